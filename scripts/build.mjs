@@ -1,0 +1,26 @@
+// Builds the command line, the worker threads and (unless --cli) the pages.
+import { spawnSync } from "node:child_process";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+
+import { build } from "esbuild";
+
+const root = join(fileURLToPath(new URL(".", import.meta.url)), "..");
+await build({
+  absWorkingDir: root,
+  entryPoints: { cli: "src/cli/main.ts", writer: "src/server/threads/writerThread.ts", match: "src/server/threads/matchTask.ts" },
+  outdir: "dist",
+  outExtension: { ".js": ".mjs" },
+  bundle: true,
+  packages: "external",
+  platform: "node",
+  format: "esm",
+  target: "node20",
+  sourcemap: true,
+  logLevel: "warning",
+  // Packages that are CommonJS inside are resolved by Node itself.
+});
+if (!process.argv.includes("--cli")) {
+  const done = spawnSync(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "build"], { cwd: root, stdio: "inherit", env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
+  process.exit(done.status ?? 1);
+}

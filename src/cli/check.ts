@@ -1,0 +1,21 @@
+import { toDecimal } from "@/core/money";
+import { readSettings } from "@/db/settings";
+import { openBookToRead } from "@/server/books";
+import { proofInWords, proofs, workInWords } from "@/server/queries/proofs";
+
+import { EXIT, failed, wrongCall, type Args, type Outcome } from "./outcome";
+
+/** `dozo check`: recomputes every proof; 1 where one is broken. Open work is told, and is no failure. */
+export function check({ values }: Args): Outcome {
+  if (typeof values.book !== "string") return wrongCall("Say --book.");
+  const opened = openBookToRead(values.book);
+  if (!opened.ok) return failed(opened.error);
+  const report = proofs(opened.value);
+  const { currency } = readSettings(opened.value);
+  const lines = report.proofs.map((proof) => {
+    const { what } = proofInWords(proof.name);
+    return `${proof.holds ? "holds " : "BROKEN"}  ${what}: ${toDecimal(proof.journal, currency)}${proof.holds ? "" : `, documents ${toDecimal(proof.documents, currency)}, off by ${toDecimal(proof.off, currency)}`}`;
+  });
+  const work = report.work.map((one) => `open    ${one.count} ${workInWords(one.name)}: ${toDecimal(one.sum, currency)}`);
+  return { code: report.holds ? EXIT.done : EXIT.wrong, text: [...lines, ...work].join("\n"), data: report };
+}

@@ -1,0 +1,38 @@
+import { writeFileSync } from "node:fs";
+
+import { parseDay, type Day } from "@/core/calendar";
+import { readSettings } from "@/db/settings";
+import { openBookToRead } from "@/server/books";
+import { todayOf } from "@/server/context";
+import { EXPORTS, periodOf, sheetOf, type ExportName } from "@/server/queries/exports";
+import { FORMATS, render, type Format } from "@/server/sheets";
+
+import { EXIT, failed, wrongCall, type Args, type Outcome } from "./outcome";
+
+/** `dozo export`: a report to standard output, or to a file. */
+export async function exportReport({ values, files }: Args): Promise<Outcome> {
+  const name = EXPORTS.find((one) => one === files[0]);
+  if (!name || files.length !== 1) return wrongCall(`Say which report: ${EXPORTS.join(", ")}.`);
+  if (typeof values.book !== "string") return wrongCall("Say --book.");
+  const format = FORMATS.find((one) => one === (values.format ?? (values.json ? "json" : "csv")));
+  if (!format) return wrongCall(`There is no format “${String(values.format)}”.`);
+  const days = { asOf: dayIn(values["as-of"]), from: dayIn(values.from), to: dayIn(values.to) };
+  const wrong = (["as-of", "from", "to"] as const).find((option) => values[option] !== undefined && dayIn(values[option]) === undefined);
+  if (wrong) return wrongCall(`--${wrong} is not a date like 2026-11-24.`);
+  if (days.asOf && (days.from || days.to)) return wrongCall("Say --as-of, or --from and --to, not both.");
+  const opened = openBookToRead(values.book);
+  if (!opened.ok) return failed(opened.error);
+  return give(name, sheetOf(opened.value, name, periodOf(todayOf(readSettings(opened.value)), days)), format, values.out);
+}
+
+async function give(name: ExportName, sheet: ReturnType<typeof sheetOf>, format: Format, out: string | boolean | undefined): Promise<Outcome> {
+  const { bytes } = await render(sheet, format, name);
+  if (typeof out !== "string") return { code: EXIT.done, bytes };
+  writeFileSync(out, bytes);
+  return { code: EXIT.done, messages: [`${sheet.rows.length} lines written to ${out}`] };
+}
+
+function dayIn(value: string | boolean | undefined): Day | undefined {
+  const parsed = typeof value === "string" ? parseDay(value, "ymd") : undefined;
+  return parsed?.ok ? parsed.value : undefined;
+}

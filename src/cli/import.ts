@@ -1,0 +1,62 @@
+import { createReadStream } from "node:fs";
+import { randomUUID } from "node:crypto";
+import { basename } from "node:path";
+
+import { FILE_KINDS, type FileKind, type MappingSpec } from "@/core/formats";
+import { fail, ok, type Result } from "@/core/result";
+import type { Db } from "@/db/connection";
+import { mappings } from "@/db/files";
+import { openBookToWrite } from "@/server/books";
+import { runCommand } from "@/server/command";
+import { importFile } from "@/server/commands/importFile";
+import { inspectFile } from "@/server/imports/read";
+import type { ImportReport } from "@/server/imports/report";
+import { keepFile } from "@/server/keepFile";
+
+import { EXIT, failed, wrongCall, type Args, type Outcome } from "./outcome";
+
+/** `dozo import`: the same dry run and all-or-nothing as the page; each file in a transaction of its own. */
+export async function importFiles({ values, files }: Args): Promise<Outcome> {
+  const book = values.book;
+  const kind = values.kind ?? "auto";
+  if (typeof book !== "string" || files.length === 0) return wrongCall("Say --book and at least one file.");
+  if (!["auto", "remittance", "returns", ...FILE_KINDS].includes(String(kind))) return wrongCall(`There is no kind “${kind}”.`);
+  if (kind === "remittance" || kind === "returns") return failed({ code: "mapping.kind", kind: String(kind) });
+  const opened = openBookToWrite(book);
+  if (!opened.ok) return failed(opened.error);
+  const reports: (ImportReport & { file: string; kind: FileKind })[] = [];
+  for (const path of files) {
+    const done = await importOne(opened.value, book, path, values, kind === "auto" ? undefined : (kind as FileKind));
+    if (!done.ok) return { ...failed(done.error), messages: [...reports.flatMap(words), ...(failed(done.error).messages ?? []).map((message) => `${path}: ${message}`)] };
+    reports.push(done.value);
+  }
+  const refused = reports.some((report) => report.refused.length > 0);
+  return { code: refused ? EXIT.wrong : EXIT.done, text: reports.flatMap(words).join("\n"), data: { dryRun: values["dry-run"] === true, files: reports } };
+}
+
+async function importOne(db: Db, book: string, path: string, values: Args["values"], kind: FileKind | undefined): Promise<Result<ImportReport & { file: string; kind: FileKind }>> {
+  const kept = await keepFile(book, createReadStream(path)).catch((): Result<never> => fail("file.unreadable", { path }));
+  if (!kept.ok) return kept;
+  const inspected = inspectFile(book, kept.value.sha256, kind);
+  if (!inspected.ok) return inspected;
+  const mapping = mappingFor(db, values.mapping, inspected.value.mapping, kind);
+  if (!mapping.ok) return mapping;
+  const input = { ...kept.value, name: basename(path), mapping: mapping.value, account: typeof values.account === "string" ? values.account : null };
+  const done = runCommand(db, importFile, input, { book, actor: "command line", key: randomUUID() }, values["dry-run"] === true);
+  return done.ok ? ok({ ...done.value, file: path, kind: mapping.value.kind }) : done;
+}
+
+function mappingFor(db: Db, name: string | boolean | undefined, guessed: MappingSpec, kind: FileKind | undefined): Result<MappingSpec> {
+  if (typeof name !== "string") return ok(guessed);
+  const saved = mappings(db).find((one) => one.name === name && (kind === undefined || one.kind === kind));
+  return saved ? ok(JSON.parse(saved.spec) as MappingSpec) : fail("mapping.unknown", { name });
+}
+
+function words(report: ImportReport & { file: string; kind: FileKind }): string[] {
+  return [
+    `${report.file} (${report.kind}): ${report.lines} lines, ${report.new} new, ${report.known} known, ${report.changed} changed, ${new Set(report.refused.map(({ line }) => line)).size} refused`,
+    ...report.outcome.map(({ words: what, count }) => `  ${count} ${what}`),
+    ...report.refused.slice(0, 50).map(({ line, column, reason }) => `  line ${line}${column === "" ? "" : `, ${column}`}: ${reason}`),
+    ...(report.refused.length > 50 ? [`  and ${report.refused.length - 50} more`] : []),
+  ];
+}

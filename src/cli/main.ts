@@ -1,0 +1,76 @@
+import { parseArgs, type ParseArgsConfig } from "node:util";
+
+import { isBusy } from "@/db/connection";
+
+import { backup, restore } from "./backup";
+import { check } from "./check";
+import { demo } from "./demo";
+import { exportReport } from "./export";
+import { importFiles } from "./import";
+import { match } from "./match";
+import { EXIT, failed, wrongCall, type Args, type Outcome } from "./outcome";
+
+const USAGE = `dozo: receivables work from the command line
+
+  dozo demo [--make-only]
+  dozo import --book B [--kind customers|invoices|processor|bank|remittance|returns|auto] [--account A] [--mapping NAME] [--dry-run] FILE…
+  dozo match --customers F --invoices F --payments F [--history F] --out F
+  dozo match --book B [--post-sure]
+  dozo export journal|open-items|clearing|payouts|aging|trial-balance --book B [--as-of DATE | --from DATE --to DATE] [--format csv|json|xlsx] [--out F]
+  dozo check --book B
+  dozo backup --book B --out F
+  dozo restore F
+
+Everywhere: --json for JSON on standard output, --help. DOZO_DATA names the data folder, PORT the port of the server.
+Exit codes: 0 done; 1 done and something is wrong; 2 wrong call; 3 input that cannot be read; 4 the book is locked, missing or newer; 70 a bug.
+`;
+
+type Options = NonNullable<ParseArgsConfig["options"]>;
+const text = { type: "string" } as const;
+const flag = { type: "boolean" } as const;
+const SUBCOMMANDS: Record<string, { options: Options; run: (args: Args) => Promise<Outcome> | Outcome }> = {
+  demo: { options: { "make-only": flag }, run: demo },
+  import: { options: { book: text, kind: text, account: text, mapping: text, "dry-run": flag }, run: importFiles },
+  match: { options: { customers: text, invoices: text, payments: text, history: text, out: text, book: text, "post-sure": flag }, run: match },
+  export: { options: { book: text, "as-of": text, from: text, to: text, format: text, out: text }, run: exportReport },
+  check: { options: { book: text }, run: check },
+  backup: { options: { book: text, out: text }, run: backup },
+  restore: { options: { book: text }, run: restore },
+};
+
+async function main(argv: string[]): Promise<number> {
+  const [name = "", ...rest] = argv;
+  const subcommand = Object.hasOwn(SUBCOMMANDS, name) ? SUBCOMMANDS[name] : undefined;
+  if (argv.includes("--help") || name === "help") {
+    process.stdout.write(USAGE);
+    return EXIT.done;
+  }
+  const json = argv.includes("--json");
+  const outcome = subcommand ? await run(subcommand, rest) : wrongCall(name === "" ? "Say what to do." : `There is no command “${name}”.`);
+  for (const message of outcome.messages ?? []) process.stderr.write(`${message}\n`);
+  if (outcome.bytes) process.stdout.write(outcome.bytes);
+  else if (json) process.stdout.write(`${JSON.stringify(outcome.data ?? null)}\n`);
+  else if (outcome.text) process.stdout.write(outcome.text.endsWith("\n") ? outcome.text : `${outcome.text}\n`);
+  return outcome.code;
+}
+
+async function run(subcommand: NonNullable<(typeof SUBCOMMANDS)[string]>, rest: string[]): Promise<Outcome> {
+  let args: Args;
+  try {
+    const parsed = parseArgs({ args: rest, options: { ...subcommand.options, json: flag, help: flag }, allowPositionals: true, strict: true });
+    args = { values: parsed.values as Args["values"], files: parsed.positionals };
+  } catch (error) {
+    return wrongCall(error instanceof Error ? error.message.split("\n")[0] ?? "" : "The call cannot be read.");
+  }
+  try {
+    return await subcommand.run(args);
+  } catch (error) {
+    if (isBusy(error)) return failed({ code: "book.locked" });
+    return { code: EXIT.bug, messages: [`A bug: ${error instanceof Error ? (error.stack ?? error.message) : "unknown"}`], data: { error: "bug" } };
+  }
+}
+
+// Output to a pipe is asynchronous: the code is set, and the process ends when all is written.
+void main(process.argv.slice(2)).then((code) => {
+  process.exitCode = code;
+});

@@ -1,0 +1,80 @@
+import { Temporal } from "temporal-polyfill";
+
+import { fail, ok, type Result } from "@/core/result";
+
+/** A calendar date as text, `YYYY-MM-DD`. It sorts as text. No time, no zone. */
+export type Day = string & { readonly __brand: "Day" };
+
+/** The order of the parts of a written date: year-month-day, month/day/year, day/month/year. */
+export type DayOrder = "ymd" | "mdy" | "dmy";
+
+/** A Day of ISO text that is known to be right; throws RangeError on 2026-02-31. For input from outside use parseDay. */
+export function day(text: string): Day {
+  return Temporal.PlainDate.from(text, { overflow: "reject" }).toString() as Day;
+}
+
+/**
+ * Reads a written date: `2026-11-24`, `20261124`, `11/24/2026`, `24.11.26`,
+ * each with a time behind it that is left off. Two-digit years are 2000 to 2099.
+ * Errors: day.empty, day.unreadable, day.impossible (31 February).
+ */
+export function parseDay(text: string, order: DayOrder): Result<Day, "day.empty" | "day.unreadable" | "day.impossible"> {
+  const trimmed = text.trim();
+  if (trimmed === "") return fail("day.empty");
+  const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?:[T ].*)?$/.exec(trimmed) ?? /^(\d{4})(\d{2})(\d{2})$/.exec(trimmed);
+  const written = /^(\d{1,2})[-/.](\d{1,2})[-/.](\d{4}|\d{2})(?:[T ,].*)?$/.exec(trimmed);
+  if (!iso && (!written || order === "ymd")) return fail("day.unreadable", { text: trimmed, order });
+  const [a, b, c] = (iso ?? written ?? []).slice(1, 4).map(Number) as [number, number, number];
+  const [year, month, dayOfMonth] = iso ? [a, b, c] : order === "mdy" ? [c, a, b] : [c, b, a];
+  try {
+    const date = { year: year < 100 ? 2000 + year : year, month, day: dayOfMonth };
+    return ok(Temporal.PlainDate.from(date, { overflow: "reject" }).toString() as Day);
+  } catch {
+    return fail("day.impossible", { text: trimmed, order });
+  }
+}
+
+/** The day `count` days later (earlier where negative). */
+export function addDays(from: Day, count: number): Day {
+  return dayOfNumber(dayNumber(from) + count);
+}
+
+/** Days from `from` to `to`; positive where `to` is later. */
+export function daysBetween(from: Day, to: Day): number {
+  return dayNumber(to) - dayNumber(from);
+}
+
+/** Days since 1970-01-01, for hot loops. */
+export function dayNumber(of: Day): number {
+  return Math.round(Date.UTC(Number(of.slice(0, 4)), Number(of.slice(5, 7)) - 1, Number(of.slice(8, 10))) / 86_400_000);
+}
+
+/** The day of a day number. */
+export function dayOfNumber(number: number): Day {
+  return new Date(number * 86_400_000).toISOString().slice(0, 10) as Day;
+}
+
+/** 1 Monday to 7 Sunday (ISO 8601). */
+export function weekday(of: Day): number {
+  return ((((dayNumber(of) + 3) % 7) + 7) % 7) + 1;
+}
+
+/** The last day of the month that `of` lies in. */
+export function endOfMonth(of: Day): Day {
+  const date = Temporal.PlainDate.from(of);
+  return date.with({ day: date.daysInMonth }).toString() as Day;
+}
+
+/** Adds months, staying within the month at its end: 31 January + 1 = 28 February. */
+export function addMonths(from: Day, count: number): Day {
+  return Temporal.PlainDate.from(from).add({ months: count }).toString() as Day;
+}
+
+const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+
+/** "Tue 24 Nov", and with the year where `today` is in another one: "Tue 24 Nov 2025". */
+export function formatDay(of: Day, today?: Day): string {
+  const year = today !== undefined && today.slice(0, 4) !== of.slice(0, 4) ? ` ${of.slice(0, 4)}` : "";
+  return `${WEEKDAYS[weekday(of) - 1]} ${Number(of.slice(8, 10))} ${MONTHS[Number(of.slice(5, 7)) - 1]}${year}`;
+}

@@ -1,0 +1,53 @@
+import { formatDay, type Day } from "@/core/calendar";
+import { formatAmount, type Currency, type Minor } from "@/core/money";
+
+/** Why a customer is left alone today. */
+export type Wait =
+  | { readonly code: "receipt"; readonly sum: Minor; readonly count: number; readonly receiptId: number }
+  | { readonly code: "promise"; readonly dueOn: Day; readonly sum: Minor | null }
+  | { readonly code: "credit"; readonly sum: Minor }
+  | { readonly code: "dispute"; readonly sum: Minor }
+  | { readonly code: "small"; readonly limit: Minor };
+
+type Facts = {
+  readonly today: Day;
+  readonly overdue: Minor;
+  readonly credit: Minor;
+  readonly smallest: Minor;
+  /** Receipts without a home that may be this customer's. */
+  readonly maybeTheirs: readonly { readonly receiptId: number; readonly amount: Minor }[];
+  readonly disputed: Minor;
+  readonly promise: { readonly dueOn: Day; readonly sum: Minor | null } | null;
+};
+
+/** Everything that holds a reminder back, the strongest first; empty where nothing does. */
+export function waitsFor(facts: Facts): Wait[] {
+  const waits: Wait[] = [];
+  const [first] = facts.maybeTheirs;
+  if (first) {
+    const sum = facts.maybeTheirs.reduce((all, one) => all + one.amount, 0) as Minor;
+    waits.push({ code: "receipt", sum, count: facts.maybeTheirs.length, receiptId: first.receiptId });
+  }
+  if (facts.promise && facts.promise.dueOn >= facts.today) waits.push({ code: "promise", ...facts.promise });
+  if (facts.disputed > 0) waits.push({ code: "dispute", sum: facts.disputed });
+  if (facts.credit > 0 && facts.credit >= facts.overdue) waits.push({ code: "credit", sum: facts.credit });
+  if (facts.overdue < facts.smallest) waits.push({ code: "small", limit: facts.smallest });
+  return waits;
+}
+
+export function waitInWords(wait: Wait, currency: Currency): string {
+  switch (wait.code) {
+    case "receipt":
+      return wait.count === 1 ? `${formatAmount(wait.sum, currency)} to match` : `${wait.count} receipts to match, ${formatAmount(wait.sum, currency)}`;
+    case "promise":
+      return `promise, ${formatDay(wait.dueOn)}`;
+    case "dispute":
+      return `dispute of ${formatAmount(wait.sum, currency)} open`;
+    case "credit":
+      return `credit of ${formatAmount(wait.sum, currency)} covers it`;
+    case "small":
+      return `under ${formatAmount(wait.limit, currency)}`;
+    default:
+      throw wait satisfies never;
+  }
+}

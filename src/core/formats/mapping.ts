@@ -1,0 +1,186 @@
+import { currencyOf, parseAmount, type DecimalMark } from "@/core/money";
+import { parseDay, type DayOrder } from "@/core/calendar";
+
+import type { Table } from "./table";
+
+export const FILE_KINDS = ["customers", "invoices", "processor", "bank"] as const;
+export type FileKind = (typeof FILE_KINDS)[number];
+
+/** What the rows of a processor's file can be. `payout` is a line of its own; `ignore` is a row that is not of this job. */
+export const ROW_KINDS = ["charge", "fee", "refund", "dispute", "dispute_won", "dispute_fee", "ach_return", "return_fee", "reserve", "adjustment", "payout", "ignore"] as const;
+export type RowKind = (typeof ROW_KINDS)[number];
+
+/** How a file's columns and signs are to be understood; kept by name, made once. */
+export type MappingSpec = {
+  kind: FileKind;
+  /** Field to the header of its column. */
+  columns: Record<string, string>;
+  dayOrder: DayOrder;
+  decimalMark: DecimalMark;
+  /** The kind of row for each word in the kind column, lower case. */
+  rowKinds: Record<string, RowKind>;
+  /** as_written: signs say the effect on the processor's balance; by_kind: refunds, fees and the like are written positive. */
+  signs: "as_written" | "by_kind";
+  /** Payout rows are negative in some files (money leaving the processor): then their sign is turned. */
+  payoutSign: "as_written" | "turned";
+  /** The fee of a row as a cost (positive lowers the net) or as its effect (negative lowers it). */
+  feeSign: "cost" | "effect";
+};
+
+export type FieldSpec = { readonly field: string; readonly needed: boolean; readonly type: "text" | "day" | "amount" | "kind" | "currency"; readonly names: readonly string[] };
+
+const text = (field: string, names: string, needed = false): FieldSpec => ({ field, needed, type: "text", names: names.split(",") });
+const typed = (type: FieldSpec["type"], field: string, names: string, needed = false): FieldSpec => ({ field, needed, type, names: names.split(",") });
+
+/** The fields of each kind of file, with names their columns go by in plain use. The first name is the file layout of contracts.md. */
+export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
+  customers: [
+    text("externalId", "customer_id,id,customer number,customer no,account number,account no,code,customer code", true),
+    text("name", "name,customer name,customer,company,business name", true),
+    text("email", "email,e mail,email address,mail"),
+    text("phone", "phone,telephone,phone number,tel"),
+    text("parentId", "parent_id,parent,head office,parent customer,bill to,group"),
+  ],
+  invoices: [
+    text("number", "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no", true),
+    text("customerId", "customer_id,customer number,customer no,customer,account number,customer code,account no", true),
+    typed("day", "issuedOn", "issued_on,invoice date,date,issue date,issued,document date", true),
+    typed("day", "dueOn", "due_on,due date,due"),
+    typed("currency", "currency", "currency,ccy,cur"),
+    typed("amount", "total", "total,amount,invoice total,gross,invoice amount", true),
+    typed("amount", "balance", "balance,open,open balance,amount due,outstanding,open amount"),
+    typed("amount", "tax", "tax,sales tax,tax amount,vat"),
+    text("poNumber", "po_number,po,purchase order,po no,order number"),
+    text("terms", "terms,payment terms"),
+    text("description", "description,memo,for,details,text"),
+  ],
+  processor: [
+    text("id", "id,transaction id,item id,reference id,charge id,payment id,activity id,entry id"),
+    typed("kind", "kind", "kind,type,category,transaction type,activity,entry type"),
+    typed("day", "occurredOn", "occurred_on,date,created,created on,transaction date,paid on,charged on,time", true),
+    typed("day", "settledOn", "settled_on,settlement date,settled,available on,value date"),
+    typed("currency", "currency", "currency,ccy,cur"),
+    typed("amount", "gross", "gross,amount,gross amount,total,charged"),
+    typed("amount", "fee", "fee,fees,processing fee,cost"),
+    typed("amount", "net", "net,net amount,balance effect"),
+    text("method", "method,paid by,payment method,instrument"),
+    text("payerName", "payer_name,payer,name,customer name,paid by name,cardholder,account name"),
+    text("payerEmail", "payer_email,email,customer email,payer mail"),
+    text("reference", "reference,memo,description,note,details,message"),
+    text("payoutId", "payout_id,payout,transfer id,batch,deposit id,settlement id"),
+    typed("day", "payoutOn", "payout_on,payout date,paid out on,deposit date"),
+    typed("day", "spanFrom", "span_from,period from,from,covers from"),
+    typed("day", "spanTo", "span_to,period to,to,covers to"),
+    text("relatedId", "related_id,original id,charge,parent id,source id,for charge"),
+  ],
+  bank: [
+    text("id", "id,transaction id,bank reference,bank id,line id"),
+    typed("day", "postedOn", "posted_on,date,posting date,booked on,value date,transaction date", true),
+    typed("amount", "amount", "amount,sum,value"),
+    typed("amount", "moneyIn", "money in,credit,deposits,deposit,paid in,credits"),
+    typed("amount", "moneyOut", "money out,debit,withdrawals,withdrawal,paid out,debits"),
+    typed("currency", "currency", "currency,ccy,cur"),
+    text("description", "description,details,memo,text,narrative,particulars", true),
+    typed("amount", "balance", "balance,running balance,balance after,closing balance"),
+  ],
+};
+
+const plain = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]+/g, " ").trim();
+
+/** Which kind of file this is, by how many of its needed and other fields its headers name. */
+export function guessKind(table: Table): FileKind {
+  const score = (kind: FileKind): number => {
+    const columns = guessColumns(table.headers, kind);
+    const needed = FIELDS[kind].filter((field) => field.needed);
+    return Object.keys(columns).length + (needed.every((field) => columns[field.field] !== undefined) ? 3 : -3);
+  };
+  const hasFlow = table.headers.some((header) => ["gross", "fee", "net", "payout id", "payout_id", "fees"].includes(plain(header)));
+  const ranked = FILE_KINDS.map((kind) => ({ kind, score: score(kind) + (kind === "processor" && hasFlow ? 3 : 0) }));
+  return ranked.reduce((best, one) => (one.score > best.score ? one : best)).kind;
+}
+
+/** A first mapping from headers and contents, for people to correct. */
+export function guessMapping(table: Table, kind: FileKind): MappingSpec {
+  const columns = guessColumns(table.headers, kind);
+  const cells = (types: FieldSpec["type"]): string[] =>
+    FIELDS[kind].filter(({ type, field }) => type === types && columns[field] !== undefined).flatMap(({ field }) => column(table, columns[field] ?? ""));
+  const spec: MappingSpec = {
+    kind, columns, dayOrder: guessDayOrder(cells("day")), decimalMark: guessDecimalMark(cells("amount")), rowKinds: {}, signs: "by_kind", payoutSign: "as_written", feeSign: "cost",
+  };
+  return kind === "processor" ? guessProcessor(table, spec) : spec;
+}
+
+function guessColumns(headers: readonly string[], kind: FileKind): Record<string, string> {
+  const found: Record<string, string> = {};
+  const free = new Set(headers.filter((header) => header !== ""));
+  const most = Math.max(...FIELDS[kind].map(({ names }) => names.length));
+  for (let rank = 0; rank < most; rank += 1) {
+    for (const { field, names } of FIELDS[kind]) {
+      const name = names[rank];
+      const header = found[field] !== undefined || name === undefined ? undefined : [...free].find((one) => plain(one) === plain(name));
+      if (header === undefined) continue;
+      found[field] = header;
+      free.delete(header);
+    }
+  }
+  return found;
+}
+
+function column(table: Table, header: string): string[] {
+  const index = table.headers.indexOf(header);
+  return index < 0 ? [] : table.rows.slice(0, 2000).map(({ cells }) => cells[index] ?? "").filter((cell) => cell.trim() !== "");
+}
+
+/** The order under which the most dates can be read; month first where both can. */
+export function guessDayOrder(cells: readonly string[]): DayOrder {
+  const readable = (order: DayOrder): number => cells.filter((cell) => parseDay(cell, order).ok).length;
+  const orders: readonly DayOrder[] = ["ymd", "mdy", "dmy"];
+  return orders.reduce((best, order) => (readable(order) > readable(best) ? order : best));
+}
+
+export function guessDecimalMark(cells: readonly string[]): DecimalMark {
+  const currency = currencyOf("USD");
+  if (!currency) return ".";
+  const readable = (mark: DecimalMark): number => cells.filter((cell) => parseAmount(cell, mark, currency).ok).length;
+  return readable(",") > readable(".") ? "," : ".";
+}
+
+const KIND_WORDS: readonly (readonly [RegExp, RowKind])[] = [
+  [/pay ?out|transfer to bank|withdrawal to bank|deposit to bank/, "payout"],
+  [/(dispute|chargeback).*fee|fee.*(dispute|chargeback)/, "dispute_fee"],
+  [/return.*fee|fee.*return/, "return_fee"],
+  [/(dispute|chargeback).*(won|revers|returned to you|reinstat)/, "dispute_won"],
+  [/dispute|chargeback/, "dispute"],
+  [/refund/, "refund"],
+  [/return|reject/, "ach_return"],
+  [/reserve|hold/, "reserve"],
+  [/fee|cost/, "fee"],
+  [/adjust|correction/, "adjustment"],
+  [/charge|payment|sale|capture|debit|receipt/, "charge"],
+];
+
+/** The kind of row a word stands for, by the trade's words; undefined where none fits. */
+export function guessRowKind(word: string): RowKind | undefined {
+  const lower = word.toLowerCase().replace(/[_-]+/g, " ");
+  return KIND_WORDS.find(([pattern]) => pattern.test(lower))?.[1];
+}
+
+function guessProcessor(table: Table, spec: MappingSpec): MappingSpec {
+  const kindHeader = spec.columns.kind;
+  const words = kindHeader === undefined ? [] : [...new Set(column(table, kindHeader).map((word) => word.trim().toLowerCase()))];
+  const rowKinds = Object.fromEntries(words.map((word) => [word, guessRowKind(word) ?? ("ignore" as const)]));
+  const negative = (kinds: readonly RowKind[]): boolean =>
+    table.rows.some(({ cells }) => {
+      const word = (cells[table.headers.indexOf(kindHeader ?? "")] ?? "").trim().toLowerCase();
+      const sum = cells[table.headers.indexOf(spec.columns.gross ?? spec.columns.net ?? "")] ?? "";
+      return kinds.includes(rowKinds[word] ?? "ignore") && /^\s*[(-]/.test(sum);
+    });
+  const fees = spec.columns.fee === undefined ? [] : column(table, spec.columns.fee);
+  return {
+    ...spec,
+    rowKinds,
+    signs: negative(["fee", "refund", "ach_return", "dispute", "dispute_fee", "return_fee"]) ? "as_written" : "by_kind",
+    payoutSign: negative(["payout"]) ? "turned" : "as_written",
+    feeSign: fees.some((cell) => /^\s*[(-]/.test(cell)) && !fees.some((cell) => /^\s*\+?[1-9]/.test(cell)) ? "effect" : "cost",
+  };
+}

@@ -1,0 +1,104 @@
+import { parseDay, type Day } from "@/core/calendar";
+import { currencyOf, parseAmount, type Currency, type Minor } from "@/core/money";
+import type { Failure } from "@/core/result";
+
+import { FIELDS, type MappingSpec } from "./mapping";
+import type { Table } from "./table";
+
+/** A line that stays out, with the field and the reason. */
+export type Refusal = { readonly line: number; readonly field: string; readonly column: string; readonly error: Failure };
+
+/** Other currencies than the book's are refused unless `anyCurrency` is set (matching files without a book). */
+export type ReadContext = { readonly bookCurrency: Currency; readonly timeZone: string; readonly anyCurrency?: boolean };
+
+/** Reads the cells of one row by the mapping; problems are collected, never thrown. */
+export class RowReader {
+  readonly problems: Refusal[] = [];
+
+  constructor(
+    private readonly table: Table,
+    private readonly spec: MappingSpec,
+    private readonly row: Table["rows"][number],
+    private readonly context: ReadContext,
+  ) {}
+
+  get line(): number {
+    return this.row.line;
+  }
+
+  text(field: string): string {
+    const header = this.spec.columns[field];
+    if (header === undefined) return "";
+    return (this.row.cells[this.table.headers.indexOf(header)] ?? "").trim();
+  }
+
+  needed(field: string): string {
+    const value = this.text(field);
+    if (value === "") this.refuse(field, { code: "field.empty", field });
+    return value;
+  }
+
+  /** An empty cell is null; one that cannot be read is a problem. A moment in UTC becomes a day in the book's time zone. */
+  day(field: string): Day | null {
+    const value = this.text(field);
+    if (value === "") return null;
+    const moment = /^\d{4}-\d\d-\d\dT.*(?:Z|[+-]\d\d:?\d\d)$/.test(value) ? new Date(value) : null;
+    if (moment && !Number.isNaN(moment.getTime())) return dayInZone(moment, this.context.timeZone);
+    const day = parseDay(value, this.spec.dayOrder);
+    if (day.ok) return day.value;
+    this.refuse(field, day.error);
+    return null;
+  }
+
+  currency(field: string): Currency {
+    const value = this.text(field);
+    if (value === "") return this.context.bookCurrency;
+    const currency = currencyOf(value);
+    if (!currency) this.refuse(field, { code: "currency.unknown", text: value });
+    else if (currency !== this.context.bookCurrency && !this.context.anyCurrency) this.refuse(field, { code: "currency.other", text: currency, book: this.context.bookCurrency });
+    return currency ?? this.context.bookCurrency;
+  }
+
+  amount(field: string, currency: Currency): Minor | null {
+    const value = this.text(field);
+    if (value === "") return null;
+    const amount = parseAmount(value, this.spec.decimalMark, currency);
+    if (amount.ok) return amount.value;
+    this.refuse(field, amount.error);
+    return null;
+  }
+
+  refuse(field: string, error: Failure): void {
+    this.problems.push({ line: this.row.line, field, column: this.spec.columns[field] ?? "", error });
+  }
+}
+
+/** The calendar day of a moment in a time zone (IANA name). */
+export function dayInZone(moment: Date, timeZone: string): Day {
+  return new Intl.DateTimeFormat("en-CA", { timeZone, year: "numeric", month: "2-digit", day: "2-digit" }).format(moment) as Day;
+}
+
+/** Needed fields that the mapping gives no column; the file cannot be read without them. */
+export function missingFields(spec: MappingSpec): string[] {
+  const missing = FIELDS[spec.kind].filter(({ needed, field }) => needed && spec.columns[field] === undefined).map(({ field }) => field);
+  if (spec.kind === "bank" && spec.columns.amount === undefined && spec.columns.moneyIn === undefined) missing.push("amount");
+  if (spec.kind === "processor" && spec.columns.gross === undefined && (spec.columns.net === undefined || spec.columns.fee === undefined)) missing.push("gross");
+  return missing;
+}
+
+/** Reads every row with `read`; rows with problems are refused, the others given in order. */
+export function readRows<T>(table: Table, spec: MappingSpec, context: ReadContext, read: (row: RowReader) => T | null): { rows: T[]; refused: Refusal[] } {
+  const rows: T[] = [];
+  const refused: Refusal[] = [];
+  for (const row of table.rows) {
+    const reader = new RowReader(table, spec, row, context);
+    if (row.cells.length > table.headers.length && row.cells.slice(table.headers.length).some((cell) => cell.trim() !== "")) {
+      refused.push({ line: row.line, field: "", column: "", error: { code: "row.fields", found: row.cells.length, expected: table.headers.length } });
+      continue;
+    }
+    const value = read(reader);
+    if (reader.problems.length > 0) refused.push(...reader.problems);
+    else if (value !== null) rows.push(value);
+  }
+  return { rows, refused };
+}

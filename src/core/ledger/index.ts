@@ -1,0 +1,8 @@
+export { accountFor, DEFAULT_CHART, nextCode, type ChartAccount } from "./chart";
+export { ENTRY_EVENTS, foots, inBook, ROLES, type AccountRef, type EntryDraft, type EntryEvent, type ItemKind, type ItemRef, type Line, type Role, type Sum } from "./entry";
+export {
+  postAchReturn, postAdjustment, postApplied, postCreditNote, postDiscount, postDispute, postDisputeLost, postElsewhere, postFee, postIdentified, postInvoice,
+  postOpening, postParkedDifference, postPayoutTied, postReceiptAtBank, postReceiptSettled, postRefund, postReserve, postReversal, postSetAside, postSmallDifference,
+  type AppliedFrom, type FeeKind, type WentTo,
+} from "./postings";
+export { prove, PROOF_NAMES, type OpenWork, type Proof, type ProofName, type ProofReport, type WorkName } from "./proofs";

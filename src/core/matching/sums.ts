@@ -1,0 +1,61 @@
+import { discountInTime, parseTerms, type Day } from "@/core/calendar";
+import { add, minor, percentOf, ratioOf, sumOf, type Minor } from "@/core/money";
+
+import type { MatchItem } from "./types";
+
+/** What an item takes from a receipt when it is paid in full: all of it, or all less a discount. */
+export type Part = { readonly item: MatchItem; readonly amount: Minor; readonly discount: Minor; readonly inTime: boolean };
+
+/** The item at its balance, and, where its terms give a discount on the whole of it, less the discount. */
+export function partsOf(item: MatchItem, paidOn: Day, graceDays: number): Part[] {
+  const whole: Part = { item, amount: item.balance, discount: minor(0), inTime: true };
+  const terms = item.terms === null ? null : parseTerms(item.terms);
+  if (!terms?.ok || terms.value.discount === null || item.balance !== item.total || item.balance <= 0) return [whole];
+  const percent = ratioOf(terms.value.discount.percent);
+  if (!percent.ok) return [whole];
+  const discount = percentOf(item.total, percent.value, "half-even");
+  return [whole, { item, amount: add(item.balance, -discount), discount, inTime: discountInTime(item.issuedOn, terms.value, paidOn, graceDays) }];
+}
+
+/** A bound on items and answers: beyond it sums fit by chance anyway. */
+const MOST_ITEMS = 18;
+const MOST_ANSWERS = 12;
+
+/**
+ * Subsets of at least two items that sum to the amount, at their balances;
+ * items oldest first, so among equal ones the older is found first. At most
+ * 4 items in one answer, and at most 12 answers.
+ */
+export function subsetsOf(items: readonly MatchItem[], amount: Minor): MatchItem[][] {
+  const pool = items.slice(0, MOST_ITEMS);
+  const answers: MatchItem[][] = [];
+  const search = (from: number, left: number, chosen: MatchItem[]): void => {
+    if (left === 0 && chosen.length >= 2) answers.push([...chosen]);
+    if (answers.length >= MOST_ANSWERS || chosen.length >= 4 || left === 0) return;
+    const tried = new Set<number>();
+    for (let at = from; at < pool.length && answers.length < MOST_ANSWERS; at += 1) {
+      const item = pool[at];
+      if (!item || tried.has(item.balance)) continue;
+      tried.add(item.balance);
+      chosen.push(item);
+      search(at + 1, left - item.balance, chosen);
+      chosen.pop();
+    }
+  };
+  search(0, amount, []);
+  return answers;
+}
+
+/** Fills items oldest first until the money is used; the last one may be paid in part. */
+export function fill(items: readonly MatchItem[], amount: Minor): { item: MatchItem; amount: Minor }[] {
+  const credits = items.filter((item) => item.balance < 0);
+  let left = add(amount, -sumOf(credits, (item) => item.balance));
+  const lines: { item: MatchItem; amount: Minor }[] = credits.map((item) => ({ item, amount: item.balance }));
+  for (const item of items.filter(({ balance }) => balance > 0)) {
+    if (left <= 0) break;
+    const given = minor(Math.min(left, item.balance));
+    lines.push({ item, amount: given });
+    left = add(left, -given);
+  }
+  return lines;
+}

@@ -1,0 +1,67 @@
+import type { Day } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
+import type { Customer } from "@/core/parties";
+import type { Method } from "@/core/receipts";
+
+export type MatchItem = {
+  readonly id: number; readonly number: string; readonly customerId: number; readonly issuedOn: Day; readonly dueOn: Day; readonly currency: Currency; readonly total: Minor; readonly balance: Minor; readonly poNumber: string | null; readonly terms: string | null;
+};
+export type MatchReceipt = {
+  readonly id: number; readonly paidOn: Day; readonly method: Method; readonly currency: Currency; readonly amount: Minor; readonly payerName: string; readonly payerEmail: string; readonly reference: string;
+};
+/** Who paid before and for whom, with how often. */
+export type PaidFor = { readonly payerName: string; readonly payerEmail: string; readonly customerId: number; readonly times: number };
+/** A receipt that was placed already; the second of two equal payments is held against it. */
+export type PlacedReceipt = { readonly id: number; readonly customerId: number; readonly paidOn: Day; readonly amount: Minor };
+
+export type MatchingInput = {
+  readonly customers: readonly Customer[];
+  /** Open items; a credit note has a negative balance. */
+  readonly items: readonly MatchItem[];
+  readonly receipts: readonly MatchReceipt[];
+  readonly history: readonly PaidFor[];
+  /** Numbers that memos may name though nothing is open on them any more. */
+  readonly closed: readonly { readonly number: string; readonly customerId: number }[];
+  readonly placed: readonly PlacedReceipt[];
+  readonly settings: { readonly discountGraceDays: number };
+};
+
+/** What speaks for or against a reading, as coded facts. The words stand in words.ts. */
+export type Reason =
+  | { readonly code: "numbers"; readonly numbers: readonly string[]; readonly how: "whole" | "digits" | "cut" }
+  | { readonly code: "po"; readonly number: string }
+  | { readonly code: "sum_one"; readonly number: string }
+  | { readonly code: "sum_several"; readonly count: number }
+  | { readonly code: "sum_all_open"; readonly count: number }
+  | { readonly code: "sum_of_quoted"; readonly count: number }
+  | { readonly code: "discount"; readonly sum: Minor; readonly inTime: boolean }
+  | { readonly code: "email" }
+  | { readonly code: "domain"; readonly domain: string }
+  | { readonly code: "name"; readonly exact: boolean }
+  | { readonly code: "paid_before"; readonly times: number }
+  | { readonly code: "group" }
+  | { readonly code: "equal_items"; readonly count: number }
+  | { readonly code: "against_other_reading"; readonly count: number }
+  | { readonly code: "against_payer" }
+  | { readonly code: "against_number"; readonly numbers: readonly string[] }
+  | { readonly code: "against_closed"; readonly numbers: readonly string[] }
+  | { readonly code: "against_short"; readonly by: Minor }
+  | { readonly code: "against_over"; readonly by: Minor }
+  | { readonly code: "against_double"; readonly paidOn: Day }
+  | { readonly code: "against_currency" }
+  | { readonly code: "against_claimed" };
+
+export type ReadingLine = { readonly itemId: number; readonly number: string; readonly amount: Minor; readonly discount: Minor };
+
+/** One way to explain a receipt. What the lines do not take stays on account of the customer. */
+export type Reading = {
+  readonly customerId: number | null;
+  readonly lines: readonly ReadingLine[];
+  readonly onAccount: Minor;
+  /** Probability that the whole reading is right, 0 to 1. */
+  readonly confidence: number;
+  readonly reasons: readonly Reason[];
+};
+
+export type Decision = "sure" | "check" | "none";
+export type Proposal = { readonly receiptId: number; readonly decision: Decision; /** Best first; empty where there is none. */ readonly readings: readonly Reading[] };

@@ -1,0 +1,63 @@
+import { formatDay } from "@/core/calendar";
+import { formatAmount, type Currency } from "@/core/money";
+
+import type { Reason } from "./types";
+
+/** Whether a reason speaks against the reading it stands with. */
+export function speaksAgainst(reason: Reason): boolean {
+  return reason.code.startsWith("against") || (reason.code === "discount" && !reason.inTime);
+}
+
+/** A reason in the few words a clerk would use. */
+export function reasonInWords(reason: Reason, currency: Currency): string {
+  switch (reason.code) {
+    case "numbers": {
+      const how = { whole: "", digits: ", without its prefix or zeros", cut: ", one cut short" }[reason.how];
+      return reason.numbers.length === 1 ? `${reason.numbers[0]} is in the memo${how}` : `${reason.numbers.length} numbers in the memo${how}`;
+    }
+    case "po":
+      return `order ${reason.number} is in the memo`;
+    case "sum_one":
+      return `the exact sum of ${reason.number}`;
+    case "sum_several":
+      return `the exact sum of ${reason.count} items`;
+    case "sum_all_open":
+      return `the exact sum of all ${reason.count} open items`;
+    case "sum_of_quoted":
+      return reason.count === 1 ? "exact sum" : "together the exact sum";
+    case "discount":
+      return `less the discount of ${formatAmount(reason.sum, currency)}${reason.inTime ? "" : ", taken too late"}`;
+    case "email":
+      return "the customer's e-mail address";
+    case "domain":
+      return `e-mail at the customer's own domain, ${reason.domain}`;
+    case "name":
+      return reason.exact ? "the customer's name" : "a name much like the customer's";
+    case "paid_before":
+      return reason.times === 1 ? "this payer paid once before for this customer" : `this payer paid ${reason.times} times before for this customer`;
+    case "group":
+      return "pays for sites of its group";
+    case "equal_items":
+      return `oldest of ${reason.count} items of this sum`;
+    case "against_other_reading":
+      return reason.count === 1 ? "another reading is near" : `${reason.count} other readings are near`;
+    case "against_payer":
+      return "nothing else says that this payer is the customer";
+    case "against_number":
+      return `the memo names ${reason.numbers.join(", ")} of somebody else`;
+    case "against_closed":
+      return `the memo names ${reason.numbers.join(", ")}, paid already`;
+    case "against_short":
+      return `short by ${formatAmount(reason.by, currency)}`;
+    case "against_over":
+      return `${formatAmount(reason.by, currency)} more than that`;
+    case "against_double":
+      return `the same sum came on ${formatDay(reason.paidOn)}: paid twice?`;
+    case "against_currency":
+      return "the invoice is in another currency";
+    case "against_claimed":
+      return "another receipt fits the first choice better";
+    default:
+      throw reason satisfies never;
+  }
+}

@@ -1,0 +1,1 @@
+export { agingOf, BUCKETS, bucketOf, bucketWords, daysOverdue, totalAging, type Aging, type Bucket } from "./aging";

@@ -1,0 +1,57 @@
+import { fail, ok, type Result } from "@/core/result";
+
+import { minorDigits, type Currency } from "./currency";
+import { minor, type Minor } from "./minor";
+
+export type DecimalMark = "." | ",";
+export type AmountProblem = "amount.empty" | "amount.unreadable" | "amount.mark" | "amount.digits" | "amount.large";
+
+/**
+ * Reads an amount written by people or programs: `1,234.56`, `1.234,56`,
+ * `(12.00)`, `12.00-`, `-12`, `$ 1 234.50`, `USD 12`. The decimal mark must be
+ * known: `1.234` is not guessed at. A grouping mark only counts in front of
+ * three digits, so `1,23` with mark "." is refused (amount.mark), as are more
+ * digits than the currency has (amount.digits) unless they are zeros.
+ * @example parseAmount("1.234,56", ",", USD) // ok 123456
+ */
+export function parseAmount(text: string, mark: DecimalMark, currency: Currency): Result<Minor, AmountProblem> {
+  const trimmed = text.trim();
+  if (trimmed === "") return fail("amount.empty");
+  const negative = /^\(.*\)$/.test(trimmed) || /^[^\d]*[-−]/.test(trimmed) || /[-−]$/.test(trimmed);
+  const bare = trimmed.replace(/^[\s(+\-−]*(?:[A-Z]{3}\b)?[\s(+\-−]*[$€£¥]?[\s+\-−]*/, "").replace(/[\s)\-−]*(?:[A-Z]{3}|[$€£¥])?[\s)\-−]*$/, "");
+  const group = mark === "." ? "," : "\\.";
+  const point = mark === "." ? "\\." : ",";
+  const shape = new RegExp(`^(\\d+|\\d{1,3}(?:${group}\\d{3})+|\\d{1,3}(?:[ \\u00a0'’]\\d{3})+)?(?:${point}(\\d*))?$`);
+  const match = shape.exec(bare);
+  if (!match || (match[1] === undefined && !match[2])) {
+    return fail(/^[\d.,]+$/.test(bare) ? "amount.mark" : "amount.unreadable", { text: trimmed, mark });
+  }
+  const digits = minorDigits(currency);
+  const decimals = (match[2] ?? "").replace(/0+$/, "");
+  if (decimals.length > digits) return fail("amount.digits", { text: trimmed, currency, digits });
+  const value = Number(`${(match[1] ?? "0").replace(/\D/g, "")}${decimals.padEnd(digits, "0")}`);
+  if (!Number.isSafeInteger(value)) return fail("amount.large", { text: trimmed });
+  return ok(minor(negative ? -value : value));
+}
+
+/** Decimal text for files and the command line: "1234.56", "-0.05". */
+export function toDecimal(amount: number, currency: Currency): string {
+  const digits = minorDigits(currency);
+  const size = Math.abs(amount).toString().padStart(digits + 1, "0");
+  const whole = size.slice(0, size.length - digits);
+  const sign = amount < 0 ? "-" : "";
+  return digits === 0 ? `${sign}${whole}` : `${sign}${whole}.${size.slice(-digits)}`;
+}
+
+/**
+ * An amount as a ledger page shows it: thousands grouped, negative sums in
+ * parentheses, and an en dash for nothing where `dash` is set.
+ * @example formatAmount(-128450, USD) // "(1,284.50)"
+ */
+export function formatAmount(amount: number, currency: Currency, options: { dash?: boolean } = {}): string {
+  if (amount === 0 && options.dash) return "–";
+  const [whole = "0", decimals] = toDecimal(Math.abs(amount), currency).split(".");
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, ",");
+  const text = decimals === undefined ? grouped : `${grouped}.${decimals}`;
+  return amount < 0 ? `(${text})` : text;
+}

@@ -1,0 +1,52 @@
+import type { Day } from "@/core/calendar";
+
+import type { Db } from "./connection";
+
+export const ACT_KINDS = ["import", "place", "set_aside", "tie", "elsewhere", "bank_receipt", "dispute_lost", "letter", "contact", "leave_out", "settings", "rule", "undo", "account"] as const;
+export type ActKind = (typeof ACT_KINDS)[number];
+export type SubjectKind = "import_file" | "receipt" | "payout" | "bank_line" | "customer" | "processor_item" | "act" | "book" | "processor_account" | "bank_account" | "bank_rule";
+
+export type ActRow = {
+  id: number; commandId: number; kind: ActKind; subjectKind: SubjectKind; subjectId: number; customerId: number | null; text: string; onDay: Day; at: string; actor: string; undoneBy: number | null;
+};
+const ACT = `SELECT id, command_id AS commandId, kind, subject_kind AS subjectKind, subject_id AS subjectId, customer_id AS customerId, text, on_day AS onDay, at, actor, undone_by AS undoneBy FROM act`;
+
+export function insertAct(db: Db, act: Omit<ActRow, "id" | "undoneBy">): number {
+  return db.run(
+    "INSERT INTO act (command_id, kind, subject_kind, subject_id, customer_id, text, on_day, at, actor) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
+    act.commandId, act.kind, act.subjectKind, act.subjectId, act.customerId, act.text, act.onDay, act.at, act.actor,
+  ).id;
+}
+
+export function markUndone(db: Db, actId: number, by: number): void {
+  db.run("UPDATE act SET undone_by = ? WHERE id = ? AND undone_by IS NULL", by, actId);
+}
+
+export function actById(db: Db, id: number): ActRow | undefined {
+  return db.get<ActRow>(`${ACT} WHERE id = ?`, id);
+}
+
+export function actsOf(db: Db, subjectKind: SubjectKind, subjectId: number): ActRow[] {
+  return db.all<ActRow>(`${ACT} WHERE subject_kind = ? AND subject_id = ? ORDER BY id`, subjectKind, subjectId);
+}
+
+export function actsOfCustomer(db: Db, customerId: number): ActRow[] {
+  return db.all<ActRow>(`${ACT} WHERE customer_id = ? ORDER BY id DESC`, customerId);
+}
+
+/** The audit trail, newest first. */
+export function lastActs(db: Db, limit: number, offset: number): ActRow[] {
+  return db.all<ActRow>(`${ACT} ORDER BY id DESC LIMIT ? OFFSET ?`, limit, offset);
+}
+
+export function commandByKey(db: Db, key: string): { name: string; result: string } | undefined {
+  return db.get<{ name: string; result: string }>("SELECT name, result FROM command WHERE key = ?", key);
+}
+
+export function nextCommandId(db: Db): number {
+  return db.get<{ id: number }>("SELECT coalesce(max(id), 0) + 1 AS id FROM command")?.id ?? 1;
+}
+
+export function insertCommand(db: Db, command: { id: number; key: string; name: string; actor: string; at: string; result: string }): void {
+  db.run("INSERT INTO command (id, key, name, actor, at, result) VALUES (?, ?, ?, ?, ?, ?)", command.id, command.key, command.name, command.actor, command.at, command.result);
+}

@@ -1,0 +1,165 @@
+import { mkdirSync, readdirSync, readFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+
+import Database from "better-sqlite3";
+
+import { fail, ok, type Result } from "@/core/result";
+
+export type Value = string | number | null;
+
+/** A connection to one database file, with its prepared statements kept. Not for more than one thread. */
+export class Db {
+  private readonly statements = new Map<string, Database.Statement>();
+
+  constructor(private readonly raw: Database.Database) {}
+
+  /** All rows. `Row` must name the columns as the SQL does; this cast is the row mapper's. */
+  all<Row>(sql: string, ...values: Value[]): Row[] {
+    return this.statement(sql).all(...bound(sql, values)) as Row[];
+  }
+
+  get<Row>(sql: string, ...values: Value[]): Row | undefined {
+    return this.statement(sql).get(...bound(sql, values)) as Row | undefined;
+  }
+
+  /** Runs a statement that writes; gives the id of a row it inserted. */
+  run(sql: string, ...values: Value[]): { id: number; changes: number } {
+    const info = this.statement(sql).run(...bound(sql, values));
+    return { id: Number(info.lastInsertRowid), changes: info.changes };
+  }
+
+  /** All of `work` or nothing. It must not be async: the transaction would end before it. */
+  transaction<T>(work: () => T): T {
+    return this.raw.transaction(work).immediate();
+  }
+
+  /** Rows that were written but are not wanted after all: a dry run. */
+  rehearse<T>(work: () => T): T {
+    this.raw.exec("BEGIN IMMEDIATE");
+    try {
+      return work();
+    } finally {
+      this.raw.exec("ROLLBACK");
+    }
+  }
+
+  /** A number that changes whenever another connection has written. */
+  version(): number {
+    return Number(this.raw.pragma("data_version", { simple: true }));
+  }
+
+  exec(sql: string): void {
+    this.raw.exec(sql);
+  }
+
+  backup(to: string): Promise<unknown> {
+    return this.raw.backup(to);
+  }
+
+  close(): void {
+    this.statements.clear();
+    this.raw.close();
+  }
+
+  private statement(sql: string): Database.Statement {
+    const known = this.statements.get(sql);
+    if (known) return known;
+    const made = this.raw.prepare(sql);
+    this.statements.set(sql, made);
+    return made;
+  }
+}
+
+/** Numbered parameters (?1) are bound by name here, as better-sqlite3 counts only plain ones by place. */
+function bound(sql: string, values: readonly Value[]): (Value | Record<string, Value>)[] {
+  return /\?\d/.test(sql) ? [Object.fromEntries(values.map((value, at) => [String(at + 1), value]))] : [...values];
+}
+
+type OpenError = "book.missing" | "book.newer" | "book.locked" | "book.unreadable";
+
+/** Where migrations/*.sql lie: below the program's own folder, which `dozo` names in DOZO_ROOT. */
+function migrationFiles(): { number: number; path: string }[] {
+  const folder = join(process.env.DOZO_ROOT ?? process.cwd(), "src/db/migrations");
+  return readdirSync(folder)
+    .filter((name) => name.endsWith(".sql"))
+    .sort()
+    .map((name) => ({ number: Number.parseInt(name, 10), path: join(folder, name) }));
+}
+
+function prepared(raw: Database.Database): Database.Database {
+  raw.pragma("journal_mode = WAL");
+  raw.pragma("synchronous = FULL");
+  raw.pragma("foreign_keys = ON");
+  raw.pragma("recursive_triggers = ON");
+  return raw;
+}
+
+function schemaVersion(raw: Database.Database): number {
+  return Number(raw.pragma("user_version", { simple: true }));
+}
+
+/** Makes the file with the newest schema. The caller has checked that it is not there. */
+export function createFile(path: string): Db {
+  mkdirSync(dirname(path), { recursive: true });
+  const raw = prepared(new Database(path));
+  migrate(raw, path);
+  return new Db(raw);
+}
+
+/** Opens a book to write: brings its schema up to date first, with a copy of the file taken before. */
+export function openToWrite(path: string): Result<Db, OpenError> {
+  return guarded(() => {
+    const raw = prepared(new Database(path, { fileMustExist: true, timeout: 10_000 }));
+    const problem = tooNew(raw);
+    if (problem) return problem;
+    migrate(raw, path);
+    return ok(new Db(raw));
+  });
+}
+
+/** Opens a book to read only; readers never wait for the writer (WAL). */
+export function openToRead(path: string): Result<Db, OpenError> {
+  return guarded(() => {
+    const raw = new Database(path, { fileMustExist: true, readonly: true, timeout: 10_000 });
+    const problem = tooNew(raw);
+    return problem ?? ok(new Db(raw));
+  });
+}
+
+function tooNew(raw: Database.Database): Result<Db, OpenError> | undefined {
+  const newest = migrationFiles().at(-1)?.number ?? 0;
+  const found = schemaVersion(raw);
+  if (found <= newest) return undefined;
+  raw.close();
+  return fail("book.newer", { found, newest });
+}
+
+function guarded(open: () => Result<Db, OpenError>): Result<Db, OpenError> {
+  try {
+    return open();
+  } catch (error) {
+    const code = error instanceof Database.SqliteError ? error.code : "";
+    if (code === "SQLITE_CANTOPEN") return fail("book.missing");
+    if (code === "SQLITE_BUSY" || code === "SQLITE_LOCKED") return fail("book.locked");
+    if (code === "SQLITE_NOTADB" || code === "SQLITE_CORRUPT") return fail("book.unreadable");
+    throw error;
+  }
+}
+
+function migrate(raw: Database.Database, path: string): void {
+  const from = schemaVersion(raw);
+  const todo = migrationFiles().filter(({ number }) => number > from);
+  if (todo.length === 0) return;
+  if (from > 0) raw.exec(`VACUUM INTO '${`${path}.before-${todo[0]?.number}`.replaceAll("'", "''")}'`);
+  for (const { number, path: file } of todo) {
+    raw.transaction(() => {
+      raw.exec(readFileSync(file, "utf8"));
+      raw.pragma(`user_version = ${number}`);
+    }).immediate();
+  }
+}
+
+/** Whether an error says that another process holds the file. */
+export function isBusy(error: unknown): boolean {
+  return error instanceof Database.SqliteError && (error.code === "SQLITE_BUSY" || error.code === "SQLITE_LOCKED");
+}

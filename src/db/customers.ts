@@ -1,0 +1,54 @@
+import type { Customer } from "@/core/parties";
+import type { Minor } from "@/core/money";
+
+import type { Db } from "./connection";
+
+export type CustomerRow = Customer & { phone: string | null; leftOut: string | null; fileId: number | null; lineNo: number | null };
+const CUSTOMER = `SELECT id, external_id AS externalId, name, email, phone, parent_id AS parentId, left_out AS leftOut, file_id AS fileId, line_no AS lineNo FROM customer`;
+
+export function customerById(db: Db, id: number): CustomerRow | undefined {
+  return db.get<CustomerRow>(`${CUSTOMER} WHERE id = ?`, id);
+}
+
+export function customerByExternalId(db: Db, externalId: string): CustomerRow | undefined {
+  return db.get<CustomerRow>(`${CUSTOMER} WHERE external_id = ?`, externalId);
+}
+
+export function allCustomers(db: Db): CustomerRow[] {
+  return db.all<CustomerRow>(`${CUSTOMER} ORDER BY id`);
+}
+
+export function sitesOf(db: Db, parentId: number): CustomerRow[] {
+  return db.all<CustomerRow>(`${CUSTOMER} WHERE parent_id = ? ORDER BY name`, parentId);
+}
+
+export function insertCustomer(db: Db, customer: Omit<CustomerRow, "id" | "leftOut">): number {
+  return db.run(
+    "INSERT INTO customer (external_id, name, email, phone, parent_id, file_id, line_no) VALUES (?, ?, ?, ?, ?, ?, ?)",
+    customer.externalId, customer.name, customer.email, customer.phone, customer.parentId, customer.fileId, customer.lineNo,
+  ).id;
+}
+
+export function setParent(db: Db, id: number, parentId: number): void {
+  db.run("UPDATE customer SET parent_id = ? WHERE id = ?", parentId, id);
+}
+
+export function setLeftOut(db: Db, id: number, reason: string | null): void {
+  db.run("UPDATE customer SET left_out = ? WHERE id = ?", reason, id);
+}
+
+export type CustomerBalance = CustomerRow & { open: Minor; credit: Minor; items: number };
+
+/** Customers with what they owe and have to their credit, filtered by name, number or e-mail. */
+export function customerPage(db: Db, filter: { text: string | null; order: string; limit: number; offset: number }): { rows: CustomerBalance[]; count: number; open: Minor; credit: Minor } {
+  const from = `FROM (SELECT c.*, coalesce(i.open, 0) AS open, coalesce(i.items, 0) AS items, coalesce(k.credit, 0) AS credit FROM customer c
+      LEFT JOIN (SELECT customer_id, sum(balance) AS open, count(*) AS items FROM open_item WHERE balance <> 0 GROUP BY customer_id) i ON i.customer_id = c.id
+      LEFT JOIN (SELECT customer_id, sum(on_account) AS credit FROM receipt WHERE on_account <> 0 GROUP BY customer_id) k ON k.customer_id = c.id
+      WHERE ?1 IS NULL OR c.name LIKE '%' || ?1 || '%' OR c.external_id LIKE ?1 || '%' OR c.email LIKE '%' || ?1 || '%')`;
+  const rows = db.all<CustomerBalance>(
+    `SELECT id, external_id AS externalId, name, email, phone, parent_id AS parentId, left_out AS leftOut, file_id AS fileId, line_no AS lineNo, open, credit, items ${from} ORDER BY ${filter.order} LIMIT ?2 OFFSET ?3`,
+    filter.text, filter.limit, filter.offset,
+  );
+  const sums = db.get<{ n: number; open: Minor; credit: Minor }>(`SELECT count(*) AS n, coalesce(sum(open), 0) AS open, coalesce(sum(credit), 0) AS credit ${from}`, filter.text);
+  return { rows, count: sums?.n ?? 0, open: sums?.open ?? (0 as Minor), credit: sums?.credit ?? (0 as Minor) };
+}

@@ -1,0 +1,80 @@
+import type { Day } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
+
+import type { Db } from "./connection";
+
+export type OpenItemKind = "invoice" | "late_fee" | "credit_note";
+export type OpenItemRow = {
+  id: number; kind: OpenItemKind; number: string; customerId: number; issuedOn: Day; dueOn: Day; currency: Currency; total: Minor; tax: Minor; opened: Minor; balance: Minor; openedOn: Day;
+  poNumber: string | null; terms: string | null; description: string | null; fileId: number | null; lineNo: number | null;
+};
+const COLUMNS = `i.id, i.kind, i.number, i.customer_id AS customerId, i.issued_on AS issuedOn, i.due_on AS dueOn, i.currency, i.total, i.tax, i.opened, i.balance, i.opened_on AS openedOn,
+  i.po_number AS poNumber, i.terms, i.description, i.file_id AS fileId, i.line_no AS lineNo`;
+
+export function openItemById(db: Db, id: number): OpenItemRow | undefined {
+  return db.get<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.id = ?`, id);
+}
+
+export function openItemByNumber(db: Db, number: string): OpenItemRow | undefined {
+  return db.get<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.number = ?`, number);
+}
+
+/** Everything with a balance, oldest first. */
+export function openItems(db: Db): OpenItemRow[] {
+  return db.all<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.balance <> 0 ORDER BY i.due_on, i.id`);
+}
+
+export function openItemsOf(db: Db, customerId: number): OpenItemRow[] {
+  return db.all<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.customer_id = ? AND i.balance <> 0 ORDER BY i.due_on, i.id`, customerId);
+}
+
+export function itemsOfCustomer(db: Db, customerId: number, limit: number): OpenItemRow[] {
+  return db.all<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.customer_id = ? ORDER BY i.issued_on DESC, i.id DESC LIMIT ?`, customerId, limit);
+}
+
+/** The book's own numbers, newest first, to learn their style from; and closed ones that a memo may still name. */
+export function closedNumbers(db: Db, numbers: readonly string[]): OpenItemRow[] {
+  return db.all<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.balance = 0 AND i.number IN (SELECT value FROM json_each(?))`, JSON.stringify(numbers));
+}
+
+export function insertOpenItem(db: Db, item: Omit<OpenItemRow, "id">): number {
+  return db.run(
+    `INSERT INTO open_item (kind, number, customer_id, issued_on, due_on, currency, total, tax, opened, balance, opened_on, po_number, terms, description, file_id, line_no)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    item.kind, item.number, item.customerId, item.issuedOn, item.dueOn, item.currency, item.total, item.tax, item.opened, item.balance, item.openedOn, item.poNumber, item.terms, item.description, item.fileId, item.lineNo,
+  ).id;
+}
+
+/** Moves a balance; the table's own check refuses one that would pass zero or the sum it opened with. */
+export function changeBalance(db: Db, id: number, by: number): void {
+  db.run("UPDATE open_item SET balance = balance + ? WHERE id = ?", by, id);
+}
+
+export type OpenItemListed = OpenItemRow & { customer: string; externalId: string };
+
+/** A page of invoices with their customer, with the count and sums of all that the filter lets through. */
+export function openItemPage(
+  db: Db,
+  filter: { state: "all" | "open" | "overdue" | "paid"; today: Day; text: string | null; order: string; limit: number; offset: number },
+): { rows: OpenItemListed[]; count: number; total: Minor; balance: Minor } {
+  const state = { all: "1", open: "i.balance <> 0", overdue: "i.balance > 0 AND i.due_on < ?2", paid: "i.balance = 0" }[filter.state];
+  const from = `FROM open_item i JOIN customer c ON c.id = i.customer_id WHERE ${state} AND ?2 IS NOT NULL
+    AND (?1 IS NULL OR i.number LIKE '%' || ?1 || '%' OR c.name LIKE '%' || ?1 || '%' OR i.po_number LIKE ?1 || '%')`;
+  const rows = db.all<OpenItemListed>(`SELECT ${COLUMNS}, c.name AS customer, c.external_id AS externalId ${from} ORDER BY ${filter.order} LIMIT ?3 OFFSET ?4`, filter.text, filter.today, filter.limit, filter.offset);
+  const sums = db.get<{ n: number; total: Minor; balance: Minor }>(`SELECT count(*) AS n, coalesce(sum(i.total), 0) AS total, coalesce(sum(i.balance), 0) AS balance ${from}`, filter.text, filter.today);
+  return { rows, count: sums?.n ?? 0, total: sums?.total ?? (0 as Minor), balance: sums?.balance ?? (0 as Minor) };
+}
+
+/**
+ * Open items as of a day, by what was posted in receivables up to it. Today's
+ * come from the balances kept; earlier days from the journal's lines.
+ */
+export function openItemsAsOf(db: Db, asOf: Day): (OpenItemListed & { asOfBalance: Minor })[] {
+  return db.all<OpenItemListed & { asOfBalance: Minor }>(
+    `SELECT ${COLUMNS}, c.name AS customer, c.external_id AS externalId, s.sum AS asOfBalance
+     FROM (SELECT l.item_id AS id, sum(l.book_amount) AS sum FROM entry e JOIN entry_line l ON l.entry_id = e.id
+           WHERE e.posted_on <= ? AND l.item_kind = 'open_item' AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables') GROUP BY l.item_id HAVING sum(l.book_amount) <> 0) s
+     JOIN open_item i ON i.id = s.id JOIN customer c ON c.id = i.customer_id ORDER BY c.name, i.due_on, i.id`,
+    asOf,
+  );
+}

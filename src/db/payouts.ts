@@ -1,0 +1,92 @@
+import type { Day } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
+
+import type { Db } from "./connection";
+
+export type PayoutRow = {
+  id: number; processorAccountId: number; externalId: string; paidOn: Day; currency: Currency; statedNet: Minor | null; spanFrom: Day | null; spanTo: Day | null; net: Minor; state: "open" | "tied"; fileId: number | null; lineNo: number | null;
+};
+const COLUMNS = `p.id, p.processor_account_id AS processorAccountId, p.external_id AS externalId, p.paid_on AS paidOn, p.currency, p.stated_net AS statedNet, p.span_from AS spanFrom, p.span_to AS spanTo, p.net, p.state,
+  p.file_id AS fileId, p.line_no AS lineNo`;
+
+export function payoutById(db: Db, id: number): PayoutRow | undefined {
+  return db.get<PayoutRow>(`SELECT ${COLUMNS} FROM payout p WHERE p.id = ?`, id);
+}
+
+export function payoutByExternalId(db: Db, accountId: number, externalId: string): PayoutRow | undefined {
+  return db.get<PayoutRow>(`SELECT ${COLUMNS} FROM payout p WHERE p.processor_account_id = ? AND p.external_id = ?`, accountId, externalId);
+}
+
+export function insertPayout(db: Db, payout: Omit<PayoutRow, "id" | "net" | "state">): number {
+  return db.run(
+    "INSERT INTO payout (processor_account_id, external_id, paid_on, currency, stated_net, span_from, span_to, file_id, line_no) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
+    payout.processorAccountId, payout.externalId, payout.paidOn, payout.currency, payout.statedNet, payout.spanFrom, payout.spanTo, payout.fileId, payout.lineNo,
+  ).id;
+}
+
+/** What a payout row adds to a payout that so far was only named by its items. */
+export function completePayout(db: Db, id: number, to: { paidOn: Day; statedNet: Minor | null; spanFrom: Day | null; spanTo: Day | null }): void {
+  db.run("UPDATE payout SET paid_on = ?, stated_net = ?, span_from = ?, span_to = ? WHERE id = ?", to.paidOn, to.statedNet, to.spanFrom, to.spanTo, id);
+}
+
+/** Brings the sum kept with a payout to the sum of its items. */
+export function refreshNet(db: Db, id: number): void {
+  db.run("UPDATE payout SET net = (SELECT coalesce(sum(amount), 0) FROM processor_item WHERE payout_id = ?1 AND withdrawn = 0) WHERE id = ?1", id);
+}
+
+export function setPayoutState(db: Db, id: number, state: "open" | "tied"): void {
+  db.run("UPDATE payout SET state = ? WHERE id = ?", state, id);
+}
+
+export function openPayouts(db: Db): PayoutRow[] {
+  return db.all<PayoutRow>(`SELECT ${COLUMNS} FROM payout p WHERE p.state = 'open' ORDER BY p.paid_on, p.id`);
+}
+
+export type TieRow = { id: number; payoutId: number; bankLineId: number; amount: Minor; onDay: Day; actId: number };
+
+export function insertTie(db: Db, tie: Omit<TieRow, "id">): number {
+  return db.run("INSERT INTO payout_tie (payout_id, bank_line_id, amount, on_day, act_id) VALUES (?, ?, ?, ?, ?)", tie.payoutId, tie.bankLineId, tie.amount, tie.onDay, tie.actId).id;
+}
+
+export function tiesOfPayout(db: Db, payoutId: number): TieRow[] {
+  return db.all<TieRow>("SELECT id, payout_id AS payoutId, bank_line_id AS bankLineId, amount, on_day AS onDay, act_id AS actId FROM payout_tie WHERE payout_id = ? AND ended_by IS NULL ORDER BY id", payoutId);
+}
+
+export function tieOfLine(db: Db, bankLineId: number): TieRow | undefined {
+  return db.get<TieRow>("SELECT id, payout_id AS payoutId, bank_line_id AS bankLineId, amount, on_day AS onDay, act_id AS actId FROM payout_tie WHERE bank_line_id = ? AND ended_by IS NULL", bankLineId);
+}
+
+export function endTies(db: Db, actId: number, by: number): void {
+  db.run("UPDATE payout_tie SET ended_by = ? WHERE act_id = ? AND ended_by IS NULL", by, actId);
+}
+
+export type PayoutListed = PayoutRow & {
+  processorAccount: string; processorName: string; charges: Minor; chargeCount: number; fees: Minor; refunds: Minor; disputes: Minor; other: Minor; takenFrom: Day | null; takenTo: Day | null;
+  bankLine: string | null; bankOn: Day | null; bankAmount: Minor | null;
+};
+const LISTED = `SELECT ${COLUMNS}, a.code AS processorAccount, a.name AS processorName,
+    coalesce(s.charges, 0) AS charges, coalesce(s.chargeCount, 0) AS chargeCount, coalesce(s.fees, 0) AS fees, coalesce(s.refunds, 0) AS refunds, coalesce(s.disputes, 0) AS disputes, coalesce(s.other, 0) AS other,
+    s.takenFrom, s.takenTo, b.bankLine, b.bankOn, b.bankAmount
+  FROM payout p JOIN processor_account a ON a.id = p.processor_account_id
+  LEFT JOIN (SELECT payout_id,
+      sum(CASE WHEN kind = 'charge' THEN amount ELSE 0 END) AS charges, sum(kind = 'charge') AS chargeCount,
+      sum(CASE WHEN kind IN ('fee', 'dispute_fee', 'return_fee') THEN amount ELSE 0 END) AS fees,
+      sum(CASE WHEN kind = 'refund' THEN amount ELSE 0 END) AS refunds, sum(CASE WHEN kind = 'dispute' THEN amount ELSE 0 END) AS disputes,
+      sum(CASE WHEN kind IN ('ach_return', 'reserve', 'adjustment', 'opening') THEN amount ELSE 0 END) AS other,
+      min(CASE WHEN kind = 'charge' THEN settled_on END) AS takenFrom, max(CASE WHEN kind = 'charge' THEN settled_on END) AS takenTo
+    FROM processor_item WHERE payout_id IS NOT NULL AND withdrawn = 0 GROUP BY payout_id) s ON s.payout_id = p.id
+  LEFT JOIN (SELECT t.payout_id, group_concat(l.external_id, ' ') AS bankLine, min(l.posted_on) AS bankOn, sum(t.amount) AS bankAmount
+    FROM payout_tie t JOIN bank_line l ON l.id = t.bank_line_id WHERE t.ended_by IS NULL GROUP BY t.payout_id) b ON b.payout_id = p.id`;
+
+export function payoutsBetween(db: Db, from: Day, to: Day): PayoutListed[] {
+  return db.all<PayoutListed>(`${LISTED} WHERE p.paid_on BETWEEN ? AND ? ORDER BY p.paid_on DESC, p.id DESC`, from, to);
+}
+
+/** Payouts still to be tied, whenever they were paid. */
+export function untiedPayouts(db: Db): PayoutListed[] {
+  return db.all<PayoutListed>(`${LISTED} WHERE p.state = 'open' ORDER BY p.paid_on DESC, p.id DESC`);
+}
+
+export function payoutListedById(db: Db, id: number): PayoutListed | undefined {
+  return db.get<PayoutListed>(`${LISTED} WHERE p.id = ?`, id);
+}

@@ -1,0 +1,89 @@
+import type { OpenWork, ProofName, Role } from "@/core/ledger";
+import { add, minor, type Minor } from "@/core/money";
+
+import type { Db } from "./connection";
+import { statementGaps } from "./bank";
+
+type Side = { name: ProofName; journal: Minor; documents: Minor; strays?: number };
+
+function one(db: Db, sql: string): Minor {
+  return minor(db.get<{ sum: number | null }>(sql)?.sum ?? 0);
+}
+
+function journal(db: Db, role: Role): Minor {
+  return one(db, `SELECT sum(l.book_amount) AS sum FROM entry_line l WHERE l.account_id IN (SELECT id FROM account WHERE role = '${role}')`);
+}
+
+/** How many documents differ from what the journal's own lines say of them, one by one. */
+function strays(db: Db, role: Role, itemKind: string, documents: string): number {
+  return one(
+    db,
+    `WITH j AS (SELECT item_id AS id, sum(book_amount) AS sum FROM entry_line WHERE item_kind = '${itemKind}' AND account_id IN (SELECT id FROM account WHERE role = '${role}') GROUP BY item_id),
+          d AS (${documents})
+     SELECT count(*) AS sum FROM (SELECT d.id FROM d LEFT JOIN j ON j.id = d.id WHERE coalesce(j.sum, 0) <> d.sum UNION SELECT j.id FROM j LEFT JOIN d ON d.id = j.id WHERE coalesce(d.sum, 0) <> j.sum)`,
+  );
+}
+
+/**
+ * Both sides of every proof, computed apart: the journal from its lines, the
+ * documents from their own tables. Debit positive.
+ */
+export function proofSides(db: Db): Side[] {
+  const openings = one(db, "SELECT sum(opening_balance) AS sum FROM bank_account");
+  return [
+    { name: "entries", journal: one(db, "SELECT sum(book_amount) AS sum FROM entry_line"), documents: minor(0), strays: unbalancedEntries(db) },
+    { name: "balances", journal: one(db, "SELECT sum(abs(a.balance - coalesce(s.sum, 0))) AS sum FROM account a LEFT JOIN (SELECT account_id, sum(book_amount) AS sum FROM entry_line GROUP BY account_id) s ON s.account_id = a.id"), documents: minor(0) },
+    { name: "receivables", journal: journal(db, "receivables"), documents: one(db, "SELECT sum(balance) AS sum FROM open_item"), strays: strays(db, "receivables", "open_item", "SELECT id, balance AS sum FROM open_item") },
+    {
+      name: "clearing", journal: journal(db, "clearing"),
+      documents: one(db, "SELECT sum(i.amount) AS sum FROM processor_item i LEFT JOIN payout p ON p.id = i.payout_id WHERE i.withdrawn = 0 AND (p.state IS NULL OR p.state <> 'tied')"),
+    },
+    { name: "unidentified", journal: journal(db, "unidentified"), documents: one(db, "SELECT -sum(unidentified) AS sum FROM receipt"), strays: strays(db, "unidentified", "receipt", "SELECT id, -unidentified AS sum FROM receipt") },
+    { name: "credits", journal: journal(db, "credits"), documents: one(db, "SELECT -sum(on_account) AS sum FROM receipt"), strays: strays(db, "credits", "receipt", "SELECT id, -on_account AS sum FROM receipt") },
+    { name: "disputed", journal: journal(db, "disputed"), documents: one(db, "SELECT -sum(amount) AS sum FROM processor_item WHERE kind = 'dispute' AND settled_state = 'opened' AND withdrawn = 0") },
+    { name: "on_hand", journal: journal(db, "on_hand"), documents: minor(0) },
+    { name: "reserve", journal: journal(db, "reserve"), documents: one(db, "SELECT -sum(amount) AS sum FROM processor_item WHERE kind = 'reserve' AND withdrawn = 0") },
+    {
+      name: "parked", journal: journal(db, "parked"),
+      documents: add(one(db, "SELECT -sum(parked) AS sum FROM receipt"), one(db, "SELECT -sum(amount) AS sum FROM processor_item WHERE settled_state IS NULL AND reason IS NOT NULL AND withdrawn = 0 AND kind IN ('adjustment', 'refund', 'ach_return', 'dispute')")),
+    },
+    {
+      name: "payouts",
+      journal: one(db, "SELECT sum(i.amount) AS sum FROM processor_item i JOIN payout p ON p.id = i.payout_id WHERE p.state = 'tied' AND i.withdrawn = 0"),
+      documents: one(db, "SELECT sum(amount) AS sum FROM payout_tie WHERE ended_by IS NULL"),
+      strays: one(db, "SELECT count(*) AS sum FROM payout p WHERE p.net <> (SELECT coalesce(sum(amount), 0) FROM processor_item WHERE payout_id = p.id AND withdrawn = 0) OR (p.state = 'tied' AND p.net <> (SELECT coalesce(sum(amount), 0) FROM payout_tie WHERE payout_id = p.id AND ended_by IS NULL))"),
+    },
+    {
+      name: "bank", journal: journal(db, "bank"),
+      documents: add(openings, one(db, "SELECT sum(amount) AS sum FROM bank_line WHERE state <> 'open'")),
+      strays: strays(db, "bank", "bank_line", "SELECT id, CASE WHEN state = 'open' THEN 0 ELSE amount END AS sum FROM bank_line"),
+    },
+    {
+      name: "applications", journal: one(db, "SELECT sum(applied) AS sum FROM receipt"), documents: one(db, "SELECT sum(amount) AS sum FROM application WHERE ended_by IS NULL"),
+      strays: one(db, "SELECT count(*) AS sum FROM open_item i WHERE i.balance <> i.opened - (SELECT coalesce(sum(amount + discount + small_difference), 0) FROM application WHERE open_item_id = i.id AND ended_by IS NULL)"),
+    },
+  ];
+}
+
+function unbalancedEntries(db: Db): number {
+  return one(
+    db,
+    "SELECT count(*) AS sum FROM (SELECT e.id FROM entry e LEFT JOIN entry_line l ON l.entry_id = e.id GROUP BY e.id HAVING count(l.line_no) < 2 OR sum(l.book_amount) <> 0 UNION SELECT e.id FROM entry e LEFT JOIN posting p ON p.entry_id = e.id WHERE p.entry_id IS NULL)",
+  );
+}
+
+/** Open work with its sums: shown until it is done, never a broken proof. */
+export function openWork(db: Db): OpenWork[] {
+  const row = (sql: string): { sum: Minor; count: number } => {
+    const found = db.get<{ sum: number | null; n: number }>(sql);
+    return { sum: minor(found?.sum ?? 0), count: found?.n ?? 0 };
+  };
+  return [
+    { name: "to_match", ...row("SELECT sum(unidentified) AS sum, count(*) AS n FROM receipt WHERE state = 'to_match'") },
+    { name: "payouts_untied", ...row("SELECT sum(net) AS sum, count(*) AS n FROM payout WHERE state = 'open'") },
+    { name: "payouts_off", ...row("SELECT sum(stated_net - net) AS sum, count(*) AS n FROM payout WHERE state = 'open' AND stated_net IS NOT NULL AND stated_net <> net") },
+    { name: "bank_unexplained", ...row("SELECT sum(amount) AS sum, count(*) AS n FROM bank_line WHERE state = 'open'") },
+    { name: "statement_gaps", ...statementGaps(db) },
+    { name: "negative_credits", ...row("SELECT sum(on_account) AS sum, count(*) AS n FROM receipt WHERE on_account < 0") },
+  ];
+}

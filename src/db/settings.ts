@@ -1,0 +1,32 @@
+import type { Day } from "@/core/calendar";
+import type { Currency } from "@/core/money";
+
+import type { Db } from "./connection";
+
+/** What a book is set to. Sums in minor units of its currency. */
+export type Settings = {
+  name: string;
+  currency: Currency;
+  timeZone: string;
+  /** A fixed "today" (the demo), or null: the real day in the book's time zone. */
+  clock: Day | null;
+  /** Invoices up to this day come over as opening balances. */
+  cutOverOn: Day;
+  discountGraceDays: number;
+  smallDifferenceLimit: number;
+  /** Overdue sums below this are not asked for. */
+  smallestSumAskedFor: number;
+  replyTo: string;
+  smtpUrl: string | null;
+};
+
+export function readSettings(db: Db): Settings {
+  const rows = db.all<{ key: string; value: string }>("SELECT key, value FROM setting");
+  return Object.fromEntries(rows.map(({ key, value }) => [key, JSON.parse(value) as unknown])) as Settings;
+}
+
+export function writeSettings(db: Db, changed: Partial<Settings>): void {
+  for (const [key, value] of Object.entries(changed)) {
+    db.run("INSERT INTO setting (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value", key, JSON.stringify(value));
+  }
+}

@@ -1,0 +1,70 @@
+import { stringify } from "csv-stringify/sync";
+
+import type { Day } from "@/core/calendar";
+import { currencyOf, toDecimal, type Currency } from "@/core/money";
+
+import { CUT_OVER, type World } from "./world";
+
+/** Files as they would arrive: what happened after `from`, up to and including `to`. */
+type Span = { from: Day; to: Day };
+
+const USD = currencyOf("USD") as Currency;
+const sum = (amount: number): string => toDecimal(amount, USD);
+const csv = (rows: readonly (readonly string[])[]): string => stringify(rows.map((row) => [...row]), { record_delimiter: "windows" });
+const within = (on: Day, { from, to }: Span): boolean => on > from && on <= to;
+/** 2026-11-24 as 11/24/2026, as American banks and processors write it. */
+const american = (on: Day): string => `${on.slice(5, 7)}/${on.slice(8)}/${on.slice(0, 4)}`;
+
+export function customersFile({ people }: World): string {
+  return csv([["customer_id", "name", "email", "parent_id"], ...people.map((one) => [one.id, one.name, one.email, one.parent ?? ""])]);
+}
+
+export function invoicesFile(world: World, span: Span): string {
+  const paidBefore = new Set(world.invoices.filter((one) => one.dueOn <= CUT_OVER).map(({ number }) => number));
+  for (const payment of world.payments) for (const line of payment.given ?? []) paidBefore.delete(line.number);
+  const rows = world.invoices.filter((one) => within(one.issuedOn, span) && !paidBefore.has(one.number));
+  return csv([
+    ["invoice_number", "customer_id", "issued_on", "due_on", "currency", "total", "balance", "tax", "po_number", "terms", "description"],
+    ...rows.map((one) => [one.number, one.person.id, one.issuedOn, one.dueOn, "USD", sum(one.total), sum(one.total), sum(one.tax), one.po, one.terms, one.description]),
+  ]);
+}
+
+const payoutOf = (world: World): Map<string, World["payouts"][number]> => new Map(world.payouts.flatMap((payout) => payout.items.map((id) => [id, payout] as const)));
+
+/** The card account: one row a charge with gross, fee and net, the payout's id on each row. */
+export function cardFile(world: World, span: Span): string {
+  const payouts = payoutOf(world);
+  const rows = [
+    ...world.payments.filter((one) => one.via === "card" && within(one.settledOn, span)).map((one) => [one.id, "Charge", american(one.paidOn), sum(one.amount), sum(one.fee), sum(one.amount - one.fee), one.payerName, one.payerEmail, one.memo, payouts.get(one.id)?.id ?? "", ""]),
+    ...world.extras.filter((one) => one.via === "card" && within(one.on, span)).map((one) => [one.id, one.kind === "refund" ? "Refund" : "Dispute", american(one.on), sum(-one.amount), sum(one.fee), sum(-one.amount - one.fee), one.payerName, "", "", payouts.get(one.id)?.id ?? "", one.related]),
+  ];
+  return csv([["Id", "Type", "Date", "Gross", "Fee", "Net", "Payer", "Email", "Memo", "Payout id", "Original id"], ...rows]);
+}
+
+/** The ACH account: charge and fee on rows of their own, and a row for each payout that says which days it covers. */
+export function achFile(world: World, span: Span): string {
+  const rows: string[][] = [];
+  for (const one of world.payments.filter(({ via, settledOn }) => via === "ach" && within(settledOn, span))) {
+    rows.push([one.id, "ach debit", american(one.paidOn), american(one.settledOn), sum(one.amount), one.payerName, one.payerEmail, one.memo, "", "", ""]);
+    rows.push([`${one.id}-f`, "fee", american(one.settledOn), american(one.settledOn), sum(-one.fee), "", "", "", one.id, "", ""]);
+  }
+  for (const one of world.extras.filter(({ via, on }) => via === "ach" && within(on, span))) {
+    rows.push([one.id, "return", american(one.on), american(one.on), sum(-one.amount), one.payerName, "", "R01", one.related, "", ""]);
+    rows.push([`${one.id}-f`, "return fee", american(one.on), american(one.on), sum(-one.fee), "", "", "", one.related, "", ""]);
+  }
+  for (const one of world.payouts.filter(({ via, paidOn }) => via === "ach" && within(paidOn, span))) {
+    rows.push([one.id, "payout", american(one.paidOn), american(one.paidOn), sum(-one.net), "", "", "", "", american(one.spanFrom), american(one.spanTo)]);
+  }
+  return csv([["Entry id", "Entry type", "Date", "Settled", "Amount", "Payer", "Email", "Memo", "For charge", "From", "To"], ...rows]);
+}
+
+/** The bank statement, with what stood on the account after each line. */
+export function bankFile(world: World, span: Span, openingBalance: number): string {
+  let balance = openingBalance;
+  const rows: string[][] = [];
+  for (const line of world.bankLines) {
+    balance += line.amount;
+    if (within(line.on, span)) rows.push([american(line.on), line.description, line.amount < 0 ? sum(-line.amount) : "", line.amount > 0 ? sum(line.amount) : "", sum(balance)]);
+  }
+  return csv([["Date", "Description", "Money out", "Money in", "Balance"], ...rows]);
+}

@@ -1,0 +1,1 @@
+export { DEMO_BOOK, makeDemoBook } from "./make";

@@ -1,0 +1,179 @@
+import { createHash } from "node:crypto";
+import { mkdirSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+
+import { addDays, day, type Day } from "@/core/calendar";
+import { guessMapping, readTable, type FileKind } from "@/core/formats";
+import type { Proposal } from "@/core/matching";
+import { minor } from "@/core/money";
+import { ok, type Result } from "@/core/result";
+import type { Db } from "@/db/connection";
+import { openItemByNumber } from "@/db/openItems";
+import { openBankLines } from "@/db/bank";
+import { receiptsInState } from "@/db/receipts";
+import { createBook } from "@/server/books";
+import { runCommand } from "@/server/command";
+import { COMMANDS, type CommandName, type InputOf, type OutputOf } from "@/server/commands";
+import { arrivedFile, bookFile, keptFile } from "@/server/folders";
+import { deliverLetter, draftLetter } from "@/server/letters";
+import { proposalsOf } from "@/server/proposals";
+import { overdueRows } from "@/server/queries/overdue";
+import { readSettings } from "@/db/settings";
+
+import { achFile, bankFile, cardFile, customersFile, invoicesFile } from "./files";
+import { CUT_OVER, makeWorld, TODAY, type Payment, type World } from "./world";
+
+/** The demo book's name in addresses, and the one it has while it is being made. */
+export const DEMO_BOOK = "kestrel-row";
+const MAKING = "kestrel-row-in-the-making";
+const OPENING_BALANCE = 2_418_077;
+/** Receipts up to this day were worked through; later ones wait in Match. */
+const WORKED_TO = day("2026-11-13");
+/** Files up to this day were taken in; later ones wait in Arrivals. */
+const TAKEN_TO = day("2026-11-20");
+
+/** Makes the demo book through the same use cases as a user's, week by week, in about 78 rounds. */
+export async function makeDemoBook(): Promise<Result<null>> {
+  rmSync(dirname(bookFile(MAKING)), { recursive: true, force: true });
+  const made = createBook(MAKING, { name: "Kestrel Row Clay & Kiln", currency: "USD", timeZone: "America/Chicago", cutOverOn: CUT_OVER, replyTo: "accounts@kestrelrow.example", clock: addDays(CUT_OVER, 1) });
+  if (!made.ok) return made;
+  const maker = new Maker(made.value, makeWorld());
+  maker.setUp();
+  for (let on = addDays(CUT_OVER, 2); on < TAKEN_TO; on = addDays(on, 7)) {
+    if (on > "2026-11-01" && on < "2026-11-09") maker.promiseToBreak();
+    maker.week(on);
+  }
+  maker.week(TAKEN_TO);
+  maker.finish();
+  for (const { id } of made.value.all<{ id: number }>("SELECT id FROM letter WHERE delivery = 'queued'")) await deliverLetter(made.value, MAKING, id);
+  made.value.close();
+  renameSync(dirname(bookFile(MAKING)), dirname(bookFile(DEMO_BOOK)));
+  return ok(null);
+}
+
+class Maker {
+  private keys = 0;
+  private done: Day = day("2025-01-01");
+  private readonly byId: Map<string, Payment>;
+
+  constructor(private readonly db: Db, private readonly world: World) {
+    this.byId = new Map(world.payments.map((payment) => [payment.id, payment]));
+  }
+
+  setUp(): void {
+    this.do("addBankAccount", { code: "operating", name: "Operating bank", lastFour: "4417", openingBalance: OPENING_BALANCE });
+    this.do("addProcessorAccount", { code: "card", name: "card account", delayDays: 2, descriptor: "PRACTICE PROC CARD" });
+    this.do("addProcessorAccount", { code: "ach", name: "ACH account", delayDays: 1, descriptor: "PRACTICE PROC ACH" });
+    this.takeIn("customers", "customers.csv", customersFile(this.world), null, "our customers");
+  }
+
+  /** A week's round: files in, the sure ones posted, the rest placed by hand, the bank explained, letters twice a month. */
+  week(to: Day): void {
+    if (to <= this.done) return;
+    const span = { from: this.done, to };
+    this.do("changeSettings", { clock: to });
+    this.takeIn("invoices", `invoices-${to}.csv`, invoicesFile(this.world, span), null, "our invoices");
+    const after = { from: span.from < CUT_OVER ? CUT_OVER : span.from, to };
+    this.takeIn("processor", `card-${to}.csv`, cardFile(this.world, after), "card", "card account");
+    this.takeIn("processor", `ach-${to}.csv`, achFile(this.world, after), "ach", "ACH account");
+    this.takeIn("bank", `statement-${to}.csv`, bankFile(this.world, after, OPENING_BALANCE), "operating", "operating bank");
+    this.done = to;
+    this.explainBank();
+    this.match();
+    if (to <= "2026-11-08" && Number(to.slice(8)) % 14 < 7) this.writeLetters(to);
+  }
+
+  /** Lines that are not of this job get a rule the first time they are seen. */
+  private explainBank(): void {
+    for (const words of ["PAYROLL", "RENT", "INTEREST", "SUPPLIER PAYMENT"]) {
+      const line = openBankLines(this.db).find((one) => one.description.includes(words));
+      if (line) this.do("explainLine", { lineId: line.id, as: "elsewhere", rule: { contains: words } });
+    }
+  }
+
+  private match(): void {
+    const sure = proposalsOf(this.db).filter((one) => one.decision === "sure");
+    const waiting = new Map(receiptsInState(this.db, "to_match").map((receipt) => [receipt.id, receipt]));
+    // The clerk looks the list through and takes out what is wrong: the truth stands in for that look.
+    const right = sure.filter((one) => (waiting.get(one.receiptId)?.paidOn ?? TODAY) <= WORKED_TO && this.isRight(one)).map(({ receiptId }) => receiptId);
+    if (right.length > 0) this.do("postSure", { receiptIds: right });
+    for (const receipt of receiptsInState(this.db, "to_match").filter(({ paidOn }) => paidOn <= WORKED_TO)) {
+      const payment = this.paymentOf(receipt.id);
+      if (payment) this.placeByTruth(receipt.id, payment);
+    }
+  }
+
+  private paymentOf(receiptId: number): Payment | undefined {
+    const charge = this.db.get<{ id: string }>("SELECT external_id AS id FROM processor_item WHERE receipt_id = ? AND kind = 'charge'", receiptId);
+    if (charge) return this.byId.get(charge.id);
+    const line = this.db.get<{ on: Day; amount: number; description: string }>("SELECT posted_on AS 'on', amount, description FROM bank_line WHERE receipt_id = ?", receiptId);
+    return this.world.payments.find((one) => one.via === "bank" && one.paidOn === line?.on && one.amount === line.amount && line.description.startsWith(`ACH CREDIT ${one.payerName}`));
+  }
+
+  private isRight({ receiptId, readings }: Proposal): boolean {
+    const truth = this.paymentOf(receiptId)?.given;
+    const said = readings[0]?.lines.map((line) => `${line.number} ${line.amount} ${line.discount}`).sort().join();
+    return truth?.map((line) => `${line.number} ${line.amount} ${line.discount}`).sort().join() === said;
+  }
+
+  private placeByTruth(receiptId: number, payment: Payment): void {
+    if (payment.given === null) return;
+    const lines = payment.given.flatMap((line) => {
+      const item = openItemByNumber(this.db, line.number);
+      return item && item.balance >= line.amount + line.discount ? [{ itemId: item.id, amount: line.amount, discount: line.discount, smallDifference: minor(Math.min(line.smallDifference, item.balance - line.amount - line.discount)) }] : [];
+    });
+    const customerId = this.customerId(payment.person.id);
+    this.do("placeReceipt", { receiptId, customerId, lines });
+  }
+
+  private customerId(externalId: string): number {
+    return this.db.get<{ id: number }>("SELECT id FROM customer WHERE external_id = ?", externalId)?.id ?? 0;
+  }
+
+  private writeLetters(today: Day): void {
+    const settings = readSettings(this.db);
+    for (const row of overdueRows(this.db, today, proposalsOf(this.db)).filter(({ state, overdue, oldestDays }) => state === "ready" && overdue >= 5000 && oldestDays >= 8)) {
+      if (row.next.step.act === "call") {
+        this.do("logContact", { customerId: row.customer.id, kind: "call", text: row.oldestDays % 2 === 0 ? "Will look into it and call back" : "Waiting for the grant to come in" });
+        continue;
+      }
+      const draft = draftLetter(row, settings, today);
+      if (!draft.ok || draft.value.to === null) continue;
+      this.do("sendLetter", { customerId: row.customer.id, subject: draft.value.subject, body: draft.value.body });
+    }
+  }
+
+  /** Today, with promises given and broken, and the last days' files laid ready. */
+  finish(): void {
+    const customer = (name: string): number => this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = ?", name)?.id ?? 0;
+    this.do("changeSettings", { clock: TODAY });
+    this.do("logContact", { customerId: customer("Fernhill Studio"), kind: "promise", text: "Pays the oldest by Friday", promisedOn: "2026-11-27", promisedSum: 40_000 });
+    const span = { from: TAKEN_TO, to: TODAY };
+    for (const [name, text] of [[`invoices-${TODAY}.csv`, invoicesFile(this.world, span)], [`card-${TODAY}.csv`, cardFile(this.world, span)], [`ach-${TODAY}.csv`, achFile(this.world, span)], [`statement-${TODAY}.csv`, bankFile(this.world, span, OPENING_BALANCE)]] as const) {
+      const path = arrivedFile(MAKING, name);
+      mkdirSync(dirname(path), { recursive: true });
+      writeFileSync(path, text);
+    }
+  }
+
+  promiseToBreak(): void {
+    const id = this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = 'Emberline Studio'")?.id ?? 0;
+    this.do("logContact", { customerId: id, kind: "promise", text: "Pays everything by 6 November", promisedOn: "2026-11-06", promisedSum: 100_000 });
+  }
+
+  private takeIn(kind: FileKind, name: string, text: string, account: string | null, saveAs: string): void {
+    const table = readTable(text);
+    if (!table.ok) return;
+    const bytes = Buffer.from(text);
+    const sha256 = createHash("sha256").update(bytes).digest("hex");
+    writeFileSync(join(dirname(keptFile(MAKING, sha256)), sha256), bytes);
+    const mapping = { ...guessMapping(table.value, kind), ...(kind === "processor" ? { signs: "as_written" as const, payoutSign: "turned" as const } : {}) };
+    this.do("importFile", { sha256, name, size: bytes.length, mapping, account, saveAs });
+  }
+
+  private do<Name extends CommandName>(name: Name, input: InputOf<Name>): OutputOf<Name> {
+    const done = runCommand(this.db, COMMANDS[name] as never, input, { book: MAKING, actor: "demo clerk", key: `demo-${++this.keys}` }) as Result<OutputOf<Name>>;
+    if (!done.ok) throw new Error(`the demo's ${name} failed: ${JSON.stringify(done.error)}`);
+    return done.value;
+  }
+}

@@ -1,0 +1,24 @@
+import type { Command } from "../command";
+import { disputeLost } from "./disputeLost";
+import { explainLine, removeRule } from "./explainLine";
+import { leaveOut, logContact, sendLetter } from "./followup";
+import { importFile } from "./importFile";
+import { placeReceipt, useCredit } from "./placeReceipt";
+import { postSure } from "./postSure";
+import { setAside } from "./setAside";
+import { addBankAccount, addProcessorAccount, changeSettings } from "./settings";
+import { tiePayout } from "./tiePayout";
+import { undo } from "./undo";
+
+/** Every way to change a book, by name. */
+export const COMMANDS = {
+  importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, explainLine, removeRule, disputeLost, undo, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings,
+} as const;
+
+export type CommandName = keyof typeof COMMANDS;
+export type InputOf<Name extends CommandName> = (typeof COMMANDS)[Name]["schema"]["_zod"]["input"];
+export type OutputOf<Name extends CommandName> = Extract<ReturnType<(typeof COMMANDS)[Name]["run"]>, { ok: true }>["value"];
+
+export function commandOf(name: string): Command | undefined {
+  return Object.hasOwn(COMMANDS, name) ? (COMMANDS[name as CommandName] as unknown as Command) : undefined;
+}

@@ -1,0 +1,136 @@
+import { z } from "zod";
+
+import { postReversal, type AccountRef } from "@/core/ledger";
+import { add, minor } from "@/core/money";
+import { move } from "@/core/receipts";
+import { fail, ok, type Result } from "@/core/result";
+import { actById, actsOf, markUndone, type ActRow } from "@/db/acts";
+import { bankLineById, setBankLineState } from "@/db/bank";
+import { entriesOfAct, linesOfEntry } from "@/db/journal";
+import { changeBalance } from "@/db/openItems";
+import { endTies, refreshNet, setPayoutState, tiesOfPayout } from "@/db/payouts";
+import { applicationsOfReceipt, deleteUntouchedReceipt, endApplication, partsOf, receiptById, updateReceipt } from "@/db/receipts";
+
+import { defineCommand } from "../command";
+import type { Ctx } from "../context";
+
+/**
+ * Undoes an act: its entries are reversed (dated the same day), what it moved
+ * goes back to where it came from, and both stay in the history. Refused where
+ * something later rests on it, saying what.
+ */
+export const undo = defineCommand({
+  name: "undo",
+  schema: z.object({ actId: z.number().int() }),
+  run(ctx, input): Result<{ actId: number }> {
+    const act = actById(ctx.db, input.actId);
+    if (!act) return fail("act.unknown");
+    if (act.undoneBy !== null) return fail("act.undone");
+    const by = ctx.act("undo", { kind: act.subjectKind, id: act.subjectId, customerId: act.customerId }, `undone: ${act.text}`);
+    const back = takeBackAct(ctx, act, by);
+    if (!back.ok) return back;
+    reverseEntries(ctx, act.id, by);
+    markUndone(ctx.db, act.id, by);
+    return ok({ actId: by });
+  },
+});
+
+function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
+  switch (act.kind) {
+    case "place":
+      return unplace(ctx, act, by);
+    case "set_aside":
+      return unAside(ctx, act);
+    case "tie":
+      return untie(ctx, act, by);
+    case "elsewhere":
+      return reopenLine(ctx, act);
+    case "bank_receipt":
+      return unReceipt(ctx, act);
+    case "contact":
+      return ok(null);
+    case "import": case "dispute_lost": case "letter": case "leave_out": case "settings": case "rule": case "undo": case "account":
+      return fail("act.not_undoable", { kind: `“${act.text}”` });
+    default:
+      throw act.kind satisfies never;
+  }
+}
+
+/** Acts on the same document that came later and still stand. */
+function rests(ctx: Ctx, act: ActRow): string | null {
+  const later = actsOf(ctx.db, act.subjectKind, act.subjectId).filter((one) => one.id > act.id && one.undoneBy === null && one.kind !== "undo" && one.kind !== "contact");
+  return later.at(-1)?.text ?? null;
+}
+
+function unplace(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
+  const receipt = receiptById(ctx.db, act.subjectId);
+  if (!receipt) return fail("receipt.unknown");
+  const what = rests(ctx, act);
+  if (what !== null) return fail("act.rests", { what });
+  let applied = minor(0);
+  for (const one of applicationsOfReceipt(ctx.db, receipt.id).filter(({ actId, endedBy }) => actId === act.id && endedBy === null)) {
+    endApplication(ctx.db, one.id, by);
+    changeBalance(ctx.db, one.openItemId, add(one.amount, one.discount, one.smallDifference));
+    applied = add(applied, one.amount);
+  }
+  const earlier = actsOf(ctx.db, "receipt", receipt.id).some((one) => one.kind === "place" && one.id < act.id && one.undoneBy === null);
+  if (earlier) {
+    const parts = { ...partsOf(receipt), applied: add(receipt.applied, -applied), onAccount: add(receipt.onAccount, applied) };
+    updateReceipt(ctx.db, receipt.id, { state: receipt.state, parts, customerId: receipt.customerId, reason: receipt.reason });
+    return ok(null);
+  }
+  const moved = move(receipt.state, partsOf(receipt), { kind: "taken_back" });
+  if (!moved.ok) return moved;
+  updateReceipt(ctx.db, receipt.id, { state: moved.value.state, parts: moved.value.parts, customerId: null, reason: null });
+  return ok(null);
+}
+
+function unAside(ctx: Ctx, act: ActRow): Result<unknown> {
+  const receipt = receiptById(ctx.db, act.subjectId);
+  if (!receipt) return fail("receipt.unknown");
+  const what = rests(ctx, act);
+  if (what !== null) return fail("act.rests", { what });
+  const moved = move(receipt.state, partsOf(receipt), { kind: "taken_back" });
+  if (!moved.ok) return moved;
+  updateReceipt(ctx.db, receipt.id, { state: moved.value.state, parts: moved.value.parts, customerId: null, reason: null });
+  return ok(null);
+}
+
+function untie(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
+  for (const one of tiesOfPayout(ctx.db, act.subjectId)) setBankLineState(ctx.db, one.bankLineId, "open");
+  endTies(ctx.db, act.id, by);
+  setPayoutState(ctx.db, act.subjectId, "open");
+  // A difference that was booked with the tie goes with it.
+  const explained = entriesOfAct(ctx.db, act.id).filter((entry) => entry.documentKind === "processor_item").map((entry) => entry.documentId);
+  for (const id of explained) ctx.db.run("UPDATE processor_item SET withdrawn = 1 WHERE id = ? AND origin = 'explained'", id);
+  refreshNet(ctx.db, act.subjectId);
+  return ok(null);
+}
+
+function reopenLine(ctx: Ctx, act: ActRow): Result<unknown> {
+  if (bankLineById(ctx.db, act.subjectId)?.state !== "elsewhere") return fail("line.unknown");
+  setBankLineState(ctx.db, act.subjectId, "open");
+  return ok(null);
+}
+
+function unReceipt(ctx: Ctx, act: ActRow): Result<unknown> {
+  const line = bankLineById(ctx.db, act.subjectId);
+  const receipt = line?.receiptId == null ? undefined : receiptById(ctx.db, line.receiptId);
+  if (!line || !receipt) return fail("line.unknown");
+  if (receipt.state !== "to_match") return fail("act.rests", { what: `the receipt of ${ctx.sum(receipt.amount)} was dealt with` });
+  deleteUntouchedReceipt(ctx.db, receipt.id);
+  setBankLineState(ctx.db, line.id, "open");
+  return ok(null);
+}
+
+/** Mirrors every entry of an act that is not reversed yet, dated the same day. */
+function reverseEntries(ctx: Ctx, actId: number, by: number): void {
+  for (const entry of entriesOfAct(ctx.db, actId).filter((one) => one.reversedBy === null && one.reverses === null)) {
+    const lines = linesOfEntry(ctx.db, entry.id).map((line) => ({
+      account: (line.of === null ? { role: line.role } : { role: line.role, of: line.of }) satisfies AccountRef,
+      sum: { amount: line.amount, currency: line.currency, book: line.bookAmount },
+      item: line.itemKind === null || line.itemId === null ? null : { kind: line.itemKind, id: line.itemId },
+    }));
+    ctx.post(postReversal({ document: { kind: entry.documentKind, id: entry.documentId, text: entry.document }, partyId: entry.customerId, lines }, entry.postedOn), by, entry.id);
+  }
+}

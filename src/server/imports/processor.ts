@@ -1,0 +1,90 @@
+import { expectedPayoutDay, type ActivityRecord, type PayoutRecord, type ProcessorRecord } from "@/core/formats";
+import { completePayout, insertPayout, payoutByExternalId, payoutById, refreshNet } from "@/db/payouts";
+import { claimSpan, insertProcessorItem, processorItemByExternalId, type ProcessorAccountRow } from "@/db/processor";
+import type { ItemKindOfProcessor } from "@/core/payouts";
+
+import type { Ctx } from "../context";
+import { tieAllSingle } from "../steps/tie";
+import { postActivity, postCharge } from "../steps/activity";
+import { withoutTwins, type Tallying } from "./report";
+
+/** Charges come first, so that fees, refunds and what came back find theirs whatever the order of the file. */
+const ORDER: readonly ActivityRecord["kind"][] = ["charge", "fee", "adjustment", "reserve", "refund", "dispute", "dispute_fee", "dispute_won", "ach_return", "return_fee"];
+
+const WORDS: Record<ActivityRecord["kind"], string> = {
+  charge: "receipts, at their gross", fee: "fees, as an expense", refund: "refunds", dispute: "disputes opened", dispute_won: "disputes won", dispute_fee: "dispute fees", ach_return: "ACH returns", return_fee: "return fees",
+  reserve: "reserves held or released", adjustment: "adjustments",
+};
+
+const itemKind = (kind: ActivityRecord["kind"]): ItemKindOfProcessor => (kind === "dispute_won" ? "dispute" : kind);
+
+/** Takes in a processor's activity: everything is posted when it is taken in, dated on its settlement day, whoever paid. */
+export function importActivity(ctx: Ctx, account: ProcessorAccountRow, records: readonly ProcessorRecord[], fileId: number, actId: number, tally: Tallying): void {
+  const rows = withoutTwins(records, (row) => `${row.kind}\u0000${row.externalId}`, (row) => JSON.stringify({ ...row, line: 0 }), tally);
+  const refusedLines = new Set(tally.refused.map(({ line }) => line));
+  const activity = rows.filter((row): row is ActivityRecord => row.kind !== "payout" && !refusedLines.has(row.line));
+  const touched = new Set<number>();
+  activity.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || (a.settledOn < b.settledOn ? -1 : a.settledOn > b.settledOn ? 1 : a.line - b.line));
+  const payouts = new Map<string, number | null>();
+  for (const row of activity) takeActivity(ctx, account, row, fileId, actId, tally, { touched, payouts });
+  for (const row of rows) if (row.kind === "payout") takePayout(ctx, account, row, fileId, tally, touched);
+  for (const id of touched) refreshNet(ctx.db, id);
+  tieAllSingle(ctx, tally);
+}
+
+type Around = { touched: Set<number>; payouts: Map<string, number | null> };
+
+function takeActivity(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecord, fileId: number, actId: number, tally: Tallying, around: Around): void {
+  const known = processorItemByExternalId(ctx.db, account.id, itemKind(row.kind), row.externalId);
+  if (known) {
+    if (known.amount === row.amount) tally.know(row.line);
+    else tally.change(row.line, "id", { code: "activity.changed", was: ctx.sum(known.amount) });
+    return;
+  }
+  const payoutId = row.payoutId === null ? null : payoutFor(ctx, account, row, fileId, around);
+  const charge = row.relatedId === null ? undefined : processorItemByExternalId(ctx.db, account.id, "charge", row.relatedId);
+  const base = {
+    processorAccountId: account.id, externalId: row.externalId, kind: itemKind(row.kind), occurredOn: row.occurredOn, settledOn: row.settledOn, currency: row.currency, amount: row.amount, payoutId, relatedId: row.relatedId,
+    origin: "file" as const, reason: null, settledState: null, fileId, lineNo: row.line,
+  };
+  if (row.kind === "charge") {
+    postCharge(ctx, account, base, { method: row.method, payerName: row.payerName, payerEmail: row.payerEmail, reference: row.reference }, actId);
+  } else {
+    const id = insertProcessorItem(ctx.db, { ...base, receiptId: charge?.receiptId ?? null });
+    postActivity(ctx, account, { ...base, id, receiptId: charge?.receiptId ?? null }, row.kind, actId);
+  }
+  if (payoutId !== null) around.touched.add(payoutId);
+  tally.take(row.line, WORDS[row.kind], row.amount);
+}
+
+/** The payout an item names; none where that is tied already, as what is proven does not change: the item stays in clearing, in view. */
+function payoutFor(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecord, fileId: number, around: Around): number | null {
+  const externalId = row.payoutId ?? "";
+  const cached = around.payouts.get(externalId);
+  if (cached !== undefined) return cached;
+  const known = payoutByExternalId(ctx.db, account.id, externalId);
+  const id = known
+    ? known.state === "open" ? known.id : null
+    : insertPayout(ctx.db, {
+        processorAccountId: account.id, externalId, paidOn: row.payoutOn ?? expectedPayoutDay(row.settledOn, account.delayDays), currency: row.currency, statedNet: null, spanFrom: null, spanTo: null, fileId, lineNo: row.line,
+      });
+  around.payouts.set(externalId, id);
+  return id;
+}
+
+function takePayout(ctx: Ctx, account: ProcessorAccountRow, row: PayoutRecord, fileId: number, tally: Tallying, touched: Set<number>): void {
+  const known = payoutByExternalId(ctx.db, account.id, row.externalId);
+  if (known && known.statedNet !== null) {
+    if (known.statedNet === row.net) tally.know(row.line);
+    else tally.change(row.line, "net", { code: "activity.changed", was: ctx.sum(known.statedNet) });
+    return;
+  }
+  const to = { paidOn: row.paidOn, statedNet: row.net, spanFrom: row.spanFrom, spanTo: row.spanTo };
+  if (known) completePayout(ctx.db, known.id, to);
+  const id = known?.id ?? insertPayout(ctx.db, { processorAccountId: account.id, externalId: row.externalId, currency: row.currency, fileId, lineNo: row.line, ...to });
+  if (row.spanFrom !== null && row.spanTo !== null) claimSpan(ctx.db, id, account.id, row.spanFrom, row.spanTo);
+  refreshNet(ctx.db, id);
+  touched.add(id);
+  const net = payoutById(ctx.db, id)?.net ?? 0;
+  tally.take(row.line, net === row.net ? "payouts whose items foot" : "payouts whose items do not sum to what was paid", row.net);
+}

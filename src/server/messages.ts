@@ -1,0 +1,102 @@
+import type { Failure } from "@/core/result";
+
+/**
+ * The words of every expected failure: what is wrong, where, and what to do.
+ * Facts stand in braces. No card or account number ever gets in here.
+ */
+const MESSAGES: Record<string, string> = {
+  "amount.empty": "There is no sum. Type one, or leave the line out.",
+  "amount.unreadable": "“{text}” is not a sum. Write it like 1234.56.",
+  "amount.mark": "“{text}” does not fit the decimal sign “{mark}”. Choose the other decimal sign for this file, or mend the cell.",
+  "amount.digits": "“{text}” has more decimals than {currency} has ({digits}).",
+  "amount.large": "“{text}” is too large to be a sum of money here.",
+  "day.empty": "There is no date. Every line needs one.",
+  "day.unreadable": "“{text}” is not a date in the order {order}. Choose another order of day, month and year, or mend the cell.",
+  "day.impossible": "“{text}” is a day that does not exist in the order {order}. Mend the cell, or choose another order.",
+  "currency.unknown": "“{text}” is no currency of ISO 4217. Write its code, like USD.",
+  "currency.other": "This line is in {text}, and the book is kept in {book}. Lines in other currencies cannot be taken in yet: leave them out of the file or give them at their {book} sum.",
+  "terms.unreadable": "“{text}” are no payment terms. Write them like n/30 or 2/10 n/30.",
+  "field.empty": "“{field}” is empty, and it is needed.",
+  "row.fields": "The line has {found} fields, the header {expected}. A comma without quotes is the usual cause.",
+  "row.twice": "The id “{id}” stands on line {other} too, with another content. Keep the right one and give the file again.",
+  "file.empty": "The file is empty. Choose one with a header row and at least one line.",
+  "file.no_rows": "The file has a header but no lines below it. There is nothing to take in.",
+  "file.binary": "This is not a text file. Save the sheet as CSV (UTF-8) and choose that file.",
+  "file.encoding": "Line {line} is not UTF-8 text. Save the file as CSV (UTF-8) and choose it again.",
+  "file.columns": "The file has {count} columns; at most {most} are read. Is it the right file?",
+  "file.headers": "The first row must name each column once (“{twice}”). Mend the header and choose the file again.",
+  "file.quotes": "A quotation mark on line {line} is not closed. Mend it and choose the file again.",
+  "file.large": "The file has {size} MB; at most {most} MB are taken in at once. Split it by date and take in the parts, overlaps do no harm.",
+  "file.missing": "The file is not there any more. Choose it again.",
+  "file.unreadable": "The file {path} cannot be read. Check its name and rights.",
+  "mapping.fields": "No column is given for: {fields}. Choose one for each.",
+  "mapping.unknown": "There is no mapping named “{name}” for this kind of file.",
+  "mapping.kind": "Files of the kind “{kind}” cannot be read yet. Use customers, invoices, processor or bank.",
+  "account.needed": "The book has several accounts of this kind. Say which one the file belongs to.",
+  "account.none": "The book has no {kind} account yet. Add one first.",
+  "account.unknown": "There is no account “{code}”.",
+  "account.taken": "There is an account “{code}” already. Choose another name.",
+  "customer.unknown": "There is no customer “{id}”. Take in the customers first, or mend the number.",
+  "customer.parent": "The head office “{id}” is not among the customers.",
+  "invoice.zero": "An invoice of 0.00 is never open. Leave it out.",
+  "invoice.balance": "The balance must lie between zero and the total, with the same sign.",
+  "invoice.due_before_issue": "It falls due on {due}, before it was issued on {issued}.",
+  "activity.kind": "“{text}” is not a kind of row that is known. Say what it stands for.",
+  "activity.no_sum": "There is neither a gross sum, nor a net one to find it from.",
+  "activity.foot": "Gross less fee is not net here. Mend the line, or choose how fees are signed.",
+  "activity.charge_sign": "A charge must be more than zero. Is this a refund?",
+  "activity.changed": "Known already with another sum ({was}). What was posted stays; ask the processor which is right.",
+  "invoice.changed": "Known already with another sum or customer ({was}). A sent invoice does not change: correct it by a credit note.",
+  "bank.zero": "A bank line of 0.00 moves nothing. Leave it out.",
+  "receipt.unknown": "This receipt is not in the book.",
+  "receipt.not_to_match": "This receipt was dealt with already. Look at its history, and undo that first.",
+  "receipt.sum": "The parts of the receipt do not come out to its amount.",
+  "tally.empty": "Nothing is given to an invoice or to an account. Add a line, or set the receipt aside.",
+  "tally.over": "The lines come to more than the receipt, by {by}. Lower one of them.",
+  "tally.item": "Invoice {number} has only {balance} open; {wanted} were to be given to it. It may have been paid meanwhile: look again.",
+  "tally.customer": "{number} belongs to a customer of another group. A receipt pays within one group.",
+  "tally.currency": "{number} is in another currency than the receipt.",
+  "tally.small": "A difference of {sum} is over the limit of {limit} for small differences.",
+  "tally.sign": "The sum on {number} has the wrong sign.",
+  "tally.customer_needed": "Say whose account the rest of {sum} is kept on.",
+  "act.unknown": "That is not in the history.",
+  "act.undone": "That was undone already.",
+  "act.not_undoable": "{kind} cannot be undone by itself.",
+  "act.rests": "Something later rests on it: {what}. Undo that first.",
+  "payout.unknown": "This payout is not in the book.",
+  "payout.tied": "This payout is tied already. Undo that first.",
+  "payout.off": "The bank lines come to {bank}, the payout to {net}: off by {off}. Say what the difference is, or choose other lines.",
+  "payout.line": "That bank line is explained already, or in another currency.",
+  "line.unknown": "That bank line is not in the book.",
+  "line.explained": "That bank line is explained already. Undo that first.",
+  "line.negative": "Money that went out cannot be a receipt.",
+  "dispute.unknown": "That is not an open dispute.",
+  "letter.no_address": "{customer} has no e-mail address. Add one to the customers' file and take it in.",
+  "letter.nothing": "Nothing of {customer} is overdue any more. There is nothing to ask for.",
+  "letter.waits": "{customer} waits: {why}. Settle that first.",
+  "letter.empty_field": "The letter has an empty field, “{field}”.",
+  "letter.words": "The letter has no words, or its subject is empty.",
+  "book.missing": "There is no book “{book}”.",
+  "book.exists": "There is a book “{book}” already.",
+  "book.name": "“{book}” cannot be a book's name: use small letters, digits and hyphens.",
+  "book.newer": "The book was written by a newer version of the program ({found}, this one knows {newest}). Use that version.",
+  "book.locked": "The book is in use by another process. Try again in a moment.",
+  "book.unreadable": "The book's file is damaged or not a book. Restore a backup.",
+  "settings.time_zone": "“{text}” is not a time zone, like America/Chicago.",
+  "settings.clock": "The clock can only move on.",
+  "input.invalid": "{where}: {what}",
+  "command.unknown": "There is no command “{name}”.",
+  "rate.unreadable": "“{text}” is not a rate.",
+  "key.reused": "This request was already used for something else. Load the page again.",
+};
+
+/** The sentence for a failure. An unknown code shows itself, so that nothing is silent. */
+export function inWords(error: Failure): string {
+  const words = MESSAGES[error.code] ?? error.code;
+  return words.replace(/\{(\w+)\}/g, (_, fact: string) => String(error[fact] ?? "")).replace(/ \(“”\)| \(\)/g, "");
+}
+
+/** Codes the catalogue has words for; a test holds the code to it. */
+export function knownCodes(): string[] {
+  return Object.keys(MESSAGES);
+}

@@ -1,0 +1,36 @@
+import { prove, type ProofName, type ProofReport, type WorkName } from "@/core/ledger";
+import type { Db } from "@/db/connection";
+import { openWork, proofSides } from "@/db/proofSides";
+
+/** Every proof of a book, computed anew from the journal and from the documents. */
+export function proofs(db: Db): ProofReport {
+  return prove(proofSides(db), openWork(db));
+}
+
+export function proofInWords(name: ProofName): { journal: string; documents: string; what: string } {
+  const words: Record<ProofName, [string, string, string]> = {
+    entries: ["Debits", "credits", "Every entry foots"],
+    balances: ["Balances kept", "lines of the journal", "The balances kept beside the journal are its own"],
+    receivables: ["Receivables", "open items", "Accounts receivable are the open items, one by one"],
+    clearing: ["Clearing", "not yet paid out", "The clearing accounts are what has settled and is not in a tied payout"],
+    unidentified: ["Not identified", "receipts to match", "Receipts not identified are the receipts without a home"],
+    credits: ["Credit on account", "receipts kept on account", "Credit on account is what receipts left over"],
+    disputed: ["Disputed", "disputes open", "Disputed receipts are the disputes still open"],
+    on_hand: ["On hand", "checks and cash", "Checks and cash on hand are those not deposited"],
+    reserve: ["Reserve", "held by processors", "The reserve is what processors hold"],
+    parked: ["Parked", "set aside or unexplained", "What is parked is what was set aside, with its reasons"],
+    payouts: ["Items of tied payouts", "their bank lines", "Each tied payout is its items and its bank lines"],
+    bank: ["Bank", "statement lines explained", "The bank is its opening and every statement line that is explained"],
+    applications: ["Applied by receipts", "given to items", "What receipts gave is what items got, one by one"],
+  };
+  const [journal, documents, what] = words[name];
+  return { journal, documents, what };
+}
+
+export function workInWords(name: WorkName): string {
+  const words: Record<WorkName, string> = {
+    to_match: "receipts to match", payouts_off: "payouts whose items do not sum", payouts_untied: "payouts not at the bank yet", bank_unexplained: "bank lines not explained", statement_gaps: "statements that do not follow on",
+    negative_credits: "refunds of money that had been applied",
+  };
+  return words[name];
+}

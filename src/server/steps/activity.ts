@@ -1,0 +1,127 @@
+import { add, minor, negate, ZERO, type Minor } from "@/core/money";
+import {
+  inBook, postAchReturn, postAdjustment, postDispute, postFee, postParkedDifference, postReceiptSettled, postRefund, postReserve, type FeeKind, type WentTo,
+} from "@/core/ledger";
+import type { ActivityRecord } from "@/core/formats";
+import { move, type Method } from "@/core/receipts";
+import { changeBalance } from "@/db/openItems";
+import { insertProcessorItem, setDisputeState, type ProcessorAccountRow, type ProcessorItemRow } from "@/db/processor";
+import { applicationsOfReceipt, endApplication, insertReceipt, partsOf, receiptById, setDisputed, updateReceipt, type ReceiptRow } from "@/db/receipts";
+
+import type { Ctx } from "../context";
+
+type Payer = { method: Method; payerName: string; payerEmail: string; reference: string };
+
+/** A charge becomes a receipt: gross into clearing, against what is not identified. */
+export function postCharge(ctx: Ctx, account: ProcessorAccountRow, item: Omit<ProcessorItemRow, "id" | "receiptId">, payer: Payer, actId: number): void {
+  const receiptId = insertReceipt(ctx.db, { source: "processor", ...payer, paidOn: item.occurredOn, settledOn: item.settledOn, currency: item.currency, amount: item.amount, fileId: item.fileId, lineNo: item.lineNo });
+  const id = insertProcessorItem(ctx.db, { ...item, receiptId });
+  const head = { on: item.settledOn, document: { kind: "processor_item" as const, id, text: `charge ${item.externalId}` } };
+  ctx.post(postReceiptSettled({ ...head, processor: account.code, processorItemId: id, receiptId, gross: inBook(item.amount, item.currency) }), actId);
+}
+
+const FEE_KIND: Partial<Record<ActivityRecord["kind"], FeeKind>> = { fee: "processing", dispute_fee: "dispute", return_fee: "return" };
+
+/** Posts what a processor reports beside its charges. The item has been inserted; a receipt it belongs to is moved on. */
+export function postActivity(ctx: Ctx, account: ProcessorAccountRow, item: ProcessorItemRow, kind: ActivityRecord["kind"], actId: number): void {
+  const receipt = item.receiptId === null ? undefined : receiptById(ctx.db, item.receiptId);
+  const head = { on: item.settledOn, partyId: receipt?.customerId ?? null, document: { kind: "processor_item" as const, id: item.id, text: `${kind.replaceAll("_", " ")} ${item.externalId}` } };
+  const at = { ...head, processor: account.code, processorItemId: item.id };
+  const effect = inBook(item.amount, item.currency);
+  const cost = inBook(negate(item.amount), item.currency);
+  switch (kind) {
+    case "fee":
+    case "dispute_fee":
+    case "return_fee":
+      ctx.post(postFee({ ...at, kind: FEE_KIND[kind] ?? "processing", sum: cost }), actId);
+      return;
+    case "adjustment":
+      ctx.post(postAdjustment({ ...at, sum: effect }), actId);
+      return;
+    case "reserve":
+      ctx.post(postReserve({ ...at, sum: cost }), actId);
+      return;
+    case "dispute":
+    case "dispute_won":
+      ctx.post(postDispute({ ...at, sum: cost }), actId);
+      markDispute(ctx, item, receipt, kind);
+      return;
+    case "refund":
+      if (!receipt) return park(ctx, at, item, "refund of a charge that is not in the book", actId);
+      refund(ctx, at, receipt, cost.amount, item, actId);
+      return;
+    case "ach_return":
+      if (!receipt) return park(ctx, at, item, "return of a charge that is not in the book", actId);
+      ctx.post(postAchReturn({ ...at, receiptId: receipt.id, went: takeBack(ctx, receipt, cost.amount, actId), sum: cost }), actId);
+      ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `ACH return ${item.externalId}: ${ctx.sum(cost.amount)} went back, what it had paid is open again`);
+      return;
+    case "charge":
+      throw new Error("charges are posted by postCharge");
+    default:
+      throw kind satisfies never;
+  }
+}
+
+type Head = Omit<Parameters<typeof postParkedDifference>[0], "sum">;
+
+/** Money that went out for something the book has never seen: parked with its reason, where the proofs keep showing it. */
+function park(ctx: Ctx, at: Head, item: ProcessorItemRow, reason: string, actId: number): void {
+  ctx.db.run("UPDATE processor_item SET reason = ? WHERE id = ?", reason, item.id);
+  ctx.post(postParkedDifference({ ...at, sum: inBook(item.amount, item.currency) }), actId);
+}
+
+function refund(ctx: Ctx, at: Head, receipt: ReceiptRow, sum: Minor, item: ProcessorItemRow, actId: number): void {
+  const from = receipt.unidentified >= sum ? "unidentified" : receipt.parked >= sum ? "parked" : "credits";
+  const none = { unidentified: ZERO, onAccount: ZERO, applied: ZERO, parked: ZERO };
+  const back = { ...none, [from === "credits" ? "onAccount" : from]: sum };
+  advance(ctx, receipt, back);
+  ctx.post(postRefund({ ...at, receiptId: receipt.id, from, sum: inBook(sum, item.currency) }), actId);
+  ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `refund ${item.externalId}: ${ctx.sum(sum)} sent back`);
+}
+
+function advance(ctx: Ctx, receipt: ReceiptRow, back: { unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor }): void {
+  const moved = move(receipt.state, partsOf(receipt), { kind: "gone_back", parts: back });
+  if (!moved.ok) throw new Error("a receipt gave back more than it had");
+  updateReceipt(ctx.db, receipt.id, { state: moved.value.state, parts: moved.value.parts, customerId: receipt.customerId, reason: receipt.reason });
+}
+
+/**
+ * Takes back what a receipt had become, up to `sum`: first what was not
+ * identified, what was parked, what stood on account; then its invoices, the
+ * last first, which are open again. What is still missing stands on the
+ * customer's account as a negative credit.
+ */
+export function takeBack(ctx: Ctx, receipt: ReceiptRow, sum: Minor, actId: number): WentTo {
+  let left = sum;
+  const take = (available: Minor): Minor => {
+    const taken = minor(Math.max(0, Math.min(left, available)));
+    left = add(left, -taken);
+    return taken;
+  };
+  const [unidentified, parked, free] = [take(receipt.unidentified), take(receipt.parked), take(receipt.onAccount)];
+  const items: WentTo["items"][number][] = [];
+  let applied = ZERO;
+  const live = applicationsOfReceipt(ctx.db, receipt.id).filter((one) => one.endedBy === null).reverse();
+  for (const one of live) {
+    if (left < one.amount) continue;
+    left = add(left, -one.amount);
+    applied = add(applied, one.amount);
+    endApplication(ctx.db, one.id, actId);
+    changeBalance(ctx.db, one.openItemId, add(one.amount, one.discount, one.smallDifference));
+    items.push({ itemId: one.openItemId, sum: inBook(one.amount, receipt.currency), discount: inBook(one.discount, receipt.currency), smallDifference: inBook(one.smallDifference, receipt.currency) });
+  }
+  const onAccount = add(free, left);
+  advance(ctx, receipt, { unidentified, onAccount, applied, parked });
+  const part = (amount: Minor): WentTo["credits"] => (amount === 0 ? null : inBook(amount, receipt.currency));
+  return { unidentified: part(unidentified), credits: part(onAccount), parked: part(parked), items };
+}
+
+function markDispute(ctx: Ctx, item: ProcessorItemRow, receipt: ReceiptRow | undefined, kind: "dispute" | "dispute_won"): void {
+  setDisputeState(ctx.db, item.id, kind === "dispute" ? "opened" : "won");
+  if (!receipt) return;
+  if (kind === "dispute_won") {
+    for (const other of ctx.db.all<{ id: number }>("SELECT id FROM processor_item WHERE receipt_id = ? AND kind = 'dispute' AND settled_state = 'opened'", receipt.id)) setDisputeState(ctx.db, other.id, "won");
+  }
+  setDisputed(ctx.db, receipt.id, kind === "dispute" ? 1 : 0);
+  ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, kind === "dispute" ? `dispute ${item.externalId} opened: ${ctx.sum(-item.amount)} withdrawn, the invoice stays paid and marked` : `dispute won: ${ctx.sum(item.amount)} given back`);
+}

@@ -1,0 +1,78 @@
+import { inBook, postApplied, postDiscount, postIdentified, postSmallDifference, type AppliedFrom } from "@/core/ledger";
+import { add, sumOf, type Minor } from "@/core/money";
+import { groupHead, type Customer } from "@/core/parties";
+import { move } from "@/core/receipts";
+import { fail, ok, type Result } from "@/core/result";
+import { customerById } from "@/db/customers";
+import { changeBalance, openItemById, type OpenItemRow } from "@/db/openItems";
+import { insertApplication, partsOf, updateReceipt, type ReceiptRow } from "@/db/receipts";
+
+import type { Ctx } from "../context";
+
+/** A line of a tally: what an open item gets from the receipt, and what is taken off it besides. Minor units; negative on a credit note. */
+export type TallyLine = { itemId: number; amount: Minor; discount: Minor; smallDifference: Minor };
+
+/** The tally as it can be posted, or why it cannot. What the lines leave over stays on account of the customer. */
+export function checkTally(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[], customerId: number | null, available: Minor): Result<{ items: OpenItemRow[]; applied: Minor; rest: Minor; customerId: number }> {
+  const items: OpenItemRow[] = [];
+  for (const line of lines) {
+    const item = openItemById(ctx.db, line.itemId);
+    const problem = item ? lineProblem(ctx, receipt, item, line) : fail("tally.empty");
+    if (problem) return problem;
+    if (item) items.push(item);
+  }
+  if (new Set(lines.map(({ itemId }) => itemId)).size !== lines.length) return fail("tally.sign", { number: items[0]?.number });
+  const applied = sumOf(lines, (line) => line.amount);
+  const rest = add(available, -applied);
+  if (rest < 0) return fail("tally.over", { by: ctx.sum(-rest) });
+  const owner = customerId ?? items[0]?.customerId ?? null;
+  if (owner === null) return lines.length === 0 ? fail("tally.empty") : fail("tally.customer_needed", { sum: ctx.sum(rest) });
+  if (!customerById(ctx.db, owner)) return fail("customer.unknown", { id: owner });
+  const stranger = items.find((item) => item.customerId !== owner && headOf(ctx, item.customerId) !== headOf(ctx, owner));
+  if (stranger) return fail("tally.customer", { number: stranger.number });
+  return ok({ items, applied, rest, customerId: owner });
+}
+
+/** The head of a customer's group, looked up one by one: a group is small, the list of customers may not be. */
+function headOf(ctx: Ctx, id: number): number {
+  const line = new Map<number, Customer>();
+  for (let at = customerById(ctx.db, id); at && !line.has(at.id); at = at.parentId === null ? undefined : customerById(ctx.db, at.parentId)) line.set(at.id, at);
+  const customer = line.get(id);
+  return customer ? groupHead(customer, line) : id;
+}
+
+function lineProblem(ctx: Ctx, receipt: ReceiptRow, item: OpenItemRow, line: TallyLine): Result<never> | null {
+  const taken = add(line.amount, line.discount, line.smallDifference);
+  const { number } = item;
+  if (item.currency !== receipt.currency) return fail("tally.currency", { number });
+  if (line.amount === 0 && taken === 0) return fail("tally.sign", { number });
+  if (item.balance > 0 ? line.amount < 0 || line.discount < 0 || taken < 0 : line.amount > 0 || line.discount !== 0) return fail("tally.sign", { number });
+  if (Math.abs(taken) > Math.abs(item.balance)) return fail("tally.item", { number, balance: ctx.sum(item.balance), wanted: ctx.sum(taken) });
+  const limit = ctx.settings.smallDifferenceLimit;
+  if (Math.abs(line.smallDifference) > limit) return fail("tally.small", { sum: ctx.sum(line.smallDifference), limit: ctx.sum(limit) });
+  return null;
+}
+
+/** Posts a tally that was checked: the rest to the customer's account, the lines to their items, discounts and small differences. */
+export function place(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[], checked: { items: OpenItemRow[]; applied: Minor; rest: Minor; customerId: number }, from: AppliedFrom): Result<number> {
+  const event = from === "unidentified" ? { kind: "placed" as const, applied: checked.applied, onAccount: checked.rest } : { kind: "moved_from_account" as const, applied: checked.applied };
+  const moved = move(receipt.state, partsOf(receipt), event);
+  if (!moved.ok) return moved;
+  const numbers = checked.items.map((item) => item.number).join(", ");
+  const rest = from === "unidentified" && checked.rest > 0 ? `${ctx.sum(checked.rest)} on account` : "";
+  const actId = ctx.act("place", { kind: "receipt", id: receipt.id, customerId: checked.customerId }, `${ctx.sum(from === "unidentified" ? receipt.unidentified : checked.applied)} placed: ${[numbers, rest].filter((one) => one !== "").join(", ")}`);
+  const customerId = from === "credits" ? receipt.customerId : checked.customerId;
+  updateReceipt(ctx.db, receipt.id, { state: moved.value.state, parts: moved.value.parts, customerId, reason: null });
+  const head = { on: ctx.today > receipt.settledOn ? ctx.today : receipt.settledOn, partyId: checked.customerId, document: { kind: "receipt" as const, id: receipt.id, text: `receipt ${receipt.id}, ${receipt.payerName || receipt.payerEmail}` } };
+  const sum = (amount: number): ReturnType<typeof inBook> => inBook(amount, receipt.currency);
+  if (from === "unidentified" && checked.rest > 0) ctx.post(postIdentified({ ...head, receiptId: receipt.id, sum: sum(checked.rest) }), actId);
+  const paid = lines.filter((line) => line.amount !== 0);
+  if (paid.length > 0) ctx.post(postApplied({ ...head, receiptId: receipt.id, from, to: paid.map((line) => ({ itemId: line.itemId, sum: sum(line.amount) })) }), actId);
+  for (const line of lines) {
+    if (line.discount !== 0) ctx.post(postDiscount({ ...head, itemId: line.itemId, sum: sum(line.discount), tax: null }), actId);
+    if (line.smallDifference !== 0) ctx.post(postSmallDifference({ ...head, itemId: line.itemId, sum: sum(line.smallDifference) }), actId);
+    changeBalance(ctx.db, line.itemId, -add(line.amount, line.discount, line.smallDifference));
+    insertApplication(ctx.db, { receiptId: receipt.id, openItemId: line.itemId, amount: line.amount, discount: line.discount, smallDifference: line.smallDifference, onDay: head.on, actId });
+  }
+  return ok(actId);
+}

@@ -1,0 +1,38 @@
+import { inBook, postPayoutTied } from "@/core/ledger";
+import { sumOf } from "@/core/money";
+import { tieOut } from "@/core/payouts";
+import { bankAccounts, bankLineById, openBankLines, setBankLineState, type BankLineRow } from "@/db/bank";
+import { insertTie, openPayouts, payoutById, setPayoutState, type PayoutRow } from "@/db/payouts";
+import { processorAccounts } from "@/db/processor";
+
+import type { Ctx } from "../context";
+import type { Tallying } from "../imports/report";
+
+/** Ties a payout to its bank lines, which must come to its net: B; C. */
+export function tie(ctx: Ctx, payout: PayoutRow, lines: readonly BankLineRow[], how: string): number {
+  const processor = processorAccounts(ctx.db).find(({ id }) => id === payout.processorAccountId);
+  const bank = bankAccounts(ctx.db).find(({ id }) => id === lines[0]?.bankAccountId);
+  if (!processor || !bank) throw new Error("a payout and its lines have accounts");
+  const on = lines.reduce((latest, line) => (line.postedOn > latest ? line.postedOn : latest), lines[0]?.postedOn ?? payout.paidOn);
+  const actId = ctx.act("tie", { kind: "payout", id: payout.id }, `tied to ${lines.length === 1 ? "its bank line" : `${lines.length} bank lines`} of ${ctx.sum(sumOf(lines, (line) => line.amount))}, ${how}`);
+  for (const line of lines) {
+    insertTie(ctx.db, { payoutId: payout.id, bankLineId: line.id, amount: line.amount, onDay: on, actId });
+    setBankLineState(ctx.db, line.id, "payout");
+  }
+  setPayoutState(ctx.db, payout.id, "tied");
+  const document = { kind: "payout" as const, id: payout.id, text: `payout ${payout.externalId}` };
+  ctx.post(postPayoutTied({ on, document, processor: processor.code, bank: bank.code, payoutId: payout.id, lines: lines.map((line) => ({ bankLineId: line.id, sum: inBook(line.amount, line.currency) })) }), actId);
+  return actId;
+}
+
+/** Ties every payout that only one bank line fits, and that fits no other. */
+export function tieAllSingle(ctx: Ctx, tally?: Tallying): void {
+  const descriptor = new Map(processorAccounts(ctx.db).map((account) => [account.id, account.descriptor]));
+  const payouts = openPayouts(ctx.db).map((payout) => ({ ...payout, descriptor: descriptor.get(payout.processorAccountId) ?? null }));
+  for (const { payoutId, bankLineId } of tieOut(payouts, openBankLines(ctx.db))) {
+    const [payout, line] = [payoutById(ctx.db, payoutId), bankLineById(ctx.db, bankLineId)];
+    if (!payout || !line) continue;
+    tie(ctx, payout, [line], "the only one that fits");
+    tally?.also("payouts tied to their bank line", line.amount);
+  }
+}

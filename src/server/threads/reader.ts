@@ -1,0 +1,39 @@
+import { join } from "node:path";
+
+import Piscina from "piscina";
+
+import type { Proposal } from "@/core/matching";
+import type { Db } from "@/db/connection";
+
+import { openBookToRead } from "../books";
+import { bookExists } from "../folders";
+
+/** Connections that only read, one a book, and the pool for heavy work; kept across reloads of the code. */
+type Readers = { books: Map<string, Db>; pool: Piscina | null; proposals: Map<string, { version: number; made: Promise<Proposal[]> }> };
+const kept = globalThis as typeof globalThis & { dozoReaders?: Readers };
+const readers = (): Readers => (kept.dozoReaders ??= { books: new Map(), pool: null, proposals: new Map() });
+
+/** The book's connection for pages, or null where there is no such book. */
+export function reading(book: string): Db | null {
+  const known = readers().books.get(book);
+  if (known) return known;
+  if (!bookExists(book)) return null;
+  const opened = openBookToRead(book);
+  if (!opened.ok) return null;
+  readers().books.set(book, opened.value);
+  return opened.value;
+}
+
+/** Proposals for all that has no home, made in the pool and kept until the book changes. */
+export function proposalsFor(book: string): Promise<Proposal[]> {
+  const db = reading(book);
+  if (!db) return Promise.resolve([]);
+  const all = readers();
+  const version = db.version();
+  const known = all.proposals.get(book);
+  if (known?.version === version) return known.made;
+  all.pool ??= new Piscina({ filename: join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist/match.mjs"), minThreads: 1, maxThreads: 2, idleTimeout: 60_000 });
+  const made = all.pool.run({ book }) as Promise<Proposal[]>;
+  all.proposals.set(book, { version, made });
+  return made;
+}

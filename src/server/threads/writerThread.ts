@@ -1,0 +1,49 @@
+import { parentPort, workerData } from "node:worker_threads";
+
+import { fail, type Result } from "@/core/result";
+import { isBusy, type Db } from "@/db/connection";
+
+import { openBookToWrite } from "../books";
+import { runCommand } from "../command";
+import { commandOf } from "../commands";
+import { deliverLetter } from "../letters";
+
+/**
+ * The one writer of a book in the server: commands arrive as messages and are
+ * carried out one after the other, each in its transaction.
+ */
+export type WriterRequest = { id: number; command: string; input: unknown; actor: string; key: string; rehearse: boolean };
+export type WriterAnswer = { id: number; result: Result<unknown> };
+
+const { book } = workerData as { book: string };
+let db: Db | null = null;
+
+async function carryOut(request: WriterRequest): Promise<Result<unknown>> {
+  if (db === null) {
+    const opened = openBookToWrite(book);
+    if (!opened.ok) return opened;
+    db = opened.value;
+    for (const { id } of db.all<{ id: number }>("SELECT id FROM letter WHERE delivery = 'queued'")) await deliverLetter(db, book, id);
+  }
+  const command = commandOf(request.command);
+  if (!command) return fail("command.unknown", { name: request.command });
+  try {
+    const result = runCommand(db, command, request.input, { book, actor: request.actor, key: request.key }, request.rehearse);
+    if (result.ok && request.command === "sendLetter" && !request.rehearse) await deliverLetter(db, book, (result.value as { letterId: number }).letterId);
+    return result;
+  } catch (error) {
+    if (isBusy(error)) return fail("book.locked");
+    throw error;
+  }
+}
+
+let queue: Promise<void> = Promise.resolve();
+parentPort?.on("message", (request: WriterRequest) => {
+  queue = queue.then(async () => {
+    const result = await carryOut(request).catch((error: unknown): Result<unknown> => {
+      console.error(`dozo: ${request.command} failed: ${error instanceof Error ? error.stack ?? error.message : "unknown"}`);
+      return fail("bug", {});
+    });
+    parentPort?.postMessage({ id: request.id, result } satisfies WriterAnswer);
+  });
+});
