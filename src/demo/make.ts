@@ -28,7 +28,7 @@ export const DEMO_BOOK = "kestrel-row";
 const MAKING = "kestrel-row-in-the-making";
 const OPENING_BALANCE = 2_418_077;
 /** Receipts up to this day were worked through; later ones wait in Match. */
-const WORKED_TO = day("2026-11-13");
+const WORKED_TO = day("2026-11-11");
 /** Files up to this day were taken in; later ones wait in Arrivals. */
 const TAKEN_TO = day("2026-11-20");
 

@@ -149,7 +149,7 @@ function tellStories(people: readonly Person[], invoices: readonly Invoice[], pa
   const paysNothing = (person: Person, from: Day): void => { for (let at = payments.length - 1; at >= 0; at -= 1) if (payments[at]?.person.id === person.id && (payments[at]?.paidOn ?? "") >= from) payments.splice(at, 1); };
   for (const [name, from] of [["Emberline Studio", "2026-07-20"], ["Larkspur Ceramics Guild", "2026-08-20"], ["Fernhill Studio", "2026-09-15"], ["Cobalt Row Ceramics", "2026-10-10"]] as const) paysNothing(of(name), day(from));
   // Paid twice: the same invoice, by card, two days apart.
-  const twice = payments.filter((one) => one.via === "card" && one.given?.length === 1 && one.paidOn >= "2026-11-09" && one.paidOn <= "2026-11-13" && one.given[0]?.smallDifference === 0).at(-1);
+  const twice = payments.filter((one) => one.via === "card" && one.given?.length === 1 && one.paidOn >= "2026-11-06" && one.paidOn <= "2026-11-11" && one.given[0]?.smallDifference === 0).reduce<Payment | undefined>((last, one) => (last && last.paidOn >= one.paidOn ? last : one), undefined);
   if (twice) payments.push({ ...twice, id: "ch_19001", paidOn: addBankingDays(twice.paidOn, 3), settledOn: addBankingDays(twice.paidOn, 3), given: [] });
   // Paid twice before, in August: the second stood on account and was sent back.
   const earlier = payments.find((one) => one.via === "card" && one.given?.length === 1 && one.paidOn >= "2026-08-10" && one.given[0]?.smallDifference === 0);
@@ -184,10 +184,13 @@ function lump(district: Person, invoices: readonly Invoice[], payments: Payment[
 
 /** The last days' memos are as people write them: cut, bare, with a word only; and three payments that are nobody's. */
 function roughen(payments: Payment[], random: Random): void {
-  const last = payments.filter((one) => one.paidOn > "2026-11-13" && one.via !== "bank" && one.id !== "ch_19001");
-  for (const one of last) {
-    if (one.memo === "" || random.chance(0.62)) continue;
-    one.memo = random.pick(["", "glaze order", "thank you", (one.given?.[0]?.number ?? "").slice(0, 4), "november"]);
+  const last = payments.filter((one) => one.paidOn > "2026-11-11" && one.via !== "bank" && one.id !== "ch_19001");
+  for (const [index, one] of last.entries()) {
+    if (index % 5 === 1) Object.assign(one, { memo: "", payerEmail: `${one.person.id.toLowerCase()}${index}@mail.example`, payerName: one.payerName.split(" ").slice(0, 2).join(" ") });
+    else if (index % 5 === 3) {
+      const amount = minor(one.amount - random.pick([380, 1260, 2500]));
+      if (amount > 0) Object.assign(one, { amount, fee: feeOf(one.via, amount) });
+    } else if (one.memo !== "" && random.chance(0.4)) one.memo = random.pick(["", "glaze order", "thank you", (one.given?.[0]?.number ?? "").slice(0, 4), "november"]);
   }
   const stranger = last[0];
   if (!stranger) return;

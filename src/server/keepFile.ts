@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { createWriteStream, existsSync, mkdirSync, renameSync, rmSync } from "node:fs";
+import { createWriteStream, existsSync, mkdirSync, renameSync, rmSync, statSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
@@ -46,4 +46,9 @@ export async function keepFile(book: string, source: AsyncIterable<Uint8Array>):
 
 export function tooLarge(bytes: number): Result<never> {
   return fail("file.large", { size: Math.ceil(bytes / 1_000_000), most: MOST_MEGABYTES });
+}
+
+/** The size of a file that was kept before; 0 where there is none. */
+export function keptSize(book: string, sha256: string): number {
+  return /^[0-9a-f]{64}$/.test(sha256) ? (statSync(keptFile(book, sha256), { throwIfNoEntry: false })?.size ?? 0) : 0;
 }

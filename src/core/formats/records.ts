@@ -73,7 +73,7 @@ export function readActivity(row: RowReader, spec: MappingSpec): ProcessorRecord
     return [{ line: row.line, kind, externalId, paidOn: payoutOn ?? occurredOn, currency, net: signed.amount, spanFrom, spanTo }];
   }
   const shared = {
-    line: row.line, externalId: id || made(row, kind, occurredOn, signed.amount), occurredOn, settledOn, currency, method: methodOf(row.text("method"), row.text("reference")), payerName: row.text("payerName"),
+    line: row.line, externalId: id || made(row, kind, occurredOn, signed.amount), occurredOn, settledOn, currency, method: methodOf(row.text("method") || word), payerName: row.text("payerName"),
     payerEmail: row.text("payerEmail").toLowerCase(), reference: row.text("reference"), payoutId: row.text("payoutId") || null, payoutOn, relatedId: row.text("relatedId") || null,
   };
   if (kind === "charge" && signed.amount <= 0) row.refuse("gross", { code: "activity.charge_sign" });
@@ -107,12 +107,12 @@ function amounts(row: RowReader, spec: MappingSpec, kind: RowKind, from: { gross
   return { amount, fee: cost };
 }
 
-function methodOf(written: string, reference: string): Method {
+/** How a charge was paid, from the method column, else from the kind of row; card where neither says. */
+function methodOf(written: string): Method {
   const lower = written.toLowerCase().trim().replace(/[\s-]+/g, "_");
   const exact = METHODS.find((method) => method === lower);
   if (exact) return exact;
-  if (/ach|bank|debit_?transfer|e_?check/.test(lower) || (lower === "" && /\bach\b/i.test(reference))) return "ach_debit";
-  return lower === "" || /card|visa|debit|credit|amex|master/.test(lower) ? "card" : "other";
+  return /ach|bank|e_?check|direct_?debit/.test(lower) ? "ach_debit" : "card";
 }
 
 export type BankRecord = { line: number; externalId: string; postedOn: Day; currency: Currency; amount: Minor; description: string; balance: Minor | null };

@@ -9,6 +9,7 @@ const tables = new Map<string, Table>();
 
 /** The table of a kept file; the last few stay in memory while their mapping is worked on. */
 export function tableOf(book: string, sha256: string): Result<Table> {
+  if (!/^[0-9a-f]{64}$/.test(sha256)) return fail("file.missing");
   const key = `${book}/${sha256}`;
   const known = tables.get(key);
   if (known) return ok(known);

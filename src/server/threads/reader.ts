@@ -2,16 +2,19 @@ import { join } from "node:path";
 
 import Piscina from "piscina";
 
+import type { ProofReport } from "@/core/ledger";
 import type { Proposal } from "@/core/matching";
 import type { Db } from "@/db/connection";
 
 import { openBookToRead } from "../books";
 import { bookExists } from "../folders";
+import { proofs } from "../queries/proofs";
 
 /** Connections that only read, one a book, and the pool for heavy work; kept across reloads of the code. */
-type Readers = { books: Map<string, Db>; pool: Piscina | null; proposals: Map<string, { version: number; made: Promise<Proposal[]> }> };
+type Kept<T> = Map<string, { version: number; made: T }>;
+type Readers = { books: Map<string, Db>; pool: Piscina | null; proposals: Kept<Promise<Proposal[]>>; proofs: Kept<ProofReport> };
 const kept = globalThis as typeof globalThis & { dozoReaders?: Readers };
-const readers = (): Readers => (kept.dozoReaders ??= { books: new Map(), pool: null, proposals: new Map() });
+const readers = (): Readers => (kept.dozoReaders ??= { books: new Map(), pool: null, proposals: new Map(), proofs: new Map() });
 
 /** The book's connection for pages, or null where there is no such book. */
 export function reading(book: string): Db | null {
@@ -35,5 +38,16 @@ export function proposalsFor(book: string): Promise<Proposal[]> {
   all.pool ??= new Piscina({ filename: join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist/match.mjs"), minThreads: 1, maxThreads: 2, idleTimeout: 60_000 });
   const made = all.pool.run({ book }) as Promise<Proposal[]>;
   all.proposals.set(book, { version, made });
+  return made;
+}
+
+/** Every proof of a book, computed anew whenever the book has changed. */
+export function proofsFor(book: string, db: Db): ProofReport {
+  const all = readers();
+  const version = db.version();
+  const known = all.proofs.get(book);
+  if (known?.version === version) return known.made;
+  const made = proofs(db);
+  all.proofs.set(book, { version, made });
   return made;
 }

@@ -1,0 +1,29 @@
+import { parseDay, type Day } from "@/core/calendar";
+import { readSettings } from "@/db/settings";
+import { todayOf } from "@/server/context";
+import { EXPORTS, periodOf, sheetOf } from "@/server/queries/exports";
+import { LISTS, listSheet } from "@/server/queries/lists";
+import { FORMATS, render } from "@/server/sheets";
+import { reading, proposalsFor } from "@/server/threads/reader";
+
+import { notThere, type BookParams } from "../../../../../../answers";
+
+/** A report or a list as a file: ?format=csv|json|xlsx, ?as-of= or ?from= and ?to=. */
+export async function GET(request: Request, context: BookParams<{ report: string }>): Promise<Response> {
+  const { book, report } = await context.params;
+  const db = reading(book);
+  if (!db) return notThere("book.missing", { book });
+  const query = new URL(request.url).searchParams;
+  const day = (name: string): Day | undefined => {
+    const parsed = parseDay(query.get(name) ?? "", "ymd");
+    return parsed.ok ? parsed.value : undefined;
+  };
+  const format = FORMATS.find((one) => one === (query.get("format") ?? "csv")) ?? "csv";
+  const name = EXPORTS.find((one) => one === report);
+  const list = LISTS.find((one) => one === report);
+  if (!name && !list) return notThere("command.unknown", { name: report });
+  const today = todayOf(readSettings(db));
+  const sheet = name ? sheetOf(db, name, periodOf(today, { asOf: day("as-of"), from: day("from"), to: day("to") })) : listSheet(db, list ?? "match", today, await proposalsFor(book), query);
+  const { bytes, type } = await render(sheet, format, report);
+  return new Response(new Uint8Array(bytes), { headers: { "content-type": type, "content-disposition": `attachment; filename="${book}-${report}-${today}.${format}"` } });
+}

@@ -1,0 +1,37 @@
+import { createReadStream } from "node:fs";
+
+import { fail } from "@/core/result";
+import { FILE_KINDS, type FileKind } from "@/core/formats";
+import { arrivedFile, arrivedFiles, bookExists } from "@/server/folders";
+import { inspectFile } from "@/server/imports/read";
+import { keepFile, keptSize, MOST_MEGABYTES, tooLarge } from "@/server/keepFile";
+
+import { answer, type BookParams } from "../../../../../answers";
+
+/**
+ * Takes a file's bytes (the body), or one from the book's folder of arrivals
+ * (?arrived=NAME), or one kept before (?kept=SHA256, to be read as another
+ * kind), and says what it seems to be. Nothing is posted.
+ */
+export async function POST(request: Request, context: BookParams): Promise<Response> {
+  const { book } = await context.params;
+  if (!bookExists(book)) return answer(fail("book.missing", { book }));
+  const query = new URL(request.url).searchParams;
+  const arrived = query.get("arrived");
+  const length = Number(request.headers.get("content-length") ?? "0");
+  if (length > MOST_MEGABYTES * 1_000_000) return answer(tooLarge(length));
+  if (arrived !== null && !arrivedFiles(book).includes(arrived)) return answer(fail("file.missing"));
+  const kind = FILE_KINDS.find((one) => one === query.get("kind"));
+  const before = query.get("kept");
+  if (before !== null) return inspected(book, { sha256: before, size: keptSize(book, before) }, query.get("name"), kind);
+  const source = arrived !== null ? createReadStream(arrivedFile(book, arrived)) : request.body;
+  if (source === null) return answer(fail("file.empty"));
+  const kept = await keepFile(book, source as AsyncIterable<Uint8Array>);
+  if (!kept.ok) return answer(kept);
+  return inspected(book, kept.value, arrived ?? query.get("name"), kind);
+}
+
+function inspected(book: string, file: { sha256: string; size: number }, name: string | null, kind: FileKind | undefined): Response {
+  const found = inspectFile(book, file.sha256, kind);
+  return answer(found.ok ? { ok: true, value: { ...file, name: name ?? "file.csv", ...found.value } } : found);
+}

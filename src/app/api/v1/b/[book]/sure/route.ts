@@ -1,0 +1,10 @@
+import { readSettings } from "@/db/settings";
+import { sureList } from "@/server/queries/match";
+import { proposalsFor } from "@/server/threads/reader";
+
+import { fromBook, type BookParams } from "../../../../../answers";
+
+/** The sure ones as they would be posted. */
+export async function GET(_request: Request, context: BookParams): Promise<Response> {
+  return fromBook(context, async (db, { book }) => sureList(db, await proposalsFor(book), readSettings(db).currency));
+}

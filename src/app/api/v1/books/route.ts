@@ -1,0 +1,20 @@
+import { z } from "zod";
+
+import { fail, ok } from "@/core/result";
+import { bookSchema } from "@/server/commands/settings";
+import { createBook } from "@/server/books";
+
+import { answer } from "../../../answers";
+
+const body = z.object({ book: z.string() }).and(bookSchema);
+
+/** Makes a new, empty book. */
+export async function POST(request: Request): Promise<Response> {
+  const input: unknown = await request.json().catch(() => null);
+  const parsed = body.safeParse(input);
+  if (!parsed.success) return answer(fail("input.invalid", { where: parsed.error.issues[0]?.path.join(".") ?? "request", what: parsed.error.issues[0]?.message ?? "" }));
+  const made = createBook(parsed.data.book, { ...parsed.data, currency: parsed.data.currency });
+  if (!made.ok) return answer(made);
+  made.value.close();
+  return answer(ok({ book: parsed.data.book }));
+}

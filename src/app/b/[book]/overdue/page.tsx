@@ -1,0 +1,33 @@
+import type { ReactNode } from "react";
+
+import { waitInWords } from "@/core/followup";
+import { formatDay } from "@/core/calendar";
+import { totalAging } from "@/core/metrics";
+import { formatAmount, sumOf } from "@/core/money";
+import { overdueRows, type LastWord } from "@/server/queries/overdue";
+import { agingRows } from "@/server/queries/exports";
+import { OverduePage } from "@/ui/overdue/OverduePage";
+
+import { one, pageOf, type Search } from "../../../serve";
+
+export default async function Overdue({ params, searchParams }: { params: Promise<{ book: string }>; searchParams: Search }): Promise<ReactNode> {
+  const { book, db, settings, today, proposals } = await pageOf(params);
+  const search = await searchParams;
+  const state = (["ready", "waits", "later", "left_out"] as const).find((name) => name === one(search, "state")) ?? null;
+  const all = overdueRows(db, today, await proposals());
+  const words = (last: LastWord | null): string => {
+    if (last === null) return "–";
+    if (last.kind === "letter") return `letter ${last.step}, ${formatDay(last.on, today)}`;
+    if (last.kind === "promise") return last.state === "broken" ? `promise of ${formatDay(last.dueOn, today)} broken` : last.state === "kept" ? `promise of ${formatDay(last.dueOn, today)} kept` : `promise for ${formatDay(last.dueOn, today)}${last.sum === null ? "" : `, ${formatAmount(last.sum, settings.currency)}`}`;
+    return `${last.kind}, ${formatDay(last.on, today)}: ${last.text}`;
+  };
+  const rows = all.filter((row) => state === null || row.state === state).map((row) => ({
+    id: row.customer.id, name: row.customer.name, sites: row.sites, email: row.customer.email, aging: row.aging, overdue: row.overdue, oldestDays: row.oldestDays, lastWord: words(row.lastWord), broken: row.lastWord?.kind === "promise" && row.lastWord.state === "broken",
+    next: row.state === "later" ? `${row.next.step.act} ${row.next.step.step}, ${formatDay(row.next.on, today)}` : row.next.step.act === "call" ? "call" : `letter ${row.next.step.step}`, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), state: row.state, leftOut: row.customer.leftOut,
+  }));
+  const aging = agingRows(db, today);
+  const count = (name: typeof state): number => all.filter((row) => row.state === name).length;
+  return (
+    <OverduePage book={book} currency={settings.currency} today={today} rows={rows} state={state} counts={{ ready: count("ready"), waits: count("waits"), later: count("later"), left_out: count("left_out") }} total={totalAging([aging.total])} overdue={sumOf(all, (row) => row.overdue)} />
+  );
+}

@@ -1,0 +1,16 @@
+import { redirect } from "next/navigation";
+import type { ReactNode } from "react";
+
+import { listBooks } from "@/server/folders";
+import { NewBook } from "@/ui/books/NewBook";
+
+export const dynamic = "force-dynamic";
+
+/** Leads to the book; with several, or none, shows them and how to make one. */
+export default async function Home({ searchParams }: { searchParams: Promise<{ new?: string }> }): Promise<ReactNode> {
+  const books = listBooks();
+  const { new: wantsNew } = await searchParams;
+  const [only] = books;
+  if (books.length === 1 && only && wantsNew === undefined) redirect(`/b/${only}/match`);
+  return <NewBook books={books} />;
+}

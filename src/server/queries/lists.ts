@@ -1,0 +1,60 @@
+import type { Day } from "@/core/calendar";
+import { waitInWords } from "@/core/followup";
+import type { Proposal } from "@/core/matching";
+import { BUCKETS } from "@/core/metrics";
+import { toDecimal } from "@/core/money";
+import type { Db } from "@/db/connection";
+import { bankLinePage } from "@/db/bank";
+import { customerPage } from "@/db/customers";
+import { importFilePage } from "@/db/files";
+import { openItemPage } from "@/db/openItems";
+import { readSettings } from "@/db/settings";
+
+import type { Sheet } from "./exports";
+import { matchQueue, type QueueName } from "./match";
+import { overdueRows } from "./overdue";
+
+/** Lists of pages that are given as they stand, with the filter of the page. */
+export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files"] as const;
+export type ListName = (typeof LISTS)[number];
+
+const ALL = 1_000_000;
+
+export function listSheet(db: Db, name: ListName, today: Day, proposals: readonly Proposal[], query: URLSearchParams): Sheet {
+  const { currency } = readSettings(db);
+  const sum = (amount: number): string => toDecimal(amount, currency);
+  const text = query.get("q") || null;
+  switch (name) {
+    case "match": {
+      const queue = (["sure", "check", "none", "aside"] as const).find((one) => one === query.get("queue")) ?? "check";
+      const { rows } = matchQueue(db, proposals, queue satisfies QueueName, query.get("sort") ?? "paid", currency);
+      return { columns: ["receipt_id", "paid_on", "method", "payer", "memo", "best_reading", "look_at", "amount"], rows: rows.map((row) => [String(row.id), row.paidOn, row.method, row.from, row.memo, row.best, row.look, sum(row.amount)]) };
+    }
+    case "overdue":
+      return {
+        columns: ["customer_id", "customer", "state", ...BUCKETS, "overdue", "oldest_days", "next_step", "next_on", "waits_for"],
+        rows: overdueRows(db, today, proposals).map((row) => [row.customer.externalId, row.customer.name, row.state, ...BUCKETS.map((bucket) => sum(row.aging[bucket])), sum(row.overdue), String(row.oldestDays), `${row.next.step.act} ${row.next.step.step}`, row.next.on, row.waits.map((wait) => waitInWords(wait, currency)).join("; ")]),
+      };
+    case "customers":
+      return {
+        columns: ["customer_id", "customer", "email", "open", "credit"],
+        rows: customerPage(db, { text, order: "name", limit: ALL, offset: 0 }).rows.map((row) => [row.externalId, row.name, row.email ?? "", sum(row.open), sum(row.credit)]),
+      };
+    case "invoices": {
+      const state = (["all", "open", "overdue", "paid"] as const).find((one) => one === query.get("state")) ?? "open";
+      return {
+        columns: ["number", "customer_id", "customer", "issued_on", "due_on", "total", "balance", "po_number"],
+        rows: openItemPage(db, { state, today, text, order: "i.issued_on", limit: ALL, offset: 0 }).rows.map((row) => [row.number, row.externalId, row.customer, row.issuedOn, row.dueOn, sum(row.total), sum(row.balance), row.poNumber ?? ""]),
+      };
+    }
+    case "bank-lines":
+      return {
+        columns: ["posted_on", "description", "amount", "state"],
+        rows: bankLinePage(db, { state: (["open", "payout", "receipt", "elsewhere"] as const).find((one) => one === query.get("state")) ?? null, text, limit: ALL, offset: 0 }).rows.map((row) => [row.postedOn, row.description, sum(row.amount), row.state]),
+      };
+    case "files":
+      return { columns: ["imported_at", "name", "kind", "new", "known", "changed", "refused", "sha256"], rows: importFilePage(db, ALL, 0).rows.map((row) => [row.importedAt, row.name, row.kind, String(row.rowsNew), String(row.rowsKnown), String(row.rowsChanged), String(row.rowsRefused), row.sha256]) };
+    default:
+      throw name satisfies never;
+  }
+}

@@ -1,0 +1,82 @@
+import { addBankingDays, addDays, bankingDaysBetween, isBankHoliday, isBankingDay, weekday, type Day } from "@/core/calendar";
+import { add, sumOf, type Minor } from "@/core/money";
+import { expectedAtBank, fitsPayout } from "@/core/payouts";
+import type { Db } from "@/db/connection";
+import { lastStatementDay, openBankLines, payoutLinesByDay, type BankLineRow } from "@/db/bank";
+import { itemsOfPayout, processorAccounts, takingsByDay, type ProcessorItemRow } from "@/db/processor";
+import { payoutListedById, payoutsBetween, tiesOfPayout, untiedPayouts, type PayoutListed } from "@/db/payouts";
+import { bankLineById } from "@/db/bank";
+
+/** tied: comes out; off: a line is there with another sum; late: should be at the bank; on_way: not due yet. */
+export type PayoutState = "tied" | "off" | "fits" | "late" | "on_way";
+export type PayoutView = PayoutListed & { shown: PayoutState; candidate: { id: number; on: Day; amount: Minor; description: string } | null; offBy: Minor | null; expectedOn: Day };
+
+/** Payouts of a period and all that are not tied yet, newest first, each with the bank line it would tie to. */
+export function payoutViews(db: Db, from: Day, to: Day): PayoutView[] {
+  const statementTo = lastStatementDay(db);
+  const lines = openBankLines(db);
+  const descriptors = new Map(processorAccounts(db).map((account) => [account.id, account.descriptor]));
+  const untied = untiedPayouts(db);
+  const known = new Set(untied.map((payout) => payout.id));
+  const all = [...untied, ...payoutsBetween(db, from, to).filter((payout) => !known.has(payout.id))];
+  return all.map((payout) => view(payout, lines, descriptors, statementTo)).sort((a, b) => (a.paidOn < b.paidOn ? 1 : a.paidOn > b.paidOn ? -1 : b.id - a.id));
+}
+
+/** A line reaches the bank within this many banking days of the payout. */
+const NEAR = 4;
+
+function view(payout: PayoutListed, lines: readonly BankLineRow[], descriptors: ReadonlyMap<number, string | null>, statementTo: Day | null): PayoutView {
+  const expectedOn = expectedAtBank(payout.paidOn);
+  if (payout.state === "tied") return { ...payout, shown: "tied", candidate: null, offBy: add(payout.bankAmount ?? 0, -payout.net), expectedOn };
+  const descriptor = descriptors.get(payout.processorAccountId) ?? null;
+  const near = lines.filter((line) => Math.abs(bankingDaysBetween(payout.paidOn, line.postedOn)) <= NEAR && line.currency === payout.currency);
+  const fitting = near.find((line) => fitsPayout({ ...payout, descriptor }, line));
+  const named = near.find((line) => payout.externalId.length >= 4 && line.description.toLowerCase().includes(payout.externalId.toLowerCase()));
+  const like = near.find((line) => descriptor !== null && line.description.toLowerCase().includes(descriptor.toLowerCase()) && Math.sign(line.amount) === Math.sign(payout.net));
+  const found = fitting ?? named ?? like ?? null;
+  const candidate = found ? { id: found.id, on: found.postedOn, amount: found.amount, description: found.description } : null;
+  const offBy = found ? add(found.amount, -payout.net) : null;
+  const shown: PayoutState = offBy === 0 ? "fits" : offBy !== null ? "off" : statementTo !== null && expectedOn < statementTo ? "late" : "on_way";
+  return { ...payout, shown, candidate, offBy, expectedOn };
+}
+
+export type PayoutWorkings = { payout: PayoutView; items: (ProcessorItemRow & { payer: string })[]; lines: BankLineRow[]; openLines: BankLineRow[] };
+
+export function payoutWorkings(db: Db, payoutId: number): PayoutWorkings | null {
+  const payout = payoutListedById(db, payoutId);
+  if (!payout) return null;
+  const open = openBankLines(db);
+  const descriptors = new Map(processorAccounts(db).map((account) => [account.id, account.descriptor]));
+  const items = itemsOfPayout(db, payoutId).map((item) => ({ ...item, payer: item.receiptId === null ? "" : (db.get<{ name: string }>("SELECT coalesce(nullif(payer_name, ''), payer_email) AS name FROM receipt WHERE id = ?", item.receiptId)?.name ?? "") }));
+  const lines = tiesOfPayout(db, payoutId).flatMap((tie) => bankLineById(db, tie.bankLineId) ?? []);
+  const near = open.filter((line) => Math.abs(bankingDaysBetween(payout.paidOn, line.postedOn)) <= 10).sort((a, b) => Math.abs(a.amount - payout.net) - Math.abs(b.amount - payout.net));
+  return { payout: view(payout, open, descriptors, lastStatementDay(db)), items, lines, openLines: near.slice(0, 8) };
+}
+
+export type BandDay = { on: Day; takings: Minor; bank: Minor; off: Minor; expected: Minor; holiday: boolean; weekend: boolean };
+
+/** The days' takings above, and what reached the bank below: tied, off, or still expected. */
+export function band(db: Db, views: readonly PayoutView[], today: Day, days: number): BandDay[] {
+  const from = addDays(today, 1 - days);
+  const takings = new Map(takingsByDay(db, from, today).map(({ on, charges }) => [on, charges]));
+  const bank = new Map(payoutLinesByDay(db, from, today).map(({ on, sum }) => [on, sum]));
+  return Array.from({ length: days }, (_, index): BandDay => {
+    const on = addDays(from, index);
+    const off = views.filter((one) => one.shown === "off" && one.candidate?.on === on);
+    const expected = views.filter((one) => (one.shown === "on_way" || one.shown === "late") && one.expectedOn === on);
+    return {
+      on, takings: takings.get(on) ?? add(0), bank: bank.get(on) ?? add(0), off: sumOf(off, (one) => one.candidate?.amount ?? 0), expected: sumOf(expected, (one) => one.net),
+      holiday: isBankHoliday(on), weekend: !isBankingDay(on) && weekday(on) > 5,
+    };
+  });
+}
+
+/** What settled and is in no payout yet: on its way, with the day it should land. */
+export function onItsWay(db: Db): { processorName: string; count: number; sum: Minor; from: Day; to: Day; expectedOn: Day }[] {
+  return db
+    .all<{ processorName: string; delay: number; count: number; sum: Minor; from: Day; to: Day }>(
+      `SELECT a.name AS processorName, a.delay_days AS delay, sum(i.kind = 'charge') AS count, sum(i.amount) AS sum, min(i.settled_on) AS "from", max(i.settled_on) AS "to"
+       FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id WHERE i.payout_id IS NULL AND i.withdrawn = 0 GROUP BY a.id`,
+    )
+    .map((row) => ({ ...row, expectedOn: addBankingDays(row.to, row.delay) }));
+}

@@ -1,0 +1,36 @@
+import { addDays, type Day } from "@/core/calendar";
+import type { Proposal } from "@/core/matching";
+import { sumOf, ZERO, type Currency, type Minor } from "@/core/money";
+import type { ProofReport } from "@/core/ledger";
+import type { Db } from "@/db/connection";
+import { lastStatementDay } from "@/db/bank";
+import { readSettings } from "@/db/settings";
+
+import { todayOf } from "../context";
+import { arrivedFiles } from "../folders";
+import { overdueRows } from "./overdue";
+import { payoutViews } from "./payouts";
+
+/** What stands on every page: how much is left at each station, and the proofs. */
+export type Shell = {
+  book: string; name: string; currency: Currency; today: Day; clockFixed: boolean;
+  left: { arrivals: number; match: number; payoutsOff: number; overdue: number; broken: number };
+  strip: { receivables: Minor; clearing: Minor; bank: Minor; statementTo: Day | null; toMatch: Minor; payoutsOff: Minor; unexplained: Minor; holds: Record<string, boolean> };
+};
+
+export function shellOf(db: Db, book: string, report: ProofReport, proposals: readonly Proposal[]): Shell {
+  const settings = readSettings(db);
+  const today = todayOf(settings);
+  const off = payoutViews(db, addDays(today, 1), today).filter((one) => one.shown === "off" || one.shown === "late");
+  const proof = (name: string): Minor => report.proofs.find((one) => one.name === name)?.journal ?? ZERO;
+  const work = (name: string): { sum: Minor; count: number } => report.work.find((one) => one.name === name) ?? { sum: ZERO, count: 0 };
+  const ready = overdueRows(db, today, proposals).filter(({ state }) => state === "ready").length;
+  return {
+    book, name: settings.name, currency: settings.currency, today, clockFixed: settings.clock !== null,
+    left: { arrivals: arrivedFiles(book).length, match: work("to_match").count, payoutsOff: off.length, overdue: ready, broken: report.proofs.filter((one) => !one.holds).length },
+    strip: {
+      receivables: proof("receivables"), clearing: proof("clearing"), bank: proof("bank"), statementTo: lastStatementDay(db), toMatch: work("to_match").sum, payoutsOff: sumOf(off, (one) => one.offBy ?? one.net), unexplained: work("bank_unexplained").sum,
+      holds: Object.fromEntries(report.proofs.map((one) => [one.name, one.holds])),
+    },
+  };
+}

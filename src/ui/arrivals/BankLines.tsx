@@ -1,0 +1,87 @@
+"use client";
+
+import NextLink from "next/link";
+import { useState, type ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+import { formatDay, type Day } from "@/core/calendar";
+import { formatAmount, type Currency, type Minor } from "@/core/money";
+
+import { Act } from "../Act";
+import { LedgerList } from "../lists/LedgerList";
+import { SearchBox } from "../lists/SearchBox";
+import { useOpenRow } from "../lists/useOpenRow";
+import { useActing } from "../shell/Notices";
+import { Sum } from "../Sum";
+
+type State = "open" | "payout" | "receipt" | "elsewhere";
+type Line = { id: number; postedOn: Day; description: string; amount: Minor; state: State; receiptId: number | null; fileId: number | null; lineNo: number | null };
+type Rule = { id: number; contains: string; sign: "in" | "out" | "both"; treatAs: "elsewhere" | "receipt" | "payout" };
+type Props = { book: string; currency: Currency; today: Day; rows: Line[]; count: number; sum: Minor; state: State | null; text: string; page: number; pageRows: number; rules: Rule[] };
+
+const STATES: readonly (readonly [State, string])[] = [["open", "To explain"], ["payout", "Payouts"], ["receipt", "Receipts"], ["elsewhere", "Put aside"]];
+const WORDS: Record<State, string> = { open: "to be explained", payout: "a payout", receipt: "a receipt by itself", elsewhere: "put aside" };
+
+/** The lines of the statement: what each is, and what is still to be explained. */
+export function BankLines(props: Props): ReactNode {
+  const { currency, today, book, state, rows } = props;
+  const [open, setOpen] = useOpenRow();
+  return (
+    <>
+      <div className="heading">
+        <h1>{formatAmount(props.sum, currency)} <small>{props.count} bank lines</small></h1>
+        <div className="tabs">
+          <NextLink href="?" prefetch={false}>Files</NextLink>
+          {STATES.map(([name, words]) => <NextLink key={name} href={`?list=lines&state=${name}`} aria-current={state === name ? "page" : undefined} prefetch={false}>{words}</NextLink>)}
+          <NextLink href="?list=lines" aria-current={state === null ? "page" : undefined} prefetch={false}>All lines</NextLink>
+        </div>
+        <div className="end"><SearchBox label="Find in descriptions" value={props.text} /><a className="soft" href={`/api/v1/b/${book}/export/bank-lines?state=${state ?? ""}`}>CSV</a></div>
+      </div>
+      <LedgerList<Line>
+        label="Bank lines" rows={rows} idOf={(line) => line.id} openId={open} onOpen={setOpen} count={props.count} page={props.page} pageRows={props.pageRows}
+        columns={[
+          { id: "on", header: "Date", width: "12%", cell: (line) => formatDay(line.postedOn, today), foot: `${props.count} lines` },
+          { id: "words", header: "Description", width: "56%", cell: (line) => <span title={line.description}>{line.description}</span> },
+          { id: "is", header: "What it is", width: "18%", cell: (line) => <span className={line.state === "open" ? "waits" : ""}>{WORDS[line.state]}</span> },
+          { id: "sum", header: "Amount", width: "14%", number: true, cell: (line) => <Sum of={line.amount} currency={currency} />, foot: <span className="total">{formatAmount(props.sum, currency)}</span> },
+        ]}
+        workings={(line) => <LineWorkings key={line.id} line={line} done={() => setOpen(rows[rows.findIndex((one) => one.id === line.id) + 1]?.id ?? null)} />}
+        empty={state === "open" ? <p>Every bank line is explained.</p> : <p>No lines. They come with a bank statement.</p>}
+      />
+      {props.rules.length > 0 ? <Rules rules={props.rules} /> : null}
+    </>
+  );
+}
+
+function LineWorkings({ line, done }: { line: Line; done: () => void }): ReactNode {
+  const { act, book, busy } = useActing();
+  const [words, setWords] = useState(() => line.description.replace(/\d.*$/, "").trim().slice(0, 40));
+  const [always, setAlways] = useState(false);
+  const explain = (as: "receipt" | "elsewhere"): void => void act<{ lines: number }>("explainLine", { lineId: line.id, as, rule: always ? { contains: words } : null }, (value) => ({ words: `${value.lines} ${value.lines === 1 ? "line" : "lines"} ${as === "receipt" ? "taken as receipts" : "put aside"}.` })).then((value) => { if (value) done(); });
+  useHotkeys("r", () => { if (line.state === "open" && line.amount > 0) explain("receipt"); }, [line, words, always]);
+  useHotkeys("o", () => { if (line.state === "open") explain("elsewhere"); }, [line, words, always]);
+  const file = line.fileId === null ? null : <NextLink href={`/b/${book}/files/${line.fileId}?line=${line.lineNo ?? ""}`}>line {line.lineNo} of its file</NextLink>;
+  if (line.state !== "open") return <div className="acts" style={{ paddingLeft: 16 }}>{line.receiptId === null ? null : <NextLink href={`/b/${book}/receipts/${line.receiptId}`}>The receipt</NextLink>}<NextLink href={`/b/${book}/books?q=${encodeURIComponent(line.description.slice(0, 40))}`}>Its entries, with undo</NextLink>{file}</div>;
+  return (
+    <div style={{ padding: "4px 16px" }}>
+      <label><input type="checkbox" checked={always} onChange={(event) => setAlways(event.target.checked)} /> and all {line.amount > 0 ? "coming in" : "going out"} whose description has </label>
+      <input className="sumfield" style={{ textAlign: "left", width: 260 }} aria-label="Words of the rule" value={words} onChange={(event) => { setWords(event.target.value); setAlways(true); }} />
+      <div className="acts">
+        {line.amount > 0 ? <Act hint="R" main onClick={() => explain("receipt")} disabled={busy}>It is a receipt</Act> : null}
+        <Act hint="O" main={line.amount < 0} onClick={() => explain("elsewhere")} disabled={busy}>Not of this job: put aside</Act>
+        <NextLink href={`/b/${book}/payouts?show=open`}>Tie it to a payout</NextLink>
+        {file}
+      </div>
+    </div>
+  );
+}
+
+function Rules({ rules }: { rules: readonly Rule[] }): ReactNode {
+  const { act } = useActing();
+  return (
+    <details style={{ padding: "6px 0 10px" }}>
+      <summary className="soft">{rules.length} rules</summary>
+      <table className="small" style={{ maxWidth: 700 }}><tbody>{rules.map((rule) => <tr key={rule.id}><td>“{rule.contains}” {rule.sign === "in" ? "coming in" : rule.sign === "out" ? "going out" : ""}</td><td>{rule.treatAs === "elsewhere" ? "put aside" : rule.treatAs === "receipt" ? "a receipt" : "a payout"}</td><td className="num"><button type="button" className="row-open soft" onClick={() => void act("removeRule", { ruleId: rule.id }, () => ({ words: "The rule is ended; what it put aside stays so." }))}>end it</button></td></tr>)}</tbody></table>
+    </details>
+  );
+}

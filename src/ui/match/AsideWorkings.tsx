@@ -1,0 +1,19 @@
+"use client";
+
+import { useEffect, useState, type ReactNode } from "react";
+
+import { Act } from "../Act";
+import { load } from "../send";
+import { useActing } from "../shell/Notices";
+import type { MatchRow } from "./types";
+
+/** A receipt that was set aside can be taken back. */
+export function AsideWorkings({ row, done }: { row: MatchRow; done: () => void }): ReactNode {
+  const { act, book } = useActing();
+  const [actId, setActId] = useState<number | null>(null);
+  useEffect(() => {
+    void load<{ actId: number | null }>(`/api/v1/b/${book}/receipts/${row.id}/aside`).then((sent) => setActId(sent.ok ? sent.value.actId : null));
+  }, [book, row.id]);
+  const takeBack = (): void => void act<{ actId: number }>("undo", { actId }, () => ({ words: "Taken back: it is to be matched again." })).then((value) => { if (value) done(); });
+  return <div className="work two"><div><p>Set aside: {row.best}. It stands in the account for what is parked until it is taken back.</p><div className="acts"><Act main onClick={takeBack} disabled={actId === null}>Take back</Act><a href={`/b/${book}/receipts/${row.id}`}>Its whole story</a></div></div></div>;
+}

@@ -1,0 +1,173 @@
+"use client";
+
+import { useEffect, useRef, useState, type ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+import { formatDay, type Day } from "@/core/calendar";
+import { formatAmount, type Currency } from "@/core/money";
+
+import { Act } from "../Act";
+import { load } from "../send";
+import { useActing } from "../shell/Notices";
+import { OtherReadings, OpenItems } from "./Choices";
+import { CustomerChoice } from "./CustomerChoice";
+import { tallyOf, toggled, workOut, type Tally, type Worked } from "./tally";
+import type { Item, MatchRow, Workings } from "./types";
+
+type Props = { row: MatchRow; currency: Currency; today: Day; done: () => void };
+
+/** The open receipt: its tally with what is left over, why, what it will post, and what else it could be. */
+export function TallyWorkings(props: Props): ReactNode {
+  const { book, complain } = useActing();
+  const [workings, setWorkings] = useState<Workings | null>(null);
+  useEffect(() => {
+    let current = true;
+    void load<Workings>(`/api/v1/b/${book}/receipts/${props.row.id}/workings`).then((sent) => {
+      if (!current) return;
+      if (sent.ok) setWorkings(sent.value);
+      else complain(sent.message);
+    });
+    return () => { current = false; };
+  }, [book, complain, props.row.id]);
+  return workings === null ? <p className="soft" style={{ paddingLeft: 16 }}>Reading …</p> : <Putting {...props} workings={workings} />;
+}
+
+function Putting({ row, currency, today, done, workings }: Props & { workings: Workings }): ReactNode {
+  const { act, busy, book, complain } = useActing();
+  const [chosen, setChosen] = useState(0);
+  const [tally, setTally] = useState<Tally>(() => tallyOf(workings.readings[0], currency));
+  const [items, setItems] = useState<Item[]>(workings.items);
+  const [asking, setAsking] = useState(false);
+  const fields = useRef<HTMLDivElement>(null);
+  const worked = workOut(tally, workings.amount, currency);
+  const reading = workings.readings[chosen];
+  const choose = (at: number): void => {
+    const other = workings.readings[at];
+    if (!other) return;
+    setChosen(at);
+    setTally(tallyOf(other, currency));
+    if (other.customerId !== null && other.customerId !== tally.customerId) void itemsOf(other.customerId);
+  };
+  const itemsOf = async (customerId: number): Promise<void> => {
+    const sent = await load<Item[]>(`/api/v1/b/${book}/customers/${customerId}/items`);
+    if (sent.ok) setItems(sent.value);
+    else complain(sent.message);
+  };
+  const post = (): void => {
+    if (busy || worked.problem !== null) return worked.problem === null ? undefined : complain(worked.problem);
+    if (tally.customerId === null) return complain("Say whose it is first: find the customer, or set the receipt aside.");
+    if (worked.left > 0 && !tally.restOnAccount) return complain(`${formatAmount(worked.left, currency)} is left over. Give it to an invoice, or keep the rest on account (K).`);
+    void act<{ actId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: worked.lines }, (value) => ({ words: `${formatAmount(workings.amount, currency)} of ${row.from} posted.`, undo: value.actId })).then((value) => { if (value) done(); });
+  };
+  const keep = (): void => {
+    if (tally.customerId === null) return complain("Say whose account it is first.");
+    if (worked.left > 0 && tally.terms.length > 0) setTally({ ...tally, restOnAccount: true });
+    else void act<{ actId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: [] }, (value) => ({ words: `${formatAmount(workings.amount, currency)} kept on account of ${tally.customer}.`, undo: value.actId })).then((value) => { if (value) done(); });
+  };
+  useHotkeys("enter", post, { enabled: !asking, ignoreEventWhen: (event) => (event.target as HTMLElement).closest("button,a") !== null && !(event.target as HTMLElement).closest("[data-row]") }, [post]);
+  useHotkeys("k", keep, [keep]);
+  useHotkeys("s", () => setAsking(true), { preventDefault: true });
+  useHotkeys("e", () => fields.current?.querySelector("input")?.focus(), { preventDefault: true });
+  useHotkeys("1,2,3,4,5,6", (_event, key) => choose(Number(key.keys?.join("")) - 1), [choose]);
+  return (
+    <div className="work" ref={fields}>
+      <div>
+        <TallyTable tally={tally} worked={worked} currency={currency} change={setTally} post={post} />
+        <CustomerChoice tally={tally} choose={(customer) => { setTally({ customerId: customer.id, customer: customer.name, terms: [], restOnAccount: false }); void itemsOf(customer.id); }} currency={currency} />
+        {asking ? <AsideQuestion row={row} close={() => setAsking(false)} done={done} /> : (
+          <div className="acts">
+            <Act main hint="Enter" onClick={post} disabled={busy}>Post</Act>
+            <Act hint="K" onClick={keep} disabled={busy}>{worked.left > 0 && tally.terms.length > 0 ? "Rest on account" : "On account"}</Act>
+            <Act hint="S" onClick={() => setAsking(true)}>Set aside</Act>
+            <a href={`/b/${book}/receipts/${row.id}`}>Its story</a>
+          </div>
+        )}
+      </div>
+      <div>
+        <h2>Why</h2>
+        <ul>
+          {reading ? reading.reasons.filter(({ against }) => !against).map(({ words }) => <li key={words}>{capital(words)}</li>) : <li className="soft">No payer, number or sum is known.</li>}
+          {reading?.reasons.filter(({ against }) => against).map(({ words }) => <li key={words} className="waits">Against: {words}</li>)}
+          {reading ? <li className="soft">Right {certainty(reading.confidence)}</li> : null}
+        </ul>
+        <WillPost tally={tally} worked={worked} amount={workings.amount} currency={currency} />
+        <p className="soft">{workings.account} {formatAmount(workings.amount, currency)}{workings.fee > 0 ? ` and its fee ${formatAmount(workings.fee, currency)}` : ""} stand since {formatDay(workings.settledOn, today)}</p>
+      </div>
+      <div>
+        <OtherReadings readings={workings.readings} chosen={chosen} choose={choose} currency={currency} amount={workings.amount} />
+        <OpenItems items={items} tally={tally} toggle={(item) => setTally(toggled(tally, item, worked.left, currency))} currency={currency} today={today} />
+      </div>
+    </div>
+  );
+}
+
+function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** A probability in words that mean what they say. */
+function certainty(confidence: number): string {
+  if (confidence >= 0.999) return "in 999 of 1,000 such cases or more";
+  if (confidence >= 0.5) return `in about ${Math.round(confidence * 100)} of 100 such cases`;
+  return confidence >= 0.05 ? `in about ${Math.round(confidence * 100)} of 100 such cases only` : "very seldom in such cases";
+}
+
+function TallyTable({ tally, worked, currency, change, post }: { tally: Tally; worked: Worked; currency: Currency; change: (tally: Tally) => void; post: () => void }): ReactNode {
+  const set = (at: number, part: Partial<Tally["terms"][number]>): void => change({ ...tally, terms: tally.terms.map((term, index) => (index === at ? { ...term, ...part } : term)) });
+  return (
+    <table className="tally">
+      <thead><tr><th scope="col">Goes to</th><th scope="col" className="num">open</th><th scope="col" className="num">from this</th></tr></thead>
+      <tbody>
+        {tally.terms.map((term, at) => {
+          const line = worked.lines[at];
+          const short = line ? term.open - line.amount - line.discount : 0;
+          return (
+            <tr key={term.itemId}>
+              <td><b className="strong">{term.number}</b> {term.description}
+                {term.discount !== 0 ? <span className="soft"> less discount {formatAmount(term.discount, currency)}</span> : null}
+                {short > 0 && short <= 500 ? <label className="waits" style={{ marginLeft: 6 }}><input type="checkbox" checked={term.small} onChange={(event) => set(at, { small: event.target.checked })} /> write off {formatAmount(short, currency)}</label> : null}
+              </td>
+              <td className="num soft">{formatAmount(term.open, currency)}</td>
+              <td className="num"><input className="sumfield" aria-label={`From this to ${term.number}`} value={term.amount} inputMode="decimal" onChange={(event) => set(at, { amount: event.target.value })} onKeyDown={(event) => { if (event.key === "Enter") post(); if (event.key === "Escape") event.currentTarget.blur(); }} /></td>
+            </tr>
+          );
+        })}
+        {tally.terms.length === 0 ? <tr><td colSpan={3} className="soft">{tally.customerId === null ? "Nothing yet: find the customer below." : tally.restOnAccount ? `All of it on account of ${tally.customer}.` : "Nothing yet: tick what it pays, at the right."}</td></tr> : null}
+        {tally.restOnAccount && worked.left > 0 ? <tr><td>On account of {tally.customer}</td><td /><td className="num sum">{formatAmount(worked.left, currency)}</td></tr> : null}
+        <tr className="last"><td className="soft">Left over</td><td className="num off">{worked.problem ? "✗" : ""}</td><td className="num"><span className={`total ${leftOf(tally, worked) === 0 ? "good" : "off"}`} style={{ fontSize: 17 }} data-testid="left-over">{formatAmount(leftOf(tally, worked), currency)}</span></td></tr>
+      </tbody>
+    </table>
+  );
+}
+
+const leftOf = (tally: Tally, worked: Worked): number => (tally.restOnAccount && worked.left > 0 ? 0 : worked.left);
+
+/** The entry beside the tally, as it will stand in the journal. */
+function WillPost({ tally, worked, amount, currency }: { tally: Tally; worked: Worked; amount: number; currency: Currency }): ReactNode {
+  const rest = tally.restOnAccount ? Math.max(0, worked.left) : 0;
+  const rows: [string, number, number][] = [["Receipts not identified", worked.given + rest, 0]];
+  if (worked.discount > 0) rows.push(["Early-payment discounts", worked.discount, 0]);
+  if (worked.small !== 0) rows.push(["Small differences", Math.max(0, worked.small), Math.max(0, -worked.small)]);
+  const receivables = worked.given + worked.discount + worked.small;
+  if (receivables !== 0) rows.push(["Accounts receivable", 0, receivables]);
+  if (rest > 0) rows.push(["Credit on account", 0, rest]);
+  if (worked.given + rest === 0) return <><h2>It will post</h2><p className="soft">Nothing yet, of {formatAmount(amount, currency)}.</p></>;
+  return (
+    <>
+      <h2>It will post</h2>
+      <table className="small"><tbody>{rows.map(([name, debit, credit]) => <tr key={name}><td style={credit > 0 ? { paddingLeft: 16 } : undefined}>{name}</td><td className="num sum">{debit > 0 ? formatAmount(debit, currency) : ""}</td><td className="num sum">{credit > 0 ? formatAmount(credit, currency) : ""}</td></tr>)}</tbody></table>
+    </>
+  );
+}
+
+function AsideQuestion({ row, close, done }: { row: MatchRow; close: () => void; done: () => void }): ReactNode {
+  const { act } = useActing();
+  const [reason, setReason] = useState("");
+  const set = (): void => void act<{ actId: number }>("setAside", { receiptId: row.id, reason }, (value) => ({ words: "Set aside.", undo: value.actId })).then((value) => { if (value) { close(); done(); } });
+  return (
+    <form className="acts" onSubmit={(event) => { event.preventDefault(); set(); }}>
+      <input className="sumfield" style={{ textAlign: "left", width: 230 }} autoFocus aria-label="Why it is set aside" placeholder="Why it is not ours to apply" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />
+      <Act main type="submit" disabled={reason.trim() === ""}>Set aside</Act><Act hint="Esc" onClick={close}>Back</Act>
+    </form>
+  );
+}

@@ -1,0 +1,43 @@
+import { add, formatAmount, parseAmount, sumOf, toDecimal, type Currency, type Minor } from "@/core/money";
+
+import type { Item, ReadingLine, ShownReading } from "./types";
+
+/** A line of the tally while it is typed: the text stays as it was written. */
+export type Term = { itemId: number; number: string; description: string; open: Minor; amount: string; discount: Minor; small: boolean };
+export type Tally = { customerId: number | null; customer: string; terms: Term[]; restOnAccount: boolean };
+
+const written = (amount: number, currency: Currency): string => toDecimal(amount, currency);
+
+export function tallyOf(reading: ShownReading | undefined, currency: Currency): Tally {
+  if (!reading) return { customerId: null, customer: "", terms: [], restOnAccount: false };
+  return {
+    customerId: reading.customerId, customer: reading.customer, restOnAccount: reading.onAccount > 0,
+    terms: reading.lines.map((line: ReadingLine) => ({ itemId: line.itemId, number: line.number, description: line.description, open: line.open, amount: written(line.amount, currency), discount: line.discount, small: false })),
+  };
+}
+
+/** Adds an item at what is left of the receipt, or at its balance; or takes it out again. */
+export function toggled(tally: Tally, item: Item, left: Minor, currency: Currency): Tally {
+  if (tally.terms.some((term) => term.itemId === item.itemId)) return { ...tally, terms: tally.terms.filter((term) => term.itemId !== item.itemId) };
+  const amount = item.open < 0 ? item.open : (Math.max(0, Math.min(item.open, left)) as Minor);
+  return { ...tally, terms: [...tally.terms, { itemId: item.itemId, number: item.number, description: item.description, open: item.open, amount: written(amount, currency), discount: add(0), small: false }] };
+}
+
+export type Worked = { lines: { itemId: number; amount: Minor; discount: Minor; smallDifference: Minor }[]; given: Minor; left: Minor; discount: Minor; small: Minor; problem: string | null };
+
+/** Adds the tally up as it stands; a sum that cannot be read is a problem, said in words, and nothing is lost. */
+export function workOut(tally: Tally, amount: Minor, currency: Currency): Worked {
+  let problem: string | null = null;
+  const lines = tally.terms.map((term) => {
+    const parsed = parseAmount(term.amount, ".", currency);
+    const given = parsed.ok ? parsed.value : add(0);
+    if (!parsed.ok) problem ??= `The sum on ${term.number} cannot be read. Write it like 1234.56.`;
+    const rest = add(term.open, -given, -term.discount);
+    if (parsed.ok && term.open > 0 && rest < 0) problem ??= `${term.number} has only ${formatAmount(term.open, currency)} open.`;
+    return { itemId: term.itemId, amount: given, discount: term.discount, smallDifference: term.small ? rest : add(0) };
+  });
+  const given = sumOf(lines, (line) => line.amount);
+  const left = add(amount, -given);
+  if (left < 0) problem ??= `That is ${formatAmount(-left, currency)} more than came in.`;
+  return { lines, given, left, discount: sumOf(lines, (line) => line.discount), small: sumOf(lines, (line) => line.smallDifference), problem };
+}

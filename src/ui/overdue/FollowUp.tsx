@@ -1,0 +1,125 @@
+"use client";
+
+import { Textarea } from "@chakra-ui/react";
+import NextLink from "next/link";
+import { useEffect, useState, type ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+import { formatDay, type Day } from "@/core/calendar";
+import { formatAmount, negate, parseAmount, type Currency, type Minor } from "@/core/money";
+
+import { Act } from "../Act";
+import { load } from "../send";
+import { useActing } from "../shell/Notices";
+import type { OverdueLine } from "./OverduePage";
+
+type Workings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor }[]; problem: string | null };
+type Doing = "looking" | "letter" | "sure" | "call" | "leave_out";
+type Props = { row: OverdueLine; currency: Currency; today: Day; done: () => void };
+
+/** A customer opened: what is owed item by item, what was said, and the letter, looked at before it goes. */
+export function FollowUp({ row, currency, today, done }: Props): ReactNode {
+  const { book, complain } = useActing();
+  const [workings, setWorkings] = useState<Workings | null>(null);
+  const [doing, setDoing] = useState<Doing>("looking");
+  useEffect(() => {
+    let current = true;
+    void load<Workings>(`/api/v1/b/${book}/overdue/${row.id}/letter`).then((sent) => { if (current) { if (sent.ok) setWorkings(sent.value); else complain(sent.message); } });
+    return () => { current = false; };
+  }, [book, complain, row.id, row.state]);
+  const held = row.waits.length > 0 || row.state === "left_out";
+  useHotkeys("enter", () => { if (doing === "looking" && !held) setDoing("letter"); }, { ignoreEventWhen: (event) => (event.target as HTMLElement).closest("button,a") !== null && !(event.target as HTMLElement).closest("[data-row]"), preventDefault: true }, [doing, held]);
+  useHotkeys("c", () => setDoing("call"), { preventDefault: true });
+  useHotkeys("x", () => setDoing("leave_out"), { preventDefault: true });
+  if (!workings) return <p className="soft">Reading …</p>;
+  return (
+    <div className="work two">
+      <div>
+        {doing === "letter" || doing === "sure" ? <Letter workings={workings} row={row} back={() => setDoing("looking")} done={done} /> : <Owed workings={workings} currency={currency} today={today} />}
+        {doing === "call" ? <Call row={row} currency={currency} close={() => setDoing("looking")} /> : null}
+        {doing === "leave_out" ? <LeaveOut row={row} close={() => setDoing("looking")} /> : null}
+        {doing === "looking" ? (
+          <div className="acts">
+            <Act main hint="Enter" onClick={() => setDoing("letter")} disabled={held}>Look at the letter</Act>
+            <Act hint="C" onClick={() => setDoing("call")}>Log a call</Act>
+            <Act hint="X" onClick={() => setDoing("leave_out")}>{row.leftOut ? "Take in again" : "Leave out"}</Act>
+            <NextLink href={`/b/${book}/customers/${row.id}`}>Customer</NextLink>
+          </div>
+        ) : null}
+        {held && doing === "looking" ? <p className="waits">{row.leftOut ? `Left out: ${row.leftOut}` : `Waits for: ${row.waits.join(", ")}. No letter goes until that is settled.`}</p> : null}
+      </div>
+      <div>
+        <h2>{workings.habit}</h2>
+        <table className="small"><tbody>{workings.history.map((line, at) => <tr key={`${line.on} ${at}`}><td className="soft" style={{ width: 110 }}>{formatDay(line.on, today)}</td><td title={line.words}>{line.words}</td></tr>)}{workings.history.length === 0 ? <tr><td className="soft">Nothing was said yet.</td></tr> : null}</tbody></table>
+      </div>
+    </div>
+  );
+}
+
+function Owed({ workings, currency, today }: { workings: Workings; currency: Currency; today: Day }): ReactNode {
+  return (
+    <div style={{ maxHeight: 260, overflow: "auto" }} tabIndex={0} role="group" aria-label="What is overdue">
+      <table className="small">
+        <tbody>
+          {workings.items.map((item) => <tr key={item.id}><td><b className="strong">{item.number}</b> {item.description}</td><td className="soft">due {formatDay(item.dueOn, today)}, {item.days} {item.days === 1 ? "day" : "days"}</td><td className="num sum">{formatAmount(item.balance, currency)}</td></tr>)}
+          {workings.credit !== 0 ? <tr><td>Credit on account</td><td /><td className="num sum">{formatAmount(negate(workings.credit), currency)}</td></tr> : null}
+          <tr><td className="soft">asked for</td><td /><td className="num"><span className="total">{formatAmount(workings.sum, currency)}</span></td></tr>
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** The letter with its fields filled; its words can be changed, and it goes only after a second step. */
+function Letter({ workings, row, back, done }: { workings: Workings; row: OverdueLine; back: () => void; done: () => void }): ReactNode {
+  const { act, busy } = useActing();
+  const [subject, setSubject] = useState(workings.subject);
+  const [body, setBody] = useState(workings.body);
+  const send = (): void => {
+    if (busy || workings.to === null) return;
+    void act<{ letterId: number }>("sendLetter", { customerId: row.id, subject, body }, () => ({ words: `Letter to ${row.name} is in the outbox.` })).then((value) => { if (value) done(); });
+  };
+  useHotkeys("enter", send, { preventDefault: true }, [send]);
+  useHotkeys("escape", back);
+  return (
+    <div>
+      <p className="soft" style={{ margin: "4px 0" }}>To {workings.to ?? <span className="off">no e-mail address: add one to the customers’ file</span>}. One letter for all of it.</p>
+      <input className="sumfield" style={{ textAlign: "left", width: "100%", fontFamily: "inherit" }} aria-label="Subject" value={subject} onChange={(event) => setSubject(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") back(); }} />
+      <Textarea aria-label="Letter" value={body} onChange={(event) => setBody(event.target.value)} rows={13} fontFamily="mono" fontSize="13px" bg="sheet" borderColor="rule" borderRadius="4px" mt="2" />
+      <div className="acts"><Act main hint="Enter" onClick={send} disabled={busy || workings.to === null}>Send it</Act><Act hint="Esc" onClick={back}>Not now</Act></div>
+    </div>
+  );
+}
+
+function Call({ row, currency, close }: { row: OverdueLine; currency: Currency; close: () => void }): ReactNode {
+  const { act, complain } = useActing();
+  const [text, setText] = useState("");
+  const [day, setDay] = useState("");
+  const [sum, setSum] = useState("");
+  const log = (): void => {
+    const amount = sum.trim() === "" ? null : parseAmount(sum, ".", currency);
+    if (amount && !amount.ok) return complain("The promised sum cannot be read. Write it like 1234.56.");
+    void act<{ actId: number }>("logContact", { customerId: row.id, kind: day === "" ? "call" : "promise", text, promisedOn: day === "" ? null : day, promisedSum: amount?.ok ? amount.value : null }, (value) => ({ words: day === "" ? "The call is noted." : "The promise is noted; reminders wait until its day.", undo: value.actId })).then((value) => { if (value) close(); });
+  };
+  const field = { textAlign: "left" as const, fontFamily: "inherit" };
+  return (
+    <form className="acts" onSubmit={(event) => { event.preventDefault(); log(); }}>
+      <input className="sumfield" style={{ ...field, width: 280 }} autoFocus aria-label="What was said" placeholder="What was said" value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />
+      <label className="soft">promised by <input className="sumfield" style={field} type="date" value={day} onChange={(event) => setDay(event.target.value)} /></label>
+      <input className="sumfield" style={{ width: 90 }} aria-label="Promised sum" placeholder="sum" value={sum} onChange={(event) => setSum(event.target.value)} inputMode="decimal" />
+      <Act main type="submit" disabled={text.trim() === ""}>Note it</Act><Act hint="Esc" onClick={close}>Back</Act>
+    </form>
+  );
+}
+
+function LeaveOut({ row, close }: { row: OverdueLine; close: () => void }): ReactNode {
+  const { act } = useActing();
+  const [reason, setReason] = useState("");
+  const set = (): void => void act("leaveOut", { customerId: row.id, reason: row.leftOut ? null : reason }, () => ({ words: row.leftOut ? `${row.name} is in follow-up again.` : `${row.name} is left out.` })).then(() => close());
+  return (
+    <form className="acts" onSubmit={(event) => { event.preventDefault(); set(); }}>
+      {row.leftOut ? <span>Take {row.name} into follow-up again?</span> : <input className="sumfield" style={{ textAlign: "left", width: 260, fontFamily: "inherit" }} autoFocus aria-label="Why" placeholder="Why no reminders go" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />}
+      <Act main type="submit" disabled={!row.leftOut && reason.trim() === ""}>{row.leftOut ? "Take in" : "Leave out"}</Act><Act hint="Esc" onClick={close}>Back</Act>
+    </form>
+  );
+}

@@ -1,0 +1,58 @@
+"use client";
+
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+
+import type { Day } from "@/core/calendar";
+import type { Aging } from "@/core/metrics";
+import { formatAmount, sumOf, type Currency, type Minor } from "@/core/money";
+
+import { LedgerList, type ListColumn } from "../lists/LedgerList";
+import { useOpenRow } from "../lists/useOpenRow";
+import { Sum } from "../Sum";
+import { AgeBar } from "./AgeBar";
+import { FollowUp } from "./FollowUp";
+
+export type OverdueState = "ready" | "waits" | "later" | "left_out";
+export type OverdueLine = { id: number; name: string; sites: number; email: string | null; aging: Aging; overdue: Minor; oldestDays: number; lastWord: string; broken: boolean; next: string; waits: string[]; state: OverdueState; leftOut: string | null };
+type Props = { book: string; currency: Currency; today: Day; rows: OverdueLine[]; state: OverdueState | null; counts: Record<OverdueState, number>; total: Aging; overdue: Minor };
+
+const STATES: readonly (readonly [OverdueState, string])[] = [["ready", "Ready"], ["waits", "Waits"], ["later", "Later"], ["left_out", "Left out"]];
+const PART: Record<OverdueState, string> = { ready: "Ready", waits: "Waits", later: "Later", left_out: "Left out" };
+
+/** Overdue: every customer with something past its date, on exactly one list, with the next step or what it waits for. */
+export function OverduePage(props: Props): ReactNode {
+  const { currency, rows, counts, state } = props;
+  const [open, setOpen] = useOpenRow();
+  const all = counts.ready + counts.waits + counts.later + counts.left_out;
+  return (
+    <>
+      <div className="heading" style={{ flexWrap: "nowrap" }}>
+        <h1><small>Overdue</small> {formatAmount(props.overdue, currency)}</h1>
+        <div style={{ flex: 1 }}><AgeBar aging={props.total} currency={currency} words /></div>
+        <div className="end"><a className="soft" href={`/api/v1/b/${props.book}/export/overdue`}>CSV</a><NextLink href={`/b/${props.book}/reports?report=aging`}>Aging</NextLink></div>
+      </div>
+      <div className="tabs" style={{ paddingBottom: 4 }}>
+        <NextLink href="?" aria-current={state === null ? "page" : undefined} prefetch={false}>All <b>{all}</b></NextLink>
+        {STATES.map(([name, words]) => <NextLink key={name} href={`?state=${name}`} aria-current={state === name ? "page" : undefined} prefetch={false}>{words} <b>{counts[name]}</b></NextLink>)}
+      </div>
+      <LedgerList<OverdueLine>
+        label="Overdue customers" rows={rows} idOf={(row) => row.id} openId={open} onOpen={setOpen} columns={columnsOf(props)} partBefore={(row, before) => (row.state === before?.state || state !== null ? null : `${PART[row.state]} ${counts[row.state]}`)}
+        workings={(row) => <FollowUp key={row.id} row={row} currency={currency} today={props.today} done={() => { const at = rows.findIndex((one) => one.id === row.id); setOpen(rows[at + 1]?.id ?? null); }} />}
+        empty={state === null ? <><p>Nothing is overdue.</p><p>What falls due shows in <NextLink href={`/b/${props.book}/invoices?state=open`}>Invoices</NextLink>.</p></> : <p>Nobody here. <NextLink href="?">Show all</NextLink>.</p>}
+      />
+    </>
+  );
+}
+
+function columnsOf({ currency, rows }: Props): ListColumn<OverdueLine>[] {
+  return [
+    { id: "customer", header: "Customer", width: "20%", cell: (row) => <span title={row.name}>{row.name}{row.sites > 0 ? `, ${row.sites} ${row.sites === 1 ? "site" : "sites"}` : ""}</span>, foot: `${rows.length} ${rows.length === 1 ? "customer" : "customers"}` },
+    { id: "old", header: "How old", width: "12%", cell: (row) => <AgeBar aging={row.aging} currency={currency} /> },
+    { id: "overdue", header: "Overdue", width: "9%", number: true, cell: (row) => <Sum of={row.overdue} currency={currency} />, foot: <span className="total">{formatAmount(sumOf(rows, (row) => row.overdue), currency)}</span> },
+    { id: "oldest", header: "Oldest", width: "8%", number: true, cell: (row) => `${row.oldestDays} ${row.oldestDays === 1 ? "day" : "days"}` },
+    { id: "word", header: "Last word", width: "21%", cell: (row) => <span className={row.broken ? "off" : ""} title={row.lastWord}>{row.lastWord}</span> },
+    { id: "next", header: "Next", width: "13%", cell: (row) => (row.state === "left_out" ? <span className="soft">left out: {row.leftOut}</span> : row.next) },
+    { id: "waits", header: "Waits for", width: "17%", cell: (row) => (row.waits.length === 0 ? "–" : <span className="waits" title={row.waits.join(", ")}>{row.waits.join(", ")}</span>) },
+  ];
+}

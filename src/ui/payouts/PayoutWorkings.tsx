@@ -1,0 +1,133 @@
+"use client";
+
+import NextLink from "next/link";
+import { useCallback, useEffect, useState, type ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+import { formatDay, type Day } from "@/core/calendar";
+import { formatAmount, sumOf, type Currency } from "@/core/money";
+
+import { Act } from "../Act";
+import { load } from "../send";
+import { useActing } from "../shell/Notices";
+import { Sum } from "../Sum";
+import type { PayoutRow, PayoutWorkings as Workings } from "./types";
+
+type Props = { row: PayoutRow; currency: Currency; today: Day; done: () => void };
+
+/** A payout opened: the bank lines it ties to and what is left, its items each with its receipt, and the entry. */
+export function PayoutWorkings({ row, currency, today, done }: Props): ReactNode {
+  const { book, complain } = useActing();
+  const [workings, setWorkings] = useState<Workings | null>(null);
+  useEffect(() => {
+    let current = true;
+    void load<Workings>(`/api/v1/b/${book}/payouts/${row.id}/workings`).then((sent) => { if (current) { if (sent.ok) setWorkings(sent.value); else complain(sent.message); } });
+    return () => { current = false; };
+  }, [book, complain, row.id, row.shown]);
+  if (!workings) return <p className="soft">Reading …</p>;
+  return (
+    <div className="work">
+      <div>{workings.payout.shown === "tied" ? <Tied workings={workings} row={row} currency={currency} today={today} /> : <Tying workings={workings} row={row} currency={currency} today={today} done={done} />}</div>
+      <Items workings={workings} currency={currency} today={today} />
+      <Entry workings={workings} currency={currency} today={today} />
+    </div>
+  );
+}
+
+function Tied({ workings, row, currency, today }: { workings: Workings; row: PayoutRow; currency: Currency; today: Day }): ReactNode {
+  const { book } = useActing();
+  return (
+    <>
+      <h2>Tied to</h2>
+      <table className="small"><tbody>{workings.lines.map((line) => <tr key={line.id}><td>{formatDay(line.postedOn, today)} <span className="soft">{line.description}</span></td><td className="num"><Sum of={line.amount} currency={currency} /></td></tr>)}</tbody></table>
+      <div className="acts"><NextLink href={`/b/${book}/payouts/${row.id}`}>Its story, with undo</NextLink></div>
+    </>
+  );
+}
+
+function Tying({ workings, row, currency, today, done }: { workings: Workings; row: PayoutRow; currency: Currency; today: Day; done: () => void }): ReactNode {
+  const { act, busy, book } = useActing();
+  const { payout, openLines } = workings;
+  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set(payout.candidate ? [payout.candidate.id] : []));
+  const [parking, setParking] = useState(false);
+  const [reason, setReason] = useState("");
+  const lines = openLines.filter((line) => chosen.has(line.id));
+  const bank = sumOf(lines, (line) => line.amount);
+  const off = bank - payout.net;
+  const tie = useCallback((difference: object | null) => {
+    void act<{ actId: number }>("tiePayout", { payoutId: row.id, bankLineIds: [...chosen], difference }, (value) => ({ words: `Payout ${row.externalId} tied to the bank.`, undo: value.actId })).then((value) => { if (value) done(); });
+  }, [act, chosen, done, row.externalId, row.id]);
+  const none = chosen.size === 0 || busy;
+  const feeKind = row.disputes !== 0 ? "dispute" : row.other !== 0 ? "return" : "processing";
+  useHotkeys("t", () => { if (!none && off === 0) tie(null); }, [none, off, tie]);
+  useHotkeys("f", () => { if (!none && off < 0) tie({ as: "fee", kind: feeKind }); }, [none, off, tie, feeKind]);
+  useHotkeys("p", () => { if (!none && off !== 0) setParking(true); }, { preventDefault: true }, [none, off]);
+  const toggle = (id: number): void => setChosen(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
+  return (
+    <>
+      <h2>{openLines.length === 0 ? "No bank line is open near it" : "Bank lines not explained yet"}</h2>
+      <table className="tally">
+        <tbody>
+          {openLines.map((line) => <tr key={line.id}><td><label style={{ cursor: "pointer" }}><input type="checkbox" checked={chosen.has(line.id)} onChange={() => toggle(line.id)} /> {formatDay(line.postedOn, today)} <span className="soft">{line.description}</span></label></td><td className="num"><Sum of={line.amount} currency={currency} /></td></tr>)}
+          <tr><td className="soft">less what its items make</td><td className="num"><Sum of={-payout.net} currency={currency} /></td></tr>
+          <tr className="last"><td className="soft">Off by</td><td className="num"><span className={`total ${off === 0 ? "good" : "off"}`} style={{ fontSize: 17 }}>{formatAmount(chosen.size === 0 ? 0 : off, currency)}</span></td></tr>
+        </tbody>
+      </table>
+      {payout.statedNet !== null && payout.statedNet !== payout.net ? <p className="off">The file says {formatAmount(payout.statedNet, currency)} was paid; its items make {formatAmount(payout.net, currency)}.</p> : null}
+      {chosen.size === 0 ? <p className="soft">It should be at the bank on {formatDay(row.expectedOn, today)}. Tick its line when the statement is in.</p> : null}
+      {parking ? (
+        <form className="acts" onSubmit={(event) => { event.preventDefault(); tie({ as: "park", reason }); }}>
+          <input className="sumfield" style={{ textAlign: "left", width: 220 }} autoFocus aria-label="Why it is parked" placeholder="Why it cannot be explained" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") setParking(false); }} />
+          <Act main type="submit" disabled={reason.trim() === "" || none}>Park {formatAmount(off, currency)}</Act>
+        </form>
+      ) : (
+        <div className="acts">
+          {off === 0 || chosen.size === 0 ? <Act main hint="T" onClick={() => tie(null)} disabled={none}>Tie</Act> : null}
+          {off < 0 && chosen.size > 0 ? <Act main hint="F" onClick={() => tie({ as: "fee", kind: feeKind })} disabled={none}>Book {formatAmount(-off, currency)} as a {feeKind} fee</Act> : null}
+          {off !== 0 && chosen.size > 0 ? <Act hint="P" onClick={() => setParking(true)} disabled={none}>Park the difference</Act> : null}
+          <NextLink href={`/b/${book}/payouts/${row.id}`}>Its story</NextLink>
+        </div>
+      )}
+    </>
+  );
+}
+
+const KIND: Record<string, string> = { charge: "charge", fee: "fee", refund: "refund", dispute: "dispute", dispute_fee: "dispute fee", ach_return: "ACH return", return_fee: "return fee", reserve: "reserve", adjustment: "adjustment", opening: "opening" };
+
+function Items({ workings, currency, today }: { workings: Workings; currency: Currency; today: Day }): ReactNode {
+  const { book } = useActing();
+  const { items } = workings;
+  return (
+    <div>
+      <h2>{items.length} items</h2>
+      <div style={{ maxHeight: 240, overflow: "auto" }} tabIndex={0} role="group" aria-label="Items of the payout">
+        <table className="small">
+          <tbody>
+            {items.map((item) => <tr key={item.id}><td title={`${item.externalId}, settled ${formatDay(item.settledOn, today)}${item.reason ? `, ${item.reason}` : ""}`}>{KIND[item.kind] ?? item.kind} {item.receiptId === null ? <span className="soft">{item.reason ?? item.externalId}</span> : <NextLink href={`/b/${book}/receipts/${item.receiptId}`}>{item.payer || item.externalId}</NextLink>}</td><td className="num"><Sum of={item.amount} currency={currency} /></td></tr>)}
+            <tr><td className="soft">should be</td><td className="num"><span className="total">{formatAmount(workings.payout.net, currency)}</span></td></tr>
+          </tbody>
+        </table>
+      </div>
+    </div>
+  );
+}
+
+function Entry({ workings, currency, today }: { workings: Workings; currency: Currency; today: Day }): ReactNode {
+  const { payout, lines } = workings;
+  const bank = lines.length > 0 ? sumOf(lines, (line) => line.amount) : (payout.candidate?.amount ?? payout.net);
+  const on = lines[0]?.postedOn ?? payout.candidate?.on;
+  const off = bank - payout.net;
+  return (
+    <div>
+      <h2>{payout.shown === "tied" ? "Posted" : "It will post"}{on ? `, ${formatDay(on, today)}` : ""}</h2>
+      <table className="small">
+        <tbody>
+          <tr><td>Operating bank</td><td className="num sum">{formatAmount(bank, currency)}</td><td className="num" /></tr>
+          {off !== 0 ? <tr><td>{off < 0 ? "Fee, or parked" : "Parked"}</td><td className="num sum">{off < 0 ? formatAmount(-off, currency) : ""}</td><td className="num sum">{off > 0 ? formatAmount(off, currency) : ""}</td></tr> : null}
+          <tr><td style={{ paddingLeft: 16 }}>Clearing, {payout.processorName}</td><td className="num" /><td className="num sum">{formatAmount(payout.net, currency)}</td></tr>
+        </tbody>
+      </table>
+      <p className="soft">Charges and fees were booked apart when the file was taken in.</p>
+    </div>
+  );
+}

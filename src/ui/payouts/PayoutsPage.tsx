@@ -1,0 +1,73 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+
+import { formatDay, type Day } from "@/core/calendar";
+import { formatAmount, sumOf, type Currency } from "@/core/money";
+
+import { LedgerList, type ListColumn } from "../lists/LedgerList";
+import { useOpenRow } from "../lists/useOpenRow";
+import { LeftOver, Sum } from "../Sum";
+import { PayoutWorkings } from "./PayoutWorkings";
+import type { BandDay, OnItsWay, PayoutRow } from "./types";
+
+const Band = dynamic(() => import("./Band").then((module) => module.Band), { ssr: false, loading: () => <div style={{ height: 132 }} /> });
+
+type Props = { book: string; currency: Currency; today: Day; rows: PayoutRow[]; days: BandDay[]; month: string; before: string; after: string; onlyOpen: boolean; way: OnItsWay[] };
+
+/** Payouts: each taken apart to its items and tied to its bank line; what is off stands on top in red. */
+export function PayoutsPage(props: Props): ReactNode {
+  const { currency, rows, today } = props;
+  const [open, setOpen] = useOpenRow();
+  const off = rows.filter((row) => row.shown === "off" || row.shown === "late");
+  const offBy = sumOf(off, (row) => row.offBy ?? row.net);
+  return (
+    <>
+      <div className="heading">
+        <h1>{off.length === 0 ? <><span className="good">0.00</span> <small>off: every payout that is due comes out</small></> : <><span className="off">{formatAmount(offBy, currency)}</span> <small>off, {off.length} {off.length === 1 ? "payout" : "payouts"}</small></>}</h1>
+        <div className="tabs">
+          <NextLink href={`?month=${props.month}`} aria-current={props.onlyOpen ? undefined : "page"} prefetch={false}>{monthWords(props.month)}</NextLink>
+          <NextLink href={`?month=${props.month}&show=open`} aria-current={props.onlyOpen ? "page" : undefined} prefetch={false}>Not tied <b>{rows.filter((row) => row.shown !== "tied").length}</b></NextLink>
+          {props.way.map((way) => <span key={way.processorName} className="soft">{way.processorName}: {way.count} charges, {formatAmount(way.sum, currency)} not in a payout yet, due {formatDay(way.expectedOn, today)}</span>)}
+        </div>
+        <div className="end"><NextLink href={`?month=${props.before}`} prefetch={false}>month before</NextLink>{props.month < today.slice(0, 7) ? <NextLink href={`?month=${props.after}`} prefetch={false}>month after</NextLink> : null}<a className="soft" href={`/api/v1/b/${props.book}/export/payouts`}>CSV</a></div>
+      </div>
+      <Band days={props.days} currency={currency} today={today} />
+      <LedgerList<PayoutRow>
+        label="Payouts" rows={rows} idOf={(row) => row.id} openId={open} onOpen={setOpen} columns={columnsOf(props)}
+        workings={(row) => <PayoutWorkings key={row.id} row={row} currency={currency} today={today} done={() => { const at = rows.findIndex((one) => one.id === row.id); setOpen(rows[at + 1]?.id ?? null); }} />}
+        empty={<><p>No payouts in this month.</p><p>They come with the processor’s file: <NextLink href={`/b/${props.book}/arrivals`}>Arrivals</NextLink>.</p></>}
+      />
+    </>
+  );
+}
+
+function monthWords(month: string): string {
+  return new Intl.DateTimeFormat("en", { month: "long", year: "numeric", timeZone: "UTC" }).format(new Date(`${month}-15T00:00:00Z`));
+}
+
+function columnsOf({ currency, today, rows, month }: Props): ListColumn<PayoutRow>[] {
+  const sum = (pick: (row: PayoutRow) => number): ReactNode => formatAmount(sumOf(rows, pick), currency, { dash: true });
+  const amount = (of: number): ReactNode => <Sum of={of} currency={currency} dash />;
+  return [
+    { id: "payout", header: "Payout", width: "17%", cell: (row) => <span title={`${row.externalId}, ${row.processorName}`}>{row.externalId}, {row.chargeCount} {row.chargeCount === 1 ? "charge" : "charges"}</span>, foot: `${monthWords(month)}, ${rows.length} payouts` },
+    { id: "bank", header: "At the bank", width: "11%", cell: (row) => (row.bankOn ? formatDay(row.bankOn, today) : <span className={row.shown === "late" ? "off" : "soft"}>{row.shown === "late" ? "late, due " : "due "}{formatDay(row.expectedOn, today)}</span>) },
+    { id: "takings", header: "Takings of", width: "14%", cell: (row) => (row.takenFrom && row.takenTo ? (row.takenFrom === row.takenTo ? formatDay(row.takenFrom, today) : `${formatDay(row.takenFrom, today)} to ${formatDay(row.takenTo, today)}`) : "–") },
+    { id: "charges", header: "Charges", width: "9%", number: true, cell: (row) => amount(row.charges), foot: sum((row) => row.charges) },
+    { id: "fees", header: "Fees", width: "8%", number: true, cell: (row) => amount(row.fees), foot: sum((row) => row.fees) },
+    { id: "refunds", header: "Refunds", width: "8%", number: true, cell: (row) => amount(row.refunds), foot: sum((row) => row.refunds) },
+    { id: "disputes", header: "Disputes", width: "8%", number: true, cell: (row) => amount(row.disputes), foot: sum((row) => row.disputes) },
+    { id: "other", header: "Other", width: "7%", number: true, cell: (row) => amount(row.other), foot: sum((row) => row.other) },
+    { id: "net", header: "Should be", width: "8%", number: true, cell: (row) => amount(row.net), foot: <span className="total">{sum((row) => row.net)}</span> },
+    { id: "line", header: "Bank line", width: "8%", number: true, cell: (row) => (row.bankAmount === null ? "–" : amount(row.bankAmount)), foot: sum((row) => row.bankAmount ?? 0) },
+    { id: "off", header: "Off by", width: "8%", number: true, cell: (row) => offCell(row, currency), foot: <LeftOver of={sumOf(rows, (row) => row.offBy ?? 0)} currency={currency} /> },
+  ];
+}
+
+function offCell(row: PayoutRow, currency: Currency): ReactNode {
+  if (row.offBy === null) return "–";
+  if (row.shown === "fits") return <span className="waits">tie it</span>;
+  return <span className={row.offBy === 0 ? "good" : "off"}>{formatAmount(row.offBy, currency)}{row.offBy === 0 ? " ✓" : ""}</span>;
+}

@@ -1,0 +1,13 @@
+import type { Day } from "@/core/calendar";
+import type { Minor } from "@/core/money";
+
+export type PayoutState = "tied" | "off" | "fits" | "late" | "on_way";
+export type PayoutRow = {
+  id: number; externalId: string; processorName: string; paidOn: Day; bankOn: Day | null; expectedOn: Day; takenFrom: Day | null; takenTo: Day | null; chargeCount: number; charges: Minor; fees: Minor; refunds: Minor; disputes: Minor; other: Minor; net: Minor;
+  bankAmount: Minor | null; offBy: Minor | null; shown: PayoutState; statedNet: Minor | null;
+};
+export type BandDay = { on: Day; takings: Minor; bank: Minor; off: Minor; expected: Minor; holiday: boolean; weekend: boolean };
+export type OnItsWay = { processorName: string; count: number; sum: Minor; from: Day; to: Day; expectedOn: Day };
+export type BankLine = { id: number; postedOn: Day; amount: Minor; description: string };
+export type PayoutItem = { id: number; kind: string; externalId: string; settledOn: Day; amount: Minor; receiptId: number | null; payer: string; reason: string | null };
+export type PayoutWorkings = { payout: { id: number; net: Minor; statedNet: Minor | null; offBy: Minor | null; candidate: { id: number; on: Day; amount: Minor; description: string } | null; shown: PayoutState; processorName: string }; items: PayoutItem[]; lines: BankLine[]; openLines: BankLine[] };

@@ -1,0 +1,72 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { createContext, useCallback, useContext, useMemo, useState, useTransition, type ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+import { sendCommand } from "../send";
+
+type Notice = { words: string; bad: boolean; undo: number | null };
+type Acting = {
+  /** Says something below the page; with an act it offers to undo it. */
+  say: (words: string, undo?: number | null) => void;
+  complain: (words: string) => void;
+  /** Carries out a command and shows the page anew; gives its value, or null where it failed and the reason was shown. */
+  act: <T>(command: string, input: unknown, done: (value: T) => { words: string; undo?: number | null }) => Promise<T | null>;
+  busy: boolean;
+  book: string;
+};
+
+const Context = createContext<Acting | null>(null);
+
+export function useActing(): Acting {
+  const acting = useContext(Context);
+  if (!acting) throw new Error("useActing belongs below Notices");
+  return acting;
+}
+
+export function Notices({ book, children }: { book: string; children: ReactNode }): ReactNode {
+  const router = useRouter();
+  const [notice, setNotice] = useState<Notice | null>(null);
+  const [sending, setSending] = useState(false);
+  const [refreshing, startTransition] = useTransition();
+  const act = useCallback<Acting["act"]>(
+    async (command, input, done) => {
+      setSending(true);
+      const sent = await sendCommand<Awaited<ReturnType<typeof done>> & object>(book, command, input);
+      setSending(false);
+      if (!sent.ok) {
+        setNotice({ words: sent.message, bad: true, undo: null });
+        return null;
+      }
+      const { words, undo } = done(sent.value as never);
+      setNotice({ words, bad: false, undo: undo ?? null });
+      startTransition(() => router.refresh());
+      return sent.value as never;
+    },
+    [book, router],
+  );
+  const undoLast = useCallback(() => {
+    if (notice?.undo == null) return;
+    void act<{ actId: number }>("undo", { actId: notice.undo }, () => ({ words: "Undone. Both entries stay in the journal." }));
+  }, [act, notice]);
+  useHotkeys("u", undoLast, [undoLast]);
+  const acting = useMemo<Acting>(
+    () => ({ act, busy: sending || refreshing, book, say: (words, undo = null) => setNotice({ words, bad: false, undo }), complain: (words) => setNotice({ words, bad: true, undo: null }) }),
+    [act, book, refreshing, sending],
+  );
+  return (
+    <Context value={acting}>
+      {children}
+      <div className="notices" role="status" aria-live="polite">
+        {notice ? (
+          <div className={notice.bad ? "notice bad" : "notice"}>
+            <span className={notice.bad ? "off" : ""}>{notice.bad ? "✗ " : "✓ "}{notice.words}</span>
+            {notice.undo !== null ? <button type="button" className="row-open strong" onClick={undoLast}>Undo <kbd>U</kbd></button> : null}
+            <button type="button" className="row-open soft" onClick={() => setNotice(null)} aria-label="Close">✕</button>
+          </div>
+        ) : null}
+      </div>
+    </Context>
+  );
+}

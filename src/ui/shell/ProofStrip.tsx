@@ -1,0 +1,25 @@
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+
+import { formatDay } from "@/core/calendar";
+import { formatAmount, type Minor } from "@/core/money";
+
+import type { ShellFacts } from "../facts";
+
+/** The control sums, on every page; each opens what it is made of. */
+export function ProofStrip({ shell }: { shell: ShellFacts }): ReactNode {
+  const { strip, book, currency } = shell;
+  const base = `/b/${book}`;
+  const amount = (sum: Minor): string => formatAmount(sum, currency);
+  const sign = (...names: string[]): ReactNode => (names.every((name) => strip.holds[name]) ? <span className="good">✓<span className="visually-hidden"> comes out</span></span> : <b className="off">off</b>);
+  return (
+    <footer className="strip" aria-label="Proofs">
+      <NextLink href={`${base}/books?proof=receivables`} prefetch={false}>Receivables <b>{amount(strip.receivables)}</b> = open items {sign("receivables", "applications")}</NextLink>
+      <NextLink href={`${base}/books?proof=clearing`} prefetch={false}>Clearing <b>{amount(strip.clearing)}</b> = not yet at the bank {sign("clearing", "payouts")}</NextLink>
+      <NextLink href={`${base}/books?proof=bank`} prefetch={false}>Bank <b>{amount(strip.bank)}</b> = {strip.statementTo ? `statement to ${formatDay(strip.statementTo)}` : "no statement yet"} {sign("bank")}</NextLink>
+      <NextLink href={`${base}/match`} prefetch={false}>To match <b>{amount(strip.toMatch)}</b></NextLink>
+      {strip.payoutsOff !== 0 ? <NextLink href={`${base}/payouts`} prefetch={false}>Payouts off by <b className="off">{amount(strip.payoutsOff)}</b></NextLink> : null}
+      {strip.unexplained !== 0 ? <NextLink href={`${base}/arrivals?list=lines&state=open`} prefetch={false}>Bank lines to explain <b className="waits">{amount(strip.unexplained)}</b></NextLink> : null}
+    </footer>
+  );
+}

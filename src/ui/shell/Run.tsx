@@ -1,0 +1,59 @@
+"use client";
+
+import NextLink from "next/link";
+import { usePathname } from "next/navigation";
+import { useTheme } from "next-themes";
+import { useState, type ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+import { formatDay } from "@/core/calendar";
+
+import type { ShellFacts } from "../facts";
+import { Find } from "./Find";
+import { Keys } from "./Keys";
+
+/** The run: the five stations in the order of the work, each with what is left to do there; the records apart at the right. */
+export function Run({ shell }: { shell: ShellFacts }): ReactNode {
+  const base = `/b/${shell.book}`;
+  const { left } = shell;
+  const [finding, setFinding] = useState(false);
+  const [keys, setKeys] = useState(false);
+  useHotkeys("/", () => setFinding(true), { preventDefault: true });
+  useHotkeys("shift+slash", () => setKeys(true), { preventDefault: true });
+  return (
+    <header className="run">
+      <a className="visually-hidden" href="#sheet">Skip to the page</a>
+      <NextLink className="mark" href={`${base}/match`}><b>Dozo</b><span title={shell.name}>{shell.name}</span></NextLink>
+      <nav aria-label="The run">
+        <Station to={`${base}/arrivals`} name="Arrivals" left={left.arrivals > 0 ? String(left.arrivals) : ""} />
+        <Station to={`${base}/match`} name="Match" left={left.match > 0 ? String(left.match) : ""} />
+        <Station to={`${base}/payouts`} name="Payouts" left={left.payoutsOff > 0 ? `${left.payoutsOff} off` : ""} />
+        <Station to={`${base}/overdue`} name="Overdue" left={left.overdue > 0 ? String(left.overdue) : ""} />
+        <Station to={`${base}/books`} name="Books" left={left.broken > 0 ? `${left.broken} broken` : ""} />
+      </nav>
+      <nav className="records" aria-label="Records">
+        <Station to={`${base}/customers`} name="Customers" left="" />
+        <Station to={`${base}/invoices`} name="Invoices" left="" />
+        <Station to={`${base}/reports`} name="Reports" left="" />
+        <Station to={`${base}/settings`} name="Set-up" left="" />
+      </nav>
+      <button type="button" className="plain" onClick={() => setFinding(true)}><kbd>/</kbd> find</button>
+      <button type="button" className="plain" onClick={() => setKeys(true)} aria-label="Keys"><kbd>?</kbd></button>
+      <Lamp />
+      <span className="today" title={shell.clockFixed ? "This book's clock stands still" : "Today"}>{formatDay(shell.today)}</span>
+      {finding ? <Find book={shell.book} close={() => setFinding(false)} /> : null}
+      {keys ? <Keys close={() => setKeys(false)} /> : null}
+    </header>
+  );
+}
+
+function Station({ to, name, left }: { to: string; name: string; left: string }): ReactNode {
+  const here = usePathname().startsWith(to);
+  return <NextLink href={to} aria-current={here ? "page" : undefined} prefetch={false}>{name}{left === "" ? null : <> <b>{left}</b></>}</NextLink>;
+}
+
+/** Turns between paper by day and by night; the system's choice holds until then. */
+function Lamp(): ReactNode {
+  const { resolvedTheme, setTheme } = useTheme();
+  return <button type="button" className="plain" onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")} aria-label="Light or dark paper" title="Light or dark paper">◐</button>;
+}
