@@ -39,6 +39,10 @@ export function lastActs(db: Db, limit: number, offset: number): ActRow[] {
   return db.all<ActRow>(`${ACT} ORDER BY id DESC LIMIT ? OFFSET ?`, limit, offset);
 }
 
+export function actCount(db: Db): number {
+  return db.get<{ n: number }>("SELECT count(*) AS n FROM act")?.n ?? 0;
+}
+
 export function commandByKey(db: Db, key: string): { name: string; result: string } | undefined {
   return db.get<{ name: string; result: string }>("SELECT name, result FROM command WHERE key = ?", key);
 }

@@ -90,14 +90,14 @@ export function journalBetween(db: Db, from: Day, to: Day): JournalRow[] {
 export type EntryHead = EntryRow & { party: string | null; sum: Minor };
 
 /** Entries newest first, with the total of their debits; `text` is looked for in document and party. */
-export function entryPage(db: Db, filter: { from: Day; to: Day; event: string | null; text: string | null; limit: number; offset: number }): { rows: EntryHead[]; count: number } {
-  const where = `WHERE e.posted_on BETWEEN ?1 AND ?2 AND (?3 IS NULL OR e.event = ?3) AND (?4 IS NULL OR e.document LIKE '%' || ?4 || '%' OR c.name LIKE '%' || ?4 || '%')`;
+export function entryPage(db: Db, filter: { from: Day; to: Day; event: string | null; text: string | null; limit: number; offset: number; id?: number }): { rows: EntryHead[]; count: number } {
+  const where = `WHERE (?5 IS NULL OR e.id = ?5) AND e.posted_on BETWEEN ?1 AND ?2 AND (?3 IS NULL OR e.event = ?3) AND (?4 IS NULL OR e.document LIKE '%' || ?4 || '%' OR c.name LIKE '%' || ?4 || '%')`;
   const rows = db.all<EntryHead>(
     `${ENTRY.replace(" FROM entry e", `, c.name AS party, (SELECT sum(max(l.book_amount, 0)) FROM entry_line l WHERE l.entry_id = e.id) AS sum FROM entry e`)}
-     LEFT JOIN customer c ON c.id = e.customer_id ${where} ORDER BY e.posted_on DESC, e.id DESC LIMIT ?5 OFFSET ?6`,
-    filter.from, filter.to, filter.event, filter.text, filter.limit, filter.offset,
+     LEFT JOIN customer c ON c.id = e.customer_id ${where} ORDER BY e.posted_on DESC, e.id DESC LIMIT ?6 OFFSET ?7`,
+    filter.from, filter.to, filter.event, filter.text, filter.id ?? null, filter.limit, filter.offset,
   );
-  const count = db.get<{ n: number }>(`SELECT count(*) AS n FROM entry e LEFT JOIN customer c ON c.id = e.customer_id ${where}`, filter.from, filter.to, filter.event, filter.text);
+  const count = db.get<{ n: number }>(`SELECT count(*) AS n FROM entry e LEFT JOIN customer c ON c.id = e.customer_id ${where}`, filter.from, filter.to, filter.event, filter.text, filter.id ?? null);
   return { rows, count: count?.n ?? 0 };
 }
 

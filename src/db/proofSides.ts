@@ -37,10 +37,18 @@ export function proofSides(db: Db): Side[] {
     {
       name: "clearing", journal: journal(db, "clearing"),
       documents: one(db, "SELECT sum(i.amount) AS sum FROM processor_item i LEFT JOIN payout p ON p.id = i.payout_id WHERE i.withdrawn = 0 AND (p.state IS NULL OR p.state <> 'tied')"),
+      strays: add(
+        strays(db, "clearing", "processor_item", "SELECT id, CASE withdrawn WHEN 1 THEN 0 ELSE amount END AS sum FROM processor_item"),
+        strays(db, "clearing", "payout", "SELECT p.id, -coalesce((SELECT sum(amount) FROM payout_tie t WHERE t.payout_id = p.id AND t.ended_by IS NULL), 0) AS sum FROM payout p"),
+      ),
     },
     { name: "unidentified", journal: journal(db, "unidentified"), documents: one(db, "SELECT -sum(unidentified) AS sum FROM receipt"), strays: strays(db, "unidentified", "receipt", "SELECT id, -unidentified AS sum FROM receipt") },
     { name: "credits", journal: journal(db, "credits"), documents: one(db, "SELECT -sum(on_account) AS sum FROM receipt"), strays: strays(db, "credits", "receipt", "SELECT id, -on_account AS sum FROM receipt") },
-    { name: "disputed", journal: journal(db, "disputed"), documents: one(db, "SELECT -sum(amount) AS sum FROM processor_item WHERE kind = 'dispute' AND settled_state = 'opened' AND withdrawn = 0") },
+    {
+      name: "disputed", journal: journal(db, "disputed"), documents: one(db, "SELECT -sum(amount) AS sum FROM processor_item WHERE kind = 'dispute' AND settled_state IN ('opened', 'won') AND withdrawn = 0"),
+      // A dispute that was won stands with the sum that came back as an item of its own: the two cancel out, or show what did not come back.
+      strays: strays(db, "disputed", "processor_item", "SELECT id, CASE WHEN settled_state IN ('opened', 'won') AND withdrawn = 0 THEN -amount ELSE 0 END AS sum FROM processor_item WHERE kind = 'dispute'"),
+    },
     { name: "on_hand", journal: journal(db, "on_hand"), documents: minor(0) },
     { name: "reserve", journal: journal(db, "reserve"), documents: one(db, "SELECT -sum(amount) AS sum FROM processor_item WHERE kind = 'reserve' AND withdrawn = 0") },
     {

@@ -105,12 +105,16 @@ function fromSums(receipt: MatchReceipt, items: readonly MatchItem[], quoted: re
   for (const subset of subsetsOf(due, receipt.amount).filter((one) => one.length < items.length || all !== receipt.amount).slice(0, 4)) {
     make(subset.map((item) => whole(item)), BITS.several - subset.length, false, [{ code: "sum_several", count: subset.length }]);
   }
-  if (due.length > 0 && !oldest) make(fill(due, receipt.amount).map(({ item, amount }) => whole(item, amount)), BITS.oldest, false, partly(receipt, due));
+  if (due.length > 0 && !oldest) {
+    const filled = fill(due, receipt.amount);
+    make(filled.map(({ item, amount }) => whole(item, amount)), BITS.oldest, false, partly(receipt, filled.map(({ item }) => item)));
+  }
   make([], BITS.onAccount - 4, false, []);
 }
 
-function partly(receipt: MatchReceipt, due: readonly MatchItem[]): Reason[] {
-  const off = add(receipt.amount, -sumOf(due, (item) => item.balance));
+/** How the receipt differs from the items it would pay, the last perhaps in part. */
+function partly(receipt: MatchReceipt, paid: readonly MatchItem[]): Reason[] {
+  const off = add(receipt.amount, -sumOf(paid, (item) => item.balance));
   return off > 0 ? [{ code: "against_over", by: off }] : [{ code: "against_short", by: minor(-off) }];
 }
 

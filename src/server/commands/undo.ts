@@ -4,7 +4,7 @@ import { postReversal, type AccountRef } from "@/core/ledger";
 import { add, minor } from "@/core/money";
 import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
-import { actById, actsOf, markUndone, type ActRow } from "@/db/acts";
+import { actById, actsOf, markUndone, type ActKind, type ActRow } from "@/db/acts";
 import { bankLineById, setBankLineState } from "@/db/bank";
 import { entriesOfAct, linesOfEntry } from "@/db/journal";
 import { changeBalance } from "@/db/openItems";
@@ -34,6 +34,13 @@ export const undo = defineCommand({
     return ok({ actId: by });
   },
 });
+
+/** Acts that people did by a page of their own and can take back; imports and letters are not among them. */
+const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact"]);
+
+export function isUndoable(kind: ActKind): boolean {
+  return UNDOABLE.has(kind);
+}
 
 function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
   switch (act.kind) {

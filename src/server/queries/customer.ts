@@ -1,47 +1,62 @@
-import { daysBetween, type Day } from "@/core/calendar";
+import { daysBetween, formatDay, type Day } from "@/core/calendar";
 import { waitInWords } from "@/core/followup";
 import type { Proposal } from "@/core/matching";
 import { agingOf, type Aging } from "@/core/metrics";
-import { add, formatAmount, sumOf, type Minor } from "@/core/money";
+import { formatAmount, sumOf, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { actsOfCustomer } from "@/db/acts";
 import { customerById, sitesOf, type CustomerRow } from "@/db/customers";
-import { contactsOf, daysLate, lettersOf } from "@/db/followup";
+import { contactsOf, daysLate, lettersOf, paidForByOthers } from "@/db/followup";
 import { itemsOfCustomer, openItemsOf, type OpenItemRow } from "@/db/openItems";
-import { receiptsOf, type ReceiptRow } from "@/db/receipts";
+import { receiptsOf } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 
 import { draftLetter } from "../letters";
 import { overdueRows, type LastWord } from "./overdue";
 
 export type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean };
-export type CustomerPage = { customer: CustomerRow; sites: (CustomerRow & { open: Minor })[]; parent: CustomerRow | null; open: OpenItemRow[]; items: OpenItemRow[]; receipts: ReceiptRow[]; aging: Aging; overdue: Minor; credit: Minor; late: { average: number | null; of: number }; history: HistoryLine[]; promise: string | null };
+/** Money of the customer that stands on account, receipt by receipt. */
+export type CreditLine = { receiptId: number; on: Day; sum: Minor; words: string };
+export type CustomerPage = {
+  customer: CustomerRow; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: OpenItemRow[]; credits: CreditLine[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; waits: string[]; history: HistoryLine[];
+};
 
 /** Everything about a customer on one page, with one line of time. */
-export function customerPageOf(db: Db, id: number, today: Day): CustomerPage | null {
+export function customerPageOf(db: Db, id: number, today: Day, proposals: readonly Proposal[]): CustomerPage | null {
   const customer = customerById(db, id);
   if (!customer) return null;
+  const { currency } = readSettings(db);
   const open = openItemsOf(db, id);
-  const receipts = receiptsOf(db, id);
-  const paid = daysLate(db, id);
-  const average = paid.length === 0 ? null : Math.round(paid.reduce((sum, one) => sum + daysBetween(one.dueOn, one.paidOn), 0) / paid.length);
+  const parent = customer.parentId === null ? undefined : customerById(db, customer.parentId);
+  const credits = receiptsOf(db, id).filter(({ onAccount }) => onAccount !== 0).map((receipt): CreditLine => ({ receiptId: receipt.id, on: receipt.paidOn, sum: receipt.onAccount, words: `receipt of ${formatAmount(receipt.amount, currency)}` }));
+  const waits = overdueRows(db, today, proposals).find((row) => row.customer.id === id)?.waits ?? [];
   return {
-    customer, sites: sitesOf(db, id).map((site) => ({ ...site, open: sumOf(openItemsOf(db, site.id), (item) => item.balance) })), parent: customer.parentId === null ? null : (customerById(db, customer.parentId) ?? null),
-    open, items: itemsOfCustomer(db, id, 100), receipts: receipts.slice(0, 50), aging: agingOf(open, today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.balance),
-    credit: sumOf(receipts, (receipt) => receipt.onAccount), late: { average, of: paid.length }, history: historyOf(db, id), promise: null,
+    customer, parent: parent ? { id: parent.id, name: parent.name } : null, sites: sitesOf(db, id).map((site) => ({ id: site.id, name: site.name, open: sumOf(openItemsOf(db, site.id), (item) => item.balance) })),
+    open, credits, aging: agingOf(open, today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.balance), credit: sumOf(credits, (one) => one.sum),
+    habit: habitInWords(db, id), waits: waits.map((wait) => waitInWords(wait, currency)), history: historyOf(db, id, today),
   };
 }
 
+/** How a customer usually pays, from the invoices paid in full before. */
+function habitInWords(db: Db, customerId: number): string {
+  const paid = daysLate(db, customerId);
+  if (paid.length === 0) return "Has not paid an invoice yet";
+  const average = Math.round(paid.reduce((sum, one) => sum + daysBetween(one.dueOn, one.paidOn), 0) / paid.length);
+  if (average > 1) return `Pays ${average} days late as a rule`;
+  return average < -1 ? `Pays ${-average} days early as a rule` : "Pays on the day as a rule";
+}
+
 /** One line of time: invoices, receipts, letters with their text, calls, promises, and every act, newest first. */
-export function historyOf(db: Db, customerId: number): HistoryLine[] {
+export function historyOf(db: Db, customerId: number, today: Day): HistoryLine[] {
   const { currency } = readSettings(db);
   const amount = (sum: number): string => formatAmount(sum, currency);
   const lines: HistoryLine[] = [];
   const line = (on: Day, kind: string, words: string, more = "", href: string | null = null, actId: number | null = null, undone = false): void => void lines.push({ on, kind, words, more, href, actId, undone });
   for (const item of itemsOfCustomer(db, customerId, 200)) line(item.issuedOn, item.kind.replace("_", " "), `${item.number}, ${amount(item.total)}`, item.description ?? "", `invoices/${item.id}`);
   for (const receipt of receiptsOf(db, customerId)) line(receipt.paidOn, "receipt", `${amount(receipt.amount)} from ${receipt.payerName || receipt.payerEmail}`, receipt.reference, `receipts/${receipt.id}`);
+  for (const one of paidForByOthers(db, customerId)) line(one.on, "receipt", `${amount(one.amount)} on ${one.number}`, `paid by ${one.payer}`, `receipts/${one.receiptId}`);
   for (const letter of lettersOf(db, customerId)) line(letter.onDay, "letter", `letter ${letter.step}, ${amount(letter.sum)}: ${letter.delivery === "outbox" ? "in the outbox" : letter.delivery}`, letter.body);
-  for (const contact of contactsOf(db, customerId)) line(contact.onDay, contact.kind, contact.promisedOn ? `${contact.text} (by ${contact.promisedOn}${contact.promisedSum === null ? "" : `, ${amount(contact.promisedSum)}`})` : contact.text);
+  for (const contact of contactsOf(db, customerId)) line(contact.onDay, contact.kind, contact.promisedOn ? `${contact.text} (by ${formatDay(contact.promisedOn, today)}${contact.promisedSum === null ? "" : `, ${amount(contact.promisedSum)}`})` : contact.text);
   for (const act of actsOfCustomer(db, customerId).filter(({ kind }) => !["letter", "contact"].includes(kind))) {
     line(act.onDay, act.kind === "place" ? "placed" : act.kind.replaceAll("_", " "), act.text, `${act.actor}`, act.subjectKind === "receipt" ? `receipts/${act.subjectId}` : null, act.kind === "place" && act.undoneBy === null ? act.id : null, act.undoneBy !== null);
   }
@@ -57,18 +72,10 @@ export function followUpWorkings(db: Db, customerId: number, today: Day, proposa
   const settings = readSettings(db);
   const draft = draftLetter(row, settings, today);
   if (!draft.ok) return null;
-  const paid = daysLate(db, customerId);
-  const average = paid.length === 0 ? null : Math.round(paid.reduce((sum, one) => sum + daysBetween(one.dueOn, one.paidOn), 0) / paid.length);
-  const habit = average === null ? "Has not paid an invoice yet" : average > 1 ? `Pays ${average} days late as a rule` : average < -1 ? `Pays ${-average} days early as a rule` : "Pays on the day as a rule";
   return {
-    customerId, to: draft.value.to, subject: draft.value.subject, body: draft.value.body, sum: draft.value.sum, credit: row.credit, step: draft.value.step, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), habit,
-    history: historyOf(db, customerId).filter(({ kind }) => ["letter", "call", "note", "promise", "receipt"].includes(kind)).slice(0, 7).map(({ on, kind, words }) => ({ on, words: kind === "letter" ? words : `${kind}: ${words}` })),
+    customerId, to: draft.value.to, subject: draft.value.subject, body: draft.value.body, sum: draft.value.sum, credit: row.credit, step: draft.value.step, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), habit: habitInWords(db, customerId),
+    history: historyOf(db, customerId, today).filter(({ kind }) => ["letter", "call", "note", "promise", "receipt"].includes(kind)).slice(0, 7).map(({ on, kind, words }) => ({ on, words: kind === "letter" ? words : `${kind}: ${words}` })),
     items: draft.value.items.map((item) => ({ id: item.id, number: item.number, description: item.description ?? "", dueOn: item.dueOn, days: daysBetween(item.dueOn, today), balance: item.balance })),
     problem: draft.value.to === null ? "no e-mail address" : null, lastWord: row.lastWord,
   };
-}
-
-/** Receivables less credit on account. */
-export function positionOf(page: Pick<CustomerPage, "open" | "credit">): Minor {
-  return add(sumOf(page.open, (item) => item.balance), -page.credit);
 }

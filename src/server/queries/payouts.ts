@@ -11,7 +11,10 @@ import { bankLineById } from "@/db/bank";
 export type PayoutState = "tied" | "off" | "fits" | "late" | "on_way";
 export type PayoutView = PayoutListed & { shown: PayoutState; candidate: { id: number; on: Day; amount: Minor; description: string } | null; offBy: Minor | null; expectedOn: Day };
 
-/** Payouts of a period and all that are not tied yet, newest first, each with the bank line it would tie to. */
+/** What is off or late stands on top. */
+const urgency = (view: PayoutView): number => (view.shown === "off" ? 0 : view.shown === "late" ? 1 : 2);
+
+/** Payouts of a period and all that are not tied yet; what is off first, then the newest, each with the bank line it would tie to. */
 export function payoutViews(db: Db, from: Day, to: Day): PayoutView[] {
   const statementTo = lastStatementDay(db);
   const lines = openBankLines(db);
@@ -19,7 +22,7 @@ export function payoutViews(db: Db, from: Day, to: Day): PayoutView[] {
   const untied = untiedPayouts(db);
   const known = new Set(untied.map((payout) => payout.id));
   const all = [...untied, ...payoutsBetween(db, from, to).filter((payout) => !known.has(payout.id))];
-  return all.map((payout) => view(payout, lines, descriptors, statementTo)).sort((a, b) => (a.paidOn < b.paidOn ? 1 : a.paidOn > b.paidOn ? -1 : b.id - a.id));
+  return all.map((payout) => view(payout, lines, descriptors, statementTo)).sort((a, b) => urgency(a) - urgency(b) || (a.paidOn < b.paidOn ? 1 : a.paidOn > b.paidOn ? -1 : b.id - a.id));
 }
 
 /** A line reaches the bank within this many banking days of the payout. */

@@ -34,3 +34,11 @@ export function workInWords(name: WorkName): string {
   };
   return words[name];
 }
+
+/** Where a kind of open work is done, below the book's address. */
+export function workPage(name: WorkName): string {
+  const pages: Record<WorkName, string> = {
+    to_match: "match", payouts_off: "payouts?show=open", payouts_untied: "payouts?show=open", bank_unexplained: "arrivals?list=lines&state=open", statement_gaps: "arrivals?list=lines", negative_credits: "books?proof=credits",
+  };
+  return pages[name];
+}

@@ -7,6 +7,7 @@ import { formatDay, type Day } from "@/core/calendar";
 import { formatAmount, type Currency } from "@/core/money";
 
 import { Act } from "../Act";
+import { onOwnControl } from "../keys";
 import { load } from "../send";
 import { useActing } from "../shell/Notices";
 import { OtherReadings, OpenItems } from "./Choices";
@@ -64,7 +65,7 @@ function Putting({ row, currency, today, done, workings }: Props & { workings: W
     if (worked.left > 0 && tally.terms.length > 0) setTally({ ...tally, restOnAccount: true });
     else void act<{ actId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: [] }, (value) => ({ words: `${formatAmount(workings.amount, currency)} kept on account of ${tally.customer}.`, undo: value.actId })).then((value) => { if (value) done(); });
   };
-  useHotkeys("enter", post, { enabled: !asking, ignoreEventWhen: (event) => (event.target as HTMLElement).closest("button,a") !== null && !(event.target as HTMLElement).closest("[data-row]") }, [post]);
+  useHotkeys("enter", post, { enabled: !asking, ignoreEventWhen: onOwnControl }, [post]);
   useHotkeys("k", keep, [keep]);
   useHotkeys("s", () => setAsking(true), { preventDefault: true });
   useHotkeys("e", () => fields.current?.querySelector("input")?.focus(), { preventDefault: true });

@@ -9,9 +9,10 @@ import { formatDay, type Day } from "@/core/calendar";
 import { formatAmount, negate, parseAmount, type Currency, type Minor } from "@/core/money";
 
 import { Act } from "../Act";
+import { onOwnControl } from "../keys";
 import { load } from "../send";
 import { useActing } from "../shell/Notices";
-import type { OverdueLine } from "./OverduePage";
+import type { OverdueLine } from "./types";
 
 type Workings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor }[]; problem: string | null };
 type Doing = "looking" | "letter" | "sure" | "call" | "leave_out";
@@ -28,7 +29,7 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
     return () => { current = false; };
   }, [book, complain, row.id, row.state]);
   const held = row.waits.length > 0 || row.state === "left_out";
-  useHotkeys("enter", () => { if (doing === "looking" && !held) setDoing("letter"); }, { ignoreEventWhen: (event) => (event.target as HTMLElement).closest("button,a") !== null && !(event.target as HTMLElement).closest("[data-row]"), preventDefault: true }, [doing, held]);
+  useHotkeys("enter", () => { if (doing === "looking" && !held) setDoing("letter"); }, { ignoreEventWhen: onOwnControl, preventDefault: true }, [doing, held]);
   useHotkeys("c", () => setDoing("call"), { preventDefault: true });
   useHotkeys("x", () => setDoing("leave_out"), { preventDefault: true });
   if (!workings) return <p className="soft">Reading …</p>;

@@ -12,9 +12,8 @@ import { useOpenRow } from "../lists/useOpenRow";
 import { Sum } from "../Sum";
 import { AgeBar } from "./AgeBar";
 import { FollowUp } from "./FollowUp";
+import type { OverdueLine, OverdueState } from "./types";
 
-export type OverdueState = "ready" | "waits" | "later" | "left_out";
-export type OverdueLine = { id: number; name: string; sites: number; email: string | null; aging: Aging; overdue: Minor; oldestDays: number; lastWord: string; broken: boolean; next: string; waits: string[]; state: OverdueState; leftOut: string | null };
 type Props = { book: string; currency: Currency; today: Day; rows: OverdueLine[]; state: OverdueState | null; counts: Record<OverdueState, number>; total: Aging; overdue: Minor };
 
 const STATES: readonly (readonly [OverdueState, string])[] = [["ready", "Ready"], ["waits", "Waits"], ["later", "Later"], ["left_out", "Left out"]];

@@ -44,7 +44,8 @@ export function Band({ days, currency, today }: { days: readonly BandDay[]; curr
 
 function option(days: readonly BandDay[], currency: Currency, today: Day): echarts.EChartsCoreOption {
   const text = { color: colour("soft"), fontFamily: "'Figtree Variable', sans-serif", fontSize: 12 };
-  const bar = (name: string, values: number[], style: object, stack: string): object => ({ name, type: "bar", stack, barMaxWidth: 26, barGap: "-100%", data: values, itemStyle: style, animation: false });
+  // A day without a sum has no bar: null, as a bar of nothing would still draw its outline.
+  const bar = (name: string, values: number[], style: object, stack: string): object => ({ name, type: "bar", stack, barMaxWidth: 26, barGap: "-100%", data: values.map((value) => (value === 0 ? null : value)), itemStyle: style, animation: false });
   return {
     textStyle: text, aria: { enabled: true },
     grid: { left: 4, right: 4, top: 6, bottom: 22, outerBoundsMode: "same", outerBoundsContain: "axisLabel" },
@@ -56,9 +57,9 @@ function option(days: readonly BandDay[], currency: Currency, today: Day): echar
     yAxis: { type: "value", show: false },
     series: [
       bar("Takings", days.map((day) => day.takings), { color: colour("ink"), opacity: 0.82 }, "a"),
-      bar("At the bank", days.map((day) => -day.bank), { color: colour("good") }, "a"),
-      bar("Off", days.map((day) => -day.off), { color: colour("off") }, "a"),
-      bar("Expected", days.map((day) => -day.expected), { color: "transparent", borderColor: colour("good"), borderType: "dashed", borderWidth: 1 }, "a"),
+      bar("At the bank", days.map((day) => -Math.abs(day.bank)), { color: colour("good") }, "a"),
+      bar("Off", days.map((day) => -Math.abs(day.off)), { color: colour("off") }, "a"),
+      bar("Expected", days.map((day) => -Math.abs(day.expected)), { color: "transparent", borderColor: colour("good"), borderType: "dashed", borderWidth: 1 }, "a"),
     ],
   };
 }

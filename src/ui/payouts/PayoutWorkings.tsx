@@ -5,13 +5,14 @@ import { useCallback, useEffect, useState, type ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, sumOf, type Currency } from "@/core/money";
+import { formatAmount, sumOf, type Currency, type Minor } from "@/core/money";
 
 import { Act } from "../Act";
 import { load } from "../send";
+import { onOwnControl } from "../keys";
 import { useActing } from "../shell/Notices";
 import { Sum } from "../Sum";
-import type { PayoutRow, PayoutWorkings as Workings } from "./types";
+import type { PayoutItem, PayoutRow, PayoutWorkings as Workings } from "./types";
 
 type Props = { row: PayoutRow; currency: Currency; today: Day; done: () => void };
 
@@ -28,7 +29,7 @@ export function PayoutWorkings({ row, currency, today, done }: Props): ReactNode
   return (
     <div className="work">
       <div>{workings.payout.shown === "tied" ? <Tied workings={workings} row={row} currency={currency} today={today} /> : <Tying workings={workings} row={row} currency={currency} today={today} done={done} />}</div>
-      <Items workings={workings} currency={currency} today={today} />
+      <PayoutItems workings={workings} currency={currency} today={today} />
       <Entry workings={workings} currency={currency} today={today} />
     </div>
   );
@@ -59,8 +60,8 @@ function Tying({ workings, row, currency, today, done }: { workings: Workings; r
   }, [act, chosen, done, row.externalId, row.id]);
   const none = chosen.size === 0 || busy;
   const feeKind = row.disputes !== 0 ? "dispute" : row.other !== 0 ? "return" : "processing";
-  useHotkeys("t", () => { if (!none && off === 0) tie(null); }, [none, off, tie]);
-  useHotkeys("f", () => { if (!none && off < 0) tie({ as: "fee", kind: feeKind }); }, [none, off, tie, feeKind]);
+  const main = (): void => { if (!none && off === 0) tie(null); else if (!none && off < 0) tie({ as: "fee", kind: feeKind }); };
+  useHotkeys("enter", main, { enabled: !parking, ignoreEventWhen: onOwnControl, preventDefault: true }, [main]);
   useHotkeys("p", () => { if (!none && off !== 0) setParking(true); }, { preventDefault: true }, [none, off]);
   const toggle = (id: number): void => setChosen(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
   return (
@@ -82,8 +83,8 @@ function Tying({ workings, row, currency, today, done }: { workings: Workings; r
         </form>
       ) : (
         <div className="acts">
-          {off === 0 || chosen.size === 0 ? <Act main hint="T" onClick={() => tie(null)} disabled={none}>Tie</Act> : null}
-          {off < 0 && chosen.size > 0 ? <Act main hint="F" onClick={() => tie({ as: "fee", kind: feeKind })} disabled={none}>Book {formatAmount(-off, currency)} as a {feeKind} fee</Act> : null}
+          {off === 0 || chosen.size === 0 ? <Act main hint="Enter" onClick={() => tie(null)} disabled={none}>Tie</Act> : null}
+          {off < 0 && chosen.size > 0 ? <Act main hint="Enter" onClick={() => tie({ as: "fee", kind: feeKind })} disabled={none}>Book {formatAmount(-off, currency)} as a {feeKind} fee</Act> : null}
           {off !== 0 && chosen.size > 0 ? <Act hint="P" onClick={() => setParking(true)} disabled={none}>Park the difference</Act> : null}
           <NextLink href={`/b/${book}/payouts/${row.id}`}>Its story</NextLink>
         </div>
@@ -94,7 +95,7 @@ function Tying({ workings, row, currency, today, done }: { workings: Workings; r
 
 const KIND: Record<string, string> = { charge: "charge", fee: "fee", refund: "refund", dispute: "dispute", dispute_fee: "dispute fee", ach_return: "ACH return", return_fee: "return fee", reserve: "reserve", adjustment: "adjustment", opening: "opening" };
 
-function Items({ workings, currency, today }: { workings: Workings; currency: Currency; today: Day }): ReactNode {
+export function PayoutItems({ workings, currency, today }: { workings: { items: PayoutItem[]; payout: { net: Minor } }; currency: Currency; today: Day }): ReactNode {
   const { book } = useActing();
   const { items } = workings;
   return (

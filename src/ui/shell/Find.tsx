@@ -8,7 +8,7 @@ import { useEffect, useState, type ReactNode } from "react";
 import { load } from "../send";
 
 type Found = { kind: string; id: number; words: string; more: string };
-const PLACES: Record<string, string> = { customer: "customers", invoice: "invoices", receipt: "receipts", payout: "payouts", "bank line": "arrivals" };
+const PLACES: Record<string, string> = { customer: "customers", invoice: "invoices", receipt: "receipts", payout: "payouts", "bank line": "lines" };
 const PAGES = ["arrivals", "match", "payouts", "overdue", "books", "customers", "invoices", "reports", "settings"];
 
 /** Finds anything: a customer, an invoice number, a sum, a receipt, a page. */

@@ -14,8 +14,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["Match: S", "set aside"],
   ["Match: E", "change the sums"],
   ["Match: A", "look through the sure ones"],
-  ["Payouts: T", "tie to the bank line shown"],
-  ["Payouts: F, P", "book the difference as a fee, park it"],
+  ["Payouts: Enter, P", "tie to the bank line shown or book the difference as a fee; park it"],
+  ["Bank lines: R, O", "it is a receipt, it is not of this job"],
   ["Overdue: Enter, then Enter", "look at the letter, send it"],
   ["Overdue: C, X", "log a call, leave out"],
 ];

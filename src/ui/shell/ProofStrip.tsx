@@ -15,11 +15,11 @@ export function ProofStrip({ shell }: { shell: ShellFacts }): ReactNode {
   return (
     <footer className="strip" aria-label="Proofs">
       <NextLink href={`${base}/books?proof=receivables`} prefetch={false}>Receivables <b>{amount(strip.receivables)}</b> = open items {sign("receivables", "applications")}</NextLink>
-      <NextLink href={`${base}/books?proof=clearing`} prefetch={false}>Clearing <b>{amount(strip.clearing)}</b> = not yet at the bank {sign("clearing", "payouts")}</NextLink>
-      <NextLink href={`${base}/books?proof=bank`} prefetch={false}>Bank <b>{amount(strip.bank)}</b> = {strip.statementTo ? `statement to ${formatDay(strip.statementTo)}` : "no statement yet"} {sign("bank")}</NextLink>
+      <NextLink href={`${base}/books?proof=clearing`} prefetch={false}>Clearing <b>{amount(strip.clearing)}</b> = not yet banked {sign("clearing", "payouts")}</NextLink>
+      <NextLink href={`${base}/books?proof=bank`} prefetch={false}>Bank <b>{amount(strip.bank)}</b> = {strip.statementTo ? `statement to ${formatDay(strip.statementTo).slice(4)}` : "no statement yet"} {sign("bank")}</NextLink>
       <NextLink href={`${base}/match`} prefetch={false}>To match <b>{amount(strip.toMatch)}</b></NextLink>
-      {strip.payoutsOff !== 0 ? <NextLink href={`${base}/payouts`} prefetch={false}>Payouts off by <b className="off">{amount(strip.payoutsOff)}</b></NextLink> : null}
-      {strip.unexplained !== 0 ? <NextLink href={`${base}/arrivals?list=lines&state=open`} prefetch={false}>Bank lines to explain <b className="waits">{amount(strip.unexplained)}</b></NextLink> : null}
+      {strip.payoutsOff !== 0 ? <NextLink href={`${base}/payouts`} prefetch={false}>Payouts off <b className="off">{amount(strip.payoutsOff)}</b></NextLink> : null}
+      {strip.unexplained !== 0 ? <NextLink href={`${base}/arrivals?list=lines&state=open`} prefetch={false}>To explain <b className="waits">{amount(strip.unexplained)}</b></NextLink> : null}
     </footer>
   );
 }

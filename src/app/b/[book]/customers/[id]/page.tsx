@@ -1,0 +1,14 @@
+import { notFound } from "next/navigation";
+import type { ReactNode } from "react";
+
+import { customerPageOf } from "@/server/queries/customer";
+import { CustomerPage } from "@/ui/records/CustomerPage";
+
+import { pageOf } from "../../../../serve";
+
+export default async function Customer({ params }: { params: Promise<{ book: string; id: string }> }): Promise<ReactNode> {
+  const { book, db, settings, today, proposals } = await pageOf(params);
+  const page = customerPageOf(db, Number((await params).id), today, await proposals());
+  if (!page) notFound();
+  return <CustomerPage book={book} currency={settings.currency} today={today} {...page} />;
+}

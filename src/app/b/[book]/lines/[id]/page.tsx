@@ -1,0 +1,14 @@
+import { notFound } from "next/navigation";
+import type { ReactNode } from "react";
+
+import { linePageOf } from "@/server/queries/documents";
+import { LinePage } from "@/ui/documents/LinePage";
+
+import { pageOf } from "../../../../serve";
+
+export default async function BankLine({ params }: { params: Promise<{ book: string; id: string }> }): Promise<ReactNode> {
+  const { book, db, settings, today } = await pageOf(params);
+  const page = linePageOf(db, book, Number((await params).id));
+  if (!page) notFound();
+  return <LinePage book={book} currency={settings.currency} today={today} line={page.line} bank={page.bank} payout={page.payout} told={page} />;
+}

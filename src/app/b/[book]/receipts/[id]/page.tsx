@@ -1,0 +1,14 @@
+import { notFound } from "next/navigation";
+import type { ReactNode } from "react";
+
+import { receiptPageOf } from "@/server/queries/documents";
+import { ReceiptPage } from "@/ui/documents/ReceiptPage";
+
+import { pageOf } from "../../../../serve";
+
+export default async function Receipt({ params }: { params: Promise<{ book: string; id: string }> }): Promise<ReactNode> {
+  const { book, db, settings, today } = await pageOf(params);
+  const page = receiptPageOf(db, book, Number((await params).id));
+  if (!page) notFound();
+  return <ReceiptPage book={book} currency={settings.currency} today={today} receipt={page.receipt} method={page.method} customer={page.customer} given={page.given} items={page.items} line={page.line} told={page} />;
+}

@@ -1,0 +1,19 @@
+import type { ReactNode } from "react";
+
+import { parseDay } from "@/core/calendar";
+import { sumOf } from "@/core/money";
+import { balancesAsOf } from "@/db/journal";
+import { agingRows } from "@/server/queries/exports";
+import { AgingPage } from "@/ui/records/AgingPage";
+
+import { one, pageOf, type Search } from "../../../serve";
+
+export default async function Reports({ params, searchParams }: { params: Promise<{ book: string }>; searchParams: Search }): Promise<ReactNode> {
+  const { book, db, settings, today } = await pageOf(params);
+  const search = await searchParams;
+  const asked = parseDay(one(search, "as-of"), "ymd");
+  const asOf = asked.ok ? asked.value : today;
+  const { rows, total } = agingRows(db, asOf);
+  const control = sumOf(balancesAsOf(db, asOf).filter(({ role }) => role === "receivables"), (account) => account.balance);
+  return <AgingPage book={book} currency={settings.currency} today={today} asOf={asOf} rows={rows} total={total} control={control} />;
+}

@@ -1,0 +1,79 @@
+import type { Day } from "@/core/calendar";
+import { add, type Minor } from "@/core/money";
+import { METHODS } from "@/core/receipts";
+import { bankAccounts, bankLineById, bankLineOfReceipt, type BankLineRow } from "@/db/bank";
+import type { Db } from "@/db/connection";
+import { customerById } from "@/db/customers";
+import { openItemById, type OpenItemRow } from "@/db/openItems";
+import { payoutById, tieOfLine } from "@/db/payouts";
+import { itemsOfReceipt, processorAccounts, processorItemById } from "@/db/processor";
+import { applicationsOfItem, applicationsOfReceipt, receiptById, type ReceiptRow } from "@/db/receipts";
+
+import { METHOD_WORDS } from "./match";
+import { actsAbout, entriesAbout, originOf, type ActView, type EntryView, type Origin } from "./story";
+
+/** What every document's page shows below its own facts. */
+type Told = { entries: EntryView[]; acts: ActView[]; origin: Origin | null };
+/** A document that another one leads to; `off` where it no longer holds. */
+export type Linked = { words: string; href: string; on: Day; amount: Minor; note: string; ended: boolean };
+
+export type InvoicePage = Told & { item: OpenItemRow; customer: { id: number; name: string }; paid: Linked[]; letters: { on: Day; words: string }[] };
+
+export function invoicePageOf(db: Db, book: string, id: number): InvoicePage | null {
+  const item = openItemById(db, id);
+  const customer = item && customerById(db, item.customerId);
+  if (!item || !customer) return null;
+  const paid = applicationsOfItem(db, id).map((one): Linked => {
+    const receipt = receiptById(db, one.receiptId);
+    return { words: receipt ? receipt.payerName || receipt.payerEmail || "receipt" : "receipt", href: `receipts/${one.receiptId}`, on: one.onDay, amount: add(one.amount, one.discount, one.smallDifference), note: besides(one.discount, one.smallDifference), ended: one.endedBy !== null };
+  });
+  const letters = db.all<{ on: Day; step: number; address: string }>("SELECT l.on_day AS 'on', l.step, l.to_address AS address FROM letter l JOIN letter_item i ON i.letter_id = l.id WHERE i.open_item_id = ? ORDER BY l.id", id);
+  const acts = applicationsOfItem(db, id).flatMap((one) => actsAbout(db, "receipt", one.receiptId).filter((act) => act.id === one.actId));
+  return { item, customer: { id: customer.id, name: customer.name }, paid, letters: letters.map(({ on, step, address }) => ({ on, words: `letter ${step} to ${address}` })), entries: entriesAbout(db, "open_item", id), acts, origin: originOf(db, book, item.fileId, item.lineNo) };
+}
+
+function besides(discount: Minor, smallDifference: Minor): string {
+  return [discount === 0 ? "" : "with its discount", smallDifference === 0 ? "" : "with a small difference"].filter((one) => one !== "").join(", ");
+}
+
+export type ReceiptItem = { id: number; kind: string; externalId: string; on: Day; amount: Minor; payout: { id: number; externalId: string } | null; disputeOpen: boolean };
+export type ReceiptPage = Told & { receipt: ReceiptRow; method: string; customer: { id: number; name: string } | null; given: Linked[]; items: ReceiptItem[]; line: BankLineRow | null };
+
+export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | null {
+  const receipt = receiptById(db, id);
+  if (!receipt) return null;
+  const customer = receipt.customerId === null ? undefined : customerById(db, receipt.customerId);
+  const given = applicationsOfReceipt(db, id).map((one): Linked => {
+    const item = openItemById(db, one.openItemId);
+    return { words: item ? `${item.kind === "credit_note" ? "credit note" : "invoice"} ${item.number}` : "invoice", href: `invoices/${one.openItemId}`, on: one.onDay, amount: one.amount, note: besides(one.discount, one.smallDifference), ended: one.endedBy !== null };
+  });
+  const own = itemsOfReceipt(db, id);
+  const charge = own.find(({ kind }) => kind === "charge");
+  const fees = charge ? db.all<{ id: number }>("SELECT id FROM processor_item WHERE processor_account_id = ? AND related_id = ? AND receipt_id IS NULL AND withdrawn = 0 ORDER BY id", charge.processorAccountId, charge.externalId).flatMap((row) => processorItemById(db, row.id) ?? []) : [];
+  const items = [...own, ...fees].map((item): ReceiptItem => {
+    const payout = item.payoutId === null ? undefined : payoutById(db, item.payoutId);
+    return { id: item.id, kind: item.kind.replaceAll("_", " "), externalId: item.externalId, on: item.settledOn, amount: item.amount, payout: payout ? { id: payout.id, externalId: payout.externalId } : null, disputeOpen: item.kind === "dispute" && item.settledState === "opened" };
+  });
+  const method = METHOD_WORDS[METHODS.find((one) => one === receipt.method) ?? "other"] ?? receipt.method;
+  return { receipt, method, customer: customer ? { id: customer.id, name: customer.name } : null, given, items, line: bankLineOfReceipt(db, id) ?? null, entries: entriesAbout(db, "receipt", id), acts: actsAbout(db, "receipt", id), origin: originOf(db, book, receipt.fileId, receipt.lineNo) };
+}
+
+export type LinePage = Told & { line: BankLineRow; bank: string; payout: { id: number; externalId: string; processor: string } | null };
+
+export function linePageOf(db: Db, book: string, id: number): LinePage | null {
+  const line = bankLineById(db, id);
+  if (!line) return null;
+  const tie = tieOfLine(db, id);
+  const payout = tie ? payoutById(db, tie.payoutId) : undefined;
+  const processor = processorAccounts(db).find((account) => account.id === payout?.processorAccountId);
+  return {
+    line, bank: bankAccounts(db).find((account) => account.id === line.bankAccountId)?.name ?? "", payout: payout ? { id: payout.id, externalId: payout.externalId, processor: processor?.name ?? "" } : null,
+    entries: entriesAbout(db, "bank_line", id), acts: [...actsAbout(db, "bank_line", id), ...(payout ? actsAbout(db, "payout", payout.id) : [])], origin: originOf(db, book, line.fileId, line.lineNo),
+  };
+}
+
+/** What is told of a payout beside its workings. */
+export function payoutTold(db: Db, book: string, id: number): Told {
+  const payout = payoutById(db, id);
+  return { entries: entriesAbout(db, "payout", id), acts: actsAbout(db, "payout", id), origin: payout ? originOf(db, book, payout.fileId, payout.lineNo) : null };
+}

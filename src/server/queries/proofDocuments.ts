@@ -1,0 +1,72 @@
+import { formatDay, type Day } from "@/core/calendar";
+import type { ProofName } from "@/core/ledger";
+import { sumOf, type Minor } from "@/core/money";
+import { bankAccounts } from "@/db/bank";
+import type { Db } from "@/db/connection";
+import { openItemsAsOf } from "@/db/openItems";
+import { clearingAsOf } from "@/db/processor";
+
+/** One document of a proof, with what it adds to the sum (debit positive). */
+export type ProofDocument = { words: string; more: string; on: Day | null; amount: Minor; href: string | null };
+/** The documents of a proof, at most `shown` of `count`; `sum` is that of all. */
+export type ProofDocuments = { documents: ProofDocument[]; count: number; sum: Minor };
+
+const MOST = 400;
+const LAST = "9999-12-31" as Day;
+
+/** What a control sum is made of, document by document; empty for proofs that are about entries only. */
+export function proofDocuments(db: Db, name: ProofName): ProofDocuments {
+  const all = documentsOf(db, name);
+  return { documents: all.slice(0, MOST), count: all.length, sum: sumOf(all, (one) => one.amount) };
+}
+
+function documentsOf(db: Db, name: ProofName): ProofDocument[] {
+  switch (name) {
+    case "receivables":
+      return openItemsAsOf(db, LAST).map((item) => ({ words: `${item.number}, ${item.customer}`, more: `due ${formatDay(item.dueOn)}`, on: item.issuedOn, amount: item.asOfBalance, href: `invoices/${item.id}` }));
+    case "clearing":
+      return clearingAsOf(db, LAST).map((item) => ({
+        words: `${item.kind.replaceAll("_", " ")} ${item.externalId}${item.payer ? `, ${item.payer}` : ""}`, more: `${item.processorAccount}, ${item.payout === null ? "in no payout yet" : `payout ${item.payout}, not tied`}`, on: item.settledOn, amount: item.amount,
+        href: item.receiptId !== null ? `receipts/${item.receiptId}` : item.payoutId !== null ? `payouts/${item.payoutId}` : null,
+      }));
+    case "unidentified":
+      return receipts(db, "unidentified", -1);
+    case "credits":
+      return receipts(db, "on_account", -1);
+    case "parked":
+      return [...receipts(db, "parked", -1), ...processorItems(db, "settled_state IS NULL AND reason IS NOT NULL AND kind IN ('adjustment', 'refund', 'ach_return', 'dispute')")];
+    case "disputed":
+      return processorItems(db, "kind = 'dispute' AND settled_state IN ('opened', 'won')");
+    case "reserve":
+      return processorItems(db, "kind = 'reserve'");
+    case "bank":
+      return [
+        ...bankAccounts(db).map((account) => ({ words: `Opening balance, ${account.name}`, more: "", on: null, amount: account.openingBalance, href: null })),
+        ...db.all<{ state: string; month: string; sum: Minor; n: number }>("SELECT state, substr(posted_on, 1, 7) AS month, sum(amount) AS sum, count(*) AS n FROM bank_line WHERE state <> 'open' GROUP BY 2, 1 ORDER BY 2 DESC, 1")
+          .map((row) => ({ words: `${row.month}: ${row.n} lines, ${STATE_WORDS[row.state] ?? row.state}`, more: "", on: null, amount: row.sum, href: `arrivals?list=lines&state=${row.state}` })),
+      ];
+    case "payouts":
+      return db.all<{ month: string; sum: Minor; n: number }>("SELECT substr(p.paid_on, 1, 7) AS month, sum(t.amount) AS sum, count(DISTINCT p.id) AS n FROM payout_tie t JOIN payout p ON p.id = t.payout_id WHERE t.ended_by IS NULL GROUP BY 1 ORDER BY 1 DESC")
+        .map((row) => ({ words: `${row.month}: ${row.n} payouts tied`, more: "", on: null, amount: row.sum, href: `payouts?month=${row.month}` }));
+    case "entries": case "balances": case "on_hand": case "applications":
+      return [];
+    default:
+      throw name satisfies never;
+  }
+}
+
+const STATE_WORDS: Record<string, string> = { payout: "payouts", receipt: "receipts by themselves", elsewhere: "put aside" };
+
+function receipts(db: Db, part: "unidentified" | "on_account" | "parked", sign: 1 | -1): ProofDocument[] {
+  return db
+    .all<{ id: number; payer: string; paidOn: Day; reference: string; amount: number }>(`SELECT id, coalesce(nullif(payer_name, ''), payer_email) AS payer, paid_on AS paidOn, reference, ${part} AS amount FROM receipt WHERE ${part} <> 0 ORDER BY paid_on, id`)
+    .map((row) => ({ words: row.payer || "receipt", more: row.reference, on: row.paidOn, amount: (sign * row.amount) as Minor, href: `receipts/${row.id}` }));
+}
+
+function processorItems(db: Db, where: string): ProofDocument[] {
+  return db
+    .all<{ id: number; kind: string; externalId: string; on: Day; amount: number; reason: string | null; receiptId: number | null; payoutId: number | null }>(
+      `SELECT id, kind, external_id AS externalId, settled_on AS "on", amount, reason, receipt_id AS receiptId, payout_id AS payoutId FROM processor_item WHERE withdrawn = 0 AND ${where} ORDER BY settled_on, id`,
+    )
+    .map((row) => ({ words: `${row.kind.replaceAll("_", " ")} ${row.externalId}`, more: row.reason ?? "", on: row.on, amount: -row.amount as Minor, href: row.receiptId !== null ? `receipts/${row.receiptId}` : row.payoutId !== null ? `payouts/${row.payoutId}` : null }));
+}

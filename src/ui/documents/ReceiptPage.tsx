@@ -1,0 +1,83 @@
+"use client";
+
+import NextLink from "next/link";
+import { useState, type ReactNode } from "react";
+
+import { formatDay, type Day } from "@/core/calendar";
+import { formatAmount, type Minor } from "@/core/money";
+
+import { Act } from "../Act";
+import { useActing } from "../shell/Notices";
+import { LinkedTable, Story } from "./Story";
+import type { Around, Linked, Told } from "./types";
+
+type Receipt = {
+  id: number; paidOn: Day; settledOn: Day; amount: Minor; payerName: string; payerEmail: string; reference: string; state: "to_match" | "placed" | "set_aside" | "returned"; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; goneBack: Minor; reason: string | null;
+};
+type Item = { id: number; kind: string; externalId: string; on: Day; amount: Minor; payout: { id: number; externalId: string } | null; disputeOpen: boolean };
+type Props = Around & { receipt: Receipt; method: string; customer: { id: number; name: string } | null; given: Linked[]; items: Item[]; line: { id: number; description: string; postedOn: Day; amount: Minor } | null; told: Told };
+
+const STATE = { to_match: "waits in Match", placed: "placed", set_aside: "set aside", returned: "gone back" } as const;
+
+/** A receipt with its whole chain: payer, invoices, fee, payout and bank line, both ways. */
+export function ReceiptPage({ receipt, method, customer, given, items, line, told, ...around }: Props): ReactNode {
+  const { book, currency, today } = around;
+  const parts: [string, Minor][] = [["Given to open items", receipt.applied], ["On account", receipt.onAccount], ["Not identified", receipt.unidentified], ["Parked", receipt.parked], ["Gone back", receipt.goneBack]];
+  return (
+    <>
+      <div className="heading">
+        <h1>{formatAmount(receipt.amount, currency)} <small>by {method} on {formatDay(receipt.paidOn, today)}</small></h1>
+        <span className="strong">{receipt.payerName || receipt.payerEmail || "payer not known"}</span>
+        {receipt.state === "to_match" ? <NextLink className="waits" href={`/b/${book}/match?open=${receipt.id}`}>waits in Match</NextLink> : <span className={receipt.state === "placed" ? "good" : "waits"}>{STATE[receipt.state]}{receipt.reason ? `: ${receipt.reason}` : ""}</span>}
+      </div>
+      <div className="columns">
+        <section>
+          <h2>What it says</h2>
+          <dl className="facts">
+            {receipt.payerEmail ? <><dt>E-mail</dt><dd>{receipt.payerEmail}</dd></> : null}
+            <dt>Memo</dt><dd>{receipt.reference || <span className="soft">none</span>}</dd>
+            <dt>Settled</dt><dd>{formatDay(receipt.settledOn, today)}</dd>
+            <dt>Customer</dt><dd>{customer ? <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink> : <span className="soft">not known yet</span>}</dd>
+          </dl>
+          <h2>What became of it</h2>
+          <table className="small" aria-label="What became of it">
+            <tbody>
+              {parts.filter(([, sum]) => sum !== 0).map(([words, sum]) => <tr key={words}><td>{words}</td><td className="num sum">{formatAmount(sum, currency)}</td></tr>)}
+              <tr><td className="soft">the receipt</td><td className="num"><span className="total">{formatAmount(receipt.amount, currency)}</span></td></tr>
+            </tbody>
+          </table>
+          <h2>Given to</h2>
+          <LinkedTable linked={given} label="Open items it was given to" foot="given" empty="Nothing of it was given to an open item." {...around} />
+          <h2>{line ? "On the statement" : "At the processor"}</h2>
+          {line ? <p><NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink>, {formatDay(line.postedOn, today)}, <span className="sum">{formatAmount(line.amount, currency)}</span></p> : <Items items={items} {...around} />}
+        </section>
+        <Story told={told} {...around} />
+      </div>
+    </>
+  );
+}
+
+function Items({ items, book, currency, today }: Around & { items: readonly Item[] }): ReactNode {
+  return (
+    <table className="small" aria-label="At the processor">
+      <tbody>
+        {items.map((item) => (
+          <tr key={item.id}>
+            <td>{item.kind} <span className="soft">{item.externalId}</span></td>
+            <td className="soft">{formatDay(item.on, today)}</td>
+            <td>{item.payout ? <NextLink href={`/b/${book}/payouts/${item.payout.id}`} prefetch={false}>payout {item.payout.externalId}</NextLink> : <span className="waits">in no payout yet</span>}{item.disputeOpen ? <Lost item={item} /> : null}</td>
+            <td className="num sum">{formatAmount(item.amount, currency)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** A dispute that was lost cannot be taken back, so it asks a second time. */
+function Lost({ item }: { item: Item }): ReactNode {
+  const { act, busy } = useActing();
+  const [asking, setAsking] = useState(false);
+  if (!asking) return <> <button type="button" className="row-open strong" onClick={() => setAsking(true)}>It was lost</button></>;
+  return <span className="acts" style={{ marginTop: 4 }}><Act main disabled={busy} onClick={() => void act("disputeLost", { processorItemId: item.id }, () => ({ words: "The dispute is lost; what the receipt had paid is open again." }))}>Open its invoices again</Act><Act onClick={() => setAsking(false)}>Not now</Act></span>;
+}

@@ -1,0 +1,105 @@
+"use client";
+
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+
+import { formatDay, type Day } from "@/core/calendar";
+import type { Aging } from "@/core/metrics";
+import { add, formatAmount, negate, sumOf, type Minor } from "@/core/money";
+
+import type { Around } from "../documents/types";
+import { AgeBar } from "../overdue/AgeBar";
+import { useActing } from "../shell/Notices";
+
+type Customer = { id: number; externalId: string; name: string; email: string | null; phone: string | null; leftOut: string | null };
+type Item = { id: number; number: string; kind: string; description: string | null; dueOn: Day; total: Minor; balance: Minor };
+type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean };
+type Credit = { receiptId: number; on: Day; sum: Minor; words: string };
+type Props = Around & {
+  customer: Customer; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; waits: string[]; history: HistoryLine[];
+};
+
+/** A customer: what is owed and since when, what stands to their credit, and one line of time with all that happened. */
+export function CustomerPage(props: Props): ReactNode {
+  const { customer, parent, aging, book, currency } = props;
+  const position = add(aging.total, -props.credit);
+  return (
+    <>
+      <div className="heading">
+        <h1>{formatAmount(position, currency)} <small>{props.credit === 0 ? "owed" : `owed: ${formatAmount(aging.total, currency)} open less ${formatAmount(props.credit, currency)} on account`}</small></h1>
+        <span><b className="strong">{customer.name}</b> <span className="soft">{customer.externalId}</span>{parent ? <>, a site of <NextLink href={`/b/${book}/customers/${parent.id}`}>{parent.name}</NextLink></> : null}</span>
+        {props.overdue !== 0 ? <NextLink className="off" href={`/b/${book}/overdue?open=${customer.id}`}>{formatAmount(props.overdue, currency)} overdue</NextLink> : <span className="good">nothing overdue</span>}
+        {customer.leftOut ? <span className="waits">left out of follow-up: {customer.leftOut}</span> : null}
+        {props.waits.length > 0 ? <span className="waits">waits for {props.waits.join(", ")}</span> : null}
+      </div>
+      <div style={{ maxWidth: 760 }}><AgeBar aging={aging} currency={currency} words /></div>
+      <div className="columns" style={{ gridTemplateColumns: "minmax(0, 4fr) minmax(0, 5fr)" }}>
+        <Left {...props} />
+        <TimeLine {...props} />
+      </div>
+    </>
+  );
+}
+
+function Left({ customer, sites, open, credits, habit, book, currency, today }: Props): ReactNode {
+  return (
+    <section>
+      <h2>Open <span className="soft">{open.length} items</span></h2>
+      {open.length === 0 ? <p className="good">✓ Nothing is open.</p> : (
+        <table className="small" aria-label="Open items">
+          <tbody>
+            {open.map((item) => <tr key={item.id}><td><NextLink href={`/b/${book}/invoices/${item.id}`} prefetch={false}><b className="strong">{item.number}</b></NextLink> {item.kind === "credit_note" ? "credit note" : (item.description ?? "")}</td><td className={item.balance > 0 && item.dueOn < today ? "off" : "soft"}>{item.kind === "credit_note" ? "" : `due ${formatDay(item.dueOn, today)}`}</td><td className="num sum">{formatAmount(item.balance, currency)}</td></tr>)}
+            <tr><td className="soft">open</td><td /><td className="num"><span className="total">{formatAmount(sumOf(open, (item) => item.balance), currency)}</span></td></tr>
+          </tbody>
+        </table>
+      )}
+      {credits.length > 0 ? <><h2>On account</h2><table className="small" aria-label="On account"><tbody>{credits.map((one) => <tr key={one.receiptId}><td><NextLink href={`/b/${book}/receipts/${one.receiptId}`} prefetch={false}>{one.words}</NextLink></td><td className="soft">{formatDay(one.on, today)}</td><td className="num sum">{formatAmount(negate(one.sum), currency)}</td><td className="num"><UseCredit credit={one} open={open} /></td></tr>)}</tbody></table></> : null}
+      {sites.length > 0 ? <><h2>Sites</h2><table className="small"><tbody>{sites.map((site) => <tr key={site.id}><td><NextLink href={`/b/${book}/customers/${site.id}`} prefetch={false}>{site.name}</NextLink></td><td className="num sum">{formatAmount(site.open, currency, { dash: true })}</td></tr>)}</tbody></table></> : null}
+      <h2>How to reach them</h2>
+      <dl className="facts"><dt>E-mail</dt><dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>{customer.phone ? <><dt>Telephone</dt><dd>{customer.phone}</dd></> : null}<dt>Habit</dt><dd>{habit}</dd></dl>
+    </section>
+  );
+}
+
+/** Gives a sum on account to the open invoices, oldest first, as far as it goes. */
+function UseCredit({ credit, open }: { credit: Credit; open: readonly Item[] }): ReactNode {
+  const { act, busy } = useActing();
+  const due = open.filter((item) => item.balance > 0);
+  if (credit.sum <= 0 || due.length === 0) return null;
+  const use = (): void => {
+    let left: number = credit.sum;
+    const lines = due.flatMap((item) => {
+      const amount = Math.min(left, item.balance);
+      left -= amount;
+      return amount > 0 ? [{ itemId: item.id, amount }] : [];
+    });
+    void act<{ actId: number }>("useCredit", { receiptId: credit.receiptId, customerId: null, lines }, (value) => ({ words: `Given to ${lines.length === 1 ? "the oldest invoice" : `the ${lines.length} oldest invoices`}.`, undo: value.actId }));
+  };
+  return <button type="button" className="row-open strong" disabled={busy} onClick={use}>Give to the oldest</button>;
+}
+
+function TimeLine({ history, book, today }: Props): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <section>
+      <h2>What happened <span className="soft">{history.length}</span></h2>
+      {history.length === 0 ? <p className="soft">Nothing yet.</p> : (
+        <table className="small" aria-label="History">
+          <tbody>
+            {history.slice(0, 250).map((line, at) => (
+              <tr key={at}>
+                <td className="soft" style={{ width: 122, verticalAlign: "baseline" }}>{formatDay(line.on, today)}</td>
+                <td className="soft" style={{ width: 84, verticalAlign: "baseline" }}>{line.kind}</td>
+                <td style={{ whiteSpace: "normal", verticalAlign: "baseline" }}>
+                  {line.href ? <NextLink href={`/b/${book}/${line.href}`} prefetch={false}>{line.undone ? <s>{line.words}</s> : line.words}</NextLink> : line.undone ? <s>{line.words}</s> : line.words}
+                  {line.kind === "letter" ? <details><summary className="soft">its words</summary><pre className="letter">{line.more}</pre></details> : line.more ? <span className="soft"> {line.more}</span> : null}
+                </td>
+                <td className="num" style={{ width: 56 }}>{line.actId !== null ? <button type="button" className="row-open strong" disabled={busy} onClick={() => void act("undo", { actId: line.actId }, () => ({ words: "Undone. Both entries stay in the journal." }))}>Undo</button> : null}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,79 @@
+"use client";
+
+import { zodResolver } from "@hookform/resolvers/zod";
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+import { useForm } from "react-hook-form";
+import { z } from "zod";
+
+import { formatDay, type Day } from "@/core/calendar";
+import { formatAmount, parseAmount, toDecimal, type Currency, type Minor } from "@/core/money";
+
+import { Act } from "../Act";
+import { TextField } from "../Field";
+import type { Around } from "../documents/types";
+import { useActing } from "../shell/Notices";
+import { AddBank, AddProcessor } from "./AddAccount";
+
+type Settings = { name: string; timeZone: string; clock: Day | null; cutOverOn: Day; discountGraceDays: number; smallDifferenceLimit: number; smallestSumAskedFor: number; replyTo: string; smtpUrl: string | null };
+type Processor = { code: string; name: string; delayDays: number; descriptor: string | null };
+type Bank = { code: string; name: string; lastFour: string | null; openingBalance: Minor };
+type Props = Around & { settings: Settings; processors: Processor[]; banks: Bank[] };
+
+/** Set-up: the book's facts, its processor and bank accounts, its limits, and where letters come from. */
+export function SetUpPage(props: Props): ReactNode {
+  const { processors, banks, currency, today, settings, book } = props;
+  const ready = processors.length > 0 && banks.length > 0;
+  return (
+    <>
+      <div className="heading"><h1>{settings.name} <small>kept in {currency}, from {formatDay(settings.cutOverOn, today)}</small></h1>{ready ? null : <span className="waits">Add the bank account and the processor account, then take in the customers under <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.</span>}</div>
+      <div className="columns">
+        <section>
+          <h2>Bank accounts</h2>
+          <table className="small" aria-label="Bank accounts"><tbody>{banks.map((bank) => <tr key={bank.code}><td><b className="strong">{bank.name}</b> <span className="soft">{bank.code}{bank.lastFour ? `, ends in ${bank.lastFour}` : ""}</span></td><td className="soft">opened with</td><td className="num sum">{formatAmount(bank.openingBalance, currency)}</td></tr>)}{banks.length === 0 ? <tr><td className="soft">None yet.</td></tr> : null}</tbody></table>
+          <AddBank currency={currency} />
+          <h2>Processor accounts</h2>
+          <table className="small" aria-label="Processor accounts"><tbody>{processors.map((one) => <tr key={one.code}><td><b className="strong">{one.name}</b> <span className="soft">{one.code}</span></td><td className="soft">pays out after {one.delayDays} banking {one.delayDays === 1 ? "day" : "days"}{one.descriptor ? `, “${one.descriptor}” on the statement` : ""}</td></tr>)}{processors.length === 0 ? <tr><td className="soft">None yet.</td></tr> : null}</tbody></table>
+          <AddProcessor />
+        </section>
+        <Facts settings={settings} currency={currency} />
+      </div>
+    </>
+  );
+}
+
+const schema = (currency: Currency) => {
+  const amount = z.string().refine((text) => { const parsed = parseAmount(text, ".", currency); return parsed.ok && parsed.value >= 0; }, "A sum like 5.00.");
+  return z.object({
+    name: z.string().trim().min(1, "What is the business called?"), replyTo: z.email("The address that letters come from."), timeZone: z.string().min(3, "Like America/Chicago."), discountGraceDays: z.string().regex(/^([0-9]|[12][0-9]|30)$/, "0 to 30 days."),
+    smallDifferenceLimit: amount, smallestSumAskedFor: amount, smtpUrl: z.string().trim().regex(/^(smtps?:\/\/\S+)?$/, "Write it like smtp://host:587, or leave it empty."),
+  });
+};
+
+function Facts({ settings, currency }: { settings: Settings; currency: Currency }): ReactNode {
+  const { act, busy } = useActing();
+  const { register, handleSubmit, formState: { errors, isDirty } } = useForm<z.input<ReturnType<typeof schema>>>({
+    resolver: zodResolver(schema(currency)),
+    values: { name: settings.name, replyTo: settings.replyTo, timeZone: settings.timeZone, discountGraceDays: String(settings.discountGraceDays), smallDifferenceLimit: toDecimal(settings.smallDifferenceLimit, currency), smallestSumAskedFor: toDecimal(settings.smallestSumAskedFor, currency), smtpUrl: settings.smtpUrl ?? "" },
+  });
+  const minorOf = (text: string): number => { const parsed = parseAmount(text, ".", currency); return parsed.ok ? parsed.value : 0; };
+  const keep = handleSubmit((typed) => void act("changeSettings", {
+    ...typed, discountGraceDays: Number(typed.discountGraceDays), smallDifferenceLimit: minorOf(typed.smallDifferenceLimit), smallestSumAskedFor: minorOf(typed.smallestSumAskedFor), smtpUrl: typed.smtpUrl === "" ? null : typed.smtpUrl,
+  }, () => ({ words: "Kept." })));
+  return (
+    <section>
+      <h2>The book</h2>
+      <form onSubmit={(event) => void keep(event)} noValidate style={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 12, paddingBottom: 12 }}>
+        <TextField label="Business" {...register("name")} error={errors.name?.message} />
+        <TextField label="Time zone" {...register("timeZone")} error={errors.timeZone?.message} />
+        <TextField label="Days of grace for discounts" inputMode="numeric" {...register("discountGraceDays")} error={errors.discountGraceDays?.message} />
+        <TextField label="Small differences up to" inputMode="decimal" {...register("smallDifferenceLimit")} error={errors.smallDifferenceLimit?.message} help="Written off with one tick; larger ones stay open." />
+        <TextField label="Smallest overdue sum asked for" inputMode="decimal" {...register("smallestSumAskedFor")} error={errors.smallestSumAskedFor?.message} />
+        <TextField label="Letters come from" type="email" {...register("replyTo")} error={errors.replyTo?.message} />
+        <div style={{ gridColumn: "1 / -1" }}><TextField label="Mail server (SMTP)" {...register("smtpUrl")} error={errors.smtpUrl?.message} placeholder="none: letters stay in the outbox" help="Every letter is written to the outbox as a file; with a server it is sent as well." /></div>
+        <div><Act main type="submit" disabled={busy || !isDirty}>Keep these</Act></div>
+      </form>
+      {settings.clock ? <p className="soft">This book’s clock stands at {formatDay(settings.clock)}: it is for practice.</p> : null}
+    </section>
+  );
+}
