@@ -1,14 +1,14 @@
-// Builds the command line, the worker threads and (unless --cli) the pages.
+// Builds the command line, the worker threads and (unless --cli) the pages; --watch goes on building the first two.
 import { spawnSync } from "node:child_process";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 
-import { build } from "esbuild";
+import { build, context } from "esbuild";
 
 const root = join(fileURLToPath(new URL(".", import.meta.url)), "..");
-await build({
+const options = {
   absWorkingDir: root,
-  entryPoints: { cli: "src/cli/main.ts", writer: "src/server/threads/writerThread.ts", match: "src/server/threads/matchTask.ts" },
+  entryPoints: { cli: "src/cli/main.ts", writer: "src/server/threads/writerThread.ts", match: "src/server/threads/matchTask.ts", ...(process.argv.includes("--bench") ? { bench: "tests/bench/main.ts" } : {}) },
   outdir: "dist",
   outExtension: { ".js": ".mjs" },
   bundle: true,
@@ -18,9 +18,13 @@ await build({
   target: "node20",
   sourcemap: true,
   logLevel: "warning",
-  // Packages that are CommonJS inside are resolved by Node itself.
-});
-if (!process.argv.includes("--cli")) {
-  const done = spawnSync(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "build"], { cwd: root, stdio: "inherit", env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
-  process.exit(done.status ?? 1);
+};
+if (process.argv.includes("--watch")) {
+  await (await context(options)).watch();
+} else {
+  await build(options);
+  if (!process.argv.includes("--cli")) {
+    const done = spawnSync(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "build"], { cwd: root, stdio: "inherit", env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
+    process.exit(done.status ?? 1);
+  }
 }

@@ -73,9 +73,13 @@ export class RowReader {
   }
 }
 
-/** The calendar day of a moment in a time zone (IANA name). */
+const zones = new Map<string, Intl.DateTimeFormat>();
+
+/** The calendar day of a moment in a time zone (IANA name). Making a format is slow, so one is kept for each zone. */
 export function dayInZone(moment: Date, timeZone: string): Day {
-  return new Intl.DateTimeFormat("en-CA", { timeZone, year: "numeric", month: "2-digit", day: "2-digit" }).format(moment) as Day;
+  const format = zones.get(timeZone) ?? new Intl.DateTimeFormat("en-CA", { timeZone, year: "numeric", month: "2-digit", day: "2-digit" });
+  zones.set(timeZone, format);
+  return format.format(moment) as Day;
 }
 
 /** Needed fields that the mapping gives no column; the file cannot be read without them. */

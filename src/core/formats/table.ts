@@ -41,11 +41,23 @@ function firstBadLine(bytes: Uint8Array): number {
   return line;
 }
 
+/** The delimiter that parts the header most often, outside quotes; a cell further down may hold any of them. */
+function delimiterOf(text: string): string {
+  const counts: Record<string, number> = { ",": 0, ";": 0, "\t": 0, "|": 0 };
+  let quoted = false;
+  for (const letter of text) {
+    if (letter === '"') quoted = !quoted;
+    else if (!quoted && (letter === "\n" || letter === "\r")) break;
+    else if (!quoted && letter in counts) counts[letter] = (counts[letter] ?? 0) + 1;
+  }
+  return Object.entries(counts).reduce((best, one) => (one[1] > best[1] ? one : best), [",", 0])[0];
+}
+
 /** Reads RFC 4180 text; the delimiter is found (comma, semicolon, tab, bar). Blank lines are left out. */
 export function readTable(text: string): Result<Table, "file.empty" | "file.no_rows" | "file.columns" | "file.headers" | "file.quotes"> {
   const bare = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text;
   if (bare.trim() === "") return fail("file.empty");
-  const parsed = Papa.parse<string[]>(bare, { delimiter: "", delimitersToGuess: [",", ";", "\t", "|"] });
+  const parsed = Papa.parse<string[]>(bare, { delimiter: delimiterOf(bare) });
   const quotes = parsed.errors.find((error) => error.type === "Quotes");
   if (quotes) return fail("file.quotes", { line: (quotes.row ?? 0) + 1 });
   const headers = (parsed.data[0] ?? []).map((header) => header.trim());

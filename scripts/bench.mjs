@@ -1,0 +1,8 @@
+// Measures the speeds that docs/architecture.md asks for; `npm run bench -- NAME…` measures only those.
+import { join } from "node:path";
+
+import { install, root, run } from "./steps.mjs";
+
+install();
+run(process.execPath, [join(root, "scripts/build.mjs"), "--cli", "--bench"]);
+run(process.execPath, ["--expose-gc", join(root, "dist/bench.mjs"), ...process.argv.slice(2)]);

@@ -1,0 +1,35 @@
+import { day } from "@/core/calendar";
+import { currencyOf, minor, type Currency } from "@/core/money";
+
+import { DEFAULT_LADDER, nextStep, promiseState, waitInWords, waitsFor } from ".";
+
+const USD = currencyOf("USD") as Currency;
+const facts = { today: day("2026-11-24"), overdue: minor(50_000), credit: minor(0), smallest: minor(1000), maybeTheirs: [], disputed: minor(0), promise: null };
+
+describe("the ladder (first steps around 15, 30 and 45 days, about twice a month: common practice, no source)", () => {
+  it.each([[0, null, 1, "2026-10-02"], [1, "2026-10-05", 2, "2026-10-17"], [1, "2026-10-02", 2, "2026-10-16"], [2, "2026-10-20", 3, "2026-11-01"], [3, "2026-11-02", 4, "2026-11-15"], [4, "2026-11-20", 4, "2026-12-02"]])("after step %i on %s comes step %i on %s", (last, on, step, expected) => {
+    const next = nextStep(day("2026-10-01"), last, on === null ? null : day(on));
+    expect([next.step.step, next.on]).toEqual([step, expected]);
+  });
+  it("ends with a call", () => expect(DEFAULT_LADDER.at(-1)?.act).toBe("call"));
+});
+
+describe("what holds a reminder back", () => {
+  it("nothing, where nothing does", () => expect(waitsFor(facts)).toEqual([]));
+  it.each([
+    ["a receipt not placed that may be theirs", { maybeTheirs: [{ receiptId: 3, amount: minor(29_607) }] }, "296.07 to match"],
+    ["a promise not yet due", { promise: { dueOn: day("2026-11-27"), sum: null } }, "promise, Fri 27 Nov"],
+    ["a dispute", { disputed: minor(37_800) }, "dispute of 378.00 open"],
+    ["a credit that covers it", { credit: minor(50_000) }, "credit of 500.00 covers it"],
+    ["a very small sum", { overdue: minor(999) }, "under 10.00"],
+  ])("%s", (_case, more, words) => {
+    expect(waitsFor({ ...facts, ...more }).map((wait) => waitInWords(wait, USD))).toEqual([words]);
+  });
+  it("a credit that does not cover it does not", () => expect(waitsFor({ ...facts, credit: minor(49_999) })).toEqual([]));
+});
+
+describe("promises to pay", () => {
+  const promise = { dueOn: day("2026-11-06"), sum: 100_000 };
+  it.each([[100_000, "2026-11-05", "kept"], [99_999, "2026-11-06", "open"], [99_999, "2026-11-07", "broken"]])("%i paid by %s: %s", (paid, today, state) => expect(promiseState(promise, paid, day(today))).toBe(state));
+  it("without a sum any payment keeps it", () => expect(promiseState({ dueOn: day("2026-11-06"), sum: null }, 1, day("2026-11-09"))).toBe("kept"));
+});

@@ -1,0 +1,90 @@
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+import { createFile, openToRead, openToWrite, type Db } from "./connection";
+
+let folder: string;
+let db: Db;
+const path = (): string => join(folder, "book.sqlite");
+
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), "dozo-db-"));
+  db = createFile(path());
+  db.exec(`BEGIN; INSERT INTO account (id, code, name, role) VALUES (1, '1200', 'Receivables', 'receivables'), (2, '4000', 'Sales', 'income');
+    INSERT INTO act (id, command_id, kind, subject_kind, subject_id, text, on_day, at, actor) VALUES (1, 1, 'import', 'book', 0, 't', '2026-11-24', 'now', 'a');
+    INSERT INTO command (id, key, name, actor, at, result) VALUES (1, 'k', 'n', 'a', 'now', 'null');
+    INSERT INTO entry (id, event, posted_on, document_kind, document_id, document, act_id) VALUES (1, 'invoice', '2026-11-24', 'open_item', 1, 'd', 1);
+    INSERT INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount) VALUES (1, 1, 1, 'USD', 100, 100), (1, 2, 2, 'USD', -100, -100);
+    INSERT INTO posting (entry_id) VALUES (1); COMMIT;`);
+});
+afterEach(() => {
+  db.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+describe("the journal is append only, and the database itself holds to it", () => {
+  it.each([
+    ["changing an entry", "UPDATE entry SET event = 'fee'"], ["deleting an entry", "DELETE FROM entry"], ["replacing an entry", "REPLACE INTO entry (id, event, posted_on, document_kind, document_id, document, act_id) VALUES (1, 'fee', '2026-11-24', 'open_item', 1, 'd', 1)"],
+    ["changing a line", "UPDATE entry_line SET amount = 5"], ["deleting a line", "DELETE FROM entry_line"], ["replacing a line", "REPLACE INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount) VALUES (1, 1, 1, 'USD', 9, 9)"],
+    ["a line for an entry already posted", "INSERT INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount) VALUES (1, 3, 1, 'USD', 5, 5)"], ["posting twice", "INSERT INTO posting (entry_id) VALUES (1)"], ["taking a posting back", "DELETE FROM posting"],
+  ])("refuses %s", (_case, sql) => {
+    expect(() => db.exec(sql)).toThrow(/append only|already posted/);
+    expect(db.get<{ sum: number }>("SELECT sum(abs(amount)) AS sum FROM entry_line")?.sum).toBe(200);
+  });
+  it.each([["does not foot", "(2, 1, 1, 'USD', 100, 100), (2, 2, 2, 'USD', -99, -99)"], ["has one line only", "(2, 1, 1, 'USD', 0, 0)"]])("refuses an entry that %s", (_case, lines) => {
+    db.exec(`INSERT INTO entry (id, event, posted_on, document_kind, document_id, document, act_id) VALUES (2, 'invoice', '2026-11-24', 'open_item', 1, 'd', 1); INSERT INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount) VALUES ${lines};`);
+    expect(() => db.exec("INSERT INTO posting (entry_id) VALUES (2)")).toThrow(/does not foot/);
+  });
+  it("keeps each account's balance beside it as entries take effect", () => {
+    expect(db.all<{ balance: number }>("SELECT balance FROM account ORDER BY id").map(({ balance }) => balance)).toEqual([100, -100]);
+  });
+});
+
+describe("tables", () => {
+  it("take whole minor units only: all are STRICT", () => {
+    expect(() => db.exec("INSERT INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount) VALUES (9, 1, 1, 'USD', 1.5, 1.5)")).toThrow();
+    expect(db.all<{ strict: number; name: string }>("PRAGMA table_list").filter(({ name, strict }) => !name.startsWith("sqlite_") && strict === 0)).toEqual([]);
+  });
+  it("hold a receipt's parts to its amount, and an open item's balance between zero and what it opened with", () => {
+    expect(() => db.exec("INSERT INTO receipt (source, method, paid_on, settled_on, currency, amount, payer_name, payer_email, reference, state, unidentified) VALUES ('bank', 'wire', '2026-11-24', '2026-11-24', 'USD', 100, '', '', '', 'to_match', 99)")).toThrow(/CHECK/);
+    db.exec("INSERT INTO customer (id, external_id, name) VALUES (1, 'C1', 'A'); INSERT INTO open_item (kind, number, customer_id, issued_on, due_on, currency, total, opened, balance, opened_on) VALUES ('invoice', '1', 1, '2026-11-01', '2026-12-01', 'USD', 100, 100, 100, '2026-11-01')");
+    expect(() => db.exec("UPDATE open_item SET balance = -1")).toThrow(/CHECK/);
+    expect(() => db.exec("UPDATE open_item SET balance = 101")).toThrow(/CHECK/);
+  });
+});
+
+describe("opening", () => {
+  it("says what is wrong with a file: missing, no book, newer than the program", () => {
+    expect(openToRead(join(folder, "none.sqlite"))).toMatchObject({ error: { code: "book.missing" } });
+    db.exec("PRAGMA user_version = 999");
+    expect(openToWrite(path())).toMatchObject({ error: { code: "book.newer", found: 999 } });
+  });
+  it("copies the file before it migrates it, and applies what is new once", () => {
+    const migrations = join(folder, "src/db/migrations");
+    mkdirSync(migrations, { recursive: true });
+    writeFileSync(join(migrations, "002_more.sql"), "CREATE TABLE more (id INTEGER PRIMARY KEY) STRICT;");
+    const root = process.env.DOZO_ROOT;
+    process.env.DOZO_ROOT = folder;
+    try {
+      for (let times = 0; times < 2; times += 1) {
+        const opened = openToWrite(path());
+        expect(opened.ok && opened.value.all("SELECT * FROM more")).toEqual([]);
+        if (opened.ok) opened.value.close();
+      }
+      const before = openToRead(`${path()}.before-2`);
+      expect(before.ok && before.value.get("SELECT balance FROM account WHERE id = 1")).toEqual({ balance: 100 });
+      if (before.ok) before.value.close();
+    } finally {
+      if (root === undefined) delete process.env.DOZO_ROOT;
+      else process.env.DOZO_ROOT = root;
+    }
+  });
+  it("reads without being able to write", () => {
+    const reader = openToRead(path());
+    expect(reader.ok).toBe(true);
+    if (!reader.ok) return;
+    expect(() => reader.value.exec("DELETE FROM account")).toThrow(/readonly/);
+    reader.value.close();
+  });
+});
