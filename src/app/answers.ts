@@ -10,7 +10,7 @@ import { reading } from "@/server/threads/reader";
 /** What does a request for a book's data come with. */
 export type BookParams<More extends object = object> = { params: Promise<{ book: string } & More> };
 
-const STATUS: Record<string, number> = { "book.missing": 404, "command.unknown": 404, "book.locked": 409, "file.large": 413, bug: 500 };
+const STATUS: Record<string, number> = { "book.missing": 404, "command.unknown": 404, "book.locked": 409, "file.large": 413, "request.foreign": 403, bug: 500 };
 
 /** A result as JSON: its value, or its error with the words of the catalogue. */
 export function answer(result: Result<unknown>): NextResponse {

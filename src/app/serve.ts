@@ -27,7 +27,7 @@ export function one(search: Awaited<Search>, name: string, fallback = ""): strin
 }
 
 /** Rows of a list page. */
-export const PAGE_ROWS = 200;
+export const PAGE_ROWS = 100;
 
 export function pageNumber(search: Awaited<Search>): number {
   const number = Number.parseInt(one(search, "page", "1"), 10);

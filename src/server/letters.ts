@@ -2,8 +2,6 @@ import { mkdirSync, renameSync, writeFileSync } from "node:fs";
 import { dirname } from "node:path";
 
 import { Liquid } from "liquidjs";
-import nodemailer from "nodemailer";
-import MailComposer from "nodemailer/lib/mail-composer";
 
 import { addBankingDays, formatDay, type Day } from "@/core/calendar";
 import { letterTemplate } from "@/core/followup";
@@ -56,6 +54,7 @@ export async function deliverLetter(db: Db, book: string, letterId: number): Pro
   if (letter?.delivery !== "queued") return;
   const settings = readSettings(db);
   const message = messageOf(letter, settings);
+  const { default: MailComposer } = await import("nodemailer/lib/mail-composer");
   const bytes = await new MailComposer(message).compile().build();
   const path = outboxFile(book, letter.fileName);
   mkdirSync(dirname(path), { recursive: true });
@@ -63,6 +62,7 @@ export async function deliverLetter(db: Db, book: string, letterId: number): Pro
   renameSync(`${path}.part`, path);
   db.transaction(() => setDelivery(db, letterId, "outbox"));
   if (settings.smtpUrl === null) return;
+  const { default: nodemailer } = await import("nodemailer");
   const outcome = await nodemailer.createTransport(settings.smtpUrl).sendMail({ ...message, raw: bytes, envelope: { from: settings.replyTo, to: letter.toAddress } }).then(() => "sent", () => "not sent: the mail server refused it or was not reached");
   db.transaction(() => setDelivery(db, letterId, outcome));
 }

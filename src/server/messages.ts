@@ -75,7 +75,6 @@ const MESSAGES: Record<string, string> = {
   "letter.nothing": "Nothing of {customer} is overdue any more. There is nothing to ask for.",
   "letter.waits": "{customer} waits: {why}. Settle that first.",
   "letter.empty_field": "The letter has an empty field, “{field}”.",
-  "letter.words": "The letter has no words, or its subject is empty.",
   "book.missing": "There is no book “{book}”.",
   "book.exists": "There is a book “{book}” already.",
   "book.name": "“{book}” cannot be a book's name: use small letters, digits and hyphens.",
@@ -87,6 +86,7 @@ const MESSAGES: Record<string, string> = {
   "input.invalid": "{where}: {what}",
   "command.unknown": "There is no command “{name}”.",
   "rate.unreadable": "“{text}” is not a rate.",
+  "request.foreign": "This address is not the server's own. Open it at 127.0.0.1.",
   "key.reused": "This request was already used for something else. Load the page again.",
 };
 

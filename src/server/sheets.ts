@@ -1,5 +1,4 @@
 import { stringify } from "csv-stringify/sync";
-import ExcelJS from "exceljs";
 
 import type { Sheet } from "./queries/exports";
 
@@ -22,6 +21,8 @@ export async function render(sheet: Sheet, format: Format, name: string): Promis
     case "json":
       return { bytes: Buffer.from(`${JSON.stringify(sheet.rows.map((row) => Object.fromEntries(sheet.columns.map((column, at) => [column, row[at] ?? ""]))), null, 1)}\n`), type: "application/json" };
     case "xlsx": {
+      // Loaded only here: it takes longer to load than the rest of the program.
+      const { default: ExcelJS } = await import("exceljs");
       const workbook = new ExcelJS.Workbook();
       const page = workbook.addWorksheet(name.slice(0, 31));
       page.addRow([...sheet.columns]).font = { bold: true };

@@ -5,7 +5,6 @@ import { CacheProvider } from "@emotion/react";
 import { ChakraProvider } from "@chakra-ui/react";
 import { useServerInsertedHTML } from "next/navigation";
 import { ThemeProvider } from "next-themes";
-import { NuqsAdapter } from "nuqs/adapters/next/app";
 import { useState, type ReactNode } from "react";
 
 import { system } from "./theme";
@@ -43,7 +42,7 @@ export function Providers({ children }: { children: ReactNode }): ReactNode {
     <CacheProvider value={cache}>
       <ChakraProvider value={system}>
         <ThemeProvider attribute="class" disableTransitionOnChange>
-          <NuqsAdapter>{children}</NuqsAdapter>
+          {children}
         </ThemeProvider>
       </ChakraProvider>
     </CacheProvider>

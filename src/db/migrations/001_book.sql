@@ -249,7 +249,6 @@ CREATE TABLE receipt (
 CREATE INDEX receipt_to_match ON receipt (paid_on, id) WHERE state = 'to_match';
 CREATE INDEX receipt_customer ON receipt (customer_id, paid_on) WHERE customer_id IS NOT NULL;
 CREATE INDEX receipt_day ON receipt (paid_on, id);
-CREATE INDEX receipt_settled ON receipt (settled_on, amount);
 
 CREATE TABLE application (
   id INTEGER PRIMARY KEY,

@@ -30,7 +30,8 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
     else complain(sent.message);
   };
   const takeFile = (file: File | undefined): void => {
-    if (file) void take(file.name, `/api/v1/b/${book}/files?name=${encodeURIComponent(file.name)}`, file);
+    if (file && file.size > facts.mostMegabytes * 1_000_000) complain(`The file has ${Math.ceil(file.size / 1_000_000)} MB; at most ${facts.mostMegabytes} MB are taken in at once. Split it by date and take in the parts, overlaps do no harm.`);
+    else if (file) void take(file.name, `/api/v1/b/${book}/files?name=${encodeURIComponent(file.name)}`, file);
   };
   const takeArrived = (name: string): void => void take(name, `/api/v1/b/${book}/files?arrived=${encodeURIComponent(name)}`, "");
   if (waiting) return <DryRun key={waiting.sha256} facts={facts} first={waiting} close={() => setWaiting(null)} />;

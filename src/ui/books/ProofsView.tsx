@@ -1,7 +1,6 @@
 "use client";
 
 import NextLink from "next/link";
-import { parseAsString, useQueryState } from "nuqs";
 import { useEffect, useState, type ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
@@ -9,6 +8,7 @@ import { formatAmount, type Minor } from "@/core/money";
 
 import type { Around } from "../documents/types";
 import { LedgerList } from "../lists/LedgerList";
+import { useOpenName } from "../lists/useOpenRow";
 import { load } from "../send";
 import { useActing } from "../shell/Notices";
 import { LeftOver, Sum } from "../Sum";
@@ -23,13 +23,13 @@ type Props = Around & { proofs: ProofLine[]; work: WorkLine[] };
 /** The proofs: each control sum computed twice, from the journal and from the documents; below, the work that is still open. */
 export function ProofsView(props: Props): ReactNode {
   const { currency, proofs } = props;
-  const [open, setOpen] = useQueryState("proof", parseAsString.withOptions({ history: "replace", shallow: true }));
+  const [open, setOpen] = useOpenName("proof");
   const broken = proofs.filter(({ holds }) => !holds);
   return (
     <>
       <BooksHeading view="proofs" sum={broken.length === 0 ? <><span className="good">0.00</span> <small>off: all {proofs.length} proofs hold</small></> : <><span className="off">{broken.length}</span> <small>{broken.length === 1 ? "proof is" : "proofs are"} broken</small></>} />
       <LedgerList<ProofLine>
-        label="Proofs" rows={proofs} idOf={(row) => row.name} openId={open} onOpen={(id) => void setOpen(id === null ? null : String(id))} workings={(row) => <Made key={row.name} row={row} {...props} />}
+        label="Proofs" rows={proofs} idOf={(row) => row.name} openId={open} onOpen={(id) => setOpen(id === null ? null : String(id))} workings={(row) => <Made key={row.name} row={row} {...props} />}
         columns={[
           { id: "what", header: "What must hold", width: "46%", cell: (row) => row.what },
           { id: "journal", header: "In the journal", width: "16%", number: true, cell: (row) => <Sum of={row.journal} currency={currency} dash /> },

@@ -4,6 +4,7 @@ import { fail } from "@/core/result";
 import { FILE_KINDS, type FileKind } from "@/core/formats";
 import { arrivedFile, arrivedFiles, bookExists } from "@/server/folders";
 import { inspectFile } from "@/server/imports/read";
+import { isOwnRequest } from "@/server/ownRequest";
 import { keepFile, keptSize, MOST_MEGABYTES, tooLarge } from "@/server/keepFile";
 
 import { answer, type BookParams } from "../../../../../answers";
@@ -15,6 +16,7 @@ import { answer, type BookParams } from "../../../../../answers";
  */
 export async function POST(request: Request, context: BookParams): Promise<Response> {
   const { book } = await context.params;
+  if (!isOwnRequest(request.headers)) return answer(fail("request.foreign"));
   if (!bookExists(book)) return answer(fail("book.missing", { book }));
   const query = new URL(request.url).searchParams;
   const arrived = query.get("arrived");

@@ -1,0 +1,97 @@
+import fc from "fast-check";
+
+import { addDays, day } from "@/core/calendar";
+import { currencyOf, minor, sumOf, type Currency } from "@/core/money";
+
+import { jaro, jaroWinkler, nameFit, propose, reasonInWords, type MatchingInput, type MatchItem, type MatchReceipt, type Proposal } from ".";
+
+const USD = currencyOf("USD") as Currency;
+const TODAY = day("2026-11-20");
+const customer = (id: number, name: string, email: string | null = null, parentId: number | null = null): MatchingInput["customers"][number] => ({ id, externalId: `C${id}`, name, email, parentId });
+const item = (id: number, customerId: number, number: string, balance: number, more: Partial<MatchItem> = {}): MatchItem => ({ id, number, customerId, issuedOn: addDays(TODAY, id - 25), dueOn: addDays(TODAY, 5 + id), currency: USD, total: minor(balance), balance: minor(balance), poNumber: null, terms: "n/30", ...more });
+const receipt = (amount: number, more: Partial<MatchReceipt> = {}): MatchReceipt => ({ id: 1, paidOn: TODAY, method: "card", currency: USD, amount: minor(amount), payerName: "", payerEmail: "", reference: "", ...more });
+const people = [customer(1, "Alder Lane Pottery School", "office@alderlane.example"), customer(2, "Heron Point Studio", "heron@gmail.com"), customer(3, "Brightwater Unified", "pay@brightwater.example"), customer(4, "Brightwater North Campus", null, 3)];
+const book = (more: Partial<MatchingInput>): MatchingInput => ({ customers: people, items: [], receipts: [], history: [], closed: [], placed: [], settings: { discountGraceDays: 0 }, ...more });
+const one = (items: MatchItem[], came: MatchReceipt, more: Partial<MatchingInput> = {}): Proposal => propose(book({ items, receipts: [came], ...more }))[0]!;
+const shown = (proposal: Proposal): string => `${proposal.decision}: ${proposal.readings[0]?.lines.map((line) => `${line.number} ${line.amount}${line.discount ? ` less ${line.discount}` : ""}`).join(", ") ?? "nothing"}`;
+const reasons = (proposal: Proposal): string[] => proposal.readings[0]?.reasons.map((reason) => reasonInWords(reason, USD)) ?? [];
+
+describe("similarity of names (Winkler 1990, US Census Bureau examples; values from memory)", () => {
+  it.each([["MARTHA", "MARHTA", 0.944, 0.961], ["DIXON", "DICKSONX", 0.767, 0.813], ["DWAYNE", "DUANE", 0.822, 0.84]])("%s and %s", (a, b, plain, winkler) => {
+    expect(jaro(a, b)).toBeCloseTo(plain, 3);
+    expect(jaroWinkler(a, b)).toBeCloseTo(winkler, 3);
+  });
+  it.each([["BRIGHTWATER UNIF", "Brightwater Unified", 0.95], ["Alder Lane Pottery School, LLC", "Alder Lane Pottery School", 1], ["School Pottery Lane Alder", "Alder Lane Pottery School", 0.95], ["Heron Point Studoi", "Heron Point Studio", 0.9], ["Fern Hill", "Heron Point Studio", 0]])("%s fits %s", (payer, name, least) => {
+    expect(nameFit(payer, name)).toBeGreaterThanOrEqual(least);
+    if (least === 0) expect(nameFit(payer, name)).toBeLessThan(0.75);
+  });
+});
+
+describe("readings", () => {
+  const items = [item(1, 1, "20431", 86_450), item(2, 1, "20433", 42_000), item(3, 1, "20440", 21_225), item(4, 2, "20450", 42_000), item(5, 4, "20460", 50_000), item(6, 3, "20461", 25_000)];
+  const alder = { payerName: "Alder Lane Pottery School", payerEmail: "office@alderlane.example" };
+  it.each<[string, MatchReceipt, string]>([
+    ["the number and the exact sum", receipt(86_450, { ...alder, reference: "invoice 20431" }), "sure: 20431 86450"],
+    ["a list whose second number is cut", receipt(128_450, { ...alder, reference: "20431 and 433" }), "sure: 20431 86450, 20433 42000"],
+    ["no number, the exact sum of one", receipt(21_225, alder), "sure: 20440 21225"],
+    ["no number, everything open", receipt(149_675, alder), "sure: 20431 86450, 20433 42000, 20440 21225"],
+    ["a part payment by number", receipt(20_000, { ...alder, reference: "20440 part" }), "check: 20440 20000"],
+    ["a district that pays for its site", receipt(75_000, { payerName: "BRIGHTWATER UNIF", reference: "20460 20461" }), "sure: 20460 50000, 20461 25000"],
+    ["a fitting sum from somebody unknown", receipt(21_225, { payerName: "Nobody Known" }), "none: nothing"],
+    ["a number that is somebody else's", receipt(42_000, { ...alder, reference: "20450" }), "check: 20433 42000"],
+  ])("%s", (_case, came, expected) => expect(shown(one(items, came))).toBe(expected));
+  it("takes a discount in time, and asks for a look at one that is late", () => {
+    const terms = { terms: "2/10 n/30", issuedOn: day("2026-11-12") };
+    expect(shown(one([item(9, 1, "20470", 100_000, terms)], receipt(98_000, { ...alder, reference: "20470" })))).toBe("sure: 20470 98000 less 2000");
+    const late = one([item(9, 1, "20470", 100_000, { ...terms, issuedOn: day("2026-11-01") })], receipt(98_000, { ...alder, reference: "20470" }));
+    expect([shown(late), reasons(late).some((words) => words.includes("taken too late"))]).toEqual(["check: 20470 98000 less 2000", true]);
+  });
+  it("keeps the second of two equal payments on account, and says why", () => {
+    const twice = one([item(1, 1, "20431", 86_450)], receipt(500, { ...alder, id: 2 }), { placed: [{ id: 1, customerId: 1, paidOn: addDays(TODAY, -2), amount: minor(500) }] });
+    expect([twice.decision, twice.readings[0]?.lines, reasons(twice).at(-1)]).toEqual(["check", [], "the same sum came on Wed 18 Nov: paid twice?"]);
+  });
+  it("tells numbers apart from dates, telephone numbers and amounts", () => {
+    const odd = [item(1, 1, "1118", 10_000), item(2, 1, "5551234", 10_000), item(3, 1, "40", 4000)];
+    expect(reasons(one(odd, receipt(777, { ...alder, reference: "paid 11/18/2026, call 312-555-1234, $40.00" }))).filter((words) => words.includes("memo"))).toEqual([]);
+  });
+  it("never is sure of another currency", () => {
+    expect(one([item(1, 1, "20431", 86_450, { currency: currencyOf("EUR") as Currency })], receipt(86_450, { ...alder, reference: "20431" })).decision).not.toBe("sure");
+  });
+});
+
+describe("all receipts together", () => {
+  const worlds = fc.record({
+    balances: fc.array(fc.tuple(fc.integer({ min: 1, max: 4 }), fc.integer({ min: 1, max: 30 })), { minLength: 1, maxLength: 12 }),
+    came: fc.array(fc.record({ of: fc.integer({ min: 1, max: 4 }), amount: fc.integer({ min: 1, max: 60 }), quoted: fc.nat(14), named: fc.boolean() }), { minLength: 1, maxLength: 10 }),
+  }).map(({ balances, came }) => book({
+    items: balances.map(([owner, sum], at) => item(at + 1, owner, String(20_400 + at), sum * 500)),
+    receipts: came.map((each, at) => receipt(each.amount * 500, { id: at + 1, payerName: each.named ? people[each.of - 1]!.name : "", payerEmail: people[each.of - 1]!.email ?? "", reference: each.quoted < balances.length ? `inv ${20_400 + each.quoted}` : "" })),
+  }));
+  it("never claim more than a balance, nor give away more than came in; nothing is lost", () => {
+    fc.assert(fc.property(worlds, (input) => {
+      const taken = new Map<number, number>();
+      for (const { receiptId, decision, readings } of propose(input)) {
+        const best = readings[0];
+        if (!best) continue;
+        expect(sumOf(best.lines, (line) => line.amount) + best.onAccount).toBe(input.receipts.find(({ id }) => id === receiptId)?.amount);
+        expect(best.onAccount).toBeGreaterThanOrEqual(0);
+        if (decision !== "none") for (const line of best.lines) taken.set(line.itemId, (taken.get(line.itemId) ?? 0) + line.amount + line.discount);
+      }
+      for (const [id, sum] of taken) expect(sum).toBeLessThanOrEqual(input.items.find((each) => each.id === id)?.balance ?? 0);
+    }), { numRuns: 300 });
+  });
+  it("come out the same in whatever order they are given", () => {
+    fc.assert(fc.property(worlds, fc.infiniteStream(fc.double({ min: 0, max: 1, noNaN: true })), (input, order) => {
+      const shuffled = { ...input, receipts: [...input.receipts].map((each) => ({ each, key: order.next().value ?? 0 })).sort((a, b) => a.key - b.key).map(({ each }) => each), items: [...input.items].reverse() };
+      const by = (proposals: Proposal[]): Proposal[] => [...proposals].sort((a, b) => a.receiptId - b.receiptId);
+      expect(by(propose(shuffled))).toEqual(by(propose(input)));
+    }), { numRuns: 150 });
+  });
+  it("stay sure of the same when a customer who has nothing to do with them is added", () => {
+    fc.assert(fc.property(worlds, (input) => {
+      const more = { ...input, customers: [...input.customers, customer(99, "Quite Another Firm", "else@elsewhere.example")], items: [...input.items, item(99, 99, "77001", 1)] };
+      const sure = (proposals: Proposal[]): unknown => proposals.filter(({ decision }) => decision === "sure").map(({ receiptId, readings }) => [receiptId, readings[0]?.lines]);
+      expect(sure(propose(more))).toEqual(sure(propose(input)));
+    }), { numRuns: 150 });
+  });
+});

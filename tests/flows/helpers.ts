@@ -1,0 +1,25 @@
+import { expect, type Page } from "@playwright/test";
+
+export const DEMO = "/b/kestrel-row";
+
+/** Collects what must never happen on a page: console messages, errors, and requests to anywhere but this server. */
+export function watch(page: Page): { problems: string[]; outside: string[] } {
+  const seen = { problems: [] as string[], outside: [] as string[] };
+  page.on("console", (message) => seen.problems.push(`${message.type()}: ${message.text()}`));
+  page.on("pageerror", (error) => seen.problems.push(`error: ${error.message}`));
+  page.on("request", (request) => { if (!/^(http:\/\/127\.0\.0\.1:|data:|blob:http:\/\/127\.0\.0\.1:)/.test(request.url())) seen.outside.push(request.url()); });
+  return seen;
+}
+
+/** The proof strip shows every proof as holding. */
+export async function proofsHold(page: Page): Promise<void> {
+  const strip = page.getByRole("contentinfo", { name: "Proofs" });
+  await expect(strip.getByText("comes out")).toHaveCount(3);
+  await expect(strip.getByText("off", { exact: true })).toHaveCount(0);
+}
+
+/** Waits until the page has come alive, so that keys are heard. */
+export async function alive(page: Page): Promise<void> {
+  await page.waitForLoadState("load");
+  await page.waitForFunction(() => Object.keys(document.querySelector("main") ?? {}).some((key) => key.startsWith("__react")));
+}

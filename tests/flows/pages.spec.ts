@@ -1,0 +1,77 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+
+import { alive, DEMO, proofsHold, watch } from "./helpers";
+
+const PAGES: [string, string, ((page: string) => string)?][] = [
+  ["match", "/match"], ["match, a receipt open", "/match?queue=check&open=first"], ["sure receipts", "/match?queue=sure"], ["set aside", "/match?queue=aside"], ["arrivals", "/arrivals"], ["bank lines", "/arrivals?list=lines"], ["payouts", "/payouts"], ["payout open", "/payouts?open=first"], ["overdue", "/overdue"], ["overdue, a customer open", "/overdue?open=first"],
+  ["proofs", "/books"], ["clearing, item by item", "/books?proof=clearing"], ["journal", "/books?view=journal"], ["trial balance", "/books?view=trial"], ["an account", "/books?view=account&account=2"], ["who did what", "/books?view=trail"], ["customers", "/customers"], ["customer", "/customers/12"], ["invoices", "/invoices"], ["invoice", "/invoices/2400"],
+  ["receipt", "/receipts/2200"], ["payout", "/payouts/500"], ["bank line", "/lines/900"], ["a file", "/files/300"], ["aging", "/reports"], ["set-up", "/settings"],
+];
+
+for (const theme of ["light", "dark"] as const) {
+  test.describe(`every page on ${theme} paper`, () => {
+    test.use({ colorScheme: theme });
+    for (const [name, path] of PAGES) {
+      test(`${name}: axe finds nothing, no console message, nothing from outside`, async ({ page }) => {
+        const seen = watch(page);
+        await page.goto(`${DEMO}${path.replace(/[?&]open=first/, "")}`);
+        await alive(page);
+        if (path.includes("open=first")) {
+          await page.keyboard.press("ArrowDown");
+          await expect(page.locator("tr.workings")).toBeVisible();
+          await expect(page.getByText("Reading …")).toHaveCount(0);
+        }
+        await proofsHold(page);
+        // The pages are the same on dark paper but for their colours.
+        const axe = new AxeBuilder({ page });
+        const found = await (theme === "dark" ? axe.withRules(["color-contrast", "link-in-text-block"]) : axe.withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])).analyze();
+        expect(found.violations.map((one) => `${one.id}: ${one.nodes.slice(0, 3).map((node) => node.html.slice(0, 160)).join(" | ")}`)).toEqual([]);
+        expect(seen).toEqual({ problems: [], outside: [] });
+      });
+    }
+  });
+}
+
+test("the start page and a book that is not there", async ({ page }) => {
+  const seen = watch(page);
+  await page.goto("/?new=1");
+  await expect(page.getByRole("heading", { name: "Dozo" })).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+  expect(seen).toEqual({ problems: [], outside: [] });
+  expect((await page.goto("/b/nobody/match"))?.status()).toBe(404);
+});
+
+test("find anything, from anywhere", async ({ page }) => {
+  await page.goto(`${DEMO}/books`);
+  await alive(page);
+  await page.keyboard.press("/");
+  await page.keyboard.type("Emberline");
+  await expect(page.getByRole("option", { name: /Emberline Studio/ }).first()).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/customers\/\d+/);
+  await page.keyboard.press("/");
+  await page.keyboard.type("31,236");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Shift+Slash");
+  await expect(page.getByRole("dialog")).toContainText("keep on account");
+});
+
+test("lists give their CSV, with the filter they show", async ({ page }) => {
+  await page.goto(`${DEMO}/invoices?state=open&q=Brightwater`);
+  await alive(page);
+  const link = await page.getByRole("link", { name: "CSV" }).getAttribute("href");
+  const text = await (await page.request.get(link ?? "")).text();
+  const [head, ...rows] = text.trim().split("\r\n");
+  expect(head).toBe("number,customer_id,customer,issued_on,due_on,total,balance,po_number");
+  expect(rows.length).toBe(await page.locator("tbody tr.row").count());
+  expect(rows.every((row) => row.includes("Brightwater"))).toBe(true);
+});
+
+test("on a narrow phone screen the lists can be read", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${DEMO}/overdue`);
+  await alive(page);
+  await expect(page.getByText("Emberline Studio")).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
