@@ -38,10 +38,6 @@ export function insertProcessorItem(db: Db, item: Omit<ProcessorItemRow, "id">):
   ).id;
 }
 
-export function withdrawItem(db: Db, id: number, withdrawn: 0 | 1): void {
-  db.run("UPDATE processor_item SET withdrawn = ? WHERE id = ?", withdrawn, id);
-}
-
 export function setDisputeState(db: Db, id: number, state: "opened" | "won" | "lost"): void {
   db.run("UPDATE processor_item SET settled_state = ? WHERE id = ?", state, id);
 }

@@ -70,12 +70,6 @@ export function endApplication(db: Db, id: number, by: number): void {
   db.run("UPDATE application SET ended_by = ? WHERE id = ?", by, id);
 }
 
-export function reopenApplications(db: Db, endedBy: number): ApplicationRow[] {
-  const rows = db.all<ApplicationRow>(`${APPLICATION} WHERE ended_by = ?`, endedBy);
-  db.run("UPDATE application SET ended_by = NULL WHERE ended_by = ?", endedBy);
-  return rows;
-}
-
 export function applicationsOfReceipt(db: Db, receiptId: number): ApplicationRow[] {
   return db.all<ApplicationRow>(`${APPLICATION} WHERE receipt_id = ? ORDER BY id`, receiptId);
 }

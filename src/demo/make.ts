@@ -150,6 +150,7 @@ class Maker {
     this.do("logContact", { customerId: customer("Fernhill Studio"), kind: "promise", text: "Pays the oldest by Friday", promisedOn: "2026-11-27", promisedSum: 40_000 });
     const span = { from: TAKEN_TO, to: TODAY };
     for (const [name, text] of [[`invoices-${TODAY}.csv`, invoicesFile(this.world, span)], [`card-${TODAY}.csv`, cardFile(this.world, span)], [`ach-${TODAY}.csv`, achFile(this.world, span)], [`statement-${TODAY}.csv`, bankFile(this.world, span, OPENING_BALANCE)]] as const) {
+      if (text.trim().split("\n").length < 2) continue;
       const path = arrivedFile(MAKING, name);
       mkdirSync(dirname(path), { recursive: true });
       writeFileSync(path, text);

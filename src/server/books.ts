@@ -1,4 +1,3 @@
-import { rmSync, existsSync } from "node:fs";
 import type { z } from "zod";
 
 import { DEFAULT_CHART } from "@/core/ledger";
@@ -34,10 +33,4 @@ export function openBookToWrite(book: string): Result<Db> {
 export function openBookToRead(book: string): Result<Db> {
   if (!bookExists(book)) return fail("book.missing", { book });
   return openToRead(bookFile(book));
-}
-
-/** Removes a book that could not be finished (a demo that was interrupted); never called on a book in use. */
-export function discardBook(book: string): void {
-  const file = bookFile(book);
-  for (const path of [file, `${file}-wal`, `${file}-shm`]) if (existsSync(path)) rmSync(path);
 }

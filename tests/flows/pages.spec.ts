@@ -45,14 +45,17 @@ test("the start page and a book that is not there", async ({ page }) => {
 test("find anything, from anywhere", async ({ page }) => {
   await page.goto(`${DEMO}/books`);
   await alive(page);
+  const field = page.getByRole("combobox", { name: "Find" });
   await page.keyboard.press("/");
+  await expect(field).toBeFocused();
   await page.keyboard.type("Emberline");
   await expect(page.getByRole("option", { name: /Emberline Studio/ }).first()).toBeVisible();
   await page.keyboard.press("Enter");
   await expect(page).toHaveURL(/customers\/\d+/);
   await page.keyboard.press("/");
-  await page.keyboard.type("31,236");
+  await expect(field).toBeFocused();
   await page.keyboard.press("Escape");
+  await expect(field).toHaveCount(0);
   await page.keyboard.press("Shift+Slash");
   await expect(page.getByRole("dialog")).toContainText("keep on account");
 });

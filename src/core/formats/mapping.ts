@@ -95,7 +95,7 @@ export function guessKind(table: Table): FileKind {
     return Object.keys(columns).length + (needed.every((field) => columns[field.field] !== undefined) ? 3 : -3);
   };
   const hasFlow = table.headers.some((header) => ["gross", "fee", "net", "payout id", "payout_id", "fees"].includes(plain(header)));
-  const ranked = FILE_KINDS.map((kind) => ({ kind, score: score(kind) + (kind === "processor" && hasFlow ? 3 : 0) }));
+  const ranked = FILE_KINDS.map((kind) => ({ kind, score: score(kind) + (kind === "processor" ? (hasFlow ? 3 : -1) : 0) }));
   return ranked.reduce((best, one) => (one.score > best.score ? one : best)).kind;
 }
 

@@ -1,5 +1,5 @@
 export { accountFor, DEFAULT_CHART, nextCode, type ChartAccount } from "./chart";
-export { ENTRY_EVENTS, foots, inBook, ROLES, type AccountRef, type EntryDraft, type EntryEvent, type ItemKind, type ItemRef, type Line, type Role, type Sum } from "./entry";
+export { ENTRY_EVENTS, foots, inBook, type AccountRef, type EntryDraft, type EntryEvent, type ItemKind, type ItemRef, type Line, type Role, type Sum } from "./entry";
 export {
   postAchReturn, postAdjustment, postApplied, postCreditNote, postDiscount, postDispute, postDisputeLost, postElsewhere, postFee, postIdentified, postInvoice,
   postOpening, postParkedDifference, postPayoutTied, postReceiptAtBank, postReceiptSettled, postRefund, postReserve, postReversal, postSetAside, postSmallDifference,

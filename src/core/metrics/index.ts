@@ -1,1 +1,1 @@
-export { agingOf, BUCKETS, bucketOf, bucketWords, daysOverdue, totalAging, type Aging, type Bucket } from "./aging";
+export { agingOf, BUCKETS, bucketOf, bucketWords, totalAging, type Aging, type Bucket } from "./aging";

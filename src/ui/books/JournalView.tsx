@@ -4,7 +4,7 @@ import NextLink from "next/link";
 import { useEffect, useState, type ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, type Minor } from "@/core/money";
+import type { Minor } from "@/core/money";
 
 import { EntryTable } from "../documents/EntryTable";
 import type { ActView, Around, EntryView, Origin } from "../documents/types";
@@ -38,7 +38,7 @@ export function JournalView(props: Props): ReactNode {
           { id: "event", header: "Event", width: "12%", cell: (row) => row.event.replaceAll("_", " ") },
           { id: "document", header: "Document", width: "30%", cell: (row) => <span title={row.document}>{row.document}</span> },
           { id: "party", header: "Customer", width: "22%", cell: (row) => row.party ?? "–" },
-          { id: "note", header: "", width: "6%", cell: (row) => (row.reversedBy !== null || row.reverses !== null ? <span className="waits">{row.reverses !== null ? "undoes" : "undone"}</span> : null) },
+          { id: "note", header: "Undo", width: "6%", cell: (row) => (row.reversedBy !== null || row.reverses !== null ? <span className="waits">{row.reverses !== null ? "undoes" : "undone"}</span> : null) },
           { id: "sum", header: "Sum", width: "10%", number: true, cell: (row) => <Sum of={row.sum} currency={currency} /> },
         ]}
         empty={props.text || props.event ? <p>No entry is like that.</p> : <><p>Nothing is posted yet.</p><p>Entries come with the files: <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.</p></>}

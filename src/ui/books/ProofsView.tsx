@@ -35,7 +35,7 @@ export function ProofsView(props: Props): ReactNode {
           { id: "journal", header: "In the journal", width: "16%", number: true, cell: (row) => <Sum of={row.journal} currency={currency} dash /> },
           { id: "documents", header: "By the documents", width: "16%", number: true, cell: (row) => <Sum of={row.documents} currency={currency} dash /> },
           { id: "off", header: "Off by", width: "12%", number: true, cell: (row) => <LeftOver of={row.off} currency={currency} /> },
-          { id: "holds", header: "", width: "10%", cell: (row) => (row.holds ? <span className="good">✓ holds</span> : <span className="off">✗ broken</span>) },
+          { id: "holds", header: "Holds", width: "10%", cell: (row) => (row.holds ? <span className="good">✓ holds</span> : <span className="off">✗ broken</span>) },
         ]}
         empty={<p>No proofs.</p>}
       />

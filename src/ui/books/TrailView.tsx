@@ -23,7 +23,7 @@ export function TrailView({ rows, count, page, pageRows, today }: Props): ReactN
           { id: "at", header: "At (UTC)", width: "16%", cell: (row) => <span className="soft">{row.at.slice(0, 19).replace("T", " ")}</span> },
           { id: "by", header: "By", width: "12%", cell: (row) => row.actor },
           { id: "what", header: "What", width: "52%", cell: (row) => <span title={row.text}>{row.undoneBy === null ? row.text : <s>{row.text}</s>}</span> },
-          { id: "undone", header: "", width: "8%", cell: (row) => (row.undoneBy === null ? null : <span className="waits">undone</span>) },
+          { id: "undone", header: "Undone", width: "8%", cell: (row) => (row.undoneBy === null ? null : <span className="waits">undone</span>) },
         ]}
         empty={<p>Nothing was done yet.</p>}
       />

@@ -109,7 +109,7 @@ function capital(words: string): string {
 /** A probability in words that mean what they say. */
 function certainty(confidence: number): string {
   if (confidence >= 0.999) return "in 999 of 1,000 such cases or more";
-  if (confidence >= 0.5) return `in about ${Math.round(confidence * 100)} of 100 such cases`;
+  if (confidence >= 0.5) return `in about ${Math.min(99, Math.round(confidence * 100))} of 100 such cases`;
   return confidence >= 0.05 ? `in about ${Math.round(confidence * 100)} of 100 such cases only` : "very seldom in such cases";
 }
 

@@ -48,11 +48,11 @@ function monthWords(month: string): string {
   return new Intl.DateTimeFormat("en", { month: "long", year: "numeric", timeZone: "UTC" }).format(new Date(`${month}-15T00:00:00Z`));
 }
 
-function columnsOf({ currency, today, rows, month }: Props): ListColumn<PayoutRow>[] {
+function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRow>[] {
   const sum = (pick: (row: PayoutRow) => number): ReactNode => formatAmount(sumOf(rows, pick), currency, { dash: true });
   const amount = (of: number): ReactNode => <Sum of={of} currency={currency} dash />;
   return [
-    { id: "payout", header: "Payout", width: "17%", cell: (row) => <span title={`${row.externalId}, ${row.processorName}`}>{row.externalId}, {row.chargeCount} {row.chargeCount === 1 ? "charge" : "charges"}</span>, foot: `${monthWords(month)}, ${rows.length} payouts` },
+    { id: "payout", header: "Payout", width: "17%", cell: (row) => <span title={`${row.externalId}, ${row.processorName}`}>{row.externalId}, {row.chargeCount} {row.chargeCount === 1 ? "charge" : "charges"}</span>, foot: `${rows.length} payouts` },
     { id: "bank", header: "At the bank", width: "11%", cell: (row) => (row.bankOn ? formatDay(row.bankOn, today) : <span className={row.shown === "late" ? "off" : "soft"}>{row.shown === "late" ? "late, due " : "due "}{formatDay(row.expectedOn, today)}</span>) },
     { id: "takings", header: "Takings of", width: "14%", cell: (row) => (row.takenFrom && row.takenTo ? (row.takenFrom === row.takenTo ? formatDay(row.takenFrom, today) : `${formatDay(row.takenFrom, today)} to ${formatDay(row.takenTo, today)}`) : "–") },
     { id: "charges", header: "Charges", width: "9%", number: true, cell: (row) => amount(row.charges), foot: sum((row) => row.charges) },

@@ -18,8 +18,9 @@ export function Run({ shell }: { shell: ShellFacts }): ReactNode {
   const { left } = shell;
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
-  useHotkeys("/", () => setFinding(true), { preventDefault: true });
-  useHotkeys("shift+slash", () => setKeys(true), { preventDefault: true });
+  // By the letter that is typed, wherever it lies on the keyboard.
+  useHotkeys(["/", "shift+/"], () => setFinding(true), { preventDefault: true, useKey: true });
+  useHotkeys(["?", "shift+?"], () => setKeys(true), { preventDefault: true, useKey: true });
   return (
     <header className="run">
       <a className="visually-hidden" href="#sheet">Skip to the page</a>

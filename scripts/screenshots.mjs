@@ -1,0 +1,68 @@
+// Makes docs/screenshots anew from a fresh demo book: `npm run screenshots [NAME…]`.
+import { spawn, spawnSync } from "node:child_process";
+import { mkdirSync, rmSync } from "node:fs";
+import { join } from "node:path";
+
+import { build, chromium as needChromium, env, install, root } from "./steps.mjs";
+
+install();
+needChromium();
+build();
+const { chromium } = await import("@playwright/test");
+const port = Number(process.env.SHOTS_PORT ?? 4174);
+const data = join(root, "test-results/screenshots-data");
+rmSync(data, { recursive: true, force: true });
+const made = spawnSync(process.execPath, [join(root, "dist/cli.mjs"), "demo", "--make-only"], { cwd: root, stdio: "inherit", env: { ...env, DOZO_DATA: data } });
+if (made.status !== 0) process.exit(made.status ?? 1);
+const server = spawn(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(port)], { cwd: root, stdio: "ignore", env: { ...env, DOZO_DATA: data } });
+
+/** Each main view: its address, its paper, and what is pressed or clicked before the picture. */
+const views = [
+  { name: "match", path: "match?queue=check", keys: ["ArrowDown", "ArrowDown"] },
+  { name: "match-sure", path: "match", keys: ["a"] },
+  { name: "match-dark", path: "match?queue=check", keys: ["ArrowDown"], dark: true },
+  { name: "arrivals", path: "arrivals" },
+  { name: "dry-run", path: "arrivals", click: "Look at it" },
+  { name: "bank-lines", path: "arrivals?list=lines" },
+  { name: "payouts", path: "payouts", keys: ["ArrowDown"] },
+  { name: "overdue", path: "overdue", keys: ["ArrowDown", "ArrowDown"] },
+  { name: "overdue-letter", path: "overdue", keys: ["ArrowDown", "ArrowDown", "Enter"], dark: true },
+  { name: "books", path: "books?proof=clearing" },
+  { name: "journal", path: "books?view=journal", keys: ["ArrowDown"] },
+  { name: "customer", path: "customers/3" },
+  { name: "receipt", path: "receipts/2300" },
+  { name: "aging", path: "reports" },
+  { name: "set-up", path: "settings" },
+];
+
+/** The server takes a moment to start: the first page is asked for until it answers. */
+async function open(page, address, tries = 40) {
+  try {
+    await page.goto(address, { waitUntil: "load" });
+  } catch (error) {
+    if (tries === 0) throw error;
+    await new Promise((resolve) => setTimeout(resolve, 250));
+    await open(page, address, tries - 1);
+  }
+}
+
+const wanted = process.argv.slice(2);
+const folder = join(root, "docs/screenshots");
+mkdirSync(folder, { recursive: true });
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"] });
+try {
+  for (const { name, path, keys = [], click, dark = false } of views.filter((view) => wanted.length === 0 || wanted.includes(view.name))) {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: dark ? "dark" : "light" });
+    const address = `http://127.0.0.1:${port}/b/kestrel-row/${path}`;
+    await open(page, address);
+    await page.waitForTimeout(900);
+    if (click) await page.getByRole("button", { name: click }).first().click();
+    for (const key of keys) { await page.keyboard.press(key); await page.waitForTimeout(500); }
+    await page.waitForTimeout(900);
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+    await page.close();
+  }
+} finally {
+  await browser.close();
+  server.kill();
+}
