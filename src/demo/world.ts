@@ -23,8 +23,10 @@ const GOODS = [["Stoneware, bags", 2450, 30], ["Porcelain, bags", 3175, 20], ["G
 export function makeWorld(): World {
   const random = new Random(20261124);
   const people = makePeople(random);
-  const invoices = makeInvoices(people, random);
-  const payments = makePayments(people, invoices, random);
+  const billed = makeInvoices(people, random);
+  const notes = makeCreditNotes(billed);
+  const payments = makePayments(people, billed, notes, random);
+  const invoices = [...billed, ...notes.values()].sort((a, b) => (a.issuedOn < b.issuedOn ? -1 : a.issuedOn > b.issuedOn ? 1 : 0));
   const extras: Extra[] = [];
   tellStories(people, invoices, payments, extras, random);
   payments.sort((a, b) => (a.paidOn < b.paidOn ? -1 : a.paidOn > b.paidOn ? 1 : 0));
@@ -45,6 +47,16 @@ function makeInvoices(people: readonly Person[], random: Random): Invoice[] {
   return drafts.map((draft, index) => ({ ...draft, number: String(17_950 + index) }));
 }
 
+/** Bags that broke on the way: every so often a part of an order is taken back by a credit note, which its payment then takes off. */
+function makeCreditNotes(billed: readonly Invoice[]): Map<string, Invoice> {
+  const broken = billed.filter((one, at) => at % 11 === 7 && one.description.endsWith("bags") && one.person.parent === null && !one.terms.includes("/10 ") && one.total > 12_000);
+  return new Map(broken.map((one) => {
+    const total = minor(-mulDiv(one.total, 1, 8, "half-even"));
+    const issuedOn = addBankingDays(addDays(one.issuedOn, 2), 0);
+    return [one.number, { ...one, number: `CN-${one.number}`, issuedOn, dueOn: issuedOn, total, tax: mulDiv(total, 6, 106, "half-even"), po: "", description: "Broken bags" }] as const;
+  }));
+}
+
 function order(person: Person, on: Day, random: Random): Omit<Invoice, "number"> {
   if (random.chance(0.02)) return invoiceOf(person, on, minor(random.whole(24, 68) * 10_000), "Kiln, front loading", `PO ${random.whole(1000, 9999)}`);
   const [words, price, most] = random.pick(GOODS);
@@ -59,7 +71,7 @@ function invoiceOf(person: Person, issuedOn: Day, total: Minor, description: str
   return { person, issuedOn, dueOn, total, tax, po, terms: person.habit.terms, description };
 }
 
-function makePayments(people: readonly Person[], invoices: readonly Invoice[], random: Random): Payment[] {
+function makePayments(people: readonly Person[], invoices: readonly Invoice[], notes: ReadonlyMap<string, Invoice>, random: Random): Payment[] {
   const payments: Payment[] = [];
   const names = new Map(people.map((person) => [person.id, person.name]));
   const dates = new Map<string, Day>();
@@ -78,7 +90,7 @@ function makePayments(people: readonly Person[], invoices: readonly Invoice[], r
   for (const [key, batch] of batches) {
     const paidOn = dates.get(key) ?? TODAY;
     if (paidOn <= CUT_OVER || paidOn >= TODAY) continue;
-    payments.push(paymentOf(batch, paidOn, random, payments.length, names));
+    payments.push(paymentOf(batch, batch.flatMap(({ number }) => notes.get(number) ?? []), paidOn, random, payments.length, names));
   }
   return payments;
 }
@@ -87,7 +99,7 @@ const maxDay = (a: Day | undefined, b: Day): Day => (a !== undefined && a > b ? 
 const sameWeek = (on: Day): Day => addDays(on, 1 - weekday(on));
 const banked = (on: Day, notBefore: Day): Day => addBankingDays(on <= notBefore ? addDays(notBefore, 1) : on, 0);
 
-function paymentOf(batch: readonly Invoice[], paidOn: Day, random: Random, index: number, names: ReadonlyMap<string, string>): Payment {
+function paymentOf(batch: readonly Invoice[], notes: readonly Invoice[], paidOn: Day, random: Random, index: number, names: ReadonlyMap<string, string>): Payment {
   const [first] = batch;
   if (!first) throw new RangeError("a payment pays something");
   const { person } = first;
@@ -104,6 +116,7 @@ function paymentOf(batch: readonly Invoice[], paidOn: Day, random: Random, index
     const short = minor(Math.min(random.whole(5, 480), only.amount - 1));
     given[0] = { ...only, amount: add(only.amount, -short), smallDifference: short };
   }
+  for (const note of notes) if (note.issuedOn <= paidOn) given.push({ number: note.number, amount: note.total, discount: minor(0), smallDifference: minor(0) });
   const via = person.habit.pays === "card" ? "card" : person.habit.pays === "ach_debit" ? "ach" : "bank";
   const amount = sumOf(given, (line) => line.amount);
   const settledOn = via === "ach" ? addBankingDays(paidOn, 3) : paidOn;

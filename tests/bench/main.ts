@@ -1,0 +1,15 @@
+import { cpus } from "node:os";
+
+import { aging } from "./aging";
+import { importing } from "./importing";
+import { matching } from "./matching";
+import type { Measure } from "./measure";
+
+const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = { matching, importing, aging };
+
+const wanted = process.argv.slice(2);
+console.error(`${new Date().toISOString().slice(0, 10)}, ${cpus().length} cores of ${cpus()[0]?.model ?? "unknown"}, Node.js ${process.version}`);
+for (const [name, bench] of Object.entries(BENCHES)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  for (const { work, took, must } of await bench()) console.error(`| ${work} | ${took} | ${must} |`);
+}
