@@ -145,7 +145,7 @@ function guarded(open: () => Result<Db, OpenError>): Result<Db, OpenError> {
   try {
     return open();
   } catch (error) {
-    const code = error instanceof Database.SqliteError ? error.code : "";
+    const code = sqliteCode(error);
     if (code === "SQLITE_CANTOPEN") return fail("book.missing");
     if (code === "SQLITE_BUSY" || code === "SQLITE_LOCKED") return fail("book.locked");
     if (code === "SQLITE_NOTADB" || code === "SQLITE_CORRUPT") return fail("book.unreadable");
@@ -166,7 +166,13 @@ function migrate(raw: Database.Database, path: string): void {
   }
 }
 
+/** The code of SQLite's own errors, and "" for others. By its text: two copies of the package would each have a class of their own. */
+function sqliteCode(error: unknown): string {
+  const code = typeof error === "object" && error !== null && "code" in error ? error.code : "";
+  return typeof code === "string" && code.startsWith("SQLITE_") ? code : "";
+}
+
 /** Whether an error says that another process holds the file. */
 export function isBusy(error: unknown): boolean {
-  return error instanceof Database.SqliteError && (error.code === "SQLITE_BUSY" || error.code === "SQLITE_LOCKED");
+  return ["SQLITE_BUSY", "SQLITE_LOCKED"].includes(sqliteCode(error));
 }

@@ -1,35 +1,47 @@
 import { groupHead, type Customer } from "@/core/parties";
 
-import { nameFit, nameWords, ownDomain } from "./names";
+import { jaroWinkler, nameWords, ownDomain } from "./names";
 import type { MatchingInput, MatchReceipt, Reason } from "./types";
 
-/** A customer who may have sent a receipt: a weight in bits (log2 of the likelihood ratio, Fellegi and Sunter 1969) and why. */
-export type Payer = { readonly customerId: number; readonly weight: number; readonly reasons: readonly Reason[] };
+/**
+ * A customer who may have sent a receipt: a weight in bits (log2 of the
+ * likelihood ratio, Fellegi and Sunter 1969), and whether it is beyond doubt
+ * by itself: an address, or a whole name, that is this group's alone.
+ */
+export type Payer = { readonly customerId: number; readonly weight: number; readonly beyondDoubt: boolean; readonly reasons: readonly Reason[] };
 
 const log2 = Math.log2;
 /** m: how often the evidence agrees for the right customer; u: how often by chance for another. */
-const AGREE = { email: log2(0.95 / 0.0005), learned: log2(0.95 / 0.002), nameExact: log2(0.9 / 0.001), nameNear: log2(0.8 / 0.01), domain: log2(0.6 / 0.005) };
+const AGREE = { email: log2(0.95 / 0.0005), learned: log2(0.95 / 0.002), domain: log2(0.6 / 0.005) };
+/** Candidates judged closely; the rarest words of a name bring them up. */
+const MOST_CANDIDATES = 24;
 
 export class PayerIndex {
   private readonly byId: Map<number, Customer>;
+  private readonly heads = new Map<number, number>();
+  private readonly words = new Map<number, string[]>();
   private readonly byEmail = new Map<string, number[]>();
   private readonly byDomain = new Map<string, number[]>();
+  private readonly byName = new Map<string, number[]>();
+  private readonly byField = new Map<string, number[]>();
   private readonly byWord = new Map<string, number[]>();
-  private readonly byStart = new Map<string, Set<number>>();
+  private readonly byStart = new Map<string, number[]>();
   private readonly learned = new Map<string, Map<number, number>>();
   private readonly known = new Map<string, Payer[]>();
 
   constructor(input: Pick<MatchingInput, "customers" | "history">) {
     this.byId = new Map(input.customers.map((customer) => [customer.id, customer]));
     for (const customer of input.customers) {
+      this.heads.set(customer.id, groupHead(customer, this.byId));
       if (customer.email) push(this.byEmail, customer.email.toLowerCase(), customer.id);
       const domain = customer.email ? ownDomain(customer.email) : null;
       if (domain) push(this.byDomain, domain, customer.id);
-      for (const word of new Set(nameWords(customer.name))) {
-        push(this.byWord, word, customer.id);
-        const start = word.slice(0, 3);
-        this.byStart.set(start, (this.byStart.get(start) ?? new Set()).add(customer.id));
-      }
+      const words = nameWords(customer.name);
+      this.words.set(customer.id, words);
+      push(this.byName, [...words].sort().join(" "), customer.id);
+      push(this.byField, field(customer.name), customer.id);
+      for (const word of new Set(words)) push(this.byWord, word, customer.id);
+      for (const start of new Set(words.map((word) => word.slice(0, 4)))) push(this.byStart, start, customer.id);
     }
     for (const { payerName, payerEmail, customerId, times } of input.history) {
       for (const key of payerKeys(payerName, payerEmail)) {
@@ -40,13 +52,8 @@ export class PayerIndex {
     }
   }
 
-  customer(id: number): Customer | undefined {
-    return this.byId.get(id);
-  }
-
   group(id: number): number {
-    const customer = this.byId.get(id);
-    return customer ? groupHead(customer, this.byId) : id;
+    return this.heads.get(id) ?? id;
   }
 
   /** Likely payers, best first; kept by what the receipt says of its payer. */
@@ -54,23 +61,38 @@ export class PayerIndex {
     const key = `${receipt.payerName}\n${receipt.payerEmail}`;
     const known = this.known.get(key);
     if (known) return known;
-    const payers = [...this.candidates(receipt)]
-      .map((id) => this.judge(id, receipt))
-      .filter((payer) => payer.weight > 0)
-      .sort((a, b) => b.weight - a.weight || a.customerId - b.customerId)
-      .slice(0, 8);
-    this.known.set(key, payers);
-    return payers;
+    const payers = [...this.candidates(receipt)].map((id) => this.judge(id, receipt)).filter((payer) => payer.weight > 0).sort((a, b) => b.weight - a.weight || a.customerId - b.customerId).slice(0, 8);
+    const made = this.withoutDoubt(payers);
+    this.known.set(key, made);
+    return made;
+  }
+
+  /** Only the first can be beyond doubt, and only where no other group comes near it. */
+  private withoutDoubt(payers: readonly Payer[]): Payer[] {
+    const [best] = payers;
+    const other = payers.find((payer) => best && this.group(payer.customerId) !== this.group(best.customerId));
+    return payers.map((payer) => ({ ...payer, beyondDoubt: payer.beyondDoubt && best !== undefined && this.group(payer.customerId) === this.group(best.customerId) && (other === undefined || other.weight < payer.weight - 3) }));
   }
 
   private candidates(receipt: Pick<MatchReceipt, "payerName" | "payerEmail">): Set<number> {
     const email = receipt.payerEmail.toLowerCase();
     const ids = new Set<number>(this.byEmail.get(email) ?? []);
     const domain = email === "" ? null : ownDomain(email);
-    if (domain) for (const id of this.byDomain.get(domain) ?? []) ids.add(id);
-    for (const key of payerKeys(receipt.payerName, email)) for (const id of this.learned.get(key)?.keys() ?? []) ids.add(id);
-    const lists = nameWords(receipt.payerName).map((word) => this.byWord.get(word) ?? [...(this.byStart.get(word.slice(0, 3)) ?? [])]);
-    for (const list of lists.sort((a, b) => a.length - b.length).slice(0, 3)) if (list.length <= 400) for (const id of list) ids.add(id);
+    for (const id of (domain ? this.byDomain.get(domain) : undefined) ?? []) ids.add(id);
+    for (const key of payerKeys(receipt.payerName, email)) for (const id of [...(this.learned.get(key)?.keys() ?? [])].slice(0, 12)) ids.add(id);
+    const words = nameWords(receipt.payerName);
+    for (const id of this.byName.get([...words].sort().join(" ")) ?? []) ids.add(id);
+    for (const id of this.byField.get(field(receipt.payerName)) ?? []) ids.add(id);
+    const votes = new Map<number, number>();
+    const vote = (list: readonly number[] | undefined, weight: number): void => {
+      if (!list || list.length > 600) return;
+      for (const id of list) votes.set(id, (votes.get(id) ?? 0) + weight * log2(1 + this.byId.size / list.length));
+    };
+    for (const word of new Set(words)) {
+      vote(this.byWord.get(word), 1);
+      vote(this.byStart.get(word.slice(0, 4)), 0.5);
+    }
+    for (const [id] of [...votes].sort((a, b) => b[1] - a[1] || a[0] - b[0]).slice(0, MOST_CANDIDATES)) ids.add(id);
     return ids;
   }
 
@@ -78,38 +100,98 @@ export class PayerIndex {
     const customer = this.byId.get(id);
     const reasons: Reason[] = [];
     let weight = 0;
+    let beyondDoubt = false;
     const email = receipt.payerEmail.toLowerCase();
-    const times = Math.max(0, ...payerKeys(receipt.payerName, email).map((key) => this.share(key, id)));
     if (email !== "" && customer?.email?.toLowerCase() === email) {
-      weight += AGREE.email - log2(this.byEmail.get(email)?.length ?? 1);
+      const shared = new Set((this.byEmail.get(email) ?? []).map((one) => this.group(one))).size;
+      weight += AGREE.email - 2 * log2(shared);
+      beyondDoubt ||= shared === 1;
       reasons.push({ code: "email" });
     } else if (email !== "" && customer?.email && ownDomain(email) !== null && ownDomain(email) === ownDomain(customer.email)) {
       weight += AGREE.domain - log2(this.byDomain.get(ownDomain(email) ?? "")?.length ?? 1);
       reasons.push({ code: "domain", domain: ownDomain(email) ?? "" });
     }
-    if (times > 0) {
-      weight += AGREE.learned * Math.min(1, 0.6 + times * 0.1);
-      reasons.push({ code: "paid_before", times });
+    const paid = this.paidBefore(id, receipt.payerName, email);
+    if (paid !== null) {
+      weight += paid.weight;
+      beyondDoubt ||= paid.alone;
+      reasons.push({ code: "paid_before", times: paid.times });
     }
-    const fit = customer ? nameFit(receipt.payerName, customer.name) : 0;
-    if (fit >= 0.75) {
-      weight += fit >= 0.96 ? AGREE.nameExact : AGREE.nameNear * ((fit - 0.6) / 0.4);
-      reasons.push({ code: "name", exact: fit >= 0.96 });
+    const name = this.nameEvidence(id, receipt.payerName);
+    if (name !== null) {
+      weight += name.weight;
+      beyondDoubt ||= name.alone;
+      reasons.push({ code: "name", exact: name.exact });
     }
-    return { customerId: id, weight, reasons };
+    return { customerId: id, weight, beyondDoubt, reasons };
   }
 
-  /** How often this payer paid for this customer; nothing where they paid for others as often. */
-  private share(key: string, id: number): number {
-    const customers = this.learned.get(key);
-    const mine = customers?.get(id) ?? 0;
-    const all = [...(customers?.values() ?? [])].reduce((sum, times) => sum + times, 0);
-    return mine * 2 > all ? mine : 0;
+  /** A payer who paid before: for this customer alone, or (a payments service) for many. An address says more than a name. */
+  private paidBefore(id: number, name: string, email: string): { weight: number; times: number; alone: boolean } | null {
+    let best: { weight: number; times: number; alone: boolean } | null = null;
+    for (const key of payerKeys(name, email)) {
+      const customers = this.learned.get(key);
+      const mine = customers?.get(id) ?? 0;
+      if (!customers || mine === 0) continue;
+      const groups = new Set([...customers.keys()].map((one) => this.group(one))).size;
+      const namesakes = key.startsWith("@") ? 1 : Math.max(1, this.byName.get(key)?.length ?? 1);
+      const weight = AGREE.learned * Math.min(1, 0.75 + mine * 0.1) - 2.5 * log2(groups) - 2 * log2(namesakes);
+      if (best === null || weight > best.weight) best = { weight, times: mine, alone: groups === 1 && namesakes === 1 };
+    }
+    return best;
+  }
+
+  /** Words weigh by how rare they are in this book; a cut, a turn, an abbreviation or a misspelling costs a little. */
+  private nameEvidence(id: number, payerName: string): { weight: number; exact: boolean; alone: boolean } | null {
+    const [payer, own] = [nameWords(payerName), this.words.get(id) ?? []];
+    if (payer.length === 0 || own.length === 0) return null;
+    const same = this.byName.get([...payer].sort().join(" "));
+    if (same?.includes(id)) return { weight: 10 - 2 * log2(this.groupsOf(same)), exact: true, alone: this.groupsOf(same) === 1 };
+    const cut = payerName.trim().length >= 14 && payerName.trim().length <= 16 ? this.byField.get(field(payerName)) : undefined;
+    if (cut?.includes(id)) return { weight: 9 - 2 * log2(this.groupsOf(cut)), exact: false, alone: this.groupsOf(cut) === 1 };
+    let [found, all] = [0, 0];
+    const free = [...payer];
+    for (const word of own) {
+      const rarity = log2(1 + this.byId.size / (this.byWord.get(word)?.length ?? 1));
+      all += rarity;
+      let [best, at] = [0, -1];
+      free.forEach((other, index) => { const fit = wordFit(other, word); if (fit > best) [best, at] = [fit, index]; });
+      if (at >= 0) free.splice(at, 1);
+      found += best * rarity;
+    }
+    const strange = free.reduce((sum, word) => sum + Math.min(4, log2(1 + this.byId.size / (this.byWord.get(word)?.length ?? 1))), 0);
+    const share = found / (all + strange * 0.7);
+    if (share < 0.62) return null;
+    return { weight: Math.max(0.5, (share - 0.55) * 20), exact: false, alone: share >= 0.9 && found >= 6 };
+  }
+
+  private groupsOf(ids: readonly number[]): number {
+    return new Set(ids.map((id) => this.group(id))).size;
   }
 }
 
+/** How far a written word stands for a customer's, 0 to 1. */
+function wordFit(written: string, word: string): number {
+  if (written === word) return 1;
+  if (written.length >= 3 && word.startsWith(written)) return 0.9;
+  if (written.length >= 3 && written.length < word.length && written[0] === word[0] && isSubsequence(written, word)) return 0.85;
+  const likeness = jaroWinkler(written, word);
+  return word.length >= 4 && likeness >= 0.92 ? 0.92 : word.length >= 6 && likeness >= 0.88 ? 0.8 : 0;
+}
+
+function isSubsequence(short: string, long: string): boolean {
+  let at = 0;
+  for (const letter of long) if (letter === short[at]) at += 1;
+  return at === short.length;
+}
+
+/** A name as an ACH field carries it: 16 characters, upper case (Nacha file format). */
+function field(name: string): string {
+  return name.toUpperCase().replace(/[^A-Z0-9 &]/g, "").slice(0, 16).trim();
+}
+
 function payerKeys(name: string, email: string): string[] {
-  const words = nameWords(name).join(" ");
+  const words = [...nameWords(name)].sort().join(" ");
   return [...(email === "" ? [] : [`@${email.toLowerCase()}`]), ...(words === "" ? [] : [words])];
 }
 

@@ -1,129 +1,209 @@
 import { add, minor, sumOf, type Minor } from "@/core/money";
 
+import type { Memo } from "./memo";
 import type { Payer, PayerIndex } from "./payers";
-import type { MemoNumbers, Quoted } from "./references";
-import { fill, partsOf, subsetsOf, type Part } from "./sums";
+import { namedIn, type Named, type Numbers } from "./scope";
+import { exactWays, fill, partsOf, subsetsOf, type Part } from "./sums";
 import type { MatchItem, MatchReceipt, Reading, ReadingLine, Reason } from "./types";
 
-/** A reading while it is judged: `bits` is its weight of evidence, `plain` whether its kind may ever be sure. */
-export type Draft = Reading & { readonly bits: number; readonly plain: boolean };
+/** How the sum comes about. `short` and `over` leave a rest on one side; `mended` is a list whose one wrong or missing number the sum tells. */
+export type Sum = "exact" | "discount" | "late" | "credit" | "mended" | "part" | "short" | "over" | "single" | "all" | "due" | "several" | "oldest" | "account";
+/** How well the payer is known to be the customer: beyond doubt, likely, one of several, not known, or clearly somebody else. */
+export type Who = "certain" | "likely" | "weak" | "unknown" | "other";
 
-export type Around = { readonly payers: PayerIndex; readonly readMemo: (memo: string) => MemoNumbers; readonly groupOf: (customerId: number) => MatchItem[]; readonly graceDays: number };
+/** A reading while it is judged. `flaws` counts numbers that it leaves unexplained. */
+export type Draft = Reading & { readonly score: number; readonly numbers: Numbers; readonly sum: Sum; readonly who: Who; readonly flaws: number };
 
-const BITS = { quotedExact: 14, quotedDiscount: 12, quotedOver: 5, quotedShort: 6, single: 7, singleDiscount: 5, allOpen: 8, several: 4, orders: 7, onAccount: 0, oldest: -3, cut: -2 };
+export type Around = { readonly payers: PayerIndex; readonly memo: (text: string) => Memo; readonly scope: (customerId: number) => readonly MatchItem[]; readonly graceDays: number };
+
+const NAMED: Partial<Record<Sum, number>> = { exact: 40, discount: 39, credit: 37, late: 33, mended: 30, part: 30, over: 26, short: 20 };
+const SUMS: Partial<Record<Sum, number>> = { single: 18, discount: 16, all: 15, credit: 12, due: 12, late: 9, several: 6, oldest: 2, account: 0 };
+const READ: Record<Numbers, number> = { whole: 0, digits: -2, order: -4, damaged: -7, none: 0 };
+const WHO: Record<Who, number> = { certain: 14, likely: 8, weak: 2, unknown: 0, other: -16 };
 
 /** Every reading of one receipt worth showing, best first, against the items that are still free. */
 export function readingsOf(receipt: MatchReceipt, around: Around): Draft[] {
-  const memo = around.readMemo(receipt.reference);
+  const memo = around.memo(receipt.reference);
   const payers = around.payers.find(receipt);
   const drafts: Draft[] = [];
-  const open = memo.quoted.map(({ item }) => item).filter((item) => item.currency === receipt.currency);
-  for (const customerId of candidates(payers, [...open, ...memo.orders], around)) {
-    const payer = payers.find((one) => around.payers.group(one.customerId) === around.payers.group(customerId) && (one.customerId === customerId || payers.every((other) => other.customerId !== customerId)));
-    drafts.push(...readingsFor(receipt, customerId, payer, memo, around));
-  }
-  const foreign = memo.quoted.some(({ item }) => item.currency !== receipt.currency);
-  return dropRepeats(drafts.map((draft) => (foreign ? { ...draft, plain: false, reasons: [...draft.reasons, { code: "against_currency" }] } : draft)));
+  for (const customerId of candidates(payers, memo, around.payers)) drafts.push(...new Scope(receipt, customerId, memo, payers, around).readings());
+  return withoutRepeats(drafts);
 }
 
-function candidates(payers: readonly Payer[], named: readonly MatchItem[], around: Around): Set<number> {
-  const ids = new Set<number>(named.map((item) => item.customerId));
+function candidates(payers: readonly Payer[], memo: Memo, index: PayerIndex): number[] {
+  const ids = new Set<number>();
+  for (const mention of memo.mentions) for (const item of [...mention.items, ...mention.orders].slice(0, 12)) ids.add(item.customerId);
   for (const { customerId } of payers.slice(0, 5)) ids.add(customerId);
-  // A site's payer may be its head office: the group's own items are looked at under the payer.
-  for (const { customerId } of payers.slice(0, 1)) if (around.payers.group(customerId) !== customerId) ids.add(around.payers.group(customerId));
-  return ids;
+  for (const id of [...ids]) ids.add(index.group(id));
+  return [...ids];
 }
 
-function readingsFor(receipt: MatchReceipt, customerId: number, payer: Payer | undefined, memo: MemoNumbers, around: Around): Draft[] {
-  const items = around.groupOf(customerId).filter((item) => item.currency === receipt.currency);
-  const ids = new Set(items.map((item) => item.id));
-  const quoted = memo.quoted.filter(({ item }) => ids.has(item.id));
-  const strange = memo.quoted.filter(({ item }) => !ids.has(item.id)).map(({ item }) => item.number);
-  const drafts: Draft[] = [];
-  const make = (lines: readonly Part[], bits: number, plain: boolean, reasons: readonly Reason[]): void => {
-    const used = sumOf(lines, (line) => line.amount);
-    const onAccount = add(receipt.amount, -used);
+/** One customer (with its sites, where it is the head office) as the one a receipt may be for. */
+class Scope {
+  private readonly items: readonly MatchItem[];
+  private readonly named: Named;
+  private readonly payer: Payer | undefined;
+  private readonly who: Who;
+  private readonly made: Draft[] = [];
+
+  constructor(private readonly receipt: MatchReceipt, private readonly customerId: number, memo: Memo, payers: readonly Payer[], private readonly around: Around) {
+    const group = around.payers.group(customerId);
+    const inGroup = payers.filter((one) => around.payers.group(one.customerId) === group);
+    this.payer = inGroup.find((one) => one.customerId === customerId) ?? inGroup[0];
+    this.who = whoIs(this.payer, payers);
+    this.items = around.scope(customerId).filter((item) => item.currency === receipt.currency);
+    this.named = namedIn(memo, this.items, this.payer, receipt.amount);
+  }
+
+  readings(): Draft[] {
+    const { named } = this;
+    if (named.items.length > 0 || named.open.length > 0) this.fromNumbers();
+    if (this.payer && this.who !== "other") this.fromSums();
+    return this.made;
+  }
+
+  /** Lists with a choice are settled by the sum; what cannot be settled is read as far as it is sure. */
+  private fromNumbers(): void {
+    const { named, receipt } = this;
+    const exact: Part[][] = [];
+    for (const items of choices(named)) for (const parts of this.ways(items)) exact.push(parts);
+    for (const parts of exact.slice(0, 4)) this.add(parts, sumKind(parts), named.how, [this.saidNumbers(parts), ...sumReasons(parts)], exact.length > 1 ? 1 : 0);
+    if (exact.length > 0) return;
+    const items = named.items;
+    if (!items.some(({ balance }) => balance > 0)) return;
+    const full = sumOf(items, (item) => item.balance);
+    const said = this.saidNumbers(items.map((item) => ({ item })));
+    for (const parts of this.mended(items)) this.add(parts, "mended", named.how, [said, { code: "mended", count: parts.length }], named.open.length);
+    const off = add(receipt.amount, -full);
+    if (off > 0) this.add(items.map((item) => whole(item)), "over", named.how, [said, { code: "against_over", by: off }], named.open.length);
+    else this.add(fill(items, receipt.amount).map(({ item, amount }) => whole(item, amount)), items.filter(({ balance }) => balance > 0).length === 1 && items.length === 1 ? "part" : "short", named.how, [said, { code: "against_short", by: minor(-off) }], named.open.length);
+  }
+
+  private saidNumbers(parts: readonly { item: MatchItem }[]): Reason {
+    const how = this.named.how === "whole" || this.named.how === "none" ? "whole" : this.named.how === "damaged" ? "near" : "digits";
+    return this.named.how === "order" ? { code: "po", number: parts[0]?.item.poNumber ?? "" } : { code: "numbers", numbers: parts.map(({ item }) => item.number), how };
+  }
+
+  /** Ways the items come to the sum: whole, less discounts, or with a credit note of the customer taken off. */
+  private ways(items: readonly MatchItem[]): Part[][] {
+    const found = exactWays(items, this.receipt.amount, this.receipt.paidOn, this.around.graceDays);
+    if (found.length > 0) return found;
+    const notes = this.items.filter((item) => item.balance < 0 && !items.includes(item));
+    for (const note of [...notes.map((one) => [one]), ...(notes.length > 1 ? [notes] : [])]) {
+      const taken = exactWays(items, minor(this.receipt.amount - sumOf(note, (item) => item.balance)), this.receipt.paidOn, this.around.graceDays);
+      if (taken.length > 0) return taken.map((parts) => [...parts, ...note.map((item) => whole(item))]);
+    }
+    return [];
+  }
+
+  /** One number of a list left out, missing or wrong, where only one item makes the sum come out. */
+  private mended(items: readonly MatchItem[]): Part[][] {
+    const full = sumOf(items, (item) => item.balance);
+    const rest = this.items.filter((item) => item.balance > 0 && !items.includes(item));
+    const found: MatchItem[][] = [];
+    const missing = rest.filter((item) => item.balance === this.receipt.amount - full);
+    for (const item of missing) found.push([...items, item]);
+    if (items.length > 1) {
+      for (const left of items) {
+        const others = items.filter((item) => item !== left);
+        if (full - left.balance === this.receipt.amount) found.push(others);
+        for (const item of rest) if (full - left.balance + item.balance === this.receipt.amount) found.push([...others, item]);
+      }
+    }
+    return found.length === 1 ? found.map((list) => list.map((item) => whole(item))) : [];
+  }
+
+  private fromSums(): void {
+    const { receipt, items } = this;
+    const due = items.filter((item) => item.balance > 0);
+    const equal = due.filter((item) => item.balance === receipt.amount);
+    const [oldest] = equal;
+    if (oldest) this.add([whole(oldest)], "single", "none", [{ code: "sum_one", number: oldest.number }, ...(equal.length > 1 ? [{ code: "equal_items", count: equal.length } as const] : [])]);
+    for (const item of due.slice(0, 60)) {
+      const part = partsOf(item, receipt.paidOn, this.around.graceDays)[1];
+      if (part?.amount === receipt.amount) this.add([part], part.inTime ? "discount" : "late", "none", [{ code: "sum_one", number: item.number }, ...sumReasons([part])]);
+    }
+    const all = sumOf(items, (item) => item.balance);
+    if (items.length > 1 && all === receipt.amount) this.add(items.map((item) => whole(item)), "all", "none", [{ code: "sum_all_open", count: items.length }]);
+    const past = due.filter((item) => item.dueOn <= receipt.paidOn);
+    if (past.length > 1 && past.length < due.length && sumOf(past, (item) => item.balance) === receipt.amount) this.add(past.map((item) => whole(item)), "due", "none", [{ code: "sum_several", count: past.length }]);
+    for (const subset of due.length > 2 ? subsetsOf(due, receipt.amount).slice(0, 4) : []) if (subset.length < items.length) this.add(subset.map((item) => whole(item)), "several", "none", [{ code: "sum_several", count: subset.length }]);
+    if (due.length > 0 && !oldest) {
+      const filled = fill(due, receipt.amount);
+      const off = add(receipt.amount, -sumOf(filled, ({ item }) => item.balance));
+      this.add(filled.map(({ item, amount }) => whole(item, amount)), "oldest", "none", [off > 0 ? { code: "against_over", by: off } : { code: "against_short", by: minor(-off) }]);
+    }
+    this.add([], "account", "none", []);
+  }
+
+  private add(lines: readonly Part[], sum: Sum, numbers: Numbers, reasons: readonly Reason[], doubt = 0): void {
+    const onAccount = add(this.receipt.amount, -sumOf(lines, (line) => line.amount));
     if (onAccount < 0) return;
-    const against: Reason[] = strange.length > 0 ? [{ code: "against_number", numbers: strange }] : [];
-    if (payer === undefined && memo.quoted.length > 0) against.push({ code: "against_payer" });
-    const ownItems = lines.every(({ item }) => item.customerId === customerId);
-    const weight = bits + (payer?.weight ?? -3) - strange.length * 8;
-    drafts.push({
-      customerId, onAccount, confidence: 0, bits: weight, plain: plain && strange.length === 0 && payer !== undefined,
+    const { foreign, unexplained } = this.named;
+    const skipped = numbers === "none" ? this.named.items.length : 0;
+    const flaws = foreign.length + unexplained.length + skipped + doubt;
+    const against: Reason[] = [];
+    if (foreign.length > 0) against.push({ code: "against_number", numbers: foreign });
+    if (unexplained.length > 0) against.push({ code: "against_unread", words: unexplained });
+    if (this.who === "other") against.push({ code: "against_payer" });
+    const base = (numbers === "none" ? SUMS[sum] : NAMED[sum]) ?? 0;
+    const score = base + READ[numbers] + WHO[this.who] - foreign.length * 9 - unexplained.length * 5 - skipped * 9 - doubt * 4 - (sum === "several" ? lines.length : 0) - (sum === "late" ? 1 : 0) + Math.min(4, (this.payer?.weight ?? 0) / 8);
+    const ownItems = lines.every(({ item }) => item.customerId === this.customerId);
+    this.made.push({
+      customerId: this.customerId, onAccount, confidence: 0, score, numbers, sum, who: this.who, flaws,
       lines: lines.map(({ item, amount, discount }): ReadingLine => ({ itemId: item.id, number: item.number, amount, discount })),
-      reasons: [...reasons, ...(payer?.reasons ?? []), ...(ownItems || lines.length === 0 ? [] : [{ code: "group" } as const]), ...against],
+      reasons: [...reasons, ...(this.payer?.reasons ?? []), ...(ownItems || lines.length === 0 ? [] : [{ code: "group" } as const]), ...against],
     });
-  };
-  if (quoted.length > 0) fromQuoted(receipt, quoted, around, make);
-  else if (memo.orders.some((item) => ids.has(item.id))) fromOrders(receipt, memo.orders.filter((item) => ids.has(item.id)), make);
-  if (payer || quoted.length === 0) fromSums(receipt, items, quoted.map(({ item }) => item.id), around, make);
-  return drafts;
+  }
 }
 
-type Make = (lines: readonly Part[], bits: number, plain: boolean, reasons: readonly Reason[]) => void;
-
-const whole = (item: MatchItem, amount: Minor = item.balance): Part => ({ item, amount, discount: minor(0), inTime: true });
-
-function fromQuoted(receipt: MatchReceipt, quoted: readonly Quoted[], around: Around, make: Make): void {
-  const items = quoted.map(({ item }) => item);
-  const how = quoted.some((one) => one.how === "cut") ? "cut" : quoted.some((one) => one.how === "digits") ? "digits" : "whole";
-  const named: Reason = { code: "numbers", numbers: items.map(({ number }) => number), how };
-  const full = sumOf(items, (item) => item.balance);
-  const cut = how === "cut" ? BITS.cut : 0;
-  if (full === receipt.amount) return make(items.map((item) => whole(item)), BITS.quotedExact + cut, true, [named, { code: "sum_of_quoted", count: items.length }]);
-  const discounted = items.map((item) => partsOf(item, receipt.paidOn, around.graceDays).at(-1) ?? whole(item));
-  const discount = sumOf(discounted, (part) => part.discount);
-  if (discount > 0 && add(full, -discount) === receipt.amount) {
-    const inTime = discounted.every((part) => part.inTime);
-    return make(discounted, BITS.quotedDiscount + cut, inTime, [named, { code: "discount", sum: discount, inTime }]);
-  }
-  const off = add(receipt.amount, -full);
-  if (off > 0) return make(items.map((item) => whole(item)), BITS.quotedOver, false, [named, { code: "against_over", by: off }]);
-  make(fill(items, receipt.amount).map(({ item, amount }) => whole(item, amount)), BITS.quotedShort, false, [named, { code: "against_short", by: minor(-off) }]);
+function whoIs(payer: Payer | undefined, payers: readonly Payer[]): Who {
+  const [best] = payers;
+  if (!payer) return best && (best.beyondDoubt || best.weight >= 9) ? "other" : "unknown";
+  if (payer.beyondDoubt) return "certain";
+  if (!best || payer.weight >= best.weight - 0.01) return payer.weight >= 3 ? "likely" : "weak";
+  return best.beyondDoubt ? "other" : "weak";
 }
 
-function fromOrders(receipt: MatchReceipt, items: readonly MatchItem[], make: Make): void {
-  const po: Reason = { code: "po", number: items[0]?.poNumber ?? "" };
-  if (sumOf(items, (item) => item.balance) === receipt.amount) make(items.map((item) => whole(item)), BITS.orders + 3, true, [po, { code: "sum_several", count: items.length }]);
-  const exact = items.find((item) => item.balance === receipt.amount);
-  if (exact && items.length > 1) make([whole(exact)], BITS.orders, false, [po, { code: "sum_one", number: exact.number }]);
+/** Every list that the named numbers can stand for, where a damaged one leaves a choice; at most a few dozen. */
+function choices(named: Named): MatchItem[][] {
+  let lists: MatchItem[][] = [[...named.items]];
+  for (const options of named.open.slice(0, 4)) {
+    lists = lists.flatMap((list) => options.filter((item) => !list.includes(item)).map((item) => [...list, item]));
+    if (lists.length > 64) break;
+  }
+  return lists.filter((list) => list.length > 0).slice(0, 64);
 }
 
-function fromSums(receipt: MatchReceipt, items: readonly MatchItem[], quoted: readonly number[], around: Around, make: Make): void {
-  const due = items.filter((item) => item.balance > 0);
-  const equal = due.filter((item) => item.balance === receipt.amount);
-  const [oldest] = equal;
-  const said = quoted.length === 0;
-  if (oldest) {
-    const same: Reason[] = equal.length > 1 ? [{ code: "equal_items", count: equal.length }] : [];
-    make([whole(oldest)], BITS.single, said, [{ code: "sum_one", number: oldest.number }, ...same]);
-  }
-  const discounted = due.flatMap((item) => partsOf(item, receipt.paidOn, around.graceDays).slice(1)).find((part) => part.amount === receipt.amount);
-  if (discounted) make([discounted], BITS.singleDiscount, said && discounted.inTime, [{ code: "sum_one", number: discounted.item.number }, { code: "discount", sum: discounted.discount, inTime: discounted.inTime }]);
-  const all = sumOf(items, (item) => item.balance);
-  if (items.length > 1 && all === receipt.amount) make(items.map((item) => whole(item)), BITS.allOpen, said, [{ code: "sum_all_open", count: items.length }]);
-  for (const subset of subsetsOf(due, receipt.amount).filter((one) => one.length < items.length || all !== receipt.amount).slice(0, 4)) {
-    make(subset.map((item) => whole(item)), BITS.several - subset.length, false, [{ code: "sum_several", count: subset.length }]);
-  }
-  if (due.length > 0 && !oldest) {
-    const filled = fill(due, receipt.amount);
-    make(filled.map(({ item, amount }) => whole(item, amount)), BITS.oldest, false, partly(receipt, filled.map(({ item }) => item)));
-  }
-  make([], BITS.onAccount - 4, false, []);
+function whole(item: MatchItem, amount: Minor = item.balance): Part {
+  return { item, amount, discount: minor(0), inTime: true };
 }
 
-/** How the receipt differs from the items it would pay, the last perhaps in part. */
-function partly(receipt: MatchReceipt, paid: readonly MatchItem[]): Reason[] {
-  const off = add(receipt.amount, -sumOf(paid, (item) => item.balance));
-  return off > 0 ? [{ code: "against_over", by: off }] : [{ code: "against_short", by: minor(-off) }];
+function sumKind(parts: readonly Part[]): Sum {
+  if (parts.some((part) => part.discount !== 0)) return parts.every((part) => part.inTime) ? "discount" : "late";
+  return parts.some(({ item }) => item.balance < 0) ? "credit" : "exact";
+}
+
+function sumReasons(parts: readonly Part[]): Reason[] {
+  const discount = sumOf(parts, (part) => part.discount);
+  const notes = parts.filter(({ item }) => item.balance < 0);
+  return [
+    ...(discount !== 0 ? [{ code: "discount", sum: discount, inTime: parts.every((part) => part.inTime) } as const] : [{ code: "sum_of_quoted", count: parts.length } as const]),
+    ...(notes.length > 0 ? [{ code: "credit_note", numbers: notes.map(({ item }) => item.number) } as const] : []),
+  ];
 }
 
 /** Readings that differ in money only; the one with more evidence stays. */
-function dropRepeats(drafts: readonly Draft[]): Draft[] {
+function withoutRepeats(drafts: readonly Draft[]): Draft[] {
   const best = new Map<string, Draft>();
-  for (const draft of [...drafts].sort((a, b) => b.bits - a.bits || (a.customerId ?? 0) - (b.customerId ?? 0))) {
-    const key = draft.lines.length === 0 ? `on ${draft.customerId}` : draft.lines.map((line) => `${line.itemId}:${line.amount}:${line.discount}`).sort().join(" ");
+  for (const draft of [...drafts].sort((a, b) => b.score - a.score || (a.customerId ?? 0) - (b.customerId ?? 0))) {
+    const key = draft.lines.length === 0 ? `on ${draft.customerId}` : moneyOf(draft);
     if (!best.has(key)) best.set(key, draft);
   }
   return [...best.values()];
+}
+
+/** What a reading does with the money, to tell whether two are the same. */
+export function moneyOf(draft: Pick<Reading, "lines">): string {
+  return draft.lines.map((line) => `${line.itemId}:${line.amount}:${line.discount}`).sort().join(" ");
 }

@@ -17,6 +17,35 @@ export function partsOf(item: MatchItem, paidOn: Day, graceDays: number): Part[]
   return [whole, { item, amount: add(item.balance, -discount), discount, inTime: discountInTime(item.issuedOn, terms.value, paidOn, graceDays) }];
 }
 
+/** Items whose discount may have been taken or not, tried one by one; beyond it only all or none. */
+const MOST_CHOICES = 8;
+
+/**
+ * The ways in which paying all of these items comes to the amount: at their
+ * balances, else with discounts on all or some of them, those in time first.
+ */
+export function exactWays(items: readonly MatchItem[], amount: Minor, paidOn: Day, graceDays: number): Part[][] {
+  const full = sumOf(items, (item) => item.balance);
+  if (items.length === 0) return [];
+  if (full === amount) return [items.map((item) => partsOf(item, paidOn, graceDays)[0] as Part)];
+  if (full < amount) return [];
+  const options = items.map((item) => partsOf(item, paidOn, graceDays));
+  const free = options.flatMap((parts, at) => (parts.length > 1 ? [at] : []));
+  if (free.length === 0) return [];
+  const take = (chosen: ReadonlySet<number>): Part[] => options.map((parts, at) => (chosen.has(at) ? parts[1] : parts[0]) as Part);
+  const inTime = free.filter((at) => options[at]?.[1]?.inTime);
+  for (const group of [inTime, free]) {
+    const parts = take(new Set(group));
+    if (group.length > 0 && sumOf(parts, (part) => part.amount) === amount) return [parts];
+  }
+  if (free.length > MOST_CHOICES) return [];
+  for (let mask = 1; mask < 1 << free.length; mask += 1) {
+    const parts = take(new Set(free.filter((_, at) => mask & (1 << at))));
+    if (sumOf(parts, (part) => part.amount) === amount) return [parts];
+  }
+  return [];
+}
+
 /** A bound on items and answers: beyond it sums fit by chance anyway. */
 const MOST_ITEMS = 18;
 const MOST_ANSWERS = 12;

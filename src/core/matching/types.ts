@@ -28,7 +28,7 @@ export type MatchingInput = {
 
 /** What speaks for or against a reading, as coded facts. The words stand in words.ts. */
 export type Reason =
-  | { readonly code: "numbers"; readonly numbers: readonly string[]; readonly how: "whole" | "digits" | "cut" }
+  | { readonly code: "numbers"; readonly numbers: readonly string[]; readonly how: "whole" | "digits" | "near" }
   | { readonly code: "po"; readonly number: string }
   | { readonly code: "sum_one"; readonly number: string }
   | { readonly code: "sum_several"; readonly count: number }
@@ -41,6 +41,9 @@ export type Reason =
   | { readonly code: "paid_before"; readonly times: number }
   | { readonly code: "group" }
   | { readonly code: "equal_items"; readonly count: number }
+  | { readonly code: "credit_note"; readonly numbers: readonly string[] }
+  | { readonly code: "mended"; readonly count: number }
+  | { readonly code: "against_unread"; readonly words: readonly string[] }
   | { readonly code: "against_other_reading"; readonly count: number }
   | { readonly code: "against_payer" }
   | { readonly code: "against_number"; readonly numbers: readonly string[] }

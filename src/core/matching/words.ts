@@ -12,7 +12,7 @@ export function speaksAgainst(reason: Reason): boolean {
 export function reasonInWords(reason: Reason, currency: Currency): string {
   switch (reason.code) {
     case "numbers": {
-      const how = { whole: "", digits: ", without its prefix or zeros", cut: ", one cut short" }[reason.how];
+      const how = { whole: "", digits: ", without its prefix or zeros", near: ", nearly: a digit is off or cut" }[reason.how];
       return reason.numbers.length === 1 ? `${reason.numbers[0]} is in the memo${how}` : `${reason.numbers.length} numbers in the memo${how}`;
     }
     case "po":
@@ -39,10 +39,16 @@ export function reasonInWords(reason: Reason, currency: Currency): string {
       return "pays for sites of its group";
     case "equal_items":
       return `oldest of ${reason.count} items of this sum`;
+    case "credit_note":
+      return reason.numbers.length === 1 ? `credit note ${reason.numbers[0]} taken off` : `${reason.numbers.length} credit notes taken off`;
+    case "mended":
+      return "one number of the list is off, the sum tells which";
+    case "against_unread":
+      return `nothing explains ${reason.words.join(", ")} in the memo`;
     case "against_other_reading":
       return reason.count === 1 ? "another reading is near" : `${reason.count} other readings are near`;
     case "against_payer":
-      return "nothing else says that this payer is the customer";
+      return "the payer is somebody else";
     case "against_number":
       return `the memo names ${reason.numbers.join(", ")} of somebody else`;
     case "against_closed":

@@ -37,8 +37,11 @@ export function move(state: ReceiptState, parts: Parts, event: ReceiptEvent): Re
     case "set_aside":
       if (state !== "to_match") return fail("receipt.not_to_match", { state });
       return ok({ state: "set_aside", parts: { ...parts, unidentified: minor(0), parked: add(parts.parked, parts.unidentified) } });
-    case "taken_back":
-      return ok({ state: "to_match", parts: { ...parts, unidentified: add(parts.unidentified, parts.applied, parts.onAccount, parts.parked), applied: minor(0), onAccount: minor(0), parked: minor(0) } });
+    case "taken_back": {
+      // More may have gone back than came in: what is missing stays on account, below zero, and nothing is left to match.
+      const left = add(parts.unidentified, parts.applied, parts.onAccount, parts.parked);
+      return ok({ state: left > 0 ? "to_match" : "returned", parts: { ...parts, unidentified: minor(Math.max(0, left)), onAccount: minor(Math.min(0, left)), applied: minor(0), parked: minor(0) } });
+    }
     case "gone_back":
       return goneBack(parts, event.parts, state);
     default:
@@ -55,8 +58,7 @@ function goneBack(parts: Parts, back: Omit<Parts, "goneBack">, state: ReceiptSta
     goneBack: add(parts.goneBack, back.unidentified, back.onAccount, back.applied, back.parked),
   };
   if (next.unidentified < 0 || next.applied < 0 || next.parked < 0) return fail("receipt.sum");
-  const left = add(next.unidentified, next.onAccount, next.applied, next.parked);
-  const onlyGone = left === 0 && next.applied === 0 && next.onAccount === 0;
+  const onlyGone = next.unidentified === 0 && next.applied === 0 && next.parked === 0 && next.onAccount <= 0;
   return ok({ state: onlyGone ? "returned" : state, parts: next });
 }
 

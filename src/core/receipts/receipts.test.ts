@@ -35,6 +35,11 @@ describe("a receipt's life", () => {
     expect(move("to_match", open, { kind: "placed", applied: minor(101), onAccount: minor(-1) })).toMatchObject({ ok: false, error: { code: "receipt.sum" } });
     expect(move("placed", { ...open, unidentified: minor(0), onAccount: minor(100) }, { kind: "moved_from_account", applied: minor(101) })).toMatchObject({ ok: false, error: { code: "receipt.sum" } });
   });
+  it("keeps what is missing below zero on account where more went back than came in, through placing and undo", () => {
+    const short = { ...allToMatch(minor(500)), unidentified: minor(0), onAccount: minor(-5), goneBack: minor(505) };
+    const back = move("placed", short, { kind: "taken_back" });
+    expect(back).toMatchObject({ ok: true, value: { state: "returned", parts: { unidentified: 0, onAccount: -5, goneBack: 505 } } });
+  });
   it("is returned once all of it has gone back", () => {
     const moved = move("placed", { ...allToMatch(minor(100)), unidentified: minor(0), applied: minor(100) }, { kind: "gone_back", parts: { unidentified: minor(0), onAccount: minor(0), applied: minor(100), parked: minor(0) } });
     expect(moved).toMatchObject({ ok: true, value: { state: "returned", parts: { goneBack: 100 } } });

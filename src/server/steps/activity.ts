@@ -70,12 +70,15 @@ function park(ctx: Ctx, at: Head, item: ProcessorItemRow, reason: string, actId:
   ctx.post(postParkedDifference({ ...at, sum: inBook(item.amount, item.currency) }), actId);
 }
 
+/** A refund comes out of what nobody was found for, then of what was set aside, then of the customer's credit (below zero, if it had been applied). */
 function refund(ctx: Ctx, at: Head, receipt: ReceiptRow, sum: Minor, item: ProcessorItemRow, actId: number): void {
-  const from = receipt.unidentified >= sum ? "unidentified" : receipt.parked >= sum ? "parked" : "credits";
-  const none = { unidentified: ZERO, onAccount: ZERO, applied: ZERO, parked: ZERO };
-  const back = { ...none, [from === "credits" ? "onAccount" : from]: sum };
-  advance(ctx, receipt, back);
-  ctx.post(postRefund({ ...at, receiptId: receipt.id, from, sum: inBook(sum, item.currency) }), actId);
+  const unidentified = minor(Math.min(sum, Math.max(0, receipt.unidentified)));
+  const parked = minor(Math.min(add(sum, -unidentified), Math.max(0, receipt.parked)));
+  const credits = add(sum, -unidentified, -parked);
+  advance(ctx, receipt, { unidentified, parked, onAccount: credits, applied: ZERO });
+  for (const [from, part] of [["unidentified", unidentified], ["parked", parked], ["credits", credits]] as const) {
+    if (part !== 0) ctx.post(postRefund({ ...at, receiptId: receipt.id, from, sum: inBook(part, item.currency) }), actId);
+  }
   ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `refund ${item.externalId}: ${ctx.sum(sum)} sent back`);
 }
 

@@ -1,0 +1,44 @@
+import type { Draft, Sum, Who } from "./readings";
+import type { Numbers } from "./scope";
+import type { Decision, Reason } from "./types";
+
+/** A second reading whose score lies within this of the best is near, and needs a person. */
+const NEAR = 8;
+/** Below this nothing says enough to propose it. */
+const LEAST = 10;
+
+/** What else is known of a receipt when its reading is judged. */
+export type Seen = { readonly closed: readonly string[]; readonly doubleOf: Extract<Reason, { code: "against_double" }>["paidOn"] | null; readonly claimed: boolean; readonly foreignCurrency: boolean };
+
+/**
+ * The kinds of reading that may be sure, with how well the payer must be
+ * known. Safety is a matter of structure, not of the score: what does not
+ * stand here is looked at by a person, however good it looks.
+ */
+const SAFE: Partial<Record<Numbers, Partial<Record<Sum, readonly Who[]>>>> = {
+  whole: { exact: ["certain", "likely", "weak", "unknown"], discount: ["certain", "likely", "weak", "unknown"], credit: ["certain", "likely", "weak"], part: ["certain", "likely"], over: ["certain", "likely"], mended: ["certain"] },
+  digits: { exact: ["certain", "likely", "weak"], discount: ["certain", "likely", "weak"], credit: ["certain", "likely"], part: ["certain", "likely"], over: ["certain", "likely"] },
+  order: { exact: ["certain", "likely"], discount: ["certain", "likely"], credit: ["certain"] },
+  damaged: { exact: ["certain", "likely"], discount: ["certain", "likely"] },
+  none: { single: ["certain"], all: ["certain"], due: ["certain"], discount: ["certain"] },
+};
+
+/** Whether the best reading is sure, and what speaks against it besides its own reasons. Each veto is a rule of its own. */
+export function decide(best: Draft, others: readonly Draft[], seen: Seen): { decision: Decision; against: Reason[] } {
+  const against: Reason[] = [];
+  const rivals = others.filter((other) => other.lines.length > 0 && other.score > best.score - NEAR);
+  if (rivals.length > 0) against.push({ code: "against_other_reading", count: rivals.length });
+  if (seen.closed.length > 0) against.push({ code: "against_closed", numbers: seen.closed });
+  if (seen.doubleOf !== null) against.push({ code: "against_double", paidOn: seen.doubleOf });
+  if (seen.claimed) against.push({ code: "against_claimed" });
+  if (seen.foreignCurrency) against.push({ code: "against_currency" });
+  const safe = against.length === 0 && best.flaws === 0 && (SAFE[best.numbers]?.[best.sum]?.includes(best.who) ?? false);
+  return { decision: safe ? "sure" : best.score >= LEAST ? "check" : "none", against };
+}
+
+/** The order in which receipts claim their balances: by how certain their best reading is, quoted numbers first. */
+export function certainty(drafts: readonly Draft[]): number {
+  const [best, next] = drafts;
+  if (!best) return -1000;
+  return best.score - (next && next.score > best.score - NEAR ? 10 : 0) - best.flaws * 6;
+}
