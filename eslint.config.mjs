@@ -12,7 +12,7 @@ export default tseslint.config(
       "no-console": ["error", { allow: ["error"] }],
       "max-lines": ["error", { max: 260 }],
       "max-depth": ["error", 4],
-      complexity: ["error", 32],
+      complexity: ["error", 36],
       eqeqeq: ["error", "always", { null: "ignore" }],
       "@typescript-eslint/consistent-type-imports": "error",
       "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_" }],

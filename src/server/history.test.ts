@@ -92,7 +92,7 @@ describe("random histories", () => {
       history.undoAll();
       expect(book.broken()).toEqual([]);
       book.close();
-    }), { numRuns: 25 });
+    }), { numRuns: 18 });
   });
 
   it("placing, setting aside and tying undone in any order brings every account back", () => {
@@ -108,6 +108,6 @@ describe("random histories", () => {
       expect(book.balances()).toEqual(before);
       expect(book.db.get("SELECT count(*) AS n FROM receipt WHERE state <> 'to_match'")).toEqual({ n: 0 });
       book.close();
-    }), { numRuns: 25 });
+    }), { numRuns: 18 });
   });
 });

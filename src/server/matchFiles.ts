@@ -48,7 +48,7 @@ export function matchFiles(paths: Paths): Result<Matched> {
   if (!receipts.ok) return named(receipts, paths.payments);
   const history = paths.history === null ? ok([]) : readHistory(paths.history, ids);
   if (!history.ok) return named(history, paths.history ?? "");
-  const proposals = propose({ customers: people, items, receipts: receipts.value.receipts, history: history.value, closed: [], placed: [], settings: { discountGraceDays: 0 } });
+  const proposals = propose({ customers: people, items, receipts: receipts.value.receipts, history: history.value, closed: [], placed: [], settings: { discountGraceDays: 0, smallDifferenceLimit: 0 } });
   return ok({
     proposals: proposals.map((proposal) => ({ paymentId: receipts.value.names[proposal.receiptId - 1] ?? "", currency: receipts.value.receipts[proposal.receiptId - 1]?.currency ?? dollars(), proposal })),
     customerIds: new Map(people.map((customer) => [customer.id, customer.externalId])), refused,

@@ -11,6 +11,7 @@ const DOUBLE_LOOK_BACK_DAYS = 30;
 
 /** A book as matching sees it: what is open, what came, and who paid before. */
 function matchingInput(db: Db): MatchingInput {
+  const settings = readSettings(db);
   const receipts = receiptsInState(db, "to_match").map((receipt) => ({ ...receipt, amount: receipt.unidentified }));
   const words = receipts.flatMap((receipt) => numberWords(receipt.reference).flatMap((word) => [word, word.toUpperCase()]));
   const earliest = receipts[0]?.paidOn;
@@ -19,7 +20,7 @@ function matchingInput(db: Db): MatchingInput {
   );
   return {
     customers: allCustomers(db), items: openItems(db), receipts, history: payerHistory(db), closed: closedNumbers(db, [...new Set(words)]), placed,
-    settings: { discountGraceDays: readSettings(db).discountGraceDays },
+    settings: { discountGraceDays: settings.discountGraceDays, smallDifferenceLimit: settings.smallDifferenceLimit },
   };
 }
 

@@ -1,4 +1,4 @@
-import { propose, type Proposal } from "@/core/matching";
+import { propose, type MatchingInput, type Proposal } from "@/core/matching";
 
 import { generate, type Truth } from "./books/generate";
 import type { Measure } from "./measure";
@@ -14,8 +14,26 @@ function right(proposal: Proposal, truth: Truth, numbers: ReadonlyMap<number, st
   return best.customerId !== null && said === truth.lines.map((line) => `${line.number} ${line.amount} ${line.discount}`).sort().join() && truth.lines.length > 0;
 }
 
+type Why = Map<string, { wrong: number; missed: number; all: number; shown: string[] }>;
+
+/** Keeps what went wrong, by class, in words to look at. */
+function note(why: Why, input: MatchingInput, proposal: Proposal, real: Truth, ok: boolean): void {
+  const entry = why.get(real.kind) ?? { wrong: 0, missed: 0, all: 0, shown: [] };
+  why.set(real.kind, entry);
+  entry.all += 1;
+  const [best, receipt] = [proposal.readings[0], input.receipts.find(({ id }) => id === proposal.receiptId)];
+  const told = `${proposal.decision} ${best?.lines.map((line) => `${line.number}:${line.amount}`).join("+") ?? "-"} @${best?.customerId} ${best?.confidence} want ${real.lines.map((line) => `${line.number}:${line.amount}${line.discount ? `-${line.discount}` : ""}`).join("+")} @${real.customerId} | ${receipt?.amount} “${receipt?.payerName}” ${receipt?.payerEmail} “${receipt?.reference}” [${best?.reasons.map(({ code }) => code).join()}]`;
+  if (proposal.decision === "sure" && !ok) {
+    entry.wrong += 1;
+    entry.shown.unshift(`WRONG ${told}`);
+  } else if (real.clear && proposal.decision !== "sure") {
+    entry.missed += 1;
+    if (entry.shown.length < 3) entry.shown.push(`${ok ? "unsure" : "MISREAD"} ${told}`);
+  }
+}
+
 /** Precision, recall and calibration on made-up books whose truth is known; `why` collects what went wrong, by class. */
-export function accuracy(seeds: readonly number[], hard: boolean, why?: Map<string, { wrong: number; missed: number; all: number; shown: string[] }>, size = 400): Count & { deciles: string[] } {
+export function accuracy(seeds: readonly number[], hard: boolean, why?: Why, size = 400): Count & { deciles: string[] } {
   const count = none();
   const bins = Array.from({ length: 10 }, () => ({ n: 0, sure: 0, right: 0 }));
   for (const seed of seeds) {
@@ -33,15 +51,7 @@ export function accuracy(seeds: readonly number[], hard: boolean, why?: Map<stri
       const confidence = proposal.decision === "none" ? 0 : (best?.confidence ?? 0);
       count.brier += (confidence - (ok ? 1 : 0)) ** 2;
       if (proposal.decision !== "none") { const bin = bins[Math.min(9, Math.floor(confidence * 10))]; if (bin) { bin.n += 1; bin.sure += confidence; bin.right += ok ? 1 : 0; } }
-      if (why) {
-        const entry = why.get(real.kind) ?? { wrong: 0, missed: 0, all: 0, shown: [] };
-        entry.all += 1;
-        const receipt = input.receipts.find(({ id }) => id === proposal.receiptId);
-        const told = `${proposal.decision} ${best?.lines.map((line) => `${line.number}:${line.amount}`).join("+") ?? "-"} @${best?.customerId} ${best?.confidence} want ${real.lines.map((line) => `${line.number}:${line.amount}${line.discount ? `-${line.discount}` : ""}`).join("+")} @${real.customerId} | ${receipt?.amount} “${receipt?.payerName}” ${receipt?.payerEmail} “${receipt?.reference}” [${best?.reasons.map(({ code }) => code).join()}]`;
-        if (proposal.decision === "sure" && !ok) { entry.wrong += 1; entry.shown.unshift(`WRONG ${told}`); }
-        else if (real.clear && proposal.decision !== "sure") { entry.missed += 1; if (entry.shown.length < 3) entry.shown.push(`${ok ? "unsure" : "MISREAD"} ${told}`); }
-        why.set(real.kind, entry);
-      }
+      if (why) note(why, input, proposal, real, ok);
     }
   }
   return { ...count, brier: count.brier / Math.max(1, count.all), deciles: bins.map(({ n, sure, right: hits }) => (n === 0 ? "–" : `${n}: ${(sure / n).toFixed(2)} said, ${(hits / n).toFixed(2)} so`)) };

@@ -17,7 +17,7 @@ function book(customers: number, items: number, receipts: number): MatchingInput
       const owner = (item * 7919) % customers;
       return { id: at + 1, paidOn: today, method: "card" as const, currency: USD, amount: minor(1000 + ((item * 37) % 90_000)), payerName: at % 3 === 0 ? "" : `${["Alder", "Heron", "Cobalt", "Larkspur", "Juniper"][owner % 5]} ${["Lane", "Point", "Row", "Hill"][owner % 4]} Pottery ${owner}`, payerEmail: at % 2 === 0 ? `office${owner}@customer${owner}.example` : "", reference: at % 4 === 0 ? `invoice ${100_000 + item}` : "" };
     }),
-    history: [], closed: [], placed: [], settings: { discountGraceDays: 0 },
+    history: [], closed: [], placed: [], settings: { discountGraceDays: 0, smallDifferenceLimit: 0 },
   };
 }
 

@@ -7,8 +7,11 @@ const NEAR = 8;
 /** Below this nothing says enough to propose it. */
 const LEAST = 10;
 
+/** Ways to come to the very sum. */
+const EXACT: ReadonlySet<Sum> = new Set(["single", "all", "due", "several", "discount"]);
+
 /** What else is known of a receipt when its reading is judged. */
-export type Seen = { readonly closed: readonly string[]; readonly doubleOf: Extract<Reason, { code: "against_double" }>["paidOn"] | null; readonly claimed: boolean; readonly foreignCurrency: boolean };
+export type Seen = { readonly closed: readonly string[]; readonly doubleOf: Extract<Reason, { code: "against_double" }>["paidOn"] | null; readonly claimed: boolean; /** An earlier receipt that may be for the same items. */ readonly alsoOn: Extract<Reason, { code: "against_also" }>["paidOn"] | null; readonly smallShort: boolean; readonly foreignCurrency: boolean };
 
 /**
  * The kinds of reading that may be sure, with how well the payer must be
@@ -16,7 +19,7 @@ export type Seen = { readonly closed: readonly string[]; readonly doubleOf: Extr
  * stand here is looked at by a person, however good it looks.
  */
 const SAFE: Partial<Record<Numbers, Partial<Record<Sum, readonly Who[]>>>> = {
-  whole: { exact: ["certain", "likely", "weak", "unknown"], discount: ["certain", "likely", "weak", "unknown"], credit: ["certain", "likely", "weak"], part: ["certain", "likely"], over: ["certain", "likely"], mended: ["certain"] },
+  whole: { exact: ["certain", "likely", "weak", "unknown"], discount: ["certain", "likely", "weak", "unknown"], credit: ["certain", "likely", "weak"], part: ["certain", "likely"], over: ["certain", "likely"] },
   digits: { exact: ["certain", "likely", "weak"], discount: ["certain", "likely", "weak"], credit: ["certain", "likely"], part: ["certain", "likely"], over: ["certain", "likely"] },
   order: { exact: ["certain", "likely"], discount: ["certain", "likely"], credit: ["certain"] },
   damaged: { exact: ["certain", "likely"], discount: ["certain", "likely"] },
@@ -26,13 +29,17 @@ const SAFE: Partial<Record<Numbers, Partial<Record<Sum, readonly Who[]>>>> = {
 /** Whether the best reading is sure, and what speaks against it besides its own reasons. Each veto is a rule of its own. */
 export function decide(best: Draft, others: readonly Draft[], seen: Seen): { decision: Decision; against: Reason[] } {
   const against: Reason[] = [];
-  const rivals = others.filter((other) => other.lines.length > 0 && other.score > best.score - NEAR);
+  // Where only the sum of several speaks, any other way to that sum is a rival.
+  const bySum = best.numbers === "none" && ["all", "due", "discount"].includes(best.sum);
+  const rivals = others.filter((other) => other.lines.length > 0 && other.score > best.score - (bySum && other.numbers === "none" && EXACT.has(other.sum) ? 2 * NEAR : NEAR));
   if (rivals.length > 0) against.push({ code: "against_other_reading", count: rivals.length });
   if (seen.closed.length > 0) against.push({ code: "against_closed", numbers: seen.closed });
   if (seen.doubleOf !== null) against.push({ code: "against_double", paidOn: seen.doubleOf });
+  if (seen.alsoOn !== null && seen.doubleOf === null) against.push({ code: "against_also", paidOn: seen.alsoOn });
   if (seen.claimed) against.push({ code: "against_claimed" });
   if (seen.foreignCurrency) against.push({ code: "against_currency" });
-  const safe = against.length === 0 && best.flaws === 0 && (SAFE[best.numbers]?.[best.sum]?.includes(best.who) ?? false);
+  // A very small rest is the clerk's to write off or to leave open.
+  const safe = against.length === 0 && !seen.smallShort && best.flaws === 0 && (SAFE[best.numbers]?.[best.sum]?.includes(best.who) ?? false);
   return { decision: safe ? "sure" : best.score >= LEAST ? "check" : "none", against };
 }
 

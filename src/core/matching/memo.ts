@@ -61,7 +61,16 @@ export class NumberIndex {
     const mentions: Mention[] = [];
     const taken = (text: string, how: How, items: readonly MatchItem[]): string => { mentions.push({ text, how, items, orders: how === "order" ? [] : (this.order(text) ?? []) }); return "   "; };
     // Whole numbers first, wherever they stand; the words around them are then free to be dates, jobs or amounts.
-    let rest = memo.toUpperCase().replace(/[A-Z0-9][A-Z0-9/-]*[A-Z0-9]/g, (word) => { const items = this.exact(word); return items ? taken(word, "whole", items) : word; });
+    let rest = memo.toUpperCase().replace(/\bRF\d\d(?:[A-Z0-9]{3,21}|(?: [A-Z0-9]{1,4}){1,6})\b/g, (word) => {
+      // In groups of four the end is not marked: words that follow are let go one by one.
+      for (let length = word.length; length > 7; length = word.lastIndexOf(" ", length - 1)) {
+        const items = this.creditorReference(word.slice(0, length));
+        if (items) return taken(word.slice(0, length), "whole", items) + word.slice(length);
+      }
+      return word;
+    });
+    rest = rest.replace(/\b([A-Z]{0,5}-?\d{3,}) ?(?:-|–|TO|THRU|THROUGH|BIS) ?([A-Z]{0,5}-?)(\d{2,})\b/g, (both, from: string, _prefix: string, to: string) => { const found = this.exact(both) ? undefined : this.range(`${from}-${to}`); mentions.push(...(found ?? [])); return found ? "   " : both; });
+    rest = rest.replace(/(?<![$€£.,\dA-Z])[A-Z0-9][A-Z0-9/-]*[A-Z0-9](?![.,]\d|[A-Z0-9])/g, (word) => { const items = this.exact(word); return items ? taken(word, "whole", items) : word; });
     rest = rest.replace(/\b([A-Z]{1,4})[ #]+(\d[\d/-]*)/g, (both, prefix: string, number: string) => { const items = this.whole.get(compact(prefix + number)); return items ? taken(both, "whole", items) : both; });
     const ordered = (words: RegExp): void => { rest = rest.replace(words, (word) => { const items = this.order(word); return items ? taken(word.trim(), "order", items) : word; }); };
     ordered(/\b(?:PO|P\.O\.|ORDER|BESTELLUNG)[ #:.]*[A-Z]{0,3}-?\d[\d-]*\b/g);
@@ -75,6 +84,15 @@ export class NumberIndex {
   private exact(word: string): MatchItem[] | undefined {
     if (!/\d|O/.test(word)) return undefined;
     return this.whole.get(compact(word)) ?? (word.includes("O") ? this.whole.get(compact(word.replace(/O(?=[\dO/-]|$)/g, "0"))) : undefined);
+  }
+
+  /** A creditor reference (ISO 11649: RF, two check digits, mod 97 = 1) that carries an invoice number. */
+  private creditorReference(word: string): MatchItem[] | undefined {
+    const letters = compact(word);
+    const body = letters.slice(4);
+    const number = `${body}${letters.slice(0, 4)}`.replace(/[A-Z]/g, (letter) => String(letter.charCodeAt(0) - 55));
+    if (body.length < 3 || BigInt(number) % 97n !== 1n) return undefined;
+    return this.whole.get(body) ?? this.core.get(coreOf(body));
   }
 
   private order(word: string): MatchItem[] | undefined {
@@ -188,7 +206,7 @@ export function mayBe(stray: Stray, items: readonly MatchItem[]): MatchItem[] {
     if (stray.last && letters.length >= 3 && number.length - letters.length >= 1 && number.length - letters.length <= 3 && number.startsWith(letters)) return true;
     if (stray.last && stray.digits.length >= 3 && core.length - stray.digits.length === 1 && core.startsWith(stray.digits)) return true;
     if (stray.digits.length >= 3 && core.length > stray.digits.length && core.endsWith(stray.digits)) return true;
-    return stray.digits.length >= 4 && (editDistance(stray.digits, core, 1) <= 1 || editDistance(letters, number, 1) <= 1);
+    return (stray.digits.length >= 4 || (stray.digits.length >= 3 && letters.length >= 5)) && (editDistance(stray.digits, core, 1) <= 1 || editDistance(letters, number, 1) <= 1);
   });
 }
 

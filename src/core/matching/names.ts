@@ -43,19 +43,3 @@ export function jaroWinkler(a: string, b: string): number {
   while (prefix < 4 && prefix < a.length && a[prefix] === b[prefix]) prefix += 1;
   return similarity + prefix * 0.1 * (1 - similarity);
 }
-
-/**
- * How well a payer's name fits a customer's, 0 to 1. A name cut to the 16
- * characters of an ACH field counts as whole where all of it that is left fits.
- */
-export function nameFit(payer: string, customer: string): number {
-  const [a, b] = [nameWords(payer), nameWords(customer)];
-  if (a.length === 0 || b.length === 0) return 0;
-  const [joinedA, joinedB] = [a.join(" "), b.join(" ")];
-  if (joinedA === joinedB) return 1;
-  if (payer.trim().length >= 14 && joinedA.length >= 8 && joinedB.startsWith(joinedA)) return 0.97;
-  const sorted = jaroWinkler([...a].sort().join(" "), [...b].sort().join(" "));
-  const matched = a.filter((word) => b.some((other) => word === other || (word.length >= 4 && other.startsWith(word)) || jaroWinkler(word, other) >= 0.94));
-  const covered = matched.join("").length / Math.max(joinedA.length, joinedB.length);
-  return Math.max(covered, sorted >= 0.9 ? sorted - 0.04 : 0);
-}

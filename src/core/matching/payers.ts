@@ -14,7 +14,9 @@ const log2 = Math.log2;
 /** m: how often the evidence agrees for the right customer; u: how often by chance for another. */
 const AGREE = { email: log2(0.95 / 0.0005), learned: log2(0.95 / 0.002), domain: log2(0.6 / 0.005) };
 /** Candidates judged closely; the rarest words of a name bring them up. */
-const MOST_CANDIDATES = 24;
+const MOST_CANDIDATES = 14;
+/** A name, address or field that more customers share says nothing. */
+const MOST_ALIKE = 60;
 
 export class PayerIndex {
   private readonly byId: Map<number, Customer>;
@@ -61,7 +63,8 @@ export class PayerIndex {
     const key = `${receipt.payerName}\n${receipt.payerEmail}`;
     const known = this.known.get(key);
     if (known) return known;
-    const payers = [...this.candidates(receipt)].map((id) => this.judge(id, receipt)).filter((payer) => payer.weight > 0).sort((a, b) => b.weight - a.weight || a.customerId - b.customerId).slice(0, 8);
+    const query = queryOf(receipt);
+    const payers = [...this.candidates(query)].map((id) => this.judge(id, query)).filter((payer) => payer.weight > 0).sort((a, b) => b.weight - a.weight || a.customerId - b.customerId).slice(0, 8);
     const made = this.withoutDoubt(payers);
     this.known.set(key, made);
     return made;
@@ -74,21 +77,22 @@ export class PayerIndex {
     return payers.map((payer) => ({ ...payer, beyondDoubt: payer.beyondDoubt && best !== undefined && this.group(payer.customerId) === this.group(best.customerId) && (other === undefined || other.weight < payer.weight - 3) }));
   }
 
-  private candidates(receipt: Pick<MatchReceipt, "payerName" | "payerEmail">): Set<number> {
-    const email = receipt.payerEmail.toLowerCase();
-    const ids = new Set<number>(this.byEmail.get(email) ?? []);
-    const domain = email === "" ? null : ownDomain(email);
-    for (const id of (domain ? this.byDomain.get(domain) : undefined) ?? []) ids.add(id);
-    for (const key of payerKeys(receipt.payerName, email)) for (const id of [...(this.learned.get(key)?.keys() ?? [])].slice(0, 12)) ids.add(id);
-    const words = nameWords(receipt.payerName);
-    for (const id of this.byName.get([...words].sort().join(" ")) ?? []) ids.add(id);
-    for (const id of this.byField.get(field(receipt.payerName)) ?? []) ids.add(id);
+  private candidates({ email, domain, words, name, cut, keys }: Query): Set<number> {
+    const ids = new Set<number>();
+    const take = (list: readonly number[] | undefined): void => { if (list && list.length <= MOST_ALIKE) for (const id of list) ids.add(id); };
+    if (email !== "") take(this.byEmail.get(email));
+    if (domain) take(this.byDomain.get(domain));
+    for (const key of keys) take([...(this.learned.get(key)?.keys() ?? [])].slice(0, 12));
+    take(this.byName.get(name));
+    if (cut !== "") take(this.byField.get(cut));
+    // A name that is there to the letter needs no looking for names like it.
+    if (this.byName.has(name)) return ids;
     const votes = new Map<number, number>();
     const vote = (list: readonly number[] | undefined, weight: number): void => {
-      if (!list || list.length > 600) return;
+      if (!list || list.length > 300) return;
       for (const id of list) votes.set(id, (votes.get(id) ?? 0) + weight * log2(1 + this.byId.size / list.length));
     };
-    for (const word of new Set(words)) {
+    for (const word of new Set<string>(words)) {
       vote(this.byWord.get(word), 1);
       vote(this.byStart.get(word.slice(0, 4)), 0.5);
     }
@@ -96,28 +100,28 @@ export class PayerIndex {
     return ids;
   }
 
-  private judge(id: number, receipt: Pick<MatchReceipt, "payerName" | "payerEmail">): Payer {
+  private judge(id: number, query: Query): Payer {
     const customer = this.byId.get(id);
     const reasons: Reason[] = [];
     let weight = 0;
     let beyondDoubt = false;
-    const email = receipt.payerEmail.toLowerCase();
+    const { email, domain } = query;
     if (email !== "" && customer?.email?.toLowerCase() === email) {
       const shared = new Set((this.byEmail.get(email) ?? []).map((one) => this.group(one))).size;
       weight += AGREE.email - 2 * log2(shared);
       beyondDoubt ||= shared === 1;
       reasons.push({ code: "email" });
-    } else if (email !== "" && customer?.email && ownDomain(email) !== null && ownDomain(email) === ownDomain(customer.email)) {
-      weight += AGREE.domain - log2(this.byDomain.get(ownDomain(email) ?? "")?.length ?? 1);
-      reasons.push({ code: "domain", domain: ownDomain(email) ?? "" });
+    } else if (domain !== null && customer?.email && domain === ownDomain(customer.email)) {
+      weight += AGREE.domain - log2(this.byDomain.get(domain)?.length ?? 1);
+      reasons.push({ code: "domain", domain });
     }
-    const paid = this.paidBefore(id, receipt.payerName, email);
+    const paid = this.paidBefore(id, query);
     if (paid !== null) {
       weight += paid.weight;
       beyondDoubt ||= paid.alone;
       reasons.push({ code: "paid_before", times: paid.times });
     }
-    const name = this.nameEvidence(id, receipt.payerName);
+    const name = this.nameEvidence(id, query);
     if (name !== null) {
       weight += name.weight;
       beyondDoubt ||= name.alone;
@@ -127,9 +131,9 @@ export class PayerIndex {
   }
 
   /** A payer who paid before: for this customer alone, or (a payments service) for many. An address says more than a name. */
-  private paidBefore(id: number, name: string, email: string): { weight: number; times: number; alone: boolean } | null {
+  private paidBefore(id: number, { keys }: Query): { weight: number; times: number; alone: boolean } | null {
     let best: { weight: number; times: number; alone: boolean } | null = null;
-    for (const key of payerKeys(name, email)) {
+    for (const key of keys) {
       const customers = this.learned.get(key);
       const mine = customers?.get(id) ?? 0;
       if (!customers || mine === 0) continue;
@@ -142,12 +146,12 @@ export class PayerIndex {
   }
 
   /** Words weigh by how rare they are in this book; a cut, a turn, an abbreviation or a misspelling costs a little. */
-  private nameEvidence(id: number, payerName: string): { weight: number; exact: boolean; alone: boolean } | null {
-    const [payer, own] = [nameWords(payerName), this.words.get(id) ?? []];
+  private nameEvidence(id: number, query: Query): { weight: number; exact: boolean; alone: boolean } | null {
+    const [payer, own] = [query.words, this.words.get(id) ?? []];
     if (payer.length === 0 || own.length === 0) return null;
-    const same = this.byName.get([...payer].sort().join(" "));
+    const same = this.byName.get(query.name);
     if (same?.includes(id)) return { weight: 10 - 2 * log2(this.groupsOf(same)), exact: true, alone: this.groupsOf(same) === 1 };
-    const cut = payerName.trim().length >= 14 && payerName.trim().length <= 16 ? this.byField.get(field(payerName)) : undefined;
+    const cut = query.cut !== "" ? this.byField.get(query.cut) : undefined;
     if (cut?.includes(id)) return { weight: 9 - 2 * log2(this.groupsOf(cut)), exact: false, alone: this.groupsOf(cut) === 1 };
     let [found, all] = [0, 0];
     const free = [...payer];
@@ -168,6 +172,16 @@ export class PayerIndex {
   private groupsOf(ids: readonly number[]): number {
     return new Set(ids.map((id) => this.group(id))).size;
   }
+}
+
+/** What a receipt says of its payer, taken apart once. `cut`: the name as an ACH field carries it, where it may have been cut there. */
+type Query = { readonly email: string; readonly domain: string | null; readonly words: readonly string[]; readonly name: string; readonly cut: string; readonly keys: readonly string[] };
+
+function queryOf({ payerName, payerEmail }: Pick<MatchReceipt, "payerName" | "payerEmail">): Query {
+  const email = payerEmail.toLowerCase();
+  const words = nameWords(payerName);
+  const length = payerName.trim().length;
+  return { email, domain: email === "" ? null : ownDomain(email), words, name: [...words].sort().join(" "), cut: length >= 14 && length <= 16 ? field(payerName) : "", keys: payerKeys(payerName, payerEmail) };
 }
 
 /** How far a written word stands for a customer's, 0 to 1. */

@@ -1,8 +1,8 @@
 import { daysBetween } from "@/core/calendar";
 import { add, minor, type Minor } from "@/core/money";
 
-import { confidenceOf } from "./calibration";
-import { certainty, decide } from "./decide";
+import { confidenceOf, patternOf } from "./calibration";
+import { certainty, decide, type Seen } from "./decide";
 import { NumberIndex, numberWords } from "./memo";
 import { PayerIndex } from "./payers";
 import { moneyOf, readingsOf, type Around, type Draft } from "./readings";
@@ -27,6 +27,7 @@ export function propose(input: MatchingInput): Proposal[] {
   const closed = new Map(input.closed.map((one) => [one.number.toUpperCase(), one.customerId]));
   const first = input.receipts.map((receipt): Judged => { const before = readingsOf(receipt, around); return { receipt, before, rank: certainty(before) }; });
   twinsTogether(first);
+  const claimants = byMoney(first);
   first.sort((a, b) => b.rank - a.rank || order(a.receipt, b.receipt));
   const proposals = new Map<number, Proposal>();
   const taken = new Map<string, { id: number; paidOn: MatchReceipt["paidOn"] }[]>();
@@ -36,7 +37,7 @@ export function propose(input: MatchingInput): Proposal[] {
     const best = now[0];
     const double = best ? taken.get(`${best.customerId} ${receipt.amount}`)?.find((one) => one.id !== receipt.id && Math.abs(daysBetween(one.paidOn, receipt.paidOn)) <= DOUBLE_WITHIN_DAYS) : undefined;
     const named = best !== undefined && best.numbers !== "none" && best.flaws === 0;
-    const proposal = judged(receipt, now, before, { closed: closedNumbers(receipt, closed, now), doubleOf: double && !named ? double.paidOn : null, foreignCurrency: claims.namesForeign(receipt) });
+    const proposal = judged(receipt, now, before, { closed: closedNumbers(receipt, closed, now), doubleOf: double && !named ? double.paidOn : null, alsoOn: best && best.numbers === "none" ? earlierFor(receipt, best, claimants) : null, smallShort: best?.sum === "part" && isSmallShort(best, input.settings.smallDifferenceLimit), foreignCurrency: claims.namesForeign(receipt) });
     proposals.set(receipt.id, proposal);
     const chosen = proposal.readings[0];
     if (chosen && proposal.decision !== "none") {
@@ -62,6 +63,28 @@ function twinsTogether(all: Judged[]): void {
   }
 }
 
+/** Receipts by what their readings would pay, to see where a second one wants the same. */
+function byMoney(all: readonly Judged[]): Map<string, MatchReceipt[]> {
+  const found = new Map<string, MatchReceipt[]>();
+  for (const { receipt, before } of all) {
+    for (const draft of before.slice(0, 4)) if (draft.lines.length > 0) listOf(found, moneyOf(draft)).push(receipt);
+    if (before.length === 0) listOf(found, `nobody's ${receipt.amount}`).push(receipt);
+  }
+  return found;
+}
+
+/** The day of an earlier receipt that may be for the very items a reading by sum alone would take; equal items go round. */
+function earlierFor(receipt: MatchReceipt, best: Draft, claimants: ReadonlyMap<string, readonly MatchReceipt[]>): MatchReceipt["paidOn"] | null {
+  if (best.lines.length === 0 || best.reasons.some(({ code }) => code === "equal_items")) return null;
+  const wanting = [...(claimants.get(moneyOf(best)) ?? []), ...(claimants.get(`nobody's ${receipt.amount}`) ?? [])];
+  return wanting.find((other) => other.id !== receipt.id && order(other, receipt) < 0 && daysBetween(other.paidOn, receipt.paidOn) <= DOUBLE_WITHIN_DAYS)?.paidOn ?? null;
+}
+
+function isSmallShort(draft: Draft, limit: number): boolean {
+  const short = draft.reasons.find((reason) => reason.code === "against_short");
+  return short?.code === "against_short" && short.by <= limit;
+}
+
 /** Numbers in the memo that are the book's own but closed, where no open one is quoted. */
 function closedNumbers(receipt: MatchReceipt, closed: ReadonlyMap<string, number>, drafts: readonly Draft[]): string[] {
   if (closed.size === 0) return [];
@@ -69,17 +92,17 @@ function closedNumbers(receipt: MatchReceipt, closed: ReadonlyMap<string, number
   return numberWords(receipt.reference).map((word) => word.toUpperCase()).filter((word) => closed.has(word) && !used.has(word));
 }
 
-function judged(receipt: MatchReceipt, now: readonly Draft[], before: readonly Draft[], seen: { closed: string[]; doubleOf: MatchReceipt["paidOn"] | null; foreignCurrency: boolean }): Proposal {
+function judged(receipt: MatchReceipt, now: readonly Draft[], before: readonly Draft[], seen: Omit<Seen, "claimed">): Proposal {
   const best = now[0];
   if (!best) return { receiptId: receipt.id, decision: "none", readings: [] };
   const changed = before[0] !== undefined && moneyOf(before[0]) !== moneyOf(best);
   const shown = seen.doubleOf !== null && best.lines.length > 0 ? onAccountFirst(receipt, best, now) : [...now];
   const { decision, against } = decide(best, now.slice(1), { ...seen, claimed: changed });
-  const near = against.some(({ code }) => code === "against_other_reading");
   const kept = decision === "none" && best.lines.length === 0 ? [] : shown.slice(0, MOST_READINGS);
-  const alike = now.filter((other) => other.score >= best.score - 0.5 && other.lines.length > 0).length;
-  const certain = best ? confidenceOf(shown[0] ?? best, decision, near, alike) : 0;
-  return { receiptId: receipt.id, decision, readings: kept.map((draft, index) => (index === 0 ? finish(draft, against, certain) : finish(draft, [], Number((((1 - certain) * 0.6) / 2 ** (index - 1)).toFixed(4))))) };
+  const alike = now.filter((other) => other.score >= best.score - 1 && other.lines.length > 0).length;
+  const pattern = patternOf(shown[0] ?? best, decision, against, alike);
+  const certain = confidenceOf(pattern, decision);
+  return { receiptId: receipt.id, decision, readings: kept.map((draft, index) => (index === 0 ? finish(draft, against, certain, pattern) : finish(draft, [], Number((((1 - certain) * 0.6) / 2 ** (index - 1)).toFixed(4)), pattern))) };
 }
 
 /** The second of two equal payments is kept from any item that it was not given for by number. */
@@ -88,8 +111,14 @@ function onAccountFirst(receipt: MatchReceipt, best: Draft, drafts: readonly Dra
   return [kept, ...drafts.filter((draft) => draft !== kept)];
 }
 
-function finish(draft: Draft, against: readonly Reason[], certain: number): Reading {
-  return { customerId: draft.customerId, lines: draft.lines, onAccount: draft.onAccount, confidence: certain, reasons: [...draft.reasons, ...against] };
+/** A number that nothing explains because it is paid already is said once. */
+function isClosed(reason: Reason, against: readonly Reason[]): boolean {
+  const closed = against.find(({ code }) => code === "against_closed");
+  return reason.code === "against_unread" && closed?.code === "against_closed" && reason.words.every((word) => closed.numbers.includes(word));
+}
+
+function finish(draft: Draft, against: readonly Reason[], certain: number, pattern: string): Reading {
+  return { customerId: draft.customerId, lines: draft.lines, onAccount: draft.onAccount, confidence: certain, pattern, reasons: [...draft.reasons.filter((reason) => !isClosed(reason, against)), ...against] };
 }
 
 /** What is left of every open item while receipts claim their balances. */

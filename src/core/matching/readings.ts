@@ -102,13 +102,14 @@ class Scope {
     const rest = this.items.filter((item) => item.balance > 0 && !items.includes(item));
     const found: MatchItem[][] = [];
     const missing = rest.filter((item) => item.balance === this.receipt.amount - full);
-    for (const item of missing) found.push([...items, item]);
-    if (items.length > 1) {
-      for (const left of items) {
-        const others = items.filter((item) => item !== left);
-        if (full - left.balance === this.receipt.amount) found.push(others);
-        for (const item of rest) if (full - left.balance + item.balance === this.receipt.amount) found.push([...others, item]);
-      }
+    // Where every number is there and one of ours, none is taken for another.
+    const odd = this.named.foreign.length + this.named.unexplained.length + this.named.open.length > 0 || this.named.how === "damaged";
+    if (odd) for (const item of missing) found.push([...items, item]);
+    for (const left of items.length > 1 ? items : []) {
+      const others = items.filter((item) => item !== left);
+      const wanted = this.receipt.amount - full + left.balance;
+      if (wanted === 0) found.push(others);
+      for (const item of odd ? rest.filter(({ balance }) => balance === wanted) : []) found.push([...others, item]);
     }
     return found.length === 1 ? found.map((list) => list.map((item) => whole(item))) : [];
   }
@@ -127,6 +128,13 @@ class Scope {
     if (items.length > 1 && all === receipt.amount) this.add(items.map((item) => whole(item)), "all", "none", [{ code: "sum_all_open", count: items.length }]);
     const past = due.filter((item) => item.dueOn <= receipt.paidOn);
     if (past.length > 1 && past.length < due.length && sumOf(past, (item) => item.balance) === receipt.amount) this.add(past.map((item) => whole(item)), "due", "none", [{ code: "sum_several", count: past.length }]);
+    // The oldest so many, as people pay who work down a statement.
+    let [running, oldestSo] = [0, 0];
+    for (const item of due.slice(0, 60)) {
+      running += item.balance;
+      oldestSo += 1;
+      if (running === receipt.amount && oldestSo > 1 && oldestSo < due.length && oldestSo !== past.length) this.add(due.slice(0, oldestSo).map((one) => whole(one)), "due", "none", [{ code: "sum_several", count: oldestSo }]);
+    }
     for (const subset of due.length > 2 ? subsetsOf(due, receipt.amount).slice(0, 4) : []) if (subset.length < items.length) this.add(subset.map((item) => whole(item)), "several", "none", [{ code: "sum_several", count: subset.length }]);
     if (due.length > 0 && !oldest) {
       const filled = fill(due, receipt.amount);
@@ -150,7 +158,7 @@ class Scope {
     const score = base + READ[numbers] + WHO[this.who] - foreign.length * 9 - unexplained.length * 5 - skipped * 9 - doubt * 4 - (sum === "several" ? lines.length : 0) - (sum === "late" ? 1 : 0) + Math.min(4, (this.payer?.weight ?? 0) / 8);
     const ownItems = lines.every(({ item }) => item.customerId === this.customerId);
     this.made.push({
-      customerId: this.customerId, onAccount, confidence: 0, score, numbers, sum, who: this.who, flaws,
+      customerId: this.customerId, onAccount, confidence: 0, pattern: "", score, numbers, sum, who: this.who, flaws,
       lines: lines.map(({ item, amount, discount }): ReadingLine => ({ itemId: item.id, number: item.number, amount, discount })),
       reasons: [...reasons, ...(this.payer?.reasons ?? []), ...(ownItems || lines.length === 0 ? [] : [{ code: "group" } as const]), ...against],
     });
@@ -159,7 +167,7 @@ class Scope {
 
 function whoIs(payer: Payer | undefined, payers: readonly Payer[]): Who {
   const [best] = payers;
-  if (!payer) return best && (best.beyondDoubt || best.weight >= 9) ? "other" : "unknown";
+  if (!payer) return best && (best.beyondDoubt || best.weight >= 4.5) ? "other" : "unknown";
   if (payer.beyondDoubt) return "certain";
   if (!best || payer.weight >= best.weight - 0.01) return payer.weight >= 3 ? "likely" : "weak";
   return best.beyondDoubt ? "other" : "weak";

@@ -23,7 +23,7 @@ export type MatchingInput = {
   /** Numbers that memos may name though nothing is open on them any more. */
   readonly closed: readonly { readonly number: string; readonly customerId: number }[];
   readonly placed: readonly PlacedReceipt[];
-  readonly settings: { readonly discountGraceDays: number };
+  readonly settings: { readonly discountGraceDays: number; /** A payment short by no more than this is looked at: it may be written off (minor units; 0 where nothing is). */ readonly smallDifferenceLimit: number };
 };
 
 /** What speaks for or against a reading, as coded facts. The words stand in words.ts. */
@@ -52,6 +52,7 @@ export type Reason =
   | { readonly code: "against_over"; readonly by: Minor }
   | { readonly code: "against_double"; readonly paidOn: Day }
   | { readonly code: "against_currency" }
+  | { readonly code: "against_also"; readonly paidOn: Day }
   | { readonly code: "against_claimed" };
 
 export type ReadingLine = { readonly itemId: number; readonly number: string; readonly amount: Minor; readonly discount: Minor };
@@ -63,6 +64,8 @@ export type Reading = {
   readonly onAccount: Minor;
   /** Probability that the whole reading is right, 0 to 1. */
   readonly confidence: number;
+  /** The pattern of evidence that the probability is the hit rate of. */
+  readonly pattern: string;
   readonly reasons: readonly Reason[];
 };
 

@@ -61,6 +61,8 @@ export function reasonInWords(reason: Reason, currency: Currency): string {
       return `the same sum came on ${formatDay(reason.paidOn)}: paid twice?`;
     case "against_currency":
       return "the invoice is in another currency";
+    case "against_also":
+      return `the same sum came on ${formatDay(reason.paidOn)} too, and may be for this`;
     case "against_claimed":
       return "another receipt fits the first choice better";
     default:

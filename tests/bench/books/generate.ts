@@ -40,7 +40,7 @@ class Maker {
     this.makeStrangers();
     const receipts = this.dice.shuffled(this.receipts);
     return {
-      input: { customers: this.firms.map(({ id, name, email, parentId }) => ({ id, externalId: `C${id}`, name, email: email || null, parentId })), items: this.items, receipts, history: this.history, closed: [], placed: [], settings: { discountGraceDays: 0 } },
+      input: { customers: this.firms.map(({ id, name, email, parentId }) => ({ id, externalId: `C${id}`, name, email: email || null, parentId })), items: this.items, receipts, history: this.history, closed: [], placed: [], settings: { discountGraceDays: 0, smallDifferenceLimit: 0 } },
       truth: this.truth,
     };
   }
@@ -50,7 +50,7 @@ class Maker {
     for (let id = 1; id <= this.size; id += 1) {
       const twin = dice.chance(0.04) ? this.firms.at(-1) : undefined;
       const name = twin?.name ?? firmName(dice);
-      const parent = dice.chance(0.06) ? this.firms.find((firm) => firm.parentId === null && firm.email !== "") : undefined;
+      const parent = dice.chance(0.06) ? this.firms.slice(-30).find((firm) => firm.parentId === null && firm.email !== "") : undefined;
       const own = `accounts@${slug(name)}${id}.example`;
       const email = dice.chance(0.3) ? `${slug(name).slice(0, 9)}${id}@gmail.com` : own;
       const payer = dice.chance(0.08) ? firmName(dice) : name;
@@ -106,6 +106,7 @@ class Maker {
     if (roll < 0.68) return { how: "several", lines: some.map((item) => line(item)), extra: 0 };
     if (roll < 0.75) return { how: "all open", lines: [...old.map((item) => line(item)), ...(note ? [line(note)] : [])], extra: 0 };
     if (roll < 0.79 && due.length > 0) return { how: "all due", lines: due.map((item) => line(item)), extra: 0 };
+    if (roll < 0.805 && old.length > 3) return { how: "oldest", lines: old.slice(0, dice.whole(2, old.length - 1)).map((item) => line(item)), extra: 0 };
     if (roll < 0.84) return { how: "part", lines: [line(one, Math.max(100, Math.floor((one.balance * dice.whole(20, 80)) / 100)))], extra: 0 };
     if (roll < 0.88) return { how: "over", lines: [line(one)], extra: dice.whole(1, 60) * 100 };
     if (roll < 0.92 && one.balance > 20_000) return { how: "bank fee", lines: [line(one, one.balance - dice.whole(15, 35) * 100)], extra: 0 };
@@ -147,7 +148,7 @@ class Maker {
     const words = chosen.how === "deduction" ? dice.pick(["less damaged goods", "minus freight", "short 1 box broken", "abzgl. Bruch", "menos flete", "moins casse"]) : chosen.how === "part" ? dice.pick(["part payment", "instalment 1", "Teilzahlung", "pago parcial", "acompte"]) : "";
     const kind = rough ? dice.pick(REFERENCES.rough) : dice.pick(REFERENCES.plain);
     const made = kind.write(numbers, this.style, dice);
-    const exact = ["single", "several", "all open", "all due", "discount", "credit note"].includes(chosen.how);
+    const exact = ["single", "several", "all open", "all due", "oldest", "discount", "credit note"].includes(chosen.how);
     const one = chosen.lines.length === 1;
     return { text: [made, words].filter((part) => part !== "").join(" "), kind: kind.name, clear: made !== "" && (exact || one) && kind.clear, whole: made !== "" && kind.whole };
   }

@@ -24,6 +24,13 @@ const bare = (number: string): string => core(number).replace(/^0+/, "");
 const joined = (list: readonly string[], dice: Dice): string => (dice.chance(0.5) ? list.join(", ") : list.length > 1 ? `${list.slice(0, -1).join(" ")} and ${list.at(-1)}` : list.join(" "));
 const damage = (number: string, change: (digits: string) => string): string => number.replace(/\d+(?=\D*$)/, change);
 
+/** ISO 11649: RF and two check digits in front. */
+function creditorReference(number: string): string {
+  const body = number.toUpperCase().replace(/[^A-Z0-9]/g, "");
+  const value = BigInt(`${body}RF00`.replace(/[A-Z]/g, (letter) => String(letter.charCodeAt(0) - 55)));
+  return `RF${String(98n - (value % 97n)).padStart(2, "0")}${body}`;
+}
+
 const plain: Way[] = [
   { name: "whole", clear: true, whole: true, write: (items, _, dice) => joined(numbers(items), dice) },
   { name: "labelled", clear: true, whole: true, write: (items, _, dice) => `${dice.pick(["invoice", "inv", "Invoice #", "Rechnung", "factura", "facture"])} ${joined(numbers(items), dice)}` },
@@ -42,6 +49,8 @@ const rough: Way[] = [
   { name: "order", clear: true, whole: false, write: (items) => items.map(({ poNumber, number }) => poNumber ?? number).join(" ") },
   { name: "with amounts", clear: true, whole: true, write: (items) => items.map((item) => `${item.number} ${(item.balance / 100).toFixed(2)}`).join(" ") },
   { name: "with a date and a job", clear: true, whole: true, write: (items, _, dice) => `11/12/2026 job ${dice.whole(1000, 9999)} ${numbers(items).join(" ")} tel 312-555-0142` },
+  { name: "wrapped", clear: true, whole: false, write: (items, _, dice) => { const text = numbers(items).join(" "); const at = dice.whole(Math.max(1, text.length - 4), text.length - 2); return `${text.slice(0, at)}\n${text.slice(at)}`; } },
+  { name: "creditor reference", clear: true, whole: true, write: (items) => items.map(({ number }) => creditorReference(number)).join(" ") },
   { name: "nothing", clear: false, whole: false, write: () => "" },
   { name: "words", clear: false, whole: false, write: (_, __, dice) => dice.pick(["november statement", "thanks", "monthly payment", "Zahlung", "pago", "paiement"]) },
 ];
