@@ -30,6 +30,11 @@ export function actsOf(db: Db, subjectKind: SubjectKind, subjectId: number): Act
   return db.all<ActRow>(`${ACT} WHERE subject_kind = ? AND subject_id = ? ORDER BY id`, subjectKind, subjectId);
 }
 
+/** What one command did, in its order. */
+export function actsOfCommand(db: Db, commandId: number): ActRow[] {
+  return db.all<ActRow>(`${ACT} WHERE command_id = ? ORDER BY id`, commandId);
+}
+
 export function actsOfCustomer(db: Db, customerId: number): ActRow[] {
   return db.all<ActRow>(`${ACT} WHERE customer_id = ? ORDER BY id DESC`, customerId);
 }

@@ -184,7 +184,7 @@ function tellStories(people: readonly Person[], invoices: readonly Invoice[], pa
 /** One sum for four invoices of a district, two of them named by their last digits only. */
 function lump(district: Person, invoices: readonly Invoice[], payments: Payment[]): void {
   const paid = new Set(payments.flatMap((one) => one.given?.map(({ number }) => number) ?? []));
-  const four = invoices.filter((one) => (one.person.parent === district.id || one.person.id === district.id) && one.issuedOn >= "2026-10-19" && (!paid.has(one.number) || one.issuedOn >= "2026-11-02")).slice(-4);
+  const four = invoices.filter((one) => (one.person.parent === district.id || one.person.id === district.id) && one.issuedOn >= "2026-10-19" && one.issuedOn <= "2026-11-13" && (!paid.has(one.number) || one.issuedOn >= "2026-11-02")).slice(-4);
   const numbers = new Set(four.map(({ number }) => number));
   for (let at = payments.length - 1; at >= 0; at -= 1) if (payments[at]?.given?.some(({ number }) => numbers.has(number))) payments.splice(at, 1);
   const given = four.map((one): Given => ({ number: one.number, amount: one.total, discount: minor(0), smallDifference: minor(0) }));

@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync } from "node:fs";
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { dirname } from "node:path";
 
 import { simpleParser } from "mailparser";
@@ -6,9 +6,10 @@ import { simpleParser } from "mailparser";
 import { minor } from "@/core/money";
 import { CHARGES, CUSTOMERS, INVOICES, STATEMENT, TestBook, TODAY } from "../../tests/support/book";
 
-import { outboxFile } from "./folders";
+import { arrivedFile, outboxFile } from "./folders";
 import { deliverLetter } from "./letters";
 import { invoicePageOf, receiptPageOf } from "./queries/documents";
+import { waitingFiles } from "./queries/arrived";
 import { followUpWorkings } from "./queries/customer";
 import { overdueRows } from "./queries/overdue";
 import { entryStory } from "./queries/story";
@@ -57,6 +58,14 @@ describe("taking in", () => {
     const dry = book.mustTake("invoices", INVOICES, { rehearse: true });
     expect(book.balance("receivables")).toBe(0);
     expect({ ...book.mustTake("invoices", INVOICES), fileId: null }).toEqual({ ...dry, fileId: null });
+  });
+  it("counts a file in the folder of arrivals as waiting until its content was taken in, by whatever way", () => {
+    const path = arrivedFile(book.name, "customers.csv");
+    mkdirSync(dirname(path), { recursive: true });
+    writeFileSync(path, CUSTOMERS);
+    expect(waitingFiles(book.db, book.name)).toEqual(["customers.csv"]);
+    book.mustTake("customers", CUSTOMERS);
+    expect(waitingFiles(book.db, book.name)).toEqual([]);
   });
   it("keeps what was posted where a line comes again with another sum, and says so", () => {
     fill();
@@ -114,6 +123,13 @@ describe("matching", () => {
     expect(book.balances()).toEqual(before);
     expect(book.do("undo", { actId: acts[0]?.id ?? 0 })).toMatchObject({ error: { code: "act.undone" } });
     expect(book.db.get<{ n: number }>("SELECT count(*) AS n FROM entry WHERE reverses IS NOT NULL")?.n).toBe(2);
+  });
+  it("undoes all that were posted together, with one command", () => {
+    const before = book.balances();
+    const { commandId } = book.must("postSure", { receiptIds: null });
+    expect(book.must("undoTogether", { commandId })).toEqual({ undone: 2 });
+    expect(book.balances()).toEqual(before);
+    expect(book.do("undoTogether", { commandId })).toMatchObject({ error: { code: "act.unknown" } });
   });
   it("sets aside with a reason and takes back", () => {
     const { actId } = book.must("setAside", { receiptId: receipt("Jo"), reason: "the workshop's" });

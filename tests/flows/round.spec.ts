@@ -56,6 +56,16 @@ test("the whole round, from an empty book to proofs that hold, and back by undo"
   await expect(page.getByRole("region", { name: "Sure receipts" })).toContainText("20401");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("status")).toContainText("3 receipts posted, 1,734.50");
+  // One key undoes all of them, and they can be posted again.
+  await page.keyboard.press("u");
+  await expect(page.getByRole("status")).toContainText("All 3 undone");
+  await proofsHold(page);
+  await page.goto(`${BOOK}/match`);
+  await alive(page);
+  await page.keyboard.press("a");
+  await expect(page.getByRole("region", { name: "Sure receipts" })).toContainText("20401");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("status")).toContainText("3 receipts posted, 1,734.50");
   await page.goto(`${BOOK}/match`);
   await alive(page);
   await page.keyboard.press("ArrowDown");
@@ -95,7 +105,7 @@ test("the whole round, from an empty book to proofs that hold, and back by undo"
   // Undo from the receipt's page: it waits in Match again, and the proofs hold.
   await page.goto(`${BOOK}/invoices?state=paid&q=20401`);
   await page.getByRole("link", { name: "20401" }).click();
-  await page.getByLabel("Receipts given to it").getByRole("link").click();
+  await page.getByLabel("Receipts given to it").getByRole("link").last().click();
   await expect(page.getByText("Given to open items")).toBeVisible();
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(page.getByText("waits in Match")).toBeVisible();

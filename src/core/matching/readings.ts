@@ -124,6 +124,10 @@ class Scope {
       const part = partsOf(item, receipt.paidOn, this.around.graceDays)[1];
       if (part?.amount === receipt.amount) this.add([part], part.inTime ? "discount" : "late", "none", [{ code: "sum_one", number: item.number }, ...sumReasons([part])]);
     }
+    for (const note of items.filter((item) => item.balance < 0)) {
+      const less = due.find((item) => item.balance + note.balance === receipt.amount);
+      if (less && items.length > 2) this.add([whole(less), whole(note)], "credit", "none", [{ code: "sum_one", number: less.number }, { code: "credit_note", numbers: [note.number] }]);
+    }
     const all = sumOf(items, (item) => item.balance);
     if (items.length > 1 && all === receipt.amount) this.add(items.map((item) => whole(item)), "all", "none", [{ code: "sum_all_open", count: items.length }]);
     const past = due.filter((item) => item.dueOn <= receipt.paidOn);

@@ -8,11 +8,11 @@ import { postSure } from "./postSure";
 import { setAside } from "./setAside";
 import { addBankAccount, addProcessorAccount, changeSettings } from "./settings";
 import { tiePayout } from "./tiePayout";
-import { undo } from "./undo";
+import { undo, undoTogether } from "./undo";
 
 /** Every way to change a book, by name. */
 export const COMMANDS = {
-  importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, explainLine, removeRule, disputeLost, undo, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings,
+  importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

@@ -16,7 +16,7 @@ import { checkTally, place } from "../steps/place";
 export const postSure = defineCommand({
   name: "postSure",
   schema: z.object({ receiptIds: z.array(z.number().int()).nullable().default(null) }),
-  run(ctx, input): Result<{ posted: number; sum: number; left: number }> {
+  run(ctx, input): Result<{ posted: number; sum: number; left: number; commandId: number }> {
     const wanted = input.receiptIds === null ? null : new Set(input.receiptIds);
     const sure = proposalsOf(ctx.db).filter((proposal) => proposal.decision === "sure" && (wanted === null || wanted.has(proposal.receiptId)));
     let [posted, sum] = [0, 0];
@@ -32,6 +32,6 @@ export const postSure = defineCommand({
       posted += 1;
       sum += receipt.unidentified;
     }
-    return ok({ posted, sum, left: (wanted?.size ?? sure.length) - posted });
+    return ok({ posted, sum, left: (wanted?.size ?? sure.length) - posted, commandId: ctx.commandId });
   },
 });

@@ -4,7 +4,7 @@ import { postReversal, type AccountRef } from "@/core/ledger";
 import { add, minor } from "@/core/money";
 import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
-import { actById, actsOf, markUndone, type ActKind, type ActRow } from "@/db/acts";
+import { actById, actsOf, actsOfCommand, markUndone, type ActKind, type ActRow } from "@/db/acts";
 import { bankLineById, setBankLineState } from "@/db/bank";
 import { entriesOfAct, linesOfEntry } from "@/db/journal";
 import { changeBalance } from "@/db/openItems";
@@ -25,15 +25,33 @@ export const undo = defineCommand({
   run(ctx, input): Result<{ actId: number }> {
     const act = actById(ctx.db, input.actId);
     if (!act) return fail("act.unknown");
-    if (act.undoneBy !== null) return fail("act.undone");
-    const by = ctx.act("undo", { kind: act.subjectKind, id: act.subjectId, customerId: act.customerId }, `undone: ${act.text}`);
-    const back = takeBackAct(ctx, act, by);
-    if (!back.ok) return back;
-    reverseEntries(ctx, act.id, by);
-    markUndone(ctx.db, act.id, by);
-    return ok({ actId: by });
+    return act.undoneBy === null ? undoOne(ctx, act) : fail("act.undone");
   },
 });
+
+/** Undoes everything that one command did (the sure ones posted together), the last first, all of it or nothing; what was undone since stays undone. */
+export const undoTogether = defineCommand({
+  name: "undoTogether",
+  schema: z.object({ commandId: z.number().int() }),
+  run(ctx, input): Result<{ undone: number }> {
+    const acts = actsOfCommand(ctx.db, input.commandId).filter((act) => act.undoneBy === null && isUndoable(act.kind));
+    if (acts.length === 0) return fail("act.unknown");
+    for (const act of acts.reverse()) {
+      const done = undoOne(ctx, act);
+      if (!done.ok) return done;
+    }
+    return ok({ undone: acts.length });
+  },
+});
+
+function undoOne(ctx: Ctx, act: ActRow): Result<{ actId: number }> {
+  const by = ctx.act("undo", { kind: act.subjectKind, id: act.subjectId, customerId: act.customerId }, `undone: ${act.text}`);
+  const back = takeBackAct(ctx, act, by);
+  if (!back.ok) return back;
+  reverseEntries(ctx, act.id, by);
+  markUndone(ctx.db, act.id, by);
+  return ok({ actId: by });
+}
 
 /** Acts that people did by a page of their own and can take back; imports and letters are not among them. */
 const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact"]);

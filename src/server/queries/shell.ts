@@ -7,7 +7,7 @@ import { lastStatementDay } from "@/db/bank";
 import { readSettings } from "@/db/settings";
 
 import { todayOf } from "../context";
-import { arrivedFiles } from "../folders";
+import { waitingFiles } from "./arrived";
 import { overdueRows } from "./overdue";
 import { payoutViews } from "./payouts";
 
@@ -27,7 +27,7 @@ export function shellOf(db: Db, book: string, report: ProofReport, proposals: re
   const ready = overdueRows(db, today, proposals).filter(({ state }) => state === "ready").length;
   return {
     book, name: settings.name, currency: settings.currency, today, clockFixed: settings.clock !== null,
-    left: { arrivals: arrivedFiles(book).length, match: work("to_match").count, payoutsOff: off.length, overdue: ready, broken: report.proofs.filter((one) => !one.holds).length },
+    left: { arrivals: waitingFiles(db, book).length, match: work("to_match").count, payoutsOff: off.length, overdue: ready, broken: report.proofs.filter((one) => !one.holds).length },
     strip: {
       receivables: proof("receivables"), clearing: proof("clearing"), bank: proof("bank"), statementTo: lastStatementDay(db), toMatch: work("to_match").sum, payoutsOff: sumOf(off, (one) => one.offBy ?? one.net), unexplained: work("bank_unexplained").sum,
       holds: Object.fromEntries(report.proofs.map((one) => [one.name, one.holds])),

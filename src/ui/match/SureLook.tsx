@@ -23,7 +23,7 @@ export function SureLook({ currency, close }: { currency: Currency; close: () =>
   const total = sumOf(wanted, (row) => row.sum);
   const post = (): void => {
     if (wanted.length === 0 || busy) return;
-    void act<{ posted: number; sum: number; left: number }>("postSure", { receiptIds: wanted.map((row) => row.id) }, (value) => ({ words: `${value.posted} receipts posted, ${formatAmount(value.sum, currency)}${value.left > 0 ? `; ${value.left} left, as they changed meanwhile` : ""}. Each can be undone from its own page.` })).then((value) => { if (value) close(); });
+    void act<{ posted: number; sum: number; left: number; commandId: number }>("postSure", { receiptIds: wanted.map((row) => row.id) }, (value) => ({ words: `${value.posted} receipts posted, ${formatAmount(value.sum, currency)}${value.left > 0 ? `; ${value.left} left, as they changed meanwhile` : ""}.`, undo: { commandId: value.commandId } })).then((value) => { if (value) close(); });
   };
   useHotkeys("enter", post, [wanted, busy]);
   useHotkeys("escape", close);

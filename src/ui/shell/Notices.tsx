@@ -6,13 +6,15 @@ import { useHotkeys } from "react-hotkeys-hook";
 
 import { sendCommand } from "../send";
 
-type Notice = { words: string; bad: boolean; undo: number | null };
+/** What can be undone: one act, or all that one command did. */
+type Undo = number | { commandId: number } | null;
+type Notice = { words: string; bad: boolean; undo: Undo };
 type Acting = {
   /** Says something below the page; with an act it offers to undo it. */
-  say: (words: string, undo?: number | null) => void;
+  say: (words: string, undo?: Undo) => void;
   complain: (words: string) => void;
   /** Carries out a command and shows the page anew; gives its value, or null where it failed and the reason was shown. */
-  act: <T>(command: string, input: unknown, done: (value: T) => { words: string; undo?: number | null }) => Promise<T | null>;
+  act: <T>(command: string, input: unknown, done: (value: T) => { words: string; undo?: Undo }) => Promise<T | null>;
   busy: boolean;
   book: string;
 };
@@ -48,7 +50,9 @@ export function Notices({ book, children }: { book: string; children: ReactNode 
   );
   const undoLast = useCallback(() => {
     if (notice?.undo == null) return;
-    void act<{ actId: number }>("undo", { actId: notice.undo }, () => ({ words: "Undone. Both entries stay in the journal." }));
+    const words = "Undone. Both entries stay in the journal.";
+    if (typeof notice.undo === "number") void act<{ actId: number }>("undo", { actId: notice.undo }, () => ({ words }));
+    else void act<{ undone: number }>("undoTogether", notice.undo, (value) => ({ words: `All ${value.undone} undone. Both entries of each stay in the journal.` }));
   }, [act, notice]);
   useHotkeys("u", undoLast, [undoLast]);
   const acting = useMemo<Acting>(

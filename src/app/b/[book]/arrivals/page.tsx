@@ -4,8 +4,8 @@ import { FIELDS, type FileKind } from "@/core/formats";
 import { bankAccounts, bankLinePage, bankRules } from "@/db/bank";
 import { importFilePage, lastFileOfKind, mappings } from "@/db/files";
 import { processorAccounts } from "@/db/processor";
-import { arrivedFiles } from "@/server/folders";
 import { MOST_MEGABYTES } from "@/server/keepFile";
+import { waitingFiles } from "@/server/queries/arrived";
 import { ArrivalsPage } from "@/ui/arrivals/ArrivalsPage";
 import { BankLines } from "@/ui/arrivals/BankLines";
 
@@ -26,7 +26,7 @@ export default async function Arrivals({ params, searchParams }: { params: Promi
   const last = (kind: FileKind): string | null => lastFileOfKind(db, kind)?.onDay ?? null;
   return (
     <ArrivalsPage
-      book={book} currency={settings.currency} today={today} cutOverOn={settings.cutOverOn} files={rows} count={count} page={page} pageRows={PAGE_ROWS} arrived={arrivedFiles(book)} mostMegabytes={MOST_MEGABYTES} fields={FIELDS}
+      book={book} currency={settings.currency} today={today} cutOverOn={settings.cutOverOn} files={rows} count={count} page={page} pageRows={PAGE_ROWS} arrived={waitingFiles(db, book)} mostMegabytes={MOST_MEGABYTES} fields={FIELDS}
       last={{ customers: last("customers"), invoices: last("invoices"), processor: last("processor"), bank: last("bank") }}
       accounts={{ processor: processorAccounts(db).map(({ code, name }) => [code, name] as const), bank: bankAccounts(db).map(({ code, name }) => [code, name] as const) }}
       mappings={mappings(db).map(({ name, kind, spec }) => ({ name, kind, spec: JSON.parse(spec) as never }))}
