@@ -18,6 +18,16 @@ async function takeIn(page: Page, name: string, text: string, expected: string):
   await proofsHold(page);
 }
 
+/** Looks through the sure ones and posts them, by two keys. */
+async function postSure(page: Page): Promise<void> {
+  await page.goto(`${BOOK}/match`);
+  await alive(page);
+  await page.keyboard.press("a");
+  await expect(page.getByRole("region", { name: "Sure receipts" })).toContainText("20401");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("status")).toContainText("3 receipts posted, 1,734.50");
+}
+
 test("the whole round, from an empty book to proofs that hold, and back by undo", async ({ page }) => {
   const seen = watch(page);
   await page.goto("/?new=1");
@@ -50,22 +60,12 @@ test("the whole round, from an empty book to proofs that hold, and back by undo"
   await expect(page.getByRole("button", { name: "Take in 0 lines" })).toBeDisabled();
 
   // Match: the sure ones after a look at them, then the stranger set aside, from the keyboard.
-  await page.goto(`${BOOK}/match`);
-  await alive(page);
-  await page.keyboard.press("a");
-  await expect(page.getByRole("region", { name: "Sure receipts" })).toContainText("20401");
-  await page.keyboard.press("Enter");
-  await expect(page.getByRole("status")).toContainText("3 receipts posted, 1,734.50");
+  await postSure(page);
   // One key undoes all of them, and they can be posted again.
   await page.keyboard.press("u");
   await expect(page.getByRole("status")).toContainText("All 3 undone");
   await proofsHold(page);
-  await page.goto(`${BOOK}/match`);
-  await alive(page);
-  await page.keyboard.press("a");
-  await expect(page.getByRole("region", { name: "Sure receipts" })).toContainText("20401");
-  await page.keyboard.press("Enter");
-  await expect(page.getByRole("status")).toContainText("3 receipts posted, 1,734.50");
+  await postSure(page);
   await page.goto(`${BOOK}/match`);
   await alive(page);
   await page.keyboard.press("ArrowDown");

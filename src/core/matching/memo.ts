@@ -27,6 +27,7 @@ const NOT_NUMBERS: readonly RegExp[] = [
 export class NumberIndex {
   private readonly whole = new Map<string, MatchItem[]>();
   private readonly core = new Map<string, MatchItem[]>();
+  private readonly padded = new Map<string, MatchItem[]>();
   private readonly digits = new Map<string, MatchItem[]>();
   private readonly orders = new Map<string, MatchItem[]>();
   private readonly prefixes = new Set<string>();
@@ -38,7 +39,9 @@ export class NumberIndex {
       const letters = compact(item.number);
       put(this.whole, letters, item);
       const core = coreOf(item.number);
+      // A young book's numbers have few digits but zeros: they count with their zeros.
       if (core.length >= 3) put(this.core, core, item);
+      else put(this.padded, /(\d+)\D*$/.exec(item.number)?.[1] ?? "", item);
       if (allDigits(item.number) !== core) put(this.digits, allDigits(item.number), item);
       if (item.poNumber !== null && compact(item.poNumber).length >= 3) put(this.orders, compact(item.poNumber), item);
       const prefix = /^[A-Z]+/.exec(letters)?.[0];
@@ -128,9 +131,9 @@ export class NumberIndex {
   }
 
   private byDigits(word: string): { mention: Mention; used: number } | undefined {
-    const digits = allDigits(word);
-    if (digits.length < 3) return undefined;
-    const items = this.core.get(digits) ?? this.digits.get(digits);
+    const [digits, written] = [allDigits(word), word.replace(/\D/g, "")];
+    if (written.length < 3) return undefined;
+    const items = digits.length < 3 ? this.padded.get(written) : (this.core.get(digits) ?? this.digits.get(digits));
     return items && this.prefixFits(word) ? { mention: { text: word, how: "digits", items, orders: [] }, used: 1 } : undefined;
   }
 

@@ -1,0 +1,40 @@
+import fc from "fast-check";
+
+import { day } from "@/core/calendar";
+import { currencyOf, minor, type Currency } from "@/core/money";
+
+import { tallyOf, toggled, workOut, type Tally } from "./tally";
+
+const USD = currencyOf("USD") as Currency;
+const item = (itemId: number, open: number): Parameters<typeof toggled>[1] => ({ itemId, number: String(20_400 + itemId), customer: "Alder Lane", description: "", dueOn: day("2026-11-01"), open: minor(open) });
+const empty: Tally = { customerId: 1, customer: "Alder Lane", terms: [], restOnAccount: false };
+
+describe("a tally while it is typed", () => {
+  it("gives an item what is left, or its balance; a credit note is taken whole; the same again takes it out", () => {
+    const one = toggled(empty, item(1, 80_000), minor(50_000), USD);
+    expect(one.terms[0]?.amount).toBe("500.00");
+    expect(toggled(empty, item(2, -1000), minor(50_000), USD).terms[0]?.amount).toBe("-10.00");
+    expect(toggled(one, item(1, 80_000), minor(0), USD).terms).toEqual([]);
+  });
+  it("says in words what cannot be posted, and keeps what was typed", () => {
+    const typed = (amount: string, open = 10_000): ReturnType<typeof workOut> => workOut({ ...empty, terms: [{ itemId: 1, number: "20401", description: "", open: minor(open), amount, discount: minor(0), small: false }] }, minor(9000), USD);
+    expect([typed("ninety").problem, typed("100.01").problem, typed("95.00").problem, typed("90.00").problem]).toEqual(["The sum on 20401 cannot be read. Write it like 1234.56.", "20401 has only 100.00 open.", "That is 5.00 more than came in.", null]);
+  });
+  it("writes off what an item is short by, where that is ticked", () => {
+    const worked = workOut({ ...empty, terms: [{ itemId: 1, number: "20401", description: "", open: minor(10_000), amount: "96.20", discount: minor(0), small: true }] }, minor(9620), USD);
+    expect([worked.lines[0]?.smallDifference, worked.small, worked.left]).toEqual([380, 380, 0]);
+  });
+  it("always adds up: given and left are what came in", () => {
+    fc.assert(fc.property(fc.array(fc.integer({ min: 1, max: 1e6 }), { maxLength: 6 }), fc.integer({ min: 1, max: 3e6 }), (opens, came) => {
+      let tally = empty;
+      opens.forEach((open, at) => { tally = toggled(tally, item(at + 1, open), workOut(tally, minor(came), USD).left, USD); });
+      const worked = workOut(tally, minor(came), USD);
+      expect(worked.given + worked.left).toBe(came);
+      expect(worked.problem).toBeNull();
+    }));
+  });
+  it("begins with the reading that is proposed", () => {
+    expect(tallyOf(undefined, USD)).toEqual({ customerId: null, customer: "", terms: [], restOnAccount: false });
+    expect(tallyOf({ customerId: 1, customer: "A", words: "", lines: [{ itemId: 1, number: "1", description: "", open: minor(500), amount: minor(490), discount: minor(10) }], onAccount: minor(5), confidence: 1, reasons: [] }, USD)).toMatchObject({ restOnAccount: true, terms: [{ amount: "4.90", discount: 10 }] });
+  });
+});
