@@ -1,21 +1,24 @@
-import type { Day } from "@/core/calendar";
+import { parseDay, type Day } from "@/core/calendar";
 import { waitInWords } from "@/core/followup";
 import type { Proposal } from "@/core/matching";
 import { BUCKETS } from "@/core/metrics";
 import { toDecimal } from "@/core/money";
 import type { Db } from "@/db/connection";
+import { lastActs } from "@/db/acts";
 import { bankLinePage } from "@/db/bank";
 import { customerPage } from "@/db/customers";
 import { importFilePage } from "@/db/files";
+import { accountLines } from "@/db/journal";
 import { openItemPage } from "@/db/openItems";
 import { readSettings } from "@/db/settings";
 
 import type { Sheet } from "./exports";
 import { matchQueue, type QueueName } from "./match";
 import { overdueRows } from "./overdue";
+import { proofInWords, proofs } from "./proofs";
 
 /** Lists of pages that are given as they stand, with the filter of the page. */
-export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files"] as const;
+export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files", "account", "trail", "proofs"] as const;
 export type ListName = (typeof LISTS)[number];
 
 const ALL = 1_000_000;
@@ -54,6 +57,17 @@ export function listSheet(db: Db, name: ListName, today: Day, proposals: readonl
       };
     case "files":
       return { columns: ["imported_at", "name", "kind", "new", "known", "changed", "refused", "sha256"], rows: importFilePage(db, ALL, 0).rows.map((row) => [row.importedAt, row.name, row.kind, String(row.rowsNew), String(row.rowsKnown), String(row.rowsChanged), String(row.rowsRefused), row.sha256]) };
+    case "account": {
+      const asOf = parseDay(query.get("as-of") ?? "", "ymd");
+      return {
+        columns: ["posted_on", "entry_id", "event", "document", "party", "amount", "balance"],
+        rows: accountLines(db, Number(query.get("account")), asOf.ok ? asOf.value : today, ALL, 0).map((row) => [row.postedOn, String(row.entryId), row.event, row.document, row.party ?? "", sum(row.bookAmount), sum(row.running)]),
+      };
+    }
+    case "trail":
+      return { columns: ["on", "at", "actor", "what", "undone_by"], rows: lastActs(db, ALL, 0).map((act) => [act.onDay, act.at, act.actor, act.text, act.undoneBy === null ? "" : String(act.undoneBy)]) };
+    case "proofs":
+      return { columns: ["proof", "journal", "documents", "off_by", "holds"], rows: proofs(db).proofs.map((proof) => [proofInWords(proof.name).what, sum(proof.journal), sum(proof.documents), sum(proof.off), proof.holds ? "yes" : "no"]) };
     default:
       throw name satisfies never;
   }

@@ -47,7 +47,7 @@ type AccountProps = Around & { account: Account; lines: AccountLine[]; count: nu
 export function AccountView({ account, lines, count, asOf, page, pageRows, book, currency, today }: AccountProps): ReactNode {
   return (
     <>
-      <BooksHeading view="account" sum={<>{formatAmount(Math.abs(account.balance), currency)} <small>{account.balance < 0 ? "credit" : "debit"}, {account.code} {account.name}, as of {formatDay(asOf, today)}</small></>} end={<AsOf day={asOf} />} />
+      <BooksHeading view="account" sum={<>{formatAmount(Math.abs(account.balance), currency)} <small>{account.balance < 0 ? "credit" : "debit"}, {account.code} {account.name}, as of {formatDay(asOf, today)}</small></>} end={<><AsOf day={asOf} /><a className="soft" href={`/api/v1/b/${book}/export/account?account=${account.id}&as-of=${asOf}`}>CSV</a></>} />
       <LedgerList<AccountLine>
         label={account.name} rows={lines} idOf={(row) => `${row.entryId}-${row.lineNo}`} href={(row) => `?view=journal&open=${row.entryId}`} count={count} page={page} pageRows={pageRows}
         columns={[

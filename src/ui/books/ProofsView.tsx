@@ -22,12 +22,12 @@ type Props = Around & { proofs: ProofLine[]; work: WorkLine[] };
 
 /** The proofs: each control sum computed twice, from the journal and from the documents; below, the work that is still open. */
 export function ProofsView(props: Props): ReactNode {
-  const { currency, proofs } = props;
+  const { currency, proofs, book } = props;
   const [open, setOpen] = useOpenName("proof");
   const broken = proofs.filter(({ holds }) => !holds);
   return (
     <>
-      <BooksHeading view="proofs" sum={broken.length === 0 ? <><span className="good">0.00</span> <small>off: all {proofs.length} proofs hold</small></> : <><span className="off">{broken.length}</span> <small>{broken.length === 1 ? "proof is" : "proofs are"} broken</small></>} />
+      <BooksHeading view="proofs" sum={broken.length === 0 ? <><span className="good">0.00</span> <small>off: all {proofs.length} proofs hold</small></> : <><span className="off">{broken.length}</span> <small>{broken.length === 1 ? "proof is" : "proofs are"} broken</small></>} end={<a className="soft" href={`/api/v1/b/${book}/export/proofs`}>CSV</a>} />
       <LedgerList<ProofLine>
         label="Proofs" rows={proofs} idOf={(row) => row.name} openId={open} onOpen={(id) => setOpen(id === null ? null : String(id))} workings={(row) => <Made key={row.name} row={row} {...props} />}
         columns={[

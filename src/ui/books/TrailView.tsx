@@ -12,10 +12,10 @@ type Act = { id: number; onDay: Day; at: string; actor: string; text: string; un
 type Props = Around & { rows: Act[]; count: number; page: number; pageRows: number };
 
 /** The audit trail: everything that was done, by whom and when. */
-export function TrailView({ rows, count, page, pageRows, today }: Props): ReactNode {
+export function TrailView({ rows, count, page, pageRows, book, today }: Props): ReactNode {
   return (
     <>
-      <BooksHeading view="trail" sum={<>{count.toLocaleString("en")} <small>things done</small></>} />
+      <BooksHeading view="trail" sum={<>{count.toLocaleString("en")} <small>things done</small></>} end={<a className="soft" href={`/api/v1/b/${book}/export/trail`}>CSV</a>} />
       <LedgerList<Act>
         label="Who did what" rows={rows} idOf={(row) => row.id} count={count} page={page} pageRows={pageRows}
         columns={[
