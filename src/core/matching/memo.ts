@@ -197,6 +197,16 @@ export function editDistance(a: string, b: string, bound: number): number {
   return old?.[b.length] ?? bound + 1;
 }
 
+/** At most one edit apart; where the two begin and end too differently that is seen without reckoning. */
+function isOneEdit(a: string, b: string): boolean {
+  if (Math.abs(a.length - b.length) > 1) return false;
+  const least = Math.min(a.length, b.length);
+  let [front, back] = [0, 0];
+  while (front < least && a[front] === b[front]) front += 1;
+  while (back < least && a[a.length - 1 - back] === b[b.length - 1 - back]) back += 1;
+  return front + back >= least - 2 && editDistance(a, b, 1) <= 1;
+}
+
 /**
  * Open items that a stray word may be, if it was damaged on the way: a swap or
  * one wrong digit, cut at the end of the field, or cut in front. Tested only
@@ -209,7 +219,7 @@ export function mayBe(stray: Stray, items: readonly MatchItem[]): MatchItem[] {
     if (stray.last && letters.length >= 3 && number.length - letters.length >= 1 && number.length - letters.length <= 3 && number.startsWith(letters)) return true;
     if (stray.last && stray.digits.length >= 3 && core.length - stray.digits.length === 1 && core.startsWith(stray.digits)) return true;
     if (stray.digits.length >= 3 && core.length > stray.digits.length && core.endsWith(stray.digits)) return true;
-    return (stray.digits.length >= 4 || (stray.digits.length >= 3 && letters.length >= 5)) && (editDistance(stray.digits, core, 1) <= 1 || editDistance(letters, number, 1) <= 1);
+    return (stray.digits.length >= 4 || (stray.digits.length >= 3 && letters.length >= 5)) && (isOneEdit(stray.digits, core) || isOneEdit(letters, number));
   });
 }
 

@@ -60,7 +60,7 @@ export function subsetsOf(items: readonly MatchItem[], amount: Minor): MatchItem
   const answers: MatchItem[][] = [];
   const search = (from: number, left: number, chosen: MatchItem[]): void => {
     if (left === 0 && chosen.length >= 2) answers.push([...chosen]);
-    if (answers.length >= MOST_ANSWERS || chosen.length >= 4 || left === 0) return;
+    if (answers.length >= MOST_ANSWERS || chosen.length >= 4 || left <= 0) return;
     const tried = new Set<number>();
     for (let at = from; at < pool.length && answers.length < MOST_ANSWERS; at += 1) {
       const item = pool[at];
