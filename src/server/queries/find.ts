@@ -22,7 +22,7 @@ export function find(db: Db, text: string, currency: Currency): Found[] {
     found.push({ kind: "receipt", id: row.id, words: `${row.payer || "receipt"}, ${formatDay(row.paidOn)}`, more: `${amount(row.amount)} ${row.reference}`.slice(0, 60) });
   }
   for (const row of db.all<{ id: number; externalId: string; net: Minor; paidOn: Day }>("SELECT id, external_id AS externalId, net, paid_on AS paidOn FROM payout WHERE external_id LIKE '%' || ?1 || '%' OR net = ?2 ORDER BY id DESC LIMIT 3", query, bySum)) {
-    found.push({ kind: "payout", id: row.id, words: `payout ${row.externalId}, ${formatDay(row.paidOn)}`, more: amount(row.net) });
+    found.push({ kind: "payout", id: row.id, words: `${row.externalId}, ${formatDay(row.paidOn)}`, more: amount(row.net) });
   }
   for (const row of db.all<{ id: number; description: string; amount: Minor; postedOn: Day }>("SELECT id, description, amount, posted_on AS postedOn FROM bank_line WHERE description LIKE '%' || ?1 || '%' OR abs(amount) = ?2 ORDER BY id DESC LIMIT 3", query, bySum)) {
     found.push({ kind: "bank line", id: row.id, words: `${row.description}, ${formatDay(row.postedOn)}`, more: amount(row.amount) });
