@@ -1,6 +1,6 @@
 import { propose, type MatchingInput, type Proposal } from "@/core/matching";
 
-import { generate, type Truth } from "./books/generate";
+import { generate, type Labelled, type Truth } from "./books/generate";
 import type { Measure } from "./measure";
 
 type Count = { all: number; applied: number; appliedRight: number; clear: number; clearApplied: number; clearBest: number; home: number; homeBest: number; brier: number };
@@ -33,11 +33,11 @@ function note(why: Why, input: MatchingInput, proposal: Proposal, real: Truth, o
 }
 
 /** Precision, recall and calibration on made-up books whose truth is known; `why` collects what went wrong, by class. */
-export function accuracy(seeds: readonly number[], hard: boolean, why?: Why, size = 400): Count & { deciles: string[] } {
+export function accuracy(seeds: readonly number[], hard: boolean, why?: Why, make: (seed: number, hard: boolean) => Labelled = generate): Count & { deciles: string[] } {
   const count = none();
   const bins = Array.from({ length: 10 }, () => ({ n: 0, sure: 0, right: 0 }));
   for (const seed of seeds) {
-    const { input, truth } = generate(seed, hard, size);
+    const { input, truth } = make(seed, hard);
     const numbers = new Map(input.items.map((item) => [item.id, item.number]));
     for (const proposal of propose(input)) {
       const real = truth.get(proposal.receiptId);

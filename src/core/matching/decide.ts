@@ -10,6 +10,8 @@ const LEAST = 10;
 /** Ways to come to the very sum. */
 const EXACT: ReadonlySet<Sum> = new Set(["single", "all", "due", "several", "discount"]);
 
+const LOOSE: ReadonlySet<Sum> = new Set(["part", "short", "over"]);
+
 /** What else is known of a receipt when its reading is judged. */
 export type Seen = { readonly closed: readonly string[]; readonly doubleOf: Extract<Reason, { code: "against_double" }>["paidOn"] | null; readonly claimed: boolean; /** An earlier receipt that may be for the same items. */ readonly alsoOn: Extract<Reason, { code: "against_also" }>["paidOn"] | null; readonly smallShort: boolean; readonly foreignCurrency: boolean };
 
@@ -19,10 +21,10 @@ export type Seen = { readonly closed: readonly string[]; readonly doubleOf: Extr
  * stand here is looked at by a person, however good it looks.
  */
 const SAFE: Partial<Record<Numbers, Partial<Record<Sum, readonly Who[]>>>> = {
-  whole: { exact: ["certain", "likely", "weak", "unknown"], discount: ["certain", "likely", "weak", "unknown"], credit: ["certain", "likely", "weak"], part: ["certain", "likely"], over: ["certain", "likely"] },
-  digits: { exact: ["certain", "likely", "weak"], discount: ["certain", "likely", "weak"], credit: ["certain", "likely"], part: ["certain", "likely"], over: ["certain", "likely"] },
-  order: { exact: ["certain", "likely"], discount: ["certain", "likely"], credit: ["certain"] },
-  damaged: { exact: ["certain", "likely"], discount: ["certain", "likely"] },
+  whole: { exact: ["certain", "likely", "weak", "unknown"], discount: ["certain", "likely", "weak", "unknown"], credit: ["certain", "likely", "weak"], told: ["certain", "likely", "weak"], part: ["certain", "likely", "weak"], over: ["certain", "likely", "weak"] },
+  digits: { exact: ["certain", "likely", "weak"], discount: ["certain", "likely", "weak"], credit: ["certain", "likely"], told: ["certain"], part: ["certain", "likely"], over: ["certain", "likely"] },
+  order: { exact: ["certain", "likely"], discount: ["certain", "likely"], credit: ["certain"], part: ["certain"], over: ["certain"] },
+  damaged: { exact: ["certain", "likely"], discount: ["certain", "likely"], credit: ["certain"], part: ["certain"], over: ["certain"] },
   none: { single: ["certain"], all: ["certain"], due: ["certain"], discount: ["certain"] },
 };
 
@@ -32,6 +34,8 @@ export function decide(best: Draft, others: readonly Draft[], seen: Seen): { dec
   // Where only the sum of several speaks, any other way to that sum is a rival.
   const bySum = best.numbers === "none" && ["all", "due", "discount"].includes(best.sum);
   const rivals = others.filter((other) => other.lines.length > 0 && other.score > best.score - (bySum && other.numbers === "none" && EXACT.has(other.sum) ? 2 * NEAR : NEAR));
+  // A payment in part or with too much is no such thing where another open item is of its very sum.
+  if (LOOSE.has(best.sum)) rivals.push(...others.filter((other) => !rivals.includes(other) && other.sum === "single" && other.who !== "other"));
   if (rivals.length > 0) against.push({ code: "against_other_reading", count: rivals.length });
   if (seen.closed.length > 0) against.push({ code: "against_closed", numbers: seen.closed });
   if (seen.doubleOf !== null) against.push({ code: "against_double", paidOn: seen.doubleOf });

@@ -1,7 +1,8 @@
 import { day } from "@/core/calendar";
 import { currencyOf, minor, type Currency } from "@/core/money";
 
-import { coreOf, mayBe, NumberIndex, type Stray } from "./memo";
+import { mayBe } from "./damage";
+import { coreOf, NumberIndex, type Stray } from "./memo";
 import type { MatchItem } from "./types";
 
 const USD = currencyOf("USD") as Currency;
@@ -19,7 +20,7 @@ describe("numbers in a memo, in a book that numbers plainly", () => {
   it.each<[string, string, string[]]>([
     ["in a sentence", "payment for your invoice 1042 with thanks", ["1042 whole"]], ["a list with its ends only", "1041, 42 and 44", ["1041 whole", "1042 digits", "1044 digits"]], ["a range", "invoices 1041-1044", ["1041 digits", "1042 digits", "1043 digits", "1044 digits"]],
     ["a range in words", "1041 to 1043", ["1041 digits", "1042 digits", "1043 digits"]], ["spaced", "2 0 4 3 1", ["20431 digits"]], ["O for 0", "2O431", ["20431 whole"]], ["zeros in front", "0020431", ["20431 digits"]], ["an order", "PO 7781", ["1044 order"]], ["an order without its letters", "7781", ["1044 order"]],
-    ["wrapped in the middle", "20431 204\n33", ["20431 whole", "20433 digits"]], ["amounts beside them", "1041 120.00 1042 80.00", ["1041 whole", "1042 whole"]], ["in Spanish", "factura 1043, gracias", ["1043 whole"]], ["a prefix of its own", "INV1043", ["1043 digits"]],
+    ["wrapped in the middle", "20431 204\n33", ["20431 whole", "20433 whole"]], ["amounts beside them", "1041 120.00 1042 80.00", ["1041 whole", "1042 whole"]], ["in Spanish", "factura 1043, gracias", ["1043 whole"]], ["a prefix of its own", "INV1043", ["1043 digits"]],
   ])("%s", (_case, memo, named) => expect(read(plain, memo).named).toEqual(named));
   it.each([["a date", "paid 11/24/2026"], ["an ISO date", "2026-10-41 2026-11-24"], ["a telephone number", "call 312-555-1041"], ["an amount", "USD 1,041.00"], ["a job", "job 1039"], ["words only", "thank you"]])("takes %s for what it is", (_case, memo) => {
     expect(read(plain, memo).named).toEqual([]);
@@ -44,7 +45,7 @@ describe("numbers in books with prefixes, years and zeros", () => {
 });
 
 describe("numbers damaged on the way", () => {
-  const stray = (text: string, last = false): Stray => ({ text, digits: text.replace(/\D/g, "").replace(/^0+/, ""), last, after: "", ownStyle: true });
+  const stray = (text: string, last = false): Stray => ({ text, at: 0, digits: text.replace(/\D/g, "").replace(/^0+/, ""), last, after: "", ownStyle: true });
   it.each<[string, Stray, string[]]>([
     ["two digits swapped", stray("20413"), ["20431", "20433"]], ["one digit wrong", stray("20437"), ["20431", "20433"]], ["cut at the end of the field", stray("2043", true), ["20431", "20433"]], ["cut in front", stray("431"), ["20431"]], ["something else", stray("99999"), []], ["two digits wrong", stray("20598"), []],
   ])("%s", (_case, written, numbers) => expect(mayBe(written, plain.slice(4)).map(({ number }) => number)).toEqual(numbers));

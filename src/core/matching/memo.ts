@@ -3,22 +3,46 @@ import type { MatchItem } from "./types";
 /** How a number was written: to the letter; without prefix, zeros or spacing; as an order number. */
 export type How = "whole" | "digits" | "order";
 /** A number read in a memo, with every open item it can mean. More than one only where the digits alone are shared. */
-export type Mention = { readonly text: string; readonly how: How; readonly items: readonly MatchItem[]; /** Items whose order number it is as well: it may look like another customer's invoice. */ readonly orders: readonly MatchItem[] };
+export type Mention = {
+  readonly text: string;
+  /** Where it stands in the memo, in characters. */
+  readonly at: number;
+  readonly how: How;
+  readonly items: readonly MatchItem[];
+  /** Items whose order number it is as well: it may look like another customer's invoice. */
+  readonly orders: readonly MatchItem[];
+  /** The words say that this one is not paid: disputed, or left out. */
+  readonly leftOut: boolean;
+  /** The sum written beside it, as it was written; empty where there is none. */
+  readonly told: string;
+};
 /** A word that looks like one of the book's numbers and is none: perhaps damaged or cut. `last`: it ends the memo. `after`: the digits of the number before it. */
-export type Stray = { readonly text: string; readonly digits: string; readonly last: boolean; readonly after: string; readonly ownStyle: boolean };
-export type Memo = { readonly mentions: readonly Mention[]; readonly strays: readonly Stray[] };
+export type Stray = { readonly text: string; readonly at: number; readonly digits: string; readonly last: boolean; readonly after: string; readonly ownStyle: boolean };
+export type Memo = { readonly mentions: readonly Mention[]; readonly strays: readonly Stray[]; /** How many sums of money stand in it. */ readonly sums: number };
 
-const NOTHING: Memo = { mentions: [], strays: [] };
-const compact = (text: string): string => text.toUpperCase().replace(/[^A-Z0-9]/g, "");
+const NOTHING: Memo = { mentions: [], strays: [], sums: 0 };
+export const compact = (text: string): string => text.toUpperCase().replace(/[^A-Z0-9]/g, "");
 /** The digits at the end of a number, without leading zeros: what is left when people drop prefix and zeros. */
 export const coreOf = (text: string): string => (/(\d+)\D*$/.exec(text)?.[1] ?? "").replace(/^0+/, "");
 const allDigits = (text: string): string => text.replace(/\D/g, "").replace(/^0+/, "");
 
-/** Dates, telephone numbers, amounts, and numbers that a label says are something else. */
+/** Dates, telephone numbers, amounts, percentages, counts of goods, and numbers that a label says are something else. */
 const NOT_NUMBERS: readonly RegExp[] = [
   /\b\d{4}-\d\d-\d\d\b/g, /\b\d{1,2}[/.]\d{1,2}[/.](?:\d{4}|\d\d)\b/g, /\b(?:TEL|PHONE|FON|CALL)[.:]?\s*[\d ()+./-]{7,}/g, /\(?\b\d{3}\)?[ -.]\d{3}[-.]\d{4}\b/g,
-  /[$€£]\s?\d[\d.,]*|\b\d[\d,]*[.,]\d\d\b/g, /\b(?:JOB|ORDER|REF|ACCT|ACCOUNT|CHECK|CHK|CUST(?:OMER)?|KUNDENNR|KONTO)\b[.:#]?\s*(?:NO\.?\s*)?#?\s*[A-Z]{0,3}-?\d[\dA-Z-]*/g,
+  /[$€£]\s?\d[\d.,]*|\b\d[\d,]*[.,]\d\d\b|\b\d[\d,]*\.\d?(?=\W*$)/g, /\b\d{1,2}(?:[.,]\d+)?\s?(?:%|PCT\b|PERCENT\b|PROZENT\b)/g, /\b\d{1,3}\s?(?:BOX(?:ES)?|BAGS?|PCS|PIECES?|UNITS?|CASES?|PALLETS?|STK|STUECK|CAJAS?|SACOS?|CARTONS?|DAYS?|MONTHS?)\b/g,
+  /\b(?:WK|WEEK|KW|SEMANA|SEMAINE|UNIT|APT|STE|SUITE|ROOM|LOT|PAGE|STORE|SITE|ROUTE)\b[.:#]?\s*\d{1,4}\b/g, /\b(?:JAN|FEB|MAR|APR|MAY|JUN|JUL|AUG|SEP|SEPT|OCT|NOV|DEC)[A-Z]*\.?\s+(?:\d{1,2},?\s+)?20\d\d\b/g,
+  /\b(?:JOB|ORDER|REF|ACCT|ACCOUNT|CHECK|CHK|CUST(?:OMER)?|KUNDENNR|KONTO|TICKET|TKT|MEMBER(?:SHIP)?)\b[.:#]?\s*(?:NO\.?\s*)?#?\s*[A-Z]{0,3}-?\d[\dA-Z-]*/g,
 ];
+const SUM = /\b\d[\d,]*\.\d\d\b/g;
+/** Words before a number that leave it out, and words after it that say it is in dispute. */
+const OUT_BEFORE = /\b(?:NOT(?: INCL(?:UDING|\.)?)?|WITHOUT|EXCL(?:UDING|\.)?|EXCEPT|OMIT(?:TING)?|OHNE|SANS|SIN|SAUF|AUSSER|EXCEPTO)\s*(?:(?:INV(?:OICE)?|NO|NR|RG|FACT?(?:URA|URE)?|RECHNUNG)[.:]?\s*)?#?\s*$/;
+const OUT_AFTER = /^\s*(?:\(|-)?\s*(?:IS |STILL )?(?:IN DISPUTE|DISPUTED|STRITTIG|EN LITIGE|RECLAMADA|EN DISPUTA|NOT PAID|LEFT OUT|TO FOLLOW|OFFEN)\b/;
+const TOLD_AFTER = /^\s*[:=(]?\s*(?:USD|EUR|GBP|CAD|[$€£])?\s?(\d[\d,]*\.\d\d)(?!\d)/;
+/** Whether the whole of a word is a date, an amount or the like. */
+const isMasked = (word: string): boolean => NOT_NUMBERS.some((mask) => word.replace(mask, "") === "");
+/** The memo in capitals, letter by letter, so that places stay what they are. */
+const capitals = (text: string): string => Array.from(text, (letter) => { const upper = letter.toUpperCase(); return upper.length === letter.length ? upper : letter; }).join("");
+const blank = (text: string): string => " ".repeat(text.length);
 
 /**
  * The book's own numbers, found in free text. How they are built (prefix,
@@ -62,26 +86,38 @@ export class NumberIndex {
 
   private readAnew(memo: string): Memo {
     const mentions: Mention[] = [];
-    const taken = (text: string, how: How, items: readonly MatchItem[]): string => { mentions.push({ text, how, items, orders: how === "order" ? [] : (this.order(text) ?? []) }); return "   "; };
+    const text = this.unwrapped(capitals(memo));
+    const named = (word: string, at: number, how: How, items: readonly MatchItem[], orders: readonly MatchItem[] = []): Mention => ({
+      text: word, at, how, items, orders, leftOut: OUT_BEFORE.test(text.slice(0, at)) || OUT_AFTER.test(text.slice(at + word.length)), told: TOLD_AFTER.exec(text.slice(at + word.length))?.[1] ?? "",
+    });
+    const taken = (word: string, at: number, how: How, items: readonly MatchItem[]): string => { mentions.push(named(word, at, how, items, how === "order" ? [] : (this.order(word) ?? []))); return blank(word); };
     // Whole numbers first, wherever they stand; the words around them are then free to be dates, jobs or amounts.
-    let rest = memo.toUpperCase().replace(/\bRF\d\d(?:[A-Z0-9]{3,21}|(?: [A-Z0-9]{1,4}){1,6})\b/g, (word) => {
+    let rest = text.replace(/\bRF\d\d(?:[A-Z0-9]{3,21}|(?: [A-Z0-9]{1,4}){1,6})\b/g, (word, at: number) => {
       // In groups of four the end is not marked: words that follow are let go one by one.
       for (let length = word.length; length > 7; length = word.lastIndexOf(" ", length - 1)) {
         const items = this.creditorReference(word.slice(0, length));
-        if (items) return taken(word.slice(0, length), "whole", items) + word.slice(length);
+        if (items) return taken(word.slice(0, length), at, "whole", items) + word.slice(length);
       }
       return word;
     });
-    rest = rest.replace(/\b([A-Z]{0,5}-?\d{3,}) ?(?:-|–|TO|THRU|THROUGH|BIS) ?([A-Z]{0,5}-?)(\d{2,})\b/g, (both, from: string, _prefix: string, to: string) => { const found = this.exact(both) ? undefined : this.range(`${from}-${to}`); mentions.push(...(found ?? [])); return found ? "   " : both; });
-    rest = rest.replace(/(?<![$€£.,\dA-Z])[A-Z0-9][A-Z0-9/-]*[A-Z0-9](?![.,]\d|[A-Z0-9])/g, (word) => { const items = this.exact(word); return items ? taken(word, "whole", items) : word; });
-    rest = rest.replace(/\b([A-Z]{1,4})[ #]+(\d[\d/-]*)/g, (both, prefix: string, number: string) => { const items = this.whole.get(compact(prefix + number)); return items ? taken(both, "whole", items) : both; });
-    const ordered = (words: RegExp): void => { rest = rest.replace(words, (word) => { const items = this.order(word); return items ? taken(word.trim(), "order", items) : word; }); };
+    rest = rest.replace(/\b([A-Z]{0,5}-?\d{3,}) ?(?:-|–|TO|THRU|THROUGH|BIS) ?([A-Z]{0,5}-?)(\d{2,})\b/g, (both, from: string, _prefix: string, to: string, at: number) => { const found = this.exact(both) ? undefined : this.range(`${from}-${to}`); mentions.push(...(found ?? []).map((items) => named(both, at, "digits", items))); return found ? blank(both) : both; });
+    rest = rest.replace(/(?<![$€£.,\dA-Z])[A-Z0-9][A-Z0-9/-]*[A-Z0-9](?![.,]\d|[A-Z0-9])/g, (word, at: number) => { const items = this.exact(word); return items ? taken(word, at, "whole", items) : word; });
+    rest = rest.replace(/\b([A-Z]{1,4})[ #]+(\d[\d/-]*)/g, (both, prefix: string, number: string, at: number) => { const items = this.whole.get(compact(prefix + number)); return items ? taken(both, at, "whole", items) : both; });
+    const ordered = (words: RegExp): void => { rest = rest.replace(words, (word, at: number) => { const items = this.order(word); return items ? taken(word, at, "order", items) : word; }); };
     ordered(/\b(?:PO|P\.O\.|ORDER|BESTELLUNG)[ #:.]*[A-Z]{0,3}-?\d[\d-]*\b/g);
-    for (const mask of NOT_NUMBERS) rest = rest.replace(mask, " ; ");
+    ordered(/\b[A-Z]{1,5} ?-?\d[\d-]*\b/g);
+    const sums = rest.match(SUM)?.length ?? 0;
+    for (const mask of NOT_NUMBERS) rest = rest.replace(mask, (word) => ";".padEnd(word.length));
     ordered(/\b[A-Z]{0,3}-?\d[\d-]*\b/g);
-    rest = rest.replace(/\b\d(?: \d){3,}\b/g, (spaced) => spaced.replaceAll(" ", ""));
-    const strays = this.words(rest, mentions);
-    return mentions.length === 0 && strays.length === 0 ? NOTHING : { mentions, strays };
+    rest = rest.replace(/(?<![\d] )\b\d(?: \d)+\b(?! \d)/g, (spaced) => spaced.replaceAll(" ", "").padEnd(spaced.length));
+    const strays = this.words(rest, mentions, named);
+    mentions.sort((a, b) => a.at - b.at);
+    return mentions.length === 0 && strays.length === 0 ? NOTHING : { mentions, strays, sums };
+  }
+
+  /** A number of the book that a line break cut in two is put together again; all places stay but the break's. */
+  private unwrapped(text: string): string {
+    return text.replace(/([A-Z0-9][A-Z0-9/-]*)[\r\n]+([A-Z0-9][A-Z0-9/-]*)/g, (both, left: string, right: string) => ((this.whole.get(compact(left)) && this.whole.get(compact(right))) || !(this.exact(left + right) || isMasked(left + right)) ? both : (left + right).padEnd(both.length)));
   }
 
   private exact(word: string): MatchItem[] | undefined {
@@ -104,43 +140,42 @@ export class NumberIndex {
   }
 
   /** The words that are left: by their digits, as tails of the number before, as ranges, joined to the next; else strays. */
-  private words(rest: string, mentions: Mention[]): Stray[] {
+  private words(rest: string, mentions: Mention[], named: (word: string, at: number, how: How, items: readonly MatchItem[]) => Mention): Stray[] {
     const strays: Stray[] = [];
-    const words = [...rest.matchAll(/[A-Z]{0,6}[-#/]?\d[\dA-Z]*(?:[-/]\d[\dA-Z]*)*/g)].map((found) => ({ text: found[0], end: found.index + found[0].length }));
-    let before = coreOf(mentions.at(-1)?.text ?? "");
+    const words = [...rest.replace(/(?<![A-Z\d])[\dO-]*\dO[\dO]*(?![A-Z\d])/g, (word) => word.replaceAll("O", "0")).matchAll(/[A-Z]{0,6}[-#/]?\d[\dA-Z]*(?:[-/][\dA-Z]+)*/g)].map((found) => ({ text: found[0], at: found.index, end: found.index + found[0].length }));
     for (let at = 0; at < words.length; at += 1) {
       const word = words[at];
       if (!word) continue;
+      // What a tail lacks it shares with the number before it.
+      const before = coreOf(nearestBefore(mentions, word.at)?.items[0]?.number ?? "");
       const digits = allDigits(word.text);
       const next = words[at + 1];
       const range = this.range(word.text);
       const found = this.byDigits(word.text) ?? (next && word.text.length + next.text.length <= 14 ? this.joined(word.text, next.text) : undefined);
-      if (range) mentions.push(...range);
+      const tail = found || range ? undefined : this.tail(before, word.text);
+      if (range) mentions.push(...range.map((items) => named(word.text, word.at, "digits", items)));
       else if (found) {
-        mentions.push(found.mention);
+        mentions.push(named(found.used === 2 && next ? rest.slice(word.at, next.end) : word.text, word.at, "digits", found.items));
         at += found.used - 1;
-        before = coreOf(found.mention.items[0]?.number ?? "") || before;
-      } else if (this.tail(before, word.text)) {
-        const items = this.tail(before, word.text) ?? [];
-        mentions.push({ text: word.text, how: "digits", items, orders: [] });
-      } else if (word.text.replace(/\D/g, "").length >= 2) {
-        strays.push({ text: word.text, digits, last: word.end >= rest.trimEnd().length, after: before, ownStyle: before !== "" || this.looksOwn(word.text, digits) });
+      } else if (tail) mentions.push(named(word.text, word.at, "digits", tail));
+      else if (word.text.replace(/\D/g, "").length >= 2) {
+        strays.push({ text: word.text, at: word.at, digits, last: word.end >= rest.trimEnd().length, after: before, ownStyle: before !== "" || this.looksOwn(word.text, digits) });
       }
     }
     return strays;
   }
 
-  private byDigits(word: string): { mention: Mention; used: number } | undefined {
+  private byDigits(word: string): { items: readonly MatchItem[]; used: number } | undefined {
     const [digits, written] = [allDigits(word), word.replace(/\D/g, "")];
     if (written.length < 3) return undefined;
     const items = digits.length < 3 ? this.padded.get(written) : (this.core.get(digits) ?? this.digits.get(digits));
-    return items && this.prefixFits(word) ? { mention: { text: word, how: "digits", items, orders: [] }, used: 1 } : undefined;
+    return items && this.prefixFits(word) ? { items, used: 1 } : undefined;
   }
 
   /** A number that a line break cut in two. */
-  private joined(word: string, next: string): { mention: Mention; used: number } | undefined {
+  private joined(word: string, next: string): { items: readonly MatchItem[]; used: number } | undefined {
     const items = this.whole.get(compact(word + next)) ?? (allDigits(word + next).length >= 5 ? this.core.get(allDigits(word + next)) : undefined);
-    return items ? { mention: { text: `${word} ${next}`, how: "digits", items, orders: [] }, used: 2 } : undefined;
+    return items ? { items, used: 2 } : undefined;
   }
 
   /** `20431 and 433`: the second lacks what it shares with the first. */
@@ -151,7 +186,7 @@ export class NumberIndex {
   }
 
   /** `1041-1044` or `1041 to 1044`: all numbers between that one customer has. */
-  private range(word: string): Mention[] | undefined {
+  private range(word: string): (readonly MatchItem[])[] | undefined {
     const parts = /^(\D*)(\d{3,})-(\d{2,})$/.exec(word);
     if (!parts) return undefined;
     const [from = "", to = ""] = [parts[2], parts[3]];
@@ -159,7 +194,7 @@ export class NumberIndex {
     const [low, high] = [Number(from), Number(end)];
     const owner = this.core.get(String(low))?.[0]?.customerId;
     if (owner === undefined || !this.core.get(String(high))?.some(({ customerId }) => customerId === owner) || high <= low || high - low > 40) return undefined;
-    return Array.from({ length: high - low + 1 }, (_, at) => (this.core.get(String(low + at)) ?? []).filter(({ customerId }) => customerId === owner)).filter((items) => items.length > 0).map((items) => ({ text: word, how: "digits", items, orders: [] }));
+    return Array.from({ length: high - low + 1 }, (_, at) => (this.core.get(String(low + at)) ?? []).filter(({ customerId }) => customerId === owner)).filter((items) => items.length > 0);
   }
 
   private prefixFits(word: string): boolean {
@@ -175,52 +210,15 @@ export class NumberIndex {
   }
 }
 
+function nearestBefore(mentions: readonly Mention[], at: number): Mention | undefined {
+  let best: Mention | undefined;
+  for (const mention of mentions) if (mention.at < at && (best === undefined || mention.at >= best.at)) best = mention;
+  return best;
+}
+
 /** Words of a memo that hold a digit, to look up numbers that are closed already. */
 export function numberWords(memo: string): string[] {
   return memo.match(/[A-Za-z0-9][A-Za-z0-9/-]*/g)?.filter((word) => /\d/.test(word)) ?? [];
-}
-
-/** Optimal string alignment (Damerau 1964; Lowrance and Wagner 1975), up to a bound. @example editDistance("CA", "ABC", 5) // 3 */
-export function editDistance(a: string, b: string, bound: number): number {
-  if (Math.abs(a.length - b.length) > bound) return bound + 1;
-  let [older, old, now]: number[][] = [[], Array.from({ length: b.length + 1 }, (_, at) => at), []];
-  for (let i = 1; i <= a.length; i += 1) {
-    now = [i];
-    for (let j = 1; j <= b.length; j += 1) {
-      const cost = a[i - 1] === b[j - 1] ? 0 : 1;
-      let best = Math.min((old?.[j] ?? 0) + 1, (now[j - 1] ?? 0) + 1, (old?.[j - 1] ?? 0) + cost);
-      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) best = Math.min(best, (older?.[j - 2] ?? 0) + 1);
-      now[j] = best;
-    }
-    [older, old] = [old ?? [], now];
-  }
-  return old?.[b.length] ?? bound + 1;
-}
-
-/** At most one edit apart; where the two begin and end too differently that is seen without reckoning. */
-function isOneEdit(a: string, b: string): boolean {
-  if (Math.abs(a.length - b.length) > 1) return false;
-  const least = Math.min(a.length, b.length);
-  let [front, back] = [0, 0];
-  while (front < least && a[front] === b[front]) front += 1;
-  while (back < least && a[a.length - 1 - back] === b[b.length - 1 - back]) back += 1;
-  return front + back >= least - 2 && editDistance(a, b, 1) <= 1;
-}
-
-/**
- * Open items that a stray word may be, if it was damaged on the way: a swap or
- * one wrong digit, cut at the end of the field, or cut in front. Tested only
- * against items that fit already by their payer.
- */
-export function mayBe(stray: Stray, items: readonly MatchItem[]): MatchItem[] {
-  const letters = compact(stray.text);
-  return items.filter((item) => {
-    const [number, core] = [compact(item.number), coreOf(item.number)];
-    if (stray.last && letters.length >= 3 && number.length - letters.length >= 1 && number.length - letters.length <= 3 && number.startsWith(letters)) return true;
-    if (stray.last && stray.digits.length >= 3 && core.length - stray.digits.length === 1 && core.startsWith(stray.digits)) return true;
-    if (stray.digits.length >= 3 && core.length > stray.digits.length && core.endsWith(stray.digits)) return true;
-    return (stray.digits.length >= 4 || (stray.digits.length >= 3 && letters.length >= 5)) && (isOneEdit(stray.digits, core) || isOneEdit(letters, number));
-  });
 }
 
 function put<K, V>(map: Map<K, V[]>, key: K, value: V): void {

@@ -15,6 +15,7 @@ const log2 = Math.log2;
 const AGREE = { email: log2(0.95 / 0.0005), learned: log2(0.95 / 0.002), domain: log2(0.6 / 0.005) };
 /** Candidates judged closely; the rarest words of a name bring them up. */
 const MOST_CANDIDATES = 14;
+const MOST_PAYERS = 8;
 /** A name, address or field that more customers share says nothing. */
 const MOST_ALIKE = 60;
 
@@ -27,6 +28,7 @@ export class PayerIndex {
   private readonly byName = new Map<string, number[]>();
   private readonly byField = new Map<string, number[]>();
   private readonly byWord = new Map<string, number[]>();
+  private readonly byInitials = new Map<string, number[]>();
   private readonly byStart = new Map<string, number[]>();
   private readonly learned = new Map<string, Map<number, number>>();
   private readonly known = new Map<string, Payer[]>();
@@ -42,6 +44,7 @@ export class PayerIndex {
       this.words.set(customer.id, words);
       push(this.byName, [...words].sort().join(" "), customer.id);
       push(this.byField, field(customer.name), customer.id);
+      if (words.length >= 3) push(this.byInitials, words.map((word) => word[0]).join(""), customer.id);
       for (const word of new Set(words)) push(this.byWord, word, customer.id);
       for (const start of new Set(words.map((word) => word.slice(0, 4)))) push(this.byStart, start, customer.id);
     }
@@ -63,11 +66,20 @@ export class PayerIndex {
     const key = `${receipt.payerName}\n${receipt.payerEmail}`;
     const known = this.known.get(key);
     if (known) return known;
-    const query = queryOf(receipt);
-    const payers = [...this.candidates(query)].map((id) => this.judge(id, query)).filter((payer) => payer.weight > 0).sort((a, b) => b.weight - a.weight || a.customerId - b.customerId).slice(0, 8);
+    const query = queryOf({ ...receipt, payerName: this.tradeName(receipt.payerName) });
+    const ranked = [...this.candidates(query)].map((id) => this.judge(id, query)).filter((payer) => payer.weight > 0).sort((a, b) => b.weight - a.weight || a.customerId - b.customerId);
+    // Those that are all alike stay together.
+    const least = ranked[MOST_PAYERS - 1]?.weight ?? 0;
+    const payers = ranked.filter((payer) => payer.weight >= least);
     const made = this.withoutDoubt(payers);
     this.known.set(key, made);
     return made;
+  }
+
+  /** Of a name "doing business as" another, the one that this book knows; else the whole. */
+  private tradeName(name: string): string {
+    const parts = name.split(/\b(?:d\/?b\/?a|t\/a|c\/o)\b\.?/i).map((part) => part.trim());
+    return parts.length < 2 ? name : (parts.find((part) => this.byName.has([...nameWords(part)].sort().join(" "))) ?? name);
   }
 
   /** Only the first can be beyond doubt, and only where no other group comes near it. */
@@ -86,7 +98,8 @@ export class PayerIndex {
     take(this.byName.get(name));
     if (cut !== "") take(this.byField.get(cut));
     // A name that is there to the letter needs no looking for names like it.
-    if (this.byName.has(name)) return ids;
+    if (this.byName.has(name) && cut === "") return ids;
+    if (words.length === 1) take(this.byInitials.get(words[0] ?? ""));
     const votes = new Map<number, number>();
     const vote = (list: readonly number[] | undefined, weight: number): void => {
       if (!list || list.length > 300) return;
@@ -131,14 +144,14 @@ export class PayerIndex {
   }
 
   /** A payer who paid before: for this customer alone, or (a payments service) for many. An address says more than a name. */
-  private paidBefore(id: number, { keys }: Query): { weight: number; times: number; alone: boolean } | null {
+  private paidBefore(id: number, { keys, cut, capitals }: Query): { weight: number; times: number; alone: boolean } | null {
     let best: { weight: number; times: number; alone: boolean } | null = null;
     for (const key of keys) {
       const customers = this.learned.get(key);
       const mine = customers?.get(id) ?? 0;
       if (!customers || mine === 0) continue;
       const groups = new Set([...customers.keys()].map((one) => this.group(one))).size;
-      const namesakes = key.startsWith("@") ? 1 : Math.max(1, this.byName.get(key)?.length ?? 1);
+      const namesakes = key.startsWith("@") ? 1 : Math.max(1, this.byName.get(key)?.length ?? 1, cut !== "" && capitals ? this.groupsOf(this.byField.get(cut) ?? []) : 0);
       const weight = AGREE.learned * Math.min(1, 0.75 + mine * 0.1) - 2.5 * log2(groups) - 2 * log2(namesakes);
       if (best === null || weight > best.weight) best = { weight, times: mine, alone: groups === 1 && namesakes === 1 };
     }
@@ -150,9 +163,13 @@ export class PayerIndex {
     const [payer, own] = [query.words, this.words.get(id) ?? []];
     if (payer.length === 0 || own.length === 0) return null;
     const same = this.byName.get(query.name);
-    if (same?.includes(id)) return { weight: 10 - 2 * log2(this.groupsOf(same)), exact: true, alone: this.groupsOf(same) === 1 };
+    const cutAlike = query.cut !== "" && query.capitals ? this.groupsOf(this.byField.get(query.cut) ?? []) : 0;
+    // A name in capitals that fills the field may be the beginning of a longer one.
+    if (same?.includes(id) && cutAlike <= this.groupsOf(same)) return { weight: 10 - 2 * log2(this.groupsOf(same)), exact: true, alone: this.groupsOf(same) === 1 };
     const cut = query.cut !== "" ? this.byField.get(query.cut) : undefined;
     if (cut?.includes(id)) return { weight: 9 - 2 * log2(this.groupsOf(cut)), exact: false, alone: this.groupsOf(cut) === 1 };
+    const initials = payer.length === 1 && own.length >= 3 && payer[0] === own.map((word) => word[0]).join("");
+    if (initials) return { weight: 5 - 2 * log2(this.groupsOf(this.byInitials.get(payer[0] ?? "") ?? [id])), exact: false, alone: false };
     let [found, all] = [0, 0];
     const free = [...payer];
     for (const word of own) {
@@ -175,13 +192,13 @@ export class PayerIndex {
 }
 
 /** What a receipt says of its payer, taken apart once. `cut`: the name as an ACH field carries it, where it may have been cut there. */
-type Query = { readonly email: string; readonly domain: string | null; readonly words: readonly string[]; readonly name: string; readonly cut: string; readonly keys: readonly string[] };
+type Query = { readonly email: string; readonly domain: string | null; readonly words: readonly string[]; readonly name: string; readonly cut: string; readonly capitals: boolean; readonly keys: readonly string[] };
 
 function queryOf({ payerName, payerEmail }: Pick<MatchReceipt, "payerName" | "payerEmail">): Query {
   const email = payerEmail.toLowerCase();
   const words = nameWords(payerName);
   const length = payerName.trim().length;
-  return { email, domain: email === "" ? null : ownDomain(email), words, name: [...words].sort().join(" "), cut: length >= 14 && length <= 16 ? field(payerName) : "", keys: payerKeys(payerName, payerEmail) };
+  return { email, domain: email === "" ? null : ownDomain(email), words, name: [...words].sort().join(" "), cut: length >= 14 && length <= 16 ? field(payerName) : "", capitals: payerName === payerName.toUpperCase(), keys: payerKeys(payerName, payerEmail) };
 }
 
 /** How far a written word stands for a customer's, 0 to 1. */

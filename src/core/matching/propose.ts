@@ -67,8 +67,9 @@ function twinsTogether(all: Judged[]): void {
 function byMoney(all: readonly Judged[]): Map<string, MatchReceipt[]> {
   const found = new Map<string, MatchReceipt[]>();
   for (const { receipt, before } of all) {
+    // Who gives no name, or hardly one, may be anybody; a stranger's name is a stranger's.
+    if (before.length === 0 && receipt.payerName.replace(/[^A-Za-z]/g, "").length <= 6) listOf(found, `nobody's ${receipt.amount}`).push(receipt);
     for (const draft of before.slice(0, 4)) if (draft.lines.length > 0) listOf(found, moneyOf(draft)).push(receipt);
-    if (before.length === 0) listOf(found, `nobody's ${receipt.amount}`).push(receipt);
   }
   return found;
 }

@@ -1,4 +1,4 @@
-import { add, minor, sumOf, type Minor } from "@/core/money";
+import { add, minor, parseAmount, sumOf, type Minor } from "@/core/money";
 
 import type { Memo } from "./memo";
 import type { Payer, PayerIndex } from "./payers";
@@ -7,7 +7,7 @@ import { exactWays, fill, partsOf, subsetsOf, type Part } from "./sums";
 import type { MatchItem, MatchReceipt, Reading, ReadingLine, Reason } from "./types";
 
 /** How the sum comes about. `short` and `over` leave a rest on one side; `mended` is a list whose one wrong or missing number the sum tells. */
-export type Sum = "exact" | "discount" | "late" | "credit" | "mended" | "part" | "short" | "over" | "single" | "all" | "due" | "several" | "oldest" | "account";
+export type Sum = "exact" | "discount" | "late" | "credit" | "mended" | "told" | "part" | "short" | "over" | "single" | "all" | "due" | "several" | "oldest" | "account";
 /** How well the payer is known to be the customer: beyond doubt, likely, one of several, not known, or clearly somebody else. */
 export type Who = "certain" | "likely" | "weak" | "unknown" | "other";
 
@@ -16,7 +16,7 @@ export type Draft = Reading & { readonly score: number; readonly numbers: Number
 
 export type Around = { readonly payers: PayerIndex; readonly memo: (text: string) => Memo; readonly scope: (customerId: number) => readonly MatchItem[]; readonly graceDays: number };
 
-const NAMED: Partial<Record<Sum, number>> = { exact: 40, discount: 39, credit: 37, late: 33, mended: 30, part: 30, over: 26, short: 20 };
+const NAMED: Partial<Record<Sum, number>> = { exact: 40, discount: 39, credit: 37, told: 37, late: 33, mended: 30, part: 30, over: 26, short: 20 };
 const SUMS: Partial<Record<Sum, number>> = { single: 18, discount: 16, all: 15, credit: 12, due: 12, late: 9, several: 6, oldest: 2, account: 0 };
 const READ: Record<Numbers, number> = { whole: 0, digits: -2, order: -4, damaged: -7, none: 0 };
 const WHO: Record<Who, number> = { certain: 14, likely: 8, weak: 2, unknown: 0, other: -16 };
@@ -65,18 +65,54 @@ class Scope {
   /** Lists with a choice are settled by the sum; what cannot be settled is read as far as it is sure. */
   private fromNumbers(): void {
     const { named, receipt } = this;
-    const exact: Part[][] = [];
-    for (const items of choices(named)) for (const parts of this.ways(items)) exact.push(parts);
-    for (const parts of exact.slice(0, 4)) this.add(parts, sumKind(parts), named.how, [this.saidNumbers(parts), ...sumReasons(parts)], exact.length > 1 ? 1 : 0);
-    if (exact.length > 0) return;
+    const exact = this.exactOf(choices(named));
+    // Words that seem to leave a number out, where the sum has it in.
+    const withOut = exact.length === 0 && named.out.length > 0 ? this.exactOf([[...named.items, ...named.out]]) : [];
+    for (const parts of [...exact, ...withOut].slice(0, 4)) this.add(parts, sumKind(parts), named.how, [this.saidNumbers(parts), ...sumReasons(parts), ...this.leftOut()], exact.length > 1 ? 1 : withOut.length);
+    if (exact.length > 0 || withOut.length > 0) return;
     const items = named.items;
     if (!items.some(({ balance }) => balance > 0)) return;
     const full = sumOf(items, (item) => item.balance);
     const said = this.saidNumbers(items.map((item) => ({ item })));
-    for (const parts of this.mended(items)) this.add(parts, "mended", named.how, [said, { code: "mended", count: parts.length }], named.open.length);
+    const told = this.toldParts(items);
+    if (told) this.add(told, "told", named.how, [said, { code: "sums_beside", count: named.told.size }], named.open.length);
+    const mended = this.mended(items);
+    if (mended.length === 1) for (const parts of mended) this.add(parts, "mended", named.how, [said, { code: "mended", count: parts.length }], named.open.length);
     const off = add(receipt.amount, -full);
-    if (off > 0) this.add(items.map((item) => whole(item)), "over", named.how, [said, { code: "against_over", by: off }], named.open.length);
-    else this.add(fill(items, receipt.amount).map(({ item, amount }) => whole(item, amount)), items.filter(({ balance }) => balance > 0).length === 1 && items.length === 1 ? "part" : "short", named.how, [said, { code: "against_short", by: minor(-off) }], named.open.length);
+    const filled = fill(items, receipt.amount).map(({ item, amount }) => whole(item, amount));
+    const rest = named.open.length + named.out.length + (told ? 0 : this.toldOtherwise(off > 0 ? items.map((item) => whole(item)) : filled));
+    if (off > 0) this.add(items.map((item) => whole(item)), "over", named.how, [said, { code: "against_over", by: off }], rest + this.overTooMuch(items, off, full) + (mended.length > 1 || named.sums > named.told.size ? 1 : 0));
+    else this.add(filled, items.filter(({ balance }) => balance > 0).length === 1 && items.length === 1 ? "part" : "short", named.how, [said, { code: "against_short", by: minor(-off) }], rest);
+  }
+
+  private exactOf(lists: readonly MatchItem[][]): Part[][] {
+    return lists.flatMap((items) => this.ways(items));
+  }
+
+  private leftOut(): Reason[] {
+    return this.named.out.length === 0 ? [] : [{ code: "left_out", numbers: this.named.out.map(({ number }) => number) }];
+  }
+
+  /** Sums that stand beside the numbers, if with them the list comes out; each at most what is open. */
+  private toldParts(items: readonly MatchItem[]): Part[] | null {
+    if (this.named.told.size === 0 || this.named.open.length > 0) return null;
+    const parts = items.map((item) => {
+      const written = this.named.told.get(item.id);
+      const parsed = written === undefined ? null : parseAmount(written.replaceAll(",", ""), ".", item.currency);
+      return whole(item, parsed?.ok ? parsed.value : item.balance);
+    });
+    const fits = parts.every(({ item, amount }) => (item.balance > 0 ? amount > 0 && amount <= item.balance : amount === item.balance));
+    return fits && sumOf(parts, ({ amount }) => amount) === this.receipt.amount ? parts : null;
+  }
+
+  /** An overpayment that could have paid something else that is open is no mere overpayment. */
+  private overTooMuch(items: readonly MatchItem[], off: Minor, full: Minor): 0 | 1 {
+    return this.items.some((item) => item.balance > 0 && !items.includes(item) && (item.balance === off || (off * 20 > full && item.balance <= off))) ? 1 : 0;
+  }
+
+  /** A sum beside a number that says something else than the reading does. */
+  private toldOtherwise(parts: readonly Part[]): 0 | 1 {
+    return parts.some(({ item, amount }) => { const told = this.named.told.get(item.id); return told !== undefined && Number(told.replace(/\D/g, "")) !== amount && Number(told.replace(/\D/g, "")) !== item.total; }) ? 1 : 0;
   }
 
   private saidNumbers(parts: readonly { item: MatchItem }[]): Reason {
@@ -101,17 +137,16 @@ class Scope {
     const full = sumOf(items, (item) => item.balance);
     const rest = this.items.filter((item) => item.balance > 0 && !items.includes(item));
     const found: MatchItem[][] = [];
-    const missing = rest.filter((item) => item.balance === this.receipt.amount - full);
-    // Where every number is there and one of ours, none is taken for another.
-    const odd = this.named.foreign.length + this.named.unexplained.length + this.named.open.length > 0 || this.named.how === "damaged";
-    if (odd) for (const item of missing) found.push([...items, item]);
+    // Equal ones go oldest first.
+    const missing = rest.filter((item) => item.balance === this.receipt.amount - full).slice(0, 1);
+    for (const item of missing) found.push([...items, item]);
     for (const left of items.length > 1 ? items : []) {
       const others = items.filter((item) => item !== left);
       const wanted = this.receipt.amount - full + left.balance;
       if (wanted === 0) found.push(others);
-      for (const item of odd ? rest.filter(({ balance }) => balance === wanted) : []) found.push([...others, item]);
+      for (const item of rest.filter(({ balance }) => balance === wanted)) found.push([...others, item]);
     }
-    return found.length === 1 ? found.map((list) => list.map((item) => whole(item))) : [];
+    return found.map((list) => list.map((item) => whole(item)));
   }
 
   private fromSums(): void {
@@ -119,7 +154,7 @@ class Scope {
     const due = items.filter((item) => item.balance > 0);
     const equal = due.filter((item) => item.balance === receipt.amount);
     const [oldest] = equal;
-    if (oldest) this.add([whole(oldest)], "single", "none", [{ code: "sum_one", number: oldest.number }, ...(equal.length > 1 ? [{ code: "equal_items", count: equal.length } as const] : [])]);
+    if (oldest) this.add([whole(oldest)], "single", "none", [{ code: "sum_one", number: oldest.number }, ...(equal.length > 1 ? [{ code: "equal_items", count: equal.length } as const] : [])], equal.length > 1 && (this.named.loose || equal.some(({ customerId }) => customerId !== oldest.customerId)) ? 1 : 0);
     for (const item of due.slice(0, 60)) {
       const part = partsOf(item, receipt.paidOn, this.around.graceDays)[1];
       if (part?.amount === receipt.amount) this.add([part], part.inTime ? "discount" : "late", "none", [{ code: "sum_one", number: item.number }, ...sumReasons([part])]);

@@ -1,5 +1,6 @@
 import type { Payer } from "./payers";
-import { coreOf, mayBe, type Memo, type Stray } from "./memo";
+import { mayBe } from "./damage";
+import { coreOf, type Memo, type Stray } from "./memo";
 import type { MatchItem } from "./types";
 
 /** How the numbers of a memo lead to items: to the letter, by digits, by order number, or damaged on the way. */
@@ -13,6 +14,12 @@ export type Named = {
   /** Numbers that are other customers' items, and words built like the book's numbers that nothing explains. */
   readonly foreign: readonly string[];
   readonly unexplained: readonly string[];
+  /** Items that the words leave out, and sums that stand beside numbers, by item. */
+  readonly out: readonly MatchItem[];
+  readonly told: ReadonlyMap<number, string>;
+  /** Sums of money in the memo, and whether it has digits that nothing explains, however short. */
+  readonly sums: number;
+  readonly loose: boolean;
 };
 
 const RANK: readonly Numbers[] = ["none", "whole", "digits", "order", "damaged"];
@@ -24,13 +31,17 @@ export function namedIn(memo: Memo, items: readonly MatchItem[], payer: Payer | 
   const open: MatchItem[][] = [];
   const [foreign, unexplained]: [string[], string[]] = [[], []];
   const strangers: Memo["mentions"][number][] = [];
+  const out: MatchItem[] = [];
+  const told = new Map<number, string>();
   let how: Numbers = "none";
   const current = (list: readonly MatchItem[]): MatchItem[] => items.filter((item) => list.some(({ id }) => id === item.id));
   for (const mention of memo.mentions) {
     const own = current(mention.items);
     const ordered = current(mention.orders);
     const [only] = own;
-    if (only && own.length === 1) {
+    if (only && mention.told !== "") told.set(only.id, mention.told);
+    if (mention.leftOut) out.push(...own);
+    else if (only && own.length === 1) {
       chosen.set(only.id, only);
       how = worse(how, mention.how);
     } else if (own.length > 1 && mention.how === "order") {
@@ -46,7 +57,7 @@ export function namedIn(memo: Memo, items: readonly MatchItem[], payer: Payer | 
   }
   // Somebody else's number that is one digit off from an own one is taken for damaged, if the payer is known and the sum does not fit the other.
   for (const mention of strangers) {
-    const near = payer === undefined ? [] : mayBe({ text: mention.text, digits: coreOf(mention.text), last: false, after: "", ownStyle: true }, items).filter(({ id }) => !chosen.has(id));
+    const near = payer === undefined ? [] : mayBe({ text: mention.text, at: mention.at, digits: coreOf(mention.text), last: false, after: "", ownStyle: true }, items).filter(({ id }) => !chosen.has(id));
     if (near.length === 0 || mention.items.some(({ balance }) => balance === amount)) foreign.push(mention.text);
     else {
       open.push(near.slice(0, 8));
@@ -64,7 +75,7 @@ export function namedIn(memo: Memo, items: readonly MatchItem[], payer: Payer | 
     else open.push(candidates.slice(0, 8));
     how = worse(how, "damaged");
   }
-  return { items: [...chosen.values()], how, open, foreign, unexplained };
+  return { items: [...chosen.values()], how, open, foreign, unexplained, out, told, sums: memo.sums, loose: memo.strays.length > 0 };
 }
 
 /** A damaged number long enough that a single fit is no accident. */

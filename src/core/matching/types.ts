@@ -43,6 +43,8 @@ export type Reason =
   | { readonly code: "equal_items"; readonly count: number }
   | { readonly code: "credit_note"; readonly numbers: readonly string[] }
   | { readonly code: "mended"; readonly count: number }
+  | { readonly code: "sums_beside"; readonly count: number }
+  | { readonly code: "left_out"; readonly numbers: readonly string[] }
   | { readonly code: "against_unread"; readonly words: readonly string[] }
   | { readonly code: "against_other_reading"; readonly count: number }
   | { readonly code: "against_payer" }

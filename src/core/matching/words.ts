@@ -43,6 +43,10 @@ export function reasonInWords(reason: Reason, currency: Currency): string {
       return reason.numbers.length === 1 ? `credit note ${reason.numbers[0]} taken off` : `${reason.numbers.length} credit notes taken off`;
     case "mended":
       return "one number of the list is off, the sum tells which";
+    case "sums_beside":
+      return reason.count === 1 ? "the sum written beside the number" : "the sums written beside the numbers come out";
+    case "left_out":
+      return `the words leave out ${reason.numbers.join(", ")}`;
     case "against_unread":
       return `nothing explains ${reason.words.join(", ")} in the memo`;
     case "against_other_reading":
