@@ -13,6 +13,10 @@ export function day(text: string): Day {
   return Temporal.PlainDate.from(text, { overflow: "reject" }).toString() as Day;
 }
 
+/** Days that were read before: a large file has few different ones, and to check one takes long. */
+const known = new Set<string>();
+const MOST_KNOWN = 20_000;
+
 /**
  * Reads a written date: `2026-11-24`, `20261124`, `11/24/2026`, `24.11.26`,
  * each with a time behind it that is left off. Two-digit years are 2000 to 2099.
@@ -21,6 +25,7 @@ export function day(text: string): Day {
 export function parseDay(text: string, order: DayOrder): Result<Day, "day.empty" | "day.unreadable" | "day.impossible"> {
   const trimmed = text.trim();
   if (trimmed === "") return fail("day.empty");
+  if (known.has(trimmed)) return ok(trimmed as Day);
   const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?:[T ].*)?$/.exec(trimmed) ?? /^(\d{4})(\d{2})(\d{2})$/.exec(trimmed);
   const written = /^(\d{1,2})[-/.](\d{1,2})[-/.](\d{4}|\d{2})(?:[T ,].*)?$/.exec(trimmed);
   if (!iso && (!written || order === "ymd")) return fail("day.unreadable", { text: trimmed, order });
@@ -28,7 +33,9 @@ export function parseDay(text: string, order: DayOrder): Result<Day, "day.empty"
   const [year, month, dayOfMonth] = iso ? [a, b, c] : order === "mdy" ? [c, a, b] : [c, b, a];
   try {
     const date = { year: year < 100 ? 2000 + year : year, month, day: dayOfMonth };
-    return ok(Temporal.PlainDate.from(date, { overflow: "reject" }).toString() as Day);
+    const day = Temporal.PlainDate.from(date, { overflow: "reject" }).toString() as Day;
+    if (known.size < MOST_KNOWN) known.add(day);
+    return ok(day);
   } catch {
     return fail("day.impossible", { text: trimmed, order });
   }

@@ -6,6 +6,12 @@ import { minor, type Minor } from "./minor";
 export type DecimalMark = "." | ",";
 export type AmountProblem = "amount.empty" | "amount.unreadable" | "amount.mark" | "amount.digits" | "amount.large";
 
+/** Whole digits, grouped or not, and decimals, by the decimal mark. */
+const SHAPES: Record<DecimalMark, RegExp> = {
+  ".": /^(\d+|\d{1,3}(?:,\d{3})+|\d{1,3}(?:[ \u00a0'’]\d{3})+)?(?:\.(\d*))?$/,
+  ",": /^(\d+|\d{1,3}(?:\.\d{3})+|\d{1,3}(?:[ \u00a0'’]\d{3})+)?(?:,(\d*))?$/,
+};
+
 /**
  * Reads an amount written by people or programs: `1,234.56`, `1.234,56`,
  * `(12.00)`, `12.00-`, `-12`, `$ 1 234.50`, `USD 12`. The decimal mark must be
@@ -19,10 +25,7 @@ export function parseAmount(text: string, mark: DecimalMark, currency: Currency)
   if (trimmed === "") return fail("amount.empty");
   const negative = /^\(.*\)$/.test(trimmed) || /^[^\d]*[-−]/.test(trimmed) || /[-−]$/.test(trimmed);
   const bare = trimmed.replace(/^[\s(+\-−]*(?:[A-Z]{3}\b)?[\s(+\-−]*[$€£¥]?[\s+\-−]*/, "").replace(/[\s)\-−]*(?:[A-Z]{3}|[$€£¥])?[\s)\-−]*$/, "");
-  const group = mark === "." ? "," : "\\.";
-  const point = mark === "." ? "\\." : ",";
-  const shape = new RegExp(`^(\\d+|\\d{1,3}(?:${group}\\d{3})+|\\d{1,3}(?:[ \\u00a0'’]\\d{3})+)?(?:${point}(\\d*))?$`);
-  const match = shape.exec(bare);
+  const match = SHAPES[mark].exec(bare);
   if (!match || (match[1] === undefined && !match[2])) {
     return fail(/^[\d.,]+$/.test(bare) ? "amount.mark" : "amount.unreadable", { text: trimmed, mark });
   }
