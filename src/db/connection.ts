@@ -127,14 +127,27 @@ export function openToWrite(path: string): Result<Db, OpenError> {
 /** Opens a book to read only; readers never wait for the writer (WAL). */
 export function openToRead(path: string): Result<Db, OpenError> {
   return guarded(() => {
-    const raw = new Database(path, { fileMustExist: true, readonly: true, timeout: 10_000 });
+    let raw = new Database(path, { fileMustExist: true, readonly: true, timeout: 10_000 });
     const problem = tooNew(raw);
-    return problem ?? ok(new Db(raw));
+    if (problem) return problem;
+    if (schemaVersion(raw) < newestSchema()) {
+      // A book of an older version is brought up to date before it is read.
+      raw.close();
+      const opened = openToWrite(path);
+      if (!opened.ok) return opened;
+      opened.value.close();
+      raw = new Database(path, { fileMustExist: true, readonly: true, timeout: 10_000 });
+    }
+    return ok(new Db(raw));
   });
 }
 
+function newestSchema(): number {
+  return migrationFiles().at(-1)?.number ?? 0;
+}
+
 function tooNew(raw: Database.Database): Result<Db, OpenError> | undefined {
-  const newest = migrationFiles().at(-1)?.number ?? 0;
+  const newest = newestSchema();
   const found = schemaVersion(raw);
   if (found <= newest) return undefined;
   raw.close();
@@ -158,12 +171,17 @@ function migrate(raw: Database.Database, path: string): void {
   const todo = migrationFiles().filter(({ number }) => number > from);
   if (todo.length === 0) return;
   if (from > 0) raw.exec(`VACUUM INTO '${`${path}.before-${todo[0]?.number}`.replaceAll("'", "''")}'`);
+  // A table that is made anew is dropped on the way: references are checked once it stands again.
+  raw.pragma("foreign_keys = OFF");
   for (const { number, path: file } of todo) {
     raw.transaction(() => {
       raw.exec(readFileSync(file, "utf8"));
+      const broken = raw.pragma("foreign_key_check") as unknown[];
+      if (broken.length > 0) throw new Error(`migration ${number} leaves ${broken.length} references broken`);
       raw.pragma(`user_version = ${number}`);
     }).immediate();
   }
+  raw.pragma("foreign_keys = ON");
 }
 
 /** The code of SQLite's own errors, and "" for others. By its text: two copies of the package would each have a class of their own. */

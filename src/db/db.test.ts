@@ -63,7 +63,7 @@ describe("opening", () => {
   it("copies the file before it migrates it, and applies what is new once", () => {
     const migrations = join(folder, "src/db/migrations");
     mkdirSync(migrations, { recursive: true });
-    writeFileSync(join(migrations, "002_more.sql"), "CREATE TABLE more (id INTEGER PRIMARY KEY) STRICT;");
+    writeFileSync(join(migrations, "900_more.sql"), "CREATE TABLE more (id INTEGER PRIMARY KEY) STRICT;");
     const root = process.env.DOZO_ROOT;
     process.env.DOZO_ROOT = folder;
     try {
@@ -72,13 +72,13 @@ describe("opening", () => {
         expect(opened.ok && opened.value.all("SELECT * FROM more")).toEqual([]);
         if (opened.ok) opened.value.close();
       }
-      const before = openToRead(`${path()}.before-2`);
-      expect(before.ok && before.value.get("SELECT balance FROM account WHERE id = 1")).toEqual({ balance: 100 });
-      if (before.ok) before.value.close();
     } finally {
       if (root === undefined) delete process.env.DOZO_ROOT;
       else process.env.DOZO_ROOT = root;
     }
+    const before = openToRead(`${path()}.before-900`);
+    expect(before.ok && before.value.get("SELECT balance FROM account WHERE id = 1")).toEqual({ balance: 100 });
+    if (before.ok) before.value.close();
   });
   it("reads without being able to write", () => {
     const reader = openToRead(path());

@@ -28,11 +28,11 @@ export function accountFinder(db: Db): (ref: AccountRef) => number {
 }
 
 /** Writes an entry with its lines and posts it. Throws where it does not foot: the database would refuse it too. */
-export function insertEntry(db: Db, find: (ref: AccountRef) => number, draft: EntryDraft, actId: number, reverses: number | null = null): number {
+export function insertEntry(db: Db, find: (ref: AccountRef) => number, draft: EntryDraft, actId: number, reverses: number | null = null, datedFor: Day | null = null): number {
   if (!foots(draft)) throw new Error(`the entry ${draft.event} does not foot`);
   const { id } = db.run(
-    "INSERT INTO entry (event, posted_on, document_kind, document_id, document, customer_id, act_id, reverses) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
-    draft.event, draft.postedOn, draft.document.kind, draft.document.id, draft.document.text, draft.partyId, actId, reverses,
+    "INSERT INTO entry (event, posted_on, document_kind, document_id, document, customer_id, act_id, reverses, dated_for) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
+    draft.event, draft.postedOn, draft.document.kind, draft.document.id, draft.document.text, draft.partyId, actId, reverses, datedFor,
   );
   draft.lines.forEach((line, index) => {
     db.run(
@@ -45,10 +45,10 @@ export function insertEntry(db: Db, find: (ref: AccountRef) => number, draft: En
 }
 
 export type EntryRow = {
-  id: number; event: EntryEvent; postedOn: Day; documentKind: ItemKind; documentId: number; document: string; customerId: number | null; actId: number; reverses: number | null; reversedBy: number | null;
+  id: number; event: EntryEvent; postedOn: Day; documentKind: ItemKind; documentId: number; document: string; customerId: number | null; actId: number; reverses: number | null; reversedBy: number | null; /** The day it would have borne, where that was closed. */ datedFor: Day | null;
 };
 const ENTRY = `SELECT e.id, e.event, e.posted_on AS postedOn, e.document_kind AS documentKind, e.document_id AS documentId, e.document,
-  e.customer_id AS customerId, e.act_id AS actId, e.reverses, (SELECT r.id FROM entry r WHERE r.reverses = e.id) AS reversedBy FROM entry e`;
+  e.customer_id AS customerId, e.act_id AS actId, e.reverses, e.dated_for AS datedFor, (SELECT r.id FROM entry r WHERE r.reverses = e.id) AS reversedBy FROM entry e`;
 
 export function entryById(db: Db, id: number): EntryRow | undefined {
   return db.get<EntryRow>(`${ENTRY} WHERE e.id = ?`, id);

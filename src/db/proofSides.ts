@@ -49,7 +49,7 @@ export function proofSides(db: Db): Side[] {
       // A dispute that was won stands with the sum that came back as an item of its own: the two cancel out, or show what did not come back.
       strays: strays(db, "disputed", "processor_item", "SELECT id, CASE WHEN settled_state IN ('opened', 'won') AND withdrawn = 0 THEN -amount ELSE 0 END AS sum FROM processor_item WHERE kind = 'dispute'"),
     },
-    { name: "on_hand", journal: journal(db, "on_hand"), documents: minor(0) },
+    { name: "on_hand", journal: journal(db, "on_hand"), documents: one(db, "SELECT sum(amount) AS sum FROM receipt WHERE hand_state IN ('on_hand', 'deposited')"), strays: strays(db, "on_hand", "receipt", "SELECT id, CASE WHEN hand_state IN ('on_hand', 'deposited') THEN amount ELSE 0 END AS sum FROM receipt WHERE hand_state IS NOT NULL") },
     { name: "reserve", journal: journal(db, "reserve"), documents: one(db, "SELECT -sum(amount) AS sum FROM processor_item WHERE kind = 'reserve' AND withdrawn = 0") },
     {
       name: "parked", journal: journal(db, "parked"),
@@ -88,6 +88,8 @@ export function openWork(db: Db): OpenWork[] {
   };
   return [
     { name: "to_match", ...row("SELECT sum(unidentified) AS sum, count(*) AS n FROM receipt WHERE state = 'to_match'") },
+    { name: "deposits_untied", ...row("SELECT sum(sum) AS sum, count(*) AS n FROM deposit WHERE state = 'made'") },
+    { name: "approvals", ...row("SELECT sum(sum) AS sum, count(*) AS n FROM approval WHERE state = 'waiting'") },
     { name: "payouts_untied", ...row("SELECT sum(net) AS sum, count(*) AS n FROM payout WHERE state = 'open'") },
     { name: "payouts_off", ...row("SELECT sum(stated_net - net) AS sum, count(*) AS n FROM payout WHERE state = 'open' AND stated_net IS NOT NULL AND stated_net <> net") },
     { name: "bank_unexplained", ...row("SELECT sum(amount) AS sum, count(*) AS n FROM bank_line WHERE state = 'open'") },

@@ -1,15 +1,18 @@
 import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
-import type { Method, Parts, ReceiptState } from "@/core/receipts";
+import type { WriteOff } from "@/core/ledger";
+import type { HandState, Method, Parts, ReceiptState } from "@/core/receipts";
 
 import type { Db } from "./connection";
 
 export type ReceiptRow = {
-  id: number; source: "processor" | "bank"; method: Method; paidOn: Day; settledOn: Day; currency: Currency; amount: Minor; payerName: string; payerEmail: string; reference: string;
+  id: number; source: "processor" | "bank" | "hand"; method: Method; paidOn: Day; settledOn: Day; currency: Currency; amount: Minor; payerName: string; payerEmail: string; reference: string;
   customerId: number | null; state: ReceiptState; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; goneBack: Minor; disputed: 0 | 1; reason: string | null; fileId: number | null; lineNo: number | null;
+  /** Of a check, a money order or a wire. */
+  number: string | null; handState: HandState | null; depositId: number | null;
 };
 const COLUMNS = `r.id, r.source, r.method, r.paid_on AS paidOn, r.settled_on AS settledOn, r.currency, r.amount, r.payer_name AS payerName, r.payer_email AS payerEmail, r.reference,
-  r.customer_id AS customerId, r.state, r.unidentified, r.on_account AS onAccount, r.applied, r.parked, r.gone_back AS goneBack, r.disputed, r.reason, r.file_id AS fileId, r.line_no AS lineNo`;
+  r.customer_id AS customerId, r.state, r.unidentified, r.on_account AS onAccount, r.applied, r.parked, r.gone_back AS goneBack, r.disputed, r.reason, r.file_id AS fileId, r.line_no AS lineNo, r.number, r.hand_state AS handState, r.deposit_id AS depositId`;
 
 export function partsOf(row: ReceiptRow): Parts {
   return { unidentified: row.unidentified, onAccount: row.onAccount, applied: row.applied, parked: row.parked, goneBack: row.goneBack };
@@ -27,11 +30,11 @@ export function receiptsOf(db: Db, customerId: number): ReceiptRow[] {
   return db.all<ReceiptRow>(`SELECT ${COLUMNS} FROM receipt r WHERE r.customer_id = ? ORDER BY r.paid_on DESC, r.id DESC`, customerId);
 }
 
-export function insertReceipt(db: Db, receipt: Pick<ReceiptRow, "source" | "method" | "paidOn" | "settledOn" | "currency" | "amount" | "payerName" | "payerEmail" | "reference" | "fileId" | "lineNo">): number {
+export function insertReceipt(db: Db, receipt: Pick<ReceiptRow, "source" | "method" | "paidOn" | "settledOn" | "currency" | "amount" | "payerName" | "payerEmail" | "reference" | "fileId" | "lineNo"> & { number?: string | null }): number {
   return db.run(
-    `INSERT INTO receipt (source, method, paid_on, settled_on, currency, amount, payer_name, payer_email, reference, state, unidentified, file_id, line_no)
-     VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, 'to_match', ?6, ?10, ?11)`,
-    receipt.source, receipt.method, receipt.paidOn, receipt.settledOn, receipt.currency, receipt.amount, receipt.payerName, receipt.payerEmail, receipt.reference, receipt.fileId, receipt.lineNo,
+    `INSERT INTO receipt (source, method, paid_on, settled_on, currency, amount, payer_name, payer_email, reference, state, unidentified, file_id, line_no, number, hand_state)
+     VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, 'to_match', ?6, ?10, ?11, ?12, CASE ?1 WHEN 'hand' THEN 'on_hand' END)`,
+    receipt.source, receipt.method, receipt.paidOn, receipt.settledOn, receipt.currency, receipt.amount, receipt.payerName, receipt.payerEmail, receipt.reference, receipt.fileId, receipt.lineNo, receipt.number ?? null,
   ).id;
 }
 
@@ -46,28 +49,41 @@ export function setDisputed(db: Db, id: number, disputed: 0 | 1): void {
   db.run("UPDATE receipt SET disputed = ? WHERE id = ?", disputed, id);
 }
 
-/** Takes a receipt out whose bank line was not a receipt after all; only one that nothing was done with. */
+/** Takes a receipt out that was none after all (its bank line, or a slip by hand); only one that nothing was done with. */
 export function deleteUntouchedReceipt(db: Db, id: number): void {
-  db.run("UPDATE receipt SET state = 'returned', unidentified = 0, gone_back = amount WHERE id = ? AND state = 'to_match' AND unidentified = amount", id);
+  db.run("UPDATE receipt SET state = 'returned', unidentified = 0, gone_back = amount, hand_state = CASE WHEN hand_state IS NOT NULL THEN 'void' END WHERE id = ? AND state = 'to_match' AND unidentified = amount", id);
 }
 
-/** Who paid before, and for whom: what the book has learned from receipts that were placed. */
-export function payerHistory(db: Db): { payerName: string; payerEmail: string; customerId: number; times: number }[] {
-  return db.all("SELECT payer_name AS payerName, payer_email AS payerEmail, customer_id AS customerId, count(*) AS times FROM receipt WHERE customer_id IS NOT NULL GROUP BY 1, 2, 3");
+/** Moves receipts by hand on: into a deposit, onto the statement, or back. */
+export function setHandState(db: Db, id: number, state: HandState, depositId: number | null): void {
+  db.run("UPDATE receipt SET hand_state = ?, deposit_id = ? WHERE id = ? AND hand_state IS NOT NULL", state, depositId, id);
 }
 
-export type ApplicationRow = { id: number; receiptId: number; openItemId: number; amount: Minor; discount: Minor; smallDifference: Minor; onDay: Day; actId: number; endedBy: number | null };
-const APPLICATION = `SELECT id, receipt_id AS receiptId, open_item_id AS openItemId, amount, discount, small_difference AS smallDifference, on_day AS onDay, act_id AS actId, ended_by AS endedBy FROM application`;
+export function receiptsByHand(db: Db, state: HandState): ReceiptRow[] {
+  return db.all<ReceiptRow>(`SELECT ${COLUMNS} FROM receipt r WHERE r.hand_state = ? ORDER BY r.paid_on, r.id`, state);
+}
+
+export function receiptsOfDeposit(db: Db, depositId: number): ReceiptRow[] {
+  return db.all<ReceiptRow>(`SELECT ${COLUMNS} FROM receipt r WHERE r.deposit_id = ? ORDER BY r.id`, depositId);
+}
+
+export type ApplicationRow = { id: number; receiptId: number; openItemId: number; amount: Minor; discount: Minor; smallDifference: Minor; writeOff: WriteOff; onDay: Day; actId: number; endedBy: number | null };
+const APPLICATION = `SELECT id, receipt_id AS receiptId, open_item_id AS openItemId, amount, discount, small_difference AS smallDifference, write_off AS writeOff, on_day AS onDay, act_id AS actId, ended_by AS endedBy FROM application`;
 
 export function insertApplication(db: Db, application: Omit<ApplicationRow, "id" | "endedBy">): number {
   return db.run(
-    "INSERT INTO application (receipt_id, open_item_id, amount, discount, small_difference, on_day, act_id) VALUES (?, ?, ?, ?, ?, ?, ?)",
-    application.receiptId, application.openItemId, application.amount, application.discount, application.smallDifference, application.onDay, application.actId,
+    "INSERT INTO application (receipt_id, open_item_id, amount, discount, small_difference, write_off, on_day, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
+    application.receiptId, application.openItemId, application.amount, application.discount, application.smallDifference, application.writeOff, application.onDay, application.actId,
   ).id;
 }
 
 export function endApplication(db: Db, id: number, by: number): void {
   db.run("UPDATE application SET ended_by = ? WHERE id = ?", by, id);
+}
+
+/** An application that had been ended holds again. */
+export function reviveApplication(db: Db, id: number): void {
+  db.run("UPDATE application SET ended_by = NULL WHERE id = ?", id);
 }
 
 export function applicationsOfReceipt(db: Db, receiptId: number): ApplicationRow[] {

@@ -18,11 +18,18 @@ export type Settings = {
   smallestSumAskedFor: number;
   replyTo: string;
   smtpUrl: string | null;
+  /** Who works in the book; a write-off over the limit needs two of them. */
+  people: string[];
+  /** Nothing is dated up to this day any more; null while every day is open. */
+  lockedTo: Day | null;
 };
+
+/** What books that were made before a setting existed are taken to say. */
+const DEFAULTS = { people: ["clerk"], lockedTo: null };
 
 export function readSettings(db: Db): Settings {
   const rows = db.all<{ key: string; value: string }>("SELECT key, value FROM setting");
-  return Object.fromEntries(rows.map(({ key, value }) => [key, JSON.parse(value) as unknown])) as Settings;
+  return { ...DEFAULTS, ...Object.fromEntries(rows.map(({ key, value }) => [key, JSON.parse(value) as unknown])) } as Settings;
 }
 
 export function writeSettings(db: Db, changed: Partial<Settings>): void {

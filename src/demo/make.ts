@@ -27,6 +27,8 @@ import { CUT_OVER, makeWorld, TODAY, type Payment, type World } from "./world";
 export const DEMO_BOOK = "kestrel-row";
 const MAKING = "kestrel-row-in-the-making";
 const OPENING_BALANCE = 2_418_077;
+/** Who works in the demo book; the first is working when it is opened. */
+const PEOPLE: [string, string] = ["Mara Voss", "Theo Lindqvist"];
 /** Receipts up to this day were worked through; later ones wait in Match. */
 const WORKED_TO = day("2026-11-11");
 /** Files up to this day were taken in; later ones wait in Arrivals. */
@@ -148,6 +150,7 @@ class Maker {
     const customer = (name: string): number => this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = ?", name)?.id ?? 0;
     this.do("changeSettings", { clock: TODAY });
     this.do("logContact", { customerId: customer("Fernhill Studio"), kind: "promise", text: "Pays the oldest by Friday", promisedOn: "2026-11-27", promisedSum: 40_000 });
+    this.byHand();
     const span = { from: TAKEN_TO, to: TODAY };
     for (const [name, text] of [[`invoices-${TODAY}.csv`, invoicesFile(this.world, span)], [`card-${TODAY}.csv`, cardFile(this.world, span)], [`ach-${TODAY}.csv`, achFile(this.world, span)], [`statement-${TODAY}.csv`, bankFile(this.world, span, OPENING_BALANCE)]] as const) {
       if (text.trim().split("\n").length < 2) continue;
@@ -155,6 +158,23 @@ class Maker {
       mkdirSync(dirname(path), { recursive: true });
       writeFileSync(path, text);
     }
+  }
+
+  /** Checks and cash from the counter: some on hand, two on their way to the bank, and one so short that the rest needs a second person to give it up. */
+  private byHand(): void {
+    this.do("changeSettings", { people: PEOPLE });
+    const open = this.db.all<{ id: number; number: string; customerId: number; name: string; balance: number }>(
+      "SELECT i.id, i.number, i.customer_id AS customerId, c.name, i.balance FROM open_item i JOIN customer c ON c.id = i.customer_id WHERE i.kind = 'invoice' AND i.balance BETWEEN 6000 AND 60000 AND i.balance = i.total AND c.parent_id IS NULL GROUP BY c.id HAVING count(*) = 1 ORDER BY i.due_on, i.id LIMIT 5",
+    );
+    const [first, second, third, short, cash] = open;
+    if (!first || !second || !third || !short || !cash) throw new Error("the demo has too few open invoices");
+    const check = (of: typeof first, number: string, amount: number, paidOn: Day): number => this.do("recordReceipt", { method: "check", number, paidOn, amount, payerName: of.name, reference: `invoice ${of.number}` }).receiptId;
+    const taken = [check(first, "1187", first.balance, addDays(TODAY, -2)), check(second, "20533", second.balance, addDays(TODAY, -2))];
+    this.do("makeDeposit", { receiptIds: taken, bank: "operating", onDay: addDays(TODAY, -1) });
+    check(third, "4410", third.balance, TODAY);
+    this.do("recordReceipt", { method: "cash", paidOn: TODAY, amount: cash.balance, payerName: cash.name, reference: "at the counter" });
+    const less = check(short, "902", short.balance - 3400, addDays(TODAY, -1));
+    this.do("askApproval", { receiptId: less, customerId: short.customerId, lines: [{ itemId: short.id, amount: short.balance - 3400, smallDifference: 3400 }], why: "two bags broken on the way, never credited" }, PEOPLE[1]);
   }
 
   promiseToBreak(): void {
@@ -172,8 +192,8 @@ class Maker {
     this.do("importFile", { sha256, name, size: bytes.length, mapping, account, saveAs });
   }
 
-  private do<Name extends CommandName>(name: Name, input: InputOf<Name>): OutputOf<Name> {
-    const done = runCommand(this.db, COMMANDS[name] as never, input, { book: MAKING, actor: "demo clerk", key: `demo-${++this.keys}` }) as Result<OutputOf<Name>>;
+  private do<Name extends CommandName>(name: Name, input: InputOf<Name>, actor: string = PEOPLE[0]): OutputOf<Name> {
+    const done = runCommand(this.db, COMMANDS[name] as never, input, { book: MAKING, actor, key: `demo-${++this.keys}` }) as Result<OutputOf<Name>>;
     if (!done.ok) throw new Error(`the demo's ${name} failed: ${JSON.stringify(done.error)}`);
     return done.value;
   }

@@ -18,7 +18,7 @@ export function createBook(book: string, input: z.input<typeof bookSchema>): Res
   makeBookFolders(book);
   const db = createFile(bookFile(book));
   db.transaction(() => {
-    writeSettings(db, { ...parsed.data, discountGraceDays: 0, smallDifferenceLimit: 500, smallestSumAskedFor: 1000, smtpUrl: null });
+    writeSettings(db, { ...parsed.data, discountGraceDays: 0, smallDifferenceLimit: 500, smallestSumAskedFor: 1000, smtpUrl: null, people: ["clerk"], lockedTo: null });
     for (const account of DEFAULT_CHART) insertAccount(db, account);
   });
   return ok(db);

@@ -1,4 +1,4 @@
-import type { Day } from "@/core/calendar";
+import { addDays, type Day } from "@/core/calendar";
 import { dayInZone } from "@/core/formats";
 import type { AccountRef, EntryDraft } from "@/core/ledger";
 import { formatAmount } from "@/core/money";
@@ -7,7 +7,8 @@ import type { Db } from "@/db/connection";
 import { accountFinder, insertEntry } from "@/db/journal";
 import { readSettings, type Settings } from "@/db/settings";
 
-export type Actor = { readonly book: string; readonly actor: string };
+/** Who does it, in which book, and whom to tell how far it is. */
+export type Actor = { readonly book: string; readonly actor: string; readonly progress?: (done: number, of: number) => void };
 
 /** Today in the book: its fixed clock, or the day in its time zone. */
 export function todayOf(settings: Settings): Day {
@@ -37,9 +38,12 @@ export class Ctx {
     });
   }
 
+  /** Posts an entry. What would fall on a closed day is dated on the first open one, and keeps the day it is for. */
   post(draft: EntryDraft, actId: number, reverses: number | null = null): number {
     this.finder ??= accountFinder(this.db);
-    return insertEntry(this.db, this.finder, draft, actId, reverses);
+    const { lockedTo } = this.settings;
+    if (lockedTo === null || draft.postedOn > lockedTo) return insertEntry(this.db, this.finder, draft, actId, reverses);
+    return insertEntry(this.db, this.finder, { ...draft, postedOn: addDays(lockedTo, 1) }, actId, reverses, draft.postedOn);
   }
 
   /** The chart has changed: accounts are looked up anew. */

@@ -3,7 +3,7 @@ import { parseDay, type DayOrder } from "@/core/calendar";
 
 import type { Table } from "./table";
 
-export const FILE_KINDS = ["customers", "invoices", "processor", "bank"] as const;
+export const FILE_KINDS = ["customers", "invoices", "processor", "bank", "remittance"] as const;
 export type FileKind = (typeof FILE_KINDS)[number];
 
 /** What the rows of a processor's file can be. `payout` is a line of its own; `ignore` is a row that is not of this job. */
@@ -82,6 +82,16 @@ export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
     typed("currency", "currency", "currency,ccy,cur"),
     text("description", "description,details,memo,text,narrative,particulars", true),
     typed("amount", "balance", "balance,running balance,balance after,closing balance"),
+  ],
+  remittance: [
+    text("trace", "trace,trace number,payment reference,payment number,payment id,check number,eft number"),
+    typed("day", "paidOn", "paid_on,payment date,paid on", true),
+    text("payerName", "payer_name,payer,from,company"),
+    typed("amount", "total", "total,payment amount,payment total,amount of payment"),
+    text("number", "invoice_number,invoice,invoice no,invoice number,document", true),
+    typed("amount", "amount", "amount,amount paid,paid,net", true),
+    typed("amount", "discount", "discount,discount taken,deduction"),
+    typed("currency", "currency", "currency,ccy,cur"),
   ],
 };
 

@@ -1,26 +1,14 @@
 import type { Day } from "@/core/calendar";
 
 import { credit, debit, negated, total, type AccountRef, type EntryDraft, type ItemRef, type Line, type Sum } from "./entry";
+import { bank, clearing, entry, H, K, openItem, R, receiptItem, U, type Head } from "./roles";
 
-/**
- * The posting rules: one pure function for each event, in the order of the
- * work. Sums are signed minor units; every result foots (see `foots`). The
- * table they follow stands in docs/architecture.md.
+/*
+ * The posting rules for what comes in, is applied and reaches the bank: one
+ * pure function for each event, in the order of the work. Sums are signed minor
+ * units; every result foots (see `foots`). The table they follow stands in
+ * docs/architecture.md; what goes back is in goingBack.ts.
  */
-type Head = { readonly on: Day; readonly document: EntryDraft["document"]; readonly partyId?: number | null };
-
-const R: AccountRef = { role: "receivables" };
-const U: AccountRef = { role: "unidentified" };
-const K: AccountRef = { role: "credits" };
-const D: AccountRef = { role: "disputed" };
-const clearing = (of: string): AccountRef => ({ role: "clearing", of });
-const bank = (of: string): AccountRef => ({ role: "bank", of });
-const openItem = (id: number): ItemRef => ({ kind: "open_item", id });
-const receiptItem = (id: number): ItemRef => ({ kind: "receipt", id });
-
-function entry(event: EntryDraft["event"], head: Head, lines: readonly Line[]): EntryDraft {
-  return { event, postedOn: head.on, document: head.document, partyId: head.partyId ?? null, lines };
-}
 
 /**
  * A balance brought over from the ledger before: an open invoice at its
@@ -74,6 +62,29 @@ export function postReceiptAtBank(head: Head & { bank: string; bankLineId: numbe
   ]);
 }
 
+/** A receipt by hand (check, cash, money order), on hand until it is banked: H; U. @example a check of 25.00: H 25.00; U 25.00 */
+export function postReceiptByHand(head: Head & { receiptId: number; sum: Sum }): EntryDraft {
+  return entry("receipt", head, [debit(H, head.sum, receiptItem(head.receiptId)), credit(U, head.sum, receiptItem(head.receiptId))]);
+}
+
+/**
+ * Receipts by hand that went to the bank together, on their one line: B; H.
+ * @example two checks of 25.00 and 40.00: B 65.00; H 25.00, H 40.00
+ */
+export function postDeposited(head: Head & { bank: string; bankLineId: number; receipts: readonly { receiptId: number; sum: Sum }[] }): EntryDraft {
+  const currency = head.receipts[0]?.sum.currency;
+  if (!currency) throw new RangeError("a deposit has at least one receipt");
+  return entry("deposit", head, [
+    debit(bank(head.bank), total(head.receipts.map(({ sum }) => sum), currency), { kind: "bank_line", id: head.bankLineId }),
+    ...head.receipts.map(({ receiptId, sum }) => credit(H, sum, receiptItem(receiptId))),
+  ]);
+}
+
+/** A fee that the bank took on a line of its own: F by kind; B. */
+export function postBankFee(head: Head & { bank: string; bankLineId: number; kind: FeeKind; sum: Sum }): EntryDraft {
+  return entry("fee", head, [debit({ role: "fees", of: head.kind }, head.sum), credit(bank(head.bank), head.sum, { kind: "bank_line", id: head.bankLineId })]);
+}
+
 /** The payer is known and the money is not given to an invoice: U; K. */
 export function postIdentified(head: Head & { receiptId: number; sum: Sum }): EntryDraft {
   return entry("identify", head, [debit(U, head.sum, receiptItem(head.receiptId)), credit(K, head.sum, receiptItem(head.receiptId))]);
@@ -113,6 +124,11 @@ export function postSmallDifference(head: Head & { itemId: number; sum: Sum }): 
   return entry("write_off", head, [debit({ role: "small_differences" }, head.sum), credit(R, head.sum, openItem(head.itemId))]);
 }
 
+/** A debt given up with the approval of a second person: bad debt; R. */
+export function postBadDebt(head: Head & { itemId: number; sum: Sum }): EntryDraft {
+  return entry("write_off", head, [debit({ role: "bad_debt" }, head.sum), credit(R, head.sum, openItem(head.itemId))]);
+}
+
 /** What a fee is for; each kind has its own expense account. */
 export type FeeKind = "processing" | "dispute" | "return";
 
@@ -139,63 +155,6 @@ export function postAdjustment(head: Head & { processor: string; processorItemId
 export function postReserve(head: Head & { processor: string; processorItemId: number; sum: Sum }): EntryDraft {
   const item: ItemRef = { kind: "processor_item", id: head.processorItemId };
   return entry("reserve", head, [debit({ role: "reserve" }, head.sum, item), credit(clearing(head.processor), head.sum, item)]);
-}
-
-/** What a receipt had become when its money goes back: each part is positive. */
-export type WentTo = {
-  readonly unidentified: Sum | null;
-  readonly credits: Sum | null;
-  readonly parked: Sum | null;
-  readonly items: readonly { itemId: number; sum: Sum; discount: Sum | null; smallDifference: Sum | null }[];
-};
-
-/**
- * A refund the processor paid out: from the customer's credit (or from money
- * nobody was found for), out of clearing. `sum` is positive.
- * @example a double payment of 540.00 sent back: K 540.00; C 540.00
- */
-export function postRefund(head: Head & { processor: string; processorItemId: number; receiptId: number | null; from: "unidentified" | "credits" | "parked"; sum: Sum }): EntryDraft {
-  const item: ItemRef = head.receiptId === null ? { kind: "processor_item", id: head.processorItemId } : receiptItem(head.receiptId);
-  return entry("refund", head, [
-    debit({ role: head.from }, head.sum, item),
-    credit(clearing(head.processor), head.sum, { kind: "processor_item", id: head.processorItemId }),
-  ]);
-}
-
-/** A disputed receipt, withdrawn by the processor; the invoice stays paid and marked: D; C. Won, the money comes back: the sum is negative. */
-export function postDispute(head: Head & { processor: string; processorItemId: number; sum: Sum }): EntryDraft {
-  const item: ItemRef = { kind: "processor_item", id: head.processorItemId };
-  return entry("dispute", head, [debit(D, head.sum, item), credit(clearing(head.processor), head.sum, item)]);
-}
-
-/** A dispute lost: what the receipt had paid is open again; D is emptied. A discount that had been taken is taken back. */
-export function postDisputeLost(head: Head & { disputeItemId: number; receiptId: number; went: WentTo; sum: Sum }): EntryDraft {
-  return entry("dispute", head, [...takenBack(head.receiptId, head.went), credit(D, head.sum, { kind: "processor_item", id: head.disputeItemId })]);
-}
-
-/**
- * An ACH return after settlement: what the receipt had become, out of clearing.
- * @example 98.00 had paid an invoice of 100.00 less 2.00: R 100.00; discounts 2.00, C 98.00
- */
-export function postAchReturn(head: Head & { processor: string; processorItemId: number; receiptId: number; went: WentTo; sum: Sum }): EntryDraft {
-  return entry("ach_return", head, [
-    ...takenBack(head.receiptId, head.went),
-    credit(clearing(head.processor), head.sum, { kind: "processor_item", id: head.processorItemId }),
-  ]);
-}
-
-function takenBack(receiptId: number, went: WentTo): Line[] {
-  const back: Line[] = [];
-  if (went.unidentified) back.push(debit(U, went.unidentified, receiptItem(receiptId)));
-  if (went.credits) back.push(debit(K, went.credits, receiptItem(receiptId)));
-  if (went.parked) back.push(debit({ role: "parked" }, went.parked, receiptItem(receiptId)));
-  for (const { itemId, sum, discount, smallDifference } of went.items) {
-    const extra = [discount, smallDifference].filter((part): part is Sum => part !== null && part.amount !== 0);
-    back.push(debit(R, total([sum, ...extra], sum.currency), openItem(itemId)));
-    if (discount && discount.amount !== 0) back.push(credit({ role: "discounts" }, discount));
-    if (smallDifference && smallDifference.amount !== 0) back.push(credit({ role: "small_differences" }, smallDifference));
-  }
-  return back;
 }
 
 /**

@@ -1,6 +1,6 @@
-import type { Draft, Sum, Who } from "./readings";
+import type { Draft, Sum, Who } from "./drafts";
 import type { Numbers } from "./scope";
-import type { Decision, Reason } from "./types";
+import type { Decision, Reason, Spot } from "./types";
 
 /** A second reading whose score lies within this of the best is near, and needs a person. */
 const NEAR = 8;
@@ -13,7 +13,7 @@ const EXACT: ReadonlySet<Sum> = new Set(["single", "all", "due", "several", "dis
 const LOOSE: ReadonlySet<Sum> = new Set(["part", "short", "over"]);
 
 /** What else is known of a receipt when its reading is judged. */
-export type Seen = { readonly closed: readonly string[]; readonly doubleOf: Extract<Reason, { code: "against_double" }>["paidOn"] | null; readonly claimed: boolean; /** An earlier receipt that may be for the same items. */ readonly alsoOn: Extract<Reason, { code: "against_also" }>["paidOn"] | null; readonly smallShort: boolean; readonly foreignCurrency: boolean };
+export type Seen = { readonly closed: readonly Spot[]; readonly doubleOf: { readonly id: number; readonly paidOn: Extract<Reason, { code: "against_double" }>["paidOn"] } | null; readonly claimed: boolean; /** An earlier receipt that may be for the same items. */ readonly alsoOn: Extract<Reason, { code: "against_also" }>["paidOn"] | null; readonly smallShort: boolean; readonly foreignCurrency: boolean };
 
 /**
  * The kinds of reading that may be sure, with how well the payer must be
@@ -37,8 +37,8 @@ export function decide(best: Draft, others: readonly Draft[], seen: Seen): { dec
   // A payment in part or with too much is no such thing where another open item is of its very sum.
   if (LOOSE.has(best.sum)) rivals.push(...others.filter((other) => !rivals.includes(other) && other.sum === "single" && other.who !== "other"));
   if (rivals.length > 0) against.push({ code: "against_other_reading", count: rivals.length });
-  if (seen.closed.length > 0) against.push({ code: "against_closed", numbers: seen.closed });
-  if (seen.doubleOf !== null) against.push({ code: "against_double", paidOn: seen.doubleOf });
+  if (seen.closed.length > 0) against.push({ code: "against_closed", spots: seen.closed });
+  if (seen.doubleOf !== null) against.push({ code: "against_double", paidOn: seen.doubleOf.paidOn, receiptId: seen.doubleOf.id });
   if (seen.alsoOn !== null && seen.doubleOf === null) against.push({ code: "against_also", paidOn: seen.alsoOn });
   if (seen.claimed) against.push({ code: "against_claimed" });
   if (seen.foreignCurrency) against.push({ code: "against_currency" });

@@ -1,6 +1,9 @@
 export { jaro, jaroWinkler } from "./names";
 export { propose } from "./propose";
+export { filterItems, type Filtered } from "./filter";
+export { piecesOf, restsOn, type Piece } from "./marks";
 export { editDistance } from "./damage";
 export { numberWords } from "./memo";
-export type { Decision, MatchingInput, MatchItem, MatchReceipt, PaidFor, PlacedReceipt, Proposal, Reading, ReadingLine, Reason } from "./types";
+export type { Decision, Habit, MatchingInput, MatchItem, MatchReceipt, PaidFor, PlacedReceipt, Proposal, Reading, ReadingLine, Reason, Spot } from "./types";
+export { oddity, sureKind } from "./sureKinds";
 export { reasonInWords, speaksAgainst } from "./words";

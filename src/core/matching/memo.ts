@@ -1,4 +1,4 @@
-import type { MatchItem } from "./types";
+import type { MatchItem, Spot } from "./types";
 
 /** How a number was written: to the letter; without prefix, zeros or spacing; as an order number. */
 export type How = "whole" | "digits" | "order";
@@ -115,9 +115,10 @@ export class NumberIndex {
     return mentions.length === 0 && strays.length === 0 ? NOTHING : { mentions, strays, sums };
   }
 
-  /** A number of the book that a line break cut in two is put together again; all places stay but the break's. */
+  /** A sum, or a number of the book, that a line break cut in two is put together again; all places stay but the break's. */
   private unwrapped(text: string): string {
-    return text.replace(/([A-Z0-9][A-Z0-9/-]*)[\r\n]+([A-Z0-9][A-Z0-9/-]*)/g, (both, left: string, right: string) => ((this.whole.get(compact(left)) && this.whole.get(compact(right))) || !(this.exact(left + right) || isMasked(left + right)) ? both : (left + right).padEnd(both.length)));
+    const sums = text.replace(/\b(\d[\d,]*\.?\d?)[\r\n]+(\.?\d{1,4}(?:\.\d\d)?)(?![\d.])/g, (both, left: string, right: string) => (/^\d[\d,]*\.\d\d$/.test(left + right) ? (left + right).padEnd(both.length) : both));
+    return sums.replace(/([A-Z0-9][A-Z0-9/-]*)[\r\n]+([A-Z0-9][A-Z0-9/-]*)/g, (both, left: string, right: string) => ((this.whole.get(compact(left)) && this.whole.get(compact(right))) || !(this.exact(left + right) || isMasked(left + right)) ? both : (left + right).padEnd(both.length)));
   }
 
   private exact(word: string): MatchItem[] | undefined {
@@ -218,7 +219,11 @@ function nearestBefore(mentions: readonly Mention[], at: number): Mention | unde
 
 /** Words of a memo that hold a digit, to look up numbers that are closed already. */
 export function numberWords(memo: string): string[] {
-  return memo.match(/[A-Za-z0-9][A-Za-z0-9/-]*/g)?.filter((word) => /\d/.test(word)) ?? [];
+  return numberSpots(memo).map(({ text }) => text);
+}
+
+export function numberSpots(memo: string): Spot[] {
+  return [...memo.matchAll(/[A-Za-z0-9][A-Za-z0-9/-]*/g)].map((found) => ({ at: found.index, text: found[0] })).filter(({ text }) => /\d/.test(text));
 }
 
 function put<K, V>(map: Map<K, V[]>, key: K, value: V): void {

@@ -1,5 +1,6 @@
 import { groupHead, type Customer } from "@/core/parties";
 
+import { editDistance } from "./damage";
 import { jaroWinkler, nameWords, ownDomain } from "./names";
 import type { MatchingInput, MatchReceipt, Reason } from "./types";
 
@@ -206,8 +207,10 @@ function wordFit(written: string, word: string): number {
   if (written === word) return 1;
   if (written.length >= 3 && word.startsWith(written)) return 0.9;
   if (written.length >= 3 && written.length < word.length && written[0] === word[0] && isSubsequence(written, word)) return 0.85;
-  const likeness = jaroWinkler(written, word);
-  return word.length >= 4 && likeness >= 0.92 ? 0.92 : word.length >= 6 && likeness >= 0.88 ? 0.8 : 0;
+  if (word.length < 4 || jaroWinkler(written, word) < 0.88) return 0;
+  // Long names of one family begin alike: only so many slips make a misspelling.
+  const slips = editDistance(written, word, 3);
+  return slips <= 1 ? 0.92 : slips === 2 && word.length >= 8 ? 0.8 : 0;
 }
 
 function isSubsequence(short: string, long: string): boolean {

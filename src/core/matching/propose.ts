@@ -3,10 +3,11 @@ import { add, minor, type Minor } from "@/core/money";
 
 import { confidenceOf, patternOf } from "./calibration";
 import { certainty, decide, type Seen } from "./decide";
-import { NumberIndex, numberWords } from "./memo";
+import { NumberIndex, numberSpots } from "./memo";
 import { PayerIndex } from "./payers";
-import { moneyOf, readingsOf, type Around, type Draft } from "./readings";
-import type { MatchingInput, MatchItem, MatchReceipt, Proposal, Reading, Reason } from "./types";
+import { moneyOf, type Draft } from "./drafts";
+import { readingsOf, textOf, type Around } from "./readings";
+import type { Habit, MatchingInput, MatchItem, MatchReceipt, Proposal, Reading, Reason, Spot } from "./types";
 
 /** Readings shown beside the best. */
 const MOST_READINGS = 6;
@@ -37,7 +38,7 @@ export function propose(input: MatchingInput): Proposal[] {
     const best = now[0];
     const double = best ? taken.get(`${best.customerId} ${receipt.amount}`)?.find((one) => one.id !== receipt.id && Math.abs(daysBetween(one.paidOn, receipt.paidOn)) <= DOUBLE_WITHIN_DAYS) : undefined;
     const named = best !== undefined && best.numbers !== "none" && best.flaws === 0;
-    const proposal = judged(receipt, now, before, { closed: closedNumbers(receipt, closed, now), doubleOf: double && !named ? double.paidOn : null, alsoOn: best && best.numbers === "none" ? earlierFor(receipt, best, claimants) : null, smallShort: best?.sum === "part" && isSmallShort(best, input.settings.smallDifferenceLimit), foreignCurrency: claims.namesForeign(receipt) });
+    const proposal = judged(receipt, now, before, { closed: closedNumbers(receipt, closed, now), doubleOf: double && !named ? double : null, alsoOn: best && best.numbers === "none" ? earlierFor(receipt, best, claimants) : null, smallShort: best?.sum === "part" && isSmallShort(best, input.settings.smallDifferenceLimit), foreignCurrency: claims.namesForeign(receipt) });
     proposals.set(receipt.id, proposal);
     const chosen = proposal.readings[0];
     if (chosen && proposal.decision !== "none") {
@@ -87,10 +88,10 @@ function isSmallShort(draft: Draft, limit: number): boolean {
 }
 
 /** Numbers in the memo that are the book's own but closed, where no open one is quoted. */
-function closedNumbers(receipt: MatchReceipt, closed: ReadonlyMap<string, number>, drafts: readonly Draft[]): string[] {
+function closedNumbers(receipt: MatchReceipt, closed: ReadonlyMap<string, number>, drafts: readonly Draft[]): Spot[] {
   if (closed.size === 0) return [];
   const used = new Set(drafts[0]?.lines.map((line) => line.number.toUpperCase()));
-  return numberWords(receipt.reference).map((word) => word.toUpperCase()).filter((word) => closed.has(word) && !used.has(word));
+  return numberSpots(textOf(receipt)).map(({ at, text }) => ({ at, text: text.toUpperCase() })).filter(({ text }) => closed.has(text) && !used.has(text));
 }
 
 function judged(receipt: MatchReceipt, now: readonly Draft[], before: readonly Draft[], seen: Omit<Seen, "claimed">): Proposal {
@@ -115,7 +116,7 @@ function onAccountFirst(receipt: MatchReceipt, best: Draft, drafts: readonly Dra
 /** A number that nothing explains because it is paid already is said once. */
 function isClosed(reason: Reason, against: readonly Reason[]): boolean {
   const closed = against.find(({ code }) => code === "against_closed");
-  return reason.code === "against_unread" && closed?.code === "against_closed" && reason.words.every((word) => closed.numbers.includes(word));
+  return reason.code === "against_unread" && closed?.code === "against_closed" && reason.spots.every(({ text }) => closed.spots.some((spot) => spot.text === text));
 }
 
 function finish(draft: Draft, against: readonly Reason[], certain: number, pattern: string): Reading {
@@ -130,10 +131,12 @@ class Claims {
   private readonly touched = new Set<number>();
   private readonly payers: PayerIndex;
   private readonly numbers: NumberIndex;
+  private readonly habits: ReadonlyMap<number, Habit>;
 
   constructor(input: MatchingInput) {
     this.payers = new PayerIndex(input);
     this.numbers = new NumberIndex(input.items);
+    this.habits = new Map((input.habits ?? []).map((habit) => [habit.customerId, habit]));
     const oldest = [...input.items].sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
     for (const item of oldest) {
       this.left.set(item.id, item);
@@ -145,12 +148,12 @@ class Claims {
 
   around(graceDays: number): Around {
     const free = (items: readonly MatchItem[] | undefined): MatchItem[] => (items ?? []).flatMap((item) => this.left.get(item.id) ?? []);
-    return { payers: this.payers, graceDays, memo: (text) => this.numbers.read(text), scope: (id) => (this.payers.group(id) === id ? free(this.byGroup.get(id)) : free(this.byCustomer.get(id))) };
+    return { payers: this.payers, graceDays, habit: (id) => this.habits.get(id), memo: (text) => this.numbers.read(text), scope: (id) => (this.payers.group(id) === id ? free(this.byGroup.get(id)) : free(this.byCustomer.get(id))) };
   }
 
   /** Whether the memo names an item in another currency than the receipt's. */
   namesForeign(receipt: MatchReceipt): boolean {
-    return this.numbers.read(receipt.reference).mentions.some(({ items }) => items.length > 0 && items.every((item) => item.currency !== receipt.currency));
+    return this.numbers.read(textOf(receipt)).mentions.some(({ items }) => items.length > 0 && items.every((item) => item.currency !== receipt.currency));
   }
 
   /** Whether an item that these readings rest on has been claimed since they were made. */

@@ -1,20 +1,13 @@
-import { add, minor, parseAmount, sumOf, type Minor } from "@/core/money";
+import { add, minor, parseAmount, sumOf, toDecimal, type Minor } from "@/core/money";
 
+import { sumKind, sumReasons, whole, withoutRepeats, type Draft, type Sum, type Who } from "./drafts";
 import type { Memo } from "./memo";
 import type { Payer, PayerIndex } from "./payers";
 import { namedIn, type Named, type Numbers } from "./scope";
 import { exactWays, fill, partsOf, subsetsOf, type Part } from "./sums";
-import type { MatchItem, MatchReceipt, Reading, ReadingLine, Reason } from "./types";
+import type { Habit, MatchItem, MatchReceipt, ReadingLine, Reason, Spot } from "./types";
 
-/** How the sum comes about. `short` and `over` leave a rest on one side; `mended` is a list whose one wrong or missing number the sum tells. */
-export type Sum = "exact" | "discount" | "late" | "credit" | "mended" | "told" | "part" | "short" | "over" | "single" | "all" | "due" | "several" | "oldest" | "account";
-/** How well the payer is known to be the customer: beyond doubt, likely, one of several, not known, or clearly somebody else. */
-export type Who = "certain" | "likely" | "weak" | "unknown" | "other";
-
-/** A reading while it is judged. `flaws` counts numbers that it leaves unexplained. */
-export type Draft = Reading & { readonly score: number; readonly numbers: Numbers; readonly sum: Sum; readonly who: Who; readonly flaws: number };
-
-export type Around = { readonly payers: PayerIndex; readonly memo: (text: string) => Memo; readonly scope: (customerId: number) => readonly MatchItem[]; readonly graceDays: number };
+export type Around = { readonly payers: PayerIndex; readonly memo: (text: string) => Memo; readonly scope: (customerId: number) => readonly MatchItem[]; readonly graceDays: number; readonly habit: (customerId: number) => Habit | undefined };
 
 const NAMED: Partial<Record<Sum, number>> = { exact: 40, discount: 39, credit: 37, told: 37, late: 33, mended: 30, part: 30, over: 26, short: 20 };
 const SUMS: Partial<Record<Sum, number>> = { single: 18, discount: 16, all: 15, credit: 12, due: 12, late: 9, several: 6, oldest: 2, account: 0 };
@@ -23,11 +16,16 @@ const WHO: Record<Who, number> = { certain: 14, likely: 8, weak: 2, unknown: 0, 
 
 /** Every reading of one receipt worth showing, best first, against the items that are still free. */
 export function readingsOf(receipt: MatchReceipt, around: Around): Draft[] {
-  const memo = around.memo(receipt.reference);
+  const memo = around.memo(textOf(receipt));
   const payers = around.payers.find(receipt);
   const drafts: Draft[] = [];
   for (const customerId of candidates(payers, memo, around.payers)) drafts.push(...new Scope(receipt, customerId, memo, payers, around).readings());
   return withoutRepeats(drafts);
+}
+
+/** What a receipt says: its memo, and behind it the lines of its remittance, each number with its sum. */
+export function textOf({ reference, remittance, currency }: MatchReceipt): string {
+  return remittance === undefined || remittance.length === 0 ? reference : [reference, ...remittance.map(({ number, amount }) => `${number} ${toDecimal(amount, currency)}`)].join(" ; ");
 }
 
 function candidates(payers: readonly Payer[], memo: Memo, index: PayerIndex): number[] {
@@ -90,7 +88,7 @@ class Scope {
   }
 
   private leftOut(): Reason[] {
-    return this.named.out.length === 0 ? [] : [{ code: "left_out", numbers: this.named.out.map(({ number }) => number) }];
+    return this.named.out.length === 0 ? [] : [{ code: "left_out", numbers: this.named.out.map(({ number }) => number), spots: this.spotsOf(this.named.out) }];
   }
 
   /** Sums that stand beside the numbers, if with them the list comes out; each at most what is open. */
@@ -117,7 +115,11 @@ class Scope {
 
   private saidNumbers(parts: readonly { item: MatchItem }[]): Reason {
     const how = this.named.how === "whole" || this.named.how === "none" ? "whole" : this.named.how === "damaged" ? "near" : "digits";
-    return this.named.how === "order" ? { code: "po", number: parts[0]?.item.poNumber ?? "" } : { code: "numbers", numbers: parts.map(({ item }) => item.number), how };
+    return this.named.how === "order" ? { code: "po", number: parts[0]?.item.poNumber ?? "", spots: this.spotsOf(parts.map(({ item }) => item)) } : { code: "numbers", numbers: parts.map(({ item }) => item.number), how, spots: this.spotsOf(parts.map(({ item }) => item)) };
+  }
+
+  private spotsOf(items: readonly MatchItem[]): Spot[] {
+    return items.flatMap(({ id }) => this.named.spots.get(id) ?? []);
   }
 
   /** Ways the items come to the sum: whole, less discounts, or with a credit note of the customer taken off. */
@@ -183,6 +185,15 @@ class Scope {
     this.add([], "account", "none", []);
   }
 
+  /** Where nothing but the sum speaks: whether the customer is known to pay one item at a time, or several. */
+  private habitOf(lines: readonly Part[], numbers: Numbers): Extract<Reason, { code: "habit" }> | null {
+    const habit = this.around.habit(this.customerId);
+    if (numbers !== "none" || lines.length === 0 || habit === undefined || habit.receipts < HABIT_FROM) return null;
+    const share = habit.several / habit.receipts;
+    if (lines.length > 1 && share >= 0.75) return { code: "habit", how: "several" };
+    return lines.length === 1 && share <= 0.25 ? { code: "habit", how: "single" } : null;
+  }
+
   private add(lines: readonly Part[], sum: Sum, numbers: Numbers, reasons: readonly Reason[], doubt = 0): void {
     const onAccount = add(this.receipt.amount, -sumOf(lines, (line) => line.amount));
     if (onAccount < 0) return;
@@ -190,19 +201,25 @@ class Scope {
     const skipped = numbers === "none" ? this.named.items.length : 0;
     const flaws = foreign.length + unexplained.length + skipped + doubt;
     const against: Reason[] = [];
-    if (foreign.length > 0) against.push({ code: "against_number", numbers: foreign });
-    if (unexplained.length > 0) against.push({ code: "against_unread", words: unexplained });
+    if (foreign.length > 0) against.push({ code: "against_number", spots: foreign });
+    if (unexplained.length > 0) against.push({ code: "against_unread", spots: unexplained });
     if (this.who === "other") against.push({ code: "against_payer" });
     const base = (numbers === "none" ? SUMS[sum] : NAMED[sum]) ?? 0;
     const score = base + READ[numbers] + WHO[this.who] - foreign.length * 9 - unexplained.length * 5 - skipped * 9 - doubt * 4 - (sum === "several" ? lines.length : 0) - (sum === "late" ? 1 : 0) + Math.min(4, (this.payer?.weight ?? 0) / 8);
+    const habit = this.habitOf(lines, numbers);
+    const remitted = numbers !== "none" && this.receipt.remittance !== undefined && this.receipt.remittance.length > 0;
     const ownItems = lines.every(({ item }) => item.customerId === this.customerId);
     this.made.push({
-      customerId: this.customerId, onAccount, confidence: 0, pattern: "", score, numbers, sum, who: this.who, flaws,
+      customerId: this.customerId, onAccount, confidence: 0, pattern: "", score, numbers, sum, who: this.who, flaws, lean: habit === null ? 0 : LEAN,
       lines: lines.map(({ item, amount, discount }): ReadingLine => ({ itemId: item.id, number: item.number, amount, discount })),
-      reasons: [...reasons, ...(this.payer?.reasons ?? []), ...(ownItems || lines.length === 0 ? [] : [{ code: "group" } as const]), ...against],
+      reasons: [...(remitted ? [{ code: "remittance" } as const] : []), ...reasons, ...(habit === null ? [] : [habit]), ...(this.payer?.reasons ?? []), ...(ownItems || lines.length === 0 ? [] : [{ code: "group" } as const]), ...against],
     });
   }
 }
+
+/** Receipts from which on a habit counts, and how far one leans. */
+const HABIT_FROM = 4;
+const LEAN = 3;
 
 function whoIs(payer: Payer | undefined, payers: readonly Payer[]): Who {
   const [best] = payers;
@@ -220,37 +237,4 @@ function choices(named: Named): MatchItem[][] {
     if (lists.length > 64) break;
   }
   return lists.filter((list) => list.length > 0).slice(0, 64);
-}
-
-function whole(item: MatchItem, amount: Minor = item.balance): Part {
-  return { item, amount, discount: minor(0), inTime: true };
-}
-
-function sumKind(parts: readonly Part[]): Sum {
-  if (parts.some((part) => part.discount !== 0)) return parts.every((part) => part.inTime) ? "discount" : "late";
-  return parts.some(({ item }) => item.balance < 0) ? "credit" : "exact";
-}
-
-function sumReasons(parts: readonly Part[]): Reason[] {
-  const discount = sumOf(parts, (part) => part.discount);
-  const notes = parts.filter(({ item }) => item.balance < 0);
-  return [
-    ...(discount !== 0 ? [{ code: "discount", sum: discount, inTime: parts.every((part) => part.inTime) } as const] : [{ code: "sum_of_quoted", count: parts.length } as const]),
-    ...(notes.length > 0 ? [{ code: "credit_note", numbers: notes.map(({ item }) => item.number) } as const] : []),
-  ];
-}
-
-/** Readings that differ in money only; the one with more evidence stays. */
-function withoutRepeats(drafts: readonly Draft[]): Draft[] {
-  const best = new Map<string, Draft>();
-  for (const draft of [...drafts].sort((a, b) => b.score - a.score || (a.customerId ?? 0) - (b.customerId ?? 0))) {
-    const key = draft.lines.length === 0 ? `on ${draft.customerId}` : moneyOf(draft);
-    if (!best.has(key)) best.set(key, draft);
-  }
-  return [...best.values()];
-}
-
-/** What a reading does with the money, to tell whether two are the same. */
-export function moneyOf(draft: Pick<Reading, "lines">): string {
-  return draft.lines.map((line) => `${line.itemId}:${line.amount}:${line.discount}`).sort().join(" ");
 }

@@ -55,10 +55,10 @@ const MOST_ANSWERS = 12;
  * items oldest first, so among equal ones the older is found first. At most
  * 4 items in one answer, and at most 12 answers.
  */
-export function subsetsOf(items: readonly MatchItem[], amount: Minor): MatchItem[][] {
+export function subsetsOf<Item extends { readonly balance: Minor }>(items: readonly Item[], amount: Minor): Item[][] {
   const pool = items.slice(0, MOST_ITEMS);
-  const answers: MatchItem[][] = [];
-  const search = (from: number, left: number, chosen: MatchItem[]): void => {
+  const answers: Item[][] = [];
+  const search = (from: number, left: number, chosen: Item[]): void => {
     if (left === 0 && chosen.length >= 2) answers.push([...chosen]);
     if (answers.length >= MOST_ANSWERS || chosen.length >= 4 || left <= 0) return;
     const tried = new Set<number>();

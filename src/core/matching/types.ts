@@ -8,9 +8,13 @@ export type MatchItem = {
 };
 export type MatchReceipt = {
   readonly id: number; readonly paidOn: Day; readonly method: Method; readonly currency: Currency; readonly amount: Minor; readonly payerName: string; readonly payerEmail: string; readonly reference: string;
+  /** What a remittance advice says that came beside it. */
+  readonly remittance?: readonly { readonly number: string; readonly amount: Minor }[];
 };
 /** Who paid before and for whom, with how often. */
 export type PaidFor = { readonly payerName: string; readonly payerEmail: string; readonly customerId: number; readonly times: number };
+/** How a customer usually pays: of so many receipts, how many quoted a number of what they paid, and how many paid several items. */
+export type Habit = { readonly customerId: number; readonly receipts: number; readonly quoted: number; readonly several: number };
 /** A receipt that was placed already; the second of two equal payments is held against it. */
 export type PlacedReceipt = { readonly id: number; readonly customerId: number; readonly paidOn: Day; readonly amount: Minor };
 
@@ -20,16 +24,20 @@ export type MatchingInput = {
   readonly items: readonly MatchItem[];
   readonly receipts: readonly MatchReceipt[];
   readonly history: readonly PaidFor[];
+  readonly habits?: readonly Habit[];
   /** Numbers that memos may name though nothing is open on them any more. */
   readonly closed: readonly { readonly number: string; readonly customerId: number }[];
   readonly placed: readonly PlacedReceipt[];
   readonly settings: { readonly discountGraceDays: number; /** A payment short by no more than this is looked at: it may be written off (minor units; 0 where nothing is). */ readonly smallDifferenceLimit: number };
 };
 
+/** A piece of the memo (or of the remittance that follows it) that a reason rests on, in characters. */
+export type Spot = { readonly at: number; readonly text: string };
+
 /** What speaks for or against a reading, as coded facts. The words stand in words.ts. */
 export type Reason =
-  | { readonly code: "numbers"; readonly numbers: readonly string[]; readonly how: "whole" | "digits" | "near" }
-  | { readonly code: "po"; readonly number: string }
+  | { readonly code: "numbers"; readonly numbers: readonly string[]; readonly how: "whole" | "digits" | "near"; readonly spots: readonly Spot[] }
+  | { readonly code: "po"; readonly number: string; readonly spots: readonly Spot[] }
   | { readonly code: "sum_one"; readonly number: string }
   | { readonly code: "sum_several"; readonly count: number }
   | { readonly code: "sum_all_open"; readonly count: number }
@@ -44,15 +52,17 @@ export type Reason =
   | { readonly code: "credit_note"; readonly numbers: readonly string[] }
   | { readonly code: "mended"; readonly count: number }
   | { readonly code: "sums_beside"; readonly count: number }
-  | { readonly code: "left_out"; readonly numbers: readonly string[] }
-  | { readonly code: "against_unread"; readonly words: readonly string[] }
+  | { readonly code: "left_out"; readonly numbers: readonly string[]; readonly spots: readonly Spot[] }
+  | { readonly code: "remittance" }
+  | { readonly code: "habit"; readonly how: "several" | "single" }
+  | { readonly code: "against_unread"; readonly spots: readonly Spot[] }
   | { readonly code: "against_other_reading"; readonly count: number }
   | { readonly code: "against_payer" }
-  | { readonly code: "against_number"; readonly numbers: readonly string[] }
-  | { readonly code: "against_closed"; readonly numbers: readonly string[] }
+  | { readonly code: "against_number"; readonly spots: readonly Spot[] }
+  | { readonly code: "against_closed"; readonly spots: readonly Spot[] }
   | { readonly code: "against_short"; readonly by: Minor }
   | { readonly code: "against_over"; readonly by: Minor }
-  | { readonly code: "against_double"; readonly paidOn: Day }
+  | { readonly code: "against_double"; readonly paidOn: Day; readonly receiptId: number }
   | { readonly code: "against_currency" }
   | { readonly code: "against_also"; readonly paidOn: Day }
   | { readonly code: "against_claimed" };

@@ -47,16 +47,30 @@ export function reasonInWords(reason: Reason, currency: Currency): string {
       return reason.count === 1 ? "the sum written beside the number" : "the sums written beside the numbers come out";
     case "left_out":
       return `the words leave out ${reason.numbers.join(", ")}`;
+    case "remittance":
+      return "its remittance advice says so";
+    case "habit":
+      return reason.how === "several" ? "usually pays several at once" : "usually pays one at a time";
+    default:
+      return againstInWords(reason, currency);
+  }
+}
+
+type Against = Extract<Reason, { code: `against_${string}` }>;
+
+/** What speaks against a reading, in words. */
+function againstInWords(reason: Against, currency: Currency): string {
+  switch (reason.code) {
     case "against_unread":
-      return `nothing explains ${reason.words.join(", ")} in the memo`;
+      return `nothing explains ${reason.spots.map(({ text }) => text).join(", ")} in the memo`;
     case "against_other_reading":
       return reason.count === 1 ? "another reading is near" : `${reason.count} other readings are near`;
     case "against_payer":
       return "the payer is somebody else";
     case "against_number":
-      return `the memo names ${reason.numbers.join(", ")} of somebody else`;
+      return `the memo names ${reason.spots.map(({ text }) => text).join(", ")} of somebody else`;
     case "against_closed":
-      return `the memo names ${reason.numbers.join(", ")}, paid already`;
+      return `the memo names ${reason.spots.map(({ text }) => text).join(", ")}, paid already`;
     case "against_short":
       return `short by ${formatAmount(reason.by, currency)}`;
     case "against_over":

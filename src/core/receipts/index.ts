@@ -1,8 +1,11 @@
 import { fail, ok, type Result } from "@/core/result";
 import { add, minor, type Minor } from "@/core/money";
 
-export const METHODS = ["card", "ach_debit", "ach_credit", "wire", "check", "other"] as const;
+export const METHODS = ["card", "ach_debit", "ach_credit", "wire", "check", "cash", "money_order", "other"] as const;
 export type Method = (typeof METHODS)[number];
+
+/** Where a receipt by hand lies: with us, in a deposit on its way, on the statement, or taken back as a mistake. */
+export type HandState = "on_hand" | "deposited" | "banked" | "void";
 
 /** Where a receipt stands. `returned`: all of it went back, by a return, a refund or a lost dispute. */
 export type ReceiptState = "to_match" | "placed" | "set_aside" | "returned";

@@ -1,6 +1,6 @@
 import { z } from "zod";
 
-import { FILE_KINDS, missingFields, readActivity, readBankLine, readCustomer, readInvoice, readRows, ROW_KINDS, type MappingSpec, type ProcessorRecord, type Table } from "@/core/formats";
+import { FILE_KINDS, missingFields, readActivity, readBankLine, readCustomer, readInvoice, readRemittance, readRows, ROW_KINDS, type MappingSpec, type ProcessorRecord, type Table } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
 import { insertImportFile, saveMapping } from "@/db/files";
@@ -11,6 +11,7 @@ import type { Ctx } from "../context";
 import { importBank } from "../imports/bank";
 import { importCustomers } from "../imports/customers";
 import { importInvoices } from "../imports/invoices";
+import { importRemittance } from "../imports/remittance";
 import { importActivity } from "../imports/processor";
 import { tableOf } from "../imports/read";
 import { Tallying, type ImportReport } from "../imports/report";
@@ -91,6 +92,11 @@ function takeIn(ctx: Ctx, table: Table, mapping: MappingSpec, account: string, f
       const bank = bankAccounts(ctx.db).find(({ code }) => code === account);
       if (bank) importBank(ctx, bank, rows, fileId, actId, tally);
       return;
+    }
+    case "remittance": {
+      const { rows, refused } = readRows(table, mapping, context, readRemittance);
+      tally.refuse(refused);
+      return importRemittance(ctx, rows, fileId, tally);
     }
     default:
       throw mapping.kind satisfies never;

@@ -1,18 +1,21 @@
 import type { Command } from "../command";
 import { disputeLost } from "./disputeLost";
+import { bounceReceipt, makeDeposit, recordReceipt, tieDeposit } from "./byHand";
 import { explainLine, removeRule } from "./explainLine";
 import { leaveOut, logContact, sendLetter } from "./followup";
 import { importFile } from "./importFile";
-import { placeReceipt, useCredit } from "./placeReceipt";
+import { forget } from "./learning";
+import { askApproval, decideWriteOff, placeReceipt, useCredit } from "./placeReceipt";
 import { postSure } from "./postSure";
 import { setAside } from "./setAside";
-import { addBankAccount, addProcessorAccount, changeSettings } from "./settings";
+import { addBankAccount, addProcessorAccount, changeSettings, lockPeriod } from "./settings";
 import { tiePayout } from "./tiePayout";
 import { undo, undoTogether } from "./undo";
 
 /** Every way to change a book, by name. */
 export const COMMANDS = {
-  importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings,
+  importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
+  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

@@ -55,15 +55,29 @@ export const changeSettings = defineCommand({
   schema: z.object({
     name: name.optional(), cutOverOn: isoDay.optional(), clock: isoDay.optional(), timeZone: z.string().optional(), discountGraceDays: z.number().int().min(0).max(30).optional(),
     smallDifferenceLimit: z.number().int().min(0).max(100_000).optional(), smallestSumAskedFor: z.number().int().min(0).optional(), replyTo: z.email("An e-mail address is needed.").optional(),
+    people: z.array(z.string().trim().min(1, "A name is needed.").max(40)).min(1, "At least one person works in the book.").max(50).optional(),
     smtpUrl: z.string().regex(/^smtps?:\/\/\S+$/, "Write it like smtp://host:587.").nullable().optional(),
   }),
   run(ctx, input): Result<null> {
     if (input.timeZone !== undefined && !isTimeZone(input.timeZone)) return fail("settings.time_zone", { text: input.timeZone });
     if (input.clock !== undefined && ctx.settings.clock !== null && input.clock < ctx.settings.clock) return fail("settings.clock");
+    if (input.people && new Set(input.people.map((one) => one.toLowerCase())).size < input.people.length) return fail("settings.people");
     const changed = Object.fromEntries(Object.entries(input).filter(([, value]) => value !== undefined)) as Partial<Settings>;
     writeSettings(ctx.db, changed);
     ctx.act("settings", { kind: "book", id: 0 }, `settings changed: ${Object.keys(changed).join(", ")}`);
     return ok(null);
+  },
+});
+
+/** Closes every day up to one, or opens them again: nothing is dated there any more, and what comes late stands on the first open day. */
+export const lockPeriod = defineCommand({
+  name: "lockPeriod",
+  schema: z.object({ to: isoDay.nullable(), why: z.string().trim().min(3, "Say why, in a few words.").max(200) }),
+  run(ctx, input): Result<{ actId: number }> {
+    if (input.to !== null && input.to >= ctx.today) return fail("lock.today");
+    writeSettings(ctx.db, { lockedTo: input.to });
+    const before = ctx.settings.lockedTo;
+    return ok({ actId: ctx.act("lock", { kind: "book", id: 0 }, `${input.to === null ? "every day is open again" : `days up to ${input.to} are closed`}${before === null ? "" : ` (before: ${before})`}: ${input.why}`) });
   },
 });
 

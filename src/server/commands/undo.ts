@@ -1,15 +1,18 @@
 import { z } from "zod";
 
 import { postReversal, type AccountRef } from "@/core/ledger";
-import { add, minor } from "@/core/money";
+import { add, minor, sumOf, type Minor } from "@/core/money";
 import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
+import { approvalOf, decideApproval } from "@/db/approvals";
 import { actById, actsOf, actsOfCommand, markUndone, type ActKind, type ActRow } from "@/db/acts";
 import { bankLineById, setBankLineState } from "@/db/bank";
 import { entriesOfAct, linesOfEntry } from "@/db/journal";
-import { changeBalance } from "@/db/openItems";
+import { depositById, setDepositState } from "@/db/deposits";
+import { changeBalance, openItemById } from "@/db/openItems";
 import { endTies, refreshNet, setPayoutState, tiesOfPayout } from "@/db/payouts";
-import { applicationsOfReceipt, deleteUntouchedReceipt, endApplication, partsOf, receiptById, updateReceipt } from "@/db/receipts";
+import { setDisputeState } from "@/db/processor";
+import { applicationsOfReceipt, deleteUntouchedReceipt, endApplication, partsOf, receiptById, receiptsOfDeposit, reviveApplication, setDisputed, setHandState, updateReceipt } from "@/db/receipts";
 
 import { defineCommand } from "../command";
 import type { Ctx } from "../context";
@@ -54,7 +57,7 @@ function undoOne(ctx: Ctx, act: ActRow): Result<{ actId: number }> {
 }
 
 /** Acts that people did by a page of their own and can take back; imports and letters are not among them. */
-const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact"]);
+const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget"]);
 
 export function isUndoable(kind: ActKind): boolean {
   return UNDOABLE.has(kind);
@@ -72,9 +75,19 @@ function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
       return reopenLine(ctx, act);
     case "bank_receipt":
       return unReceipt(ctx, act);
-    case "contact":
+    case "hand_receipt":
+      return unHandReceipt(ctx, act);
+    case "deposit":
+      return unDeposit(ctx, act);
+    case "deposit_banked":
+      return unBankDeposit(ctx, act);
+    case "bounce": case "dispute_lost":
+      return restore(ctx, act);
+    case "ask":
+      return withdraw(ctx, act);
+    case "contact": case "forget":
       return ok(null);
-    case "import": case "dispute_lost": case "letter": case "leave_out": case "settings": case "rule": case "undo": case "account":
+    case "import": case "decide": case "lock": case "letter": case "leave_out": case "settings": case "rule": case "undo": case "account":
       return fail("act.not_undoable", { kind: `“${act.text}”` });
     default:
       throw act.kind satisfies never;
@@ -83,7 +96,7 @@ function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
 
 /** Acts on the same document that came later and still stand. */
 function rests(ctx: Ctx, act: ActRow): string | null {
-  const later = actsOf(ctx.db, act.subjectKind, act.subjectId).filter((one) => one.id > act.id && one.undoneBy === null && one.kind !== "undo" && one.kind !== "contact");
+  const later = actsOf(ctx.db, act.subjectKind, act.subjectId).filter((one) => one.id > act.id && one.undoneBy === null && !["undo", "contact", "ask", "decide"].includes(one.kind));
   return later.at(-1)?.text ?? null;
 }
 
@@ -145,6 +158,70 @@ function unReceipt(ctx: Ctx, act: ActRow): Result<unknown> {
   if (receipt.state !== "to_match") return fail("act.rests", { what: `the receipt of ${ctx.sum(receipt.amount)} was dealt with` });
   deleteUntouchedReceipt(ctx.db, receipt.id);
   setBankLineState(ctx.db, line.id, "open");
+  return ok(null);
+}
+
+function unHandReceipt(ctx: Ctx, act: ActRow): Result<unknown> {
+  const receipt = receiptById(ctx.db, act.subjectId);
+  if (!receipt) return fail("receipt.unknown");
+  if (receipt.state !== "to_match") return fail("act.rests", { what: `the receipt of ${ctx.sum(receipt.amount)} was dealt with` });
+  if (receipt.handState !== "on_hand") return fail("act.rests", { what: "its bank deposit" });
+  deleteUntouchedReceipt(ctx.db, receipt.id);
+  return ok(null);
+}
+
+function unDeposit(ctx: Ctx, act: ActRow): Result<unknown> {
+  if (depositById(ctx.db, act.subjectId)?.state !== "made") return fail("act.rests", { what: "its bank line" });
+  for (const { id } of receiptsOfDeposit(ctx.db, act.subjectId)) setHandState(ctx.db, id, "on_hand", null);
+  setDepositState(ctx.db, act.subjectId, "undone", null);
+  return ok(null);
+}
+
+function unBankDeposit(ctx: Ctx, act: ActRow): Result<unknown> {
+  const deposit = depositById(ctx.db, act.subjectId);
+  if (deposit?.state !== "banked" || deposit.bankLineId === null) return fail("deposit.unknown");
+  const receipts = receiptsOfDeposit(ctx.db, deposit.id);
+  const bounced = receipts.find(({ id }) => actsOf(ctx.db, "receipt", id).some((one) => one.kind === "bounce" && one.undoneBy === null));
+  if (bounced) return fail("act.rests", { what: `the check of ${ctx.sum(bounced.amount)} that bounced` });
+  for (const { id } of receipts) setHandState(ctx.db, id, "deposited", deposit.id);
+  setBankLineState(ctx.db, deposit.bankLineId, "open");
+  setDepositState(ctx.db, deposit.id, "made", null);
+  return ok(null);
+}
+
+/** What a receipt gave back (a bounced check, a dispute lost) is given again: its invoices are paid as they were. */
+function restore(ctx: Ctx, act: ActRow): Result<unknown> {
+  const receipt = receiptById(ctx.db, act.subjectId);
+  if (!receipt) return fail("receipt.unknown");
+  const what = rests(ctx, act);
+  if (what !== null) return fail("act.rests", { what });
+  let applied = minor(0);
+  for (const one of applicationsOfReceipt(ctx.db, receipt.id).filter(({ endedBy }) => endedBy === act.id)) {
+    const item = openItemById(ctx.db, one.openItemId);
+    const taken = add(one.amount, one.discount, one.smallDifference);
+    if (!item || Math.abs(item.balance) < Math.abs(taken)) return fail("act.rests", { what: `${item?.number ?? "an invoice"} was paid meanwhile` });
+    changeBalance(ctx.db, one.openItemId, -taken);
+    reviveApplication(ctx.db, one.id);
+    applied = add(applied, one.amount);
+  }
+  const of = (role: string): Minor => sumOf(entriesOfAct(ctx.db, act.id).flatMap((entry) => linesOfEntry(ctx.db, entry.id)).filter((line) => line.role === role && line.itemKind === "receipt" && line.itemId === receipt.id), (line) => line.bookAmount);
+  const back = { unidentified: of("unidentified"), onAccount: of("credits"), parked: of("parked") };
+  const before = partsOf(receipt);
+  const parts = { unidentified: add(before.unidentified, back.unidentified), onAccount: add(before.onAccount, back.onAccount), parked: add(before.parked, back.parked), applied: add(before.applied, applied), goneBack: add(before.goneBack, -back.unidentified, -back.onAccount, -back.parked, -applied) };
+  const state = parts.unidentified > 0 ? "to_match" : parts.parked > 0 ? "set_aside" : "placed";
+  updateReceipt(ctx.db, receipt.id, { state, parts, customerId: receipt.customerId, reason: receipt.reason });
+  if (act.kind === "bounce") for (const line of ctx.db.all<{ id: number }>("SELECT id FROM bank_line WHERE state = 'bounce' AND receipt_id = ?", receipt.id)) setBankLineState(ctx.db, line.id, "open");
+  if (act.kind === "dispute_lost") {
+    for (const { id } of ctx.db.all<{ id: number }>("SELECT id FROM processor_item WHERE receipt_id = ? AND kind = 'dispute' AND settled_state = 'lost'", receipt.id)) setDisputeState(ctx.db, id, "opened");
+    setDisputed(ctx.db, receipt.id, 1);
+  }
+  return ok(null);
+}
+
+function withdraw(ctx: Ctx, act: ActRow): Result<unknown> {
+  const asked = approvalOf(ctx.db, act.subjectId);
+  if (asked?.actId !== act.id) return fail("approval.unknown");
+  decideApproval(ctx.db, asked.id, { state: "withdrawn", by: ctx.who.actor, why: null });
   return ok(null);
 }
 

@@ -1,10 +1,13 @@
 import type { BankRecord } from "@/core/formats";
 import { bankLineByExternalId, bankLineById, bankRules, insertBankLine, openBankLines, type BankAccountRow, type BankLineRow, type BankRuleRow } from "@/db/bank";
+import { depositsUnderWay } from "@/db/deposits";
 import { openPayouts } from "@/db/payouts";
 import { processorAccounts } from "@/db/processor";
 
 import type { Ctx } from "../context";
 import { asElsewhere, asReceipt, saysReceipt } from "../steps/bankLine";
+import { joinRemittances } from "../steps/remittances";
+import { tieDeposits } from "../steps/deposits";
 import { tieAllSingle } from "../steps/tie";
 import { withoutTwins, type Tallying } from "./report";
 
@@ -24,11 +27,13 @@ export function importBank(ctx: Ctx, account: BankAccountRow, records: readonly 
     added.push({ row, id });
   }
   tieAllSingle(ctx, tally);
+  tieDeposits(ctx, tally);
   const waiting = awaited(ctx);
   for (const { row, id } of added) {
     const line = bankLineById(ctx.db, id);
-    if (line) tally.take(row.line, line.state === "payout" ? "lines that are payouts" : explain(ctx, line, rules, waiting, actId), row.amount);
+    if (line) tally.take(row.line, line.state === "payout" ? "lines that are payouts" : line.state === "deposit" ? "lines that are deposits by hand" : explain(ctx, line, rules, waiting, actId), row.amount);
   }
+  joinRemittances(ctx, tally);
 }
 
 /** Statements that run from new to old are turned, so that lines stand in the order they happened. */
@@ -40,7 +45,7 @@ function chronological(rows: readonly BankRecord[]): BankRecord[] {
 /** What says that a line is a payout though nothing ties it yet: a processor's descriptor, or a payout's sum. */
 function awaited(ctx: Ctx): (line: BankLineRow) => boolean {
   const descriptors = processorAccounts(ctx.db).flatMap(({ descriptor }) => (descriptor ? [descriptor.toLowerCase()] : []));
-  const sums = new Set(openPayouts(ctx.db).flatMap((payout) => [payout.net, payout.statedNet ?? payout.net]));
+  const sums = new Set([...openPayouts(ctx.db).flatMap((payout) => [payout.net, payout.statedNet ?? payout.net]), ...depositsUnderWay(ctx.db).map(({ sum }) => sum)]);
   return (line) => sums.has(line.amount) || descriptors.some((descriptor) => line.description.toLowerCase().includes(descriptor));
 }
 

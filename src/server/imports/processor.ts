@@ -4,6 +4,7 @@ import { claimSpan, insertProcessorItem, processorItemByExternalId, type Process
 import type { ItemKindOfProcessor } from "@/core/payouts";
 
 import type { Ctx } from "../context";
+import { joinRemittances } from "../steps/remittances";
 import { tieAllSingle } from "../steps/tie";
 import { postActivity, postCharge } from "../steps/activity";
 import { withoutTwins, type Tallying } from "./report";
@@ -30,6 +31,7 @@ export function importActivity(ctx: Ctx, account: ProcessorAccountRow, records: 
   for (const row of rows) if (row.kind === "payout") takePayout(ctx, account, row, fileId, tally, touched);
   for (const id of touched) refreshNet(ctx.db, id);
   tieAllSingle(ctx, tally);
+  joinRemittances(ctx, tally);
 }
 
 type Around = { touched: Set<number>; payouts: Map<string, number | null> };

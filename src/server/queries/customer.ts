@@ -1,12 +1,13 @@
 import { daysBetween, formatDay, type Day } from "@/core/calendar";
 import { waitInWords } from "@/core/followup";
-import type { Proposal } from "@/core/matching";
+import type { Habit, PaidFor, Proposal } from "@/core/matching";
 import { agingOf, type Aging } from "@/core/metrics";
 import { formatAmount, sumOf, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { actsOfCustomer } from "@/db/acts";
 import { customerById, sitesOf, type CustomerRow } from "@/db/customers";
 import { contactsOf, daysLate, lettersOf, paidForByOthers } from "@/db/followup";
+import { habits, payersOf } from "@/db/learning";
 import { itemsOfCustomer, openItemsOf, type OpenItemRow } from "@/db/openItems";
 import { receiptsOf } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
@@ -17,8 +18,10 @@ import { overdueRows, type LastWord } from "./overdue";
 export type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean };
 /** Money of the customer that stands on account, receipt by receipt. */
 export type CreditLine = { receiptId: number; on: Day; sum: Minor; words: string };
+/** What the book learned of a customer from receipts: who pays for it, and how. */
+export type Learned = { payers: PaidFor[]; habit: string | null };
 export type CustomerPage = {
-  customer: CustomerRow; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: OpenItemRow[]; credits: CreditLine[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; waits: string[]; history: HistoryLine[];
+  customer: CustomerRow; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: OpenItemRow[]; credits: CreditLine[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: Learned; waits: string[]; history: HistoryLine[];
 };
 
 /** Everything about a customer on one page, with one line of time. */
@@ -33,7 +36,7 @@ export function customerPageOf(db: Db, id: number, today: Day, proposals: readon
   return {
     customer, parent: parent ? { id: parent.id, name: parent.name } : null, sites: sitesOf(db, id).map((site) => ({ id: site.id, name: site.name, open: sumOf(openItemsOf(db, site.id), (item) => item.balance) })),
     open, credits, aging: agingOf(open, today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.balance), credit: sumOf(credits, (one) => one.sum),
-    habit: habitInWords(db, id), waits: waits.map((wait) => waitInWords(wait, currency)), history: historyOf(db, id, today),
+    habit: habitInWords(db, id), learned: { payers: payersOf(db, id), habit: payingInWords(habits(db, id)[0]) }, waits: waits.map((wait) => waitInWords(wait, currency)), history: historyOf(db, id, today),
   };
 }
 
@@ -44,6 +47,13 @@ function habitInWords(db: Db, customerId: number): string {
   const average = Math.round(paid.reduce((sum, one) => sum + daysBetween(one.dueOn, one.paidOn), 0) / paid.length);
   if (average > 1) return `Pays ${average} days late as a rule`;
   return average < -1 ? `Pays ${-average} days early as a rule` : "Pays on the day as a rule";
+}
+
+/** How its receipts were given to invoices, in words; null while there are too few to say. */
+function payingInWords(habit: Habit | undefined): string | null {
+  if (habit === undefined || habit.receipts < 2) return null;
+  const share = (n: number): string => (n === habit.receipts ? "always" : n === 0 ? "never" : `${n} of ${habit.receipts} times`);
+  return `${share(habit.several)} pays several invoices at once, ${share(habit.quoted)} quotes a number`;
 }
 
 /** One line of time: invoices, receipts, letters with their text, calls, promises, and every act, newest first. */
@@ -58,7 +68,7 @@ export function historyOf(db: Db, customerId: number, today: Day): HistoryLine[]
   for (const letter of lettersOf(db, customerId)) line(letter.onDay, "letter", `letter ${letter.step}, ${amount(letter.sum)}: ${letter.delivery === "outbox" ? "in the outbox" : letter.delivery}`, letter.body);
   for (const contact of contactsOf(db, customerId)) line(contact.onDay, contact.kind, contact.promisedOn ? `${contact.text} (by ${formatDay(contact.promisedOn, today)}${contact.promisedSum === null ? "" : `, ${amount(contact.promisedSum)}`})` : contact.text);
   for (const act of actsOfCustomer(db, customerId).filter(({ kind }) => !["letter", "contact"].includes(kind))) {
-    line(act.onDay, act.kind === "place" ? "placed" : act.kind.replaceAll("_", " "), act.text, `${act.actor}`, act.subjectKind === "receipt" ? `receipts/${act.subjectId}` : null, act.kind === "place" && act.undoneBy === null ? act.id : null, act.undoneBy !== null);
+    line(act.onDay, act.kind === "place" ? "placed" : act.kind.replaceAll("_", " "), act.text, `${act.actor}`, act.subjectKind === "receipt" ? `receipts/${act.subjectId}` : null, (act.kind === "place" || act.kind === "forget") && act.undoneBy === null ? act.id : null, act.undoneBy !== null);
   }
   return lines.sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
 }

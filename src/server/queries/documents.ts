@@ -1,9 +1,10 @@
 import type { Day } from "@/core/calendar";
 import { add, type Minor } from "@/core/money";
-import { METHODS } from "@/core/receipts";
+import { METHODS, type HandState } from "@/core/receipts";
 import { bankAccounts, bankLineById, bankLineOfReceipt, type BankLineRow } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
+import { depositById, depositOfLine } from "@/db/deposits";
 import { openItemById, type OpenItemRow } from "@/db/openItems";
 import { payoutById, tieOfLine } from "@/db/payouts";
 import { itemsOfReceipt, processorAccounts, processorItemById } from "@/db/processor";
@@ -37,7 +38,7 @@ function besides(discount: Minor, smallDifference: Minor): string {
 }
 
 export type ReceiptItem = { id: number; kind: string; externalId: string; on: Day; amount: Minor; payout: { id: number; externalId: string } | null; disputeOpen: boolean };
-export type ReceiptPage = Told & { receipt: ReceiptRow; method: string; customer: { id: number; name: string } | null; given: Linked[]; items: ReceiptItem[]; line: BankLineRow | null };
+export type ReceiptPage = Told & { receipt: ReceiptRow; method: string; customer: { id: number; name: string } | null; given: Linked[]; items: ReceiptItem[]; line: BankLineRow | null; hand: { number: string | null; state: string; depositOn: Day | null } | null };
 
 export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | null {
   const receipt = receiptById(db, id);
@@ -55,8 +56,13 @@ export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | n
     return { id: item.id, kind: item.kind.replaceAll("_", " "), externalId: item.externalId, on: item.settledOn, amount: item.amount, payout: payout ? { id: payout.id, externalId: payout.externalId } : null, disputeOpen: item.kind === "dispute" && item.settledState === "opened" };
   });
   const method = METHOD_WORDS[METHODS.find((one) => one === receipt.method) ?? "other"] ?? receipt.method;
-  return { receipt, method, customer: customer ? { id: customer.id, name: customer.name } : null, given, items, line: bankLineOfReceipt(db, id) ?? null, entries: entriesAbout(db, "receipt", id), acts: actsAbout(db, "receipt", id), origin: originOf(db, book, receipt.fileId, receipt.lineNo) };
+  const deposit = receipt.depositId === null ? undefined : depositById(db, receipt.depositId);
+  const depositLine = deposit?.bankLineId == null ? undefined : bankLineById(db, deposit.bankLineId);
+  const hand = receipt.handState === null ? null : { number: receipt.number, state: HAND_WORDS[receipt.handState], depositOn: deposit?.onDay ?? null };
+  return { receipt, hand, method, customer: customer ? { id: customer.id, name: customer.name } : null, given, items, line: depositLine ?? bankLineOfReceipt(db, id) ?? null, entries: entriesAbout(db, "receipt", id), acts: [...actsAbout(db, "receipt", id), ...(deposit ? actsAbout(db, "deposit", deposit.id) : [])], origin: originOf(db, book, receipt.fileId, receipt.lineNo) };
 }
+
+const HAND_WORDS: Record<HandState, string> = { on_hand: "on hand", deposited: "in a deposit, not on a statement yet", banked: "at the bank", void: "taken back as a mistake" };
 
 export type LinePage = Told & { line: BankLineRow; bank: string; payout: { id: number; externalId: string; processor: string } | null };
 
@@ -66,9 +72,10 @@ export function linePageOf(db: Db, book: string, id: number): LinePage | null {
   const tie = tieOfLine(db, id);
   const payout = tie ? payoutById(db, tie.payoutId) : undefined;
   const processor = processorAccounts(db).find((account) => account.id === payout?.processorAccountId);
+  const deposit = depositOfLine(db, id);
   return {
     line, bank: bankAccounts(db).find((account) => account.id === line.bankAccountId)?.name ?? "", payout: payout ? { id: payout.id, externalId: payout.externalId, processor: processor?.name ?? "" } : null,
-    entries: entriesAbout(db, "bank_line", id), acts: [...actsAbout(db, "bank_line", id), ...(payout ? actsAbout(db, "payout", payout.id) : [])], origin: originOf(db, book, line.fileId, line.lineNo),
+    entries: entriesAbout(db, "bank_line", id), acts: [...actsAbout(db, "bank_line", id), ...(payout ? actsAbout(db, "payout", payout.id) : []), ...(deposit ? actsAbout(db, "deposit", deposit.id) : [])], origin: originOf(db, book, line.fileId, line.lineNo),
   };
 }
 

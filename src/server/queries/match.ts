@@ -1,41 +1,48 @@
 import type { Day } from "@/core/calendar";
-import { reasonInWords, speaksAgainst, type Decision, type Proposal, type Reading } from "@/core/matching";
-import { add, formatAmount, sumOf, type Currency, type Minor } from "@/core/money";
+import { oddity, reasonInWords, restsOn, speaksAgainst, sureKind, type Decision, type Proposal, type Reading, type Spot } from "@/core/matching";
+import { add, formatAmount, minor, sumOf, type Currency, type Minor } from "@/core/money";
 import { groupHead } from "@/core/parties";
+import { approvalOf, approvalsWaiting, type ApprovalRow } from "@/db/approvals";
 import type { Db } from "@/db/connection";
 import { allCustomers, customerById } from "@/db/customers";
 import { openItemById, openItems, openItemsOf } from "@/db/openItems";
-import { receiptById, receiptsInState, type ReceiptRow } from "@/db/receipts";
+import { applicationsOfReceipt, receiptById, receiptsInState, type ReceiptRow } from "@/db/receipts";
+import { remittanceLines } from "@/db/remittances";
+import { readSettings } from "@/db/settings";
 
-export type QueueName = Decision | "aside";
+/** The queues of Match: by certainty, those set aside, and those whose write-off waits for a second person. */
+export const QUEUES = ["sure", "check", "none", "aside", "second"] as const;
+export type QueueName = (typeof QUEUES)[number];
 
 /** One line of the Match list. */
 export type MatchRow = { id: number; paidOn: Day; method: string; from: string; memo: string; best: string; look: string; lookAgainst: boolean; amount: Minor; leftOver: Minor | null; confidence: number };
 export type MatchQueue = { rows: MatchRow[]; sums: Record<QueueName, { count: number; sum: Minor }>; total: Minor };
 
-export const METHOD_WORDS: Record<string, string> = { card: "card", ach_debit: "ACH debit", ach_credit: "ACH", wire: "wire", check: "check", other: "other" };
+export const METHOD_WORDS: Record<string, string> = { card: "card", ach_debit: "ACH debit", ach_credit: "ACH", wire: "wire", check: "check", cash: "cash", money_order: "money order", other: "other" };
 
 /** A queue of Match with the sums of all of them; `proposals` are those of the whole book. */
 export function matchQueue(db: Db, proposals: readonly Proposal[], queue: QueueName, sort: string, currency: Currency): MatchQueue {
   const byId = new Map(proposals.map((proposal) => [proposal.receiptId, proposal]));
-  const open = receiptsInState(db, "to_match");
+  const asked = new Map(approvalsWaiting(db).map((approval) => [approval.receiptId, approval]));
+  const all = receiptsInState(db, "to_match");
+  const open = all.filter(({ id }) => !asked.has(id));
   const aside = receiptsInState(db, "set_aside");
   const of = (name: Decision): ReceiptRow[] => open.filter((receipt) => (byId.get(receipt.id)?.decision ?? "none") === name);
-  const groups: Record<QueueName, ReceiptRow[]> = { sure: of("sure"), check: of("check"), none: of("none"), aside };
+  const groups: Record<QueueName, ReceiptRow[]> = { sure: of("sure"), check: of("check"), none: of("none"), aside, second: all.filter(({ id }) => asked.has(id)) };
   const sumUp = (name: QueueName): { count: number; sum: Minor } => ({ count: groups[name].length, sum: sumOf(groups[name], (receipt) => (name === "aside" ? receipt.parked : receipt.unidentified)) });
   const names = new Map(allCustomers(db).map((customer) => [customer.id, customer.name]));
-  const rows = groups[queue].map((receipt) => rowOf(receipt, byId.get(receipt.id)?.readings[0], names, currency));
-  return { rows: sorted(rows, sort), sums: { sure: sumUp("sure"), check: sumUp("check"), none: sumUp("none"), aside: sumUp("aside") }, total: sumOf(open, (receipt) => receipt.unidentified) };
+  const rows = groups[queue].map((receipt) => rowOf(receipt, byId.get(receipt.id)?.readings[0], names, currency, asked.get(receipt.id)));
+  return { rows: sorted(rows, sort), sums: { sure: sumUp("sure"), check: sumUp("check"), none: sumUp("none"), aside: sumUp("aside"), second: sumUp("second") }, total: sumOf(all, (receipt) => receipt.unidentified) };
 }
 
-function rowOf(receipt: ReceiptRow, best: Reading | undefined, names: ReadonlyMap<number, string>, currency: Currency): MatchRow {
+function rowOf(receipt: ReceiptRow, best: Reading | undefined, names: ReadonlyMap<number, string>, currency: Currency, asked: ApprovalRow | undefined): MatchRow {
   const amount = receipt.state === "set_aside" ? receipt.parked : receipt.unidentified;
   const against = best?.reasons.find(speaksAgainst);
   const first = against ?? best?.reasons[0];
   return {
     id: receipt.id, paidOn: receipt.paidOn, method: METHOD_WORDS[receipt.method] ?? receipt.method, from: receipt.payerName || receipt.payerEmail || "–", memo: receipt.reference || "–", amount,
-    best: receipt.state === "set_aside" ? (receipt.reason ?? "") : best ? readingInWords(best, names) : "nothing fits",
-    look: receipt.state === "set_aside" ? "set aside" : first ? reasonInWords(first, currency) : best ? "" : "no payer, number or sum is known", lookAgainst: against !== undefined,
+    best: receipt.state === "set_aside" ? (receipt.reason ?? "") : asked ? `write off ${formatAmount(asked.sum, currency)}: ${asked.why}` : best ? readingInWords(best, names) : "nothing fits",
+    look: receipt.state === "set_aside" ? "set aside" : asked ? `asked by ${asked.askedBy}` : first ? reasonInWords(first, currency) : best ? "" : "no payer, number or sum is known", lookAgainst: against !== undefined,
     leftOver: best ? best.onAccount : null, confidence: best?.confidence ?? 0,
   };
 }
@@ -58,58 +65,103 @@ function sorted(rows: MatchRow[], sort: string): MatchRow[] {
   return by ? [...rows].sort((a, b) => (down ? -by(a, b) : by(a, b)) || a.id - b.id) : rows;
 }
 
-export type WorkingsReading = { customerId: number | null; customer: string; words: string; lines: { itemId: number; number: string; description: string; open: Minor; amount: Minor; discount: Minor }[]; onAccount: Minor; confidence: number; reasons: { words: string; against: boolean }[] };
-export type WorkingsItem = { itemId: number; number: string; customer: string; description: string; dueOn: Day; open: Minor };
-export type MatchWorkings = { receiptId: number; amount: Minor; readings: WorkingsReading[]; customerId: number | null; customer: string; items: WorkingsItem[]; itemsSum: Minor; settledOn: Day; account: string; fee: Minor; disputed: boolean };
+/** A reason in words, with what it rests on. */
+export type ShownReason = { words: string; against: boolean; spots: readonly Spot[]; field: "name" | "email" | "sum" | null };
+export type WorkingsReading = { customerId: number | null; customer: string; words: string; lines: { itemId: number; number: string; description: string; open: Minor; amount: Minor; discount: Minor }[]; onAccount: Minor; confidence: number; reasons: ShownReason[] };
+export type WorkingsItem = { itemId: number; number: string; customer: string; own: boolean; description: string; dueOn: Day; open: Minor };
+/** An earlier receipt that this one may be the second payment of. */
+export type Twin = { receiptId: number; paidOn: Day; method: string; from: string; memo: string; amount: Minor; became: string };
+/** A write-off that waits for a second person. */
+export type Asked = { approvalId: number; sum: Minor; why: string; askedBy: string; words: string };
+export type MatchWorkings = {
+  receiptId: number; amount: Minor; from: string; email: string; memo: string; remittance: { number: string; amount: Minor; discount: Minor }[]; number: string | null; readings: WorkingsReading[]; customerId: number | null; customer: string; items: WorkingsItem[];
+  settledOn: Day; account: string; fee: Minor; disputed: boolean; twin: Twin | null; asked: Asked | null; limit: Minor; people: number;
+};
 
-/** All that is needed to put a receipt's tally together: its readings with their reasons, and what is open at the customer. */
+/** All that is needed to put a receipt's tally together: its readings with their reasons, and what is open at the customer and its group. */
 export function matchWorkings(db: Db, receiptId: number, proposal: Proposal | undefined, currency: Currency): MatchWorkings | null {
   const receipt = receiptById(db, receiptId);
   if (!receipt) return null;
-  const readings = (proposal?.readings ?? []).map((reading): WorkingsReading => {
-    const customer = reading.customerId === null ? undefined : customerById(db, reading.customerId);
-    return {
-      customerId: reading.customerId, customer: customer?.name ?? "", onAccount: reading.onAccount, confidence: reading.confidence, words: readingInWords(reading, new Map(customer ? [[customer.id, customer.name]] : [])),
-      reasons: reading.reasons.map((reason) => ({ words: reasonInWords(reason, currency), against: speaksAgainst(reason) })),
-      lines: reading.lines.map((line) => {
-        const item = openItemById(db, line.itemId);
-        return { itemId: line.itemId, number: line.number, description: item?.description ?? "", open: item?.balance ?? line.amount, amount: line.amount, discount: line.discount };
-      }),
-    };
-  });
+  const readings = (proposal?.readings ?? []).map((reading) => shownReading(db, reading, currency));
   const customerId = readings[0]?.customerId ?? null;
-  const items = customerId === null ? [] : groupItems(db, customerId);
   const charge = db.get<{ fee: Minor | null; account: string }>(
     `SELECT a.name AS account, (SELECT -sum(f.amount) FROM processor_item f WHERE f.kind = 'fee' AND f.processor_account_id = i.processor_account_id AND f.related_id = i.external_id) AS fee
      FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id WHERE i.receipt_id = ? AND i.kind = 'charge'`, receiptId,
   );
+  const settings = readSettings(db);
+  const asked = approvalOf(db, receiptId);
   return {
-    receiptId, amount: receipt.unidentified, readings, customerId, customer: customerId === null ? "" : (customerById(db, customerId)?.name ?? ""), items, itemsSum: sumOf(items, (item) => item.open), settledOn: receipt.settledOn,
-    account: charge ? `Clearing, ${charge.account}` : "Operating bank", fee: charge?.fee ?? add(0), disputed: receipt.disputed === 1,
+    receiptId, amount: receipt.unidentified, from: receipt.payerName, email: receipt.payerEmail, memo: receipt.reference, remittance: remittanceLines(db, receiptId), number: receipt.number, readings, customerId,
+    customer: customerId === null ? "" : (customerById(db, customerId)?.name ?? ""), items: customerId === null ? [] : groupItems(db, customerId), settledOn: receipt.settledOn,
+    account: charge ? `Clearing, ${charge.account}` : receipt.source === "hand" ? "Checks and cash on hand" : "Operating bank", fee: charge?.fee ?? add(0), disputed: receipt.disputed === 1,
+    twin: twinOf(db, proposal), asked: asked ? { approvalId: asked.id, sum: asked.sum, why: asked.why, askedBy: asked.askedBy, words: askedInWords(db, asked, currency) } : null, limit: minor(settings.smallDifferenceLimit), people: settings.people.length,
   };
 }
 
-/** What is open at a customer and its sites, oldest first. */
+function shownReading(db: Db, reading: Reading, currency: Currency): WorkingsReading {
+  const customer = reading.customerId === null ? undefined : customerById(db, reading.customerId);
+  return {
+    customerId: reading.customerId, customer: customer?.name ?? "", onAccount: reading.onAccount, confidence: reading.confidence, words: readingInWords(reading, new Map(customer ? [[customer.id, customer.name]] : [])),
+    reasons: reading.reasons.map((reason) => ({ words: reasonInWords(reason, currency), against: speaksAgainst(reason), ...restsOn(reason) })),
+    lines: reading.lines.map((line) => {
+      const item = openItemById(db, line.itemId);
+      return { itemId: line.itemId, number: line.number, description: item?.description ?? "", open: item?.balance ?? line.amount, amount: line.amount, discount: line.discount };
+    }),
+  };
+}
+
+/** The earlier of two payments that look like one made twice, and what became of it. */
+function twinOf(db: Db, proposal: Proposal | undefined): Twin | null {
+  const double = proposal?.readings[0]?.reasons.find((reason) => reason.code === "against_double");
+  const earlier = double?.code === "against_double" ? receiptById(db, double.receiptId) : undefined;
+  if (!earlier) return null;
+  const given = applicationsOfReceipt(db, earlier.id).filter(({ endedBy }) => endedBy === null).map((one) => openItemById(db, one.openItemId)?.number ?? "");
+  const became = given.length > 0 ? `paid ${given.join(", ")}` : earlier.state === "to_match" ? "waits too" : earlier.onAccount > 0 ? "on account" : "gone back";
+  return { receiptId: earlier.id, paidOn: earlier.paidOn, method: METHOD_WORDS[earlier.method] ?? earlier.method, from: earlier.payerName || earlier.payerEmail, memo: earlier.reference, amount: earlier.amount, became };
+}
+
+function askedInWords(db: Db, asked: ApprovalRow, currency: Currency): string {
+  const { lines } = JSON.parse(asked.tally) as { lines: { itemId: number; amount: number; smallDifference: number }[] };
+  return lines.map((line) => `${formatAmount(line.amount, currency)} to ${openItemById(db, line.itemId)?.number ?? "an item"}${line.smallDifference === 0 ? "" : `, ${formatAmount(line.smallDifference, currency)} of it written off`}`).join("; ");
+}
+
+/** What is open at a customer and the other members of its group: its own first, each oldest first. */
 export function groupItems(db: Db, customerId: number): WorkingsItem[] {
   const customers = new Map(allCustomers(db).map((customer) => [customer.id, customer]));
   const customer = customers.get(customerId);
   if (!customer) return [];
   const head = groupHead(customer, customers);
-  const members = [...customers.values()].filter((one) => one.id === customerId || (customerId === head && groupHead(one, customers) === head));
+  const members = [...customers.values()].filter((one) => groupHead(one, customers) === head);
   return members
-    .flatMap((member) => openItemsOf(db, member.id).map((item) => ({ itemId: item.id, number: item.number, customer: member.name, description: item.description ?? "", dueOn: item.dueOn, open: item.balance })))
-    .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.itemId - b.itemId));
+    .flatMap((member) => openItemsOf(db, member.id).map((item) => ({ itemId: item.id, number: item.number, customer: member.name, own: member.id === customerId || customerId === head, description: item.description ?? "", dueOn: item.dueOn, open: item.balance })))
+    .sort((a, b) => Number(b.own) - Number(a.own) || (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.itemId - b.itemId));
 }
 
-/** The sure ones as they would be posted, for the look at the list and its total. */
-export function sureList(db: Db, proposals: readonly Proposal[], currency: Currency): { id: number; from: string; memo: string; to: string; why: string; amount: string; sum: Minor }[] {
+export type SureRow = { id: number; from: string; memo: string; to: string; why: string; kind: string; odd: string | null; sum: Minor; /** What the reading does, so that only what was looked at is posted. */ said: string };
+
+/** What a reading does with the money, in one line of text. */
+export function saidOf(reading: Reading): string {
+  return `${reading.customerId} ${reading.lines.map((line) => `${line.itemId}:${line.amount}:${line.discount}`).sort().join(" ")}`;
+}
+
+/** The sure ones as they would be posted: those that deserve a second glance first, the others by what kind they are. */
+export function sureList(db: Db, proposals: readonly Proposal[], currency: Currency): SureRow[] {
   const receipts = new Map(receiptsInState(db, "to_match").map((receipt) => [receipt.id, receipt]));
   const names = new Map(allCustomers(db).map((customer) => [customer.id, customer.name]));
-  return proposals.filter(({ decision }) => decision === "sure").flatMap(({ receiptId, readings }) => {
-    const [receipt, best] = [receipts.get(receiptId), readings[0]];
-    if (!receipt || !best) return [];
-    return [{ id: receiptId, from: receipt.payerName || receipt.payerEmail, memo: receipt.reference, to: `${names.get(best.customerId ?? 0) ?? ""}: ${readingInWords(best, names)}`, why: best.reasons.slice(0, 2).map((reason) => reasonInWords(reason, currency)).join(", "), amount: formatAmount(receipt.unidentified, currency), sum: receipt.unidentified }];
+  const asked = new Set(approvalsWaiting(db).map(({ receiptId }) => receiptId));
+  const sure = proposals.filter(({ decision, receiptId }) => decision === "sure" && !asked.has(receiptId)).flatMap(({ receiptId, readings: [best] }) => {
+    const receipt = receipts.get(receiptId);
+    return receipt && best ? [{ receipt, best }] : [];
   });
+  const sums = sure.map(({ receipt }) => receipt.unidentified).sort((a, b) => a - b);
+  const middle = sums[Math.floor(sums.length / 2)] ?? add(0);
+  const rows = sure.map(({ receipt, best }): SureRow => ({
+    id: receipt.id, from: receipt.payerName || receipt.payerEmail, memo: receipt.reference, to: `${names.get(best.customerId ?? 0) ?? ""}: ${readingInWords(best, names)}`, why: best.reasons.slice(0, 2).map((reason) => reasonInWords(reason, currency)).join(", "),
+    kind: sureKind(best), odd: oddity(best, receipt.unidentified, middle), sum: receipt.unidentified, said: saidOf(best),
+  }));
+  const size = new Map<string, number>();
+  for (const row of rows) size.set(row.kind, (size.get(row.kind) ?? 0) + 1);
+  return rows.sort((a, b) => Number(a.odd === null) - Number(b.odd === null) || (a.odd === null ? (size.get(a.kind) ?? 0) - (size.get(b.kind) ?? 0) || a.kind.localeCompare(b.kind) : b.sum - a.sum) || a.id - b.id);
 }
 
 /** Customers whose name, number or e-mail holds a text, for a receipt whose payer is not known. */

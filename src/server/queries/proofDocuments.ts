@@ -5,6 +5,7 @@ import { bankAccounts } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { openItemsAsOf } from "@/db/openItems";
 import { clearingAsOf } from "@/db/processor";
+import { receiptsByHand } from "@/db/receipts";
 
 /** One document of a proof, with what it adds to the sum (debit positive). */
 export type ProofDocument = { words: string; more: string; on: Day | null; amount: Minor; href: string | null };
@@ -48,14 +49,16 @@ function documentsOf(db: Db, name: ProofName): ProofDocument[] {
     case "payouts":
       return db.all<{ month: string; sum: Minor; n: number }>("SELECT substr(p.paid_on, 1, 7) AS month, sum(t.amount) AS sum, count(DISTINCT p.id) AS n FROM payout_tie t JOIN payout p ON p.id = t.payout_id WHERE t.ended_by IS NULL GROUP BY 1 ORDER BY 1 DESC")
         .map((row) => ({ words: `${row.month}: ${row.n} payouts tied`, more: "", on: null, amount: row.sum, href: `payouts?month=${row.month}` }));
-    case "entries": case "balances": case "on_hand": case "applications":
+    case "on_hand":
+      return [...receiptsByHand(db, "on_hand"), ...receiptsByHand(db, "deposited")].map((row) => ({ words: `${row.method.replace("_", " ")} ${row.number ?? ""}, ${row.payerName || "payer not known"}`, more: row.handState === "on_hand" ? "on hand" : "in a deposit under way", on: row.paidOn, amount: row.amount, href: `receipts/${row.id}` }));
+    case "entries": case "balances": case "applications":
       return [];
     default:
       throw name satisfies never;
   }
 }
 
-const STATE_WORDS: Record<string, string> = { payout: "payouts", receipt: "receipts by themselves", elsewhere: "put aside" };
+const STATE_WORDS: Record<string, string> = { payout: "payouts", receipt: "receipts by themselves", elsewhere: "put aside", deposit: "deposits by hand", bounce: "checks that bounced" };
 
 function receipts(db: Db, part: "unidentified" | "on_account" | "parked", sign: 1 | -1): ProofDocument[] {
   return db

@@ -13,7 +13,7 @@ import { payoutViews } from "./payouts";
 
 /** What stands on every page: how much is left at each station, and the proofs. */
 export type Shell = {
-  book: string; name: string; currency: Currency; today: Day; clockFixed: boolean;
+  book: string; name: string; currency: Currency; today: Day; clockFixed: boolean; people: string[];
   left: { arrivals: number; match: number; payoutsOff: number; overdue: number; broken: number };
   strip: { receivables: Minor; clearing: Minor; bank: Minor; statementTo: Day | null; toMatch: Minor; payoutsOff: Minor; unexplained: Minor; holds: Record<string, boolean> };
 };
@@ -26,7 +26,7 @@ export function shellOf(db: Db, book: string, report: ProofReport, proposals: re
   const work = (name: string): { sum: Minor; count: number } => report.work.find((one) => one.name === name) ?? { sum: ZERO, count: 0 };
   const ready = overdueRows(db, today, proposals).filter(({ state }) => state === "ready").length;
   return {
-    book, name: settings.name, currency: settings.currency, today, clockFixed: settings.clock !== null,
+    book, name: settings.name, currency: settings.currency, today, clockFixed: settings.clock !== null, people: settings.people,
     left: { arrivals: waitingFiles(db, book).length, match: work("to_match").count, payoutsOff: off.length, overdue: ready, broken: report.proofs.filter((one) => !one.holds).length },
     strip: {
       receivables: proof("receivables"), clearing: proof("clearing"), bank: proof("bank"), statementTo: lastStatementDay(db), toMatch: work("to_match").sum, payoutsOff: sumOf(off, (one) => one.offBy ?? one.net), unexplained: work("bank_unexplained").sum,

@@ -13,7 +13,7 @@ import { lineOf } from "../imports/read";
 
 /** A line of an entry as it is shown: one of debit and credit is null. `href` leads to the document the line is about. */
 export type EntryLineView = { accountId: number; code: string; name: string; role: Role; debit: Minor | null; credit: Minor | null; href: string | null };
-export type EntryView = { id: number; event: string; postedOn: Day; document: string; documentHref: string | null; reverses: number | null; reversedBy: number | null; lines: EntryLineView[] };
+export type EntryView = { id: number; event: string; postedOn: Day; document: string; documentHref: string | null; reverses: number | null; reversedBy: number | null; datedFor: Day | null; lines: EntryLineView[] };
 /** Something that was done: by whom and when, and whether it can be undone from here. */
 export type ActView = { id: number; on: Day; at: string; actor: string; text: string; undone: boolean; undoable: boolean };
 /** The line of the file that a document came from, as it was given. */
@@ -47,7 +47,7 @@ export function entryView(db: Db, entry: EntryRow): EntryView {
     accountId: line.accountId, code: line.code, name: line.name, role: line.role, debit: line.bookAmount > 0 ? line.bookAmount : null, credit: line.bookAmount < 0 ? (-line.bookAmount as Minor) : null,
     href: line.itemKind === null || line.itemId === null ? null : hrefOf(db, line.itemKind, line.itemId),
   }));
-  return { id: entry.id, event: entry.event.replaceAll("_", " "), postedOn: entry.postedOn, document: entry.document, documentHref: hrefOf(db, entry.documentKind, entry.documentId), reverses: entry.reverses, reversedBy: entry.reversedBy, lines };
+  return { id: entry.id, event: entry.event.replaceAll("_", " "), postedOn: entry.postedOn, document: entry.document, documentHref: hrefOf(db, entry.documentKind, entry.documentId), reverses: entry.reverses, reversedBy: entry.reversedBy, datedFor: entry.datedFor, lines };
 }
 
 export function entriesAbout(db: Db, kind: ItemKind, id: number): EntryView[] {

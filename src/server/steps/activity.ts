@@ -111,7 +111,7 @@ export function takeBack(ctx: Ctx, receipt: ReceiptRow, sum: Minor, actId: numbe
     applied = add(applied, one.amount);
     endApplication(ctx.db, one.id, actId);
     changeBalance(ctx.db, one.openItemId, add(one.amount, one.discount, one.smallDifference));
-    items.push({ itemId: one.openItemId, sum: inBook(one.amount, receipt.currency), discount: inBook(one.discount, receipt.currency), smallDifference: inBook(one.smallDifference, receipt.currency) });
+    items.push({ itemId: one.openItemId, sum: inBook(one.amount, receipt.currency), discount: inBook(one.discount, receipt.currency), smallDifference: inBook(one.smallDifference, receipt.currency), writeOff: one.writeOff });
   }
   const onAccount = add(free, left);
   advance(ctx, receipt, { unidentified, onAccount, applied, parked });

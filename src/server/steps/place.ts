@@ -1,4 +1,4 @@
-import { inBook, postApplied, postDiscount, postIdentified, postSmallDifference, type AppliedFrom } from "@/core/ledger";
+import { inBook, postApplied, postBadDebt, postDiscount, postIdentified, postSmallDifference, type AppliedFrom } from "@/core/ledger";
 import { add, sumOf, type Minor } from "@/core/money";
 import { groupHead, type Customer } from "@/core/parties";
 import { move } from "@/core/receipts";
@@ -12,12 +12,15 @@ import type { Ctx } from "../context";
 /** A line of a tally: what an open item gets from the receipt, and what is taken off it besides. Minor units; negative on a credit note. */
 export type TallyLine = { itemId: number; amount: Minor; discount: Minor; smallDifference: Minor };
 
+/** Whether write-offs keep to the limit of the book, or a second person has approved of them. */
+export type WriteOffs = "within limit" | "approved";
+
 /** The tally as it can be posted, or why it cannot. What the lines leave over stays on account of the customer. */
-export function checkTally(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[], customerId: number | null, available: Minor): Result<{ items: OpenItemRow[]; applied: Minor; rest: Minor; customerId: number }> {
+export function checkTally(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[], customerId: number | null, available: Minor, writeOffs: WriteOffs = "within limit"): Result<{ items: OpenItemRow[]; applied: Minor; rest: Minor; customerId: number }> {
   const items: OpenItemRow[] = [];
   for (const line of lines) {
     const item = openItemById(ctx.db, line.itemId);
-    const problem = item ? lineProblem(ctx, receipt, item, line) : fail("tally.empty");
+    const problem = item ? lineProblem(ctx, receipt, item, line, writeOffs) : fail("tally.empty");
     if (problem) return problem;
     if (item) items.push(item);
   }
@@ -41,7 +44,7 @@ function headOf(ctx: Ctx, id: number): number {
   return customer ? groupHead(customer, line) : id;
 }
 
-function lineProblem(ctx: Ctx, receipt: ReceiptRow, item: OpenItemRow, line: TallyLine): Result<never> | null {
+function lineProblem(ctx: Ctx, receipt: ReceiptRow, item: OpenItemRow, line: TallyLine, writeOffs: WriteOffs): Result<never> | null {
   const taken = add(line.amount, line.discount, line.smallDifference);
   const { number } = item;
   if (item.currency !== receipt.currency) return fail("tally.currency", { number });
@@ -49,7 +52,7 @@ function lineProblem(ctx: Ctx, receipt: ReceiptRow, item: OpenItemRow, line: Tal
   if (item.balance > 0 ? line.amount < 0 || line.discount < 0 || taken < 0 : line.amount > 0 || line.discount !== 0) return fail("tally.sign", { number });
   if (Math.abs(taken) > Math.abs(item.balance)) return fail("tally.item", { number, balance: ctx.sum(item.balance), wanted: ctx.sum(taken) });
   const limit = ctx.settings.smallDifferenceLimit;
-  if (Math.abs(line.smallDifference) > limit) return fail("tally.small", { sum: ctx.sum(line.smallDifference), limit: ctx.sum(limit) });
+  if (writeOffs === "within limit" && Math.abs(line.smallDifference) > limit) return fail("tally.small", { sum: ctx.sum(line.smallDifference), limit: ctx.sum(limit) });
   return null;
 }
 
@@ -70,9 +73,11 @@ export function place(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[]
   if (paid.length > 0) ctx.post(postApplied({ ...head, receiptId: receipt.id, from, to: paid.map((line) => ({ itemId: line.itemId, sum: sum(line.amount) })) }), actId);
   for (const line of lines) {
     if (line.discount !== 0) ctx.post(postDiscount({ ...head, itemId: line.itemId, sum: sum(line.discount), tax: null }), actId);
-    if (line.smallDifference !== 0) ctx.post(postSmallDifference({ ...head, itemId: line.itemId, sum: sum(line.smallDifference) }), actId);
+    // What is over the limit was approved by a second person, and is a debt given up.
+    const writeOff = Math.abs(line.smallDifference) > ctx.settings.smallDifferenceLimit ? "bad_debt" : "small";
+    if (line.smallDifference !== 0) ctx.post((writeOff === "small" ? postSmallDifference : postBadDebt)({ ...head, itemId: line.itemId, sum: sum(line.smallDifference) }), actId);
     changeBalance(ctx.db, line.itemId, -add(line.amount, line.discount, line.smallDifference));
-    insertApplication(ctx.db, { receiptId: receipt.id, openItemId: line.itemId, amount: line.amount, discount: line.discount, smallDifference: line.smallDifference, onDay: head.on, actId });
+    insertApplication(ctx.db, { receiptId: receipt.id, openItemId: line.itemId, amount: line.amount, discount: line.discount, smallDifference: line.smallDifference, writeOff, onDay: head.on, actId });
   }
   return ok(actId);
 }

@@ -8,7 +8,9 @@ import { bookExists } from "../folders";
 import type { WriterAnswer, WriterRequest } from "./writerThread";
 
 /** The threads of a server, one a book, kept across reloads of the code. */
-type Writers = Map<string, { worker: Worker; waiting: Map<number, (result: Result<unknown>) => void>; next: number }>;
+type Progress = { done: number; of: number };
+type Waiting = { answer: (result: Result<unknown>) => void; key: string; progress: Progress };
+type Writers = Map<string, { worker: Worker; waiting: Map<number, Waiting>; next: number }>;
 const kept = globalThis as typeof globalThis & { dozoWriters?: Writers };
 
 function writerOf(book: string): NonNullable<ReturnType<Writers["get"]>> {
@@ -16,14 +18,18 @@ function writerOf(book: string): NonNullable<ReturnType<Writers["get"]>> {
   const known = writers.get(book);
   if (known) return known;
   const worker = new Worker(join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist/writer.mjs"), { workerData: { book } });
-  const made = { worker, waiting: new Map<number, (result: Result<unknown>) => void>(), next: 1 };
-  worker.on("message", ({ id, result }: WriterAnswer) => {
-    made.waiting.get(id)?.(result);
-    made.waiting.delete(id);
+  const made = { worker, waiting: new Map<number, Waiting>(), next: 1 };
+  worker.on("message", (said: WriterAnswer) => {
+    const waiting = made.waiting.get(said.id);
+    if (waiting && "progress" in said) waiting.progress = said.progress;
+    else if (waiting && "result" in said) {
+      waiting.answer(said.result);
+      made.waiting.delete(said.id);
+    }
   });
   const gone = (): void => {
     writers.delete(book);
-    for (const answer of made.waiting.values()) answer(fail("bug", {}));
+    for (const { answer } of made.waiting.values()) answer(fail("bug", {}));
     made.waiting.clear();
   };
   worker.on("error", gone);
@@ -39,8 +45,14 @@ export async function execute<Name extends CommandName>(book: string, command: N
   const writer = writerOf(book);
   const id = writer.next++;
   const result = await new Promise<Result<unknown>>((resolve) => {
-    writer.waiting.set(id, resolve);
+    writer.waiting.set(id, { answer: resolve, key: how.key, progress: { done: 0, of: 0 } });
     writer.worker.postMessage({ id, command, input, actor: how.actor, key: how.key, rehearse: how.rehearse ?? false } satisfies WriterRequest);
   });
   return result as Result<OutputOf<Name>>;
+}
+
+/** How far a command is that is under way, by its key; null where it is not (or is done). */
+export function progressOf(book: string, key: string): Progress | null {
+  const waiting = [...(kept.dozoWriters?.get(book)?.waiting.values() ?? [])].find((one) => one.key === key);
+  return waiting?.progress ?? null;
 }

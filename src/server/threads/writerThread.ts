@@ -13,7 +13,7 @@ import { deliverLetter } from "../letters";
  * carried out one after the other, each in its transaction.
  */
 export type WriterRequest = { id: number; command: string; input: unknown; actor: string; key: string; rehearse: boolean };
-export type WriterAnswer = { id: number; result: Result<unknown> };
+export type WriterAnswer = { id: number; result: Result<unknown> } | { id: number; progress: { done: number; of: number } };
 
 const { book } = workerData as { book: string };
 let db: Db | null = null;
@@ -28,7 +28,7 @@ async function carryOut(request: WriterRequest): Promise<Result<unknown>> {
   const command = commandOf(request.command);
   if (!command) return fail("command.unknown", { name: request.command });
   try {
-    const result = runCommand(db, command, request.input, { book, actor: request.actor, key: request.key }, request.rehearse);
+    const result = runCommand(db, command, request.input, { book, actor: request.actor, key: request.key, progress: (done, of) => parentPort?.postMessage({ id: request.id, progress: { done, of } } satisfies WriterAnswer) }, request.rehearse);
     if (result.ok && request.command === "sendLetter" && !request.rehearse) await deliverLetter(db, book, (result.value as { letterId: number }).letterId);
     return result;
   } catch (error) {

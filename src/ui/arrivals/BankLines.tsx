@@ -1,7 +1,7 @@
 "use client";
 
 import NextLink from "next/link";
-import { useState, type ReactNode } from "react";
+import { useEffect, useState, type ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { formatDay, type Day } from "@/core/calendar";
@@ -11,16 +11,17 @@ import { Act } from "../Act";
 import { LedgerList } from "../lists/LedgerList";
 import { SearchBox } from "../lists/SearchBox";
 import { useOpenRow } from "../lists/useOpenRow";
+import { load } from "../send";
 import { useActing } from "../shell/Notices";
 import { Sum } from "../Sum";
 
-type State = "open" | "payout" | "receipt" | "elsewhere";
+type State = "open" | "payout" | "receipt" | "elsewhere" | "deposit" | "bounce";
 type Line = { id: number; postedOn: Day; description: string; amount: Minor; state: State; receiptId: number | null; fileId: number | null; lineNo: number | null };
 type Rule = { id: number; contains: string; sign: "in" | "out" | "both"; treatAs: "elsewhere" | "receipt" | "payout" };
 type Props = { book: string; currency: Currency; today: Day; rows: Line[]; count: number; sum: Minor; state: State | null; text: string; page: number; pageRows: number; rules: Rule[] };
 
-const STATES: readonly (readonly [State, string])[] = [["open", "To explain"], ["payout", "Payouts"], ["receipt", "Receipts"], ["elsewhere", "Put aside"]];
-const WORDS: Record<State, string> = { open: "to be explained", payout: "a payout", receipt: "a receipt by itself", elsewhere: "put aside" };
+const STATES: readonly (readonly [State, string])[] = [["open", "To explain"], ["payout", "Payouts"], ["receipt", "Receipts"], ["deposit", "Deposits"], ["elsewhere", "Put aside"]];
+const WORDS: Record<State, string> = { open: "to be explained", payout: "a payout", receipt: "a receipt by itself", elsewhere: "put aside", deposit: "a deposit by hand", bounce: "a check taken back, or its fee" };
 
 /** The lines of the statement: what each is, and what is still to be explained. */
 export function BankLines(props: Props): ReactNode {
@@ -66,6 +67,7 @@ function LineWorkings({ line, done }: { line: Line; done: () => void }): ReactNo
     <div style={{ padding: "4px 16px" }}>
       <label><input type="checkbox" checked={always} onChange={(event) => setAlways(event.target.checked)} /> and all {line.amount > 0 ? "coming in" : "going out"} whose description has </label>
       <input className="sumfield" style={{ textAlign: "left", width: 260 }} aria-label="Words of the rule" value={words} onChange={(event) => { setWords(event.target.value); setAlways(true); }} />
+      <OtherChoices line={line} done={done} />
       <div className="acts">
         {line.amount > 0 ? <Act hint="R" main onClick={() => explain("receipt")} disabled={busy}>It is a receipt</Act> : null}
         <Act hint="O" main={line.amount < 0} onClick={() => explain("elsewhere")} disabled={busy}>Not of this job: put aside</Act>
@@ -73,6 +75,28 @@ function LineWorkings({ line, done }: { line: Line; done: () => void }): ReactNo
         {file}
       </div>
     </div>
+  );
+}
+
+type Choices = { deposits: { id: number; onDay: Day; words: string; sum: Minor }[]; bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[]; fees: { id: number; description: string; amount: Minor }[] };
+
+/** A deposit by hand that this line may be; or a check that the bank took back, with the line beside it that is its fee. */
+function OtherChoices({ line, done }: { line: Line; done: () => void }): ReactNode {
+  const { act, book, busy } = useActing();
+  const [choices, setChoices] = useState<Choices | null>(null);
+  const [feeLineId, setFee] = useState<number | null>(null);
+  useEffect(() => {
+    let current = true;
+    void load<Choices>(`/api/v1/b/${book}/lines/${line.id}/choices`).then((sent) => { if (current && sent.ok) setChoices(sent.value); });
+    return () => { current = false; };
+  }, [book, line.id]);
+  if (choices === null || (choices.deposits.length === 0 && choices.bounced.length === 0)) return null;
+  return (
+    <>
+      {choices.deposits.map((deposit) => <div className="acts" key={deposit.id}><Act onClick={() => void act<{ actId: number }>("tieDeposit", { depositId: deposit.id, lineId: line.id }, (value) => ({ words: "The deposit is tied to its bank line.", undo: value.actId })).then((value) => { if (value) done(); })} disabled={busy}>It is the deposit of {formatDay(deposit.onDay)}, {deposit.words}</Act></div>)}
+      {choices.bounced.length > 0 && choices.fees.length > 0 ? <label className="soft">Its fee: <select className="plain person" aria-label="The bank’s fee for it" value={feeLineId ?? ""} onChange={(event) => setFee(event.target.value === "" ? null : Number(event.target.value))}><option value="">none</option>{choices.fees.map((fee) => <option key={fee.id} value={fee.id}>{fee.description}</option>)}</select></label> : null}
+      {choices.bounced.map((one) => <div className="acts" key={one.receiptId}><Act onClick={() => void act<{ actId: number }>("bounceReceipt", { receiptId: one.receiptId, lineId: line.id, feeLineId }, (value) => ({ words: "Taken back: what it had paid is open again.", undo: value.actId })).then((value) => { if (value) done(); })} disabled={busy}>It is the {one.words} of {formatDay(one.paidOn)}, taken back</Act></div>)}
+    </>
   );
 }
 

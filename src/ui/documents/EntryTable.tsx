@@ -18,6 +18,7 @@ export function EntryTable({ entry, book, currency, today }: Around & { entry: E
           <th scope="col">
             <NextLink href={`${base}/books?view=journal&open=${entry.id}`} prefetch={false}>{entry.id}</NextLink> {formatDay(entry.postedOn, today)}{entry.document.startsWith(entry.event) ? "" : `, ${entry.event}`}
             {entry.documentHref ? <>, <NextLink href={`${base}/${entry.documentHref}`} prefetch={false}>{entry.document}</NextLink></> : <>, {entry.document}</>}
+            {entry.datedFor !== null ? <span className="waits"> for {formatDay(entry.datedFor, today)}, which is closed</span> : null}
             {entry.reverses !== null ? <span className="waits"> undoes <NextLink href={`${base}/books?view=journal&open=${entry.reverses}`} prefetch={false}>{entry.reverses}</NextLink></span> : null}
             {undone ? <span className="waits"> undone by <NextLink href={`${base}/books?view=journal&open=${entry.reversedBy ?? 0}`} prefetch={false}>{entry.reversedBy}</NextLink></span> : null}
           </th>

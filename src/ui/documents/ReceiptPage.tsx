@@ -15,12 +15,12 @@ type Receipt = {
   id: number; paidOn: Day; settledOn: Day; amount: Minor; payerName: string; payerEmail: string; reference: string; state: "to_match" | "placed" | "set_aside" | "returned"; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; goneBack: Minor; reason: string | null;
 };
 type Item = { id: number; kind: string; externalId: string; on: Day; amount: Minor; payout: { id: number; externalId: string } | null; disputeOpen: boolean };
-type Props = Around & { receipt: Receipt; method: string; customer: { id: number; name: string } | null; given: Linked[]; items: Item[]; line: { id: number; description: string; postedOn: Day; amount: Minor } | null; told: Told };
+type Props = Around & { receipt: Receipt; method: string; customer: { id: number; name: string } | null; given: Linked[]; items: Item[]; line: { id: number; description: string; postedOn: Day; amount: Minor } | null; hand: { number: string | null; state: string; depositOn: Day | null } | null; told: Told };
 
 const STATE = { to_match: "waits in Match", placed: "placed", set_aside: "set aside", returned: "gone back" } as const;
 
 /** A receipt with its whole chain: payer, invoices, fee, payout and bank line, both ways. */
-export function ReceiptPage({ receipt, method, customer, given, items, line, told, ...around }: Props): ReactNode {
+export function ReceiptPage({ receipt, method, customer, given, items, line, hand, told, ...around }: Props): ReactNode {
   const { book, currency, today } = around;
   const parts: [string, Minor][] = [["Given to open items", receipt.applied], ["On account", receipt.onAccount], ["Not identified", receipt.unidentified], ["Parked", receipt.parked], ["Gone back", receipt.goneBack]];
   return (
@@ -36,6 +36,7 @@ export function ReceiptPage({ receipt, method, customer, given, items, line, tol
           <dl className="facts">
             {receipt.payerEmail ? <><dt>E-mail</dt><dd>{receipt.payerEmail}</dd></> : null}
             <dt>Memo</dt><dd>{receipt.reference || <span className="soft">none</span>}</dd>
+            {hand ? <><dt>By hand</dt><dd>{hand.number ? `number ${hand.number}, ` : ""}{hand.state}{hand.depositOn ? `, taken there ${formatDay(hand.depositOn, today)}` : ""}</dd></> : null}
             <dt>Settled</dt><dd>{formatDay(receipt.settledOn, today)}</dd>
             <dt>Customer</dt><dd>{customer ? <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink> : <span className="soft">not known yet</span>}</dd>
           </dl>
@@ -48,8 +49,8 @@ export function ReceiptPage({ receipt, method, customer, given, items, line, tol
           </table>
           <h2>Given to</h2>
           <LinkedTable linked={given} label="Open items it was given to" foot="given" empty="Nothing of it was given to an open item." {...around} />
-          <h2>{line ? "On the statement" : "At the processor"}</h2>
-          {line ? <p><NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink>, {formatDay(line.postedOn, today)}, <span className="sum">{formatAmount(line.amount, currency)}</span></p> : <Items items={items} {...around} />}
+          <h2>{line ? "On the statement" : hand ? "At the bank" : "At the processor"}</h2>
+          {line ? <p><NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink>, {formatDay(line.postedOn, today)}, <span className="sum">{formatAmount(line.amount, currency)}</span></p> : hand ? <p><NextLink className="waits" href={`/b/${book}/match?queue=hand`}>not on a statement yet</NextLink></p> : <Items items={items} {...around} />}
         </section>
         <Story told={told} {...around} />
       </div>

@@ -3,7 +3,7 @@ import type { Currency, Minor } from "@/core/money";
 
 /** Plain shapes of the server's stories, for the pages that show them. */
 export type EntryLineView = { accountId: number; code: string; name: string; debit: Minor | null; credit: Minor | null; href: string | null };
-export type EntryView = { id: number; event: string; postedOn: Day; document: string; documentHref: string | null; reverses: number | null; reversedBy: number | null; lines: EntryLineView[] };
+export type EntryView = { id: number; event: string; postedOn: Day; document: string; documentHref: string | null; reverses: number | null; reversedBy: number | null; /** The day it is for, where that was closed. */ datedFor: Day | null; lines: EntryLineView[] };
 export type ActView = { id: number; on: Day; at: string; actor: string; text: string; undone: boolean; undoable: boolean };
 export type Origin = { fileId: number; name: string; line: number | null; headers: readonly string[]; cells: readonly string[] };
 export type Linked = { words: string; href: string; on: Day; amount: Minor; note: string; ended: boolean };

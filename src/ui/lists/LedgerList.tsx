@@ -87,7 +87,8 @@ function useMoves<Row>({ rows, openId = null, onOpen, idOf }: Props<Row>, place:
   }, [openId, place]);
 }
 
-function Head<Row>({ column, sorted }: { column: ListColumn<Row>; sorted: string }): ReactNode {
+/** The head of a column; it sorts by the address, where the list can. */
+export function Head<Row>({ column, sorted }: { column: ListColumn<Row>; sorted: string }): ReactNode {
   const path = usePathname();
   const search = useSearchParams();
   const align = column.number ? "num" : undefined;

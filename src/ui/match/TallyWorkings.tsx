@@ -11,8 +11,9 @@ import { onOwnControl } from "../keys";
 import { load } from "../send";
 import { useActing } from "../shell/Notices";
 import { OtherReadings, OpenItems } from "./Choices";
+import { CameIn, TwinTable } from "./CameIn";
 import { CustomerChoice } from "./CustomerChoice";
-import { tallyOf, toggled, workOut, type Tally, type Worked } from "./tally";
+import { tallyOf, toggled, withSet, workOut, type Tally, type Worked } from "./tally";
 import type { Item, MatchRow, Workings } from "./types";
 
 type Props = { row: MatchRow; currency: Currency; today: Day; done: () => void };
@@ -38,9 +39,9 @@ function Putting({ row, currency, today, done, workings }: Props & { workings: W
   const [chosen, setChosen] = useState(0);
   const [tally, setTally] = useState<Tally>(() => tallyOf(workings.readings[0], currency));
   const [items, setItems] = useState<Item[]>(workings.items);
-  const [asking, setAsking] = useState(false);
+  const [asking, setAsking] = useState<"aside" | "second" | null>(null);
   const fields = useRef<HTMLDivElement>(null);
-  const worked = workOut(tally, workings.amount, currency);
+  const worked = workOut(tally, workings.amount, currency, workings.limit);
   const reading = workings.readings[chosen];
   const choose = (at: number): void => {
     const other = workings.readings[at];
@@ -58,28 +59,32 @@ function Putting({ row, currency, today, done, workings }: Props & { workings: W
     if (busy || worked.problem !== null) return worked.problem === null ? undefined : complain(worked.problem);
     if (tally.customerId === null) return complain("Say whose it is first: find the customer, or set the receipt aside.");
     if (worked.left > 0 && !tally.restOnAccount) return complain(`${formatAmount(worked.left, currency)} is left over. Give it to an invoice, or keep the rest on account (K).`);
-    void act<{ actId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: worked.lines }, (value) => ({ words: `${formatAmount(workings.amount, currency)} of ${row.from} posted.`, undo: value.actId })).then((value) => { if (value) done(); });
+    if (worked.overLimit !== 0) return workings.people < 2 ? complain("A write-off over the limit needs a second person. Add one under Set-up, or leave the rest open.") : setAsking("second");
+    void act<{ actId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: worked.lines, proposedCustomerId: workings.customerId }, (value) => ({ words: `${formatAmount(workings.amount, currency)} of ${row.from} posted.`, undo: value.actId })).then((value) => { if (value) done(); });
   };
   const keep = (): void => {
     if (tally.customerId === null) return complain("Say whose account it is first.");
     if (worked.left > 0 && tally.terms.length > 0) setTally({ ...tally, restOnAccount: true });
-    else void act<{ actId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: [] }, (value) => ({ words: `${formatAmount(workings.amount, currency)} kept on account of ${tally.customer}.`, undo: value.actId })).then((value) => { if (value) done(); });
+    else void act<{ actId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: [], proposedCustomerId: workings.customerId }, (value) => ({ words: `${formatAmount(workings.amount, currency)} kept on account of ${tally.customer}.`, undo: value.actId })).then((value) => { if (value) done(); });
   };
-  useHotkeys("enter", post, { enabled: !asking, ignoreEventWhen: onOwnControl }, [post]);
+  useHotkeys("enter", post, { enabled: asking === null, ignoreEventWhen: onOwnControl }, [post]);
   useHotkeys("k", keep, [keep]);
-  useHotkeys("s", () => setAsking(true), { preventDefault: true });
+  useHotkeys("s", () => setAsking("aside"), { preventDefault: true });
   useHotkeys("e", () => fields.current?.querySelector("input")?.focus(), { preventDefault: true });
   useHotkeys("1,2,3,4,5,6", (_event, key) => choose(Number(key.keys?.join("")) - 1), [choose]);
   return (
+    <>
+    <CameIn row={row} workings={workings} reasons={reading?.reasons ?? []} currency={currency} today={today} />
     <div className="work" ref={fields}>
       <div>
-        <TallyTable tally={tally} worked={worked} currency={currency} change={setTally} post={post} />
+        <TwinTable row={row} workings={workings} currency={currency} today={today} />
+        <TallyTable tally={tally} worked={worked} currency={currency} limit={workings.limit} change={setTally} post={post} />
         <CustomerChoice tally={tally} choose={(customer) => { setTally({ customerId: customer.id, customer: customer.name, terms: [], restOnAccount: false }); void itemsOf(customer.id); }} currency={currency} />
-        {asking ? <AsideQuestion row={row} close={() => setAsking(false)} done={done} /> : (
+        {asking === "aside" ? <AsideQuestion row={row} close={() => setAsking(null)} done={done} /> : asking === "second" ? <SecondQuestion row={row} tally={tally} worked={worked} currency={currency} close={() => setAsking(null)} done={done} /> : (
           <div className="acts">
-            <Act main hint="Enter" onClick={post} disabled={busy}>Post</Act>
+            <Act main hint="Enter" onClick={post} disabled={busy}>{worked.overLimit === 0 ? "Post" : "Ask a second person"}</Act>
             <Act hint="K" onClick={keep} disabled={busy}>{worked.left > 0 && tally.terms.length > 0 ? "Rest on account" : "On account"}</Act>
-            <Act hint="S" onClick={() => setAsking(true)}>Set aside</Act>
+            <Act hint="S" onClick={() => setAsking("aside")}>Set aside</Act>
             <a href={`/b/${book}/receipts/${row.id}`}>Its story</a>
           </div>
         )}
@@ -96,9 +101,10 @@ function Putting({ row, currency, today, done, workings }: Props & { workings: W
       </div>
       <div>
         <OtherReadings readings={workings.readings} chosen={chosen} choose={choose} currency={currency} amount={workings.amount} />
-        <OpenItems items={items} tally={tally} toggle={(item) => setTally(toggled(tally, item, worked.left, currency))} currency={currency} today={today} />
+        <OpenItems items={items} tally={tally} toggle={(item) => setTally(toggled(tally, item, worked.left, currency))} takeSet={(set) => setTally(withSet(tally, set, currency))} left={worked.left} currency={currency} today={today} />
       </div>
     </div>
+    </>
   );
 }
 
@@ -113,7 +119,7 @@ function certainty(confidence: number): string {
   return confidence >= 0.05 ? `in about ${Math.round(confidence * 100)} of 100 such cases only` : "very seldom in such cases";
 }
 
-function TallyTable({ tally, worked, currency, change, post }: { tally: Tally; worked: Worked; currency: Currency; change: (tally: Tally) => void; post: () => void }): ReactNode {
+function TallyTable({ tally, worked, currency, limit, change, post }: { tally: Tally; worked: Worked; currency: Currency; limit: number; change: (tally: Tally) => void; post: () => void }): ReactNode {
   const set = (at: number, part: Partial<Tally["terms"][number]>): void => change({ ...tally, terms: tally.terms.map((term, index) => (index === at ? { ...term, ...part } : term)) });
   return (
     <table className="tally">
@@ -126,7 +132,7 @@ function TallyTable({ tally, worked, currency, change, post }: { tally: Tally; w
             <tr key={term.itemId}>
               <td><b className="strong">{term.number}</b> {term.description}
                 {term.discount !== 0 ? <span className="soft"> less discount {formatAmount(term.discount, currency)}</span> : null}
-                {short > 0 && short <= 500 ? <label className="waits" style={{ marginLeft: 6 }}><input type="checkbox" checked={term.small} onChange={(event) => set(at, { small: event.target.checked })} /> write off {formatAmount(short, currency)}</label> : null}
+                {short > 0 && term.open > 0 ? <label className="waits" style={{ marginLeft: 6, whiteSpace: "nowrap" }}><input type="checkbox" checked={term.small} onChange={(event) => set(at, { small: event.target.checked })} /> write off {formatAmount(short, currency)}{short > limit ? ", by two" : ""}</label> : null}
               </td>
               <td className="num soft">{formatAmount(term.open, currency)}</td>
               <td className="num"><input className="sumfield" aria-label={`From this to ${term.number}`} value={term.amount} inputMode="decimal" onChange={(event) => set(at, { amount: event.target.value })} onKeyDown={(event) => { if (event.key === "Enter") post(); if (event.key === "Escape") event.currentTarget.blur(); }} /></td>
@@ -148,7 +154,9 @@ function WillPost({ tally, worked, amount, currency }: { tally: Tally; worked: W
   const rest = tally.restOnAccount ? Math.max(0, worked.left) : 0;
   const rows: [string, number, number][] = [["Receipts not identified", worked.given + rest, 0]];
   if (worked.discount > 0) rows.push(["Early-payment discounts", worked.discount, 0]);
-  if (worked.small !== 0) rows.push(["Small differences", Math.max(0, worked.small), Math.max(0, -worked.small)]);
+  const small = worked.small - worked.overLimit;
+  if (small !== 0) rows.push(["Small differences", Math.max(0, small), Math.max(0, -small)]);
+  if (worked.overLimit !== 0) rows.push(["Bad debt, once approved", worked.overLimit, 0]);
   const receivables = worked.given + worked.discount + worked.small;
   if (receivables !== 0) rows.push(["Accounts receivable", 0, receivables]);
   if (rest > 0) rows.push(["Credit on account", 0, rest]);
@@ -169,6 +177,19 @@ function AsideQuestion({ row, close, done }: { row: MatchRow; close: () => void;
     <form className="acts" onSubmit={(event) => { event.preventDefault(); set(); }}>
       <input className="sumfield" style={{ textAlign: "left", width: 230 }} autoFocus aria-label="Why it is set aside" placeholder="Why it is not ours to apply" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />
       <Act main type="submit" disabled={reason.trim() === ""}>Set aside</Act><Act hint="Esc" onClick={close}>Back</Act>
+    </form>
+  );
+}
+
+/** A write-off over the limit is asked for with a reason; nothing is posted until a second person has looked. */
+function SecondQuestion({ row, tally, worked, currency, close, done }: { row: MatchRow; tally: Tally; worked: Worked; currency: Currency; close: () => void; done: () => void }): ReactNode {
+  const { act } = useActing();
+  const [why, setWhy] = useState("");
+  const ask = (): void => void act<{ actId: number }>("askApproval", { receiptId: row.id, customerId: tally.customerId, lines: worked.lines, why }, (value) => ({ words: `The write-off of ${formatAmount(worked.overLimit, currency)} waits for a second person.`, undo: value.actId })).then((value) => { if (value) { close(); done(); } });
+  return (
+    <form className="acts" onSubmit={(event) => { event.preventDefault(); ask(); }}>
+      <input className="sumfield" style={{ textAlign: "left", width: 250 }} autoFocus aria-label="Why it is written off" placeholder={`Why ${formatAmount(worked.overLimit, currency)} is given up`} value={why} onChange={(event) => setWhy(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />
+      <Act main type="submit" disabled={why.trim().length < 3}>Ask</Act><Act hint="Esc" onClick={close}>Back</Act>
     </form>
   );
 }

@@ -3,10 +3,10 @@ import fc from "fast-check";
 import { day } from "@/core/calendar";
 import { currencyOf, minor, type Currency } from "@/core/money";
 
-import { tallyOf, toggled, workOut, type Tally } from "./tally";
+import { tallyOf, toggled, withSet, workOut, type Tally } from "./tally";
 
 const USD = currencyOf("USD") as Currency;
-const item = (itemId: number, open: number): Parameters<typeof toggled>[1] => ({ itemId, number: String(20_400 + itemId), customer: "Alder Lane", description: "", dueOn: day("2026-11-01"), open: minor(open) });
+const item = (itemId: number, open: number): Parameters<typeof toggled>[1] => ({ itemId, number: String(20_400 + itemId), customer: "Alder Lane", own: true, description: "", dueOn: day("2026-11-01"), open: minor(open) });
 const empty: Tally = { customerId: 1, customer: "Alder Lane", terms: [], restOnAccount: false };
 
 describe("a tally while it is typed", () => {
@@ -17,18 +17,26 @@ describe("a tally while it is typed", () => {
     expect(toggled(one, item(1, 80_000), minor(0), USD).terms).toEqual([]);
   });
   it("says in words what cannot be posted, and keeps what was typed", () => {
-    const typed = (amount: string, open = 10_000): ReturnType<typeof workOut> => workOut({ ...empty, terms: [{ itemId: 1, number: "20401", description: "", open: minor(open), amount, discount: minor(0), small: false }] }, minor(9000), USD);
+    const typed = (amount: string, open = 10_000): ReturnType<typeof workOut> => workOut({ ...empty, terms: [{ itemId: 1, number: "20401", description: "", open: minor(open), amount, discount: minor(0), small: false }] }, minor(9000), USD, minor(500));
     expect([typed("ninety").problem, typed("100.01").problem, typed("95.00").problem, typed("90.00").problem]).toEqual(["The sum on 20401 cannot be read. Write it like 1234.56.", "20401 has only 100.00 open.", "That is 5.00 more than came in.", null]);
   });
   it("writes off what an item is short by, where that is ticked", () => {
-    const worked = workOut({ ...empty, terms: [{ itemId: 1, number: "20401", description: "", open: minor(10_000), amount: "96.20", discount: minor(0), small: true }] }, minor(9620), USD);
-    expect([worked.lines[0]?.smallDifference, worked.small, worked.left]).toEqual([380, 380, 0]);
+    const worked = workOut({ ...empty, terms: [{ itemId: 1, number: "20401", description: "", open: minor(10_000), amount: "96.20", discount: minor(0), small: true }] }, minor(9620), USD, minor(500));
+    expect([worked.lines[0]?.smallDifference, worked.small, worked.overLimit, worked.left]).toEqual([380, 380, 0, 0]);
+  });
+  it("tells what of it is over the limit and needs a second person", () => {
+    const worked = workOut({ ...empty, terms: [{ itemId: 1, number: "20401", description: "", open: minor(10_000), amount: "66.00", discount: minor(0), small: true }] }, minor(6600), USD, minor(500));
+    expect([worked.small, worked.overLimit, worked.problem]).toEqual([3400, 3400, null]);
+  });
+  it("takes a set of items at their balances, and leaves what is in it already", () => {
+    const one = toggled(empty, item(1, 80_000), minor(50_000), USD);
+    expect(withSet(one, [item(1, 80_000), item(2, 700)], USD).terms.map(({ amount }) => amount)).toEqual(["500.00", "7.00"]);
   });
   it("always adds up: given and left are what came in", () => {
     fc.assert(fc.property(fc.array(fc.integer({ min: 1, max: 1e6 }), { maxLength: 6 }), fc.integer({ min: 1, max: 3e6 }), (opens, came) => {
       let tally = empty;
-      opens.forEach((open, at) => { tally = toggled(tally, item(at + 1, open), workOut(tally, minor(came), USD).left, USD); });
-      const worked = workOut(tally, minor(came), USD);
+      opens.forEach((open, at) => { tally = toggled(tally, item(at + 1, open), workOut(tally, minor(came), USD, minor(500)).left, USD); });
+      const worked = workOut(tally, minor(came), USD, minor(500));
       expect(worked.given + worked.left).toBe(came);
       expect(worked.problem).toBeNull();
     }));

@@ -23,10 +23,16 @@ export function toggled(tally: Tally, item: Item, left: Minor, currency: Currenc
   return { ...tally, terms: [...tally.terms, { itemId: item.itemId, number: item.number, description: item.description, open: item.open, amount: written(amount, currency), discount: add(0), small: false }] };
 }
 
-export type Worked = { lines: { itemId: number; amount: Minor; discount: Minor; smallDifference: Minor }[]; given: Minor; left: Minor; discount: Minor; small: Minor; problem: string | null };
+/** Adds several items at their balances; those that are in it already stay as they are. */
+export function withSet(tally: Tally, items: readonly Item[], currency: Currency): Tally {
+  const added = items.filter((item) => !tally.terms.some((term) => term.itemId === item.itemId));
+  return { ...tally, terms: [...tally.terms, ...added.map((item) => ({ itemId: item.itemId, number: item.number, description: item.description, open: item.open, amount: written(item.open, currency), discount: add(0), small: false }))] };
+}
+
+export type Worked = { lines: { itemId: number; amount: Minor; discount: Minor; smallDifference: Minor }[]; given: Minor; left: Minor; discount: Minor; small: Minor; /** What is written off beyond the limit: it waits for a second person. */ overLimit: Minor; problem: string | null };
 
 /** Adds the tally up as it stands; a sum that cannot be read is a problem, said in words, and nothing is lost. */
-export function workOut(tally: Tally, amount: Minor, currency: Currency): Worked {
+export function workOut(tally: Tally, amount: Minor, currency: Currency, limit: Minor): Worked {
   let problem: string | null = null;
   const lines = tally.terms.map((term) => {
     const parsed = parseAmount(term.amount, ".", currency);
@@ -39,5 +45,5 @@ export function workOut(tally: Tally, amount: Minor, currency: Currency): Worked
   const given = sumOf(lines, (line) => line.amount);
   const left = add(amount, -given);
   if (left < 0) problem ??= `That is ${formatAmount(-left, currency)} more than came in.`;
-  return { lines, given, left, discount: sumOf(lines, (line) => line.discount), small: sumOf(lines, (line) => line.smallDifference), problem };
+  return { lines, given, left, discount: sumOf(lines, (line) => line.discount), small: sumOf(lines, (line) => line.smallDifference), overLimit: sumOf(lines.filter((line) => Math.abs(line.smallDifference) > limit), (line) => line.smallDifference), problem };
 }

@@ -16,7 +16,7 @@ type Item = { id: number; number: string; kind: string; description: string | nu
 type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean };
 type Credit = { receiptId: number; on: Day; sum: Minor; words: string };
 type Props = Around & {
-  customer: Customer; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; waits: string[]; history: HistoryLine[];
+  customer: Customer; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[];
 };
 
 /** A customer: what is owed and since when, what stands to their credit, and one line of time with all that happened. */
@@ -41,7 +41,7 @@ export function CustomerPage(props: Props): ReactNode {
   );
 }
 
-function Left({ customer, sites, open, credits, habit, book, currency, today }: Props): ReactNode {
+function Left({ customer, sites, open, credits, habit, learned, book, currency, today }: Props): ReactNode {
   return (
     <section>
       <h2>Open <span className="soft">{open.length} items</span></h2>
@@ -57,6 +57,7 @@ function Left({ customer, sites, open, credits, habit, book, currency, today }: 
       {sites.length > 0 ? <><h2>Sites</h2><table className="small"><tbody>{sites.map((site) => <tr key={site.id}><td><NextLink href={`/b/${book}/customers/${site.id}`} prefetch={false}>{site.name}</NextLink></td><td className="num sum">{formatAmount(site.open, currency, { dash: true })}</td></tr>)}</tbody></table></> : null}
       <h2>How to reach them</h2>
       <dl className="facts"><dt>E-mail</dt><dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>{customer.phone ? <><dt>Telephone</dt><dd>{customer.phone}</dd></> : null}<dt>Habit</dt><dd>{habit}</dd></dl>
+      <LearnedOf customer={customer} learned={learned} />
     </section>
   );
 }
@@ -76,6 +77,25 @@ function UseCredit({ credit, open }: { credit: Credit; open: readonly Item[] }):
     void act<{ actId: number }>("useCredit", { receiptId: credit.receiptId, customerId: null, lines }, (value) => ({ words: `Given to ${lines.length === 1 ? "the oldest invoice" : `the ${lines.length} oldest invoices`}.`, undo: value.actId }));
   };
   return <button type="button" className="row-open strong" disabled={busy} onClick={use}>Give to the oldest</button>;
+}
+
+/** What matching has learned of this customer, each with a way to have it forgotten. */
+function LearnedOf({ customer, learned }: Pick<Props, "customer" | "learned">): ReactNode {
+  const { act, busy } = useActing();
+  const forget = (what: "payer" | "habit", payerName = "", payerEmail = ""): void => void act<{ actId: number }>("forget", { customerId: customer.id, what, payerName, payerEmail }, (value) => ({ words: "Forgotten: matching goes by it no more.", undo: value.actId }));
+  if (learned.payers.length === 0 && learned.habit === null) return null;
+  return (
+    <>
+      <h2>What matching has learned</h2>
+      <table className="small" aria-label="What matching has learned">
+        <tbody>
+          {learned.payers.slice(0, 20).map((payer) => <tr key={`${payer.payerName} ${payer.payerEmail}`}><td>{payer.payerName || <span className="soft">no name</span>} <span className="soft">{payer.payerEmail}</span></td><td className="soft">paid {payer.times === 1 ? "once" : `${payer.times} times`}</td><td className="num"><button type="button" className="row-open soft" disabled={busy} onClick={() => forget("payer", payer.payerName, payer.payerEmail)}>forget</button></td></tr>)}
+          {learned.habit === null ? null : <tr><td colSpan={2}>{learned.habit}</td><td className="num"><button type="button" className="row-open soft" disabled={busy} onClick={() => forget("habit")}>forget</button></td></tr>}
+        </tbody>
+      </table>
+      {learned.payers.length > 20 ? <p className="soft">and {learned.payers.length - 20} more payers</p> : null}
+    </>
+  );
 }
 
 function TimeLine({ history, book, today }: Props): ReactNode {

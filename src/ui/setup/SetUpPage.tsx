@@ -14,8 +14,10 @@ import { TextField } from "../Field";
 import type { Around } from "../documents/types";
 import { useActing } from "../shell/Notices";
 import { AddBank, AddProcessor } from "./AddAccount";
+import { ClosedDays } from "./ClosedDays";
+import { People } from "./People";
 
-type Settings = { name: string; timeZone: string; clock: Day | null; cutOverOn: Day; discountGraceDays: number; smallDifferenceLimit: number; smallestSumAskedFor: number; replyTo: string; smtpUrl: string | null };
+type Settings = { name: string; timeZone: string; clock: Day | null; cutOverOn: Day; discountGraceDays: number; smallDifferenceLimit: number; smallestSumAskedFor: number; replyTo: string; smtpUrl: string | null; people: string[]; lockedTo: Day | null };
 type Processor = { code: string; name: string; delayDays: number; descriptor: string | null };
 type Bank = { code: string; name: string; lastFour: string | null; openingBalance: Minor };
 type Props = Around & { settings: Settings; processors: Processor[]; banks: Bank[] };
@@ -35,6 +37,8 @@ export function SetUpPage(props: Props): ReactNode {
           <h2>Processor accounts</h2>
           <table className="small" aria-label="Processor accounts"><tbody>{processors.map((one) => <tr key={one.code}><td><b className="strong">{one.name}</b> <span className="soft">{one.code}</span></td><td className="soft">pays out after {one.delayDays} banking {one.delayDays === 1 ? "day" : "days"}{one.descriptor ? `, “${one.descriptor}” on the statement` : ""}</td></tr>)}{processors.length === 0 ? <tr><td className="soft">None yet.</td></tr> : null}</tbody></table>
           <AddProcessor />
+          <People people={settings.people} />
+          <ClosedDays lockedTo={settings.lockedTo} today={today} />
         </section>
         <Facts settings={settings} currency={currency} />
       </div>
@@ -67,7 +71,7 @@ function Facts({ settings, currency }: { settings: Settings; currency: Currency 
         <TextField label="Business" {...register("name")} error={errors.name?.message} />
         <TextField label="Time zone" {...register("timeZone")} error={errors.timeZone?.message} />
         <TextField label="Days of grace for discounts" inputMode="numeric" {...register("discountGraceDays")} error={errors.discountGraceDays?.message} />
-        <TextField label="Small differences up to" inputMode="decimal" {...register("smallDifferenceLimit")} error={errors.smallDifferenceLimit?.message} help="Written off with one tick; larger ones stay open." />
+        <TextField label="Small differences up to" inputMode="decimal" {...register("smallDifferenceLimit")} error={errors.smallDifferenceLimit?.message} help="Written off with one tick; a larger one needs a second person." />
         <TextField label="Smallest overdue sum asked for" inputMode="decimal" {...register("smallestSumAskedFor")} error={errors.smallestSumAskedFor?.message} />
         <TextField label="Letters come from" type="email" {...register("replyTo")} error={errors.replyTo?.message} />
         <div style={{ gridColumn: "1 / -1" }}><TextField label="Mail server (SMTP)" {...register("smtpUrl")} error={errors.smtpUrl?.message} placeholder="none: letters stay in the outbox" help="Every letter is written to the outbox as a file; with a server it is sent as well." /></div>

@@ -14,7 +14,7 @@ type Acting = {
   say: (words: string, undo?: Undo) => void;
   complain: (words: string) => void;
   /** Carries out a command and shows the page anew; gives its value, or null where it failed and the reason was shown. */
-  act: <T>(command: string, input: unknown, done: (value: T) => { words: string; undo?: Undo }) => Promise<T | null>;
+  act: <T>(command: string, input: unknown, done: (value: T) => { words: string; undo?: Undo }, onProgress?: (done: number, of: number) => void) => Promise<T | null>;
   busy: boolean;
   book: string;
 };
@@ -33,9 +33,9 @@ export function Notices({ book, children }: { book: string; children: ReactNode 
   const [sending, setSending] = useState(false);
   const [refreshing, startTransition] = useTransition();
   const act = useCallback<Acting["act"]>(
-    async (command, input, done) => {
+    async (command, input, done, onProgress) => {
       setSending(true);
-      const sent = await sendCommand<Awaited<ReturnType<typeof done>> & object>(book, command, input);
+      const sent = await sendCommand<Awaited<ReturnType<typeof done>> & object>(book, command, input, onProgress ? { onProgress } : {});
       setSending(false);
       if (!sent.ok) {
         setNotice({ words: sent.message, bad: true, undo: null });

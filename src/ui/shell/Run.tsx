@@ -1,7 +1,7 @@
 "use client";
 
 import NextLink from "next/link";
-import { usePathname } from "next/navigation";
+import { usePathname, useRouter } from "next/navigation";
 import { useTheme } from "next-themes";
 import { useState, type ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -40,6 +40,7 @@ export function Run({ shell }: { shell: ShellFacts }): ReactNode {
       </nav>
       <button type="button" className="plain" onClick={() => setFinding(true)}><kbd>/</kbd> find</button>
       <button type="button" className="plain" onClick={() => setKeys(true)} aria-label="Keys"><kbd>?</kbd></button>
+      <Person people={shell.people} person={shell.person} />
       <Lamp />
       <span className="today" title={shell.clockFixed ? "This book's clock stands still" : "Today"}>{formatDay(shell.today)}</span>
       {finding ? <Find book={shell.book} close={() => setFinding(false)} /> : null}
@@ -51,6 +52,17 @@ export function Run({ shell }: { shell: ShellFacts }): ReactNode {
 function Station({ to, name, left }: { to: string; name: string; left: string }): ReactNode {
   const here = usePathname().startsWith(to);
   return <NextLink href={to} aria-current={here ? "page" : undefined} prefetch={false}>{name}{left === "" ? null : <> <b>{left}</b></>}</NextLink>;
+}
+
+/** Who is working: what is done from here on bears this name. */
+function Person({ people, person }: { people: readonly string[]; person: string }): ReactNode {
+  const router = useRouter();
+  const choose = (name: string): void => {
+    document.cookie = `dozo-person=${encodeURIComponent(name)}; path=/; max-age=31536000; samesite=strict`;
+    router.refresh();
+  };
+  if (people.length < 2) return <span className="today" title="Who is working; add people under Set-up">{person}</span>;
+  return <select className="plain person" aria-label="Who is working" value={person} onChange={(event) => { choose(event.target.value); event.target.blur(); }}>{people.map((name) => <option key={name} value={name}>{name}</option>)}</select>;
 }
 
 /** Turns between paper by day and by night; the system's choice holds until then. */

@@ -6,6 +6,7 @@ import { ProofStrip } from "@/ui/shell/ProofStrip";
 import { Run } from "@/ui/shell/Run";
 import { Notices } from "@/ui/shell/Notices";
 
+import { personOf } from "../../person";
 import { pageOf } from "../../serve";
 
 export const dynamic = "force-dynamic";
@@ -13,7 +14,7 @@ export const dynamic = "force-dynamic";
 /** The shell of a book: the run above, the proofs below, the page between them. */
 export default async function BookLayout({ children, params }: { children: ReactNode; params: Promise<{ book: string }> }): Promise<ReactNode> {
   const { book, db, proposals } = await pageOf(params);
-  const shell = shellOf(db, book, proofsFor(book, db), await proposals());
+  const shell = { ...shellOf(db, book, proofsFor(book, db), await proposals()), person: await personOf(book) };
   return (
     <div className="page">
       <Run shell={shell} />

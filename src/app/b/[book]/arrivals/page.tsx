@@ -16,7 +16,7 @@ export default async function Arrivals({ params, searchParams }: { params: Promi
   const search = await searchParams;
   const page = pageNumber(search);
   if (one(search, "list") === "lines") {
-    const state = (["open", "payout", "receipt", "elsewhere"] as const).find((name) => name === one(search, "state")) ?? null;
+    const state = (["open", "payout", "receipt", "elsewhere", "deposit", "bounce"] as const).find((name) => name === one(search, "state")) ?? null;
     const text = one(search, "q") || null;
     const { rows, count, sum } = bankLinePage(db, { state, text, limit: PAGE_ROWS, offset: (page - 1) * PAGE_ROWS });
     const rules = bankAccounts(db).flatMap((account) => bankRules(db, account.id));
@@ -27,7 +27,7 @@ export default async function Arrivals({ params, searchParams }: { params: Promi
   return (
     <ArrivalsPage
       book={book} currency={settings.currency} today={today} cutOverOn={settings.cutOverOn} files={rows} count={count} page={page} pageRows={PAGE_ROWS} arrived={waitingFiles(db, book)} mostMegabytes={MOST_MEGABYTES} fields={FIELDS}
-      last={{ customers: last("customers"), invoices: last("invoices"), processor: last("processor"), bank: last("bank") }}
+      last={{ customers: last("customers"), invoices: last("invoices"), processor: last("processor"), bank: last("bank"), remittance: last("remittance") }}
       accounts={{ processor: processorAccounts(db).map(({ code, name }) => [code, name] as const), bank: bankAccounts(db).map(({ code, name }) => [code, name] as const) }}
       mappings={mappings(db).map(({ name, kind, spec }) => ({ name, kind, spec: JSON.parse(spec) as never }))}
     />

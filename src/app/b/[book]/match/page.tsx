@@ -1,20 +1,21 @@
 import type { ReactNode } from "react";
 
-import { matchQueue } from "@/server/queries/match";
+import { matchQueue, QUEUES } from "@/server/queries/match";
+import { onHand } from "@/server/queries/onHand";
 import { MatchPage } from "@/ui/match/MatchPage";
 
-import { one, pageNumber, pageOf, PAGE_ROWS, type Search } from "../../../serve";
+import { one, pageOf, PAGE_ROWS, type Search } from "../../../serve";
 
 export default async function Match({ params, searchParams }: { params: Promise<{ book: string }>; searchParams: Search }): Promise<ReactNode> {
   const { book, db, settings, today, proposals } = await pageOf(params);
   const search = await searchParams;
   const made = await proposals();
-  const wanted = (["sure", "check", "none", "aside"] as const).find((name) => name === one(search, "queue"));
+  const hand = one(search, "queue") === "hand";
+  const wanted = QUEUES.find((name) => name === one(search, "queue"));
   const sort = one(search, "sort", "paid");
   const first = matchQueue(db, made, wanted ?? "check", sort, settings.currency);
   // Without a choice, the first queue that has something to look at.
   const queue = wanted ?? (first.sums.check.count > 0 ? "check" : first.sums.none.count > 0 && first.sums.sure.count === 0 ? "none" : first.sums.sure.count > 0 ? "sure" : "check");
   const { rows, sums, total } = queue === (wanted ?? "check") ? first : matchQueue(db, made, queue, sort, settings.currency);
-  const page = pageNumber(search);
-  return <MatchPage book={book} currency={settings.currency} today={today} queue={queue} rows={rows.slice((page - 1) * PAGE_ROWS, page * PAGE_ROWS)} sums={sums} total={total} sorted={sort} page={page} pageRows={PAGE_ROWS} />;
+  return <MatchPage book={book} currency={settings.currency} today={today} queue={hand ? "hand" : queue} rows={hand ? [] : rows.slice(0, PAGE_ROWS)} sums={sums} total={total} sorted={sort} hand={onHand(db)} />;
 }

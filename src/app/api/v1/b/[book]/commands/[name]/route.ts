@@ -5,6 +5,7 @@ import { fail } from "@/core/result";
 import { execute } from "@/server/threads/writer";
 
 import { answer, type BookParams } from "../../../../../../answers";
+import { personOf } from "../../../../../../person";
 
 const body = z.object({ input: z.unknown(), key: z.string().min(8).max(100), rehearse: z.boolean().default(false) });
 
@@ -14,5 +15,5 @@ export async function POST(request: Request, context: BookParams<{ name: string 
   const parsed = body.safeParse(await request.json().catch(() => null));
   if (!parsed.success) return answer(fail("input.invalid", { where: "request", what: "a JSON object with input and key is needed" }));
   if (!commandOf(name)) return answer(fail("command.unknown", { name }));
-  return answer(await execute(book, name as CommandName, parsed.data.input as never, { actor: "clerk", key: parsed.data.key, rehearse: parsed.data.rehearse }));
+  return answer(await execute(book, name as CommandName, parsed.data.input as never, { actor: await personOf(book), key: parsed.data.key, rehearse: parsed.data.rehearse }));
 }

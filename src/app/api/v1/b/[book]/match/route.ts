@@ -1,0 +1,14 @@
+import { readSettings } from "@/db/settings";
+import { matchQueue, QUEUES } from "@/server/queries/match";
+import { proposalsFor } from "@/server/threads/reader";
+
+import { fromBook, type BookParams } from "../../../../../answers";
+import { PAGE_ROWS } from "../../../../../serve";
+
+/** Rows of a queue of Match from one on, for a list that is longer than one page. */
+export async function GET(request: Request, context: BookParams): Promise<Response> {
+  const query = new URL(request.url).searchParams;
+  const queue = QUEUES.find((name) => name === query.get("queue")) ?? "check";
+  const from = Math.max(0, Number.parseInt(query.get("from") ?? "0", 10) || 0);
+  return fromBook(context, async (db, { book }) => matchQueue(db, await proposalsFor(book), queue, query.get("sort") ?? "paid", readSettings(db).currency).rows.slice(from, from + PAGE_ROWS));
+}
