@@ -21,7 +21,8 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
+    // The data of a run before goes first: the server would keep its files open while the demo is made anew.
+    command: `rm -rf test-results/data && node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
     url: `http://127.0.0.1:${port}/`,
     reuseExistingServer: false,
     env: { DOZO_DATA: "test-results/data", DOZO_ROOT: process.cwd(), NEXT_TELEMETRY_DISABLED: "1" },

@@ -26,3 +26,13 @@ export function approvalOf(db: Db, receiptId: number): ApprovalRow | undefined {
 export function decideApproval(db: Db, id: number, to: { state: "approved" | "refused" | "withdrawn"; by: string; why: string | null }): void {
   db.run("UPDATE approval SET state = ?, decided_by = ?, decided_why = ? WHERE id = ? AND state = 'waiting'", to.state, to.by, to.why, id);
 }
+
+/** Keeps which act posted an approved tally. */
+export function setPlacedAct(db: Db, id: number, actId: number): void {
+  db.run("UPDATE approval SET placed_act = ? WHERE id = ?", actId, id);
+}
+
+/** The posting of an approved tally was undone: it waits for a decision again. */
+export function reopenApproval(db: Db, placedAct: number): void {
+  db.run("UPDATE approval SET state = 'waiting', decided_by = NULL, decided_why = NULL, placed_act = NULL WHERE placed_act = ?", placedAct);
+}

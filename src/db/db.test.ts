@@ -1,4 +1,4 @@
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { copyFileSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
@@ -79,6 +79,25 @@ describe("opening", () => {
     const before = openToRead(`${path()}.before-900`);
     expect(before.ok && before.value.get("SELECT balance FROM account WHERE id = 1")).toEqual({ balance: 100 });
     if (before.ok) before.value.close();
+  });
+  it("brings a book of the first version up to date with all that is in it, also where it is only read", () => {
+    const migrations = join(folder, "old/src/db/migrations");
+    mkdirSync(migrations, { recursive: true });
+    copyFileSync(join(process.cwd(), "src/db/migrations/001_book.sql"), join(migrations, "001_book.sql"));
+    const root = process.env.DOZO_ROOT;
+    process.env.DOZO_ROOT = join(folder, "old");
+    const old = join(folder, "old.sqlite");
+    const first = createFile(old);
+    first.exec(`INSERT INTO import_file VALUES (1, 'x', 'a.csv', 1, 'bank', '{}', '2026-11-01T00:00:00Z', '2026-11-01', 'clerk', 1, 0, 0, 0);
+      INSERT INTO bank_account (id, code, name, currency) VALUES (1, 'operating', 'Operating bank', 'USD');
+      INSERT INTO receipt (id, source, method, paid_on, settled_on, currency, amount, payer_name, payer_email, reference, state, unidentified, file_id) VALUES (7, 'bank', 'check', '2026-11-01', '2026-11-01', 'USD', 500, 'A', '', '', 'to_match', 500, 1);
+      INSERT INTO bank_line (id, bank_account_id, external_id, posted_on, currency, amount, description, state, receipt_id, file_id) VALUES (3, 1, 'l', '2026-11-01', 'USD', 500, 'CHECK', 'receipt', 7, 1);`);
+    first.close();
+    if (root === undefined) delete process.env.DOZO_ROOT;
+    else process.env.DOZO_ROOT = root;
+    const opened = openToRead(old);
+    expect(opened.ok && [opened.value.get("SELECT id, amount, hand_state AS hand, number FROM receipt"), opened.value.get("SELECT receipt_id AS receipt, file_id AS file FROM bank_line"), opened.value.all("PRAGMA foreign_key_check")]).toEqual([{ id: 7, amount: 500, hand: null, number: null }, { receipt: 7, file: 1 }, []]);
+    if (opened.ok) opened.value.close();
   });
   it("reads without being able to write", () => {
     const reader = openToRead(path());

@@ -44,8 +44,13 @@ export class TestBook {
     rmSync(this.folder, { recursive: true, force: true });
   }
 
-  do<Name extends CommandName>(name: Name, input: InputOf<Name>, key: string = randomUUID(), rehearse = false): Result<OutputOf<Name>> {
-    return runCommand(this.db, COMMANDS[name] as never, input, { book: this.name, actor: "tester", key }, rehearse) as Result<OutputOf<Name>>;
+  /** The same book, with another person at work. */
+  as(actor: string): Pick<TestBook, "do"> {
+    return { do: (name, input, key, rehearse) => this.do(name, input, key, rehearse, actor) };
+  }
+
+  do<Name extends CommandName>(name: Name, input: InputOf<Name>, key: string = randomUUID(), rehearse = false, actor = "tester"): Result<OutputOf<Name>> {
+    return runCommand(this.db, COMMANDS[name] as never, input, { book: this.name, actor, key }, rehearse) as Result<OutputOf<Name>>;
   }
 
   must<Name extends CommandName>(name: Name, input: InputOf<Name>): OutputOf<Name> {

@@ -36,6 +36,8 @@ export function decide(best: Draft, others: readonly Draft[], seen: Seen): { dec
   const rivals = others.filter((other) => other.lines.length > 0 && other.score > best.score - (bySum && other.numbers === "none" && EXACT.has(other.sum) ? 2 * NEAR : NEAR));
   // A payment in part or with too much is no such thing where another open item is of its very sum.
   if (LOOSE.has(best.sum)) rivals.push(...others.filter((other) => !rivals.includes(other) && other.sum === "single" && other.who !== "other"));
+  // So is a reading of the kind that the customer is known for, where the best is not.
+  if (best.numbers === "none" && best.lean === 0) rivals.push(...others.filter((other) => other.lean > 0 && EXACT.has(other.sum) && !rivals.includes(other)));
   if (rivals.length > 0) against.push({ code: "against_other_reading", count: rivals.length });
   if (seen.closed.length > 0) against.push({ code: "against_closed", spots: seen.closed });
   if (seen.doubleOf !== null) against.push({ code: "against_double", paidOn: seen.doubleOf.paidOn, receiptId: seen.doubleOf.id });

@@ -1,5 +1,5 @@
 export { jaro, jaroWinkler } from "./names";
-export { propose } from "./propose";
+export { Matcher, propose } from "./propose";
 export { filterItems, type Filtered } from "./filter";
 export { piecesOf, restsOn, type Piece } from "./marks";
 export { editDistance } from "./damage";

@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { addDays, day } from "@/core/calendar";
 import { currencyOf, minor, sumOf, type Currency } from "@/core/money";
 
-import { editDistance, jaro, jaroWinkler, propose, reasonInWords, type MatchingInput, type MatchItem, type MatchReceipt, type Proposal } from ".";
+import { editDistance, jaro, jaroWinkler, Matcher, propose, reasonInWords, type MatchingInput, type MatchItem, type MatchReceipt, type Proposal } from ".";
 
 const USD = currencyOf("USD") as Currency;
 const TODAY = day("2026-11-20");
@@ -63,6 +63,61 @@ describe("readings", () => {
   });
   it("never is sure of another currency", () => {
     expect(one([item(1, 1, "20431", 86_450, { currency: currencyOf("EUR") as Currency })], receipt(86_450, { ...alder, reference: "20431" })).decision).not.toBe("sure");
+  });
+});
+
+describe("readings of what people write besides", () => {
+  const items = [item(1, 1, "20431", 86_450), item(2, 1, "20433", 42_000), item(3, 1, "20440", 21_225), item(4, 2, "20450", 42_000), item(5, 1, "CN-20431", -2450)];
+  const alder = { payerName: "Alder Lane Pottery School", payerEmail: "office@alderlane.example" };
+  it.each<[string, MatchReceipt, string]>([
+    ["sums beside the numbers, one in part", receipt(50_000, { ...alder, reference: "20431 300.00; 20433 200.00" }), "sure: 20431 30000, 20433 20000"],
+    ["a sum beside the number that is not what came", receipt(86_450, { ...alder, reference: "20431 900.00" }), "sure: 20431 86450"],
+    ["a number left out in words", receipt(42_000, { ...alder, reference: "20433, not 20431 which is disputed" }), "sure: 20433 42000"],
+    ["the same in German", receipt(42_000, { ...alder, reference: "Rechnung 20433, ohne 20431" }), "sure: 20433 42000"],
+    ["the same in Spanish", receipt(42_000, { ...alder, reference: "factura 20433 sin 20431" }), "sure: 20433 42000"],
+    ["the same in French", receipt(42_000, { ...alder, reference: "facture 20433 sauf 20431" }), "sure: 20433 42000"],
+    ["a credit note taken off", receipt(84_000, { ...alder, reference: "20431 less CN-20431" }), "sure: 20431 86450, CN-20431 -2450"],
+    ["one number of a list wrong, the sum tells which", receipt(128_450, { ...alder, reference: "20431 and 20499" }), "check: 20431 86450, 20433 42000"],
+    ["a sum wrapped in the middle", receipt(86_450, { ...alder, reference: "20431 864.\n50" }), "sure: 20431 86450"],
+    ["too much, which another item could have taken", receipt(128_450, { ...alder, reference: "20431" }), "check: 20431 86450, 20433 42000"],
+    ["short by a bank's fee", receipt(83_950, { ...alder, reference: "20431" }), "sure: 20431 83950"],
+    ["a trade name", receipt(21_225, { payerName: "Maud Vance DBA Alder Lane Pottery School" }), "sure: 20440 21225"],
+    ["a name cut at the field's end", receipt(21_225, { payerName: "ALDER LANE POTTE" }), "sure: 20440 21225"],
+    ["initials, which could be anybody's", receipt(21_225, { payerName: "ALPS" }), "check: 20440 21225"],
+    ["a name of the same family that is somebody else's", receipt(21_225, { payerName: "Alderbrook Lane Potters" }), "none: nothing"],
+    ["a week, a room and a percentage, which are no numbers", receipt(21_225, { ...alder, reference: "week 47, room 2043, 20 % off" }), "sure: 20440 21225"],
+  ])("%s", (_case, came, expected) => expect(shown(one(items, came))).toBe(expected));
+  it("a remittance advice that came beside the payment", () => {
+    const came = receipt(128_450, { payerName: "Alder Lane Pottery School", reference: "ACH 0019", remittance: [{ number: "20431", amount: minor(86_450) }, { number: "20433", amount: minor(42_000) }] });
+    const read = one(items, came);
+    expect([shown(read), reasons(read)[0]]).toEqual(["sure: 20431 86450, 20433 42000", "its remittance advice says so"]);
+  });
+  it("leans to how a customer usually pays, and is no surer for it", () => {
+    const equal = [item(1, 1, "20431", 30_000), item(2, 1, "20433", 20_000), item(3, 1, "20440", 10_000), item(4, 1, "20441", 90_000, { dueOn: addDays(TODAY, 40) })];
+    const read = (habits: MatchingInput["habits"]): Proposal => one(equal, receipt(30_000, alder), habits ? { habits } : {});
+    const several = read([{ customerId: 1, receipts: 9, quoted: 0, several: 9 }]);
+    expect(shown(read(undefined))).toMatch(/: 20431 30000$/);
+    expect(several.decision).not.toBe("sure");
+    expect(reasons(read([{ customerId: 1, receipts: 9, quoted: 0, several: 0 }]))).toContain("usually pays one at a time");
+  });
+  it("a correction counts at once: who was wrong is no longer learned", () => {
+    const owed = [item(1, 1, "20431", 42_000), item(2, 2, "20450", 42_000)];
+    const service = { payerName: "BillRoute Payments", payerEmail: "remit@billroute.example" };
+    const learned = { ...service, customerId: 1, times: 5 };
+    expect(shown(one(owed, receipt(42_000, service), { history: [learned] }))).toBe("sure: 20431 42000");
+    expect(one(owed, receipt(42_000, service), { history: [learned, { ...service, customerId: 2, times: 1 }] }).decision).toBe("check");
+    expect(shown(one(owed, receipt(42_000, service), { history: [{ ...service, customerId: 2, times: 1 }] }))).toBe("sure: 20450 42000");
+  });
+});
+
+describe("one receipt again", () => {
+  it("reads as it does with all, and takes nothing that others claimed", () => {
+    const items = [item(1, 1, "20431", 86_450), item(2, 1, "20433", 42_000)];
+    const receipts = [receipt(86_450, { id: 1, payerEmail: "office@alderlane.example", reference: "20431" }), receipt(42_000, { id: 2, payerEmail: "office@alderlane.example" })];
+    const matcher = new Matcher(book({ items, receipts }));
+    const all = matcher.all();
+    expect(receipts.map((came) => shown(matcher.again(came)))).toEqual(all.map(shown));
+    expect(shown(matcher.again({ ...receipts[1]!, reference: "20431" }))).toBe("check: 20433 42000");
   });
 });
 

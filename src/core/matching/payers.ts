@@ -3,6 +3,7 @@ import { groupHead, type Customer } from "@/core/parties";
 import { editDistance } from "./damage";
 import { jaroWinkler, nameWords, ownDomain } from "./names";
 import type { MatchingInput, MatchReceipt, Reason } from "./types";
+import { agreement, disagreement } from "./weights";
 
 /**
  * A customer who may have sent a receipt: a weight in bits (log2 of the
@@ -13,7 +14,9 @@ export type Payer = { readonly customerId: number; readonly weight: number; read
 
 const log2 = Math.log2;
 /** m: how often the evidence agrees for the right customer; u: how often by chance for another. */
-const AGREE = { email: log2(0.95 / 0.0005), learned: log2(0.95 / 0.002), domain: log2(0.6 / 0.005) };
+const AGREE = { email: agreement(0.95, 0.0005), learned: agreement(0.95, 0.002), domain: agreement(0.6, 0.005) };
+/** Another address than the known one, where both have one: people pay from many, so it says little. */
+const OTHER_EMAIL = disagreement(0.6, 0.0005);
 /** Candidates judged closely; the rarest words of a name bring them up. */
 const MOST_CANDIDATES = 14;
 const MOST_PAYERS = 8;
@@ -128,7 +131,7 @@ export class PayerIndex {
     } else if (domain !== null && customer?.email && domain === ownDomain(customer.email)) {
       weight += AGREE.domain - log2(this.byDomain.get(domain)?.length ?? 1);
       reasons.push({ code: "domain", domain });
-    }
+    } else if (email !== "" && customer?.email) weight += OTHER_EMAIL;
     const paid = this.paidBefore(id, query);
     if (paid !== null) {
       weight += paid.weight;

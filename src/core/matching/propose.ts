@@ -1,19 +1,20 @@
 import { daysBetween } from "@/core/calendar";
-import { add, minor, type Minor } from "@/core/money";
 
 import { confidenceOf, patternOf } from "./calibration";
+import { Claims } from "./claims";
 import { certainty, decide, type Seen } from "./decide";
-import { NumberIndex, numberSpots } from "./memo";
-import { PayerIndex } from "./payers";
 import { moneyOf, type Draft } from "./drafts";
+import { listOf } from "./lists";
+import { numberSpots } from "./memo";
+import { Plan, type Looked } from "./plan";
 import { readingsOf, textOf, type Around } from "./readings";
-import type { Habit, MatchingInput, MatchItem, MatchReceipt, Proposal, Reading, Reason, Spot } from "./types";
+import type { MatchingInput, MatchReceipt, Proposal, Reading, Reason, Spot } from "./types";
 
 /** Readings shown beside the best. */
 const MOST_READINGS = 6;
 const DOUBLE_WITHIN_DAYS = 10;
 
-type Judged = { receipt: MatchReceipt; before: Draft[]; rank: number };
+type Judged = Looked & { rank: number };
 
 /**
  * Proposes a home for every receipt, all of them together: the most certain
@@ -23,30 +24,77 @@ type Judged = { receipt: MatchReceipt; before: Draft[]; rank: number };
  * hit rates (calibration.ts).
  */
 export function propose(input: MatchingInput): Proposal[] {
-  const claims = new Claims(input);
-  const around = claims.around(input.settings.discountGraceDays);
-  const closed = new Map(input.closed.map((one) => [one.number.toUpperCase(), one.customerId]));
-  const first = input.receipts.map((receipt): Judged => { const before = readingsOf(receipt, around); return { receipt, before, rank: certainty(before) }; });
-  twinsTogether(first);
-  const claimants = byMoney(first);
-  first.sort((a, b) => b.rank - a.rank || order(a.receipt, b.receipt));
-  const proposals = new Map<number, Proposal>();
-  const taken = new Map<string, { id: number; paidOn: MatchReceipt["paidOn"] }[]>();
-  for (const one of input.placed) listOf(taken, `${one.customerId} ${one.amount}`).push(one);
-  for (const { receipt, before } of first) {
-    const now = claims.touches(before) ? readingsOf(receipt, around) : before;
+  return new Matcher(input).all();
+}
+
+/** A book as matching holds it: proposals for all receipts at once, and for one of them again. */
+export class Matcher {
+  private readonly claims: Claims;
+  private readonly around: Around;
+  private readonly closed: ReadonlyMap<string, number>;
+  private readonly proposals = new Map<number, Proposal>();
+  /** Payments by customer and sum, to see the second of two. */
+  private readonly paid = new Map<string, { id: number; paidOn: MatchReceipt["paidOn"] }[]>();
+  private claimants: ReadonlyMap<string, readonly MatchReceipt[]> = new Map();
+
+  constructor(private readonly input: MatchingInput) {
+    this.claims = new Claims(input);
+    this.around = this.claims.around(input.settings.discountGraceDays);
+    this.closed = new Map(input.closed.map((one) => [one.number.toUpperCase(), one.customerId]));
+    for (const one of input.placed) listOf(this.paid, `${one.customerId} ${one.amount}`).push(one);
+  }
+
+  /** Proposals for every receipt, in the order of the input. */
+  all(): Proposal[] {
+    const { claims, around } = this;
+    const first = this.input.receipts.map((receipt): Judged => { const before = readingsOf(receipt, around); return { receipt, before, rank: certainty(before) }; });
+    twinsTogether(first);
+    this.claimants = byMoney(first);
+    first.sort((a, b) => b.rank - a.rank || order(a.receipt, b.receipt));
+    const plan = new Plan(first, claims, around);
+    const late: Judged[] = [];
+    for (const one of first) {
+      const now = plan.first(one.receipt, this.now(one));
+      // What is but a guess waits until all that comes out has claimed its own.
+      if (now[0]?.sum === "oldest" || plan.yields(one.receipt.id)) late.push(one);
+      else this.settle(one, now);
+    }
+    for (const one of late) this.settle(one, this.now(one));
+    return this.input.receipts.flatMap(({ id }) => this.proposals.get(id) ?? []);
+  }
+
+  /**
+   * One receipt again, as it reads now (its memo mended, its payer known), with
+   * the claims of all others standing. Call `all` once before.
+   */
+  again(receipt: MatchReceipt): Proposal {
+    const [standing] = this.proposals.get(receipt.id)?.readings ?? [];
+    if (standing && this.proposals.get(receipt.id)?.decision !== "none") this.claims.giveBack(standing);
+    const before = readingsOf(receipt, this.claims.around(this.input.settings.discountGraceDays, "whole"));
+    return this.settle({ receipt, before }, readingsOf(receipt, this.around));
+  }
+
+  private now({ receipt, before }: Looked): Draft[] {
+    return this.claims.touches(before) ? readingsOf(receipt, this.around) : before;
+  }
+
+  /** Judges a receipt by its readings as they are now, and claims what the best one takes. */
+  private settle({ receipt, before }: Looked, now: readonly Draft[]): Proposal {
     const best = now[0];
-    const double = best ? taken.get(`${best.customerId} ${receipt.amount}`)?.find((one) => one.id !== receipt.id && Math.abs(daysBetween(one.paidOn, receipt.paidOn)) <= DOUBLE_WITHIN_DAYS) : undefined;
+    const double = best ? this.paid.get(`${best.customerId} ${receipt.amount}`)?.find((one) => one.id !== receipt.id && Math.abs(daysBetween(one.paidOn, receipt.paidOn)) <= DOUBLE_WITHIN_DAYS) : undefined;
     const named = best !== undefined && best.numbers !== "none" && best.flaws === 0;
-    const proposal = judged(receipt, now, before, { closed: closedNumbers(receipt, closed, now), doubleOf: double && !named ? double : null, alsoOn: best && best.numbers === "none" ? earlierFor(receipt, best, claimants) : null, smallShort: best?.sum === "part" && isSmallShort(best, input.settings.smallDifferenceLimit), foreignCurrency: claims.namesForeign(receipt) });
-    proposals.set(receipt.id, proposal);
+    const proposal = judged(receipt, now, before, {
+      closed: closedNumbers(receipt, this.closed, now), doubleOf: double && !named ? double : null, alsoOn: best && best.numbers === "none" ? earlierFor(receipt, best, this.claimants) : null,
+      smallShort: best?.sum === "part" && isSmallShort(best, this.input.settings.smallDifferenceLimit), foreignCurrency: this.claims.namesForeign(receipt),
+    });
+    this.proposals.set(receipt.id, proposal);
     const chosen = proposal.readings[0];
     if (chosen && proposal.decision !== "none") {
-      claims.take(chosen);
-      if (chosen.customerId !== null) listOf(taken, `${chosen.customerId} ${receipt.amount}`).push({ id: receipt.id, paidOn: receipt.paidOn });
+      this.claims.take(chosen);
+      if (chosen.customerId !== null) listOf(this.paid, `${chosen.customerId} ${receipt.amount}`).push({ id: receipt.id, paidOn: receipt.paidOn });
     }
+    return proposal;
   }
-  return input.receipts.flatMap(({ id }) => proposals.get(id) ?? []);
 }
 
 const order = (a: MatchReceipt, b: MatchReceipt): number => (a.paidOn < b.paidOn ? -1 : a.paidOn > b.paidOn ? 1 : a.id - b.id);
@@ -121,62 +169,4 @@ function isClosed(reason: Reason, against: readonly Reason[]): boolean {
 
 function finish(draft: Draft, against: readonly Reason[], certain: number, pattern: string): Reading {
   return { customerId: draft.customerId, lines: draft.lines, onAccount: draft.onAccount, confidence: certain, pattern, reasons: [...draft.reasons.filter((reason) => !isClosed(reason, against)), ...against] };
-}
-
-/** What is left of every open item while receipts claim their balances. */
-class Claims {
-  private readonly left = new Map<number, MatchItem>();
-  private readonly byCustomer = new Map<number, MatchItem[]>();
-  private readonly byGroup = new Map<number, MatchItem[]>();
-  private readonly touched = new Set<number>();
-  private readonly payers: PayerIndex;
-  private readonly numbers: NumberIndex;
-  private readonly habits: ReadonlyMap<number, Habit>;
-
-  constructor(input: MatchingInput) {
-    this.payers = new PayerIndex(input);
-    this.numbers = new NumberIndex(input.items);
-    this.habits = new Map((input.habits ?? []).map((habit) => [habit.customerId, habit]));
-    const oldest = [...input.items].sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
-    for (const item of oldest) {
-      this.left.set(item.id, item);
-      const group = this.payers.group(item.customerId);
-      listOf(this.byCustomer, item.customerId).push(item);
-      listOf(this.byGroup, group).push(item);
-    }
-  }
-
-  around(graceDays: number): Around {
-    const free = (items: readonly MatchItem[] | undefined): MatchItem[] => (items ?? []).flatMap((item) => this.left.get(item.id) ?? []);
-    return { payers: this.payers, graceDays, habit: (id) => this.habits.get(id), memo: (text) => this.numbers.read(text), scope: (id) => (this.payers.group(id) === id ? free(this.byGroup.get(id)) : free(this.byCustomer.get(id))) };
-  }
-
-  /** Whether the memo names an item in another currency than the receipt's. */
-  namesForeign(receipt: MatchReceipt): boolean {
-    return this.numbers.read(textOf(receipt)).mentions.some(({ items }) => items.length > 0 && items.every((item) => item.currency !== receipt.currency));
-  }
-
-  /** Whether an item that these readings rest on has been claimed since they were made. */
-  touches(drafts: readonly Draft[]): boolean {
-    return this.touched.size > 0 && drafts.some((draft) => draft.lines.some((line) => this.touched.has(line.itemId)) || (draft.customerId !== null && (this.byGroup.get(this.payers.group(draft.customerId)) ?? []).some((item) => this.touched.has(item.id))));
-  }
-
-  take(reading: Reading): void {
-    for (const line of reading.lines) {
-      const item = this.left.get(line.itemId);
-      if (!item) continue;
-      this.touched.add(item.id);
-      const balance: Minor = add(item.balance, -line.amount, -line.discount);
-      if (balance === 0) this.left.delete(item.id);
-      else this.left.set(item.id, { ...item, balance: minor(balance) });
-    }
-  }
-}
-
-function listOf<K, V>(map: Map<K, V[]>, key: K): V[] {
-  const known = map.get(key);
-  if (known) return known;
-  const made: V[] = [];
-  map.set(key, made);
-  return made;
 }

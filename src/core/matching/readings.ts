@@ -176,7 +176,7 @@ class Scope {
       oldestSo += 1;
       if (running === receipt.amount && oldestSo > 1 && oldestSo < due.length && oldestSo !== past.length) this.add(due.slice(0, oldestSo).map((one) => whole(one)), "due", "none", [{ code: "sum_several", count: oldestSo }]);
     }
-    for (const subset of due.length > 2 ? subsetsOf(due, receipt.amount).slice(0, 4) : []) if (subset.length < items.length) this.add(subset.map((item) => whole(item)), "several", "none", [{ code: "sum_several", count: subset.length }]);
+    for (const subset of due.length > 2 ? subsetsOf(due, receipt.amount).slice(0, due.length > 12 ? 4 : 12) : []) if (subset.length < items.length) this.add(subset.map((item) => whole(item)), "several", "none", [{ code: "sum_several", count: subset.length }]);
     if (due.length > 0 && !oldest) {
       const filled = fill(due, receipt.amount);
       const off = add(receipt.amount, -sumOf(filled, ({ item }) => item.balance));

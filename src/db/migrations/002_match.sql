@@ -112,6 +112,7 @@ CREATE TABLE approval (
   state TEXT NOT NULL DEFAULT 'waiting' CHECK (state IN ('waiting', 'approved', 'refused', 'withdrawn')),
   decided_by TEXT,
   decided_why TEXT,
+  placed_act INTEGER REFERENCES act (id),
   act_id INTEGER NOT NULL REFERENCES act (id)
 ) STRICT;
 CREATE UNIQUE INDEX approval_waiting ON approval (receipt_id) WHERE state = 'waiting';

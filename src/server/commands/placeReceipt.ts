@@ -2,7 +2,7 @@ import { z } from "zod";
 
 import { minor, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import { approvalById, approvalOf, decideApproval, insertApproval } from "@/db/approvals";
+import { approvalById, approvalOf, decideApproval, insertApproval, setPlacedAct } from "@/db/approvals";
 import { customerById } from "@/db/customers";
 import { insertCorrection } from "@/db/learning";
 import { receiptById } from "@/db/receipts";
@@ -79,7 +79,9 @@ export const decideWriteOff = defineCommand({
     if (!checked.ok) return checked;
     ctx.act("decide", { kind: "receipt", id: receipt.id, customerId: checked.value.customerId }, `write-off of ${ctx.sum(asked.sum)} approved, asked by ${asked.askedBy}: ${asked.why}`);
     const placed = place(ctx, receipt, tally.lines, checked.value, "unidentified");
-    return placed.ok ? ok({ actId: placed.value }) : placed;
+    if (!placed.ok) return placed;
+    setPlacedAct(ctx.db, asked.id, placed.value);
+    return ok({ actId: placed.value });
   },
 });
 

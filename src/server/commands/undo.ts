@@ -4,7 +4,7 @@ import { postReversal, type AccountRef } from "@/core/ledger";
 import { add, minor, sumOf, type Minor } from "@/core/money";
 import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
-import { approvalOf, decideApproval } from "@/db/approvals";
+import { approvalOf, decideApproval, reopenApproval } from "@/db/approvals";
 import { actById, actsOf, actsOfCommand, markUndone, type ActKind, type ActRow } from "@/db/acts";
 import { bankLineById, setBankLineState } from "@/db/bank";
 import { entriesOfAct, linesOfEntry } from "@/db/journal";
@@ -105,6 +105,7 @@ function unplace(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
   if (!receipt) return fail("receipt.unknown");
   const what = rests(ctx, act);
   if (what !== null) return fail("act.rests", { what });
+  reopenApproval(ctx.db, act.id);
   let applied = minor(0);
   for (const one of applicationsOfReceipt(ctx.db, receipt.id).filter(({ actId, endedBy }) => actId === act.id && endedBy === null)) {
     endApplication(ctx.db, one.id, by);

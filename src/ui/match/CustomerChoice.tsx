@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useState, type ReactNode } from "react";
+import { useEffect, useRef, useState, type ReactNode } from "react";
 
 import { formatAmount, type Currency } from "@/core/money";
 
@@ -21,15 +21,18 @@ export function CustomerChoice({ tally, choose, currency }: { tally: Tally; choo
     void load<FoundCustomer[]>(`/api/v1/b/${book}/customers?q=${encodeURIComponent(text)}`).then((sent) => { if (current) { setFound(sent.ok ? sent.value : []); setAt(0); } });
     return () => { current = false; };
   }, [book, text]);
+  const field = useRef<HTMLInputElement>(null);
   const take = (customer: FoundCustomer | undefined): void => {
     if (!customer) return;
     choose(customer);
     setText("");
+    // The keys of the row act again.
+    field.current?.blur();
   };
   return (
     <div style={{ position: "relative", marginTop: 6 }}>
       <input
-        className="sumfield" style={{ textAlign: "left", width: "100%", fontFamily: "inherit", fontSize: 13.5 }} value={text} onChange={(event) => setText(event.target.value)} role="combobox" aria-expanded={found.length > 0} aria-controls="customers-found" aria-label="Another customer"
+        ref={field} className="sumfield" style={{ textAlign: "left", width: "100%", fontFamily: "inherit", fontSize: 13.5 }} value={text} onChange={(event) => setText(event.target.value)} role="combobox" aria-expanded={found.length > 0} aria-controls="customers-found" aria-label="Another customer"
         placeholder={tally.customerId === null ? "whose is it: part of a name or number …" : "another customer …"}
         onKeyDown={(event) => {
           if (event.key === "ArrowDown") { event.preventDefault(); setAt(Math.min(at + 1, found.length - 1)); }

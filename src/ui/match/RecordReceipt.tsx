@@ -17,7 +17,7 @@ const METHODS = [["check", "Check"], ["cash", "Cash"], ["money_order", "Money or
 
 /** A receipt made by hand: what was given, by whom, with its number. It is matched like any other. */
 export function RecordReceipt({ currency, today, close, recorded }: { currency: Currency; today: Day; close: () => void; recorded: (receiptId: number) => void }): ReactNode {
-  const { book, act, busy, complain } = useActing();
+  const { book, act, complain } = useActing();
   const [again, setAgain] = useState(false);
   const schema = z
     .object({
@@ -25,7 +25,7 @@ export function RecordReceipt({ currency, today, close, recorded }: { currency: 
       amount: z.string().refine((text) => { const parsed = parseAmount(text, ".", currency); return parsed.ok && parsed.value > 0; }, "A sum like 420.00."), payerName: z.string().trim().max(120), reference: z.string().trim().max(300),
     })
     .refine(({ method, number }) => number !== "" || method === "cash" || method === "wire", { path: ["number"], message: "Its number, please." });
-  const { register, handleSubmit, reset, formState: { errors } } = useForm<z.input<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { method: "check", number: "", paidOn: today, amount: "", payerName: "", reference: "" } });
+  const { register, handleSubmit, reset, formState: { errors, isSubmitting } } = useForm<z.input<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { method: "check", number: "", paidOn: today, amount: "", payerName: "", reference: "" } });
   const record = handleSubmit(async ({ amount, ...typed }) => {
     const parsed = parseAmount(amount, ".", currency);
     if (!parsed.ok) return;
@@ -44,7 +44,7 @@ export function RecordReceipt({ currency, today, close, recorded }: { currency: 
       <TextField label="Day" type="date" {...register("paidOn")} error={errors.paidOn?.message} />
       <TextField label="From" {...register("payerName")} error={errors.payerName?.message} placeholder="who gave it" />
       <TextField label="Memo" {...register("reference")} error={errors.reference?.message} placeholder="what is written on it" />
-      <div className="acts"><Act main type="submit" disabled={busy}>{again ? "It is another one: record it" : "Record it"}</Act><Act hint="Esc" onClick={close}>Done</Act></div>
+      <div className="acts"><Act main type="submit" disabled={isSubmitting}>{again ? "It is another one: record it" : "Record it"}</Act><Act hint="Esc" onClick={close}>Done</Act></div>
     </form>
   );
 }
