@@ -86,7 +86,7 @@ function readItems(table: Table, ids: ReadonlyMap<string, number>, refused: stri
   return rows.flatMap((row, index) => {
     const customerId = ids.get(row.customerId);
     if (customerId === undefined) refused.push(`invoices, line ${row.line}: ${inWords({ code: "customer.unknown", id: row.customerId })}`);
-    return customerId === undefined || row.balance === 0 ? [] : [{ ...row, id: index + 1, customerId }];
+    return customerId === undefined || row.balance === 0 ? [] : [{ id: index + 1, customerId, number: row.number, issuedOn: row.issuedOn, dueOn: row.dueOn, currency: row.currency, total: row.total, balance: row.balance, poNumber: row.poNumber, terms: row.terms }];
   });
 }
 

@@ -13,7 +13,7 @@ import { readSettings } from "@/db/settings";
 const DOUBLE_LOOK_BACK_DAYS = 30;
 
 /** A book as matching sees it: what is open, what came, and who paid before. */
-function matchingInput(db: Db): MatchingInput {
+export function matchingInput(db: Db): MatchingInput {
   const settings = readSettings(db);
   const told = new Map<number, { number: string; amount: Minor }[]>();
   for (const { receiptId, number, amount } of remittanceLines(db)) told.set(receiptId, [...(told.get(receiptId) ?? []), { number, amount }]);

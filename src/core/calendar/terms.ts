@@ -14,6 +14,18 @@ export type Terms = {
 };
 
 export function parseTerms(text: string): Result<Terms, "terms.unreadable"> {
+  const before = known.get(text);
+  if (before) return before;
+  const made = parseAnew(text);
+  if (known.size < MOST_KNOWN) known.set(text, made);
+  return made;
+}
+
+/** Terms that were read before: a book has few different ones, and many invoices. */
+const known = new Map<string, Result<Terms, "terms.unreadable">>();
+const MOST_KNOWN = 1000;
+
+function parseAnew(text: string): Result<Terms, "terms.unreadable"> {
   const trimmed = text.trim().toLowerCase();
   const match = /^(?:(\d+(?:\.\d+)?)\s*\/\s*(\d+)[\s,]+)?n(?:et)?\s*\/?\s*(\d+|eom|\d+(?:st|nd|rd|th))$/.exec(trimmed);
   if (!match) return /^due (at once|on receipt)$/.test(trimmed) ? ok({ due: { by: "days", days: 0 }, discount: null }) : fail("terms.unreadable", { text: text.trim() });

@@ -54,24 +54,34 @@ export class NumberIndex {
   private readonly padded = new Map<string, MatchItem[]>();
   private readonly digits = new Map<string, MatchItem[]>();
   private readonly orders = new Map<string, MatchItem[]>();
-  private readonly prefixes = new Set<string>();
-  private readonly lengths = new Set<number>();
+  /** How many of the book's numbers have a prefix, and how many digits. */
+  private readonly prefixes = new Map<string, number>();
+  private readonly lengths = new Map<number, number>();
   private readonly known = new Map<string, Memo>();
 
   constructor(items: readonly MatchItem[]) {
-    for (const item of items) {
-      const letters = compact(item.number);
-      put(this.whole, letters, item);
-      const core = coreOf(item.number);
-      // A young book's numbers have few digits but zeros: they count with their zeros.
-      if (core.length >= 3) put(this.core, core, item);
-      else put(this.padded, /(\d+)\D*$/.exec(item.number)?.[1] ?? "", item);
-      if (allDigits(item.number) !== core) put(this.digits, allDigits(item.number), item);
-      if (item.poNumber !== null && compact(item.poNumber).length >= 3) put(this.orders, compact(item.poNumber), item);
-      const prefix = /^[A-Z]+/.exec(letters)?.[0];
-      if (prefix !== undefined) this.prefixes.add(prefix);
-      this.lengths.add(letters.replace(/\D/g, "").length);
-    }
+    for (const item of items) this.enter(item, put, 1);
+  }
+
+  /** Numbers that are no longer open, and such as are now (again); memos are read anew after it. */
+  change(gone: readonly MatchItem[], come: readonly MatchItem[]): void {
+    for (const item of gone) this.enter(item, drop, -1);
+    for (const item of come) this.enter(item, put, 1);
+    this.known.clear();
+  }
+
+  private enter(item: MatchItem, move: typeof put<string, MatchItem>, by: 1 | -1): void {
+    const letters = compact(item.number);
+    move(this.whole, letters, item);
+    const core = coreOf(item.number);
+    // A young book's numbers have few digits but zeros: they count with their zeros.
+    if (core.length >= 3) move(this.core, core, item);
+    else move(this.padded, /(\d+)\D*$/.exec(item.number)?.[1] ?? "", item);
+    if (allDigits(item.number) !== core) move(this.digits, allDigits(item.number), item);
+    if (item.poNumber !== null && compact(item.poNumber).length >= 3) move(this.orders, compact(item.poNumber), item);
+    const prefix = /^[A-Z]+/.exec(letters)?.[0];
+    if (prefix !== undefined) count(this.prefixes, prefix, by);
+    count(this.lengths, letters.replace(/\D/g, "").length, by);
   }
 
   /** Reads a memo; kept by its text. */
@@ -224,6 +234,19 @@ export function numberWords(memo: string): string[] {
 
 export function numberSpots(memo: string): Spot[] {
   return [...memo.matchAll(/[A-Za-z0-9][A-Za-z0-9/-]*/g)].map((found) => ({ at: found.index, text: found[0] })).filter(({ text }) => /\d/.test(text));
+}
+
+/** Takes an item out of its list, which goes when it is empty. */
+function drop<K, V extends { readonly id: number }>(map: Map<K, V[]>, key: K, value: V): void {
+  const left = (map.get(key) ?? []).filter(({ id }) => id !== value.id);
+  if (left.length === 0) map.delete(key);
+  else map.set(key, left);
+}
+
+function count<K>(map: Map<K, number>, key: K, by: 1 | -1): void {
+  const now = (map.get(key) ?? 0) + by;
+  if (now <= 0) map.delete(key);
+  else map.set(key, now);
 }
 
 function put<K, V>(map: Map<K, V[]>, key: K, value: V): void {

@@ -5,6 +5,18 @@ const FREE_MAIL = new Set("gmail.com googlemail.com outlook.com hotmail.com live
 
 /** The words of a name that carry it: upper case, accents off, forms and small words left out. */
 export function nameWords(name: string): string[] {
+  const known = read.get(name);
+  if (known) return [...known];
+  const made = nameWordsAnew(name);
+  if (read.size < MOST_READ) read.set(name, made);
+  return [...made];
+}
+
+/** Names that were read before: one customer's stands in its record, in what it paid before, and in each receipt. */
+const read = new Map<string, readonly string[]>();
+const MOST_READ = 50_000;
+
+function nameWordsAnew(name: string): string[] {
   const bare = name.normalize("NFD").replace(/[\u0300-\u036f]/g, "").toUpperCase().replace(/&/g, " AND ").replace(/['’.]/g, "").replace(/[^A-Z0-9]+/g, " ");
   return bare.split(" ").filter((word) => word !== "" && !EMPTY_WORDS.has(word)).map((word) => ABBREVIATIONS[word] ?? word);
 }

@@ -2,7 +2,7 @@ import { groupHead, type Customer } from "@/core/parties";
 
 import { editDistance } from "./damage";
 import { jaroWinkler, nameWords, ownDomain } from "./names";
-import type { MatchingInput, MatchReceipt, Reason } from "./types";
+import type { MatchingInput, MatchReceipt, PaidFor, Reason } from "./types";
 import { agreement, disagreement } from "./weights";
 
 /**
@@ -52,13 +52,22 @@ export class PayerIndex {
       for (const word of new Set(words)) push(this.byWord, word, customer.id);
       for (const start of new Set(words.map((word) => word.slice(0, 4)))) push(this.byStart, start, customer.id);
     }
-    for (const { payerName, payerEmail, customerId, times } of input.history) {
-      for (const key of payerKeys(payerName, payerEmail)) {
-        const customers = this.learned.get(key) ?? new Map<number, number>();
-        customers.set(customerId, (customers.get(customerId) ?? 0) + times);
-        this.learned.set(key, customers);
-      }
+    for (const paid of input.history) this.learn(paid, paid.times);
+  }
+
+  /** Adds to what is known of a payer, or takes from it; receipts of the keys that are given back read otherwise from then on. */
+  learn({ payerName, payerEmail, customerId }: PaidFor, times: number): readonly string[] {
+    const keys = payerKeys(payerName, payerEmail);
+    for (const key of keys) {
+      const customers = this.learned.get(key) ?? new Map<number, number>();
+      const now = (customers.get(customerId) ?? 0) + times;
+      if (now > 0) customers.set(customerId, now);
+      else customers.delete(customerId);
+      if (customers.size > 0) this.learned.set(key, customers);
+      else this.learned.delete(key);
     }
+    this.known.clear();
+    return keys;
   }
 
   group(id: number): number {
@@ -227,7 +236,8 @@ function field(name: string): string {
   return name.toUpperCase().replace(/[^A-Z0-9 &]/g, "").slice(0, 16).trim();
 }
 
-function payerKeys(name: string, email: string): string[] {
+/** By what a payer is known: the address, and the words of the name in their own order. */
+export function payerKeys(name: string, email: string): string[] {
   const words = [...nameWords(name)].sort().join(" ");
   return [...(email === "" ? [] : [`@${email.toLowerCase()}`]), ...(words === "" ? [] : [words])];
 }

@@ -6,7 +6,7 @@ import { readingsOf, type Around } from "./readings";
 import type { MatchReceipt } from "./types";
 
 /** A receipt with its readings as they were before anything was claimed. */
-export type Looked = { readonly receipt: MatchReceipt; readonly before: Draft[] };
+export type Looked = { readonly receipt: MatchReceipt; readonly before: Draft[]; /** Groups whose items it could be for. */ readonly groups: readonly number[] };
 
 /**
  * Receipts of one customer that only their sums speak for are planned together

@@ -4,10 +4,13 @@ import { confidenceOf, patternOf } from "./calibration";
 import { Claims } from "./claims";
 import { certainty, decide, type Seen } from "./decide";
 import { moneyOf, type Draft } from "./drafts";
+import { differenceOf } from "./difference";
 import { listOf } from "./lists";
 import { numberSpots } from "./memo";
+import { payerKeys } from "./payers";
 import { Plan, type Looked } from "./plan";
-import { readingsOf, textOf, type Around } from "./readings";
+import { isNobody, reach } from "./reach";
+import { groupsFor, readingsOf, textOf, type Around } from "./readings";
 import type { MatchingInput, MatchReceipt, Proposal, Reading, Reason, Spot } from "./types";
 
 /** Readings shown beside the best. */
@@ -27,40 +30,55 @@ export function propose(input: MatchingInput): Proposal[] {
   return new Matcher(input).all();
 }
 
-/** A book as matching holds it: proposals for all receipts at once, and for one of them again. */
+/** A book as matching holds it: proposals for all receipts, for what a change can touch, and for one receipt again. */
 export class Matcher {
   private readonly claims: Claims;
   private readonly around: Around;
-  private readonly closed: ReadonlyMap<string, number>;
+  private readonly looks = new Map<number, Looked>();
   private readonly proposals = new Map<number, Proposal>();
+  private closed: ReadonlyMap<string, number>;
   /** Payments by customer and sum, to see the second of two. */
-  private readonly paid = new Map<string, { id: number; paidOn: MatchReceipt["paidOn"] }[]>();
+  private paid = new Map<string, { id: number; paidOn: MatchReceipt["paidOn"] }[]>();
   private claimants: ReadonlyMap<string, readonly MatchReceipt[]> = new Map();
 
-  constructor(private readonly input: MatchingInput) {
+  constructor(private input: MatchingInput) {
     this.claims = new Claims(input);
     this.around = this.claims.around(input.settings.discountGraceDays);
-    this.closed = new Map(input.closed.map((one) => [one.number.toUpperCase(), one.customerId]));
-    for (const one of input.placed) listOf(this.paid, `${one.customerId} ${one.amount}`).push(one);
+    this.closed = closedOf(input);
+    this.countPaid();
   }
 
   /** Proposals for every receipt, in the order of the input. */
   all(): Proposal[] {
-    const { claims, around } = this;
-    const first = this.input.receipts.map((receipt): Judged => { const before = readingsOf(receipt, around); return { receipt, before, rank: certainty(before) }; });
-    twinsTogether(first);
-    this.claimants = byMoney(first);
-    first.sort((a, b) => b.rank - a.rank || order(a.receipt, b.receipt));
-    const plan = new Plan(first, claims, around);
-    const late: Judged[] = [];
-    for (const one of first) {
-      const now = plan.first(one.receipt, this.now(one));
-      // What is but a guess waits until all that comes out has claimed its own.
-      if (now[0]?.sum === "oldest" || plan.yields(one.receipt.id)) late.push(one);
-      else this.settle(one, now);
-    }
-    for (const one of late) this.settle(one, this.now(one));
-    return this.input.receipts.flatMap(({ id }) => this.proposals.get(id) ?? []);
+    for (const receipt of this.input.receipts) this.look(receipt);
+    this.settleAll(this.input.receipts);
+    return this.told();
+  }
+
+  /**
+   * Proposals for the book as it is now, the same as made anew, but judged anew
+   * only where the difference can reach; null where that is everything.
+   */
+  update(next: MatchingInput): Proposal[] | null {
+    const difference = differenceOf(this.input, next);
+    if (difference === null) return null;
+    const mentioned = new Map(this.input.receipts.map((receipt) => [receipt.id, this.mentionsOf(receipt)]));
+    const keys = this.claims.change(next, difference);
+    this.input = next;
+    this.closed = closedOf(next);
+    const groups = new Set([...[...difference.gone, ...difference.come].map(({ customerId }) => customerId), ...difference.customers].map((id) => this.claims.groupOf(id)));
+    const others = next.receipts.filter((receipt) => payerKeys(receipt.payerName, receipt.payerEmail).some((key) => keys.has(key)) || mentioned.get(receipt.id) !== this.mentionsOf(receipt));
+    // What they could be for before, and what they can be for now.
+    for (const { id } of [...difference.goneReceipts, ...others, ...difference.newReceipts]) for (const group of this.looks.get(id)?.groups ?? []) groups.add(group);
+    for (const { id } of difference.goneReceipts) { this.looks.delete(id); this.proposals.delete(id); }
+    for (const receipt of new Set([...others, ...difference.newReceipts])) { this.look(receipt); for (const group of groupsFor(receipt, this.around)) groups.add(group); }
+    const sums = new Set([...difference.newReceipts, ...difference.goneReceipts, ...others].map(({ amount }) => amount));
+    const reached = reach(next.receipts, this.looks, groups, sums);
+    this.claims.release(reached.groups);
+    for (const receipt of reached.receipts) { this.look(receipt); this.proposals.delete(receipt.id); }
+    this.countPaid();
+    this.settleAll(reached.receipts);
+    return this.told();
   }
 
   /**
@@ -70,8 +88,49 @@ export class Matcher {
   again(receipt: MatchReceipt): Proposal {
     const [standing] = this.proposals.get(receipt.id)?.readings ?? [];
     if (standing && this.proposals.get(receipt.id)?.decision !== "none") this.claims.giveBack(standing);
-    const before = readingsOf(receipt, this.claims.around(this.input.settings.discountGraceDays, "whole"));
-    return this.settle({ receipt, before }, readingsOf(receipt, this.around));
+    const before = readingsOf(receipt, this.claims.unclaimed(this.input.settings.discountGraceDays));
+    return this.settle({ receipt, before, groups: [] }, readingsOf(receipt, this.around));
+  }
+
+  private told(): Proposal[] {
+    return this.input.receipts.flatMap(({ id }) => this.proposals.get(id) ?? []);
+  }
+
+  private look(receipt: MatchReceipt): void {
+    this.looks.set(receipt.id, { receipt, before: readingsOf(receipt, this.around), groups: groupsFor(receipt, this.around) });
+  }
+
+  /** What a memo names, in one line of text, to see whether it names something else now. */
+  private mentionsOf(receipt: MatchReceipt): string {
+    const { mentions, strays } = this.around.memo(textOf(receipt));
+    return `${mentions.map(({ items, orders }) => [...items, ...orders].map(({ id }) => id).join()).join(";")}|${strays.map(({ text, ownStyle }) => `${text}${ownStyle}`).join()}`;
+  }
+
+  /** What was paid before, and by the receipts whose proposals stand. */
+  private countPaid(): void {
+    this.paid = new Map();
+    for (const one of this.input.placed) listOf(this.paid, `${one.customerId} ${one.amount}`).push(one);
+    for (const { id, amount, paidOn } of this.input.receipts) {
+      const standing = this.proposals.get(id);
+      const customerId = standing?.readings[0]?.customerId ?? null;
+      if (standing && standing.decision !== "none" && customerId !== null) listOf(this.paid, `${customerId} ${amount}`).push({ id, paidOn });
+    }
+  }
+
+  private settleAll(receipts: readonly MatchReceipt[]): void {
+    this.claimants = byMoney(this.input.receipts.flatMap(({ id }) => this.looks.get(id) ?? []));
+    const first = receipts.flatMap(({ id }): Judged[] => { const look = this.looks.get(id); return look ? [{ ...look, rank: certainty(look.before) }] : []; });
+    twinsTogether(first);
+    first.sort((a, b) => b.rank - a.rank || order(a.receipt, b.receipt));
+    const plan = new Plan(first, this.claims, this.around);
+    const late: Judged[] = [];
+    for (const one of first) {
+      const now = plan.first(one.receipt, this.now(one));
+      // What is but a guess waits until all that comes out has claimed its own.
+      if (now[0]?.sum === "oldest" || plan.yields(one.receipt.id)) late.push(one);
+      else this.settle(one, now);
+    }
+    for (const one of late) this.settle(one, this.now(one));
   }
 
   private now({ receipt, before }: Looked): Draft[] {
@@ -81,7 +140,8 @@ export class Matcher {
   /** Judges a receipt by its readings as they are now, and claims what the best one takes. */
   private settle({ receipt, before }: Looked, now: readonly Draft[]): Proposal {
     const best = now[0];
-    const double = best ? this.paid.get(`${best.customerId} ${receipt.amount}`)?.find((one) => one.id !== receipt.id && Math.abs(daysBetween(one.paidOn, receipt.paidOn)) <= DOUBLE_WITHIN_DAYS) : undefined;
+    const alike = best ? (this.paid.get(`${best.customerId} ${receipt.amount}`) ?? []).filter((one) => one.id !== receipt.id && Math.abs(daysBetween(one.paidOn, receipt.paidOn)) <= DOUBLE_WITHIN_DAYS) : [];
+    const double = alike.reduce<(typeof alike)[number] | undefined>((first, one) => (first === undefined || one.paidOn < first.paidOn || (one.paidOn === first.paidOn && one.id < first.id) ? one : first), undefined);
     const named = best !== undefined && best.numbers !== "none" && best.flaws === 0;
     const proposal = judged(receipt, now, before, {
       closed: closedNumbers(receipt, this.closed, now), doubleOf: double && !named ? double : null, alsoOn: best && best.numbers === "none" ? earlierFor(receipt, best, this.claimants) : null,
@@ -97,6 +157,7 @@ export class Matcher {
   }
 }
 
+const closedOf = (input: MatchingInput): ReadonlyMap<string, number> => new Map(input.closed.map((one) => [one.number.toUpperCase(), one.customerId]));
 const order = (a: MatchReceipt, b: MatchReceipt): number => (a.paidOn < b.paidOn ? -1 : a.paidOn > b.paidOn ? 1 : a.id - b.id);
 
 /** Equal sums that seem one customer's are judged in the order they came, so that the second is the possible double. */
@@ -113,11 +174,10 @@ function twinsTogether(all: Judged[]): void {
 }
 
 /** Receipts by what their readings would pay, to see where a second one wants the same. */
-function byMoney(all: readonly Judged[]): Map<string, MatchReceipt[]> {
+function byMoney(all: readonly Looked[]): Map<string, MatchReceipt[]> {
   const found = new Map<string, MatchReceipt[]>();
   for (const { receipt, before } of all) {
-    // Who gives no name, or hardly one, may be anybody; a stranger's name is a stranger's.
-    if (before.length === 0 && receipt.payerName.replace(/[^A-Za-z]/g, "").length <= 6) listOf(found, `nobody's ${receipt.amount}`).push(receipt);
+    if (isNobody(receipt, before)) listOf(found, `nobody's ${receipt.amount}`).push(receipt);
     for (const draft of before.slice(0, 4)) if (draft.lines.length > 0) listOf(found, moneyOf(draft)).push(receipt);
   }
   return found;

@@ -28,6 +28,11 @@ export function textOf({ reference, remittance, currency }: MatchReceipt): strin
   return remittance === undefined || remittance.length === 0 ? reference : [reference, ...remittance.map(({ number, amount }) => `${number} ${toDecimal(amount, currency)}`)].join(" ; ");
 }
 
+/** The groups of customers that a receipt could be for, whatever is open at them. */
+export function groupsFor(receipt: MatchReceipt, around: Around): number[] {
+  return [...new Set(candidates(around.payers.find(receipt), around.memo(textOf(receipt)), around.payers).map((id) => around.payers.group(id)))];
+}
+
 function candidates(payers: readonly Payer[], memo: Memo, index: PayerIndex): number[] {
   const ids = new Set<number>();
   for (const mention of memo.mentions) for (const item of [...mention.items, ...mention.orders].slice(0, 12)) ids.add(item.customerId);
@@ -49,7 +54,8 @@ class Scope {
     const inGroup = payers.filter((one) => around.payers.group(one.customerId) === group);
     this.payer = inGroup.find((one) => one.customerId === customerId) ?? inGroup[0];
     this.who = whoIs(this.payer, payers);
-    this.items = around.scope(customerId).filter((item) => item.currency === receipt.currency);
+    const scope = around.scope(customerId);
+    this.items = scope.every((item) => item.currency === receipt.currency) ? scope : scope.filter((item) => item.currency === receipt.currency);
     this.named = namedIn(memo, this.items, this.payer, receipt.amount);
   }
 

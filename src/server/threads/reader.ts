@@ -35,7 +35,7 @@ export function proposalsFor(book: string): Promise<Proposal[]> {
   const version = db.version();
   const known = all.proposals.get(book);
   if (known?.version === version) return known.made;
-  all.pool ??= new Piscina({ filename: join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist/match.mjs"), minThreads: 1, maxThreads: 2, idleTimeout: 60_000 });
+  all.pool ??= new Piscina({ filename: join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist/match.mjs"), minThreads: 1, maxThreads: 2, idleTimeout: 60_000, resourceLimits: { maxYoungGenerationSizeMb: 96 } });
   const made = all.pool.run({ book }) as Promise<Proposal[]>;
   all.proposals.set(book, { version, made });
   return made;

@@ -1,0 +1,57 @@
+import type { Habit, MatchingInput, MatchItem, MatchReceipt, PaidFor } from "./types";
+
+/** What is different between two looks at one book. An item whose balance moved is both gone (as it was) and come. */
+export type Difference = {
+  readonly gone: readonly MatchItem[]; readonly come: readonly MatchItem[];
+  readonly newReceipts: readonly MatchReceipt[]; readonly goneReceipts: readonly MatchReceipt[];
+  /** Payers with how many times more (or fewer) they paid. */
+  readonly paid: readonly (readonly [PaidFor, number])[];
+  /** Customers whose habit or whose placed payments are others now. */
+  readonly customers: readonly number[];
+};
+
+/** More than this is no small change: the whole book is read anew. */
+const MOST = 2000;
+
+/** What changed, or null where so much (or something so far-reaching) did that all is to be made anew. */
+export function differenceOf(before: MatchingInput, next: MatchingInput): Difference | null {
+  if (before.settings.discountGraceDays !== next.settings.discountGraceDays || before.settings.smallDifferenceLimit !== next.settings.smallDifferenceLimit) return null;
+  if (before.customers.length !== next.customers.length || next.customers.some((customer, at) => !sameCustomer(customer, before.customers[at]))) return null;
+  const items = both(before.items, next.items, ({ id }) => id, (item) => `${item.number} ${item.balance} ${item.total} ${item.dueOn} ${item.customerId} ${item.poNumber} ${item.terms}`);
+  const receipts = both(before.receipts, next.receipts, ({ id }) => id, (receipt) => JSON.stringify(receipt));
+  const habits = both<Habit, number>(before.habits ?? [], next.habits ?? [], ({ customerId }) => customerId, (habit) => `${habit.receipts} ${habit.quoted} ${habit.several}`);
+  const placed = both(before.placed, next.placed, ({ id }) => id, (one) => `${one.customerId} ${one.paidOn} ${one.amount}`);
+  const paid = payersOf(before.history, next.history);
+  if (items.gone.length + items.come.length + receipts.come.length + paid.length > MOST) return null;
+  return {
+    gone: items.gone, come: items.come, newReceipts: receipts.come, goneReceipts: receipts.gone, paid,
+    customers: [...new Set([...habits.gone, ...habits.come, ...placed.gone, ...placed.come].map(({ customerId }) => customerId))],
+  };
+}
+
+function sameCustomer(a: MatchingInput["customers"][number], b: MatchingInput["customers"][number] | undefined): boolean {
+  return b !== undefined && a.id === b.id && a.name === b.name && a.email === b.email && a.parentId === b.parentId;
+}
+
+/** What stands in one list and not, or not so, in the other. */
+function both<T, K>(before: readonly T[], next: readonly T[], key: (one: T) => K, content: (one: T) => string): { gone: T[]; come: T[] } {
+  const old = new Map(before.map((one) => [key(one), one]));
+  const [gone, come]: [T[], T[]] = [[], []];
+  for (const one of next) {
+    const was = old.get(key(one));
+    old.delete(key(one));
+    if (was !== undefined && content(was) === content(one)) continue;
+    if (was !== undefined) gone.push(was);
+    come.push(one);
+  }
+  return { gone: [...gone, ...old.values()], come };
+}
+
+function payersOf(before: readonly PaidFor[], next: readonly PaidFor[]): (readonly [PaidFor, number])[] {
+  const key = (paid: PaidFor): string => `${paid.customerId}\n${paid.payerEmail}\n${paid.payerName}`;
+  const more = new Map<string, [PaidFor, number]>();
+  const add = (paid: PaidFor, times: number): void => { const known = more.get(key(paid)) ?? [paid, 0]; more.set(key(paid), [paid, known[1] + times]); };
+  for (const paid of before) add(paid, -paid.times);
+  for (const paid of next) add(paid, paid.times);
+  return [...more.values()].filter(([, times]) => times !== 0);
+}
