@@ -20,6 +20,23 @@ export class Db {
     return statement.all(...bound(numbered, values)) as Row[];
   }
 
+  /**
+   * Rows by the ten thousand, in no order: SQLite writes them as one JSON text,
+   * which is read several times as fast as row by row. `columns` gives the
+   * expression of each field; `from` is all that follows FROM.
+   */
+  many<Row extends object>(columns: { readonly [Field in keyof Row & string]: string }, from: string): Row[] {
+    const fields = Object.keys(columns) as (keyof Row & string)[];
+    const found = this.get<{ rows: string }>(`SELECT json_group_array(json_array(${fields.map((field) => columns[field]).join(", ")})) AS rows FROM ${from}`);
+    const empty = Object.fromEntries(fields.map((field) => [field, null])) as Row;
+    return (JSON.parse(found?.rows ?? "[]") as Row[keyof Row & string][][]).map((values) => {
+      // All rows have one shape, whose fields are then filled in.
+      const row = { ...empty };
+      for (let at = 0; at < fields.length; at += 1) row[fields[at] as keyof Row & string] = values[at] as Row[keyof Row & string];
+      return row;
+    });
+  }
+
   get<Row>(sql: string, ...values: Value[]): Row | undefined {
     const { statement, numbered } = this.statement(sql);
     return statement.get(...bound(numbered, values)) as Row | undefined;

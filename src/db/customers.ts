@@ -15,7 +15,17 @@ export function customerByExternalId(db: Db, externalId: string): CustomerRow | 
 }
 
 export function allCustomers(db: Db): CustomerRow[] {
-  return db.all<CustomerRow>(`${CUSTOMER} ORDER BY id`);
+  return db.many<CustomerRow>({ id: "id", externalId: "external_id", name: "name", email: "email", phone: "phone", parentId: "parent_id", leftOut: "left_out", fileId: "file_id", lineNo: "line_no" }, "customer").sort((a, b) => a.id - b.id);
+}
+
+/** A customer with its head office and all sites of that: the whole group. */
+export function familyOf(db: Db, id: number): CustomerRow[] {
+  return db.all<CustomerRow>(
+    `WITH RECURSIVE up (id, depth) AS (SELECT ?1, 0 UNION SELECT c.parent_id, depth + 1 FROM customer c JOIN up ON c.id = up.id WHERE c.parent_id IS NOT NULL AND depth < 10),
+       down (id) AS (SELECT id FROM up UNION SELECT c.id FROM customer c JOIN down ON c.parent_id = down.id)
+     ${CUSTOMER} WHERE id IN (SELECT id FROM down) ORDER BY id`,
+    id,
+  );
 }
 
 export function sitesOf(db: Db, parentId: number): CustomerRow[] {

@@ -19,9 +19,20 @@ export function openItemByNumber(db: Db, number: string): OpenItemRow | undefine
   return db.get<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.number = ?`, number);
 }
 
+type MatchRow = Pick<OpenItemRow, "id" | "number" | "customerId" | "issuedOn" | "dueOn" | "currency" | "total" | "balance" | "poNumber" | "terms">;
+const MATCH_FIELDS = { id: "id", number: "number", customerId: "customer_id", issuedOn: "issued_on", dueOn: "due_on", currency: "currency", total: "total", balance: "balance", poNumber: "po_number", terms: "terms" } as const;
+const OPEN = "open_item NOT INDEXED WHERE balance <> 0";
+
+/** What matching needs of everything with a balance, in no order. */
+export function itemsToMatch(db: Db): MatchRow[] {
+  return db.many<MatchRow>(MATCH_FIELDS, OPEN);
+}
+
 /** Everything with a balance, oldest first. */
 export function openItems(db: Db): OpenItemRow[] {
-  return db.all<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.balance <> 0 ORDER BY i.due_on, i.id`);
+  return db
+    .many<OpenItemRow>({ ...MATCH_FIELDS, kind: "kind", tax: "tax", opened: "opened", openedOn: "opened_on", description: "description", fileId: "file_id", lineNo: "line_no" }, OPEN)
+    .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
 }
 
 export function openItemsOf(db: Db, customerId: number): OpenItemRow[] {

@@ -1,9 +1,9 @@
-import { numberWords, propose, type MatchingInput, type Proposal } from "@/core/matching";
+import { Matcher, numberWords, type MatchingInput, type Proposal } from "@/core/matching";
 import { addDays } from "@/core/calendar";
 import { allCustomers } from "@/db/customers";
 import type { Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
-import { closedNumbers, openItems } from "@/db/openItems";
+import { closedNumbers, itemsToMatch } from "@/db/openItems";
 import { habits, payerHistory } from "@/db/learning";
 import { receiptsInState } from "@/db/receipts";
 import { remittanceLines } from "@/db/remittances";
@@ -13,7 +13,7 @@ import { readSettings } from "@/db/settings";
 const DOUBLE_LOOK_BACK_DAYS = 30;
 
 /** A book as matching sees it: what is open, what came, and who paid before. */
-export function matchingInput(db: Db): MatchingInput {
+function matchingInput(db: Db): MatchingInput {
   const settings = readSettings(db);
   const told = new Map<number, { number: string; amount: Minor }[]>();
   for (const { receiptId, number, amount } of remittanceLines(db)) told.set(receiptId, [...(told.get(receiptId) ?? []), { number, amount }]);
@@ -24,12 +24,21 @@ export function matchingInput(db: Db): MatchingInput {
     "SELECT id, customer_id AS customerId, paid_on AS paidOn, amount FROM receipt WHERE state = 'placed' AND customer_id IS NOT NULL AND paid_on >= ?", addDays(earliest, -DOUBLE_LOOK_BACK_DAYS),
   );
   return {
-    customers: allCustomers(db), items: openItems(db), receipts, history: payerHistory(db), habits: habits(db), closed: closedNumbers(db, [...new Set(words)]), placed,
+    customers: allCustomers(db), items: itemsToMatch(db), receipts, history: payerHistory(db), habits: habits(db), closed: closedNumbers(db, [...new Set(words)]), placed,
     settings: { discountGraceDays: settings.discountGraceDays, smallDifferenceLimit: settings.smallDifferenceLimit },
   };
 }
 
-/** Proposals for every receipt that has no home yet. */
+/** Books as they were matched last, by the connection they were read on. */
+const matched = new WeakMap<Db, Matcher>();
+
+/** Proposals for every receipt that has no home yet: the first time of the whole book, then only of what a change since can reach. */
 export function proposalsOf(db: Db): Proposal[] {
-  return receiptsInState(db, "to_match").length === 0 ? [] : propose(matchingInput(db));
+  if (receiptsInState(db, "to_match").length === 0) return [];
+  const input = matchingInput(db);
+  const updated = matched.get(db)?.update(input);
+  if (updated) return updated;
+  const matcher = new Matcher(input);
+  matched.set(db, matcher);
+  return matcher.all();
 }

@@ -17,10 +17,12 @@ const MOST = 2000;
 export function differenceOf(before: MatchingInput, next: MatchingInput): Difference | null {
   if (before.settings.discountGraceDays !== next.settings.discountGraceDays || before.settings.smallDifferenceLimit !== next.settings.smallDifferenceLimit) return null;
   if (before.customers.length !== next.customers.length || next.customers.some((customer, at) => !sameCustomer(customer, before.customers[at]))) return null;
-  const items = both(before.items, next.items, ({ id }) => id, (item) => `${item.number} ${item.balance} ${item.total} ${item.dueOn} ${item.customerId} ${item.poNumber} ${item.terms}`);
-  const receipts = both(before.receipts, next.receipts, ({ id }) => id, (receipt) => JSON.stringify(receipt));
-  const habits = both<Habit, number>(before.habits ?? [], next.habits ?? [], ({ customerId }) => customerId, (habit) => `${habit.receipts} ${habit.quoted} ${habit.several}`);
-  const placed = both(before.placed, next.placed, ({ id }) => id, (one) => `${one.customerId} ${one.paidOn} ${one.amount}`);
+  const items = both(before.items, next.items, ({ id }) => id, alike("balance", "number", "total", "dueOn", "issuedOn", "customerId", "poNumber", "terms"));
+  const advice = (receipt: MatchReceipt): string => (receipt.remittance ?? []).map(({ number, amount }) => `${number} ${amount}`).join(";");
+  const sameReceipt = alike<MatchReceipt>("amount", "paidOn", "payerName", "payerEmail", "reference", "currency");
+  const receipts = both(before.receipts, next.receipts, ({ id }) => id, (a, b) => sameReceipt(a, b) && advice(a) === advice(b));
+  const habits = both<Habit, number>(before.habits ?? [], next.habits ?? [], ({ customerId }) => customerId, alike("receipts", "quoted", "several"));
+  const placed = both(before.placed, next.placed, ({ id }) => id, alike("customerId", "paidOn", "amount"));
   const paid = payersOf(before.history, next.history);
   if (items.gone.length + items.come.length + receipts.come.length + paid.length > MOST) return null;
   return {
@@ -33,14 +35,18 @@ function sameCustomer(a: MatchingInput["customers"][number], b: MatchingInput["c
   return b !== undefined && a.id === b.id && a.name === b.name && a.email === b.email && a.parentId === b.parentId;
 }
 
+function alike<T>(...fields: (keyof T)[]): (a: T, b: T) => boolean {
+  return (a, b) => fields.every((field) => a[field] === b[field]);
+}
+
 /** What stands in one list and not, or not so, in the other. */
-function both<T, K>(before: readonly T[], next: readonly T[], key: (one: T) => K, content: (one: T) => string): { gone: T[]; come: T[] } {
+function both<T, K>(before: readonly T[], next: readonly T[], key: (one: T) => K, same: (a: T, b: T) => boolean): { gone: T[]; come: T[] } {
   const old = new Map(before.map((one) => [key(one), one]));
   const [gone, come]: [T[], T[]] = [[], []];
   for (const one of next) {
     const was = old.get(key(one));
     old.delete(key(one));
-    if (was !== undefined && content(was) === content(one)) continue;
+    if (was !== undefined && same(was, one)) continue;
     if (was !== undefined) gone.push(was);
     come.push(one);
   }

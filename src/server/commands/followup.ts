@@ -25,7 +25,7 @@ export const sendLetter = defineCommand({
     const customer = customerById(ctx.db, input.customerId);
     if (!customer) return fail("customer.unknown", { id: input.customerId });
     if (!customer.email) return fail("letter.no_address", { customer: customer.name });
-    const row = overdueRows(ctx.db, ctx.today, proposalsOf(ctx.db)).find((one) => one.customer.id === customer.id);
+    const row = overdueRows(ctx.db, ctx.today, proposalsOf(ctx.db), customer.id).find((one) => one.customer.id === customer.id);
     if (!row) return fail("letter.nothing", { customer: customer.name });
     const [wait] = row.waits;
     if (wait) return fail("letter.waits", { customer: customer.name, why: waitInWords(wait, ctx.settings.currency) });

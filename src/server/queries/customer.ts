@@ -32,7 +32,7 @@ export function customerPageOf(db: Db, id: number, today: Day, proposals: readon
   const open = openItemsOf(db, id);
   const parent = customer.parentId === null ? undefined : customerById(db, customer.parentId);
   const credits = receiptsOf(db, id).filter(({ onAccount }) => onAccount !== 0).map((receipt): CreditLine => ({ receiptId: receipt.id, on: receipt.paidOn, sum: receipt.onAccount, words: `receipt of ${formatAmount(receipt.amount, currency)}` }));
-  const waits = overdueRows(db, today, proposals).find((row) => row.customer.id === id)?.waits ?? [];
+  const waits = overdueRows(db, today, proposals, id).find((row) => row.customer.id === id)?.waits ?? [];
   return {
     customer, parent: parent ? { id: parent.id, name: parent.name } : null, sites: sitesOf(db, id).map((site) => ({ id: site.id, name: site.name, open: sumOf(openItemsOf(db, site.id), (item) => item.balance) })),
     open, credits, aging: agingOf(open, today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.balance), credit: sumOf(credits, (one) => one.sum),
@@ -77,7 +77,7 @@ export type FollowUpWorkings = { customerId: number; to: string | null; subject:
 
 /** The letter a customer would get today, looked at before it goes. */
 export function followUpWorkings(db: Db, customerId: number, today: Day, proposals: readonly Proposal[]): FollowUpWorkings | null {
-  const row = overdueRows(db, today, proposals).find((one) => one.customer.id === customerId);
+  const row = overdueRows(db, today, proposals, customerId).find((one) => one.customer.id === customerId);
   if (!row) return null;
   const settings = readSettings(db);
   const draft = draftLetter(row, settings, today);

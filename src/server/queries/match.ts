@@ -4,7 +4,7 @@ import { add, formatAmount, minor, sumOf, type Currency, type Minor } from "@/co
 import { groupHead } from "@/core/parties";
 import { approvalOf, approvalsWaiting, type ApprovalRow } from "@/db/approvals";
 import type { Db } from "@/db/connection";
-import { allCustomers, customerById } from "@/db/customers";
+import { allCustomers, customerById, familyOf } from "@/db/customers";
 import { openItemById, openItems, openItemsOf } from "@/db/openItems";
 import { applicationsOfReceipt, receiptById, receiptsInState, type ReceiptRow } from "@/db/receipts";
 import { remittanceLines } from "@/db/remittances";
@@ -127,12 +127,11 @@ function askedInWords(db: Db, asked: ApprovalRow, currency: Currency): string {
 
 /** What is open at a customer and the other members of its group: its own first, each oldest first. */
 export function groupItems(db: Db, customerId: number): WorkingsItem[] {
-  const customers = new Map(allCustomers(db).map((customer) => [customer.id, customer]));
+  const customers = new Map(familyOf(db, customerId).map((customer) => [customer.id, customer]));
   const customer = customers.get(customerId);
   if (!customer) return [];
   const head = groupHead(customer, customers);
-  const members = [...customers.values()].filter((one) => groupHead(one, customers) === head);
-  return members
+  return [...customers.values()]
     .flatMap((member) => openItemsOf(db, member.id).map((item) => ({ itemId: item.id, number: item.number, customer: member.name, own: member.id === customerId || customerId === head, description: item.description ?? "", dueOn: item.dueOn, open: item.balance })))
     .sort((a, b) => Number(b.own) - Number(a.own) || (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.itemId - b.itemId));
 }

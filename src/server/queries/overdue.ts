@@ -5,9 +5,9 @@ import { agingOf, type Aging } from "@/core/metrics";
 import { add, minor, sumOf, ZERO, type Minor } from "@/core/money";
 import { groupHead } from "@/core/parties";
 import type { Db } from "@/db/connection";
-import { allCustomers, type CustomerRow } from "@/db/customers";
+import { allCustomers, familyOf, type CustomerRow } from "@/db/customers";
 import { lastWords, paidBetween, type ContactRow, type LetterRow } from "@/db/followup";
-import { openItems, type OpenItemRow } from "@/db/openItems";
+import { openItems, openItemsOf, type OpenItemRow } from "@/db/openItems";
 import { receiptsInState } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 
@@ -21,12 +21,17 @@ export type OverdueRow = {
 
 type Words = { letter: LetterRow | undefined; contact: ContactRow | undefined; promise: ContactRow | undefined };
 
-/** Every customer with something overdue, each exactly once: ready, waiting with the reason, later, or left out. Largest first. */
-export function overdueRows(db: Db, today: Day, proposals: readonly Proposal[]): OverdueRow[] {
-  const customers = new Map(allCustomers(db).map((customer) => [customer.id, customer]));
-  const headOf = (id: number): number => { const customer = customers.get(id); return customer ? groupHead(customer, customers) : id; };
+/**
+ * Every customer with something overdue, each exactly once: ready, waiting with
+ * the reason, later, or left out. Largest first. With `only`, that customer's
+ * group alone is read.
+ */
+export function overdueRows(db: Db, today: Day, proposals: readonly Proposal[], only: number | null = null): OverdueRow[] {
+  const customers = new Map((only === null ? allCustomers(db) : familyOf(db, only)).map((customer) => [customer.id, customer]));
+  const heads = new Map([...customers.values()].map((customer) => [customer.id, groupHead(customer, customers)]));
+  const headOf = (id: number): number => heads.get(id) ?? id;
   const groups = new Map<number, OpenItemRow[]>();
-  for (const item of openItems(db)) listOf(groups, headOf(item.customerId)).push(item);
+  for (const item of only === null ? openItems(db) : [...customers.keys()].flatMap((id) => openItemsOf(db, id))) listOf(groups, headOf(item.customerId)).push(item);
   const facts = factsByGroup(db, proposals, headOf);
   const rows: OverdueRow[] = [];
   for (const [id, items] of groups) {

@@ -8,6 +8,7 @@ import { documentsOfLine } from "./fileLines";
 import { find } from "./find";
 import { LISTS, listSheet } from "./lists";
 import { findCustomers, matchQueue, matchWorkings, sureList } from "./match";
+import { overdueRows } from "./overdue";
 import { band, onItsWay, payoutViews } from "./payouts";
 import { proofDocuments } from "./proofDocuments";
 import { proofs } from "./proofs";
@@ -67,7 +68,7 @@ describe("the pages' queries", () => {
     expect(listSheet(book.db, "invoices", TODAY, [], new URLSearchParams("state=overdue")).rows.map(([number]) => number)).toEqual(["20401", "20403"]);
   });
   it("the shell says how much is left at each station", () => {
-    const shell = shellOf(book.db, book.name, proofs(book.db), book.proposals());
+    const shell = shellOf(book.db, book.name, proofs(book.db), overdueRows(book.db, TODAY, book.proposals()));
     expect(shell.left).toMatchObject({ arrivals: 0, match: book.proposals().length, payoutsOff: 1, broken: 0 });
     expect(shell.strip).toMatchObject({ payoutsOff: -1500, statementTo: "2026-11-24" });
   });

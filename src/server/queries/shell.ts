@@ -1,5 +1,4 @@
 import { addDays, type Day } from "@/core/calendar";
-import type { Proposal } from "@/core/matching";
 import { sumOf, ZERO, type Currency, type Minor } from "@/core/money";
 import type { ProofReport } from "@/core/ledger";
 import type { Db } from "@/db/connection";
@@ -8,7 +7,7 @@ import { readSettings } from "@/db/settings";
 
 import { todayOf } from "../context";
 import { waitingFiles } from "./arrived";
-import { overdueRows } from "./overdue";
+import type { OverdueRow } from "./overdue";
 import { payoutViews } from "./payouts";
 
 /** What stands on every page: how much is left at each station, and the proofs. */
@@ -18,13 +17,13 @@ export type Shell = {
   strip: { receivables: Minor; clearing: Minor; bank: Minor; statementTo: Day | null; toMatch: Minor; payoutsOff: Minor; unexplained: Minor; holds: Record<string, boolean> };
 };
 
-export function shellOf(db: Db, book: string, report: ProofReport, proposals: readonly Proposal[]): Shell {
+export function shellOf(db: Db, book: string, report: ProofReport, overdue: readonly Pick<OverdueRow, "state">[]): Shell {
   const settings = readSettings(db);
   const today = todayOf(settings);
   const off = payoutViews(db, addDays(today, 1), today).filter((one) => one.shown === "off" || one.shown === "late");
   const proof = (name: string): Minor => report.proofs.find((one) => one.name === name)?.journal ?? ZERO;
   const work = (name: string): { sum: Minor; count: number } => report.work.find((one) => one.name === name) ?? { sum: ZERO, count: 0 };
-  const ready = overdueRows(db, today, proposals).filter(({ state }) => state === "ready").length;
+  const ready = overdue.filter(({ state }) => state === "ready").length;
   return {
     book, name: settings.name, currency: settings.currency, today, clockFixed: settings.clock !== null, people: settings.people,
     left: { arrivals: waitingFiles(db, book).length, match: work("to_match").count, payoutsOff: off.length, overdue: ready, broken: report.proofs.filter((one) => !one.holds).length },

@@ -1,27 +1,19 @@
-import { Matcher, type Proposal } from "@/core/matching";
+import type { Proposal } from "@/core/matching";
 import type { Db } from "@/db/connection";
 
 import { openBookToRead } from "../books";
-import { matchingInput } from "../proposals";
+import { proposalsOf } from "../proposals";
 
-/** Books as they were matched last, each on a connection of its own that only reads. */
-const open = new Map<string, { db: Db; matcher: Matcher | null }>();
-const MOST_OPEN = 4;
+const open = new Map<string, Db>();
 
-/** Matches a book in a worker thread: all of it the first time, then only what a change since can reach. */
+/** Matches a whole book in a worker thread of the pool, on a connection of its own that only reads. */
 export default function matchBook({ book }: { book: string }): Proposal[] {
-  let kept = open.get(book);
-  if (!kept) {
+  let db = open.get(book);
+  if (!db) {
     const opened = openBookToRead(book);
     if (!opened.ok) return [];
-    kept = { db: opened.value, matcher: null };
-    const [oldest] = open.keys();
-    if (open.size >= MOST_OPEN && oldest !== undefined) { open.get(oldest)?.db.close(); open.delete(oldest); }
-    open.set(book, kept);
+    db = opened.value;
+    open.set(book, db);
   }
-  const input = matchingInput(kept.db);
-  const updated = kept.matcher?.update(input);
-  if (updated) return updated;
-  kept.matcher = new Matcher(input);
-  return kept.matcher.all();
+  return proposalsOf(db);
 }

@@ -2,19 +2,21 @@ import { join } from "node:path";
 
 import Piscina from "piscina";
 
+import type { Day } from "@/core/calendar";
 import type { ProofReport } from "@/core/ledger";
 import type { Proposal } from "@/core/matching";
 import type { Db } from "@/db/connection";
 
 import { openBookToRead } from "../books";
 import { bookExists } from "../folders";
+import { overdueRows, type OverdueRow } from "../queries/overdue";
 import { proofs } from "../queries/proofs";
 
 /** Connections that only read, one a book, and the pool for heavy work; kept across reloads of the code. */
 type Kept<T> = Map<string, { version: number; made: T }>;
-type Readers = { books: Map<string, Db>; pool: Piscina | null; proposals: Kept<Promise<Proposal[]>>; proofs: Kept<ProofReport> };
+type Readers = { books: Map<string, Db>; pool: Piscina | null; proposals: Kept<Promise<Proposal[]>>; answers: Kept<unknown> };
 const kept = globalThis as typeof globalThis & { dozoReaders?: Readers };
-const readers = (): Readers => (kept.dozoReaders ??= { books: new Map(), pool: null, proposals: new Map(), proofs: new Map() });
+const readers = (): Readers => (kept.dozoReaders ??= { books: new Map(), pool: null, proposals: new Map(), answers: new Map() });
 
 /** The book's connection for pages, or null where there is no such book. */
 export function reading(book: string): Db | null {
@@ -41,13 +43,30 @@ export function proposalsFor(book: string): Promise<Proposal[]> {
   return made;
 }
 
+/**
+ * What a query says of a book, kept until the book changes: a page that is
+ * opened twice, or two that need the same, read it once. `name` tells queries
+ * and their arguments apart; the last answer to each name is kept.
+ */
+export function keptAnswer<T>(book: string, db: Db, name: string, make: () => T): T {
+  const { answers } = readers();
+  const version = db.version();
+  const key = `${book} ${name}`;
+  const known = answers.get(key);
+  if (known?.version === version) return known.made as T;
+  const made = make();
+  if (answers.size > MOST_ANSWERS) answers.clear();
+  answers.set(key, { version, made });
+  return made;
+}
+const MOST_ANSWERS = 60;
+
 /** Every proof of a book, computed anew whenever the book has changed. */
 export function proofsFor(book: string, db: Db): ProofReport {
-  const all = readers();
-  const version = db.version();
-  const known = all.proofs.get(book);
-  if (known?.version === version) return known.made;
-  const made = proofs(db);
-  all.proofs.set(book, { version, made });
-  return made;
+  return keptAnswer(book, db, "proofs", () => proofs(db));
+}
+
+/** Who is overdue on a day; what every page counts and the Overdue page shows. */
+export function overdueFor(book: string, db: Db, today: Day, proposals: readonly Proposal[]): OverdueRow[] {
+  return keptAnswer(book, db, `overdue ${today}`, () => overdueRows(db, today, proposals));
 }

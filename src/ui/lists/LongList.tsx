@@ -27,6 +27,7 @@ export function LongList<Row extends object>({ label, columns, first, count, idO
   if (found >= 0) at.current = found;
   useEffect(() => { for (const { index } of shown) want(index); }, [shown, want]);
   useEffect(() => { if (found >= 0) virtual.scrollToIndex(found, { align: "auto" }); }, [found, virtual]);
+  useInView(place, openId);
   const openAt = (index: number): void => {
     const row = rowAt(Math.min(count - 1, Math.max(0, index)));
     if (row) onOpen(idOf(row));
@@ -63,6 +64,22 @@ export function LongList<Row extends object>({ label, columns, first, count, idO
       </table>
     </div>
   );
+}
+
+/** Keeps the workings of the open row in view while they grow to their size. */
+function useInView(place: React.RefObject<HTMLDivElement | null>, openId: number | null): void {
+  useEffect(() => {
+    const opened = openId === null ? null : place.current?.querySelector(`[data-row="${openId}"]`)?.closest("tbody");
+    if (!opened) return;
+    let height = 0;
+    const grown = new ResizeObserver(() => {
+      if (opened.offsetHeight <= height) return;
+      height = opened.offsetHeight;
+      opened.scrollIntoView({ block: "nearest" });
+    });
+    grown.observe(opened);
+    return () => grown.disconnect();
+  }, [openId, place]);
 }
 
 /** Where a row stands: looked for near where it was last, then from the top of what was read. */

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 
 import { shellOf } from "@/server/queries/shell";
-import { proofsFor } from "@/server/threads/reader";
+import { overdueFor, proofsFor } from "@/server/threads/reader";
 import { ProofStrip } from "@/ui/shell/ProofStrip";
 import { Run } from "@/ui/shell/Run";
 import { Notices } from "@/ui/shell/Notices";
@@ -13,8 +13,8 @@ export const dynamic = "force-dynamic";
 
 /** The shell of a book: the run above, the proofs below, the page between them. */
 export default async function BookLayout({ children, params }: { children: ReactNode; params: Promise<{ book: string }> }): Promise<ReactNode> {
-  const { book, db, proposals } = await pageOf(params);
-  const shell = { ...shellOf(db, book, proofsFor(book, db), await proposals()), person: await personOf(book) };
+  const { book, db, today, proposals } = await pageOf(params);
+  const shell = { ...shellOf(db, book, proofsFor(book, db), overdueFor(book, db, today, await proposals())), person: await personOf(book) };
   return (
     <div className="page">
       <Run shell={shell} />

@@ -1,7 +1,8 @@
 import type { ReactNode } from "react";
 
-import { matchQueue, QUEUES } from "@/server/queries/match";
+import { matchQueue, QUEUES, type MatchQueue, type QueueName } from "@/server/queries/match";
 import { onHand } from "@/server/queries/onHand";
+import { keptAnswer } from "@/server/threads/reader";
 import { MatchPage } from "@/ui/match/MatchPage";
 
 import { one, pageOf, PAGE_ROWS, type Search } from "../../../serve";
@@ -13,9 +14,10 @@ export default async function Match({ params, searchParams }: { params: Promise<
   const hand = one(search, "queue") === "hand";
   const wanted = QUEUES.find((name) => name === one(search, "queue"));
   const sort = one(search, "sort", "paid");
-  const first = matchQueue(db, made, wanted ?? "check", sort, settings.currency);
+  const queueOf = (name: QueueName): MatchQueue => keptAnswer(book, db, `match ${name} ${sort}`, () => matchQueue(db, made, name, sort, settings.currency));
+  const first = queueOf(wanted ?? "check");
   // Without a choice, the first queue that has something to look at.
   const queue = wanted ?? (first.sums.check.count > 0 ? "check" : first.sums.none.count > 0 && first.sums.sure.count === 0 ? "none" : first.sums.sure.count > 0 ? "sure" : "check");
-  const { rows, sums, total } = queue === (wanted ?? "check") ? first : matchQueue(db, made, queue, sort, settings.currency);
+  const { rows, sums, total } = queue === (wanted ?? "check") ? first : queueOf(queue);
   return <MatchPage book={book} currency={settings.currency} today={today} queue={hand ? "hand" : queue} rows={hand ? [] : rows.slice(0, PAGE_ROWS)} sums={sums} total={total} sorted={sort} hand={onHand(db)} />;
 }

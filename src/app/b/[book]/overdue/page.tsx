@@ -4,8 +4,9 @@ import { waitInWords } from "@/core/followup";
 import { formatDay } from "@/core/calendar";
 import { totalAging } from "@/core/metrics";
 import { formatAmount, sumOf } from "@/core/money";
-import { overdueRows, type LastWord } from "@/server/queries/overdue";
+import type { LastWord } from "@/server/queries/overdue";
 import { agingRows } from "@/server/queries/exports";
+import { overdueFor } from "@/server/threads/reader";
 import { OverduePage } from "@/ui/overdue/OverduePage";
 
 import { one, pageOf, type Search } from "../../../serve";
@@ -14,7 +15,7 @@ export default async function Overdue({ params, searchParams }: { params: Promis
   const { book, db, settings, today, proposals } = await pageOf(params);
   const search = await searchParams;
   const state = (["ready", "waits", "later", "left_out"] as const).find((name) => name === one(search, "state")) ?? null;
-  const all = overdueRows(db, today, await proposals());
+  const all = overdueFor(book, db, today, await proposals());
   const words = (last: LastWord | null): string => {
     if (last === null) return "–";
     if (last.kind === "letter") return `letter ${last.step}, ${formatDay(last.on, today)}`;

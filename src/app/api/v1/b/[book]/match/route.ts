@@ -1,6 +1,6 @@
 import { readSettings } from "@/db/settings";
 import { matchQueue, QUEUES } from "@/server/queries/match";
-import { proposalsFor } from "@/server/threads/reader";
+import { keptAnswer, proposalsFor } from "@/server/threads/reader";
 
 import { fromBook, type BookParams } from "../../../../../answers";
 import { PAGE_ROWS } from "../../../../../serve";
@@ -10,5 +10,9 @@ export async function GET(request: Request, context: BookParams): Promise<Respon
   const query = new URL(request.url).searchParams;
   const queue = QUEUES.find((name) => name === query.get("queue")) ?? "check";
   const from = Math.max(0, Number.parseInt(query.get("from") ?? "0", 10) || 0);
-  return fromBook(context, async (db, { book }) => matchQueue(db, await proposalsFor(book), queue, query.get("sort") ?? "paid", readSettings(db).currency).rows.slice(from, from + PAGE_ROWS));
+  const sort = query.get("sort") ?? "paid";
+  return fromBook(context, async (db, { book }) => {
+    const proposals = await proposalsFor(book);
+    return keptAnswer(book, db, `match ${queue} ${sort}`, () => matchQueue(db, proposals, queue, sort, readSettings(db).currency)).rows.slice(from, from + PAGE_ROWS);
+  });
 }

@@ -1,10 +1,13 @@
 import { readSettings } from "@/db/settings";
 import { sureList } from "@/server/queries/match";
-import { proposalsFor } from "@/server/threads/reader";
+import { keptAnswer, proposalsFor } from "@/server/threads/reader";
 
 import { fromBook, type BookParams } from "../../../../../answers";
 
 /** The sure ones as they would be posted. */
 export async function GET(_request: Request, context: BookParams): Promise<Response> {
-  return fromBook(context, async (db, { book }) => sureList(db, await proposalsFor(book), readSettings(db).currency));
+  return fromBook(context, async (db, { book }) => {
+    const proposals = await proposalsFor(book);
+    return keptAnswer(book, db, "sure", () => sureList(db, proposals, readSettings(db).currency));
+  });
 }
