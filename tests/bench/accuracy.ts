@@ -1,6 +1,7 @@
 import { propose, type MatchingInput, type Proposal } from "@/core/matching";
 
 import { generate, type Labelled, type Truth } from "./books/generate";
+import { trial } from "./books/trial";
 import type { Measure } from "./measure";
 
 type Count = { all: number; applied: number; appliedRight: number; clear: number; clearApplied: number; clearBest: number; home: number; homeBest: number; brier: number };
@@ -59,17 +60,39 @@ export function accuracy(seeds: readonly number[], hard: boolean, why?: Why, mak
 
 const percent = (a: number, b: number): string => (b === 0 ? "–" : `${((100 * a) / b).toFixed(2)} %`);
 
+const MAKERS = [["first maker", generate], ["second maker", trial]] as const;
+
 export function matchingQuality(): Measure[] {
-  return [false, true].flatMap((hard) => {
+  return MAKERS.flatMap(([name, make]) => [false, true].flatMap((hard) => {
     // Seeds for testing; tuning used others.
-    const found = accuracy(Array.from({ length: 12 }, (_, at) => 9000 + at), hard);
-    const books = hard ? "hardest books" : "easier books";
+    const found = accuracy(Array.from({ length: 12 }, (_, at) => 9000 + at), hard, undefined, make);
+    const books = `${hard ? "hardest books" : "easier books"}, ${name}`;
     return [
       { work: `Applied and exactly right, ${books} (${found.applied} of ${found.all})`, took: percent(found.appliedRight, found.applied), must: hard ? "99.5 %" : "99.95 %" },
       { work: `Clear ones applied, ${books} (${found.clear})`, took: percent(found.clearApplied, found.clear), must: hard ? "85 %" : "99 %" },
       { work: `Best reading right of the clear ones, ${books}`, took: percent(found.clearBest, found.clear), must: hard ? "95 %" : "99.7 %" },
       { work: `Best reading right of all with a home, ${books}`, took: percent(found.homeBest, found.home), must: hard ? "87 %" : "97 %" },
       { work: `Brier score, ${books}`, took: found.brier.toFixed(4), must: hard ? "0.05" : "0.014 to 0.028" },
+      { work: `Said and so by tenths of confidence, ${books}`, took: found.deciles.filter((one) => one !== "–").join("; "), must: "within 3 points where 200 or more" },
     ];
+  }));
+}
+
+/** Precision and recall by class of receipt, worst recall first: what a payment was for, and what happened to its words. */
+export function qualityByClass(): Measure[] {
+  return MAKERS.flatMap(([name, make]) => {
+    const why: Why = new Map();
+    accuracy(Array.from({ length: 24 }, (_, at) => 9000 + at), true, why, make);
+    const classes = new Map<string, { all: number; wrong: number; missed: number }>();
+    for (const [kind, { all, wrong, missed }] of why) {
+      for (const part of new Set(kind.split(/, |\+/))) {
+        const known = classes.get(part) ?? { all: 0, wrong: 0, missed: 0 };
+        classes.set(part, { all: known.all + all, wrong: known.wrong + wrong, missed: known.missed + missed });
+      }
+    }
+    return [...classes]
+      .filter(([, { all }]) => all >= 30)
+      .sort(([, a], [, b]) => b.missed / b.all - a.missed / a.all)
+      .map(([part, { all, wrong, missed }]) => ({ work: `${part}, hardest books, ${name} (${all})`, took: `${wrong} applied wrongly, ${percent(missed, all)} clear but not applied`, must: "0.5 %, 15 %" }));
   });
 }

@@ -1,12 +1,12 @@
 import { cpus } from "node:os";
 
-import { matchingQuality } from "./accuracy";
+import { matchingQuality, qualityByClass } from "./accuracy";
 import { aging } from "./aging";
 import { importing } from "./importing";
 import { matching } from "./matching";
 import type { Measure } from "./measure";
 
-const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = { quality: matchingQuality, matching, importing, aging };
+const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = { quality: matchingQuality, classes: qualityByClass, matching, importing, aging };
 
 const wanted = process.argv.slice(2);
 console.error(`${new Date().toISOString().slice(0, 10)}, ${cpus().length} cores of ${cpus()[0]?.model ?? "unknown"}, Node.js ${process.version}`);
