@@ -218,7 +218,7 @@ class Scope {
     this.made.push({
       customerId: this.customerId, onAccount, confidence: 0, pattern: "", score, numbers, sum, who: this.who, flaws, lean: habit === null ? 0 : LEAN,
       lines: lines.map(({ item, amount, discount }): ReadingLine => ({ itemId: item.id, number: item.number, amount, discount })),
-      reasons: [...(remitted ? [{ code: "remittance" } as const] : []), ...reasons, ...(habit === null ? [] : [habit]), ...(this.payer?.reasons ?? []), ...(ownItems || lines.length === 0 ? [] : [{ code: "group" } as const]), ...against],
+      reasons: [...(remitted ? [{ code: "remittance" } as const] : []), ...reasons, ...(this.payer?.reasons ?? []), ...(habit === null ? [] : [habit]), ...(ownItems || lines.length === 0 ? [] : [{ code: "group" } as const]), ...against],
     });
   }
 }

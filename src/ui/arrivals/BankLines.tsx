@@ -66,7 +66,7 @@ function LineWorkings({ line, done }: { line: Line; done: () => void }): ReactNo
   return (
     <div style={{ padding: "4px 16px" }}>
       <label><input type="checkbox" checked={always} onChange={(event) => setAlways(event.target.checked)} /> and all {line.amount > 0 ? "coming in" : "going out"} whose description has </label>
-      <input className="sumfield" style={{ textAlign: "left", width: 260 }} aria-label="Words of the rule" value={words} onChange={(event) => { setWords(event.target.value); setAlways(true); }} />
+      <input className="sumfield words" style={{ width: 260 }} aria-label="Words of the rule" value={words} onChange={(event) => { setWords(event.target.value); setAlways(true); }} />
       <OtherChoices line={line} done={done} />
       <div className="acts">
         {line.amount > 0 ? <Act hint="R" main onClick={() => explain("receipt")} disabled={busy}>It is a receipt</Act> : null}

@@ -18,7 +18,7 @@ export function SearchBox({ label, value }: { label: string; value: string }): R
   };
   return (
     <form role="search" onSubmit={(event) => { event.preventDefault(); apply(); }}>
-      <input className="sumfield" style={{ textAlign: "left", width: 190, fontFamily: "inherit" }} type="search" aria-label={label} placeholder={label} value={text} onChange={(event) => setText(event.target.value)} onBlur={() => { if (text !== value) apply(); }} />
+      <input className="sumfield words" style={{ width: 190, fontFamily: "inherit" }} type="search" aria-label={label} placeholder={label} value={text} onChange={(event) => setText(event.target.value)} onBlur={() => { if (text !== value) apply(); }} />
     </form>
   );
 }

@@ -49,7 +49,7 @@ export function OpenItems({ items, tally, toggle, takeSet, left, currency, today
       <h2>Open at {tally.customer}{several ? " and its group" : ""} <span className="soft" style={{ fontWeight: 400 }}>{listed.length === items.length ? "" : `${listed.length} of `}{items.length} items, {formatAmount(sumOf(listed, (item) => item.open), currency)}</span></h2>
       {items.length > 4 ? (
         <input
-          ref={field} className="sumfield" style={{ textAlign: "left", width: "100%", fontFamily: "inherit", fontSize: 13.5, marginBottom: 4 }} type="search" aria-label="Filter the open items" placeholder="F  a sum, > 500, 100-200, = what is left, or words" value={text} onChange={(event) => setText(event.target.value)}
+          ref={field} className="sumfield words" style={{ width: "100%", fontFamily: "inherit", fontSize: 13.5, marginBottom: 4 }} type="search" aria-label="Filter the open items" placeholder="F  a sum, > 500, 100-200, = what is left, or words" value={text} onChange={(event) => setText(event.target.value)}
           onKeyDown={(event) => {
             if (event.key === "Escape") { setText(""); event.currentTarget.blur(); }
             const [only] = listed;

@@ -32,7 +32,7 @@ export function CustomerChoice({ tally, choose, currency }: { tally: Tally; choo
   return (
     <div style={{ position: "relative", marginTop: 6 }}>
       <input
-        ref={field} className="sumfield" style={{ textAlign: "left", width: "100%", fontFamily: "inherit", fontSize: 13.5 }} value={text} onChange={(event) => setText(event.target.value)} role="combobox" aria-expanded={found.length > 0} aria-controls="customers-found" aria-label="Another customer"
+        ref={field} className="sumfield words" style={{ width: "100%", fontFamily: "inherit", fontSize: 13.5 }} value={text} onChange={(event) => setText(event.target.value)} role="combobox" aria-expanded={found.length > 0} aria-controls="customers-found" aria-label="Another customer"
         placeholder={tally.customerId === null ? "whose is it: part of a name or number …" : "another customer …"}
         onKeyDown={(event) => {
           if (event.key === "ArrowDown") { event.preventDefault(); setAt(Math.min(at + 1, found.length - 1)); }

@@ -31,7 +31,7 @@ export function SecondWorkings({ row, currency, done }: { row: MatchRow; currenc
       <div>
         <p><b className="strong">{asked.askedBy}</b> asks to write off <b className="sum">{formatAmount(asked.sum, currency)}</b>: {asked.why}.</p>
         <p>It would give {asked.words}.</p>
-        <input className="sumfield" style={{ textAlign: "left", width: 300, marginTop: 8 }} aria-label="A word on the decision" placeholder="a word on the decision, if you like" value={why} onChange={(event) => setWhy(event.target.value)} />
+        <input className="sumfield words" style={{ width: 300, marginTop: 8 }} aria-label="A word on the decision" placeholder="a word on the decision, if you like" value={why} onChange={(event) => setWhy(event.target.value)} />
         <div className="acts"><Act main hint="Enter" onClick={() => decide(true)} disabled={busy}>Approve and post</Act><Act onClick={() => decide(false)} disabled={busy}>Refuse</Act><a href={`/b/${book}/receipts/${row.id}`}>Its story</a></div>
       </div>
       <div><h2>Why two</h2><p className="soft">What is over the book’s limit of {formatAmount(workings?.limit ?? 0, currency)} is given up only when somebody other than the one who asked agrees. The header says who is working.</p></div>

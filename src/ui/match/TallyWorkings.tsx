@@ -175,7 +175,7 @@ function AsideQuestion({ row, close, done }: { row: MatchRow; close: () => void;
   const set = (): void => void act<{ actId: number }>("setAside", { receiptId: row.id, reason }, (value) => ({ words: "Set aside.", undo: value.actId })).then((value) => { if (value) { close(); done(); } });
   return (
     <form className="acts" onSubmit={(event) => { event.preventDefault(); set(); }}>
-      <input className="sumfield" style={{ textAlign: "left", width: 230 }} autoFocus aria-label="Why it is set aside" placeholder="Why it is not ours to apply" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />
+      <input className="sumfield words" style={{ width: 230 }} autoFocus aria-label="Why it is set aside" placeholder="Why it is not ours to apply" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />
       <Act main type="submit" disabled={reason.trim() === ""}>Set aside</Act><Act hint="Esc" onClick={close}>Back</Act>
     </form>
   );
@@ -188,7 +188,7 @@ function SecondQuestion({ row, tally, worked, currency, close, done }: { row: Ma
   const ask = (): void => void act<{ actId: number }>("askApproval", { receiptId: row.id, customerId: tally.customerId, lines: worked.lines, why }, (value) => ({ words: `The write-off of ${formatAmount(worked.overLimit, currency)} waits for a second person.`, undo: value.actId })).then((value) => { if (value) { close(); done(); } });
   return (
     <form className="acts" onSubmit={(event) => { event.preventDefault(); ask(); }}>
-      <input className="sumfield" style={{ textAlign: "left", width: 250 }} autoFocus aria-label="Why it is written off" placeholder={`Why ${formatAmount(worked.overLimit, currency)} is given up`} value={why} onChange={(event) => setWhy(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />
+      <input className="sumfield words" style={{ width: 250 }} autoFocus aria-label="Why it is written off" placeholder={`Why ${formatAmount(worked.overLimit, currency)} is given up`} value={why} onChange={(event) => setWhy(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />
       <Act main type="submit" disabled={why.trim().length < 3}>Ask</Act><Act hint="Esc" onClick={close}>Back</Act>
     </form>
   );

@@ -85,7 +85,7 @@ function Letter({ workings, row, back, done }: { workings: Workings; row: Overdu
   return (
     <div>
       <p className="soft" style={{ margin: "4px 0" }}>To {workings.to ?? <span className="off">no e-mail address: add one to the customers’ file</span>}. One letter for all of it.</p>
-      <input className="sumfield" style={{ textAlign: "left", width: "100%", fontFamily: "inherit" }} aria-label="Subject" value={subject} onChange={(event) => setSubject(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") back(); }} />
+      <input className="sumfield words" style={{ width: "100%", fontFamily: "inherit" }} aria-label="Subject" value={subject} onChange={(event) => setSubject(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") back(); }} />
       <Textarea aria-label="Letter" value={body} onChange={(event) => setBody(event.target.value)} rows={13} fontFamily="mono" fontSize="13px" bg="sheet" borderColor="rule" borderRadius="4px" mt="2" />
       <div className="acts"><Act main hint="Enter" onClick={send} disabled={busy || workings.to === null}>Send it</Act><Act hint="Esc" onClick={back}>Not now</Act></div>
     </div>
@@ -119,7 +119,7 @@ function LeaveOut({ row, close }: { row: OverdueLine; close: () => void }): Reac
   const set = (): void => void act("leaveOut", { customerId: row.id, reason: row.leftOut ? null : reason }, () => ({ words: row.leftOut ? `${row.name} is in follow-up again.` : `${row.name} is left out.` })).then(() => close());
   return (
     <form className="acts" onSubmit={(event) => { event.preventDefault(); set(); }}>
-      {row.leftOut ? <span>Take {row.name} into follow-up again?</span> : <input className="sumfield" style={{ textAlign: "left", width: 260, fontFamily: "inherit" }} autoFocus aria-label="Why" placeholder="Why no reminders go" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />}
+      {row.leftOut ? <span>Take {row.name} into follow-up again?</span> : <input className="sumfield words" style={{ width: 260, fontFamily: "inherit" }} autoFocus aria-label="Why" placeholder="Why no reminders go" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />}
       <Act main type="submit" disabled={!row.leftOut && reason.trim() === ""}>{row.leftOut ? "Take in" : "Leave out"}</Act><Act hint="Esc" onClick={close}>Back</Act>
     </form>
   );

@@ -78,7 +78,7 @@ function Tying({ workings, row, currency, today, done }: { workings: Workings; r
       {chosen.size === 0 ? <p className="soft">It should be at the bank on {formatDay(row.expectedOn, today)}. Tick its line when the statement is in.</p> : null}
       {parking ? (
         <form className="acts" onSubmit={(event) => { event.preventDefault(); tie({ as: "park", reason }); }}>
-          <input className="sumfield" style={{ textAlign: "left", width: 220 }} autoFocus aria-label="Why it is parked" placeholder="Why it cannot be explained" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") setParking(false); }} />
+          <input className="sumfield words" style={{ width: 220 }} autoFocus aria-label="Why it is parked" placeholder="Why it cannot be explained" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") setParking(false); }} />
           <Act main type="submit" disabled={reason.trim() === "" || none}>Park {formatAmount(off, currency)}</Act>
         </form>
       ) : (

@@ -19,7 +19,7 @@ export function ClosedDays({ lockedTo, today }: { lockedTo: Day | null; today: D
       <p>{lockedTo === null ? <span className="soft">Every day is open.</span> : <>Closed up to <b className="strong">{formatDay(lockedTo, today)}</b>. What comes late stands on {formatDay(addDays(lockedTo, 1), today)}, and says for which day it is.</>}</p>
       <form className="acts" onSubmit={(event) => { event.preventDefault(); set(to, "Those days are closed."); }}>
         <label className="soft">up to <input type="date" className="sumfield" style={{ fontFamily: "inherit" }} value={to} max={addDays(today, -1)} onChange={(event) => setTo(event.target.value)} /></label>
-        <input className="sumfield" style={{ textAlign: "left", width: 220 }} aria-label="Why days are closed or opened" placeholder="why, in a few words" maxLength={200} value={why} onChange={(event) => setWhy(event.target.value)} />
+        <input className="sumfield words" style={{ width: 220 }} aria-label="Why days are closed or opened" placeholder="why, in a few words" maxLength={200} value={why} onChange={(event) => setWhy(event.target.value)} />
         <Act type="submit" disabled={busy || why.trim().length < 3 || to === ""}>Close them</Act>
         {lockedTo === null ? null : <Act onClick={() => set(null, "Every day is open again.")} disabled={busy || why.trim().length < 3}>Open all again</Act>}
       </form>
