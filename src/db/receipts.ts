@@ -7,15 +7,15 @@ import type { Db } from "./connection";
 
 export type ReceiptRow = {
   id: number; source: "processor" | "bank" | "hand"; method: Method; paidOn: Day; settledOn: Day; currency: Currency; amount: Minor; payerName: string; payerEmail: string; reference: string;
-  customerId: number | null; state: ReceiptState; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; goneBack: Minor; disputed: 0 | 1; reason: string | null; fileId: number | null; lineNo: number | null;
+  customerId: number | null; state: ReceiptState; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; goneBack: Minor; disputed: 0 | 1; reason: string | null; fileId: number | null; lineNo: number | null;
   /** Of a check, a money order or a wire. */
   number: string | null; handState: HandState | null; depositId: number | null;
 };
 const COLUMNS = `r.id, r.source, r.method, r.paid_on AS paidOn, r.settled_on AS settledOn, r.currency, r.amount, r.payer_name AS payerName, r.payer_email AS payerEmail, r.reference,
-  r.customer_id AS customerId, r.state, r.unidentified, r.on_account AS onAccount, r.applied, r.parked, r.gone_back AS goneBack, r.disputed, r.reason, r.file_id AS fileId, r.line_no AS lineNo, r.number, r.hand_state AS handState, r.deposit_id AS depositId`;
+  r.customer_id AS customerId, r.state, r.unidentified, r.on_account AS onAccount, r.applied, r.parked, r.income, r.gone_back AS goneBack, r.disputed, r.reason, r.file_id AS fileId, r.line_no AS lineNo, r.number, r.hand_state AS handState, r.deposit_id AS depositId`;
 
 export function partsOf(row: ReceiptRow): Parts {
-  return { unidentified: row.unidentified, onAccount: row.onAccount, applied: row.applied, parked: row.parked, goneBack: row.goneBack };
+  return { unidentified: row.unidentified, onAccount: row.onAccount, applied: row.applied, parked: row.parked, income: row.income, goneBack: row.goneBack };
 }
 
 export function receiptById(db: Db, id: number): ReceiptRow | undefined {
@@ -40,8 +40,8 @@ export function insertReceipt(db: Db, receipt: Pick<ReceiptRow, "source" | "meth
 
 export function updateReceipt(db: Db, id: number, to: { state: ReceiptState; parts: Parts; customerId: number | null; reason: string | null }): void {
   db.run(
-    "UPDATE receipt SET state = ?, unidentified = ?, on_account = ?, applied = ?, parked = ?, gone_back = ?, customer_id = ?, reason = ? WHERE id = ?",
-    to.state, to.parts.unidentified, to.parts.onAccount, to.parts.applied, to.parts.parked, to.parts.goneBack, to.customerId, to.reason, id,
+    "UPDATE receipt SET state = ?, unidentified = ?, on_account = ?, applied = ?, parked = ?, income = ?, gone_back = ?, customer_id = ?, reason = ? WHERE id = ?",
+    to.state, to.parts.unidentified, to.parts.onAccount, to.parts.applied, to.parts.parked, to.parts.income, to.parts.goneBack, to.customerId, to.reason, id,
   );
 }
 
@@ -52,6 +52,16 @@ export function setDisputed(db: Db, id: number, disputed: 0 | 1): void {
 /** Takes a receipt out that was none after all (its bank line, or a slip by hand); only one that nothing was done with. */
 export function deleteUntouchedReceipt(db: Db, id: number): void {
   db.run("UPDATE receipt SET state = 'returned', unidentified = 0, gone_back = amount, hand_state = CASE WHEN hand_state IS NOT NULL THEN 'void' END WHERE id = ? AND state = 'to_match' AND unidentified = amount", id);
+}
+
+/** What stands on account, by customer. */
+export function creditsByCustomer(db: Db): { customerId: number; sum: Minor }[] {
+  return db.all("SELECT customer_id AS customerId, sum(on_account) AS sum FROM receipt WHERE customer_id IS NOT NULL AND on_account > 0 GROUP BY customer_id");
+}
+
+/** Receipts of a customer that have something on account, oldest first. */
+export function receiptsOnAccount(db: Db, customerId: number): ReceiptRow[] {
+  return db.all<ReceiptRow>(`SELECT ${COLUMNS} FROM receipt r WHERE r.customer_id = ? AND r.on_account > 0 ORDER BY r.paid_on, r.id`, customerId);
 }
 
 /** Moves receipts by hand on: into a deposit, onto the statement, or back. */

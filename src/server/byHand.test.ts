@@ -117,6 +117,42 @@ describe("a write-off over the limit", () => {
   });
 });
 
+describe("money that is not for an invoice, and money that stands on account", () => {
+  it("other income is booked as such, and taken back by undo", () => {
+    const id = check(8400);
+    const { actId } = book.must("setAside", { receiptId: id, reason: "scrap metal sold", as: "income" });
+    expect([book.balance("other"), book.balance("unidentified"), matchQueue(book.db, [], "aside", "paid", USD).rows[0]]).toMatchObject([-8400, 0, { look: "other income", amount: 8400 }]);
+    book.must("undo", { actId });
+    expect([book.balance("other"), book.balance("unidentified")]).toEqual([0, -8400]);
+  });
+  it("other income that bounces is taken back from income; undo brings it again", () => {
+    const id = check(8400);
+    book.must("setAside", { receiptId: id, reason: "scrap metal sold", as: "income" });
+    book.must("makeDeposit", { receiptIds: [id], bank: "operating", onDay: "2026-11-20" });
+    statement(["2026-11-21", "DEPOSIT", "84.00"], ["2026-11-24", "RETURNED ITEM", "-84.00"]);
+    const { actId } = book.must("bounceReceipt", { receiptId: id, lineId: book.id("bank_line", "amount = -8400") });
+    expect([book.balance("other"), book.balance("bank")]).toEqual([0, 100_000]);
+    book.must("undo", { actId });
+    expect(book.balance("other")).toBe(-8400);
+  });
+  it("what stands on account is used along with a payment that took it off, in one go and undone in one go", () => {
+    const earlier = check(2450, "1100", { reference: "" });
+    book.must("placeReceipt", { receiptId: earlier, customerId: 1, lines: [] });
+    const id = check(84_000);
+    const [proposal] = book.proposals();
+    const workings = matchWorkings(book.db, id, proposal, USD);
+    expect([workings?.readings[0]?.withCredit, workings?.credits, workings?.readings[0]?.reasons.map(({ words }) => words)]).toEqual([true, [{ receiptId: earlier, on: "2026-11-20", sum: 2450 }], expect.arrayContaining(["short by just the 24.50 that stand on account"])]);
+    const invoice = book.id("open_item", "number = '20401'");
+    const { commandId } = book.must("placeReceipt", { receiptId: id, customerId: 1, lines: [{ itemId: invoice, amount: 84_000 }], credits: [{ receiptId: earlier, itemId: invoice, amount: 2450 }] });
+    const open = (): number | undefined => book.db.get<{ balance: number }>("SELECT balance FROM open_item WHERE id = ?", invoice)?.balance;
+    expect([open(), book.balance("credits")]).toEqual([0, 0]);
+    book.must("undoTogether", { commandId });
+    expect([open(), book.balance("credits")]).toEqual([86_450, -2450]);
+    expect(book.do("placeReceipt", { receiptId: id, customerId: 1, lines: [{ itemId: invoice, amount: 84_000 }], credits: [{ receiptId: earlier, itemId: invoice, amount: 2500 }] })).toMatchObject({ error: { code: "tally.item" } });
+    expect(open()).toBe(86_450);
+  });
+});
+
 describe("days that are closed", () => {
   it("take nothing any more: what is for them stands on the first open day, and says so; undo too", () => {
     const id = check(86_450, "1187", { paidOn: "2026-10-30" });

@@ -5,7 +5,7 @@ import type { Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { closedNumbers, itemsToMatch } from "@/db/openItems";
 import { habits, payerHistory } from "@/db/learning";
-import { receiptsInState } from "@/db/receipts";
+import { creditsByCustomer, receiptsInState } from "@/db/receipts";
 import { remittanceLines } from "@/db/remittances";
 import { readSettings } from "@/db/settings";
 
@@ -24,7 +24,7 @@ function matchingInput(db: Db): MatchingInput {
     "SELECT id, customer_id AS customerId, paid_on AS paidOn, amount FROM receipt WHERE state = 'placed' AND customer_id IS NOT NULL AND paid_on >= ?", addDays(earliest, -DOUBLE_LOOK_BACK_DAYS),
   );
   return {
-    customers: allCustomers(db), items: itemsToMatch(db), receipts, history: payerHistory(db), habits: habits(db), closed: closedNumbers(db, [...new Set(words)]), placed,
+    customers: allCustomers(db), items: itemsToMatch(db), receipts, history: payerHistory(db), habits: habits(db), credits: creditsByCustomer(db), closed: closedNumbers(db, [...new Set(words)]), placed,
     settings: { discountGraceDays: settings.discountGraceDays, smallDifferenceLimit: settings.smallDifferenceLimit },
   };
 }

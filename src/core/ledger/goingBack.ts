@@ -14,6 +14,7 @@ export type WentTo = {
   readonly unidentified: Sum | null;
   readonly credits: Sum | null;
   readonly parked: Sum | null;
+  readonly income?: Sum | null;
   readonly items: readonly { itemId: number; sum: Sum; discount: Sum | null; smallDifference: Sum | null; /** What the difference had been posted to. */ writeOff?: WriteOff }[];
 };
 
@@ -22,7 +23,7 @@ export type WentTo = {
  * nobody was found for), out of clearing. `sum` is positive.
  * @example a double payment of 540.00 sent back: K 540.00; C 540.00
  */
-export function postRefund(head: Head & { processor: string; processorItemId: number; receiptId: number | null; from: "unidentified" | "credits" | "parked"; sum: Sum }): EntryDraft {
+export function postRefund(head: Head & { processor: string; processorItemId: number; receiptId: number | null; from: "unidentified" | "credits" | "parked" | "other"; sum: Sum }): EntryDraft {
   const item: ItemRef = head.receiptId === null ? { kind: "processor_item", id: head.processorItemId } : receiptItem(head.receiptId);
   return entry("refund", head, [
     debit({ role: head.from }, head.sum, item),
@@ -57,6 +58,7 @@ function takenBack(receiptId: number, went: WentTo): Line[] {
   if (went.unidentified) back.push(debit(U, went.unidentified, receiptItem(receiptId)));
   if (went.credits) back.push(debit(K, went.credits, receiptItem(receiptId)));
   if (went.parked) back.push(debit({ role: "parked" }, went.parked, receiptItem(receiptId)));
+  if (went.income) back.push(debit({ role: "other" }, went.income, receiptItem(receiptId)));
   for (const { itemId, sum, discount, smallDifference, writeOff = "small" } of went.items) {
     const extra = [discount, smallDifference].filter((part): part is Sum => part !== null && part.amount !== 0);
     back.push(debit(R, total([sum, ...extra], sum.currency), openItem(itemId)));

@@ -4,7 +4,7 @@ import { day } from "@/core/calendar";
 import { currencyOf, type Currency } from "@/core/money";
 
 import {
-  accountFor, DEFAULT_CHART, foots, inBook, nextCode, postAchReturn, postAdjustment, postApplied, postCreditNote, postDiscount, postDispute, postDisputeLost, postElsewhere, postFee, postIdentified, postInvoice, postOpening, postParkedDifference, postPayoutTied, postReceiptAtBank,
+  accountFor, DEFAULT_CHART, foots, inBook, nextCode, postAchReturn, postAdjustment, postApplied, postBadDebt, postBankFee, postBounced, postCreditNote, postDeposited, postDiscount, postDispute, postDisputeLost, postElsewhere, postFee, postIdentified, postInvoice, postOpening, postOtherIncome, postParkedDifference, postPayoutTied, postReceiptAtBank, postReceiptByHand,
   postReceiptSettled, postRefund, postReserve, postReversal, postSetAside, postSmallDifference, prove, type EntryDraft,
 } from ".";
 
@@ -45,6 +45,12 @@ const TABLE: [string, EntryDraft, string[]][] = [
   ["negative payout", postPayoutTied({ ...head, processor: "card", bank: "operating", payoutId: 1, lines: [{ bankLineId: 1, sum: usd(-311.74) }] }), ["bank/operating -311.74", "clearing/card 311.74"]],
   ["bank line that is not of this job", postElsewhere({ ...head, bank: "operating", bankLineId: 1, sum: usd(-9000) }), ["bank/operating -9000.00", "elsewhere 9000.00"]],
   ["money of another business", postSetAside({ ...head, receiptId: 1, sum: usd(84) }), ["unidentified 84.00", "parked -84.00"]],
+  ["other income", postOtherIncome({ ...head, receiptId: 1, sum: usd(84) }), ["unidentified 84.00", "other -84.00"]],
+  ["receipt by hand", postReceiptByHand({ ...head, receiptId: 1, sum: usd(25) }), ["on_hand 25.00", "unidentified -25.00"]],
+  ["bank deposit of several by hand", postDeposited({ ...head, bank: "operating", bankLineId: 1, receipts: [{ receiptId: 1, sum: usd(25) }, { receiptId: 2, sum: usd(40) }] }), ["bank/operating 65.00", "on_hand -25.00", "on_hand -40.00"]],
+  ["bounced check, of a debt that had been written off in part", postBounced({ ...head, bank: "operating", bankLineId: 1, receiptId: 1, went: { ...nothing, items: [{ itemId: 1, sum: usd(25), discount: null, smallDifference: usd(5), writeOff: "bad_debt" }] }, sum: usd(25) }), ["receivables 30.00", "bad_debt -5.00", "bank/operating -25.00"]],
+  ["the bank's fee for it", postBankFee({ ...head, bank: "operating", bankLineId: 1, kind: "return", sum: usd(12) }), ["fees/return 12.00", "bank/operating -12.00"]],
+  ["bad debt, approved", postBadDebt({ ...head, itemId: 1, sum: usd(34) }), ["bad_debt 34.00", "receivables -34.00"]],
   ["difference that nothing explains", postParkedDifference({ ...card, sum: usd(-15) }), ["clearing/card -15.00", "parked 15.00"]],
 ];
 

@@ -178,6 +178,11 @@ export function postElsewhere(head: Head & { bank: string; bankLineId: number; a
   ]);
 }
 
+/** A receipt that is no payment of an invoice but other income: U; other income. */
+export function postOtherIncome(head: Head & { receiptId: number; sum: Sum }): EntryDraft {
+  return entry("other_income", head, [debit(U, head.sum, receiptItem(head.receiptId)), credit({ role: "other" }, head.sum, receiptItem(head.receiptId))]);
+}
+
 /** Money of another business, set aside with a reason: U; parked. */
 export function postSetAside(head: Head & { receiptId: number; sum: Sum }): EntryDraft {
   return entry("park", head, [debit(U, head.sum, receiptItem(head.receiptId)), credit({ role: "parked" }, head.sum, receiptItem(head.receiptId))]);

@@ -22,12 +22,20 @@ export class Claims {
   private readonly payers: PayerIndex;
   private readonly numbers: NumberIndex;
   private habits: ReadonlyMap<number, Habit>;
+  private credits: ReadonlyMap<number, number>;
 
   constructor(private input: MatchingInput) {
     this.payers = new PayerIndex(input);
     this.numbers = new NumberIndex(input.items);
     this.habits = habitsOf(input);
+    this.credits = this.creditsOf(input);
     this.fill(input.items);
+  }
+
+  private creditsOf(input: MatchingInput): ReadonlyMap<number, number> {
+    const sums = new Map<number, number>();
+    for (const { customerId, sum } of input.credits ?? []) sums.set(this.payers.group(customerId), (sums.get(this.payers.group(customerId)) ?? 0) + sum);
+    return sums;
   }
 
   private fill(items: readonly MatchItem[]): void {
@@ -46,6 +54,7 @@ export class Claims {
     this.input = next;
     this.ids = null;
     this.habits = habitsOf(next);
+    this.credits = this.creditsOf(next);
     if (gone.length > 0 || come.length > 0) this.numbers.change(gone, come);
     return new Set(paid.flatMap(([payer, times]) => this.payers.learn(payer, times)));
   }
@@ -64,7 +73,7 @@ export class Claims {
 
   /** What readings are made from: items as receipts have left them. */
   around(graceDays: number): Around {
-    return { payers: this.payers, graceDays, habit: (id) => this.habits.get(id), memo: (text) => this.numbers.read(text), scope: (id) => (this.payers.group(id) === id ? this.byGroup : this.byCustomer).get(id) ?? [] };
+    return { payers: this.payers, graceDays, habit: (id) => this.habits.get(id), credit: (id) => this.credits.get(this.payers.group(id)) ?? 0, memo: (text) => this.numbers.read(text), scope: (id) => (this.payers.group(id) === id ? this.byGroup : this.byCustomer).get(id) ?? [] };
   }
 
   /** The same with every item as it was before any receipt claimed it. */

@@ -23,11 +23,12 @@ export function differenceOf(before: MatchingInput, next: MatchingInput): Differ
   const receipts = both(before.receipts, next.receipts, ({ id }) => id, (a, b) => sameReceipt(a, b) && advice(a) === advice(b));
   const habits = both<Habit, number>(before.habits ?? [], next.habits ?? [], ({ customerId }) => customerId, alike("receipts", "quoted", "several"));
   const placed = both(before.placed, next.placed, ({ id }) => id, alike("customerId", "paidOn", "amount"));
+  const credits = both<{ customerId: number; sum: number }, number>(before.credits ?? [], next.credits ?? [], ({ customerId }) => customerId, alike("sum"));
   const paid = payersOf(before.history, next.history);
   if (items.gone.length + items.come.length + receipts.come.length + paid.length > MOST) return null;
   return {
     gone: items.gone, come: items.come, newReceipts: receipts.come, goneReceipts: receipts.gone, paid,
-    customers: [...new Set([...habits.gone, ...habits.come, ...placed.gone, ...placed.come].map(({ customerId }) => customerId))],
+    customers: [...new Set([...habits.gone, ...habits.come, ...placed.gone, ...placed.come, ...credits.gone, ...credits.come].map(({ customerId }) => customerId))],
   };
 }
 

@@ -7,7 +7,7 @@ import { namedIn, type Named, type Numbers } from "./scope";
 import { exactWays, fill, partsOf, subsetsOf, type Part } from "./sums";
 import type { Habit, MatchItem, MatchReceipt, ReadingLine, Reason, Spot } from "./types";
 
-export type Around = { readonly payers: PayerIndex; readonly memo: (text: string) => Memo; readonly scope: (customerId: number) => readonly MatchItem[]; readonly graceDays: number; readonly habit: (customerId: number) => Habit | undefined };
+export type Around = { readonly payers: PayerIndex; readonly memo: (text: string) => Memo; readonly scope: (customerId: number) => readonly MatchItem[]; readonly graceDays: number; readonly habit: (customerId: number) => Habit | undefined; /** What stands on account of a group. */ readonly credit: (customerId: number) => number };
 
 const NAMED: Partial<Record<Sum, number>> = { exact: 40, discount: 39, credit: 37, told: 37, late: 33, mended: 30, part: 30, over: 26, short: 20 };
 const SUMS: Partial<Record<Sum, number>> = { single: 18, discount: 16, all: 15, credit: 12, due: 12, late: 9, several: 6, oldest: 2, account: 0 };
@@ -86,7 +86,7 @@ class Scope {
     const filled = fill(items, receipt.amount).map(({ item, amount }) => whole(item, amount));
     const rest = named.open.length + named.out.length + (told ? 0 : this.toldOtherwise(off > 0 ? items.map((item) => whole(item)) : filled));
     if (off > 0) this.add(items.map((item) => whole(item)), "over", named.how, [said, { code: "against_over", by: off }], rest + this.overTooMuch(items, off, full) + (mended.length > 1 || named.sums > named.told.size ? 1 : 0));
-    else this.add(filled, items.filter(({ balance }) => balance > 0).length === 1 && items.length === 1 ? "part" : "short", named.how, [said, { code: "against_short", by: minor(-off) }], rest);
+    else this.add(filled, items.filter(({ balance }) => balance > 0).length === 1 && items.length === 1 ? "part" : "short", named.how, [said, ...(off < 0 && this.around.credit(this.customerId) === -off ? [{ code: "on_account", sum: minor(-off) } as const] : []), { code: "against_short", by: minor(-off) }], rest);
   }
 
   private exactOf(lists: readonly MatchItem[][]): Part[][] {

@@ -25,6 +25,8 @@ export type MatchingInput = {
   readonly receipts: readonly MatchReceipt[];
   readonly history: readonly PaidFor[];
   readonly habits?: readonly Habit[];
+  /** What stands on account of customers from earlier payments. */
+  readonly credits?: readonly { readonly customerId: number; readonly sum: Minor }[];
   /** Numbers that memos may name though nothing is open on them any more. */
   readonly closed: readonly { readonly number: string; readonly customerId: number }[];
   readonly placed: readonly PlacedReceipt[];
@@ -54,6 +56,7 @@ export type Reason =
   | { readonly code: "sums_beside"; readonly count: number }
   | { readonly code: "left_out"; readonly numbers: readonly string[]; readonly spots: readonly Spot[] }
   | { readonly code: "remittance" }
+  | { readonly code: "on_account"; readonly sum: Minor }
   | { readonly code: "habit"; readonly how: "several" | "single" }
   | { readonly code: "against_unread"; readonly spots: readonly Spot[] }
   | { readonly code: "against_other_reading"; readonly count: number }

@@ -49,6 +49,8 @@ export function reasonInWords(reason: Reason, currency: Currency): string {
       return `the words leave out ${reason.numbers.join(", ")}`;
     case "remittance":
       return "its remittance advice says so";
+    case "on_account":
+      return `short by just the ${formatAmount(reason.sum, currency)} that stand on account`;
     case "habit":
       return reason.how === "several" ? "usually pays several at once" : "usually pays one at a time";
     default:

@@ -10,13 +10,14 @@ export type HandState = "on_hand" | "deposited" | "banked" | "void";
 /** Where a receipt stands. `returned`: all of it went back, by a return, a refund or a lost dispute. */
 export type ReceiptState = "to_match" | "placed" | "set_aside" | "returned";
 
-/** What has become of a receipt's money; the five parts always sum to the amount. onAccount is below zero after a refund of money that had been applied. */
-export type Parts = { readonly unidentified: Minor; readonly onAccount: Minor; readonly applied: Minor; readonly parked: Minor; readonly goneBack: Minor };
+/** What has become of a receipt's money; the six parts always sum to the amount. onAccount is below zero after a refund of money that had been applied. */
+export type Parts = { readonly unidentified: Minor; readonly onAccount: Minor; readonly applied: Minor; readonly parked: Minor; /** What was no payment of an invoice but other income. */ readonly income: Minor; readonly goneBack: Minor };
 
 export type ReceiptEvent =
   | { readonly kind: "placed"; readonly applied: Minor; readonly onAccount: Minor }
   | { readonly kind: "moved_from_account"; readonly applied: Minor }
   | { readonly kind: "set_aside" }
+  | { readonly kind: "other_income" }
   | { readonly kind: "taken_back" }
   | { readonly kind: "gone_back"; readonly parts: Omit<Parts, "goneBack"> };
 
@@ -40,10 +41,13 @@ export function move(state: ReceiptState, parts: Parts, event: ReceiptEvent): Re
     case "set_aside":
       if (state !== "to_match") return fail("receipt.not_to_match", { state });
       return ok({ state: "set_aside", parts: { ...parts, unidentified: minor(0), parked: add(parts.parked, parts.unidentified) } });
+    case "other_income":
+      if (state !== "to_match") return fail("receipt.not_to_match", { state });
+      return ok({ state: "set_aside", parts: { ...parts, unidentified: minor(0), income: add(parts.income, parts.unidentified) } });
     case "taken_back": {
       // More may have gone back than came in: what is missing stays on account, below zero, and nothing is left to match.
-      const left = add(parts.unidentified, parts.applied, parts.onAccount, parts.parked);
-      return ok({ state: left > 0 ? "to_match" : "returned", parts: { ...parts, unidentified: minor(Math.max(0, left)), onAccount: minor(Math.min(0, left)), applied: minor(0), parked: minor(0) } });
+      const left = add(parts.unidentified, parts.applied, parts.onAccount, parts.parked, parts.income);
+      return ok({ state: left > 0 ? "to_match" : "returned", parts: { ...parts, unidentified: minor(Math.max(0, left)), onAccount: minor(Math.min(0, left)), applied: minor(0), parked: minor(0), income: minor(0) } });
     }
     case "gone_back":
       return goneBack(parts, event.parts, state);
@@ -58,14 +62,15 @@ function goneBack(parts: Parts, back: Omit<Parts, "goneBack">, state: ReceiptSta
     onAccount: add(parts.onAccount, -back.onAccount),
     applied: add(parts.applied, -back.applied),
     parked: add(parts.parked, -back.parked),
-    goneBack: add(parts.goneBack, back.unidentified, back.onAccount, back.applied, back.parked),
+    income: add(parts.income, -back.income),
+    goneBack: add(parts.goneBack, back.unidentified, back.onAccount, back.applied, back.parked, back.income),
   };
-  if (next.unidentified < 0 || next.applied < 0 || next.parked < 0) return fail("receipt.sum");
-  const onlyGone = next.unidentified === 0 && next.applied === 0 && next.parked === 0 && next.onAccount <= 0;
+  if (next.unidentified < 0 || next.applied < 0 || next.parked < 0 || next.income < 0) return fail("receipt.sum");
+  const onlyGone = next.unidentified === 0 && next.applied === 0 && next.parked === 0 && next.income === 0 && next.onAccount <= 0;
   return ok({ state: onlyGone ? "returned" : state, parts: next });
 }
 
 /** The reverse of `gone_back`, for an undo: the parts as they were. */
 export function allToMatch(amount: Minor): Parts {
-  return { unidentified: amount, onAccount: minor(0), applied: minor(0), parked: minor(0), goneBack: minor(0) };
+  return { unidentified: amount, onAccount: minor(0), applied: minor(0), parked: minor(0), income: minor(0), goneBack: minor(0) };
 }

@@ -4,14 +4,14 @@ import { minor } from "@/core/money";
 
 import { allToMatch, move, type Parts, type ReceiptEvent, type ReceiptState } from ".";
 
-const sumOfParts = (parts: Parts): number => parts.unidentified + parts.onAccount + parts.applied + parts.parked + parts.goneBack;
+const sumOfParts = (parts: Parts): number => parts.unidentified + parts.onAccount + parts.applied + parts.parked + parts.income + parts.goneBack;
 
 const events: fc.Arbitrary<(parts: Parts) => ReceiptEvent> = fc.oneof(
   fc.nat(100).map((share) => (parts: Parts): ReceiptEvent => { const applied = minor(Math.floor((parts.unidentified * share) / 100)); return { kind: "placed", applied, onAccount: minor(parts.unidentified - applied) }; }),
   fc.nat(100).map((share) => (parts: Parts): ReceiptEvent => ({ kind: "moved_from_account", applied: minor(Math.floor((Math.max(0, parts.onAccount) * share) / 100)) })),
   fc.constant((): ReceiptEvent => ({ kind: "set_aside" })),
   fc.constant((): ReceiptEvent => ({ kind: "taken_back" })),
-  fc.nat(100).map((share) => (parts: Parts): ReceiptEvent => ({ kind: "gone_back", parts: { unidentified: minor(Math.floor((parts.unidentified * share) / 100)), onAccount: minor(Math.floor((parts.onAccount * share) / 100)), applied: parts.applied, parked: minor(0) } })),
+  fc.nat(100).map((share) => (parts: Parts): ReceiptEvent => ({ kind: "gone_back", parts: { unidentified: minor(Math.floor((parts.unidentified * share) / 100)), onAccount: minor(Math.floor((parts.onAccount * share) / 100)), applied: parts.applied, parked: minor(0), income: minor(0) } })),
 );
 
 describe("a receipt's life", () => {
@@ -41,7 +41,7 @@ describe("a receipt's life", () => {
     expect(back).toMatchObject({ ok: true, value: { state: "returned", parts: { unidentified: 0, onAccount: -5, goneBack: 505 } } });
   });
   it("is returned once all of it has gone back", () => {
-    const moved = move("placed", { ...allToMatch(minor(100)), unidentified: minor(0), applied: minor(100) }, { kind: "gone_back", parts: { unidentified: minor(0), onAccount: minor(0), applied: minor(100), parked: minor(0) } });
+    const moved = move("placed", { ...allToMatch(minor(100)), unidentified: minor(0), applied: minor(100) }, { kind: "gone_back", parts: { unidentified: minor(0), onAccount: minor(0), applied: minor(100), parked: minor(0), income: minor(0) } });
     expect(moved).toMatchObject({ ok: true, value: { state: "returned", parts: { goneBack: 100 } } });
   });
 });

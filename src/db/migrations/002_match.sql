@@ -21,7 +21,7 @@ INSERT INTO import_file_new SELECT id, sha256, name, size, kind, mapping, import
 DROP TABLE import_file;
 ALTER TABLE import_file_new RENAME TO import_file;
 
--- number: of a check, a money order, a wire. hand_state: where a receipt by
+-- number: of a check, a money order, a wire. income: what was other income. hand_state: where a receipt by
 -- hand lies; empty for what came by the processor or the bank.
 CREATE TABLE receipt_new (
   id INTEGER PRIMARY KEY,
@@ -48,7 +48,8 @@ CREATE TABLE receipt_new (
   number TEXT,
   hand_state TEXT CHECK (hand_state IN ('on_hand', 'deposited', 'banked', 'void')),
   deposit_id INTEGER REFERENCES deposit (id),
-  CHECK (unidentified + on_account + applied + parked + gone_back = amount),
+  income INTEGER NOT NULL DEFAULT 0 CHECK (income >= 0),
+  CHECK (unidentified + on_account + applied + parked + income + gone_back = amount),
   CHECK ((source = 'hand') = (hand_state IS NOT NULL))
 ) STRICT;
 INSERT INTO receipt_new (id, source, method, paid_on, settled_on, currency, amount, payer_name, payer_email, reference, customer_id, state, unidentified, on_account, applied, parked, gone_back, disputed, reason, file_id, line_no)

@@ -24,11 +24,12 @@ const tallySchema = z.object({
  * Posts a tally put together for a receipt that has no home yet: to invoices,
  * the rest on account. `proposedCustomerId` is whom the page had proposed:
  * where the clerk chose another, the book learns from the correction at once.
+ * `credits`: what earlier receipts have on account and gives along, in one go.
  */
 export const placeReceipt = defineCommand({
   name: "placeReceipt",
-  schema: tallySchema.extend({ proposedCustomerId: z.number().int().nullable().default(null) }),
-  run(ctx, input): Result<{ actId: number }> {
+  schema: tallySchema.extend({ proposedCustomerId: z.number().int().nullable().default(null), credits: z.array(z.object({ receiptId: z.number().int(), itemId: z.number().int(), amount })).max(50).default([]) }),
+  run(ctx, input): Result<{ actId: number; commandId: number }> {
     const receipt = receiptById(ctx.db, input.receiptId);
     if (!receipt) return fail("receipt.unknown");
     if (receipt.state !== "to_match") return fail("receipt.not_to_match");
@@ -39,7 +40,16 @@ export const placeReceipt = defineCommand({
     const [wrong, right] = [input.proposedCustomerId, checked.value.customerId];
     if (wrong !== null && wrong !== right && customerById(ctx.db, wrong)) insertCorrection(ctx.db, { receiptId: receipt.id, payerName: receipt.payerName, payerEmail: receipt.payerEmail, notCustomerId: wrong, customerId: right, actId: placed.value });
     withdrawApproval(ctx, receipt.id);
-    return ok({ actId: placed.value });
+    for (const from of new Set(input.credits.map(({ receiptId }) => receiptId))) {
+      const earlier = receiptById(ctx.db, from);
+      if (!earlier) return fail("receipt.unknown");
+      const lines = input.credits.filter(({ receiptId }) => receiptId === from).map(({ itemId, amount: sum }) => ({ itemId, amount: sum, discount: minor(0), smallDifference: minor(0) }));
+      const fits = checkTally(ctx, earlier, lines, earlier.customerId, earlier.onAccount);
+      if (!fits.ok) return fits;
+      const given = place(ctx, earlier, lines, fits.value, "credits");
+      if (!given.ok) return given;
+    }
+    return ok({ actId: placed.value, commandId: ctx.commandId });
   },
 });
 

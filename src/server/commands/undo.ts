@@ -206,10 +206,10 @@ function restore(ctx: Ctx, act: ActRow): Result<unknown> {
     applied = add(applied, one.amount);
   }
   const of = (role: string): Minor => sumOf(entriesOfAct(ctx.db, act.id).flatMap((entry) => linesOfEntry(ctx.db, entry.id)).filter((line) => line.role === role && line.itemKind === "receipt" && line.itemId === receipt.id), (line) => line.bookAmount);
-  const back = { unidentified: of("unidentified"), onAccount: of("credits"), parked: of("parked") };
+  const back = { unidentified: of("unidentified"), onAccount: of("credits"), parked: of("parked"), income: of("other") };
   const before = partsOf(receipt);
-  const parts = { unidentified: add(before.unidentified, back.unidentified), onAccount: add(before.onAccount, back.onAccount), parked: add(before.parked, back.parked), applied: add(before.applied, applied), goneBack: add(before.goneBack, -back.unidentified, -back.onAccount, -back.parked, -applied) };
-  const state = parts.unidentified > 0 ? "to_match" : parts.parked > 0 ? "set_aside" : "placed";
+  const parts = { unidentified: add(before.unidentified, back.unidentified), onAccount: add(before.onAccount, back.onAccount), parked: add(before.parked, back.parked), income: add(before.income, back.income), applied: add(before.applied, applied), goneBack: add(before.goneBack, -back.unidentified, -back.onAccount, -back.parked, -back.income, -applied) };
+  const state = parts.unidentified > 0 ? "to_match" : parts.parked > 0 || parts.income > 0 ? "set_aside" : "placed";
   updateReceipt(ctx.db, receipt.id, { state, parts, customerId: receipt.customerId, reason: receipt.reason });
   if (act.kind === "bounce") for (const line of ctx.db.all<{ id: number }>("SELECT id FROM bank_line WHERE state = 'bounce' AND receipt_id = ?", receipt.id)) setBankLineState(ctx.db, line.id, "open");
   if (act.kind === "dispute_lost") {

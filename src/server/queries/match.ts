@@ -6,7 +6,7 @@ import { approvalOf, approvalsWaiting, type ApprovalRow } from "@/db/approvals";
 import type { Db } from "@/db/connection";
 import { allCustomers, customerById, familyOf } from "@/db/customers";
 import { openItemById, openItems, openItemsOf } from "@/db/openItems";
-import { applicationsOfReceipt, receiptById, receiptsInState, type ReceiptRow } from "@/db/receipts";
+import { applicationsOfReceipt, receiptById, receiptsInState, receiptsOnAccount, type ReceiptRow } from "@/db/receipts";
 import { remittanceLines } from "@/db/remittances";
 import { readSettings } from "@/db/settings";
 
@@ -29,20 +29,20 @@ export function matchQueue(db: Db, proposals: readonly Proposal[], queue: QueueN
   const aside = receiptsInState(db, "set_aside");
   const of = (name: Decision): ReceiptRow[] => open.filter((receipt) => (byId.get(receipt.id)?.decision ?? "none") === name);
   const groups: Record<QueueName, ReceiptRow[]> = { sure: of("sure"), check: of("check"), none: of("none"), aside, second: all.filter(({ id }) => asked.has(id)) };
-  const sumUp = (name: QueueName): { count: number; sum: Minor } => ({ count: groups[name].length, sum: sumOf(groups[name], (receipt) => (name === "aside" ? receipt.parked : receipt.unidentified)) });
+  const sumUp = (name: QueueName): { count: number; sum: Minor } => ({ count: groups[name].length, sum: sumOf(groups[name], (receipt) => (name === "aside" ? add(receipt.parked, receipt.income) : receipt.unidentified)) });
   const names = new Map(allCustomers(db).map((customer) => [customer.id, customer.name]));
   const rows = groups[queue].map((receipt) => rowOf(receipt, byId.get(receipt.id)?.readings[0], names, currency, asked.get(receipt.id)));
   return { rows: sorted(rows, sort), sums: { sure: sumUp("sure"), check: sumUp("check"), none: sumUp("none"), aside: sumUp("aside"), second: sumUp("second") }, total: sumOf(all, (receipt) => receipt.unidentified) };
 }
 
 function rowOf(receipt: ReceiptRow, best: Reading | undefined, names: ReadonlyMap<number, string>, currency: Currency, asked: ApprovalRow | undefined): MatchRow {
-  const amount = receipt.state === "set_aside" ? receipt.parked : receipt.unidentified;
+  const amount = receipt.state === "set_aside" ? add(receipt.parked, receipt.income) : receipt.unidentified;
   const against = best?.reasons.find(speaksAgainst);
   const first = against ?? best?.reasons[0];
   return {
     id: receipt.id, paidOn: receipt.paidOn, method: METHOD_WORDS[receipt.method] ?? receipt.method, from: receipt.payerName || receipt.payerEmail || "–", memo: receipt.reference || "–", amount,
     best: receipt.state === "set_aside" ? (receipt.reason ?? "") : asked ? `write off ${formatAmount(asked.sum, currency)}: ${asked.why}` : best ? readingInWords(best, names) : "nothing fits",
-    look: receipt.state === "set_aside" ? "set aside" : asked ? `asked by ${asked.askedBy}` : first ? reasonInWords(first, currency) : best ? "" : "no payer, number or sum is known", lookAgainst: against !== undefined,
+    look: receipt.state === "set_aside" ? (receipt.income > 0 ? "other income" : "set aside") : asked ? `asked by ${asked.askedBy}` : first ? reasonInWords(first, currency) : best ? "" : "no payer, number or sum is known", lookAgainst: against !== undefined,
     leftOver: best ? best.onAccount : null, confidence: best?.confidence ?? 0,
   };
 }
@@ -67,14 +67,16 @@ function sorted(rows: MatchRow[], sort: string): MatchRow[] {
 
 /** A reason in words, with what it rests on. */
 export type ShownReason = { words: string; against: boolean; spots: readonly Spot[]; field: "name" | "email" | "sum" | null };
-export type WorkingsReading = { customerId: number | null; customer: string; words: string; lines: { itemId: number; number: string; description: string; open: Minor; amount: Minor; discount: Minor }[]; onAccount: Minor; confidence: number; reasons: ShownReason[] };
+export type WorkingsReading = { customerId: number | null; customer: string; words: string; lines: { itemId: number; number: string; description: string; open: Minor; amount: Minor; discount: Minor }[]; onAccount: Minor; confidence: number; reasons: ShownReason[]; /** Whether it is short by just what stands on account. */ withCredit: boolean };
 export type WorkingsItem = { itemId: number; number: string; customer: string; own: boolean; description: string; dueOn: Day; open: Minor };
 /** An earlier receipt that this one may be the second payment of. */
 export type Twin = { receiptId: number; paidOn: Day; method: string; from: string; memo: string; amount: Minor; became: string };
+/** What an earlier receipt has on account. */
+export type OnAccount = { receiptId: number; on: Day; sum: Minor };
 /** A write-off that waits for a second person. */
 export type Asked = { approvalId: number; sum: Minor; why: string; askedBy: string; words: string };
 export type MatchWorkings = {
-  receiptId: number; amount: Minor; from: string; email: string; memo: string; remittance: { number: string; amount: Minor; discount: Minor }[]; number: string | null; readings: WorkingsReading[]; customerId: number | null; customer: string; items: WorkingsItem[];
+  receiptId: number; amount: Minor; from: string; email: string; memo: string; remittance: { number: string; amount: Minor; discount: Minor }[]; number: string | null; readings: WorkingsReading[]; customerId: number | null; customer: string; items: WorkingsItem[]; credits: OnAccount[];
   settledOn: Day; account: string; fee: Minor; disputed: boolean; twin: Twin | null; asked: Asked | null; limit: Minor; people: number;
 };
 
@@ -92,7 +94,7 @@ export function matchWorkings(db: Db, receiptId: number, proposal: Proposal | un
   const asked = approvalOf(db, receiptId);
   return {
     receiptId, amount: receipt.unidentified, from: receipt.payerName, email: receipt.payerEmail, memo: receipt.reference, remittance: remittanceLines(db, receiptId), number: receipt.number, readings, customerId,
-    customer: customerId === null ? "" : (customerById(db, customerId)?.name ?? ""), items: customerId === null ? [] : groupItems(db, customerId), settledOn: receipt.settledOn,
+    customer: customerId === null ? "" : (customerById(db, customerId)?.name ?? ""), items: customerId === null ? [] : groupItems(db, customerId), credits: customerId === null ? [] : groupCredits(db, customerId), settledOn: receipt.settledOn,
     account: charge ? `Clearing, ${charge.account}` : receipt.source === "hand" ? "Checks and cash on hand" : "Operating bank", fee: charge?.fee ?? add(0), disputed: receipt.disputed === 1,
     twin: twinOf(db, proposal), asked: asked ? { approvalId: asked.id, sum: asked.sum, why: asked.why, askedBy: asked.askedBy, words: askedInWords(db, asked, currency) } : null, limit: minor(settings.smallDifferenceLimit), people: settings.people.length,
   };
@@ -102,7 +104,7 @@ function shownReading(db: Db, reading: Reading, currency: Currency): WorkingsRea
   const customer = reading.customerId === null ? undefined : customerById(db, reading.customerId);
   return {
     customerId: reading.customerId, customer: customer?.name ?? "", onAccount: reading.onAccount, confidence: reading.confidence, words: readingInWords(reading, new Map(customer ? [[customer.id, customer.name]] : [])),
-    reasons: reading.reasons.map((reason) => ({ words: reasonInWords(reason, currency), against: speaksAgainst(reason), ...restsOn(reason) })),
+    withCredit: reading.reasons.some(({ code }) => code === "on_account"), reasons: reading.reasons.map((reason) => ({ words: reasonInWords(reason, currency), against: speaksAgainst(reason), ...restsOn(reason) })),
     lines: reading.lines.map((line) => {
       const item = openItemById(db, line.itemId);
       return { itemId: line.itemId, number: line.number, description: item?.description ?? "", open: item?.balance ?? line.amount, amount: line.amount, discount: line.discount };
@@ -123,6 +125,11 @@ function twinOf(db: Db, proposal: Proposal | undefined): Twin | null {
 function askedInWords(db: Db, asked: ApprovalRow, currency: Currency): string {
   const { lines } = JSON.parse(asked.tally) as { lines: { itemId: number; amount: number; smallDifference: number }[] };
   return lines.map((line) => `${formatAmount(line.amount, currency)} to ${openItemById(db, line.itemId)?.number ?? "an item"}${line.smallDifference === 0 ? "" : `, ${formatAmount(line.smallDifference, currency)} of it written off`}`).join("; ");
+}
+
+/** What stands on account of a customer and the other members of its group, oldest first. */
+export function groupCredits(db: Db, customerId: number): OnAccount[] {
+  return familyOf(db, customerId).flatMap(({ id }) => receiptsOnAccount(db, id)).map(({ id, paidOn, onAccount }) => ({ receiptId: id, on: paidOn, sum: onAccount }));
 }
 
 /** What is open at a customer and the other members of its group: its own first, each oldest first. */

@@ -74,15 +74,16 @@ function park(ctx: Ctx, at: Head, item: ProcessorItemRow, reason: string, actId:
 function refund(ctx: Ctx, at: Head, receipt: ReceiptRow, sum: Minor, item: ProcessorItemRow, actId: number): void {
   const unidentified = minor(Math.min(sum, Math.max(0, receipt.unidentified)));
   const parked = minor(Math.min(add(sum, -unidentified), Math.max(0, receipt.parked)));
-  const credits = add(sum, -unidentified, -parked);
-  advance(ctx, receipt, { unidentified, parked, onAccount: credits, applied: ZERO });
-  for (const [from, part] of [["unidentified", unidentified], ["parked", parked], ["credits", credits]] as const) {
+  const income = minor(Math.min(add(sum, -unidentified, -parked), Math.max(0, receipt.income)));
+  const credits = add(sum, -unidentified, -parked, -income);
+  advance(ctx, receipt, { unidentified, parked, income, onAccount: credits, applied: ZERO });
+  for (const [from, part] of [["unidentified", unidentified], ["parked", parked], ["other", income], ["credits", credits]] as const) {
     if (part !== 0) ctx.post(postRefund({ ...at, receiptId: receipt.id, from, sum: inBook(part, item.currency) }), actId);
   }
   ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `refund ${item.externalId}: ${ctx.sum(sum)} sent back`);
 }
 
-function advance(ctx: Ctx, receipt: ReceiptRow, back: { unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor }): void {
+function advance(ctx: Ctx, receipt: ReceiptRow, back: { unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor }): void {
   const moved = move(receipt.state, partsOf(receipt), { kind: "gone_back", parts: back });
   if (!moved.ok) throw new Error("a receipt gave back more than it had");
   updateReceipt(ctx.db, receipt.id, { state: moved.value.state, parts: moved.value.parts, customerId: receipt.customerId, reason: receipt.reason });
@@ -101,7 +102,7 @@ export function takeBack(ctx: Ctx, receipt: ReceiptRow, sum: Minor, actId: numbe
     left = add(left, -taken);
     return taken;
   };
-  const [unidentified, parked, free] = [take(receipt.unidentified), take(receipt.parked), take(receipt.onAccount)];
+  const [unidentified, parked, income, free] = [take(receipt.unidentified), take(receipt.parked), take(receipt.income), take(receipt.onAccount)];
   const items: WentTo["items"][number][] = [];
   let applied = ZERO;
   const live = applicationsOfReceipt(ctx.db, receipt.id).filter((one) => one.endedBy === null).reverse();
@@ -114,9 +115,9 @@ export function takeBack(ctx: Ctx, receipt: ReceiptRow, sum: Minor, actId: numbe
     items.push({ itemId: one.openItemId, sum: inBook(one.amount, receipt.currency), discount: inBook(one.discount, receipt.currency), smallDifference: inBook(one.smallDifference, receipt.currency), writeOff: one.writeOff });
   }
   const onAccount = add(free, left);
-  advance(ctx, receipt, { unidentified, onAccount, applied, parked });
+  advance(ctx, receipt, { unidentified, onAccount, applied, parked, income });
   const part = (amount: Minor): WentTo["credits"] => (amount === 0 ? null : inBook(amount, receipt.currency));
-  return { unidentified: part(unidentified), credits: part(onAccount), parked: part(parked), items };
+  return { unidentified: part(unidentified), credits: part(onAccount), parked: part(parked), income: part(income), items };
 }
 
 function markDispute(ctx: Ctx, item: ProcessorItemRow, receipt: ReceiptRow | undefined, kind: "dispute" | "dispute_won"): void {

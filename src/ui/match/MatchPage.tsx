@@ -57,7 +57,7 @@ export function MatchPage(props: Props): ReactNode {
         </div>
       </div>
       {recording ? <RecordReceipt currency={currency} today={today} close={() => setRecording(false)} recorded={() => undefined} /> : null}
-      {looking ? <SureLook currency={currency} close={() => setLooking(false)} /> : queue === "hand" ? <OnHand hand={hand} book={book} currency={currency} today={today} /> : (
+      {looking ? <SureLook currency={currency} waiting={{ count: sums.sure.count + sums.check.count + sums.none.count + sums.second.count, sum: total }} close={() => setLooking(false)} /> : queue === "hand" ? <OnHand hand={hand} book={book} currency={currency} today={today} /> : (
         <LongList<MatchRow>
           key={`${queue} ${sorted}`} label="Receipts" first={props.rows} count={sums[queue].count} idOf={(row) => row.id} load={blocks} openId={open} onOpen={setOpen} sorted={sorted} columns={columnsOf(props, queue)}
           workings={(row, next) => (queue === "aside" ? <AsideWorkings key={row.id} row={row} done={next} /> : queue === "second" ? <SecondWorkings key={row.id} row={row} currency={currency} done={next} /> : <TallyWorkings key={row.id} row={row} currency={currency} today={today} done={next} />)}

@@ -16,7 +16,7 @@ type Line = { head: string; count: number; sum: number } | { row: SureRow };
 const ROW_HEIGHT = 32;
 
 /** The sure ones, looked through before they are posted together: odd ones on top, the others by what makes them sure; any one taken out by a key, the total below. */
-export function SureLook({ currency, close }: { currency: Currency; close: () => void }): ReactNode {
+export function SureLook({ currency, waiting, close }: { currency: Currency; /** All that waits in Match now. */ waiting: { count: number; sum: number }; close: () => void }): ReactNode {
   const { act, busy, book, complain } = useActing();
   const [rows, setRows] = useState<SureRow[] | null>(null);
   const [out, setOut] = useState<ReadonlySet<number>>(new Set());
@@ -46,7 +46,7 @@ export function SureLook({ currency, close }: { currency: Currency; close: () =>
         <Act main hint="Enter" onClick={post} disabled={busy || wanted.length === 0}>Post these {wanted.length}</Act>
         <Act hint="X" onClick={() => toggle(all[at])} disabled={busy}>{all[at] && out.has(all[at].id) ? "Put back" : "Take out"}</Act>
         <Act hint="Esc" onClick={close}>Back</Act>
-        <span>{far === null ? <>{wanted.length} of {all.length} receipts{out.size > 0 ? `, ${out.size} taken out` : ""}</> : <>{far.done} of {far.of} posted …</>}</span>
+        <span>{far === null ? <>{wanted.length} of {all.length} receipts{out.size > 0 ? `, ${out.size} taken out` : ""}<span className="soft">; {waiting.count} wait now, {waiting.count - wanted.length} after it: {formatAmount(waiting.sum - sumOf(wanted, (row) => row.sum), currency)}</span></> : <>{far.done} of {far.of} posted …</>}</span>
         <span className="total">{formatAmount(sumOf(wanted, (row) => row.sum), currency)}</span>
       </div>
     </>

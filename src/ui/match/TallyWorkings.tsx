@@ -4,7 +4,7 @@ import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, type Currency } from "@/core/money";
+import { formatAmount, sumOf, type Currency } from "@/core/money";
 
 import { Act } from "../Act";
 import { onOwnControl } from "../keys";
@@ -14,7 +14,7 @@ import { OtherReadings, OpenItems } from "./Choices";
 import { CameIn, TwinTable } from "./CameIn";
 import { CustomerChoice } from "./CustomerChoice";
 import { tallyOf, toggled, withSet, workOut, type Tally, type Worked } from "./tally";
-import type { Item, MatchRow, Workings } from "./types";
+import type { Item, MatchRow, OnAccount, Workings } from "./types";
 
 type Props = { row: MatchRow; currency: Currency; today: Day; done: () => void };
 
@@ -37,7 +37,8 @@ export function TallyWorkings(props: Props): ReactNode {
 function Putting({ row, currency, today, done, workings }: Props & { workings: Workings }): ReactNode {
   const { act, busy, book, complain } = useActing();
   const [chosen, setChosen] = useState(0);
-  const [tally, setTally] = useState<Tally>(() => tallyOf(workings.readings[0], currency));
+  const [tally, setTally] = useState<Tally>(() => tallyOf(workings.readings[0], currency, workings.credits));
+  const [credits, setCredits] = useState<readonly OnAccount[]>(workings.credits);
   const [items, setItems] = useState<Item[]>(workings.items);
   const [asking, setAsking] = useState<"aside" | "second" | null>(null);
   const fields = useRef<HTMLDivElement>(null);
@@ -47,20 +48,21 @@ function Putting({ row, currency, today, done, workings }: Props & { workings: W
     const other = workings.readings[at];
     if (!other) return;
     setChosen(at);
-    setTally(tallyOf(other, currency));
+    setTally(tallyOf(other, currency, credits));
     if (other.customerId !== null && other.customerId !== tally.customerId) void itemsOf(other.customerId);
   };
   const itemsOf = async (customerId: number): Promise<void> => {
-    const sent = await load<Item[]>(`/api/v1/b/${book}/customers/${customerId}/items`);
-    if (sent.ok) setItems(sent.value);
-    else complain(sent.message);
+    const sent = await load<{ items: Item[]; credits: OnAccount[] }>(`/api/v1/b/${book}/customers/${customerId}/items`);
+    if (!sent.ok) return complain(sent.message);
+    setItems(sent.value.items);
+    setCredits(sent.value.credits);
   };
   const post = (): void => {
     if (busy || worked.problem !== null) return worked.problem === null ? undefined : complain(worked.problem);
     if (tally.customerId === null) return complain("Say whose it is first: find the customer, or set the receipt aside.");
     if (worked.left > 0 && !tally.restOnAccount) return complain(`${formatAmount(worked.left, currency)} is left over. Give it to an invoice, or keep the rest on account (K).`);
     if (worked.overLimit !== 0) return workings.people < 2 ? complain("A write-off over the limit needs a second person. Add one under Set-up, or leave the rest open.") : setAsking("second");
-    void act<{ actId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: worked.lines, proposedCustomerId: workings.customerId }, (value) => ({ words: `${formatAmount(workings.amount, currency)} of ${row.from} posted.`, undo: value.actId })).then((value) => { if (value) done(); });
+    void act<{ actId: number; commandId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: worked.lines, credits: worked.credits, proposedCustomerId: workings.customerId }, (value) => ({ words: `${formatAmount(workings.amount, currency)} of ${row.from} posted.`, undo: worked.credits.length > 0 ? { commandId: value.commandId } : value.actId })).then((value) => { if (value) done(); });
   };
   const keep = (): void => {
     if (tally.customerId === null) return complain("Say whose account it is first.");
@@ -78,8 +80,8 @@ function Putting({ row, currency, today, done, workings }: Props & { workings: W
     <div className="work" ref={fields}>
       <div>
         <TwinTable row={row} workings={workings} currency={currency} today={today} />
-        <TallyTable tally={tally} worked={worked} currency={currency} limit={workings.limit} change={setTally} post={post} />
-        <CustomerChoice tally={tally} choose={(customer) => { setTally({ customerId: customer.id, customer: customer.name, terms: [], restOnAccount: false }); void itemsOf(customer.id); }} currency={currency} />
+        <TallyTable tally={tally} worked={worked} currency={currency} limit={workings.limit} credits={credits} today={today} change={setTally} post={post} />
+        <CustomerChoice tally={tally} choose={(customer) => { setTally({ customerId: customer.id, customer: customer.name, terms: [], restOnAccount: false, credits: [] }); void itemsOf(customer.id); }} currency={currency} />
         {asking === "aside" ? <AsideQuestion row={row} close={() => setAsking(null)} done={done} /> : asking === "second" ? <SecondQuestion row={row} tally={tally} worked={worked} currency={currency} close={() => setAsking(null)} done={done} /> : (
           <div className="acts">
             <Act main hint="Enter" onClick={post} disabled={busy}>{worked.overLimit === 0 ? "Post" : "Ask a second person"}</Act>
@@ -119,7 +121,7 @@ function certainty(confidence: number): string {
   return confidence >= 0.05 ? `in about ${Math.round(confidence * 100)} of 100 such cases only` : "very seldom in such cases";
 }
 
-function TallyTable({ tally, worked, currency, limit, change, post }: { tally: Tally; worked: Worked; currency: Currency; limit: number; change: (tally: Tally) => void; post: () => void }): ReactNode {
+function TallyTable({ tally, worked, currency, limit, credits, today, change, post }: { tally: Tally; worked: Worked; currency: Currency; limit: number; credits: readonly OnAccount[]; today: Day; change: (tally: Tally) => void; post: () => void }): ReactNode {
   const set = (at: number, part: Partial<Tally["terms"][number]>): void => change({ ...tally, terms: tally.terms.map((term, index) => (index === at ? { ...term, ...part } : term)) });
   return (
     <table className="tally">
@@ -127,7 +129,8 @@ function TallyTable({ tally, worked, currency, limit, change, post }: { tally: T
       <tbody>
         {tally.terms.map((term, at) => {
           const line = worked.lines[at];
-          const short = line ? term.open - line.amount - line.discount : 0;
+          const along = sumOf(worked.credits.filter(({ itemId }) => itemId === term.itemId), ({ amount }) => amount);
+          const short = line ? term.open - line.amount - line.discount - along : 0;
           return (
             <tr key={term.itemId}>
               <td><b className="strong">{term.number}</b> {term.description}
@@ -140,6 +143,11 @@ function TallyTable({ tally, worked, currency, limit, change, post }: { tally: T
           );
         })}
         {tally.terms.length === 0 ? <tr><td colSpan={3} className="soft">{tally.customerId === null ? "Nothing yet: find the customer below." : tally.restOnAccount ? `All of it on account of ${tally.customer}.` : "Nothing yet: tick what it pays, at the right."}</td></tr> : null}
+        {tally.terms.length > 0 ? credits.map((credit) => {
+          const used = sumOf(worked.credits.filter(({ receiptId }) => receiptId === credit.receiptId), ({ amount }) => amount);
+          const ticked = tally.credits.some(({ receiptId }) => receiptId === credit.receiptId);
+          return <tr key={`credit ${credit.receiptId}`}><td><label><input type="checkbox" checked={ticked} onChange={() => change({ ...tally, credits: ticked ? tally.credits.filter(({ receiptId }) => receiptId !== credit.receiptId) : [...tally.credits, credit] })} /> use what stands on account since {formatDay(credit.on, today)}</label></td><td className="num soft">{formatAmount(credit.sum, currency)}</td><td className="num sum">{used > 0 ? <span title="besides this receipt">({formatAmount(used, currency)})</span> : "–"}</td></tr>;
+        }) : null}
         {tally.restOnAccount && worked.left > 0 ? <tr><td>On account of {tally.customer}</td><td /><td className="num sum">{formatAmount(worked.left, currency)}</td></tr> : null}
         <tr className="last"><td className="soft">Left over</td><td className="num off">{worked.problem ? "✗" : ""}</td><td className="num"><span className={`total ${leftOf(tally, worked) === 0 ? "good" : "off"}`} style={{ fontSize: 17 }} data-testid="left-over">{formatAmount(leftOf(tally, worked), currency)}</span></td></tr>
       </tbody>
@@ -160,6 +168,8 @@ function WillPost({ tally, worked, amount, currency }: { tally: Tally; worked: W
   const receivables = worked.given + worked.discount + worked.small;
   if (receivables !== 0) rows.push(["Accounts receivable", 0, receivables]);
   if (rest > 0) rows.push(["Credit on account", 0, rest]);
+  const along = sumOf(worked.credits, ({ amount }) => amount);
+  if (along > 0) rows.push(["Credit on account, used along", along, 0], ["Accounts receivable", 0, along]);
   if (worked.given + rest === 0) return <><h2>It will post</h2><p className="soft">Nothing yet, of {formatAmount(amount, currency)}.</p></>;
   return (
     <>
@@ -172,11 +182,11 @@ function WillPost({ tally, worked, amount, currency }: { tally: Tally; worked: W
 function AsideQuestion({ row, close, done }: { row: MatchRow; close: () => void; done: () => void }): ReactNode {
   const { act } = useActing();
   const [reason, setReason] = useState("");
-  const set = (): void => void act<{ actId: number }>("setAside", { receiptId: row.id, reason }, (value) => ({ words: "Set aside.", undo: value.actId })).then((value) => { if (value) { close(); done(); } });
+  const set = (as: "parked" | "income"): void => void act<{ actId: number }>("setAside", { receiptId: row.id, reason, as }, (value) => ({ words: as === "income" ? "Booked as other income." : "Set aside.", undo: value.actId })).then((value) => { if (value) { close(); done(); } });
   return (
-    <form className="acts" onSubmit={(event) => { event.preventDefault(); set(); }}>
+    <form className="acts" onSubmit={(event) => { event.preventDefault(); set("parked"); }}>
       <input className="sumfield words" style={{ width: 230 }} autoFocus aria-label="Why it is set aside" placeholder="Why it is not ours to apply" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />
-      <Act main type="submit" disabled={reason.trim() === ""}>Set aside</Act><Act hint="Esc" onClick={close}>Back</Act>
+      <Act main type="submit" disabled={reason.trim() === ""}>Set aside</Act><Act onClick={() => set("income")} disabled={reason.trim() === ""}>It is other income</Act><Act hint="Esc" onClick={close}>Back</Act>
     </form>
   );
 }

@@ -7,7 +7,7 @@ import { tallyOf, toggled, withSet, workOut, type Tally } from "./tally";
 
 const USD = currencyOf("USD") as Currency;
 const item = (itemId: number, open: number): Parameters<typeof toggled>[1] => ({ itemId, number: String(20_400 + itemId), customer: "Alder Lane", own: true, description: "", dueOn: day("2026-11-01"), open: minor(open) });
-const empty: Tally = { customerId: 1, customer: "Alder Lane", terms: [], restOnAccount: false };
+const empty: Tally = { customerId: 1, customer: "Alder Lane", terms: [], restOnAccount: false, credits: [] };
 
 describe("a tally while it is typed", () => {
   it("gives an item what is left, or its balance; a credit note is taken whole; the same again takes it out", () => {
@@ -28,6 +28,12 @@ describe("a tally while it is typed", () => {
     const worked = workOut({ ...empty, terms: [{ itemId: 1, number: "20401", description: "", open: minor(10_000), amount: "66.00", discount: minor(0), small: true }] }, minor(6600), USD, minor(500));
     expect([worked.small, worked.overLimit, worked.problem]).toEqual([3400, 3400, null]);
   });
+  it("uses along what stands on account, for what the items are short by", () => {
+    const credit = { receiptId: 7, on: day("2026-11-02"), sum: minor(2500) };
+    const terms = [{ itemId: 1, number: "20401", description: "", open: minor(10_000), amount: "80.00", discount: minor(0), small: false }, { itemId: 2, number: "20402", description: "", open: minor(3000), amount: "27.00", discount: minor(0), small: true }];
+    const worked = workOut({ ...empty, terms, credits: [credit] }, minor(10_700), USD, minor(500));
+    expect([worked.credits, worked.small, worked.left, worked.problem]).toEqual([[{ receiptId: 7, itemId: 1, amount: 2000 }, { receiptId: 7, itemId: 2, amount: 300 }], 0, 0, null]);
+  });
   it("takes a set of items at their balances, and leaves what is in it already", () => {
     const one = toggled(empty, item(1, 80_000), minor(50_000), USD);
     expect(withSet(one, [item(1, 80_000), item(2, 700)], USD).terms.map(({ amount }) => amount)).toEqual(["500.00", "7.00"]);
@@ -42,7 +48,7 @@ describe("a tally while it is typed", () => {
     }));
   });
   it("begins with the reading that is proposed", () => {
-    expect(tallyOf(undefined, USD)).toEqual({ customerId: null, customer: "", terms: [], restOnAccount: false });
-    expect(tallyOf({ customerId: 1, customer: "A", words: "", lines: [{ itemId: 1, number: "1", description: "", open: minor(500), amount: minor(490), discount: minor(10) }], onAccount: minor(5), confidence: 1, reasons: [] }, USD)).toMatchObject({ restOnAccount: true, terms: [{ amount: "4.90", discount: 10 }] });
+    expect(tallyOf(undefined, USD)).toEqual({ customerId: null, customer: "", terms: [], restOnAccount: false, credits: [] });
+    expect(tallyOf({ customerId: 1, customer: "A", words: "", lines: [{ itemId: 1, number: "1", description: "", open: minor(500), amount: minor(490), discount: minor(10) }], onAccount: minor(5), confidence: 1, reasons: [], withCredit: false }, USD)).toMatchObject({ restOnAccount: true, terms: [{ amount: "4.90", discount: 10 }] });
   });
 });

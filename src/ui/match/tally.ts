@@ -1,17 +1,17 @@
 import { add, formatAmount, parseAmount, sumOf, toDecimal, type Currency, type Minor } from "@/core/money";
 
-import type { Item, ReadingLine, ShownReading } from "./types";
+import type { Item, OnAccount, ReadingLine, ShownReading } from "./types";
 
 /** A line of the tally while it is typed: the text stays as it was written. */
 export type Term = { itemId: number; number: string; description: string; open: Minor; amount: string; discount: Minor; small: boolean };
-export type Tally = { customerId: number | null; customer: string; terms: Term[]; restOnAccount: boolean };
+export type Tally = { customerId: number | null; customer: string; terms: Term[]; restOnAccount: boolean; /** Earlier sums on account that are used along. */ credits: readonly OnAccount[] };
 
 const written = (amount: number, currency: Currency): string => toDecimal(amount, currency);
 
-export function tallyOf(reading: ShownReading | undefined, currency: Currency): Tally {
-  if (!reading) return { customerId: null, customer: "", terms: [], restOnAccount: false };
+export function tallyOf(reading: ShownReading | undefined, currency: Currency, credits: readonly OnAccount[] = []): Tally {
+  if (!reading) return { customerId: null, customer: "", terms: [], restOnAccount: false, credits: [] };
   return {
-    customerId: reading.customerId, customer: reading.customer, restOnAccount: reading.onAccount > 0,
+    customerId: reading.customerId, customer: reading.customer, restOnAccount: reading.onAccount > 0, credits: reading.withCredit ? credits : [],
     terms: reading.lines.map((line: ReadingLine) => ({ itemId: line.itemId, number: line.number, description: line.description, open: line.open, amount: written(line.amount, currency), discount: line.discount, small: false })),
   };
 }
@@ -29,21 +29,43 @@ export function withSet(tally: Tally, items: readonly Item[], currency: Currency
   return { ...tally, terms: [...tally.terms, ...added.map((item) => ({ itemId: item.itemId, number: item.number, description: item.description, open: item.open, amount: written(item.open, currency), discount: add(0), small: false }))] };
 }
 
-export type Worked = { lines: { itemId: number; amount: Minor; discount: Minor; smallDifference: Minor }[]; given: Minor; left: Minor; discount: Minor; small: Minor; /** What is written off beyond the limit: it waits for a second person. */ overLimit: Minor; problem: string | null };
+export type GivenAlong = { receiptId: number; itemId: number; amount: Minor };
+
+/** Gives what is used along from the account to the items that are short, in their order. */
+function givenAlong(credits: readonly OnAccount[], shorts: readonly { itemId: number; short: number }[]): GivenAlong[] {
+  const given: GivenAlong[] = [];
+  const left = shorts.map((one) => ({ ...one }));
+  for (const { receiptId, sum } of credits) {
+    let free: number = sum;
+    for (const one of left) {
+      const amount = Math.max(0, Math.min(free, one.short));
+      if (amount === 0) continue;
+      given.push({ receiptId, itemId: one.itemId, amount: add(amount) });
+      one.short -= amount;
+      free -= amount;
+    }
+  }
+  return given;
+}
+
+export type Worked = { lines: { itemId: number; amount: Minor; discount: Minor; smallDifference: Minor }[]; given: Minor; left: Minor; discount: Minor; small: Minor; /** What is written off beyond the limit: it waits for a second person. */ overLimit: Minor; /** What is used along from the account, item by item. */ credits: GivenAlong[]; problem: string | null };
 
 /** Adds the tally up as it stands; a sum that cannot be read is a problem, said in words, and nothing is lost. */
 export function workOut(tally: Tally, amount: Minor, currency: Currency, limit: Minor): Worked {
   let problem: string | null = null;
+  const parsedShort = tally.terms.map((term) => { const parsed = parseAmount(term.amount, ".", currency); return { itemId: term.itemId, short: parsed.ok ? Math.max(0, term.open - parsed.value - term.discount) : 0 }; });
+  const credits = givenAlong(tally.credits, parsedShort);
+  const along = (itemId: number): Minor => sumOf(credits.filter((one) => one.itemId === itemId), (one) => one.amount);
   const lines = tally.terms.map((term) => {
     const parsed = parseAmount(term.amount, ".", currency);
     const given = parsed.ok ? parsed.value : add(0);
     if (!parsed.ok) problem ??= `The sum on ${term.number} cannot be read. Write it like 1234.56.`;
-    const rest = add(term.open, -given, -term.discount);
+    const rest = add(term.open, -given, -term.discount, -along(term.itemId));
     if (parsed.ok && term.open > 0 && rest < 0) problem ??= `${term.number} has only ${formatAmount(term.open, currency)} open.`;
     return { itemId: term.itemId, amount: given, discount: term.discount, smallDifference: term.small ? rest : add(0) };
   });
   const given = sumOf(lines, (line) => line.amount);
   const left = add(amount, -given);
   if (left < 0) problem ??= `That is ${formatAmount(-left, currency)} more than came in.`;
-  return { lines, given, left, discount: sumOf(lines, (line) => line.discount), small: sumOf(lines, (line) => line.smallDifference), overLimit: sumOf(lines.filter((line) => Math.abs(line.smallDifference) > limit), (line) => line.smallDifference), problem };
+  return { lines, given, left, discount: sumOf(lines, (line) => line.discount), small: sumOf(lines, (line) => line.smallDifference), overLimit: sumOf(lines.filter((line) => Math.abs(line.smallDifference) > limit), (line) => line.smallDifference), credits, problem };
 }
