@@ -99,3 +99,19 @@ test("what was learned is shown on the customer's page, forgotten, and brought b
   await page.keyboard.press("u");
   await expect(learned.getByRole("row")).toHaveCount(before);
 });
+
+test("all that was done in one go is undone later from the trail of who did what", async ({ page }) => {
+  await page.goto(`${DEMO}/match`);
+  await alive(page);
+  await page.keyboard.press("a");
+  await expect(page.getByRole("button", { name: /^Post these/ })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(status(page)).toContainText("receipts posted");
+  await page.goto(`${DEMO}/books?view=trail`);
+  await alive(page);
+  await page.keyboard.press("ArrowDown");
+  await page.getByRole("button", { name: /^Undo all \d+ done in one go/ }).click();
+  await expect(status(page)).toContainText(/All \d+ undone/);
+  await expect(page.getByText("This was undone.").or(page.getByText("This cannot be undone by itself."))).toBeVisible();
+  await proofsHold(page);
+});

@@ -2,10 +2,10 @@ import type { ReactNode } from "react";
 
 import { parseDay, type Day } from "@/core/calendar";
 import { ENTRY_EVENTS } from "@/core/ledger";
-import { actCount, lastActs } from "@/db/acts";
 import { accountLineCount, accountLines, balancesAsOf, entryById, entryPage } from "@/db/journal";
 import { proofInWords, workInWords, workPage } from "@/server/queries/proofs";
 import { hrefOf } from "@/server/queries/story";
+import { trail } from "@/server/queries/trail";
 import { proofsFor } from "@/server/threads/reader";
 import { AccountView, TrialView } from "@/ui/books/AccountsView";
 import { JournalView } from "@/ui/books/JournalView";
@@ -43,7 +43,7 @@ export default async function Books({ params, searchParams }: { params: Promise<
       return <AccountView {...around} account={account} lines={lines} count={accountLineCount(db, account.id, asOf)} asOf={asOf} page={page} pageRows={PAGE_ROWS} />;
     }
     case "trail":
-      return <TrailView {...around} rows={lastActs(db, PAGE_ROWS, (page - 1) * PAGE_ROWS)} count={actCount(db)} page={page} pageRows={PAGE_ROWS} />;
+      return <TrailView {...around} {...trail(db, PAGE_ROWS, (page - 1) * PAGE_ROWS)} page={page} pageRows={PAGE_ROWS} />;
     default: {
       const report = proofsFor(book, db);
       const lines = report.proofs.map((proof) => {
