@@ -60,6 +60,10 @@ export function endTies(db: Db, actId: number, by: number): void {
   db.run("UPDATE payout_tie SET ended_by = ? WHERE act_id = ? AND ended_by IS NULL", by, actId);
 }
 
+/** How a payout is named that was put together from a lump on the statement; one that was undone is empty and shown no more. */
+export const LUMP = "lump of ";
+const NOT_EMPTY = `(p.external_id NOT LIKE '${LUMP}%' OR EXISTS (SELECT 1 FROM processor_item i WHERE i.payout_id = p.id))`;
+
 export type PayoutListed = PayoutRow & {
   processorAccount: string; processorName: string; charges: Minor; chargeCount: number; fees: Minor; refunds: Minor; disputes: Minor; other: Minor; takenFrom: Day | null; takenTo: Day | null;
   bankLine: string | null; bankOn: Day | null; bankAmount: Minor | null;
@@ -79,12 +83,12 @@ const LISTED = `SELECT ${COLUMNS}, a.code AS processorAccount, a.name AS process
     FROM payout_tie t JOIN bank_line l ON l.id = t.bank_line_id WHERE t.ended_by IS NULL GROUP BY t.payout_id) b ON b.payout_id = p.id`;
 
 export function payoutsBetween(db: Db, from: Day, to: Day): PayoutListed[] {
-  return db.all<PayoutListed>(`${LISTED} WHERE p.paid_on BETWEEN ? AND ? ORDER BY p.paid_on DESC, p.id DESC`, from, to);
+  return db.all<PayoutListed>(`${LISTED} WHERE p.paid_on BETWEEN ? AND ? AND ${NOT_EMPTY} ORDER BY p.paid_on DESC, p.id DESC`, from, to);
 }
 
 /** Payouts still to be tied, whenever they were paid. */
 export function untiedPayouts(db: Db): PayoutListed[] {
-  return db.all<PayoutListed>(`${LISTED} WHERE p.state = 'open' ORDER BY p.paid_on DESC, p.id DESC`);
+  return db.all<PayoutListed>(`${LISTED} WHERE p.state = 'open' AND ${NOT_EMPTY} ORDER BY p.paid_on DESC, p.id DESC`);
 }
 
 export function payoutListedById(db: Db, id: number): PayoutListed | undefined {

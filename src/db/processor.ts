@@ -50,6 +50,33 @@ export function itemsOfPayout(db: Db, payoutId: number): ProcessorItemRow[] {
   return db.all<ProcessorItemRow>(`${ITEM} WHERE payout_id = ? AND withdrawn = 0 ORDER BY settled_on, id`, payoutId);
 }
 
+/** Items of an account that are in no payout, or in another open one than this. */
+export function itemsElsewhere(db: Db, accountId: number, payoutId: number | null): (ProcessorItemRow & { payout: string | null })[] {
+  return db.all(
+    `SELECT i.*, p.external_id AS payout FROM (${ITEM} WHERE processor_account_id = ?1 AND withdrawn = 0 AND (payout_id IS NULL OR payout_id <> coalesce(?2, -1))) i LEFT JOIN payout p ON p.id = i.payoutId
+     WHERE i.payoutId IS NULL OR p.state = 'open' ORDER BY i.settledOn, i.id`,
+    accountId, payoutId,
+  );
+}
+
+/** Moves an item into a payout, or out of any, and keeps where it was for an undo of the act. */
+export function moveItem(db: Db, item: ProcessorItemRow, toPayout: number | null, actId: number): void {
+  db.run("UPDATE processor_item SET payout_id = ? WHERE id = ?", toPayout, item.id);
+  db.run("INSERT INTO item_move (act_id, item_id, from_payout, to_payout) VALUES (?, ?, ?, ?)", actId, item.id, item.payoutId, toPayout);
+}
+
+/** Puts back what an act moved; gives the payouts whose items changed by it. */
+export function moveBack(db: Db, actId: number): number[] {
+  const moves = db.all<{ itemId: number; fromPayout: number | null; toPayout: number | null }>("SELECT item_id AS itemId, from_payout AS fromPayout, to_payout AS toPayout FROM item_move WHERE act_id = ?", actId);
+  for (const { itemId, fromPayout } of moves) db.run("UPDATE processor_item SET payout_id = ? WHERE id = ?", fromPayout, itemId);
+  return [...new Set(moves.flatMap(({ fromPayout, toPayout }) => [fromPayout, toPayout].filter((id): id is number => id !== null)))];
+}
+
+/** What the processor took for disputes and returns before, each sum once, latest first. */
+export function usualFees(db: Db, accountId: number, kind: "dispute_fee" | "return_fee"): Minor[] {
+  return db.all<{ sum: Minor }>("SELECT -amount AS sum FROM processor_item WHERE processor_account_id = ? AND kind = ? AND amount < 0 AND withdrawn = 0 GROUP BY amount ORDER BY max(settled_on) DESC LIMIT 12", accountId, kind).map(({ sum }) => sum);
+}
+
 /** Puts items that name no payout, and settled within a span, into the payout that covers it. */
 export function claimSpan(db: Db, payoutId: number, accountId: number, from: Day, to: Day): number {
   return db.run("UPDATE processor_item SET payout_id = ? WHERE processor_account_id = ? AND payout_id IS NULL AND withdrawn = 0 AND settled_on BETWEEN ? AND ?", payoutId, accountId, from, to).changes;

@@ -82,6 +82,7 @@ const MESSAGES: Record<string, string> = {
   "payout.unknown": "This payout is not in the book.",
   "payout.tied": "This payout is tied already. Undo that first.",
   "payout.off": "The bank lines come to {bank}, the payout to {net}: off by {off}. Say what the difference is, or choose other lines.",
+  "payout.item": "One of these items stands in another payout, or is not in this one. Look again.",
   "payout.line": "That bank line is explained already, or in another currency.",
   "line.unknown": "That bank line is not in the book.",
   "line.explained": "That bank line is explained already. Undo that first.",

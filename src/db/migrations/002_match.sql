@@ -168,3 +168,12 @@ CREATE TABLE forgotten (
   act_id INTEGER NOT NULL REFERENCES act (id)
 ) STRICT;
 CREATE INDEX forgotten_customer ON forgotten (customer_id);
+
+-- Items that an act moved into a payout or out of it, so that undo puts them back.
+CREATE TABLE item_move (
+  act_id INTEGER NOT NULL REFERENCES act (id),
+  item_id INTEGER NOT NULL REFERENCES processor_item (id),
+  from_payout INTEGER REFERENCES payout (id),
+  to_payout INTEGER REFERENCES payout (id),
+  PRIMARY KEY (act_id, item_id)
+) STRICT, WITHOUT ROWID;

@@ -9,12 +9,12 @@ import { askApproval, decideWriteOff, placeReceipt, useCredit } from "./placeRec
 import { postSure } from "./postSure";
 import { setAside } from "./setAside";
 import { addBankAccount, addProcessorAccount, changeSettings, lockPeriod } from "./settings";
-import { tiePayout } from "./tiePayout";
+import { lumpPayout, tiePayout } from "./tiePayout";
 import { undo, undoTogether } from "./undo";
 
 /** Every way to change a book, by name. */
 export const COMMANDS = {
-  importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
+  importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
   askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget,
 } as const;
 

@@ -4,8 +4,8 @@ import { inBook, postFee, postParkedDifference } from "@/core/ledger";
 import { add, negate, sumOf, type Minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { bankLineById, type BankLineRow } from "@/db/bank";
-import { payoutById, refreshNet, type PayoutRow } from "@/db/payouts";
-import { insertProcessorItem, processorAccounts } from "@/db/processor";
+import { insertPayout, LUMP, payoutById, refreshNet, type PayoutRow } from "@/db/payouts";
+import { insertProcessorItem, moveItem, processorAccounts, processorItemById, type ProcessorItemRow } from "@/db/processor";
 
 import { defineCommand } from "../command";
 import type { Ctx } from "../context";
@@ -13,6 +13,9 @@ import { tie } from "../steps/tie";
 
 const difference = z.discriminatedUnion("as", [
   z.object({ as: z.literal("fee"), kind: z.enum(["processing", "dispute", "return"]) }),
+  // Items that stand elsewhere and belong to it, or stand in it and were not paid with it.
+  z.object({ as: z.literal("take_in"), itemIds: z.array(z.number().int()).min(1).max(20) }),
+  z.object({ as: z.literal("take_out"), itemIds: z.array(z.number().int()).min(1).max(20) }),
   z.object({ as: z.literal("park"), reason: z.string().trim().min(1, "Say why, in a few words.").max(200) }),
 ]);
 
@@ -34,15 +37,60 @@ export const tiePayout = defineCommand({
     const bank = sumOf(lines, (line) => line.amount);
     const off = add(bank, -payout.net);
     if (off !== 0 && input.difference === null) return fail("payout.off", { bank: ctx.sum(bank), net: ctx.sum(payout.net), off: ctx.sum(off) });
-    const words = off !== 0 && input.difference ? `by hand, ${ctx.sum(off)} ${input.difference.as === "fee" ? "booked as a fee" : `parked: ${input.difference.reason}`}` : "by hand";
+    if (off !== 0 && (input.difference?.as === "take_in" || input.difference?.as === "take_out")) {
+      const moved = itemsToMove(ctx, payout, input.difference, off);
+      if (!moved.ok) return moved;
+      const actId = tie(ctx, payout, lines, `by hand, ${moved.value.map(({ externalId }) => externalId).join(", ")} ${input.difference.as === "take_in" ? "taken into it" : "taken out of it"}`);
+      for (const item of moved.value) moveItem(ctx.db, item, input.difference.as === "take_in" ? payout.id : null, actId);
+      for (const id of new Set([payout.id, ...moved.value.flatMap(({ payoutId }) => payoutId ?? [])])) refreshNet(ctx.db, id);
+      return ok({ actId });
+    }
+    const as = input.difference?.as === "fee" || input.difference?.as === "park" ? input.difference : null;
+    const words = off !== 0 && as ? `by hand, ${ctx.sum(off)} ${as.as === "fee" ? "booked as a fee" : `parked: ${as.reason}`}` : "by hand";
     const actId = tie(ctx, payout, lines, words);
-    if (off !== 0 && input.difference) bookDifference(ctx, payout, off, input.difference, lines, actId);
+    if (off !== 0 && as) bookDifference(ctx, payout, off, as, lines, actId);
     return ok({ actId });
   },
 });
 
+/** The items that explain the difference to the cent, of the payout's own account; not out of a payout that is tied. */
+function itemsToMove(ctx: Ctx, payout: PayoutRow, { as, itemIds }: { as: "take_in" | "take_out"; itemIds: readonly number[] }, off: Minor): Result<ProcessorItemRow[]> {
+  const items: ProcessorItemRow[] = [];
+  for (const id of new Set(itemIds)) {
+    const item = processorItemById(ctx.db, id);
+    if (!item || item.processorAccountId !== payout.processorAccountId || (as === "take_out") !== (item.payoutId === payout.id)) return fail("payout.item");
+    if (item.payoutId !== null && payoutById(ctx.db, item.payoutId)?.state === "tied") return fail("payout.item");
+    items.push(item);
+  }
+  const sum = sumOf(items, ({ amount }) => amount);
+  return sum === (as === "take_in" ? off : negate(off)) ? ok(items) : fail("payout.off", { bank: ctx.sum(add(payout.net, off)), net: ctx.sum(add(payout.net, as === "take_in" ? sum : negate(sum))), off: ctx.sum(add(off, as === "take_in" ? negate(sum) : sum)) });
+}
+
+/** Puts the items that make a lump on the statement into a payout of their own, and ties it to the line. */
+export const lumpPayout = defineCommand({
+  name: "lumpPayout",
+  schema: z.object({ lineId: z.number().int(), itemIds: z.array(z.number().int()).min(1).max(500) }),
+  run(ctx, input): Result<{ actId: number; payoutId: number }> {
+    const line = bankLineById(ctx.db, input.lineId);
+    if (!line) return fail("line.unknown");
+    if (line.state !== "open") return fail("line.explained");
+    const items = [...new Set(input.itemIds)].flatMap((id) => processorItemById(ctx.db, id) ?? []);
+    const [first] = items;
+    if (!first || items.length < new Set(input.itemIds).size || items.some((item) => item.payoutId !== null || item.processorAccountId !== first.processorAccountId || item.currency !== line.currency)) return fail("payout.item");
+    const net = sumOf(items, ({ amount }) => amount);
+    if (net !== line.amount) return fail("payout.off", { bank: ctx.sum(line.amount), net: ctx.sum(net), off: ctx.sum(add(line.amount, negate(net))) });
+    const payoutId = insertPayout(ctx.db, { processorAccountId: first.processorAccountId, externalId: `${LUMP}${line.postedOn} ${line.id} ${ctx.commandId}`, paidOn: line.postedOn, currency: line.currency, statedNet: null, spanFrom: null, spanTo: null, fileId: null, lineNo: null });
+    const payout = payoutById(ctx.db, payoutId);
+    if (!payout) return fail("payout.unknown");
+    const actId = tie(ctx, { ...payout, net }, [line], `put together from ${items.length} items in clearing`);
+    for (const item of items) moveItem(ctx.db, item, payoutId, actId);
+    refreshNet(ctx.db, payoutId);
+    return ok({ actId, payoutId });
+  },
+});
+
 /** The difference becomes an item of the payout, so that its items sum to what the bank got, and is posted in the same act. */
-function bookDifference(ctx: Ctx, payout: PayoutRow, off: Minor, as: z.output<typeof difference>, lines: readonly BankLineRow[], actId: number): void {
+function bookDifference(ctx: Ctx, payout: PayoutRow, off: Minor, as: Extract<z.output<typeof difference>, { as: "fee" | "park" }>, lines: readonly BankLineRow[], actId: number): void {
   const processor = processorAccounts(ctx.db).find(({ id }) => id === payout.processorAccountId);
   if (!processor) throw new Error("a payout has its processor account");
   const on = lines.reduce((latest, line) => (line.postedOn > latest ? line.postedOn : latest), payout.paidOn);

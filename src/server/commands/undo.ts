@@ -11,7 +11,7 @@ import { entriesOfAct, linesOfEntry } from "@/db/journal";
 import { depositById, setDepositState } from "@/db/deposits";
 import { changeBalance, openItemById } from "@/db/openItems";
 import { endTies, refreshNet, setPayoutState, tiesOfPayout } from "@/db/payouts";
-import { setDisputeState } from "@/db/processor";
+import { moveBack, setDisputeState } from "@/db/processor";
 import { applicationsOfReceipt, deleteUntouchedReceipt, endApplication, partsOf, receiptById, receiptsOfDeposit, reviveApplication, setDisputed, setHandState, updateReceipt } from "@/db/receipts";
 
 import { defineCommand } from "../command";
@@ -142,7 +142,7 @@ function untie(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
   // A difference that was booked with the tie goes with it.
   const explained = entriesOfAct(ctx.db, act.id).filter((entry) => entry.documentKind === "processor_item").map((entry) => entry.documentId);
   for (const id of explained) ctx.db.run("UPDATE processor_item SET withdrawn = 1 WHERE id = ? AND origin = 'explained'", id);
-  refreshNet(ctx.db, act.subjectId);
+  for (const id of new Set([...moveBack(ctx.db, act.id), act.subjectId])) refreshNet(ctx.db, id);
   return ok(null);
 }
 

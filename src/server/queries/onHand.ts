@@ -6,6 +6,7 @@ import { depositsUnderWay } from "@/db/deposits";
 import { receiptsByHand, receiptsOfDeposit, type ReceiptRow } from "@/db/receipts";
 
 import { METHOD_WORDS } from "./match";
+import { lumpsOf, type Lump } from "./lumps";
 import { depositFits } from "../steps/deposits";
 
 /** A receipt by hand that is not at the bank yet. */
@@ -31,13 +32,13 @@ function handRow(receipt: ReceiptRow): HandRow {
 }
 
 /** What an open bank line could be besides a payout: a deposit by hand, or a check taken back (with small lines beside it that may be its fee). */
-export type LineChoices = { deposits: { id: number; onDay: Day; words: string; sum: Minor }[]; bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[]; fees: { id: number; description: string; amount: Minor }[] };
+export type LineChoices = { deposits: { id: number; onDay: Day; words: string; sum: Minor }[]; bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[]; fees: { id: number; description: string; amount: Minor }[]; lumps: Lump[] };
 
 export function lineChoices(db: Db, lineId: number): LineChoices | null {
   const line = bankLineById(db, lineId);
   if (!line) return null;
   const deposits = depositsUnderWay(db).filter((deposit) => depositFits(deposit, line)).map((deposit) => ({ id: deposit.id, onDay: deposit.onDay, words: `${receiptsOfDeposit(db, deposit.id).length} by hand`, sum: deposit.sum }));
-  return { deposits, bounced: line.amount < 0 ? takenBack(db, line) : [], fees: line.amount < 0 ? feesBeside(db, line) : [] };
+  return { deposits, bounced: line.amount < 0 ? takenBack(db, line) : [], fees: line.amount < 0 ? feesBeside(db, line) : [], lumps: line.state === "open" ? lumpsOf(db, line) : [] };
 }
 
 function takenBack(db: Db, line: BankLineRow): LineChoices["bounced"] {

@@ -1,9 +1,9 @@
 import { addBankingDays, addDays, bankingDaysBetween, isBankHoliday, isBankingDay, weekday, type Day } from "@/core/calendar";
 import { add, sumOf, type Minor } from "@/core/money";
-import { expectedAtBank, fitsPayout } from "@/core/payouts";
+import { expectedAtBank, explanationsOf, fitsPayout, type Explanation } from "@/core/payouts";
 import type { Db } from "@/db/connection";
 import { lastStatementDay, openBankLines, payoutLinesByDay, type BankLineRow } from "@/db/bank";
-import { itemsOfPayout, processorAccounts, takingsByDay, type ProcessorItemRow } from "@/db/processor";
+import { itemsElsewhere, itemsOfPayout, processorAccounts, takingsByDay, usualFees, type ProcessorItemRow } from "@/db/processor";
 import { payoutListedById, payoutsBetween, tiesOfPayout, untiedPayouts, type PayoutListed } from "@/db/payouts";
 import { bankLineById } from "@/db/bank";
 
@@ -43,7 +43,8 @@ function view(payout: PayoutListed, lines: readonly BankLineRow[], descriptors: 
   return { ...payout, shown, candidate, offBy, expectedOn };
 }
 
-export type PayoutWorkings = { payout: PayoutView; items: (ProcessorItemRow & { payer: string })[]; lines: BankLineRow[]; openLines: BankLineRow[] };
+/** What would explain a payout that is off, and what one key would book for it. */
+export type PayoutWorkings = { payout: PayoutView; explanations: Explanation[]; items: (ProcessorItemRow & { payer: string })[]; lines: BankLineRow[]; openLines: BankLineRow[] };
 
 export function payoutWorkings(db: Db, payoutId: number): PayoutWorkings | null {
   const payout = payoutListedById(db, payoutId);
@@ -53,7 +54,17 @@ export function payoutWorkings(db: Db, payoutId: number): PayoutWorkings | null 
   const items = itemsOfPayout(db, payoutId).map((item) => ({ ...item, payer: item.receiptId === null ? "" : (db.get<{ name: string }>("SELECT coalesce(nullif(payer_name, ''), payer_email) AS name FROM receipt WHERE id = ?", item.receiptId)?.name ?? "") }));
   const lines = tiesOfPayout(db, payoutId).flatMap((tie) => bankLineById(db, tie.bankLineId) ?? []);
   const near = open.filter((line) => Math.abs(bankingDaysBetween(payout.paidOn, line.postedOn)) <= 10).sort((a, b) => Math.abs(a.amount - payout.net) - Math.abs(b.amount - payout.net));
-  return { payout: view(payout, open, descriptors, lastStatementDay(db)), items, lines, openLines: near.slice(0, 8) };
+  const shown = view(payout, open, descriptors, lastStatementDay(db));
+  return { payout: shown, explanations: explained(db, shown, items), items, lines, openLines: near.slice(0, 8) };
+}
+
+function explained(db: Db, payout: PayoutView, items: readonly (ProcessorItemRow & { payer: string })[]): Explanation[] {
+  if (payout.offBy === null || payout.offBy === 0) return [];
+  const words = (item: ProcessorItemRow, payer = ""): string => `${item.kind.replaceAll("_", " ")} ${item.externalId}${payer === "" ? "" : `, ${payer}`}`;
+  return explanationsOf({
+    off: payout.offBy, items: items.map((item) => ({ ...item, words: words(item, item.payer) })), elsewhere: itemsElsewhere(db, payout.processorAccountId, payout.id).map((item) => ({ ...item, words: words(item) })),
+    usual: { dispute: usualFees(db, payout.processorAccountId, "dispute_fee"), return: usualFees(db, payout.processorAccountId, "return_fee") },
+  }).slice(0, 5);
 }
 
 export type BandDay = { on: Day; takings: Minor; bank: Minor; off: Minor; expected: Minor; holiday: boolean; weekend: boolean };

@@ -78,7 +78,7 @@ function LineWorkings({ line, done }: { line: Line; done: () => void }): ReactNo
   );
 }
 
-type Choices = { deposits: { id: number; onDay: Day; words: string; sum: Minor }[]; bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[]; fees: { id: number; description: string; amount: Minor }[] };
+type Choices = { deposits: { id: number; onDay: Day; words: string; sum: Minor }[]; bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[]; fees: { id: number; description: string; amount: Minor }[]; lumps: { account: string; count: number | null; cap: number; answers: { itemIds: number[]; receipts: number; words: string; leftOut: string[] }[] }[] };
 
 /** A deposit by hand that this line may be; or a check that the bank took back, with the line beside it that is its fee. */
 function OtherChoices({ line, done }: { line: Line; done: () => void }): ReactNode {
@@ -90,10 +90,16 @@ function OtherChoices({ line, done }: { line: Line; done: () => void }): ReactNo
     void load<Choices>(`/api/v1/b/${book}/lines/${line.id}/choices`).then((sent) => { if (current && sent.ok) setChoices(sent.value); });
     return () => { current = false; };
   }, [book, line.id]);
-  if (choices === null || (choices.deposits.length === 0 && choices.bounced.length === 0)) return null;
+  if (choices === null || (choices.deposits.length === 0 && choices.bounced.length === 0 && choices.lumps.length === 0)) return null;
   return (
     <>
       {choices.deposits.map((deposit) => <div className="acts" key={deposit.id}><Act onClick={() => void act<{ actId: number }>("tieDeposit", { depositId: deposit.id, lineId: line.id }, (value) => ({ words: "The deposit is tied to its bank line.", undo: value.actId })).then((value) => { if (value) done(); })} disabled={busy}>It is the deposit of {formatDay(deposit.onDay)}, {deposit.words}</Act></div>)}
+      {choices.lumps.map((lump) => (
+        <table className="small" key={lump.account} aria-label={`What it may be made of, ${lump.account}`}>
+          <thead><tr><th scope="col">A lump of {lump.account}: {lump.count === null ? "too many sets to count make this sum" : lump.count >= lump.cap ? `${lump.cap.toLocaleString("en")} sets or more make this sum` : lump.count === 1 ? "only these make this sum" : `${lump.count.toLocaleString("en")} sets make this sum`}</th><th scope="col">left out of those days</th><th scope="col" /></tr></thead>
+          <tbody>{lump.answers.map((answer) => <tr key={answer.itemIds.join()}><td>{answer.words}</td><td className="soft">{answer.leftOut.length === 0 ? "nothing" : answer.leftOut.join(", ")}</td><td className="num"><button type="button" className="row-open strong" disabled={busy} onClick={() => void act<{ actId: number }>("lumpPayout", { lineId: line.id, itemIds: answer.itemIds }, (value) => ({ words: `${answer.receipts} receipts tied to this line.`, undo: value.actId })).then((value) => { if (value) done(); })}>It is these</button></td></tr>)}</tbody>
+        </table>
+      ))}
       {choices.bounced.length > 0 && choices.fees.length > 0 ? <label className="soft">Its fee: <select className="plain person" aria-label="The bank’s fee for it" value={feeLineId ?? ""} onChange={(event) => setFee(event.target.value === "" ? null : Number(event.target.value))}><option value="">none</option>{choices.fees.map((fee) => <option key={fee.id} value={fee.id}>{fee.description}</option>)}</select></label> : null}
       {choices.bounced.map((one) => <div className="acts" key={one.receiptId}><Act onClick={() => void act<{ actId: number }>("bounceReceipt", { receiptId: one.receiptId, lineId: line.id, feeLineId }, (value) => ({ words: "Taken back: what it had paid is open again.", undo: value.actId })).then((value) => { if (value) done(); })} disabled={busy}>It is the {one.words} of {formatDay(one.paidOn)}, taken back</Act></div>)}
     </>

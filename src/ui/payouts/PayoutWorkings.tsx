@@ -12,7 +12,7 @@ import { load } from "../send";
 import { onOwnControl } from "../keys";
 import { useActing } from "../shell/Notices";
 import { Sum } from "../Sum";
-import type { PayoutItem, PayoutRow, PayoutWorkings as Workings } from "./types";
+import type { Explanation, PayoutItem, PayoutRow, PayoutWorkings as Workings, Remedy } from "./types";
 
 type Props = { row: PayoutRow; currency: Currency; today: Day; done: () => void };
 
@@ -59,9 +59,12 @@ function Tying({ workings, row, currency, today, done }: { workings: Workings; r
     void act<{ actId: number }>("tiePayout", { payoutId: row.id, bankLineIds: [...chosen], difference }, (value) => ({ words: `Payout ${row.externalId} tied to the bank.`, undo: value.actId })).then((value) => { if (value) done(); });
   }, [act, chosen, done, row.externalId, row.id]);
   const none = chosen.size === 0 || busy;
-  const feeKind = row.disputes !== 0 ? "dispute" : row.other !== 0 ? "return" : "processing";
-  const main = (): void => { if (!none && off === 0) tie(null); else if (!none && off < 0) tie({ as: "fee", kind: feeKind }); };
+  // Explanations are of the difference to the proposed line; for other lines there are none.
+  const explanations = off === payout.offBy ? workings.explanations : [];
+  const [best] = explanations.filter(({ remedy }) => remedy.as !== "ask");
+  const main = (): void => { if (!none && off === 0) tie(null); else if (!none && best) tie(best.remedy); };
   useHotkeys("enter", main, { enabled: !parking, ignoreEventWhen: onOwnControl, preventDefault: true }, [main]);
+  useHotkeys("1,2,3,4,5", (_event, key) => { const chosenOne = explanations[Number(key.keys?.join("")) - 1]; if (!none && chosenOne && chosenOne.remedy.as !== "ask") tie(chosenOne.remedy); }, { enabled: !parking }, [explanations, none, tie]);
   useHotkeys("p", () => { if (!none && off !== 0) setParking(true); }, { preventDefault: true }, [none, off]);
   const toggle = (id: number): void => setChosen(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
   return (
@@ -75,6 +78,7 @@ function Tying({ workings, row, currency, today, done }: { workings: Workings; r
         </tbody>
       </table>
       {payout.statedNet !== null && payout.statedNet !== payout.net ? <p className="off">The file says {formatAmount(payout.statedNet, currency)} was paid; its items make {formatAmount(payout.net, currency)}.</p> : null}
+      {off !== 0 && chosen.size > 0 ? <Explanations explanations={explanations} off={off} currency={currency} none={none} tie={tie} /> : null}
       {chosen.size === 0 ? <p className="soft">It should be at the bank on {formatDay(row.expectedOn, today)}. Tick its line when the statement is in.</p> : null}
       {parking ? (
         <form className="acts" onSubmit={(event) => { event.preventDefault(); tie({ as: "park", reason }); }}>
@@ -84,11 +88,44 @@ function Tying({ workings, row, currency, today, done }: { workings: Workings; r
       ) : (
         <div className="acts">
           {off === 0 || chosen.size === 0 ? <Act main hint="Enter" onClick={() => tie(null)} disabled={none}>Tie</Act> : null}
-          {off < 0 && chosen.size > 0 ? <Act main hint="Enter" onClick={() => tie({ as: "fee", kind: feeKind })} disabled={none}>Book {formatAmount(-off, currency)} as a {feeKind} fee</Act> : null}
+          {off !== 0 && best && chosen.size > 0 ? <Act main hint="Enter" onClick={() => tie(best.remedy)} disabled={none}>{remedyWords(best.remedy, off, currency)}</Act> : null}
+          {off < 0 && !best && chosen.size > 0 ? <Act onClick={() => tie({ as: "fee", kind: "processing" })} disabled={none}>Book {formatAmount(-off, currency)} as a processing fee</Act> : null}
           {off !== 0 && chosen.size > 0 ? <Act hint="P" onClick={() => setParking(true)} disabled={none}>Park the difference</Act> : null}
           <NextLink href={`/b/${book}/payouts/${row.id}`}>Its story</NextLink>
         </div>
       )}
+    </>
+  );
+}
+
+/** What a remedy does, as a button says it. */
+function remedyWords(remedy: Remedy, off: number, currency: Currency): string {
+  switch (remedy.as) {
+    case "fee":
+      return off < 0 ? `Book ${formatAmount(-off, currency)} as a ${remedy.kind} fee` : `Book ${formatAmount(off, currency)} as a fee given back`;
+    case "take_in":
+      return "Take it into this payout, and tie";
+    case "take_out":
+      return "Leave it for another payout, and tie";
+    case "ask":
+      return "Ask the processor: the file is wrong";
+    default:
+      throw remedy satisfies never;
+  }
+}
+
+function Explanations({ explanations, off, currency, none, tie }: { explanations: readonly Explanation[]; off: number; currency: Currency; none: boolean; tie: (difference: object) => void }): ReactNode {
+  if (explanations.length === 0) return <p className="waits">Nothing in the book explains {formatAmount(off, currency)}. Park it with a reason, and the proofs go on showing it.</p>;
+  return (
+    <>
+      <h2>What would explain it</h2>
+      <table className="small" aria-label="What would explain it">
+        <tbody>
+          {explanations.map(({ code, words, remedy }, at) => (
+            <tr key={`${code} ${at}`}><td style={{ whiteSpace: "normal" }}>{remedy.as === "ask" ? <span className="soft">{words}: {remedyWords(remedy, off, currency)}</span> : <button type="button" className="row-open" disabled={none} onClick={() => tie(remedy)} title={remedyWords(remedy, off, currency)}><kbd>{at + 1}</kbd> {words}</button>}</td></tr>
+          ))}
+        </tbody>
+      </table>
     </>
   );
 }
