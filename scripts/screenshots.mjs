@@ -27,6 +27,7 @@ const views = [
   { name: "dry-run", path: "arrivals", click: "Look at it" },
   { name: "bank-lines", path: "arrivals?list=lines" },
   { name: "payouts", path: "payouts", keys: ["ArrowDown"] },
+  { name: "fees", path: "payouts?show=fees" },
   { name: "overdue", path: "overdue", keys: ["ArrowDown", "ArrowDown"] },
   { name: "overdue-letter", path: "overdue", keys: ["ArrowDown", "ArrowDown", "Enter"], dark: true },
   { name: "books", path: "books?proof=clearing" },

@@ -66,6 +66,10 @@ class Maker {
     this.do("addBankAccount", { code: "operating", name: "Operating bank", lastFour: "4417", openingBalance: OPENING_BALANCE });
     this.do("addProcessorAccount", { code: "card", name: "card account", delayDays: 2, descriptor: "PRACTICE PROC CARD" });
     this.do("addProcessorAccount", { code: "ach", name: "ACH account", delayDays: 1, descriptor: "PRACTICE PROC ACH" });
+    // The card rate came down on the 1st of October; the processor goes on taking the old one.
+    this.do("agreeRate", { account: "card", method: "card", from: "2025-06-01", percent: "2.9", fixed: 30 });
+    this.do("agreeRate", { account: "card", method: "card", from: "2026-10-01", percent: "2.8", fixed: 30 });
+    this.do("agreeRate", { account: "ach", method: "ach_debit", from: "2025-06-01", percent: "0.8", fixed: 0, most: 500 });
     this.takeIn("customers", "customers.csv", customersFile(this.world), null, "our customers");
   }
 

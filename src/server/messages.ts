@@ -102,6 +102,8 @@ const MESSAGES: Record<string, string> = {
   "settings.clock": "The clock can only move on.",
   "input.invalid": "{where}: {what}",
   "command.unknown": "There is no command “{name}”.",
+  "rate.unknown": "That rate is not agreed any more.",
+  "rate.span": "The end lies before the beginning, or the least is more than the most.",
   "rate.unreadable": "“{text}” is not a rate.",
   "request.foreign": "This address is not the server's own. Open it at 127.0.0.1.",
   "key.reused": "This request was already used for something else. Load the page again.",

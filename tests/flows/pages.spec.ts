@@ -4,7 +4,7 @@ import { expect, test } from "@playwright/test";
 import { alive, DEMO, proofsHold, watch } from "./helpers";
 
 const PAGES: [string, string, ((page: string) => string)?][] = [
-  ["match", "/match"], ["match, a receipt open", "/match?queue=check&open=first"], ["sure receipts", "/match?queue=sure"], ["set aside", "/match?queue=aside"], ["on hand", "/match?queue=hand"], ["a write-off before the second person", "/match?queue=second&open=first"], ["arrivals", "/arrivals"], ["bank lines", "/arrivals?list=lines"], ["payouts", "/payouts"], ["payout open", "/payouts?open=first"], ["overdue", "/overdue"], ["overdue, a customer open", "/overdue?open=first"],
+  ["match", "/match"], ["match, a receipt open", "/match?queue=check&open=first"], ["sure receipts", "/match?queue=sure"], ["set aside", "/match?queue=aside"], ["on hand", "/match?queue=hand"], ["a write-off before the second person", "/match?queue=second&open=first"], ["arrivals", "/arrivals"], ["bank lines", "/arrivals?list=lines"], ["payouts", "/payouts"], ["payout open", "/payouts?open=first"], ["fees", "/payouts?show=fees"], ["overdue", "/overdue"], ["overdue, a customer open", "/overdue?open=first"],
   ["proofs", "/books"], ["clearing, item by item", "/books?proof=clearing"], ["journal", "/books?view=journal"], ["trial balance", "/books?view=trial"], ["an account", "/books?view=account&account=2"], ["who did what", "/books?view=trail"], ["customers", "/customers"], ["customer", "/customers/12"], ["invoices", "/invoices"], ["invoice", "/invoices/2400"],
   ["receipt", "/receipts/2200"], ["payout", "/payouts/500"], ["bank line", "/lines/900"], ["a file", "/files/300"], ["aging", "/reports"], ["set-up", "/settings"],
 ];

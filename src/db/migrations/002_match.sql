@@ -1,5 +1,6 @@
 -- Receipts by hand and their bank deposits, a second person for write-offs,
--- remittance advice, what was learned and forgotten, and days that are closed.
+-- remittance advice, what was learned and forgotten, days that are closed,
+-- lumps taken apart, and fees as they were agreed.
 -- Tables whose CHECKs change are made anew; foreign keys are checked after it.
 
 CREATE TABLE import_file_new (
@@ -177,3 +178,19 @@ CREATE TABLE item_move (
   to_payout INTEGER REFERENCES payout (id),
   PRIMARY KEY (act_id, item_id)
 ) STRICT, WITHOUT ROWID;
+
+-- What was agreed with a processor: percent of a charge and a fixed sum, within
+-- a least and a most, for a method and a period.
+CREATE TABLE agreed_rate (
+  id INTEGER PRIMARY KEY,
+  processor_account_id INTEGER NOT NULL REFERENCES processor_account (id),
+  method TEXT NOT NULL,
+  from_day TEXT NOT NULL,
+  to_day TEXT,
+  percent TEXT NOT NULL,
+  fixed INTEGER NOT NULL CHECK (fixed >= 0),
+  least INTEGER CHECK (least >= 0),
+  most INTEGER CHECK (most >= 0),
+  ended_by INTEGER REFERENCES act (id)
+) STRICT;
+CREATE INDEX agreed_rate_account ON agreed_rate (processor_account_id, method, from_day);

@@ -2,6 +2,7 @@ import type { Command } from "../command";
 import { disputeLost } from "./disputeLost";
 import { bounceReceipt, makeDeposit, recordReceipt, tieDeposit } from "./byHand";
 import { explainLine, removeRule } from "./explainLine";
+import { agreeRate, endRate } from "./fees";
 import { leaveOut, logContact, sendLetter } from "./followup";
 import { importFile } from "./importFile";
 import { forget } from "./learning";
@@ -15,7 +16,7 @@ import { undo, undoTogether } from "./undo";
 /** Every way to change a book, by name. */
 export const COMMANDS = {
   importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
-  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget,
+  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, agreeRate, endRate,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

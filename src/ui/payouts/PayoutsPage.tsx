@@ -30,6 +30,7 @@ export function PayoutsPage(props: Props): ReactNode {
         <div className="tabs">
           <NextLink href={`?month=${props.month}`} aria-current={props.onlyOpen ? undefined : "page"} prefetch={false}>{monthWords(props.month)}</NextLink>
           <NextLink href={`?month=${props.month}&show=open`} aria-current={props.onlyOpen ? "page" : undefined} prefetch={false}>Not tied <b>{rows.filter((row) => row.shown !== "tied").length}</b></NextLink>
+          <NextLink href="?show=fees" prefetch={false}>Fees</NextLink>
           {props.way.map((way) => <span key={way.processorName} className="soft">{way.processorName}: {way.count} charges, {formatAmount(way.sum, currency)} not in a payout yet, due {formatDay(way.expectedOn, today)}</span>)}
         </div>
         <div className="end"><NextLink href={`?month=${props.before}`} prefetch={false}>month before</NextLink>{props.month < today.slice(0, 7) ? <NextLink href={`?month=${props.after}`} prefetch={false}>month after</NextLink> : null}<a className="soft" href={`/api/v1/b/${props.book}/export/payouts`}>CSV</a></div>

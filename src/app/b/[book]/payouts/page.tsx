@@ -2,7 +2,10 @@ import type { ReactNode } from "react";
 
 import { addMonths, endOfMonth, parseDay, type Day } from "@/core/calendar";
 import { add } from "@/core/money";
+import { feeCheck } from "@/server/queries/fees";
 import { band, onItsWay, payoutViews } from "@/server/queries/payouts";
+import { keptAnswer } from "@/server/threads/reader";
+import { FeesPage } from "@/ui/payouts/FeesPage";
 import { PayoutsPage } from "@/ui/payouts/PayoutsPage";
 
 import { one, pageOf, type Search } from "../../../serve";
@@ -13,6 +16,7 @@ const BAND_DAYS = 16;
 export default async function Payouts({ params, searchParams }: { params: Promise<{ book: string }>; searchParams: Search }): Promise<ReactNode> {
   const { book, db, settings, today } = await pageOf(params);
   const search = await searchParams;
+  if (one(search, "show") === "fees") return <FeesPage book={book} currency={settings.currency} today={today} {...keptAnswer(book, db, `fees ${today}`, () => feeCheck(db, today))} />;
   const month = /^\d{4}-\d\d$/.test(one(search, "month")) ? one(search, "month") : today.slice(0, 7);
   const parsed = parseDay(`${month}-01`, "ymd");
   const from = parsed.ok ? parsed.value : (`${today.slice(0, 7)}-01` as Day);

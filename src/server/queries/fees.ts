@@ -1,0 +1,40 @@
+import { addMonths, type Day } from "@/core/calendar";
+import { achInstead, checkFees, feesByMonth, type CheckedFee, type FeeMonth } from "@/core/fees";
+import { sumOf, type Minor } from "@/core/money";
+import type { Db } from "@/db/connection";
+import { agreedRates, chargesWithFees, type AgreedRateRow } from "@/db/fees";
+import { processorAccounts } from "@/db/processor";
+
+export type FeeLine = CheckedFee & { externalId: string; payer: string; receiptId: number | null; account: string };
+export type FeeCheck = {
+  /** Charges whose fee was too much or too little, worst first; `count` of all. */
+  lines: FeeLine[]; count: number; checked: number; over: Minor; months: (FeeMonth & { account: string })[]; rates: (AgreedRateRow & { account: string })[]; accounts: { code: string; name: string }[];
+  /** What the last twelve months' card charges would have cost by ACH, where a rate for it is agreed. */
+  ach: { saved: Minor; perMonth: number; from: number | null } | null;
+};
+
+const MOST_LINES = 200;
+/** A fixed cost a month of taking ACH, for the sum from how many payments it is worth it (common practice, no source). */
+const ACH_FIXED = 2500 as Minor;
+
+/** Every charge of the last months against what was agreed, by account. */
+export function feeCheck(db: Db, today: Day, months = 12): FeeCheck {
+  const from = `${addMonths(`${today.slice(0, 7)}-01` as Day, 1 - months)}` as Day;
+  const rates = agreedRates(db);
+  const names = new Map(processorAccounts(db).map(({ id, name }) => [id, name]));
+  const byAccount = processorAccounts(db).map((account) => {
+    const charges = chargesWithFees(db, account.id, from, today);
+    const more = new Map(charges.map((charge) => [charge.id, charge]));
+    return { account, charges, checked: checkFees(charges, rates.filter(({ processorAccountId }) => processorAccountId === account.id)), more };
+  });
+  const lines = byAccount.flatMap(({ account, checked, more }) => checked.filter(({ off }) => off !== 0).map((one): FeeLine => ({ ...one, externalId: more.get(one.id)?.externalId ?? "", payer: more.get(one.id)?.payer ?? "", receiptId: more.get(one.id)?.receiptId ?? null, account: account.name })));
+  lines.sort((a, b) => b.off - a.off || a.id - b.id);
+  const cards = byAccount.flatMap(({ charges }) => charges.filter(({ method }) => method === "card"));
+  const achRate = rates.find(({ method, to }) => method === "ach_debit" && to === null);
+  const instead = achRate ? achInstead(cards, achRate, ACH_FIXED) : null;
+  return {
+    lines: lines.slice(0, MOST_LINES), count: lines.length, checked: byAccount.reduce((all, { checked }) => all + checked.filter(({ expected }) => expected !== null).length, 0), over: sumOf(lines.filter(({ off }) => off > 0), ({ off }) => off),
+    months: byAccount.flatMap(({ account, checked }) => feesByMonth(checked).map((month) => ({ ...month, account: account.name }))), rates: rates.map((rate) => ({ ...rate, account: names.get(rate.processorAccountId) ?? "" })), accounts: processorAccounts(db).map(({ code, name }) => ({ code, name })),
+    ach: instead ? { saved: instead.saved, perMonth: Math.round(cards.length / months), from: instead.from } : null,
+  };
+}

@@ -1,0 +1,40 @@
+"use client";
+
+import { zodResolver } from "@hookform/resolvers/zod";
+import { useState, type ReactNode } from "react";
+import { useForm } from "react-hook-form";
+import { z } from "zod";
+
+import type { Day } from "@/core/calendar";
+import { parseAmount, type Currency } from "@/core/money";
+
+import { Act } from "../Act";
+import { Choice, TextField } from "../Field";
+import { useActing } from "../shell/Notices";
+import { METHODS_WITH_FEES } from "./fees";
+
+/** Types in what was agreed with a processor: percent and fixed sum, from a day on, at most a sum. */
+export function AgreeRate({ accounts, currency, today }: { accounts: readonly { code: string; name: string }[]; currency: Currency; today: Day }): ReactNode {
+  const { act } = useActing();
+  const [adding, setAdding] = useState(false);
+  const amount = z.string().refine((text) => { const parsed = parseAmount(text, ".", currency); return parsed.ok && parsed.value >= 0; }, "A sum like 0.30.");
+  const schema = z.object({ account: z.string().min(1), method: z.enum(["card", "ach_debit"]), percent: z.string().regex(/^\d{1,2}(\.\d{1,4})?$/, "Percent like 2.9."), fixed: amount, most: amount.or(z.literal("")), from: z.iso.date("A day, please.") });
+  const { register, handleSubmit, reset, formState: { errors, isSubmitting } } = useForm<z.input<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { account: accounts[0]?.code ?? "", method: "card", percent: "", fixed: "0.00", most: "", from: `${today.slice(0, 4)}-01-01` } });
+  const minorOf = (text: string): number | null => { const parsed = parseAmount(text, ".", currency); return parsed.ok ? parsed.value : null; };
+  const agree = handleSubmit(async ({ fixed, most, ...typed }) => {
+    const done = await act("agreeRate", { ...typed, fixed: minorOf(fixed) ?? 0, most: most === "" ? null : minorOf(most) }, () => ({ words: "Kept: every fee is checked against it." }));
+    if (done) { reset(); setAdding(false); }
+  });
+  if (!adding) return <div className="acts"><Act onClick={() => setAdding(true)} disabled={accounts.length === 0}>Say what was agreed</Act></div>;
+  return (
+    <form onSubmit={(event) => void agree(event)} noValidate style={{ display: "grid", gridTemplateColumns: "1fr 1fr 1fr", gap: 10, padding: "8px 0" }}>
+      <Choice label="Processor account" options={accounts.map(({ code, name }) => [code, name] as const)} {...register("account")} />
+      <Choice label="By" options={METHODS_WITH_FEES} {...register("method")} />
+      <TextField label="From" type="date" {...register("from")} error={errors.from?.message} />
+      <TextField label="Percent" inputMode="decimal" autoFocus {...register("percent")} error={errors.percent?.message} placeholder="2.9" />
+      <TextField label="And a fixed sum" inputMode="decimal" {...register("fixed")} error={errors.fixed?.message} />
+      <TextField label="At most" inputMode="decimal" {...register("most")} error={errors.most?.message} placeholder="no cap" />
+      <div className="acts" style={{ gridColumn: "1 / -1" }}><Act main type="submit" disabled={isSubmitting}>Keep it</Act><Act onClick={() => setAdding(false)}>Not now</Act></div>
+    </form>
+  );
+}

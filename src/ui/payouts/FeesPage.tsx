@@ -1,0 +1,74 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+
+import { formatDay, type Day } from "@/core/calendar";
+import { formatAmount, type Currency, type Minor } from "@/core/money";
+
+import { LedgerList } from "../lists/LedgerList";
+import { useActing } from "../shell/Notices";
+import { Sum } from "../Sum";
+import { AgreeRate } from "./AgreeRate";
+import { methodWords, percentWords, type FeeLine, type FeeMonth, type Rate } from "./fees";
+
+const RateChart = dynamic(() => import("./RateChart").then((module) => module.RateChart), { ssr: false, loading: () => <div style={{ height: 150 }} /> });
+
+type Props = { book: string; currency: Currency; today: Day; lines: FeeLine[]; count: number; checked: number; over: Minor; months: FeeMonth[]; rates: Rate[]; accounts: { code: string; name: string }[]; ach: { saved: Minor; perMonth: number; from: number | null } | null };
+
+/** Fees against what was agreed: what was taken too much, the rate by month, and what was agreed. */
+export function FeesPage(props: Props): ReactNode {
+  const { currency, today, lines, over, checked, count, book } = props;
+  return (
+    <>
+      <div className="heading">
+        <h1>{over === 0 ? <><span className="good">0.00</span> <small>too much, of {checked.toLocaleString("en")} fees checked</small></> : <><span className="off">{formatAmount(over, currency)}</span> <small>too much, of {checked.toLocaleString("en")} fees checked in twelve months</small></>}</h1>
+        <div className="tabs"><NextLink href="?" prefetch={false}>Payouts</NextLink><NextLink href="?show=fees" aria-current="page" prefetch={false}>Fees</NextLink></div>
+        <div className="end"><a className="soft" href={`/api/v1/b/${book}/export/fees`}>CSV, for the processor</a></div>
+      </div>
+      <div className="columns" style={{ gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)" }}>
+        <section>
+          <h2>Not as agreed <span className="soft">{count === lines.length ? count : `${lines.length} of ${count}`}, worst first</span></h2>
+          <LedgerList<FeeLine>
+            label="Fees that are not as agreed" rows={lines} idOf={(line) => line.id} href={(line) => (line.receiptId === null ? `/b/${book}/payouts` : `/b/${book}/receipts/${line.receiptId}`)}
+            columns={[
+              { id: "charge", header: "Charge", width: "20%", cell: (line) => line.externalId, foot: `${count} charges` }, { id: "on", header: "Settled", width: "14%", cell: (line) => formatDay(line.on, today) }, { id: "payer", header: "From", width: "24%", cell: (line) => <span title={line.payer}>{line.payer}</span> },
+              { id: "amount", header: "Charge of", width: "12%", number: true, cell: (line) => <Sum of={line.amount} currency={currency} /> }, { id: "fee", header: "Taken", width: "10%", number: true, cell: (line) => <Sum of={line.fee} currency={currency} /> }, { id: "agreed", header: "Agreed", width: "10%", number: true, cell: (line) => (line.expected === null ? "–" : <Sum of={line.expected} currency={currency} />) },
+              { id: "off", header: "Too much", width: "10%", number: true, cell: (line) => <Sum of={line.off} currency={currency} tone={line.off > 0 ? "off" : undefined} />, foot: <span className="total">{formatAmount(over, currency)}</span> },
+            ]}
+            empty={props.rates.length === 0 ? <p>Nothing is agreed yet: say at the right what the processor may take.</p> : <p className="good">✓ Every fee is as agreed.</p>}
+          />
+        </section>
+        <section>
+          <h2>Effective rate by month</h2>
+          {props.months.length === 0 ? <p className="soft">No charges yet.</p> : <><RateChart months={props.months} /><Months {...props} /></>}
+          <h2>Agreed</h2>
+          <Rates {...props} />
+          {props.ach ? <p className="soft">{props.ach.saved > 0 ? <>By ACH the last twelve months’ card charges would have cost <span className="sum">{formatAmount(props.ach.saved, currency)}</span> less. {props.ach.from === null ? "" : `With a fixed cost of 25.00 a month ACH is worth it from ${props.ach.from} ${props.ach.from === 1 ? "payment" : "payments"} a month; there were about ${props.ach.perMonth}.`}</> : "By ACH the same charges would not have been cheaper."}</p> : null}
+        </section>
+      </div>
+    </>
+  );
+}
+
+function Months({ months, currency }: Props): ReactNode {
+  return (
+    <div style={{ maxHeight: 190, overflow: "auto" }} tabIndex={0} role="group" aria-label="Fees by month">
+      <table className="small" aria-label="Effective rate by month">
+        <thead><tr><th scope="col">Month</th><th scope="col">By</th><th scope="col" className="num">Charges</th><th scope="col" className="num">Fees</th><th scope="col" className="num">Rate</th><th scope="col" className="num">Too much</th></tr></thead>
+        <tbody>{months.map((month) => <tr key={`${month.account} ${month.month} ${month.method}`}><td>{month.month}</td><td title={month.account}>{methodWords(month.method)}</td><td className="num sum">{formatAmount(month.charges, currency)}</td><td className="num sum">{formatAmount(month.fees, currency)}</td><td className="num">{percentWords(month.perMillion)}</td><td className={month.off > 0 ? "num sum off" : "num sum"}>{formatAmount(month.off, currency, { dash: true })}</td></tr>)}</tbody>
+      </table>
+    </div>
+  );
+}
+
+function Rates({ rates, accounts, currency, today }: Props): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <>
+      <table className="small" aria-label="Agreed rates"><tbody>{rates.map((rate) => <tr key={rate.id}><td>{rate.account}, {methodWords(rate.method)}</td><td>{rate.percent} %{rate.fixed > 0 ? ` + ${formatAmount(rate.fixed, currency)}` : ""}{rate.most === null ? "" : `, at most ${formatAmount(rate.most, currency)}`}{rate.least === null ? "" : `, at least ${formatAmount(rate.least, currency)}`}</td><td className="soft">from {formatDay(rate.from, today)}</td><td className="num"><button type="button" className="row-open soft" disabled={busy} onClick={() => void act("endRate", { rateId: rate.id }, () => ({ words: "Taken off; nothing that was posted changes." }))}>take off</button></td></tr>)}{rates.length === 0 ? <tr><td className="soft">Nothing yet.</td></tr> : null}</tbody></table>
+      <AgreeRate accounts={accounts} currency={currency} today={today} />
+    </>
+  );
+}
