@@ -60,7 +60,8 @@ export function paidBetween(db: Db, customerId: number, from: Day, to: Day): Min
 export function daysLate(db: Db, customerId: number): { number: string; dueOn: Day; paidOn: Day }[] {
   return db.all(
     `SELECT i.number, i.due_on AS dueOn, max(r.paid_on) AS paidOn FROM open_item i JOIN application a ON a.open_item_id = i.id AND a.ended_by IS NULL JOIN receipt r ON r.id = a.receipt_id
-     WHERE i.customer_id = ? AND i.kind = 'invoice' AND i.balance = 0 GROUP BY i.id ORDER BY paidOn DESC LIMIT 24`,
+     WHERE i.customer_id = ?1 AND i.kind = 'invoice' AND i.balance = 0
+       AND r.id > coalesce((SELECT max(f.up_to_receipt) FROM forgotten f JOIN act t ON t.id = f.act_id WHERE t.undone_by IS NULL AND f.what = 'habit' AND f.customer_id = ?1), 0) GROUP BY i.id ORDER BY paidOn DESC LIMIT 24`,
     customerId,
   );
 }

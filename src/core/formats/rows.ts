@@ -2,6 +2,7 @@ import { parseDay, type Day } from "@/core/calendar";
 import { currencyOf, parseAmount, type Currency, type Minor } from "@/core/money";
 import type { Failure } from "@/core/result";
 
+import { withoutCardNumbers } from "./cardNumbers";
 import { FIELDS, type MappingSpec } from "./mapping";
 import type { Table } from "./table";
 
@@ -12,6 +13,9 @@ export type Refusal = { readonly line: number; readonly field: string; readonly 
 export type ReadContext = { readonly bookCurrency: Currency; readonly timeZone: string; readonly anyCurrency?: boolean };
 
 /** Reads the cells of one row by the mapping; problems are collected, never thrown. */
+/** Fields that people write freely: a card number that somebody put there is not taken in. */
+const WRITTEN_BY_PEOPLE: ReadonlySet<string> = new Set(["reference", "description", "payerName", "payer_name"]);
+
 export class RowReader {
   readonly problems: Refusal[] = [];
 
@@ -29,7 +33,8 @@ export class RowReader {
   text(field: string): string {
     const header = this.spec.columns[field];
     if (header === undefined) return "";
-    return (this.row.cells[this.table.headers.indexOf(header)] ?? "").trim();
+    const value = (this.row.cells[this.table.headers.indexOf(header)] ?? "").trim();
+    return WRITTEN_BY_PEOPLE.has(field) ? withoutCardNumbers(value) : value;
   }
 
   needed(field: string): string {

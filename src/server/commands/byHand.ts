@@ -1,6 +1,7 @@
 import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
+import { withoutCardNumbers } from "@/core/formats";
 import { inBook, postBankFee, postBounced, postReceiptByHand } from "@/core/ledger";
 import { minor, negate, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
@@ -28,10 +29,10 @@ export const recordReceipt = defineCommand({
     if (input.paidOn > ctx.today) return fail("receipt.future", { day: input.paidOn });
     if (input.number === "" && (input.method === "check" || input.method === "money_order")) return fail("receipt.number", { what: WORDS[input.method] });
     const customer = input.customerId === null ? undefined : customerById(ctx.db, input.customerId);
-    const payerName = input.payerName || customer?.name || "";
+    const payerName = withoutCardNumbers(input.payerName) || customer?.name || "";
     const twin = ctx.db.get<{ paidOn: Day }>("SELECT paid_on AS paidOn FROM receipt WHERE hand_state IS NOT NULL AND hand_state <> 'void' AND method = ? AND amount = ? AND coalesce(number, '') = ? AND payer_name = ? AND (? <> '' OR paid_on = ?)", input.method, input.amount, input.number, payerName, input.number, input.paidOn);
     if (twin && !input.again) return fail("receipt.twice", { what: WORDS[input.method], sum: ctx.sum(input.amount), day: twin.paidOn });
-    const id = insertReceipt(ctx.db, { source: "hand", method: input.method, paidOn: input.paidOn, settledOn: input.paidOn, currency: ctx.settings.currency, amount: input.amount, payerName, payerEmail: "", reference: input.reference, fileId: null, lineNo: null, number: input.number || null });
+    const id = insertReceipt(ctx.db, { source: "hand", method: input.method, paidOn: input.paidOn, settledOn: input.paidOn, currency: ctx.settings.currency, amount: input.amount, payerName, payerEmail: "", reference: withoutCardNumbers(input.reference), fileId: null, lineNo: null, number: input.number || null });
     const words = `${WORDS[input.method]}${input.number ? ` ${input.number}` : ""}`;
     const actId = ctx.act("hand_receipt", { kind: "receipt", id }, `${words} of ${ctx.sum(input.amount)} recorded by hand`);
     ctx.post(postReceiptByHand({ on: input.paidOn, document: { kind: "receipt", id, text: `${words}, ${payerName || "payer not known"}` }, receiptId: id, sum: inBook(input.amount, ctx.settings.currency) }), actId);

@@ -36,7 +36,7 @@ export function customerPageOf(db: Db, id: number, today: Day, proposals: readon
   return {
     customer, parent: parent ? { id: parent.id, name: parent.name } : null, sites: sitesOf(db, id).map((site) => ({ id: site.id, name: site.name, open: sumOf(openItemsOf(db, site.id), (item) => item.balance) })),
     open, credits, aging: agingOf(open, today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.balance), credit: sumOf(credits, (one) => one.sum),
-    habit: habitInWords(db, id), learned: { payers: payersOf(db, id), habit: payingInWords(habits(db, id)[0]) }, waits: waits.map((wait) => waitInWords(wait, currency)), history: historyOf(db, id, today),
+    habit: habitInWords(db, id), learned: { payers: payersOf(db, id), habit: payingInWords(habits(db, id)[0], daysLate(db, id).length > 0 ? habitInWords(db, id) : null) }, waits: waits.map((wait) => waitInWords(wait, currency)), history: historyOf(db, id, today),
   };
 }
 
@@ -50,10 +50,10 @@ function habitInWords(db: Db, customerId: number): string {
 }
 
 /** How its receipts were given to invoices, in words; null while there are too few to say. */
-function payingInWords(habit: Habit | undefined): string | null {
-  if (habit === undefined || habit.receipts < 2) return null;
+function payingInWords(habit: Habit | undefined, lateness: string | null): string | null {
+  if (habit === undefined || habit.receipts < 2) return lateness;
   const share = (n: number): string => (n === habit.receipts ? "always" : n === 0 ? "never" : `${n} of ${habit.receipts} times`);
-  return `${share(habit.several)} pays several invoices at once, ${share(habit.quoted)} quotes a number`;
+  return `${share(habit.several)} pays several invoices at once, ${share(habit.quoted)} quotes a number${lateness === null ? "" : `; ${lateness.charAt(0).toLowerCase()}${lateness.slice(1)}`}`;
 }
 
 /** One line of time: invoices, receipts, letters with their text, calls, promises, and every act, newest first. */
