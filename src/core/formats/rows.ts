@@ -12,15 +12,22 @@ export type Refusal = { readonly line: number; readonly field: string; readonly 
 /** Other currencies than the book's are refused unless `anyCurrency` is set (matching files without a book). */
 export type ReadContext = { readonly bookCurrency: Currency; readonly timeZone: string; readonly anyCurrency?: boolean };
 
-/** Reads the cells of one row by the mapping; problems are collected, never thrown. */
 /** Fields that people write freely: a card number that somebody put there is not taken in. */
 const WRITTEN_BY_PEOPLE: ReadonlySet<string> = new Set(["reference", "description", "payerName", "payer_name"]);
 
+/** Which cell of a row holds each field. */
+type Places = Readonly<Record<string, number>>;
+
+function placesOf(table: Table, spec: MappingSpec): Places {
+  return Object.fromEntries(Object.entries(spec.columns).map(([field, header]) => [field, table.headers.indexOf(header)]));
+}
+
+/** Reads the cells of one row by the mapping; problems are collected, never thrown. */
 export class RowReader {
   readonly problems: Refusal[] = [];
 
   constructor(
-    private readonly table: Table,
+    private readonly places: Places,
     private readonly spec: MappingSpec,
     private readonly row: Table["rows"][number],
     private readonly context: ReadContext,
@@ -31,9 +38,9 @@ export class RowReader {
   }
 
   text(field: string): string {
-    const header = this.spec.columns[field];
-    if (header === undefined) return "";
-    const value = (this.row.cells[this.table.headers.indexOf(header)] ?? "").trim();
+    const place = this.places[field];
+    if (place === undefined) return "";
+    const value = (this.row.cells[place] ?? "").trim();
     return WRITTEN_BY_PEOPLE.has(field) ? withoutCardNumbers(value) : value;
   }
 
@@ -99,8 +106,9 @@ export function missingFields(spec: MappingSpec): string[] {
 export function readRows<T>(table: Table, spec: MappingSpec, context: ReadContext, read: (row: RowReader) => T | null): { rows: T[]; refused: Refusal[] } {
   const rows: T[] = [];
   const refused: Refusal[] = [];
+  const places = placesOf(table, spec);
   for (const row of table.rows) {
-    const reader = new RowReader(table, spec, row, context);
+    const reader = new RowReader(places, spec, row, context);
     if (row.cells.length > table.headers.length && row.cells.slice(table.headers.length).some((cell) => cell.trim() !== "")) {
       refused.push({ line: row.line, field: "", column: "", error: { code: "row.fields", found: row.cells.length, expected: table.headers.length } });
       continue;

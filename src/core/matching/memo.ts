@@ -1,3 +1,4 @@
+import { Shelf } from "./shelf";
 import type { MatchItem, Spot } from "./types";
 
 /** How a number was written: to the letter; without prefix, zeros or spacing; as an order number. */
@@ -49,28 +50,29 @@ const blank = (text: string): string => " ".repeat(text.length);
  * length, where zeros stand) is learned from the numbers themselves.
  */
 export class NumberIndex {
-  private readonly whole = new Map<string, MatchItem[]>();
-  private readonly core = new Map<string, MatchItem[]>();
-  private readonly padded = new Map<string, MatchItem[]>();
-  private readonly digits = new Map<string, MatchItem[]>();
-  private readonly orders = new Map<string, MatchItem[]>();
+  private readonly whole = new Shelf();
+  private readonly core = new Shelf();
+  private readonly padded = new Shelf();
+  private readonly digits = new Shelf();
+  private readonly orders = new Shelf();
   /** How many of the book's numbers have a prefix, and how many digits. */
   private readonly prefixes = new Map<string, number>();
   private readonly lengths = new Map<number, number>();
   private readonly known = new Map<string, Memo>();
 
   constructor(items: readonly MatchItem[]) {
-    for (const item of items) this.enter(item, put, 1);
+    for (const item of items) this.enter(item, 1);
   }
 
   /** Numbers that are no longer open, and such as are now (again); memos are read anew after it. */
   change(gone: readonly MatchItem[], come: readonly MatchItem[]): void {
-    for (const item of gone) this.enter(item, drop, -1);
-    for (const item of come) this.enter(item, put, 1);
+    for (const item of gone) this.enter(item, -1);
+    for (const item of come) this.enter(item, 1);
     this.known.clear();
   }
 
-  private enter(item: MatchItem, move: typeof put<string, MatchItem>, by: 1 | -1): void {
+  private enter(item: MatchItem, by: 1 | -1): void {
+    const move = (shelf: Shelf, key: string, one: MatchItem): void => (by === 1 ? shelf.put(key, one) : shelf.drop(key, one));
     const letters = compact(item.number);
     move(this.whole, letters, item);
     const core = coreOf(item.number);
@@ -131,13 +133,13 @@ export class NumberIndex {
     return sums.replace(/([A-Z0-9][A-Z0-9/-]*)[\r\n]+([A-Z0-9][A-Z0-9/-]*)/g, (both, left: string, right: string) => ((this.whole.get(compact(left)) && this.whole.get(compact(right))) || !(this.exact(left + right) || isMasked(left + right)) ? both : (left + right).padEnd(both.length)));
   }
 
-  private exact(word: string): MatchItem[] | undefined {
+  private exact(word: string): readonly MatchItem[] | undefined {
     if (!/\d|O/.test(word)) return undefined;
     return this.whole.get(compact(word)) ?? (word.includes("O") ? this.whole.get(compact(word.replace(/O(?=[\dO/-]|$)/g, "0"))) : undefined);
   }
 
   /** A creditor reference (ISO 11649: RF, two check digits, mod 97 = 1) that carries an invoice number. */
-  private creditorReference(word: string): MatchItem[] | undefined {
+  private creditorReference(word: string): readonly MatchItem[] | undefined {
     const letters = compact(word);
     const body = letters.slice(4);
     const number = `${body}${letters.slice(0, 4)}`.replace(/[A-Z]/g, (letter) => String(letter.charCodeAt(0) - 55));
@@ -145,7 +147,7 @@ export class NumberIndex {
     return this.whole.get(body) ?? this.core.get(coreOf(body));
   }
 
-  private order(word: string): MatchItem[] | undefined {
+  private order(word: string): readonly MatchItem[] | undefined {
     const letters = compact(word);
     return this.orders.get(letters) ?? this.orders.get(letters.replace(/^(PO|ORDER|BESTELLUNG)/, "")) ?? this.orders.get(`PO${letters}`);
   }
@@ -190,7 +192,7 @@ export class NumberIndex {
   }
 
   /** `20431 and 433`: the second lacks what it shares with the first. */
-  private tail(before: string, word: string): MatchItem[] | undefined {
+  private tail(before: string, word: string): readonly MatchItem[] | undefined {
     const digits = word.replace(/\D/g, "");
     if (digits.length < 2 || digits.length >= before.length) return undefined;
     return this.core.get(before.slice(0, before.length - digits.length) + digits);
@@ -236,21 +238,8 @@ export function numberSpots(memo: string): Spot[] {
   return [...memo.matchAll(/[A-Za-z0-9][A-Za-z0-9/-]*/g)].map((found) => ({ at: found.index, text: found[0] })).filter(({ text }) => /\d/.test(text));
 }
 
-/** Takes an item out of its list, which goes when it is empty. */
-function drop<K, V extends { readonly id: number }>(map: Map<K, V[]>, key: K, value: V): void {
-  const left = (map.get(key) ?? []).filter(({ id }) => id !== value.id);
-  if (left.length === 0) map.delete(key);
-  else map.set(key, left);
-}
-
 function count<K>(map: Map<K, number>, key: K, by: 1 | -1): void {
   const now = (map.get(key) ?? 0) + by;
   if (now <= 0) map.delete(key);
   else map.set(key, now);
-}
-
-function put<K, V>(map: Map<K, V[]>, key: K, value: V): void {
-  const list = map.get(key);
-  if (list) list.push(value);
-  else map.set(key, [value]);
 }
