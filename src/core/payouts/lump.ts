@@ -95,10 +95,12 @@ function countSets(items: readonly LumpItem[], sum: number): number | null {
   ways[0] = 1;
   let reach = 0;
   for (const net of nets) {
-    reach = Math.min(target, reach + net);
+    reach = reach + net < target ? reach + net : target;
     for (let at = reach; at >= net; at -= 1) {
-      const before = ways[at - net] ?? 0;
-      if (before > 0) ways[at] = Math.min(CAP, (ways[at] ?? 0) + before);
+      const before = ways[at - net] as number;
+      if (before === 0) continue;
+      const both = (ways[at] as number) + before;
+      ways[at] = both < CAP ? both : CAP;
     }
   }
   return ways[target] ?? 0;
