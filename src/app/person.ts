@@ -12,6 +12,6 @@ export const PERSON_COOKIE = "dozo-person";
 export async function personOf(book: string): Promise<string> {
   const db = reading(book);
   const people = db ? readSettings(db).people : [];
-  const chosen = decodeURIComponent((await cookies()).get(PERSON_COOKIE)?.value ?? "");
-  return people.includes(chosen) ? chosen : (people[0] ?? "clerk");
+  const chosen = (await cookies()).get(PERSON_COOKIE)?.value ?? "";
+  return people.find((name) => name === chosen || encodeURIComponent(name) === chosen) ?? people[0] ?? "clerk";
 }
