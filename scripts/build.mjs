@@ -1,5 +1,6 @@
 // Builds the command line, the worker threads and (unless --cli) the pages; --watch goes on building the first two.
 import { spawnSync } from "node:child_process";
+import { rmSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 
@@ -12,6 +13,7 @@ const options = {
   outdir: "dist",
   outExtension: { ".js": ".mjs" },
   bundle: true,
+  splitting: true,
   packages: "external",
   platform: "node",
   format: "esm",
@@ -22,6 +24,8 @@ const options = {
 if (process.argv.includes("--watch")) {
   await (await context(options)).watch();
 } else {
+  // Parts of an earlier build would lie about for ever.
+  rmSync(join(root, "dist"), { recursive: true, force: true });
   await build(options);
   if (!process.argv.includes("--cli")) {
     const done = spawnSync(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "build"], { cwd: root, stdio: "inherit", env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });

@@ -1,13 +1,5 @@
 import { parseArgs, type ParseArgsConfig } from "node:util";
 
-import { isBusy } from "@/db/connection";
-
-import { backup, restore } from "./backup";
-import { check } from "./check";
-import { demo } from "./demo";
-import { exportReport } from "./export";
-import { importFiles } from "./import";
-import { match } from "./match";
 import { EXIT, failed, wrongCall, type Args, type Outcome } from "./outcome";
 
 const USAGE = `dozo: receivables work from the command line
@@ -28,14 +20,16 @@ Exit codes: 0 done; 1 done and something is wrong; 2 wrong call; 3 input that ca
 type Options = NonNullable<ParseArgsConfig["options"]>;
 const text = { type: "string" } as const;
 const flag = { type: "boolean" } as const;
-const SUBCOMMANDS: Record<string, { options: Options; run: (args: Args) => Promise<Outcome> | Outcome }> = {
-  demo: { options: { "make-only": flag }, run: demo },
-  import: { options: { book: text, kind: text, account: text, mapping: text, "dry-run": flag }, run: importFiles },
-  match: { options: { customers: text, invoices: text, payments: text, history: text, out: text, book: text, "post-sure": flag }, run: match },
-  export: { options: { book: text, "as-of": text, from: text, to: text, format: text, out: text }, run: exportReport },
-  check: { options: { book: text }, run: check },
-  backup: { options: { book: text, out: text }, run: backup },
-  restore: { options: { book: text }, run: restore },
+type Run = (args: Args) => Promise<Outcome> | Outcome;
+/** Each command is loaded when it is called: what the others need would take longer to load than some of them run. */
+const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }> = {
+  demo: { options: { "make-only": flag }, load: async () => (await import("./demo")).demo },
+  import: { options: { book: text, kind: text, account: text, mapping: text, "dry-run": flag }, load: async () => (await import("./import")).importFiles },
+  match: { options: { customers: text, invoices: text, payments: text, history: text, out: text, book: text, "post-sure": flag }, load: async () => (await import("./match")).match },
+  export: { options: { book: text, "as-of": text, from: text, to: text, format: text, out: text }, load: async () => (await import("./export")).exportReport },
+  check: { options: { book: text }, load: async () => (await import("./check")).check },
+  backup: { options: { book: text, out: text }, load: async () => (await import("./backup")).backup },
+  restore: { options: { book: text }, load: async () => (await import("./backup")).restore },
 };
 
 async function main(argv: string[]): Promise<number> {
@@ -63,9 +57,9 @@ async function run(subcommand: NonNullable<(typeof SUBCOMMANDS)[string]>, rest: 
     return wrongCall(error instanceof Error ? error.message.split("\n")[0] ?? "" : "The call cannot be read.");
   }
   try {
-    return await subcommand.run(args);
+    return await (await subcommand.load())(args);
   } catch (error) {
-    if (isBusy(error)) return failed({ code: "book.locked" });
+    if ((await import("@/db/connection")).isBusy(error)) return failed({ code: "book.locked" });
     return { code: EXIT.bug, messages: [`A bug: ${error instanceof Error ? (error.stack ?? error.message) : "unknown"}`], data: { error: "bug" } };
   }
 }

@@ -1,23 +1,18 @@
-import { randomUUID } from "node:crypto";
 import { writeFileSync } from "node:fs";
 
 import { stringify } from "csv-stringify/sync";
 
 import { reasonInWords, type Proposal } from "@/core/matching";
 import { toDecimal, type Currency } from "@/core/money";
-import { openBookToRead, openBookToWrite } from "@/server/books";
-import { runCommand } from "@/server/command";
-import { postSure } from "@/server/commands/postSure";
 import { matchFiles } from "@/server/matchFiles";
-import { proposalsOf } from "@/server/proposals";
 
-import { EXIT, failed, outcomeOf, wrongCall, type Args, type Outcome } from "./outcome";
+import { EXIT, outcomeOf, wrongCall, type Args, type Outcome } from "./outcome";
 
 const DECISION = { sure: "apply", check: "review", none: "none" } as const;
 
 /** `dozo match`: files in, proposals out; or the proposals of a book, whose sure ones are posted if told to. */
-export function match(args: Args): Outcome {
-  return typeof args.values.book === "string" ? matchBook(args.values.book, args.values["post-sure"] === true) : fromFiles(args);
+export async function match(args: Args): Promise<Outcome> {
+  return typeof args.values.book === "string" ? (await import("./matchBook")).matchBook(args.values.book, args.values["post-sure"] === true) : fromFiles(args);
 }
 
 function fromFiles({ values }: Args): Outcome {
@@ -40,16 +35,4 @@ function rowsOf(paymentId: string, proposal: Proposal, currency: Currency, custo
   const tail = [decision, best.confidence.toFixed(4), reason, customer];
   if (best.lines.length === 0) return [[paymentId, "", "", "", ...tail]];
   return best.lines.map((line) => [paymentId, line.number, toDecimal(line.amount, currency), toDecimal(line.discount, currency), ...tail]);
-}
-
-function matchBook(book: string, post: boolean): Outcome {
-  const opened = post ? openBookToWrite(book) : openBookToRead(book);
-  if (!opened.ok) return failed(opened.error);
-  const proposals = proposalsOf(opened.value);
-  const count = (decision: Proposal["decision"]): number => proposals.filter((one) => one.decision === decision).length;
-  const counts = { receipts: proposals.length, sure: count("sure"), check: count("check"), none: count("none") };
-  const words = `${counts.receipts} receipts to match: ${counts.sure} sure, ${counts.check} to check, ${counts.none} no home yet`;
-  if (!post) return { code: EXIT.done, text: words, data: { ...counts, proposals } };
-  const done = runCommand(opened.value, postSure, { receiptIds: null }, { book, actor: "command line", key: randomUUID() });
-  return outcomeOf(done, (value) => ({ code: EXIT.done, text: `${words}\n${value.posted} posted`, data: { ...counts, ...value } }));
 }

@@ -49,6 +49,7 @@ export function exactWays(items: readonly MatchItem[], amount: Minor, paidOn: Da
 /** A bound on items and answers: beyond it sums fit by chance anyway. */
 const MOST_ITEMS = 18;
 const MOST_ANSWERS = 12;
+const MOST_TOGETHER = 4;
 
 /**
  * Subsets of at least two items that sum to the amount, at their balances;
@@ -57,14 +58,17 @@ const MOST_ANSWERS = 12;
  */
 export function subsetsOf<Item extends { readonly balance: Minor }>(items: readonly Item[], amount: Minor): Item[][] {
   const pool = items.slice(0, MOST_ITEMS);
+  const largest = pool.reduce((most, { balance }) => Math.max(most, balance), 0);
   const answers: Item[][] = [];
   const search = (from: number, left: number, chosen: Item[]): void => {
     if (left === 0 && chosen.length >= 2) answers.push([...chosen]);
-    if (answers.length >= MOST_ANSWERS || chosen.length >= 4 || left <= 0) return;
+    const more = MOST_TOGETHER - chosen.length;
+    if (answers.length >= MOST_ANSWERS || left <= 0 || left > more * largest) return;
     const tried = new Set<number>();
     for (let at = from; at < pool.length && answers.length < MOST_ANSWERS; at += 1) {
       const item = pool[at];
-      if (!item || tried.has(item.balance)) continue;
+      // The last one must be just what is left.
+      if (!item || (more === 1 && item.balance !== left) || tried.has(item.balance)) continue;
       tried.add(item.balance);
       chosen.push(item);
       search(at + 1, left - item.balance, chosen);

@@ -12,6 +12,9 @@ const SHAPES: Record<DecimalMark, RegExp> = {
   ",": /^(\d+|\d{1,3}(?:\.\d{3})+|\d{1,3}(?:[ \u00a0'’]\d{3})+)?(?:,(\d*))?$/,
 };
 
+/** Plain digits with a point, as programs write them: read without looking any closer. */
+const PLAIN = /^-?\d{1,11}\.(\d{1,4})$/;
+
 /**
  * Reads an amount written by people or programs: `1,234.56`, `1.234,56`,
  * `(12.00)`, `12.00-`, `-12`, `$ 1 234.50`, `USD 12`. The decimal mark must be
@@ -23,6 +26,8 @@ const SHAPES: Record<DecimalMark, RegExp> = {
 export function parseAmount(text: string, mark: DecimalMark, currency: Currency): Result<Minor, AmountProblem> {
   const trimmed = text.trim();
   if (trimmed === "") return fail("amount.empty");
+  const plain = mark === "." ? PLAIN.exec(trimmed) : null;
+  if (plain?.[1]?.length === minorDigits(currency)) return ok(minor(Number(trimmed.replace(".", ""))));
   const negative = /^\(.*\)$/.test(trimmed) || /^[^\d]*[-−]/.test(trimmed) || /[-−]$/.test(trimmed);
   const bare = trimmed.replace(/^[\s(+\-−]*(?:[A-Z]{3}\b)?[\s(+\-−]*[$€£¥]?[\s+\-−]*/, "").replace(/[\s)\-−]*(?:[A-Z]{3}|[$€£¥])?[\s)\-−]*$/, "");
   const match = SHAPES[mark].exec(bare);
