@@ -15,7 +15,23 @@ export function customerByExternalId(db: Db, externalId: string): CustomerRow | 
 }
 
 export function allCustomers(db: Db): CustomerRow[] {
-  return db.many<CustomerRow>({ id: "id", externalId: "external_id", name: "name", email: "email", phone: "phone", parentId: "parent_id", leftOut: "left_out", fileId: "file_id", lineNo: "line_no" }, "customer").sort((a, b) => a.id - b.id);
+  const names = new Map<number, string[]>();
+  for (const { customerId, alias } of db.all<{ customerId: number; alias: string }>("SELECT customer_id AS customerId, alias FROM customer_alias ORDER BY customer_id, alias")) names.set(customerId, [...(names.get(customerId) ?? []), alias]);
+  const customers: CustomerRow[] = db.many<Omit<CustomerRow, "aliases">>({ id: "id", externalId: "external_id", name: "name", email: "email", phone: "phone", parentId: "parent_id", leftOut: "left_out", fileId: "file_id", lineNo: "line_no" }, "customer").sort((a, b) => a.id - b.id);
+  return names.size === 0 ? customers : customers.map((customer) => { const aliases = names.get(customer.id); return aliases === undefined ? customer : { ...customer, aliases }; });
+}
+
+/** Other names that a customer goes by. */
+export function aliasesOf(db: Db, customerId: number): string[] {
+  return db.all<{ alias: string }>("SELECT alias FROM customer_alias WHERE customer_id = ? ORDER BY alias", customerId).map(({ alias }) => alias);
+}
+
+export function insertAlias(db: Db, customerId: number, alias: string): void {
+  db.run("INSERT OR IGNORE INTO customer_alias (customer_id, alias) VALUES (?, ?)", customerId, alias);
+}
+
+export function deleteAlias(db: Db, customerId: number, alias: string): void {
+  db.run("DELETE FROM customer_alias WHERE customer_id = ? AND alias = ?", customerId, alias);
 }
 
 /** A customer with its head office and all sites of that: the whole group. */
@@ -32,7 +48,7 @@ export function sitesOf(db: Db, parentId: number): CustomerRow[] {
   return db.all<CustomerRow>(`${CUSTOMER} WHERE parent_id = ? ORDER BY name`, parentId);
 }
 
-export function insertCustomer(db: Db, customer: Omit<CustomerRow, "id" | "leftOut">): number {
+export function insertCustomer(db: Db, customer: Omit<CustomerRow, "id" | "leftOut" | "aliases">): number {
   return db.run(
     "INSERT INTO customer (external_id, name, email, phone, parent_id, file_id, line_no) VALUES (?, ?, ?, ?, ?, ?, ?)",
     customer.externalId, customer.name, customer.email, customer.phone, customer.parentId, customer.fileId, customer.lineNo,

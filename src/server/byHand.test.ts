@@ -22,6 +22,22 @@ const check = (amount: number, number = "1187", more: object = {}): number => bo
 const statement = (...lines: [on: string, words: string, amount: string][]): void => void book.mustTake("bank", `Date,Description,Amount\n${lines.map((line) => line.join(",")).join("\n")}\n`);
 const lastAct = (kind: string): number => book.db.get<{ id: number }>("SELECT max(id) AS id FROM act WHERE kind = ?", kind)?.id ?? 0;
 
+describe("other names of a customer", () => {
+  it("come with a file or by hand, and its payments are known by them until they are taken away", () => {
+    book.mustTake("customers", "customer_id,name,email,Also known as\nC2,Heron Point Studio,heron@mail.example,Marisol Fuentes Tejada; HPS Clay\n");
+    const id = book.id("customer", "external_id = 'C2'");
+    expect(customerPageOf(book.db, id, day("2026-11-24"), [])?.aliases).toEqual(["HPS Clay", "Marisol Fuentes Tejada"]);
+    const receiptId = check(12_000, "77", { payerName: "Marisol Fuentes Tejada", reference: "" });
+    const decision = (): string => book.proposals().find((one) => one.receiptId === receiptId)?.decision ?? "gone";
+    expect(decision()).toBe("sure");
+    book.must("changeAlias", { customerId: id, alias: "Marisol Fuentes Tejada", known: false });
+    expect(decision()).toBe("none");
+    expect(book.do("changeAlias", { customerId: id, alias: "HPS Clay", known: true })).toMatchObject({ ok: false, error: { code: "customer.alias" } });
+    book.must("changeAlias", { customerId: id, alias: "Marisol Fuentes Tejada", known: true });
+    expect(decision()).toBe("sure");
+  });
+});
+
 describe("receipts by hand", () => {
   it("lie on hand, go to the bank together, and are found on the statement", () => {
     const ids = [check(86_450), check(12_000, "20533", { payerName: "Heron Point Studio", reference: "" })];

@@ -76,7 +76,7 @@ function readCustomers(table: Table, refused: string[]): Customer[] {
   const { rows, refused: bad } = readRows(table, spec(table, "customers"), context(), readCustomer);
   told(refused, "customers", bad);
   const ids = new Map(rows.map((row, index) => [row.externalId, index + 1]));
-  return rows.map((row, index) => ({ id: index + 1, externalId: row.externalId, name: row.name, email: row.email, parentId: row.parentId === null ? null : (ids.get(row.parentId) ?? null) }));
+  return rows.map((row, index) => ({ id: index + 1, externalId: row.externalId, name: row.name, email: row.email, parentId: row.parentId === null ? null : (ids.get(row.parentId) ?? null), aliases: row.aliases }));
 }
 
 function readItems(table: Table, ids: ReadonlyMap<string, number>, refused: string[]): MatchItem[] {

@@ -37,6 +37,7 @@ const MESSAGES: Record<string, string> = {
   "account.unknown": "There is no account “{code}”.",
   "account.taken": "There is an account “{code}” already. Choose another name.",
   "customer.unknown": "There is no customer “{id}”. Take in the customers first, or mend the number.",
+  "customer.alias": "The names this customer goes by are others by now (“{name}”). Load the page again.",
   "customer.parent": "The head office “{id}” is not among the customers.",
   "invoice.zero": "An invoice of 0.00 is never open. Leave it out.",
   "invoice.balance": "The balance must lie between zero and the total, with the same sign.",

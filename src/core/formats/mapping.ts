@@ -40,6 +40,7 @@ export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
     text("email", "email,e mail,email address,mail"),
     text("phone", "phone,telephone,phone number,tel"),
     text("parentId", "parent_id,parent,head office,parent customer,bill to,group"),
+    text("aliases", "aliases,other names,also known as,trade names,doing business as,dba"),
   ],
   invoices: [
     text("number", "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no", true),

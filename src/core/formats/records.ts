@@ -5,11 +5,11 @@ import { METHODS, type Method } from "@/core/receipts";
 import { guessRowKind, type MappingSpec, type RowKind } from "./mapping";
 import type { RowReader } from "./rows";
 
-export type CustomerRecord = { line: number; externalId: string; name: string; email: string | null; phone: string | null; parentId: string | null };
+export type CustomerRecord = { line: number; externalId: string; name: string; email: string | null; phone: string | null; parentId: string | null; /** Other names, as one cell gives them: between semicolons or bars. */ aliases: string[] };
 
 export function readCustomer(row: RowReader): CustomerRecord {
   const orNull = (field: string): string | null => row.text(field) || null;
-  return { line: row.line, externalId: row.needed("externalId"), name: row.needed("name"), email: orNull("email"), phone: orNull("phone"), parentId: orNull("parentId") };
+  return { line: row.line, externalId: row.needed("externalId"), name: row.needed("name"), email: orNull("email"), phone: orNull("phone"), parentId: orNull("parentId"), aliases: row.text("aliases").split(/[;|]/).map((name) => name.trim()).filter((name) => name !== "") };
 }
 
 export type InvoiceRecord = {

@@ -11,7 +11,7 @@ import type { MatchItem } from "./types";
 
 const USD = currencyOf("USD") as Currency;
 const line = { itemId: 1, number: "20431", amount: minor(100), discount: minor(0) };
-const draft = (more: Partial<Draft> = {}): Draft => ({ customerId: 1, lines: [line], onAccount: minor(0), confidence: 0, pattern: "", reasons: [], score: 54, numbers: "whole", sum: "exact", who: "certain", flaws: 0, lean: 0, ...more });
+const draft = (more: Partial<Draft> = {}): Draft => ({ customerId: 1, lines: [line], onAccount: minor(0), confidence: 0, pattern: "", reasons: [], score: 54, numbers: "whole", sum: "exact", who: "certain", shape: "", flaws: 0, lean: 0, ...more });
 const nothing: Seen = { closed: [], doubleOf: null, claimed: false, alsoOn: null, smallShort: false, foreignCurrency: false };
 const decision = (best: Draft, seen: Partial<Seen> = {}, others: Draft[] = []): string => decide(best, others, { ...nothing, ...seen }).decision;
 

@@ -21,7 +21,7 @@ export function differenceOf(before: MatchingInput, next: MatchingInput): Differ
   const advice = (receipt: MatchReceipt): string => (receipt.remittance ?? []).map(({ number, amount }) => `${number} ${amount}`).join(";");
   const sameReceipt = alike<MatchReceipt>("amount", "paidOn", "payerName", "payerEmail", "reference", "currency");
   const receipts = both(before.receipts, next.receipts, ({ id }) => id, (a, b) => sameReceipt(a, b) && advice(a) === advice(b));
-  const habits = both<Habit, number>(before.habits ?? [], next.habits ?? [], ({ customerId }) => customerId, alike("receipts", "quoted", "several"));
+  const habits = both<Habit, number>(before.habits ?? [], next.habits ?? [], ({ customerId }) => customerId, alike("receipts", "quoted", "several", "late"));
   const placed = both(before.placed, next.placed, ({ id }) => id, alike("customerId", "paidOn", "amount"));
   const credits = both<{ customerId: number; sum: number }, number>(before.credits ?? [], next.credits ?? [], ({ customerId }) => customerId, alike("sum"));
   const paid = payersOf(before.history, next.history);
@@ -33,7 +33,7 @@ export function differenceOf(before: MatchingInput, next: MatchingInput): Differ
 }
 
 function sameCustomer(a: MatchingInput["customers"][number], b: MatchingInput["customers"][number] | undefined): boolean {
-  return b !== undefined && a.id === b.id && a.name === b.name && a.email === b.email && a.parentId === b.parentId;
+  return b !== undefined && a.id === b.id && a.name === b.name && a.email === b.email && a.parentId === b.parentId && (a.aliases ?? []).join("\n") === (b.aliases ?? []).join("\n");
 }
 
 function alike<T>(...fields: (keyof T)[]): (a: T, b: T) => boolean {

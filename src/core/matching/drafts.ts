@@ -10,7 +10,7 @@ export type Sum = "exact" | "discount" | "late" | "credit" | "mended" | "told" |
 export type Who = "certain" | "likely" | "weak" | "unknown" | "other";
 
 /** A reading while it is judged. `flaws` counts numbers that it leaves unexplained. */
-export type Draft = Reading & { readonly score: number; readonly numbers: Numbers; readonly sum: Sum; readonly who: Who; readonly flaws: number; /** What the customer's habit adds: it orders readings, and makes none sure. */ readonly lean: number };
+export type Draft = Reading & { readonly score: number; readonly numbers: Numbers; readonly sum: Sum; readonly who: Who; /** What else tells how often such a reading is right; empty for most. */ readonly shape: string; readonly flaws: number; /** What the customer's habit adds: it orders readings, and makes none sure. */ readonly lean: number };
 
 /** An item given so much, with nothing taken off. */
 export function whole(item: MatchItem, amount: Minor = item.balance): Part {

@@ -100,6 +100,24 @@ describe("readings of what people write besides", () => {
     expect(several.decision).not.toBe("sure");
     expect(reasons(read([{ customerId: 1, receipts: 9, quoted: 0, several: 0 }]))).toContain("usually pays one at a time");
   });
+  it("leans to what is paid on the customer's usual day, and is no surer for it", () => {
+    const owed = [item(1, 1, "20431", 10_000, { dueOn: addDays(TODAY, -31) }), item(2, 1, "20433", 20_000, { dueOn: addDays(TODAY, -29) }), item(3, 1, "20440", 30_000, { dueOn: addDays(TODAY, 20) }), item(4, 1, "20441", 55_500)];
+    const habit = { customerId: 1, receipts: 9, quoted: 0, several: 5 };
+    const read = (late: number | null): Proposal => one(owed, receipt(30_000, alder), { habits: [{ ...habit, late }] });
+    expect(read(null).readings.flatMap((one) => one.reasons.map(({ code }) => code))).not.toContain("usual_day");
+    const usual = read(30);
+    expect(usual.decision).toBe("check");
+    expect(usual.readings.find(({ lines }) => lines.length === 2)?.reasons).toContainEqual({ code: "usual_day", late: 30 });
+    expect(reasonInWords({ code: "usual_day", late: 30 }, USD)).toBe("30 days late, as usual");
+  });
+  it("a name that the customer goes by besides its own", () => {
+    const owed = [item(1, 1, "20431", 42_000), item(2, 2, "20450", 42_000)];
+    const came = receipt(42_000, { payerName: "Marisol Fuentes Tejada" });
+    expect(one(owed, came).decision).toBe("none");
+    const customers = book({}).customers.map((customer) => (customer.id === 2 ? { ...customer, aliases: ["Marisol Fuentes Tejada", "MFT Studio"] } : customer));
+    expect(shown(one(owed, came, { customers }))).toBe("sure: 20450 42000");
+    expect(one(owed, { ...came, payerName: "Marisol Fuentes Tejda" }, { customers }).readings[0]?.customerId).toBe(2);
+  });
   it("a correction counts at once: who was wrong is no longer learned", () => {
     const owed = [item(1, 1, "20431", 42_000), item(2, 2, "20450", 42_000)];
     const service = { payerName: "BillRoute Payments", payerEmail: "remit@billroute.example" };

@@ -26,7 +26,8 @@ const MOST_ALIKE = 60;
 export class PayerIndex {
   private readonly byId: Map<number, Customer>;
   private readonly heads = new Map<number, number>();
-  private readonly words = new Map<number, string[]>();
+  /** The words of every name that a customer goes by, its own first. */
+  private readonly words = new Map<number, string[][]>();
   private readonly byEmail = new Map<string, number[]>();
   private readonly byDomain = new Map<string, number[]>();
   private readonly byName = new Map<string, number[]>();
@@ -44,15 +45,20 @@ export class PayerIndex {
       if (customer.email) push(this.byEmail, customer.email.toLowerCase(), customer.id);
       const domain = customer.email ? ownDomain(customer.email) : null;
       if (domain) push(this.byDomain, domain, customer.id);
-      const words = nameWords(customer.name);
-      this.words.set(customer.id, words);
-      push(this.byName, [...words].sort().join(" "), customer.id);
-      push(this.byField, field(customer.name), customer.id);
-      if (words.length >= 3) push(this.byInitials, words.map((word) => word[0]).join(""), customer.id);
-      for (const word of new Set(words)) push(this.byWord, word, customer.id);
-      for (const start of new Set(words.map((word) => word.slice(0, 4)))) push(this.byStart, start, customer.id);
+      for (const name of [customer.name, ...(customer.aliases ?? [])]) this.call(customer.id, name);
     }
     for (const paid of input.history) this.learn(paid, paid.times);
+  }
+
+  /** Enters a name that a customer goes by. */
+  private call(id: number, name: string): void {
+    const words = nameWords(name);
+    push(this.words, id, words);
+    push(this.byName, [...words].sort().join(" "), id);
+    push(this.byField, field(name), id);
+    if (words.length >= 3) push(this.byInitials, words.map((word) => word[0]).join(""), id);
+    for (const word of new Set(words)) push(this.byWord, word, id);
+    for (const start of new Set(words.map((word) => word.slice(0, 4)))) push(this.byStart, start, id);
   }
 
   /** Adds to what is known of a payer, or takes from it; receipts of the keys that are given back read otherwise from then on. */
@@ -173,16 +179,21 @@ export class PayerIndex {
 
   /** Words weigh by how rare they are in this book; a cut, a turn, an abbreviation or a misspelling costs a little. */
   private nameEvidence(id: number, query: Query): { weight: number; exact: boolean; alone: boolean } | null {
-    const [payer, own] = [query.words, this.words.get(id) ?? []];
-    if (payer.length === 0 || own.length === 0) return null;
+    const payer = query.words;
+    const names = this.words.get(id) ?? [];
+    if (payer.length === 0) return null;
     const same = this.byName.get(query.name);
     const cutAlike = query.cut !== "" && query.capitals ? this.groupsOf(this.byField.get(query.cut) ?? []) : 0;
     // A name in capitals that fills the field may be the beginning of a longer one.
     if (same?.includes(id) && cutAlike <= this.groupsOf(same)) return { weight: 10 - 2 * log2(this.groupsOf(same)), exact: true, alone: this.groupsOf(same) === 1 };
     const cut = query.cut !== "" ? this.byField.get(query.cut) : undefined;
     if (cut?.includes(id)) return { weight: 9 - 2 * log2(this.groupsOf(cut)), exact: false, alone: this.groupsOf(cut) === 1 };
-    const initials = payer.length === 1 && own.length >= 3 && payer[0] === own.map((word) => word[0]).join("");
-    if (initials) return { weight: 5 - 2 * log2(this.groupsOf(this.byInitials.get(payer[0] ?? "") ?? [id])), exact: false, alone: false };
+    if (payer.length === 1 && names.some((own) => own.length >= 3 && payer[0] === own.map((word) => word[0]).join(""))) return { weight: 5 - 2 * log2(this.groupsOf(this.byInitials.get(payer[0] ?? "") ?? [id])), exact: false, alone: false };
+    return names.reduce<ReturnType<PayerIndex["nearly"]>>((best, own) => { const one = this.nearly(payer, own); return one !== null && (best === null || one.weight > best.weight) ? one : best; }, null);
+  }
+
+  /** A written name against one that a customer goes by, word by word. */
+  private nearly(payer: readonly string[], own: readonly string[]): { weight: number; exact: boolean; alone: boolean } | null {
     let [found, all] = [0, 0];
     const free = [...payer];
     for (const word of own) {
@@ -244,6 +255,7 @@ export function payerKeys(name: string, email: string): string[] {
 
 function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
   const list = map.get(key);
-  if (list) list.push(value);
-  else map.set(key, [value]);
+  if (list === undefined) map.set(key, [value]);
+  // A customer whose names are alike in this stands here once.
+  else if (list[list.length - 1] !== value) list.push(value);
 }

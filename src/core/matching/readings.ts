@@ -1,3 +1,4 @@
+import { daysBetween } from "@/core/calendar";
 import { add, minor, parseAmount, sumOf, toDecimal, type Minor } from "@/core/money";
 
 import { sumKind, sumReasons, whole, withoutRepeats, type Draft, type Sum, type Who } from "./drafts";
@@ -186,21 +187,25 @@ class Scope {
     if (due.length > 0 && !oldest) {
       const filled = fill(due, receipt.amount);
       const off = add(receipt.amount, -sumOf(filled, ({ item }) => item.balance));
-      this.add(filled.map(({ item, amount }) => whole(item, amount)), "oldest", "none", [off > 0 ? { code: "against_over", by: off } : { code: "against_short", by: minor(-off) }]);
+      this.add(filled.map(({ item, amount }) => whole(item, amount)), "oldest", "none", [off > 0 ? { code: "against_over", by: off } : { code: "against_short", by: minor(-off) }], 0, oldestShape(filled.length, due.length, off));
     }
     this.add([], "account", "none", []);
   }
 
-  /** Where nothing but the sum speaks: whether the customer is known to pay one item at a time, or several. */
-  private habitOf(lines: readonly Part[], numbers: Numbers): Extract<Reason, { code: "habit" }> | null {
+  /** Where nothing but the sum speaks: whether the customer is known to pay one item at a time, or several, and so long after the due day. */
+  private habitOf(lines: readonly Part[], numbers: Numbers): Extract<Reason, { code: "habit" | "usual_day" }>[] {
     const habit = this.around.habit(this.customerId);
-    if (numbers !== "none" || lines.length === 0 || habit === undefined || habit.receipts < HABIT_FROM) return null;
+    if (numbers !== "none" || lines.length === 0 || habit === undefined || habit.receipts < HABIT_FROM) return [];
+    const found: Extract<Reason, { code: "habit" | "usual_day" }>[] = [];
     const share = habit.several / habit.receipts;
-    if (lines.length > 1 && share >= 0.75) return { code: "habit", how: "several" };
-    return lines.length === 1 && share <= 0.25 ? { code: "habit", how: "single" } : null;
+    if (lines.length > 1 && share >= 0.75) found.push({ code: "habit", how: "several" });
+    if (lines.length === 1 && share <= 0.25) found.push({ code: "habit", how: "single" });
+    const { late } = habit;
+    if (late !== null && late !== undefined && lines.every(({ item }) => Math.abs(daysBetween(item.dueOn, this.receipt.paidOn) - late) <= USUAL_WITHIN_DAYS)) found.push({ code: "usual_day", late });
+    return found;
   }
 
-  private add(lines: readonly Part[], sum: Sum, numbers: Numbers, reasons: readonly Reason[], doubt = 0): void {
+  private add(lines: readonly Part[], sum: Sum, numbers: Numbers, reasons: readonly Reason[], doubt = 0, shape = ""): void {
     const onAccount = add(this.receipt.amount, -sumOf(lines, (line) => line.amount));
     if (onAccount < 0) return;
     const { foreign, unexplained } = this.named;
@@ -216,9 +221,9 @@ class Scope {
     const remitted = numbers !== "none" && this.receipt.remittance !== undefined && this.receipt.remittance.length > 0;
     const ownItems = lines.every(({ item }) => item.customerId === this.customerId);
     this.made.push({
-      customerId: this.customerId, onAccount, confidence: 0, pattern: "", score, numbers, sum, who: this.who, flaws, lean: habit === null ? 0 : LEAN,
+      customerId: this.customerId, onAccount, confidence: 0, pattern: "", score, numbers, sum, who: this.who, shape, flaws, lean: habit.length * LEAN,
       lines: lines.map(({ item, amount, discount }): ReadingLine => ({ itemId: item.id, number: item.number, amount, discount })),
-      reasons: [...(remitted ? [{ code: "remittance" } as const] : []), ...reasons, ...(this.payer?.reasons ?? []), ...(habit === null ? [] : [habit]), ...(ownItems || lines.length === 0 ? [] : [{ code: "group" } as const]), ...against],
+      reasons: [...(remitted ? [{ code: "remittance" } as const] : []), ...reasons, ...(this.payer?.reasons ?? []), ...habit, ...(ownItems || lines.length === 0 ? [] : [{ code: "group" } as const]), ...against],
     });
   }
 }
@@ -226,6 +231,14 @@ class Scope {
 /** Receipts from which on a habit counts, and how far one leans. */
 const HABIT_FROM = 4;
 const LEAN = 3;
+const USUAL_WITHIN_DAYS = 3;
+
+/** How money that goes to the oldest comes out: more than all, a part of the only item, of one of few or of many, or over several. */
+function oldestShape(given: number, open: number, off: number): string {
+  if (off > 0) return "over";
+  if (given > 1) return given === open ? "all-but-a-rest" : "several";
+  return open === 1 ? "only" : open <= 3 ? "part-of-few" : "part-of-many";
+}
 
 function whoIs(payer: Payer | undefined, payers: readonly Payer[]): Who {
   const [best] = payers;

@@ -14,7 +14,7 @@ export type MatchReceipt = {
 /** Who paid before and for whom, with how often. */
 export type PaidFor = { readonly payerName: string; readonly payerEmail: string; readonly customerId: number; readonly times: number };
 /** How a customer usually pays: of so many receipts, how many quoted a number of what they paid, and how many paid several items. */
-export type Habit = { readonly customerId: number; readonly receipts: number; readonly quoted: number; readonly several: number };
+export type Habit = { readonly customerId: number; readonly receipts: number; readonly quoted: number; readonly several: number; /** Days after the due day on which it pays on the average (negative: before it); null where it paid too few in full to say. */ readonly late?: number | null };
 /** A receipt that was placed already; the second of two equal payments is held against it. */
 export type PlacedReceipt = { readonly id: number; readonly customerId: number; readonly paidOn: Day; readonly amount: Minor };
 
@@ -58,6 +58,7 @@ export type Reason =
   | { readonly code: "remittance" }
   | { readonly code: "on_account"; readonly sum: Minor }
   | { readonly code: "habit"; readonly how: "several" | "single" }
+  | { readonly code: "usual_day"; readonly late: number }
   | { readonly code: "against_unread"; readonly spots: readonly Spot[] }
   | { readonly code: "against_other_reading"; readonly count: number }
   | { readonly code: "against_payer" }

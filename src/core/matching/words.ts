@@ -53,6 +53,8 @@ export function reasonInWords(reason: Reason, currency: Currency): string {
       return `short by just the ${formatAmount(reason.sum, currency)} that stand on account`;
     case "habit":
       return reason.how === "several" ? "usually pays several at once" : "usually pays one at a time";
+    case "usual_day":
+      return reason.late === 0 ? "on its due day, as usual" : `${Math.abs(reason.late)} days ${reason.late > 0 ? "late" : "early"}, as usual`;
     default:
       return againstInWords(reason, currency);
   }

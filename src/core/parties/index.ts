@@ -1,7 +1,11 @@
 import type { Currency, Minor } from "@/core/money";
 
 /** A customer as matching and follow-up see one. A site has the customer that pays for it as parent. */
-export type Customer = { readonly id: number; readonly externalId: string; readonly name: string; readonly email: string | null; readonly parentId: number | null };
+export type Customer = {
+  readonly id: number; readonly externalId: string; readonly name: string; readonly email: string | null; readonly parentId: number | null;
+  /** Other names it goes by: trade names, the name of its owner. */
+  readonly aliases?: readonly string[];
+};
 
 /** What a customer owes and has to their credit, in the book's currency: receivables less credit on account. */
 export type Position = { readonly currency: Currency; readonly receivables: Minor; readonly credit: Minor; readonly position: Minor };

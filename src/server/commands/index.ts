@@ -5,7 +5,7 @@ import { explainLine, removeRule } from "./explainLine";
 import { agreeRate, endRate } from "./fees";
 import { leaveOut, logContact, sendLetter } from "./followup";
 import { importFile } from "./importFile";
-import { forget } from "./learning";
+import { changeAlias, forget } from "./learning";
 import { askApproval, decideWriteOff, placeReceipt, useCredit } from "./placeReceipt";
 import { postSure } from "./postSure";
 import { setAside } from "./setAside";
@@ -16,7 +16,7 @@ import { undo, undoTogether } from "./undo";
 /** Every way to change a book, by name. */
 export const COMMANDS = {
   importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
-  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, agreeRate, endRate,
+  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

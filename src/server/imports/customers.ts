@@ -1,5 +1,5 @@
 import type { CustomerRecord } from "@/core/formats";
-import { customerByExternalId, insertCustomer, setParent } from "@/db/customers";
+import { aliasesOf, customerByExternalId, insertAlias, insertCustomer, setParent } from "@/db/customers";
 
 import type { Ctx } from "../context";
 import { withoutTwins, type Tallying } from "./report";
@@ -16,11 +16,14 @@ export function importCustomers(ctx: Ctx, records: readonly CustomerRecord[], fi
     }
     taken.push(row);
     const known = customerByExternalId(ctx.db, row.externalId);
+    const names = known ? aliasesOf(ctx.db, known.id) : [];
     if (!known) {
-      insertCustomer(ctx.db, { externalId: row.externalId, name: row.name, email: row.email, phone: row.phone, parentId: null, fileId, lineNo: row.line });
+      const id = insertCustomer(ctx.db, { externalId: row.externalId, name: row.name, email: row.email, phone: row.phone, parentId: null, fileId, lineNo: row.line });
+      for (const alias of row.aliases) insertAlias(ctx.db, id, alias);
       tally.take(row.line, row.parentId === null ? "customers" : "customers that are sites of another", null);
-    } else if (known.name !== row.name || (row.email !== null && known.email !== row.email) || (row.phone !== null && known.phone !== row.phone)) {
+    } else if (known.name !== row.name || (row.email !== null && known.email !== row.email) || (row.phone !== null && known.phone !== row.phone) || row.aliases.some((alias) => !names.includes(alias))) {
       ctx.db.run("UPDATE customer SET name = ?, email = coalesce(?, email), phone = coalesce(?, phone) WHERE id = ?", row.name, row.email, row.phone, known.id);
+      for (const alias of row.aliases) insertAlias(ctx.db, known.id, alias);
       tally.updated(row.line);
       tally.also("customers brought up to date", null);
     } else tally.know(row.line);

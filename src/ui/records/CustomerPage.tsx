@@ -1,7 +1,7 @@
 "use client";
 
 import NextLink from "next/link";
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
 import type { Aging } from "@/core/metrics";
@@ -16,7 +16,7 @@ type Item = { id: number; number: string; kind: string; description: string | nu
 type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean };
 type Credit = { receiptId: number; on: Day; sum: Minor; words: string };
 type Props = Around & {
-  customer: Customer; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[];
+  customer: Customer; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[];
 };
 
 /** A customer: what is owed and since when, what stands to their credit, and one line of time with all that happened. */
@@ -41,7 +41,7 @@ export function CustomerPage(props: Props): ReactNode {
   );
 }
 
-function Left({ customer, sites, open, credits, habit, learned, book, currency, today }: Props): ReactNode {
+function Left({ customer, aliases, sites, open, credits, habit, learned, book, currency, today }: Props): ReactNode {
   return (
     <section>
       <h2>Open <span className="soft">{open.length} items</span></h2>
@@ -56,7 +56,7 @@ function Left({ customer, sites, open, credits, habit, learned, book, currency, 
       {credits.length > 0 ? <><h2>On account</h2><table className="small" aria-label="On account"><tbody>{credits.map((one) => <tr key={one.receiptId}><td><NextLink href={`/b/${book}/receipts/${one.receiptId}`} prefetch={false}>{one.words}</NextLink></td><td className="soft">{formatDay(one.on, today)}</td><td className="num sum">{formatAmount(negate(one.sum), currency)}</td><td className="num"><UseCredit credit={one} open={open} /></td></tr>)}</tbody></table></> : null}
       {sites.length > 0 ? <><h2>Sites</h2><table className="small"><tbody>{sites.map((site) => <tr key={site.id}><td><NextLink href={`/b/${book}/customers/${site.id}`} prefetch={false}>{site.name}</NextLink></td><td className="num sum">{formatAmount(site.open, currency, { dash: true })}</td></tr>)}</tbody></table></> : null}
       <h2>How to reach them</h2>
-      <dl className="facts"><dt>E-mail</dt><dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>{customer.phone ? <><dt>Telephone</dt><dd>{customer.phone}</dd></> : null}<dt>Habit</dt><dd>{habit}</dd></dl>
+      <dl className="facts"><dt>E-mail</dt><dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>{customer.phone ? <><dt>Telephone</dt><dd>{customer.phone}</dd></> : null}<dt>Habit</dt><dd>{habit}</dd><dt>Goes by</dt><dd><OtherNames customer={customer} aliases={aliases} /></dd></dl>
       <LearnedOf customer={customer} learned={learned} />
     </section>
   );
@@ -77,6 +77,24 @@ function UseCredit({ credit, open }: { credit: Credit; open: readonly Item[] }):
     void act<{ actId: number }>("useCredit", { receiptId: credit.receiptId, customerId: null, lines }, (value) => ({ words: `Given to ${lines.length === 1 ? "the oldest invoice" : `the ${lines.length} oldest invoices`}.`, undo: value.actId }));
   };
   return <button type="button" className="row-open strong" disabled={busy} onClick={use}>Give to the oldest</button>;
+}
+
+/** Names that the customer goes by besides its own; payments under them are known to be its. */
+function OtherNames({ customer, aliases }: { customer: Customer; aliases: readonly string[] }): ReactNode {
+  const { act, busy } = useActing();
+  const [name, setName] = useState("");
+  const change = async (alias: string, known: boolean): Promise<void> => {
+    const done = await act("changeAlias", { customerId: customer.id, alias, known }, () => ({ words: known ? `Payments from ${alias} are known to be this customer's.` : `${alias} is no name of this customer's any more.` }));
+    if (done && known) setName("");
+  };
+  return (
+    <>
+      {aliases.map((alias) => <span key={alias} className="tag">{alias} <button type="button" className="row-open soft" aria-label={`Take away ${alias}`} disabled={busy} onClick={() => void change(alias, false)}>×</button></span>)}
+      <form style={{ display: "inline" }} onSubmit={(event) => { event.preventDefault(); if (name.trim() !== "") void change(name.trim(), true); }}>
+        <input className="inline" value={name} maxLength={120} placeholder="another name" aria-label="Another name that the customer goes by" onChange={(event) => setName(event.target.value)} /> <button type="submit" className="row-open strong" disabled={busy || name.trim() === ""}>Add</button>
+      </form>
+    </>
+  );
 }
 
 /** What matching has learned of this customer, each with a way to have it forgotten. */
