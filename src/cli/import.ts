@@ -20,7 +20,7 @@ export async function importFiles({ values, files }: Args): Promise<Outcome> {
   const book = values.book;
   const kind = values.kind ?? "auto";
   if (typeof book !== "string" || files.length === 0) return wrongCall("Say --book and at least one file.");
-  if (!["auto", "remittance", "returns", ...FILE_KINDS].includes(String(kind))) return wrongCall(`There is no kind “${kind}”.`);
+  if (!["auto", ...FILE_KINDS].includes(String(kind))) return wrongCall(`There is no kind “${kind}”.`);
   if (kind === "returns") return failed({ code: "mapping.kind", kind: String(kind) });
   const opened = openBookToWrite(book);
   if (!opened.ok) return failed(opened.error);

@@ -34,7 +34,7 @@ export function deleteBankRule(db: Db, id: number): void {
   db.run("DELETE FROM bank_rule WHERE id = ?", id);
 }
 
-export type BankLineState = "open" | "payout" | "receipt" | "elsewhere" | "deposit" | "bounce";
+export type BankLineState = "open" | "payout" | "receipt" | "elsewhere" | "deposit" | "bounce" | "fee_bill" | "refund";
 export type BankLineRow = {
   id: number; bankAccountId: number; externalId: string; postedOn: Day; currency: Currency; amount: Minor; description: string; state: BankLineState; receiptId: number | null; ruleId: number | null; balanceAfter: Minor | null; fileId: number | null; lineNo: number | null;
 };

@@ -2,7 +2,7 @@ import type { Day } from "@/core/calendar";
 
 import type { Db } from "./connection";
 
-export type FileKind = "customers" | "invoices" | "processor" | "bank" | "remittance";
+export type FileKind = "customers" | "invoices" | "processor" | "bank" | "remittance" | "returns";
 export type ImportFileRow = {
   id: number; sha256: string; name: string; size: number; kind: FileKind; mapping: string; importedAt: string; onDay: Day; actor: string; rowsNew: number; rowsKnown: number; rowsChanged: number; rowsRefused: number;
 };

@@ -117,11 +117,10 @@ export function accountLineCount(db: Db, accountId: number, asOf: Day): number {
   return db.get<{ n: number }>("SELECT count(*) AS n FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.account_id = ? AND e.posted_on <= ?", accountId, asOf)?.n ?? 0;
 }
 
-/** Each account's balance as of a day, from the lines themselves. */
+/** Each account's balance as of a day, from what it moved by day by day; a proof holds those to the lines. */
 export function balancesAsOf(db: Db, asOf: Day): AccountRow[] {
   return db.all<AccountRow>(
-    `SELECT a.id, a.code, a.name, a.role, a.of, coalesce((SELECT sum(l.book_amount) FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.account_id = a.id AND e.posted_on <= ?), 0) AS balance
-     FROM account a ORDER BY a.code`,
+    `SELECT a.id, a.code, a.name, a.role, a.of, coalesce((SELECT sum(d.sum) FROM account_day d WHERE d.account_id = a.id AND d.posted_on <= ?), 0) AS balance FROM account a ORDER BY a.code`,
     asOf,
   );
 }

@@ -52,8 +52,14 @@ export function tiesOfPayout(db: Db, payoutId: number): TieRow[] {
   return db.all<TieRow>("SELECT id, payout_id AS payoutId, bank_line_id AS bankLineId, amount, on_day AS onDay, act_id AS actId FROM payout_tie WHERE payout_id = ? AND ended_by IS NULL ORDER BY id", payoutId);
 }
 
-export function tieOfLine(db: Db, bankLineId: number): TieRow | undefined {
-  return db.get<TieRow>("SELECT id, payout_id AS payoutId, bank_line_id AS bankLineId, amount, on_day AS onDay, act_id AS actId FROM payout_tie WHERE bank_line_id = ? AND ended_by IS NULL", bankLineId);
+/** The shares that payouts have in a line. */
+export function tiesOfLine(db: Db, bankLineId: number): TieRow[] {
+  return db.all<TieRow>("SELECT id, payout_id AS payoutId, bank_line_id AS bankLineId, amount, on_day AS onDay, act_id AS actId FROM payout_tie WHERE bank_line_id = ? AND ended_by IS NULL ORDER BY id", bankLineId);
+}
+
+/** Ties that an act made and that still stand. */
+export function tiesOfAct(db: Db, actId: number): TieRow[] {
+  return db.all<TieRow>("SELECT id, payout_id AS payoutId, bank_line_id AS bankLineId, amount, on_day AS onDay, act_id AS actId FROM payout_tie WHERE act_id = ? AND ended_by IS NULL ORDER BY id", actId);
 }
 
 export function endTies(db: Db, actId: number, by: number): void {

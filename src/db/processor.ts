@@ -4,23 +4,23 @@ import type { ItemKindOfProcessor } from "@/core/payouts";
 
 import type { Db } from "./connection";
 
-export type ProcessorAccountRow = { id: number; code: string; name: string; currency: Currency; delayDays: number; descriptor: string | null };
-const ACCOUNT = "SELECT id, code, name, currency, delay_days AS delayDays, descriptor FROM processor_account";
+export type ProcessorAccountRow = { id: number; code: string; name: string; currency: Currency; delayDays: number; descriptor: string | null; /** Whether fees are taken with the charges, or billed by the month. */ feeBilling: "taken" | "monthly" };
+const ACCOUNT = "SELECT id, code, name, currency, delay_days AS delayDays, descriptor, fee_billing AS feeBilling FROM processor_account";
 
 export function processorAccounts(db: Db): ProcessorAccountRow[] {
   return db.all<ProcessorAccountRow>(`${ACCOUNT} ORDER BY id`);
 }
 
 export function insertProcessorAccount(db: Db, account: Omit<ProcessorAccountRow, "id">): number {
-  return db.run("INSERT INTO processor_account (code, name, currency, delay_days, descriptor) VALUES (?, ?, ?, ?, ?)", account.code, account.name, account.currency, account.delayDays, account.descriptor).id;
+  return db.run("INSERT INTO processor_account (code, name, currency, delay_days, descriptor, fee_billing) VALUES (?, ?, ?, ?, ?, ?)", account.code, account.name, account.currency, account.delayDays, account.descriptor, account.feeBilling).id;
 }
 
 export type ProcessorItemRow = {
   id: number; processorAccountId: number; externalId: string; kind: ItemKindOfProcessor; occurredOn: Day; settledOn: Day; currency: Currency; amount: Minor; payoutId: number | null; receiptId: number | null;
-  relatedId: string | null; origin: "file" | "explained"; reason: string | null; settledState: "opened" | "won" | "lost" | null; fileId: number | null; lineNo: number | null;
+  relatedId: string | null; origin: "file" | "explained"; reason: string | null; settledState: "opened" | "won" | "lost" | null; /** Why a debit came back. */ returnCode: string | null; /** By when a dispute is to be answered, and when it was. */ answerBy: Day | null; answeredOn: Day | null; brand: string | null; abroad: 0 | 1; fileId: number | null; lineNo: number | null;
 };
 const ITEM = `SELECT id, processor_account_id AS processorAccountId, external_id AS externalId, kind, occurred_on AS occurredOn, settled_on AS settledOn, currency, amount, payout_id AS payoutId, receipt_id AS receiptId,
-  related_id AS relatedId, origin, reason, settled_state AS settledState, file_id AS fileId, line_no AS lineNo FROM processor_item`;
+  related_id AS relatedId, origin, reason, settled_state AS settledState, return_code AS returnCode, answer_by AS answerBy, answered_on AS answeredOn, brand, abroad, file_id AS fileId, line_no AS lineNo FROM processor_item`;
 
 export function processorItemById(db: Db, id: number): ProcessorItemRow | undefined {
   return db.get<ProcessorItemRow>(`${ITEM} WHERE id = ?`, id);
@@ -30,12 +30,46 @@ export function processorItemByExternalId(db: Db, accountId: number, kind: ItemK
   return db.get<ProcessorItemRow>(`${ITEM} WHERE processor_account_id = ? AND kind = ? AND external_id = ?`, accountId, kind, externalId);
 }
 
-export function insertProcessorItem(db: Db, item: Omit<ProcessorItemRow, "id">): number {
+/** An item that comes in; what its file says nothing of is left out. */
+export type NewItem = Omit<ProcessorItemRow, "id" | "returnCode" | "answerBy" | "answeredOn" | "brand" | "abroad"> & Partial<Pick<ProcessorItemRow, "returnCode" | "answerBy" | "brand" | "abroad">>;
+
+export function insertProcessorItem(db: Db, item: NewItem): number {
   return db.run(
-    `INSERT INTO processor_item (processor_account_id, external_id, kind, occurred_on, settled_on, currency, amount, payout_id, receipt_id, related_id, origin, reason, settled_state, file_id, line_no)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-    item.processorAccountId, item.externalId, item.kind, item.occurredOn, item.settledOn, item.currency, item.amount, item.payoutId, item.receiptId, item.relatedId, item.origin, item.reason, item.settledState, item.fileId, item.lineNo,
+    `INSERT INTO processor_item (processor_account_id, external_id, kind, occurred_on, settled_on, currency, amount, payout_id, receipt_id, related_id, origin, reason, settled_state, return_code, answer_by, brand, abroad, file_id, line_no)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    item.processorAccountId, item.externalId, item.kind, item.occurredOn, item.settledOn, item.currency, item.amount, item.payoutId, item.receiptId, item.relatedId, item.origin, item.reason, item.settledState, item.returnCode ?? null, item.answerBy ?? null, item.brand ?? null, item.abroad ?? 0, item.fileId, item.lineNo,
   ).id;
+}
+
+/** Items that name a charge which the book did not have when they came. */
+export function orphansOf(db: Db, accountId: number, chargeId: string): ProcessorItemRow[] {
+  return db.all<ProcessorItemRow>(`${ITEM} WHERE processor_account_id = ? AND related_id = ? AND receipt_id IS NULL AND kind <> 'charge' AND withdrawn = 0 ORDER BY id`, accountId, chargeId);
+}
+
+/** An item has found its receipt, and is parked no more. */
+export function setReceiptOfItem(db: Db, id: number, receiptId: number): void {
+  db.run("UPDATE processor_item SET receipt_id = ?, reason = NULL WHERE id = ?", receiptId, id);
+}
+
+/** The debit that a trace number stands for: its own id, whole or with the bank's part in front. */
+export function chargeByTrace(db: Db, trace: string): ProcessorItemRow | undefined {
+  const found = db.all<ProcessorItemRow>(`${ITEM} WHERE kind = 'charge' AND withdrawn = 0 AND external_id IN (?1, ltrim(?1, '0'), substr(?1, 9), ltrim(substr(?1, 9), '0')) ORDER BY external_id <> ?1, id LIMIT 2`, trace);
+  const [first, second] = found;
+  // A short number that two accounts use says nothing.
+  return second && first?.externalId !== trace ? undefined : first;
+}
+
+/** A return of a charge that is in the book already, whichever file told of it. */
+export function returnOfCharge(db: Db, charge: ProcessorItemRow, amount: number): ProcessorItemRow | undefined {
+  return db.get<ProcessorItemRow>(`${ITEM} WHERE processor_account_id = ? AND kind = 'ach_return' AND related_id = ? AND amount = ? AND withdrawn = 0`, charge.processorAccountId, charge.externalId, -amount);
+}
+
+export function adoptItem(db: Db, id: number, externalId: string, payoutId: number | null): void {
+  db.run("UPDATE processor_item SET external_id = ?, payout_id = ? WHERE id = ?", externalId, payoutId, id);
+}
+
+export function setReturnCode(db: Db, id: number, code: string): void {
+  db.run("UPDATE processor_item SET return_code = ? WHERE id = ?", code, id);
 }
 
 export function setDisputeState(db: Db, id: number, state: "opened" | "won" | "lost"): void {
@@ -82,19 +116,29 @@ export function claimSpan(db: Db, payoutId: number, accountId: number, from: Day
   return db.run("UPDATE processor_item SET payout_id = ? WHERE processor_account_id = ? AND payout_id IS NULL AND withdrawn = 0 AND settled_on BETWEEN ? AND ?", payoutId, accountId, from, to).changes;
 }
 
-export type ClearingItem = ProcessorItemRow & { processorAccount: string; payout: string | null; payer: string | null };
+export type ClearingItem = ProcessorItemRow & { processorAccount: string; payout: string | null; payer: string | null; /** The day of its entry: its settlement, or the first open day after it. */ postedOn: Day; /** When its payout reached the bank, if it has by now. */ bankedOn: Day | null };
 
-/** Everything that settled up to a day and is not in a payout tied up to that day. */
+/** Everything that was posted to clearing up to a day and is in no payout whose tie was posted up to it; by the journal's own days. */
 export function clearingAsOf(db: Db, asOf: Day): ClearingItem[] {
   return db.all<ClearingItem>(
-    `SELECT i.id, i.processor_account_id AS processorAccountId, i.external_id AS externalId, i.kind, i.occurred_on AS occurredOn, i.settled_on AS settledOn, i.currency, i.amount, i.payout_id AS payoutId,
-       i.receipt_id AS receiptId, i.related_id AS relatedId, i.origin, i.reason, i.settled_state AS settledState, i.file_id AS fileId, i.line_no AS lineNo,
-       a.code AS processorAccount, p.external_id AS payout, r.payer_name AS payer
-     FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id LEFT JOIN payout p ON p.id = i.payout_id LEFT JOIN receipt r ON r.id = i.receipt_id
-     WHERE i.withdrawn = 0 AND i.settled_on <= ?1
-       AND NOT EXISTS (SELECT 1 FROM payout_tie t WHERE t.payout_id = i.payout_id AND t.ended_by IS NULL AND t.on_day <= ?1)
-     ORDER BY i.settled_on, i.id`,
+    `WITH tied AS (SELECT t.payout_id AS id, min(e.posted_on) AS on_day FROM payout_tie t JOIN entry e ON e.act_id = t.act_id AND e.event = 'payout' AND e.document_kind = 'payout' AND e.document_id = t.payout_id WHERE t.ended_by IS NULL GROUP BY t.payout_id)
+     SELECT * FROM (
+       SELECT i.id, i.processor_account_id AS processorAccountId, i.external_id AS externalId, i.kind, i.occurred_on AS occurredOn, i.settled_on AS settledOn, i.currency, i.amount, i.payout_id AS payoutId,
+         i.receipt_id AS receiptId, i.related_id AS relatedId, i.origin, i.reason, i.settled_state AS settledState, i.return_code AS returnCode, i.answer_by AS answerBy, i.answered_on AS answeredOn, i.brand, i.abroad, i.file_id AS fileId, i.line_no AS lineNo,
+         a.code AS processorAccount, p.external_id AS payout, r.payer_name AS payer, tied.on_day AS bankedOn,
+         (SELECT min(e.posted_on) FROM entry_line l JOIN entry e ON e.id = l.entry_id JOIN account k ON k.id = l.account_id WHERE l.item_kind = 'processor_item' AND l.item_id = i.id AND k.role = 'clearing') AS postedOn
+       FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id LEFT JOIN payout p ON p.id = i.payout_id LEFT JOIN tied ON tied.id = i.payout_id LEFT JOIN receipt r ON r.id = i.receipt_id
+       WHERE i.withdrawn = 0 AND i.settled_on <= ?1 AND (tied.on_day IS NULL OR tied.on_day > ?1))
+     WHERE postedOn <= ?1 ORDER BY postedOn, id`,
     asOf,
+  );
+}
+
+/** What settled and is in no payout, by account and day. */
+export function unpaidByDay(db: Db): { account: string; delayDays: number; settledOn: Day; amount: Minor; charges: number }[] {
+  return db.all(
+    `SELECT a.name AS account, a.delay_days AS delayDays, i.settled_on AS settledOn, sum(i.amount) AS amount, sum(i.kind = 'charge') AS charges FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id
+     WHERE i.payout_id IS NULL AND i.withdrawn = 0 GROUP BY a.id, i.settled_on`,
   );
 }
 

@@ -32,7 +32,7 @@ export function proofSides(db: Db): Side[] {
   const openings = one(db, "SELECT sum(opening_balance) AS sum FROM bank_account");
   return [
     { name: "entries", journal: one(db, "SELECT sum(book_amount) AS sum FROM entry_line"), documents: minor(0), strays: unbalancedEntries(db) },
-    { name: "balances", journal: one(db, "SELECT sum(abs(a.balance - coalesce(s.sum, 0))) AS sum FROM account a LEFT JOIN (SELECT account_id, sum(book_amount) AS sum FROM entry_line GROUP BY account_id) s ON s.account_id = a.id"), documents: minor(0) },
+    { name: "balances", journal: one(db, "SELECT sum(abs(a.balance - coalesce(s.sum, 0))) AS sum FROM account a LEFT JOIN (SELECT account_id, sum(book_amount) AS sum FROM entry_line GROUP BY account_id) s ON s.account_id = a.id"), documents: minor(0), strays: one(db, "SELECT count(*) AS sum FROM account a WHERE a.balance <> (SELECT coalesce(sum(d.sum), 0) FROM account_day d WHERE d.account_id = a.id)") },
     { name: "receivables", journal: journal(db, "receivables"), documents: one(db, "SELECT sum(balance) AS sum FROM open_item"), strays: strays(db, "receivables", "open_item", "SELECT id, balance AS sum FROM open_item") },
     {
       name: "clearing", journal: journal(db, "clearing"),
@@ -51,6 +51,7 @@ export function proofSides(db: Db): Side[] {
     },
     { name: "on_hand", journal: journal(db, "on_hand"), documents: one(db, "SELECT sum(amount) AS sum FROM receipt WHERE hand_state IN ('on_hand', 'deposited')"), strays: strays(db, "on_hand", "receipt", "SELECT id, CASE WHEN hand_state IN ('on_hand', 'deposited') THEN amount ELSE 0 END AS sum FROM receipt WHERE hand_state IS NOT NULL") },
     { name: "reserve", journal: journal(db, "reserve"), documents: one(db, "SELECT -sum(amount) AS sum FROM processor_item WHERE kind = 'reserve' AND withdrawn = 0") },
+    { name: "fees_accrued", journal: journal(db, "fees_accrued"), documents: one(db, "SELECT -sum(sum) AS sum FROM fee_accrual WHERE state = 'accrued'"), strays: strays(db, "fees_accrued", "fee_accrual", "SELECT id, CASE state WHEN 'accrued' THEN -sum ELSE 0 END AS sum FROM fee_accrual") },
     {
       name: "parked", journal: journal(db, "parked"),
       documents: add(one(db, "SELECT -sum(parked) AS sum FROM receipt"), one(db, "SELECT -sum(amount) AS sum FROM processor_item WHERE settled_state IS NULL AND reason IS NOT NULL AND withdrawn = 0 AND kind IN ('adjustment', 'refund', 'ach_return', 'dispute')")),

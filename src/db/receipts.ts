@@ -7,15 +7,15 @@ import type { Db } from "./connection";
 
 export type ReceiptRow = {
   id: number; source: "processor" | "bank" | "hand"; method: Method; paidOn: Day; settledOn: Day; currency: Currency; amount: Minor; payerName: string; payerEmail: string; reference: string;
-  customerId: number | null; state: ReceiptState; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; goneBack: Minor; disputed: 0 | 1; reason: string | null; fileId: number | null; lineNo: number | null;
+  customerId: number | null; state: ReceiptState; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor; goneBack: Minor; disputed: 0 | 1; reason: string | null; fileId: number | null; lineNo: number | null;
   /** Of a check, a money order or a wire. */
   number: string | null; handState: HandState | null; depositId: number | null;
 };
 const COLUMNS = `r.id, r.source, r.method, r.paid_on AS paidOn, r.settled_on AS settledOn, r.currency, r.amount, r.payer_name AS payerName, r.payer_email AS payerEmail, r.reference,
-  r.customer_id AS customerId, r.state, r.unidentified, r.on_account AS onAccount, r.applied, r.parked, r.income, r.gone_back AS goneBack, r.disputed, r.reason, r.file_id AS fileId, r.line_no AS lineNo, r.number, r.hand_state AS handState, r.deposit_id AS depositId`;
+  r.customer_id AS customerId, r.state, r.unidentified, r.on_account AS onAccount, r.applied, r.parked, r.income, r.surcharge, r.gone_back AS goneBack, r.disputed, r.reason, r.file_id AS fileId, r.line_no AS lineNo, r.number, r.hand_state AS handState, r.deposit_id AS depositId`;
 
 export function partsOf(row: ReceiptRow): Parts {
-  return { unidentified: row.unidentified, onAccount: row.onAccount, applied: row.applied, parked: row.parked, income: row.income, goneBack: row.goneBack };
+  return { unidentified: row.unidentified, onAccount: row.onAccount, applied: row.applied, parked: row.parked, income: row.income, surcharge: row.surcharge, goneBack: row.goneBack };
 }
 
 export function receiptById(db: Db, id: number): ReceiptRow | undefined {
@@ -40,8 +40,8 @@ export function insertReceipt(db: Db, receipt: Pick<ReceiptRow, "source" | "meth
 
 export function updateReceipt(db: Db, id: number, to: { state: ReceiptState; parts: Parts; customerId: number | null; reason: string | null }): void {
   db.run(
-    "UPDATE receipt SET state = ?, unidentified = ?, on_account = ?, applied = ?, parked = ?, income = ?, gone_back = ?, customer_id = ?, reason = ? WHERE id = ?",
-    to.state, to.parts.unidentified, to.parts.onAccount, to.parts.applied, to.parts.parked, to.parts.income, to.parts.goneBack, to.customerId, to.reason, id,
+    "UPDATE receipt SET state = ?, unidentified = ?, on_account = ?, applied = ?, parked = ?, income = ?, surcharge = ?, gone_back = ?, customer_id = ?, reason = ? WHERE id = ?",
+    to.state, to.parts.unidentified, to.parts.onAccount, to.parts.applied, to.parts.parked, to.parts.income, to.parts.surcharge, to.parts.goneBack, to.customerId, to.reason, id,
   );
 }
 
@@ -77,13 +77,13 @@ export function receiptsOfDeposit(db: Db, depositId: number): ReceiptRow[] {
   return db.all<ReceiptRow>(`SELECT ${COLUMNS} FROM receipt r WHERE r.deposit_id = ? ORDER BY r.id`, depositId);
 }
 
-export type ApplicationRow = { id: number; receiptId: number; openItemId: number; amount: Minor; discount: Minor; smallDifference: Minor; writeOff: WriteOff; onDay: Day; actId: number; endedBy: number | null };
-const APPLICATION = `SELECT id, receipt_id AS receiptId, open_item_id AS openItemId, amount, discount, small_difference AS smallDifference, write_off AS writeOff, on_day AS onDay, act_id AS actId, ended_by AS endedBy FROM application`;
+export type ApplicationRow = { id: number; receiptId: number; openItemId: number; amount: Minor; discount: Minor; smallDifference: Minor; writeOff: WriteOff; /** The parts of the discount and of the difference that lower the tax owed. */ discountTax: Minor; writeOffTax: Minor; onDay: Day; actId: number; endedBy: number | null };
+const APPLICATION = `SELECT id, receipt_id AS receiptId, open_item_id AS openItemId, amount, discount, small_difference AS smallDifference, write_off AS writeOff, discount_tax AS discountTax, write_off_tax AS writeOffTax, on_day AS onDay, act_id AS actId, ended_by AS endedBy FROM application`;
 
 export function insertApplication(db: Db, application: Omit<ApplicationRow, "id" | "endedBy">): number {
   return db.run(
-    "INSERT INTO application (receipt_id, open_item_id, amount, discount, small_difference, write_off, on_day, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
-    application.receiptId, application.openItemId, application.amount, application.discount, application.smallDifference, application.writeOff, application.onDay, application.actId,
+    "INSERT INTO application (receipt_id, open_item_id, amount, discount, small_difference, write_off, discount_tax, write_off_tax, on_day, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+    application.receiptId, application.openItemId, application.amount, application.discount, application.smallDifference, application.writeOff, application.discountTax, application.writeOffTax, application.onDay, application.actId,
   ).id;
 }
 

@@ -22,10 +22,17 @@ export type Settings = {
   people: string[];
   /** Nothing is dated up to this day any more; null while every day is open. */
   lockedTo: Day | null;
+  /** What cards are charged on top, in percent (decimal text), where that is agreed; null where nothing is. */
+  surchargePercent: string | null;
+  /** Whether a discount, and a debt given up, lowers the tax owed. */
+  taxOnDiscounts: boolean;
+  taxOnBadDebts: boolean;
+  /** What a customer is charged for a payment that came back; null where nothing is. */
+  returnFee: number | null;
 };
 
 /** What books that were made before a setting existed are taken to say. */
-const DEFAULTS = { people: ["clerk"], lockedTo: null };
+const DEFAULTS = { people: ["clerk"], lockedTo: null, surchargePercent: null, taxOnDiscounts: false, taxOnBadDebts: false, returnFee: null };
 
 export function readSettings(db: Db): Settings {
   const rows = db.all<{ key: string; value: string }>("SELECT key, value FROM setting");

@@ -1,9 +1,10 @@
 import { createHash } from "node:crypto";
-import { createWriteStream, existsSync, mkdirSync, renameSync, rmSync, statSync } from "node:fs";
+import { createWriteStream, existsSync, mkdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 
+import { decodeText, isNacha, maskedNacha, withoutCardNumbers } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 
 import { keptFile } from "./folders";
@@ -38,10 +39,22 @@ export async function keepFile(book: string, source: AsyncIterable<Uint8Array>):
     throw error;
   }
   const sha256 = hash.digest("hex");
+  withoutNumbers(part);
   const path = keptFile(book, sha256);
   if (existsSync(path)) rmSync(part, { force: true });
   else renameSync(part, path);
   return size === 0 ? fail("file.empty") : ok({ sha256, size });
+}
+
+/**
+ * A card number, or a full account number of an ACH file, is never kept: the
+ * file is written over where it has one, and goes by the hash that it came with.
+ */
+function withoutNumbers(path: string): void {
+  const text = decodeText(readFileSync(path));
+  if (!text.ok) return;
+  const kept = isNacha(text.value) ? maskedNacha(text.value) : withoutCardNumbers(text.value);
+  if (kept !== text.value) writeFileSync(path, kept);
 }
 
 export function tooLarge(bytes: number): Result<never> {

@@ -25,7 +25,7 @@ function matchingInput(db: Db): MatchingInput {
   );
   return {
     customers: allCustomers(db), items: itemsToMatch(db), receipts, history: payerHistory(db), habits: habits(db), credits: creditsByCustomer(db), closed: closedNumbers(db, [...new Set(words)]), placed,
-    settings: { discountGraceDays: settings.discountGraceDays, smallDifferenceLimit: settings.smallDifferenceLimit },
+    settings: { discountGraceDays: settings.discountGraceDays, smallDifferenceLimit: settings.smallDifferenceLimit, surchargePercent: settings.surchargePercent },
   };
 }
 

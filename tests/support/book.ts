@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 
 import { day } from "@/core/calendar";
-import { guessMapping, readTable, type FileKind, type MappingSpec } from "@/core/formats";
+import { guessMapping, isNacha, nachaTable, readTable, type FileKind, type MappingSpec } from "@/core/formats";
 import type { Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { createBook } from "@/server/books";
@@ -68,7 +68,7 @@ export class TestBook {
 
   /** Takes a CSV in by the mapping that is guessed for it. */
   take(kind: FileKind, text: string, { account, rehearse = false, mapping = {} }: Take = {}): Result<ImportReport> {
-    const table = readTable(text);
+    const table = isNacha(text) ? nachaTable(text) : readTable(text);
     if (!table.ok) return table;
     const to = account ?? (kind === "processor" ? "card" : kind === "bank" ? "operating" : null);
     return this.do("importFile", { ...this.keep(text), name: `${kind}.csv`, mapping: { ...guessMapping(table.value, kind), ...mapping }, account: to }, randomUUID(), rehearse);

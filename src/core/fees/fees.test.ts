@@ -5,8 +5,8 @@ import { minor } from "@/core/money";
 
 import { achInstead, checkFees, expectedFee, feesByMonth, rateFor, type AgreedRate, type FeeCharge } from ".";
 
-const card: AgreedRate = { id: 1, method: "card", from: day("2026-01-01"), to: null, percent: "2.9", fixed: minor(30), least: null, most: null };
-const ach: AgreedRate = { id: 2, method: "ach_debit", from: day("2026-01-01"), to: null, percent: "0.8", fixed: minor(0), least: null, most: minor(500) };
+const card: AgreedRate = { id: 1, method: "card", from: day("2026-01-01"), to: null, percent: "2.9", fixed: minor(30), least: null, most: null, brand: null, abroad: null, fromVolume: minor(0) };
+const ach: AgreedRate = { id: 2, method: "ach_debit", from: day("2026-01-01"), to: null, percent: "0.8", fixed: minor(0), least: null, most: minor(500), brand: null, abroad: null, fromVolume: minor(0) };
 const charge = (id: number, amount: number, fee: number, more: Partial<FeeCharge> = {}): FeeCharge => ({ id, on: day("2026-11-10"), method: "card", amount: minor(amount), fee: minor(fee), ...more });
 
 describe("the fee that was agreed (card fees near 2.9 % + 0.30, ACH near 0.8 % with a cap of 5.00: common practice, no source)", () => {
@@ -19,7 +19,18 @@ describe("the fee that was agreed (card fees near 2.9 % + 0.30, ACH near 0.8 % w
   it("3 % of a sale of 1,000 is 30", () => expect(expectedFee({ ...card, percent: "3", fixed: minor(0) }, minor(100_000))).toBe(3000));
   it("goes by the period, and by what was agreed last", () => {
     const lower = { ...card, id: 3, from: day("2026-10-01"), percent: "2.7" };
-    expect([rateFor([card, lower], "card", day("2026-09-30"))?.id, rateFor([card, lower], "card", day("2026-10-01"))?.id, rateFor([{ ...card, to: day("2026-10-31") }], "card", day("2026-11-01")), rateFor([card], "ach_debit", day("2026-11-01"))]).toEqual([1, 3, undefined, undefined]);
+    const at = (on: string, method: FeeCharge["method"] = "card"): Pick<FeeCharge, "method" | "on"> => ({ method, on: day(on) });
+    expect([rateFor([card, lower], at("2026-09-30"), 0)?.id, rateFor([card, lower], at("2026-10-01"), 0)?.id, rateFor([{ ...card, to: day("2026-10-31") }], at("2026-11-01"), 0), rateFor([card], at("2026-11-01", "ach_debit"), 0)]).toEqual([1, 3, undefined, undefined]);
+  });
+  it("goes by what says most: brand before country, country before neither", () => {
+    const rates = [card, { ...card, id: 4, brand: "Amex" }, { ...card, id: 5, abroad: true }, { ...card, id: 6, brand: "amex", abroad: true }];
+    const of = (brand: string | null, abroad: boolean): number | undefined => rateFor(rates, { method: "card", on: day("2026-11-10"), brand, abroad }, 0)?.id;
+    expect([of("visa", false), of("amex", false), of("visa", true), of("AMEX", true), of(null, false)]).toEqual([1, 4, 5, 6, 1]);
+  });
+  it("goes by what the month had come to before the charge, month by month", () => {
+    const cheaper = { ...card, id: 7, percent: "2.5", fromVolume: minor(20_000) };
+    const checked = checkFees([charge(1, 10_000, 0), charge(2, 10_000, 0), charge(3, 10_000, 0), charge(4, 10_000, 0, { on: day("2026-12-01") })], [card, cheaper]);
+    expect([...checked].sort((a, b) => a.id - b.id).map(({ expected }) => expected)).toEqual([320, 320, 280, 320]);
   });
 });
 

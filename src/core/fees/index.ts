@@ -2,10 +2,15 @@ import type { Day } from "@/core/calendar";
 import { add, minor, percentOf, ratioOf, sumOf, type Minor } from "@/core/money";
 import type { Method } from "@/core/receipts";
 
-/** What was agreed with a processor for charges of a method in a period: percent (decimal text) and a fixed sum, within a least and a most. */
-export type AgreedRate = { readonly id: number; readonly method: Method; readonly from: Day; readonly to: Day | null; readonly percent: string; readonly fixed: Minor; readonly least: Minor | null; readonly most: Minor | null };
+/**
+ * What was agreed with a processor for charges of a method in a period: percent
+ * (decimal text) and a fixed sum, within a least and a most. It may hold for one
+ * brand of card only, for cards of this country or from abroad only, and from a
+ * volume of the month on.
+ */
+export type AgreedRate = { readonly id: number; readonly method: Method; readonly from: Day; readonly to: Day | null; readonly percent: string; readonly fixed: Minor; readonly least: Minor | null; readonly most: Minor | null; readonly brand: string | null; readonly abroad: boolean | null; readonly fromVolume: Minor };
 /** A charge with the fee that was taken for it, positive. */
-export type FeeCharge = { readonly id: number; readonly on: Day; readonly method: Method; readonly amount: Minor; readonly fee: Minor };
+export type FeeCharge = { readonly id: number; readonly on: Day; readonly method: Method; readonly amount: Minor; readonly fee: Minor; readonly brand?: string | null; readonly abroad?: boolean };
 /** `expected` is null where nothing was agreed for its method and day; `off` is what was taken too much (below zero: too little). */
 export type CheckedFee = FeeCharge & { readonly expected: Minor | null; readonly off: Minor };
 
@@ -21,16 +26,33 @@ export function expectedFee(rate: AgreedRate, amount: Minor): Minor {
   return rate.most === null ? floored : minor(Math.min(floored, rate.most));
 }
 
-/** The rate agreed for a method on a day; of several the one agreed last. */
-export function rateFor(rates: readonly AgreedRate[], method: Method, on: Day): AgreedRate | undefined {
-  return rates.filter((rate) => rate.method === method && rate.from <= on && (rate.to === null || on <= rate.to)).reduce<AgreedRate | undefined>((last, rate) => (last === undefined || rate.from > last.from || (rate.from === last.from && rate.id > last.id) ? rate : last), undefined);
+/**
+ * The rate agreed for a charge: of its method, day, brand and country, and of
+ * what the month had come to before it. The one that says most of these counts;
+ * of equal ones the highest volume reached, then the one agreed last.
+ */
+export function rateFor(rates: readonly AgreedRate[], charge: Pick<FeeCharge, "method" | "on" | "brand" | "abroad">, volume: number): AgreedRate | undefined {
+  const brand = charge.brand?.toLowerCase() ?? null;
+  const fits = rates.filter((rate) => rate.method === charge.method && rate.from <= charge.on && (rate.to === null || charge.on <= rate.to) && rate.fromVolume <= volume && (rate.brand === null || rate.brand.toLowerCase() === brand) && (rate.abroad === null || rate.abroad === (charge.abroad ?? false)));
+  const says = (rate: AgreedRate): number => (rate.brand === null ? 0 : 2) + (rate.abroad === null ? 0 : 1);
+  const before = (a: AgreedRate, b: AgreedRate): boolean => {
+    if (says(a) !== says(b)) return says(a) < says(b);
+    if (a.fromVolume !== b.fromVolume) return a.fromVolume < b.fromVolume;
+    return a.from !== b.from ? a.from < b.from : a.id < b.id;
+  };
+  return fits.reduce<AgreedRate | undefined>((best, rate) => (best === undefined || before(best, rate) ? rate : best), undefined);
 }
 
-/** Every charge with the fee it should have had, what was taken too much first. */
+/** Every charge with the fee it should have had, what was taken too much first. The month's volume counts charge by charge, in the order they settled. */
 export function checkFees(charges: readonly FeeCharge[], rates: readonly AgreedRate[]): CheckedFee[] {
-  return charges
+  const volumes = new Map<string, number>();
+  const inOrder = [...charges].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id));
+  return inOrder
     .map((charge): CheckedFee => {
-      const rate = rateFor(rates, charge.method, charge.on);
+      const month = `${charge.on.slice(0, 7)} ${charge.method}`;
+      const volume = volumes.get(month) ?? 0;
+      volumes.set(month, volume + charge.amount);
+      const rate = rateFor(rates, charge, volume);
       const expected = rate ? expectedFee(rate, charge.amount) : null;
       return { ...charge, expected, off: expected === null ? minor(0) : add(charge.fee, -expected) };
     })

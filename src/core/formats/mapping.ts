@@ -3,7 +3,7 @@ import { parseDay, type DayOrder } from "@/core/calendar";
 
 import type { Table } from "./table";
 
-export const FILE_KINDS = ["customers", "invoices", "processor", "bank", "remittance"] as const;
+export const FILE_KINDS = ["customers", "invoices", "processor", "bank", "remittance", "returns"] as const;
 export type FileKind = (typeof FILE_KINDS)[number];
 
 /** What the rows of a processor's file can be. `payout` is a line of its own; `ignore` is a row that is not of this job. */
@@ -72,6 +72,10 @@ export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
     typed("day", "payoutOn", "payout_on,payout date,paid out on,deposit date"),
     typed("day", "spanFrom", "span_from,period from,from,covers from"),
     typed("day", "spanTo", "span_to,period to,to,covers to"),
+    text("returnCode", "return_code,return code,reason code,return reason code"),
+    typed("day", "answerBy", "answer_by,answer by,respond by,response due,evidence due"),
+    text("brand", "brand,card brand,card type,card network"),
+    text("abroad", "abroad,foreign,international,foreign card"),
     text("relatedId", "related_id,original id,charge,parent id,source id,for charge"),
   ],
   bank: [
@@ -92,6 +96,18 @@ export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
     text("number", "invoice_number,invoice,invoice no,invoice number,document", true),
     typed("amount", "amount", "amount,amount paid,paid,net", true),
     typed("amount", "discount", "discount,discount taken,deduction"),
+    typed("currency", "currency", "currency,ccy,cur"),
+  ],
+  returns: [
+    text("record", "record,record type"),
+    text("code", "code,return code,reason code,change code", true),
+    text("originalTrace", "original_trace,original trace number,original trace,trace of the debit", true),
+    text("trace", "trace,trace number,return trace"),
+    typed("day", "on", "date,returned on,return date,settlement date", true),
+    typed("amount", "amount", "amount,sum"),
+    text("name", "name,payer,customer"),
+    text("account", "account,account ending,last four"),
+    text("correction", "correction,corrected data"),
     typed("currency", "currency", "currency,ccy,cur"),
   ],
 };

@@ -40,6 +40,8 @@ export function readInvoice(row: RowReader): InvoiceRecord | null {
 
 export type ActivityRecord = {
   line: number; kind: Exclude<RowKind, "ignore" | "payout">; externalId: string; occurredOn: Day; settledOn: Day; currency: Currency; amount: Minor; method: Method; payerName: string; payerEmail: string; reference: string; payoutId: string | null; payoutOn: Day | null; relatedId: string | null;
+  /** Why a debit came back; by when a dispute is to be answered; what card it was, and whether one from abroad. */
+  returnCode: string | null; answerBy: Day | null; brand: string | null; abroad: boolean;
 };
 export type PayoutRecord = { line: number; kind: "payout"; externalId: string; paidOn: Day; currency: Currency; net: Minor; spanFrom: Day | null; spanTo: Day | null };
 export type ProcessorRecord = ActivityRecord | PayoutRecord;
@@ -63,7 +65,7 @@ export function readActivity(row: RowReader, spec: MappingSpec): ProcessorRecord
   const feeWritten = row.amount("fee", currency);
   const fee = feeWritten === null || spec.feeSign === "cost" ? feeWritten : negate(feeWritten);
   const net = row.amount("net", currency);
-  const [spanFrom, spanTo, payoutOn] = [row.day("spanFrom"), row.day("spanTo"), row.day("payoutOn")];
+  const [spanFrom, spanTo, payoutOn, answerBy] = [row.day("spanFrom"), row.day("spanTo"), row.day("payoutOn"), row.day("answerBy")];
   if (kind === undefined || kind === "ignore" || occurredOn === null || settledOn === null || row.problems.length > 0) return null;
   const signed = amounts(row, spec, kind, { gross, fee, net });
   if (signed === null) return null;
@@ -75,6 +77,7 @@ export function readActivity(row: RowReader, spec: MappingSpec): ProcessorRecord
   const shared = {
     line: row.line, externalId: id || made(row, kind, occurredOn, signed.amount), occurredOn, settledOn, currency, method: methodOf(row.text("method") || word), payerName: row.text("payerName"),
     payerEmail: row.text("payerEmail").toLowerCase(), reference: row.text("reference"), payoutId: row.text("payoutId") || null, payoutOn, relatedId: row.text("relatedId") || null,
+    returnCode: row.text("returnCode").toUpperCase() || null, answerBy, brand: row.text("brand") || null, abroad: /^(y|yes|true|1|x|abroad|foreign|international|non[- ]?domestic)$/i.test(row.text("abroad")),
   };
   if (kind === "charge" && signed.amount <= 0) row.refuse("gross", { code: "activity.charge_sign" });
   const items: ProcessorRecord[] = signed.amount === 0 && signed.fee !== 0 ? [] : [{ ...shared, kind, amount: signed.amount }];

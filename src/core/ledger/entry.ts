@@ -20,7 +20,7 @@ export type EntryEvent = (typeof ENTRY_EVENTS)[number];
 export type AccountRef = { readonly role: Role; readonly of?: string };
 
 /** The document a line is about, so that an account can be proven document by document. */
-export type ItemKind = "open_item" | "receipt" | "processor_item" | "bank_line" | "payout";
+export type ItemKind = "open_item" | "receipt" | "processor_item" | "bank_line" | "payout" | "fee_accrual";
 export type ItemRef = { readonly kind: ItemKind; readonly id: number };
 
 /** A sum in its own currency, and what it is in the book's. Signed. */

@@ -1,4 +1,4 @@
-import { credit, debit, total, type EntryDraft, type ItemRef, type Line, type Sum } from "./entry";
+import { credit, debit, negated, total, type AccountRef, type EntryDraft, type ItemRef, type Line, type Sum } from "./entry";
 import { bank, clearing, D, entry, K, openItem, R, receiptItem, U, type Head } from "./roles";
 
 /*
@@ -15,7 +15,8 @@ export type WentTo = {
   readonly credits: Sum | null;
   readonly parked: Sum | null;
   readonly income?: Sum | null;
-  readonly items: readonly { itemId: number; sum: Sum; discount: Sum | null; smallDifference: Sum | null; /** What the difference had been posted to. */ writeOff?: WriteOff }[];
+  readonly surcharge?: Sum | null;
+  readonly items: readonly { itemId: number; sum: Sum; discount: Sum | null; smallDifference: Sum | null; /** What the difference had been posted to. */ writeOff?: WriteOff; /** The parts of both that had lowered the tax. */ discountTax?: Sum | null; writeOffTax?: Sum | null }[];
 };
 
 /**
@@ -23,7 +24,7 @@ export type WentTo = {
  * nobody was found for), out of clearing. `sum` is positive.
  * @example a double payment of 540.00 sent back: K 540.00; C 540.00
  */
-export function postRefund(head: Head & { processor: string; processorItemId: number; receiptId: number | null; from: "unidentified" | "credits" | "parked" | "other"; sum: Sum }): EntryDraft {
+export function postRefund(head: Head & { processor: string; processorItemId: number; receiptId: number | null; from: "unidentified" | "credits" | "parked" | "other" | "surcharges"; sum: Sum }): EntryDraft {
   const item: ItemRef = head.receiptId === null ? { kind: "processor_item", id: head.processorItemId } : receiptItem(head.receiptId);
   return entry("refund", head, [
     debit({ role: head.from }, head.sum, item),
@@ -59,13 +60,19 @@ function takenBack(receiptId: number, went: WentTo): Line[] {
   if (went.credits) back.push(debit(K, went.credits, receiptItem(receiptId)));
   if (went.parked) back.push(debit({ role: "parked" }, went.parked, receiptItem(receiptId)));
   if (went.income) back.push(debit({ role: "other" }, went.income, receiptItem(receiptId)));
-  for (const { itemId, sum, discount, smallDifference, writeOff = "small" } of went.items) {
+  if (went.surcharge) back.push(debit({ role: "surcharges" }, went.surcharge, receiptItem(receiptId)));
+  for (const { itemId, sum, discount, smallDifference, writeOff = "small", discountTax = null, writeOffTax = null } of went.items) {
     const extra = [discount, smallDifference].filter((part): part is Sum => part !== null && part.amount !== 0);
     back.push(debit(R, total([sum, ...extra], sum.currency), openItem(itemId)));
-    if (discount && discount.amount !== 0) back.push(credit({ role: "discounts" }, discount));
-    if (smallDifference && smallDifference.amount !== 0) back.push(credit({ role: writeOff === "small" ? "small_differences" : "bad_debt" }, smallDifference));
+    if (discount && discount.amount !== 0) back.push(...withTax({ role: "discounts" }, discount, discountTax));
+    if (smallDifference && smallDifference.amount !== 0) back.push(...withTax({ role: writeOff === "small" ? "small_differences" : "bad_debt" }, smallDifference, writeOffTax));
   }
   return back;
+}
+
+/** A sum that had been given up, given up no more; the tax in it is owed again. */
+function withTax(account: AccountRef, sum: Sum, tax: Sum | null): Line[] {
+  return tax === null || tax.amount === 0 ? [credit(account, sum)] : [credit(account, total([sum, negated(tax)], sum.currency)), credit({ role: "tax" }, tax)];
 }
 
 /**

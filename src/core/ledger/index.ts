@@ -3,6 +3,7 @@ export { ENTRY_EVENTS, foots, inBook, type AccountRef, type EntryDraft, type Ent
 export { postAchReturn, postBounced, postDispute, postDisputeLost, postRefund, type WentTo, type WriteOff } from "./goingBack";
 export {
   postAdjustment, postApplied, postBadDebt, postBankFee, postCreditNote, postDeposited, postDiscount, postElsewhere, postFee, postIdentified, postInvoice, postOpening, postOtherIncome, postParkedDifference, postPayoutTied, postReceiptAtBank, postReceiptByHand,
-  postReceiptSettled, postReserve, postReversal, postSetAside, postSmallDifference, type AppliedFrom, type FeeKind,
+  postReceiptSettled, postReserve, postReversal, postSetAside, postSmallDifference, postSurcharge, type AppliedFrom, type FeeKind,
 } from "./postings";
+export { postAllowance, postFeeAccrued, postFeeBilled, postLateFee, postRecovery, postRefundAtBank, postReturnFeeCharged } from "./ownCharges";
 export { prove, PROOF_NAMES, type OpenWork, type Proof, type ProofName, type ProofReport, type WorkName } from "./proofs";

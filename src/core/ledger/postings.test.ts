@@ -3,10 +3,7 @@ import fc from "fast-check";
 import { day } from "@/core/calendar";
 import { currencyOf, type Currency } from "@/core/money";
 
-import {
-  accountFor, DEFAULT_CHART, foots, inBook, nextCode, postAchReturn, postAdjustment, postApplied, postBadDebt, postBankFee, postBounced, postCreditNote, postDeposited, postDiscount, postDispute, postDisputeLost, postElsewhere, postFee, postIdentified, postInvoice, postOpening, postOtherIncome, postParkedDifference, postPayoutTied, postReceiptAtBank, postReceiptByHand,
-  postReceiptSettled, postRefund, postReserve, postReversal, postSetAside, postSmallDifference, prove, type EntryDraft,
-} from ".";
+import { DEFAULT_CHART, accountFor, foots, inBook, nextCode, postAchReturn, postAdjustment, postAllowance, postApplied, postBadDebt, postBankFee, postBounced, postCreditNote, postDeposited, postDiscount, postDispute, postDisputeLost, postElsewhere, postFee, postFeeAccrued, postFeeBilled, postIdentified, postInvoice, postLateFee, postOpening, postOtherIncome, postParkedDifference, postPayoutTied, postReceiptAtBank, postReceiptByHand, postReceiptSettled, postRecovery, postRefund, postRefundAtBank, postReserve, postReturnFeeCharged, postReversal, postSetAside, postSmallDifference, postSurcharge, prove, type EntryDraft } from ".";
 
 const USD = currencyOf("USD") as Currency;
 const usd = (amount: number): ReturnType<typeof inBook> => inBook(Math.round(amount * 100), USD);
@@ -50,7 +47,18 @@ const TABLE: [string, EntryDraft, string[]][] = [
   ["bank deposit of several by hand", postDeposited({ ...head, bank: "operating", bankLineId: 1, receipts: [{ receiptId: 1, sum: usd(25) }, { receiptId: 2, sum: usd(40) }] }), ["bank/operating 65.00", "on_hand -25.00", "on_hand -40.00"]],
   ["bounced check, of a debt that had been written off in part", postBounced({ ...head, bank: "operating", bankLineId: 1, receiptId: 1, went: { ...nothing, items: [{ itemId: 1, sum: usd(25), discount: null, smallDifference: usd(5), writeOff: "bad_debt" }] }, sum: usd(25) }), ["receivables 30.00", "bad_debt -5.00", "bank/operating -25.00"]],
   ["the bank's fee for it", postBankFee({ ...head, bank: "operating", bankLineId: 1, kind: "return", sum: usd(12) }), ["fees/return 12.00", "bank/operating -12.00"]],
-  ["bad debt, approved", postBadDebt({ ...head, itemId: 1, sum: usd(34) }), ["bad_debt 34.00", "receivables -34.00"]],
+  ["surcharge on top", postSurcharge({ ...head, receiptId: 1, sum: usd(3) }), ["unidentified 3.00", "surcharges -3.00"]],
+  ["fee charged for a return", postReturnFeeCharged({ ...head, itemId: 1, sum: usd(25) }), ["receivables 25.00", "return_fees -25.00"]],
+  ["late fee", postLateFee({ ...head, itemId: 1, sum: usd(10) }), ["receivables 10.00", "late_fees -10.00"]],
+  ["fees of a month, accrued", postFeeAccrued({ ...head, sum: usd(312.4) }), ["fees 312.40", "fees_accrued -312.40"]],
+  ["their bill, a little more", postFeeBilled({ ...head, bank: "operating", bankLineId: 1, accrued: usd(312.4), billed: usd(315) }), ["fees_accrued 312.40", "fees 2.60", "bank/operating -315.00"]],
+  ["their bill, as accrued", postFeeBilled({ ...head, bank: "operating", bankLineId: 1, accrued: usd(312.4), billed: usd(312.4) }), ["fees_accrued 312.40", "bank/operating -312.40"]],
+  ["allowance for doubtful debts", postAllowance({ ...head, by: usd(80) }), ["bad_debt 80.00", "allowance -80.00"]],
+  ["recovery after a write-off", postRecovery({ ...head, receiptId: 1, sum: usd(30) }), ["unidentified 30.00", "recoveries -30.00"]],
+  ["refund of credit from the bank", postRefundAtBank({ ...head, bank: "operating", bankLineId: 1, receiptId: 1, sum: usd(540) }), ["credits 540.00", "bank/operating -540.00"]],
+  ["ACH return of a receipt with a surcharge, its discount and write-off with tax", postAchReturn({ ...card, receiptId: 1, went: { ...nothing, surcharge: usd(3), items: [{ itemId: 1, sum: usd(90), discount: usd(5.4), smallDifference: usd(10.8), writeOff: "bad_debt", discountTax: usd(0.4), writeOffTax: usd(0.8) }] }, sum: usd(93) }), ["surcharges 3.00", "receivables 106.20", "discounts -5.00", "tax -0.40", "bad_debt -10.00", "tax -0.80", "clearing/card -93.00"]],
+  ["bad debt with the tax in it", postBadDebt({ ...head, itemId: 1, sum: usd(54), tax: usd(4) }), ["bad_debt 50.00", "tax 4.00", "receivables -54.00"]],
+  ["bad debt, approved", postBadDebt({ tax: null, ...head, itemId: 1, sum: usd(34) }), ["bad_debt 34.00", "receivables -34.00"]],
   ["difference that nothing explains", postParkedDifference({ ...card, sum: usd(-15) }), ["clearing/card -15.00", "parked 15.00"]],
 ];
 

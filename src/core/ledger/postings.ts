@@ -107,14 +107,13 @@ export function postApplied(head: Head & { receiptId: number; from: AppliedFrom;
 }
 
 /**
- * An early-payment discount by the gross method: discounts; R.
+ * An early-payment discount by the gross method: discounts (and tax payable,
+ * where the book's rule says that the tax owed is lower by it); R.
  * @example 2/10 n/30 on 1,000.00 paid in time: discounts 20.00; R 20.00
  */
 export function postDiscount(head: Head & { itemId: number; sum: Sum; tax: Sum | null }): EntryDraft {
-  const net = head.tax ? total([head.sum, negated(head.tax)], head.sum.currency) : head.sum;
   return entry("discount", head, [
-    debit({ role: "discounts" }, net),
-    ...(head.tax && head.tax.amount !== 0 ? [debit({ role: "tax" }, head.tax)] : []),
+    ...lessTax({ role: "discounts" }, head.sum, head.tax),
     credit(R, head.sum, openItem(head.itemId)),
   ]);
 }
@@ -124,9 +123,18 @@ export function postSmallDifference(head: Head & { itemId: number; sum: Sum }): 
   return entry("write_off", head, [debit({ role: "small_differences" }, head.sum), credit(R, head.sum, openItem(head.itemId))]);
 }
 
-/** A debt given up with the approval of a second person: bad debt; R. */
-export function postBadDebt(head: Head & { itemId: number; sum: Sum }): EntryDraft {
-  return entry("write_off", head, [debit({ role: "bad_debt" }, head.sum), credit(R, head.sum, openItem(head.itemId))]);
+/**
+ * A debt given up with the approval of a second person: bad debt, and tax
+ * payable where the book's rule says that the tax owed is lower by it; R.
+ * @example 54.00 with 4.00 tax in it: bad debt 50.00, tax 4.00; R 54.00
+ */
+export function postBadDebt(head: Head & { itemId: number; sum: Sum; tax: Sum | null }): EntryDraft {
+  return entry("write_off", head, [...lessTax({ role: "bad_debt" }, head.sum, head.tax), credit(R, head.sum, openItem(head.itemId))]);
+}
+
+/** What is given up of a sum, apart from the tax in it. */
+function lessTax(account: AccountRef, sum: Sum, tax: Sum | null): Line[] {
+  return tax === null || tax.amount === 0 ? [debit(account, sum)] : [debit(account, total([sum, negated(tax)], sum.currency)), debit({ role: "tax" }, tax)];
 }
 
 /** What a fee is for; each kind has its own expense account. */
@@ -176,6 +184,14 @@ export function postElsewhere(head: Head & { bank: string; bankLineId: number; a
     debit(bank(head.bank), head.sum, { kind: "bank_line", id: head.bankLineId }),
     credit(head.account === undefined ? { role: "elsewhere" } : { role: "elsewhere", of: head.account }, head.sum),
   ]);
+}
+
+/**
+ * What a payer gave on top of the invoices, as agreed: U; surcharges.
+ * @example an invoice of 100.00 paid with 103.00, 3 % agreed: U 3.00; surcharges 3.00, beside U 100.00; R 100.00
+ */
+export function postSurcharge(head: Head & { receiptId: number; sum: Sum }): EntryDraft {
+  return entry("surcharge", head, [debit(U, head.sum, receiptItem(head.receiptId)), credit({ role: "surcharges" }, head.sum, receiptItem(head.receiptId))]);
 }
 
 /** A receipt that is no payment of an invoice but other income: U; other income. */

@@ -5,7 +5,7 @@ import { add, type Minor } from "@/core/money";
  * documents, and compared. `broken` ones must never be; `work` is open work
  * that is shown with its sum until it is done.
  */
-export const PROOF_NAMES = ["entries", "balances", "receivables", "clearing", "unidentified", "credits", "disputed", "on_hand", "reserve", "parked", "payouts", "bank", "applications"] as const;
+export const PROOF_NAMES = ["entries", "balances", "receivables", "clearing", "unidentified", "credits", "disputed", "on_hand", "reserve", "fees_accrued", "parked", "payouts", "bank", "applications"] as const;
 export type ProofName = (typeof PROOF_NAMES)[number];
 
 export type Proof = { readonly name: ProofName; readonly journal: Minor; readonly documents: Minor; readonly off: Minor; readonly holds: boolean };

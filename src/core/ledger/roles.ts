@@ -10,6 +10,7 @@ export const R: AccountRef = { role: "receivables" };
 export const U: AccountRef = { role: "unidentified" };
 export const K: AccountRef = { role: "credits" };
 export const D: AccountRef = { role: "disputed" };
+export const F: AccountRef = { role: "fees" };
 export const H: AccountRef = { role: "on_hand" };
 export const clearing = (of: string): AccountRef => ({ role: "clearing", of });
 export const bank = (of: string): AccountRef => ({ role: "bank", of });

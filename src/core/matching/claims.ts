@@ -1,4 +1,4 @@
-import { add, minor, type Minor } from "@/core/money";
+import { add, minor, percentOf, ratioOf, type Minor } from "@/core/money";
 
 import type { Draft } from "./drafts";
 import { listOf } from "./lists";
@@ -73,7 +73,10 @@ export class Claims {
 
   /** What readings are made from: items as receipts have left them. */
   around(graceDays: number): Around {
-    return { payers: this.payers, graceDays, habit: (id) => this.habits.get(id), credit: (id) => this.credits.get(this.payers.group(id)) ?? 0, memo: (text) => this.numbers.read(text), scope: (id) => (this.payers.group(id) === id ? this.byGroup : this.byCustomer).get(id) ?? [] };
+    const percent = this.input.settings.surchargePercent ?? null;
+    const ratio = percent === null ? null : ratioOf(percent);
+    const surcharge = (method: MatchReceipt["method"], sum: number): Minor => (method === "card" && ratio?.ok ? percentOf(sum, ratio.value, "half-even") : minor(0));
+    return { payers: this.payers, graceDays, surcharge, surchargePercent: percent ?? "", habit: (id) => this.habits.get(id), credit: (id) => this.credits.get(this.payers.group(id)) ?? 0, memo: (text) => this.numbers.read(text), scope: (id) => (this.payers.group(id) === id ? this.byGroup : this.byCustomer).get(id) ?? [] };
   }
 
   /** The same with every item as it was before any receipt claimed it. */

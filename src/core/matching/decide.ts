@@ -21,8 +21,8 @@ export type Seen = { readonly closed: readonly Spot[]; readonly doubleOf: { read
  * stand here is looked at by a person, however good it looks.
  */
 const SAFE: Partial<Record<Numbers, Partial<Record<Sum, readonly Who[]>>>> = {
-  whole: { exact: ["certain", "likely", "weak", "unknown"], discount: ["certain", "likely", "weak", "unknown"], credit: ["certain", "likely", "weak"], told: ["certain", "likely", "weak"], part: ["certain", "likely", "weak"], over: ["certain", "likely", "weak"] },
-  digits: { exact: ["certain", "likely", "weak"], discount: ["certain", "likely", "weak"], credit: ["certain", "likely"], told: ["certain"], part: ["certain", "likely"], over: ["certain", "likely"] },
+  whole: { exact: ["certain", "likely", "weak", "unknown"], discount: ["certain", "likely", "weak", "unknown"], surcharge: ["certain", "likely"], credit: ["certain", "likely", "weak"], told: ["certain", "likely", "weak"], part: ["certain", "likely", "weak"], over: ["certain", "likely", "weak"] },
+  digits: { exact: ["certain", "likely", "weak"], discount: ["certain", "likely", "weak"], surcharge: ["certain"], credit: ["certain", "likely"], told: ["certain"], part: ["certain", "likely"], over: ["certain", "likely"] },
   order: { exact: ["certain", "likely"], discount: ["certain", "likely"], credit: ["certain"], part: ["certain"], over: ["certain"] },
   damaged: { exact: ["certain", "likely"], discount: ["certain", "likely"], credit: ["certain"], part: ["certain"], over: ["certain"] },
   none: { single: ["certain"], all: ["certain"], due: ["certain"], discount: ["certain"] },

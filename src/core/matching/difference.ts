@@ -15,7 +15,7 @@ const MOST = 2000;
 
 /** What changed, or null where so much (or something so far-reaching) did that all is to be made anew. */
 export function differenceOf(before: MatchingInput, next: MatchingInput): Difference | null {
-  if (before.settings.discountGraceDays !== next.settings.discountGraceDays || before.settings.smallDifferenceLimit !== next.settings.smallDifferenceLimit) return null;
+  if (before.settings.discountGraceDays !== next.settings.discountGraceDays || before.settings.smallDifferenceLimit !== next.settings.smallDifferenceLimit || before.settings.surchargePercent !== next.settings.surchargePercent) return null;
   if (before.customers.length !== next.customers.length || next.customers.some((customer, at) => !sameCustomer(customer, before.customers[at]))) return null;
   const items = both(before.items, next.items, ({ id }) => id, alike("balance", "number", "total", "dueOn", "issuedOn", "customerId", "poNumber", "terms"));
   const advice = (receipt: MatchReceipt): string => (receipt.remittance ?? []).map(({ number, amount }) => `${number} ${amount}`).join(";");

@@ -4,8 +4,8 @@ import type { Numbers } from "./scope";
 import type { Part } from "./sums";
 import type { MatchItem, Reading, Reason } from "./types";
 
-/** How the sum comes about. `short` and `over` leave a rest on one side; `mended` is a list whose one wrong or missing number the sum tells. */
-export type Sum = "exact" | "discount" | "late" | "credit" | "mended" | "told" | "part" | "short" | "over" | "single" | "all" | "due" | "several" | "oldest" | "account";
+/** How the sum comes about. `short` and `over` leave a rest on one side; `surcharge`: the agreed one on top. `mended` is a list whose one wrong or missing number the sum tells. */
+export type Sum = "exact" | "surcharge" | "discount" | "late" | "credit" | "mended" | "told" | "part" | "short" | "over" | "single" | "all" | "due" | "several" | "oldest" | "account";
 /** How well the payer is known to be the customer: beyond doubt, likely, one of several, not known, or clearly somebody else. */
 export type Who = "certain" | "likely" | "weak" | "unknown" | "other";
 

@@ -6,3 +6,10 @@ export function listOf<K, V>(map: Map<K, V[]>, key: K): V[] {
   map.set(key, made);
   return made;
 }
+
+/** Adds to the list kept under a key; what stands last there already is not added again. */
+export function pushOnce<K, V>(map: Map<K, V[]>, key: K, value: V): void {
+  const list = map.get(key);
+  if (list === undefined) map.set(key, [value]);
+  else if (list[list.length - 1] !== value) list.push(value);
+}

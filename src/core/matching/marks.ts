@@ -13,7 +13,7 @@ export function restsOn(reason: Reason): RestsOn {
       return { spots: [], field: "name" };
     case "sum_one": case "sum_several": case "sum_all_open": case "sum_of_quoted": case "discount": case "equal_items": case "credit_note": case "mended": case "sums_beside": case "against_short": case "against_over": case "against_double": case "against_also": case "on_account":
       return { spots: [], field: "sum" };
-    case "group": case "remittance": case "habit": case "usual_day": case "against_other_reading": case "against_currency": case "against_claimed":
+    case "group": case "remittance": case "habit": case "usual_day": case "surcharge": case "against_other_reading": case "against_currency": case "against_claimed":
       return { spots: [], field: null };
     default:
       throw reason satisfies never;

@@ -1,6 +1,7 @@
 import { groupHead, type Customer } from "@/core/parties";
 
 import { editDistance } from "./damage";
+import { pushOnce } from "./lists";
 import { jaroWinkler, nameWords, ownDomain } from "./names";
 import type { MatchingInput, MatchReceipt, PaidFor, Reason } from "./types";
 import { agreement, disagreement } from "./weights";
@@ -42,9 +43,9 @@ export class PayerIndex {
     this.byId = new Map(input.customers.map((customer) => [customer.id, customer]));
     for (const customer of input.customers) {
       this.heads.set(customer.id, groupHead(customer, this.byId));
-      if (customer.email) push(this.byEmail, customer.email.toLowerCase(), customer.id);
+      if (customer.email) pushOnce(this.byEmail, customer.email.toLowerCase(), customer.id);
       const domain = customer.email ? ownDomain(customer.email) : null;
-      if (domain) push(this.byDomain, domain, customer.id);
+      if (domain) pushOnce(this.byDomain, domain, customer.id);
       for (const name of [customer.name, ...(customer.aliases ?? [])]) this.call(customer.id, name);
     }
     for (const paid of input.history) this.learn(paid, paid.times);
@@ -53,12 +54,12 @@ export class PayerIndex {
   /** Enters a name that a customer goes by. */
   private call(id: number, name: string): void {
     const words = nameWords(name);
-    push(this.words, id, words);
-    push(this.byName, [...words].sort().join(" "), id);
-    push(this.byField, field(name), id);
-    if (words.length >= 3) push(this.byInitials, words.map((word) => word[0]).join(""), id);
-    for (const word of new Set(words)) push(this.byWord, word, id);
-    for (const start of new Set(words.map((word) => word.slice(0, 4)))) push(this.byStart, start, id);
+    pushOnce(this.words, id, words);
+    pushOnce(this.byName, [...words].sort().join(" "), id);
+    pushOnce(this.byField, field(name), id);
+    if (words.length >= 3) pushOnce(this.byInitials, words.map((word) => word[0]).join(""), id);
+    for (const word of new Set(words)) pushOnce(this.byWord, word, id);
+    for (const start of new Set(words.map((word) => word.slice(0, 4)))) pushOnce(this.byStart, start, id);
   }
 
   /** Adds to what is known of a payer, or takes from it; receipts of the keys that are given back read otherwise from then on. */
@@ -251,11 +252,4 @@ function field(name: string): string {
 export function payerKeys(name: string, email: string): string[] {
   const words = [...nameWords(name)].sort().join(" ");
   return [...(email === "" ? [] : [`@${email.toLowerCase()}`]), ...(words === "" ? [] : [words])];
-}
-
-function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
-  const list = map.get(key);
-  if (list === undefined) map.set(key, [value]);
-  // A customer whose names are alike in this stands here once.
-  else if (list[list.length - 1] !== value) list.push(value);
 }

@@ -228,5 +228,5 @@ function isClosed(reason: Reason, against: readonly Reason[]): boolean {
 }
 
 function finish(draft: Draft, against: readonly Reason[], certain: number, pattern: string): Reading {
-  return { customerId: draft.customerId, lines: draft.lines, onAccount: draft.onAccount, confidence: certain, pattern, reasons: [...draft.reasons.filter((reason) => !isClosed(reason, against)), ...against] };
+  return { customerId: draft.customerId, lines: draft.lines, onAccount: draft.onAccount, confidence: certain, pattern, ...(draft.surcharge === undefined ? {} : { surcharge: draft.surcharge }), reasons: [...draft.reasons.filter((reason) => !isClosed(reason, against)), ...against] };
 }

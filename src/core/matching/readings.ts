@@ -1,6 +1,7 @@
 import { daysBetween } from "@/core/calendar";
 import { add, minor, parseAmount, sumOf, toDecimal, type Minor } from "@/core/money";
 
+import { choices, oldestShape, whoIs } from "./choices";
 import { sumKind, sumReasons, whole, withoutRepeats, type Draft, type Sum, type Who } from "./drafts";
 import type { Memo } from "./memo";
 import type { Payer, PayerIndex } from "./payers";
@@ -8,10 +9,10 @@ import { namedIn, type Named, type Numbers } from "./scope";
 import { exactWays, fill, partsOf, subsetsOf, type Part } from "./sums";
 import type { Habit, MatchItem, MatchReceipt, ReadingLine, Reason, Spot } from "./types";
 
-export type Around = { readonly payers: PayerIndex; readonly memo: (text: string) => Memo; readonly scope: (customerId: number) => readonly MatchItem[]; readonly graceDays: number; readonly habit: (customerId: number) => Habit | undefined; /** What stands on account of a group. */ readonly credit: (customerId: number) => number };
+export type Around = { readonly payers: PayerIndex; readonly memo: (text: string) => Memo; readonly scope: (customerId: number) => readonly MatchItem[]; readonly graceDays: number; /** What a card pays on top of a sum; 0 where nothing is agreed. */ readonly surcharge: (method: MatchReceipt["method"], sum: number) => Minor; readonly surchargePercent: string; readonly habit: (customerId: number) => Habit | undefined; /** What stands on account of a group. */ readonly credit: (customerId: number) => number };
 
-const NAMED: Partial<Record<Sum, number>> = { exact: 40, discount: 39, credit: 37, told: 37, late: 33, mended: 30, part: 30, over: 26, short: 20 };
-const SUMS: Partial<Record<Sum, number>> = { single: 18, discount: 16, all: 15, credit: 12, due: 12, late: 9, several: 6, oldest: 2, account: 0 };
+const NAMED: Partial<Record<Sum, number>> = { exact: 40, surcharge: 39, discount: 39, credit: 37, told: 37, late: 33, mended: 30, part: 30, over: 26, short: 20 };
+const SUMS: Partial<Record<Sum, number>> = { single: 18, surcharge: 16, discount: 16, all: 15, credit: 12, due: 12, late: 9, several: 6, oldest: 2, account: 0 };
 const READ: Record<Numbers, number> = { whole: 0, digits: -2, order: -4, damaged: -7, none: 0 };
 const WHO: Record<Who, number> = { certain: 14, likely: 8, weak: 2, unknown: 0, other: -16 };
 
@@ -84,6 +85,7 @@ class Scope {
     const mended = this.mended(items);
     if (mended.length === 1) for (const parts of mended) this.add(parts, "mended", named.how, [said, { code: "mended", count: parts.length }], named.open.length);
     const off = add(receipt.amount, -full);
+    if (off > 0 && off === this.around.surcharge(receipt.method, full)) return this.add(items.map((item) => whole(item)), "surcharge", named.how, [said, this.onTop(off)], named.open.length + named.out.length);
     const filled = fill(items, receipt.amount).map(({ item, amount }) => whole(item, amount));
     const rest = named.open.length + named.out.length + (told ? 0 : this.toldOtherwise(off > 0 ? items.map((item) => whole(item)) : filled));
     if (off > 0) this.add(items.map((item) => whole(item)), "over", named.how, [said, { code: "against_over", by: off }], rest + this.overTooMuch(items, off, full) + (mended.length > 1 || named.sums > named.told.size ? 1 : 0));
@@ -123,6 +125,10 @@ class Scope {
   private saidNumbers(parts: readonly { item: MatchItem }[]): Reason {
     const how = this.named.how === "whole" || this.named.how === "none" ? "whole" : this.named.how === "damaged" ? "near" : "digits";
     return this.named.how === "order" ? { code: "po", number: parts[0]?.item.poNumber ?? "", spots: this.spotsOf(parts.map(({ item }) => item)) } : { code: "numbers", numbers: parts.map(({ item }) => item.number), how, spots: this.spotsOf(parts.map(({ item }) => item)) };
+  }
+
+  private onTop(sum: Minor): Reason {
+    return { code: "surcharge", sum, percent: this.around.surchargePercent };
   }
 
   private spotsOf(items: readonly MatchItem[]): Spot[] {
@@ -168,6 +174,8 @@ class Scope {
       const part = partsOf(item, receipt.paidOn, this.around.graceDays)[1];
       if (part?.amount === receipt.amount) this.add([part], part.inTime ? "discount" : "late", "none", [{ code: "sum_one", number: item.number }, ...sumReasons([part])]);
     }
+    const topped = due.find((item) => this.around.surcharge(receipt.method, item.balance) > 0 && item.balance + this.around.surcharge(receipt.method, item.balance) === receipt.amount);
+    if (topped) this.add([whole(topped)], "surcharge", "none", [{ code: "sum_one", number: topped.number }, this.onTop(add(receipt.amount, -topped.balance))]);
     for (const note of items.filter((item) => item.balance < 0)) {
       const less = due.find((item) => item.balance + note.balance === receipt.amount);
       if (less && items.length > 2) this.add([whole(less), whole(note)], "credit", "none", [{ code: "sum_one", number: less.number }, { code: "credit_note", numbers: [note.number] }]);
@@ -206,8 +214,9 @@ class Scope {
   }
 
   private add(lines: readonly Part[], sum: Sum, numbers: Numbers, reasons: readonly Reason[], doubt = 0, shape = ""): void {
-    const onAccount = add(this.receipt.amount, -sumOf(lines, (line) => line.amount));
-    if (onAccount < 0) return;
+    const left = add(this.receipt.amount, -sumOf(lines, (line) => line.amount));
+    const [onAccount, surcharge] = sum === "surcharge" ? [minor(0), left] : [left, null];
+    if (left < 0) return;
     const { foreign, unexplained } = this.named;
     const skipped = numbers === "none" ? this.named.items.length : 0;
     const flaws = foreign.length + unexplained.length + skipped + doubt;
@@ -221,7 +230,7 @@ class Scope {
     const remitted = numbers !== "none" && this.receipt.remittance !== undefined && this.receipt.remittance.length > 0;
     const ownItems = lines.every(({ item }) => item.customerId === this.customerId);
     this.made.push({
-      customerId: this.customerId, onAccount, confidence: 0, pattern: "", score, numbers, sum, who: this.who, shape, flaws, lean: habit.length * LEAN,
+      customerId: this.customerId, onAccount, ...(surcharge === null ? {} : { surcharge }), confidence: 0, pattern: "", score, numbers, sum, who: this.who, shape, flaws, lean: habit.length * LEAN,
       lines: lines.map(({ item, amount, discount }): ReadingLine => ({ itemId: item.id, number: item.number, amount, discount })),
       reasons: [...(remitted ? [{ code: "remittance" } as const] : []), ...reasons, ...(this.payer?.reasons ?? []), ...habit, ...(ownItems || lines.length === 0 ? [] : [{ code: "group" } as const]), ...against],
     });
@@ -232,28 +241,3 @@ class Scope {
 const HABIT_FROM = 4;
 const LEAN = 3;
 const USUAL_WITHIN_DAYS = 3;
-
-/** How money that goes to the oldest comes out: more than all, a part of the only item, of one of few or of many, or over several. */
-function oldestShape(given: number, open: number, off: number): string {
-  if (off > 0) return "over";
-  if (given > 1) return given === open ? "all-but-a-rest" : "several";
-  return open === 1 ? "only" : open <= 3 ? "part-of-few" : "part-of-many";
-}
-
-function whoIs(payer: Payer | undefined, payers: readonly Payer[]): Who {
-  const [best] = payers;
-  if (!payer) return best && (best.beyondDoubt || best.weight >= 4.5) ? "other" : "unknown";
-  if (payer.beyondDoubt) return "certain";
-  if (!best || payer.weight >= best.weight - 0.01) return payer.weight >= 3 ? "likely" : "weak";
-  return best.beyondDoubt ? "other" : "weak";
-}
-
-/** Every list that the named numbers can stand for, where a damaged one leaves a choice; at most a few dozen. */
-function choices(named: Named): MatchItem[][] {
-  let lists: MatchItem[][] = [[...named.items]];
-  for (const options of named.open.slice(0, 4)) {
-    lists = lists.flatMap((list) => options.filter((item) => !list.includes(item)).map((item) => [...list, item]));
-    if (lists.length > 64) break;
-  }
-  return lists.filter((list) => list.length > 0).slice(0, 64);
-}

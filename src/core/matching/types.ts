@@ -30,7 +30,7 @@ export type MatchingInput = {
   /** Numbers that memos may name though nothing is open on them any more. */
   readonly closed: readonly { readonly number: string; readonly customerId: number }[];
   readonly placed: readonly PlacedReceipt[];
-  readonly settings: { readonly discountGraceDays: number; /** A payment short by no more than this is looked at: it may be written off (minor units; 0 where nothing is). */ readonly smallDifferenceLimit: number };
+  readonly settings: { readonly discountGraceDays: number; /** A payment short by no more than this is looked at: it may be written off (minor units; 0 where nothing is). */ readonly smallDifferenceLimit: number; /** What cards pay on top, in percent (decimal text), where that is agreed. */ readonly surchargePercent?: string | null };
 };
 
 /** A piece of the memo (or of the remittance that follows it) that a reason rests on, in characters. */
@@ -45,6 +45,7 @@ export type Reason =
   | { readonly code: "sum_all_open"; readonly count: number }
   | { readonly code: "sum_of_quoted"; readonly count: number }
   | { readonly code: "discount"; readonly sum: Minor; readonly inTime: boolean }
+  | { readonly code: "surcharge"; readonly sum: Minor; readonly percent: string }
   | { readonly code: "email" }
   | { readonly code: "domain"; readonly domain: string }
   | { readonly code: "name"; readonly exact: boolean }
@@ -78,6 +79,8 @@ export type Reading = {
   readonly customerId: number | null;
   readonly lines: readonly ReadingLine[];
   readonly onAccount: Minor;
+  /** What was paid on top of the items as the agreed surcharge; missing where there is none. */
+  readonly surcharge?: Minor;
   /** Probability that the whole reading is right, 0 to 1. */
   readonly confidence: number;
   /** The pattern of evidence that the probability is the hit rate of. */

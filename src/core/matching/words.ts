@@ -27,6 +27,8 @@ export function reasonInWords(reason: Reason, currency: Currency): string {
       return reason.count === 1 ? "exact sum" : "together the exact sum";
     case "discount":
       return `less the discount of ${formatAmount(reason.sum, currency)}${reason.inTime ? "" : ", taken too late"}`;
+    case "surcharge":
+      return `with the surcharge of ${formatAmount(reason.sum, currency)} (${reason.percent} %) on top`;
     case "email":
       return "the customer's e-mail address";
     case "domain":

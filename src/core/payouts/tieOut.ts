@@ -10,15 +10,15 @@ const LATEST_BANKING_DAYS = 4;
 /** Whether a bank line could be this payout: same sum and currency, within banking days, and not with another processor's descriptor. */
 export function fitsPayout(payout: TiePayout, line: TieLine): boolean {
   if (line.currency !== payout.currency || line.amount !== payout.net) return false;
-  return nearInTime(payout, line) && mentions(line, payout);
+  return nearInTime(payout, line) && speaksOf(line, payout);
 }
 
-function nearInTime(payout: TiePayout, line: TieLine): boolean {
+export function nearInTime(payout: TiePayout, line: TieLine): boolean {
   const days = bankingDaysBetween(payout.paidOn, line.postedOn);
   return days >= -1 && days <= LATEST_BANKING_DAYS;
 }
 
-function mentions(line: TieLine, payout: TiePayout): boolean {
+export function speaksOf(line: TieLine, payout: TiePayout): boolean {
   return payout.descriptor === null || payout.descriptor === "" || line.description.toLowerCase().includes(payout.descriptor.toLowerCase());
 }
 

@@ -15,7 +15,7 @@ const sum = z.number().int().min(0).transform(minor);
 /** Keeps what was agreed with a processor, from a day on; every charge is checked against it. */
 export const agreeRate = defineCommand({
   name: "agreeRate",
-  schema: z.object({ account: z.string(), method: z.enum(METHODS), from: isoDay, to: isoDay.nullable().default(null), percent: z.string().trim(), fixed: sum, least: sum.nullable().default(null), most: sum.nullable().default(null) }),
+  schema: z.object({ account: z.string(), method: z.enum(METHODS), from: isoDay, to: isoDay.nullable().default(null), percent: z.string().trim(), fixed: sum, least: sum.nullable().default(null), most: sum.nullable().default(null), brand: z.string().trim().max(30).nullable().default(null).transform((text) => text || null), abroad: z.boolean().nullable().default(null), fromVolume: sum.default(() => minor(0)) }),
   run(ctx, input): Result<{ rateId: number }> {
     const account = processorAccounts(ctx.db).find(({ code }) => code === input.account);
     if (!account) return fail("account.unknown", { code: input.account });

@@ -1,6 +1,6 @@
 import { z } from "zod";
 
-import { FILE_KINDS, missingFields, readActivity, readBankLine, readCustomer, readInvoice, readRemittance, readRows, ROW_KINDS, type MappingSpec, type ProcessorRecord, type Table } from "@/core/formats";
+import { FILE_KINDS, missingFields, readActivity, readBankLine, readCustomer, readInvoice, readRemittance, readReturn, readRows, ROW_KINDS, type MappingSpec, type ProcessorRecord, type Table } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
 import { insertImportFile, saveMapping } from "@/db/files";
@@ -12,6 +12,7 @@ import { importBank } from "../imports/bank";
 import { importCustomers } from "../imports/customers";
 import { importInvoices } from "../imports/invoices";
 import { importRemittance } from "../imports/remittance";
+import { importReturns } from "../imports/returns";
 import { importActivity } from "../imports/processor";
 import { tableOf } from "../imports/read";
 import { Tallying, type ImportReport } from "../imports/report";
@@ -97,6 +98,11 @@ function takeIn(ctx: Ctx, table: Table, mapping: MappingSpec, account: string, f
       const { rows, refused } = readRows(table, mapping, context, readRemittance);
       tally.refuse(refused);
       return importRemittance(ctx, rows, fileId, tally);
+    }
+    case "returns": {
+      const { rows, refused } = readRows(table, mapping, context, readReturn);
+      tally.refuse(refused);
+      return importReturns(ctx, rows, fileId, actId, tally);
     }
     default:
       throw mapping.kind satisfies never;

@@ -1,8 +1,10 @@
 import type { Command } from "../command";
 import { disputeLost } from "./disputeLost";
 import { bounceReceipt, makeDeposit, recordReceipt, tieDeposit } from "./byHand";
+import { answerDispute, mendAccount, refundAtBank, retryDebit } from "./comeBack";
 import { explainLine, removeRule } from "./explainLine";
 import { agreeRate, endRate } from "./fees";
+import { accrueFees, billFees } from "./feeBills";
 import { leaveOut, logContact, sendLetter } from "./followup";
 import { importFile } from "./importFile";
 import { changeAlias, forget } from "./learning";
@@ -10,13 +12,13 @@ import { askApproval, decideWriteOff, placeReceipt, useCredit } from "./placeRec
 import { postSure } from "./postSure";
 import { setAside } from "./setAside";
 import { addBankAccount, addProcessorAccount, changeSettings, lockPeriod } from "./settings";
-import { lumpPayout, tiePayout } from "./tiePayout";
+import { lumpPayout, tiePayout, tiePayouts } from "./tiePayout";
 import { undo, undoTogether } from "./undo";
 
 /** Every way to change a book, by name. */
 export const COMMANDS = {
-  importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
-  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate,
+  importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, tiePayouts, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
+  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

@@ -28,12 +28,12 @@ const tallySchema = z.object({
  */
 export const placeReceipt = defineCommand({
   name: "placeReceipt",
-  schema: tallySchema.extend({ proposedCustomerId: z.number().int().nullable().default(null), credits: z.array(z.object({ receiptId: z.number().int(), itemId: z.number().int(), amount })).max(50).default([]) }),
+  schema: tallySchema.extend({ proposedCustomerId: z.number().int().nullable().default(null), credits: z.array(z.object({ receiptId: z.number().int(), itemId: z.number().int(), amount })).max(50).default([]), surcharge: amount.default(() => minor(0)) }),
   run(ctx, input): Result<{ actId: number; commandId: number }> {
     const receipt = receiptById(ctx.db, input.receiptId);
     if (!receipt) return fail("receipt.unknown");
     if (receipt.state !== "to_match") return fail("receipt.not_to_match");
-    const checked = checkTally(ctx, receipt, input.lines, input.customerId, receipt.unidentified);
+    const checked = checkTally(ctx, receipt, input.lines, input.customerId, receipt.unidentified, { surcharge: input.surcharge });
     if (!checked.ok) return checked;
     const placed = place(ctx, receipt, input.lines, checked.value, "unidentified");
     if (!placed.ok) return placed;
@@ -62,7 +62,7 @@ export const askApproval = defineCommand({
     if (!receipt) return fail("receipt.unknown");
     if (receipt.state !== "to_match") return fail("receipt.not_to_match");
     if (ctx.settings.people.length < 2) return fail("approval.people");
-    const checked = checkTally(ctx, receipt, input.lines, input.customerId, receipt.unidentified, "approved");
+    const checked = checkTally(ctx, receipt, input.lines, input.customerId, receipt.unidentified, { writeOffs: "approved" });
     if (!checked.ok) return checked;
     const sum = sumOf(input.lines.filter((line) => Math.abs(line.smallDifference) > ctx.settings.smallDifferenceLimit), (line) => line.smallDifference);
     if (sum === 0) return fail("approval.not_needed", { limit: ctx.sum(ctx.settings.smallDifferenceLimit) });
@@ -85,7 +85,7 @@ export const decideWriteOff = defineCommand({
     decideApproval(ctx.db, asked.id, { state: input.approve ? "approved" : "refused", by: ctx.who.actor, why: input.why || null });
     if (!input.approve) return ok({ actId: ctx.act("decide", { kind: "receipt", id: receipt.id }, `write-off of ${ctx.sum(asked.sum)} refused${input.why ? `: ${input.why}` : ""}`) });
     const tally = tallySchema.omit({ receiptId: true }).parse(JSON.parse(asked.tally));
-    const checked = checkTally(ctx, receipt, tally.lines, tally.customerId, receipt.unidentified, "approved");
+    const checked = checkTally(ctx, receipt, tally.lines, tally.customerId, receipt.unidentified, { writeOffs: "approved" });
     if (!checked.ok) return checked;
     ctx.act("decide", { kind: "receipt", id: receipt.id, customerId: checked.value.customerId }, `write-off of ${ctx.sum(asked.sum)} approved, asked by ${asked.askedBy}: ${asked.why}`);
     const placed = place(ctx, receipt, tally.lines, checked.value, "unidentified");

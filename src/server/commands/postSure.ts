@@ -29,7 +29,7 @@ export const postSure = defineCommand({
       const best = readings[0];
       if (!receipt || !best || best.customerId === null || (input.said[receiptId] ?? saidOf(best)) !== saidOf(best)) continue;
       const lines = best.lines.map((line) => ({ itemId: line.itemId, amount: line.amount, discount: line.discount, smallDifference: minor(0) }));
-      const checked = checkTally(ctx, receipt, lines, best.customerId, receipt.unidentified);
+      const checked = checkTally(ctx, receipt, lines, best.customerId, receipt.unidentified, { surcharge: best.surcharge ?? minor(0) });
       if (!checked.ok) continue;
       const placed = place(ctx, receipt, lines, checked.value, "unidentified");
       if (!placed.ok) return placed;

@@ -18,7 +18,7 @@ const isoDay = z.iso.date().transform((text) => text as Day);
 /** Adds a processor account with a clearing account of its own. */
 export const addProcessorAccount = defineCommand({
   name: "addProcessorAccount",
-  schema: z.object({ code, name, delayDays: z.number().int().min(0).max(30), descriptor: z.string().trim().max(60).nullable().default(null) }),
+  schema: z.object({ code, name, delayDays: z.number().int().min(0).max(30), descriptor: z.string().trim().max(60).nullable().default(null), feeBilling: z.enum(["taken", "monthly"]).default("taken") }),
   run(ctx, input): Result<{ id: number }> {
     if (processorAccounts(ctx.db).some((account) => account.code === input.code)) return fail("account.taken", { code: input.code });
     const id = insertProcessorAccount(ctx.db, { ...input, descriptor: input.descriptor || null, currency: ctx.settings.currency });
@@ -56,6 +56,7 @@ export const changeSettings = defineCommand({
     name: name.optional(), cutOverOn: isoDay.optional(), clock: isoDay.optional(), timeZone: z.string().optional(), discountGraceDays: z.number().int().min(0).max(30).optional(),
     smallDifferenceLimit: z.number().int().min(0).max(100_000).optional(), smallestSumAskedFor: z.number().int().min(0).optional(), replyTo: z.email("An e-mail address is needed.").optional(),
     people: z.array(z.string().trim().min(1, "A name is needed.").max(40)).min(1, "At least one person works in the book.").max(50).optional(),
+    surchargePercent: z.string().trim().regex(/^\d{1,2}(\.\d{1,3})?$/, "Write it like 2.5.").nullable().optional(), taxOnDiscounts: z.boolean().optional(), taxOnBadDebts: z.boolean().optional(), returnFee: z.number().int().min(0).max(100_000).nullable().optional(),
     smtpUrl: z.string().regex(/^smtps?:\/\/\S+$/, "Write it like smtp://host:587.").nullable().optional(),
   }),
   run(ctx, input): Result<null> {

@@ -9,7 +9,7 @@ import { insertProcessorItem, moveItem, processorAccounts, processorItemById, ty
 
 import { defineCommand } from "../command";
 import type { Ctx } from "../context";
-import { tie } from "../steps/tie";
+import { tie, tieInOne } from "../steps/tie";
 
 const difference = z.discriminatedUnion("as", [
   z.object({ as: z.literal("fee"), kind: z.enum(["processing", "dispute", "return"]) }),
@@ -65,6 +65,24 @@ function itemsToMove(ctx: Ctx, payout: PayoutRow, { as, itemIds }: { as: "take_i
   const sum = sumOf(items, ({ amount }) => amount);
   return sum === (as === "take_in" ? off : negate(off)) ? ok(items) : fail("payout.off", { bank: ctx.sum(add(payout.net, off)), net: ctx.sum(add(payout.net, as === "take_in" ? sum : negate(sum))), off: ctx.sum(add(off, as === "take_in" ? negate(sum) : sum)) });
 }
+
+/** Ties several payouts to the one line that they came in; their nets must come to it. */
+export const tiePayouts = defineCommand({
+  name: "tiePayouts",
+  schema: z.object({ payoutIds: z.array(z.number().int()).min(2).max(10), lineId: z.number().int() }),
+  run(ctx, input): Result<{ actId: number }> {
+    const line = bankLineById(ctx.db, input.lineId);
+    if (!line) return fail("line.unknown");
+    if (line.state !== "open") return fail("line.explained");
+    const payouts = [...new Set(input.payoutIds)].flatMap((id) => payoutById(ctx.db, id) ?? []);
+    if (payouts.length < new Set(input.payoutIds).size) return fail("payout.unknown");
+    if (payouts.some(({ state }) => state === "tied")) return fail("payout.tied");
+    if (payouts.some(({ currency }) => currency !== line.currency)) return fail("payout.line");
+    const net = sumOf(payouts, (payout) => payout.net);
+    if (net !== line.amount) return fail("payout.off", { bank: ctx.sum(line.amount), net: ctx.sum(net), off: ctx.sum(add(line.amount, negate(net))) });
+    return ok({ actId: tieInOne(ctx, payouts, line) });
+  },
+});
 
 /** Puts the items that make a lump on the statement into a payout of their own, and ties it to the line. */
 export const lumpPayout = defineCommand({

@@ -1,6 +1,5 @@
 import { z } from "zod";
 
-import { postReversal, type AccountRef } from "@/core/ledger";
 import { add, minor, sumOf, type Minor } from "@/core/money";
 import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
@@ -10,12 +9,14 @@ import { bankLineById, setBankLineState } from "@/db/bank";
 import { entriesOfAct, linesOfEntry } from "@/db/journal";
 import { depositById, setDepositState } from "@/db/deposits";
 import { changeBalance, openItemById } from "@/db/openItems";
-import { endTies, refreshNet, setPayoutState, tiesOfPayout } from "@/db/payouts";
+import { endTies, refreshNet, setPayoutState, tiesOfAct } from "@/db/payouts";
 import { moveBack, setDisputeState } from "@/db/processor";
 import { applicationsOfReceipt, deleteUntouchedReceipt, endApplication, partsOf, receiptById, receiptsOfDeposit, reviveApplication, setDisputed, setHandState, updateReceipt } from "@/db/receipts";
 
 import { defineCommand } from "../command";
 import type { Ctx } from "../context";
+import { reverseEntry } from "../steps/reverse";
+import { takeBackOther } from "../steps/takeBack";
 
 /**
  * Undoes an act: its entries are reversed (dated the same day), what it moved
@@ -57,7 +58,7 @@ function undoOne(ctx: Ctx, act: ActRow): Result<{ actId: number }> {
 }
 
 /** Acts that people did by a page of their own and can take back; imports and letters are not among them. */
-const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget"]);
+const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget", "accrue", "fee_bill", "refund", "retry", "mend", "answer"]);
 
 export function isUndoable(kind: ActKind): boolean {
   return UNDOABLE.has(kind);
@@ -85,6 +86,8 @@ function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
       return restore(ctx, act);
     case "ask":
       return withdraw(ctx, act);
+    case "accrue": case "fee_bill": case "refund": case "retry": case "mend": case "answer":
+      return takeBackOther(ctx, act, act.kind);
     case "contact": case "forget":
       return ok(null);
     case "import": case "decide": case "lock": case "letter": case "leave_out": case "settings": case "rule": case "undo": case "account":
@@ -96,7 +99,7 @@ function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
 
 /** Acts on the same document that came later and still stand. */
 function rests(ctx: Ctx, act: ActRow): string | null {
-  const later = actsOf(ctx.db, act.subjectKind, act.subjectId).filter((one) => one.id > act.id && one.undoneBy === null && !["undo", "contact", "ask", "decide"].includes(one.kind));
+  const later = actsOf(ctx.db, act.subjectKind, act.subjectId).filter((one) => one.id > act.id && one.undoneBy === null && !["undo", "contact", "ask", "decide", "retry"].includes(one.kind));
   return later.at(-1)?.text ?? null;
 }
 
@@ -136,9 +139,11 @@ function unAside(ctx: Ctx, act: ActRow): Result<unknown> {
 }
 
 function untie(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
-  for (const one of tiesOfPayout(ctx.db, act.subjectId)) setBankLineState(ctx.db, one.bankLineId, "open");
+  for (const one of tiesOfAct(ctx.db, act.id)) {
+    setBankLineState(ctx.db, one.bankLineId, "open");
+    setPayoutState(ctx.db, one.payoutId, "open");
+  }
   endTies(ctx.db, act.id, by);
-  setPayoutState(ctx.db, act.subjectId, "open");
   // A difference that was booked with the tie goes with it.
   const explained = entriesOfAct(ctx.db, act.id).filter((entry) => entry.documentKind === "processor_item").map((entry) => entry.documentId);
   for (const id of explained) ctx.db.run("UPDATE processor_item SET withdrawn = 1 WHERE id = ? AND origin = 'explained'", id);
@@ -206,9 +211,9 @@ function restore(ctx: Ctx, act: ActRow): Result<unknown> {
     applied = add(applied, one.amount);
   }
   const of = (role: string): Minor => sumOf(entriesOfAct(ctx.db, act.id).flatMap((entry) => linesOfEntry(ctx.db, entry.id)).filter((line) => line.role === role && line.itemKind === "receipt" && line.itemId === receipt.id), (line) => line.bookAmount);
-  const back = { unidentified: of("unidentified"), onAccount: of("credits"), parked: of("parked"), income: of("other") };
+  const back = { unidentified: of("unidentified"), onAccount: of("credits"), parked: of("parked"), income: of("other"), surcharge: of("surcharges") };
   const before = partsOf(receipt);
-  const parts = { unidentified: add(before.unidentified, back.unidentified), onAccount: add(before.onAccount, back.onAccount), parked: add(before.parked, back.parked), income: add(before.income, back.income), applied: add(before.applied, applied), goneBack: add(before.goneBack, -back.unidentified, -back.onAccount, -back.parked, -back.income, -applied) };
+  const parts = { unidentified: add(before.unidentified, back.unidentified), onAccount: add(before.onAccount, back.onAccount), parked: add(before.parked, back.parked), income: add(before.income, back.income), surcharge: add(before.surcharge, back.surcharge), applied: add(before.applied, applied), goneBack: add(before.goneBack, -back.unidentified, -back.onAccount, -back.parked, -back.income, -back.surcharge, -applied) };
   const state = parts.unidentified > 0 ? "to_match" : parts.parked > 0 || parts.income > 0 ? "set_aside" : "placed";
   updateReceipt(ctx.db, receipt.id, { state, parts, customerId: receipt.customerId, reason: receipt.reason });
   if (act.kind === "bounce") for (const line of ctx.db.all<{ id: number }>("SELECT id FROM bank_line WHERE state = 'bounce' AND receipt_id = ?", receipt.id)) setBankLineState(ctx.db, line.id, "open");
@@ -228,12 +233,5 @@ function withdraw(ctx: Ctx, act: ActRow): Result<unknown> {
 
 /** Mirrors every entry of an act that is not reversed yet, dated the same day. */
 function reverseEntries(ctx: Ctx, actId: number, by: number): void {
-  for (const entry of entriesOfAct(ctx.db, actId).filter((one) => one.reversedBy === null && one.reverses === null)) {
-    const lines = linesOfEntry(ctx.db, entry.id).map((line) => ({
-      account: (line.of === null ? { role: line.role } : { role: line.role, of: line.of }) satisfies AccountRef,
-      sum: { amount: line.amount, currency: line.currency, book: line.bookAmount },
-      item: line.itemKind === null || line.itemId === null ? null : { kind: line.itemKind, id: line.itemId },
-    }));
-    ctx.post(postReversal({ document: { kind: entry.documentKind, id: entry.documentId, text: entry.document }, partyId: entry.customerId, lines }, entry.postedOn), by, entry.id);
-  }
+  for (const entry of entriesOfAct(ctx.db, actId).filter((one) => one.reversedBy === null && one.reverses === null)) reverseEntry(ctx, entry, by);
 }

@@ -1,12 +1,13 @@
 import { expectedPayoutDay, type ActivityRecord, type PayoutRecord, type ProcessorRecord } from "@/core/formats";
+import { negate } from "@/core/money";
 import { completePayout, insertPayout, payoutByExternalId, payoutById, refreshNet } from "@/db/payouts";
-import { claimSpan, insertProcessorItem, processorItemByExternalId, type ProcessorAccountRow } from "@/db/processor";
+import { adoptItem, claimSpan, insertProcessorItem, orphansOf, returnOfCharge, setReceiptOfItem, processorItemByExternalId, type ProcessorAccountRow, type ProcessorItemRow } from "@/db/processor";
 import type { ItemKindOfProcessor } from "@/core/payouts";
 
 import type { Ctx } from "../context";
 import { joinRemittances } from "../steps/remittances";
 import { tieAllSingle } from "../steps/tie";
-import { postActivity, postCharge } from "../steps/activity";
+import { joinReceipt, postActivity, postCharge, unpark } from "../steps/activity";
 import { withoutTwins, type Tallying } from "./report";
 
 /** Charges come first, so that fees, refunds and what came back find theirs whatever the order of the file. */
@@ -43,20 +44,51 @@ function takeActivity(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecor
     else tally.change(row.line, "id", { code: "activity.changed", was: ctx.sum(known.amount) });
     return;
   }
+  const twin = row.kind === "ach_return" && row.relatedId !== null ? toldByReturnFile(ctx, account, row) : null;
+  if (twin !== null) return adopt(ctx, account, row, twin, fileId, tally, around);
   const payoutId = row.payoutId === null ? null : payoutFor(ctx, account, row, fileId, around);
   const charge = row.relatedId === null ? undefined : processorItemByExternalId(ctx.db, account.id, "charge", row.relatedId);
   const base = {
     processorAccountId: account.id, externalId: row.externalId, kind: itemKind(row.kind), occurredOn: row.occurredOn, settledOn: row.settledOn, currency: row.currency, amount: row.amount, payoutId, relatedId: row.relatedId,
-    origin: "file" as const, reason: null, settledState: null, fileId, lineNo: row.line,
+    origin: "file" as const, reason: null, settledState: null, returnCode: row.returnCode, answerBy: row.answerBy, answeredOn: null, brand: row.brand, abroad: row.abroad ? (1 as const) : (0 as const), fileId, lineNo: row.line,
   };
   if (row.kind === "charge") {
     postCharge(ctx, account, base, { method: row.method, payerName: row.payerName, payerEmail: row.payerEmail, reference: row.reference }, actId);
+    claimOrphans(ctx, account, row.externalId, actId, tally);
   } else {
     const id = insertProcessorItem(ctx.db, { ...base, receiptId: charge?.receiptId ?? null });
     postActivity(ctx, account, { ...base, id, receiptId: charge?.receiptId ?? null }, row.kind, actId);
   }
   if (payoutId !== null) around.touched.add(payoutId);
   tally.take(row.line, WORDS[row.kind], row.amount);
+}
+
+/** A return that the bank's own return file told of before the processor did. */
+function toldByReturnFile(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecord): ProcessorItemRow | null {
+  const charge = processorItemByExternalId(ctx.db, account.id, "charge", row.relatedId ?? "");
+  const known = charge ? returnOfCharge(ctx.db, charge, negate(row.amount)) : undefined;
+  return known?.externalId.startsWith("return ") ? known : null;
+}
+
+/** It is posted once; the processor's file adds its own id and the payout that it is part of. */
+function adopt(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecord, known: ProcessorItemRow, fileId: number, tally: Tallying, around: Around): void {
+  const payoutId = row.payoutId === null ? known.payoutId : payoutFor(ctx, account, row, fileId, around);
+  adoptItem(ctx.db, known.id, row.externalId, payoutId);
+  if (payoutId !== null) around.touched.add(payoutId);
+  tally.know(row.line);
+}
+
+/** What came before its charge, out of order, finds it now: what was parked meanwhile is posted as what it is. */
+function claimOrphans(ctx: Ctx, account: ProcessorAccountRow, externalId: string, actId: number, tally: Tallying): void {
+  const charge = processorItemByExternalId(ctx.db, account.id, "charge", externalId);
+  if (!charge || charge.receiptId === null) return;
+  for (const orphan of orphansOf(ctx.db, account.id, externalId)) {
+    setReceiptOfItem(ctx.db, orphan.id, charge.receiptId);
+    const found = { ...orphan, receiptId: charge.receiptId, reason: null };
+    if (orphan.reason !== null) unpark(ctx, orphan, actId);
+    if (orphan.reason !== null || orphan.kind === "dispute") joinReceipt(ctx, account, found, actId);
+    tally.also("items that came before their charge", orphan.amount);
+  }
 }
 
 /** The payout an item names; none where that is tied already, as what is proven does not change: the item stays in clearing, in view. */

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 
-import { decodeText, guessKind, guessMapping, readTable, type FileKind, type MappingSpec, type Table } from "@/core/formats";
+import { decodeText, guessKind, guessMapping, isNacha, nachaTable, readTable, type FileKind, type MappingSpec, type Table } from "@/core/formats";
 import { ok, fail, type Result } from "@/core/result";
 
 import { keptFile } from "../folders";
@@ -21,7 +21,7 @@ export function tableOf(book: string, sha256: string): Result<Table> {
   }
   const text = decodeText(bytes);
   if (!text.ok) return text;
-  const table = readTable(text.value);
+  const table = isNacha(text.value) ? nachaTable(text.value) : readTable(text.value);
   if (!table.ok) return table;
   if (tables.size >= 3) tables.delete(tables.keys().next().value ?? "");
   tables.set(key, table.value);

@@ -6,7 +6,7 @@ import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
 import { depositById, depositOfLine } from "@/db/deposits";
 import { openItemById, type OpenItemRow } from "@/db/openItems";
-import { payoutById, tieOfLine } from "@/db/payouts";
+import { payoutById, tiesOfLine } from "@/db/payouts";
 import { itemsOfReceipt, processorAccounts, processorItemById } from "@/db/processor";
 import { applicationsOfItem, applicationsOfReceipt, receiptById, type ReceiptRow } from "@/db/receipts";
 
@@ -64,18 +64,17 @@ export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | n
 
 const HAND_WORDS: Record<HandState, string> = { on_hand: "on hand", deposited: "in a deposit, not on a statement yet", banked: "at the bank", void: "taken back as a mistake" };
 
-export type LinePage = Told & { line: BankLineRow; bank: string; payout: { id: number; externalId: string; processor: string } | null };
+export type LinePage = Told & { line: BankLineRow; bank: string; payouts: { id: number; externalId: string; processor: string; share: Minor }[] };
 
 export function linePageOf(db: Db, book: string, id: number): LinePage | null {
   const line = bankLineById(db, id);
   if (!line) return null;
-  const tie = tieOfLine(db, id);
-  const payout = tie ? payoutById(db, tie.payoutId) : undefined;
-  const processor = processorAccounts(db).find((account) => account.id === payout?.processorAccountId);
+  const names = new Map(processorAccounts(db).map((account) => [account.id, account.name]));
+  const payouts = tiesOfLine(db, id).flatMap((tie) => { const payout = payoutById(db, tie.payoutId); return payout ? [{ id: payout.id, externalId: payout.externalId, processor: names.get(payout.processorAccountId) ?? "", share: tie.amount }] : []; });
   const deposit = depositOfLine(db, id);
   return {
-    line, bank: bankAccounts(db).find((account) => account.id === line.bankAccountId)?.name ?? "", payout: payout ? { id: payout.id, externalId: payout.externalId, processor: processor?.name ?? "" } : null,
-    entries: entriesAbout(db, "bank_line", id), acts: [...actsAbout(db, "bank_line", id), ...(payout ? actsAbout(db, "payout", payout.id) : []), ...(deposit ? actsAbout(db, "deposit", deposit.id) : [])], origin: originOf(db, book, line.fileId, line.lineNo),
+    line, bank: bankAccounts(db).find((account) => account.id === line.bankAccountId)?.name ?? "", payouts,
+    entries: entriesAbout(db, "bank_line", id), acts: [...actsAbout(db, "bank_line", id), ...payouts.flatMap((payout) => actsAbout(db, "payout", payout.id)), ...(deposit ? actsAbout(db, "deposit", deposit.id) : [])], origin: originOf(db, book, line.fileId, line.lineNo),
   };
 }
 

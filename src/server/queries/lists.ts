@@ -12,6 +12,7 @@ import { accountLines } from "@/db/journal";
 import { openItemPage } from "@/db/openItems";
 import { readSettings } from "@/db/settings";
 
+import { cameBack } from "./comeBack";
 import type { Sheet } from "./exports";
 import { feeCheck } from "./fees";
 import { matchQueue, type QueueName } from "./match";
@@ -19,7 +20,7 @@ import { overdueRows } from "./overdue";
 import { proofInWords, proofs } from "./proofs";
 
 /** Lists of pages that are given as they stand, with the filter of the page. */
-export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files", "account", "trail", "proofs", "fees"] as const;
+export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files", "account", "trail", "proofs", "fees", "came-back"] as const;
 export type ListName = (typeof LISTS)[number];
 
 const ALL = 1_000_000;
@@ -69,6 +70,8 @@ export function listSheet(db: Db, name: ListName, today: Day, proposals: readonl
       return { columns: ["on", "at", "actor", "what", "undone_by"], rows: lastActs(db, ALL, 0).map((act) => [act.onDay, act.at, act.actor, act.text, act.undoneBy === null ? "" : String(act.undoneBy)]) };
     case "proofs":
       return { columns: ["proof", "journal", "documents", "off_by", "holds"], rows: proofs(db).proofs.map((proof) => [proofInWords(proof.name).what, sum(proof.journal), sum(proof.documents), sum(proof.off), proof.holds ? "yes" : "no"]) };
+    case "came-back":
+      return { columns: ["do_by", "what", "whose", "says", "came_back_on", "sum"], rows: cameBack(db, today).rows.map((row) => [row.until ?? "", row.what, row.from, row.words, row.on, row.sum === null ? "" : sum(row.sum)]) };
     case "fees":
       return { columns: ["processor_account", "charge", "settled_on", "method", "payer", "amount", "fee", "agreed_fee", "too_much"], rows: feeCheck(db, today).lines.map((line) => [line.account, line.externalId, line.on, line.method, line.payer, sum(line.amount), sum(line.fee), line.expected === null ? "" : sum(line.expected), sum(line.off)]) };
     default:

@@ -67,7 +67,7 @@ function sorted(rows: MatchRow[], sort: string): MatchRow[] {
 
 /** A reason in words, with what it rests on. */
 export type ShownReason = { words: string; against: boolean; spots: readonly Spot[]; field: "name" | "email" | "sum" | null };
-export type WorkingsReading = { customerId: number | null; customer: string; words: string; lines: { itemId: number; number: string; description: string; open: Minor; amount: Minor; discount: Minor }[]; onAccount: Minor; confidence: number; reasons: ShownReason[]; /** Whether it is short by just what stands on account. */ withCredit: boolean };
+export type WorkingsReading = { customerId: number | null; customer: string; words: string; lines: { itemId: number; number: string; description: string; open: Minor; amount: Minor; discount: Minor }[]; onAccount: Minor; surcharge: Minor; confidence: number; reasons: ShownReason[]; /** Whether it is short by just what stands on account. */ withCredit: boolean };
 export type WorkingsItem = { itemId: number; number: string; customer: string; own: boolean; description: string; dueOn: Day; open: Minor };
 /** An earlier receipt that this one may be the second payment of. */
 export type Twin = { receiptId: number; paidOn: Day; method: string; from: string; memo: string; amount: Minor; became: string };
@@ -77,7 +77,7 @@ export type OnAccount = { receiptId: number; on: Day; sum: Minor };
 export type Asked = { approvalId: number; sum: Minor; why: string; askedBy: string; words: string };
 export type MatchWorkings = {
   receiptId: number; amount: Minor; from: string; email: string; memo: string; remittance: { number: string; amount: Minor; discount: Minor }[]; number: string | null; readings: WorkingsReading[]; customerId: number | null; customer: string; items: WorkingsItem[]; credits: OnAccount[];
-  settledOn: Day; account: string; fee: Minor; disputed: boolean; twin: Twin | null; asked: Asked | null; limit: Minor; people: number;
+  settledOn: Day; account: string; fee: Minor; disputed: boolean; twin: Twin | null; asked: Asked | null; limit: Minor; people: number; /** Whether a surcharge is agreed for how it was paid. */ surcharges: boolean;
 };
 
 /** All that is needed to put a receipt's tally together: its readings with their reasons, and what is open at the customer and its group. */
@@ -96,14 +96,14 @@ export function matchWorkings(db: Db, receiptId: number, proposal: Proposal | un
     receiptId, amount: receipt.unidentified, from: receipt.payerName, email: receipt.payerEmail, memo: receipt.reference, remittance: remittanceLines(db, receiptId), number: receipt.number, readings, customerId,
     customer: customerId === null ? "" : (customerById(db, customerId)?.name ?? ""), items: customerId === null ? [] : groupItems(db, customerId), credits: customerId === null ? [] : groupCredits(db, customerId), settledOn: receipt.settledOn,
     account: charge ? `Clearing, ${charge.account}` : receipt.source === "hand" ? "Checks and cash on hand" : "Operating bank", fee: charge?.fee ?? add(0), disputed: receipt.disputed === 1,
-    twin: twinOf(db, proposal), asked: asked ? { approvalId: asked.id, sum: asked.sum, why: asked.why, askedBy: asked.askedBy, words: askedInWords(db, asked, currency) } : null, limit: minor(settings.smallDifferenceLimit), people: settings.people.length,
+    twin: twinOf(db, proposal), asked: asked ? { approvalId: asked.id, sum: asked.sum, why: asked.why, askedBy: asked.askedBy, words: askedInWords(db, asked, currency) } : null, limit: minor(settings.smallDifferenceLimit), people: settings.people.length, surcharges: settings.surchargePercent !== null && receipt.method === "card",
   };
 }
 
 function shownReading(db: Db, reading: Reading, currency: Currency): WorkingsReading {
   const customer = reading.customerId === null ? undefined : customerById(db, reading.customerId);
   return {
-    customerId: reading.customerId, customer: customer?.name ?? "", onAccount: reading.onAccount, confidence: reading.confidence, words: readingInWords(reading, new Map(customer ? [[customer.id, customer.name]] : [])),
+    customerId: reading.customerId, customer: customer?.name ?? "", onAccount: reading.onAccount, surcharge: reading.surcharge ?? add(0), confidence: reading.confidence, words: readingInWords(reading, new Map(customer ? [[customer.id, customer.name]] : [])),
     withCredit: reading.reasons.some(({ code }) => code === "on_account"), reasons: reading.reasons.map((reason) => ({ words: reasonInWords(reason, currency), against: speaksAgainst(reason), ...restsOn(reason) })),
     lines: reading.lines.map((line) => {
       const item = openItemById(db, line.itemId);
@@ -147,7 +147,7 @@ export type SureRow = { id: number; from: string; memo: string; to: string; why:
 
 /** What a reading does with the money, in one line of text. */
 export function saidOf(reading: Reading): string {
-  return `${reading.customerId} ${reading.lines.map((line) => `${line.itemId}:${line.amount}:${line.discount}`).sort().join(" ")}`;
+  return `${reading.customerId} ${reading.lines.map((line) => `${line.itemId}:${line.amount}:${line.discount}`).sort().join(" ")}${reading.surcharge ? ` +${reading.surcharge}` : ""}`;
 }
 
 /** The sure ones as they would be posted: those that deserve a second glance first, the others by what kind they are. */

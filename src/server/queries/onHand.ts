@@ -1,7 +1,8 @@
-import type { Day } from "@/core/calendar";
+import { formatDay, type Day } from "@/core/calendar";
 import { sumOf, type Minor } from "@/core/money";
 import { bankAccounts, bankLineById, openBankLines, type BankLineRow } from "@/db/bank";
 import type { Db } from "@/db/connection";
+import { accruals, type AccrualRow } from "@/db/fees";
 import { depositsUnderWay } from "@/db/deposits";
 import { receiptsByHand, receiptsOfDeposit, type ReceiptRow } from "@/db/receipts";
 
@@ -32,13 +33,13 @@ function handRow(receipt: ReceiptRow): HandRow {
 }
 
 /** What an open bank line could be besides a payout: a deposit by hand, or a check taken back (with small lines beside it that may be its fee). */
-export type LineChoices = { deposits: { id: number; onDay: Day; words: string; sum: Minor }[]; bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[]; fees: { id: number; description: string; amount: Minor }[]; lumps: Lump[] };
+export type LineChoices = { deposits: { id: number; onDay: Day; words: string; sum: Minor }[]; bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[]; fees: { id: number; description: string; amount: Minor }[]; lumps: Lump[]; /** Months of fees that it may be the bill for, and credit on account that it may have sent back. */ bills: { ids: number[]; words: string; sum: Minor }[]; refunds: { receiptId: number; words: string; credit: Minor }[] };
 
 export function lineChoices(db: Db, lineId: number): LineChoices | null {
   const line = bankLineById(db, lineId);
   if (!line) return null;
   const deposits = depositsUnderWay(db).filter((deposit) => depositFits(deposit, line)).map((deposit) => ({ id: deposit.id, onDay: deposit.onDay, words: `${receiptsOfDeposit(db, deposit.id).length} by hand`, sum: deposit.sum }));
-  return { deposits, bounced: line.amount < 0 ? takenBack(db, line) : [], fees: line.amount < 0 ? feesBeside(db, line) : [], lumps: line.state === "open" ? lumpsOf(db, line) : [] };
+  return { deposits, bounced: line.amount < 0 ? takenBack(db, line) : [], fees: line.amount < 0 ? feesBeside(db, line) : [], lumps: line.state === "open" ? lumpsOf(db, line) : [], bills: line.amount < 0 ? billsOf(db, line) : [], refunds: line.amount < 0 ? refundsOf(db, line) : [] };
 }
 
 function takenBack(db: Db, line: BankLineRow): LineChoices["bounced"] {
@@ -48,6 +49,26 @@ function takenBack(db: Db, line: BankLineRow): LineChoices["bounced"] {
       -line.amount, line.currency, line.postedOn,
     )
     .map(({ receiptId, paidOn, payer, number, method, amount }) => ({ receiptId, paidOn, words: `${METHOD_WORDS[method] ?? method}${number === null ? "" : ` ${number}`}, ${payer || "payer not known"}`, amount }));
+}
+
+/** A bill is near what was accrued, for one account's month or all its months. */
+function billsOf(db: Db, line: BankLineRow): LineChoices["bills"] {
+  const open = accruals(db).filter(({ state, currency, onDay }) => state === "accrued" && currency === line.currency && onDay <= line.postedOn);
+  const byMonth = new Map<string, AccrualRow[]>();
+  for (const one of open) for (const key of [`${one.account}, ${one.month}`, `${one.account}, all that was accrued`]) byMonth.set(key, [...(byMonth.get(key) ?? []), one]);
+  return [...byMonth]
+    .map(([words, all]) => ({ ids: all.map(({ id }) => id), words, sum: sumOf(all, ({ sum }) => sum) }))
+    .filter((one, at, all) => all.findIndex(({ ids }) => ids.join() === one.ids.join()) === at && Math.abs(one.sum + line.amount) * 4 <= Math.abs(line.amount))
+    .sort((a, b) => Math.abs(a.sum + line.amount) - Math.abs(b.sum + line.amount));
+}
+
+function refundsOf(db: Db, line: BankLineRow): LineChoices["refunds"] {
+  return db
+    .all<{ receiptId: number; paidOn: Day; name: string; credit: Minor }>(
+      `SELECT r.id AS receiptId, r.paid_on AS paidOn, coalesce(c.name, r.payer_name) AS name, r.on_account AS credit FROM receipt r LEFT JOIN customer c ON c.id = r.customer_id WHERE r.on_account >= ?1 AND r.currency = ?2 AND r.paid_on <= ?3 ORDER BY r.on_account <> ?1, r.paid_on DESC LIMIT 8`,
+      -line.amount, line.currency, line.postedOn,
+    )
+    .map(({ receiptId, paidOn, name, credit }) => ({ receiptId, words: `${name}, on account since ${formatDay(paidOn)}`, credit }));
 }
 
 const FEE_AT_MOST = 10_000;

@@ -9,7 +9,8 @@ import { find } from "./find";
 import { LISTS, listSheet } from "./lists";
 import { findCustomers, matchQueue, matchWorkings, sureList } from "./match";
 import { overdueRows } from "./overdue";
-import { band, onItsWay, payoutViews } from "./payouts";
+import { aheadOf } from "./comeBack";
+import { band, payoutViews } from "./payouts";
 import { proofDocuments } from "./proofDocuments";
 import { proofs } from "./proofs";
 import { shellOf } from "./shell";
@@ -39,7 +40,7 @@ describe("the pages' queries", () => {
     const days = band(book.db, views, TODAY, 10);
     expect(days.find(({ on }) => on === "2026-11-18")).toMatchObject({ bank: 95_535 });
     expect(days.find(({ on }) => on === "2026-11-23")).toMatchObject({ takings: 1000, off: 8180 });
-    expect(onItsWay(book.db)).toMatchObject([{ processorName: "card account", count: 1, sum: 941, expectedOn: "2026-11-25" }]);
+    expect(aheadOf(book.db, day("2026-11-24")).rows.filter(({ href }) => href === null)).toMatchObject([{ account: "card account", what: "in no payout yet, 1 charge", sum: 941, on: "2026-11-25", late: false }]);
   });
   it("Match shows three queues with their sums, the workings of a receipt, and what is sure", () => {
     const proposals = book.proposals();

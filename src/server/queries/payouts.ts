@@ -1,10 +1,10 @@
-import { addBankingDays, addDays, bankingDaysBetween, isBankHoliday, isBankingDay, weekday, type Day } from "@/core/calendar";
-import { add, sumOf, type Minor } from "@/core/money";
-import { expectedAtBank, explanationsOf, fitsPayout, type Explanation } from "@/core/payouts";
+import { addDays, bankingDaysBetween, formatDay, isBankHoliday, isBankingDay, weekday, type Day } from "@/core/calendar";
+import { add, formatAmount, sumOf, type Minor } from "@/core/money";
+import { expectedAtBank, explanationsOf, fitsPayout, tieTogether, type Explanation } from "@/core/payouts";
 import type { Db } from "@/db/connection";
 import { lastStatementDay, openBankLines, payoutLinesByDay, type BankLineRow } from "@/db/bank";
 import { itemsElsewhere, itemsOfPayout, processorAccounts, takingsByDay, usualFees, type ProcessorItemRow } from "@/db/processor";
-import { payoutListedById, payoutsBetween, tiesOfPayout, untiedPayouts, type PayoutListed } from "@/db/payouts";
+import { openPayouts, payoutListedById, payoutsBetween, tiesOfPayout, untiedPayouts, type PayoutListed } from "@/db/payouts";
 import { bankLineById } from "@/db/bank";
 
 /** tied: comes out; off: a line is there with another sum; late: should be at the bank; on_way: not due yet. */
@@ -44,7 +44,7 @@ function view(payout: PayoutListed, lines: readonly BankLineRow[], descriptors: 
 }
 
 /** What would explain a payout that is off, and what one key would book for it. */
-export type PayoutWorkings = { payout: PayoutView; explanations: Explanation[]; items: (ProcessorItemRow & { payer: string })[]; lines: BankLineRow[]; openLines: BankLineRow[] };
+export type PayoutWorkings = { payout: PayoutView; explanations: Explanation[]; items: (ProcessorItemRow & { payer: string })[]; lines: BankLineRow[]; openLines: BankLineRow[]; /** What could be tied only together with it, every way. */ together: { payoutIds: number[]; bankLineIds: number[]; words: string }[] };
 
 export function payoutWorkings(db: Db, payoutId: number): PayoutWorkings | null {
   const payout = payoutListedById(db, payoutId);
@@ -52,10 +52,23 @@ export function payoutWorkings(db: Db, payoutId: number): PayoutWorkings | null 
   const open = openBankLines(db);
   const descriptors = new Map(processorAccounts(db).map((account) => [account.id, account.descriptor]));
   const items = itemsOfPayout(db, payoutId).map((item) => ({ ...item, payer: item.receiptId === null ? "" : (db.get<{ name: string }>("SELECT coalesce(nullif(payer_name, ''), payer_email) AS name FROM receipt WHERE id = ?", item.receiptId)?.name ?? "") }));
-  const lines = tiesOfPayout(db, payoutId).flatMap((tie) => bankLineById(db, tie.bankLineId) ?? []);
+  const lines = tiesOfPayout(db, payoutId).flatMap((tie) => { const line = bankLineById(db, tie.bankLineId); return line ? [{ ...line, amount: tie.amount, description: tie.amount === line.amount ? line.description : `${line.description} (its share)` }] : []; });
   const near = open.filter((line) => Math.abs(bankingDaysBetween(payout.paidOn, line.postedOn)) <= 10).sort((a, b) => Math.abs(a.amount - payout.net) - Math.abs(b.amount - payout.net));
   const shown = view(payout, open, descriptors, lastStatementDay(db));
-  return { payout: shown, explanations: explained(db, shown, items), items, lines, openLines: near.slice(0, 8) };
+  return { payout: shown, explanations: explained(db, shown, items), items, lines, openLines: near.slice(0, 8), together: shown.shown === "tied" ? [] : together(db, payoutId, open, descriptors) };
+}
+
+/** Ways to tie this payout that need more than one line, or other payouts beside it. */
+function together(db: Db, payoutId: number, open: readonly BankLineRow[], descriptors: ReadonlyMap<number, string | null>): PayoutWorkings["together"] {
+  const payouts = openPayouts(db);
+  const named = new Map(payouts.map(({ id, externalId }) => [id, externalId]));
+  const lines = new Map(open.map((line) => [line.id, line]));
+  const ways = tieTogether(payouts.map((payout) => ({ ...payout, descriptor: descriptors.get(payout.processorAccountId) ?? null })), open).filter(({ payoutIds }) => payoutIds.includes(payoutId));
+  const lineWords = (id: number): string => { const line = lines.get(id); return line ? `${formatAmount(line.amount, line.currency)} of ${formatDay(line.postedOn)}` : ""; };
+  return ways.slice(0, 5).map(({ payoutIds, bankLineIds }) => ({
+    payoutIds: [...payoutIds], bankLineIds: [...bankLineIds],
+    words: payoutIds.length > 1 ? `with ${payoutIds.filter((id) => id !== payoutId).map((id) => named.get(id) ?? "").join(" and ")} in one line, ${lineWords(bankLineIds[0] ?? 0)}` : `in ${bankLineIds.length} lines: ${bankLineIds.map(lineWords).join(" and ")}`,
+  }));
 }
 
 function explained(db: Db, payout: PayoutView, items: readonly (ProcessorItemRow & { payer: string })[]): Explanation[] {
@@ -83,14 +96,4 @@ export function band(db: Db, views: readonly PayoutView[], today: Day, days: num
       holiday: isBankHoliday(on), weekend: !isBankingDay(on) && weekday(on) > 5,
     };
   });
-}
-
-/** What settled and is in no payout yet: on its way, with the day it should land. */
-export function onItsWay(db: Db): { processorName: string; count: number; sum: Minor; from: Day; to: Day; expectedOn: Day }[] {
-  return db
-    .all<{ processorName: string; delay: number; count: number; sum: Minor; from: Day; to: Day }>(
-      `SELECT a.name AS processorName, a.delay_days AS delay, sum(i.kind = 'charge') AS count, sum(i.amount) AS sum, min(i.settled_on) AS "from", max(i.settled_on) AS "to"
-       FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id WHERE i.payout_id IS NULL AND i.withdrawn = 0 GROUP BY a.id`,
-    )
-    .map((row) => ({ ...row, expectedOn: addBankingDays(row.to, row.delay) }));
 }

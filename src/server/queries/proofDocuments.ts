@@ -1,9 +1,10 @@
 import { formatDay, type Day } from "@/core/calendar";
 import type { ProofName } from "@/core/ledger";
-import { sumOf, type Minor } from "@/core/money";
+import { negate, sumOf, type Minor } from "@/core/money";
 import { bankAccounts } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { openItemsAsOf } from "@/db/openItems";
+import { accruals } from "@/db/fees";
 import { clearingAsOf } from "@/db/processor";
 import { receiptsByHand } from "@/db/receipts";
 
@@ -40,6 +41,8 @@ function documentsOf(db: Db, name: ProofName): ProofDocument[] {
       return processorItems(db, "kind = 'dispute' AND settled_state IN ('opened', 'won')");
     case "reserve":
       return processorItems(db, "kind = 'reserve'");
+    case "fees_accrued":
+      return accruals(db).filter(({ state }) => state === "accrued").map((one) => ({ words: `Fees of ${one.month}, ${one.account}`, more: "not billed yet", on: one.onDay, amount: negate(one.sum), href: "payouts?show=fees" }));
     case "bank":
       return [
         ...bankAccounts(db).map((account) => ({ words: `Opening balance, ${account.name}`, more: "", on: null, amount: account.openingBalance, href: null })),

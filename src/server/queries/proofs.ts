@@ -18,6 +18,7 @@ export function proofInWords(name: ProofName): { journal: string; documents: str
     disputed: ["Disputed", "disputes open", "Disputed receipts are the disputes still open"],
     on_hand: ["On hand", "checks and cash", "Checks and cash on hand are those not deposited"],
     reserve: ["Reserve", "held by processors", "The reserve is what processors hold"],
+    fees_accrued: ["Fees accrued", "months not billed yet", "Fees accrued are the months that the processor has not billed"],
     parked: ["Parked", "set aside or unexplained", "What is parked is what was set aside, with its reasons"],
     payouts: ["Items of tied payouts", "their bank lines", "Each tied payout is its items and its bank lines"],
     bank: ["Bank", "statement lines explained", "The bank is its opening and every statement line that is explained"],

@@ -6,9 +6,12 @@ import type { ActivityRecord } from "@/core/formats";
 import { move, type Method } from "@/core/receipts";
 import { changeBalance } from "@/db/openItems";
 import { insertProcessorItem, setDisputeState, type ProcessorAccountRow, type ProcessorItemRow } from "@/db/processor";
+import { entriesOfDocument } from "@/db/journal";
 import { applicationsOfReceipt, endApplication, insertReceipt, partsOf, receiptById, setDisputed, updateReceipt, type ReceiptRow } from "@/db/receipts";
 
 import type { Ctx } from "../context";
+import { chargeReturnFee } from "./returnFee";
+import { reverseEntry } from "./reverse";
 
 type Payer = { method: Method; payerName: string; payerEmail: string; reference: string };
 
@@ -53,13 +56,26 @@ export function postActivity(ctx: Ctx, account: ProcessorAccountRow, item: Proce
     case "ach_return":
       if (!receipt) return park(ctx, at, item, "return of a charge that is not in the book", actId);
       ctx.post(postAchReturn({ ...at, receiptId: receipt.id, went: takeBack(ctx, receipt, cost.amount, actId), sum: cost }), actId);
-      ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `ACH return ${item.externalId}: ${ctx.sum(cost.amount)} went back, what it had paid is open again`);
+      ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `ACH return ${item.externalId}${item.returnCode === null ? "" : ` (${item.returnCode})`}: ${ctx.sum(cost.amount)} went back, what it had paid is open again`);
+      chargeReturnFee(ctx, receipt, item.settledOn, actId);
       return;
     case "charge":
       throw new Error("charges are posted by postCharge");
     default:
       throw kind satisfies never;
   }
+}
+
+/** A parked item is no longer so: the mirror of what parked it. */
+export function unpark(ctx: Ctx, item: ProcessorItemRow, actId: number): void {
+  for (const entry of entriesOfDocument(ctx.db, "processor_item", item.id).filter(({ event, reversedBy }) => event === "park" && reversedBy === null)) reverseEntry(ctx, entry, actId);
+}
+
+/** Posts an item to the receipt it has found; a dispute's own entry stands already. */
+export function joinReceipt(ctx: Ctx, account: ProcessorAccountRow, item: ProcessorItemRow, actId: number): void {
+  const receipt = item.receiptId === null ? undefined : receiptById(ctx.db, item.receiptId);
+  if (item.kind === "dispute") markDispute(ctx, item, receipt, item.amount < 0 ? "dispute" : "dispute_won");
+  else if (item.kind === "refund" || item.kind === "ach_return") postActivity(ctx, account, item, item.kind, actId);
 }
 
 type Head = Omit<Parameters<typeof postParkedDifference>[0], "sum">;
@@ -75,15 +91,17 @@ function refund(ctx: Ctx, at: Head, receipt: ReceiptRow, sum: Minor, item: Proce
   const unidentified = minor(Math.min(sum, Math.max(0, receipt.unidentified)));
   const parked = minor(Math.min(add(sum, -unidentified), Math.max(0, receipt.parked)));
   const income = minor(Math.min(add(sum, -unidentified, -parked), Math.max(0, receipt.income)));
-  const credits = add(sum, -unidentified, -parked, -income);
-  advance(ctx, receipt, { unidentified, parked, income, onAccount: credits, applied: ZERO });
-  for (const [from, part] of [["unidentified", unidentified], ["parked", parked], ["other", income], ["credits", credits]] as const) {
+  // What was paid on top goes back where all of it does.
+  const surcharge = sum === add(receipt.amount, -receipt.goneBack) ? receipt.surcharge : ZERO;
+  const credits = add(sum, -unidentified, -parked, -income, -surcharge);
+  advance(ctx, receipt, { unidentified, parked, income, surcharge, onAccount: credits, applied: ZERO });
+  for (const [from, part] of [["unidentified", unidentified], ["parked", parked], ["other", income], ["surcharges", surcharge], ["credits", credits]] as const) {
     if (part !== 0) ctx.post(postRefund({ ...at, receiptId: receipt.id, from, sum: inBook(part, item.currency) }), actId);
   }
   ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `refund ${item.externalId}: ${ctx.sum(sum)} sent back`);
 }
 
-function advance(ctx: Ctx, receipt: ReceiptRow, back: { unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor }): void {
+function advance(ctx: Ctx, receipt: ReceiptRow, back: { unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor }): void {
   const moved = move(receipt.state, partsOf(receipt), { kind: "gone_back", parts: back });
   if (!moved.ok) throw new Error("a receipt gave back more than it had");
   updateReceipt(ctx.db, receipt.id, { state: moved.value.state, parts: moved.value.parts, customerId: receipt.customerId, reason: receipt.reason });
@@ -102,7 +120,7 @@ export function takeBack(ctx: Ctx, receipt: ReceiptRow, sum: Minor, actId: numbe
     left = add(left, -taken);
     return taken;
   };
-  const [unidentified, parked, income, free] = [take(receipt.unidentified), take(receipt.parked), take(receipt.income), take(receipt.onAccount)];
+  const [unidentified, parked, income, surcharge, free] = [take(receipt.unidentified), take(receipt.parked), take(receipt.income), take(receipt.surcharge), take(receipt.onAccount)];
   const items: WentTo["items"][number][] = [];
   let applied = ZERO;
   const live = applicationsOfReceipt(ctx.db, receipt.id).filter((one) => one.endedBy === null).reverse();
@@ -112,12 +130,12 @@ export function takeBack(ctx: Ctx, receipt: ReceiptRow, sum: Minor, actId: numbe
     applied = add(applied, one.amount);
     endApplication(ctx.db, one.id, actId);
     changeBalance(ctx.db, one.openItemId, add(one.amount, one.discount, one.smallDifference));
-    items.push({ itemId: one.openItemId, sum: inBook(one.amount, receipt.currency), discount: inBook(one.discount, receipt.currency), smallDifference: inBook(one.smallDifference, receipt.currency), writeOff: one.writeOff });
+    items.push({ itemId: one.openItemId, sum: inBook(one.amount, receipt.currency), discount: inBook(one.discount, receipt.currency), smallDifference: inBook(one.smallDifference, receipt.currency), writeOff: one.writeOff, discountTax: inBook(one.discountTax, receipt.currency), writeOffTax: inBook(one.writeOffTax, receipt.currency) });
   }
   const onAccount = add(free, left);
-  advance(ctx, receipt, { unidentified, onAccount, applied, parked, income });
+  advance(ctx, receipt, { unidentified, onAccount, applied, parked, income, surcharge });
   const part = (amount: Minor): WentTo["credits"] => (amount === 0 ? null : inBook(amount, receipt.currency));
-  return { unidentified: part(unidentified), credits: part(onAccount), parked: part(parked), income: part(income), items };
+  return { unidentified: part(unidentified), credits: part(onAccount), parked: part(parked), income: part(income), surcharge: part(surcharge), items };
 }
 
 function markDispute(ctx: Ctx, item: ProcessorItemRow, receipt: ReceiptRow | undefined, kind: "dispute" | "dispute_won"): void {

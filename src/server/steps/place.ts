@@ -1,5 +1,5 @@
-import { inBook, postApplied, postBadDebt, postDiscount, postIdentified, postSmallDifference, type AppliedFrom } from "@/core/ledger";
-import { add, sumOf, type Minor } from "@/core/money";
+import { inBook, postSurcharge, postApplied, postBadDebt, postDiscount, postIdentified, postSmallDifference, type AppliedFrom } from "@/core/ledger";
+import { add, minor, mulDiv, sumOf, type Minor } from "@/core/money";
 import { groupHead, type Customer } from "@/core/parties";
 import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
@@ -15,8 +15,11 @@ export type TallyLine = { itemId: number; amount: Minor; discount: Minor; smallD
 /** Whether write-offs keep to the limit of the book, or a second person has approved of them. */
 export type WriteOffs = "within limit" | "approved";
 
+/** A tally that can be posted: what the items get, what was paid on top, and what is left for the account. */
+export type Checked = { readonly items: readonly OpenItemRow[]; readonly applied: Minor; readonly surcharge: Minor; readonly rest: Minor; readonly customerId: number };
+
 /** The tally as it can be posted, or why it cannot. What the lines leave over stays on account of the customer. */
-export function checkTally(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[], customerId: number | null, available: Minor, writeOffs: WriteOffs = "within limit"): Result<{ items: OpenItemRow[]; applied: Minor; rest: Minor; customerId: number }> {
+export function checkTally(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[], customerId: number | null, available: Minor, { writeOffs = "within limit", surcharge = minor(0) }: { writeOffs?: WriteOffs; surcharge?: Minor } = {}): Result<Checked> {
   const items: OpenItemRow[] = [];
   for (const line of lines) {
     const item = openItemById(ctx.db, line.itemId);
@@ -26,14 +29,15 @@ export function checkTally(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyL
   }
   if (new Set(lines.map(({ itemId }) => itemId)).size !== lines.length) return fail("tally.sign", { number: items[0]?.number });
   const applied = sumOf(lines, (line) => line.amount);
-  const rest = add(available, -applied);
+  const rest = add(available, -applied, -surcharge);
+  if (surcharge < 0 || (surcharge > 0 && applied <= 0)) return fail("tally.surcharge");
   if (rest < 0) return fail("tally.over", { by: ctx.sum(-rest) });
   const owner = customerId ?? items[0]?.customerId ?? null;
   if (owner === null) return lines.length === 0 ? fail("tally.empty") : fail("tally.customer_needed", { sum: ctx.sum(rest) });
   if (!customerById(ctx.db, owner)) return fail("customer.unknown", { id: owner });
   const stranger = items.find((item) => item.customerId !== owner && headOf(ctx, item.customerId) !== headOf(ctx, owner));
   if (stranger) return fail("tally.customer", { number: stranger.number });
-  return ok({ items, applied, rest, customerId: owner });
+  return ok({ items, applied, surcharge, rest, customerId: owner });
 }
 
 /** The head of a customer's group, looked up one by one: a group is small, the list of customers may not be. */
@@ -57,27 +61,36 @@ function lineProblem(ctx: Ctx, receipt: ReceiptRow, item: OpenItemRow, line: Tal
 }
 
 /** Posts a tally that was checked: the rest to the customer's account, the lines to their items, discounts and small differences. */
-export function place(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[], checked: { items: OpenItemRow[]; applied: Minor; rest: Minor; customerId: number }, from: AppliedFrom): Result<number> {
-  const event = from === "unidentified" ? { kind: "placed" as const, applied: checked.applied, onAccount: checked.rest } : { kind: "moved_from_account" as const, applied: checked.applied };
+export function place(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[], checked: Checked, from: AppliedFrom): Result<number> {
+  const event = from === "unidentified" ? { kind: "placed" as const, applied: checked.applied, onAccount: checked.rest, surcharge: checked.surcharge } : { kind: "moved_from_account" as const, applied: checked.applied };
   const moved = move(receipt.state, partsOf(receipt), event);
   if (!moved.ok) return moved;
   const numbers = checked.items.map((item) => item.number).join(", ");
   const rest = from === "unidentified" && checked.rest > 0 ? `${ctx.sum(checked.rest)} on account` : "";
-  const actId = ctx.act("place", { kind: "receipt", id: receipt.id, customerId: checked.customerId }, `${ctx.sum(from === "unidentified" ? receipt.unidentified : checked.applied)} placed: ${[numbers, rest].filter((one) => one !== "").join(", ")}`);
+  const actId = ctx.act("place", { kind: "receipt", id: receipt.id, customerId: checked.customerId }, `${ctx.sum(from === "unidentified" ? receipt.unidentified : checked.applied)} placed: ${[numbers, checked.surcharge > 0 ? `${ctx.sum(checked.surcharge)} surcharge` : "", rest].filter((one) => one !== "").join(", ")}`);
   const customerId = from === "credits" ? receipt.customerId : checked.customerId;
   updateReceipt(ctx.db, receipt.id, { state: moved.value.state, parts: moved.value.parts, customerId, reason: null });
   const head = { on: ctx.today > receipt.settledOn ? ctx.today : receipt.settledOn, partyId: checked.customerId, document: { kind: "receipt" as const, id: receipt.id, text: `receipt ${receipt.id}, ${receipt.payerName || receipt.payerEmail}` } };
   const sum = (amount: number): ReturnType<typeof inBook> => inBook(amount, receipt.currency);
   if (from === "unidentified" && checked.rest > 0) ctx.post(postIdentified({ ...head, receiptId: receipt.id, sum: sum(checked.rest) }), actId);
+  if (checked.surcharge !== 0) ctx.post(postSurcharge({ ...head, receiptId: receipt.id, sum: sum(checked.surcharge) }), actId);
   const paid = lines.filter((line) => line.amount !== 0);
   if (paid.length > 0) ctx.post(postApplied({ ...head, receiptId: receipt.id, from, to: paid.map((line) => ({ itemId: line.itemId, sum: sum(line.amount) })) }), actId);
   for (const line of lines) {
-    if (line.discount !== 0) ctx.post(postDiscount({ ...head, itemId: line.itemId, sum: sum(line.discount), tax: null }), actId);
+    const item = checked.items.find(({ id }) => id === line.itemId);
+    const discountTax = ctx.settings.taxOnDiscounts ? taxIn(line.discount, item) : minor(0);
+    if (line.discount !== 0) ctx.post(postDiscount({ ...head, itemId: line.itemId, sum: sum(line.discount), tax: sum(discountTax) }), actId);
     // What is over the limit was approved by a second person, and is a debt given up.
     const writeOff = Math.abs(line.smallDifference) > ctx.settings.smallDifferenceLimit ? "bad_debt" : "small";
-    if (line.smallDifference !== 0) ctx.post((writeOff === "small" ? postSmallDifference : postBadDebt)({ ...head, itemId: line.itemId, sum: sum(line.smallDifference) }), actId);
+    const writeOffTax = writeOff === "bad_debt" && ctx.settings.taxOnBadDebts ? taxIn(line.smallDifference, item) : minor(0);
+    if (line.smallDifference !== 0) ctx.post(writeOff === "small" ? postSmallDifference({ ...head, itemId: line.itemId, sum: sum(line.smallDifference) }) : postBadDebt({ ...head, itemId: line.itemId, sum: sum(line.smallDifference), tax: sum(writeOffTax) }), actId);
     changeBalance(ctx.db, line.itemId, -add(line.amount, line.discount, line.smallDifference));
-    insertApplication(ctx.db, { receiptId: receipt.id, openItemId: line.itemId, amount: line.amount, discount: line.discount, smallDifference: line.smallDifference, writeOff, onDay: head.on, actId });
+    insertApplication(ctx.db, { receiptId: receipt.id, openItemId: line.itemId, amount: line.amount, discount: line.discount, smallDifference: line.smallDifference, writeOff, discountTax, writeOffTax, onDay: head.on, actId });
   }
   return ok(actId);
+}
+
+/** The tax in a part of an invoice's total. @example 5.40 of an invoice of 108.00 with 8.00 tax: 0.40 */
+function taxIn(part: Minor, item: OpenItemRow | undefined): Minor {
+  return item === undefined || item.total === 0 ? minor(0) : mulDiv(part, item.tax, item.total, "half-even");
 }

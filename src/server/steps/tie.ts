@@ -25,6 +25,23 @@ export function tie(ctx: Ctx, payout: PayoutRow, lines: readonly BankLineRow[], 
   return actId;
 }
 
+/** Ties several payouts to the one line that they came in, each with its share; undone together. */
+export function tieInOne(ctx: Ctx, payouts: readonly PayoutRow[], line: BankLineRow): number {
+  const bank = bankAccounts(ctx.db).find(({ id }) => id === line.bankAccountId);
+  const [first] = payouts;
+  if (!bank || !first) throw new Error("payouts and their line have accounts");
+  const actId = ctx.act("tie", { kind: "payout", id: first.id }, `payouts ${payouts.map(({ externalId }) => externalId).join(", ")} tied to one bank line of ${ctx.sum(line.amount)}`);
+  for (const payout of payouts) {
+    const processor = processorAccounts(ctx.db).find(({ id }) => id === payout.processorAccountId);
+    if (!processor) throw new Error("a payout has its processor account");
+    insertTie(ctx.db, { payoutId: payout.id, bankLineId: line.id, amount: payout.net, onDay: line.postedOn, actId });
+    setPayoutState(ctx.db, payout.id, "tied");
+    ctx.post(postPayoutTied({ on: line.postedOn, document: { kind: "payout", id: payout.id, text: `payout ${payout.externalId}` }, processor: processor.code, bank: bank.code, payoutId: payout.id, lines: [{ bankLineId: line.id, sum: inBook(payout.net, payout.currency) }] }), actId);
+  }
+  setBankLineState(ctx.db, line.id, "payout");
+  return actId;
+}
+
 /** Ties every payout that only one bank line fits, and that fits no other. */
 export function tieAllSingle(ctx: Ctx, tally?: Tallying): void {
   const descriptor = new Map(processorAccounts(ctx.db).map((account) => [account.id, account.descriptor]));

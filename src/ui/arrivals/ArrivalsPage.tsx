@@ -12,7 +12,7 @@ import { useActing } from "../shell/Notices";
 import { DryRun } from "./DryRun";
 import type { ArrivalsFacts, TakenFile, Waiting } from "./types";
 
-const KIND_WORDS = { customers: "customers", invoices: "invoices", processor: "processor activity", bank: "bank statement", remittance: "remittance advice" } as const;
+const KIND_WORDS = { customers: "customers", invoices: "invoices", processor: "processor activity", bank: "bank statement", remittance: "remittance advice", returns: "ACH returns" } as const;
 
 /** Arrivals: files in, looked at in a dry run first; below, all that was taken in before. */
 export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
@@ -52,8 +52,8 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
           className={over ? "drop over" : "drop"} onDragOver={(event) => { event.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)}
           onDrop={(event) => { event.preventDefault(); setOver(false); takeFile(event.dataTransfer.files[0]); }}
         >
-          {reading ? <span aria-live="polite">Reading {reading} …</span> : <>Drop a CSV file here: customers, open invoices, a processor’s activity, a bank statement, remittance advice.<br /><span style={{ display: "inline-block", marginTop: 8 }}><Act onClick={() => chooser.current?.click()}>Choose a file</Act></span></>}
-          <input ref={chooser} type="file" accept=".csv,.txt,.tsv,text/csv" className="visually-hidden" aria-label="File to take in" onChange={(event) => { takeFile(event.target.files?.[0]); event.target.value = ""; }} />
+          {reading ? <span aria-live="polite">Reading {reading} …</span> : <>Drop a file here: customers, open invoices, a processor’s activity, a bank statement, remittance advice (CSV), or ACH returns (CSV, Nacha).<br /><span style={{ display: "inline-block", marginTop: 8 }}><Act onClick={() => chooser.current?.click()}>Choose a file</Act></span></>}
+          <input ref={chooser} type="file" accept=".csv,.txt,.tsv,.ach,text/csv" className="visually-hidden" aria-label="File to take in" onChange={(event) => { takeFile(event.target.files?.[0]); event.target.value = ""; }} />
         </div>
       </div>
       <LedgerList<TakenFile> label="Files taken in" rows={files} idOf={(file) => file.id} columns={columnsOf(facts)} href={(file) => `/b/${book}/files/${file.id}`} count={facts.count} page={facts.page} pageRows={facts.pageRows} empty={<><p>No file was taken in yet.</p><p>Begin with the customers, then their open invoices.</p></>} />

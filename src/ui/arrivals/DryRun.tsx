@@ -15,7 +15,7 @@ import { useActing } from "../shell/Notices";
 import { MappingForm } from "./MappingForm";
 import type { ArrivalsFacts, Report, Waiting } from "./types";
 
-const KINDS = [["customers", "Customers"], ["invoices", "Open invoices"], ["processor", "Processor activity"], ["bank", "Bank statement"], ["remittance", "Remittance advice"]] as const;
+const KINDS = [["customers", "Customers"], ["invoices", "Open invoices"], ["processor", "Processor activity"], ["bank", "Bank statement"], ["returns", "ACH returns"], ["remittance", "Remittance advice"]] as const;
 
 /** The dry run of a file: what it is, how its columns are read, and what would happen, before anything does. */
 export function DryRun({ facts, first, close }: { facts: ArrivalsFacts; first: Waiting; close: () => void }): ReactNode {

@@ -8,13 +8,13 @@ export type Item = { itemId: number; number: string; customer: string; own: bool
 export type ReadingLine = { itemId: number; number: string; description: string; open: Minor; amount: Minor; discount: Minor };
 /** A reason in words, with the pieces of the memo, or the field, that it rests on. */
 export type ShownReason = { words: string; against: boolean; spots: readonly { at: number; text: string }[]; field: "name" | "email" | "sum" | null };
-export type ShownReading = { customerId: number | null; customer: string; words: string; lines: ReadingLine[]; onAccount: Minor; confidence: number; reasons: ShownReason[]; withCredit: boolean };
+export type ShownReading = { customerId: number | null; customer: string; words: string; lines: ReadingLine[]; onAccount: Minor; surcharge: Minor; confidence: number; reasons: ShownReason[]; withCredit: boolean };
 export type OnAccount = { receiptId: number; on: Day; sum: Minor };
 export type Twin = { receiptId: number; paidOn: Day; method: string; from: string; memo: string; amount: Minor; became: string };
 export type Asked = { approvalId: number; sum: Minor; why: string; askedBy: string; words: string };
 export type Workings = {
   receiptId: number; amount: Minor; from: string; email: string; memo: string; remittance: { number: string; amount: Minor; discount: Minor }[]; number: string | null; readings: ShownReading[]; customerId: number | null; customer: string; items: Item[]; credits: OnAccount[];
-  settledOn: Day; account: string; fee: Minor; disputed: boolean; twin: Twin | null; asked: Asked | null; limit: Minor; people: number;
+  settledOn: Day; account: string; fee: Minor; disputed: boolean; twin: Twin | null; asked: Asked | null; limit: Minor; people: number; surcharges: boolean;
 };
 export type FoundCustomer = { id: number; name: string; externalId: string; open: Minor };
 export type HandRow = { id: number; paidOn: Day; what: string; from: string; memo: string; amount: Minor; state: "to_match" | "placed" | "set_aside" | "returned" };

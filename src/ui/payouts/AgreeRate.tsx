@@ -18,11 +18,11 @@ export function AgreeRate({ accounts, currency, today }: { accounts: readonly { 
   const { act } = useActing();
   const [adding, setAdding] = useState(false);
   const amount = z.string().refine((text) => { const parsed = parseAmount(text, ".", currency); return parsed.ok && parsed.value >= 0; }, "A sum like 0.30.");
-  const schema = z.object({ account: z.string().min(1), method: z.enum(["card", "ach_debit"]), percent: z.string().regex(/^\d{1,2}(\.\d{1,4})?$/, "Percent like 2.9."), fixed: amount, most: amount.or(z.literal("")), from: z.iso.date("A day, please.") });
-  const { register, handleSubmit, reset, formState: { errors, isSubmitting } } = useForm<z.input<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { account: accounts[0]?.code ?? "", method: "card", percent: "", fixed: "0.00", most: "", from: `${today.slice(0, 4)}-01-01` } });
+  const schema = z.object({ account: z.string().min(1), method: z.enum(["card", "ach_debit"]), percent: z.string().regex(/^\d{1,2}(\.\d{1,4})?$/, "Percent like 2.9."), fixed: amount, most: amount.or(z.literal("")), least: amount.or(z.literal("")), brand: z.string().trim().max(30), abroad: z.enum(["", "no", "yes"]), fromVolume: amount.or(z.literal("")), from: z.iso.date("A day, please.") });
+  const { register, handleSubmit, reset, formState: { errors, isSubmitting } } = useForm<z.input<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { account: accounts[0]?.code ?? "", method: "card", percent: "", fixed: "0.00", most: "", least: "", brand: "", abroad: "", fromVolume: "", from: `${today.slice(0, 4)}-01-01` } });
   const minorOf = (text: string): number | null => { const parsed = parseAmount(text, ".", currency); return parsed.ok ? parsed.value : null; };
-  const agree = handleSubmit(async ({ fixed, most, ...typed }) => {
-    const done = await act("agreeRate", { ...typed, fixed: minorOf(fixed) ?? 0, most: most === "" ? null : minorOf(most) }, () => ({ words: "Kept: every fee is checked against it." }));
+  const agree = handleSubmit(async ({ fixed, most, least, abroad, brand, fromVolume, ...typed }) => {
+    const done = await act("agreeRate", { ...typed, fixed: minorOf(fixed) ?? 0, most: most === "" ? null : minorOf(most), least: least === "" ? null : minorOf(least), brand: brand || null, abroad: abroad === "" ? null : abroad === "yes", fromVolume: fromVolume === "" ? 0 : minorOf(fromVolume) }, () => ({ words: "Kept: every fee is checked against it." }));
     if (done) { reset(); setAdding(false); }
   });
   if (!adding) return <div className="acts"><Act onClick={() => setAdding(true)} disabled={accounts.length === 0}>Say what was agreed</Act></div>;
@@ -34,6 +34,10 @@ export function AgreeRate({ accounts, currency, today }: { accounts: readonly { 
       <TextField label="Percent" inputMode="decimal" autoFocus {...register("percent")} error={errors.percent?.message} placeholder="2.9" />
       <TextField label="And a fixed sum" inputMode="decimal" {...register("fixed")} error={errors.fixed?.message} />
       <TextField label="At most" inputMode="decimal" {...register("most")} error={errors.most?.message} placeholder="no cap" />
+      <TextField label="At least" inputMode="decimal" {...register("least")} error={errors.least?.message} placeholder="no least" />
+      <TextField label="Brand of card" {...register("brand")} error={errors.brand?.message} placeholder="every brand" />
+      <Choice label="Cards" options={[["", "from anywhere"], ["no", "of this country"], ["yes", "from abroad"]]} {...register("abroad")} />
+      <TextField label="From a month’s volume of" inputMode="decimal" {...register("fromVolume")} error={errors.fromVolume?.message} placeholder="0.00" />
       <div className="acts" style={{ gridColumn: "1 / -1" }}><Act main type="submit" disabled={isSubmitting}>Keep it</Act><Act onClick={() => setAdding(false)}>Not now</Act></div>
     </form>
   );

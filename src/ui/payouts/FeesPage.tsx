@@ -1,7 +1,6 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
@@ -11,11 +10,13 @@ import { LedgerList } from "../lists/LedgerList";
 import { useActing } from "../shell/Notices";
 import { Sum } from "../Sum";
 import { AgreeRate } from "./AgreeRate";
+import { PayoutTabs } from "./PayoutTabs";
 import { methodWords, percentWords, type FeeLine, type FeeMonth, type Rate } from "./fees";
 
 const RateChart = dynamic(() => import("./RateChart").then((module) => module.RateChart), { ssr: false, loading: () => <div style={{ height: 150 }} /> });
 
-type Props = { book: string; currency: Currency; today: Day; lines: FeeLine[]; count: number; checked: number; over: Minor; months: FeeMonth[]; rates: Rate[]; accounts: { code: string; name: string }[]; ach: { saved: Minor; perMonth: number; from: number | null } | null };
+type Accrued = { account: string; code: string; month: string; sum: Minor; state: "accrued" | "billed" | "to accrue" };
+type Props = { book: string; currency: Currency; today: Day; lines: FeeLine[]; count: number; checked: number; over: Minor; months: FeeMonth[]; rates: Rate[]; accounts: { code: string; name: string; monthly: boolean }[]; accrued: Accrued[]; ach: { saved: Minor; perMonth: number; from: number | null } | null };
 
 /** Fees against what was agreed: what was taken too much, the rate by month, and what was agreed. */
 export function FeesPage(props: Props): ReactNode {
@@ -24,7 +25,7 @@ export function FeesPage(props: Props): ReactNode {
     <>
       <div className="heading">
         <h1>{over === 0 ? <><span className="good">0.00</span> <small>too much, of {checked.toLocaleString("en")} fees checked</small></> : <><span className="off">{formatAmount(over, currency)}</span> <small>too much, of {checked.toLocaleString("en")} fees checked in twelve months</small></>}</h1>
-        <div className="tabs"><NextLink href="?" prefetch={false}>Payouts</NextLink><NextLink href="?show=fees" aria-current="page" prefetch={false}>Fees</NextLink></div>
+        <PayoutTabs at="fees" />
         <div className="end"><a className="soft" href={`/api/v1/b/${book}/export/fees`}>CSV, for the processor</a></div>
       </div>
       <div className="columns" style={{ gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)" }}>
@@ -43,11 +44,28 @@ export function FeesPage(props: Props): ReactNode {
         <section>
           <h2>Effective rate by month</h2>
           {props.months.length === 0 ? <p className="soft">No charges yet.</p> : <><RateChart months={props.months} /><Months {...props} /></>}
+          {props.accounts.some(({ monthly }) => monthly) ? <Billed {...props} /> : null}
           <h2>Agreed</h2>
           <Rates {...props} />
           {props.ach ? <p className="soft">{props.ach.saved > 0 ? <>By ACH the last twelve months’ card charges would have cost <span className="sum">{formatAmount(props.ach.saved, currency)}</span> less. {props.ach.from === null ? "" : `With a fixed cost of 25.00 a month ACH is worth it from ${props.ach.from} ${props.ach.from === 1 ? "payment" : "payments"} a month; there were about ${props.ach.perMonth}.`}</> : "By ACH the same charges would not have been cheaper."}</p> : null}
         </section>
       </div>
+    </>
+  );
+}
+
+/** Fees of processors that bill by the month: accrued in the month they belong to, until the bill comes. */
+function Billed({ accrued, currency }: Props): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <>
+      <h2>Billed by the month</h2>
+      <table className="small" aria-label="Fees billed by the month">
+        <tbody>
+          {accrued.map((one, at) => <tr key={at}><td>{one.month}</td><td>{one.account}</td><td className={one.state === "billed" ? "good" : one.state === "accrued" ? "soft" : "waits"}>{one.state}</td><td className="num sum">{formatAmount(one.sum, currency)}</td><td className="num">{one.state === "to accrue" ? <button type="button" className="row-open strong" disabled={busy} onClick={() => void act<{ actId: number; sum: number }>("accrueFees", { account: one.code, month: one.month }, (value) => ({ words: `${formatAmount(value.sum, currency)} accrued for ${one.month}.`, undo: value.actId }))}>Accrue</button> : null}</td></tr>)}
+          {accrued.length === 0 ? <tr><td className="soft">No charges yet.</td></tr> : null}
+        </tbody>
+      </table>
     </>
   );
 }
@@ -67,7 +85,7 @@ function Rates({ rates, accounts, currency, today }: Props): ReactNode {
   const { act, busy } = useActing();
   return (
     <>
-      <table className="small" aria-label="Agreed rates"><tbody>{rates.map((rate) => <tr key={rate.id}><td>{rate.account}, {methodWords(rate.method)}</td><td>{rate.percent} %{rate.fixed > 0 ? ` + ${formatAmount(rate.fixed, currency)}` : ""}{rate.most === null ? "" : `, at most ${formatAmount(rate.most, currency)}`}{rate.least === null ? "" : `, at least ${formatAmount(rate.least, currency)}`}</td><td className="soft">from {formatDay(rate.from, today)}</td><td className="num"><button type="button" className="row-open soft" disabled={busy} onClick={() => void act("endRate", { rateId: rate.id }, () => ({ words: "Taken off; nothing that was posted changes." }))}>take off</button></td></tr>)}{rates.length === 0 ? <tr><td className="soft">Nothing yet.</td></tr> : null}</tbody></table>
+      <table className="small" aria-label="Agreed rates"><tbody>{rates.map((rate) => <tr key={rate.id}><td>{rate.account}, {methodWords(rate.method)}{rate.brand === null ? "" : `, ${rate.brand}`}{rate.abroad === null ? "" : rate.abroad ? ", from abroad" : ", of this country"}{rate.fromVolume > 0 ? `, from ${formatAmount(rate.fromVolume, currency)} a month on` : ""}</td><td>{rate.percent} %{rate.fixed > 0 ? ` + ${formatAmount(rate.fixed, currency)}` : ""}{rate.most === null ? "" : `, at most ${formatAmount(rate.most, currency)}`}{rate.least === null ? "" : `, at least ${formatAmount(rate.least, currency)}`}</td><td className="soft">from {formatDay(rate.from, today)}</td><td className="num"><button type="button" className="row-open soft" disabled={busy} onClick={() => void act("endRate", { rateId: rate.id }, () => ({ words: "Taken off; nothing that was posted changes." }))}>take off</button></td></tr>)}{rates.length === 0 ? <tr><td className="soft">Nothing yet.</td></tr> : null}</tbody></table>
       <AgreeRate accounts={accounts} currency={currency} today={today} />
     </>
   );

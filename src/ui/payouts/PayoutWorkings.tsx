@@ -58,6 +58,10 @@ function Tying({ workings, row, currency, today, done }: { workings: Workings; r
   const tie = useCallback((difference: object | null) => {
     void act<{ actId: number }>("tiePayout", { payoutId: row.id, bankLineIds: [...chosen], difference }, (value) => ({ words: `Payout ${row.externalId} tied to the bank.`, undo: value.actId })).then((value) => { if (value) done(); });
   }, [act, chosen, done, row.externalId, row.id]);
+  const tieTogether = ({ payoutIds, bankLineIds }: Workings["together"][number]): void => {
+    const sent = payoutIds.length > 1 ? (["tiePayouts", { payoutIds, lineId: bankLineIds[0] }] as const) : (["tiePayout", { payoutId: row.id, bankLineIds }] as const);
+    void act<{ actId: number }>(sent[0], sent[1], (value) => ({ words: `${payoutIds.length > 1 ? `${payoutIds.length} payouts` : `Payout ${row.externalId}`} tied to the bank.`, undo: value.actId })).then((value) => { if (value) done(); });
+  };
   const none = chosen.size === 0 || busy;
   // Explanations are of the difference to the proposed line; for other lines there are none.
   const explanations = off === payout.offBy ? workings.explanations : [];
@@ -79,6 +83,7 @@ function Tying({ workings, row, currency, today, done }: { workings: Workings; r
       </table>
       {payout.statedNet !== null && payout.statedNet !== payout.net ? <p className="off">The file says {formatAmount(payout.statedNet, currency)} was paid; its items make {formatAmount(payout.net, currency)}.</p> : null}
       {off !== 0 && chosen.size > 0 ? <Explanations explanations={explanations} off={off} currency={currency} none={none} tie={tie} /> : null}
+      {workings.together.length > 0 ? <><h2>It comes out {workings.together.length === 1 ? "only together" : "together, in more than one way"}</h2><table className="small" aria-label="Ties together"><tbody>{workings.together.map((way) => <tr key={way.words}><td style={{ whiteSpace: "normal" }}><button type="button" className="row-open" disabled={busy} onClick={() => tieTogether(way)}>{way.words}</button></td></tr>)}</tbody></table></> : null}
       {chosen.size === 0 ? <p className="soft">It should be at the bank on {formatDay(row.expectedOn, today)}. Tick its line when the statement is in.</p> : null}
       {parking ? (
         <form className="acts" onSubmit={(event) => { event.preventDefault(); tie({ as: "park", reason }); }}>

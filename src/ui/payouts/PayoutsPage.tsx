@@ -10,12 +10,13 @@ import { formatAmount, sumOf, type Currency } from "@/core/money";
 import { LedgerList, type ListColumn } from "../lists/LedgerList";
 import { useOpenRow } from "../lists/useOpenRow";
 import { LeftOver, Sum } from "../Sum";
+import { PayoutTabs } from "./PayoutTabs";
 import { PayoutWorkings } from "./PayoutWorkings";
-import type { BandDay, OnItsWay, PayoutRow } from "./types";
+import type { BandDay, PayoutRow } from "./types";
 
 const Band = dynamic(() => import("./Band").then((module) => module.Band), { ssr: false, loading: () => <div style={{ height: 132 }} /> });
 
-type Props = { book: string; currency: Currency; today: Day; rows: PayoutRow[]; days: BandDay[]; month: string; before: string; after: string; onlyOpen: boolean; way: OnItsWay[] };
+type Props = { book: string; currency: Currency; today: Day; rows: PayoutRow[]; days: BandDay[]; month: string; before: string; after: string; onlyOpen: boolean };
 
 /** Payouts: each taken apart to its items and tied to its bank line; what is off stands on top in red. */
 export function PayoutsPage(props: Props): ReactNode {
@@ -27,12 +28,10 @@ export function PayoutsPage(props: Props): ReactNode {
     <>
       <div className="heading">
         <h1>{off.length === 0 ? <><span className="good">0.00</span> <small>off: every payout that is due comes out</small></> : <><span className="off">{formatAmount(offBy, currency)}</span> <small>off, {off.length} {off.length === 1 ? "payout" : "payouts"}</small></>}</h1>
-        <div className="tabs">
+        <PayoutTabs at="payouts">
           <NextLink href={`?month=${props.month}`} aria-current={props.onlyOpen ? undefined : "page"} prefetch={false}>{monthWords(props.month)}</NextLink>
           <NextLink href={`?month=${props.month}&show=open`} aria-current={props.onlyOpen ? "page" : undefined} prefetch={false}>Not tied <b>{rows.filter((row) => row.shown !== "tied").length}</b></NextLink>
-          <NextLink href="?show=fees" prefetch={false}>Fees</NextLink>
-          {props.way.map((way) => <span key={way.processorName} className="soft">{way.processorName}: {way.count} charges, {formatAmount(way.sum, currency)} not in a payout yet, due {formatDay(way.expectedOn, today)}</span>)}
-        </div>
+        </PayoutTabs>
         <div className="end"><NextLink href={`?month=${props.before}`} prefetch={false}>month before</NextLink>{props.month < today.slice(0, 7) ? <NextLink href={`?month=${props.after}`} prefetch={false}>month after</NextLink> : null}<a className="soft" href={`/api/v1/b/${props.book}/export/payouts`}>CSV</a></div>
       </div>
       <Band days={props.days} currency={currency} today={today} />

@@ -7,9 +7,8 @@ export type PayoutRow = {
   bankAmount: Minor | null; offBy: Minor | null; shown: PayoutState; statedNet: Minor | null;
 };
 export type BandDay = { on: Day; takings: Minor; bank: Minor; off: Minor; expected: Minor; holiday: boolean; weekend: boolean };
-export type OnItsWay = { processorName: string; count: number; sum: Minor; from: Day; to: Day; expectedOn: Day };
 export type BankLine = { id: number; postedOn: Day; amount: Minor; description: string };
 export type PayoutItem = { id: number; kind: string; externalId: string; settledOn: Day; amount: Minor; receiptId: number | null; payer: string; reason: string | null };
 export type Remedy = { as: "fee"; kind: "processing" | "dispute" | "return" } | { as: "take_in" | "take_out"; itemIds: readonly number[] } | { as: "ask"; item: number };
 export type Explanation = { code: string; words: string; remedy: Remedy };
-export type PayoutWorkings = { explanations: Explanation[]; payout: { id: number; net: Minor; statedNet: Minor | null; offBy: Minor | null; candidate: { id: number; on: Day; amount: Minor; description: string } | null; shown: PayoutState; processorName: string }; items: PayoutItem[]; lines: BankLine[]; openLines: BankLine[] };
+export type PayoutWorkings = { explanations: Explanation[]; payout: { id: number; net: Minor; statedNet: Minor | null; offBy: Minor | null; candidate: { id: number; on: Day; amount: Minor; description: string } | null; shown: PayoutState; processorName: string }; items: PayoutItem[]; lines: BankLine[]; openLines: BankLine[]; together: { payoutIds: number[]; bankLineIds: number[]; words: string }[] };

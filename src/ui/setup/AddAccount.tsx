@@ -8,7 +8,7 @@ import { z } from "zod";
 import { parseAmount, type Currency } from "@/core/money";
 
 import { Act } from "../Act";
-import { TextField } from "../Field";
+import { Choice, TextField } from "../Field";
 import { useActing } from "../shell/Notices";
 
 const code = z.string().trim().regex(/^[a-z0-9][a-z0-9-]{0,30}$/, "Small letters, digits and hyphens, like operating.");
@@ -42,8 +42,8 @@ export function AddBank({ currency }: { currency: Currency }): ReactNode {
 export function AddProcessor(): ReactNode {
   const { act, busy } = useActing();
   const [adding, setAdding] = useState(false);
-  const schema = z.object({ name, code, delayDays: z.string().regex(/^([0-9]|[12][0-9]|30)$/, "0 to 30 banking days."), descriptor: z.string().trim().max(60) });
-  const { register, handleSubmit, reset, formState: { errors } } = useForm<z.input<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { name: "", code: "", delayDays: "2", descriptor: "" } });
+  const schema = z.object({ name, code, delayDays: z.string().regex(/^([0-9]|[12][0-9]|30)$/, "0 to 30 banking days."), descriptor: z.string().trim().max(60), feeBilling: z.enum(["taken", "monthly"]) });
+  const { register, handleSubmit, reset, formState: { errors } } = useForm<z.input<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { name: "", code: "", delayDays: "2", descriptor: "", feeBilling: "taken" } });
   const add = handleSubmit(async (typed) => {
     const done = await act("addProcessorAccount", { ...typed, delayDays: Number(typed.delayDays), descriptor: typed.descriptor || null }, () => ({ words: `${typed.name} added, with a clearing account of its own.` }));
     if (done) { reset(); setAdding(false); }
@@ -55,6 +55,7 @@ export function AddProcessor(): ReactNode {
       <TextField label="Short code of the processor account" {...register("code")} error={errors.code?.message} placeholder="card" />
       <TextField label="Banking days until it pays out" inputMode="numeric" {...register("delayDays")} error={errors.delayDays?.message} />
       <TextField label="Its words on the statement" {...register("descriptor")} error={errors.descriptor?.message} help="Narrows which bank lines can be its payouts." />
+      <Choice label="Its fees are" options={[["taken", "taken with the charges"], ["monthly", "billed by the month"]]} {...register("feeBilling")} />
       <div className="acts"><Act main type="submit" disabled={busy}>Add it</Act><Act onClick={() => setAdding(false)}>Not now</Act></div>
     </form>
   );

@@ -17,7 +17,7 @@ import { AddBank, AddProcessor } from "./AddAccount";
 import { ClosedDays } from "./ClosedDays";
 import { People } from "./People";
 
-type Settings = { name: string; timeZone: string; clock: Day | null; cutOverOn: Day; discountGraceDays: number; smallDifferenceLimit: number; smallestSumAskedFor: number; replyTo: string; smtpUrl: string | null; people: string[]; lockedTo: Day | null };
+type Settings = { name: string; timeZone: string; clock: Day | null; cutOverOn: Day; discountGraceDays: number; smallDifferenceLimit: number; smallestSumAskedFor: number; replyTo: string; smtpUrl: string | null; people: string[]; lockedTo: Day | null; surchargePercent: string | null; taxOnDiscounts: boolean; taxOnBadDebts: boolean; returnFee: number | null };
 type Processor = { code: string; name: string; delayDays: number; descriptor: string | null };
 type Bank = { code: string; name: string; lastFour: string | null; openingBalance: Minor };
 type Props = Around & { settings: Settings; processors: Processor[]; banks: Bank[] };
@@ -50,7 +50,7 @@ const schema = (currency: Currency) => {
   const amount = z.string().refine((text) => { const parsed = parseAmount(text, ".", currency); return parsed.ok && parsed.value >= 0; }, "A sum like 5.00.");
   return z.object({
     name: z.string().trim().min(1, "What is the business called?"), replyTo: z.email("The address that letters come from."), timeZone: z.string().min(3, "Like America/Chicago."), discountGraceDays: z.string().regex(/^([0-9]|[12][0-9]|30)$/, "0 to 30 days."),
-    smallDifferenceLimit: amount, smallestSumAskedFor: amount, smtpUrl: z.string().trim().regex(/^(smtps?:\/\/\S+)?$/, "Write it like smtp://host:587, or leave it empty."),
+    smallDifferenceLimit: amount, smallestSumAskedFor: amount, surchargePercent: z.string().trim().regex(/^(\d{1,2}(\.\d{1,3})?)?$/, "Percent like 2.5, or leave it empty."), returnFee: amount.or(z.literal("")), taxOnDiscounts: z.boolean(), taxOnBadDebts: z.boolean(), smtpUrl: z.string().trim().regex(/^(smtps?:\/\/\S+)?$/, "Write it like smtp://host:587, or leave it empty."),
   });
 };
 
@@ -58,11 +58,11 @@ function Facts({ settings, currency }: { settings: Settings; currency: Currency 
   const { act, busy } = useActing();
   const { register, handleSubmit, formState: { errors, isDirty } } = useForm<z.input<ReturnType<typeof schema>>>({
     resolver: zodResolver(schema(currency)),
-    values: { name: settings.name, replyTo: settings.replyTo, timeZone: settings.timeZone, discountGraceDays: String(settings.discountGraceDays), smallDifferenceLimit: toDecimal(settings.smallDifferenceLimit, currency), smallestSumAskedFor: toDecimal(settings.smallestSumAskedFor, currency), smtpUrl: settings.smtpUrl ?? "" },
+    values: { name: settings.name, replyTo: settings.replyTo, timeZone: settings.timeZone, discountGraceDays: String(settings.discountGraceDays), smallDifferenceLimit: toDecimal(settings.smallDifferenceLimit, currency), smallestSumAskedFor: toDecimal(settings.smallestSumAskedFor, currency), smtpUrl: settings.smtpUrl ?? "", surchargePercent: settings.surchargePercent ?? "", returnFee: settings.returnFee === null ? "" : toDecimal(settings.returnFee, currency), taxOnDiscounts: settings.taxOnDiscounts, taxOnBadDebts: settings.taxOnBadDebts },
   });
   const minorOf = (text: string): number => { const parsed = parseAmount(text, ".", currency); return parsed.ok ? parsed.value : 0; };
   const keep = handleSubmit((typed) => void act("changeSettings", {
-    ...typed, discountGraceDays: Number(typed.discountGraceDays), smallDifferenceLimit: minorOf(typed.smallDifferenceLimit), smallestSumAskedFor: minorOf(typed.smallestSumAskedFor), smtpUrl: typed.smtpUrl === "" ? null : typed.smtpUrl,
+    ...typed, discountGraceDays: Number(typed.discountGraceDays), smallDifferenceLimit: minorOf(typed.smallDifferenceLimit), smallestSumAskedFor: minorOf(typed.smallestSumAskedFor), smtpUrl: typed.smtpUrl === "" ? null : typed.smtpUrl, surchargePercent: typed.surchargePercent || null, returnFee: typed.returnFee === "" ? null : minorOf(typed.returnFee),
   }, () => ({ words: "Kept." })));
   return (
     <section>
@@ -73,6 +73,10 @@ function Facts({ settings, currency }: { settings: Settings; currency: Currency 
         <TextField label="Days of grace for discounts" inputMode="numeric" {...register("discountGraceDays")} error={errors.discountGraceDays?.message} />
         <TextField label="Small differences up to" inputMode="decimal" {...register("smallDifferenceLimit")} error={errors.smallDifferenceLimit?.message} help="Written off with one tick; a larger one needs a second person." />
         <TextField label="Smallest overdue sum asked for" inputMode="decimal" {...register("smallestSumAskedFor")} error={errors.smallestSumAskedFor?.message} />
+        <TextField label="Surcharge on cards, in percent" inputMode="decimal" {...register("surchargePercent")} error={errors.surchargePercent?.message} placeholder="none" />
+        <TextField label="Fee for a payment that came back" inputMode="decimal" {...register("returnFee")} error={errors.returnFee?.message} placeholder="none" help="Charged to the customer as an open item of its own." />
+        <label><input type="checkbox" {...register("taxOnDiscounts")} /> Discounts lower the tax owed</label>
+        <label><input type="checkbox" {...register("taxOnBadDebts")} /> Bad debts lower the tax owed</label>
         <TextField label="Letters come from" type="email" {...register("replyTo")} error={errors.replyTo?.message} />
         <div style={{ gridColumn: "1 / -1" }}><TextField label="Mail server (SMTP)" {...register("smtpUrl")} error={errors.smtpUrl?.message} placeholder="none: letters stay in the outbox" help="Every letter is written to the outbox as a file; with a server it is sent as well." /></div>
         <div><Act main type="submit" disabled={busy || !isDirty}>Keep these</Act></div>

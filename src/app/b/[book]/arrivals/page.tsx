@@ -27,7 +27,7 @@ export default async function Arrivals({ params, searchParams }: { params: Promi
   return (
     <ArrivalsPage
       book={book} currency={settings.currency} today={today} cutOverOn={settings.cutOverOn} files={rows} count={count} page={page} pageRows={PAGE_ROWS} arrived={waitingFiles(db, book)} mostMegabytes={MOST_MEGABYTES} fields={FIELDS}
-      last={{ customers: last("customers"), invoices: last("invoices"), processor: last("processor"), bank: last("bank"), remittance: last("remittance") }}
+      last={{ customers: last("customers"), invoices: last("invoices"), processor: last("processor"), bank: last("bank"), remittance: last("remittance"), returns: last("returns") }}
       accounts={{ processor: processorAccounts(db).map(({ code, name }) => [code, name] as const), bank: bankAccounts(db).map(({ code, name }) => [code, name] as const) }}
       mappings={mappings(db).map(({ name, kind, spec }) => ({ name, kind, spec: JSON.parse(spec) as never }))}
     />

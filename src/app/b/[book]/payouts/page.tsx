@@ -1,10 +1,14 @@
 import type { ReactNode } from "react";
 
 import { addMonths, endOfMonth, parseDay, type Day } from "@/core/calendar";
-import { add } from "@/core/money";
 import { feeCheck } from "@/server/queries/fees";
-import { band, onItsWay, payoutViews } from "@/server/queries/payouts";
+import { aheadOf, cameBack } from "@/server/queries/comeBack";
+import { clearingPageOf } from "@/server/queries/clearing";
+import { band, payoutViews } from "@/server/queries/payouts";
 import { keptAnswer } from "@/server/threads/reader";
+import { AheadPage } from "@/ui/payouts/AheadPage";
+import { BackPage } from "@/ui/payouts/BackPage";
+import { ClearingPage } from "@/ui/payouts/ClearingPage";
 import { FeesPage } from "@/ui/payouts/FeesPage";
 import { PayoutsPage } from "@/ui/payouts/PayoutsPage";
 
@@ -17,6 +21,13 @@ export default async function Payouts({ params, searchParams }: { params: Promis
   const { book, db, settings, today } = await pageOf(params);
   const search = await searchParams;
   if (one(search, "show") === "fees") return <FeesPage book={book} currency={settings.currency} today={today} {...keptAnswer(book, db, `fees ${today}`, () => feeCheck(db, today))} />;
+  const around = { book, currency: settings.currency, today };
+  if (one(search, "show") === "back") return <BackPage {...around} {...cameBack(db, today)} />;
+  if (one(search, "show") === "ahead") return <AheadPage {...around} {...aheadOf(db, today)} />;
+  if (one(search, "show") === "clearing") {
+    const asked = parseDay(one(search, "as-of"), "ymd");
+    return <ClearingPage {...around} {...clearingPageOf(db, asked.ok ? asked.value : today, Math.max(1, Number(one(search, "page")) || 1))} />;
+  }
   const month = /^\d{4}-\d\d$/.test(one(search, "month")) ? one(search, "month") : today.slice(0, 7);
   const parsed = parseDay(`${month}-01`, "ymd");
   const from = parsed.ok ? parsed.value : (`${today.slice(0, 7)}-01` as Day);
@@ -27,6 +38,5 @@ export default async function Payouts({ params, searchParams }: { params: Promis
     id: view.id, externalId: view.externalId, processorName: view.processorName, paidOn: view.paidOn, bankOn: view.bankOn ?? view.candidate?.on ?? null, expectedOn: view.expectedOn, takenFrom: view.takenFrom, takenTo: view.takenTo, chargeCount: view.chargeCount,
     charges: view.charges, fees: view.fees, refunds: view.refunds, disputes: view.disputes, other: view.other, net: view.net, bankAmount: view.bankAmount ?? view.candidate?.amount ?? null, offBy: view.offBy, shown: view.shown, statedNet: view.statedNet,
   }));
-  const way = onItsWay(db).filter((line) => line.count > 0 || line.sum !== add(0));
-  return <PayoutsPage book={book} currency={settings.currency} today={today} rows={rows} days={band(db, views, today, BAND_DAYS)} month={from.slice(0, 7)} before={addMonths(from, -1).slice(0, 7)} after={addMonths(from, 1).slice(0, 7)} onlyOpen={show === "open"} way={way} />;
+  return <PayoutsPage book={book} currency={settings.currency} today={today} rows={rows} days={band(db, views, today, BAND_DAYS)} month={from.slice(0, 7)} before={addMonths(from, -1).slice(0, 7)} after={addMonths(from, 1).slice(0, 7)} onlyOpen={show === "open"} />;
 }

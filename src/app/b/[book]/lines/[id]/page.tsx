@@ -10,5 +10,5 @@ export default async function BankLine({ params }: { params: Promise<{ book: str
   const { book, db, settings, today } = await pageOf(params);
   const page = linePageOf(db, book, Number((await params).id));
   if (!page) notFound();
-  return <LinePage book={book} currency={settings.currency} today={today} line={page.line} bank={page.bank} payout={page.payout} told={page} />;
+  return <LinePage book={book} currency={settings.currency} today={today} line={page.line} bank={page.bank} payouts={page.payouts} told={page} />;
 }

@@ -1,0 +1,54 @@
+import { add, minor, negate } from "@/core/money";
+import { fail, ok, type Result } from "@/core/result";
+import { bankLineById, setBankLineState } from "@/db/bank";
+import type { ActRow } from "@/db/acts";
+import { deleteRetryOfAct, setAnswered, setMended } from "@/db/comeBack";
+import { accruals, setAccrualState } from "@/db/fees";
+import { entriesOfAct } from "@/db/journal";
+import { partsOf, receiptById, updateReceipt } from "@/db/receipts";
+
+import type { Ctx } from "../context";
+
+export type OtherAct = "accrue" | "fee_bill" | "refund" | "retry" | "mend" | "answer";
+
+/** Takes back what was done about fees billed by the month, and about what came back; the entries are reversed by the caller. */
+export function takeBackOther(ctx: Ctx, act: ActRow, kind: OtherAct): Result<unknown> {
+  switch (kind) {
+    case "accrue": {
+      const accrued = accruals(ctx.db).find(({ actId }) => actId === act.id);
+      if (!accrued) return fail("fees.accrual");
+      if (accrued.state === "billed") return fail("act.rests", { what: "its bill" });
+      setAccrualState(ctx.db, accrued.id, "undone", null);
+      return ok(null);
+    }
+    case "fee_bill":
+      for (const one of accruals(ctx.db).filter(({ bankLineId }) => bankLineId === act.subjectId)) setAccrualState(ctx.db, one.id, "accrued", null);
+      setBankLineState(ctx.db, act.subjectId, "open");
+      return ok(null);
+    case "refund":
+      return unRefund(ctx, act);
+    case "retry":
+      deleteRetryOfAct(ctx.db, act.id);
+      return ok(null);
+    case "mend":
+      setMended(ctx.db, act.subjectId, null, null);
+      return ok(null);
+    case "answer":
+      setAnswered(ctx.db, act.subjectId, null);
+      return ok(null);
+    default:
+      throw kind satisfies never;
+  }
+}
+
+function unRefund(ctx: Ctx, act: ActRow): Result<unknown> {
+  const receipt = receiptById(ctx.db, act.subjectId);
+  const lineId = entriesOfAct(ctx.db, act.id).find(({ documentKind }) => documentKind === "bank_line")?.documentId;
+  const line = lineId === undefined ? undefined : bankLineById(ctx.db, lineId);
+  if (!receipt || !line) return fail("line.unknown");
+  const sum = minor(Math.abs(line.amount));
+  const parts = partsOf(receipt);
+  updateReceipt(ctx.db, receipt.id, { state: receipt.state === "returned" ? "placed" : receipt.state, parts: { ...parts, onAccount: add(parts.onAccount, sum), goneBack: add(parts.goneBack, negate(sum)) }, customerId: receipt.customerId, reason: receipt.reason });
+  setBankLineState(ctx.db, line.id, "open");
+  return ok(null);
+}
