@@ -1,5 +1,5 @@
 import type { Day } from "@/core/calendar";
-import type { Currency, Minor } from "@/core/money";
+import { minor, type Currency, type Minor } from "@/core/money";
 import { accountFor, foots, type AccountRef, type EntryDraft, type EntryEvent, type ItemKind, type Role } from "@/core/ledger";
 
 import type { Db } from "./connection";
@@ -82,6 +82,9 @@ const JOURNAL_COLUMNS = `e.event, e.posted_on AS postedOn, e.document, e.documen
   l.item_kind AS itemKind, l.item_id AS itemId`;
 const JOURNAL_FROM = `FROM entry e JOIN entry_line l ON l.entry_id = e.id JOIN account a ON a.id = l.account_id LEFT JOIN customer c ON c.id = e.customer_id`;
 
+/** The same, read by the days of the entries first: an account may have lines by the hundred thousand. */
+const BY_DAY = JOURNAL_FROM.replace("FROM entry e JOIN entry_line", "FROM entry e CROSS JOIN entry_line");
+
 /** All lines between two days, in the order they were posted. */
 export function journalBetween(db: Db, from: Day, to: Day): JournalRow[] {
   return db.all<JournalRow>(`SELECT ${JOURNAL_COLUMNS} ${JOURNAL_FROM} WHERE e.posted_on BETWEEN ? AND ? ORDER BY e.id, l.line_no`, from, to);
@@ -103,18 +106,29 @@ export function entryPage(db: Db, filter: { from: Day; to: Day; event: string | 
 
 export type AccountLine = JournalRow & { running: Minor };
 
-/** An account's lines up to a day, newest first, each with the balance after it. */
+/**
+ * An account's lines up to a day, newest first, each with the balance after it.
+ * Which days a page lies on, and the balance it begins with, is told by what
+ * the account moved by day by day: a page reads its own lines only.
+ */
 export function accountLines(db: Db, accountId: number, asOf: Day, limit: number, offset: number): AccountLine[] {
-  const rows = db.all<AccountLine>(
-    `SELECT ${JOURNAL_COLUMNS}, sum(l.book_amount) OVER (ORDER BY e.posted_on, e.id, l.line_no) AS running ${JOURNAL_FROM}
-     WHERE l.account_id = ? AND e.posted_on <= ? ORDER BY e.posted_on DESC, e.id DESC, l.line_no DESC LIMIT ? OFFSET ?`,
-    accountId, asOf, limit, offset,
-  );
-  return rows;
+  const days = db.all<{ postedOn: Day; sum: Minor; lines: number }>("SELECT posted_on AS postedOn, sum, lines FROM account_day WHERE account_id = ? AND posted_on <= ? ORDER BY posted_on DESC", accountId, asOf);
+  let [before, running] = [0, days.reduce((so, { sum }) => so + sum, 0)];
+  let at = 0;
+  for (; at < days.length && before + (days[at]?.lines ?? 0) <= offset; at += 1) {
+    before += days[at]?.lines ?? 0;
+    running -= days[at]?.sum ?? 0;
+  }
+  let last = at;
+  for (let seen = before; last < days.length - 1 && seen + (days[last]?.lines ?? 0) < offset + limit; last += 1) seen += days[last]?.lines ?? 0;
+  const [newest, oldest] = [days[at]?.postedOn, days[last]?.postedOn];
+  if (newest === undefined || oldest === undefined) return [];
+  const rows = db.all<JournalRow>(`SELECT ${JOURNAL_COLUMNS} ${BY_DAY} WHERE e.posted_on BETWEEN ? AND ? AND l.account_id = ? ORDER BY e.posted_on DESC, e.id DESC, l.line_no DESC`, oldest, newest, accountId);
+  return rows.map((row) => { const line = { ...row, running: minor(running) }; running -= row.bookAmount; return line; }).slice(offset - before, offset - before + limit);
 }
 
 export function accountLineCount(db: Db, accountId: number, asOf: Day): number {
-  return db.get<{ n: number }>("SELECT count(*) AS n FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.account_id = ? AND e.posted_on <= ?", accountId, asOf)?.n ?? 0;
+  return db.get<{ n: number }>("SELECT coalesce(sum(lines), 0) AS n FROM account_day WHERE account_id = ? AND posted_on <= ?", accountId, asOf)?.n ?? 0;
 }
 
 /** Each account's balance as of a day, from what it moved by day by day; a proof holds those to the lines. */

@@ -1,6 +1,6 @@
 import { stringify } from "csv-stringify/sync";
 
-import type { Day } from "@/core/calendar";
+import { addDays, type Day } from "@/core/calendar";
 import { currencyOf, toDecimal, type Currency } from "@/core/money";
 
 import { CUT_OVER, type World } from "./world";
@@ -8,6 +8,10 @@ import { CUT_OVER, type World } from "./world";
 /** Files as they would arrive: what happened after `from`, up to and including `to`. */
 type Span = { from: Day; to: Day };
 
+/** Brands that the card account names; made up as they are for the demo. */
+const BRANDS = ["Kiln Card", "Harbor Card", "Kiln Card", "Meridian Card"];
+/** Days in which the processor wants a dispute answered. */
+const ANSWER_DAYS = 14;
 const USD = currencyOf("USD") as Currency;
 const sum = (amount: number): string => toDecimal(amount, USD);
 const csv = (rows: readonly (readonly string[])[]): string => stringify(rows.map((row) => [...row]), { record_delimiter: "windows" });
@@ -35,27 +39,27 @@ const payoutOf = (world: World): Map<string, World["payouts"][number]> => new Ma
 export function cardFile(world: World, span: Span): string {
   const payouts = payoutOf(world);
   const rows = [
-    ...world.payments.filter((one) => one.via === "card" && within(one.settledOn, span)).map((one) => [one.id, "Charge", american(one.paidOn), sum(one.amount), sum(one.fee), sum(one.amount - one.fee), one.payerName, one.payerEmail, one.memo, payouts.get(one.id)?.id ?? "", ""]),
-    ...world.extras.filter((one) => one.via === "card" && within(one.on, span)).map((one) => [one.id, one.kind === "refund" ? "Refund" : "Dispute", american(one.on), sum(-one.amount), sum(one.fee), sum(-one.amount - one.fee), one.payerName, "", "", payouts.get(one.id)?.id ?? "", one.related]),
+    ...world.payments.filter((one) => one.via === "card" && within(one.settledOn, span)).map((one) => [one.id, "Charge", american(one.paidOn), sum(one.amount), sum(one.fee), sum(one.amount - one.fee), one.payerName, one.payerEmail, one.memo, payouts.get(one.id)?.id ?? "", "", BRANDS[one.id.length % 2 === 0 ? Number(one.id.at(-1)) % 4 : 0] ?? "", ""]),
+    ...world.extras.filter((one) => one.via === "card" && within(one.on, span)).map((one) => [one.id, one.kind === "refund" ? "Refund" : "Dispute", american(one.on), sum(-one.amount), sum(one.fee), sum(-one.amount - one.fee), one.payerName, "", "", payouts.get(one.id)?.id ?? "", one.related, "", one.kind === "dispute" ? american(addDays(one.on, ANSWER_DAYS)) : ""]),
   ];
-  return csv([["Id", "Type", "Date", "Gross", "Fee", "Net", "Payer", "Email", "Memo", "Payout id", "Original id"], ...rows]);
+  return csv([["Id", "Type", "Date", "Gross", "Fee", "Net", "Payer", "Email", "Memo", "Payout id", "Original id", "Card brand", "Answer by"], ...rows]);
 }
 
 /** The ACH account: charge and fee on rows of their own, and a row for each payout that says which days it covers. */
 export function achFile(world: World, span: Span): string {
   const rows: string[][] = [];
   for (const one of world.payments.filter(({ via, settledOn }) => via === "ach" && within(settledOn, span))) {
-    rows.push([one.id, "ach debit", american(one.paidOn), american(one.settledOn), sum(one.amount), one.payerName, one.payerEmail, one.memo, "", "", ""]);
-    rows.push([`${one.id}-f`, "fee", american(one.settledOn), american(one.settledOn), sum(-one.fee), "", "", "", one.id, "", ""]);
+    rows.push([one.id, "ach debit", american(one.paidOn), american(one.settledOn), sum(one.amount), one.payerName, one.payerEmail, one.memo, "", "", "", ""]);
+    rows.push([`${one.id}-f`, "fee", american(one.settledOn), american(one.settledOn), sum(-one.fee), "", "", "", one.id, "", "", ""]);
   }
   for (const one of world.extras.filter(({ via, on }) => via === "ach" && within(on, span))) {
-    rows.push([one.id, "return", american(one.on), american(one.on), sum(-one.amount), one.payerName, "", "R01", one.related, "", ""]);
-    rows.push([`${one.id}-f`, "return fee", american(one.on), american(one.on), sum(-one.fee), "", "", "", one.related, "", ""]);
+    rows.push([one.id, "return", american(one.on), american(one.on), sum(-one.amount), one.payerName, "", "", one.related, "", "", "R01"]);
+    rows.push([`${one.id}-f`, "return fee", american(one.on), american(one.on), sum(-one.fee), "", "", "", one.related, "", "", ""]);
   }
   for (const one of world.payouts.filter(({ via, paidOn }) => via === "ach" && within(paidOn, span))) {
-    rows.push([one.id, "payout", american(one.paidOn), american(one.paidOn), sum(-one.net), "", "", "", "", american(one.spanFrom), american(one.spanTo)]);
+    rows.push([one.id, "payout", american(one.paidOn), american(one.paidOn), sum(-one.net), "", "", "", "", american(one.spanFrom), american(one.spanTo), ""]);
   }
-  return csv([["Entry id", "Entry type", "Date", "Settled", "Amount", "Payer", "Email", "Memo", "For charge", "From", "To"], ...rows]);
+  return csv([["Entry id", "Entry type", "Date", "Settled", "Amount", "Payer", "Email", "Memo", "For charge", "From", "To", "Return code"], ...rows]);
 }
 
 /** The bank statement, with what stood on the account after each line. */

@@ -3,10 +3,11 @@ import { cpus } from "node:os";
 import { matchingQuality, qualityByClass } from "./accuracy";
 import { aging } from "./aging";
 import { importing } from "./importing";
+import { ledger } from "./ledger";
 import { matching } from "./matching";
 import type { Measure } from "./measure";
 
-const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = { quality: matchingQuality, classes: qualityByClass, matching, importing, aging };
+const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = { quality: matchingQuality, classes: qualityByClass, matching, importing, aging, ledger };
 
 const wanted = process.argv.slice(2);
 console.error(`${new Date().toISOString().slice(0, 10)}, ${cpus().length} cores of ${cpus()[0]?.model ?? "unknown"}, Node.js ${process.version}`);

@@ -1,4 +1,4 @@
-import { bankingDaysBetween, type Day } from "@/core/calendar";
+import { bankingDaysBetween, daysBetween, type Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 export type TiePayout = { readonly id: number; readonly externalId: string; readonly paidOn: Day; readonly currency: Currency; readonly net: Minor; readonly statedNet: Minor | null; readonly descriptor: string | null };
@@ -6,6 +6,8 @@ export type TieLine = { readonly id: number; readonly postedOn: Day; readonly cu
 
 /** A payout reaches the bank at the earliest the banking day before its own date, at the latest this many banking days after. */
 const LATEST_BANKING_DAYS = 4;
+/** Days within which so many banking days must have passed, whatever holidays there are. */
+const FAR = 14;
 
 /** Whether a bank line could be this payout: same sum and currency, within banking days, and not with another processor's descriptor. */
 export function fitsPayout(payout: TiePayout, line: TieLine): boolean {
@@ -14,6 +16,8 @@ export function fitsPayout(payout: TiePayout, line: TieLine): boolean {
 }
 
 export function nearInTime(payout: TiePayout, line: TieLine): boolean {
+  // Banking days are counted one by one: what is weeks apart is seen without it.
+  if (Math.abs(daysBetween(payout.paidOn, line.postedOn)) > FAR) return false;
   const days = bankingDaysBetween(payout.paidOn, line.postedOn);
   return days >= -1 && days <= LATEST_BANKING_DAYS;
 }

@@ -76,17 +76,18 @@ CREATE TABLE account_day (
   account_id INTEGER NOT NULL REFERENCES account (id),
   posted_on TEXT NOT NULL,
   sum INTEGER NOT NULL,
+  lines INTEGER NOT NULL,
   PRIMARY KEY (account_id, posted_on)
 ) STRICT, WITHOUT ROWID;
-INSERT INTO account_day SELECT l.account_id, e.posted_on, sum(l.book_amount) FROM posting p JOIN entry e ON e.id = p.entry_id JOIN entry_line l ON l.entry_id = e.id GROUP BY 1, 2;
+INSERT INTO account_day SELECT l.account_id, e.posted_on, sum(l.book_amount), count(*) FROM posting p JOIN entry e ON e.id = p.entry_id JOIN entry_line l ON l.entry_id = e.id GROUP BY 1, 2;
 DROP TRIGGER posting_balances;
 CREATE TRIGGER posting_balances AFTER INSERT ON posting BEGIN
   UPDATE account SET balance = account.balance + line.sum
     FROM (SELECT account_id, sum(book_amount) AS sum FROM entry_line WHERE entry_id = NEW.entry_id GROUP BY account_id) AS line
     WHERE account.id = line.account_id;
-  INSERT INTO account_day (account_id, posted_on, sum)
-    SELECT l.account_id, e.posted_on, sum(l.book_amount) FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.entry_id = NEW.entry_id GROUP BY l.account_id
-    ON CONFLICT (account_id, posted_on) DO UPDATE SET sum = account_day.sum + excluded.sum;
+  INSERT INTO account_day (account_id, posted_on, sum, lines)
+    SELECT l.account_id, e.posted_on, sum(l.book_amount), count(*) FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.entry_id = NEW.entry_id GROUP BY l.account_id
+    ON CONFLICT (account_id, posted_on) DO UPDATE SET sum = account_day.sum + excluded.sum, lines = account_day.lines + excluded.lines;
 END;
 
 -- Processing fees of a month that are billed later, by the processor's account.
@@ -161,3 +162,29 @@ CREATE TABLE change_notice (
 ALTER TABLE agreed_rate ADD COLUMN brand TEXT;
 ALTER TABLE agreed_rate ADD COLUMN abroad INTEGER CHECK (abroad IN (0, 1));
 ALTER TABLE agreed_rate ADD COLUMN from_volume INTEGER NOT NULL DEFAULT 0 CHECK (from_volume >= 0);
+
+-- Files for another ledger: how they are laid out, and which entries went out
+-- in which; an entry goes out once, or is marked as sent again.
+CREATE TABLE journal_layout (
+  name TEXT PRIMARY KEY,
+  spec TEXT NOT NULL
+) STRICT;
+
+CREATE TABLE journal_file (
+  id INTEGER PRIMARY KEY,
+  layout TEXT NOT NULL,
+  spec TEXT NOT NULL,
+  from_day TEXT NOT NULL,
+  to_day TEXT NOT NULL,
+  entries INTEGER NOT NULL,
+  state TEXT NOT NULL DEFAULT 'made' CHECK (state IN ('made', 'undone')),
+  act_id INTEGER NOT NULL REFERENCES act (id)
+) STRICT;
+
+CREATE TABLE journal_file_entry (
+  file_id INTEGER NOT NULL REFERENCES journal_file (id),
+  entry_id INTEGER NOT NULL REFERENCES entry (id),
+  again INTEGER NOT NULL CHECK (again IN (0, 1)),
+  PRIMARY KEY (file_id, entry_id)
+) STRICT, WITHOUT ROWID;
+CREATE INDEX journal_file_entry_entry ON journal_file_entry (entry_id);

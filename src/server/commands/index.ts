@@ -7,6 +7,7 @@ import { agreeRate, endRate } from "./fees";
 import { accrueFees, billFees } from "./feeBills";
 import { leaveOut, logContact, sendLetter } from "./followup";
 import { importFile } from "./importFile";
+import { makeJournalFile } from "./journalFile";
 import { changeAlias, forget } from "./learning";
 import { askApproval, decideWriteOff, placeReceipt, useCredit } from "./placeReceipt";
 import { postSure } from "./postSure";
@@ -18,7 +19,7 @@ import { undo, undoTogether } from "./undo";
 /** Every way to change a book, by name. */
 export const COMMANDS = {
   importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, tiePayouts, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
-  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank,
+  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

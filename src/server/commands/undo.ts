@@ -58,7 +58,7 @@ function undoOne(ctx: Ctx, act: ActRow): Result<{ actId: number }> {
 }
 
 /** Acts that people did by a page of their own and can take back; imports and letters are not among them. */
-const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget", "accrue", "fee_bill", "refund", "retry", "mend", "answer"]);
+const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export"]);
 
 export function isUndoable(kind: ActKind): boolean {
   return UNDOABLE.has(kind);
@@ -86,7 +86,7 @@ function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
       return restore(ctx, act);
     case "ask":
       return withdraw(ctx, act);
-    case "accrue": case "fee_bill": case "refund": case "retry": case "mend": case "answer":
+    case "accrue": case "fee_bill": case "refund": case "retry": case "mend": case "answer": case "export":
       return takeBackOther(ctx, act, act.kind);
     case "contact": case "forget":
       return ok(null);
@@ -218,7 +218,8 @@ function restore(ctx: Ctx, act: ActRow): Result<unknown> {
   updateReceipt(ctx.db, receipt.id, { state, parts, customerId: receipt.customerId, reason: receipt.reason });
   if (act.kind === "bounce") for (const line of ctx.db.all<{ id: number }>("SELECT id FROM bank_line WHERE state = 'bounce' AND receipt_id = ?", receipt.id)) setBankLineState(ctx.db, line.id, "open");
   if (act.kind === "dispute_lost") {
-    for (const { id } of ctx.db.all<{ id: number }>("SELECT id FROM processor_item WHERE receipt_id = ? AND kind = 'dispute' AND settled_state = 'lost'", receipt.id)) setDisputeState(ctx.db, id, "opened");
+    // Only the dispute that this act had lost; the receipt may have others.
+    for (const { documentId } of entriesOfAct(ctx.db, act.id).filter(({ documentKind }) => documentKind === "processor_item")) setDisputeState(ctx.db, documentId, "opened");
     setDisputed(ctx.db, receipt.id, 1);
   }
   return ok(null);

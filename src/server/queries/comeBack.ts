@@ -4,6 +4,7 @@ import { expectedOf } from "@/core/payouts";
 import { RATE_DAYS, returnCodeOf, returnRates, retryOf, type ReturnRate } from "@/core/receipts";
 import { cameBackSince, debitsBetween, noticesSince, retriesOf, returnsOfDebits, type CameBackRow, type NoticeRow } from "@/db/comeBack";
 import type { Db } from "@/db/connection";
+import { lastStatementDay } from "@/db/bank";
 import { openItemsOf } from "@/db/openItems";
 import { unpaidByDay } from "@/db/processor";
 
@@ -82,12 +83,14 @@ export type Ahead = {
 };
 
 export function aheadOf(db: Db, today: Day): Ahead {
+  // What the statement does not reach yet cannot be late on it.
+  const statementTo = lastStatementDay(db);
   const recent = debitsBetween(db, addDays(today, -RATE_DAYS), today);
   const { codes, debits } = returnsOfDebits(db, addDays(today, -RATE_DAYS), today);
   const payouts = payoutViews(db, today, today).filter(({ shown }) => shown !== "tied").map((view): AheadRow => ({
-    key: `payout ${view.id}`, on: view.expectedOn, account: view.processorName, what: `payout ${view.externalId}, ${view.chargeCount} ${view.chargeCount === 1 ? "charge" : "charges"}`, from: view.takenFrom, to: view.takenTo, sum: view.net, late: view.expectedOn < today && view.shown !== "fits", href: `payouts?show=open&open=${view.id}`,
+    key: `payout ${view.id}`, on: view.expectedOn, account: view.processorName, what: `${view.externalId}, ${view.chargeCount} ${view.chargeCount === 1 ? "charge" : "charges"}${view.shown === "off" ? ", at the bank with another sum" : view.shown === "fits" ? ", at the bank: tie it" : ""}`, from: view.takenFrom, to: view.takenTo, sum: view.net, late: view.shown === "late", href: `payouts?show=open&open=${view.id}`,
   }));
-  const loose = expectedOf(unpaidByDay(db), today).map((one): AheadRow => ({ key: `${one.account} ${one.on}`, on: one.on, account: one.account, what: `in no payout yet, ${one.charges} ${one.charges === 1 ? "charge" : "charges"}`, from: one.from, to: one.to, sum: one.sum, late: one.late, href: null }));
+  const loose = expectedOf(unpaidByDay(db), statementTo === null || statementTo > today ? today : statementTo).map((one): AheadRow => ({ key: `${one.account} ${one.on}`, on: one.on, account: one.account, what: `in no payout yet, ${one.charges} ${one.charges === 1 ? "charge" : "charges"}`, from: one.from, to: one.to, sum: one.sum, late: one.late, href: null }));
   return {
     rows: [...payouts, ...loose].sort((a, b) => Number(b.late) - Number(a.late) || (a.on < b.on ? -1 : a.on > b.on ? 1 : 0)),
     returnable: recent.map((row) => ({ ...row, until: addBankingDays(row.settledOn, 2) })).filter(({ until }) => until >= today),

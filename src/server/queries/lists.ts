@@ -1,7 +1,7 @@
 import { parseDay, type Day } from "@/core/calendar";
 import { waitInWords } from "@/core/followup";
 import type { Proposal } from "@/core/matching";
-import { BUCKETS } from "@/core/metrics";
+import { BUCKETS, creditAgeWords } from "@/core/metrics";
 import { toDecimal } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { lastActs } from "@/db/acts";
@@ -15,12 +15,14 @@ import { readSettings } from "@/db/settings";
 import { cameBack } from "./comeBack";
 import type { Sheet } from "./exports";
 import { feeCheck } from "./fees";
+import { journalFileSheet } from "./journalFile";
 import { matchQueue, type QueueName } from "./match";
 import { overdueRows } from "./overdue";
 import { proofInWords, proofs } from "./proofs";
+import { yearPageOf } from "./year";
 
 /** Lists of pages that are given as they stand, with the filter of the page. */
-export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files", "account", "trail", "proofs", "fees", "came-back"] as const;
+export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files", "account", "trail", "proofs", "fees", "came-back", "year", "journal-file"] as const;
 export type ListName = (typeof LISTS)[number];
 
 const ALL = 1_000_000;
@@ -70,6 +72,19 @@ export function listSheet(db: Db, name: ListName, today: Day, proposals: readonl
       return { columns: ["on", "at", "actor", "what", "undone_by"], rows: lastActs(db, ALL, 0).map((act) => [act.onDay, act.at, act.actor, act.text, act.undoneBy === null ? "" : String(act.undoneBy)]) };
     case "proofs":
       return { columns: ["proof", "journal", "documents", "off_by", "holds"], rows: proofs(db).proofs.map((proof) => [proofInWords(proof.name).what, sum(proof.journal), sum(proof.documents), sum(proof.off), proof.holds ? "yes" : "no"]) };
+    case "journal-file":
+      return journalFileSheet(db, Number(query.get("id"))) ?? { columns: ["there is no such file"], rows: [] };
+    case "year": {
+      const year = yearPageOf(db, /^\d{4}$/.test(query.get("year") ?? "") ? (query.get("year") ?? "") : today.slice(0, 4), today);
+      const month = (at: number): string => `${year.year}-${String(at + 1).padStart(2, "0")}`;
+      return {
+        columns: ["figure", "of", "month", "sum"],
+        rows: [
+          ...year.gross.flatMap(({ account, months }) => months.map((one, at) => ["gross", account, month(at), sum(one)])), ...year.cash.months.flatMap((one) => [["cash basis, received", "", one.month, sum(one.received)], ["cash basis, tax", "", one.month, sum(one.tax)], ["cash basis, income", "", one.month, sum(one.income)]]),
+          ...year.tax.flatMap((one) => [["tax charged", `${one.code} ${one.name}`, "", sum(one.charged)], ["tax taken off", `${one.code} ${one.name}`, "", sum(one.less)], ["tax payable", `${one.code} ${one.name}`, "", sum(one.balance)]]), ...year.credits.ages.map((one) => ["credit on account", creditAgeWords(one.age), "", sum(one.sum)]),
+        ],
+      };
+    }
     case "came-back":
       return { columns: ["do_by", "what", "whose", "says", "came_back_on", "sum"], rows: cameBack(db, today).rows.map((row) => [row.until ?? "", row.what, row.from, row.words, row.on, row.sum === null ? "" : sum(row.sum)]) };
     case "fees":

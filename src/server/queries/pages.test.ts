@@ -3,6 +3,8 @@ import { PROOF_NAMES } from "@/core/ledger";
 import { currencyOf, type Currency } from "@/core/money";
 import { CHARGES, CUSTOMERS, INVOICES, STATEMENT, TestBook, TODAY } from "../../../tests/support/book";
 
+import { accountLineCount, accountLines, accounts, balancesAsOf } from "@/db/journal";
+
 import { customerPageOf } from "./customer";
 import { documentsOfLine } from "./fileLines";
 import { find } from "./find";
@@ -33,6 +35,28 @@ describe("the pages' queries", () => {
       if (made.count > 0) expect({ name, sum: made.sum }).toEqual({ name, sum: report.proofs.find((proof) => proof.name === name)?.documents });
     }
     expect(proofDocuments(book.db, "clearing").documents.map(({ words }) => words)).toEqual(expect.arrayContaining(["charge ch_10, Zoe", "fee ch_10, Zoe"]));
+  });
+  it("where a proof is off, says in which document, since which entry, and what explains it", () => {
+    expect(proofDocuments(book.db, "receivables").off).toEqual([]);
+    const id = book.id("open_item", "number = '20401'");
+    book.db.exec(`UPDATE open_item SET balance = 84650 WHERE id = ${id}`);
+    expect(proofDocuments(book.db, "receivables").off).toMatchObject([{ words: `open item ${id}`, href: `invoices/${id}`, journal: 86_450, documents: 84_650, sinceOn: "2026-10-31", explained: "two digits have changed places" }]);
+    book.db.exec(`UPDATE open_item SET balance = 86450 WHERE id = ${id}`);
+    expect(proofs(book.db).holds).toBe(true);
+  });
+  it("an account's pages are its lines, newest first, with the balance after each, as of any day", () => {
+    for (const { id } of accounts(book.db)) {
+      for (const asOf of [day("2026-10-31"), day("2026-11-16"), day("2026-11-30")]) {
+        // The obvious way: all lines, and the balance as a running sum.
+        const slow = book.db.all<{ entryId: number; running: number }>("SELECT l.entry_id AS entryId, sum(l.book_amount) OVER (ORDER BY e.posted_on, e.id, l.line_no) AS running FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.account_id = ? AND e.posted_on <= ? ORDER BY e.posted_on DESC, e.id DESC, l.line_no DESC", id, asOf);
+        expect(accountLineCount(book.db, id, asOf)).toBe(slow.length);
+        for (const size of [1, 3, 100]) {
+          const pages = Array.from({ length: Math.ceil(slow.length / size) }, (_, at) => accountLines(book.db, id, asOf, size, at * size)).flat();
+          expect(pages.map(({ entryId, running }) => ({ entryId, running }))).toEqual(slow);
+        }
+        expect(balancesAsOf(book.db, asOf).find((account) => account.id === id)?.balance ?? 0).toBe(slow[0]?.running ?? 0);
+      }
+    }
   });
   it("a payout is tied, off, late or on its way; what is off stands first", () => {
     const views = payoutViews(book.db, day("2026-11-01"), day("2026-11-30"));

@@ -1,17 +1,21 @@
 import { formatDay, type Day } from "@/core/calendar";
-import type { ProofName } from "@/core/ledger";
+import { offInWords, whatIsOff, type ItemKind, type ProofName, type Role } from "@/core/ledger";
 import { negate, sumOf, type Minor } from "@/core/money";
 import { bankAccounts } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { openItemsAsOf } from "@/db/openItems";
 import { accruals } from "@/db/fees";
 import { clearingAsOf } from "@/db/processor";
+import { straysOf } from "@/db/proofSides";
 import { receiptsByHand } from "@/db/receipts";
+
+import { hrefOf } from "./story";
 
 /** One document of a proof, with what it adds to the sum (debit positive). */
 export type ProofDocument = { words: string; more: string; on: Day | null; amount: Minor; href: string | null };
 /** The documents of a proof, at most `shown` of `count`; `sum` is that of all. */
-export type ProofDocuments = { documents: ProofDocument[]; count: number; sum: Minor };
+export type ProofDocuments = { documents: ProofDocument[]; count: number; sum: Minor; /** Where it is off: the document, both sides, since which entry, and what explains it. */ off: OffDocument[] };
+export type OffDocument = { words: string; href: string | null; journal: Minor; documents: Minor; sinceEntry: number | null; sinceOn: Day | null; explained: string };
 
 const MOST = 400;
 const LAST = "9999-12-31" as Day;
@@ -19,7 +23,17 @@ const LAST = "9999-12-31" as Day;
 /** What a control sum is made of, document by document; empty for proofs that are about entries only. */
 export function proofDocuments(db: Db, name: ProofName): ProofDocuments {
   const all = documentsOf(db, name);
-  return { documents: all.slice(0, MOST), count: all.length, sum: sumOf(all, (one) => one.amount) };
+  return { documents: all.slice(0, MOST), count: all.length, sum: sumOf(all, (one) => one.amount), off: offDocuments(db, name) };
+}
+
+/** Roles whose accounts a proof is about. */
+const ROLES: Partial<Record<ProofName, readonly Role[]>> = {
+  receivables: ["receivables"], clearing: ["clearing"], unidentified: ["unidentified"], credits: ["credits"], disputed: ["disputed"], on_hand: ["on_hand"], fees_accrued: ["fees_accrued"], bank: ["bank"],
+};
+const KIND_WORDS: Record<ItemKind, string> = { open_item: "open item", receipt: "receipt", processor_item: "item of the processor", bank_line: "bank line", payout: "payout", fee_accrual: "fees of a month" };
+
+function offDocuments(db: Db, name: ProofName): OffDocument[] {
+  return straysOf(db, ROLES[name] ?? []).map((stray) => ({ words: `${KIND_WORDS[stray.kind]} ${stray.id}`, href: hrefOf(db, stray.kind, stray.id), journal: stray.journal, documents: stray.documents, sinceEntry: stray.sinceEntry, sinceOn: stray.sinceOn, explained: offInWords(whatIsOff(stray.journal, stray.documents)) }));
 }
 
 function documentsOf(db: Db, name: ProofName): ProofDocument[] {

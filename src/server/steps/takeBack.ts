@@ -5,11 +5,12 @@ import type { ActRow } from "@/db/acts";
 import { deleteRetryOfAct, setAnswered, setMended } from "@/db/comeBack";
 import { accruals, setAccrualState } from "@/db/fees";
 import { entriesOfAct } from "@/db/journal";
+import { journalFileOfAct, setJournalFileUndone } from "@/db/journalFiles";
 import { partsOf, receiptById, updateReceipt } from "@/db/receipts";
 
 import type { Ctx } from "../context";
 
-export type OtherAct = "accrue" | "fee_bill" | "refund" | "retry" | "mend" | "answer";
+export type OtherAct = "accrue" | "fee_bill" | "refund" | "retry" | "mend" | "answer" | "export";
 
 /** Takes back what was done about fees billed by the month, and about what came back; the entries are reversed by the caller. */
 export function takeBackOther(ctx: Ctx, act: ActRow, kind: OtherAct): Result<unknown> {
@@ -33,6 +34,11 @@ export function takeBackOther(ctx: Ctx, act: ActRow, kind: OtherAct): Result<unk
     case "mend":
       setMended(ctx.db, act.subjectId, null, null);
       return ok(null);
+    case "export": {
+      const file = journalFileOfAct(ctx.db, act.id);
+      if (file) setJournalFileUndone(ctx.db, file.id);
+      return ok(null);
+    }
     case "answer":
       setAnswered(ctx.db, act.subjectId, null);
       return ok(null);

@@ -23,7 +23,7 @@ export function TrialView({ accounts, asOf, book, currency, today }: TrialProps)
     <>
       <BooksHeading
         view="trial" sum={debit === credit ? <><span className="good">0.00</span> <small>off: debits are credits, as of {formatDay(asOf, today)}</small></> : <><span className="off">{formatAmount(debit - credit, currency)}</span> <small>off</small></>}
-        end={<><AsOf day={asOf} /><a className="soft" href={`/api/v1/b/${book}/export/trial-balance?as-of=${asOf}`}>CSV</a><a className="soft" href={`/api/v1/b/${book}/export/trial-balance?as-of=${asOf}&format=xlsx`}>XLSX</a></>}
+        end={<><AsOf day={asOf} /><a className="soft" href={`/api/v1/b/${book}/export/trial-balance?as-of=${asOf}`}>CSV</a><a className="soft" href={`/api/v1/b/${book}/export/trial-balance?as-of=${asOf}&format=xlsx`}>XLSX</a><a className="soft" href={`/api/v1/b/${book}/export/trial-balance?as-of=${asOf}&format=pdf`}>PDF</a></>}
       />
       <LedgerList<Account>
         label="Trial balance" rows={accounts} idOf={(row) => row.id} href={(row) => `?view=account&account=${row.id}&as-of=${asOf}`}
@@ -47,7 +47,7 @@ type AccountProps = Around & { account: Account; lines: AccountLine[]; count: nu
 export function AccountView({ account, lines, count, asOf, page, pageRows, book, currency, today }: AccountProps): ReactNode {
   return (
     <>
-      <BooksHeading view="account" sum={<>{formatAmount(Math.abs(account.balance), currency)} <small>{account.balance < 0 ? "credit" : "debit"}, {account.code} {account.name}, as of {formatDay(asOf, today)}</small></>} end={<><AsOf day={asOf} /><a className="soft" href={`/api/v1/b/${book}/export/account?account=${account.id}&as-of=${asOf}`}>CSV</a></>} />
+      <BooksHeading view="account" sum={<>{formatAmount(Math.abs(account.balance), currency)} <small>{account.balance < 0 ? "credit" : "debit"}, {account.code} {account.name}, as of {formatDay(asOf, today)}</small></>} end={<><AsOf day={asOf} /><a className="soft" href={`/api/v1/b/${book}/export/account?account=${account.id}&as-of=${asOf}`}>CSV</a><a className="soft" href={`/api/v1/b/${book}/export/account?account=${account.id}&as-of=${asOf}&format=pdf&name=${encodeURIComponent(`${account.code} ${account.name}`)}`}>PDF</a></>} />
       <LedgerList<AccountLine>
         label={account.name} rows={lines} idOf={(row) => `${row.entryId}-${row.lineNo}`} href={(row) => `?view=journal&open=${row.entryId}`} count={count} page={page} pageRows={pageRows}
         columns={[

@@ -17,7 +17,8 @@ import { BooksHeading } from "./BooksHeading";
 export type ProofLine = { name: string; what: string; journalWords: string; documentWords: string; journal: Minor; documents: Minor; off: Minor; holds: boolean };
 export type WorkLine = { name: string; words: string; count: number; sum: Minor; href: string };
 type Document = { words: string; more: string; on: Day | null; amount: Minor; href: string | null };
-type Documents = { documents: Document[]; count: number; sum: Minor };
+type Off = { words: string; href: string | null; journal: Minor; documents: Minor; sinceEntry: number | null; sinceOn: Day | null; explained: string };
+type Documents = { documents: Document[]; count: number; sum: Minor; off: Off[] };
 type Props = Around & { proofs: ProofLine[]; work: WorkLine[] };
 
 /** The proofs: each control sum computed twice, from the journal and from the documents; below, the work that is still open. */
@@ -54,9 +55,15 @@ function Made({ row, book, currency, today }: Around & { row: ProofLine }): Reac
     return () => { current = false; };
   }, [book, complain, row.name]);
   if (!made) return <p className="soft">Reading …</p>;
-  if (made.count === 0) return <p className="soft" style={{ paddingLeft: 16 }}>{row.documents === 0 ? "Nothing stands there now." : "This is checked over all of them; there is no list of its own."} {row.holds ? "Both sides agree." : ""}</p>;
+  if (made.count === 0 && made.off.length === 0) return <p className="soft" style={{ paddingLeft: 16 }}>{row.documents === 0 ? "Nothing stands there now." : "This is checked over all of them; there is no list of its own."} {row.holds ? "Both sides agree." : ""}</p>;
   return (
     <div style={{ padding: "0 16px", maxHeight: 330, overflow: "auto" }} tabIndex={0} role="group" aria-label={row.what}>
+      {made.off.length > 0 ? (
+        <table className="small" aria-label="Where it is off">
+          <thead><tr><th scope="col" className="off">Off in</th><th scope="col" className="num">in the journal</th><th scope="col" className="num">by itself</th><th scope="col">since</th><th scope="col">what explains it</th></tr></thead>
+          <tbody>{made.off.map((one) => <tr key={one.words}><td>{one.href ? <NextLink href={`/b/${book}/${one.href}`} prefetch={false}>{one.words}</NextLink> : one.words}</td><td className="num sum">{formatAmount(one.journal, currency)}</td><td className="num sum">{formatAmount(one.documents, currency)}</td><td>{one.sinceEntry === null ? "no entry" : <NextLink href={`/b/${book}/books?view=journal&open=${one.sinceEntry}`} prefetch={false}>entry {one.sinceEntry}{one.sinceOn ? ` of ${formatDay(one.sinceOn, today)}` : ""}</NextLink>}</td><td style={{ whiteSpace: "normal" }}>{one.explained}</td></tr>)}</tbody>
+        </table>
+      ) : null}
       <table className="small" aria-label="What it is made of">
         <tbody>
           {made.documents.map((one, at) => (

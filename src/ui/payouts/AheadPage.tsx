@@ -35,10 +35,10 @@ export function AheadPage({ book, currency, today, rows, returnable, sixty, rate
           <LedgerList<AheadRow>
             label="On its way to the bank" rows={rows} idOf={(row) => row.key} href={(row) => (row.href === null ? `/b/${book}/payouts?show=clearing` : `/b/${book}/${row.href}`)}
             columns={[
-              { id: "on", header: "Lands", width: "20%", cell: (row) => <span className={row.late ? "off" : ""}>{row.late ? "late, due " : ""}{formatDay(row.on, today)}</span>, foot: `${rows.length} days and payouts` },
-              { id: "what", header: "What", width: "34%", cell: (row) => <span title={row.what}>{row.what}</span> }, { id: "account", header: "From", width: "22%", cell: (row) => row.account },
-              { id: "taken", header: "Taken", width: "12%", cell: (row) => (row.from === null ? "–" : formatDay(row.from, today)) },
-              { id: "sum", header: "Sum", width: "12%", number: true, cell: (row) => <Sum of={row.sum} currency={currency} tone={row.late ? "off" : undefined} />, foot: <span className="total">{formatAmount(all, currency)}</span> },
+              { id: "on", header: "Lands", width: "24%", cell: (row) => <span className={row.late ? "off" : ""}>{row.late ? "late, due " : ""}{formatDay(row.on, today)}</span>, foot: `${rows.length} to come` },
+              { id: "what", header: "What", width: "32%", cell: (row) => <span title={row.what}>{row.what}</span> }, { id: "account", header: "From", width: "16%", cell: (row) => row.account },
+              { id: "taken", header: "Taken", width: "15%", cell: (row) => (row.from === null ? "–" : formatDay(row.from, today)) },
+              { id: "sum", header: "Sum", width: "13%", number: true, cell: (row) => <Sum of={row.sum} currency={currency} tone={row.late ? "off" : undefined} />, foot: <span className="total">{formatAmount(all, currency)}</span> },
             ]}
             empty={<p>Nothing is on its way.</p>}
           />

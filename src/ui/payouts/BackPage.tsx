@@ -51,7 +51,7 @@ export function BackPage({ book, currency, today, rows, open, sum }: Props): Rea
 function Workings({ row, book, currency, today }: { row: Row; book: string; currency: Currency; today: Day }): ReactNode {
   return (
     <div style={{ padding: "4px 16px" }}>
-      <p>{row.words.charAt(0).toUpperCase()}{row.words.slice(1)}.</p>
+      <p>{formatDay(row.on, today)}: {row.sum === null ? "" : `${formatAmount(row.sum, currency)} went back, `}{row.words}{row.until === null ? "" : `, until ${formatDay(row.until, today)}`}.</p>
       {row.todo ? <Doing todo={row.todo} currency={currency} today={today} /> : null}
       <div className="acts">
         {row.receiptId === null ? null : <NextLink href={`/b/${book}/receipts/${row.receiptId}`}>The receipt and its chain</NextLink>}

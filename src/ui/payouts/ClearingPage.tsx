@@ -16,15 +16,14 @@ type Props = { book: string; currency: Currency; today: Day; asOf: Day; rows: Cl
 
 /** What was in clearing on a day, item by item: taken until then, at the bank after it; it foots to the accounts. */
 export function ClearingPage({ book, currency, today, asOf, rows, count, sum, accounts, page, pageRows }: Props): ReactNode {
-  const off = accounts.filter(({ items, ledger }) => items !== ledger);
   return (
     <>
       <div className="heading">
-        <h1>{formatAmount(sum, currency)} <small>in clearing, {count.toLocaleString("en")} items</small></h1>
+        <h1>{formatAmount(sum, currency)} <small>taken until then, at the bank after it</small></h1>
         <AsOf day={asOf} />
         <PayoutTabs at="clearing" />
         {accounts.map((one) => <span key={one.name} className={one.items === one.ledger ? "soft" : "off"}>{one.name} {formatAmount(one.items, currency)} {one.items === one.ledger ? "✓" : `✗ the account says ${formatAmount(one.ledger, currency)}`}</span>)}
-        <div className="end">{off.length === 0 ? <span className="good">foots to the account</span> : null}<a className="soft" href={`/api/v1/b/${book}/export/clearing?as-of=${asOf}`}>CSV</a></div>
+        <div className="end"><a className="soft" href={`/api/v1/b/${book}/export/clearing?as-of=${asOf}`}>CSV</a></div>
       </div>
       <LedgerList<ClearingRow>
         label="Items in clearing" rows={rows} idOf={(row) => row.id} href={(row) => `/b/${book}/${row.href}`} count={count} page={page} pageRows={pageRows}

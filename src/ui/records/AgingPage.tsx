@@ -1,5 +1,6 @@
 "use client";
 
+import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
@@ -26,6 +27,7 @@ export function AgingPage({ rows, total, control, asOf, book, currency, today }:
       <div className="heading">
         <h1>{formatAmount(total.total, currency)} <small>owed, as of {formatDay(asOf, today)}</small></h1>
         {off === 0 ? <span className="good">✓ ties to Accounts receivable of that day</span> : <span className="off">off from Accounts receivable by {formatAmount(off, currency)}</span>}
+        <div className="tabs"><NextLink href="?" aria-current="page" prefetch={false}>Aging</NextLink><NextLink href="?show=year" prefetch={false}>The year</NextLink></div>
         <div className="end"><AsOf day={asOf} /></div>
       </div>
       <div style={{ maxWidth: 820, paddingBottom: 6 }}><AgeBar aging={total} currency={currency} words /></div>
@@ -41,7 +43,7 @@ export function AgingPage({ rows, total, control, asOf, book, currency, today }:
       />
       <p className="soft" style={{ padding: "8px", margin: 0, display: "flex", gap: 18, flexWrap: "wrap" }}>
         <span>As files, as of that day:</span>
-        {EXPORTS.map((name) => <span key={name}>{name.replace("-", " ")} <a href={link(name, "csv")}>CSV</a> <a href={link(name, "xlsx")}>XLSX</a> <a href={link(name, "json")}>JSON</a></span>)}
+        {EXPORTS.map((name) => <span key={name}>{name.replace("-", " ")} <a href={link(name, "csv")}>CSV</a> <a href={link(name, "xlsx")}>XLSX</a> <a href={link(name, "json")}>JSON</a> <a href={link(name, "pdf")}>PDF</a></span>)}
       </p>
     </>
   );

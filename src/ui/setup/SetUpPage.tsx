@@ -75,8 +75,11 @@ function Facts({ settings, currency }: { settings: Settings; currency: Currency 
         <TextField label="Smallest overdue sum asked for" inputMode="decimal" {...register("smallestSumAskedFor")} error={errors.smallestSumAskedFor?.message} />
         <TextField label="Surcharge on cards, in percent" inputMode="decimal" {...register("surchargePercent")} error={errors.surchargePercent?.message} placeholder="none" />
         <TextField label="Fee for a payment that came back" inputMode="decimal" {...register("returnFee")} error={errors.returnFee?.message} placeholder="none" help="Charged to the customer as an open item of its own." />
-        <label><input type="checkbox" {...register("taxOnDiscounts")} /> Discounts lower the tax owed</label>
-        <label><input type="checkbox" {...register("taxOnBadDebts")} /> Bad debts lower the tax owed</label>
+        <div>
+          <p className="soft" style={{ fontSize: 13, margin: "0 0 6px" }}>The tax owed is lowered by</p>
+          <label style={{ marginRight: 16 }}><input type="checkbox" {...register("taxOnDiscounts")} /> discounts</label>
+          <label><input type="checkbox" {...register("taxOnBadDebts")} /> bad debts</label>
+        </div>
         <TextField label="Letters come from" type="email" {...register("replyTo")} error={errors.replyTo?.message} />
         <div style={{ gridColumn: "1 / -1" }}><TextField label="Mail server (SMTP)" {...register("smtpUrl")} error={errors.smtpUrl?.message} placeholder="none: letters stay in the outbox" help="Every letter is written to the outbox as a file; with a server it is sent as well." /></div>
         <div><Act main type="submit" disabled={busy || !isDirty}>Keep these</Act></div>

@@ -1,13 +1,15 @@
 import type { ReactNode } from "react";
 
-import { parseDay, type Day } from "@/core/calendar";
+import { addDays, parseDay, type Day } from "@/core/calendar";
 import { ENTRY_EVENTS } from "@/core/ledger";
 import { accountLineCount, accountLines, balancesAsOf, entryById, entryPage } from "@/db/journal";
 import { proofInWords, workInWords, workPage } from "@/server/queries/proofs";
+import { journalFilePage } from "@/server/queries/journalFile";
 import { hrefOf } from "@/server/queries/story";
 import { trail } from "@/server/queries/trail";
 import { proofsFor } from "@/server/threads/reader";
 import { AccountView, TrialView } from "@/ui/books/AccountsView";
+import { JournalFileView } from "@/ui/books/JournalFileView";
 import { JournalView } from "@/ui/books/JournalView";
 import { ProofsView } from "@/ui/books/ProofsView";
 import { TrailView } from "@/ui/books/TrailView";
@@ -41,6 +43,11 @@ export default async function Books({ params, searchParams }: { params: Promise<
       if (!account) return <TrialView {...around} accounts={balancesAsOf(db, asOf)} asOf={asOf} />;
       const lines = accountLines(db, account.id, asOf, PAGE_ROWS, (page - 1) * PAGE_ROWS).map((line) => ({ ...line, href: hrefOf(db, line.itemKind ?? line.documentKind, line.itemId ?? line.documentId) }));
       return <AccountView {...around} account={account} lines={lines} count={accountLineCount(db, account.id, asOf)} asOf={asOf} page={page} pageRows={PAGE_ROWS} />;
+    }
+    case "file": {
+      const days = [parseDay(one(search, "from"), "ymd"), parseDay(one(search, "to"), "ymd")];
+      const last = addDays(`${today.slice(0, 7)}-01` as Day, -1);
+      return <JournalFileView {...around} {...journalFilePage(db, days[0]?.ok ? days[0].value : (`${last.slice(0, 7)}-01` as Day), days[1]?.ok ? days[1].value : last)} />;
     }
     case "trail":
       return <TrailView {...around} {...trail(db, PAGE_ROWS, (page - 1) * PAGE_ROWS)} page={page} pageRows={PAGE_ROWS} />;

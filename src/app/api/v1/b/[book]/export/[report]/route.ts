@@ -1,6 +1,7 @@
 import { parseDay, type Day } from "@/core/calendar";
 import { readSettings } from "@/db/settings";
 import { todayOf } from "@/server/context";
+import { sheetAsPdf } from "@/server/pdf";
 import { EXPORTS, periodOf, sheetOf } from "@/server/queries/exports";
 import { LISTS, listSheet } from "@/server/queries/lists";
 import { FORMATS, render } from "@/server/sheets";
@@ -8,7 +9,10 @@ import { reading, proposalsFor } from "@/server/threads/reader";
 
 import { notThere, type BookParams } from "../../../../../../answers";
 
-/** A report or a list as a file: ?format=csv|json|xlsx, ?as-of= or ?from= and ?to=. */
+/** Columns whose totals stand at the foot of a printed report. */
+const SUMS: Record<string, readonly string[]> = { "trial-balance": ["debit", "credit"], aging: ["not_due", "d1_30", "d31_60", "d61_90", "over_90", "total", "credit"], "open-items": ["book_balance"], clearing: ["book_amount"] };
+
+/** A report or a list as a file: ?format=csv|json|xlsx|pdf, ?as-of= or ?from= and ?to=. */
 export async function GET(request: Request, context: BookParams<{ report: string }>): Promise<Response> {
   const { book, report } = await context.params;
   const db = reading(book);
@@ -24,6 +28,11 @@ export async function GET(request: Request, context: BookParams<{ report: string
   if (!name && !list) return notThere("command.unknown", { name: report });
   const today = todayOf(readSettings(db));
   const sheet = name ? sheetOf(db, name, periodOf(today, { asOf: day("as-of"), from: day("from"), to: day("to") })) : listSheet(db, list ?? "match", today, await proposalsFor(book), query);
+  if (query.get("format") === "pdf") {
+    const asOf = day("as-of") ?? today;
+    const printedSheet = await sheetAsPdf(sheet, { title: `${report === "account" ? (query.get("name") ?? "Account") : report.replaceAll("-", " ")}`.replace(/^./, (letter) => letter.toUpperCase()), under: `${readSettings(db).name}, as of ${asOf}`, sums: SUMS[report] ?? [] });
+    return new Response(new Uint8Array(printedSheet), { headers: { "content-type": "application/pdf", "content-disposition": `attachment; filename="${book}-${report}-${asOf}.pdf"` } });
+  }
   const { bytes, type } = await render(sheet, format, report);
   return new Response(new Uint8Array(bytes), { headers: { "content-type": type, "content-disposition": `attachment; filename="${book}-${report}-${today}.${format}"` } });
 }

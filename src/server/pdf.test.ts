@@ -1,0 +1,28 @@
+import { spawnSync } from "node:child_process";
+import { join } from "node:path";
+
+import { sheetAsPdf } from "./pdf";
+
+/** What an independent reader finds in a PDF. */
+function read(bytes: Buffer): { pages: number; text: string } {
+  const done = spawnSync(process.execPath, [join(process.cwd(), "tests/support/readPdf.mjs")], { input: bytes, encoding: "utf8" });
+  if (done.status !== 0) throw new Error(done.stderr);
+  return JSON.parse(done.stdout) as { pages: number; text: string };
+}
+
+describe("a report as a PDF", () => {
+  it("carries its heading, every row and the totals, which are the sums of the rows", async () => {
+    const sheet = { columns: ["account_code", "account_name", "debit", "credit"], rows: [["1200", "Accounts receivable", "81041.99", "0.00"], ["2110", "Receipts not identified", "0.00", "18318.77"], ["4000", "Sales", "0.00", "62723.22"]] };
+    const { pages, text } = read(await sheetAsPdf(sheet, { title: "Trial balance", under: "Kestrel Row Clay & Kiln, as of 2026-11-24", sums: ["debit", "credit"] }));
+    expect(pages).toBe(1);
+    for (const words of ["Trial balance", "Kestrel Row Clay & Kiln, as of 2026-11-24", "account code", "Receipts not identified", "81,041.99", "18,318.77", "62,723.22", "Total"]) expect(text).toContain(words);
+    expect(text.split("81,041.99").length - 1).toBe(3);
+  });
+  it("goes over pages, its heading on each, and writes letters that the font has not without their accents", async () => {
+    const rows = Array.from({ length: 120 }, (_, at) => [`Zołnierz ${at}`, `${at}.50`]);
+    const { pages, text } = read(await sheetAsPdf({ columns: ["customer", "total"], rows }, { title: "Aging", under: "", sums: ["total"] }));
+    expect([pages > 1, text.split("customer").length - 1]).toEqual([true, pages]);
+    expect(text).toMatch(/Zo[l?]nierz 119/);
+    expect(text).toContain("7,200.00");
+  });
+});

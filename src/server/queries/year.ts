@@ -1,0 +1,38 @@
+import type { Day } from "@/core/calendar";
+import { cashIncome, creditAge, CREDIT_AGES, type CashMonth, type CreditAge, type Paid } from "@/core/metrics";
+import { add, sumOf, type Minor } from "@/core/money";
+import type { Db } from "@/db/connection";
+import { creditsAsOf, grossByMonth, paidOnInvoices, taxByMonth } from "@/db/year";
+
+/** What a year needs: gross by processor account and month, tax by code, income on the cash basis, credits by age. */
+export type YearPage = {
+  year: string;
+  /** Gross receipts as a processor reports them to the tax office, before fees and refunds. */
+  gross: { account: string; months: Minor[]; sum: Minor }[];
+  tax: { code: string; name: string; charged: Minor; less: Minor; balance: Minor }[];
+  cash: { months: CashMonth[]; received: Minor; income: Minor; tax: Minor };
+  credits: { ages: { age: CreditAge; sum: Minor; count: number }[]; sum: Minor; oldest: { receiptId: number; customerId: number | null; name: string; since: Day; sum: Minor; age: CreditAge }[] };
+};
+
+const MOST_CREDITS = 50;
+
+export function yearPageOf(db: Db, year: string, today: Day): YearPage {
+  const [from, to] = [`${year}-01-01` as Day, `${year}-12-31` as Day];
+  const gross = new Map<string, Minor[]>();
+  for (const { account, month, sum } of grossByMonth(db, from, to)) {
+    const months = gross.get(account) ?? Array.from({ length: 12 }, () => add(0));
+    months[Number(month.slice(5)) - 1] = sum;
+    gross.set(account, months);
+  }
+  const asOf = to < today ? to : today;
+  const credits = creditsAsOf(db, asOf).map((one) => ({ ...one, age: creditAge(one.since, asOf) }));
+  const months = cashIncome(paidOnInvoices(db, from, to) satisfies Paid[]);
+  return {
+    year, gross: [...gross].map(([account, all]) => ({ account, months: all, sum: add(...all) })), tax: taxByMonth(db, from, to),
+    cash: { months, received: sumOf(months, ({ received }) => received), income: sumOf(months, ({ income }) => income), tax: sumOf(months, ({ tax }) => tax) },
+    credits: {
+      sum: sumOf(credits, ({ sum }) => sum), oldest: credits.slice(0, MOST_CREDITS),
+      ages: CREDIT_AGES.map((age) => { const of = credits.filter((one) => one.age === age); return { age, count: of.length, sum: sumOf(of, ({ sum }) => sum) }; }),
+    },
+  };
+}

@@ -1,0 +1,32 @@
+import fc from "fast-check";
+
+import { fromDocuments, History, started, step } from "../support/history";
+
+/** Histories of hundreds of events, 5,000 in all: every kind, in whatever order they come. The proofs are reckoned after each. */
+const EVENTS = 500;
+const SEEDS = Array.from({ length: 10 }, (_, at) => 20_261_124 + at);
+/** The balances are made from the documents in plain SQL after so many. */
+const EVERY = 10;
+const done = new Map<string, number>();
+
+describe(`${SEEDS.length} histories of ${EVENTS} events`, () => {
+  it.each(SEEDS)("keep every proof after every event, and the documents alone give the same balances; undoing all of it proves too (seed %i)", (seed) => {
+    const book = started();
+    const history = new History(book);
+    for (const [at, one] of fc.sample(step, { numRuns: EVENTS, seed }).entries()) {
+      history.step(one);
+      const broken = book.broken();
+      if (broken.length > 0) expect({ at, after: one, broken }).toEqual({ at, after: one, broken: [] });
+      if (at % EVERY === 0) expect({ at, balances: book.balances() }).toEqual({ at, balances: fromDocuments(book) });
+    }
+    for (const { kind, n } of book.db.all<{ kind: string; n: number }>("SELECT kind, count(*) AS n FROM act GROUP BY kind UNION ALL SELECT event, count(*) FROM entry GROUP BY event")) done.set(kind, (done.get(kind) ?? 0) + n);
+    history.undoAll();
+    expect(book.broken()).toEqual([]);
+    expect(book.balances()).toEqual(fromDocuments(book));
+    book.close();
+  }, 120_000);
+  it.each([
+    "place", "set_aside", "tie", "hand_receipt", "deposit_banked", "bounce", "dispute_lost", "accrue", "fee_bill", "retry", "answer", "undo", "ask", "decide",
+    "opening", "invoice", "credit_note", "receipt", "identify", "apply", "discount", "fee", "fee_accrual", "payout", "reserve", "adjustment", "ach_return", "refund", "dispute", "deposit", "surcharge", "late_fee", "write_off", "park", "reversal",
+  ])("%s was among them", (kind) => expect(done.get(kind) ?? 0).toBeGreaterThan(0));
+});
