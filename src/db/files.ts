@@ -36,3 +36,8 @@ export function mappings(db: Db): MappingRow[] {
 export function saveMapping(db: Db, mapping: MappingRow): void {
   db.run("INSERT INTO mapping (name, kind, spec) VALUES (?, ?, ?) ON CONFLICT (name) DO UPDATE SET kind = excluded.kind, spec = excluded.spec", mapping.name, mapping.kind, mapping.spec);
 }
+
+/** The day on which a file of a kind was taken in last. */
+export function lastImportDay(db: Db, kind: FileKind): Day | null {
+  return db.get<{ on: Day | null }>("SELECT max(on_day) AS 'on' FROM import_file WHERE kind = ?", kind)?.on ?? null;
+}

@@ -6,6 +6,7 @@ import { aheadOf, cameBack } from "./queries/comeBack";
 import { clearingPageOf } from "./queries/clearing";
 import { feeCheck } from "./queries/fees";
 import { lineChoices } from "./queries/onHand";
+import { overdueRows } from "./queries/overdue";
 import { payoutWorkings } from "./queries/payouts";
 
 const TODAY = day("2026-11-24");
@@ -103,6 +104,22 @@ describe("a return file of the bank", () => {
   it("refuses, line by line, what is of no debit in the book, or more than it", () => {
     activity(debit);
     expect(take(returnFile([{ code: "R01", ...trace, originalTrace: "99" }, { code: "R01", ...trace, trace: "3", cents: 90_000 }]))).toMatchObject({ ok: true, value: { new: 0, refused: [{ line: 4, reason: expect.stringContaining("No debit with the trace number 000000000000099") as string }, { line: 6, reason: "900.00 came back, but the debit was 864.50." }] } });
+  });
+});
+
+describe("a debit that was started", () => {
+  const started = "d_1,Pending,ACH debit,2026-11-23,864.50,0.00,Alder Lane Pottery School,office@alderlane.example,invoice 20401,,,,";
+  const waits = (): string[] => overdueRows(book.db, TODAY, book.proposals()).find(({ customer }) => customer.externalId === "C1")?.waits.map(({ code }) => code) ?? [];
+  it("posts nothing, is seen, and holds reminders back until it settles", () => {
+    const before = book.balances();
+    expect(waits()).toEqual([]);
+    activity(started);
+    activity(started);
+    expect([book.balances(), waits(), aheadOf(book.db, TODAY).started.map(({ from, sum }) => [from, sum])]).toEqual([before, ["on_way"], [["Alder Lane Pottery School", 86_450]]]);
+    activity(DEBIT);
+    expect([aheadOf(book.db, TODAY).started, waits()]).toEqual([[], ["receipt"]]);
+    activity(started);
+    expect(aheadOf(book.db, TODAY).started).toEqual([]);
   });
 });
 

@@ -18,6 +18,8 @@ describe("what holds a reminder back", () => {
   it("nothing, where nothing does", () => expect(waitsFor(facts)).toEqual([]));
   it.each([
     ["a receipt not placed that may be theirs", { maybeTheirs: [{ receiptId: 3, amount: minor(29_607) }] }, "296.07 to match"],
+    ["an ACH debit on its way", { onWay: { sum: minor(12_000), startedOn: day("2026-11-23") } }, "120.00 by ACH on its way since Mon 23 Nov"],
+    ["files that are too old", { staleSince: day("2026-11-10") }, "newer files: the last came Tue 10 Nov"],
     ["a promise not yet due", { promise: { dueOn: day("2026-11-27"), sum: null } }, "promise, Fri 27 Nov"],
     ["a dispute", { disputed: minor(37_800) }, "dispute of 378.00 open"],
     ["a credit that covers it", { credit: minor(50_000) }, "credit of 500.00 covers it"],

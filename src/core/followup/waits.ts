@@ -4,6 +4,8 @@ import { formatAmount, type Currency, type Minor } from "@/core/money";
 /** Why a customer is left alone today. */
 export type Wait =
   | { readonly code: "receipt"; readonly sum: Minor; readonly count: number; readonly receiptId: number }
+  | { readonly code: "on_way"; readonly sum: Minor; readonly startedOn: Day }
+  | { readonly code: "stale"; readonly since: Day }
   | { readonly code: "promise"; readonly dueOn: Day; readonly sum: Minor | null }
   | { readonly code: "credit"; readonly sum: Minor }
   | { readonly code: "dispute"; readonly sum: Minor }
@@ -17,6 +19,10 @@ type Facts = {
   /** Receipts without a home that may be this customer's. */
   readonly maybeTheirs: readonly { readonly receiptId: number; readonly amount: Minor }[];
   readonly disputed: Minor;
+  /** ACH debits of theirs that have not settled. */
+  readonly onWay?: { readonly sum: Minor; readonly startedOn: Day } | null;
+  /** The day the files came last, where that is too long ago to know who has paid. */
+  readonly staleSince?: Day | null;
   readonly promise: { readonly dueOn: Day; readonly sum: Minor | null } | null;
 };
 
@@ -28,6 +34,8 @@ export function waitsFor(facts: Facts): Wait[] {
     const sum = facts.maybeTheirs.reduce((all, one) => all + one.amount, 0) as Minor;
     waits.push({ code: "receipt", sum, count: facts.maybeTheirs.length, receiptId: first.receiptId });
   }
+  if (facts.onWay) waits.push({ code: "on_way", ...facts.onWay });
+  if (facts.staleSince) waits.push({ code: "stale", since: facts.staleSince });
   if (facts.promise && facts.promise.dueOn >= facts.today) waits.push({ code: "promise", ...facts.promise });
   if (facts.disputed > 0) waits.push({ code: "dispute", sum: facts.disputed });
   if (facts.credit > 0 && facts.credit >= facts.overdue) waits.push({ code: "credit", sum: facts.credit });
@@ -39,6 +47,10 @@ export function waitInWords(wait: Wait, currency: Currency): string {
   switch (wait.code) {
     case "receipt":
       return wait.count === 1 ? `${formatAmount(wait.sum, currency)} to match` : `${wait.count} receipts to match, ${formatAmount(wait.sum, currency)}`;
+    case "on_way":
+      return `${formatAmount(wait.sum, currency)} by ACH on its way since ${formatDay(wait.startedOn)}`;
+    case "stale":
+      return `newer files: the last came ${formatDay(wait.since)}`;
     case "promise":
       return `promise, ${formatDay(wait.dueOn)}`;
     case "dispute":

@@ -6,8 +6,8 @@ import type { Table } from "./table";
 export const FILE_KINDS = ["customers", "invoices", "processor", "bank", "remittance", "returns"] as const;
 export type FileKind = (typeof FILE_KINDS)[number];
 
-/** What the rows of a processor's file can be. `payout` is a line of its own; `ignore` is a row that is not of this job. */
-export const ROW_KINDS = ["charge", "fee", "refund", "dispute", "dispute_won", "dispute_fee", "ach_return", "return_fee", "reserve", "adjustment", "payout", "ignore"] as const;
+/** What the rows of a processor's file can be. `started` is a debit on its way, no money yet; `payout` is a line of its own; `ignore` is a row that is not of this job. */
+export const ROW_KINDS = ["charge", "fee", "refund", "dispute", "dispute_won", "dispute_fee", "ach_return", "return_fee", "reserve", "adjustment", "started", "payout", "ignore"] as const;
 export type RowKind = (typeof ROW_KINDS)[number];
 
 /** How a file's columns and signs are to be understood; kept by name, made once. */
@@ -173,6 +173,7 @@ export function guessDecimalMark(cells: readonly string[]): DecimalMark {
 }
 
 const KIND_WORDS: readonly (readonly [RegExp, RowKind])[] = [
+  [/\b(pending|initiated|started|submitted|in process|processing debit)\b/, "started"],
   [/pay ?out|transfer to bank|withdrawal to bank|deposit to bank/, "payout"],
   [/(dispute|chargeback).*fee|fee.*(dispute|chargeback)/, "dispute_fee"],
   [/return.*fee|fee.*return/, "return_fee"],

@@ -79,7 +79,7 @@ export function readActivity(row: RowReader, spec: MappingSpec): ProcessorRecord
     payerEmail: row.text("payerEmail").toLowerCase(), reference: row.text("reference"), payoutId: row.text("payoutId") || null, payoutOn, relatedId: row.text("relatedId") || null,
     returnCode: row.text("returnCode").toUpperCase() || null, answerBy, brand: row.text("brand") || null, abroad: /^(y|yes|true|1|x|abroad|foreign|international|non[- ]?domestic)$/i.test(row.text("abroad")),
   };
-  if (kind === "charge" && signed.amount <= 0) row.refuse("gross", { code: "activity.charge_sign" });
+  if ((kind === "charge" || kind === "started") && signed.amount <= 0) row.refuse("gross", { code: "activity.charge_sign" });
   const items: ProcessorRecord[] = signed.amount === 0 && signed.fee !== 0 ? [] : [{ ...shared, kind, amount: signed.amount }];
   const feeKind = kind === "dispute" || kind === "dispute_won" ? "dispute_fee" : kind === "ach_return" ? "return_fee" : "fee";
   if (signed.fee !== 0) items.push({ ...shared, kind: feeKind, amount: negate(signed.fee), relatedId: shared.externalId });

@@ -188,3 +188,23 @@ CREATE TABLE journal_file_entry (
   PRIMARY KEY (file_id, entry_id)
 ) STRICT, WITHOUT ROWID;
 CREATE INDEX journal_file_entry_entry ON journal_file_entry (entry_id);
+
+-- ACH debits that were started and have not settled: on their way, seen
+-- everywhere, no money yet.
+CREATE TABLE ach_started (
+  id INTEGER PRIMARY KEY,
+  processor_account_id INTEGER NOT NULL REFERENCES processor_account (id),
+  external_id TEXT NOT NULL,
+  started_on TEXT NOT NULL,
+  currency TEXT NOT NULL,
+  amount INTEGER NOT NULL CHECK (amount > 0),
+  payer_name TEXT NOT NULL,
+  payer_email TEXT NOT NULL,
+  reference TEXT NOT NULL,
+  customer_id INTEGER REFERENCES customer (id),
+  state TEXT NOT NULL DEFAULT 'on_way' CHECK (state IN ('on_way', 'settled', 'returned')),
+  file_id INTEGER REFERENCES import_file (id),
+  line_no INTEGER,
+  UNIQUE (processor_account_id, external_id)
+) STRICT;
+CREATE INDEX ach_started_way ON ach_started (started_on) WHERE state = 'on_way';

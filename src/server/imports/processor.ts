@@ -2,6 +2,7 @@ import { expectedPayoutDay, type ActivityRecord, type PayoutRecord, type Process
 import { negate } from "@/core/money";
 import { completePayout, insertPayout, payoutByExternalId, payoutById, refreshNet } from "@/db/payouts";
 import { adoptItem, claimSpan, insertProcessorItem, orphansOf, returnOfCharge, setReceiptOfItem, processorItemByExternalId, type ProcessorAccountRow, type ProcessorItemRow } from "@/db/processor";
+import { customerOfPayer, endStarted, insertStarted, startedByExternalId } from "@/db/started";
 import type { ItemKindOfProcessor } from "@/core/payouts";
 
 import type { Ctx } from "../context";
@@ -11,14 +12,14 @@ import { joinReceipt, postActivity, postCharge, unpark } from "../steps/activity
 import { withoutTwins, type Tallying } from "./report";
 
 /** Charges come first, so that fees, refunds and what came back find theirs whatever the order of the file. */
-const ORDER: readonly ActivityRecord["kind"][] = ["charge", "fee", "adjustment", "reserve", "refund", "dispute", "dispute_fee", "dispute_won", "ach_return", "return_fee"];
+const ORDER: readonly ActivityRecord["kind"][] = ["charge", "fee", "adjustment", "reserve", "refund", "dispute", "dispute_fee", "dispute_won", "ach_return", "return_fee", "started"];
 
 const WORDS: Record<ActivityRecord["kind"], string> = {
   charge: "receipts, at their gross", fee: "fees, as an expense", refund: "refunds", dispute: "disputes opened", dispute_won: "disputes won", dispute_fee: "dispute fees", ach_return: "ACH returns", return_fee: "return fees",
-  reserve: "reserves held or released", adjustment: "adjustments",
+  started: "debits on their way", reserve: "reserves held or released", adjustment: "adjustments",
 };
 
-const itemKind = (kind: ActivityRecord["kind"]): ItemKindOfProcessor => (kind === "dispute_won" ? "dispute" : kind);
+const itemKind = (kind: Exclude<ActivityRecord["kind"], "started">): ItemKindOfProcessor => (kind === "dispute_won" ? "dispute" : kind);
 
 /** Takes in a processor's activity: everything is posted when it is taken in, dated on its settlement day, whoever paid. */
 export function importActivity(ctx: Ctx, account: ProcessorAccountRow, records: readonly ProcessorRecord[], fileId: number, actId: number, tally: Tallying): void {
@@ -37,7 +38,18 @@ export function importActivity(ctx: Ctx, account: ProcessorAccountRow, records: 
 
 type Around = { touched: Set<number>; payouts: Map<string, number | null> };
 
+/** A debit that was started: kept, and shown, until its charge settles; it posts nothing. */
+function takeStarted(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecord, fileId: number, tally: Tallying): void {
+  if (startedByExternalId(ctx.db, account.id, row.externalId) || processorItemByExternalId(ctx.db, account.id, "charge", row.externalId)) return tally.know(row.line);
+  const { externalId, currency, amount, payerName, payerEmail, reference } = row;
+  insertStarted(ctx.db, { processorAccountId: account.id, externalId, startedOn: row.occurredOn, currency, amount, payerName, payerEmail, reference, customerId: customerOfPayer(ctx.db, payerName, payerEmail), fileId, lineNo: row.line });
+  tally.take(row.line, WORDS.started, row.amount);
+}
+
 function takeActivity(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecord, fileId: number, actId: number, tally: Tallying, around: Around): void {
+  if (row.kind === "started") return takeStarted(ctx, account, row, fileId, tally);
+  if (row.kind === "charge") endStarted(ctx.db, account.id, row.externalId, "settled");
+  if (row.kind === "ach_return" && row.relatedId !== null) endStarted(ctx.db, account.id, row.relatedId, "returned");
   const known = processorItemByExternalId(ctx.db, account.id, itemKind(row.kind), row.externalId);
   if (known) {
     if (known.amount === row.amount) tally.know(row.line);

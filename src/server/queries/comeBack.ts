@@ -7,6 +7,7 @@ import type { Db } from "@/db/connection";
 import { lastStatementDay } from "@/db/bank";
 import { openItemsOf } from "@/db/openItems";
 import { unpaidByDay } from "@/db/processor";
+import { onTheirWay } from "@/db/started";
 
 import { payoutViews } from "./payouts";
 
@@ -75,6 +76,8 @@ type AheadRow = { key: string; on: Day; account: string; what: string; from: Day
 /** What is on its way to the bank, and what can still come back. */
 export type Ahead = {
   rows: AheadRow[];
+  /** Debits that were started and have not settled. */
+  started: { id: number; startedOn: Day; from: string; customerId: number | null; sum: Minor }[];
   /** Debits that settled within the last two banking days, each with the day until which most returns can come. */
   returnable: { settledOn: Day; until: Day; count: number; sum: Minor }[];
   /** Debits of the last 60 days, which a consumer can still call not authorized. */
@@ -93,6 +96,7 @@ export function aheadOf(db: Db, today: Day): Ahead {
   const loose = expectedOf(unpaidByDay(db), statementTo === null || statementTo > today ? today : statementTo).map((one): AheadRow => ({ key: `${one.account} ${one.on}`, on: one.on, account: one.account, what: `in no payout yet, ${one.charges} ${one.charges === 1 ? "charge" : "charges"}`, from: one.from, to: one.to, sum: one.sum, late: one.late, href: null }));
   return {
     rows: [...payouts, ...loose].sort((a, b) => Number(b.late) - Number(a.late) || (a.on < b.on ? -1 : a.on > b.on ? 1 : 0)),
+    started: onTheirWay(db).map((one) => ({ id: one.id, startedOn: one.startedOn, from: one.payerName || one.payerEmail || "payer not known", customerId: one.customerId, sum: one.amount })),
     returnable: recent.map((row) => ({ ...row, until: addBankingDays(row.settledOn, 2) })).filter(({ until }) => until >= today),
     sixty: { count: recent.reduce((so, { count }) => so + count, 0), sum: sumOf(recent, ({ sum }) => sum) },
     rates: returnRates(codes, debits),

@@ -1,4 +1,4 @@
-import { daysBetween, type Day } from "@/core/calendar";
+import { bankingDaysBetween, daysBetween, type Day } from "@/core/calendar";
 import { nextStep, promiseState, waitsFor, type NextStep, type PromiseState, type Wait } from "@/core/followup";
 import type { Proposal } from "@/core/matching";
 import { agingOf, type Aging } from "@/core/metrics";
@@ -7,6 +7,8 @@ import { groupHead } from "@/core/parties";
 import type { Db } from "@/db/connection";
 import { allCustomers, familyOf, type CustomerRow } from "@/db/customers";
 import { lastWords, paidBetween, type ContactRow, type LetterRow } from "@/db/followup";
+import { lastImportDay } from "@/db/files";
+import { onTheirWay } from "@/db/started";
 import { openItems, openItemsOf, type OpenItemRow } from "@/db/openItems";
 import { receiptsInState } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
@@ -32,7 +34,7 @@ export function overdueRows(db: Db, today: Day, proposals: readonly Proposal[], 
   const headOf = (id: number): number => heads.get(id) ?? id;
   const groups = new Map<number, OpenItemRow[]>();
   for (const item of only === null ? openItems(db) : [...customers.keys()].flatMap((id) => openItemsOf(db, id))) listOf(groups, headOf(item.customerId)).push(item);
-  const facts = factsByGroup(db, proposals, headOf);
+  const facts = factsByGroup(db, proposals, headOf, today);
   const rows: OverdueRow[] = [];
   for (const [id, items] of groups) {
     const customer = customers.get(id);
@@ -44,9 +46,9 @@ export function overdueRows(db: Db, today: Day, proposals: readonly Proposal[], 
 
 const rank = (row: OverdueRow): number => ["ready", "waits", "later", "left_out"].indexOf(row.state) * 2 - (row.lastWord?.kind === "promise" && row.lastWord.state === "broken" ? 1 : 0);
 
-type GroupFacts = { smallest: Minor; maybe: Map<number, { receiptId: number; amount: Minor }[]>; credit: Map<number, Minor>; disputed: Map<number, Minor>; words: Map<number, Words> };
+type GroupFacts = { smallest: Minor; maybe: Map<number, { receiptId: number; amount: Minor }[]>; credit: Map<number, Minor>; disputed: Map<number, Minor>; onWay: Map<number, { sum: Minor; startedOn: Day }>; staleSince: Day | null; words: Map<number, Words> };
 
-function factsByGroup(db: Db, proposals: readonly Proposal[], headOf: (id: number) => number): GroupFacts {
+function factsByGroup(db: Db, proposals: readonly Proposal[], headOf: (id: number) => number, today: Day): GroupFacts {
   const maybe = new Map<number, { receiptId: number; amount: Minor }[]>();
   const amounts = new Map(receiptsInState(db, "to_match").map((receipt) => [receipt.id, receipt.unidentified]));
   for (const { receiptId, readings } of proposals) {
@@ -62,7 +64,24 @@ function factsByGroup(db: Db, proposals: readonly Proposal[], headOf: (id: numbe
     credit.set(head, add(credit.get(head) ?? 0, row.onAccount));
     disputed.set(head, add(disputed.get(head) ?? 0, row.disputed));
   }
-  return { smallest: minor(readSettings(db).smallestSumAskedFor), maybe, credit, disputed, words: wordsByCustomer(db) };
+  const onWay = new Map<number, { sum: Minor; startedOn: Day }>();
+  for (const { customerId, amount, startedOn } of onTheirWay(db)) {
+    if (customerId === null) continue;
+    const head = headOf(customerId);
+    const known = onWay.get(head);
+    onWay.set(head, { sum: add(known?.sum ?? 0, amount), startedOn: known?.startedOn ?? startedOn });
+  }
+  return { onWay, staleSince: staleSince(db, today), smallest: minor(readSettings(db).smallestSumAskedFor), maybe, credit, disputed, words: wordsByCustomer(db) };
+}
+
+/** Banking days after which the files are too old to say who has paid. */
+const STALE_AFTER = 5;
+
+/** The day on which the feed came last that has fallen behind; null while they are fresh, or there are none yet. */
+function staleSince(db: Db, today: Day): Day | null {
+  const reach = (["processor", "bank"] as const).map((kind) => lastImportDay(db, kind)).filter((on): on is Day => on !== null);
+  const oldest = reach.reduce<Day | null>((least, on) => (least === null || on < least ? on : least), null);
+  return oldest !== null && bankingDaysBetween(oldest, today) > STALE_AFTER ? oldest : null;
 }
 
 function wordsByCustomer(db: Db): Map<number, Words> {
@@ -85,7 +104,7 @@ function rowOf(db: Db, customer: CustomerRow, items: OpenItemRow[], late: OpenIt
   const state = promise ? promiseState(promise, paid, today) : null;
   const lastStep = words?.letter && words.letter.onDay > oldestDueOn ? words.letter.step : 0;
   const next = nextStep(oldestDueOn, lastStep, words?.letter?.onDay ?? null);
-  const waits = waitsFor({ today, overdue, credit, smallest: facts.smallest, maybeTheirs: facts.maybe.get(customer.id) ?? [], disputed: facts.disputed.get(customer.id) ?? ZERO, promise: state === "open" ? promise : null });
+  const waits = waitsFor({ today, overdue, credit, smallest: facts.smallest, maybeTheirs: facts.maybe.get(customer.id) ?? [], disputed: facts.disputed.get(customer.id) ?? ZERO, onWay: facts.onWay.get(customer.id) ?? null, staleSince: facts.staleSince, promise: state === "open" ? promise : null });
   const broken = state === "broken";
   return {
     customer, sites: new Set(items.map((item) => item.customerId).filter((id) => id !== customer.id)).size, items, aging: agingOf(items, today), overdue, credit, oldestDueOn, oldestDays: daysBetween(oldestDueOn, today),

@@ -59,8 +59,8 @@ export function postActivity(ctx: Ctx, account: ProcessorAccountRow, item: Proce
       ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `ACH return ${item.externalId}${item.returnCode === null ? "" : ` (${item.returnCode})`}: ${ctx.sum(cost.amount)} went back, what it had paid is open again`);
       chargeReturnFee(ctx, receipt, item.settledOn, actId);
       return;
-    case "charge":
-      throw new Error("charges are posted by postCharge");
+    case "charge": case "started":
+      throw new Error("charges are posted by postCharge, and what is on its way is not posted");
     default:
       throw kind satisfies never;
   }

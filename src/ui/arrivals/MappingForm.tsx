@@ -13,7 +13,7 @@ const FIELD_WORDS: Record<string, string> = {
   moneyIn: "money in", moneyOut: "money out",
 };
 
-const ROW_WORDS: readonly (readonly [RowKind, string])[] = [["charge", "charge"], ["fee", "fee"], ["refund", "refund"], ["dispute", "dispute"], ["dispute_won", "dispute won"], ["dispute_fee", "dispute fee"], ["ach_return", "ACH return"], ["return_fee", "return fee"], ["reserve", "reserve"], ["adjustment", "adjustment"], ["payout", "payout"], ["ignore", "not of this job"]];
+const ROW_WORDS: readonly (readonly [RowKind, string])[] = [["charge", "charge"], ["fee", "fee"], ["refund", "refund"], ["dispute", "dispute"], ["dispute_won", "dispute won"], ["dispute_fee", "dispute fee"], ["ach_return", "ACH return"], ["return_fee", "return fee"], ["reserve", "reserve"], ["adjustment", "adjustment"], ["started", "debit on its way"], ["payout", "payout"], ["ignore", "not of this job"]];
 
 /** How the file's columns are read: guessed from headers and contents, corrected here, kept by name. */
 export function MappingForm({ facts, waiting, mapping, change }: { facts: ArrivalsFacts; waiting: Waiting; mapping: MappingSpec; change: (mapping: MappingSpec) => void }): ReactNode {
