@@ -1,6 +1,6 @@
 import { stringify } from "csv-stringify/sync";
 
-import { addDays, type Day } from "@/core/calendar";
+import { addDays, day, type Day } from "@/core/calendar";
 import { currencyOf, toDecimal, type Currency } from "@/core/money";
 
 import { CUT_OVER, type World } from "./world";
@@ -10,6 +10,8 @@ type Span = { from: Day; to: Day };
 
 /** Brands that the card account names; made up as they are for the demo. */
 const BRANDS = ["Kiln Card", "Harbor Card", "Kiln Card", "Meridian Card"];
+/** A debit that was started and has not settled. */
+const BEGUN = { invoice: "20630", on: day("2026-11-20") };
 /** Days in which the processor wants a dispute answered. */
 const ANSWER_DAYS = 14;
 const USD = currencyOf("USD") as Currency;
@@ -59,6 +61,9 @@ export function achFile(world: World, span: Span): string {
   for (const one of world.payouts.filter(({ via, paidOn }) => via === "ach" && within(paidOn, span))) {
     rows.push([one.id, "payout", american(one.paidOn), american(one.paidOn), sum(-one.net), "", "", "", "", american(one.spanFrom), american(one.spanTo), ""]);
   }
+  // A customer who is late has begun to pay: it settles days later, and no reminder goes out until then.
+  const begun = world.invoices.find(({ number }) => number === BEGUN.invoice);
+  if (begun && within(BEGUN.on, span)) rows.push(["ach_begun_1", "ach debit, pending", american(BEGUN.on), american(BEGUN.on), sum(begun.total), begun.person.name, begun.person.email, begun.number, "", "", "", ""]);
   return csv([["Entry id", "Entry type", "Date", "Settled", "Amount", "Payer", "Email", "Memo", "For charge", "From", "To", "Return code"], ...rows]);
 }
 

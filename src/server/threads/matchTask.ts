@@ -11,7 +11,8 @@ export default function matchBook({ book }: { book: string }): Proposal[] {
   let db = open.get(book);
   if (!db) {
     const opened = openBookToRead(book);
-    if (!opened.ok) return [];
+    // A book that cannot be read must not look like one in which nothing fits.
+    if (!opened.ok) throw new Error(`the book ${book} cannot be opened to match: ${opened.error.code}`);
     db = opened.value;
     open.set(book, db);
   }

@@ -40,6 +40,8 @@ export function proposalsFor(book: string): Promise<Proposal[]> {
   all.pool ??= new Piscina({ filename: join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist/match.mjs"), minThreads: 1, maxThreads: 2, idleTimeout: 60_000, resourceLimits: { maxYoungGenerationSizeMb: 96 } });
   const made = all.pool.run({ book }) as Promise<Proposal[]>;
   all.proposals.set(book, { version, made });
+  // What failed is not kept: the next page tries again.
+  made.catch(() => { if (all.proposals.get(book)?.made === made) all.proposals.delete(book); });
   return made;
 }
 
