@@ -7,7 +7,7 @@ import type { Db } from "./connection";
 export type AccountRow = { id: number; code: string; name: string; role: Role; of: string | null; balance: Minor };
 
 export function accounts(db: Db): AccountRow[] {
-  return db.all<AccountRow>("SELECT id, code, name, role, of, balance FROM account ORDER BY code");
+  return db.all<AccountRow>("SELECT id, code, name, role, of, balance FROM account_now ORDER BY code");
 }
 
 export function insertAccount(db: Db, account: Omit<AccountRow, "id" | "balance">): number {

@@ -41,6 +41,19 @@ export function insertProcessorItem(db: Db, item: NewItem): number {
   ).id;
 }
 
+/** What the book has of these items (kind and id) already, with their sums; by "kind id". Read at once, as a file may have hundreds of thousands. */
+export function itemsKnown(db: Db, accountId: number, items: readonly (readonly [kind: ItemKindOfProcessor, externalId: string])[]): Map<string, Minor> {
+  const known = db.all<{ kind: string; externalId: string; amount: Minor }>(
+    "SELECT i.kind, i.external_id AS externalId, i.amount FROM json_each(?) j CROSS JOIN processor_item i ON i.processor_account_id = ? AND i.kind = j.value ->> 0 AND i.external_id = j.value ->> 1", JSON.stringify(items), accountId,
+  );
+  return new Map(known.map(({ kind, externalId, amount }) => [`${kind} ${externalId}`, amount]));
+}
+
+/** Charges that items of the book name and that it does not have. */
+export function orphanedCharges(db: Db, accountId: number): Set<string> {
+  return new Set(db.all<{ id: string }>("SELECT DISTINCT related_id AS id FROM processor_item WHERE processor_account_id = ? AND receipt_id IS NULL AND related_id IS NOT NULL AND kind <> 'charge'", accountId).map(({ id }) => id));
+}
+
 /** Items that name a charge which the book did not have when they came. */
 export function orphansOf(db: Db, accountId: number, chargeId: string): ProcessorItemRow[] {
   return db.all<ProcessorItemRow>(`${ITEM} WHERE processor_account_id = ? AND related_id = ? AND receipt_id IS NULL AND kind <> 'charge' AND withdrawn = 0 ORDER BY id`, accountId, chargeId);

@@ -36,6 +36,9 @@ function straysSql(role: Role, itemKind: ItemKind): string {
       off AS (SELECT d.id, coalesce(j.sum, 0) AS journal, d.sum AS documents FROM d LEFT JOIN j ON j.id = d.id WHERE coalesce(j.sum, 0) <> d.sum UNION SELECT j.id, j.sum, coalesce(d.sum, 0) FROM j LEFT JOIN d ON d.id = j.id WHERE coalesce(d.sum, 0) <> j.sum)`;
 }
 
+/** Each account with what is kept of it by day, and with its lines. */
+const DAYS_AND_LINES = "FROM account a LEFT JOIN (SELECT account_id, sum(sum) AS sum, sum(lines) AS lines FROM account_day GROUP BY account_id) d ON d.account_id = a.id LEFT JOIN (SELECT account_id, sum(book_amount) AS sum, count(*) AS lines FROM entry_line GROUP BY account_id) s ON s.account_id = a.id";
+
 /** How many documents differ from what the journal's own lines say of them, one by one. */
 function strays(db: Db, role: Role, itemKind: ItemKind): number {
   return one(db, `${straysSql(role, itemKind)} SELECT count(*) AS sum FROM off`);
@@ -65,7 +68,8 @@ export function proofSides(db: Db): Side[] {
   const openings = one(db, "SELECT sum(opening_balance) AS sum FROM bank_account");
   return [
     { name: "entries", journal: one(db, "SELECT sum(book_amount) AS sum FROM entry_line"), documents: minor(0), strays: unbalancedEntries(db) },
-    { name: "balances", journal: one(db, "SELECT sum(abs(a.balance - coalesce(s.sum, 0))) AS sum FROM account a LEFT JOIN (SELECT account_id, sum(book_amount) AS sum FROM entry_line GROUP BY account_id) s ON s.account_id = a.id"), documents: minor(0), strays: one(db, "SELECT count(*) AS sum FROM account a WHERE a.balance <> (SELECT coalesce(sum(d.sum), 0) FROM account_day d WHERE d.account_id = a.id)") },
+    // What accounts moved by day by day, against the lines themselves: sums and how many there are.
+    { name: "balances", journal: one(db, `SELECT sum(abs(coalesce(d.sum, 0) - coalesce(s.sum, 0))) AS sum ${DAYS_AND_LINES}`), documents: minor(0), strays: one(db, `SELECT count(*) AS sum ${DAYS_AND_LINES} WHERE coalesce(d.lines, 0) <> coalesce(s.lines, 0)`) },
     { name: "receivables", journal: journal(db, "receivables"), documents: one(db, "SELECT sum(balance) AS sum FROM open_item"), strays: strays(db, "receivables", "open_item") },
     {
       name: "clearing", journal: journal(db, "clearing"),

@@ -82,11 +82,11 @@ export class TestBook {
 
   /** The balance of an account's role in minor units, debit positive. */
   balance(role: string): number {
-    return this.db.get<{ sum: number }>("SELECT coalesce(sum(balance), 0) AS sum FROM account WHERE role = ?", role)?.sum ?? 0;
+    return this.db.get<{ sum: number }>("SELECT coalesce(sum(balance), 0) AS sum FROM account_now WHERE role = ?", role)?.sum ?? 0;
   }
 
   balances(): Record<string, number> {
-    return Object.fromEntries(this.db.all<{ role: string; sum: number }>("SELECT role, sum(balance) AS sum FROM account GROUP BY role HAVING sum(balance) <> 0 ORDER BY role").map(({ role, sum }) => [role, sum]));
+    return Object.fromEntries(this.db.all<{ role: string; sum: number }>("SELECT role, sum(balance) AS sum FROM account_now GROUP BY role HAVING sum(balance) <> 0 ORDER BY role").map(({ role, sum }) => [role, sum]));
   }
 
   broken(): string[] {

@@ -81,14 +81,14 @@ CREATE TABLE account_day (
 ) STRICT, WITHOUT ROWID;
 INSERT INTO account_day SELECT l.account_id, e.posted_on, sum(l.book_amount), count(*) FROM posting p JOIN entry e ON e.id = p.entry_id JOIN entry_line l ON l.entry_id = e.id GROUP BY 1, 2;
 DROP TRIGGER posting_balances;
-CREATE TRIGGER posting_balances AFTER INSERT ON posting BEGIN
-  UPDATE account SET balance = account.balance + line.sum
-    FROM (SELECT account_id, sum(book_amount) AS sum FROM entry_line WHERE entry_id = NEW.entry_id GROUP BY account_id) AS line
-    WHERE account.id = line.account_id;
+CREATE TRIGGER posting_days AFTER INSERT ON posting BEGIN
   INSERT INTO account_day (account_id, posted_on, sum, lines)
-    SELECT l.account_id, e.posted_on, sum(l.book_amount), count(*) FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.entry_id = NEW.entry_id GROUP BY l.account_id
+    SELECT l.account_id, (SELECT posted_on FROM entry WHERE id = NEW.entry_id), l.book_amount, 1 FROM entry_line l WHERE l.entry_id = NEW.entry_id
     ON CONFLICT (account_id, posted_on) DO UPDATE SET sum = account_day.sum + excluded.sum, lines = account_day.lines + excluded.lines;
 END;
+-- A balance is the sum of its days: nothing else is kept for it.
+ALTER TABLE account DROP COLUMN balance;
+CREATE VIEW account_now AS SELECT a.id, a.code, a.name, a.role, a.of, coalesce((SELECT sum(d.sum) FROM account_day d WHERE d.account_id = a.id), 0) AS balance FROM account a;
 
 -- Processing fees of a month that are billed later, by the processor's account.
 CREATE TABLE fee_accrual (

@@ -1,7 +1,7 @@
 import { expectedPayoutDay, type ActivityRecord, type PayoutRecord, type ProcessorRecord } from "@/core/formats";
-import { negate } from "@/core/money";
+import { negate, type Minor } from "@/core/money";
 import { completePayout, insertPayout, payoutByExternalId, payoutById, refreshNet } from "@/db/payouts";
-import { adoptItem, claimSpan, insertProcessorItem, orphansOf, returnOfCharge, setReceiptOfItem, processorItemByExternalId, type ProcessorAccountRow, type ProcessorItemRow } from "@/db/processor";
+import { adoptItem, claimSpan, insertProcessorItem, itemsKnown, orphanedCharges, orphansOf, returnOfCharge, setReceiptOfItem, processorItemByExternalId, type ProcessorAccountRow, type ProcessorItemRow } from "@/db/processor";
 import { customerOfPayer, endStarted, insertStarted, startedByExternalId } from "@/db/started";
 import type { ItemKindOfProcessor } from "@/core/payouts";
 
@@ -28,15 +28,19 @@ export function importActivity(ctx: Ctx, account: ProcessorAccountRow, records: 
   const activity = rows.filter((row): row is ActivityRecord => row.kind !== "payout" && !refusedLines.has(row.line));
   const touched = new Set<number>();
   activity.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || (a.settledOn < b.settledOn ? -1 : a.settledOn > b.settledOn ? 1 : a.line - b.line));
-  const payouts = new Map<string, number | null>();
-  for (const row of activity) takeActivity(ctx, account, row, fileId, actId, tally, { touched, payouts });
+  const around: Around = { touched, payouts: new Map(), known: itemsKnown(ctx.db, account.id, activity.flatMap(({ kind, externalId }) => (kind === "started" ? [] : [[itemKind(kind), externalId] as const]))), charges: new Map(), orphans: orphanedCharges(ctx.db, account.id) };
+  for (const row of activity) takeActivity(ctx, account, row, fileId, actId, tally, around);
   for (const row of rows) if (row.kind === "payout") takePayout(ctx, account, row, fileId, tally, touched);
   for (const id of touched) refreshNet(ctx.db, id);
   tieAllSingle(ctx, tally);
   joinRemittances(ctx, tally);
 }
 
-type Around = { touched: Set<number>; payouts: Map<string, number | null> };
+type Around = {
+  touched: Set<number>; payouts: Map<string, number | null>;
+  /** What the book has of the file already, read at once; charges of this file with their receipts; charges that something in the book is waiting for. */
+  known: ReadonlyMap<string, Minor>; charges: Map<string, number>; orphans: ReadonlySet<string>;
+};
 
 /** A debit that was started: kept, and shown, until its charge settles; it posts nothing. */
 function takeStarted(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecord, fileId: number, tally: Tallying): void {
@@ -50,26 +54,27 @@ function takeActivity(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecor
   if (row.kind === "started") return takeStarted(ctx, account, row, fileId, tally);
   if (row.kind === "charge") endStarted(ctx.db, account.id, row.externalId, "settled");
   if (row.kind === "ach_return" && row.relatedId !== null) endStarted(ctx.db, account.id, row.relatedId, "returned");
-  const known = processorItemByExternalId(ctx.db, account.id, itemKind(row.kind), row.externalId);
-  if (known) {
-    if (known.amount === row.amount) tally.know(row.line);
-    else tally.change(row.line, "id", { code: "activity.changed", was: ctx.sum(known.amount) });
+  const known = around.known.get(`${itemKind(row.kind)} ${row.externalId}`);
+  if (known !== undefined) {
+    if (known === row.amount) tally.know(row.line);
+    else tally.change(row.line, "id", { code: "activity.changed", was: ctx.sum(known) });
     return;
   }
   const twin = row.kind === "ach_return" && row.relatedId !== null ? toldByReturnFile(ctx, account, row) : null;
   if (twin !== null) return adopt(ctx, account, row, twin, fileId, tally, around);
   const payoutId = row.payoutId === null ? null : payoutFor(ctx, account, row, fileId, around);
-  const charge = row.relatedId === null ? undefined : processorItemByExternalId(ctx.db, account.id, "charge", row.relatedId);
+  const receiptId = row.relatedId === null ? null : (around.charges.get(row.relatedId) ?? processorItemByExternalId(ctx.db, account.id, "charge", row.relatedId)?.receiptId ?? null);
   const base = {
     processorAccountId: account.id, externalId: row.externalId, kind: itemKind(row.kind), occurredOn: row.occurredOn, settledOn: row.settledOn, currency: row.currency, amount: row.amount, payoutId, relatedId: row.relatedId,
     origin: "file" as const, reason: null, settledState: null, returnCode: row.returnCode, answerBy: row.answerBy, answeredOn: null, brand: row.brand, abroad: row.abroad ? (1 as const) : (0 as const), fileId, lineNo: row.line,
   };
   if (row.kind === "charge") {
-    postCharge(ctx, account, base, { method: row.method, payerName: row.payerName, payerEmail: row.payerEmail, reference: row.reference }, actId);
-    claimOrphans(ctx, account, row.externalId, actId, tally);
+    const made = postCharge(ctx, account, base, { method: row.method, payerName: row.payerName, payerEmail: row.payerEmail, reference: row.reference }, actId);
+    around.charges.set(row.externalId, made);
+    if (around.orphans.has(row.externalId)) claimOrphans(ctx, account, row.externalId, actId, tally);
   } else {
-    const id = insertProcessorItem(ctx.db, { ...base, receiptId: charge?.receiptId ?? null });
-    postActivity(ctx, account, { ...base, id, receiptId: charge?.receiptId ?? null }, row.kind, actId);
+    const id = insertProcessorItem(ctx.db, { ...base, receiptId });
+    postActivity(ctx, account, { ...base, id, receiptId }, row.kind, actId);
   }
   if (payoutId !== null) around.touched.add(payoutId);
   tally.take(row.line, WORDS[row.kind], row.amount);

@@ -15,12 +15,13 @@ import { reverseEntry } from "./reverse";
 
 type Payer = { method: Method; payerName: string; payerEmail: string; reference: string };
 
-/** A charge becomes a receipt: gross into clearing, against what is not identified. */
-export function postCharge(ctx: Ctx, account: ProcessorAccountRow, item: Omit<ProcessorItemRow, "id" | "receiptId">, payer: Payer, actId: number): void {
+/** A charge becomes a receipt: gross into clearing, against what is not identified. Gives the receipt. */
+export function postCharge(ctx: Ctx, account: ProcessorAccountRow, item: Omit<ProcessorItemRow, "id" | "receiptId">, payer: Payer, actId: number): number {
   const receiptId = insertReceipt(ctx.db, { source: "processor", ...payer, paidOn: item.occurredOn, settledOn: item.settledOn, currency: item.currency, amount: item.amount, fileId: item.fileId, lineNo: item.lineNo });
   const id = insertProcessorItem(ctx.db, { ...item, receiptId });
   const head = { on: item.settledOn, document: { kind: "processor_item" as const, id, text: `charge ${item.externalId}` } };
   ctx.post(postReceiptSettled({ ...head, processor: account.code, processorItemId: id, receiptId, gross: inBook(item.amount, item.currency) }), actId);
+  return receiptId;
 }
 
 const FEE_KIND: Partial<Record<ActivityRecord["kind"], FeeKind>> = { fee: "processing", dispute_fee: "dispute", return_fee: "return" };
