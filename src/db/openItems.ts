@@ -89,3 +89,21 @@ export function openItemsAsOf(db: Db, asOf: Day): (OpenItemListed & { asOfBalanc
     asOf,
   );
 }
+
+/** What moved on open items in the journal, up to a day or after it; by item. */
+const moved = (when: "<=" | ">"): string => `SELECT l.item_id AS id, sum(l.book_amount) AS sum FROM entry e CROSS JOIN entry_line l ON l.entry_id = e.id AND l.item_kind = 'open_item' WHERE e.posted_on ${when} ?1 AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables') GROUP BY l.item_id`;
+
+/**
+ * What was open on a day by customer and by the day that ages it (its due day; a
+ * credit note's own day). Reckoned from the shorter side of the journal: all
+ * that was posted up to the day, or what is open now less what was posted since.
+ */
+export function openByAge(db: Db, asOf: Day): { customerId: number; on: Day; sum: Minor }[] {
+  const lines = db.get<{ before: number; after: number }>("SELECT coalesce(sum(CASE WHEN d.posted_on <= ?1 THEN d.lines END), 0) AS before, coalesce(sum(CASE WHEN d.posted_on > ?1 THEN d.lines END), 0) AS after FROM account_day d JOIN account a ON a.id = d.account_id WHERE a.role = 'receivables'", asOf) ?? { before: 0, after: 0 };
+  const open = lines.after === 0
+    ? "SELECT id, balance AS sum FROM open_item WHERE balance <> 0"
+    : lines.before <= lines.after ? `${moved("<=")} HAVING sum(l.book_amount) <> 0`
+      : `SELECT i.id, i.balance - coalesce(m.sum, 0) AS sum FROM (SELECT id FROM open_item WHERE balance <> 0 UNION SELECT id FROM (${moved(">")})) o JOIN open_item i ON i.id = o.id LEFT JOIN (${moved(">")}) m ON m.id = i.id`;
+  const rows = `SELECT i.customer_id AS customerId, CASE i.kind WHEN 'credit_note' THEN i.issued_on ELSE i.due_on END AS "on", sum(o.sum) AS sum FROM (${open}) o JOIN open_item i ON i.id = o.id WHERE o.sum <> 0 GROUP BY 1, 2`;
+  return lines.after === 0 ? db.all(rows) : db.all(rows, asOf);
+}

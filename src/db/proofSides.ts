@@ -33,7 +33,7 @@ function straysSql(role: Role, itemKind: ItemKind): string {
   const documents = DOCUMENTS.find((one) => one.role === role && one.itemKind === itemKind)?.documents ?? "";
   return `WITH j AS (SELECT item_id AS id, sum(book_amount) AS sum FROM entry_line WHERE item_kind = '${itemKind}' AND account_id IN (SELECT id FROM account WHERE role = '${role}') GROUP BY item_id),
       d AS (${documents}),
-      off AS (SELECT d.id, coalesce(j.sum, 0) AS journal, d.sum AS documents FROM d LEFT JOIN j ON j.id = d.id WHERE coalesce(j.sum, 0) <> d.sum UNION SELECT j.id, j.sum, coalesce(d.sum, 0) FROM j LEFT JOIN d ON d.id = j.id WHERE coalesce(d.sum, 0) <> j.sum)`;
+      off AS (SELECT d.id, coalesce(j.sum, 0) AS journal, d.sum AS documents FROM d LEFT JOIN j ON j.id = d.id WHERE coalesce(j.sum, 0) <> d.sum UNION ALL SELECT j.id, j.sum, 0 FROM j LEFT JOIN d ON d.id = j.id WHERE d.id IS NULL AND j.sum <> 0)`;
 }
 
 /** Each account with what is kept of it by day, and with its lines. */

@@ -1,5 +1,9 @@
 import fc from "fast-check";
 
+import { day, type Day } from "@/core/calendar";
+import { openByAge, openItemsAsOf } from "@/db/openItems";
+
+import type { TestBook } from "../support/book";
 import { fromDocuments, History, started, step } from "../support/history";
 
 /** Histories of hundreds of events, 5,000 in all: every kind, in whatever order they come. The proofs are reckoned after each. */
@@ -7,6 +11,18 @@ const EVENTS = 500;
 const SEEDS = Array.from({ length: 10 }, (_, at) => 20_261_124 + at);
 /** The balances are made from the documents in plain SQL after so many. */
 const EVERY = 10;
+/** Days as of which what was open is reckoned fast and slowly: before, among and after the events. */
+const DAYS = ["2026-10-31", "2026-11-05", "2026-11-12", "2026-11-20", "2026-12-31"].map((text) => day(text));
+
+const summed = (rows: readonly { customerId: number; on: Day; sum: number }[]): string[] => rows.map(({ customerId, on, sum }) => `${customerId} ${on} ${sum}`).sort();
+const byAge = (book: TestBook, asOf: Day): string[] => summed(openByAge(book.db, asOf).filter(({ sum }) => sum !== 0));
+/** The same, item by item from all lines up to the day. */
+function agedSlowly(book: TestBook, asOf: Day): string[] {
+  const sums = new Map<string, number>();
+  for (const item of openItemsAsOf(book.db, asOf)) { const key = `${item.customerId} ${item.kind === "credit_note" ? item.issuedOn : item.dueOn}`; sums.set(key, (sums.get(key) ?? 0) + item.asOfBalance); }
+  return [...sums].filter(([, sum]) => sum !== 0).map(([key, sum]) => `${key} ${sum}`).sort();
+}
+
 const done = new Map<string, number>();
 
 describe(`${SEEDS.length} histories of ${EVENTS} events`, () => {
@@ -17,7 +33,10 @@ describe(`${SEEDS.length} histories of ${EVENTS} events`, () => {
       history.step(one);
       const broken = book.broken();
       if (broken.length > 0) expect({ at, after: one, broken }).toEqual({ at, after: one, broken: [] });
-      if (at % EVERY === 0) expect({ at, balances: book.balances() }).toEqual({ at, balances: fromDocuments(book) });
+      if (at % EVERY === 0) {
+        expect({ at, balances: book.balances() }).toEqual({ at, balances: fromDocuments(book) });
+        for (const asOf of DAYS) expect({ at, asOf, aged: byAge(book, asOf) }).toEqual({ at, asOf, aged: agedSlowly(book, asOf) });
+      }
     }
     for (const { kind, n } of book.db.all<{ kind: string; n: number }>("SELECT kind, count(*) AS n FROM act GROUP BY kind UNION ALL SELECT event, count(*) FROM entry GROUP BY event")) done.set(kind, (done.get(kind) ?? 0) + n);
     history.undoAll();

@@ -4,7 +4,7 @@ import { add, toDecimal, type Currency, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { allCustomers } from "@/db/customers";
 import { balancesAsOf, journalBetween } from "@/db/journal";
-import { openItemsAsOf, type OpenItemListed } from "@/db/openItems";
+import { openByAge, openItemsAsOf } from "@/db/openItems";
 import { payoutsBetween, type PayoutListed } from "@/db/payouts";
 import { clearingAsOf } from "@/db/processor";
 import { readSettings } from "@/db/settings";
@@ -87,8 +87,8 @@ export type AgingRow = { customerId: number; externalId: string; customer: strin
 
 /** Aging by customer as of a day, from what was posted up to it; credit on account beside it, negative. */
 export function agingRows(db: Db, asOf: Day): { rows: AgingRow[]; total: ReturnType<typeof totalAging> } {
-  const byCustomer = new Map<number, (OpenItemListed & { asOfBalance: Minor })[]>();
-  for (const item of openItemsAsOf(db, asOf)) byCustomer.set(item.customerId, [...(byCustomer.get(item.customerId) ?? []), item]);
+  const byCustomer = new Map<number, { dueOn: Day; balance: Minor }[]>();
+  for (const { customerId, on, sum } of openByAge(db, asOf)) { const known = byCustomer.get(customerId); if (known) known.push({ dueOn: on, balance: sum }); else byCustomer.set(customerId, [{ dueOn: on, balance: sum }]); }
   const credits = new Map(
     db.all<{ id: number; credit: Minor }>(
       `SELECT r.customer_id AS id, sum(l.book_amount) AS credit FROM entry_line l JOIN entry e ON e.id = l.entry_id JOIN receipt r ON r.id = l.item_id
@@ -97,7 +97,7 @@ export function agingRows(db: Db, asOf: Day): { rows: AgingRow[]; total: ReturnT
     ).map(({ id, credit }) => [id, credit]),
   );
   const rows = allCustomers(db).filter(({ id }) => byCustomer.has(id) || credits.has(id)).map((customer): AgingRow => {
-    const items = (byCustomer.get(customer.id) ?? []).map((item) => ({ dueOn: item.kind === "credit_note" ? item.issuedOn : item.dueOn, balance: item.asOfBalance }));
+    const items = byCustomer.get(customer.id) ?? [];
     return { customerId: customer.id, externalId: customer.externalId, customer: customer.name, aging: agingOf(items, asOf), credit: credits.get(customer.id) ?? (0 as Minor) };
   });
   rows.sort((a, b) => a.customer.localeCompare(b.customer, "en") || a.customerId - b.customerId);
