@@ -29,10 +29,12 @@ export type Settings = {
   taxOnBadDebts: boolean;
   /** What a customer is charged for a payment that came back; null where nothing is. */
   returnFee: number | null;
+  /** What taking ACH costs a month, however many payments there are. */
+  achFixedPerMonth: number;
 };
 
 /** What books that were made before a setting existed are taken to say. */
-const DEFAULTS = { people: ["clerk"], lockedTo: null, surchargePercent: null, taxOnDiscounts: false, taxOnBadDebts: false, returnFee: null };
+const DEFAULTS = { people: ["clerk"], lockedTo: null, surchargePercent: null, taxOnDiscounts: false, taxOnBadDebts: false, returnFee: null, achFixedPerMonth: 2500 };
 
 export function readSettings(db: Db): Settings {
   const rows = db.all<{ key: string; value: string }>("SELECT key, value FROM setting");

@@ -56,7 +56,7 @@ export const changeSettings = defineCommand({
     name: name.optional(), cutOverOn: isoDay.optional(), clock: isoDay.optional(), timeZone: z.string().optional(), discountGraceDays: z.number().int().min(0).max(30).optional(),
     smallDifferenceLimit: z.number().int().min(0).max(100_000).optional(), smallestSumAskedFor: z.number().int().min(0).optional(), replyTo: z.email("An e-mail address is needed.").optional(),
     people: z.array(z.string().trim().min(1, "A name is needed.").max(40)).min(1, "At least one person works in the book.").max(50).optional(),
-    surchargePercent: z.string().trim().regex(/^\d{1,2}(\.\d{1,3})?$/, "Write it like 2.5.").nullable().optional(), taxOnDiscounts: z.boolean().optional(), taxOnBadDebts: z.boolean().optional(), returnFee: z.number().int().min(0).max(100_000).nullable().optional(),
+    surchargePercent: z.string().trim().regex(/^\d{1,2}(\.\d{1,3})?$/, "Write it like 2.5.").nullable().optional(), taxOnDiscounts: z.boolean().optional(), taxOnBadDebts: z.boolean().optional(), achFixedPerMonth: z.number().int().min(0).max(10_000_000).optional(), returnFee: z.number().int().min(0).max(100_000).nullable().optional(),
     smtpUrl: z.string().regex(/^smtps?:\/\/\S+$/, "Write it like smtp://host:587.").nullable().optional(),
   }),
   run(ctx, input): Result<null> {

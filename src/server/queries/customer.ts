@@ -10,6 +10,7 @@ import { contactsOf, daysLate, lettersOf, paidForByOthers } from "@/db/followup"
 import { habits, payersOf } from "@/db/learning";
 import { itemsOfCustomer, openItemsOf, type OpenItemRow } from "@/db/openItems";
 import { receiptsOf } from "@/db/receipts";
+import { onTheirWay } from "@/db/started";
 import { readSettings } from "@/db/settings";
 
 import { draftLetter } from "../letters";
@@ -21,7 +22,7 @@ export type CreditLine = { receiptId: number; on: Day; sum: Minor; words: string
 /** What the book learned of a customer from receipts: who pays for it, and how. */
 export type Learned = { payers: PaidFor[]; habit: string | null };
 export type CustomerPage = {
-  customer: CustomerRow; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: OpenItemRow[]; credits: CreditLine[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: Learned; waits: string[]; history: HistoryLine[];
+  customer: CustomerRow; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: OpenItemRow[]; credits: CreditLine[]; /** ACH debits of its own that have not settled. */ onWay: { id: number; startedOn: Day; sum: Minor; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: Learned; waits: string[]; history: HistoryLine[];
 };
 
 /** Everything about a customer on one page, with one line of time. */
@@ -35,7 +36,7 @@ export function customerPageOf(db: Db, id: number, today: Day, proposals: readon
   const waits = overdueRows(db, today, proposals, id).find((row) => row.customer.id === id)?.waits ?? [];
   return {
     customer, aliases: aliasesOf(db, id), parent: parent ? { id: parent.id, name: parent.name } : null, sites: sitesOf(db, id).map((site) => ({ id: site.id, name: site.name, open: sumOf(openItemsOf(db, site.id), (item) => item.balance) })),
-    open, credits, aging: agingOf(open, today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.balance), credit: sumOf(credits, (one) => one.sum),
+    open, credits, onWay: onTheirWay(db).filter(({ customerId }) => customerId === id).map((one) => ({ id: one.id, startedOn: one.startedOn, sum: one.amount, words: one.reference })), aging: agingOf(open, today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.balance), credit: sumOf(credits, (one) => one.sum),
     habit: habitInWords(db, id), learned: { payers: payersOf(db, id), habit: payingInWords(habits(db, id)[0], daysLate(db, id).length > 0 ? habitInWords(db, id) : null) }, waits: waits.map((wait) => waitInWords(wait, currency)), history: historyOf(db, id, today),
   };
 }

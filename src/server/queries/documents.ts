@@ -1,6 +1,6 @@
-import type { Day } from "@/core/calendar";
+import { formatDay, type Day } from "@/core/calendar";
 import { add, type Minor } from "@/core/money";
-import { METHODS, type HandState } from "@/core/receipts";
+import { METHODS, returnCodeOf, type HandState } from "@/core/receipts";
 import { bankAccounts, bankLineById, bankLineOfReceipt, type BankLineRow } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
@@ -46,14 +46,14 @@ export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | n
   const customer = receipt.customerId === null ? undefined : customerById(db, receipt.customerId);
   const given = applicationsOfReceipt(db, id).map((one): Linked => {
     const item = openItemById(db, one.openItemId);
-    return { words: item ? `${item.kind === "credit_note" ? "credit note" : "invoice"} ${item.number}` : "invoice", href: `invoices/${one.openItemId}`, on: one.onDay, amount: one.amount, note: besides(one.discount, one.smallDifference), ended: one.endedBy !== null };
+    return { words: item ? `${item.kind.replace("_", " ")} ${item.number}` : "invoice", href: `invoices/${one.openItemId}`, on: one.onDay, amount: one.amount, note: besides(one.discount, one.smallDifference), ended: one.endedBy !== null };
   });
   const own = itemsOfReceipt(db, id);
   const charge = own.find(({ kind }) => kind === "charge");
   const fees = charge ? db.all<{ id: number }>("SELECT id FROM processor_item WHERE processor_account_id = ? AND related_id = ? AND receipt_id IS NULL AND withdrawn = 0 ORDER BY id", charge.processorAccountId, charge.externalId).flatMap((row) => processorItemById(db, row.id) ?? []) : [];
   const items = [...own, ...fees].map((item): ReceiptItem => {
     const payout = item.payoutId === null ? undefined : payoutById(db, item.payoutId);
-    return { id: item.id, kind: item.kind.replaceAll("_", " "), externalId: item.externalId, on: item.settledOn, amount: item.amount, payout: payout ? { id: payout.id, externalId: payout.externalId } : null, disputeOpen: item.kind === "dispute" && item.settledState === "opened" };
+    return { id: item.id, kind: `${item.kind.replaceAll("_", " ")}${item.returnCode === null ? "" : ` ${item.returnCode}, ${returnCodeOf(item.returnCode)?.words ?? "a code of its own"}`}${item.answerBy === null ? "" : `, to be answered by ${formatDay(item.answerBy)}`}`, externalId: item.externalId, on: item.settledOn, amount: item.amount, payout: payout ? { id: payout.id, externalId: payout.externalId } : null, disputeOpen: item.kind === "dispute" && item.settledState === "opened" };
   });
   const method = METHOD_WORDS[METHODS.find((one) => one === receipt.method) ?? "other"] ?? receipt.method;
   const deposit = receipt.depositId === null ? undefined : depositById(db, receipt.depositId);

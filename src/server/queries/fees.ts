@@ -1,8 +1,9 @@
 import { addMonths, type Day } from "@/core/calendar";
 import { achInstead, checkFees, feesByMonth, type CheckedFee, type FeeMonth } from "@/core/fees";
-import { sumOf, type Minor } from "@/core/money";
+import { minor, sumOf, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { accruals, agreedRates, chargesWithFees, type AgreedRateRow } from "@/db/fees";
+import { readSettings } from "@/db/settings";
 import { processorAccounts, type ProcessorAccountRow } from "@/db/processor";
 
 export type FeeLine = CheckedFee & { externalId: string; payer: string; receiptId: number | null; account: string };
@@ -10,12 +11,10 @@ export type FeeCheck = {
   /** Charges whose fee was too much or too little, worst first; `count` of all. */
   lines: FeeLine[]; count: number; checked: number; over: Minor; months: (FeeMonth & { account: string })[]; rates: (AgreedRateRow & { account: string })[]; accounts: { code: string; name: string; monthly: boolean }[]; /** Months of accounts that are billed by the month: what is accrued, and what is still to be. */ accrued: { account: string; code: string; month: string; sum: Minor; state: "accrued" | "billed" | "to accrue" }[];
   /** What the last twelve months' card charges would have cost by ACH, where a rate for it is agreed. */
-  ach: { saved: Minor; perMonth: number; from: number | null } | null;
+  ach: { saved: Minor; perMonth: number; from: number | null; fixed: Minor } | null;
 };
 
 const MOST_LINES = 200;
-/** A fixed cost a month of taking ACH, for the sum from how many payments it is worth it (common practice, no source). */
-const ACH_FIXED = 2500 as Minor;
 
 /** Every charge of the last months against what was agreed, by account. */
 export function feeCheck(db: Db, today: Day, months = 12): FeeCheck {
@@ -31,11 +30,11 @@ export function feeCheck(db: Db, today: Day, months = 12): FeeCheck {
   lines.sort((a, b) => b.off - a.off || a.id - b.id);
   const cards = byAccount.flatMap(({ charges }) => charges.filter(({ method }) => method === "card"));
   const achRate = rates.find(({ method, to }) => method === "ach_debit" && to === null);
-  const instead = achRate ? achInstead(cards, achRate, ACH_FIXED) : null;
+  const instead = achRate ? achInstead(cards, achRate, minor(readSettings(db).achFixedPerMonth)) : null;
   return {
     lines: lines.slice(0, MOST_LINES), count: lines.length, checked: byAccount.reduce((all, { checked }) => all + checked.filter(({ expected }) => expected !== null).length, 0), over: sumOf(lines.filter(({ off }) => off > 0), ({ off }) => off),
     months: byAccount.flatMap(({ account, checked }) => feesByMonth(checked).map((month) => ({ ...month, account: account.name }))), rates: rates.map((rate) => ({ ...rate, account: names.get(rate.processorAccountId) ?? "" })), accounts: processorAccounts(db).map(({ code, name, feeBilling }) => ({ code, name, monthly: feeBilling === "monthly" })), accrued: accruedMonths(db, byAccount),
-    ach: instead ? { saved: instead.saved, perMonth: Math.round(cards.length / months), from: instead.from } : null,
+    ach: instead ? { saved: instead.saved, perMonth: Math.round(cards.length / months), from: instead.from, fixed: minor(readSettings(db).achFixedPerMonth) } : null,
   };
 }
 

@@ -12,7 +12,7 @@ import { LinkedTable, Story } from "./Story";
 import type { Around, Linked, Told } from "./types";
 
 type Receipt = {
-  id: number; paidOn: Day; settledOn: Day; amount: Minor; payerName: string; payerEmail: string; reference: string; state: "to_match" | "placed" | "set_aside" | "returned"; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; goneBack: Minor; reason: string | null;
+  id: number; paidOn: Day; settledOn: Day; amount: Minor; payerName: string; payerEmail: string; reference: string; state: "to_match" | "placed" | "set_aside" | "returned"; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor; goneBack: Minor; reason: string | null;
 };
 type Item = { id: number; kind: string; externalId: string; on: Day; amount: Minor; payout: { id: number; externalId: string } | null; disputeOpen: boolean };
 type Props = Around & { receipt: Receipt; method: string; customer: { id: number; name: string } | null; given: Linked[]; items: Item[]; line: { id: number; description: string; postedOn: Day; amount: Minor } | null; hand: { number: string | null; state: string; depositOn: Day | null } | null; told: Told };
@@ -22,7 +22,7 @@ const STATE = { to_match: "waits in Match", placed: "placed", set_aside: "set as
 /** A receipt with its whole chain: payer, invoices, fee, payout and bank line, both ways. */
 export function ReceiptPage({ receipt, method, customer, given, items, line, hand, told, ...around }: Props): ReactNode {
   const { book, currency, today } = around;
-  const parts: [string, Minor][] = [["Given to open items", receipt.applied], ["On account", receipt.onAccount], ["Not identified", receipt.unidentified], ["Parked", receipt.parked], ["Other income", receipt.income], ["Gone back", receipt.goneBack]];
+  const parts: [string, Minor][] = [["Given to open items", receipt.applied], ["Surcharge on top", receipt.surcharge], ["On account", receipt.onAccount], ["Not identified", receipt.unidentified], ["Parked", receipt.parked], ["Other income", receipt.income], ["Gone back", receipt.goneBack]];
   return (
     <>
       <div className="heading">

@@ -1,10 +1,10 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, type Currency, type Minor } from "@/core/money";
+import { formatAmount, parseAmount, toDecimal, type Currency, type Minor } from "@/core/money";
 
 import { LedgerList } from "../lists/LedgerList";
 import { useActing } from "../shell/Notices";
@@ -16,7 +16,7 @@ import { methodWords, percentWords, type FeeLine, type FeeMonth, type Rate } fro
 const RateChart = dynamic(() => import("./RateChart").then((module) => module.RateChart), { ssr: false, loading: () => <div style={{ height: 150 }} /> });
 
 type Accrued = { account: string; code: string; month: string; sum: Minor; state: "accrued" | "billed" | "to accrue" };
-type Props = { book: string; currency: Currency; today: Day; lines: FeeLine[]; count: number; checked: number; over: Minor; months: FeeMonth[]; rates: Rate[]; accounts: { code: string; name: string; monthly: boolean }[]; accrued: Accrued[]; ach: { saved: Minor; perMonth: number; from: number | null } | null };
+type Props = { book: string; currency: Currency; today: Day; lines: FeeLine[]; count: number; checked: number; over: Minor; months: FeeMonth[]; rates: Rate[]; accounts: { code: string; name: string; monthly: boolean }[]; accrued: Accrued[]; ach: { saved: Minor; perMonth: number; from: number | null; fixed: Minor } | null };
 
 /** Fees against what was agreed: what was taken too much, the rate by month, and what was agreed. */
 export function FeesPage(props: Props): ReactNode {
@@ -47,7 +47,7 @@ export function FeesPage(props: Props): ReactNode {
           {props.accounts.some(({ monthly }) => monthly) ? <Billed {...props} /> : null}
           <h2>Agreed</h2>
           <Rates {...props} />
-          {props.ach ? <p className="soft">{props.ach.saved > 0 ? <>By ACH the last twelve months’ card charges would have cost <span className="sum">{formatAmount(props.ach.saved, currency)}</span> less. {props.ach.from === null ? "" : `With a fixed cost of 25.00 a month ACH is worth it from ${props.ach.from} ${props.ach.from === 1 ? "payment" : "payments"} a month; there were about ${props.ach.perMonth}.`}</> : "By ACH the same charges would not have been cheaper."}</p> : null}
+          {props.ach ? <p className="soft">{props.ach.saved > 0 ? <>By ACH the last twelve months’ card charges would have cost <span className="sum">{formatAmount(props.ach.saved, currency)}</span> less. {props.ach.from === null ? "" : `With a fixed cost of ${formatAmount(props.ach.fixed, currency)} a month ACH is worth it from ${props.ach.from} ${props.ach.from === 1 ? "payment" : "payments"} a month; there were about ${props.ach.perMonth}.`}</> : "By ACH the same charges would not have been cheaper."} <AchCost fixed={props.ach.fixed} currency={currency} /></p> : null}
         </section>
       </div>
     </>
@@ -88,5 +88,18 @@ function Rates({ rates, accounts, currency, today }: Props): ReactNode {
       <table className="small" aria-label="Agreed rates"><tbody>{rates.map((rate) => <tr key={rate.id}><td>{rate.account}, {methodWords(rate.method)}{rate.brand === null ? "" : `, ${rate.brand}`}{rate.abroad === null ? "" : rate.abroad ? ", from abroad" : ", of this country"}{rate.fromVolume > 0 ? `, from ${formatAmount(rate.fromVolume, currency)} a month on` : ""}</td><td>{rate.percent} %{rate.fixed > 0 ? ` + ${formatAmount(rate.fixed, currency)}` : ""}{rate.most === null ? "" : `, at most ${formatAmount(rate.most, currency)}`}{rate.least === null ? "" : `, at least ${formatAmount(rate.least, currency)}`}</td><td className="soft">from {formatDay(rate.from, today)}</td><td className="num"><button type="button" className="row-open soft" disabled={busy} onClick={() => void act("endRate", { rateId: rate.id }, () => ({ words: "Taken off; nothing that was posted changes." }))}>take off</button></td></tr>)}{rates.length === 0 ? <tr><td className="soft">Nothing yet.</td></tr> : null}</tbody></table>
       <AgreeRate accounts={accounts} currency={currency} today={today} />
     </>
+  );
+}
+
+/** What taking ACH costs a month; common practice differs, so the book says its own. */
+function AchCost({ fixed, currency }: { fixed: Minor; currency: Currency }): ReactNode {
+  const { act, busy } = useActing();
+  const [text, setText] = useState(toDecimal(fixed, currency));
+  const parsed = parseAmount(text, ".", currency);
+  return (
+    <form style={{ display: "inline" }} onSubmit={(event) => { event.preventDefault(); if (parsed.ok) void act("changeSettings", { achFixedPerMonth: parsed.value }, () => ({ words: "Kept." })); }}>
+      <label>Fixed cost of ACH a month <input className="inline" style={{ width: 74, textAlign: "right" }} inputMode="decimal" value={text} onChange={(event) => setText(event.target.value)} /></label>{" "}
+      {parsed.ok && parsed.value !== fixed ? <button type="submit" className="row-open strong" disabled={busy}>Keep</button> : null}
+    </form>
   );
 }

@@ -16,7 +16,7 @@ type Item = { id: number; number: string; kind: string; description: string | nu
 type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean };
 type Credit = { receiptId: number; on: Day; sum: Minor; words: string };
 type Props = Around & {
-  customer: Customer; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[];
+  customer: Customer; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; onWay: { id: number; startedOn: Day; sum: Minor; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[];
 };
 
 /** A customer: what is owed and since when, what stands to their credit, and one line of time with all that happened. */
@@ -41,7 +41,7 @@ export function CustomerPage(props: Props): ReactNode {
   );
 }
 
-function Left({ customer, aliases, sites, open, credits, habit, learned, book, currency, today }: Props): ReactNode {
+function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, book, currency, today }: Props): ReactNode {
   return (
     <section>
       <h2>Open <span className="soft">{open.length} items</span></h2>
@@ -53,6 +53,7 @@ function Left({ customer, aliases, sites, open, credits, habit, learned, book, c
           </tbody>
         </table>
       )}
+      {onWay.length > 0 ? <><h2>On its way by ACH <span className="soft">not money yet</span></h2><table className="small" aria-label="On its way by ACH"><tbody>{onWay.map((one) => <tr key={one.id}><td>{one.words || "no memo"}</td><td className="soft">since {formatDay(one.startedOn, today)}</td><td className="num sum">{formatAmount(one.sum, currency)}</td></tr>)}</tbody></table></> : null}
       {credits.length > 0 ? <><h2>On account</h2><table className="small" aria-label="On account"><tbody>{credits.map((one) => <tr key={one.receiptId}><td><NextLink href={`/b/${book}/receipts/${one.receiptId}`} prefetch={false}>{one.words}</NextLink></td><td className="soft">{formatDay(one.on, today)}</td><td className="num sum">{formatAmount(negate(one.sum), currency)}</td><td className="num"><UseCredit credit={one} open={open} /></td></tr>)}</tbody></table></> : null}
       {sites.length > 0 ? <><h2>Sites</h2><table className="small"><tbody>{sites.map((site) => <tr key={site.id}><td><NextLink href={`/b/${book}/customers/${site.id}`} prefetch={false}>{site.name}</NextLink></td><td className="num sum">{formatAmount(site.open, currency, { dash: true })}</td></tr>)}</tbody></table></> : null}
       <h2>How to reach them</h2>
