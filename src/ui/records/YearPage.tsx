@@ -27,7 +27,7 @@ export function YearPage(props: Props): ReactNode {
         <div className="tabs"><NextLink href="?" prefetch={false}>Aging</NextLink><NextLink href={`?show=year&year=${year}`} aria-current="page" prefetch={false}>The year</NextLink></div>
         <div className="end"><NextLink href={`?show=year&year=${Number(year) - 1}`} prefetch={false}>year before</NextLink><NextLink href={`?show=year&year=${Number(year) + 1}`} prefetch={false}>year after</NextLink><a className="soft" href={`/api/v1/b/${book}/export/year?year=${year}`}>CSV</a></div>
       </div>
-      <div className="columns" style={{ gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)" }}>
+      <div className="columns" tabIndex={0} role="group" aria-label="Figures of the year" style={{ gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)" }}>
         <section>
           <h2>Gross by month <span className="soft">before fees and refunds, as a processor reports it</span></h2>
           <table className="small" aria-label="Gross receipts by month">
