@@ -47,7 +47,8 @@ export function FeesPage(props: Props): ReactNode {
           {props.accounts.some(({ monthly }) => monthly) ? <Billed {...props} /> : null}
           <h2>Agreed</h2>
           <Rates {...props} />
-          {props.ach ? <p className="soft">{props.ach.saved > 0 ? <>By ACH the last twelve months’ card charges would have cost <span className="sum">{formatAmount(props.ach.saved, currency)}</span> less. {props.ach.from === null ? "" : `With a fixed cost of ${formatAmount(props.ach.fixed, currency)} a month ACH is worth it from ${props.ach.from} ${props.ach.from === 1 ? "payment" : "payments"} a month; there were about ${props.ach.perMonth}.`}</> : "By ACH the same charges would not have been cheaper."} <AchCost fixed={props.ach.fixed} currency={currency} /></p> : null}
+          {props.ach ? <p className="soft">{props.ach.saved > 0 ? <>By ACH the last twelve months’ card charges would have cost <span className="sum">{formatAmount(props.ach.saved, currency)}</span> less. {props.ach.from === null ? "" : `With a fixed cost of ${formatAmount(props.ach.fixed, currency)} a month ACH is worth it from ${props.ach.from} ${props.ach.from === 1 ? "payment" : "payments"} a month; there were about ${props.ach.perMonth}.`}</> : "By ACH the same charges would not have been cheaper."}</p> : null}
+          {props.ach ? <AchCost fixed={props.ach.fixed} currency={currency} /> : null}
         </section>
       </div>
     </>
@@ -97,7 +98,7 @@ function AchCost({ fixed, currency }: { fixed: Minor; currency: Currency }): Rea
   const [text, setText] = useState(toDecimal(fixed, currency));
   const parsed = parseAmount(text, ".", currency);
   return (
-    <form style={{ display: "inline" }} onSubmit={(event) => { event.preventDefault(); if (parsed.ok) void act("changeSettings", { achFixedPerMonth: parsed.value }, () => ({ words: "Kept." })); }}>
+    <form className="soft" onSubmit={(event) => { event.preventDefault(); if (parsed.ok) void act("changeSettings", { achFixedPerMonth: parsed.value }, () => ({ words: "Kept." })); }}>
       <label>Fixed cost of ACH a month <input className="inline" style={{ width: 74, textAlign: "right" }} inputMode="decimal" value={text} onChange={(event) => setText(event.target.value)} /></label>{" "}
       {parsed.ok && parsed.value !== fixed ? <button type="submit" className="row-open strong" disabled={busy}>Keep</button> : null}
     </form>
