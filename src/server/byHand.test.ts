@@ -1,4 +1,4 @@
-import { CUSTOMERS, INVOICES, TestBook } from "../../tests/support/book";
+import { eachBook, type TestBook } from "../../tests/support/book";
 import { matchQueue, matchWorkings, sureList } from "./queries/match";
 import { lineChoices, onHand } from "./queries/onHand";
 import { receiptPageOf } from "./queries/documents";
@@ -8,15 +8,7 @@ import { day } from "@/core/calendar";
 
 const USD = currencyOf("USD") as Currency;
 let book: TestBook;
-beforeEach(() => {
-  book = TestBook.ready();
-  book.mustTake("customers", CUSTOMERS);
-  book.mustTake("invoices", INVOICES);
-});
-afterEach(() => {
-  expect(book.broken()).toEqual([]);
-  book.close();
-});
+eachBook((made) => { book = made; });
 
 const check = (amount: number, number = "1187", more: object = {}): number => book.must("recordReceipt", { method: "check", number, paidOn: "2026-11-20", amount, payerName: "Alder Lane Pottery School", reference: "20401", ...more }).receiptId;
 const statement = (...lines: [on: string, words: string, amount: string][]): void => void book.mustTake("bank", `Date,Description,Amount\n${lines.map((line) => line.join(",")).join("\n")}\n`);

@@ -1,6 +1,6 @@
 import { day } from "@/core/calendar";
 
-import { CUSTOMERS, INVOICES, TestBook } from "../../tests/support/book";
+import { eachBook, type TestBook } from "../../tests/support/book";
 import { returnFile } from "../../tests/support/nacha";
 import { aheadOf, cameBack } from "./queries/comeBack";
 import { clearingPageOf } from "./queries/clearing";
@@ -12,15 +12,7 @@ import { payoutWorkings } from "./queries/payouts";
 const TODAY = day("2026-11-24");
 const HEAD = "Id,Type,Method,Date,Gross,Fee,Payer,Email,Memo,Payout id,Original id,Return code,Answer by\n";
 let book: TestBook;
-beforeEach(() => {
-  book = TestBook.ready();
-  book.mustTake("customers", CUSTOMERS);
-  book.mustTake("invoices", INVOICES);
-});
-afterEach(() => {
-  expect(book.broken()).toEqual([]);
-  book.close();
-});
+eachBook((made) => { book = made; });
 
 const activity = (rows: string, account = "ach"): void => void book.mustTake("processor", `${HEAD}${rows}\n`, { account });
 const statement = (...lines: string[]): void => void book.mustTake("bank", `Date,Description,Amount\n${lines.join("\n")}\n`);

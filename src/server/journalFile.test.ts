@@ -1,20 +1,12 @@
 import { day } from "@/core/calendar";
 import { FIRST_LAYOUT, type JournalLayout } from "@/core/formats";
 
-import { CUSTOMERS, INVOICES, TestBook } from "../../tests/support/book";
+import { eachBook, type TestBook } from "../../tests/support/book";
 import { journalFilePage, journalFileSheet } from "./queries/journalFile";
 import { yearPageOf } from "./queries/year";
 
 let book: TestBook;
-beforeEach(() => {
-  book = TestBook.ready();
-  book.mustTake("customers", CUSTOMERS);
-  book.mustTake("invoices", INVOICES);
-});
-afterEach(() => {
-  expect(book.broken()).toEqual([]);
-  book.close();
-});
+eachBook((made) => { book = made; });
 
 const from = day("2026-11-01");
 const to = day("2026-11-30");

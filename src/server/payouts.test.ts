@@ -1,19 +1,11 @@
-import { CUSTOMERS, INVOICES, TestBook } from "../../tests/support/book";
+import { eachBook, type TestBook } from "../../tests/support/book";
 import { bankLineById } from "@/db/bank";
 import { lumpsOf } from "./queries/lumps";
 import { payoutViews, payoutWorkings } from "./queries/payouts";
 import { day } from "@/core/calendar";
 
 let book: TestBook;
-beforeEach(() => {
-  book = TestBook.ready();
-  book.mustTake("customers", CUSTOMERS);
-  book.mustTake("invoices", INVOICES);
-});
-afterEach(() => {
-  expect(book.broken()).toEqual([]);
-  book.close();
-});
+eachBook((made) => { book = made; });
 
 const activity = (...rows: string[]): void => void book.mustTake("processor", `Id,Type,Date,Gross,Fee,Payer,Payout id,Original id\n${rows.join("\n")}\n`);
 const statement = (on: string, words: string, amount: string): number => { book.mustTake("bank", `Date,Description,Amount\n${on},${words},${amount}\n`); return book.id("bank_line", `description = '${words}'`); };
