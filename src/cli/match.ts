@@ -15,10 +15,10 @@ export async function match(args: Args): Promise<Outcome> {
   return typeof args.values.book === "string" ? (await import("./matchBook")).matchBook(args.values.book, args.values["post-sure"] === true) : fromFiles(args);
 }
 
-function fromFiles({ values }: Args): Outcome {
+async function fromFiles({ values }: Args): Promise<Outcome> {
   const { customers, invoices, payments, history, out } = values;
   if (typeof customers !== "string" || typeof invoices !== "string" || typeof payments !== "string" || typeof out !== "string") return wrongCall("Say --customers, --invoices, --payments and --out, or --book.");
-  return outcomeOf(matchFiles({ customers, invoices, payments, history: typeof history === "string" ? history : null }), (done) => {
+  return outcomeOf(await matchFiles({ customers, invoices, payments, history: typeof history === "string" ? history : null }), (done) => {
     writeFileSync(out, stringify([["payment_id", "invoice_number", "amount", "discount", "decision", "confidence", "reason", "customer_id"], ...done.proposals.flatMap((one) => rowsOf(one.paymentId, one.proposal, one.currency, done.customerIds))], { record_delimiter: "windows" }));
     const count = (decision: Proposal["decision"]): number => done.proposals.filter((one) => one.proposal.decision === decision).length;
     const counts = { payments: done.proposals.length, apply: count("sure"), review: count("check"), none: count("none"), refused: done.refused.length };

@@ -1,5 +1,5 @@
 import type { Who } from "./drafts";
-import type { Payer } from "./payers";
+import type { Payer } from "./types";
 import type { Named } from "./scope";
 import type { MatchItem } from "./types";
 

@@ -5,7 +5,7 @@ import { listOf } from "./lists";
 import { NumberIndex } from "./memo";
 import { PayerIndex } from "./payers";
 import { textOf, type Around } from "./readings";
-import type { Habit, MatchingInput, MatchItem, MatchReceipt, PaidFor, Reading, ReadingLine } from "./types";
+import type { Habit, MatchingInput, MatchItem, MatchReceipt, PaidFor, Payer, Reading, ReadingLine } from "./types";
 
 type Lists = Map<number, readonly MatchItem[]>;
 
@@ -83,6 +83,11 @@ export class Claims {
   unclaimed(graceDays: number): Around {
     const of = (is: (item: MatchItem) => boolean): MatchItem[] => this.input.items.filter(is).sort(oldestFirst);
     return { ...this.around(graceDays), scope: (id) => of((item) => (this.payers.group(id) === id ? this.payers.group(item.customerId) === id : item.customerId === id)) };
+  }
+
+  /** Takes over who paid, found elsewhere meanwhile (payersFor). */
+  knowPayers(payers: ReadonlyMap<string, readonly Payer[]>): void {
+    this.payers.know(payers);
   }
 
   groupOf(customerId: number): number {

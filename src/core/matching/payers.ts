@@ -3,15 +3,8 @@ import { groupHead, type Customer } from "@/core/parties";
 import { editDistance } from "./damage";
 import { pushOnce } from "./lists";
 import { jaroWinkler, nameWords, ownDomain } from "./names";
-import type { MatchingInput, MatchReceipt, PaidFor, Reason } from "./types";
+import type { MatchingInput, MatchReceipt, PaidFor, Payer, Reason } from "./types";
 import { agreement, disagreement } from "./weights";
-
-/**
- * A customer who may have sent a receipt: a weight in bits (log2 of the
- * likelihood ratio, Fellegi and Sunter 1969), and whether it is beyond doubt
- * by itself: an address, or a whole name, that is this group's alone.
- */
-export type Payer = { readonly customerId: number; readonly weight: number; readonly beyondDoubt: boolean; readonly reasons: readonly Reason[] };
 
 const log2 = Math.log2;
 /** m: how often the evidence agrees for the right customer; u: how often by chance for another. */
@@ -37,18 +30,30 @@ export class PayerIndex {
   private readonly byInitials = new Map<string, number[]>();
   private readonly byStart = new Map<string, number[]>();
   private readonly learned = new Map<string, Map<number, number>>();
-  private readonly known = new Map<string, Payer[]>();
+  private readonly known = new Map<string, readonly Payer[]>();
+  private isIndexed = false;
 
-  constructor(input: Pick<MatchingInput, "customers" | "history">) {
+  constructor(private readonly input: Pick<MatchingInput, "customers" | "history">) {
     this.byId = new Map(input.customers.map((customer) => [customer.id, customer]));
-    for (const customer of input.customers) {
-      this.heads.set(customer.id, groupHead(customer, this.byId));
+    for (const customer of input.customers) this.heads.set(customer.id, groupHead(customer, this.byId));
+  }
+
+  /** Takes over payers that were found elsewhere (payersFor). */
+  know(payers: ReadonlyMap<string, readonly Payer[]>): void {
+    for (const [key, found] of payers) this.known.set(key, found);
+  }
+
+  /** The indexes are made when a payer is first looked for: where all were found before, never. */
+  private index(): void {
+    if (this.isIndexed) return;
+    this.isIndexed = true;
+    for (const customer of this.input.customers) {
       if (customer.email) pushOnce(this.byEmail, customer.email.toLowerCase(), customer.id);
       const domain = customer.email ? ownDomain(customer.email) : null;
       if (domain) pushOnce(this.byDomain, domain, customer.id);
       for (const name of [customer.name, ...(customer.aliases ?? [])]) this.call(customer.id, name);
     }
-    for (const paid of input.history) this.learn(paid, paid.times);
+    for (const paid of this.input.history) this.enter(paid, paid.times);
   }
 
   /** Enters a name that a customer goes by. */
@@ -63,7 +68,13 @@ export class PayerIndex {
   }
 
   /** Adds to what is known of a payer, or takes from it; receipts of the keys that are given back read otherwise from then on. */
-  learn({ payerName, payerEmail, customerId }: PaidFor, times: number): readonly string[] {
+  learn(paid: PaidFor, times: number): readonly string[] {
+    this.index();
+    this.known.clear();
+    return this.enter(paid, times);
+  }
+
+  private enter({ payerName, payerEmail, customerId }: PaidFor, times: number): readonly string[] {
     const keys = payerKeys(payerName, payerEmail);
     for (const key of keys) {
       const customers = this.learned.get(key) ?? new Map<number, number>();
@@ -73,7 +84,6 @@ export class PayerIndex {
       if (customers.size > 0) this.learned.set(key, customers);
       else this.learned.delete(key);
     }
-    this.known.clear();
     return keys;
   }
 
@@ -82,10 +92,11 @@ export class PayerIndex {
   }
 
   /** Likely payers, best first; kept by what the receipt says of its payer. */
-  find(receipt: Pick<MatchReceipt, "payerName" | "payerEmail">): Payer[] {
+  find(receipt: Pick<MatchReceipt, "payerName" | "payerEmail">): readonly Payer[] {
     const key = `${receipt.payerName}\n${receipt.payerEmail}`;
     const known = this.known.get(key);
     if (known) return known;
+    this.index();
     const query = queryOf({ ...receipt, payerName: this.tradeName(receipt.payerName) });
     const ranked = [...this.candidates(query)].map((id) => this.judge(id, query)).filter((payer) => payer.weight > 0).sort((a, b) => b.weight - a.weight || a.customerId - b.customerId);
     // Those that are all alike stay together.
@@ -214,6 +225,15 @@ export class PayerIndex {
   private groupsOf(ids: readonly number[]): number {
     return new Set(ids.map((id) => this.group(id))).size;
   }
+}
+
+/**
+ * Who may have sent each of these receipts, by what they say of their payer. It
+ * needs no invoices, so that it can run in another thread while those are read.
+ */
+export function payersFor(input: Pick<MatchingInput, "customers" | "history">, receipts: readonly Pick<MatchReceipt, "payerName" | "payerEmail">[]): ReadonlyMap<string, readonly Payer[]> {
+  const index = new PayerIndex(input);
+  return new Map(receipts.map((receipt) => [`${receipt.payerName}\n${receipt.payerEmail}`, index.find(receipt)]));
 }
 
 /** What a receipt says of its payer, taken apart once. `cut`: the name as an ACH field carries it, where it may have been cut there. */

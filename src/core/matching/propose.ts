@@ -11,7 +11,7 @@ import { payerKeys } from "./payers";
 import { Plan, type Looked } from "./plan";
 import { isNobody, reach } from "./reach";
 import { groupsFor, readingsOf, textOf, type Around } from "./readings";
-import type { MatchingInput, MatchReceipt, Proposal, Reading, Reason, Spot } from "./types";
+import type { MatchingInput, MatchReceipt, Payer, Proposal, Reading, Reason, Spot } from "./types";
 
 /** Readings shown beside the best. */
 const MOST_READINGS = 6;
@@ -46,6 +46,16 @@ export class Matcher {
     this.around = this.claims.around(input.settings.discountGraceDays);
     this.closed = closedOf(input);
     this.countPaid();
+  }
+
+  /** Reads all memos, which needs no payers: those may be looked for in another thread meanwhile. */
+  readMemos(): void {
+    for (const receipt of this.input.receipts) this.around.memo(textOf(receipt));
+  }
+
+  /** Takes over who paid (payersFor), for every receipt; `history` is not needed then. */
+  knowPayers(payers: ReadonlyMap<string, readonly Payer[]>): void {
+    this.claims.knowPayers(payers);
   }
 
   /** Proposals for every receipt, in the order of the input. */

@@ -4,10 +4,10 @@ import { add, minor, parseAmount, sumOf, toDecimal, type Minor } from "@/core/mo
 import { choices, oldestShape, whoIs } from "./choices";
 import { sumKind, sumReasons, whole, withoutRepeats, type Draft, type Sum, type Who } from "./drafts";
 import type { Memo } from "./memo";
-import type { Payer, PayerIndex } from "./payers";
+import type { PayerIndex } from "./payers";
 import { namedIn, type Named, type Numbers } from "./scope";
 import { exactWays, fill, partsOf, subsetsOf, type Part } from "./sums";
-import type { Habit, MatchItem, MatchReceipt, ReadingLine, Reason, Spot } from "./types";
+import type { Habit, MatchItem, MatchReceipt, Payer, ReadingLine, Reason, Spot } from "./types";
 
 export type Around = { readonly payers: PayerIndex; readonly memo: (text: string) => Memo; readonly scope: (customerId: number) => readonly MatchItem[]; readonly graceDays: number; /** What a card pays on top of a sum; 0 where nothing is agreed. */ readonly surcharge: (method: MatchReceipt["method"], sum: number) => Minor; readonly surchargePercent: string; readonly habit: (customerId: number) => Habit | undefined; /** What stands on account of a group. */ readonly credit: (customerId: number) => number };
 

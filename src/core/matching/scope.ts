@@ -1,4 +1,4 @@
-import type { Payer } from "./payers";
+import type { Payer } from "./types";
 import { mayBe } from "./damage";
 import { coreOf, type Memo, type Stray } from "./memo";
 import type { MatchItem, Spot } from "./types";

@@ -18,6 +18,13 @@ export type Habit = { readonly customerId: number; readonly receipts: number; re
 /** A receipt that was placed already; the second of two equal payments is held against it. */
 export type PlacedReceipt = { readonly id: number; readonly customerId: number; readonly paidOn: Day; readonly amount: Minor };
 
+/**
+ * A customer who may have sent a receipt: a weight in bits (log2 of the
+ * likelihood ratio, Fellegi and Sunter 1969), and whether it is beyond doubt
+ * by itself: an address, or a whole name, that is this group's alone.
+ */
+export type Payer = { readonly customerId: number; readonly weight: number; readonly beyondDoubt: boolean; readonly reasons: readonly Reason[] };
+
 export type MatchingInput = {
   readonly customers: readonly Customer[];
   /** Open items; a credit note has a negative balance. */
