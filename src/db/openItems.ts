@@ -2,6 +2,7 @@ import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
+import { bookValue } from "./rates";
 
 export type OpenItemKind = "invoice" | "late_fee" | "credit_note";
 export type OpenItemRow = {
@@ -78,17 +79,21 @@ export function openItemPage(
 
 /**
  * Open items as of a day, by what was posted in receivables up to it. Today's
- * come from the balances kept; earlier days from the journal's lines.
+ * come from the balances kept; earlier days from the journal's lines. `ownBalance`
+ * is in the item's currency, `asOfBalance` in the book's.
  */
-export function openItemsAsOf(db: Db, asOf: Day): (OpenItemListed & { asOfBalance: Minor })[] {
-  return db.all<OpenItemListed & { asOfBalance: Minor }>(
-    `SELECT ${COLUMNS}, c.name AS customer, c.external_id AS externalId, s.sum AS asOfBalance
-     FROM (SELECT l.item_id AS id, sum(l.book_amount) AS sum FROM entry e JOIN entry_line l ON l.entry_id = e.id
+export function openItemsAsOf(db: Db, asOf: Day): (OpenItemListed & { ownBalance: Minor; asOfBalance: Minor })[] {
+  return db.all<OpenItemListed & { ownBalance: Minor; asOfBalance: Minor }>(
+    `SELECT ${COLUMNS}, c.name AS customer, c.external_id AS externalId, s.own AS ownBalance, s.sum AS asOfBalance
+     FROM (SELECT l.item_id AS id, sum(l.amount) AS own, sum(l.book_amount) AS sum FROM entry e JOIN entry_line l ON l.entry_id = e.id
            WHERE e.posted_on <= ? AND l.item_kind = 'open_item' AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables') GROUP BY l.item_id HAVING sum(l.book_amount) <> 0) s
      JOIN open_item i ON i.id = s.id JOIN customer c ON c.id = i.customer_id ORDER BY c.name, i.due_on, i.id`,
     asOf,
   );
 }
+
+/** What is left of an item, in the book's currency. */
+const BOOK_BALANCE = bookValue("i", "balance", "receivables", "open_item");
 
 /** What moved on open items in the journal, up to a day or after it; by item. */
 const moved = (when: "<=" | ">"): string => `SELECT l.item_id AS id, sum(l.book_amount) AS sum FROM entry e CROSS JOIN entry_line l ON l.entry_id = e.id AND l.item_kind = 'open_item' WHERE e.posted_on ${when} ?1 AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables') GROUP BY l.item_id`;
@@ -101,9 +106,9 @@ const moved = (when: "<=" | ">"): string => `SELECT l.item_id AS id, sum(l.book_
 export function openByAge(db: Db, asOf: Day): { customerId: number; on: Day; sum: Minor }[] {
   const lines = db.get<{ before: number; after: number }>("SELECT coalesce(sum(CASE WHEN d.posted_on <= ?1 THEN d.lines END), 0) AS before, coalesce(sum(CASE WHEN d.posted_on > ?1 THEN d.lines END), 0) AS after FROM account_day d JOIN account a ON a.id = d.account_id WHERE a.role = 'receivables'", asOf) ?? { before: 0, after: 0 };
   const open = lines.after === 0
-    ? "SELECT id, balance AS sum FROM open_item WHERE balance <> 0"
+    ? `SELECT i.id, ${BOOK_BALANCE} AS sum FROM open_item i WHERE i.balance <> 0`
     : lines.before <= lines.after ? `${moved("<=")} HAVING sum(l.book_amount) <> 0`
-      : `SELECT i.id, i.balance - coalesce(m.sum, 0) AS sum FROM (SELECT id FROM open_item WHERE balance <> 0 UNION SELECT id FROM (${moved(">")})) o JOIN open_item i ON i.id = o.id LEFT JOIN (${moved(">")}) m ON m.id = i.id`;
+      : `SELECT i.id, ${BOOK_BALANCE} - coalesce(m.sum, 0) AS sum FROM (SELECT id FROM open_item WHERE balance <> 0 UNION SELECT id FROM (${moved(">")})) o JOIN open_item i ON i.id = o.id LEFT JOIN (${moved(">")}) m ON m.id = i.id`;
   const rows = `SELECT i.customer_id AS customerId, CASE i.kind WHEN 'credit_note' THEN i.issued_on ELSE i.due_on END AS "on", sum(o.sum) AS sum FROM (${open}) o JOIN open_item i ON i.id = o.id WHERE o.sum <> 0 GROUP BY 1, 2`;
   return lines.after === 0 ? db.all(rows) : db.all(rows, asOf);
 }

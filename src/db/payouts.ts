@@ -42,24 +42,26 @@ export function openPayouts(db: Db): PayoutRow[] {
   return db.all<PayoutRow>(`SELECT ${COLUMNS} FROM payout p WHERE p.state = 'open' ORDER BY p.paid_on, p.id`);
 }
 
-export type TieRow = { id: number; payoutId: number; bankLineId: number; amount: Minor; onDay: Day; actId: number };
+/** `amount` is the payout's; `atBank` what came where that is in another currency. */
+export type TieRow = { id: number; payoutId: number; bankLineId: number; amount: Minor; atBank: Minor | null; onDay: Day; actId: number };
+const TIE = "SELECT id, payout_id AS payoutId, bank_line_id AS bankLineId, amount, at_bank AS atBank, on_day AS onDay, act_id AS actId FROM payout_tie";
 
 export function insertTie(db: Db, tie: Omit<TieRow, "id">): number {
-  return db.run("INSERT INTO payout_tie (payout_id, bank_line_id, amount, on_day, act_id) VALUES (?, ?, ?, ?, ?)", tie.payoutId, tie.bankLineId, tie.amount, tie.onDay, tie.actId).id;
+  return db.run("INSERT INTO payout_tie (payout_id, bank_line_id, amount, at_bank, on_day, act_id) VALUES (?, ?, ?, ?, ?, ?)", tie.payoutId, tie.bankLineId, tie.amount, tie.atBank, tie.onDay, tie.actId).id;
 }
 
 export function tiesOfPayout(db: Db, payoutId: number): TieRow[] {
-  return db.all<TieRow>("SELECT id, payout_id AS payoutId, bank_line_id AS bankLineId, amount, on_day AS onDay, act_id AS actId FROM payout_tie WHERE payout_id = ? AND ended_by IS NULL ORDER BY id", payoutId);
+  return db.all<TieRow>(`${TIE} WHERE payout_id = ? AND ended_by IS NULL ORDER BY id`, payoutId);
 }
 
 /** The shares that payouts have in a line. */
 export function tiesOfLine(db: Db, bankLineId: number): TieRow[] {
-  return db.all<TieRow>("SELECT id, payout_id AS payoutId, bank_line_id AS bankLineId, amount, on_day AS onDay, act_id AS actId FROM payout_tie WHERE bank_line_id = ? AND ended_by IS NULL ORDER BY id", bankLineId);
+  return db.all<TieRow>(`${TIE} WHERE bank_line_id = ? AND ended_by IS NULL ORDER BY id`, bankLineId);
 }
 
 /** Ties that an act made and that still stand. */
 export function tiesOfAct(db: Db, actId: number): TieRow[] {
-  return db.all<TieRow>("SELECT id, payout_id AS payoutId, bank_line_id AS bankLineId, amount, on_day AS onDay, act_id AS actId FROM payout_tie WHERE act_id = ? AND ended_by IS NULL ORDER BY id", actId);
+  return db.all<TieRow>(`${TIE} WHERE act_id = ? AND ended_by IS NULL ORDER BY id`, actId);
 }
 
 export function endTies(db: Db, actId: number, by: number): void {

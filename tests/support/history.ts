@@ -10,11 +10,11 @@ import { returnFile } from "./nacha";
  * does, in any order, every proof holds after every step; and undoing what was
  * done brings the accounts back to what the files alone make.
  */
-export type Step = { do: "charge" | "payout" | "bank" | "return" | "refund" | "dispute" | "place" | "on_account" | "sure" | "aside" | "use" | "lost" | "undo" | "hand" | "deposit" | "bounce" | "give_up" | "return_file" | "orphan" | "together" | "accrue" | "bill" | "refund_bank" | "reserve" | "adjustment" | "retry" | "answer" | "won" | "lump" | "invoice"; pick: number; share: number };
+export type Step = { do: "charge" | "payout" | "bank" | "return" | "refund" | "dispute" | "place" | "on_account" | "sure" | "aside" | "use" | "lost" | "undo" | "hand" | "deposit" | "bounce" | "give_up" | "return_file" | "orphan" | "together" | "accrue" | "bill" | "refund_bank" | "reserve" | "adjustment" | "retry" | "answer" | "won" | "lump" | "invoice" | "abroad" | "abroad_payout" | "rate" | "revalue"; pick: number; share: number };
 /** One step of a history: what is done, and numbers that say with what. */
-export const step = fc.record({ do: fc.constantFrom<Step["do"]>("charge", "charge", "payout", "bank", "return", "refund", "dispute", "place", "place", "on_account", "sure", "aside", "use", "lost", "undo", "hand", "hand", "deposit", "bounce", "give_up", "return_file", "orphan", "together", "accrue", "bill", "refund_bank", "reserve", "adjustment", "retry", "answer", "won", "lump", "invoice", "invoice"), pick: fc.nat(1000), share: fc.integer({ min: 1, max: 100 }) });
+export const step = fc.record({ do: fc.constantFrom<Step["do"]>("charge", "charge", "payout", "bank", "return", "refund", "dispute", "place", "place", "on_account", "sure", "aside", "use", "lost", "undo", "hand", "hand", "deposit", "bounce", "give_up", "return_file", "orphan", "together", "accrue", "bill", "refund_bank", "reserve", "adjustment", "retry", "answer", "won", "lump", "invoice", "invoice", "abroad", "abroad", "abroad_payout", "rate", "revalue"), pick: fc.nat(1000), share: fc.integer({ min: 1, max: 100 }) });
 
-const UNDOABLE = "'place', 'set_aside', 'tie', 'elsewhere', 'bank_receipt', 'hand_receipt', 'deposit', 'deposit_banked', 'bounce', 'dispute_lost', 'accrue', 'fee_bill', 'refund', 'retry', 'answer'";
+const UNDOABLE = "'place', 'set_aside', 'tie', 'elsewhere', 'bank_receipt', 'hand_receipt', 'deposit', 'deposit_banked', 'bounce', 'dispute_lost', 'accrue', 'fee_bill', 'refund', 'retry', 'answer', 'revalue'";
 
 export class History {
   private count = 0;
@@ -24,16 +24,16 @@ export class History {
     const { book } = this;
     const any = <T>(list: readonly T[]): T | undefined => list[pick % Math.max(1, list.length)];
     const money = (amount: number): string => (amount / 100).toFixed(2);
-    const charge = any(book.db.all<{ id: string; amount: number }>("SELECT external_id AS id, amount FROM processor_item WHERE kind = 'charge' ORDER BY id"));
+    const charge = any(book.db.all<{ id: string; amount: number; account: string }>("SELECT i.external_id AS id, i.amount, a.code AS account FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id WHERE i.kind = 'charge' ORDER BY i.id"));
     const waiting = any(book.db.all<{ id: number; unidentified: number }>("SELECT id, unidentified FROM receipt WHERE state = 'to_match' ORDER BY id"));
     const id = ++this.count;
     const on = addDays(day("2026-11-02"), id % 20);
-    const rows = (kindWord: string, amount: number, fee: number, related: string, payout: string): void => void book.mustTake("processor", `Id,Type,Date,Gross,Fee,Payer,Memo,Payout id,Original id\nx_${id},${kindWord},${on},${money(amount)},${money(fee)},Alder Lane Pottery School,2040${pick % 6},${payout},${related}\n`);
+    const rows = (kindWord: string, amount: number, fee: number, related: string, payout: string, account = "card"): void => void book.mustTake("processor", `Id,Type,Date,Gross,Fee,Payer,Memo,Payout id,Original id\nx_${id},${kindWord},${on},${money(amount)},${money(fee)},Alder Lane Pottery School,2040${pick % 6},${payout},${related}\n`, { account });
     switch (kind) {
       case "charge": return rows("Charge", 500 + pick * 10, share, "", pick % 3 === 0 ? "" : `po_${pick % 4}`);
-      case "return": return charge && rows("ACH return", -Math.max(1, Math.floor((charge.amount * (share > 50 ? 100 : share)) / 100)), 400, charge.id, "");
-      case "refund": return charge && rows("Refund", -Math.max(1, Math.floor((charge.amount * share) / 100)), 0, share === 1 ? "unknown" : charge.id, `po_${pick % 4}`);
-      case "dispute": return charge && rows("Dispute", -charge.amount, 1500, charge.id, `po_${pick % 4}`);
+      case "return": return charge && rows("ACH return", -Math.max(1, Math.floor((charge.amount * (share > 50 ? 100 : share)) / 100)), 400, charge.id, "", charge.account);
+      case "refund": return charge && rows("Refund", -Math.max(1, Math.floor((charge.amount * share) / 100)), 0, share === 1 ? "unknown" : charge.id, `po_${pick % 4}`, charge.account);
+      case "dispute": return charge && rows("Dispute", -charge.amount, 1500, charge.id, `po_${pick % 4}`, charge.account);
       case "payout": return void book.mustTake("processor", `Id,Type,Date,Gross,From,To\np_${id},Payout,${on},${money(pick)},${addDays(on, -2)},${on}\n`, { mapping: { signs: "as_written" } });
       case "bank": {
         const payout = any(book.db.all<{ net: number; paidOn: string }>("SELECT net, paid_on AS paidOn FROM payout WHERE state = 'open' AND net <> 0 ORDER BY id"));
@@ -123,11 +123,24 @@ export class History {
         return void book.do("refundAtBank", { lineId: line?.id ?? 0, receiptId: credit.id });
       }
       case "invoice": return void book.mustTake("invoices", `invoice_number,customer_id,issued_on,due_on,currency,total,balance,tax,terms\n${share > 90 ? "CN" : "3"}${id},C${1 + (pick % 4)},${on},${addDays(on, 30)},USD,${share > 90 ? "-" : ""}${money(1000 + pick * 8)},${share > 90 ? "-" : ""}${money(1000 + pick * 8)},${share > 90 ? "-" : ""}${money(Math.floor((1000 + pick * 8) / 14))},2/10 n/30\n`);
-      case "reserve": return rows("Reserve", (share > 50 ? -1 : 1) * (100 + pick), 0, "", `po_${pick % 4}`);
-      case "adjustment": return rows("Adjustment", (share > 50 ? -1 : 1) * (100 + pick), 0, "", `po_${pick % 4}`);
+      case "reserve": return rows("Reserve", (share > 50 ? -1 : 1) * (100 + pick), 0, "", `po_${pick % 4}`, share % 3 === 0 ? "abroad" : "card");
+      case "adjustment": return rows("Adjustment", (share > 50 ? -1 : 1) * (100 + pick), 0, "", `po_${pick % 4}`, share % 3 === 0 ? "abroad" : "card");
+      case "abroad": {
+        book.mustTake("invoices", `invoice_number,customer_id,issued_on,due_on,currency,total,balance,tax,terms\nE${id},C${1 + (pick % 4)},${on},${addDays(on, 30)},EUR,${money(1000 + pick * 8)},${money(1000 + pick * 8)},${money(Math.floor((1000 + pick * 8) / 14))},2/10 n/30\n`);
+        return rows("Charge", share > 40 ? 1000 + pick * 8 : 700 + pick * 9, share, "", pick % 3 === 0 ? "" : `po_${pick % 4}`, "abroad");
+      }
+      case "abroad_payout": {
+        const payout = any(book.db.all<{ id: number; net: number; paidOn: string }>("SELECT id, net, paid_on AS paidOn FROM payout WHERE state = 'open' AND currency = 'EUR' AND net <> 0 ORDER BY id"));
+        if (!payout) return;
+        book.mustTake("bank", `Date,Description,Amount\n${payout.paidOn},ABROAD ${id},${money(Math.round(payout.net * (1.07 + share / 1500)) || 1)}\n`);
+        const line = book.db.get<{ id: number }>("SELECT max(id) AS id FROM bank_line WHERE description LIKE ?", `ABROAD ${id}%`);
+        return void book.do("tiePayout", { payoutId: payout.id, bankLineIds: [line?.id ?? 0] });
+      }
+      case "rate": return void book.must("setRates", { rates: [{ currency: "EUR", onDay: on, rate: (1.05 + pick / 10_000).toFixed(4) }] });
+      case "revalue": return void book.do("revalue", { asOf: on });
       case "won": {
-        const dispute = any(book.db.all<{ id: string; amount: number }>("SELECT related_id AS id, amount FROM processor_item WHERE kind = 'dispute' AND settled_state = 'opened' AND amount < 0 ORDER BY id"));
-        return dispute && rows("Dispute won", -dispute.amount, share > 50 ? -1500 : 0, dispute.id, `po_${pick % 4}`);
+        const dispute = any(book.db.all<{ id: string; amount: number; account: string }>("SELECT i.related_id AS id, i.amount, a.code AS account FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id WHERE i.kind = 'dispute' AND i.settled_state = 'opened' AND i.amount < 0 ORDER BY i.id"));
+        return dispute && rows("Dispute won", -dispute.amount, share > 50 ? -1500 : 0, dispute.id, `po_${pick % 4}`, dispute.account);
       }
       case "retry": {
         const back = any(book.db.all<{ id: number }>("SELECT id FROM processor_item WHERE kind = 'ach_return' ORDER BY id"));
@@ -159,37 +172,49 @@ export const started = (): TestBook => {
   book.mustTake("invoices", INVOICES);
   book.must("changeSettings", { people: ["Mara", "Theo"], surchargePercent: "3", returnFee: 2500, taxOnDiscounts: true, taxOnBadDebts: true });
   book.must("addProcessorAccount", { code: "billed", name: "billed account", delayDays: 1, descriptor: null, feeBilling: "monthly" });
+  book.must("setRates", { rates: [{ currency: "EUR", onDay: "2026-10-31", rate: "1.0834" }, { currency: "EUR", onDay: "2026-11-07", rate: "1.0912" }, { currency: "EUR", onDay: "2026-11-14", rate: "1.0750" }, { currency: "EUR", onDay: "2026-11-21", rate: "1.1020" }] });
+  book.must("addProcessorAccount", { code: "abroad", name: "card account in EUR", delayDays: 2, descriptor: null, currency: "EUR" });
   book.must("agreeRate", { account: "billed", method: "card", from: "2026-01-01", percent: "2.9", fixed: 30 });
   return book;
 };
 
+/** Every account's balance in one currency, by role, as the journal has it; exchange differences have no document. */
+export function inJournal(book: TestBook, currency: "USD" | "EUR"): Record<string, number> {
+  return Object.fromEntries(book.db.all<{ role: string; sum: number }>("SELECT a.role, sum(l.amount) AS sum FROM entry_line l JOIN account a ON a.id = l.account_id WHERE l.currency = ? AND a.role <> 'exchange' GROUP BY a.role HAVING sum(l.amount) <> 0 ORDER BY a.role", currency).map(({ role, sum }) => [role, sum]));
+}
+
 /**
- * Every account's balance, by role, from the documents' own tables in plain SQL:
- * nothing of it reads the journal.
+ * The same from the documents' own tables in plain SQL: nothing of it reads the
+ * journal.
  */
-export function fromDocuments(book: TestBook): Record<string, number> {
+export function fromDocuments(book: TestBook, currency: "USD" | "EUR"): Record<string, number> {
   const one = (sql: string): number => book.db.get<{ sum: number | null }>(`SELECT ${sql} AS sum`)?.sum ?? 0;
-  const kind = (...kinds: string[]): string => `kind IN (${kinds.map((name) => `'${name}'`).join(", ")}) AND withdrawn = 0`;
+  const kind = (...kinds: string[]): string => `i.kind IN (${kinds.map((name) => `'${name}'`).join(", ")}) AND i.withdrawn = 0 AND i.currency = '${currency}'`;
+  const [item, receipt, open] = [`processor_item i WHERE i.currency = '${currency}'`, `receipt r WHERE r.currency = '${currency}'`, `open_item o WHERE o.currency = '${currency}'`];
+  const given = `application p JOIN receipt r ON r.id = p.receipt_id WHERE p.ended_by IS NULL AND r.currency = '${currency}'`;
+  const accrued = "(SELECT sum(sum) FROM fee_accrual WHERE state = 'accrued')";
+  // The bank, and what is billed by the month, are in the book's own currency.
+  const own = currency === "USD" ? 1 : 0;
   const sums: Record<string, number> = {
-    receivables: one("(SELECT sum(balance) FROM open_item)"),
-    clearing: one("(SELECT sum(amount) FROM processor_item WHERE withdrawn = 0) - coalesce((SELECT sum(amount) FROM payout_tie WHERE ended_by IS NULL), 0)"),
-    unidentified: -one("(SELECT sum(unidentified) FROM receipt)"), credits: -one("(SELECT sum(on_account) FROM receipt)"), surcharges: -one("(SELECT sum(surcharge) FROM receipt)"),
-    disputed: -one(`(SELECT sum(amount) FROM processor_item WHERE ${kind("dispute")} AND settled_state <> 'lost')`),
-    on_hand: one("(SELECT sum(amount) FROM receipt WHERE hand_state IN ('on_hand', 'deposited'))"),
-    bank: one("(SELECT sum(opening_balance) FROM bank_account) + coalesce((SELECT sum(amount) FROM bank_line WHERE state <> 'open'), 0)"),
-    fees: -one(`(SELECT sum(amount) FROM processor_item WHERE ${kind("fee", "dispute_fee", "return_fee")})`) + one("(SELECT sum(sum) FROM fee_accrual WHERE state = 'accrued')") - one("(SELECT sum(amount) FROM bank_line WHERE state = 'fee_bill')"),
-    fees_accrued: -one("(SELECT sum(sum) FROM fee_accrual WHERE state = 'accrued')"),
-    reserve: -one(`(SELECT sum(amount) FROM processor_item WHERE ${kind("reserve")})`),
-    other: -one(`(SELECT sum(amount) FROM processor_item WHERE ${kind("adjustment")} AND reason IS NULL)`) - one("(SELECT sum(income) FROM receipt)"),
-    parked: -one("(SELECT sum(parked) FROM receipt)") - one("(SELECT sum(amount) FROM processor_item WHERE reason IS NOT NULL AND withdrawn = 0)"),
-    discounts: one("(SELECT sum(discount - discount_tax) FROM application WHERE ended_by IS NULL)"),
-    small_differences: one("(SELECT sum(small_difference) FROM application WHERE ended_by IS NULL AND write_off = 'small')"),
-    bad_debt: one("(SELECT sum(small_difference - write_off_tax) FROM application WHERE ended_by IS NULL AND write_off = 'bad_debt')"),
-    return_fees: -one("(SELECT sum(opened) FROM open_item WHERE kind = 'late_fee')"),
-    tax: one("(SELECT sum(discount_tax + write_off_tax) FROM application WHERE ended_by IS NULL)") - one("(SELECT sum(tax) FROM open_item WHERE opened_on > '2026-10-31')"),
-    income: -one("(SELECT sum(total - tax) FROM open_item WHERE opened_on > '2026-10-31' AND kind <> 'late_fee')"),
-    opening: -one("(SELECT sum(opened) FROM open_item WHERE opened_on <= '2026-10-31')") - one("(SELECT sum(opening_balance) FROM bank_account)"),
-    elsewhere: -one("(SELECT sum(amount) FROM bank_line WHERE state = 'elsewhere')"),
+    receivables: one(`(SELECT sum(o.balance) FROM ${open})`),
+    clearing: one(`(SELECT sum(i.amount) FROM ${item} AND i.withdrawn = 0) - coalesce((SELECT sum(t.amount) FROM payout_tie t JOIN payout p ON p.id = t.payout_id WHERE t.ended_by IS NULL AND p.currency = '${currency}'), 0)`),
+    unidentified: -one(`(SELECT sum(r.unidentified) FROM ${receipt})`), credits: -one(`(SELECT sum(r.on_account) FROM ${receipt})`), surcharges: -one(`(SELECT sum(r.surcharge) FROM ${receipt})`),
+    disputed: -one(`(SELECT sum(i.amount) FROM processor_item i WHERE ${kind("dispute")} AND i.settled_state <> 'lost')`),
+    on_hand: one(`(SELECT sum(r.amount) FROM ${receipt} AND r.hand_state IN ('on_hand', 'deposited'))`),
+    bank: own * one("(SELECT sum(opening_balance) FROM bank_account) + coalesce((SELECT sum(amount) FROM bank_line WHERE state <> 'open'), 0)"),
+    fees: -one(`(SELECT sum(i.amount) FROM processor_item i WHERE ${kind("fee", "dispute_fee", "return_fee")})`) + own * (one(accrued) - one("(SELECT sum(amount) FROM bank_line WHERE state = 'fee_bill')")),
+    fees_accrued: -own * one(accrued),
+    reserve: -one(`(SELECT sum(i.amount) FROM processor_item i WHERE ${kind("reserve")})`),
+    other: -one(`(SELECT sum(i.amount) FROM processor_item i WHERE ${kind("adjustment")} AND i.reason IS NULL)`) - one(`(SELECT sum(r.income) FROM ${receipt})`),
+    parked: -one(`(SELECT sum(r.parked) FROM ${receipt})`) - one(`(SELECT sum(i.amount) FROM ${item} AND i.reason IS NOT NULL AND i.withdrawn = 0)`),
+    discounts: one(`(SELECT sum(p.discount - p.discount_tax) FROM ${given})`),
+    small_differences: one(`(SELECT sum(p.small_difference) FROM ${given} AND p.write_off = 'small')`),
+    bad_debt: one(`(SELECT sum(p.small_difference - p.write_off_tax) FROM ${given} AND p.write_off = 'bad_debt')`),
+    return_fees: -one(`(SELECT sum(o.opened) FROM ${open} AND o.kind = 'late_fee')`),
+    tax: one(`(SELECT sum(p.discount_tax + p.write_off_tax) FROM ${given})`) - one(`(SELECT sum(o.tax) FROM ${open} AND o.opened_on > '2026-10-31')`),
+    income: -one(`(SELECT sum(o.total - o.tax) FROM ${open} AND o.opened_on > '2026-10-31' AND o.kind <> 'late_fee')`),
+    opening: -one(`(SELECT sum(o.opened) FROM ${open} AND o.opened_on <= '2026-10-31')`) - own * one("(SELECT sum(opening_balance) FROM bank_account)"),
+    elsewhere: -own * one("(SELECT sum(amount) FROM bank_line WHERE state = 'elsewhere')"),
   };
   return Object.fromEntries(Object.entries(sums).filter(([, sum]) => sum !== 0).sort(([a], [b]) => (a < b ? -1 : 1)));
 }

@@ -10,7 +10,7 @@ import type { Table } from "./table";
 export type Refusal = { readonly line: number; readonly field: string; readonly column: string; readonly error: Failure };
 
 /** Other currencies than the book's are refused unless `anyCurrency` is set (matching files without a book). */
-export type ReadContext = { readonly bookCurrency: Currency; readonly timeZone: string; readonly anyCurrency?: boolean };
+export type ReadContext = { readonly bookCurrency: Currency; readonly timeZone: string; readonly anyCurrency?: boolean; /** Other currencies that may come, as the book has rates for them. */ readonly others?: readonly Currency[] };
 
 /** Fields that people write freely: a card number that somebody put there is not taken in. */
 const WRITTEN_BY_PEOPLE: ReadonlySet<string> = new Set(["reference", "description", "payerName", "payer_name"]);
@@ -67,7 +67,7 @@ export class RowReader {
     if (value === "") return this.context.bookCurrency;
     const currency = currencyOf(value);
     if (!currency) this.refuse(field, { code: "currency.unknown", text: value });
-    else if (currency !== this.context.bookCurrency && !this.context.anyCurrency) this.refuse(field, { code: "currency.other", text: currency, book: this.context.bookCurrency });
+    else if (currency !== this.context.bookCurrency && !this.context.anyCurrency && !this.context.others?.includes(currency)) this.refuse(field, { code: "currency.other", text: currency, book: this.context.bookCurrency });
     return currency ?? this.context.bookCurrency;
   }
 

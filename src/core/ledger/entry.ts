@@ -20,7 +20,7 @@ export type EntryEvent = (typeof ENTRY_EVENTS)[number];
 export type AccountRef = { readonly role: Role; readonly of?: string };
 
 /** The document a line is about, so that an account can be proven document by document. */
-export type ItemKind = "open_item" | "receipt" | "processor_item" | "bank_line" | "payout" | "fee_accrual";
+export type ItemKind = "open_item" | "receipt" | "processor_item" | "bank_line" | "payout" | "fee_accrual" | "revaluation";
 export type ItemRef = { readonly kind: ItemKind; readonly id: number };
 
 /** A sum in its own currency, and what it is in the book's. Signed. */
@@ -38,7 +38,7 @@ export type EntryDraft = {
   readonly lines: readonly Line[];
 };
 
-/** A sum in the book's own currency. */
+/** A sum as the caller knows it. In another currency than the book's its value is set when the entry is posted (valuation.ts). */
 export function inBook(amount: number, currency: Currency): Sum {
   return { amount: minor(amount), currency, book: minor(amount) };
 }

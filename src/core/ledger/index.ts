@@ -7,4 +7,5 @@ export {
 } from "./postings";
 export { postAllowance, postFeeAccrued, postFeeBilled, postLateFee, postRecovery, postRefundAtBank, postReturnFeeCharged } from "./ownCharges";
 export { prove, PROOF_NAMES, type OpenWork, type Proof, type ProofName, type ProofReport, type WorkName } from "./proofs";
+export { postRevalued, valued, type Carried } from "./valuation";
 export { offInWords, whatIsOff, type OffReason } from "./whatIsOff";

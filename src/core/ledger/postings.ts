@@ -167,14 +167,15 @@ export function postReserve(head: Head & { processor: string; processorItemId: n
 
 /**
  * A payout tied to its bank line: B; C. A negative payout is negative here.
+ * `net` is what leaves clearing where the bank got it in another currency.
  * @example a sale of 1,000.00 with a fee of 3 %: B 970.00; C 970.00, after C 1,000.00; U 1,000.00 and fees 30.00; C 30.00
  */
-export function postPayoutTied(head: Head & { processor: string; bank: string; payoutId: number; lines: readonly { bankLineId: number; sum: Sum }[] }): EntryDraft {
+export function postPayoutTied(head: Head & { processor: string; bank: string; payoutId: number; lines: readonly { bankLineId: number; sum: Sum }[]; net?: Sum }): EntryDraft {
   const currency = head.lines[0]?.sum.currency;
   if (!currency) throw new RangeError("a payout is tied to at least one bank line");
   return entry("payout", head, [
     ...head.lines.map(({ bankLineId, sum }) => debit(bank(head.bank), sum, { kind: "bank_line", id: bankLineId })),
-    credit(clearing(head.processor), total(head.lines.map(({ sum }) => sum), currency), { kind: "payout", id: head.payoutId }),
+    credit(clearing(head.processor), head.net ?? total(head.lines.map(({ sum }) => sum), currency), { kind: "payout", id: head.payoutId }),
   ]);
 }
 

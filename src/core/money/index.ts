@@ -1,3 +1,4 @@
+export { convert, inCurrency, ownRate } from "./convert";
 export { allCurrencies, currencyOf, minorDigits, type Currency } from "./currency";
 export { add, minor, negate, sumOf, ZERO, type Minor } from "./minor";
 export { percentOf, ratioOf, type Ratio } from "./ratio";

@@ -1,10 +1,11 @@
 import { z } from "zod";
 
-import { FILE_KINDS, missingFields, readActivity, readBankLine, readCustomer, readInvoice, readRemittance, readReturn, readRows, ROW_KINDS, type MappingSpec, type ProcessorRecord, type Table } from "@/core/formats";
+import { FILE_KINDS, missingFields, readActivity, readBankLine, readCustomer, readInvoice, readRemittance, readReturn, readRows, ROW_KINDS, type MappingSpec, type ProcessorRecord, type ReadContext, type Table } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
 import { insertImportFile, saveMapping } from "@/db/files";
 import { processorAccounts } from "@/db/processor";
+import { currenciesWithRates } from "@/db/rates";
 
 import { defineCommand } from "../command";
 import type { Ctx } from "../context";
@@ -44,7 +45,7 @@ export const importFile = defineCommand({
     if (!table.ok) return table;
     const account = accountFor(ctx, mapping.kind, input.account);
     if (!account.ok) return account;
-    const tally = new Tallying(table.value.rows.length);
+    const tally = new Tallying(table.value.rows.length, ctx.settings.currency);
     const fileId = insertImportFile(ctx.db, {
       sha256: input.sha256, name: input.name, size: input.size, kind: mapping.kind, mapping: JSON.stringify(mapping), importedAt: ctx.at, onDay: ctx.today, actor: ctx.who.actor, rowsNew: 0, rowsKnown: 0, rowsChanged: 0, rowsRefused: 0,
     });
@@ -66,8 +67,16 @@ function accountFor(ctx: Ctx, kind: MappingSpec["kind"], code: string | null): R
   return accounts.some((account) => account.code === code) ? ok(code) : fail("account.unknown", { code });
 }
 
+/** What comes from a processor is in its account's currency, what comes from the bank in the book's; invoices in any that has a rate. */
+function contextOf(ctx: Ctx, kind: MappingSpec["kind"], account: string): ReadContext {
+  const { currency, timeZone } = ctx.settings;
+  const processor = kind === "processor" ? processorAccounts(ctx.db).find(({ code }) => code === account) : undefined;
+  const others = kind === "invoices" || kind === "remittance" || kind === "returns" ? currenciesWithRates(ctx.db) : [];
+  return { bookCurrency: processor?.currency ?? currency, timeZone, others };
+}
+
 function takeIn(ctx: Ctx, table: Table, mapping: MappingSpec, account: string, fileId: number, actId: number, tally: Tallying): void {
-  const context = { bookCurrency: ctx.settings.currency, timeZone: ctx.settings.timeZone };
+  const context = contextOf(ctx, mapping.kind, account);
   switch (mapping.kind) {
     case "customers": {
       const { rows, refused } = readRows(table, mapping, context, readCustomer);

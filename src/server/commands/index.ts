@@ -11,6 +11,7 @@ import { makeJournalFile } from "./journalFile";
 import { changeAlias, forget } from "./learning";
 import { askApproval, decideWriteOff, placeReceipt, useCredit } from "./placeReceipt";
 import { postSure } from "./postSure";
+import { revalue, setRates } from "./rates";
 import { setAside } from "./setAside";
 import { addBankAccount, addProcessorAccount, changeSettings, lockPeriod } from "./settings";
 import { lumpPayout, tiePayout, tiePayouts } from "./tiePayout";
@@ -19,7 +20,7 @@ import { undo, undoTogether } from "./undo";
 /** Every way to change a book, by name. */
 export const COMMANDS = {
   importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, tiePayouts, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
-  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile,
+  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile, setRates, revalue,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

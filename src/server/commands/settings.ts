@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import { nextCode, inBook, postOpening } from "@/core/ledger";
-import { currencyOf, minor } from "@/core/money";
+import { currencyOf, minor, type Currency } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts, insertBankAccount } from "@/db/bank";
 import { accounts, insertAccount } from "@/db/journal";
@@ -12,16 +12,22 @@ import type { Day } from "@/core/calendar";
 import { defineCommand } from "../command";
 
 const code = z.string().trim().regex(/^[a-z0-9][a-z0-9-]{0,30}$/, "Use small letters, digits and hyphens.");
+/** An ISO 4217 code. */
+export const currencyCode = z.string().transform((text, context) => {
+  const found = currencyOf(text);
+  if (!found) context.addIssue({ code: "custom", message: "Use a code of ISO 4217, like USD." });
+  return found ?? ("USD" as Currency);
+});
 const name = z.string().trim().min(1, "A name is needed.").max(80);
 const isoDay = z.iso.date().transform((text) => text as Day);
 
 /** Adds a processor account with a clearing account of its own. */
 export const addProcessorAccount = defineCommand({
   name: "addProcessorAccount",
-  schema: z.object({ code, name, delayDays: z.number().int().min(0).max(30), descriptor: z.string().trim().max(60).nullable().default(null), feeBilling: z.enum(["taken", "monthly"]).default("taken") }),
+  schema: z.object({ code, name, delayDays: z.number().int().min(0).max(30), descriptor: z.string().trim().max(60).nullable().default(null), currency: currencyCode.nullable().default(null), feeBilling: z.enum(["taken", "monthly"]).default("taken") }),
   run(ctx, input): Result<{ id: number }> {
     if (processorAccounts(ctx.db).some((account) => account.code === input.code)) return fail("account.taken", { code: input.code });
-    const id = insertProcessorAccount(ctx.db, { ...input, descriptor: input.descriptor || null, currency: ctx.settings.currency });
+    const id = insertProcessorAccount(ctx.db, { ...input, descriptor: input.descriptor || null, currency: input.currency ?? ctx.settings.currency });
     const taken = new Set(accounts(ctx.db).map((account) => account.code));
     insertAccount(ctx.db, { code: nextCode(taken, "clearing"), name: `Clearing, ${input.name}`, role: "clearing", of: input.code });
     ctx.chartChanged();
@@ -92,10 +98,6 @@ export function isTimeZone(text: string): boolean {
 }
 
 export const bookSchema = z.object({
-  name, currency: z.string().transform((text, context) => {
-    const found = currencyOf(text);
-    if (!found) context.addIssue({ code: "custom", message: "Use a code of ISO 4217, like USD." });
-    return found ?? ("USD" as Settings["currency"]);
-  }),
+  name, currency: currencyCode,
   timeZone: z.string().refine(isTimeZone, "Use a time zone, like America/Chicago."), cutOverOn: isoDay, replyTo: z.email("An e-mail address is needed."), clock: isoDay.nullable().default(null),
 });

@@ -1,10 +1,11 @@
 import { z } from "zod";
 
 import { inBook, postFee, postParkedDifference } from "@/core/ledger";
-import { add, negate, sumOf, type Minor } from "@/core/money";
+import { add, inCurrency, negate, ownRate, sumOf, type Minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { bankLineById, type BankLineRow } from "@/db/bank";
 import { insertPayout, LUMP, payoutById, refreshNet, type PayoutRow } from "@/db/payouts";
+import { rateOn } from "@/db/rates";
 import { insertProcessorItem, moveItem, processorAccounts, processorItemById, type ProcessorItemRow } from "@/db/processor";
 
 import { defineCommand } from "../command";
@@ -31,10 +32,11 @@ export const tiePayout = defineCommand({
     for (const id of new Set(input.bankLineIds)) {
       const line = bankLineById(ctx.db, id);
       if (!line) return fail("line.unknown");
-      if (line.state !== "open" || line.currency !== payout.currency || (lines[0] && lines[0].bankAccountId !== line.bankAccountId)) return fail("payout.line");
+      if (line.state !== "open" || (line.currency !== payout.currency && line.currency !== ctx.settings.currency) || (lines[0] && lines[0].bankAccountId !== line.bankAccountId)) return fail("payout.line");
       lines.push(line);
     }
     const bank = sumOf(lines, (line) => line.amount);
+    if (payout.currency !== lines[0]?.currency) return tieAtItsRate(ctx, payout, lines, bank, input.difference !== null);
     const off = add(bank, -payout.net);
     if (off !== 0 && input.difference === null) return fail("payout.off", { bank: ctx.sum(bank), net: ctx.sum(payout.net), off: ctx.sum(off) });
     if (off !== 0 && (input.difference?.as === "take_in" || input.difference?.as === "take_out")) {
@@ -52,6 +54,19 @@ export const tiePayout = defineCommand({
     return ok({ actId });
   },
 });
+
+/** The bank's rate for a payout lies this near the day's, in percent. */
+const RATE_APART = 10;
+
+/** A payout that reached the bank in the book's currency: what came is what it is worth, as long as the rate is one of this world. */
+function tieAtItsRate(ctx: Ctx, payout: PayoutRow, lines: readonly BankLineRow[], came: Minor, withDifference: boolean): Result<{ actId: number }> {
+  const { currency } = ctx.settings;
+  const day = rateOn(ctx.db, payout.currency, payout.paidOn);
+  const expected = day ? inCurrency(payout.net, payout.currency, currency, day.rate) : null;
+  if (withDifference || payout.net === 0 || (payout.statedNet !== null && payout.statedNet !== payout.net)) return fail("payout.other_currency");
+  if (expected === null || Math.abs(came - expected) * 100 > Math.abs(expected) * RATE_APART) return fail("payout.rate", { currency: payout.currency, own: ownRate(came, currency, payout.net, payout.currency), rate: day?.rate ?? "none" });
+  return ok({ actId: tie(ctx, payout, lines, `${ctx.sum(payout.net, payout.currency)} at ${ownRate(came, currency, payout.net, payout.currency)}`) });
+}
 
 /** The items that explain the difference to the cent, of the payout's own account; not out of a payout that is tied. */
 function itemsToMove(ctx: Ctx, payout: PayoutRow, { as, itemIds }: { as: "take_in" | "take_out"; itemIds: readonly number[] }, off: Minor): Result<ProcessorItemRow[]> {

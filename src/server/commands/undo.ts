@@ -58,7 +58,7 @@ function undoOne(ctx: Ctx, act: ActRow): Result<{ actId: number }> {
 }
 
 /** Acts that people did by a page of their own and can take back; imports and letters are not among them. */
-const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export"]);
+const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export", "revalue"]);
 
 export function isUndoable(kind: ActKind): boolean {
   return UNDOABLE.has(kind);
@@ -86,11 +86,11 @@ function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
       return restore(ctx, act);
     case "ask":
       return withdraw(ctx, act);
-    case "accrue": case "fee_bill": case "refund": case "retry": case "mend": case "answer": case "export":
+    case "accrue": case "fee_bill": case "refund": case "retry": case "mend": case "answer": case "export": case "revalue":
       return takeBackOther(ctx, act, act.kind);
     case "contact": case "forget":
       return ok(null);
-    case "import": case "decide": case "lock": case "letter": case "leave_out": case "settings": case "rule": case "undo": case "account":
+    case "import": case "decide": case "lock": case "letter": case "leave_out": case "settings": case "rule": case "undo": case "account": case "rates":
       return fail("act.not_undoable", { kind: `“${act.text}”` });
     default:
       throw act.kind satisfies never;
@@ -210,7 +210,7 @@ function restore(ctx: Ctx, act: ActRow): Result<unknown> {
     reviveApplication(ctx.db, one.id);
     applied = add(applied, one.amount);
   }
-  const of = (role: string): Minor => sumOf(entriesOfAct(ctx.db, act.id).flatMap((entry) => linesOfEntry(ctx.db, entry.id)).filter((line) => line.role === role && line.itemKind === "receipt" && line.itemId === receipt.id), (line) => line.bookAmount);
+  const of = (role: string): Minor => sumOf(entriesOfAct(ctx.db, act.id).flatMap((entry) => linesOfEntry(ctx.db, entry.id)).filter((line) => line.role === role && line.itemKind === "receipt" && line.itemId === receipt.id), (line) => line.amount);
   const back = { unidentified: of("unidentified"), onAccount: of("credits"), parked: of("parked"), income: of("other"), surcharge: of("surcharges") };
   const before = partsOf(receipt);
   const parts = { unidentified: add(before.unidentified, back.unidentified), onAccount: add(before.onAccount, back.onAccount), parked: add(before.parked, back.parked), income: add(before.income, back.income), surcharge: add(before.surcharge, back.surcharge), applied: add(before.applied, applied), goneBack: add(before.goneBack, -back.unidentified, -back.onAccount, -back.parked, -back.income, -back.surcharge, -applied) };

@@ -47,7 +47,7 @@ function takeStarted(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecord
   if (startedByExternalId(ctx.db, account.id, row.externalId) || processorItemByExternalId(ctx.db, account.id, "charge", row.externalId)) return tally.know(row.line);
   const { externalId, currency, amount, payerName, payerEmail, reference } = row;
   insertStarted(ctx.db, { processorAccountId: account.id, externalId, startedOn: row.occurredOn, currency, amount, payerName, payerEmail, reference, customerId: customerOfPayer(ctx.db, payerName, payerEmail), fileId, lineNo: row.line });
-  tally.take(row.line, WORDS.started, row.amount);
+  tally.take(row.line, WORDS.started, row.amount, row.currency);
 }
 
 function takeActivity(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecord, fileId: number, actId: number, tally: Tallying, around: Around): void {
@@ -57,11 +57,13 @@ function takeActivity(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecor
   const known = around.known.get(`${itemKind(row.kind)} ${row.externalId}`);
   if (known !== undefined) {
     if (known === row.amount) tally.know(row.line);
-    else tally.change(row.line, "id", { code: "activity.changed", was: ctx.sum(known) });
+    else tally.change(row.line, "id", { code: "activity.changed", was: ctx.sum(known, account.currency) });
     return;
   }
   const twin = row.kind === "ach_return" && row.relatedId !== null ? toldByReturnFile(ctx, account, row) : null;
   if (twin !== null) return adopt(ctx, account, row, twin, fileId, tally, around);
+  const stale = ctx.staleRate(row.currency, row.settledOn);
+  if (stale) return tally.refuseLine(row.line, "currency", stale);
   const payoutId = row.payoutId === null ? null : payoutFor(ctx, account, row, fileId, around);
   const receiptId = row.relatedId === null ? null : (around.charges.get(row.relatedId) ?? processorItemByExternalId(ctx.db, account.id, "charge", row.relatedId)?.receiptId ?? null);
   const base = {
@@ -77,7 +79,7 @@ function takeActivity(ctx: Ctx, account: ProcessorAccountRow, row: ActivityRecor
     postActivity(ctx, account, { ...base, id, receiptId }, row.kind, actId);
   }
   if (payoutId !== null) around.touched.add(payoutId);
-  tally.take(row.line, WORDS[row.kind], row.amount);
+  tally.take(row.line, WORDS[row.kind], row.amount, row.currency);
 }
 
 /** A return that the bank's own return file told of before the processor did. */
@@ -104,7 +106,7 @@ function claimOrphans(ctx: Ctx, account: ProcessorAccountRow, externalId: string
     const found = { ...orphan, receiptId: charge.receiptId, reason: null };
     if (orphan.reason !== null) unpark(ctx, orphan, actId);
     if (orphan.reason !== null || orphan.kind === "dispute") joinReceipt(ctx, account, found, actId);
-    tally.also("items that came before their charge", orphan.amount);
+    tally.also("items that came before their charge", orphan.amount, orphan.currency);
   }
 }
 
@@ -127,7 +129,7 @@ function takePayout(ctx: Ctx, account: ProcessorAccountRow, row: PayoutRecord, f
   const known = payoutByExternalId(ctx.db, account.id, row.externalId);
   if (known && known.statedNet !== null) {
     if (known.statedNet === row.net) tally.know(row.line);
-    else tally.change(row.line, "net", { code: "activity.changed", was: ctx.sum(known.statedNet) });
+    else tally.change(row.line, "net", { code: "activity.changed", was: ctx.sum(known.statedNet, account.currency) });
     return;
   }
   const to = { paidOn: row.paidOn, statedNet: row.net, spanFrom: row.spanFrom, spanTo: row.spanTo };
@@ -137,5 +139,5 @@ function takePayout(ctx: Ctx, account: ProcessorAccountRow, row: PayoutRecord, f
   refreshNet(ctx.db, id);
   touched.add(id);
   const net = payoutById(ctx.db, id)?.net ?? 0;
-  tally.take(row.line, net === row.net ? "payouts whose items foot" : "payouts whose items do not sum to what was paid", row.net);
+  tally.take(row.line, net === row.net ? "payouts whose items foot" : "payouts whose items do not sum to what was paid", row.net, row.currency);
 }

@@ -1,3 +1,4 @@
+import type { Currency } from "@/core/money";
 import type { Failure } from "@/core/result";
 import type { Refusal } from "@/core/formats";
 
@@ -12,18 +13,18 @@ export type ImportReport = {
   changed: number;
   refused: { line: number; field: string; column: string; reason: string; changed: boolean }[];
   /** What comes of the new lines, in words with a count and a sum of minor units. */
-  outcome: { words: string; count: number; sum: number | null }[];
+  outcome: { words: string; count: number; sum: number | null; /** Where it is not the book's. */ currency: Currency | null }[];
 };
 
 /** Counts while a file is taken in. */
 export class Tallying {
   readonly refused: ImportReport["refused"] = [];
-  private readonly outcomes = new Map<string, { count: number; sum: number | null }>();
+  private readonly outcomes = new Map<string, ImportReport["outcome"][number]>();
   private readonly newLines = new Set<number>();
   private readonly knownLines = new Set<number>();
   private readonly changedLines = new Set<number>();
 
-  constructor(private readonly lines: number) {}
+  constructor(private readonly lines: number, private readonly book: Currency) {}
 
   refuse(refusals: readonly Refusal[]): void {
     for (const { line, field, column, error } of refusals) this.refused.push({ line, field, column, reason: inWords(error), changed: false });
@@ -42,15 +43,15 @@ export class Tallying {
     this.changedLines.add(line);
   }
 
-  take(line: number, words: string, sum: number | null): void {
+  take(line: number, words: string, sum: number | null, currency: Currency = this.book): void {
     this.newLines.add(line);
-    this.also(words, sum);
+    this.also(words, sum, currency);
   }
 
   /** An outcome that is not a line of its own (a tie, a receipt found). */
-  also(words: string, sum: number | null): void {
-    const before = this.outcomes.get(words) ?? { count: 0, sum: sum === null ? null : 0 };
-    this.outcomes.set(words, { count: before.count + 1, sum: sum === null || before.sum === null ? null : before.sum + sum });
+  also(words: string, sum: number | null, currency: Currency = this.book): void {
+    const before = this.outcomes.get(`${words} ${currency}`) ?? { words, count: 0, sum: sum === null ? null : 0, currency: currency === this.book ? null : currency };
+    this.outcomes.set(`${words} ${currency}`, { ...before, count: before.count + 1, sum: sum === null || before.sum === null ? null : before.sum + sum });
   }
 
   know(line: number): void {
@@ -60,7 +61,7 @@ export class Tallying {
   report(fileId: number | null): ImportReport {
     return {
       fileId, lines: this.lines, new: this.newLines.size, known: [...this.knownLines].filter((line) => !this.newLines.has(line)).length, changed: this.changedLines.size,
-      refused: [...this.refused].sort((a, b) => a.line - b.line), outcome: [...this.outcomes].map(([words, rest]) => ({ words, ...rest })),
+      refused: [...this.refused].sort((a, b) => a.line - b.line), outcome: [...this.outcomes.values()],
     };
   }
 }

@@ -31,7 +31,7 @@ export function sheetOf(db: Db, name: ExportName, period: Period): Sheet {
     case "journal":
       return journal(db, period, currency);
     case "open-items":
-      return openItemSheet(db, period.asOf);
+      return openItemSheet(db, period.asOf, currency);
     case "clearing":
       return clearing(db, period.asOf, currency);
     case "payouts":
@@ -54,10 +54,10 @@ function journal(db: Db, { from, to }: Period, book: Currency): Sheet {
   };
 }
 
-function openItemSheet(db: Db, asOf: Day): Sheet {
+function openItemSheet(db: Db, asOf: Day, book: Currency): Sheet {
   return {
     columns: ["kind", "number", "customer_id", "customer", "issued_on", "due_on", "currency", "total", "balance", "book_balance"],
-    rows: openItemsAsOf(db, asOf).map((item) => [item.kind, item.number, item.externalId, item.customer, item.issuedOn, item.dueOn, item.currency, ...[item.total, item.asOfBalance, item.asOfBalance].map((sum) => toDecimal(sum, item.currency))]),
+    rows: openItemsAsOf(db, asOf).map((item) => [item.kind, item.number, item.externalId, item.customer, item.issuedOn, item.dueOn, item.currency, toDecimal(item.total, item.currency), toDecimal(item.ownBalance, item.currency), toDecimal(item.asOfBalance, book)]),
   };
 }
 

@@ -30,7 +30,7 @@ export function proofDocuments(db: Db, name: ProofName): ProofDocuments {
 const ROLES: Partial<Record<ProofName, readonly Role[]>> = {
   receivables: ["receivables"], clearing: ["clearing"], unidentified: ["unidentified"], credits: ["credits"], disputed: ["disputed"], on_hand: ["on_hand"], fees_accrued: ["fees_accrued"], bank: ["bank"],
 };
-const KIND_WORDS: Record<ItemKind, string> = { open_item: "open item", receipt: "receipt", processor_item: "item of the processor", bank_line: "bank line", payout: "payout", fee_accrual: "fees of a month" };
+const KIND_WORDS: Record<ItemKind, string> = { open_item: "open item", receipt: "receipt", processor_item: "item of the processor", bank_line: "bank line", payout: "payout", fee_accrual: "fees of a month", revaluation: "revaluation" };
 
 function offDocuments(db: Db, name: ProofName): OffDocument[] {
   return straysOf(db, ROLES[name] ?? []).map((stray) => ({ words: `${KIND_WORDS[stray.kind]} ${stray.id}`, href: hrefOf(db, stray.kind, stray.id), journal: stray.journal, documents: stray.documents, sinceEntry: stray.sinceEntry, sinceOn: stray.sinceOn, explained: offInWords(whatIsOff(stray.journal, stray.documents)) }));

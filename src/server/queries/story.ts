@@ -38,6 +38,8 @@ export function hrefOf(db: Db, kind: ItemKind, id: number): string | null {
     }
     case "fee_accrual":
       return "payouts?show=fees";
+    case "revaluation":
+      return "books?view=currencies";
     default:
       throw kind satisfies never;
   }
@@ -83,10 +85,10 @@ export function entryStory(db: Db, book: string, id: number): EntryStory | null 
   };
 }
 
-const TABLE_OF: Record<ItemKind, string> = { open_item: "open_item", receipt: "receipt", processor_item: "processor_item", bank_line: "bank_line", payout: "payout", fee_accrual: "fee_accrual" };
+const TABLE_OF: Record<ItemKind, string> = { open_item: "open_item", receipt: "receipt", processor_item: "processor_item", bank_line: "bank_line", payout: "payout", fee_accrual: "fee_accrual", revaluation: "revaluation" };
 
 function originOfDocument(db: Db, book: string, kind: ItemKind, id: number): Origin | null {
-  if (kind === "fee_accrual") return null;
+  if (kind === "fee_accrual" || kind === "revaluation") return null;
   const row = db.get<{ fileId: number | null; lineNo: number | null }>(`SELECT file_id AS fileId, line_no AS lineNo FROM ${TABLE_OF[kind]} WHERE id = ?`, id);
   return row ? originOf(db, book, row.fileId, row.lineNo) : null;
 }

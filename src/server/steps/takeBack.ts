@@ -6,11 +6,12 @@ import { deleteRetryOfAct, setAnswered, setMended } from "@/db/comeBack";
 import { accruals, setAccrualState } from "@/db/fees";
 import { entriesOfAct } from "@/db/journal";
 import { journalFileOfAct, setJournalFileUndone } from "@/db/journalFiles";
+import { undoRevaluations } from "@/db/rates";
 import { partsOf, receiptById, updateReceipt } from "@/db/receipts";
 
 import type { Ctx } from "../context";
 
-export type OtherAct = "accrue" | "fee_bill" | "refund" | "retry" | "mend" | "answer" | "export";
+export type OtherAct = "accrue" | "fee_bill" | "refund" | "retry" | "mend" | "answer" | "export" | "revalue";
 
 /** Takes back what was done about fees billed by the month, and about what came back; the entries are reversed by the caller. */
 export function takeBackOther(ctx: Ctx, act: ActRow, kind: OtherAct): Result<unknown> {
@@ -39,6 +40,9 @@ export function takeBackOther(ctx: Ctx, act: ActRow, kind: OtherAct): Result<unk
       if (file) setJournalFileUndone(ctx.db, file.id);
       return ok(null);
     }
+    case "revalue":
+      undoRevaluations(ctx.db, act.id);
+      return ok(null);
     case "answer":
       setAnswered(ctx.db, act.subjectId, null);
       return ok(null);

@@ -1,5 +1,5 @@
 import { inBook, postPayoutTied } from "@/core/ledger";
-import { sumOf } from "@/core/money";
+import { minor, split, sumOf } from "@/core/money";
 import { tieOut } from "@/core/payouts";
 import { bankAccounts, bankLineById, openBankLines, setBankLineState, type BankLineRow } from "@/db/bank";
 import { insertTie, openPayouts, payoutById, setPayoutState, type PayoutRow } from "@/db/payouts";
@@ -15,13 +15,16 @@ export function tie(ctx: Ctx, payout: PayoutRow, lines: readonly BankLineRow[], 
   if (!processor || !bank) throw new Error("a payout and its lines have accounts");
   const on = lines.reduce((latest, line) => (line.postedOn > latest ? line.postedOn : latest), lines[0]?.postedOn ?? payout.paidOn);
   const actId = ctx.act("tie", { kind: "payout", id: payout.id }, `tied to ${lines.length === 1 ? "its bank line" : `${lines.length} bank lines`} of ${ctx.sum(sumOf(lines, (line) => line.amount))}, ${how}`);
-  for (const line of lines) {
-    insertTie(ctx.db, { payoutId: payout.id, bankLineId: line.id, amount: line.amount, onDay: on, actId });
+  // What came in another currency than the payout's is its share of the payout, by what each line brought.
+  const foreign = payout.currency !== bank.currency;
+  const shares = foreign ? split(payout.net, lines.map((line) => Math.abs(line.amount))) : lines.map((line) => line.amount);
+  lines.forEach((line, at) => {
+    insertTie(ctx.db, { payoutId: payout.id, bankLineId: line.id, amount: shares[at] ?? minor(0), atBank: foreign ? line.amount : null, onDay: on, actId });
     setBankLineState(ctx.db, line.id, "payout");
-  }
+  });
   setPayoutState(ctx.db, payout.id, "tied");
   const document = { kind: "payout" as const, id: payout.id, text: `payout ${payout.externalId}` };
-  ctx.post(postPayoutTied({ on, document, processor: processor.code, bank: bank.code, payoutId: payout.id, lines: lines.map((line) => ({ bankLineId: line.id, sum: inBook(line.amount, line.currency) })) }), actId);
+  ctx.post(postPayoutTied({ on, document, processor: processor.code, bank: bank.code, payoutId: payout.id, lines: lines.map((line) => ({ bankLineId: line.id, sum: inBook(line.amount, line.currency) })), ...(foreign ? { net: inBook(payout.net, payout.currency) } : {}) }), actId);
   return actId;
 }
 
@@ -34,7 +37,7 @@ export function tieInOne(ctx: Ctx, payouts: readonly PayoutRow[], line: BankLine
   for (const payout of payouts) {
     const processor = processorAccounts(ctx.db).find(({ id }) => id === payout.processorAccountId);
     if (!processor) throw new Error("a payout has its processor account");
-    insertTie(ctx.db, { payoutId: payout.id, bankLineId: line.id, amount: payout.net, onDay: line.postedOn, actId });
+    insertTie(ctx.db, { payoutId: payout.id, bankLineId: line.id, amount: payout.net, atBank: null, onDay: line.postedOn, actId });
     setPayoutState(ctx.db, payout.id, "tied");
     ctx.post(postPayoutTied({ on: line.postedOn, document: { kind: "payout", id: payout.id, text: `payout ${payout.externalId}` }, processor: processor.code, bank: bank.code, payoutId: payout.id, lines: [{ bankLineId: line.id, sum: inBook(payout.net, payout.currency) }] }), actId);
   }
