@@ -1,5 +1,5 @@
 import type { Day } from "@/core/calendar";
-import type { Minor } from "@/core/money";
+import type { Currency, Minor } from "@/core/money";
 import type { Method } from "@/core/receipts";
 
 import type { Db } from "./connection";
@@ -53,13 +53,13 @@ export function setAnswered(db: Db, itemId: number, on: Day | null): void {
 
 /** What went back by the processor, newest first, with the receipt it belongs to. */
 export type CameBackRow = {
-  id: number; kind: "refund" | "dispute" | "ach_return"; externalId: string; on: Day; amount: Minor; returnCode: string | null; answerBy: Day | null; answeredOn: Day | null; settledState: "opened" | "won" | "lost" | null; reason: string | null;
+  id: number; kind: "refund" | "dispute" | "ach_return"; externalId: string; on: Day; amount: Minor; currency: Currency; returnCode: string | null; answerBy: Day | null; answeredOn: Day | null; settledState: "opened" | "won" | "lost" | null; reason: string | null;
   receiptId: number | null; receiptOn: Day | null; settledOn: Day | null; method: Method | null; onAccount: Minor | null; customerId: number | null; name: string; account: string;
 };
 
 export function cameBackSince(db: Db, from: Day): CameBackRow[] {
   return db.all<CameBackRow>(
-    `SELECT i.id, i.kind, i.external_id AS externalId, i.settled_on AS 'on', i.amount, i.return_code AS returnCode, i.answer_by AS answerBy, i.answered_on AS answeredOn, i.settled_state AS settledState, i.reason,
+    `SELECT i.id, i.kind, i.external_id AS externalId, i.settled_on AS 'on', i.amount, i.currency, i.return_code AS returnCode, i.answer_by AS answerBy, i.answered_on AS answeredOn, i.settled_state AS settledState, i.reason,
        i.receipt_id AS receiptId, r.paid_on AS receiptOn, r.settled_on AS settledOn, r.method, r.on_account AS onAccount, r.customer_id AS customerId, coalesce(c.name, nullif(r.payer_name, ''), nullif(r.payer_email, ''), '') AS name, a.name AS account
      FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id LEFT JOIN receipt r ON r.id = i.receipt_id LEFT JOIN customer c ON c.id = r.customer_id
      WHERE i.kind IN ('refund', 'dispute', 'ach_return') AND i.amount < 0 AND i.withdrawn = 0 AND (i.settled_on >= ?1 OR i.settled_state = 'opened' OR i.reason IS NOT NULL OR r.on_account < 0) ORDER BY i.settled_on DESC, i.id DESC`,

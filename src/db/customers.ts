@@ -2,6 +2,7 @@ import type { Customer } from "@/core/parties";
 import type { Minor } from "@/core/money";
 
 import type { Db } from "./connection";
+import { bookValue } from "./rates";
 
 export type CustomerRow = Customer & { phone: string | null; leftOut: string | null; fileId: number | null; lineNo: number | null };
 const CUSTOMER = `SELECT id, external_id AS externalId, name, email, phone, parent_id AS parentId, left_out AS leftOut, file_id AS fileId, line_no AS lineNo FROM customer`;
@@ -65,11 +66,11 @@ export function setLeftOut(db: Db, id: number, reason: string | null): void {
 
 export type CustomerBalance = CustomerRow & { open: Minor; credit: Minor; items: number };
 
-/** Customers with what they owe and have to their credit, filtered by name, number or e-mail. */
+/** Customers with what they owe and have to their credit in the book's currency, filtered by name, number or e-mail. */
 export function customerPage(db: Db, filter: { text: string | null; order: string; limit: number; offset: number }): { rows: CustomerBalance[]; count: number; open: Minor; credit: Minor } {
   const from = `FROM (SELECT c.*, coalesce(i.open, 0) AS open, coalesce(i.items, 0) AS items, coalesce(k.credit, 0) AS credit FROM customer c
-      LEFT JOIN (SELECT customer_id, sum(balance) AS open, count(*) AS items FROM open_item WHERE balance <> 0 GROUP BY customer_id) i ON i.customer_id = c.id
-      LEFT JOIN (SELECT customer_id, sum(on_account) AS credit FROM receipt WHERE on_account <> 0 GROUP BY customer_id) k ON k.customer_id = c.id
+      LEFT JOIN (SELECT customer_id, sum(${bookValue("o", "balance", "receivables", "open_item")}) AS open, count(*) AS items FROM open_item o WHERE balance <> 0 GROUP BY customer_id) i ON i.customer_id = c.id
+      LEFT JOIN (SELECT customer_id, sum(${bookValue("r", "on_account", "credits", "receipt", -1)}) AS credit FROM receipt r WHERE on_account <> 0 GROUP BY customer_id) k ON k.customer_id = c.id
       WHERE ?1 IS NULL OR c.name LIKE '%' || ?1 || '%' OR c.external_id LIKE ?1 || '%' OR c.email LIKE '%' || ?1 || '%')`;
   const rows = db.all<CustomerBalance>(
     `SELECT id, external_id AS externalId, name, email, phone, parent_id AS parentId, left_out AS leftOut, file_id AS fileId, line_no AS lineNo, open, credit, items ${from} ORDER BY ${filter.order} LIMIT ?2 OFFSET ?3`,

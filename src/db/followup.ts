@@ -67,9 +67,9 @@ export function daysLate(db: Db, customerId: number): { number: string; dueOn: D
 }
 
 /** What other customers of the group (a head office) paid on this one's items. */
-export function paidForByOthers(db: Db, customerId: number): { on: Day; amount: Minor; number: string; receiptId: number; payer: string }[] {
+export function paidForByOthers(db: Db, customerId: number): { on: Day; amount: Minor; currency: Currency; number: string; receiptId: number; payer: string }[] {
   return db.all(
-    `SELECT r.paid_on AS 'on', a.amount, i.number, r.id AS receiptId, c.name AS payer FROM open_item i JOIN application a ON a.open_item_id = i.id AND a.ended_by IS NULL JOIN receipt r ON r.id = a.receipt_id JOIN customer c ON c.id = r.customer_id
+    `SELECT r.paid_on AS 'on', a.amount, r.currency, i.number, r.id AS receiptId, c.name AS payer FROM open_item i JOIN application a ON a.open_item_id = i.id AND a.ended_by IS NULL JOIN receipt r ON r.id = a.receipt_id JOIN customer c ON c.id = r.customer_id
      WHERE i.customer_id = ?1 AND r.customer_id <> ?1 ORDER BY r.paid_on DESC LIMIT 200`,
     customerId,
   );

@@ -2,15 +2,19 @@ import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
-import { bookValue } from "./rates";
+import { BOOK_CURRENCY, bookValue, carriedByDocument } from "./rates";
 
 export type OpenItemKind = "invoice" | "late_fee" | "credit_note";
 export type OpenItemRow = {
   id: number; kind: OpenItemKind; number: string; customerId: number; issuedOn: Day; dueOn: Day; currency: Currency; total: Minor; tax: Minor; opened: Minor; balance: Minor; openedOn: Day;
-  poNumber: string | null; terms: string | null; description: string | null; fileId: number | null; lineNo: number | null;
+  poNumber: string | null; terms: string | null; description: string | null; fileId: number | null; lineNo: number | null; /** What is left, in the book's currency. */ bookBalance: Minor;
 };
+/** What is left of an item, and what it was taken in at, in the book's currency. */
+const BOOK_BALANCE = bookValue("i", "balance", "receivables", "open_item");
+const BOOK_TOTAL = `CASE WHEN i.currency = ${BOOK_CURRENCY} THEN i.total ELSE coalesce((SELECT sum(l.book_amount) FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.item_kind = 'open_item' AND l.item_id = i.id AND e.event IN ('opening', 'invoice', 'credit_note') AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables')), 0) END`;
+
 const COLUMNS = `i.id, i.kind, i.number, i.customer_id AS customerId, i.issued_on AS issuedOn, i.due_on AS dueOn, i.currency, i.total, i.tax, i.opened, i.balance, i.opened_on AS openedOn,
-  i.po_number AS poNumber, i.terms, i.description, i.file_id AS fileId, i.line_no AS lineNo`;
+  i.po_number AS poNumber, i.terms, i.description, i.file_id AS fileId, i.line_no AS lineNo, ${BOOK_BALANCE} AS bookBalance`;
 
 export function openItemById(db: Db, id: number): OpenItemRow | undefined {
   return db.get<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.id = ?`, id);
@@ -31,8 +35,10 @@ export function itemsToMatch(db: Db): MatchRow[] {
 
 /** Everything with a balance, oldest first. */
 export function openItems(db: Db): OpenItemRow[] {
+  const foreign = carriedByDocument(db, ["receivables"], "open_item");
   return db
-    .many<OpenItemRow>({ ...MATCH_FIELDS, kind: "kind", tax: "tax", opened: "opened", openedOn: "opened_on", description: "description", fileId: "file_id", lineNo: "line_no" }, OPEN)
+    .many<Omit<OpenItemRow, "bookBalance">>({ ...MATCH_FIELDS, kind: "kind", tax: "tax", opened: "opened", openedOn: "opened_on", description: "description", fileId: "file_id", lineNo: "line_no" }, OPEN)
+    .map((item) => ({ ...item, bookBalance: foreign.get(item.id) ?? item.balance }))
     .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
 }
 
@@ -49,7 +55,7 @@ export function closedNumbers(db: Db, numbers: readonly string[]): OpenItemRow[]
   return db.all<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.balance = 0 AND i.number IN (SELECT value FROM json_each(?))`, JSON.stringify(numbers));
 }
 
-export function insertOpenItem(db: Db, item: Omit<OpenItemRow, "id">): number {
+export function insertOpenItem(db: Db, item: Omit<OpenItemRow, "id" | "bookBalance">): number {
   return db.run(
     `INSERT INTO open_item (kind, number, customer_id, issued_on, due_on, currency, total, tax, opened, balance, opened_on, po_number, terms, description, file_id, line_no)
      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
@@ -64,7 +70,7 @@ export function changeBalance(db: Db, id: number, by: number): void {
 
 export type OpenItemListed = OpenItemRow & { customer: string; externalId: string };
 
-/** A page of invoices with their customer, with the count and sums of all that the filter lets through. */
+/** A page of invoices with their customer, with the count and sums (in the book's currency) of all that the filter lets through. */
 export function openItemPage(
   db: Db,
   filter: { state: "all" | "open" | "overdue" | "paid"; today: Day; text: string | null; order: string; limit: number; offset: number },
@@ -73,7 +79,7 @@ export function openItemPage(
   const from = `FROM open_item i JOIN customer c ON c.id = i.customer_id WHERE ${state} AND ?2 IS NOT NULL
     AND (?1 IS NULL OR i.number LIKE '%' || ?1 || '%' OR c.name LIKE '%' || ?1 || '%' OR i.po_number LIKE ?1 || '%')`;
   const rows = db.all<OpenItemListed>(`SELECT ${COLUMNS}, c.name AS customer, c.external_id AS externalId ${from} ORDER BY ${filter.order} LIMIT ?3 OFFSET ?4`, filter.text, filter.today, filter.limit, filter.offset);
-  const sums = db.get<{ n: number; total: Minor; balance: Minor }>(`SELECT count(*) AS n, coalesce(sum(i.total), 0) AS total, coalesce(sum(i.balance), 0) AS balance ${from}`, filter.text, filter.today);
+  const sums = db.get<{ n: number; total: Minor; balance: Minor }>(`SELECT count(*) AS n, coalesce(sum(${BOOK_TOTAL}), 0) AS total, coalesce(sum(${BOOK_BALANCE}), 0) AS balance ${from}`, filter.text, filter.today);
   return { rows, count: sums?.n ?? 0, total: sums?.total ?? (0 as Minor), balance: sums?.balance ?? (0 as Minor) };
 }
 
@@ -91,9 +97,6 @@ export function openItemsAsOf(db: Db, asOf: Day): (OpenItemListed & { ownBalance
     asOf,
   );
 }
-
-/** What is left of an item, in the book's currency. */
-const BOOK_BALANCE = bookValue("i", "balance", "receivables", "open_item");
 
 /** What moved on open items in the journal, up to a day or after it; by item. */
 const moved = (when: "<=" | ">"): string => `SELECT l.item_id AS id, sum(l.book_amount) AS sum FROM entry e CROSS JOIN entry_line l ON l.entry_id = e.id AND l.item_kind = 'open_item' WHERE e.posted_on ${when} ?1 AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables') GROUP BY l.item_id`;

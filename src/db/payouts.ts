@@ -2,6 +2,7 @@ import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
+import { BOOK_CURRENCY, bookValue } from "./rates";
 
 export type PayoutRow = {
   id: number; processorAccountId: number; externalId: string; paidOn: Day; currency: Currency; statedNet: Minor | null; spanFrom: Day | null; spanTo: Day | null; net: Minor; state: "open" | "tied"; fileId: number | null; lineNo: number | null;
@@ -75,10 +76,13 @@ const NOT_EMPTY = `(p.external_id NOT LIKE '${LUMP}%' OR EXISTS (SELECT 1 FROM p
 export type PayoutListed = PayoutRow & {
   processorAccount: string; processorName: string; charges: Minor; chargeCount: number; fees: Minor; refunds: Minor; disputes: Minor; other: Minor; takenFrom: Day | null; takenTo: Day | null;
   bankLine: string | null; bankOn: Day | null; bankAmount: Minor | null;
+  /** What came at the bank, in the bank's currency; what the payout's items are carried at, in the book's. */
+  atBank: Minor | null; bookNet: Minor;
 };
 const LISTED = `SELECT ${COLUMNS}, a.code AS processorAccount, a.name AS processorName,
     coalesce(s.charges, 0) AS charges, coalesce(s.chargeCount, 0) AS chargeCount, coalesce(s.fees, 0) AS fees, coalesce(s.refunds, 0) AS refunds, coalesce(s.disputes, 0) AS disputes, coalesce(s.other, 0) AS other,
-    s.takenFrom, s.takenTo, b.bankLine, b.bankOn, b.bankAmount
+    s.takenFrom, s.takenTo, b.bankLine, b.bankOn, b.bankAmount, b.atBank,
+    CASE WHEN p.currency = ${BOOK_CURRENCY} THEN p.net ELSE coalesce((SELECT sum(${bookValue("i", "amount", "clearing", "processor_item")}) FROM processor_item i WHERE i.payout_id = p.id AND i.withdrawn = 0), 0) END AS bookNet
   FROM payout p JOIN processor_account a ON a.id = p.processor_account_id
   LEFT JOIN (SELECT payout_id,
       sum(CASE WHEN kind = 'charge' THEN amount ELSE 0 END) AS charges, sum(kind = 'charge') AS chargeCount,
@@ -87,7 +91,7 @@ const LISTED = `SELECT ${COLUMNS}, a.code AS processorAccount, a.name AS process
       sum(CASE WHEN kind IN ('ach_return', 'reserve', 'adjustment', 'opening') THEN amount ELSE 0 END) AS other,
       min(CASE WHEN kind = 'charge' THEN settled_on END) AS takenFrom, max(CASE WHEN kind = 'charge' THEN settled_on END) AS takenTo
     FROM processor_item WHERE payout_id IS NOT NULL AND withdrawn = 0 GROUP BY payout_id) s ON s.payout_id = p.id
-  LEFT JOIN (SELECT t.payout_id, group_concat(l.external_id, ' ') AS bankLine, min(l.posted_on) AS bankOn, sum(t.amount) AS bankAmount
+  LEFT JOIN (SELECT t.payout_id, group_concat(l.external_id, ' ') AS bankLine, min(l.posted_on) AS bankOn, sum(t.amount) AS bankAmount, sum(coalesce(t.at_bank, t.amount)) AS atBank
     FROM payout_tie t JOIN bank_line l ON l.id = t.bank_line_id WHERE t.ended_by IS NULL GROUP BY t.payout_id) b ON b.payout_id = p.id`;
 
 export function payoutsBetween(db: Db, from: Day, to: Day): PayoutListed[] {

@@ -3,6 +3,7 @@ import type { Currency, Minor } from "@/core/money";
 import type { ItemKindOfProcessor } from "@/core/payouts";
 
 import type { Db } from "./connection";
+import { BOOK_CURRENCY, bookValue } from "./rates";
 
 export type ProcessorAccountRow = { id: number; code: string; name: string; currency: Currency; delayDays: number; descriptor: string | null; /** Whether fees are taken with the charges, or billed by the month. */ feeBilling: "taken" | "monthly" };
 const ACCOUNT = "SELECT id, code, name, currency, delay_days AS delayDays, descriptor, fee_billing AS feeBilling FROM processor_account";
@@ -129,7 +130,7 @@ export function claimSpan(db: Db, payoutId: number, accountId: number, from: Day
   return db.run("UPDATE processor_item SET payout_id = ? WHERE processor_account_id = ? AND payout_id IS NULL AND withdrawn = 0 AND settled_on BETWEEN ? AND ?", payoutId, accountId, from, to).changes;
 }
 
-export type ClearingItem = ProcessorItemRow & { processorAccount: string; payout: string | null; payer: string | null; /** The day of its entry: its settlement, or the first open day after it. */ postedOn: Day; /** When its payout reached the bank, if it has by now. */ bankedOn: Day | null };
+export type ClearingItem = ProcessorItemRow & { processorAccount: string; /** In the book's currency, as of the day. */ book: Minor; payout: string | null; payer: string | null; /** The day of its entry: its settlement, or the first open day after it. */ postedOn: Day; /** When its payout reached the bank, if it has by now. */ bankedOn: Day | null };
 
 /** Everything that was posted to clearing up to a day and is in no payout whose tie was posted up to it; by the journal's own days. */
 export function clearingAsOf(db: Db, asOf: Day): ClearingItem[] {
@@ -138,7 +139,8 @@ export function clearingAsOf(db: Db, asOf: Day): ClearingItem[] {
      SELECT * FROM (
        SELECT i.id, i.processor_account_id AS processorAccountId, i.external_id AS externalId, i.kind, i.occurred_on AS occurredOn, i.settled_on AS settledOn, i.currency, i.amount, i.payout_id AS payoutId,
          i.receipt_id AS receiptId, i.related_id AS relatedId, i.origin, i.reason, i.settled_state AS settledState, i.return_code AS returnCode, i.answer_by AS answerBy, i.answered_on AS answeredOn, i.brand, i.abroad, i.file_id AS fileId, i.line_no AS lineNo,
-         a.code AS processorAccount, p.external_id AS payout, r.payer_name AS payer, tied.on_day AS bankedOn,
+         a.code AS processorAccount, p.external_id AS payout, r.payer_name AS payer,
+         CASE WHEN i.currency = ${BOOK_CURRENCY} THEN i.amount ELSE (SELECT coalesce(sum(l.book_amount), 0) FROM entry_line l JOIN entry e ON e.id = l.entry_id JOIN account k ON k.id = l.account_id WHERE l.item_kind = 'processor_item' AND l.item_id = i.id AND k.role = 'clearing' AND e.posted_on <= ?1) END AS book, tied.on_day AS bankedOn,
          (SELECT min(e.posted_on) FROM entry_line l JOIN entry e ON e.id = l.entry_id JOIN account k ON k.id = l.account_id WHERE l.item_kind = 'processor_item' AND l.item_id = i.id AND k.role = 'clearing') AS postedOn
        FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id LEFT JOIN payout p ON p.id = i.payout_id LEFT JOIN tied ON tied.id = i.payout_id LEFT JOIN receipt r ON r.id = i.receipt_id
        WHERE i.withdrawn = 0 AND i.settled_on <= ?1 AND (tied.on_day IS NULL OR tied.on_day > ?1))
@@ -148,14 +150,14 @@ export function clearingAsOf(db: Db, asOf: Day): ClearingItem[] {
 }
 
 /** What settled and is in no payout, by account and day. */
-export function unpaidByDay(db: Db): { account: string; delayDays: number; settledOn: Day; amount: Minor; charges: number }[] {
+export function unpaidByDay(db: Db): { account: string; currency: Currency; delayDays: number; settledOn: Day; amount: Minor; book: Minor; charges: number }[] {
   return db.all(
-    `SELECT a.name AS account, a.delay_days AS delayDays, i.settled_on AS settledOn, sum(i.amount) AS amount, sum(i.kind = 'charge') AS charges FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id
+    `SELECT a.name AS account, a.currency, a.delay_days AS delayDays, i.settled_on AS settledOn, sum(i.amount) AS amount, sum(${bookValue("i", "amount", "clearing", "processor_item")}) AS book, sum(i.kind = 'charge') AS charges FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id
      WHERE i.payout_id IS NULL AND i.withdrawn = 0 GROUP BY a.id, i.settled_on`,
   );
 }
 
-/** Takings and fees by day of settlement, for the band of days. */
+/** Takings by day of settlement in the book's currency, for the band of days. */
 export function takingsByDay(db: Db, from: Day, to: Day): { on: Day; charges: Minor; items: number }[] {
-  return db.all("SELECT settled_on AS 'on', sum(amount) AS charges, count(*) AS items FROM processor_item WHERE kind = 'charge' AND withdrawn = 0 AND settled_on BETWEEN ? AND ? GROUP BY settled_on ORDER BY settled_on", from, to);
+  return db.all(`SELECT settled_on AS 'on', sum(${bookValue("i", "amount", "clearing", "processor_item")}) AS charges, count(*) AS items FROM processor_item i WHERE kind = 'charge' AND withdrawn = 0 AND settled_on BETWEEN ? AND ? GROUP BY settled_on ORDER BY settled_on`, from, to);
 }

@@ -1,6 +1,6 @@
 import type { Day } from "@/core/calendar";
 import type { Carried, ItemKind, Role } from "@/core/ledger";
-import type { Currency, Minor } from "@/core/money";
+import { inCurrency, type Currency, type Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
@@ -42,6 +42,17 @@ export function carriedOn(db: Db, accountId: number, currency: Currency): Carrie
 /** What a payout stands at in clearing: its items, less what was paid out of it. */
 export function carriedByPayout(db: Db, accountId: number, currency: Currency, payoutId: number): Carried {
   return db.get<Carried>(`${SUM} AND ((item_kind = 'payout' AND item_id = ?3) OR (item_kind = 'processor_item' AND item_id IN (SELECT id FROM processor_item WHERE payout_id = ?3)))`, accountId, currency, payoutId) ?? NOTHING;
+}
+
+/** What documents in other currencies are carried at in the book's, on the accounts of these roles; debit positive. */
+export function carriedByDocument(db: Db, roles: readonly Role[], kind: ItemKind): Map<number, Minor> {
+  const rows = db.all<{ id: number; book: Minor }>(`SELECT c.item_id AS id, sum(c.book) AS book FROM carried c JOIN account a ON a.id = c.account_id WHERE c.item_kind = ? AND a.role IN (${roles.map((role) => `'${role}'`).join(", ")}) GROUP BY c.item_id`, kind);
+  return new Map(rows.map(({ id, book }) => [id, book]));
+}
+
+/** A sum at the rate of a day, in the book's currency; for sums that are only told, not posted. */
+export function worthOn(db: Db, amount: Minor, currency: Currency, book: Currency, on: Day): Minor {
+  return currency === book ? amount : (inCurrency(amount, currency, book, rateOn(db, currency, on)?.rate ?? "0") ?? amount);
 }
 
 /** The book's currency, inside a query. */

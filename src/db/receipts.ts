@@ -4,6 +4,7 @@ import type { WriteOff } from "@/core/ledger";
 import type { HandState, Method, Parts, ReceiptState } from "@/core/receipts";
 
 import type { Db } from "./connection";
+import { BOOK_CURRENCY } from "./rates";
 
 export type ReceiptRow = {
   id: number; source: "processor" | "bank" | "hand"; method: Method; paidOn: Day; settledOn: Day; currency: Currency; amount: Minor; payerName: string; payerEmail: string; reference: string;
@@ -56,7 +57,7 @@ export function deleteUntouchedReceipt(db: Db, id: number): void {
 
 /** What stands on account, by customer. */
 export function creditsByCustomer(db: Db): { customerId: number; sum: Minor }[] {
-  return db.all("SELECT customer_id AS customerId, sum(on_account) AS sum FROM receipt WHERE customer_id IS NOT NULL AND on_account > 0 GROUP BY customer_id");
+  return db.all(`SELECT customer_id AS customerId, sum(on_account) AS sum FROM receipt WHERE customer_id IS NOT NULL AND on_account > 0 AND currency = ${BOOK_CURRENCY} GROUP BY customer_id`);
 }
 
 /** Receipts of a customer that have something on account, oldest first. */

@@ -20,6 +20,7 @@ import { proposalsOf } from "@/server/proposals";
 import { overdueRows } from "@/server/queries/overdue";
 import { readSettings } from "@/db/settings";
 
+import { abroadBill, abroadCharges, abroadCustomers, abroadInvoices, abroadRates, withAbroad } from "./abroad";
 import { achFile, bankFile, cardFile, customersFile, invoicesFile } from "./files";
 import { CUT_OVER, makeWorld, TODAY, type Payment, type World } from "./world";
 
@@ -39,7 +40,7 @@ export async function makeDemoBook(): Promise<Result<null>> {
   rmSync(dirname(bookFile(MAKING)), { recursive: true, force: true });
   const made = createBook(MAKING, { name: "Kestrel Row Clay & Kiln", currency: "USD", timeZone: "America/Chicago", cutOverOn: CUT_OVER, replyTo: "accounts@kestrelrow.example", clock: addDays(CUT_OVER, 1) });
   if (!made.ok) return made;
-  const maker = new Maker(made.value, makeWorld());
+  const maker = new Maker(made.value, withAbroad(makeWorld()));
   maker.setUp();
   for (let on = addDays(CUT_OVER, 2); on < TAKEN_TO; on = addDays(on, 7)) {
     if (on > "2026-11-01" && on < "2026-11-09") maker.promiseToBreak();
@@ -70,7 +71,10 @@ class Maker {
     this.do("agreeRate", { account: "card", method: "card", from: "2025-06-01", percent: "2.9", fixed: 30 });
     this.do("agreeRate", { account: "card", method: "card", from: "2026-10-01", percent: "2.8", fixed: 30 });
     this.do("agreeRate", { account: "ach", method: "ach_debit", from: "2025-06-01", percent: "0.8", fixed: 0, most: 500 });
+    this.do("addProcessorAccount", { code: "euro", name: "card account in EUR", delayDays: 3, descriptor: "PRACTICE PROC EUR", currency: "EUR" });
+    this.do("setRates", { rates: abroadRates() });
     this.takeIn("customers", "customers.csv", customersFile(this.world), null, "our customers");
+    this.takeIn("customers", "customers-abroad.csv", abroadCustomers(), null, "our customers");
   }
 
   /** A week's round: files in, the sure ones posted, the rest placed by hand, the bank explained, letters twice a month. */
@@ -82,9 +86,12 @@ class Maker {
     const after = { from: span.from < CUT_OVER ? CUT_OVER : span.from, to };
     this.takeIn("processor", `card-${to}.csv`, cardFile(this.world, after), "card", "card account");
     this.takeIn("processor", `ach-${to}.csv`, achFile(this.world, after), "ach", "ACH account");
+    this.takeIn("invoices", `invoices-abroad-${to}.csv`, abroadInvoices(span), null, "our invoices");
+    this.takeIn("processor", `euro-${to}.csv`, abroadCharges(after), "euro", "card account in EUR");
     this.takeIn("bank", `statement-${to}.csv`, bankFile(this.world, after, OPENING_BALANCE), "operating", "operating bank");
     this.done = to;
     this.explainBank();
+    this.fromAbroad(to);
     this.match();
     if (to <= "2026-11-08" && Number(to.slice(8)) % 14 < 7) this.writeLetters(to);
   }
@@ -107,6 +114,19 @@ class Maker {
       const payment = this.paymentOf(receipt.id);
       if (payment) this.placeByTruth(receipt.id, payment);
     }
+  }
+
+  /** Charges from abroad go to their invoices, payouts to the line they came in; the last ones are left to be done. The end of October is revalued. */
+  private fromAbroad(to: Day): void {
+    for (const one of this.db.all<{ receiptId: number; charge: string; unidentified: number; paidOn: Day }>("SELECT r.id AS receiptId, i.external_id AS charge, r.unidentified, r.paid_on AS paidOn FROM receipt r JOIN processor_item i ON i.receipt_id = r.id AND i.kind = 'charge' WHERE r.state = 'to_match' AND r.currency = 'EUR'")) {
+      const item = openItemByNumber(this.db, abroadBill(one.charge) ?? "");
+      if (item && one.paidOn <= WORKED_TO) this.do("placeReceipt", { receiptId: one.receiptId, customerId: item.customerId, lines: [{ itemId: item.id, amount: one.unidentified }] });
+    }
+    for (const payout of this.db.all<{ id: number; externalId: string; paidOn: Day }>("SELECT id, external_id AS externalId, paid_on AS paidOn FROM payout WHERE state = 'open' AND currency = 'EUR'")) {
+      const line = openBankLines(this.db).find(({ description }) => description.endsWith(payout.externalId.toUpperCase()));
+      if (line && payout.paidOn <= WORKED_TO) this.do("tiePayout", { payoutId: payout.id, bankLineIds: [line.id] });
+    }
+    if (to > "2026-11-01" && this.db.get<{ n: number }>("SELECT count(*) AS n FROM revaluation")?.n === 0) this.do("revalue", { asOf: day("2026-10-31") });
   }
 
   private paymentOf(receiptId: number): Payment | undefined {

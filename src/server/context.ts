@@ -1,7 +1,7 @@
 import { addDays, daysBetween, type Day } from "@/core/calendar";
 import { dayInZone } from "@/core/formats";
 import { valued, type AccountRef, type Carried, type EntryDraft } from "@/core/ledger";
-import { formatAmount, ratioOf, type Currency, type Ratio } from "@/core/money";
+import { formatMoney, ratioOf, type Currency, type Ratio } from "@/core/money";
 import type { Failure } from "@/core/result";
 import { insertAct, type ActKind, type SubjectKind } from "@/db/acts";
 import type { Db } from "@/db/connection";
@@ -86,6 +86,6 @@ export class Ctx {
 
   /** A sum in the words of messages and history; in another currency than the book's with its code. */
   sum(amount: number, currency: Currency = this.settings.currency): string {
-    return currency === this.settings.currency ? formatAmount(amount, currency) : `${currency} ${formatAmount(amount, currency)}`;
+    return formatMoney(amount, currency, this.settings.currency);
   }
 }

@@ -5,7 +5,7 @@ import { Liquid } from "liquidjs";
 
 import { addBankingDays, formatDay, type Day } from "@/core/calendar";
 import { letterTemplate } from "@/core/followup";
-import { add, formatAmount, negate, sumOf, type Minor } from "@/core/money";
+import { add, formatAmount, negate, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { letterById, setDelivery, type LetterRow } from "@/db/followup";
@@ -22,11 +22,12 @@ const engine = new Liquid({ strictVariables: true, strictFilters: true });
 /** One letter for all of it: every overdue item of the customer and its sites, credit taken off, fields filled. */
 export function draftLetter(row: OverdueRow, settings: Settings, today: Day): Result<LetterDraft> {
   const items = row.items.filter((item) => item.balance > 0 && item.dueOn < today);
-  const sum = add(sumOf(items, (item) => item.balance), -row.credit);
+  const sum = add(sumOf(items, (item) => item.bookBalance), -row.credit);
+  const owed = owedBy(items, row, settings.currency);
   const step = row.next.step.act === "call" ? Math.max(1, row.next.step.step - 1) : row.next.step.step;
   const fields: Record<string, string | number> = {
     customer: row.customer.name, business: settings.name, count: items.length, count_words: items.length === 1 ? "One invoice" : `${items.length} invoices`,
-    sum: `${settings.currency} ${formatAmount(sum, settings.currency)}`, oldest_days: row.oldestDays, reply_by: formatDay(addBankingDays(today, 5), today), table: tableOf(items, row.credit, sum, settings, today),
+    sum: owed.map(({ currency, sum: own }) => `${currency} ${formatAmount(own, currency)}`).join(" and "), oldest_days: row.oldestDays, reply_by: formatDay(addBankingDays(today, 5), today), table: owed.map((one) => tableOf(items.filter(({ currency }) => currency === one.currency), one, owed.length > 1, today)).join("\n\n"),
   };
   const empty = Object.entries(fields).find(([, value]) => value === "");
   if (empty) return fail("letter.empty_field", { field: empty[0] });
@@ -35,8 +36,21 @@ export function draftLetter(row: OverdueRow, settings: Settings, today: Day): Re
   return ok({ to: row.customer.email, subject: render(template.subject), body: render(template.body), step, sum, items, credit: row.credit });
 }
 
-function tableOf(items: readonly OpenItemRow[], credit: Minor, sum: Minor, settings: Settings, today: Day): string {
-  const amount = (value: number): string => formatAmount(value, settings.currency);
+type Owed = { currency: Currency; credit: Minor; sum: Minor };
+
+/** What is asked for, currency by currency: what is overdue in it less what is to the customer's credit in it. */
+function owedBy(items: readonly OpenItemRow[], row: OverdueRow, book: Currency): Owed[] {
+  const currencies = [...new Set(items.map(({ currency }) => currency))];
+  return currencies.map((currency) => {
+    const own = row.creditIn.get(currency) ?? ZERO;
+    // Credit in a currency in which nothing is owed is taken off the book's own.
+    const credit = currencies.length === 1 && currency === book ? row.credit : own;
+    return { currency, credit, sum: add(sumOf(items.filter((item) => item.currency === currency), (item) => item.balance), -credit) };
+  });
+}
+
+function tableOf(items: readonly OpenItemRow[], { currency, credit, sum }: Owed, several: boolean, today: Day): string {
+  const amount = (value: number): string => `${several ? `${currency} ` : ""}${formatAmount(value, currency)}`;
   const rows = items.map((item) => [item.number, `due ${formatDay(item.dueOn, today)}`, amount(item.balance)]);
   if (credit !== 0) rows.push(["", "credit on your account", amount(negate(credit))]);
   rows.push(["", "together", amount(sum)]);

@@ -1,9 +1,9 @@
 import { groupHead, type Customer } from "@/core/parties";
 
-import { editDistance } from "./damage";
 import { pushOnce } from "./lists";
-import { jaroWinkler, nameWords, ownDomain } from "./names";
+import { nameWords, ownDomain } from "./names";
 import type { MatchingInput, MatchReceipt, PaidFor, Payer, Reason } from "./types";
+import { wordFit } from "./wordFit";
 import { agreement, disagreement } from "./weights";
 
 const log2 = Math.log2;
@@ -244,23 +244,6 @@ function queryOf({ payerName, payerEmail }: Pick<MatchReceipt, "payerName" | "pa
   const words = nameWords(payerName);
   const length = payerName.trim().length;
   return { email, domain: email === "" ? null : ownDomain(email), words, name: [...words].sort().join(" "), cut: length >= 14 && length <= 16 ? field(payerName) : "", capitals: payerName === payerName.toUpperCase(), keys: payerKeys(payerName, payerEmail) };
-}
-
-/** How far a written word stands for a customer's, 0 to 1. */
-function wordFit(written: string, word: string): number {
-  if (written === word) return 1;
-  if (written.length >= 3 && word.startsWith(written)) return 0.9;
-  if (written.length >= 3 && written.length < word.length && written[0] === word[0] && isSubsequence(written, word)) return 0.85;
-  if (word.length < 4 || jaroWinkler(written, word) < 0.88) return 0;
-  // Long names of one family begin alike: only so many slips make a misspelling.
-  const slips = editDistance(written, word, 3);
-  return slips <= 1 ? 0.92 : slips === 2 && word.length >= 8 ? 0.8 : 0;
-}
-
-function isSubsequence(short: string, long: string): boolean {
-  let at = 0;
-  for (const letter of long) if (letter === short[at]) at += 1;
-  return at === short.length;
 }
 
 /** A name as an ACH field carries it: 16 characters, upper case (Nacha file format). */

@@ -63,3 +63,8 @@ export function formatAmount(amount: number, currency: Currency, options: { dash
   const text = decimals === undefined ? grouped : `${grouped}.${decimals}`;
   return amount < 0 ? `(${text})` : text;
 }
+
+/** The same, with the currency's code before it where that is not the book's. @example formatMoney(10000, EUR, USD) // "EUR 100.00" */
+export function formatMoney(amount: number, currency: Currency, book: Currency): string {
+  return currency === book ? formatAmount(amount, currency) : `${currency} ${formatAmount(amount, currency)}`;
+}

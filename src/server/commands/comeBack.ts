@@ -30,7 +30,7 @@ export const retryDebit = defineCommand({
     const on = addBankingDays(input.on, 0);
     if (input.on <= ctx.today || on > may.until) return fail("retry.day", { until: may.until });
     if (before.some(({ plannedOn }) => plannedOn >= ctx.today)) return fail("retry.planned");
-    const actId = ctx.act("retry", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `debit of ${ctx.sum(receipt.amount)} is tried again on ${on}, the ${before.length === 0 ? "first" : "second"} time`);
+    const actId = ctx.act("retry", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `debit of ${ctx.sum(receipt.amount, receipt.currency)} is tried again on ${on}, the ${before.length === 0 ? "first" : "second"} time`);
     insertRetry(ctx.db, { returnItemId: item.id, receiptId: receipt.id, nth: before.length === 0 ? 1 : 2, plannedOn: on, actId });
     return ok({ actId, on });
   },

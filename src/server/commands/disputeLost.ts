@@ -19,7 +19,7 @@ export const disputeLost = defineCommand({
     const receipt = receiptById(ctx.db, item.receiptId);
     if (!receipt) return fail("receipt.unknown");
     const sum = negate(item.amount);
-    const actId = ctx.act("dispute_lost", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `dispute ${item.externalId} lost: ${ctx.sum(sum)} gone, what it had paid is open again`);
+    const actId = ctx.act("dispute_lost", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `dispute ${item.externalId} lost: ${ctx.sum(sum, item.currency)} gone, what it had paid is open again`);
     const went = takeBack(ctx, receipt, sum, actId);
     const document = { kind: "processor_item" as const, id: item.id, text: `dispute ${item.externalId} lost` };
     ctx.post(postDisputeLost({ on: ctx.today, partyId: receipt.customerId, document, disputeItemId: item.id, receiptId: receipt.id, went, sum: inBook(sum, item.currency) }), actId);

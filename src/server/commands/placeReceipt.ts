@@ -9,7 +9,7 @@ import { receiptById } from "@/db/receipts";
 
 import { defineCommand } from "../command";
 import type { Ctx } from "../context";
-import { checkTally, place } from "../steps/place";
+import { checkTally, place, isOverLimit } from "../steps/place";
 
 const amount = z.number().int().transform(minor);
 
@@ -64,10 +64,10 @@ export const askApproval = defineCommand({
     if (ctx.settings.people.length < 2) return fail("approval.people");
     const checked = checkTally(ctx, receipt, input.lines, input.customerId, receipt.unidentified, { writeOffs: "approved" });
     if (!checked.ok) return checked;
-    const sum = sumOf(input.lines.filter((line) => Math.abs(line.smallDifference) > ctx.settings.smallDifferenceLimit), (line) => line.smallDifference);
+    const sum = sumOf(input.lines.filter((line) => isOverLimit(ctx, receipt, line.smallDifference)), (line) => line.smallDifference);
     if (sum === 0) return fail("approval.not_needed", { limit: ctx.sum(ctx.settings.smallDifferenceLimit) });
     withdrawApproval(ctx, receipt.id);
-    const actId = ctx.act("ask", { kind: "receipt", id: receipt.id, customerId: checked.value.customerId }, `a write-off of ${ctx.sum(sum)} waits for a second person: ${input.why}`);
+    const actId = ctx.act("ask", { kind: "receipt", id: receipt.id, customerId: checked.value.customerId }, `a write-off of ${ctx.sum(sum, receipt.currency)} waits for a second person: ${input.why}`);
     const tally = JSON.stringify({ customerId: checked.value.customerId, lines: input.lines });
     return ok({ actId, approvalId: insertApproval(ctx.db, { receiptId: receipt.id, tally, sum, why: input.why, askedBy: ctx.who.actor, askedOn: ctx.today, actId }) });
   },

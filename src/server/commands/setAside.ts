@@ -16,7 +16,7 @@ export const setAside = defineCommand({
     if (!receipt) return fail("receipt.unknown");
     const moved = move(receipt.state, partsOf(receipt), { kind: input.as === "income" ? "other_income" : "set_aside" });
     if (!moved.ok) return moved;
-    const actId = ctx.act("set_aside", { kind: "receipt", id: receipt.id }, `${ctx.sum(receipt.unidentified)} ${input.as === "income" ? "booked as other income" : "set aside"}: ${input.reason}`);
+    const actId = ctx.act("set_aside", { kind: "receipt", id: receipt.id }, `${ctx.sum(receipt.unidentified, receipt.currency)} ${input.as === "income" ? "booked as other income" : "set aside"}: ${input.reason}`);
     updateReceipt(ctx.db, receipt.id, { state: moved.value.state, parts: moved.value.parts, customerId: null, reason: input.reason });
     const document = { kind: "receipt" as const, id: receipt.id, text: `receipt ${receipt.id}, ${receipt.payerName || receipt.payerEmail}` };
     ctx.post((input.as === "income" ? postOtherIncome : postSetAside)({ on: ctx.today > receipt.settledOn ? ctx.today : receipt.settledOn, document, receiptId: receipt.id, sum: inBook(receipt.unidentified, receipt.currency) }), actId);

@@ -56,7 +56,7 @@ export const tiePayout = defineCommand({
 });
 
 /** The bank's rate for a payout lies this near the day's, in percent. */
-const RATE_APART = 10;
+const RATE_APART = 7;
 
 /** A payout that reached the bank in the book's currency: what came is what it is worth, as long as the rate is one of this world. */
 function tieAtItsRate(ctx: Ctx, payout: PayoutRow, lines: readonly BankLineRow[], came: Minor, withDifference: boolean): Result<{ actId: number }> {

@@ -161,7 +161,7 @@ function unReceipt(ctx: Ctx, act: ActRow): Result<unknown> {
   const line = bankLineById(ctx.db, act.subjectId);
   const receipt = line?.receiptId == null ? undefined : receiptById(ctx.db, line.receiptId);
   if (!line || !receipt) return fail("line.unknown");
-  if (receipt.state !== "to_match") return fail("act.rests", { what: `the receipt of ${ctx.sum(receipt.amount)} was dealt with` });
+  if (receipt.state !== "to_match") return fail("act.rests", { what: `the receipt of ${ctx.sum(receipt.amount, receipt.currency)} was dealt with` });
   deleteUntouchedReceipt(ctx.db, receipt.id);
   setBankLineState(ctx.db, line.id, "open");
   return ok(null);
@@ -170,7 +170,7 @@ function unReceipt(ctx: Ctx, act: ActRow): Result<unknown> {
 function unHandReceipt(ctx: Ctx, act: ActRow): Result<unknown> {
   const receipt = receiptById(ctx.db, act.subjectId);
   if (!receipt) return fail("receipt.unknown");
-  if (receipt.state !== "to_match") return fail("act.rests", { what: `the receipt of ${ctx.sum(receipt.amount)} was dealt with` });
+  if (receipt.state !== "to_match") return fail("act.rests", { what: `the receipt of ${ctx.sum(receipt.amount, receipt.currency)} was dealt with` });
   if (receipt.handState !== "on_hand") return fail("act.rests", { what: "its bank deposit" });
   deleteUntouchedReceipt(ctx.db, receipt.id);
   return ok(null);

@@ -23,7 +23,7 @@ function takeReturn(ctx: Ctx, row: ReturnRecord, fileId: number, actId: number, 
   const account = processorAccounts(ctx.db).find(({ id }) => id === charge?.processorAccountId);
   if (!charge || !account) return tally.refuseLine(row.line, "originalTrace", { code: "return.trace", trace: row.originalTrace });
   const amount = row.amount ?? charge.amount;
-  if (amount > charge.amount || amount <= 0) return tally.refuseLine(row.line, "amount", { code: "return.amount", sum: ctx.sum(amount), debit: ctx.sum(charge.amount) });
+  if (amount > charge.amount || amount <= 0) return tally.refuseLine(row.line, "amount", { code: "return.amount", sum: ctx.sum(amount, charge.currency), debit: ctx.sum(charge.amount, charge.currency) });
   const known = returnOfCharge(ctx.db, charge, amount);
   if (known) {
     // The processor's own file told of it: the code is all that is new.

@@ -2,7 +2,7 @@ import { daysBetween, formatDay, type Day } from "@/core/calendar";
 import { waitInWords } from "@/core/followup";
 import type { Habit, PaidFor, Proposal } from "@/core/matching";
 import { agingOf, type Aging } from "@/core/metrics";
-import { formatAmount, sumOf, type Minor } from "@/core/money";
+import { add, formatMoney, sumOf, type Currency, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { actsOfCustomer } from "@/db/acts";
 import { aliasesOf, customerById, sitesOf, type CustomerRow } from "@/db/customers";
@@ -11,6 +11,7 @@ import { habits, payersOf } from "@/db/learning";
 import { itemsOfCustomer, openItemsOf, type OpenItemRow } from "@/db/openItems";
 import { receiptsOf } from "@/db/receipts";
 import { onTheirWay } from "@/db/started";
+import { carriedByDocument } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 
 import { draftLetter } from "../letters";
@@ -18,11 +19,11 @@ import { overdueRows, type LastWord } from "./overdue";
 
 export type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean };
 /** Money of the customer that stands on account, receipt by receipt. */
-export type CreditLine = { receiptId: number; on: Day; sum: Minor; words: string };
+export type CreditLine = { receiptId: number; on: Day; sum: Minor; currency: Currency; words: string };
 /** What the book learned of a customer from receipts: who pays for it, and how. */
 export type Learned = { payers: PaidFor[]; habit: string | null };
 export type CustomerPage = {
-  customer: CustomerRow; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: OpenItemRow[]; credits: CreditLine[]; /** ACH debits of its own that have not settled. */ onWay: { id: number; startedOn: Day; sum: Minor; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: Learned; waits: string[]; history: HistoryLine[];
+  customer: CustomerRow; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: OpenItemRow[]; credits: CreditLine[]; /** ACH debits of its own that have not settled. */ onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: Learned; waits: string[]; history: HistoryLine[];
 };
 
 /** Everything about a customer on one page, with one line of time. */
@@ -32,11 +33,12 @@ export function customerPageOf(db: Db, id: number, today: Day, proposals: readon
   const { currency } = readSettings(db);
   const open = openItemsOf(db, id);
   const parent = customer.parentId === null ? undefined : customerById(db, customer.parentId);
-  const credits = receiptsOf(db, id).filter(({ onAccount }) => onAccount !== 0).map((receipt): CreditLine => ({ receiptId: receipt.id, on: receipt.paidOn, sum: receipt.onAccount, words: `receipt of ${formatAmount(receipt.amount, currency)}` }));
+  const credits = receiptsOf(db, id).filter(({ onAccount }) => onAccount !== 0).map((receipt): CreditLine => ({ receiptId: receipt.id, on: receipt.paidOn, sum: receipt.onAccount, currency: receipt.currency, words: `receipt of ${formatMoney(receipt.amount, receipt.currency, currency)}` }));
+  const carried = carriedByDocument(db, ["credits"], "receipt");
   const waits = overdueRows(db, today, proposals, id).find((row) => row.customer.id === id)?.waits ?? [];
   return {
-    customer, aliases: aliasesOf(db, id), parent: parent ? { id: parent.id, name: parent.name } : null, sites: sitesOf(db, id).map((site) => ({ id: site.id, name: site.name, open: sumOf(openItemsOf(db, site.id), (item) => item.balance) })),
-    open, credits, onWay: onTheirWay(db).filter(({ customerId }) => customerId === id).map((one) => ({ id: one.id, startedOn: one.startedOn, sum: one.amount, words: one.reference })), aging: agingOf(open, today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.balance), credit: sumOf(credits, (one) => one.sum),
+    customer, aliases: aliasesOf(db, id), parent: parent ? { id: parent.id, name: parent.name } : null, sites: sitesOf(db, id).map((site) => ({ id: site.id, name: site.name, open: sumOf(openItemsOf(db, site.id), (item) => item.bookBalance) })),
+    open, credits, onWay: onTheirWay(db).filter(({ customerId }) => customerId === id).map((one) => ({ id: one.id, startedOn: one.startedOn, sum: one.amount, currency: one.currency, words: one.reference })), aging: agingOf(open.map((item) => ({ ...item, balance: item.bookBalance })), today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.bookBalance), credit: sumOf(credits, (one) => (one.currency === currency ? one.sum : add(-(carried.get(one.receiptId) ?? 0)))),
     habit: habitInWords(db, id), learned: { payers: payersOf(db, id), habit: payingInWords(habits(db, id)[0], daysLate(db, id).length > 0 ? habitInWords(db, id) : null) }, waits: waits.map((wait) => waitInWords(wait, currency)), history: historyOf(db, id, today),
   };
 }
@@ -60,12 +62,12 @@ function payingInWords(habit: Habit | undefined, lateness: string | null): strin
 /** One line of time: invoices, receipts, letters with their text, calls, promises, and every act, newest first. */
 export function historyOf(db: Db, customerId: number, today: Day): HistoryLine[] {
   const { currency } = readSettings(db);
-  const amount = (sum: number): string => formatAmount(sum, currency);
+  const amount = (sum: number, own: Currency = currency): string => formatMoney(sum, own, currency);
   const lines: HistoryLine[] = [];
   const line = (on: Day, kind: string, words: string, more = "", href: string | null = null, actId: number | null = null, undone = false): void => void lines.push({ on, kind, words, more, href, actId, undone });
-  for (const item of itemsOfCustomer(db, customerId, 200)) line(item.issuedOn, item.kind.replace("_", " "), `${item.number}, ${amount(item.total)}`, item.description ?? "", `invoices/${item.id}`);
-  for (const receipt of receiptsOf(db, customerId)) line(receipt.paidOn, "receipt", `${amount(receipt.amount)} from ${receipt.payerName || receipt.payerEmail}`, receipt.reference, `receipts/${receipt.id}`);
-  for (const one of paidForByOthers(db, customerId)) line(one.on, "receipt", `${amount(one.amount)} on ${one.number}`, `paid by ${one.payer}`, `receipts/${one.receiptId}`);
+  for (const item of itemsOfCustomer(db, customerId, 200)) line(item.issuedOn, item.kind.replace("_", " "), `${item.number}, ${amount(item.total, item.currency)}`, item.description ?? "", `invoices/${item.id}`);
+  for (const receipt of receiptsOf(db, customerId)) line(receipt.paidOn, "receipt", `${amount(receipt.amount, receipt.currency)} from ${receipt.payerName || receipt.payerEmail}`, receipt.reference, `receipts/${receipt.id}`);
+  for (const one of paidForByOthers(db, customerId)) line(one.on, "receipt", `${amount(one.amount, one.currency)} on ${one.number}`, `paid by ${one.payer}`, `receipts/${one.receiptId}`);
   for (const letter of lettersOf(db, customerId)) line(letter.onDay, "letter", `letter ${letter.step}, ${amount(letter.sum)}: ${letter.delivery === "outbox" ? "in the outbox" : letter.delivery}`, letter.body);
   for (const contact of contactsOf(db, customerId)) line(contact.onDay, contact.kind, contact.promisedOn ? `${contact.text} (by ${formatDay(contact.promisedOn, today)}${contact.promisedSum === null ? "" : `, ${amount(contact.promisedSum)}`})` : contact.text);
   for (const act of actsOfCustomer(db, customerId).filter(({ kind }) => !["letter", "contact"].includes(kind))) {
@@ -74,7 +76,7 @@ export function historyOf(db: Db, customerId: number, today: Day): HistoryLine[]
   return lines.sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
 }
 
-export type FollowUpWorkings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor }[]; problem: string | null; lastWord: LastWord | null };
+export type FollowUpWorkings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; lastWord: LastWord | null };
 
 /** The letter a customer would get today, looked at before it goes. */
 export function followUpWorkings(db: Db, customerId: number, today: Day, proposals: readonly Proposal[]): FollowUpWorkings | null {
@@ -86,7 +88,7 @@ export function followUpWorkings(db: Db, customerId: number, today: Day, proposa
   return {
     customerId, to: draft.value.to, subject: draft.value.subject, body: draft.value.body, sum: draft.value.sum, credit: row.credit, step: draft.value.step, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), habit: habitInWords(db, customerId),
     history: historyOf(db, customerId, today).filter(({ kind }) => ["letter", "call", "note", "promise", "receipt"].includes(kind)).slice(0, 7).map(({ on, kind, words }) => ({ on, words: kind === "letter" ? words : `${kind}: ${words}` })),
-    items: draft.value.items.map((item) => ({ id: item.id, number: item.number, description: item.description ?? "", dueOn: item.dueOn, days: daysBetween(item.dueOn, today), balance: item.balance })),
+    items: draft.value.items.map((item) => ({ id: item.id, number: item.number, description: item.description ?? "", dueOn: item.dueOn, days: daysBetween(item.dueOn, today), balance: item.balance, currency: item.currency })),
     problem: draft.value.to === null ? "no e-mail address" : null, lastWord: row.lastWord,
   };
 }

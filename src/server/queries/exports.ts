@@ -64,7 +64,7 @@ function openItemSheet(db: Db, asOf: Day, book: Currency): Sheet {
 function clearing(db: Db, asOf: Day, book: Currency): Sheet {
   return {
     columns: ["processor_account", "kind", "external_id", "occurred_on", "currency", "amount", "book_amount", "payout_id", "posted_on"],
-    rows: clearingAsOf(db, asOf).map((item) => [item.processorAccount, item.kind, item.externalId, item.occurredOn, item.currency, toDecimal(item.amount, item.currency), toDecimal(item.amount, book), item.payout ?? "", item.postedOn]),
+    rows: clearingAsOf(db, asOf).map((item) => [item.processorAccount, item.kind, item.externalId, item.occurredOn, item.currency, toDecimal(item.amount, item.currency), toDecimal(item.book, book), item.payout ?? "", item.postedOn]),
   };
 }
 

@@ -35,7 +35,7 @@ export function listSheet(db: Db, name: ListName, today: Day, proposals: readonl
     case "match": {
       const queue = (["sure", "check", "none", "aside"] as const).find((one) => one === query.get("queue")) ?? "check";
       const { rows } = matchQueue(db, proposals, queue satisfies QueueName, query.get("sort") ?? "paid", currency);
-      return { columns: ["receipt_id", "paid_on", "method", "payer", "memo", "best_reading", "look_at", "amount"], rows: rows.map((row) => [String(row.id), row.paidOn, row.method, row.from, row.memo, row.best, row.look, sum(row.amount)]) };
+      return { columns: ["receipt_id", "paid_on", "method", "payer", "memo", "best_reading", "look_at", "amount", "currency"], rows: rows.map((row) => [String(row.id), row.paidOn, row.method, row.from, row.memo, row.best, row.look, toDecimal(row.amount, row.currency), row.currency]) };
     }
     case "overdue":
       return {
@@ -50,8 +50,8 @@ export function listSheet(db: Db, name: ListName, today: Day, proposals: readonl
     case "invoices": {
       const state = (["all", "open", "overdue", "paid"] as const).find((one) => one === query.get("state")) ?? "open";
       return {
-        columns: ["number", "customer_id", "customer", "issued_on", "due_on", "total", "balance", "po_number"],
-        rows: openItemPage(db, { state, today, text, order: "i.issued_on", limit: ALL, offset: 0 }).rows.map((row) => [row.number, row.externalId, row.customer, row.issuedOn, row.dueOn, sum(row.total), sum(row.balance), row.poNumber ?? ""]),
+        columns: ["number", "customer_id", "customer", "issued_on", "due_on", "total", "balance", "po_number", "currency", "book_balance"],
+        rows: openItemPage(db, { state, today, text, order: "i.issued_on", limit: ALL, offset: 0 }).rows.map((row) => [row.number, row.externalId, row.customer, row.issuedOn, row.dueOn, toDecimal(row.total, row.currency), toDecimal(row.balance, row.currency), row.poNumber ?? "", row.currency, sum(row.bookBalance)]),
       };
     }
     case "bank-lines":
@@ -86,7 +86,7 @@ export function listSheet(db: Db, name: ListName, today: Day, proposals: readonl
       };
     }
     case "came-back":
-      return { columns: ["do_by", "what", "whose", "says", "came_back_on", "sum"], rows: cameBack(db, today).rows.map((row) => [row.until ?? "", row.what, row.from, row.words, row.on, row.sum === null ? "" : sum(row.sum)]) };
+      return { columns: ["do_by", "what", "whose", "says", "came_back_on", "sum"], rows: cameBack(db, today).rows.map((row) => [row.until ?? "", row.what, row.from, row.words, row.on, row.sum === null ? "" : toDecimal(row.sum, row.currency)]) };
     case "fees":
       return { columns: ["processor_account", "charge", "settled_on", "method", "payer", "amount", "fee", "agreed_fee", "too_much"], rows: feeCheck(db, today).lines.map((line) => [line.account, line.externalId, line.on, line.method, line.payer, sum(line.amount), sum(line.fee), line.expected === null ? "" : sum(line.expected), sum(line.off)]) };
     default:

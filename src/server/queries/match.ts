@@ -7,6 +7,7 @@ import type { Db } from "@/db/connection";
 import { allCustomers, customerById, familyOf } from "@/db/customers";
 import { openItemById, openItems, openItemsOf } from "@/db/openItems";
 import { applicationsOfReceipt, receiptById, receiptsInState, receiptsOnAccount, type ReceiptRow } from "@/db/receipts";
+import { carriedByDocument } from "@/db/rates";
 import { remittanceLines } from "@/db/remittances";
 import { readSettings } from "@/db/settings";
 
@@ -15,7 +16,7 @@ export const QUEUES = ["sure", "check", "none", "aside", "second"] as const;
 export type QueueName = (typeof QUEUES)[number];
 
 /** One line of the Match list. */
-export type MatchRow = { id: number; paidOn: Day; method: string; from: string; memo: string; best: string; look: string; lookAgainst: boolean; amount: Minor; leftOver: Minor | null; confidence: number };
+export type MatchRow = { id: number; paidOn: Day; method: string; from: string; memo: string; best: string; look: string; lookAgainst: boolean; amount: Minor; currency: Currency; leftOver: Minor | null; confidence: number };
 export type MatchQueue = { rows: MatchRow[]; sums: Record<QueueName, { count: number; sum: Minor }>; total: Minor };
 
 export const METHOD_WORDS: Record<string, string> = { card: "card", ach_debit: "ACH debit", ach_credit: "ACH", wire: "wire", check: "check", cash: "cash", money_order: "money order", other: "other" };
@@ -29,10 +30,13 @@ export function matchQueue(db: Db, proposals: readonly Proposal[], queue: QueueN
   const aside = receiptsInState(db, "set_aside");
   const of = (name: Decision): ReceiptRow[] => open.filter((receipt) => (byId.get(receipt.id)?.decision ?? "none") === name);
   const groups: Record<QueueName, ReceiptRow[]> = { sure: of("sure"), check: of("check"), none: of("none"), aside, second: all.filter(({ id }) => asked.has(id)) };
-  const sumUp = (name: QueueName): { count: number; sum: Minor } => ({ count: groups[name].length, sum: sumOf(groups[name], (receipt) => (name === "aside" ? add(receipt.parked, receipt.income) : receipt.unidentified)) });
+  // Sums of several are in the book's currency.
+  const foreign = carriedByDocument(db, ["unidentified", "parked", "other"], "receipt");
+  const worth = (receipt: ReceiptRow): Minor => { const own = receipt.state === "set_aside" ? add(receipt.parked, receipt.income) : receipt.unidentified; return receipt.currency === currency ? own : add(-(foreign.get(receipt.id) ?? 0)); };
+  const sumUp = (name: QueueName): { count: number; sum: Minor } => ({ count: groups[name].length, sum: sumOf(groups[name], worth) });
   const names = new Map(allCustomers(db).map((customer) => [customer.id, customer.name]));
   const rows = groups[queue].map((receipt) => rowOf(receipt, byId.get(receipt.id)?.readings[0], names, currency, asked.get(receipt.id)));
-  return { rows: sorted(rows, sort), sums: { sure: sumUp("sure"), check: sumUp("check"), none: sumUp("none"), aside: sumUp("aside"), second: sumUp("second") }, total: sumOf(all, (receipt) => receipt.unidentified) };
+  return { rows: sorted(rows, sort), sums: { sure: sumUp("sure"), check: sumUp("check"), none: sumUp("none"), aside: sumUp("aside"), second: sumUp("second") }, total: sumOf(all, worth) };
 }
 
 function rowOf(receipt: ReceiptRow, best: Reading | undefined, names: ReadonlyMap<number, string>, currency: Currency, asked: ApprovalRow | undefined): MatchRow {
@@ -40,9 +44,9 @@ function rowOf(receipt: ReceiptRow, best: Reading | undefined, names: ReadonlyMa
   const against = best?.reasons.find(speaksAgainst);
   const first = against ?? best?.reasons[0];
   return {
-    id: receipt.id, paidOn: receipt.paidOn, method: METHOD_WORDS[receipt.method] ?? receipt.method, from: receipt.payerName || receipt.payerEmail || "–", memo: receipt.reference || "–", amount,
+    id: receipt.id, paidOn: receipt.paidOn, method: METHOD_WORDS[receipt.method] ?? receipt.method, from: receipt.payerName || receipt.payerEmail || "–", memo: receipt.reference || "–", amount, currency: receipt.currency,
     best: receipt.state === "set_aside" ? (receipt.reason ?? "") : asked ? `write off ${formatAmount(asked.sum, currency)}: ${asked.why}` : best ? readingInWords(best, names) : "nothing fits",
-    look: receipt.state === "set_aside" ? (receipt.income > 0 ? "other income" : "set aside") : asked ? `asked by ${asked.askedBy}` : first ? reasonInWords(first, currency) : best ? "" : "no payer, number or sum is known", lookAgainst: against !== undefined,
+    look: receipt.state === "set_aside" ? (receipt.income > 0 ? "other income" : "set aside") : asked ? `asked by ${asked.askedBy}` : first ? reasonInWords(first, receipt.currency) : best ? "" : "no payer, number or sum is known", lookAgainst: against !== undefined,
     leftOver: best ? best.onAccount : null, confidence: best?.confidence ?? 0,
   };
 }
@@ -76,15 +80,15 @@ export type OnAccount = { receiptId: number; on: Day; sum: Minor };
 /** A write-off that waits for a second person. */
 export type Asked = { approvalId: number; sum: Minor; why: string; askedBy: string; words: string };
 export type MatchWorkings = {
-  receiptId: number; amount: Minor; from: string; email: string; memo: string; remittance: { number: string; amount: Minor; discount: Minor }[]; number: string | null; readings: WorkingsReading[]; customerId: number | null; customer: string; items: WorkingsItem[]; credits: OnAccount[];
+  receiptId: number; amount: Minor; currency: Currency; from: string; email: string; memo: string; remittance: { number: string; amount: Minor; discount: Minor }[]; number: string | null; readings: WorkingsReading[]; customerId: number | null; customer: string; items: WorkingsItem[]; credits: OnAccount[];
   settledOn: Day; account: string; fee: Minor; disputed: boolean; twin: Twin | null; asked: Asked | null; limit: Minor; people: number; /** Whether a surcharge is agreed for how it was paid. */ surcharges: boolean;
 };
 
 /** All that is needed to put a receipt's tally together: its readings with their reasons, and what is open at the customer and its group. */
-export function matchWorkings(db: Db, receiptId: number, proposal: Proposal | undefined, currency: Currency): MatchWorkings | null {
+export function matchWorkings(db: Db, receiptId: number, proposal: Proposal | undefined): MatchWorkings | null {
   const receipt = receiptById(db, receiptId);
   if (!receipt) return null;
-  const readings = (proposal?.readings ?? []).map((reading) => shownReading(db, reading, currency));
+  const readings = (proposal?.readings ?? []).map((reading) => shownReading(db, reading, receipt.currency));
   const customerId = readings[0]?.customerId ?? null;
   const charge = db.get<{ fee: Minor | null; account: string }>(
     `SELECT a.name AS account, (SELECT -sum(f.amount) FROM processor_item f WHERE f.kind = 'fee' AND f.processor_account_id = i.processor_account_id AND f.related_id = i.external_id) AS fee
@@ -93,10 +97,10 @@ export function matchWorkings(db: Db, receiptId: number, proposal: Proposal | un
   const settings = readSettings(db);
   const asked = approvalOf(db, receiptId);
   return {
-    receiptId, amount: receipt.unidentified, from: receipt.payerName, email: receipt.payerEmail, memo: receipt.reference, remittance: remittanceLines(db, receiptId), number: receipt.number, readings, customerId,
-    customer: customerId === null ? "" : (customerById(db, customerId)?.name ?? ""), items: customerId === null ? [] : groupItems(db, customerId), credits: customerId === null ? [] : groupCredits(db, customerId), settledOn: receipt.settledOn,
+    receiptId, amount: receipt.unidentified, currency: receipt.currency, from: receipt.payerName, email: receipt.payerEmail, memo: receipt.reference, remittance: remittanceLines(db, receiptId), number: receipt.number, readings, customerId,
+    customer: customerId === null ? "" : (customerById(db, customerId)?.name ?? ""), items: customerId === null ? [] : groupItems(db, customerId, receipt.currency), credits: customerId === null ? [] : groupCredits(db, customerId, receipt.currency), settledOn: receipt.settledOn,
     account: charge ? `Clearing, ${charge.account}` : receipt.source === "hand" ? "Checks and cash on hand" : "Operating bank", fee: charge?.fee ?? add(0), disputed: receipt.disputed === 1,
-    twin: twinOf(db, proposal), asked: asked ? { approvalId: asked.id, sum: asked.sum, why: asked.why, askedBy: asked.askedBy, words: askedInWords(db, asked, currency) } : null, limit: minor(settings.smallDifferenceLimit), people: settings.people.length, surcharges: settings.surchargePercent !== null && receipt.method === "card",
+    twin: twinOf(db, proposal), asked: asked ? { approvalId: asked.id, sum: asked.sum, why: asked.why, askedBy: asked.askedBy, words: askedInWords(db, asked, receipt.currency) } : null, limit: minor(settings.smallDifferenceLimit), people: settings.people.length, surcharges: settings.surchargePercent !== null && receipt.method === "card",
   };
 }
 
@@ -127,23 +131,23 @@ function askedInWords(db: Db, asked: ApprovalRow, currency: Currency): string {
   return lines.map((line) => `${formatAmount(line.amount, currency)} to ${openItemById(db, line.itemId)?.number ?? "an item"}${line.smallDifference === 0 ? "" : `, ${formatAmount(line.smallDifference, currency)} of it written off`}`).join("; ");
 }
 
-/** What stands on account of a customer and the other members of its group, oldest first. */
-export function groupCredits(db: Db, customerId: number): OnAccount[] {
-  return familyOf(db, customerId).flatMap(({ id }) => receiptsOnAccount(db, id)).map(({ id, paidOn, onAccount }) => ({ receiptId: id, on: paidOn, sum: onAccount }));
+/** What stands in a currency on account of a customer and the other members of its group, oldest first. */
+export function groupCredits(db: Db, customerId: number, currency: Currency): OnAccount[] {
+  return familyOf(db, customerId).flatMap(({ id }) => receiptsOnAccount(db, id)).filter((receipt) => receipt.currency === currency).map(({ id, paidOn, onAccount }) => ({ receiptId: id, on: paidOn, sum: onAccount }));
 }
 
-/** What is open at a customer and the other members of its group: its own first, each oldest first. */
-export function groupItems(db: Db, customerId: number): WorkingsItem[] {
+/** What is open in a currency at a customer and the other members of its group: its own first, each oldest first. */
+export function groupItems(db: Db, customerId: number, currency: Currency): WorkingsItem[] {
   const customers = new Map(familyOf(db, customerId).map((customer) => [customer.id, customer]));
   const customer = customers.get(customerId);
   if (!customer) return [];
   const head = groupHead(customer, customers);
   return [...customers.values()]
-    .flatMap((member) => openItemsOf(db, member.id).map((item) => ({ itemId: item.id, number: item.number, customer: member.name, own: member.id === customerId || customerId === head, description: item.description ?? "", dueOn: item.dueOn, open: item.balance })))
+    .flatMap((member) => openItemsOf(db, member.id).filter((item) => item.currency === currency).map((item) => ({ itemId: item.id, number: item.number, customer: member.name, own: member.id === customerId || customerId === head, description: item.description ?? "", dueOn: item.dueOn, open: item.balance })))
     .sort((a, b) => Number(b.own) - Number(a.own) || (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.itemId - b.itemId));
 }
 
-export type SureRow = { id: number; from: string; memo: string; to: string; why: string; kind: string; odd: string | null; sum: Minor; /** What the reading does, so that only what was looked at is posted. */ said: string };
+export type SureRow = { id: number; from: string; memo: string; to: string; why: string; kind: string; odd: string | null; sum: Minor; currency: Currency; /** In the book's currency. */ book: Minor; /** What the reading does, so that only what was looked at is posted. */ said: string };
 
 /** What a reading does with the money, in one line of text. */
 export function saidOf(reading: Reading): string {
@@ -159,11 +163,12 @@ export function sureList(db: Db, proposals: readonly Proposal[], currency: Curre
     const receipt = receipts.get(receiptId);
     return receipt && best ? [{ receipt, best }] : [];
   });
+  const foreign = carriedByDocument(db, ["unidentified"], "receipt");
   const sums = sure.map(({ receipt }) => receipt.unidentified).sort((a, b) => a - b);
   const middle = sums[Math.floor(sums.length / 2)] ?? add(0);
   const rows = sure.map(({ receipt, best }): SureRow => ({
-    id: receipt.id, from: receipt.payerName || receipt.payerEmail, memo: receipt.reference, to: `${names.get(best.customerId ?? 0) ?? ""}: ${readingInWords(best, names)}`, why: best.reasons.slice(0, 2).map((reason) => reasonInWords(reason, currency)).join(", "),
-    kind: sureKind(best), odd: oddity(best, receipt.unidentified, middle), sum: receipt.unidentified, said: saidOf(best),
+    id: receipt.id, from: receipt.payerName || receipt.payerEmail, memo: receipt.reference, to: `${names.get(best.customerId ?? 0) ?? ""}: ${readingInWords(best, names)}`, why: best.reasons.slice(0, 2).map((reason) => reasonInWords(reason, receipt.currency)).join(", "),
+    kind: sureKind(best), odd: oddity(best, receipt.unidentified, middle), sum: receipt.unidentified, currency: receipt.currency, book: receipt.currency === currency ? receipt.unidentified : add(-(foreign.get(receipt.id) ?? 0)), said: saidOf(best),
   }));
   const size = new Map<string, number>();
   for (const row of rows) size.set(row.kind, (size.get(row.kind) ?? 0) + 1);
@@ -173,7 +178,7 @@ export function sureList(db: Db, proposals: readonly Proposal[], currency: Curre
 /** Customers whose name, number or e-mail holds a text, for a receipt whose payer is not known. */
 export function findCustomers(db: Db, text: string): { id: number; name: string; externalId: string; open: Minor }[] {
   const open = new Map<number, number>();
-  for (const item of openItems(db)) open.set(item.customerId, (open.get(item.customerId) ?? 0) + item.balance);
+  for (const item of openItems(db)) open.set(item.customerId, (open.get(item.customerId) ?? 0) + item.bookBalance);
   return db
     .all<{ id: number; name: string; externalId: string }>("SELECT id, name, external_id AS externalId FROM customer WHERE name LIKE '%' || ?1 || '%' OR external_id LIKE ?1 || '%' OR email LIKE '%' || ?1 || '%' ORDER BY name LIMIT 12", text)
     .map((customer) => ({ ...customer, open: add(open.get(customer.id) ?? 0) }));

@@ -2,7 +2,7 @@ import { bankingDaysBetween, daysBetween, type Day } from "@/core/calendar";
 import { nextStep, promiseState, waitsFor, type NextStep, type PromiseState, type Wait } from "@/core/followup";
 import type { Proposal } from "@/core/matching";
 import { agingOf, type Aging } from "@/core/metrics";
-import { add, minor, sumOf, ZERO, type Minor } from "@/core/money";
+import { add, minor, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
 import { groupHead } from "@/core/parties";
 import type { Db } from "@/db/connection";
 import { allCustomers, familyOf, type CustomerRow } from "@/db/customers";
@@ -11,6 +11,7 @@ import { lastImportDay } from "@/db/files";
 import { onTheirWay } from "@/db/started";
 import { openItems, openItemsOf, type OpenItemRow } from "@/db/openItems";
 import { receiptsInState } from "@/db/receipts";
+import { bookValue, worthOn } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 
 export type LastWord = { kind: "letter"; step: number; on: Day } | { kind: "call" | "note"; on: Day; text: string } | { kind: "promise"; on: Day; dueOn: Day; sum: Minor | null; state: PromiseState };
@@ -18,7 +19,7 @@ export type OverdueState = "ready" | "waits" | "later" | "left_out";
 
 /** A customer (with its sites) who owes something past its date. Sums in the book's currency. */
 export type OverdueRow = {
-  customer: CustomerRow; sites: number; items: OpenItemRow[]; aging: Aging; overdue: Minor; credit: Minor; oldestDueOn: Day; oldestDays: number; lastWord: LastWord | null; next: NextStep; waits: Wait[]; state: OverdueState;
+  customer: CustomerRow; sites: number; items: OpenItemRow[]; aging: Aging; overdue: Minor; credit: Minor; /** The same credit, currency by currency. */ creditIn: ReadonlyMap<Currency, Minor>; oldestDueOn: Day; oldestDays: number; lastWord: LastWord | null; next: NextStep; waits: Wait[]; state: OverdueState;
 };
 
 type Words = { letter: LetterRow | undefined; contact: ContactRow | undefined; promise: ContactRow | undefined };
@@ -46,32 +47,38 @@ export function overdueRows(db: Db, today: Day, proposals: readonly Proposal[], 
 
 const rank = (row: OverdueRow): number => ["ready", "waits", "later", "left_out"].indexOf(row.state) * 2 - (row.lastWord?.kind === "promise" && row.lastWord.state === "broken" ? 1 : 0);
 
-type GroupFacts = { smallest: Minor; maybe: Map<number, { receiptId: number; amount: Minor }[]>; credit: Map<number, Minor>; disputed: Map<number, Minor>; onWay: Map<number, { sum: Minor; startedOn: Day }>; staleSince: Day | null; words: Map<number, Words> };
+type GroupFacts = { smallest: Minor; maybe: Map<number, { receiptId: number; amount: Minor }[]>; credit: Map<number, Minor>; creditIn: Map<number, { currency: Currency; sum: Minor }[]>; disputed: Map<number, Minor>; onWay: Map<number, { sum: Minor; startedOn: Day }>; staleSince: Day | null; words: Map<number, Words> };
 
 function factsByGroup(db: Db, proposals: readonly Proposal[], headOf: (id: number) => number, today: Day): GroupFacts {
   const maybe = new Map<number, { receiptId: number; amount: Minor }[]>();
-  const amounts = new Map(receiptsInState(db, "to_match").map((receipt) => [receipt.id, receipt.unidentified]));
+  const { smallestSumAskedFor, currency: book } = readSettings(db);
+  const amounts = new Map(receiptsInState(db, "to_match").map((receipt) => [receipt.id, worthOn(db, receipt.unidentified, receipt.currency, book, receipt.settledOn)]));
   for (const { receiptId, readings } of proposals) {
     const heads = new Set(readings.flatMap((reading) => (reading.customerId === null ? [] : [headOf(reading.customerId)])));
     for (const head of heads) listOf(maybe, head).push({ receiptId, amount: amounts.get(receiptId) ?? ZERO });
   }
   const [credit, disputed] = [new Map<number, Minor>(), new Map<number, Minor>()];
-  const kept = db.all<{ customerId: number; onAccount: number; disputed: number }>(
-    "SELECT customer_id AS customerId, sum(on_account) AS onAccount, sum(CASE WHEN disputed = 1 THEN amount ELSE 0 END) AS disputed FROM receipt WHERE customer_id IS NOT NULL AND (on_account <> 0 OR disputed = 1) GROUP BY customer_id",
+  const creditIn = new Map<number, { currency: Currency; sum: Minor }[]>();
+  const kept = db.all<{ customerId: number; currency: Currency; own: Minor; onAccount: number }>(
+    `SELECT r.customer_id AS customerId, r.currency, sum(r.on_account) AS own, sum(${bookValue("r", "on_account", "credits", "receipt", -1)}) AS onAccount FROM receipt r WHERE r.customer_id IS NOT NULL AND r.on_account <> 0 GROUP BY r.customer_id, r.currency`,
   );
   for (const row of kept) {
     const head = headOf(row.customerId);
     credit.set(head, add(credit.get(head) ?? 0, row.onAccount));
-    disputed.set(head, add(disputed.get(head) ?? 0, row.disputed));
+    listOf(creditIn, head).push({ currency: row.currency, sum: row.own });
+  }
+  for (const row of db.all<{ customerId: number; amount: Minor; currency: Currency; on: Day }>('SELECT customer_id AS customerId, amount, currency, settled_on AS "on" FROM receipt WHERE customer_id IS NOT NULL AND disputed = 1')) {
+    const head = headOf(row.customerId);
+    disputed.set(head, add(disputed.get(head) ?? 0, worthOn(db, row.amount, row.currency, book, row.on)));
   }
   const onWay = new Map<number, { sum: Minor; startedOn: Day }>();
-  for (const { customerId, amount, startedOn } of onTheirWay(db)) {
+  for (const { customerId, amount, currency, startedOn } of onTheirWay(db)) {
     if (customerId === null) continue;
     const head = headOf(customerId);
     const known = onWay.get(head);
-    onWay.set(head, { sum: add(known?.sum ?? 0, amount), startedOn: known?.startedOn ?? startedOn });
+    onWay.set(head, { sum: add(known?.sum ?? 0, worthOn(db, amount, currency, book, startedOn)), startedOn: known?.startedOn ?? startedOn });
   }
-  return { onWay, staleSince: staleSince(db, today), smallest: minor(readSettings(db).smallestSumAskedFor), maybe, credit, disputed, words: wordsByCustomer(db) };
+  return { onWay, staleSince: staleSince(db, today), smallest: minor(smallestSumAskedFor), maybe, credit, creditIn, disputed, words: wordsByCustomer(db) };
 }
 
 /** Banking days after which the files are too old to say who has paid. */
@@ -94,8 +101,8 @@ function wordsByCustomer(db: Db): Map<number, Words> {
 }
 
 function rowOf(db: Db, customer: CustomerRow, items: OpenItemRow[], late: OpenItemRow[], today: Day, facts: GroupFacts): OverdueRow {
-  const overdue = sumOf(late, (item) => item.balance);
-  const notes = minor(-sumOf(items.filter((item) => item.balance < 0), (item) => item.balance));
+  const overdue = sumOf(late, (item) => item.bookBalance);
+  const notes = minor(-sumOf(items.filter((item) => item.balance < 0), (item) => item.bookBalance));
   const credit = add(facts.credit.get(customer.id) ?? 0, notes);
   const oldestDueOn = late.reduce((oldest, item) => (item.dueOn < oldest ? item.dueOn : oldest), late[0]?.dueOn ?? today);
   const words = facts.words.get(customer.id);
@@ -107,9 +114,16 @@ function rowOf(db: Db, customer: CustomerRow, items: OpenItemRow[], late: OpenIt
   const waits = waitsFor({ today, overdue, credit, smallest: facts.smallest, maybeTheirs: facts.maybe.get(customer.id) ?? [], disputed: facts.disputed.get(customer.id) ?? ZERO, onWay: facts.onWay.get(customer.id) ?? null, staleSince: facts.staleSince, promise: state === "open" ? promise : null });
   const broken = state === "broken";
   return {
-    customer, sites: new Set(items.map((item) => item.customerId).filter((id) => id !== customer.id)).size, items, aging: agingOf(items, today), overdue, credit, oldestDueOn, oldestDays: daysBetween(oldestDueOn, today),
+    customer, sites: new Set(items.map((item) => item.customerId).filter((id) => id !== customer.id)).size, items, aging: agingOf(items.map((item) => ({ ...item, balance: item.bookBalance })), today), overdue, credit, creditIn: creditIn(items, facts.creditIn.get(customer.id) ?? []), oldestDueOn, oldestDays: daysBetween(oldestDueOn, today),
     lastWord: lastWord(words, state), next, waits, state: customer.leftOut !== null ? "left_out" : waits.length > 0 ? "waits" : next.on > today && !broken ? "later" : "ready",
   };
+}
+
+/** Sums on account and credit notes, by their own currency. */
+function creditIn(items: readonly OpenItemRow[], kept: readonly { currency: Currency; sum: Minor }[]): ReadonlyMap<Currency, Minor> {
+  const sums = new Map<Currency, Minor>();
+  for (const { currency, sum } of [...kept, ...items.filter(({ balance }) => balance < 0).map(({ currency, balance }) => ({ currency, sum: minor(-balance) }))]) sums.set(currency, add(sums.get(currency) ?? 0, sum));
+  return sums;
 }
 
 function lastWord(words: Words | undefined, state: PromiseState | null): LastWord | null {

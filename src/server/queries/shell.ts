@@ -28,7 +28,7 @@ export function shellOf(db: Db, book: string, report: ProofReport, overdue: read
     book, name: settings.name, currency: settings.currency, today, clockFixed: settings.clock !== null, people: settings.people,
     left: { arrivals: waitingFiles(db, book).length, match: work("to_match").count, payoutsOff: off.length, overdue: ready, broken: report.proofs.filter((one) => !one.holds).length },
     strip: {
-      receivables: proof("receivables"), clearing: proof("clearing"), bank: proof("bank"), statementTo: lastStatementDay(db), toMatch: work("to_match").sum, payoutsOff: sumOf(off, (one) => one.offBy ?? one.net), unexplained: work("bank_unexplained").sum,
+      receivables: proof("receivables"), clearing: proof("clearing"), bank: proof("bank"), statementTo: lastStatementDay(db), toMatch: work("to_match").sum, payoutsOff: sumOf(off, (one) => (one.abroad ? one.bookNet : (one.offBy ?? one.net))), unexplained: work("bank_unexplained").sum,
       holds: Object.fromEntries(report.proofs.map((one) => [one.name, one.holds])),
     },
   };

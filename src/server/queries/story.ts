@@ -1,6 +1,6 @@
 import type { Day } from "@/core/calendar";
 import type { ItemKind, Role } from "@/core/ledger";
-import type { Minor } from "@/core/money";
+import type { Currency, Minor } from "@/core/money";
 import { actById, actsOf, type SubjectKind } from "@/db/acts";
 import { bankLineById } from "@/db/bank";
 import type { Db } from "@/db/connection";
@@ -12,7 +12,7 @@ import { isUndoable } from "../commands/undo";
 import { lineOf } from "../imports/read";
 
 /** A line of an entry as it is shown: one of debit and credit is null. `href` leads to the document the line is about. */
-export type EntryLineView = { accountId: number; code: string; name: string; role: Role; debit: Minor | null; credit: Minor | null; href: string | null };
+export type EntryLineView = { accountId: number; code: string; name: string; role: Role; debit: Minor | null; credit: Minor | null; /** Its own sum, where that is in another currency than the book's. */ own: { amount: Minor; currency: Currency } | null; href: string | null };
 export type EntryView = { id: number; event: string; postedOn: Day; document: string; documentHref: string | null; reverses: number | null; reversedBy: number | null; datedFor: Day | null; lines: EntryLineView[] };
 /** Something that was done: by whom and when, and whether it can be undone from here. */
 export type ActView = { id: number; on: Day; at: string; actor: string; text: string; undone: boolean; undoable: boolean };
@@ -48,7 +48,7 @@ export function hrefOf(db: Db, kind: ItemKind, id: number): string | null {
 /** An entry with its lines, each leading to what it is about. */
 export function entryView(db: Db, entry: EntryRow): EntryView {
   const lines = linesOfEntry(db, entry.id).map((line): EntryLineView => ({
-    accountId: line.accountId, code: line.code, name: line.name, role: line.role, debit: line.bookAmount > 0 ? line.bookAmount : null, credit: line.bookAmount < 0 ? (-line.bookAmount as Minor) : null,
+    accountId: line.accountId, code: line.code, name: line.name, role: line.role, debit: line.bookAmount > 0 ? line.bookAmount : null, credit: line.bookAmount < 0 ? (-line.bookAmount as Minor) : null, own: line.amount === line.bookAmount ? null : { amount: line.amount, currency: line.currency },
     href: line.itemKind === null || line.itemId === null ? null : hrefOf(db, line.itemKind, line.itemId),
   }));
   return { id: entry.id, event: entry.event.replaceAll("_", " "), postedOn: entry.postedOn, document: entry.document, documentHref: hrefOf(db, entry.documentKind, entry.documentId), reverses: entry.reverses, reversedBy: entry.reversedBy, datedFor: entry.datedFor, lines };

@@ -57,7 +57,7 @@ export function postActivity(ctx: Ctx, account: ProcessorAccountRow, item: Proce
     case "ach_return":
       if (!receipt) return park(ctx, at, item, "return of a charge that is not in the book", actId);
       ctx.post(postAchReturn({ ...at, receiptId: receipt.id, went: takeBack(ctx, receipt, cost.amount, actId), sum: cost }), actId);
-      ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `ACH return ${item.externalId}${item.returnCode === null ? "" : ` (${item.returnCode})`}: ${ctx.sum(cost.amount)} went back, what it had paid is open again`);
+      ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `ACH return ${item.externalId}${item.returnCode === null ? "" : ` (${item.returnCode})`}: ${ctx.sum(cost.amount, item.currency)} went back, what it had paid is open again`);
       chargeReturnFee(ctx, receipt, item.settledOn, actId);
       return;
     case "charge": case "started":
@@ -99,7 +99,7 @@ function refund(ctx: Ctx, at: Head, receipt: ReceiptRow, sum: Minor, item: Proce
   for (const [from, part] of [["unidentified", unidentified], ["parked", parked], ["other", income], ["surcharges", surcharge], ["credits", credits]] as const) {
     if (part !== 0) ctx.post(postRefund({ ...at, receiptId: receipt.id, from, sum: inBook(part, item.currency) }), actId);
   }
-  ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `refund ${item.externalId}: ${ctx.sum(sum)} sent back`);
+  ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `refund ${item.externalId}: ${ctx.sum(sum, item.currency)} sent back`);
 }
 
 function advance(ctx: Ctx, receipt: ReceiptRow, back: { unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor }): void {
@@ -146,5 +146,5 @@ function markDispute(ctx: Ctx, item: ProcessorItemRow, receipt: ReceiptRow | und
     for (const other of ctx.db.all<{ id: number }>("SELECT id FROM processor_item WHERE receipt_id = ? AND kind = 'dispute' AND settled_state = 'opened'", receipt.id)) setDisputeState(ctx.db, other.id, "won");
   }
   setDisputed(ctx.db, receipt.id, kind === "dispute" ? 1 : 0);
-  ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, kind === "dispute" ? `dispute ${item.externalId} opened: ${ctx.sum(-item.amount)} withdrawn, the invoice stays paid and marked` : `dispute won: ${ctx.sum(item.amount)} given back`);
+  ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, kind === "dispute" ? `dispute ${item.externalId} opened: ${ctx.sum(-item.amount, item.currency)} withdrawn, the invoice stays paid and marked` : `dispute won: ${ctx.sum(item.amount, item.currency)} given back`);
 }

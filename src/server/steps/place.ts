@@ -5,6 +5,7 @@ import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
 import { customerById } from "@/db/customers";
 import { changeBalance, openItemById, type OpenItemRow } from "@/db/openItems";
+import { worthOn } from "@/db/rates";
 import { insertApplication, partsOf, updateReceipt, type ReceiptRow } from "@/db/receipts";
 
 import type { Ctx } from "../context";
@@ -31,9 +32,9 @@ export function checkTally(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyL
   const applied = sumOf(lines, (line) => line.amount);
   const rest = add(available, -applied, -surcharge);
   if (surcharge < 0 || (surcharge > 0 && applied <= 0)) return fail("tally.surcharge");
-  if (rest < 0) return fail("tally.over", { by: ctx.sum(-rest) });
+  if (rest < 0) return fail("tally.over", { by: ctx.sum(-rest, receipt.currency) });
   const owner = customerId ?? items[0]?.customerId ?? null;
-  if (owner === null) return lines.length === 0 ? fail("tally.empty") : fail("tally.customer_needed", { sum: ctx.sum(rest) });
+  if (owner === null) return lines.length === 0 ? fail("tally.empty") : fail("tally.customer_needed", { sum: ctx.sum(rest, receipt.currency) });
   if (!customerById(ctx.db, owner)) return fail("customer.unknown", { id: owner });
   const stranger = items.find((item) => item.customerId !== owner && headOf(ctx, item.customerId) !== headOf(ctx, owner));
   if (stranger) return fail("tally.customer", { number: stranger.number });
@@ -54,10 +55,14 @@ function lineProblem(ctx: Ctx, receipt: ReceiptRow, item: OpenItemRow, line: Tal
   if (item.currency !== receipt.currency) return fail("tally.currency", { number });
   if (line.amount === 0 && taken === 0) return fail("tally.sign", { number });
   if (item.balance > 0 ? line.amount < 0 || line.discount < 0 || taken < 0 : line.amount > 0 || line.discount !== 0) return fail("tally.sign", { number });
-  if (Math.abs(taken) > Math.abs(item.balance)) return fail("tally.item", { number, balance: ctx.sum(item.balance), wanted: ctx.sum(taken) });
-  const limit = ctx.settings.smallDifferenceLimit;
-  if (writeOffs === "within limit" && Math.abs(line.smallDifference) > limit) return fail("tally.small", { sum: ctx.sum(line.smallDifference), limit: ctx.sum(limit) });
+  if (Math.abs(taken) > Math.abs(item.balance)) return fail("tally.item", { number, balance: ctx.sum(item.balance, item.currency), wanted: ctx.sum(taken, item.currency) });
+  if (writeOffs === "within limit" && isOverLimit(ctx, receipt, line.smallDifference)) return fail("tally.small", { sum: ctx.sum(line.smallDifference, receipt.currency), limit: ctx.sum(ctx.settings.smallDifferenceLimit) });
   return null;
+}
+
+/** Whether a difference is more than one person may write off; the limit is in the book's currency. */
+export function isOverLimit(ctx: Ctx, receipt: ReceiptRow, difference: Minor): boolean {
+  return Math.abs(worthOn(ctx.db, difference, receipt.currency, ctx.settings.currency, receipt.settledOn)) > ctx.settings.smallDifferenceLimit;
 }
 
 /** Posts a tally that was checked: the rest to the customer's account, the lines to their items, discounts and small differences. */
@@ -66,8 +71,8 @@ export function place(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[]
   const moved = move(receipt.state, partsOf(receipt), event);
   if (!moved.ok) return moved;
   const numbers = checked.items.map((item) => item.number).join(", ");
-  const rest = from === "unidentified" && checked.rest > 0 ? `${ctx.sum(checked.rest)} on account` : "";
-  const actId = ctx.act("place", { kind: "receipt", id: receipt.id, customerId: checked.customerId }, `${ctx.sum(from === "unidentified" ? receipt.unidentified : checked.applied)} placed: ${[numbers, checked.surcharge > 0 ? `${ctx.sum(checked.surcharge)} surcharge` : "", rest].filter((one) => one !== "").join(", ")}`);
+  const rest = from === "unidentified" && checked.rest > 0 ? `${ctx.sum(checked.rest, receipt.currency)} on account` : "";
+  const actId = ctx.act("place", { kind: "receipt", id: receipt.id, customerId: checked.customerId }, `${ctx.sum(from === "unidentified" ? receipt.unidentified : checked.applied, receipt.currency)} placed: ${[numbers, checked.surcharge > 0 ? `${ctx.sum(checked.surcharge, receipt.currency)} surcharge` : "", rest].filter((one) => one !== "").join(", ")}`);
   const customerId = from === "credits" ? receipt.customerId : checked.customerId;
   updateReceipt(ctx.db, receipt.id, { state: moved.value.state, parts: moved.value.parts, customerId, reason: null });
   const head = { on: ctx.today > receipt.settledOn ? ctx.today : receipt.settledOn, partyId: checked.customerId, document: { kind: "receipt" as const, id: receipt.id, text: `receipt ${receipt.id}, ${receipt.payerName || receipt.payerEmail}` } };
@@ -81,7 +86,7 @@ export function place(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[]
     const discountTax = ctx.settings.taxOnDiscounts ? taxIn(line.discount, item) : minor(0);
     if (line.discount !== 0) ctx.post(postDiscount({ ...head, itemId: line.itemId, sum: sum(line.discount), tax: sum(discountTax) }), actId);
     // What is over the limit was approved by a second person, and is a debt given up.
-    const writeOff = Math.abs(line.smallDifference) > ctx.settings.smallDifferenceLimit ? "bad_debt" : "small";
+    const writeOff = isOverLimit(ctx, receipt, line.smallDifference) ? "bad_debt" : "small";
     const writeOffTax = writeOff === "bad_debt" && ctx.settings.taxOnBadDebts ? taxIn(line.smallDifference, item) : minor(0);
     if (line.smallDifference !== 0) ctx.post(writeOff === "small" ? postSmallDifference({ ...head, itemId: line.itemId, sum: sum(line.smallDifference) }) : postBadDebt({ ...head, itemId: line.itemId, sum: sum(line.smallDifference), tax: sum(writeOffTax) }), actId);
     changeBalance(ctx.db, line.itemId, -add(line.amount, line.discount, line.smallDifference));

@@ -6,12 +6,13 @@ import { useHotkeys } from "react-hotkeys-hook";
 
 import { formatDay } from "@/core/calendar";
 import type { FileKind, MappingSpec } from "@/core/formats";
-import { formatAmount, type Currency } from "@/core/money";
+import { type Currency } from "@/core/money";
 
 import { Act } from "../Act";
 import { Choice, TextField } from "../Field";
 import { post, sendCommand } from "../send";
 import { useActing } from "../shell/Notices";
+import { Sum } from "../Sum";
 import { MappingForm } from "./MappingForm";
 import type { ArrivalsFacts, Report, Waiting } from "./types";
 
@@ -99,7 +100,7 @@ function WhatHappens({ report, facts, currency, kind }: { report: Report; facts:
         <tbody>
           <tr><td>Lines in the file</td><td className="num sum">{report.lines}</td><td /></tr>
           <tr><td className="strong">new</td><td className="num sum">{report.new}</td><td>{report.new === 0 ? <span className="soft">nothing to take in</span> : null}</td></tr>
-          {report.outcome.map((one) => <tr key={one.words}><td className="soft" style={{ paddingLeft: 22 }}>{one.words}</td><td className="num soft sum">{one.count}</td><td className="num sum">{one.sum === null ? "" : formatAmount(one.sum, currency)}</td></tr>)}
+          {report.outcome.map((one) => <tr key={`${one.words} ${one.currency ?? ""}`}><td className="soft" style={{ paddingLeft: 22 }}>{one.words}</td><td className="num soft sum">{one.count}</td><td className="num sum">{one.sum === null ? "" : <Sum of={one.sum} currency={one.currency ?? currency} />}</td></tr>)}
           <tr><td>known already, left as they are</td><td className="num sum">{report.known}</td><td /></tr>
           <tr><td>changed since they were taken in</td><td className={report.changed > 0 ? "num sum waits" : "num sum"}>{report.changed}</td><td /></tr>
           <tr><td>refused, they stay out</td><td className={refusedLines > 0 ? "num sum off" : "num sum"}>{refusedLines}</td><td /></tr>

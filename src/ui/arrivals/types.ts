@@ -10,4 +10,4 @@ export type ArrivalsFacts = {
 };
 /** A file that was kept but not taken in yet. */
 export type Waiting = { sha256: string; size: number; name: string; kind: FileKind; mapping: MappingSpec; headers: readonly string[]; sample: readonly (readonly string[])[]; lines: number; rowWords: string[] };
-export type Report = { fileId: number | null; lines: number; new: number; known: number; changed: number; refused: { line: number; field: string; column: string; reason: string; changed: boolean }[]; outcome: { words: string; count: number; sum: number | null }[] };
+export type Report = { fileId: number | null; lines: number; new: number; known: number; changed: number; refused: { line: number; field: string; column: string; reason: string; changed: boolean }[]; outcome: { words: string; count: number; sum: number | null; currency: Currency | null }[] };

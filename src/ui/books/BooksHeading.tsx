@@ -1,8 +1,8 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-export type BooksView = "proofs" | "journal" | "trial" | "account" | "trail" | "file";
-const VIEWS: readonly (readonly [BooksView, string])[] = [["proofs", "Proofs"], ["journal", "Journal"], ["trial", "Trial balance"], ["file", "For another ledger"], ["trail", "Who did what"]];
+export type BooksView = "proofs" | "journal" | "trial" | "account" | "trail" | "file" | "currencies";
+const VIEWS: readonly (readonly [BooksView, string])[] = [["proofs", "Proofs"], ["journal", "Journal"], ["trial", "Trial balance"], ["currencies", "Other currencies"], ["file", "For another ledger"], ["trail", "Who did what"]];
 
 /** The head of the pages of Books: the sum that counts, the views, and what can be taken along. */
 export function BooksHeading({ view, sum, end }: { view: BooksView; sum: ReactNode; end?: ReactNode }): ReactNode {

@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import { formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
+import { Sum } from "../Sum";
 import type { Around, EntryView } from "./types";
 
 /** One entry of the journal: what it comes from, its debits and credits, and what it undoes or is undone by. */
@@ -28,7 +29,7 @@ export function EntryTable({ entry, book, currency, today }: Around & { entry: E
       <tbody>
         {entry.lines.map((line, at) => (
           <tr key={at} className={undone ? "soft" : undefined}>
-            <td style={line.credit !== null ? { paddingLeft: 22 } : undefined}><NextLink href={`${base}/books?view=account&account=${line.accountId}`} prefetch={false}>{line.code} {line.name}</NextLink>{line.href && line.href !== entry.documentHref ? <span className="soft"> · <NextLink href={`${base}/${line.href}`} prefetch={false}>{nameOf(line.href)}</NextLink></span> : null}</td>
+            <td style={line.credit !== null ? { paddingLeft: 22 } : undefined}><NextLink href={`${base}/books?view=account&account=${line.accountId}`} prefetch={false}>{line.code} {line.name}</NextLink>{line.href && line.href !== entry.documentHref ? <span className="soft"> · <NextLink href={`${base}/${line.href}`} prefetch={false}>{nameOf(line.href)}</NextLink></span> : null}{line.own === null ? null : <span className="soft"> · <Sum of={line.own.amount} currency={line.own.currency} /></span>}</td>
             <td className="num sum">{amount(line.debit)}</td><td className="num sum">{amount(line.credit)}</td>
           </tr>
         ))}

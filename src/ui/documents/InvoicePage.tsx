@@ -2,23 +2,25 @@ import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import { daysBetween, formatDay, type Day } from "@/core/calendar";
-import { formatAmount, type Minor } from "@/core/money";
+import type { Currency, Minor } from "@/core/money";
 
+import { Sum } from "../Sum";
 import { LinkedTable, Story } from "./Story";
 import type { Around, Linked, Told } from "./types";
 
-type Item = { kind: "invoice" | "late_fee" | "credit_note"; number: string; issuedOn: Day; dueOn: Day; total: Minor; tax: Minor; opened: Minor; balance: Minor; openedOn: Day; poNumber: string | null; terms: string | null; description: string | null };
+type Item = { kind: "invoice" | "late_fee" | "credit_note"; number: string; issuedOn: Day; dueOn: Day; total: Minor; currency: Currency; tax: Minor; opened: Minor; balance: Minor; openedOn: Day; poNumber: string | null; terms: string | null; description: string | null };
 type Props = Around & { item: Item; customer: { id: number; name: string }; paid: Linked[]; letters: { on: Day; words: string }[]; told: Told };
 
 const KIND = { invoice: "Invoice", late_fee: "Late fee", credit_note: "Credit note" } as const;
 
 /** An invoice or credit note with everything that happened to it. */
 export function InvoicePage({ item, customer, paid, letters, told, ...around }: Props): ReactNode {
-  const { book, currency, today } = around;
+  const { book, today } = around;
+  const { currency } = item;
   return (
     <>
       <div className="heading">
-        <h1>{formatAmount(item.balance, currency)} <small>open of {formatAmount(item.total, currency)}</small></h1>
+        <h1><Sum of={item.balance} currency={currency} /> <small>open of <Sum of={item.total} currency={currency} /></small></h1>
         <span><b className="strong">{KIND[item.kind]} {item.number}</b>, <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink></span>
         <State item={item} today={today} />
       </div>
@@ -30,11 +32,11 @@ export function InvoicePage({ item, customer, paid, letters, told, ...around }: 
             <dt>Due</dt><dd>{formatDay(item.dueOn, today)}{item.terms ? <span className="soft">, {item.terms}</span> : null}</dd>
             {item.description ? <><dt>For</dt><dd>{item.description}</dd></> : null}
             {item.poNumber ? <><dt>PO number</dt><dd>{item.poNumber}</dd></> : null}
-            {item.tax !== 0 ? <><dt>Tax in it</dt><dd className="sum">{formatAmount(item.tax, currency)}</dd></> : null}
-            {item.opened !== item.total ? <><dt>Came over with</dt><dd>{formatAmount(item.opened, currency)} open, on {formatDay(item.openedOn, today)}</dd></> : null}
+            {item.tax !== 0 ? <><dt>Tax in it</dt><dd className="sum"><Sum of={item.tax} currency={currency} /></dd></> : null}
+            {item.opened !== item.total ? <><dt>Came over with</dt><dd><Sum of={item.opened} currency={currency} /> open, on {formatDay(item.openedOn, today)}</dd></> : null}
           </dl>
           <h2>{item.kind === "credit_note" ? "Used with" : "Paid by"}</h2>
-          <LinkedTable linked={paid} label="Receipts given to it" foot="together" empty="Nothing was given to it yet." {...around} />
+          <LinkedTable linked={paid} label="Receipts given to it" foot="together" empty="Nothing was given to it yet." {...around} currency={currency} />
           {letters.length > 0 ? <><h2>Asked for</h2><table className="small"><tbody>{letters.map((letter, at) => <tr key={at}><td className="soft" style={{ width: 118 }}>{formatDay(letter.on, today)}</td><td>{letter.words}</td></tr>)}</tbody></table></> : null}
         </section>
         <Story told={told} {...around} />

@@ -4,15 +4,16 @@ import NextLink from "next/link";
 import { useState, type ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, type Minor } from "@/core/money";
+import type { Currency, Minor } from "@/core/money";
 
+import { Sum } from "../Sum";
 import { Act } from "../Act";
 import { useActing } from "../shell/Notices";
 import { LinkedTable, Story } from "./Story";
 import type { Around, Linked, Told } from "./types";
 
 type Receipt = {
-  id: number; paidOn: Day; settledOn: Day; amount: Minor; payerName: string; payerEmail: string; reference: string; state: "to_match" | "placed" | "set_aside" | "returned"; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor; goneBack: Minor; reason: string | null;
+  id: number; paidOn: Day; settledOn: Day; amount: Minor; currency: Currency; payerName: string; payerEmail: string; reference: string; state: "to_match" | "placed" | "set_aside" | "returned"; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor; goneBack: Minor; reason: string | null;
 };
 type Item = { id: number; kind: string; externalId: string; on: Day; amount: Minor; payout: { id: number; externalId: string } | null; disputeOpen: boolean };
 type Props = Around & { receipt: Receipt; method: string; customer: { id: number; name: string } | null; given: Linked[]; items: Item[]; line: { id: number; description: string; postedOn: Day; amount: Minor } | null; hand: { number: string | null; state: string; depositOn: Day | null } | null; told: Told };
@@ -21,12 +22,13 @@ const STATE = { to_match: "waits in Match", placed: "placed", set_aside: "set as
 
 /** A receipt with its whole chain: payer, invoices, fee, payout and bank line, both ways. */
 export function ReceiptPage({ receipt, method, customer, given, items, line, hand, told, ...around }: Props): ReactNode {
-  const { book, currency, today } = around;
+  const { book, today } = around;
+  const { currency } = receipt;
   const parts: [string, Minor][] = [["Given to open items", receipt.applied], ["Surcharge on top", receipt.surcharge], ["On account", receipt.onAccount], ["Not identified", receipt.unidentified], ["Parked", receipt.parked], ["Other income", receipt.income], ["Gone back", receipt.goneBack]];
   return (
     <>
       <div className="heading">
-        <h1>{formatAmount(receipt.amount, currency)} <small>by {method} on {formatDay(receipt.paidOn, today)}</small></h1>
+        <h1><Sum of={receipt.amount} currency={currency} /> <small>by {method} on {formatDay(receipt.paidOn, today)}</small></h1>
         <span className="strong">{receipt.payerName || receipt.payerEmail || "payer not known"}</span>
         {receipt.state === "to_match" ? <NextLink className="waits" href={`/b/${book}/match?open=${receipt.id}`}>waits in Match</NextLink> : <span className={receipt.state === "placed" ? "good" : "waits"}>{STATE[receipt.state]}{receipt.reason ? `: ${receipt.reason}` : ""}</span>}
       </div>
@@ -43,14 +45,14 @@ export function ReceiptPage({ receipt, method, customer, given, items, line, han
           <h2>What became of it</h2>
           <table className="small" aria-label="What became of it">
             <tbody>
-              {parts.filter(([, sum]) => sum !== 0).map(([words, sum]) => <tr key={words}><td>{words}</td><td className="num sum">{formatAmount(sum, currency)}</td></tr>)}
-              <tr><td className="soft">the receipt</td><td className="num"><span className="total">{formatAmount(receipt.amount, currency)}</span></td></tr>
+              {parts.filter(([, sum]) => sum !== 0).map(([words, sum]) => <tr key={words}><td>{words}</td><td className="num sum"><Sum of={sum} currency={currency} /></td></tr>)}
+              <tr><td className="soft">the receipt</td><td className="num"><span className="total"><Sum of={receipt.amount} currency={currency} /></span></td></tr>
             </tbody>
           </table>
           <h2>Given to</h2>
-          <LinkedTable linked={given} label="Open items it was given to" foot="given" empty="Nothing of it was given to an open item." {...around} />
+          <LinkedTable linked={given} label="Open items it was given to" foot="given" empty="Nothing of it was given to an open item." {...around} currency={currency} />
           <h2>{line ? "On the statement" : hand ? "At the bank" : "At the processor"}</h2>
-          {line ? <p><NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink>, {formatDay(line.postedOn, today)}, <span className="sum">{formatAmount(line.amount, currency)}</span></p> : hand ? <p><NextLink className="waits" href={`/b/${book}/match?queue=hand`}>not on a statement yet</NextLink></p> : <Items items={items} {...around} />}
+          {line ? <p><NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink>, {formatDay(line.postedOn, today)}, <span className="sum"><Sum of={line.amount} currency={currency} /></span></p> : hand ? <p><NextLink className="waits" href={`/b/${book}/match?queue=hand`}>not on a statement yet</NextLink></p> : <Items items={items} {...around} currency={currency} />}
         </section>
         <Story told={told} {...around} />
       </div>
@@ -67,7 +69,7 @@ function Items({ items, book, currency, today }: Around & { items: readonly Item
             <td>{item.kind} <span className="soft">{item.externalId}</span></td>
             <td className="soft">{formatDay(item.on, today)}</td>
             <td>{item.payout ? <NextLink href={`/b/${book}/payouts/${item.payout.id}`} prefetch={false}>payout {item.payout.externalId}</NextLink> : <span className="waits">in no payout yet</span>}{item.disputeOpen ? <Lost item={item} /> : null}</td>
-            <td className="num sum">{formatAmount(item.amount, currency)}</td>
+            <td className="num sum"><Sum of={item.amount} currency={currency} /></td>
           </tr>
         ))}
       </tbody>

@@ -4,8 +4,9 @@ import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import { formatDay } from "@/core/calendar";
-import { formatAmount, sumOf } from "@/core/money";
+import { sumOf } from "@/core/money";
 
+import { Sum } from "../Sum";
 import { useActing } from "../shell/Notices";
 import { EntryTable } from "./EntryTable";
 import type { ActView, Around, Linked, Origin, Told } from "./types";
@@ -67,10 +68,10 @@ export function LinkedTable({ linked, label, foot, empty, book, currency, today 
           <tr key={`${one.href} ${at}`} className={one.ended ? "soft" : undefined}>
             <td><NextLink href={`/b/${book}/${one.href}`} prefetch={false}>{one.words}</NextLink>{one.note ? <span className="soft">, {one.note}</span> : null}{one.ended ? " (undone)" : ""}</td>
             <td className="soft" style={{ width: 130 }}>{formatDay(one.on, today)}</td>
-            <td className="num sum" style={{ width: 110 }}>{one.ended ? <s>{formatAmount(one.amount, currency)}</s> : formatAmount(one.amount, currency)}</td>
+            <td className="num sum" style={{ width: 110 }}>{one.ended ? <s><Sum of={one.amount} currency={currency} /></s> : <Sum of={one.amount} currency={currency} />}</td>
           </tr>
         ))}
-        <tr><td className="soft">{foot}</td><td /><td className="num"><span className="total">{formatAmount(sumOf(linked.filter(({ ended }) => !ended), (one) => one.amount), currency)}</span></td></tr>
+        <tr><td className="soft">{foot}</td><td /><td className="num"><span className="total"><Sum of={sumOf(linked.filter(({ ended }) => !ended), (one) => one.amount)} currency={currency} /></span></td></tr>
       </tbody>
     </table>
   );

@@ -8,6 +8,7 @@ import { piecesOf } from "@/core/matching";
 import { formatAmount, type Currency } from "@/core/money";
 
 import { useActing } from "../shell/Notices";
+import { Sum } from "../Sum";
 import type { MatchRow, ShownReason, Workings } from "./types";
 
 /** What came in, word by word, with what the reading rests on marked in place. */
@@ -18,7 +19,7 @@ export function CameIn({ row, workings, reasons, currency, today }: { row: Match
   };
   return (
     <p className="came-in">
-      <span className="sum">{field("sum", formatAmount(workings.amount, currency))}</span> by {row.method}{workings.number ? ` ${workings.number}` : ""} on {formatDay(row.paidOn, today)}
+      <span className="sum">{field("sum", <Sum of={workings.amount} currency={currency} />)}</span> by {row.method}{workings.number ? ` ${workings.number}` : ""} on {formatDay(row.paidOn, today)}
       {workings.from ? <> from <b className="strong">{field("name", workings.from)}</b></> : null}
       {workings.email ? <> {field("email", workings.email)}</> : null}
       {workings.memo ? <>: “<MarkedMemo memo={workings.memo} reasons={reasons} />”</> : <span className="soft">, without a memo</span>}

@@ -60,7 +60,7 @@ export function MatchPage(props: Props): ReactNode {
       {looking ? <SureLook currency={currency} waiting={{ count: sums.sure.count + sums.check.count + sums.none.count + sums.second.count, sum: total }} close={() => setLooking(false)} /> : queue === "hand" ? <OnHand hand={hand} book={book} currency={currency} today={today} /> : (
         <LongList<MatchRow>
           key={`${queue} ${sorted}`} label="Receipts" first={props.rows} count={sums[queue].count} idOf={(row) => row.id} load={blocks} openId={open} onOpen={setOpen} sorted={sorted} columns={columnsOf(props, queue)}
-          workings={(row, next) => (queue === "aside" ? <AsideWorkings key={row.id} row={row} done={next} /> : queue === "second" ? <SecondWorkings key={row.id} row={row} currency={currency} done={next} /> : <TallyWorkings key={row.id} row={row} currency={currency} today={today} done={next} />)}
+          workings={(row, next) => (queue === "aside" ? <AsideWorkings key={row.id} row={row} done={next} /> : queue === "second" ? <SecondWorkings key={row.id} row={row} currency={row.currency} done={next} /> : <TallyWorkings key={row.id} row={row} currency={row.currency} today={today} done={next} />)}
           empty={<Empty book={book} queue={queue} sums={sums} />}
         />
       )}
@@ -75,9 +75,9 @@ function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColu
     { id: "from", header: "From", width: "18%", sort: "from", cell: (row) => <span title={row.from}>{row.from}</span> },
     { id: "memo", header: "Memo", width: "16%", cell: (row) => <span title={row.memo}>{row.memo}</span> },
     { id: "best", header: queue === "aside" ? "Why set aside" : queue === "second" ? "What is asked" : "Best reading", width: "19%", cell: (row) => <span title={row.best}>{row.best}</span> },
-    { id: "look", header: "Look at", width: "17%", sort: "look", cell: (row) => <span className={row.lookAgainst ? "waits" : ""} title={row.look}>{row.look}</span> },
-    { id: "amount", header: "Amount", width: "8%", number: true, sort: "amount", cell: (row) => <Sum of={row.amount} currency={currency} />, foot: <span className="total">{formatAmount(sums[queue].sum, currency)}</span> },
-    { id: "left", header: "Left over", width: "7%", number: true, cell: (row) => (row.leftOver === null || queue === "aside" ? "–" : <LeftOver of={row.leftOver} currency={currency} />) },
+    { id: "look", header: "Look at", width: "16%", sort: "look", cell: (row) => <span className={row.lookAgainst ? "waits" : ""} title={row.look}>{row.look}</span> },
+    { id: "amount", header: "Amount", width: "9%", number: true, sort: "amount", cell: (row) => <Sum of={row.amount} currency={row.currency} />, foot: <span className="total">{formatAmount(sums[queue].sum, currency)}</span> },
+    { id: "left", header: "Left over", width: "7%", number: true, cell: (row) => (row.leftOver === null || queue === "aside" ? "–" : <LeftOver of={row.leftOver} currency={row.currency} />) },
   ];
 }
 

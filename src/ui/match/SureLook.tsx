@@ -4,10 +4,11 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import { formatAmount, sumOf, type Currency } from "@/core/money";
+import { formatAmount, formatMoney, sumOf, type Currency } from "@/core/money";
 
 import { Act } from "../Act";
 import { load } from "../send";
+import { Sum } from "../Sum";
 import { useActing } from "../shell/Notices";
 import type { SureRow } from "./types";
 
@@ -46,8 +47,8 @@ export function SureLook({ currency, waiting, close }: { currency: Currency; /**
         <Act main hint="Enter" onClick={post} disabled={busy || wanted.length === 0}>Post these {wanted.length}</Act>
         <Act hint="X" onClick={() => toggle(all[at])} disabled={busy}>{all[at] && out.has(all[at].id) ? "Put back" : "Take out"}</Act>
         <Act hint="Esc" onClick={close}>Back</Act>
-        <span>{far === null ? <>{wanted.length} of {all.length} receipts{out.size > 0 ? `, ${out.size} taken out` : ""}<span className="soft">; {waiting.count} wait now, {waiting.count - wanted.length} after it: {formatAmount(waiting.sum - sumOf(wanted, (row) => row.sum), currency)}</span></> : <>{far.done} of {far.of} posted …</>}</span>
-        <span className="total">{formatAmount(sumOf(wanted, (row) => row.sum), currency)}</span>
+        <span>{far === null ? <>{wanted.length} of {all.length} receipts{out.size > 0 ? `, ${out.size} taken out` : ""}<span className="soft">; {waiting.count} wait now, {waiting.count - wanted.length} after it: {formatAmount(waiting.sum - sumOf(wanted, (row) => row.book), currency)}</span></> : <>{far.done} of {far.of} posted …</>}</span>
+        <span className="total">{formatAmount(sumOf(wanted, (row) => row.book), currency)}</span>
       </div>
     </>
   );
@@ -93,8 +94,8 @@ function Lines({ rows, at, out, toggle, currency }: { rows: readonly SureRow[]; 
             const { row } = one;
             return (
               <tr key={row.id} className={`row${out.has(row.id) ? " soft" : ""}${row.id === current?.id ? " opened" : ""}`} data-row={row.id} onClick={() => toggle(row)}>
-                <td><input type="checkbox" checked={!out.has(row.id)} onChange={() => toggle(row)} onClick={(event) => event.stopPropagation()} aria-label={`Post ${formatAmount(row.sum, currency)} from ${row.from}`} /></td>
-                <td title={row.from}>{row.from}</td><td title={row.memo}>{row.memo || "–"}</td><td title={row.to}>{row.to}</td><td title={row.why} className={row.odd === null ? "soft" : "waits"}>{row.odd ?? row.why}</td><td className="num sum">{formatAmount(row.sum, currency)}</td>
+                <td><input type="checkbox" checked={!out.has(row.id)} onChange={() => toggle(row)} onClick={(event) => event.stopPropagation()} aria-label={`Post ${formatMoney(row.sum, row.currency, currency)} from ${row.from}`} /></td>
+                <td title={row.from}>{row.from}</td><td title={row.memo}>{row.memo || "–"}</td><td title={row.to}>{row.to}</td><td title={row.why} className={row.odd === null ? "soft" : "waits"}>{row.odd ?? row.why}</td><td className="num"><Sum of={row.sum} currency={row.currency} /></td>
               </tr>
             );
           })}

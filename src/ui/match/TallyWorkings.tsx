@@ -52,7 +52,7 @@ function Putting({ row, currency, today, done, workings }: Props & { workings: W
     if (other.customerId !== null && other.customerId !== tally.customerId) void itemsOf(other.customerId);
   };
   const itemsOf = async (customerId: number): Promise<void> => {
-    const sent = await load<{ items: Item[]; credits: OnAccount[] }>(`/api/v1/b/${book}/customers/${customerId}/items`);
+    const sent = await load<{ items: Item[]; credits: OnAccount[] }>(`/api/v1/b/${book}/customers/${customerId}/items?currency=${currency}`);
     if (!sent.ok) return complain(sent.message);
     setItems(sent.value.items);
     setCredits(sent.value.credits);

@@ -11,10 +11,11 @@ import { formatAmount, negate, parseAmount, type Currency, type Minor } from "@/
 import { Act } from "../Act";
 import { onOwnControl } from "../keys";
 import { load } from "../send";
+import { Sum } from "../Sum";
 import { useActing } from "../shell/Notices";
 import type { OverdueLine } from "./types";
 
-type Workings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor }[]; problem: string | null };
+type Workings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null };
 type Doing = "looking" | "letter" | "sure" | "call" | "leave_out";
 type Props = { row: OverdueLine; currency: Currency; today: Day; done: () => void };
 
@@ -62,7 +63,7 @@ function Owed({ workings, currency, today }: { workings: Workings; currency: Cur
     <div style={{ maxHeight: 260, overflow: "auto" }} tabIndex={0} role="group" aria-label="What is overdue">
       <table className="small">
         <tbody>
-          {workings.items.map((item) => <tr key={item.id}><td><b className="strong">{item.number}</b> {item.description}</td><td className="soft">due {formatDay(item.dueOn, today)}, {item.days} {item.days === 1 ? "day" : "days"}</td><td className="num sum">{formatAmount(item.balance, currency)}</td></tr>)}
+          {workings.items.map((item) => <tr key={item.id}><td><b className="strong">{item.number}</b> {item.description}</td><td className="soft">due {formatDay(item.dueOn, today)}, {item.days} {item.days === 1 ? "day" : "days"}</td><td className="num"><Sum of={item.balance} currency={item.currency} /></td></tr>)}
           {workings.credit !== 0 ? <tr><td>Credit on account</td><td /><td className="num sum">{formatAmount(negate(workings.credit), currency)}</td></tr> : null}
           <tr><td className="soft">asked for</td><td /><td className="num"><span className="total">{formatAmount(workings.sum, currency)}</span></td></tr>
         </tbody>

@@ -14,7 +14,7 @@ import { PayoutTabs } from "./PayoutTabs";
 export type AheadRow = { key: string; on: Day; account: string; what: string; from: Day | null; to: Day | null; sum: Minor; late: boolean; href: string | null };
 type Returnable = { settledOn: Day; until: Day; count: number; sum: Minor };
 type Rate = { name: "unauthorized" | "administrative" | "all"; returns: number; debits: number; perMillion: number; limitPerMillion: number };
-type Props = { book: string; currency: Currency; today: Day; rows: AheadRow[]; started: { id: number; startedOn: Day; from: string; customerId: number | null; sum: Minor }[]; returnable: Returnable[]; sixty: { count: number; sum: Minor }; rates: Rate[] };
+type Props = { book: string; currency: Currency; today: Day; rows: AheadRow[]; started: { id: number; startedOn: Day; from: string; customerId: number | null; sum: Minor; currency: Currency }[]; returnable: Returnable[]; sixty: { count: number; sum: Minor }; rates: Rate[] };
 
 const RATE_WORDS: Record<Rate["name"], string> = { unauthorized: "not authorized", administrative: "wrong accounts", all: "all returns" };
 
@@ -47,7 +47,7 @@ export function AheadPage({ book, currency, today, rows, started, returnable, si
           <h2>ACH debits on their way to us <span className="soft">not money yet</span></h2>
           <table className="small" aria-label="Debits on their way">
             <tbody>
-              {started.map((one) => <tr key={one.id}><td>{one.customerId === null ? one.from : <NextLink href={`/b/${book}/customers/${one.customerId}`} prefetch={false}>{one.from}</NextLink>}</td><td className="soft">since {formatDay(one.startedOn, today)}</td><td className="num sum">{formatAmount(one.sum, currency)}</td></tr>)}
+              {started.map((one) => <tr key={one.id}><td>{one.customerId === null ? one.from : <NextLink href={`/b/${book}/customers/${one.customerId}`} prefetch={false}>{one.from}</NextLink>}</td><td className="soft">since {formatDay(one.startedOn, today)}</td><td className="num"><Sum of={one.sum} currency={one.currency} /></td></tr>)}
               {started.length === 0 ? <tr><td className="soft">None.</td></tr> : null}
             </tbody>
           </table>

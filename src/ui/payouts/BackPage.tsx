@@ -18,7 +18,7 @@ type Todo =
   | { as: "answer"; processorItemId: number }
   | { as: "credit_note"; receiptId: number; customerId: number; notes: { itemId: number; number: string; sum: Minor }[]; missing: Minor }
   | { as: "mend"; noticeId: number };
-type Row = { id: number; what: string; words: string; from: string; customerId: number | null; receiptId: number | null; on: Day; sum: Minor | null; until: Day | null; open: boolean; todo: Todo | null };
+type Row = { id: number; what: string; words: string; from: string; customerId: number | null; receiptId: number | null; on: Day; sum: Minor | null; currency: Currency; until: Day | null; open: boolean; todo: Todo | null };
 type Props = { book: string; currency: Currency; today: Day; rows: Row[]; open: number; sum: Minor };
 
 /** Everything that came back: refunds, disputes, returns, wrong accounts; what must be done by a day stands first. */
@@ -39,9 +39,9 @@ export function BackPage({ book, currency, today, rows, open, sum }: Props): Rea
           { id: "from", header: "Whose", width: "22%", cell: (row) => <span title={row.from}>{row.from || <span className="soft">not known</span>}</span> },
           { id: "words", header: "What it says", width: "26%", cell: (row) => <span title={row.words}>{row.words}</span> },
           { id: "on", header: "Came back", width: "12%", cell: (row) => formatDay(row.on, today) },
-          { id: "sum", header: "Sum", width: "10%", number: true, cell: (row) => (row.sum === null ? "–" : <Sum of={row.sum} currency={currency} />), foot: <span className="total">{formatAmount(sum, currency)}</span> },
+          { id: "sum", header: "Sum", width: "10%", number: true, cell: (row) => (row.sum === null ? "–" : <Sum of={row.sum} currency={row.currency} />), foot: <span className="total">{formatAmount(sum, currency)}</span> },
         ]}
-        workings={(row) => <Workings key={row.id} row={row} book={book} currency={currency} today={today} />}
+        workings={(row) => <Workings key={row.id} row={row} book={book} currency={row.currency} today={today} />}
         empty={<p className="good">✓ Nothing came back in the last 60 days.</p>}
       />
     </>
@@ -51,7 +51,7 @@ export function BackPage({ book, currency, today, rows, open, sum }: Props): Rea
 function Workings({ row, book, currency, today }: { row: Row; book: string; currency: Currency; today: Day }): ReactNode {
   return (
     <div style={{ padding: "4px 16px" }}>
-      <p>{formatDay(row.on, today)}: {row.sum === null ? "" : `${formatAmount(row.sum, currency)} went back, `}{row.words}{row.until === null ? "" : `, until ${formatDay(row.until, today)}`}.</p>
+      <p>{formatDay(row.on, today)}: {row.sum === null ? "" : <><Sum of={row.sum} currency={currency} /> went back, </>}{row.words}{row.until === null ? "" : `, until ${formatDay(row.until, today)}`}.</p>
       {row.todo ? <Doing todo={row.todo} currency={currency} today={today} /> : null}
       <div className="acts">
         {row.receiptId === null ? null : <NextLink href={`/b/${book}/receipts/${row.receiptId}`}>The receipt and its chain</NextLink>}

@@ -10,7 +10,7 @@ import { LedgerList } from "../lists/LedgerList";
 import { Sum } from "../Sum";
 import { PayoutTabs } from "./PayoutTabs";
 
-export type ClearingRow = { id: number; postedOn: Day; what: string; from: string; account: string; payout: string | null; bankedOn: Day | null; amount: Minor; href: string };
+export type ClearingRow = { id: number; postedOn: Day; what: string; from: string; account: string; payout: string | null; bankedOn: Day | null; amount: Minor; currency: Currency; href: string };
 type Account = { name: string; items: Minor; ledger: Minor };
 type Props = { book: string; currency: Currency; today: Day; asOf: Day; rows: ClearingRow[]; count: number; sum: Minor; accounts: Account[]; page: number; pageRows: number };
 
@@ -32,7 +32,7 @@ export function ClearingPage({ book, currency, today, asOf, rows, count, sum, ac
           { id: "what", header: "What", width: "22%", cell: (row) => <span title={row.what}>{row.what}</span> }, { id: "from", header: "Whose", width: "24%", cell: (row) => <span title={row.from}>{row.from || "–"}</span> },
           { id: "account", header: "Account", width: "14%", cell: (row) => row.account }, { id: "payout", header: "Payout", width: "14%", cell: (row) => row.payout ?? <span className="soft">none yet</span> },
           { id: "bank", header: "At the bank", width: "8%", cell: (row) => (row.bankedOn === null ? "–" : formatDay(row.bankedOn, today)) },
-          { id: "sum", header: "Sum", width: "10%", number: true, cell: (row) => <Sum of={row.amount} currency={currency} />, foot: <span className="total">{formatAmount(sum, currency)}</span> },
+          { id: "sum", header: "Sum", width: "10%", number: true, cell: (row) => <Sum of={row.amount} currency={row.currency} />, foot: <span className="total">{formatAmount(sum, currency)}</span> },
         ]}
         empty={<p className="good">✓ Nothing was in clearing.</p>}
       />

@@ -12,6 +12,7 @@ import { load } from "../send";
 import { onOwnControl } from "../keys";
 import { useActing } from "../shell/Notices";
 import { Sum } from "../Sum";
+import { AbroadTying } from "./AbroadTying";
 import type { Explanation, PayoutItem, PayoutRow, PayoutWorkings as Workings, Remedy } from "./types";
 
 type Props = { row: PayoutRow; currency: Currency; today: Day; done: () => void };
@@ -28,8 +29,8 @@ export function PayoutWorkings({ row, currency, today, done }: Props): ReactNode
   if (!workings) return <p className="soft">Reading …</p>;
   return (
     <div className="work">
-      <div>{workings.payout.shown === "tied" ? <Tied workings={workings} row={row} currency={currency} today={today} /> : <Tying workings={workings} row={row} currency={currency} today={today} done={done} />}</div>
-      <PayoutItems workings={workings} currency={currency} today={today} />
+      <div>{workings.payout.shown === "tied" ? <Tied workings={workings} row={row} currency={currency} today={today} /> : workings.payout.abroad ? <AbroadTying workings={workings} row={row} currency={currency} today={today} done={done} /> : <Tying workings={workings} row={row} currency={currency} today={today} done={done} />}</div>
+      <PayoutItems workings={workings} currency={workings.payout.currency} today={today} />
       <Entry workings={workings} currency={currency} today={today} />
     </div>
   );
@@ -147,7 +148,7 @@ export function PayoutItems({ workings, currency, today }: { workings: { items: 
         <table className="small">
           <tbody>
             {items.map((item) => <tr key={item.id}><td title={`${item.externalId}, settled ${formatDay(item.settledOn, today)}${item.reason ? `, ${item.reason}` : ""}`}>{KIND[item.kind] ?? item.kind} {item.receiptId === null ? <span className="soft">{item.reason ?? item.externalId}</span> : <NextLink href={`/b/${book}/receipts/${item.receiptId}`}>{item.payer || item.externalId}</NextLink>}</td><td className="num"><Sum of={item.amount} currency={currency} /></td></tr>)}
-            <tr><td className="soft">should be</td><td className="num"><span className="total">{formatAmount(workings.payout.net, currency)}</span></td></tr>
+            <tr><td className="soft">should be</td><td className="num"><span className="total"><Sum of={workings.payout.net} currency={currency} /></span></td></tr>
           </tbody>
         </table>
       </div>
@@ -157,17 +158,19 @@ export function PayoutItems({ workings, currency, today }: { workings: { items: 
 
 function Entry({ workings, currency, today }: { workings: Workings; currency: Currency; today: Day }): ReactNode {
   const { payout, lines } = workings;
-  const bank = lines.length > 0 ? sumOf(lines, (line) => line.amount) : (payout.candidate?.amount ?? payout.net);
+  const cleared = payout.bookNet;
+  const bank = lines.length > 0 ? sumOf(lines, (line) => line.amount) : (payout.candidate?.amount ?? cleared);
   const on = lines[0]?.postedOn ?? payout.candidate?.on;
-  const off = bank - payout.net;
+  const off = bank - cleared;
+  const [lost, gained] = payout.abroad ? ["Exchange", "Exchange"] : ["Fee, or parked", "Parked"];
   return (
     <div>
       <h2>{payout.shown === "tied" ? "Posted" : "It will post"}{on ? `, ${formatDay(on, today)}` : ""}</h2>
       <table className="small">
         <tbody>
           <tr><td>Operating bank</td><td className="num sum">{formatAmount(bank, currency)}</td><td className="num" /></tr>
-          {off !== 0 ? <tr><td>{off < 0 ? "Fee, or parked" : "Parked"}</td><td className="num sum">{off < 0 ? formatAmount(-off, currency) : ""}</td><td className="num sum">{off > 0 ? formatAmount(off, currency) : ""}</td></tr> : null}
-          <tr><td style={{ paddingLeft: 16 }}>Clearing, {payout.processorName}</td><td className="num" /><td className="num sum">{formatAmount(payout.net, currency)}</td></tr>
+          {off !== 0 ? <tr><td>{off < 0 ? lost : gained}</td><td className="num sum">{off < 0 ? formatAmount(-off, currency) : ""}</td><td className="num sum">{off > 0 ? formatAmount(off, currency) : ""}</td></tr> : null}
+          <tr><td style={{ paddingLeft: 16 }}>Clearing, {payout.processorName}</td><td className="num" /><td className="num sum">{formatAmount(cleared, currency)}</td></tr>
         </tbody>
       </table>
       <p className="soft">Charges and fees were booked apart when the file was taken in.</p>

@@ -23,7 +23,7 @@ export function PayoutsPage(props: Props): ReactNode {
   const { currency, rows, today } = props;
   const [open, setOpen] = useOpenRow();
   const off = rows.filter((row) => row.shown === "off" || row.shown === "late");
-  const offBy = sumOf(off, (row) => row.offBy ?? row.net);
+  const offBy = sumOf(off, (row) => (row.abroad ? row.bookNet : (row.offBy ?? row.net)));
   return (
     <>
       <div className="heading">
@@ -49,25 +49,27 @@ function monthWords(month: string): string {
 }
 
 function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRow>[] {
-  const sum = (pick: (row: PayoutRow) => number): ReactNode => formatAmount(sumOf(rows, pick), currency, { dash: true });
-  const amount = (of: number): ReactNode => <Sum of={of} currency={currency} dash />;
+  // Each currency has a total of its own.
+  const currencies = [...new Set([currency, ...rows.map((row) => row.currency)])];
+  const sum = (pick: (row: PayoutRow) => number): ReactNode => currencies.map((one) => <div key={one}><Sum of={sumOf(rows.filter((row) => row.currency === one), pick)} currency={one} dash /></div>);
+  const amount = (of: number, row: PayoutRow): ReactNode => <Sum of={of} currency={row.currency} dash />;
   return [
-    { id: "payout", header: "Payout", width: "17%", cell: (row) => <span title={`${row.externalId}, ${row.processorName}`}>{row.externalId}, {row.chargeCount} {row.chargeCount === 1 ? "charge" : "charges"}</span>, foot: `${rows.length} payouts` },
+    { id: "payout", header: "Payout", width: "16%", cell: (row) => <span title={`${row.externalId}, ${row.processorName}`}>{row.externalId}, {row.chargeCount} {row.chargeCount === 1 ? "charge" : "charges"}</span>, foot: `${rows.length} payouts` },
     { id: "bank", header: "At the bank", width: "11%", cell: (row) => (row.bankOn ? formatDay(row.bankOn, today) : <span className={row.shown === "late" ? "off" : "soft"}>{row.shown === "late" ? "late, due " : "due "}{formatDay(row.expectedOn, today)}</span>) },
     { id: "takings", header: "Takings of", width: "14%", cell: (row) => (row.takenFrom && row.takenTo ? (row.takenFrom === row.takenTo ? formatDay(row.takenFrom, today) : `${formatDay(row.takenFrom, today)} to ${formatDay(row.takenTo, today)}`) : "–") },
-    { id: "charges", header: "Charges", width: "9%", number: true, cell: (row) => amount(row.charges), foot: sum((row) => row.charges) },
-    { id: "fees", header: "Fees", width: "8%", number: true, cell: (row) => amount(row.fees), foot: sum((row) => row.fees) },
-    { id: "refunds", header: "Refunds", width: "8%", number: true, cell: (row) => amount(row.refunds), foot: sum((row) => row.refunds) },
-    { id: "disputes", header: "Disputes", width: "8%", number: true, cell: (row) => amount(row.disputes), foot: sum((row) => row.disputes) },
-    { id: "other", header: "Other", width: "7%", number: true, cell: (row) => amount(row.other), foot: sum((row) => row.other) },
-    { id: "net", header: "Should be", width: "8%", number: true, cell: (row) => amount(row.net), foot: <span className="total">{sum((row) => row.net)}</span> },
-    { id: "line", header: "Bank line", width: "8%", number: true, cell: (row) => (row.bankAmount === null ? "–" : amount(row.bankAmount)), foot: sum((row) => row.bankAmount ?? 0) },
-    { id: "off", header: "Off by", width: "8%", number: true, cell: (row) => offCell(row, currency), foot: <LeftOver of={sumOf(rows, (row) => row.offBy ?? 0)} currency={currency} /> },
+    { id: "charges", header: "Charges", width: "9%", number: true, cell: (row) => amount(row.charges, row), foot: sum((row) => row.charges) },
+    { id: "fees", header: "Fees", width: "8%", number: true, cell: (row) => amount(row.fees, row), foot: sum((row) => row.fees) },
+    { id: "refunds", header: "Refunds", width: "8%", number: true, cell: (row) => amount(row.refunds, row), foot: sum((row) => row.refunds) },
+    { id: "disputes", header: "Disputes", width: "8%", number: true, cell: (row) => amount(row.disputes, row), foot: sum((row) => row.disputes) },
+    { id: "other", header: "Other", width: "6%", number: true, cell: (row) => amount(row.other, row), foot: sum((row) => row.other) },
+    { id: "net", header: "Should be", width: "10%", number: true, cell: (row) => amount(row.net, row), foot: <span className="total">{sum((row) => row.net)}</span> },
+    { id: "line", header: "Bank line", width: "8%", number: true, cell: (row) => (row.atBank === null ? "–" : <Sum of={row.atBank} currency={currency} />), foot: <Sum of={sumOf(rows, (row) => row.atBank ?? 0)} currency={currency} dash /> },
+    { id: "off", header: "Off by", width: "8%", number: true, cell: (row) => offCell(row), foot: <LeftOver of={sumOf(rows.filter((row) => !row.abroad), (row) => row.offBy ?? 0)} currency={currency} /> },
   ];
 }
 
-function offCell(row: PayoutRow, currency: Currency): ReactNode {
+function offCell(row: PayoutRow): ReactNode {
   if (row.offBy === null) return "–";
   if (row.shown === "fits") return <span className="waits">tie it</span>;
-  return <span className={row.offBy === 0 ? "good" : "off"}>{formatAmount(row.offBy, currency)}{row.offBy === 0 ? " ✓" : ""}</span>;
+  return <span className={row.offBy === 0 ? "good" : "off"}><Sum of={row.offBy} currency={row.currency} />{row.offBy === 0 ? " ✓" : ""}</span>;
 }

@@ -5,18 +5,19 @@ import { useState, type ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
 import type { Aging } from "@/core/metrics";
-import { add, formatAmount, negate, sumOf, type Minor } from "@/core/money";
+import { add, formatAmount, negate, sumOf, type Currency, type Minor } from "@/core/money";
 
+import { Sum } from "../Sum";
 import type { Around } from "../documents/types";
 import { AgeBar } from "../overdue/AgeBar";
 import { useActing } from "../shell/Notices";
 
 type Customer = { id: number; externalId: string; name: string; email: string | null; phone: string | null; leftOut: string | null };
-type Item = { id: number; number: string; kind: string; description: string | null; dueOn: Day; total: Minor; balance: Minor };
+type Item = { id: number; number: string; kind: string; description: string | null; dueOn: Day; total: Minor; balance: Minor; currency: Currency; bookBalance: Minor };
 type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean };
-type Credit = { receiptId: number; on: Day; sum: Minor; words: string };
+type Credit = { receiptId: number; on: Day; sum: Minor; currency: Currency; words: string };
 type Props = Around & {
-  customer: Customer; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; onWay: { id: number; startedOn: Day; sum: Minor; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[];
+  customer: Customer; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[];
 };
 
 /** A customer: what is owed and since when, what stands to their credit, and one line of time with all that happened. */
@@ -48,13 +49,13 @@ function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, 
       {open.length === 0 ? <p className="good">✓ Nothing is open.</p> : (
         <table className="small" aria-label="Open items">
           <tbody>
-            {open.map((item) => <tr key={item.id}><td><NextLink href={`/b/${book}/invoices/${item.id}`} prefetch={false}><b className="strong">{item.number}</b></NextLink> {item.kind === "credit_note" ? "credit note" : (item.description ?? "")}</td><td className={item.balance > 0 && item.dueOn < today ? "off" : "soft"}>{item.kind === "credit_note" ? "" : `due ${formatDay(item.dueOn, today)}`}</td><td className="num sum">{formatAmount(item.balance, currency)}</td></tr>)}
-            <tr><td className="soft">open</td><td /><td className="num"><span className="total">{formatAmount(sumOf(open, (item) => item.balance), currency)}</span></td></tr>
+            {open.map((item) => <tr key={item.id}><td><NextLink href={`/b/${book}/invoices/${item.id}`} prefetch={false}><b className="strong">{item.number}</b></NextLink> {item.kind === "credit_note" ? "credit note" : (item.description ?? "")}</td><td className={item.balance > 0 && item.dueOn < today ? "off" : "soft"}>{item.kind === "credit_note" ? "" : `due ${formatDay(item.dueOn, today)}`}</td><td className="num"><Sum of={item.balance} currency={item.currency} /></td></tr>)}
+            <tr><td className="soft">open</td><td /><td className="num"><span className="total">{formatAmount(sumOf(open, (item) => item.bookBalance), currency)}</span></td></tr>
           </tbody>
         </table>
       )}
-      {onWay.length > 0 ? <><h2>On its way by ACH <span className="soft">not money yet</span></h2><table className="small" aria-label="On its way by ACH"><tbody>{onWay.map((one) => <tr key={one.id}><td>{one.words || "no memo"}</td><td className="soft">since {formatDay(one.startedOn, today)}</td><td className="num sum">{formatAmount(one.sum, currency)}</td></tr>)}</tbody></table></> : null}
-      {credits.length > 0 ? <><h2>On account</h2><table className="small" aria-label="On account"><tbody>{credits.map((one) => <tr key={one.receiptId}><td><NextLink href={`/b/${book}/receipts/${one.receiptId}`} prefetch={false}>{one.words}</NextLink></td><td className="soft">{formatDay(one.on, today)}</td><td className="num sum">{formatAmount(negate(one.sum), currency)}</td><td className="num"><UseCredit credit={one} open={open} /></td></tr>)}</tbody></table></> : null}
+      {onWay.length > 0 ? <><h2>On its way by ACH <span className="soft">not money yet</span></h2><table className="small" aria-label="On its way by ACH"><tbody>{onWay.map((one) => <tr key={one.id}><td>{one.words || "no memo"}</td><td className="soft">since {formatDay(one.startedOn, today)}</td><td className="num"><Sum of={one.sum} currency={one.currency} /></td></tr>)}</tbody></table></> : null}
+      {credits.length > 0 ? <><h2>On account</h2><table className="small" aria-label="On account"><tbody>{credits.map((one) => <tr key={one.receiptId}><td><NextLink href={`/b/${book}/receipts/${one.receiptId}`} prefetch={false}>{one.words}</NextLink></td><td className="soft">{formatDay(one.on, today)}</td><td className="num"><Sum of={negate(one.sum)} currency={one.currency} /></td><td className="num"><UseCredit credit={one} open={open} /></td></tr>)}</tbody></table></> : null}
       {sites.length > 0 ? <><h2>Sites</h2><table className="small"><tbody>{sites.map((site) => <tr key={site.id}><td><NextLink href={`/b/${book}/customers/${site.id}`} prefetch={false}>{site.name}</NextLink></td><td className="num sum">{formatAmount(site.open, currency, { dash: true })}</td></tr>)}</tbody></table></> : null}
       <h2>How to reach them</h2>
       <dl className="facts"><dt>E-mail</dt><dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>{customer.phone ? <><dt>Telephone</dt><dd>{customer.phone}</dd></> : null}<dt>Habit</dt><dd>{habit}</dd><dt>Goes by</dt><dd><OtherNames customer={customer} aliases={aliases} /></dd></dl>
@@ -66,7 +67,7 @@ function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, 
 /** Gives a sum on account to the open invoices, oldest first, as far as it goes. */
 function UseCredit({ credit, open }: { credit: Credit; open: readonly Item[] }): ReactNode {
   const { act, busy } = useActing();
-  const due = open.filter((item) => item.balance > 0);
+  const due = open.filter((item) => item.balance > 0 && item.currency === credit.currency);
   if (credit.sum <= 0 || due.length === 0) return null;
   const use = (): void => {
     let left: number = credit.sum;

@@ -4,7 +4,7 @@ import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, type Minor } from "@/core/money";
+import { formatAmount, type Currency, type Minor } from "@/core/money";
 
 import type { Around } from "../documents/types";
 import { LedgerList } from "../lists/LedgerList";
@@ -12,7 +12,7 @@ import { SearchBox } from "../lists/SearchBox";
 import { Sum } from "../Sum";
 
 export type InvoiceState = "open" | "overdue" | "paid" | "all";
-type Invoice = { id: number; kind: string; number: string; customer: string; description: string | null; issuedOn: Day; dueOn: Day; total: Minor; balance: Minor; poNumber: string | null };
+type Invoice = { id: number; kind: string; number: string; customer: string; description: string | null; issuedOn: Day; dueOn: Day; total: Minor; currency: Currency; balance: Minor; poNumber: string | null };
 type Props = Around & { rows: Invoice[]; count: number; total: Minor; balance: Minor; state: InvoiceState; text: string; sorted: string; page: number; pageRows: number };
 
 const STATES: readonly (readonly [InvoiceState, string])[] = [["open", "Open"], ["overdue", "Overdue"], ["paid", "Settled"], ["all", "All"]];
@@ -37,8 +37,8 @@ export function InvoicesPage(props: Props): ReactNode {
           { id: "po", header: "PO", width: "9%", cell: (row) => row.poNumber ?? "–" },
           { id: "issued", header: "Issued", width: "10%", sort: "issued", cell: (row) => formatDay(row.issuedOn, today) },
           { id: "due", header: "Due", width: "10%", sort: "due", cell: (row) => <span className={row.balance > 0 && row.dueOn < today ? "off" : undefined}>{formatDay(row.dueOn, today)}{row.balance > 0 && row.dueOn < today ? " !" : ""}</span> },
-          { id: "total", header: "Total", width: "8%", number: true, sort: "total", cell: (row) => <Sum of={row.total} currency={currency} />, foot: formatAmount(props.total, currency) },
-          { id: "open", header: "Open", width: "9%", number: true, sort: "open", cell: (row) => <Sum of={row.balance} currency={currency} dash />, foot: <span className="total">{formatAmount(props.balance, currency)}</span> },
+          { id: "total", header: "Total", width: "8%", number: true, sort: "total", cell: (row) => <Sum of={row.total} currency={row.currency} />, foot: formatAmount(props.total, currency) },
+          { id: "open", header: "Open", width: "9%", number: true, sort: "open", cell: (row) => <Sum of={row.balance} currency={row.currency} dash />, foot: <span className="total">{formatAmount(props.balance, currency)}</span> },
         ]}
         empty={text ? <p>No invoice is like that. Try part of its number or of the customer’s name.</p> : state === "overdue" ? <p>Nothing is overdue.</p> : <><p>No invoices here.</p><p>They come with a file: <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.</p></>}
       />

@@ -5,7 +5,7 @@ import { useState, type ReactNode } from "react";
 import { useForm } from "react-hook-form";
 import { z } from "zod";
 
-import { parseAmount, type Currency } from "@/core/money";
+import { currencyOf, parseAmount, type Currency } from "@/core/money";
 
 import { Act } from "../Act";
 import { Choice, TextField } from "../Field";
@@ -39,11 +39,11 @@ export function AddBank({ currency }: { currency: Currency }): ReactNode {
 }
 
 /** A processor account, with a clearing account of its own. */
-export function AddProcessor(): ReactNode {
+export function AddProcessor({ currency }: { currency: Currency }): ReactNode {
   const { act, busy } = useActing();
   const [adding, setAdding] = useState(false);
-  const schema = z.object({ name, code, delayDays: z.string().regex(/^([0-9]|[12][0-9]|30)$/, "0 to 30 banking days."), descriptor: z.string().trim().max(60), feeBilling: z.enum(["taken", "monthly"]) });
-  const { register, handleSubmit, reset, formState: { errors } } = useForm<z.input<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { name: "", code: "", delayDays: "2", descriptor: "", feeBilling: "taken" } });
+  const schema = z.object({ name, code, delayDays: z.string().regex(/^([0-9]|[12][0-9]|30)$/, "0 to 30 banking days."), descriptor: z.string().trim().max(60), feeBilling: z.enum(["taken", "monthly"]), currency: z.string().refine((text) => currencyOf(text) !== undefined, "A code of ISO 4217, like USD.") });
+  const { register, handleSubmit, reset, formState: { errors } } = useForm<z.input<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { currency, name: "", code: "", delayDays: "2", descriptor: "", feeBilling: "taken" } });
   const add = handleSubmit(async (typed) => {
     const done = await act("addProcessorAccount", { ...typed, delayDays: Number(typed.delayDays), descriptor: typed.descriptor || null }, () => ({ words: `${typed.name} added, with a clearing account of its own.` }));
     if (done) { reset(); setAdding(false); }
@@ -55,6 +55,7 @@ export function AddProcessor(): ReactNode {
       <TextField label="Short code of the processor account" {...register("code")} error={errors.code?.message} placeholder="card" />
       <TextField label="Banking days until it pays out" inputMode="numeric" {...register("delayDays")} error={errors.delayDays?.message} />
       <TextField label="Its words on the statement" {...register("descriptor")} error={errors.descriptor?.message} help="Narrows which bank lines can be its payouts." />
+      <TextField label="Its currency" {...register("currency")} error={errors.currency?.message} help={`Another than ${currency} needs its rates: Books, Other currencies.`} />
       <Choice label="Its fees are" options={[["taken", "taken with the charges"], ["monthly", "billed by the month"]]} {...register("feeBilling")} />
       <div className="acts"><Act main type="submit" disabled={busy}>Add it</Act><Act onClick={() => setAdding(false)}>Not now</Act></div>
     </form>

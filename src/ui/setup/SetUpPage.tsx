@@ -18,7 +18,7 @@ import { ClosedDays } from "./ClosedDays";
 import { People } from "./People";
 
 type Settings = { name: string; timeZone: string; clock: Day | null; cutOverOn: Day; discountGraceDays: number; smallDifferenceLimit: number; smallestSumAskedFor: number; replyTo: string; smtpUrl: string | null; people: string[]; lockedTo: Day | null; surchargePercent: string | null; taxOnDiscounts: boolean; taxOnBadDebts: boolean; returnFee: number | null };
-type Processor = { code: string; name: string; delayDays: number; descriptor: string | null };
+type Processor = { code: string; name: string; delayDays: number; descriptor: string | null; currency: Currency };
 type Bank = { code: string; name: string; lastFour: string | null; openingBalance: Minor };
 type Props = Around & { settings: Settings; processors: Processor[]; banks: Bank[] };
 
@@ -35,8 +35,8 @@ export function SetUpPage(props: Props): ReactNode {
           <table className="small" aria-label="Bank accounts"><tbody>{banks.map((bank) => <tr key={bank.code}><td><b className="strong">{bank.name}</b> <span className="soft">{bank.code}{bank.lastFour ? `, ends in ${bank.lastFour}` : ""}</span></td><td className="soft">opened with</td><td className="num sum">{formatAmount(bank.openingBalance, currency)}</td></tr>)}{banks.length === 0 ? <tr><td className="soft">None yet.</td></tr> : null}</tbody></table>
           <AddBank currency={currency} />
           <h2>Processor accounts</h2>
-          <table className="small" aria-label="Processor accounts"><tbody>{processors.map((one) => <tr key={one.code}><td><b className="strong">{one.name}</b> <span className="soft">{one.code}</span></td><td className="soft">pays out after {one.delayDays} banking {one.delayDays === 1 ? "day" : "days"}{one.descriptor ? `, “${one.descriptor}” on the statement` : ""}</td></tr>)}{processors.length === 0 ? <tr><td className="soft">None yet.</td></tr> : null}</tbody></table>
-          <AddProcessor />
+          <table className="small" aria-label="Processor accounts"><tbody>{processors.map((one) => <tr key={one.code}><td><b className="strong">{one.name}</b> <span className="soft">{one.code}{one.currency === currency ? "" : `, in ${one.currency}`}</span></td><td className="soft">pays out after {one.delayDays} banking {one.delayDays === 1 ? "day" : "days"}{one.descriptor ? `, “${one.descriptor}” on the statement` : ""}</td></tr>)}{processors.length === 0 ? <tr><td className="soft">None yet.</td></tr> : null}</tbody></table>
+          <AddProcessor currency={currency} />
           <People people={settings.people} />
           <ClosedDays lockedTo={settings.lockedTo} today={today} />
         </section>

@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 
 import { shellOf } from "@/server/queries/shell";
 import { overdueFor, proofsFor } from "@/server/threads/reader";
+import { InBook } from "@/ui/Sum";
 import { ProofStrip } from "@/ui/shell/ProofStrip";
 import { Run } from "@/ui/shell/Run";
 import { Notices } from "@/ui/shell/Notices";
@@ -16,12 +17,12 @@ export default async function BookLayout({ children, params }: { children: React
   const { book, db, today, proposals } = await pageOf(params);
   const shell = { ...shellOf(db, book, proofsFor(book, db), overdueFor(book, db, today, await proposals())), person: await personOf(book) };
   return (
-    <div className="page">
+    <InBook currency={shell.currency}><div className="page">
       <Run shell={shell} />
       <Notices book={book}>
         <main className="sheet" id="sheet">{children}</main>
       </Notices>
       <ProofStrip shell={shell} />
-    </div>
+    </div></InBook>
   );
 }

@@ -3,12 +3,14 @@ import type { ReactNode } from "react";
 import { addDays, parseDay, type Day } from "@/core/calendar";
 import { ENTRY_EVENTS } from "@/core/ledger";
 import { accountLineCount, accountLines, balancesAsOf, entryById, entryPage } from "@/db/journal";
+import { currenciesPage } from "@/server/queries/currencies";
 import { proofInWords, workInWords, workPage } from "@/server/queries/proofs";
 import { journalFilePage } from "@/server/queries/journalFile";
 import { hrefOf } from "@/server/queries/story";
 import { trail } from "@/server/queries/trail";
 import { proofsFor } from "@/server/threads/reader";
 import { AccountView, TrialView } from "@/ui/books/AccountsView";
+import { CurrenciesView } from "@/ui/books/CurrenciesView";
 import { JournalFileView } from "@/ui/books/JournalFileView";
 import { JournalView } from "@/ui/books/JournalView";
 import { ProofsView } from "@/ui/books/ProofsView";
@@ -49,6 +51,8 @@ export default async function Books({ params, searchParams }: { params: Promise<
       const last = addDays(`${today.slice(0, 7)}-01` as Day, -1);
       return <JournalFileView {...around} {...journalFilePage(db, days[0]?.ok ? days[0].value : (`${last.slice(0, 7)}-01` as Day), days[1]?.ok ? days[1].value : last)} />;
     }
+    case "currencies":
+      return <CurrenciesView {...around} {...currenciesPage(db, asOf)} />;
     case "trail":
       return <TrailView {...around} {...trail(db, PAGE_ROWS, (page - 1) * PAGE_ROWS)} page={page} pageRows={PAGE_ROWS} />;
     default: {

@@ -37,6 +37,7 @@ export default async function Payouts({ params, searchParams }: { params: Promis
   const rows = shown.map((view) => ({
     id: view.id, externalId: view.externalId, processorName: view.processorName, paidOn: view.paidOn, bankOn: view.bankOn ?? view.candidate?.on ?? null, expectedOn: view.expectedOn, takenFrom: view.takenFrom, takenTo: view.takenTo, chargeCount: view.chargeCount,
     charges: view.charges, fees: view.fees, refunds: view.refunds, disputes: view.disputes, other: view.other, net: view.net, bankAmount: view.bankAmount ?? view.candidate?.amount ?? null, offBy: view.offBy, shown: view.shown, statedNet: view.statedNet,
+    currency: view.currency, abroad: view.abroad, bookNet: view.bookNet, atBank: view.atBank ?? view.candidate?.amount ?? null,
   }));
   return <PayoutsPage book={book} currency={settings.currency} today={today} rows={rows} days={band(db, views, today, BAND_DAYS)} month={from.slice(0, 7)} before={addMonths(from, -1).slice(0, 7)} after={addMonths(from, 1).slice(0, 7)} onlyOpen={show === "open"} />;
 }

@@ -1,4 +1,3 @@
-import { readSettings } from "@/db/settings";
 import { matchWorkings } from "@/server/queries/match";
 import { proposalsFor } from "@/server/threads/reader";
 
@@ -8,6 +7,6 @@ import { fromBook, type BookParams } from "../../../../../../../answers";
 export async function GET(_request: Request, context: BookParams<{ id: string }>): Promise<Response> {
   return fromBook(context, async (db, { book, id }) => {
     const proposals = await proposalsFor(book);
-    return matchWorkings(db, Number(id), proposals.find((one) => one.receiptId === Number(id)), readSettings(db).currency);
+    return matchWorkings(db, Number(id), proposals.find((one) => one.receiptId === Number(id)));
   });
 }
