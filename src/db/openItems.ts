@@ -68,6 +68,11 @@ export function changeBalance(db: Db, id: number, by: number): void {
   db.run("UPDATE open_item SET balance = balance + ? WHERE id = ?", by, id);
 }
 
+/** An item that was undone as if it had never been opened; its number stays taken. */
+export function dropOpened(db: Db, id: number): void {
+  db.run("UPDATE open_item SET total = 0, opened = 0, balance = 0 WHERE id = ?", id);
+}
+
 export type OpenItemListed = OpenItemRow & { customer: string; externalId: string };
 
 /** A page of invoices with their customer, with the count and sums (in the book's currency) of all that the filter lets through. */

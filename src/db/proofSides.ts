@@ -1,10 +1,11 @@
 import type { Day } from "@/core/calendar";
 import type { ItemKind, OpenWork, ProofName, Role } from "@/core/ledger";
-import { add, minor, type Minor } from "@/core/money";
+import { add, minor, type Currency, type Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 import { statementGaps } from "./bank";
-import { BOOK_CURRENCY, bookValue } from "./rates";
+import { BOOK_CURRENCY, bookValue, worthOn } from "./rates";
+import { readSettings } from "./settings";
 
 type Side = { name: ProofName; journal: Minor; documents: Minor; strays?: number };
 
@@ -136,6 +137,13 @@ function unbalancedEntries(db: Db): number {
   );
 }
 
+/** Payouts whose items do not make what was paid, at the rate of their day where they are in another currency. */
+function payoutsOff(db: Db): { sum: Minor; count: number } {
+  const { currency } = readSettings(db);
+  const off = db.all<{ off: Minor; own: Currency; on: Day }>("SELECT stated_net - net AS off, currency AS own, paid_on AS 'on' FROM payout WHERE state = 'open' AND stated_net IS NOT NULL AND stated_net <> net");
+  return { sum: add(...off.map((one) => worthOn(db, one.off, one.own, currency, one.on))), count: off.length };
+}
+
 /** Open work with its sums: shown until it is done, never a broken proof. */
 export function openWork(db: Db): OpenWork[] {
   const row = (sql: string): { sum: Minor; count: number } => {
@@ -147,7 +155,7 @@ export function openWork(db: Db): OpenWork[] {
     { name: "deposits_untied", ...row("SELECT sum(sum) AS sum, count(*) AS n FROM deposit WHERE state = 'made'") },
     { name: "approvals", ...row("SELECT sum(sum) AS sum, count(*) AS n FROM approval WHERE state = 'waiting'") },
     { name: "payouts_untied", ...row(`SELECT sum(CASE WHEN p.currency = ${BOOK_CURRENCY} THEN p.net ELSE (SELECT sum(${IN_CLEARING}) FROM processor_item i WHERE i.payout_id = p.id AND i.withdrawn = 0) END) AS sum, count(*) AS n FROM payout p WHERE p.state = 'open'`) },
-    { name: "payouts_off", ...row("SELECT sum(stated_net - net) AS sum, count(*) AS n FROM payout WHERE state = 'open' AND stated_net IS NOT NULL AND stated_net <> net") },
+    { name: "payouts_off", ...payoutsOff(db) },
     { name: "bank_unexplained", ...row("SELECT sum(amount) AS sum, count(*) AS n FROM bank_line WHERE state = 'open'") },
     { name: "statement_gaps", ...statementGaps(db) },
     { name: "negative_credits", ...row(`SELECT sum(${bookValue("r", "on_account", "credits", "receipt", -1)}) AS sum, count(*) AS n FROM receipt r WHERE r.on_account < 0`) },

@@ -1,12 +1,13 @@
 import type { Day } from "@/core/calendar";
-import type { Minor } from "@/core/money";
+import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
+import { bookValue } from "./rates";
 
-/** Gross charges by processor account and month of settlement, before fees, refunds and disputes. */
+/** Gross charges by processor account and month of settlement in the book's currency, before fees, refunds and disputes. */
 export function grossByMonth(db: Db, from: Day, to: Day): { account: string; month: string; sum: Minor }[] {
   return db.all(
-    `SELECT a.name AS account, substr(i.settled_on, 1, 7) AS month, sum(i.amount) AS sum FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id
+    `SELECT a.name AS account, substr(i.settled_on, 1, 7) AS month, sum(${bookValue("i", "amount", "clearing", "processor_item")}) AS sum FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id
      WHERE i.kind = 'charge' AND i.withdrawn = 0 AND i.settled_on BETWEEN ? AND ? GROUP BY a.id, month ORDER BY a.id, month`,
     from, to,
   );
@@ -25,10 +26,11 @@ export function taxByMonth(db: Db, from: Day, to: Day): { code: string; name: st
  * What was given to invoices between two days, and what went back (negative, on
  * its own day). What was undone counts as if it had never been.
  */
-export function paidOnInvoices(db: Db, from: Day, to: Day): { on: Day; amount: Minor; total: Minor; tax: Minor }[] {
+export function paidOnInvoices(db: Db, from: Day, to: Day): { on: Day; amount: Minor; total: Minor; tax: Minor; currency: Currency; cameOn: Day }[] {
+  const receipt = "i.currency, (SELECT r.settled_on FROM receipt r WHERE r.id = p.receipt_id) AS cameOn";
   return db.all(
-    `SELECT p.on_day AS "on", p.amount, i.total, i.tax FROM application p JOIN open_item i ON i.id = p.open_item_id LEFT JOIN act u ON u.id = p.ended_by WHERE p.on_day BETWEEN ?1 AND ?2 AND (u.id IS NULL OR u.kind <> 'undo')
-     UNION ALL SELECT u.on_day, -p.amount, i.total, i.tax FROM application p JOIN open_item i ON i.id = p.open_item_id JOIN act u ON u.id = p.ended_by WHERE u.on_day BETWEEN ?1 AND ?2 AND u.kind <> 'undo'`,
+    `SELECT p.on_day AS "on", p.amount, i.total, i.tax, ${receipt} FROM application p JOIN open_item i ON i.id = p.open_item_id LEFT JOIN act u ON u.id = p.ended_by WHERE p.on_day BETWEEN ?1 AND ?2 AND (u.id IS NULL OR u.kind <> 'undo')
+     UNION ALL SELECT u.on_day, -p.amount, i.total, i.tax, ${receipt} FROM application p JOIN open_item i ON i.id = p.open_item_id JOIN act u ON u.id = p.ended_by WHERE u.on_day BETWEEN ?1 AND ?2 AND u.kind <> 'undo'`,
     from, to,
   );
 }

@@ -84,6 +84,18 @@ describe("a check that bounces", () => {
     expect([book.db.get<{ balance: number }>("SELECT balance FROM open_item WHERE id = ?", invoice)?.balance, book.balance("fees")]).toEqual([0, 0]);
     expect(book.do("undo", { actId })).toMatchObject({ error: { code: "act.undone" } });
   });
+  it("is charged to the customer where the book says so, and charged no more when it is undone", () => {
+    book.must("changeSettings", { returnFee: 2500 });
+    const id = check(86_450);
+    book.must("placeReceipt", { receiptId: id, customerId: 1, lines: [{ itemId: book.id("open_item", "number = '20401'"), amount: 86_450 }] });
+    book.must("makeDeposit", { receiptIds: [id], bank: "operating", onDay: "2026-11-20" });
+    statement(["2026-11-21", "DEPOSIT", "864.50"], ["2026-11-24", "RETURNED ITEM 1187", "-864.50"]);
+    const before = book.balance("receivables");
+    const { actId } = book.must("bounceReceipt", { receiptId: id, lineId: book.id("bank_line", "amount = -86450") });
+    expect([book.balance("return_fees"), book.balance("receivables") - before]).toEqual([-2500, 86_450 + 2500]);
+    book.must("undo", { actId });
+    expect([book.balance("return_fees"), book.balance("receivables") - before]).toEqual([0, 0]);
+  });
 });
 
 describe("a write-off over the limit", () => {

@@ -108,6 +108,7 @@ const MESSAGES: Record<string, string> = {
   "fees.no_rate": "{count} charges of {account} have no agreed rate. Say under Fees what was agreed first.",
   "fees.accrued": "All fees of {month} are accrued already, {account}.",
   "fees.bill_sign": "A bill is a line by which money goes out.",
+  "fees.other_currency": "{account} is kept in {currency}: its bill is booked by hand, as the bank line that it is.",
   "fees.accrual": "Those months were billed meanwhile. Load the page again.",
   "nacha.control": "The ACH file has no control record (type 9): it is cut off. Fetch it again.",
   "nacha.sum": "The ACH file does not foot: its control record says {said}, its entries make {found}. Fetch it again.",

@@ -4,7 +4,7 @@ import { expect, test } from "@playwright/test";
 import { alive, DEMO, proofsHold, watch } from "./helpers";
 
 const PAGES: [string, string, ((page: string) => string)?][] = [
-  ["match", "/match"], ["match, a receipt open", "/match?queue=check&open=first"], ["sure receipts", "/match?queue=sure"], ["set aside", "/match?queue=aside"], ["on hand", "/match?queue=hand"], ["a write-off before the second person", "/match?queue=second&open=first"], ["arrivals", "/arrivals"], ["bank lines", "/arrivals?list=lines"], ["payouts", "/payouts"], ["payout open", "/payouts?open=first"], ["fees", "/payouts?show=fees"], ["what is on its way", "/payouts?show=ahead"], ["what came back", "/payouts?show=back&open=first"], ["clearing as of a day", "/payouts?show=clearing&as-of=2026-10-31"], ["the year", "/reports?show=year"], ["the journal for another ledger", "/books?view=file"], ["overdue", "/overdue"], ["overdue, a customer open", "/overdue?open=first"],
+  ["match", "/match"], ["match, a receipt open", "/match?queue=check&open=first"], ["sure receipts", "/match?queue=sure"], ["set aside", "/match?queue=aside"], ["on hand", "/match?queue=hand"], ["a write-off before the second person", "/match?queue=second&open=first"], ["arrivals", "/arrivals"], ["bank lines", "/arrivals?list=lines"], ["payouts", "/payouts"], ["payout open", "/payouts?open=first"], ["fees", "/payouts?show=fees"], ["what is on its way", "/payouts?show=ahead"], ["what came back", "/payouts?show=back&open=first"], ["clearing as of a day", "/payouts?show=clearing&as-of=2026-10-31"], ["the year", "/reports?show=year"], ["other currencies", "/books?view=currencies"], ["the journal for another ledger", "/books?view=file"], ["overdue", "/overdue"], ["overdue, a customer open", "/overdue?open=first"],
   ["proofs", "/books"], ["clearing, item by item", "/books?proof=clearing"], ["journal", "/books?view=journal"], ["trial balance", "/books?view=trial"], ["an account", "/books?view=account&account=2"], ["who did what", "/books?view=trail"], ["customers", "/customers"], ["customer", "/customers/12"], ["invoices", "/invoices"], ["invoice", "/invoices/2400"],
   ["receipt", "/receipts/2200"], ["payout", "/payouts/500"], ["bank line", "/lines/900"], ["a file", "/files/300"], ["aging", "/reports"], ["set-up", "/settings"],
 ];
@@ -69,7 +69,7 @@ test("lists give their CSV, with the filter they show", async ({ page }) => {
   const link = await page.getByRole("link", { name: "CSV" }).getAttribute("href");
   const text = await (await page.request.get(link ?? "")).text();
   const [head, ...rows] = text.trim().split("\r\n");
-  expect(head).toBe("number,customer_id,customer,issued_on,due_on,total,balance,po_number");
+  expect(head).toBe("number,customer_id,customer,issued_on,due_on,total,balance,po_number,currency,book_balance");
   expect(rows.length).toBe(await page.locator("tbody tr.row").count());
   expect(rows.every((row) => row.includes("Brightwater"))).toBe(true);
 });

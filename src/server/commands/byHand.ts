@@ -12,6 +12,7 @@ import { insertReceipt, receiptById, setHandState, type ReceiptRow } from "@/db/
 
 import { defineCommand } from "../command";
 import type { Ctx } from "../context";
+import { chargeReturnFee } from "../steps/returnFee";
 import { takeBack } from "../steps/activity";
 import { bankDeposit, tieDeposits } from "../steps/deposits";
 
@@ -98,6 +99,7 @@ export const bounceReceipt = defineCommand({
       ctx.post(postBankFee({ on: fee.postedOn, partyId: receipt.customerId, document, bank: codeOf(ctx, fee.bankAccountId), bankLineId: fee.id, kind: "return", sum: inBook(negate(fee.amount), fee.currency) }), actId);
       setBankLineState(ctx.db, fee.id, "bounce", receipt.id);
     }
+    chargeReturnFee(ctx, receipt, line.postedOn, actId);
     return ok({ actId });
   },
 });

@@ -22,6 +22,7 @@ export const accrueFees = defineCommand({
     const account = processorAccounts(ctx.db).find(({ code }) => code === input.account);
     if (!account) return fail("account.unknown", { code: input.account });
     if (account.feeBilling !== "monthly") return fail("fees.taken", { account: account.name });
+    if (account.currency !== ctx.settings.currency) return fail("fees.other_currency", { account: account.name, currency: account.currency });
     const [first, last] = [`${input.month}-01` as Day, endOfMonth(`${input.month}-01` as Day)];
     const checked = checkFees(chargesWithFees(ctx.db, account.id, first, last), agreedRates(ctx.db).filter(({ processorAccountId }) => processorAccountId === account.id));
     const without = checked.filter(({ expected }) => expected === null);

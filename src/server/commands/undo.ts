@@ -16,6 +16,7 @@ import { applicationsOfReceipt, deleteUntouchedReceipt, endApplication, partsOf,
 import { defineCommand } from "../command";
 import type { Ctx } from "../context";
 import { reverseEntry } from "../steps/reverse";
+import { dropReturnFees } from "../steps/returnFee";
 import { takeBackOther } from "../steps/takeBack";
 
 /**
@@ -201,6 +202,8 @@ function restore(ctx: Ctx, act: ActRow): Result<unknown> {
   if (!receipt) return fail("receipt.unknown");
   const what = rests(ctx, act);
   if (what !== null) return fail("act.rests", { what });
+  const paidFee = dropReturnFees(ctx, act.id);
+  if (paidFee !== null) return fail("act.rests", { what: `${paidFee} was paid meanwhile` });
   let applied = minor(0);
   for (const one of applicationsOfReceipt(ctx.db, receipt.id).filter(({ endedBy }) => endedBy === act.id)) {
     const item = openItemById(ctx.db, one.openItemId);

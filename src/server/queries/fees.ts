@@ -1,15 +1,16 @@
 import { addMonths, type Day } from "@/core/calendar";
 import { achInstead, checkFees, feesByMonth, type CheckedFee, type FeeMonth } from "@/core/fees";
-import { minor, sumOf, type Minor } from "@/core/money";
+import { minor, sumOf, type Currency, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { accruals, agreedRates, chargesWithFees, type AgreedRateRow } from "@/db/fees";
+import { worthOn } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 import { processorAccounts, type ProcessorAccountRow } from "@/db/processor";
 
-export type FeeLine = CheckedFee & { externalId: string; payer: string; receiptId: number | null; account: string };
+export type FeeLine = CheckedFee & { externalId: string; payer: string; receiptId: number | null; account: string; currency: Currency };
 export type FeeCheck = {
   /** Charges whose fee was too much or too little, worst first; `count` of all. */
-  lines: FeeLine[]; count: number; checked: number; over: Minor; months: (FeeMonth & { account: string })[]; rates: (AgreedRateRow & { account: string })[]; accounts: { code: string; name: string; monthly: boolean }[]; /** Months of accounts that are billed by the month: what is accrued, and what is still to be. */ accrued: { account: string; code: string; month: string; sum: Minor; state: "accrued" | "billed" | "to accrue" }[];
+  lines: FeeLine[]; count: number; checked: number; over: Minor; months: (FeeMonth & { account: string; currency: Currency })[]; rates: (AgreedRateRow & { account: string; currency: Currency })[]; accounts: { code: string; name: string; monthly: boolean }[]; /** Months of accounts that are billed by the month: what is accrued, and what is still to be. */ accrued: { account: string; code: string; month: string; sum: Minor; state: "accrued" | "billed" | "to accrue" }[];
   /** What the last twelve months' card charges would have cost by ACH, where a rate for it is agreed. */
   ach: { saved: Minor; perMonth: number; from: number | null; fixed: Minor } | null;
 };
@@ -20,21 +21,22 @@ const MOST_LINES = 200;
 export function feeCheck(db: Db, today: Day, months = 12): FeeCheck {
   const from = `${addMonths(`${today.slice(0, 7)}-01` as Day, 1 - months)}` as Day;
   const rates = agreedRates(db);
-  const names = new Map(processorAccounts(db).map(({ id, name }) => [id, name]));
+  const names = new Map(processorAccounts(db).map((account) => [account.id, account]));
   const byAccount = processorAccounts(db).map((account) => {
     const charges = chargesWithFees(db, account.id, from, today);
     const more = new Map(charges.map((charge) => [charge.id, charge]));
     return { account, charges, checked: checkFees(charges, rates.filter(({ processorAccountId }) => processorAccountId === account.id)), more };
   });
-  const lines = byAccount.flatMap(({ account, checked, more }) => (account.feeBilling === "monthly" ? [] : checked.filter(({ off }) => off !== 0)).map((one): FeeLine => ({ ...one, externalId: more.get(one.id)?.externalId ?? "", payer: more.get(one.id)?.payer ?? "", receiptId: more.get(one.id)?.receiptId ?? null, account: account.name })));
+  const lines = byAccount.flatMap(({ account, checked, more }) => (account.feeBilling === "monthly" ? [] : checked.filter(({ off }) => off !== 0)).map((one): FeeLine => ({ ...one, externalId: more.get(one.id)?.externalId ?? "", payer: more.get(one.id)?.payer ?? "", receiptId: more.get(one.id)?.receiptId ?? null, account: account.name, currency: account.currency })));
+  const { currency: book, achFixedPerMonth } = readSettings(db);
   lines.sort((a, b) => b.off - a.off || a.id - b.id);
-  const cards = byAccount.flatMap(({ charges }) => charges.filter(({ method }) => method === "card"));
+  const cards = byAccount.filter(({ account }) => account.currency === book).flatMap(({ charges }) => charges.filter(({ method }) => method === "card"));
   const achRate = rates.find(({ method, to }) => method === "ach_debit" && to === null);
-  const instead = achRate ? achInstead(cards, achRate, minor(readSettings(db).achFixedPerMonth)) : null;
+  const instead = achRate ? achInstead(cards, achRate, minor(achFixedPerMonth)) : null;
   return {
-    lines: lines.slice(0, MOST_LINES), count: lines.length, checked: byAccount.reduce((all, { checked }) => all + checked.filter(({ expected }) => expected !== null).length, 0), over: sumOf(lines.filter(({ off }) => off > 0), ({ off }) => off),
-    months: byAccount.flatMap(({ account, checked }) => feesByMonth(checked).map((month) => ({ ...month, account: account.name }))), rates: rates.map((rate) => ({ ...rate, account: names.get(rate.processorAccountId) ?? "" })), accounts: processorAccounts(db).map(({ code, name, feeBilling }) => ({ code, name, monthly: feeBilling === "monthly" })), accrued: accruedMonths(db, byAccount),
-    ach: instead ? { saved: instead.saved, perMonth: Math.round(cards.length / months), from: instead.from, fixed: minor(readSettings(db).achFixedPerMonth) } : null,
+    lines: lines.slice(0, MOST_LINES), count: lines.length, checked: byAccount.reduce((all, { checked }) => all + checked.filter(({ expected }) => expected !== null).length, 0), over: sumOf(lines.filter(({ off }) => off > 0), ({ off, currency, on }) => worthOn(db, off, currency, book, on)),
+    months: byAccount.flatMap(({ account, checked }) => feesByMonth(checked).map((month) => ({ ...month, account: account.name, currency: account.currency }))), rates: rates.map((rate) => ({ ...rate, account: names.get(rate.processorAccountId)?.name ?? "", currency: names.get(rate.processorAccountId)?.currency ?? book })), accounts: processorAccounts(db).map(({ code, name, feeBilling }) => ({ code, name, monthly: feeBilling === "monthly" })), accrued: accruedMonths(db, byAccount),
+    ach: instead ? { saved: instead.saved, perMonth: Math.round(cards.length / months), from: instead.from, fixed: minor(achFixedPerMonth) } : null,
   };
 }
 

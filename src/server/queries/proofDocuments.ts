@@ -6,6 +6,7 @@ import type { Db } from "@/db/connection";
 import { openItemsAsOf } from "@/db/openItems";
 import { accruals } from "@/db/fees";
 import { clearingAsOf } from "@/db/processor";
+import { bookValue } from "@/db/rates";
 import { straysOf } from "@/db/proofSides";
 import { receiptsByHand } from "@/db/receipts";
 
@@ -42,7 +43,7 @@ function documentsOf(db: Db, name: ProofName): ProofDocument[] {
       return openItemsAsOf(db, LAST).map((item) => ({ words: `${item.number}, ${item.customer}`, more: `due ${formatDay(item.dueOn)}`, on: item.issuedOn, amount: item.asOfBalance, href: `invoices/${item.id}` }));
     case "clearing":
       return clearingAsOf(db, LAST).map((item) => ({
-        words: `${item.kind.replaceAll("_", " ")} ${item.externalId}${item.payer ? `, ${item.payer}` : ""}`, more: `${item.processorAccount}, ${item.payout === null ? "in no payout yet" : `payout ${item.payout}, not tied`}`, on: item.settledOn, amount: item.amount,
+        words: `${item.kind.replaceAll("_", " ")} ${item.externalId}${item.payer ? `, ${item.payer}` : ""}`, more: `${item.processorAccount}, ${item.payout === null ? "in no payout yet" : `payout ${item.payout}, not tied`}`, on: item.settledOn, amount: item.book,
         href: item.receiptId !== null ? `receipts/${item.receiptId}` : item.payoutId !== null ? `payouts/${item.payoutId}` : null,
       }));
     case "unidentified":
@@ -50,11 +51,11 @@ function documentsOf(db: Db, name: ProofName): ProofDocument[] {
     case "credits":
       return receipts(db, "on_account", -1);
     case "parked":
-      return [...receipts(db, "parked", -1), ...processorItems(db, "settled_state IS NULL AND reason IS NOT NULL AND kind IN ('adjustment', 'refund', 'ach_return', 'dispute')")];
+      return [...receipts(db, "parked", -1), ...processorItems(db, "settled_state IS NULL AND reason IS NOT NULL AND kind IN ('adjustment', 'refund', 'ach_return', 'dispute')", "parked")];
     case "disputed":
-      return processorItems(db, "kind = 'dispute' AND settled_state IN ('opened', 'won')");
+      return processorItems(db, "kind = 'dispute' AND settled_state IN ('opened', 'won')", "disputed");
     case "reserve":
-      return processorItems(db, "kind = 'reserve'");
+      return processorItems(db, "kind = 'reserve'", "reserve");
     case "fees_accrued":
       return accruals(db).filter(({ state }) => state === "accrued").map((one) => ({ words: `Fees of ${one.month}, ${one.account}`, more: "not billed yet", on: one.onDay, amount: negate(one.sum), href: "payouts?show=fees" }));
     case "bank":
@@ -64,7 +65,7 @@ function documentsOf(db: Db, name: ProofName): ProofDocument[] {
           .map((row) => ({ words: `${row.month}: ${row.n} lines, ${STATE_WORDS[row.state] ?? row.state}`, more: "", on: null, amount: row.sum, href: `arrivals?list=lines&state=${row.state}` })),
       ];
     case "payouts":
-      return db.all<{ month: string; sum: Minor; n: number }>("SELECT substr(p.paid_on, 1, 7) AS month, sum(t.amount) AS sum, count(DISTINCT p.id) AS n FROM payout_tie t JOIN payout p ON p.id = t.payout_id WHERE t.ended_by IS NULL GROUP BY 1 ORDER BY 1 DESC")
+      return db.all<{ month: string; sum: Minor; n: number }>("SELECT substr(p.paid_on, 1, 7) AS month, sum(coalesce(t.at_bank, t.amount)) AS sum, count(DISTINCT p.id) AS n FROM payout_tie t JOIN payout p ON p.id = t.payout_id WHERE t.ended_by IS NULL GROUP BY 1 ORDER BY 1 DESC")
         .map((row) => ({ words: `${row.month}: ${row.n} payouts tied`, more: "", on: null, amount: row.sum, href: `payouts?month=${row.month}` }));
     case "on_hand":
       return [...receiptsByHand(db, "on_hand"), ...receiptsByHand(db, "deposited")].map((row) => ({ words: `${row.method.replace("_", " ")} ${row.number ?? ""}, ${row.payerName || "payer not known"}`, more: row.handState === "on_hand" ? "on hand" : "in a deposit under way", on: row.paidOn, amount: row.amount, href: `receipts/${row.id}` }));
@@ -77,16 +78,18 @@ function documentsOf(db: Db, name: ProofName): ProofDocument[] {
 
 const STATE_WORDS: Record<string, string> = { payout: "payouts", receipt: "receipts by themselves", elsewhere: "put aside", deposit: "deposits by hand", bounce: "checks that bounced" };
 
+const ROLE_OF = { unidentified: "unidentified", on_account: "credits", parked: "parked" } as const;
+
 function receipts(db: Db, part: "unidentified" | "on_account" | "parked", sign: 1 | -1): ProofDocument[] {
   return db
-    .all<{ id: number; payer: string; paidOn: Day; reference: string; amount: number }>(`SELECT id, coalesce(nullif(payer_name, ''), payer_email) AS payer, paid_on AS paidOn, reference, ${part} AS amount FROM receipt WHERE ${part} <> 0 ORDER BY paid_on, id`)
+    .all<{ id: number; payer: string; paidOn: Day; reference: string; amount: number }>(`SELECT id, coalesce(nullif(payer_name, ''), payer_email) AS payer, paid_on AS paidOn, reference, ${bookValue("r", part, ROLE_OF[part], "receipt", -1)} AS amount FROM receipt r WHERE ${part} <> 0 ORDER BY paid_on, id`)
     .map((row) => ({ words: row.payer || "receipt", more: row.reference, on: row.paidOn, amount: (sign * row.amount) as Minor, href: `receipts/${row.id}` }));
 }
 
-function processorItems(db: Db, where: string): ProofDocument[] {
+function processorItems(db: Db, where: string, role: Role): ProofDocument[] {
   return db
     .all<{ id: number; kind: string; externalId: string; on: Day; amount: number; reason: string | null; receiptId: number | null; payoutId: number | null }>(
-      `SELECT id, kind, external_id AS externalId, settled_on AS "on", amount, reason, receipt_id AS receiptId, payout_id AS payoutId FROM processor_item WHERE withdrawn = 0 AND ${where} ORDER BY settled_on, id`,
+      `SELECT id, kind, external_id AS externalId, settled_on AS "on", ${bookValue("i", "amount", role, "processor_item", -1)} AS amount, reason, receipt_id AS receiptId, payout_id AS payoutId FROM processor_item i WHERE withdrawn = 0 AND ${where} ORDER BY settled_on, id`,
     )
     .map((row) => ({ words: `${row.kind.replaceAll("_", " ")} ${row.externalId}`, more: row.reason ?? "", on: row.on, amount: -row.amount as Minor, href: row.receiptId !== null ? `receipts/${row.receiptId}` : row.payoutId !== null ? `payouts/${row.payoutId}` : null }));
 }

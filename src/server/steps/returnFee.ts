@@ -1,13 +1,24 @@
 import { addDays, type Day } from "@/core/calendar";
 import { inBook, postReturnFeeCharged } from "@/core/ledger";
 import { minor } from "@/core/money";
-import { insertOpenItem } from "@/db/openItems";
+import { entriesOfAct } from "@/db/journal";
+import { dropOpened, insertOpenItem, openItemById } from "@/db/openItems";
 import type { ReceiptRow } from "@/db/receipts";
 
 import type { Ctx } from "../context";
 
 /** Days that a customer has to pay a return fee. */
 const DUE_DAYS = 10;
+
+/** The fees that an act charged are charged no more, where nothing of them was paid; gives the number of one that was. */
+export function dropReturnFees(ctx: Ctx, actId: number): string | null {
+  for (const { documentId } of entriesOfAct(ctx.db, actId).filter(({ event, documentKind }) => event === "late_fee" && documentKind === "open_item")) {
+    const item = openItemById(ctx.db, documentId);
+    if (item && item.balance !== item.opened) return item.number;
+    dropOpened(ctx.db, documentId);
+  }
+  return null;
+}
 
 /** Charges the customer for a payment that came back, where the book says so: an open item of its own. */
 export function chargeReturnFee(ctx: Ctx, receipt: ReceiptRow, on: Day, actId: number): void {

@@ -4,7 +4,7 @@ import dynamic from "next/dynamic";
 import { useState, type ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, parseAmount, toDecimal, type Currency, type Minor } from "@/core/money";
+import { formatAmount, formatMoney, parseAmount, toDecimal, type Currency, type Minor } from "@/core/money";
 
 import { LedgerList } from "../lists/LedgerList";
 import { useActing } from "../shell/Notices";
@@ -35,8 +35,8 @@ export function FeesPage(props: Props): ReactNode {
             label="Fees that are not as agreed" rows={lines} idOf={(line) => line.id} href={(line) => (line.receiptId === null ? `/b/${book}/payouts` : `/b/${book}/receipts/${line.receiptId}`)}
             columns={[
               { id: "charge", header: "Charge", width: "20%", cell: (line) => line.externalId, foot: `${count} charges` }, { id: "on", header: "Settled", width: "14%", cell: (line) => formatDay(line.on, today) }, { id: "payer", header: "From", width: "24%", cell: (line) => <span title={line.payer}>{line.payer}</span> },
-              { id: "amount", header: "Charge of", width: "12%", number: true, cell: (line) => <Sum of={line.amount} currency={currency} /> }, { id: "fee", header: "Taken", width: "10%", number: true, cell: (line) => <Sum of={line.fee} currency={currency} /> }, { id: "agreed", header: "Agreed", width: "10%", number: true, cell: (line) => (line.expected === null ? "–" : <Sum of={line.expected} currency={currency} />) },
-              { id: "off", header: "Too much", width: "10%", number: true, cell: (line) => <Sum of={line.off} currency={currency} tone={line.off > 0 ? "off" : undefined} />, foot: <span className="total">{formatAmount(over, currency)}</span> },
+              { id: "amount", header: "Charge of", width: "12%", number: true, cell: (line) => <Sum of={line.amount} currency={line.currency} /> }, { id: "fee", header: "Taken", width: "10%", number: true, cell: (line) => <Sum of={line.fee} currency={line.currency} /> }, { id: "agreed", header: "Agreed", width: "10%", number: true, cell: (line) => (line.expected === null ? "–" : <Sum of={line.expected} currency={line.currency} />) },
+              { id: "off", header: "Too much", width: "10%", number: true, cell: (line) => <Sum of={line.off} currency={line.currency} tone={line.off > 0 ? "off" : undefined} />, foot: <span className="total">{formatAmount(over, currency)}</span> },
             ]}
             empty={props.rates.length === 0 ? <p>Nothing is agreed yet: say at the right what the processor may take.</p> : <p className="good">✓ Every fee is as agreed.</p>}
           />
@@ -71,12 +71,12 @@ function Billed({ accrued, currency }: Props): ReactNode {
   );
 }
 
-function Months({ months, currency }: Props): ReactNode {
+function Months({ months }: Props): ReactNode {
   return (
     <div style={{ maxHeight: 190, overflow: "auto" }} tabIndex={0} role="group" aria-label="Fees by month">
       <table className="small" aria-label="Effective rate by month">
         <thead><tr><th scope="col">Month</th><th scope="col">By</th><th scope="col" className="num">Charges</th><th scope="col" className="num">Fees</th><th scope="col" className="num">Rate</th><th scope="col" className="num">Too much</th></tr></thead>
-        <tbody>{months.map((month) => <tr key={`${month.account} ${month.month} ${month.method}`}><td>{month.month}</td><td title={month.account}>{methodWords(month.method)}</td><td className="num sum">{formatAmount(month.charges, currency)}</td><td className="num sum">{formatAmount(month.fees, currency)}</td><td className="num">{percentWords(month.perMillion)}</td><td className={month.off > 0 ? "num sum off" : "num sum"}>{formatAmount(month.off, currency, { dash: true })}</td></tr>)}</tbody>
+        <tbody>{months.map((month) => <tr key={`${month.account} ${month.month} ${month.method}`}><td>{month.month}</td><td title={month.account}>{methodWords(month.method)}</td><td className="num"><Sum of={month.charges} currency={month.currency} /></td><td className="num"><Sum of={month.fees} currency={month.currency} /></td><td className="num">{percentWords(month.perMillion)}</td><td className={month.off > 0 ? "num sum off" : "num sum"}><Sum of={month.off} currency={month.currency} dash /></td></tr>)}</tbody>
       </table>
     </div>
   );
@@ -86,7 +86,7 @@ function Rates({ rates, accounts, currency, today }: Props): ReactNode {
   const { act, busy } = useActing();
   return (
     <>
-      <table className="small" aria-label="Agreed rates"><tbody>{rates.map((rate) => <tr key={rate.id}><td>{rate.account}, {methodWords(rate.method)}{rate.brand === null ? "" : `, ${rate.brand}`}{rate.abroad === null ? "" : rate.abroad ? ", from abroad" : ", of this country"}{rate.fromVolume > 0 ? `, from ${formatAmount(rate.fromVolume, currency)} a month on` : ""}</td><td>{rate.percent} %{rate.fixed > 0 ? ` + ${formatAmount(rate.fixed, currency)}` : ""}{rate.most === null ? "" : `, at most ${formatAmount(rate.most, currency)}`}{rate.least === null ? "" : `, at least ${formatAmount(rate.least, currency)}`}</td><td className="soft">from {formatDay(rate.from, today)}</td><td className="num"><button type="button" className="row-open soft" disabled={busy} onClick={() => void act("endRate", { rateId: rate.id }, () => ({ words: "Taken off; nothing that was posted changes." }))}>take off</button></td></tr>)}{rates.length === 0 ? <tr><td className="soft">Nothing yet.</td></tr> : null}</tbody></table>
+      <table className="small" aria-label="Agreed rates"><tbody>{rates.map((rate) => <tr key={rate.id}><td>{rate.account}, {methodWords(rate.method)}{rate.brand === null ? "" : `, ${rate.brand}`}{rate.abroad === null ? "" : rate.abroad ? ", from abroad" : ", of this country"}{rate.fromVolume > 0 ? `, from ${formatMoney(rate.fromVolume, rate.currency, currency)} a month on` : ""}</td><td>{rate.percent} %{rate.fixed > 0 ? ` + ${formatMoney(rate.fixed, rate.currency, currency)}` : ""}{rate.most === null ? "" : `, at most ${formatMoney(rate.most, rate.currency, currency)}`}{rate.least === null ? "" : `, at least ${formatMoney(rate.least, rate.currency, currency)}`}</td><td className="soft">from {formatDay(rate.from, today)}</td><td className="num"><button type="button" className="row-open soft" disabled={busy} onClick={() => void act("endRate", { rateId: rate.id }, () => ({ words: "Taken off; nothing that was posted changes." }))}>take off</button></td></tr>)}{rates.length === 0 ? <tr><td className="soft">Nothing yet.</td></tr> : null}</tbody></table>
       <AgreeRate accounts={accounts} currency={currency} today={today} />
     </>
   );
