@@ -195,7 +195,7 @@ class Scope {
     if (due.length > 0 && !oldest) {
       const filled = fill(due, receipt.amount);
       const off = add(receipt.amount, -sumOf(filled, ({ item }) => item.balance));
-      this.add(filled.map(({ item, amount }) => whole(item, amount)), "oldest", "none", [off > 0 ? { code: "against_over", by: off } : { code: "against_short", by: minor(-off) }], 0, oldestShape(filled.length, due.length, off));
+      this.add(filled.map(({ item, amount }) => whole(item, amount)), "oldest", "none", [off > 0 ? { code: "against_over", by: off } : { code: "against_short", by: minor(-off) }], 0, `${oldestShape(filled.length, due.length, off)}${/\d/.test(textOf(this.receipt)) ? " digits" : ""}`);
     }
     this.add([], "account", "none", []);
   }
