@@ -1,15 +1,16 @@
 import type { Day } from "@/core/calendar";
+import type { Attached } from "@/core/followup";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
-export type LetterRow = { id: number; customerId: number; step: number; onDay: Day; toAddress: string; subject: string; body: string; currency: Currency; sum: Minor; messageId: string; fileName: string; delivery: string; actId: number };
-const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, act_id AS actId FROM letter`;
+export type LetterRow = { id: number; customerId: number; step: number; onDay: Day; toAddress: string; subject: string; body: string; currency: Currency; sum: Minor; messageId: string; fileName: string; delivery: string; attach: Attached; actId: number };
+const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, attach, act_id AS actId FROM letter`;
 
 export function insertLetter(db: Db, letter: Omit<LetterRow, "id" | "delivery">, items: readonly { openItemId: number; balance: Minor }[]): number {
   const { id } = db.run(
-    "INSERT INTO letter (customer_id, step, on_day, to_address, subject, body, currency, sum, message_id, file_name, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
-    letter.customerId, letter.step, letter.onDay, letter.toAddress, letter.subject, letter.body, letter.currency, letter.sum, letter.messageId, letter.fileName, letter.actId,
+    "INSERT INTO letter (customer_id, step, on_day, to_address, subject, body, currency, sum, message_id, file_name, attach, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+    letter.customerId, letter.step, letter.onDay, letter.toAddress, letter.subject, letter.body, letter.currency, letter.sum, letter.messageId, letter.fileName, letter.attach, letter.actId,
   );
   for (const item of items) db.run("INSERT INTO letter_item (letter_id, open_item_id, balance) VALUES (?, ?, ?)", id, item.openItemId, item.balance);
   return id;
@@ -23,17 +24,22 @@ export function lettersOf(db: Db, customerId: number): LetterRow[] {
   return db.all<LetterRow>(`${LETTER} WHERE customer_id = ? ORDER BY on_day DESC, id DESC`, customerId);
 }
 
+/** The items that a letter named. */
+export function itemsOfLetter(db: Db, letterId: number): { id: number; number: string }[] {
+  return db.all("SELECT i.id, i.number FROM letter_item l JOIN open_item i ON i.id = l.open_item_id WHERE l.letter_id = ? ORDER BY i.due_on, i.id", letterId);
+}
+
 export function letterById(db: Db, id: number): LetterRow | undefined {
   return db.get<LetterRow>(`${LETTER} WHERE id = ?`, id);
 }
 
-export type ContactRow = { id: number; customerId: number; kind: "call" | "note" | "promise"; onDay: Day; text: string; promisedOn: Day | null; promisedSum: Minor | null; actId: number };
-const CONTACT = `SELECT id, customer_id AS customerId, kind, on_day AS onDay, text, promised_on AS promisedOn, promised_sum AS promisedSum, act_id AS actId FROM contact`;
+export type ContactRow = { id: number; customerId: number; kind: "call" | "note" | "promise"; onDay: Day; text: string; promisedOn: Day | null; promisedSum: Minor | null; /** The rung of the ladder that it was; null for what was said beside it. */ step: number | null; actId: number };
+const CONTACT = `SELECT id, customer_id AS customerId, kind, on_day AS onDay, text, promised_on AS promisedOn, promised_sum AS promisedSum, step, act_id AS actId FROM contact`;
 
 export function insertContact(db: Db, contact: Omit<ContactRow, "id">): number {
   return db.run(
-    "INSERT INTO contact (customer_id, kind, on_day, text, promised_on, promised_sum, act_id) VALUES (?, ?, ?, ?, ?, ?, ?)",
-    contact.customerId, contact.kind, contact.onDay, contact.text, contact.promisedOn, contact.promisedSum, contact.actId,
+    "INSERT INTO contact (customer_id, kind, on_day, text, promised_on, promised_sum, step, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
+    contact.customerId, contact.kind, contact.onDay, contact.text, contact.promisedOn, contact.promisedSum, contact.step, contact.actId,
   ).id;
 }
 

@@ -103,7 +103,7 @@ describe("another currency, from invoice to bank", () => {
     expect(heron?.overdue).toBe(12_000 + 54_000);
     const letter = heron && draftLetter({ ...heron, waits: [] }, readSettings(book.db), TODAY);
     if (!letter?.ok) throw new Error("no letter");
-    expect(letter.value.body).toContain("EUR 500.00 and USD 120.00");
+    expect(letter.value.body).toContain("EUR 500.00 + USD 120.00");
     expect(letter.value.body).toMatch(/E-2 .* EUR 500\.00/);
   });
 });

@@ -24,7 +24,7 @@ function printer(): Maker {
 }
 
 /** A letter that the font has not is written without its accent, else as a question mark. */
-function printable(text: string): string {
+export function printable(text: string): string {
   return [...text].map((letter) => (/[\u0020-\u007e\u00a0-\u00ff\u2013\u2014\u2018-\u201d\u2026\u20ac]/.test(letter) ? letter : (/[\u0020-\u007e]/.exec(letter.normalize("NFD"))?.[0] ?? "?"))).join("");
 }
 

@@ -1,7 +1,7 @@
 import { day } from "@/core/calendar";
 import { currencyOf, minor, type Currency } from "@/core/money";
 
-import { DEFAULT_LADDER, nextStep, promiseState, waitInWords, waitsFor } from ".";
+import { DEFAULT_STEPS, nextStep, promiseState, waitInWords, waitsFor } from ".";
 
 const USD = currencyOf("USD") as Currency;
 const facts = { today: day("2026-11-24"), overdue: minor(50_000), credit: minor(0), smallest: minor(1000), maybeTheirs: [], disputed: minor(0), promise: null };
@@ -11,7 +11,7 @@ describe("the ladder (first steps around 15, 30 and 45 days, about twice a month
     const next = nextStep(day("2026-10-01"), last, on === null ? null : day(on));
     expect([next.step.step, next.on]).toEqual([step, expected]);
   });
-  it("ends with a call", () => expect(DEFAULT_LADDER.at(-1)?.act).toBe("call"));
+  it("ends with a call", () => expect(DEFAULT_STEPS.at(-1)?.act).toBe("call"));
 });
 
 describe("what holds a reminder back", () => {
@@ -22,6 +22,7 @@ describe("what holds a reminder back", () => {
     ["files that are too old", { staleSince: day("2026-11-10") }, "newer files: the last came Tue 10 Nov"],
     ["a promise not yet due", { promise: { dueOn: day("2026-11-27"), sum: null } }, "promise, Fri 27 Nov"],
     ["a dispute", { disputed: minor(37_800) }, "dispute of 378.00 open"],
+    ["no reminders until a day", { quietUntil: day("2026-12-01") }, "no reminders until Tue 1 Dec"],
     ["a credit that covers it", { credit: minor(50_000) }, "credit of 500.00 covers it"],
     ["a very small sum", { overdue: minor(999) }, "under 10.00"],
   ])("%s", (_case, more, words) => {

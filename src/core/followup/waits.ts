@@ -9,9 +9,10 @@ export type Wait =
   | { readonly code: "promise"; readonly dueOn: Day; readonly sum: Minor | null }
   | { readonly code: "credit"; readonly sum: Minor }
   | { readonly code: "dispute"; readonly sum: Minor }
+  | { readonly code: "quiet"; readonly until: Day }
   | { readonly code: "small"; readonly limit: Minor };
 
-type Facts = {
+export type WaitFacts = {
   readonly today: Day;
   readonly overdue: Minor;
   readonly credit: Minor;
@@ -24,10 +25,12 @@ type Facts = {
   /** The day the files came last, where that is too long ago to know who has paid. */
   readonly staleSince?: Day | null;
   readonly promise: { readonly dueOn: Day; readonly sum: Minor | null } | null;
+  /** The customer is not to be reminded before this day. */
+  readonly quietUntil?: Day | null;
 };
 
 /** Everything that holds a reminder back, the strongest first; empty where nothing does. */
-export function waitsFor(facts: Facts): Wait[] {
+export function waitsFor(facts: WaitFacts): Wait[] {
   const waits: Wait[] = [];
   const [first] = facts.maybeTheirs;
   if (first) {
@@ -37,6 +40,7 @@ export function waitsFor(facts: Facts): Wait[] {
   if (facts.onWay) waits.push({ code: "on_way", ...facts.onWay });
   if (facts.staleSince) waits.push({ code: "stale", since: facts.staleSince });
   if (facts.promise && facts.promise.dueOn >= facts.today) waits.push({ code: "promise", ...facts.promise });
+  if (facts.quietUntil && facts.quietUntil > facts.today) waits.push({ code: "quiet", until: facts.quietUntil });
   if (facts.disputed > 0) waits.push({ code: "dispute", sum: facts.disputed });
   if (facts.credit > 0 && facts.credit >= facts.overdue) waits.push({ code: "credit", sum: facts.credit });
   if (facts.overdue < facts.smallest) waits.push({ code: "small", limit: facts.smallest });
@@ -57,6 +61,8 @@ export function waitInWords(wait: Wait, currency: Currency): string {
       return `dispute of ${formatAmount(wait.sum, currency)} open`;
     case "credit":
       return `credit of ${formatAmount(wait.sum, currency)} covers it`;
+    case "quiet":
+      return `no reminders until ${formatDay(wait.until)}`;
     case "small":
       return `under ${formatAmount(wait.limit, currency)}`;
     default:

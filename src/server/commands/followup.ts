@@ -8,11 +8,13 @@ import { customerById, setLeftOut } from "@/db/customers";
 import { insertContact, insertLetter } from "@/db/followup";
 
 import { defineCommand } from "../command";
+import type { Ctx } from "../context";
 import { draftLetter } from "../letters";
 import { proposalsOf } from "../proposals";
-import { overdueRows } from "../queries/overdue";
+import { overdueRows, type OverdueRow } from "../queries/overdue";
 
 const isoDay = z.iso.date().transform((text) => text as Day);
+const letter = z.object({ customerId: z.number().int(), subject: z.string().trim().min(1, "The letter needs a subject.").max(200), body: z.string().trim().min(1, "The letter has no words.").max(20_000) });
 
 /**
  * Records a letter that was looked at, to be delivered right after. Who waits
@@ -20,44 +22,91 @@ const isoDay = z.iso.date().transform((text) => text as Day);
  */
 export const sendLetter = defineCommand({
   name: "sendLetter",
-  schema: z.object({ customerId: z.number().int(), subject: z.string().trim().min(1, "The letter needs a subject.").max(200), body: z.string().trim().min(1, "The letter has no words.").max(20_000) }),
+  schema: letter,
   run(ctx, input): Result<{ letterId: number; actId: number }> {
     const customer = customerById(ctx.db, input.customerId);
     if (!customer) return fail("customer.unknown", { id: input.customerId });
-    if (!customer.email) return fail("letter.no_address", { customer: customer.name });
     const row = overdueRows(ctx.db, ctx.today, proposalsOf(ctx.db), customer.id).find((one) => one.customer.id === customer.id);
-    if (!row) return fail("letter.nothing", { customer: customer.name });
-    const [wait] = row.waits;
-    if (wait) return fail("letter.waits", { customer: customer.name, why: waitInWords(wait, ctx.settings.currency) });
-    const draft = draftLetter(row, ctx.settings, ctx.today);
-    if (!draft.ok) return draft;
-    const { step, sum, items } = draft.value;
-    const actId = ctx.act("letter", { kind: "customer", id: customer.id, customerId: customer.id }, `letter ${step} to ${customer.email}: ${input.subject}`);
-    const name = `${ctx.today}-${customer.externalId.replace(/[^A-Za-z0-9-]/g, "_")}-${actId}`;
-    const letterId = insertLetter(
-      ctx.db,
-      { customerId: customer.id, step, onDay: ctx.today, toAddress: customer.email, subject: input.subject, body: input.body, currency: ctx.settings.currency, sum, messageId: `<${name}@${ctx.who.book}.dozo.invalid>`, fileName: `${name}.eml`, actId },
-      items.map((item) => ({ openItemId: item.id, balance: item.balance })),
-    );
-    return ok({ letterId, actId });
+    return row ? record(ctx, row, input) : fail("letter.nothing", { customer: customer.name });
   },
 });
 
-/** Notes a call, a note, or a promise to pay with its day and, if known, its sum. */
+/**
+ * Records all letters of a run that was looked through, each once; they are
+ * delivered one after the other in the background, and go on after a restart.
+ * Whose reason to be written to is gone meanwhile gets none, and is named.
+ */
+export const sendLetters = defineCommand({
+  name: "sendLetters",
+  schema: z.object({ letters: z.array(letter).min(1).max(5000) }),
+  run(ctx, input): Result<{ sent: number; held: { customerId: number; customer: string; why: string }[] }> {
+    const rows = new Map(overdueRows(ctx.db, ctx.today, proposalsOf(ctx.db)).map((row) => [row.customer.id, row]));
+    const held: { customerId: number; customer: string; why: string }[] = [];
+    const seen = new Set<number>();
+    let sent = 0;
+    input.letters.forEach((one, at) => {
+      ctx.who.progress?.(at, input.letters.length);
+      if (seen.has(one.customerId)) return;
+      seen.add(one.customerId);
+      const row = rows.get(one.customerId);
+      const done = row ? record(ctx, row, one) : null;
+      if (done?.ok) sent += 1;
+      else held.push({ customerId: one.customerId, customer: row?.customer.name ?? customerById(ctx.db, one.customerId)?.name ?? "", why: whyHeld(ctx, row) });
+    });
+    return sent === 0 ? fail("letters.all_held", { count: held.length, why: held[0]?.why }) : ok({ sent, held });
+  },
+});
+
+function whyHeld(ctx: Ctx, row: OverdueRow | undefined): string {
+  if (!row) return "nothing is past its date any more";
+  const [wait] = row.waits;
+  if (wait) return `waits for ${waitInWords(wait, ctx.settings.currency)}`;
+  if (row.leftOut !== null) return `left out: ${row.leftOut}`;
+  return row.state === "later" ? "was written to already" : "has no e-mail address";
+}
+
+function record(ctx: Ctx, row: OverdueRow, said: z.output<typeof letter>): Result<{ letterId: number; actId: number }> {
+  const { customer } = row;
+  const [wait] = row.waits;
+  if (wait) return fail("letter.waits", { customer: customer.name, why: waitInWords(wait, ctx.settings.currency) });
+  if (row.leftOut !== null) return fail("letter.left_out", { customer: customer.name, why: row.leftOut });
+  if (row.state === "later") return fail("letter.later", { customer: customer.name, day: row.next.on });
+  const draft = draftLetter(row, ctx.settings, ctx.today);
+  if (!draft.ok) return draft;
+  const { step, sum, items, attach, to } = draft.value;
+  if (to === null) return fail("letter.no_address", { customer: customer.name });
+  const actId = ctx.act("letter", { kind: "customer", id: customer.id, customerId: customer.id }, `letter ${step} to ${to}: ${said.subject}`);
+  const name = `${ctx.today}-${customer.externalId.replace(/[^A-Za-z0-9-]/g, "_")}-${actId}`;
+  const letterId = insertLetter(
+    ctx.db,
+    { customerId: customer.id, step, onDay: ctx.today, toAddress: to, subject: said.subject, body: said.body, currency: ctx.settings.currency, sum, messageId: `<${name}@${ctx.who.book}.dozo.invalid>`, fileName: `${name}.eml`, attach, actId },
+    items.map((item) => ({ openItemId: item.id, balance: item.balance })),
+  );
+  return ok({ letterId, actId });
+}
+
+/** Notes a call, a note, or a promise to pay with its day and, if known, its sum. A call or task that the ladder asked for is its rung. */
 export const logContact = defineCommand({
   name: "logContact",
   schema: z.object({
     customerId: z.number().int(), kind: z.enum(["call", "note", "promise"]), text: z.string().trim().min(1, "Say what was said, in a few words.").max(2000),
-    promisedOn: isoDay.nullable().default(null), promisedSum: z.number().int().positive().transform(minor).nullable().default(null),
+    promisedOn: isoDay.nullable().default(null), promisedSum: z.number().int().positive().transform(minor).nullable().default(null), /** A task or a stop of supply that the ladder asked for is done. */ done: z.boolean().default(false),
   }).refine((input) => input.kind !== "promise" || input.promisedOn !== null, { message: "A promise needs its day.", path: ["promisedOn"] }),
   run(ctx, input): Result<{ actId: number }> {
     const customer = customerById(ctx.db, input.customerId);
     if (!customer) return fail("customer.unknown", { id: input.customerId });
     const actId = ctx.act("contact", { kind: "customer", id: customer.id, customerId: customer.id }, `${input.kind}: ${input.text}`);
-    insertContact(ctx.db, { customerId: customer.id, kind: input.kind, onDay: ctx.today, text: input.text, promisedOn: input.promisedOn, promisedSum: input.promisedSum, actId });
+    insertContact(ctx.db, { customerId: customer.id, kind: input.kind, onDay: ctx.today, text: input.text, promisedOn: input.promisedOn, promisedSum: input.promisedSum, step: stepOf(ctx, customer.id, input), actId });
     return ok({ actId });
   },
 });
+
+function stepOf(ctx: Ctx, customerId: number, input: { kind: "call" | "note" | "promise"; done: boolean }): number | null {
+  const row = overdueRows(ctx.db, ctx.today, proposalsOf(ctx.db), customerId).find((one) => one.customer.id === customerId);
+  if (!row || row.next.on > ctx.today) return null;
+  const { act, step } = row.next.step;
+  return (act === "call" && input.kind !== "note") || ((act === "task" || act === "stop") && input.done) ? step : null;
+}
 
 /** Leaves a customer out of follow-up, with a reason; without one, takes them in again. */
 export const leaveOut = defineCommand({

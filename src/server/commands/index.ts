@@ -5,9 +5,10 @@ import { answerDispute, mendAccount, refundAtBank, retryDebit } from "./comeBack
 import { explainLine, removeRule } from "./explainLine";
 import { agreeRate, endRate } from "./fees";
 import { accrueFees, billFees } from "./feeBills";
-import { leaveOut, logContact, sendLetter } from "./followup";
+import { leaveOut, logContact, sendLetter, sendLetters } from "./followup";
 import { importFile } from "./importFile";
 import { makeJournalFile } from "./journalFile";
+import { leaveItemOut, removeLadder, setFollowUp, setLadder } from "./ladders";
 import { changeAlias, forget } from "./learning";
 import { askApproval, decideWriteOff, placeReceipt, useCredit } from "./placeReceipt";
 import { postSure } from "./postSure";
@@ -20,7 +21,7 @@ import { undo, undoTogether } from "./undo";
 /** Every way to change a book, by name. */
 export const COMMANDS = {
   importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, tiePayouts, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
-  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile, setRates, revalue,
+  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile, setRates, revalue, sendLetters, setLadder, removeLadder, setFollowUp, leaveItemOut,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

@@ -1,8 +1,8 @@
 import { daysBetween, formatDay, type Day } from "@/core/calendar";
-import { waitInWords } from "@/core/followup";
+import { waitInWords, type Ladder, type LadderAct } from "@/core/followup";
 import type { Habit, PaidFor, Proposal } from "@/core/matching";
 import { agingOf, type Aging } from "@/core/metrics";
-import { add, formatMoney, sumOf, type Currency, type Minor } from "@/core/money";
+import { add, formatMoney, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { actsOfCustomer } from "@/db/acts";
 import { aliasesOf, customerById, sitesOf, type CustomerRow } from "@/db/customers";
@@ -14,7 +14,9 @@ import { onTheirWay } from "@/db/started";
 import { carriedByDocument } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 
+import { followedRow, itemsLeftOut, ladders, type FollowedRow } from "@/db/ladders";
 import { draftLetter } from "../letters";
+import { whyToday } from "./letterRun";
 import { overdueRows, type LastWord } from "./overdue";
 
 export type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean };
@@ -23,7 +25,7 @@ export type CreditLine = { receiptId: number; on: Day; sum: Minor; currency: Cur
 /** What the book learned of a customer from receipts: who pays for it, and how. */
 export type Learned = { payers: PaidFor[]; habit: string | null };
 export type CustomerPage = {
-  customer: CustomerRow; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: OpenItemRow[]; credits: CreditLine[]; /** ACH debits of its own that have not settled. */ onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: Learned; waits: string[]; history: HistoryLine[];
+  customer: CustomerRow; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: OpenItemRow[]; credits: CreditLine[]; /** ACH debits of its own that have not settled. */ onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: Learned; waits: string[]; history: HistoryLine[]; /** How it (or the head of its group) is followed up, and why it is on today's list or not. */ followed: FollowedRow; ladders: Ladder[]; why: string;
 };
 
 /** Everything about a customer on one page, with one line of time. */
@@ -35,11 +37,12 @@ export function customerPageOf(db: Db, id: number, today: Day, proposals: readon
   const parent = customer.parentId === null ? undefined : customerById(db, customer.parentId);
   const credits = receiptsOf(db, id).filter(({ onAccount }) => onAccount !== 0).map((receipt): CreditLine => ({ receiptId: receipt.id, on: receipt.paidOn, sum: receipt.onAccount, currency: receipt.currency, words: `receipt of ${formatMoney(receipt.amount, receipt.currency, currency)}` }));
   const carried = carriedByDocument(db, ["credits"], "receipt");
-  const waits = overdueRows(db, today, proposals, id).find((row) => row.customer.id === id)?.waits ?? [];
+  const rows = overdueRows(db, today, proposals, id);
+  const waits = rows.find((row) => row.customer.id === id)?.waits ?? [];
   return {
     customer, aliases: aliasesOf(db, id), parent: parent ? { id: parent.id, name: parent.name } : null, sites: sitesOf(db, id).map((site) => ({ id: site.id, name: site.name, open: sumOf(openItemsOf(db, site.id), (item) => item.bookBalance) })),
     open, credits, onWay: onTheirWay(db).filter(({ customerId }) => customerId === id).map((one) => ({ id: one.id, startedOn: one.startedOn, sum: one.amount, currency: one.currency, words: one.reference })), aging: agingOf(open.map((item) => ({ ...item, balance: item.bookBalance })), today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.bookBalance), credit: sumOf(credits, (one) => (one.currency === currency ? one.sum : add(-(carried.get(one.receiptId) ?? 0)))),
-    habit: habitInWords(db, id), learned: { payers: payersOf(db, id), habit: payingInWords(habits(db, id)[0], daysLate(db, id).length > 0 ? habitInWords(db, id) : null) }, waits: waits.map((wait) => waitInWords(wait, currency)), history: historyOf(db, id, today),
+    habit: habitInWords(db, id), learned: { payers: payersOf(db, id), habit: payingInWords(habits(db, id)[0], daysLate(db, id).length > 0 ? habitInWords(db, id) : null) }, waits: waits.map((wait) => waitInWords(wait, currency)), history: historyOf(db, id, today), followed: followedRow(db, id), ladders: ladders(db), why: parent ? `Followed up together with its head office, ${parent.name}. ${whyToday(rows[0], today, currency)}` : whyToday(rows[0], today, currency),
   };
 }
 
@@ -76,7 +79,7 @@ export function historyOf(db: Db, customerId: number, today: Day): HistoryLine[]
   return lines.sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
 }
 
-export type FollowUpWorkings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; lastWord: LastWord | null };
+export type FollowUpWorkings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; lastWord: LastWord | null; /** Why something is said today, or why not. */ why: string; act: LadderAct; /** Invoices that letters do not name. */ leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[] };
 
 /** The letter a customer would get today, looked at before it goes. */
 export function followUpWorkings(db: Db, customerId: number, today: Day, proposals: readonly Proposal[]): FollowUpWorkings | null {
@@ -84,11 +87,14 @@ export function followUpWorkings(db: Db, customerId: number, today: Day, proposa
   if (!row) return null;
   const settings = readSettings(db);
   const draft = draftLetter(row, settings, today);
-  if (!draft.ok) return null;
+  // Where every invoice is left out there is nothing to write, yet all the rest to see.
+  const letter = draft.ok ? draft.value : { to: null, subject: "", body: "", sum: ZERO, step: row.next.step.step, items: [] };
+  const out = itemsLeftOut(db);
   return {
-    customerId, to: draft.value.to, subject: draft.value.subject, body: draft.value.body, sum: draft.value.sum, credit: row.credit, step: draft.value.step, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), habit: habitInWords(db, customerId),
+    customerId, to: letter.to, subject: letter.subject, body: letter.body, sum: letter.sum, credit: row.credit, step: letter.step, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), habit: habitInWords(db, customerId),
     history: historyOf(db, customerId, today).filter(({ kind }) => ["letter", "call", "note", "promise", "receipt"].includes(kind)).slice(0, 7).map(({ on, kind, words }) => ({ on, words: kind === "letter" ? words : `${kind}: ${words}` })),
-    items: draft.value.items.map((item) => ({ id: item.id, number: item.number, description: item.description ?? "", dueOn: item.dueOn, days: daysBetween(item.dueOn, today), balance: item.balance, currency: item.currency })),
-    problem: draft.value.to === null ? "no e-mail address" : null, lastWord: row.lastWord,
+    items: letter.items.map((item) => ({ id: item.id, number: item.number, description: item.description ?? "", dueOn: item.dueOn, days: daysBetween(item.dueOn, today), balance: item.balance, currency: item.currency })),
+    problem: letter.to === null ? "no e-mail address" : null, lastWord: row.lastWord, why: whyToday(row, today, settings.currency), act: row.next.step.act,
+    leftOut: row.items.flatMap((item) => { const reason = out.get(item.id); return reason === undefined ? [] : [{ id: item.id, number: item.number, reason, balance: item.balance, currency: item.currency }]; }),
   };
 }

@@ -1,5 +1,5 @@
-import { bankingDaysBetween, daysBetween, type Day } from "@/core/calendar";
-import { nextStep, promiseState, waitsFor, type NextStep, type PromiseState, type Wait } from "@/core/followup";
+import { bankingDaysBetween, type Day } from "@/core/calendar";
+import { DEFAULT_STEPS, followUpToday, promiseState, type FollowUpState, type FollowUpToday, type Ladder, type PromiseState } from "@/core/followup";
 import type { Proposal } from "@/core/matching";
 import { agingOf, type Aging } from "@/core/metrics";
 import { add, minor, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
@@ -8,6 +8,7 @@ import type { Db } from "@/db/connection";
 import { allCustomers, familyOf, type CustomerRow } from "@/db/customers";
 import { lastWords, paidBetween, type ContactRow, type LetterRow } from "@/db/followup";
 import { lastImportDay } from "@/db/files";
+import { followedAs, followedRows, itemsLeftOut, ladders, stepsSaid, type FollowedRow } from "@/db/ladders";
 import { onTheirWay } from "@/db/started";
 import { openItems, openItemsOf, type OpenItemRow } from "@/db/openItems";
 import { receiptsInState } from "@/db/receipts";
@@ -15,11 +16,11 @@ import { bookValue, worthOn } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 
 export type LastWord = { kind: "letter"; step: number; on: Day } | { kind: "call" | "note"; on: Day; text: string } | { kind: "promise"; on: Day; dueOn: Day; sum: Minor | null; state: PromiseState };
-export type OverdueState = "ready" | "waits" | "later" | "left_out";
+export type OverdueState = FollowUpState;
 
-/** A customer (with its sites) who owes something past its date. Sums in the book's currency. */
-export type OverdueRow = {
-  customer: CustomerRow; sites: number; items: OpenItemRow[]; aging: Aging; overdue: Minor; credit: Minor; /** The same credit, currency by currency. */ creditIn: ReadonlyMap<Currency, Minor>; oldestDueOn: Day; oldestDays: number; lastWord: LastWord | null; next: NextStep; waits: Wait[]; state: OverdueState;
+/** A customer (with its sites) that a step of the ladder is about, or that owes something past its date. Sums in the book's currency. */
+export type OverdueRow = FollowUpToday & {
+  customer: CustomerRow; sites: number; items: OpenItemRow[]; aging: Aging; credit: Minor; /** The same credit, currency by currency. */ creditIn: ReadonlyMap<Currency, Minor>; lastWord: LastWord | null; followed: FollowedRow; ladder: string;
 };
 
 type Words = { letter: LetterRow | undefined; contact: ContactRow | undefined; promise: ContactRow | undefined };
@@ -39,15 +40,15 @@ export function overdueRows(db: Db, today: Day, proposals: readonly Proposal[], 
   const rows: OverdueRow[] = [];
   for (const [id, items] of groups) {
     const customer = customers.get(id);
-    const late = items.filter((item) => item.balance > 0 && item.dueOn < today);
-    if (customer && late.length > 0) rows.push(rowOf(db, customer, items, late, today, facts));
+    const row = customer ? rowOf(db, customer, items, today, facts) : null;
+    if (row) rows.push(row);
   }
   return rows.sort((a, b) => rank(a) - rank(b) || b.overdue - a.overdue || a.customer.id - b.customer.id);
 }
 
 const rank = (row: OverdueRow): number => ["ready", "waits", "later", "left_out"].indexOf(row.state) * 2 - (row.lastWord?.kind === "promise" && row.lastWord.state === "broken" ? 1 : 0);
 
-type GroupFacts = { smallest: Minor; maybe: Map<number, { receiptId: number; amount: Minor }[]>; credit: Map<number, Minor>; creditIn: Map<number, { currency: Currency; sum: Minor }[]>; disputed: Map<number, Minor>; onWay: Map<number, { sum: Minor; startedOn: Day }>; staleSince: Day | null; words: Map<number, Words> };
+type GroupFacts = { smallest: Minor; maybe: Map<number, { receiptId: number; amount: Minor }[]>; credit: Map<number, Minor>; creditIn: Map<number, { currency: Currency; sum: Minor }[]>; disputed: Map<number, Minor>; onWay: Map<number, { sum: Minor; startedOn: Day }>; staleSince: Day | null; words: Map<number, Words>; ladders: readonly Ladder[]; followed: Map<number, FollowedRow>; leftOut: Map<number, string>; said: Map<number, { step: number; on: Day }[]> };
 
 function factsByGroup(db: Db, proposals: readonly Proposal[], headOf: (id: number) => number, today: Day): GroupFacts {
   const maybe = new Map<number, { receiptId: number; amount: Minor }[]>();
@@ -78,7 +79,7 @@ function factsByGroup(db: Db, proposals: readonly Proposal[], headOf: (id: numbe
     const known = onWay.get(head);
     onWay.set(head, { sum: add(known?.sum ?? 0, worthOn(db, amount, currency, book, startedOn)), startedOn: known?.startedOn ?? startedOn });
   }
-  return { onWay, staleSince: staleSince(db, today), smallest: minor(smallestSumAskedFor), maybe, credit, creditIn, disputed, words: wordsByCustomer(db) };
+  return { onWay, staleSince: staleSince(db, today), smallest: minor(smallestSumAskedFor), maybe, credit, creditIn, disputed, words: wordsByCustomer(db), ladders: ladders(db), followed: new Map(followedRows(db).map((row) => [row.customerId, row])), leftOut: itemsLeftOut(db), said: stepsSaid(db) };
 }
 
 /** Banking days after which the files are too old to say who has paid. */
@@ -100,22 +101,24 @@ function wordsByCustomer(db: Db): Map<number, Words> {
   return words;
 }
 
-function rowOf(db: Db, customer: CustomerRow, items: OpenItemRow[], late: OpenItemRow[], today: Day, facts: GroupFacts): OverdueRow {
-  const overdue = sumOf(late, (item) => item.bookBalance);
+function rowOf(db: Db, customer: CustomerRow, items: OpenItemRow[], today: Day, facts: GroupFacts): OverdueRow | null {
+  const followed = facts.followed.get(customer.id) ?? followedAs(customer.id);
+  const ladder = facts.ladders.find(({ id, standard }) => (followed.ladderId === null ? standard : id === followed.ladderId)) ?? facts.ladders[0];
   const notes = minor(-sumOf(items.filter((item) => item.balance < 0), (item) => item.bookBalance));
   const credit = add(facts.credit.get(customer.id) ?? 0, notes);
-  const oldestDueOn = late.reduce((oldest, item) => (item.dueOn < oldest ? item.dueOn : oldest), late[0]?.dueOn ?? today);
   const words = facts.words.get(customer.id);
   const promise = words?.promise?.promisedOn ? { dueOn: words.promise.promisedOn, sum: words.promise.promisedSum } : null;
   const paid = words?.promise && promise ? paidBetween(db, customer.id, words.promise.onDay, promise.dueOn < today ? promise.dueOn : today) : ZERO;
   const state = promise ? promiseState(promise, paid, today) : null;
-  const lastStep = words?.letter && words.letter.onDay > oldestDueOn ? words.letter.step : 0;
-  const next = nextStep(oldestDueOn, lastStep, words?.letter?.onDay ?? null);
-  const waits = waitsFor({ today, overdue, credit, smallest: facts.smallest, maybeTheirs: facts.maybe.get(customer.id) ?? [], disputed: facts.disputed.get(customer.id) ?? ZERO, onWay: facts.onWay.get(customer.id) ?? null, staleSince: facts.staleSince, promise: state === "open" ? promise : null });
-  const broken = state === "broken";
+  const gets = followUpToday({
+    today, items: items.map((item) => ({ id: item.id, dueOn: item.dueOn, balance: item.bookBalance, leftOut: facts.leftOut.get(item.id) ?? null })), steps: ladder && ladder.steps.length > 0 ? ladder.steps : DEFAULT_STEPS, said: facts.said.get(customer.id) ?? [], lastLetterOn: words?.letter?.onDay ?? null,
+    credit, smallest: followed.smallest ?? facts.smallest, maybeTheirs: facts.maybe.get(customer.id) ?? [], disputed: facts.disputed.get(customer.id) ?? ZERO, onWay: facts.onWay.get(customer.id) ?? null, staleSince: facts.staleSince, promise: state === "open" ? promise : null, quietUntil: followed.quietUntil,
+    promiseBroken: state === "broken", leftOut: customer.leftOut, byItself: followed.byItself,
+  });
+  if (gets === null) return null;
   return {
-    customer, sites: new Set(items.map((item) => item.customerId).filter((id) => id !== customer.id)).size, items, aging: agingOf(items.map((item) => ({ ...item, balance: item.bookBalance })), today), overdue, credit, creditIn: creditIn(items, facts.creditIn.get(customer.id) ?? []), oldestDueOn, oldestDays: daysBetween(oldestDueOn, today),
-    lastWord: lastWord(words, state), next, waits, state: customer.leftOut !== null ? "left_out" : waits.length > 0 ? "waits" : next.on > today && !broken ? "later" : "ready",
+    ...gets, customer, sites: new Set(items.map((item) => item.customerId).filter((id) => id !== customer.id)).size, items, aging: agingOf(items.map((item) => ({ ...item, balance: item.bookBalance })), today), credit, creditIn: creditIn(items, facts.creditIn.get(customer.id) ?? []),
+    lastWord: lastWord(words, state), followed, ladder: ladder?.name ?? "",
   };
 }
 

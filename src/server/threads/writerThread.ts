@@ -18,18 +18,32 @@ export type WriterAnswer = { id: number; result: Result<unknown> } | { id: numbe
 const { book } = workerData as { book: string };
 let db: Db | null = null;
 
+/** Letters that are recorded go to the outbox one after the other, between commands; what a crash left goes with the next start. */
+let delivering: Promise<void> = Promise.resolve();
+function deliver(): void {
+  delivering = delivering.then(async () => {
+    for (let next = queued(); next !== undefined && db !== null; next = queued()) {
+      await deliverLetter(db, book, next);
+      // Commands that have come meanwhile go first.
+      await new Promise((resolve) => { setImmediate(resolve); });
+    }
+  }).catch((error: unknown) => { console.error(`dozo: letters wait in the book: ${error instanceof Error ? error.message : "unknown"}`); });
+}
+
+const queued = (): number | undefined => db?.get<{ id: number }>("SELECT id FROM letter WHERE delivery = 'queued' ORDER BY id LIMIT 1")?.id;
+
 async function carryOut(request: WriterRequest): Promise<Result<unknown>> {
   if (db === null) {
     const opened = openBookToWrite(book);
     if (!opened.ok) return opened;
     db = opened.value;
-    for (const { id } of db.all<{ id: number }>("SELECT id FROM letter WHERE delivery = 'queued'")) await deliverLetter(db, book, id);
+    deliver();
   }
   const command = commandOf(request.command);
   if (!command) return fail("command.unknown", { name: request.command });
   try {
     const result = runCommand(db, command, request.input, { book, actor: request.actor, key: request.key, progress: (done, of) => parentPort?.postMessage({ id: request.id, progress: { done, of } } satisfies WriterAnswer) }, request.rehearse);
-    if (result.ok && request.command === "sendLetter" && !request.rehearse) await deliverLetter(db, book, (result.value as { letterId: number }).letterId);
+    if (result.ok && request.command.startsWith("sendLetter") && !request.rehearse) deliver();
     return result;
   } catch (error) {
     if (isBusy(error)) return fail("book.locked");

@@ -8,7 +8,7 @@ import { Sum } from "../Sum";
 import { LinkedTable, Story } from "./Story";
 import type { Around, Linked, Told } from "./types";
 
-type Item = { kind: "invoice" | "late_fee" | "credit_note"; number: string; issuedOn: Day; dueOn: Day; total: Minor; currency: Currency; tax: Minor; opened: Minor; balance: Minor; openedOn: Day; poNumber: string | null; terms: string | null; description: string | null };
+type Item = { id: number; kind: "invoice" | "late_fee" | "credit_note"; number: string; issuedOn: Day; dueOn: Day; total: Minor; currency: Currency; tax: Minor; opened: Minor; balance: Minor; openedOn: Day; poNumber: string | null; terms: string | null; description: string | null };
 type Props = Around & { item: Item; customer: { id: number; name: string }; paid: Linked[]; letters: { on: Day; words: string }[]; told: Told };
 
 const KIND = { invoice: "Invoice", late_fee: "Late fee", credit_note: "Credit note" } as const;
@@ -23,6 +23,7 @@ export function InvoicePage({ item, customer, paid, letters, told, ...around }: 
         <h1><Sum of={item.balance} currency={currency} /> <small>open of <Sum of={item.total} currency={currency} /></small></h1>
         <span><b className="strong">{KIND[item.kind]} {item.number}</b>, <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink></span>
         <State item={item} today={today} />
+        <div className="end"><a className="soft" href={`/api/v1/b/${book}/invoices/${item.id}/pdf`}>PDF</a></div>
       </div>
       <div className="columns">
         <section>

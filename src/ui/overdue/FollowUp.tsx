@@ -15,7 +15,7 @@ import { Sum } from "../Sum";
 import { useActing } from "../shell/Notices";
 import type { OverdueLine } from "./types";
 
-type Workings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null };
+type Workings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; why: string; act: "letter" | "call" | "task" | "stop"; leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[] };
 type Doing = "looking" | "letter" | "sure" | "call" | "leave_out";
 type Props = { row: OverdueLine; currency: Currency; today: Day; done: () => void };
 
@@ -29,7 +29,7 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
     void load<Workings>(`/api/v1/b/${book}/overdue/${row.id}/letter`).then((sent) => { if (current) { if (sent.ok) setWorkings(sent.value); else complain(sent.message); } });
     return () => { current = false; };
   }, [book, complain, row.id, row.state]);
-  const held = row.waits.length > 0 || row.state === "left_out";
+  const held = row.waits.length > 0 || row.state !== "ready";
   useHotkeys("enter", () => { if (doing === "looking" && !held) setDoing("letter"); }, { ignoreEventWhen: onOwnControl, preventDefault: true }, [doing, held]);
   useHotkeys("c", () => setDoing("call"), { preventDefault: true });
   useHotkeys("x", () => setDoing("leave_out"), { preventDefault: true });
@@ -43,12 +43,13 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
         {doing === "looking" ? (
           <div className="acts">
             <Act main hint="Enter" onClick={() => setDoing("letter")} disabled={held}>Look at the letter</Act>
+            {workings.act === "task" || workings.act === "stop" ? <TaskDone row={row} act={workings.act} /> : null}
             <Act hint="C" onClick={() => setDoing("call")}>Log a call</Act>
             <Act hint="X" onClick={() => setDoing("leave_out")}>{row.leftOut ? "Take in again" : "Leave out"}</Act>
             <NextLink href={`/b/${book}/customers/${row.id}`}>Customer</NextLink>
           </div>
         ) : null}
-        {held && doing === "looking" ? <p className="waits">{row.leftOut ? `Left out: ${row.leftOut}` : `Waits for: ${row.waits.join(", ")}. No letter goes until that is settled.`}</p> : null}
+        {doing === "looking" ? <p className={held ? "waits" : "soft"}>{workings.why}</p> : null}
       </div>
       <div>
         <h2>{workings.habit}</h2>
@@ -63,13 +64,32 @@ function Owed({ workings, currency, today }: { workings: Workings; currency: Cur
     <div style={{ maxHeight: 260, overflow: "auto" }} tabIndex={0} role="group" aria-label="What is overdue">
       <table className="small">
         <tbody>
-          {workings.items.map((item) => <tr key={item.id}><td><b className="strong">{item.number}</b> {item.description}</td><td className="soft">due {formatDay(item.dueOn, today)}, {item.days} {item.days === 1 ? "day" : "days"}</td><td className="num"><Sum of={item.balance} currency={item.currency} /></td></tr>)}
+          {workings.items.map((item) => <tr key={item.id}><td><b className="strong">{item.number}</b> {item.description}</td><td className="soft">due {formatDay(item.dueOn, today)}, {item.days} {item.days === 1 ? "day" : "days"}</td><td className="num"><Sum of={item.balance} currency={item.currency} /></td><td className="num"><ItemOut id={item.id} number={item.number} reason={null} /></td></tr>)}
+          {workings.leftOut.map((item) => <tr key={item.id} className="soft"><td><s>{item.number}</s> left out: {item.reason}</td><td /><td className="num"><Sum of={item.balance} currency={item.currency} /></td><td className="num"><ItemOut id={item.id} number={item.number} reason={item.reason} /></td></tr>)}
           {workings.credit !== 0 ? <tr><td>Credit on account</td><td /><td className="num sum">{formatAmount(negate(workings.credit), currency)}</td></tr> : null}
           <tr><td className="soft">asked for</td><td /><td className="num"><span className="total">{formatAmount(workings.sum, currency)}</span></td></tr>
         </tbody>
       </table>
     </div>
   );
+}
+
+/** Leaves an invoice out of letters, with its reason, or takes it in again. */
+function ItemOut({ id, number, reason }: { id: number; number: string; reason: string | null }): ReactNode {
+  const { act, busy } = useActing();
+  const [asking, setAsking] = useState(false);
+  const [text, setText] = useState("");
+  const set = (why: string | null): void => void act("leaveItemOut", { itemId: id, reason: why }, () => ({ words: why === null ? `${number} is in letters again.` : `${number} is left out of letters.` })).then(() => setAsking(false));
+  if (reason !== null) return <button type="button" className="row-open strong" disabled={busy} onClick={() => set(null)}>take in</button>;
+  if (!asking) return <button type="button" className="row-open soft" onClick={() => setAsking(true)}>leave out</button>;
+  return <form onSubmit={(event) => { event.preventDefault(); if (text.trim() !== "") set(text); }}><input className="sumfield words" style={{ width: 150, fontFamily: "inherit" }} autoFocus aria-label={`Why ${number} is left out`} placeholder="why, then Enter" value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") setAsking(false); }} /></form>;
+}
+
+/** A task, or the stop of supply, that the ladder asks for is done. */
+function TaskDone({ row, act: does }: { row: OverdueLine; act: "task" | "stop" }): ReactNode {
+  const { act, busy } = useActing();
+  const words = does === "stop" ? "supply is stopped" : "the task is done";
+  return <Act hint="D" disabled={busy || row.state !== "ready"} onClick={() => void act<{ actId: number }>("logContact", { customerId: row.id, kind: "note", text: words, done: true }, (value) => ({ words: `Noted: ${words}.`, undo: value.actId }))}>{does === "stop" ? "Supply is stopped" : "Task is done"}</Act>;
 }
 
 /** The letter with its fields filled; its words can be changed, and it goes only after a second step. */

@@ -11,6 +11,7 @@ import { LedgerList, type ListColumn } from "../lists/LedgerList";
 import { useOpenRow } from "../lists/useOpenRow";
 import { Sum } from "../Sum";
 import { AgeBar } from "./AgeBar";
+import { OverdueTabs } from "./OverdueTabs";
 import { FollowUp } from "./FollowUp";
 import type { OverdueLine, OverdueState } from "./types";
 
@@ -31,10 +32,10 @@ export function OverduePage(props: Props): ReactNode {
         <div style={{ flex: 1 }}><AgeBar aging={props.total} currency={currency} words /></div>
         <div className="end"><a className="soft" href={`/api/v1/b/${props.book}/export/overdue`}>CSV</a><NextLink href={`/b/${props.book}/reports?report=aging`}>Aging</NextLink></div>
       </div>
-      <div className="tabs" style={{ paddingBottom: 4 }}>
+      <OverdueTabs at="list">
         <NextLink href="?" aria-current={state === null ? "page" : undefined} prefetch={false}>All <b>{all}</b></NextLink>
         {STATES.map(([name, words]) => <NextLink key={name} href={`?state=${name}`} aria-current={state === name ? "page" : undefined} prefetch={false}>{words} <b>{counts[name]}</b></NextLink>)}
-      </div>
+      </OverdueTabs>
       <LedgerList<OverdueLine>
         label="Overdue customers" rows={rows} idOf={(row) => row.id} openId={open} onOpen={setOpen} columns={columnsOf(props)} partBefore={(row, before) => (row.state === before?.state || state !== null ? null : `${PART[row.state]} ${counts[row.state]}`)}
         workings={(row) => <FollowUp key={row.id} row={row} currency={currency} today={props.today} done={() => { const at = rows.findIndex((one) => one.id === row.id); setOpen(rows[at + 1]?.id ?? null); }} />}

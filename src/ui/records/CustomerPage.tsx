@@ -8,6 +8,7 @@ import type { Aging } from "@/core/metrics";
 import { add, formatAmount, negate, sumOf, type Currency, type Minor } from "@/core/money";
 
 import { Sum } from "../Sum";
+import { FollowedAs, type Followed } from "./FollowedAs";
 import type { Around } from "../documents/types";
 import { AgeBar } from "../overdue/AgeBar";
 import { useActing } from "../shell/Notices";
@@ -17,7 +18,7 @@ type Item = { id: number; number: string; kind: string; description: string | nu
 type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean };
 type Credit = { receiptId: number; on: Day; sum: Minor; currency: Currency; words: string };
 type Props = Around & {
-  customer: Customer; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[];
+  customer: Customer; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[]; followed: Followed; ladders: { id: number; name: string; standard: boolean }[]; why: string;
 };
 
 /** A customer: what is owed and since when, what stands to their credit, and one line of time with all that happened. */
@@ -32,6 +33,7 @@ export function CustomerPage(props: Props): ReactNode {
         {props.overdue !== 0 ? <NextLink className="off" href={`/b/${book}/overdue?open=${customer.id}`}>{formatAmount(props.overdue, currency)} overdue</NextLink> : <span className="good">nothing overdue</span>}
         {customer.leftOut ? <span className="waits">left out of follow-up: {customer.leftOut}</span> : null}
         {props.waits.length > 0 ? <span className="waits">waits for {props.waits.join(", ")}</span> : null}
+        <div className="end"><NextLink href={`/b/${book}/customers/${customer.id}/statement`}>Statement</NextLink></div>
       </div>
       <div style={{ maxWidth: 760 }}><AgeBar aging={aging} currency={currency} words /></div>
       <div className="columns" style={{ gridTemplateColumns: "minmax(0, 4fr) minmax(0, 5fr)" }}>
@@ -42,7 +44,7 @@ export function CustomerPage(props: Props): ReactNode {
   );
 }
 
-function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, book, currency, today }: Props): ReactNode {
+function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, followed, ladders, why, book, currency, today }: Props): ReactNode {
   return (
     <section>
       <h2>Open <span className="soft">{open.length} items</span></h2>
@@ -57,6 +59,7 @@ function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, 
       {onWay.length > 0 ? <><h2>On its way by ACH <span className="soft">not money yet</span></h2><table className="small" aria-label="On its way by ACH"><tbody>{onWay.map((one) => <tr key={one.id}><td>{one.words || "no memo"}</td><td className="soft">since {formatDay(one.startedOn, today)}</td><td className="num"><Sum of={one.sum} currency={one.currency} /></td></tr>)}</tbody></table></> : null}
       {credits.length > 0 ? <><h2>On account</h2><table className="small" aria-label="On account"><tbody>{credits.map((one) => <tr key={one.receiptId}><td><NextLink href={`/b/${book}/receipts/${one.receiptId}`} prefetch={false}>{one.words}</NextLink></td><td className="soft">{formatDay(one.on, today)}</td><td className="num"><Sum of={negate(one.sum)} currency={one.currency} /></td><td className="num"><UseCredit credit={one} open={open} /></td></tr>)}</tbody></table></> : null}
       {sites.length > 0 ? <><h2>Sites</h2><table className="small"><tbody>{sites.map((site) => <tr key={site.id}><td><NextLink href={`/b/${book}/customers/${site.id}`} prefetch={false}>{site.name}</NextLink></td><td className="num sum">{formatAmount(site.open, currency, { dash: true })}</td></tr>)}</tbody></table></> : null}
+      <FollowedAs key={JSON.stringify(followed)} followed={followed} ladders={ladders} why={why} currency={currency} />
       <h2>How to reach them</h2>
       <dl className="facts"><dt>E-mail</dt><dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>{customer.phone ? <><dt>Telephone</dt><dd>{customer.phone}</dd></> : null}<dt>Habit</dt><dd>{habit}</dd><dt>Goes by</dt><dd><OtherNames customer={customer} aliases={aliases} /></dd></dl>
       <LearnedOf customer={customer} learned={learned} />

@@ -5,8 +5,12 @@ import { formatDay } from "@/core/calendar";
 import { totalAging } from "@/core/metrics";
 import { formatAmount, sumOf } from "@/core/money";
 import type { LastWord } from "@/server/queries/overdue";
+import { followedRows, ladders } from "@/db/ladders";
+import { letterRun } from "@/server/queries/letterRun";
 import { agingRows } from "@/server/queries/exports";
 import { overdueFor } from "@/server/threads/reader";
+import { LaddersPage } from "@/ui/overdue/LaddersPage";
+import { RunPage } from "@/ui/overdue/RunPage";
 import { OverduePage } from "@/ui/overdue/OverduePage";
 
 import { one, pageOf, type Search } from "../../../serve";
@@ -16,6 +20,11 @@ export default async function Overdue({ params, searchParams }: { params: Promis
   const search = await searchParams;
   const state = (["ready", "waits", "later", "left_out"] as const).find((name) => name === one(search, "state")) ?? null;
   const all = overdueFor(book, db, today, await proposals());
+  if (one(search, "show") === "run") return <RunPage book={book} currency={settings.currency} {...letterRun(db, today, all)} />;
+  if (one(search, "show") === "ladders") {
+    const on = followedRows(db);
+    return <LaddersPage ladders={ladders(db).map((ladder) => ({ ...ladder, customers: on.filter(({ ladderId }) => ladderId === ladder.id).length }))} />;
+  }
   const words = (last: LastWord | null): string => {
     if (last === null) return "–";
     if (last.kind === "letter") return `letter ${last.step}, ${formatDay(last.on, today)}`;
@@ -24,7 +33,7 @@ export default async function Overdue({ params, searchParams }: { params: Promis
   };
   const rows = all.filter((row) => state === null || row.state === state).map((row) => ({
     id: row.customer.id, name: row.customer.name, sites: row.sites, email: row.customer.email, aging: row.aging, overdue: row.overdue, oldestDays: row.oldestDays, lastWord: words(row.lastWord), broken: row.lastWord?.kind === "promise" && row.lastWord.state === "broken",
-    next: row.state === "later" ? `${row.next.step.act} ${row.next.step.step}, ${formatDay(row.next.on, today)}` : row.next.step.act === "call" ? "call" : `letter ${row.next.step.step}`, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), state: row.state, leftOut: row.customer.leftOut,
+    next: row.state === "later" ? `${row.next.step.act} ${row.next.step.step}, ${formatDay(row.next.on, today)}` : row.next.step.act === "letter" ? `letter ${row.next.step.step}` : row.next.step.act === "stop" ? "stop of supply" : row.next.step.act, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), state: row.state, leftOut: row.leftOut,
   }));
   const aging = agingRows(db, today);
   const count = (name: typeof state): number => all.filter((row) => row.state === name).length;

@@ -1,0 +1,62 @@
+import { formatDay, type Day } from "@/core/calendar";
+import { TONES, waitInWords, type Attached } from "@/core/followup";
+import { formatAmount, sumOf, type Minor } from "@/core/money";
+import type { Db } from "@/db/connection";
+import { readSettings } from "@/db/settings";
+
+import { draftLetter } from "../letters";
+import type { OverdueRow } from "./overdue";
+
+/** A letter of today's run, to be looked through. Sums in the book's currency. */
+export type RunLetter = { customerId: number; name: string; to: string | null; subject: string; body: string; sum: Minor; items: number; oldestDays: number; step: string; ladder: string; attach: Attached; byItself: boolean };
+export type LetterRun = {
+  letters: RunLetter[]; sum: Minor;
+  /** Ready, but by another way than a letter. */ others: { customerId: number; name: string; act: string; sum: Minor }[];
+  /** Who is held back, by reason, so that nobody wonders. */ held: { why: string; count: number; sum: Minor }[];
+};
+
+/** What would go today: one letter a customer or group, with all of it; who waits is counted by reason. */
+export function letterRun(db: Db, today: Day, rows: readonly OverdueRow[]): LetterRun {
+  const settings = readSettings(db);
+  const ready = rows.filter(({ state }) => state === "ready");
+  const letters = ready.filter(({ next }) => next.step.act === "letter").flatMap((row): RunLetter[] => {
+    const draft = draftLetter(row, settings, today);
+    if (!draft.ok) return [];
+    const { to, subject, body, sum, items, attach } = draft.value;
+    return [{ customerId: row.customer.id, name: row.customer.name, to, subject, body, sum, items: items.length, oldestDays: row.oldestDays, step: `letter ${row.next.step.step}, ${TONES[row.next.step.tone - 1] ?? ""}`, ladder: row.ladder, attach, byItself: row.goesByItself }];
+  });
+  const held = new Map<string, { count: number; sum: number }>();
+  const hold = (why: string, sum: number): void => { const known = held.get(why) ?? { count: 0, sum: 0 }; held.set(why, { count: known.count + 1, sum: known.sum + sum }); };
+  for (const row of rows) {
+    if (row.state === "waits") hold(REASONS[row.waits[0]?.code ?? "receipt"], row.overdue);
+    else if (row.state === "left_out") hold("left out", row.overdue);
+    else if (row.state === "later") hold("written to already, not due again yet", row.overdue);
+  }
+  return {
+    letters, sum: sumOf(letters, ({ sum }) => sum),
+    others: ready.filter(({ next }) => next.step.act !== "letter").map((row) => ({ customerId: row.customer.id, name: row.customer.name, act: row.next.step.act === "stop" ? "stop of supply" : row.next.step.act, sum: row.overdue })),
+    held: [...held].map(([why, { count, sum }]) => ({ why, count, sum: sum as Minor })).sort((a, b) => b.count - a.count),
+  };
+}
+
+const REASONS = { receipt: "a receipt in Match that may be theirs", on_way: "an ACH debit on its way", stale: "files that are too old", promise: "a promise not yet due", credit: "a credit that covers it", dispute: "a dispute", quiet: "no reminders until a day", small: "a very small sum" } as const;
+
+/** Why a customer gets something today, or why not, in one sentence; for whoever doubts the list. */
+export function whyToday(row: OverdueRow | undefined, today: Day, currency: Parameters<typeof formatAmount>[1]): string {
+  if (!row) return "Nothing of theirs is past its date, and no step before the due day is reached: nothing is said today.";
+  const { next, state } = row;
+  const step = next.step.act === "letter" ? `letter ${next.step.step} (${TONES[next.step.tone - 1] ?? ""})` : next.step.act === "stop" ? "the stop of supply" : `the ${next.step.act}`;
+  const because = `${formatAmount(row.overdue, currency)} is past its date, the oldest ${row.oldestDays} days; the ladder ${row.ladder} has ${step} from day ${next.step.fromDays} on`;
+  switch (state) {
+    case "ready":
+      return `On today’s list: ${because}, and nothing holds it back.${row.goesByItself ? " It may go by itself." : ""}`;
+    case "waits":
+      return `Held back: waits for ${row.waits.map((wait) => waitInWords(wait, currency)).join(", ")}. Otherwise ${because}.`;
+    case "later":
+      return `Not today: ${step} comes on ${formatDay(next.on, today)}: not before day ${next.step.fromDays}, and no sooner than twelve days after the last letter.`;
+    case "left_out":
+      return `Left out: ${row.leftOut ?? ""}.`;
+    default:
+      throw state satisfies never;
+  }
+}
