@@ -95,6 +95,7 @@ const MESSAGES: Record<string, string> = {
   "letter.left_out": "{customer} is left out of letters: {why}.",
   "letter.later": "{customer} was written to already; the next step is on {day}.",
   "letters.all_held": "None of the {count} letters went: the first {why}.",
+  "allowance.stands": "The allowance stands at {sum} already: there is nothing to post.",
   "ladder.unknown": "That ladder is not there any more.",
   "ladder.taken": "There is a ladder {name} already.",
   "ladder.days": "Two steps are on the same day. Give each its own.",

@@ -1,2 +1,5 @@
 export { agingOf, BUCKETS, bucketOf, bucketWords, totalAging, type Aging, type Bucket } from "./aging";
 export { cashIncome, creditAge, CREDIT_AGES, creditAgeWords, type CashMonth, type CreditAge, type Paid } from "./year";
+export { averageDaysLate, bestPossibleDso, cei, dso } from "./collection";
+export { allowanceFor, DOUBTFUL_PERCENT } from "./doubtful";
+export { cashByWeek, latenessOf, mondayOf, UNKNOWN_HABIT, type Lateness, type ToCome, type Week } from "./forecast";

@@ -4,6 +4,7 @@ import { bounceReceipt, makeDeposit, recordReceipt, tieDeposit } from "./byHand"
 import { answerDispute, mendAccount, refundAtBank, retryDebit } from "./comeBack";
 import { explainLine, removeRule } from "./explainLine";
 import { agreeRate, endRate } from "./fees";
+import { bringAllowance } from "./allowance";
 import { accrueFees, billFees } from "./feeBills";
 import { leaveOut, logContact, sendLetter, sendLetters } from "./followup";
 import { importFile } from "./importFile";
@@ -21,7 +22,7 @@ import { undo, undoTogether } from "./undo";
 /** Every way to change a book, by name. */
 export const COMMANDS = {
   importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, tiePayouts, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
-  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile, setRates, revalue, sendLetters, setLadder, removeLadder, setFollowUp, leaveItemOut,
+  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile, setRates, revalue, sendLetters, setLadder, removeLadder, setFollowUp, leaveItemOut, bringAllowance,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

@@ -59,7 +59,7 @@ function undoOne(ctx: Ctx, act: ActRow): Result<{ actId: number }> {
 }
 
 /** Acts that people did by a page of their own and can take back; imports and letters are not among them. */
-const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export", "revalue"]);
+const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export", "revalue", "allowance"]);
 
 export function isUndoable(kind: ActKind): boolean {
   return UNDOABLE.has(kind);
@@ -89,7 +89,7 @@ function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
       return withdraw(ctx, act);
     case "accrue": case "fee_bill": case "refund": case "retry": case "mend": case "answer": case "export": case "revalue":
       return takeBackOther(ctx, act, act.kind);
-    case "contact": case "forget":
+    case "contact": case "forget": case "allowance":
       return ok(null);
     case "import": case "decide": case "lock": case "letter": case "leave_out": case "settings": case "rule": case "undo": case "account": case "rates":
       return fail("act.not_undoable", { kind: `“${act.text}”` });

@@ -17,12 +17,13 @@ import type { Sheet } from "./exports";
 import { feeCheck } from "./fees";
 import { journalFileSheet } from "./journalFile";
 import { matchQueue, type QueueName } from "./match";
+import { figuresOf } from "./figures";
 import { overdueRows } from "./overdue";
 import { proofInWords, proofs } from "./proofs";
 import { yearPageOf } from "./year";
 
 /** Lists of pages that are given as they stand, with the filter of the page. */
-export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files", "account", "trail", "proofs", "fees", "came-back", "year", "journal-file"] as const;
+export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files", "account", "trail", "proofs", "fees", "came-back", "year", "journal-file", "figures"] as const;
 export type ListName = (typeof LISTS)[number];
 
 const ALL = 1_000_000;
@@ -47,6 +48,17 @@ export function listSheet(db: Db, name: ListName, today: Day, proposals: readonl
         columns: ["customer_id", "customer", "email", "open", "credit"],
         rows: customerPage(db, { text, order: "name", limit: ALL, offset: 0 }).rows.map((row) => [row.externalId, row.name, row.email ?? "", sum(row.open), sum(row.credit)]),
       };
+    case "figures": {
+      const figures = figuresOf(db, today, overdueRows(db, today, proposals), currency);
+      const plain = (value: number | null): string => (value === null ? "" : value.toFixed(2));
+      return {
+        columns: ["figure", "of", "value"],
+        rows: [
+          ...figures.months.flatMap((one) => [["sold", one.month, sum(one.sales)], ["owed at the end", one.month, sum(one.receivables)], ["not due at the end", one.month, sum(one.notDue)], ["dso", one.month, plain(one.dso)], ["best possible dso", one.month, plain(one.best)], ["cei", one.month, plain(one.cei)], ["days late", one.month, plain(one.daysLate)]]),
+          ...figures.weeks.flatMap((one) => [["cash expected", one.from, sum(one.expected)], ["cash at least", one.from, sum(one.least)], ["cash at most", one.from, sum(one.most)]]), ...BUCKETS.map((bucket) => ["allowance", bucket, sum(figures.allowance.byBucket[bucket])]),
+        ],
+      };
+    }
     case "invoices": {
       const state = (["all", "open", "overdue", "paid"] as const).find((one) => one === query.get("state")) ?? "open";
       return {

@@ -23,7 +23,8 @@ export type Origin = { fileId: number; name: string; line: number | null; header
 export function hrefOf(db: Db, kind: ItemKind, id: number): string | null {
   switch (kind) {
     case "open_item":
-      return `invoices/${id}`;
+      // What an age or a month makes (the allowance) has no item of its own.
+      return id === 0 ? "reports?show=figures" : `invoices/${id}`;
     case "receipt":
       return `receipts/${id}`;
     case "payout":

@@ -1,6 +1,5 @@
 "use client";
 
-import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
@@ -8,6 +7,7 @@ import { BUCKETS, bucketWords, type Aging } from "@/core/metrics";
 import { formatAmount, sumOf, type Minor } from "@/core/money";
 
 import type { Around } from "../documents/types";
+import { ReportTabs } from "./ReportTabs";
 import { AsOf } from "../lists/AsOf";
 import { LedgerList } from "../lists/LedgerList";
 import { AgeBar } from "../overdue/AgeBar";
@@ -27,7 +27,7 @@ export function AgingPage({ rows, total, control, asOf, book, currency, today }:
       <div className="heading">
         <h1>{formatAmount(total.total, currency)} <small>owed, as of {formatDay(asOf, today)}</small></h1>
         {off === 0 ? <span className="good">✓ ties to Accounts receivable of that day</span> : <span className="off">off from Accounts receivable by {formatAmount(off, currency)}</span>}
-        <div className="tabs"><NextLink href="?" aria-current="page" prefetch={false}>Aging</NextLink><NextLink href="?show=year" prefetch={false}>The year</NextLink></div>
+        <ReportTabs at="aging" />
         <div className="end"><AsOf day={asOf} /></div>
       </div>
       <div style={{ maxWidth: 820, paddingBottom: 6 }}><AgeBar aging={total} currency={currency} words /></div>

@@ -8,6 +8,7 @@ import { creditAgeWords, type CashMonth, type CreditAge } from "@/core/metrics";
 import { formatAmount, sumOf, type Minor } from "@/core/money";
 
 import type { Around } from "../documents/types";
+import { ReportTabs } from "./ReportTabs";
 
 type Gross = { account: string; months: Minor[]; sum: Minor };
 type Tax = { code: string; name: string; charged: Minor; less: Minor; balance: Minor };
@@ -24,7 +25,7 @@ export function YearPage(props: Props): ReactNode {
     <>
       <div className="heading">
         <h1>{formatAmount(sumOf(gross, ({ sum }) => sum), currency)} <small>gross receipts by processors, {year}</small></h1>
-        <div className="tabs"><NextLink href="?" prefetch={false}>Aging</NextLink><NextLink href={`?show=year&year=${year}`} aria-current="page" prefetch={false}>The year</NextLink></div>
+        <ReportTabs at="year" />
         <div className="end"><NextLink href={`?show=year&year=${Number(year) - 1}`} prefetch={false}>year before</NextLink><NextLink href={`?show=year&year=${Number(year) + 1}`} prefetch={false}>year after</NextLink><a className="soft" href={`/api/v1/b/${book}/export/year?year=${year}`}>CSV</a></div>
       </div>
       <div className="columns" tabIndex={0} role="group" aria-label="Figures of the year" style={{ gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)" }}>

@@ -1,0 +1,95 @@
+import { addDays, addMonths, daysBetween, endOfMonth, type Day } from "@/core/calendar";
+import { agingOf, allowanceFor, averageDaysLate, bestPossibleDso, cashByWeek, cei, dso, latenessOf, UNKNOWN_HABIT, type Aging, type Lateness, type ToCome, type Week } from "@/core/metrics";
+import { add, formatAmount, minor, sumOf, type Currency, type Minor } from "@/core/money";
+import type { Db } from "@/db/connection";
+import { cameOnItems, latenessByCustomer, paidByDaysLate, promisesFrom, salesByMonth } from "@/db/figures";
+import { balancesAsOf } from "@/db/journal";
+import { openByAge, openItems, openItemsAsOf } from "@/db/openItems";
+
+import type { OverdueRow } from "./overdue";
+
+export type FigureMonth = { month: string; sales: Minor; receivables: Minor; notDue: Minor; dso: number | null; best: number | null; cei: number | null; daysLate: number | null };
+export type FiguresPage = {
+  months: FigureMonth[]; weeks: Week[]; /** What was expected four weeks ago for the time since, and what came of it. */ before: { asOf: Day; expected: Minor; came: Minor };
+  calls: { customerId: number; name: string; overdue: Minor; why: string }[];
+  allowance: { aging: Aging; byBucket: ReturnType<typeof allowanceFor>["byBucket"]; sum: Minor; stands: Minor; entry: Minor };
+};
+
+const MONTHS = 12;
+/** Sales of so many days stand against receivables, so that one quiet month does not make a figure jump. */
+const SALES_DAYS = 92;
+const WEEKS = 8;
+const BACK_DAYS = 28;
+const MOST_CALLS = 10;
+
+/** How collecting goes: by month, what cash to expect, whom to call first, and what is doubtful. */
+export function figuresOf(db: Db, today: Day, rows: readonly OverdueRow[], currency: Currency): FiguresPage {
+  return { months: byMonth(db, today), weeks: expected(db, today, openItems(db).map((item) => ({ ...item, left: item.bookBalance }))), before: backtest(db, today), calls: callFirst(db, today, rows, currency), allowance: doubtful(db, today) };
+}
+
+function receivablesAt(db: Db, on: Day): Minor {
+  return sumOf(balancesAsOf(db, on).filter(({ role }) => role === "receivables"), ({ balance }) => balance);
+}
+
+function byMonth(db: Db, today: Day): FigureMonth[] {
+  const first = addMonths(`${today.slice(0, 7)}-01` as Day, 1 - MONTHS);
+  const sales = new Map(salesByMonth(db, addMonths(first, -3), today).map(({ month, sum }) => [month, sum]));
+  const paid = new Map<string, { amount: number; daysLate: number }[]>();
+  for (const { month, ...one } of paidByDaysLate(db, first, today)) { const list = paid.get(month); if (list) list.push(one); else paid.set(month, [one]); }
+  const monthOf = (on: Day): string => on.slice(0, 7);
+  const sold = (on: Day): Minor => sales.get(monthOf(on)) ?? add(0);
+  return Array.from({ length: MONTHS }, (_, at): FigureMonth => {
+    const start = addMonths(first, at);
+    const end = endOfMonth(start) < today ? endOfMonth(start) : today;
+    const [opening, receivables] = [receivablesAt(db, addDays(start, -1)), receivablesAt(db, end)];
+    const notDue = sumOf(openByAge(db, end).filter(({ on }) => on >= end), ({ sum }) => sum);
+    const trailing = add(sold(start), sold(addMonths(start, -1)), sold(addMonths(start, -2)));
+    const days = Math.min(SALES_DAYS, daysBetween(addMonths(start, -2), end) + 1);
+    return { month: monthOf(start), sales: sold(start), receivables, notDue, dso: dso(receivables, trailing, days), best: bestPossibleDso(notDue, trailing, days), cei: cei(opening, sold(start), receivables, notDue), daysLate: averageDaysLate(paid.get(monthOf(start)) ?? []) };
+  });
+}
+
+/** Habits of all customers from what was paid up to a day; a customer with fewer than three is taken for the book as a whole. */
+function habitsUpTo(db: Db, to: Day): (customerId: number) => Lateness {
+  const by = new Map<number, number[]>();
+  const all: number[] = [];
+  for (const { customerId, days } of latenessByCustomer(db, to)) { all.push(days); const list = by.get(customerId); if (list) list.push(days); else by.set(customerId, [days]); }
+  const book = latenessOf(all) ?? UNKNOWN_HABIT;
+  return (customerId) => { const own = by.get(customerId); return own && own.length >= 3 ? (latenessOf(own) ?? book) : book; };
+}
+
+function expected(db: Db, today: Day, items: readonly { customerId: number; dueOn: Day; left: Minor }[]): Week[] {
+  const habit = habitsUpTo(db, today);
+  const promised = new Map(promisesFrom(db, today).map(({ customerId, promisedOn }) => [customerId, promisedOn]));
+  return cashByWeek(items.filter(({ left }) => left > 0).map((item): ToCome => ({ amount: item.left, dueOn: item.dueOn, habit: habit(item.customerId), promisedOn: item.dueOn < today ? (promised.get(item.customerId) ?? null) : null })), today, WEEKS);
+}
+
+/** The same as it would have been reckoned four weeks ago, from what was known then, against what came since. */
+function backtest(db: Db, today: Day): FiguresPage["before"] {
+  const asOf = addDays(today, -BACK_DAYS);
+  const items = openItemsAsOf(db, asOf).filter(({ asOfBalance }) => asOfBalance > 0).map((item) => ({ id: item.id, customerId: item.customerId, dueOn: item.dueOn, left: item.asOfBalance }));
+  const weeks = expected(db, asOf, items);
+  const open = new Set(items.map(({ id }) => id));
+  return { asOf, expected: sumOf(weeks.slice(0, BACK_DAYS / 7), (week) => week.expected), came: sumOf(cameOnItems(db, asOf, today).filter(({ itemId }) => open.has(itemId)), ({ amount }) => amount) };
+}
+
+/** Worth calling first: sum, age beyond habit, and promises that were broken, in words. */
+function callFirst(db: Db, today: Day, rows: readonly OverdueRow[], currency: Currency): FiguresPage["calls"] {
+  const habit = habitsUpTo(db, today);
+  return rows.filter(({ state }) => state === "ready" || state === "later").map((row) => {
+    const usual = habit(row.customer.id).middle;
+    const beyond = row.oldestDays - Math.max(0, usual);
+    const broken = row.lastWord?.kind === "promise" && row.lastWord.state === "broken";
+    const worth = row.overdue * (1 + Math.max(0, beyond) / 30) * (broken ? 2 : 1);
+    const why = [`${formatAmount(row.overdue, currency)}, the oldest ${row.oldestDays} days late`, broken ? "a promise was broken" : null, usual > 1 ? (beyond > 7 ? `pays ${usual} days late as a rule, so ${beyond} days beyond its habit` : `pays ${usual} days late as a rule: still usual`) : beyond > 7 ? "pays on the day as a rule, so something is wrong" : null].filter((one) => one !== null).join("; ");
+    return { customerId: row.customer.id, name: row.customer.name, overdue: row.overdue, why, worth };
+  }).sort((a, b) => b.worth - a.worth || a.customerId - b.customerId).slice(0, MOST_CALLS).map(({ worth: _, ...one }) => one);
+}
+
+/** What is doubtful by age, what the allowance stands at, and the entry that brings it there. */
+export function doubtful(db: Db, today: Day): FiguresPage["allowance"] {
+  const aging = agingOf(openByAge(db, today).map(({ on, sum }) => ({ dueOn: on, balance: sum })), today);
+  const { byBucket, sum } = allowanceFor(aging);
+  const stands = minor(-sumOf(balancesAsOf(db, today).filter(({ role }) => role === "allowance"), ({ balance }) => balance));
+  return { aging, byBucket, sum, stands, entry: add(sum, -stands) };
+}
