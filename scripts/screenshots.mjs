@@ -30,12 +30,12 @@ const views = [
   { name: "came-back", path: "payouts?show=back", keys: ["ArrowDown"] },
   { name: "fees", path: "payouts?show=fees" },
   { name: "overdue", path: "overdue", keys: ["ArrowDown", "ArrowDown"] },
-  { name: "overdue-letter", path: "overdue", keys: ["ArrowDown", "ArrowDown", "Enter"], dark: true },
+  { name: "letters", path: "overdue?show=run", keys: ["ArrowDown"] },
+  { name: "statement", path: "customers/20/statement", dark: true },
   { name: "books", path: "books?proof=clearing" },
-  { name: "journal", path: "books?view=journal", keys: ["ArrowDown"] },
   { name: "customer", path: "customers/12" },
   { name: "receipt", path: "receipts/2300" },
-  { name: "aging", path: "reports" },
+  { name: "figures", path: "reports?show=figures" },
   { name: "set-up", path: "settings" },
 ];
 

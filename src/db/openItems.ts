@@ -42,6 +42,17 @@ export function openItems(db: Db): OpenItemRow[] {
     .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
 }
 
+/** What follow-up needs of an item. */
+export type FollowItem = Pick<OpenItemRow, "id" | "number" | "customerId" | "dueOn" | "currency" | "balance" | "bookBalance" | "description">;
+
+/** Everything with a balance, in no order, as follow-up needs it: read often, so that it reads no more than it must. */
+export function itemsToFollow(db: Db): FollowItem[] {
+  const foreign = carriedByDocument(db, ["receivables"], "open_item");
+  const items = db.many<Omit<FollowItem, "bookBalance">>({ id: "id", number: "number", customerId: "customer_id", dueOn: "due_on", currency: "currency", balance: "balance", description: "description" }, OPEN) as FollowItem[];
+  for (const item of items) (item as { bookBalance: Minor }).bookBalance = foreign.get(item.id) ?? item.balance;
+  return items;
+}
+
 export function openItemsOf(db: Db, customerId: number): OpenItemRow[] {
   return db.all<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.customer_id = ? AND i.balance <> 0 ORDER BY i.due_on, i.id`, customerId);
 }

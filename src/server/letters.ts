@@ -9,13 +9,13 @@ import { add, formatAmount, negate, sumOf, ZERO, type Currency, type Minor } fro
 import { fail, ok, type Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { itemsOfLetter, letterById, setDelivery, type LetterRow } from "@/db/followup";
-import type { OpenItemRow } from "@/db/openItems";
+import type { FollowItem } from "@/db/openItems";
 import { readSettings, type Settings } from "@/db/settings";
 
 import { outboxFile } from "./folders";
 import type { OverdueRow } from "./queries/overdue";
 
-export type LetterDraft = { to: string | null; subject: string; body: string; step: number; sum: Minor; items: OpenItemRow[]; credit: Minor; attach: Attached };
+export type LetterDraft = { to: string | null; subject: string; body: string; step: number; sum: Minor; items: FollowItem[]; credit: Minor; attach: Attached };
 
 const engine = new Liquid({ strictVariables: true, strictFilters: true });
 
@@ -52,7 +52,7 @@ function dayIn(on: Day, language: Language): string {
 type Owed = { currency: Currency; credit: Minor; sum: Minor };
 
 /** What is asked for, currency by currency: what is overdue in it less what is to the customer's credit in it. */
-function owedBy(items: readonly OpenItemRow[], row: OverdueRow, book: Currency): Owed[] {
+function owedBy(items: readonly FollowItem[], row: OverdueRow, book: Currency): Owed[] {
   const currencies = [...new Set(items.map(({ currency }) => currency))];
   return currencies.map((currency) => {
     const own = row.creditIn.get(currency) ?? ZERO;
@@ -62,7 +62,7 @@ function owedBy(items: readonly OpenItemRow[], row: OverdueRow, book: Currency):
   });
 }
 
-function tableOf(items: readonly OpenItemRow[], { currency, credit, sum }: Owed, several: boolean, language: Language): string {
+function tableOf(items: readonly FollowItem[], { currency, credit, sum }: Owed, several: boolean, language: Language): string {
   const words = tableWords(language);
   const amount = (value: number): string => `${several ? `${currency} ` : ""}${formatAmount(value, currency)}`;
   const rows = items.map((item) => [item.number, `${words.due} ${dayIn(item.dueOn, language)}`, amount(item.balance)]);

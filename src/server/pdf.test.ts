@@ -1,7 +1,9 @@
 import { spawnSync } from "node:child_process";
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 
 import { sheetAsPdf } from "./pdf";
+import { unpackedFont } from "./sfnt";
 
 /** What an independent reader finds in a PDF. */
 function read(bytes: Buffer): { pages: number; text: string } {
@@ -25,4 +27,23 @@ describe("a report as a PDF", () => {
     expect(text).toMatch(/Zo[l?]nierz 119/);
     expect(text).toContain("7,200.00");
   });
+});
+
+describe("the font that is printed with", () => {
+  const woff = readFileSync(join(process.cwd(), "node_modules/@fontsource/figtree/files/figtree-latin-400-normal.woff"));
+  it("is unpacked to tables whose checksums are those it came with (OpenType, table directory; a sum of 32-bit words)", () => {
+    const font = unpackedFont(woff);
+    const count = font.readUInt16BE(4);
+    expect([font.readUInt32BE(0), count > 8]).toEqual([0x00010000, true]);
+    for (let at = 0; at < count; at += 1) {
+      const entry = 12 + at * 16;
+      const [tag, checksum, offset, length] = [font.toString("latin1", entry, entry + 4), font.readUInt32BE(entry + 4), font.readUInt32BE(entry + 8), font.readUInt32BE(entry + 12)];
+      let sum = 0;
+      for (let word = offset; word < offset + length; word += 4) sum = (sum + font.readUInt32BE(word)) >>> 0;
+      // The head table's own field for the whole font's checksum is left out of its sum.
+      if (tag === "head") sum = (sum - font.readUInt32BE(offset + 8)) >>> 0;
+      expect({ tag, sum }).toEqual({ tag, sum: checksum });
+    }
+  });
+  it("is nothing else than a packed font", () => expect(() => unpackedFont(Buffer.alloc(60))).toThrow(RangeError));
 });

@@ -1,12 +1,14 @@
+import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { join } from "node:path";
 
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 
 import type { Sheet } from "./queries/exports";
+import { unpackedFont } from "./sfnt";
 
 type Made = { getBuffer(): Promise<Buffer> };
-type Maker = { setFonts(fonts: Record<string, Record<string, string>>): void; setUrlAccessPolicy(allow: () => boolean): void; setLocalAccessPolicy(allow: (path: string) => boolean): void; createPdf(definition: TDocumentDefinitions): Made };
+type Maker = { virtualfs: { writeFileSync(name: string, bytes: Buffer): void }; setFonts(fonts: Record<string, Record<string, string>>): void; setUrlAccessPolicy(allow: () => boolean): void; setLocalAccessPolicy(allow: (path: string) => boolean): void; createPdf(definition: TDocumentDefinitions): Made };
 
 let maker: Maker | null = null;
 
@@ -15,10 +17,10 @@ function printer(): Maker {
   if (maker) return maker;
   const require = createRequire(join(process.env.DOZO_ROOT ?? process.cwd(), "package.json"));
   const made = require("pdfmake") as Maker;
-  const font = (weight: 400 | 600): string => require.resolve(`@fontsource/figtree/files/figtree-latin-${weight}-normal.woff`);
-  made.setFonts({ Body: { normal: font(400), bold: font(600), italics: font(400), bolditalics: font(600) } });
+  for (const weight of [400, 600]) made.virtualfs.writeFileSync(`body-${weight}`, unpackedFont(readFileSync(require.resolve(`@fontsource/figtree/files/figtree-latin-${weight}-normal.woff`))));
+  made.setFonts({ Body: { normal: "body-400", bold: "body-600", italics: "body-400", bolditalics: "body-600" } });
   made.setUrlAccessPolicy(() => false);
-  made.setLocalAccessPolicy((path) => path.includes("@fontsource"));
+  made.setLocalAccessPolicy(() => false);
   maker = made;
   return made;
 }

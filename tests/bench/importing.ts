@@ -12,7 +12,7 @@ import { keptFile } from "@/server/folders";
 
 import type { Measure } from "./measure";
 
-const BOOK = "bench";
+export const BOOK = "bench";
 
 /** A book in a scratch folder, filled with files; removed at the end. */
 export function withBook<T>(work: (db: Db, take: (kind: FileKind, text: string) => number) => T): T {
@@ -22,8 +22,9 @@ export function withBook<T>(work: (db: Db, take: (kind: FileKind, text: string) 
   if (!made.ok) throw new Error(made.error.code);
   const db = made.value;
   command(db, "addProcessorAccount", { code: "card", name: "card account", delayDays: 2 });
+  const end = (): void => { db.close(); rmSync(folder, { recursive: true, force: true }); };
   try {
-    return work(db, (kind, text) => {
+    const done = work(db, (kind, text) => {
       const bytes = Buffer.from(text);
       const sha256 = createHash("sha256").update(bytes).digest("hex");
       writeFileSync(keptFile(BOOK, sha256), bytes);
@@ -33,9 +34,12 @@ export function withBook<T>(work: (db: Db, take: (kind: FileKind, text: string) 
       command(db, "importFile", { sha256, name: `${kind}.csv`, size: bytes.length, mapping: guessMapping(table.value, kind), account: kind === "processor" ? "card" : null });
       return performance.now() - from;
     });
-  } finally {
-    db.close();
-    rmSync(folder, { recursive: true, force: true });
+    if (done instanceof Promise) return done.finally(end) as T;
+    end();
+    return done;
+  } catch (error) {
+    end();
+    throw error;
   }
 }
 

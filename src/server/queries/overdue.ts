@@ -10,7 +10,7 @@ import { lastWords, paidBetween, type ContactRow, type LetterRow } from "@/db/fo
 import { lastImportDay } from "@/db/files";
 import { followedAs, followedRows, itemsLeftOut, ladders, stepsSaid, type FollowedRow } from "@/db/ladders";
 import { onTheirWay } from "@/db/started";
-import { openItems, openItemsOf, type OpenItemRow } from "@/db/openItems";
+import { itemsToFollow, openItemsOf, type FollowItem } from "@/db/openItems";
 import { receiptsInState } from "@/db/receipts";
 import { bookValue, worthOn } from "@/db/rates";
 import { readSettings } from "@/db/settings";
@@ -20,7 +20,7 @@ export type OverdueState = FollowUpState;
 
 /** A customer (with its sites) that a step of the ladder is about, or that owes something past its date. Sums in the book's currency. */
 export type OverdueRow = FollowUpToday & {
-  customer: CustomerRow; sites: number; items: OpenItemRow[]; aging: Aging; credit: Minor; /** The same credit, currency by currency. */ creditIn: ReadonlyMap<Currency, Minor>; lastWord: LastWord | null; followed: FollowedRow; ladder: string;
+  customer: CustomerRow; sites: number; items: FollowItem[]; aging: Aging; credit: Minor; /** The same credit, currency by currency. */ creditIn: ReadonlyMap<Currency, Minor>; lastWord: LastWord | null; followed: FollowedRow; ladder: string;
 };
 
 type Words = { letter: LetterRow | undefined; contact: ContactRow | undefined; promise: ContactRow | undefined };
@@ -34,12 +34,13 @@ export function overdueRows(db: Db, today: Day, proposals: readonly Proposal[], 
   const customers = new Map((only === null ? allCustomers(db) : familyOf(db, only)).map((customer) => [customer.id, customer]));
   const heads = new Map([...customers.values()].map((customer) => [customer.id, groupHead(customer, customers)]));
   const headOf = (id: number): number => heads.get(id) ?? id;
-  const groups = new Map<number, OpenItemRow[]>();
-  for (const item of only === null ? openItems(db) : [...customers.keys()].flatMap((id) => openItemsOf(db, id))) listOf(groups, headOf(item.customerId)).push(item);
+  const groups = new Map<number, FollowItem[]>();
+  for (const item of only === null ? itemsToFollow(db) : [...customers.keys()].flatMap((id) => openItemsOf(db, id))) listOf(groups, headOf(item.customerId)).push(item);
   const facts = factsByGroup(db, proposals, headOf, today);
   const rows: OverdueRow[] = [];
   for (const [id, items] of groups) {
     const customer = customers.get(id);
+    items.sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
     const row = customer ? rowOf(db, customer, items, today, facts) : null;
     if (row) rows.push(row);
   }
@@ -101,7 +102,7 @@ function wordsByCustomer(db: Db): Map<number, Words> {
   return words;
 }
 
-function rowOf(db: Db, customer: CustomerRow, items: OpenItemRow[], today: Day, facts: GroupFacts): OverdueRow | null {
+function rowOf(db: Db, customer: CustomerRow, items: FollowItem[], today: Day, facts: GroupFacts): OverdueRow | null {
   const followed = facts.followed.get(customer.id) ?? followedAs(customer.id);
   const ladder = facts.ladders.find(({ id, standard }) => (followed.ladderId === null ? standard : id === followed.ladderId)) ?? facts.ladders[0];
   const notes = minor(-sumOf(items.filter((item) => item.balance < 0), (item) => item.bookBalance));
@@ -117,13 +118,13 @@ function rowOf(db: Db, customer: CustomerRow, items: OpenItemRow[], today: Day, 
   });
   if (gets === null) return null;
   return {
-    ...gets, customer, sites: new Set(items.map((item) => item.customerId).filter((id) => id !== customer.id)).size, items, aging: agingOf(items.map((item) => ({ ...item, balance: item.bookBalance })), today), credit, creditIn: creditIn(items, facts.creditIn.get(customer.id) ?? []),
+    ...gets, customer, sites: new Set(items.map((item) => item.customerId).filter((id) => id !== customer.id)).size, items, aging: agingOf(items.map(({ dueOn, bookBalance }) => ({ dueOn, balance: bookBalance })), today), credit, creditIn: creditIn(items, facts.creditIn.get(customer.id) ?? []),
     lastWord: lastWord(words, state), followed, ladder: ladder?.name ?? "",
   };
 }
 
 /** Sums on account and credit notes, by their own currency. */
-function creditIn(items: readonly OpenItemRow[], kept: readonly { currency: Currency; sum: Minor }[]): ReadonlyMap<Currency, Minor> {
+function creditIn(items: readonly FollowItem[], kept: readonly { currency: Currency; sum: Minor }[]): ReadonlyMap<Currency, Minor> {
   const sums = new Map<Currency, Minor>();
   for (const { currency, sum } of [...kept, ...items.filter(({ balance }) => balance < 0).map(({ currency, balance }) => ({ currency, sum: minor(-balance) }))]) sums.set(currency, add(sums.get(currency) ?? 0, sum));
   return sums;

@@ -46,7 +46,7 @@ function Steps({ ladder, customers, close }: { ladder: Ladder; customers: number
     <section style={{ marginBottom: 18 }}>
       <h2 style={{ display: "flex", gap: 10, alignItems: "baseline" }}><input className="sumfield words" style={{ ...field, width: 200, fontWeight: 600 }} aria-label="Name of the ladder" placeholder="Name of the ladder" value={name} onChange={(event) => setName(event.target.value)} /> <span className="soft">{ladder.standard ? "for everybody without one of their own" : `${customers} ${customers === 1 ? "customer" : "customers"}`}</span></h2>
       <table className="small" aria-label={`Steps of ${ladder.name || "the new ladder"}`}>
-        <thead><tr><th scope="col">Days</th><th scope="col">What</th><th scope="col">Tone</th><th scope="col">With it</th><th scope="col">By itself</th><th scope="col" /></tr></thead>
+        <thead><tr><th scope="col">Days</th><th scope="col">What</th><th scope="col">Tone</th><th scope="col">With it</th><th scope="col">By itself</th><td /></tr></thead>
         <tbody>
           {steps.map((step, at) => (
             <tr key={at}>

@@ -13,7 +13,7 @@ import { LaddersPage } from "@/ui/overdue/LaddersPage";
 import { RunPage } from "@/ui/overdue/RunPage";
 import { OverduePage } from "@/ui/overdue/OverduePage";
 
-import { one, pageOf, type Search } from "../../../serve";
+import { one, pageNumber, pageOf, PAGE_ROWS, type Search } from "../../../serve";
 
 export default async function Overdue({ params, searchParams }: { params: Promise<{ book: string }>; searchParams: Search }): Promise<ReactNode> {
   const { book, db, settings, today, proposals } = await pageOf(params);
@@ -31,13 +31,17 @@ export default async function Overdue({ params, searchParams }: { params: Promis
     if (last.kind === "promise") return last.state === "broken" ? `promise of ${formatDay(last.dueOn, today)} broken` : last.state === "kept" ? `promise of ${formatDay(last.dueOn, today)} kept` : `promise for ${formatDay(last.dueOn, today)}${last.sum === null ? "" : `, ${formatAmount(last.sum, settings.currency)}`}`;
     return `${last.kind}, ${formatDay(last.on, today)}: ${last.text}`;
   };
-  const rows = all.filter((row) => state === null || row.state === state).map((row) => ({
+  const shown = all.filter((row) => state === null || row.state === state);
+  // A row that the address opens brings its page with it.
+  const wanted = shown.findIndex(({ customer }) => String(customer.id) === one(search, "open"));
+  const page = one(search, "page") === "" && wanted >= 0 ? Math.floor(wanted / PAGE_ROWS) + 1 : pageNumber(search);
+  const rows = shown.slice((page - 1) * PAGE_ROWS, page * PAGE_ROWS).map((row) => ({
     id: row.customer.id, name: row.customer.name, sites: row.sites, email: row.customer.email, aging: row.aging, overdue: row.overdue, oldestDays: row.oldestDays, lastWord: words(row.lastWord), broken: row.lastWord?.kind === "promise" && row.lastWord.state === "broken",
     next: row.state === "later" ? `${row.next.step.act} ${row.next.step.step}, ${formatDay(row.next.on, today)}` : row.next.step.act === "letter" ? `letter ${row.next.step.step}` : row.next.step.act === "stop" ? "stop of supply" : row.next.step.act, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), state: row.state, leftOut: row.leftOut,
   }));
   const aging = agingRows(db, today);
   const count = (name: typeof state): number => all.filter((row) => row.state === name).length;
   return (
-    <OverduePage book={book} currency={settings.currency} today={today} rows={rows} state={state} counts={{ ready: count("ready"), waits: count("waits"), later: count("later"), left_out: count("left_out") }} total={totalAging([aging.total])} overdue={sumOf(all, (row) => row.overdue)} />
+    <OverduePage book={book} currency={settings.currency} today={today} rows={rows} state={state} counts={{ ready: count("ready"), waits: count("waits"), later: count("later"), left_out: count("left_out") }} page={page} pageRows={PAGE_ROWS} count={shown.length} shownSum={sumOf(shown, (row) => row.overdue)} total={totalAging([aging.total])} overdue={sumOf(all, (row) => row.overdue)} />
   );
 }

@@ -1,0 +1,42 @@
+import { addDays, day } from "@/core/calendar";
+import { deliverLetter } from "@/server/letters";
+import { runCommand } from "@/server/command";
+import { sendLetters } from "@/server/commands/followup";
+import { agingRows } from "@/server/queries/exports";
+import { customerPageOf } from "@/server/queries/customer";
+import { letterRun } from "@/server/queries/letterRun";
+import { overdueRows } from "@/server/queries/overdue";
+import { statementOf } from "@/server/queries/statement";
+
+import { BOOK, seconds, withBook } from "./importing";
+import type { Measure } from "./measure";
+
+const CUSTOMERS = 50_000;
+const ITEMS = 400_000;
+const LETTERS = 1000;
+
+/** Follow-up of a large book: the list of today, a customer's page, aging as of a day, and letters with their statements. */
+export async function followup(): Promise<Measure[]> {
+  const measures: Measure[] = [];
+  await withBook(async (db, take) => {
+    const today = day("2026-11-24");
+    take("customers", `customer_id,name,email\n${Array.from({ length: CUSTOMERS }, (_, at) => `C${at},Customer Number${at} Pottery,c${at}@customer${at}.example`).join("\n")}\n`);
+    const filled = take("invoices", `invoice_number,customer_id,issued_on,due_on,total\n${Array.from({ length: ITEMS }, (_, at) => `${100_000 + at},C${at % CUSTOMERS},${addDays(today, -40 - (at % 37))},${addDays(today, (at % 37) - 18)},${100 + (at % 900)}.00`).join("\n")}\n`);
+    const timed = (work: () => unknown): number => { work(); const from = performance.now(); work(); return performance.now() - from; };
+    const rows = overdueRows(db, today, []);
+    measures.push({ work: `Take in ${ITEMS.toLocaleString("en")} invoices of ${CUSTOMERS.toLocaleString("en")} customers`, took: seconds(filled), must: "–" });
+    measures.push({ work: `Today's list of that book (${rows.length.toLocaleString("en")} customers on it)`, took: seconds(timed(() => overdueRows(db, today, []))), must: "1 s" });
+    measures.push({ work: "A customer's page there", took: seconds(timed(() => customerPageOf(db, 777, today, []))), must: "200 ms" });
+    measures.push({ work: "A customer's statement of three months there", took: seconds(timed(() => statementOf(db, 777, addDays(today, -92), today))), must: "–" });
+    measures.push({ work: "Aging of it as of an earlier day", took: seconds(timed(() => agingRows(db, addDays(today, -20)))), must: "300 ms" });
+    const letters = letterRun(db, today, rows.filter(({ next }) => next.step.act === "letter").slice(0, LETTERS)).letters.map(({ customerId, subject, body }) => ({ customerId, subject, body }));
+    db.run("UPDATE ladder_step SET attach = 'statement'");
+    const from = performance.now();
+    const sent = runCommand(db, sendLetters, { letters }, { book: BOOK, actor: "bench", key: "bench-letters" });
+    const recorded = performance.now() - from;
+    for (const { id } of db.all<{ id: number }>("SELECT id FROM letter WHERE delivery = 'queued'")) await deliverLetter(db, BOOK, id);
+    measures.push({ work: `Record ${sent.ok ? sent.value.sent.toLocaleString("en") : "no"} letters`, took: seconds(recorded), must: "–" });
+    measures.push({ work: "Bring them to the outbox with a statement as PDF each", took: seconds(performance.now() - from - recorded), must: "90 s" });
+  });
+  return measures;
+}
