@@ -1,6 +1,6 @@
 import type { Day } from "@/core/calendar";
-import type { Attached, Language, Ladder, LadderAct, LadderStep } from "@/core/followup";
-import type { Minor } from "@/core/money";
+import type { Attached, Language, Ladder, LadderAct, LadderStep, LateFeeRule } from "@/core/followup";
+import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
@@ -9,8 +9,8 @@ type StepRow = { ladderId: number; step: number; fromDays: number; act: LadderAc
 /** Every ladder with its rungs, the standard one first. */
 export function ladders(db: Db): Ladder[] {
   const steps = db.all<StepRow>("SELECT ladder_id AS ladderId, step, from_days AS fromDays, act, tone, by_itself AS byItself, attach FROM ladder_step ORDER BY ladder_id, step");
-  return db.all<{ id: number; name: string; standard: 0 | 1 }>("SELECT id, name, standard FROM ladder ORDER BY standard DESC, name").map(({ standard, ...ladder }) => ({
-    ...ladder, standard: standard === 1, steps: steps.filter(({ ladderId }) => ladderId === ladder.id).map(({ step, fromDays, act, tone, byItself, attach }) => ({ step, fromDays, act, tone, byItself: byItself === 1, attach })),
+  return db.all<{ id: number; name: string; standard: 0 | 1 } & LateFeeRule>("SELECT id, name, standard, fee_kind AS kind, fee_fixed AS fixed, fee_percent AS percent, fee_grace AS grace, fee_least AS least, fee_most AS most FROM ladder ORDER BY standard DESC, name").map(({ id, name, standard, ...fee }) => ({
+    id, name, fee, standard: standard === 1, steps: steps.filter(({ ladderId }) => ladderId === id).map(({ step, fromDays, act, tone, byItself, attach }) => ({ step, fromDays, act, tone, byItself: byItself === 1, attach })),
   }));
 }
 
@@ -20,6 +20,24 @@ export function insertLadder(db: Db, name: string): number {
 
 export function renameLadder(db: Db, id: number, name: string): void {
   db.run("UPDATE ladder SET name = ? WHERE id = ?", name, id);
+}
+
+export function setFeeRule(db: Db, id: number, fee: LateFeeRule): void {
+  db.run("UPDATE ladder SET fee_kind = ?, fee_fixed = ?, fee_percent = ?, fee_grace = ?, fee_least = ?, fee_most = ? WHERE id = ?", fee.kind, fee.fixed, fee.percent, fee.grace, fee.least, fee.most, id);
+}
+
+export type ChargedFee = { id: number; itemId: number; number: string; feeItemId: number; feeNumber: string; customerId: number; customer: string; currency: Currency; through: Day; on: Day; sum: Minor; balance: Minor; actId: number };
+
+/** Late fees that stand, newest first. */
+export function lateFees(db: Db): ChargedFee[] {
+  return db.all<ChargedFee>(
+    `SELECT l.id, l.open_item_id AS itemId, i.number, l.fee_item_id AS feeItemId, f.number AS feeNumber, f.customer_id AS customerId, c.name AS customer, f.currency, l.through, f.issued_on AS "on", l.sum, f.balance, l.act_id AS actId
+     FROM late_fee l JOIN open_item i ON i.id = l.open_item_id JOIN open_item f ON f.id = l.fee_item_id JOIN customer c ON c.id = f.customer_id JOIN act a ON a.id = l.act_id WHERE a.undone_by IS NULL ORDER BY l.id DESC`,
+  );
+}
+
+export function insertLateFee(db: Db, fee: { itemId: number; feeItemId: number; through: Day; sum: Minor; actId: number }): void {
+  db.run("INSERT INTO late_fee (open_item_id, fee_item_id, through, sum, act_id) VALUES (?, ?, ?, ?, ?)", fee.itemId, fee.feeItemId, fee.through, fee.sum, fee.actId);
 }
 
 /** A ladder's rungs, all of them anew. */

@@ -3,6 +3,7 @@ import { mkdirSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 
 import { addDays, day, type Day } from "@/core/calendar";
+import { DEFAULT_STEPS } from "@/core/followup";
 import { guessMapping, readTable, type FileKind } from "@/core/formats";
 import type { Proposal } from "@/core/matching";
 import { minor } from "@/core/money";
@@ -175,12 +176,24 @@ class Maker {
     this.do("changeSettings", { clock: TODAY });
     this.do("logContact", { customerId: customer("Fernhill Studio"), kind: "promise", text: "Pays the oldest by Friday", promisedOn: "2026-11-27", promisedSum: 40_000 });
     this.byHand();
+    this.ladders();
     const span = { from: TAKEN_TO, to: TODAY };
     for (const [name, text] of [[`invoices-${TODAY}.csv`, invoicesFile(this.world, span)], [`card-${TODAY}.csv`, cardFile(this.world, span)], [`ach-${TODAY}.csv`, achFile(this.world, span)], [`statement-${TODAY}.csv`, bankFile(this.world, span, OPENING_BALANCE)]] as const) {
       if (text.trim().split("\n").length < 2) continue;
       const path = arrivedFile(MAKING, name);
       mkdirSync(dirname(path), { recursive: true });
       writeFileSync(path, text);
+    }
+  }
+
+  /** The standard ladder with its late fee, and a slower one for the districts. */
+  private ladders(): void {
+    const none = { kind: "none" as const, fixed: 0, percent: "0", grace: 0, least: 0, most: null };
+    this.do("setLadder", { id: 1, name: "Standard", steps: DEFAULT_STEPS.map(({ step: _, ...one }) => one), fee: { ...none, kind: "monthly", percent: "1.5", grace: 10, least: 100 } });
+    const { id } = this.do("setLadder", { name: "Districts", steps: [{ fromDays: 10, act: "letter", attach: "statement" }, { fromDays: 30, act: "letter", tone: 2, attach: "invoices" }, { fromDays: 45, act: "task" }, { fromDays: 60, act: "call" }], fee: none });
+    for (const name of ["Brightwater Unified", "Tallow County Schools"]) {
+      const customerId = this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = ?", name)?.id;
+      if (customerId !== undefined) this.do("setFollowUp", { customerId, ladderId: id, language: "en", byItself: false, smallest: null, quietUntil: null, contactName: "", contactEmail: "", contactPhone: "" });
     }
   }
 

@@ -96,6 +96,8 @@ const MESSAGES: Record<string, string> = {
   "letter.later": "{customer} was written to already; the next step is on {day}.",
   "letters.all_held": "None of the {count} letters went: the first {why}.",
   "allowance.stands": "The allowance stands at {sum} already: there is nothing to post.",
+  "late_fee.none": "None of these fees is due any more. Look at the list again.",
+  "late_fee.unknown": "That late fee is not there any more.",
   "ladder.unknown": "That ladder is not there any more.",
   "ladder.taken": "There is a ladder {name} already.",
   "ladder.days": "Two steps are on the same day. Give each its own.",

@@ -3,3 +3,4 @@ export { followUpToday, type FollowedItem, type FollowUpFacts, type FollowUpStat
 export { letterTemplate, LANGUAGES, tableWords, TONES, type Language } from "./letters";
 export { waitsFor, waitInWords, type Wait, type WaitFacts } from "./waits";
 export { promiseState, type PromiseState } from "./promises";
+export { FEE_KINDS, lateFeeOn, NO_FEE, type LateFee, type LateFeeRule, type LateItem } from "./lateFees";

@@ -1,5 +1,7 @@
 import { addDays, type Day } from "@/core/calendar";
 
+import type { LateFeeRule } from "./lateFees";
+
 /** What a rung does: a letter by mail, a call, a task, or supply stopped until the account is settled. */
 export const LADDER_ACTS = ["letter", "call", "task", "stop"] as const;
 export type LadderAct = (typeof LADDER_ACTS)[number];
@@ -9,7 +11,7 @@ export type Attached = (typeof ATTACHED)[number];
 
 /** One rung: from so many days past the oldest due day (before it, negative). `byItself`: it may go without a person, if the customer's says so too. */
 export type LadderStep = { readonly step: number; readonly fromDays: number; readonly act: LadderAct; readonly tone: number; readonly byItself: boolean; readonly attach: Attached };
-export type Ladder = { readonly id: number; readonly name: string; readonly standard: boolean; readonly steps: readonly LadderStep[] };
+export type Ladder = { readonly id: number; readonly name: string; readonly standard: boolean; readonly steps: readonly LadderStep[]; readonly fee: LateFeeRule };
 
 /** First steps around 15, 30 and 45 days, the last with a call (common practice, no source). */
 export const DEFAULT_STEPS: readonly LadderStep[] = [

@@ -4,8 +4,26 @@ CREATE TABLE ladder (
   id INTEGER PRIMARY KEY,
   name TEXT NOT NULL UNIQUE,
   -- The one that customers without a ladder of their own are on.
-  standard INTEGER NOT NULL DEFAULT 0 CHECK (standard IN (0, 1))
+  standard INTEGER NOT NULL DEFAULT 0 CHECK (standard IN (0, 1)),
+  -- What is charged for paying late; percent of the open balance (decimal text).
+  fee_kind TEXT NOT NULL DEFAULT 'none' CHECK (fee_kind IN ('none', 'fixed', 'monthly', 'yearly')),
+  fee_fixed INTEGER NOT NULL DEFAULT 0 CHECK (fee_fixed >= 0),
+  fee_percent TEXT NOT NULL DEFAULT '0',
+  fee_grace INTEGER NOT NULL DEFAULT 0 CHECK (fee_grace BETWEEN 0 AND 365),
+  fee_least INTEGER NOT NULL DEFAULT 0 CHECK (fee_least >= 0),
+  fee_most INTEGER CHECK (fee_most >= 0)
 ) STRICT;
+
+-- Late fees that were charged: on which invoice, for the time up to which day.
+CREATE TABLE late_fee (
+  id INTEGER PRIMARY KEY,
+  open_item_id INTEGER NOT NULL REFERENCES open_item (id),
+  fee_item_id INTEGER NOT NULL REFERENCES open_item (id),
+  through TEXT NOT NULL,
+  sum INTEGER NOT NULL CHECK (sum > 0),
+  act_id INTEGER NOT NULL REFERENCES act (id)
+) STRICT;
+CREATE INDEX late_fee_item ON late_fee (open_item_id);
 CREATE UNIQUE INDEX ladder_standard ON ladder (standard) WHERE standard = 1;
 
 -- from_days counts from the due day; before it, it is negative.

@@ -10,6 +10,7 @@ import { leaveOut, logContact, sendLetter, sendLetters } from "./followup";
 import { importFile } from "./importFile";
 import { makeJournalFile } from "./journalFile";
 import { leaveItemOut, removeLadder, setFollowUp, setLadder } from "./ladders";
+import { chargeLateFees, waiveLateFee } from "./lateFees";
 import { changeAlias, forget } from "./learning";
 import { askApproval, decideWriteOff, placeReceipt, useCredit } from "./placeReceipt";
 import { postSure } from "./postSure";
@@ -22,7 +23,7 @@ import { undo, undoTogether } from "./undo";
 /** Every way to change a book, by name. */
 export const COMMANDS = {
   importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, tiePayouts, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
-  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile, setRates, revalue, sendLetters, setLadder, removeLadder, setFollowUp, leaveItemOut, bringAllowance,
+  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile, setRates, revalue, sendLetters, setLadder, removeLadder, setFollowUp, leaveItemOut, bringAllowance, chargeLateFees, waiveLateFee,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

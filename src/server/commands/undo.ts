@@ -30,7 +30,7 @@ export const undo = defineCommand({
   run(ctx, input): Result<{ actId: number }> {
     const act = actById(ctx.db, input.actId);
     if (!act) return fail("act.unknown");
-    return act.undoneBy === null ? undoOne(ctx, act) : fail("act.undone");
+    return act.undoneBy === null ? undoAct(ctx, act) : fail("act.undone");
   },
 });
 
@@ -42,15 +42,16 @@ export const undoTogether = defineCommand({
     const acts = actsOfCommand(ctx.db, input.commandId).filter((act) => act.undoneBy === null && isUndoable(act.kind));
     if (acts.length === 0) return fail("act.unknown");
     for (const act of acts.reverse()) {
-      const done = undoOne(ctx, act);
+      const done = undoAct(ctx, act);
       if (!done.ok) return done;
     }
     return ok({ undone: acts.length });
   },
 });
 
-function undoOne(ctx: Ctx, act: ActRow): Result<{ actId: number }> {
-  const by = ctx.act("undo", { kind: act.subjectKind, id: act.subjectId, customerId: act.customerId }, `undone: ${act.text}`);
+/** Undoes an act that still stands; the words stand in the history. */
+export function undoAct(ctx: Ctx, act: ActRow, words = `undone: ${act.text}`): Result<{ actId: number }> {
+  const by = ctx.act("undo", { kind: act.subjectKind, id: act.subjectId, customerId: act.customerId }, words);
   const back = takeBackAct(ctx, act, by);
   if (!back.ok) return back;
   reverseEntries(ctx, act.id, by);
@@ -59,7 +60,7 @@ function undoOne(ctx: Ctx, act: ActRow): Result<{ actId: number }> {
 }
 
 /** Acts that people did by a page of their own and can take back; imports and letters are not among them. */
-const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export", "revalue", "allowance"]);
+const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export", "revalue", "allowance", "late_fee"]);
 
 export function isUndoable(kind: ActKind): boolean {
   return UNDOABLE.has(kind);
@@ -89,6 +90,10 @@ function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
       return withdraw(ctx, act);
     case "accrue": case "fee_bill": case "refund": case "retry": case "mend": case "answer": case "export": case "revalue":
       return takeBackOther(ctx, act, act.kind);
+    case "late_fee": {
+      const paid = dropReturnFees(ctx, act.id);
+      return paid === null ? ok(null) : fail("act.rests", { what: `${paid} was paid meanwhile` });
+    }
     case "contact": case "forget": case "allowance":
       return ok(null);
     case "import": case "decide": case "lock": case "letter": case "leave_out": case "settings": case "rule": case "undo": case "account": case "rates":

@@ -2,44 +2,49 @@
 
 import { useState, type ReactNode } from "react";
 
-import { ATTACHED, LADDER_ACTS, TONES, type Attached, type Ladder, type LadderAct, type LadderStep } from "@/core/followup";
+import { ATTACHED, LADDER_ACTS, NO_FEE, TONES, type Attached, type Ladder, type LadderAct, type LadderStep } from "@/core/followup";
+import type { Currency } from "@/core/money";
 
 import { Act } from "../Act";
 import { useActing } from "../shell/Notices";
+import { FeeRule, feeDraft, feeRule } from "./FeeRule";
 import { OverdueTabs } from "./OverdueTabs";
 
-type Props = { ladders: (Ladder & { customers: number })[] };
+type Props = { currency: Currency; ladders: (Ladder & { customers: number })[] };
 type Draft = Omit<LadderStep, "step" | "fromDays"> & { fromDays: string };
 
 const ACT_WORDS: Record<LadderAct, string> = { letter: "letter", call: "call", task: "task", stop: "stop of supply" };
 const WITH: Record<Attached, string> = { none: "nothing", statement: "the statement", invoices: "statement and invoices" };
 
 /** The ladders: what is said when, counted from the oldest due day. */
-export function LaddersPage({ ladders }: Props): ReactNode {
+export function LaddersPage({ ladders, currency }: Props): ReactNode {
   const [adding, setAdding] = useState(false);
   return (
     <>
       <div className="heading"><h1>{ladders.length} <small>{ladders.length === 1 ? "ladder" : "ladders"}: what is said when, from the oldest due day</small></h1></div>
       <OverdueTabs at="ladders" />
       <div style={{ maxWidth: 900 }}>
-        {ladders.map((ladder) => <Steps key={ladder.id} ladder={ladder} customers={ladder.customers} />)}
-        {adding ? <Steps ladder={{ id: 0, name: "", standard: false, steps: ladders[0]?.steps ?? [] }} customers={0} close={() => setAdding(false)} /> : <div className="acts"><Act onClick={() => setAdding(true)}>Another ladder</Act></div>}
+        {ladders.map((ladder) => <Steps key={ladder.id} ladder={ladder} customers={ladder.customers} currency={currency} />)}
+        {adding ? <Steps ladder={{ id: 0, name: "", standard: false, steps: ladders[0]?.steps ?? [], fee: NO_FEE }} customers={0} currency={currency} close={() => setAdding(false)} /> : <div className="acts"><Act onClick={() => setAdding(true)}>Another ladder</Act></div>}
         <p className="soft">A customer is put on a ladder on its own page. A letter goes by itself only where both the step and the customer say so, on a banking day, and never past a wait. Between two letters there are at least twelve days.</p>
       </div>
     </>
   );
 }
 
-function Steps({ ladder, customers, close }: { ladder: Ladder; customers: number; close?: () => void }): ReactNode {
+function Steps({ ladder, customers, currency, close }: { ladder: Ladder; customers: number; currency: Currency; close?: () => void }): ReactNode {
   const { act, busy, complain } = useActing();
   const drafts = (): Draft[] => ladder.steps.map(({ fromDays, act: does, tone, byItself, attach }) => ({ fromDays: String(fromDays), act: does, tone, byItself, attach }));
   const [name, setName] = useState(ladder.name);
   const [steps, setSteps] = useState<Draft[]>(drafts);
-  const changed = name !== ladder.name || JSON.stringify(steps) !== JSON.stringify(drafts());
+  const [fee, setFee] = useState(() => feeDraft(ladder.fee, currency));
+  const changed = name !== ladder.name || JSON.stringify(fee) !== JSON.stringify(feeDraft(ladder.fee, currency)) || JSON.stringify(steps) !== JSON.stringify(drafts());
   const set = (at: number, to: Partial<Draft>): void => setSteps(steps.map((step, index) => (index === at ? { ...step, ...to } : step)));
   const keep = (): void => {
     if (steps.some(({ fromDays }) => !/^-?\d{1,3}$/.test(fromDays.trim()))) return complain("Days are whole numbers: 15 is fifteen days after the due day, -3 three days before it.");
-    void act<{ id: number }>("setLadder", { id: ladder.id === 0 ? null : ladder.id, name, steps: steps.map((step) => ({ ...step, fromDays: Number(step.fromDays) })) }, () => ({ words: `${name} is kept.` })).then((value) => { if (value) close?.(); });
+    const rule = feeRule(fee, currency);
+    if (rule === null) return complain("The late fee cannot be read: sums like 25.00, per cent like 1.5, whole days.");
+    void act<{ id: number }>("setLadder", { id: ladder.id === 0 ? null : ladder.id, name, fee: rule, steps: steps.map((step) => ({ ...step, fromDays: Number(step.fromDays) })) }, () => ({ words: `${name} is kept.` })).then((value) => { if (value) close?.(); });
   };
   const field = { fontFamily: "inherit", textAlign: "left" as const };
   return (
@@ -60,6 +65,7 @@ function Steps({ ladder, customers, close }: { ladder: Ladder; customers: number
           ))}
         </tbody>
       </table>
+      <FeeRule draft={fee} set={setFee} />
       <div className="acts">
         {changed || close ? <Act main onClick={keep} disabled={busy || name.trim() === "" || steps.length === 0}>Keep it</Act> : null}
         <Act onClick={() => setSteps([...steps, { fromDays: String(Number(steps.at(-1)?.fromDays ?? 0) + 15), act: "letter", tone: 4, byItself: false, attach: "statement" }])}>Another step</Act>

@@ -30,7 +30,7 @@ export function OverduePage(props: Props): ReactNode {
       <div className="heading" style={{ flexWrap: "nowrap" }}>
         <h1><small>Overdue</small> {formatAmount(props.overdue, currency)}</h1>
         <div style={{ flex: 1 }}><AgeBar aging={props.total} currency={currency} words /></div>
-        <div className="end"><a className="soft" href={`/api/v1/b/${props.book}/export/overdue`}>CSV</a><NextLink href={`/b/${props.book}/reports?report=aging`}>Aging</NextLink></div>
+        <div className="end"><a className="soft" href={`/api/v1/b/${props.book}/overdue/calendar`} title="Calls, tasks and promises as a calendar file">Calendar</a><a className="soft" href={`/api/v1/b/${props.book}/export/overdue`}>CSV</a><NextLink href={`/b/${props.book}/reports?report=aging`}>Aging</NextLink></div>
       </div>
       <OverdueTabs at="list">
         <NextLink href="?" aria-current={state === null ? "page" : undefined} prefetch={false}>All <b>{all}</b></NextLink>

@@ -6,10 +6,12 @@ import { totalAging } from "@/core/metrics";
 import { formatAmount, sumOf } from "@/core/money";
 import type { LastWord } from "@/server/queries/overdue";
 import { followedRows, ladders } from "@/db/ladders";
+import { lateFeesPage } from "@/server/queries/lateFees";
 import { letterRun } from "@/server/queries/letterRun";
 import { agingRows } from "@/server/queries/exports";
 import { overdueFor } from "@/server/threads/reader";
 import { LaddersPage } from "@/ui/overdue/LaddersPage";
+import { LateFeesPage } from "@/ui/overdue/LateFeesPage";
 import { RunPage } from "@/ui/overdue/RunPage";
 import { OverduePage } from "@/ui/overdue/OverduePage";
 
@@ -21,9 +23,10 @@ export default async function Overdue({ params, searchParams }: { params: Promis
   const state = (["ready", "waits", "later", "left_out"] as const).find((name) => name === one(search, "state")) ?? null;
   const all = overdueFor(book, db, today, await proposals());
   if (one(search, "show") === "run") return <RunPage book={book} currency={settings.currency} {...letterRun(db, today, all)} />;
+  if (one(search, "show") === "fees") return <LateFeesPage book={book} currency={settings.currency} today={today} {...lateFeesPage(db, today, all)} />;
   if (one(search, "show") === "ladders") {
     const on = followedRows(db);
-    return <LaddersPage ladders={ladders(db).map((ladder) => ({ ...ladder, customers: on.filter(({ ladderId }) => ladderId === ladder.id).length }))} />;
+    return <LaddersPage currency={settings.currency} ladders={ladders(db).map((ladder) => ({ ...ladder, customers: on.filter(({ ladderId }) => ladderId === ladder.id).length }))} />;
   }
   const words = (last: LastWord | null): string => {
     if (last === null) return "–";
