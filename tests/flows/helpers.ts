@@ -5,7 +5,7 @@ export const DEMO = "/b/kestrel-row";
 /** Collects what must never happen on a page: console messages, errors, and requests to anywhere but this server. */
 export function watch(page: Page): { problems: string[]; outside: string[] } {
   const seen = { problems: [] as string[], outside: [] as string[] };
-  page.on("console", (message) => seen.problems.push(`${message.type()}: ${message.text()}`));
+  page.on("console", (message) => seen.problems.push(`${message.type()}: ${message.text()} ${message.location().url}`));
   page.on("pageerror", (error) => seen.problems.push(`error: ${error.message}`));
   page.on("request", (request) => { if (!/^(http:\/\/127\.0\.0\.1:|data:|blob:http:\/\/127\.0\.0\.1:)/.test(request.url())) seen.outside.push(request.url()); });
   return seen;
