@@ -46,6 +46,6 @@ describe(`${SEEDS.length} histories of ${EVENTS} events`, () => {
   }, 120_000);
   it.each([
     "place", "set_aside", "tie", "hand_receipt", "deposit_banked", "bounce", "dispute_lost", "accrue", "fee_bill", "retry", "answer", "undo", "ask", "decide",
-    "opening", "invoice", "credit_note", "receipt", "identify", "apply", "discount", "fee", "fee_accrual", "payout", "reserve", "adjustment", "ach_return", "refund", "dispute", "deposit", "surcharge", "late_fee", "write_off", "park", "reversal", "exchange", "revalue",
+    "opening", "invoice", "credit_note", "receipt", "identify", "apply", "discount", "fee", "fee_accrual", "payout", "reserve", "adjustment", "ach_return", "refund", "dispute", "deposit", "surcharge", "late_fee", "write_off", "park", "reversal", "exchange", "revalue", "other_income", "elsewhere",
   ])("%s was among them", (kind) => expect(done.get(kind) ?? 0).toBeGreaterThan(0));
 });

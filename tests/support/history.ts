@@ -10,9 +10,9 @@ import { returnFile } from "./nacha";
  * does, in any order, every proof holds after every step; and undoing what was
  * done brings the accounts back to what the files alone make.
  */
-export type Step = { do: "charge" | "payout" | "bank" | "return" | "refund" | "dispute" | "place" | "on_account" | "sure" | "aside" | "use" | "lost" | "undo" | "hand" | "deposit" | "bounce" | "give_up" | "return_file" | "orphan" | "together" | "accrue" | "bill" | "refund_bank" | "reserve" | "adjustment" | "retry" | "answer" | "won" | "lump" | "invoice" | "abroad" | "abroad_payout" | "rate" | "revalue"; pick: number; share: number };
+export type Step = { do: "charge" | "payout" | "bank" | "return" | "refund" | "dispute" | "place" | "on_account" | "sure" | "aside" | "use" | "lost" | "undo" | "hand" | "deposit" | "bounce" | "give_up" | "return_file" | "orphan" | "together" | "accrue" | "bill" | "refund_bank" | "reserve" | "adjustment" | "retry" | "answer" | "won" | "lump" | "invoice" | "abroad" | "abroad_payout" | "rate" | "revalue" | "income" | "elsewhere"; pick: number; share: number };
 /** One step of a history: what is done, and numbers that say with what. */
-export const step = fc.record({ do: fc.constantFrom<Step["do"]>("charge", "charge", "payout", "bank", "return", "refund", "dispute", "place", "place", "on_account", "sure", "aside", "use", "lost", "undo", "hand", "hand", "deposit", "bounce", "give_up", "return_file", "orphan", "together", "accrue", "bill", "refund_bank", "reserve", "adjustment", "retry", "answer", "won", "lump", "invoice", "invoice", "abroad", "abroad", "abroad_payout", "rate", "revalue"), pick: fc.nat(1000), share: fc.integer({ min: 1, max: 100 }) });
+export const step = fc.record({ do: fc.constantFrom<Step["do"]>("charge", "charge", "payout", "bank", "return", "refund", "dispute", "place", "place", "on_account", "sure", "aside", "use", "lost", "undo", "hand", "hand", "deposit", "bounce", "give_up", "return_file", "orphan", "together", "accrue", "bill", "refund_bank", "reserve", "adjustment", "retry", "answer", "won", "lump", "invoice", "invoice", "abroad", "abroad", "abroad_payout", "rate", "revalue", "income", "elsewhere"), pick: fc.nat(1000), share: fc.integer({ min: 1, max: 100 }) });
 
 const UNDOABLE = "'place', 'set_aside', 'tie', 'elsewhere', 'bank_receipt', 'hand_receipt', 'deposit', 'deposit_banked', 'bounce', 'dispute_lost', 'accrue', 'fee_bill', 'refund', 'retry', 'answer', 'revalue'";
 
@@ -49,6 +49,12 @@ export class History {
       }
       case "on_account": return waiting && void book.do("placeReceipt", { receiptId: waiting.id, customerId: 1 + (pick % 4), lines: [] });
       case "aside": return waiting && void book.do("setAside", { receiptId: waiting.id, reason: "not ours" });
+      case "income": return waiting && void book.do("setAside", { receiptId: waiting.id, as: "income", reason: "kiln hire" });
+      case "elsewhere": {
+        book.mustTake("bank", `Date,Description,Amount\n${on},RENT ${id},${money(-(1000 + pick))}\n`);
+        const line = book.db.get<{ id: number }>("SELECT max(id) AS id FROM bank_line WHERE description LIKE ?", `RENT ${id}%`);
+        return void book.do("explainLine", { lineId: line?.id ?? 0, as: "elsewhere" });
+      }
       case "sure": return void book.do("postSure", { receiptIds: null });
       case "use": {
         const credit = any(book.db.all<{ id: number; onAccount: number }>("SELECT id, on_account AS onAccount FROM receipt WHERE on_account > 0 ORDER BY id"));
