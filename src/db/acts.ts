@@ -2,9 +2,9 @@ import type { Day } from "@/core/calendar";
 
 import type { Db } from "./connection";
 
-export const ACT_KINDS = ["import", "place", "set_aside", "tie", "elsewhere", "bank_receipt", "dispute_lost", "letter", "contact", "leave_out", "settings", "rule", "undo", "account", "hand_receipt", "deposit", "deposit_banked", "bounce", "ask", "decide", "forget", "lock", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export", "rates", "revalue", "allowance", "late_fee"] as const;
+export const ACT_KINDS = ["import", "place", "set_aside", "tie", "elsewhere", "bank_receipt", "dispute_lost", "letter", "contact", "leave_out", "settings", "rule", "undo", "account", "hand_receipt", "deposit", "deposit_banked", "bounce", "ask", "decide", "forget", "lock", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export", "rates", "revalue", "allowance", "late_fee", "write_off"] as const;
 export type ActKind = (typeof ACT_KINDS)[number];
-export type SubjectKind = "import_file" | "receipt" | "payout" | "bank_line" | "customer" | "processor_item" | "act" | "book" | "processor_account" | "bank_account" | "bank_rule" | "deposit" | "change_notice";
+export type SubjectKind = "import_file" | "receipt" | "payout" | "bank_line" | "customer" | "processor_item" | "act" | "book" | "processor_account" | "bank_account" | "bank_rule" | "deposit" | "change_notice" | "open_item";
 
 export type ActRow = {
   id: number; commandId: number; kind: ActKind; subjectKind: SubjectKind; subjectId: number; customerId: number | null; text: string; onDay: Day; at: string; actor: string; undoneBy: number | null;

@@ -125,7 +125,7 @@ export function proofSides(db: Db): Side[] {
     {
       // In the book's own currency; each receipt and each item in theirs, one by one.
       name: "applications", journal: one(db, `SELECT sum(applied) AS sum FROM receipt WHERE currency = ${BOOK_CURRENCY}`), documents: one(db, `SELECT sum(p.amount) AS sum FROM application p JOIN receipt r ON r.id = p.receipt_id WHERE p.ended_by IS NULL AND r.currency = ${BOOK_CURRENCY}`),
-      strays: one(db, "SELECT (SELECT count(*) FROM receipt r WHERE r.applied <> (SELECT coalesce(sum(amount), 0) FROM application WHERE receipt_id = r.id AND ended_by IS NULL)) + (SELECT count(*) FROM open_item i WHERE i.balance <> i.opened - (SELECT coalesce(sum(amount + discount + small_difference), 0) FROM application WHERE open_item_id = i.id AND ended_by IS NULL)) AS sum"),
+      strays: one(db, "SELECT (SELECT count(*) FROM receipt r WHERE r.applied <> (SELECT coalesce(sum(amount), 0) FROM application WHERE receipt_id = r.id AND ended_by IS NULL)) + (SELECT count(*) FROM open_item i WHERE i.balance <> i.opened - (SELECT coalesce(sum(amount + discount + small_difference), 0) FROM application WHERE open_item_id = i.id AND ended_by IS NULL) - (SELECT coalesce(sum(sum), 0) FROM write_off WHERE open_item_id = i.id AND state = 'posted')) AS sum"),
     },
   ];
 }
@@ -154,6 +154,7 @@ export function openWork(db: Db): OpenWork[] {
     { name: "to_match", ...row(`SELECT sum(${bookValue("r", "unidentified", "unidentified", "receipt", -1)}) AS sum, count(*) AS n FROM receipt r WHERE r.state = 'to_match'`) },
     { name: "deposits_untied", ...row("SELECT sum(sum) AS sum, count(*) AS n FROM deposit WHERE state = 'made'") },
     { name: "approvals", ...row("SELECT sum(sum) AS sum, count(*) AS n FROM approval WHERE state = 'waiting'") },
+    { name: "write_offs", ...row("SELECT sum(sum) AS sum, count(*) AS n FROM write_off WHERE state = 'waiting'") },
     { name: "payouts_untied", ...row(`SELECT sum(CASE WHEN p.currency = ${BOOK_CURRENCY} THEN p.net ELSE (SELECT sum(${IN_CLEARING}) FROM processor_item i WHERE i.payout_id = p.id AND i.withdrawn = 0) END) AS sum, count(*) AS n FROM payout p WHERE p.state = 'open'`) },
     { name: "payouts_off", ...payoutsOff(db) },
     { name: "bank_unexplained", ...row("SELECT sum(amount) AS sum, count(*) AS n FROM bank_line WHERE state = 'open'") },

@@ -8,15 +8,15 @@ import { BOOK_CURRENCY } from "./rates";
 
 export type ReceiptRow = {
   id: number; source: "processor" | "bank" | "hand"; method: Method; paidOn: Day; settledOn: Day; currency: Currency; amount: Minor; payerName: string; payerEmail: string; reference: string;
-  customerId: number | null; state: ReceiptState; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor; goneBack: Minor; disputed: 0 | 1; reason: string | null; fileId: number | null; lineNo: number | null;
+  customerId: number | null; state: ReceiptState; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor; recovered: Minor; goneBack: Minor; disputed: 0 | 1; reason: string | null; fileId: number | null; lineNo: number | null;
   /** Of a check, a money order or a wire. */
   number: string | null; handState: HandState | null; depositId: number | null;
 };
 const COLUMNS = `r.id, r.source, r.method, r.paid_on AS paidOn, r.settled_on AS settledOn, r.currency, r.amount, r.payer_name AS payerName, r.payer_email AS payerEmail, r.reference,
-  r.customer_id AS customerId, r.state, r.unidentified, r.on_account AS onAccount, r.applied, r.parked, r.income, r.surcharge, r.gone_back AS goneBack, r.disputed, r.reason, r.file_id AS fileId, r.line_no AS lineNo, r.number, r.hand_state AS handState, r.deposit_id AS depositId`;
+  r.customer_id AS customerId, r.state, r.unidentified, r.on_account AS onAccount, r.applied, r.parked, r.income, r.surcharge, r.recovered, r.gone_back AS goneBack, r.disputed, r.reason, r.file_id AS fileId, r.line_no AS lineNo, r.number, r.hand_state AS handState, r.deposit_id AS depositId`;
 
 export function partsOf(row: ReceiptRow): Parts {
-  return { unidentified: row.unidentified, onAccount: row.onAccount, applied: row.applied, parked: row.parked, income: row.income, surcharge: row.surcharge, goneBack: row.goneBack };
+  return { unidentified: row.unidentified, onAccount: row.onAccount, applied: row.applied, parked: row.parked, income: row.income, surcharge: row.surcharge, recovered: row.recovered, goneBack: row.goneBack };
 }
 
 export function receiptById(db: Db, id: number): ReceiptRow | undefined {
@@ -41,8 +41,8 @@ export function insertReceipt(db: Db, receipt: Pick<ReceiptRow, "source" | "meth
 
 export function updateReceipt(db: Db, id: number, to: { state: ReceiptState; parts: Parts; customerId: number | null; reason: string | null }): void {
   db.run(
-    "UPDATE receipt SET state = ?, unidentified = ?, on_account = ?, applied = ?, parked = ?, income = ?, surcharge = ?, gone_back = ?, customer_id = ?, reason = ? WHERE id = ?",
-    to.state, to.parts.unidentified, to.parts.onAccount, to.parts.applied, to.parts.parked, to.parts.income, to.parts.surcharge, to.parts.goneBack, to.customerId, to.reason, id,
+    "UPDATE receipt SET state = ?, unidentified = ?, on_account = ?, applied = ?, parked = ?, income = ?, surcharge = ?, recovered = ?, gone_back = ?, customer_id = ?, reason = ? WHERE id = ?",
+    to.state, to.parts.unidentified, to.parts.onAccount, to.parts.applied, to.parts.parked, to.parts.income, to.parts.surcharge, to.parts.recovered, to.parts.goneBack, to.customerId, to.reason, id,
   );
 }
 

@@ -45,7 +45,7 @@ describe(`${SEEDS.length} histories of ${EVENTS} events`, () => {
     book.close();
   }, 120_000);
   it.each([
-    "place", "set_aside", "tie", "hand_receipt", "deposit_banked", "bounce", "dispute_lost", "accrue", "fee_bill", "retry", "answer", "undo", "ask", "decide",
+    "place", "set_aside", "tie", "hand_receipt", "deposit_banked", "bounce", "dispute_lost", "accrue", "fee_bill", "retry", "answer", "allowance", "recovery", "undo", "ask", "decide",
     "opening", "invoice", "credit_note", "receipt", "identify", "apply", "discount", "fee", "fee_accrual", "payout", "reserve", "adjustment", "ach_return", "refund", "dispute", "deposit", "surcharge", "late_fee", "write_off", "park", "reversal", "exchange", "revalue", "other_income", "elsewhere",
   ])("%s was among them", (kind) => expect(done.get(kind) ?? 0).toBeGreaterThan(0));
 });

@@ -10,11 +10,11 @@ import { returnFile } from "./nacha";
  * does, in any order, every proof holds after every step; and undoing what was
  * done brings the accounts back to what the files alone make.
  */
-export type Step = { do: "charge" | "payout" | "bank" | "return" | "refund" | "dispute" | "place" | "on_account" | "sure" | "aside" | "use" | "lost" | "undo" | "hand" | "deposit" | "bounce" | "give_up" | "return_file" | "orphan" | "together" | "accrue" | "bill" | "refund_bank" | "reserve" | "adjustment" | "retry" | "answer" | "won" | "lump" | "invoice" | "abroad" | "abroad_payout" | "rate" | "revalue" | "income" | "elsewhere"; pick: number; share: number };
+export type Step = { do: "charge" | "payout" | "bank" | "return" | "refund" | "dispute" | "place" | "on_account" | "sure" | "aside" | "use" | "lost" | "undo" | "hand" | "deposit" | "bounce" | "give_up" | "return_file" | "orphan" | "together" | "accrue" | "bill" | "refund_bank" | "reserve" | "adjustment" | "retry" | "answer" | "won" | "lump" | "invoice" | "abroad" | "abroad_payout" | "rate" | "revalue" | "income" | "elsewhere" | "write_off" | "recover" | "allowance" | "late_fee"; pick: number; share: number };
 /** One step of a history: what is done, and numbers that say with what. */
-export const step = fc.record({ do: fc.constantFrom<Step["do"]>("charge", "charge", "payout", "bank", "return", "refund", "dispute", "place", "place", "on_account", "sure", "aside", "use", "lost", "undo", "hand", "hand", "deposit", "bounce", "give_up", "return_file", "orphan", "together", "accrue", "bill", "refund_bank", "reserve", "adjustment", "retry", "answer", "won", "lump", "invoice", "invoice", "abroad", "abroad", "abroad_payout", "rate", "revalue", "income", "elsewhere"), pick: fc.nat(1000), share: fc.integer({ min: 1, max: 100 }) });
+export const step = fc.record({ do: fc.constantFrom<Step["do"]>("charge", "charge", "payout", "bank", "return", "refund", "dispute", "place", "place", "on_account", "sure", "aside", "use", "lost", "undo", "hand", "hand", "deposit", "bounce", "give_up", "return_file", "orphan", "together", "accrue", "bill", "refund_bank", "reserve", "adjustment", "retry", "answer", "won", "lump", "invoice", "invoice", "abroad", "abroad", "abroad_payout", "rate", "revalue", "income", "elsewhere", "write_off", "recover", "allowance", "late_fee"), pick: fc.nat(1000), share: fc.integer({ min: 1, max: 100 }) });
 
-const UNDOABLE = "'place', 'set_aside', 'tie', 'elsewhere', 'bank_receipt', 'hand_receipt', 'deposit', 'deposit_banked', 'bounce', 'dispute_lost', 'accrue', 'fee_bill', 'refund', 'retry', 'answer', 'revalue'";
+const UNDOABLE = "'place', 'set_aside', 'tie', 'elsewhere', 'bank_receipt', 'hand_receipt', 'deposit', 'deposit_banked', 'bounce', 'dispute_lost', 'accrue', 'fee_bill', 'refund', 'retry', 'answer', 'revalue', 'write_off', 'allowance', 'late_fee'";
 
 export class History {
   private count = 0;
@@ -144,6 +144,18 @@ export class History {
       }
       case "rate": return void book.must("setRates", { rates: [{ currency: "EUR", onDay: on, rate: (1.05 + pick / 10_000).toFixed(4) }] });
       case "revalue": return void book.do("revalue", { asOf: on });
+      case "write_off": {
+        const item = any(book.db.all<{ id: number; balance: number }>("SELECT id, balance FROM open_item WHERE balance > 0 ORDER BY id"));
+        const asked = item && book.as("Mara").do("writeOff", { itemId: item.id, sum: Math.max(1, Math.floor((item.balance * share) / 100)), why: "gone out of business" });
+        const waits = book.db.get<{ id: number }>("SELECT max(id) AS id FROM write_off WHERE state = 'waiting'");
+        return asked?.ok && share > 20 ? void book.as("Theo").do("decideInvoiceWriteOff", { writeOffId: waits?.id ?? 0, approve: share > 40 }) : undefined;
+      }
+      case "recover": return waiting && void book.do("placeReceipt", { receiptId: waiting.id, customerId: 1 + (pick % 4), lines: [], recovered: Math.max(1, Math.floor((waiting.unidentified * share) / 100)) });
+      case "allowance": return void book.do("bringAllowance", {});
+      case "late_fee": {
+        const late = book.db.all<{ id: number }>("SELECT id FROM open_item WHERE kind = 'invoice' AND balance > 0 AND id % 3 = ? ORDER BY id", pick % 3);
+        return late.length > 0 ? void book.do("chargeLateFees", { itemIds: late.map((one) => one.id) }) : undefined;
+      }
       case "won": {
         const dispute = any(book.db.all<{ id: string; amount: number; account: string }>("SELECT i.related_id AS id, i.amount, a.code AS account FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id WHERE i.kind = 'dispute' AND i.settled_state = 'opened' AND i.amount < 0 ORDER BY i.id"));
         return dispute && rows("Dispute won", -dispute.amount, share > 50 ? -1500 : 0, dispute.id, `po_${pick % 4}`, dispute.account);
@@ -181,6 +193,7 @@ export const started = (): TestBook => {
   book.must("setRates", { rates: [{ currency: "EUR", onDay: "2026-10-31", rate: "1.0834" }, { currency: "EUR", onDay: "2026-11-07", rate: "1.0912" }, { currency: "EUR", onDay: "2026-11-14", rate: "1.0750" }, { currency: "EUR", onDay: "2026-11-21", rate: "1.1020" }] });
   book.must("addProcessorAccount", { code: "abroad", name: "card account in EUR", delayDays: 2, descriptor: null, currency: "EUR" });
   book.must("agreeRate", { account: "billed", method: "card", from: "2026-01-01", percent: "2.9", fixed: 30 });
+  book.must("setLadder", { id: 1, name: "Standard", steps: [{ fromDays: 1, act: "letter" }], fee: { kind: "fixed", fixed: 700, percent: "0", grace: 0, least: 0, most: null } });
   return book;
 };
 
@@ -198,6 +211,8 @@ export function fromDocuments(book: TestBook, currency: "USD" | "EUR"): Record<s
   const kind = (...kinds: string[]): string => `i.kind IN (${kinds.map((name) => `'${name}'`).join(", ")}) AND i.withdrawn = 0 AND i.currency = '${currency}'`;
   const [item, receipt, open] = [`processor_item i WHERE i.currency = '${currency}'`, `receipt r WHERE r.currency = '${currency}'`, `open_item o WHERE o.currency = '${currency}'`];
   const given = `application p JOIN receipt r ON r.id = p.receipt_id WHERE p.ended_by IS NULL AND r.currency = '${currency}'`;
+  const written = `write_off w JOIN open_item o ON o.id = w.open_item_id WHERE w.state = 'posted' AND o.currency = '${currency}'`;
+  const allowance = "(SELECT sum(m.sum) FROM allowance_move m JOIN act a ON a.id = m.act_id WHERE a.undone_by IS NULL)";
   const accrued = "(SELECT sum(sum) FROM fee_accrual WHERE state = 'accrued')";
   // The bank, and what is billed by the month, are in the book's own currency.
   const own = currency === "USD" ? 1 : 0;
@@ -214,10 +229,12 @@ export function fromDocuments(book: TestBook, currency: "USD" | "EUR"): Record<s
     other: -one(`(SELECT sum(i.amount) FROM processor_item i WHERE ${kind("adjustment")} AND i.reason IS NULL)`) - one(`(SELECT sum(r.income) FROM ${receipt})`),
     parked: -one(`(SELECT sum(r.parked) FROM ${receipt})`) - one(`(SELECT sum(i.amount) FROM ${item} AND i.reason IS NOT NULL AND i.withdrawn = 0)`),
     discounts: one(`(SELECT sum(p.discount - p.discount_tax) FROM ${given})`),
-    small_differences: one(`(SELECT sum(p.small_difference) FROM ${given} AND p.write_off = 'small')`),
-    bad_debt: one(`(SELECT sum(p.small_difference - p.write_off_tax) FROM ${given} AND p.write_off = 'bad_debt')`),
-    return_fees: -one(`(SELECT sum(o.opened) FROM ${open} AND o.kind = 'late_fee')`),
-    tax: one(`(SELECT sum(p.discount_tax + p.write_off_tax) FROM ${given})`) - one(`(SELECT sum(o.tax) FROM ${open} AND o.opened_on > '2026-10-31')`),
+    small_differences: one(`(SELECT sum(p.small_difference) FROM ${given} AND p.write_off = 'small')`) + one(`(SELECT sum(w.sum) FROM ${written} AND w.kind = 'small')`),
+    bad_debt: one(`(SELECT sum(p.small_difference - p.write_off_tax) FROM ${given} AND p.write_off = 'bad_debt')`) + one(`(SELECT sum(w.sum - w.tax) FROM ${written} AND w.kind = 'bad_debt')`) + own * one(allowance),
+    allowance: -own * one(allowance), recoveries: -one(`(SELECT sum(r.recovered) FROM ${receipt})`),
+    return_fees: -one(`(SELECT sum(o.opened) FROM ${open} AND o.kind = 'late_fee' AND o.id NOT IN (SELECT fee_item_id FROM late_fee))`),
+    late_fees: -one(`(SELECT sum(o.opened) FROM ${open} AND o.id IN (SELECT fee_item_id FROM late_fee))`),
+    tax: one(`(SELECT sum(p.discount_tax + p.write_off_tax) FROM ${given})`) + one(`(SELECT sum(w.tax) FROM ${written})`) - one(`(SELECT sum(o.tax) FROM ${open} AND o.opened_on > '2026-10-31')`),
     income: -one(`(SELECT sum(o.total - o.tax) FROM ${open} AND o.opened_on > '2026-10-31' AND o.kind <> 'late_fee')`),
     opening: -one(`(SELECT sum(o.opened) FROM ${open} AND o.opened_on <= '2026-10-31')`) - own * one("(SELECT sum(opening_balance) FROM bank_account)"),
     elsewhere: -own * one("(SELECT sum(amount) FROM bank_line WHERE state = 'elsewhere')"),

@@ -16,6 +16,7 @@ export type WentTo = {
   readonly parked: Sum | null;
   readonly income?: Sum | null;
   readonly surcharge?: Sum | null;
+  readonly recovered?: Sum | null;
   readonly items: readonly { itemId: number; sum: Sum; discount: Sum | null; smallDifference: Sum | null; /** What the difference had been posted to. */ writeOff?: WriteOff; /** The parts of both that had lowered the tax. */ discountTax?: Sum | null; writeOffTax?: Sum | null }[];
 };
 
@@ -24,7 +25,7 @@ export type WentTo = {
  * nobody was found for), out of clearing. `sum` is positive.
  * @example a double payment of 540.00 sent back: K 540.00; C 540.00
  */
-export function postRefund(head: Head & { processor: string; processorItemId: number; receiptId: number | null; from: "unidentified" | "credits" | "parked" | "other" | "surcharges"; sum: Sum }): EntryDraft {
+export function postRefund(head: Head & { processor: string; processorItemId: number; receiptId: number | null; from: "unidentified" | "credits" | "parked" | "other" | "surcharges" | "recoveries"; sum: Sum }): EntryDraft {
   const item: ItemRef = head.receiptId === null ? { kind: "processor_item", id: head.processorItemId } : receiptItem(head.receiptId);
   return entry("refund", head, [
     debit({ role: head.from }, head.sum, item),
@@ -61,6 +62,7 @@ function takenBack(receiptId: number, went: WentTo): Line[] {
   if (went.parked) back.push(debit({ role: "parked" }, went.parked, receiptItem(receiptId)));
   if (went.income) back.push(debit({ role: "other" }, went.income, receiptItem(receiptId)));
   if (went.surcharge) back.push(debit({ role: "surcharges" }, went.surcharge, receiptItem(receiptId)));
+  if (went.recovered) back.push(debit({ role: "recoveries" }, went.recovered, receiptItem(receiptId)));
   for (const { itemId, sum, discount, smallDifference, writeOff = "small", discountTax = null, writeOffTax = null } of went.items) {
     const extra = [discount, smallDifference].filter((part): part is Sum => part !== null && part.amount !== 0);
     back.push(debit(R, total([sum, ...extra], sum.currency), openItem(itemId)));

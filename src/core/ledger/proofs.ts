@@ -11,7 +11,7 @@ export type ProofName = (typeof PROOF_NAMES)[number];
 export type Proof = { readonly name: ProofName; readonly journal: Minor; readonly documents: Minor; readonly off: Minor; readonly holds: boolean };
 
 /** Work that is still open, with its sum and how many there are. */
-export type WorkName = "to_match" | "deposits_untied" | "approvals" | "payouts_off" | "payouts_untied" | "bank_unexplained" | "statement_gaps" | "negative_credits";
+export type WorkName = "to_match" | "deposits_untied" | "approvals" | "write_offs" | "payouts_off" | "payouts_untied" | "bank_unexplained" | "statement_gaps" | "negative_credits";
 export type OpenWork = { readonly name: WorkName; readonly sum: Minor; readonly count: number };
 
 export type ProofReport = { readonly proofs: readonly Proof[]; readonly work: readonly OpenWork[]; readonly holds: boolean };

@@ -4,6 +4,8 @@ import { inBook, postAllowance } from "@/core/ledger";
 import type { Minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 
+import { insertAllowanceMove } from "@/db/writeOffs";
+
 import { defineCommand } from "../command";
 import { doubtful } from "../queries/figures";
 
@@ -15,6 +17,7 @@ export const bringAllowance = defineCommand({
     const { entry, sum } = doubtful(ctx.db, ctx.today);
     if (entry === 0) return fail("allowance.stands", { sum: ctx.sum(sum) });
     const actId = ctx.act("allowance", { kind: "book", id: 0 }, `allowance for doubtful debts brought to ${ctx.sum(sum)}`);
+    insertAllowanceMove(ctx.db, ctx.today, entry, actId);
     ctx.post(postAllowance({ on: ctx.today, document: { kind: "open_item", id: 0, text: `allowance for doubtful debts as of ${ctx.today}` }, by: inBook(entry, ctx.settings.currency) }), actId);
     return ok({ actId, by: entry });
   },

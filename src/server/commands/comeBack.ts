@@ -78,7 +78,7 @@ export const refundAtBank = defineCommand({
     const bank = bankAccounts(ctx.db).find(({ id }) => id === line.bankAccountId);
     if (!bank) throw new Error("a bank line has its account");
     const none = minor(0);
-    const moved = move(receipt.state, partsOf(receipt), { kind: "gone_back", parts: { unidentified: none, onAccount: sum, applied: none, parked: none, income: none, surcharge: none } });
+    const moved = move(receipt.state, partsOf(receipt), { kind: "gone_back", parts: { unidentified: none, onAccount: sum, applied: none, parked: none, income: none, surcharge: none, recovered: none } });
     if (!moved.ok) return moved;
     const actId = ctx.act("refund", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `${ctx.sum(sum)} sent back from the bank`);
     updateReceipt(ctx.db, receipt.id, { state: moved.value.state, parts: moved.value.parts, customerId: receipt.customerId, reason: receipt.reason });

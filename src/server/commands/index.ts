@@ -18,12 +18,13 @@ import { revalue, setRates } from "./rates";
 import { setAside } from "./setAside";
 import { addBankAccount, addProcessorAccount, changeSettings, lockPeriod } from "./settings";
 import { lumpPayout, tiePayout, tiePayouts } from "./tiePayout";
+import { decideInvoiceWriteOff, writeOff } from "./writeOffs";
 import { undo, undoTogether } from "./undo";
 
 /** Every way to change a book, by name. */
 export const COMMANDS = {
   importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, tiePayouts, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
-  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile, setRates, revalue, sendLetters, setLadder, removeLadder, setFollowUp, leaveItemOut, bringAllowance, chargeLateFees, waiveLateFee,
+  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile, setRates, revalue, sendLetters, setLadder, removeLadder, setFollowUp, leaveItemOut, bringAllowance, chargeLateFees, waiveLateFee, writeOff, decideInvoiceWriteOff,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

@@ -24,16 +24,16 @@ const tallySchema = z.object({
  * Posts a tally put together for a receipt that has no home yet: to invoices,
  * the rest on account. `proposedCustomerId` is whom the page had proposed:
  * where the clerk chose another, the book learns from the correction at once.
- * `credits`: what earlier receipts have on account and gives along, in one go.
+ * `recovered`: what it pays of debts that were given up. `credits`: what earlier receipts have on account and gives along, in one go.
  */
 export const placeReceipt = defineCommand({
   name: "placeReceipt",
-  schema: tallySchema.extend({ proposedCustomerId: z.number().int().nullable().default(null), credits: z.array(z.object({ receiptId: z.number().int(), itemId: z.number().int(), amount })).max(50).default([]), surcharge: amount.default(() => minor(0)) }),
+  schema: tallySchema.extend({ proposedCustomerId: z.number().int().nullable().default(null), credits: z.array(z.object({ receiptId: z.number().int(), itemId: z.number().int(), amount })).max(50).default([]), surcharge: amount.default(() => minor(0)), recovered: amount.default(() => minor(0)) }),
   run(ctx, input): Result<{ actId: number; commandId: number }> {
     const receipt = receiptById(ctx.db, input.receiptId);
     if (!receipt) return fail("receipt.unknown");
     if (receipt.state !== "to_match") return fail("receipt.not_to_match");
-    const checked = checkTally(ctx, receipt, input.lines, input.customerId, receipt.unidentified, { surcharge: input.surcharge });
+    const checked = checkTally(ctx, receipt, input.lines, input.customerId, receipt.unidentified, { surcharge: input.surcharge, recovered: input.recovered });
     if (!checked.ok) return checked;
     const placed = place(ctx, receipt, input.lines, checked.value, "unidentified");
     if (!placed.ok) return placed;

@@ -18,6 +18,7 @@ import type { Ctx } from "../context";
 import { reverseEntry } from "../steps/reverse";
 import { dropReturnFees } from "../steps/returnFee";
 import { takeBackOther } from "../steps/takeBack";
+import { notRecovered, unWriteOff, withdrawWriteOff } from "../steps/unWriteOff";
 
 /**
  * Undoes an act: its entries are reversed (dated the same day), what it moved
@@ -60,7 +61,7 @@ export function undoAct(ctx: Ctx, act: ActRow, words = `undone: ${act.text}`): R
 }
 
 /** Acts that people did by a page of their own and can take back; imports and letters are not among them. */
-const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export", "revalue", "allowance", "late_fee"]);
+const UNDOABLE: ReadonlySet<ActKind> = new Set(["place", "set_aside", "tie", "elsewhere", "bank_receipt", "contact", "hand_receipt", "deposit", "deposit_banked", "bounce", "dispute_lost", "ask", "forget", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export", "revalue", "allowance", "late_fee", "write_off"]);
 
 export function isUndoable(kind: ActKind): boolean {
   return UNDOABLE.has(kind);
@@ -94,6 +95,8 @@ function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
       const paid = dropReturnFees(ctx, act.id);
       return paid === null ? ok(null) : fail("act.rests", { what: `${paid} was paid meanwhile` });
     }
+    case "write_off":
+      return unWriteOff(ctx, act);
     case "contact": case "forget": case "allowance":
       return ok(null);
     case "import": case "decide": case "lock": case "letter": case "leave_out": case "settings": case "rule": case "undo": case "account": case "rates":
@@ -121,6 +124,8 @@ function unplace(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
     changeBalance(ctx.db, one.openItemId, add(one.amount, one.discount, one.smallDifference));
     applied = add(applied, one.amount);
   }
+  const recovered = notRecovered(ctx, act.customerId, receipt.currency);
+  if (recovered) return recovered;
   const earlier = actsOf(ctx.db, "receipt", receipt.id).some((one) => one.kind === "place" && one.id < act.id && one.undoneBy === null);
   if (earlier) {
     const parts = { ...partsOf(receipt), applied: add(receipt.applied, -applied), onAccount: add(receipt.onAccount, applied) };
@@ -219,9 +224,9 @@ function restore(ctx: Ctx, act: ActRow): Result<unknown> {
     applied = add(applied, one.amount);
   }
   const of = (role: string): Minor => sumOf(entriesOfAct(ctx.db, act.id).flatMap((entry) => linesOfEntry(ctx.db, entry.id)).filter((line) => line.role === role && line.itemKind === "receipt" && line.itemId === receipt.id), (line) => line.amount);
-  const back = { unidentified: of("unidentified"), onAccount: of("credits"), parked: of("parked"), income: of("other"), surcharge: of("surcharges") };
+  const back = { unidentified: of("unidentified"), onAccount: of("credits"), parked: of("parked"), income: of("other"), surcharge: of("surcharges"), recovered: of("recoveries") };
   const before = partsOf(receipt);
-  const parts = { unidentified: add(before.unidentified, back.unidentified), onAccount: add(before.onAccount, back.onAccount), parked: add(before.parked, back.parked), income: add(before.income, back.income), surcharge: add(before.surcharge, back.surcharge), applied: add(before.applied, applied), goneBack: add(before.goneBack, -back.unidentified, -back.onAccount, -back.parked, -back.income, -back.surcharge, -applied) };
+  const parts = { unidentified: add(before.unidentified, back.unidentified), onAccount: add(before.onAccount, back.onAccount), parked: add(before.parked, back.parked), income: add(before.income, back.income), surcharge: add(before.surcharge, back.surcharge), recovered: add(before.recovered, back.recovered), applied: add(before.applied, applied), goneBack: add(before.goneBack, -back.unidentified, -back.onAccount, -back.parked, -back.income, -back.surcharge, -back.recovered, -applied) };
   const state = parts.unidentified > 0 ? "to_match" : parts.parked > 0 || parts.income > 0 ? "set_aside" : "placed";
   updateReceipt(ctx.db, receipt.id, { state, parts, customerId: receipt.customerId, reason: receipt.reason });
   if (act.kind === "bounce") for (const line of ctx.db.all<{ id: number }>("SELECT id FROM bank_line WHERE state = 'bounce' AND receipt_id = ?", receipt.id)) setBankLineState(ctx.db, line.id, "open");
@@ -234,6 +239,7 @@ function restore(ctx: Ctx, act: ActRow): Result<unknown> {
 }
 
 function withdraw(ctx: Ctx, act: ActRow): Result<unknown> {
+  if (act.subjectKind === "open_item") return withdrawWriteOff(ctx, act);
   const asked = approvalOf(ctx.db, act.subjectId);
   if (asked?.actId !== act.id) return fail("approval.unknown");
   decideApproval(ctx.db, asked.id, { state: "withdrawn", by: ctx.who.actor, why: null });

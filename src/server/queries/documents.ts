@@ -1,5 +1,5 @@
 import { formatDay, type Day } from "@/core/calendar";
-import { add, type Minor } from "@/core/money";
+import { add, minor, type Minor } from "@/core/money";
 import { METHODS, returnCodeOf, type HandState } from "@/core/receipts";
 import { bankAccounts, bankLineById, bankLineOfReceipt, type BankLineRow } from "@/db/bank";
 import type { Db } from "@/db/connection";
@@ -10,6 +10,9 @@ import { payoutById, tiesOfLine } from "@/db/payouts";
 import { itemsOfReceipt, processorAccounts, processorItemById } from "@/db/processor";
 import { applicationsOfItem, applicationsOfReceipt, receiptById, type ReceiptRow } from "@/db/receipts";
 
+import { readSettings } from "@/db/settings";
+import { writeOffsOf, type WriteOffRow } from "@/db/writeOffs";
+
 import { METHOD_WORDS } from "./match";
 import { actsAbout, entriesAbout, originOf, type ActView, type EntryView, type Origin } from "./story";
 
@@ -18,19 +21,23 @@ type Told = { entries: EntryView[]; acts: ActView[]; origin: Origin | null };
 /** A document that another one leads to; `off` where it no longer holds. */
 export type Linked = { words: string; href: string; on: Day; amount: Minor; note: string; ended: boolean };
 
-export type InvoicePage = Told & { item: OpenItemRow; customer: { id: number; name: string }; paid: Linked[]; letters: { on: Day; words: string }[] };
+export type InvoicePage = Told & { item: OpenItemRow; customer: { id: number; name: string }; paid: Linked[]; letters: { on: Day; words: string }[]; /** Whether it may be given up, and what of it waits for a second person. */ givingUp: { limit: Minor; people: number; waits: WriteOffRow | null } };
 
 export function invoicePageOf(db: Db, book: string, id: number): InvoicePage | null {
   const item = openItemById(db, id);
   const customer = item && customerById(db, item.customerId);
   if (!item || !customer) return null;
+  const writeOffs = writeOffsOf(db, id);
+  const settings = readSettings(db);
+  const given = writeOffs.filter(({ state }) => state === "posted" || state === "undone").map((one): Linked => ({ words: "given up", href: "overdue?show=given-up", on: one.askedOn, amount: one.sum, note: one.why, ended: one.state === "undone" }));
   const paid = applicationsOfItem(db, id).map((one): Linked => {
     const receipt = receiptById(db, one.receiptId);
     return { words: receipt ? receipt.payerName || receipt.payerEmail || "receipt" : "receipt", href: `receipts/${one.receiptId}`, on: one.onDay, amount: add(one.amount, one.discount, one.smallDifference), note: besides(one.discount, one.smallDifference), ended: one.endedBy !== null };
   });
   const letters = db.all<{ on: Day; step: number; address: string }>("SELECT l.on_day AS 'on', l.step, l.to_address AS address FROM letter l JOIN letter_item i ON i.letter_id = l.id WHERE i.open_item_id = ? ORDER BY l.id", id);
   const acts = applicationsOfItem(db, id).flatMap((one) => actsAbout(db, "receipt", one.receiptId).filter((act) => act.id === one.actId));
-  return { item, customer: { id: customer.id, name: customer.name }, paid, letters: letters.map(({ on, step, address }) => ({ on, words: `letter ${step} to ${address}` })), entries: entriesAbout(db, "open_item", id), acts, origin: originOf(db, book, item.fileId, item.lineNo) };
+  const own = actsAbout(db, "open_item", id);
+  return { item, customer: { id: customer.id, name: customer.name }, paid: [...paid, ...given], givingUp: { limit: minor(settings.smallDifferenceLimit), people: settings.people.length, waits: writeOffs.find(({ state }) => state === "waiting") ?? null }, letters: letters.map(({ on, step, address }) => ({ on, words: `letter ${step} to ${address}` })), entries: entriesAbout(db, "open_item", id), acts: [...acts, ...own], origin: originOf(db, book, item.fileId, item.lineNo) };
 }
 
 function besides(discount: Minor, smallDifference: Minor): string {

@@ -10,6 +10,7 @@ import { applicationsOfReceipt, receiptById, receiptsInState, receiptsOnAccount,
 import { carriedByDocument } from "@/db/rates";
 import { remittanceLines } from "@/db/remittances";
 import { readSettings } from "@/db/settings";
+import { recoverable } from "@/db/writeOffs";
 
 /** The queues of Match: by certainty, those set aside, and those whose write-off waits for a second person. */
 export const QUEUES = ["sure", "check", "none", "aside", "second"] as const;
@@ -80,7 +81,7 @@ export type OnAccount = { receiptId: number; on: Day; sum: Minor };
 /** A write-off that waits for a second person. */
 export type Asked = { approvalId: number; sum: Minor; why: string; askedBy: string; words: string };
 export type MatchWorkings = {
-  receiptId: number; amount: Minor; currency: Currency; from: string; email: string; memo: string; remittance: { number: string; amount: Minor; discount: Minor }[]; number: string | null; readings: WorkingsReading[]; customerId: number | null; customer: string; items: WorkingsItem[]; credits: OnAccount[];
+  receiptId: number; amount: Minor; currency: Currency; from: string; email: string; memo: string; remittance: { number: string; amount: Minor; discount: Minor }[]; number: string | null; readings: WorkingsReading[]; customerId: number | null; customer: string; items: WorkingsItem[]; credits: OnAccount[]; /** What was given up of the debts of the customer and its group, and not paid since. */ givenUp: Minor;
   settledOn: Day; account: string; fee: Minor; disputed: boolean; twin: Twin | null; asked: Asked | null; limit: Minor; people: number; /** Whether a surcharge is agreed for how it was paid. */ surcharges: boolean;
 };
 
@@ -98,7 +99,7 @@ export function matchWorkings(db: Db, receiptId: number, proposal: Proposal | un
   const asked = approvalOf(db, receiptId);
   return {
     receiptId, amount: receipt.unidentified, currency: receipt.currency, from: receipt.payerName, email: receipt.payerEmail, memo: receipt.reference, remittance: remittanceLines(db, receiptId), number: receipt.number, readings, customerId,
-    customer: customerId === null ? "" : (customerById(db, customerId)?.name ?? ""), items: customerId === null ? [] : groupItems(db, customerId, receipt.currency), credits: customerId === null ? [] : groupCredits(db, customerId, receipt.currency), settledOn: receipt.settledOn,
+    customer: customerId === null ? "" : (customerById(db, customerId)?.name ?? ""), items: customerId === null ? [] : groupItems(db, customerId, receipt.currency), credits: customerId === null ? [] : groupCredits(db, customerId, receipt.currency), givenUp: customerId === null ? add(0) : groupGivenUp(db, customerId, receipt.currency), settledOn: receipt.settledOn,
     account: charge ? `Clearing, ${charge.account}` : receipt.source === "hand" ? "Checks and cash on hand" : "Operating bank", fee: charge?.fee ?? add(0), disputed: receipt.disputed === 1,
     twin: twinOf(db, proposal), asked: asked ? { approvalId: asked.id, sum: asked.sum, why: asked.why, askedBy: asked.askedBy, words: askedInWords(db, asked, receipt.currency) } : null, limit: minor(settings.smallDifferenceLimit), people: settings.people.length, surcharges: settings.surchargePercent !== null && receipt.method === "card",
   };
@@ -134,6 +135,11 @@ function askedInWords(db: Db, asked: ApprovalRow, currency: Currency): string {
 /** What stands in a currency on account of a customer and the other members of its group, oldest first. */
 export function groupCredits(db: Db, customerId: number, currency: Currency): OnAccount[] {
   return familyOf(db, customerId).flatMap(({ id }) => receiptsOnAccount(db, id)).filter((receipt) => receipt.currency === currency).map(({ id, paidOn, onAccount }) => ({ receiptId: id, on: paidOn, sum: onAccount }));
+}
+
+/** What was given up in a currency of the debts of a customer and its group, and not paid since. */
+export function groupGivenUp(db: Db, customerId: number, currency: Currency): Minor {
+  return recoverable(db, familyOf(db, customerId).map(({ id }) => id), currency);
 }
 
 /** What is open in a currency at a customer and the other members of its group: its own first, each oldest first. */

@@ -30,7 +30,7 @@ export function proofInWords(name: ProofName): { journal: string; documents: str
 
 export function workInWords(name: WorkName): string {
   const words: Record<WorkName, string> = {
-    to_match: "receipts to match", payouts_off: "payouts whose items do not sum", payouts_untied: "payouts not at the bank yet", deposits_untied: "deposits not at the bank yet", approvals: "write-offs that wait for a second person", bank_unexplained: "bank lines not explained", statement_gaps: "statements that do not follow on",
+    to_match: "receipts to match", payouts_off: "payouts whose items do not sum", payouts_untied: "payouts not at the bank yet", deposits_untied: "deposits not at the bank yet", approvals: "write-offs that wait for a second person", write_offs: "debts to be given up that wait for a second person", bank_unexplained: "bank lines not explained", statement_gaps: "statements that do not follow on",
     negative_credits: "refunds of money that had been applied",
   };
   return words[name];
@@ -39,7 +39,7 @@ export function workInWords(name: WorkName): string {
 /** Where a kind of open work is done, below the book's address. */
 export function workPage(name: WorkName): string {
   const pages: Record<WorkName, string> = {
-    to_match: "match", payouts_off: "payouts?show=open", payouts_untied: "payouts?show=open", deposits_untied: "match?queue=hand", approvals: "match?queue=second", bank_unexplained: "arrivals?list=lines&state=open", statement_gaps: "arrivals?list=lines", negative_credits: "books?proof=credits",
+    to_match: "match", payouts_off: "payouts?show=open", payouts_untied: "payouts?show=open", deposits_untied: "match?queue=hand", approvals: "match?queue=second", write_offs: "overdue?show=given-up", bank_unexplained: "arrivals?list=lines&state=open", statement_gaps: "arrivals?list=lines", negative_credits: "books?proof=credits",
   };
   return pages[name];
 }

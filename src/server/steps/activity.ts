@@ -94,15 +94,16 @@ function refund(ctx: Ctx, at: Head, receipt: ReceiptRow, sum: Minor, item: Proce
   const income = minor(Math.min(add(sum, -unidentified, -parked), Math.max(0, receipt.income)));
   // What was paid on top goes back where all of it does.
   const surcharge = sum === add(receipt.amount, -receipt.goneBack) ? receipt.surcharge : ZERO;
-  const credits = add(sum, -unidentified, -parked, -income, -surcharge);
-  advance(ctx, receipt, { unidentified, parked, income, surcharge, onAccount: credits, applied: ZERO });
-  for (const [from, part] of [["unidentified", unidentified], ["parked", parked], ["other", income], ["surcharges", surcharge], ["credits", credits]] as const) {
+  const recovered = minor(Math.min(add(sum, -unidentified, -parked, -income, -surcharge), Math.max(0, receipt.recovered)));
+  const credits = add(sum, -unidentified, -parked, -income, -surcharge, -recovered);
+  advance(ctx, receipt, { unidentified, parked, income, surcharge, recovered, onAccount: credits, applied: ZERO });
+  for (const [from, part] of [["unidentified", unidentified], ["parked", parked], ["other", income], ["surcharges", surcharge], ["recoveries", recovered], ["credits", credits]] as const) {
     if (part !== 0) ctx.post(postRefund({ ...at, receiptId: receipt.id, from, sum: inBook(part, item.currency) }), actId);
   }
   ctx.act("import", { kind: "receipt", id: receipt.id, customerId: receipt.customerId }, `refund ${item.externalId}: ${ctx.sum(sum, item.currency)} sent back`);
 }
 
-function advance(ctx: Ctx, receipt: ReceiptRow, back: { unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor }): void {
+function advance(ctx: Ctx, receipt: ReceiptRow, back: { unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor; recovered: Minor }): void {
   const moved = move(receipt.state, partsOf(receipt), { kind: "gone_back", parts: back });
   if (!moved.ok) throw new Error("a receipt gave back more than it had");
   updateReceipt(ctx.db, receipt.id, { state: moved.value.state, parts: moved.value.parts, customerId: receipt.customerId, reason: receipt.reason });
@@ -121,7 +122,7 @@ export function takeBack(ctx: Ctx, receipt: ReceiptRow, sum: Minor, actId: numbe
     left = add(left, -taken);
     return taken;
   };
-  const [unidentified, parked, income, surcharge, free] = [take(receipt.unidentified), take(receipt.parked), take(receipt.income), take(receipt.surcharge), take(receipt.onAccount)];
+  const [unidentified, parked, income, surcharge, recovered, free] = [take(receipt.unidentified), take(receipt.parked), take(receipt.income), take(receipt.surcharge), take(receipt.recovered), take(receipt.onAccount)];
   const items: WentTo["items"][number][] = [];
   let applied = ZERO;
   const live = applicationsOfReceipt(ctx.db, receipt.id).filter((one) => one.endedBy === null).reverse();
@@ -134,9 +135,9 @@ export function takeBack(ctx: Ctx, receipt: ReceiptRow, sum: Minor, actId: numbe
     items.push({ itemId: one.openItemId, sum: inBook(one.amount, receipt.currency), discount: inBook(one.discount, receipt.currency), smallDifference: inBook(one.smallDifference, receipt.currency), writeOff: one.writeOff, discountTax: inBook(one.discountTax, receipt.currency), writeOffTax: inBook(one.writeOffTax, receipt.currency) });
   }
   const onAccount = add(free, left);
-  advance(ctx, receipt, { unidentified, onAccount, applied, parked, income, surcharge });
+  advance(ctx, receipt, { unidentified, onAccount, applied, parked, income, surcharge, recovered });
   const part = (amount: Minor): WentTo["credits"] => (amount === 0 ? null : inBook(amount, receipt.currency));
-  return { unidentified: part(unidentified), credits: part(onAccount), parked: part(parked), income: part(income), surcharge: part(surcharge), items };
+  return { unidentified: part(unidentified), credits: part(onAccount), parked: part(parked), income: part(income), surcharge: part(surcharge), recovered: part(recovered), items };
 }
 
 function markDispute(ctx: Ctx, item: ProcessorItemRow, receipt: ReceiptRow | undefined, kind: "dispute" | "dispute_won"): void {

@@ -1,11 +1,13 @@
-import { inBook, postSurcharge, postApplied, postBadDebt, postDiscount, postIdentified, postSmallDifference, type AppliedFrom } from "@/core/ledger";
-import { add, minor, mulDiv, sumOf, type Minor } from "@/core/money";
+import { inBook, postRecovery, postSurcharge, postApplied, postBadDebt, postDiscount, postIdentified, postSmallDifference, type AppliedFrom } from "@/core/ledger";
+import type { Day } from "@/core/calendar";
+import { add, minor, mulDiv, sumOf, type Currency, type Minor } from "@/core/money";
 import { groupHead, type Customer } from "@/core/parties";
 import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
-import { customerById } from "@/db/customers";
+import { customerById, familyOf } from "@/db/customers";
 import { changeBalance, openItemById, type OpenItemRow } from "@/db/openItems";
 import { worthOn } from "@/db/rates";
+import { recoverable } from "@/db/writeOffs";
 import { insertApplication, partsOf, updateReceipt, type ReceiptRow } from "@/db/receipts";
 
 import type { Ctx } from "../context";
@@ -16,11 +18,11 @@ export type TallyLine = { itemId: number; amount: Minor; discount: Minor; smallD
 /** Whether write-offs keep to the limit of the book, or a second person has approved of them. */
 export type WriteOffs = "within limit" | "approved";
 
-/** A tally that can be posted: what the items get, what was paid on top, and what is left for the account. */
-export type Checked = { readonly items: readonly OpenItemRow[]; readonly applied: Minor; readonly surcharge: Minor; readonly rest: Minor; readonly customerId: number };
+/** A tally that can be posted: what the items get, what was paid on top, what came for debts given up, and what is left for the account. */
+export type Checked = { readonly items: readonly OpenItemRow[]; readonly applied: Minor; readonly surcharge: Minor; readonly recovered: Minor; readonly rest: Minor; readonly customerId: number };
 
 /** The tally as it can be posted, or why it cannot. What the lines leave over stays on account of the customer. */
-export function checkTally(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[], customerId: number | null, available: Minor, { writeOffs = "within limit", surcharge = minor(0) }: { writeOffs?: WriteOffs; surcharge?: Minor } = {}): Result<Checked> {
+export function checkTally(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[], customerId: number | null, available: Minor, { writeOffs = "within limit", surcharge = minor(0), recovered = minor(0) }: { writeOffs?: WriteOffs; surcharge?: Minor; recovered?: Minor } = {}): Result<Checked> {
   const items: OpenItemRow[] = [];
   for (const line of lines) {
     const item = openItemById(ctx.db, line.itemId);
@@ -30,7 +32,7 @@ export function checkTally(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyL
   }
   if (new Set(lines.map(({ itemId }) => itemId)).size !== lines.length) return fail("tally.sign", { number: items[0]?.number });
   const applied = sumOf(lines, (line) => line.amount);
-  const rest = add(available, -applied, -surcharge);
+  const rest = add(available, -applied, -surcharge, -recovered);
   if (surcharge < 0 || (surcharge > 0 && applied <= 0)) return fail("tally.surcharge");
   if (rest < 0) return fail("tally.over", { by: ctx.sum(-rest, receipt.currency) });
   const owner = customerId ?? items[0]?.customerId ?? null;
@@ -38,7 +40,12 @@ export function checkTally(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyL
   if (!customerById(ctx.db, owner)) return fail("customer.unknown", { id: owner });
   const stranger = items.find((item) => item.customerId !== owner && headOf(ctx, item.customerId) !== headOf(ctx, owner));
   if (stranger) return fail("tally.customer", { number: stranger.number });
-  return ok({ items, applied, surcharge, rest, customerId: owner });
+  if (recovered < 0) return fail("tally.over", { by: ctx.sum(-recovered, receipt.currency) });
+  if (recovered > 0) {
+    const most = recoverable(ctx.db, familyOf(ctx.db, owner).map(({ id }) => id), receipt.currency);
+    if (recovered > most) return fail("tally.recovered", { most: ctx.sum(most, receipt.currency) });
+  }
+  return ok({ items, applied, surcharge, recovered, rest, customerId: owner });
 }
 
 /** The head of a customer's group, looked up one by one: a group is small, the list of customers may not be. */
@@ -62,23 +69,29 @@ function lineProblem(ctx: Ctx, receipt: ReceiptRow, item: OpenItemRow, line: Tal
 
 /** Whether a difference is more than one person may write off; the limit is in the book's currency. */
 export function isOverLimit(ctx: Ctx, receipt: ReceiptRow, difference: Minor): boolean {
-  return Math.abs(worthOn(ctx.db, difference, receipt.currency, ctx.settings.currency, receipt.settledOn)) > ctx.settings.smallDifferenceLimit;
+  return isOver(ctx, difference, receipt.currency, receipt.settledOn);
+}
+
+/** The same of a sum by itself, at the rate of a day. */
+export function isOver(ctx: Ctx, sum: Minor, currency: Currency, on: Day): boolean {
+  return Math.abs(worthOn(ctx.db, sum, currency, ctx.settings.currency, on)) > ctx.settings.smallDifferenceLimit;
 }
 
 /** Posts a tally that was checked: the rest to the customer's account, the lines to their items, discounts and small differences. */
 export function place(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[], checked: Checked, from: AppliedFrom): Result<number> {
-  const event = from === "unidentified" ? { kind: "placed" as const, applied: checked.applied, onAccount: checked.rest, surcharge: checked.surcharge } : { kind: "moved_from_account" as const, applied: checked.applied };
+  const event = from === "unidentified" ? { kind: "placed" as const, applied: checked.applied, onAccount: checked.rest, surcharge: checked.surcharge, recovered: checked.recovered } : { kind: "moved_from_account" as const, applied: checked.applied };
   const moved = move(receipt.state, partsOf(receipt), event);
   if (!moved.ok) return moved;
   const numbers = checked.items.map((item) => item.number).join(", ");
   const rest = from === "unidentified" && checked.rest > 0 ? `${ctx.sum(checked.rest, receipt.currency)} on account` : "";
-  const actId = ctx.act("place", { kind: "receipt", id: receipt.id, customerId: checked.customerId }, `${ctx.sum(from === "unidentified" ? receipt.unidentified : checked.applied, receipt.currency)} placed: ${[numbers, checked.surcharge > 0 ? `${ctx.sum(checked.surcharge, receipt.currency)} surcharge` : "", rest].filter((one) => one !== "").join(", ")}`);
+  const actId = ctx.act("place", { kind: "receipt", id: receipt.id, customerId: checked.customerId }, `${ctx.sum(from === "unidentified" ? receipt.unidentified : checked.applied, receipt.currency)} placed: ${[numbers, checked.surcharge > 0 ? `${ctx.sum(checked.surcharge, receipt.currency)} surcharge` : "", checked.recovered > 0 ? `${ctx.sum(checked.recovered, receipt.currency)} for a debt given up` : "", rest].filter((one) => one !== "").join(", ")}`);
   const customerId = from === "credits" ? receipt.customerId : checked.customerId;
   updateReceipt(ctx.db, receipt.id, { state: moved.value.state, parts: moved.value.parts, customerId, reason: null });
   const head = { on: ctx.today > receipt.settledOn ? ctx.today : receipt.settledOn, partyId: checked.customerId, document: { kind: "receipt" as const, id: receipt.id, text: `receipt ${receipt.id}, ${receipt.payerName || receipt.payerEmail}` } };
   const sum = (amount: number): ReturnType<typeof inBook> => inBook(amount, receipt.currency);
   if (from === "unidentified" && checked.rest > 0) ctx.post(postIdentified({ ...head, receiptId: receipt.id, sum: sum(checked.rest) }), actId);
   if (checked.surcharge !== 0) ctx.post(postSurcharge({ ...head, receiptId: receipt.id, sum: sum(checked.surcharge) }), actId);
+  if (checked.recovered !== 0) ctx.post(postRecovery({ ...head, receiptId: receipt.id, sum: sum(checked.recovered) }), actId);
   const paid = lines.filter((line) => line.amount !== 0);
   if (paid.length > 0) ctx.post(postApplied({ ...head, receiptId: receipt.id, from, to: paid.map((line) => ({ itemId: line.itemId, sum: sum(line.amount) })) }), actId);
   for (const line of lines) {
@@ -96,6 +109,6 @@ export function place(ctx: Ctx, receipt: ReceiptRow, lines: readonly TallyLine[]
 }
 
 /** The tax in a part of an invoice's total. @example 5.40 of an invoice of 108.00 with 8.00 tax: 0.40 */
-function taxIn(part: Minor, item: OpenItemRow | undefined): Minor {
+export function taxIn(part: Minor, item: OpenItemRow | undefined): Minor {
   return item === undefined || item.total === 0 ? minor(0) : mulDiv(part, item.tax, item.total, "half-even");
 }

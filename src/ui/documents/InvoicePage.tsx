@@ -5,16 +5,17 @@ import { daysBetween, formatDay, type Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 import { Sum } from "../Sum";
+import { GiveUp, type GivingUp } from "./GiveUp";
 import { LinkedTable, Story } from "./Story";
 import type { Around, Linked, Told } from "./types";
 
 type Item = { id: number; kind: "invoice" | "late_fee" | "credit_note"; number: string; issuedOn: Day; dueOn: Day; total: Minor; currency: Currency; tax: Minor; opened: Minor; balance: Minor; openedOn: Day; poNumber: string | null; terms: string | null; description: string | null };
-type Props = Around & { item: Item; customer: { id: number; name: string }; paid: Linked[]; letters: { on: Day; words: string }[]; told: Told };
+type Props = Around & { item: Item; customer: { id: number; name: string }; paid: Linked[]; letters: { on: Day; words: string }[]; givingUp: GivingUp; told: Told };
 
 const KIND = { invoice: "Invoice", late_fee: "Late fee", credit_note: "Credit note" } as const;
 
 /** An invoice or credit note with everything that happened to it. */
-export function InvoicePage({ item, customer, paid, letters, told, ...around }: Props): ReactNode {
+export function InvoicePage({ item, customer, paid, letters, givingUp, told, ...around }: Props): ReactNode {
   const { book, today } = around;
   const { currency } = item;
   return (
@@ -39,6 +40,7 @@ export function InvoicePage({ item, customer, paid, letters, told, ...around }: 
           <h2>{item.kind === "credit_note" ? "Used with" : "Paid by"}</h2>
           <LinkedTable linked={paid} label="Receipts given to it" foot="together" empty="Nothing was given to it yet." {...around} currency={currency} />
           {letters.length > 0 ? <><h2>Asked for</h2><table className="small"><tbody>{letters.map((letter, at) => <tr key={at}><td className="soft" style={{ width: 118 }}>{formatDay(letter.on, today)}</td><td>{letter.words}</td></tr>)}</tbody></table></> : null}
+          {item.balance > 0 ? <GiveUp item={item} {...givingUp} /> : null}
         </section>
         <Story told={told} {...around} />
       </div>

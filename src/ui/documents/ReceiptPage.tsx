@@ -13,7 +13,7 @@ import { LinkedTable, Story } from "./Story";
 import type { Around, Linked, Told } from "./types";
 
 type Receipt = {
-  id: number; paidOn: Day; settledOn: Day; amount: Minor; currency: Currency; payerName: string; payerEmail: string; reference: string; state: "to_match" | "placed" | "set_aside" | "returned"; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor; goneBack: Minor; reason: string | null;
+  id: number; paidOn: Day; settledOn: Day; amount: Minor; currency: Currency; payerName: string; payerEmail: string; reference: string; state: "to_match" | "placed" | "set_aside" | "returned"; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor; recovered: Minor; goneBack: Minor; reason: string | null;
 };
 type Item = { id: number; kind: string; externalId: string; on: Day; amount: Minor; payout: { id: number; externalId: string } | null; disputeOpen: boolean };
 type Props = Around & { receipt: Receipt; method: string; customer: { id: number; name: string } | null; given: Linked[]; items: Item[]; line: { id: number; description: string; postedOn: Day; amount: Minor } | null; hand: { number: string | null; state: string; depositOn: Day | null } | null; told: Told };
@@ -24,7 +24,7 @@ const STATE = { to_match: "waits in Match", placed: "placed", set_aside: "set as
 export function ReceiptPage({ receipt, method, customer, given, items, line, hand, told, ...around }: Props): ReactNode {
   const { book, today } = around;
   const { currency } = receipt;
-  const parts: [string, Minor][] = [["Given to open items", receipt.applied], ["Surcharge on top", receipt.surcharge], ["On account", receipt.onAccount], ["Not identified", receipt.unidentified], ["Parked", receipt.parked], ["Other income", receipt.income], ["Gone back", receipt.goneBack]];
+  const parts: [string, Minor][] = [["Given to open items", receipt.applied], ["Surcharge on top", receipt.surcharge], ["On account", receipt.onAccount], ["Not identified", receipt.unidentified], ["Parked", receipt.parked], ["Other income", receipt.income], ["For a debt given up", receipt.recovered], ["Gone back", receipt.goneBack]];
   return (
     <>
       <div className="heading">

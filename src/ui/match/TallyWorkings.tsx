@@ -4,7 +4,7 @@ import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { formatDay, type Day } from "@/core/calendar";
-import { add, formatAmount, sumOf, type Currency } from "@/core/money";
+import { add, formatAmount, minor, sumOf, type Currency, type Minor } from "@/core/money";
 
 import { Act } from "../Act";
 import { onOwnControl } from "../keys";
@@ -40,6 +40,7 @@ function Putting({ row, currency, today, done, workings }: Props & { workings: W
   const [tally, setTally] = useState<Tally>(() => tallyOf(workings.readings[0], currency, workings.credits));
   const [credits, setCredits] = useState<readonly OnAccount[]>(workings.credits);
   const [items, setItems] = useState<Item[]>(workings.items);
+  const [givenUp, setGivenUp] = useState(workings.givenUp);
   const [asking, setAsking] = useState<"aside" | "second" | null>(null);
   const fields = useRef<HTMLDivElement>(null);
   const worked = workOut(tally, workings.amount, currency, workings.limit);
@@ -52,17 +53,18 @@ function Putting({ row, currency, today, done, workings }: Props & { workings: W
     if (other.customerId !== null && other.customerId !== tally.customerId) void itemsOf(other.customerId);
   };
   const itemsOf = async (customerId: number): Promise<void> => {
-    const sent = await load<{ items: Item[]; credits: OnAccount[] }>(`/api/v1/b/${book}/customers/${customerId}/items?currency=${currency}`);
+    const sent = await load<Pick<Workings, "items" | "credits" | "givenUp">>(`/api/v1/b/${book}/customers/${customerId}/items?currency=${currency}`);
     if (!sent.ok) return complain(sent.message);
     setItems(sent.value.items);
     setCredits(sent.value.credits);
+    setGivenUp(sent.value.givenUp);
   };
   const post = (): void => {
     if (busy || worked.problem !== null) return worked.problem === null ? undefined : complain(worked.problem);
     if (tally.customerId === null) return complain("Say whose it is first: find the customer, or set the receipt aside.");
     if (worked.left > 0 && !tally.restOnAccount) return complain(`${formatAmount(worked.left, currency)} is left over. Give it to an invoice, or keep the rest on account (K).`);
     if (worked.overLimit !== 0) return workings.people < 2 ? complain("A write-off over the limit needs a second person. Add one under Set-up, or leave the rest open.") : setAsking("second");
-    void act<{ actId: number; commandId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: worked.lines, credits: worked.credits, surcharge: tally.surcharge, proposedCustomerId: workings.customerId }, (value) => ({ words: `${formatAmount(workings.amount, currency)} of ${row.from} posted.`, undo: worked.credits.length > 0 ? { commandId: value.commandId } : value.actId })).then((value) => { if (value) done(); });
+    void act<{ actId: number; commandId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: worked.lines, credits: worked.credits, surcharge: tally.surcharge, recovered: tally.recovered, proposedCustomerId: workings.customerId }, (value) => ({ words: `${formatAmount(workings.amount, currency)} of ${row.from} posted.`, undo: worked.credits.length > 0 ? { commandId: value.commandId } : value.actId })).then((value) => { if (value) done(); });
   };
   const keep = (): void => {
     if (tally.customerId === null) return complain("Say whose account it is first.");
@@ -80,8 +82,8 @@ function Putting({ row, currency, today, done, workings }: Props & { workings: W
     <div className="work" ref={fields}>
       <div>
         <TwinTable row={row} workings={workings} currency={currency} today={today} />
-        <TallyTable tally={tally} worked={worked} currency={currency} limit={workings.limit} credits={credits} surcharges={workings.surcharges} today={today} change={setTally} post={post} />
-        <CustomerChoice tally={tally} choose={(customer) => { setTally({ customerId: customer.id, customer: customer.name, terms: [], restOnAccount: false, credits: [], surcharge: add(0) }); void itemsOf(customer.id); }} currency={currency} />
+        <TallyTable tally={tally} worked={worked} currency={currency} limit={workings.limit} credits={credits} surcharges={workings.surcharges} givenUp={givenUp} today={today} change={setTally} post={post} />
+        <CustomerChoice tally={tally} choose={(customer) => { setTally({ customerId: customer.id, customer: customer.name, terms: [], restOnAccount: false, credits: [], surcharge: add(0), recovered: add(0) }); void itemsOf(customer.id); }} currency={currency} />
         {asking === "aside" ? <AsideQuestion row={row} close={() => setAsking(null)} done={done} /> : asking === "second" ? <SecondQuestion row={row} tally={tally} worked={worked} currency={currency} close={() => setAsking(null)} done={done} /> : (
           <div className="acts">
             <Act main hint="Enter" onClick={post} disabled={busy}>{worked.overLimit === 0 ? "Post" : "Ask a second person"}</Act>
@@ -121,7 +123,7 @@ function certainty(confidence: number): string {
   return confidence >= 0.05 ? `in about ${Math.round(confidence * 100)} of 100 such cases only` : "very seldom in such cases";
 }
 
-function TallyTable({ tally, worked, currency, limit, credits, surcharges, today, change, post }: { tally: Tally; worked: Worked; currency: Currency; limit: number; credits: readonly OnAccount[]; surcharges: boolean; today: Day; change: (tally: Tally) => void; post: () => void }): ReactNode {
+function TallyTable({ tally, worked, currency, limit, credits, surcharges, givenUp, today, change, post }: { tally: Tally; worked: Worked; currency: Currency; limit: number; credits: readonly OnAccount[]; surcharges: boolean; givenUp: Minor; today: Day; change: (tally: Tally) => void; post: () => void }): ReactNode {
   const set = (at: number, part: Partial<Tally["terms"][number]>): void => change({ ...tally, terms: tally.terms.map((term, index) => (index === at ? { ...term, ...part } : term)) });
   return (
     <table className="tally">
@@ -149,6 +151,7 @@ function TallyTable({ tally, worked, currency, limit, credits, surcharges, today
           return <tr key={`credit ${credit.receiptId}`}><td><label><input type="checkbox" checked={ticked} onChange={() => change({ ...tally, credits: ticked ? tally.credits.filter(({ receiptId }) => receiptId !== credit.receiptId) : [...tally.credits, credit] })} /> use what stands on account since {formatDay(credit.on, today)}</label></td><td className="num soft">{formatAmount(credit.sum, currency)}</td><td className="num sum">{used > 0 ? <span title="besides this receipt">({formatAmount(used, currency)})</span> : "–"}</td></tr>;
         }) : null}
         {tally.surcharge > 0 || (surcharges && worked.left > 0 && tally.terms.length > 0) ? <tr><td><label><input type="checkbox" checked={tally.surcharge > 0} onChange={() => change({ ...tally, surcharge: tally.surcharge > 0 ? add(0) : worked.left })} /> surcharge on top</label></td><td /><td className="num sum">{formatAmount(tally.surcharge > 0 ? tally.surcharge : worked.left, currency)}</td></tr> : null}
+        {tally.recovered > 0 || (givenUp > 0 && worked.left > 0) ? <tr><td><label><input type="checkbox" checked={tally.recovered > 0} onChange={() => change({ ...tally, recovered: tally.recovered > 0 ? add(0) : minor(Math.min(worked.left, givenUp)) })} /> pays what was given up</label></td><td className="num soft">{formatAmount(givenUp, currency)}</td><td className="num sum">{formatAmount(tally.recovered > 0 ? tally.recovered : Math.min(worked.left, givenUp), currency)}</td></tr> : null}
         {tally.restOnAccount && worked.left > 0 ? <tr><td>On account of {tally.customer}</td><td /><td className="num sum">{formatAmount(worked.left, currency)}</td></tr> : null}
         <tr className="last"><td className="soft">Left over</td><td className="num off">{worked.problem ? "✗" : ""}</td><td className="num"><span className={`total ${leftOf(tally, worked) === 0 ? "good" : "off"}`} style={{ fontSize: 17 }} data-testid="left-over">{formatAmount(leftOf(tally, worked), currency)}</span></td></tr>
       </tbody>
@@ -161,7 +164,7 @@ const leftOf = (tally: Tally, worked: Worked): number => (tally.restOnAccount &&
 /** The entry beside the tally, as it will stand in the journal. */
 function WillPost({ tally, worked, amount, currency }: { tally: Tally; worked: Worked; amount: number; currency: Currency }): ReactNode {
   const rest = tally.restOnAccount ? Math.max(0, worked.left) : 0;
-  const rows: [string, number, number][] = [["Receipts not identified", worked.given + tally.surcharge + rest, 0]];
+  const rows: [string, number, number][] = [["Receipts not identified", worked.given + tally.surcharge + tally.recovered + rest, 0]];
   if (worked.discount > 0) rows.push(["Early-payment discounts", worked.discount, 0]);
   const small = worked.small - worked.overLimit;
   if (small !== 0) rows.push(["Small differences", Math.max(0, small), Math.max(0, -small)]);
@@ -169,10 +172,11 @@ function WillPost({ tally, worked, amount, currency }: { tally: Tally; worked: W
   const receivables = worked.given + worked.discount + worked.small;
   if (receivables !== 0) rows.push(["Accounts receivable", 0, receivables]);
   if (tally.surcharge > 0) rows.push(["Surcharges", 0, tally.surcharge]);
+  if (tally.recovered > 0) rows.push(["Recoveries", 0, tally.recovered]);
   if (rest > 0) rows.push(["Credit on account", 0, rest]);
   const along = sumOf(worked.credits, ({ amount }) => amount);
   if (along > 0) rows.push(["Credit on account, used along", along, 0], ["Accounts receivable", 0, along]);
-  if (worked.given + rest === 0) return <><h2>It will post</h2><p className="soft">Nothing yet, of {formatAmount(amount, currency)}.</p></>;
+  if (worked.given + tally.recovered + rest === 0) return <><h2>It will post</h2><p className="soft">Nothing yet, of {formatAmount(amount, currency)}.</p></>;
   return (
     <>
       <h2>It will post</h2>

@@ -7,7 +7,7 @@ import { tallyOf, toggled, withSet, workOut, type Tally } from "./tally";
 
 const USD = currencyOf("USD") as Currency;
 const item = (itemId: number, open: number): Parameters<typeof toggled>[1] => ({ itemId, number: String(20_400 + itemId), customer: "Alder Lane", own: true, description: "", dueOn: day("2026-11-01"), open: minor(open) });
-const empty: Tally = { customerId: 1, customer: "Alder Lane", terms: [], restOnAccount: false, credits: [], surcharge: minor(0) };
+const empty: Tally = { customerId: 1, customer: "Alder Lane", terms: [], restOnAccount: false, credits: [], surcharge: minor(0), recovered: minor(0) };
 
 describe("a tally while it is typed", () => {
   it("gives an item what is left, or its balance; a credit note is taken whole; the same again takes it out", () => {
@@ -48,7 +48,7 @@ describe("a tally while it is typed", () => {
     }));
   });
   it("begins with the reading that is proposed", () => {
-    expect(tallyOf(undefined, USD)).toEqual({ customerId: null, customer: "", terms: [], restOnAccount: false, credits: [], surcharge: minor(0) });
+    expect(tallyOf(undefined, USD)).toEqual({ customerId: null, customer: "", terms: [], restOnAccount: false, credits: [], surcharge: minor(0), recovered: minor(0) });
     expect(tallyOf({ customerId: 1, customer: "A", words: "", lines: [{ itemId: 1, number: "1", description: "", open: minor(500), amount: minor(490), discount: minor(10) }], onAccount: minor(5), surcharge: minor(0), confidence: 1, reasons: [], withCredit: false }, USD)).toMatchObject({ restOnAccount: true, terms: [{ amount: "4.90", discount: 10 }] });
   });
 });

@@ -4,14 +4,14 @@ import type { Item, OnAccount, ReadingLine, ShownReading } from "./types";
 
 /** A line of the tally while it is typed: the text stays as it was written. */
 export type Term = { itemId: number; number: string; description: string; open: Minor; amount: string; discount: Minor; small: boolean };
-export type Tally = { customerId: number | null; customer: string; terms: Term[]; restOnAccount: boolean; /** Earlier sums on account that are used along. */ credits: readonly OnAccount[]; /** What was paid on top as the agreed surcharge. */ surcharge: Minor };
+export type Tally = { customerId: number | null; customer: string; terms: Term[]; restOnAccount: boolean; /** Earlier sums on account that are used along. */ credits: readonly OnAccount[]; /** What was paid on top as the agreed surcharge. */ surcharge: Minor; /** What it pays of debts that were given up. */ recovered: Minor };
 
 const written = (amount: number, currency: Currency): string => toDecimal(amount, currency);
 
 export function tallyOf(reading: ShownReading | undefined, currency: Currency, credits: readonly OnAccount[] = []): Tally {
-  if (!reading) return { customerId: null, customer: "", terms: [], restOnAccount: false, credits: [], surcharge: add(0) };
+  if (!reading) return { customerId: null, customer: "", terms: [], restOnAccount: false, credits: [], surcharge: add(0), recovered: add(0) };
   return {
-    customerId: reading.customerId, customer: reading.customer, restOnAccount: reading.onAccount > 0, credits: reading.withCredit ? credits : [], surcharge: reading.surcharge,
+    customerId: reading.customerId, customer: reading.customer, restOnAccount: reading.onAccount > 0, credits: reading.withCredit ? credits : [], surcharge: reading.surcharge, recovered: add(0),
     terms: reading.lines.map((line: ReadingLine) => ({ itemId: line.itemId, number: line.number, description: line.description, open: line.open, amount: written(line.amount, currency), discount: line.discount, small: false })),
   };
 }
@@ -65,7 +65,7 @@ export function workOut(tally: Tally, amount: Minor, currency: Currency, limit: 
     return { itemId: term.itemId, amount: given, discount: term.discount, smallDifference: term.small ? rest : add(0) };
   });
   const given = sumOf(lines, (line) => line.amount);
-  const left = add(amount, -given, -tally.surcharge);
+  const left = add(amount, -given, -tally.surcharge, -tally.recovered);
   if (left < 0) problem ??= `That is ${formatAmount(-left, currency)} more than came in.`;
   return { lines, given, left, discount: sumOf(lines, (line) => line.discount), small: sumOf(lines, (line) => line.smallDifference), overLimit: sumOf(lines.filter((line) => Math.abs(line.smallDifference) > limit), (line) => line.smallDifference), credits, problem };
 }

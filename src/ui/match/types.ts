@@ -13,7 +13,7 @@ export type OnAccount = { receiptId: number; on: Day; sum: Minor };
 export type Twin = { receiptId: number; paidOn: Day; method: string; from: string; memo: string; amount: Minor; became: string };
 export type Asked = { approvalId: number; sum: Minor; why: string; askedBy: string; words: string };
 export type Workings = {
-  receiptId: number; amount: Minor; currency: Currency; from: string; email: string; memo: string; remittance: { number: string; amount: Minor; discount: Minor }[]; number: string | null; readings: ShownReading[]; customerId: number | null; customer: string; items: Item[]; credits: OnAccount[];
+  receiptId: number; amount: Minor; currency: Currency; from: string; email: string; memo: string; remittance: { number: string; amount: Minor; discount: Minor }[]; number: string | null; readings: ShownReading[]; customerId: number | null; customer: string; items: Item[]; credits: OnAccount[]; /** What was given up of the debts of the customer and its group, and not paid since. */ givenUp: Minor;
   settledOn: Day; account: string; fee: Minor; disputed: boolean; twin: Twin | null; asked: Asked | null; limit: Minor; people: number; surcharges: boolean;
 };
 export type FoundCustomer = { id: number; name: string; externalId: string; open: Minor };

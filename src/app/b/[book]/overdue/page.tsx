@@ -6,10 +6,12 @@ import { totalAging } from "@/core/metrics";
 import { formatAmount, sumOf } from "@/core/money";
 import type { LastWord } from "@/server/queries/overdue";
 import { followedRows, ladders } from "@/db/ladders";
+import { givenUpPage } from "@/server/queries/givenUp";
 import { lateFeesPage } from "@/server/queries/lateFees";
 import { letterRun } from "@/server/queries/letterRun";
 import { agingRows } from "@/server/queries/exports";
 import { overdueFor } from "@/server/threads/reader";
+import { GivenUpPage } from "@/ui/overdue/GivenUpPage";
 import { LaddersPage } from "@/ui/overdue/LaddersPage";
 import { LateFeesPage } from "@/ui/overdue/LateFeesPage";
 import { RunPage } from "@/ui/overdue/RunPage";
@@ -24,6 +26,7 @@ export default async function Overdue({ params, searchParams }: { params: Promis
   const all = overdueFor(book, db, today, await proposals());
   if (one(search, "show") === "run") return <RunPage book={book} currency={settings.currency} {...letterRun(db, today, all)} />;
   if (one(search, "show") === "fees") return <LateFeesPage book={book} currency={settings.currency} today={today} {...lateFeesPage(db, today, all)} />;
+  if (one(search, "show") === "given-up") return <GivenUpPage book={book} today={today} {...givenUpPage(db)} />;
   if (one(search, "show") === "ladders") {
     const on = followedRows(db);
     return <LaddersPage currency={settings.currency} ladders={ladders(db).map((ladder) => ({ ...ladder, customers: on.filter(({ ladderId }) => ladderId === ladder.id).length }))} />;

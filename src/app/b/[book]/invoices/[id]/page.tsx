@@ -10,5 +10,5 @@ export default async function Invoice({ params }: { params: Promise<{ book: stri
   const { book, db, settings, today } = await pageOf(params);
   const page = invoicePageOf(db, book, Number((await params).id));
   if (!page) notFound();
-  return <InvoicePage book={book} currency={settings.currency} today={today} item={page.item} customer={page.customer} paid={page.paid} letters={page.letters} told={page} />;
+  return <InvoicePage book={book} currency={settings.currency} today={today} item={page.item} customer={page.customer} paid={page.paid} letters={page.letters} givingUp={page.givingUp} told={page} />;
 }
