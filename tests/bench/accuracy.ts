@@ -8,7 +8,7 @@ type Count = { all: number; applied: number; appliedRight: number; clear: number
 const none = (): Count => ({ all: 0, applied: 0, appliedRight: 0, clear: 0, clearApplied: 0, clearBest: 0, home: 0, homeBest: 0, brier: 0 });
 
 /** Exactly right: customer, invoices, sums and discounts. */
-function right(proposal: Proposal, truth: Truth, numbers: ReadonlyMap<number, string>): boolean {
+export function right(proposal: Proposal, truth: Truth, numbers: ReadonlyMap<number, string>): boolean {
   const best = proposal.readings[0];
   if (!best || truth.customerId === null) return false;
   const said = best.lines.map((line) => `${numbers.get(line.itemId)} ${line.amount} ${line.discount}`).sort().join();

@@ -3,7 +3,7 @@ import { SEEN } from "./seen";
 import type { Decision, Reason } from "./types";
 
 /** Kinds that were never seen are taken for what their decision was on the whole. */
-const PRIOR: Record<Decision, number> = { sure: 0.998, check: 0.56, none: 0.1 };
+const PRIOR: Record<Decision, number> = { sure: 0.998, check: 0.56, none: 0.22 };
 const PRIOR_WEIGHT = 4;
 
 /** A reading's pattern of evidence: its decision, where number, sum and payer come from, and what speaks against it. */
