@@ -2,7 +2,7 @@ import type { Day } from "@/core/calendar";
 
 import type { Db } from "./connection";
 
-export const ACT_KINDS = ["import", "place", "set_aside", "tie", "elsewhere", "bank_receipt", "dispute_lost", "letter", "contact", "leave_out", "settings", "rule", "undo", "account", "hand_receipt", "deposit", "deposit_banked", "bounce", "ask", "decide", "forget", "lock", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export", "rates", "revalue", "allowance", "late_fee", "write_off"] as const;
+export const ACT_KINDS = ["import", "place", "set_aside", "tie", "elsewhere", "bank_receipt", "dispute_lost", "letter", "contact", "leave_out", "settings", "rule", "undo", "account", "hand_receipt", "deposit", "deposit_banked", "bounce", "ask", "decide", "forget", "lock", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export", "rates", "revalue", "allowance", "late_fee", "write_off", "run"] as const;
 export type ActKind = (typeof ACT_KINDS)[number];
 export type SubjectKind = "import_file" | "receipt" | "payout" | "bank_line" | "customer" | "processor_item" | "act" | "book" | "processor_account" | "bank_account" | "bank_rule" | "deposit" | "change_notice" | "open_item";
 

@@ -1,5 +1,5 @@
 import type { Day } from "@/core/calendar";
-import type { Minor } from "@/core/money";
+import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
@@ -30,12 +30,27 @@ export function latenessByCustomer(db: Db, to: Day): { customerId: number; days:
   );
 }
 
+/** How late a customer (with its sites) paid its invoices, by the month in which each was paid in full. */
+export function latenessByMonthOf(db: Db, customerIds: readonly number[], from: Day): { month: string; invoices: number; daysLate: number }[] {
+  return db.all(
+    `SELECT substr(paidOn, 1, 7) AS month, count(*) AS invoices, avg(julianday(paidOn) - julianday(dueOn)) AS daysLate FROM (
+       SELECT i.due_on AS dueOn, max(r.paid_on) AS paidOn FROM open_item i JOIN application p ON p.open_item_id = i.id AND p.ended_by IS NULL JOIN receipt r ON r.id = p.receipt_id
+       WHERE i.customer_id IN (SELECT value FROM json_each(?1)) AND i.kind = 'invoice' AND i.balance = 0 GROUP BY i.id HAVING max(r.paid_on) >= ?2) GROUP BY 1 ORDER BY 1`,
+    JSON.stringify(customerIds), from,
+  );
+}
+
+/** What a customer (with its sites) paid since a day and how, receipt by receipt, oldest first; each in its own currency. */
+export function paymentsOf(db: Db, customerIds: readonly number[], from: Day): { method: string; amount: Minor; currency: Currency }[] {
+  return db.all("SELECT method, amount, currency FROM receipt WHERE customer_id IN (SELECT value FROM json_each(?)) AND paid_on >= ? AND state <> 'returned' ORDER BY paid_on", JSON.stringify(customerIds), from);
+}
+
 /** What came between two days on items that were open before: by item. */
 export function cameOnItems(db: Db, after: Day, to: Day): { itemId: number; amount: Minor }[] {
   return db.all("SELECT p.open_item_id AS itemId, sum(p.amount) AS amount FROM receipt r JOIN application p ON p.receipt_id = r.id WHERE r.paid_on > ? AND r.paid_on <= ? AND p.ended_by IS NULL GROUP BY p.open_item_id", after, to);
 }
 
-/** The last promise of each customer that is not due before a day. */
-export function promisesFrom(db: Db, on: Day): { customerId: number; promisedOn: Day }[] {
-  return db.all("SELECT c.customer_id AS customerId, c.promised_on AS promisedOn FROM contact c JOIN act a ON a.id = c.act_id WHERE c.kind = 'promise' AND a.undone_by IS NULL AND c.promised_on >= ? AND c.id = (SELECT max(o.id) FROM contact o WHERE o.customer_id = c.customer_id AND o.kind = 'promise')", on);
+/** The last promise of each customer that is not due before a day; one in parts has its last day. */
+export function promisesFrom(db: Db, on: Day): { contactId: number; customerId: number; promisedOn: Day }[] {
+  return db.all("SELECT c.id AS contactId, c.customer_id AS customerId, c.promised_on AS promisedOn FROM contact c JOIN act a ON a.id = c.act_id WHERE c.kind = 'promise' AND a.undone_by IS NULL AND c.promised_on >= ? AND c.id = (SELECT max(o.id) FROM contact o WHERE o.customer_id = c.customer_id AND o.kind = 'promise')", on);
 }

@@ -1,13 +1,13 @@
 import type { Day } from "@/core/calendar";
-import type { Attached } from "@/core/followup";
+import type { Attached, PromisedPart } from "@/core/followup";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
-export type LetterRow = { id: number; customerId: number; step: number; onDay: Day; toAddress: string; subject: string; body: string; currency: Currency; sum: Minor; messageId: string; fileName: string; delivery: string; attach: Attached; actId: number };
-const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, attach, act_id AS actId FROM letter`;
+export type LetterRow = { id: number; customerId: number; step: number; onDay: Day; toAddress: string; subject: string; body: string; currency: Currency; sum: Minor; messageId: string; fileName: string; delivery: string; attach: Attached; /** How often the mail server was tried, when it is tried next (ISO 8601, UTC), and why the letter came back. */ tries: number; nextTry: string | null; cameBack: string | null; actId: number };
+const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, attach, tries, next_try AS nextTry, came_back AS cameBack, act_id AS actId FROM letter`;
 
-export function insertLetter(db: Db, letter: Omit<LetterRow, "id" | "delivery">, items: readonly { openItemId: number; balance: Minor }[]): number {
+export function insertLetter(db: Db, letter: Omit<LetterRow, "id" | "delivery" | "tries" | "nextTry" | "cameBack">, items: readonly { openItemId: number; balance: Minor }[]): number {
   const { id } = db.run(
     "INSERT INTO letter (customer_id, step, on_day, to_address, subject, body, currency, sum, message_id, file_name, attach, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
     letter.customerId, letter.step, letter.onDay, letter.toAddress, letter.subject, letter.body, letter.currency, letter.sum, letter.messageId, letter.fileName, letter.attach, letter.actId,
@@ -16,8 +16,34 @@ export function insertLetter(db: Db, letter: Omit<LetterRow, "id" | "delivery">,
   return id;
 }
 
-export function setDelivery(db: Db, letterId: number, delivery: string): void {
-  db.run("UPDATE letter SET delivery = ? WHERE id = ?", delivery, letterId);
+/** `retry`: the mail server is tried again at a time. */
+export function setDelivery(db: Db, letterId: number, delivery: string, retry: { tries: number; nextTry: string | null } = { tries: 0, nextTry: null }): void {
+  db.run("UPDATE letter SET delivery = ?, tries = ?, next_try = ? WHERE id = ?", delivery, retry.tries, retry.nextTry, letterId);
+}
+
+/** Keeps why a letter came back; null where it did not after all. */
+export function setCameBack(db: Db, letterId: number, why: string | null): void {
+  db.run("UPDATE letter SET came_back = ? WHERE id = ?", why, letterId);
+}
+
+/** The first letter that is to be delivered now: one that was never tried, or one whose time has come. */
+export function letterToDeliver(db: Db, now: string): number | undefined {
+  return db.get<{ id: number }>("SELECT id FROM letter WHERE delivery = 'queued' OR (delivery = 'retry' AND next_try <= ?) ORDER BY id LIMIT 1", now)?.id;
+}
+
+/** Why letters do not go to an address: the last one to it came back. */
+export function cameBackFrom(db: Db, address: string): string | null {
+  return db.get<{ why: string | null }>("SELECT came_back AS why FROM letter INDEXED BY letter_came_back WHERE to_address = ?1 AND came_back IS NOT NULL AND id = (SELECT max(id) FROM letter WHERE to_address = ?1)", address)?.why ?? null;
+}
+
+/** Customers who do not get the letter that would go by itself on a day, with the reason. */
+export function runSkips(db: Db, onDay: Day): Map<number, string> {
+  return new Map(db.all<{ id: number; why: string }>("SELECT customer_id AS id, why FROM run_skip WHERE on_day = ?", onDay).map(({ id, why }) => [id, why]));
+}
+
+export function setRunSkip(db: Db, customerId: number, onDay: Day, why: string | null): void {
+  if (why === null) db.run("DELETE FROM run_skip WHERE customer_id = ? AND on_day = ?", customerId, onDay);
+  else db.run("INSERT INTO run_skip (customer_id, on_day, why) VALUES (?, ?, ?) ON CONFLICT (customer_id, on_day) DO UPDATE SET why = excluded.why", customerId, onDay, why);
 }
 
 export function lettersOf(db: Db, customerId: number): LetterRow[] {
@@ -55,6 +81,18 @@ export function lastWords(db: Db): { letters: LetterRow[]; contacts: ContactRow[
       `${CONTACT} WHERE id IN (SELECT max(c.id) FROM contact c JOIN act a ON a.id = c.act_id WHERE a.undone_by IS NULL GROUP BY c.customer_id, c.kind = 'promise')`,
     ),
   };
+}
+
+/** The parts of promises that have several, in the order of their days. */
+export function promiseParts(db: Db, contactId: number | null = null): Map<number, PromisedPart[]> {
+  const parts = new Map<number, PromisedPart[]>();
+  const rows = contactId === null ? db.all<PromisedPart & { contactId: number }>("SELECT contact_id AS contactId, due_on AS dueOn, sum FROM promise_part ORDER BY contact_id, due_on") : db.all<PromisedPart & { contactId: number }>("SELECT contact_id AS contactId, due_on AS dueOn, sum FROM promise_part WHERE contact_id = ? ORDER BY due_on", contactId);
+  for (const { contactId: id, dueOn, sum } of rows) parts.set(id, [...(parts.get(id) ?? []), { dueOn, sum }]);
+  return parts;
+}
+
+export function insertPromiseParts(db: Db, contactId: number, parts: readonly { dueOn: Day; sum: Minor }[]): void {
+  for (const { dueOn, sum } of parts) db.run("INSERT INTO promise_part (contact_id, due_on, sum) VALUES (?, ?, ?)", contactId, dueOn, sum);
 }
 
 /** What a customer's receipts brought between two days, promises are judged by it. */

@@ -18,6 +18,12 @@ export type Settings = {
   smallestSumAskedFor: number;
   replyTo: string;
   smtpUrl: string | null;
+  /** The address under which customers reach this server, without a slash at its end; letters carry a link only where it is known. */
+  linkBase: string | null;
+  /** Nobody is written to twice within so many days. */
+  letterInterval: number;
+  /** The weekdays (1 is Monday) and the hour at which letters that may go by themselves go; null where none do. */
+  letterRun: { weekdays: number[]; hour: number } | null;
   /** Who works in the book; a write-off over the limit needs two of them. */
   people: string[];
   /** Nothing is dated up to this day any more; null while every day is open. */
@@ -34,7 +40,7 @@ export type Settings = {
 };
 
 /** What books that were made before a setting existed are taken to say. */
-const DEFAULTS = { people: ["clerk"], lockedTo: null, surchargePercent: null, taxOnDiscounts: false, taxOnBadDebts: false, returnFee: null, achFixedPerMonth: 2500 };
+const DEFAULTS = { people: ["clerk"], lockedTo: null, surchargePercent: null, taxOnDiscounts: false, taxOnBadDebts: false, returnFee: null, achFixedPerMonth: 2500, linkBase: null, letterInterval: 12, letterRun: null };
 
 export function readSettings(db: Db): Settings {
   const rows = db.all<{ key: string; value: string }>("SELECT key, value FROM setting");

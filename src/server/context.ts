@@ -16,8 +16,8 @@ export type Actor = { readonly book: string; readonly actor: string; readonly pr
 const RATE_HOLDS_DAYS = 7;
 
 /** Today in the book: its fixed clock, or the day in its time zone. */
-export function todayOf(settings: Settings): Day {
-  return settings.clock ?? dayInZone(new Date(), settings.timeZone);
+export function todayOf(settings: Settings, now: Date = new Date()): Day {
+  return settings.clock ?? dayInZone(now, settings.timeZone);
 }
 
 /** What a command works with: the open transaction, the book's settings, and how to post and to leave a trace. */

@@ -101,7 +101,7 @@ describe("another currency, from invoice to bank", () => {
     const heron = rows.find(({ customer }) => customer.name === "Heron Point Studio");
     // 120.00 open in USD, and EUR 500.00 taken in at 1.08.
     expect(heron?.overdue).toBe(12_000 + 54_000);
-    const letter = heron && draftLetter({ ...heron, waits: [] }, readSettings(book.db), TODAY);
+    const letter = heron && draftLetter(book.db, { ...heron, waits: [] }, readSettings(book.db), TODAY);
     if (!letter?.ok) throw new Error("no letter");
     expect(letter.value.body).toContain("EUR 500.00 + USD 120.00");
     expect(letter.value.body).toMatch(/E-2 .* EUR 500\.00/);

@@ -61,7 +61,7 @@ describe("the letters of a day", () => {
     const { id } = book.must("setLadder", { name: "Districts", steps: [{ fromDays: 20, act: "task" }, { fromDays: 40, act: "letter", tone: 4, byItself: true, attach: "statement" }, { fromDays: -3, act: "letter" }] });
     book.must("setFollowUp", { customerId: customer("C1"), ...quiet, ladderId: id, language: "es", contactName: "Señora Ruiz", contactEmail: "ruiz@alderlane.example" });
     expect(of("Alder Lane")).toMatchObject({ state: "ready", ladder: "Districts", next: { step: { step: 1, fromDays: -3 } } });
-    const draft = draftLetter(of("Alder Lane")!, readSettings(book.db), TODAY);
+    const draft = draftLetter(book.db, of("Alder Lane")!, readSettings(book.db), TODAY);
     expect(draft).toMatchObject({ ok: true, value: { to: "ruiz@alderlane.example", subject: "Una factura vencida, USD 854.50" } });
     expect(draft.ok && draft.value.body).toMatch(/Estimados señores de Señora Ruiz[\s\S]*vence el [\s\S]*saldo a su favor/);
     book.must("setFollowUp", { customerId: customer("C1"), ...quiet, quietUntil: "2026-12-01" });
@@ -95,7 +95,7 @@ describe("the letters of a day", () => {
     for (const tone of [1, 2, 3, 4]) {
       book.must("setLadder", { id: 1, name: "Standard", steps: [{ fromDays: 1, act: "letter", tone }] });
       book.must("setFollowUp", { customerId: customer("C1"), ...quiet, language });
-      const draft = draftLetter(of("Alder Lane")!, readSettings(book.db), TODAY);
+      const draft = draftLetter(book.db, of("Alder Lane")!, readSettings(book.db), TODAY);
       expect(draft.ok && [draft.value.subject, draft.value.body].join("\n")).not.toMatch(/\{\{|\}\}|\{%|undefined|null/);
       expect(draft.ok && draft.value.body).toContain("854.50");
     }

@@ -4,23 +4,26 @@ import { dirname } from "node:path";
 import { Liquid } from "liquidjs";
 
 import { addBankingDays, addDays, type Day } from "@/core/calendar";
-import { letterTemplate, tableWords, type Attached, type Language } from "@/core/followup";
+import { letterTemplate, tableWords, type Attached, type Language, type LetterTemplate } from "@/core/followup";
 import { add, formatAmount, negate, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
+import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
-import { itemsOfLetter, letterById, setDelivery, type LetterRow } from "@/db/followup";
+import { cameBackFrom, itemsOfLetter, letterById, setCameBack, setDelivery, type LetterRow } from "@/db/followup";
 import type { FollowItem } from "@/db/openItems";
 import { readSettings, type Settings } from "@/db/settings";
+import { wordingFor } from "@/db/wordings";
 
 import { outboxFile } from "./folders";
 import type { OverdueRow } from "./queries/overdue";
 
-export type LetterDraft = { to: string | null; subject: string; body: string; step: number; sum: Minor; items: FollowItem[]; credit: Minor; attach: Attached };
+export type LetterDraft = { to: string | null; /** Why letters to that address do not go: the last one came back. */ cameBack: string | null; subject: string; body: string; step: number; sum: Minor; items: FollowItem[]; credit: Minor; attach: Attached };
 
-const engine = new Liquid({ strictVariables: true, strictFilters: true });
+/** A template sees its fields and nothing else: no files, no endless work. */
+const engine = new Liquid({ strictVariables: true, strictFilters: true, ownPropertyOnly: true, jsTruthy: true, templates: {}, parseLimit: 100_000, renderLimit: 500, memoryLimit: 10_000_000 });
 
-/** One letter for all of it: every item that today's step names, of the customer and its sites, credit taken off, fields filled, in the customer's language. */
-export function draftLetter(row: OverdueRow, settings: Settings, today: Day): Result<LetterDraft> {
+/** One letter for all of it: every item that today's step names, of the customer and its sites, credit taken off, fields filled, in the customer's language; the book's own words where it has some. */
+export function draftLetter(db: Db, row: OverdueRow, settings: Settings, today: Day, own?: LetterTemplate): Result<LetterDraft> {
   const named = new Set(row.named);
   const items = row.items.filter(({ id }) => named.has(id));
   const sum = add(sumOf(items, (item) => item.bookBalance), -row.credit);
@@ -29,13 +32,26 @@ export function draftLetter(row: OverdueRow, settings: Settings, today: Day): Re
   const { step, tone, attach } = letterStep(row);
   const fields: Record<string, string | number | boolean> = {
     customer: row.followed.contactName || row.customer.name, business: settings.name, count: items.length, ahead: row.oldestDays <= 0, sum: owed.map(({ currency, sum: own }) => `${currency} ${formatAmount(own, currency)}`).join(" + "), oldest_days: Math.max(0, row.oldestDays), reply_by: dayIn(addBankingDays(today, 5), language),
+    link: settings.linkBase === null ? "" : `${settings.linkBase}/account/${linkOf(db, row.customer.id)}`,
     table: owed.map((one) => tableOf(items.filter(({ currency }) => currency === one.currency), one, owed.length > 1, language)).join("\n\n"),
   };
-  const empty = Object.entries(fields).find(([, value]) => value === "");
+  const empty = Object.entries(fields).find(([name, value]) => value === "" && name !== "link");
   if (empty) return fail("letter.empty_field", { field: empty[0] });
-  const template = letterTemplate(tone, language);
-  const render = (text: string): string => String(engine.parseAndRenderSync(text, fields));
-  return ok({ to: row.followed.contactEmail || row.customer.email, subject: render(template.subject), body: render(template.body), step, sum, items, credit: row.credit, attach });
+  const template = own ?? wordingFor(db, row.ladderId, tone, language) ?? letterTemplate(tone, language);
+  const filled = fill(template, fields);
+  if (!filled.ok) return filled;
+  const address = row.followed.contactEmail || row.customer.email;
+  return ok({ to: address, cameBack: address === null ? null : cameBackFrom(db, address), ...filled.value, step, sum, items, credit: row.credit, attach });
+}
+
+/** Subject and body with the fields filled in. Error letter.words where the template says something that is no field, or cannot be read. */
+export function fill(template: LetterTemplate, fields: object): Result<LetterTemplate> {
+  try {
+    const [subject, body] = [template.subject, template.body].map((text) => String(engine.parseAndRenderSync(text, fields)).replace(/\n{3,}/g, "\n\n"));
+    return ok({ subject: (subject ?? "").replace(/\s+/g, " ").trim(), body: body ?? "" });
+  } catch (error) {
+    return fail("letter.words", { what: error instanceof Error ? (error.message.split("\n")[0] ?? "") : "it cannot be read" });
+  }
 }
 
 /** The rung that a letter of today is: a call that is written instead has the tone of the last letter. */
@@ -74,12 +90,13 @@ function tableOf(items: readonly FollowItem[], { currency, credit, sum }: Owed, 
 
 /**
  * Brings a recorded letter to the outbox as an RFC 5322 file, and by SMTP where
- * the book has a server. Its Message-ID and file name were fixed when it was
+ * the book has a server: again after a while where it was not reached, and noted
+ * as come back where it was refused for good. Its Message-ID and file name were fixed when it was
  * recorded, so doing this again after a crash writes the same file.
  */
-export async function deliverLetter(db: Db, book: string, letterId: number): Promise<void> {
+export async function deliverLetter(db: Db, book: string, letterId: number, now: Date = new Date()): Promise<void> {
   const letter = letterById(db, letterId);
-  if (letter?.delivery !== "queued") return;
+  if (letter?.delivery !== "queued" && letter?.delivery !== "retry") return;
   const settings = readSettings(db);
   const message = { ...messageOf(letter, settings), attachments: await attachmentsOf(db, letter) };
   const { default: MailComposer } = await import("nodemailer/lib/mail-composer");
@@ -88,11 +105,33 @@ export async function deliverLetter(db: Db, book: string, letterId: number): Pro
   mkdirSync(dirname(path), { recursive: true });
   writeFileSync(`${path}.part`, bytes);
   renameSync(`${path}.part`, path);
-  db.transaction(() => setDelivery(db, letterId, "outbox"));
-  if (settings.smtpUrl === null) return;
+  if (settings.smtpUrl === null) {
+    db.transaction(() => setDelivery(db, letterId, "outbox"));
+    return;
+  }
   const { default: nodemailer } = await import("nodemailer");
-  const outcome = await nodemailer.createTransport(settings.smtpUrl).sendMail({ ...message, raw: bytes, envelope: { from: settings.replyTo, to: letter.toAddress } }).then(() => "sent", () => "not sent: the mail server refused it or was not reached");
-  db.transaction(() => setDelivery(db, letterId, outcome));
+  const outcome = await nodemailer.createTransport(settings.smtpUrl).sendMail({ ...message, raw: bytes, envelope: { from: settings.replyTo, to: letter.toAddress } }).then(() => null, (error: unknown) => refusal(error));
+  db.transaction(() => {
+    if (outcome === null) return setDelivery(db, letterId, "sent");
+    if (outcome.forGood) {
+      setDelivery(db, letterId, "not sent");
+      return setCameBack(db, letterId, outcome.why);
+    }
+    const wait = RETRY_MINUTES[letter.tries];
+    if (wait === undefined) return setDelivery(db, letterId, `not sent: ${outcome.why}`);
+    setDelivery(db, letterId, "retry", { tries: letter.tries + 1, nextTry: new Date(now.getTime() + wait * 60_000).toISOString() });
+  });
+}
+
+/** Minutes until a mail server that was not reached, or was busy, is tried again: for about two days in all (RFC 5321 4.5.4.1 asks for 30 minutes at the least after the first tries, and for days in the end). */
+const RETRY_MINUTES: readonly number[] = [5, 30, 120, 480, 1440, 1440];
+
+/** What a mail server said: an answer from 500 on is for good (RFC 5321 4.2.1), anything else is worth another try. */
+function refusal(error: unknown): { forGood: boolean; why: string } {
+  const said = error as { responseCode?: unknown; response?: unknown };
+  const code = typeof said.responseCode === "number" ? said.responseCode : 0;
+  if (code >= 500) return { forGood: true, why: typeof said.response === "string" ? said.response.replace(/\s+/g, " ").slice(0, 160) : `the mail server answered ${code}` };
+  return { forGood: false, why: code === 0 ? "the mail server was not reached" : `the mail server answered ${code}` };
 }
 
 type Attachment = { filename: string; content: Buffer; contentType: string };

@@ -1,5 +1,4 @@
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
-import { createServer, type AddressInfo } from "node:net";
 import { dirname } from "node:path";
 
 import { simpleParser } from "mailparser";
@@ -242,39 +241,6 @@ describe("overdue", () => {
     expect([read.subject, read.from?.value[0]?.address, [read.to].flat()[0]?.value[0]?.address]).toEqual(["One invoice past the due date, USD 854.50 é", "accounts@test.example", "office@alderlane.example"]);
     expect(read.text).toContain("20401  due Sat, Oct 31, 2026    864.50");
     expect(rows().find((row) => row.customer.id === id)).toMatchObject({ state: "later", lastWord: { kind: "letter", step: 1 } });
-  });
-  it("sends the same letter by the mail server that the book is set to, and says where it refuses", async () => {
-    book.must("setAside", { receiptId: receipt("Alder"), reason: "test" });
-    const id = book.id("customer", "external_id = 'C1'");
-    const heard: string[] = [];
-    let accepts = true;
-    const server = createServer((socket) => {
-      let inData = false;
-      socket.write("220 test\r\n");
-      socket.on("data", (chunk) => {
-        for (const line of chunk.toString().split("\r\n").filter((one) => one !== "")) {
-          heard.push(line);
-          if (inData) { if (line === ".") { inData = false; socket.write("250 taken\r\n"); } continue; }
-          if (/^DATA/i.test(line)) { inData = true; socket.write("354 go on\r\n"); }
-          else if (/^QUIT/i.test(line)) socket.end("221 bye\r\n");
-          else socket.write(/^RCPT/i.test(line) && !accepts ? "550 nobody here\r\n" : "250 fine\r\n");
-        }
-      });
-    });
-    await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
-    book.must("changeSettings", { smtpUrl: `smtp://127.0.0.1:${(server.address() as AddressInfo).port}` });
-    const delivered = async (): Promise<string | undefined> => {
-      const { letterId } = book.must("sendLetter", { customerId: id, subject: "Still open", body: "Dear Alder Lane,\n\nplease pay." });
-      await deliverLetter(book.db, book.name, letterId);
-      return book.db.get<{ delivery: string }>("SELECT delivery FROM letter WHERE id = ?", letterId)?.delivery;
-    };
-    expect(await delivered()).toBe("sent");
-    expect(heard).toEqual(expect.arrayContaining(["MAIL FROM:<accounts@test.example>", "RCPT TO:<office@alderlane.example>", "Subject: Still open"]));
-    accepts = false;
-    // Nobody is written to twice within twelve days: this one counts as older.
-    book.db.run("UPDATE letter SET on_day = '2026-11-01'");
-    expect(await delivered()).toMatch(/^not sent/);
-    server.close();
   });
   it("watches promises, and a broken one comes back to the top", () => {
     book.must("setAside", { receiptId: receipt("Heron"), reason: "test" });

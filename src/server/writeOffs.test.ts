@@ -34,8 +34,8 @@ describe("a debt given up without a payment", () => {
     expect(decide(true)).toMatchObject({ ok: true });
     expect([open("20401"), book.balance("bad_debt"), book.balance("small_differences"), book.broken()]).toEqual([0, 86_450, 0, []]);
     expect(givenUpPage(book.db)).toMatchObject({ waiting: [], rows: [{ words: "20401", by: "Mara and Theo", sum: 86_450, paid: false }] });
-    // It stands on the customer's statement by its own name.
-    expect(statementOf(book.db, 1, day("2026-11-01"), day("2026-11-24"))?.parts[0]?.lines.at(-1)).toMatchObject({ words: "written off: invoice 20401", amount: -86_450 });
+    // It stands on the customer's statement without telling the customer that it was given up.
+    expect(statementOf(book.db, 1, day("2026-11-01"), day("2026-11-24"))?.parts[0]?.lines.at(-1)).toMatchObject({ words: "adjusted: invoice 20401", amount: -86_450 });
     expect(decide(true)).toMatchObject({ ok: false, error: { code: "approval.unknown" } });
   });
   it("stays open where the second person refuses, where it is taken back, and where it was paid meanwhile", () => {

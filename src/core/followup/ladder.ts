@@ -21,7 +21,7 @@ export const DEFAULT_STEPS: readonly LadderStep[] = [
   { step: 4, fromDays: 45, act: "call", tone: 1, byItself: false, attach: "none" },
 ];
 
-/** Nobody is written to twice within this many days (common practice: reminders about twice a month). */
+/** Nobody is written to twice within this many days, unless the book says otherwise (common practice, no source: reminders about twice a month). */
 export const SMALLEST_INTERVAL_DAYS = 12;
 
 export type NextStep = { readonly step: LadderStep; readonly on: Day };
@@ -32,11 +32,11 @@ export type NextStep = { readonly step: LadderStep; readonly on: Day };
  * the last word. After the last rung, that one is repeated. Throws RangeError
  * for a ladder without rungs.
  */
-export function nextStep(oldestDueOn: Day, lastStep: number, lastWordOn: Day | null, steps: readonly LadderStep[] = DEFAULT_STEPS): NextStep {
+export function nextStep(oldestDueOn: Day, lastStep: number, lastWordOn: Day | null, steps: readonly LadderStep[] = DEFAULT_STEPS, interval = SMALLEST_INTERVAL_DAYS): NextStep {
   const step = steps.find((one) => one.step > lastStep) ?? steps.at(-1);
   if (!step) throw new RangeError("a ladder has at least one step");
   const byAge = addDays(oldestDueOn, step.fromDays);
-  const byInterval = lastWordOn === null ? byAge : addDays(lastWordOn, SMALLEST_INTERVAL_DAYS);
+  const byInterval = lastWordOn === null ? byAge : addDays(lastWordOn, interval);
   return { step, on: byAge > byInterval ? byAge : byInterval };
 }
 

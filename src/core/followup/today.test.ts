@@ -8,7 +8,7 @@ import { DEFAULT_STEPS, followUpToday, LANGUAGES, lastStepTaken, letterTemplate,
 const TODAY = day("2026-11-24");
 const item = (id: number, dueOn: string, balance: number, leftOut: string | null = null): FollowUpFacts["items"][number] => ({ id, dueOn: day(dueOn), balance: minor(balance), leftOut });
 const facts = (more: Partial<FollowUpFacts> = {}): FollowUpFacts => ({
-  today: TODAY, items: [item(1, "2026-11-10", 50_000), item(2, "2026-12-10", 9000)], steps: DEFAULT_STEPS, said: [], lastLetterOn: null, credit: minor(0), smallest: minor(1000), maybeTheirs: [], disputed: minor(0), promise: null, promiseBroken: false, leftOut: null, byItself: false, ...more,
+  today: TODAY, items: [item(1, "2026-11-10", 50_000), item(2, "2026-12-10", 9000)], steps: DEFAULT_STEPS, said: [], lastLetterOn: null, interval: SMALLEST_INTERVAL_DAYS, credit: minor(0), smallest: minor(1000), maybeTheirs: [], disputed: minor(0), promise: null, promiseBroken: false, leftOut: null, byItself: false, ...more,
 });
 const BEFORE: readonly LadderStep[] = [{ step: 1, fromDays: -5, act: "letter", tone: 1, byItself: true, attach: "none" }, { step: 2, fromDays: 10, act: "task", tone: 1, byItself: false, attach: "none" }, { step: 3, fromDays: 20, act: "letter", tone: 4, byItself: true, attach: "invoices" }];
 
@@ -19,7 +19,9 @@ describe("what a customer gets today", () => {
   it.each<[string, Partial<FollowUpFacts>, object]>([
     ["nothing, where nothing is late", { items: [item(2, "2026-12-10", 9000)] }, { state: undefined }],
     ["later, when it was written to within the smallest interval", { said: [{ step: 1, on: day("2026-11-20") }], lastLetterOn: day("2026-11-20") }, { state: "later", next: { on: "2026-12-02" } }],
-    ["a call after a broken promise, whatever the interval", { said: [{ step: 1, on: day("2026-11-20") }], lastLetterOn: day("2026-11-20"), promiseBroken: true }, { state: "ready" }],
+    ["a call after a broken promise, whatever the interval", { said: [{ step: 1, on: day("2026-11-20") }], lastLetterOn: day("2026-11-20"), promiseBroken: true }, { state: "ready", next: { step: { act: "call" } }, letterFrom: "2026-12-02" }],
+    ["a letter after a broken promise, where the last one is long ago", { said: [{ step: 1, on: day("2026-11-11") }], lastLetterOn: day("2026-11-11"), promiseBroken: true }, { state: "ready", next: { step: { act: "letter", step: 2 } } }],
+    ["later, by the interval of the book", { said: [{ step: 1, on: day("2026-11-11") }], lastLetterOn: day("2026-11-11"), interval: 20 }, { state: "later", next: { on: "2026-12-01" } }],
     ["a wait, with its reason", { maybeTheirs: [{ receiptId: 3, amount: minor(50_000) }] }, { state: "waits", waits: [{ code: "receipt" }] }],
     ["a wait until the day it asked for", { quietUntil: day("2026-12-01") }, { state: "waits", waits: [{ code: "quiet" }] }],
     ["what is left of it, where an invoice is left out", { items: [item(1, "2026-11-10", 50_000, "in dispute"), item(3, "2026-11-15", 2000)] }, { state: "ready", named: [3], asked: 2000, overdue: 52_000, oldestDueOn: "2026-11-15" }],
@@ -45,7 +47,7 @@ describe("over whatever may be", () => {
   const someDay = fc.integer({ min: -90, max: 40 }).map((by) => addDays(TODAY, by));
   const any = fc.record({
     items: fc.array(fc.record({ id: fc.nat(), dueOn: someDay, balance: fc.integer({ min: -5000, max: 50_000 }).map(minor), leftOut: fc.option(fc.constant("disputed"), { freq: 4 }) }), { maxLength: 6 }),
-    steps: fc.constantFrom(DEFAULT_STEPS, BEFORE), said: fc.array(fc.record({ step: fc.integer({ min: 1, max: 4 }), on: someDay.filter((on) => on <= TODAY) }), { maxLength: 3 }), lastLetterOn: fc.option(someDay.filter((on) => on <= TODAY)), credit: fc.integer({ min: 0, max: 60_000 }).map(minor), smallest: fc.constantFrom(minor(0), minor(1000)),
+    steps: fc.constantFrom(DEFAULT_STEPS, BEFORE), said: fc.array(fc.record({ step: fc.integer({ min: 1, max: 4 }), on: someDay.filter((on) => on <= TODAY) }), { maxLength: 3 }), lastLetterOn: fc.option(someDay.filter((on) => on <= TODAY)), interval: fc.constantFrom(1, 12, 30), credit: fc.integer({ min: 0, max: 60_000 }).map(minor), smallest: fc.constantFrom(minor(0), minor(1000)),
     maybeTheirs: fc.constantFrom([], [{ receiptId: 1, amount: minor(10) }]), disputed: fc.constantFrom(minor(0), minor(0), minor(500)), promise: fc.constantFrom(null, null, { dueOn: day("2026-11-30"), sum: null }), promiseBroken: fc.boolean(), leftOut: fc.constantFrom(null, null, "ours"), byItself: fc.boolean(), today: fc.constantFrom<Day>(TODAY, day("2026-11-26"), day("2026-11-28")), quietUntil: fc.constantFrom(null, null, day("2026-12-05")),
   });
   it("every overdue item is in a step, or waits or is left out with a reason; no letter names what is left out or not due; nobody is written to twice within the interval", () => {
@@ -58,7 +60,7 @@ describe("over whatever may be", () => {
       if (gets.state === "ready" || gets.state === "later") for (const one of late) expect(named.has(one.id) || one.leftOut !== null).toBe(true);
       if (gets.state === "waits") expect(gets.waits.length).toBeGreaterThan(0);
       if (gets.state === "left_out") expect(gets.leftOut).not.toBeNull();
-      if (gets.state === "ready" && !made.promiseBroken && made.lastLetterOn !== null) expect(addDays(made.lastLetterOn, SMALLEST_INTERVAL_DAYS) <= made.today).toBe(true);
+      if (gets.state === "ready" && gets.next.step.act === "letter" && made.lastLetterOn !== null) expect(addDays(made.lastLetterOn, made.interval) <= made.today).toBe(true);
       if (gets.goesByItself) expect([gets.state, made.byItself, gets.next.step.byItself, isBankingDay(made.today)]).toEqual(["ready", true, true, true]);
     }), { numRuns: 1000 });
   });

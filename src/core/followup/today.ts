@@ -1,4 +1,4 @@
-import { daysBetween, isBankingDay, type Day } from "@/core/calendar";
+import { addDays, daysBetween, isBankingDay, type Day } from "@/core/calendar";
 import { minor, sumOf, type Minor } from "@/core/money";
 
 import { lastStepTaken, nextStep, type LadderStep, type NextStep } from "./ladder";
@@ -14,6 +14,8 @@ export type FollowUpFacts = Omit<WaitFacts, "overdue"> & {
   readonly said: readonly { readonly step: number; readonly on: Day }[];
   /** The day of the last letter; calls do not hold a letter back. */
   readonly lastLetterOn: Day | null;
+  /** Nobody is written to twice within so many days. */
+  readonly interval: number;
   readonly promiseBroken: boolean;
   /** Why the customer as a whole is left out. */
   readonly leftOut: string | null;
@@ -27,6 +29,8 @@ export type FollowUpToday = {
   readonly named: readonly number[]; readonly asked: Minor;
   /** All that is past its date, named or not. */
   readonly overdue: Minor; readonly oldestDueOn: Day; readonly oldestDays: number;
+  /** The day from which another letter may go: the smallest interval after the last one. */
+  readonly letterFrom: Day | null;
   /** Whether the step goes without a person: both it and the customer say so, and nothing waits. */
   readonly goesByItself: boolean; readonly leftOut: string | null;
 };
@@ -47,14 +51,22 @@ export function followUpToday(facts: FollowUpFacts): FollowUpToday | null {
   const seen = near.filter(({ leftOut }) => leftOut === null);
   const [first] = [...(seen.length > 0 ? seen : late)].sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1));
   if (!first) return null;
-  const next = nextStep(first.dueOn, lastStepTaken(first.dueOn, facts.said, steps), facts.lastLetterOn, steps);
+  const letterFrom = facts.lastLetterOn === null ? null : addDays(facts.lastLetterOn, facts.interval);
+  const next = afterPromise(nextStep(first.dueOn, lastStepTaken(first.dueOn, facts.said, steps), facts.lastLetterOn, steps, facts.interval), facts, letterFrom);
   if (late.length === 0 && next.on > today) return null;
   const named = seen.filter(({ dueOn }) => dueOn < today || next.step.fromDays < 0);
   const overdue = sumOf(late, ({ balance }) => balance);
   const asked = sumOf(named, ({ balance }) => balance);
   const waits = waitsFor({ ...facts, overdue: asked });
   const leftOut = facts.leftOut ?? (named.length === 0 ? (late.find((item) => item.leftOut !== null)?.leftOut ?? null) : null);
-  const state = leftOut !== null ? "left_out" : waits.length > 0 ? "waits" : next.on > today && !facts.promiseBroken ? "later" : "ready";
+  const state = leftOut !== null ? "left_out" : waits.length > 0 ? "waits" : next.on > today ? "later" : "ready";
   const goesByItself = state === "ready" && next.step.act === "letter" && next.step.byItself && facts.byItself && isBankingDay(today);
-  return { state, next, waits, named: named.map(({ id }) => id), asked: minor(asked), overdue, oldestDueOn: first.dueOn, oldestDays: daysBetween(first.dueOn, today), goesByItself, leftOut };
+  return { state, next, waits, named: named.map(({ id }) => id), asked: minor(asked), overdue, oldestDueOn: first.dueOn, oldestDays: daysBetween(first.dueOn, today), letterFrom, goesByItself, leftOut };
+}
+
+/** A promise that was broken is taken up at once; where it is too soon for another letter, by a call. */
+function afterPromise(next: NextStep, { promiseBroken, today }: FollowUpFacts, letterFrom: Day | null): NextStep {
+  if (!promiseBroken || next.on <= today) return next;
+  const call = next.step.act === "letter" && letterFrom !== null && letterFrom > today;
+  return { on: today, step: call ? { ...next.step, act: "call", byItself: false } : next.step };
 }

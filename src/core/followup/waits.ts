@@ -1,11 +1,16 @@
 import { formatDay, type Day } from "@/core/calendar";
 import { formatAmount, type Currency, type Minor } from "@/core/money";
 
+/** What says who has paid: the processor's activity, or the bank statement. */
+export type Feed = "processor" | "bank";
+export type StaleFeed = { readonly feed: Feed; readonly since: Day };
+const FEED_WORDS: Record<Feed, string> = { processor: "processor file", bank: "bank statement" };
+
 /** Why a customer is left alone today. */
 export type Wait =
   | { readonly code: "receipt"; readonly sum: Minor; readonly count: number; readonly receiptId: number }
   | { readonly code: "on_way"; readonly sum: Minor; readonly startedOn: Day }
-  | { readonly code: "stale"; readonly since: Day }
+  | { readonly code: "stale"; readonly feed: Feed; readonly since: Day }
   | { readonly code: "promise"; readonly dueOn: Day; readonly sum: Minor | null }
   | { readonly code: "credit"; readonly sum: Minor }
   | { readonly code: "dispute"; readonly sum: Minor }
@@ -22,8 +27,8 @@ export type WaitFacts = {
   readonly disputed: Minor;
   /** ACH debits of theirs that have not settled. */
   readonly onWay?: { readonly sum: Minor; readonly startedOn: Day } | null;
-  /** The day the files came last, where that is too long ago to know who has paid. */
-  readonly staleSince?: Day | null;
+  /** The feed that has fallen behind: it came last too long ago to know who has paid. */
+  readonly stale?: StaleFeed | null;
   readonly promise: { readonly dueOn: Day; readonly sum: Minor | null } | null;
   /** The customer is not to be reminded before this day. */
   readonly quietUntil?: Day | null;
@@ -38,7 +43,7 @@ export function waitsFor(facts: WaitFacts): Wait[] {
     waits.push({ code: "receipt", sum, count: facts.maybeTheirs.length, receiptId: first.receiptId });
   }
   if (facts.onWay) waits.push({ code: "on_way", ...facts.onWay });
-  if (facts.staleSince) waits.push({ code: "stale", since: facts.staleSince });
+  if (facts.stale) waits.push({ code: "stale", ...facts.stale });
   if (facts.promise && facts.promise.dueOn >= facts.today) waits.push({ code: "promise", ...facts.promise });
   if (facts.quietUntil && facts.quietUntil > facts.today) waits.push({ code: "quiet", until: facts.quietUntil });
   if (facts.disputed > 0) waits.push({ code: "dispute", sum: facts.disputed });
@@ -54,7 +59,7 @@ export function waitInWords(wait: Wait, currency: Currency): string {
     case "on_way":
       return `${formatAmount(wait.sum, currency)} by ACH on its way since ${formatDay(wait.startedOn)}`;
     case "stale":
-      return `newer files: the last came ${formatDay(wait.since)}`;
+      return `a newer ${FEED_WORDS[wait.feed]}: the last came ${formatDay(wait.since)}`;
     case "promise":
       return `promise, ${formatDay(wait.dueOn)}`;
     case "dispute":

@@ -2,10 +2,10 @@ import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
 import { waitInWords } from "@/core/followup";
-import { minor } from "@/core/money";
+import { minor, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { customerById, setLeftOut } from "@/db/customers";
-import { insertContact, insertLetter } from "@/db/followup";
+import { insertContact, insertLetter, insertPromiseParts, letterById, runSkips, setCameBack, setRunSkip } from "@/db/followup";
 
 import { defineCommand } from "../command";
 import type { Ctx } from "../context";
@@ -62,7 +62,7 @@ function whyHeld(ctx: Ctx, row: OverdueRow | undefined): string {
   const [wait] = row.waits;
   if (wait) return `waits for ${waitInWords(wait, ctx.settings.currency)}`;
   if (row.leftOut !== null) return `left out: ${row.leftOut}`;
-  return row.state === "later" ? "was written to already" : "has no e-mail address";
+  return row.state === "later" || (row.letterFrom !== null && row.letterFrom > ctx.today) ? "was written to already" : "has no e-mail address that letters reach";
 }
 
 function record(ctx: Ctx, row: OverdueRow, said: z.output<typeof letter>): Result<{ letterId: number; actId: number }> {
@@ -71,10 +71,12 @@ function record(ctx: Ctx, row: OverdueRow, said: z.output<typeof letter>): Resul
   if (wait) return fail("letter.waits", { customer: customer.name, why: waitInWords(wait, ctx.settings.currency) });
   if (row.leftOut !== null) return fail("letter.left_out", { customer: customer.name, why: row.leftOut });
   if (row.state === "later") return fail("letter.later", { customer: customer.name, day: row.next.on });
-  const draft = draftLetter(row, ctx.settings, ctx.today);
+  if (row.letterFrom !== null && row.letterFrom > ctx.today) return fail("letter.later", { customer: customer.name, day: row.letterFrom });
+  const draft = draftLetter(ctx.db, row, ctx.settings, ctx.today);
   if (!draft.ok) return draft;
   const { step, sum, items, attach, to } = draft.value;
   if (to === null) return fail("letter.no_address", { customer: customer.name });
+  if (draft.value.cameBack !== null) return fail("letter.came_back", { address: to, why: draft.value.cameBack });
   const actId = ctx.act("letter", { kind: "customer", id: customer.id, customerId: customer.id }, `letter ${step} to ${to}: ${said.subject}`);
   const name = `${ctx.today}-${customer.externalId.replace(/[^A-Za-z0-9-]/g, "_")}-${actId}`;
   const letterId = insertLetter(
@@ -85,18 +87,70 @@ function record(ctx: Ctx, row: OverdueRow, said: z.output<typeof letter>): Resul
   return ok({ letterId, actId });
 }
 
+/**
+ * Records every letter that may go by itself today, with the words as they
+ * are; whoever was taken out beforehand gets none. By schedule, or by hand.
+ */
+export const runLetters = defineCommand({
+  name: "runLetters",
+  schema: z.object({}),
+  run(ctx): Result<{ sent: number; held: number }> {
+    const skips = runSkips(ctx.db, ctx.today);
+    const rows = overdueRows(ctx.db, ctx.today, proposalsOf(ctx.db)).filter((row) => row.goesByItself && !skips.has(row.customer.id));
+    let sent = 0;
+    rows.forEach((row, at) => {
+      ctx.who.progress?.(at, rows.length);
+      const draft = draftLetter(ctx.db, row, ctx.settings, ctx.today);
+      if (draft.ok && record(ctx, row, { customerId: row.customer.id, subject: draft.value.subject, body: draft.value.body }).ok) sent += 1;
+    });
+    ctx.act("run", { kind: "book", id: 0 }, `letters that go by themselves: ${sent} sent${rows.length > sent ? `, ${rows.length - sent} without an address that letters reach` : ""}${skips.size > 0 ? `, ${skips.size} taken out` : ""}`);
+    return ok({ sent, held: rows.length - sent });
+  },
+});
+
+/** Takes a customer out of the letters that go by themselves on a day, with a reason; without one, puts it back. */
+export const skipRun = defineCommand({
+  name: "skipRun",
+  schema: z.object({ customerId: z.number().int(), onDay: isoDay, why: z.string().trim().min(3, "Say why, in a few words.").max(200).nullable() }),
+  run(ctx, input): Result<null> {
+    const customer = customerById(ctx.db, input.customerId);
+    if (!customer) return fail("customer.unknown", { id: input.customerId });
+    setRunSkip(ctx.db, customer.id, input.onDay, input.why);
+    ctx.act("leave_out", { kind: "customer", id: customer.id, customerId: customer.id }, input.why === null ? `in the letters of ${input.onDay} again` : `taken out of the letters of ${input.onDay}: ${input.why}`);
+    return ok(null);
+  },
+});
+
+/** Notes that a letter came back (a mail of the mail system said so), so that none goes to that address any more; or that the address works after all. */
+export const letterCameBack = defineCommand({
+  name: "letterCameBack",
+  schema: z.object({ letterId: z.number().int(), why: z.string().trim().min(3, "Say what came back, in a few words.").max(200).nullable() }),
+  run(ctx, input): Result<null> {
+    const sent = letterById(ctx.db, input.letterId);
+    if (!sent) return fail("letter.unknown");
+    setCameBack(ctx.db, sent.id, input.why);
+    ctx.act("settings", { kind: "customer", id: sent.customerId, customerId: sent.customerId }, input.why === null ? `letters go to ${sent.toAddress} again` : `the letter to ${sent.toAddress} came back: ${input.why}`);
+    return ok(null);
+  },
+});
+
 /** Notes a call, a note, or a promise to pay with its day and, if known, its sum. A call or task that the ladder asked for is its rung. */
 export const logContact = defineCommand({
   name: "logContact",
   schema: z.object({
     customerId: z.number().int(), kind: z.enum(["call", "note", "promise"]), text: z.string().trim().min(1, "Say what was said, in a few words.").max(2000),
-    promisedOn: isoDay.nullable().default(null), promisedSum: z.number().int().positive().transform(minor).nullable().default(null), /** A task or a stop of supply that the ladder asked for is done. */ done: z.boolean().default(false),
-  }).refine((input) => input.kind !== "promise" || input.promisedOn !== null, { message: "A promise needs its day.", path: ["promisedOn"] }),
+    promisedOn: isoDay.nullable().default(null), promisedSum: z.number().int().positive().transform(minor).nullable().default(null),
+    /** A promise in parts: its day and sum are then those of the last part and of all together. */
+    parts: z.array(z.object({ dueOn: isoDay, sum: z.number().int().positive().transform(minor) })).max(24).default([]), /** A task or a stop of supply that the ladder asked for is done. */ done: z.boolean().default(false),
+  }).refine((input) => input.kind !== "promise" || input.promisedOn !== null || input.parts.length > 0, { message: "A promise needs its day.", path: ["promisedOn"] }).refine(({ parts }) => new Set(parts.map(({ dueOn }) => dueOn)).size === parts.length, { message: "Two parts have the same day. Make one of them.", path: ["parts"] }),
   run(ctx, input): Result<{ actId: number }> {
     const customer = customerById(ctx.db, input.customerId);
     if (!customer) return fail("customer.unknown", { id: input.customerId });
     const actId = ctx.act("contact", { kind: "customer", id: customer.id, customerId: customer.id }, `${input.kind}: ${input.text}`);
-    insertContact(ctx.db, { customerId: customer.id, kind: input.kind, onDay: ctx.today, text: input.text, promisedOn: input.promisedOn, promisedSum: input.promisedSum, step: stepOf(ctx, customer.id, input), actId });
+    const parts = input.kind === "promise" ? [...input.parts].sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1)) : [];
+    const last = parts.at(-1);
+    const contactId = insertContact(ctx.db, { customerId: customer.id, kind: input.kind, onDay: ctx.today, text: input.text, promisedOn: last?.dueOn ?? input.promisedOn, promisedSum: last ? sumOf(parts, ({ sum }) => sum) : input.promisedSum, step: stepOf(ctx, customer.id, input), actId });
+    if (parts.length > 1) insertPromiseParts(ctx.db, contactId, parts);
     return ok({ actId });
   },
 });

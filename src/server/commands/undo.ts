@@ -91,15 +91,13 @@ function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
       return withdraw(ctx, act);
     case "accrue": case "fee_bill": case "refund": case "retry": case "mend": case "answer": case "export": case "revalue":
       return takeBackOther(ctx, act, act.kind);
-    case "late_fee": {
-      const paid = dropReturnFees(ctx, act.id);
-      return paid === null ? ok(null) : fail("act.rests", { what: `${paid} was paid meanwhile` });
-    }
+    case "late_fee":
+      return unLateFee(ctx, act);
     case "write_off":
       return unWriteOff(ctx, act);
     case "contact": case "forget": case "allowance":
       return ok(null);
-    case "import": case "decide": case "lock": case "letter": case "leave_out": case "settings": case "rule": case "undo": case "account": case "rates":
+    case "import": case "decide": case "lock": case "letter": case "leave_out": case "settings": case "rule": case "undo": case "account": case "rates": case "run":
       return fail("act.not_undoable", { kind: `“${act.text}”` });
     default:
       throw act.kind satisfies never;
@@ -176,6 +174,11 @@ function unReceipt(ctx: Ctx, act: ActRow): Result<unknown> {
   deleteUntouchedReceipt(ctx.db, receipt.id);
   setBankLineState(ctx.db, line.id, "open");
   return ok(null);
+}
+
+function unLateFee(ctx: Ctx, act: ActRow): Result<unknown> {
+  const paid = dropReturnFees(ctx, act.id);
+  return paid === null ? ok(null) : fail("act.rests", { what: `${paid} was paid meanwhile` });
 }
 
 function unHandReceipt(ctx: Ctx, act: ActRow): Result<unknown> {

@@ -1,12 +1,14 @@
-import { daysBetween, formatDay, type Day } from "@/core/calendar";
-import { waitInWords, type Ladder, type LadderAct } from "@/core/followup";
+import { addDays, addMonths, daysBetween, formatDay, type Day } from "@/core/calendar";
+import { keptOf, offerFor, waitInWords, type Ladder, type LadderAct, type Offer, type PromiseToday } from "@/core/followup";
 import type { Habit, PaidFor, Proposal } from "@/core/matching";
 import { agingOf, type Aging } from "@/core/metrics";
 import { add, formatMoney, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { actsOfCustomer } from "@/db/acts";
 import { aliasesOf, customerById, sitesOf, type CustomerRow } from "@/db/customers";
-import { contactsOf, daysLate, lettersOf, paidForByOthers } from "@/db/followup";
+import { linkOf, visitsOf, type Visit } from "@/db/accountPages";
+import { latenessByMonthOf, paymentsOf } from "@/db/figures";
+import { contactsOf, daysLate, lettersOf, paidForByOthers, promiseParts, type ContactRow, type LetterRow } from "@/db/followup";
 import { habits, payersOf } from "@/db/learning";
 import { itemsOfCustomer, openItemsOf, type OpenItemRow } from "@/db/openItems";
 import { receiptsOf } from "@/db/receipts";
@@ -17,16 +19,20 @@ import { readSettings } from "@/db/settings";
 import { followedRow, itemsLeftOut, ladders, type FollowedRow } from "@/db/ladders";
 import { draftLetter } from "../letters";
 import { whyToday } from "./letterRun";
-import { overdueRows, type LastWord } from "./overdue";
+import { METHOD_WORDS } from "./match";
+import { overdueRows, promiseNow, type LastWord } from "./overdue";
 
-export type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean };
+export type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean; /** The letter that it is, where it is one that went. */ letterId: number | null };
 /** Money of the customer that stands on account, receipt by receipt. */
 export type CreditLine = { receiptId: number; on: Day; sum: Minor; currency: Currency; words: string };
 /** What the book learned of a customer from receipts: who pays for it, and how. */
 export type Learned = { payers: PaidFor[]; habit: string | null };
 export type CustomerPage = {
   customer: CustomerRow; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: OpenItemRow[]; credits: CreditLine[]; /** ACH debits of its own that have not settled. */ onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: Learned; waits: string[]; history: HistoryLine[]; /** How it (or the head of its group) is followed up, and why it is on today's list or not. */ followed: FollowedRow; ladders: Ladder[]; why: string;
+  /** How it (with its sites) paid over a year: days late by month, by which methods, and how it kept its promises. */ paying: Paying; /** The address of its account page on this server. */ account: string; /** Letters that came back, with their ids. */ cameBack: { letterId: number; address: string; why: string } | null;
 };
+/** `daysLate` is the mean of the invoices paid in full in a month. */
+export type Paying = { months: { month: string; invoices: number; daysLate: number }[]; methods: { method: string; count: number }[]; kept: number; broken: number };
 
 /** Everything about a customer on one page, with one line of time. */
 export function customerPageOf(db: Db, id: number, today: Day, proposals: readonly Proposal[]): CustomerPage | null {
@@ -43,7 +49,25 @@ export function customerPageOf(db: Db, id: number, today: Day, proposals: readon
     customer, aliases: aliasesOf(db, id), parent: parent ? { id: parent.id, name: parent.name } : null, sites: sitesOf(db, id).map((site) => ({ id: site.id, name: site.name, open: sumOf(openItemsOf(db, site.id), (item) => item.bookBalance) })),
     open, credits, onWay: onTheirWay(db).filter(({ customerId }) => customerId === id).map((one) => ({ id: one.id, startedOn: one.startedOn, sum: one.amount, currency: one.currency, words: one.reference })), aging: agingOf(open.map((item) => ({ ...item, balance: item.bookBalance })), today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.bookBalance), credit: sumOf(credits, (one) => (one.currency === currency ? one.sum : add(-(carried.get(one.receiptId) ?? 0)))),
     habit: habitInWords(db, id), learned: { payers: payersOf(db, id), habit: payingInWords(habits(db, id)[0], daysLate(db, id).length > 0 ? habitInWords(db, id) : null) }, waits: waits.map((wait) => waitInWords(wait, currency)), history: historyOf(db, id, today), followed: followedRow(db, id), ladders: ladders(db), why: parent ? `Followed up together with its head office, ${parent.name}. ${whyToday(rows[0], today, currency)}` : whyToday(rows[0], today, currency),
+    paying: payingOf(db, id, today), account: `/account/${linkOf(db, id)}`, cameBack: lettersOf(db, id).slice(0, 1).flatMap((letter) => (letter.cameBack === null ? [] : [{ letterId: letter.id, address: letter.toAddress, why: letter.cameBack }]))[0] ?? null,
   };
+}
+
+const PAYING_MONTHS = 12;
+
+function payingOf(db: Db, id: number, today: Day): Paying {
+  const from = addMonths(`${today.slice(0, 7)}-01` as Day, 1 - PAYING_MONTHS);
+  const ids = [id, ...sitesOf(db, id).map((site) => site.id)];
+  const counts = new Map<string, number>();
+  for (const { method } of paymentsOf(db, ids, from)) counts.set(method, (counts.get(method) ?? 0) + 1);
+  const known = new Map(latenessByMonthOf(db, ids, from).map((one) => [one.month, one]));
+  const months = Array.from({ length: PAYING_MONTHS }, (_, at) => addMonths(from, at).slice(0, 7)).flatMap((month) => known.get(month) ?? []);
+  return { months, methods: [...counts].sort(([, a], [, b]) => b - a).map(([method, count]) => ({ method: METHOD_WORDS[method] ?? method, count })), ...keptOf(promisesOf(db, id, today)) };
+}
+
+/** Every promise of a customer as it stands today, the latest first. */
+function promisesOf(db: Db, id: number, today: Day): PromiseToday[] {
+  return contactsOf(db, id).flatMap((contact) => (contact.kind === "promise" ? (promiseNow(db, contact, promiseParts(db, contact.id).get(contact.id), today) ?? []) : []));
 }
 
 /** How a customer usually pays, from the invoices paid in full before. */
@@ -67,34 +91,57 @@ export function historyOf(db: Db, customerId: number, today: Day): HistoryLine[]
   const { currency } = readSettings(db);
   const amount = (sum: number, own: Currency = currency): string => formatMoney(sum, own, currency);
   const lines: HistoryLine[] = [];
-  const line = (on: Day, kind: string, words: string, more = "", href: string | null = null, actId: number | null = null, undone = false): void => void lines.push({ on, kind, words, more, href, actId, undone });
+  const line = (on: Day, kind: string, words: string, more = "", href: string | null = null, actId: number | null = null, undone = false, letterId: number | null = null): void => void lines.push({ on, kind, words, more, href, actId, undone, letterId });
   for (const item of itemsOfCustomer(db, customerId, 200)) line(item.issuedOn, item.kind.replace("_", " "), `${item.number}, ${amount(item.total, item.currency)}`, item.description ?? "", `invoices/${item.id}`);
   for (const receipt of receiptsOf(db, customerId)) line(receipt.paidOn, "receipt", `${amount(receipt.amount, receipt.currency)} from ${receipt.payerName || receipt.payerEmail}`, receipt.reference, `receipts/${receipt.id}`);
   for (const one of paidForByOthers(db, customerId)) line(one.on, "receipt", `${amount(one.amount, one.currency)} on ${one.number}`, `paid by ${one.payer}`, `receipts/${one.receiptId}`);
-  for (const letter of lettersOf(db, customerId)) line(letter.onDay, "letter", `letter ${letter.step}, ${amount(letter.sum)}: ${letter.delivery === "outbox" ? "in the outbox" : letter.delivery}`, letter.body);
-  for (const contact of contactsOf(db, customerId)) line(contact.onDay, contact.kind, contact.promisedOn ? `${contact.text} (by ${formatDay(contact.promisedOn, today)}${contact.promisedSum === null ? "" : `, ${amount(contact.promisedSum)}`})` : contact.text);
+  for (const letter of lettersOf(db, customerId)) line(letter.onDay, "letter", `letter ${letter.step}, ${amount(letter.sum)}: ${letterStands(letter)}`, letter.body, null, null, false, letter.id);
+  for (const contact of contactsOf(db, customerId)) line(contact.onDay, contact.kind, contact.promisedOn === null ? contact.text : `${contact.text} (${promiseInWords(db, contact, today, amount)})`);
+  for (const visit of visitsOf(db, customerId)) line(visit.on, "seen", visit.what === "invoice" ? `downloaded ${visit.number ?? "an invoice"}` : VISIT_WORDS[visit.what], "by the customer", visit.what === "invoice" ? `invoices/${visit.itemId}` : null);
   for (const act of actsOfCustomer(db, customerId).filter(({ kind }) => !["letter", "contact"].includes(kind))) {
     line(act.onDay, act.kind === "place" ? "placed" : act.kind.replaceAll("_", " "), act.text, `${act.actor}`, act.subjectKind === "receipt" ? `receipts/${act.subjectId}` : null, (act.kind === "place" || act.kind === "forget") && act.undoneBy === null ? act.id : null, act.undoneBy !== null);
   }
   return lines.sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
 }
 
-export type FollowUpWorkings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; lastWord: LastWord | null; /** Why something is said today, or why not. */ why: string; act: LadderAct; /** Invoices that letters do not name. */ leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[] };
+const VISIT_WORDS: Record<Exclude<Visit, "invoice">, string> = { opened: "opened the account page", statement: "downloaded the statement" };
+
+function letterStands(letter: LetterRow): string {
+  if (letter.cameBack !== null) return `came back: ${letter.cameBack}`;
+  return letter.delivery === "outbox" ? "in the outbox" : letter.delivery === "retry" ? "the mail server is tried again" : letter.delivery;
+}
+
+/** A promise with its parts, and how it was kept. */
+function promiseInWords(db: Db, contact: ContactRow, today: Day, amount: (sum: number) => string): string {
+  const parts = promiseParts(db, contact.id).get(contact.id);
+  const state = promiseNow(db, contact, parts, today)?.state;
+  const said = (parts ?? [{ dueOn: contact.promisedOn ?? today, sum: contact.promisedSum }]).map(({ dueOn, sum }) => `${sum === null ? "" : `${amount(sum)} `}by ${formatDay(dueOn, today)}`).join(", ");
+  return `${said}${state === "kept" ? "; kept" : state === "broken" ? "; broken" : ""}`;
+}
+
+export type FollowUpWorkings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; lastWord: LastWord | null; /** Whom to call, and what to offer. */ phone: string | null; contact: string; offer: Offer | null; kept: number; broken: number; /** Why something is said today, or why not. */ why: string; act: LadderAct; /** Invoices that letters do not name. */ leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[] };
+
+/** The middle of what a customer paid at once over a year, in the book's currency; null where it paid nothing. */
+function usualPayment(db: Db, customerId: number, today: Day): Minor | null {
+  const { currency } = readSettings(db);
+  const sums = paymentsOf(db, [customerId], addDays(today, -365)).filter((one) => one.currency === currency).map(({ amount }) => amount).sort((a, b) => a - b);
+  return sums[Math.floor(sums.length / 2)] ?? null;
+}
 
 /** The letter a customer would get today, looked at before it goes. */
 export function followUpWorkings(db: Db, customerId: number, today: Day, proposals: readonly Proposal[]): FollowUpWorkings | null {
   const row = overdueRows(db, today, proposals, customerId).find((one) => one.customer.id === customerId);
   if (!row) return null;
   const settings = readSettings(db);
-  const draft = draftLetter(row, settings, today);
+  const draft = draftLetter(db, row, settings, today);
   // Where every invoice is left out there is nothing to write, yet all the rest to see.
-  const letter = draft.ok ? draft.value : { to: null, subject: "", body: "", sum: ZERO, step: row.next.step.step, items: [] };
+  const letter = draft.ok ? draft.value : { to: null, cameBack: null, subject: "", body: "", sum: ZERO, step: row.next.step.step, items: [] };
   const out = itemsLeftOut(db);
   return {
     customerId, to: letter.to, subject: letter.subject, body: letter.body, sum: letter.sum, credit: row.credit, step: letter.step, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), habit: habitInWords(db, customerId),
     history: historyOf(db, customerId, today).filter(({ kind }) => ["letter", "call", "note", "promise", "receipt"].includes(kind)).slice(0, 7).map(({ on, kind, words }) => ({ on, words: kind === "letter" ? words : `${kind}: ${words}` })),
     items: letter.items.map((item) => ({ id: item.id, number: item.number, description: item.description ?? "", dueOn: item.dueOn, days: daysBetween(item.dueOn, today), balance: item.balance, currency: item.currency })),
-    problem: letter.to === null ? "no e-mail address" : null, lastWord: row.lastWord, why: whyToday(row, today, settings.currency), act: row.next.step.act,
+    problem: letter.to === null ? "no e-mail address" : letter.cameBack === null ? null : `the last letter to ${letter.to} came back: ${letter.cameBack}`, lastWord: row.lastWord, phone: row.followed.contactPhone || row.customer.phone, contact: row.followed.contactName, offer: offerFor({ asked: row.asked, usual: usualPayment(db, customerId, today), broken: row.lastWord?.kind === "promise" && row.lastWord.state === "broken", today }), ...keptOf(promisesOf(db, customerId, today)), why: whyToday(row, today, settings.currency), act: row.next.step.act,
     leftOut: row.items.flatMap((item) => { const reason = out.get(item.id); return reason === undefined ? [] : [{ id: item.id, number: item.number, reason, balance: item.balance, currency: item.currency }]; }),
   };
 }

@@ -3,6 +3,7 @@ import { agingOf, allowanceFor, averageDaysLate, bestPossibleDso, cashByWeek, ce
 import { add, formatAmount, minor, sumOf, type Currency, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { cameOnItems, latenessByCustomer, paidByDaysLate, promisesFrom, salesByMonth } from "@/db/figures";
+import { promiseParts } from "@/db/followup";
 import { balancesAsOf } from "@/db/journal";
 import { openByAge, openItems, openItemsAsOf } from "@/db/openItems";
 
@@ -60,8 +61,23 @@ function habitsUpTo(db: Db, to: Day): (customerId: number) => Lateness {
 
 function expected(db: Db, today: Day, items: readonly { customerId: number; dueOn: Day; left: Minor }[]): Week[] {
   const habit = habitsUpTo(db, today);
-  const promised = new Map(promisesFrom(db, today).map(({ customerId, promisedOn }) => [customerId, promisedOn]));
-  return cashByWeek(items.filter(({ left }) => left > 0).map((item): ToCome => ({ amount: item.left, dueOn: item.dueOn, habit: habit(item.customerId), promisedOn: item.dueOn < today ? (promised.get(item.customerId) ?? null) : null })), today, WEEKS);
+  const promised = promisedDays(db, today);
+  const inOrder = items.filter(({ left }) => left > 0).sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : 0));
+  return cashByWeek(inOrder.map((item): ToCome => ({ amount: item.left, dueOn: item.dueOn, habit: habit(item.customerId), promisedOn: item.dueOn < today ? promised(item.customerId, item.left) : null })), today, WEEKS);
+}
+
+/** On which day what is overdue of a customer is promised, taken oldest first: a promise in parts covers so much by each of its days. */
+function promisedDays(db: Db, today: Day): (customerId: number, left: Minor) => Day | null {
+  const parts = promiseParts(db);
+  const open = new Map(promisesFrom(db, today).map(({ contactId, customerId, promisedOn }) => [customerId, { days: (parts.get(contactId) ?? []).filter(({ dueOn }) => dueOn >= today), last: promisedOn, taken: 0 }]));
+  return (customerId, left) => {
+    const promise = open.get(customerId);
+    if (!promise) return null;
+    promise.taken += left;
+    let covered = 0;
+    for (const part of promise.days) { covered += part.sum ?? 0; if (promise.taken <= covered) return part.dueOn; }
+    return promise.last;
+  };
 }
 
 /** The same as it would have been reckoned four weeks ago, from what was known then, against what came since. */

@@ -1,29 +1,33 @@
-import { formatDay, type Day } from "@/core/calendar";
-import { TONES, waitInWords, type Attached } from "@/core/followup";
+import { addDays, formatDay, type Day } from "@/core/calendar";
+import { nextRunDay, TONES, waitInWords, type Attached } from "@/core/followup";
 import { formatAmount, sumOf, type Minor } from "@/core/money";
+import { commandByKey } from "@/db/acts";
 import type { Db } from "@/db/connection";
+import { runSkips } from "@/db/followup";
 import { readSettings } from "@/db/settings";
 
 import { draftLetter } from "../letters";
 import type { OverdueRow } from "./overdue";
 
 /** A letter of today's run, to be looked through. Sums in the book's currency. */
-export type RunLetter = { customerId: number; name: string; to: string | null; subject: string; body: string; sum: Minor; items: number; oldestDays: number; step: string; ladder: string; attach: Attached; byItself: boolean };
+export type RunLetter = { customerId: number; name: string; to: string | null; /** Why it cannot go; null where it can. */ problem: string | null; subject: string; body: string; sum: Minor; items: number; oldestDays: number; step: string; ladder: string; attach: Attached; byItself: boolean };
 export type LetterRun = {
   letters: RunLetter[]; sum: Minor;
   /** Ready, but by another way than a letter. */ others: { customerId: number; name: string; act: string; sum: Minor }[];
   /** Who is held back, by reason, so that nobody wonders. */ held: { why: string; count: number; sum: Minor }[];
 };
+/** What goes without a person next, as it would go if nothing changed until then; `why` is set for who was taken out. */
+export type AutomaticRun = { /** Null where the book has no day for it. */ on: Day | null; hour: number; gone: boolean; rows: { customerId: number; name: string; step: string; sum: Minor; why: string | null; problem: string | null }[] };
 
 /** What would go today: one letter a customer or group, with all of it; who waits is counted by reason. */
 export function letterRun(db: Db, today: Day, rows: readonly OverdueRow[]): LetterRun {
   const settings = readSettings(db);
   const ready = rows.filter(({ state }) => state === "ready");
   const letters = ready.filter(({ next }) => next.step.act === "letter").flatMap((row): RunLetter[] => {
-    const draft = draftLetter(row, settings, today);
+    const draft = draftLetter(db, row, settings, today);
     if (!draft.ok) return [];
-    const { to, subject, body, sum, items, attach } = draft.value;
-    return [{ customerId: row.customer.id, name: row.customer.name, to, subject, body, sum, items: items.length, oldestDays: row.oldestDays, step: `letter ${row.next.step.step}, ${TONES[row.next.step.tone - 1] ?? ""}`, ladder: row.ladder, attach, byItself: row.goesByItself }];
+    const { to, cameBack, subject, body, sum, items, attach } = draft.value;
+    return [{ customerId: row.customer.id, name: row.customer.name, to: cameBack === null ? to : null, problem: to === null ? "no e-mail address" : cameBack === null ? null : `the last letter to ${to} came back: ${cameBack}`, subject, body, sum, items: items.length, oldestDays: row.oldestDays, step: `letter ${row.next.step.step}, ${TONES[row.next.step.tone - 1] ?? ""}`, ladder: row.ladder, attach, byItself: row.goesByItself }];
   });
   const held = new Map<string, { count: number; sum: number }>();
   const hold = (why: string, sum: number): void => { const known = held.get(why) ?? { count: 0, sum: 0 }; held.set(why, { count: known.count + 1, sum: known.sum + sum }); };
@@ -39,7 +43,29 @@ export function letterRun(db: Db, today: Day, rows: readonly OverdueRow[]): Lett
   };
 }
 
-const REASONS = { receipt: "a receipt in Match that may be theirs", on_way: "an ACH debit on its way", stale: "files that are too old", promise: "a promise not yet due", credit: "a credit that covers it", dispute: "a dispute", quiet: "no reminders until a day", small: "a very small sum" } as const;
+/** The letters that go by themselves on their next day; `rowsOn` gives who is overdue on a day. */
+export function automaticRun(db: Db, today: Day, rowsOn: (day: Day) => readonly OverdueRow[]): AutomaticRun {
+  const settings = readSettings(db);
+  const rule = settings.letterRun;
+  const gone = commandByKey(db, runKey(today)) !== undefined;
+  const on = rule === null ? null : nextRunDay(rule, gone ? addDays(today, 1) : today);
+  if (rule === null || on === null) return { on: null, hour: 0, gone, rows: [] };
+  const skips = runSkips(db, on);
+  const rows = rowsOn(on).filter(({ goesByItself }) => goesByItself).flatMap((row) => {
+    const draft = draftLetter(db, row, settings, on);
+    if (!draft.ok) return [];
+    const { to, cameBack, sum } = draft.value;
+    return [{ customerId: row.customer.id, name: row.customer.name, step: `letter ${row.next.step.step}, ${TONES[row.next.step.tone - 1] ?? ""}`, sum, why: skips.get(row.customer.id) ?? null, problem: to === null ? "no e-mail address" : cameBack === null ? null : `the last letter came back: ${cameBack}` }];
+  });
+  return { on, hour: rule.hour, gone, rows };
+}
+
+/** The key of a day's run by schedule: whoever starts it, it goes once. */
+export function runKey(day: Day): string {
+  return `letters-by-schedule-${day}`;
+}
+
+const REASONS = { receipt: "a receipt in Match that may be theirs", on_way: "an ACH debit on its way", stale: "a feed that has fallen behind", promise: "a promise not yet due", credit: "a credit that covers it", dispute: "a dispute", quiet: "no reminders until a day", small: "a very small sum" } as const;
 
 /** Why a customer gets something today, or why not, in one sentence; for whoever doubts the list. */
 export function whyToday(row: OverdueRow | undefined, today: Day, currency: Parameters<typeof formatAmount>[1]): string {
@@ -53,7 +79,7 @@ export function whyToday(row: OverdueRow | undefined, today: Day, currency: Para
     case "waits":
       return `Held back: waits for ${row.waits.map((wait) => waitInWords(wait, currency)).join(", ")}. Otherwise ${because}.`;
     case "later":
-      return `Not today: ${step} comes on ${formatDay(next.on, today)}: not before day ${next.step.fromDays}, and no sooner than twelve days after the last letter.`;
+      return `Not today: ${step} comes on ${formatDay(next.on, today)}: not before day ${next.step.fromDays}, and no sooner after the last letter than the book allows.`;
     case "left_out":
       return `Left out: ${row.leftOut ?? ""}.`;
     default:

@@ -1,12 +1,12 @@
 import { bankingDaysBetween, type Day } from "@/core/calendar";
-import { DEFAULT_STEPS, followUpToday, promiseState, type FollowUpState, type FollowUpToday, type Ladder, type PromiseState } from "@/core/followup";
+import { DEFAULT_STEPS, followUpToday, promiseToday, type Feed, type FollowUpState, type FollowUpToday, type Ladder, type PromisedPart, type PromiseState, type PromiseToday, type StaleFeed } from "@/core/followup";
 import type { Proposal } from "@/core/matching";
 import { agingOf, type Aging } from "@/core/metrics";
 import { add, minor, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
 import { groupHead } from "@/core/parties";
 import type { Db } from "@/db/connection";
 import { allCustomers, familyOf, type CustomerRow } from "@/db/customers";
-import { lastWords, paidBetween, type ContactRow, type LetterRow } from "@/db/followup";
+import { lastWords, paidBetween, promiseParts, type ContactRow, type LetterRow } from "@/db/followup";
 import { lastImportDay } from "@/db/files";
 import { followedAs, followedRows, itemsLeftOut, ladders, stepsSaid, type FollowedRow } from "@/db/ladders";
 import { onTheirWay } from "@/db/started";
@@ -20,7 +20,7 @@ export type OverdueState = FollowUpState;
 
 /** A customer (with its sites) that a step of the ladder is about, or that owes something past its date. Sums in the book's currency. */
 export type OverdueRow = FollowUpToday & {
-  customer: CustomerRow; sites: number; items: FollowItem[]; aging: Aging; credit: Minor; /** The same credit, currency by currency. */ creditIn: ReadonlyMap<Currency, Minor>; lastWord: LastWord | null; followed: FollowedRow; ladder: string;
+  customer: CustomerRow; sites: number; items: FollowItem[]; aging: Aging; credit: Minor; /** The same credit, currency by currency. */ creditIn: ReadonlyMap<Currency, Minor>; lastWord: LastWord | null; followed: FollowedRow; ladder: string; ladderId: number;
 };
 
 type Words = { letter: LetterRow | undefined; contact: ContactRow | undefined; promise: ContactRow | undefined };
@@ -49,11 +49,11 @@ export function overdueRows(db: Db, today: Day, proposals: readonly Proposal[], 
 
 const rank = (row: OverdueRow): number => ["ready", "waits", "later", "left_out"].indexOf(row.state) * 2 - (row.lastWord?.kind === "promise" && row.lastWord.state === "broken" ? 1 : 0);
 
-type GroupFacts = { smallest: Minor; maybe: Map<number, { receiptId: number; amount: Minor }[]>; credit: Map<number, Minor>; creditIn: Map<number, { currency: Currency; sum: Minor }[]>; disputed: Map<number, Minor>; onWay: Map<number, { sum: Minor; startedOn: Day }>; staleSince: Day | null; words: Map<number, Words>; ladders: readonly Ladder[]; followed: Map<number, FollowedRow>; leftOut: Map<number, string>; said: Map<number, { step: number; on: Day }[]> };
+type GroupFacts = { smallest: Minor; maybe: Map<number, { receiptId: number; amount: Minor }[]>; credit: Map<number, Minor>; creditIn: Map<number, { currency: Currency; sum: Minor }[]>; disputed: Map<number, Minor>; onWay: Map<number, { sum: Minor; startedOn: Day }>; stale: StaleFeed | null; parts: Map<number, PromisedPart[]>; interval: number; words: Map<number, Words>; ladders: readonly Ladder[]; followed: Map<number, FollowedRow>; leftOut: Map<number, string>; said: Map<number, { step: number; on: Day }[]> };
 
 function factsByGroup(db: Db, proposals: readonly Proposal[], headOf: (id: number) => number, today: Day): GroupFacts {
   const maybe = new Map<number, { receiptId: number; amount: Minor }[]>();
-  const { smallestSumAskedFor, currency: book } = readSettings(db);
+  const { smallestSumAskedFor, letterInterval, currency: book } = readSettings(db);
   const amounts = new Map(receiptsInState(db, "to_match").map((receipt) => [receipt.id, worthOn(db, receipt.unidentified, receipt.currency, book, receipt.settledOn)]));
   for (const { receiptId, readings } of proposals) {
     const heads = new Set(readings.flatMap((reading) => (reading.customerId === null ? [] : [headOf(reading.customerId)])));
@@ -80,17 +80,17 @@ function factsByGroup(db: Db, proposals: readonly Proposal[], headOf: (id: numbe
     const known = onWay.get(head);
     onWay.set(head, { sum: add(known?.sum ?? 0, worthOn(db, amount, currency, book, startedOn)), startedOn: known?.startedOn ?? startedOn });
   }
-  return { onWay, staleSince: staleSince(db, today), smallest: minor(smallestSumAskedFor), maybe, credit, creditIn, disputed, words: wordsByCustomer(db), ladders: ladders(db), followed: new Map(followedRows(db).map((row) => [row.customerId, row])), leftOut: itemsLeftOut(db), said: stepsSaid(db) };
+  return { onWay, stale: staleFeed(db, today), parts: promiseParts(db), interval: letterInterval, smallest: minor(smallestSumAskedFor), maybe, credit, creditIn, disputed, words: wordsByCustomer(db), ladders: ladders(db), followed: new Map(followedRows(db).map((row) => [row.customerId, row])), leftOut: itemsLeftOut(db), said: stepsSaid(db) };
 }
 
 /** Banking days after which the files are too old to say who has paid. */
 const STALE_AFTER = 5;
 
-/** The day on which the feed came last that has fallen behind; null while they are fresh, or there are none yet. */
-function staleSince(db: Db, today: Day): Day | null {
-  const reach = (["processor", "bank"] as const).map((kind) => lastImportDay(db, kind)).filter((on): on is Day => on !== null);
-  const oldest = reach.reduce<Day | null>((least, on) => (least === null || on < least ? on : least), null);
-  return oldest !== null && bankingDaysBetween(oldest, today) > STALE_AFTER ? oldest : null;
+/** The feed that has fallen behind, the one that came longest ago; null while they are fresh, or there are none yet. */
+function staleFeed(db: Db, today: Day): StaleFeed | null {
+  const reach = (["processor", "bank"] satisfies Feed[]).flatMap((feed): StaleFeed[] => { const since = lastImportDay(db, feed); return since === null ? [] : [{ feed, since }]; });
+  const [oldest] = reach.sort((a, b) => (a.since < b.since ? -1 : 1));
+  return oldest && bankingDaysBetween(oldest.since, today) > STALE_AFTER ? oldest : null;
 }
 
 function wordsByCustomer(db: Db): Map<number, Words> {
@@ -108,18 +108,17 @@ function rowOf(db: Db, customer: CustomerRow, items: FollowItem[], today: Day, f
   const notes = minor(-sumOf(items.filter((item) => item.balance < 0), (item) => item.bookBalance));
   const credit = add(facts.credit.get(customer.id) ?? 0, notes);
   const words = facts.words.get(customer.id);
-  const promise = words?.promise?.promisedOn ? { dueOn: words.promise.promisedOn, sum: words.promise.promisedSum } : null;
-  const paid = words?.promise && promise ? paidBetween(db, customer.id, words.promise.onDay, promise.dueOn < today ? promise.dueOn : today) : ZERO;
-  const state = promise ? promiseState(promise, paid, today) : null;
+  const promise = words?.promise ? promiseNow(db, words.promise, facts.parts.get(words.promise.id), today) : null;
+  const state = promise?.state ?? null;
   const gets = followUpToday({
-    today, items: items.map((item) => ({ id: item.id, dueOn: item.dueOn, balance: item.bookBalance, leftOut: facts.leftOut.get(item.id) ?? null })), steps: ladder && ladder.steps.length > 0 ? ladder.steps : DEFAULT_STEPS, said: facts.said.get(customer.id) ?? [], lastLetterOn: words?.letter?.onDay ?? null,
-    credit, smallest: followed.smallest ?? facts.smallest, maybeTheirs: facts.maybe.get(customer.id) ?? [], disputed: facts.disputed.get(customer.id) ?? ZERO, onWay: facts.onWay.get(customer.id) ?? null, staleSince: facts.staleSince, promise: state === "open" ? promise : null, quietUntil: followed.quietUntil,
+    today, items: items.map((item) => ({ id: item.id, dueOn: item.dueOn, balance: item.bookBalance, leftOut: facts.leftOut.get(item.id) ?? null })), steps: ladder && ladder.steps.length > 0 ? ladder.steps : DEFAULT_STEPS, said: facts.said.get(customer.id) ?? [], lastLetterOn: words?.letter?.onDay ?? null, interval: facts.interval,
+    credit, smallest: followed.smallest ?? facts.smallest, maybeTheirs: facts.maybe.get(customer.id) ?? [], disputed: facts.disputed.get(customer.id) ?? ZERO, onWay: facts.onWay.get(customer.id) ?? null, stale: facts.stale, promise: state === "open" ? (promise?.next ?? null) : null, quietUntil: followed.quietUntil,
     promiseBroken: state === "broken", leftOut: customer.leftOut, byItself: followed.byItself,
   });
   if (gets === null) return null;
   return {
     ...gets, customer, sites: new Set(items.map((item) => item.customerId).filter((id) => id !== customer.id)).size, items, aging: agingOf(items.map(({ dueOn, bookBalance }) => ({ dueOn, balance: bookBalance })), today), credit, creditIn: creditIn(items, facts.creditIn.get(customer.id) ?? []),
-    lastWord: lastWord(words, state), followed, ladder: ladder?.name ?? "",
+    lastWord: lastWord(words, promise), followed, ladder: ladder?.name ?? "", ladderId: ladder?.id ?? 0,
   };
 }
 
@@ -130,11 +129,17 @@ function creditIn(items: readonly FollowItem[], kept: readonly { currency: Curre
   return sums;
 }
 
-function lastWord(words: Words | undefined, state: PromiseState | null): LastWord | null {
+/** How a promise stands today, by what came of the customer since it was made; null where the contact is none. */
+export function promiseNow(db: Db, contact: ContactRow, parts: readonly PromisedPart[] | undefined, today: Day): PromiseToday | null {
+  if (contact.promisedOn === null) return null;
+  return promiseToday(parts ?? [{ dueOn: contact.promisedOn, sum: contact.promisedSum }], (to) => paidBetween(db, contact.customerId, contact.onDay, to), today);
+}
+
+function lastWord(words: Words | undefined, promise: PromiseToday | null): LastWord | null {
   const said: LastWord[] = [];
   if (words?.letter) said.push({ kind: "letter", step: words.letter.step, on: words.letter.onDay });
   if (words?.contact && words.contact.kind !== "promise") said.push({ kind: words.contact.kind, on: words.contact.onDay, text: words.contact.text });
-  if (words?.promise?.promisedOn && state) said.push({ kind: "promise", on: words.promise.onDay, dueOn: words.promise.promisedOn, sum: words.promise.promisedSum, state });
+  if (words?.promise?.promisedOn && promise) said.push({ kind: "promise", on: words.promise.onDay, dueOn: promise.next?.dueOn ?? words.promise.promisedOn, sum: promise.next ? promise.next.sum : words.promise.promisedSum, state: promise.state });
   return said.reduce<LastWord | null>((last, one) => (last === null || one.on >= last.on ? one : last), null);
 }
 

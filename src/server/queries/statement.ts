@@ -14,7 +14,7 @@ export type StatementPart = { currency: Currency; opening: Minor; lines: Stateme
 export type Statement = { customer: CustomerRow; sites: number; from: Day; to: Day; parts: StatementPart[] };
 
 const EVENTS: Partial<Record<string, string>> = {
-  opening: "brought over", invoice: "invoice", credit_note: "credit note", identify: "received, on account", apply: "received", discount: "discount taken", write_off: "written off", ach_return: "payment returned", refund: "sent back", dispute: "payment disputed",
+  opening: "brought over", invoice: "invoice", credit_note: "credit note", identify: "received, on account", apply: "received", discount: "discount taken", write_off: "adjusted", ach_return: "payment returned", refund: "sent back", dispute: "payment disputed",
   deposit: "check returned", late_fee: "fee", reversal: "taken back", surcharge: "surcharge",
 };
 

@@ -51,6 +51,11 @@ export async function execute<Name extends CommandName>(book: string, command: N
   return result as Result<OutputOf<Name>>;
 }
 
+/** Starts the book's writer, which delivers what waits; it needs no command for that. */
+export function wake(book: string): void {
+  writerOf(book).worker.postMessage(null);
+}
+
 /** How far a command is that is under way, by its key; null where it is not (or is done). */
 export function progressOf(book: string, key: string): Progress | null {
   const waiting = [...(kept.dozoWriters?.get(book)?.waiting.values() ?? [])].find((one) => one.key === key);

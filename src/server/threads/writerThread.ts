@@ -1,7 +1,9 @@
 import { parentPort, workerData } from "node:worker_threads";
 
-import { fail, type Result } from "@/core/result";
+import { fail, ok, type Result } from "@/core/result";
 import { isBusy, type Db } from "@/db/connection";
+
+import { letterToDeliver } from "@/db/followup";
 
 import { openBookToWrite } from "../books";
 import { runCommand } from "../command";
@@ -30,20 +32,30 @@ function deliver(): void {
   }).catch((error: unknown) => { console.error(`dozo: letters wait in the book: ${error instanceof Error ? error.message : "unknown"}`); });
 }
 
-const queued = (): number | undefined => db?.get<{ id: number }>("SELECT id FROM letter WHERE delivery = 'queued' ORDER BY id LIMIT 1")?.id;
+const queued = (): number | undefined => (db === null ? undefined : letterToDeliver(db, new Date().toISOString()));
+
+/** Letters whose mail server was not reached are tried again when their time comes. */
+const LOOK_AGAIN_MS = 60_000;
+setInterval(() => { if (db !== null) deliver(); }, LOOK_AGAIN_MS).unref();
+
+/** Opens the book where it is not open yet; what a crash left in it is delivered then. */
+function opened(): Result<Db> {
+  if (db !== null) return ok(db);
+  const made = openBookToWrite(book);
+  if (!made.ok) return made;
+  db = made.value;
+  deliver();
+  return made;
+}
 
 async function carryOut(request: WriterRequest): Promise<Result<unknown>> {
-  if (db === null) {
-    const opened = openBookToWrite(book);
-    if (!opened.ok) return opened;
-    db = opened.value;
-    deliver();
-  }
+  const open = opened();
+  if (!open.ok) return open;
   const command = commandOf(request.command);
   if (!command) return fail("command.unknown", { name: request.command });
   try {
-    const result = runCommand(db, command, request.input, { book, actor: request.actor, key: request.key, progress: (done, of) => parentPort?.postMessage({ id: request.id, progress: { done, of } } satisfies WriterAnswer) }, request.rehearse);
-    if (result.ok && request.command.startsWith("sendLetter") && !request.rehearse) deliver();
+    const result = runCommand(open.value, command, request.input, { book, actor: request.actor, key: request.key, progress: (done, of) => parentPort?.postMessage({ id: request.id, progress: { done, of } } satisfies WriterAnswer) }, request.rehearse);
+    if (result.ok && (request.command.startsWith("sendLetter") || request.command === "runLetters") && !request.rehearse) deliver();
     return result;
   } catch (error) {
     if (isBusy(error)) return fail("book.locked");
@@ -52,7 +64,12 @@ async function carryOut(request: WriterRequest): Promise<Result<unknown>> {
 }
 
 let queue: Promise<void> = Promise.resolve();
-parentPort?.on("message", (request: WriterRequest) => {
+parentPort?.on("message", (request: WriterRequest | null) => {
+  // Nothing but a knock: what waits is delivered.
+  if (request === null) {
+    if (opened().ok) deliver();
+    return;
+  }
   queue = queue.then(async () => {
     const result = await carryOut(request).catch((error: unknown): Result<unknown> => {
       console.error(`dozo: ${request.command} failed: ${error instanceof Error ? error.stack ?? error.message : "unknown"}`);

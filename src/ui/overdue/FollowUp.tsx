@@ -6,7 +6,7 @@ import { useEffect, useState, type ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, negate, parseAmount, type Currency, type Minor } from "@/core/money";
+import { formatAmount, negate, parseAmount, toDecimal, type Currency, type Minor } from "@/core/money";
 
 import { Act } from "../Act";
 import { onOwnControl } from "../keys";
@@ -15,7 +15,8 @@ import { Sum } from "../Sum";
 import { useActing } from "../shell/Notices";
 import type { OverdueLine } from "./types";
 
-type Workings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; why: string; act: "letter" | "call" | "task" | "stop"; leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[] };
+type Workings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; phone: string | null; contact: string; offer: OfferShown; kept: number; broken: number; why: string; act: "letter" | "call" | "task" | "stop"; leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[] };
+type OfferShown = { why: "usual" | "large" | "broken" | "new"; parts: readonly { dueOn: Day; sum: Minor }[] } | null;
 type Doing = "looking" | "letter" | "sure" | "call" | "leave_out";
 type Props = { row: OverdueLine; currency: Currency; today: Day; done: () => void };
 
@@ -38,7 +39,7 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
     <div className="work two">
       <div>
         {doing === "letter" || doing === "sure" ? <Letter workings={workings} row={row} back={() => setDoing("looking")} done={done} /> : <Owed workings={workings} currency={currency} today={today} />}
-        {doing === "call" ? <Call row={row} currency={currency} close={() => setDoing("looking")} /> : null}
+        {doing === "call" ? <Call row={row} currency={currency} today={today} workings={workings} close={() => setDoing("looking")} /> : null}
         {doing === "leave_out" ? <LeaveOut row={row} close={() => setDoing("looking")} /> : null}
         {doing === "looking" ? (
           <div className="acts">
@@ -52,7 +53,8 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
         {doing === "looking" ? <p className={held ? "waits" : "soft"}>{workings.why}</p> : null}
       </div>
       <div>
-        <h2>{workings.habit}</h2>
+        <h2>{workings.habit}{workings.kept + workings.broken > 0 ? <span className="soft">, kept {workings.kept} of {workings.kept + workings.broken} promises</span> : null}</h2>
+        <p style={{ margin: "2px 0" }}>{workings.contact ? `${workings.contact}, ` : ""}{workings.phone === null ? <span className="soft">no telephone number</span> : <a href={`tel:${workings.phone.replace(/[^+\d]/g, "")}`}>{workings.phone}</a>}{workings.offer ? <span className="soft">. {offerInWords(workings.offer, currency, today)}</span> : null}</p>
         <table className="small"><tbody>{workings.history.map((line, at) => <tr key={`${line.on} ${at}`}><td className="soft" style={{ width: 110 }}>{formatDay(line.on, today)}</td><td title={line.words}>{line.words}</td></tr>)}{workings.history.length === 0 ? <tr><td className="soft">Nothing was said yet.</td></tr> : null}</tbody></table>
       </div>
     </div>
@@ -98,38 +100,62 @@ function Letter({ workings, row, back, done }: { workings: Workings; row: Overdu
   const [subject, setSubject] = useState(workings.subject);
   const [body, setBody] = useState(workings.body);
   const send = (): void => {
-    if (busy || workings.to === null) return;
+    if (busy || workings.problem !== null) return;
     void act<{ letterId: number }>("sendLetter", { customerId: row.id, subject, body }, () => ({ words: `Letter to ${row.name} is in the outbox.` })).then((value) => { if (value) done(); });
   };
   useHotkeys("enter", send, { preventDefault: true }, [send]);
   useHotkeys("escape", back);
   return (
     <div>
-      <p className="soft" style={{ margin: "4px 0" }}>To {workings.to ?? <span className="off">no e-mail address: add one to the customers’ file</span>}. One letter for all of it.</p>
+      <p className="soft" style={{ margin: "4px 0" }}>To {workings.problem === null ? workings.to : <span className="off">{workings.problem}</span>}. One letter for all of it.</p>
       <input className="sumfield words" style={{ width: "100%", fontFamily: "inherit" }} aria-label="Subject" value={subject} onChange={(event) => setSubject(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") back(); }} />
       <Textarea aria-label="Letter" value={body} onChange={(event) => setBody(event.target.value)} rows={13} fontFamily="mono" fontSize="13px" bg="sheet" borderColor="rule" borderRadius="4px" mt="2" />
-      <div className="acts"><Act main hint="Enter" onClick={send} disabled={busy || workings.to === null}>Send it</Act><Act hint="Esc" onClick={back}>Not now</Act></div>
+      <div className="acts"><Act main hint="Enter" onClick={send} disabled={busy || workings.problem !== null}>Send it</Act><Act hint="Esc" onClick={back}>Not now</Act></div>
     </div>
   );
 }
 
-function Call({ row, currency, close }: { row: OverdueLine; currency: Currency; close: () => void }): ReactNode {
+/** What to offer on the telephone, in words. */
+function offerInWords({ why, parts }: NonNullable<OfferShown>, currency: Currency, today: Day): string {
+  const said = parts.map(({ dueOn, sum }) => `${formatAmount(sum, currency)} by ${formatDay(dueOn, today)}`).join(", ");
+  const because = { broken: "A promise was broken. Ask for", large: "That is much for this customer. Offer parts:", usual: "Ask for", new: "Has not paid anything yet. Ask for" }[why];
+  return `${because} ${said}.`;
+}
+
+type Part = { day: string; sum: string };
+
+/** What was said, in one line; with days and sums it is a promise, also in parts. */
+function Call({ row, currency, today, workings, close }: { row: OverdueLine; currency: Currency; today: Day; workings: Workings; close: () => void }): ReactNode {
   const { act, complain } = useActing();
   const [text, setText] = useState("");
-  const [day, setDay] = useState("");
-  const [sum, setSum] = useState("");
+  const [parts, setParts] = useState<Part[]>([{ day: "", sum: "" }]);
+  const set = (at: number, to: Partial<Part>): void => setParts(parts.map((part, index) => (index === at ? { ...part, ...to } : part)));
   const log = (): void => {
-    const amount = sum.trim() === "" ? null : parseAmount(sum, ".", currency);
-    if (amount && !amount.ok) return complain("The promised sum cannot be read. Write it like 1234.56.");
-    void act<{ actId: number }>("logContact", { customerId: row.id, kind: day === "" ? "call" : "promise", text, promisedOn: day === "" ? null : day, promisedSum: amount?.ok ? amount.value : null }, (value) => ({ words: day === "" ? "The call is noted." : "The promise is noted; reminders wait until its day.", undo: value.actId })).then((value) => { if (value) close(); });
+    const said = parts.filter(({ day }) => day !== "").map(({ day, sum }) => ({ dueOn: day, sum: sum.trim() === "" ? null : parseAmount(sum, ".", currency) }));
+    if (said.some(({ sum }) => sum && !sum.ok)) return complain("A promised sum cannot be read. Write it like 1234.56.");
+    if (said.length > 1 && said.some(({ sum }) => sum === null)) return complain("Of a promise in parts each needs its sum.");
+    const sums = said.map(({ dueOn, sum }) => ({ dueOn, sum: sum?.ok ? sum.value : null }));
+    const [only] = sums;
+    const promise = !only ? { kind: "call" } : sums.length === 1 ? { kind: "promise", promisedOn: only.dueOn, promisedSum: only.sum } : { kind: "promise", parts: sums };
+    void act<{ actId: number }>("logContact", { customerId: row.id, text, ...promise }, (value) => ({ words: only ? "The promise is noted; reminders wait until its day." : "The call is noted.", undo: value.actId })).then((value) => { if (value) close(); });
   };
+  const offer = workings.offer;
   const field = { textAlign: "left" as const, fontFamily: "inherit" };
   return (
-    <form className="acts" onSubmit={(event) => { event.preventDefault(); log(); }}>
-      <input className="sumfield" style={{ ...field, width: 280 }} autoFocus aria-label="What was said" placeholder="What was said" value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />
-      <label className="soft">promised by <input className="sumfield" style={field} type="date" value={day} onChange={(event) => setDay(event.target.value)} /></label>
-      <input className="sumfield" style={{ width: 90 }} aria-label="Promised sum" placeholder="sum" value={sum} onChange={(event) => setSum(event.target.value)} inputMode="decimal" />
-      <Act main type="submit" disabled={text.trim() === ""}>Note it</Act><Act hint="Esc" onClick={close}>Back</Act>
+    <form style={{ marginTop: 12 }} onSubmit={(event) => { event.preventDefault(); log(); }} onKeyDown={(event) => { if (event.key === "Escape") close(); }}>
+      <input className="sumfield" style={{ ...field, width: 420 }} autoFocus aria-label="What was said" placeholder="What was said" value={text} onChange={(event) => setText(event.target.value)} />
+      {parts.map((part, at) => (
+        <div className="acts" style={{ marginTop: 6 }} key={at}>
+          <label className="soft">{at === 0 ? "promised by" : "and by"} <input className="sumfield" style={field} type="date" value={part.day} onChange={(event) => set(at, { day: event.target.value })} /></label>
+          <input className="sumfield" style={{ width: 90 }} aria-label={at === 0 ? "Promised sum" : `Promised sum ${at + 1}`} placeholder="sum" value={part.sum} onChange={(event) => set(at, { sum: event.target.value })} inputMode="decimal" />
+          {at === parts.length - 1 && part.day !== "" ? <button type="button" className="row-open soft" onClick={() => setParts([...parts, { day: "", sum: "" }])}>and another part</button> : null}
+        </div>
+      ))}
+      <div className="acts">
+        <Act main type="submit" disabled={text.trim() === ""}>Note it</Act>
+        {offer ? <Act onClick={() => { setParts(offer.parts.map(({ dueOn, sum }) => ({ day: dueOn, sum: toDecimal(sum, currency) }))); if (text === "") setText("Agreed on the telephone"); }}>They agree to {offer.parts.length === 1 ? `${formatDay(offer.parts[0]?.dueOn ?? today, today)}` : `${offer.parts.length} parts`}</Act> : null}
+        <Act hint="Esc" onClick={close}>Back</Act>
+      </div>
     </form>
   );
 }

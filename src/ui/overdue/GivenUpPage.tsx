@@ -23,7 +23,7 @@ export function GivenUpPage({ book, today, waiting, rows }: Props): ReactNode {
     <>
       <div className="heading"><h1>{rows.length === 0 ? "Nothing" : total(given)} <small>given up, {given.length}</small></h1>{back.length > 0 ? <span><b className="strong sum">{total(back)}</b> of it paid after all</span> : null}</div>
       <OverdueTabs at="given-up" />
-      {waiting.length > 0 ? <section style={{ maxWidth: 760 }}><h2>Waits for a second person <span className="soft">{waiting.length}</span></h2>{waiting.map((one) => <div key={one.id} style={{ borderBottom: "1px solid var(--chakra-colors-line)", padding: "6px 0" }}><NextLink href={`/b/${book}/customers/${one.customerId}`} prefetch={false}>{one.customer}</NextLink><Decide asked={one} /></div>)}</section> : null}
+      {waiting.length > 0 ? <section style={{ maxWidth: 760 }}><h2>Waits for a second person <span className="soft">{waiting.length}</span></h2>{waiting.map((one) => <div key={one.id} style={{ borderBottom: "1px solid var(--d-colors-line)", padding: "6px 0" }}><NextLink href={`/b/${book}/customers/${one.customerId}`} prefetch={false}>{one.customer}</NextLink><Decide asked={one} /></div>)}</section> : null}
       <LedgerList<Row>
         label="Debts given up" rows={rows} idOf={(row) => row.key}
         columns={[

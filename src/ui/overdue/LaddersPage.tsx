@@ -26,7 +26,7 @@ export function LaddersPage({ ladders, currency }: Props): ReactNode {
       <div style={{ maxWidth: 900 }}>
         {ladders.map((ladder) => <Steps key={ladder.id} ladder={ladder} customers={ladder.customers} currency={currency} />)}
         {adding ? <Steps ladder={{ id: 0, name: "", standard: false, steps: ladders[0]?.steps ?? [], fee: NO_FEE }} customers={0} currency={currency} close={() => setAdding(false)} /> : <div className="acts"><Act onClick={() => setAdding(true)}>Another ladder</Act></div>}
-        <p className="soft">A customer is put on a ladder on its own page. A letter goes by itself only where both the step and the customer say so, on a banking day, and never past a wait. Between two letters there are at least twelve days.</p>
+        <p className="soft">A customer is put on a ladder on its own page. A letter goes by itself only where both the step and the customer say so, on a banking day, and never past a wait. Between two letters there are at least as many days as Set-up says.</p>
       </div>
     </>
   );

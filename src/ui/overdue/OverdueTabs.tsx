@@ -1,7 +1,7 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-const VIEWS = [["run", "Letters of today"], ["fees", "Late fees"], ["given-up", "Given up"], ["ladders", "Ladders"]] as const;
+const VIEWS = [["run", "Letters of today"], ["by-itself", "By themselves"], ["fees", "Late fees"], ["given-up", "Given up"], ["ladders", "Ladders"], ["words", "Wordings"]] as const;
 
 /** The views beside the list of who is late. */
 export function OverdueTabs({ at, children }: { at: "list" | (typeof VIEWS)[number][0]; children?: ReactNode }): ReactNode {

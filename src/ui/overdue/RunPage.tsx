@@ -14,7 +14,7 @@ import { useActing } from "../shell/Notices";
 import { Sum } from "../Sum";
 import { OverdueTabs } from "./OverdueTabs";
 
-type RunLetter = { customerId: number; name: string; to: string | null; subject: string; body: string; sum: Minor; items: number; oldestDays: number; step: string; ladder: string; attach: "none" | "statement" | "invoices"; byItself: boolean };
+type RunLetter = { customerId: number; name: string; to: string | null; problem: string | null; subject: string; body: string; sum: Minor; items: number; oldestDays: number; step: string; ladder: string; attach: "none" | "statement" | "invoices"; byItself: boolean };
 type Props = { book: string; currency: Currency; letters: RunLetter[]; sum: Minor; others: { customerId: number; name: string; act: string; sum: Minor }[]; held: { why: string; count: number; sum: Minor }[] };
 type Words = { subject: string; body: string };
 
@@ -52,12 +52,12 @@ export function RunPage({ book, currency, letters, others, held }: Props): React
           { id: "step", header: "Says", width: "14%", cell: (row) => row.step }, { id: "ladder", header: "Ladder", width: "11%", cell: (row) => row.ladder },
           { id: "subject", header: "Subject", width: "31%", cell: (row) => { const subject = changed.get(row.customerId)?.subject ?? row.subject; return <span title={subject}>{subject}</span>; } },
           { id: "with", header: "With it", width: "10%", cell: (row) => ({ none: "–", statement: "statement", invoices: "all papers" })[row.attach] },
-          { id: "sum", header: "Sum", width: "10%", number: true, cell: (row) => (row.to === null ? <span className="off">no address</span> : <Sum of={row.sum} currency={currency} />), foot: <span className="total">{formatAmount(sumOf(going, ({ sum }) => sum), currency)}</span> },
+          { id: "sum", header: "Sum", width: "10%", number: true, cell: (row) => (row.problem !== null ? <span className="off" title={row.problem}>{row.problem.startsWith("no") ? "no address" : "came back"}</span> : <Sum of={row.sum} currency={currency} />), foot: <span className="total">{formatAmount(sumOf(going, ({ sum }) => sum), currency)}</span> },
         ]}
         workings={(row) => <Looking key={row.customerId} row={row} book={book} words={changed.get(row.customerId) ?? row} change={(words) => setChanged(new Map(changed).set(row.customerId, words))} why={out.get(row.customerId) ?? null} take={(why) => take(row.customerId, why)} next={() => { const at = letters.findIndex((one) => one.customerId === row.customerId); setOpen(letters[at + 1]?.customerId ?? null); }} />}
         empty={<><p className="good">✓ No letter is due today.</p><p>Who is late and what they wait for stands under <NextLink href="?">Who is late</NextLink>.</p></>}
       />
-      <div className="columns">
+      <div className="columns" style={{ flex: "0 1 auto", minHeight: 132, maxHeight: 210 }}>
         <section><h2>By another way than a letter <span className="soft">{others.length}</span></h2><table className="small" aria-label="Calls and tasks"><tbody>{others.slice(0, 12).map((one) => <tr key={one.customerId}><td><NextLink href={`/b/${book}/overdue?open=${one.customerId}`} prefetch={false}>{one.name}</NextLink></td><td className="soft">{one.act}</td><td className="num"><Sum of={one.sum} currency={currency} /></td></tr>)}{others.length === 0 ? <tr><td className="soft">None today.</td></tr> : null}</tbody></table></section>
         <section><h2>Held back, and why</h2><table className="small" aria-label="Held back"><tbody>{held.map((one) => <tr key={one.why}><td className="waits">{one.why}</td><td className="soft">{one.count}</td><td className="num"><Sum of={one.sum} currency={currency} /></td></tr>)}{held.length === 0 ? <tr><td className="soft">Nobody.</td></tr> : null}</tbody></table></section>
       </div>
@@ -73,7 +73,7 @@ function Looking({ row, book, words, change, why, take, next }: { row: RunLetter
   return (
     <div className="work two">
       <div>
-        <p className="soft" style={{ margin: "4px 0" }}>To {row.to ?? <span className="off">no e-mail address</span>}. {row.items} {row.items === 1 ? "invoice" : "invoices"}, the oldest {row.oldestDays} days{row.byItself ? "; may go by itself" : ""}.</p>
+        <p className="soft" style={{ margin: "4px 0" }}>To {row.problem === null ? row.to : <span className="off">{row.problem}</span>}. {row.items} {row.items === 1 ? "invoice" : "invoices"}, the oldest {row.oldestDays} days{row.byItself ? "; may go by itself" : ""}.</p>
         <input className="sumfield words" style={{ width: "100%", fontFamily: "inherit" }} aria-label="Subject" value={words.subject} onChange={(event) => change({ ...words, subject: event.target.value })} />
         <Textarea aria-label="Letter" value={words.body} onChange={(event) => change({ ...words, body: event.target.value })} rows={11} fontFamily="mono" fontSize="13px" bg="sheet" borderColor="rule" borderRadius="4px" mt="2" />
       </div>

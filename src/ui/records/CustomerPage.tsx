@@ -8,6 +8,7 @@ import type { Aging } from "@/core/metrics";
 import { add, formatAmount, negate, sumOf, type Currency, type Minor } from "@/core/money";
 
 import { Sum } from "../Sum";
+import { Paying, type PayingFacts } from "./Paying";
 import { FollowedAs, type Followed } from "./FollowedAs";
 import type { Around } from "../documents/types";
 import { AgeBar } from "../overdue/AgeBar";
@@ -15,10 +16,10 @@ import { useActing } from "../shell/Notices";
 
 type Customer = { id: number; externalId: string; name: string; email: string | null; phone: string | null; leftOut: string | null };
 type Item = { id: number; number: string; kind: string; description: string | null; dueOn: Day; total: Minor; balance: Minor; currency: Currency; bookBalance: Minor };
-type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean };
+type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean; letterId: number | null };
 type Credit = { receiptId: number; on: Day; sum: Minor; currency: Currency; words: string };
 type Props = Around & {
-  customer: Customer; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[]; followed: Followed; ladders: { id: number; name: string; standard: boolean }[]; why: string;
+  customer: Customer; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[]; followed: Followed; ladders: { id: number; name: string; standard: boolean }[]; why: string; paying: PayingFacts; account: string; cameBack: { letterId: number; address: string; why: string } | null;
 };
 
 /** A customer: what is owed and since when, what stands to their credit, and one line of time with all that happened. */
@@ -33,7 +34,7 @@ export function CustomerPage(props: Props): ReactNode {
         {props.overdue !== 0 ? <NextLink className="off" href={`/b/${book}/overdue?open=${customer.id}`}>{formatAmount(props.overdue, currency)} overdue</NextLink> : <span className="good">nothing overdue</span>}
         {customer.leftOut ? <span className="waits">left out of follow-up: {customer.leftOut}</span> : null}
         {props.waits.length > 0 ? <span className="waits">waits for {props.waits.join(", ")}</span> : null}
-        <div className="end"><NextLink href={`/b/${book}/customers/${customer.id}/statement`}>Statement</NextLink></div>
+        <div className="end"><NextLink href={`/b/${book}/customers/${customer.id}/statement`}>Statement</NextLink><a href={`${props.account}?look`} target="_blank" rel="noreferrer">What they see</a></div>
       </div>
       <div style={{ maxWidth: 760 }}><AgeBar aging={aging} currency={currency} words /></div>
       <div className="columns" style={{ gridTemplateColumns: "minmax(0, 4fr) minmax(0, 5fr)" }}>
@@ -44,7 +45,7 @@ export function CustomerPage(props: Props): ReactNode {
   );
 }
 
-function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, followed, ladders, why, book, currency, today }: Props): ReactNode {
+function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, followed, ladders, why, paying, cameBack, book, currency, today }: Props): ReactNode {
   return (
     <section>
       <h2>Open <span className="soft">{open.length} items</span></h2>
@@ -60,8 +61,9 @@ function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, 
       {credits.length > 0 ? <><h2>On account</h2><table className="small" aria-label="On account"><tbody>{credits.map((one) => <tr key={one.receiptId}><td><NextLink href={`/b/${book}/receipts/${one.receiptId}`} prefetch={false}>{one.words}</NextLink></td><td className="soft">{formatDay(one.on, today)}</td><td className="num"><Sum of={negate(one.sum)} currency={one.currency} /></td><td className="num"><UseCredit credit={one} open={open} /></td></tr>)}</tbody></table></> : null}
       {sites.length > 0 ? <><h2>Sites</h2><table className="small"><tbody>{sites.map((site) => <tr key={site.id}><td><NextLink href={`/b/${book}/customers/${site.id}`} prefetch={false}>{site.name}</NextLink></td><td className="num sum">{formatAmount(site.open, currency, { dash: true })}</td></tr>)}</tbody></table></> : null}
       <FollowedAs key={JSON.stringify(followed)} followed={followed} ladders={ladders} why={why} currency={currency} />
+      <Paying paying={paying} words={habit} />
       <h2>How to reach them</h2>
-      <dl className="facts"><dt>E-mail</dt><dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>{customer.phone ? <><dt>Telephone</dt><dd>{customer.phone}</dd></> : null}<dt>Habit</dt><dd>{habit}</dd><dt>Goes by</dt><dd><OtherNames customer={customer} aliases={aliases} /></dd></dl>
+      <dl className="facts"><dt>E-mail</dt><dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>{customer.phone ? <><dt>Telephone</dt><dd>{customer.phone}</dd></> : null}{cameBack ? <><dt>Letters</dt><dd className="off">to {cameBack.address} come back: {cameBack.why} <WorksAgain letterId={cameBack.letterId} /></dd></> : null}<dt>Account page</dt><dd><NewLink customerId={customer.id} /></dd><dt>Goes by</dt><dd><OtherNames customer={customer} aliases={aliases} /></dd></dl>
       <LearnedOf customer={customer} learned={learned} />
     </section>
   );
@@ -121,6 +123,26 @@ function LearnedOf({ customer, learned }: Pick<Props, "customer" | "learned">): 
   );
 }
 
+/** A new address for the account page; what was sent before leads nowhere then. */
+function NewLink({ customerId }: { customerId: number }): ReactNode {
+  const { act, busy } = useActing();
+  return <button type="button" className="row-open soft" disabled={busy} onClick={() => void act("newAccountLink", { customerId }, () => ({ words: "The page has a new address. The links in letters sent so far lead nowhere." }))}>give it a new address</button>;
+}
+
+function WorksAgain({ letterId }: { letterId: number }): ReactNode {
+  const { act, busy } = useActing();
+  return <button type="button" className="row-open strong" disabled={busy} onClick={() => void act("letterCameBack", { letterId, why: null }, () => ({ words: "Letters go there again." }))}>it works again</button>;
+}
+
+/** Notes that a letter came back, where a mail said so. */
+function CameBack({ letterId }: { letterId: number }): ReactNode {
+  const { act, busy } = useActing();
+  const [asking, setAsking] = useState(false);
+  const [why, setWhy] = useState("");
+  if (!asking) return <button type="button" className="row-open soft" disabled={busy} onClick={() => setAsking(true)}>it came back</button>;
+  return <form onSubmit={(event) => { event.preventDefault(); void act("letterCameBack", { letterId, why }, () => ({ words: "Noted: no letter goes to that address until it is said to work." })).then((value) => { if (value !== undefined) setAsking(false); }); }}><input className="sumfield words" style={{ width: 220, fontFamily: "inherit" }} autoFocus aria-label="Why it came back" placeholder="what the mail says, then Enter" value={why} onChange={(event) => setWhy(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") setAsking(false); }} /></form>;
+}
+
 function TimeLine({ history, book, today }: Props): ReactNode {
   const { act, busy } = useActing();
   return (
@@ -135,7 +157,7 @@ function TimeLine({ history, book, today }: Props): ReactNode {
                 <td className="soft" style={{ width: 84, verticalAlign: "baseline" }}>{line.kind}</td>
                 <td style={{ whiteSpace: "normal", verticalAlign: "baseline" }}>
                   {line.href ? <NextLink href={`/b/${book}/${line.href}`} prefetch={false}>{line.undone ? <s>{line.words}</s> : line.words}</NextLink> : line.undone ? <s>{line.words}</s> : line.words}
-                  {line.kind === "letter" ? <details><summary className="soft">its words</summary><pre className="letter">{line.more}</pre></details> : line.more ? <span className="soft"> {line.more}</span> : null}
+                  {line.kind === "letter" ? <details><summary className="soft">its words</summary><pre className="letter">{line.more}</pre>{line.letterId !== null ? <CameBack letterId={line.letterId} /> : null}</details> : line.more ? <span className="soft"> {line.more}</span> : null}
                 </td>
                 <td className="num" style={{ width: 56 }}>{line.actId !== null ? <button type="button" className="row-open strong" disabled={busy} onClick={() => void act("undo", { actId: line.actId }, () => ({ words: "Undone. Both entries stay in the journal." }))}>Undo</button> : null}</td>
               </tr>

@@ -12,7 +12,7 @@ import { useActing } from "../shell/Notices";
 export type Followed = { customerId: number; ladderId: number | null; language: Language; byItself: boolean; smallest: Minor | null; quietUntil: Day | null; contactName: string; contactEmail: string; contactPhone: string };
 type Props = { followed: Followed; ladders: readonly { id: number; name: string; standard: boolean }[]; why: string; currency: Currency };
 
-const LANGUAGE_WORDS: Record<Language, string> = { en: "English", es: "Spanish", fr: "French", de: "German" };
+export const LANGUAGE_WORDS: Record<Language, string> = { en: "English", es: "Spanish", fr: "French", de: "German" };
 
 /** How a customer is followed up, and why it is, or is not, on today's list. */
 export function FollowedAs({ followed, ladders, why, currency }: Props): ReactNode {

@@ -1,5 +1,9 @@
 import type { LetterWords } from "./words";
 
+const LINK = `{% if link %}Alles Offene, der Kontoauszug und jede Rechnung:
+{{ link }}
+
+{% endif %}`;
 const WRONG = "Stimmt etwas daran nicht, sagen Sie es uns; bis es geklärt ist, fragen wir nicht weiter danach.";
 
 export const GERMAN: LetterWords = {
@@ -13,7 +17,7 @@ export const GERMAN: LetterWords = {
 
 {{ table }}
 
-${WRONG}
+${LINK}${WRONG}
 
 Freundliche Grüße
 {{ business }}
@@ -27,7 +31,7 @@ wir haben Ihnen schon geschrieben. {% if count == 1 %}Eine Rechnung ist seit {{ 
 
 {{ table }}
 
-Bitte sagen Sie uns bis zum {{ reply_by }}, wann wir mit der Zahlung rechnen können. ${WRONG}
+${LINK}Bitte sagen Sie uns bis zum {{ reply_by }}, wann wir mit der Zahlung rechnen können. ${WRONG}
 
 Freundliche Grüße
 {{ business }}
@@ -41,7 +45,7 @@ trotz unserer Briefe sind noch {{ sum }} offen, der älteste Teil seit {{ oldest
 
 {{ table }}
 
-Wir bitten Sie, bis zum {{ reply_by }} zu zahlen oder uns anzurufen, damit wir Termine vereinbaren können. Sonst müssen wir weitere Lieferungen zurückhalten, bis das Konto ausgeglichen ist.
+${LINK}Wir bitten Sie, bis zum {{ reply_by }} zu zahlen oder uns anzurufen, damit wir Termine vereinbaren können. Sonst müssen wir weitere Lieferungen zurückhalten, bis das Konto ausgeglichen ist.
 
 {{ business }}
 `,
@@ -54,7 +58,7 @@ wir haben geschrieben und angerufen, und {{ sum }} sind noch immer nicht bezahlt
 
 {{ table }}
 
-Dies ist unser letzter Brief dazu. Haben wir bis zum {{ reply_by }} weder die ganze Summe erhalten noch Termine mit Ihnen vereinbart, beliefern wir Sie nicht mehr und geben die Sache zum Einzug weiter. ${WRONG}
+${LINK}Dies ist unser letzter Brief dazu. Haben wir bis zum {{ reply_by }} weder die ganze Summe erhalten noch Termine mit Ihnen vereinbart, beliefern wir Sie nicht mehr und geben die Sache zum Einzug weiter. ${WRONG}
 
 {{ business }}
 `,

@@ -1,5 +1,9 @@
 import type { LetterWords } from "./words";
 
+const LINK = `{% if link %}Everything that is open, the statement and each invoice:
+{{ link }}
+
+{% endif %}`;
 const WRONG = "If something about {% if count == 1 %}it{% else %}them{% endif %} is wrong, tell us, and we stop asking until it is settled.";
 
 export const ENGLISH: LetterWords = {
@@ -13,7 +17,7 @@ export const ENGLISH: LetterWords = {
 
 {{ table }}
 
-${WRONG}
+${LINK}${WRONG}
 
 Kind regards
 {{ business }}
@@ -27,7 +31,7 @@ we wrote to you before about what is open. {% if count == 1 %}One invoice is pas
 
 {{ table }}
 
-Please let us know by {{ reply_by }} which day we can expect the payment. ${WRONG}
+${LINK}Please let us know by {{ reply_by }} which day we can expect the payment. ${WRONG}
 
 Kind regards
 {{ business }}
@@ -41,7 +45,7 @@ in spite of our letters {{ sum }} is still open, the oldest part of it for {{ ol
 
 {{ table }}
 
-We ask you to pay by {{ reply_by }}, or to call us so that we can agree on dates. Otherwise we will have to hold further deliveries until the account is settled.
+${LINK}We ask you to pay by {{ reply_by }}, or to call us so that we can agree on dates. Otherwise we will have to hold further deliveries until the account is settled.
 
 {{ business }}
 `,
@@ -54,7 +58,7 @@ we have written and called, and {{ sum }} is still not paid; the oldest part has
 
 {{ table }}
 
-This is our last letter about it. Unless the whole sum is with us by {{ reply_by }}, or we have agreed on dates with you by then, we stop supplying you and hand the matter on for collection. ${WRONG}
+${LINK}This is our last letter about it. Unless the whole sum is with us by {{ reply_by }}, or we have agreed on dates with you by then, we stop supplying you and hand the matter on for collection. ${WRONG}
 
 {{ business }}
 `,

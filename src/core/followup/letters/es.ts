@@ -1,5 +1,9 @@
 import type { LetterWords } from "./words";
 
+const LINK = `{% if link %}Todo lo pendiente, el estado de cuenta y cada factura:
+{{ link }}
+
+{% endif %}`;
 const WRONG = "Si algo no es correcto, avísenos y dejaremos de reclamarlo hasta aclararlo.";
 
 export const SPANISH: LetterWords = {
@@ -13,7 +17,7 @@ export const SPANISH: LetterWords = {
 
 {{ table }}
 
-${WRONG}
+${LINK}${WRONG}
 
 Atentamente,
 {{ business }}
@@ -27,7 +31,7 @@ ya les escribimos sobre lo que está pendiente. {% if count == 1 %}Una factura v
 
 {{ table }}
 
-Les rogamos que nos digan antes del {{ reply_by }} qué día podemos esperar el pago. ${WRONG}
+${LINK}Les rogamos que nos digan antes del {{ reply_by }} qué día podemos esperar el pago. ${WRONG}
 
 Atentamente,
 {{ business }}
@@ -41,7 +45,7 @@ a pesar de nuestras cartas siguen pendientes {{ sum }}, la parte más antigua de
 
 {{ table }}
 
-Les pedimos que paguen antes del {{ reply_by }}, o que nos llamen para acordar fechas. De lo contrario tendremos que detener las entregas hasta que la cuenta esté saldada.
+${LINK}Les pedimos que paguen antes del {{ reply_by }}, o que nos llamen para acordar fechas. De lo contrario tendremos que detener las entregas hasta que la cuenta esté saldada.
 
 {{ business }}
 `,
@@ -54,7 +58,7 @@ les hemos escrito y llamado, y {{ sum }} siguen sin pagar; la parte más antigua
 
 {{ table }}
 
-Esta es nuestra última carta al respecto. Si antes del {{ reply_by }} no hemos recibido el total ni acordado fechas con ustedes, dejaremos de suministrarles y encargaremos el cobro a terceros. ${WRONG}
+${LINK}Esta es nuestra última carta al respecto. Si antes del {{ reply_by }} no hemos recibido el total ni acordado fechas con ustedes, dejaremos de suministrarles y encargaremos el cobro a terceros. ${WRONG}
 
 {{ business }}
 `,

@@ -1,5 +1,9 @@
 import type { LetterWords } from "./words";
 
+const LINK = `{% if link %}Tout ce qui est ouvert, le relevé et chaque facture :
+{{ link }}
+
+{% endif %}`;
 const WRONG = "Si quelque chose n’est pas exact, dites-le-nous, et nous cesserons de le réclamer jusqu’à ce que ce soit réglé.";
 
 export const FRENCH: LetterWords = {
@@ -13,7 +17,7 @@ export const FRENCH: LetterWords = {
 
 {{ table }}
 
-${WRONG}
+${LINK}${WRONG}
 
 Cordialement
 {{ business }}
@@ -27,7 +31,7 @@ nous vous avons déjà écrit à ce sujet. {% if count == 1 %}Une facture est é
 
 {{ table }}
 
-Merci de nous dire avant le {{ reply_by }} quel jour nous pouvons attendre le paiement. ${WRONG}
+${LINK}Merci de nous dire avant le {{ reply_by }} quel jour nous pouvons attendre le paiement. ${WRONG}
 
 Cordialement
 {{ business }}
@@ -41,7 +45,7 @@ malgré nos lettres, {{ sum }} restent ouverts, la partie la plus ancienne depui
 
 {{ table }}
 
-Nous vous demandons de payer avant le {{ reply_by }}, ou de nous appeler pour convenir de dates. Sinon, nous devrons suspendre les livraisons jusqu’au règlement du compte.
+${LINK}Nous vous demandons de payer avant le {{ reply_by }}, ou de nous appeler pour convenir de dates. Sinon, nous devrons suspendre les livraisons jusqu’au règlement du compte.
 
 {{ business }}
 `,
@@ -54,7 +58,7 @@ nous avons écrit et appelé, et {{ sum }} ne sont toujours pas payés ; la part
 
 {{ table }}
 
-C’est notre dernière lettre à ce sujet. Si, d’ici au {{ reply_by }}, nous n’avons ni reçu la somme entière ni convenu de dates avec vous, nous cessons de vous livrer et confions le recouvrement à un tiers. ${WRONG}
+${LINK}C’est notre dernière lettre à ce sujet. Si, d’ici au {{ reply_by }}, nous n’avons ni reçu la somme entière ni convenu de dates avec vous, nous cessons de vous livrer et confions le recouvrement à un tiers. ${WRONG}
 
 {{ business }}
 `,

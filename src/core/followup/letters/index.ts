@@ -5,6 +5,7 @@ import { FRENCH } from "./fr";
 import type { LetterTemplate, LetterWords } from "./words";
 
 export const LANGUAGES = ["en", "es", "fr", "de"] as const;
+export type { LetterTemplate } from "./words";
 export type Language = (typeof LANGUAGES)[number];
 /** The tones of a letter, from the first to the last: friendly, plain, firm, final. */
 export const TONES = ["friendly", "plain", "firm", "final"] as const;

@@ -6,14 +6,18 @@ import { totalAging } from "@/core/metrics";
 import { formatAmount, sumOf } from "@/core/money";
 import type { LastWord } from "@/server/queries/overdue";
 import { followedRows, ladders } from "@/db/ladders";
+import { wordings } from "@/db/wordings";
 import { givenUpPage } from "@/server/queries/givenUp";
 import { lateFeesPage } from "@/server/queries/lateFees";
-import { letterRun } from "@/server/queries/letterRun";
+import { automaticRun, letterRun } from "@/server/queries/letterRun";
 import { agingRows } from "@/server/queries/exports";
+import { LETTER_FIELDS, shippedWords } from "@/server/wordings";
 import { overdueFor } from "@/server/threads/reader";
 import { GivenUpPage } from "@/ui/overdue/GivenUpPage";
 import { LaddersPage } from "@/ui/overdue/LaddersPage";
 import { LateFeesPage } from "@/ui/overdue/LateFeesPage";
+import { WordingsPage } from "@/ui/overdue/WordingsPage";
+import { ByThemselvesPage } from "@/ui/overdue/ByThemselvesPage";
 import { RunPage } from "@/ui/overdue/RunPage";
 import { OverduePage } from "@/ui/overdue/OverduePage";
 
@@ -23,9 +27,12 @@ export default async function Overdue({ params, searchParams }: { params: Promis
   const { book, db, settings, today, proposals } = await pageOf(params);
   const search = await searchParams;
   const state = (["ready", "waits", "later", "left_out"] as const).find((name) => name === one(search, "state")) ?? null;
-  const all = overdueFor(book, db, today, await proposals());
+  const made = await proposals();
+  const all = overdueFor(book, db, today, made);
   if (one(search, "show") === "run") return <RunPage book={book} currency={settings.currency} {...letterRun(db, today, all)} />;
+  if (one(search, "show") === "by-itself") return <ByThemselvesPage book={book} currency={settings.currency} today={today} {...automaticRun(db, today, (on) => (on === today ? all : overdueFor(book, db, on, made)))} />;
   if (one(search, "show") === "fees") return <LateFeesPage book={book} currency={settings.currency} today={today} {...lateFeesPage(db, today, all)} />;
+  if (one(search, "show") === "words") return <WordingsPage fields={LETTER_FIELDS} own={wordings(db)} shipped={shippedWords()} ladders={ladders(db).map(({ id, name }) => ({ id, name }))} customers={all.slice(0, 200).map(({ customer }) => ({ id: customer.id, name: customer.name }))} />;
   if (one(search, "show") === "given-up") return <GivenUpPage book={book} today={today} {...givenUpPage(db)} />;
   if (one(search, "show") === "ladders") {
     const on = followedRows(db);

@@ -1,0 +1,36 @@
+import "server-only";
+
+import { randomUUID } from "node:crypto";
+
+import { hasVisited, type Visit } from "@/db/accountPages";
+import type { Db } from "@/db/connection";
+import { readSettings } from "@/db/settings";
+import { todayOf } from "@/server/context";
+import { listBooks } from "@/server/folders";
+import { accountPageOf, type AccountPage } from "@/server/queries/accountPage";
+import { reading } from "@/server/threads/reader";
+import { execute } from "@/server/threads/writer";
+
+export type OpenAccount = { book: string; db: Db; page: AccountPage };
+
+/** The account behind a link, in whichever book it is; null where it leads nowhere. The address names no book. */
+export function accountOf(token: string): OpenAccount | null {
+  if (!/^[0-9a-f]{48}$/.test(token)) return null;
+  for (const book of listBooks()) {
+    const db = reading(book);
+    const page = db && accountPageOf(db, token, todayOf(readSettings(db)));
+    if (db && page) return { book, db, page };
+  }
+  return null;
+}
+
+/** Keeps on the customer's history what was looked at, once a day each. */
+export async function visited(token: string, { book, db, page }: OpenAccount, what: Visit, itemId = 0): Promise<void> {
+  if (hasVisited(db, page.customerId, page.today, what, itemId)) return;
+  await execute(book, "noteVisit", { token, what, itemId }, { actor: "customer", key: randomUUID() });
+}
+
+/** A paper for the customer alone: no cache between here and there keeps it. */
+export function paper(bytes: Buffer | string, type: string, name: string): Response {
+  return new Response(new Uint8Array(Buffer.from(bytes)), { headers: { "content-type": type, "content-disposition": `attachment; filename="${name}"`, "cache-control": "no-store" } });
+}

@@ -1,0 +1,24 @@
+"use client";
+
+import { useMemo, type ReactNode } from "react";
+
+import { FigureChart } from "./FigureChart";
+
+export type PayingFacts = { months: { month: string; invoices: number; daysLate: number }[]; methods: { method: string; count: number }[]; kept: number; broken: number };
+
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const monthName = (month: string): string => `${MONTHS[Number(month.slice(5)) - 1] ?? ""} ${month.slice(2, 4)}`;
+
+/** How a customer pays: days late by month as a chart with its table, by which methods, and whether it keeps its promises. */
+export function Paying({ paying, words }: { paying: PayingFacts; words: string }): ReactNode {
+  const { months, methods, kept, broken } = paying;
+  const [names, series] = useMemo(() => [months.map(({ month }) => monthName(month)), [{ name: "days late", values: months.map(({ daysLate }) => daysLate) }]] as const, [months]);
+  return (
+    <>
+      <h2>How they pay <span className="soft">{words.charAt(0).toLowerCase()}{words.slice(1)}</span></h2>
+      {months.length >= 2 ? <FigureChart label="Days late by month" names={names} series={series} kind="bar" unit=" days" /> : null}
+      {months.length > 0 ? <details><summary className="soft">by month</summary><table className="small" aria-label="Days late by month"><thead><tr><th scope="col">Month</th><th scope="col" className="num">Invoices paid</th><th scope="col" className="num">Days late</th></tr></thead><tbody>{months.map((one) => <tr key={one.month}><td>{monthName(one.month)}</td><td className="num">{one.invoices}</td><td className="num">{one.daysLate.toFixed(1)}</td></tr>)}</tbody></table></details> : null}
+      <p className="soft">{methods.length === 0 ? "Nothing was paid in a year." : `In a year: ${methods.map(({ method, count }) => `${count} by ${method}`).join(", ")}.`}{kept + broken > 0 ? ` Kept ${kept} of ${kept + broken} ${kept + broken === 1 ? "promise" : "promises"}.` : ""}</p>
+    </>
+  );
+}

@@ -1,0 +1,35 @@
+import { createServer, type AddressInfo, type Server } from "node:net";
+
+/** A mail server of a few lines, for tests: it answers RCPT with what it is told to, and keeps what it heard. */
+export class MailServer {
+  readonly heard: string[] = [];
+  /** What it answers to a recipient. */
+  answer = "250 fine";
+  private constructor(private readonly server: Server) {}
+
+  static async start(): Promise<MailServer> {
+    const made: MailServer = new MailServer(createServer((socket) => {
+      let inData = false;
+      socket.write("220 test\r\n");
+      socket.on("data", (chunk) => {
+        for (const line of chunk.toString().split("\r\n").filter((one) => one !== "")) {
+          made.heard.push(line);
+          if (inData) { if (line === ".") { inData = false; socket.write("250 taken\r\n"); } continue; }
+          if (/^DATA/i.test(line)) { inData = true; socket.write("354 go on\r\n"); }
+          else if (/^QUIT/i.test(line)) socket.end("221 bye\r\n");
+          else socket.write(/^RCPT/i.test(line) ? `${made.answer}\r\n` : "250 fine\r\n");
+        }
+      });
+    }));
+    await new Promise<void>((resolve) => made.server.listen(0, "127.0.0.1", resolve));
+    return made;
+  }
+
+  get url(): string {
+    return `smtp://127.0.0.1:${(this.server.address() as AddressInfo).port}`;
+  }
+
+  stop(): void {
+    this.server.close();
+  }
+}
