@@ -74,9 +74,9 @@ export function contactsOf(db: Db, customerId: number): ContactRow[] {
 }
 
 /** The last letter, the last contact and the last promise of every customer who has one. */
-export function lastWords(db: Db): { letters: LetterRow[]; contacts: ContactRow[] } {
+export function lastWords(db: Db): { letters: Pick<LetterRow, "customerId" | "step" | "onDay">[]; contacts: ContactRow[] } {
   return {
-    letters: db.all<LetterRow>(`${LETTER} WHERE id IN (SELECT max(id) FROM letter GROUP BY customer_id)`),
+    letters: db.all("SELECT customer_id AS customerId, step, on_day AS onDay FROM letter WHERE id IN (SELECT max(id) FROM letter GROUP BY customer_id)"),
     contacts: db.all<ContactRow>(
       `${CONTACT} WHERE id IN (SELECT max(c.id) FROM contact c JOIN act a ON a.id = c.act_id WHERE a.undone_by IS NULL GROUP BY c.customer_id, c.kind = 'promise')`,
     ),

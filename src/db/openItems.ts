@@ -42,17 +42,6 @@ export function openItems(db: Db): OpenItemRow[] {
     .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
 }
 
-/** What follow-up needs of an item. */
-export type FollowItem = Pick<OpenItemRow, "id" | "number" | "customerId" | "dueOn" | "currency" | "balance" | "bookBalance" | "description">;
-
-/** Everything with a balance, in no order, as follow-up needs it: read often, so that it reads no more than it must. */
-export function itemsToFollow(db: Db): FollowItem[] {
-  const foreign = carriedByDocument(db, ["receivables"], "open_item");
-  const items = db.many<Omit<FollowItem, "bookBalance">>({ id: "id", number: "number", customerId: "customer_id", dueOn: "due_on", currency: "currency", balance: "balance", description: "description" }, OPEN) as FollowItem[];
-  for (const item of items) (item as { bookBalance: Minor }).bookBalance = foreign.get(item.id) ?? item.balance;
-  return items;
-}
-
 export function openItemsOf(db: Db, customerId: number): OpenItemRow[] {
   return db.all<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.customer_id = ? AND i.balance <> 0 ORDER BY i.due_on, i.id`, customerId);
 }
@@ -112,22 +101,4 @@ export function openItemsAsOf(db: Db, asOf: Day): (OpenItemListed & { ownBalance
      JOIN open_item i ON i.id = s.id JOIN customer c ON c.id = i.customer_id ORDER BY c.name, i.due_on, i.id`,
     asOf,
   );
-}
-
-/** What moved on open items in the journal, up to a day or after it; by item. */
-const moved = (when: "<=" | ">"): string => `SELECT l.item_id AS id, sum(l.book_amount) AS sum FROM entry e CROSS JOIN entry_line l ON l.entry_id = e.id AND l.item_kind = 'open_item' WHERE e.posted_on ${when} ?1 AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables') GROUP BY l.item_id`;
-
-/**
- * What was open on a day by customer and by the day that ages it (its due day; a
- * credit note's own day). Reckoned from the shorter side of the journal: all
- * that was posted up to the day, or what is open now less what was posted since.
- */
-export function openByAge(db: Db, asOf: Day): { customerId: number; on: Day; sum: Minor }[] {
-  const lines = db.get<{ before: number; after: number }>("SELECT coalesce(sum(CASE WHEN d.posted_on <= ?1 THEN d.lines END), 0) AS before, coalesce(sum(CASE WHEN d.posted_on > ?1 THEN d.lines END), 0) AS after FROM account_day d JOIN account a ON a.id = d.account_id WHERE a.role = 'receivables'", asOf) ?? { before: 0, after: 0 };
-  const open = lines.after === 0
-    ? `SELECT i.id, ${BOOK_BALANCE} AS sum FROM open_item i WHERE i.balance <> 0`
-    : lines.before <= lines.after ? `${moved("<=")} HAVING sum(l.book_amount) <> 0`
-      : `SELECT i.id, ${BOOK_BALANCE} - coalesce(m.sum, 0) AS sum FROM (SELECT id FROM open_item WHERE balance <> 0 UNION SELECT id FROM (${moved(">")})) o JOIN open_item i ON i.id = o.id LEFT JOIN (${moved(">")}) m ON m.id = i.id`;
-  const rows = `SELECT i.customer_id AS customerId, CASE i.kind WHEN 'credit_note' THEN i.issued_on ELSE i.due_on END AS "on", sum(o.sum) AS sum FROM (${open}) o JOIN open_item i ON i.id = o.id WHERE o.sum <> 0 GROUP BY 1, 2`;
-  return lines.after === 0 ? db.all(rows) : db.all(rows, asOf);
 }

@@ -22,6 +22,8 @@ export type Settings = {
   linkBase: string | null;
   /** Nobody is written to twice within so many days. */
   letterInterval: number;
+  /** The edges of the aging report, in days, rising. */
+  agingDays: number[];
   /** The weekdays (1 is Monday) and the hour at which letters that may go by themselves go; null where none do. */
   letterRun: { weekdays: number[]; hour: number } | null;
   /** Who works in the book; a write-off over the limit needs two of them. */
@@ -40,7 +42,7 @@ export type Settings = {
 };
 
 /** What books that were made before a setting existed are taken to say. */
-const DEFAULTS = { people: ["clerk"], lockedTo: null, surchargePercent: null, taxOnDiscounts: false, taxOnBadDebts: false, returnFee: null, achFixedPerMonth: 2500, linkBase: null, letterInterval: 12, letterRun: null };
+const DEFAULTS = { people: ["clerk"], lockedTo: null, surchargePercent: null, taxOnDiscounts: false, taxOnBadDebts: false, returnFee: null, achFixedPerMonth: 2500, linkBase: null, letterInterval: 12, agingDays: [30, 60, 90], letterRun: null };
 
 export function readSettings(db: Db): Settings {
   const rows = db.all<{ key: string; value: string }>("SELECT key, value FROM setting");

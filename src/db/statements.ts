@@ -22,12 +22,12 @@ export function positionLines(db: Db, customerIds: readonly number[], to: Day): 
   );
 }
 
-export type OpenLine = { id: number; kind: "invoice" | "late_fee" | "credit_note"; number: string; customer: string; issuedOn: Day; dueOn: Day; currency: Currency; total: Minor; balance: Minor; poNumber: string | null; description: string | null };
+export type OpenLine = { id: number; kind: "invoice" | "late_fee" | "credit_note"; number: string; customer: string; issuedOn: Day; dueOn: Day; currency: Currency; total: Minor; balance: Minor; /** The same in the book's currency. */ bookBalance: Minor; poNumber: string | null; description: string | null };
 
 /** What was open at these customers at the end of a day, oldest due first; own sums. */
 export function openLinesAsOf(db: Db, customerIds: readonly number[], asOf: Day): OpenLine[] {
   return db.all<OpenLine>(
-    `SELECT i.id, i.kind, i.number, c.name AS customer, i.issued_on AS issuedOn, i.due_on AS dueOn, i.currency, i.total, sum(l.amount) AS balance, i.po_number AS poNumber, i.description
+    `SELECT i.id, i.kind, i.number, c.name AS customer, i.issued_on AS issuedOn, i.due_on AS dueOn, i.currency, i.total, sum(l.amount) AS balance, sum(l.book_amount) AS bookBalance, i.po_number AS poNumber, i.description
      FROM open_item i JOIN customer c ON c.id = i.customer_id CROSS JOIN entry_line l ON l.item_kind = 'open_item' AND l.item_id = i.id JOIN entry e ON e.id = l.entry_id
      WHERE i.customer_id IN (SELECT value FROM json_each(?1)) AND e.posted_on <= ?2 AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables') GROUP BY i.id HAVING sum(l.amount) <> 0 ORDER BY i.due_on, i.id`,
     JSON.stringify(customerIds), asOf,

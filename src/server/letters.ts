@@ -1,7 +1,7 @@
 import { mkdirSync, renameSync, writeFileSync } from "node:fs";
 import { dirname } from "node:path";
 
-import { Liquid } from "liquidjs";
+import { Liquid, type Template } from "liquidjs";
 
 import { addBankingDays, addDays, type Day } from "@/core/calendar";
 import { letterTemplate, tableWords, type Attached, type Language, type LetterTemplate } from "@/core/followup";
@@ -10,24 +10,23 @@ import { fail, ok, type Result } from "@/core/result";
 import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { cameBackFrom, itemsOfLetter, letterById, setCameBack, setDelivery, type LetterRow } from "@/db/followup";
-import type { FollowItem } from "@/db/openItems";
 import { readSettings, type Settings } from "@/db/settings";
 import { wordingFor } from "@/db/wordings";
 
 import { outboxFile } from "./folders";
-import type { OverdueRow } from "./queries/overdue";
+import type { OverdueRow, RowItem } from "./queries/overdue";
 
-export type LetterDraft = { to: string | null; /** Why letters to that address do not go: the last one came back. */ cameBack: string | null; subject: string; body: string; step: number; sum: Minor; items: FollowItem[]; credit: Minor; attach: Attached };
+export type LetterDraft = { to: string | null; /** Why letters to that address do not go: the last one came back. */ cameBack: string | null; subject: string; body: string; step: number; sum: Minor; items: RowItem[]; credit: Minor; attach: Attached };
 
 /** A template sees its fields and nothing else: no files, no endless work. */
 const engine = new Liquid({ strictVariables: true, strictFilters: true, ownPropertyOnly: true, jsTruthy: true, templates: {}, parseLimit: 100_000, renderLimit: 500, memoryLimit: 10_000_000 });
 
 /** One letter for all of it: every item that today's step names, of the customer and its sites, credit taken off, fields filled, in the customer's language; the book's own words where it has some. */
 export function draftLetter(db: Db, row: OverdueRow, settings: Settings, today: Day, own?: LetterTemplate): Result<LetterDraft> {
-  const named = new Set(row.named);
-  const items = row.items.filter(({ id }) => named.has(id));
+  const { items: all, named, creditIn } = row.detail();
+  const items = all.filter(({ id }) => named.includes(id));
   const sum = add(sumOf(items, (item) => item.bookBalance), -row.credit);
-  const owed = owedBy(items, row, settings.currency);
+  const owed = owedBy(items, row.credit, creditIn, settings.currency);
   const { language } = row.followed;
   const { step, tone, attach } = letterStep(row);
   const fields: Record<string, string | number | boolean> = {
@@ -44,10 +43,21 @@ export function draftLetter(db: Db, row: OverdueRow, settings: Settings, today: 
   return ok({ to: address, cameBack: address === null ? null : cameBackFrom(db, address), ...filled.value, step, sum, items, credit: row.credit, attach });
 }
 
+/** Templates as they were read before: a run fills the same few a thousand times. */
+const read = new Map<string, Template[]>();
+function parsed(text: string): Template[] {
+  const before = read.get(text);
+  if (before) return before;
+  const made = engine.parse(text);
+  if (read.size > 200) read.clear();
+  read.set(text, made);
+  return made;
+}
+
 /** Subject and body with the fields filled in. Error letter.words where the template says something that is no field, or cannot be read. */
 export function fill(template: LetterTemplate, fields: object): Result<LetterTemplate> {
   try {
-    const [subject, body] = [template.subject, template.body].map((text) => String(engine.parseAndRenderSync(text, fields)).replace(/\n{3,}/g, "\n\n"));
+    const [subject, body] = [template.subject, template.body].map((text) => String(engine.renderSync(parsed(text), fields)).replace(/\n{3,}/g, "\n\n"));
     return ok({ subject: (subject ?? "").replace(/\s+/g, " ").trim(), body: body ?? "" });
   } catch (error) {
     return fail("letter.words", { what: error instanceof Error ? (error.message.split("\n")[0] ?? "") : "it cannot be read" });
@@ -68,17 +78,17 @@ function dayIn(on: Day, language: Language): string {
 type Owed = { currency: Currency; credit: Minor; sum: Minor };
 
 /** What is asked for, currency by currency: what is overdue in it less what is to the customer's credit in it. */
-function owedBy(items: readonly FollowItem[], row: OverdueRow, book: Currency): Owed[] {
+function owedBy(items: readonly RowItem[], whole: Minor, creditIn: ReadonlyMap<Currency, Minor>, book: Currency): Owed[] {
   const currencies = [...new Set(items.map(({ currency }) => currency))];
   return currencies.map((currency) => {
-    const own = row.creditIn.get(currency) ?? ZERO;
+    const own = creditIn.get(currency) ?? ZERO;
     // Credit in a currency in which nothing is owed is taken off the book's own.
-    const credit = currencies.length === 1 && currency === book ? row.credit : own;
+    const credit = currencies.length === 1 && currency === book ? whole : own;
     return { currency, credit, sum: add(sumOf(items.filter((item) => item.currency === currency), (item) => item.balance), -credit) };
   });
 }
 
-function tableOf(items: readonly FollowItem[], { currency, credit, sum }: Owed, several: boolean, language: Language): string {
+function tableOf(items: readonly RowItem[], { currency, credit, sum }: Owed, several: boolean, language: Language): string {
   const words = tableWords(language);
   const amount = (value: number): string => `${several ? `${currency} ` : ""}${formatAmount(value, currency)}`;
   const rows = items.map((item) => [item.number, `${words.due} ${dayIn(item.dueOn, language)}`, amount(item.balance)]);

@@ -4,7 +4,7 @@ import { join } from "node:path";
 
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 
-import type { Sheet } from "./queries/exports";
+import type { Sheet } from "./sheets";
 import { unpackedFont } from "./sfnt";
 
 type Made = { getBuffer(): Promise<Buffer> };

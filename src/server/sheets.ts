@@ -1,6 +1,7 @@
 import { stringify } from "csv-stringify/sync";
 
-import type { Sheet } from "./queries/exports";
+/** A table with a header; cells are text, money as decimal text; an empty cell means "does not apply". */
+export type Sheet = { columns: readonly string[]; rows: readonly (readonly string[])[] };
 
 export const FORMATS = ["csv", "json", "xlsx"] as const;
 export type Format = (typeof FORMATS)[number];

@@ -42,8 +42,9 @@ export function previewFor(db: Db, today: Day, proposals: readonly Proposal[], c
   const well = readsWell(template);
   if (!well.ok) return well;
   // Where today's step names nothing (all of it left out), all that is late is shown.
-  const named = row.named.length > 0 ? row.named : row.items.map(({ id }) => id);
-  const draft = draftLetter(db, { ...row, named, followed: { ...row.followed, language } }, readSettings(db), today, template);
+  const detail = row.detail();
+  const named = detail.named.length > 0 ? detail.named : detail.items.map(({ id }) => id);
+  const draft = draftLetter(db, { ...row, detail: () => ({ ...detail, named }), followed: { ...row.followed, language } }, readSettings(db), today, template);
   return draft.ok ? ok({ subject: draft.value.subject, body: draft.value.body }) : draft;
 }
 

@@ -1,9 +1,15 @@
 import fc from "fast-check";
 
-import { day, type Day } from "@/core/calendar";
-import { openByAge, openItemsAsOf } from "@/db/openItems";
+import { day, daysBetween } from "@/core/calendar";
+import { sumsOf } from "@/core/followup";
+import { agingOf, spanOf, spansOf } from "@/core/metrics";
+import type { Currency } from "@/core/money";
+import { agesByCustomer, agesTogether, type AgeAsk } from "@/db/ages";
+import { followSums } from "@/db/followSums";
+import { itemsLeftOut } from "@/db/ladders";
+import { openItemsAsOf, openItemsOf } from "@/db/openItems";
 
-import type { TestBook } from "../support/book";
+import { TODAY, type TestBook } from "../support/book";
 import { fromDocuments, History, inJournal, started, step } from "../support/history";
 
 /** Histories of hundreds of events, 5,000 in all: every kind, in whatever order they come. The proofs are reckoned after each. */
@@ -11,16 +17,35 @@ const EVENTS = 500;
 const SEEDS = Array.from({ length: 10 }, (_, at) => 20_261_124 + at);
 /** The balances are made from the documents in plain SQL after so many. */
 const EVERY = 10;
+/** Sums by age, and what follow-up sums up, are reckoned fast and slowly after so many. */
+const SUMMED_EVERY = 60;
 /** Days as of which what was open is reckoned fast and slowly: before, among and after the events. */
 const DAYS = ["2026-10-31", "2026-11-05", "2026-11-12", "2026-11-20", "2026-12-31"].map((text) => day(text));
 
-const summed = (rows: readonly { customerId: number; on: Day; sum: number }[]): string[] => rows.map(({ customerId, on, sum }) => `${customerId} ${on} ${sum}`).sort();
-const byAge = (book: TestBook, asOf: Day): string[] => summed(openByAge(book.db, asOf).filter(({ sum }) => sum !== 0));
+const ASKED = (["due", "issued"] as const).flatMap((by) => [null, "EUR" as Currency].map((currency) => ({ by, currency, spans: spansOf([7, 14, 45], by) })));
+const byAge = (book: TestBook, ask: AgeAsk): string[] => [...agesByCustomer(book.db, ask)].map(([id, ages]) => `${id}: ${ages.join(" ")}`).sort();
 /** The same, item by item from all lines up to the day. */
-function agedSlowly(book: TestBook, asOf: Day): string[] {
-  const sums = new Map<string, number>();
-  for (const item of openItemsAsOf(book.db, asOf)) { const key = `${item.customerId} ${item.kind === "credit_note" ? item.issuedOn : item.dueOn}`; sums.set(key, (sums.get(key) ?? 0) + item.asOfBalance); }
-  return [...sums].filter(([, sum]) => sum !== 0).map(([key, sum]) => `${key} ${sum}`).sort();
+function agedSlowly(book: TestBook, { asOf, by, spans, currency }: AgeAsk): string[] {
+  const sums = new Map<number, number[]>();
+  for (const item of openItemsAsOf(book.db, asOf)) {
+    if (currency !== null && item.currency !== currency) continue;
+    const days = daysBetween(by === "issued" || item.kind === "credit_note" ? item.issuedOn : item.dueOn, asOf);
+    const own = sums.get(item.customerId) ?? spans.map(() => 0);
+    const at = spanOf(spans, days);
+    sums.set(item.customerId, own.map((sum, span) => (span === at ? sum + (currency === null ? item.asOfBalance : item.ownBalance) : sum)));
+  }
+  return [...sums].filter(([, ages]) => ages.some((sum) => sum !== 0)).map(([id, ages]) => `${id}: ${ages.join(" ")}`).sort();
+}
+
+/** What follow-up knows of each customer's items, summed up by the database; and item by item. */
+const fastSums = (book: TestBook, ahead: number): Record<string, unknown> => Object.fromEntries([...followSums(book.db, TODAY, ahead)].filter(([, { aging, notes, sums }]) => aging.total !== 0 || notes !== 0 || sums.late !== 0));
+function slowSums(book: TestBook, ahead: number): Record<string, unknown> {
+  const leftOut = itemsLeftOut(book.db);
+  return Object.fromEntries(book.db.all<{ id: number }>("SELECT id FROM customer").flatMap(({ id }) => {
+    const items = openItemsOf(book.db, id).map((item) => ({ id: item.id, dueOn: item.dueOn, balance: item.bookBalance, leftOut: leftOut.get(item.id) ?? null }));
+    const own = { sums: sumsOf(items, TODAY, ahead), notes: -items.reduce((so, { balance }) => so + Math.min(0, balance), 0) || 0, aging: agingOf(items, TODAY) };
+    return own.aging.total !== 0 || own.notes !== 0 || own.sums.late !== 0 ? [[String(id), own]] : [];
+  }));
 }
 
 const done = new Map<string, number>();
@@ -35,7 +60,16 @@ describe(`${SEEDS.length} histories of ${EVENTS} events`, () => {
       if (broken.length > 0) expect({ at, after: one, broken }).toEqual({ at, after: one, broken: [] });
       if (at % EVERY === 0) {
         for (const currency of ["USD", "EUR"] as const) expect({ at, currency, balances: inJournal(book, currency) }).toEqual({ at, currency, balances: fromDocuments(book, currency) });
-        for (const asOf of DAYS) expect({ at, asOf, aged: byAge(book, asOf) }).toEqual({ at, asOf, aged: agedSlowly(book, asOf) });
+      }
+      if (at % SUMMED_EVERY === 0) {
+        for (const ahead of [0, 7]) expect({ at, sums: fastSums(book, ahead) }).toEqual({ at, sums: slowSums(book, ahead) });
+        for (const asOf of DAYS) {
+          for (const asked of ASKED) {
+            const ask = { asOf, ...asked };
+            expect({ at, ask, aged: byAge(book, ask) }).toEqual({ at, ask, aged: agedSlowly(book, ask) });
+            expect(agesTogether(book.db, ask)).toEqual(ask.spans.map((_, span) => [...agesByCustomer(book.db, ask).values()].reduce((so, ages) => so + (ages[span] ?? 0), 0)));
+          }
+        }
       }
     }
     for (const { kind, n } of book.db.all<{ kind: string; n: number }>("SELECT kind, count(*) AS n FROM act GROUP BY kind UNION ALL SELECT event, count(*) FROM entry GROUP BY event")) done.set(kind, (done.get(kind) ?? 0) + n);

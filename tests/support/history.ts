@@ -10,9 +10,9 @@ import { returnFile } from "./nacha";
  * does, in any order, every proof holds after every step; and undoing what was
  * done brings the accounts back to what the files alone make.
  */
-export type Step = { do: "charge" | "payout" | "bank" | "return" | "refund" | "dispute" | "place" | "on_account" | "sure" | "aside" | "use" | "lost" | "undo" | "hand" | "deposit" | "bounce" | "give_up" | "return_file" | "orphan" | "together" | "accrue" | "bill" | "refund_bank" | "reserve" | "adjustment" | "retry" | "answer" | "won" | "lump" | "invoice" | "abroad" | "abroad_payout" | "rate" | "revalue" | "income" | "elsewhere" | "write_off" | "recover" | "allowance" | "late_fee"; pick: number; share: number };
+export type Step = { do: "charge" | "payout" | "bank" | "return" | "refund" | "dispute" | "place" | "on_account" | "sure" | "aside" | "use" | "lost" | "undo" | "hand" | "deposit" | "bounce" | "give_up" | "return_file" | "orphan" | "together" | "accrue" | "bill" | "refund_bank" | "reserve" | "adjustment" | "retry" | "answer" | "won" | "lump" | "invoice" | "abroad" | "abroad_payout" | "rate" | "revalue" | "income" | "elsewhere" | "write_off" | "recover" | "allowance" | "late_fee" | "item_out"; pick: number; share: number };
 /** One step of a history: what is done, and numbers that say with what. */
-export const step = fc.record({ do: fc.constantFrom<Step["do"]>("charge", "charge", "payout", "bank", "return", "refund", "dispute", "place", "place", "on_account", "sure", "aside", "use", "lost", "undo", "hand", "hand", "deposit", "bounce", "give_up", "return_file", "orphan", "together", "accrue", "bill", "refund_bank", "reserve", "adjustment", "retry", "answer", "won", "lump", "invoice", "invoice", "abroad", "abroad", "abroad_payout", "rate", "revalue", "income", "elsewhere", "write_off", "recover", "allowance", "late_fee"), pick: fc.nat(1000), share: fc.integer({ min: 1, max: 100 }) });
+export const step = fc.record({ do: fc.constantFrom<Step["do"]>("charge", "charge", "payout", "bank", "return", "refund", "dispute", "place", "place", "on_account", "sure", "aside", "use", "lost", "undo", "hand", "hand", "deposit", "bounce", "give_up", "return_file", "orphan", "together", "accrue", "bill", "refund_bank", "reserve", "adjustment", "retry", "answer", "won", "lump", "invoice", "invoice", "abroad", "abroad", "abroad_payout", "rate", "revalue", "income", "elsewhere", "write_off", "recover", "allowance", "late_fee", "item_out"), pick: fc.nat(1000), share: fc.integer({ min: 1, max: 100 }) });
 
 const UNDOABLE = "'place', 'set_aside', 'tie', 'elsewhere', 'bank_receipt', 'hand_receipt', 'deposit', 'deposit_banked', 'bounce', 'dispute_lost', 'accrue', 'fee_bill', 'refund', 'retry', 'answer', 'revalue', 'write_off', 'allowance', 'late_fee'";
 
@@ -155,6 +155,10 @@ export class History {
       case "late_fee": {
         const late = book.db.all<{ id: number }>("SELECT id FROM open_item WHERE kind = 'invoice' AND balance > 0 AND id % 3 = ? ORDER BY id", pick % 3);
         return late.length > 0 ? void book.do("chargeLateFees", { itemIds: late.map((one) => one.id) }) : undefined;
+      }
+      case "item_out": {
+        const item = any(book.db.all<{ id: number }>("SELECT id FROM open_item WHERE balance <> 0 ORDER BY id"));
+        return item && void book.do("leaveItemOut", { itemId: item.id, reason: share > 40 ? "in question" : null });
       }
       case "won": {
         const dispute = any(book.db.all<{ id: string; amount: number; account: string }>("SELECT i.related_id AS id, i.amount, a.code AS account FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id WHERE i.kind = 'dispute' AND i.settled_state = 'opened' AND i.amount < 0 ORDER BY i.id"));

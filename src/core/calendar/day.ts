@@ -63,9 +63,16 @@ export function dayNumber(of: Day): number {
   return number;
 }
 
+/** The other way round. */
+const days = new Map<number, Day>();
+
 /** The day of a day number. */
 export function dayOfNumber(number: number): Day {
-  return new Date(number * 86_400_000).toISOString().slice(0, 10) as Day;
+  const before = days.get(number);
+  if (before !== undefined) return before;
+  const day = new Date(number * 86_400_000).toISOString().slice(0, 10) as Day;
+  if (days.size < MOST_KNOWN) days.set(number, day);
+  return day;
 }
 
 /** 1 Monday to 7 Sunday (ISO 8601). */

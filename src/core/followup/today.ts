@@ -1,14 +1,56 @@
 import { addDays, daysBetween, isBankingDay, type Day } from "@/core/calendar";
-import { minor, sumOf, type Minor } from "@/core/money";
+import { add, minor, type Minor } from "@/core/money";
 
 import { lastStepTaken, nextStep, type LadderStep, type NextStep } from "./ladder";
 import { waitsFor, type Wait, type WaitFacts } from "./waits";
 
 /** An open item as follow-up sees it; the balance in the book's currency, a credit note negative. */
 export type FollowedItem = { readonly id: number; readonly dueOn: Day; readonly balance: Minor; /** Why no letter names it; null where one may. */ readonly leftOut: string | null };
+/**
+ * What follow-up needs of a customer's open items, in sums: what is past its
+ * date, of it what may be named, and what falls due within the days of a rung
+ * before the due day. A large book is summed up by its database, so that
+ * today's list needs no look at every item.
+ */
+export type ItemSums = {
+  readonly late: Minor; readonly lateFirst: Day | null;
+  readonly lateNamed: Minor; readonly lateNamedFirst: Day | null;
+  readonly ahead: Minor; readonly aheadFirst: Day | null;
+  /** Why the oldest of those left out is, where one is past its date. */
+  readonly leftOut: string | null; readonly leftOutFirst: Day | null;
+};
+const NO_ITEMS: ItemSums = { late: minor(0), lateFirst: null, lateNamed: minor(0), lateNamedFirst: null, ahead: minor(0), aheadFirst: null, leftOut: null, leftOutFirst: null };
+
+/** Sums up items one by one; `ahead`: how many days before the due day the first rung is, 0 where none is. */
+export function sumsOf(items: readonly FollowedItem[], today: Day, ahead: number): ItemSums {
+  return items.reduce((sums, item) => bothSums(sums, sumsOfOne(item, today, ahead)), NO_ITEMS);
+}
+
+function sumsOfOne({ dueOn, balance, leftOut }: FollowedItem, today: Day, ahead: number): ItemSums {
+  if (balance <= 0) return NO_ITEMS;
+  if (dueOn < today) return leftOut === null ? { ...NO_ITEMS, late: balance, lateFirst: dueOn, lateNamed: balance, lateNamedFirst: dueOn } : { ...NO_ITEMS, late: balance, lateFirst: dueOn, leftOut, leftOutFirst: dueOn };
+  return leftOut === null && ahead > 0 && daysBetween(today, dueOn) <= ahead ? { ...NO_ITEMS, ahead: balance, aheadFirst: dueOn } : NO_ITEMS;
+}
+
+/** The sums of two lots of items together. */
+export function bothSums(a: ItemSums, b: ItemSums): ItemSums {
+  const earlier = a.leftOutFirst === null || (b.leftOutFirst !== null && b.leftOutFirst < a.leftOutFirst) ? b : a;
+  return {
+    late: add(a.late, b.late), lateFirst: first(a.lateFirst, b.lateFirst), lateNamed: add(a.lateNamed, b.lateNamed), lateNamedFirst: first(a.lateNamedFirst, b.lateNamedFirst),
+    ahead: add(a.ahead, b.ahead), aheadFirst: first(a.aheadFirst, b.aheadFirst), leftOut: earlier.leftOut, leftOutFirst: earlier.leftOutFirst,
+  };
+}
+
+const first = (a: Day | null, b: Day | null): Day | null => (a === null || (b !== null && b < a) ? b : a);
+
+/** How many days before the due day a ladder begins; 0 where it begins after it. */
+export function daysAhead(steps: readonly LadderStep[]): number {
+  return Math.max(0, ...steps.map(({ fromDays }) => -fromDays));
+}
+
 /** Everything that what a customer gets today depends on. */
 export type FollowUpFacts = Omit<WaitFacts, "overdue"> & {
-  readonly items: readonly FollowedItem[];
+  readonly sums: ItemSums;
   readonly steps: readonly LadderStep[];
   /** Letters, and calls and tasks that were a rung, with their days. */
   readonly said: readonly { readonly step: number; readonly on: Day }[];
@@ -25,8 +67,8 @@ export type FollowUpFacts = Omit<WaitFacts, "overdue"> & {
 export type FollowUpState = "ready" | "waits" | "later" | "left_out";
 export type FollowUpToday = {
   readonly state: FollowUpState; readonly next: NextStep; readonly waits: readonly Wait[];
-  /** Items that today's step names, and their sum; those left out are not among them. */
-  readonly named: readonly number[]; readonly asked: Minor;
+  /** The sum of what today's step names (`namedItems`); what is left out is not in it. */
+  readonly asked: Minor;
   /** All that is past its date, named or not. */
   readonly overdue: Minor; readonly oldestDueOn: Day; readonly oldestDays: number;
   /** The day from which another letter may go: the smallest interval after the last one. */
@@ -36,32 +78,29 @@ export type FollowUpToday = {
 };
 
 /**
- * What a customer (with its sites) gets on a day: the rung, the items it names
- * and their sum, or what it waits for. Null where nothing is past its date and
- * no rung before the due day is reached. The page, the run and the tests use
- * this and nothing else.
+ * What a customer (with its sites) gets on a day: the rung and the sum that it
+ * asks for, or what it waits for. Null where nothing is past its date and no
+ * rung before the due day is reached. The page, the run and the tests use this
+ * and nothing else.
  */
 export function followUpToday(facts: FollowUpFacts): FollowUpToday | null {
-  const { today, items, steps } = facts;
-  const open = items.filter(({ balance }) => balance > 0);
-  const late = open.filter(({ dueOn }) => dueOn < today);
-  // A rung before the due day looks at what falls due within its days.
-  const ahead = Math.max(0, ...steps.map(({ fromDays }) => -fromDays));
-  const near = ahead === 0 ? late : open.filter(({ dueOn }) => dueOn < today || daysBetween(today, dueOn) <= ahead);
-  const seen = near.filter(({ leftOut }) => leftOut === null);
-  const [first] = [...(seen.length > 0 ? seen : late)].sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1));
-  if (!first) return null;
+  const { today, sums, steps } = facts;
+  const oldest = sums.lateNamedFirst ?? sums.aheadFirst ?? sums.lateFirst;
+  if (oldest === null) return null;
   const letterFrom = facts.lastLetterOn === null ? null : addDays(facts.lastLetterOn, facts.interval);
-  const next = afterPromise(nextStep(first.dueOn, lastStepTaken(first.dueOn, facts.said, steps), facts.lastLetterOn, steps, facts.interval), facts, letterFrom);
-  if (late.length === 0 && next.on > today) return null;
-  const named = seen.filter(({ dueOn }) => dueOn < today || next.step.fromDays < 0);
-  const overdue = sumOf(late, ({ balance }) => balance);
-  const asked = sumOf(named, ({ balance }) => balance);
-  const waits = waitsFor({ ...facts, overdue: asked });
-  const leftOut = facts.leftOut ?? (named.length === 0 ? (late.find((item) => item.leftOut !== null)?.leftOut ?? null) : null);
+  const next = afterPromise(nextStep(oldest, lastStepTaken(oldest, facts.said, steps), facts.lastLetterOn, steps, facts.interval), facts, letterFrom);
+  if (sums.lateFirst === null && next.on > today) return null;
+  const asked = next.step.fromDays < 0 ? add(sums.lateNamed, sums.ahead) : sums.lateNamed;
+  const waits = waitsFor({ today, overdue: asked, credit: facts.credit, smallest: facts.smallest, maybeTheirs: facts.maybeTheirs, disputed: facts.disputed, onWay: facts.onWay ?? null, stale: facts.stale ?? null, promise: facts.promise, quietUntil: facts.quietUntil ?? null });
+  const leftOut = facts.leftOut ?? (asked === 0 ? sums.leftOut : null);
   const state = leftOut !== null ? "left_out" : waits.length > 0 ? "waits" : next.on > today ? "later" : "ready";
   const goesByItself = state === "ready" && next.step.act === "letter" && next.step.byItself && facts.byItself && isBankingDay(today);
-  return { state, next, waits, named: named.map(({ id }) => id), asked: minor(asked), overdue, oldestDueOn: first.dueOn, oldestDays: daysBetween(first.dueOn, today), letterFrom, goesByItself, leftOut };
+  return { state, next, waits, asked, overdue: sums.late, oldestDueOn: oldest, oldestDays: daysBetween(oldest, today), letterFrom, goesByItself, leftOut };
+}
+
+/** The items that a step names: what is past its date, before the due day also what falls due within its days; never what is left out. */
+export function namedItems<Item extends FollowedItem>(items: readonly Item[], step: LadderStep, ahead: number, today: Day): Item[] {
+  return items.filter(({ balance, dueOn, leftOut }) => balance > 0 && leftOut === null && (dueOn < today || (step.fromDays < 0 && daysBetween(today, dueOn) <= ahead)));
 }
 
 /** A promise that was broken is taken up at once; where it is too soon for another letter, by a call. */

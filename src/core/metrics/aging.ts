@@ -40,3 +40,30 @@ function finished(sums: Record<Bucket, number>): Aging {
   const { not_due, d1_30, d31_60, d61_90, over_90 } = sums;
   return { not_due: minor(not_due), d1_30: minor(d1_30), d31_60: minor(d31_60), d61_90: minor(d61_90), over_90: minor(over_90), total: minor(not_due + d1_30 + d31_60 + d61_90 + over_90) };
 }
+
+/** Which day an invoice's age counts from: the due day (until then it is not due), or the day it was issued. A credit note counts from its own day. */
+export type AgedBy = "due" | "issued";
+
+/** One column of an aging by days of one's own: from so many days to so many, both included; null where it is open. */
+export type AgeSpan = { readonly from: number | null; readonly to: number | null; readonly words: string };
+
+/**
+ * The columns of an aging whose edges are days of one's own, rising.
+ * @example spansOf([15, 45], "due") // not due, 1 to 15, 16 to 45, over 45
+ * @example spansOf([30], "issued") // up to 30, over 30
+ */
+export function spansOf(edges: readonly number[], by: AgedBy): AgeSpan[] {
+  const spans: AgeSpan[] = by === "due" ? [{ from: null, to: 0, words: "not due" }] : [];
+  edges.forEach((edge, at) => {
+    const before = edges[at - 1];
+    if (by === "issued" && before === undefined) spans.push({ from: null, to: edge, words: `up to ${edge} days` });
+    else spans.push({ from: (before ?? 0) + 1, to: edge, words: `${(before ?? 0) + 1} to ${edge}${at === 0 ? " days" : ""}` });
+  });
+  const last = edges.at(-1) ?? 0;
+  return [...spans, { from: last + 1, to: null, words: `over ${last}` }];
+}
+
+/** In which of the columns an age of so many days stands. */
+export function spanOf(spans: readonly AgeSpan[], days: number): number {
+  return spans.findIndex(({ from, to }) => (from === null || days >= from) && (to === null || days <= to));
+}

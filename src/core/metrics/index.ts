@@ -1,4 +1,4 @@
-export { agingOf, BUCKETS, bucketOf, bucketWords, totalAging, type Aging, type Bucket } from "./aging";
+export { agingOf, BUCKETS, bucketOf, bucketWords, spanOf, spansOf, totalAging, type AgedBy, type AgeSpan, type Aging, type Bucket } from "./aging";
 export { cashIncome, creditAge, CREDIT_AGES, creditAgeWords, type CashMonth, type CreditAge, type Paid } from "./year";
 export { averageDaysLate, bestPossibleDso, cei, dso } from "./collection";
 export { allowanceFor, DOUBTFUL_PERCENT } from "./doubtful";

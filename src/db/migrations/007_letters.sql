@@ -49,6 +49,10 @@ CREATE INDEX letter_waiting ON letter (delivery) WHERE delivery IN ('queued', 'r
 CREATE INDEX letter_came_back ON letter (to_address) WHERE came_back IS NOT NULL;
 CREATE INDEX letter_address ON letter (to_address);
 
+-- Today's list and agings are summed up from this index alone.
+DROP INDEX open_item_open;
+CREATE INDEX open_item_open ON open_item (customer_id, due_on, balance, currency, kind, issued_on) WHERE balance <> 0;
+
 -- Who does not get the letter that would go by itself on a day, and why.
 CREATE TABLE run_skip (
   customer_id INTEGER NOT NULL REFERENCES customer (id),

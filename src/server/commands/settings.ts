@@ -64,6 +64,7 @@ export const changeSettings = defineCommand({
     people: z.array(z.string().trim().min(1, "A name is needed.").max(40)).min(1, "At least one person works in the book.").max(50).optional(),
     surchargePercent: z.string().trim().regex(/^\d{1,2}(\.\d{1,3})?$/, "Write it like 2.5.").nullable().optional(), taxOnDiscounts: z.boolean().optional(), taxOnBadDebts: z.boolean().optional(), achFixedPerMonth: z.number().int().min(0).max(10_000_000).optional(), returnFee: z.number().int().min(0).max(100_000).nullable().optional(),
     linkBase: z.string().regex(/^https?:\/\/[^\s/]+(\/[^\s]*[^\s/])?$/, "Write it like https://accounts.example.com, without a slash at its end.").nullable().optional(), letterInterval: z.number().int().min(1, "At least one day.").max(90).optional(),
+    agingDays: z.array(z.number().int().min(1).max(3650)).min(1).max(8).refine((edges) => edges.every((edge, at) => edge > (edges[at - 1] ?? 0)), "Rising days, like 30, 60, 90.").optional(),
     letterRun: z.object({ weekdays: z.array(z.number().int().min(1).max(7)).min(1, "Choose at least one weekday.").max(7), hour: z.number().int().min(0).max(23) }).nullable().optional(),
     smtpUrl: z.string().regex(/^smtps?:\/\/\S+$/, "Write it like smtp://host:587.").nullable().optional(),
   }),

@@ -16,7 +16,7 @@ import { onTheirWay } from "@/db/started";
 import { carriedByDocument } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 
-import { followedRow, itemsLeftOut, ladders, type FollowedRow } from "@/db/ladders";
+import { followedRow, ladders, type FollowedRow } from "@/db/ladders";
 import { draftLetter } from "../letters";
 import { whyToday } from "./letterRun";
 import { METHOD_WORDS } from "./match";
@@ -136,12 +136,11 @@ export function followUpWorkings(db: Db, customerId: number, today: Day, proposa
   const draft = draftLetter(db, row, settings, today);
   // Where every invoice is left out there is nothing to write, yet all the rest to see.
   const letter = draft.ok ? draft.value : { to: null, cameBack: null, subject: "", body: "", sum: ZERO, step: row.next.step.step, items: [] };
-  const out = itemsLeftOut(db);
   return {
     customerId, to: letter.to, subject: letter.subject, body: letter.body, sum: letter.sum, credit: row.credit, step: letter.step, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), habit: habitInWords(db, customerId),
     history: historyOf(db, customerId, today).filter(({ kind }) => ["letter", "call", "note", "promise", "receipt"].includes(kind)).slice(0, 7).map(({ on, kind, words }) => ({ on, words: kind === "letter" ? words : `${kind}: ${words}` })),
     items: letter.items.map((item) => ({ id: item.id, number: item.number, description: item.description ?? "", dueOn: item.dueOn, days: daysBetween(item.dueOn, today), balance: item.balance, currency: item.currency })),
     problem: letter.to === null ? "no e-mail address" : letter.cameBack === null ? null : `the last letter to ${letter.to} came back: ${letter.cameBack}`, lastWord: row.lastWord, phone: row.followed.contactPhone || row.customer.phone, contact: row.followed.contactName, offer: offerFor({ asked: row.asked, usual: usualPayment(db, customerId, today), broken: row.lastWord?.kind === "promise" && row.lastWord.state === "broken", today }), ...keptOf(promisesOf(db, customerId, today)), why: whyToday(row, today, settings.currency), act: row.next.step.act,
-    leftOut: row.items.flatMap((item) => { const reason = out.get(item.id); return reason === undefined ? [] : [{ id: item.id, number: item.number, reason, balance: item.balance, currency: item.currency }]; }),
+    leftOut: row.detail().items.flatMap((item) => (item.leftOut === null ? [] : [{ id: item.id, number: item.number, reason: item.leftOut, balance: item.balance, currency: item.currency }])),
   };
 }

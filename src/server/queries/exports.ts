@@ -1,19 +1,19 @@
 import { day, type Day } from "@/core/calendar";
-import { agingOf, BUCKETS, totalAging } from "@/core/metrics";
+import { BUCKETS } from "@/core/metrics";
 import { add, toDecimal, type Currency, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
-import { allCustomers } from "@/db/customers";
 import { balancesAsOf, journalBetween } from "@/db/journal";
-import { openByAge, openItemsAsOf } from "@/db/openItems";
+import { openItemsAsOf } from "@/db/openItems";
 import { payoutsBetween, type PayoutListed } from "@/db/payouts";
 import { clearingAsOf } from "@/db/processor";
 import { readSettings } from "@/db/settings";
 
+import type { Sheet } from "../sheets";
+import { agingRows } from "./ages";
+
 export const EXPORTS = ["journal", "open-items", "clearing", "payouts", "aging", "trial-balance"] as const;
 export type ExportName = (typeof EXPORTS)[number];
 
-/** A table with a header; cells are text, money as decimal text; an empty cell means "does not apply". */
-export type Sheet = { columns: readonly string[]; rows: readonly (readonly string[])[] };
 export type Period = { asOf: Day; from: Day; to: Day };
 
 const FIRST = day("1900-01-01");
@@ -81,27 +81,6 @@ function payouts(db: Db, { from, to }: Period): Sheet {
       return [one.externalId, one.processorAccount, one.paidOn, one.currency, sum(one.charges), sum(one.fees), sum(one.refunds), sum(one.disputes), sum(one.other), sum(one.net), one.bankLine ?? "", sum(one.bankAmount), sum(offBy(one))];
     }),
   };
-}
-
-export type AgingRow = { customerId: number; externalId: string; customer: string; aging: ReturnType<typeof agingOf>; credit: Minor };
-
-/** Aging by customer as of a day, from what was posted up to it; credit on account beside it, negative. */
-export function agingRows(db: Db, asOf: Day): { rows: AgingRow[]; total: ReturnType<typeof totalAging> } {
-  const byCustomer = new Map<number, { dueOn: Day; balance: Minor }[]>();
-  for (const { customerId, on, sum } of openByAge(db, asOf)) { const known = byCustomer.get(customerId); if (known) known.push({ dueOn: on, balance: sum }); else byCustomer.set(customerId, [{ dueOn: on, balance: sum }]); }
-  const credits = new Map(
-    db.all<{ id: number; credit: Minor }>(
-      `SELECT r.customer_id AS id, sum(l.book_amount) AS credit FROM entry_line l JOIN entry e ON e.id = l.entry_id JOIN receipt r ON r.id = l.item_id
-       WHERE l.item_kind = 'receipt' AND e.posted_on <= ? AND r.customer_id IS NOT NULL AND l.account_id IN (SELECT id FROM account WHERE role = 'credits') GROUP BY r.customer_id HAVING sum(l.book_amount) <> 0`,
-      asOf,
-    ).map(({ id, credit }) => [id, credit]),
-  );
-  const rows = allCustomers(db).filter(({ id }) => byCustomer.has(id) || credits.has(id)).map((customer): AgingRow => {
-    const items = byCustomer.get(customer.id) ?? [];
-    return { customerId: customer.id, externalId: customer.externalId, customer: customer.name, aging: agingOf(items, asOf), credit: credits.get(customer.id) ?? (0 as Minor) };
-  });
-  rows.sort((a, b) => a.customer.localeCompare(b.customer, "en") || a.customerId - b.customerId);
-  return { rows, total: totalAging(rows.map((row) => row.aging)) };
 }
 
 function aging(db: Db, asOf: Day, currency: Currency): Sheet {

@@ -1,12 +1,14 @@
 import { addDays, addMonths, daysBetween, endOfMonth, type Day } from "@/core/calendar";
-import { agingOf, allowanceFor, averageDaysLate, bestPossibleDso, cashByWeek, cei, dso, latenessOf, UNKNOWN_HABIT, type Aging, type Lateness, type ToCome, type Week } from "@/core/metrics";
-import { add, formatAmount, minor, sumOf, type Currency, type Minor } from "@/core/money";
+import { allowanceFor, averageDaysLate, bestPossibleDso, cashByWeek, cei, dso, latenessOf, UNKNOWN_HABIT, type Aging, type Lateness, type AgeSpan, type ToCome, type Week } from "@/core/metrics";
+import { add, formatAmount, minor, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
+import { agesTogether } from "@/db/ages";
 import type { Db } from "@/db/connection";
 import { cameOnItems, latenessByCustomer, paidByDaysLate, promisesFrom, salesByMonth } from "@/db/figures";
 import { promiseParts } from "@/db/followup";
 import { balancesAsOf } from "@/db/journal";
-import { openByAge, openItems, openItemsAsOf } from "@/db/openItems";
+import { openItems, openItemsAsOf } from "@/db/openItems";
 
+import { agingTogether } from "./ages";
 import type { OverdueRow } from "./overdue";
 
 export type FigureMonth = { month: string; sales: Minor; receivables: Minor; notDue: Minor; dso: number | null; best: number | null; cei: number | null; daysLate: number | null };
@@ -22,6 +24,7 @@ const SALES_DAYS = 92;
 const WEEKS = 8;
 const BACK_DAYS = 28;
 const MOST_CALLS = 10;
+const NOT_DUE: readonly AgeSpan[] = [{ from: null, to: 0, words: "not due" }];
 
 /** How collecting goes: by month, what cash to expect, whom to call first, and what is doubtful. */
 export function figuresOf(db: Db, today: Day, rows: readonly OverdueRow[], currency: Currency): FiguresPage {
@@ -43,7 +46,7 @@ function byMonth(db: Db, today: Day): FigureMonth[] {
     const start = addMonths(first, at);
     const end = endOfMonth(start) < today ? endOfMonth(start) : today;
     const [opening, receivables] = [receivablesAt(db, addDays(start, -1)), receivablesAt(db, end)];
-    const notDue = sumOf(openByAge(db, end).filter(({ on }) => on >= end), ({ sum }) => sum);
+    const [notDue = ZERO] = agesTogether(db, { asOf: end, by: "due", spans: NOT_DUE, currency: null });
     const trailing = add(sold(start), sold(addMonths(start, -1)), sold(addMonths(start, -2)));
     const days = Math.min(SALES_DAYS, daysBetween(addMonths(start, -2), end) + 1);
     return { month: monthOf(start), sales: sold(start), receivables, notDue, dso: dso(receivables, trailing, days), best: bestPossibleDso(notDue, trailing, days), cei: cei(opening, sold(start), receivables, notDue), daysLate: averageDaysLate(paid.get(monthOf(start)) ?? []) };
@@ -104,7 +107,7 @@ function callFirst(db: Db, today: Day, rows: readonly OverdueRow[], currency: Cu
 
 /** What is doubtful by age, what the allowance stands at, and the entry that brings it there. */
 export function doubtful(db: Db, today: Day): FiguresPage["allowance"] {
-  const aging = agingOf(openByAge(db, today).map(({ on, sum }) => ({ dueOn: on, balance: sum })), today);
+  const aging = agingTogether(db, today);
   const { byBucket, sum } = allowanceFor(aging);
   const stands = minor(-sumOf(balancesAsOf(db, today).filter(({ role }) => role === "allowance"), ({ balance }) => balance));
   return { aging, byBucket, sum, stands, entry: add(sum, -stands) };

@@ -5,7 +5,7 @@ import { accounts } from "@/db/journal";
 import { entriesToSend, journalFileById, journalFileLines, journalFiles, journalLayouts } from "@/db/journalFiles";
 import { readSettings } from "@/db/settings";
 
-import type { Sheet } from "./exports";
+import type { Sheet } from "../sheets";
 
 export type JournalFilePage = {
   from: Day; to: Day; all: number; fresh: number; layouts: { name: string; spec: JournalLayout }[]; accounts: { code: string; name: string }[];

@@ -3,7 +3,6 @@ import { lateFeeOn, type LateFeeRule } from "@/core/followup";
 import type { Currency, Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { ladders, lateFees, type ChargedFee } from "@/db/ladders";
-import { openItemById } from "@/db/openItems";
 
 import type { OverdueRow } from "./overdue";
 
@@ -22,10 +21,11 @@ export function proposedFees(db: Db, today: Day, rows: readonly OverdueRow[]): P
   return rows.filter(({ state }) => state === "ready" || state === "later").flatMap((row) => {
     const rule = rules.get(row.ladder);
     if (!rule || rule.kind === "none") return [];
-    const named = new Set(row.named);
-    return row.items.filter(({ id, balance, dueOn }) => named.has(id) && balance > 0 && dueOn < today).flatMap((item): ProposedFee[] => {
+    const { items, named: ids } = row.detail();
+    const named = new Set(ids);
+    return items.filter(({ id, balance, dueOn }) => named.has(id) && balance > 0 && dueOn < today).flatMap((item): ProposedFee[] => {
       const fee = lateFeeOn({ balance: item.balance, dueOn: item.dueOn, chargedThrough: through.get(item.id) ?? null }, rule, today);
-      if (fee === null || openItemById(db, item.id)?.kind !== "invoice") return [];
+      if (fee === null || item.kind !== "invoice") return [];
       return [{ itemId: item.id, number: item.number, customerId: item.customerId, customer: row.customer.name, currency: item.currency, dueOn: item.dueOn, balance: item.balance, through: fee.through, sum: fee.sum, ladder: row.ladder }];
     });
   });

@@ -12,8 +12,9 @@ import { accountLines } from "@/db/journal";
 import { openItemPage } from "@/db/openItems";
 import { readSettings } from "@/db/settings";
 
+import { agesAsked, agesSheet } from "./ages";
 import { cameBack } from "./comeBack";
-import type { Sheet } from "./exports";
+import type { Sheet } from "../sheets";
 import { feeCheck } from "./fees";
 import { journalFileSheet } from "./journalFile";
 import { matchQueue, type QueueName } from "./match";
@@ -23,7 +24,7 @@ import { proofInWords, proofs } from "./proofs";
 import { yearPageOf } from "./year";
 
 /** Lists of pages that are given as they stand, with the filter of the page. */
-export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files", "account", "trail", "proofs", "fees", "came-back", "year", "journal-file", "figures"] as const;
+export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files", "account", "trail", "proofs", "fees", "came-back", "year", "journal-file", "figures", "ages"] as const;
 export type ListName = (typeof LISTS)[number];
 
 const ALL = 1_000_000;
@@ -59,6 +60,8 @@ export function listSheet(db: Db, name: ListName, today: Day, proposals: readonl
         ],
       };
     }
+    case "ages":
+      return agesSheet(db, agesAsked(query, readSettings(db), today));
     case "invoices": {
       const state = (["all", "open", "overdue", "paid"] as const).find((one) => one === query.get("state")) ?? "open";
       return {

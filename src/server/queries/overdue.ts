@@ -1,16 +1,17 @@
 import { bankingDaysBetween, type Day } from "@/core/calendar";
-import { DEFAULT_STEPS, followUpToday, promiseToday, type Feed, type FollowUpState, type FollowUpToday, type Ladder, type PromisedPart, type PromiseState, type PromiseToday, type StaleFeed } from "@/core/followup";
+import { daysAhead, DEFAULT_STEPS, followUpToday, namedItems, promiseToday, type Feed, type FollowUpState, type FollowUpToday, type Ladder, type LadderStep, type PromisedPart, type PromiseState, type PromiseToday, type StaleFeed } from "@/core/followup";
 import type { Proposal } from "@/core/matching";
-import { agingOf, type Aging } from "@/core/metrics";
-import { add, minor, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
+import type { Aging } from "@/core/metrics";
+import { add, minor, ZERO, type Currency, type Minor } from "@/core/money";
 import { groupHead } from "@/core/parties";
 import type { Db } from "@/db/connection";
 import { allCustomers, familyOf, type CustomerRow } from "@/db/customers";
 import { lastWords, paidBetween, promiseParts, type ContactRow, type LetterRow } from "@/db/followup";
+import { followSums, together, type FollowSums } from "@/db/followSums";
 import { lastImportDay } from "@/db/files";
 import { followedAs, followedRows, itemsLeftOut, ladders, stepsSaid, type FollowedRow } from "@/db/ladders";
 import { onTheirWay } from "@/db/started";
-import { itemsToFollow, openItemsOf, type FollowItem } from "@/db/openItems";
+import { openItemsOf, type OpenItemRow } from "@/db/openItems";
 import { receiptsInState } from "@/db/receipts";
 import { bookValue, worthOn } from "@/db/rates";
 import { readSettings } from "@/db/settings";
@@ -20,10 +21,16 @@ export type OverdueState = FollowUpState;
 
 /** A customer (with its sites) that a step of the ladder is about, or that owes something past its date. Sums in the book's currency. */
 export type OverdueRow = FollowUpToday & {
-  customer: CustomerRow; sites: number; items: FollowItem[]; aging: Aging; credit: Minor; /** The same credit, currency by currency. */ creditIn: ReadonlyMap<Currency, Minor>; lastWord: LastWord | null; followed: FollowedRow; ladder: string; ladderId: number;
+  customer: CustomerRow; sites: number; aging: Aging; credit: Minor; /** Its items, read when they are asked for. */ detail: () => RowDetail; lastWord: LastWord | null; followed: FollowedRow; ladder: string; ladderId: number;
 };
 
-type Words = { letter: LetterRow | undefined; contact: ContactRow | undefined; promise: ContactRow | undefined };
+/** An open item of a row; why no letter names it, or null. */
+export type RowItem = OpenItemRow & { leftOut: string | null };
+
+/** What a group has open, oldest due first; what today's step names of it; and its credit, currency by currency. */
+export type RowDetail = { readonly items: readonly RowItem[]; readonly named: readonly number[]; readonly creditIn: ReadonlyMap<Currency, Minor> };
+
+type Words = { letter: Pick<LetterRow, "step" | "onDay"> | undefined; contact: ContactRow | undefined; promise: ContactRow | undefined };
 
 /**
  * Every customer with something overdue, each exactly once: ready, waiting with
@@ -32,22 +39,51 @@ type Words = { letter: LetterRow | undefined; contact: ContactRow | undefined; p
  */
 export function overdueRows(db: Db, today: Day, proposals: readonly Proposal[], only: number | null = null): OverdueRow[] {
   const customers = new Map((only === null ? allCustomers(db) : familyOf(db, only)).map((customer) => [customer.id, customer]));
-  const heads = new Map([...customers.values()].map((customer) => [customer.id, groupHead(customer, customers)]));
-  const headOf = (id: number): number => heads.get(id) ?? id;
-  const groups = new Map<number, FollowItem[]>();
-  for (const item of only === null ? itemsToFollow(db) : [...customers.keys()].flatMap((id) => openItemsOf(db, id))) listOf(groups, headOf(item.customerId)).push(item);
+  const headOf = (id: number): number => { const customer = customers.get(id); return customer === undefined || customer.parentId === null ? id : groupHead(customer, customers); };
   const facts = factsByGroup(db, proposals, headOf, today);
+  const groups = openByGroup(db, today, facts, headOf, only === null ? null : [...customers.keys()]);
   const rows: OverdueRow[] = [];
-  for (const [id, items] of groups) {
+  for (const [id, group] of groups) {
     const customer = customers.get(id);
-    items.sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
-    const row = customer ? rowOf(db, customer, items, today, facts) : null;
+    const row = customer ? rowOf(db, customer, group, today, facts) : null;
     if (row) rows.push(row);
   }
-  return rows.sort((a, b) => rank(a) - rank(b) || b.overdue - a.overdue || a.customer.id - b.customer.id);
+  return sortedRows(rows);
 }
 
-const rank = (row: OverdueRow): number => ["ready", "waits", "later", "left_out"].indexOf(row.state) * 2 - (row.lastWord?.kind === "promise" && row.lastWord.state === "broken" ? 1 : 0);
+/** The open items of a group in sums, with the members that have some. */
+type Group = FollowSums & { members: number[] };
+
+/** What each group has open; ladders that begin before the due day look further ahead than others. */
+function openByGroup(db: Db, today: Day, facts: GroupFacts, headOf: (id: number) => number, only: readonly number[] | null): Map<number, Group> {
+  const groups = new Map<number, Group>();
+  const aheads = [...new Set(facts.ladders.map(({ steps }) => daysAhead(steps)))];
+  for (const ahead of aheads.length === 0 ? [0] : aheads) {
+    for (const [id, own] of followSums(db, today, ahead, only)) {
+      const head = headOf(id);
+      if (aheads.length > 1 && daysAhead(ladderOf(facts, head).steps) !== ahead) continue;
+      const known = groups.get(head);
+      const both = known ? together(known, own) : own;
+      groups.set(head, { sums: both.sums, aging: both.aging, notes: both.notes, members: known ? [...known.members, id] : [id] });
+    }
+  }
+  return groups;
+}
+
+function ladderOf(facts: GroupFacts, customerId: number): { id: number; name: string; steps: readonly LadderStep[] } {
+  const ladderId = facts.followed.get(customerId)?.ladderId ?? null;
+  const ladder = facts.ladders.find(({ id, standard }) => (ladderId === null ? standard : id === ladderId)) ?? facts.ladders[0];
+  return ladder && ladder.steps.length > 0 ? ladder : { id: ladder?.id ?? 0, name: ladder?.name ?? "", steps: DEFAULT_STEPS };
+}
+
+function sortedRows(rows: OverdueRow[]): OverdueRow[] {
+  const ranked = rows.map((row) => ({ row, rank: rank(row), overdue: row.overdue, id: row.customer.id }));
+  ranked.sort((a, b) => a.rank - b.rank || b.overdue - a.overdue || a.id - b.id);
+  return ranked.map(({ row }) => row);
+}
+
+const RANKS: Record<OverdueState, number> = { ready: 0, waits: 2, later: 4, left_out: 6 };
+const rank = (row: OverdueRow): number => RANKS[row.state] - (row.lastWord?.kind === "promise" && row.lastWord.state === "broken" ? 1 : 0);
 
 type GroupFacts = { smallest: Minor; maybe: Map<number, { receiptId: number; amount: Minor }[]>; credit: Map<number, Minor>; creditIn: Map<number, { currency: Currency; sum: Minor }[]>; disputed: Map<number, Minor>; onWay: Map<number, { sum: Minor; startedOn: Day }>; stale: StaleFeed | null; parts: Map<number, PromisedPart[]>; interval: number; words: Map<number, Words>; ladders: readonly Ladder[]; followed: Map<number, FollowedRow>; leftOut: Map<number, string>; said: Map<number, { step: number; on: Day }[]> };
 
@@ -102,28 +138,41 @@ function wordsByCustomer(db: Db): Map<number, Words> {
   return words;
 }
 
-function rowOf(db: Db, customer: CustomerRow, items: FollowItem[], today: Day, facts: GroupFacts): OverdueRow | null {
+function rowOf(db: Db, customer: CustomerRow, group: Group, today: Day, facts: GroupFacts): OverdueRow | null {
   const followed = facts.followed.get(customer.id) ?? followedAs(customer.id);
-  const ladder = facts.ladders.find(({ id, standard }) => (followed.ladderId === null ? standard : id === followed.ladderId)) ?? facts.ladders[0];
-  const notes = minor(-sumOf(items.filter((item) => item.balance < 0), (item) => item.bookBalance));
-  const credit = add(facts.credit.get(customer.id) ?? 0, notes);
+  const ladder = ladderOf(facts, customer.id);
+  const credit = add(facts.credit.get(customer.id) ?? 0, group.notes);
   const words = facts.words.get(customer.id);
   const promise = words?.promise ? promiseNow(db, words.promise, facts.parts.get(words.promise.id), today) : null;
   const state = promise?.state ?? null;
   const gets = followUpToday({
-    today, items: items.map((item) => ({ id: item.id, dueOn: item.dueOn, balance: item.bookBalance, leftOut: facts.leftOut.get(item.id) ?? null })), steps: ladder && ladder.steps.length > 0 ? ladder.steps : DEFAULT_STEPS, said: facts.said.get(customer.id) ?? [], lastLetterOn: words?.letter?.onDay ?? null, interval: facts.interval,
+    today, sums: group.sums, steps: ladder.steps, said: facts.said.get(customer.id) ?? [], lastLetterOn: words?.letter?.onDay ?? null, interval: facts.interval,
     credit, smallest: followed.smallest ?? facts.smallest, maybeTheirs: facts.maybe.get(customer.id) ?? [], disputed: facts.disputed.get(customer.id) ?? ZERO, onWay: facts.onWay.get(customer.id) ?? null, stale: facts.stale, promise: state === "open" ? (promise?.next ?? null) : null, quietUntil: followed.quietUntil,
     promiseBroken: state === "broken", leftOut: customer.leftOut, byItself: followed.byItself,
   });
   if (gets === null) return null;
+  // The items themselves are read when somebody looks at them: of a large book few are.
+  let read: RowDetail | null = null;
+  // Field by field: a spread makes each row several times as slow, of fifty thousand.
   return {
-    ...gets, customer, sites: new Set(items.map((item) => item.customerId).filter((id) => id !== customer.id)).size, items, aging: agingOf(items.map(({ dueOn, bookBalance }) => ({ dueOn, balance: bookBalance })), today), credit, creditIn: creditIn(items, facts.creditIn.get(customer.id) ?? []),
-    lastWord: lastWord(words, promise), followed, ladder: ladder?.name ?? "", ladderId: ladder?.id ?? 0,
+    state: gets.state, next: gets.next, waits: gets.waits, asked: gets.asked, overdue: gets.overdue, oldestDueOn: gets.oldestDueOn, oldestDays: gets.oldestDays, letterFrom: gets.letterFrom, goesByItself: gets.goesByItself, leftOut: gets.leftOut,
+    customer, sites: group.members.length - (group.members.includes(customer.id) ? 1 : 0), aging: group.aging, credit, lastWord: lastWord(words, promise), followed, ladder: ladder.name, ladderId: ladder.id,
+    detail: () => (read ??= detailOf(db, group, gets, ladder.steps, today, facts.leftOut, facts.creditIn.get(customer.id) ?? [])),
   };
 }
 
+function detailOf(db: Db, group: Group, gets: FollowUpToday, steps: readonly LadderStep[], today: Day, leftOut: ReadonlyMap<number, string>, kept: readonly { currency: Currency; sum: Minor }[]): RowDetail {
+  const items = itemsOf(db, group.members, leftOut);
+  return { items, named: namedItems(items.map((item) => ({ ...item, balance: item.bookBalance })), gets.next.step, daysAhead(steps), today).map(({ id }) => id), creditIn: creditIn(items, kept) };
+}
+
+/** The open items of a group, oldest due first. */
+function itemsOf(db: Db, members: readonly number[], leftOut: ReadonlyMap<number, string>): RowItem[] {
+  return members.flatMap((id) => openItemsOf(db, id)).map((item) => ({ ...item, leftOut: leftOut.get(item.id) ?? null })).sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
+}
+
 /** Sums on account and credit notes, by their own currency. */
-function creditIn(items: readonly FollowItem[], kept: readonly { currency: Currency; sum: Minor }[]): ReadonlyMap<Currency, Minor> {
+function creditIn(items: readonly RowItem[], kept: readonly { currency: Currency; sum: Minor }[]): ReadonlyMap<Currency, Minor> {
   const sums = new Map<Currency, Minor>();
   for (const { currency, sum } of [...kept, ...items.filter(({ balance }) => balance < 0).map(({ currency, balance }) => ({ currency, sum: minor(-balance) }))]) sums.set(currency, add(sums.get(currency) ?? 0, sum));
   return sums;

@@ -6,7 +6,7 @@ import { customerById, familyOf, type CustomerRow } from "@/db/customers";
 import { readSettings } from "@/db/settings";
 import { openLinesAsOf, positionLines, type OpenLine } from "@/db/statements";
 
-import type { Sheet } from "./exports";
+import type { Sheet } from "../sheets";
 
 export type StatementLine = { on: Day; words: string; amount: Minor; balance: Minor };
 /** A customer's account in one currency: what it began with, what moved, what it ended with, and what is open of it. Positive is owed to the book. */

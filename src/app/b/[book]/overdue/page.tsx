@@ -2,7 +2,6 @@ import type { ReactNode } from "react";
 
 import { waitInWords } from "@/core/followup";
 import { formatDay } from "@/core/calendar";
-import { totalAging } from "@/core/metrics";
 import { formatAmount, sumOf } from "@/core/money";
 import type { LastWord } from "@/server/queries/overdue";
 import { followedRows, ladders } from "@/db/ladders";
@@ -10,7 +9,7 @@ import { wordings } from "@/db/wordings";
 import { givenUpPage } from "@/server/queries/givenUp";
 import { lateFeesPage } from "@/server/queries/lateFees";
 import { automaticRun, letterRun } from "@/server/queries/letterRun";
-import { agingRows } from "@/server/queries/exports";
+import { agingTogether } from "@/server/queries/ages";
 import { LETTER_FIELDS, shippedWords } from "@/server/wordings";
 import { overdueFor } from "@/server/threads/reader";
 import { GivenUpPage } from "@/ui/overdue/GivenUpPage";
@@ -52,9 +51,8 @@ export default async function Overdue({ params, searchParams }: { params: Promis
     id: row.customer.id, name: row.customer.name, sites: row.sites, email: row.customer.email, aging: row.aging, overdue: row.overdue, oldestDays: row.oldestDays, lastWord: words(row.lastWord), broken: row.lastWord?.kind === "promise" && row.lastWord.state === "broken",
     next: row.state === "later" ? `${row.next.step.act} ${row.next.step.step}, ${formatDay(row.next.on, today)}` : row.next.step.act === "letter" ? `letter ${row.next.step.step}` : row.next.step.act === "stop" ? "stop of supply" : row.next.step.act, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), state: row.state, leftOut: row.leftOut,
   }));
-  const aging = agingRows(db, today);
   const count = (name: typeof state): number => all.filter((row) => row.state === name).length;
   return (
-    <OverduePage book={book} currency={settings.currency} today={today} rows={rows} state={state} counts={{ ready: count("ready"), waits: count("waits"), later: count("later"), left_out: count("left_out") }} page={page} pageRows={PAGE_ROWS} count={shown.length} shownSum={sumOf(shown, (row) => row.overdue)} total={totalAging([aging.total])} overdue={sumOf(all, (row) => row.overdue)} />
+    <OverduePage book={book} currency={settings.currency} today={today} rows={rows} state={state} counts={{ ready: count("ready"), waits: count("waits"), later: count("later"), left_out: count("left_out") }} page={page} pageRows={PAGE_ROWS} count={shown.length} shownSum={sumOf(shown, (row) => row.overdue)} total={agingTogether(db, today)} overdue={sumOf(all, (row) => row.overdue)} />
   );
 }

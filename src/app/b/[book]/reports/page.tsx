@@ -1,9 +1,7 @@
 import type { ReactNode } from "react";
 
-import { parseDay } from "@/core/calendar";
-import { sumOf } from "@/core/money";
-import { balancesAsOf } from "@/db/journal";
-import { agingRows } from "@/server/queries/exports";
+import { currenciesWithRates } from "@/db/rates";
+import { agesAsked, agesPage } from "@/server/queries/ages";
 import { figuresOf } from "@/server/queries/figures";
 import { yearPageOf } from "@/server/queries/year";
 import { keptAnswer, overdueFor } from "@/server/threads/reader";
@@ -11,7 +9,7 @@ import { FiguresPage } from "@/ui/records/FiguresPage";
 import { YearPage } from "@/ui/records/YearPage";
 import { AgingPage } from "@/ui/records/AgingPage";
 
-import { one, pageOf, type Search } from "../../../serve";
+import { one, pageNumber, pageOf, PAGE_ROWS, type Search } from "../../../serve";
 
 export default async function Reports({ params, searchParams }: { params: Promise<{ book: string }>; searchParams: Search }): Promise<ReactNode> {
   const { book, db, settings, today, proposals } = await pageOf(params);
@@ -21,9 +19,8 @@ export default async function Reports({ params, searchParams }: { params: Promis
     const rows = overdueFor(book, db, today, await proposals());
     return <FiguresPage book={book} currency={settings.currency} today={today} {...keptAnswer(book, db, `figures ${today}`, () => figuresOf(db, today, rows, settings.currency))} />;
   }
-  const asked = parseDay(one(search, "as-of"), "ymd");
-  const asOf = asked.ok ? asked.value : today;
-  const { rows, total } = agingRows(db, asOf);
-  const control = sumOf(balancesAsOf(db, asOf).filter(({ role }) => role === "receivables"), (account) => account.balance);
-  return <AgingPage book={book} currency={settings.currency} today={today} asOf={asOf} rows={rows} total={total} control={control} />;
+  const asked = agesAsked(new URLSearchParams(["as-of", "by", "days", "of", "currency"].map((name) => [name, one(search, name)])), settings, today);
+  const page = pageNumber(search);
+  const aging = keptAnswer(book, db, `ages ${page} ${JSON.stringify(asked)}`, () => agesPage(db, asked, { limit: PAGE_ROWS, offset: (page - 1) * PAGE_ROWS }));
+  return <AgingPage key={JSON.stringify(asked)} book={book} currency={settings.currency} today={today} {...aging} page={page} pageRows={PAGE_ROWS} currencies={[settings.currency, ...currenciesWithRates(db)]} />;
 }
