@@ -22,6 +22,17 @@ export function positionLines(db: Db, customerIds: readonly number[], to: Day): 
   );
 }
 
+/** Heads of groups, and customers of none, of whom something was posted in receivables or on account up to a day and was not settled before another; by name. */
+export function customersWithPosition(db: Db, to: Day, since: Day): number[] {
+  return db.all<{ id: number }>(
+    `WITH moved AS (
+       SELECT i.customer_id AS id, l.book_amount AS sum, e.posted_on AS "on" FROM entry_line l JOIN entry e ON e.id = l.entry_id JOIN open_item i ON i.id = l.item_id WHERE l.item_kind = 'open_item' AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables') AND e.posted_on <= ?1
+       UNION ALL SELECT r.customer_id, l.book_amount, e.posted_on FROM entry_line l JOIN entry e ON e.id = l.entry_id JOIN receipt r ON r.id = l.item_id WHERE l.item_kind = 'receipt' AND r.customer_id IS NOT NULL AND l.account_id IN (SELECT id FROM account WHERE role = 'credits') AND e.posted_on <= ?1)
+     SELECT h.id FROM (SELECT coalesce(c.parent_id, c.id) AS id, max(m."on") AS last, sum(m.sum) AS sum FROM moved m JOIN customer c ON c.id = m.id GROUP BY 1 HAVING sum(m.sum) <> 0 OR max(m."on") >= ?2) g JOIN customer h ON h.id = g.id ORDER BY h.name, h.id`,
+    to, since,
+  ).map(({ id }) => id);
+}
+
 export type OpenLine = { id: number; kind: "invoice" | "late_fee" | "credit_note"; number: string; customer: string; issuedOn: Day; dueOn: Day; currency: Currency; total: Minor; balance: Minor; /** The same in the book's currency. */ bookBalance: Minor; poNumber: string | null; description: string | null };
 
 /** What was open at these customers at the end of a day, oldest due first; own sums. */

@@ -21,8 +21,11 @@ const within = (on: Day, { from, to }: Span): boolean => on > from && on <= to;
 /** 2026-11-24 as 11/24/2026, as American banks and processors write it. */
 const american = (on: Day): string => `${on.slice(5, 7)}/${on.slice(8)}/${on.slice(0, 4)}`;
 
+/** Numbers kept free for fiction (NANP: 555-0100 to 555-0199); a few have none. */
+const phoneOf = (at: number): string => (at % 11 === 10 ? "" : `+1 312 555 01${String(at % 100).padStart(2, "0")}`);
+
 export function customersFile({ people }: World): string {
-  return csv([["customer_id", "name", "email", "parent_id"], ...people.map((one) => [one.id, one.name, one.email, one.parent ?? ""])]);
+  return csv([["customer_id", "name", "email", "phone", "parent_id"], ...people.map((one, at) => [one.id, one.name, one.email, phoneOf(at), one.parent ?? ""])]);
 }
 
 export function invoicesFile(world: World, span: Span): string {

@@ -13,13 +13,13 @@ import { readSettings } from "@/db/settings";
 import { eachBook, TODAY, type TestBook } from "../../tests/support/book";
 import { outboxFile } from "./folders";
 import { deliverLetter, draftLetter } from "./letters";
-import { invoicePdf, statementPdf } from "./papers";
+import { invoicePdf, statementPdf, statementsPdf } from "./papers";
 import { followUpWorkings } from "./queries/customer";
 import { agingRows } from "./queries/ages";
 import { periodOf, sheetOf } from "./queries/exports";
 import { letterRun, whyToday } from "./queries/letterRun";
 import { overdueRows, type OverdueRow } from "./queries/overdue";
-import { statementOf, statementSheet } from "./queries/statement";
+import { statementOf, statementSheet, statementsOfAll, statementsSheet } from "./queries/statement";
 
 const USD = currencyOf("USD") as Currency;
 let book: TestBook;
@@ -132,6 +132,21 @@ describe("the statement of account", () => {
       expect(all.reduce((sum, { aging }) => sum + aging.total, 0)).toBe(agingRows(book.db, asOf).total.total);
       for (const { opening, lines, closing } of all) expect(lines.reduce<number>((sum, { amount }) => sum + amount, opening)).toBe(closing);
     }
+  });
+  it("of all as one table and one print comes to both control accounts, as of any day", async () => {
+    pay();
+    for (const asOf of [day("2026-11-05"), TODAY]) {
+      const { statements, left } = statementsOfAll(book.db, addDays(asOf, -92), asOf, 100);
+      const trial = sheetOf(book.db, "trial-balance", periodOf(TODAY, { asOf })).rows;
+      const control = trial.filter((row) => ["receivables", "credits"].includes(row[2] ?? "")).reduce((sum, row) => sum + Math.round((Number(row[3]) - Number(row[4])) * 100), 0);
+      const closings = statementsSheet(statements).rows.filter(([, , , what]) => what === "closing balance").map((row) => Math.round(Number(row[5]) * 100));
+      expect([left, closings.reduce((so, sum) => so + sum, 0)]).toEqual([0, control]);
+      const { pages, text } = read(await statementsPdf(book.db, statements));
+      expect(pages).toBe(statements.length + 1);
+      expect(text).toContain(`${statements.length} statements`);
+      expect(text.replaceAll(",", "")).toContain((control / 100).toFixed(2));
+    }
+    expect(statementsOfAll(book.db, addDays(TODAY, -92), TODAY, 1)).toMatchObject({ left: 2 });
   });
   it("is printed with its sums, for a head office with its sites; an invoice too", async () => {
     const { text } = read(await statementPdf(book.db, customer("C3"), day("2026-11-01"), TODAY));

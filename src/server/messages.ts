@@ -67,6 +67,7 @@ const MESSAGES: Record<string, string> = {
   "wording.none": "There are no words of your own for that; the ones that ship are used already.",
   "letter.unknown": "That letter is not in this book.",
   "letter.words": "The letter’s words cannot be filled in: {what}. Fields stand in double braces, like {{ customer }}.",
+  "statements.many": "There are {count} statements, and at most {most} go into one file of this kind. Take them as CSV, or one by one from the customers’ pages.",
   "link.unknown": "This link leads nowhere, or no more.",
   "tally.recovered": "Only {most} was given up of this customer's debts and not paid since. Give the rest to an invoice or keep it on account.",
   "write_off.settled": "Nothing is open of {number}, so there is nothing to give up.",

@@ -2,7 +2,8 @@ import type { Content, TableCell } from "pdfmake/interfaces";
 
 import { formatDay, type Day } from "@/core/calendar";
 import { BUCKETS, bucketWords } from "@/core/metrics";
-import { formatAmount, type Currency } from "@/core/money";
+import { formatAmount, sumOf, type Currency } from "@/core/money";
+import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
 import { openItemById } from "@/db/openItems";
@@ -20,16 +21,30 @@ const heading = (business: string, title: string, under: string): Content[] => [
 /** A customer's statement between two days: activity with its running balance, what is open, and its age at the foot. */
 export async function statementPdf(db: Db, customerId: number, from: Day, to: Day): Promise<Buffer | null> {
   const statement = statementOf(db, customerId, from, to);
-  if (!statement) return null;
-  const { name, replyTo } = readSettings(db);
+  return statement ? printed({ info: { title: `Statement of account, ${statement.customer.name}` }, content: statementContent(db, statement) }) : null;
+}
+
+/** Statements of many, each beginning on a page of its own, and at the end what they come to together. */
+export async function statementsPdf(db: Db, statements: readonly Statement[]): Promise<Buffer> {
+  const together = [...new Set(statements.flatMap(({ parts }) => parts.map(({ currency }) => currency)))].map((currency): TableCell[] => [left(`Together in ${currency}`, true), right(sum(sumOf(statements.flatMap(({ parts }) => parts.filter((part) => part.currency === currency)), ({ closing }) => closing), currency), true)]);
   return printed({
-    info: { title: `Statement of account, ${statement.customer.name}` },
+    info: { title: "Statements of account" },
     content: [
-      ...heading(name, "Statement of account", `${statement.customer.name} (${statement.customer.externalId})${statement.sites > 0 ? ` and ${statement.sites} ${statement.sites === 1 ? "site" : "sites"}` : ""}, ${formatDay(from)} to ${formatDay(to)}`),
-      ...(statement.parts.length === 0 ? [{ text: "Nothing moved, and nothing is open." }] : statement.parts.flatMap((part) => partOf(part, statement))),
-      { text: printable(`Questions: ${replyTo}`), margin: [0, 16, 0, 0] as [number, number, number, number] },
+      ...statements.map((statement, at): Content => ({ stack: statementContent(db, statement), ...(at > 0 ? { pageBreak: "before" } : {}) })),
+      { pageBreak: statements.length > 0 ? "before" : undefined, table: { widths: ["*", "auto"], body: [[left(`${statements.length} ${statements.length === 1 ? "statement" : "statements"}`), right("")], ...together] }, layout: "lightHorizontalLines" } as Content,
     ],
   });
+}
+
+function statementContent(db: Db, statement: Statement): Content[] {
+  const { name, replyTo, linkBase } = readSettings(db);
+  const { from, to } = statement;
+  return [
+    ...heading(name, "Statement of account", `${statement.customer.name} (${statement.customer.externalId})${statement.sites > 0 ? ` and ${statement.sites} ${statement.sites === 1 ? "site" : "sites"}` : ""}, ${formatDay(from)} to ${formatDay(to)}`),
+    ...(statement.parts.length === 0 ? [{ text: "Nothing moved, and nothing is open." }] : statement.parts.flatMap((part) => partOf(part, statement))),
+    ...(linkBase === null ? [] : [{ text: printable(`Your account: ${linkBase}/account/${linkOf(db, statement.customer.id)}`), margin: [0, 16, 0, 0] as [number, number, number, number] }]),
+    { text: printable(`Questions: ${replyTo}`), margin: [0, linkBase === null ? 16 : 4, 0, 0] as [number, number, number, number] },
+  ];
 }
 
 function partOf(part: StatementPart, { from, to }: Statement): Content[] {

@@ -6,7 +6,7 @@ import { alive, DEMO, proofsHold, watch } from "./helpers";
 const PAGES: [string, string, ((page: string) => string)?][] = [
   ["match", "/match"], ["match, a receipt open", "/match?queue=check&open=first"], ["sure receipts", "/match?queue=sure"], ["set aside", "/match?queue=aside"], ["on hand", "/match?queue=hand"], ["a write-off before the second person", "/match?queue=second&open=first"], ["arrivals", "/arrivals"], ["bank lines", "/arrivals?list=lines"], ["payouts", "/payouts"], ["payout open", "/payouts?open=first"], ["fees", "/payouts?show=fees"], ["what is on its way", "/payouts?show=ahead"], ["what came back", "/payouts?show=back&open=first"], ["clearing as of a day", "/payouts?show=clearing&as-of=2026-10-31"], ["the year", "/reports?show=year"], ["other currencies", "/books?view=currencies"], ["the journal for another ledger", "/books?view=file"], ["overdue", "/overdue"], ["overdue, a customer open", "/overdue?open=first"],
   ["proofs", "/books"], ["clearing, item by item", "/books?proof=clearing"], ["journal", "/books?view=journal"], ["trial balance", "/books?view=trial"], ["an account", "/books?view=account&account=2"], ["who did what", "/books?view=trail"], ["customers", "/customers"], ["customer", "/customers/12"], ["invoices", "/invoices"], ["invoice", "/invoices/2400"],
-  ["receipt", "/receipts/2200"], ["payout", "/payouts/500"], ["bank line", "/lines/900"], ["a file", "/files/300"], ["aging", "/reports"], ["figures", "/reports?show=figures"], ["letters of the day", "/overdue?show=run&open=first"], ["late fees", "/overdue?show=fees"], ["ladders", "/overdue?show=ladders"], ["statement of account", "/customers/20/statement"], ["set-up", "/settings"],
+  ["receipt", "/receipts/2200"], ["payout", "/payouts/500"], ["bank line", "/lines/900"], ["a file", "/files/300"], ["aging", "/reports"], ["figures", "/reports?show=figures"], ["letters of the day", "/overdue?show=run&open=first"], ["letters that go by themselves", "/overdue?show=by-itself"], ["debts given up", "/overdue?show=given-up"], ["wordings", "/overdue?show=words"], ["aging, a customer open", "/reports?days=15,45&of=group&open=first"], ["late fees", "/overdue?show=fees"], ["ladders", "/overdue?show=ladders"], ["statement of account", "/customers/20/statement"], ["set-up", "/settings"],
 ];
 
 /** What axe finds, in few words. */
@@ -34,6 +34,18 @@ test.describe("every page on light and dark paper", () => {
       expect(seen).toEqual({ problems: [], outside: [] });
     });
   }
+});
+
+test("what a customer sees: axe finds nothing, no console message, nothing from outside", async ({ page }) => {
+  await page.goto(`${DEMO}/customers/12`);
+  const link = await page.getByRole("link", { name: "What they see" }).getAttribute("href");
+  const seen = watch(page);
+  await page.goto(link ?? "");
+  await page.waitForLoadState("load");
+  expect(await found(new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]))).toEqual([]);
+  await page.emulateMedia({ colorScheme: "dark" });
+  expect(await found(new AxeBuilder({ page }).withRules(["color-contrast", "link-in-text-block"]))).toEqual([]);
+  expect(seen).toEqual({ problems: [], outside: [] });
 });
 
 test("the start page and a book that is not there", async ({ page }) => {

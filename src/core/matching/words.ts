@@ -76,7 +76,7 @@ function againstInWords(reason: Against, currency: Currency): string {
     case "against_number":
       return `the memo names ${reason.spots.map(({ text }) => text).join(", ")} of somebody else`;
     case "against_closed":
-      return `the memo names ${reason.spots.map(({ text }) => text).join(", ")}, paid already`;
+      return `the memo names ${reason.spots.map(({ text }) => text).join(", ")}, settled already`;
     case "against_short":
       return `short by ${formatAmount(reason.by, currency)}`;
     case "against_over":

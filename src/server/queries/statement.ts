@@ -4,7 +4,7 @@ import { add, sumOf, toDecimal, type Currency, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { customerById, familyOf, type CustomerRow } from "@/db/customers";
 import { readSettings } from "@/db/settings";
-import { openLinesAsOf, positionLines, type OpenLine } from "@/db/statements";
+import { customersWithPosition, openLinesAsOf, positionLines, type OpenLine } from "@/db/statements";
 
 import type { Sheet } from "../sheets";
 
@@ -49,6 +49,18 @@ export function statementOf(db: Db, customerId: number, from: Day, to: Day): Sta
     return { currency, opening, lines, closing: balance, open: items, onAccount: add(balance, -owed), aging: agingOf(items.map((item) => ({ dueOn: item.kind === "credit_note" ? item.issuedOn : item.dueOn, balance: item.balance })), to) };
   }).filter((part) => part.lines.length > 0 || part.opening !== 0 || part.open.length > 0);
   return { customer, sites: ids.length - 1, from, to, parts };
+}
+
+/** The statements of everybody who has something open or on account on a day, or of whom something moved in the days before it: heads of groups with their sites, by name. */
+export function statementsOfAll(db: Db, from: Day, to: Day, most: number): { statements: Statement[]; left: number } {
+  const heads = customersWithPosition(db, to, from);
+  return { statements: heads.slice(0, most).flatMap((id) => statementOf(db, id, from, to) ?? []), left: Math.max(0, heads.length - most) };
+}
+
+/** Many statements as one table. */
+export function statementsSheet(statements: readonly Statement[]): Sheet {
+  const sheets = statements.map(statementSheet);
+  return { columns: sheets[0]?.columns ?? ["customer_id"], rows: sheets.flatMap(({ rows }) => rows) };
 }
 
 /** A statement as a table. */

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { formatDay, type Day } from "@/core/calendar";
-import { add, formatAmount, minor, sumOf, type Currency, type Minor } from "@/core/money";
+import { add, formatAmount, sumOf, type Currency, type Minor } from "@/core/money";
 
 import { Act } from "../Act";
 import { onOwnControl } from "../keys";
@@ -13,7 +13,7 @@ import { useActing } from "../shell/Notices";
 import { OtherReadings, OpenItems } from "./Choices";
 import { CameIn, TwinTable } from "./CameIn";
 import { CustomerChoice } from "./CustomerChoice";
-import { tallyOf, toggled, withSet, workOut, type Tally, type Worked } from "./tally";
+import { recovering, tallyOf, toggled, withSet, workOut, type Tally, type Worked } from "./tally";
 import type { Item, MatchRow, OnAccount, Workings } from "./types";
 
 type Props = { row: MatchRow; currency: Currency; today: Day; done: () => void };
@@ -151,7 +151,7 @@ function TallyTable({ tally, worked, currency, limit, credits, surcharges, given
           return <tr key={`credit ${credit.receiptId}`}><td><label><input type="checkbox" checked={ticked} onChange={() => change({ ...tally, credits: ticked ? tally.credits.filter(({ receiptId }) => receiptId !== credit.receiptId) : [...tally.credits, credit] })} /> use what stands on account since {formatDay(credit.on, today)}</label></td><td className="num soft">{formatAmount(credit.sum, currency)}</td><td className="num sum">{used > 0 ? <span title="besides this receipt">({formatAmount(used, currency)})</span> : "–"}</td></tr>;
         }) : null}
         {tally.surcharge > 0 || (surcharges && worked.left > 0 && tally.terms.length > 0) ? <tr><td><label><input type="checkbox" checked={tally.surcharge > 0} onChange={() => change({ ...tally, surcharge: tally.surcharge > 0 ? add(0) : worked.left })} /> surcharge on top</label></td><td /><td className="num sum">{formatAmount(tally.surcharge > 0 ? tally.surcharge : worked.left, currency)}</td></tr> : null}
-        {tally.recovered > 0 || (givenUp > 0 && worked.left > 0) ? <tr><td><label><input type="checkbox" checked={tally.recovered > 0} onChange={() => change({ ...tally, recovered: tally.recovered > 0 ? add(0) : minor(Math.min(worked.left, givenUp)) })} /> pays what was given up</label></td><td className="num soft">{formatAmount(givenUp, currency)}</td><td className="num sum">{formatAmount(tally.recovered > 0 ? tally.recovered : Math.min(worked.left, givenUp), currency)}</td></tr> : null}
+        {givenUp > 0 ? <tr><td><label><input type="checkbox" checked={tally.recovered > 0} onChange={() => change(recovering(tally, worked, givenUp))} /> pays what was given up</label></td><td className="num soft">{formatAmount(givenUp, currency)}</td><td className="num sum">{tally.recovered > 0 ? formatAmount(tally.recovered, currency) : "–"}</td></tr> : null}
         {tally.restOnAccount && worked.left > 0 ? <tr><td>On account of {tally.customer}</td><td /><td className="num sum">{formatAmount(worked.left, currency)}</td></tr> : null}
         <tr className="last"><td className="soft">Left over</td><td className="num off">{worked.problem ? "✗" : ""}</td><td className="num"><span className={`total ${leftOf(tally, worked) === 0 ? "good" : "off"}`} style={{ fontSize: 17 }} data-testid="left-over">{formatAmount(leftOf(tally, worked), currency)}</span></td></tr>
       </tbody>

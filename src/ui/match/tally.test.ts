@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { day } from "@/core/calendar";
 import { currencyOf, minor, type Currency } from "@/core/money";
 
-import { tallyOf, toggled, withSet, workOut, type Tally } from "./tally";
+import { recovering, tallyOf, toggled, withSet, workOut, type Tally } from "./tally";
 
 const USD = currencyOf("USD") as Currency;
 const item = (itemId: number, open: number): Parameters<typeof toggled>[1] => ({ itemId, number: String(20_400 + itemId), customer: "Alder Lane", own: true, description: "", dueOn: day("2026-11-01"), open: minor(open) });
@@ -50,5 +50,14 @@ describe("a tally while it is typed", () => {
   it("begins with the reading that is proposed", () => {
     expect(tallyOf(undefined, USD)).toEqual({ customerId: null, customer: "", terms: [], restOnAccount: false, credits: [], surcharge: minor(0), recovered: minor(0) });
     expect(tallyOf({ customerId: 1, customer: "A", words: "", lines: [{ itemId: 1, number: "1", description: "", open: minor(500), amount: minor(490), discount: minor(10) }], onAccount: minor(5), surcharge: minor(0), confidence: 1, reasons: [], withCredit: false }, USD)).toMatchObject({ restOnAccount: true, terms: [{ amount: "4.90", discount: 10 }] });
+  });
+  it("gives what is left over to debts given up, else all of it, and takes it back", () => {
+    const half = toggled(empty, item(1, 6000), minor(6000), USD);
+    const worked = workOut(half, minor(10_000), USD, minor(500));
+    expect(recovering(half, worked, minor(3000))).toMatchObject({ recovered: 3000, terms: [{ itemId: 1 }] });
+    const all = toggled(empty, item(1, 10_000), minor(10_000), USD);
+    const instead = recovering(all, workOut(all, minor(10_000), USD, minor(500)), minor(20_000));
+    expect([instead.recovered, instead.terms, workOut(instead, minor(10_000), USD, minor(500)).left]).toEqual([10_000, [], 0]);
+    expect(recovering(instead, worked, minor(20_000)).recovered).toBe(0);
   });
 });

@@ -1,4 +1,4 @@
-import { add, formatAmount, parseAmount, sumOf, toDecimal, type Currency, type Minor } from "@/core/money";
+import { add, formatAmount, minor, parseAmount, sumOf, toDecimal, type Currency, type Minor } from "@/core/money";
 
 import type { Item, OnAccount, ReadingLine, ShownReading } from "./types";
 
@@ -27,6 +27,13 @@ export function toggled(tally: Tally, item: Item, left: Minor, currency: Currenc
 export function withSet(tally: Tally, items: readonly Item[], currency: Currency): Tally {
   const added = items.filter((item) => !tally.terms.some((term) => term.itemId === item.itemId));
   return { ...tally, terms: [...tally.terms, ...added.map((item) => ({ itemId: item.itemId, number: item.number, description: item.description, open: item.open, amount: written(item.open, currency), discount: add(0), small: false }))] };
+}
+
+/** Gives what is left over, or where nothing is all of it, to debts that were given up; or takes it back from them. */
+export function recovering(tally: Tally, worked: Pick<Worked, "left" | "given">, givenUp: Minor): Tally {
+  if (tally.recovered > 0) return { ...tally, recovered: add(0) };
+  if (worked.left > 0) return { ...tally, recovered: minor(Math.min(worked.left, givenUp)) };
+  return { ...tally, terms: [], surcharge: add(0), recovered: minor(Math.min(worked.given + tally.surcharge, givenUp)) };
 }
 
 export type GivenAlong = { receiptId: number; itemId: number; amount: Minor };

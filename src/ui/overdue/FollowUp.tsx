@@ -54,7 +54,7 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
       </div>
       <div>
         <h2>{workings.habit}{workings.kept + workings.broken > 0 ? <span className="soft">, kept {workings.kept} of {workings.kept + workings.broken} promises</span> : null}</h2>
-        <p style={{ margin: "2px 0" }}>{workings.contact ? `${workings.contact}, ` : ""}{workings.phone === null ? <span className="soft">no telephone number</span> : <a href={`tel:${workings.phone.replace(/[^+\d]/g, "")}`}>{workings.phone}</a>}{workings.offer ? <span className="soft">. {offerInWords(workings.offer, currency, today)}</span> : null}</p>
+        <p style={{ margin: "2px 0" }}>{workings.contact ? `${workings.contact}, ` : ""}{workings.phone === null ? <span className="soft">No telephone number</span> : <a href={`tel:${workings.phone.replace(/[^+\d]/g, "")}`}>{workings.phone}</a>}{workings.offer ? <span className="soft">. {offerInWords(workings.offer, currency, today)}</span> : null}</p>
         <table className="small"><tbody>{workings.history.map((line, at) => <tr key={`${line.on} ${at}`}><td className="soft" style={{ width: 110 }}>{formatDay(line.on, today)}</td><td title={line.words}>{line.words}</td></tr>)}{workings.history.length === 0 ? <tr><td className="soft">Nothing was said yet.</td></tr> : null}</tbody></table>
       </div>
     </div>

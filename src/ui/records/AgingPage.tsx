@@ -58,6 +58,7 @@ export function AgingPage({ asked, rows, count, ages, total, credit, control, pa
       />
       <p className="soft" style={{ padding: "8px", margin: 0, display: "flex", gap: 18, flexWrap: "wrap" }}>
         <span>Other files, as of that day:</span>
+        <span>every statement of account{(["csv", "xlsx", "pdf"] as const).map((format) => <a key={format} style={{ marginLeft: 5 }} href={`/api/v1/b/${book}/statements?as-of=${asOf}&format=${format}`}>{format.toUpperCase()}</a>)}</span>
         {EXPORTS.map((name) => <span key={name}>{name.replace("-", " ")}{files(name)}</span>)}
       </p>
     </>
