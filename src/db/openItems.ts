@@ -78,11 +78,13 @@ export type OpenItemListed = OpenItemRow & { customer: string; externalId: strin
 /** A page of invoices with their customer, with the count and sums (in the book's currency) of all that the filter lets through. */
 export function openItemPage(
   db: Db,
-  filter: { state: "all" | "open" | "overdue" | "paid"; today: Day; text: string | null; order: string; limit: number; offset: number },
+  filter: { state: "all" | "open" | "overdue" | "paid"; today: Day; text: string | null; /** The month of issue, like 2026-11. */ issued?: string | null; order: string; limit: number; offset: number },
 ): { rows: OpenItemListed[]; count: number; total: Minor; balance: Minor } {
   const state = { all: "1", open: "i.balance <> 0", overdue: "i.balance > 0 AND i.due_on < ?2", paid: "i.balance = 0" }[filter.state];
+  // Only what is a month gets into the statement.
+  const month = /^\d{4}-\d\d$/.test(filter.issued ?? "") ? filter.issued : null;
   const from = `FROM open_item i JOIN customer c ON c.id = i.customer_id WHERE ${state} AND ?2 IS NOT NULL
-    AND (?1 IS NULL OR i.number LIKE '%' || ?1 || '%' OR c.name LIKE '%' || ?1 || '%' OR i.po_number LIKE ?1 || '%')`;
+    AND (?1 IS NULL OR i.number LIKE '%' || ?1 || '%' OR c.name LIKE '%' || ?1 || '%' OR i.po_number LIKE ?1 || '%') ${month === null ? "" : `AND i.issued_on BETWEEN '${month}-01' AND '${month}-31'`}`;
   const rows = db.all<OpenItemListed>(`SELECT ${COLUMNS}, c.name AS customer, c.external_id AS externalId ${from} ORDER BY ${filter.order} LIMIT ?3 OFFSET ?4`, filter.text, filter.today, filter.limit, filter.offset);
   const sums = db.get<{ n: number; total: Minor; balance: Minor }>(`SELECT count(*) AS n, coalesce(sum(${BOOK_TOTAL}), 0) AS total, coalesce(sum(${BOOK_BALANCE}), 0) AS balance ${from}`, filter.text, filter.today);
   return { rows, count: sums?.n ?? 0, total: sums?.total ?? (0 as Minor), balance: sums?.balance ?? (0 as Minor) };

@@ -1,4 +1,5 @@
 import type { Day } from "@/core/calendar";
+import type { Bucket } from "@/core/metrics";
 import type { Currency } from "@/core/money";
 
 import type { Db } from "./connection";
@@ -24,6 +25,8 @@ export type Settings = {
   letterInterval: number;
   /** The edges of the aging report, in days, rising. */
   agingDays: number[];
+  /** What part of each age is doubtful, in per cent (decimal text); null for what ships. */
+  doubtfulPercent: Readonly<Record<Bucket, string>> | null;
   /** The weekdays (1 is Monday) and the hour at which letters that may go by themselves go; null where none do. */
   letterRun: { weekdays: number[]; hour: number } | null;
   /** Who works in the book; a write-off over the limit needs two of them. */
@@ -42,7 +45,7 @@ export type Settings = {
 };
 
 /** What books that were made before a setting existed are taken to say. */
-const DEFAULTS = { people: ["clerk"], lockedTo: null, surchargePercent: null, taxOnDiscounts: false, taxOnBadDebts: false, returnFee: null, achFixedPerMonth: 2500, linkBase: null, letterInterval: 12, agingDays: [30, 60, 90], letterRun: null };
+const DEFAULTS = { people: ["clerk"], lockedTo: null, surchargePercent: null, taxOnDiscounts: false, taxOnBadDebts: false, returnFee: null, achFixedPerMonth: 2500, linkBase: null, letterInterval: 12, agingDays: [30, 60, 90], doubtfulPercent: null, letterRun: null };
 
 export function readSettings(db: Db): Settings {
   const rows = db.all<{ key: string; value: string }>("SELECT key, value FROM setting");

@@ -3,7 +3,7 @@ import { cei, dso } from "@/core/metrics";
 import { currencyOf, type Currency } from "@/core/money";
 
 import { eachBook, TODAY, type TestBook } from "../../tests/support/book";
-import { figuresOf } from "./queries/figures";
+import { expectedIn, figuresOf } from "./queries/figures";
 import { listSheet } from "./queries/lists";
 import { overdueRows } from "./queries/overdue";
 
@@ -34,6 +34,18 @@ it("expects cash by habit and promise, and holds what was expected before agains
   expect(figures().before).toMatchObject({ asOf: addDays(TODAY, -28), expected: 0, came: 0 });
 });
 
+it("says item by item what a week's sum is expected from; a promise in parts covers the oldest first", () => {
+  const C3 = book.id("customer", "external_id = 'C3'");
+  book.must("changeSettings", { clock: "2027-01-12" });
+  const TUESDAY = day("2027-01-12");
+  const at = (): ReturnType<typeof figuresOf> => figuresOf(book.db, TUESDAY, overdueRows(book.db, TUESDAY, []), USD);
+  book.must("logContact", { customerId: C3, kind: "promise", text: "by halves", parts: [{ dueOn: "2027-01-20", sum: 25_000 }, { dueOn: "2027-02-03", sum: 50_000 }] });
+  for (const week of at().weeks) expect(expectedIn(book.db, TUESDAY, week.from).reduce((so, { amount }) => so + amount, 0)).toBe(week.expected);
+  const promised = at().weeks.flatMap(({ from }) => expectedIn(book.db, TUESDAY, from).filter((one) => one.promised).map((one) => [from, one.customerId, one.amount]));
+  // The site's invoice of 500.00 is the older one: with both, 750.00 are there by the last day only.
+  expect(promised).toEqual([["2027-02-01", book.id("customer", "external_id = 'C4'"), 50_000], ["2027-02-01", C3, 25_000]]);
+});
+
 it("says whom to call first, and why", () => {
   book.must("logContact", { customerId: book.id("customer", "external_id = 'C2'"), kind: "promise", text: "by Friday", promisedOn: "2026-11-20", promisedSum: null });
   const { calls } = figures();
@@ -50,6 +62,10 @@ it("brings the allowance to what the ages make of it, once, and back by undo", (
   expect(book.do("bringAllowance", {})).toMatchObject({ ok: false, error: { code: "allowance.stands" } });
   book.must("undo", { actId });
   expect(book.balance("allowance")).toBe(0);
+  // By rates of the book's own: 0 % of what is not due, 10 % of 974.50.
+  book.must("changeSettings", { doubtfulPercent: { not_due: "0", d1_30: "10", d31_60: "20", d61_90: "40", over_90: "75" } });
+  expect(figures().allowance).toMatchObject({ sum: 9745, entry: 9745 });
+  expect(book.do("changeSettings", { doubtfulPercent: { not_due: "0", d1_30: "101", d31_60: "20", d61_90: "40", over_90: "75" } })).toMatchObject({ ok: false, error: { code: "input.invalid" } });
 });
 
 it("gives the figures as a table", () => {

@@ -22,6 +22,15 @@ export function mondayOf(on: Day): Day {
   return addDays(on, 1 - weekday(on));
 }
 
+/** In which week from today's (0) an item should come, by a quarter of its customer's habit. */
+export function weekOf(item: ToCome, today: Day, quarter: keyof Lateness = "middle"): number {
+  const usual = item.promisedOn ?? addDays(item.dueOn, item.habit[quarter]);
+  // Late beyond its habit: as long again as its late quarter is from its middle, at least a week.
+  const slip = quarter === "early" ? 0 : quarter === "middle" ? 7 : Math.max(14, item.habit.late - item.habit.middle);
+  const on = usual < today ? addDays(today, slip) : usual;
+  return Math.floor(daysBetween(mondayOf(today), on) / 7);
+}
+
 /**
  * Cash to expect by week: each item on its due day moved by its customer's
  * habit, or on the promised day; what should have come already is expected from
@@ -31,16 +40,9 @@ export function mondayOf(on: Day): Day {
  */
 export function cashByWeek(items: readonly ToCome[], today: Day, weeks: number): Week[] {
   const first = mondayOf(today);
-  const weekOf = (item: ToCome, quarter: keyof Lateness): number => {
-    const usual = item.promisedOn ?? addDays(item.dueOn, item.habit[quarter]);
-    // Late beyond its habit: as long again as its late quarter is from its middle, at least a week.
-    const slip = quarter === "early" ? 0 : quarter === "middle" ? 7 : Math.max(14, item.habit.late - item.habit.middle);
-    const on = usual < today ? addDays(today, slip) : usual;
-    return Math.floor(daysBetween(first, on) / 7);
-  };
   const sums = (quarter: keyof Lateness): number[] => {
     const all = Array.from({ length: weeks }, () => 0);
-    for (const item of items) { const at = weekOf(item, quarter); if (at >= 0 && at < weeks) all[at] = (all[at] ?? 0) + item.amount; }
+    for (const item of items) { const at = weekOf(item, today, quarter); if (at >= 0 && at < weeks) all[at] = (all[at] ?? 0) + item.amount; }
     return all;
   };
   const [early, middle, late] = [sums("early"), sums("middle"), sums("late")];

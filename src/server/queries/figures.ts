@@ -1,21 +1,24 @@
 import { addDays, addMonths, daysBetween, endOfMonth, type Day } from "@/core/calendar";
-import { allowanceFor, averageDaysLate, bestPossibleDso, cashByWeek, cei, dso, latenessOf, UNKNOWN_HABIT, type Aging, type Lateness, type AgeSpan, type ToCome, type Week } from "@/core/metrics";
+import { allowanceFor, averageDaysLate, bestPossibleDso, cashByWeek, cei, DOUBTFUL_PERCENT, dso, latenessOf, mondayOf, UNKNOWN_HABIT, weekOf, type Aging, type Bucket, type Lateness, type AgeSpan, type ToCome, type Week } from "@/core/metrics";
+import { groupHead } from "@/core/parties";
 import { add, formatAmount, minor, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
 import { agesTogether } from "@/db/ages";
 import type { Db } from "@/db/connection";
+import { allCustomers } from "@/db/customers";
 import { cameOnItems, latenessByCustomer, paidByDaysLate, promisesFrom, salesByMonth } from "@/db/figures";
 import { promiseParts } from "@/db/followup";
 import { balancesAsOf } from "@/db/journal";
 import { openItems, openItemsAsOf } from "@/db/openItems";
+import { readSettings } from "@/db/settings";
 
 import { agingTogether } from "./ages";
 import type { OverdueRow } from "./overdue";
 
-export type FigureMonth = { month: string; sales: Minor; receivables: Minor; notDue: Minor; dso: number | null; best: number | null; cei: number | null; daysLate: number | null };
+export type FigureMonth = { month: string; /** Its last day, or today. */ end: Day; sales: Minor; receivables: Minor; notDue: Minor; dso: number | null; best: number | null; cei: number | null; daysLate: number | null };
 export type FiguresPage = {
   months: FigureMonth[]; weeks: Week[]; /** What was expected four weeks ago for the time since, and what came of it. */ before: { asOf: Day; expected: Minor; came: Minor };
   calls: { customerId: number; name: string; overdue: Minor; why: string }[];
-  allowance: { aging: Aging; byBucket: ReturnType<typeof allowanceFor>["byBucket"]; sum: Minor; stands: Minor; entry: Minor };
+  allowance: { aging: Aging; percent: Readonly<Record<Bucket, string>>; byBucket: ReturnType<typeof allowanceFor>["byBucket"]; sum: Minor; stands: Minor; entry: Minor };
 };
 
 const MONTHS = 12;
@@ -49,7 +52,7 @@ function byMonth(db: Db, today: Day): FigureMonth[] {
     const [notDue = ZERO] = agesTogether(db, { asOf: end, by: "due", spans: NOT_DUE, currency: null });
     const trailing = add(sold(start), sold(addMonths(start, -1)), sold(addMonths(start, -2)));
     const days = Math.min(SALES_DAYS, daysBetween(addMonths(start, -2), end) + 1);
-    return { month: monthOf(start), sales: sold(start), receivables, notDue, dso: dso(receivables, trailing, days), best: bestPossibleDso(notDue, trailing, days), cei: cei(opening, sold(start), receivables, notDue), daysLate: averageDaysLate(paid.get(monthOf(start)) ?? []) };
+    return { month: monthOf(start), end, sales: sold(start), receivables, notDue, dso: dso(receivables, trailing, days), best: bestPossibleDso(notDue, trailing, days), cei: cei(opening, sold(start), receivables, notDue), daysLate: averageDaysLate(paid.get(monthOf(start)) ?? []) };
   });
 }
 
@@ -63,18 +66,35 @@ function habitsUpTo(db: Db, to: Day): (customerId: number) => Lateness {
 }
 
 function expected(db: Db, today: Day, items: readonly { customerId: number; dueOn: Day; left: Minor }[]): Week[] {
+  return cashByWeek(toCome(db, today, items), today, WEEKS);
+}
+
+export type ExpectedItem = { itemId: number; number: string; customerId: number; customer: string; dueOn: Day; amount: Minor; promised: boolean };
+
+/** What is expected in a week (by its Monday), item by item, the largest first. */
+export function expectedIn(db: Db, today: Day, monday: Day): ExpectedItem[] {
+  const names = new Map(allCustomers(db).map(({ id, name }) => [id, name]));
+  const at = daysBetween(mondayOf(today), monday) / 7;
+  return toCome(db, today, openItems(db).map((item) => ({ ...item, left: item.bookBalance }))).filter((item) => weekOf(item, today) === at)
+    .map((item): ExpectedItem => ({ itemId: item.id, number: item.number, customerId: item.customerId, customer: names.get(item.customerId) ?? "", dueOn: item.dueOn, amount: item.amount, promised: item.promisedOn !== null })).sort((a, b) => b.amount - a.amount || a.itemId - b.itemId);
+}
+
+function toCome<Item extends { customerId: number; dueOn: Day; left: Minor }>(db: Db, today: Day, items: readonly Item[]): (Item & ToCome)[] {
   const habit = habitsUpTo(db, today);
   const promised = promisedDays(db, today);
   const inOrder = items.filter(({ left }) => left > 0).sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : 0));
-  return cashByWeek(inOrder.map((item): ToCome => ({ amount: item.left, dueOn: item.dueOn, habit: habit(item.customerId), promisedOn: item.dueOn < today ? promised(item.customerId, item.left) : null })), today, WEEKS);
+  return inOrder.map((item) => ({ ...item, amount: item.left, habit: habit(item.customerId), promisedOn: item.dueOn < today ? promised(item.customerId, item.left) : null }));
 }
 
-/** On which day what is overdue of a customer is promised, taken oldest first: a promise in parts covers so much by each of its days. */
+/** On which day what is overdue of a customer and its sites is promised, taken oldest first: a promise in parts covers so much by each of its days. */
 function promisedDays(db: Db, today: Day): (customerId: number, left: Minor) => Day | null {
   const parts = promiseParts(db);
   const open = new Map(promisesFrom(db, today).map(({ contactId, customerId, promisedOn }) => [customerId, { days: (parts.get(contactId) ?? []).filter(({ dueOn }) => dueOn >= today), last: promisedOn, taken: 0 }]));
+  if (open.size === 0) return () => null;
+  const customers = new Map(allCustomers(db).map((customer) => [customer.id, customer]));
   return (customerId, left) => {
-    const promise = open.get(customerId);
+    const customer = customers.get(customerId);
+    const promise = open.get(customer ? groupHead(customer, customers) : customerId);
     if (!promise) return null;
     promise.taken += left;
     let covered = 0;
@@ -108,7 +128,8 @@ function callFirst(db: Db, today: Day, rows: readonly OverdueRow[], currency: Cu
 /** What is doubtful by age, what the allowance stands at, and the entry that brings it there. */
 export function doubtful(db: Db, today: Day): FiguresPage["allowance"] {
   const aging = agingTogether(db, today);
-  const { byBucket, sum } = allowanceFor(aging);
+  const percent = readSettings(db).doubtfulPercent ?? DOUBTFUL_PERCENT;
+  const { byBucket, sum } = allowanceFor(aging, percent);
   const stands = minor(-sumOf(balancesAsOf(db, today).filter(({ role }) => role === "allowance"), ({ balance }) => balance));
-  return { aging, byBucket, sum, stands, entry: add(sum, -stands) };
+  return { aging, percent, byBucket, sum, stands, entry: add(sum, -stands) };
 }

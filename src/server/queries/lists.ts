@@ -66,7 +66,7 @@ export function listSheet(db: Db, name: ListName, today: Day, proposals: readonl
       const state = (["all", "open", "overdue", "paid"] as const).find((one) => one === query.get("state")) ?? "open";
       return {
         columns: ["number", "customer_id", "customer", "issued_on", "due_on", "total", "balance", "po_number", "currency", "book_balance"],
-        rows: openItemPage(db, { state, today, text, order: "i.issued_on", limit: ALL, offset: 0 }).rows.map((row) => [row.number, row.externalId, row.customer, row.issuedOn, row.dueOn, toDecimal(row.total, row.currency), toDecimal(row.balance, row.currency), row.poNumber ?? "", row.currency, sum(row.bookBalance)]),
+        rows: openItemPage(db, { state, today, text, issued: query.get("issued"), order: "i.issued_on", limit: ALL, offset: 0 }).rows.map((row) => [row.number, row.externalId, row.customer, row.issuedOn, row.dueOn, toDecimal(row.total, row.currency), toDecimal(row.balance, row.currency), row.poNumber ?? "", row.currency, sum(row.bookBalance)]),
       };
     }
     case "bank-lines":

@@ -13,18 +13,18 @@ import { Sum } from "../Sum";
 
 export type InvoiceState = "open" | "overdue" | "paid" | "all";
 type Invoice = { id: number; kind: string; number: string; customer: string; description: string | null; issuedOn: Day; dueOn: Day; total: Minor; currency: Currency; balance: Minor; poNumber: string | null };
-type Props = Around & { rows: Invoice[]; count: number; total: Minor; balance: Minor; state: InvoiceState; text: string; sorted: string; page: number; pageRows: number };
+type Props = Around & { rows: Invoice[]; count: number; total: Minor; balance: Minor; state: InvoiceState; issued: string | null; text: string; sorted: string; page: number; pageRows: number };
 
 const STATES: readonly (readonly [InvoiceState, string])[] = [["open", "Open"], ["overdue", "Overdue"], ["paid", "Settled"], ["all", "All"]];
 
 /** Invoices and credit notes by state, with their sums. */
 export function InvoicesPage(props: Props): ReactNode {
   const { currency, book, today, state, text } = props;
-  const query = text === "" ? "" : `&q=${encodeURIComponent(text)}`;
+  const query = `${text === "" ? "" : `&q=${encodeURIComponent(text)}`}${props.issued === null ? "" : `&issued=${props.issued}`}`;
   return (
     <>
       <div className="heading">
-        <h1>{formatAmount(props.balance, currency)} <small>open on {props.count} {props.count === 1 ? "invoice" : "invoices"}</small></h1>
+        <h1>{formatAmount(props.balance, currency)} <small>open on {props.count} {props.count === 1 ? "invoice" : "invoices"}{props.issued === null ? "" : ` issued in ${props.issued}`}</small></h1>
         <div className="tabs">{STATES.map(([name, words]) => <NextLink key={name} href={`?state=${name}${query}`} aria-current={state === name ? "page" : undefined} prefetch={false}>{words}</NextLink>)}</div>
         <div className="end"><SearchBox label="Number, customer or PO" value={text} /><a className="soft" href={`/api/v1/b/${book}/export/invoices?state=${state}${query}`}>CSV</a></div>
       </div>

@@ -13,6 +13,7 @@ export default async function Invoices({ params, searchParams }: { params: Promi
   const [page, text, sort] = [pageNumber(search), one(search, "q"), one(search, "sort", "-issued")];
   const state = (["open", "overdue", "paid", "all"] as const).find((name) => name === one(search, "state")) ?? "open";
   const column = COLUMNS[sort.replace("-", "")] ?? "i.issued_on";
-  const found = openItemPage(db, { state, today, text: text || null, order: `${column}${sort.startsWith("-") ? " DESC" : ""}, i.id`, limit: PAGE_ROWS, offset: (page - 1) * PAGE_ROWS });
-  return <InvoicesPage book={book} currency={settings.currency} today={today} {...found} state={state} text={text} sorted={sort} page={page} pageRows={PAGE_ROWS} />;
+  const issued = one(search, "issued") || null;
+  const found = openItemPage(db, { state, today, text: text || null, issued, order: `${column}${sort.startsWith("-") ? " DESC" : ""}, i.id`, limit: PAGE_ROWS, offset: (page - 1) * PAGE_ROWS });
+  return <InvoicesPage book={book} currency={settings.currency} today={today} {...found} state={state} issued={issued} text={text} sorted={sort} page={page} pageRows={PAGE_ROWS} />;
 }
