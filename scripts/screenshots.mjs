@@ -24,9 +24,7 @@ const views = [
   { name: "on-hand", path: "match?queue=hand", keys: ["n"] },
   { name: "arrivals", path: "arrivals" },
   { name: "dry-run", path: "arrivals", click: "Look at it" },
-  { name: "bank-lines", path: "arrivals?list=lines" },
   { name: "payouts", path: "payouts", keys: ["ArrowDown"] },
-  { name: "on-its-way", path: "payouts?show=ahead" },
   { name: "came-back", path: "payouts?show=back", keys: ["ArrowDown"] },
   { name: "fees", path: "payouts?show=fees" },
   { name: "overdue", path: "overdue", keys: ["ArrowDown", "ArrowDown"] },
@@ -36,6 +34,8 @@ const views = [
   { name: "customer", path: "customers/12" },
   { name: "receipt", path: "receipts/2300" },
   { name: "figures", path: "reports?show=figures" },
+  { name: "aging", path: "reports?of=group", keys: ["ArrowDown"] },
+  { name: "account", path: "customers/1", follow: "What they see" },
   { name: "set-up", path: "settings" },
 ];
 
@@ -55,12 +55,14 @@ const folder = join(root, "docs/screenshots");
 mkdirSync(folder, { recursive: true });
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"] });
 try {
-  for (const { name, path, keys = [], click, dark = false } of views.filter((view) => wanted.length === 0 || wanted.includes(view.name))) {
+  for (const { name, path, keys = [], click, follow, dark = false } of views.filter((view) => wanted.length === 0 || wanted.includes(view.name))) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: dark ? "dark" : "light" });
     const address = `http://127.0.0.1:${port}/b/kestrel-row/${path}`;
     await open(page, address);
     await page.waitForTimeout(900);
     if (click) await page.getByRole("button", { name: click }).first().click();
+    // A page beside the book: its address stands on the page before.
+    if (follow) await page.goto(new URL((await page.getByRole("link", { name: follow }).getAttribute("href")) ?? "", address).href);
     for (const key of keys) { await page.keyboard.press(key); await page.waitForTimeout(500); }
     await page.waitForTimeout(900);
     await page.screenshot({ path: join(folder, `${name}.png`) });

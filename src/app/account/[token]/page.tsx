@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 
 import { AccountPage } from "@/ui/account/AccountPage";
 
-import { accountOf, visited } from "../../account";
+import { accountOf, visited } from "../account";
 
 export const dynamic = "force-dynamic";
 export const metadata: Metadata = { title: "Account", robots: { index: false, follow: false } };

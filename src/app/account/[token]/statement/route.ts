@@ -2,7 +2,7 @@ import { statementPdf } from "@/server/papers";
 import { statementOf, statementSheet } from "@/server/queries/statement";
 import { render } from "@/server/sheets";
 
-import { accountOf, paper, visited } from "../../../account";
+import { accountOf, paper, visited } from "../../account";
 import { notThere } from "../../../answers";
 
 /** The statement of account of the last three months, as PDF or ?format=csv. */

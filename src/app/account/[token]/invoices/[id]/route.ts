@@ -1,7 +1,7 @@
 import { invoicePdf } from "@/server/papers";
 import { invoiceOfLink } from "@/server/queries/accountPage";
 
-import { accountOf, paper, visited } from "../../../../account";
+import { accountOf, paper, visited } from "../../../account";
 import { notThere } from "../../../../answers";
 
 /** One invoice as PDF, where it is the customer's own. */
