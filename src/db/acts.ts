@@ -56,6 +56,15 @@ export function nextCommandId(db: Db): number {
   return db.get<{ id: number }>("SELECT coalesce(max(id), 0) + 1 AS id FROM command")?.id ?? 1;
 }
 
+/**
+ * The last command that changed what pages reckon with. That a letter went out,
+ * or that a customer looked at its page, changes no sum and no list: while a
+ * thousand letters go, nothing is reckoned anew.
+ */
+export function lastChange(db: Db): number {
+  return db.get<{ id: number }>("SELECT id FROM command WHERE name <> 'noteVisit' ORDER BY id DESC LIMIT 1")?.id ?? 0;
+}
+
 export function insertCommand(db: Db, command: { id: number; key: string; name: string; actor: string; at: string; result: string }): void {
   db.run("INSERT INTO command (id, key, name, actor, at, result) VALUES (?, ?, ?, ?, ?, ?)", command.id, command.key, command.name, command.actor, command.at, command.result);
 }

@@ -64,11 +64,6 @@ export class Db {
     }
   }
 
-  /** A number that changes whenever another connection has written. */
-  version(): number {
-    return Number(this.raw.pragma("data_version", { simple: true }));
-  }
-
   exec(sql: string): void {
     this.raw.exec(sql);
   }

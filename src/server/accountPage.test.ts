@@ -1,5 +1,6 @@
 import { addDays, day } from "@/core/calendar";
 import { customerOfLink, linkOf } from "@/db/accountPages";
+import { setDelivery } from "@/db/followup";
 import { readSettings } from "@/db/settings";
 
 import { eachBook, TODAY, type TestBook } from "../../tests/support/book";
@@ -7,6 +8,7 @@ import { draftLetter } from "./letters";
 import { accountPageOf, invoiceOfLink } from "./queries/accountPage";
 import { historyOf } from "./queries/customer";
 import { overdueRows } from "./queries/overdue";
+import { keptAnswer } from "./threads/reader";
 
 let book: TestBook;
 eachBook((made) => { book = made; });
@@ -54,6 +56,22 @@ describe("a customer's account page", () => {
     book.must("changeSettings", { linkBase: "https://accounts.kestrelrow.example" });
     expect(body()).toContain(`https://accounts.kestrelrow.example/account/${token("C1")}\n`);
     expect(book.do("changeSettings", { linkBase: "accounts.kestrelrow.example/" })).toMatchObject({ ok: false, error: { code: "input.invalid" } });
+  });
+});
+
+describe("what pages reckon", () => {
+  it("is kept while letters go out and customers look at their pages, and made anew by a command", () => {
+    let made = 0;
+    const ask = (): number => keptAnswer(book.name, book.db, "a test", () => (made += 1));
+    ask();
+    book.must("noteVisit", { token: token("C1"), what: "opened" });
+    const letterId = book.must("sendLetter", { customerId: customer("C1"), subject: "s", body: "b" }).letterId;
+    expect([ask(), ask()]).toEqual([2, 2]);
+    setDelivery(book.db, letterId, "outbox");
+    book.must("noteVisit", { token: token("C2"), what: "opened" });
+    expect(ask()).toBe(2);
+    book.must("logContact", { customerId: customer("C1"), kind: "call", text: "on the telephone" });
+    expect(ask()).toBe(3);
   });
 });
 

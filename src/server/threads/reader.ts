@@ -5,6 +5,7 @@ import Piscina from "piscina";
 import type { Day } from "@/core/calendar";
 import type { ProofReport } from "@/core/ledger";
 import type { Proposal } from "@/core/matching";
+import { lastChange } from "@/db/acts";
 import type { Db } from "@/db/connection";
 
 import { openBookToRead } from "../books";
@@ -34,7 +35,7 @@ export function proposalsFor(book: string): Promise<Proposal[]> {
   const db = reading(book);
   if (!db) return Promise.resolve([]);
   const all = readers();
-  const version = db.version();
+  const version = lastChange(db);
   const known = all.proposals.get(book);
   if (known?.version === version) return known.made;
   all.pool ??= new Piscina({ filename: join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist/match.mjs"), minThreads: 1, maxThreads: 2, idleTimeout: 60_000, resourceLimits: { maxYoungGenerationSizeMb: 96 } });
@@ -52,7 +53,7 @@ export function proposalsFor(book: string): Promise<Proposal[]> {
  */
 export function keptAnswer<T>(book: string, db: Db, name: string, make: () => T): T {
   const { answers } = readers();
-  const version = db.version();
+  const version = lastChange(db);
   const key = `${book} ${name}`;
   const known = answers.get(key);
   if (known?.version === version) return known.made as T;
