@@ -120,7 +120,7 @@ export async function deliverLetter(db: Db, book: string, letterId: number, now:
     return;
   }
   const { default: nodemailer } = await import("nodemailer");
-  const outcome = await nodemailer.createTransport(settings.smtpUrl).sendMail({ ...message, raw: bytes, envelope: { from: settings.replyTo, to: letter.toAddress } }).then(() => null, (error: unknown) => refusal(error));
+  const outcome = await nodemailer.createTransport(settings.smtpUrl).sendMail({ ...message, raw: bytes, envelope: { from: settings.replyTo, to: letter.toAddress.split(", ") } }).then(() => null, (error: unknown) => refusal(error));
   db.transaction(() => {
     if (outcome === null) return setDelivery(db, letterId, "sent");
     if (outcome.forGood) {

@@ -73,3 +73,13 @@ it("a letter that a mail of the mail system says came back is noted by hand; ano
   book.must("setFollowUp", { customerId: 1, ladderId: null, language: "en", byItself: false, smallest: null, quietUntil: null, contactName: "Ms Ito", contactEmail: "ito@alderlane.example", contactPhone: "" });
   expect(book.must("sendLetter", { customerId: 1, subject: "s", body: "b" }).letterId).toBeGreaterThan(id);
 });
+
+it("goes to every contact person of a customer", async () => {
+  const follow = { customerId: 1, ladderId: null, language: "en", byItself: false, smallest: null, quietUntil: null, contactName: "Ms Ito and Mr Ware", contactPhone: "" } as const;
+  expect(book.do("setFollowUp", { ...follow, contactEmail: "ito@alderlane.example, ware" })).toMatchObject({ ok: false, error: { code: "input.invalid" } });
+  book.must("setFollowUp", { ...follow, contactEmail: "ito@alderlane.example;ware@alderlane.example" });
+  const id = write();
+  await deliverLetter(book.db, book.name, id);
+  expect(mail.heard.filter((line) => line.startsWith("RCPT"))).toEqual(["RCPT TO:<ito@alderlane.example>", "RCPT TO:<ware@alderlane.example>"]);
+  expect(mail.heard.find((line) => line.startsWith("To: "))).toBe("To: ito@alderlane.example, ware@alderlane.example");
+});

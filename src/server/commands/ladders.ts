@@ -49,12 +49,19 @@ export const removeLadder = defineCommand({
   },
 });
 
+/** One address or several, between commas; kept with one blank after each comma. */
+const addresses = z.string().trim().max(400).transform((text, context) => {
+  const each = text === "" ? [] : text.split(/[,;]/).map((one) => one.trim());
+  if (each.some((one) => !z.email().safeParse(one).success) || each.length > 8) context.addIssue({ code: "custom", message: "An e-mail address, or several between commas, or leave it empty." });
+  return each.join(", ");
+});
+
 /** How a customer (and its group) is followed up: ladder, language, contact, by itself or not, smallest sum, quiet until a day. */
 export const setFollowUp = defineCommand({
   name: "setFollowUp",
   schema: z.object({
     customerId: z.number().int(), ladderId: z.number().int().nullable(), language: z.enum(LANGUAGES), byItself: z.boolean(), smallest: z.number().int().min(0).transform(minor).nullable(), quietUntil: isoDay.nullable(),
-    contactName: z.string().trim().max(80), contactEmail: z.union([z.literal(""), z.email("An e-mail address, or leave it empty.")]), contactPhone: z.string().trim().max(40),
+    contactName: z.string().trim().max(80), contactEmail: addresses, contactPhone: z.string().trim().max(40),
   }),
   run(ctx, input): Result<null> {
     const customer = customerById(ctx.db, input.customerId);
