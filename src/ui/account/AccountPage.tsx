@@ -26,7 +26,7 @@ export function AccountPage({ base, customer, business, questions, language, tod
       {parts.map((part) => (
         <section key={part.currency}>
           <table className="small" aria-label={`${words.left} ${part.currency}`}>
-            <thead><tr><th scope="col">{words.number}</th><th scope="col">{words.what}</th><th scope="col">{words.issued}</th><th scope="col">{words.due}</th><th scope="col" className="num">{words.total}</th><th scope="col" className="num">{words.left}</th><th scope="col" /></tr></thead>
+            <thead><tr><th scope="col">{words.number}</th><th scope="col">{words.what}</th><th scope="col">{words.issued}</th><th scope="col">{words.due}</th><th scope="col" className="num">{words.total}</th><th scope="col" className="num">{words.left}</th><th scope="col">{words.paper}</th></tr></thead>
             <tbody>
               {part.open.map((item) => {
                 const late = item.kind === "credit_note" ? 0 : daysBetween(item.dueOn, today);

@@ -35,7 +35,7 @@ export function ByThemselvesPage({ book, currency, today, on, hour, gone, rows }
           { id: "customer", header: "Customer", width: "34%", cell: (row) => <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>{row.why === null && row.problem === null ? row.name : <s>{row.name}</s>}</NextLink>, foot: `${going.length} of ${rows.length}` },
           { id: "step", header: "Says", width: "36%", cell: (row) => (row.problem !== null ? <span className="off">{row.problem}</span> : row.why !== null ? <span className="waits">taken out: {row.why}</span> : row.step) },
           { id: "sum", header: "Sum", width: "12%", number: true, cell: (row) => <Sum of={row.sum} currency={currency} />, foot: <span className="total"><Sum of={sum} currency={currency} /></span> },
-          { id: "out", header: "", width: "18%", number: true, cell: (row) => <TakeOut row={row} on={on ?? today} /> },
+          { id: "out", header: "Beforehand", width: "18%", number: true, cell: (row) => <TakeOut row={row} on={on ?? today} /> },
         ]}
         empty={on === null ? <><p>No letter goes without a look.</p><p><NextLink href={`/b/${book}/settings`} prefetch={false}>Set-up</NextLink> says on which days letters go that may.</p></> : <><p>Nobody gets a letter without a look that day.</p><p>A letter goes by itself only where its <NextLink href="?show=ladders" prefetch={false}>step</NextLink> and the customer’s page both say so, and nothing holds it back.</p></>}
       />
