@@ -35,6 +35,19 @@ export function paidOnInvoices(db: Db, from: Day, to: Day): { on: Day; amount: M
   );
 }
 
+/**
+ * What came between two days for debts that had been given up, and what of it
+ * went back (negative, on its own day); in the book's currency. What was undone
+ * counts as if it had never been.
+ */
+export function recoveredBetween(db: Db, from: Day, to: Day): { on: Day; amount: Minor }[] {
+  return db.all(
+    `SELECT e.posted_on AS "on", -l.book_amount AS amount FROM entry e CROSS JOIN entry_line l ON l.entry_id = e.id AND l.account_id IN (SELECT id FROM account WHERE role = 'recoveries')
+     WHERE e.posted_on BETWEEN ? AND ? AND e.reverses IS NULL AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = e.id)`,
+    from, to,
+  );
+}
+
 /** What stood on account on a day, receipt by receipt, oldest first; by the journal's own lines. */
 export function creditsAsOf(db: Db, asOf: Day): { receiptId: number; customerId: number | null; name: string; since: Day; sum: Minor }[] {
   return db.all(

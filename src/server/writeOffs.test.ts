@@ -6,6 +6,7 @@ import { invoicePageOf } from "./queries/documents";
 import { givenUpPage } from "./queries/givenUp";
 import { matchWorkings } from "./queries/match";
 import { statementOf } from "./queries/statement";
+import { yearPageOf } from "./queries/year";
 
 let book: TestBook;
 eachBook((made) => { book = made; });
@@ -97,6 +98,15 @@ describe("a payment for a debt given up", () => {
     const written = act("write_off");
     expect(book.do("undo", { actId: written })).toMatchObject({ ok: false, error: { code: "act.rests" } });
     expect([open("20401"), book.balance("bad_debt"), book.broken()]).toEqual([0, 86_450, []]);
+  });
+  it("is income of the cash basis when it comes, and no more where it goes back or is undone", () => {
+    const cash = (): number => yearPageOf(book.db, "2026", day("2026-11-24")).cash.income;
+    givenUp();
+    expect(cash()).toBe(0);
+    book.must("placeReceipt", { receiptId: check(20_000), customerId: 1, lines: [], recovered: 20_000 });
+    expect(cash()).toBe(20_000);
+    book.must("undo", { actId: act("place") });
+    expect(cash()).toBe(0);
   });
   it("that goes back, goes back from recoveries", () => {
     givenUp();

@@ -1,10 +1,10 @@
 import type { Day } from "@/core/calendar";
 import { cashIncome, creditAge, CREDIT_AGES, type CashMonth, type CreditAge, type Paid } from "@/core/metrics";
-import { add, sumOf, type Minor } from "@/core/money";
+import { add, sumOf, ZERO, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { worthOn } from "@/db/rates";
 import { readSettings } from "@/db/settings";
-import { creditsAsOf, grossByMonth, paidOnInvoices, taxByMonth } from "@/db/year";
+import { creditsAsOf, grossByMonth, paidOnInvoices, recoveredBetween, taxByMonth } from "@/db/year";
 
 /** What a year needs: gross by processor account and month, tax by code, income on the cash basis, credits by age. */
 export type YearPage = {
@@ -30,7 +30,10 @@ export function yearPageOf(db: Db, year: string, today: Day): YearPage {
   const credits = creditsAsOf(db, asOf).map((one) => ({ ...one, age: creditAge(one.since, asOf) }));
   const { currency } = readSettings(db);
   // What came in another currency is income at the rate of the day it came.
-  const months = cashIncome(paidOnInvoices(db, from, to).map((one) => ({ ...one, amount: worthOn(db, one.amount, one.currency, currency, one.cameOn) })) satisfies Paid[]);
+  const paid = paidOnInvoices(db, from, to).map((one) => ({ ...one, amount: worthOn(db, one.amount, one.currency, currency, one.cameOn) }));
+  // A debt that was given up and is paid after all is income when it comes.
+  const recovered = recoveredBetween(db, from, to).map(({ on, amount }) => ({ on, amount, total: amount, tax: ZERO }));
+  const months = cashIncome([...paid, ...recovered] satisfies Paid[]);
   return {
     year, gross: [...gross].map(([account, all]) => ({ account, months: all, sum: add(...all) })), tax: taxByMonth(db, from, to),
     cash: { months, received: sumOf(months, ({ received }) => received), income: sumOf(months, ({ income }) => income), tax: sumOf(months, ({ tax }) => tax) },
