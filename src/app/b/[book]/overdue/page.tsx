@@ -11,7 +11,7 @@ import { lateFeesPage } from "@/server/queries/lateFees";
 import { automaticRun, letterRun } from "@/server/queries/letterRun";
 import { agingTogether } from "@/server/queries/ages";
 import { LETTER_FIELDS, shippedWords } from "@/server/wordings";
-import { overdueFor } from "@/server/threads/reader";
+import { keptAnswer, overdueFor } from "@/server/threads/reader";
 import { GivenUpPage } from "@/ui/overdue/GivenUpPage";
 import { LaddersPage } from "@/ui/overdue/LaddersPage";
 import { LateFeesPage } from "@/ui/overdue/LateFeesPage";
@@ -53,6 +53,6 @@ export default async function Overdue({ params, searchParams }: { params: Promis
   }));
   const count = (name: typeof state): number => all.filter((row) => row.state === name).length;
   return (
-    <OverduePage book={book} currency={settings.currency} today={today} rows={rows} state={state} counts={{ ready: count("ready"), waits: count("waits"), later: count("later"), left_out: count("left_out") }} page={page} pageRows={PAGE_ROWS} count={shown.length} shownSum={sumOf(shown, (row) => row.overdue)} total={agingTogether(db, today)} overdue={sumOf(all, (row) => row.overdue)} />
+    <OverduePage book={book} currency={settings.currency} today={today} rows={rows} state={state} counts={{ ready: count("ready"), waits: count("waits"), later: count("later"), left_out: count("left_out") }} page={page} pageRows={PAGE_ROWS} count={shown.length} shownSum={sumOf(shown, (row) => row.overdue)} total={keptAnswer(book, db, `aging together ${today}`, () => agingTogether(db, today))} overdue={sumOf(all, (row) => row.overdue)} />
   );
 }
