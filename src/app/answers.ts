@@ -2,6 +2,7 @@ import "server-only";
 
 import { NextResponse } from "next/server";
 
+import { parseDay, type Day } from "@/core/calendar";
 import type { Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { inWords } from "@/server/messages";
@@ -25,6 +26,12 @@ export function value(data: unknown): NextResponse {
 
 export function notThere(code = "book.missing", facts: Record<string, string> = {}): NextResponse {
   return NextResponse.json({ error: { code, message: inWords({ code, ...facts }) } }, { status: 404 });
+}
+
+/** A day of an address's query; undefined where there is none, or none that can be read. */
+export function dayOf(query: URLSearchParams, name: string): Day | undefined {
+  const parsed = parseDay(query.get(name) ?? "", "ymd");
+  return parsed.ok ? parsed.value : undefined;
 }
 
 /** Runs a query on a book's reading connection. */

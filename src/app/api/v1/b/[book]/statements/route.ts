@@ -1,4 +1,4 @@
-import { addDays, parseDay, type Day } from "@/core/calendar";
+import { addDays } from "@/core/calendar";
 import { fail } from "@/core/result";
 import { readSettings } from "@/db/settings";
 import { todayOf } from "@/server/context";
@@ -7,7 +7,7 @@ import { statementsOfAll, statementsSheet } from "@/server/queries/statement";
 import { FORMATS, render } from "@/server/sheets";
 import { reading } from "@/server/threads/reader";
 
-import { answer, notThere, type BookParams } from "../../../../../answers";
+import { answer, dayOf, notThere, type BookParams } from "../../../../../answers";
 
 /** So many statements are printed into one file; a table takes more. */
 const MOST_PRINTED = 1000;
@@ -19,9 +19,8 @@ export async function GET(request: Request, context: BookParams): Promise<Respon
   const db = reading(book);
   if (!db) return notThere("book.missing", { book });
   const query = new URL(request.url).searchParams;
-  const day = (name: string): Day | undefined => { const parsed = parseDay(query.get(name) ?? "", "ymd"); return parsed.ok ? parsed.value : undefined; };
-  const to = day("as-of") ?? todayOf(readSettings(db));
-  const from = day("from") ?? addDays(to, -92);
+  const to = dayOf(query, "as-of") ?? todayOf(readSettings(db));
+  const from = dayOf(query, "from") ?? addDays(to, -92);
   const inTable = FORMATS.find((one) => one === query.get("format"));
   const { statements, left } = statementsOfAll(db, from, to, inTable ? MOST_IN_TABLE : MOST_PRINTED);
   if (left > 0) return answer(fail("statements.many", { most: String(inTable ? MOST_IN_TABLE : MOST_PRINTED), count: String(statements.length + left) }));

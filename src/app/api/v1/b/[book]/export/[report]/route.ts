@@ -1,4 +1,3 @@
-import { parseDay, type Day } from "@/core/calendar";
 import { readSettings } from "@/db/settings";
 import { todayOf } from "@/server/context";
 import { sheetAsPdf } from "@/server/pdf";
@@ -7,7 +6,7 @@ import { LISTS, listSheet } from "@/server/queries/lists";
 import { FORMATS, render } from "@/server/sheets";
 import { reading, proposalsFor } from "@/server/threads/reader";
 
-import { notThere, type BookParams } from "../../../../../../answers";
+import { dayOf, notThere, type BookParams } from "../../../../../../answers";
 
 /** Columns whose totals stand at the foot of a printed report. */
 const SUMS: Record<string, readonly string[]> = { "trial-balance": ["debit", "credit"], aging: ["not_due", "d1_30", "d31_60", "d61_90", "over_90", "total", "credit"], "open-items": ["book_balance"], clearing: ["book_amount"] };
@@ -18,18 +17,14 @@ export async function GET(request: Request, context: BookParams<{ report: string
   const db = reading(book);
   if (!db) return notThere("book.missing", { book });
   const query = new URL(request.url).searchParams;
-  const day = (name: string): Day | undefined => {
-    const parsed = parseDay(query.get(name) ?? "", "ymd");
-    return parsed.ok ? parsed.value : undefined;
-  };
   const format = FORMATS.find((one) => one === (query.get("format") ?? "csv")) ?? "csv";
   const name = EXPORTS.find((one) => one === report);
   const list = LISTS.find((one) => one === report);
   if (!name && !list) return notThere("command.unknown", { name: report });
   const today = todayOf(readSettings(db));
-  const sheet = name ? sheetOf(db, name, periodOf(today, { asOf: day("as-of"), from: day("from"), to: day("to") })) : listSheet(db, list ?? "match", today, await proposalsFor(book), query);
+  const sheet = name ? sheetOf(db, name, periodOf(today, { asOf: dayOf(query, "as-of"), from: dayOf(query, "from"), to: dayOf(query, "to") })) : listSheet(db, list ?? "match", today, await proposalsFor(book), query);
   if (query.get("format") === "pdf") {
-    const asOf = day("as-of") ?? today;
+    const asOf = dayOf(query, "as-of") ?? today;
     const printedSheet = await sheetAsPdf(sheet, { title: `${report === "account" ? (query.get("name") ?? "Account") : report.replaceAll("-", " ")}`.replace(/^./, (letter) => letter.toUpperCase()), under: `${readSettings(db).name}, as of ${asOf}`, sums: SUMS[report] ?? [] });
     return new Response(new Uint8Array(printedSheet), { headers: { "content-type": "application/pdf", "content-disposition": `attachment; filename="${book}-${report}-${asOf}.pdf"` } });
   }

@@ -1,4 +1,4 @@
-import { addDays, parseDay, type Day } from "@/core/calendar";
+import { addDays } from "@/core/calendar";
 import { readSettings } from "@/db/settings";
 import { todayOf } from "@/server/context";
 import { statementPdf } from "@/server/papers";
@@ -6,7 +6,7 @@ import { statementOf, statementSheet } from "@/server/queries/statement";
 import { FORMATS, render } from "@/server/sheets";
 import { reading } from "@/server/threads/reader";
 
-import { notThere, type BookParams } from "../../../../../../../answers";
+import { dayOf, notThere, type BookParams } from "../../../../../../../answers";
 
 /** A customer's statement of account as a file: ?format=pdf|csv|json|xlsx, ?from= and ?to=; the last three months unless told. */
 export async function GET(request: Request, context: BookParams<{ id: string }>): Promise<Response> {
@@ -14,9 +14,8 @@ export async function GET(request: Request, context: BookParams<{ id: string }>)
   const db = reading(book);
   if (!db) return notThere("book.missing", { book });
   const query = new URL(request.url).searchParams;
-  const day = (name: string): Day | undefined => { const parsed = parseDay(query.get(name) ?? "", "ymd"); return parsed.ok ? parsed.value : undefined; };
-  const to = day("to") ?? todayOf(readSettings(db));
-  const from = day("from") ?? addDays(to, -92);
+  const to = dayOf(query, "to") ?? todayOf(readSettings(db));
+  const from = dayOf(query, "from") ?? addDays(to, -92);
   const statement = statementOf(db, Number(id), from, to);
   if (!statement) return notThere("customer.unknown", { id });
   const name = `${book}-statement-${statement.customer.externalId.replace(/[^A-Za-z0-9-]/g, "_")}-${to}`;
