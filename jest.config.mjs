@@ -7,5 +7,7 @@ export default {
   transform: { "^.+\\.(tsx?|m?js)$": ["@swc/jest", { jsc: { parser: { syntax: "typescript", tsx: true }, target: "es2022", transform: { react: { runtime: "automatic" } } }, module: { type: "commonjs" } }] },
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1" },
   modulePathIgnorePatterns: ["<rootDir>/.next", "<rootDir>/dist"],
+  // Jest would leave one core to whoever watches; here nobody does.
+  maxWorkers: "100%",
   testTimeout: 60_000,
 };
