@@ -14,6 +14,11 @@ export class Db {
 
   constructor(private readonly raw: Database.Database) {}
 
+  /** Whether this connection cannot write: what it reads is committed and stays. */
+  get readsOnly(): boolean {
+    return this.raw.readonly;
+  }
+
   /** All rows. `Row` must name the columns as the SQL does; this cast is the row mapper's. */
   all<Row>(sql: string, ...values: Value[]): Row[] {
     const { statement, numbered } = this.statement(sql);
@@ -27,14 +32,19 @@ export class Db {
    */
   many<Row extends object>(columns: { readonly [Field in keyof Row & string]: string }, from: string): Row[] {
     const fields = Object.keys(columns) as (keyof Row & string)[];
-    const found = this.get<{ rows: string }>(`SELECT json_group_array(json_array(${fields.map((field) => columns[field]).join(", ")})) AS rows FROM ${from}`);
     const empty = Object.fromEntries(fields.map((field) => [field, null])) as Row;
-    return (JSON.parse(found?.rows ?? "[]") as Row[keyof Row & string][][]).map((values) => {
+    return this.lists<Row[keyof Row & string][]>(fields.map((field) => columns[field]), `FROM ${from}`).map((values) => {
       // All rows have one shape, whose fields are then filled in.
       const row = { ...empty };
       for (let at = 0; at < fields.length; at += 1) row[fields[at] as keyof Row & string] = values[at] as Row[keyof Row & string];
       return row;
     });
+  }
+
+  /** The same, each row as the list of its columns. */
+  lists<Row extends readonly unknown[]>(columns: readonly string[], from: string, ...values: Value[]): Row[] {
+    const found = this.get<{ rows: string }>(`SELECT json_group_array(json_array(${columns.join(", ")})) AS rows ${from}`, ...values);
+    return JSON.parse(found?.rows ?? "[]") as Row[];
   }
 
   get<Row>(sql: string, ...values: Value[]): Row | undefined {
@@ -81,10 +91,14 @@ export class Db {
     const known = this.statements.get(sql);
     if (known) return known;
     const made = { statement: this.raw.prepare(sql), numbered: /\?\d/.test(sql) };
+    // Some texts carry days and ids: they are not kept for ever.
+    if (this.statements.size >= MOST_STATEMENTS) this.statements.clear();
     this.statements.set(sql, made);
     return made;
   }
 }
+
+const MOST_STATEMENTS = 1000;
 
 /** Numbered parameters (?1) are bound by name here, as better-sqlite3 counts only plain ones by place. */
 function bound(numbered: boolean, values: Value[]): (Value | Record<string, Value>)[] {

@@ -1,4 +1,4 @@
-import type { Customer } from "@/core/parties";
+import { topOf, type Customer } from "@/core/parties";
 import type { Minor } from "@/core/money";
 
 import type { Db } from "./connection";
@@ -20,6 +20,17 @@ export function allCustomers(db: Db): CustomerRow[] {
   for (const { customerId, alias } of db.all<{ customerId: number; alias: string }>("SELECT customer_id AS customerId, alias FROM customer_alias ORDER BY customer_id, alias")) names.set(customerId, [...(names.get(customerId) ?? []), alias]);
   const customers: CustomerRow[] = db.many<Omit<CustomerRow, "aliases">>({ id: "id", externalId: "external_id", name: "name", email: "email", phone: "phone", parentId: "parent_id", leftOut: "left_out", fileId: "file_id", lineNo: "line_no" }, "customer").sort((a, b) => a.id - b.id);
   return names.size === 0 ? customers : customers.map((customer) => { const aliases = names.get(customer.id); return aliases === undefined ? customer : { ...customer, aliases }; });
+}
+
+/** All customers by name, as lists show them. */
+export function idsByName(db: Db): number[] {
+  return db.lists<[number]>(["id"], "FROM (SELECT id FROM customer ORDER BY name COLLATE NOCASE, id)").map(([id]) => id);
+}
+
+/** Whom each customer belongs to: the head of its group, or itself. Sites alone are read, as most customers are none. */
+export function headsOf(db: Db): (id: number) => number {
+  const parents = new Map(db.lists<[number, number]>(["id", "parent_id"], "FROM customer WHERE parent_id IS NOT NULL"));
+  return (id) => topOf(id, (one) => parents.get(one) ?? null);
 }
 
 /** Other names that a customer goes by. */

@@ -10,15 +10,18 @@ export type Customer = {
 /** What a customer owes and has to their credit, in the book's currency: receivables less credit on account. */
 export type Position = { readonly currency: Currency; readonly receivables: Minor; readonly credit: Minor; readonly position: Minor };
 
-/** The head of a customer's group: the customer itself unless it is a site. One level is meant; a loop ends where it began. */
+/** The head of a customer's group: the customer itself unless it is a site. */
 export function groupHead(customer: Customer, byId: ReadonlyMap<number, Customer>): number {
-  let at = customer;
+  return topOf(customer.id, (id) => { const parent = byId.get(id)?.parentId ?? null; return parent !== null && byId.has(parent) ? parent : null; });
+}
+
+/** Who stands above a customer and has nobody above; one level is meant, and a loop ends where it began. */
+export function topOf(id: number, parentOf: (id: number) => number | null): number {
+  let at = id;
   const seen = new Set<number>();
-  while (at.parentId !== null && !seen.has(at.id)) {
-    seen.add(at.id);
-    const parent = byId.get(at.parentId);
-    if (!parent) break;
+  for (let parent = parentOf(at); parent !== null && !seen.has(at); parent = parentOf(at)) {
+    seen.add(at);
     at = parent;
   }
-  return at.id;
+  return at;
 }

@@ -1,10 +1,9 @@
 import { daysBetween, parseDay, type Day } from "@/core/calendar";
 import { spanOf, spansOf, totalAging, type AgedBy, type Aging } from "@/core/metrics";
-import { add, currencyOf, minor, sumOf, toDecimal, ZERO, type Currency, type Minor } from "@/core/money";
-import { groupHead } from "@/core/parties";
-import { agesByCustomer, agesTogether, creditsByCustomerAsOf, customersWithOpen, isAsNow, receivablesIn, type AgeAsk } from "@/db/ages";
+import { add, currencyOf, sumOf, toDecimal, ZERO, type Currency, type Minor } from "@/core/money";
+import { agesByCustomer, agesTogether, creditsByCustomerAsOf, receivablesIn, type AgeAsk } from "@/db/ages";
 import type { Db } from "@/db/connection";
-import { allCustomers, customerById, familyOf, type CustomerRow } from "@/db/customers";
+import { allCustomers, customerById, familyOf, headsOf, idsByName, type CustomerRow } from "@/db/customers";
 import { balancesAsOf } from "@/db/journal";
 import { readSettings, type Settings } from "@/db/settings";
 import { openLinesAsOf } from "@/db/statements";
@@ -36,34 +35,36 @@ export function edgesOf(text: string): number[] | null {
 /** A page of an aging by customer or by group, with the sums of all and the control account of the day. */
 export function agesPage(db: Db, asked: AgesAsked, { limit, offset }: { limit: number; offset: number }): AgesPage {
   const control = asked.currency === null ? sumOf(balancesAsOf(db, asked.asOf).filter(({ role }) => role === "receivables"), ({ balance }) => balance) : receivablesIn(db, asked.currency, asked.asOf);
-  if (asked.of === "customer" && isAsNow(db, asked.asOf)) {
-    // Nothing was posted since: the page's customers alone are summed up, and all together.
-    const { ids, count } = customersWithOpen(db, asked.currency, limit, offset);
-    const credits = creditsByCustomerAsOf(db, asked.asOf, asked.currency, ids);
-    const ages = agesByCustomer(db, asked, ids);
-    const together = agesTogether(db, asked);
-    return { asked, rows: ids.flatMap((id) => rowOf(customerById(db, id), ages.get(id), credits.get(id), asked)), count, ages: together, total: sumOf(together, (sum) => sum), credit: sumOf([...creditsByCustomerAsOf(db, asked.asOf, asked.currency).values()], (sum) => sum), control };
-  }
-  const rows = agesOfAll(db, asked);
-  const ages = asked.spans.map((_, at) => sumOf(rows, (row) => row.ages[at] ?? minor(0)));
-  return { asked, rows: rows.slice(offset, offset + limit), count: rows.length, ages, total: sumOf(ages, (sum) => sum), credit: sumOf(rows, (row) => row.credit), control };
+  const all = standings(db, asked);
+  const ids = idsByName(db).filter((id) => all.has(id));
+  const ages = asked.spans.map((_, at) => sumOf([...all.values()], (own) => own.ages?.[at] ?? ZERO));
+  const rows = ids.slice(offset, offset + limit).flatMap((id) => rowOf(customerById(db, id), all.get(id), asked));
+  return { asked, rows, count: ids.length, ages, total: sumOf(ages, (sum) => sum), credit: sumOf([...all.values()], ({ credit }) => credit ?? ZERO), control };
 }
 
 /** Every customer or group that has something open or on account on the day, by name. */
 export function agesOfAll(db: Db, asked: AgesAsked): AgesRow[] {
   const customers = new Map(allCustomers(db).map((customer) => [customer.id, customer]));
-  const keyOf = (id: number): number => { const customer = customers.get(id); return asked.of === "customer" || !customer ? id : groupHead(customer, customers); };
-  const [ages, credits] = [new Map<number, Minor[]>(), new Map<number, Minor>()];
-  for (const [id, own] of agesByCustomer(db, asked)) { const known = ages.get(keyOf(id)); ages.set(keyOf(id), known ? known.map((sum, at) => add(sum, own[at] ?? 0)) : own); }
-  for (const [id, sum] of creditsByCustomerAsOf(db, asked.asOf, asked.currency)) credits.set(keyOf(id), add(credits.get(keyOf(id)) ?? 0, sum));
-  const collator = new Intl.Collator("en");
-  return [...new Set([...ages.keys(), ...credits.keys()])].flatMap((id) => rowOf(customers.get(id), ages.get(id), credits.get(id), asked)).sort((a, b) => collator.compare(a.customer, b.customer) || a.customerId - b.customerId);
+  const all = standings(db, asked);
+  return idsByName(db).filter((id) => all.has(id)).flatMap((id) => rowOf(customers.get(id), all.get(id), asked));
 }
 
-function rowOf(customer: CustomerRow | undefined, ages: Minor[] | undefined, credit: Minor | undefined, asked: AgesAsked): AgesRow[] {
+type Standing = { ages?: Minor[]; credit?: Minor };
+
+/** What each customer or group has open by age, and on account; of those that have either. */
+function standings(db: Db, asked: AgesAsked): Map<number, Standing> {
+  const headOf = asked.of === "group" ? headsOf(db) : (id: number): number => id;
+  const all = new Map<number, Standing>();
+  const of = (id: number): Standing => { const known = all.get(headOf(id)) ?? {}; all.set(headOf(id), known); return known; };
+  for (const [id, ages] of agesByCustomer(db, asked)) { const own = of(id); own.ages = own.ages ? own.ages.map((sum, at) => add(sum, ages[at] ?? 0)) : ages; }
+  for (const [id, sum] of creditsByCustomerAsOf(db, asked.asOf, asked.currency)) { const own = of(id); own.credit = add(own.credit ?? 0, sum); }
+  return all;
+}
+
+function rowOf(customer: CustomerRow | undefined, { ages, credit }: Standing = {}, asked: AgesAsked): AgesRow[] {
   if (!customer) return [];
-  const own = ages ?? asked.spans.map(() => minor(0));
-  return [{ customerId: customer.id, externalId: customer.externalId, customer: customer.name, ages: own, total: sumOf(own, (sum) => sum), credit: credit ?? minor(0) }];
+  const own = ages ?? asked.spans.map(() => ZERO);
+  return [{ customerId: customer.id, externalId: customer.externalId, customer: customer.name, ages: own, total: sumOf(own, (sum) => sum), credit: credit ?? ZERO }];
 }
 
 export type AgedItem = { id: number; number: string; kind: string; site: string | null; description: string | null; on: Day; days: number; span: number; currency: Currency; balance: Minor; shown: Minor };
