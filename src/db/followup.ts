@@ -4,13 +4,13 @@ import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
-export type LetterRow = { id: number; customerId: number; step: number; onDay: Day; toAddress: string; subject: string; body: string; currency: Currency; sum: Minor; messageId: string; fileName: string; delivery: string; attach: Attached; /** How often the mail server was tried, when it is tried next (ISO 8601, UTC), and why the letter came back. */ tries: number; nextTry: string | null; cameBack: string | null; actId: number };
-const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, attach, tries, next_try AS nextTry, came_back AS cameBack, act_id AS actId FROM letter`;
+export type LetterRow = { id: number; customerId: number; step: number; onDay: Day; toAddress: string; /** Who gets a copy; several between commas, as toAddress. */ copyAddress: string; subject: string; body: string; currency: Currency; sum: Minor; messageId: string; fileName: string; delivery: string; attach: Attached; /** What is charged with it, in the book's currency. */ fee: Minor; /** How often the mail server was tried, when it is tried next (ISO 8601, UTC), and why the letter came back. */ tries: number; nextTry: string | null; cameBack: string | null; actId: number };
+const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, copy_address AS copyAddress, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, attach, fee, tries, next_try AS nextTry, came_back AS cameBack, act_id AS actId FROM letter`;
 
 export function insertLetter(db: Db, letter: Omit<LetterRow, "id" | "delivery" | "tries" | "nextTry" | "cameBack">, items: readonly { openItemId: number; balance: Minor }[]): number {
   const { id } = db.run(
-    "INSERT INTO letter (customer_id, step, on_day, to_address, subject, body, currency, sum, message_id, file_name, attach, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
-    letter.customerId, letter.step, letter.onDay, letter.toAddress, letter.subject, letter.body, letter.currency, letter.sum, letter.messageId, letter.fileName, letter.attach, letter.actId,
+    "INSERT INTO letter (customer_id, step, on_day, to_address, copy_address, subject, body, currency, sum, message_id, file_name, attach, fee, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+    letter.customerId, letter.step, letter.onDay, letter.toAddress, letter.copyAddress, letter.subject, letter.body, letter.currency, letter.sum, letter.messageId, letter.fileName, letter.attach, letter.fee, letter.actId,
   );
   for (const item of items) db.run("INSERT INTO letter_item (letter_id, open_item_id, balance) VALUES (?, ?, ?)", id, item.openItemId, item.balance);
   return id;
@@ -31,9 +31,14 @@ export function letterToDeliver(db: Db, now: string): number | undefined {
   return db.get<{ id: number }>("SELECT id FROM letter WHERE delivery = 'queued' OR (delivery = 'retry' AND next_try <= ?) ORDER BY id LIMIT 1", now)?.id;
 }
 
-/** Why letters do not go to an address: the last one to it came back. */
-export function cameBackFrom(db: Db, address: string): string | null {
-  return db.get<{ why: string | null }>("SELECT came_back AS why FROM letter INDEXED BY letter_came_back WHERE to_address = ?1 AND came_back IS NOT NULL AND id = (SELECT max(id) FROM letter WHERE to_address = ?1)", address)?.why ?? null;
+/** The letter with a Message-ID, as mails that speak of it name it. */
+export function letterByMessage(db: Db, messageId: string): LetterRow | undefined {
+  return db.get<LetterRow>(`${LETTER} WHERE message_id = ?`, messageId);
+}
+
+/** The last letter that went to an address, alone or among others. */
+export function lastLetterTo(db: Db, address: string): LetterRow | undefined {
+  return db.get<LetterRow>(`${LETTER} WHERE instr(lower(', ' || to_address || ', ' || copy_address || ', '), lower(', ' || ? || ', ')) > 0 ORDER BY id DESC LIMIT 1`, address);
 }
 
 /** Customers who do not get the letter that would go by itself on a day, with the reason. */

@@ -196,7 +196,7 @@ class Maker {
     const { id } = this.do("setLadder", { name: "Districts", steps: [{ fromDays: 10, act: "letter", attach: "statement" }, { fromDays: 30, act: "letter", tone: 2, attach: "invoices" }, { fromDays: 45, act: "task" }, { fromDays: 60, act: "call" }], fee: none });
     for (const name of ["Brightwater Unified", "Tallow County Schools"]) {
       const customerId = this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = ?", name)?.id;
-      if (customerId !== undefined) this.do("setFollowUp", { customerId, ladderId: id, language: "en", byItself: false, smallest: null, quietUntil: null, contactName: "", contactEmail: "", contactPhone: "" });
+      if (customerId !== undefined) this.do("setFollowUp", { customerId, ladderId: id, language: "en", byItself: false, smallest: null, quietUntil: null });
     }
   }
 
@@ -204,7 +204,7 @@ class Maker {
   private byThemselves(): void {
     this.do("changeSettings", { linkBase: "https://accounts.kestrelrow.example", letterRun: { weekdays: [2, 4], hour: 9 } });
     const late = overdueRows(this.db, TODAY, proposalsOf(this.db)).filter(({ state, next, followed }) => state === "ready" && next.step.step === 1 && followed.ladderId === null).slice(0, 4);
-    for (const { customer: { id } } of late) this.do("setFollowUp", { customerId: id, ladderId: null, language: "en", byItself: true, smallest: null, quietUntil: null, contactName: "", contactEmail: "", contactPhone: "" });
+    for (const { customer: { id } } of late) this.do("setFollowUp", { customerId: id, ladderId: null, language: "en", byItself: true, smallest: null, quietUntil: null });
     const fernhill = this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = 'Fernhill Studio'")?.id ?? 0;
     const token = linkOf(this.db, fernhill);
     this.do("noteVisit", { token, what: "opened" });

@@ -27,7 +27,7 @@ eachBook((made) => { book = made; });
 const rows = (today = TODAY): OverdueRow[] => overdueRows(book.db, today, book.proposals());
 const of = (name: string): OverdueRow | undefined => rows().find(({ customer }) => customer.name.startsWith(name));
 const customer = (externalId: string): number => book.id("customer", `external_id = '${externalId}'`);
-const quiet = { ladderId: null, language: "en", byItself: false, smallest: null, quietUntil: null, contactName: "", contactEmail: "", contactPhone: "" } as const;
+const quiet = { ladderId: null, language: "en", byItself: false, smallest: null, quietUntil: null } as const;
 /** What an independent reader finds in a PDF. */
 const read = (bytes: Buffer | null): { pages: number; text: string } => JSON.parse(spawnSync(process.execPath, [join(process.cwd(), "tests/support/readPdf.mjs")], { input: bytes ?? "", encoding: "utf8" }).stdout) as { pages: number; text: string };
 const files = (): string[] => readdirSync(dirname(outboxFile(book.name, "x"))).filter((name) => name.endsWith(".eml")).sort();
@@ -60,7 +60,8 @@ describe("the letters of a day", () => {
   });
   it("go by the customer's ladder, in its language, to its contact person, not before its day and not for less than its sum", () => {
     const { id } = book.must("setLadder", { name: "Districts", steps: [{ fromDays: 20, act: "task" }, { fromDays: 40, act: "letter", tone: 4, byItself: true, attach: "statement" }, { fromDays: -3, act: "letter" }] });
-    book.must("setFollowUp", { customerId: customer("C1"), ...quiet, ladderId: id, language: "es", contactName: "Señora Ruiz", contactEmail: "ruiz@alderlane.example" });
+    book.must("setFollowUp", { customerId: customer("C1"), ...quiet, ladderId: id, language: "es" });
+    book.must("setContactPersons", { customerId: customer("C1"), persons: [{ name: "Señora Ruiz", duty: "pays the bills", email: "ruiz@alderlane.example", phone: "", letters: "to", calls: false }] });
     expect(of("Alder Lane")).toMatchObject({ state: "ready", ladder: "Districts", next: { step: { step: 1, fromDays: -3 } } });
     const draft = draftLetter(book.db, of("Alder Lane")!, readSettings(book.db), TODAY);
     expect(draft).toMatchObject({ ok: true, value: { to: "ruiz@alderlane.example", subject: "Una factura vencida, USD 854.50" } });

@@ -6,17 +6,19 @@ import { Liquid, type Template } from "liquidjs";
 import { addBankingDays, addDays, type Day } from "@/core/calendar";
 import { letterTemplate, tableWords, type Attached, type Language, type LetterTemplate } from "@/core/followup";
 import { add, formatAmount, negate, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
+import { reachedBy } from "@/core/parties";
 import { fail, ok, type Result } from "@/core/result";
 import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
-import { cameBackFrom, itemsOfLetter, letterById, setCameBack, setDelivery, type LetterRow } from "@/db/followup";
+import { itemsOfLetter, letterById, setCameBack, setDelivery, type LetterRow } from "@/db/followup";
+import { backFrom, setBack } from "@/db/persons";
 import { readSettings, type Settings } from "@/db/settings";
 import { wordingFor } from "@/db/wordings";
 
 import { outboxFile } from "./folders";
 import type { OverdueRow, RowItem } from "./queries/overdue";
 
-export type LetterDraft = { to: string | null; /** Why letters to that address do not go: the last one came back. */ cameBack: string | null; subject: string; body: string; step: number; sum: Minor; items: RowItem[]; credit: Minor; attach: Attached };
+export type LetterDraft = { /** Where it goes, several between commas; null where there is no address that letters reach. */ to: string | null; copies: string; /** Addresses that it does not go to as letters come back from there, with why. */ back: { address: string; why: string }[]; subject: string; body: string; step: number; sum: Minor; items: RowItem[]; credit: Minor; attach: Attached; fee: Minor };
 
 /** A template sees its fields and nothing else: no files, no endless work. */
 const engine = new Liquid({ strictVariables: true, strictFilters: true, ownPropertyOnly: true, jsTruthy: true, templates: {}, parseLimit: 100_000, renderLimit: 500, memoryLimit: 10_000_000 });
@@ -28,19 +30,35 @@ export function draftLetter(db: Db, row: OverdueRow, settings: Settings, today: 
   const sum = add(sumOf(items, (item) => item.bookBalance), -row.credit);
   const owed = owedBy(items, row.credit, creditIn, settings.currency);
   const { language } = row.followed;
-  const { step, tone, attach } = letterStep(row);
+  const { step, tone, attach, fee } = letterStep(row);
+  const { to, copies, back, greeting } = addressed(db, row);
   const fields: Record<string, string | number | boolean> = {
-    customer: row.followed.contactName || row.customer.name, business: settings.name, count: items.length, ahead: row.oldestDays <= 0, sum: owed.map(({ currency, sum: own }) => `${currency} ${formatAmount(own, currency)}`).join(" + "), oldest_days: Math.max(0, row.oldestDays), reply_by: dayIn(addBankingDays(today, 5), language),
+    customer: greeting, business: settings.name, count: items.length, ahead: row.oldestDays <= 0, sum: owed.map(({ currency, sum: own }) => `${currency} ${formatAmount(own, currency)}`).join(" + "), oldest_days: Math.max(0, row.oldestDays), reply_by: dayIn(addBankingDays(today, 5), language),
+    fee: fee === 0 ? "" : `${settings.currency} ${formatAmount(fee, settings.currency)}`,
     link: settings.linkBase === null ? "" : `${settings.linkBase}/account/${linkOf(db, row.customer.id)}`,
     table: owed.map((one) => tableOf(items.filter(({ currency }) => currency === one.currency), one, owed.length > 1, language)).join("\n\n"),
   };
-  const empty = Object.entries(fields).find(([name, value]) => value === "" && name !== "link");
+  const empty = Object.entries(fields).find(([name, value]) => value === "" && name !== "link" && name !== "fee");
   if (empty) return fail("letter.empty_field", { field: empty[0] });
   const template = own ?? wordingFor(db, row.ladderId, tone, language) ?? letterTemplate(tone, language);
   const filled = fill(template, fields);
   if (!filled.ok) return filled;
-  const address = row.followed.contactEmail || row.customer.email;
-  return ok({ to: address, cameBack: address === null ? null : cameBackFrom(db, address), ...filled.value, step, sum, items, credit: row.credit, attach });
+  return ok({ to: to.length > 0 ? to.join(", ") : null, copies: copies.join(", "), back, ...filled.value, step, sum, items, credit: row.credit, attach, fee });
+}
+
+/** Where a letter to a customer goes: to its contact persons, or the address that it has itself, as far as letters reach them. */
+function addressed(db: Db, { persons, customer }: OverdueRow): { to: string[]; copies: string[]; back: { address: string; why: string }[]; greeting: string } {
+  const { to, copies, greeting } = reachedBy(persons, customer);
+  const back = [...to, ...copies].flatMap((address) => { const why = backFrom(db, address); return why === null ? [] : [{ address, why }]; });
+  const reach = (address: string): boolean => !back.some((one) => one.address === address);
+  return { to: to.filter(reach), copies: copies.filter(reach), back, greeting };
+}
+
+/** Why a letter cannot go, in words; null where it can. */
+export function whyNoAddress({ to, back }: Pick<LetterDraft, "to" | "back">): string | null {
+  if (to !== null) return null;
+  const [first] = back;
+  return first ? `the last letter to ${first.address} came back: ${first.why}` : "no e-mail address";
 }
 
 /** Templates as they were read before: a run fills the same few a thousand times. */
@@ -65,9 +83,9 @@ export function fill(template: LetterTemplate, fields: object): Result<LetterTem
 }
 
 /** The rung that a letter of today is: a call that is written instead has the tone of the last letter. */
-function letterStep({ next, followed }: OverdueRow): { step: number; tone: number; attach: Attached } {
+function letterStep({ next, followed }: OverdueRow): { step: number; tone: number; attach: Attached; fee: Minor } {
   const { step } = next;
-  return step.act === "letter" ? step : { step: step.step, tone: followed.language === "en" && step.act === "stop" ? 4 : 3, attach: "statement" };
+  return step.act === "letter" ? step : { step: step.step, tone: followed.language === "en" && step.act === "stop" ? 4 : 3, attach: "statement", fee: ZERO };
 }
 
 /** A day as the language writes it. */
@@ -119,16 +137,24 @@ export async function deliverLetter(db: Db, book: string, letterId: number, now:
     db.transaction(() => setDelivery(db, letterId, "outbox"));
     return;
   }
+  const envelope = [letter.toAddress, letter.copyAddress].flatMap((some) => some.split(", ")).filter((address) => address !== "" && backFrom(db, address) === null);
   const { default: nodemailer } = await import("nodemailer");
-  const outcome = await nodemailer.createTransport(settings.smtpUrl).sendMail({ ...message, raw: bytes, envelope: { from: settings.replyTo, to: letter.toAddress.split(", ") } }).then(() => null, (error: unknown) => refusal(error));
+  const outcome = await nodemailer.createTransport(settings.smtpUrl).sendMail({ ...message, raw: bytes, envelope: { from: settings.replyTo, to: envelope } }).then(
+    ({ rejectedErrors }: { rejectedErrors?: unknown[] }) => ({ sent: true, refusals: refusals(rejectedErrors ?? []) }),
+    (error: unknown) => ({ sent: false, refusals: refusals((error as { rejectedErrors?: unknown[] }).rejectedErrors ?? [error]) }),
+  );
   db.transaction(() => {
-    if (outcome === null) return setDelivery(db, letterId, "sent");
-    if (outcome.forGood) {
+    // An address that is refused for good is written to no more, whatever became of the others.
+    for (const { address, why } of outcome.refusals.filter(({ forGood }) => forGood)) for (const one of address === null ? envelope : [address]) setBack(db, one, why, letter.onDay);
+    const [refused] = outcome.refusals;
+    if (outcome.sent || !refused) return setDelivery(db, letterId, "sent");
+    if (outcome.refusals.every(({ forGood }) => forGood)) {
       setDelivery(db, letterId, "not sent");
-      return setCameBack(db, letterId, outcome.why);
+      return setCameBack(db, letterId, refused.why);
     }
+    const { why } = outcome.refusals.find(({ forGood }) => !forGood) ?? refused;
     const wait = RETRY_MINUTES[letter.tries];
-    if (wait === undefined) return setDelivery(db, letterId, `not sent: ${outcome.why}`);
+    if (wait === undefined) return setDelivery(db, letterId, `not sent: ${why}`);
     setDelivery(db, letterId, "retry", { tries: letter.tries + 1, nextTry: new Date(now.getTime() + wait * 60_000).toISOString() });
   });
 }
@@ -136,12 +162,16 @@ export async function deliverLetter(db: Db, book: string, letterId: number, now:
 /** Minutes until a mail server that was not reached, or was busy, is tried again: for about two days in all (RFC 5321 4.5.4.1 asks for 30 minutes at the least after the first tries, and for days in the end). */
 const RETRY_MINUTES: readonly number[] = [5, 30, 120, 480, 1440, 1440];
 
-/** What a mail server said: an answer from 500 on is for good (RFC 5321 4.2.1), anything else is worth another try. */
-function refusal(error: unknown): { forGood: boolean; why: string } {
-  const said = error as { responseCode?: unknown; response?: unknown };
-  const code = typeof said.responseCode === "number" ? said.responseCode : 0;
-  if (code >= 500) return { forGood: true, why: typeof said.response === "string" ? said.response.replace(/\s+/g, " ").slice(0, 160) : `the mail server answered ${code}` };
-  return { forGood: false, why: code === 0 ? "the mail server was not reached" : `the mail server answered ${code}` };
+type Refusal = { /** Null where the server said it of all. */ address: string | null; forGood: boolean; why: string };
+
+/** What a mail server said, of one address or of all: an answer from 500 on is for good (RFC 5321 4.2.1), anything else is worth another try. */
+function refusals(errors: readonly unknown[]): Refusal[] {
+  return errors.map((error): Refusal => {
+    const said = error as { responseCode?: unknown; response?: unknown; recipient?: unknown };
+    const [code, address] = [typeof said.responseCode === "number" ? said.responseCode : 0, typeof said.recipient === "string" ? said.recipient : null];
+    if (code >= 500) return { address, forGood: true, why: typeof said.response === "string" ? said.response.replace(/\s+/g, " ").slice(0, 160) : `the mail server answered ${code}` };
+    return { address, forGood: false, why: code === 0 ? "the mail server was not reached" : `the mail server answered ${code}` };
+  });
 }
 
 type Attachment = { filename: string; content: Buffer; contentType: string };
@@ -159,6 +189,6 @@ async function attachmentsOf(db: Db, letter: LetterRow): Promise<Attachment[]> {
 /** How far back the statement of a letter goes. */
 const STATEMENT_DAYS = 92;
 
-function messageOf(letter: LetterRow, settings: Settings): { from: { name: string; address: string }; to: string; subject: string; text: string; messageId: string; date: Date } {
-  return { from: { name: settings.name, address: settings.replyTo }, to: letter.toAddress, subject: letter.subject, text: letter.body, messageId: letter.messageId, date: new Date(`${letter.onDay}T12:00:00Z`) };
+function messageOf(letter: LetterRow, settings: Settings): { from: { name: string; address: string }; to: string; cc: string; subject: string; text: string; messageId: string; date: Date } {
+  return { from: { name: settings.name, address: settings.replyTo }, to: letter.toAddress, cc: letter.copyAddress, subject: letter.subject, text: letter.body, messageId: letter.messageId, date: new Date(`${letter.onDay}T12:00:00Z`) };
 }

@@ -12,7 +12,7 @@ import { previewFor, shippedWords } from "./wordings";
 let book: TestBook;
 eachBook((made) => { book = made; });
 const TUESDAY = day("2026-11-24");
-const byItself = (customerId: number): void => void book.must("setFollowUp", { customerId, ladderId: null, language: "en", byItself: true, smallest: null, quietUntil: null, contactName: "", contactEmail: "", contactPhone: "" });
+const byItself = (customerId: number): void => void book.must("setFollowUp", { customerId, ladderId: null, language: "en", byItself: true, smallest: null, quietUntil: null });
 const scheduled = (): void => {
   book.must("setLadder", { id: 1, name: "Standard", steps: [{ fromDays: 1, act: "letter", byItself: true }, { fromDays: 15, act: "letter", tone: 2 }] });
   book.must("changeSettings", { letterRun: { weekdays: [2], hour: 9 } });

@@ -11,11 +11,12 @@ import { overdueRows } from "./queries/overdue";
 /** The fields a letter's words can use, each with what it says; the page lists them. */
 export const LETTER_FIELDS = [
   ["customer", "the contact person, or the customer"], ["business", "your name"], ["sum", "what is asked for, with its currency"], ["count", "how many invoices"], ["oldest_days", "days since the oldest was due"], ["reply_by", "five banking days from now"],
-  ["table", "the invoices with their days and sums"], ["link", "the address of the account page; empty where Set-up has none"], ["ahead", "true while nothing is late yet"],
+  ["table", "the invoices with their days and sums"], ["link", "the address of the account page; empty where Set-up has none"], ["fee", "what is charged with the letter; empty where nothing is"], ["ahead", "true while nothing is late yet"],
 ] as const;
 
-/** Every kind of letter that words must be able to become: one invoice and several, before the due day and after it, with a link and without. */
+/** Every kind of letter that words must be able to become: one invoice and several, before the due day and after it, with a link and a fee, and without. */
 const KINDS = [1, 3].flatMap((count) => [true, false].flatMap((ahead) => ["", "https://accounts.example/account/1"].map((link) => ({
+  fee: link === "" ? "" : "USD 25.00",
   customer: "Alder Lane Pottery School", business: "Kestrel Row Clay & Kiln", count, ahead, sum: "USD 864.50", oldest_days: ahead ? 0 : 24, reply_by: "Tue, Dec 1, 2026", table: "  20401  due Sat, Oct 31, 2026  864.50", link,
 }))));
 

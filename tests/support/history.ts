@@ -154,7 +154,7 @@ export class History {
       case "allowance": return void book.do("bringAllowance", {});
       case "late_fee": {
         const late = book.db.all<{ id: number }>("SELECT id FROM open_item WHERE kind = 'invoice' AND balance > 0 AND id % 3 = ? ORDER BY id", pick % 3);
-        return late.length > 0 ? void book.do("chargeLateFees", { itemIds: late.map((one) => one.id) }) : undefined;
+        return late.length > 0 ? void book.do("chargeLateFees", { fees: late.map((one) => ({ itemId: one.id })) }) : undefined;
       }
       case "item_out": {
         const item = any(book.db.all<{ id: number }>("SELECT id FROM open_item WHERE balance <> 0 ORDER BY id"));

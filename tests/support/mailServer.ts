@@ -5,6 +5,8 @@ export class MailServer {
   readonly heard: string[] = [];
   /** What it answers to a recipient. */
   answer = "250 fine";
+  /** What it answers to one recipient instead. */
+  readonly answers = new Map<string, string>();
   private constructor(private readonly server: Server) {}
 
   static async start(): Promise<MailServer> {
@@ -17,7 +19,7 @@ export class MailServer {
           if (inData) { if (line === ".") { inData = false; socket.write("250 taken\r\n"); } continue; }
           if (/^DATA/i.test(line)) { inData = true; socket.write("354 go on\r\n"); }
           else if (/^QUIT/i.test(line)) socket.end("221 bye\r\n");
-          else socket.write(/^RCPT/i.test(line) ? `${made.answer}\r\n` : "250 fine\r\n");
+          else socket.write(/^RCPT/i.test(line) ? `${made.answers.get(/<(.*)>/.exec(line)?.[1] ?? "") ?? made.answer}\r\n` : "250 fine\r\n");
         }
       });
     }));

@@ -1,4 +1,5 @@
 import { addDays, type Day } from "@/core/calendar";
+import { minor, type Minor } from "@/core/money";
 
 import type { LateFeeRule } from "./lateFees";
 
@@ -9,16 +10,16 @@ export type LadderAct = (typeof LADDER_ACTS)[number];
 export const ATTACHED = ["none", "statement", "invoices"] as const;
 export type Attached = (typeof ATTACHED)[number];
 
-/** One rung: from so many days past the oldest due day (before it, negative). `byItself`: it may go without a person, if the customer's says so too. */
-export type LadderStep = { readonly step: number; readonly fromDays: number; readonly act: LadderAct; readonly tone: number; readonly byItself: boolean; readonly attach: Attached };
+/** One rung: from so many days past the oldest due day (before it, negative). `byItself`: it may go without a person, if the customer's says so too. `fee`: what is charged with its letter, in the book's currency. */
+export type LadderStep = { readonly step: number; readonly fromDays: number; readonly act: LadderAct; readonly tone: number; readonly byItself: boolean; readonly attach: Attached; readonly fee: Minor };
 export type Ladder = { readonly id: number; readonly name: string; readonly standard: boolean; readonly steps: readonly LadderStep[]; readonly fee: LateFeeRule };
 
 /** First steps around 15, 30 and 45 days, the last with a call (common practice, no source). */
 export const DEFAULT_STEPS: readonly LadderStep[] = [
-  { step: 1, fromDays: 1, act: "letter", tone: 1, byItself: false, attach: "none" },
-  { step: 2, fromDays: 15, act: "letter", tone: 2, byItself: false, attach: "statement" },
-  { step: 3, fromDays: 30, act: "letter", tone: 3, byItself: false, attach: "statement" },
-  { step: 4, fromDays: 45, act: "call", tone: 1, byItself: false, attach: "none" },
+  { step: 1, fromDays: 1, act: "letter", tone: 1, byItself: false, attach: "none", fee: minor(0) },
+  { step: 2, fromDays: 15, act: "letter", tone: 2, byItself: false, attach: "statement", fee: minor(0) },
+  { step: 3, fromDays: 30, act: "letter", tone: 3, byItself: false, attach: "statement", fee: minor(0) },
+  { step: 4, fromDays: 45, act: "call", tone: 1, byItself: false, attach: "none", fee: minor(0) },
 ];
 
 /** Nobody is written to twice within this many days, unless the book says otherwise (common practice, no source: reminders about twice a month). */

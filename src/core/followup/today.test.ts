@@ -16,7 +16,7 @@ const gets = (made: Made): (ReturnType<typeof followUpToday> & object & { named:
   const found = followUpToday({ ...made, sums: sumsOf(made.items, made.today, daysAhead(made.steps)) });
   return found && { ...found, named: namedItems(made.items, found.next.step, daysAhead(made.steps), made.today).map(({ id }) => id) };
 };
-const BEFORE: readonly LadderStep[] = [{ step: 1, fromDays: -5, act: "letter", tone: 1, byItself: true, attach: "none" }, { step: 2, fromDays: 10, act: "task", tone: 1, byItself: false, attach: "none" }, { step: 3, fromDays: 20, act: "letter", tone: 4, byItself: true, attach: "invoices" }];
+const BEFORE: readonly LadderStep[] = [{ step: 1, fromDays: -5, act: "letter", tone: 1, byItself: true, attach: "none", fee: minor(0) }, { step: 2, fromDays: 10, act: "task", tone: 1, byItself: false, attach: "none", fee: minor(0) }, { step: 3, fromDays: 20, act: "letter", tone: 4, byItself: true, attach: "invoices", fee: minor(0) }];
 
 describe("what a customer gets today", () => {
   it("is the next rung, for all that is past its date and nothing else", () => {

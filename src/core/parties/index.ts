@@ -1,5 +1,7 @@
 import type { Currency, Minor } from "@/core/money";
 
+export { LETTER_SHARES, reachedBy, type ContactPerson, type LetterShare, type Reached } from "./persons";
+
 /** A customer as matching and follow-up see one. A site has the customer that pays for it as parent. */
 export type Customer = {
   readonly id: number; readonly externalId: string; readonly name: string; readonly email: string | null; readonly parentId: number | null;

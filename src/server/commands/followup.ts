@@ -5,7 +5,7 @@ import { waitInWords } from "@/core/followup";
 import { minor, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { customerById, setLeftOut } from "@/db/customers";
-import { insertContact, insertLetter, insertPromiseParts, letterById, runSkips, setCameBack, setRunSkip } from "@/db/followup";
+import { insertContact, insertLetter, insertPromiseParts, runSkips, setRunSkip } from "@/db/followup";
 
 import { defineCommand } from "../command";
 import type { Ctx } from "../context";
@@ -74,14 +74,13 @@ function record(ctx: Ctx, row: OverdueRow, said: z.output<typeof letter>): Resul
   if (row.letterFrom !== null && row.letterFrom > ctx.today) return fail("letter.later", { customer: customer.name, day: row.letterFrom });
   const draft = draftLetter(ctx.db, row, ctx.settings, ctx.today);
   if (!draft.ok) return draft;
-  const { step, sum, items, attach, to } = draft.value;
-  if (to === null) return fail("letter.no_address", { customer: customer.name });
-  if (draft.value.cameBack !== null) return fail("letter.came_back", { address: to, why: draft.value.cameBack });
+  const { step, sum, items, attach, to, copies, back: [back], fee } = draft.value;
+  if (to === null) return back ? fail("letter.came_back", back) : fail("letter.no_address", { customer: customer.name });
   const actId = ctx.act("letter", { kind: "customer", id: customer.id, customerId: customer.id }, `letter ${step} to ${to}: ${said.subject}`);
   const name = `${ctx.today}-${customer.externalId.replace(/[^A-Za-z0-9-]/g, "_")}-${actId}`;
   const letterId = insertLetter(
     ctx.db,
-    { customerId: customer.id, step, onDay: ctx.today, toAddress: to, subject: said.subject, body: said.body, currency: ctx.settings.currency, sum, messageId: `<${name}@${ctx.who.book}.dozo.invalid>`, fileName: `${name}.eml`, attach, actId },
+    { customerId: customer.id, step, onDay: ctx.today, toAddress: to, copyAddress: copies, subject: said.subject, body: said.body, currency: ctx.settings.currency, sum, messageId: `<${name}@${ctx.who.book}.dozo.invalid>`, fileName: `${name}.eml`, attach, fee, actId },
     items.map((item) => ({ openItemId: item.id, balance: item.balance })),
   );
   return ok({ letterId, actId });
@@ -117,19 +116,6 @@ export const skipRun = defineCommand({
     if (!customer) return fail("customer.unknown", { id: input.customerId });
     setRunSkip(ctx.db, customer.id, input.onDay, input.why);
     ctx.act("leave_out", { kind: "customer", id: customer.id, customerId: customer.id }, input.why === null ? `in the letters of ${input.onDay} again` : `taken out of the letters of ${input.onDay}: ${input.why}`);
-    return ok(null);
-  },
-});
-
-/** Notes that a letter came back (a mail of the mail system said so), so that none goes to that address any more; or that the address works after all. */
-export const letterCameBack = defineCommand({
-  name: "letterCameBack",
-  schema: z.object({ letterId: z.number().int(), why: z.string().trim().min(3, "Say what came back, in a few words.").max(200).nullable() }),
-  run(ctx, input): Result<null> {
-    const sent = letterById(ctx.db, input.letterId);
-    if (!sent) return fail("letter.unknown");
-    setCameBack(ctx.db, sent.id, input.why);
-    ctx.act("settings", { kind: "customer", id: sent.customerId, customerId: sent.customerId }, input.why === null ? `letters go to ${sent.toAddress} again` : `the letter to ${sent.toAddress} came back: ${input.why}`);
     return ok(null);
   },
 });

@@ -5,9 +5,10 @@ import { answerDispute, mendAccount, refundAtBank, retryDebit } from "./comeBack
 import { explainLine, removeRule } from "./explainLine";
 import { agreeRate, endRate } from "./fees";
 import { newAccountLink, noteVisit } from "./accountPages";
+import { addressWorks, letterCameBack, setContactPersons, takeReturnedMail } from "./addresses";
 import { bringAllowance } from "./allowance";
 import { accrueFees, billFees } from "./feeBills";
-import { leaveOut, letterCameBack, logContact, runLetters, sendLetter, sendLetters, skipRun } from "./followup";
+import { leaveOut, logContact, runLetters, sendLetter, sendLetters, skipRun } from "./followup";
 import { importFile } from "./importFile";
 import { makeJournalFile } from "./journalFile";
 import { leaveItemOut, removeLadder, setFollowUp, setLadder } from "./ladders";
@@ -26,7 +27,7 @@ import { undo, undoTogether } from "./undo";
 /** Every way to change a book, by name. */
 export const COMMANDS = {
   importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, tiePayouts, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
-  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile, setRates, revalue, sendLetters, setLadder, removeLadder, setFollowUp, leaveItemOut, bringAllowance, chargeLateFees, waiveLateFee, writeOff, decideInvoiceWriteOff, newAccountLink, noteVisit, runLetters, skipRun, letterCameBack, setWordingOf, dropWording,
+  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile, setRates, revalue, sendLetters, setLadder, removeLadder, setFollowUp, leaveItemOut, bringAllowance, chargeLateFees, waiveLateFee, writeOff, decideInvoiceWriteOff, newAccountLink, noteVisit, runLetters, skipRun, letterCameBack, addressWorks, takeReturnedMail, setContactPersons, setWordingOf, dropWording,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

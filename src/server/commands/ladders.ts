@@ -11,9 +11,8 @@ import { openItemById } from "@/db/openItems";
 import { defineCommand } from "../command";
 
 const isoDay = z.iso.date().transform((text) => text as Day);
-const step = z.object({ fromDays: z.number().int().min(-60, "At most 60 days before the due day.").max(365), act: z.enum(LADDER_ACTS), tone: z.number().int().min(1).max(4).default(1), byItself: z.boolean().default(false), attach: z.enum(ATTACHED).default("none") });
-
 const sum = z.number().int().min(0).max(100_000_000).transform(minor);
+const step = z.object({ fromDays: z.number().int().min(-60, "At most 60 days before the due day.").max(365), act: z.enum(LADDER_ACTS), tone: z.number().int().min(1).max(4).default(1), byItself: z.boolean().default(false), attach: z.enum(ATTACHED).default("none"), fee: sum.default(minor(0)) });
 const fee = z.object({ kind: z.enum(FEE_KINDS), fixed: sum, percent: z.string().trim().regex(/^\d{1,2}(\.\d{1,4})?$/, "Write it like 1.5."), grace: z.number().int().min(0).max(365), least: sum, most: sum.nullable() });
 
 /** Keeps a ladder: its name and all its rungs, in the order of their days. Without an id, a new one. */
@@ -49,19 +48,11 @@ export const removeLadder = defineCommand({
   },
 });
 
-/** One address or several, between commas; kept with one blank after each comma. */
-const addresses = z.string().trim().max(400).transform((text, context) => {
-  const each = text === "" ? [] : text.split(/[,;]/).map((one) => one.trim());
-  if (each.some((one) => !z.email().safeParse(one).success) || each.length > 8) context.addIssue({ code: "custom", message: "An e-mail address, or several between commas, or leave it empty." });
-  return each.join(", ");
-});
-
-/** How a customer (and its group) is followed up: ladder, language, contact, by itself or not, smallest sum, quiet until a day. */
+/** How a customer (and its group) is followed up: ladder, language, by itself or not, smallest sum, quiet until a day. */
 export const setFollowUp = defineCommand({
   name: "setFollowUp",
   schema: z.object({
     customerId: z.number().int(), ladderId: z.number().int().nullable(), language: z.enum(LANGUAGES), byItself: z.boolean(), smallest: z.number().int().min(0).transform(minor).nullable(), quietUntil: isoDay.nullable(),
-    contactName: z.string().trim().max(80), contactEmail: addresses, contactPhone: z.string().trim().max(40),
   }),
   run(ctx, input): Result<null> {
     const customer = customerById(ctx.db, input.customerId);

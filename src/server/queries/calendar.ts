@@ -2,6 +2,7 @@ import ical from "ical-generator";
 
 import { addDays, type Day } from "@/core/calendar";
 import { formatAmount, type Currency } from "@/core/money";
+import { reachedBy } from "@/core/parties";
 
 import type { OverdueRow } from "./overdue";
 
@@ -19,8 +20,8 @@ export function followUpCalendar(rows: readonly OverdueRow[], { book, business, 
   const add = (id: string, on: Day, summary: string, description: string): void => void calendar.createEvent({ id: `${id}@${book}.dozo.invalid`, start: at(on), end: at(addDays(on, 1)), allDay: true, stamp: at(today), summary, description });
   for (const row of rows) {
     const { customer, next, state } = row;
-    const phone = row.followed.contactPhone || customer.phone;
-    const owed = `${formatAmount(row.overdue, currency)} ${currency} overdue, the oldest ${row.oldestDays} days${phone ? `; ${phone}` : ""}${row.followed.contactName ? `, ${row.followed.contactName}` : ""}`;
+    const { phone, callee } = reachedBy(row.persons, customer);
+    const owed = `${formatAmount(row.overdue, currency)} ${currency} overdue, the oldest ${row.oldestDays} days${phone ? `; ${phone}` : ""}${callee === "" ? "" : `, ${callee}`}`;
     if (next.step.act !== "letter" && (state === "ready" || state === "later")) add(`step-${customer.id}-${next.step.step}-${row.oldestDueOn}`, next.on < today ? today : next.on, `${ACTS[next.step.act]}: ${customer.name}`, owed);
     if (row.lastWord?.kind === "promise" && row.lastWord.state === "open") add(`promise-${customer.id}-${row.lastWord.dueOn}`, row.lastWord.dueOn, `Promised: ${customer.name}${row.lastWord.sum === null ? "" : `, ${formatAmount(row.lastWord.sum, currency)}`}`, owed);
   }

@@ -1,6 +1,7 @@
 import { addDays, addMonths, daysBetween, formatDay, type Day } from "@/core/calendar";
 import { keptOf, offerFor, waitInWords, type Ladder, type LadderAct, type Offer, type PromiseToday } from "@/core/followup";
 import type { Habit, PaidFor, Proposal } from "@/core/matching";
+import { reachedBy, type ContactPerson } from "@/core/parties";
 import { agingOf, type Aging } from "@/core/metrics";
 import { add, formatMoney, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
@@ -13,11 +14,12 @@ import { habits, payersOf } from "@/db/learning";
 import { itemsOfCustomer, openItemsOf, type OpenItemRow } from "@/db/openItems";
 import { receiptsOf } from "@/db/receipts";
 import { onTheirWay } from "@/db/started";
+import { backFrom, personsOf } from "@/db/persons";
 import { carriedByDocument } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 
 import { followedRow, ladders, type FollowedRow } from "@/db/ladders";
-import { draftLetter } from "../letters";
+import { draftLetter, whyNoAddress } from "../letters";
 import { whyToday } from "./letterRun";
 import { METHOD_WORDS } from "./match";
 import { overdueRows, promiseNow, type LastWord } from "./overdue";
@@ -29,7 +31,7 @@ export type CreditLine = { receiptId: number; on: Day; sum: Minor; currency: Cur
 export type Learned = { payers: PaidFor[]; habit: string | null };
 export type CustomerPage = {
   customer: CustomerRow; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: OpenItemRow[]; credits: CreditLine[]; /** ACH debits of its own that have not settled. */ onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: Learned; waits: string[]; history: HistoryLine[]; /** How it (or the head of its group) is followed up, and why it is on today's list or not. */ followed: FollowedRow; ladders: Ladder[]; why: string;
-  /** How it (with its sites) paid over a year: days late by month, by which methods, and how it kept its promises. */ paying: Paying; /** The address of its account page on this server. */ account: string; /** Letters that came back, with their ids. */ cameBack: { letterId: number; address: string; why: string } | null;
+  /** How it (with its sites) paid over a year: days late by month, by which methods, and how it kept its promises. */ paying: Paying; /** The address of its account page on this server. */ account: string; /** Its contact persons, and those of its addresses that letters come back from. */ persons: ContactPerson[]; back: { address: string; why: string }[];
 };
 /** `daysLate` is the mean of the invoices paid in full in a month. */
 export type Paying = { months: { month: string; invoices: number; daysLate: number }[]; methods: { method: string; count: number }[]; kept: number; broken: number };
@@ -40,6 +42,7 @@ export function customerPageOf(db: Db, id: number, today: Day, proposals: readon
   if (!customer) return null;
   const { currency } = readSettings(db);
   const open = openItemsOf(db, id);
+  const persons = personsOf(db, id);
   const parent = customer.parentId === null ? undefined : customerById(db, customer.parentId);
   const credits = receiptsOf(db, id).filter(({ onAccount }) => onAccount !== 0).map((receipt): CreditLine => ({ receiptId: receipt.id, on: receipt.paidOn, sum: receipt.onAccount, currency: receipt.currency, words: `receipt of ${formatMoney(receipt.amount, receipt.currency, currency)}` }));
   const carried = carriedByDocument(db, ["credits"], "receipt");
@@ -49,7 +52,7 @@ export function customerPageOf(db: Db, id: number, today: Day, proposals: readon
     customer, aliases: aliasesOf(db, id), parent: parent ? { id: parent.id, name: parent.name } : null, sites: sitesOf(db, id).map((site) => ({ id: site.id, name: site.name, open: sumOf(openItemsOf(db, site.id), (item) => item.bookBalance) })),
     open, credits, onWay: onTheirWay(db).filter(({ customerId }) => customerId === id).map((one) => ({ id: one.id, startedOn: one.startedOn, sum: one.amount, currency: one.currency, words: one.reference })), aging: agingOf(open.map((item) => ({ ...item, balance: item.bookBalance })), today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.bookBalance), credit: sumOf(credits, (one) => (one.currency === currency ? one.sum : add(-(carried.get(one.receiptId) ?? 0)))),
     habit: habitInWords(db, id), learned: { payers: payersOf(db, id), habit: payingInWords(habits(db, id)[0], daysLate(db, id).length > 0 ? habitInWords(db, id) : null) }, waits: waits.map((wait) => waitInWords(wait, currency)), history: historyOf(db, id, today), followed: followedRow(db, id), ladders: ladders(db), why: parent ? `Followed up together with its head office, ${parent.name}. ${whyToday(rows[0], today, currency)}` : whyToday(rows[0], today, currency),
-    paying: payingOf(db, id, today), account: `/account/${linkOf(db, id)}`, cameBack: lettersOf(db, id).slice(0, 1).flatMap((letter) => (letter.cameBack === null ? [] : [{ letterId: letter.id, address: letter.toAddress, why: letter.cameBack }]))[0] ?? null,
+    paying: payingOf(db, id, today), account: `/account/${linkOf(db, id)}`, persons, back: [...new Set([customer.email ?? "", ...persons.map(({ email }) => email)])].flatMap((address) => { const why = backFrom(db, address); return why === null ? [] : [{ address, why }]; }),
   };
 }
 
@@ -119,7 +122,7 @@ function promiseInWords(db: Db, contact: ContactRow, today: Day, amount: (sum: n
   return `${said}${state === "kept" ? "; kept" : state === "broken" ? "; broken" : ""}`;
 }
 
-export type FollowUpWorkings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; lastWord: LastWord | null; /** Whom to call, and what to offer. */ phone: string | null; contact: string; offer: Offer | null; kept: number; broken: number; /** Why something is said today, or why not. */ why: string; act: LadderAct; /** Invoices that letters do not name. */ leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[] };
+export type FollowUpWorkings = { customerId: number; to: string | null; copies: string; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; lastWord: LastWord | null; /** Whom to call, and what to offer. */ phone: string | null; callee: string; offer: Offer | null; kept: number; broken: number; /** Why something is said today, or why not. */ why: string; act: LadderAct; /** Invoices that letters do not name. */ leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[] };
 
 /** The middle of what a customer paid at once over a year, in the book's currency; null where it paid nothing. */
 function usualPayment(db: Db, customerId: number, today: Day): Minor | null {
@@ -133,14 +136,15 @@ export function followUpWorkings(db: Db, customerId: number, today: Day, proposa
   const row = overdueRows(db, today, proposals, customerId).find((one) => one.customer.id === customerId);
   if (!row) return null;
   const settings = readSettings(db);
+  const { phone, callee } = reachedBy(row.persons, row.customer);
   const draft = draftLetter(db, row, settings, today);
   // Where every invoice is left out there is nothing to write, yet all the rest to see.
-  const letter = draft.ok ? draft.value : { to: null, cameBack: null, subject: "", body: "", sum: ZERO, step: row.next.step.step, items: [] };
+  const letter = draft.ok ? draft.value : { to: null, copies: "", back: [], subject: "", body: "", sum: ZERO, step: row.next.step.step, items: [] };
   return {
     customerId, to: letter.to, subject: letter.subject, body: letter.body, sum: letter.sum, credit: row.credit, step: letter.step, waits: row.waits.map((wait) => waitInWords(wait, settings.currency)), habit: habitInWords(db, customerId),
     history: historyOf(db, customerId, today).filter(({ kind }) => ["letter", "call", "note", "promise", "receipt"].includes(kind)).slice(0, 7).map(({ on, kind, words }) => ({ on, words: kind === "letter" ? words : `${kind}: ${words}` })),
     items: letter.items.map((item) => ({ id: item.id, number: item.number, description: item.description ?? "", dueOn: item.dueOn, days: daysBetween(item.dueOn, today), balance: item.balance, currency: item.currency })),
-    problem: letter.to === null ? "no e-mail address" : letter.cameBack === null ? null : `the last letter to ${letter.to} came back: ${letter.cameBack}`, lastWord: row.lastWord, phone: row.followed.contactPhone || row.customer.phone, contact: row.followed.contactName, offer: offerFor({ asked: row.asked, usual: usualPayment(db, customerId, today), broken: row.lastWord?.kind === "promise" && row.lastWord.state === "broken", today }), ...keptOf(promisesOf(db, customerId, today)), why: whyToday(row, today, settings.currency), act: row.next.step.act,
+    copies: letter.copies, problem: whyNoAddress(letter), lastWord: row.lastWord, phone, callee, offer: offerFor({ asked: row.asked, usual: usualPayment(db, customerId, today), broken: row.lastWord?.kind === "promise" && row.lastWord.state === "broken", today }), ...keptOf(promisesOf(db, customerId, today)), why: whyToday(row, today, settings.currency), act: row.next.step.act,
     leftOut: row.detail().items.flatMap((item) => (item.leftOut === null ? [] : [{ id: item.id, number: item.number, reason: item.leftOut, balance: item.balance, currency: item.currency }])),
   };
 }

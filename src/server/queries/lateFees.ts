@@ -2,35 +2,45 @@ import type { Day } from "@/core/calendar";
 import { lateFeeOn, type LateFeeRule } from "@/core/followup";
 import type { Currency, Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
-import { ladders, lateFees, type ChargedFee } from "@/db/ladders";
+import { feesThrough, ladders, lateFees, lettersToCharge, type ChargedFee } from "@/db/ladders";
+import { readSettings } from "@/db/settings";
 
-import type { OverdueRow } from "./overdue";
+import type { OverdueRow, RowItem } from "./overdue";
 
-/** A late fee that may be charged: on which invoice, for the time up to which day. */
-export type ProposedFee = { itemId: number; number: string; customerId: number; customer: string; currency: Currency; dueOn: Day; balance: Minor; through: Day; sum: Minor; ladder: string };
-export type LateFeesPage = { proposed: ProposedFee[]; charged: ChargedFee[]; rules: { name: string; fee: LateFeeRule }[] };
+/** A late fee that may be charged: on which invoice, for the time up to which day; or for which letter. */
+export type ProposedFee = { itemId: number; letterId: number | null; number: string; customerId: number; customer: string; currency: Currency; dueOn: Day; balance: Minor; through: Day; sum: Minor; words: string };
+export type LateFeesPage = { proposed: ProposedFee[]; charged: ChargedFee[]; rules: { name: string; fee: LateFeeRule }[]; /** Whether the letters of some rung are charged for. */ byLetter: boolean };
 
 const MOST_CHARGED = 100;
 
 /** What may be charged for paying late, by each customer's ladder: never on a fee, never on what is left out, never while the customer waits. */
 export function proposedFees(db: Db, today: Day, rows: readonly OverdueRow[]): ProposedFee[] {
   const rules = new Map(ladders(db).map(({ name, fee }) => [name, fee]));
-  if ([...rules.values()].every(({ kind }) => kind === "none")) return [];
-  const through = new Map<number, Day>();
-  for (const fee of lateFees(db)) if ((through.get(fee.itemId) ?? "") < fee.through) through.set(fee.itemId, fee.through);
+  const letters = lettersToCharge(db);
+  const through = feesThrough(db);
+  const { currency } = readSettings(db);
   return rows.filter(({ state }) => state === "ready" || state === "later").flatMap((row) => {
     const rule = rules.get(row.ladder);
-    if (!rule || rule.kind === "none") return [];
+    const sent = letters.get(row.customer.id) ?? [];
+    if ((!rule || rule.kind === "none") && sent.length === 0) return [];
     const { items, named: ids } = row.detail();
     const named = new Set(ids);
-    return items.filter(({ id, balance, dueOn }) => named.has(id) && balance > 0 && dueOn < today).flatMap((item): ProposedFee[] => {
-      const fee = lateFeeOn({ balance: item.balance, dueOn: item.dueOn, chargedThrough: through.get(item.id) ?? null }, rule, today);
-      if (fee === null || item.kind !== "invoice") return [];
-      return [{ itemId: item.id, number: item.number, customerId: item.customerId, customer: row.customer.name, currency: item.currency, dueOn: item.dueOn, balance: item.balance, through: fee.through, sum: fee.sum, ladder: row.ladder }];
+    const late = items.filter(({ id, balance, dueOn, kind }) => named.has(id) && balance > 0 && dueOn < today && kind === "invoice");
+    const on = (item: RowItem): Pick<ProposedFee, "itemId" | "number" | "customerId" | "customer" | "dueOn" | "balance"> => ({ itemId: item.id, number: item.number, customerId: item.customerId, customer: row.customer.name, dueOn: item.dueOn, balance: item.balance });
+    const forTime = late.flatMap((item): ProposedFee[] => {
+      const fee = rule ? lateFeeOn({ balance: item.balance, dueOn: item.dueOn, chargedThrough: through.get(item.id) ?? null }, rule, today) : null;
+      return fee === null ? [] : [{ ...on(item), letterId: null, currency: item.currency, through: fee.through, sum: fee.sum, words: row.ladder }];
     });
+    // The fee of a letter stands on the oldest invoice that it named and that is still open; where none is, it is not asked for.
+    const forLetters = sent.flatMap((letter): ProposedFee[] => {
+      const oldest = late.find(({ id }) => letter.itemIds.includes(id));
+      return oldest ? [{ ...on(oldest), letterId: letter.letterId, currency, through: letter.on, sum: letter.fee, words: `letter ${letter.step}` }] : [];
+    });
+    return [...forTime, ...forLetters];
   });
 }
 
 export function lateFeesPage(db: Db, today: Day, rows: readonly OverdueRow[]): LateFeesPage {
-  return { proposed: proposedFees(db, today, rows), charged: lateFees(db).slice(0, MOST_CHARGED), rules: ladders(db).map(({ name, fee }) => ({ name, fee })) };
+  const all = ladders(db);
+  return { proposed: proposedFees(db, today, rows), charged: lateFees(db).slice(0, MOST_CHARGED), rules: all.map(({ name, fee }) => ({ name, fee })), byLetter: all.some(({ steps }) => steps.some(({ fee }) => fee > 0)) };
 }

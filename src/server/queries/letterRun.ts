@@ -6,11 +6,11 @@ import type { Db } from "@/db/connection";
 import { runSkips } from "@/db/followup";
 import { readSettings } from "@/db/settings";
 
-import { draftLetter } from "../letters";
+import { draftLetter, whyNoAddress } from "../letters";
 import type { OverdueRow } from "./overdue";
 
 /** A letter of today's run, to be looked through. Sums in the book's currency. */
-export type RunLetter = { customerId: number; name: string; to: string | null; /** Why it cannot go; null where it can. */ problem: string | null; subject: string; body: string; sum: Minor; items: number; oldestDays: number; step: string; ladder: string; attach: Attached; byItself: boolean };
+export type RunLetter = { customerId: number; name: string; to: string | null; copies: string; /** Why it cannot go; null where it can. */ problem: string | null; subject: string; body: string; sum: Minor; items: number; oldestDays: number; step: string; ladder: string; attach: Attached; /** What is charged with it. */ fee: Minor; byItself: boolean };
 export type LetterRun = {
   letters: RunLetter[]; sum: Minor;
   /** Ready, but by another way than a letter. */ others: { customerId: number; name: string; act: string; sum: Minor }[];
@@ -26,8 +26,8 @@ export function letterRun(db: Db, today: Day, rows: readonly OverdueRow[]): Lett
   const letters = ready.filter(({ next }) => next.step.act === "letter").flatMap((row): RunLetter[] => {
     const draft = draftLetter(db, row, settings, today);
     if (!draft.ok) return [];
-    const { to, cameBack, subject, body, sum, items, attach } = draft.value;
-    return [{ customerId: row.customer.id, name: row.customer.name, to: cameBack === null ? to : null, problem: to === null ? "no e-mail address" : cameBack === null ? null : `the last letter to ${to} came back: ${cameBack}`, subject, body, sum, items: items.length, oldestDays: row.oldestDays, step: `letter ${row.next.step.step}, ${TONES[row.next.step.tone - 1] ?? ""}`, ladder: row.ladder, attach, byItself: row.goesByItself }];
+    const { to, copies, subject, body, sum, items, attach, fee } = draft.value;
+    return [{ customerId: row.customer.id, name: row.customer.name, to, copies, problem: whyNoAddress(draft.value), subject, body, sum, items: items.length, oldestDays: row.oldestDays, step: `letter ${row.next.step.step}, ${TONES[row.next.step.tone - 1] ?? ""}`, ladder: row.ladder, attach, fee, byItself: row.goesByItself }];
   });
   const held = new Map<string, { count: number; sum: number }>();
   const hold = (why: string, sum: number): void => { const known = held.get(why) ?? { count: 0, sum: 0 }; held.set(why, { count: known.count + 1, sum: known.sum + sum }); };
@@ -54,8 +54,8 @@ export function automaticRun(db: Db, today: Day, rowsOn: (day: Day) => readonly 
   const rows = rowsOn(on).filter(({ goesByItself }) => goesByItself).flatMap((row) => {
     const draft = draftLetter(db, row, settings, on);
     if (!draft.ok) return [];
-    const { to, cameBack, sum } = draft.value;
-    return [{ customerId: row.customer.id, name: row.customer.name, step: `letter ${row.next.step.step}, ${TONES[row.next.step.tone - 1] ?? ""}`, sum, why: skips.get(row.customer.id) ?? null, problem: to === null ? "no e-mail address" : cameBack === null ? null : `the last letter came back: ${cameBack}` }];
+    const { sum } = draft.value;
+    return [{ customerId: row.customer.id, name: row.customer.name, step: `letter ${row.next.step.step}, ${TONES[row.next.step.tone - 1] ?? ""}`, sum, why: skips.get(row.customer.id) ?? null, problem: whyNoAddress(draft.value) }];
   });
   return { on, hour: rule.hour, gone, rows };
 }

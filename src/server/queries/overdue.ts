@@ -3,7 +3,7 @@ import { daysAhead, DEFAULT_STEPS, followUpToday, namedItems, promiseToday, type
 import type { Proposal } from "@/core/matching";
 import type { Aging } from "@/core/metrics";
 import { add, minor, ZERO, type Currency, type Minor } from "@/core/money";
-import { groupHead } from "@/core/parties";
+import { groupHead, type ContactPerson } from "@/core/parties";
 import type { Db } from "@/db/connection";
 import { allCustomers, familyOf, type CustomerRow } from "@/db/customers";
 import { lastWords, paidBetween, promiseParts, type ContactRow, type LetterRow } from "@/db/followup";
@@ -13,6 +13,7 @@ import { followedAs, followedRows, itemsLeftOut, ladders, stepsSaid, type Follow
 import { onTheirWay } from "@/db/started";
 import { openItemsOf, type OpenItemRow } from "@/db/openItems";
 import { receiptsInState } from "@/db/receipts";
+import { personsByCustomer } from "@/db/persons";
 import { bookValue, worthOn } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 
@@ -21,7 +22,7 @@ export type OverdueState = FollowUpState;
 
 /** A customer (with its sites) that a step of the ladder is about, or that owes something past its date. Sums in the book's currency. */
 export type OverdueRow = FollowUpToday & {
-  customer: CustomerRow; sites: number; aging: Aging; credit: Minor; /** Its items, read when they are asked for. */ detail: () => RowDetail; lastWord: LastWord | null; followed: FollowedRow; ladder: string; ladderId: number;
+  customer: CustomerRow; sites: number; aging: Aging; credit: Minor; /** Its items, read when they are asked for. */ detail: () => RowDetail; lastWord: LastWord | null; followed: FollowedRow; /** Its contact persons. */ persons: readonly ContactPerson[]; ladder: string; ladderId: number;
 };
 
 /** An open item of a row; why no letter names it, or null. */
@@ -50,6 +51,8 @@ export function overdueRows(db: Db, today: Day, proposals: readonly Proposal[], 
   }
   return sortedRows(rows);
 }
+
+const NOBODY: readonly ContactPerson[] = [];
 
 /** The open items of a group in sums, with the members that have some. */
 type Group = FollowSums & { members: number[] };
@@ -85,7 +88,7 @@ function sortedRows(rows: OverdueRow[]): OverdueRow[] {
 const RANKS: Record<OverdueState, number> = { ready: 0, waits: 2, later: 4, left_out: 6 };
 const rank = (row: OverdueRow): number => RANKS[row.state] - (row.lastWord?.kind === "promise" && row.lastWord.state === "broken" ? 1 : 0);
 
-type GroupFacts = { smallest: Minor; maybe: Map<number, { receiptId: number; amount: Minor }[]>; credit: Map<number, Minor>; creditIn: Map<number, { currency: Currency; sum: Minor }[]>; disputed: Map<number, Minor>; onWay: Map<number, { sum: Minor; startedOn: Day }>; stale: StaleFeed | null; parts: Map<number, PromisedPart[]>; interval: number; words: Map<number, Words>; ladders: readonly Ladder[]; followed: Map<number, FollowedRow>; leftOut: Map<number, string>; said: Map<number, { step: number; on: Day }[]> };
+type GroupFacts = { smallest: Minor; maybe: Map<number, { receiptId: number; amount: Minor }[]>; credit: Map<number, Minor>; creditIn: Map<number, { currency: Currency; sum: Minor }[]>; disputed: Map<number, Minor>; onWay: Map<number, { sum: Minor; startedOn: Day }>; stale: StaleFeed | null; parts: Map<number, PromisedPart[]>; interval: number; words: Map<number, Words>; ladders: readonly Ladder[]; followed: Map<number, FollowedRow>; persons: Map<number, ContactPerson[]>; leftOut: Map<number, string>; said: Map<number, { step: number; on: Day }[]> };
 
 function factsByGroup(db: Db, proposals: readonly Proposal[], headOf: (id: number) => number, today: Day): GroupFacts {
   const maybe = new Map<number, { receiptId: number; amount: Minor }[]>();
@@ -116,7 +119,7 @@ function factsByGroup(db: Db, proposals: readonly Proposal[], headOf: (id: numbe
     const known = onWay.get(head);
     onWay.set(head, { sum: add(known?.sum ?? 0, worthOn(db, amount, currency, book, startedOn)), startedOn: known?.startedOn ?? startedOn });
   }
-  return { onWay, stale: staleFeed(db, today), parts: promiseParts(db), interval: letterInterval, smallest: minor(smallestSumAskedFor), maybe, credit, creditIn, disputed, words: wordsByCustomer(db), ladders: ladders(db), followed: new Map(followedRows(db).map((row) => [row.customerId, row])), leftOut: itemsLeftOut(db), said: stepsSaid(db) };
+  return { onWay, stale: staleFeed(db, today), parts: promiseParts(db), interval: letterInterval, smallest: minor(smallestSumAskedFor), maybe, credit, creditIn, disputed, words: wordsByCustomer(db), ladders: ladders(db), followed: new Map(followedRows(db).map((row) => [row.customerId, row])), persons: personsByCustomer(db), leftOut: itemsLeftOut(db), said: stepsSaid(db) };
 }
 
 /** Banking days after which the files are too old to say who has paid. */
@@ -156,7 +159,7 @@ function rowOf(db: Db, customer: CustomerRow, group: Group, today: Day, facts: G
   // Field by field: a spread makes each row several times as slow, of fifty thousand.
   return {
     state: gets.state, next: gets.next, waits: gets.waits, asked: gets.asked, overdue: gets.overdue, oldestDueOn: gets.oldestDueOn, oldestDays: gets.oldestDays, letterFrom: gets.letterFrom, goesByItself: gets.goesByItself, leftOut: gets.leftOut,
-    customer, sites: group.members.length - (group.members.includes(customer.id) ? 1 : 0), aging: group.aging, credit, lastWord: lastWord(words, promise), followed, ladder: ladder.name, ladderId: ladder.id,
+    customer, sites: group.members.length - (group.members.includes(customer.id) ? 1 : 0), aging: group.aging, credit, lastWord: lastWord(words, promise), followed, persons: facts.persons.get(customer.id) ?? NOBODY, ladder: ladder.name, ladderId: ladder.id,
     detail: () => (read ??= detailOf(db, group, gets, ladder.steps, today, facts.leftOut, facts.creditIn.get(customer.id) ?? [])),
   };
 }

@@ -15,7 +15,7 @@ import { Sum } from "../Sum";
 import { useActing } from "../shell/Notices";
 import type { OverdueLine } from "./types";
 
-type Workings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; phone: string | null; contact: string; offer: OfferShown; kept: number; broken: number; why: string; act: "letter" | "call" | "task" | "stop"; leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[] };
+type Workings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; phone: string | null; callee: string; offer: OfferShown; kept: number; broken: number; why: string; act: "letter" | "call" | "task" | "stop"; leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[] };
 type OfferShown = { why: "usual" | "large" | "broken" | "new"; parts: readonly { dueOn: Day; sum: Minor }[] } | null;
 type Doing = "looking" | "letter" | "sure" | "call" | "leave_out";
 type Props = { row: OverdueLine; currency: Currency; today: Day; done: () => void };
@@ -54,7 +54,7 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
       </div>
       <div>
         <h2>{workings.habit}{workings.kept + workings.broken > 0 ? <span className="soft">, kept {workings.kept} of {workings.kept + workings.broken} promises</span> : null}</h2>
-        <p style={{ margin: "2px 0" }}>{workings.contact ? `${workings.contact}, ` : ""}{workings.phone === null ? <span className="soft">No telephone number</span> : <a href={`tel:${workings.phone.replace(/[^+\d]/g, "")}`}>{workings.phone}</a>}{workings.offer ? <span className="soft">. {offerInWords(workings.offer, currency, today)}</span> : null}</p>
+        <p style={{ margin: "2px 0" }}>{workings.callee ? `${workings.callee}, ` : ""}{workings.phone === null ? <span className="soft">No telephone number</span> : <a href={`tel:${workings.phone.replace(/[^+\d]/g, "")}`}>{workings.phone}</a>}{workings.offer ? <span className="soft">. {offerInWords(workings.offer, currency, today)}</span> : null}</p>
         <table className="small"><tbody>{workings.history.map((line, at) => <tr key={`${line.on} ${at}`}><td className="soft" style={{ width: 110 }}>{formatDay(line.on, today)}</td><td title={line.words}>{line.words}</td></tr>)}{workings.history.length === 0 ? <tr><td className="soft">Nothing was said yet.</td></tr> : null}</tbody></table>
       </div>
     </div>

@@ -14,21 +14,23 @@ import { useActing } from "../shell/Notices";
 import { Sum } from "../Sum";
 import { OverdueTabs } from "./OverdueTabs";
 
-type Proposed = { itemId: number; number: string; customerId: number; customer: string; currency: Currency; dueOn: Day; balance: Minor; through: Day; sum: Minor; ladder: string };
-type Charged = { id: number; itemId: number; number: string; feeItemId: number; feeNumber: string; customerId: number; customer: string; currency: Currency; on: Day; sum: Minor; balance: Minor };
-type Props = { book: string; currency: Currency; today: Day; proposed: Proposed[]; charged: Charged[]; rules: { name: string; fee: { kind: string } }[] };
+type Proposed = { itemId: number; letterId: number | null; number: string; customerId: number; customer: string; currency: Currency; dueOn: Day; balance: Minor; through: Day; sum: Minor; words: string };
+type Charged = { id: number; itemId: number; number: string; feeItemId: number; feeNumber: string; customerId: number; customer: string; currency: Currency; on: Day; sum: Minor; balance: Minor; letterId: number | null };
+type Props = { book: string; currency: Currency; today: Day; proposed: Proposed[]; charged: Charged[]; rules: { name: string; fee: { kind: string } }[]; byLetter: boolean };
+
+const idOf = ({ itemId, letterId }: Pick<Proposed, "itemId" | "letterId">): string => `${itemId}-${letterId ?? ""}`;
 
 /** Late fees: what each customer's ladder would charge now, ticked off and charged; what was charged can be waived with a reason. */
-export function LateFeesPage({ book, currency, today, proposed, charged, rules }: Props): ReactNode {
+export function LateFeesPage({ book, currency, today, proposed, charged, rules, byLetter }: Props): ReactNode {
   const { act, busy } = useActing();
-  const [out, setOut] = useState<ReadonlySet<number>>(new Set());
-  const wanted = proposed.filter(({ itemId }) => !out.has(itemId));
+  const [out, setOut] = useState<ReadonlySet<string>>(new Set());
+  const wanted = proposed.filter((one) => !out.has(idOf(one)));
   const currencies = [...new Set([currency, ...wanted.map((one) => one.currency)])];
   const sums = currencies.map((one) => ({ one, sum: wanted.filter((fee) => fee.currency === one).reduce((so, { sum }) => so + sum, 0) })).filter(({ one, sum }) => one === currency || sum > 0);
-  const charge = (): void => { if (wanted.length > 0 && !busy) void act<{ charged: number }>("chargeLateFees", { itemIds: wanted.map(({ itemId }) => itemId) }, (value) => ({ words: `${value.charged} late ${value.charged === 1 ? "fee is" : "fees are"} open items now.` })); };
+  const charge = (): void => { if (wanted.length > 0 && !busy) void act<{ charged: number }>("chargeLateFees", { fees: wanted.map(({ itemId, letterId }) => ({ itemId, letterId })) }, (value) => ({ words: `${value.charged} late ${value.charged === 1 ? "fee is" : "fees are"} open items now.` })); };
   useHotkeys("enter", charge, { ignoreEventWhen: onOwnControl, preventDefault: true }, [charge]);
-  const toggle = (id: number): void => setOut(new Set(out.has(id) ? [...out].filter((one) => one !== id) : [...out, id]));
-  const none = rules.every(({ fee }) => fee.kind === "none");
+  const toggle = (id: string): void => setOut(new Set(out.has(id) ? [...out].filter((one) => one !== id) : [...out, id]));
+  const none = !byLetter && rules.every(({ fee }) => fee.kind === "none");
   return (
     <>
       <div className="heading">
@@ -37,11 +39,11 @@ export function LateFeesPage({ book, currency, today, proposed, charged, rules }
       </div>
       <OverdueTabs at="fees" />
       <LedgerList<Proposed>
-        label="Late fees that may be charged" rows={proposed} idOf={(row) => row.itemId}
+        label="Late fees that may be charged" rows={proposed} idOf={idOf}
         columns={[
-          { id: "take", header: "Charge", width: "8%", cell: (row) => <input type="checkbox" aria-label={`Charge ${row.number}`} checked={!out.has(row.itemId)} onChange={() => toggle(row.itemId)} />, foot: `${wanted.length} of ${proposed.length}` },
+          { id: "take", header: "Charge", width: "8%", cell: (row) => <input type="checkbox" aria-label={`Charge ${row.number}${row.letterId === null ? "" : ` for the ${row.words}`}`} checked={!out.has(idOf(row))} onChange={() => toggle(idOf(row))} />, foot: `${wanted.length} of ${proposed.length}` },
           { id: "customer", header: "Customer", width: "28%", cell: (row) => <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>{row.customer}</NextLink> }, { id: "number", header: "On invoice", width: "14%", cell: (row) => <NextLink href={`/b/${book}/invoices/${row.itemId}`} prefetch={false}>{row.number}</NextLink> },
-          { id: "due", header: "Due", width: "14%", cell: (row) => <span className="off">{formatDay(row.dueOn, today)}</span> }, { id: "through", header: "For the time up to", width: "14%", cell: (row) => formatDay(row.through, today) },
+          { id: "due", header: "Due", width: "14%", cell: (row) => <span className="off">{formatDay(row.dueOn, today)}</span> }, { id: "through", header: "For", width: "14%", cell: (row) => (row.letterId === null ? `the time up to ${formatDay(row.through, today)}` : `the ${row.words} of ${formatDay(row.through, today)}`) },
           { id: "open", header: "Open", width: "11%", number: true, cell: (row) => <Sum of={row.balance} currency={row.currency} /> }, { id: "fee", header: "Fee", width: "11%", number: true, cell: (row) => <Sum of={row.sum} currency={row.currency} />, foot: <span className="total">{sums.map(({ one, sum }) => <div key={one}><Sum of={sum} currency={one} /></div>)}</span> },
         ]}
         empty={none ? <><p>No ladder charges anything for paying late.</p><p>What is charged is said under <NextLink href="?show=ladders">Ladders</NextLink>.</p></> : <p className="good">✓ No late fee is to be charged today.</p>}

@@ -5,6 +5,7 @@ import NextLink from "next/link";
 import { useState, type ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { Day } from "@/core/calendar";
 import { formatAmount, sumOf, type Currency, type Minor } from "@/core/money";
 
 import { Act } from "../Act";
@@ -12,14 +13,15 @@ import { LedgerList } from "../lists/LedgerList";
 import { useOpenRow } from "../lists/useOpenRow";
 import { useActing } from "../shell/Notices";
 import { Sum } from "../Sum";
+import { CameBack, type BackAddress } from "./CameBack";
 import { OverdueTabs } from "./OverdueTabs";
 
-type RunLetter = { customerId: number; name: string; to: string | null; problem: string | null; subject: string; body: string; sum: Minor; items: number; oldestDays: number; step: string; ladder: string; attach: "none" | "statement" | "invoices"; byItself: boolean };
-type Props = { book: string; currency: Currency; letters: RunLetter[]; sum: Minor; others: { customerId: number; name: string; act: string; sum: Minor }[]; held: { why: string; count: number; sum: Minor }[] };
+type RunLetter = { customerId: number; name: string; to: string | null; copies: string; problem: string | null; subject: string; body: string; sum: Minor; items: number; oldestDays: number; step: string; ladder: string; attach: "none" | "statement" | "invoices"; fee: Minor; byItself: boolean };
+type Props = { book: string; currency: Currency; letters: RunLetter[]; sum: Minor; others: { customerId: number; name: string; act: string; sum: Minor }[]; held: { why: string; count: number; sum: Minor }[]; today: Day; back: BackAddress[] };
 type Words = { subject: string; body: string };
 
 /** The letters of today, prepared: looked through one after the other, changed, taken out with a reason, and sent together after a second step. */
-export function RunPage({ book, currency, letters, others, held }: Props): ReactNode {
+export function RunPage({ book, currency, letters, others, held, today, back }: Props): ReactNode {
   const { act, busy } = useActing();
   const [open, setOpen] = useOpenRow();
   const [changed, setChanged] = useState<ReadonlyMap<number, Words>>(new Map());
@@ -54,26 +56,27 @@ export function RunPage({ book, currency, letters, others, held }: Props): React
           { id: "with", header: "With it", width: "10%", cell: (row) => ({ none: "–", statement: "statement", invoices: "all papers" })[row.attach] },
           { id: "sum", header: "Sum", width: "10%", number: true, cell: (row) => (row.problem !== null ? <span className="off" title={row.problem}>{row.problem.startsWith("no") ? "no address" : "came back"}</span> : <Sum of={row.sum} currency={currency} />), foot: <span className="total">{formatAmount(sumOf(going, ({ sum }) => sum), currency)}</span> },
         ]}
-        workings={(row) => <Looking key={row.customerId} row={row} book={book} words={changed.get(row.customerId) ?? row} change={(words) => setChanged(new Map(changed).set(row.customerId, words))} why={out.get(row.customerId) ?? null} take={(why) => take(row.customerId, why)} next={() => { const at = letters.findIndex((one) => one.customerId === row.customerId); setOpen(letters[at + 1]?.customerId ?? null); }} />}
+        workings={(row) => <Looking key={row.customerId} row={row} book={book} currency={currency} words={changed.get(row.customerId) ?? row} change={(words) => setChanged(new Map(changed).set(row.customerId, words))} why={out.get(row.customerId) ?? null} take={(why) => take(row.customerId, why)} next={() => { const at = letters.findIndex((one) => one.customerId === row.customerId); setOpen(letters[at + 1]?.customerId ?? null); }} />}
         empty={<><p className="good">✓ No letter is due today.</p><p>Who is late and what they wait for stands under <NextLink href="?">Who is late</NextLink>.</p></>}
       />
-      <div className="columns" style={{ flex: "0 1 auto", minHeight: 132, maxHeight: 210 }}>
+      <div className="columns" style={{ flex: "0 1 auto", minHeight: 132, maxHeight: 210, gridTemplateColumns: "repeat(3, minmax(0, 1fr))" }}>
         <section><h2>By another way than a letter <span className="soft">{others.length}</span></h2><table className="small" aria-label="Calls and tasks"><tbody>{others.slice(0, 12).map((one) => <tr key={one.customerId}><td><NextLink href={`/b/${book}/overdue?open=${one.customerId}`} prefetch={false}>{one.name}</NextLink></td><td className="soft">{one.act}</td><td className="num"><Sum of={one.sum} currency={currency} /></td></tr>)}{others.length === 0 ? <tr><td className="soft">None today.</td></tr> : null}</tbody></table></section>
         <section><h2>Held back, and why</h2><table className="small" aria-label="Held back"><tbody>{held.map((one) => <tr key={one.why}><td className="waits">{one.why}</td><td className="soft">{one.count}</td><td className="num"><Sum of={one.sum} currency={currency} /></td></tr>)}{held.length === 0 ? <tr><td className="soft">Nobody.</td></tr> : null}</tbody></table></section>
+        <CameBack book={book} back={back} today={today} />
       </div>
     </>
   );
 }
 
 /** One letter, looked at: its words can be changed; it can be taken out, with a reason. */
-function Looking({ row, book, words, change, why, take, next }: { row: RunLetter; book: string; words: Words; change: (words: Words) => void; why: string | null; take: (why: string | null) => void; next: () => void }): ReactNode {
+function Looking({ row, book, currency, words, change, why, take, next }: { row: RunLetter; book: string; currency: Currency; words: Words; change: (words: Words) => void; why: string | null; take: (why: string | null) => void; next: () => void }): ReactNode {
   const [asking, setAsking] = useState(false);
   const [reason, setReason] = useState("");
   useHotkeys("x", () => { if (why === null) setAsking(true); else take(null); }, { preventDefault: true }, [why]);
   return (
     <div className="work two">
       <div>
-        <p className="soft" style={{ margin: "4px 0" }}>To {row.problem === null ? row.to : <span className="off">{row.problem}</span>}. {row.items} {row.items === 1 ? "invoice" : "invoices"}, the oldest {row.oldestDays} days{row.byItself ? "; may go by itself" : ""}.</p>
+        <p className="soft" style={{ margin: "4px 0" }}>To {row.problem === null ? `${row.to ?? ""}${row.copies === "" ? "" : `, a copy to ${row.copies}`}` : <span className="off">{row.problem}</span>}. {row.items} {row.items === 1 ? "invoice" : "invoices"}, the oldest {row.oldestDays} days{row.fee === 0 ? "" : <>; a fee of <Sum of={row.fee} currency={currency} /> is named in it</>}{row.byItself ? "; may go by itself" : ""}.</p>
         <input className="sumfield words" style={{ width: "100%", fontFamily: "inherit" }} aria-label="Subject" value={words.subject} onChange={(event) => change({ ...words, subject: event.target.value })} />
         <Textarea aria-label="Letter" value={words.body} onChange={(event) => change({ ...words, body: event.target.value })} rows={11} fontFamily="mono" fontSize="13px" bg="sheet" borderColor="rule" borderRadius="4px" mt="2" />
       </div>

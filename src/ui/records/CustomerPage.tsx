@@ -1,16 +1,19 @@
 "use client";
 
 import NextLink from "next/link";
-import { useState, type ReactNode } from "react";
+import { Fragment, useState, type ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
 import type { Aging } from "@/core/metrics";
+import type { ContactPerson } from "@/core/parties";
 import { add, formatAmount, negate, sumOf, type Currency, type Minor } from "@/core/money";
 
 import { Sum } from "../Sum";
 import { Paying, type PayingFacts } from "./Paying";
 import { FollowedAs, type Followed } from "./FollowedAs";
 import type { Around } from "../documents/types";
+import { Works } from "../overdue/CameBack";
+import { Persons } from "./Persons";
 import { AgeBar } from "../overdue/AgeBar";
 import { useActing } from "../shell/Notices";
 
@@ -19,7 +22,7 @@ type Item = { id: number; number: string; kind: string; description: string | nu
 type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean; letterId: number | null };
 type Credit = { receiptId: number; on: Day; sum: Minor; currency: Currency; words: string };
 type Props = Around & {
-  customer: Customer; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[]; followed: Followed; ladders: { id: number; name: string; standard: boolean }[]; why: string; paying: PayingFacts; account: string; cameBack: { letterId: number; address: string; why: string } | null;
+  customer: Customer; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: Item[]; credits: Credit[]; onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: { payers: { payerName: string; payerEmail: string; times: number }[]; habit: string | null }; waits: string[]; history: HistoryLine[]; followed: Followed; ladders: { id: number; name: string; standard: boolean }[]; why: string; paying: PayingFacts; account: string; persons: ContactPerson[]; back: { address: string; why: string }[];
 };
 
 /** A customer: what is owed and since when, what stands to their credit, and one line of time with all that happened. */
@@ -45,7 +48,7 @@ export function CustomerPage(props: Props): ReactNode {
   );
 }
 
-function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, followed, ladders, why, paying, cameBack, book, currency, today }: Props): ReactNode {
+function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, followed, ladders, why, paying, persons, back, book, currency, today }: Props): ReactNode {
   return (
     <section>
       <h2>Open <span className="soft">{open.length} items</span></h2>
@@ -63,7 +66,8 @@ function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, 
       <FollowedAs key={JSON.stringify(followed)} followed={followed} ladders={ladders} why={why} currency={currency} />
       <Paying paying={paying} words={habit} />
       <h2>How to reach them</h2>
-      <dl className="facts"><dt>E-mail</dt><dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>{customer.phone ? <><dt>Telephone</dt><dd>{customer.phone}</dd></> : null}{cameBack ? <><dt>Letters</dt><dd className="off">to {cameBack.address} come back: {cameBack.why} <WorksAgain letterId={cameBack.letterId} /></dd></> : null}<dt>Account page</dt><dd><NewLink customerId={customer.id} /></dd><dt>Goes by</dt><dd><OtherNames customer={customer} aliases={aliases} /></dd></dl>
+      <dl className="facts"><dt>E-mail</dt><dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>{customer.phone ? <><dt>Telephone</dt><dd>{customer.phone}</dd></> : null}{back.map(({ address, why: said }) => <Fragment key={address}><dt>Letters</dt><dd className="off">to {address} come back: {said} <Works address={address} customerId={customer.id} /></dd></Fragment>)}<dt>Account page</dt><dd><NewLink customerId={customer.id} /></dd><dt>Goes by</dt><dd><OtherNames customer={customer} aliases={aliases} /></dd></dl>
+      <Persons key={JSON.stringify(persons)} customerId={customer.id} persons={persons} own={customer} />
       <LearnedOf customer={customer} learned={learned} />
     </section>
   );
@@ -127,11 +131,6 @@ function LearnedOf({ customer, learned }: Pick<Props, "customer" | "learned">): 
 function NewLink({ customerId }: { customerId: number }): ReactNode {
   const { act, busy } = useActing();
   return <button type="button" className="row-open soft" disabled={busy} onClick={() => void act("newAccountLink", { customerId }, () => ({ words: "The page has a new address. The links in letters sent so far lead nowhere." }))}>give it a new address</button>;
-}
-
-function WorksAgain({ letterId }: { letterId: number }): ReactNode {
-  const { act, busy } = useActing();
-  return <button type="button" className="row-open strong" disabled={busy} onClick={() => void act("letterCameBack", { letterId, why: null }, () => ({ words: "Letters go there again." }))}>it works again</button>;
 }
 
 /** Notes that a letter came back, where a mail said so. */

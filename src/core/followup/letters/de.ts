@@ -1,5 +1,8 @@
 import type { LetterWords } from "./words";
 
+const FEE = `{% if fee %}Für diesen Brief berechnen wir {{ fee }}; der Betrag ist in der Summe oben nicht enthalten.
+
+{% endif %}`;
 const LINK = `{% if link %}Alles Offene, der Kontoauszug und jede Rechnung:
 {{ link }}
 
@@ -31,7 +34,7 @@ wir haben Ihnen schon geschrieben. {% if count == 1 %}Eine Rechnung ist seit {{ 
 
 {{ table }}
 
-${LINK}Bitte sagen Sie uns bis zum {{ reply_by }}, wann wir mit der Zahlung rechnen können. ${WRONG}
+${FEE}${LINK}Bitte sagen Sie uns bis zum {{ reply_by }}, wann wir mit der Zahlung rechnen können. ${WRONG}
 
 Freundliche Grüße
 {{ business }}
@@ -45,7 +48,7 @@ trotz unserer Briefe sind noch {{ sum }} offen, der älteste Teil seit {{ oldest
 
 {{ table }}
 
-${LINK}Wir bitten Sie, bis zum {{ reply_by }} zu zahlen oder uns anzurufen, damit wir Termine vereinbaren können. Sonst müssen wir weitere Lieferungen zurückhalten, bis das Konto ausgeglichen ist.
+${FEE}${LINK}Wir bitten Sie, bis zum {{ reply_by }} zu zahlen oder uns anzurufen, damit wir Termine vereinbaren können. Sonst müssen wir weitere Lieferungen zurückhalten, bis das Konto ausgeglichen ist.
 
 {{ business }}
 `,
@@ -58,7 +61,7 @@ wir haben geschrieben und angerufen, und {{ sum }} sind noch immer nicht bezahlt
 
 {{ table }}
 
-${LINK}Dies ist unser letzter Brief dazu. Haben wir bis zum {{ reply_by }} weder die ganze Summe erhalten noch Termine mit Ihnen vereinbart, beliefern wir Sie nicht mehr und geben die Sache zum Einzug weiter. ${WRONG}
+${FEE}${LINK}Dies ist unser letzter Brief dazu. Haben wir bis zum {{ reply_by }} weder die ganze Summe erhalten noch Termine mit Ihnen vereinbart, beliefern wir Sie nicht mehr und geben die Sache zum Einzug weiter. ${WRONG}
 
 {{ business }}
 `,

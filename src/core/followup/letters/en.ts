@@ -1,5 +1,8 @@
 import type { LetterWords } from "./words";
 
+const FEE = `{% if fee %}For this letter we charge {{ fee }}, which is not in the sum above.
+
+{% endif %}`;
 const LINK = `{% if link %}Everything that is open, the statement and each invoice:
 {{ link }}
 
@@ -31,7 +34,7 @@ we wrote to you before about what is open. {% if count == 1 %}One invoice is pas
 
 {{ table }}
 
-${LINK}Please let us know by {{ reply_by }} which day we can expect the payment. ${WRONG}
+${FEE}${LINK}Please let us know by {{ reply_by }} which day we can expect the payment. ${WRONG}
 
 Kind regards
 {{ business }}
@@ -45,7 +48,7 @@ in spite of our letters {{ sum }} is still open, the oldest part of it for {{ ol
 
 {{ table }}
 
-${LINK}We ask you to pay by {{ reply_by }}, or to call us so that we can agree on dates. Otherwise we will have to hold further deliveries until the account is settled.
+${FEE}${LINK}We ask you to pay by {{ reply_by }}, or to call us so that we can agree on dates. Otherwise we will have to hold further deliveries until the account is settled.
 
 {{ business }}
 `,
@@ -58,7 +61,7 @@ we have written and called, and {{ sum }} is still not paid; the oldest part has
 
 {{ table }}
 
-${LINK}This is our last letter about it. Unless the whole sum is with us by {{ reply_by }}, or we have agreed on dates with you by then, we stop supplying you and hand the matter on for collection. ${WRONG}
+${FEE}${LINK}This is our last letter about it. Unless the whole sum is with us by {{ reply_by }}, or we have agreed on dates with you by then, we stop supplying you and hand the matter on for collection. ${WRONG}
 
 {{ business }}
 `,

@@ -1,5 +1,8 @@
 import type { LetterWords } from "./words";
 
+const FEE = `{% if fee %}Por esta carta cobramos {{ fee }}, que no están incluidos en la suma indicada.
+
+{% endif %}`;
 const LINK = `{% if link %}Todo lo pendiente, el estado de cuenta y cada factura:
 {{ link }}
 
@@ -31,7 +34,7 @@ ya les escribimos sobre lo que está pendiente. {% if count == 1 %}Una factura v
 
 {{ table }}
 
-${LINK}Les rogamos que nos digan antes del {{ reply_by }} qué día podemos esperar el pago. ${WRONG}
+${FEE}${LINK}Les rogamos que nos digan antes del {{ reply_by }} qué día podemos esperar el pago. ${WRONG}
 
 Atentamente,
 {{ business }}
@@ -45,7 +48,7 @@ a pesar de nuestras cartas siguen pendientes {{ sum }}, la parte más antigua de
 
 {{ table }}
 
-${LINK}Les pedimos que paguen antes del {{ reply_by }}, o que nos llamen para acordar fechas. De lo contrario tendremos que detener las entregas hasta que la cuenta esté saldada.
+${FEE}${LINK}Les pedimos que paguen antes del {{ reply_by }}, o que nos llamen para acordar fechas. De lo contrario tendremos que detener las entregas hasta que la cuenta esté saldada.
 
 {{ business }}
 `,
@@ -58,7 +61,7 @@ les hemos escrito y llamado, y {{ sum }} siguen sin pagar; la parte más antigua
 
 {{ table }}
 
-${LINK}Esta es nuestra última carta al respecto. Si antes del {{ reply_by }} no hemos recibido el total ni acordado fechas con ustedes, dejaremos de suministrarles y encargaremos el cobro a terceros. ${WRONG}
+${FEE}${LINK}Esta es nuestra última carta al respecto. Si antes del {{ reply_by }} no hemos recibido el total ni acordado fechas con ustedes, dejaremos de suministrarles y encargaremos el cobro a terceros. ${WRONG}
 
 {{ business }}
 `,

@@ -1,5 +1,8 @@
 import type { LetterWords } from "./words";
 
+const FEE = `{% if fee %}Pour cette lettre, nous facturons {{ fee }}, qui ne sont pas compris dans la somme ci-dessus.
+
+{% endif %}`;
 const LINK = `{% if link %}Tout ce qui est ouvert, le relevé et chaque facture :
 {{ link }}
 
@@ -31,7 +34,7 @@ nous vous avons déjà écrit à ce sujet. {% if count == 1 %}Une facture est é
 
 {{ table }}
 
-${LINK}Merci de nous dire avant le {{ reply_by }} quel jour nous pouvons attendre le paiement. ${WRONG}
+${FEE}${LINK}Merci de nous dire avant le {{ reply_by }} quel jour nous pouvons attendre le paiement. ${WRONG}
 
 Cordialement
 {{ business }}
@@ -45,7 +48,7 @@ malgré nos lettres, {{ sum }} restent ouverts, la partie la plus ancienne depui
 
 {{ table }}
 
-${LINK}Nous vous demandons de payer avant le {{ reply_by }}, ou de nous appeler pour convenir de dates. Sinon, nous devrons suspendre les livraisons jusqu’au règlement du compte.
+${FEE}${LINK}Nous vous demandons de payer avant le {{ reply_by }}, ou de nous appeler pour convenir de dates. Sinon, nous devrons suspendre les livraisons jusqu’au règlement du compte.
 
 {{ business }}
 `,
@@ -58,7 +61,7 @@ nous avons écrit et appelé, et {{ sum }} ne sont toujours pas payés ; la part
 
 {{ table }}
 
-${LINK}C’est notre dernière lettre à ce sujet. Si, d’ici au {{ reply_by }}, nous n’avons ni reçu la somme entière ni convenu de dates avec vous, nous cessons de vous livrer et confions le recouvrement à un tiers. ${WRONG}
+${FEE}${LINK}C’est notre dernière lettre à ce sujet. Si, d’ici au {{ reply_by }}, nous n’avons ni reçu la somme entière ni convenu de dates avec vous, nous cessons de vous livrer et confions le recouvrement à un tiers. ${WRONG}
 
 {{ business }}
 `,

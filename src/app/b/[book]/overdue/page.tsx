@@ -9,6 +9,7 @@ import { wordings } from "@/db/wordings";
 import { givenUpPage } from "@/server/queries/givenUp";
 import { lateFeesPage } from "@/server/queries/lateFees";
 import { automaticRun, letterRun } from "@/server/queries/letterRun";
+import { backAddresses } from "@/db/persons";
 import { agingTogether } from "@/server/queries/ages";
 import { LETTER_FIELDS, shippedWords } from "@/server/wordings";
 import { keptAnswer, overdueFor } from "@/server/threads/reader";
@@ -28,7 +29,7 @@ export default async function Overdue({ params, searchParams }: { params: Promis
   const state = (["ready", "waits", "later", "left_out"] as const).find((name) => name === one(search, "state")) ?? null;
   const made = await proposals();
   const all = overdueFor(book, db, today, made);
-  if (one(search, "show") === "run") return <RunPage book={book} currency={settings.currency} {...letterRun(db, today, all)} />;
+  if (one(search, "show") === "run") return <RunPage book={book} currency={settings.currency} today={today} back={backAddresses(db)} {...letterRun(db, today, all)} />;
   if (one(search, "show") === "by-itself") return <ByThemselvesPage book={book} currency={settings.currency} today={today} {...automaticRun(db, today, (on) => (on === today ? all : overdueFor(book, db, on, made)))} />;
   if (one(search, "show") === "fees") return <LateFeesPage book={book} currency={settings.currency} today={today} {...lateFeesPage(db, today, all)} />;
   if (one(search, "show") === "words") return <WordingsPage fields={LETTER_FIELDS} own={wordings(db)} shipped={shippedWords()} ladders={ladders(db).map(({ id, name }) => ({ id, name }))} customers={all.slice(0, 200).map(({ customer }) => ({ id: customer.id, name: customer.name }))} />;

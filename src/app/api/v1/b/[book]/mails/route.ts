@@ -1,0 +1,26 @@
+import { fail } from "@/core/result";
+import { bookExists } from "@/server/folders";
+import { isOwnRequest } from "@/server/ownRequest";
+import { MOST_MAIL_BYTES, readReturnedMail, type MailReport } from "@/server/returnedMail";
+import { inWords } from "@/server/messages";
+
+import { answer, value, type BookParams } from "../../../../../answers";
+
+const MOST_MAILS = 100;
+
+/** Reads mails that say that a letter came back (a form with files), and gives what they report; nothing is noted yet. */
+export async function POST(request: Request, context: BookParams): Promise<Response> {
+  const { book } = await context.params;
+  if (!isOwnRequest(request.headers)) return answer(fail("request.foreign"));
+  if (!bookExists(book)) return answer(fail("book.missing", { book }));
+  const form = await request.formData().catch(() => null);
+  const files = form?.getAll("mail").filter((one) => one instanceof File).slice(0, MOST_MAILS) ?? [];
+  if (files.length === 0) return answer(fail("file.empty"));
+  const [reports, problems]: [MailReport[], string[]] = [[], []];
+  for (const file of files) {
+    const read = file.size > MOST_MAIL_BYTES ? fail("mail.large", { file: file.name, most: MOST_MAIL_BYTES / 1_000_000 }) : await readReturnedMail(file.name, Buffer.from(await file.arrayBuffer()));
+    if (read.ok) reports.push(read.value);
+    else problems.push(inWords(read.error));
+  }
+  return value({ reports, problems });
+}
