@@ -1,8 +1,9 @@
-import { copyFileSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { copyFileSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
 import { createFile, openToRead, openToWrite, type Db } from "./connection";
+import { backFrom, personsOf } from "./persons";
 
 let folder: string;
 let db: Db;
@@ -80,24 +81,42 @@ describe("opening", () => {
     expect(before.ok && before.value.get("SELECT balance FROM account_now WHERE id = 1")).toEqual({ balance: 100 });
     if (before.ok) before.value.close();
   });
-  it("brings a book of the first version up to date with all that is in it, also where it is only read", () => {
-    const migrations = join(folder, "old/src/db/migrations");
+  /** A book of an earlier version, with what `fill` puts into it. */
+  const older = (version: number, fill: string): string => {
+    const migrations = join(folder, `old${version}/src/db/migrations`);
+    const own = join(process.cwd(), "src/db/migrations");
     mkdirSync(migrations, { recursive: true });
-    copyFileSync(join(process.cwd(), "src/db/migrations/001_book.sql"), join(migrations, "001_book.sql"));
+    for (const name of readdirSync(own).filter((one) => Number.parseInt(one, 10) <= version)) copyFileSync(join(own, name), join(migrations, name));
     const root = process.env.DOZO_ROOT;
-    process.env.DOZO_ROOT = join(folder, "old");
-    const old = join(folder, "old.sqlite");
-    const first = createFile(old);
-    first.exec(`INSERT INTO import_file VALUES (1, 'x', 'a.csv', 1, 'bank', '{}', '2026-11-01T00:00:00Z', '2026-11-01', 'clerk', 1, 0, 0, 0);
-      INSERT INTO bank_account (id, code, name, currency) VALUES (1, 'operating', 'Operating bank', 'USD');
-      INSERT INTO receipt (id, source, method, paid_on, settled_on, currency, amount, payer_name, payer_email, reference, state, unidentified, file_id) VALUES (7, 'bank', 'check', '2026-11-01', '2026-11-01', 'USD', 500, 'A', '', '', 'to_match', 500, 1);
-      INSERT INTO bank_line (id, bank_account_id, external_id, posted_on, currency, amount, description, state, receipt_id, file_id) VALUES (3, 1, 'l', '2026-11-01', 'USD', 500, 'CHECK', 'receipt', 7, 1);`);
-    first.close();
+    process.env.DOZO_ROOT = join(folder, `old${version}`);
+    const path = join(folder, `old${version}.sqlite`);
+    const made = createFile(path);
+    made.exec(fill);
+    made.close();
     if (root === undefined) delete process.env.DOZO_ROOT;
     else process.env.DOZO_ROOT = root;
-    const opened = openToRead(old);
+    return path;
+  };
+  it("brings a book of the first version up to date with all that is in it, also where it is only read", () => {
+    const opened = openToRead(older(1, `INSERT INTO import_file VALUES (1, 'x', 'a.csv', 1, 'bank', '{}', '2026-11-01T00:00:00Z', '2026-11-01', 'clerk', 1, 0, 0, 0);
+      INSERT INTO bank_account (id, code, name, currency) VALUES (1, 'operating', 'Operating bank', 'USD');
+      INSERT INTO receipt (id, source, method, paid_on, settled_on, currency, amount, payer_name, payer_email, reference, state, unidentified, file_id) VALUES (7, 'bank', 'check', '2026-11-01', '2026-11-01', 'USD', 500, 'A', '', '', 'to_match', 500, 1);
+      INSERT INTO bank_line (id, bank_account_id, external_id, posted_on, currency, amount, description, state, receipt_id, file_id) VALUES (3, 1, 'l', '2026-11-01', 'USD', 500, 'CHECK', 'receipt', 7, 1);`));
     expect(opened.ok && [opened.value.get("SELECT id, amount, hand_state AS hand, number FROM receipt"), opened.value.get("SELECT receipt_id AS receipt, file_id AS file FROM bank_line"), opened.value.all("PRAGMA foreign_key_check")]).toEqual([{ id: 7, amount: 500, hand: null, number: null }, { receipt: 7, file: 1 }, []]);
     if (opened.ok) opened.value.close();
+  });
+  it("makes contact persons of the names and addresses of an earlier version, and keeps where letters came back from", () => {
+    const opened = openToRead(older(7, `INSERT INTO customer (id, external_id, name) VALUES (1, 'C1', 'Alder Lane'), (2, 'C2', 'Heron Point'), (3, 'C3', 'Fernhill');
+      INSERT INTO customer_followup (customer_id, contact_name, contact_email, contact_phone) VALUES (1, 'Ms Ito', 'ito@a.example, ware@a.example', '+1 312 555 0142'), (2, 'Mr Bell', '', ''), (3, '', '', '');
+      INSERT INTO command (id, key, name, actor, at, result) VALUES (1, 'k', 'sendLetter', 'clerk', '2026-11-01T00:00:00Z', '{}');
+      INSERT INTO act (id, command_id, kind, on_day, at, actor, subject_kind, subject_id, text) VALUES (1, 1, 'letter', '2026-11-01', '2026-11-01T00:00:00Z', 'clerk', 'customer', 1, 'letter');
+      INSERT INTO letter (id, customer_id, step, on_day, to_address, subject, body, currency, sum, message_id, file_name, act_id, came_back) VALUES (1, 1, 1, '2026-11-01', 'ito@a.example, ware@a.example', 's', 'b', 'USD', 1, 'm1', 'f1', 1, 'nobody there'), (2, 1, 1, '2026-11-02', 'old@a.example', 's', 'b', 'USD', 1, 'm2', 'f2', 1, 'full'), (3, 1, 1, '2026-11-03', 'old@a.example', 's', 'b', 'USD', 1, 'm3', 'f3', 1, NULL);`));
+    if (!opened.ok) throw new Error(opened.error.code);
+    const [ito, ware] = personsOf(opened.value, 1);
+    expect([ito, ware]).toEqual([{ name: "Ms Ito", duty: "", email: "ito@a.example", phone: "+1 312 555 0142", letters: "to", calls: true }, { name: "", duty: "", email: "ware@a.example", phone: "", letters: "to", calls: false }]);
+    expect([personsOf(opened.value, 2), personsOf(opened.value, 3)]).toEqual([[{ name: "Mr Bell", duty: "", email: "", phone: "", letters: "none", calls: false }], []]);
+    expect(["ito@a.example", "Ware@a.example", "old@a.example"].map((address) => backFrom(opened.value, address))).toEqual(["nobody there", "nobody there", null]);
+    opened.value.close();
   });
   it("reads without being able to write", () => {
     const reader = openToRead(path());
