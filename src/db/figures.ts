@@ -30,12 +30,12 @@ export function latenessByCustomer(db: Db, to: Day): { customerId: number; days:
   );
 }
 
-/** How late a customer (with its sites) paid its invoices, by the month in which each was paid in full. */
-export function latenessByMonthOf(db: Db, customerIds: readonly number[], from: Day): { month: string; invoices: number; daysLate: number }[] {
+/** The invoices that a customer (with its sites) paid in full since a day, with how late each was; in the order in which they were. */
+export function paidInFull(db: Db, customerIds: readonly number[], from: Day): { id: number; number: string; customerId: number; dueOn: Day; paidOn: Day; daysLate: number }[] {
   return db.all(
-    `SELECT substr(paidOn, 1, 7) AS month, count(*) AS invoices, avg(julianday(paidOn) - julianday(dueOn)) AS daysLate FROM (
-       SELECT i.due_on AS dueOn, max(r.paid_on) AS paidOn FROM open_item i JOIN application p ON p.open_item_id = i.id AND p.ended_by IS NULL JOIN receipt r ON r.id = p.receipt_id
-       WHERE i.customer_id IN (SELECT value FROM json_each(?1)) AND i.kind = 'invoice' AND i.balance = 0 GROUP BY i.id HAVING max(r.paid_on) >= ?2) GROUP BY 1 ORDER BY 1`,
+    `SELECT i.id, i.number, i.customer_id AS customerId, i.due_on AS dueOn, max(r.paid_on) AS paidOn, CAST(julianday(max(r.paid_on)) - julianday(i.due_on) AS INTEGER) AS daysLate
+     FROM open_item i JOIN application p ON p.open_item_id = i.id AND p.ended_by IS NULL JOIN receipt r ON r.id = p.receipt_id
+     WHERE i.customer_id IN (SELECT value FROM json_each(?1)) AND i.kind = 'invoice' AND i.balance = 0 GROUP BY i.id HAVING max(r.paid_on) >= ?2 ORDER BY paidOn, i.id`,
     JSON.stringify(customerIds), from,
   );
 }

@@ -3,7 +3,6 @@ import { mkdirSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 
 import { addDays, day, type Day } from "@/core/calendar";
-import { DEFAULT_STEPS } from "@/core/followup";
 import { guessMapping, readTable, type FileKind } from "@/core/formats";
 import type { Proposal } from "@/core/matching";
 import { minor } from "@/core/money";
@@ -17,12 +16,12 @@ import { runCommand } from "@/server/command";
 import { COMMANDS, type CommandName, type InputOf, type OutputOf } from "@/server/commands";
 import { arrivedFile, bookFile, keptFile } from "@/server/folders";
 import { deliverLetter, draftLetter } from "@/server/letters";
-import { linkOf } from "@/db/accountPages";
 import { proposalsOf } from "@/server/proposals";
 import { overdueRows } from "@/server/queries/overdue";
 import { readSettings } from "@/db/settings";
 
 import { abroadBill, abroadCharges, abroadCustomers, abroadInvoices, abroadRates, withAbroad } from "./abroad";
+import { demoFollowUp } from "./followUp";
 import { achFile, bankFile, cardFile, customersFile, invoicesFile } from "./files";
 import { CUT_OVER, makeWorld, TODAY, type Payment, type World } from "./world";
 
@@ -178,8 +177,7 @@ class Maker {
     this.do("logContact", { customerId: customer("Fernhill Studio"), kind: "promise", text: "Pays the oldest by Friday", promisedOn: "2026-11-27", promisedSum: 40_000 });
     this.do("logContact", { customerId: customer("Tallow County Schools"), kind: "promise", text: "Half with this month's run, half with the next", parts: [{ dueOn: "2026-12-04", sum: 40_000 }, { dueOn: "2026-12-18", sum: 40_000 }] });
     this.byHand();
-    this.ladders();
-    this.byThemselves();
+    demoFollowUp(this.db, (name, input) => this.do(name, input));
     const span = { from: TAKEN_TO, to: TODAY };
     for (const [name, text] of [[`invoices-${TODAY}.csv`, invoicesFile(this.world, span)], [`card-${TODAY}.csv`, cardFile(this.world, span)], [`ach-${TODAY}.csv`, achFile(this.world, span)], [`statement-${TODAY}.csv`, bankFile(this.world, span, OPENING_BALANCE)]] as const) {
       if (text.trim().split("\n").length < 2) continue;
@@ -187,28 +185,6 @@ class Maker {
       mkdirSync(dirname(path), { recursive: true });
       writeFileSync(path, text);
     }
-  }
-
-  /** The standard ladder with its late fee, and a slower one for the districts. */
-  private ladders(): void {
-    const none = { kind: "none" as const, fixed: 0, percent: "0", grace: 0, least: 0, most: null };
-    this.do("setLadder", { id: 1, name: "Standard", steps: DEFAULT_STEPS.map(({ step, ...one }) => ({ ...one, byItself: step === 1 })), fee: { ...none, kind: "monthly", percent: "1.5", grace: 10, least: 100 } });
-    const { id } = this.do("setLadder", { name: "Districts", steps: [{ fromDays: 10, act: "letter", attach: "statement" }, { fromDays: 30, act: "letter", tone: 2, attach: "invoices" }, { fromDays: 45, act: "task" }, { fromDays: 60, act: "call" }], fee: none });
-    for (const name of ["Brightwater Unified", "Tallow County Schools"]) {
-      const customerId = this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = ?", name)?.id;
-      if (customerId !== undefined) this.do("setFollowUp", { customerId, ladderId: id, language: "en", byItself: false, smallest: null, quietUntil: null });
-    }
-  }
-
-  /** First letters go by themselves on Tuesdays and Thursdays to those who agreed; a customer has looked at its account. */
-  private byThemselves(): void {
-    this.do("changeSettings", { linkBase: "https://accounts.kestrelrow.example", letterRun: { weekdays: [2, 4], hour: 9 } });
-    const late = overdueRows(this.db, TODAY, proposalsOf(this.db)).filter(({ state, next, followed }) => state === "ready" && next.step.step === 1 && followed.ladderId === null).slice(0, 4);
-    for (const { customer: { id } } of late) this.do("setFollowUp", { customerId: id, ladderId: null, language: "en", byItself: true, smallest: null, quietUntil: null });
-    const fernhill = this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = 'Fernhill Studio'")?.id ?? 0;
-    const token = linkOf(this.db, fernhill);
-    this.do("noteVisit", { token, what: "opened" });
-    this.do("noteVisit", { token, what: "statement" });
   }
 
   /** Checks and cash from the counter: some on hand, two on their way to the bank, and one so short that the rest needs a second person to give it up. */

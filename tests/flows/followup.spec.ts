@@ -70,7 +70,7 @@ test("the district with its schools: its receipt is placed, then one letter for 
   await expect(letter).toHaveValue(/18015[\s\S]*18029[\s\S]*together\s+426\.50[\s\S]*https:\/\/accounts\.kestrelrow\.example\/account\/[0-9a-f]{48}/);
   await page.getByRole("button", { name: /Send it/ }).click();
   await expect(page.getByRole("status")).toContainText("Letter to Brightwater Unified is in the outbox");
-  await expect.poll(() => mails().some((mail) => mail.includes("brightwaterunified.example") && mail.includes("statement-2026-11-24.pdf"))).toBe(true);
+  await expect.poll(() => mails().some((mail) => mail.includes("To: payables@brightwater.example") && mail.includes("Cc: purchasing@brightwater.example") && mail.includes("Dear Ms Okafor,") && mail.includes("statement-2026-11-24.pdf"))).toBe(true);
   await proofsHold(page);
 });
 

@@ -57,3 +57,31 @@ test("a ladder of one's own, a customer put on it, and its statement", async ({ 
   const pdf = await page.request.get((await page.getByRole("link", { name: "PDF" }).getAttribute("href")) ?? "");
   expect([pdf.status(), (await pdf.body()).subarray(0, 5).toString()]).toEqual([200, "%PDF-"]);
 });
+
+test("who gets the letters is said on the customer's page; a mail that says that one came back is taken in, and the address works again", async ({ page }) => {
+  await page.goto(`${DEMO}/customers?q=Tidemark`);
+  await page.getByRole("link", { name: "Tidemark Gallery" }).first().click();
+  await alive(page);
+  await page.getByRole("button", { name: "Another person" }).click();
+  await page.getByLabel("Name of person 1").fill("Ms Quill");
+  await page.getByLabel("E-mail of person 1").fill("quill");
+  await page.getByRole("button", { name: "Keep the persons" }).click();
+  await expect(page.getByRole("status")).toContainText("An e-mail address, or leave it empty");
+  await page.getByLabel("E-mail of person 1").fill("quill@tidemark.example");
+  await page.getByRole("button", { name: "Keep the persons" }).click();
+  await expect(page.getByRole("status")).toContainText("Kept");
+  const sent = today().map((name) => readFileSync(join(OUTBOX, name), "utf8")).find((mail) => /^To: \S+@\S+\r?$/m.test(mail)) ?? "";
+  const [to, messageId] = [/^To: (\S+)\r?$/m.exec(sent)?.[1] ?? "", /^Message-ID: (\S+)\r?$/m.exec(sent)?.[1] ?? ""];
+  const report = ["From: MAILER-DAEMON@relay.example", "Subject: Undelivered", "MIME-Version: 1.0", 'Content-Type: multipart/report; report-type=delivery-status; boundary="b"', "", "--b", "Content-Type: message/delivery-status", "", "Reporting-MTA: dns; relay.example", "", `Final-Recipient: rfc822; ${to}`, "Action: failed", "Status: 5.2.2", "Diagnostic-Code: smtp; 552 5.2.2 mailbox full", "", "--b", "Content-Type: text/rfc822-headers", "", `Message-ID: ${messageId}`, "", "--b--", ""].join("\r\n");
+  await page.goto(`${DEMO}/overdue?show=run`);
+  await alive(page);
+  const addresses = page.getByRole("table", { name: "Addresses that letters come back from" });
+  await page.getByLabel("Mails that came back").setInputFiles([{ name: "hello.eml", mimeType: "message/rfc822", buffer: Buffer.from("Subject: hello\r\n\r\nWhen do you open?\r\n") }]);
+  await expect(page.getByRole("status")).toContainText("hello.eml is not a report of a mail system");
+  await page.getByLabel("Mails that came back").setInputFiles([{ name: "back.eml", mimeType: "message/rfc822", buffer: Buffer.from(report) }]);
+  await expect(page.getByRole("status")).toContainText(`no letter goes to ${to} any more`);
+  await expect(addresses).toContainText("552 5.2.2 mailbox full");
+  await page.getByRole("button", { name: `${to} works again` }).click();
+  await expect(addresses).not.toContainText(to);
+  await proofsHold(page);
+});

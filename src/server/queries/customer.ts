@@ -1,4 +1,4 @@
-import { addDays, addMonths, daysBetween, formatDay, type Day } from "@/core/calendar";
+import { addDays, daysBetween, formatDay, type Day } from "@/core/calendar";
 import { keptOf, offerFor, waitInWords, type Ladder, type LadderAct, type Offer, type PromiseToday } from "@/core/followup";
 import type { Habit, PaidFor, Proposal } from "@/core/matching";
 import { reachedBy, type ContactPerson } from "@/core/parties";
@@ -8,7 +8,7 @@ import type { Db } from "@/db/connection";
 import { actsOfCustomer } from "@/db/acts";
 import { aliasesOf, customerById, sitesOf, type CustomerRow } from "@/db/customers";
 import { linkOf, visitsOf, type Visit } from "@/db/accountPages";
-import { latenessByMonthOf, paymentsOf } from "@/db/figures";
+import { paymentsOf } from "@/db/figures";
 import { contactsOf, daysLate, lettersOf, paidForByOthers, promiseParts, type ContactRow, type LetterRow } from "@/db/followup";
 import { habits, payersOf } from "@/db/learning";
 import { itemsOfCustomer, openItemsOf, type OpenItemRow } from "@/db/openItems";
@@ -21,8 +21,8 @@ import { readSettings } from "@/db/settings";
 import { followedRow, ladders, type FollowedRow } from "@/db/ladders";
 import { draftLetter, whyNoAddress } from "../letters";
 import { whyToday } from "./letterRun";
-import { METHOD_WORDS } from "./match";
 import { overdueRows, promiseNow, type LastWord } from "./overdue";
+import { payingOf, type Paying } from "./paying";
 
 export type HistoryLine = { on: Day; kind: string; words: string; more: string; href: string | null; actId: number | null; undone: boolean; /** The letter that it is, where it is one that went. */ letterId: number | null };
 /** Money of the customer that stands on account, receipt by receipt. */
@@ -31,11 +31,8 @@ export type CreditLine = { receiptId: number; on: Day; sum: Minor; currency: Cur
 export type Learned = { payers: PaidFor[]; habit: string | null };
 export type CustomerPage = {
   customer: CustomerRow; aliases: string[]; parent: { id: number; name: string } | null; sites: { id: number; name: string; open: Minor }[]; open: OpenItemRow[]; credits: CreditLine[]; /** ACH debits of its own that have not settled. */ onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[]; aging: Aging; overdue: Minor; credit: Minor; habit: string; learned: Learned; waits: string[]; history: HistoryLine[]; /** How it (or the head of its group) is followed up, and why it is on today's list or not. */ followed: FollowedRow; ladders: Ladder[]; why: string;
-  /** How it (with its sites) paid over a year: days late by month, by which methods, and how it kept its promises. */ paying: Paying; /** The address of its account page on this server. */ account: string; /** Its contact persons, and those of its addresses that letters come back from. */ persons: ContactPerson[]; back: { address: string; why: string }[];
+  /** How it (with its sites) paid over a year: days late by month, by which methods, and how it kept its promises. */ paying: Paying & { kept: number; broken: number }; /** The address of its account page on this server. */ account: string; /** Its contact persons, and those of its addresses that letters come back from. */ persons: ContactPerson[]; back: { address: string; why: string }[];
 };
-/** `daysLate` is the mean of the invoices paid in full in a month. */
-export type Paying = { months: { month: string; invoices: number; daysLate: number }[]; methods: { method: string; count: number }[]; kept: number; broken: number };
-
 /** Everything about a customer on one page, with one line of time. */
 export function customerPageOf(db: Db, id: number, today: Day, proposals: readonly Proposal[]): CustomerPage | null {
   const customer = customerById(db, id);
@@ -52,20 +49,8 @@ export function customerPageOf(db: Db, id: number, today: Day, proposals: readon
     customer, aliases: aliasesOf(db, id), parent: parent ? { id: parent.id, name: parent.name } : null, sites: sitesOf(db, id).map((site) => ({ id: site.id, name: site.name, open: sumOf(openItemsOf(db, site.id), (item) => item.bookBalance) })),
     open, credits, onWay: onTheirWay(db).filter(({ customerId }) => customerId === id).map((one) => ({ id: one.id, startedOn: one.startedOn, sum: one.amount, currency: one.currency, words: one.reference })), aging: agingOf(open.map((item) => ({ ...item, balance: item.bookBalance })), today), overdue: sumOf(open.filter((item) => item.balance > 0 && item.dueOn < today), (item) => item.bookBalance), credit: sumOf(credits, (one) => (one.currency === currency ? one.sum : add(-(carried.get(one.receiptId) ?? 0)))),
     habit: habitInWords(db, id), learned: { payers: payersOf(db, id), habit: payingInWords(habits(db, id)[0], daysLate(db, id).length > 0 ? habitInWords(db, id) : null) }, waits: waits.map((wait) => waitInWords(wait, currency)), history: historyOf(db, id, today), followed: followedRow(db, id), ladders: ladders(db), why: parent ? `Followed up together with its head office, ${parent.name}. ${whyToday(rows[0], today, currency)}` : whyToday(rows[0], today, currency),
-    paying: payingOf(db, id, today), account: `/account/${linkOf(db, id)}`, persons, back: [...new Set([customer.email ?? "", ...persons.map(({ email }) => email)])].flatMap((address) => { const why = backFrom(db, address); return why === null ? [] : [{ address, why }]; }),
+    paying: { ...payingOf(db, id, today), ...keptOf(promisesOf(db, id, today)) }, account: `/account/${linkOf(db, id)}`, persons, back: [...new Set([customer.email ?? "", ...persons.map(({ email }) => email)])].flatMap((address) => { const why = backFrom(db, address); return why === null ? [] : [{ address, why }]; }),
   };
-}
-
-const PAYING_MONTHS = 12;
-
-function payingOf(db: Db, id: number, today: Day): Paying {
-  const from = addMonths(`${today.slice(0, 7)}-01` as Day, 1 - PAYING_MONTHS);
-  const ids = [id, ...sitesOf(db, id).map((site) => site.id)];
-  const counts = new Map<string, number>();
-  for (const { method } of paymentsOf(db, ids, from)) counts.set(method, (counts.get(method) ?? 0) + 1);
-  const known = new Map(latenessByMonthOf(db, ids, from).map((one) => [one.month, one]));
-  const months = Array.from({ length: PAYING_MONTHS }, (_, at) => addMonths(from, at).slice(0, 7)).flatMap((month) => known.get(month) ?? []);
-  return { months, methods: [...counts].sort(([, a], [, b]) => b - a).map(([method, count]) => ({ method: METHOD_WORDS[method] ?? method, count })), ...keptOf(promisesOf(db, id, today)) };
 }
 
 /** Every promise of a customer as it stands today, the latest first. */

@@ -20,11 +20,12 @@ import { journalFileSheet } from "./journalFile";
 import { matchQueue, type QueueName } from "./match";
 import { figuresOf } from "./figures";
 import { overdueRows } from "./overdue";
+import { payingSheet } from "./paying";
 import { proofInWords, proofs } from "./proofs";
 import { yearPageOf } from "./year";
 
 /** Lists of pages that are given as they stand, with the filter of the page. */
-export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files", "account", "trail", "proofs", "fees", "came-back", "year", "journal-file", "figures", "ages"] as const;
+export const LISTS = ["match", "overdue", "customers", "invoices", "bank-lines", "files", "account", "trail", "proofs", "fees", "came-back", "year", "journal-file", "figures", "ages", "paying"] as const;
 export type ListName = (typeof LISTS)[number];
 
 const ALL = 1_000_000;
@@ -62,6 +63,8 @@ export function listSheet(db: Db, name: ListName, today: Day, proposals: readonl
     }
     case "ages":
       return agesSheet(db, agesAsked(query, readSettings(db), today));
+    case "paying":
+      return payingSheet(db, Number(query.get("customer")), today);
     case "invoices": {
       const state = (["all", "open", "overdue", "paid"] as const).find((one) => one === query.get("state")) ?? "open";
       return {

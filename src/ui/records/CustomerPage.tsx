@@ -51,7 +51,7 @@ export function CustomerPage(props: Props): ReactNode {
 function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, followed, ladders, why, paying, persons, back, book, currency, today }: Props): ReactNode {
   return (
     <section>
-      <h2>Open <span className="soft">{open.length} items</span></h2>
+      <h2>Open <span className="soft">{open.length} {open.length === 1 ? "item" : "items"}</span></h2>
       {open.length === 0 ? <p className="good">✓ Nothing is open.</p> : (
         <table className="small" aria-label="Open items">
           <tbody>
@@ -64,10 +64,10 @@ function Left({ customer, aliases, sites, open, credits, onWay, habit, learned, 
       {credits.length > 0 ? <><h2>On account</h2><table className="small" aria-label="On account"><tbody>{credits.map((one) => <tr key={one.receiptId}><td><NextLink href={`/b/${book}/receipts/${one.receiptId}`} prefetch={false}>{one.words}</NextLink></td><td className="soft">{formatDay(one.on, today)}</td><td className="num"><Sum of={negate(one.sum)} currency={one.currency} /></td><td className="num"><UseCredit credit={one} open={open} /></td></tr>)}</tbody></table></> : null}
       {sites.length > 0 ? <><h2>Sites</h2><table className="small"><tbody>{sites.map((site) => <tr key={site.id}><td><NextLink href={`/b/${book}/customers/${site.id}`} prefetch={false}>{site.name}</NextLink></td><td className="num sum">{formatAmount(site.open, currency, { dash: true })}</td></tr>)}</tbody></table></> : null}
       <FollowedAs key={JSON.stringify(followed)} followed={followed} ladders={ladders} why={why} currency={currency} />
-      <Paying paying={paying} words={habit} />
       <h2>How to reach them</h2>
       <dl className="facts"><dt>E-mail</dt><dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>{customer.phone ? <><dt>Telephone</dt><dd>{customer.phone}</dd></> : null}{back.map(({ address, why: said }) => <Fragment key={address}><dt>Letters</dt><dd className="off">to {address} come back: {said} <Works address={address} customerId={customer.id} /></dd></Fragment>)}<dt>Account page</dt><dd><NewLink customerId={customer.id} /></dd><dt>Goes by</dt><dd><OtherNames customer={customer} aliases={aliases} /></dd></dl>
       <Persons key={JSON.stringify(persons)} customerId={customer.id} persons={persons} own={customer} />
+      <Paying paying={paying} words={habit} book={book} customerId={customer.id} />
       <LearnedOf customer={customer} learned={learned} />
     </section>
   );
