@@ -1,4 +1,4 @@
-import { mkdirSync, readdirSync, readFileSync } from "node:fs";
+import { existsSync, mkdirSync, readdirSync, readFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 
 import Database from "better-sqlite3";
@@ -196,7 +196,7 @@ function migrate(raw: Database.Database, path: string): void {
   const from = schemaVersion(raw);
   const todo = migrationFiles().filter(({ number }) => number > from);
   if (todo.length === 0) return;
-  if (from > 0) raw.exec(`VACUUM INTO '${`${path}.before-${todo[0]?.number}`.replaceAll("'", "''")}'`);
+  if (from > 0) raw.exec(`VACUUM INTO '${free(`${path}.before-${todo[0]?.number}`).replaceAll("'", "''")}'`);
   // A table that is made anew is dropped on the way: references are checked once it stands again.
   raw.pragma("foreign_keys = OFF");
   for (const { number, path: file } of todo) {
@@ -208,6 +208,14 @@ function migrate(raw: Database.Database, path: string): void {
     }).immediate();
   }
   raw.pragma("foreign_keys = ON");
+}
+
+/** A name that no file has: a copy may lie there from a migration that was cut off, or of a book that was here before. */
+function free(path: string): string {
+  for (let count = 1; ; count += 1) {
+    const name = count === 1 ? path : `${path}-${count}`;
+    if (!existsSync(name)) return name;
+  }
 }
 
 /** The code of SQLite's own errors, and "" for others. By its text: two copies of the package would each have a class of their own. */

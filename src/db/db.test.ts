@@ -1,4 +1,4 @@
-import { copyFileSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from "node:fs";
+import { copyFileSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
@@ -65,6 +65,8 @@ describe("opening", () => {
     const migrations = join(folder, "src/db/migrations");
     mkdirSync(migrations, { recursive: true });
     writeFileSync(join(migrations, "900_more.sql"), "CREATE TABLE more (id INTEGER PRIMARY KEY) STRICT;");
+    // As left by a migration that was cut off right after its copy.
+    writeFileSync(`${path()}.before-900`, "an earlier copy");
     const root = process.env.DOZO_ROOT;
     process.env.DOZO_ROOT = folder;
     try {
@@ -77,7 +79,8 @@ describe("opening", () => {
       if (root === undefined) delete process.env.DOZO_ROOT;
       else process.env.DOZO_ROOT = root;
     }
-    const before = openToRead(`${path()}.before-900`);
+    const before = openToRead(`${path()}.before-900-2`);
+    expect(readFileSync(`${path()}.before-900`, "utf8")).toBe("an earlier copy");
     expect(before.ok && before.value.get("SELECT balance FROM account_now WHERE id = 1")).toEqual({ balance: 100 });
     if (before.ok) before.value.close();
   });

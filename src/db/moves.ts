@@ -1,5 +1,5 @@
-import { dayNumber, type Day } from "@/core/calendar";
-import type { Currency } from "@/core/money";
+import { dayNumber, dayOfNumber, type Day } from "@/core/calendar";
+import { minor, type Currency, type Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
@@ -69,4 +69,19 @@ export function standingOn(moves: Moves, asOf: Day, which: "own" | "book"): Floa
   const [amounts, until] = [moves[which], dayNumber(asOf)];
   for (let at = 0; at < item.length; at += 1) if ((postedOn[at] ?? 0) <= until) sums[item[at] ?? 0] = (sums[item[at] ?? 0] ?? 0) + (amounts[at] ?? 0);
   return sums;
+}
+
+/** What is open of an item on a day, in the book's currency; debit positive. */
+export type OpenThen = { readonly id: number; readonly customerId: number; readonly dueOn: Day; readonly left: Minor };
+
+/** Every item of which something was to be paid on a day (credit notes are left out), in the order of their due days. */
+export function toBePaidOn(db: Db, asOf: Day): OpenThen[] {
+  const moves = movesOf(db);
+  const sums = standingOn(moves, asOf, "book");
+  const found: OpenThen[] = [];
+  for (let id = 0; id < sums.length; id += 1) {
+    const left = sums[id] ?? 0;
+    if (left > 0) found.push({ id, customerId: moves.customer[id] ?? 0, dueOn: dayOfNumber(moves.dueOn[id] ?? 0), left: minor(left) });
+  }
+  return found.sort((a, b) => (moves.dueOn[a.id] ?? 0) - (moves.dueOn[b.id] ?? 0) || a.id - b.id);
 }

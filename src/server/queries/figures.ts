@@ -1,4 +1,4 @@
-import { addDays, addMonths, daysBetween, endOfMonth, type Day } from "@/core/calendar";
+import { addDays, addMonths, day, daysBetween, endOfMonth, type Day } from "@/core/calendar";
 import { allowanceFor, averageDaysLate, bestPossibleDso, cashByWeek, cei, DOUBTFUL_PERCENT, dso, latenessOf, mondayOf, UNKNOWN_HABIT, weekOf, type Aging, type Bucket, type Lateness, type AgeSpan, type ToCome, type Week } from "@/core/metrics";
 import { groupHead } from "@/core/parties";
 import { add, formatAmount, minor, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
@@ -8,7 +8,8 @@ import { allCustomers } from "@/db/customers";
 import { cameOnItems, latenessByCustomer, paidByDaysLate, promisesFrom, salesByMonth } from "@/db/figures";
 import { promiseParts } from "@/db/followup";
 import { balancesAsOf } from "@/db/journal";
-import { openItems, openItemsAsOf } from "@/db/openItems";
+import { toBePaidOn, type OpenThen } from "@/db/moves";
+import { openItemById } from "@/db/openItems";
 import { readSettings } from "@/db/settings";
 
 import { agingTogether } from "./ages";
@@ -31,7 +32,7 @@ const NOT_DUE: readonly AgeSpan[] = [{ from: null, to: 0, words: "not due" }];
 
 /** How collecting goes: by month, what cash to expect, whom to call first, and what is doubtful. */
 export function figuresOf(db: Db, today: Day, rows: readonly OverdueRow[], currency: Currency): FiguresPage {
-  return { months: byMonth(db, today), weeks: expected(db, today, openItems(db).map((item) => ({ ...item, left: item.bookBalance }))), before: backtest(db, today), calls: callFirst(db, today, rows, currency), allowance: doubtful(db, today) };
+  return { months: byMonth(db, today), weeks: expected(db, today, toBePaidOn(db, LAST_DAY)), before: backtest(db, today), calls: callFirst(db, today, rows, currency), allowance: doubtful(db, today) };
 }
 
 function receivablesAt(db: Db, on: Day): Minor {
@@ -62,12 +63,16 @@ function habitsUpTo(db: Db, to: Day): (customerId: number) => Lateness {
   const all: number[] = [];
   for (const { customerId, days } of latenessByCustomer(db, to)) { all.push(days); const list = by.get(customerId); if (list) list.push(days); else by.set(customerId, [days]); }
   const book = latenessOf(all) ?? UNKNOWN_HABIT;
-  return (customerId) => { const own = by.get(customerId); return own && own.length >= 3 ? (latenessOf(own) ?? book) : book; };
+  const own = new Map([...by].flatMap(([customerId, days]): [number, Lateness][] => { const found = days.length >= 3 ? latenessOf(days) : null; return found ? [[customerId, found]] : []; }));
+  return (customerId) => own.get(customerId) ?? book;
 }
 
-function expected(db: Db, today: Day, items: readonly { customerId: number; dueOn: Day; left: Minor }[]): Week[] {
+function expected(db: Db, today: Day, items: readonly OpenThen[]): Week[] {
   return cashByWeek(toCome(db, today, items), today, WEEKS);
 }
+
+/** What is open now is what stands after everything that was posted, whatever its day. */
+const LAST_DAY = day("9999-12-31");
 
 export type ExpectedItem = { itemId: number; number: string; customerId: number; customer: string; dueOn: Day; amount: Minor; promised: boolean };
 
@@ -75,15 +80,16 @@ export type ExpectedItem = { itemId: number; number: string; customerId: number;
 export function expectedIn(db: Db, today: Day, monday: Day): ExpectedItem[] {
   const names = new Map(allCustomers(db).map(({ id, name }) => [id, name]));
   const at = daysBetween(mondayOf(today), monday) / 7;
-  return toCome(db, today, openItems(db).map((item) => ({ ...item, left: item.bookBalance }))).filter((item) => weekOf(item, today) === at)
-    .map((item): ExpectedItem => ({ itemId: item.id, number: item.number, customerId: item.customerId, customer: names.get(item.customerId) ?? "", dueOn: item.dueOn, amount: item.amount, promised: item.promisedOn !== null })).sort((a, b) => b.amount - a.amount || a.itemId - b.itemId);
+  return toCome(db, today, toBePaidOn(db, LAST_DAY)).filter((item) => weekOf(item, today) === at)
+    .map((item): ExpectedItem => ({ itemId: item.id, number: openItemById(db, item.id)?.number ?? "", customerId: item.customerId, customer: names.get(item.customerId) ?? "", dueOn: item.dueOn, amount: item.amount, promised: item.promisedOn !== null })).sort((a, b) => b.amount - a.amount || a.itemId - b.itemId);
 }
 
-function toCome<Item extends { customerId: number; dueOn: Day; left: Minor }>(db: Db, today: Day, items: readonly Item[]): (Item & ToCome)[] {
+/** Items in the order of their due days, with what their customers' habits and promises say of them. */
+function toCome(db: Db, today: Day, items: readonly OpenThen[]): (OpenThen & ToCome)[] {
   const habit = habitsUpTo(db, today);
   const promised = promisedDays(db, today);
-  const inOrder = items.filter(({ left }) => left > 0).sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : 0));
-  return inOrder.map((item) => ({ ...item, amount: item.left, habit: habit(item.customerId), promisedOn: item.dueOn < today ? promised(item.customerId, item.left) : null }));
+  // Field by field: there may be hundreds of thousands.
+  return items.map(({ id, customerId, dueOn, left }) => ({ id, customerId, dueOn, left, amount: left, habit: habit(customerId), promisedOn: dueOn < today ? promised(customerId, left) : null }));
 }
 
 /** On which day what is overdue of a customer and its sites is promised, taken oldest first: a promise in parts covers so much by each of its days. */
@@ -106,7 +112,7 @@ function promisedDays(db: Db, today: Day): (customerId: number, left: Minor) => 
 /** The same as it would have been reckoned four weeks ago, from what was known then, against what came since. */
 function backtest(db: Db, today: Day): FiguresPage["before"] {
   const asOf = addDays(today, -BACK_DAYS);
-  const items = openItemsAsOf(db, asOf).filter(({ asOfBalance }) => asOfBalance > 0).map((item) => ({ id: item.id, customerId: item.customerId, dueOn: item.dueOn, left: item.asOfBalance }));
+  const items = toBePaidOn(db, asOf);
   const weeks = expected(db, asOf, items);
   const open = new Set(items.map(({ id }) => id));
   return { asOf, expected: sumOf(weeks.slice(0, BACK_DAYS / 7), (week) => week.expected), came: sumOf(cameOnItems(db, asOf, today).filter(({ itemId }) => open.has(itemId)), ({ amount }) => amount) };
@@ -115,14 +121,16 @@ function backtest(db: Db, today: Day): FiguresPage["before"] {
 /** Worth calling first: sum, age beyond habit, and promises that were broken, in words. */
 function callFirst(db: Db, today: Day, rows: readonly OverdueRow[], currency: Currency): FiguresPage["calls"] {
   const habit = habitsUpTo(db, today);
-  return rows.filter(({ state }) => state === "ready" || state === "later").map((row) => {
+  const ranked = rows.filter(({ state }) => state === "ready" || state === "later").map((row) => {
     const usual = habit(row.customer.id).middle;
     const beyond = row.oldestDays - Math.max(0, usual);
     const broken = row.lastWord?.kind === "promise" && row.lastWord.state === "broken";
-    const worth = row.overdue * (1 + Math.max(0, beyond) / 30) * (broken ? 2 : 1);
+    return { row, usual, beyond, broken, worth: row.overdue * (1 + Math.max(0, beyond) / 30) * (broken ? 2 : 1) };
+  }).sort((a, b) => b.worth - a.worth || a.row.customer.id - b.row.customer.id);
+  return ranked.slice(0, MOST_CALLS).map(({ row, usual, beyond, broken }) => {
     const why = [`${formatAmount(row.overdue, currency)}, the oldest ${row.oldestDays} days late`, broken ? "a promise was broken" : null, usual > 1 ? (beyond > 7 ? `pays ${usual} days late as a rule, so ${beyond} days beyond its habit` : `pays ${usual} days late as a rule: still usual`) : beyond > 7 ? "pays on the day as a rule, so something is wrong" : null].filter((one) => one !== null).join("; ");
-    return { customerId: row.customer.id, name: row.customer.name, overdue: row.overdue, why, worth };
-  }).sort((a, b) => b.worth - a.worth || a.customerId - b.customerId).slice(0, MOST_CALLS).map(({ worth: _, ...one }) => one);
+    return { customerId: row.customer.id, name: row.customer.name, overdue: row.overdue, why };
+  });
 }
 
 /** What is doubtful by age, what the allowance stands at, and the entry that brings it there. */
