@@ -81,6 +81,15 @@ describe("the letters of a day", () => {
     book.must("leaveItemOut", { itemId, reason: null });
     expect(of("Alder Lane")?.state).toBe("ready");
   });
+  it("whose words were left as they are say what is open when they go; changed words go as they were written", () => {
+    const [first, second] = letterRun(book.db, TODAY, rows()).letters;
+    expect([first?.sum, second?.sum]).toEqual([85_450, 12_000]);
+    book.mustTake("processor", "Id,Type,Date,Gross,Fee,Net,Payer,Email,Memo\nch_1,Charge,11/16/2026,64.50,2.17,62.33,Alder Lane Pottery School,office@alderlane.example,20401\n");
+    book.must("placeReceipt", { receiptId: 1, customerId: customer("C1"), lines: [{ itemId: book.id("open_item", "number = '20401'"), amount: 6450 }] });
+    expect(book.do("sendLetters", { letters: [{ customerId: first!.customerId, subject: "half of it" }] })).toMatchObject({ ok: false, error: { code: "input.invalid" } });
+    expect(book.must("sendLetters", { letters: [{ customerId: first!.customerId }, { customerId: second!.customerId, subject: "To you", body: "Please pay." }] })).toEqual({ sent: 2, held: [] });
+    expect(book.db.all("SELECT subject, sum, instr(body, '790.00') > 0 AS says FROM letter ORDER BY id")).toEqual([{ subject: "One invoice past the due date, USD 790.00", sum: 79_000, says: 1 }, { subject: "To you", sum: 12_000, says: 0 }]);
+  });
   it("give way to calls and tasks where the ladder says so; what was done is its rung, and undone it is none", () => {
     book.must("setLadder", { id: 1, name: "Standard", steps: [{ fromDays: 1, act: "call" }, { fromDays: 5, act: "stop" }, { fromDays: 10, act: "letter" }] });
     expect(letterRun(book.db, TODAY, rows())).toMatchObject({ letters: [], others: [{ act: "call" }, { act: "call" }] });

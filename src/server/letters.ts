@@ -11,7 +11,7 @@ import { fail, ok, type Result } from "@/core/result";
 import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { itemsOfLetter, letterById, setCameBack, setDelivery, type LetterRow } from "@/db/followup";
-import { backFrom, setBack } from "@/db/persons";
+import { backAddresses, backFrom, setBack } from "@/db/persons";
 import { readSettings, type Settings } from "@/db/settings";
 import { wordingFor } from "@/db/wordings";
 
@@ -31,7 +31,7 @@ export function draftLetter(db: Db, row: OverdueRow, settings: Settings, today: 
   const owed = owedBy(items, row.credit, creditIn, settings.currency);
   const { language } = row.followed;
   const { step, tone, attach, fee } = letterStep(row);
-  const { to, copies, back, greeting } = addressed(db, row);
+  const { to, copies, back, greeting } = addressed(row, (address) => backFrom(db, address));
   const fields: Record<string, string | number | boolean> = {
     customer: greeting, business: settings.name, count: items.length, ahead: row.oldestDays <= 0, sum: owed.map(({ currency, sum: own }) => `${currency} ${formatAmount(own, currency)}`).join(" + "), oldest_days: Math.max(0, row.oldestDays), reply_by: dayIn(addBankingDays(today, 5), language),
     fee: fee === 0 ? "" : `${settings.currency} ${formatAmount(fee, settings.currency)}`,
@@ -43,15 +43,27 @@ export function draftLetter(db: Db, row: OverdueRow, settings: Settings, today: 
   const template = own ?? wordingFor(db, row.ladderId, tone, language) ?? letterTemplate(tone, language);
   const filled = fill(template, fields);
   if (!filled.ok) return filled;
-  return ok({ to: to.length > 0 ? to.join(", ") : null, copies: copies.join(", "), back, ...filled.value, step, sum, items, credit: row.credit, attach, fee });
+  return ok({ to, copies, back, ...filled.value, step, sum, items, credit: row.credit, attach, fee });
 }
 
 /** Where a letter to a customer goes: to its contact persons, or the address that it has itself, as far as letters reach them. */
-function addressed(db: Db, { persons, customer }: OverdueRow): { to: string[]; copies: string[]; back: { address: string; why: string }[]; greeting: string } {
+function addressed({ persons, customer }: OverdueRow, whyBack: (address: string) => string | null): Pick<LetterDraft, "to" | "copies" | "back"> & { greeting: string } {
   const { to, copies, greeting } = reachedBy(persons, customer);
-  const back = [...to, ...copies].flatMap((address) => { const why = backFrom(db, address); return why === null ? [] : [{ address, why }]; });
-  const reach = (address: string): boolean => !back.some((one) => one.address === address);
-  return { to: to.filter(reach), copies: copies.filter(reach), back, greeting };
+  const back = [...to, ...copies].flatMap((address) => { const why = whyBack(address); return why === null ? [] : [{ address, why }]; });
+  const reached = (some: readonly string[]): string => some.filter((address) => !back.some((one) => one.address === address)).join(", ");
+  return { to: reached(to) || null, copies: reached(copies), back, greeting };
+}
+
+/** What is known of a letter before its words are: a list of thousands is read by it. The sum is that of the letter, in the book's currency. */
+export type LetterHead = Pick<LetterDraft, "to" | "copies" | "step" | "sum" | "attach" | "fee"> & { tone: number; problem: string | null };
+
+/** Heads of letters; addresses that letters come back from are read once. */
+export function letterHeads(db: Db): (row: OverdueRow) => LetterHead {
+  const known = new Map(backAddresses(db).map(({ address, why }) => [address.toLowerCase(), why]));
+  return (row) => {
+    const { to, copies, back } = addressed(row, (address) => known.get(address.toLowerCase()) ?? null);
+    return { to, copies, problem: whyNoAddress({ to, back }), sum: add(row.asked, -row.credit), ...letterStep(row) };
+  };
 }
 
 /** Why a letter cannot go, in words; null where it can. */

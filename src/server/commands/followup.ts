@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
-import { waitInWords } from "@/core/followup";
+import { waitInWords, type LetterTemplate } from "@/core/followup";
 import { minor, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { customerById, setLeftOut } from "@/db/customers";
@@ -10,11 +10,16 @@ import { insertContact, insertLetter, insertPromiseParts, runSkips, setRunSkip }
 import { defineCommand } from "../command";
 import type { Ctx } from "../context";
 import { draftLetter } from "../letters";
+import { inWords } from "../messages";
 import { proposalsOf } from "../proposals";
 import { overdueRows, type OverdueRow } from "../queries/overdue";
 
 const isoDay = z.iso.date().transform((text) => text as Day);
+/** The words of a letter that was looked at. */
 const letter = z.object({ customerId: z.number().int(), subject: z.string().trim().min(1, "The letter needs a subject.").max(200), body: z.string().trim().min(1, "The letter has no words.").max(20_000) });
+
+/** A letter of a run; where its words were left as they are they are not given: they are filled in when it goes, from what is open then. */
+const toWrite = letter.partial({ subject: true, body: true }).refine(({ subject, body }) => (subject === undefined) === (body === undefined), { message: "Subject and letter come together, or neither.", path: ["body"] });
 
 /**
  * Records a letter that was looked at, to be delivered right after. Who waits
@@ -38,7 +43,7 @@ export const sendLetter = defineCommand({
  */
 export const sendLetters = defineCommand({
   name: "sendLetters",
-  schema: z.object({ letters: z.array(letter).min(1).max(5000) }),
+  schema: z.object({ letters: z.array(toWrite).min(1).max(100_000) }),
   run(ctx, input): Result<{ sent: number; held: { customerId: number; customer: string; why: string }[] }> {
     const rows = new Map(overdueRows(ctx.db, ctx.today, proposalsOf(ctx.db)).map((row) => [row.customer.id, row]));
     const held: { customerId: number; customer: string; why: string }[] = [];
@@ -49,9 +54,9 @@ export const sendLetters = defineCommand({
       if (seen.has(one.customerId)) return;
       seen.add(one.customerId);
       const row = rows.get(one.customerId);
-      const done = row ? record(ctx, row, one) : null;
+      const done = row ? record(ctx, row, one.subject !== undefined && one.body !== undefined ? { subject: one.subject, body: one.body } : null) : null;
       if (done?.ok) sent += 1;
-      else held.push({ customerId: one.customerId, customer: row?.customer.name ?? customerById(ctx.db, one.customerId)?.name ?? "", why: whyHeld(ctx, row) });
+      else held.push({ customerId: one.customerId, customer: row?.customer.name ?? customerById(ctx.db, one.customerId)?.name ?? "", why: done?.error.code === "letter.words" ? inWords(done.error) : whyHeld(ctx, row) });
     });
     return sent === 0 ? fail("letters.all_held", { count: held.length, why: held[0]?.why }) : ok({ sent, held });
   },
@@ -65,7 +70,8 @@ function whyHeld(ctx: Ctx, row: OverdueRow | undefined): string {
   return row.state === "later" || (row.letterFrom !== null && row.letterFrom > ctx.today) ? "was written to already" : "has no e-mail address that letters reach";
 }
 
-function record(ctx: Ctx, row: OverdueRow, said: z.output<typeof letter>): Result<{ letterId: number; actId: number }> {
+/** Records a letter with the words that were looked at, or (null) with those of its template. */
+function record(ctx: Ctx, row: OverdueRow, looked: LetterTemplate | null): Result<{ letterId: number; actId: number }> {
   const { customer } = row;
   const [wait] = row.waits;
   if (wait) return fail("letter.waits", { customer: customer.name, why: waitInWords(wait, ctx.settings.currency) });
@@ -75,6 +81,7 @@ function record(ctx: Ctx, row: OverdueRow, said: z.output<typeof letter>): Resul
   const draft = draftLetter(ctx.db, row, ctx.settings, ctx.today);
   if (!draft.ok) return draft;
   const { step, sum, items, attach, to, copies, back: [back], fee } = draft.value;
+  const said = looked ?? draft.value;
   if (to === null) return back ? fail("letter.came_back", back) : fail("letter.no_address", { customer: customer.name });
   const actId = ctx.act("letter", { kind: "customer", id: customer.id, customerId: customer.id }, `letter ${step} to ${to}: ${said.subject}`);
   const name = `${ctx.today}-${customer.externalId.replace(/[^A-Za-z0-9-]/g, "_")}-${actId}`;
@@ -99,8 +106,7 @@ export const runLetters = defineCommand({
     let sent = 0;
     rows.forEach((row, at) => {
       ctx.who.progress?.(at, rows.length);
-      const draft = draftLetter(ctx.db, row, ctx.settings, ctx.today);
-      if (draft.ok && record(ctx, row, { customerId: row.customer.id, subject: draft.value.subject, body: draft.value.body }).ok) sent += 1;
+      if (record(ctx, row, null).ok) sent += 1;
     });
     ctx.act("run", { kind: "book", id: 0 }, `letters that go by themselves: ${sent} sent${rows.length > sent ? `, ${rows.length - sent} without an address that letters reach` : ""}${skips.size > 0 ? `, ${skips.size} taken out` : ""}`);
     return ok({ sent, held: rows.length - sent });

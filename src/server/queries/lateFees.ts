@@ -9,9 +9,11 @@ import type { OverdueRow, RowItem } from "./overdue";
 
 /** A late fee that may be charged: on which invoice, for the time up to which day; or for which letter. */
 export type ProposedFee = { itemId: number; letterId: number | null; number: string; customerId: number; customer: string; currency: Currency; dueOn: Day; balance: Minor; through: Day; sum: Minor; words: string };
-export type LateFeesPage = { proposed: ProposedFee[]; charged: ChargedFee[]; rules: { name: string; fee: LateFeeRule }[]; /** Whether the letters of some rung are charged for. */ byLetter: boolean };
+export type LateFeesPage = { /** Those that are charged together next. */ proposed: ProposedFee[]; /** How many there are in all. */ count: number; charged: ChargedFee[]; rules: { name: string; fee: LateFeeRule }[]; /** Whether the letters of some rung are charged for. */ byLetter: boolean };
 
 const MOST_CHARGED = 100;
+/** Fees that are looked at and charged at a time. */
+const AT_A_TIME = 1000;
 
 /** What may be charged for paying late, by each customer's ladder: never on a fee, never on what is left out, never while the customer waits. */
 export function proposedFees(db: Db, today: Day, rows: readonly OverdueRow[]): ProposedFee[] {
@@ -42,5 +44,6 @@ export function proposedFees(db: Db, today: Day, rows: readonly OverdueRow[]): P
 
 export function lateFeesPage(db: Db, today: Day, rows: readonly OverdueRow[]): LateFeesPage {
   const all = ladders(db);
-  return { proposed: proposedFees(db, today, rows), charged: lateFees(db).slice(0, MOST_CHARGED), rules: all.map(({ name, fee }) => ({ name, fee })), byLetter: all.some(({ steps }) => steps.some(({ fee }) => fee > 0)) };
+  const proposed = proposedFees(db, today, rows);
+  return { proposed: proposed.slice(0, AT_A_TIME), count: proposed.length, charged: lateFees(db).slice(0, MOST_CHARGED), rules: all.map(({ name, fee }) => ({ name, fee })), byLetter: all.some(({ steps }) => steps.some(({ fee }) => fee > 0)) };
 }

@@ -1,34 +1,37 @@
 import { addDays, formatDay, type Day } from "@/core/calendar";
-import { nextRunDay, TONES, waitInWords, type Attached } from "@/core/followup";
-import { formatAmount, sumOf, type Minor } from "@/core/money";
+import { nextRunDay, TONES, waitInWords } from "@/core/followup";
+import { formatAmount, type Minor } from "@/core/money";
 import { commandByKey } from "@/db/acts";
 import type { Db } from "@/db/connection";
 import { runSkips } from "@/db/followup";
 import { readSettings } from "@/db/settings";
 
-import { draftLetter, whyNoAddress } from "../letters";
+import { draftLetter, letterHeads, type LetterHead } from "../letters";
+import { inWords } from "../messages";
 import type { OverdueRow } from "./overdue";
 
 /** A letter of today's run, to be looked through. Sums in the book's currency. */
-export type RunLetter = { customerId: number; name: string; to: string | null; copies: string; /** Why it cannot go; null where it can. */ problem: string | null; subject: string; body: string; sum: Minor; items: number; oldestDays: number; step: string; ladder: string; attach: Attached; /** What is charged with it. */ fee: Minor; byItself: boolean };
+export type RunLetter = Pick<LetterHead, "to" | "copies" | "sum" | "attach" | "fee"> & { customerId: number; name: string; /** Why it cannot go; null where it can. */ problem: string | null; subject: string; body: string; items: number; oldestDays: number; step: string; ladder: string; byItself: boolean };
 export type LetterRun = {
-  letters: RunLetter[]; sum: Minor;
+  /** Those of the page that is looked at, with their words. */ letters: RunLetter[]; count: number;
+  /** Every letter that can go, the list of all pages. */ going: { customerId: number; sum: Minor }[];
   /** Ready, but by another way than a letter. */ others: { customerId: number; name: string; act: string; sum: Minor }[];
   /** Who is held back, by reason, so that nobody wonders. */ held: { why: string; count: number; sum: Minor }[];
 };
 /** What goes without a person next, as it would go if nothing changed until then; `why` is set for who was taken out. */
 export type AutomaticRun = { /** Null where the book has no day for it. */ on: Day | null; hour: number; gone: boolean; rows: { customerId: number; name: string; step: string; sum: Minor; why: string | null; problem: string | null }[] };
 
-/** What would go today: one letter a customer or group, with all of it; who waits is counted by reason. */
-export function letterRun(db: Db, today: Day, rows: readonly OverdueRow[]): LetterRun {
+const stepWords = ({ step, tone }: Pick<LetterHead, "step" | "tone">): string => `letter ${step}, ${TONES[tone - 1] ?? ""}`;
+
+/**
+ * What would go today: one letter a customer or group, with all of it; who waits
+ * is counted by reason. Words are filled in for the letters of a page only.
+ */
+export function letterRun(db: Db, today: Day, rows: readonly OverdueRow[], { limit, offset }: { limit: number; offset: number } = { limit: rows.length, offset: 0 }): LetterRun {
   const settings = readSettings(db);
+  const headOf = letterHeads(db);
   const ready = rows.filter(({ state }) => state === "ready");
-  const letters = ready.filter(({ next }) => next.step.act === "letter").flatMap((row): RunLetter[] => {
-    const draft = draftLetter(db, row, settings, today);
-    if (!draft.ok) return [];
-    const { to, copies, subject, body, sum, items, attach, fee } = draft.value;
-    return [{ customerId: row.customer.id, name: row.customer.name, to, copies, problem: whyNoAddress(draft.value), subject, body, sum, items: items.length, oldestDays: row.oldestDays, step: `letter ${row.next.step.step}, ${TONES[row.next.step.tone - 1] ?? ""}`, ladder: row.ladder, attach, fee, byItself: row.goesByItself }];
-  });
+  const letters = ready.filter(({ next }) => next.step.act === "letter").map((row) => ({ row, head: headOf(row) }));
   const held = new Map<string, { count: number; sum: number }>();
   const hold = (why: string, sum: number): void => { const known = held.get(why) ?? { count: 0, sum: 0 }; held.set(why, { count: known.count + 1, sum: known.sum + sum }); };
   for (const row of rows) {
@@ -37,7 +40,12 @@ export function letterRun(db: Db, today: Day, rows: readonly OverdueRow[]): Lett
     else if (row.state === "later") hold("written to already, not due again yet", row.overdue);
   }
   return {
-    letters, sum: sumOf(letters, ({ sum }) => sum),
+    letters: letters.slice(offset, offset + limit).map(({ row, head }): RunLetter => {
+      const draft = draftLetter(db, row, settings, today);
+      const { to, copies, sum, attach, fee } = head;
+      return { customerId: row.customer.id, name: row.customer.name, to: draft.ok ? to : null, copies, problem: draft.ok ? head.problem : inWords(draft.error), subject: draft.ok ? draft.value.subject : "", body: draft.ok ? draft.value.body : "", sum, items: draft.ok ? draft.value.items.length : 0, oldestDays: row.oldestDays, step: stepWords(head), ladder: row.ladder, attach, fee, byItself: row.goesByItself };
+    }),
+    count: letters.length, going: letters.filter(({ head }) => head.problem === null).map(({ row, head }) => ({ customerId: row.customer.id, sum: head.sum })),
     others: ready.filter(({ next }) => next.step.act !== "letter").map((row) => ({ customerId: row.customer.id, name: row.customer.name, act: row.next.step.act === "stop" ? "stop of supply" : row.next.step.act, sum: row.overdue })),
     held: [...held].map(([why, { count, sum }]) => ({ why, count, sum: sum as Minor })).sort((a, b) => b.count - a.count),
   };
@@ -45,17 +53,15 @@ export function letterRun(db: Db, today: Day, rows: readonly OverdueRow[]): Lett
 
 /** The letters that go by themselves on their next day; `rowsOn` gives who is overdue on a day. */
 export function automaticRun(db: Db, today: Day, rowsOn: (day: Day) => readonly OverdueRow[]): AutomaticRun {
-  const settings = readSettings(db);
-  const rule = settings.letterRun;
+  const rule = readSettings(db).letterRun;
   const gone = commandByKey(db, runKey(today)) !== undefined;
   const on = rule === null ? null : nextRunDay(rule, gone ? addDays(today, 1) : today);
   if (rule === null || on === null) return { on: null, hour: 0, gone, rows: [] };
   const skips = runSkips(db, on);
-  const rows = rowsOn(on).filter(({ goesByItself }) => goesByItself).flatMap((row) => {
-    const draft = draftLetter(db, row, settings, on);
-    if (!draft.ok) return [];
-    const { sum } = draft.value;
-    return [{ customerId: row.customer.id, name: row.customer.name, step: `letter ${row.next.step.step}, ${TONES[row.next.step.tone - 1] ?? ""}`, sum, why: skips.get(row.customer.id) ?? null, problem: whyNoAddress(draft.value) }];
+  const headOf = letterHeads(db);
+  const rows = rowsOn(on).filter(({ goesByItself }) => goesByItself).map((row) => {
+    const head = headOf(row);
+    return { customerId: row.customer.id, name: row.customer.name, step: stepWords(head), sum: head.sum, why: skips.get(row.customer.id) ?? null, problem: head.problem };
   });
   return { on, hour: rule.hour, gone, rows };
 }

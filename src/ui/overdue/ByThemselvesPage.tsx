@@ -4,7 +4,7 @@ import NextLink from "next/link";
 import { useState, type ReactNode } from "react";
 
 import { formatDay, type Day } from "@/core/calendar";
-import { sumOf, type Currency, type Minor } from "@/core/money";
+import { type Currency, type Minor } from "@/core/money";
 
 import { Act } from "../Act";
 import { LedgerList } from "../lists/LedgerList";
@@ -13,26 +13,24 @@ import { Sum } from "../Sum";
 import { OverdueTabs } from "./OverdueTabs";
 
 type Row = { customerId: number; name: string; step: string; sum: Minor; why: string | null; problem: string | null };
-type Props = { book: string; currency: Currency; today: Day; on: Day | null; hour: number; gone: boolean; rows: Row[] };
+type Props = { book: string; currency: Currency; today: Day; on: Day | null; hour: number; gone: boolean; /** How many go, and what they ask for. */ going: number; sum: Minor; rows: Row[]; count: number; page: number; pageRows: number };
 
 /** What goes without a look next, and when; anyone can be taken out beforehand, with a reason. */
-export function ByThemselvesPage({ book, currency, today, on, hour, gone, rows }: Props): ReactNode {
+export function ByThemselvesPage({ book, currency, today, on, hour, gone, going, sum, rows, count, page, pageRows }: Props): ReactNode {
   const { act, busy } = useActing();
-  const going = rows.filter(({ why, problem }) => why === null && problem === null);
-  const sum = sumOf(going, (row) => row.sum);
   const now = (): void => void act<{ sent: number }>("runLetters", {}, (value) => ({ words: `${value.sent} ${value.sent === 1 ? "letter goes" : "letters go"} to the outbox.` }));
   return (
     <>
       <div className="heading">
-        <h1><Sum of={sum} currency={currency} /> <small>{on === null ? "asked for without a look" : `asked for without a look, in ${going.length} ${going.length === 1 ? "letter" : "letters"}`}</small></h1>
+        <h1><Sum of={sum} currency={currency} /> <small>{on === null ? "asked for without a look" : `asked for without a look, in ${going} ${going === 1 ? "letter" : "letters"}`}</small></h1>
         {on === null ? null : <span>{gone ? "Today’s have gone. The next go" : "They go"} <b className="strong">{formatDay(on, today)} at {hour}:00</b></span>}
-        <div className="end">{on === today && !gone ? <Act onClick={now} disabled={busy || going.length === 0}>Let them go now</Act> : null}</div>
+        <div className="end">{on === today && !gone ? <Act onClick={now} disabled={busy || going === 0}>Let them go now</Act> : null}</div>
       </div>
       <OverdueTabs at="by-itself" />
       <LedgerList<Row>
-        label="Letters that go by themselves" rows={rows} idOf={(row) => row.customerId}
+        label="Letters that go by themselves" rows={rows} idOf={(row) => row.customerId} count={count} page={page} pageRows={pageRows}
         columns={[
-          { id: "customer", header: "Customer", width: "34%", cell: (row) => <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>{row.why === null && row.problem === null ? row.name : <s>{row.name}</s>}</NextLink>, foot: `${going.length} of ${rows.length}` },
+          { id: "customer", header: "Customer", width: "34%", cell: (row) => <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>{row.why === null && row.problem === null ? row.name : <s>{row.name}</s>}</NextLink>, foot: `${going} of ${count}` },
           { id: "step", header: "Says", width: "36%", cell: (row) => (row.problem !== null ? <span className="off">{row.problem}</span> : row.why !== null ? <span className="waits">taken out: {row.why}</span> : row.step) },
           { id: "sum", header: "Sum", width: "12%", number: true, cell: (row) => <Sum of={row.sum} currency={currency} />, foot: <span className="total"><Sum of={sum} currency={currency} /></span> },
           { id: "out", header: "Beforehand", width: "18%", number: true, cell: (row) => <TakeOut row={row} on={on ?? today} /> },

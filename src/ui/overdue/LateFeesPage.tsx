@@ -16,12 +16,12 @@ import { OverdueTabs } from "./OverdueTabs";
 
 type Proposed = { itemId: number; letterId: number | null; number: string; customerId: number; customer: string; currency: Currency; dueOn: Day; balance: Minor; through: Day; sum: Minor; words: string };
 type Charged = { id: number; itemId: number; number: string; feeItemId: number; feeNumber: string; customerId: number; customer: string; currency: Currency; on: Day; sum: Minor; balance: Minor; letterId: number | null };
-type Props = { book: string; currency: Currency; today: Day; proposed: Proposed[]; charged: Charged[]; rules: { name: string; fee: { kind: string } }[]; byLetter: boolean };
+type Props = { book: string; currency: Currency; today: Day; proposed: Proposed[]; count: number; charged: Charged[]; rules: { name: string; fee: { kind: string } }[]; byLetter: boolean };
 
 const idOf = ({ itemId, letterId }: Pick<Proposed, "itemId" | "letterId">): string => `${itemId}-${letterId ?? ""}`;
 
 /** Late fees: what each customer's ladder would charge now, ticked off and charged; what was charged can be waived with a reason. */
-export function LateFeesPage({ book, currency, today, proposed, charged, rules, byLetter }: Props): ReactNode {
+export function LateFeesPage({ book, currency, today, proposed, count, charged, rules, byLetter }: Props): ReactNode {
   const { act, busy } = useActing();
   const [out, setOut] = useState<ReadonlySet<string>>(new Set());
   const wanted = proposed.filter((one) => !out.has(idOf(one)));
@@ -34,7 +34,7 @@ export function LateFeesPage({ book, currency, today, proposed, charged, rules, 
   return (
     <>
       <div className="heading">
-        <h1>{sums.map(({ one, sum }, at) => <span key={one}>{at > 0 ? " + " : ""}<Sum of={sum} currency={one} /></span>)} <small>late fees that may be charged, {wanted.length}</small></h1>
+        <h1>{sums.map(({ one, sum }, at) => <span key={one}>{at > 0 ? " + " : ""}<Sum of={sum} currency={one} /></span>)} <small>late fees that may be charged, {wanted.length}{count > proposed.length ? ` of ${count}; the others come when these are done` : ""}</small></h1>
         <div className="end"><Act main hint="Enter" onClick={charge} disabled={busy || wanted.length === 0}>Charge these {wanted.length}</Act></div>
       </div>
       <OverdueTabs at="fees" />

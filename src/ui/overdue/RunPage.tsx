@@ -17,22 +17,23 @@ import { CameBack, type BackAddress } from "./CameBack";
 import { OverdueTabs } from "./OverdueTabs";
 
 type RunLetter = { customerId: number; name: string; to: string | null; copies: string; problem: string | null; subject: string; body: string; sum: Minor; items: number; oldestDays: number; step: string; ladder: string; attach: "none" | "statement" | "invoices"; fee: Minor; byItself: boolean };
-type Props = { book: string; currency: Currency; letters: RunLetter[]; sum: Minor; others: { customerId: number; name: string; act: string; sum: Minor }[]; held: { why: string; count: number; sum: Minor }[]; today: Day; back: BackAddress[] };
+type Props = { book: string; currency: Currency; letters: RunLetter[]; count: number; page: number; pageRows: number; going: { customerId: number; sum: Minor }[]; others: { customerId: number; name: string; act: string; sum: Minor }[]; held: { why: string; count: number; sum: Minor }[]; today: Day; back: BackAddress[] };
 type Words = { subject: string; body: string };
 
 /** The letters of today, prepared: looked through one after the other, changed, taken out with a reason, and sent together after a second step. */
-export function RunPage({ book, currency, letters, others, held, today, back }: Props): ReactNode {
+export function RunPage({ book, currency, letters, count, page, pageRows, going: all, others, held, today, back }: Props): ReactNode {
   const { act, busy } = useActing();
   const [open, setOpen] = useOpenRow();
   const [changed, setChanged] = useState<ReadonlyMap<number, Words>>(new Map());
   const [out, setOut] = useState<ReadonlyMap<number, string>>(new Map());
   const [asking, setAsking] = useState(false);
   const [far, setFar] = useState<{ done: number; of: number } | null>(null);
-  const going = letters.filter((one) => one.to !== null && !out.has(one.customerId));
+  const going = all.filter(({ customerId }) => !out.has(customerId));
   const send = (): void => {
     if (busy || going.length === 0) return;
     setAsking(false);
-    const said = going.map((one) => ({ customerId: one.customerId, ...(changed.get(one.customerId) ?? { subject: one.subject, body: one.body }) }));
+    // What was not changed is written when it goes, from what is open then.
+    const said = going.map(({ customerId }) => ({ customerId, ...changed.get(customerId) }));
     void act<{ sent: number; held: { customer: string; why: string }[] }>("sendLetters", { letters: said }, (value) => ({ words: `${value.sent} ${value.sent === 1 ? "letter goes" : "letters go"} to the outbox${value.held.length > 0 ? `; ${value.held.length} held: ${value.held[0]?.customer ?? ""} ${value.held[0]?.why ?? ""}` : ""}.` }), (done, of) => setFar({ done, of })).then(() => setFar(null));
     for (const [customerId, why] of out) if (why !== "") void act("logContact", { customerId, kind: "note", text: `not written to today: ${why}` }, () => ({ words: "Noted." }));
   };
@@ -48,9 +49,9 @@ export function RunPage({ book, currency, letters, others, held, today, back }: 
       </div>
       <OverdueTabs at="run" />
       <LedgerList<RunLetter>
-        label="Letters of today" rows={letters} idOf={(row) => row.customerId} openId={open} onOpen={setOpen}
+        label="Letters of today" rows={letters} count={count} page={page} pageRows={pageRows} idOf={(row) => row.customerId} openId={open} onOpen={setOpen}
         columns={[
-          { id: "customer", header: "Customer", width: "24%", cell: (row) => <span title={row.name} className={out.has(row.customerId) ? "soft" : ""}>{out.has(row.customerId) ? <s>{row.name}</s> : row.name}</span>, foot: `${letters.length} prepared, ${letters.length - going.length} not going` },
+          { id: "customer", header: "Customer", width: "24%", cell: (row) => <span title={row.name} className={out.has(row.customerId) ? "soft" : ""}>{out.has(row.customerId) ? <s>{row.name}</s> : row.name}</span>, foot: `${count} prepared, ${count - going.length} not going` },
           { id: "step", header: "Says", width: "14%", cell: (row) => row.step }, { id: "ladder", header: "Ladder", width: "11%", cell: (row) => row.ladder },
           { id: "subject", header: "Subject", width: "31%", cell: (row) => { const subject = changed.get(row.customerId)?.subject ?? row.subject; return <span title={subject}>{subject}</span>; } },
           { id: "with", header: "With it", width: "10%", cell: (row) => ({ none: "–", statement: "statement", invoices: "all papers" })[row.attach] },

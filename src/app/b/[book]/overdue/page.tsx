@@ -29,8 +29,15 @@ export default async function Overdue({ params, searchParams }: { params: Promis
   const state = (["ready", "waits", "later", "left_out"] as const).find((name) => name === one(search, "state")) ?? null;
   const made = await proposals();
   const all = overdueFor(book, db, today, made);
-  if (one(search, "show") === "run") return <RunPage book={book} currency={settings.currency} today={today} back={backAddresses(db)} {...letterRun(db, today, all)} />;
-  if (one(search, "show") === "by-itself") return <ByThemselvesPage book={book} currency={settings.currency} today={today} {...automaticRun(db, today, (on) => (on === today ? all : overdueFor(book, db, on, made)))} />;
+  if (one(search, "show") === "run") {
+    const page = pageNumber(search);
+    return <RunPage book={book} currency={settings.currency} today={today} back={backAddresses(db)} page={page} pageRows={PAGE_ROWS} {...letterRun(db, today, all, { limit: PAGE_ROWS, offset: (page - 1) * PAGE_ROWS })} />;
+  }
+  if (one(search, "show") === "by-itself") {
+    const { rows, ...run } = automaticRun(db, today, (on) => (on === today ? all : overdueFor(book, db, on, made)));
+    const [page, going] = [pageNumber(search), rows.filter(({ why, problem }) => why === null && problem === null)];
+    return <ByThemselvesPage book={book} currency={settings.currency} today={today} {...run} going={going.length} sum={sumOf(going, (row) => row.sum)} rows={rows.slice((page - 1) * PAGE_ROWS, page * PAGE_ROWS)} count={rows.length} page={page} pageRows={PAGE_ROWS} />;
+  }
   if (one(search, "show") === "fees") return <LateFeesPage book={book} currency={settings.currency} today={today} {...lateFeesPage(db, today, all)} />;
   if (one(search, "show") === "words") return <WordingsPage fields={LETTER_FIELDS} own={wordings(db)} shipped={shippedWords()} ladders={ladders(db).map(({ id, name }) => ({ id, name }))} customers={all.slice(0, 200).map(({ customer }) => ({ id: customer.id, name: customer.name }))} />;
   if (one(search, "show") === "given-up") return <GivenUpPage book={book} today={today} {...givenUpPage(db)} />;
