@@ -9,7 +9,7 @@ import { build, context } from "esbuild";
 const root = join(fileURLToPath(new URL(".", import.meta.url)), "..");
 const options = {
   absWorkingDir: root,
-  entryPoints: { cli: "src/cli/main.ts", writer: "src/server/threads/writerThread.ts", match: "src/server/threads/matchTask.ts", payers: "src/server/threads/payersTask.ts", ...(process.argv.includes("--bench") ? { bench: "tests/bench/main.ts" } : {}) },
+  entryPoints: { cli: "src/cli/main.ts", writer: "src/server/threads/writerThread.ts", match: "src/server/threads/matchTask.ts", count: "src/server/threads/countTask.ts", payers: "src/server/threads/payersTask.ts", ...(process.argv.includes("--bench") ? { bench: "tests/bench/main.ts" } : {}) },
   outdir: "dist",
   outExtension: { ".js": ".mjs" },
   bundle: true,

@@ -1,6 +1,5 @@
 import { bankingDaysBetween, type Day } from "@/core/calendar";
 import { daysAhead, DEFAULT_STEPS, followUpToday, namedItems, promiseToday, type Feed, type FollowUpState, type FollowUpToday, type Ladder, type LadderStep, type PromisedPart, type PromiseState, type PromiseToday, type StaleFeed } from "@/core/followup";
-import type { Proposal } from "@/core/matching";
 import type { Aging } from "@/core/metrics";
 import { add, minor, ZERO, type Currency, type Minor } from "@/core/money";
 import { groupHead, type ContactPerson } from "@/core/parties";
@@ -31,6 +30,9 @@ export type RowItem = OpenItemRow & { leftOut: string | null };
 /** What a group has open, oldest due first; what today's step names of it; and its credit, currency by currency. */
 export type RowDetail = { readonly items: readonly RowItem[]; readonly named: readonly number[]; readonly creditIn: ReadonlyMap<Currency, Minor> };
 
+/** A receipt without a home, and whose it may be; what follow-up needs of a proposal. */
+export type MaybeFrom = { readonly receiptId: number; readonly readings: readonly { readonly customerId: number | null }[] };
+
 type Words = { letter: Pick<LetterRow, "step" | "onDay"> | undefined; contact: ContactRow | undefined; promise: ContactRow | undefined };
 
 /**
@@ -38,7 +40,7 @@ type Words = { letter: Pick<LetterRow, "step" | "onDay"> | undefined; contact: C
  * the reason, later, or left out. Largest first. With `only`, that customer's
  * group alone is read.
  */
-export function overdueRows(db: Db, today: Day, proposals: readonly Proposal[], only: number | null = null): OverdueRow[] {
+export function overdueRows(db: Db, today: Day, proposals: readonly MaybeFrom[], only: number | null = null): OverdueRow[] {
   const customers = new Map((only === null ? allCustomers(db) : familyOf(db, only)).map((customer) => [customer.id, customer]));
   const headOf = (id: number): number => { const customer = customers.get(id); return customer === undefined || customer.parentId === null ? id : groupHead(customer, customers); };
   const facts = factsByGroup(db, proposals, headOf, today);
@@ -90,7 +92,7 @@ const rank = (row: OverdueRow): number => RANKS[row.state] - (row.lastWord?.kind
 
 type GroupFacts = { smallest: Minor; maybe: Map<number, { receiptId: number; amount: Minor }[]>; credit: Map<number, Minor>; creditIn: Map<number, { currency: Currency; sum: Minor }[]>; disputed: Map<number, Minor>; onWay: Map<number, { sum: Minor; startedOn: Day }>; stale: StaleFeed | null; parts: Map<number, PromisedPart[]>; interval: number; words: Map<number, Words>; ladders: readonly Ladder[]; followed: Map<number, FollowedRow>; persons: Map<number, ContactPerson[]>; leftOut: Map<number, string>; said: Map<number, { step: number; on: Day }[]> };
 
-function factsByGroup(db: Db, proposals: readonly Proposal[], headOf: (id: number) => number, today: Day): GroupFacts {
+function factsByGroup(db: Db, proposals: readonly MaybeFrom[], headOf: (id: number) => number, today: Day): GroupFacts {
   const maybe = new Map<number, { receiptId: number; amount: Minor }[]>();
   const { smallestSumAskedFor, letterInterval, currency: book } = readSettings(db);
   const amounts = new Map(receiptsInState(db, "to_match").map((receipt) => [receipt.id, worthOn(db, receipt.unidentified, receipt.currency, book, receipt.settledOn)]));

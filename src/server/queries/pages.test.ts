@@ -15,7 +15,7 @@ import { aheadOf } from "./comeBack";
 import { band, payoutViews } from "./payouts";
 import { proofDocuments } from "./proofDocuments";
 import { proofs } from "./proofs";
-import { shellOf } from "./shell";
+import { countedOf, shellOf } from "./shell";
 
 const USD = currencyOf("USD") as Currency;
 let book: TestBook;
@@ -93,7 +93,8 @@ describe("the pages' queries", () => {
     expect(listSheet(book.db, "invoices", TODAY, [], new URLSearchParams("state=overdue")).rows.map(([number]) => number)).toEqual(["20401", "20403"]);
   });
   it("the shell says how much is left at each station", () => {
-    const shell = shellOf(book.db, book.name, proofs(book.db), overdueRows(book.db, TODAY, book.proposals()));
+    expect(shellOf(book.db, book.name)).toMatchObject({ book: "test-book", currency: "USD", today: TODAY, clockFixed: true });
+    const shell = countedOf(book.db, book.name, proofs(book.db), overdueRows(book.db, TODAY, book.proposals()));
     expect(shell.left).toMatchObject({ arrivals: 0, match: book.proposals().length, payoutsOff: 1, broken: 0 });
     expect(shell.strip).toMatchObject({ payoutsOff: -1500, statementTo: "2026-11-24" });
   });

@@ -3,7 +3,6 @@ import { join } from "node:path";
 import Piscina from "piscina";
 
 import type { Day } from "@/core/calendar";
-import type { ProofReport } from "@/core/ledger";
 import type { Proposal } from "@/core/matching";
 import { lastChange } from "@/db/acts";
 import type { Db } from "@/db/connection";
@@ -11,13 +10,13 @@ import type { Db } from "@/db/connection";
 import { openBookToRead } from "../books";
 import { bookExists } from "../folders";
 import { overdueRows, type OverdueRow } from "../queries/overdue";
-import { proofs } from "../queries/proofs";
+import type { Count } from "./countTask";
 
 /** Connections that only read, one a book, and the pool for heavy work; kept across reloads of the code. */
 type Kept<T> = Map<string, { version: number; made: T }>;
-type Readers = { books: Map<string, Db>; pool: Piscina | null; proposals: Kept<Promise<Proposal[]>>; answers: Kept<unknown> };
+type Readers = { books: Map<string, Db>; pool: Piscina | null; tasks: Kept<Promise<unknown>>; answers: Kept<unknown> };
 const kept = globalThis as typeof globalThis & { dozoReaders?: Readers };
-const readers = (): Readers => (kept.dozoReaders ??= { books: new Map(), pool: null, proposals: new Map(), answers: new Map() });
+const readers = (): Readers => (kept.dozoReaders ??= { books: new Map(), pool: null, tasks: new Map(), answers: new Map() });
 
 /** The book's connection for pages, or null where there is no such book. */
 export function reading(book: string): Db | null {
@@ -30,20 +29,31 @@ export function reading(book: string): Db | null {
   return opened.value;
 }
 
+/** What a task of the pool makes of a book, kept until the book changes. `task` is its file of the build. */
+function madeInPool<T>(book: string, db: Db, task: "match" | "count", input: () => Promise<object> | object): Promise<T> {
+  const all = readers();
+  const version = lastChange(db);
+  const key = `${task} ${book}`;
+  const known = all.tasks.get(key);
+  if (known?.version === version) return known.made as Promise<T>;
+  const folder = join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist");
+  const pool = (all.pool ??= new Piscina({ minThreads: 1, maxThreads: 2, idleTimeout: 600_000, resourceLimits: { maxYoungGenerationSizeMb: 96 } }));
+  const made = (async (): Promise<T> => (await pool.run({ book, ...(await input()) }, { filename: join(folder, `${task}.mjs`) })) as T)();
+  all.tasks.set(key, { version, made });
+  // What failed is not kept: the next page tries again.
+  made.catch(() => { if (all.tasks.get(key)?.made === made) all.tasks.delete(key); });
+  return made;
+}
+
 /** Proposals for all that has no home, made in the pool and kept until the book changes. */
 export function proposalsFor(book: string): Promise<Proposal[]> {
   const db = reading(book);
-  if (!db) return Promise.resolve([]);
-  const all = readers();
-  const version = lastChange(db);
-  const known = all.proposals.get(book);
-  if (known?.version === version) return known.made;
-  all.pool ??= new Piscina({ filename: join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist/match.mjs"), minThreads: 1, maxThreads: 2, idleTimeout: 60_000, resourceLimits: { maxYoungGenerationSizeMb: 96 } });
-  const made = all.pool.run({ book }) as Promise<Proposal[]>;
-  all.proposals.set(book, { version, made });
-  // What failed is not kept: the next page tries again.
-  made.catch(() => { if (all.proposals.get(book)?.made === made) all.proposals.delete(book); });
-  return made;
+  return db ? madeInPool<Proposal[]>(book, db, "match", () => ({})) : Promise.resolve([]);
+}
+
+/** Every proof of a book and what is left at each station, reckoned anew in the pool whenever the book has changed. */
+export function countFor(book: string, db: Db): Promise<Count> {
+  return madeInPool<Count>(book, db, "count", async () => ({ maybe: (await proposalsFor(book)).map(({ receiptId, readings }) => ({ receiptId, readings: readings.map(({ customerId }) => ({ customerId })) })) }));
 }
 
 /**
@@ -64,12 +74,7 @@ export function keptAnswer<T>(book: string, db: Db, name: string, make: () => T)
 }
 const MOST_ANSWERS = 60;
 
-/** Every proof of a book, computed anew whenever the book has changed. */
-export function proofsFor(book: string, db: Db): ProofReport {
-  return keptAnswer(book, db, "proofs", () => proofs(db));
-}
-
-/** Who is overdue on a day; what every page counts and the Overdue page shows. */
+/** Who is overdue on a day, as the Overdue page shows it. */
 export function overdueFor(book: string, db: Db, today: Day, proposals: readonly Proposal[]): OverdueRow[] {
   return keptAnswer(book, db, `overdue ${today}`, () => overdueRows(db, today, proposals));
 }

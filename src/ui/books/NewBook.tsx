@@ -35,7 +35,7 @@ export function NewBook({ books }: { books: readonly string[] }): ReactNode {
     <main style={{ maxWidth: 560, margin: "48px auto", padding: "0 24px" }}>
       <h1 className="sum" style={{ fontSize: 28, margin: "0 0 4px", fontWeight: 600 }}>Dozo</h1>
       <p className="soft">Everything is a sum that has to come out.</p>
-      {books.length > 0 ? <><h2 className="strong">Books</h2><ul>{books.map((book) => <li key={book}><NextLink href={`/b/${book}/match`}>{book}</NextLink></li>)}</ul></> : null}
+      {books.length > 0 ? <><h2 className="strong">Books</h2><ul>{books.map((book) => <li key={book}><NextLink href={`/b/${book}/match`} style={{ display: "inline-block", padding: "4px 0" }}>{book}</NextLink></li>)}</ul></> : null}
       <h2 className="strong" style={{ margin: "24px 0 8px" }}>{books.length === 0 ? "There is no book yet. Start one." : "Start another book"}</h2>
       <form onSubmit={(event) => void make(event)} style={{ display: "grid", gap: 12 }} noValidate>
         <TextField label="Business" {...register("name")} error={errors.name?.message} />

@@ -4,13 +4,13 @@ import type { ReactNode } from "react";
 import { formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
-import type { ShellFacts } from "../facts";
+import type { CountedFacts, ShellFacts } from "../facts";
 
 /** The control sums, on every page; each opens what it is made of. */
-export function ProofStrip({ shell }: { shell: ShellFacts }): ReactNode {
-  const { strip, book, currency } = shell;
+export function ProofStrip({ shell: { book, currency }, strip, problem }: { shell: ShellFacts; /** Null while it is being reckoned. */ strip: CountedFacts["strip"] | null; /** Why it cannot be. */ problem: string | null }): ReactNode {
   const base = `/b/${book}`;
   const amount = (sum: Minor): string => formatAmount(sum, currency);
+  if (strip === null) return <footer className="strip" aria-label="Proofs">{problem === null ? <span>The proofs are being reckoned …</span> : <b className="off">The proofs could not be reckoned. {problem}</b>}</footer>;
   const sign = (...names: string[]): ReactNode => (names.every((name) => strip.holds[name]) ? <span className="good">✓<span className="visually-hidden"> comes out</span></span> : <b className="off">off</b>);
   return (
     <footer className="strip" aria-label="Proofs">

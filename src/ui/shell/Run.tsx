@@ -8,14 +8,13 @@ import { useHotkeys } from "react-hotkeys-hook";
 
 import { formatDay } from "@/core/calendar";
 
-import type { ShellFacts } from "../facts";
+import type { CountedFacts, ShellFacts } from "../facts";
 import { Find } from "./Find";
 import { Keys } from "./Keys";
 
 /** The run: the five stations in the order of the work, each with what is left to do there; the records apart at the right. */
-export function Run({ shell }: { shell: ShellFacts }): ReactNode {
+export function Run({ shell, left }: { shell: ShellFacts; /** Null while it is being counted. */ left: CountedFacts["left"] | null }): ReactNode {
   const base = `/b/${shell.book}`;
-  const { left } = shell;
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
   // By the letter that is typed, wherever it lies on the keyboard.
@@ -26,11 +25,11 @@ export function Run({ shell }: { shell: ShellFacts }): ReactNode {
       <a className="visually-hidden" href="#sheet">Skip to the page</a>
       <NextLink className="mark" href={`${base}/match`}><b>Dozo</b><span title={shell.name}>{shell.name}</span></NextLink>
       <nav aria-label="The run">
-        <Station to={`${base}/arrivals`} name="Arrivals" left={left.arrivals > 0 ? String(left.arrivals) : ""} />
-        <Station to={`${base}/match`} name="Match" left={left.match > 0 ? String(left.match) : ""} />
-        <Station to={`${base}/payouts`} name="Payouts" left={left.payoutsOff > 0 ? `${left.payoutsOff} off` : ""} />
-        <Station to={`${base}/overdue`} name="Overdue" left={left.overdue > 0 ? String(left.overdue) : ""} />
-        <Station to={`${base}/books`} name="Books" left={left.broken > 0 ? `${left.broken} broken` : ""} />
+        <Station to={`${base}/arrivals`} name="Arrivals" left={left && left.arrivals > 0 ? String(left.arrivals) : ""} />
+        <Station to={`${base}/match`} name="Match" left={left && left.match > 0 ? String(left.match) : ""} />
+        <Station to={`${base}/payouts`} name="Payouts" left={left && left.payoutsOff > 0 ? `${left.payoutsOff} off` : ""} />
+        <Station to={`${base}/overdue`} name="Overdue" left={left && left.overdue > 0 ? String(left.overdue) : ""} />
+        <Station to={`${base}/books`} name="Books" left={left && left.broken > 0 ? `${left.broken} broken` : ""} />
       </nav>
       <nav className="records" aria-label="Records">
         <Station to={`${base}/customers`} name="Customers" left="" />

@@ -8,7 +8,7 @@ import { proofInWords, workInWords, workPage } from "@/server/queries/proofs";
 import { journalFilePage } from "@/server/queries/journalFile";
 import { hrefOf } from "@/server/queries/story";
 import { trail } from "@/server/queries/trail";
-import { proofsFor } from "@/server/threads/reader";
+import { countFor } from "@/server/threads/reader";
 import { AccountView, TrialView } from "@/ui/books/AccountsView";
 import { CurrenciesView } from "@/ui/books/CurrenciesView";
 import { JournalFileView } from "@/ui/books/JournalFileView";
@@ -56,7 +56,7 @@ export default async function Books({ params, searchParams }: { params: Promise<
     case "trail":
       return <TrailView {...around} {...trail(db, PAGE_ROWS, (page - 1) * PAGE_ROWS)} page={page} pageRows={PAGE_ROWS} />;
     default: {
-      const report = proofsFor(book, db);
+      const { report } = await countFor(book, db);
       const lines = report.proofs.map((proof) => {
         const { what, journal, documents } = proofInWords(proof.name);
         return { ...proof, what, journalWords: journal, documentWords: documents };
