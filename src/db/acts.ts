@@ -65,6 +65,11 @@ export function lastChange(db: Db): number {
   return db.get<{ id: number }>("SELECT id FROM command WHERE name <> 'noteVisit' ORDER BY id DESC LIMIT 1")?.id ?? 0;
 }
 
+/** The last command that can have changed what is owed, and by whom: what is only said to customers, or noted of them, is none. */
+export function lastChangeOfSums(db: Db): number {
+  return db.get<{ id: number }>("SELECT id FROM command WHERE name NOT IN ('noteVisit', 'sendLetter', 'sendLetters', 'runLetters', 'skipRun', 'logContact') ORDER BY id DESC LIMIT 1")?.id ?? 0;
+}
+
 export function insertCommand(db: Db, command: { id: number; key: string; name: string; actor: string; at: string; result: string }): void {
   db.run("INSERT INTO command (id, key, name, actor, at, result) VALUES (?, ?, ?, ?, ?, ?)", command.id, command.key, command.name, command.actor, command.at, command.result);
 }

@@ -7,6 +7,7 @@ import { eachBook, TODAY, type TestBook } from "../../tests/support/book";
 import { draftLetter } from "./letters";
 import { accountPageOf, invoiceOfLink } from "./queries/accountPage";
 import { historyOf } from "./queries/customer";
+import { lastChangeOfSums } from "@/db/acts";
 import { overdueRows } from "./queries/overdue";
 import { keptAnswer } from "./threads/reader";
 
@@ -72,6 +73,16 @@ describe("what pages reckon", () => {
     expect(ask()).toBe(2);
     book.must("logContact", { customerId: customer("C1"), kind: "call", text: "on the telephone" });
     expect(ask()).toBe(3);
+  });
+  it("of what is owed is kept too while letters go and calls are noted, and made anew by what changes it", () => {
+    let made = 0;
+    const ask = (): number => keptAnswer(book.name, book.db, "sums of a test", () => (made += 1), lastChangeOfSums(book.db));
+    ask();
+    book.must("sendLetter", { customerId: customer("C1"), subject: "s", body: "b" });
+    book.must("logContact", { customerId: customer("C1"), kind: "call", text: "on the telephone" });
+    expect(ask()).toBe(1);
+    book.must("changeAlias", { customerId: customer("C1"), alias: "Alder Lane", known: true });
+    expect(ask()).toBe(2);
   });
 });
 

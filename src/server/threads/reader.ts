@@ -4,7 +4,7 @@ import Piscina from "piscina";
 
 import type { Day } from "@/core/calendar";
 import type { Proposal } from "@/core/matching";
-import { lastChange } from "@/db/acts";
+import { lastChange, lastChangeOfSums } from "@/db/acts";
 import type { Db } from "@/db/connection";
 
 import { openBookToRead } from "../books";
@@ -32,7 +32,8 @@ export function reading(book: string): Db | null {
 /** What a task of the pool makes of a book, kept until the book changes. `task` is its file of the build. */
 function madeInPool<T>(book: string, db: Db, task: "match" | "count", input: () => Promise<object> | object): Promise<T> {
   const all = readers();
-  const version = lastChange(db);
+  // What is said to customers changes nothing that matching goes by.
+  const version = task === "match" ? lastChangeOfSums(db) : lastChange(db);
   const key = `${task} ${book}`;
   const known = all.tasks.get(key);
   if (known?.version === version) return known.made as Promise<T>;
@@ -59,11 +60,12 @@ export function countFor(book: string, db: Db): Promise<Count> {
 /**
  * What a query says of a book, kept until the book changes: a page that is
  * opened twice, or two that need the same, read it once. `name` tells queries
- * and their arguments apart; the last answer to each name is kept.
+ * and their arguments apart; the last answer to each name is kept. `version` is
+ * the state that it holds for: what letters and calls do not change may be kept
+ * longer.
  */
-export function keptAnswer<T>(book: string, db: Db, name: string, make: () => T): T {
+export function keptAnswer<T>(book: string, db: Db, name: string, make: () => T, version: number = lastChange(db)): T {
   const { answers } = readers();
-  const version = lastChange(db);
   const key = `${book} ${name}`;
   const known = answers.get(key);
   if (known?.version === version) return known.made as T;

@@ -9,6 +9,7 @@ import { wordings } from "@/db/wordings";
 import { givenUpPage } from "@/server/queries/givenUp";
 import { lateFeesPage } from "@/server/queries/lateFees";
 import { automaticRun, letterRun } from "@/server/queries/letterRun";
+import { lastChangeOfSums } from "@/db/acts";
 import { backAddresses } from "@/db/persons";
 import { agingTogether } from "@/server/queries/ages";
 import { LETTER_FIELDS, shippedWords } from "@/server/wordings";
@@ -61,6 +62,6 @@ export default async function Overdue({ params, searchParams }: { params: Promis
   }));
   const count = (name: typeof state): number => all.filter((row) => row.state === name).length;
   return (
-    <OverduePage book={book} currency={settings.currency} today={today} rows={rows} state={state} counts={{ ready: count("ready"), waits: count("waits"), later: count("later"), left_out: count("left_out") }} page={page} pageRows={PAGE_ROWS} count={shown.length} shownSum={sumOf(shown, (row) => row.overdue)} total={keptAnswer(book, db, `aging together ${today}`, () => agingTogether(db, today))} overdue={sumOf(all, (row) => row.overdue)} />
+    <OverduePage book={book} currency={settings.currency} today={today} rows={rows} state={state} counts={{ ready: count("ready"), waits: count("waits"), later: count("later"), left_out: count("left_out") }} page={page} pageRows={PAGE_ROWS} count={shown.length} shownSum={sumOf(shown, (row) => row.overdue)} total={keptAnswer(book, db, `aging together ${today}`, () => agingTogether(db, today), lastChangeOfSums(db))} overdue={sumOf(all, (row) => row.overdue)} />
   );
 }

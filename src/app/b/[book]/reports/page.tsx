@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 
+import { lastChangeOfSums } from "@/db/acts";
 import { currenciesWithRates } from "@/db/rates";
 import { agesAsked, agesPage } from "@/server/queries/ages";
 import { figuresOf } from "@/server/queries/figures";
@@ -21,6 +22,6 @@ export default async function Reports({ params, searchParams }: { params: Promis
   }
   const asked = agesAsked(new URLSearchParams(["as-of", "by", "days", "of", "currency"].map((name) => [name, one(search, name)])), settings, today);
   const page = pageNumber(search);
-  const aging = keptAnswer(book, db, `ages ${page} ${JSON.stringify(asked)}`, () => agesPage(db, asked, { limit: PAGE_ROWS, offset: (page - 1) * PAGE_ROWS }));
+  const aging = keptAnswer(book, db, `ages ${page} ${JSON.stringify(asked)}`, () => agesPage(db, asked, { limit: PAGE_ROWS, offset: (page - 1) * PAGE_ROWS }), lastChangeOfSums(db));
   return <AgingPage key={JSON.stringify(asked)} book={book} currency={settings.currency} today={today} {...aging} page={page} pageRows={PAGE_ROWS} currencies={[settings.currency, ...currenciesWithRates(db)]} />;
 }
