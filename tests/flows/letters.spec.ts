@@ -85,3 +85,25 @@ test("who gets the letters is said on the customer's page; a mail that says that
   await expect(addresses).not.toContainText(to);
   await proofsHold(page);
 });
+
+test("the fee of a letter is charged once the letter went, waived with a reason, and not asked for again", async ({ page }) => {
+  await page.goto(`${DEMO}/overdue?show=fees`);
+  await alive(page);
+  const proposed = page.getByRole("region", { name: "Late fees that may be charged" });
+  const row = proposed.getByRole("row", { name: /Wrenfield School of Craft.*the letter 3 of Tue 24 Nov/ });
+  await expect(row).toContainText("15.00");
+  // Only this one: the others are taken off.
+  for (const box of await proposed.getByRole("checkbox", { checked: true }).all()) await box.uncheck();
+  await row.getByRole("checkbox").check();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("15.00");
+  await page.getByRole("button", { name: /Charge these 1/ }).click();
+  await expect(page.getByRole("status")).toContainText("One late fee is an open item now");
+  await expect(row).toHaveCount(0);
+  const charged = page.getByRole("table", { name: "Late fees charged" });
+  await charged.getByRole("row", { name: /Wrenfield/ }).getByRole("button", { name: "waive" }).click();
+  await page.getByLabel(/^Why LF-/).fill("agreed on the telephone");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("status")).toContainText("is waived");
+  await expect(row).toHaveCount(0);
+  await proofsHold(page);
+});

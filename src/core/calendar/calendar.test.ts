@@ -12,8 +12,11 @@ describe("bank holidays (Federal Reserve Banks' holiday schedule, values from me
   const schedule: Record<number, string[]> = {
     2026: ["01-01", "01-19", "02-16", "05-25", "06-19", "09-07", "10-12", "11-11", "11-26", "12-25"],
     2027: ["01-01", "01-18", "02-15", "05-31", "07-05", "09-06", "10-11", "11-11", "11-25"],
+    2028: ["01-17", "02-21", "05-29", "06-19", "07-04", "09-04", "10-09", "11-23", "12-25"],
+    2029: ["01-01", "01-15", "02-19", "05-28", "06-19", "07-04", "09-03", "10-08", "11-12", "11-22", "12-25"],
+    2030: ["01-01", "01-21", "02-18", "05-27", "06-19", "07-04", "09-02", "10-14", "11-11", "11-28", "12-25"],
   };
-  it.each([2026, 2027])("%i has these weekdays closed and no others", (year) => {
+  it.each([2026, 2027, 2028, 2029, 2030])("%i has these weekdays closed and no others", (year) => {
     const closed: string[] = [];
     for (let at = day(`${year}-01-01`); at <= day(`${year}-12-31`); at = addDays(at, 1)) if (isBankHoliday(at)) closed.push(at.slice(5));
     expect(closed).toEqual(schedule[year]);

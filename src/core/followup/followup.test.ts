@@ -1,4 +1,6 @@
-import { day } from "@/core/calendar";
+import fc from "fast-check";
+
+import { addDays, bankingDaysBetween, day, daysBetween, isBankingDay, weekday } from "@/core/calendar";
 import { currencyOf, minor, type Currency } from "@/core/money";
 
 import { DEFAULT_STEPS, isRunDay, nextRunDay, nextStep, promiseToday, waitInWords, waitsFor } from ".";
@@ -47,7 +49,54 @@ describe("promises to pay", () => {
   });
 });
 
+describe("promises, day by day", () => {
+  const start = day("2026-05-01");
+  type Said = { parts: { after: number; sum: number }[]; paid: { after: number; sum: number }[] };
+  const said = fc.record<Said>({
+    parts: fc.uniqueArray(fc.record({ after: fc.integer({ min: 0, max: 40 }), sum: fc.integer({ min: 1, max: 500 }) }), { selector: ({ after }) => after, minLength: 1, maxLength: 4 }),
+    paid: fc.array(fc.record({ after: fc.integer({ min: 0, max: 60 }), sum: fc.integer({ min: 1, max: 600 }) }), { maxLength: 6 }),
+  });
+  /** The slow way: money is laid by each evening; on the evening of a part its sum must lie there, and is taken. */
+  function slowly({ parts, paid }: Said, today: number): { state: string; next: number | null } {
+    let lies = 0;
+    const left = [...parts].sort((a, b) => a.after - b.after);
+    for (let evening = 0; evening <= today; evening += 1) {
+      lies += paid.filter(({ after }) => after === evening).reduce((sum, one) => sum + one.sum, 0);
+      for (let first = left[0]; first && first.after <= evening; first = left[0]) {
+        if (lies < first.sum) return evening < today || first.after < today ? { state: "broken", next: first.after } : { state: "open", next: first.after };
+        lies -= first.sum;
+        left.shift();
+      }
+    }
+    // What is not due yet may be there already.
+    for (let first = left[0]; first && lies >= first.sum; first = left[0]) { lies -= first.sum; left.shift(); }
+    return left[0] ? { state: "open", next: left[0].after } : { state: "kept", next: null };
+  }
+  it("stand as if each evening were looked at, for whatever parts and payments", () => {
+    fc.assert(fc.property(said, fc.integer({ min: 0, max: 70 }), (one, today) => {
+      const found = promiseToday(one.parts.map(({ after, sum }) => ({ dueOn: addDays(start, after), sum: minor(sum) })), (to) => one.paid.filter(({ after }) => addDays(start, after) <= to).reduce((sum, paid) => sum + paid.sum, 0), addDays(start, today));
+      expect([found.state, found.next === null ? null : daysBetween(start, found.next.dueOn)]).toEqual([slowly(one, today).state, slowly(one, today).next]);
+    }), { numRuns: 400 });
+  });
+});
+
 describe("runs by schedule", () => {
+  it("go once for each chosen weekday at the most, on banking days alone, never more than four days after it", () => {
+    fc.assert(fc.property(fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { minLength: 1, maxLength: 7 }), fc.integer({ min: 0, max: 1400 }), (weekdays, from) => {
+      const rule = { weekdays, hour: 9 };
+      const start = addDays(day("2025-01-01"), from);
+      const next = nextRunDay(rule, start);
+      expect(next !== null && isRunDay(rule, next) && isBankingDay(next)).toBe(true);
+      for (let at = start; at < (next ?? start); at = addDays(at, 1)) expect(isRunDay(rule, at)).toBe(false);
+      // Between the chosen weekday and its run there is no banking day.
+      for (let at = start; at < addDays(start, 14); at = addDays(at, 1)) {
+        if (!weekdays.includes(weekday(at))) continue;
+        const run = nextRunDay(rule, at) ?? at;
+        expect(daysBetween(at, run)).toBeLessThanOrEqual(4);
+        expect(run === at || bankingDaysBetween(addDays(at, -1), run) === 1).toBe(true);
+      }
+    }), { numRuns: 60 });
+  });
   // Banking days by the Federal Reserve's calendar: Thanksgiving is 26 November 2026.
   it.each([["a Thursday", [4], "2026-11-19", true], ["a holiday is not", [4], "2026-11-26", false], ["the day after it is", [4], "2026-11-27", true], ["the Friday after another Thursday is not", [4], "2026-11-20", false], ["Saturday moves to Monday", [6], "2026-11-23", true], ["Sunday itself is not", [7], "2026-11-22", false]] as const)("%s", (_case, weekdays, on, goes) => expect(isRunDay({ weekdays, hour: 9 }, day(on))).toBe(goes));
   it("name the next day, and none where no weekday is chosen", () => {

@@ -27,7 +27,7 @@ export function LateFeesPage({ book, currency, today, proposed, count, charged, 
   const wanted = proposed.filter((one) => !out.has(idOf(one)));
   const currencies = [...new Set([currency, ...wanted.map((one) => one.currency)])];
   const sums = currencies.map((one) => ({ one, sum: wanted.filter((fee) => fee.currency === one).reduce((so, { sum }) => so + sum, 0) })).filter(({ one, sum }) => one === currency || sum > 0);
-  const charge = (): void => { if (wanted.length > 0 && !busy) void act<{ charged: number }>("chargeLateFees", { fees: wanted.map(({ itemId, letterId }) => ({ itemId, letterId })) }, (value) => ({ words: `${value.charged} late ${value.charged === 1 ? "fee is" : "fees are"} open items now.` })); };
+  const charge = (): void => { if (wanted.length > 0 && !busy) void act<{ charged: number }>("chargeLateFees", { fees: wanted.map(({ itemId, letterId }) => ({ itemId, letterId })) }, (value) => ({ words: value.charged === 1 ? "One late fee is an open item now." : `${value.charged} late fees are open items now.` })); };
   useHotkeys("enter", charge, { ignoreEventWhen: onOwnControl, preventDefault: true }, [charge]);
   const toggle = (id: string): void => setOut(new Set(out.has(id) ? [...out].filter((one) => one !== id) : [...out, id]));
   const none = !byLetter && rules.every(({ fee }) => fee.kind === "none");
