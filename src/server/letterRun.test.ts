@@ -12,7 +12,8 @@ import { readSettings } from "@/db/settings";
 
 import { eachBook, TODAY, type TestBook } from "../../tests/support/book";
 import { outboxFile } from "./folders";
-import { deliverLetter, draftLetter } from "./letters";
+import { deliverLetter } from "./delivery";
+import { draftLetter } from "./letters";
 import { invoicePdf, statementPdf, statementsPdf } from "./papers";
 import { followUpWorkings } from "./queries/customer";
 import { agingRows } from "./queries/ages";

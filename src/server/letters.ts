@@ -1,21 +1,16 @@
-import { mkdirSync, renameSync, writeFileSync } from "node:fs";
-import { dirname } from "node:path";
-
 import { Liquid, type Template } from "liquidjs";
 
-import { addBankingDays, addDays, type Day } from "@/core/calendar";
+import { addBankingDays, type Day } from "@/core/calendar";
 import { letterTemplate, tableWords, type Attached, type Language, type LetterTemplate } from "@/core/followup";
 import { add, formatAmount, negate, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
 import { reachedBy } from "@/core/parties";
 import { fail, ok, type Result } from "@/core/result";
 import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
-import { itemsOfLetter, letterById, setCameBack, setDelivery, type LetterRow } from "@/db/followup";
-import { backAddresses, backFrom, setBack } from "@/db/persons";
-import { readSettings, type Settings } from "@/db/settings";
+import { backAddresses, backFrom } from "@/db/persons";
+import type { Settings } from "@/db/settings";
 import { wordingFor } from "@/db/wordings";
 
-import { outboxFile } from "./folders";
 import type { OverdueRow, RowItem } from "./queries/overdue";
 
 export type LetterDraft = { /** Where it goes, several between commas; null where there is no address that letters reach. */ to: string | null; copies: string; /** Addresses that it does not go to as letters come back from there, with why. */ back: { address: string; why: string }[]; subject: string; body: string; step: number; sum: Minor; items: RowItem[]; credit: Minor; attach: Attached; fee: Minor };
@@ -126,81 +121,4 @@ function tableOf(items: readonly RowItem[], { currency, credit, sum }: Owed, sev
   rows.push(["", words.together, amount(sum)]);
   const width = (at: number): number => Math.max(...rows.map((row) => row[at]?.length ?? 0));
   return rows.map(([number = "", says = "", value = ""]) => `  ${number.padEnd(width(0))}  ${says.padEnd(width(1))}  ${value.padStart(width(2))}`).join("\n");
-}
-
-/**
- * Brings a recorded letter to the outbox as an RFC 5322 file, and by SMTP where
- * the book has a server: again after a while where it was not reached, and noted
- * as come back where it was refused for good. Its Message-ID and file name were fixed when it was
- * recorded, so doing this again after a crash writes the same file.
- */
-export async function deliverLetter(db: Db, book: string, letterId: number, now: Date = new Date()): Promise<void> {
-  const letter = letterById(db, letterId);
-  if (letter?.delivery !== "queued" && letter?.delivery !== "retry") return;
-  const settings = readSettings(db);
-  const message = { ...messageOf(letter, settings), attachments: await attachmentsOf(db, letter) };
-  const { default: MailComposer } = await import("nodemailer/lib/mail-composer");
-  const bytes = await new MailComposer(message).compile().build();
-  const path = outboxFile(book, letter.fileName);
-  mkdirSync(dirname(path), { recursive: true });
-  writeFileSync(`${path}.part`, bytes);
-  renameSync(`${path}.part`, path);
-  if (settings.smtpUrl === null) {
-    db.transaction(() => setDelivery(db, letterId, "outbox"));
-    return;
-  }
-  const envelope = [letter.toAddress, letter.copyAddress].flatMap((some) => some.split(", ")).filter((address) => address !== "" && backFrom(db, address) === null);
-  const { default: nodemailer } = await import("nodemailer");
-  const outcome = await nodemailer.createTransport(settings.smtpUrl).sendMail({ ...message, raw: bytes, envelope: { from: settings.replyTo, to: envelope } }).then(
-    ({ rejectedErrors }: { rejectedErrors?: unknown[] }) => ({ sent: true, refusals: refusals(rejectedErrors ?? []) }),
-    (error: unknown) => ({ sent: false, refusals: refusals((error as { rejectedErrors?: unknown[] }).rejectedErrors ?? [error]) }),
-  );
-  db.transaction(() => {
-    // An address that is refused for good is written to no more, whatever became of the others.
-    for (const { address, why } of outcome.refusals.filter(({ forGood }) => forGood)) for (const one of address === null ? envelope : [address]) setBack(db, one, why, letter.onDay);
-    const [refused] = outcome.refusals;
-    if (outcome.sent || !refused) return setDelivery(db, letterId, "sent");
-    if (outcome.refusals.every(({ forGood }) => forGood)) {
-      setDelivery(db, letterId, "not sent");
-      return setCameBack(db, letterId, refused.why);
-    }
-    const { why } = outcome.refusals.find(({ forGood }) => !forGood) ?? refused;
-    const wait = RETRY_MINUTES[letter.tries];
-    if (wait === undefined) return setDelivery(db, letterId, `not sent: ${why}`);
-    setDelivery(db, letterId, "retry", { tries: letter.tries + 1, nextTry: new Date(now.getTime() + wait * 60_000).toISOString() });
-  });
-}
-
-/** Minutes until a mail server that was not reached, or was busy, is tried again: for about two days in all (RFC 5321 4.5.4.1 asks for 30 minutes at the least after the first tries, and for days in the end). */
-const RETRY_MINUTES: readonly number[] = [5, 30, 120, 480, 1440, 1440];
-
-type Refusal = { /** Null where the server said it of all. */ address: string | null; forGood: boolean; why: string };
-
-/** What a mail server said, of one address or of all: an answer from 500 on is for good (RFC 5321 4.2.1), anything else is worth another try. */
-function refusals(errors: readonly unknown[]): Refusal[] {
-  return errors.map((error): Refusal => {
-    const said = error as { responseCode?: unknown; response?: unknown; recipient?: unknown };
-    const [code, address] = [typeof said.responseCode === "number" ? said.responseCode : 0, typeof said.recipient === "string" ? said.recipient : null];
-    if (code >= 500) return { address, forGood: true, why: typeof said.response === "string" ? said.response.replace(/\s+/g, " ").slice(0, 160) : `the mail server answered ${code}` };
-    return { address, forGood: false, why: code === 0 ? "the mail server was not reached" : `the mail server answered ${code}` };
-  });
-}
-
-type Attachment = { filename: string; content: Buffer; contentType: string };
-
-/** What goes with a letter: the statement as of its day, and the invoices that it names. */
-async function attachmentsOf(db: Db, letter: LetterRow): Promise<Attachment[]> {
-  if (letter.attach === "none") return [];
-  const { invoicePdf, statementPdf } = await import("./papers");
-  const pdf = (filename: string, content: Buffer | null): Attachment[] => (content ? [{ filename, content, contentType: "application/pdf" }] : []);
-  const papers = pdf(`statement-${letter.onDay}.pdf`, await statementPdf(db, letter.customerId, addDays(letter.onDay, -STATEMENT_DAYS), letter.onDay));
-  if (letter.attach === "invoices") for (const item of itemsOfLetter(db, letter.id)) papers.push(...pdf(`${item.number.replace(/[^A-Za-z0-9-]/g, "_")}.pdf`, await invoicePdf(db, item.id)));
-  return papers;
-}
-
-/** How far back the statement of a letter goes. */
-const STATEMENT_DAYS = 92;
-
-function messageOf(letter: LetterRow, settings: Settings): { from: { name: string; address: string }; to: string; cc: string; subject: string; text: string; messageId: string; date: Date } {
-  return { from: { name: settings.name, address: settings.replyTo }, to: letter.toAddress, cc: letter.copyAddress, subject: letter.subject, text: letter.body, messageId: letter.messageId, date: new Date(`${letter.onDay}T12:00:00Z`) };
 }

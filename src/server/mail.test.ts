@@ -3,7 +3,7 @@ import { MailServer } from "../../tests/support/mailServer";
 import { letterToDeliver, type LetterRow } from "@/db/followup";
 import type { ContactPerson } from "@/core/parties";
 import { backAddresses } from "@/db/persons";
-import { deliverLetter } from "./letters";
+import { deliverLetter } from "./delivery";
 import { customerPageOf, followUpWorkings } from "./queries/customer";
 import { letterRun } from "./queries/letterRun";
 import { overdueRows } from "./queries/overdue";
@@ -71,6 +71,30 @@ it("a letter that is refused for good has come back, and no other goes to that a
   expect([workings()?.problem, book.do("sendLetter", { customerId: 1, subject: "s", body: "b" }).ok]).toEqual([null, true]);
 });
 
+it("a server that does not take us is tried again, and speaks against no address", async () => {
+  mail.sender = "550 5.7.1 we do not know you";
+  const id = write();
+  await deliverLetter(book.db, book.name, id, NOW);
+  expect([stands(id), backAddresses(book.db)]).toEqual([{ delivery: "retry", tries: 1, nextTry: later(5).toISOString(), cameBack: null }, []]);
+  mail.sender = "250 fine";
+  await deliverLetter(book.db, book.name, id, later(6));
+  expect(stands(id)?.delivery).toBe("sent");
+});
+
+it("a letter that is refused as a whole is given up, and its address is written to all the same", async () => {
+  mail.taken = "554 5.6.0 too many papers";
+  const id = write();
+  await deliverLetter(book.db, book.name, id, NOW);
+  expect([stands(id), backAddresses(book.db)]).toEqual([expect.objectContaining({ delivery: "not sent", cameBack: "554 5.6.0 too many papers" }), []]);
+});
+
+it("a letter is not sent to an address that others came back from meanwhile", async () => {
+  const id = write();
+  book.must("letterCameBack", { letterId: id, why: "mailbox full" });
+  await deliverLetter(book.db, book.name, id, NOW);
+  expect([stands(id)?.delivery, mail.heard]).toEqual(["not sent", []]);
+});
+
 it("a letter that a mail of the mail system says came back is noted by hand; another address is written to", async () => {
   const id = write();
   await deliverLetter(book.db, book.name, id);
@@ -131,6 +155,12 @@ describe("mails that say that a letter came back", () => {
     expect(backAddresses(book.db)).toEqual([]);
     expect(await taken(report("Office@AlderLane.example", "<other@elsewhere.example>"))).toContain("no letter goes to");
     expect(book.do("sendLetter", { customerId: 1, subject: "s", body: "b" }).ok).toBe(false);
+  });
+  it("that speak of another address, as ours passed the letter on, are about ours", async () => {
+    write();
+    const messageId = book.db.get<{ id: string }>("SELECT message_id AS id FROM letter")?.id ?? "";
+    expect(await taken(report("somebody@elsewhere.example", messageId))).toBe("no letter goes to office@alderlane.example any more");
+    expect(backAddresses(book.db).map(({ address }) => address)).toEqual(["office@alderlane.example"]);
   });
   it("any other mail is turned away with a word", async () => {
     expect(await taken(Buffer.from("From: a@b.example\r\nSubject: hello\r\n\r\nWhen do you open?\r\n"))).toBe("mail.no_report");

@@ -7,7 +7,7 @@ import { minor } from "@/core/money";
 import { CHARGES, CUSTOMERS, INVOICES, STATEMENT, TestBook, TODAY } from "../../tests/support/book";
 
 import { arrivedFile, outboxFile } from "./folders";
-import { deliverLetter } from "./letters";
+import { deliverLetter } from "./delivery";
 import { invoicePageOf, receiptPageOf } from "./queries/documents";
 import { waitingFiles } from "./queries/arrived";
 import { followUpWorkings } from "./queries/customer";

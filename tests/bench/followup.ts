@@ -3,7 +3,7 @@ import { spansOf } from "@/core/metrics";
 import { currencyOf, type Currency } from "@/core/money";
 import { movesOf } from "@/db/moves";
 import { openBookToRead } from "@/server/books";
-import { deliverLetter } from "@/server/letters";
+import { deliverLetter } from "@/server/delivery";
 import { runCommand } from "@/server/command";
 import { sendLetters } from "@/server/commands/followup";
 import { agesPage, type AgesAsked } from "@/server/queries/ages";

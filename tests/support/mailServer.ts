@@ -5,6 +5,9 @@ export class MailServer {
   readonly heard: string[] = [];
   /** What it answers to a recipient. */
   answer = "250 fine";
+  /** What it answers to a sender, and to the letter itself. */
+  sender = "250 fine";
+  taken = "250 taken";
   /** What it answers to one recipient instead. */
   readonly answers = new Map<string, string>();
   private constructor(private readonly server: Server) {}
@@ -16,9 +19,10 @@ export class MailServer {
       socket.on("data", (chunk) => {
         for (const line of chunk.toString().split("\r\n").filter((one) => one !== "")) {
           made.heard.push(line);
-          if (inData) { if (line === ".") { inData = false; socket.write("250 taken\r\n"); } continue; }
+          if (inData) { if (line === ".") { inData = false; socket.write(`${made.taken}\r\n`); } continue; }
           if (/^DATA/i.test(line)) { inData = true; socket.write("354 go on\r\n"); }
           else if (/^QUIT/i.test(line)) socket.end("221 bye\r\n");
+          else if (/^MAIL/i.test(line)) socket.write(`${made.sender}\r\n`);
           else socket.write(/^RCPT/i.test(line) ? `${made.answers.get(/<(.*)>/.exec(line)?.[1] ?? "") ?? made.answer}\r\n` : "250 fine\r\n");
         }
       });

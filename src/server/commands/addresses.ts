@@ -8,6 +8,7 @@ import { backFrom, setBack, setPersons } from "@/db/persons";
 
 import { defineCommand } from "../command";
 import type { Ctx } from "../context";
+import { addressesOf } from "../delivery";
 
 const person = z.object({
   name: z.string().trim().max(80), duty: z.string().trim().max(80), email: z.string().trim().max(200).refine((text) => text === "" || z.email().safeParse(text).success, "An e-mail address, or leave it empty."), phone: z.string().trim().max(40),
@@ -35,7 +36,7 @@ export const letterCameBack = defineCommand({
   run(ctx, input): Result<null> {
     const letter = letterById(ctx.db, input.letterId);
     if (!letter) return fail("letter.unknown");
-    for (const address of letter.toAddress.split(", ")) noteBack(ctx, letter, address, input.why);
+    for (const address of addressesOf(letter)) noteBack(ctx, letter, address, input.why);
     return ok(null);
   },
 });
@@ -74,8 +75,11 @@ function returned(ctx: Ctx, file: string, messageId: string | null, recipients: 
   const letters = failed.flatMap(({ address, why }) => {
     const letter = (messageId === null ? undefined : letterByMessage(ctx.db, messageId)) ?? lastLetterTo(ctx.db, address);
     if (!letter) return [];
-    if (backFrom(ctx.db, address) === null) noteBack(ctx, letter, address, why);
-    return [{ letterId: letter.id, customerId: letter.customerId, address, why }];
+    // An address that passes mail on to another is told of the other; the letter has only the one.
+    const own = addressesOf(letter);
+    const ours = own.find((one) => one.toLowerCase() === address.toLowerCase()) ?? (own.length === 1 && own[0] !== undefined ? own[0] : address);
+    if (backFrom(ctx.db, ours) === null) noteBack(ctx, letter, ours, why);
+    return [{ letterId: letter.id, customerId: letter.customerId, address: ours, why }];
   });
   return { file, letters, words: letters.length > 0 ? `no letter goes to ${letters.map(({ address }) => address).join(", ")} any more` : `no letter of this book went to ${failed[0]?.address ?? ""}` };
 }

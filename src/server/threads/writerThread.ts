@@ -8,7 +8,7 @@ import { letterToDeliver } from "@/db/followup";
 import { openBookToWrite } from "../books";
 import { runCommand } from "../command";
 import { commandOf } from "../commands";
-import { deliverLetter } from "../letters";
+import { deliverLetter } from "../delivery";
 
 /**
  * The one writer of a book in the server: commands arrive as messages and are
