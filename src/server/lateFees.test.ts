@@ -70,3 +70,15 @@ it("are not charged while the customer waits, or on what is left out", () => {
   book.must("leaveItemOut", { itemId: book.id("open_item", "number = '20401'"), reason: "in dispute" });
   expect(proposed()).toEqual([]);
 });
+
+it("of a letter is in the book's currency, also on an invoice in another one, which is shown in its own", () => {
+  book.must("setRates", { rates: [{ currency: "EUR", onDay: "2026-11-02", rate: "1.10" }, { currency: "EUR", onDay: "2026-11-23", rate: "1.12" }] });
+  book.mustTake("customers", "customer_id,name,email\nC9,Moosewillow Clay Guild,office@moosewillow.example\n");
+  book.mustTake("invoices", "invoice_number,customer_id,issued_on,due_on,currency,total\nEX-1,C9,2026-11-03,2026-11-10,EUR,200.00\n");
+  book.must("setLadder", { id: 1, name: "Standard", steps: [{ fromDays: 1, act: "letter", fee: 1500 }] });
+  const [row] = overdueRows(book.db, TODAY, []).filter(({ customer }) => customer.externalId === "C9");
+  book.must("sendLetters", { letters: [{ customerId: row!.customer.id }] });
+  expect(proposed()).toEqual([expect.objectContaining({ number: "EX-1", currency: "USD", sum: 1500, balance: 20_000, balanceIn: "EUR" })]);
+  book.must("chargeLateFees", { fees: proposed() });
+  expect(book.db.get("SELECT currency, balance FROM open_item WHERE kind = 'late_fee'")).toEqual({ currency: "USD", balance: 1500 });
+});

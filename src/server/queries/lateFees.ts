@@ -8,7 +8,7 @@ import { readSettings } from "@/db/settings";
 import type { OverdueRow, RowItem } from "./overdue";
 
 /** A late fee that may be charged: on which invoice, for the time up to which day; or for which letter. */
-export type ProposedFee = { itemId: number; letterId: number | null; number: string; customerId: number; customer: string; currency: Currency; dueOn: Day; balance: Minor; through: Day; sum: Minor; words: string };
+export type ProposedFee = { itemId: number; letterId: number | null; number: string; customerId: number; customer: string; currency: Currency; dueOn: Day; /** What is open of the invoice, in its own currency; the fee of a letter is in the book's. */ balance: Minor; balanceIn: Currency; through: Day; sum: Minor; words: string };
 export type LateFeesPage = { /** Those that are charged together next. */ proposed: ProposedFee[]; /** How many there are in all. */ count: number; charged: ChargedFee[]; rules: { name: string; fee: LateFeeRule }[]; /** Whether the letters of some rung are charged for. */ byLetter: boolean };
 
 const MOST_CHARGED = 100;
@@ -28,7 +28,7 @@ export function proposedFees(db: Db, today: Day, rows: readonly OverdueRow[]): P
     const { items, named: ids } = row.detail();
     const named = new Set(ids);
     const late = items.filter(({ id, balance, dueOn, kind }) => named.has(id) && balance > 0 && dueOn < today && kind === "invoice");
-    const on = (item: RowItem): Pick<ProposedFee, "itemId" | "number" | "customerId" | "customer" | "dueOn" | "balance"> => ({ itemId: item.id, number: item.number, customerId: item.customerId, customer: row.customer.name, dueOn: item.dueOn, balance: item.balance });
+    const on = (item: RowItem): Pick<ProposedFee, "itemId" | "number" | "customerId" | "customer" | "dueOn" | "balance" | "balanceIn"> => ({ itemId: item.id, number: item.number, customerId: item.customerId, customer: row.customer.name, dueOn: item.dueOn, balance: item.balance, balanceIn: item.currency });
     const forTime = late.flatMap((item): ProposedFee[] => {
       const fee = rule ? lateFeeOn({ balance: item.balance, dueOn: item.dueOn, chargedThrough: through.get(item.id) ?? null }, rule, today) : null;
       return fee === null ? [] : [{ ...on(item), letterId: null, currency: item.currency, through: fee.through, sum: fee.sum, words: row.ladder }];

@@ -14,7 +14,7 @@ import { useActing } from "../shell/Notices";
 import { Sum } from "../Sum";
 import { OverdueTabs } from "./OverdueTabs";
 
-type Proposed = { itemId: number; letterId: number | null; number: string; customerId: number; customer: string; currency: Currency; dueOn: Day; balance: Minor; through: Day; sum: Minor; words: string };
+type Proposed = { itemId: number; letterId: number | null; number: string; customerId: number; customer: string; currency: Currency; dueOn: Day; balance: Minor; balanceIn: Currency; through: Day; sum: Minor; words: string };
 type Charged = { id: number; itemId: number; number: string; feeItemId: number; feeNumber: string; customerId: number; customer: string; currency: Currency; on: Day; sum: Minor; balance: Minor; letterId: number | null };
 type Props = { book: string; currency: Currency; today: Day; proposed: Proposed[]; count: number; charged: Charged[]; rules: { name: string; fee: { kind: string } }[]; byLetter: boolean };
 
@@ -41,10 +41,10 @@ export function LateFeesPage({ book, currency, today, proposed, count, charged, 
       <LedgerList<Proposed>
         label="Late fees that may be charged" rows={proposed} idOf={idOf}
         columns={[
-          { id: "take", header: "Charge", width: "8%", cell: (row) => <input type="checkbox" aria-label={`Charge ${row.number}${row.letterId === null ? "" : ` for the ${row.words}`}`} checked={!out.has(idOf(row))} onChange={() => toggle(idOf(row))} />, foot: `${wanted.length} of ${proposed.length}` },
-          { id: "customer", header: "Customer", width: "28%", cell: (row) => <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>{row.customer}</NextLink> }, { id: "number", header: "On invoice", width: "14%", cell: (row) => <NextLink href={`/b/${book}/invoices/${row.itemId}`} prefetch={false}>{row.number}</NextLink> },
-          { id: "due", header: "Due", width: "14%", cell: (row) => <span className="off">{formatDay(row.dueOn, today)}</span> }, { id: "through", header: "For", width: "14%", cell: (row) => (row.letterId === null ? `the time up to ${formatDay(row.through, today)}` : `the ${row.words} of ${formatDay(row.through, today)}`) },
-          { id: "open", header: "Open", width: "11%", number: true, cell: (row) => <Sum of={row.balance} currency={row.currency} /> }, { id: "fee", header: "Fee", width: "11%", number: true, cell: (row) => <Sum of={row.sum} currency={row.currency} />, foot: <span className="total">{sums.map(({ one, sum }) => <div key={one}><Sum of={sum} currency={one} /></div>)}</span> },
+          { id: "take", header: "Charge", width: "7%", cell: (row) => <input type="checkbox" aria-label={`Charge ${row.number}${row.letterId === null ? "" : ` for the ${row.words}`}`} checked={!out.has(idOf(row))} onChange={() => toggle(idOf(row))} />, foot: `${wanted.length} of ${proposed.length}` },
+          { id: "customer", header: "Customer", width: "26%", cell: (row) => <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>{row.customer}</NextLink> }, { id: "number", header: "On invoice", width: "11%", cell: (row) => <NextLink href={`/b/${book}/invoices/${row.itemId}`} prefetch={false}>{row.number}</NextLink> },
+          { id: "due", header: "Due", width: "13%", cell: (row) => <span className="off">{formatDay(row.dueOn, today)}</span> }, { id: "through", header: "For", width: "19%", cell: (row) => (row.letterId === null ? `late until ${formatDay(row.through, today)}` : `${row.words} of ${formatDay(row.through, today)}`) },
+          { id: "open", header: "Open", width: "12%", number: true, cell: (row) => <Sum of={row.balance} currency={row.balanceIn} /> }, { id: "fee", header: "Fee", width: "12%", number: true, cell: (row) => <Sum of={row.sum} currency={row.currency} />, foot: <span className="total">{sums.map(({ one, sum }) => <div key={one}><Sum of={sum} currency={one} /></div>)}</span> },
         ]}
         empty={none ? <><p>No ladder charges anything for paying late.</p><p>What is charged is said under <NextLink href="?show=ladders">Ladders</NextLink>.</p></> : <p className="good">✓ No late fee is to be charged today.</p>}
       />
