@@ -1,5 +1,5 @@
 -- Contact persons of customers, addresses to which letters come back, copies
--- of letters, and the fee of a rung.
+-- of letters, and the fee of a rung; indexes that proofs and lists read alone.
 
 -- Who gets the letters of a customer, who a copy of them, and who is called.
 CREATE TABLE contact_person (
@@ -53,3 +53,7 @@ ALTER TABLE late_fee ADD COLUMN waived INTEGER NOT NULL DEFAULT 0 CHECK (waived 
 
 -- Lists go by name, whatever its capitals.
 CREATE INDEX customer_name ON customer (name COLLATE NOCASE, id);
+
+-- What the journal says of each document is read from this index alone.
+DROP INDEX entry_line_item;
+CREATE INDEX entry_line_item ON entry_line (item_kind, item_id, account_id, amount, book_amount) WHERE item_id IS NOT NULL;
