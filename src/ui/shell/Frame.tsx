@@ -21,9 +21,12 @@ export function Frame({ shell, counted, change, children }: Props): ReactNode {
     return () => { current = false; };
   }, [book, change, counted]);
   const facts = counted ?? (late?.change === change ? late.counted : null);
+  // What was left a moment ago is shown until it is counted anew; a proof is not.
+  const [last, setLast] = useState(counted);
+  if (facts !== null && facts !== last) setLast(facts);
   return (
     <div className="page">
-      <Run shell={shell} left={facts?.left ?? null} />
+      <Run shell={shell} left={(facts ?? last)?.left ?? null} />
       <Notices book={book}>
         <main className="sheet" id="sheet">{children}</main>
       </Notices>
