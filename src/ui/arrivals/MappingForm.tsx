@@ -4,14 +4,8 @@ import type { ReactNode } from "react";
 
 import type { MappingSpec, RowKind } from "@/core/formats";
 
+import { FIELD_WORDS } from "./fieldWords";
 import type { ArrivalsFacts, Waiting } from "./types";
-
-const FIELD_WORDS: Record<string, string> = {
-  externalId: "customer number", name: "name", email: "e-mail", phone: "telephone", parentId: "head office", number: "invoice number", customerId: "customer number", issuedOn: "issued on", dueOn: "due on", currency: "currency", total: "total",
-  balance: "open balance", tax: "tax", poNumber: "PO number", terms: "terms", description: "description", id: "its id", kind: "kind of row", occurredOn: "date", settledOn: "settled on", gross: "gross", fee: "fee", net: "net", method: "paid by",
-  payerName: "payer", payerEmail: "payer’s e-mail", reference: "memo", payoutId: "payout", payoutOn: "paid out on", spanFrom: "payout covers from", spanTo: "payout covers to", relatedId: "original charge", postedOn: "date", amount: "amount, in positive",
-  moneyIn: "money in", moneyOut: "money out",
-};
 
 const ROW_WORDS: readonly (readonly [RowKind, string])[] = [["charge", "charge"], ["fee", "fee"], ["refund", "refund"], ["dispute", "dispute"], ["dispute_won", "dispute won"], ["dispute_fee", "dispute fee"], ["ach_return", "ACH return"], ["return_fee", "return fee"], ["reserve", "reserve"], ["adjustment", "adjustment"], ["started", "debit on its way"], ["payout", "payout"], ["ignore", "not of this job"]];
 
