@@ -4,10 +4,10 @@ import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
-export type LetterRow = { id: number; customerId: number; step: number; onDay: Day; toAddress: string; /** Who gets a copy; several between commas, as toAddress. */ copyAddress: string; subject: string; body: string; currency: Currency; sum: Minor; messageId: string; fileName: string; delivery: string; attach: Attached; /** What is charged with it, in the book's currency. */ fee: Minor; /** How often the mail server was tried, when it is tried next (ISO 8601, UTC), and why the letter came back. */ tries: number; nextTry: string | null; cameBack: string | null; actId: number };
-const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, copy_address AS copyAddress, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, attach, fee, tries, next_try AS nextTry, came_back AS cameBack, act_id AS actId FROM letter`;
+export type LetterRow = { id: number; customerId: number; step: number; onDay: Day; toAddress: string; /** Who gets a copy; several between commas, as toAddress. */ copyAddress: string; /** Who has it already, while it is tried again for others. */ reached: string; subject: string; body: string; currency: Currency; sum: Minor; messageId: string; fileName: string; delivery: string; attach: Attached; /** What is charged with it, in the book's currency. */ fee: Minor; /** How often the mail server was tried, when it is tried next (ISO 8601, UTC), and why the letter came back. */ tries: number; nextTry: string | null; cameBack: string | null; actId: number };
+const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, copy_address AS copyAddress, reached, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, attach, fee, tries, next_try AS nextTry, came_back AS cameBack, act_id AS actId FROM letter`;
 
-export function insertLetter(db: Db, letter: Omit<LetterRow, "id" | "delivery" | "tries" | "nextTry" | "cameBack">, items: readonly { openItemId: number; balance: Minor }[]): number {
+export function insertLetter(db: Db, letter: Omit<LetterRow, "id" | "delivery" | "reached" | "tries" | "nextTry" | "cameBack">, items: readonly { openItemId: number; balance: Minor }[]): number {
   const { id } = db.run(
     "INSERT INTO letter (customer_id, step, on_day, to_address, copy_address, subject, body, currency, sum, message_id, file_name, attach, fee, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
     letter.customerId, letter.step, letter.onDay, letter.toAddress, letter.copyAddress, letter.subject, letter.body, letter.currency, letter.sum, letter.messageId, letter.fileName, letter.attach, letter.fee, letter.actId,
@@ -19,6 +19,11 @@ export function insertLetter(db: Db, letter: Omit<LetterRow, "id" | "delivery" |
 /** `retry`: the mail server is tried again at a time. */
 export function setDelivery(db: Db, letterId: number, delivery: string, retry: { tries: number; nextTry: string | null } = { tries: 0, nextTry: null }): void {
   db.run("UPDATE letter SET delivery = ?, tries = ?, next_try = ? WHERE id = ?", delivery, retry.tries, retry.nextTry, letterId);
+}
+
+/** Keeps who has a letter already. */
+export function setReached(db: Db, letterId: number, addresses: readonly string[]): void {
+  db.run("UPDATE letter SET reached = ? WHERE id = ?", addresses.join(", "), letterId);
 }
 
 /** Keeps why a letter came back; null where it did not after all. */

@@ -3,7 +3,7 @@ import { dirname } from "node:path";
 
 import { addDays } from "@/core/calendar";
 import type { Db } from "@/db/connection";
-import { itemsOfLetter, letterById, setCameBack, setDelivery, type LetterRow } from "@/db/followup";
+import { itemsOfLetter, letterById, setCameBack, setDelivery, setReached, type LetterRow } from "@/db/followup";
 import { backFrom, setBack } from "@/db/persons";
 import { readSettings, type Settings } from "@/db/settings";
 
@@ -30,14 +30,18 @@ export async function deliverLetter(db: Db, book: string, letterId: number, now:
     db.transaction(() => setDelivery(db, letterId, "outbox"));
     return;
   }
-  const envelope = addressesOf(letter).filter((address) => backFrom(db, address) === null);
+  const reached = letter.reached.split(", ").filter((address) => address !== "");
+  const envelope = addressesOf(letter).filter((address) => backFrom(db, address) === null && !reached.includes(address));
   const { default: nodemailer } = await import("nodemailer");
   // Letters may have come back from all of them since this one was recorded.
-  const outcome = envelope.length === 0 ? NOBODY_LEFT : await nodemailer.createTransport(settings.smtpUrl).sendMail({ ...message, raw: bytes, envelope: { from: settings.replyTo, to: envelope } }).then((info: unknown) => ({ ...outcomeOf(info), again: null, over: null }), outcomeOf);
+  const outcome = envelope.length === 0 ? NOBODY_LEFT : await nodemailer.createTransport(settings.smtpUrl).sendMail({ ...message, raw: bytes, envelope: { from: settings.replyTo, to: envelope } }).then((info: unknown) => sentTo(info, envelope), outcomeOf);
   db.transaction(() => {
     // An address that is refused for good is written to no more, whatever became of the others.
     for (const { address, why } of outcome.back) setBack(db, address, why, letter.onDay);
-    if (outcome.over !== null) {
+    // Those who have it get it once, however often the others are tried.
+    if (outcome.reached.length > 0) setReached(db, letterId, [...reached, ...outcome.reached]);
+    // Where some have it, it went; who has not is noted above.
+    if (outcome.over !== null && reached.length === 0) {
       setDelivery(db, letterId, "not sent");
       return setCameBack(db, letterId, outcome.over);
     }
@@ -57,8 +61,8 @@ export function addressesOf({ toAddress, copyAddress }: Pick<LetterRow, "toAddre
 const RETRY_MINUTES: readonly number[] = [5, 30, 120, 480, 1440, 1440];
 
 /** What became of a letter: the addresses that were refused for good; why it is tried again; why it is given up. Neither: it went to all that are left. */
-type Outcome = { readonly back: readonly { readonly address: string; readonly why: string }[]; readonly again: string | null; readonly over: string | null };
-const NOBODY_LEFT: Outcome = { back: [], again: null, over: "letters come back from every address that it has" };
+type Outcome = { readonly back: readonly { readonly address: string; readonly why: string }[]; readonly again: string | null; readonly over: string | null; /** Who took it. */ readonly reached: readonly string[] };
+const NOBODY_LEFT: Outcome = { reached: [], back: [], again: null, over: "letters come back from every address that it has" };
 
 /**
  * What a mail server said, of each address or of the whole: an answer from 500
@@ -68,11 +72,18 @@ const NOBODY_LEFT: Outcome = { back: [], again: null, over: "letters come back f
  */
 function outcomeOf(said: unknown): Outcome {
   const { rejectedErrors = [], code, ...whole } = said as Said & { rejectedErrors?: Said[]; code?: string };
-  const back = rejectedErrors.filter(({ responseCode = 0 }) => responseCode >= 500).map((one) => ({ address: one.recipient ?? "", why: words(one) }));
+  const back = rejectedErrors.filter(({ responseCode = 0 }) => responseCode >= 500).flatMap((one) => (one.recipient === undefined ? [] : [{ address: one.recipient, why: words(one) }]));
   const busy = rejectedErrors.find(({ responseCode = 0 }) => responseCode < 500);
-  if (busy) return { back, again: words(busy), over: null };
-  if (back[0]) return { back, again: null, over: back[0].why };
-  return code === "EMESSAGE" && (whole.responseCode ?? 0) >= 500 ? { back, again: null, over: words(whole) } : { back, again: words(whole), over: null };
+  if (busy) return { back, again: words(busy), over: null, reached: [] };
+  if (back[0]) return { back, again: null, over: back[0].why, reached: [] };
+  return code === "EMESSAGE" && (whole.responseCode ?? 0) >= 500 ? { back, again: null, over: words(whole), reached: [] } : { back, again: words(whole), over: null, reached: [] };
+}
+
+/** Some took it: who was refused for good is known, and who was put off is tried again. */
+function sentTo(info: unknown, envelope: readonly string[]): Outcome {
+  const { rejectedErrors = [] } = info as { rejectedErrors?: Said[] };
+  const { back, again } = outcomeOf({ rejectedErrors });
+  return { back, again: rejectedErrors.some(({ responseCode = 0 }) => responseCode < 500) ? again : null, over: null, reached: envelope.filter((address) => !rejectedErrors.some(({ recipient }) => recipient === address)) };
 }
 
 /** An error of the mail package: of the whole, or of one recipient. */

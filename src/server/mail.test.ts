@@ -131,6 +131,27 @@ describe("contact persons", () => {
   });
 });
 
+it("who is put off among others is tried again, and who has the letter gets it once", async () => {
+  persons([{ email: "ito@alderlane.example" }, { email: "ware@alderlane.example" }]);
+  mail.answers.set("ware@alderlane.example", "450 4.2.0 later, please");
+  const id = write();
+  await deliverLetter(book.db, book.name, id, NOW);
+  expect([stands(id), backAddresses(book.db)]).toEqual([{ delivery: "retry", tries: 1, nextTry: later(5).toISOString(), cameBack: null }, []]);
+  mail.answers.clear();
+  await deliverLetter(book.db, book.name, id, later(6));
+  expect([stands(id)?.delivery, mail.heard.filter((line) => line.startsWith("RCPT"))]).toEqual(["sent", ["ito", "ware", "ware"].map((name) => `RCPT TO:<${name}@alderlane.example>`)]);
+});
+
+it("a letter that some have has gone, also where another is refused in the end", async () => {
+  persons([{ email: "ito@alderlane.example" }, { email: "ware@alderlane.example" }]);
+  mail.answers.set("ware@alderlane.example", "450 4.2.0 later, please");
+  const id = write();
+  await deliverLetter(book.db, book.name, id, NOW);
+  mail.answers.set("ware@alderlane.example", "550 5.1.1 Mr Ware has left");
+  await deliverLetter(book.db, book.name, id, later(6));
+  expect([stands(id)?.delivery, stands(id)?.cameBack, backAddresses(book.db).map(({ address }) => address)]).toEqual(["sent", null, ["ware@alderlane.example"]]);
+});
+
 describe("mails that say that a letter came back", () => {
   /** As most mail systems write it: RFC 3464 with the letter's own head behind it. */
   const report = (to: string, messageId: string, action = "failed"): Buffer => Buffer.from(["From: MAILER-DAEMON@relay.example", "To: accounts@test.example", "Subject: Undelivered", "MIME-Version: 1.0", 'Content-Type: multipart/report; report-type=delivery-status; boundary="b1"', "", "--b1", "Content-Type: text/plain", "", "It did not arrive.", "", "--b1", "Content-Type: message/delivery-status", "", "Reporting-MTA: dns; relay.example", "", `Final-Recipient: rfc822; ${to}`, `Action: ${action}`, "Status: 5.1.1", "Diagnostic-Code: smtp; 550 5.1.1", " no such mailbox", "", "--b1", "Content-Type: text/rfc822-headers", "", `Message-ID: ${messageId}`, "Subject: Still open", "", "--b1--", ""].join("\r\n"));

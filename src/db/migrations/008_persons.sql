@@ -42,6 +42,8 @@ INSERT OR IGNORE INTO address_back (address, why, since) SELECT address, why, si
 DROP INDEX letter_came_back;
 
 ALTER TABLE letter ADD COLUMN copy_address TEXT NOT NULL DEFAULT '';
+-- Who has it already, while it is tried again for others; between commas.
+ALTER TABLE letter ADD COLUMN reached TEXT NOT NULL DEFAULT '';
 CREATE INDEX letter_message ON letter (message_id);
 
 -- What is charged with the letter of a rung, in the book's currency; kept with each letter as it was when it went.
