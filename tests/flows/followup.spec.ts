@@ -6,7 +6,7 @@ import { expect, test, type Page } from "@playwright/test";
 import { alive, DEMO, proofsHold } from "./helpers";
 
 const OUTBOX = "test-results/data/books/kestrel-row/outbox";
-const mails = (): string[] => readdirSync(OUTBOX).filter((name) => name.startsWith("2026-11-24")).map((name) => readFileSync(join(OUTBOX, name), "utf8"));
+const mails = (): string[] => readdirSync(OUTBOX).filter((name) => name.startsWith("2026-11-24") && name.endsWith(".eml")).map((name) => readFileSync(join(OUTBOX, name), "utf8"));
 
 /** Opens a customer's row of the list of who is late. */
 async function openRow(page: Page, name: string): Promise<void> {

@@ -6,7 +6,7 @@ import { expect, test } from "@playwright/test";
 import { alive, DEMO, proofsHold } from "./helpers";
 
 const OUTBOX = "test-results/data/books/kestrel-row/outbox";
-const today = (): string[] => readdirSync(OUTBOX).filter((name) => name.startsWith("2026-11-24"));
+const today = (): string[] => readdirSync(OUTBOX).filter((name) => name.startsWith("2026-11-24") && name.endsWith(".eml"));
 
 test("the letters of a day: looked through from the keyboard, one changed, one taken out with a reason, the rest sent after a second step", async ({ page }) => {
   await page.goto(`${DEMO}/overdue?show=run`);
