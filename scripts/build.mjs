@@ -9,7 +9,14 @@ import { build, context } from "esbuild";
 const root = join(fileURLToPath(new URL(".", import.meta.url)), "..");
 const options = {
   absWorkingDir: root,
-  entryPoints: { cli: "src/cli/main.ts", writer: "src/server/threads/writerThread.ts", match: "src/server/threads/matchTask.ts", count: "src/server/threads/countTask.ts", payers: "src/server/threads/payersTask.ts", ...(process.argv.includes("--bench") ? { bench: "tests/bench/main.ts" } : {}) },
+  entryPoints: {
+    cli: "src/cli/main.ts",
+    writer: "src/server/threads/writerThread.ts",
+    match: "src/server/threads/matchTask.ts",
+    count: "src/server/threads/countTask.ts",
+    payers: "src/server/threads/payersTask.ts",
+    ...(process.argv.includes("--bench") ? { bench: "tests/bench/main.ts" } : {}),
+  },
   outdir: "dist",
   outExtension: { ".js": ".mjs" },
   bundle: true,
@@ -28,7 +35,11 @@ if (process.argv.includes("--watch")) {
   rmSync(join(root, "dist"), { recursive: true, force: true });
   await build(options);
   if (!process.argv.includes("--cli")) {
-    const done = spawnSync(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "build"], { cwd: root, stdio: "inherit", env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
+    const done = spawnSync(
+      process.execPath,
+      [join(root, "node_modules/next/dist/bin/next"), "build"],
+      { cwd: root, stdio: "inherit", env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } },
+    );
     process.exit(done.status ?? 1);
   }
 }

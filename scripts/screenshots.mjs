@@ -12,9 +12,17 @@ const { chromium } = await import("@playwright/test");
 const port = Number(process.env.SHOTS_PORT ?? 4174);
 const data = join(root, "test-results/screenshots-data");
 rmSync(data, { recursive: true, force: true });
-const made = spawnSync(process.execPath, [join(root, "dist/cli.mjs"), "demo", "--make-only"], { cwd: root, stdio: "inherit", env: { ...env, DOZO_DATA: data } });
+const made = spawnSync(process.execPath, [join(root, "dist/cli.mjs"), "demo", "--make-only"], {
+  cwd: root,
+  stdio: "inherit",
+  env: { ...env, DOZO_DATA: data },
+});
 if (made.status !== 0) process.exit(made.status ?? 1);
-const server = spawn(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(port)], { cwd: root, stdio: "ignore", env: { ...env, DOZO_DATA: data } });
+const server = spawn(
+  process.execPath,
+  [join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(port)],
+  { cwd: root, stdio: "ignore", env: { ...env, DOZO_DATA: data } },
+);
 
 /** Each main view: its address, its paper, and what is pressed or clicked before the picture. */
 const views = [
@@ -53,17 +61,42 @@ async function open(page, address, tries = 40) {
 const wanted = process.argv.slice(2);
 const folder = join(root, "docs/screenshots");
 mkdirSync(folder, { recursive: true });
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"] });
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  args: [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+  ],
+});
 try {
-  for (const { name, path, keys = [], click, follow, dark = false } of views.filter((view) => wanted.length === 0 || wanted.includes(view.name))) {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: dark ? "dark" : "light" });
+  for (const { name, path, keys = [], click, follow, dark = false } of views.filter(
+    (view) => wanted.length === 0 || wanted.includes(view.name),
+  )) {
+    const page = await browser.newPage({
+      viewport: { width: 1280, height: 800 },
+      colorScheme: dark ? "dark" : "light",
+    });
     const address = `http://127.0.0.1:${port}/b/kestrel-row/${path}`;
     await open(page, address);
     await page.waitForTimeout(900);
     if (click) await page.getByRole("button", { name: click }).first().click();
     // A page beside the book: its address stands on the page before.
-    if (follow) await page.goto(new URL((await page.getByRole("link", { name: follow }).getAttribute("href")) ?? "", address).href);
-    for (const key of keys) { await page.keyboard.press(key); await page.waitForTimeout(500); }
+    if (follow)
+      await page.goto(
+        new URL(
+          (await page.getByRole("link", { name: follow }).getAttribute("href")) ?? "",
+          address,
+        ).href,
+      );
+    for (const key of keys) {
+      await page.keyboard.press(key);
+      await page.waitForTimeout(500);
+    }
     await page.waitForTimeout(900);
     await page.screenshot({ path: join(folder, `${name}.png`) });
     await page.close();

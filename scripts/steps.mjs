@@ -26,7 +26,9 @@ export const bin = (name) => join(root, "node_modules/.bin", name);
 
 /** Installs from the lock file, unless exactly that was installed before. */
 export function install() {
-  const wanted = createHash("sha256").update(readFileSync(join(root, "package-lock.json"))).digest("hex");
+  const wanted = createHash("sha256")
+    .update(readFileSync(join(root, "package-lock.json")))
+    .digest("hex");
   const mark = join(root, "node_modules/.dozo-installed");
   if (existsSync(mark) && readFileSync(mark, "utf8") === wanted) return;
   step("install from the lock file", "npm", ["ci", "--no-audit", "--no-fund"]);
@@ -36,14 +38,28 @@ export function install() {
 /** Builds command line, workers and pages, unless nothing has changed since. */
 export function build() {
   const built = join(root, ".next/BUILD_ID");
-  const sources = ["src", "package-lock.json", "next.config.ts", "tsconfig.json", "scripts/build.mjs"].map((name) => newest(join(root, name)));
-  if (existsSync(built) && existsSync(join(root, "dist/cli.mjs")) && Math.min(statSync(built).mtimeMs, statSync(join(root, "dist/cli.mjs")).mtimeMs) > Math.max(...sources)) return;
+  const sources = [
+    "src",
+    "package-lock.json",
+    "next.config.ts",
+    "tsconfig.json",
+    "scripts/build.mjs",
+  ].map((name) => newest(join(root, name)));
+  if (
+    existsSync(built) &&
+    existsSync(join(root, "dist/cli.mjs")) &&
+    Math.min(statSync(built).mtimeMs, statSync(join(root, "dist/cli.mjs")).mtimeMs) >
+      Math.max(...sources)
+  )
+    return;
   step("build", process.execPath, [join(root, "scripts/build.mjs")]);
 }
 
 function newest(path) {
   const stat = statSync(path);
-  return stat.isDirectory() ? Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name)))) : stat.mtimeMs;
+  return stat.isDirectory()
+    ? Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))))
+    : stat.mtimeMs;
 }
 
 /** Debian's Chromium for the flows, if there is none; CHROMIUM_PATH names another. */
@@ -51,7 +67,10 @@ export function chromium() {
   const path = process.env.CHROMIUM_PATH ?? "/usr/bin/chromium";
   if (existsSync(path)) return;
   const sudo = process.getuid?.() === 0 ? [] : ["sudo"];
-  const apt = (...args) => { const [program, ...rest] = [...sudo, "apt-get", ...args]; step(`apt-get ${args[0]}`, program, rest, { DEBIAN_FRONTEND: "noninteractive" }); };
+  const apt = (...args) => {
+    const [program, ...rest] = [...sudo, "apt-get", ...args];
+    step(`apt-get ${args[0]}`, program, rest, { DEBIAN_FRONTEND: "noninteractive" });
+  };
   apt("update", "-qq");
   apt("install", "-y", "-qq", "--no-install-recommends", "chromium");
 }

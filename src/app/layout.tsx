@@ -7,7 +7,10 @@ import type { ReactNode } from "react";
 
 import { Providers } from "@/ui/Providers";
 
-export const metadata: Metadata = { title: "Dozo", description: "Receivables: receipts matched, fees and payouts booked, overdue followed up." };
+export const metadata: Metadata = {
+  title: "Dozo",
+  description: "Receivables: receipts matched, fees and payouts booked, overdue followed up.",
+};
 
 export default function RootLayout({ children }: { children: ReactNode }): ReactNode {
   return (

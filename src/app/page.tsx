@@ -7,7 +7,11 @@ import { NewBook } from "@/ui/books/NewBook";
 export const dynamic = "force-dynamic";
 
 /** Leads to the book; with several, or none, shows them and how to make one. */
-export default async function Home({ searchParams }: { searchParams: Promise<{ new?: string }> }): Promise<ReactNode> {
+export default async function Home({
+  searchParams,
+}: {
+  searchParams: Promise<{ new?: string }>;
+}): Promise<ReactNode> {
   const books = listBooks();
   const { new: wantsNew } = await searchParams;
   const [only] = books;

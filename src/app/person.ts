@@ -13,5 +13,9 @@ export async function personOf(book: string): Promise<string> {
   const db = reading(book);
   const people = db ? readSettings(db).people : [];
   const chosen = (await cookies()).get(PERSON_COOKIE)?.value ?? "";
-  return people.find((name) => name === chosen || encodeURIComponent(name) === chosen) ?? people[0] ?? "clerk";
+  return (
+    people.find((name) => name === chosen || encodeURIComponent(name) === chosen) ??
+    people[0] ??
+    "clerk"
+  );
 }

@@ -16,6 +16,12 @@ export function check({ values }: Args): Outcome {
     const { what } = proofInWords(proof.name);
     return `${proof.holds ? "holds " : "BROKEN"}  ${what}: ${toDecimal(proof.journal, currency)}${proof.holds ? "" : `, documents ${toDecimal(proof.documents, currency)}, off by ${toDecimal(proof.off, currency)}`}`;
   });
-  const work = report.work.map((one) => `open    ${one.count} ${workInWords(one.name)}: ${toDecimal(one.sum, currency)}`);
-  return { code: report.holds ? EXIT.done : EXIT.wrong, text: [...lines, ...work].join("\n"), data: report };
+  const work = report.work.map(
+    (one) => `open    ${one.count} ${workInWords(one.name)}: ${toDecimal(one.sum, currency)}`,
+  );
+  return {
+    code: report.holds ? EXIT.done : EXIT.wrong,
+    text: [...lines, ...work].join("\n"),
+    data: report,
+  };
 }

@@ -14,17 +14,38 @@ export async function demo({ values }: Args): Promise<Outcome> {
     const made = await makeDemoBook();
     if (!made.ok) return failed(made.error);
   }
-  if (values["make-only"] === true) return { code: EXIT.done, messages: [`The demo book is ${DEMO_BOOK}.`], data: { book: DEMO_BOOK } };
+  if (values["make-only"] === true)
+    return {
+      code: EXIT.done,
+      messages: [`The demo book is ${DEMO_BOOK}.`],
+      data: { book: DEMO_BOOK },
+    };
   return serve();
 }
 
 /** Runs the built server on 127.0.0.1 until it is stopped. */
 function serve(): Promise<Outcome> {
   const root = process.env.DOZO_ROOT ?? process.cwd();
-  if (!existsSync(join(root, ".next/BUILD_ID"))) return Promise.resolve({ code: EXIT.input, messages: ["The pages are not built. Run npm run build first."] });
+  if (!existsSync(join(root, ".next/BUILD_ID")))
+    return Promise.resolve({
+      code: EXIT.input,
+      messages: ["The pages are not built. Run npm run build first."],
+    });
   const port = process.env.PORT ?? "3000";
-  const child = spawn(process.execPath, [join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", port], { cwd: root, stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, DOZO_ROOT: root, PORT: port } });
+  const child = spawn(
+    process.execPath,
+    [join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", port],
+    {
+      cwd: root,
+      stdio: ["ignore", "ignore", "inherit"],
+      env: { ...process.env, DOZO_ROOT: root, PORT: port },
+    },
+  );
   process.stderr.write(`Dozo is at http://127.0.0.1:${port}/b/${DEMO_BOOK}/match\n`);
   for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, () => child.kill(signal));
-  return new Promise((resolve) => child.on("exit", (code) => resolve({ code: code === 0 || code === null ? EXIT.done : EXIT.bug })));
+  return new Promise((resolve) =>
+    child.on("exit", (code) =>
+      resolve({ code: code === 0 || code === null ? EXIT.done : EXIT.bug }),
+    ),
+  );
 }

@@ -17,15 +17,28 @@ export async function exportReport({ values, files }: Args): Promise<Outcome> {
   const format = FORMATS.find((one) => one === (values.format ?? (values.json ? "json" : "csv")));
   if (!format) return wrongCall(`There is no format “${String(values.format)}”.`);
   const days = { asOf: dayIn(values["as-of"]), from: dayIn(values.from), to: dayIn(values.to) };
-  const wrong = (["as-of", "from", "to"] as const).find((option) => values[option] !== undefined && dayIn(values[option]) === undefined);
+  const wrong = (["as-of", "from", "to"] as const).find(
+    (option) => values[option] !== undefined && dayIn(values[option]) === undefined,
+  );
   if (wrong) return wrongCall(`--${wrong} is not a date like 2026-11-24.`);
-  if (days.asOf && (days.from || days.to)) return wrongCall("Say --as-of, or --from and --to, not both.");
+  if (days.asOf && (days.from || days.to))
+    return wrongCall("Say --as-of, or --from and --to, not both.");
   const opened = openBookToRead(values.book);
   if (!opened.ok) return failed(opened.error);
-  return give(name, sheetOf(opened.value, name, periodOf(todayOf(readSettings(opened.value)), days)), format, values.out);
+  return give(
+    name,
+    sheetOf(opened.value, name, periodOf(todayOf(readSettings(opened.value)), days)),
+    format,
+    values.out,
+  );
 }
 
-async function give(name: ExportName, sheet: ReturnType<typeof sheetOf>, format: Format, out: string | boolean | undefined): Promise<Outcome> {
+async function give(
+  name: ExportName,
+  sheet: ReturnType<typeof sheetOf>,
+  format: Format,
+  out: string | boolean | undefined,
+): Promise<Outcome> {
   const { bytes } = await render(sheet, format, name);
   if (typeof out !== "string") return { code: EXIT.done, bytes };
   writeFileSync(out, bytes);

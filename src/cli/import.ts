@@ -19,36 +19,81 @@ import { EXIT, failed, wrongCall, type Args, type Outcome } from "./outcome";
 export async function importFiles({ values, files }: Args): Promise<Outcome> {
   const book = values.book;
   const kind = values.kind ?? "auto";
-  if (typeof book !== "string" || files.length === 0) return wrongCall("Say --book and at least one file.");
-  if (!["auto", ...FILE_KINDS].includes(String(kind))) return wrongCall(`There is no kind “${kind}”.`);
+  if (typeof book !== "string" || files.length === 0)
+    return wrongCall("Say --book and at least one file.");
+  if (!["auto", ...FILE_KINDS].includes(String(kind)))
+    return wrongCall(`There is no kind “${kind}”.`);
   if (kind === "returns") return failed({ code: "mapping.kind", kind: String(kind) });
   const opened = openBookToWrite(book);
   if (!opened.ok) return failed(opened.error);
   const reports: (ImportReport & { file: string; kind: FileKind })[] = [];
   for (const path of files) {
-    const done = await importOne(opened.value, book, path, values, kind === "auto" ? undefined : (kind as FileKind));
-    if (!done.ok) return { ...failed(done.error), messages: [...reports.flatMap(words), ...(failed(done.error).messages ?? []).map((message) => `${path}: ${message}`)] };
+    const done = await importOne(
+      opened.value,
+      book,
+      path,
+      values,
+      kind === "auto" ? undefined : (kind as FileKind),
+    );
+    if (!done.ok)
+      return {
+        ...failed(done.error),
+        messages: [
+          ...reports.flatMap(words),
+          ...(failed(done.error).messages ?? []).map((message) => `${path}: ${message}`),
+        ],
+      };
     reports.push(done.value);
   }
   const refused = reports.some((report) => report.refused.length > 0);
-  return { code: refused ? EXIT.wrong : EXIT.done, text: reports.flatMap(words).join("\n"), data: { dryRun: values["dry-run"] === true, files: reports } };
+  return {
+    code: refused ? EXIT.wrong : EXIT.done,
+    text: reports.flatMap(words).join("\n"),
+    data: { dryRun: values["dry-run"] === true, files: reports },
+  };
 }
 
-async function importOne(db: Db, book: string, path: string, values: Args["values"], kind: FileKind | undefined): Promise<Result<ImportReport & { file: string; kind: FileKind }>> {
-  const kept = await keepFile(book, createReadStream(path)).catch((): Result<never> => fail("file.unreadable", { path }));
+async function importOne(
+  db: Db,
+  book: string,
+  path: string,
+  values: Args["values"],
+  kind: FileKind | undefined,
+): Promise<Result<ImportReport & { file: string; kind: FileKind }>> {
+  const kept = await keepFile(book, createReadStream(path)).catch((): Result<never> =>
+    fail("file.unreadable", { path }),
+  );
   if (!kept.ok) return kept;
   const inspected = inspectFile(book, kept.value.sha256, kind);
   if (!inspected.ok) return inspected;
   const mapping = mappingFor(db, values.mapping, inspected.value.mapping, kind);
   if (!mapping.ok) return mapping;
-  const input = { ...kept.value, name: basename(path), mapping: mapping.value, account: typeof values.account === "string" ? values.account : null };
-  const done = runCommand(db, importFile, input, { book, actor: "command line", key: randomUUID() }, values["dry-run"] === true);
+  const input = {
+    ...kept.value,
+    name: basename(path),
+    mapping: mapping.value,
+    account: typeof values.account === "string" ? values.account : null,
+  };
+  const done = runCommand(
+    db,
+    importFile,
+    input,
+    { book, actor: "command line", key: randomUUID() },
+    values["dry-run"] === true,
+  );
   return done.ok ? ok({ ...done.value, file: path, kind: mapping.value.kind }) : done;
 }
 
-function mappingFor(db: Db, name: string | boolean | undefined, guessed: MappingSpec, kind: FileKind | undefined): Result<MappingSpec> {
+function mappingFor(
+  db: Db,
+  name: string | boolean | undefined,
+  guessed: MappingSpec,
+  kind: FileKind | undefined,
+): Result<MappingSpec> {
   if (typeof name !== "string") return ok(guessed);
-  const saved = mappings(db).find((one) => one.name === name && (kind === undefined || one.kind === kind));
+  const saved = mappings(db).find(
+    (one) => one.name === name && (kind === undefined || one.kind === kind),
+  );
   return saved ? ok(JSON.parse(saved.spec) as MappingSpec) : fail("mapping.unknown", { name });
 }
 
@@ -56,7 +101,12 @@ function words(report: ImportReport & { file: string; kind: FileKind }): string[
   return [
     `${report.file} (${report.kind}): ${report.lines} lines, ${report.new} new, ${report.known} known, ${report.changed} changed, ${new Set(report.refused.map(({ line }) => line)).size} refused`,
     ...report.outcome.map(({ words: what, count }) => `  ${count} ${what}`),
-    ...report.refused.slice(0, 50).map(({ line, column, reason }) => `  line ${line}${column === "" ? "" : `, ${column}`}: ${reason}`),
+    ...report.refused
+      .slice(0, 50)
+      .map(
+        ({ line, column, reason }) =>
+          `  line ${line}${column === "" ? "" : `, ${column}`}: ${reason}`,
+      ),
     ...(report.refused.length > 50 ? [`  and ${report.refused.length - 50} more`] : []),
   ];
 }

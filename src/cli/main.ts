@@ -24,11 +24,31 @@ type Run = (args: Args) => Promise<Outcome> | Outcome;
 /** Each command is loaded when it is called: what the others need would take longer to load than some of them run. */
 const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }> = {
   demo: { options: { "make-only": flag }, load: async () => (await import("./demo")).demo },
-  import: { options: { book: text, kind: text, account: text, mapping: text, "dry-run": flag }, load: async () => (await import("./import")).importFiles },
-  match: { options: { customers: text, invoices: text, payments: text, history: text, out: text, book: text, "post-sure": flag }, load: async () => (await import("./match")).match },
-  export: { options: { book: text, "as-of": text, from: text, to: text, format: text, out: text }, load: async () => (await import("./export")).exportReport },
+  import: {
+    options: { book: text, kind: text, account: text, mapping: text, "dry-run": flag },
+    load: async () => (await import("./import")).importFiles,
+  },
+  match: {
+    options: {
+      customers: text,
+      invoices: text,
+      payments: text,
+      history: text,
+      out: text,
+      book: text,
+      "post-sure": flag,
+    },
+    load: async () => (await import("./match")).match,
+  },
+  export: {
+    options: { book: text, "as-of": text, from: text, to: text, format: text, out: text },
+    load: async () => (await import("./export")).exportReport,
+  },
   check: { options: { book: text }, load: async () => (await import("./check")).check },
-  backup: { options: { book: text, out: text }, load: async () => (await import("./backup")).backup },
+  backup: {
+    options: { book: text, out: text },
+    load: async () => (await import("./backup")).backup,
+  },
   restore: { options: { book: text }, load: async () => (await import("./backup")).restore },
 };
 
@@ -40,27 +60,46 @@ async function main(argv: string[]): Promise<number> {
     return EXIT.done;
   }
   const json = argv.includes("--json");
-  const outcome = subcommand ? await run(subcommand, rest) : wrongCall(name === "" ? "Say what to do." : `There is no command “${name}”.`);
+  const outcome = subcommand
+    ? await run(subcommand, rest)
+    : wrongCall(name === "" ? "Say what to do." : `There is no command “${name}”.`);
   for (const message of outcome.messages ?? []) process.stderr.write(`${message}\n`);
   if (outcome.bytes) process.stdout.write(outcome.bytes);
   else if (json) process.stdout.write(`${JSON.stringify(outcome.data ?? null)}\n`);
-  else if (outcome.text) process.stdout.write(outcome.text.endsWith("\n") ? outcome.text : `${outcome.text}\n`);
+  else if (outcome.text)
+    process.stdout.write(outcome.text.endsWith("\n") ? outcome.text : `${outcome.text}\n`);
   return outcome.code;
 }
 
-async function run(subcommand: NonNullable<(typeof SUBCOMMANDS)[string]>, rest: string[]): Promise<Outcome> {
+async function run(
+  subcommand: NonNullable<(typeof SUBCOMMANDS)[string]>,
+  rest: string[],
+): Promise<Outcome> {
   let args: Args;
   try {
-    const parsed = parseArgs({ args: rest, options: { ...subcommand.options, json: flag, help: flag }, allowPositionals: true, strict: true });
+    const parsed = parseArgs({
+      args: rest,
+      options: { ...subcommand.options, json: flag, help: flag },
+      allowPositionals: true,
+      strict: true,
+    });
     args = { values: parsed.values as Args["values"], files: parsed.positionals };
   } catch (error) {
-    return wrongCall(error instanceof Error ? error.message.split("\n")[0] ?? "" : "The call cannot be read.");
+    return wrongCall(
+      error instanceof Error ? (error.message.split("\n")[0] ?? "") : "The call cannot be read.",
+    );
   }
   try {
-    return await (await subcommand.load())(args);
+    return await (
+      await subcommand.load()
+    )(args);
   } catch (error) {
     if ((await import("@/db/connection")).isBusy(error)) return failed({ code: "book.locked" });
-    return { code: EXIT.bug, messages: [`A bug: ${error instanceof Error ? (error.stack ?? error.message) : "unknown"}`], data: { error: "bug" } };
+    return {
+      code: EXIT.bug,
+      messages: [`A bug: ${error instanceof Error ? (error.stack ?? error.message) : "unknown"}`],
+      data: { error: "bug" },
+    };
   }
 }
 

@@ -5,7 +5,13 @@ import { inWords } from "@/server/messages";
 export const EXIT = { done: 0, wrong: 1, call: 2, input: 3, book: 4, bug: 70 } as const;
 
 /** What a command gives back: its exit code, text or data for standard output, and messages for standard error. */
-export type Outcome = { code: number; text?: string; bytes?: Buffer; data?: unknown; messages?: string[] };
+export type Outcome = {
+  code: number;
+  text?: string;
+  bytes?: Buffer;
+  data?: unknown;
+  messages?: string[];
+};
 export type Args = { values: Record<string, string | boolean | undefined>; files: string[] };
 
 /** A wrong call: what is wrong with it, and where to find help. */
@@ -15,7 +21,13 @@ export function wrongCall(message: string): Outcome {
 
 /** A failure of a use case with the exit code of its kind. */
 export function failed(error: Failure): Outcome {
-  const code = error.code.startsWith("book.") ? EXIT.book : error.code === "bug" ? EXIT.bug : /^(file|mapping|account)\./.test(error.code) ? EXIT.input : EXIT.call;
+  const code = error.code.startsWith("book.")
+    ? EXIT.book
+    : error.code === "bug"
+      ? EXIT.bug
+      : /^(file|mapping|account)\./.test(error.code)
+        ? EXIT.input
+        : EXIT.call;
   return { code, messages: [inWords(error)], data: { error: error.code, message: inWords(error) } };
 }
 

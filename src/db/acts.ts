@@ -2,19 +2,87 @@ import type { Day } from "@/core/calendar";
 
 import type { Db } from "./connection";
 
-export const ACT_KINDS = ["import", "place", "set_aside", "tie", "elsewhere", "bank_receipt", "dispute_lost", "letter", "contact", "leave_out", "settings", "rule", "undo", "account", "hand_receipt", "deposit", "deposit_banked", "bounce", "ask", "decide", "forget", "lock", "accrue", "fee_bill", "refund", "retry", "mend", "answer", "export", "rates", "revalue", "allowance", "late_fee", "write_off", "run"] as const;
+export const ACT_KINDS = [
+  "import",
+  "place",
+  "set_aside",
+  "tie",
+  "elsewhere",
+  "bank_receipt",
+  "dispute_lost",
+  "letter",
+  "contact",
+  "leave_out",
+  "settings",
+  "rule",
+  "undo",
+  "account",
+  "hand_receipt",
+  "deposit",
+  "deposit_banked",
+  "bounce",
+  "ask",
+  "decide",
+  "forget",
+  "lock",
+  "accrue",
+  "fee_bill",
+  "refund",
+  "retry",
+  "mend",
+  "answer",
+  "export",
+  "rates",
+  "revalue",
+  "allowance",
+  "late_fee",
+  "write_off",
+  "run",
+] as const;
 export type ActKind = (typeof ACT_KINDS)[number];
-export type SubjectKind = "import_file" | "receipt" | "payout" | "bank_line" | "customer" | "processor_item" | "act" | "book" | "processor_account" | "bank_account" | "bank_rule" | "deposit" | "change_notice" | "open_item";
+export type SubjectKind =
+  | "import_file"
+  | "receipt"
+  | "payout"
+  | "bank_line"
+  | "customer"
+  | "processor_item"
+  | "act"
+  | "book"
+  | "processor_account"
+  | "bank_account"
+  | "bank_rule"
+  | "deposit"
+  | "change_notice"
+  | "open_item";
 
 export type ActRow = {
-  id: number; commandId: number; kind: ActKind; subjectKind: SubjectKind; subjectId: number; customerId: number | null; text: string; onDay: Day; at: string; actor: string; undoneBy: number | null;
+  id: number;
+  commandId: number;
+  kind: ActKind;
+  subjectKind: SubjectKind;
+  subjectId: number;
+  customerId: number | null;
+  text: string;
+  onDay: Day;
+  at: string;
+  actor: string;
+  undoneBy: number | null;
 };
 const ACT = `SELECT id, command_id AS commandId, kind, subject_kind AS subjectKind, subject_id AS subjectId, customer_id AS customerId, text, on_day AS onDay, at, actor, undone_by AS undoneBy FROM act`;
 
 export function insertAct(db: Db, act: Omit<ActRow, "id" | "undoneBy">): number {
   return db.run(
     "INSERT INTO act (command_id, kind, subject_kind, subject_id, customer_id, text, on_day, at, actor) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
-    act.commandId, act.kind, act.subjectKind, act.subjectId, act.customerId, act.text, act.onDay, act.at, act.actor,
+    act.commandId,
+    act.kind,
+    act.subjectKind,
+    act.subjectId,
+    act.customerId,
+    act.text,
+    act.onDay,
+    act.at,
+    act.actor,
   ).id;
 }
 
@@ -27,7 +95,11 @@ export function actById(db: Db, id: number): ActRow | undefined {
 }
 
 export function actsOf(db: Db, subjectKind: SubjectKind, subjectId: number): ActRow[] {
-  return db.all<ActRow>(`${ACT} WHERE subject_kind = ? AND subject_id = ? ORDER BY id`, subjectKind, subjectId);
+  return db.all<ActRow>(
+    `${ACT} WHERE subject_kind = ? AND subject_id = ? ORDER BY id`,
+    subjectKind,
+    subjectId,
+  );
 }
 
 /** What one command did, in its order. */
@@ -49,7 +121,10 @@ export function actCount(db: Db): number {
 }
 
 export function commandByKey(db: Db, key: string): { name: string; result: string } | undefined {
-  return db.get<{ name: string; result: string }>("SELECT name, result FROM command WHERE key = ?", key);
+  return db.get<{ name: string; result: string }>(
+    "SELECT name, result FROM command WHERE key = ?",
+    key,
+  );
 }
 
 export function nextCommandId(db: Db): number {
@@ -62,14 +137,33 @@ export function nextCommandId(db: Db): number {
  * thousand letters go, nothing is reckoned anew.
  */
 export function lastChange(db: Db): number {
-  return db.get<{ id: number }>("SELECT id FROM command WHERE name <> 'noteVisit' ORDER BY id DESC LIMIT 1")?.id ?? 0;
+  return (
+    db.get<{ id: number }>(
+      "SELECT id FROM command WHERE name <> 'noteVisit' ORDER BY id DESC LIMIT 1",
+    )?.id ?? 0
+  );
 }
 
 /** The last command that can have changed what is owed, and by whom: what is only said to customers, or noted of them, is none. */
 export function lastChangeOfSums(db: Db): number {
-  return db.get<{ id: number }>("SELECT id FROM command WHERE name NOT IN ('noteVisit', 'sendLetter', 'sendLetters', 'runLetters', 'skipRun', 'logContact') ORDER BY id DESC LIMIT 1")?.id ?? 0;
+  return (
+    db.get<{ id: number }>(
+      "SELECT id FROM command WHERE name NOT IN ('noteVisit', 'sendLetter', 'sendLetters', 'runLetters', 'skipRun', 'logContact') ORDER BY id DESC LIMIT 1",
+    )?.id ?? 0
+  );
 }
 
-export function insertCommand(db: Db, command: { id: number; key: string; name: string; actor: string; at: string; result: string }): void {
-  db.run("INSERT INTO command (id, key, name, actor, at, result) VALUES (?, ?, ?, ?, ?, ?)", command.id, command.key, command.name, command.actor, command.at, command.result);
+export function insertCommand(
+  db: Db,
+  command: { id: number; key: string; name: string; actor: string; at: string; result: string },
+): void {
+  db.run(
+    "INSERT INTO command (id, key, name, actor, at, result) VALUES (?, ?, ?, ?, ?, ?)",
+    command.id,
+    command.key,
+    command.name,
+    command.actor,
+    command.at,
+    command.result,
+  );
 }

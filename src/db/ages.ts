@@ -6,18 +6,30 @@ import type { Db } from "./connection";
 import { movesOf, standingOn } from "./moves";
 
 /** What is asked of an aging: as of which day, counted from which day of an item, in which columns; in one currency's own sums, or (null) everything in the book's. */
-export type AgeAsk = { readonly asOf: Day; readonly by: AgedBy; readonly spans: readonly AgeSpan[]; readonly currency: Currency | null };
+export type AgeAsk = {
+  readonly asOf: Day;
+  readonly by: AgedBy;
+  readonly spans: readonly AgeSpan[];
+  readonly currency: Currency | null;
+};
 
 /** What was open on the day by customer and column; customers of whom nothing was open are left out. */
-export function agesByCustomer(db: Db, { asOf, by, spans, currency }: AgeAsk): Map<number, Minor[]> {
+export function agesByCustomer(
+  db: Db,
+  { asOf, by, spans, currency }: AgeAsk,
+): Map<number, Minor[]> {
   const moves = movesOf(db);
-  const [sums, today] = [standingOn(moves, asOf, currency === null ? "book" : "own"), dayNumber(asOf)];
+  const [sums, today] = [
+    standingOn(moves, asOf, currency === null ? "book" : "own"),
+    dayNumber(asOf),
+  ];
   const spanAt = new Map<number, number>();
   const found = new Map<number, Minor[]>();
   for (let id = 0; id < sums.length; id += 1) {
     const sum = sums[id] ?? 0;
     if (sum === 0 || (currency !== null && moves.currency[id] !== currency)) continue;
-    const from = (by === "issued" || moves.isNote[id] ? moves.issuedOn[id] : moves.dueOn[id]) ?? today;
+    const from =
+      (by === "issued" || moves.isNote[id] ? moves.issuedOn[id] : moves.dueOn[id]) ?? today;
     let span = spanAt.get(from);
     if (span === undefined) spanAt.set(from, (span = spanOf(spans, today - from)));
     const customer = moves.customer[id] ?? 0;
@@ -37,17 +49,32 @@ export function agesTogether(db: Db, ask: AgeAsk): Minor[] {
 
 /** What stood in receivables on a day in one currency's own sums. */
 export function receivablesIn(db: Db, currency: Currency, asOf: Day): Minor {
-  return minor(db.get<{ sum: number | null }>("SELECT sum(l.amount) AS sum FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.currency = ? AND e.posted_on <= ? AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables')", currency, asOf)?.sum ?? 0);
+  return minor(
+    db.get<{ sum: number | null }>(
+      "SELECT sum(l.amount) AS sum FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.currency = ? AND e.posted_on <= ? AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables')",
+      currency,
+      asOf,
+    )?.sum ?? 0,
+  );
 }
 
 /** Credit on account on a day by customer, negative. */
-export function creditsByCustomerAsOf(db: Db, asOf: Day, currency: Currency | null): Map<number, Minor> {
-  const [sum, own] = [currency === null ? "l.book_amount" : "l.amount", currency === null ? "" : `AND r.currency = '${currency}'`];
+export function creditsByCustomerAsOf(
+  db: Db,
+  asOf: Day,
+  currency: Currency | null,
+): Map<number, Minor> {
+  const [sum, own] = [
+    currency === null ? "l.book_amount" : "l.amount",
+    currency === null ? "" : `AND r.currency = '${currency}'`,
+  ];
   return new Map(
-    db.all<{ id: number; credit: Minor }>(
-      `SELECT r.customer_id AS id, sum(${sum}) AS credit FROM entry_line l CROSS JOIN entry e ON e.id = l.entry_id CROSS JOIN receipt r ON r.id = l.item_id
+    db
+      .all<{ id: number; credit: Minor }>(
+        `SELECT r.customer_id AS id, sum(${sum}) AS credit FROM entry_line l CROSS JOIN entry e ON e.id = l.entry_id CROSS JOIN receipt r ON r.id = l.item_id
        WHERE l.account_id IN (SELECT id FROM account WHERE role = 'credits') AND l.item_kind = 'receipt' AND r.customer_id IS NOT NULL ${own} AND e.posted_on <= ? GROUP BY r.customer_id HAVING sum(${sum}) <> 0`,
-      asOf,
-    ).map(({ id, credit }) => [id, credit]),
+        asOf,
+      )
+      .map(({ id, credit }) => [id, credit]),
   );
 }

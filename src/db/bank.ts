@@ -3,29 +3,60 @@ import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
-export type BankAccountRow = { id: number; code: string; name: string; currency: Currency; lastFour: string | null; openingBalance: Minor };
+export type BankAccountRow = {
+  id: number;
+  code: string;
+  name: string;
+  currency: Currency;
+  lastFour: string | null;
+  openingBalance: Minor;
+};
 
 export function bankAccounts(db: Db): BankAccountRow[] {
-  return db.all<BankAccountRow>("SELECT id, code, name, currency, last_four AS lastFour, opening_balance AS openingBalance FROM bank_account ORDER BY id");
+  return db.all<BankAccountRow>(
+    "SELECT id, code, name, currency, last_four AS lastFour, opening_balance AS openingBalance FROM bank_account ORDER BY id",
+  );
 }
 
 export function insertBankAccount(db: Db, account: Omit<BankAccountRow, "id">): number {
-  return db.run("INSERT INTO bank_account (code, name, currency, last_four, opening_balance) VALUES (?, ?, ?, ?, ?)", account.code, account.name, account.currency, account.lastFour, account.openingBalance).id;
+  return db.run(
+    "INSERT INTO bank_account (code, name, currency, last_four, opening_balance) VALUES (?, ?, ?, ?, ?)",
+    account.code,
+    account.name,
+    account.currency,
+    account.lastFour,
+    account.openingBalance,
+  ).id;
 }
 
 export type TreatAs = "elsewhere" | "receipt" | "payout";
-export type BankRuleRow = { id: number; bankAccountId: number; contains: string; sign: "in" | "out" | "both"; treatAs: TreatAs; accountId: number | null };
-const RULE = "SELECT id, bank_account_id AS bankAccountId, contains, sign, treat_as AS treatAs, account_id AS accountId FROM bank_rule";
+export type BankRuleRow = {
+  id: number;
+  bankAccountId: number;
+  contains: string;
+  sign: "in" | "out" | "both";
+  treatAs: TreatAs;
+  accountId: number | null;
+};
+const RULE =
+  "SELECT id, bank_account_id AS bankAccountId, contains, sign, treat_as AS treatAs, account_id AS accountId FROM bank_rule";
 
 export function bankRules(db: Db, bankAccountId: number): BankRuleRow[] {
-  return db.all<BankRuleRow>(`${RULE} WHERE bank_account_id = ? ORDER BY length(contains) DESC, id`, bankAccountId);
+  return db.all<BankRuleRow>(
+    `${RULE} WHERE bank_account_id = ? ORDER BY length(contains) DESC, id`,
+    bankAccountId,
+  );
 }
 
 export function insertBankRule(db: Db, rule: Omit<BankRuleRow, "id">): number {
   return db.run(
     `INSERT INTO bank_rule (bank_account_id, contains, sign, treat_as, account_id) VALUES (?, ?, ?, ?, ?)
      ON CONFLICT (bank_account_id, contains, sign) DO UPDATE SET treat_as = excluded.treat_as, account_id = excluded.account_id`,
-    rule.bankAccountId, rule.contains, rule.sign, rule.treatAs, rule.accountId,
+    rule.bankAccountId,
+    rule.contains,
+    rule.sign,
+    rule.treatAs,
+    rule.accountId,
   ).id;
 }
 
@@ -34,9 +65,22 @@ export function deleteBankRule(db: Db, id: number): void {
   db.run("DELETE FROM bank_rule WHERE id = ?", id);
 }
 
-export type BankLineState = "open" | "payout" | "receipt" | "elsewhere" | "deposit" | "bounce" | "fee_bill" | "refund";
+export type BankLineState =
+  "open" | "payout" | "receipt" | "elsewhere" | "deposit" | "bounce" | "fee_bill" | "refund";
 export type BankLineRow = {
-  id: number; bankAccountId: number; externalId: string; postedOn: Day; currency: Currency; amount: Minor; description: string; state: BankLineState; receiptId: number | null; ruleId: number | null; balanceAfter: Minor | null; fileId: number | null; lineNo: number | null;
+  id: number;
+  bankAccountId: number;
+  externalId: string;
+  postedOn: Day;
+  currency: Currency;
+  amount: Minor;
+  description: string;
+  state: BankLineState;
+  receiptId: number | null;
+  ruleId: number | null;
+  balanceAfter: Minor | null;
+  fileId: number | null;
+  lineNo: number | null;
 };
 const LINE = `SELECT id, bank_account_id AS bankAccountId, external_id AS externalId, posted_on AS postedOn, currency, amount, description, state, receipt_id AS receiptId, rule_id AS ruleId, balance_after AS balanceAfter,
   file_id AS fileId, line_no AS lineNo FROM bank_line`;
@@ -45,8 +89,16 @@ export function bankLineById(db: Db, id: number): BankLineRow | undefined {
   return db.get<BankLineRow>(`${LINE} WHERE id = ?`, id);
 }
 
-export function bankLineByExternalId(db: Db, bankAccountId: number, externalId: string): BankLineRow | undefined {
-  return db.get<BankLineRow>(`${LINE} WHERE bank_account_id = ? AND external_id = ?`, bankAccountId, externalId);
+export function bankLineByExternalId(
+  db: Db,
+  bankAccountId: number,
+  externalId: string,
+): BankLineRow | undefined {
+  return db.get<BankLineRow>(
+    `${LINE} WHERE bank_account_id = ? AND external_id = ?`,
+    bankAccountId,
+    externalId,
+  );
 }
 
 export function bankLineOfReceipt(db: Db, receiptId: number): BankLineRow | undefined {
@@ -57,27 +109,68 @@ export function openBankLines(db: Db): BankLineRow[] {
   return db.all<BankLineRow>(`${LINE} WHERE state = 'open' ORDER BY posted_on, id`);
 }
 
-export function insertBankLine(db: Db, line: Omit<BankLineRow, "id" | "state" | "receiptId" | "ruleId">): number {
+export function insertBankLine(
+  db: Db,
+  line: Omit<BankLineRow, "id" | "state" | "receiptId" | "ruleId">,
+): number {
   return db.run(
     "INSERT INTO bank_line (bank_account_id, external_id, posted_on, currency, amount, description, state, balance_after, file_id, line_no) VALUES (?, ?, ?, ?, ?, ?, 'open', ?, ?, ?)",
-    line.bankAccountId, line.externalId, line.postedOn, line.currency, line.amount, line.description, line.balanceAfter, line.fileId, line.lineNo,
+    line.bankAccountId,
+    line.externalId,
+    line.postedOn,
+    line.currency,
+    line.amount,
+    line.description,
+    line.balanceAfter,
+    line.fileId,
+    line.lineNo,
   ).id;
 }
 
-export function setBankLineState(db: Db, id: number, state: BankLineState, receiptId: number | null = null, ruleId: number | null = null): void {
-  db.run("UPDATE bank_line SET state = ?, receipt_id = ?, rule_id = ? WHERE id = ?", state, receiptId, ruleId, id);
+export function setBankLineState(
+  db: Db,
+  id: number,
+  state: BankLineState,
+  receiptId: number | null = null,
+  ruleId: number | null = null,
+): void {
+  db.run(
+    "UPDATE bank_line SET state = ?, receipt_id = ?, rule_id = ? WHERE id = ?",
+    state,
+    receiptId,
+    ruleId,
+    id,
+  );
 }
 
-export function bankLinePage(db: Db, filter: { state: BankLineState | null; text: string | null; limit: number; offset: number }): { rows: BankLineRow[]; count: number; sum: Minor } {
-  const where = "WHERE (?1 IS NULL OR state = ?1) AND (?2 IS NULL OR description LIKE '%' || ?2 || '%')";
-  const rows = db.all<BankLineRow>(`${LINE} ${where} ORDER BY posted_on DESC, id DESC LIMIT ?3 OFFSET ?4`, filter.state, filter.text, filter.limit, filter.offset);
-  const sums = db.get<{ n: number; sum: Minor }>(`SELECT count(*) AS n, coalesce(sum(amount), 0) AS sum FROM bank_line ${where}`, filter.state, filter.text);
+export function bankLinePage(
+  db: Db,
+  filter: { state: BankLineState | null; text: string | null; limit: number; offset: number },
+): { rows: BankLineRow[]; count: number; sum: Minor } {
+  const where =
+    "WHERE (?1 IS NULL OR state = ?1) AND (?2 IS NULL OR description LIKE '%' || ?2 || '%')";
+  const rows = db.all<BankLineRow>(
+    `${LINE} ${where} ORDER BY posted_on DESC, id DESC LIMIT ?3 OFFSET ?4`,
+    filter.state,
+    filter.text,
+    filter.limit,
+    filter.offset,
+  );
+  const sums = db.get<{ n: number; sum: Minor }>(
+    `SELECT count(*) AS n, coalesce(sum(amount), 0) AS sum FROM bank_line ${where}`,
+    filter.state,
+    filter.text,
+  );
   return { rows, count: sums?.n ?? 0, sum: sums?.sum ?? (0 as Minor) };
 }
 
 /** Lines that reached the bank as payouts, by day, for the band of days. */
 export function payoutLinesByDay(db: Db, from: Day, to: Day): { on: Day; sum: Minor }[] {
-  return db.all("SELECT posted_on AS 'on', sum(amount) AS sum FROM bank_line WHERE state = 'payout' AND posted_on BETWEEN ? AND ? GROUP BY posted_on", from, to);
+  return db.all(
+    "SELECT posted_on AS 'on', sum(amount) AS sum FROM bank_line WHERE state = 'payout' AND posted_on BETWEEN ? AND ? GROUP BY posted_on",
+    from,
+    to,
+  );
 }
 
 export function lastStatementDay(db: Db): Day | null {

@@ -30,20 +30,34 @@ export class Db {
    * which is read several times as fast as row by row. `columns` gives the
    * expression of each field; `from` is all that follows FROM.
    */
-  many<Row extends object>(columns: { readonly [Field in keyof Row & string]: string }, from: string): Row[] {
+  many<Row extends object>(
+    columns: { readonly [Field in keyof Row & string]: string },
+    from: string,
+  ): Row[] {
     const fields = Object.keys(columns) as (keyof Row & string)[];
     const empty = Object.fromEntries(fields.map((field) => [field, null])) as Row;
-    return this.lists<Row[keyof Row & string][]>(fields.map((field) => columns[field]), `FROM ${from}`).map((values) => {
+    return this.lists<Row[keyof Row & string][]>(
+      fields.map((field) => columns[field]),
+      `FROM ${from}`,
+    ).map((values) => {
       // All rows have one shape, whose fields are then filled in.
       const row = { ...empty };
-      for (let at = 0; at < fields.length; at += 1) row[fields[at] as keyof Row & string] = values[at] as Row[keyof Row & string];
+      for (let at = 0; at < fields.length; at += 1)
+        row[fields[at] as keyof Row & string] = values[at] as Row[keyof Row & string];
       return row;
     });
   }
 
   /** The same, each row as the list of its columns. */
-  lists<Row extends readonly unknown[]>(columns: readonly string[], from: string, ...values: Value[]): Row[] {
-    const found = this.get<{ rows: string }>(`SELECT json_group_array(json_array(${columns.join(", ")})) AS rows ${from}`, ...values);
+  lists<Row extends readonly unknown[]>(
+    columns: readonly string[],
+    from: string,
+    ...values: Value[]
+  ): Row[] {
+    const found = this.get<{ rows: string }>(
+      `SELECT json_group_array(json_array(${columns.join(", ")})) AS rows ${from}`,
+      ...values,
+    );
     return JSON.parse(found?.rows ?? "[]") as Row[];
   }
 
@@ -102,7 +116,9 @@ const MOST_STATEMENTS = 1000;
 
 /** Numbered parameters (?1) are bound by name here, as better-sqlite3 counts only plain ones by place. */
 function bound(numbered: boolean, values: Value[]): (Value | Record<string, Value>)[] {
-  return numbered ? [Object.fromEntries(values.map((value, at) => [String(at + 1), value]))] : values;
+  return numbered
+    ? [Object.fromEntries(values.map((value, at) => [String(at + 1), value]))]
+    : values;
 }
 
 type OpenError = "book.missing" | "book.newer" | "book.locked" | "book.unreadable";
@@ -196,16 +212,20 @@ function migrate(raw: Database.Database, path: string): void {
   const from = schemaVersion(raw);
   const todo = migrationFiles().filter(({ number }) => number > from);
   if (todo.length === 0) return;
-  if (from > 0) raw.exec(`VACUUM INTO '${free(`${path}.before-${todo[0]?.number}`).replaceAll("'", "''")}'`);
+  if (from > 0)
+    raw.exec(`VACUUM INTO '${free(`${path}.before-${todo[0]?.number}`).replaceAll("'", "''")}'`);
   // A table that is made anew is dropped on the way: references are checked once it stands again.
   raw.pragma("foreign_keys = OFF");
   for (const { number, path: file } of todo) {
-    raw.transaction(() => {
-      raw.exec(readFileSync(file, "utf8"));
-      const broken = raw.pragma("foreign_key_check") as unknown[];
-      if (broken.length > 0) throw new Error(`migration ${number} leaves ${broken.length} references broken`);
-      raw.pragma(`user_version = ${number}`);
-    }).immediate();
+    raw
+      .transaction(() => {
+        raw.exec(readFileSync(file, "utf8"));
+        const broken = raw.pragma("foreign_key_check") as unknown[];
+        if (broken.length > 0)
+          throw new Error(`migration ${number} leaves ${broken.length} references broken`);
+        raw.pragma(`user_version = ${number}`);
+      })
+      .immediate();
   }
   raw.pragma("foreign_keys = ON");
 }

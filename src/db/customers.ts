@@ -4,7 +4,12 @@ import type { Minor } from "@/core/money";
 import type { Db } from "./connection";
 import { bookValue } from "./rates";
 
-export type CustomerRow = Customer & { phone: string | null; leftOut: string | null; fileId: number | null; lineNo: number | null };
+export type CustomerRow = Customer & {
+  phone: string | null;
+  leftOut: string | null;
+  fileId: number | null;
+  lineNo: number | null;
+};
 const CUSTOMER = `SELECT id, external_id AS externalId, name, email, phone, parent_id AS parentId, left_out AS leftOut, file_id AS fileId, line_no AS lineNo FROM customer`;
 
 export function customerById(db: Db, id: number): CustomerRow | undefined {
@@ -17,29 +22,65 @@ export function customerByExternalId(db: Db, externalId: string): CustomerRow | 
 
 export function allCustomers(db: Db): CustomerRow[] {
   const names = new Map<number, string[]>();
-  for (const { customerId, alias } of db.all<{ customerId: number; alias: string }>("SELECT customer_id AS customerId, alias FROM customer_alias ORDER BY customer_id, alias")) names.set(customerId, [...(names.get(customerId) ?? []), alias]);
-  const customers: CustomerRow[] = db.many<Omit<CustomerRow, "aliases">>({ id: "id", externalId: "external_id", name: "name", email: "email", phone: "phone", parentId: "parent_id", leftOut: "left_out", fileId: "file_id", lineNo: "line_no" }, "customer").sort((a, b) => a.id - b.id);
-  return names.size === 0 ? customers : customers.map((customer) => { const aliases = names.get(customer.id); return aliases === undefined ? customer : { ...customer, aliases }; });
+  for (const { customerId, alias } of db.all<{ customerId: number; alias: string }>(
+    "SELECT customer_id AS customerId, alias FROM customer_alias ORDER BY customer_id, alias",
+  ))
+    names.set(customerId, [...(names.get(customerId) ?? []), alias]);
+  const customers: CustomerRow[] = db
+    .many<Omit<CustomerRow, "aliases">>(
+      {
+        id: "id",
+        externalId: "external_id",
+        name: "name",
+        email: "email",
+        phone: "phone",
+        parentId: "parent_id",
+        leftOut: "left_out",
+        fileId: "file_id",
+        lineNo: "line_no",
+      },
+      "customer",
+    )
+    .sort((a, b) => a.id - b.id);
+  return names.size === 0
+    ? customers
+    : customers.map((customer) => {
+        const aliases = names.get(customer.id);
+        return aliases === undefined ? customer : { ...customer, aliases };
+      });
 }
 
 /** All customers by name, as lists show them. */
 export function idsByName(db: Db): number[] {
-  return db.lists<[number]>(["id"], "FROM (SELECT id FROM customer ORDER BY name COLLATE NOCASE, id)").map(([id]) => id);
+  return db
+    .lists<[number]>(["id"], "FROM (SELECT id FROM customer ORDER BY name COLLATE NOCASE, id)")
+    .map(([id]) => id);
 }
 
 /** Whom each customer belongs to: the head of its group, or itself. Sites alone are read, as most customers are none. */
 export function headsOf(db: Db): (id: number) => number {
-  const parents = new Map(db.lists<[number, number]>(["id", "parent_id"], "FROM customer WHERE parent_id IS NOT NULL"));
+  const parents = new Map(
+    db.lists<[number, number]>(["id", "parent_id"], "FROM customer WHERE parent_id IS NOT NULL"),
+  );
   return (id) => topOf(id, (one) => parents.get(one) ?? null);
 }
 
 /** Other names that a customer goes by. */
 export function aliasesOf(db: Db, customerId: number): string[] {
-  return db.all<{ alias: string }>("SELECT alias FROM customer_alias WHERE customer_id = ? ORDER BY alias", customerId).map(({ alias }) => alias);
+  return db
+    .all<{ alias: string }>(
+      "SELECT alias FROM customer_alias WHERE customer_id = ? ORDER BY alias",
+      customerId,
+    )
+    .map(({ alias }) => alias);
 }
 
 export function insertAlias(db: Db, customerId: number, alias: string): void {
-  db.run("INSERT OR IGNORE INTO customer_alias (customer_id, alias) VALUES (?, ?)", customerId, alias);
+  db.run(
+    "INSERT OR IGNORE INTO customer_alias (customer_id, alias) VALUES (?, ?)",
+    customerId,
+    alias,
+  );
 }
 
 export function deleteAlias(db: Db, customerId: number, alias: string): void {
@@ -60,10 +101,19 @@ export function sitesOf(db: Db, parentId: number): CustomerRow[] {
   return db.all<CustomerRow>(`${CUSTOMER} WHERE parent_id = ? ORDER BY name`, parentId);
 }
 
-export function insertCustomer(db: Db, customer: Omit<CustomerRow, "id" | "leftOut" | "aliases">): number {
+export function insertCustomer(
+  db: Db,
+  customer: Omit<CustomerRow, "id" | "leftOut" | "aliases">,
+): number {
   return db.run(
     "INSERT INTO customer (external_id, name, email, phone, parent_id, file_id, line_no) VALUES (?, ?, ?, ?, ?, ?, ?)",
-    customer.externalId, customer.name, customer.email, customer.phone, customer.parentId, customer.fileId, customer.lineNo,
+    customer.externalId,
+    customer.name,
+    customer.email,
+    customer.phone,
+    customer.parentId,
+    customer.fileId,
+    customer.lineNo,
   ).id;
 }
 
@@ -78,15 +128,28 @@ export function setLeftOut(db: Db, id: number, reason: string | null): void {
 export type CustomerBalance = CustomerRow & { open: Minor; credit: Minor; items: number };
 
 /** Customers with what they owe and have to their credit in the book's currency, filtered by name, number or e-mail. */
-export function customerPage(db: Db, filter: { text: string | null; order: string; limit: number; offset: number }): { rows: CustomerBalance[]; count: number; open: Minor; credit: Minor } {
+export function customerPage(
+  db: Db,
+  filter: { text: string | null; order: string; limit: number; offset: number },
+): { rows: CustomerBalance[]; count: number; open: Minor; credit: Minor } {
   const from = `FROM (SELECT c.*, coalesce(i.open, 0) AS open, coalesce(i.items, 0) AS items, coalesce(k.credit, 0) AS credit FROM customer c
       LEFT JOIN (SELECT customer_id, sum(${bookValue("o", "balance", "receivables", "open_item")}) AS open, count(*) AS items FROM open_item o WHERE balance <> 0 GROUP BY customer_id) i ON i.customer_id = c.id
       LEFT JOIN (SELECT customer_id, sum(${bookValue("r", "on_account", "credits", "receipt", -1)}) AS credit FROM receipt r WHERE on_account <> 0 GROUP BY customer_id) k ON k.customer_id = c.id
       WHERE ?1 IS NULL OR c.name LIKE '%' || ?1 || '%' OR c.external_id LIKE ?1 || '%' OR c.email LIKE '%' || ?1 || '%')`;
   const rows = db.all<CustomerBalance>(
     `SELECT id, external_id AS externalId, name, email, phone, parent_id AS parentId, left_out AS leftOut, file_id AS fileId, line_no AS lineNo, open, credit, items ${from} ORDER BY ${filter.order} LIMIT ?2 OFFSET ?3`,
-    filter.text, filter.limit, filter.offset,
+    filter.text,
+    filter.limit,
+    filter.offset,
   );
-  const sums = db.get<{ n: number; open: Minor; credit: Minor }>(`SELECT count(*) AS n, coalesce(sum(open), 0) AS open, coalesce(sum(credit), 0) AS credit ${from}`, filter.text);
-  return { rows, count: sums?.n ?? 0, open: sums?.open ?? (0 as Minor), credit: sums?.credit ?? (0 as Minor) };
+  const sums = db.get<{ n: number; open: Minor; credit: Minor }>(
+    `SELECT count(*) AS n, coalesce(sum(open), 0) AS open, coalesce(sum(credit), 0) AS credit ${from}`,
+    filter.text,
+  );
+  return {
+    rows,
+    count: sums?.n ?? 0,
+    open: sums?.open ?? (0 as Minor),
+    credit: sums?.credit ?? (0 as Minor),
+  };
 }

@@ -4,14 +4,37 @@ import type { Db } from "./connection";
 
 export type FileKind = "customers" | "invoices" | "processor" | "bank" | "remittance" | "returns";
 export type ImportFileRow = {
-  id: number; sha256: string; name: string; size: number; kind: FileKind; mapping: string; importedAt: string; onDay: Day; actor: string; rowsNew: number; rowsKnown: number; rowsChanged: number; rowsRefused: number;
+  id: number;
+  sha256: string;
+  name: string;
+  size: number;
+  kind: FileKind;
+  mapping: string;
+  importedAt: string;
+  onDay: Day;
+  actor: string;
+  rowsNew: number;
+  rowsKnown: number;
+  rowsChanged: number;
+  rowsRefused: number;
 };
 const FILE = `SELECT id, sha256, name, size, kind, mapping, imported_at AS importedAt, on_day AS onDay, actor, rows_new AS rowsNew, rows_known AS rowsKnown, rows_changed AS rowsChanged, rows_refused AS rowsRefused FROM import_file`;
 
 export function insertImportFile(db: Db, file: Omit<ImportFileRow, "id">): number {
   return db.run(
     "INSERT INTO import_file (sha256, name, size, kind, mapping, imported_at, on_day, actor, rows_new, rows_known, rows_changed, rows_refused) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
-    file.sha256, file.name, file.size, file.kind, file.mapping, file.importedAt, file.onDay, file.actor, file.rowsNew, file.rowsKnown, file.rowsChanged, file.rowsRefused,
+    file.sha256,
+    file.name,
+    file.size,
+    file.kind,
+    file.mapping,
+    file.importedAt,
+    file.onDay,
+    file.actor,
+    file.rowsNew,
+    file.rowsKnown,
+    file.rowsChanged,
+    file.rowsRefused,
   ).id;
 }
 
@@ -19,8 +42,15 @@ export function importFileById(db: Db, id: number): ImportFileRow | undefined {
   return db.get<ImportFileRow>(`${FILE} WHERE id = ?`, id);
 }
 
-export function importFilePage(db: Db, limit: number, offset: number): { rows: ImportFileRow[]; count: number } {
-  return { rows: db.all<ImportFileRow>(`${FILE} ORDER BY id DESC LIMIT ? OFFSET ?`, limit, offset), count: db.get<{ n: number }>("SELECT count(*) AS n FROM import_file")?.n ?? 0 };
+export function importFilePage(
+  db: Db,
+  limit: number,
+  offset: number,
+): { rows: ImportFileRow[]; count: number } {
+  return {
+    rows: db.all<ImportFileRow>(`${FILE} ORDER BY id DESC LIMIT ? OFFSET ?`, limit, offset),
+    count: db.get<{ n: number }>("SELECT count(*) AS n FROM import_file")?.n ?? 0,
+  };
 }
 
 export function lastFileOfKind(db: Db, kind: FileKind): ImportFileRow | undefined {
@@ -34,10 +64,18 @@ export function mappings(db: Db): MappingRow[] {
 }
 
 export function saveMapping(db: Db, mapping: MappingRow): void {
-  db.run("INSERT INTO mapping (name, kind, spec) VALUES (?, ?, ?) ON CONFLICT (name) DO UPDATE SET kind = excluded.kind, spec = excluded.spec", mapping.name, mapping.kind, mapping.spec);
+  db.run(
+    "INSERT INTO mapping (name, kind, spec) VALUES (?, ?, ?) ON CONFLICT (name) DO UPDATE SET kind = excluded.kind, spec = excluded.spec",
+    mapping.name,
+    mapping.kind,
+    mapping.spec,
+  );
 }
 
 /** The day on which a file of a kind was taken in last. */
 export function lastImportDay(db: Db, kind: FileKind): Day | null {
-  return db.get<{ on: Day | null }>("SELECT max(on_day) AS 'on' FROM import_file WHERE kind = ?", kind)?.on ?? null;
+  return (
+    db.get<{ on: Day | null }>("SELECT max(on_day) AS 'on' FROM import_file WHERE kind = ?", kind)
+      ?.on ?? null
+  );
 }

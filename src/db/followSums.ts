@@ -16,35 +16,83 @@ export type FollowSums = { readonly sums: ItemSums; readonly aging: Aging; reado
  * due day the first rung is; `only`: these customers alone. Items in another
  * currency and those left out are few, and are looked at one by one.
  */
-export function followSums(db: Db, today: Day, ahead: number, only: readonly number[] | null = null): Map<number, FollowSums> {
+export function followSums(
+  db: Db,
+  today: Day,
+  ahead: number,
+  only: readonly number[] | null = null,
+): Map<number, FollowSums> {
   // A connection that reads has all moves in memory; of few customers, or to one that writes, the database sums up.
-  const found = only === null && db.readsOnly ? fromMoves(db, today, ahead) : fromItems(db, today, ahead, only);
+  const found =
+    only === null && db.readsOnly ? fromMoves(db, today, ahead) : fromItems(db, today, ahead, only);
   const among = only === null ? "" : `AND i.customer_id IN (${only.map(Number).join(", ")})`;
-  for (const item of db.all<{ id: number; customerId: number; dueOn: Day; balance: Minor; leftOut: string | null }>(
+  for (const item of db.all<{
+    id: number;
+    customerId: number;
+    dueOn: Day;
+    balance: Minor;
+    leftOut: string | null;
+  }>(
     `SELECT i.id, i.customer_id AS customerId, i.due_on AS dueOn, ${bookValue("i", "balance", "receivables", "open_item")} AS balance, o.reason AS leftOut FROM open_item i LEFT JOIN item_left_out o ON o.open_item_id = i.id
      WHERE i.balance <> 0 ${among} AND (i.currency <> ${BOOK_CURRENCY} OR i.id IN (SELECT open_item_id FROM item_left_out))`,
   )) {
-    const own = { sums: sumsOf([item], today, ahead), aging: agingOf([item], today), notes: minor(item.balance < 0 ? -item.balance : 0) };
+    const own = {
+      sums: sumsOf([item], today, ahead),
+      aging: agingOf([item], today),
+      notes: minor(item.balance < 0 ? -item.balance : 0),
+    };
     found.set(item.customerId, together(found.get(item.customerId), own));
   }
   return found;
 }
 
 /** What the database sums up of one customer. */
-type Summed = Omit<Aging, "total"> & { id: number; late: Minor; lateFirst: Day | null; ahead: Minor; aheadFirst: Day | null; notes: Minor };
+type Summed = Omit<Aging, "total"> & {
+  id: number;
+  late: Minor;
+  lateFirst: Day | null;
+  ahead: Minor;
+  aheadFirst: Day | null;
+  notes: Minor;
+};
 
-function fromItems(db: Db, today: Day, ahead: number, only: readonly number[] | null): Map<number, FollowSums> {
+function fromItems(
+  db: Db,
+  today: Day,
+  ahead: number,
+  only: readonly number[] | null,
+): Map<number, FollowSums> {
   const among = only === null ? "" : `AND i.customer_id IN (${only.map(Number).join(", ")})`;
   const to = (days: number): string => `'${addDays(today, -days)}'`;
-  const bucket = (from: string | null, until: string | null): string => `coalesce(sum(CASE WHEN ${[from === null ? "" : `i.due_on >= ${from}`, until === null ? "" : `i.due_on < ${until}`].filter((part) => part !== "").join(" AND ")} THEN i.balance END), 0)`;
-  const soon = ahead === 0 ? "0" : `i.balance > 0 AND i.due_on >= '${today}' AND i.due_on <= '${addDays(today, ahead)}'`;
+  const bucket = (from: string | null, until: string | null): string =>
+    `coalesce(sum(CASE WHEN ${[from === null ? "" : `i.due_on >= ${from}`, until === null ? "" : `i.due_on < ${until}`].filter((part) => part !== "").join(" AND ")} THEN i.balance END), 0)`;
+  const soon =
+    ahead === 0
+      ? "0"
+      : `i.balance > 0 AND i.due_on >= '${today}' AND i.due_on <= '${addDays(today, ahead)}'`;
   const found = new Map<number, FollowSums>();
   // Written as one text by the database, which is read several times as fast as row by row.
-  for (const row of db.many<Summed>({ id: "s.id", late: "s.late", lateFirst: "s.lateFirst", ahead: "s.ahead", aheadFirst: "s.aheadFirst", notes: "s.notes", not_due: "s.b0", d1_30: "s.b1", d31_60: "s.b2", d61_90: "s.b3", over_90: "s.b4" }, `(
+  for (const row of db.many<Summed>(
+    {
+      id: "s.id",
+      late: "s.late",
+      lateFirst: "s.lateFirst",
+      ahead: "s.ahead",
+      aheadFirst: "s.aheadFirst",
+      notes: "s.notes",
+      not_due: "s.b0",
+      d1_30: "s.b1",
+      d31_60: "s.b2",
+      d61_90: "s.b3",
+      over_90: "s.b4",
+    },
+    `(
     SELECT i.customer_id AS id, coalesce(sum(CASE WHEN i.balance > 0 AND i.due_on < '${today}' THEN i.balance END), 0) AS late, min(CASE WHEN i.balance > 0 AND i.due_on < '${today}' THEN i.due_on END) AS lateFirst,
       coalesce(sum(CASE WHEN ${soon} THEN i.balance END), 0) AS ahead, min(CASE WHEN ${soon} THEN i.due_on END) AS aheadFirst, coalesce(-sum(CASE WHEN i.balance < 0 THEN i.balance END), 0) AS notes,
       ${bucket(`'${today}'`, null)} AS b0, ${bucket(to(30), `'${today}'`)} AS b1, ${bucket(to(60), to(30))} AS b2, ${bucket(to(90), to(60))} AS b3, ${bucket(null, to(90))} AS b4
-    FROM open_item i WHERE i.balance <> 0 ${among} AND i.currency = ${BOOK_CURRENCY} AND i.id NOT IN (SELECT open_item_id FROM item_left_out) GROUP BY i.customer_id) s`)) found.set(row.id, finished(row));
+    FROM open_item i WHERE i.balance <> 0 ${among} AND i.currency = ${BOOK_CURRENCY} AND i.id NOT IN (SELECT open_item_id FROM item_left_out) GROUP BY i.customer_id) s`,
+  ))
+    found.set(row.id, finished(row));
   return found;
 }
 
@@ -53,26 +101,52 @@ function fromMoves(db: Db, today: Day, ahead: number): Map<number, FollowSums> {
   const moves = movesOf(db);
   const [sums, now] = [moves.now, dayNumber(today)];
   const book = db.get<{ currency: Currency }>(`SELECT ${BOOK_CURRENCY} AS currency`)?.currency;
-  const leftOut = new Set(db.all<{ id: number }>("SELECT open_item_id AS id FROM item_left_out").map(({ id }) => id));
+  const leftOut = new Set(
+    db.all<{ id: number }>("SELECT open_item_id AS id FROM item_left_out").map(({ id }) => id),
+  );
   const buckets = BUCKETS.map(() => new Float64Array(moves.customers + 1));
-  const [late, lateFirst, soon, soonFirst, notes, some] = Array.from({ length: 6 }, () => new Float64Array(moves.customers + 1)) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
+  const [late, lateFirst, soon, soonFirst, notes, some] = Array.from(
+    { length: 6 },
+    () => new Float64Array(moves.customers + 1),
+  ) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
   for (let id = 0; id < sums.length; id += 1) {
     const sum = sums[id] ?? 0;
     if (sum === 0 || moves.currency[id] !== book || leftOut.has(id)) continue;
     const [customer, dueOn] = [moves.customer[id] ?? 0, moves.dueOn[id] ?? 0];
     const days = now - dueOn;
     some[customer] = 1;
-    count(buckets[days <= 0 ? 0 : days <= 30 ? 1 : days <= 60 ? 2 : days <= 90 ? 3 : 4], customer, sum);
+    count(
+      buckets[days <= 0 ? 0 : days <= 30 ? 1 : days <= 60 ? 2 : days <= 90 ? 3 : 4],
+      customer,
+      sum,
+    );
     if (sum < 0) count(notes, customer, -sum);
     else if (days > 0) since(late, lateFirst, customer, sum, dueOn);
     else if (ahead > 0 && -days <= ahead) since(soon, soonFirst, customer, sum, dueOn);
   }
   const found = new Map<number, FollowSums>();
-  const first = (number: number | undefined): Day | null => (number === undefined || number === 0 ? null : dayOfNumber(number));
+  const first = (number: number | undefined): Day | null =>
+    number === undefined || number === 0 ? null : dayOfNumber(number);
   for (let id = 0; id < some.length; id += 1) {
     if (some[id] !== 1) continue;
-    const [not_due, d1_30, d31_60, d61_90, over_90] = buckets.map((bucket) => minor(bucket[id] ?? 0)) as [Minor, Minor, Minor, Minor, Minor];
-    found.set(id, finished({ late: minor(late[id] ?? 0), lateFirst: first(lateFirst[id]), ahead: minor(soon[id] ?? 0), aheadFirst: first(soonFirst[id]), notes: minor(notes[id] ?? 0), not_due, d1_30, d31_60, d61_90, over_90 }));
+    const [not_due, d1_30, d31_60, d61_90, over_90] = buckets.map((bucket) =>
+      minor(bucket[id] ?? 0),
+    ) as [Minor, Minor, Minor, Minor, Minor];
+    found.set(
+      id,
+      finished({
+        late: minor(late[id] ?? 0),
+        lateFirst: first(lateFirst[id]),
+        ahead: minor(soon[id] ?? 0),
+        aheadFirst: first(soonFirst[id]),
+        notes: minor(notes[id] ?? 0),
+        not_due,
+        d1_30,
+        d31_60,
+        d61_90,
+        over_90,
+      }),
+    );
   }
   return found;
 }
@@ -82,17 +156,60 @@ function count(sums: Float64Array | undefined, at: number, by: number): void {
 }
 
 /** Counts a sum, and keeps the earliest day of all that were. */
-function since(sums: Float64Array, firsts: Float64Array, at: number, sum: number, on: number): void {
+function since(
+  sums: Float64Array,
+  firsts: Float64Array,
+  at: number,
+  sum: number,
+  on: number,
+): void {
   count(sums, at, sum);
   const known = firsts[at] ?? 0;
   if (known === 0 || on < known) firsts[at] = on;
 }
 
-function finished({ late, lateFirst, ahead, aheadFirst, notes, not_due, d1_30, d31_60, d61_90, over_90 }: Omit<Summed, "id">): FollowSums {
-  return { sums: { late, lateFirst, lateNamed: late, lateNamedFirst: lateFirst, ahead, aheadFirst, leftOut: null, leftOutFirst: null }, notes, aging: { not_due, d1_30, d31_60, d61_90, over_90, total: minor(not_due + d1_30 + d31_60 + d61_90 + over_90) } };
+function finished({
+  late,
+  lateFirst,
+  ahead,
+  aheadFirst,
+  notes,
+  not_due,
+  d1_30,
+  d31_60,
+  d61_90,
+  over_90,
+}: Omit<Summed, "id">): FollowSums {
+  return {
+    sums: {
+      late,
+      lateFirst,
+      lateNamed: late,
+      lateNamedFirst: lateFirst,
+      ahead,
+      aheadFirst,
+      leftOut: null,
+      leftOutFirst: null,
+    },
+    notes,
+    aging: {
+      not_due,
+      d1_30,
+      d31_60,
+      d61_90,
+      over_90,
+      total: minor(not_due + d1_30 + d31_60 + d61_90 + over_90),
+    },
+  };
 }
 
 /** The sums of two customers of one group. */
 export function together(a: FollowSums | undefined, b: FollowSums): FollowSums {
-  return a ? { sums: bothSums(a.sums, b.sums), aging: totalAging([a.aging, b.aging]), notes: add(a.notes, b.notes) } : b;
+  return a
+    ? {
+        sums: bothSums(a.sums, b.sums),
+        aging: totalAging([a.aging, b.aging]),
+        notes: add(a.notes, b.notes),
+      }
+    : b;
 }

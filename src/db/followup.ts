@@ -4,21 +4,76 @@ import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
-export type LetterRow = { id: number; customerId: number; step: number; onDay: Day; toAddress: string; /** Who gets a copy; several between commas, as toAddress. */ copyAddress: string; /** Who has it already, while it is tried again for others. */ reached: string; subject: string; body: string; currency: Currency; sum: Minor; messageId: string; fileName: string; delivery: string; attach: Attached; /** What is charged with it, in the book's currency. */ fee: Minor; /** How often the mail server was tried, when it is tried next (ISO 8601, UTC), and why the letter came back. */ tries: number; nextTry: string | null; cameBack: string | null; actId: number };
+export type LetterRow = {
+  id: number;
+  customerId: number;
+  step: number;
+  onDay: Day;
+  toAddress: string;
+  /** Who gets a copy; several between commas, as toAddress. */ copyAddress: string;
+  /** Who has it already, while it is tried again for others. */ reached: string;
+  subject: string;
+  body: string;
+  currency: Currency;
+  sum: Minor;
+  messageId: string;
+  fileName: string;
+  delivery: string;
+  attach: Attached;
+  /** What is charged with it, in the book's currency. */ fee: Minor;
+  /** How often the mail server was tried, when it is tried next (ISO 8601, UTC), and why the letter came back. */ tries: number;
+  nextTry: string | null;
+  cameBack: string | null;
+  actId: number;
+};
 const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, copy_address AS copyAddress, reached, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, attach, fee, tries, next_try AS nextTry, came_back AS cameBack, act_id AS actId FROM letter`;
 
-export function insertLetter(db: Db, letter: Omit<LetterRow, "id" | "delivery" | "reached" | "tries" | "nextTry" | "cameBack">, items: readonly { openItemId: number; balance: Minor }[]): number {
+export function insertLetter(
+  db: Db,
+  letter: Omit<LetterRow, "id" | "delivery" | "reached" | "tries" | "nextTry" | "cameBack">,
+  items: readonly { openItemId: number; balance: Minor }[],
+): number {
   const { id } = db.run(
     "INSERT INTO letter (customer_id, step, on_day, to_address, copy_address, subject, body, currency, sum, message_id, file_name, attach, fee, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
-    letter.customerId, letter.step, letter.onDay, letter.toAddress, letter.copyAddress, letter.subject, letter.body, letter.currency, letter.sum, letter.messageId, letter.fileName, letter.attach, letter.fee, letter.actId,
+    letter.customerId,
+    letter.step,
+    letter.onDay,
+    letter.toAddress,
+    letter.copyAddress,
+    letter.subject,
+    letter.body,
+    letter.currency,
+    letter.sum,
+    letter.messageId,
+    letter.fileName,
+    letter.attach,
+    letter.fee,
+    letter.actId,
   );
-  for (const item of items) db.run("INSERT INTO letter_item (letter_id, open_item_id, balance) VALUES (?, ?, ?)", id, item.openItemId, item.balance);
+  for (const item of items)
+    db.run(
+      "INSERT INTO letter_item (letter_id, open_item_id, balance) VALUES (?, ?, ?)",
+      id,
+      item.openItemId,
+      item.balance,
+    );
   return id;
 }
 
 /** `retry`: the mail server is tried again at a time. */
-export function setDelivery(db: Db, letterId: number, delivery: string, retry: { tries: number; nextTry: string | null } = { tries: 0, nextTry: null }): void {
-  db.run("UPDATE letter SET delivery = ?, tries = ?, next_try = ? WHERE id = ?", delivery, retry.tries, retry.nextTry, letterId);
+export function setDelivery(
+  db: Db,
+  letterId: number,
+  delivery: string,
+  retry: { tries: number; nextTry: string | null } = { tries: 0, nextTry: null },
+): void {
+  db.run(
+    "UPDATE letter SET delivery = ?, tries = ?, next_try = ? WHERE id = ?",
+    delivery,
+    retry.tries,
+    retry.nextTry,
+    letterId,
+  );
 }
 
 /** Keeps who has a letter already. */
@@ -33,7 +88,10 @@ export function setCameBack(db: Db, letterId: number, why: string | null): void 
 
 /** The first letter that is to be delivered now: one that was never tried, or one whose time has come. */
 export function letterToDeliver(db: Db, now: string): number | undefined {
-  return db.get<{ id: number }>("SELECT id FROM letter WHERE delivery = 'queued' OR (delivery = 'retry' AND next_try <= ?) ORDER BY id LIMIT 1", now)?.id;
+  return db.get<{ id: number }>(
+    "SELECT id FROM letter WHERE delivery = 'queued' OR (delivery = 'retry' AND next_try <= ?) ORDER BY id LIMIT 1",
+    now,
+  )?.id;
 }
 
 /** The letter with a Message-ID, as mails that speak of it name it. */
@@ -43,50 +101,98 @@ export function letterByMessage(db: Db, messageId: string): LetterRow | undefine
 
 /** The last letter that went to an address, alone or among others. */
 export function lastLetterTo(db: Db, address: string): LetterRow | undefined {
-  return db.get<LetterRow>(`${LETTER} WHERE instr(lower(', ' || to_address || ', ' || copy_address || ', '), lower(', ' || ? || ', ')) > 0 ORDER BY id DESC LIMIT 1`, address);
+  return db.get<LetterRow>(
+    `${LETTER} WHERE instr(lower(', ' || to_address || ', ' || copy_address || ', '), lower(', ' || ? || ', ')) > 0 ORDER BY id DESC LIMIT 1`,
+    address,
+  );
 }
 
 /** Customers who do not get the letter that would go by itself on a day, with the reason. */
 export function runSkips(db: Db, onDay: Day): Map<number, string> {
-  return new Map(db.all<{ id: number; why: string }>("SELECT customer_id AS id, why FROM run_skip WHERE on_day = ?", onDay).map(({ id, why }) => [id, why]));
+  return new Map(
+    db
+      .all<{ id: number; why: string }>(
+        "SELECT customer_id AS id, why FROM run_skip WHERE on_day = ?",
+        onDay,
+      )
+      .map(({ id, why }) => [id, why]),
+  );
 }
 
 export function setRunSkip(db: Db, customerId: number, onDay: Day, why: string | null): void {
-  if (why === null) db.run("DELETE FROM run_skip WHERE customer_id = ? AND on_day = ?", customerId, onDay);
-  else db.run("INSERT INTO run_skip (customer_id, on_day, why) VALUES (?, ?, ?) ON CONFLICT (customer_id, on_day) DO UPDATE SET why = excluded.why", customerId, onDay, why);
+  if (why === null)
+    db.run("DELETE FROM run_skip WHERE customer_id = ? AND on_day = ?", customerId, onDay);
+  else
+    db.run(
+      "INSERT INTO run_skip (customer_id, on_day, why) VALUES (?, ?, ?) ON CONFLICT (customer_id, on_day) DO UPDATE SET why = excluded.why",
+      customerId,
+      onDay,
+      why,
+    );
 }
 
 export function lettersOf(db: Db, customerId: number): LetterRow[] {
-  return db.all<LetterRow>(`${LETTER} WHERE customer_id = ? ORDER BY on_day DESC, id DESC`, customerId);
+  return db.all<LetterRow>(
+    `${LETTER} WHERE customer_id = ? ORDER BY on_day DESC, id DESC`,
+    customerId,
+  );
 }
 
 /** The items that a letter named. */
 export function itemsOfLetter(db: Db, letterId: number): { id: number; number: string }[] {
-  return db.all("SELECT i.id, i.number FROM letter_item l JOIN open_item i ON i.id = l.open_item_id WHERE l.letter_id = ? ORDER BY i.due_on, i.id", letterId);
+  return db.all(
+    "SELECT i.id, i.number FROM letter_item l JOIN open_item i ON i.id = l.open_item_id WHERE l.letter_id = ? ORDER BY i.due_on, i.id",
+    letterId,
+  );
 }
 
 export function letterById(db: Db, id: number): LetterRow | undefined {
   return db.get<LetterRow>(`${LETTER} WHERE id = ?`, id);
 }
 
-export type ContactRow = { id: number; customerId: number; kind: "call" | "note" | "promise"; onDay: Day; text: string; promisedOn: Day | null; promisedSum: Minor | null; /** The rung of the ladder that it was; null for what was said beside it. */ step: number | null; actId: number };
+export type ContactRow = {
+  id: number;
+  customerId: number;
+  kind: "call" | "note" | "promise";
+  onDay: Day;
+  text: string;
+  promisedOn: Day | null;
+  promisedSum: Minor | null;
+  /** The rung of the ladder that it was; null for what was said beside it. */ step: number | null;
+  actId: number;
+};
 const CONTACT = `SELECT id, customer_id AS customerId, kind, on_day AS onDay, text, promised_on AS promisedOn, promised_sum AS promisedSum, step, act_id AS actId FROM contact`;
 
 export function insertContact(db: Db, contact: Omit<ContactRow, "id">): number {
   return db.run(
     "INSERT INTO contact (customer_id, kind, on_day, text, promised_on, promised_sum, step, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
-    contact.customerId, contact.kind, contact.onDay, contact.text, contact.promisedOn, contact.promisedSum, contact.step, contact.actId,
+    contact.customerId,
+    contact.kind,
+    contact.onDay,
+    contact.text,
+    contact.promisedOn,
+    contact.promisedSum,
+    contact.step,
+    contact.actId,
   ).id;
 }
 
 export function contactsOf(db: Db, customerId: number): ContactRow[] {
-  return db.all<ContactRow>(`${CONTACT} WHERE customer_id = ? AND (SELECT undone_by FROM act WHERE act.id = contact.act_id) IS NULL ORDER BY on_day DESC, id DESC`, customerId);
+  return db.all<ContactRow>(
+    `${CONTACT} WHERE customer_id = ? AND (SELECT undone_by FROM act WHERE act.id = contact.act_id) IS NULL ORDER BY on_day DESC, id DESC`,
+    customerId,
+  );
 }
 
 /** The last letter, the last contact and the last promise of every customer who has one. */
-export function lastWords(db: Db): { letters: Pick<LetterRow, "customerId" | "step" | "onDay">[]; contacts: ContactRow[] } {
+export function lastWords(db: Db): {
+  letters: Pick<LetterRow, "customerId" | "step" | "onDay">[];
+  contacts: ContactRow[];
+} {
   return {
-    letters: db.all("SELECT customer_id AS customerId, step, on_day AS onDay FROM letter WHERE id IN (SELECT max(id) FROM letter GROUP BY customer_id)"),
+    letters: db.all(
+      "SELECT customer_id AS customerId, step, on_day AS onDay FROM letter WHERE id IN (SELECT max(id) FROM letter GROUP BY customer_id)",
+    ),
     contacts: db.all<ContactRow>(
       `${CONTACT} WHERE id IN (SELECT max(c.id) FROM contact c JOIN act a ON a.id = c.act_id WHERE a.undone_by IS NULL GROUP BY c.customer_id, c.kind = 'promise')`,
     ),
@@ -96,22 +202,51 @@ export function lastWords(db: Db): { letters: Pick<LetterRow, "customerId" | "st
 /** The parts of promises that have several, in the order of their days. */
 export function promiseParts(db: Db, contactId: number | null = null): Map<number, PromisedPart[]> {
   const parts = new Map<number, PromisedPart[]>();
-  const rows = contactId === null ? db.all<PromisedPart & { contactId: number }>("SELECT contact_id AS contactId, due_on AS dueOn, sum FROM promise_part ORDER BY contact_id, due_on") : db.all<PromisedPart & { contactId: number }>("SELECT contact_id AS contactId, due_on AS dueOn, sum FROM promise_part WHERE contact_id = ? ORDER BY due_on", contactId);
-  for (const { contactId: id, dueOn, sum } of rows) parts.set(id, [...(parts.get(id) ?? []), { dueOn, sum }]);
+  const rows =
+    contactId === null
+      ? db.all<PromisedPart & { contactId: number }>(
+          "SELECT contact_id AS contactId, due_on AS dueOn, sum FROM promise_part ORDER BY contact_id, due_on",
+        )
+      : db.all<PromisedPart & { contactId: number }>(
+          "SELECT contact_id AS contactId, due_on AS dueOn, sum FROM promise_part WHERE contact_id = ? ORDER BY due_on",
+          contactId,
+        );
+  for (const { contactId: id, dueOn, sum } of rows)
+    parts.set(id, [...(parts.get(id) ?? []), { dueOn, sum }]);
   return parts;
 }
 
-export function insertPromiseParts(db: Db, contactId: number, parts: readonly { dueOn: Day; sum: Minor }[]): void {
-  for (const { dueOn, sum } of parts) db.run("INSERT INTO promise_part (contact_id, due_on, sum) VALUES (?, ?, ?)", contactId, dueOn, sum);
+export function insertPromiseParts(
+  db: Db,
+  contactId: number,
+  parts: readonly { dueOn: Day; sum: Minor }[],
+): void {
+  for (const { dueOn, sum } of parts)
+    db.run(
+      "INSERT INTO promise_part (contact_id, due_on, sum) VALUES (?, ?, ?)",
+      contactId,
+      dueOn,
+      sum,
+    );
 }
 
 /** What a customer's receipts brought between two days, promises are judged by it. */
 export function paidBetween(db: Db, customerId: number, from: Day, to: Day): Minor {
-  return db.get<{ sum: Minor }>("SELECT coalesce(sum(amount - gone_back), 0) AS sum FROM receipt WHERE customer_id = ? AND paid_on BETWEEN ? AND ?", customerId, from, to)?.sum ?? (0 as Minor);
+  return (
+    db.get<{ sum: Minor }>(
+      "SELECT coalesce(sum(amount - gone_back), 0) AS sum FROM receipt WHERE customer_id = ? AND paid_on BETWEEN ? AND ?",
+      customerId,
+      from,
+      to,
+    )?.sum ?? (0 as Minor)
+  );
 }
 
 /** Days late of a customer's invoices that were paid in full, newest first: how they usually pay. */
-export function daysLate(db: Db, customerId: number): { number: string; dueOn: Day; paidOn: Day }[] {
+export function daysLate(
+  db: Db,
+  customerId: number,
+): { number: string; dueOn: Day; paidOn: Day }[] {
   return db.all(
     `SELECT i.number, i.due_on AS dueOn, max(r.paid_on) AS paidOn FROM open_item i JOIN application a ON a.open_item_id = i.id AND a.ended_by IS NULL JOIN receipt r ON r.id = a.receipt_id
      WHERE i.customer_id = ?1 AND i.kind = 'invoice' AND i.balance = 0
@@ -121,7 +256,17 @@ export function daysLate(db: Db, customerId: number): { number: string; dueOn: D
 }
 
 /** What other customers of the group (a head office) paid on this one's items. */
-export function paidForByOthers(db: Db, customerId: number): { on: Day; amount: Minor; currency: Currency; number: string; receiptId: number; payer: string }[] {
+export function paidForByOthers(
+  db: Db,
+  customerId: number,
+): {
+  on: Day;
+  amount: Minor;
+  currency: Currency;
+  number: string;
+  receiptId: number;
+  payer: string;
+}[] {
   return db.all(
     `SELECT r.paid_on AS 'on', a.amount, r.currency, i.number, r.id AS receiptId, c.name AS payer FROM open_item i JOIN application a ON a.open_item_id = i.id AND a.ended_by IS NULL JOIN receipt r ON r.id = a.receipt_id JOIN customer c ON c.id = r.customer_id
      WHERE i.customer_id = ?1 AND r.customer_id <> ?1 ORDER BY r.paid_on DESC LIMIT 200`,

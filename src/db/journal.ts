@@ -1,17 +1,40 @@
 import type { Day } from "@/core/calendar";
 import { minor, type Currency, type Minor } from "@/core/money";
-import { accountFor, foots, type AccountRef, type EntryDraft, type EntryEvent, type ItemKind, type Role } from "@/core/ledger";
+import {
+  accountFor,
+  foots,
+  type AccountRef,
+  type EntryDraft,
+  type EntryEvent,
+  type ItemKind,
+  type Role,
+} from "@/core/ledger";
 
 import type { Db } from "./connection";
 
-export type AccountRow = { id: number; code: string; name: string; role: Role; of: string | null; balance: Minor };
+export type AccountRow = {
+  id: number;
+  code: string;
+  name: string;
+  role: Role;
+  of: string | null;
+  balance: Minor;
+};
 
 export function accounts(db: Db): AccountRow[] {
-  return db.all<AccountRow>("SELECT id, code, name, role, of, balance FROM account_now ORDER BY code");
+  return db.all<AccountRow>(
+    "SELECT id, code, name, role, of, balance FROM account_now ORDER BY code",
+  );
 }
 
 export function insertAccount(db: Db, account: Omit<AccountRow, "id" | "balance">): number {
-  return db.run("INSERT INTO account (code, name, role, of) VALUES (?, ?, ?, ?)", account.code, account.name, account.role, account.of).id;
+  return db.run(
+    "INSERT INTO account (code, name, role, of) VALUES (?, ?, ?, ?)",
+    account.code,
+    account.name,
+    account.role,
+    account.of,
+  ).id;
 }
 
 /** Resolves the accounts that posting rules speak of; kept for one command, as the chart does not change within it. */
@@ -28,16 +51,38 @@ export function accountFinder(db: Db): (ref: AccountRef) => number {
 }
 
 /** Writes an entry with its lines and posts it. Throws where it does not foot: the database would refuse it too. */
-export function insertEntry(db: Db, find: (ref: AccountRef) => number, draft: EntryDraft, actId: number, reverses: number | null = null, datedFor: Day | null = null): number {
+export function insertEntry(
+  db: Db,
+  find: (ref: AccountRef) => number,
+  draft: EntryDraft,
+  actId: number,
+  reverses: number | null = null,
+  datedFor: Day | null = null,
+): number {
   if (!foots(draft)) throw new Error(`the entry ${draft.event} does not foot`);
   const { id } = db.run(
     "INSERT INTO entry (event, posted_on, document_kind, document_id, document, customer_id, act_id, reverses, dated_for) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
-    draft.event, draft.postedOn, draft.document.kind, draft.document.id, draft.document.text, draft.partyId, actId, reverses, datedFor,
+    draft.event,
+    draft.postedOn,
+    draft.document.kind,
+    draft.document.id,
+    draft.document.text,
+    draft.partyId,
+    actId,
+    reverses,
+    datedFor,
   );
   draft.lines.forEach((line, index) => {
     db.run(
       "INSERT INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount, item_kind, item_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
-      id, index + 1, find(line.account), line.sum.currency, line.sum.amount, line.sum.book, line.item?.kind ?? null, line.item?.id ?? null,
+      id,
+      index + 1,
+      find(line.account),
+      line.sum.currency,
+      line.sum.amount,
+      line.sum.book,
+      line.item?.kind ?? null,
+      line.item?.id ?? null,
     );
   });
   db.run("INSERT INTO posting (entry_id) VALUES (?)", id);
@@ -45,7 +90,17 @@ export function insertEntry(db: Db, find: (ref: AccountRef) => number, draft: En
 }
 
 export type EntryRow = {
-  id: number; event: EntryEvent; postedOn: Day; documentKind: ItemKind; documentId: number; document: string; customerId: number | null; actId: number; reverses: number | null; reversedBy: number | null; /** The day it would have borne, where that was closed. */ datedFor: Day | null;
+  id: number;
+  event: EntryEvent;
+  postedOn: Day;
+  documentKind: ItemKind;
+  documentId: number;
+  document: string;
+  customerId: number | null;
+  actId: number;
+  reverses: number | null;
+  reversedBy: number | null;
+  /** The day it would have borne, where that was closed. */ datedFor: Day | null;
 };
 const ENTRY = `SELECT e.id, e.event, e.posted_on AS postedOn, e.document_kind AS documentKind, e.document_id AS documentId, e.document,
   e.customer_id AS customerId, e.act_id AS actId, e.reverses, e.dated_for AS datedFor, (SELECT r.id FROM entry r WHERE r.reverses = e.id) AS reversedBy FROM entry e`;
@@ -62,12 +117,24 @@ export function entriesOfAct(db: Db, actId: number): EntryRow[] {
 export function entriesOfDocument(db: Db, kind: ItemKind, id: number): EntryRow[] {
   return db.all<EntryRow>(
     `${ENTRY} WHERE e.id IN (SELECT id FROM entry WHERE document_kind = ?1 AND document_id = ?2 UNION SELECT entry_id FROM entry_line WHERE item_kind = ?1 AND item_id = ?2) ORDER BY e.id`,
-    kind, id,
+    kind,
+    id,
   );
 }
 
 export type LineRow = {
-  entryId: number; lineNo: number; accountId: number; code: string; name: string; role: Role; of: string | null; currency: Currency; amount: Minor; bookAmount: Minor; itemKind: ItemKind | null; itemId: number | null;
+  entryId: number;
+  lineNo: number;
+  accountId: number;
+  code: string;
+  name: string;
+  role: Role;
+  of: string | null;
+  currency: Currency;
+  amount: Minor;
+  bookAmount: Minor;
+  itemKind: ItemKind | null;
+  itemId: number | null;
 };
 const LINE = `SELECT l.entry_id AS entryId, l.line_no AS lineNo, l.account_id AS accountId, a.code, a.name, a.role, a.of, l.currency, l.amount, l.book_amount AS bookAmount,
   l.item_kind AS itemKind, l.item_id AS itemId FROM entry_line l JOIN account a ON a.id = l.account_id`;
@@ -76,31 +143,66 @@ export function linesOfEntry(db: Db, entryId: number): LineRow[] {
   return db.all<LineRow>(`${LINE} WHERE l.entry_id = ? ORDER BY l.line_no`, entryId);
 }
 
-export type JournalRow = Pick<EntryRow, "event" | "postedOn" | "document" | "documentKind" | "documentId" | "reverses" | "actId"> & LineRow & { party: string | null };
+export type JournalRow = Pick<
+  EntryRow,
+  "event" | "postedOn" | "document" | "documentKind" | "documentId" | "reverses" | "actId"
+> &
+  LineRow & { party: string | null };
 const JOURNAL_COLUMNS = `e.event, e.posted_on AS postedOn, e.document, e.document_kind AS documentKind, e.document_id AS documentId, e.reverses, e.act_id AS actId,
   c.name AS party, l.entry_id AS entryId, l.line_no AS lineNo, l.account_id AS accountId, a.code, a.name, a.role, a.of, l.currency, l.amount, l.book_amount AS bookAmount,
   l.item_kind AS itemKind, l.item_id AS itemId`;
 const JOURNAL_FROM = `FROM entry e JOIN entry_line l ON l.entry_id = e.id JOIN account a ON a.id = l.account_id LEFT JOIN customer c ON c.id = e.customer_id`;
 
 /** The same, read by the days of the entries first: an account may have lines by the hundred thousand. */
-const BY_DAY = JOURNAL_FROM.replace("FROM entry e JOIN entry_line", "FROM entry e CROSS JOIN entry_line");
+const BY_DAY = JOURNAL_FROM.replace(
+  "FROM entry e JOIN entry_line",
+  "FROM entry e CROSS JOIN entry_line",
+);
 
 /** All lines between two days, in the order they were posted. */
 export function journalBetween(db: Db, from: Day, to: Day): JournalRow[] {
-  return db.all<JournalRow>(`SELECT ${JOURNAL_COLUMNS} ${JOURNAL_FROM} WHERE e.posted_on BETWEEN ? AND ? ORDER BY e.id, l.line_no`, from, to);
+  return db.all<JournalRow>(
+    `SELECT ${JOURNAL_COLUMNS} ${JOURNAL_FROM} WHERE e.posted_on BETWEEN ? AND ? ORDER BY e.id, l.line_no`,
+    from,
+    to,
+  );
 }
 
 export type EntryHead = EntryRow & { party: string | null; sum: Minor };
 
 /** Entries newest first, with the total of their debits; `text` is looked for in document and party. */
-export function entryPage(db: Db, filter: { from: Day; to: Day; event: string | null; text: string | null; limit: number; offset: number; id?: number }): { rows: EntryHead[]; count: number } {
+export function entryPage(
+  db: Db,
+  filter: {
+    from: Day;
+    to: Day;
+    event: string | null;
+    text: string | null;
+    limit: number;
+    offset: number;
+    id?: number;
+  },
+): { rows: EntryHead[]; count: number } {
   const where = `WHERE (?5 IS NULL OR e.id = ?5) AND e.posted_on BETWEEN ?1 AND ?2 AND (?3 IS NULL OR e.event = ?3) AND (?4 IS NULL OR e.document LIKE '%' || ?4 || '%' OR c.name LIKE '%' || ?4 || '%')`;
   const rows = db.all<EntryHead>(
     `${ENTRY.replace(" FROM entry e", `, c.name AS party, (SELECT sum(max(l.book_amount, 0)) FROM entry_line l WHERE l.entry_id = e.id) AS sum FROM entry e`)}
      LEFT JOIN customer c ON c.id = e.customer_id ${where} ORDER BY e.posted_on DESC, e.id DESC LIMIT ?6 OFFSET ?7`,
-    filter.from, filter.to, filter.event, filter.text, filter.id ?? null, filter.limit, filter.offset,
+    filter.from,
+    filter.to,
+    filter.event,
+    filter.text,
+    filter.id ?? null,
+    filter.limit,
+    filter.offset,
   );
-  const count = db.get<{ n: number }>(`SELECT count(*) AS n FROM entry e LEFT JOIN customer c ON c.id = e.customer_id ${where}`, filter.from, filter.to, filter.event, filter.text, filter.id ?? null);
+  const count = db.get<{ n: number }>(
+    `SELECT count(*) AS n FROM entry e LEFT JOIN customer c ON c.id = e.customer_id ${where}`,
+    filter.from,
+    filter.to,
+    filter.event,
+    filter.text,
+    filter.id ?? null,
+  );
   return { rows, count: count?.n ?? 0 };
 }
 
@@ -111,8 +213,18 @@ export type AccountLine = JournalRow & { running: Minor };
  * Which days a page lies on, and the balance it begins with, is told by what
  * the account moved by day by day: a page reads its own lines only.
  */
-export function accountLines(db: Db, accountId: number, asOf: Day, limit: number, offset: number): AccountLine[] {
-  const days = db.all<{ postedOn: Day; sum: Minor; lines: number }>("SELECT posted_on AS postedOn, sum, lines FROM account_day WHERE account_id = ? AND posted_on <= ? ORDER BY posted_on DESC", accountId, asOf);
+export function accountLines(
+  db: Db,
+  accountId: number,
+  asOf: Day,
+  limit: number,
+  offset: number,
+): AccountLine[] {
+  const days = db.all<{ postedOn: Day; sum: Minor; lines: number }>(
+    "SELECT posted_on AS postedOn, sum, lines FROM account_day WHERE account_id = ? AND posted_on <= ? ORDER BY posted_on DESC",
+    accountId,
+    asOf,
+  );
   let [before, running] = [0, days.reduce((so, { sum }) => so + sum, 0)];
   let at = 0;
   for (; at < days.length && before + (days[at]?.lines ?? 0) <= offset; at += 1) {
@@ -120,15 +232,37 @@ export function accountLines(db: Db, accountId: number, asOf: Day, limit: number
     running -= days[at]?.sum ?? 0;
   }
   let last = at;
-  for (let seen = before; last < days.length - 1 && seen + (days[last]?.lines ?? 0) < offset + limit; last += 1) seen += days[last]?.lines ?? 0;
+  for (
+    let seen = before;
+    last < days.length - 1 && seen + (days[last]?.lines ?? 0) < offset + limit;
+    last += 1
+  )
+    seen += days[last]?.lines ?? 0;
   const [newest, oldest] = [days[at]?.postedOn, days[last]?.postedOn];
   if (newest === undefined || oldest === undefined) return [];
-  const rows = db.all<JournalRow>(`SELECT ${JOURNAL_COLUMNS} ${BY_DAY} WHERE e.posted_on BETWEEN ? AND ? AND l.account_id = ? ORDER BY e.posted_on DESC, e.id DESC, l.line_no DESC`, oldest, newest, accountId);
-  return rows.map((row) => { const line = { ...row, running: minor(running) }; running -= row.bookAmount; return line; }).slice(offset - before, offset - before + limit);
+  const rows = db.all<JournalRow>(
+    `SELECT ${JOURNAL_COLUMNS} ${BY_DAY} WHERE e.posted_on BETWEEN ? AND ? AND l.account_id = ? ORDER BY e.posted_on DESC, e.id DESC, l.line_no DESC`,
+    oldest,
+    newest,
+    accountId,
+  );
+  return rows
+    .map((row) => {
+      const line = { ...row, running: minor(running) };
+      running -= row.bookAmount;
+      return line;
+    })
+    .slice(offset - before, offset - before + limit);
 }
 
 export function accountLineCount(db: Db, accountId: number, asOf: Day): number {
-  return db.get<{ n: number }>("SELECT coalesce(sum(lines), 0) AS n FROM account_day WHERE account_id = ? AND posted_on <= ?", accountId, asOf)?.n ?? 0;
+  return (
+    db.get<{ n: number }>(
+      "SELECT coalesce(sum(lines), 0) AS n FROM account_day WHERE account_id = ? AND posted_on <= ?",
+      accountId,
+      asOf,
+    )?.n ?? 0
+  );
 }
 
 /** Each account's balance as of a day, from what it moved by day by day; a proof holds those to the lines. */

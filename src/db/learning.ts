@@ -13,15 +13,21 @@ const COUNTS = `r.customer_id IS NOT NULL
 
 /** Who paid before, and for whom. */
 export function payerHistory(db: Db): PaidFor[] {
-  return db.all<PaidFor>(`SELECT payer_name AS payerName, payer_email AS payerEmail, customer_id AS customerId, count(*) AS times FROM receipt r WHERE ${COUNTS} GROUP BY 1, 2, 3`);
+  return db.all<PaidFor>(
+    `SELECT payer_name AS payerName, payer_email AS payerEmail, customer_id AS customerId, count(*) AS times FROM receipt r WHERE ${COUNTS} GROUP BY 1, 2, 3`,
+  );
 }
 
 export function payersOf(db: Db, customerId: number): PaidFor[] {
-  return db.all<PaidFor>(`SELECT payer_name AS payerName, payer_email AS payerEmail, customer_id AS customerId, count(*) AS times FROM receipt r WHERE r.customer_id = ? AND ${COUNTS} GROUP BY 1, 2 ORDER BY times DESC, 1, 2`, customerId);
+  return db.all<PaidFor>(
+    `SELECT payer_name AS payerName, payer_email AS payerEmail, customer_id AS customerId, count(*) AS times FROM receipt r WHERE r.customer_id = ? AND ${COUNTS} GROUP BY 1, 2 ORDER BY times DESC, 1, 2`,
+    customerId,
+  );
 }
 
 /** Receipts since people last had the habits of a customer forgotten. */
-const REMEMBERED = (customer: string): string => `r.id > coalesce((SELECT max(f.up_to_receipt) FROM forgotten f JOIN act a ON a.id = f.act_id WHERE a.undone_by IS NULL AND f.what = 'habit' AND f.customer_id = ${customer}), 0)`;
+const REMEMBERED = (customer: string): string =>
+  `r.id > coalesce((SELECT max(f.up_to_receipt) FROM forgotten f JOIN act a ON a.id = f.act_id WHERE a.undone_by IS NULL AND f.what = 'habit' AND f.customer_id = ${customer}), 0)`;
 /** Invoices paid in full from which on a usual day can be told. */
 const LATENESS_FROM = 3;
 
@@ -49,10 +55,44 @@ export function habits(db: Db, customerId: number | null = null): Habit[] {
 
 const lastReceipt = "(SELECT coalesce(max(id), 0) FROM receipt)";
 
-export function insertCorrection(db: Db, correction: { receiptId: number; payerName: string; payerEmail: string; notCustomerId: number; customerId: number; actId: number }): void {
-  db.run(`INSERT INTO correction (receipt_id, payer_name, payer_email, not_customer_id, customer_id, up_to_receipt, act_id) VALUES (?, ?, ?, ?, ?, ${lastReceipt}, ?)`, correction.receiptId, correction.payerName, correction.payerEmail, correction.notCustomerId, correction.customerId, correction.actId);
+export function insertCorrection(
+  db: Db,
+  correction: {
+    receiptId: number;
+    payerName: string;
+    payerEmail: string;
+    notCustomerId: number;
+    customerId: number;
+    actId: number;
+  },
+): void {
+  db.run(
+    `INSERT INTO correction (receipt_id, payer_name, payer_email, not_customer_id, customer_id, up_to_receipt, act_id) VALUES (?, ?, ?, ?, ?, ${lastReceipt}, ?)`,
+    correction.receiptId,
+    correction.payerName,
+    correction.payerEmail,
+    correction.notCustomerId,
+    correction.customerId,
+    correction.actId,
+  );
 }
 
-export function insertForgotten(db: Db, forgotten: { customerId: number; what: "payer" | "habit"; payerName: string; payerEmail: string; actId: number }): void {
-  db.run(`INSERT INTO forgotten (customer_id, what, payer_name, payer_email, up_to_receipt, act_id) VALUES (?, ?, ?, ?, ${lastReceipt}, ?)`, forgotten.customerId, forgotten.what, forgotten.payerName, forgotten.payerEmail, forgotten.actId);
+export function insertForgotten(
+  db: Db,
+  forgotten: {
+    customerId: number;
+    what: "payer" | "habit";
+    payerName: string;
+    payerEmail: string;
+    actId: number;
+  },
+): void {
+  db.run(
+    `INSERT INTO forgotten (customer_id, what, payer_name, payer_email, up_to_receipt, act_id) VALUES (?, ?, ?, ?, ${lastReceipt}, ?)`,
+    forgotten.customerId,
+    forgotten.what,
+    forgotten.payerName,
+    forgotten.payerEmail,
+    forgotten.actId,
+  );
 }

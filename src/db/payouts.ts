@@ -5,7 +5,18 @@ import type { Db } from "./connection";
 import { BOOK_CURRENCY, bookValue } from "./rates";
 
 export type PayoutRow = {
-  id: number; processorAccountId: number; externalId: string; paidOn: Day; currency: Currency; statedNet: Minor | null; spanFrom: Day | null; spanTo: Day | null; net: Minor; state: "open" | "tied"; fileId: number | null; lineNo: number | null;
+  id: number;
+  processorAccountId: number;
+  externalId: string;
+  paidOn: Day;
+  currency: Currency;
+  statedNet: Minor | null;
+  spanFrom: Day | null;
+  spanTo: Day | null;
+  net: Minor;
+  state: "open" | "tied";
+  fileId: number | null;
+  lineNo: number | null;
 };
 const COLUMNS = `p.id, p.processor_account_id AS processorAccountId, p.external_id AS externalId, p.paid_on AS paidOn, p.currency, p.stated_net AS statedNet, p.span_from AS spanFrom, p.span_to AS spanTo, p.net, p.state,
   p.file_id AS fileId, p.line_no AS lineNo`;
@@ -14,25 +25,55 @@ export function payoutById(db: Db, id: number): PayoutRow | undefined {
   return db.get<PayoutRow>(`SELECT ${COLUMNS} FROM payout p WHERE p.id = ?`, id);
 }
 
-export function payoutByExternalId(db: Db, accountId: number, externalId: string): PayoutRow | undefined {
-  return db.get<PayoutRow>(`SELECT ${COLUMNS} FROM payout p WHERE p.processor_account_id = ? AND p.external_id = ?`, accountId, externalId);
+export function payoutByExternalId(
+  db: Db,
+  accountId: number,
+  externalId: string,
+): PayoutRow | undefined {
+  return db.get<PayoutRow>(
+    `SELECT ${COLUMNS} FROM payout p WHERE p.processor_account_id = ? AND p.external_id = ?`,
+    accountId,
+    externalId,
+  );
 }
 
 export function insertPayout(db: Db, payout: Omit<PayoutRow, "id" | "net" | "state">): number {
   return db.run(
     "INSERT INTO payout (processor_account_id, external_id, paid_on, currency, stated_net, span_from, span_to, file_id, line_no) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
-    payout.processorAccountId, payout.externalId, payout.paidOn, payout.currency, payout.statedNet, payout.spanFrom, payout.spanTo, payout.fileId, payout.lineNo,
+    payout.processorAccountId,
+    payout.externalId,
+    payout.paidOn,
+    payout.currency,
+    payout.statedNet,
+    payout.spanFrom,
+    payout.spanTo,
+    payout.fileId,
+    payout.lineNo,
   ).id;
 }
 
 /** What a payout row adds to a payout that so far was only named by its items. */
-export function completePayout(db: Db, id: number, to: { paidOn: Day; statedNet: Minor | null; spanFrom: Day | null; spanTo: Day | null }): void {
-  db.run("UPDATE payout SET paid_on = ?, stated_net = ?, span_from = ?, span_to = ? WHERE id = ?", to.paidOn, to.statedNet, to.spanFrom, to.spanTo, id);
+export function completePayout(
+  db: Db,
+  id: number,
+  to: { paidOn: Day; statedNet: Minor | null; spanFrom: Day | null; spanTo: Day | null },
+): void {
+  db.run(
+    "UPDATE payout SET paid_on = ?, stated_net = ?, span_from = ?, span_to = ? WHERE id = ?",
+    to.paidOn,
+    to.statedNet,
+    to.spanFrom,
+    to.spanTo,
+    id,
+  );
 }
 
 /** Brings the sum kept with a payout to the sum of its items. */
 export function refreshNet(db: Db, id: number): void {
-  db.run("UPDATE payout SET net = (SELECT coalesce(sum(amount), 0) FROM processor_item WHERE payout_id = ?1 AND withdrawn = 0) WHERE id = ?1", id);
+  db.run(
+    "UPDATE payout SET net = (SELECT coalesce(sum(amount), 0) FROM processor_item WHERE payout_id = ?1 AND withdrawn = 0) WHERE id = ?1",
+    id,
+  );
 }
 
 export function setPayoutState(db: Db, id: number, state: "open" | "tied"): void {
@@ -40,15 +81,34 @@ export function setPayoutState(db: Db, id: number, state: "open" | "tied"): void
 }
 
 export function openPayouts(db: Db): PayoutRow[] {
-  return db.all<PayoutRow>(`SELECT ${COLUMNS} FROM payout p WHERE p.state = 'open' ORDER BY p.paid_on, p.id`);
+  return db.all<PayoutRow>(
+    `SELECT ${COLUMNS} FROM payout p WHERE p.state = 'open' ORDER BY p.paid_on, p.id`,
+  );
 }
 
 /** `amount` is the payout's; `atBank` what came where that is in another currency. */
-export type TieRow = { id: number; payoutId: number; bankLineId: number; amount: Minor; atBank: Minor | null; onDay: Day; actId: number };
-const TIE = "SELECT id, payout_id AS payoutId, bank_line_id AS bankLineId, amount, at_bank AS atBank, on_day AS onDay, act_id AS actId FROM payout_tie";
+export type TieRow = {
+  id: number;
+  payoutId: number;
+  bankLineId: number;
+  amount: Minor;
+  atBank: Minor | null;
+  onDay: Day;
+  actId: number;
+};
+const TIE =
+  "SELECT id, payout_id AS payoutId, bank_line_id AS bankLineId, amount, at_bank AS atBank, on_day AS onDay, act_id AS actId FROM payout_tie";
 
 export function insertTie(db: Db, tie: Omit<TieRow, "id">): number {
-  return db.run("INSERT INTO payout_tie (payout_id, bank_line_id, amount, at_bank, on_day, act_id) VALUES (?, ?, ?, ?, ?, ?)", tie.payoutId, tie.bankLineId, tie.amount, tie.atBank, tie.onDay, tie.actId).id;
+  return db.run(
+    "INSERT INTO payout_tie (payout_id, bank_line_id, amount, at_bank, on_day, act_id) VALUES (?, ?, ?, ?, ?, ?)",
+    tie.payoutId,
+    tie.bankLineId,
+    tie.amount,
+    tie.atBank,
+    tie.onDay,
+    tie.actId,
+  ).id;
 }
 
 export function tiesOfPayout(db: Db, payoutId: number): TieRow[] {
@@ -57,7 +117,10 @@ export function tiesOfPayout(db: Db, payoutId: number): TieRow[] {
 
 /** The shares that payouts have in a line. */
 export function tiesOfLine(db: Db, bankLineId: number): TieRow[] {
-  return db.all<TieRow>(`${TIE} WHERE bank_line_id = ? AND ended_by IS NULL ORDER BY id`, bankLineId);
+  return db.all<TieRow>(
+    `${TIE} WHERE bank_line_id = ? AND ended_by IS NULL ORDER BY id`,
+    bankLineId,
+  );
 }
 
 /** Ties that an act made and that still stand. */
@@ -74,10 +137,22 @@ export const LUMP = "lump of ";
 const NOT_EMPTY = `(p.external_id NOT LIKE '${LUMP}%' OR EXISTS (SELECT 1 FROM processor_item i WHERE i.payout_id = p.id))`;
 
 export type PayoutListed = PayoutRow & {
-  processorAccount: string; processorName: string; charges: Minor; chargeCount: number; fees: Minor; refunds: Minor; disputes: Minor; other: Minor; takenFrom: Day | null; takenTo: Day | null;
-  bankLine: string | null; bankOn: Day | null; bankAmount: Minor | null;
+  processorAccount: string;
+  processorName: string;
+  charges: Minor;
+  chargeCount: number;
+  fees: Minor;
+  refunds: Minor;
+  disputes: Minor;
+  other: Minor;
+  takenFrom: Day | null;
+  takenTo: Day | null;
+  bankLine: string | null;
+  bankOn: Day | null;
+  bankAmount: Minor | null;
   /** What came at the bank, in the bank's currency; what the payout's items are carried at, in the book's. */
-  atBank: Minor | null; bookNet: Minor;
+  atBank: Minor | null;
+  bookNet: Minor;
 };
 const LISTED = `SELECT ${COLUMNS}, a.code AS processorAccount, a.name AS processorName,
     coalesce(s.charges, 0) AS charges, coalesce(s.chargeCount, 0) AS chargeCount, coalesce(s.fees, 0) AS fees, coalesce(s.refunds, 0) AS refunds, coalesce(s.disputes, 0) AS disputes, coalesce(s.other, 0) AS other,
@@ -95,12 +170,18 @@ const LISTED = `SELECT ${COLUMNS}, a.code AS processorAccount, a.name AS process
     FROM payout_tie t JOIN bank_line l ON l.id = t.bank_line_id WHERE t.ended_by IS NULL GROUP BY t.payout_id) b ON b.payout_id = p.id`;
 
 export function payoutsBetween(db: Db, from: Day, to: Day): PayoutListed[] {
-  return db.all<PayoutListed>(`${LISTED} WHERE p.paid_on BETWEEN ? AND ? AND ${NOT_EMPTY} ORDER BY p.paid_on DESC, p.id DESC`, from, to);
+  return db.all<PayoutListed>(
+    `${LISTED} WHERE p.paid_on BETWEEN ? AND ? AND ${NOT_EMPTY} ORDER BY p.paid_on DESC, p.id DESC`,
+    from,
+    to,
+  );
 }
 
 /** Payouts still to be tied, whenever they were paid. */
 export function untiedPayouts(db: Db): PayoutListed[] {
-  return db.all<PayoutListed>(`${LISTED} WHERE p.state = 'open' AND ${NOT_EMPTY} ORDER BY p.paid_on DESC, p.id DESC`);
+  return db.all<PayoutListed>(
+    `${LISTED} WHERE p.state = 'open' AND ${NOT_EMPTY} ORDER BY p.paid_on DESC, p.id DESC`,
+  );
 }
 
 export function payoutListedById(db: Db, id: number): PayoutListed | undefined {

@@ -5,20 +5,57 @@ import type { ItemKindOfProcessor } from "@/core/payouts";
 import type { Db } from "./connection";
 import { BOOK_CURRENCY, bookValue } from "./rates";
 
-export type ProcessorAccountRow = { id: number; code: string; name: string; currency: Currency; delayDays: number; descriptor: string | null; /** Whether fees are taken with the charges, or billed by the month. */ feeBilling: "taken" | "monthly" };
-const ACCOUNT = "SELECT id, code, name, currency, delay_days AS delayDays, descriptor, fee_billing AS feeBilling FROM processor_account";
+export type ProcessorAccountRow = {
+  id: number;
+  code: string;
+  name: string;
+  currency: Currency;
+  delayDays: number;
+  descriptor: string | null;
+  /** Whether fees are taken with the charges, or billed by the month. */ feeBilling:
+    "taken" | "monthly";
+};
+const ACCOUNT =
+  "SELECT id, code, name, currency, delay_days AS delayDays, descriptor, fee_billing AS feeBilling FROM processor_account";
 
 export function processorAccounts(db: Db): ProcessorAccountRow[] {
   return db.all<ProcessorAccountRow>(`${ACCOUNT} ORDER BY id`);
 }
 
 export function insertProcessorAccount(db: Db, account: Omit<ProcessorAccountRow, "id">): number {
-  return db.run("INSERT INTO processor_account (code, name, currency, delay_days, descriptor, fee_billing) VALUES (?, ?, ?, ?, ?, ?)", account.code, account.name, account.currency, account.delayDays, account.descriptor, account.feeBilling).id;
+  return db.run(
+    "INSERT INTO processor_account (code, name, currency, delay_days, descriptor, fee_billing) VALUES (?, ?, ?, ?, ?, ?)",
+    account.code,
+    account.name,
+    account.currency,
+    account.delayDays,
+    account.descriptor,
+    account.feeBilling,
+  ).id;
 }
 
 export type ProcessorItemRow = {
-  id: number; processorAccountId: number; externalId: string; kind: ItemKindOfProcessor; occurredOn: Day; settledOn: Day; currency: Currency; amount: Minor; payoutId: number | null; receiptId: number | null;
-  relatedId: string | null; origin: "file" | "explained"; reason: string | null; settledState: "opened" | "won" | "lost" | null; /** Why a debit came back. */ returnCode: string | null; /** By when a dispute is to be answered, and when it was. */ answerBy: Day | null; answeredOn: Day | null; brand: string | null; abroad: 0 | 1; fileId: number | null; lineNo: number | null;
+  id: number;
+  processorAccountId: number;
+  externalId: string;
+  kind: ItemKindOfProcessor;
+  occurredOn: Day;
+  settledOn: Day;
+  currency: Currency;
+  amount: Minor;
+  payoutId: number | null;
+  receiptId: number | null;
+  relatedId: string | null;
+  origin: "file" | "explained";
+  reason: string | null;
+  settledState: "opened" | "won" | "lost" | null;
+  /** Why a debit came back. */ returnCode: string | null;
+  /** By when a dispute is to be answered, and when it was. */ answerBy: Day | null;
+  answeredOn: Day | null;
+  brand: string | null;
+  abroad: 0 | 1;
+  fileId: number | null;
+  lineNo: number | null;
 };
 const ITEM = `SELECT id, processor_account_id AS processorAccountId, external_id AS externalId, kind, occurred_on AS occurredOn, settled_on AS settledOn, currency, amount, payout_id AS payoutId, receipt_id AS receiptId,
   related_id AS relatedId, origin, reason, settled_state AS settledState, return_code AS returnCode, answer_by AS answerBy, answered_on AS answeredOn, brand, abroad, file_id AS fileId, line_no AS lineNo FROM processor_item`;
@@ -27,37 +64,86 @@ export function processorItemById(db: Db, id: number): ProcessorItemRow | undefi
   return db.get<ProcessorItemRow>(`${ITEM} WHERE id = ?`, id);
 }
 
-export function processorItemByExternalId(db: Db, accountId: number, kind: ItemKindOfProcessor, externalId: string): ProcessorItemRow | undefined {
-  return db.get<ProcessorItemRow>(`${ITEM} WHERE processor_account_id = ? AND kind = ? AND external_id = ?`, accountId, kind, externalId);
+export function processorItemByExternalId(
+  db: Db,
+  accountId: number,
+  kind: ItemKindOfProcessor,
+  externalId: string,
+): ProcessorItemRow | undefined {
+  return db.get<ProcessorItemRow>(
+    `${ITEM} WHERE processor_account_id = ? AND kind = ? AND external_id = ?`,
+    accountId,
+    kind,
+    externalId,
+  );
 }
 
 /** An item that comes in; what its file says nothing of is left out. */
-export type NewItem = Omit<ProcessorItemRow, "id" | "returnCode" | "answerBy" | "answeredOn" | "brand" | "abroad"> & Partial<Pick<ProcessorItemRow, "returnCode" | "answerBy" | "brand" | "abroad">>;
+export type NewItem = Omit<
+  ProcessorItemRow,
+  "id" | "returnCode" | "answerBy" | "answeredOn" | "brand" | "abroad"
+> &
+  Partial<Pick<ProcessorItemRow, "returnCode" | "answerBy" | "brand" | "abroad">>;
 
 export function insertProcessorItem(db: Db, item: NewItem): number {
   return db.run(
     `INSERT INTO processor_item (processor_account_id, external_id, kind, occurred_on, settled_on, currency, amount, payout_id, receipt_id, related_id, origin, reason, settled_state, return_code, answer_by, brand, abroad, file_id, line_no)
      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-    item.processorAccountId, item.externalId, item.kind, item.occurredOn, item.settledOn, item.currency, item.amount, item.payoutId, item.receiptId, item.relatedId, item.origin, item.reason, item.settledState, item.returnCode ?? null, item.answerBy ?? null, item.brand ?? null, item.abroad ?? 0, item.fileId, item.lineNo,
+    item.processorAccountId,
+    item.externalId,
+    item.kind,
+    item.occurredOn,
+    item.settledOn,
+    item.currency,
+    item.amount,
+    item.payoutId,
+    item.receiptId,
+    item.relatedId,
+    item.origin,
+    item.reason,
+    item.settledState,
+    item.returnCode ?? null,
+    item.answerBy ?? null,
+    item.brand ?? null,
+    item.abroad ?? 0,
+    item.fileId,
+    item.lineNo,
   ).id;
 }
 
 /** What the book has of these items (kind and id) already, with their sums; by "kind id". Read at once, as a file may have hundreds of thousands. */
-export function itemsKnown(db: Db, accountId: number, items: readonly (readonly [kind: ItemKindOfProcessor, externalId: string])[]): Map<string, Minor> {
+export function itemsKnown(
+  db: Db,
+  accountId: number,
+  items: readonly (readonly [kind: ItemKindOfProcessor, externalId: string])[],
+): Map<string, Minor> {
   const known = db.all<{ kind: string; externalId: string; amount: Minor }>(
-    "SELECT i.kind, i.external_id AS externalId, i.amount FROM json_each(?) j CROSS JOIN processor_item i ON i.processor_account_id = ? AND i.kind = j.value ->> 0 AND i.external_id = j.value ->> 1", JSON.stringify(items), accountId,
+    "SELECT i.kind, i.external_id AS externalId, i.amount FROM json_each(?) j CROSS JOIN processor_item i ON i.processor_account_id = ? AND i.kind = j.value ->> 0 AND i.external_id = j.value ->> 1",
+    JSON.stringify(items),
+    accountId,
   );
   return new Map(known.map(({ kind, externalId, amount }) => [`${kind} ${externalId}`, amount]));
 }
 
 /** Charges that items of the book name and that it does not have. */
 export function orphanedCharges(db: Db, accountId: number): Set<string> {
-  return new Set(db.all<{ id: string }>("SELECT DISTINCT related_id AS id FROM processor_item WHERE processor_account_id = ? AND receipt_id IS NULL AND related_id IS NOT NULL AND kind <> 'charge'", accountId).map(({ id }) => id));
+  return new Set(
+    db
+      .all<{ id: string }>(
+        "SELECT DISTINCT related_id AS id FROM processor_item WHERE processor_account_id = ? AND receipt_id IS NULL AND related_id IS NOT NULL AND kind <> 'charge'",
+        accountId,
+      )
+      .map(({ id }) => id),
+  );
 }
 
 /** Items that name a charge which the book did not have when they came. */
 export function orphansOf(db: Db, accountId: number, chargeId: string): ProcessorItemRow[] {
-  return db.all<ProcessorItemRow>(`${ITEM} WHERE processor_account_id = ? AND related_id = ? AND receipt_id IS NULL AND kind <> 'charge' AND withdrawn = 0 ORDER BY id`, accountId, chargeId);
+  return db.all<ProcessorItemRow>(
+    `${ITEM} WHERE processor_account_id = ? AND related_id = ? AND receipt_id IS NULL AND kind <> 'charge' AND withdrawn = 0 ORDER BY id`,
+    accountId,
+    chargeId,
+  );
 }
 
 /** An item has found its receipt, and is parked no more. */
@@ -67,19 +153,36 @@ export function setReceiptOfItem(db: Db, id: number, receiptId: number): void {
 
 /** The debit that a trace number stands for: its own id, whole or with the bank's part in front. */
 export function chargeByTrace(db: Db, trace: string): ProcessorItemRow | undefined {
-  const found = db.all<ProcessorItemRow>(`${ITEM} WHERE kind = 'charge' AND withdrawn = 0 AND external_id IN (?1, ltrim(?1, '0'), substr(?1, 9), ltrim(substr(?1, 9), '0')) ORDER BY external_id <> ?1, id LIMIT 2`, trace);
+  const found = db.all<ProcessorItemRow>(
+    `${ITEM} WHERE kind = 'charge' AND withdrawn = 0 AND external_id IN (?1, ltrim(?1, '0'), substr(?1, 9), ltrim(substr(?1, 9), '0')) ORDER BY external_id <> ?1, id LIMIT 2`,
+    trace,
+  );
   const [first, second] = found;
   // A short number that two accounts use says nothing.
   return second && first?.externalId !== trace ? undefined : first;
 }
 
 /** A return of a charge that is in the book already, whichever file told of it. */
-export function returnOfCharge(db: Db, charge: ProcessorItemRow, amount: number): ProcessorItemRow | undefined {
-  return db.get<ProcessorItemRow>(`${ITEM} WHERE processor_account_id = ? AND kind = 'ach_return' AND related_id = ? AND amount = ? AND withdrawn = 0`, charge.processorAccountId, charge.externalId, -amount);
+export function returnOfCharge(
+  db: Db,
+  charge: ProcessorItemRow,
+  amount: number,
+): ProcessorItemRow | undefined {
+  return db.get<ProcessorItemRow>(
+    `${ITEM} WHERE processor_account_id = ? AND kind = 'ach_return' AND related_id = ? AND amount = ? AND withdrawn = 0`,
+    charge.processorAccountId,
+    charge.externalId,
+    -amount,
+  );
 }
 
 export function adoptItem(db: Db, id: number, externalId: string, payoutId: number | null): void {
-  db.run("UPDATE processor_item SET external_id = ?, payout_id = ? WHERE id = ?", externalId, payoutId, id);
+  db.run(
+    "UPDATE processor_item SET external_id = ?, payout_id = ? WHERE id = ?",
+    externalId,
+    payoutId,
+    id,
+  );
 }
 
 export function setReturnCode(db: Db, id: number, code: string): void {
@@ -91,46 +194,97 @@ export function setDisputeState(db: Db, id: number, state: "opened" | "won" | "l
 }
 
 export function itemsOfReceipt(db: Db, receiptId: number): ProcessorItemRow[] {
-  return db.all<ProcessorItemRow>(`${ITEM} WHERE receipt_id = ? AND withdrawn = 0 ORDER BY id`, receiptId);
+  return db.all<ProcessorItemRow>(
+    `${ITEM} WHERE receipt_id = ? AND withdrawn = 0 ORDER BY id`,
+    receiptId,
+  );
 }
 
 export function itemsOfPayout(db: Db, payoutId: number): ProcessorItemRow[] {
-  return db.all<ProcessorItemRow>(`${ITEM} WHERE payout_id = ? AND withdrawn = 0 ORDER BY settled_on, id`, payoutId);
+  return db.all<ProcessorItemRow>(
+    `${ITEM} WHERE payout_id = ? AND withdrawn = 0 ORDER BY settled_on, id`,
+    payoutId,
+  );
 }
 
 /** Items of an account that are in no payout, or in another open one than this. */
-export function itemsElsewhere(db: Db, accountId: number, payoutId: number | null): (ProcessorItemRow & { payout: string | null })[] {
+export function itemsElsewhere(
+  db: Db,
+  accountId: number,
+  payoutId: number | null,
+): (ProcessorItemRow & { payout: string | null })[] {
   return db.all(
     `SELECT i.*, p.external_id AS payout FROM (${ITEM} WHERE processor_account_id = ?1 AND withdrawn = 0 AND (payout_id IS NULL OR payout_id <> coalesce(?2, -1))) i LEFT JOIN payout p ON p.id = i.payoutId
      WHERE i.payoutId IS NULL OR p.state = 'open' ORDER BY i.settledOn, i.id`,
-    accountId, payoutId,
+    accountId,
+    payoutId,
   );
 }
 
 /** Moves an item into a payout, or out of any, and keeps where it was for an undo of the act. */
-export function moveItem(db: Db, item: ProcessorItemRow, toPayout: number | null, actId: number): void {
+export function moveItem(
+  db: Db,
+  item: ProcessorItemRow,
+  toPayout: number | null,
+  actId: number,
+): void {
   db.run("UPDATE processor_item SET payout_id = ? WHERE id = ?", toPayout, item.id);
-  db.run("INSERT INTO item_move (act_id, item_id, from_payout, to_payout) VALUES (?, ?, ?, ?)", actId, item.id, item.payoutId, toPayout);
+  db.run(
+    "INSERT INTO item_move (act_id, item_id, from_payout, to_payout) VALUES (?, ?, ?, ?)",
+    actId,
+    item.id,
+    item.payoutId,
+    toPayout,
+  );
 }
 
 /** Puts back what an act moved; gives the payouts whose items changed by it. */
 export function moveBack(db: Db, actId: number): number[] {
-  const moves = db.all<{ itemId: number; fromPayout: number | null; toPayout: number | null }>("SELECT item_id AS itemId, from_payout AS fromPayout, to_payout AS toPayout FROM item_move WHERE act_id = ?", actId);
-  for (const { itemId, fromPayout } of moves) db.run("UPDATE processor_item SET payout_id = ? WHERE id = ?", fromPayout, itemId);
-  return [...new Set(moves.flatMap(({ fromPayout, toPayout }) => [fromPayout, toPayout].filter((id): id is number => id !== null)))];
+  const moves = db.all<{ itemId: number; fromPayout: number | null; toPayout: number | null }>(
+    "SELECT item_id AS itemId, from_payout AS fromPayout, to_payout AS toPayout FROM item_move WHERE act_id = ?",
+    actId,
+  );
+  for (const { itemId, fromPayout } of moves)
+    db.run("UPDATE processor_item SET payout_id = ? WHERE id = ?", fromPayout, itemId);
+  return [
+    ...new Set(
+      moves.flatMap(({ fromPayout, toPayout }) =>
+        [fromPayout, toPayout].filter((id): id is number => id !== null),
+      ),
+    ),
+  ];
 }
 
 /** What the processor took for disputes and returns before, each sum once, latest first. */
 export function usualFees(db: Db, accountId: number, kind: "dispute_fee" | "return_fee"): Minor[] {
-  return db.all<{ sum: Minor }>("SELECT -amount AS sum FROM processor_item WHERE processor_account_id = ? AND kind = ? AND amount < 0 AND withdrawn = 0 GROUP BY amount ORDER BY max(settled_on) DESC LIMIT 12", accountId, kind).map(({ sum }) => sum);
+  return db
+    .all<{ sum: Minor }>(
+      "SELECT -amount AS sum FROM processor_item WHERE processor_account_id = ? AND kind = ? AND amount < 0 AND withdrawn = 0 GROUP BY amount ORDER BY max(settled_on) DESC LIMIT 12",
+      accountId,
+      kind,
+    )
+    .map(({ sum }) => sum);
 }
 
 /** Puts items that name no payout, and settled within a span, into the payout that covers it. */
 export function claimSpan(db: Db, payoutId: number, accountId: number, from: Day, to: Day): number {
-  return db.run("UPDATE processor_item SET payout_id = ? WHERE processor_account_id = ? AND payout_id IS NULL AND withdrawn = 0 AND settled_on BETWEEN ? AND ?", payoutId, accountId, from, to).changes;
+  return db.run(
+    "UPDATE processor_item SET payout_id = ? WHERE processor_account_id = ? AND payout_id IS NULL AND withdrawn = 0 AND settled_on BETWEEN ? AND ?",
+    payoutId,
+    accountId,
+    from,
+    to,
+  ).changes;
 }
 
-export type ClearingItem = ProcessorItemRow & { processorAccount: string; /** In the book's currency, as of the day. */ book: Minor; payout: string | null; payer: string | null; /** The day of its entry: its settlement, or the first open day after it. */ postedOn: Day; /** When its payout reached the bank, if it has by now. */ bankedOn: Day | null };
+export type ClearingItem = ProcessorItemRow & {
+  processorAccount: string;
+  /** In the book's currency, as of the day. */ book: Minor;
+  payout: string | null;
+  payer: string | null;
+  /** The day of its entry: its settlement, or the first open day after it. */ postedOn: Day;
+  /** When its payout reached the bank, if it has by now. */ bankedOn: Day | null;
+};
 
 /** Everything that was posted to clearing up to a day and is in no payout whose tie was posted up to it; by the journal's own days. */
 export function clearingAsOf(db: Db, asOf: Day): ClearingItem[] {
@@ -150,7 +304,17 @@ export function clearingAsOf(db: Db, asOf: Day): ClearingItem[] {
 }
 
 /** What settled and is in no payout, by account and day. */
-export function unpaidByDay(db: Db): { account: string; currency: Currency; delayDays: number; settledOn: Day; amount: Minor; book: Minor; charges: number }[] {
+export function unpaidByDay(
+  db: Db,
+): {
+  account: string;
+  currency: Currency;
+  delayDays: number;
+  settledOn: Day;
+  amount: Minor;
+  book: Minor;
+  charges: number;
+}[] {
   return db.all(
     `SELECT a.name AS account, a.currency, a.delay_days AS delayDays, i.settled_on AS settledOn, sum(i.amount) AS amount, sum(${bookValue("i", "amount", "clearing", "processor_item")}) AS book, sum(i.kind = 'charge') AS charges FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id
      WHERE i.payout_id IS NULL AND i.withdrawn = 0 GROUP BY a.id, i.settled_on`,
@@ -158,6 +322,14 @@ export function unpaidByDay(db: Db): { account: string; currency: Currency; dela
 }
 
 /** Takings by day of settlement in the book's currency, for the band of days. */
-export function takingsByDay(db: Db, from: Day, to: Day): { on: Day; charges: Minor; items: number }[] {
-  return db.all(`SELECT settled_on AS 'on', sum(${bookValue("i", "amount", "clearing", "processor_item")}) AS charges, count(*) AS items FROM processor_item i WHERE kind = 'charge' AND withdrawn = 0 AND settled_on BETWEEN ? AND ? GROUP BY settled_on ORDER BY settled_on`, from, to);
+export function takingsByDay(
+  db: Db,
+  from: Day,
+  to: Day,
+): { on: Day; charges: Minor; items: number }[] {
+  return db.all(
+    `SELECT settled_on AS 'on', sum(${bookValue("i", "amount", "clearing", "processor_item")}) AS charges, count(*) AS items FROM processor_item i WHERE kind = 'charge' AND withdrawn = 0 AND settled_on BETWEEN ? AND ? GROUP BY settled_on ORDER BY settled_on`,
+    from,
+    to,
+  );
 }

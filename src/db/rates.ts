@@ -8,30 +8,53 @@ import type { Db } from "./connection";
 export type RateRow = { currency: Currency; onDay: Day; rate: string };
 
 export function rates(db: Db): RateRow[] {
-  return db.all<RateRow>("SELECT currency, on_day AS onDay, rate FROM exchange_rate ORDER BY on_day DESC, currency");
+  return db.all<RateRow>(
+    "SELECT currency, on_day AS onDay, rate FROM exchange_rate ORDER BY on_day DESC, currency",
+  );
 }
 
 /** The rate of a day, or the last one before it; where there is none, the first one after it. */
 export function rateOn(db: Db, currency: Currency, on: Day): RateRow | undefined {
   const columns = "SELECT currency, on_day AS onDay, rate FROM exchange_rate WHERE currency = ?";
-  return db.get<RateRow>(`${columns} AND on_day <= ? ORDER BY on_day DESC LIMIT 1`, currency, on) ?? db.get<RateRow>(`${columns} ORDER BY on_day LIMIT 1`, currency);
+  return (
+    db.get<RateRow>(`${columns} AND on_day <= ? ORDER BY on_day DESC LIMIT 1`, currency, on) ??
+    db.get<RateRow>(`${columns} ORDER BY on_day LIMIT 1`, currency)
+  );
 }
 
 /** Currencies that the book knows a rate for. */
 export function currenciesWithRates(db: Db): Currency[] {
-  return db.all<{ currency: Currency }>("SELECT DISTINCT currency FROM exchange_rate ORDER BY currency").map(({ currency }) => currency);
+  return db
+    .all<{ currency: Currency }>("SELECT DISTINCT currency FROM exchange_rate ORDER BY currency")
+    .map(({ currency }) => currency);
 }
 
 export function setRate(db: Db, rate: RateRow, actId: number): void {
-  db.run("INSERT INTO exchange_rate (currency, on_day, rate, act_id) VALUES (?, ?, ?, ?) ON CONFLICT (currency, on_day) DO UPDATE SET rate = excluded.rate, act_id = excluded.act_id", rate.currency, rate.onDay, rate.rate, actId);
+  db.run(
+    "INSERT INTO exchange_rate (currency, on_day, rate, act_id) VALUES (?, ?, ?, ?) ON CONFLICT (currency, on_day) DO UPDATE SET rate = excluded.rate, act_id = excluded.act_id",
+    rate.currency,
+    rate.onDay,
+    rate.rate,
+    actId,
+  );
 }
 
-const SUM = "SELECT coalesce(sum(amount), 0) AS amount, coalesce(sum(book), 0) AS book FROM carried WHERE account_id = ?1 AND currency = ?2";
+const SUM =
+  "SELECT coalesce(sum(amount), 0) AS amount, coalesce(sum(book), 0) AS book FROM carried WHERE account_id = ?1 AND currency = ?2";
 const NOTHING: Carried = { amount: 0, book: 0 };
 
 /** What one document stands at on an account. */
-export function carriedBy(db: Db, accountId: number, currency: Currency, kind: ItemKind, id: number): Carried {
-  return db.get<Carried>(`${SUM} AND item_kind = ?3 AND item_id = ?4`, accountId, currency, kind, id) ?? NOTHING;
+export function carriedBy(
+  db: Db,
+  accountId: number,
+  currency: Currency,
+  kind: ItemKind,
+  id: number,
+): Carried {
+  return (
+    db.get<Carried>(`${SUM} AND item_kind = ?3 AND item_id = ?4`, accountId, currency, kind, id) ??
+    NOTHING
+  );
 }
 
 /** What a whole account stands at in a currency. */
@@ -40,42 +63,86 @@ export function carriedOn(db: Db, accountId: number, currency: Currency): Carrie
 }
 
 /** What a payout stands at in clearing: its items, less what was paid out of it. */
-export function carriedByPayout(db: Db, accountId: number, currency: Currency, payoutId: number): Carried {
-  return db.get<Carried>(`${SUM} AND ((item_kind = 'payout' AND item_id = ?3) OR (item_kind = 'processor_item' AND item_id IN (SELECT id FROM processor_item WHERE payout_id = ?3)))`, accountId, currency, payoutId) ?? NOTHING;
+export function carriedByPayout(
+  db: Db,
+  accountId: number,
+  currency: Currency,
+  payoutId: number,
+): Carried {
+  return (
+    db.get<Carried>(
+      `${SUM} AND ((item_kind = 'payout' AND item_id = ?3) OR (item_kind = 'processor_item' AND item_id IN (SELECT id FROM processor_item WHERE payout_id = ?3)))`,
+      accountId,
+      currency,
+      payoutId,
+    ) ?? NOTHING
+  );
 }
 
 /** What documents in other currencies are carried at in the book's, on the accounts of these roles; debit positive. */
-export function carriedByDocument(db: Db, roles: readonly Role[], kind: ItemKind): Map<number, Minor> {
-  const rows = db.all<{ id: number; book: Minor }>(`SELECT c.item_id AS id, sum(c.book) AS book FROM carried c JOIN account a ON a.id = c.account_id WHERE c.item_kind = ? AND a.role IN (${roles.map((role) => `'${role}'`).join(", ")}) GROUP BY c.item_id`, kind);
+export function carriedByDocument(
+  db: Db,
+  roles: readonly Role[],
+  kind: ItemKind,
+): Map<number, Minor> {
+  const rows = db.all<{ id: number; book: Minor }>(
+    `SELECT c.item_id AS id, sum(c.book) AS book FROM carried c JOIN account a ON a.id = c.account_id WHERE c.item_kind = ? AND a.role IN (${roles.map((role) => `'${role}'`).join(", ")}) GROUP BY c.item_id`,
+    kind,
+  );
   return new Map(rows.map(({ id, book }) => [id, book]));
 }
 
 /** A sum at the rate of a day, in the book's currency; for sums that are only told, not posted. */
 export function worthOn(db: Db, amount: Minor, currency: Currency, book: Currency, on: Day): Minor {
-  return currency === book ? amount : (inCurrency(amount, currency, book, rateOn(db, currency, on)?.rate ?? "0") ?? amount);
+  return currency === book
+    ? amount
+    : (inCurrency(amount, currency, book, rateOn(db, currency, on)?.rate ?? "0") ?? amount);
 }
 
 /** The book's currency, inside a query. */
-export const BOOK_CURRENCY = "(SELECT json_extract(value, '$') FROM setting WHERE key = 'currency')";
+export const BOOK_CURRENCY =
+  "(SELECT json_extract(value, '$') FROM setting WHERE key = 'currency')";
 
 /**
  * A sum of a document in the book's currency, inside a query: the sum itself,
  * or what the document is carried at on the accounts of a role where it is in
  * another currency. `sign` is -1 where the account stands on the credit side.
  */
-export function bookValue(table: string, column: string, role: Role, kind: ItemKind, sign: 1 | -1 = 1): string {
+export function bookValue(
+  table: string,
+  column: string,
+  role: Role,
+  kind: ItemKind,
+  sign: 1 | -1 = 1,
+): string {
   return `(CASE WHEN ${table}.currency = ${BOOK_CURRENCY} THEN ${table}.${column} ELSE coalesce((SELECT ${sign} * sum(cv.book) FROM carried cv JOIN account ca ON ca.id = cv.account_id WHERE cv.item_kind = '${kind}' AND cv.item_id = ${table}.id AND ca.role = '${role}'), 0) END)`;
 }
 
-export type Revaluation = { id: number; asOf: Day; currency: Currency; rate: string; sum: Minor; state: "made" | "undone"; actId: number };
-const REVALUATION = "SELECT id, as_of AS asOf, currency, rate, sum, state, act_id AS actId FROM revaluation";
+export type Revaluation = {
+  id: number;
+  asOf: Day;
+  currency: Currency;
+  rate: string;
+  sum: Minor;
+  state: "made" | "undone";
+  actId: number;
+};
+const REVALUATION =
+  "SELECT id, as_of AS asOf, currency, rate, sum, state, act_id AS actId FROM revaluation";
 
 export function revaluations(db: Db): Revaluation[] {
   return db.all<Revaluation>(`${REVALUATION} WHERE state = 'made' ORDER BY as_of DESC, currency`);
 }
 
 export function insertRevaluation(db: Db, one: Omit<Revaluation, "id" | "state">): number {
-  return db.run("INSERT INTO revaluation (as_of, currency, rate, sum, act_id) VALUES (?, ?, ?, ?, ?)", one.asOf, one.currency, one.rate, one.sum, one.actId).id;
+  return db.run(
+    "INSERT INTO revaluation (as_of, currency, rate, sum, act_id) VALUES (?, ?, ?, ?, ?)",
+    one.asOf,
+    one.currency,
+    one.rate,
+    one.sum,
+    one.actId,
+  ).id;
 }
 
 export function undoRevaluations(db: Db, actId: number): void {
@@ -83,7 +150,18 @@ export function undoRevaluations(db: Db, actId: number): void {
 }
 
 /** What stood in another currency at the end of a day on the accounts that are revalued, document by document. */
-export function foreignAsOf(db: Db, asOf: Day): { currency: Currency; role: Role; of: string | null; kind: ItemKind; id: number; amount: Minor; book: Minor }[] {
+export function foreignAsOf(
+  db: Db,
+  asOf: Day,
+): {
+  currency: Currency;
+  role: Role;
+  of: string | null;
+  kind: ItemKind;
+  id: number;
+  amount: Minor;
+  book: Minor;
+}[] {
   return db.all(
     `SELECT l.currency, a.role, a.of, l.item_kind AS kind, l.item_id AS id, sum(l.amount) AS amount, sum(l.book_amount) AS book
      FROM carried c JOIN account a ON a.id = c.account_id JOIN entry_line l ON l.item_kind = c.item_kind AND l.item_id = c.item_id AND l.account_id = c.account_id JOIN entry e ON e.id = l.entry_id

@@ -7,16 +7,49 @@ import type { Db } from "./connection";
 import { BOOK_CURRENCY } from "./rates";
 
 export type ReceiptRow = {
-  id: number; source: "processor" | "bank" | "hand"; method: Method; paidOn: Day; settledOn: Day; currency: Currency; amount: Minor; payerName: string; payerEmail: string; reference: string;
-  customerId: number | null; state: ReceiptState; unidentified: Minor; onAccount: Minor; applied: Minor; parked: Minor; income: Minor; surcharge: Minor; recovered: Minor; goneBack: Minor; disputed: 0 | 1; reason: string | null; fileId: number | null; lineNo: number | null;
+  id: number;
+  source: "processor" | "bank" | "hand";
+  method: Method;
+  paidOn: Day;
+  settledOn: Day;
+  currency: Currency;
+  amount: Minor;
+  payerName: string;
+  payerEmail: string;
+  reference: string;
+  customerId: number | null;
+  state: ReceiptState;
+  unidentified: Minor;
+  onAccount: Minor;
+  applied: Minor;
+  parked: Minor;
+  income: Minor;
+  surcharge: Minor;
+  recovered: Minor;
+  goneBack: Minor;
+  disputed: 0 | 1;
+  reason: string | null;
+  fileId: number | null;
+  lineNo: number | null;
   /** Of a check, a money order or a wire. */
-  number: string | null; handState: HandState | null; depositId: number | null;
+  number: string | null;
+  handState: HandState | null;
+  depositId: number | null;
 };
 const COLUMNS = `r.id, r.source, r.method, r.paid_on AS paidOn, r.settled_on AS settledOn, r.currency, r.amount, r.payer_name AS payerName, r.payer_email AS payerEmail, r.reference,
   r.customer_id AS customerId, r.state, r.unidentified, r.on_account AS onAccount, r.applied, r.parked, r.income, r.surcharge, r.recovered, r.gone_back AS goneBack, r.disputed, r.reason, r.file_id AS fileId, r.line_no AS lineNo, r.number, r.hand_state AS handState, r.deposit_id AS depositId`;
 
 export function partsOf(row: ReceiptRow): Parts {
-  return { unidentified: row.unidentified, onAccount: row.onAccount, applied: row.applied, parked: row.parked, income: row.income, surcharge: row.surcharge, recovered: row.recovered, goneBack: row.goneBack };
+  return {
+    unidentified: row.unidentified,
+    onAccount: row.onAccount,
+    applied: row.applied,
+    parked: row.parked,
+    income: row.income,
+    surcharge: row.surcharge,
+    recovered: row.recovered,
+    goneBack: row.goneBack,
+  };
 }
 
 export function receiptById(db: Db, id: number): ReceiptRow | undefined {
@@ -24,25 +57,73 @@ export function receiptById(db: Db, id: number): ReceiptRow | undefined {
 }
 
 export function receiptsInState(db: Db, state: ReceiptState): ReceiptRow[] {
-  return db.all<ReceiptRow>(`SELECT ${COLUMNS} FROM receipt r WHERE r.state = ? ORDER BY r.paid_on, r.id`, state);
+  return db.all<ReceiptRow>(
+    `SELECT ${COLUMNS} FROM receipt r WHERE r.state = ? ORDER BY r.paid_on, r.id`,
+    state,
+  );
 }
 
 export function receiptsOf(db: Db, customerId: number): ReceiptRow[] {
-  return db.all<ReceiptRow>(`SELECT ${COLUMNS} FROM receipt r WHERE r.customer_id = ? ORDER BY r.paid_on DESC, r.id DESC`, customerId);
+  return db.all<ReceiptRow>(
+    `SELECT ${COLUMNS} FROM receipt r WHERE r.customer_id = ? ORDER BY r.paid_on DESC, r.id DESC`,
+    customerId,
+  );
 }
 
-export function insertReceipt(db: Db, receipt: Pick<ReceiptRow, "source" | "method" | "paidOn" | "settledOn" | "currency" | "amount" | "payerName" | "payerEmail" | "reference" | "fileId" | "lineNo"> & { number?: string | null }): number {
+export function insertReceipt(
+  db: Db,
+  receipt: Pick<
+    ReceiptRow,
+    | "source"
+    | "method"
+    | "paidOn"
+    | "settledOn"
+    | "currency"
+    | "amount"
+    | "payerName"
+    | "payerEmail"
+    | "reference"
+    | "fileId"
+    | "lineNo"
+  > & { number?: string | null },
+): number {
   return db.run(
     `INSERT INTO receipt (source, method, paid_on, settled_on, currency, amount, payer_name, payer_email, reference, state, unidentified, file_id, line_no, number, hand_state)
      VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, 'to_match', ?6, ?10, ?11, ?12, CASE ?1 WHEN 'hand' THEN 'on_hand' END)`,
-    receipt.source, receipt.method, receipt.paidOn, receipt.settledOn, receipt.currency, receipt.amount, receipt.payerName, receipt.payerEmail, receipt.reference, receipt.fileId, receipt.lineNo, receipt.number ?? null,
+    receipt.source,
+    receipt.method,
+    receipt.paidOn,
+    receipt.settledOn,
+    receipt.currency,
+    receipt.amount,
+    receipt.payerName,
+    receipt.payerEmail,
+    receipt.reference,
+    receipt.fileId,
+    receipt.lineNo,
+    receipt.number ?? null,
   ).id;
 }
 
-export function updateReceipt(db: Db, id: number, to: { state: ReceiptState; parts: Parts; customerId: number | null; reason: string | null }): void {
+export function updateReceipt(
+  db: Db,
+  id: number,
+  to: { state: ReceiptState; parts: Parts; customerId: number | null; reason: string | null },
+): void {
   db.run(
     "UPDATE receipt SET state = ?, unidentified = ?, on_account = ?, applied = ?, parked = ?, income = ?, surcharge = ?, recovered = ?, gone_back = ?, customer_id = ?, reason = ? WHERE id = ?",
-    to.state, to.parts.unidentified, to.parts.onAccount, to.parts.applied, to.parts.parked, to.parts.income, to.parts.surcharge, to.parts.recovered, to.parts.goneBack, to.customerId, to.reason, id,
+    to.state,
+    to.parts.unidentified,
+    to.parts.onAccount,
+    to.parts.applied,
+    to.parts.parked,
+    to.parts.income,
+    to.parts.surcharge,
+    to.parts.recovered,
+    to.parts.goneBack,
+    to.customerId,
+    to.reason,
+    id,
   );
 }
 
@@ -52,39 +133,83 @@ export function setDisputed(db: Db, id: number, disputed: 0 | 1): void {
 
 /** Takes a receipt out that was none after all (its bank line, or a slip by hand); only one that nothing was done with. */
 export function deleteUntouchedReceipt(db: Db, id: number): void {
-  db.run("UPDATE receipt SET state = 'returned', unidentified = 0, gone_back = amount, hand_state = CASE WHEN hand_state IS NOT NULL THEN 'void' END WHERE id = ? AND state = 'to_match' AND unidentified = amount", id);
+  db.run(
+    "UPDATE receipt SET state = 'returned', unidentified = 0, gone_back = amount, hand_state = CASE WHEN hand_state IS NOT NULL THEN 'void' END WHERE id = ? AND state = 'to_match' AND unidentified = amount",
+    id,
+  );
 }
 
 /** What stands on account, by customer. */
 export function creditsByCustomer(db: Db): { customerId: number; sum: Minor }[] {
-  return db.all(`SELECT customer_id AS customerId, sum(on_account) AS sum FROM receipt WHERE customer_id IS NOT NULL AND on_account > 0 AND currency = ${BOOK_CURRENCY} GROUP BY customer_id`);
+  return db.all(
+    `SELECT customer_id AS customerId, sum(on_account) AS sum FROM receipt WHERE customer_id IS NOT NULL AND on_account > 0 AND currency = ${BOOK_CURRENCY} GROUP BY customer_id`,
+  );
 }
 
 /** Receipts of a customer that have something on account, oldest first. */
 export function receiptsOnAccount(db: Db, customerId: number): ReceiptRow[] {
-  return db.all<ReceiptRow>(`SELECT ${COLUMNS} FROM receipt r WHERE r.customer_id = ? AND r.on_account > 0 ORDER BY r.paid_on, r.id`, customerId);
+  return db.all<ReceiptRow>(
+    `SELECT ${COLUMNS} FROM receipt r WHERE r.customer_id = ? AND r.on_account > 0 ORDER BY r.paid_on, r.id`,
+    customerId,
+  );
 }
 
 /** Moves receipts by hand on: into a deposit, onto the statement, or back. */
 export function setHandState(db: Db, id: number, state: HandState, depositId: number | null): void {
-  db.run("UPDATE receipt SET hand_state = ?, deposit_id = ? WHERE id = ? AND hand_state IS NOT NULL", state, depositId, id);
+  db.run(
+    "UPDATE receipt SET hand_state = ?, deposit_id = ? WHERE id = ? AND hand_state IS NOT NULL",
+    state,
+    depositId,
+    id,
+  );
 }
 
 export function receiptsByHand(db: Db, state: HandState): ReceiptRow[] {
-  return db.all<ReceiptRow>(`SELECT ${COLUMNS} FROM receipt r WHERE r.hand_state = ? ORDER BY r.paid_on, r.id`, state);
+  return db.all<ReceiptRow>(
+    `SELECT ${COLUMNS} FROM receipt r WHERE r.hand_state = ? ORDER BY r.paid_on, r.id`,
+    state,
+  );
 }
 
 export function receiptsOfDeposit(db: Db, depositId: number): ReceiptRow[] {
-  return db.all<ReceiptRow>(`SELECT ${COLUMNS} FROM receipt r WHERE r.deposit_id = ? ORDER BY r.id`, depositId);
+  return db.all<ReceiptRow>(
+    `SELECT ${COLUMNS} FROM receipt r WHERE r.deposit_id = ? ORDER BY r.id`,
+    depositId,
+  );
 }
 
-export type ApplicationRow = { id: number; receiptId: number; openItemId: number; amount: Minor; discount: Minor; smallDifference: Minor; writeOff: WriteOff; /** The parts of the discount and of the difference that lower the tax owed. */ discountTax: Minor; writeOffTax: Minor; onDay: Day; actId: number; endedBy: number | null };
+export type ApplicationRow = {
+  id: number;
+  receiptId: number;
+  openItemId: number;
+  amount: Minor;
+  discount: Minor;
+  smallDifference: Minor;
+  writeOff: WriteOff;
+  /** The parts of the discount and of the difference that lower the tax owed. */ discountTax: Minor;
+  writeOffTax: Minor;
+  onDay: Day;
+  actId: number;
+  endedBy: number | null;
+};
 const APPLICATION = `SELECT id, receipt_id AS receiptId, open_item_id AS openItemId, amount, discount, small_difference AS smallDifference, write_off AS writeOff, discount_tax AS discountTax, write_off_tax AS writeOffTax, on_day AS onDay, act_id AS actId, ended_by AS endedBy FROM application`;
 
-export function insertApplication(db: Db, application: Omit<ApplicationRow, "id" | "endedBy">): number {
+export function insertApplication(
+  db: Db,
+  application: Omit<ApplicationRow, "id" | "endedBy">,
+): number {
   return db.run(
     "INSERT INTO application (receipt_id, open_item_id, amount, discount, small_difference, write_off, discount_tax, write_off_tax, on_day, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
-    application.receiptId, application.openItemId, application.amount, application.discount, application.smallDifference, application.writeOff, application.discountTax, application.writeOffTax, application.onDay, application.actId,
+    application.receiptId,
+    application.openItemId,
+    application.amount,
+    application.discount,
+    application.smallDifference,
+    application.writeOff,
+    application.discountTax,
+    application.writeOffTax,
+    application.onDay,
+    application.actId,
   ).id;
 }
 

@@ -45,15 +45,35 @@ export type Settings = {
 };
 
 /** What books that were made before a setting existed are taken to say. */
-const DEFAULTS = { people: ["clerk"], lockedTo: null, surchargePercent: null, taxOnDiscounts: false, taxOnBadDebts: false, returnFee: null, achFixedPerMonth: 2500, linkBase: null, letterInterval: 12, agingDays: [30, 60, 90], doubtfulPercent: null, letterRun: null };
+const DEFAULTS = {
+  people: ["clerk"],
+  lockedTo: null,
+  surchargePercent: null,
+  taxOnDiscounts: false,
+  taxOnBadDebts: false,
+  returnFee: null,
+  achFixedPerMonth: 2500,
+  linkBase: null,
+  letterInterval: 12,
+  agingDays: [30, 60, 90],
+  doubtfulPercent: null,
+  letterRun: null,
+};
 
 export function readSettings(db: Db): Settings {
   const rows = db.all<{ key: string; value: string }>("SELECT key, value FROM setting");
-  return { ...DEFAULTS, ...Object.fromEntries(rows.map(({ key, value }) => [key, JSON.parse(value) as unknown])) } as Settings;
+  return {
+    ...DEFAULTS,
+    ...Object.fromEntries(rows.map(({ key, value }) => [key, JSON.parse(value) as unknown])),
+  } as Settings;
 }
 
 export function writeSettings(db: Db, changed: Partial<Settings>): void {
   for (const [key, value] of Object.entries(changed)) {
-    db.run("INSERT INTO setting (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value", key, JSON.stringify(value));
+    db.run(
+      "INSERT INTO setting (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value",
+      key,
+      JSON.stringify(value),
+    );
   }
 }

@@ -4,23 +4,66 @@ import type { Currency, Minor } from "@/core/money";
 import type { Db } from "./connection";
 
 /** An ACH debit that was started: on its way until it settles or comes back. */
-export type StartedRow = { id: number; processorAccountId: number; externalId: string; startedOn: Day; currency: Currency; amount: Minor; payerName: string; payerEmail: string; reference: string; customerId: number | null; state: "on_way" | "settled" | "returned"; fileId: number | null; lineNo: number | null };
-const STARTED = "SELECT id, processor_account_id AS processorAccountId, external_id AS externalId, started_on AS startedOn, currency, amount, payer_name AS payerName, payer_email AS payerEmail, reference, customer_id AS customerId, state, file_id AS fileId, line_no AS lineNo FROM ach_started";
+export type StartedRow = {
+  id: number;
+  processorAccountId: number;
+  externalId: string;
+  startedOn: Day;
+  currency: Currency;
+  amount: Minor;
+  payerName: string;
+  payerEmail: string;
+  reference: string;
+  customerId: number | null;
+  state: "on_way" | "settled" | "returned";
+  fileId: number | null;
+  lineNo: number | null;
+};
+const STARTED =
+  "SELECT id, processor_account_id AS processorAccountId, external_id AS externalId, started_on AS startedOn, currency, amount, payer_name AS payerName, payer_email AS payerEmail, reference, customer_id AS customerId, state, file_id AS fileId, line_no AS lineNo FROM ach_started";
 
-export function startedByExternalId(db: Db, accountId: number, externalId: string): StartedRow | undefined {
-  return db.get<StartedRow>(`${STARTED} WHERE processor_account_id = ? AND external_id = ?`, accountId, externalId);
+export function startedByExternalId(
+  db: Db,
+  accountId: number,
+  externalId: string,
+): StartedRow | undefined {
+  return db.get<StartedRow>(
+    `${STARTED} WHERE processor_account_id = ? AND external_id = ?`,
+    accountId,
+    externalId,
+  );
 }
 
 export function insertStarted(db: Db, row: Omit<StartedRow, "id" | "state">): void {
   db.run(
     "INSERT INTO ach_started (processor_account_id, external_id, started_on, currency, amount, payer_name, payer_email, reference, customer_id, file_id, line_no) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
-    row.processorAccountId, row.externalId, row.startedOn, row.currency, row.amount, row.payerName, row.payerEmail, row.reference, row.customerId, row.fileId, row.lineNo,
+    row.processorAccountId,
+    row.externalId,
+    row.startedOn,
+    row.currency,
+    row.amount,
+    row.payerName,
+    row.payerEmail,
+    row.reference,
+    row.customerId,
+    row.fileId,
+    row.lineNo,
   );
 }
 
 /** It settled, or came back before it did. */
-export function endStarted(db: Db, accountId: number, externalId: string, state: "settled" | "returned"): void {
-  db.run("UPDATE ach_started SET state = ? WHERE processor_account_id = ? AND external_id = ? AND state = 'on_way'", state, accountId, externalId);
+export function endStarted(
+  db: Db,
+  accountId: number,
+  externalId: string,
+  state: "settled" | "returned",
+): void {
+  db.run(
+    "UPDATE ach_started SET state = ? WHERE processor_account_id = ? AND external_id = ? AND state = 'on_way'",
+    state,
+    accountId,
+    externalId,
+  );
 }
 
 export function onTheirWay(db: Db): StartedRow[] {
@@ -32,7 +75,8 @@ export function customerOfPayer(db: Db, payerName: string, payerEmail: string): 
   const found = db.all<{ id: number }>(
     `SELECT id FROM customer WHERE ?2 <> '' AND lower(email) = ?2 UNION SELECT customer_id FROM receipt WHERE ?2 <> '' AND payer_email = ?2 AND customer_id IS NOT NULL
      UNION SELECT id FROM customer WHERE ?2 = '' AND lower(name) = lower(?1) UNION SELECT customer_id FROM receipt WHERE ?2 = '' AND ?1 <> '' AND payer_name = ?1 AND customer_id IS NOT NULL LIMIT 2`,
-    payerName, payerEmail.toLowerCase(),
+    payerName,
+    payerEmail.toLowerCase(),
   );
   return found.length === 1 ? (found[0]?.id ?? null) : null;
 }

@@ -11,30 +11,91 @@ const USD = currencyOf("USD") as Currency;
 const FROM = day("2026-07-31");
 const TO = day("2026-11-24");
 
-const PEOPLE = [["X901", "Atelier Brume", "compta@atelierbrume.example"], ["X902", "Werkstatt Lindenhof", "buero@lindenhof.example"], ["X903", "Moosewillow Clay Guild", "treasurer@moosewillow.example"]] as const;
+const PEOPLE = [
+  ["X901", "Atelier Brume", "compta@atelierbrume.example"],
+  ["X902", "Werkstatt Lindenhof", "buero@lindenhof.example"],
+  ["X903", "Moosewillow Clay Guild", "treasurer@moosewillow.example"],
+] as const;
 
-type Bill = { number: string; customer: (typeof PEOPLE)[number]; issuedOn: Day; currency: "EUR" | "CAD"; total: number; paidOn: Day | null };
-const bill = (number: string, at: 0 | 1 | 2, issuedOn: string, total: number, paidOn: string | null): Bill => ({ number, customer: PEOPLE[at], issuedOn: day(issuedOn), currency: at === 2 ? "CAD" : "EUR", total, paidOn: paidOn === null ? null : day(paidOn) });
+type Bill = {
+  number: string;
+  customer: (typeof PEOPLE)[number];
+  issuedOn: Day;
+  currency: "EUR" | "CAD";
+  total: number;
+  paidOn: Day | null;
+};
+const bill = (
+  number: string,
+  at: 0 | 1 | 2,
+  issuedOn: string,
+  total: number,
+  paidOn: string | null,
+): Bill => ({
+  number,
+  customer: PEOPLE[at],
+  issuedOn: day(issuedOn),
+  currency: at === 2 ? "CAD" : "EUR",
+  total,
+  paidOn: paidOn === null ? null : day(paidOn),
+});
 const BILLS: readonly Bill[] = [
-  bill("EX-301", 0, "2026-08-04", 64_000, "2026-09-01"), bill("EX-302", 1, "2026-08-18", 128_500, "2026-09-15"), bill("EX-303", 0, "2026-09-08", 72_400, "2026-10-06"), bill("EX-304", 2, "2026-09-10", 93_800, null),
-  bill("EX-305", 1, "2026-09-22", 118_000, "2026-10-27"), bill("EX-306", 0, "2026-10-13", 69_900, "2026-11-10"), bill("EX-307", 1, "2026-10-27", 131_250, "2026-11-18"), bill("EX-308", 0, "2026-11-12", 58_600, null), bill("EX-309", 2, "2026-11-16", 41_200, null),
+  bill("EX-301", 0, "2026-08-04", 64_000, "2026-09-01"),
+  bill("EX-302", 1, "2026-08-18", 128_500, "2026-09-15"),
+  bill("EX-303", 0, "2026-09-08", 72_400, "2026-10-06"),
+  bill("EX-304", 2, "2026-09-10", 93_800, null),
+  bill("EX-305", 1, "2026-09-22", 118_000, "2026-10-27"),
+  bill("EX-306", 0, "2026-10-13", 69_900, "2026-11-10"),
+  bill("EX-307", 1, "2026-10-27", 131_250, "2026-11-18"),
+  bill("EX-308", 0, "2026-11-12", 58_600, null),
+  bill("EX-309", 2, "2026-11-16", 41_200, null),
 ];
 
 /** Made up: they rise and fall a little from week to week. */
 export function abroadRates(): { currency: string; onDay: Day; rate: string }[] {
   const weeks: Day[] = [];
   for (let on = FROM; on <= TO; on = addDays(on, 7)) weeks.push(on);
-  return [...weeks, day("2026-10-31"), TO].flatMap((onDay, at) => [{ currency: "EUR", onDay, rate: (1.0791 + 0.0021 * ((at * 5) % 9)).toFixed(4) }, { currency: "CAD", onDay, rate: (0.7284 + 0.0013 * ((at * 4) % 7)).toFixed(4) }]);
+  return [...weeks, day("2026-10-31"), TO].flatMap((onDay, at) => [
+    { currency: "EUR", onDay, rate: (1.0791 + 0.0021 * ((at * 5) % 9)).toFixed(4) },
+    { currency: "CAD", onDay, rate: (0.7284 + 0.0013 * ((at * 4) % 7)).toFixed(4) },
+  ]);
 }
 
 function rateOf(on: Day): string {
-  return abroadRates().filter(({ currency, onDay }) => currency === "EUR" && onDay <= on).sort((a, b) => (a.onDay < b.onDay ? -1 : 1)).at(-1)?.rate ?? "1";
+  return (
+    abroadRates()
+      .filter(({ currency, onDay }) => currency === "EUR" && onDay <= on)
+      .sort((a, b) => (a.onDay < b.onDay ? -1 : 1))
+      .at(-1)?.rate ?? "1"
+  );
 }
 
-type Charge = { id: string; of: Bill; paidOn: Day; settledOn: Day; fee: number; payout: string; payoutOn: Day };
+type Charge = {
+  id: string;
+  of: Bill;
+  paidOn: Day;
+  settledOn: Day;
+  fee: number;
+  payout: string;
+  payoutOn: Day;
+};
 
 function charges(): Charge[] {
-  return BILLS.flatMap((of, at) => (of.paidOn === null || of.currency !== "EUR" ? [] : [{ id: `eu_${7001 + at}`, of, paidOn: of.paidOn, settledOn: addBankingDays(of.paidOn, 1), fee: Math.round(of.total * 0.034) + 30, payout: `pe_${71 + at}`, payoutOn: addBankingDays(of.paidOn, 3) }]));
+  return BILLS.flatMap((of, at) =>
+    of.paidOn === null || of.currency !== "EUR"
+      ? []
+      : [
+          {
+            id: `eu_${7001 + at}`,
+            of,
+            paidOn: of.paidOn,
+            settledOn: addBankingDays(of.paidOn, 1),
+            fee: Math.round(of.total * 0.034) + 30,
+            payout: `pe_${71 + at}`,
+            payoutOn: addBankingDays(of.paidOn, 3),
+          },
+        ],
+  );
 }
 
 /** What the bank made of a payout: a little less than the day's rate. */
@@ -43,7 +104,11 @@ function atBank({ of, fee, payoutOn }: Charge): Minor {
 }
 
 const within = (on: Day, span: { from: Day; to: Day }): boolean => on > span.from && on <= span.to;
-const csv = (rows: readonly (readonly string[])[]): string => stringify(rows.map((row) => [...row]), { record_delimiter: "windows" });
+const csv = (rows: readonly (readonly string[])[]): string =>
+  stringify(
+    rows.map((row) => [...row]),
+    { record_delimiter: "windows" },
+  );
 const sum = (amount: number): string => toDecimal(amount, EUR);
 
 export function abroadCustomers(): string {
@@ -52,19 +117,87 @@ export function abroadCustomers(): string {
 
 export function abroadInvoices(span: { from: Day; to: Day }): string {
   return csv([
-    ["invoice_number", "customer_id", "issued_on", "due_on", "currency", "total", "balance", "tax", "po_number", "terms", "description"],
-    ...BILLS.filter(({ issuedOn }) => within(issuedOn, span)).map((one) => [one.number, one.customer[0], one.issuedOn, addDays(one.issuedOn, 30), one.currency, sum(one.total), sum(one.total), "0.00", "", "n/30", "glazes and tools, shipped abroad"]),
+    [
+      "invoice_number",
+      "customer_id",
+      "issued_on",
+      "due_on",
+      "currency",
+      "total",
+      "balance",
+      "tax",
+      "po_number",
+      "terms",
+      "description",
+    ],
+    ...BILLS.filter(({ issuedOn }) => within(issuedOn, span)).map((one) => [
+      one.number,
+      one.customer[0],
+      one.issuedOn,
+      addDays(one.issuedOn, 30),
+      one.currency,
+      sum(one.total),
+      sum(one.total),
+      "0.00",
+      "",
+      "n/30",
+      "glazes and tools, shipped abroad",
+    ]),
   ]);
 }
 
 export function abroadCharges(span: { from: Day; to: Day }): string {
-  return csv([["Id", "Type", "Date", "Settled", "Currency", "Gross", "Fee", "Net", "Payer", "Email", "Memo", "Payout id", "Payout date"], ...charges().filter(({ settledOn }) => within(settledOn, span)).map((one) => [one.id, "Charge", one.paidOn, one.settledOn, "EUR", sum(one.of.total), sum(one.fee), sum(one.of.total - one.fee), one.of.customer[1], one.of.customer[2], one.of.number, one.payout, one.payoutOn])]);
+  return csv([
+    [
+      "Id",
+      "Type",
+      "Date",
+      "Settled",
+      "Currency",
+      "Gross",
+      "Fee",
+      "Net",
+      "Payer",
+      "Email",
+      "Memo",
+      "Payout id",
+      "Payout date",
+    ],
+    ...charges()
+      .filter(({ settledOn }) => within(settledOn, span))
+      .map((one) => [
+        one.id,
+        "Charge",
+        one.paidOn,
+        one.settledOn,
+        "EUR",
+        sum(one.of.total),
+        sum(one.fee),
+        sum(one.of.total - one.fee),
+        one.of.customer[1],
+        one.of.customer[2],
+        one.of.number,
+        one.payout,
+        one.payoutOn,
+      ]),
+  ]);
 }
 
 /** The same world, with the payouts from abroad on its statement. */
 export function withAbroad(world: World): World {
-  const lines = charges().map((one): BankLine => ({ on: one.payoutOn, amount: atBank(one), description: `PRACTICE PROC EUR PAYOUT ${one.payout.toUpperCase()}` })).filter(({ on }) => on < TO);
-  return { ...world, bankLines: [...world.bankLines, ...lines].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : b.amount - a.amount)) };
+  const lines = charges()
+    .map((one): BankLine => ({
+      on: one.payoutOn,
+      amount: atBank(one),
+      description: `PRACTICE PROC EUR PAYOUT ${one.payout.toUpperCase()}`,
+    }))
+    .filter(({ on }) => on < TO);
+  return {
+    ...world,
+    bankLines: [...world.bankLines, ...lines].sort((a, b) =>
+      a.on < b.on ? -1 : a.on > b.on ? 1 : b.amount - a.amount,
+    ),
+  };
 }
 
 /** The invoice that a charge from abroad was truly for. */

@@ -16,58 +16,244 @@ const BEGUN = { invoice: "20630", on: day("2026-11-20") };
 const ANSWER_DAYS = 14;
 const USD = currencyOf("USD") as Currency;
 const sum = (amount: number): string => toDecimal(amount, USD);
-const csv = (rows: readonly (readonly string[])[]): string => stringify(rows.map((row) => [...row]), { record_delimiter: "windows" });
+const csv = (rows: readonly (readonly string[])[]): string =>
+  stringify(
+    rows.map((row) => [...row]),
+    { record_delimiter: "windows" },
+  );
 const within = (on: Day, { from, to }: Span): boolean => on > from && on <= to;
 /** 2026-11-24 as 11/24/2026, as American banks and processors write it. */
 const american = (on: Day): string => `${on.slice(5, 7)}/${on.slice(8)}/${on.slice(0, 4)}`;
 
 /** Numbers kept free for fiction (NANP: 555-0100 to 555-0199); a few have none. */
-const phoneOf = (at: number): string => (at % 11 === 10 ? "" : `+1 312 555 01${String(at % 100).padStart(2, "0")}`);
+const phoneOf = (at: number): string =>
+  at % 11 === 10 ? "" : `+1 312 555 01${String(at % 100).padStart(2, "0")}`;
 
 export function customersFile({ people }: World): string {
-  return csv([["customer_id", "name", "email", "phone", "parent_id"], ...people.map((one, at) => [one.id, one.name, one.email, phoneOf(at), one.parent ?? ""])]);
-}
-
-export function invoicesFile(world: World, span: Span): string {
-  const paidBefore = new Set(world.invoices.filter((one) => one.dueOn <= CUT_OVER).map(({ number }) => number));
-  for (const payment of world.payments) for (const line of payment.given ?? []) paidBefore.delete(line.number);
-  const rows = world.invoices.filter((one) => within(one.issuedOn, span) && !paidBefore.has(one.number));
   return csv([
-    ["invoice_number", "customer_id", "issued_on", "due_on", "currency", "total", "balance", "tax", "po_number", "terms", "description"],
-    ...rows.map((one) => [one.number, one.person.id, one.issuedOn, one.dueOn, "USD", sum(one.total), sum(one.total), sum(one.tax), one.po, one.terms, one.description]),
+    ["customer_id", "name", "email", "phone", "parent_id"],
+    ...people.map((one, at) => [one.id, one.name, one.email, phoneOf(at), one.parent ?? ""]),
   ]);
 }
 
-const payoutOf = (world: World): Map<string, World["payouts"][number]> => new Map(world.payouts.flatMap((payout) => payout.items.map((id) => [id, payout] as const)));
+export function invoicesFile(world: World, span: Span): string {
+  const paidBefore = new Set(
+    world.invoices.filter((one) => one.dueOn <= CUT_OVER).map(({ number }) => number),
+  );
+  for (const payment of world.payments)
+    for (const line of payment.given ?? []) paidBefore.delete(line.number);
+  const rows = world.invoices.filter(
+    (one) => within(one.issuedOn, span) && !paidBefore.has(one.number),
+  );
+  return csv([
+    [
+      "invoice_number",
+      "customer_id",
+      "issued_on",
+      "due_on",
+      "currency",
+      "total",
+      "balance",
+      "tax",
+      "po_number",
+      "terms",
+      "description",
+    ],
+    ...rows.map((one) => [
+      one.number,
+      one.person.id,
+      one.issuedOn,
+      one.dueOn,
+      "USD",
+      sum(one.total),
+      sum(one.total),
+      sum(one.tax),
+      one.po,
+      one.terms,
+      one.description,
+    ]),
+  ]);
+}
+
+const payoutOf = (world: World): Map<string, World["payouts"][number]> =>
+  new Map(world.payouts.flatMap((payout) => payout.items.map((id) => [id, payout] as const)));
 
 /** The card account: one row a charge with gross, fee and net, the payout's id on each row. */
 export function cardFile(world: World, span: Span): string {
   const payouts = payoutOf(world);
   const rows = [
-    ...world.payments.filter((one) => one.via === "card" && within(one.settledOn, span)).map((one) => [one.id, "Charge", american(one.paidOn), sum(one.amount), sum(one.fee), sum(one.amount - one.fee), one.payerName, one.payerEmail, one.memo, payouts.get(one.id)?.id ?? "", "", BRANDS[one.id.length % 2 === 0 ? Number(one.id.at(-1)) % 4 : 0] ?? "", ""]),
-    ...world.extras.filter((one) => one.via === "card" && within(one.on, span)).map((one) => [one.id, one.kind === "refund" ? "Refund" : "Dispute", american(one.on), sum(-one.amount), sum(one.fee), sum(-one.amount - one.fee), one.payerName, "", "", payouts.get(one.id)?.id ?? "", one.related, "", one.kind === "dispute" ? american(addDays(one.on, ANSWER_DAYS)) : ""]),
+    ...world.payments
+      .filter((one) => one.via === "card" && within(one.settledOn, span))
+      .map((one) => [
+        one.id,
+        "Charge",
+        american(one.paidOn),
+        sum(one.amount),
+        sum(one.fee),
+        sum(one.amount - one.fee),
+        one.payerName,
+        one.payerEmail,
+        one.memo,
+        payouts.get(one.id)?.id ?? "",
+        "",
+        BRANDS[one.id.length % 2 === 0 ? Number(one.id.at(-1)) % 4 : 0] ?? "",
+        "",
+      ]),
+    ...world.extras
+      .filter((one) => one.via === "card" && within(one.on, span))
+      .map((one) => [
+        one.id,
+        one.kind === "refund" ? "Refund" : "Dispute",
+        american(one.on),
+        sum(-one.amount),
+        sum(one.fee),
+        sum(-one.amount - one.fee),
+        one.payerName,
+        "",
+        "",
+        payouts.get(one.id)?.id ?? "",
+        one.related,
+        "",
+        one.kind === "dispute" ? american(addDays(one.on, ANSWER_DAYS)) : "",
+      ]),
   ];
-  return csv([["Id", "Type", "Date", "Gross", "Fee", "Net", "Payer", "Email", "Memo", "Payout id", "Original id", "Card brand", "Answer by"], ...rows]);
+  return csv([
+    [
+      "Id",
+      "Type",
+      "Date",
+      "Gross",
+      "Fee",
+      "Net",
+      "Payer",
+      "Email",
+      "Memo",
+      "Payout id",
+      "Original id",
+      "Card brand",
+      "Answer by",
+    ],
+    ...rows,
+  ]);
 }
 
 /** The ACH account: charge and fee on rows of their own, and a row for each payout that says which days it covers. */
 export function achFile(world: World, span: Span): string {
   const rows: string[][] = [];
-  for (const one of world.payments.filter(({ via, settledOn }) => via === "ach" && within(settledOn, span))) {
-    rows.push([one.id, "ach debit", american(one.paidOn), american(one.settledOn), sum(one.amount), one.payerName, one.payerEmail, one.memo, "", "", "", ""]);
-    rows.push([`${one.id}-f`, "fee", american(one.settledOn), american(one.settledOn), sum(-one.fee), "", "", "", one.id, "", "", ""]);
+  for (const one of world.payments.filter(
+    ({ via, settledOn }) => via === "ach" && within(settledOn, span),
+  )) {
+    rows.push([
+      one.id,
+      "ach debit",
+      american(one.paidOn),
+      american(one.settledOn),
+      sum(one.amount),
+      one.payerName,
+      one.payerEmail,
+      one.memo,
+      "",
+      "",
+      "",
+      "",
+    ]);
+    rows.push([
+      `${one.id}-f`,
+      "fee",
+      american(one.settledOn),
+      american(one.settledOn),
+      sum(-one.fee),
+      "",
+      "",
+      "",
+      one.id,
+      "",
+      "",
+      "",
+    ]);
   }
   for (const one of world.extras.filter(({ via, on }) => via === "ach" && within(on, span))) {
-    rows.push([one.id, "return", american(one.on), american(one.on), sum(-one.amount), one.payerName, "", "", one.related, "", "", "R01"]);
-    rows.push([`${one.id}-f`, "return fee", american(one.on), american(one.on), sum(-one.fee), "", "", "", one.related, "", "", ""]);
+    rows.push([
+      one.id,
+      "return",
+      american(one.on),
+      american(one.on),
+      sum(-one.amount),
+      one.payerName,
+      "",
+      "",
+      one.related,
+      "",
+      "",
+      "R01",
+    ]);
+    rows.push([
+      `${one.id}-f`,
+      "return fee",
+      american(one.on),
+      american(one.on),
+      sum(-one.fee),
+      "",
+      "",
+      "",
+      one.related,
+      "",
+      "",
+      "",
+    ]);
   }
-  for (const one of world.payouts.filter(({ via, paidOn }) => via === "ach" && within(paidOn, span))) {
-    rows.push([one.id, "payout", american(one.paidOn), american(one.paidOn), sum(-one.net), "", "", "", "", american(one.spanFrom), american(one.spanTo), ""]);
+  for (const one of world.payouts.filter(
+    ({ via, paidOn }) => via === "ach" && within(paidOn, span),
+  )) {
+    rows.push([
+      one.id,
+      "payout",
+      american(one.paidOn),
+      american(one.paidOn),
+      sum(-one.net),
+      "",
+      "",
+      "",
+      "",
+      american(one.spanFrom),
+      american(one.spanTo),
+      "",
+    ]);
   }
   // A customer who is late has begun to pay: it settles days later, and no reminder goes out until then.
   const begun = world.invoices.find(({ number }) => number === BEGUN.invoice);
-  if (begun && within(BEGUN.on, span)) rows.push(["ach_begun_1", "ach debit, pending", american(BEGUN.on), american(BEGUN.on), sum(begun.total), begun.person.name, begun.person.email, begun.number, "", "", "", ""]);
-  return csv([["Entry id", "Entry type", "Date", "Settled", "Amount", "Payer", "Email", "Memo", "For charge", "From", "To", "Return code"], ...rows]);
+  if (begun && within(BEGUN.on, span))
+    rows.push([
+      "ach_begun_1",
+      "ach debit, pending",
+      american(BEGUN.on),
+      american(BEGUN.on),
+      sum(begun.total),
+      begun.person.name,
+      begun.person.email,
+      begun.number,
+      "",
+      "",
+      "",
+      "",
+    ]);
+  return csv([
+    [
+      "Entry id",
+      "Entry type",
+      "Date",
+      "Settled",
+      "Amount",
+      "Payer",
+      "Email",
+      "Memo",
+      "For charge",
+      "From",
+      "To",
+      "Return code",
+    ],
+    ...rows,
+  ]);
 }
 
 /** The bank statement, with what stood on the account after each line. */
@@ -76,7 +262,14 @@ export function bankFile(world: World, span: Span, openingBalance: number): stri
   const rows: string[][] = [];
   for (const line of world.bankLines) {
     balance += line.amount;
-    if (within(line.on, span)) rows.push([american(line.on), line.description, line.amount < 0 ? sum(-line.amount) : "", line.amount > 0 ? sum(line.amount) : "", sum(balance)]);
+    if (within(line.on, span))
+      rows.push([
+        american(line.on),
+        line.description,
+        line.amount < 0 ? sum(-line.amount) : "",
+        line.amount > 0 ? sum(line.amount) : "",
+        sum(balance),
+      ]);
   }
   return csv([["Date", "Description", "Money out", "Money in", "Balance"], ...rows]);
 }

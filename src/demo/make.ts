@@ -21,7 +21,14 @@ import { proposalsOf } from "@/server/proposals";
 import { overdueRows } from "@/server/queries/overdue";
 import { readSettings } from "@/db/settings";
 
-import { abroadBill, abroadCharges, abroadCustomers, abroadInvoices, abroadRates, withAbroad } from "./abroad";
+import {
+  abroadBill,
+  abroadCharges,
+  abroadCustomers,
+  abroadInvoices,
+  abroadRates,
+  withAbroad,
+} from "./abroad";
 import { demoFollowUp } from "./followUp";
 import { achFile, bankFile, cardFile, customersFile, invoicesFile } from "./files";
 import { CUT_OVER, makeWorld, TODAY, type Payment, type World } from "./world";
@@ -40,7 +47,14 @@ const TAKEN_TO = day("2026-11-20");
 /** Makes the demo book through the same use cases as a user's, week by week, in about 78 rounds. */
 export async function makeDemoBook(): Promise<Result<null>> {
   rmSync(dirname(bookFile(MAKING)), { recursive: true, force: true });
-  const made = createBook(MAKING, { name: "Kestrel Row Clay & Kiln", currency: "USD", timeZone: "America/Chicago", cutOverOn: CUT_OVER, replyTo: "accounts@kestrelrow.example", clock: addDays(CUT_OVER, 1) });
+  const made = createBook(MAKING, {
+    name: "Kestrel Row Clay & Kiln",
+    currency: "USD",
+    timeZone: "America/Chicago",
+    cutOverOn: CUT_OVER,
+    replyTo: "accounts@kestrelrow.example",
+    clock: addDays(CUT_OVER, 1),
+  });
   if (!made.ok) return made;
   const maker = new Maker(made.value, withAbroad(makeWorld()));
   maker.setUp();
@@ -50,7 +64,10 @@ export async function makeDemoBook(): Promise<Result<null>> {
   }
   maker.week(TAKEN_TO);
   maker.finish();
-  for (const { id } of made.value.all<{ id: number }>("SELECT id FROM letter WHERE delivery = 'queued'")) await deliverLetter(made.value, MAKING, id);
+  for (const { id } of made.value.all<{ id: number }>(
+    "SELECT id FROM letter WHERE delivery = 'queued'",
+  ))
+    await deliverLetter(made.value, MAKING, id);
   made.value.close();
   renameSync(dirname(bookFile(MAKING)), dirname(bookFile(DEMO_BOOK)));
   return ok(null);
@@ -61,19 +78,62 @@ class Maker {
   private done: Day = day("2025-01-01");
   private readonly byId: Map<string, Payment>;
 
-  constructor(private readonly db: Db, private readonly world: World) {
+  constructor(
+    private readonly db: Db,
+    private readonly world: World,
+  ) {
     this.byId = new Map(world.payments.map((payment) => [payment.id, payment]));
   }
 
   setUp(): void {
-    this.do("addBankAccount", { code: "operating", name: "Operating bank", lastFour: "4417", openingBalance: OPENING_BALANCE });
-    this.do("addProcessorAccount", { code: "card", name: "card account", delayDays: 2, descriptor: "PRACTICE PROC CARD" });
-    this.do("addProcessorAccount", { code: "ach", name: "ACH account", delayDays: 1, descriptor: "PRACTICE PROC ACH" });
+    this.do("addBankAccount", {
+      code: "operating",
+      name: "Operating bank",
+      lastFour: "4417",
+      openingBalance: OPENING_BALANCE,
+    });
+    this.do("addProcessorAccount", {
+      code: "card",
+      name: "card account",
+      delayDays: 2,
+      descriptor: "PRACTICE PROC CARD",
+    });
+    this.do("addProcessorAccount", {
+      code: "ach",
+      name: "ACH account",
+      delayDays: 1,
+      descriptor: "PRACTICE PROC ACH",
+    });
     // The card rate came down on the 1st of October; the processor goes on taking the old one.
-    this.do("agreeRate", { account: "card", method: "card", from: "2025-06-01", percent: "2.9", fixed: 30 });
-    this.do("agreeRate", { account: "card", method: "card", from: "2026-10-01", percent: "2.8", fixed: 30 });
-    this.do("agreeRate", { account: "ach", method: "ach_debit", from: "2025-06-01", percent: "0.8", fixed: 0, most: 500 });
-    this.do("addProcessorAccount", { code: "euro", name: "card account in EUR", delayDays: 3, descriptor: "PRACTICE PROC EUR", currency: "EUR" });
+    this.do("agreeRate", {
+      account: "card",
+      method: "card",
+      from: "2025-06-01",
+      percent: "2.9",
+      fixed: 30,
+    });
+    this.do("agreeRate", {
+      account: "card",
+      method: "card",
+      from: "2026-10-01",
+      percent: "2.8",
+      fixed: 30,
+    });
+    this.do("agreeRate", {
+      account: "ach",
+      method: "ach_debit",
+      from: "2025-06-01",
+      percent: "0.8",
+      fixed: 0,
+      most: 500,
+    });
+    this.do("addProcessorAccount", {
+      code: "euro",
+      name: "card account in EUR",
+      delayDays: 3,
+      descriptor: "PRACTICE PROC EUR",
+      currency: "EUR",
+    });
     this.do("setRates", { rates: abroadRates() });
     this.takeIn("customers", "customers.csv", customersFile(this.world), null, "our customers");
     this.takeIn("customers", "customers-abroad.csv", abroadCustomers(), null, "our customers");
@@ -84,13 +144,31 @@ class Maker {
     if (to <= this.done) return;
     const span = { from: this.done, to };
     this.do("changeSettings", { clock: to });
-    this.takeIn("invoices", `invoices-${to}.csv`, invoicesFile(this.world, span), null, "our invoices");
+    this.takeIn(
+      "invoices",
+      `invoices-${to}.csv`,
+      invoicesFile(this.world, span),
+      null,
+      "our invoices",
+    );
     const after = { from: span.from < CUT_OVER ? CUT_OVER : span.from, to };
     this.takeIn("processor", `card-${to}.csv`, cardFile(this.world, after), "card", "card account");
     this.takeIn("processor", `ach-${to}.csv`, achFile(this.world, after), "ach", "ACH account");
-    this.takeIn("invoices", `invoices-abroad-${to}.csv`, abroadInvoices(span), null, "our invoices");
+    this.takeIn(
+      "invoices",
+      `invoices-abroad-${to}.csv`,
+      abroadInvoices(span),
+      null,
+      "our invoices",
+    );
     this.takeIn("processor", `euro-${to}.csv`, abroadCharges(after), "euro", "card account in EUR");
-    this.takeIn("bank", `statement-${to}.csv`, bankFile(this.world, after, OPENING_BALANCE), "operating", "operating bank");
+    this.takeIn(
+      "bank",
+      `statement-${to}.csv`,
+      bankFile(this.world, after, OPENING_BALANCE),
+      "operating",
+      "operating bank",
+    );
     this.done = to;
     this.explainBank();
     this.fromAbroad(to);
@@ -102,17 +180,26 @@ class Maker {
   private explainBank(): void {
     for (const words of ["PAYROLL", "RENT", "INTEREST", "SUPPLIER PAYMENT"]) {
       const line = openBankLines(this.db).find((one) => one.description.includes(words));
-      if (line) this.do("explainLine", { lineId: line.id, as: "elsewhere", rule: { contains: words } });
+      if (line)
+        this.do("explainLine", { lineId: line.id, as: "elsewhere", rule: { contains: words } });
     }
   }
 
   private match(): void {
     const sure = proposalsOf(this.db).filter((one) => one.decision === "sure");
-    const waiting = new Map(receiptsInState(this.db, "to_match").map((receipt) => [receipt.id, receipt]));
+    const waiting = new Map(
+      receiptsInState(this.db, "to_match").map((receipt) => [receipt.id, receipt]),
+    );
     // The clerk looks the list through and takes out what is wrong: the truth stands in for that look.
-    const right = sure.filter((one) => (waiting.get(one.receiptId)?.paidOn ?? TODAY) <= WORKED_TO && this.isRight(one)).map(({ receiptId }) => receiptId);
+    const right = sure
+      .filter(
+        (one) => (waiting.get(one.receiptId)?.paidOn ?? TODAY) <= WORKED_TO && this.isRight(one),
+      )
+      .map(({ receiptId }) => receiptId);
     if (right.length > 0) this.do("postSure", { receiptIds: right });
-    for (const receipt of receiptsInState(this.db, "to_match").filter(({ paidOn }) => paidOn <= WORKED_TO)) {
+    for (const receipt of receiptsInState(this.db, "to_match").filter(
+      ({ paidOn }) => paidOn <= WORKED_TO,
+    )) {
       const payment = this.paymentOf(receipt.id);
       if (payment) this.placeByTruth(receipt.id, payment);
     }
@@ -120,67 +207,155 @@ class Maker {
 
   /** Charges from abroad go to their invoices, payouts to the line they came in; the last ones are left to be done. The end of October is revalued. */
   private fromAbroad(to: Day): void {
-    for (const one of this.db.all<{ receiptId: number; charge: string; unidentified: number; paidOn: Day }>("SELECT r.id AS receiptId, i.external_id AS charge, r.unidentified, r.paid_on AS paidOn FROM receipt r JOIN processor_item i ON i.receipt_id = r.id AND i.kind = 'charge' WHERE r.state = 'to_match' AND r.currency = 'EUR'")) {
+    for (const one of this.db.all<{
+      receiptId: number;
+      charge: string;
+      unidentified: number;
+      paidOn: Day;
+    }>(
+      "SELECT r.id AS receiptId, i.external_id AS charge, r.unidentified, r.paid_on AS paidOn FROM receipt r JOIN processor_item i ON i.receipt_id = r.id AND i.kind = 'charge' WHERE r.state = 'to_match' AND r.currency = 'EUR'",
+    )) {
       const item = openItemByNumber(this.db, abroadBill(one.charge) ?? "");
-      if (item && one.paidOn <= WORKED_TO) this.do("placeReceipt", { receiptId: one.receiptId, customerId: item.customerId, lines: [{ itemId: item.id, amount: one.unidentified }] });
+      if (item && one.paidOn <= WORKED_TO)
+        this.do("placeReceipt", {
+          receiptId: one.receiptId,
+          customerId: item.customerId,
+          lines: [{ itemId: item.id, amount: one.unidentified }],
+        });
     }
-    for (const payout of this.db.all<{ id: number; externalId: string; paidOn: Day }>("SELECT id, external_id AS externalId, paid_on AS paidOn FROM payout WHERE state = 'open' AND currency = 'EUR'")) {
-      const line = openBankLines(this.db).find(({ description }) => description.endsWith(payout.externalId.toUpperCase()));
-      if (line && payout.paidOn <= WORKED_TO) this.do("tiePayout", { payoutId: payout.id, bankLineIds: [line.id] });
+    for (const payout of this.db.all<{ id: number; externalId: string; paidOn: Day }>(
+      "SELECT id, external_id AS externalId, paid_on AS paidOn FROM payout WHERE state = 'open' AND currency = 'EUR'",
+    )) {
+      const line = openBankLines(this.db).find(({ description }) =>
+        description.endsWith(payout.externalId.toUpperCase()),
+      );
+      if (line && payout.paidOn <= WORKED_TO)
+        this.do("tiePayout", { payoutId: payout.id, bankLineIds: [line.id] });
     }
-    if (to > "2026-11-01" && this.db.get<{ n: number }>("SELECT count(*) AS n FROM revaluation")?.n === 0) this.do("revalue", { asOf: day("2026-10-31") });
+    if (
+      to > "2026-11-01" &&
+      this.db.get<{ n: number }>("SELECT count(*) AS n FROM revaluation")?.n === 0
+    )
+      this.do("revalue", { asOf: day("2026-10-31") });
   }
 
   private paymentOf(receiptId: number): Payment | undefined {
-    const charge = this.db.get<{ id: string }>("SELECT external_id AS id FROM processor_item WHERE receipt_id = ? AND kind = 'charge'", receiptId);
+    const charge = this.db.get<{ id: string }>(
+      "SELECT external_id AS id FROM processor_item WHERE receipt_id = ? AND kind = 'charge'",
+      receiptId,
+    );
     if (charge) return this.byId.get(charge.id);
-    const line = this.db.get<{ on: Day; amount: number; description: string }>("SELECT posted_on AS 'on', amount, description FROM bank_line WHERE receipt_id = ?", receiptId);
-    return this.world.payments.find((one) => one.via === "bank" && one.paidOn === line?.on && one.amount === line.amount && line.description.startsWith(`ACH CREDIT ${one.payerName}`));
+    const line = this.db.get<{ on: Day; amount: number; description: string }>(
+      "SELECT posted_on AS 'on', amount, description FROM bank_line WHERE receipt_id = ?",
+      receiptId,
+    );
+    return this.world.payments.find(
+      (one) =>
+        one.via === "bank" &&
+        one.paidOn === line?.on &&
+        one.amount === line.amount &&
+        line.description.startsWith(`ACH CREDIT ${one.payerName}`),
+    );
   }
 
   private isRight({ receiptId, readings }: Proposal): boolean {
     const truth = this.paymentOf(receiptId)?.given;
-    const said = readings[0]?.lines.map((line) => `${line.number} ${line.amount} ${line.discount}`).sort().join();
-    return truth?.map((line) => `${line.number} ${line.amount} ${line.discount}`).sort().join() === said;
+    const said = readings[0]?.lines
+      .map((line) => `${line.number} ${line.amount} ${line.discount}`)
+      .sort()
+      .join();
+    return (
+      truth
+        ?.map((line) => `${line.number} ${line.amount} ${line.discount}`)
+        .sort()
+        .join() === said
+    );
   }
 
   private placeByTruth(receiptId: number, payment: Payment): void {
     if (payment.given === null) return;
     const lines = payment.given.flatMap((line) => {
       const item = openItemByNumber(this.db, line.number);
-      return item && item.balance >= line.amount + line.discount ? [{ itemId: item.id, amount: line.amount, discount: line.discount, smallDifference: minor(Math.min(line.smallDifference, item.balance - line.amount - line.discount)) }] : [];
+      return item && item.balance >= line.amount + line.discount
+        ? [
+            {
+              itemId: item.id,
+              amount: line.amount,
+              discount: line.discount,
+              smallDifference: minor(
+                Math.min(line.smallDifference, item.balance - line.amount - line.discount),
+              ),
+            },
+          ]
+        : [];
     });
     const customerId = this.customerId(payment.person.id);
     this.do("placeReceipt", { receiptId, customerId, lines });
   }
 
   private customerId(externalId: string): number {
-    return this.db.get<{ id: number }>("SELECT id FROM customer WHERE external_id = ?", externalId)?.id ?? 0;
+    return (
+      this.db.get<{ id: number }>("SELECT id FROM customer WHERE external_id = ?", externalId)
+        ?.id ?? 0
+    );
   }
 
   private writeLetters(today: Day): void {
     const settings = readSettings(this.db);
-    for (const row of overdueRows(this.db, today, proposalsOf(this.db)).filter(({ state, overdue, oldestDays }) => state === "ready" && overdue >= 5000 && oldestDays >= 8)) {
+    for (const row of overdueRows(this.db, today, proposalsOf(this.db)).filter(
+      ({ state, overdue, oldestDays }) => state === "ready" && overdue >= 5000 && oldestDays >= 8,
+    )) {
       if (row.next.step.act === "call") {
-        this.do("logContact", { customerId: row.customer.id, kind: "call", text: row.oldestDays % 2 === 0 ? "Will look into it and call back" : "Waiting for the grant to come in" });
+        this.do("logContact", {
+          customerId: row.customer.id,
+          kind: "call",
+          text:
+            row.oldestDays % 2 === 0
+              ? "Will look into it and call back"
+              : "Waiting for the grant to come in",
+        });
         continue;
       }
       const draft = draftLetter(this.db, row, settings, today);
       if (!draft.ok || draft.value.to === null) continue;
-      this.do("sendLetter", { customerId: row.customer.id, subject: draft.value.subject, body: draft.value.body });
+      this.do("sendLetter", {
+        customerId: row.customer.id,
+        subject: draft.value.subject,
+        body: draft.value.body,
+      });
     }
   }
 
   /** Today, with promises given and broken, and the last days' files laid ready. */
   finish(): void {
-    const customer = (name: string): number => this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = ?", name)?.id ?? 0;
+    const customer = (name: string): number =>
+      this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = ?", name)?.id ?? 0;
     this.do("changeSettings", { clock: TODAY });
-    this.do("logContact", { customerId: customer("Fernhill Studio"), kind: "promise", text: "Pays the oldest by Friday", promisedOn: "2026-11-27", promisedSum: 40_000 });
-    this.do("logContact", { customerId: customer("Tallow County Schools"), kind: "promise", text: "Half with this month's run, half with the next", parts: [{ dueOn: "2026-12-04", sum: 40_000 }, { dueOn: "2026-12-18", sum: 40_000 }] });
+    this.do("logContact", {
+      customerId: customer("Fernhill Studio"),
+      kind: "promise",
+      text: "Pays the oldest by Friday",
+      promisedOn: "2026-11-27",
+      promisedSum: 40_000,
+    });
+    this.do("logContact", {
+      customerId: customer("Tallow County Schools"),
+      kind: "promise",
+      text: "Half with this month's run, half with the next",
+      parts: [
+        { dueOn: "2026-12-04", sum: 40_000 },
+        { dueOn: "2026-12-18", sum: 40_000 },
+      ],
+    });
     this.byHand();
     demoFollowUp(this.db, (name, input) => this.do(name, input));
     const span = { from: TAKEN_TO, to: TODAY };
-    for (const [name, text] of [[`invoices-${TODAY}.csv`, invoicesFile(this.world, span)], [`card-${TODAY}.csv`, cardFile(this.world, span)], [`ach-${TODAY}.csv`, achFile(this.world, span)], [`statement-${TODAY}.csv`, bankFile(this.world, span, OPENING_BALANCE)]] as const) {
+    for (const [name, text] of [
+      [`invoices-${TODAY}.csv`, invoicesFile(this.world, span)],
+      [`card-${TODAY}.csv`, cardFile(this.world, span)],
+      [`ach-${TODAY}.csv`, achFile(this.world, span)],
+      [`statement-${TODAY}.csv`, bankFile(this.world, span, OPENING_BALANCE)],
+    ] as const) {
       if (text.trim().split("\n").length < 2) continue;
       const path = arrivedFile(MAKING, name);
       mkdirSync(dirname(path), { recursive: true });
@@ -191,37 +366,97 @@ class Maker {
   /** Checks and cash from the counter: some on hand, two on their way to the bank, and one so short that the rest needs a second person to give it up. */
   private byHand(): void {
     this.do("changeSettings", { people: PEOPLE });
-    const open = this.db.all<{ id: number; number: string; customerId: number; name: string; balance: number }>(
+    const open = this.db.all<{
+      id: number;
+      number: string;
+      customerId: number;
+      name: string;
+      balance: number;
+    }>(
       "SELECT i.id, i.number, i.customer_id AS customerId, c.name, i.balance FROM open_item i JOIN customer c ON c.id = i.customer_id WHERE i.kind = 'invoice' AND i.balance BETWEEN 6000 AND 60000 AND i.balance = i.total AND c.parent_id IS NULL GROUP BY c.id HAVING count(*) = 1 ORDER BY i.due_on, i.id LIMIT 5",
     );
     const [first, second, third, short, cash] = open;
-    if (!first || !second || !third || !short || !cash) throw new Error("the demo has too few open invoices");
-    const check = (of: typeof first, number: string, amount: number, paidOn: Day): number => this.do("recordReceipt", { method: "check", number, paidOn, amount, payerName: of.name, reference: `invoice ${of.number}` }).receiptId;
-    const taken = [check(first, "1187", first.balance, addDays(TODAY, -2)), check(second, "20533", second.balance, addDays(TODAY, -2))];
+    if (!first || !second || !third || !short || !cash)
+      throw new Error("the demo has too few open invoices");
+    const check = (of: typeof first, number: string, amount: number, paidOn: Day): number =>
+      this.do("recordReceipt", {
+        method: "check",
+        number,
+        paidOn,
+        amount,
+        payerName: of.name,
+        reference: `invoice ${of.number}`,
+      }).receiptId;
+    const taken = [
+      check(first, "1187", first.balance, addDays(TODAY, -2)),
+      check(second, "20533", second.balance, addDays(TODAY, -2)),
+    ];
     this.do("makeDeposit", { receiptIds: taken, bank: "operating", onDay: addDays(TODAY, -1) });
     check(third, "4410", third.balance, TODAY);
-    this.do("recordReceipt", { method: "cash", paidOn: TODAY, amount: cash.balance, payerName: cash.name, reference: "at the counter" });
+    this.do("recordReceipt", {
+      method: "cash",
+      paidOn: TODAY,
+      amount: cash.balance,
+      payerName: cash.name,
+      reference: "at the counter",
+    });
     const less = check(short, "902", short.balance - 3400, addDays(TODAY, -1));
-    this.do("askApproval", { receiptId: less, customerId: short.customerId, lines: [{ itemId: short.id, amount: short.balance - 3400, smallDifference: 3400 }], why: "two bags broken on the way, never credited" }, PEOPLE[1]);
+    this.do(
+      "askApproval",
+      {
+        receiptId: less,
+        customerId: short.customerId,
+        lines: [{ itemId: short.id, amount: short.balance - 3400, smallDifference: 3400 }],
+        why: "two bags broken on the way, never credited",
+      },
+      PEOPLE[1],
+    );
   }
 
   promiseToBreak(): void {
-    const id = this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = 'Emberline Studio'")?.id ?? 0;
-    this.do("logContact", { customerId: id, kind: "promise", text: "Pays everything by 6 November", promisedOn: "2026-11-06", promisedSum: 100_000 });
+    const id =
+      this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = 'Emberline Studio'")?.id ??
+      0;
+    this.do("logContact", {
+      customerId: id,
+      kind: "promise",
+      text: "Pays everything by 6 November",
+      promisedOn: "2026-11-06",
+      promisedSum: 100_000,
+    });
   }
 
-  private takeIn(kind: FileKind, name: string, text: string, account: string | null, saveAs: string): void {
+  private takeIn(
+    kind: FileKind,
+    name: string,
+    text: string,
+    account: string | null,
+    saveAs: string,
+  ): void {
     const table = readTable(text);
     if (!table.ok) return;
     const bytes = Buffer.from(text);
     const sha256 = createHash("sha256").update(bytes).digest("hex");
     writeFileSync(join(dirname(keptFile(MAKING, sha256)), sha256), bytes);
-    const mapping = { ...guessMapping(table.value, kind), ...(kind === "processor" ? { signs: "as_written" as const, payoutSign: "turned" as const } : {}) };
+    const mapping = {
+      ...guessMapping(table.value, kind),
+      ...(kind === "processor"
+        ? { signs: "as_written" as const, payoutSign: "turned" as const }
+        : {}),
+    };
     this.do("importFile", { sha256, name, size: bytes.length, mapping, account, saveAs });
   }
 
-  private do<Name extends CommandName>(name: Name, input: InputOf<Name>, actor: string = PEOPLE[0]): OutputOf<Name> {
-    const done = runCommand(this.db, COMMANDS[name] as never, input, { book: MAKING, actor, key: `demo-${++this.keys}` }) as Result<OutputOf<Name>>;
+  private do<Name extends CommandName>(
+    name: Name,
+    input: InputOf<Name>,
+    actor: string = PEOPLE[0],
+  ): OutputOf<Name> {
+    const done = runCommand(this.db, COMMANDS[name] as never, input, {
+      book: MAKING,
+      actor,
+      key: `demo-${++this.keys}`,
+    }) as Result<OutputOf<Name>>;
     if (!done.ok) throw new Error(`the demo's ${name} failed: ${JSON.stringify(done.error)}`);
     return done.value;
   }

@@ -1,37 +1,170 @@
 import type { Random } from "./random";
 
 /** How a customer pays: by what, how late, what they write, and how steady their orders are. */
-export type Habit = { pays: "card" | "ach_debit" | "ach_credit"; lateDays: number; memo: "number" | "digits" | "name" | "none"; together: boolean; terms: string; orders: number; plan: number };
-export type Person = { id: string; name: string; email: string; parent: string | null; habit: Habit };
+export type Habit = {
+  pays: "card" | "ach_debit" | "ach_credit";
+  lateDays: number;
+  memo: "number" | "digits" | "name" | "none";
+  together: boolean;
+  terms: string;
+  orders: number;
+  plan: number;
+};
+export type Person = {
+  id: string;
+  name: string;
+  email: string;
+  parent: string | null;
+  habit: Habit;
+};
 
 const PLACES = [
-  "Alder Lane", "Saltgrass", "Pine Hollow", "Quarry Bank", "Tidemark", "Fernhill", "Emberline", "Larkspur", "Wrenfield", "Nine Elms", "Cobalt Row", "Brindle Creek", "Ashgrove", "Millrace", "Stonecrop", "Heron Point", "Juniper Flat", "Copper Ridge",
-  "Thistledown", "Windrush", "Marlbank", "Otter Cove", "Greywater", "Slipstone", "Foxglove", "Harrow Street", "Bellwether", "Sandpiper", "Moss Landing Road", "Cinder Hill", "Laurel Fork", "Redbank", "Whistle Stop", "Clearwater Lane", "Dovecote", "Elder Grove",
+  "Alder Lane",
+  "Saltgrass",
+  "Pine Hollow",
+  "Quarry Bank",
+  "Tidemark",
+  "Fernhill",
+  "Emberline",
+  "Larkspur",
+  "Wrenfield",
+  "Nine Elms",
+  "Cobalt Row",
+  "Brindle Creek",
+  "Ashgrove",
+  "Millrace",
+  "Stonecrop",
+  "Heron Point",
+  "Juniper Flat",
+  "Copper Ridge",
+  "Thistledown",
+  "Windrush",
+  "Marlbank",
+  "Otter Cove",
+  "Greywater",
+  "Slipstone",
+  "Foxglove",
+  "Harrow Street",
+  "Bellwether",
+  "Sandpiper",
+  "Moss Landing Road",
+  "Cinder Hill",
+  "Laurel Fork",
+  "Redbank",
+  "Whistle Stop",
+  "Clearwater Lane",
+  "Dovecote",
+  "Elder Grove",
 ];
-const KINDS = ["Pottery School", "Community Kiln", "Ceramics", "Studio", "Gallery", "Arts Trust", "Clay Workshop", "Ceramics Guild", "Pottery Co-op", "School of Craft"];
-const OWN_NAMES = ["M. Okonjo Studio", "Hollis & Byrne", "Dunmore & Lacey", "T. Halloran", "Ruiz Hand Built LLC", "Priya Natarajan Ceramics", "Aoife Brannigan", "Lindqvist & Daughters", "Tomasz Wierzba Pottery", "Dara Voss"];
-const SCHOOLS = ["Lincoln Elementary", "Harbor Middle School", "Meadow High School", "Creekside Elementary", "North Campus", "Adult Education Center"];
-const ABROAD = ["Maple Fork Pottery (Canada)", "Keramik Werkstatt Eibe (Germany)", "Atelier Terre Basse (France)"];
+const KINDS = [
+  "Pottery School",
+  "Community Kiln",
+  "Ceramics",
+  "Studio",
+  "Gallery",
+  "Arts Trust",
+  "Clay Workshop",
+  "Ceramics Guild",
+  "Pottery Co-op",
+  "School of Craft",
+];
+const OWN_NAMES = [
+  "M. Okonjo Studio",
+  "Hollis & Byrne",
+  "Dunmore & Lacey",
+  "T. Halloran",
+  "Ruiz Hand Built LLC",
+  "Priya Natarajan Ceramics",
+  "Aoife Brannigan",
+  "Lindqvist & Daughters",
+  "Tomasz Wierzba Pottery",
+  "Dara Voss",
+];
+const SCHOOLS = [
+  "Lincoln Elementary",
+  "Harbor Middle School",
+  "Meadow High School",
+  "Creekside Elementary",
+  "North Campus",
+  "Adult Education Center",
+];
+const ABROAD = [
+  "Maple Fork Pottery (Canada)",
+  "Keramik Werkstatt Eibe (Germany)",
+  "Atelier Terre Basse (France)",
+];
 /** Monthly kiln plans: few prices, so that equal sums are common between customers. */
 export const PLANS = [14_000, 21_000, 42_000];
 
 /** About 120 customers: two districts with their schools, studios, galleries, schools, private buyers, a few abroad. */
 export function makePeople(random: Random): Person[] {
   const people: Person[] = [];
-  const add = (name: string, habit: Partial<Habit>, parent: string | null = null, email?: string): Person => {
+  const add = (
+    name: string,
+    habit: Partial<Habit>,
+    parent: string | null = null,
+    email?: string,
+  ): Person => {
     const id = `C${String(people.length + 101)}`;
-    const person = { id, name, parent, email: email ?? address(name, random), habit: { ...anyHabit(random), ...habit } };
+    const person = {
+      id,
+      name,
+      parent,
+      email: email ?? address(name, random),
+      habit: { ...anyHabit(random), ...habit },
+    };
     people.push(person);
     return person;
   };
-  for (const [name, count] of [["Brightwater Unified", 5], ["Tallow County Schools", 4]] as const) {
-    const head = add(name, { pays: "ach_credit", memo: "number", together: true, terms: "2/10 n/30", lateDays: -18, orders: 0.6, plan: 0 });
-    for (const school of SCHOOLS.slice(0, count)) add(`${name.split(" ")[0]} ${school}`, { pays: "ach_credit", memo: "number", together: true, terms: "2/10 n/30", lateDays: -18, orders: 0.9, plan: 42_000 }, head.id, `office@${slug(name)}.example`);
+  for (const [name, count] of [
+    ["Brightwater Unified", 5],
+    ["Tallow County Schools", 4],
+  ] as const) {
+    const head = add(name, {
+      pays: "ach_credit",
+      memo: "number",
+      together: true,
+      terms: "2/10 n/30",
+      lateDays: -18,
+      orders: 0.6,
+      plan: 0,
+    });
+    for (const school of SCHOOLS.slice(0, count))
+      add(
+        `${name.split(" ")[0]} ${school}`,
+        {
+          pays: "ach_credit",
+          memo: "number",
+          together: true,
+          terms: "2/10 n/30",
+          lateDays: -18,
+          orders: 0.9,
+          plan: 42_000,
+        },
+        head.id,
+        `office@${slug(name)}.example`,
+      );
   }
-  for (const name of OWN_NAMES) add(name, { pays: "card", memo: random.chance(0.5) ? "none" : "number" }, null, `${slug(name).slice(0, 12)}${random.whole(1, 99)}@post.example`);
+  for (const name of OWN_NAMES)
+    add(
+      name,
+      { pays: "card", memo: random.chance(0.5) ? "none" : "number" },
+      null,
+      `${slug(name).slice(0, 12)}${random.whole(1, 99)}@post.example`,
+    );
   for (const name of ABROAD) add(name, { pays: "card", terms: "n/30" });
   const used = new Set<string>();
-  for (const [place, kind] of [["Alder Lane", "Pottery School"], ["Saltgrass", "Community Kiln"], ["Tidemark", "Gallery"], ["Fernhill", "Studio"], ["Emberline", "Studio"], ["Larkspur", "Ceramics Guild"], ["Quarry Bank", "Arts Trust"], ["Cobalt Row", "Ceramics"], ["Pine Hollow", "Ceramics"]] as const) {
+  for (const [place, kind] of [
+    ["Alder Lane", "Pottery School"],
+    ["Saltgrass", "Community Kiln"],
+    ["Tidemark", "Gallery"],
+    ["Fernhill", "Studio"],
+    ["Emberline", "Studio"],
+    ["Larkspur", "Ceramics Guild"],
+    ["Quarry Bank", "Arts Trust"],
+    ["Cobalt Row", "Ceramics"],
+    ["Pine Hollow", "Ceramics"],
+  ] as const) {
     used.add(`${place} ${kind}`);
     add(`${place} ${kind}`, {});
   }
@@ -62,5 +195,9 @@ function address(name: string, random: Random): string {
 }
 
 export function slug(name: string): string {
-  return name.toLowerCase().replace(/\(.*\)/, "").replace(/[^a-z0-9]+/g, "").slice(0, 30);
+  return name
+    .toLowerCase()
+    .replace(/\(.*\)/, "")
+    .replace(/[^a-z0-9]+/g, "")
+    .slice(0, 30);
 }

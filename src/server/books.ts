@@ -14,11 +14,23 @@ export function createBook(book: string, input: z.input<typeof bookSchema>): Res
   if (!isBookName(book)) return fail("book.name", { book });
   if (bookExists(book)) return fail("book.exists", { book });
   const parsed = bookSchema.safeParse(input);
-  if (!parsed.success) return fail("input.invalid", { where: parsed.error.issues[0]?.path.join(".") ?? "", what: parsed.error.issues[0]?.message ?? "" });
+  if (!parsed.success)
+    return fail("input.invalid", {
+      where: parsed.error.issues[0]?.path.join(".") ?? "",
+      what: parsed.error.issues[0]?.message ?? "",
+    });
   makeBookFolders(book);
   const db = createFile(bookFile(book));
   db.transaction(() => {
-    writeSettings(db, { ...parsed.data, discountGraceDays: 0, smallDifferenceLimit: 500, smallestSumAskedFor: 1000, smtpUrl: null, people: ["clerk"], lockedTo: null });
+    writeSettings(db, {
+      ...parsed.data,
+      discountGraceDays: 0,
+      smallDifferenceLimit: 500,
+      smallestSumAskedFor: 1000,
+      smtpUrl: null,
+      people: ["clerk"],
+      lockedTo: null,
+    });
     for (const account of DEFAULT_CHART) insertAccount(db, account);
   });
   return ok(db);

@@ -10,7 +10,11 @@ import { carriedBy, carriedByPayout, carriedOn, rateOn } from "@/db/rates";
 import { readSettings, type Settings } from "@/db/settings";
 
 /** Who does it, in which book, and whom to tell how far it is. */
-export type Actor = { readonly book: string; readonly actor: string; readonly progress?: (done: number, of: number) => void };
+export type Actor = {
+  readonly book: string;
+  readonly actor: string;
+  readonly progress?: (done: number, of: number) => void;
+};
 
 /** Rates are not published on weekends and holidays; one that is older than this is not the day's. */
 const RATE_HOLDS_DAYS = 7;
@@ -37,9 +41,21 @@ export class Ctx {
   }
 
   /** Writes one line of history for a document; entries posted for it carry its id. */
-  act(kind: ActKind, subject: { kind: SubjectKind; id: number; customerId?: number | null }, text: string): number {
+  act(
+    kind: ActKind,
+    subject: { kind: SubjectKind; id: number; customerId?: number | null },
+    text: string,
+  ): number {
     return insertAct(this.db, {
-      commandId: this.commandId, kind, subjectKind: subject.kind, subjectId: subject.id, customerId: subject.customerId ?? null, text, onDay: this.today, at: this.at, actor: this.who.actor,
+      commandId: this.commandId,
+      kind,
+      subjectKind: subject.kind,
+      subjectId: subject.id,
+      customerId: subject.customerId ?? null,
+      text,
+      onDay: this.today,
+      at: this.at,
+      actor: this.who.actor,
     });
   }
 
@@ -48,20 +64,38 @@ export class Ctx {
     this.finder ??= accountFinder(this.db);
     const { lockedTo, currency } = this.settings;
     // A mirror has the values of what it undoes, and a revaluation is a value.
-    const worth = reverses === null && draft.event !== "exchange" && draft.lines.some(({ sum }) => sum.currency !== currency) ? this.valued(draft, this.finder) : draft;
-    if (lockedTo === null || draft.postedOn > lockedTo) return insertEntry(this.db, this.finder, worth, actId, reverses);
-    return insertEntry(this.db, this.finder, { ...worth, postedOn: addDays(lockedTo, 1) }, actId, reverses, draft.postedOn);
+    const worth =
+      reverses === null &&
+      draft.event !== "exchange" &&
+      draft.lines.some(({ sum }) => sum.currency !== currency)
+        ? this.valued(draft, this.finder)
+        : draft;
+    if (lockedTo === null || draft.postedOn > lockedTo)
+      return insertEntry(this.db, this.finder, worth, actId, reverses);
+    return insertEntry(
+      this.db,
+      this.finder,
+      { ...worth, postedOn: addDays(lockedTo, 1) },
+      actId,
+      reverses,
+      draft.postedOn,
+    );
   }
 
   private valued(draft: EntryDraft, find: (ref: AccountRef) => number): EntryDraft {
     const carried = ({ account, item, sum }: EntryDraft["lines"][number]): Carried => {
       const id = find(account);
       // Disputes and reserves come and go as items of their own: what is left of them is carried together.
-      if (account.role === "disputed" || account.role === "reserve") return carriedOn(this.db, id, sum.currency);
+      if (account.role === "disputed" || account.role === "reserve")
+        return carriedOn(this.db, id, sum.currency);
       if (item === null) return { amount: 0, book: 0 };
-      return item.kind === "payout" ? carriedByPayout(this.db, id, sum.currency, item.id) : carriedBy(this.db, id, sum.currency, item.kind, item.id);
+      return item.kind === "payout"
+        ? carriedByPayout(this.db, id, sum.currency, item.id)
+        : carriedBy(this.db, id, sum.currency, item.kind, item.id);
     };
-    return valued(draft, this.settings.currency, carried, (currency) => this.rate(currency, draft.postedOn));
+    return valued(draft, this.settings.currency, carried, (currency) =>
+      this.rate(currency, draft.postedOn),
+    );
   }
 
   /** Why nothing in a currency can be taken in on a day: its rate is not known, or too old. Null where it can. */
@@ -69,7 +103,12 @@ export class Ctx {
     if (currency === this.settings.currency) return null;
     const known = rateOn(this.db, currency, on);
     if (known && known.onDay <= on && daysBetween(known.onDay, on) <= RATE_HOLDS_DAYS) return null;
-    return { code: "rate.missing", currency, day: on, last: known && known.onDay <= on ? known.onDay : "none" };
+    return {
+      code: "rate.missing",
+      currency,
+      day: on,
+      last: known && known.onDay <= on ? known.onDay : "none",
+    };
   }
 
   /** What one of a currency is worth in the book's on a day. Nothing gets into a book in a currency without a rate (`staleRate`). */

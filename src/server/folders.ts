@@ -3,7 +3,9 @@ import { join, resolve } from "node:path";
 
 /** Where the data lies: DOZO_DATA, else `data/` in the program's folder. */
 export function dataFolder(): string {
-  return process.env.DOZO_DATA ? resolve(process.env.DOZO_DATA) : join(process.env.DOZO_ROOT ?? process.cwd(), "data");
+  return process.env.DOZO_DATA
+    ? resolve(process.env.DOZO_DATA)
+    : join(process.env.DOZO_ROOT ?? process.cwd(), "data");
 }
 
 /** A book's name in addresses and on the disk: small letters, digits and hyphens, nothing that could leave its folder. */
@@ -33,7 +35,8 @@ export function outboxFile(book: string, name: string): string {
 }
 
 export function makeBookFolders(book: string): void {
-  for (const name of ["files", "outbox"]) mkdirSync(join(bookFolder(book), name), { recursive: true });
+  for (const name of ["files", "outbox"])
+    mkdirSync(join(bookFolder(book), name), { recursive: true });
 }
 
 export function bookExists(book: string): boolean {
@@ -53,5 +56,9 @@ export function arrivedFile(book: string, name: string): string {
 
 export function arrivedFiles(book: string): string[] {
   const folder = join(bookFolder(book), "arrived");
-  return existsSync(folder) ? readdirSync(folder).filter((name) => !name.startsWith(".")).sort() : [];
+  return existsSync(folder)
+    ? readdirSync(folder)
+        .filter((name) => !name.startsWith("."))
+        .sort()
+    : [];
 }

@@ -1,5 +1,14 @@
 import { createHash } from "node:crypto";
-import { createWriteStream, existsSync, mkdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from "node:fs";
+import {
+  createWriteStream,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from "node:fs";
 import { dirname, join } from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
@@ -18,8 +27,14 @@ class TooLarge extends Error {}
  * Writes a stream to the book's files under its SHA-256, counting as it comes,
  * so that a file that is too large is turned away without being held in memory.
  */
-export async function keepFile(book: string, source: AsyncIterable<Uint8Array>): Promise<Result<{ sha256: string; size: number }>> {
-  const part = join(dirname(keptFile(book, "0".repeat(64))), `.part-${process.pid}-${Math.random().toString(36).slice(2)}`);
+export async function keepFile(
+  book: string,
+  source: AsyncIterable<Uint8Array>,
+): Promise<Result<{ sha256: string; size: number }>> {
+  const part = join(
+    dirname(keptFile(book, "0".repeat(64))),
+    `.part-${process.pid}-${Math.random().toString(36).slice(2)}`,
+  );
   mkdirSync(dirname(part), { recursive: true });
   const hash = createHash("sha256");
   let size = 0;
@@ -63,5 +78,7 @@ export function tooLarge(bytes: number): Result<never> {
 
 /** The size of a file that was kept before; 0 where there is none. */
 export function keptSize(book: string, sha256: string): number {
-  return /^[0-9a-f]{64}$/.test(sha256) ? (statSync(keptFile(book, sha256), { throwIfNoEntry: false })?.size ?? 0) : 0;
+  return /^[0-9a-f]{64}$/.test(sha256)
+    ? (statSync(keptFile(book, sha256), { throwIfNoEntry: false })?.size ?? 0)
+    : 0;
 }

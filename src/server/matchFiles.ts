@@ -8,8 +8,17 @@ import { ok, type Result } from "@/core/result";
 
 import { dollars, readCustomers, readHistory, readItems, readPayments } from "./matchTables";
 
-export type Paths = { readonly customers: string; readonly invoices: string; readonly payments: string; readonly history: string | null };
-type Matched = { proposals: { paymentId: string; currency: Currency; proposal: Proposal }[]; customerIds: Map<number, string>; refused: string[] };
+export type Paths = {
+  readonly customers: string;
+  readonly invoices: string;
+  readonly payments: string;
+  readonly history: string | null;
+};
+type Matched = {
+  proposals: { paymentId: string; currency: Currency; proposal: Proposal }[];
+  customerIds: Map<number, string>;
+  refused: string[];
+};
 type Payers = ReadonlyMap<string, readonly Payer[]>;
 
 /** Payments of so many bytes are worth a second thread; it takes a moment to start. */
@@ -33,15 +42,28 @@ export async function matchFiles(paths: Paths): Promise<Result<Matched>> {
   const payments = readPayments(paths.payments, refused);
   if (!payments.ok) return payments;
   const { receipts, names } = payments.value;
-  const matcher = new Matcher({ customers: customers.value, items: items.value, receipts, history: [], closed: [], placed: [], settings: { discountGraceDays: 0, smallDifferenceLimit: 0 } });
+  const matcher = new Matcher({
+    customers: customers.value,
+    items: items.value,
+    receipts,
+    history: [],
+    closed: [],
+    placed: [],
+    settings: { discountGraceDays: 0, smallDifferenceLimit: 0 },
+  });
   matcher.readMemos();
   const found = await payers;
   if (!found.ok) return found;
   matcher.knowPayers(found.value);
   const proposals = matcher.all();
   return ok({
-    proposals: proposals.map((proposal) => ({ paymentId: names[proposal.receiptId - 1] ?? "", currency: receipts[proposal.receiptId - 1]?.currency ?? dollars(), proposal })),
-    customerIds: new Map(customers.value.map((customer) => [customer.id, customer.externalId])), refused,
+    proposals: proposals.map((proposal) => ({
+      paymentId: names[proposal.receiptId - 1] ?? "",
+      currency: receipts[proposal.receiptId - 1]?.currency ?? dollars(),
+      proposal,
+    })),
+    customerIds: new Map(customers.value.map((customer) => [customer.id, customer.externalId])),
+    refused,
   });
 }
 
@@ -49,18 +71,30 @@ export async function matchFiles(paths: Paths): Promise<Result<Matched>> {
 export function payersOf(paths: Paths): Result<Payers> {
   const customers = readCustomers(paths.customers, []);
   if (!customers.ok) return customers;
-  const history = paths.history === null ? ok([]) : readHistory(paths.history, new Map(customers.value.map((customer) => [customer.externalId, customer.id])));
+  const history =
+    paths.history === null
+      ? ok([])
+      : readHistory(
+          paths.history,
+          new Map(customers.value.map((customer) => [customer.externalId, customer.id])),
+        );
   if (!history.ok) return history;
   const payments = readPayments(paths.payments, []);
-  return payments.ok ? ok(payersFor({ customers: customers.value, history: history.value }, payments.value.receipts)) : payments;
+  return payments.ok
+    ? ok(payersFor({ customers: customers.value, history: history.value }, payments.value.receipts))
+    : payments;
 }
 
 const bundle = (): string => join(process.env.DOZO_ROOT ?? process.cwd(), "dist/payers.mjs");
 
 function isLarge(path: string): boolean {
-  return (statSync(path, { throwIfNoEntry: false })?.size ?? 0) > WORTH_A_THREAD && existsSync(bundle());
+  return (
+    (statSync(path, { throwIfNoEntry: false })?.size ?? 0) > WORTH_A_THREAD && existsSync(bundle())
+  );
 }
 
 function beside(paths: Paths): Promise<Result<Payers>> {
-  return new Promise((done, failed) => new Worker(bundle(), { workerData: paths }).once("message", done).once("error", failed));
+  return new Promise((done, failed) =>
+    new Worker(bundle(), { workerData: paths }).once("message", done).once("error", failed),
+  );
 }

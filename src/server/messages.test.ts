@@ -3,19 +3,36 @@ import { join } from "node:path";
 
 import { inWords, knownCodes } from "./messages";
 
-const sources = (folder: string): string[] => readdirSync(folder, { withFileTypes: true }).flatMap((one) => (one.isDirectory() ? sources(join(folder, one.name)) : /\.tsx?$/.test(one.name) && !one.name.includes(".test.") ? [readFileSync(join(folder, one.name), "utf8")] : []));
+const sources = (folder: string): string[] =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((one) =>
+    one.isDirectory()
+      ? sources(join(folder, one.name))
+      : /\.tsx?$/.test(one.name) && !one.name.includes(".test.")
+        ? [readFileSync(join(folder, one.name), "utf8")]
+        : [],
+  );
 
 describe("the catalogue of messages", () => {
-  const raised = new Set(sources("src").flatMap((text) => [...text.matchAll(/(?:fail\(|code: |notThere\()"([a-z_]+\.[a-z_]+)"/g)].map((found) => found[1] ?? "")));
+  const raised = new Set(
+    sources("src").flatMap((text) =>
+      [...text.matchAll(/(?:fail\(|code: |notThere\()"([a-z_]+\.[a-z_]+)"/g)].map(
+        (found) => found[1] ?? "",
+      ),
+    ),
+  );
   it("has words for every code that is raised anywhere", () => {
     expect([...raised].filter((code) => !knownCodes().includes(code))).toEqual([]);
   });
   it("has no words for a code that nothing raises", () => {
     const all = sources("src").join("\n");
-    expect(knownCodes().filter((code) => !raised.has(code) && all.split(`"${code}"`).length < 3)).toEqual([]);
+    expect(
+      knownCodes().filter((code) => !raised.has(code) && all.split(`"${code}"`).length < 3),
+    ).toEqual([]);
   });
   it("fills in the facts, and leaves none open", () => {
-    expect(inWords({ code: "tally.over", by: "1.00" })).toBe("The lines come to more than the receipt, by 1.00. Lower one of them.");
+    expect(inWords({ code: "tally.over", by: "1.00" })).toBe(
+      "The lines come to more than the receipt, by 1.00. Lower one of them.",
+    );
     expect(inWords({ code: "file.headers", twice: "" })).not.toContain("{");
   });
 });

@@ -7,37 +7,51 @@ import type { Failure } from "@/core/result";
 const MESSAGES: Record<string, string> = {
   "amount.empty": "There is no sum. Type one, or leave the line out.",
   "amount.unreadable": "“{text}” is not a sum. Write it like 1234.56.",
-  "amount.mark": "“{text}” does not fit the decimal sign “{mark}”. Choose the other decimal sign for this file, or mend the cell.",
+  "amount.mark":
+    "“{text}” does not fit the decimal sign “{mark}”. Choose the other decimal sign for this file, or mend the cell.",
   "amount.digits": "“{text}” has more decimals than {currency} has ({digits}).",
   "amount.large": "“{text}” is too large to be a sum of money here.",
   "day.empty": "There is no date. Every line needs one.",
-  "day.unreadable": "“{text}” is not a date in the order {order}. Choose another order of day, month and year, or mend the cell.",
-  "day.impossible": "“{text}” is a day that does not exist in the order {order}. Mend the cell, or choose another order.",
+  "day.unreadable":
+    "“{text}” is not a date in the order {order}. Choose another order of day, month and year, or mend the cell.",
+  "day.impossible":
+    "“{text}” is a day that does not exist in the order {order}. Mend the cell, or choose another order.",
   "currency.unknown": "“{text}” is no currency of ISO 4217. Write its code, like USD.",
-  "currency.other": "This line is in {text}, and {book} is meant here. Invoices can be in any currency that has an exchange rate (Books, Other currencies); a processor's file is in its account's own, a statement in the book's.",
+  "currency.other":
+    "This line is in {text}, and {book} is meant here. Invoices can be in any currency that has an exchange rate (Books, Other currencies); a processor's file is in its account's own, a statement in the book's.",
   "terms.unreadable": "“{text}” are no payment terms. Write them like n/30 or 2/10 n/30.",
   "field.empty": "“{field}” is empty, and it is needed.",
-  "row.fields": "The line has {found} fields, the header {expected}. A comma without quotes is the usual cause.",
-  "row.twice": "The id “{id}” stands on line {other} too, with another content. Keep the right one and give the file again.",
+  "row.fields":
+    "The line has {found} fields, the header {expected}. A comma without quotes is the usual cause.",
+  "row.twice":
+    "The id “{id}” stands on line {other} too, with another content. Keep the right one and give the file again.",
   "file.empty": "The file is empty. Choose one with a header row and at least one line.",
   "file.no_rows": "The file has a header but no lines below it. There is nothing to take in.",
   "file.binary": "This is not a text file. Save the sheet as CSV (UTF-8) and choose that file.",
-  "file.encoding": "Line {line} is not UTF-8 text. Save the file as CSV (UTF-8) and choose it again.",
+  "file.encoding":
+    "Line {line} is not UTF-8 text. Save the file as CSV (UTF-8) and choose it again.",
   "file.columns": "The file has {count} columns; at most {most} are read. Is it the right file?",
-  "file.headers": "The first row must name each column once (“{twice}”). Mend the header and choose the file again.",
-  "file.quotes": "A quotation mark on line {line} is not closed. Mend it and choose the file again.",
-  "file.large": "The file has {size} MB; at most {most} MB are taken in at once. Split it by date and take in the parts, overlaps do no harm.",
+  "file.headers":
+    "The first row must name each column once (“{twice}”). Mend the header and choose the file again.",
+  "file.quotes":
+    "A quotation mark on line {line} is not closed. Mend it and choose the file again.",
+  "file.large":
+    "The file has {size} MB; at most {most} MB are taken in at once. Split it by date and take in the parts, overlaps do no harm.",
   "file.missing": "The file is not there any more. Choose it again.",
   "file.unreadable": "The file {path} cannot be read. Check its name and rights.",
   "mapping.fields": "No column is given for: {fields}. Choose one for each.",
   "mapping.unknown": "There is no mapping named “{name}” for this kind of file.",
-  "mapping.kind": "Files of the kind “{kind}” cannot be read yet. Use customers, invoices, processor, bank, remittance or returns.",
-  "account.needed": "The book has several accounts of this kind. Say which one the file belongs to.",
+  "mapping.kind":
+    "Files of the kind “{kind}” cannot be read yet. Use customers, invoices, processor, bank, remittance or returns.",
+  "account.needed":
+    "The book has several accounts of this kind. Say which one the file belongs to.",
   "account.none": "The book has no {kind} account yet. Add one first.",
   "account.unknown": "There is no account “{code}”.",
   "account.taken": "There is an account “{code}” already. Choose another name.",
-  "customer.unknown": "There is no customer “{id}”. Take in the customers first, or mend the number.",
-  "customer.alias": "The names this customer goes by are others by now (“{name}”). Load the page again.",
+  "customer.unknown":
+    "There is no customer “{id}”. Take in the customers first, or mend the number.",
+  "customer.alias":
+    "The names this customer goes by are others by now (“{name}”). Load the page again.",
   "customer.parent": "The head office “{id}” is not among the customers.",
   "invoice.zero": "An invoice of 0.00 is never open. Leave it out.",
   "invoice.balance": "The balance must lie between zero and the total, with the same sign.",
@@ -46,36 +60,52 @@ const MESSAGES: Record<string, string> = {
   "activity.no_sum": "There is neither a gross sum, nor a net one to find it from.",
   "activity.foot": "Gross less fee is not net here. Mend the line, or choose how fees are signed.",
   "activity.charge_sign": "A charge must be more than zero. Is this a refund?",
-  "activity.changed": "Known already with another sum ({was}). What was posted stays; ask the processor which is right.",
-  "invoice.changed": "Known already with another sum or customer ({was}). A sent invoice does not change: correct it by a credit note.",
+  "activity.changed":
+    "Known already with another sum ({was}). What was posted stays; ask the processor which is right.",
+  "invoice.changed":
+    "Known already with another sum or customer ({was}). A sent invoice does not change: correct it by a credit note.",
   "bank.zero": "A bank line of 0.00 moves nothing. Leave it out.",
   "remittance.sum": "The lines of this payment come to nothing or less. Mend the sums.",
   "receipt.unknown": "This receipt is not in the book.",
-  "receipt.not_to_match": "This receipt was dealt with already. Look at its history, and undo that first.",
+  "receipt.not_to_match":
+    "This receipt was dealt with already. Look at its history, and undo that first.",
   "receipt.sum": "The parts of the receipt do not come out to its amount.",
-  "tally.empty": "Nothing is given to an invoice or to an account. Add a line, or set the receipt aside.",
+  "tally.empty":
+    "Nothing is given to an invoice or to an account. Add a line, or set the receipt aside.",
   "tally.over": "The lines come to more than the receipt, by {by}. Lower one of them.",
-  "tally.item": "Invoice {number} has only {balance} open; {wanted} were to be given to it. It may have been paid meanwhile: look again.",
-  "tally.customer": "{number} belongs to a customer of another group. A receipt pays within one group.",
+  "tally.item":
+    "Invoice {number} has only {balance} open; {wanted} were to be given to it. It may have been paid meanwhile: look again.",
+  "tally.customer":
+    "{number} belongs to a customer of another group. A receipt pays within one group.",
   "tally.currency": "{number} is in another currency than the receipt.",
-  "tally.surcharge": "A surcharge stands on top of invoices that are paid. Tick what it pays first.",
+  "tally.surcharge":
+    "A surcharge stands on top of invoices that are paid. Tick what it pays first.",
   "tally.small": "A difference of {sum} is over the limit of {limit} for small differences.",
   "tally.sign": "The sum on {number} has the wrong sign.",
   "tally.customer_needed": "Say whose account the rest of {sum} is kept on.",
-  "letter.came_back": "The last letter to {address} came back: {why}. Give the customer another address, or say on its page that this one works.",
-  "wording.sum": "Nobody would see what is asked for: the letter needs {{ sum }} or {{ table }} in its words.",
+  "letter.came_back":
+    "The last letter to {address} came back: {why}. Give the customer another address, or say on its page that this one works.",
+  "wording.sum":
+    "Nobody would see what is asked for: the letter needs {{ sum }} or {{ table }} in its words.",
   "wording.none": "There are no words of your own for that; the ones that ship are used already.",
   "address.works": "Letters reach {address} as far as is known: there is nothing to set right.",
-  "mail.large": "{file} is larger than {most} MB, which no report of a mail system is. Save the report itself, not the letters with it.",
-  "mail.no_report": "{file} is not a report of a mail system that can be read (RFC 3464). Where it says that a letter came back, note that on the customer’s page, at the letter.",
+  "mail.large":
+    "{file} is larger than {most} MB, which no report of a mail system is. Save the report itself, not the letters with it.",
+  "mail.no_report":
+    "{file} is not a report of a mail system that can be read (RFC 3464). Where it says that a letter came back, note that on the customer’s page, at the letter.",
   "letter.unknown": "That letter is not in this book.",
-  "letter.words": "The letter’s words cannot be filled in: {what}. Fields stand in double braces, like {{ customer }}.",
-  "statements.many": "There are {count} statements, and at most {most} go into one file of this kind. Take them as CSV, or one by one from the customers’ pages.",
+  "letter.words":
+    "The letter’s words cannot be filled in: {what}. Fields stand in double braces, like {{ customer }}.",
+  "statements.many":
+    "There are {count} statements, and at most {most} go into one file of this kind. Take them as CSV, or one by one from the customers’ pages.",
   "link.unknown": "This link leads nowhere, or no more.",
-  "tally.recovered": "Only {most} was given up of this customer's debts and not paid since. Give the rest to an invoice or keep it on account.",
+  "tally.recovered":
+    "Only {most} was given up of this customer's debts and not paid since. Give the rest to an invoice or keep it on account.",
   "write_off.settled": "Nothing is open of {number}, so there is nothing to give up.",
-  "write_off.waits": "A write-off of {number} waits for a second person already. It is under Overdue, Written off.",
-  "approval.people": "Only one person works in this book. Add a second one under Set-up; a write-off over the limit needs two.",
+  "write_off.waits":
+    "A write-off of {number} waits for a second person already. It is under Overdue, Written off.",
+  "approval.people":
+    "Only one person works in this book. Add a second one under Set-up; a write-off over the limit needs two.",
   "approval.not_needed": "Nothing here is over the limit of {limit}. Post it.",
   "approval.unknown": "That was decided already.",
   "approval.same_person": "{person} asked for it. A second person has to decide.",
@@ -83,11 +113,13 @@ const MESSAGES: Record<string, string> = {
   "lock.today": "Only days that are over can be closed.",
   "receipt.future": "{day} has not come yet.",
   "receipt.number": "A {what} has a number. Type it.",
-  "receipt.twice": "The same {what} of {sum} was recorded already, dated {day}. If this is another one, say so and record it again.",
+  "receipt.twice":
+    "The same {what} of {sum} was recorded already, dated {day}. If this is another one, say so and record it again.",
   "deposit.not_on_hand": "One of these is not on hand any more. Look again.",
   "deposit.currency": "A receipt in {currency} cannot go to this account.",
   "deposit.unknown": "That deposit is not under way.",
-  "deposit.off": "The bank line is {bank}, the deposit {deposit}. Choose another line, or undo the deposit and make it anew.",
+  "deposit.off":
+    "The bank line is {bank}, the deposit {deposit}. Choose another line, or undo the deposit and make it anew.",
   "bounce.not_banked": "Only what was banked can come back. Tie its deposit first.",
   "bounce.line": "Choose a bank line that is open and takes out {sum}.",
   "act.unknown": "That is not in the history.",
@@ -96,14 +128,16 @@ const MESSAGES: Record<string, string> = {
   "act.rests": "Something later rests on it: {what}. Undo that first.",
   "payout.unknown": "This payout is not in the book.",
   "payout.tied": "This payout is tied already. Undo that first.",
-  "payout.off": "The bank lines come to {bank}, the payout to {net}: off by {off}. Say what the difference is, or choose other lines.",
+  "payout.off":
+    "The bank lines come to {bank}, the payout to {net}: off by {off}. Say what the difference is, or choose other lines.",
   "payout.item": "One of these items stands in another payout, or is not in this one. Look again.",
   "payout.line": "That bank line is explained already, or in another currency.",
   "line.unknown": "That bank line is not in the book.",
   "line.explained": "That bank line is explained already. Undo that first.",
   "line.negative": "Money that went out cannot be a receipt.",
   "dispute.unknown": "That is not an open dispute.",
-  "letter.no_address": "{customer} has no e-mail address. Add one to the customers' file and take it in.",
+  "letter.no_address":
+    "{customer} has no e-mail address. Add one to the customers' file and take it in.",
   "letter.nothing": "Nothing of {customer} is overdue any more. There is nothing to ask for.",
   "letter.left_out": "{customer} is left out of letters: {why}.",
   "letter.later": "{customer} was written to already; the next step is on {day}.",
@@ -121,7 +155,8 @@ const MESSAGES: Record<string, string> = {
   "book.missing": "There is no book “{book}”.",
   "book.exists": "There is a book “{book}” already.",
   "book.name": "“{book}” cannot be a book's name: use small letters, digits and hyphens.",
-  "book.newer": "The book was written by a newer version of the program ({found}, this one knows {newest}). Use that version.",
+  "book.newer":
+    "The book was written by a newer version of the program ({found}, this one knows {newest}). Use that version.",
   "book.locked": "The book is in use by another process. Try again in a moment.",
   "book.unreadable": "The book's file is damaged or not a book. Restore a backup.",
   "settings.time_zone": "“{text}” is not a time zone, like America/Chicago.",
@@ -129,19 +164,25 @@ const MESSAGES: Record<string, string> = {
   "input.invalid": "{where}: {what}",
   "command.unknown": "There is no command “{name}”.",
   "fees.taken": "{account} takes its fees with the charges: there is nothing to accrue.",
-  "fees.no_rate": "{count} charges of {account} have no agreed rate. Say under Fees what was agreed first.",
+  "fees.no_rate":
+    "{count} charges of {account} have no agreed rate. Say under Fees what was agreed first.",
   "fees.accrued": "All fees of {month} are accrued already, {account}.",
   "fees.bill_sign": "A bill is a line by which money goes out.",
-  "fees.other_currency": "{account} is kept in {currency}: its bill is booked by hand, as the bank line that it is.",
+  "fees.other_currency":
+    "{account} is kept in {currency}: its bill is booked by hand, as the bank line that it is.",
   "fees.accrual": "Those months were billed meanwhile. Load the page again.",
   "nacha.control": "The ACH file has no control record (type 9): it is cut off. Fetch it again.",
-  "nacha.sum": "The ACH file does not foot: its control record says {said}, its entries make {found}. Fetch it again.",
+  "nacha.sum":
+    "The ACH file does not foot: its control record says {said}, its entries make {found}. Fetch it again.",
   "return.code": "“{text}” is no code of a return (like R01) or of a change (like C01).",
-  "return.trace": "No debit with the trace number {trace} is in the book. Take in the processor's activity first.",
+  "return.trace":
+    "No debit with the trace number {trace} is in the book. Take in the processor's activity first.",
   "return.amount": "{sum} came back, but the debit was {debit}.",
   "return.unknown": "That is no returned debit of this book.",
-  "retry.account": "{code}: the account is wrong. Mend it with the customer first, then charge anew.",
-  "retry.unauthorized": "{code}: the customer says it was not authorized. It is never tried again; ask for another way to pay.",
+  "retry.account":
+    "{code}: the account is wrong. Mend it with the customer first, then charge anew.",
+  "retry.unauthorized":
+    "{code}: the customer says it was not authorized. It is never tried again; ask for another way to pay.",
   "retry.tries": "It was tried again twice already, and may not be any more.",
   "retry.days": "180 days have passed since it first settled: it may not be tried again.",
   "retry.code": "Only R01 and R09 are tried again ({code}). Talk to the customer.",
@@ -150,15 +191,21 @@ const MESSAGES: Record<string, string> = {
   "notice.unknown": "That notice was dealt with meanwhile.",
   "refund.more": "{sum} went out, but only {credit} stand on account.",
   "journal.span": "The last day lies before the first.",
-  "journal.columns": "The file needs a column for the account, and one for the amount or two for debit and credit.",
-  "journal.nothing": "Every entry from {from} to {to} went out before. Tick “again” to send them once more, marked.",
-  "rate.missing": "There is no exchange rate for {currency} on {day} (the last one before it: {last}). Enter the day's rate in Books, under Other currencies, and take the file in again.",
+  "journal.columns":
+    "The file needs a column for the account, and one for the amount or two for debit and credit.",
+  "journal.nothing":
+    "Every entry from {from} to {to} went out before. Tick “again” to send them once more, marked.",
+  "rate.missing":
+    "There is no exchange rate for {currency} on {day} (the last one before it: {last}). Enter the day's rate in Books, under Other currencies, and take the file in again.",
   "rate.zero": "A rate is more than zero: what one of the currency is worth in the book's.",
   "rate.own": "{currency} is the book's own currency: it needs no rate.",
-  "revalue.nothing": "Nothing in another currency stood open on {day}, or all of it stands at that day's rate already.",
+  "revalue.nothing":
+    "Nothing in another currency stood open on {day}, or all of it stands at that day's rate already.",
   "revalue.done": "{day} was revalued already. Undo that first, on the trail.",
-  "payout.rate": "At that line one {currency} would be worth {own}; the day's rate is {rate}. Choose the line that came for this payout.",
-  "payout.other_currency": "A payout in another currency is tied whole, to lines that came for it alone.",
+  "payout.rate":
+    "At that line one {currency} would be worth {own}; the day's rate is {rate}. Choose the line that came for this payout.",
+  "payout.other_currency":
+    "A payout in another currency is tied whole, to lines that came for it alone.",
   "rate.unknown": "That rate is not agreed any more.",
   "rate.span": "The end lies before the beginning, or the least is more than the most.",
   "rate.unreadable": "“{text}” is not a rate.",
@@ -169,7 +216,9 @@ const MESSAGES: Record<string, string> = {
 /** The sentence for a failure. An unknown code shows itself, so that nothing is silent. */
 export function inWords(error: Failure): string {
   const words = MESSAGES[error.code] ?? error.code;
-  return words.replace(/\{(\w+)\}/g, (_, fact: string) => String(error[fact] ?? "")).replace(/ \(“”\)| \(\)/g, "");
+  return words
+    .replace(/\{(\w+)\}/g, (_, fact: string) => String(error[fact] ?? ""))
+    .replace(/ \(“”\)| \(\)/g, "");
 }
 
 /** Codes the catalogue has words for; a test holds the code to it. */

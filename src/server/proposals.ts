@@ -16,16 +16,40 @@ const DOUBLE_LOOK_BACK_DAYS = 30;
 function matchingInput(db: Db): MatchingInput {
   const settings = readSettings(db);
   const told = new Map<number, { number: string; amount: Minor }[]>();
-  for (const { receiptId, number, amount } of remittanceLines(db)) told.set(receiptId, [...(told.get(receiptId) ?? []), { number, amount }]);
-  const receipts = receiptsInState(db, "to_match").map((receipt) => ({ ...receipt, amount: receipt.unidentified, remittance: told.get(receipt.id) ?? [] }));
-  const words = receipts.flatMap((receipt) => numberWords([receipt.reference, ...receipt.remittance.map(({ number }) => number)].join(" ")).flatMap((word) => [word, word.toUpperCase()]));
-  const earliest = receipts[0]?.paidOn;
-  const placed = earliest === undefined ? [] : db.all<MatchingInput["placed"][number]>(
-    "SELECT id, customer_id AS customerId, paid_on AS paidOn, amount FROM receipt WHERE state = 'placed' AND customer_id IS NOT NULL AND paid_on >= ?", addDays(earliest, -DOUBLE_LOOK_BACK_DAYS),
+  for (const { receiptId, number, amount } of remittanceLines(db))
+    told.set(receiptId, [...(told.get(receiptId) ?? []), { number, amount }]);
+  const receipts = receiptsInState(db, "to_match").map((receipt) => ({
+    ...receipt,
+    amount: receipt.unidentified,
+    remittance: told.get(receipt.id) ?? [],
+  }));
+  const words = receipts.flatMap((receipt) =>
+    numberWords(
+      [receipt.reference, ...receipt.remittance.map(({ number }) => number)].join(" "),
+    ).flatMap((word) => [word, word.toUpperCase()]),
   );
+  const earliest = receipts[0]?.paidOn;
+  const placed =
+    earliest === undefined
+      ? []
+      : db.all<MatchingInput["placed"][number]>(
+          "SELECT id, customer_id AS customerId, paid_on AS paidOn, amount FROM receipt WHERE state = 'placed' AND customer_id IS NOT NULL AND paid_on >= ?",
+          addDays(earliest, -DOUBLE_LOOK_BACK_DAYS),
+        );
   return {
-    customers: allCustomers(db), items: itemsToMatch(db), receipts, history: payerHistory(db), habits: habits(db), credits: creditsByCustomer(db), closed: closedNumbers(db, [...new Set(words)]), placed,
-    settings: { discountGraceDays: settings.discountGraceDays, smallDifferenceLimit: settings.smallDifferenceLimit, surchargePercent: settings.surchargePercent },
+    customers: allCustomers(db),
+    items: itemsToMatch(db),
+    receipts,
+    history: payerHistory(db),
+    habits: habits(db),
+    credits: creditsByCustomer(db),
+    closed: closedNumbers(db, [...new Set(words)]),
+    placed,
+    settings: {
+      discountGraceDays: settings.discountGraceDays,
+      smallDifferenceLimit: settings.smallDifferenceLimit,
+      surchargePercent: settings.surchargePercent,
+    },
   };
 }
 

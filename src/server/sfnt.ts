@@ -15,9 +15,17 @@ export function unpackedFont(woff: Buffer): Buffer {
   const count = woff.readUInt16BE(12);
   const tables = Array.from({ length: count }, (_, at) => {
     const entry = 44 + at * 20;
-    const [offset, packed, length] = [u32(woff, entry + 4), u32(woff, entry + 8), u32(woff, entry + 12)];
+    const [offset, packed, length] = [
+      u32(woff, entry + 4),
+      u32(woff, entry + 8),
+      u32(woff, entry + 12),
+    ];
     const bytes = woff.subarray(offset, offset + packed);
-    return { tag: woff.subarray(entry, entry + 4), checksum: u32(woff, entry + 16), bytes: packed < length ? inflateSync(bytes) : bytes };
+    return {
+      tag: woff.subarray(entry, entry + 4),
+      checksum: u32(woff, entry + 16),
+      bytes: packed < length ? inflateSync(bytes) : bytes,
+    };
   });
   const log = Math.floor(Math.log2(count));
   const head = Buffer.alloc(12 + count * 16);

@@ -35,8 +35,16 @@ export function Providers({ children }: { children: ReactNode }): ReactNode {
   useServerInsertedHTML(() => {
     const names = flush();
     if (names.length === 0) return null;
-    const css = names.map((name) => cache.inserted[name]).filter((one) => typeof one === "string").join("");
-    return <style data-emotion={`${cache.key} ${names.join(" ")}`} dangerouslySetInnerHTML={{ __html: css }} />;
+    const css = names
+      .map((name) => cache.inserted[name])
+      .filter((one) => typeof one === "string")
+      .join("");
+    return (
+      <style
+        data-emotion={`${cache.key} ${names.join(" ")}`}
+        dangerouslySetInnerHTML={{ __html: css }}
+      />
+    );
   });
   return (
     <CacheProvider value={cache}>

@@ -2,8 +2,25 @@ import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 /** What the shell shows; the server's queries have the same shapes. */
-export type ShellFacts = { book: string; name: string; currency: Currency; today: Day; clockFixed: boolean; people: string[]; person: string };
+export type ShellFacts = {
+  book: string;
+  name: string;
+  currency: Currency;
+  today: Day;
+  clockFixed: boolean;
+  people: string[];
+  person: string;
+};
 export type CountedFacts = {
   left: { arrivals: number; match: number; payoutsOff: number; overdue: number; broken: number };
-  strip: { receivables: Minor; clearing: Minor; bank: Minor; statementTo: Day | null; toMatch: Minor; payoutsOff: Minor; unexplained: Minor; holds: Record<string, boolean> };
+  strip: {
+    receivables: Minor;
+    clearing: Minor;
+    bank: Minor;
+    statementTo: Day | null;
+    toMatch: Minor;
+    payoutsOff: Minor;
+    unexplained: Minor;
+    holds: Record<string, boolean>;
+  };
 };

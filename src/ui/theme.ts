@@ -5,13 +5,17 @@ import { createSystem, defaultConfig, defineConfig } from "@chakra-ui/react";
  * very late; waits: wants a look; age: from sand to dark red), each with values
  * of its own on the dark ground.
  */
-const both = (light: string, dark: string): { value: { _light: string; _dark: string } } => ({ value: { _light: light, _dark: dark } });
+const both = (light: string, dark: string): { value: { _light: string; _dark: string } } => ({
+  value: { _light: light, _dark: dark },
+});
 
 export const system = createSystem(
   defaultConfig,
   defineConfig({
     cssVarsPrefix: "d",
-    globalCss: { body: { bg: "paper", color: "ink", fontFamily: "body", fontSize: "14px", lineHeight: "1.4" } },
+    globalCss: {
+      body: { bg: "paper", color: "ink", fontFamily: "body", fontSize: "14px", lineHeight: "1.4" },
+    },
     theme: {
       tokens: {
         fonts: {

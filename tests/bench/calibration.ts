@@ -19,13 +19,20 @@ function* readings(seeds: readonly number[], hard: boolean): Generator<Seen> {
       const numbers = new Map(input.items.map((item) => [item.id, item.number]));
       for (const proposal of propose(input)) {
         const [real, best] = [truth.get(proposal.receiptId), proposal.readings[0]];
-        if (real && best) yield { decision: proposal.decision, pattern: best.pattern, confidence: best.confidence, ok: right(proposal, real, numbers) };
+        if (real && best)
+          yield {
+            decision: proposal.decision,
+            pattern: best.pattern,
+            confidence: best.confidence,
+            ok: right(proposal, real, numbers),
+          };
       }
     }
   }
 }
 
-const seedsFrom = (from: number, count: number): number[] => Array.from({ length: count }, (_, at) => from + at);
+const seedsFrom = (from: number, count: number): number[] =>
+  Array.from({ length: count }, (_, at) => from + at);
 
 function counted(seeds: readonly number[], hard: boolean): Map<string, Tally> {
   const found = new Map<string, Tally>();
@@ -52,7 +59,10 @@ export function calibrate(from = 100, count = 400): Measure[] {
   const whole = new Map<string, Tally>();
   const lines: string[] = [];
   for (const pattern of [...new Set([...hard.keys(), ...easy.keys()])].sort()) {
-    const [a, b] = [hard.get(pattern) ?? { hits: 0, all: 0 }, easy.get(pattern) ?? { hits: 0, all: 0 }];
+    const [a, b] = [
+      hard.get(pattern) ?? { hits: 0, all: 0 },
+      easy.get(pattern) ?? { hits: 0, all: 0 },
+    ];
     const { hits, all } = a.all >= ENOUGH ? a : { hits: a.hits + b.hits, all: a.all + b.all };
     if (all >= LEAST) {
       lines.push(`  "${pattern}": [${hits}, ${all}],`);
@@ -61,7 +71,9 @@ export function calibrate(from = 100, count = 400): Measure[] {
     const rare = whole.get(pattern.split(" ")[0] ?? "") ?? { hits: 0, all: 0 };
     whole.set(pattern.split(" ")[0] ?? "", { hits: rare.hits + a.hits, all: rare.all + a.all });
   }
-  writeFileSync(join(process.cwd(), "src/core/matching/seen.ts"), `/**
+  writeFileSync(
+    join(process.cwd(), "src/core/matching/seen.ts"),
+    `/**
  * How often readings of a kind were right on generated books with known truth,
  * hits and readings by decision, numbers, sum and payer. Written by \`npm run
  * bench -- calibrate\` (tests/bench/calibration.ts; both makers, seeds ${from} to
@@ -71,8 +83,13 @@ export function calibrate(from = 100, count = 400): Measure[] {
 export const SEEN: Readonly<Record<string, readonly [hits: number, all: number]>> = {
 ${lines.join("\n")}
 };
-`);
-  return [...whole].map(([decision, { hits, all }]) => ({ work: `Rare kinds decided “${decision}”, right on hardest books (${all})`, took: (hits / Math.max(1, all)).toFixed(3), must: "PRIOR of calibration.ts" }));
+`,
+  );
+  return [...whole].map(([decision, { hits, all }]) => ({
+    work: `Rare kinds decided “${decision}”, right on hardest books (${all})`,
+    took: (hits / Math.max(1, all)).toFixed(3),
+    must: "PRIOR of calibration.ts",
+  }));
 }
 
 /** Said against so by tenths of confidence, hardest books of both makers together, tenths of 200 and more. */
@@ -85,5 +102,15 @@ export function confidence(from = 50_000, count = 100): Measure[] {
     bin.said += one.confidence;
     bin.so += one.ok ? 1 : 0;
   }
-  return bins.flatMap(({ n, said, so }, at) => (n < 200 ? [] : [{ work: `Confidence ${at * 10} to ${at * 10 + 10} %, hardest books, both makers, seeds ${from} to ${from + count - 1} (${n})`, took: `${(said / n).toFixed(3)} said, ${(so / n).toFixed(3)} so, ${Math.abs((100 * (said - so)) / n).toFixed(1)} points`, must: "3 points" }]));
+  return bins.flatMap(({ n, said, so }, at) =>
+    n < 200
+      ? []
+      : [
+          {
+            work: `Confidence ${at * 10} to ${at * 10 + 10} %, hardest books, both makers, seeds ${from} to ${from + count - 1} (${n})`,
+            took: `${(said / n).toFixed(3)} said, ${(so / n).toFixed(3)} so, ${Math.abs((100 * (said - so)) / n).toFixed(1)} points`,
+            must: "3 points",
+          },
+        ],
+  );
 }

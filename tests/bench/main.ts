@@ -9,15 +9,28 @@ import { ledger } from "./ledger";
 import { matching } from "./matching";
 import type { Measure } from "./measure";
 
-const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = { quality: matchingQuality, classes: qualityByClass, confidence, matching, importing, aging, ledger, followup };
+const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = {
+  quality: matchingQuality,
+  classes: qualityByClass,
+  confidence,
+  matching,
+  importing,
+  aging,
+  ledger,
+  followup,
+};
 
 const wanted = process.argv.slice(2);
 /** Numbers after a name are seeds: `confidence 50000 100`, `calibrate 100 400`; calibrating writes a table, and runs only when it is asked for. */
 const [from, count] = wanted.map(Number).filter((one) => Number.isInteger(one));
 if (from !== undefined) Object.assign(BENCHES, { confidence: () => confidence(from, count) });
-if (wanted.includes("calibrate")) Object.assign(BENCHES, { calibrate: () => calibrate(from, count) });
-console.error(`${new Date().toISOString().slice(0, 10)}, ${cpus().length} cores of ${cpus()[0]?.model ?? "unknown"}, Node.js ${process.version}`);
+if (wanted.includes("calibrate"))
+  Object.assign(BENCHES, { calibrate: () => calibrate(from, count) });
+console.error(
+  `${new Date().toISOString().slice(0, 10)}, ${cpus().length} cores of ${cpus()[0]?.model ?? "unknown"}, Node.js ${process.version}`,
+);
 for (const [name, bench] of Object.entries(BENCHES)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
-  for (const { work, took, must } of await bench()) console.error(`| ${work} | ${took} | ${must} |`);
+  for (const { work, took, must } of await bench())
+    console.error(`| ${work} | ${took} | ${must} |`);
 }

@@ -12,64 +12,165 @@ import { CHARGES, CUSTOMERS, INVOICES, STATEMENT } from "../support/book";
 import { Cli } from "../support/cli";
 
 const cli = new Cli();
-const rows = (text: string): Record<string, string>[] => parse<Record<string, string>>(text, { header: true, skipEmptyLines: true }).data;
+const rows = (text: string): Record<string, string>[] =>
+  parse<Record<string, string>>(text, { header: true, skipEmptyLines: true }).data;
 
 beforeAll(() => {
   process.env.DOZO_DATA = cli.data;
-  const made = createBook("shop", { name: "Shop", currency: "USD", timeZone: "America/Chicago", cutOverOn: "2026-10-31", replyTo: "a@b.example", clock: "2026-11-24" });
+  const made = createBook("shop", {
+    name: "Shop",
+    currency: "USD",
+    timeZone: "America/Chicago",
+    cutOverOn: "2026-10-31",
+    replyTo: "a@b.example",
+    clock: "2026-11-24",
+  });
   if (!made.ok) throw new Error(made.error.code);
   const who = { book: "shop", actor: "test" };
-  runCommand(made.value, addBankAccount, { code: "operating", name: "Operating bank", openingBalance: 100_000 }, { ...who, key: "bank-1" });
-  runCommand(made.value, addProcessorAccount, { code: "card", name: "card account", delayDays: 2 }, { ...who, key: "card-1" });
+  runCommand(
+    made.value,
+    addBankAccount,
+    { code: "operating", name: "Operating bank", openingBalance: 100_000 },
+    { ...who, key: "bank-1" },
+  );
+  runCommand(
+    made.value,
+    addProcessorAccount,
+    { code: "card", name: "card account", delayDays: 2 },
+    { ...who, key: "card-1" },
+  );
   made.value.close();
 });
 
 describe("dozo, as contracts.md gives it", () => {
   it("takes files in: a dry run changes nothing, the kinds are found, refused lines make exit code 1", () => {
-    const files = [cli.file("customers.csv", CUSTOMERS), cli.file("invoices.csv", INVOICES), cli.file("card.csv", CHARGES), cli.file("bank.csv", STATEMENT)];
+    const files = [
+      cli.file("customers.csv", CUSTOMERS),
+      cli.file("invoices.csv", INVOICES),
+      cli.file("card.csv", CHARGES),
+      cli.file("bank.csv", STATEMENT),
+    ];
     const dry = cli.run("import", "--book", "shop", "--dry-run", "--json", files[0] ?? "");
-    expect([dry.code, JSON.parse(dry.out)]).toMatchObject([0, { dryRun: true, files: [{ kind: "customers", new: 4 }] }]);
+    expect([dry.code, JSON.parse(dry.out)]).toMatchObject([
+      0,
+      { dryRun: true, files: [{ kind: "customers", new: 4 }] },
+    ]);
     expect(cli.run("import", "--book", "shop", ...files).code).toBe(0);
     expect(cli.run("import", "--book", "shop", ...files).out).toContain("3 lines, 0 new, 3 known");
-    const bad = cli.run("import", "--book", "shop", cli.file("bad.csv", "customer_id,name,parent_id\nC9,,\n"));
-    expect([bad.code, bad.out]).toEqual([1, expect.stringContaining("line 2, name: “name” is empty")]);
+    const bad = cli.run(
+      "import",
+      "--book",
+      "shop",
+      cli.file("bad.csv", "customer_id,name,parent_id\nC9,,\n"),
+    );
+    expect([bad.code, bad.out]).toEqual([
+      1,
+      expect.stringContaining("line 2, name: “name” is empty"),
+    ]);
   });
   it("matches a book, posts the sure ones when told to, exports and proves", () => {
     expect(JSON.parse(cli.run("match", "--book", "shop", "--json").out)).toMatchObject({ sure: 3 });
     expect(cli.run("match", "--book", "shop", "--post-sure").code).toBe(0);
     const journal = rows(cli.run("export", "journal", "--book", "shop").out);
-    expect(journal.reduce((sum, row) => sum + Math.round(Number(row.book_amount) * 100), 0)).toBe(0);
-    expect(JSON.parse(cli.run("export", "aging", "--book", "shop", "--as-of", "2026-11-24", "--format", "json").out)).toEqual(expect.arrayContaining([expect.objectContaining({ customer_id: "C1" })]));
-    expect(cli.run("export", "open-items", "--book", "shop", "--out", join(cli.data, "open.csv"))).toMatchObject({ code: 0, out: "" });
+    expect(journal.reduce((sum, row) => sum + Math.round(Number(row.book_amount) * 100), 0)).toBe(
+      0,
+    );
+    expect(
+      JSON.parse(
+        cli.run("export", "aging", "--book", "shop", "--as-of", "2026-11-24", "--format", "json")
+          .out,
+      ),
+    ).toEqual(expect.arrayContaining([expect.objectContaining({ customer_id: "C1" })]));
+    expect(
+      cli.run("export", "open-items", "--book", "shop", "--out", join(cli.data, "open.csv")),
+    ).toMatchObject({ code: 0, out: "" });
     expect(readFileSync(join(cli.data, "open.csv"), "utf8")).toMatch(/^kind,number,/);
-    expect(cli.run("check", "--book", "shop")).toMatchObject({ code: 0, out: expect.stringContaining("holds") });
+    expect(cli.run("check", "--book", "shop")).toMatchObject({
+      code: 0,
+      out: expect.stringContaining("holds"),
+    });
   });
   it("matches files without a book", () => {
     const out = join(cli.data, "proposals.csv");
-    const done = cli.run("match", "--customers", cli.file("c.csv", "customer_id,name,email,parent_id\nC1,Alder Lane,a@alder.example,\n"), "--invoices", cli.file("i.csv", "invoice_number,customer_id,issued_on,due_on,currency,total,balance,po_number,terms\nINV-1042,C1,2026-11-01,2026-12-01,USD,100.00,100.00,,2/10 n/30\nINV-1043,C1,2026-10-01,2026-10-31,USD,50.00,50.00,,n/30\n"),
-      "--payments", cli.file("p.csv", "payment_id,received_on,method,currency,amount,payer_name,payer_email,reference\np1,2026-11-09,card,USD,98.00,Alder Lane,,1042\np2,2026-11-09,check,USD,7.77,Somebody,,\n"), "--history", cli.file("h.csv", "payer_name,payer_email,customer_id\n"), "--out", out);
+    const done = cli.run(
+      "match",
+      "--customers",
+      cli.file("c.csv", "customer_id,name,email,parent_id\nC1,Alder Lane,a@alder.example,\n"),
+      "--invoices",
+      cli.file(
+        "i.csv",
+        "invoice_number,customer_id,issued_on,due_on,currency,total,balance,po_number,terms\nINV-1042,C1,2026-11-01,2026-12-01,USD,100.00,100.00,,2/10 n/30\nINV-1043,C1,2026-10-01,2026-10-31,USD,50.00,50.00,,n/30\n",
+      ),
+      "--payments",
+      cli.file(
+        "p.csv",
+        "payment_id,received_on,method,currency,amount,payer_name,payer_email,reference\np1,2026-11-09,card,USD,98.00,Alder Lane,,1042\np2,2026-11-09,check,USD,7.77,Somebody,,\n",
+      ),
+      "--history",
+      cli.file("h.csv", "payer_name,payer_email,customer_id\n"),
+      "--out",
+      out,
+    );
     expect(done.code).toBe(0);
     const [first, second] = rows(readFileSync(out, "utf8"));
-    expect(Object.keys(first ?? {}).join()).toBe("payment_id,invoice_number,amount,discount,decision,confidence,reason,customer_id");
-    expect(first).toMatchObject({ payment_id: "p1", invoice_number: "INV-1042", amount: "98.00", discount: "2.00", decision: "apply", customer_id: "C1" });
-    expect(second).toMatchObject({ payment_id: "p2", invoice_number: "", amount: "", decision: "none", confidence: "0", customer_id: "" });
+    expect(Object.keys(first ?? {}).join()).toBe(
+      "payment_id,invoice_number,amount,discount,decision,confidence,reason,customer_id",
+    );
+    expect(first).toMatchObject({
+      payment_id: "p1",
+      invoice_number: "INV-1042",
+      amount: "98.00",
+      discount: "2.00",
+      decision: "apply",
+      customer_id: "C1",
+    });
+    expect(second).toMatchObject({
+      payment_id: "p2",
+      invoice_number: "",
+      amount: "",
+      decision: "none",
+      confidence: "0",
+      customer_id: "",
+    });
   });
   it("backs up and restores a consistent copy, never over a book that is there", () => {
     const copy = join(cli.data, "shop-copy.sqlite");
     expect(cli.run("backup", "--book", "shop", "--out", copy).code).toBe(0);
     expect(cli.run("restore", copy).code).toBe(0);
     expect(cli.run("restore", copy).code).toBe(4);
-    expect(cli.run("check", "--book", "shop-copy", "--json").out).toBe(cli.run("check", "--book", "shop", "--json").out);
+    expect(cli.run("check", "--book", "shop-copy", "--json").out).toBe(
+      cli.run("check", "--book", "shop", "--json").out,
+    );
   });
   it.each<[number, string[]]>([
-    [2, []], [2, ["dance"]], [2, ["export", "everything", "--book", "shop"]], [2, ["import", "--book", "shop"]], [2, ["check", "--nonsense"]], [2, ["export", "aging", "--book", "shop", "--as-of", "2026-02-31"]],
-    [3, ["import", "--book", "shop", "/nowhere.csv"]], [3, ["import", "--book", "shop", "--kind", "returns", "package.json"]], [4, ["check", "--book", "nobody"]], [4, ["match", "--book", "../etc"]], [0, ["--help"]], [0, ["import", "--help"]],
+    [2, []],
+    [2, ["dance"]],
+    [2, ["export", "everything", "--book", "shop"]],
+    [2, ["import", "--book", "shop"]],
+    [2, ["check", "--nonsense"]],
+    [2, ["export", "aging", "--book", "shop", "--as-of", "2026-02-31"]],
+    [3, ["import", "--book", "shop", "/nowhere.csv"]],
+    [3, ["import", "--book", "shop", "--kind", "returns", "package.json"]],
+    [4, ["check", "--book", "nobody"]],
+    [4, ["match", "--book", "../etc"]],
+    [0, ["--help"]],
+    [0, ["import", "--help"]],
   ])("exits with %i for %j", (code, args) => {
     const done = cli.run(...args);
     expect(done.code).toBe(code);
     expect(code === 0 ? done.out : done.err).not.toBe("");
   });
-  it.each([["an empty file", "", 3, "The file is empty"], ["a wrong encoding", Buffer.from("a,b\n1,caf\xe9\n", "latin1"), 3, "Line 2 is not UTF-8"], ["200 columns", `${Array.from({ length: 200 }, (_, at) => `c${at}`).join()}\n1\n`, 3, "200 columns"], ["a picture", Buffer.from([137, 80, 78, 71, 0, 0, 0]), 3, "not a text file"]])("says in a sentence what is wrong with %s", (_case, bytes, code, words) => {
+  it.each([
+    ["an empty file", "", 3, "The file is empty"],
+    ["a wrong encoding", Buffer.from("a,b\n1,caf\xe9\n", "latin1"), 3, "Line 2 is not UTF-8"],
+    [
+      "200 columns",
+      `${Array.from({ length: 200 }, (_, at) => `c${at}`).join()}\n1\n`,
+      3,
+      "200 columns",
+    ],
+    ["a picture", Buffer.from([137, 80, 78, 71, 0, 0, 0]), 3, "not a text file"],
+  ])("says in a sentence what is wrong with %s", (_case, bytes, code, words) => {
     const done = cli.run("import", "--book", "shop", cli.file("wrong.csv", bytes));
     expect([done.code, done.err]).toEqual([code, expect.stringContaining(words)]);
   });
@@ -78,7 +179,10 @@ describe("dozo, as contracts.md gives it", () => {
     if (!opened.ok) throw new Error(opened.error.code);
     opened.value.exec("UPDATE open_item SET balance = balance - 1 WHERE balance > 0");
     opened.value.close();
-    expect(cli.run("check", "--book", "shop-copy")).toMatchObject({ code: 1, out: expect.stringContaining("BROKEN  Accounts receivable are the open items") });
+    expect(cli.run("check", "--book", "shop-copy")).toMatchObject({
+      code: 1,
+      out: expect.stringContaining("BROKEN  Accounts receivable are the open items"),
+    });
     expect(existsSync(join(cli.data, "books/shop-copy/book.sqlite"))).toBe(true);
   });
 });

@@ -2,11 +2,15 @@ import { expect, test } from "@playwright/test";
 
 import { alive, DEMO, proofsHold } from "./helpers";
 
-test("a payout in another currency is tied at the bank's rate by one key, and undone", async ({ page }) => {
+test("a payout in another currency is tied at the bank's rate by one key, and undone", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/payouts?show=open`);
   await alive(page);
   await page.getByRole("row", { name: /^pe_76/ }).click();
-  await expect(page.getByText("The bank gave 1.08106 for one EUR; the day’s rate was 1.0854.")).toBeVisible();
+  await expect(
+    page.getByText("The bank gave 1.08106 for one EUR; the day’s rate was 1.0854."),
+  ).toBeVisible();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("status")).toContainText("Payout pe_76 tied to the bank");
   await proofsHold(page);
@@ -21,7 +25,9 @@ test("rates are copied in, the month is revalued, and taken back", async ({ page
   await page.getByLabel("Rates: currency, day, rate").fill("EUR, tomorrow, 1.09");
   await page.getByRole("button", { name: "Keep the rates" }).click();
   await expect(page.getByRole("status")).toContainText("is not read as a rate");
-  await page.getByLabel("Rates: currency, day, rate").fill("EUR, 2026-11-23, 1.0812\nCAD 2026-11-23 0.7301");
+  await page
+    .getByLabel("Rates: currency, day, rate")
+    .fill("EUR, 2026-11-23, 1.0812\nCAD 2026-11-23 0.7301");
   await page.getByRole("button", { name: "Keep the rates" }).click();
   await expect(page.getByRole("status")).toContainText("2 rates kept");
   const open = page.getByRole("table", { name: "Open in other currencies" });

@@ -4,13 +4,20 @@ import { expect, test } from "@playwright/test";
 
 import { alive, DEMO, proofsHold } from "./helpers";
 
-test("two tabs post the same receipt: it is posted once, and the second says so", async ({ context }) => {
+test("two tabs post the same receipt: it is posted once, and the second says so", async ({
+  context,
+}) => {
   const [one, two] = [await context.newPage(), await context.newPage()];
   for (const page of [one, two]) {
     await page.goto(`${DEMO}/match?queue=check`);
     await alive(page);
     await page.keyboard.press("ArrowDown");
-    await expect(page.getByRole("button", { name: "Post Enter" }).or(page.getByRole("button", { name: /^Post/ })).first()).toBeVisible();
+    await expect(
+      page
+        .getByRole("button", { name: "Post Enter" })
+        .or(page.getByRole("button", { name: /^Post/ }))
+        .first(),
+    ).toBeVisible();
   }
   const from = await one.locator("tr.opened td").nth(2).innerText();
   await one.bringToFront();
@@ -25,7 +32,9 @@ test("two tabs post the same receipt: it is posted once, and the second says so"
   await proofsHold(one);
 });
 
-test("what is wrong with a file is said in a sentence, where it was chosen, and the server stays up", async ({ page }) => {
+test("what is wrong with a file is said in a sentence, where it was chosen, and the server stays up", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/arrivals`);
   await alive(page);
   const choose = async (name: string, buffer: Buffer, words: string | RegExp): Promise<void> => {
@@ -34,8 +43,20 @@ test("what is wrong with a file is said in a sentence, where it was chosen, and 
   };
   await choose("empty.csv", Buffer.from(""), "The file is empty");
   await choose("latin.csv", Buffer.from("a,b\n1,caf\xe9\n", "latin1"), "Line 2 is not UTF-8");
-  await choose("wide.csv", Buffer.from(`${Array.from({ length: 200 }, (_, at) => `c${at}`).join()}\n1\n`), "200 columns");
-  await page.getByLabel("File to take in").setInputFiles({ name: "bank.csv", mimeType: "text/csv", buffer: Buffer.from("Date,Description,Amount\n02/31/2026,RENT,-5.00\n11/20/2026,RENT,\"1.234,56\"\n") });
+  await choose(
+    "wide.csv",
+    Buffer.from(`${Array.from({ length: 200 }, (_, at) => `c${at}`).join()}\n1\n`),
+    "200 columns",
+  );
+  await page
+    .getByLabel("File to take in")
+    .setInputFiles({
+      name: "bank.csv",
+      mimeType: "text/csv",
+      buffer: Buffer.from(
+        'Date,Description,Amount\n02/31/2026,RENT,-5.00\n11/20/2026,RENT,"1.234,56"\n',
+      ),
+    });
   await expect(page.getByLabel("Refused lines")).toContainText("does not exist");
   await expect(page.getByLabel("Refused lines")).toContainText("Choose the other decimal sign");
   await page.keyboard.press("Escape");
@@ -44,31 +65,72 @@ test("what is wrong with a file is said in a sentence, where it was chosen, and 
 
 test("300 MB are turned away while they come, and nothing is kept", async ({ page, baseURL }) => {
   const { port } = new URL(baseURL ?? "");
-  const send = (headers: Record<string, string>): Promise<{ status: number; body: string }> => new Promise((resolve) => {
-    const call = http({ host: "127.0.0.1", port, method: "POST", path: "/api/v1/b/kestrel-row/files?name=big.csv", headers }, (answer) => {
-      let body = "";
-      answer.on("data", (chunk: Buffer) => { body += chunk.toString(); });
-      answer.on("end", () => resolve({ status: answer.statusCode ?? 0, body }));
+  const send = (headers: Record<string, string>): Promise<{ status: number; body: string }> =>
+    new Promise((resolve) => {
+      const call = http(
+        {
+          host: "127.0.0.1",
+          port,
+          method: "POST",
+          path: "/api/v1/b/kestrel-row/files?name=big.csv",
+          headers,
+        },
+        (answer) => {
+          let body = "";
+          answer.on("data", (chunk: Buffer) => {
+            body += chunk.toString();
+          });
+          answer.on("end", () => resolve({ status: answer.statusCode ?? 0, body }));
+        },
+      );
+      call.on("error", () => resolve({ status: -1, body: "" }));
+      const chunk = Buffer.alloc(1_000_000, "a,b\n");
+      let sent = 0;
+      const more = (): void => {
+        while (sent < 300) {
+          sent += 1;
+          if (!call.write(chunk)) {
+            call.once("drain", more);
+            return;
+          }
+        }
+        call.end();
+      };
+      more();
     });
-    call.on("error", () => resolve({ status: -1, body: "" }));
-    const chunk = Buffer.alloc(1_000_000, "a,b\n");
-    let sent = 0;
-    const more = (): void => { while (sent < 300) { sent += 1; if (!call.write(chunk)) { call.once("drain", more); return; } } call.end(); };
-    more();
-  });
   // Said beforehand by its length, or found out on the way where no length is given.
-  const answers = [await send({ "content-length": "300000000" }), await send({ "transfer-encoding": "chunked" })];
-  for (const { status, body } of answers) if (status > 0) expect([status, body]).toEqual([413, expect.stringContaining("at most 100 MB")]);
+  const answers = [
+    await send({ "content-length": "300000000" }),
+    await send({ "transfer-encoding": "chunked" }),
+  ];
+  for (const { status, body } of answers)
+    if (status > 0)
+      expect([status, body]).toEqual([413, expect.stringContaining("at most 100 MB")]);
   expect(answers.some(({ status }) => status === 413)).toBe(true);
   await page.goto(`${DEMO}/match`);
   await proofsHold(page);
 });
 
-test("a page of another site, or another name for this machine, is refused", async ({ request, baseURL }) => {
+test("a page of another site, or another name for this machine, is refused", async ({
+  request,
+  baseURL,
+}) => {
   const url = `${baseURL}/api/v1/b/kestrel-row/commands/undo`;
   const body = { data: { input: { actId: 1 }, key: "from-outside" } };
-  expect((await request.post(url, { ...body, headers: { origin: "https://elsewhere.example" } })).status()).toBe(403);
-  expect((await request.get(`${baseURL}${DEMO}/match`, { headers: { host: "elsewhere.example" } })).status()).toBe(403);
-  expect((await request.post(`${baseURL}/api/v1/b/kestrel-row/commands/__proto__`, body)).status()).toBe(404);
-  expect((await request.post(url, { data: { input: { actId: "x" }, key: "bad-input" } })).status()).toBe(422);
+  expect(
+    (
+      await request.post(url, { ...body, headers: { origin: "https://elsewhere.example" } })
+    ).status(),
+  ).toBe(403);
+  expect(
+    (
+      await request.get(`${baseURL}${DEMO}/match`, { headers: { host: "elsewhere.example" } })
+    ).status(),
+  ).toBe(403);
+  expect(
+    (await request.post(`${baseURL}/api/v1/b/kestrel-row/commands/__proto__`, body)).status(),
+  ).toBe(404);
+  expect(
+    (await request.post(url, { data: { input: { actId: "x" }, key: "bad-input" } })).status(),
+  ).toBe(422);
 });

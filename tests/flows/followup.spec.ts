@@ -6,7 +6,10 @@ import { expect, test, type Page } from "@playwright/test";
 import { alive, DEMO, proofsHold } from "./helpers";
 
 const OUTBOX = "test-results/data/books/kestrel-row/outbox";
-const mails = (): string[] => readdirSync(OUTBOX).filter((name) => name.startsWith("2026-11-24") && name.endsWith(".eml")).map((name) => readFileSync(join(OUTBOX, name), "utf8"));
+const mails = (): string[] =>
+  readdirSync(OUTBOX)
+    .filter((name) => name.startsWith("2026-11-24") && name.endsWith(".eml"))
+    .map((name) => readFileSync(join(OUTBOX, name), "utf8"));
 
 /** Opens a customer's row of the list of who is late. */
 async function openRow(page: Page, name: string): Promise<void> {
@@ -16,7 +19,9 @@ async function openRow(page: Page, name: string): Promise<void> {
   await expect(page.getByRole("group", { name: "What is overdue" })).toBeVisible();
 }
 
-test("a broken promise stands on top, is called about, and is promised anew in parts", async ({ page }) => {
+test("a broken promise stands on top, is called about, and is promised anew in parts", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/overdue`);
   await alive(page);
   await page.keyboard.press("ArrowDown");
@@ -26,15 +31,21 @@ test("a broken promise stands on top, is called about, and is promised anew in p
   await expect(page.getByLabel("Promised sum", { exact: true })).toHaveValue("135.93");
   await page.getByRole("button", { name: "Note it" }).click();
   await expect(page.getByRole("status")).toContainText("The promise is noted");
-  await expect(page.getByRole("row", { name: /Emberline Studio/ })).toContainText("promise, Wed 25 Nov");
+  await expect(page.getByRole("row", { name: /Emberline Studio/ })).toContainText(
+    "promise, Wed 25 Nov",
+  );
   await page.keyboard.press("u");
   await expect(page.getByRole("status")).toContainText("Undone");
   await expect(page.getByRole("row", { name: /Emberline Studio/ })).toContainText("broken");
 });
 
-test("who has an ACH debit on its way, or a payment made twice, is left alone, and the page says why", async ({ page }) => {
+test("who has an ACH debit on its way, or a payment made twice, is left alone, and the page says why", async ({
+  page,
+}) => {
   await openRow(page, "Marlbank Studio");
-  await expect(page.getByText(/waits for 420\.00 by ACH on its way since Fri 20 Nov/)).toBeVisible();
+  await expect(
+    page.getByText(/waits for 420\.00 by ACH on its way since Fri 20 Nov/),
+  ).toBeVisible();
   await expect(page.getByRole("button", { name: "Look at the letter" })).toBeDisabled();
   await openRow(page, "Otter Cove Gallery");
   await expect(page.getByText(/waits for 2 receipts to match, 622\.20/)).toBeVisible();
@@ -46,47 +57,99 @@ test("a receipt that arrives between looking and sending holds the letter", asyn
   await page.keyboard.press("Enter");
   await expect(page.getByLabel("Subject")).toHaveValue(/USD 3,400\.00/);
   const before = mails().length;
-  const arrived = await page.request.post(`/api/v1${DEMO}/commands/recordReceipt`, { data: { key: "a receipt in between", input: { method: "check", number: "8812", paidOn: "2026-11-24", amount: 340_000, payerName: "Sandpiper Clay Workshop", reference: "" } } });
+  const arrived = await page.request.post(`/api/v1${DEMO}/commands/recordReceipt`, {
+    data: {
+      key: "a receipt in between",
+      input: {
+        method: "check",
+        number: "8812",
+        paidOn: "2026-11-24",
+        amount: 340_000,
+        payerName: "Sandpiper Clay Workshop",
+        reference: "",
+      },
+    },
+  });
   expect(arrived.status()).toBe(200);
   await page.getByRole("button", { name: /Send it/ }).click();
-  await expect(page.getByRole("status")).toContainText(/Sandpiper Clay Workshop waits: 3,400\.00 to match/);
+  await expect(page.getByRole("status")).toContainText(
+    /Sandpiper Clay Workshop waits: 3,400\.00 to match/,
+  );
   expect(mails()).toHaveLength(before);
   const { value } = (await arrived.json()) as { value: { actId: number } };
-  await page.request.post(`/api/v1${DEMO}/commands/undo`, { data: { key: "a receipt in between, undone", input: { actId: value.actId } } });
+  await page.request.post(`/api/v1${DEMO}/commands/undo`, {
+    data: { key: "a receipt in between, undone", input: { actId: value.actId } },
+  });
 });
 
-test("the district with its schools: its receipt is placed, then one letter for all of it goes with the statement and the link", async ({ page }) => {
+test("the district with its schools: its receipt is placed, then one letter for all of it goes with the statement and the link", async ({
+  page,
+}) => {
   await openRow(page, "Brightwater Unified");
   await expect(page.getByText(/waits for 938\.50 to match/)).toBeVisible();
   await page.goto(`${DEMO}/match?queue=sure`);
   await alive(page);
-  await page.getByRole("row", { name: /938\.50/ }).first().getByRole("button").click();
+  await page
+    .getByRole("row", { name: /938\.50/ })
+    .first()
+    .getByRole("button")
+    .click();
   await page.getByRole("button", { name: /^Post/ }).click();
   await expect(page.getByRole("status")).toContainText("938.50 of BRIGHTWATER UNIF posted");
   await openRow(page, "Brightwater Unified");
   await expect(page.locator("tr.opened")).toContainText("call");
   await page.keyboard.press("Enter");
   const letter = page.getByLabel("Letter", { exact: true });
-  await expect(letter).toHaveValue(/18015[\s\S]*18029[\s\S]*together\s+426\.50[\s\S]*https:\/\/accounts\.kestrelrow\.example\/account\/[0-9a-f]{48}/);
+  await expect(letter).toHaveValue(
+    /18015[\s\S]*18029[\s\S]*together\s+426\.50[\s\S]*https:\/\/accounts\.kestrelrow\.example\/account\/[0-9a-f]{48}/,
+  );
   await page.getByRole("button", { name: /Send it/ }).click();
-  await expect(page.getByRole("status")).toContainText("Letter to Brightwater Unified is in the outbox");
-  await expect.poll(() => mails().some((mail) => mail.includes("To: payables@brightwater.example") && mail.includes("Cc: purchasing@brightwater.example") && mail.includes("Dear Ms Okafor,") && mail.includes("statement-2026-11-24.pdf"))).toBe(true);
+  await expect(page.getByRole("status")).toContainText(
+    "Letter to Brightwater Unified is in the outbox",
+  );
+  await expect
+    .poll(() =>
+      mails().some(
+        (mail) =>
+          mail.includes("To: payables@brightwater.example") &&
+          mail.includes("Cc: purchasing@brightwater.example") &&
+          mail.includes("Dear Ms Okafor,") &&
+          mail.includes("statement-2026-11-24.pdf"),
+      ),
+    )
+    .toBe(true);
   await proofsHold(page);
 });
 
-test("the account page shows a customer its own account, gives its papers, and stands on its history", async ({ page, baseURL }) => {
+test("the account page shows a customer its own account, gives its papers, and stands on its history", async ({
+  page,
+  baseURL,
+}) => {
   await page.goto(`${DEMO}/customers?q=Tallow%20County`);
   await page.getByRole("link", { name: "Tallow County Schools" }).first().click();
   await alive(page);
-  const link = (await page.getByRole("link", { name: "What they see" }).getAttribute("href"))?.replace("?look", "") ?? "";
+  const link =
+    (await page.getByRole("link", { name: "What they see" }).getAttribute("href"))?.replace(
+      "?look",
+      "",
+    ) ?? "";
   expect(link).toMatch(/^\/account\/[0-9a-f]{48}$/);
   // From outside the machine has another name; only account pages answer to it.
-  const outside = await page.request.get(`${baseURL}${link}`, { headers: { host: "accounts.kestrelrow.example" } });
-  expect([outside.status(), outside.headers()["x-robots-tag"], outside.headers()["cache-control"]]).toEqual([200, "noindex, nofollow", expect.stringContaining("no-store")]);
+  const outside = await page.request.get(`${baseURL}${link}`, {
+    headers: { host: "accounts.kestrelrow.example" },
+  });
+  expect([
+    outside.status(),
+    outside.headers()["x-robots-tag"],
+    outside.headers()["cache-control"],
+  ]).toEqual([200, "noindex, nofollow", expect.stringContaining("no-store")]);
   await page.goto(link);
   await expect(page.getByRole("heading", { level: 1 })).toContainText(/USD [\d,.]+ open/);
   await expect(page.locator("main")).not.toContainText("Brightwater");
-  const [paper, statement] = [page.getByRole("link", { name: /^PDF/ }).first(), page.getByRole("link", { name: "Statement of account (PDF)" })];
+  const [paper, statement] = [
+    page.getByRole("link", { name: /^PDF/ }).first(),
+    page.getByRole("link", { name: "Statement of account (PDF)" }),
+  ];
   for (const one of [paper, statement]) {
     const pdf = await page.request.get((await one.getAttribute("href")) ?? "");
     expect([pdf.status(), (await pdf.body()).subarray(0, 5).toString()]).toEqual([200, "%PDF-"]);
@@ -94,13 +157,17 @@ test("the account page shows a customer its own account, gives its papers, and s
   await page.goto(`${DEMO}/customers?q=Tallow%20County`);
   await page.getByRole("link", { name: "Tallow County Schools" }).first().click();
   await alive(page);
-  for (const seen of ["opened the account page", "downloaded the statement", /downloaded \d+/]) await expect(page.getByRole("table", { name: "History" })).toContainText(seen);
+  for (const seen of ["opened the account page", "downloaded the statement", /downloaded \d+/])
+    await expect(page.getByRole("table", { name: "History" })).toContainText(seen);
   await page.getByRole("button", { name: "give it a new address" }).click();
   await expect(page.getByRole("status")).toContainText("a new address");
-  for (const path of [link, `${link}/statement`, `/account/${"0".repeat(48)}`]) expect((await page.request.get(path)).status()).toBe(404);
+  for (const path of [link, `${link}/statement`, `/account/${"0".repeat(48)}`])
+    expect((await page.request.get(path)).status()).toBe(404);
 });
 
-test("letters that go by themselves are seen beforehand, one is taken out, and the others go", async ({ page }) => {
+test("letters that go by themselves are seen beforehand, one is taken out, and the others go", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/overdue?show=by-itself`);
   await alive(page);
   const head = page.getByRole("heading", { level: 1 });
@@ -111,12 +178,16 @@ test("letters that go by themselves are seen beforehand, one is taken out, and t
   await expect(head).toContainText(`in ${count - 1} letter`);
   const before = mails().length;
   await page.getByRole("button", { name: "Let them go now" }).click();
-  await expect(page.getByRole("status")).toContainText(/letters? goe?s? ?to the outbox|go to the outbox/);
+  await expect(page.getByRole("status")).toContainText(
+    /letters? goe?s? ?to the outbox|go to the outbox/,
+  );
   await expect.poll(() => mails().length).toBe(before + count - 1);
   await expect(page.getByText("taken out: on holiday until Monday")).toBeVisible();
 });
 
-test("words of one's own are shown on a real customer as they are typed; a mistake is said, and what ships comes back", async ({ page }) => {
+test("words of one's own are shown on a real customer as they are typed; a mistake is said, and what ships comes back", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/overdue?show=words`);
   await alive(page);
   const preview = page.getByTestId("preview");
@@ -135,7 +206,9 @@ test("words of one's own are shown on a real customer as they are typed; a mista
   await expect(preview).toContainText("Freundliche Grüße");
 });
 
-test("a debt is given up by two people, and what is paid for it after all is a recovery", async ({ page }) => {
+test("a debt is given up by two people, and what is paid for it after all is a recovery", async ({
+  page,
+}) => {
   const working = page.getByLabel("Who is working");
   await page.goto(`${DEMO}/invoices?q=18015`);
   await page.getByRole("link", { name: "18015" }).click();
@@ -151,13 +224,28 @@ test("a debt is given up by two people, and what is paid for it after all is a r
   await alive(page);
   await page.getByRole("button", { name: "Approve and post" }).click();
   await expect(page.getByRole("status")).toContainText("279.50 of 18015 written off");
-  await expect(page.getByRole("region", { name: "Debts given up" })).toContainText("Mara Voss and Theo Lindqvist");
+  await expect(page.getByRole("region", { name: "Debts given up" })).toContainText(
+    "Mara Voss and Theo Lindqvist",
+  );
   await proofsHold(page);
   // After all a check comes.
-  const arrived = await page.request.post(`/api/v1${DEMO}/commands/recordReceipt`, { data: { key: "after all, a check", input: { method: "check", number: "771", paidOn: "2026-11-24", amount: 27_950, payerName: "Brightwater Harbor Middle School", reference: "18015" } } });
+  const arrived = await page.request.post(`/api/v1${DEMO}/commands/recordReceipt`, {
+    data: {
+      key: "after all, a check",
+      input: {
+        method: "check",
+        number: "771",
+        paidOn: "2026-11-24",
+        amount: 27_950,
+        payerName: "Brightwater Harbor Middle School",
+        reference: "18015",
+      },
+    },
+  });
   const { value } = (await arrived.json()) as { value: { receiptId: number } };
   await page.goto(`${DEMO}/match?queue=none&open=${value.receiptId}`);
-  if ((await page.locator("tr.opened").count()) === 0) await page.goto(`${DEMO}/match?queue=check&open=${value.receiptId}`);
+  if ((await page.locator("tr.opened").count()) === 0)
+    await page.goto(`${DEMO}/match?queue=check&open=${value.receiptId}`);
   await alive(page);
   await expect(page.locator("tr.opened")).toContainText("279.50");
   await page.getByLabel("pays what was given up").check();
@@ -165,12 +253,16 @@ test("a debt is given up by two people, and what is paid for it after all is a r
   await page.getByRole("button", { name: /^Post/ }).click();
   await expect(page.getByRole("status")).toContainText("posted");
   await page.goto(`${DEMO}/overdue?show=given-up`);
-  await expect(page.getByRole("heading", { level: 1 }).locator("..")).toContainText(/279\.50.*paid after all/s);
+  await expect(page.getByRole("heading", { level: 1 }).locator("..")).toContainText(
+    /279\.50.*paid after all/s,
+  );
   await proofsHold(page);
   await working.selectOption({ label: "Mara Voss" });
 });
 
-test("the aging is cut into steps of one's own, by group, and a sum opens into its items", async ({ page }) => {
+test("the aging is cut into steps of one's own, by group, and a sum opens into its items", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/reports`);
   await alive(page);
   await page.getByLabel("Days of the columns").fill("10, 20, 45");
@@ -180,10 +272,16 @@ test("the aging is cut into steps of one's own, by group, and a sum opens into i
   await expect(page.getByText(/\d+ groups/)).toBeVisible();
   await expect(page.getByText("ties to Accounts receivable of that day")).toBeVisible();
   await page.getByRole("button", { name: "Tallow County Schools" }).click();
-  await expect(page.getByRole("group", { name: "What Tallow County Schools had open" })).toContainText("Tallow Lincoln Elementary");
+  await expect(
+    page.getByRole("group", { name: "What Tallow County Schools had open" }),
+  ).toContainText("Tallow Lincoln Elementary");
   await page.getByLabel("Age counts from").selectOption("issued");
   await expect(page.getByRole("columnheader", { name: "up to 10 days" })).toBeVisible();
   await expect(page.getByText("ties to Accounts receivable of that day")).toBeVisible();
-  const sheet = await page.request.get((await page.getByRole("link", { name: "CSV" }).first().getAttribute("href")) ?? "");
-  expect((await sheet.text()).split("\r\n")[0]).toBe("customer_id,customer,currency,up to 10 days,11 to 20,21 to 45,over 45,total,on_account");
+  const sheet = await page.request.get(
+    (await page.getByRole("link", { name: "CSV" }).first().getAttribute("href")) ?? "",
+  );
+  expect((await sheet.text()).split("\r\n")[0]).toBe(
+    "customer_id,customer,currency,up to 10 days,11 to 20,21 to 45,over 45,total,on_account",
+  );
 });

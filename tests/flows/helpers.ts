@@ -5,9 +5,14 @@ export const DEMO = "/b/kestrel-row";
 /** Collects what must never happen on a page: console messages, errors, and requests to anywhere but this server. */
 export function watch(page: Page): { problems: string[]; outside: string[] } {
   const seen = { problems: [] as string[], outside: [] as string[] };
-  page.on("console", (message) => seen.problems.push(`${message.type()}: ${message.text()} ${message.location().url}`));
+  page.on("console", (message) =>
+    seen.problems.push(`${message.type()}: ${message.text()} ${message.location().url}`),
+  );
   page.on("pageerror", (error) => seen.problems.push(`error: ${error.message}`));
-  page.on("request", (request) => { if (!/^(http:\/\/127\.0\.0\.1:|data:|blob:http:\/\/127\.0\.0\.1:)/.test(request.url())) seen.outside.push(request.url()); });
+  page.on("request", (request) => {
+    if (!/^(http:\/\/127\.0\.0\.1:|data:|blob:http:\/\/127\.0\.0\.1:)/.test(request.url()))
+      seen.outside.push(request.url());
+  });
   return seen;
 }
 
@@ -21,5 +26,7 @@ export async function proofsHold(page: Page): Promise<void> {
 /** Waits until the page has come alive, so that keys are heard. */
 export async function alive(page: Page): Promise<void> {
   await page.waitForLoadState("load");
-  await page.waitForFunction(() => Object.keys(document.querySelector("main") ?? {}).some((key) => key.startsWith("__react")));
+  await page.waitForFunction(() =>
+    Object.keys(document.querySelector("main") ?? {}).some((key) => key.startsWith("__react")),
+  );
 }

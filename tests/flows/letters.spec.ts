@@ -6,16 +6,21 @@ import { expect, test } from "@playwright/test";
 import { alive, DEMO, proofsHold } from "./helpers";
 
 const OUTBOX = "test-results/data/books/kestrel-row/outbox";
-const today = (): string[] => readdirSync(OUTBOX).filter((name) => name.startsWith("2026-11-24") && name.endsWith(".eml"));
+const today = (): string[] =>
+  readdirSync(OUTBOX).filter((name) => name.startsWith("2026-11-24") && name.endsWith(".eml"));
 
-test("the letters of a day: looked through from the keyboard, one changed, one taken out with a reason, the rest sent after a second step", async ({ page }) => {
+test("the letters of a day: looked through from the keyboard, one changed, one taken out with a reason, the rest sent after a second step", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/overdue?show=run`);
   await alive(page);
   const head = page.getByRole("heading", { level: 1 });
   const count = Number(/in (\d+) letters/.exec(await head.innerText())?.[1]);
   const before = today().length;
   expect(count).toBeGreaterThan(5);
-  await expect(page.getByRole("table", { name: "Held back" })).toContainText("a receipt in Match that may be theirs");
+  await expect(page.getByRole("table", { name: "Held back" })).toContainText(
+    "a receipt in Match that may be theirs",
+  );
   await page.keyboard.press("ArrowDown");
   await page.getByLabel("Subject").fill("About your account, from Mara");
   await page.getByRole("region", { name: "Letters of today" }).focus();
@@ -53,12 +58,18 @@ test("a ladder of one's own, a customer put on it, and its statement", async ({ 
   await page.getByRole("button", { name: "Keep it" }).click();
   await expect(page.getByRole("status")).toContainText("Kept");
   await page.getByRole("link", { name: "Statement", exact: true }).click();
-  await expect(page.getByRole("table", { name: "What moved in USD" })).toContainText("closing balance");
-  const pdf = await page.request.get((await page.getByRole("link", { name: "PDF" }).getAttribute("href")) ?? "");
+  await expect(page.getByRole("table", { name: "What moved in USD" })).toContainText(
+    "closing balance",
+  );
+  const pdf = await page.request.get(
+    (await page.getByRole("link", { name: "PDF" }).getAttribute("href")) ?? "",
+  );
   expect([pdf.status(), (await pdf.body()).subarray(0, 5).toString()]).toEqual([200, "%PDF-"]);
 });
 
-test("who gets the letters is said on the customer's page; a mail that says that one came back is taken in, and the address works again", async ({ page }) => {
+test("who gets the letters is said on the customer's page; a mail that says that one came back is taken in, and the address works again", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/customers?q=Tidemark`);
   await page.getByRole("link", { name: "Tidemark Gallery" }).first().click();
   await alive(page);
@@ -70,15 +81,56 @@ test("who gets the letters is said on the customer's page; a mail that says that
   await page.getByLabel("E-mail of person 1").fill("quill@tidemark.example");
   await page.getByRole("button", { name: "Keep the persons" }).click();
   await expect(page.getByRole("status")).toContainText("Kept");
-  const sent = today().map((name) => readFileSync(join(OUTBOX, name), "utf8")).find((mail) => /^To: \S+@\S+\r?$/m.test(mail)) ?? "";
-  const [to, messageId] = [/^To: (\S+)\r?$/m.exec(sent)?.[1] ?? "", /^Message-ID: (\S+)\r?$/m.exec(sent)?.[1] ?? ""];
-  const report = ["From: MAILER-DAEMON@relay.example", "Subject: Undelivered", "MIME-Version: 1.0", 'Content-Type: multipart/report; report-type=delivery-status; boundary="b"', "", "--b", "Content-Type: message/delivery-status", "", "Reporting-MTA: dns; relay.example", "", `Final-Recipient: rfc822; ${to}`, "Action: failed", "Status: 5.2.2", "Diagnostic-Code: smtp; 552 5.2.2 mailbox full", "", "--b", "Content-Type: text/rfc822-headers", "", `Message-ID: ${messageId}`, "", "--b--", ""].join("\r\n");
+  const sent =
+    today()
+      .map((name) => readFileSync(join(OUTBOX, name), "utf8"))
+      .find((mail) => /^To: \S+@\S+\r?$/m.test(mail)) ?? "";
+  const [to, messageId] = [
+    /^To: (\S+)\r?$/m.exec(sent)?.[1] ?? "",
+    /^Message-ID: (\S+)\r?$/m.exec(sent)?.[1] ?? "",
+  ];
+  const report = [
+    "From: MAILER-DAEMON@relay.example",
+    "Subject: Undelivered",
+    "MIME-Version: 1.0",
+    'Content-Type: multipart/report; report-type=delivery-status; boundary="b"',
+    "",
+    "--b",
+    "Content-Type: message/delivery-status",
+    "",
+    "Reporting-MTA: dns; relay.example",
+    "",
+    `Final-Recipient: rfc822; ${to}`,
+    "Action: failed",
+    "Status: 5.2.2",
+    "Diagnostic-Code: smtp; 552 5.2.2 mailbox full",
+    "",
+    "--b",
+    "Content-Type: text/rfc822-headers",
+    "",
+    `Message-ID: ${messageId}`,
+    "",
+    "--b--",
+    "",
+  ].join("\r\n");
   await page.goto(`${DEMO}/overdue?show=run`);
   await alive(page);
   const addresses = page.getByRole("table", { name: "Addresses that letters come back from" });
-  await page.getByLabel("Mails that came back").setInputFiles([{ name: "hello.eml", mimeType: "message/rfc822", buffer: Buffer.from("Subject: hello\r\n\r\nWhen do you open?\r\n") }]);
-  await expect(page.getByRole("status")).toContainText("hello.eml is not a report of a mail system");
-  await page.getByLabel("Mails that came back").setInputFiles([{ name: "back.eml", mimeType: "message/rfc822", buffer: Buffer.from(report) }]);
+  await page
+    .getByLabel("Mails that came back")
+    .setInputFiles([
+      {
+        name: "hello.eml",
+        mimeType: "message/rfc822",
+        buffer: Buffer.from("Subject: hello\r\n\r\nWhen do you open?\r\n"),
+      },
+    ]);
+  await expect(page.getByRole("status")).toContainText(
+    "hello.eml is not a report of a mail system",
+  );
+  await page
+    .getByLabel("Mails that came back")
+    .setInputFiles([{ name: "back.eml", mimeType: "message/rfc822", buffer: Buffer.from(report) }]);
   await expect(page.getByRole("status")).toContainText(`no letter goes to ${to} any more`);
   await expect(addresses).toContainText("552 5.2.2 mailbox full");
   await page.getByRole("button", { name: `${to} works again` }).click();
@@ -86,11 +138,15 @@ test("who gets the letters is said on the customer's page; a mail that says that
   await proofsHold(page);
 });
 
-test("the fee of a letter is charged once the letter went, waived with a reason, and not asked for again", async ({ page }) => {
+test("the fee of a letter is charged once the letter went, waived with a reason, and not asked for again", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/overdue?show=fees`);
   await alive(page);
   const proposed = page.getByRole("region", { name: "Late fees that may be charged" });
-  const row = proposed.getByRole("row", { name: /Wrenfield School of Craft.*letter 3 of Tue 24 Nov/ });
+  const row = proposed.getByRole("row", {
+    name: /Wrenfield School of Craft.*letter 3 of Tue 24 Nov/,
+  });
   await expect(row).toContainText("15.00");
   // Only this one: the others are taken off.
   for (const box of await proposed.getByRole("checkbox").all()) await box.uncheck();
@@ -100,7 +156,10 @@ test("the fee of a letter is charged once the letter went, waived with a reason,
   await expect(page.getByRole("status")).toContainText("One late fee is an open item now");
   await expect(row).toHaveCount(0);
   const charged = page.getByRole("table", { name: "Late fees charged" });
-  await charged.getByRole("row", { name: /Wrenfield/ }).getByRole("button", { name: "waive" }).click();
+  await charged
+    .getByRole("row", { name: /Wrenfield/ })
+    .getByRole("button", { name: "waive" })
+    .click();
   await page.getByLabel(/^Why LF-/).fill("agreed on the telephone");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("status")).toContainText("is waived");

@@ -4,13 +4,17 @@ import { alive, DEMO, proofsHold } from "./helpers";
 
 const status = (page: Page): ReturnType<Page["getByRole"]> => page.getByRole("status");
 
-test("sure ones are looked through: odd ones on top, one taken out by a key, the rest posted and undone together", async ({ page }) => {
+test("sure ones are looked through: odd ones on top, one taken out by a key, the rest posted and undone together", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/match`);
   await alive(page);
   await page.keyboard.press("a");
   const list = page.getByRole("region", { name: "Sure receipts" });
   await expect(list.locator("tr.part").first()).toContainText("A second glance");
-  const count = Number((await page.getByRole("button", { name: /^Post these/ }).innerText()).replace(/\D/g, ""));
+  const count = Number(
+    (await page.getByRole("button", { name: /^Post these/ }).innerText()).replace(/\D/g, ""),
+  );
   await page.keyboard.press("ArrowDown");
   await page.keyboard.press("x");
   await expect(page.getByText(`${count - 1} of ${count} receipts, 1 taken out`)).toBeVisible();
@@ -23,7 +27,9 @@ test("sure ones are looked through: odd ones on top, one taken out by a key, the
   await proofsHold(page);
 });
 
-test("a check and cash by hand are recorded, refused when typed twice, and go to the bank in one deposit", async ({ page }) => {
+test("a check and cash by hand are recorded, refused when typed twice, and go to the bank in one deposit", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/match?queue=hand`);
   await alive(page);
   await page.keyboard.press("n");
@@ -50,7 +56,9 @@ test("a check and cash by hand are recorded, refused when typed twice, and go to
   await proofsHold(page);
 });
 
-test("a write-off over the limit waits for a second person, who is not the one that asked", async ({ page }) => {
+test("a write-off over the limit waits for a second person, who is not the one that asked", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/match?queue=second`);
   await alive(page);
   await page.getByLabel("Who is working").selectOption("Theo Lindqvist");
@@ -68,7 +76,9 @@ test("a write-off over the limit waits for a second person, who is not the one t
   await proofsHold(page);
 });
 
-test("a receipt is put together by hand: customer typed, open items filtered by a sum, spread over several", async ({ page }) => {
+test("a receipt is put together by hand: customer typed, open items filtered by a sum, spread over several", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/match?queue=none`);
   await alive(page);
   await page.keyboard.press("ArrowDown");
@@ -84,11 +94,17 @@ test("a receipt is put together by hand: customer typed, open items filtered by 
   await expect(page.getByText(/\d+ of \d+ items/)).toBeVisible();
   await filter.fill("");
   await filter.press("Escape");
-  await page.getByRole("group", { name: /^Open at Brightwater/ }).getByRole("checkbox").first().check();
+  await page
+    .getByRole("group", { name: /^Open at Brightwater/ })
+    .getByRole("checkbox")
+    .first()
+    .check();
   await expect(page.getByTestId("left-over")).not.toHaveText("");
 });
 
-test("what was learned is shown on the customer's page, forgotten, and brought back", async ({ page }) => {
+test("what was learned is shown on the customer's page, forgotten, and brought back", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/customers/12`);
   await alive(page);
   const learned = page.getByRole("table", { name: "What matching has learned" });
@@ -100,7 +116,9 @@ test("what was learned is shown on the customer's page, forgotten, and brought b
   await expect(learned.getByRole("row")).toHaveCount(before);
 });
 
-test("all that was done in one go is undone later from the trail of who did what", async ({ page }) => {
+test("all that was done in one go is undone later from the trail of who did what", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/match`);
   await alive(page);
   await page.keyboard.press("a");
@@ -112,6 +130,8 @@ test("all that was done in one go is undone later from the trail of who did what
   await page.keyboard.press("ArrowDown");
   await page.getByRole("button", { name: /^Undo all \d+ done in one go/ }).click();
   await expect(status(page)).toContainText(/All \d+ undone/);
-  await expect(page.getByText("This was undone.").or(page.getByText("This cannot be undone by itself."))).toBeVisible();
+  await expect(
+    page.getByText("This was undone.").or(page.getByText("This cannot be undone by itself.")),
+  ).toBeVisible();
   await proofsHold(page);
 });

@@ -4,9 +4,50 @@ import { expect, test, type BrowserContext, type Page } from "@playwright/test";
 import { alive, DEMO, proofsHold, watch } from "./helpers";
 
 const PAGES: [string, string, ((page: string) => string)?][] = [
-  ["match", "/match"], ["match, a receipt open", "/match?queue=check&open=first"], ["sure receipts", "/match?queue=sure"], ["set aside", "/match?queue=aside"], ["on hand", "/match?queue=hand"], ["a write-off before the second person", "/match?queue=second&open=first"], ["arrivals", "/arrivals"], ["bank lines", "/arrivals?list=lines"], ["payouts", "/payouts"], ["payout open", "/payouts?open=first"], ["fees", "/payouts?show=fees"], ["what is on its way", "/payouts?show=ahead"], ["what came back", "/payouts?show=back&open=first"], ["clearing as of a day", "/payouts?show=clearing&as-of=2026-10-31"], ["the year", "/reports?show=year"], ["other currencies", "/books?view=currencies"], ["the journal for another ledger", "/books?view=file"], ["overdue", "/overdue"], ["overdue, a customer open", "/overdue?open=first"],
-  ["proofs", "/books"], ["clearing, item by item", "/books?proof=clearing"], ["journal", "/books?view=journal"], ["trial balance", "/books?view=trial"], ["an account", "/books?view=account&account=2"], ["who did what", "/books?view=trail"], ["customers", "/customers"], ["customer", "/customers/12"], ["invoices", "/invoices"], ["invoice", "/invoices/2400"],
-  ["receipt", "/receipts/2200"], ["payout", "/payouts/500"], ["bank line", "/lines/900"], ["a file", "/files/300"], ["aging", "/reports"], ["figures", "/reports?show=figures"], ["letters of the day", "/overdue?show=run&open=first"], ["letters that go by themselves", "/overdue?show=by-itself"], ["debts given up", "/overdue?show=given-up"], ["wordings", "/overdue?show=words"], ["aging, a customer open", "/reports?days=15,45&of=group&open=first"], ["late fees", "/overdue?show=fees"], ["ladders", "/overdue?show=ladders"], ["statement of account", "/customers/20/statement"], ["set-up", "/settings"],
+  ["match", "/match"],
+  ["match, a receipt open", "/match?queue=check&open=first"],
+  ["sure receipts", "/match?queue=sure"],
+  ["set aside", "/match?queue=aside"],
+  ["on hand", "/match?queue=hand"],
+  ["a write-off before the second person", "/match?queue=second&open=first"],
+  ["arrivals", "/arrivals"],
+  ["bank lines", "/arrivals?list=lines"],
+  ["payouts", "/payouts"],
+  ["payout open", "/payouts?open=first"],
+  ["fees", "/payouts?show=fees"],
+  ["what is on its way", "/payouts?show=ahead"],
+  ["what came back", "/payouts?show=back&open=first"],
+  ["clearing as of a day", "/payouts?show=clearing&as-of=2026-10-31"],
+  ["the year", "/reports?show=year"],
+  ["other currencies", "/books?view=currencies"],
+  ["the journal for another ledger", "/books?view=file"],
+  ["overdue", "/overdue"],
+  ["overdue, a customer open", "/overdue?open=first"],
+  ["proofs", "/books"],
+  ["clearing, item by item", "/books?proof=clearing"],
+  ["journal", "/books?view=journal"],
+  ["trial balance", "/books?view=trial"],
+  ["an account", "/books?view=account&account=2"],
+  ["who did what", "/books?view=trail"],
+  ["customers", "/customers"],
+  ["customer", "/customers/12"],
+  ["invoices", "/invoices"],
+  ["invoice", "/invoices/2400"],
+  ["receipt", "/receipts/2200"],
+  ["payout", "/payouts/500"],
+  ["bank line", "/lines/900"],
+  ["a file", "/files/300"],
+  ["aging", "/reports"],
+  ["figures", "/reports?show=figures"],
+  ["letters of the day", "/overdue?show=run&open=first"],
+  ["letters that go by themselves", "/overdue?show=by-itself"],
+  ["debts given up", "/overdue?show=given-up"],
+  ["wordings", "/overdue?show=words"],
+  ["aging, a customer open", "/reports?days=15,45&of=group&open=first"],
+  ["late fees", "/overdue?show=fees"],
+  ["ladders", "/overdue?show=ladders"],
+  ["statement of account", "/customers/20/statement"],
+  ["set-up", "/settings"],
 ];
 
 /**
@@ -15,16 +56,31 @@ const PAGES: [string, string, ((page: string) => string)?][] = [
  */
 async function found(page: Page, what: "all" | "colours" = "all"): Promise<string[]> {
   // It is in the page already when colours are asked about; to read it in once more takes as long as the question.
-  const axe = new AxeBuilder({ page, ...(what === "colours" ? { axeSource: ";" } : {}) }).options({ resultTypes: ["violations"] }).setLegacyMode();
-  const chosen = what === "all" ? axe.withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]) : axe.withRules(["color-contrast", "link-in-text-block"]);
-  return (await chosen.analyze()).violations.map((one) => `${one.id}: ${one.nodes.slice(0, 3).map((node) => node.html.slice(0, 160)).join(" | ")}`);
+  const axe = new AxeBuilder({ page, ...(what === "colours" ? { axeSource: ";" } : {}) })
+    .options({ resultTypes: ["violations"] })
+    .setLegacyMode();
+  const chosen =
+    what === "all"
+      ? axe.withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
+      : axe.withRules(["color-contrast", "link-in-text-block"]);
+  return (await chosen.analyze()).violations.map(
+    (one) =>
+      `${one.id}: ${one.nodes
+        .slice(0, 3)
+        .map((node) => node.html.slice(0, 160))
+        .join(" | ")}`,
+  );
 }
 
 test.describe("every page on light and dark paper", () => {
   // One visitor goes through all of them, so that scripts and fonts are read in once.
   let visitor: BrowserContext;
-  test.beforeAll(async ({ browser }) => { visitor = await browser.newContext(); });
-  test.afterAll(async () => { await visitor.close(); });
+  test.beforeAll(async ({ browser }) => {
+    visitor = await browser.newContext();
+  });
+  test.afterAll(async () => {
+    await visitor.close();
+  });
   for (const [name, path] of PAGES) {
     test(`${name}: axe finds nothing, no console message, nothing from outside`, async () => {
       const page = await visitor.newPage();
@@ -39,7 +95,8 @@ test.describe("every page on light and dark paper", () => {
       await proofsHold(page);
       expect(await found(page)).toEqual([]);
       // The page is the same on dark paper but for its colours.
-      const paper = (): Promise<string> => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+      const paper = (): Promise<string> =>
+        page.evaluate(() => getComputedStyle(document.body).backgroundColor);
       const light = await paper();
       await page.emulateMedia({ colorScheme: "dark" });
       await expect.poll(paper).not.toBe(light);
@@ -50,7 +107,9 @@ test.describe("every page on light and dark paper", () => {
   }
 });
 
-test("what a customer sees: axe finds nothing, no console message, nothing from outside", async ({ page }) => {
+test("what a customer sees: axe finds nothing, no console message, nothing from outside", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/customers/12`);
   const link = await page.getByRole("link", { name: "What they see" }).getAttribute("href");
   const seen = watch(page);
@@ -95,7 +154,9 @@ test("lists give their CSV, with the filter they show", async ({ page }) => {
   const link = await page.getByRole("link", { name: "CSV" }).getAttribute("href");
   const text = await (await page.request.get(link ?? "")).text();
   const [head, ...rows] = text.trim().split("\r\n");
-  expect(head).toBe("number,customer_id,customer,issued_on,due_on,total,balance,po_number,currency,book_balance");
+  expect(head).toBe(
+    "number,customer_id,customer,issued_on,due_on,total,balance,po_number,currency,book_balance",
+  );
   expect(rows.length).toBe(await page.locator("tbody tr.row").count());
   expect(rows.every((row) => row.includes("Brightwater"))).toBe(true);
 });

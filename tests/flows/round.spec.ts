@@ -10,7 +10,9 @@ const BOOK = "/b/round-trip";
 async function takeIn(page: Page, name: string, text: string, expected: string): Promise<void> {
   await page.goto(`${BOOK}/arrivals`);
   await alive(page);
-  await page.getByLabel("File to take in").setInputFiles({ name, mimeType: "text/csv", buffer: Buffer.from(text) });
+  await page
+    .getByLabel("File to take in")
+    .setInputFiles({ name, mimeType: "text/csv", buffer: Buffer.from(text) });
   await expect(page.getByRole("heading", { name: "Dry run" })).toBeVisible();
   await expect(page.getByLabel("What would happen")).toContainText(expected);
   await page.getByRole("button", { name: /^Take in \d+ lines/ }).click();
@@ -28,7 +30,9 @@ async function postSure(page: Page): Promise<void> {
   await expect(page.getByRole("status")).toContainText("3 receipts posted, 1,734.50");
 }
 
-test("the whole round, from an empty book to proofs that hold, and back by undo", async ({ page }) => {
+test("the whole round, from an empty book to proofs that hold, and back by undo", async ({
+  page,
+}) => {
   const seen = watch(page);
   await page.goto("/?new=1");
   await page.getByLabel("Business").fill("Round Trip Clay");
@@ -47,7 +51,9 @@ test("the whole round, from an empty book to proofs that hold, and back by undo"
   await page.getByLabel("Name of the processor account").fill("card account");
   await page.getByLabel("Short code of the processor account").fill("card");
   await page.getByRole("button", { name: "Add it" }).click();
-  await expect(page.getByLabel("Processor accounts")).toContainText("pays out after 2 banking days");
+  await expect(page.getByLabel("Processor accounts")).toContainText(
+    "pays out after 2 banking days",
+  );
 
   await takeIn(page, "customers.csv", CUSTOMERS, "customers");
   await takeIn(page, "invoices.csv", INVOICES, "come over as opening balances");
@@ -55,7 +61,9 @@ test("the whole round, from an empty book to proofs that hold, and back by undo"
   await takeIn(page, "bank.csv", STATEMENT, "lines that are payouts");
 
   // The same file again: nothing is new.
-  await page.getByLabel("File to take in").setInputFiles({ name: "card.csv", mimeType: "text/csv", buffer: Buffer.from(CHARGES) });
+  await page
+    .getByLabel("File to take in")
+    .setInputFiles({ name: "card.csv", mimeType: "text/csv", buffer: Buffer.from(CHARGES) });
   await expect(page.getByLabel("What would happen")).toContainText("nothing to take in");
   await expect(page.getByRole("button", { name: "Take in 0 lines" })).toBeDisabled();
 
@@ -89,7 +97,12 @@ test("the whole round, from an empty book to proofs that hold, and back by undo"
   await proofsHold(page);
 
   // A bill long past its date is asked for.
-  await takeIn(page, "old.csv", "invoice_number,customer_id,issued_on,due_on,total,balance\n19001,C2,2026-08-01,2026-08-31,88.00,88.00\n", "come over as opening balances");
+  await takeIn(
+    page,
+    "old.csv",
+    "invoice_number,customer_id,issued_on,due_on,total,balance\n19001,C2,2026-08-01,2026-08-31,88.00,88.00\n",
+    "come over as opening balances",
+  );
   await page.goto(`${BOOK}/overdue`);
   await alive(page);
   await page.keyboard.press("ArrowDown");
@@ -99,8 +112,12 @@ test("the whole round, from an empty book to proofs that hold, and back by undo"
   await page.getByRole("button", { name: "Send it" }).click();
   await expect(page.getByRole("status")).toContainText("in the outbox");
   const outbox = "test-results/data/books/round-trip/outbox";
-  await expect.poll(() => readdirSync(outbox).filter((name) => name.endsWith(".eml")).length).toBe(1);
-  expect(readFileSync(`${outbox}/${readdirSync(outbox)[0]}`, "utf8")).toContain("To: heron@mail.example");
+  await expect
+    .poll(() => readdirSync(outbox).filter((name) => name.endsWith(".eml")).length)
+    .toBe(1);
+  expect(readFileSync(`${outbox}/${readdirSync(outbox)[0]}`, "utf8")).toContain(
+    "To: heron@mail.example",
+  );
 
   // Undo from the receipt's page: it waits in Match again, and the proofs hold.
   await page.goto(`${BOOK}/invoices?state=paid&q=20401`);

@@ -2,10 +2,13 @@ import { expect, test } from "@playwright/test";
 
 import { alive, DEMO, proofsHold } from "./helpers";
 
-test("ten receipts and more are cleared from the keyboard with no more than 15 keys", async ({ page }) => {
+test("ten receipts and more are cleared from the keyboard with no more than 15 keys", async ({
+  page,
+}) => {
   await page.goto(`${DEMO}/match`);
   await alive(page);
-  const left = async (): Promise<number> => Number((await page.getByRole("link", { name: /^Match \d+/ }).innerText()).replace(/\D/g, ""));
+  const left = async (): Promise<number> =>
+    Number((await page.getByRole("link", { name: /^Match \d+/ }).innerText()).replace(/\D/g, ""));
   const before = await left();
   let keys = 0;
   const press = async (key: string): Promise<void> => {

@@ -23,19 +23,34 @@ print(json.dumps({"accounts": {code: f"{sum:.2f}" for code, sum in accounts.item
 const python = spawnSync("python3", ["--version"]).status === 0;
 
 describe("the journal as it is exported", () => {
-  (python ? it : it.skip)("foots entry by entry in another language's decimals, and makes the trial balance", async () => {
-    const book = started();
-    const history = new History(book);
-    for (const one of fc.sample(step, { numRuns: 150, seed: 77 })) history.step(one);
-    const period = periodOf(day("2026-12-31"), {});
-    const { bytes } = await render(sheetOf(book.db, "journal", period), "csv", "journal");
-    const read = spawnSync("python3", ["-c", PYTHON], { input: bytes, encoding: "utf8" });
-    expect(read.stderr).toBe("");
-    const { accounts, off } = JSON.parse(read.stdout) as { accounts: Record<string, string>; off: string[] };
-    const trial = sheetOf(book.db, "trial-balance", period);
-    const [code, debit, credit] = ["account_code", "debit", "credit"].map((column) => trial.columns.indexOf(column)) as [number, number, number];
-    const expected = Object.fromEntries(trial.rows.map((row) => [row[code] ?? "", row[credit] === "0.00" ? (row[debit] ?? "") : `-${row[credit]}`]).filter(([, sum]) => sum !== "0.00"));
-    expect([off, accounts]).toEqual([[], expected]);
-    book.close();
-  });
+  (python ? it : it.skip)(
+    "foots entry by entry in another language's decimals, and makes the trial balance",
+    async () => {
+      const book = started();
+      const history = new History(book);
+      for (const one of fc.sample(step, { numRuns: 150, seed: 77 })) history.step(one);
+      const period = periodOf(day("2026-12-31"), {});
+      const { bytes } = await render(sheetOf(book.db, "journal", period), "csv", "journal");
+      const read = spawnSync("python3", ["-c", PYTHON], { input: bytes, encoding: "utf8" });
+      expect(read.stderr).toBe("");
+      const { accounts, off } = JSON.parse(read.stdout) as {
+        accounts: Record<string, string>;
+        off: string[];
+      };
+      const trial = sheetOf(book.db, "trial-balance", period);
+      const [code, debit, credit] = ["account_code", "debit", "credit"].map((column) =>
+        trial.columns.indexOf(column),
+      ) as [number, number, number];
+      const expected = Object.fromEntries(
+        trial.rows
+          .map((row) => [
+            row[code] ?? "",
+            row[credit] === "0.00" ? (row[debit] ?? "") : `-${row[credit]}`,
+          ])
+          .filter(([, sum]) => sum !== "0.00"),
+      );
+      expect([off, accounts]).toEqual([[], expected]);
+      book.close();
+    },
+  );
 });

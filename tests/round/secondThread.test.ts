@@ -13,12 +13,72 @@ import { Cli } from "../support/cli";
 const money = (sum: number): string => toDecimal(minor(sum), "USD" as never);
 
 /** A made-up book as the four files of contracts.md. */
-function asFiles({ customers, items, receipts, history }: MatchingInput): { customers: string; invoices: string; payments: string; history: string } {
+function asFiles({ customers, items, receipts, history }: MatchingInput): {
+  customers: string;
+  invoices: string;
+  payments: string;
+  history: string;
+} {
   return {
-    customers: stringify([["customer_id", "name", "email", "parent_id"], ...customers.map((one) => [one.externalId, one.name, one.email, one.parentId === null ? "" : `C${one.parentId}`])]),
-    invoices: stringify([["invoice_number", "customer_id", "issued_on", "due_on", "currency", "total", "balance", "po_number", "terms"], ...items.map((one) => [one.number, `C${one.customerId}`, one.issuedOn, one.dueOn, one.currency, money(one.total), money(one.balance), one.poNumber, one.terms])]),
-    payments: stringify([["payment_id", "received_on", "method", "currency", "amount", "payer_name", "payer_email", "reference"], ...receipts.map((one) => [`p${one.id}`, one.paidOn, one.method, one.currency, money(one.amount), one.payerName, one.payerEmail, one.reference])]),
-    history: stringify([["payer_name", "payer_email", "customer_id"], ...history.map((one) => [one.payerName, one.payerEmail, `C${one.customerId}`])]),
+    customers: stringify([
+      ["customer_id", "name", "email", "parent_id"],
+      ...customers.map((one) => [
+        one.externalId,
+        one.name,
+        one.email,
+        one.parentId === null ? "" : `C${one.parentId}`,
+      ]),
+    ]),
+    invoices: stringify([
+      [
+        "invoice_number",
+        "customer_id",
+        "issued_on",
+        "due_on",
+        "currency",
+        "total",
+        "balance",
+        "po_number",
+        "terms",
+      ],
+      ...items.map((one) => [
+        one.number,
+        `C${one.customerId}`,
+        one.issuedOn,
+        one.dueOn,
+        one.currency,
+        money(one.total),
+        money(one.balance),
+        one.poNumber,
+        one.terms,
+      ]),
+    ]),
+    payments: stringify([
+      [
+        "payment_id",
+        "received_on",
+        "method",
+        "currency",
+        "amount",
+        "payer_name",
+        "payer_email",
+        "reference",
+      ],
+      ...receipts.map((one) => [
+        `p${one.id}`,
+        one.paidOn,
+        one.method,
+        one.currency,
+        money(one.amount),
+        one.payerName,
+        one.payerEmail,
+        one.reference,
+      ]),
+    ]),
+    history: stringify([
+      ["payer_name", "payer_email", "customer_id"],
+      ...history.map((one) => [one.payerName, one.payerEmail, `C${one.customerId}`]),
+    ]),
   };
 }
 
@@ -34,16 +94,30 @@ it("matches files that are large enough for a second thread as the engine does i
   const { input } = generate(32, true, 1500);
   const cli = new Cli();
   const files = asFiles(input);
-  const paths = Object.entries(files).flatMap(([name, text]) => [`--${name}`, cli.file(`${name}.csv`, text)]);
+  const paths = Object.entries(files).flatMap(([name, text]) => [
+    `--${name}`,
+    cli.file(`${name}.csv`, text),
+  ]);
   expect(statSync(join(cli.data, "payments.csv")).size).toBeGreaterThan(60_000);
   expect(cli.run("match", ...paths, "--out", join(cli.data, "out.csv")).code).toBe(0);
-  const told = parse<Record<string, string>>(readFileSync(join(cli.data, "out.csv"), "utf8"), { header: true, skipEmptyLines: true }).data.map((row) => `${row.payment_id} ${row.invoice_number} ${row.amount} ${row.decision} ${row.confidence}`);
+  const told = parse<Record<string, string>>(readFileSync(join(cli.data, "out.csv"), "utf8"), {
+    header: true,
+    skipEmptyLines: true,
+  }).data.map(
+    (row) =>
+      `${row.payment_id} ${row.invoice_number} ${row.amount} ${row.decision} ${row.confidence}`,
+  );
   const decision = { sure: "apply", check: "review", none: "none" };
-  const own = propose({ ...input, history: input.history.map((one) => ({ ...one, times: 1 })) }).flatMap((one) => {
+  const own = propose({
+    ...input,
+    history: input.history.map((one) => ({ ...one, times: 1 })),
+  }).flatMap((one) => {
     const [best] = one.readings;
     if (one.decision === "none" || !best) return [`p${one.receiptId}   none 0`];
     const tail = `${decision[one.decision]} ${best.confidence.toFixed(4)}`;
-    return best.lines.length === 0 ? [`p${one.receiptId}   ${tail}`] : best.lines.map((line) => `p${one.receiptId} ${line.number} ${money(line.amount)} ${tail}`);
+    return best.lines.length === 0
+      ? [`p${one.receiptId}   ${tail}`]
+      : best.lines.map((line) => `p${one.receiptId} ${line.number} ${money(line.amount)} ${tail}`);
   });
   expect(told).toEqual(own);
 });
@@ -51,6 +125,18 @@ it("matches files that are large enough for a second thread as the engine does i
 it("says what is wrong with the history though another thread reads it", () => {
   const cli = new Cli();
   const files = asFiles(generate(33, false, 1500).input);
-  const paths = (["customers", "invoices", "payments"] as const).flatMap((name) => [`--${name}`, cli.file(`${name}.csv`, files[name])]);
-  expect(cli.run("match", ...paths, "--history", "/nowhere/history.csv", "--out", join(cli.data, "out.csv"))).toMatchObject({ code: 3, err: expect.stringContaining("/nowhere/history.csv") as string });
+  const paths = (["customers", "invoices", "payments"] as const).flatMap((name) => [
+    `--${name}`,
+    cli.file(`${name}.csv`, files[name]),
+  ]);
+  expect(
+    cli.run(
+      "match",
+      ...paths,
+      "--history",
+      "/nowhere/history.csv",
+      "--out",
+      join(cli.data, "out.csv"),
+    ),
+  ).toMatchObject({ code: 3, err: expect.stringContaining("/nowhere/history.csv") as string });
 });

@@ -4,7 +4,14 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 
 import { day } from "@/core/calendar";
-import { guessMapping, isNacha, nachaTable, readTable, type FileKind, type MappingSpec } from "@/core/formats";
+import {
+  guessMapping,
+  isNacha,
+  nachaTable,
+  readTable,
+  type FileKind,
+  type MappingSpec,
+} from "@/core/formats";
 import type { Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { createBook } from "@/server/books";
@@ -25,7 +32,15 @@ export class TestBook {
 
   constructor(settings: Partial<Parameters<typeof createBook>[1]> = {}) {
     process.env.DOZO_DATA = this.folder;
-    const made = createBook(this.name, { name: "Test", currency: "USD", timeZone: "America/Chicago", cutOverOn: "2026-10-31", replyTo: "accounts@test.example", clock: "2026-11-24", ...settings });
+    const made = createBook(this.name, {
+      name: "Test",
+      currency: "USD",
+      timeZone: "America/Chicago",
+      cutOverOn: "2026-10-31",
+      replyTo: "accounts@test.example",
+      clock: "2026-11-24",
+      ...settings,
+    });
     if (!made.ok) throw new Error(made.error.code);
     this.db = made.value;
   }
@@ -33,9 +48,23 @@ export class TestBook {
   /** With a bank account, a card account and an ACH account. */
   static ready(): TestBook {
     const book = new TestBook();
-    book.must("addBankAccount", { code: "operating", name: "Operating bank", openingBalance: 100_000 });
-    book.must("addProcessorAccount", { code: "card", name: "card account", delayDays: 2, descriptor: null });
-    book.must("addProcessorAccount", { code: "ach", name: "ACH account", delayDays: 1, descriptor: null });
+    book.must("addBankAccount", {
+      code: "operating",
+      name: "Operating bank",
+      openingBalance: 100_000,
+    });
+    book.must("addProcessorAccount", {
+      code: "card",
+      name: "card account",
+      delayDays: 2,
+      descriptor: null,
+    });
+    book.must("addProcessorAccount", {
+      code: "ach",
+      name: "ACH account",
+      delayDays: 1,
+      descriptor: null,
+    });
     return book;
   }
 
@@ -49,8 +78,20 @@ export class TestBook {
     return { do: (name, input, key, rehearse) => this.do(name, input, key, rehearse, actor) };
   }
 
-  do<Name extends CommandName>(name: Name, input: InputOf<Name>, key: string = randomUUID(), rehearse = false, actor = "tester"): Result<OutputOf<Name>> {
-    return runCommand(this.db, COMMANDS[name] as never, input, { book: this.name, actor, key }, rehearse) as Result<OutputOf<Name>>;
+  do<Name extends CommandName>(
+    name: Name,
+    input: InputOf<Name>,
+    key: string = randomUUID(),
+    rehearse = false,
+    actor = "tester",
+  ): Result<OutputOf<Name>> {
+    return runCommand(
+      this.db,
+      COMMANDS[name] as never,
+      input,
+      { book: this.name, actor, key },
+      rehearse,
+    ) as Result<OutputOf<Name>>;
   }
 
   must<Name extends CommandName>(name: Name, input: InputOf<Name>): OutputOf<Name> {
@@ -67,11 +108,25 @@ export class TestBook {
   }
 
   /** Takes a CSV in by the mapping that is guessed for it. */
-  take(kind: FileKind, text: string, { account, rehearse = false, mapping = {} }: Take = {}): Result<ImportReport> {
+  take(
+    kind: FileKind,
+    text: string,
+    { account, rehearse = false, mapping = {} }: Take = {},
+  ): Result<ImportReport> {
     const table = isNacha(text) ? nachaTable(text) : readTable(text);
     if (!table.ok) return table;
     const to = account ?? (kind === "processor" ? "card" : kind === "bank" ? "operating" : null);
-    return this.do("importFile", { ...this.keep(text), name: `${kind}.csv`, mapping: { ...guessMapping(table.value, kind), ...mapping }, account: to }, randomUUID(), rehearse);
+    return this.do(
+      "importFile",
+      {
+        ...this.keep(text),
+        name: `${kind}.csv`,
+        mapping: { ...guessMapping(table.value, kind), ...mapping },
+        account: to,
+      },
+      randomUUID(),
+      rehearse,
+    );
   }
 
   mustTake(kind: FileKind, text: string, more: Take = {}): ImportReport {
@@ -82,15 +137,28 @@ export class TestBook {
 
   /** The balance of an account's role in minor units, debit positive. */
   balance(role: string): number {
-    return this.db.get<{ sum: number }>("SELECT coalesce(sum(balance), 0) AS sum FROM account_now WHERE role = ?", role)?.sum ?? 0;
+    return (
+      this.db.get<{ sum: number }>(
+        "SELECT coalesce(sum(balance), 0) AS sum FROM account_now WHERE role = ?",
+        role,
+      )?.sum ?? 0
+    );
   }
 
   balances(): Record<string, number> {
-    return Object.fromEntries(this.db.all<{ role: string; sum: number }>("SELECT role, sum(balance) AS sum FROM account_now GROUP BY role HAVING sum(balance) <> 0 ORDER BY role").map(({ role, sum }) => [role, sum]));
+    return Object.fromEntries(
+      this.db
+        .all<{ role: string; sum: number }>(
+          "SELECT role, sum(balance) AS sum FROM account_now GROUP BY role HAVING sum(balance) <> 0 ORDER BY role",
+        )
+        .map(({ role, sum }) => [role, sum]),
+    );
   }
 
   broken(): string[] {
-    return proofs(this.db).proofs.filter(({ holds }) => !holds).map(({ name, off }) => `${name} off by ${off}`);
+    return proofs(this.db)
+      .proofs.filter(({ holds }) => !holds)
+      .map(({ name, off }) => `${name} off by ${off}`);
   }
 
   proposals(): ReturnType<typeof proposalsOf> {
@@ -106,7 +174,8 @@ export class TestBook {
 
 export const TODAY = day("2026-11-24");
 
-export const CUSTOMERS = "customer_id,name,email,parent_id\r\nC1,Alder Lane Pottery School,office@alderlane.example,\r\nC2,Heron Point Studio,heron@mail.example,\r\nC3,Brightwater Unified,pay@brightwater.example,\r\nC4,Brightwater North Campus,,C3\r\n";
+export const CUSTOMERS =
+  "customer_id,name,email,parent_id\r\nC1,Alder Lane Pottery School,office@alderlane.example,\r\nC2,Heron Point Studio,heron@mail.example,\r\nC3,Brightwater Unified,pay@brightwater.example,\r\nC4,Brightwater North Campus,,C3\r\n";
 export const INVOICES =
   "invoice_number,customer_id,issued_on,due_on,currency,total,balance,tax,terms\r\n20401,C1,2026-10-01,2026-10-31,USD,864.50,864.50,0.00,n/30\r\n20402,C1,2026-11-02,2026-12-02,USD,106.00,106.00,6.00,n/30\r\n20403,C2,2026-10-20,2026-11-19,USD,300.00,120.00,0.00,n/30\r\n20404,C4,2026-11-03,2026-12-03,USD,500.00,500.00,0.00,2/10 n/30\r\n20405,C3,2026-11-03,2026-12-03,USD,250.00,250.00,0.00,2/10 n/30\r\nCN-9,C1,2026-11-05,2026-11-05,USD,-10.00,-10.00,0.00,n/30\r\n";
 export const CHARGES =

@@ -12,13 +12,20 @@ export class Cli {
   }
 
   run(...args: string[]): { code: number | null; out: string; err: string } {
-    const done = spawnSync(process.execPath, ["dist/cli.mjs", ...args], { encoding: "utf8", env: this.env(), maxBuffer: 64_000_000 });
+    const done = spawnSync(process.execPath, ["dist/cli.mjs", ...args], {
+      encoding: "utf8",
+      env: this.env(),
+      maxBuffer: 64_000_000,
+    });
     return { code: done.status, out: done.stdout, err: done.stderr };
   }
 
   /** Starts it, and kills it without warning after a while; tells whether it had ended by itself. */
   async kill(afterMs: number, ...args: string[]): Promise<boolean> {
-    const child = spawn(process.execPath, ["dist/cli.mjs", ...args], { stdio: "ignore", env: this.env() });
+    const child = spawn(process.execPath, ["dist/cli.mjs", ...args], {
+      stdio: "ignore",
+      env: this.env(),
+    });
     const timer = setTimeout(() => child.kill("SIGKILL"), afterMs);
     const code = await new Promise<number | null>((resolve) => child.on("exit", resolve));
     clearTimeout(timer);

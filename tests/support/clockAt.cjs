@@ -3,6 +3,7 @@ const Real = Date;
 const ahead = Real.parse(process.env.CLOCK_AT) - Number(process.env.CLOCK_FROM);
 const now = () => Real.now() + ahead;
 globalThis.Date = new Proxy(Real, {
-  construct: (target, given, wanted) => Reflect.construct(target, given.length === 0 ? [now()] : given, wanted),
+  construct: (target, given, wanted) =>
+    Reflect.construct(target, given.length === 0 ? [now()] : given, wanted),
   get: (target, name) => (name === "now" ? now : Reflect.get(target, name)),
 });

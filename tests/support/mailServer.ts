@@ -13,20 +13,38 @@ export class MailServer {
   private constructor(private readonly server: Server) {}
 
   static async start(): Promise<MailServer> {
-    const made: MailServer = new MailServer(createServer((socket) => {
-      let inData = false;
-      socket.write("220 test\r\n");
-      socket.on("data", (chunk) => {
-        for (const line of chunk.toString().split("\r\n").filter((one) => one !== "")) {
-          made.heard.push(line);
-          if (inData) { if (line === ".") { inData = false; socket.write(`${made.taken}\r\n`); } continue; }
-          if (/^DATA/i.test(line)) { inData = true; socket.write("354 go on\r\n"); }
-          else if (/^QUIT/i.test(line)) socket.end("221 bye\r\n");
-          else if (/^MAIL/i.test(line)) socket.write(`${made.sender}\r\n`);
-          else socket.write(/^RCPT/i.test(line) ? `${made.answers.get(/<(.*)>/.exec(line)?.[1] ?? "") ?? made.answer}\r\n` : "250 fine\r\n");
-        }
-      });
-    }));
+    const made: MailServer = new MailServer(
+      createServer((socket) => {
+        let inData = false;
+        socket.write("220 test\r\n");
+        socket.on("data", (chunk) => {
+          for (const line of chunk
+            .toString()
+            .split("\r\n")
+            .filter((one) => one !== "")) {
+            made.heard.push(line);
+            if (inData) {
+              if (line === ".") {
+                inData = false;
+                socket.write(`${made.taken}\r\n`);
+              }
+              continue;
+            }
+            if (/^DATA/i.test(line)) {
+              inData = true;
+              socket.write("354 go on\r\n");
+            } else if (/^QUIT/i.test(line)) socket.end("221 bye\r\n");
+            else if (/^MAIL/i.test(line)) socket.write(`${made.sender}\r\n`);
+            else
+              socket.write(
+                /^RCPT/i.test(line)
+                  ? `${made.answers.get(/<(.*)>/.exec(line)?.[1] ?? "") ?? made.answer}\r\n`
+                  : "250 fine\r\n",
+              );
+          }
+        });
+      }),
+    );
     await new Promise<void>((resolve) => made.server.listen(0, "127.0.0.1", resolve));
     return made;
   }

@@ -1,10 +1,22 @@
 /** One entry of a return file: what came back (R) or what is to be mended (C), by the trace of the debit. */
-export type ReturnEntry = { code: string; originalTrace: string; trace: string; cents: number; name: string; account: string; corrected?: string };
+export type ReturnEntry = {
+  code: string;
+  originalTrace: string;
+  trace: string;
+  cents: number;
+  name: string;
+  account: string;
+  corrected?: string;
+};
 
-const field = (text: string | number, width: number, right = false): string => (right ? String(text).padStart(width, "0") : String(text).padEnd(width)).slice(0, width);
+const field = (text: string | number, width: number, right = false): string =>
+  (right ? String(text).padStart(width, "0") : String(text).padEnd(width)).slice(0, width);
 
 /** A return file with its control records, in records of 94 characters and blocks of ten (Nacha file format). */
-export function returnFile(entries: readonly ReturnEntry[], { day = "261118", debits }: { day?: string; debits?: number } = {}): string {
+export function returnFile(
+  entries: readonly ReturnEntry[],
+  { day = "261118", debits }: { day?: string; debits?: number } = {},
+): string {
   const total = debits ?? entries.reduce((sum, { cents }) => sum + cents, 0);
   const count = entries.length * 2;
   const hash = field((entries.length * 2_100_120) % 10_000_000_000, 10, true);

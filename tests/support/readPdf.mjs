@@ -3,5 +3,8 @@ import { extractText, getDocumentProxy } from "unpdf";
 
 const chunks = [];
 for await (const chunk of process.stdin) chunks.push(chunk);
-const { totalPages, text } = await extractText(await getDocumentProxy(new Uint8Array(Buffer.concat(chunks))), { mergePages: true });
+const { totalPages, text } = await extractText(
+  await getDocumentProxy(new Uint8Array(Buffer.concat(chunks))),
+  { mergePages: true },
+);
 process.stdout.write(JSON.stringify({ pages: totalPages, text }));

@@ -2,9 +2,18 @@
 import { Worker } from "node:worker_threads";
 
 const [book, command, input] = process.argv.slice(2);
-const worker = new Worker(new URL("../../dist/writer.mjs", import.meta.url), { workerData: { book } });
+const worker = new Worker(new URL("../../dist/writer.mjs", import.meta.url), {
+  workerData: { book },
+});
 worker.on("message", (said) => {
   if (!("result" in said)) return;
   process.stdout.write(`${JSON.stringify(said.result)}\n`);
 });
-worker.postMessage({ id: 1, command, input: JSON.parse(input), actor: "tester", key: `writer ${command} ${input.length}`, rehearse: false });
+worker.postMessage({
+  id: 1,
+  command,
+  input: JSON.parse(input),
+  actor: "tester",
+  key: `writer ${command} ${input.length}`,
+  rehearse: false,
+});

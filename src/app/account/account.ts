@@ -25,12 +25,28 @@ export function accountOf(token: string): OpenAccount | null {
 }
 
 /** Keeps on the customer's history what was looked at, once a day each. */
-export async function visited(token: string, { book, db, page }: OpenAccount, what: Visit, itemId = 0): Promise<void> {
+export async function visited(
+  token: string,
+  { book, db, page }: OpenAccount,
+  what: Visit,
+  itemId = 0,
+): Promise<void> {
   if (hasVisited(db, page.customerId, page.today, what, itemId)) return;
-  await execute(book, "noteVisit", { token, what, itemId }, { actor: "customer", key: randomUUID() });
+  await execute(
+    book,
+    "noteVisit",
+    { token, what, itemId },
+    { actor: "customer", key: randomUUID() },
+  );
 }
 
 /** A paper for the customer alone: no cache between here and there keeps it. */
 export function paper(bytes: Buffer | string, type: string, name: string): Response {
-  return new Response(new Uint8Array(Buffer.from(bytes)), { headers: { "content-type": type, "content-disposition": `attachment; filename="${name}"`, "cache-control": "no-store" } });
+  return new Response(new Uint8Array(Buffer.from(bytes)), {
+    headers: {
+      "content-type": type,
+      "content-disposition": `attachment; filename="${name}"`,
+      "cache-control": "no-store",
+    },
+  });
 }

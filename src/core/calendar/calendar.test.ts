@@ -1,6 +1,25 @@
 import fc from "fast-check";
 
-import { addBankingDays, addDays, addMonths, bankingDaysBetween, day, daysBetween, discountInTime, dueDay, endOfMonth, formatDay, isBankHoliday, isBankingDay, parseDay, parseTerms, weekday, type Day, type DayOrder, type Terms } from ".";
+import {
+  addBankingDays,
+  addDays,
+  addMonths,
+  bankingDaysBetween,
+  day,
+  daysBetween,
+  discountInTime,
+  dueDay,
+  endOfMonth,
+  formatDay,
+  isBankHoliday,
+  isBankingDay,
+  parseDay,
+  parseTerms,
+  weekday,
+  type Day,
+  type DayOrder,
+  type Terms,
+} from ".";
 
 const terms = (text: string): Terms => {
   const read = parseTerms(text);
@@ -10,19 +29,57 @@ const terms = (text: string): Terms => {
 
 describe("bank holidays (Federal Reserve Banks' holiday schedule, values from memory)", () => {
   const schedule: Record<number, string[]> = {
-    2026: ["01-01", "01-19", "02-16", "05-25", "06-19", "09-07", "10-12", "11-11", "11-26", "12-25"],
+    2026: [
+      "01-01",
+      "01-19",
+      "02-16",
+      "05-25",
+      "06-19",
+      "09-07",
+      "10-12",
+      "11-11",
+      "11-26",
+      "12-25",
+    ],
     2027: ["01-01", "01-18", "02-15", "05-31", "07-05", "09-06", "10-11", "11-11", "11-25"],
     2028: ["01-17", "02-21", "05-29", "06-19", "07-04", "09-04", "10-09", "11-23", "12-25"],
-    2029: ["01-01", "01-15", "02-19", "05-28", "06-19", "07-04", "09-03", "10-08", "11-12", "11-22", "12-25"],
-    2030: ["01-01", "01-21", "02-18", "05-27", "06-19", "07-04", "09-02", "10-14", "11-11", "11-28", "12-25"],
+    2029: [
+      "01-01",
+      "01-15",
+      "02-19",
+      "05-28",
+      "06-19",
+      "07-04",
+      "09-03",
+      "10-08",
+      "11-12",
+      "11-22",
+      "12-25",
+    ],
+    2030: [
+      "01-01",
+      "01-21",
+      "02-18",
+      "05-27",
+      "06-19",
+      "07-04",
+      "09-02",
+      "10-14",
+      "11-11",
+      "11-28",
+      "12-25",
+    ],
   };
   it.each([2026, 2027, 2028, 2029, 2030])("%i has these weekdays closed and no others", (year) => {
     const closed: string[] = [];
-    for (let at = day(`${year}-01-01`); at <= day(`${year}-12-31`); at = addDays(at, 1)) if (isBankHoliday(at)) closed.push(at.slice(5));
+    for (let at = day(`${year}-01-01`); at <= day(`${year}-12-31`); at = addDays(at, 1))
+      if (isBankHoliday(at)) closed.push(at.slice(5));
     expect(closed).toEqual(schedule[year]);
   });
   it("leaves the Friday before a holiday on a Saturday open", () => {
-    expect(["2026-07-03", "2027-06-18", "2027-12-24"].map((text) => isBankingDay(day(text)))).toEqual([true, true, true]);
+    expect(
+      ["2026-07-03", "2027-06-18", "2027-12-24"].map((text) => isBankingDay(day(text))),
+    ).toEqual([true, true, true]);
     expect(isBankingDay(day("2026-07-04"))).toBe(false);
   });
 });
@@ -35,43 +92,86 @@ describe("banking days", () => {
     expect(bankingDaysBetween(day("2026-11-20"), day("2026-11-30"))).toBe(5);
   });
   it("counts what it adds", () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 3000 }), fc.integer({ min: 1, max: 40 }), (from, count) => {
-      const start = addBankingDays(addDays(day("2024-01-01"), from), 0);
-      expect(bankingDaysBetween(start, addBankingDays(start, count))).toBe(count);
-      expect(addBankingDays(addBankingDays(start, count), -count)).toBe(start);
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 3000 }),
+        fc.integer({ min: 1, max: 40 }),
+        (from, count) => {
+          const start = addBankingDays(addDays(day("2024-01-01"), from), 0);
+          expect(bankingDaysBetween(start, addBankingDays(start, count))).toBe(count);
+          expect(addBankingDays(addBankingDays(start, count), -count)).toBe(start);
+        },
+      ),
+    );
   });
 });
 
 describe("dates as they are written", () => {
-  it.each<[string, DayOrder, string]>([["2026-11-24", "mdy", "2026-11-24"], ["11/24/2026", "mdy", "2026-11-24"], ["24.11.26", "dmy", "2026-11-24"], ["20261124", "ymd", "2026-11-24"], ["2026-11-24T09:30:00Z", "ymd", "2026-11-24"], ["2/29/2028", "mdy", "2028-02-29"], ["1/2/2026 14:05", "dmy", "2026-02-01"]])("%s in order %s", (text, order, expected) => {
+  it.each<[string, DayOrder, string]>([
+    ["2026-11-24", "mdy", "2026-11-24"],
+    ["11/24/2026", "mdy", "2026-11-24"],
+    ["24.11.26", "dmy", "2026-11-24"],
+    ["20261124", "ymd", "2026-11-24"],
+    ["2026-11-24T09:30:00Z", "ymd", "2026-11-24"],
+    ["2/29/2028", "mdy", "2028-02-29"],
+    ["1/2/2026 14:05", "dmy", "2026-02-01"],
+  ])("%s in order %s", (text, order, expected) => {
     expect(parseDay(text, order)).toEqual({ ok: true, value: expected });
   });
-  it.each<[string, DayOrder, string]>([["2026-02-31", "ymd", "day.impossible"], ["31.02.2026", "dmy", "day.impossible"], ["13/13/2026", "mdy", "day.impossible"], ["soon", "ymd", "day.unreadable"], ["", "ymd", "day.empty"], ["11/24/2026", "ymd", "day.unreadable"]])("%s in order %s is refused", (text, order, code) => {
+  it.each<[string, DayOrder, string]>([
+    ["2026-02-31", "ymd", "day.impossible"],
+    ["31.02.2026", "dmy", "day.impossible"],
+    ["13/13/2026", "mdy", "day.impossible"],
+    ["soon", "ymd", "day.unreadable"],
+    ["", "ymd", "day.empty"],
+    ["11/24/2026", "ymd", "day.unreadable"],
+  ])("%s in order %s is refused", (text, order, code) => {
     const read = parseDay(text, order);
     expect(!read.ok && read.error.code).toBe(code);
   });
   it("agrees with the engine's own dates on distance and weekday", () => {
-    fc.assert(fc.property(fc.integer({ min: -20_000, max: 20_000 }), (count) => {
-      const from = day("2000-02-28");
-      const to = addDays(from, count);
-      expect(daysBetween(from, to)).toBe(count);
-      expect(weekday(to) % 7).toBe(new Date(`${to}T00:00:00Z`).getUTCDay());
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: -20_000, max: 20_000 }), (count) => {
+        const from = day("2000-02-28");
+        const to = addDays(from, count);
+        expect(daysBetween(from, to)).toBe(count);
+        expect(weekday(to) % 7).toBe(new Date(`${to}T00:00:00Z`).getUTCDay());
+      }),
+    );
   });
   it("keeps to the month's end, and names days in words", () => {
-    expect([addMonths(day("2026-01-31"), 1), endOfMonth(day("2028-02-03")), formatDay(day("2026-11-24")), formatDay(day("2025-11-24"), day("2026-01-01"))]).toEqual(["2026-02-28", "2028-02-29", "Tue 24 Nov", "Mon 24 Nov 2025"]);
+    expect([
+      addMonths(day("2026-01-31"), 1),
+      endOfMonth(day("2028-02-03")),
+      formatDay(day("2026-11-24")),
+      formatDay(day("2025-11-24"), day("2026-01-01")),
+    ]).toEqual(["2026-02-28", "2028-02-29", "Tue 24 Nov", "Mon 24 Nov 2025"]);
   });
 });
 
 describe("payment terms (common practice, no source)", () => {
-  it.each([["n/30", "2026-01-31", "2026-03-02"], ["2/10 n/30", "2026-11-01", "2026-12-01"], ["n/0", "2026-11-24", "2026-11-24"], ["due on receipt", "2026-11-24", "2026-11-24"], ["n/eom", "2026-02-03", "2026-02-28"], ["n/31st", "2026-01-05", "2026-02-28"], ["net 15", "2026-11-24", "2026-12-09"]])("%s from %s falls due on %s", (text, issued, due) => {
+  it.each([
+    ["n/30", "2026-01-31", "2026-03-02"],
+    ["2/10 n/30", "2026-11-01", "2026-12-01"],
+    ["n/0", "2026-11-24", "2026-11-24"],
+    ["due on receipt", "2026-11-24", "2026-11-24"],
+    ["n/eom", "2026-02-03", "2026-02-28"],
+    ["n/31st", "2026-01-05", "2026-02-28"],
+    ["net 15", "2026-11-24", "2026-12-09"],
+  ])("%s from %s falls due on %s", (text, issued, due) => {
     expect(dueDay(issued as Day, terms(text))).toBe(due);
   });
   it("judges a discount by the day the customer paid, with the book's grace", () => {
-    const judge = (paid: string, grace: number): boolean => discountInTime(day("2026-11-01"), terms("2/10 n/30"), day(paid), grace);
-    expect([judge("2026-11-11", 0), judge("2026-11-12", 0), judge("2026-11-13", 2)]).toEqual([true, false, true]);
+    const judge = (paid: string, grace: number): boolean =>
+      discountInTime(day("2026-11-01"), terms("2/10 n/30"), day(paid), grace);
+    expect([judge("2026-11-11", 0), judge("2026-11-12", 0), judge("2026-11-13", 2)]).toEqual([
+      true,
+      false,
+      true,
+    ]);
     expect(discountInTime(day("2026-11-01"), terms("n/30"), day("2026-11-02"), 9)).toBe(false);
   });
-  it.each(["30 days", "n/45th", "", "2/10"])("“%s” are none", (text) => expect(parseTerms(text).ok).toBe(false));
+  it.each(["30 days", "n/45th", "", "2/10"])("“%s” are none", (text) =>
+    expect(parseTerms(text).ok).toBe(false),
+  );
 });

@@ -22,13 +22,19 @@ const MOST_KNOWN = 20_000;
  * each with a time behind it that is left off. Two-digit years are 2000 to 2099.
  * Errors: day.empty, day.unreadable, day.impossible (31 February).
  */
-export function parseDay(text: string, order: DayOrder): Result<Day, "day.empty" | "day.unreadable" | "day.impossible"> {
+export function parseDay(
+  text: string,
+  order: DayOrder,
+): Result<Day, "day.empty" | "day.unreadable" | "day.impossible"> {
   const trimmed = text.trim();
   if (trimmed === "") return fail("day.empty");
   if (known.has(trimmed)) return ok(trimmed as Day);
-  const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?:[T ].*)?$/.exec(trimmed) ?? /^(\d{4})(\d{2})(\d{2})$/.exec(trimmed);
+  const iso =
+    /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?:[T ].*)?$/.exec(trimmed) ??
+    /^(\d{4})(\d{2})(\d{2})$/.exec(trimmed);
   const written = /^(\d{1,2})[-/.](\d{1,2})[-/.](\d{4}|\d{2})(?:[T ,].*)?$/.exec(trimmed);
-  if (!iso && (!written || order === "ymd")) return fail("day.unreadable", { text: trimmed, order });
+  if (!iso && (!written || order === "ymd"))
+    return fail("day.unreadable", { text: trimmed, order });
   const [a, b, c] = (iso ?? written ?? []).slice(1, 4).map(Number) as [number, number, number];
   const [year, month, dayOfMonth] = iso ? [a, b, c] : order === "mdy" ? [c, a, b] : [c, b, a];
   try {
@@ -58,7 +64,10 @@ const numbers = new Map<Day, number>();
 export function dayNumber(of: Day): number {
   const before = numbers.get(of);
   if (before !== undefined) return before;
-  const number = Math.round(Date.UTC(Number(of.slice(0, 4)), Number(of.slice(5, 7)) - 1, Number(of.slice(8, 10))) / 86_400_000);
+  const number = Math.round(
+    Date.UTC(Number(of.slice(0, 4)), Number(of.slice(5, 7)) - 1, Number(of.slice(8, 10))) /
+      86_400_000,
+  );
   if (numbers.size < MOST_KNOWN) numbers.set(of, number);
   return number;
 }
@@ -94,7 +103,11 @@ export function addMonths(from: Day, count: number): Day {
 /** A day as programs of other lands write it: 2026-11-24, 11/24/2026 or 24.11.2026. */
 export function formatDayAs(of: Day, order: DayOrder): string {
   const [year, month, dayOfMonth] = [of.slice(0, 4), of.slice(5, 7), of.slice(8, 10)];
-  return order === "ymd" ? of : order === "mdy" ? `${month}/${dayOfMonth}/${year}` : `${dayOfMonth}.${month}.${year}`;
+  return order === "ymd"
+    ? of
+    : order === "mdy"
+      ? `${month}/${dayOfMonth}/${year}`
+      : `${dayOfMonth}.${month}.${year}`;
 }
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
@@ -102,6 +115,7 @@ const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "
 
 /** "Tue 24 Nov", and with the year where `today` is in another one: "Tue 24 Nov 2025". */
 export function formatDay(of: Day, today?: Day): string {
-  const year = today !== undefined && today.slice(0, 4) !== of.slice(0, 4) ? ` ${of.slice(0, 4)}` : "";
+  const year =
+    today !== undefined && today.slice(0, 4) !== of.slice(0, 4) ? ` ${of.slice(0, 4)}` : "";
   return `${WEEKDAYS[weekday(of) - 1]} ${Number(of.slice(8, 10))} ${MONTHS[Number(of.slice(5, 7)) - 1]}${year}`;
 }

@@ -1,3 +1,17 @@
 export { addBankingDays, bankingDaysBetween, isBankHoliday, isBankingDay } from "./banking";
-export { addDays, dayNumber, dayOfNumber, addMonths, day, daysBetween, endOfMonth, formatDay, formatDayAs, parseDay, weekday, type Day, type DayOrder } from "./day";
+export {
+  addDays,
+  dayNumber,
+  dayOfNumber,
+  addMonths,
+  day,
+  daysBetween,
+  endOfMonth,
+  formatDay,
+  formatDayAs,
+  parseDay,
+  weekday,
+  type Day,
+  type DayOrder,
+} from "./day";
 export { discountInTime, dueDay, parseTerms, type Terms } from "./terms";

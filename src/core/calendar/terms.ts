@@ -8,7 +8,10 @@ import { addDays, addMonths, daysBetween, endOfMonth, type Day } from "./day";
  * the month; `n/15th` the 15th of the next month.
  */
 export type Terms = {
-  readonly due: { readonly by: "days"; readonly days: number } | { readonly by: "end-of-month" } | { readonly by: "day-of-month"; readonly day: number };
+  readonly due:
+    | { readonly by: "days"; readonly days: number }
+    | { readonly by: "end-of-month" }
+    | { readonly by: "day-of-month"; readonly day: number };
   /** Percent as exact decimal text, and the days in which it may be taken. */
   readonly discount: { readonly percent: string; readonly days: number } | null;
 };
@@ -27,15 +30,24 @@ const MOST_KNOWN = 1000;
 
 function parseAnew(text: string): Result<Terms, "terms.unreadable"> {
   const trimmed = text.trim().toLowerCase();
-  const match = /^(?:(\d+(?:\.\d+)?)\s*\/\s*(\d+)[\s,]+)?n(?:et)?\s*\/?\s*(\d+|eom|\d+(?:st|nd|rd|th))$/.exec(trimmed);
-  if (!match) return /^due (at once|on receipt)$/.test(trimmed) ? ok({ due: { by: "days", days: 0 }, discount: null }) : fail("terms.unreadable", { text: text.trim() });
+  const match =
+    /^(?:(\d+(?:\.\d+)?)\s*\/\s*(\d+)[\s,]+)?n(?:et)?\s*\/?\s*(\d+|eom|\d+(?:st|nd|rd|th))$/.exec(
+      trimmed,
+    );
+  if (!match)
+    return /^due (at once|on receipt)$/.test(trimmed)
+      ? ok({ due: { by: "days", days: 0 }, discount: null })
+      : fail("terms.unreadable", { text: text.trim() });
   const [, percent, within, net = "0"] = match;
-  const discount = percent !== undefined && within !== undefined ? { percent, days: Number(within) } : null;
+  const discount =
+    percent !== undefined && within !== undefined ? { percent, days: Number(within) } : null;
   if (net === "eom") return ok({ due: { by: "end-of-month" }, discount });
   const dayOfMonth = /^(\d+)[a-z]+$/.exec(net);
   if (dayOfMonth) {
     const which = Number(dayOfMonth[1]);
-    return which >= 1 && which <= 31 ? ok({ due: { by: "day-of-month", day: which }, discount }) : fail("terms.unreadable", { text: text.trim() });
+    return which >= 1 && which <= 31
+      ? ok({ due: { by: "day-of-month", day: which }, discount })
+      : fail("terms.unreadable", { text: text.trim() });
   }
   return ok({ due: { by: "days", days: Number(net) }, discount });
 }

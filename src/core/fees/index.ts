@@ -8,9 +8,29 @@ import type { Method } from "@/core/receipts";
  * brand of card only, for cards of this country or from abroad only, and from a
  * volume of the month on.
  */
-export type AgreedRate = { readonly id: number; readonly method: Method; readonly from: Day; readonly to: Day | null; readonly percent: string; readonly fixed: Minor; readonly least: Minor | null; readonly most: Minor | null; readonly brand: string | null; readonly abroad: boolean | null; readonly fromVolume: Minor };
+export type AgreedRate = {
+  readonly id: number;
+  readonly method: Method;
+  readonly from: Day;
+  readonly to: Day | null;
+  readonly percent: string;
+  readonly fixed: Minor;
+  readonly least: Minor | null;
+  readonly most: Minor | null;
+  readonly brand: string | null;
+  readonly abroad: boolean | null;
+  readonly fromVolume: Minor;
+};
 /** A charge with the fee that was taken for it, positive. */
-export type FeeCharge = { readonly id: number; readonly on: Day; readonly method: Method; readonly amount: Minor; readonly fee: Minor; readonly brand?: string | null; readonly abroad?: boolean };
+export type FeeCharge = {
+  readonly id: number;
+  readonly on: Day;
+  readonly method: Method;
+  readonly amount: Minor;
+  readonly fee: Minor;
+  readonly brand?: string | null;
+  readonly abroad?: boolean;
+};
 /** `expected` is null where nothing was agreed for its method and day; `off` is what was taken too much (below zero: too little). */
 export type CheckedFee = FeeCharge & { readonly expected: Minor | null; readonly off: Minor };
 
@@ -31,20 +51,39 @@ export function expectedFee(rate: AgreedRate, amount: Minor): Minor {
  * what the month had come to before it. The one that says most of these counts;
  * of equal ones the highest volume reached, then the one agreed last.
  */
-export function rateFor(rates: readonly AgreedRate[], charge: Pick<FeeCharge, "method" | "on" | "brand" | "abroad">, volume: number): AgreedRate | undefined {
+export function rateFor(
+  rates: readonly AgreedRate[],
+  charge: Pick<FeeCharge, "method" | "on" | "brand" | "abroad">,
+  volume: number,
+): AgreedRate | undefined {
   const brand = charge.brand?.toLowerCase() ?? null;
-  const fits = rates.filter((rate) => rate.method === charge.method && rate.from <= charge.on && (rate.to === null || charge.on <= rate.to) && rate.fromVolume <= volume && (rate.brand === null || rate.brand.toLowerCase() === brand) && (rate.abroad === null || rate.abroad === (charge.abroad ?? false)));
-  const says = (rate: AgreedRate): number => (rate.brand === null ? 0 : 2) + (rate.abroad === null ? 0 : 1);
+  const fits = rates.filter(
+    (rate) =>
+      rate.method === charge.method &&
+      rate.from <= charge.on &&
+      (rate.to === null || charge.on <= rate.to) &&
+      rate.fromVolume <= volume &&
+      (rate.brand === null || rate.brand.toLowerCase() === brand) &&
+      (rate.abroad === null || rate.abroad === (charge.abroad ?? false)),
+  );
+  const says = (rate: AgreedRate): number =>
+    (rate.brand === null ? 0 : 2) + (rate.abroad === null ? 0 : 1);
   const before = (a: AgreedRate, b: AgreedRate): boolean => {
     if (says(a) !== says(b)) return says(a) < says(b);
     if (a.fromVolume !== b.fromVolume) return a.fromVolume < b.fromVolume;
     return a.from !== b.from ? a.from < b.from : a.id < b.id;
   };
-  return fits.reduce<AgreedRate | undefined>((best, rate) => (best === undefined || before(best, rate) ? rate : best), undefined);
+  return fits.reduce<AgreedRate | undefined>(
+    (best, rate) => (best === undefined || before(best, rate) ? rate : best),
+    undefined,
+  );
 }
 
 /** Every charge with the fee it should have had, what was taken too much first. The month's volume counts charge by charge, in the order they settled. */
-export function checkFees(charges: readonly FeeCharge[], rates: readonly AgreedRate[]): CheckedFee[] {
+export function checkFees(
+  charges: readonly FeeCharge[],
+  rates: readonly AgreedRate[],
+): CheckedFee[] {
   const volumes = new Map<string, number>();
   const inOrder = [...charges].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id));
   return inOrder
@@ -54,23 +93,55 @@ export function checkFees(charges: readonly FeeCharge[], rates: readonly AgreedR
       volumes.set(month, volume + charge.amount);
       const rate = rateFor(rates, charge, volume);
       const expected = rate ? expectedFee(rate, charge.amount) : null;
-      return { ...charge, expected, off: expected === null ? minor(0) : add(charge.fee, -expected) };
+      return {
+        ...charge,
+        expected,
+        off: expected === null ? minor(0) : add(charge.fee, -expected),
+      };
     })
     .sort((a, b) => b.off - a.off || b.amount - a.amount || a.id - b.id);
 }
 
 /** A month's charges of a method: what was taken, what should have been, and the effective rate in parts per million of the charges. */
-export type FeeMonth = { readonly month: string; readonly method: Method; readonly count: number; readonly charges: Minor; readonly fees: Minor; readonly expected: Minor | null; readonly off: Minor; readonly perMillion: number };
+export type FeeMonth = {
+  readonly month: string;
+  readonly method: Method;
+  readonly count: number;
+  readonly charges: Minor;
+  readonly fees: Minor;
+  readonly expected: Minor | null;
+  readonly off: Minor;
+  readonly perMillion: number;
+};
 
 export function feesByMonth(checked: readonly CheckedFee[]): FeeMonth[] {
   const groups = new Map<string, CheckedFee[]>();
-  for (const one of checked) groups.set(`${one.on.slice(0, 7)} ${one.method}`, [...(groups.get(`${one.on.slice(0, 7)} ${one.method}`) ?? []), one]);
-  return [...groups].sort(([a], [b]) => (a < b ? 1 : -1)).flatMap(([key, all]): FeeMonth[] => {
-    const [first] = all;
-    if (!first) return [];
-    const [charges, fees] = [sumOf(all, ({ amount }) => amount), sumOf(all, ({ fee }) => fee)];
-    return [{ month: key.slice(0, 7), method: first.method, count: all.length, charges, fees, expected: all.some(({ expected }) => expected === null) ? null : sumOf(all, ({ expected }) => expected ?? minor(0)), off: sumOf(all, ({ off }) => off), perMillion: charges === 0 ? 0 : Math.round((fees * 1_000_000) / charges) }];
-  });
+  for (const one of checked)
+    groups.set(`${one.on.slice(0, 7)} ${one.method}`, [
+      ...(groups.get(`${one.on.slice(0, 7)} ${one.method}`) ?? []),
+      one,
+    ]);
+  return [...groups]
+    .sort(([a], [b]) => (a < b ? 1 : -1))
+    .flatMap(([key, all]): FeeMonth[] => {
+      const [first] = all;
+      if (!first) return [];
+      const [charges, fees] = [sumOf(all, ({ amount }) => amount), sumOf(all, ({ fee }) => fee)];
+      return [
+        {
+          month: key.slice(0, 7),
+          method: first.method,
+          count: all.length,
+          charges,
+          fees,
+          expected: all.some(({ expected }) => expected === null)
+            ? null
+            : sumOf(all, ({ expected }) => expected ?? minor(0)),
+          off: sumOf(all, ({ off }) => off),
+          perMillion: charges === 0 ? 0 : Math.round((fees * 1_000_000) / charges),
+        },
+      ];
+    });
 }
 
 /**
@@ -78,7 +149,11 @@ export function feesByMonth(checked: readonly CheckedFee[]): FeeMonth[] {
  * a month ACH pays for its fixed costs; null where ACH saves nothing.
  * @example 10 card charges of 100.00 at 3.20 each, ACH at 0.80: 24.00 saved; at 12.00 fixed a month worth it from 5 payments
  */
-export function achInstead(cards: readonly FeeCharge[], ach: AgreedRate, fixedPerMonth: Minor): { readonly saved: Minor; readonly from: number | null } {
+export function achInstead(
+  cards: readonly FeeCharge[],
+  ach: AgreedRate,
+  fixedPerMonth: Minor,
+): { readonly saved: Minor; readonly from: number | null } {
   const saved = sumOf(cards, (charge) => add(charge.fee, -expectedFee(ach, charge.amount)));
   if (cards.length === 0 || saved <= 0) return { saved, from: null };
   // fixed / (saved / count), rounded up, without a fraction on the way

@@ -1,8 +1,52 @@
-export { ATTACHED, DEFAULT_STEPS, LADDER_ACTS, lastStepTaken, nextStep, SMALLEST_INTERVAL_DAYS, type Attached, type Ladder, type LadderAct, type LadderStep, type NextStep } from "./ladder";
-export { bothSums, daysAhead, followUpToday, namedItems, sumsOf, type FollowedItem, type ItemSums, type FollowUpFacts, type FollowUpState, type FollowUpToday } from "./today";
-export { letterTemplate, LANGUAGES, tableWords, TONES, type Language, type LetterTemplate } from "./letters";
-export { waitsFor, waitInWords, type Feed, type StaleFeed, type Wait, type WaitFacts } from "./waits";
+export {
+  ATTACHED,
+  DEFAULT_STEPS,
+  LADDER_ACTS,
+  lastStepTaken,
+  nextStep,
+  SMALLEST_INTERVAL_DAYS,
+  type Attached,
+  type Ladder,
+  type LadderAct,
+  type LadderStep,
+  type NextStep,
+} from "./ladder";
+export {
+  bothSums,
+  daysAhead,
+  followUpToday,
+  namedItems,
+  sumsOf,
+  type FollowedItem,
+  type ItemSums,
+  type FollowUpFacts,
+  type FollowUpState,
+  type FollowUpToday,
+} from "./today";
+export {
+  letterTemplate,
+  LANGUAGES,
+  tableWords,
+  TONES,
+  type Language,
+  type LetterTemplate,
+} from "./letters";
+export {
+  waitsFor,
+  waitInWords,
+  type Feed,
+  type StaleFeed,
+  type Wait,
+  type WaitFacts,
+} from "./waits";
 export { promiseToday, type PromisedPart, type PromiseState, type PromiseToday } from "./promises";
 export { keptOf, offerFor, type Offer } from "./offer";
 export { isRunDay, nextRunDay, type LetterRunRule } from "./schedule";
-export { FEE_KINDS, lateFeeOn, NO_FEE, type LateFee, type LateFeeRule, type LateItem } from "./lateFees";
+export {
+  FEE_KINDS,
+  lateFeeOn,
+  NO_FEE,
+  type LateFee,
+  type LateFeeRule,
+  type LateItem,
+} from "./lateFees";

@@ -4,10 +4,28 @@ import { minor, mulDiv, percentOf, ratioOf, type Minor } from "@/core/money";
 /** How paying late is charged: not at all, a fixed sum once, or per cent of what is open for each month, or by the day of a year. */
 export const FEE_KINDS = ["none", "fixed", "monthly", "yearly"] as const;
 /** `grace`: days after the due day in which nothing is charged. `least` and `most` bound each charge; null: no bound. */
-export type LateFeeRule = { readonly kind: (typeof FEE_KINDS)[number]; readonly fixed: Minor; readonly percent: string; readonly grace: number; readonly least: Minor; readonly most: Minor | null };
-export const NO_FEE: LateFeeRule = { kind: "none", fixed: minor(0), percent: "0", grace: 0, least: minor(0), most: null };
+export type LateFeeRule = {
+  readonly kind: (typeof FEE_KINDS)[number];
+  readonly fixed: Minor;
+  readonly percent: string;
+  readonly grace: number;
+  readonly least: Minor;
+  readonly most: Minor | null;
+};
+export const NO_FEE: LateFeeRule = {
+  kind: "none",
+  fixed: minor(0),
+  percent: "0",
+  grace: 0,
+  least: minor(0),
+  most: null,
+};
 
-export type LateItem = { readonly balance: Minor; readonly dueOn: Day; /** Up to which day it was charged before; null for never. */ readonly chargedThrough: Day | null };
+export type LateItem = {
+  readonly balance: Minor;
+  readonly dueOn: Day;
+  /** Up to which day it was charged before; null for never. */ readonly chargedThrough: Day | null;
+};
 /** What may be charged now, and for the time up to which day. */
 export type LateFee = { readonly sum: Minor; readonly through: Day };
 
@@ -19,7 +37,11 @@ export type LateFee = { readonly sum: Minor; readonly through: Day };
  * even. A fee is never charged on a fee: give invoices only.
  * @example 1,000.00 at 1.5 % a month, 70 days late: two months, 30.00
  */
-export function lateFeeOn({ balance, dueOn, chargedThrough }: LateItem, rule: LateFeeRule, today: Day): LateFee | null {
+export function lateFeeOn(
+  { balance, dueOn, chargedThrough }: LateItem,
+  rule: LateFeeRule,
+  today: Day,
+): LateFee | null {
   if (rule.kind === "none" || balance <= 0 || daysBetween(dueOn, today) <= rule.grace) return null;
   const percent = ratioOf(rule.percent);
   if (!percent.ok) return null;
@@ -34,11 +56,22 @@ export function lateFeeOn({ balance, dueOn, chargedThrough }: LateItem, rule: La
     case "monthly": {
       let months = 0;
       while (addMonths(from, months + 1) <= today) months += 1;
-      return bounded(minor(percentOf(balance, percent.value, "half-even") * months), addMonths(from, months));
+      return bounded(
+        minor(percentOf(balance, percent.value, "half-even") * months),
+        addMonths(from, months),
+      );
     }
     case "yearly": {
       const days = daysBetween(from, today);
-      return bounded(mulDiv(balance, percent.value.numerator * BigInt(days), percent.value.denominator * 36_500n, "half-even"), addDays(from, days));
+      return bounded(
+        mulDiv(
+          balance,
+          percent.value.numerator * BigInt(days),
+          percent.value.denominator * 36_500n,
+          "half-even",
+        ),
+        addDays(from, days),
+      );
     }
     default:
       throw rule.kind satisfies never;

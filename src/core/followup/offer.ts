@@ -2,7 +2,10 @@ import { addBankingDays, type Day } from "@/core/calendar";
 import { minor, type Minor } from "@/core/money";
 
 /** What a caller may offer: the whole on a day, or parts. */
-export type Offer = { readonly why: "usual" | "large" | "broken" | "new"; readonly parts: readonly { readonly dueOn: Day; readonly sum: Minor }[] };
+export type Offer = {
+  readonly why: "usual" | "large" | "broken" | "new";
+  readonly parts: readonly { readonly dueOn: Day; readonly sum: Minor }[];
+};
 
 /** Banking days until the first sum, and between parts (common practice, no source). */
 const FIRST = 5;
@@ -16,15 +19,43 @@ const LARGE = 3;
  * within a week. Sums are whole, the first part takes the odd cents.
  * @param asked what is overdue; usual: the middle of its payments before, null where it has not paid yet
  */
-export function offerFor({ asked, usual, broken, today }: { asked: Minor; usual: Minor | null; broken: boolean; today: Day }): Offer | null {
+export function offerFor({
+  asked,
+  usual,
+  broken,
+  today,
+}: {
+  asked: Minor;
+  usual: Minor | null;
+  broken: boolean;
+  today: Day;
+}): Offer | null {
   if (asked <= 0) return null;
-  const why = broken ? "broken" : usual === null ? "new" : asked > LARGE * usual ? "large" : "usual";
+  const why = broken
+    ? "broken"
+    : usual === null
+      ? "new"
+      : asked > LARGE * usual
+        ? "large"
+        : "usual";
   const count = why === "broken" ? 2 : why === "large" ? 3 : 1;
   const part = Math.floor(asked / count);
-  return { why, parts: Array.from({ length: count }, (_, at) => ({ dueOn: addBankingDays(today, (why === "broken" && at === 0 ? 1 : FIRST) + at * BETWEEN), sum: minor(at === 0 ? asked - part * (count - 1) : part) })) };
+  return {
+    why,
+    parts: Array.from({ length: count }, (_, at) => ({
+      dueOn: addBankingDays(today, (why === "broken" && at === 0 ? 1 : FIRST) + at * BETWEEN),
+      sum: minor(at === 0 ? asked - part * (count - 1) : part),
+    })),
+  };
 }
 
 /** How a customer has kept its promises so far. */
-export function keptOf(promises: readonly { readonly state: "open" | "kept" | "broken" }[]): { kept: number; broken: number } {
-  return { kept: promises.filter(({ state }) => state === "kept").length, broken: promises.filter(({ state }) => state === "broken").length };
+export function keptOf(promises: readonly { readonly state: "open" | "kept" | "broken" }[]): {
+  kept: number;
+  broken: number;
+} {
+  return {
+    kept: promises.filter(({ state }) => state === "kept").length,
+    broken: promises.filter(({ state }) => state === "broken").length,
+  };
 }

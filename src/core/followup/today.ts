@@ -5,7 +5,12 @@ import { lastStepTaken, nextStep, type LadderStep, type NextStep } from "./ladde
 import { waitsFor, type Wait, type WaitFacts } from "./waits";
 
 /** An open item as follow-up sees it; the balance in the book's currency, a credit note negative. */
-export type FollowedItem = { readonly id: number; readonly dueOn: Day; readonly balance: Minor; /** Why no letter names it; null where one may. */ readonly leftOut: string | null };
+export type FollowedItem = {
+  readonly id: number;
+  readonly dueOn: Day;
+  readonly balance: Minor;
+  /** Why no letter names it; null where one may. */ readonly leftOut: string | null;
+};
 /**
  * What follow-up needs of a customer's open items, in sums: what is past its
  * date, of it what may be named, and what falls due within the days of a rung
@@ -13,13 +18,26 @@ export type FollowedItem = { readonly id: number; readonly dueOn: Day; readonly 
  * today's list needs no look at every item.
  */
 export type ItemSums = {
-  readonly late: Minor; readonly lateFirst: Day | null;
-  readonly lateNamed: Minor; readonly lateNamedFirst: Day | null;
-  readonly ahead: Minor; readonly aheadFirst: Day | null;
+  readonly late: Minor;
+  readonly lateFirst: Day | null;
+  readonly lateNamed: Minor;
+  readonly lateNamedFirst: Day | null;
+  readonly ahead: Minor;
+  readonly aheadFirst: Day | null;
   /** Why the oldest of those left out is, where one is past its date. */
-  readonly leftOut: string | null; readonly leftOutFirst: Day | null;
+  readonly leftOut: string | null;
+  readonly leftOutFirst: Day | null;
 };
-const NO_ITEMS: ItemSums = { late: minor(0), lateFirst: null, lateNamed: minor(0), lateNamedFirst: null, ahead: minor(0), aheadFirst: null, leftOut: null, leftOutFirst: null };
+const NO_ITEMS: ItemSums = {
+  late: minor(0),
+  lateFirst: null,
+  lateNamed: minor(0),
+  lateNamedFirst: null,
+  ahead: minor(0),
+  aheadFirst: null,
+  leftOut: null,
+  leftOutFirst: null,
+};
 
 /** Sums up items one by one; `ahead`: how many days before the due day the first rung is, 0 where none is. */
 export function sumsOf(items: readonly FollowedItem[], today: Day, ahead: number): ItemSums {
@@ -28,20 +46,33 @@ export function sumsOf(items: readonly FollowedItem[], today: Day, ahead: number
 
 function sumsOfOne({ dueOn, balance, leftOut }: FollowedItem, today: Day, ahead: number): ItemSums {
   if (balance <= 0) return NO_ITEMS;
-  if (dueOn < today) return leftOut === null ? { ...NO_ITEMS, late: balance, lateFirst: dueOn, lateNamed: balance, lateNamedFirst: dueOn } : { ...NO_ITEMS, late: balance, lateFirst: dueOn, leftOut, leftOutFirst: dueOn };
-  return leftOut === null && ahead > 0 && daysBetween(today, dueOn) <= ahead ? { ...NO_ITEMS, ahead: balance, aheadFirst: dueOn } : NO_ITEMS;
+  if (dueOn < today)
+    return leftOut === null
+      ? { ...NO_ITEMS, late: balance, lateFirst: dueOn, lateNamed: balance, lateNamedFirst: dueOn }
+      : { ...NO_ITEMS, late: balance, lateFirst: dueOn, leftOut, leftOutFirst: dueOn };
+  return leftOut === null && ahead > 0 && daysBetween(today, dueOn) <= ahead
+    ? { ...NO_ITEMS, ahead: balance, aheadFirst: dueOn }
+    : NO_ITEMS;
 }
 
 /** The sums of two lots of items together. */
 export function bothSums(a: ItemSums, b: ItemSums): ItemSums {
-  const earlier = a.leftOutFirst === null || (b.leftOutFirst !== null && b.leftOutFirst < a.leftOutFirst) ? b : a;
+  const earlier =
+    a.leftOutFirst === null || (b.leftOutFirst !== null && b.leftOutFirst < a.leftOutFirst) ? b : a;
   return {
-    late: add(a.late, b.late), lateFirst: first(a.lateFirst, b.lateFirst), lateNamed: add(a.lateNamed, b.lateNamed), lateNamedFirst: first(a.lateNamedFirst, b.lateNamedFirst),
-    ahead: add(a.ahead, b.ahead), aheadFirst: first(a.aheadFirst, b.aheadFirst), leftOut: earlier.leftOut, leftOutFirst: earlier.leftOutFirst,
+    late: add(a.late, b.late),
+    lateFirst: first(a.lateFirst, b.lateFirst),
+    lateNamed: add(a.lateNamed, b.lateNamed),
+    lateNamedFirst: first(a.lateNamedFirst, b.lateNamedFirst),
+    ahead: add(a.ahead, b.ahead),
+    aheadFirst: first(a.aheadFirst, b.aheadFirst),
+    leftOut: earlier.leftOut,
+    leftOutFirst: earlier.leftOutFirst,
   };
 }
 
-const first = (a: Day | null, b: Day | null): Day | null => (a === null || (b !== null && b < a) ? b : a);
+const first = (a: Day | null, b: Day | null): Day | null =>
+  a === null || (b !== null && b < a) ? b : a;
 
 /** How many days before the due day a ladder begins; 0 where it begins after it. */
 export function daysAhead(steps: readonly LadderStep[]): number {
@@ -66,15 +97,20 @@ export type FollowUpFacts = Omit<WaitFacts, "overdue"> & {
 };
 export type FollowUpState = "ready" | "waits" | "later" | "left_out";
 export type FollowUpToday = {
-  readonly state: FollowUpState; readonly next: NextStep; readonly waits: readonly Wait[];
+  readonly state: FollowUpState;
+  readonly next: NextStep;
+  readonly waits: readonly Wait[];
   /** The sum of what today's step names (`namedItems`); what is left out is not in it. */
   readonly asked: Minor;
   /** All that is past its date, named or not. */
-  readonly overdue: Minor; readonly oldestDueOn: Day; readonly oldestDays: number;
+  readonly overdue: Minor;
+  readonly oldestDueOn: Day;
+  readonly oldestDays: number;
   /** The day from which another letter may go: the smallest interval after the last one. */
   readonly letterFrom: Day | null;
   /** Whether the step goes without a person: both it and the customer say so, and nothing waits. */
-  readonly goesByItself: boolean; readonly leftOut: string | null;
+  readonly goesByItself: boolean;
+  readonly leftOut: string | null;
 };
 
 /**
@@ -87,24 +123,83 @@ export function followUpToday(facts: FollowUpFacts): FollowUpToday | null {
   const { today, sums, steps } = facts;
   const oldest = sums.lateNamedFirst ?? sums.aheadFirst ?? sums.lateFirst;
   if (oldest === null) return null;
-  const letterFrom = facts.lastLetterOn === null ? null : addDays(facts.lastLetterOn, facts.interval);
-  const next = afterPromise(nextStep(oldest, lastStepTaken(oldest, facts.said, steps), facts.lastLetterOn, steps, facts.interval), facts, letterFrom);
+  const letterFrom =
+    facts.lastLetterOn === null ? null : addDays(facts.lastLetterOn, facts.interval);
+  const next = afterPromise(
+    nextStep(
+      oldest,
+      lastStepTaken(oldest, facts.said, steps),
+      facts.lastLetterOn,
+      steps,
+      facts.interval,
+    ),
+    facts,
+    letterFrom,
+  );
   if (sums.lateFirst === null && next.on > today) return null;
   const asked = next.step.fromDays < 0 ? add(sums.lateNamed, sums.ahead) : sums.lateNamed;
-  const waits = waitsFor({ today, overdue: asked, credit: facts.credit, smallest: facts.smallest, maybeTheirs: facts.maybeTheirs, disputed: facts.disputed, onWay: facts.onWay ?? null, stale: facts.stale ?? null, promise: facts.promise, quietUntil: facts.quietUntil ?? null });
+  const waits = waitsFor({
+    today,
+    overdue: asked,
+    credit: facts.credit,
+    smallest: facts.smallest,
+    maybeTheirs: facts.maybeTheirs,
+    disputed: facts.disputed,
+    onWay: facts.onWay ?? null,
+    stale: facts.stale ?? null,
+    promise: facts.promise,
+    quietUntil: facts.quietUntil ?? null,
+  });
   const leftOut = facts.leftOut ?? (asked === 0 ? sums.leftOut : null);
-  const state = leftOut !== null ? "left_out" : waits.length > 0 ? "waits" : next.on > today ? "later" : "ready";
-  const goesByItself = state === "ready" && next.step.act === "letter" && next.step.byItself && facts.byItself && isBankingDay(today);
-  return { state, next, waits, asked, overdue: sums.late, oldestDueOn: oldest, oldestDays: daysBetween(oldest, today), letterFrom, goesByItself, leftOut };
+  const state =
+    leftOut !== null
+      ? "left_out"
+      : waits.length > 0
+        ? "waits"
+        : next.on > today
+          ? "later"
+          : "ready";
+  const goesByItself =
+    state === "ready" &&
+    next.step.act === "letter" &&
+    next.step.byItself &&
+    facts.byItself &&
+    isBankingDay(today);
+  return {
+    state,
+    next,
+    waits,
+    asked,
+    overdue: sums.late,
+    oldestDueOn: oldest,
+    oldestDays: daysBetween(oldest, today),
+    letterFrom,
+    goesByItself,
+    leftOut,
+  };
 }
 
 /** The items that a step names: what is past its date, before the due day also what falls due within its days; never what is left out. */
-export function namedItems<Item extends FollowedItem>(items: readonly Item[], step: LadderStep, ahead: number, today: Day): Item[] {
-  return items.filter(({ balance, dueOn, leftOut }) => balance > 0 && leftOut === null && (dueOn < today || (step.fromDays < 0 && daysBetween(today, dueOn) <= ahead)));
+export function namedItems<Item extends FollowedItem>(
+  items: readonly Item[],
+  step: LadderStep,
+  ahead: number,
+  today: Day,
+): Item[] {
+  return items.filter(
+    ({ balance, dueOn, leftOut }) =>
+      balance > 0 &&
+      leftOut === null &&
+      (dueOn < today || (step.fromDays < 0 && daysBetween(today, dueOn) <= ahead)),
+  );
 }
 
 /** A promise that was broken is taken up at once; where it is too soon for another letter, by a call. */
-function afterPromise(next: NextStep, { promiseBroken, today }: FollowUpFacts, letterFrom: Day | null): NextStep {
+function afterPromise(
+  next: NextStep,
+  { promiseBroken, today }: FollowUpFacts,
+  letterFrom: Day | null,
+): NextStep {
   if (!promiseBroken || next.on <= today) return next;
   const call = next.step.act === "letter" && letterFrom !== null && letterFrom > today;
   return { on: today, step: call ? { ...next.step, act: "call", byItself: false } : next.step };

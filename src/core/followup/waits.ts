@@ -8,7 +8,12 @@ const FEED_WORDS: Record<Feed, string> = { processor: "processor file", bank: "b
 
 /** Why a customer is left alone today. */
 export type Wait =
-  | { readonly code: "receipt"; readonly sum: Minor; readonly count: number; readonly receiptId: number }
+  | {
+      readonly code: "receipt";
+      readonly sum: Minor;
+      readonly count: number;
+      readonly receiptId: number;
+    }
   | { readonly code: "on_way"; readonly sum: Minor; readonly startedOn: Day }
   | { readonly code: "stale"; readonly feed: Feed; readonly since: Day }
   | { readonly code: "promise"; readonly dueOn: Day; readonly sum: Minor | null }
@@ -40,14 +45,22 @@ export function waitsFor(facts: WaitFacts): Wait[] {
   const [first] = facts.maybeTheirs;
   if (first) {
     const sum = facts.maybeTheirs.reduce((all, one) => all + one.amount, 0) as Minor;
-    waits.push({ code: "receipt", sum, count: facts.maybeTheirs.length, receiptId: first.receiptId });
+    waits.push({
+      code: "receipt",
+      sum,
+      count: facts.maybeTheirs.length,
+      receiptId: first.receiptId,
+    });
   }
   if (facts.onWay) waits.push({ code: "on_way", ...facts.onWay });
   if (facts.stale) waits.push({ code: "stale", ...facts.stale });
-  if (facts.promise && facts.promise.dueOn >= facts.today) waits.push({ code: "promise", ...facts.promise });
-  if (facts.quietUntil && facts.quietUntil > facts.today) waits.push({ code: "quiet", until: facts.quietUntil });
+  if (facts.promise && facts.promise.dueOn >= facts.today)
+    waits.push({ code: "promise", ...facts.promise });
+  if (facts.quietUntil && facts.quietUntil > facts.today)
+    waits.push({ code: "quiet", until: facts.quietUntil });
   if (facts.disputed > 0) waits.push({ code: "dispute", sum: facts.disputed });
-  if (facts.credit > 0 && facts.credit >= facts.overdue) waits.push({ code: "credit", sum: facts.credit });
+  if (facts.credit > 0 && facts.credit >= facts.overdue)
+    waits.push({ code: "credit", sum: facts.credit });
   if (facts.overdue < facts.smallest) waits.push({ code: "small", limit: facts.smallest });
   return waits;
 }
@@ -55,7 +68,9 @@ export function waitsFor(facts: WaitFacts): Wait[] {
 export function waitInWords(wait: Wait, currency: Currency): string {
   switch (wait.code) {
     case "receipt":
-      return wait.count === 1 ? `${formatAmount(wait.sum, currency)} to match` : `${wait.count} receipts to match, ${formatAmount(wait.sum, currency)}`;
+      return wait.count === 1
+        ? `${formatAmount(wait.sum, currency)} to match`
+        : `${wait.count} receipts to match, ${formatAmount(wait.sum, currency)}`;
     case "on_way":
       return `${formatAmount(wait.sum, currency)} by ACH on its way since ${formatDay(wait.startedOn)}`;
     case "stale":

@@ -4,7 +4,8 @@
  * of ISO/IEC 7812-1, annex B (Luhn). Trace numbers and invoice numbers do not
  * begin so, or are shorter.
  */
-const CANDIDATE = /(?<![\dA-Za-z])(?:3[47]\d{2}[ -]?\d{6}[ -]?\d{5}|(?:4\d{3}|5[1-5]\d{2}|2[2-7]\d{2}|6(?:011|5\d{2}))[ -]?\d{4}[ -]?\d{4}[ -]?\d{4})(?![\dA-Za-z])/g;
+const CANDIDATE =
+  /(?<![\dA-Za-z])(?:3[47]\d{2}[ -]?\d{6}[ -]?\d{5}|(?:4\d{3}|5[1-5]\d{2}|2[2-7]\d{2}|6(?:011|5\d{2}))[ -]?\d{4}[ -]?\d{4}[ -]?\d{4})(?![\dA-Za-z])/g;
 
 /** Whether digits pass the check of ISO/IEC 7812-1. @example passesLuhn("4111111111111111") // true */
 export function passesLuhn(digits: string): boolean {

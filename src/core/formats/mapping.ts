@@ -3,11 +3,32 @@ import { parseDay, type DayOrder } from "@/core/calendar";
 
 import type { Table } from "./table";
 
-export const FILE_KINDS = ["customers", "invoices", "processor", "bank", "remittance", "returns"] as const;
+export const FILE_KINDS = [
+  "customers",
+  "invoices",
+  "processor",
+  "bank",
+  "remittance",
+  "returns",
+] as const;
 export type FileKind = (typeof FILE_KINDS)[number];
 
 /** What the rows of a processor's file can be. `started` is a debit on its way, no money yet; `payout` is a line of its own; `ignore` is a row that is not of this job. */
-export const ROW_KINDS = ["charge", "fee", "refund", "dispute", "dispute_won", "dispute_fee", "ach_return", "return_fee", "reserve", "adjustment", "started", "payout", "ignore"] as const;
+export const ROW_KINDS = [
+  "charge",
+  "fee",
+  "refund",
+  "dispute",
+  "dispute_won",
+  "dispute_fee",
+  "ach_return",
+  "return_fee",
+  "reserve",
+  "adjustment",
+  "started",
+  "payout",
+  "ignore",
+] as const;
 export type RowKind = (typeof ROW_KINDS)[number];
 
 /** How a file's columns and signs are to be understood; kept by name, made once. */
@@ -27,15 +48,34 @@ export type MappingSpec = {
   feeSign: "cost" | "effect";
 };
 
-export type FieldSpec = { readonly field: string; readonly needed: boolean; readonly type: "text" | "day" | "amount" | "kind" | "currency"; readonly names: readonly string[] };
+export type FieldSpec = {
+  readonly field: string;
+  readonly needed: boolean;
+  readonly type: "text" | "day" | "amount" | "kind" | "currency";
+  readonly names: readonly string[];
+};
 
-const text = (field: string, names: string, needed = false): FieldSpec => ({ field, needed, type: "text", names: names.split(",") });
-const typed = (type: FieldSpec["type"], field: string, names: string, needed = false): FieldSpec => ({ field, needed, type, names: names.split(",") });
+const text = (field: string, names: string, needed = false): FieldSpec => ({
+  field,
+  needed,
+  type: "text",
+  names: names.split(","),
+});
+const typed = (
+  type: FieldSpec["type"],
+  field: string,
+  names: string,
+  needed = false,
+): FieldSpec => ({ field, needed, type, names: names.split(",") });
 
 /** The fields of each kind of file, with names their columns go by in plain use. The first name is the file layout of contracts.md. */
 export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
   customers: [
-    text("externalId", "customer_id,id,customer number,customer no,account number,account no,code,customer code", true),
+    text(
+      "externalId",
+      "customer_id,id,customer number,customer no,account number,account no,code,customer code",
+      true,
+    ),
     text("name", "name,customer name,customer,company,business name", true),
     text("email", "email,e mail,email address,mail"),
     text("phone", "phone,telephone,phone number,tel"),
@@ -43,8 +83,16 @@ export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
     text("aliases", "aliases,other names,also known as,trade names,doing business as,dba"),
   ],
   invoices: [
-    text("number", "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no", true),
-    text("customerId", "customer_id,customer number,customer no,customer,account number,customer code,account no", true),
+    text(
+      "number",
+      "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no",
+      true,
+    ),
+    text(
+      "customerId",
+      "customer_id,customer number,customer no,customer,account number,customer code,account no",
+      true,
+    ),
     typed("day", "issuedOn", "issued_on,invoice date,date,issue date,issued,document date", true),
     typed("day", "dueOn", "due_on,due date,due"),
     typed("currency", "currency", "currency,ccy,cur"),
@@ -58,7 +106,12 @@ export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
   processor: [
     text("id", "id,transaction id,item id,reference id,charge id,payment id,activity id,entry id"),
     typed("kind", "kind", "kind,type,category,transaction type,activity,entry type"),
-    typed("day", "occurredOn", "occurred_on,date,created,created on,transaction date,paid on,charged on,time", true),
+    typed(
+      "day",
+      "occurredOn",
+      "occurred_on,date,created,created on,transaction date,paid on,charged on,time",
+      true,
+    ),
     typed("day", "settledOn", "settled_on,settlement date,settled,available on,value date"),
     typed("currency", "currency", "currency,ccy,cur"),
     typed("amount", "gross", "gross,amount,gross amount,total,charged"),
@@ -80,7 +133,12 @@ export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
   ],
   bank: [
     text("id", "id,transaction id,bank reference,bank id,line id"),
-    typed("day", "postedOn", "posted_on,date,posting date,booked on,value date,transaction date", true),
+    typed(
+      "day",
+      "postedOn",
+      "posted_on,date,posting date,booked on,value date,transaction date",
+      true,
+    ),
     typed("amount", "amount", "amount,sum,value"),
     typed("amount", "moneyIn", "money in,credit,deposits,deposit,paid in,credits"),
     typed("amount", "moneyOut", "money out,debit,withdrawals,withdrawal,paid out,debits"),
@@ -89,7 +147,10 @@ export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
     typed("amount", "balance", "balance,running balance,balance after,closing balance"),
   ],
   remittance: [
-    text("trace", "trace,trace number,payment reference,payment number,payment id,check number,eft number"),
+    text(
+      "trace",
+      "trace,trace number,payment reference,payment number,payment id,check number,eft number",
+    ),
     typed("day", "paidOn", "paid_on,payment date,paid on", true),
     text("payerName", "payer_name,payer,from,company"),
     typed("amount", "total", "total,payment amount,payment total,amount of payment"),
@@ -101,7 +162,11 @@ export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
   returns: [
     text("record", "record,record type"),
     text("code", "code,return code,reason code,change code", true),
-    text("originalTrace", "original_trace,original trace number,original trace,trace of the debit", true),
+    text(
+      "originalTrace",
+      "original_trace,original trace number,original trace,trace of the debit",
+      true,
+    ),
     text("trace", "trace,trace number,return trace"),
     typed("day", "on", "date,returned on,return date,settlement date", true),
     typed("amount", "amount", "amount,sum"),
@@ -112,17 +177,29 @@ export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
   ],
 };
 
-const plain = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]+/g, " ").trim();
+const plain = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, " ")
+    .trim();
 
 /** Which kind of file this is, by how many of its needed and other fields its headers name. */
 export function guessKind(table: Table): FileKind {
   const score = (kind: FileKind): number => {
     const columns = guessColumns(table.headers, kind);
     const needed = FIELDS[kind].filter((field) => field.needed);
-    return Object.keys(columns).length + (needed.every((field) => columns[field.field] !== undefined) ? 3 : -3);
+    return (
+      Object.keys(columns).length +
+      (needed.every((field) => columns[field.field] !== undefined) ? 3 : -3)
+    );
   };
-  const hasFlow = table.headers.some((header) => ["gross", "fee", "net", "payout id", "payout_id", "fees"].includes(plain(header)));
-  const ranked = FILE_KINDS.map((kind) => ({ kind, score: score(kind) + (kind === "processor" ? (hasFlow ? 3 : -1) : 0) }));
+  const hasFlow = table.headers.some((header) =>
+    ["gross", "fee", "net", "payout id", "payout_id", "fees"].includes(plain(header)),
+  );
+  const ranked = FILE_KINDS.map((kind) => ({
+    kind,
+    score: score(kind) + (kind === "processor" ? (hasFlow ? 3 : -1) : 0),
+  }));
   return ranked.reduce((best, one) => (one.score > best.score ? one : best)).kind;
 }
 
@@ -130,9 +207,18 @@ export function guessKind(table: Table): FileKind {
 export function guessMapping(table: Table, kind: FileKind): MappingSpec {
   const columns = guessColumns(table.headers, kind);
   const cells = (types: FieldSpec["type"]): string[] =>
-    FIELDS[kind].filter(({ type, field }) => type === types && columns[field] !== undefined).flatMap(({ field }) => column(table, columns[field] ?? ""));
+    FIELDS[kind]
+      .filter(({ type, field }) => type === types && columns[field] !== undefined)
+      .flatMap(({ field }) => column(table, columns[field] ?? ""));
   const spec: MappingSpec = {
-    kind, columns, dayOrder: guessDayOrder(cells("day")), decimalMark: guessDecimalMark(cells("amount")), rowKinds: {}, signs: "by_kind", payoutSign: "as_written", feeSign: "cost",
+    kind,
+    columns,
+    dayOrder: guessDayOrder(cells("day")),
+    decimalMark: guessDecimalMark(cells("amount")),
+    rowKinds: {},
+    signs: "by_kind",
+    payoutSign: "as_written",
+    feeSign: "cost",
   };
   return kind === "processor" ? guessProcessor(table, spec) : spec;
 }
@@ -144,7 +230,10 @@ function guessColumns(headers: readonly string[], kind: FileKind): Record<string
   for (let rank = 0; rank < most; rank += 1) {
     for (const { field, names } of FIELDS[kind]) {
       const name = names[rank];
-      const header = found[field] !== undefined || name === undefined ? undefined : [...free].find((one) => plain(one) === plain(name));
+      const header =
+        found[field] !== undefined || name === undefined
+          ? undefined
+          : [...free].find((one) => plain(one) === plain(name));
       if (header === undefined) continue;
       found[field] = header;
       free.delete(header);
@@ -155,12 +244,18 @@ function guessColumns(headers: readonly string[], kind: FileKind): Record<string
 
 function column(table: Table, header: string): string[] {
   const index = table.headers.indexOf(header);
-  return index < 0 ? [] : table.rows.slice(0, 2000).map(({ cells }) => cells[index] ?? "").filter((cell) => cell.trim() !== "");
+  return index < 0
+    ? []
+    : table.rows
+        .slice(0, 2000)
+        .map(({ cells }) => cells[index] ?? "")
+        .filter((cell) => cell.trim() !== "");
 }
 
 /** The order under which the most dates can be read; month first where both can. */
 export function guessDayOrder(cells: readonly string[]): DayOrder {
-  const readable = (order: DayOrder): number => cells.filter((cell) => parseDay(cell, order).ok).length;
+  const readable = (order: DayOrder): number =>
+    cells.filter((cell) => parseDay(cell, order).ok).length;
   const orders: readonly DayOrder[] = ["ymd", "mdy", "dmy"];
   return orders.reduce((best, order) => (readable(order) > readable(best) ? order : best));
 }
@@ -168,7 +263,8 @@ export function guessDayOrder(cells: readonly string[]): DayOrder {
 export function guessDecimalMark(cells: readonly string[]): DecimalMark {
   const currency = currencyOf("USD");
   if (!currency) return ".";
-  const readable = (mark: DecimalMark): number => cells.filter((cell) => parseAmount(cell, mark, currency).ok).length;
+  const readable = (mark: DecimalMark): number =>
+    cells.filter((cell) => parseAmount(cell, mark, currency).ok).length;
   return readable(",") > readable(".") ? "," : ".";
 }
 
@@ -195,8 +291,13 @@ export function guessRowKind(word: string): RowKind | undefined {
 
 function guessProcessor(table: Table, spec: MappingSpec): MappingSpec {
   const kindHeader = spec.columns.kind;
-  const words = kindHeader === undefined ? [] : [...new Set(column(table, kindHeader).map((word) => word.trim().toLowerCase()))];
-  const rowKinds = Object.fromEntries(words.map((word) => [word, guessRowKind(word) ?? ("ignore" as const)]));
+  const words =
+    kindHeader === undefined
+      ? []
+      : [...new Set(column(table, kindHeader).map((word) => word.trim().toLowerCase()))];
+  const rowKinds = Object.fromEntries(
+    words.map((word) => [word, guessRowKind(word) ?? ("ignore" as const)]),
+  );
   const negative = (kinds: readonly RowKind[]): boolean =>
     table.rows.some(({ cells }) => {
       const word = (cells[table.headers.indexOf(kindHeader ?? "")] ?? "").trim().toLowerCase();
@@ -207,8 +308,13 @@ function guessProcessor(table: Table, spec: MappingSpec): MappingSpec {
   return {
     ...spec,
     rowKinds,
-    signs: negative(["fee", "refund", "ach_return", "dispute", "dispute_fee", "return_fee"]) ? "as_written" : "by_kind",
+    signs: negative(["fee", "refund", "ach_return", "dispute", "dispute_fee", "return_fee"])
+      ? "as_written"
+      : "by_kind",
     payoutSign: negative(["payout"]) ? "turned" : "as_written",
-    feeSign: fees.some((cell) => /^\s*[(-]/.test(cell)) && !fees.some((cell) => /^\s*\+?[1-9]/.test(cell)) ? "effect" : "cost",
+    feeSign:
+      fees.some((cell) => /^\s*[(-]/.test(cell)) && !fees.some((cell) => /^\s*\+?[1-9]/.test(cell))
+        ? "effect"
+        : "cost",
   };
 }

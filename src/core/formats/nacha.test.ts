@@ -5,9 +5,32 @@ import { isNacha, maskedNacha, nachaTable } from ".";
 
 // Places by the Nacha file format (values from memory); the entries are read a second time by an independent reader.
 const FILE = returnFile([
-  { code: "R01", originalTrace: "011000010000007", trace: "021001200000001", cents: 86_450, name: "Alder Lane Pottery Sch", account: "135792468" },
-  { code: "C01", originalTrace: "011000010000009", trace: "021001200000002", cents: 0, name: "Heron Point Studio", account: "99001122", corrected: "0099887766" },
-  { code: "C03", originalTrace: "011000010000010", trace: "021001200000003", cents: 0, name: "Brightwater Unified", account: "5550001", corrected: "021001208   77001199" },
+  {
+    code: "R01",
+    originalTrace: "011000010000007",
+    trace: "021001200000001",
+    cents: 86_450,
+    name: "Alder Lane Pottery Sch",
+    account: "135792468",
+  },
+  {
+    code: "C01",
+    originalTrace: "011000010000009",
+    trace: "021001200000002",
+    cents: 0,
+    name: "Heron Point Studio",
+    account: "99001122",
+    corrected: "0099887766",
+  },
+  {
+    code: "C03",
+    originalTrace: "011000010000010",
+    trace: "021001200000003",
+    cents: 0,
+    name: "Brightwater Unified",
+    account: "5550001",
+    corrected: "021001208   77001199",
+  },
 ]);
 
 describe("ACH return files (Nacha file format)", () => {
@@ -18,25 +41,102 @@ describe("ACH return files (Nacha file format)", () => {
   it("gives each return and notice with code, traces, day, sum and name; of numbers the last four digits", () => {
     const table = nachaTable(FILE);
     expect(table.ok && table.value.rows).toEqual([
-      { line: 4, cells: ["return", "R01", "011000010000007", "021001200000001", "2026-11-18", "864.50", "Alder Lane Pottery Sch", "2468", ""] },
-      { line: 6, cells: ["change", "C01", "011000010000009", "021001200000002", "2026-11-18", "0.00", "Heron Point Studio", "1122", "account number ending in 7766"] },
-      { line: 8, cells: ["change", "C03", "011000010000010", "021001200000003", "2026-11-18", "0.00", "Brightwater Unified", "0001", "routing and account number ending in 1199"] },
+      {
+        line: 4,
+        cells: [
+          "return",
+          "R01",
+          "011000010000007",
+          "021001200000001",
+          "2026-11-18",
+          "864.50",
+          "Alder Lane Pottery Sch",
+          "2468",
+          "",
+        ],
+      },
+      {
+        line: 6,
+        cells: [
+          "change",
+          "C01",
+          "011000010000009",
+          "021001200000002",
+          "2026-11-18",
+          "0.00",
+          "Heron Point Studio",
+          "1122",
+          "account number ending in 7766",
+        ],
+      },
+      {
+        line: 8,
+        cells: [
+          "change",
+          "C03",
+          "011000010000010",
+          "021001200000003",
+          "2026-11-18",
+          "0.00",
+          "Brightwater Unified",
+          "0001",
+          "routing and account number ending in 1199",
+        ],
+      },
     ]);
   });
   it("reads the same sums, names and traces as another reader", () => {
-    const { data } = nacha.from(FILE.split("\n").filter((line) => !line.startsWith("9999999999")).join("\n"));
+    const { data } = nacha.from(
+      FILE.split("\n")
+        .filter((line) => !line.startsWith("9999999999"))
+        .join("\n"),
+    );
     const entries = data.batches.flatMap((batch) => batch.entries);
     const own = nachaTable(FILE);
     const rows = own.ok ? own.value.rows.map(({ cells }) => cells) : [];
-    expect(entries.map((entry) => [entry.amount, entry.receivingCompanyName, entry.traceNumber, entry.addenda.info.slice(0, 18)])).toEqual(rows.map((cells) => [Math.round(Number(cells[5]) * 100), cells[6], Number(cells[3]), `${cells[1]}${cells[2]}`]));
+    expect(
+      entries.map((entry) => [
+        entry.amount,
+        entry.receivingCompanyName,
+        entry.traceNumber,
+        entry.addenda.info.slice(0, 18),
+      ]),
+    ).toEqual(
+      rows.map((cells) => [
+        Math.round(Number(cells[5]) * 100),
+        cells[6],
+        Number(cells[3]),
+        `${cells[1]}${cells[2]}`,
+      ]),
+    );
   });
-  it("a file without line breaks is the same file", () => expect(nachaTable(FILE.replaceAll("\n", ""))).toMatchObject({ ok: true, value: { rows: { length: 3 } } }));
-  it.each<[string, string, string]>([["cut off", FILE.slice(0, 300), "nacha.control"], ["that does not foot", returnFile([{ code: "R01", originalTrace: "1", trace: "2", cents: 100, name: "A", account: "1" }], { debits: 999 }), "nacha.sum"], ["with no return in it", returnFile([]), "file.no_rows"]])("a file %s is refused", (_case, text, code) => expect(nachaTable(text)).toMatchObject({ ok: false, error: { code } }));
-  it("is known by its first record, and a CSV is none", () => expect([isNacha(FILE), isNacha("id,amount\n1,2.00\n")]).toEqual([true, false]));
+  it("a file without line breaks is the same file", () =>
+    expect(nachaTable(FILE.replaceAll("\n", ""))).toMatchObject({
+      ok: true,
+      value: { rows: { length: 3 } },
+    }));
+  it.each<[string, string, string]>([
+    ["cut off", FILE.slice(0, 300), "nacha.control"],
+    [
+      "that does not foot",
+      returnFile(
+        [{ code: "R01", originalTrace: "1", trace: "2", cents: 100, name: "A", account: "1" }],
+        { debits: 999 },
+      ),
+      "nacha.sum",
+    ],
+    ["with no return in it", returnFile([]), "file.no_rows"],
+  ])("a file %s is refused", (_case, text, code) =>
+    expect(nachaTable(text)).toMatchObject({ ok: false, error: { code } }),
+  );
+  it("is known by its first record, and a CSV is none", () =>
+    expect([isNacha(FILE), isNacha("id,amount\n1,2.00\n")]).toEqual([true, false]));
   it("is kept without its account numbers, and reads the same", () => {
     const kept = maskedNacha(FILE);
     expect(kept).not.toMatch(/135792468|0099887766|77001199/);
-    expect(kept.split("\n").map((line) => line.length)).toEqual(FILE.split("\n").map((line) => line.length));
+    expect(kept.split("\n").map((line) => line.length)).toEqual(
+      FILE.split("\n").map((line) => line.length),
+    );
     expect(nachaTable(kept)).toEqual(nachaTable(FILE));
   });
 });

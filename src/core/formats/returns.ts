@@ -5,7 +5,20 @@ import type { Currency, Minor } from "@/core/money";
 import type { RowReader } from "./rows";
 
 /** A debit that came back, or a notice that an account is to be mended, by the trace number of the debit. */
-export type ReturnRecord = { line: number; kind: "return" | "change"; code: string; originalTrace: string; trace: string; on: Day; mendBy: Day; currency: Currency; amount: Minor | null; name: string; lastFour: string; correction: string };
+export type ReturnRecord = {
+  line: number;
+  kind: "return" | "change";
+  code: string;
+  originalTrace: string;
+  trace: string;
+  on: Day;
+  mendBy: Day;
+  currency: Currency;
+  amount: Minor | null;
+  name: string;
+  lastFour: string;
+  correction: string;
+};
 
 export function readReturn(row: RowReader): ReturnRecord | null {
   const code = row.needed("code").toUpperCase();
@@ -14,8 +27,23 @@ export function readReturn(row: RowReader): ReturnRecord | null {
   const on = row.day("on");
   const currency = row.currency("currency");
   const amount = row.amount("amount", currency);
-  const kind = /^(change|98|noc)/i.test(row.text("record")) || code.startsWith("C") ? "change" : "return";
-  if (code !== "" && !/^[RC]\d\d$/.test(code)) row.refuse("code", { code: "return.code", text: code });
+  const kind =
+    /^(change|98|noc)/i.test(row.text("record")) || code.startsWith("C") ? "change" : "return";
+  if (code !== "" && !/^[RC]\d\d$/.test(code))
+    row.refuse("code", { code: "return.code", text: code });
   if (on === null) return null;
-  return { line: row.line, kind, code, originalTrace, trace: row.text("trace") || `${originalTrace} ${code}`, on, mendBy: mendBy(on), currency, amount, name: row.text("name"), lastFour: row.text("account").replace(/\D/g, "").slice(-4), correction: row.text("correction") };
+  return {
+    line: row.line,
+    kind,
+    code,
+    originalTrace,
+    trace: row.text("trace") || `${originalTrace} ${code}`,
+    on,
+    mendBy: mendBy(on),
+    currency,
+    amount,
+    name: row.text("name"),
+    lastFour: row.text("account").replace(/\D/g, "").slice(-4),
+    correction: row.text("correction"),
+  };
 }

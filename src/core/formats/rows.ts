@@ -7,19 +7,36 @@ import { FIELDS, type MappingSpec } from "./mapping";
 import type { Table } from "./table";
 
 /** A line that stays out, with the field and the reason. */
-export type Refusal = { readonly line: number; readonly field: string; readonly column: string; readonly error: Failure };
+export type Refusal = {
+  readonly line: number;
+  readonly field: string;
+  readonly column: string;
+  readonly error: Failure;
+};
 
 /** Other currencies than the book's are refused unless `anyCurrency` is set (matching files without a book). */
-export type ReadContext = { readonly bookCurrency: Currency; readonly timeZone: string; readonly anyCurrency?: boolean; /** Other currencies that may come, as the book has rates for them. */ readonly others?: readonly Currency[] };
+export type ReadContext = {
+  readonly bookCurrency: Currency;
+  readonly timeZone: string;
+  readonly anyCurrency?: boolean;
+  /** Other currencies that may come, as the book has rates for them. */ readonly others?: readonly Currency[];
+};
 
 /** Fields that people write freely: a card number that somebody put there is not taken in. */
-const WRITTEN_BY_PEOPLE: ReadonlySet<string> = new Set(["reference", "description", "payerName", "payer_name"]);
+const WRITTEN_BY_PEOPLE: ReadonlySet<string> = new Set([
+  "reference",
+  "description",
+  "payerName",
+  "payer_name",
+]);
 
 /** Which cell of a row holds each field. */
 type Places = Readonly<Record<string, number>>;
 
 function placesOf(table: Table, spec: MappingSpec): Places {
-  return Object.fromEntries(Object.entries(spec.columns).map(([field, header]) => [field, table.headers.indexOf(header)]));
+  return Object.fromEntries(
+    Object.entries(spec.columns).map(([field, header]) => [field, table.headers.indexOf(header)]),
+  );
 }
 
 /** Reads the cells of one row by the mapping; problems are collected, never thrown. */
@@ -67,7 +84,16 @@ export class RowReader {
     if (value === "") return this.context.bookCurrency;
     const currency = currencyOf(value);
     if (!currency) this.refuse(field, { code: "currency.unknown", text: value });
-    else if (currency !== this.context.bookCurrency && !this.context.anyCurrency && !this.context.others?.includes(currency)) this.refuse(field, { code: "currency.other", text: currency, book: this.context.bookCurrency });
+    else if (
+      currency !== this.context.bookCurrency &&
+      !this.context.anyCurrency &&
+      !this.context.others?.includes(currency)
+    )
+      this.refuse(field, {
+        code: "currency.other",
+        text: currency,
+        book: this.context.bookCurrency,
+      });
     return currency ?? this.context.bookCurrency;
   }
 
@@ -81,7 +107,12 @@ export class RowReader {
   }
 
   refuse(field: string, error: Failure): void {
-    this.problems.push({ line: this.row.line, field, column: this.spec.columns[field] ?? "", error });
+    this.problems.push({
+      line: this.row.line,
+      field,
+      column: this.spec.columns[field] ?? "",
+      error,
+    });
   }
 }
 
@@ -89,28 +120,60 @@ const zones = new Map<string, Intl.DateTimeFormat>();
 
 /** The calendar day of a moment in a time zone (IANA name). Making a format is slow, so one is kept for each zone. */
 export function dayInZone(moment: Date, timeZone: string): Day {
-  const format = zones.get(timeZone) ?? new Intl.DateTimeFormat("en-CA", { timeZone, year: "numeric", month: "2-digit", day: "2-digit" });
+  const format =
+    zones.get(timeZone) ??
+    new Intl.DateTimeFormat("en-CA", {
+      timeZone,
+      year: "numeric",
+      month: "2-digit",
+      day: "2-digit",
+    });
   zones.set(timeZone, format);
   return format.format(moment) as Day;
 }
 
 /** Needed fields that the mapping gives no column; the file cannot be read without them. */
 export function missingFields(spec: MappingSpec): string[] {
-  const missing = FIELDS[spec.kind].filter(({ needed, field }) => needed && spec.columns[field] === undefined).map(({ field }) => field);
-  if (spec.kind === "bank" && spec.columns.amount === undefined && spec.columns.moneyIn === undefined) missing.push("amount");
-  if (spec.kind === "processor" && spec.columns.gross === undefined && (spec.columns.net === undefined || spec.columns.fee === undefined)) missing.push("gross");
+  const missing = FIELDS[spec.kind]
+    .filter(({ needed, field }) => needed && spec.columns[field] === undefined)
+    .map(({ field }) => field);
+  if (
+    spec.kind === "bank" &&
+    spec.columns.amount === undefined &&
+    spec.columns.moneyIn === undefined
+  )
+    missing.push("amount");
+  if (
+    spec.kind === "processor" &&
+    spec.columns.gross === undefined &&
+    (spec.columns.net === undefined || spec.columns.fee === undefined)
+  )
+    missing.push("gross");
   return missing;
 }
 
 /** Reads every row with `read`; rows with problems are refused, the others given in order. */
-export function readRows<T>(table: Table, spec: MappingSpec, context: ReadContext, read: (row: RowReader) => T | null): { rows: T[]; refused: Refusal[] } {
+export function readRows<T>(
+  table: Table,
+  spec: MappingSpec,
+  context: ReadContext,
+  read: (row: RowReader) => T | null,
+): { rows: T[]; refused: Refusal[] } {
   const rows: T[] = [];
   const refused: Refusal[] = [];
   const places = placesOf(table, spec);
   for (const row of table.rows) {
     const reader = new RowReader(places, spec, row, context);
-    if (row.cells.length > table.headers.length && row.cells.slice(table.headers.length).some((cell) => cell.trim() !== "")) {
-      refused.push({ line: row.line, field: "", column: "", error: { code: "row.fields", found: row.cells.length, expected: table.headers.length } });
+    if (
+      row.cells.length > table.headers.length &&
+      row.cells.slice(table.headers.length).some((cell) => cell.trim() !== "")
+    ) {
+      refused.push({
+        line: row.line,
+        field: "",
+        column: "",
+        error: { code: "row.fields", found: row.cells.length, expected: table.headers.length },
+      });
       continue;
     }
     const value = read(reader);

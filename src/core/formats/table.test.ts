@@ -3,28 +3,65 @@ import fc from "fast-check";
 import { decodeText, readTable } from ".";
 
 /** A table written by RFC 4180's own rules: a cell with the delimiter, a quote or a line end stands in quotes, and quotes in it are doubled. */
-const written = (rows: readonly (readonly string[])[], delimiter: string, end: string): string => rows.map((cells) => cells.map((cell) => (/["\r\n,;\t|]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)).join(delimiter)).join(end) + end;
-const cell = fc.string({ unit: fc.constantFrom("a", "B", "7", " ", ",", ";", "|", '"', "é", "\n", "ß", "."), maxLength: 6 });
+const written = (rows: readonly (readonly string[])[], delimiter: string, end: string): string =>
+  rows
+    .map((cells) =>
+      cells
+        .map((cell) => (/["\r\n,;\t|]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell))
+        .join(delimiter),
+    )
+    .join(end) + end;
+const cell = fc.string({
+  unit: fc.constantFrom("a", "B", "7", " ", ",", ";", "|", '"', "é", "\n", "ß", "."),
+  maxLength: 6,
+});
 
 describe("tables as files give them (RFC 4180)", () => {
   it("come out as they went in, whatever stands between cells, at the ends of lines, or within quotes", () => {
-    fc.assert(fc.property(fc.integer({ min: 2, max: 5 }), fc.array(fc.array(cell, { minLength: 5, maxLength: 5 }), { minLength: 1, maxLength: 6 }), fc.constantFrom(",", ";", "\t", "|"), fc.constantFrom("\n", "\r\n"), fc.boolean(), (columns, cells, delimiter, end, marked) => {
-      const headers = ["invoice", "issued", "total", "po", "memo"].slice(0, columns);
-      const rows = cells.map((row) => row.slice(0, columns));
-      const read = readTable(`${marked ? "\ufeff" : ""}${written([headers, ...rows], delimiter, end)}`);
-      const kept = rows.filter((row) => row.some((one) => one.trim() !== ""));
-      if (kept.length === 0) expect(read).toMatchObject({ ok: false, error: { code: "file.no_rows" } });
-      else expect(read.ok && [read.value.headers, read.value.rows.map((row) => row.cells)]).toEqual([headers, kept]);
-    }), { numRuns: 300 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 5 }),
+        fc.array(fc.array(cell, { minLength: 5, maxLength: 5 }), { minLength: 1, maxLength: 6 }),
+        fc.constantFrom(",", ";", "\t", "|"),
+        fc.constantFrom("\n", "\r\n"),
+        fc.boolean(),
+        (columns, cells, delimiter, end, marked) => {
+          const headers = ["invoice", "issued", "total", "po", "memo"].slice(0, columns);
+          const rows = cells.map((row) => row.slice(0, columns));
+          const read = readTable(
+            `${marked ? "\ufeff" : ""}${written([headers, ...rows], delimiter, end)}`,
+          );
+          const kept = rows.filter((row) => row.some((one) => one.trim() !== ""));
+          if (kept.length === 0)
+            expect(read).toMatchObject({ ok: false, error: { code: "file.no_rows" } });
+          else
+            expect(
+              read.ok && [read.value.headers, read.value.rows.map((row) => row.cells)],
+            ).toEqual([headers, kept]);
+        },
+      ),
+      { numRuns: 300 },
+    );
   });
   it("number their records as a spreadsheet does, blank lines counted", () => {
     const read = readTable("a,b\n1,2\n,\n3,4\n");
     expect(read.ok && read.value.rows.map(({ line }) => line)).toEqual([2, 4]);
   });
   it.each<[string, string, string]>([
-    ["nothing", "", "file.empty"], ["blanks alone", " \n\n", "file.empty"], ["a head and nothing below it", "a,b\n", "file.no_rows"], ["the same name twice", "a,b,a\n1,2,3\n", "file.headers"], ["no names at all", ",,\n1,2,3\n", "file.headers"],
-    ["a quote that is never closed", 'a,b\n"1,2\n3,4\n', "file.quotes"], ["more columns than any file of the trade", `${Array.from({ length: 151 }, (_, at) => `c${at}`).join(",")}\n1\n`, "file.columns"],
-  ])("%s is refused with its reason", (_case, text, code) => expect(readTable(text)).toMatchObject({ ok: false, error: { code } }));
+    ["nothing", "", "file.empty"],
+    ["blanks alone", " \n\n", "file.empty"],
+    ["a head and nothing below it", "a,b\n", "file.no_rows"],
+    ["the same name twice", "a,b,a\n1,2,3\n", "file.headers"],
+    ["no names at all", ",,\n1,2,3\n", "file.headers"],
+    ["a quote that is never closed", 'a,b\n"1,2\n3,4\n', "file.quotes"],
+    [
+      "more columns than any file of the trade",
+      `${Array.from({ length: 151 }, (_, at) => `c${at}`).join(",")}\n1\n`,
+      "file.columns",
+    ],
+  ])("%s is refused with its reason", (_case, text, code) =>
+    expect(readTable(text)).toMatchObject({ ok: false, error: { code } }),
+  );
 });
 
 describe("bytes as text", () => {
@@ -35,19 +72,31 @@ describe("bytes as text", () => {
     for (const bytes of [Buffer.from(text), Buffer.from(`\ufeff${text}`), utf16, swapped]) {
       const decoded = decodeText(bytes);
       const table = decoded.ok ? readTable(decoded.value) : decoded;
-      expect(table.ok && [table.value.headers, table.value.rows[0]?.cells]).toEqual([["Größe", "Où"], ["1", "2"]]);
+      expect(table.ok && [table.value.headers, table.value.rows[0]?.cells]).toEqual([
+        ["Größe", "Où"],
+        ["1", "2"],
+      ]);
     }
   });
   it("what is no UTF-8 is refused with the line, and what is no text at all as such", () => {
-    expect(decodeText(Buffer.concat([Buffer.from("a,b\n1,2\nGr"), Buffer.from([0xf6]), Buffer.from("n\n")]))).toEqual({ ok: false, error: { code: "file.encoding", line: 3 } });
-    expect(decodeText(Buffer.from([0x50, 0x4b, 3, 4, 0, 0]))).toMatchObject({ ok: false, error: { code: "file.binary" } });
+    expect(
+      decodeText(
+        Buffer.concat([Buffer.from("a,b\n1,2\nGr"), Buffer.from([0xf6]), Buffer.from("n\n")]),
+      ),
+    ).toEqual({ ok: false, error: { code: "file.encoding", line: 3 } });
+    expect(decodeText(Buffer.from([0x50, 0x4b, 3, 4, 0, 0]))).toMatchObject({
+      ok: false,
+      error: { code: "file.binary" },
+    });
     expect(decodeText(Buffer.alloc(0))).toMatchObject({ ok: false, error: { code: "file.empty" } });
   });
   it("any bytes are text or refused", () => {
-    fc.assert(fc.property(fc.uint8Array({ maxLength: 200 }), (bytes) => {
-      const decoded = decodeText(bytes);
-      if (decoded.ok) expect(typeof decoded.value).toBe("string");
-      else expect(["file.empty", "file.encoding", "file.binary"]).toContain(decoded.error.code);
-    }));
+    fc.assert(
+      fc.property(fc.uint8Array({ maxLength: 200 }), (bytes) => {
+        const decoded = decodeText(bytes);
+        if (decoded.ok) expect(typeof decoded.value).toBe("string");
+        else expect(["file.empty", "file.encoding", "file.binary"]).toContain(decoded.error.code);
+      }),
+    );
   });
 });

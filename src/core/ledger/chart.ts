@@ -1,6 +1,11 @@
 import type { AccountRef, Role } from "./entry";
 
-export type ChartAccount = { readonly code: string; readonly name: string; readonly role: Role; readonly of: string | null };
+export type ChartAccount = {
+  readonly code: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly of: string | null;
+};
 
 /**
  * The chart a new book starts with. `of` is empty for the account a role falls
@@ -36,13 +41,20 @@ export const DEFAULT_CHART: readonly ChartAccount[] = [
 ];
 
 /** The account a posting rule means: the one with that role and `of`, else the role's own. */
-export function accountFor<A extends { readonly role: Role; readonly of: string | null }>(accounts: readonly A[], ref: AccountRef): A | undefined {
+export function accountFor<A extends { readonly role: Role; readonly of: string | null }>(
+  accounts: readonly A[],
+  ref: AccountRef,
+): A | undefined {
   const sameRole = accounts.filter((account) => account.role === ref.role);
-  return sameRole.find((account) => account.of === (ref.of ?? null)) ?? sameRole.find((account) => account.of === null);
+  return (
+    sameRole.find((account) => account.of === (ref.of ?? null)) ??
+    sameRole.find((account) => account.of === null)
+  );
 }
 
 /** The first free code of a block, for an account that is added: 1100 to 1199 for clearing, 1000 to 1049 for banks. */
 export function nextCode(taken: ReadonlySet<string>, role: "clearing" | "bank"): string {
   const start = role === "clearing" ? 1100 : 1000;
-  for (let code = start; ; code += role === "clearing" ? 10 : 5) if (!taken.has(String(code))) return String(code);
+  for (let code = start; ; code += role === "clearing" ? 10 : 5)
+    if (!taken.has(String(code))) return String(code);
 }

@@ -1,11 +1,70 @@
 export { accountFor, DEFAULT_CHART, nextCode, type ChartAccount } from "./chart";
-export { ENTRY_EVENTS, foots, inBook, type AccountRef, type EntryDraft, type EntryEvent, type ItemKind, type ItemRef, type Line, type Role, type Sum } from "./entry";
-export { postAchReturn, postBounced, postDispute, postDisputeLost, postRefund, type WentTo, type WriteOff } from "./goingBack";
 export {
-  postAdjustment, postApplied, postBadDebt, postBankFee, postCreditNote, postDeposited, postDiscount, postElsewhere, postFee, postIdentified, postInvoice, postOpening, postOtherIncome, postParkedDifference, postPayoutTied, postReceiptAtBank, postReceiptByHand,
-  postReceiptSettled, postReserve, postReversal, postSetAside, postSmallDifference, postSurcharge, type AppliedFrom, type FeeKind,
+  ENTRY_EVENTS,
+  foots,
+  inBook,
+  type AccountRef,
+  type EntryDraft,
+  type EntryEvent,
+  type ItemKind,
+  type ItemRef,
+  type Line,
+  type Role,
+  type Sum,
+} from "./entry";
+export {
+  postAchReturn,
+  postBounced,
+  postDispute,
+  postDisputeLost,
+  postRefund,
+  type WentTo,
+  type WriteOff,
+} from "./goingBack";
+export {
+  postAdjustment,
+  postApplied,
+  postBadDebt,
+  postBankFee,
+  postCreditNote,
+  postDeposited,
+  postDiscount,
+  postElsewhere,
+  postFee,
+  postIdentified,
+  postInvoice,
+  postOpening,
+  postOtherIncome,
+  postParkedDifference,
+  postPayoutTied,
+  postReceiptAtBank,
+  postReceiptByHand,
+  postReceiptSettled,
+  postReserve,
+  postReversal,
+  postSetAside,
+  postSmallDifference,
+  postSurcharge,
+  type AppliedFrom,
+  type FeeKind,
 } from "./postings";
-export { postAllowance, postFeeAccrued, postFeeBilled, postLateFee, postRecovery, postRefundAtBank, postReturnFeeCharged } from "./ownCharges";
-export { prove, PROOF_NAMES, type OpenWork, type Proof, type ProofName, type ProofReport, type WorkName } from "./proofs";
+export {
+  postAllowance,
+  postFeeAccrued,
+  postFeeBilled,
+  postLateFee,
+  postRecovery,
+  postRefundAtBank,
+  postReturnFeeCharged,
+} from "./ownCharges";
+export {
+  prove,
+  PROOF_NAMES,
+  type OpenWork,
+  type Proof,
+  type ProofName,
+  type ProofReport,
+  type WorkName,
+} from "./proofs";
 export { postRevalued, valued, type Carried } from "./valuation";
 export { offInWords, whatIsOff, type OffReason } from "./whatIsOff";

@@ -11,12 +11,18 @@ import { bank, entry, F, K, openItem, R, receiptItem, U, type Head } from "./rol
  * @example 25.00 for a returned debit: R 25.00; return fees 25.00
  */
 export function postReturnFeeCharged(head: Head & { itemId: number; sum: Sum }): EntryDraft {
-  return entry("late_fee", head, [debit(R, head.sum, openItem(head.itemId)), credit({ role: "return_fees" }, head.sum)]);
+  return entry("late_fee", head, [
+    debit(R, head.sum, openItem(head.itemId)),
+    credit({ role: "return_fees" }, head.sum),
+  ]);
 }
 
 /** A fee for paying late, an open item of its own: R; late fees. @example 10.00: R 10.00; late fees 10.00 */
 export function postLateFee(head: Head & { itemId: number; sum: Sum }): EntryDraft {
-  return entry("late_fee", head, [debit(R, head.sum, openItem(head.itemId)), credit({ role: "late_fees" }, head.sum)]);
+  return entry("late_fee", head, [
+    debit(R, head.sum, openItem(head.itemId)),
+    credit({ role: "late_fees" }, head.sum),
+  ]);
 }
 
 /**
@@ -25,15 +31,24 @@ export function postLateFee(head: Head & { itemId: number; sum: Sum }): EntryDra
  * @example 312.40 for November: F 312.40; fees accrued 312.40
  */
 export function postFeeAccrued(head: Head & { sum: Sum }): EntryDraft {
-  return entry("fee_accrual", head, [debit(F, head.sum), credit({ role: "fees_accrued" }, head.sum, head.document)]);
+  return entry("fee_accrual", head, [
+    debit(F, head.sum),
+    credit({ role: "fees_accrued" }, head.sum, head.document),
+  ]);
 }
 
 /**
  * The bill for accrued fees, taken from the bank; what it differs by is a fee too: fees accrued, F; B.
  * @example 312.40 accrued, 315.00 billed: fees accrued 312.40, F 2.60; B 315.00
  */
-export function postFeeBilled(head: Head & { bank: string; bankLineId: number; accrued: Sum; billed: Sum }): EntryDraft {
-  const more = { amount: head.billed.amount - head.accrued.amount, currency: head.billed.currency, book: head.billed.book - head.accrued.book } as Sum;
+export function postFeeBilled(
+  head: Head & { bank: string; bankLineId: number; accrued: Sum; billed: Sum },
+): EntryDraft {
+  const more = {
+    amount: head.billed.amount - head.accrued.amount,
+    currency: head.billed.currency,
+    book: head.billed.book - head.accrued.book,
+  } as Sum;
   return entry("fee", head, [
     debit({ role: "fees_accrued" }, head.accrued, head.document),
     ...(more.book === 0 ? [] : [debit(F, more)]),
@@ -43,15 +58,26 @@ export function postFeeBilled(head: Head & { bank: string; bankLineId: number; a
 
 /** The allowance for doubtful debts brought to the sum that was reckoned; `by` is what it moves by: bad debt; allowance. */
 export function postAllowance(head: Head & { by: Sum }): EntryDraft {
-  return entry("allowance", head, [debit({ role: "bad_debt" }, head.by), credit({ role: "allowance" }, head.by)]);
+  return entry("allowance", head, [
+    debit({ role: "bad_debt" }, head.by),
+    credit({ role: "allowance" }, head.by),
+  ]);
 }
 
 /** Money that comes after all for a debt that was written off: U; recoveries. @example 30.00: U 30.00; recoveries 30.00 */
 export function postRecovery(head: Head & { receiptId: number; sum: Sum }): EntryDraft {
-  return entry("recovery", head, [debit(U, head.sum, receiptItem(head.receiptId)), credit({ role: "recoveries" }, head.sum, receiptItem(head.receiptId))]);
+  return entry("recovery", head, [
+    debit(U, head.sum, receiptItem(head.receiptId)),
+    credit({ role: "recoveries" }, head.sum, receiptItem(head.receiptId)),
+  ]);
 }
 
 /** Credit on account sent back from the bank itself (a check, a transfer): K; B. @example 540.00: K 540.00; B 540.00 */
-export function postRefundAtBank(head: Head & { bank: string; bankLineId: number; receiptId: number; sum: Sum }): EntryDraft {
-  return entry("refund", head, [debit(K, head.sum, receiptItem(head.receiptId)), credit(bank(head.bank), head.sum, { kind: "bank_line", id: head.bankLineId })]);
+export function postRefundAtBank(
+  head: Head & { bank: string; bankLineId: number; receiptId: number; sum: Sum },
+): EntryDraft {
+  return entry("refund", head, [
+    debit(K, head.sum, receiptItem(head.receiptId)),
+    credit(bank(head.bank), head.sum, { kind: "bank_line", id: head.bankLineId }),
+  ]);
 }

@@ -21,12 +21,22 @@ function swapped(a: number, b: number): boolean {
   const [left, right] = [String(a), String(b)];
   if (left.length !== right.length || (a - b) % 9 !== 0) return false;
   const at = [...left].findIndex((digit, index) => digit !== right[index]);
-  return at >= 0 && left[at] === right[at + 1] && left[at + 1] === right[at] && left.slice(at + 2) === right.slice(at + 2);
+  return (
+    at >= 0 &&
+    left[at] === right[at + 1] &&
+    left[at + 1] === right[at] &&
+    left.slice(at + 2) === right.slice(at + 2)
+  );
 }
 
 export function offInWords(reason: OffReason): string {
   const words: Record<OffReason, string> = {
-    missing: "no entry stands for it", left: "its entries stand, but it has let go of the sum", sign: "its sign is turned", digits: "two digits have changed places", twice: "it counts twice on one side", other: "nothing simple explains it: look at its entries one by one",
+    missing: "no entry stands for it",
+    left: "its entries stand, but it has let go of the sum",
+    sign: "its sign is turned",
+    digits: "two digits have changed places",
+    twice: "it counts twice on one side",
+    other: "nothing simple explains it: look at its entries one by one",
   };
   return words[reason];
 }

@@ -7,9 +7,28 @@ const PRIOR: Record<Decision, number> = { sure: 0.998, check: 0.56, none: 0.22 }
 const PRIOR_WEIGHT = 4;
 
 /** A reading's pattern of evidence: its decision, where number, sum and payer come from, and what speaks against it. */
-export function patternOf(draft: Draft, decision: Decision, against: readonly Reason[], alike: number): string {
-  const doubts = against.map(({ code }) => code.replace("against_", "")).sort().join("+");
-  return [decision, draft.numbers, draft.sum, draft.shape, draft.who, draft.flaws > 0 ? "flawed" : "", doubts, alike > 1 ? `alike${Math.min(alike, 3)}` : ""].filter((part) => part !== "").join(" ");
+export function patternOf(
+  draft: Draft,
+  decision: Decision,
+  against: readonly Reason[],
+  alike: number,
+): string {
+  const doubts = against
+    .map(({ code }) => code.replace("against_", ""))
+    .sort()
+    .join("+");
+  return [
+    decision,
+    draft.numbers,
+    draft.sum,
+    draft.shape,
+    draft.who,
+    draft.flaws > 0 ? "flawed" : "",
+    doubts,
+    alike > 1 ? `alike${Math.min(alike, 3)}` : "",
+  ]
+    .filter((part) => part !== "")
+    .join(" ");
 }
 
 /** The probability that a reading is right: the smoothed hit rate of its pattern, else of its decision on the whole. */

@@ -16,7 +16,9 @@ export function whoIs(payer: Payer | undefined, payers: readonly Payer[]): Who {
 export function choices(named: Named): MatchItem[][] {
   let lists: MatchItem[][] = [[...named.items]];
   for (const options of named.open.slice(0, 4)) {
-    lists = lists.flatMap((list) => options.filter((item) => !list.includes(item)).map((item) => [...list, item]));
+    lists = lists.flatMap((list) =>
+      options.filter((item) => !list.includes(item)).map((item) => [...list, item]),
+    );
     if (lists.length > 64) break;
   }
   return lists.filter((list) => list.length > 0).slice(0, 64);

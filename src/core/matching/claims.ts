@@ -5,7 +5,16 @@ import { listOf } from "./lists";
 import { NumberIndex } from "./memo";
 import { PayerIndex } from "./payers";
 import { textOf, type Around } from "./readings";
-import type { Habit, MatchingInput, MatchItem, MatchReceipt, PaidFor, Payer, Reading, ReadingLine } from "./types";
+import type {
+  Habit,
+  MatchingInput,
+  MatchItem,
+  MatchReceipt,
+  PaidFor,
+  Payer,
+  Reading,
+  ReadingLine,
+} from "./types";
 
 type Lists = Map<number, readonly MatchItem[]>;
 
@@ -34,7 +43,8 @@ export class Claims {
 
   private creditsOf(input: MatchingInput): ReadonlyMap<number, number> {
     const sums = new Map<number, number>();
-    for (const { customerId, sum } of input.credits ?? []) sums.set(this.payers.group(customerId), (sums.get(this.payers.group(customerId)) ?? 0) + sum);
+    for (const { customerId, sum } of input.credits ?? [])
+      sums.set(this.payers.group(customerId), (sums.get(this.payers.group(customerId)) ?? 0) + sum);
     return sums;
   }
 
@@ -46,11 +56,26 @@ export class Claims {
     }
     for (const [id, list] of byCustomer) this.byCustomer.set(id, list);
     // A customer that is a group by itself has one list.
-    for (const [id, list] of byGroup) this.byGroup.set(id, byCustomer.get(id)?.length === list.length ? (this.byCustomer.get(id) ?? list) : list);
+    for (const [id, list] of byGroup)
+      this.byGroup.set(
+        id,
+        byCustomer.get(id)?.length === list.length ? (this.byCustomer.get(id) ?? list) : list,
+      );
   }
 
   /** Takes over what is different in a book; gives the keys of payers of whom more (or less) is known now. */
-  change(next: MatchingInput, { gone, come, paid }: { gone: readonly MatchItem[]; come: readonly MatchItem[]; paid: readonly (readonly [PaidFor, number])[] }): Set<string> {
+  change(
+    next: MatchingInput,
+    {
+      gone,
+      come,
+      paid,
+    }: {
+      gone: readonly MatchItem[];
+      come: readonly MatchItem[];
+      paid: readonly (readonly [PaidFor, number])[];
+    },
+  ): Set<string> {
     this.input = next;
     this.ids = null;
     this.habits = habitsOf(next);
@@ -61,8 +86,11 @@ export class Claims {
 
   /** Every item of these groups is as it was before any receipt claimed it. */
   release(groups: ReadonlySet<number>): void {
-    const items = this.input.items.filter(({ customerId }) => groups.has(this.payers.group(customerId)));
-    for (const [id] of [...this.byCustomer]) if (groups.has(this.payers.group(id))) this.byCustomer.delete(id);
+    const items = this.input.items.filter(({ customerId }) =>
+      groups.has(this.payers.group(customerId)),
+    );
+    for (const [id] of [...this.byCustomer])
+      if (groups.has(this.payers.group(id))) this.byCustomer.delete(id);
     for (const group of groups) {
       this.byGroup.delete(group);
       this.touchedGroups.delete(group);
@@ -75,14 +103,33 @@ export class Claims {
   around(graceDays: number): Around {
     const percent = this.input.settings.surchargePercent ?? null;
     const ratio = percent === null ? null : ratioOf(percent);
-    const surcharge = (method: MatchReceipt["method"], sum: number): Minor => (method === "card" && ratio?.ok ? percentOf(sum, ratio.value, "half-even") : minor(0));
-    return { payers: this.payers, graceDays, surcharge, surchargePercent: percent ?? "", habit: (id) => this.habits.get(id), credit: (id) => this.credits.get(this.payers.group(id)) ?? 0, memo: (text) => this.numbers.read(text), scope: (id) => (this.payers.group(id) === id ? this.byGroup : this.byCustomer).get(id) ?? [] };
+    const surcharge = (method: MatchReceipt["method"], sum: number): Minor =>
+      method === "card" && ratio?.ok ? percentOf(sum, ratio.value, "half-even") : minor(0);
+    return {
+      payers: this.payers,
+      graceDays,
+      surcharge,
+      surchargePercent: percent ?? "",
+      habit: (id) => this.habits.get(id),
+      credit: (id) => this.credits.get(this.payers.group(id)) ?? 0,
+      memo: (text) => this.numbers.read(text),
+      scope: (id) => (this.payers.group(id) === id ? this.byGroup : this.byCustomer).get(id) ?? [],
+    };
   }
 
   /** The same with every item as it was before any receipt claimed it. */
   unclaimed(graceDays: number): Around {
-    const of = (is: (item: MatchItem) => boolean): MatchItem[] => this.input.items.filter(is).sort(oldestFirst);
-    return { ...this.around(graceDays), scope: (id) => of((item) => (this.payers.group(id) === id ? this.payers.group(item.customerId) === id : item.customerId === id)) };
+    const of = (is: (item: MatchItem) => boolean): MatchItem[] =>
+      this.input.items.filter(is).sort(oldestFirst);
+    return {
+      ...this.around(graceDays),
+      scope: (id) =>
+        of((item) =>
+          this.payers.group(id) === id
+            ? this.payers.group(item.customerId) === id
+            : item.customerId === id,
+        ),
+    };
   }
 
   /** Takes over who paid, found elsewhere meanwhile (payersFor). */
@@ -96,12 +143,25 @@ export class Claims {
 
   /** Whether the memo names an item in another currency than the receipt's. */
   namesForeign(receipt: MatchReceipt): boolean {
-    return this.numbers.read(textOf(receipt)).mentions.some(({ items }) => items.length > 0 && items.every((item) => item.currency !== receipt.currency));
+    return this.numbers
+      .read(textOf(receipt))
+      .mentions.some(
+        ({ items }) =>
+          items.length > 0 && items.every((item) => item.currency !== receipt.currency),
+      );
   }
 
   /** Whether an item that these readings rest on has been claimed since they were made. */
   touches(drafts: readonly Draft[]): boolean {
-    return this.touchedItems.size > 0 && drafts.some((draft) => (draft.customerId !== null && this.touchedGroups.has(this.payers.group(draft.customerId))) || draft.lines.some((line) => this.touchedItems.has(line.itemId)));
+    return (
+      this.touchedItems.size > 0 &&
+      drafts.some(
+        (draft) =>
+          (draft.customerId !== null &&
+            this.touchedGroups.has(this.payers.group(draft.customerId))) ||
+          draft.lines.some((line) => this.touchedItems.has(line.itemId)),
+      )
+    );
   }
 
   take(reading: Reading): void {
@@ -124,11 +184,18 @@ export class Claims {
     const changed = (list: readonly MatchItem[]): readonly MatchItem[] => {
       if (balance === 0) return list.filter(({ id }) => id !== whole.id);
       const item = { ...whole, balance: minor(balance) };
-      return standing ? list.map((one) => (one.id === whole.id ? item : one)) : [...list, item].sort(oldestFirst);
+      return standing
+        ? list.map((one) => (one.id === whole.id ? item : one))
+        : [...list, item].sort(oldestFirst);
     };
     const shared = this.byCustomer.get(whole.customerId) === this.byGroup.get(group);
     this.byCustomer.set(whole.customerId, changed(this.byCustomer.get(whole.customerId) ?? []));
-    this.byGroup.set(group, shared ? (this.byCustomer.get(whole.customerId) ?? []) : changed(this.byGroup.get(group) ?? []));
+    this.byGroup.set(
+      group,
+      shared
+        ? (this.byCustomer.get(whole.customerId) ?? [])
+        : changed(this.byGroup.get(group) ?? []),
+    );
   }
 
   private ids: Map<number, MatchItem> | null = null;

@@ -10,7 +10,8 @@ export function editDistance(a: string, b: string, bound: number): number {
     for (let j = 1; j <= b.length; j += 1) {
       const cost = a[i - 1] === b[j - 1] ? 0 : 1;
       let best = Math.min((old?.[j] ?? 0) + 1, (now[j - 1] ?? 0) + 1, (old?.[j - 1] ?? 0) + cost);
-      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) best = Math.min(best, (older?.[j - 2] ?? 0) + 1);
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
+        best = Math.min(best, (older?.[j - 2] ?? 0) + 1);
       now[j] = best;
     }
     [older, old] = [old ?? [], now];
@@ -37,9 +38,32 @@ export function mayBe(stray: Stray, items: readonly MatchItem[]): MatchItem[] {
   const letters = compact(stray.text);
   return items.filter((item) => {
     const [number, core] = [compact(item.number), coreOf(item.number)];
-    if (stray.last && letters.length >= 3 && number.length - letters.length >= 1 && number.length - letters.length <= 3 && number.startsWith(letters)) return true;
-    if (stray.last && stray.digits.length >= 3 && core.length - stray.digits.length === 1 && core.startsWith(stray.digits)) return true;
-    if (stray.digits.length >= 3 && core.length > stray.digits.length && core.endsWith(stray.digits)) return true;
-    return (stray.digits.length >= 4 || letters.length >= 6 || (stray.digits.length >= 3 && letters.length >= 5)) && ((stray.digits.length >= 3 && isOneEdit(stray.digits, core)) || isOneEdit(letters, number));
+    if (
+      stray.last &&
+      letters.length >= 3 &&
+      number.length - letters.length >= 1 &&
+      number.length - letters.length <= 3 &&
+      number.startsWith(letters)
+    )
+      return true;
+    if (
+      stray.last &&
+      stray.digits.length >= 3 &&
+      core.length - stray.digits.length === 1 &&
+      core.startsWith(stray.digits)
+    )
+      return true;
+    if (
+      stray.digits.length >= 3 &&
+      core.length > stray.digits.length &&
+      core.endsWith(stray.digits)
+    )
+      return true;
+    return (
+      (stray.digits.length >= 4 ||
+        letters.length >= 6 ||
+        (stray.digits.length >= 3 && letters.length >= 5)) &&
+      ((stray.digits.length >= 3 && isOneEdit(stray.digits, core)) || isOneEdit(letters, number))
+    );
   });
 }

@@ -1,19 +1,50 @@
 import type { Reason, Spot } from "./types";
 
 /** What a reason rests on: pieces of the memo, or the payer's name, the address, the sum. */
-export type RestsOn = { readonly spots: readonly Spot[]; readonly field: "name" | "email" | "sum" | null };
+export type RestsOn = {
+  readonly spots: readonly Spot[];
+  readonly field: "name" | "email" | "sum" | null;
+};
 
 export function restsOn(reason: Reason): RestsOn {
   switch (reason.code) {
-    case "numbers": case "po": case "left_out": case "against_unread": case "against_number": case "against_closed":
+    case "numbers":
+    case "po":
+    case "left_out":
+    case "against_unread":
+    case "against_number":
+    case "against_closed":
       return { spots: reason.spots, field: null };
-    case "email": case "domain":
+    case "email":
+    case "domain":
       return { spots: [], field: "email" };
-    case "name": case "paid_before": case "against_payer":
+    case "name":
+    case "paid_before":
+    case "against_payer":
       return { spots: [], field: "name" };
-    case "sum_one": case "sum_several": case "sum_all_open": case "sum_of_quoted": case "discount": case "equal_items": case "credit_note": case "mended": case "sums_beside": case "against_short": case "against_over": case "against_double": case "against_also": case "on_account":
+    case "sum_one":
+    case "sum_several":
+    case "sum_all_open":
+    case "sum_of_quoted":
+    case "discount":
+    case "equal_items":
+    case "credit_note":
+    case "mended":
+    case "sums_beside":
+    case "against_short":
+    case "against_over":
+    case "against_double":
+    case "against_also":
+    case "on_account":
       return { spots: [], field: "sum" };
-    case "group": case "remittance": case "habit": case "usual_day": case "surcharge": case "against_other_reading": case "against_currency": case "against_claimed":
+    case "group":
+    case "remittance":
+    case "habit":
+    case "usual_day":
+    case "surcharge":
+    case "against_other_reading":
+    case "against_currency":
+    case "against_claimed":
       return { spots: [], field: null };
     default:
       throw reason satisfies never;

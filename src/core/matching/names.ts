@@ -1,7 +1,29 @@
 /** Legal forms and small words that say nothing about who somebody is. */
-const EMPTY_WORDS = new Set("INC INCORPORATED LLC LTD LIMITED CO CORP COMPANY CORPORATION LLP LP PLLC PC GMBH AG KG UG PLC SARL SAS SA SL SRL BV NV PTY THE AND OF FOR A".split(" "));
-const ABBREVIATIONS: Record<string, string> = { CTR: "CENTER", CENTRE: "CENTER", SCH: "SCHOOL", UNIF: "UNIFIED", DIST: "DISTRICT", COMM: "COMMUNITY", STU: "STUDIO", STUDIOS: "STUDIO", CERAM: "CERAMICS", CERAMIC: "CERAMICS", ASSN: "ASSOCIATION", ST: "STREET", MT: "MOUNT" };
-const FREE_MAIL = new Set("gmail.com googlemail.com outlook.com hotmail.com live.com msn.com yahoo.com ymail.com icloud.com me.com mac.com aol.com proton.me protonmail.com pm.me gmx.de gmx.net gmx.com web.de t-online.de mail.com zoho.com fastmail.com hey.com comcast.net att.net sbcglobal.net bellsouth.net verizon.net cox.net charter.net earthlink.net orange.fr wanadoo.fr free.fr laposte.net hotmail.fr yahoo.fr yahoo.es hotmail.es hotmail.co.uk yahoo.co.uk btinternet.com outlook.de mail.example post.example".split(" "));
+const EMPTY_WORDS = new Set(
+  "INC INCORPORATED LLC LTD LIMITED CO CORP COMPANY CORPORATION LLP LP PLLC PC GMBH AG KG UG PLC SARL SAS SA SL SRL BV NV PTY THE AND OF FOR A".split(
+    " ",
+  ),
+);
+const ABBREVIATIONS: Record<string, string> = {
+  CTR: "CENTER",
+  CENTRE: "CENTER",
+  SCH: "SCHOOL",
+  UNIF: "UNIFIED",
+  DIST: "DISTRICT",
+  COMM: "COMMUNITY",
+  STU: "STUDIO",
+  STUDIOS: "STUDIO",
+  CERAM: "CERAMICS",
+  CERAMIC: "CERAMICS",
+  ASSN: "ASSOCIATION",
+  ST: "STREET",
+  MT: "MOUNT",
+};
+const FREE_MAIL = new Set(
+  "gmail.com googlemail.com outlook.com hotmail.com live.com msn.com yahoo.com ymail.com icloud.com me.com mac.com aol.com proton.me protonmail.com pm.me gmx.de gmx.net gmx.com web.de t-online.de mail.com zoho.com fastmail.com hey.com comcast.net att.net sbcglobal.net bellsouth.net verizon.net cox.net charter.net earthlink.net orange.fr wanadoo.fr free.fr laposte.net hotmail.fr yahoo.fr yahoo.es hotmail.es hotmail.co.uk yahoo.co.uk btinternet.com outlook.de mail.example post.example".split(
+    " ",
+  ),
+);
 
 /** The words of a name that carry it: upper case, accents off, forms and small words left out. */
 export function nameWords(name: string): string[] {
@@ -17,8 +39,17 @@ const read = new Map<string, readonly string[]>();
 const MOST_READ = 50_000;
 
 function nameWordsAnew(name: string): string[] {
-  const bare = name.normalize("NFD").replace(/[\u0300-\u036f]/g, "").toUpperCase().replace(/&/g, " AND ").replace(/['’.]/g, "").replace(/[^A-Z0-9]+/g, " ");
-  return bare.split(" ").filter((word) => word !== "" && !EMPTY_WORDS.has(word)).map((word) => ABBREVIATIONS[word] ?? word);
+  const bare = name
+    .normalize("NFD")
+    .replace(/[\u0300-\u036f]/g, "")
+    .toUpperCase()
+    .replace(/&/g, " AND ")
+    .replace(/['’.]/g, "")
+    .replace(/[^A-Z0-9]+/g, " ");
+  return bare
+    .split(" ")
+    .filter((word) => word !== "" && !EMPTY_WORDS.has(word))
+    .map((word) => ABBREVIATIONS[word] ?? word);
 }
 
 /** The domain of an address, or null where it is a public mail provider's and proves nothing. */

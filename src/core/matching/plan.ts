@@ -6,7 +6,11 @@ import { readingsOf, type Around } from "./readings";
 import type { MatchReceipt } from "./types";
 
 /** A receipt with its readings as they were before anything was claimed. */
-export type Looked = { readonly receipt: MatchReceipt; readonly before: Draft[]; /** Groups whose items it could be for. */ readonly groups: readonly number[] };
+export type Looked = {
+  readonly receipt: MatchReceipt;
+  readonly before: Draft[];
+  /** Groups whose items it could be for. */ readonly groups: readonly number[];
+};
 
 /**
  * Receipts of one customer that only their sums speak for are planned together
@@ -17,16 +21,27 @@ export class Plan {
   private readonly chosen = new Map<number, string>();
   private readonly yielding = new Set<number>();
 
-  constructor(all: readonly Looked[], private readonly claims: Claims, private readonly around: Around) {
+  constructor(
+    all: readonly Looked[],
+    private readonly claims: Claims,
+    private readonly around: Around,
+  ) {
     for (const one of all) {
       const best = one.before[0];
-      if (best && best.customerId !== null && best.numbers === "none" && best.lines.length > 0) listOf(this.waiting, claims.groupOf(best.customerId)).push(one);
+      if (best && best.customerId !== null && best.numbers === "none" && best.lines.length > 0)
+        listOf(this.waiting, claims.groupOf(best.customerId)).push(one);
     }
   }
 
   private choose(group: number, together: readonly Looked[]): void {
-    const contenders = together.map(({ receipt, before }) => ({ id: receipt.id, drafts: exactOnes(this.claims.touches(before) ? readingsOf(receipt, this.around) : before) }));
-    const chosen = assign(contenders, this.around.scope(group).map(({ balance }) => balance));
+    const contenders = together.map(({ receipt, before }) => ({
+      id: receipt.id,
+      drafts: exactOnes(this.claims.touches(before) ? readingsOf(receipt, this.around) : before),
+    }));
+    const chosen = assign(
+      contenders,
+      this.around.scope(group).map(({ balance }) => balance),
+    );
     for (const { id, drafts } of contenders) {
       const taking = chosen.get(id);
       if (taking !== undefined) this.chosen.set(id, taking);
@@ -49,7 +64,10 @@ export class Plan {
     if (together && together.length > 1) this.choose(group, together);
     this.waiting.delete(group);
     const taking = this.chosen.get(receipt.id);
-    const planned = taking === undefined || taking === takes(best) ? undefined : now.find((draft) => takes(draft) === taking);
+    const planned =
+      taking === undefined || taking === takes(best)
+        ? undefined
+        : now.find((draft) => takes(draft) === taking);
     return planned ? [planned, ...now.filter((draft) => draft !== planned)] : now;
   }
 }

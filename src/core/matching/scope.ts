@@ -28,7 +28,12 @@ const RANK: readonly Numbers[] = ["none", "whole", "digits", "order", "damaged"]
 const worse = (a: Numbers, b: Numbers): Numbers => (RANK.indexOf(a) > RANK.indexOf(b) ? a : b);
 
 /** Reads a memo as one customer would have meant it. `items` are what is open at the customer and its group. */
-export function namedIn(memo: Memo, items: readonly MatchItem[], payer: Payer | undefined, amount: number): Named {
+export function namedIn(
+  memo: Memo,
+  items: readonly MatchItem[],
+  payer: Payer | undefined,
+  amount: number,
+): Named {
   const chosen = new Map<number, MatchItem>();
   const open: MatchItem[][] = [];
   const [foreign, unexplained]: [Spot[], Spot[]] = [[], []];
@@ -37,12 +42,14 @@ export function namedIn(memo: Memo, items: readonly MatchItem[], payer: Payer | 
   const out: MatchItem[] = [];
   const told = new Map<number, string>();
   let how: Numbers = "none";
-  const current = (list: readonly MatchItem[]): MatchItem[] => items.filter((item) => list.some(({ id }) => id === item.id));
+  const current = (list: readonly MatchItem[]): MatchItem[] =>
+    items.filter((item) => list.some(({ id }) => id === item.id));
   for (const mention of memo.mentions) {
     const own = current(mention.items);
     const ordered = current(mention.orders);
     const [only] = own;
-    for (const item of own.length > 0 ? own : ordered) spots.set(item.id, { at: mention.at, text: mention.text });
+    for (const item of own.length > 0 ? own : ordered)
+      spots.set(item.id, { at: mention.at, text: mention.text });
     if (only && mention.told !== "") told.set(only.id, mention.told);
     if (mention.leftOut) out.push(...own);
     else if (only && own.length === 1) {
@@ -61,27 +68,57 @@ export function namedIn(memo: Memo, items: readonly MatchItem[], payer: Payer | 
   }
   // Somebody else's number that is one digit off from an own one is taken for damaged, if the payer is known and the sum does not fit the other.
   for (const mention of strangers) {
-    const near = payer === undefined ? [] : mayBe({ text: mention.text, at: mention.at, digits: coreOf(mention.text), last: false, after: "", ownStyle: true }, items).filter(({ id }) => !chosen.has(id));
-    if (near.length === 0 || mention.items.some(({ balance }) => balance === amount)) foreign.push({ at: mention.at, text: mention.text });
+    const near =
+      payer === undefined
+        ? []
+        : mayBe(
+            {
+              text: mention.text,
+              at: mention.at,
+              digits: coreOf(mention.text),
+              last: false,
+              after: "",
+              ownStyle: true,
+            },
+            items,
+          ).filter(({ id }) => !chosen.has(id));
+    if (near.length === 0 || mention.items.some(({ balance }) => balance === amount))
+      foreign.push({ at: mention.at, text: mention.text });
     else {
       open.push(near.slice(0, 8));
-      for (const item of near.slice(0, 8)) spots.set(item.id, { at: mention.at, text: mention.text });
+      for (const item of near.slice(0, 8))
+        spots.set(item.id, { at: mention.at, text: mention.text });
       how = worse(how, "damaged");
     }
   }
   for (const stray of memo.strays) {
-    const candidates = payer === undefined && chosen.size === 0 ? [] : mayBe(stray, items).filter(({ id }) => !chosen.has(id));
+    const candidates =
+      payer === undefined && chosen.size === 0
+        ? []
+        : mayBe(stray, items).filter(({ id }) => !chosen.has(id));
     if (candidates.length === 0) {
       if (stray.ownStyle) unexplained.push({ at: stray.at, text: stray.text });
       continue;
     }
-    for (const item of candidates.slice(0, 8)) spots.set(item.id, { at: stray.at, text: stray.text });
+    for (const item of candidates.slice(0, 8))
+      spots.set(item.id, { at: stray.at, text: stray.text });
     const [single] = candidates;
     if (single && candidates.length === 1 && isNear(stray)) chosen.set(single.id, single);
     else open.push(candidates.slice(0, 8));
     how = worse(how, "damaged");
   }
-  return { items: [...chosen.values()], how, open, foreign, unexplained, spots, out, told, sums: memo.sums, loose: memo.strays.length > 0 };
+  return {
+    items: [...chosen.values()],
+    how,
+    open,
+    foreign,
+    unexplained,
+    spots,
+    out,
+    told,
+    sums: memo.sums,
+    loose: memo.strays.length > 0,
+  };
 }
 
 /** A damaged number long enough that a single fit is no accident. */

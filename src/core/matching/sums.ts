@@ -4,17 +4,36 @@ import { add, minor, percentOf, ratioOf, sumOf, type Minor } from "@/core/money"
 import type { MatchItem } from "./types";
 
 /** What an item takes from a receipt when it is paid in full: all of it, or all less a discount. */
-export type Part = { readonly item: MatchItem; readonly amount: Minor; readonly discount: Minor; readonly inTime: boolean };
+export type Part = {
+  readonly item: MatchItem;
+  readonly amount: Minor;
+  readonly discount: Minor;
+  readonly inTime: boolean;
+};
 
 /** The item at its balance, and, where its terms give a discount on the whole of it, less the discount. */
 export function partsOf(item: MatchItem, paidOn: Day, graceDays: number): Part[] {
   const whole: Part = { item, amount: item.balance, discount: minor(0), inTime: true };
   const terms = item.terms === null ? null : parseTerms(item.terms);
-  if (!terms?.ok || terms.value.discount === null || item.balance !== item.total || item.balance <= 0) return [whole];
+  if (
+    !terms?.ok ||
+    terms.value.discount === null ||
+    item.balance !== item.total ||
+    item.balance <= 0
+  )
+    return [whole];
   const percent = ratioOf(terms.value.discount.percent);
   if (!percent.ok) return [whole];
   const discount = percentOf(item.total, percent.value, "half-even");
-  return [whole, { item, amount: add(item.balance, -discount), discount, inTime: discountInTime(item.issuedOn, terms.value, paidOn, graceDays) }];
+  return [
+    whole,
+    {
+      item,
+      amount: add(item.balance, -discount),
+      discount,
+      inTime: discountInTime(item.issuedOn, terms.value, paidOn, graceDays),
+    },
+  ];
 }
 
 /** Items whose discount may have been taken or not, tried one by one; beyond it only all or none. */
@@ -24,7 +43,12 @@ const MOST_CHOICES = 8;
  * The ways in which paying all of these items comes to the amount: at their
  * balances, else with discounts on all or some of them, those in time first.
  */
-export function exactWays(items: readonly MatchItem[], amount: Minor, paidOn: Day, graceDays: number): Part[][] {
+export function exactWays(
+  items: readonly MatchItem[],
+  amount: Minor,
+  paidOn: Day,
+  graceDays: number,
+): Part[][] {
   const full = sumOf(items, (item) => item.balance);
   if (items.length === 0) return [];
   if (full === amount) return [items.map((item) => partsOf(item, paidOn, graceDays)[0] as Part)];
@@ -32,7 +56,8 @@ export function exactWays(items: readonly MatchItem[], amount: Minor, paidOn: Da
   const options = items.map((item) => partsOf(item, paidOn, graceDays));
   const free = options.flatMap((parts, at) => (parts.length > 1 ? [at] : []));
   if (free.length === 0) return [];
-  const take = (chosen: ReadonlySet<number>): Part[] => options.map((parts, at) => (chosen.has(at) ? parts[1] : parts[0]) as Part);
+  const take = (chosen: ReadonlySet<number>): Part[] =>
+    options.map((parts, at) => (chosen.has(at) ? parts[1] : parts[0]) as Part);
   const inTime = free.filter((at) => options[at]?.[1]?.inTime);
   for (const group of [inTime, free]) {
     const parts = take(new Set(group));
@@ -56,7 +81,10 @@ const MOST_TOGETHER = 4;
  * items oldest first, so among equal ones the older is found first. At most
  * 4 items in one answer, and at most 12 answers.
  */
-export function subsetsOf<Item extends { readonly balance: Minor }>(items: readonly Item[], amount: Minor): Item[][] {
+export function subsetsOf<Item extends { readonly balance: Minor }>(
+  items: readonly Item[],
+  amount: Minor,
+): Item[][] {
   const pool = items.slice(0, MOST_ITEMS);
   const largest = pool.reduce((most, { balance }) => Math.max(most, balance), 0);
   const answers: Item[][] = [];
@@ -80,10 +108,16 @@ export function subsetsOf<Item extends { readonly balance: Minor }>(items: reado
 }
 
 /** Fills items oldest first until the money is used; the last one may be paid in part. */
-export function fill(items: readonly MatchItem[], amount: Minor): { item: MatchItem; amount: Minor }[] {
+export function fill(
+  items: readonly MatchItem[],
+  amount: Minor,
+): { item: MatchItem; amount: Minor }[] {
   const credits = items.filter((item) => item.balance < 0);
   let left = add(amount, -sumOf(credits, (item) => item.balance));
-  const lines: { item: MatchItem; amount: Minor }[] = credits.map((item) => ({ item, amount: item.balance }));
+  const lines: { item: MatchItem; amount: Minor }[] = credits.map((item) => ({
+    item,
+    amount: item.balance,
+  }));
   for (const item of items.filter(({ balance }) => balance > 0)) {
     if (left <= 0) break;
     const given = minor(Math.min(left, item.balance));

@@ -2,8 +2,25 @@ import type { Minor } from "@/core/money";
 
 import type { Reading } from "./types";
 
-const NUMBERS: Record<string, string> = { whole: "number quoted", digits: "number quoted without prefix or zeros", order: "order number quoted", damaged: "number quoted with a slip", none: "known payer" };
-const SUMS: Record<string, string> = { exact: "exact sum", single: "exact sum of one item", discount: "less the discount, in time", surcharge: "with the surcharge on top", credit: "credit note taken off", told: "sums written beside the numbers", part: "paid in part", over: "more than the invoice", all: "all that is open", due: "all that was due" };
+const NUMBERS: Record<string, string> = {
+  whole: "number quoted",
+  digits: "number quoted without prefix or zeros",
+  order: "order number quoted",
+  damaged: "number quoted with a slip",
+  none: "known payer",
+};
+const SUMS: Record<string, string> = {
+  exact: "exact sum",
+  single: "exact sum of one item",
+  discount: "less the discount, in time",
+  surcharge: "with the surcharge on top",
+  credit: "credit note taken off",
+  told: "sums written beside the numbers",
+  part: "paid in part",
+  over: "more than the invoice",
+  all: "all that is open",
+  due: "all that was due",
+};
 
 /** What kind of reading a sure one is, in words by which they are looked through together; from its pattern of evidence. */
 export function sureKind(reading: Reading): string {

@@ -4,26 +4,64 @@ import type { Customer } from "@/core/parties";
 import type { Method } from "@/core/receipts";
 
 export type MatchItem = {
-  readonly id: number; readonly number: string; readonly customerId: number; readonly issuedOn: Day; readonly dueOn: Day; readonly currency: Currency; readonly total: Minor; readonly balance: Minor; readonly poNumber: string | null; readonly terms: string | null;
+  readonly id: number;
+  readonly number: string;
+  readonly customerId: number;
+  readonly issuedOn: Day;
+  readonly dueOn: Day;
+  readonly currency: Currency;
+  readonly total: Minor;
+  readonly balance: Minor;
+  readonly poNumber: string | null;
+  readonly terms: string | null;
 };
 export type MatchReceipt = {
-  readonly id: number; readonly paidOn: Day; readonly method: Method; readonly currency: Currency; readonly amount: Minor; readonly payerName: string; readonly payerEmail: string; readonly reference: string;
+  readonly id: number;
+  readonly paidOn: Day;
+  readonly method: Method;
+  readonly currency: Currency;
+  readonly amount: Minor;
+  readonly payerName: string;
+  readonly payerEmail: string;
+  readonly reference: string;
   /** What a remittance advice says that came beside it. */
   readonly remittance?: readonly { readonly number: string; readonly amount: Minor }[];
 };
 /** Who paid before and for whom, with how often. */
-export type PaidFor = { readonly payerName: string; readonly payerEmail: string; readonly customerId: number; readonly times: number };
+export type PaidFor = {
+  readonly payerName: string;
+  readonly payerEmail: string;
+  readonly customerId: number;
+  readonly times: number;
+};
 /** How a customer usually pays: of so many receipts, how many quoted a number of what they paid, and how many paid several items. */
-export type Habit = { readonly customerId: number; readonly receipts: number; readonly quoted: number; readonly several: number; /** Days after the due day on which it pays on the average (negative: before it); null where it paid too few in full to say. */ readonly late?: number | null };
+export type Habit = {
+  readonly customerId: number;
+  readonly receipts: number;
+  readonly quoted: number;
+  readonly several: number;
+  /** Days after the due day on which it pays on the average (negative: before it); null where it paid too few in full to say. */ readonly late?:
+    number | null;
+};
 /** A receipt that was placed already; the second of two equal payments is held against it. */
-export type PlacedReceipt = { readonly id: number; readonly customerId: number; readonly paidOn: Day; readonly amount: Minor };
+export type PlacedReceipt = {
+  readonly id: number;
+  readonly customerId: number;
+  readonly paidOn: Day;
+  readonly amount: Minor;
+};
 
 /**
  * A customer who may have sent a receipt: a weight in bits (log2 of the
  * likelihood ratio, Fellegi and Sunter 1969), and whether it is beyond doubt
  * by itself: an address, or a whole name, that is this group's alone.
  */
-export type Payer = { readonly customerId: number; readonly weight: number; readonly beyondDoubt: boolean; readonly reasons: readonly Reason[] };
+export type Payer = {
+  readonly customerId: number;
+  readonly weight: number;
+  readonly beyondDoubt: boolean;
+  readonly reasons: readonly Reason[];
+};
 
 export type MatchingInput = {
   readonly customers: readonly Customer[];
@@ -37,7 +75,12 @@ export type MatchingInput = {
   /** Numbers that memos may name though nothing is open on them any more. */
   readonly closed: readonly { readonly number: string; readonly customerId: number }[];
   readonly placed: readonly PlacedReceipt[];
-  readonly settings: { readonly discountGraceDays: number; /** A payment short by no more than this is looked at: it may be written off (minor units; 0 where nothing is). */ readonly smallDifferenceLimit: number; /** What cards pay on top, in percent (decimal text), where that is agreed. */ readonly surchargePercent?: string | null };
+  readonly settings: {
+    readonly discountGraceDays: number;
+    /** A payment short by no more than this is looked at: it may be written off (minor units; 0 where nothing is). */ readonly smallDifferenceLimit: number;
+    /** What cards pay on top, in percent (decimal text), where that is agreed. */ readonly surchargePercent?:
+      string | null;
+  };
 };
 
 /** A piece of the memo (or of the remittance that follows it) that a reason rests on, in characters. */
@@ -45,7 +88,12 @@ export type Spot = { readonly at: number; readonly text: string };
 
 /** What speaks for or against a reading, as coded facts. The words stand in words.ts. */
 export type Reason =
-  | { readonly code: "numbers"; readonly numbers: readonly string[]; readonly how: "whole" | "digits" | "near"; readonly spots: readonly Spot[] }
+  | {
+      readonly code: "numbers";
+      readonly numbers: readonly string[];
+      readonly how: "whole" | "digits" | "near";
+      readonly spots: readonly Spot[];
+    }
   | { readonly code: "po"; readonly number: string; readonly spots: readonly Spot[] }
   | { readonly code: "sum_one"; readonly number: string }
   | { readonly code: "sum_several"; readonly count: number }
@@ -62,7 +110,11 @@ export type Reason =
   | { readonly code: "credit_note"; readonly numbers: readonly string[] }
   | { readonly code: "mended"; readonly count: number }
   | { readonly code: "sums_beside"; readonly count: number }
-  | { readonly code: "left_out"; readonly numbers: readonly string[]; readonly spots: readonly Spot[] }
+  | {
+      readonly code: "left_out";
+      readonly numbers: readonly string[];
+      readonly spots: readonly Spot[];
+    }
   | { readonly code: "remittance" }
   | { readonly code: "on_account"; readonly sum: Minor }
   | { readonly code: "habit"; readonly how: "several" | "single" }
@@ -79,7 +131,12 @@ export type Reason =
   | { readonly code: "against_also"; readonly paidOn: Day }
   | { readonly code: "against_claimed" };
 
-export type ReadingLine = { readonly itemId: number; readonly number: string; readonly amount: Minor; readonly discount: Minor };
+export type ReadingLine = {
+  readonly itemId: number;
+  readonly number: string;
+  readonly amount: Minor;
+  readonly discount: Minor;
+};
 
 /** One way to explain a receipt. What the lines do not take stays on account of the customer. */
 export type Reading = {
@@ -96,4 +153,8 @@ export type Reading = {
 };
 
 export type Decision = "sure" | "check" | "none";
-export type Proposal = { readonly receiptId: number; readonly decision: Decision; /** Best first; empty where there is none. */ readonly readings: readonly Reading[] };
+export type Proposal = {
+  readonly receiptId: number;
+  readonly decision: Decision;
+  /** Best first; empty where there is none. */ readonly readings: readonly Reading[];
+};

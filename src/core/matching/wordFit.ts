@@ -5,7 +5,13 @@ import { jaroWinkler } from "./names";
 export function wordFit(written: string, word: string): number {
   if (written === word) return 1;
   if (written.length >= 3 && word.startsWith(written)) return 0.9;
-  if (written.length >= 3 && written.length < word.length && written[0] === word[0] && isSubsequence(written, word)) return 0.85;
+  if (
+    written.length >= 3 &&
+    written.length < word.length &&
+    written[0] === word[0] &&
+    isSubsequence(written, word)
+  )
+    return 0.85;
   if (word.length < 4 || jaroWinkler(written, word) < 0.88) return 0;
   // Long names of one family begin alike: only so many slips make a misspelling.
   const slips = editDistance(written, word, 3);

@@ -12,8 +12,14 @@ export function speaksAgainst(reason: Reason): boolean {
 export function reasonInWords(reason: Reason, currency: Currency): string {
   switch (reason.code) {
     case "numbers": {
-      const how = { whole: "", digits: ", without its prefix or zeros", near: ", nearly: a digit is off or cut" }[reason.how];
-      return reason.numbers.length === 1 ? `${reason.numbers[0]} is in the memo${how}` : `${reason.numbers.length} numbers in the memo${how}`;
+      const how = {
+        whole: "",
+        digits: ", without its prefix or zeros",
+        near: ", nearly: a digit is off or cut",
+      }[reason.how];
+      return reason.numbers.length === 1
+        ? `${reason.numbers[0]} is in the memo${how}`
+        : `${reason.numbers.length} numbers in the memo${how}`;
     }
     case "po":
       return `order ${reason.number} is in the memo`;
@@ -36,17 +42,23 @@ export function reasonInWords(reason: Reason, currency: Currency): string {
     case "name":
       return reason.exact ? "the customer's name" : "a name much like the customer's";
     case "paid_before":
-      return reason.times === 1 ? "this payer paid once before for this customer" : `this payer paid ${reason.times} times before for this customer`;
+      return reason.times === 1
+        ? "this payer paid once before for this customer"
+        : `this payer paid ${reason.times} times before for this customer`;
     case "group":
       return "pays for sites of its group";
     case "equal_items":
       return `oldest of ${reason.count} items of this sum`;
     case "credit_note":
-      return reason.numbers.length === 1 ? `credit note ${reason.numbers[0]} taken off` : `${reason.numbers.length} credit notes taken off`;
+      return reason.numbers.length === 1
+        ? `credit note ${reason.numbers[0]} taken off`
+        : `${reason.numbers.length} credit notes taken off`;
     case "mended":
       return "one number of the list is off, the sum tells which";
     case "sums_beside":
-      return reason.count === 1 ? "the sum written beside the number" : "the sums written beside the numbers come out";
+      return reason.count === 1
+        ? "the sum written beside the number"
+        : "the sums written beside the numbers come out";
     case "left_out":
       return `the words leave out ${reason.numbers.join(", ")}`;
     case "remittance":
@@ -54,9 +66,13 @@ export function reasonInWords(reason: Reason, currency: Currency): string {
     case "on_account":
       return `short by just the ${formatAmount(reason.sum, currency)} that stand on account`;
     case "habit":
-      return reason.how === "several" ? "usually pays several at once" : "usually pays one at a time";
+      return reason.how === "several"
+        ? "usually pays several at once"
+        : "usually pays one at a time";
     case "usual_day":
-      return reason.late === 0 ? "on its due day, as usual" : `${Math.abs(reason.late)} days ${reason.late > 0 ? "late" : "early"}, as usual`;
+      return reason.late === 0
+        ? "on its due day, as usual"
+        : `${Math.abs(reason.late)} days ${reason.late > 0 ? "late" : "early"}, as usual`;
     default:
       return againstInWords(reason, currency);
   }
@@ -70,7 +86,9 @@ function againstInWords(reason: Against, currency: Currency): string {
     case "against_unread":
       return `nothing explains ${reason.spots.map(({ text }) => text).join(", ")} in the memo`;
     case "against_other_reading":
-      return reason.count === 1 ? "another reading is near" : `${reason.count} other readings are near`;
+      return reason.count === 1
+        ? "another reading is near"
+        : `${reason.count} other readings are near`;
     case "against_payer":
       return "the payer is somebody else";
     case "against_number":

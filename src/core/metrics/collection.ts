@@ -25,13 +25,22 @@ export function bestPossibleDso(notDue: number, sales: number, days: number): nu
  * (opening + sales - closing total) / (opening + sales - closing current).
  * @example cei(80_000_00, 60_000_00, 70_000_00, 50_000_00) // 77.78
  */
-export function cei(opening: number, sales: number, closing: number, closingCurrent: number): number | null {
+export function cei(
+  opening: number,
+  sales: number,
+  closing: number,
+  closingCurrent: number,
+): number | null {
   const could = opening + sales - closingCurrent;
   return could <= 0 ? null : twoDecimals(((opening + sales - closing) / could) * 100);
 }
 
 /** Days late on the average of what was paid, weighed by sum; paid early counts below zero. */
-export function averageDaysLate(paid: readonly { readonly amount: number; readonly daysLate: number }[]): number | null {
+export function averageDaysLate(
+  paid: readonly { readonly amount: number; readonly daysLate: number }[],
+): number | null {
   const sum = paid.reduce((so, { amount }) => so + amount, 0);
-  return sum <= 0 ? null : twoDecimals(paid.reduce((so, { amount, daysLate }) => so + amount * daysLate, 0) / sum);
+  return sum <= 0
+    ? null
+    : twoDecimals(paid.reduce((so, { amount, daysLate }) => so + amount * daysLate, 0) / sum);
 }

@@ -1,5 +1,34 @@
-export { agingOf, BUCKETS, bucketOf, bucketWords, spanOf, spansOf, totalAging, type AgedBy, type AgeSpan, type Aging, type Bucket } from "./aging";
-export { cashIncome, creditAge, CREDIT_AGES, creditAgeWords, type CashMonth, type CreditAge, type Paid } from "./year";
+export {
+  agingOf,
+  BUCKETS,
+  bucketOf,
+  bucketWords,
+  spanOf,
+  spansOf,
+  totalAging,
+  type AgedBy,
+  type AgeSpan,
+  type Aging,
+  type Bucket,
+} from "./aging";
+export {
+  cashIncome,
+  creditAge,
+  CREDIT_AGES,
+  creditAgeWords,
+  type CashMonth,
+  type CreditAge,
+  type Paid,
+} from "./year";
 export { averageDaysLate, bestPossibleDso, cei, dso } from "./collection";
 export { allowanceFor, DOUBTFUL_PERCENT } from "./doubtful";
-export { cashByWeek, latenessOf, mondayOf, UNKNOWN_HABIT, weekOf, type Lateness, type ToCome, type Week } from "./forecast";
+export {
+  cashByWeek,
+  latenessOf,
+  mondayOf,
+  UNKNOWN_HABIT,
+  weekOf,
+  type Lateness,
+  type ToCome,
+  type Week,
+} from "./forecast";

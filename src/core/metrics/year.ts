@@ -11,13 +11,28 @@ export function creditAge(since: Day, asOf: Day): CreditAge {
 }
 
 export function creditAgeWords(age: CreditAge): string {
-  return { to_90: "up to 90 days", to_365: "up to a year", to_1095: "up to three years", over_1095: "older" }[age];
+  return {
+    to_90: "up to 90 days",
+    to_365: "up to a year",
+    to_1095: "up to three years",
+    over_1095: "older",
+  }[age];
 }
 
 /** Money given to an invoice (negative where it went back), with the invoice's total and the tax in it. */
-export type Paid = { readonly on: Day; readonly amount: Minor; readonly total: Minor; readonly tax: Minor };
+export type Paid = {
+  readonly on: Day;
+  readonly amount: Minor;
+  readonly total: Minor;
+  readonly tax: Minor;
+};
 /** Income and tax of money that came in within a month. */
-export type CashMonth = { readonly month: string; readonly received: Minor; readonly income: Minor; readonly tax: Minor };
+export type CashMonth = {
+  readonly month: string;
+  readonly received: Minor;
+  readonly income: Minor;
+  readonly tax: Minor;
+};
 
 /**
  * Income on the cash basis by month: what was paid on invoices, less the tax in
@@ -26,12 +41,15 @@ export type CashMonth = { readonly month: string; readonly received: Minor; read
  */
 export function cashIncome(paid: readonly Paid[]): CashMonth[] {
   const months = new Map<string, Paid[]>();
-  for (const one of paid) months.set(one.on.slice(0, 7), [...(months.get(one.on.slice(0, 7)) ?? []), one]);
-  return [...months].sort(([a], [b]) => (a < b ? -1 : 1)).map(([month, all]) => {
-    const received = sumOf(all, ({ amount }) => amount);
-    const tax = sumOf(all, taxIn);
-    return { month, received, tax, income: add(received, -tax) };
-  });
+  for (const one of paid)
+    months.set(one.on.slice(0, 7), [...(months.get(one.on.slice(0, 7)) ?? []), one]);
+  return [...months]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([month, all]) => {
+      const received = sumOf(all, ({ amount }) => amount);
+      const tax = sumOf(all, taxIn);
+      return { month, received, tax, income: add(received, -tax) };
+    });
 }
 
 function taxIn({ amount, total, tax }: Paid): Minor {

@@ -15,7 +15,12 @@ export function convert(amount: number, from: Currency, to: Currency, rate: Rati
 }
 
 /** The same at a rate in decimal text; null where that cannot be read. */
-export function inCurrency(amount: number, from: Currency, to: Currency, rate: string): Minor | null {
+export function inCurrency(
+  amount: number,
+  from: Currency,
+  to: Currency,
+  rate: string,
+): Minor | null {
   const ratio = ratioOf(rate);
   return ratio.ok ? convert(amount, from, to, ratio.value) : null;
 }

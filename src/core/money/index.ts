@@ -4,4 +4,11 @@ export { add, minor, negate, sumOf, ZERO, type Minor } from "./minor";
 export { percentOf, ratioOf, type Ratio } from "./ratio";
 export { mulDiv, type Rounding } from "./rounding";
 export { split } from "./split";
-export { formatAmount, formatMoney, parseAmount, toDecimal, type AmountProblem, type DecimalMark } from "./text";
+export {
+  formatAmount,
+  formatMoney,
+  parseAmount,
+  toDecimal,
+  type AmountProblem,
+  type DecimalMark,
+} from "./text";

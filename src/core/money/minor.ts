@@ -7,7 +7,8 @@ export type Minor = number & { readonly __brand: "Minor" };
 
 /** Makes a Minor of a number that must already be whole. Throws RangeError otherwise: that is a bug, not bad input. */
 export function minor(value: number): Minor {
-  if (!Number.isSafeInteger(value)) throw new RangeError("an amount must be a safe integer of minor units");
+  if (!Number.isSafeInteger(value))
+    throw new RangeError("an amount must be a safe integer of minor units");
   return (value === 0 ? 0 : value) as Minor;
 }
 

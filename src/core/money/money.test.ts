@@ -2,36 +2,82 @@ import codes from "currency-codes";
 import Decimal from "decimal.js";
 import fc from "fast-check";
 
-import { add, allCurrencies, currencyOf, formatAmount, minor, minorDigits, mulDiv, parseAmount, percentOf, ratioOf, split, sumOf, toDecimal, type Currency } from ".";
+import {
+  add,
+  allCurrencies,
+  currencyOf,
+  formatAmount,
+  minor,
+  minorDigits,
+  mulDiv,
+  parseAmount,
+  percentOf,
+  ratioOf,
+  split,
+  sumOf,
+  toDecimal,
+  type Currency,
+} from ".";
 
 const currency = (code: string): Currency => currencyOf(code) as Currency;
 const USD = currency("USD");
 
 describe("currencies (ISO 4217; the package currency-codes is an independent copy of its list)", () => {
-  it.each(codes.data.filter(({ code }) => currencyOf(code)).map(({ code, digits }) => [code, digits]))("%s has %i minor digits", (code, digits) => {
+  it.each(
+    codes.data.filter(({ code }) => currencyOf(code)).map(({ code, digits }) => [code, digits]),
+  )("%s has %i minor digits", (code, digits) => {
     expect(minorDigits(currency(code))).toBe(digits);
   });
   it("knows nearly every code of the list, and no other", () => {
     const listed = new Set(codes.codes());
-    expect(allCurrencies().filter((code) => !listed.has(code) && !["XCG", "ZWG"].includes(code))).toEqual([]);
+    expect(
+      allCurrencies().filter((code) => !listed.has(code) && !["XCG", "ZWG"].includes(code)),
+    ).toEqual([]);
     expect(allCurrencies().length).toBeGreaterThan(150);
-    expect([currencyOf("usd "), currencyOf("US"), currencyOf("ABC")]).toEqual(["USD", undefined, undefined]);
+    expect([currencyOf("usd "), currencyOf("US"), currencyOf("ABC")]).toEqual([
+      "USD",
+      undefined,
+      undefined,
+    ]);
   });
 });
 
 describe("rounding", () => {
   // IEEE 754-2008, roundTiesToEven; values from memory.
-  it.each([[125, 10, 12], [135, 10, 14], [25, 10, 2], [-25, 10, -2], [35, 10, 4], [-35, 10, -4]])("half-even: %i / %i = %i", (top, bottom, expected) => {
+  it.each([
+    [125, 10, 12],
+    [135, 10, 14],
+    [25, 10, 2],
+    [-25, 10, -2],
+    [35, 10, 4],
+    [-35, 10, -4],
+  ])("half-even: %i / %i = %i", (top, bottom, expected) => {
     expect(mulDiv(top, 1, bottom, "half-even")).toBe(expected);
   });
   it("agrees with decimal.js in every mode, negative sums too", () => {
-    const modes = { "half-even": Decimal.ROUND_HALF_EVEN, "half-up": Decimal.ROUND_HALF_UP, down: Decimal.ROUND_DOWN, up: Decimal.ROUND_UP } as const;
+    const modes = {
+      "half-even": Decimal.ROUND_HALF_EVEN,
+      "half-up": Decimal.ROUND_HALF_UP,
+      down: Decimal.ROUND_DOWN,
+      up: Decimal.ROUND_UP,
+    } as const;
     const names = Object.keys(modes) as (keyof typeof modes)[];
-    fc.assert(fc.property(fc.integer({ min: -1e12, max: 1e12 }), fc.integer({ min: 0, max: 100_000 }), fc.integer({ min: 1, max: 100_000 }), fc.constantFrom(...names), (amount, numerator, denominator, mode) => {
-      const wanted = new Decimal(amount).times(numerator).div(denominator).toDecimalPlaces(0, modes[mode]);
-      fc.pre(wanted.abs().lte(Number.MAX_SAFE_INTEGER));
-      expect(mulDiv(amount, numerator, denominator, mode)).toBe(wanted.toNumber() + 0);
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -1e12, max: 1e12 }),
+        fc.integer({ min: 0, max: 100_000 }),
+        fc.integer({ min: 1, max: 100_000 }),
+        fc.constantFrom(...names),
+        (amount, numerator, denominator, mode) => {
+          const wanted = new Decimal(amount)
+            .times(numerator)
+            .div(denominator)
+            .toDecimalPlaces(0, modes[mode]);
+          fc.pre(wanted.abs().lte(Number.MAX_SAFE_INTEGER));
+          expect(mulDiv(amount, numerator, denominator, mode)).toBe(wanted.toNumber() + 0);
+        },
+      ),
+    );
   });
   it("takes a card fee of 2.9 % (common practice, no source)", () => {
     const rate = ratioOf("2.9");
@@ -48,34 +94,77 @@ describe("rounding", () => {
 describe("split", () => {
   it("keeps the sum, differs from the exact share by less than one unit, and favours the earlier on a tie", () => {
     expect(split(100, [1, 1, 1])).toEqual([34, 33, 33]);
-    fc.assert(fc.property(fc.integer({ min: -1e9, max: 1e9 }), fc.array(fc.integer({ min: 0, max: 1e6 }), { minLength: 1, maxLength: 12 }), (amount, weights) => {
-      const parts = split(amount, weights);
-      expect(sumOf(parts, (part) => part)).toBe(amount);
-      const all = weights.reduce((sum, weight) => sum + weight, 0);
-      if (all > 0) parts.forEach((part, at) => expect(Math.abs(part - (amount * (weights[at] ?? 0)) / all)).toBeLessThan(1.001));
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -1e9, max: 1e9 }),
+        fc.array(fc.integer({ min: 0, max: 1e6 }), { minLength: 1, maxLength: 12 }),
+        (amount, weights) => {
+          const parts = split(amount, weights);
+          expect(sumOf(parts, (part) => part)).toBe(amount);
+          const all = weights.reduce((sum, weight) => sum + weight, 0);
+          if (all > 0)
+            parts.forEach((part, at) =>
+              expect(Math.abs(part - (amount * (weights[at] ?? 0)) / all)).toBeLessThan(1.001),
+            );
+        },
+      ),
+    );
   });
 });
 
 describe("amounts as people write them", () => {
   it.each<[string, "." | ",", number]>([
-    ["1,234.56", ".", 123456], ["1.234,56", ",", 123456], ["(12.00)", ".", -1200], ["12.00-", ".", -1200], ["-$ 12", ".", -1200], ["USD 12.5", ".", 1250], ["1 234,50 €", ",", 123450], ["0.10", ".", 10], [".5", ".", 50], ["12.500", ".", 1250], ["+3.00", ".", 300], ["1'234.00", ".", 123400],
+    ["1,234.56", ".", 123456],
+    ["1.234,56", ",", 123456],
+    ["(12.00)", ".", -1200],
+    ["12.00-", ".", -1200],
+    ["-$ 12", ".", -1200],
+    ["USD 12.5", ".", 1250],
+    ["1 234,50 €", ",", 123450],
+    ["0.10", ".", 10],
+    [".5", ".", 50],
+    ["12.500", ".", 1250],
+    ["+3.00", ".", 300],
+    ["1'234.00", ".", 123400],
   ])("%s with mark %s", (text, mark, expected) => {
     expect(parseAmount(text, mark, USD)).toEqual({ ok: true, value: expected });
   });
   it.each<[string, "." | ",", string]>([
-    ["", ".", "amount.empty"], ["twelve", ".", "amount.unreadable"], ["1.234,56", ".", "amount.mark"], ["1,23", ".", "amount.mark"], ["1.005", ".", "amount.digits"], ["99999999999999999", ".", "amount.large"], ["12,34,567.00", ".", "amount.mark"],
+    ["", ".", "amount.empty"],
+    ["twelve", ".", "amount.unreadable"],
+    ["1.234,56", ".", "amount.mark"],
+    ["1,23", ".", "amount.mark"],
+    ["1.005", ".", "amount.digits"],
+    ["99999999999999999", ".", "amount.large"],
+    ["12,34,567.00", ".", "amount.mark"],
   ])("%s with mark %s is refused", (text, mark, code) => {
     const read = parseAmount(text, mark, USD);
     expect(!read.ok && read.error.code).toBe(code);
   });
   it("reads back what it writes, in every currency", () => {
-    fc.assert(fc.property(fc.integer({ min: -1e14, max: 1e14 }), fc.constantFrom("USD", "JPY", "KWD", "CLF"), (amount, code) => {
-      expect(parseAmount(toDecimal(amount, currency(code)), ".", currency(code))).toEqual({ ok: true, value: amount });
-      expect(parseAmount(formatAmount(amount, currency(code)), ".", currency(code))).toEqual({ ok: true, value: amount });
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -1e14, max: 1e14 }),
+        fc.constantFrom("USD", "JPY", "KWD", "CLF"),
+        (amount, code) => {
+          expect(parseAmount(toDecimal(amount, currency(code)), ".", currency(code))).toEqual({
+            ok: true,
+            value: amount,
+          });
+          expect(parseAmount(formatAmount(amount, currency(code)), ".", currency(code))).toEqual({
+            ok: true,
+            value: amount,
+          });
+        },
+      ),
+    );
   });
   it("shows sums by the conventions of accounting", () => {
-    expect([formatAmount(-128450, USD), formatAmount(0, USD, { dash: true }), formatAmount(123456789012, USD), formatAmount(1500, currency("JPY"))]).toEqual(["(1,284.50)", "–", "1,234,567,890.12", "1,500"]);
+    expect([
+      formatAmount(-128450, USD),
+      formatAmount(0, USD, { dash: true }),
+      formatAmount(123456789012, USD),
+      formatAmount(1500, currency("JPY")),
+    ]).toEqual(["(1,284.50)", "–", "1,234,567,890.12", "1,500"]);
   });
 });

@@ -9,7 +9,12 @@ export type Rounding = "half-even" | "half-up" | "down" | "up";
  * Throws RangeError for a denominator of 0.
  * @example mulDiv(10_000, 29, 1000, "half-even") // 2.9 % of 100.00 = 290 cents
  */
-export function mulDiv(amount: number, numerator: bigint | number, denominator: bigint | number, rounding: Rounding): Minor {
+export function mulDiv(
+  amount: number,
+  numerator: bigint | number,
+  denominator: bigint | number,
+  rounding: Rounding,
+): Minor {
   const bottom = BigInt(denominator);
   if (bottom === 0n) throw new RangeError("division by zero");
   const top = BigInt(minor(amount)) * BigInt(numerator);

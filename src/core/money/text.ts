@@ -4,7 +4,8 @@ import { minorDigits, type Currency } from "./currency";
 import { minor, type Minor } from "./minor";
 
 export type DecimalMark = "." | ",";
-export type AmountProblem = "amount.empty" | "amount.unreadable" | "amount.mark" | "amount.digits" | "amount.large";
+export type AmountProblem =
+  "amount.empty" | "amount.unreadable" | "amount.mark" | "amount.digits" | "amount.large";
 
 /** Whole digits, grouped or not, and decimals, by the decimal mark. */
 const SHAPES: Record<DecimalMark, RegExp> = {
@@ -23,16 +24,26 @@ const PLAIN = /^-?\d{1,11}\.(\d{1,4})$/;
  * digits than the currency has (amount.digits) unless they are zeros.
  * @example parseAmount("1.234,56", ",", USD) // ok 123456
  */
-export function parseAmount(text: string, mark: DecimalMark, currency: Currency): Result<Minor, AmountProblem> {
+export function parseAmount(
+  text: string,
+  mark: DecimalMark,
+  currency: Currency,
+): Result<Minor, AmountProblem> {
   const trimmed = text.trim();
   if (trimmed === "") return fail("amount.empty");
   const plain = mark === "." ? PLAIN.exec(trimmed) : null;
-  if (plain?.[1]?.length === minorDigits(currency)) return ok(minor(Number(trimmed.replace(".", ""))));
+  if (plain?.[1]?.length === minorDigits(currency))
+    return ok(minor(Number(trimmed.replace(".", ""))));
   const negative = /^\(.*\)$/.test(trimmed) || /^[^\d]*[-−]/.test(trimmed) || /[-−]$/.test(trimmed);
-  const bare = trimmed.replace(/^[\s(+\-−]*(?:[A-Z]{3}\b)?[\s(+\-−]*[$€£¥]?[\s+\-−]*/, "").replace(/[\s)\-−]*(?:[A-Z]{3}|[$€£¥])?[\s)\-−]*$/, "");
+  const bare = trimmed
+    .replace(/^[\s(+\-−]*(?:[A-Z]{3}\b)?[\s(+\-−]*[$€£¥]?[\s+\-−]*/, "")
+    .replace(/[\s)\-−]*(?:[A-Z]{3}|[$€£¥])?[\s)\-−]*$/, "");
   const match = SHAPES[mark].exec(bare);
   if (!match || (match[1] === undefined && !match[2])) {
-    return fail(/^[\d.,]+$/.test(bare) ? "amount.mark" : "amount.unreadable", { text: trimmed, mark });
+    return fail(/^[\d.,]+$/.test(bare) ? "amount.mark" : "amount.unreadable", {
+      text: trimmed,
+      mark,
+    });
   }
   const digits = minorDigits(currency);
   const decimals = (match[2] ?? "").replace(/0+$/, "");
@@ -45,7 +56,9 @@ export function parseAmount(text: string, mark: DecimalMark, currency: Currency)
 /** Decimal text for files and the command line: "1234.56", "-0.05". */
 export function toDecimal(amount: number, currency: Currency): string {
   const digits = minorDigits(currency);
-  const size = Math.abs(amount).toString().padStart(digits + 1, "0");
+  const size = Math.abs(amount)
+    .toString()
+    .padStart(digits + 1, "0");
   const whole = size.slice(0, size.length - digits);
   const sign = amount < 0 ? "-" : "";
   return digits === 0 ? `${sign}${whole}` : `${sign}${whole}.${size.slice(-digits)}`;
@@ -56,7 +69,11 @@ export function toDecimal(amount: number, currency: Currency): string {
  * parentheses, and an en dash for nothing where `dash` is set.
  * @example formatAmount(-128450, USD) // "(1,284.50)"
  */
-export function formatAmount(amount: number, currency: Currency, options: { dash?: boolean } = {}): string {
+export function formatAmount(
+  amount: number,
+  currency: Currency,
+  options: { dash?: boolean } = {},
+): string {
   if (amount === 0 && options.dash) return "–";
   const [whole = "0", decimals] = toDecimal(Math.abs(amount), currency).split(".");
   const grouped = whole.replace(/\B(?=(\d{3})+$)/g, ",");
@@ -66,5 +83,7 @@ export function formatAmount(amount: number, currency: Currency, options: { dash
 
 /** The same, with the currency's code before it where that is not the book's. @example formatMoney(10000, EUR, USD) // "EUR 100.00" */
 export function formatMoney(amount: number, currency: Currency, book: Currency): string {
-  return currency === book ? formatAmount(amount, currency) : `${currency} ${formatAmount(amount, currency)}`;
+  return currency === book
+    ? formatAmount(amount, currency)
+    : `${currency} ${formatAmount(amount, currency)}`;
 }

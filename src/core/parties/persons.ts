@@ -3,20 +3,45 @@ export const LETTER_SHARES = ["to", "copy", "none"] as const;
 export type LetterShare = (typeof LETTER_SHARES)[number];
 
 /** A person at a customer's; `duty` is what it does there, in their words. Empty where it is not known. */
-export type ContactPerson = { readonly name: string; readonly duty: string; readonly email: string; readonly phone: string; readonly letters: LetterShare; /** Whether it is the one to call. */ readonly calls: boolean };
+export type ContactPerson = {
+  readonly name: string;
+  readonly duty: string;
+  readonly email: string;
+  readonly phone: string;
+  readonly letters: LetterShare;
+  /** Whether it is the one to call. */ readonly calls: boolean;
+};
 
 /** Whom letters go to, who gets a copy, how they begin, and whom to call. */
-export type Reached = { readonly to: readonly string[]; readonly copies: readonly string[]; readonly greeting: string; readonly phone: string | null; readonly callee: string };
+export type Reached = {
+  readonly to: readonly string[];
+  readonly copies: readonly string[];
+  readonly greeting: string;
+  readonly phone: string | null;
+  readonly callee: string;
+};
 
 /**
  * How a customer is reached: by its contact persons, and where none of them
  * gets letters or is called, by the address and number that it has itself.
  */
-export function reachedBy(persons: readonly ContactPerson[], customer: { readonly name: string; readonly email: string | null; readonly phone: string | null }): Reached {
+export function reachedBy(
+  persons: readonly ContactPerson[],
+  customer: { readonly name: string; readonly email: string | null; readonly phone: string | null },
+): Reached {
   const to = persons.filter(({ letters }) => letters === "to");
   const copies = persons.filter(({ letters }) => letters === "copy").map(({ email }) => email);
   const names = to.map(({ name }) => name).filter((name) => name !== "");
-  const called = persons.find(({ calls, phone }) => calls && phone !== "") ?? persons.find(({ phone }) => phone !== "");
-  const addresses = to.length > 0 ? to.map(({ email }) => email) : customer.email === null ? [] : [customer.email];
-  return { to: [...new Set(addresses)], copies: [...new Set(copies)].filter((one) => !addresses.includes(one)), greeting: names.length > 0 ? names.join(", ") : customer.name, phone: called?.phone ?? customer.phone, callee: called?.name ?? "" };
+  const called =
+    persons.find(({ calls, phone }) => calls && phone !== "") ??
+    persons.find(({ phone }) => phone !== "");
+  const addresses =
+    to.length > 0 ? to.map(({ email }) => email) : customer.email === null ? [] : [customer.email];
+  return {
+    to: [...new Set(addresses)],
+    copies: [...new Set(copies)].filter((one) => !addresses.includes(one)),
+    greeting: names.length > 0 ? names.join(", ") : customer.name,
+    phone: called?.phone ?? customer.phone,
+    callee: called?.name ?? "",
+  };
 }

@@ -2,9 +2,23 @@ import { addBankingDays, type Day } from "@/core/calendar";
 import { add, sumOf, type Minor } from "@/core/money";
 
 /** Something in clearing that is in no payout yet. */
-export type Unpaid = { readonly account: string; readonly delayDays: number; readonly settledOn: Day; readonly amount: Minor; readonly charges: number };
+export type Unpaid = {
+  readonly account: string;
+  readonly delayDays: number;
+  readonly settledOn: Day;
+  readonly amount: Minor;
+  readonly charges: number;
+};
 /** What should reach the bank on a day: by a payout that the processor has told, or by its delay. */
-export type Expected = { readonly on: Day; readonly account: string; readonly sum: Minor; readonly charges: number; readonly from: Day; readonly to: Day; readonly late: boolean };
+export type Expected = {
+  readonly on: Day;
+  readonly account: string;
+  readonly sum: Minor;
+  readonly charges: number;
+  readonly from: Day;
+  readonly to: Day;
+  readonly late: boolean;
+};
 
 /**
  * What has settled and is in no payout, by the day it should land: the
@@ -24,7 +38,15 @@ export function expectedOf(items: readonly Unpaid[], today: Day): Expected[] {
   return [...groups.values()]
     .map(({ on, all }): Expected => {
       const days = all.map(({ settledOn }) => settledOn).sort();
-      return { on, account: all[0]?.account ?? "", sum: sumOf(all, ({ amount }) => amount), charges: all.reduce((so, { charges }) => so + charges, 0), from: days[0] ?? on, to: days.at(-1) ?? on, late: on < today };
+      return {
+        on,
+        account: all[0]?.account ?? "",
+        sum: sumOf(all, ({ amount }) => amount),
+        charges: all.reduce((so, { charges }) => so + charges, 0),
+        from: days[0] ?? on,
+        to: days.at(-1) ?? on,
+        late: on < today,
+      };
     })
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.account < b.account ? -1 : 1));
 }

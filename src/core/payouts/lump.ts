@@ -7,7 +7,13 @@ export type LumpItem = { readonly id: number; readonly on: Day; readonly net: Mi
 export type Lump = { readonly sum: Minor; readonly on: Day; readonly delayDays: number };
 
 /** One answer: the items that make the sum. The fewer of a run of days are left out, and the nearer the run is to what is due, the better. */
-export type LumpAnswer = { readonly ids: readonly number[]; readonly from: Day; readonly to: Day; /** Items of those days that are not in it. */ readonly leftOut: readonly number[]; readonly rank: number };
+export type LumpAnswer = {
+  readonly ids: readonly number[];
+  readonly from: Day;
+  readonly to: Day;
+  /** Items of those days that are not in it. */ readonly leftOut: readonly number[];
+  readonly rank: number;
+};
 export type LumpAnswers = {
   /** The best, at most ten, best first. */
   readonly answers: readonly LumpAnswer[];
@@ -33,7 +39,9 @@ const LONGEST_RUN = 12;
  * the day that the processor's delay says.
  */
 export function lumpAnswers(items: readonly LumpItem[], lump: Lump): LumpAnswers {
-  const sorted = [...items].filter(({ net }) => net !== 0).sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id));
+  const sorted = [...items]
+    .filter(({ net }) => net !== 0)
+    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id));
   const days = [...new Set(sorted.map(({ on }) => on))];
   const found = new Map<string, LumpAnswer>();
   for (let first = 0; first < days.length; first += 1) {
@@ -46,7 +54,13 @@ export function lumpAnswers(items: readonly LumpItem[], lump: Lump): LumpAnswers
         const ids = run.filter((item) => !leftOut.includes(item)).map(({ id }) => id);
         if (ids.length === 0) continue;
         const ends = Math.abs(bankingDaysBetween(to, lump.on) - lump.delayDays);
-        const answer: LumpAnswer = { ids, from, to, leftOut: leftOut.map(({ id }) => id), rank: leftOut.length * 4 + ends * 8 + Math.min(first, 4) * 4 + spread(leftOut, from, to) };
+        const answer: LumpAnswer = {
+          ids,
+          from,
+          to,
+          leftOut: leftOut.map(({ id }) => id),
+          rank: leftOut.length * 4 + ends * 8 + Math.min(first, 4) * 4 + spread(leftOut, from, to),
+        };
         const key = ids.join();
         const known = found.get(key);
         if (!known || answer.rank < known.rank) found.set(key, answer);
@@ -54,7 +68,12 @@ export function lumpAnswers(items: readonly LumpItem[], lump: Lump): LumpAnswers
     }
   }
   const count = countSets(sorted, lump.sum);
-  const answers = [...found.values()].sort((a, b) => a.rank - b.rank || a.leftOut.length - b.leftOut.length || (a.from < b.from ? -1 : 1)).slice(0, MOST_ANSWERS);
+  const answers = [...found.values()]
+    .sort(
+      (a, b) =>
+        a.rank - b.rank || a.leftOut.length - b.leftOut.length || (a.from < b.from ? -1 : 1),
+    )
+    .slice(0, MOST_ANSWERS);
   return { answers, count, cap: CAP, only: count === 1 && answers.length === 1 };
 }
 
@@ -75,7 +94,8 @@ function setsOf(items: readonly LumpItem[], sum: number): LumpItem[][] {
     for (let b = a + 1; b < items.length; b += 1) {
       const two = at(a).net + at(b).net;
       if (two === sum) sets.push([at(a), at(b)]);
-      for (const c of byNet.get(sum - two) ?? []) if (c > b && sets.length < 200) sets.push([at(a), at(b), at(c)]);
+      for (const c of byNet.get(sum - two) ?? [])
+        if (c > b && sets.length < 200) sets.push([at(a), at(b), at(c)]);
     }
   }
   return sets.filter((set) => set.length <= MOST_LEFT_OUT);

@@ -1,22 +1,58 @@
 import { addBankingDays, type Day } from "@/core/calendar";
 import { add, minor, type Minor } from "@/core/money";
 
-export const PROCESSOR_ITEM_KINDS = ["charge", "fee", "refund", "dispute", "dispute_fee", "ach_return", "return_fee", "reserve", "adjustment", "opening"] as const;
+export const PROCESSOR_ITEM_KINDS = [
+  "charge",
+  "fee",
+  "refund",
+  "dispute",
+  "dispute_fee",
+  "ach_return",
+  "return_fee",
+  "reserve",
+  "adjustment",
+  "opening",
+] as const;
 export type ItemKindOfProcessor = (typeof PROCESSOR_ITEM_KINDS)[number];
 
 /** The sum line of a payout. What lowers the net is negative; the five sum to net. */
-export type MakeUp = { readonly charges: Minor; readonly fees: Minor; readonly refunds: Minor; readonly disputes: Minor; readonly other: Minor; readonly net: Minor };
+export type MakeUp = {
+  readonly charges: Minor;
+  readonly fees: Minor;
+  readonly refunds: Minor;
+  readonly disputes: Minor;
+  readonly other: Minor;
+  readonly net: Minor;
+};
 
 const COLUMN_OF: Record<ItemKindOfProcessor, Exclude<keyof MakeUp, "net">> = {
-  charge: "charges", fee: "fees", dispute_fee: "fees", return_fee: "fees", refund: "refunds", dispute: "disputes", ach_return: "other", reserve: "other", adjustment: "other", opening: "other",
+  charge: "charges",
+  fee: "fees",
+  dispute_fee: "fees",
+  return_fee: "fees",
+  refund: "refunds",
+  dispute: "disputes",
+  ach_return: "other",
+  reserve: "other",
+  adjustment: "other",
+  opening: "other",
 };
 
 /** Adds up a payout's items by column. @example a charge of 100.00 and its fee of -3.20: charges 100.00, fees -3.20, net 96.80 */
-export function makeUp(items: readonly { readonly kind: ItemKindOfProcessor; readonly amount: number }[]): MakeUp {
+export function makeUp(
+  items: readonly { readonly kind: ItemKindOfProcessor; readonly amount: number }[],
+): MakeUp {
   const sums = { charges: 0, fees: 0, refunds: 0, disputes: 0, other: 0 };
   for (const { kind, amount } of items) sums[COLUMN_OF[kind]] += amount;
   const { charges, fees, refunds, disputes, other } = sums;
-  return { charges: minor(charges), fees: minor(fees), refunds: minor(refunds), disputes: minor(disputes), other: minor(other), net: add(charges, fees, refunds, disputes, other) };
+  return {
+    charges: minor(charges),
+    fees: minor(fees),
+    refunds: minor(refunds),
+    disputes: minor(disputes),
+    other: minor(other),
+    net: add(charges, fees, refunds, disputes, other),
+  };
 }
 
 /** The banking day on which a payout should stand on the statement: the day it was paid, or the next banking day. */

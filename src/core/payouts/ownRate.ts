@@ -12,8 +12,18 @@ const NEAR_PER_MILLE = 50;
  * @param worth what the payout is carried at, in the currency of the lines
  * @example EUR 100.00, carried at 108.34, one line of 107.90 two days on: that line
  */
-export function lineAtOwnRate<Line extends TieLine>(payout: TiePayout, worth: Minor, lines: readonly Line[]): Line | null {
-  const near = lines.filter((line) => line.currency !== payout.currency && nearInTime(payout, line) && Math.sign(line.amount) === Math.sign(worth) && Math.abs(line.amount - worth) * 1000 <= Math.abs(worth) * NEAR_PER_MILLE);
+export function lineAtOwnRate<Line extends TieLine>(
+  payout: TiePayout,
+  worth: Minor,
+  lines: readonly Line[],
+): Line | null {
+  const near = lines.filter(
+    (line) =>
+      line.currency !== payout.currency &&
+      nearInTime(payout, line) &&
+      Math.sign(line.amount) === Math.sign(worth) &&
+      Math.abs(line.amount - worth) * 1000 <= Math.abs(worth) * NEAR_PER_MILLE,
+  );
   const named = near.filter((line) => payout.descriptor !== null && speaksOf(line, payout));
   const [only, other] = named.length > 0 ? named : near;
   return only && !other ? only : null;

@@ -7,13 +7,15 @@ export type Failure<Code extends string = string> = { code: Code } & Facts;
 type Facts = { [fact: string]: string | number | boolean | null | undefined };
 
 export type Result<T, Code extends string = string> =
-  | { ok: true; value: T }
-  | { ok: false; error: Failure<Code> };
+  { ok: true; value: T } | { ok: false; error: Failure<Code> };
 
 export function ok<T>(value: T): { ok: true; value: T } {
   return { ok: true, value };
 }
 
-export function fail<Code extends string>(code: Code, facts: Facts = {}): { ok: false; error: Failure<Code> } {
+export function fail<Code extends string>(
+  code: Code,
+  facts: Facts = {},
+): { ok: false; error: Failure<Code> } {
   return { ok: false, error: { ...facts, code } };
 }

@@ -14,7 +14,11 @@ export const newAccountLink = defineCommand({
     const customer = customerById(ctx.db, input.customerId);
     if (!customer) return fail("customer.unknown", { id: input.customerId });
     renewLink(ctx.db, customer.id);
-    ctx.act("settings", { kind: "customer", id: customer.id, customerId: customer.id }, "the account page has a new address; the old one leads nowhere");
+    ctx.act(
+      "settings",
+      { kind: "customer", id: customer.id, customerId: customer.id },
+      "the account page has a new address; the old one leads nowhere",
+    );
     return ok(null);
   },
 });
@@ -22,7 +26,11 @@ export const newAccountLink = defineCommand({
 /** Keeps that a customer looked at its account page, or took the statement or an invoice from it: once a day each. */
 export const noteVisit = defineCommand({
   name: "noteVisit",
-  schema: z.object({ token: z.string().min(1).max(100), what: z.enum(VISITS), itemId: z.number().int().min(0).default(0) }),
+  schema: z.object({
+    token: z.string().min(1).max(100),
+    what: z.enum(VISITS),
+    itemId: z.number().int().min(0).default(0),
+  }),
   run(ctx, input): Result<null> {
     const customerId = customerOfLink(ctx.db, input.token);
     if (customerId === undefined) return fail("link.unknown");

@@ -11,8 +11,14 @@ import { asElsewhere, asReceipt } from "../steps/bankLine";
 export const explainLine = defineCommand({
   name: "explainLine",
   schema: z.object({
-    lineId: z.number().int(), as: z.enum(["receipt", "elsewhere"]),
-    rule: z.object({ contains: z.string().trim().min(3, "A rule needs at least three letters.").max(80) }).nullable().default(null),
+    lineId: z.number().int(),
+    as: z.enum(["receipt", "elsewhere"]),
+    rule: z
+      .object({
+        contains: z.string().trim().min(3, "A rule needs at least three letters.").max(80),
+      })
+      .nullable()
+      .default(null),
   }),
   run(ctx, input): Result<{ lines: number }> {
     const line = bankLineById(ctx.db, input.lineId);
@@ -24,10 +30,22 @@ export const explainLine = defineCommand({
     else asElsewhere(ctx, line, "by hand");
     if (input.rule) {
       const sign = line.amount > 0 ? "in" : "out";
-      insertBankRule(ctx.db, { bankAccountId: line.bankAccountId, contains: input.rule.contains, sign, treatAs: input.as, accountId: null });
-      const rule = bankRules(ctx.db, line.bankAccountId).find((one) => one.contains === input.rule?.contains && one.sign === sign);
+      insertBankRule(ctx.db, {
+        bankAccountId: line.bankAccountId,
+        contains: input.rule.contains,
+        sign,
+        treatAs: input.as,
+        accountId: null,
+      });
+      const rule = bankRules(ctx.db, line.bankAccountId).find(
+        (one) => one.contains === input.rule?.contains && one.sign === sign,
+      );
       if (rule) {
-        ctx.act("rule", { kind: "bank_rule", id: rule.id }, `rule: “${rule.contains}” ${rule.sign === "in" ? "coming in" : "going out"} is ${rule.treatAs === "receipt" ? "a receipt" : "put aside"}`);
+        ctx.act(
+          "rule",
+          { kind: "bank_rule", id: rule.id },
+          `rule: “${rule.contains}” ${rule.sign === "in" ? "coming in" : "going out"} is ${rule.treatAs === "receipt" ? "a receipt" : "put aside"}`,
+        );
         lines += applyRule(ctx, rule);
       }
     }

@@ -1,6 +1,21 @@
 import { z } from "zod";
 
-import { FILE_KINDS, missingFields, readActivity, readBankLine, readCustomer, readInvoice, readRemittance, readReturn, readRows, ROW_KINDS, type MappingSpec, type ProcessorRecord, type ReadContext, type Table } from "@/core/formats";
+import {
+  FILE_KINDS,
+  missingFields,
+  readActivity,
+  readBankLine,
+  readCustomer,
+  readInvoice,
+  readRemittance,
+  readReturn,
+  readRows,
+  ROW_KINDS,
+  type MappingSpec,
+  type ProcessorRecord,
+  type ReadContext,
+  type Table,
+} from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
 import { insertImportFile, saveMapping } from "@/db/files";
@@ -36,7 +51,14 @@ export const mappingSchema = z.object({
  */
 export const importFile = defineCommand({
   name: "importFile",
-  schema: z.object({ sha256: z.string(), name: z.string().max(200), size: z.number().int().nonnegative(), mapping: mappingSchema, account: z.string().nullable().default(null), saveAs: z.string().trim().max(80).nullable().default(null) }),
+  schema: z.object({
+    sha256: z.string(),
+    name: z.string().max(200),
+    size: z.number().int().nonnegative(),
+    mapping: mappingSchema,
+    account: z.string().nullable().default(null),
+    saveAs: z.string().trim().max(80).nullable().default(null),
+  }),
   run(ctx, input): Result<ImportReport> {
     const { mapping } = input;
     const missing = missingFields(mapping);
@@ -47,13 +69,36 @@ export const importFile = defineCommand({
     if (!account.ok) return account;
     const tally = new Tallying(table.value.rows.length, ctx.settings.currency);
     const fileId = insertImportFile(ctx.db, {
-      sha256: input.sha256, name: input.name, size: input.size, kind: mapping.kind, mapping: JSON.stringify(mapping), importedAt: ctx.at, onDay: ctx.today, actor: ctx.who.actor, rowsNew: 0, rowsKnown: 0, rowsChanged: 0, rowsRefused: 0,
+      sha256: input.sha256,
+      name: input.name,
+      size: input.size,
+      kind: mapping.kind,
+      mapping: JSON.stringify(mapping),
+      importedAt: ctx.at,
+      onDay: ctx.today,
+      actor: ctx.who.actor,
+      rowsNew: 0,
+      rowsKnown: 0,
+      rowsChanged: 0,
+      rowsRefused: 0,
     });
     const actId = ctx.act("import", { kind: "import_file", id: fileId }, `took in ${input.name}`);
     takeIn(ctx, table.value, mapping, account.value, fileId, actId, tally);
-    if (input.saveAs) saveMapping(ctx.db, { name: input.saveAs, kind: mapping.kind, spec: JSON.stringify(mapping) });
+    if (input.saveAs)
+      saveMapping(ctx.db, {
+        name: input.saveAs,
+        kind: mapping.kind,
+        spec: JSON.stringify(mapping),
+      });
     const report = tally.report(fileId);
-    ctx.db.run("UPDATE import_file SET rows_new = ?, rows_known = ?, rows_changed = ?, rows_refused = ? WHERE id = ?", report.new, report.known, report.changed, new Set(report.refused.map(({ line }) => line)).size, fileId);
+    ctx.db.run(
+      "UPDATE import_file SET rows_new = ?, rows_known = ?, rows_changed = ?, rows_refused = ? WHERE id = ?",
+      report.new,
+      report.known,
+      report.changed,
+      new Set(report.refused.map(({ line }) => line)).size,
+      fileId,
+    );
     return ok(report);
   },
 });
@@ -64,18 +109,34 @@ function accountFor(ctx: Ctx, kind: MappingSpec["kind"], code: string | null): R
   const [only] = accounts;
   if (!only) return fail("account.none", { kind });
   if (code === null) return accounts.length === 1 ? ok(only.code) : fail("account.needed");
-  return accounts.some((account) => account.code === code) ? ok(code) : fail("account.unknown", { code });
+  return accounts.some((account) => account.code === code)
+    ? ok(code)
+    : fail("account.unknown", { code });
 }
 
 /** What comes from a processor is in its account's currency, what comes from the bank in the book's; invoices in any that has a rate. */
 function contextOf(ctx: Ctx, kind: MappingSpec["kind"], account: string): ReadContext {
   const { currency, timeZone } = ctx.settings;
-  const processor = kind === "processor" ? processorAccounts(ctx.db).find(({ code }) => code === account) : undefined;
-  const others = kind === "invoices" || kind === "remittance" || kind === "returns" ? currenciesWithRates(ctx.db) : [];
+  const processor =
+    kind === "processor"
+      ? processorAccounts(ctx.db).find(({ code }) => code === account)
+      : undefined;
+  const others =
+    kind === "invoices" || kind === "remittance" || kind === "returns"
+      ? currenciesWithRates(ctx.db)
+      : [];
   return { bookCurrency: processor?.currency ?? currency, timeZone, others };
 }
 
-function takeIn(ctx: Ctx, table: Table, mapping: MappingSpec, account: string, fileId: number, actId: number, tally: Tallying): void {
+function takeIn(
+  ctx: Ctx,
+  table: Table,
+  mapping: MappingSpec,
+  account: string,
+  fileId: number,
+  actId: number,
+  tally: Tallying,
+): void {
   const context = contextOf(ctx, mapping.kind, account);
   switch (mapping.kind) {
     case "customers": {
@@ -89,7 +150,9 @@ function takeIn(ctx: Ctx, table: Table, mapping: MappingSpec, account: string, f
       return importInvoices(ctx, rows, fileId, actId, tally);
     }
     case "processor": {
-      const { rows, refused } = readRows<ProcessorRecord[]>(table, mapping, context, (row) => readActivity(row, mapping));
+      const { rows, refused } = readRows<ProcessorRecord[]>(table, mapping, context, (row) =>
+        readActivity(row, mapping),
+      );
       tally.refuse(refused);
       const processor = processorAccounts(ctx.db).find(({ code }) => code === account);
       if (processor) importActivity(ctx, processor, rows.flat(), fileId, actId, tally);

@@ -26,14 +26,76 @@ import { undo, undoTogether } from "./undo";
 
 /** Every way to change a book, by name. */
 export const COMMANDS = {
-  importFile, placeReceipt, useCredit, postSure, setAside, tiePayout, tiePayouts, lumpPayout, explainLine, removeRule, disputeLost, undo, undoTogether, sendLetter, logContact, leaveOut, addProcessorAccount, addBankAccount, changeSettings, lockPeriod,
-  askApproval, decideWriteOff, recordReceipt, makeDeposit, tieDeposit, bounceReceipt, forget, changeAlias, agreeRate, endRate, accrueFees, billFees, retryDebit, mendAccount, answerDispute, refundAtBank, makeJournalFile, setRates, revalue, sendLetters, setLadder, removeLadder, setFollowUp, leaveItemOut, bringAllowance, chargeLateFees, waiveLateFee, writeOff, decideInvoiceWriteOff, newAccountLink, noteVisit, runLetters, skipRun, letterCameBack, addressWorks, takeReturnedMail, setContactPersons, setWordingOf, dropWording,
+  importFile,
+  placeReceipt,
+  useCredit,
+  postSure,
+  setAside,
+  tiePayout,
+  tiePayouts,
+  lumpPayout,
+  explainLine,
+  removeRule,
+  disputeLost,
+  undo,
+  undoTogether,
+  sendLetter,
+  logContact,
+  leaveOut,
+  addProcessorAccount,
+  addBankAccount,
+  changeSettings,
+  lockPeriod,
+  askApproval,
+  decideWriteOff,
+  recordReceipt,
+  makeDeposit,
+  tieDeposit,
+  bounceReceipt,
+  forget,
+  changeAlias,
+  agreeRate,
+  endRate,
+  accrueFees,
+  billFees,
+  retryDebit,
+  mendAccount,
+  answerDispute,
+  refundAtBank,
+  makeJournalFile,
+  setRates,
+  revalue,
+  sendLetters,
+  setLadder,
+  removeLadder,
+  setFollowUp,
+  leaveItemOut,
+  bringAllowance,
+  chargeLateFees,
+  waiveLateFee,
+  writeOff,
+  decideInvoiceWriteOff,
+  newAccountLink,
+  noteVisit,
+  runLetters,
+  skipRun,
+  letterCameBack,
+  addressWorks,
+  takeReturnedMail,
+  setContactPersons,
+  setWordingOf,
+  dropWording,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;
 export type InputOf<Name extends CommandName> = (typeof COMMANDS)[Name]["schema"]["_zod"]["input"];
-export type OutputOf<Name extends CommandName> = Extract<ReturnType<(typeof COMMANDS)[Name]["run"]>, { ok: true }>["value"];
+export type OutputOf<Name extends CommandName> = Extract<
+  ReturnType<(typeof COMMANDS)[Name]["run"]>,
+  { ok: true }
+>["value"];
 
 export function commandOf(name: string): Command | undefined {
-  return Object.hasOwn(COMMANDS, name) ? (COMMANDS[name as CommandName] as unknown as Command) : undefined;
+  return Object.hasOwn(COMMANDS, name)
+    ? (COMMANDS[name as CommandName] as unknown as Command)
+    : undefined;
 }

@@ -12,8 +12,19 @@ import { withoutTwins, type Tallying } from "./report";
  * balance as opening balances, after it as new ones at their total, with
  * income and tax.
  */
-export function importInvoices(ctx: Ctx, records: readonly InvoiceRecord[], fileId: number, actId: number, tally: Tallying): void {
-  const rows = withoutTwins(records, (row) => row.number, (row) => JSON.stringify({ ...row, line: 0 }), tally);
+export function importInvoices(
+  ctx: Ctx,
+  records: readonly InvoiceRecord[],
+  fileId: number,
+  actId: number,
+  tally: Tallying,
+): void {
+  const rows = withoutTwins(
+    records,
+    (row) => row.number,
+    (row) => JSON.stringify({ ...row, line: 0 }),
+    tally,
+  );
   for (const row of rows) {
     const customer = customerByExternalId(ctx.db, row.customerId);
     if (!customer) {
@@ -23,14 +34,25 @@ export function importInvoices(ctx: Ctx, records: readonly InvoiceRecord[], file
     const known = openItemByNumber(ctx.db, row.number);
     if (known) {
       if (known.total === row.total && known.customerId === customer.id) tally.know(row.line);
-      else tally.change(row.line, "number", { code: "invoice.changed", was: ctx.sum(known.total, known.currency) });
+      else
+        tally.change(row.line, "number", {
+          code: "invoice.changed",
+          was: ctx.sum(known.total, known.currency),
+        });
       continue;
     }
     takeIn(ctx, row, customer.id, fileId, actId, tally);
   }
 }
 
-function takeIn(ctx: Ctx, row: InvoiceRecord, customerId: number, fileId: number, actId: number, tally: Tallying): void {
+function takeIn(
+  ctx: Ctx,
+  row: InvoiceRecord,
+  customerId: number,
+  fileId: number,
+  actId: number,
+  tally: Tallying,
+): void {
   const opening = row.issuedOn <= ctx.settings.cutOverOn;
   if (opening && row.balance === 0) return tally.know(row.line);
   const stale = ctx.staleRate(row.currency, opening ? ctx.settings.cutOverOn : row.issuedOn);
@@ -39,17 +61,59 @@ function takeIn(ctx: Ctx, row: InvoiceRecord, customerId: number, fileId: number
   const openedOn = opening ? ctx.settings.cutOverOn : row.issuedOn;
   const kind = row.total < 0 ? "credit_note" : "invoice";
   const id = insertOpenItem(ctx.db, {
-    kind, number: row.number, customerId, issuedOn: row.issuedOn, dueOn: row.dueOn, currency: row.currency, total: row.total, tax: row.tax, opened, balance: opened, openedOn, poNumber: row.poNumber, terms: row.terms,
-    description: row.description, fileId, lineNo: row.line,
+    kind,
+    number: row.number,
+    customerId,
+    issuedOn: row.issuedOn,
+    dueOn: row.dueOn,
+    currency: row.currency,
+    total: row.total,
+    tax: row.tax,
+    opened,
+    balance: opened,
+    openedOn,
+    poNumber: row.poNumber,
+    terms: row.terms,
+    description: row.description,
+    fileId,
+    lineNo: row.line,
   });
-  const head = { on: openedOn, partyId: customerId, document: { kind: "open_item" as const, id, text: `${kind === "invoice" ? "invoice" : "credit note"} ${row.number}` } };
+  const head = {
+    on: openedOn,
+    partyId: customerId,
+    document: {
+      kind: "open_item" as const,
+      id,
+      text: `${kind === "invoice" ? "invoice" : "credit note"} ${row.number}`,
+    },
+  };
   if (opening) {
-    ctx.post(postOpening({ ...head, account: { role: "receivables" }, sum: inBook(opened, row.currency), item: { kind: "open_item", id } }), actId);
+    ctx.post(
+      postOpening({
+        ...head,
+        account: { role: "receivables" },
+        sum: inBook(opened, row.currency),
+        item: { kind: "open_item", id },
+      }),
+      actId,
+    );
     return tally.take(row.line, "come over as opening balances", opened, row.currency);
   }
   const sign = kind === "invoice" ? 1 : -1;
   const [total, tax] = [minor(sign * row.total), minor(sign * row.tax)];
-  const parts = { itemId: id, income: [{ sum: inBook(add(total, -tax), row.currency) }], tax: tax === 0 ? null : inBook(tax, row.currency) };
-  ctx.post(kind === "invoice" ? postInvoice({ ...head, ...parts }) : postCreditNote({ ...head, ...parts }), actId);
-  tally.take(row.line, kind === "invoice" ? "invoices taken in as new" : "credit notes taken in as new", row.total, row.currency);
+  const parts = {
+    itemId: id,
+    income: [{ sum: inBook(add(total, -tax), row.currency) }],
+    tax: tax === 0 ? null : inBook(tax, row.currency),
+  };
+  ctx.post(
+    kind === "invoice" ? postInvoice({ ...head, ...parts }) : postCreditNote({ ...head, ...parts }),
+    actId,
+  );
+  tally.take(
+    row.line,
+    kind === "invoice" ? "invoices taken in as new" : "credit notes taken in as new",
+    row.total,
+    row.currency,
+  );
 }

@@ -1,6 +1,16 @@
 import { readFileSync } from "node:fs";
 
-import { decodeText, guessKind, guessMapping, isNacha, nachaTable, readTable, type FileKind, type MappingSpec, type Table } from "@/core/formats";
+import {
+  decodeText,
+  guessKind,
+  guessMapping,
+  isNacha,
+  nachaTable,
+  readTable,
+  type FileKind,
+  type MappingSpec,
+  type Table,
+} from "@/core/formats";
 import { ok, fail, type Result } from "@/core/result";
 
 import { keptFile } from "../folders";
@@ -29,16 +39,38 @@ export function tableOf(book: string, sha256: string): Result<Table> {
 }
 
 /** What a new file seems to be, with a first mapping and its first lines, for people to correct. */
-export function inspectFile(book: string, sha256: string, kind?: FileKind): Result<{ kind: FileKind; mapping: MappingSpec; headers: readonly string[]; sample: readonly (readonly string[])[]; lines: number; rowWords: string[] }> {
+export function inspectFile(
+  book: string,
+  sha256: string,
+  kind?: FileKind,
+): Result<{
+  kind: FileKind;
+  mapping: MappingSpec;
+  headers: readonly string[];
+  sample: readonly (readonly string[])[];
+  lines: number;
+  rowWords: string[];
+}> {
   const table = tableOf(book, sha256);
   if (!table.ok) return table;
   const as = kind ?? guessKind(table.value);
   const mapping = guessMapping(table.value, as);
-  return ok({ kind: as, mapping, headers: table.value.headers, sample: table.value.rows.slice(0, 5).map(({ cells }) => cells), lines: table.value.rows.length, rowWords: Object.keys(mapping.rowKinds) });
+  return ok({
+    kind: as,
+    mapping,
+    headers: table.value.headers,
+    sample: table.value.rows.slice(0, 5).map(({ cells }) => cells),
+    lines: table.value.rows.length,
+    rowWords: Object.keys(mapping.rowKinds),
+  });
 }
 
 /** One line of a kept file as it was given. */
-export function lineOf(book: string, sha256: string, line: number): Result<{ headers: readonly string[]; cells: readonly string[] }> {
+export function lineOf(
+  book: string,
+  sha256: string,
+  line: number,
+): Result<{ headers: readonly string[]; cells: readonly string[] }> {
   const table = tableOf(book, sha256);
   if (!table.ok) return table;
   const row = table.value.rows.find((one) => one.line === line);

@@ -7,18 +7,41 @@ import { joinRemittances } from "../steps/remittances";
 import type { Tallying } from "./report";
 
 /** Takes in remittance advice: kept by payment, and joined to the receipts that wait. It posts nothing. */
-export function importRemittance(ctx: Ctx, records: readonly RemittanceRecord[], fileId: number, tally: Tallying): void {
+export function importRemittance(
+  ctx: Ctx,
+  records: readonly RemittanceRecord[],
+  fileId: number,
+  tally: Tallying,
+): void {
   for (const advice of advicesOf(records)) {
     if (remittanceLike(ctx.db, advice.trace, advice.paidOn, advice.sum)) {
       for (const { line } of advice.lines) tally.know(line);
       continue;
     }
     if (advice.sum <= 0) {
-      for (const { line } of advice.lines) tally.refuseLine(line, "amount", { code: "remittance.sum" });
+      for (const { line } of advice.lines)
+        tally.refuseLine(line, "amount", { code: "remittance.sum" });
       continue;
     }
-    insertRemittance(ctx.db, { trace: advice.trace, paidOn: advice.paidOn, currency: advice.currency, sum: minor(advice.sum), payerName: advice.payerName, fileId }, advice.lines.map(({ number, amount, discount }, at) => ({ lineNo: at + 1, number, amount, discount })));
-    for (const { line, amount } of advice.lines) tally.take(line, "invoices named in remittance advice", amount);
+    insertRemittance(
+      ctx.db,
+      {
+        trace: advice.trace,
+        paidOn: advice.paidOn,
+        currency: advice.currency,
+        sum: minor(advice.sum),
+        payerName: advice.payerName,
+        fileId,
+      },
+      advice.lines.map(({ number, amount, discount }, at) => ({
+        lineNo: at + 1,
+        number,
+        amount,
+        discount,
+      })),
+    );
+    for (const { line, amount } of advice.lines)
+      tally.take(line, "invoices named in remittance advice", amount);
   }
   joinRemittances(ctx, tally);
 }

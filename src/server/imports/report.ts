@@ -13,7 +13,12 @@ export type ImportReport = {
   changed: number;
   refused: { line: number; field: string; column: string; reason: string; changed: boolean }[];
   /** What comes of the new lines, in words with a count and a sum of minor units. */
-  outcome: { words: string; count: number; sum: number | null; /** Where it is not the book's. */ currency: Currency | null }[];
+  outcome: {
+    words: string;
+    count: number;
+    sum: number | null;
+    /** Where it is not the book's. */ currency: Currency | null;
+  }[];
 };
 
 /** Counts while a file is taken in. */
@@ -24,10 +29,14 @@ export class Tallying {
   private readonly knownLines = new Set<number>();
   private readonly changedLines = new Set<number>();
 
-  constructor(private readonly lines: number, private readonly book: Currency) {}
+  constructor(
+    private readonly lines: number,
+    private readonly book: Currency,
+  ) {}
 
   refuse(refusals: readonly Refusal[]): void {
-    for (const { line, field, column, error } of refusals) this.refused.push({ line, field, column, reason: inWords(error), changed: false });
+    for (const { line, field, column, error } of refusals)
+      this.refused.push({ line, field, column, reason: inWords(error), changed: false });
   }
 
   refuseLine(line: number, field: string, error: Failure): void {
@@ -50,8 +59,17 @@ export class Tallying {
 
   /** An outcome that is not a line of its own (a tie, a receipt found). */
   also(words: string, sum: number | null, currency: Currency = this.book): void {
-    const before = this.outcomes.get(`${words} ${currency}`) ?? { words, count: 0, sum: sum === null ? null : 0, currency: currency === this.book ? null : currency };
-    this.outcomes.set(`${words} ${currency}`, { ...before, count: before.count + 1, sum: sum === null || before.sum === null ? null : before.sum + sum });
+    const before = this.outcomes.get(`${words} ${currency}`) ?? {
+      words,
+      count: 0,
+      sum: sum === null ? null : 0,
+      currency: currency === this.book ? null : currency,
+    };
+    this.outcomes.set(`${words} ${currency}`, {
+      ...before,
+      count: before.count + 1,
+      sum: sum === null || before.sum === null ? null : before.sum + sum,
+    });
   }
 
   know(line: number): void {
@@ -60,8 +78,13 @@ export class Tallying {
 
   report(fileId: number | null): ImportReport {
     return {
-      fileId, lines: this.lines, new: this.newLines.size, known: [...this.knownLines].filter((line) => !this.newLines.has(line)).length, changed: this.changedLines.size,
-      refused: [...this.refused].sort((a, b) => a.line - b.line), outcome: [...this.outcomes.values()],
+      fileId,
+      lines: this.lines,
+      new: this.newLines.size,
+      known: [...this.knownLines].filter((line) => !this.newLines.has(line)).length,
+      changed: this.changedLines.size,
+      refused: [...this.refused].sort((a, b) => a.line - b.line),
+      outcome: [...this.outcomes.values()],
     };
   }
 }
@@ -70,7 +93,12 @@ export class Tallying {
  * Rows with one id: the same content is taken once, another content refuses
  * them all, as nobody can say which is right.
  */
-export function withoutTwins<T extends { line: number }>(rows: readonly T[], idOf: (row: T) => string, contentOf: (row: T) => string, tally: Tallying): T[] {
+export function withoutTwins<T extends { line: number }>(
+  rows: readonly T[],
+  idOf: (row: T) => string,
+  contentOf: (row: T) => string,
+  tally: Tallying,
+): T[] {
   const first = new Map<string, T>();
   const bad = new Map<string, T>();
   const kept: T[] = [];
@@ -82,7 +110,8 @@ export function withoutTwins<T extends { line: number }>(rows: readonly T[], idO
       kept.push(row);
     } else if (contentOf(before) === contentOf(row)) tally.know(row.line);
     else {
-      if (!bad.has(id)) tally.refuseLine(before.line, "id", { code: "row.twice", id: shown(id), other: row.line });
+      if (!bad.has(id))
+        tally.refuseLine(before.line, "id", { code: "row.twice", id: shown(id), other: row.line });
       tally.refuseLine(row.line, "id", { code: "row.twice", id: shown(id), other: before.line });
       bad.set(id, row);
     }

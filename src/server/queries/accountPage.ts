@@ -13,8 +13,31 @@ import { statementOf } from "./statement";
 
 /** What a customer sees of its account: what is open with its age, and what stands to its credit; nothing of anybody else. */
 export type AccountPage = {
-  customerId: number; customer: string; business: string; questions: string; language: Language; today: Day; from: Day;
-  parts: { currency: Currency; owed: Minor; overdue: Minor; onAccount: Minor; aging: Aging; open: { id: number; number: string; kind: string; site: string | null; description: string | null; issuedOn: Day; dueOn: Day; total: Minor; balance: Minor }[] }[];
+  customerId: number;
+  customer: string;
+  business: string;
+  questions: string;
+  language: Language;
+  today: Day;
+  from: Day;
+  parts: {
+    currency: Currency;
+    owed: Minor;
+    overdue: Minor;
+    onAccount: Minor;
+    aging: Aging;
+    open: {
+      id: number;
+      number: string;
+      kind: string;
+      site: string | null;
+      description: string | null;
+      issuedOn: Day;
+      dueOn: Day;
+      total: Minor;
+      balance: Minor;
+    }[];
+  }[];
 };
 
 /** How far back the statement of an account page goes. */
@@ -29,11 +52,32 @@ export function accountPageOf(db: Db, token: string, today: Day): AccountPage | 
   if (!statement) return null;
   const settings = readSettings(db);
   return {
-    customerId, customer: statement.customer.name, business: settings.name, questions: settings.replyTo, language: followedRow(db, customerId).language, today, from,
+    customerId,
+    customer: statement.customer.name,
+    business: settings.name,
+    questions: settings.replyTo,
+    language: followedRow(db, customerId).language,
+    today,
+    from,
     parts: statement.parts.map((part) => ({
-      currency: part.currency, owed: part.closing, onAccount: part.onAccount, aging: part.aging,
-      overdue: part.open.filter(({ kind, dueOn }) => kind !== "credit_note" && dueOn < today).reduce((so, { balance }) => (so + balance) as Minor, 0 as Minor),
-      open: part.open.map((item) => ({ id: item.id, number: item.number, kind: item.kind, site: item.customer === statement.customer.name ? null : item.customer, description: item.description, issuedOn: item.issuedOn, dueOn: item.dueOn, total: item.total, balance: item.balance })),
+      currency: part.currency,
+      owed: part.closing,
+      onAccount: part.onAccount,
+      aging: part.aging,
+      overdue: part.open
+        .filter(({ kind, dueOn }) => kind !== "credit_note" && dueOn < today)
+        .reduce((so, { balance }) => (so + balance) as Minor, 0 as Minor),
+      open: part.open.map((item) => ({
+        id: item.id,
+        number: item.number,
+        kind: item.kind,
+        site: item.customer === statement.customer.name ? null : item.customer,
+        description: item.description,
+        issuedOn: item.issuedOn,
+        dueOn: item.dueOn,
+        total: item.total,
+        balance: item.balance,
+      })),
     })),
   };
 }
@@ -44,6 +88,9 @@ export function invoiceOfLink(db: Db, token: string, itemId: number): number | n
   const item = openItemById(db, itemId);
   if (customerId === undefined || !item) return null;
   // A head office sees its sites; a site sees itself.
-  const seen = customerById(db, customerId)?.parentId === null ? familyOf(db, customerId).map(({ id }) => id) : [customerId];
+  const seen =
+    customerById(db, customerId)?.parentId === null
+      ? familyOf(db, customerId).map(({ id }) => id)
+      : [customerId];
   return seen.includes(item.customerId) ? customerId : null;
 }

@@ -20,5 +20,11 @@ function hashOf(path: string): string {
 
 /** Files that wait to be taken in: those in the folder of arrivals whose content was not taken in yet, by whatever way. */
 export function waitingFiles(db: Db, book: string): string[] {
-  return arrivedFiles(book).filter((name) => db.get("SELECT 1 AS known FROM import_file WHERE sha256 = ? LIMIT 1", hashOf(arrivedFile(book, name))) === undefined);
+  return arrivedFiles(book).filter(
+    (name) =>
+      db.get(
+        "SELECT 1 AS known FROM import_file WHERE sha256 = ? LIMIT 1",
+        hashOf(arrivedFile(book, name)),
+      ) === undefined,
+  );
 }

@@ -1,11 +1,35 @@
 import { addDays, addMonths, day, daysBetween, endOfMonth, type Day } from "@/core/calendar";
-import { allowanceFor, averageDaysLate, bestPossibleDso, cashByWeek, cei, DOUBTFUL_PERCENT, dso, latenessOf, mondayOf, UNKNOWN_HABIT, weekOf, type Aging, type Bucket, type Lateness, type AgeSpan, type ToCome, type Week } from "@/core/metrics";
+import {
+  allowanceFor,
+  averageDaysLate,
+  bestPossibleDso,
+  cashByWeek,
+  cei,
+  DOUBTFUL_PERCENT,
+  dso,
+  latenessOf,
+  mondayOf,
+  UNKNOWN_HABIT,
+  weekOf,
+  type Aging,
+  type Bucket,
+  type Lateness,
+  type AgeSpan,
+  type ToCome,
+  type Week,
+} from "@/core/metrics";
 import { groupHead } from "@/core/parties";
 import { add, formatAmount, minor, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
 import { agesTogether } from "@/db/ages";
 import type { Db } from "@/db/connection";
 import { allCustomers } from "@/db/customers";
-import { cameOnItems, latenessByCustomer, paidByDaysLate, promisesFrom, salesByMonth } from "@/db/figures";
+import {
+  cameOnItems,
+  latenessByCustomer,
+  paidByDaysLate,
+  promisesFrom,
+  salesByMonth,
+} from "@/db/figures";
 import { promiseParts } from "@/db/followup";
 import { balancesAsOf } from "@/db/journal";
 import { toBePaidOn, type OpenThen } from "@/db/moves";
@@ -15,11 +39,34 @@ import { readSettings } from "@/db/settings";
 import { agingTogether } from "./ages";
 import type { OverdueRow } from "./overdue";
 
-export type FigureMonth = { month: string; /** Its last day, or today. */ end: Day; sales: Minor; receivables: Minor; notDue: Minor; dso: number | null; best: number | null; cei: number | null; daysLate: number | null };
+export type FigureMonth = {
+  month: string;
+  /** Its last day, or today. */ end: Day;
+  sales: Minor;
+  receivables: Minor;
+  notDue: Minor;
+  dso: number | null;
+  best: number | null;
+  cei: number | null;
+  daysLate: number | null;
+};
 export type FiguresPage = {
-  months: FigureMonth[]; weeks: Week[]; /** What was expected four weeks ago for the time since, and what came of it. */ before: { asOf: Day; expected: Minor; came: Minor };
+  months: FigureMonth[];
+  weeks: Week[];
+  /** What was expected four weeks ago for the time since, and what came of it. */ before: {
+    asOf: Day;
+    expected: Minor;
+    came: Minor;
+  };
   calls: { customerId: number; name: string; overdue: Minor; why: string }[];
-  allowance: { aging: Aging; percent: Readonly<Record<Bucket, string>>; byBucket: ReturnType<typeof allowanceFor>["byBucket"]; sum: Minor; stands: Minor; entry: Minor };
+  allowance: {
+    aging: Aging;
+    percent: Readonly<Record<Bucket, string>>;
+    byBucket: ReturnType<typeof allowanceFor>["byBucket"];
+    sum: Minor;
+    stands: Minor;
+    entry: Minor;
+  };
 };
 
 const MONTHS = 12;
@@ -31,29 +78,64 @@ const MOST_CALLS = 10;
 const NOT_DUE: readonly AgeSpan[] = [{ from: null, to: 0, words: "not due" }];
 
 /** How collecting goes: by month, what cash to expect, whom to call first, and what is doubtful. */
-export function figuresOf(db: Db, today: Day, rows: readonly OverdueRow[], currency: Currency): FiguresPage {
-  return { months: byMonth(db, today), weeks: expected(db, today, toBePaidOn(db, LAST_DAY)), before: backtest(db, today), calls: callFirst(db, today, rows, currency), allowance: doubtful(db, today) };
+export function figuresOf(
+  db: Db,
+  today: Day,
+  rows: readonly OverdueRow[],
+  currency: Currency,
+): FiguresPage {
+  return {
+    months: byMonth(db, today),
+    weeks: expected(db, today, toBePaidOn(db, LAST_DAY)),
+    before: backtest(db, today),
+    calls: callFirst(db, today, rows, currency),
+    allowance: doubtful(db, today),
+  };
 }
 
 function receivablesAt(db: Db, on: Day): Minor {
-  return sumOf(balancesAsOf(db, on).filter(({ role }) => role === "receivables"), ({ balance }) => balance);
+  return sumOf(
+    balancesAsOf(db, on).filter(({ role }) => role === "receivables"),
+    ({ balance }) => balance,
+  );
 }
 
 function byMonth(db: Db, today: Day): FigureMonth[] {
   const first = addMonths(`${today.slice(0, 7)}-01` as Day, 1 - MONTHS);
-  const sales = new Map(salesByMonth(db, addMonths(first, -3), today).map(({ month, sum }) => [month, sum]));
+  const sales = new Map(
+    salesByMonth(db, addMonths(first, -3), today).map(({ month, sum }) => [month, sum]),
+  );
   const paid = new Map<string, { amount: number; daysLate: number }[]>();
-  for (const { month, ...one } of paidByDaysLate(db, first, today)) { const list = paid.get(month); if (list) list.push(one); else paid.set(month, [one]); }
+  for (const { month, ...one } of paidByDaysLate(db, first, today)) {
+    const list = paid.get(month);
+    if (list) list.push(one);
+    else paid.set(month, [one]);
+  }
   const monthOf = (on: Day): string => on.slice(0, 7);
   const sold = (on: Day): Minor => sales.get(monthOf(on)) ?? add(0);
   return Array.from({ length: MONTHS }, (_, at): FigureMonth => {
     const start = addMonths(first, at);
     const end = endOfMonth(start) < today ? endOfMonth(start) : today;
     const [opening, receivables] = [receivablesAt(db, addDays(start, -1)), receivablesAt(db, end)];
-    const [notDue = ZERO] = agesTogether(db, { asOf: end, by: "due", spans: NOT_DUE, currency: null });
+    const [notDue = ZERO] = agesTogether(db, {
+      asOf: end,
+      by: "due",
+      spans: NOT_DUE,
+      currency: null,
+    });
     const trailing = add(sold(start), sold(addMonths(start, -1)), sold(addMonths(start, -2)));
     const days = Math.min(SALES_DAYS, daysBetween(addMonths(start, -2), end) + 1);
-    return { month: monthOf(start), end, sales: sold(start), receivables, notDue, dso: dso(receivables, trailing, days), best: bestPossibleDso(notDue, trailing, days), cei: cei(opening, sold(start), receivables, notDue), daysLate: averageDaysLate(paid.get(monthOf(start)) ?? []) };
+    return {
+      month: monthOf(start),
+      end,
+      sales: sold(start),
+      receivables,
+      notDue,
+      dso: dso(receivables, trailing, days),
+      best: bestPossibleDso(notDue, trailing, days),
+      cei: cei(opening, sold(start), receivables, notDue),
+      daysLate: averageDaysLate(paid.get(monthOf(start)) ?? []),
+    };
   });
 }
 
@@ -61,9 +143,19 @@ function byMonth(db: Db, today: Day): FigureMonth[] {
 function habitsUpTo(db: Db, to: Day): (customerId: number) => Lateness {
   const by = new Map<number, number[]>();
   const all: number[] = [];
-  for (const { customerId, days } of latenessByCustomer(db, to)) { all.push(days); const list = by.get(customerId); if (list) list.push(days); else by.set(customerId, [days]); }
+  for (const { customerId, days } of latenessByCustomer(db, to)) {
+    all.push(days);
+    const list = by.get(customerId);
+    if (list) list.push(days);
+    else by.set(customerId, [days]);
+  }
   const book = latenessOf(all) ?? UNKNOWN_HABIT;
-  const own = new Map([...by].flatMap(([customerId, days]): [number, Lateness][] => { const found = days.length >= 3 ? latenessOf(days) : null; return found ? [[customerId, found]] : []; }));
+  const own = new Map(
+    [...by].flatMap(([customerId, days]): [number, Lateness][] => {
+      const found = days.length >= 3 ? latenessOf(days) : null;
+      return found ? [[customerId, found]] : [];
+    }),
+  );
   return (customerId) => own.get(customerId) ?? book;
 }
 
@@ -74,14 +166,32 @@ function expected(db: Db, today: Day, items: readonly OpenThen[]): Week[] {
 /** What is open now is what stands after everything that was posted, whatever its day. */
 const LAST_DAY = day("9999-12-31");
 
-export type ExpectedItem = { itemId: number; number: string; customerId: number; customer: string; dueOn: Day; amount: Minor; promised: boolean };
+export type ExpectedItem = {
+  itemId: number;
+  number: string;
+  customerId: number;
+  customer: string;
+  dueOn: Day;
+  amount: Minor;
+  promised: boolean;
+};
 
 /** What is expected in a week (by its Monday), item by item, the largest first. */
 export function expectedIn(db: Db, today: Day, monday: Day): ExpectedItem[] {
   const names = new Map(allCustomers(db).map(({ id, name }) => [id, name]));
   const at = daysBetween(mondayOf(today), monday) / 7;
-  return toCome(db, today, toBePaidOn(db, LAST_DAY)).filter((item) => weekOf(item, today) === at)
-    .map((item): ExpectedItem => ({ itemId: item.id, number: openItemById(db, item.id)?.number ?? "", customerId: item.customerId, customer: names.get(item.customerId) ?? "", dueOn: item.dueOn, amount: item.amount, promised: item.promisedOn !== null })).sort((a, b) => b.amount - a.amount || a.itemId - b.itemId);
+  return toCome(db, today, toBePaidOn(db, LAST_DAY))
+    .filter((item) => weekOf(item, today) === at)
+    .map((item): ExpectedItem => ({
+      itemId: item.id,
+      number: openItemById(db, item.id)?.number ?? "",
+      customerId: item.customerId,
+      customer: names.get(item.customerId) ?? "",
+      dueOn: item.dueOn,
+      amount: item.amount,
+      promised: item.promisedOn !== null,
+    }))
+    .sort((a, b) => b.amount - a.amount || a.itemId - b.itemId);
 }
 
 /** Items in the order of their due days, with what their customers' habits and promises say of them. */
@@ -89,13 +199,30 @@ function toCome(db: Db, today: Day, items: readonly OpenThen[]): (OpenThen & ToC
   const habit = habitsUpTo(db, today);
   const promised = promisedDays(db, today);
   // Field by field: there may be hundreds of thousands.
-  return items.map(({ id, customerId, dueOn, left }) => ({ id, customerId, dueOn, left, amount: left, habit: habit(customerId), promisedOn: dueOn < today ? promised(customerId, left) : null }));
+  return items.map(({ id, customerId, dueOn, left }) => ({
+    id,
+    customerId,
+    dueOn,
+    left,
+    amount: left,
+    habit: habit(customerId),
+    promisedOn: dueOn < today ? promised(customerId, left) : null,
+  }));
 }
 
 /** On which day what is overdue of a customer and its sites is promised, taken oldest first: a promise in parts covers so much by each of its days. */
 function promisedDays(db: Db, today: Day): (customerId: number, left: Minor) => Day | null {
   const parts = promiseParts(db);
-  const open = new Map(promisesFrom(db, today).map(({ contactId, customerId, promisedOn }) => [customerId, { days: (parts.get(contactId) ?? []).filter(({ dueOn }) => dueOn >= today), last: promisedOn, taken: 0 }]));
+  const open = new Map(
+    promisesFrom(db, today).map(({ contactId, customerId, promisedOn }) => [
+      customerId,
+      {
+        days: (parts.get(contactId) ?? []).filter(({ dueOn }) => dueOn >= today),
+        last: promisedOn,
+        taken: 0,
+      },
+    ]),
+  );
   if (open.size === 0) return () => null;
   const customers = new Map(allCustomers(db).map((customer) => [customer.id, customer]));
   return (customerId, left) => {
@@ -104,7 +231,10 @@ function promisedDays(db: Db, today: Day): (customerId: number, left: Minor) => 
     if (!promise) return null;
     promise.taken += left;
     let covered = 0;
-    for (const part of promise.days) { covered += part.sum ?? 0; if (promise.taken <= covered) return part.dueOn; }
+    for (const part of promise.days) {
+      covered += part.sum ?? 0;
+      if (promise.taken <= covered) return part.dueOn;
+    }
     return promise.last;
   };
 }
@@ -115,20 +245,53 @@ function backtest(db: Db, today: Day): FiguresPage["before"] {
   const items = toBePaidOn(db, asOf);
   const weeks = expected(db, asOf, items);
   const open = new Set(items.map(({ id }) => id));
-  return { asOf, expected: sumOf(weeks.slice(0, BACK_DAYS / 7), (week) => week.expected), came: sumOf(cameOnItems(db, asOf, today).filter(({ itemId }) => open.has(itemId)), ({ amount }) => amount) };
+  return {
+    asOf,
+    expected: sumOf(weeks.slice(0, BACK_DAYS / 7), (week) => week.expected),
+    came: sumOf(
+      cameOnItems(db, asOf, today).filter(({ itemId }) => open.has(itemId)),
+      ({ amount }) => amount,
+    ),
+  };
 }
 
 /** Worth calling first: sum, age beyond habit, and promises that were broken, in words. */
-function callFirst(db: Db, today: Day, rows: readonly OverdueRow[], currency: Currency): FiguresPage["calls"] {
+function callFirst(
+  db: Db,
+  today: Day,
+  rows: readonly OverdueRow[],
+  currency: Currency,
+): FiguresPage["calls"] {
   const habit = habitsUpTo(db, today);
-  const ranked = rows.filter(({ state }) => state === "ready" || state === "later").map((row) => {
-    const usual = habit(row.customer.id).middle;
-    const beyond = row.oldestDays - Math.max(0, usual);
-    const broken = row.lastWord?.kind === "promise" && row.lastWord.state === "broken";
-    return { row, usual, beyond, broken, worth: row.overdue * (1 + Math.max(0, beyond) / 30) * (broken ? 2 : 1) };
-  }).sort((a, b) => b.worth - a.worth || a.row.customer.id - b.row.customer.id);
+  const ranked = rows
+    .filter(({ state }) => state === "ready" || state === "later")
+    .map((row) => {
+      const usual = habit(row.customer.id).middle;
+      const beyond = row.oldestDays - Math.max(0, usual);
+      const broken = row.lastWord?.kind === "promise" && row.lastWord.state === "broken";
+      return {
+        row,
+        usual,
+        beyond,
+        broken,
+        worth: row.overdue * (1 + Math.max(0, beyond) / 30) * (broken ? 2 : 1),
+      };
+    })
+    .sort((a, b) => b.worth - a.worth || a.row.customer.id - b.row.customer.id);
   return ranked.slice(0, MOST_CALLS).map(({ row, usual, beyond, broken }) => {
-    const why = [`${formatAmount(row.overdue, currency)}, the oldest ${row.oldestDays} days late`, broken ? "a promise was broken" : null, usual > 1 ? (beyond > 7 ? `pays ${usual} days late as a rule, so ${beyond} days beyond its habit` : `pays ${usual} days late as a rule: still usual`) : beyond > 7 ? "pays on the day as a rule, so something is wrong" : null].filter((one) => one !== null).join("; ");
+    const why = [
+      `${formatAmount(row.overdue, currency)}, the oldest ${row.oldestDays} days late`,
+      broken ? "a promise was broken" : null,
+      usual > 1
+        ? beyond > 7
+          ? `pays ${usual} days late as a rule, so ${beyond} days beyond its habit`
+          : `pays ${usual} days late as a rule: still usual`
+        : beyond > 7
+          ? "pays on the day as a rule, so something is wrong"
+          : null,
+    ]
+      .filter((one) => one !== null)
+      .join("; ");
     return { customerId: row.customer.id, name: row.customer.name, overdue: row.overdue, why };
   });
 }
@@ -138,6 +301,11 @@ export function doubtful(db: Db, today: Day): FiguresPage["allowance"] {
   const aging = agingTogether(db, today);
   const percent = readSettings(db).doubtfulPercent ?? DOUBTFUL_PERCENT;
   const { byBucket, sum } = allowanceFor(aging, percent);
-  const stands = minor(-sumOf(balancesAsOf(db, today).filter(({ role }) => role === "allowance"), ({ balance }) => balance));
+  const stands = minor(
+    -sumOf(
+      balancesAsOf(db, today).filter(({ role }) => role === "allowance"),
+      ({ balance }) => balance,
+    ),
+  );
   return { aging, percent, byBucket, sum, stands, entry: add(sum, -stands) };
 }

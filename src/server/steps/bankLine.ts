@@ -12,32 +12,87 @@ function bankCode(ctx: Ctx, line: BankLineRow): string {
 }
 
 /** Takes a bank line as a receipt by itself: B; U. */
-export function asReceipt(ctx: Ctx, line: BankLineRow, actId?: number, ruleId: number | null = null): number {
+export function asReceipt(
+  ctx: Ctx,
+  line: BankLineRow,
+  actId?: number,
+  ruleId: number | null = null,
+): number {
   const id = insertReceipt(ctx.db, {
-    source: "bank", method: methodOf(line.description), paidOn: line.postedOn, settledOn: line.postedOn, currency: line.currency, amount: line.amount, payerName: payerOf(line.description), payerEmail: "", reference: line.description,
-    fileId: line.fileId, lineNo: line.lineNo,
+    source: "bank",
+    method: methodOf(line.description),
+    paidOn: line.postedOn,
+    settledOn: line.postedOn,
+    currency: line.currency,
+    amount: line.amount,
+    payerName: payerOf(line.description),
+    payerEmail: "",
+    reference: line.description,
+    fileId: line.fileId,
+    lineNo: line.lineNo,
   });
   setBankLineState(ctx.db, line.id, "receipt", id, ruleId);
-  const act = actId ?? ctx.act("bank_receipt", { kind: "bank_line", id: line.id }, `taken as a receipt of ${ctx.sum(line.amount)}`);
-  const document = { kind: "bank_line" as const, id: line.id, text: `bank line ${line.description.slice(0, 60)}` };
-  ctx.post(postReceiptAtBank({ on: line.postedOn, document, bank: bankCode(ctx, line), bankLineId: line.id, receiptId: id, sum: inBook(line.amount, line.currency) }), act);
+  const act =
+    actId ??
+    ctx.act(
+      "bank_receipt",
+      { kind: "bank_line", id: line.id },
+      `taken as a receipt of ${ctx.sum(line.amount)}`,
+    );
+  const document = {
+    kind: "bank_line" as const,
+    id: line.id,
+    text: `bank line ${line.description.slice(0, 60)}`,
+  };
+  ctx.post(
+    postReceiptAtBank({
+      on: line.postedOn,
+      document,
+      bank: bankCode(ctx, line),
+      bankLineId: line.id,
+      receiptId: id,
+      sum: inBook(line.amount, line.currency),
+    }),
+    act,
+  );
   return id;
 }
 
 /** Puts a bank line aside that is not of this job: B; elsewhere (or the reverse). */
-export function asElsewhere(ctx: Ctx, line: BankLineRow, why: string, ruleId: number | null = null): void {
+export function asElsewhere(
+  ctx: Ctx,
+  line: BankLineRow,
+  why: string,
+  ruleId: number | null = null,
+): void {
   setBankLineState(ctx.db, line.id, "elsewhere", null, ruleId);
   const act = ctx.act("elsewhere", { kind: "bank_line", id: line.id }, `put aside, ${why}`);
-  const document = { kind: "bank_line" as const, id: line.id, text: `bank line ${line.description.slice(0, 60)}` };
-  ctx.post(postElsewhere({ on: line.postedOn, document, bank: bankCode(ctx, line), bankLineId: line.id, sum: inBook(line.amount, line.currency) }), act);
+  const document = {
+    kind: "bank_line" as const,
+    id: line.id,
+    text: `bank line ${line.description.slice(0, 60)}`,
+  };
+  ctx.post(
+    postElsewhere({
+      on: line.postedOn,
+      document,
+      bank: bankCode(ctx, line),
+      bankLineId: line.id,
+      sum: inBook(line.amount, line.currency),
+    }),
+    act,
+  );
 }
 
 /** Words of the trade that say what kind of money came; the payer is what is left of the description. */
-const TRADE_WORDS = /\b(ach|credit|deposit|incoming|wire|transfer|in|from|lockbox|check|ccd|ctx|ppd|orig|co|name|des|ref|payment|pmt|eft)\b/gi;
+const TRADE_WORDS =
+  /\b(ach|credit|deposit|incoming|wire|transfer|in|from|lockbox|check|ccd|ctx|ppd|orig|co|name|des|ref|payment|pmt|eft)\b/gi;
 
 /** Descriptions that a bank gives to money sent by customers themselves. */
 export function saysReceipt(description: string): boolean {
-  return /\b(ach credit|incoming wire|wire in|wire from|lockbox|ccd|ctx|remittance|check deposit)\b/i.test(description);
+  return /\b(ach credit|incoming wire|wire in|wire from|lockbox|ccd|ctx|remittance|check deposit)\b/i.test(
+    description,
+  );
 }
 
 function methodOf(description: string): Method {
@@ -48,5 +103,7 @@ function methodOf(description: string): Method {
 /** The payer's name in a description: the letters before the first number, without the bank's own words. */
 export function payerOf(description: string): string {
   const words = description.replace(TRADE_WORDS, " ").replace(/[:*]+/g, " ").trim();
-  return (words.split(/\s+(?=\S*\d)|\s{2,}|\s+(?:inv|invoice|po|memo|for|statement)\b/i)[0] ?? "").replace(/\s+/g, " ").trim();
+  return (words.split(/\s+(?=\S*\d)|\s{2,}|\s+(?:inv|invoice|po|memo|for|statement)\b/i)[0] ?? "")
+    .replace(/\s+/g, " ")
+    .trim();
 }

@@ -12,7 +12,12 @@ const WITHIN_DAYS = 10;
 
 export function depositFits(deposit: DepositRow, line: BankLineRow): boolean {
   const days = daysBetween(deposit.onDay, line.postedOn);
-  return line.bankAccountId === deposit.bankAccountId && line.amount === deposit.sum && days >= -1 && days <= WITHIN_DAYS;
+  return (
+    line.bankAccountId === deposit.bankAccountId &&
+    line.amount === deposit.sum &&
+    days >= -1 &&
+    days <= WITHIN_DAYS
+  );
 }
 
 /** Ties a deposit to its bank line: B; H, receipt by receipt. */
@@ -20,9 +25,29 @@ export function bankDeposit(ctx: Ctx, deposit: DepositRow, line: BankLineRow): n
   const bank = bankAccounts(ctx.db).find(({ id }) => id === line.bankAccountId);
   if (!bank) throw new Error("a bank line has its account");
   const receipts = receiptsOfDeposit(ctx.db, deposit.id);
-  const actId = ctx.act("deposit_banked", { kind: "deposit", id: deposit.id }, `deposit of ${ctx.sum(deposit.sum)} stands on the statement`);
-  const document = { kind: "bank_line" as const, id: line.id, text: `deposit of ${receipts.length} by hand` };
-  ctx.post(postDeposited({ on: line.postedOn, document, bank: bank.code, bankLineId: line.id, receipts: receipts.map(({ id, amount, currency }) => ({ receiptId: id, sum: inBook(amount, currency) })) }), actId);
+  const actId = ctx.act(
+    "deposit_banked",
+    { kind: "deposit", id: deposit.id },
+    `deposit of ${ctx.sum(deposit.sum)} stands on the statement`,
+  );
+  const document = {
+    kind: "bank_line" as const,
+    id: line.id,
+    text: `deposit of ${receipts.length} by hand`,
+  };
+  ctx.post(
+    postDeposited({
+      on: line.postedOn,
+      document,
+      bank: bank.code,
+      bankLineId: line.id,
+      receipts: receipts.map(({ id, amount, currency }) => ({
+        receiptId: id,
+        sum: inBook(amount, currency),
+      })),
+    }),
+    actId,
+  );
   for (const { id } of receipts) setHandState(ctx.db, id, "banked", deposit.id);
   setDepositState(ctx.db, deposit.id, "banked", line.id);
   setBankLineState(ctx.db, line.id, "deposit");
@@ -37,7 +62,12 @@ export function tieDeposits(ctx: Ctx, tally?: Tallying): void {
   for (const deposit of deposits) {
     const fitting = lines.filter((line) => depositFits(deposit, line));
     const [line] = fitting;
-    if (!line || fitting.length > 1 || deposits.filter((other) => depositFits(other, line)).length > 1) continue;
+    if (
+      !line ||
+      fitting.length > 1 ||
+      deposits.filter((other) => depositFits(other, line)).length > 1
+    )
+      continue;
     bankDeposit(ctx, deposit, line);
     tally?.also("deposits of checks and cash found", line.amount);
   }

@@ -12,7 +12,9 @@ const DUE_DAYS = 10;
 
 /** The fees that an act charged are charged no more, where nothing of them was paid; gives the number of one that was. */
 export function dropReturnFees(ctx: Ctx, actId: number): string | null {
-  for (const { documentId } of entriesOfAct(ctx.db, actId).filter(({ event, documentKind }) => event === "late_fee" && documentKind === "open_item")) {
+  for (const { documentId } of entriesOfAct(ctx.db, actId).filter(
+    ({ event, documentKind }) => event === "late_fee" && documentKind === "open_item",
+  )) {
     const item = openItemById(ctx.db, documentId);
     if (item && item.balance !== item.opened) return item.number;
     dropOpened(ctx.db, documentId);
@@ -27,8 +29,31 @@ export function chargeReturnFee(ctx: Ctx, receipt: ReceiptRow, on: Day, actId: n
   const sum = minor(fee);
   const number = `RF-${receipt.id}-${actId}`;
   const id = insertOpenItem(ctx.db, {
-    kind: "late_fee", number, customerId: receipt.customerId, issuedOn: on, dueOn: addDays(on, DUE_DAYS), currency: ctx.settings.currency, total: sum, tax: minor(0), opened: sum, balance: sum, openedOn: on,
-    poNumber: null, terms: null, description: "fee for a returned payment", fileId: null, lineNo: null,
+    kind: "late_fee",
+    number,
+    customerId: receipt.customerId,
+    issuedOn: on,
+    dueOn: addDays(on, DUE_DAYS),
+    currency: ctx.settings.currency,
+    total: sum,
+    tax: minor(0),
+    opened: sum,
+    balance: sum,
+    openedOn: on,
+    poNumber: null,
+    terms: null,
+    description: "fee for a returned payment",
+    fileId: null,
+    lineNo: null,
   });
-  ctx.post(postReturnFeeCharged({ on, partyId: receipt.customerId, document: { kind: "open_item", id, text: `return fee ${number}` }, itemId: id, sum: inBook(sum, ctx.settings.currency) }), actId);
+  ctx.post(
+    postReturnFeeCharged({
+      on,
+      partyId: receipt.customerId,
+      document: { kind: "open_item", id, text: `return fee ${number}` },
+      itemId: id,
+      sum: inBook(sum, ctx.settings.currency),
+    }),
+    actId,
+  );
 }

@@ -11,7 +11,8 @@ import { partsOf, receiptById, updateReceipt } from "@/db/receipts";
 
 import type { Ctx } from "../context";
 
-export type OtherAct = "accrue" | "fee_bill" | "refund" | "retry" | "mend" | "answer" | "export" | "revalue";
+export type OtherAct =
+  "accrue" | "fee_bill" | "refund" | "retry" | "mend" | "answer" | "export" | "revalue";
 
 /** Takes back what was done about fees billed by the month, and about what came back; the entries are reversed by the caller. */
 export function takeBackOther(ctx: Ctx, act: ActRow, kind: OtherAct): Result<unknown> {
@@ -24,7 +25,8 @@ export function takeBackOther(ctx: Ctx, act: ActRow, kind: OtherAct): Result<unk
       return ok(null);
     }
     case "fee_bill":
-      for (const one of accruals(ctx.db).filter(({ bankLineId }) => bankLineId === act.subjectId)) setAccrualState(ctx.db, one.id, "accrued", null);
+      for (const one of accruals(ctx.db).filter(({ bankLineId }) => bankLineId === act.subjectId))
+        setAccrualState(ctx.db, one.id, "accrued", null);
       setBankLineState(ctx.db, act.subjectId, "open");
       return ok(null);
     case "refund":
@@ -53,12 +55,23 @@ export function takeBackOther(ctx: Ctx, act: ActRow, kind: OtherAct): Result<unk
 
 function unRefund(ctx: Ctx, act: ActRow): Result<unknown> {
   const receipt = receiptById(ctx.db, act.subjectId);
-  const lineId = entriesOfAct(ctx.db, act.id).find(({ documentKind }) => documentKind === "bank_line")?.documentId;
+  const lineId = entriesOfAct(ctx.db, act.id).find(
+    ({ documentKind }) => documentKind === "bank_line",
+  )?.documentId;
   const line = lineId === undefined ? undefined : bankLineById(ctx.db, lineId);
   if (!receipt || !line) return fail("line.unknown");
   const sum = minor(Math.abs(line.amount));
   const parts = partsOf(receipt);
-  updateReceipt(ctx.db, receipt.id, { state: receipt.state === "returned" ? "placed" : receipt.state, parts: { ...parts, onAccount: add(parts.onAccount, sum), goneBack: add(parts.goneBack, negate(sum)) }, customerId: receipt.customerId, reason: receipt.reason });
+  updateReceipt(ctx.db, receipt.id, {
+    state: receipt.state === "returned" ? "placed" : receipt.state,
+    parts: {
+      ...parts,
+      onAccount: add(parts.onAccount, sum),
+      goneBack: add(parts.goneBack, negate(sum)),
+    },
+    customerId: receipt.customerId,
+    reason: receipt.reason,
+  });
   setBankLineState(ctx.db, line.id, "open");
   return ok(null);
 }

@@ -17,7 +17,9 @@ const kept = globalThis as typeof globalThis & { dozoClock?: NodeJS.Timeout };
 /** Looks at every book each minute for letters whose time has come. Starting it twice is starting it once. */
 export function startClock(): void {
   if (kept.dozoClock) return;
-  kept.dozoClock = setInterval(() => { void look(new Date()); }, LOOK_EVERY_MS);
+  kept.dozoClock = setInterval(() => {
+    void look(new Date());
+  }, LOOK_EVERY_MS);
   kept.dozoClock.unref();
   void look(new Date());
 }
@@ -32,7 +34,9 @@ async function look(now: Date): Promise<void> {
       else if (letterToDeliver(db, now.toISOString()) !== undefined) wake(book);
     } catch (error) {
       // One book that cannot be read does not keep the others waiting.
-      console.error(`dozo: the schedule of ${book} waits: ${error instanceof Error ? error.message : "unknown"}`);
+      console.error(
+        `dozo: the schedule of ${book} waits: ${error instanceof Error ? error.message : "unknown"}`,
+      );
     }
   }
 }
@@ -46,7 +50,13 @@ export function dueRun(db: Db, now: Date): string | null {
   const settings = readSettings(db);
   if (settings.letterRun === null || settings.clock !== null) return null;
   const today = todayOf(settings, now);
-  const hour = Number(new Intl.DateTimeFormat("en-GB", { hour: "2-digit", hourCycle: "h23", timeZone: settings.timeZone }).format(now));
+  const hour = Number(
+    new Intl.DateTimeFormat("en-GB", {
+      hour: "2-digit",
+      hourCycle: "h23",
+      timeZone: settings.timeZone,
+    }).format(now),
+  );
   if (!isRunDay(settings.letterRun, today) || hour < settings.letterRun.hour) return null;
   const key = runKey(today);
   return commandByKey(db, key) ? null : key;

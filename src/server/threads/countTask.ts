@@ -11,8 +11,17 @@ import { taskBook } from "./taskBook";
 export type Count = { report: ProofReport; counted: Counted };
 
 /** Reckons them anew in a thread of the pool, so that no page waits for it. */
-export default function count({ book, maybe }: { book: string; maybe: readonly MaybeFrom[] }): Count {
+export default function count({
+  book,
+  maybe,
+}: {
+  book: string;
+  maybe: readonly MaybeFrom[];
+}): Count {
   const db = taskBook(book);
   const report = proofs(db);
-  return { report, counted: countedOf(db, book, report, overdueRows(db, todayOf(readSettings(db)), maybe)) };
+  return {
+    report,
+    counted: countedOf(db, book, report, overdueRows(db, todayOf(readSettings(db)), maybe)),
+  };
 }

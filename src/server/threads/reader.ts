@@ -14,9 +14,15 @@ import type { Count } from "./countTask";
 
 /** Connections that only read, one a book, and the pool for heavy work; kept across reloads of the code. */
 type Kept<T> = Map<string, { version: number; made: T }>;
-type Readers = { books: Map<string, Db>; pool: Piscina | null; tasks: Kept<Promise<unknown>>; answers: Kept<unknown> };
+type Readers = {
+  books: Map<string, Db>;
+  pool: Piscina | null;
+  tasks: Kept<Promise<unknown>>;
+  answers: Kept<unknown>;
+};
 const kept = globalThis as typeof globalThis & { dozoReaders?: Readers };
-const readers = (): Readers => (kept.dozoReaders ??= { books: new Map(), pool: null, tasks: new Map(), answers: new Map() });
+const readers = (): Readers =>
+  (kept.dozoReaders ??= { books: new Map(), pool: null, tasks: new Map(), answers: new Map() });
 
 /** The book's connection for pages, or null where there is no such book. */
 export function reading(book: string): Db | null {
@@ -30,7 +36,12 @@ export function reading(book: string): Db | null {
 }
 
 /** What a task of the pool makes of a book, kept until the book changes. `task` is its file of the build. */
-function madeInPool<T>(book: string, db: Db, task: "match" | "count", input: () => Promise<object> | object): Promise<T> {
+function madeInPool<T>(
+  book: string,
+  db: Db,
+  task: "match" | "count",
+  input: () => Promise<object> | object,
+): Promise<T> {
   const all = readers();
   // What is said to customers changes nothing that matching goes by.
   const version = task === "match" ? lastChangeOfSums(db) : lastChange(db);
@@ -38,11 +49,22 @@ function madeInPool<T>(book: string, db: Db, task: "match" | "count", input: () 
   const known = all.tasks.get(key);
   if (known?.version === version) return known.made as Promise<T>;
   const folder = join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist");
-  const pool = (all.pool ??= new Piscina({ minThreads: 1, maxThreads: 2, idleTimeout: 600_000, resourceLimits: { maxYoungGenerationSizeMb: 96 } }));
-  const made = (async (): Promise<T> => (await pool.run({ book, ...(await input()) }, { filename: join(folder, `${task}.mjs`) })) as T)();
+  const pool = (all.pool ??= new Piscina({
+    minThreads: 1,
+    maxThreads: 2,
+    idleTimeout: 600_000,
+    resourceLimits: { maxYoungGenerationSizeMb: 96 },
+  }));
+  const made = (async (): Promise<T> =>
+    (await pool.run(
+      { book, ...(await input()) },
+      { filename: join(folder, `${task}.mjs`) },
+    )) as T)();
   all.tasks.set(key, { version, made });
   // What failed is not kept: the next page tries again.
-  made.catch(() => { if (all.tasks.get(key)?.made === made) all.tasks.delete(key); });
+  made.catch(() => {
+    if (all.tasks.get(key)?.made === made) all.tasks.delete(key);
+  });
   return made;
 }
 
@@ -54,7 +76,12 @@ export function proposalsFor(book: string): Promise<Proposal[]> {
 
 /** Every proof of a book and what is left at each station, reckoned anew in the pool whenever the book has changed. */
 export function countFor(book: string, db: Db): Promise<Count> {
-  return madeInPool<Count>(book, db, "count", async () => ({ maybe: (await proposalsFor(book)).map(({ receiptId, readings }) => ({ receiptId, readings: readings.map(({ customerId }) => ({ customerId })) })) }));
+  return madeInPool<Count>(book, db, "count", async () => ({
+    maybe: (await proposalsFor(book)).map(({ receiptId, readings }) => ({
+      receiptId,
+      readings: readings.map(({ customerId }) => ({ customerId })),
+    })),
+  }));
 }
 
 /**
@@ -64,7 +91,13 @@ export function countFor(book: string, db: Db): Promise<Count> {
  * the state that it holds for: what letters and calls do not change may be kept
  * longer.
  */
-export function keptAnswer<T>(book: string, db: Db, name: string, make: () => T, version: number = lastChange(db)): T {
+export function keptAnswer<T>(
+  book: string,
+  db: Db,
+  name: string,
+  make: () => T,
+  version: number = lastChange(db),
+): T {
   const { answers } = readers();
   const key = `${book} ${name}`;
   const known = answers.get(key);
@@ -77,6 +110,11 @@ export function keptAnswer<T>(book: string, db: Db, name: string, make: () => T,
 const MOST_ANSWERS = 60;
 
 /** Who is overdue on a day, as the Overdue page shows it. */
-export function overdueFor(book: string, db: Db, today: Day, proposals: readonly Proposal[]): OverdueRow[] {
+export function overdueFor(
+  book: string,
+  db: Db,
+  today: Day,
+  proposals: readonly Proposal[],
+): OverdueRow[] {
   return keptAnswer(book, db, `overdue ${today}`, () => overdueRows(db, today, proposals));
 }

@@ -17,7 +17,10 @@ function writerOf(book: string): NonNullable<ReturnType<Writers["get"]>> {
   const writers = (kept.dozoWriters ??= new Map());
   const known = writers.get(book);
   if (known) return known;
-  const worker = new Worker(join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist/writer.mjs"), { workerData: { book } });
+  const worker = new Worker(
+    join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist/writer.mjs"),
+    { workerData: { book } },
+  );
   const made = { worker, waiting: new Map<number, Waiting>(), next: 1 };
   worker.on("message", (said: WriterAnswer) => {
     const waiting = made.waiting.get(said.id);
@@ -40,13 +43,25 @@ function writerOf(book: string): NonNullable<ReturnType<Writers["get"]>> {
 }
 
 /** Has the book's writer carry out a command; commands of one book run one after the other. */
-export async function execute<Name extends CommandName>(book: string, command: Name, input: InputOf<Name>, how: { actor: string; key: string; rehearse?: boolean }): Promise<Result<OutputOf<Name>>> {
+export async function execute<Name extends CommandName>(
+  book: string,
+  command: Name,
+  input: InputOf<Name>,
+  how: { actor: string; key: string; rehearse?: boolean },
+): Promise<Result<OutputOf<Name>>> {
   if (!bookExists(book)) return fail("book.missing", { book });
   const writer = writerOf(book);
   const id = writer.next++;
   const result = await new Promise<Result<unknown>>((resolve) => {
     writer.waiting.set(id, { answer: resolve, key: how.key, progress: { done: 0, of: 0 } });
-    writer.worker.postMessage({ id, command, input, actor: how.actor, key: how.key, rehearse: how.rehearse ?? false } satisfies WriterRequest);
+    writer.worker.postMessage({
+      id,
+      command,
+      input,
+      actor: how.actor,
+      key: how.key,
+      rehearse: how.rehearse ?? false,
+    } satisfies WriterRequest);
   });
   return result as Result<OutputOf<Name>>;
 }
@@ -58,6 +73,8 @@ export function wake(book: string): void {
 
 /** How far a command is that is under way, by its key; null where it is not (or is done). */
 export function progressOf(book: string, key: string): Progress | null {
-  const waiting = [...(kept.dozoWriters?.get(book)?.waiting.values() ?? [])].find((one) => one.key === key);
+  const waiting = [...(kept.dozoWriters?.get(book)?.waiting.values() ?? [])].find(
+    (one) => one.key === key,
+  );
   return waiting?.progress ?? null;
 }

@@ -12,7 +12,14 @@ import { useActing } from "../shell/Notices";
 import { DryRun } from "./DryRun";
 import type { ArrivalsFacts, TakenFile, Waiting } from "./types";
 
-const KIND_WORDS = { customers: "customers", invoices: "invoices", processor: "processor activity", bank: "bank statement", remittance: "remittance advice", returns: "ACH returns" } as const;
+const KIND_WORDS = {
+  customers: "customers",
+  invoices: "invoices",
+  processor: "processor activity",
+  bank: "bank statement",
+  remittance: "remittance advice",
+  returns: "ACH returns",
+} as const;
 
 /** Arrivals: files in, looked at in a dry run first; below, all that was taken in before. */
 export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
@@ -30,33 +37,134 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
     else complain(sent.message);
   };
   const takeFile = (file: File | undefined): void => {
-    if (file && file.size > facts.mostMegabytes * 1_000_000) complain(`The file has ${Math.ceil(file.size / 1_000_000)} MB; at most ${facts.mostMegabytes} MB are taken in at once. Split it by date and take in the parts, overlaps do no harm.`);
-    else if (file) void take(file.name, `/api/v1/b/${book}/files?name=${encodeURIComponent(file.name)}`, file);
+    if (file && file.size > facts.mostMegabytes * 1_000_000)
+      complain(
+        `The file has ${Math.ceil(file.size / 1_000_000)} MB; at most ${facts.mostMegabytes} MB are taken in at once. Split it by date and take in the parts, overlaps do no harm.`,
+      );
+    else if (file)
+      void take(file.name, `/api/v1/b/${book}/files?name=${encodeURIComponent(file.name)}`, file);
   };
-  const takeArrived = (name: string): void => void take(name, `/api/v1/b/${book}/files?arrived=${encodeURIComponent(name)}`, "");
-  if (waiting) return <DryRun key={waiting.sha256} facts={facts} first={waiting} close={() => setWaiting(null)} />;
+  const takeArrived = (name: string): void =>
+    void take(name, `/api/v1/b/${book}/files?arrived=${encodeURIComponent(name)}`, "");
+  if (waiting)
+    return (
+      <DryRun key={waiting.sha256} facts={facts} first={waiting} close={() => setWaiting(null)} />
+    );
   return (
     <>
       <div className="heading">
-        <h1>{arrived.length === 0 ? <small>Nothing waits to be taken in</small> : <>{arrived.length} <small>{arrived.length === 1 ? "file waits" : "files wait"} to be taken in</small></>}</h1>
+        <h1>
+          {arrived.length === 0 ? (
+            <small>Nothing waits to be taken in</small>
+          ) : (
+            <>
+              {arrived.length}{" "}
+              <small>{arrived.length === 1 ? "file waits" : "files wait"} to be taken in</small>
+            </>
+          )}
+        </h1>
         <div className="tabs">
-          <NextLink href="?" aria-current="page" prefetch={false}>Files</NextLink>
-          <NextLink href="?list=lines&state=open" prefetch={false}>Bank lines</NextLink>
-          <span className="soft">{(["processor", "bank"] as const).map((kind) => `${KIND_WORDS[kind]} ${last[kind] ? `last taken in ${formatDay(last[kind] as never, today)}` : "never taken in"}`).join("; ")}</span>
+          <NextLink href="?" aria-current="page" prefetch={false}>
+            Files
+          </NextLink>
+          <NextLink href="?list=lines&state=open" prefetch={false}>
+            Bank lines
+          </NextLink>
+          <span className="soft">
+            {(["processor", "bank"] as const)
+              .map(
+                (kind) =>
+                  `${KIND_WORDS[kind]} ${last[kind] ? `last taken in ${formatDay(last[kind] as never, today)}` : "never taken in"}`,
+              )
+              .join("; ")}
+          </span>
         </div>
-        <div className="end"><a className="soft" href={`/api/v1/b/${book}/export/files`}>CSV</a></div>
+        <div className="end">
+          <a className="soft" href={`/api/v1/b/${book}/export/files`}>
+            CSV
+          </a>
+        </div>
       </div>
-      <div style={{ display: "grid", gridTemplateColumns: arrived.length > 0 ? "1fr 1fr" : "1fr", gap: 20, paddingBottom: 12 }}>
-        {arrived.length > 0 ? <div><table className="small"><tbody>{arrived.map((name) => <tr key={name}><td>{name}</td><td className="num"><Act onClick={() => takeArrived(name)} disabled={reading !== null}>Look at it</Act></td></tr>)}</tbody></table></div> : null}
+      <div
+        style={{
+          display: "grid",
+          gridTemplateColumns: arrived.length > 0 ? "1fr 1fr" : "1fr",
+          gap: 20,
+          paddingBottom: 12,
+        }}
+      >
+        {arrived.length > 0 ? (
+          <div>
+            <table className="small">
+              <tbody>
+                {arrived.map((name) => (
+                  <tr key={name}>
+                    <td>{name}</td>
+                    <td className="num">
+                      <Act onClick={() => takeArrived(name)} disabled={reading !== null}>
+                        Look at it
+                      </Act>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        ) : null}
         <div
-          className={over ? "drop over" : "drop"} onDragOver={(event) => { event.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)}
-          onDrop={(event) => { event.preventDefault(); setOver(false); takeFile(event.dataTransfer.files[0]); }}
+          className={over ? "drop over" : "drop"}
+          onDragOver={(event) => {
+            event.preventDefault();
+            setOver(true);
+          }}
+          onDragLeave={() => setOver(false)}
+          onDrop={(event) => {
+            event.preventDefault();
+            setOver(false);
+            takeFile(event.dataTransfer.files[0]);
+          }}
         >
-          {reading ? <span aria-live="polite">Reading {reading} …</span> : <>Drop a file here: customers, open invoices, a processor’s activity, a bank statement, remittance advice (CSV), or ACH returns (CSV, Nacha).<br /><span style={{ display: "inline-block", marginTop: 8 }}><Act onClick={() => chooser.current?.click()}>Choose a file</Act></span></>}
-          <input ref={chooser} type="file" accept=".csv,.txt,.tsv,.ach,text/csv" className="visually-hidden" aria-label="File to take in" onChange={(event) => { takeFile(event.target.files?.[0]); event.target.value = ""; }} />
+          {reading ? (
+            <span aria-live="polite">Reading {reading} …</span>
+          ) : (
+            <>
+              Drop a file here: customers, open invoices, a processor’s activity, a bank statement,
+              remittance advice (CSV), or ACH returns (CSV, Nacha).
+              <br />
+              <span style={{ display: "inline-block", marginTop: 8 }}>
+                <Act onClick={() => chooser.current?.click()}>Choose a file</Act>
+              </span>
+            </>
+          )}
+          <input
+            ref={chooser}
+            type="file"
+            accept=".csv,.txt,.tsv,.ach,text/csv"
+            className="visually-hidden"
+            aria-label="File to take in"
+            onChange={(event) => {
+              takeFile(event.target.files?.[0]);
+              event.target.value = "";
+            }}
+          />
         </div>
       </div>
-      <LedgerList<TakenFile> label="Files taken in" rows={files} idOf={(file) => file.id} columns={columnsOf(facts)} href={(file) => `/b/${book}/files/${file.id}`} count={facts.count} page={facts.page} pageRows={facts.pageRows} empty={<><p>No file was taken in yet.</p><p>Begin with the customers, then their open invoices.</p></>} />
+      <LedgerList<TakenFile>
+        label="Files taken in"
+        rows={files}
+        idOf={(file) => file.id}
+        columns={columnsOf(facts)}
+        href={(file) => `/b/${book}/files/${file.id}`}
+        count={facts.count}
+        page={facts.page}
+        pageRows={facts.pageRows}
+        empty={
+          <>
+            <p>No file was taken in yet.</p>
+            <p>Begin with the customers, then their open invoices.</p>
+          </>
+        }
+      />
     </>
   );
 }
@@ -64,13 +172,39 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
 function columnsOf({ today, count }: ArrivalsFacts): ListColumn<TakenFile>[] {
   const number = (of: number): ReactNode => (of === 0 ? "–" : of);
   return [
-    { id: "name", header: "File", width: "30%", cell: (file) => <span title={file.name}>{file.name}</span>, foot: `${count} files` },
+    {
+      id: "name",
+      header: "File",
+      width: "30%",
+      cell: (file) => <span title={file.name}>{file.name}</span>,
+      foot: `${count} files`,
+    },
     { id: "kind", header: "What it is", width: "18%", cell: (file) => KIND_WORDS[file.kind] },
     { id: "on", header: "Taken in", width: "14%", cell: (file) => formatDay(file.onDay, today) },
     { id: "by", header: "By", width: "14%", cell: (file) => file.actor },
     { id: "new", header: "New", width: "6%", number: true, cell: (file) => number(file.rowsNew) },
-    { id: "known", header: "Known", width: "6%", number: true, cell: (file) => number(file.rowsKnown) },
-    { id: "changed", header: "Changed", width: "6%", number: true, cell: (file) => number(file.rowsChanged) },
-    { id: "refused", header: "Refused", width: "6%", number: true, cell: (file) => <span className={file.rowsRefused > 0 ? "waits" : ""}>{number(file.rowsRefused)}</span> },
+    {
+      id: "known",
+      header: "Known",
+      width: "6%",
+      number: true,
+      cell: (file) => number(file.rowsKnown),
+    },
+    {
+      id: "changed",
+      header: "Changed",
+      width: "6%",
+      number: true,
+      cell: (file) => number(file.rowsChanged),
+    },
+    {
+      id: "refused",
+      header: "Refused",
+      width: "6%",
+      number: true,
+      cell: (file) => (
+        <span className={file.rowsRefused > 0 ? "waits" : ""}>{number(file.rowsRefused)}</span>
+      ),
+    },
   ];
 }

@@ -15,13 +15,55 @@ import { load } from "../send";
 import { useActing } from "../shell/Notices";
 import { Sum } from "../Sum";
 
-type State = "open" | "payout" | "receipt" | "elsewhere" | "deposit" | "bounce" | "fee_bill" | "refund";
-type Line = { id: number; postedOn: Day; description: string; amount: Minor; state: State; receiptId: number | null; fileId: number | null; lineNo: number | null };
-type Rule = { id: number; contains: string; sign: "in" | "out" | "both"; treatAs: "elsewhere" | "receipt" | "payout" };
-type Props = { book: string; currency: Currency; today: Day; rows: Line[]; count: number; sum: Minor; state: State | null; text: string; page: number; pageRows: number; rules: Rule[] };
+type State =
+  "open" | "payout" | "receipt" | "elsewhere" | "deposit" | "bounce" | "fee_bill" | "refund";
+type Line = {
+  id: number;
+  postedOn: Day;
+  description: string;
+  amount: Minor;
+  state: State;
+  receiptId: number | null;
+  fileId: number | null;
+  lineNo: number | null;
+};
+type Rule = {
+  id: number;
+  contains: string;
+  sign: "in" | "out" | "both";
+  treatAs: "elsewhere" | "receipt" | "payout";
+};
+type Props = {
+  book: string;
+  currency: Currency;
+  today: Day;
+  rows: Line[];
+  count: number;
+  sum: Minor;
+  state: State | null;
+  text: string;
+  page: number;
+  pageRows: number;
+  rules: Rule[];
+};
 
-const STATES: readonly (readonly [State, string])[] = [["open", "To explain"], ["payout", "Payouts"], ["receipt", "Receipts"], ["deposit", "Deposits"], ["elsewhere", "Put aside"]];
-const WORDS: Record<State, string> = { open: "to be explained", payout: "a payout", receipt: "a receipt by itself", elsewhere: "put aside", deposit: "a deposit by hand", bounce: "a check taken back, or its fee", fee_bill: "the processor’s bill", refund: "credit sent back" };
+const STATES: readonly (readonly [State, string])[] = [
+  ["open", "To explain"],
+  ["payout", "Payouts"],
+  ["receipt", "Receipts"],
+  ["deposit", "Deposits"],
+  ["elsewhere", "Put aside"],
+];
+const WORDS: Record<State, string> = {
+  open: "to be explained",
+  payout: "a payout",
+  receipt: "a receipt by itself",
+  elsewhere: "put aside",
+  deposit: "a deposit by hand",
+  bounce: "a check taken back, or its fee",
+  fee_bill: "the processor’s bill",
+  refund: "credit sent back",
+};
 
 /** The lines of the statement: what each is, and what is still to be explained. */
 export function BankLines(props: Props): ReactNode {
@@ -30,47 +72,185 @@ export function BankLines(props: Props): ReactNode {
   return (
     <>
       <div className="heading">
-        <h1>{formatAmount(props.sum, currency)} <small>{props.count} bank lines</small></h1>
+        <h1>
+          {formatAmount(props.sum, currency)} <small>{props.count} bank lines</small>
+        </h1>
         <div className="tabs">
-          <NextLink href="?" prefetch={false}>Files</NextLink>
-          {STATES.map(([name, words]) => <NextLink key={name} href={`?list=lines&state=${name}`} aria-current={state === name ? "page" : undefined} prefetch={false}>{words}</NextLink>)}
-          <NextLink href="?list=lines" aria-current={state === null ? "page" : undefined} prefetch={false}>All lines</NextLink>
+          <NextLink href="?" prefetch={false}>
+            Files
+          </NextLink>
+          {STATES.map(([name, words]) => (
+            <NextLink
+              key={name}
+              href={`?list=lines&state=${name}`}
+              aria-current={state === name ? "page" : undefined}
+              prefetch={false}
+            >
+              {words}
+            </NextLink>
+          ))}
+          <NextLink
+            href="?list=lines"
+            aria-current={state === null ? "page" : undefined}
+            prefetch={false}
+          >
+            All lines
+          </NextLink>
         </div>
-        <div className="end"><SearchBox label="Find in descriptions" value={props.text} /><a className="soft" href={`/api/v1/b/${book}/export/bank-lines?state=${state ?? ""}`}>CSV</a></div>
+        <div className="end">
+          <SearchBox label="Find in descriptions" value={props.text} />
+          <a className="soft" href={`/api/v1/b/${book}/export/bank-lines?state=${state ?? ""}`}>
+            CSV
+          </a>
+        </div>
       </div>
       <LedgerList<Line>
-        label="Bank lines" rows={rows} idOf={(line) => line.id} openId={open} onOpen={setOpen} count={props.count} page={props.page} pageRows={props.pageRows}
+        label="Bank lines"
+        rows={rows}
+        idOf={(line) => line.id}
+        openId={open}
+        onOpen={setOpen}
+        count={props.count}
+        page={props.page}
+        pageRows={props.pageRows}
         columns={[
-          { id: "on", header: "Date", width: "12%", cell: (line) => formatDay(line.postedOn, today), foot: `${props.count} lines` },
-          { id: "words", header: "Description", width: "56%", cell: (line) => <span title={line.description}>{line.description}</span> },
-          { id: "is", header: "What it is", width: "18%", cell: (line) => <span className={line.state === "open" ? "waits" : ""}>{WORDS[line.state]}</span> },
-          { id: "sum", header: "Amount", width: "14%", number: true, cell: (line) => <Sum of={line.amount} currency={currency} />, foot: <span className="total">{formatAmount(props.sum, currency)}</span> },
+          {
+            id: "on",
+            header: "Date",
+            width: "12%",
+            cell: (line) => formatDay(line.postedOn, today),
+            foot: `${props.count} lines`,
+          },
+          {
+            id: "words",
+            header: "Description",
+            width: "56%",
+            cell: (line) => <span title={line.description}>{line.description}</span>,
+          },
+          {
+            id: "is",
+            header: "What it is",
+            width: "18%",
+            cell: (line) => (
+              <span className={line.state === "open" ? "waits" : ""}>{WORDS[line.state]}</span>
+            ),
+          },
+          {
+            id: "sum",
+            header: "Amount",
+            width: "14%",
+            number: true,
+            cell: (line) => <Sum of={line.amount} currency={currency} />,
+            foot: <span className="total">{formatAmount(props.sum, currency)}</span>,
+          },
         ]}
-        workings={(line) => <LineWorkings key={line.id} line={line} currency={currency} done={() => setOpen(rows[rows.findIndex((one) => one.id === line.id) + 1]?.id ?? null)} />}
-        empty={state === "open" ? <p>Every bank line is explained.</p> : <p>No lines. They come with a bank statement.</p>}
+        workings={(line) => (
+          <LineWorkings
+            key={line.id}
+            line={line}
+            currency={currency}
+            done={() => setOpen(rows[rows.findIndex((one) => one.id === line.id) + 1]?.id ?? null)}
+          />
+        )}
+        empty={
+          state === "open" ? (
+            <p>Every bank line is explained.</p>
+          ) : (
+            <p>No lines. They come with a bank statement.</p>
+          )
+        }
       />
       {props.rules.length > 0 ? <Rules rules={props.rules} /> : null}
     </>
   );
 }
 
-function LineWorkings({ line, currency, done }: { line: Line; currency: Currency; done: () => void }): ReactNode {
+function LineWorkings({
+  line,
+  currency,
+  done,
+}: {
+  line: Line;
+  currency: Currency;
+  done: () => void;
+}): ReactNode {
   const { act, book, busy } = useActing();
-  const [words, setWords] = useState(() => line.description.replace(/\d.*$/, "").trim().slice(0, 40));
+  const [words, setWords] = useState(() =>
+    line.description.replace(/\d.*$/, "").trim().slice(0, 40),
+  );
   const [always, setAlways] = useState(false);
-  const explain = (as: "receipt" | "elsewhere"): void => void act<{ lines: number }>("explainLine", { lineId: line.id, as, rule: always ? { contains: words } : null }, (value) => ({ words: `${value.lines} ${value.lines === 1 ? "line" : "lines"} ${as === "receipt" ? "taken as receipts" : "put aside"}.` })).then((value) => { if (value) done(); });
-  useHotkeys("r", () => { if (line.state === "open" && line.amount > 0) explain("receipt"); }, [line, words, always]);
-  useHotkeys("o", () => { if (line.state === "open") explain("elsewhere"); }, [line, words, always]);
-  const file = line.fileId === null ? null : <NextLink href={`/b/${book}/files/${line.fileId}?line=${line.lineNo ?? ""}`}>line {line.lineNo} of its file</NextLink>;
-  if (line.state !== "open") return <div className="acts" style={{ paddingLeft: 16 }}>{line.receiptId === null ? null : <NextLink href={`/b/${book}/receipts/${line.receiptId}`}>The receipt</NextLink>}<NextLink href={`/b/${book}/books?q=${encodeURIComponent(line.description.slice(0, 40))}`}>Its entries, with undo</NextLink>{file}</div>;
+  const explain = (as: "receipt" | "elsewhere"): void =>
+    void act<{ lines: number }>(
+      "explainLine",
+      { lineId: line.id, as, rule: always ? { contains: words } : null },
+      (value) => ({
+        words: `${value.lines} ${value.lines === 1 ? "line" : "lines"} ${as === "receipt" ? "taken as receipts" : "put aside"}.`,
+      }),
+    ).then((value) => {
+      if (value) done();
+    });
+  useHotkeys(
+    "r",
+    () => {
+      if (line.state === "open" && line.amount > 0) explain("receipt");
+    },
+    [line, words, always],
+  );
+  useHotkeys(
+    "o",
+    () => {
+      if (line.state === "open") explain("elsewhere");
+    },
+    [line, words, always],
+  );
+  const file =
+    line.fileId === null ? null : (
+      <NextLink href={`/b/${book}/files/${line.fileId}?line=${line.lineNo ?? ""}`}>
+        line {line.lineNo} of its file
+      </NextLink>
+    );
+  if (line.state !== "open")
+    return (
+      <div className="acts" style={{ paddingLeft: 16 }}>
+        {line.receiptId === null ? null : (
+          <NextLink href={`/b/${book}/receipts/${line.receiptId}`}>The receipt</NextLink>
+        )}
+        <NextLink href={`/b/${book}/books?q=${encodeURIComponent(line.description.slice(0, 40))}`}>
+          Its entries, with undo
+        </NextLink>
+        {file}
+      </div>
+    );
   return (
     <div style={{ padding: "4px 16px" }}>
-      <label><input type="checkbox" checked={always} onChange={(event) => setAlways(event.target.checked)} /> and all {line.amount > 0 ? "coming in" : "going out"} whose description has </label>
-      <input className="sumfield words" style={{ width: 260 }} aria-label="Words of the rule" value={words} onChange={(event) => { setWords(event.target.value); setAlways(true); }} />
+      <label>
+        <input
+          type="checkbox"
+          checked={always}
+          onChange={(event) => setAlways(event.target.checked)}
+        />{" "}
+        and all {line.amount > 0 ? "coming in" : "going out"} whose description has{" "}
+      </label>
+      <input
+        className="sumfield words"
+        style={{ width: 260 }}
+        aria-label="Words of the rule"
+        value={words}
+        onChange={(event) => {
+          setWords(event.target.value);
+          setAlways(true);
+        }}
+      />
       <OtherChoices line={line} currency={currency} done={done} />
       <div className="acts">
-        {line.amount > 0 ? <Act hint="R" main onClick={() => explain("receipt")} disabled={busy}>It is a receipt</Act> : null}
-        <Act hint="O" main={line.amount < 0} onClick={() => explain("elsewhere")} disabled={busy}>Not of this job: put aside</Act>
+        {line.amount > 0 ? (
+          <Act hint="R" main onClick={() => explain("receipt")} disabled={busy}>
+            It is a receipt
+          </Act>
+        ) : null}
+        <Act hint="O" main={line.amount < 0} onClick={() => explain("elsewhere")} disabled={busy}>
+          Not of this job: put aside
+        </Act>
         <NextLink href={`/b/${book}/payouts?show=open`}>Tie it to a payout</NextLink>
         {file}
       </div>
@@ -78,32 +258,209 @@ function LineWorkings({ line, currency, done }: { line: Line; currency: Currency
   );
 }
 
-type Choices = { bills: { ids: number[]; words: string; sum: Minor }[]; refunds: { receiptId: number; words: string; credit: Minor }[]; deposits: { id: number; onDay: Day; words: string; sum: Minor }[]; bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[]; fees: { id: number; description: string; amount: Minor }[]; lumps: { account: string; count: number | null; cap: number; answers: { itemIds: number[]; receipts: number; words: string; leftOut: string[] }[] }[] };
+type Choices = {
+  bills: { ids: number[]; words: string; sum: Minor }[];
+  refunds: { receiptId: number; words: string; credit: Minor }[];
+  deposits: { id: number; onDay: Day; words: string; sum: Minor }[];
+  bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[];
+  fees: { id: number; description: string; amount: Minor }[];
+  lumps: {
+    account: string;
+    count: number | null;
+    cap: number;
+    answers: { itemIds: number[]; receipts: number; words: string; leftOut: string[] }[];
+  }[];
+};
 
 /** A deposit by hand that this line may be; or a check that the bank took back, with the line beside it that is its fee. */
-function OtherChoices({ line, currency, done }: { line: Line; currency: Currency; done: () => void }): ReactNode {
+function OtherChoices({
+  line,
+  currency,
+  done,
+}: {
+  line: Line;
+  currency: Currency;
+  done: () => void;
+}): ReactNode {
   const { act, book, busy } = useActing();
   const [choices, setChoices] = useState<Choices | null>(null);
   const [feeLineId, setFee] = useState<number | null>(null);
   useEffect(() => {
     let current = true;
-    void load<Choices>(`/api/v1/b/${book}/lines/${line.id}/choices`).then((sent) => { if (current && sent.ok) setChoices(sent.value); });
-    return () => { current = false; };
+    void load<Choices>(`/api/v1/b/${book}/lines/${line.id}/choices`).then((sent) => {
+      if (current && sent.ok) setChoices(sent.value);
+    });
+    return () => {
+      current = false;
+    };
   }, [book, line.id]);
-  if (choices === null || (choices.deposits.length === 0 && choices.bounced.length === 0 && choices.lumps.length === 0 && choices.bills.length === 0 && choices.refunds.length === 0)) return null;
+  if (
+    choices === null ||
+    (choices.deposits.length === 0 &&
+      choices.bounced.length === 0 &&
+      choices.lumps.length === 0 &&
+      choices.bills.length === 0 &&
+      choices.refunds.length === 0)
+  )
+    return null;
   return (
     <>
-      {choices.deposits.map((deposit) => <div className="acts" key={deposit.id}><Act onClick={() => void act<{ actId: number }>("tieDeposit", { depositId: deposit.id, lineId: line.id }, (value) => ({ words: "The deposit is tied to its bank line.", undo: value.actId })).then((value) => { if (value) done(); })} disabled={busy}>It is the deposit of {formatDay(deposit.onDay)}, {deposit.words}</Act></div>)}
-      {choices.bills.map((bill) => <div className="acts" key={bill.ids.join()}><Act onClick={() => void act<{ actId: number; off: number }>("billFees", { lineId: line.id, accrualIds: bill.ids }, (value) => ({ words: value.off === 0 ? "The bill is as accrued." : "The bill is tied; what it differs by is a fee too.", undo: value.actId })).then((value) => { if (value) done(); })} disabled={busy}>It is the bill for fees of {bill.words}, {formatAmount(bill.sum, currency)} accrued</Act></div>)}
-      {choices.refunds.map((one) => <div className="acts" key={one.receiptId}><Act onClick={() => void act<{ actId: number }>("refundAtBank", { lineId: line.id, receiptId: one.receiptId }, (value) => ({ words: "Credit sent back.", undo: value.actId })).then((value) => { if (value) done(); })} disabled={busy}>It sends credit back to {one.words}</Act></div>)}
+      {choices.deposits.map((deposit) => (
+        <div className="acts" key={deposit.id}>
+          <Act
+            onClick={() =>
+              void act<{ actId: number }>(
+                "tieDeposit",
+                { depositId: deposit.id, lineId: line.id },
+                (value) => ({ words: "The deposit is tied to its bank line.", undo: value.actId }),
+              ).then((value) => {
+                if (value) done();
+              })
+            }
+            disabled={busy}
+          >
+            It is the deposit of {formatDay(deposit.onDay)}, {deposit.words}
+          </Act>
+        </div>
+      ))}
+      {choices.bills.map((bill) => (
+        <div className="acts" key={bill.ids.join()}>
+          <Act
+            onClick={() =>
+              void act<{ actId: number; off: number }>(
+                "billFees",
+                { lineId: line.id, accrualIds: bill.ids },
+                (value) => ({
+                  words:
+                    value.off === 0
+                      ? "The bill is as accrued."
+                      : "The bill is tied; what it differs by is a fee too.",
+                  undo: value.actId,
+                }),
+              ).then((value) => {
+                if (value) done();
+              })
+            }
+            disabled={busy}
+          >
+            It is the bill for fees of {bill.words}, {formatAmount(bill.sum, currency)} accrued
+          </Act>
+        </div>
+      ))}
+      {choices.refunds.map((one) => (
+        <div className="acts" key={one.receiptId}>
+          <Act
+            onClick={() =>
+              void act<{ actId: number }>(
+                "refundAtBank",
+                { lineId: line.id, receiptId: one.receiptId },
+                (value) => ({ words: "Credit sent back.", undo: value.actId }),
+              ).then((value) => {
+                if (value) done();
+              })
+            }
+            disabled={busy}
+          >
+            It sends credit back to {one.words}
+          </Act>
+        </div>
+      ))}
       {choices.lumps.map((lump) => (
-        <table className="small" key={lump.account} aria-label={`What it may be made of, ${lump.account}`}>
-          <thead><tr><th scope="col">A lump of {lump.account}: {lump.count === null ? "too many sets to count make this sum" : lump.count >= lump.cap ? `${lump.cap.toLocaleString("en")} sets or more make this sum` : lump.count === 1 ? "only these make this sum" : `${lump.count.toLocaleString("en")} sets make this sum`}</th><th scope="col">left out of those days</th><th scope="col" /></tr></thead>
-          <tbody>{lump.answers.map((answer) => <tr key={answer.itemIds.join()}><td>{answer.words}</td><td className="soft">{answer.leftOut.length === 0 ? "nothing" : answer.leftOut.join(", ")}</td><td className="num"><button type="button" className="row-open strong" disabled={busy} onClick={() => void act<{ actId: number }>("lumpPayout", { lineId: line.id, itemIds: answer.itemIds }, (value) => ({ words: `${answer.receipts} receipts tied to this line.`, undo: value.actId })).then((value) => { if (value) done(); })}>It is these</button></td></tr>)}</tbody>
+        <table
+          className="small"
+          key={lump.account}
+          aria-label={`What it may be made of, ${lump.account}`}
+        >
+          <thead>
+            <tr>
+              <th scope="col">
+                A lump of {lump.account}:{" "}
+                {lump.count === null
+                  ? "too many sets to count make this sum"
+                  : lump.count >= lump.cap
+                    ? `${lump.cap.toLocaleString("en")} sets or more make this sum`
+                    : lump.count === 1
+                      ? "only these make this sum"
+                      : `${lump.count.toLocaleString("en")} sets make this sum`}
+              </th>
+              <th scope="col">left out of those days</th>
+              <th scope="col" />
+            </tr>
+          </thead>
+          <tbody>
+            {lump.answers.map((answer) => (
+              <tr key={answer.itemIds.join()}>
+                <td>{answer.words}</td>
+                <td className="soft">
+                  {answer.leftOut.length === 0 ? "nothing" : answer.leftOut.join(", ")}
+                </td>
+                <td className="num">
+                  <button
+                    type="button"
+                    className="row-open strong"
+                    disabled={busy}
+                    onClick={() =>
+                      void act<{ actId: number }>(
+                        "lumpPayout",
+                        { lineId: line.id, itemIds: answer.itemIds },
+                        (value) => ({
+                          words: `${answer.receipts} receipts tied to this line.`,
+                          undo: value.actId,
+                        }),
+                      ).then((value) => {
+                        if (value) done();
+                      })
+                    }
+                  >
+                    It is these
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
         </table>
       ))}
-      {choices.bounced.length > 0 && choices.fees.length > 0 ? <label className="soft">Its fee: <select className="plain person" aria-label="The bank’s fee for it" value={feeLineId ?? ""} onChange={(event) => setFee(event.target.value === "" ? null : Number(event.target.value))}><option value="">none</option>{choices.fees.map((fee) => <option key={fee.id} value={fee.id}>{fee.description}</option>)}</select></label> : null}
-      {choices.bounced.map((one) => <div className="acts" key={one.receiptId}><Act onClick={() => void act<{ actId: number }>("bounceReceipt", { receiptId: one.receiptId, lineId: line.id, feeLineId }, (value) => ({ words: "Taken back: what it had paid is open again.", undo: value.actId })).then((value) => { if (value) done(); })} disabled={busy}>It is the {one.words} of {formatDay(one.paidOn)}, taken back</Act></div>)}
+      {choices.bounced.length > 0 && choices.fees.length > 0 ? (
+        <label className="soft">
+          Its fee:{" "}
+          <select
+            className="plain person"
+            aria-label="The bank’s fee for it"
+            value={feeLineId ?? ""}
+            onChange={(event) =>
+              setFee(event.target.value === "" ? null : Number(event.target.value))
+            }
+          >
+            <option value="">none</option>
+            {choices.fees.map((fee) => (
+              <option key={fee.id} value={fee.id}>
+                {fee.description}
+              </option>
+            ))}
+          </select>
+        </label>
+      ) : null}
+      {choices.bounced.map((one) => (
+        <div className="acts" key={one.receiptId}>
+          <Act
+            onClick={() =>
+              void act<{ actId: number }>(
+                "bounceReceipt",
+                { receiptId: one.receiptId, lineId: line.id, feeLineId },
+                (value) => ({
+                  words: "Taken back: what it had paid is open again.",
+                  undo: value.actId,
+                }),
+              ).then((value) => {
+                if (value) done();
+              })
+            }
+            disabled={busy}
+          >
+            It is the {one.words} of {formatDay(one.paidOn)}, taken back
+          </Act>
+        </div>
+      ))}
     </>
   );
 }
@@ -113,7 +470,38 @@ function Rules({ rules }: { rules: readonly Rule[] }): ReactNode {
   return (
     <details style={{ padding: "6px 0 10px" }}>
       <summary className="soft">{rules.length} rules</summary>
-      <table className="small" style={{ maxWidth: 700 }}><tbody>{rules.map((rule) => <tr key={rule.id}><td>“{rule.contains}” {rule.sign === "in" ? "coming in" : rule.sign === "out" ? "going out" : ""}</td><td>{rule.treatAs === "elsewhere" ? "put aside" : rule.treatAs === "receipt" ? "a receipt" : "a payout"}</td><td className="num"><button type="button" className="row-open soft" onClick={() => void act("removeRule", { ruleId: rule.id }, () => ({ words: "The rule is ended; what it put aside stays so." }))}>end it</button></td></tr>)}</tbody></table>
+      <table className="small" style={{ maxWidth: 700 }}>
+        <tbody>
+          {rules.map((rule) => (
+            <tr key={rule.id}>
+              <td>
+                “{rule.contains}”{" "}
+                {rule.sign === "in" ? "coming in" : rule.sign === "out" ? "going out" : ""}
+              </td>
+              <td>
+                {rule.treatAs === "elsewhere"
+                  ? "put aside"
+                  : rule.treatAs === "receipt"
+                    ? "a receipt"
+                    : "a payout"}
+              </td>
+              <td className="num">
+                <button
+                  type="button"
+                  className="row-open soft"
+                  onClick={() =>
+                    void act("removeRule", { ruleId: rule.id }, () => ({
+                      words: "The rule is ended; what it put aside stays so.",
+                    }))
+                  }
+                >
+                  end it
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </details>
   );
 }

@@ -16,34 +16,73 @@ import { Sum } from "../Sum";
 import { MappingForm } from "./MappingForm";
 import type { ArrivalsFacts, Report, Waiting } from "./types";
 
-const KINDS = [["customers", "Customers"], ["invoices", "Open invoices"], ["processor", "Processor activity"], ["bank", "Bank statement"], ["returns", "ACH returns"], ["remittance", "Remittance advice"]] as const;
+const KINDS = [
+  ["customers", "Customers"],
+  ["invoices", "Open invoices"],
+  ["processor", "Processor activity"],
+  ["bank", "Bank statement"],
+  ["returns", "ACH returns"],
+  ["remittance", "Remittance advice"],
+] as const;
 
 /** The dry run of a file: what it is, how its columns are read, and what would happen, before anything does. */
-export function DryRun({ facts, first, close }: { facts: ArrivalsFacts; first: Waiting; close: () => void }): ReactNode {
+export function DryRun({
+  facts,
+  first,
+  close,
+}: {
+  facts: ArrivalsFacts;
+  first: Waiting;
+  close: () => void;
+}): ReactNode {
   const router = useRouter();
   const { book, accounts } = facts;
   const { say, complain } = useActing();
-  const known = facts.mappings.filter((one) => one.kind === first.kind).find((one) => Object.values(one.spec.columns).every((header) => first.headers.includes(header)));
+  const known = facts.mappings
+    .filter((one) => one.kind === first.kind)
+    .find((one) =>
+      Object.values(one.spec.columns).every((header) => first.headers.includes(header)),
+    );
   const [waiting, setWaiting] = useState(first);
-  const [mapping, setMapping] = useState<MappingSpec>(known ? { ...known.spec, rowKinds: { ...first.mapping.rowKinds, ...known.spec.rowKinds } } : first.mapping);
-  const [account, setAccount] = useState<string | null>(() => guessAccount(facts, first.kind, known?.name ?? first.name));
+  const [mapping, setMapping] = useState<MappingSpec>(
+    known
+      ? { ...known.spec, rowKinds: { ...first.mapping.rowKinds, ...known.spec.rowKinds } }
+      : first.mapping,
+  );
+  const [account, setAccount] = useState<string | null>(() =>
+    guessAccount(facts, first.kind, known?.name ?? first.name),
+  );
   const [saveAs, setSaveAs] = useState(known?.name ?? "");
   const [report, setReport] = useState<Report | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [taking, setTaking] = useState(false);
-  const input = { sha256: waiting.sha256, name: waiting.name, size: waiting.size, mapping, account, saveAs: saveAs.trim() || null };
+  const input = {
+    sha256: waiting.sha256,
+    name: waiting.name,
+    size: waiting.size,
+    mapping,
+    account,
+    saveAs: saveAs.trim() || null,
+  };
   const asked = JSON.stringify(input);
   useEffect(() => {
     let current = true;
-    void sendCommand<Report>(book, "importFile", JSON.parse(asked), { rehearse: true }).then((sent) => {
-      if (!current) return;
-      setReport(sent.ok ? sent.value : null);
-      setProblem(sent.ok ? null : sent.message);
-    });
-    return () => { current = false; };
+    void sendCommand<Report>(book, "importFile", JSON.parse(asked), { rehearse: true }).then(
+      (sent) => {
+        if (!current) return;
+        setReport(sent.ok ? sent.value : null);
+        setProblem(sent.ok ? null : sent.message);
+      },
+    );
+    return () => {
+      current = false;
+    };
   }, [book, asked]);
   const asKind = async (kind: FileKind): Promise<void> => {
-    const sent = await post<Waiting>(`/api/v1/b/${book}/files?kept=${waiting.sha256}&kind=${kind}&name=${encodeURIComponent(waiting.name)}`, "");
+    const sent = await post<Waiting>(
+      `/api/v1/b/${book}/files?kept=${waiting.sha256}&kind=${kind}&name=${encodeURIComponent(waiting.name)}`,
+      "",
+    );
     if (!sent.ok) return complain(sent.message);
     setWaiting(sent.value);
     setMapping(sent.value.mapping);
@@ -55,31 +94,96 @@ export function DryRun({ facts, first, close }: { facts: ArrivalsFacts; first: W
     void sendCommand<Report>(book, "importFile", input).then((sent) => {
       setTaking(false);
       if (!sent.ok) return complain(sent.message);
-      say(`${sent.value.new} lines of ${waiting.name} taken in${sent.value.refused.length > 0 ? "; the refused ones stay out" : ""}.`);
+      say(
+        `${sent.value.new} lines of ${waiting.name} taken in${sent.value.refused.length > 0 ? "; the refused ones stay out" : ""}.`,
+      );
       close();
       router.refresh();
     });
   };
   useHotkeys("enter", takeIn, [takeIn]);
   useHotkeys("escape", close);
-  const of = mapping.kind === "processor" ? accounts.processor : mapping.kind === "bank" ? accounts.bank : null;
+  const of =
+    mapping.kind === "processor"
+      ? accounts.processor
+      : mapping.kind === "bank"
+        ? accounts.bank
+        : null;
   return (
     <div style={{ overflow: "auto", flex: 1, minHeight: 0, paddingBottom: 20 }}>
       <div className="heading">
-        <h1><small>Dry run</small> {waiting.name} <small>{waiting.lines} lines, nothing is posted yet</small></h1>
-        <div className="end"><Act hint="Esc" onClick={close}>Not now</Act><Act main hint="Enter" onClick={takeIn} disabled={taking || report === null || report.new + report.changed === 0}>{taking ? "Taking in …" : report ? `Take in ${report.new + report.changed} lines` : "Take in"}</Act></div>
+        <h1>
+          <small>Dry run</small> {waiting.name}{" "}
+          <small>{waiting.lines} lines, nothing is posted yet</small>
+        </h1>
+        <div className="end">
+          <Act hint="Esc" onClick={close}>
+            Not now
+          </Act>
+          <Act
+            main
+            hint="Enter"
+            onClick={takeIn}
+            disabled={taking || report === null || report.new + report.changed === 0}
+          >
+            {taking
+              ? "Taking in …"
+              : report
+                ? `Take in ${report.new + report.changed} lines`
+                : "Take in"}
+          </Act>
+        </div>
       </div>
-      <div style={{ display: "grid", gridTemplateColumns: "minmax(0, 2fr) minmax(0, 3fr)", gap: 32 }}>
+      <div
+        style={{ display: "grid", gridTemplateColumns: "minmax(0, 2fr) minmax(0, 3fr)", gap: 32 }}
+      >
         <div>
           <div style={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 10 }}>
-            <Choice label="What it is" options={KINDS} value={mapping.kind} onChange={(event) => void asKind(event.target.value as FileKind)} />
-            {of ? <Choice label="Account" options={[["", of.length === 0 ? "none yet: add one in Set-up" : "choose …"], ...of]} value={account ?? ""} onChange={(event) => setAccount(event.target.value || null)} /> : <span />}
+            <Choice
+              label="What it is"
+              options={KINDS}
+              value={mapping.kind}
+              onChange={(event) => void asKind(event.target.value as FileKind)}
+            />
+            {of ? (
+              <Choice
+                label="Account"
+                options={[
+                  ["", of.length === 0 ? "none yet: add one in Set-up" : "choose …"],
+                  ...of,
+                ]}
+                value={account ?? ""}
+                onChange={(event) => setAccount(event.target.value || null)}
+              />
+            ) : (
+              <span />
+            )}
           </div>
           <MappingForm facts={facts} waiting={waiting} mapping={mapping} change={setMapping} />
-          <div style={{ marginTop: 10, maxWidth: 260 }}><TextField label="Keep this mapping as" value={saveAs} onChange={(event) => setSaveAs(event.target.value)} placeholder="a name, if it is to be kept" /></div>
+          <div style={{ marginTop: 10, maxWidth: 260 }}>
+            <TextField
+              label="Keep this mapping as"
+              value={saveAs}
+              onChange={(event) => setSaveAs(event.target.value)}
+              placeholder="a name, if it is to be kept"
+            />
+          </div>
         </div>
         <div>
-          {problem ? <p className="off" role="alert">✗ {problem}</p> : report ? <WhatHappens report={report} facts={facts} currency={facts.currency} kind={mapping.kind} /> : <p className="soft">Reckoning …</p>}
+          {problem ? (
+            <p className="off" role="alert">
+              ✗ {problem}
+            </p>
+          ) : report ? (
+            <WhatHappens
+              report={report}
+              facts={facts}
+              currency={facts.currency}
+              kind={mapping.kind}
+            />
+          ) : (
+            <p className="soft">Reckoning …</p>
+          )}
           <Sample waiting={waiting} />
         </div>
       </div>
@@ -88,31 +192,110 @@ export function DryRun({ facts, first, close }: { facts: ArrivalsFacts; first: W
 }
 
 function guessAccount(facts: ArrivalsFacts, kind: FileKind, name: string): string | null {
-  const of = kind === "processor" ? facts.accounts.processor : kind === "bank" ? facts.accounts.bank : [];
-  return (of.find(([code, words]) => name.toLowerCase().includes(words.toLowerCase()) || name.toLowerCase().includes(code)) ?? (of.length === 1 ? of[0] : undefined))?.[0] ?? null;
+  const of =
+    kind === "processor" ? facts.accounts.processor : kind === "bank" ? facts.accounts.bank : [];
+  return (
+    (of.find(
+      ([code, words]) =>
+        name.toLowerCase().includes(words.toLowerCase()) || name.toLowerCase().includes(code),
+    ) ?? (of.length === 1 ? of[0] : undefined))?.[0] ?? null
+  );
 }
 
-function WhatHappens({ report, facts, currency, kind }: { report: Report; facts: ArrivalsFacts; currency: Currency; kind: FileKind }): ReactNode {
-  const refusedLines = new Set(report.refused.filter(({ changed }) => !changed).map(({ line }) => line)).size;
+function WhatHappens({
+  report,
+  facts,
+  currency,
+  kind,
+}: {
+  report: Report;
+  facts: ArrivalsFacts;
+  currency: Currency;
+  kind: FileKind;
+}): ReactNode {
+  const refusedLines = new Set(
+    report.refused.filter(({ changed }) => !changed).map(({ line }) => line),
+  ).size;
   return (
     <>
       <table className="small" aria-label="What would happen">
         <tbody>
-          <tr><td>Lines in the file</td><td className="num sum">{report.lines}</td><td /></tr>
-          <tr><td className="strong">new</td><td className="num sum">{report.new}</td><td>{report.new === 0 ? <span className="soft">nothing to take in</span> : null}</td></tr>
-          {report.outcome.map((one) => <tr key={`${one.words} ${one.currency ?? ""}`}><td className="soft" style={{ paddingLeft: 22 }}>{one.words}</td><td className="num soft sum">{one.count}</td><td className="num sum">{one.sum === null ? "" : <Sum of={one.sum} currency={one.currency ?? currency} />}</td></tr>)}
-          <tr><td>known already, left as they are</td><td className="num sum">{report.known}</td><td /></tr>
-          <tr><td>changed since they were taken in</td><td className={report.changed > 0 ? "num sum waits" : "num sum"}>{report.changed}</td><td /></tr>
-          <tr><td>refused, they stay out</td><td className={refusedLines > 0 ? "num sum off" : "num sum"}>{refusedLines}</td><td /></tr>
+          <tr>
+            <td>Lines in the file</td>
+            <td className="num sum">{report.lines}</td>
+            <td />
+          </tr>
+          <tr>
+            <td className="strong">new</td>
+            <td className="num sum">{report.new}</td>
+            <td>{report.new === 0 ? <span className="soft">nothing to take in</span> : null}</td>
+          </tr>
+          {report.outcome.map((one) => (
+            <tr key={`${one.words} ${one.currency ?? ""}`}>
+              <td className="soft" style={{ paddingLeft: 22 }}>
+                {one.words}
+              </td>
+              <td className="num soft sum">{one.count}</td>
+              <td className="num sum">
+                {one.sum === null ? "" : <Sum of={one.sum} currency={one.currency ?? currency} />}
+              </td>
+            </tr>
+          ))}
+          <tr>
+            <td>known already, left as they are</td>
+            <td className="num sum">{report.known}</td>
+            <td />
+          </tr>
+          <tr>
+            <td>changed since they were taken in</td>
+            <td className={report.changed > 0 ? "num sum waits" : "num sum"}>{report.changed}</td>
+            <td />
+          </tr>
+          <tr>
+            <td>refused, they stay out</td>
+            <td className={refusedLines > 0 ? "num sum off" : "num sum"}>{refusedLines}</td>
+            <td />
+          </tr>
         </tbody>
       </table>
-      {kind === "invoices" ? <p className="soft">Invoices up to {formatDay(facts.cutOverOn, facts.today)} come over as opening balances, later ones as new.</p> : null}
+      {kind === "invoices" ? (
+        <p className="soft">
+          Invoices up to {formatDay(facts.cutOverOn, facts.today)} come over as opening balances,
+          later ones as new.
+        </p>
+      ) : null}
       {report.refused.length > 0 ? (
         <>
           <h2 className="strong">What is wrong</h2>
-          <div style={{ maxHeight: 220, overflow: "auto" }} tabIndex={0} role="group" aria-label="Refused lines">
-            <table className="small"><thead><tr><th scope="col" className="num">Line</th><th scope="col">Column</th><th scope="col">Why</th></tr></thead><tbody>{report.refused.slice(0, 200).map((one, at) => <tr key={`${one.line} ${at}`}><td className="num">{one.line}</td><td className="soft">{one.column || one.field || "–"}</td><td style={{ whiteSpace: "normal" }}>{one.reason}</td></tr>)}</tbody></table>
-            {report.refused.length > 200 ? <p className="soft">and {report.refused.length - 200} more</p> : null}
+          <div
+            style={{ maxHeight: 220, overflow: "auto" }}
+            tabIndex={0}
+            role="group"
+            aria-label="Refused lines"
+          >
+            <table className="small">
+              <thead>
+                <tr>
+                  <th scope="col" className="num">
+                    Line
+                  </th>
+                  <th scope="col">Column</th>
+                  <th scope="col">Why</th>
+                </tr>
+              </thead>
+              <tbody>
+                {report.refused.slice(0, 200).map((one, at) => (
+                  <tr key={`${one.line} ${at}`}>
+                    <td className="num">{one.line}</td>
+                    <td className="soft">{one.column || one.field || "–"}</td>
+                    <td style={{ whiteSpace: "normal" }}>{one.reason}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            {report.refused.length > 200 ? (
+              <p className="soft">and {report.refused.length - 200} more</p>
+            ) : null}
           </div>
         </>
       ) : null}
@@ -123,9 +306,35 @@ function WhatHappens({ report, facts, currency, kind }: { report: Report; facts:
 function Sample({ waiting }: { waiting: Waiting }): ReactNode {
   return (
     <>
-      <h2 className="strong" style={{ marginTop: 14, fontSize: 13 }}>Its first lines</h2>
-      <div style={{ overflow: "auto", maxWidth: "100%" }} tabIndex={0} role="group" aria-label="First lines of the file">
-        <table className="small" style={{ whiteSpace: "nowrap" }}><thead><tr>{waiting.headers.map((header, at) => <th key={`${header} ${at}`} scope="col">{header}</th>)}</tr></thead><tbody>{waiting.sample.map((cells, at) => <tr key={at}>{cells.map((cell, column) => <td key={column}>{cell}</td>)}</tr>)}</tbody></table>
+      <h2 className="strong" style={{ marginTop: 14, fontSize: 13 }}>
+        Its first lines
+      </h2>
+      <div
+        style={{ overflow: "auto", maxWidth: "100%" }}
+        tabIndex={0}
+        role="group"
+        aria-label="First lines of the file"
+      >
+        <table className="small" style={{ whiteSpace: "nowrap" }}>
+          <thead>
+            <tr>
+              {waiting.headers.map((header, at) => (
+                <th key={`${header} ${at}`} scope="col">
+                  {header}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {waiting.sample.map((cells, at) => (
+              <tr key={at}>
+                {cells.map((cell, column) => (
+                  <td key={column}>{cell}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
       </div>
     </>
   );

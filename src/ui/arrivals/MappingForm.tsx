@@ -7,32 +7,167 @@ import type { MappingSpec, RowKind } from "@/core/formats";
 import { FIELD_WORDS } from "./fieldWords";
 import type { ArrivalsFacts, Waiting } from "./types";
 
-const ROW_WORDS: readonly (readonly [RowKind, string])[] = [["charge", "charge"], ["fee", "fee"], ["refund", "refund"], ["dispute", "dispute"], ["dispute_won", "dispute won"], ["dispute_fee", "dispute fee"], ["ach_return", "ACH return"], ["return_fee", "return fee"], ["reserve", "reserve"], ["adjustment", "adjustment"], ["started", "debit on its way"], ["payout", "payout"], ["ignore", "not of this job"]];
+const ROW_WORDS: readonly (readonly [RowKind, string])[] = [
+  ["charge", "charge"],
+  ["fee", "fee"],
+  ["refund", "refund"],
+  ["dispute", "dispute"],
+  ["dispute_won", "dispute won"],
+  ["dispute_fee", "dispute fee"],
+  ["ach_return", "ACH return"],
+  ["return_fee", "return fee"],
+  ["reserve", "reserve"],
+  ["adjustment", "adjustment"],
+  ["started", "debit on its way"],
+  ["payout", "payout"],
+  ["ignore", "not of this job"],
+];
 
 /** How the file's columns are read: guessed from headers and contents, corrected here, kept by name. */
-export function MappingForm({ facts, waiting, mapping, change }: { facts: ArrivalsFacts; waiting: Waiting; mapping: MappingSpec; change: (mapping: MappingSpec) => void }): ReactNode {
+export function MappingForm({
+  facts,
+  waiting,
+  mapping,
+  change,
+}: {
+  facts: ArrivalsFacts;
+  waiting: Waiting;
+  mapping: MappingSpec;
+  change: (mapping: MappingSpec) => void;
+}): ReactNode {
   const set = (field: string, header: string): void => {
-    const rest = Object.fromEntries(Object.entries(mapping.columns).filter(([name]) => name !== field));
+    const rest = Object.fromEntries(
+      Object.entries(mapping.columns).filter(([name]) => name !== field),
+    );
     change({ ...mapping, columns: header === "" ? rest : { ...rest, [field]: header } });
   };
   return (
     <table className="small" style={{ marginTop: 10 }}>
-      <thead><tr><th scope="col">What we need</th><th scope="col">Column of the file</th></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">What we need</th>
+          <th scope="col">Column of the file</th>
+        </tr>
+      </thead>
       <tbody>
         {facts.fields[mapping.kind].map(({ field, needed }) => (
           <tr key={field}>
-            <td className={needed ? "strong" : undefined}>{FIELD_WORDS[field] ?? field}{needed && mapping.columns[field] === undefined ? <span className="off"> needed</span> : null}</td>
-            <td><Pick label={FIELD_WORDS[field] ?? field} value={mapping.columns[field] ?? ""} options={[["", "–"], ...waiting.headers.filter((header) => header !== "").map((header) => [header, header] as const)]} change={(header) => set(field, header)} /></td>
+            <td className={needed ? "strong" : undefined}>
+              {FIELD_WORDS[field] ?? field}
+              {needed && mapping.columns[field] === undefined ? (
+                <span className="off"> needed</span>
+              ) : null}
+            </td>
+            <td>
+              <Pick
+                label={FIELD_WORDS[field] ?? field}
+                value={mapping.columns[field] ?? ""}
+                options={[
+                  ["", "–"],
+                  ...waiting.headers
+                    .filter((header) => header !== "")
+                    .map((header) => [header, header] as const),
+                ]}
+                change={(header) => set(field, header)}
+              />
+            </td>
           </tr>
         ))}
-        <tr><td>dates are</td><td><Pick label="dates are" value={mapping.dayOrder} options={[["mdy", "month, day, year"], ["dmy", "day, month, year"], ["ymd", "year, month, day"]]} change={(order) => change({ ...mapping, dayOrder: order as MappingSpec["dayOrder"] })} /></td></tr>
-        <tr><td>decimal sign</td><td><Pick label="decimal sign" value={mapping.decimalMark} options={[[".", "point: 1,234.56"], [",", "comma: 1.234,56"]]} change={(mark) => change({ ...mapping, decimalMark: mark as MappingSpec["decimalMark"] })} /></td></tr>
+        <tr>
+          <td>dates are</td>
+          <td>
+            <Pick
+              label="dates are"
+              value={mapping.dayOrder}
+              options={[
+                ["mdy", "month, day, year"],
+                ["dmy", "day, month, year"],
+                ["ymd", "year, month, day"],
+              ]}
+              change={(order) => change({ ...mapping, dayOrder: order as MappingSpec["dayOrder"] })}
+            />
+          </td>
+        </tr>
+        <tr>
+          <td>decimal sign</td>
+          <td>
+            <Pick
+              label="decimal sign"
+              value={mapping.decimalMark}
+              options={[
+                [".", "point: 1,234.56"],
+                [",", "comma: 1.234,56"],
+              ]}
+              change={(mark) =>
+                change({ ...mapping, decimalMark: mark as MappingSpec["decimalMark"] })
+              }
+            />
+          </td>
+        </tr>
         {mapping.kind === "processor" ? (
           <>
-            <tr><td>fees, refunds and the like</td><td><Pick label="signs" value={mapping.signs} options={[["by_kind", "are written positive"], ["as_written", "carry their sign"]]} change={(signs) => change({ ...mapping, signs: signs as MappingSpec["signs"] })} /></td></tr>
-            <tr><td>the fee column</td><td><Pick label="the fee column" value={mapping.feeSign} options={[["cost", "positive lowers the net"], ["effect", "negative lowers the net"]]} change={(sign) => change({ ...mapping, feeSign: sign as MappingSpec["feeSign"] })} /></td></tr>
-            <tr><td>payouts</td><td><Pick label="payouts" value={mapping.payoutSign} options={[["as_written", "positive when paid to the bank"], ["turned", "negative when paid to the bank"]]} change={(sign) => change({ ...mapping, payoutSign: sign as MappingSpec["payoutSign"] })} /></td></tr>
-            {Object.keys(mapping.rowKinds).map((word) => <tr key={word}><td>“{word}” is a</td><td><Pick label={`${word} is a`} value={mapping.rowKinds[word] ?? "ignore"} options={ROW_WORDS} change={(kind) => change({ ...mapping, rowKinds: { ...mapping.rowKinds, [word]: kind as RowKind } })} /></td></tr>)}
+            <tr>
+              <td>fees, refunds and the like</td>
+              <td>
+                <Pick
+                  label="signs"
+                  value={mapping.signs}
+                  options={[
+                    ["by_kind", "are written positive"],
+                    ["as_written", "carry their sign"],
+                  ]}
+                  change={(signs) => change({ ...mapping, signs: signs as MappingSpec["signs"] })}
+                />
+              </td>
+            </tr>
+            <tr>
+              <td>the fee column</td>
+              <td>
+                <Pick
+                  label="the fee column"
+                  value={mapping.feeSign}
+                  options={[
+                    ["cost", "positive lowers the net"],
+                    ["effect", "negative lowers the net"],
+                  ]}
+                  change={(sign) => change({ ...mapping, feeSign: sign as MappingSpec["feeSign"] })}
+                />
+              </td>
+            </tr>
+            <tr>
+              <td>payouts</td>
+              <td>
+                <Pick
+                  label="payouts"
+                  value={mapping.payoutSign}
+                  options={[
+                    ["as_written", "positive when paid to the bank"],
+                    ["turned", "negative when paid to the bank"],
+                  ]}
+                  change={(sign) =>
+                    change({ ...mapping, payoutSign: sign as MappingSpec["payoutSign"] })
+                  }
+                />
+              </td>
+            </tr>
+            {Object.keys(mapping.rowKinds).map((word) => (
+              <tr key={word}>
+                <td>“{word}” is a</td>
+                <td>
+                  <Pick
+                    label={`${word} is a`}
+                    value={mapping.rowKinds[word] ?? "ignore"}
+                    options={ROW_WORDS}
+                    change={(kind) =>
+                      change({
+                        ...mapping,
+                        rowKinds: { ...mapping.rowKinds, [word]: kind as RowKind },
+                      })
+                    }
+                  />
+                </td>
+              </tr>
+            ))}
           </>
         ) : null}
       </tbody>
@@ -40,10 +175,36 @@ export function MappingForm({ facts, waiting, mapping, change }: { facts: Arriva
   );
 }
 
-function Pick({ label, value, options, change }: { label: string; value: string; options: readonly (readonly [string, string])[]; change: (value: string) => void }): ReactNode {
+function Pick({
+  label,
+  value,
+  options,
+  change,
+}: {
+  label: string;
+  value: string;
+  options: readonly (readonly [string, string])[];
+  change: (value: string) => void;
+}): ReactNode {
   return (
-    <select aria-label={label} value={value} onChange={(event) => change(event.target.value)} style={{ background: "var(--d-colors-sheet)", color: "inherit", border: "1px solid var(--d-colors-rule)", borderRadius: 3, padding: "2px 4px", maxWidth: 220 }}>
-      {options.map(([name, words]) => <option key={name} value={name}>{words}</option>)}
+    <select
+      aria-label={label}
+      value={value}
+      onChange={(event) => change(event.target.value)}
+      style={{
+        background: "var(--d-colors-sheet)",
+        color: "inherit",
+        border: "1px solid var(--d-colors-rule)",
+        borderRadius: 3,
+        padding: "2px 4px",
+        maxWidth: 220,
+      }}
+    >
+      {options.map(([name, words]) => (
+        <option key={name} value={name}>
+          {words}
+        </option>
+      ))}
     </select>
   );
 }

@@ -1,15 +1,44 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-export type BooksView = "proofs" | "journal" | "trial" | "account" | "trail" | "file" | "currencies";
-const VIEWS: readonly (readonly [BooksView, string])[] = [["proofs", "Proofs"], ["journal", "Journal"], ["trial", "Trial balance"], ["currencies", "Other currencies"], ["file", "For another ledger"], ["trail", "Who did what"]];
+export type BooksView =
+  "proofs" | "journal" | "trial" | "account" | "trail" | "file" | "currencies";
+const VIEWS: readonly (readonly [BooksView, string])[] = [
+  ["proofs", "Proofs"],
+  ["journal", "Journal"],
+  ["trial", "Trial balance"],
+  ["currencies", "Other currencies"],
+  ["file", "For another ledger"],
+  ["trail", "Who did what"],
+];
 
 /** The head of the pages of Books: the sum that counts, the views, and what can be taken along. */
-export function BooksHeading({ view, sum, end }: { view: BooksView; sum: ReactNode; end?: ReactNode }): ReactNode {
+export function BooksHeading({
+  view,
+  sum,
+  end,
+}: {
+  view: BooksView;
+  sum: ReactNode;
+  end?: ReactNode;
+}): ReactNode {
   return (
     <div className="heading">
       <h1>{sum}</h1>
-      <div className="tabs">{VIEWS.map(([name, words]) => <NextLink key={name} href={`?view=${name}`} aria-current={name === view || (view === "account" && name === "trial") ? "page" : undefined} prefetch={false}>{words}</NextLink>)}</div>
+      <div className="tabs">
+        {VIEWS.map(([name, words]) => (
+          <NextLink
+            key={name}
+            href={`?view=${name}`}
+            aria-current={
+              name === view || (view === "account" && name === "trial") ? "page" : undefined
+            }
+            prefetch={false}
+          >
+            {words}
+          </NextLink>
+        ))}
+      </div>
       {end ? <div className="end">{end}</div> : null}
     </div>
   );

@@ -16,9 +16,31 @@ import { useActing } from "../shell/Notices";
 import { Sum } from "../Sum";
 import { BooksHeading } from "./BooksHeading";
 
-export type JournalLine = { id: number; event: string; postedOn: Day; document: string; party: string | null; sum: Minor; reverses: number | null; reversedBy: number | null };
-type Story = { entry: EntryView; act: ActView | null; origin: Origin | null; others: { id: number; event: string; document: string }[] };
-type Props = Around & { rows: JournalLine[]; count: number; text: string; event: string; events: readonly string[]; page: number; pageRows: number };
+export type JournalLine = {
+  id: number;
+  event: string;
+  postedOn: Day;
+  document: string;
+  party: string | null;
+  sum: Minor;
+  reverses: number | null;
+  reversedBy: number | null;
+};
+type Story = {
+  entry: EntryView;
+  act: ActView | null;
+  origin: Origin | null;
+  others: { id: number; event: string; document: string }[];
+};
+type Props = Around & {
+  rows: JournalLine[];
+  count: number;
+  text: string;
+  event: string;
+  events: readonly string[];
+  page: number;
+  pageRows: number;
+};
 
 /** The journal, newest first; an entry opens into its lines, its document, its file and who did it. */
 export function JournalView(props: Props): ReactNode {
@@ -27,21 +49,96 @@ export function JournalView(props: Props): ReactNode {
   return (
     <>
       <BooksHeading
-        view="journal" sum={<>{props.count.toLocaleString("en")} <small>{props.count === 1 ? "entry" : "entries"}{props.event ? `, ${props.event.replaceAll("_", " ")}` : ""}</small></>}
-        end={<><Events {...props} /><SearchBox label="Document or customer" value={props.text} /><a className="soft" href={`/api/v1/b/${book}/export/journal`}>CSV</a><a className="soft" href={`/api/v1/b/${book}/export/journal?format=xlsx`}>XLSX</a></>}
+        view="journal"
+        sum={
+          <>
+            {props.count.toLocaleString("en")}{" "}
+            <small>
+              {props.count === 1 ? "entry" : "entries"}
+              {props.event ? `, ${props.event.replaceAll("_", " ")}` : ""}
+            </small>
+          </>
+        }
+        end={
+          <>
+            <Events {...props} />
+            <SearchBox label="Document or customer" value={props.text} />
+            <a className="soft" href={`/api/v1/b/${book}/export/journal`}>
+              CSV
+            </a>
+            <a className="soft" href={`/api/v1/b/${book}/export/journal?format=xlsx`}>
+              XLSX
+            </a>
+          </>
+        }
       />
       <LedgerList<JournalLine>
-        label="Journal" rows={rows} idOf={(row) => row.id} openId={open} onOpen={setOpen} count={props.count} page={props.page} pageRows={props.pageRows} workings={(row) => <EntryWorkings key={row.id} id={row.id} {...props} />}
+        label="Journal"
+        rows={rows}
+        idOf={(row) => row.id}
+        openId={open}
+        onOpen={setOpen}
+        count={props.count}
+        page={props.page}
+        pageRows={props.pageRows}
+        workings={(row) => <EntryWorkings key={row.id} id={row.id} {...props} />}
         columns={[
-          { id: "id", header: "Entry", width: "8%", cell: (row) => row.id, foot: `${props.count} entries` },
-          { id: "on", header: "Posted", width: "12%", cell: (row) => formatDay(row.postedOn, today) },
-          { id: "event", header: "Event", width: "12%", cell: (row) => row.event.replaceAll("_", " ") },
-          { id: "document", header: "Document", width: "30%", cell: (row) => <span title={row.document}>{row.document}</span> },
+          {
+            id: "id",
+            header: "Entry",
+            width: "8%",
+            cell: (row) => row.id,
+            foot: `${props.count} entries`,
+          },
+          {
+            id: "on",
+            header: "Posted",
+            width: "12%",
+            cell: (row) => formatDay(row.postedOn, today),
+          },
+          {
+            id: "event",
+            header: "Event",
+            width: "12%",
+            cell: (row) => row.event.replaceAll("_", " "),
+          },
+          {
+            id: "document",
+            header: "Document",
+            width: "30%",
+            cell: (row) => <span title={row.document}>{row.document}</span>,
+          },
           { id: "party", header: "Customer", width: "22%", cell: (row) => row.party ?? "–" },
-          { id: "note", header: "Undo", width: "6%", cell: (row) => (row.reversedBy !== null || row.reverses !== null ? <span className="waits">{row.reverses !== null ? "undoes" : "undone"}</span> : null) },
-          { id: "sum", header: "Sum", width: "10%", number: true, cell: (row) => <Sum of={row.sum} currency={currency} /> },
+          {
+            id: "note",
+            header: "Undo",
+            width: "6%",
+            cell: (row) =>
+              row.reversedBy !== null || row.reverses !== null ? (
+                <span className="waits">{row.reverses !== null ? "undoes" : "undone"}</span>
+              ) : null,
+          },
+          {
+            id: "sum",
+            header: "Sum",
+            width: "10%",
+            number: true,
+            cell: (row) => <Sum of={row.sum} currency={currency} />,
+          },
         ]}
-        empty={props.text || props.event ? <p>No entry is like that.</p> : <><p>Nothing is posted yet.</p><p>Entries come with the files: <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.</p></>}
+        empty={
+          props.text || props.event ? (
+            <p>No entry is like that.</p>
+          ) : (
+            <>
+              <p>Nothing is posted yet.</p>
+              <p>
+                Entries come with the files:{" "}
+                <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.
+              </p>
+            </>
+          )
+        }
       />
     </>
   );
@@ -50,10 +147,27 @@ export function JournalView(props: Props): ReactNode {
 function Events({ event, events, text }: Props): ReactNode {
   return (
     <form action="">
-      <input type="hidden" name="view" value="journal" />{text ? <input type="hidden" name="q" value={text} /> : null}
-      <select name="event" aria-label="Event" defaultValue={event} onChange={(changed) => changed.currentTarget.form?.requestSubmit()} style={{ background: "var(--d-colors-sheet)", color: "inherit", border: "1px solid var(--d-colors-rule)", borderRadius: 3, padding: "3px 4px" }}>
+      <input type="hidden" name="view" value="journal" />
+      {text ? <input type="hidden" name="q" value={text} /> : null}
+      <select
+        name="event"
+        aria-label="Event"
+        defaultValue={event}
+        onChange={(changed) => changed.currentTarget.form?.requestSubmit()}
+        style={{
+          background: "var(--d-colors-sheet)",
+          color: "inherit",
+          border: "1px solid var(--d-colors-rule)",
+          borderRadius: 3,
+          padding: "3px 4px",
+        }}
+      >
         <option value="">every event</option>
-        {events.map((one) => <option key={one} value={one}>{one.replaceAll("_", " ")}</option>)}
+        {events.map((one) => (
+          <option key={one} value={one}>
+            {one.replaceAll("_", " ")}
+          </option>
+        ))}
       </select>
     </form>
   );
@@ -65,8 +179,14 @@ function EntryWorkings({ id, ...around }: Around & { id: number }): ReactNode {
   const [story, setStory] = useState<Story | null>(null);
   useEffect(() => {
     let current = true;
-    void load<Story>(`/api/v1/b/${book}/entries/${id}`).then((sent) => { if (!current) return; if (sent.ok) setStory(sent.value); else complain(sent.message); });
-    return () => { current = false; };
+    void load<Story>(`/api/v1/b/${book}/entries/${id}`).then((sent) => {
+      if (!current) return;
+      if (sent.ok) setStory(sent.value);
+      else complain(sent.message);
+    });
+    return () => {
+      current = false;
+    };
   }, [book, complain, id]);
   if (!story) return <p className="soft">Reading …</p>;
   const { act, origin, others } = story;
@@ -76,12 +196,42 @@ function EntryWorkings({ id, ...around }: Around & { id: number }): ReactNode {
       <div>
         <h2>How it came about</h2>
         <ul>
-          {act ? <li>{formatDay(act.on, today)}, {act.actor}: {act.text}{act.undone ? <span className="waits"> (undone)</span> : null}</li> : null}
-          {origin ? <li><NextLink href={`/b/${book}/files/${origin.fileId}${origin.line === null ? "" : `?line=${origin.line}`}`}>{origin.name}</NextLink>{origin.line === null ? "" : `, line ${origin.line}`}</li> : null}
-          {others.map((one) => <li key={one.id}>with it: <NextLink href={`/b/${book}/books?view=journal&open=${one.id}`}>{one.id}</NextLink> {one.event.replaceAll("_", " ")}, {one.document}</li>)}
+          {act ? (
+            <li>
+              {formatDay(act.on, today)}, {act.actor}: {act.text}
+              {act.undone ? <span className="waits"> (undone)</span> : null}
+            </li>
+          ) : null}
+          {origin ? (
+            <li>
+              <NextLink
+                href={`/b/${book}/files/${origin.fileId}${origin.line === null ? "" : `?line=${origin.line}`}`}
+              >
+                {origin.name}
+              </NextLink>
+              {origin.line === null ? "" : `, line ${origin.line}`}
+            </li>
+          ) : null}
+          {others.map((one) => (
+            <li key={one.id}>
+              with it:{" "}
+              <NextLink href={`/b/${book}/books?view=journal&open=${one.id}`}>{one.id}</NextLink>{" "}
+              {one.event.replaceAll("_", " ")}, {one.document}
+            </li>
+          ))}
         </ul>
-        {origin && origin.cells.length > 0 ? <p className="soft" style={{ fontSize: 13 }}>{origin.cells.filter((cell) => cell !== "").join(" · ")}</p> : null}
-        {story.entry.documentHref ? <p><NextLink href={`/b/${book}/${story.entry.documentHref}`}>Its document, with undo</NextLink></p> : null}
+        {origin && origin.cells.length > 0 ? (
+          <p className="soft" style={{ fontSize: 13 }}>
+            {origin.cells.filter((cell) => cell !== "").join(" · ")}
+          </p>
+        ) : null}
+        {story.entry.documentHref ? (
+          <p>
+            <NextLink href={`/b/${book}/${story.entry.documentHref}`}>
+              Its document, with undo
+            </NextLink>
+          </p>
+        ) : null}
       </div>
     </div>
   );

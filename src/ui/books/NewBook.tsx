@@ -13,7 +13,12 @@ import { post } from "../send";
 
 const schema = z.object({
   name: z.string().trim().min(1, "What is the business called?"),
-  book: z.string().regex(/^[a-z0-9](?:[a-z0-9-]{0,60}[a-z0-9])?$/, "Small letters, digits and hyphens, as it stands in the address."),
+  book: z
+    .string()
+    .regex(
+      /^[a-z0-9](?:[a-z0-9-]{0,60}[a-z0-9])?$/,
+      "Small letters, digits and hyphens, as it stands in the address.",
+    ),
   currency: z.string().regex(/^[A-Za-z]{3}$/, "Three letters, like USD."),
   timeZone: z.string().min(3, "Like America/Chicago."),
   cutOverOn: z.iso.date("The last day before the books start here."),
@@ -25,27 +30,80 @@ type Input = z.input<typeof schema>;
 export function NewBook({ books }: { books: readonly string[] }): ReactNode {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
-  const { register, handleSubmit, formState: { errors, isSubmitting } } = useForm<Input>({ resolver: zodResolver(schema), defaultValues: { currency: "USD", timeZone: "America/Chicago" } });
+  const {
+    register,
+    handleSubmit,
+    formState: { errors, isSubmitting },
+  } = useForm<Input>({
+    resolver: zodResolver(schema),
+    defaultValues: { currency: "USD", timeZone: "America/Chicago" },
+  });
   const make = handleSubmit(async (input) => {
-    const sent = await post<{ book: string }>("/api/v1/books", JSON.stringify(input), { "content-type": "application/json" });
+    const sent = await post<{ book: string }>("/api/v1/books", JSON.stringify(input), {
+      "content-type": "application/json",
+    });
     if (sent.ok) router.push(`/b/${sent.value.book}/settings`);
     else setProblem(sent.message);
   });
   return (
     <main style={{ maxWidth: 560, margin: "48px auto", padding: "0 24px" }}>
-      <h1 className="sum" style={{ fontSize: 28, margin: "0 0 4px", fontWeight: 600 }}>Dozo</h1>
+      <h1 className="sum" style={{ fontSize: 28, margin: "0 0 4px", fontWeight: 600 }}>
+        Dozo
+      </h1>
       <p className="soft">Everything is a sum that has to come out.</p>
-      {books.length > 0 ? <><h2 className="strong">Books</h2><ul>{books.map((book) => <li key={book}><NextLink href={`/b/${book}/match`} style={{ display: "inline-block", padding: "4px 0" }}>{book}</NextLink></li>)}</ul></> : null}
-      <h2 className="strong" style={{ margin: "24px 0 8px" }}>{books.length === 0 ? "There is no book yet. Start one." : "Start another book"}</h2>
+      {books.length > 0 ? (
+        <>
+          <h2 className="strong">Books</h2>
+          <ul>
+            {books.map((book) => (
+              <li key={book}>
+                <NextLink
+                  href={`/b/${book}/match`}
+                  style={{ display: "inline-block", padding: "4px 0" }}
+                >
+                  {book}
+                </NextLink>
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
+      <h2 className="strong" style={{ margin: "24px 0 8px" }}>
+        {books.length === 0 ? "There is no book yet. Start one." : "Start another book"}
+      </h2>
       <form onSubmit={(event) => void make(event)} style={{ display: "grid", gap: 12 }} noValidate>
         <TextField label="Business" {...register("name")} error={errors.name?.message} />
-        <TextField label="Name in the address" {...register("book")} error={errors.book?.message} placeholder="kestrel-row" />
+        <TextField
+          label="Name in the address"
+          {...register("book")}
+          error={errors.book?.message}
+          placeholder="kestrel-row"
+        />
         <TextField label="Currency" {...register("currency")} error={errors.currency?.message} />
         <TextField label="Time zone" {...register("timeZone")} error={errors.timeZone?.message} />
-        <TextField label="Cut-over day" type="date" {...register("cutOverOn")} error={errors.cutOverOn?.message} help="Invoices up to this day come over as opening balances, later ones as new." />
-        <TextField label="Letters come from" type="email" {...register("replyTo")} error={errors.replyTo?.message} />
-        {problem ? <p className="off" role="alert">{problem}</p> : null}
-        <div><Act main type="submit" disabled={isSubmitting}>Start the book</Act></div>
+        <TextField
+          label="Cut-over day"
+          type="date"
+          {...register("cutOverOn")}
+          error={errors.cutOverOn?.message}
+          help="Invoices up to this day come over as opening balances, later ones as new."
+        />
+        <TextField
+          label="Letters come from"
+          type="email"
+          {...register("replyTo")}
+          error={errors.replyTo?.message}
+        />
+        {problem ? (
+          <p className="off" role="alert">
+            {problem}
+          </p>
+        ) : null}
+        <div>
+          <Act main type="submit" disabled={isSubmitting}>
+            Start the book
+          </Act>
+        </div>
       </form>
     </main>
   );

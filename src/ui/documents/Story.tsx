@@ -18,7 +18,13 @@ export function Story({ told, ...around }: Around & { told: Told }): ReactNode {
       <h2>What was done</h2>
       <Acts acts={told.acts} {...around} />
       <h2>Its entries</h2>
-      {told.entries.length === 0 ? <p className="soft">Nothing was posted for it.</p> : told.entries.slice(0, 60).map((entry) => <EntryTable key={entry.id} entry={entry} {...around} />)}
+      {told.entries.length === 0 ? (
+        <p className="soft">Nothing was posted for it.</p>
+      ) : (
+        told.entries
+          .slice(0, 60)
+          .map((entry) => <EntryTable key={entry.id} entry={entry} {...around} />)
+      )}
       <OriginLine origin={told.origin} book={around.book} />
     </section>
   );
@@ -32,9 +38,30 @@ function Acts({ acts, today }: Around & { acts: readonly ActView[] }): ReactNode
       <tbody>
         {acts.map((one) => (
           <tr key={one.id}>
-            <td className="soft" style={{ width: 118 }} title={one.at}>{formatDay(one.on, today)}</td>
-            <td style={{ whiteSpace: "normal" }}>{one.undone ? <s>{one.text}</s> : one.text} <span className="soft">{one.actor}</span></td>
-            <td className="num" style={{ width: 64 }}>{one.undoable ? <button type="button" className="row-open strong" disabled={busy} onClick={() => void act("undo", { actId: one.id }, () => ({ words: "Undone. Both entries stay in the journal." }))}>Undo</button> : one.undone ? <span className="soft">undone</span> : null}</td>
+            <td className="soft" style={{ width: 118 }} title={one.at}>
+              {formatDay(one.on, today)}
+            </td>
+            <td style={{ whiteSpace: "normal" }}>
+              {one.undone ? <s>{one.text}</s> : one.text} <span className="soft">{one.actor}</span>
+            </td>
+            <td className="num" style={{ width: 64 }}>
+              {one.undoable ? (
+                <button
+                  type="button"
+                  className="row-open strong"
+                  disabled={busy}
+                  onClick={() =>
+                    void act("undo", { actId: one.id }, () => ({
+                      words: "Undone. Both entries stay in the journal.",
+                    }))
+                  }
+                >
+                  Undo
+                </button>
+              ) : one.undone ? (
+                <span className="soft">undone</span>
+              ) : null}
+            </td>
           </tr>
         ))}
       </tbody>
@@ -48,10 +75,25 @@ function OriginLine({ origin, book }: { origin: Origin | null; book: string }): 
   return (
     <>
       <h2>Where it came from</h2>
-      <p style={{ margin: "2px 0" }}><NextLink href={`/b/${book}/files/${origin.fileId}${origin.line === null ? "" : `?line=${origin.line}`}`} prefetch={false}>{origin.name}</NextLink>{origin.line === null ? "" : `, line ${origin.line}`}</p>
+      <p style={{ margin: "2px 0" }}>
+        <NextLink
+          href={`/b/${book}/files/${origin.fileId}${origin.line === null ? "" : `?line=${origin.line}`}`}
+          prefetch={false}
+        >
+          {origin.name}
+        </NextLink>
+        {origin.line === null ? "" : `, line ${origin.line}`}
+      </p>
       {origin.cells.length > 0 ? (
         <dl className="facts" style={{ fontSize: 13 }}>
-          {origin.headers.map((header, at) => ((origin.cells[at] ?? "") === "" ? null : [<dt key={`${header} t`}>{header}</dt>, <dd key={`${header} d`}>{origin.cells[at]}</dd>]))}
+          {origin.headers.map((header, at) =>
+            (origin.cells[at] ?? "") === ""
+              ? null
+              : [
+                  <dt key={`${header} t`}>{header}</dt>,
+                  <dd key={`${header} d`}>{origin.cells[at]}</dd>,
+                ],
+          )}
         </dl>
       ) : null}
     </>
@@ -59,19 +101,57 @@ function OriginLine({ origin, book }: { origin: Origin | null; book: string }): 
 }
 
 /** The documents that a sum went to or came from, adding up to it. */
-export function LinkedTable({ linked, label, foot, empty, book, currency, today }: Around & { linked: readonly Linked[]; label: string; foot: string; empty: string }): ReactNode {
+export function LinkedTable({
+  linked,
+  label,
+  foot,
+  empty,
+  book,
+  currency,
+  today,
+}: Around & { linked: readonly Linked[]; label: string; foot: string; empty: string }): ReactNode {
   if (linked.length === 0) return <p className="soft">{empty}</p>;
   return (
     <table className="small" aria-label={label}>
       <tbody>
         {linked.map((one, at) => (
           <tr key={`${one.href} ${at}`} className={one.ended ? "soft" : undefined}>
-            <td><NextLink href={`/b/${book}/${one.href}`} prefetch={false}>{one.words}</NextLink>{one.note ? <span className="soft">, {one.note}</span> : null}{one.ended ? " (undone)" : ""}</td>
-            <td className="soft" style={{ width: 130 }}>{formatDay(one.on, today)}</td>
-            <td className="num sum" style={{ width: 110 }}>{one.ended ? <s><Sum of={one.amount} currency={currency} /></s> : <Sum of={one.amount} currency={currency} />}</td>
+            <td>
+              <NextLink href={`/b/${book}/${one.href}`} prefetch={false}>
+                {one.words}
+              </NextLink>
+              {one.note ? <span className="soft">, {one.note}</span> : null}
+              {one.ended ? " (undone)" : ""}
+            </td>
+            <td className="soft" style={{ width: 130 }}>
+              {formatDay(one.on, today)}
+            </td>
+            <td className="num sum" style={{ width: 110 }}>
+              {one.ended ? (
+                <s>
+                  <Sum of={one.amount} currency={currency} />
+                </s>
+              ) : (
+                <Sum of={one.amount} currency={currency} />
+              )}
+            </td>
           </tr>
         ))}
-        <tr><td className="soft">{foot}</td><td /><td className="num"><span className="total"><Sum of={sumOf(linked.filter(({ ended }) => !ended), (one) => one.amount)} currency={currency} /></span></td></tr>
+        <tr>
+          <td className="soft">{foot}</td>
+          <td />
+          <td className="num">
+            <span className="total">
+              <Sum
+                of={sumOf(
+                  linked.filter(({ ended }) => !ended),
+                  (one) => one.amount,
+                )}
+                currency={currency}
+              />
+            </span>
+          </td>
+        </tr>
       </tbody>
     </table>
   );

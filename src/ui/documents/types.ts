@@ -2,11 +2,53 @@ import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 /** Plain shapes of the server's stories, for the pages that show them. */
-export type EntryLineView = { accountId: number; code: string; name: string; debit: Minor | null; credit: Minor | null; /** Its own sum, where that is in another currency than the book's. */ own: { amount: Minor; currency: Currency } | null; href: string | null };
-export type EntryView = { id: number; event: string; postedOn: Day; document: string; documentHref: string | null; reverses: number | null; reversedBy: number | null; /** The day it is for, where that was closed. */ datedFor: Day | null; lines: EntryLineView[] };
-export type ActView = { id: number; on: Day; at: string; actor: string; text: string; undone: boolean; undoable: boolean };
-export type Origin = { fileId: number; name: string; line: number | null; headers: readonly string[]; cells: readonly string[] };
-export type Linked = { words: string; href: string; on: Day; amount: Minor; note: string; ended: boolean };
+export type EntryLineView = {
+  accountId: number;
+  code: string;
+  name: string;
+  debit: Minor | null;
+  credit: Minor | null;
+  /** Its own sum, where that is in another currency than the book's. */ own: {
+    amount: Minor;
+    currency: Currency;
+  } | null;
+  href: string | null;
+};
+export type EntryView = {
+  id: number;
+  event: string;
+  postedOn: Day;
+  document: string;
+  documentHref: string | null;
+  reverses: number | null;
+  reversedBy: number | null;
+  /** The day it is for, where that was closed. */ datedFor: Day | null;
+  lines: EntryLineView[];
+};
+export type ActView = {
+  id: number;
+  on: Day;
+  at: string;
+  actor: string;
+  text: string;
+  undone: boolean;
+  undoable: boolean;
+};
+export type Origin = {
+  fileId: number;
+  name: string;
+  line: number | null;
+  headers: readonly string[];
+  cells: readonly string[];
+};
+export type Linked = {
+  words: string;
+  href: string;
+  on: Day;
+  amount: Minor;
+  note: string;
+  ended: boolean;
+};
 export type Told = { entries: EntryView[]; acts: ActView[]; origin: Origin | null };
 /** What every record's page is given beside its own facts. */
 export type Around = { book: string; currency: Currency; today: Day };

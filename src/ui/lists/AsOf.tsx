@@ -17,5 +17,17 @@ export function AsOf({ day }: { day: Day }): ReactNode {
     query.delete("page");
     router.replace(`${path}?${query}`);
   };
-  return <label className="soft">as of <input type="date" className="sumfield" style={{ fontFamily: "inherit" }} defaultValue={day} key={day} onChange={(event) => go(event.target.value)} /></label>;
+  return (
+    <label className="soft">
+      as of{" "}
+      <input
+        type="date"
+        className="sumfield"
+        style={{ fontFamily: "inherit" }}
+        defaultValue={day}
+        key={day}
+        onChange={(event) => go(event.target.value)}
+      />
+    </label>
+  );
 }

@@ -17,8 +17,25 @@ export function SearchBox({ label, value }: { label: string; value: string }): R
     router.replace(`${path}?${query}`);
   };
   return (
-    <form role="search" onSubmit={(event) => { event.preventDefault(); apply(); }}>
-      <input className="sumfield words" style={{ width: 190, fontFamily: "inherit" }} type="search" aria-label={label} placeholder={label} value={text} onChange={(event) => setText(event.target.value)} onBlur={() => { if (text !== value) apply(); }} />
+    <form
+      role="search"
+      onSubmit={(event) => {
+        event.preventDefault();
+        apply();
+      }}
+    >
+      <input
+        className="sumfield words"
+        style={{ width: 190, fontFamily: "inherit" }}
+        type="search"
+        aria-label={label}
+        placeholder={label}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={() => {
+          if (text !== value) apply();
+        }}
+      />
     </form>
   );
 }

@@ -12,8 +12,36 @@ export function AsideWorkings({ row, done }: { row: MatchRow; done: () => void }
   const { act, book } = useActing();
   const [actId, setActId] = useState<number | null>(null);
   useEffect(() => {
-    void load<{ actId: number | null }>(`/api/v1/b/${book}/receipts/${row.id}/aside`).then((sent) => setActId(sent.ok ? sent.value.actId : null));
+    void load<{ actId: number | null }>(`/api/v1/b/${book}/receipts/${row.id}/aside`).then((sent) =>
+      setActId(sent.ok ? sent.value.actId : null),
+    );
   }, [book, row.id]);
-  const takeBack = (): void => void act<{ actId: number }>("undo", { actId }, () => ({ words: "Taken back: it is to be matched again." })).then((value) => { if (value) done(); });
-  return <div className="work two"><div><p>{row.look === "other income" ? <>Other income: {row.best}. It stands there until it is taken back.</> : <>Set aside: {row.best}. It stands in the account for what is parked until it is taken back.</>}</p><div className="acts"><Act main onClick={takeBack} disabled={actId === null}>Take back</Act><a href={`/b/${book}/receipts/${row.id}`}>Its whole story</a></div></div></div>;
+  const takeBack = (): void =>
+    void act<{ actId: number }>("undo", { actId }, () => ({
+      words: "Taken back: it is to be matched again.",
+    })).then((value) => {
+      if (value) done();
+    });
+  return (
+    <div className="work two">
+      <div>
+        <p>
+          {row.look === "other income" ? (
+            <>Other income: {row.best}. It stands there until it is taken back.</>
+          ) : (
+            <>
+              Set aside: {row.best}. It stands in the account for what is parked until it is taken
+              back.
+            </>
+          )}
+        </p>
+        <div className="acts">
+          <Act main onClick={takeBack} disabled={actId === null}>
+            Take back
+          </Act>
+          <a href={`/b/${book}/receipts/${row.id}`}>Its whole story</a>
+        </div>
+      </div>
+    </div>
+  );
 }

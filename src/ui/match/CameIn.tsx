@@ -12,43 +12,143 @@ import { Sum } from "../Sum";
 import type { MatchRow, ShownReason, Workings } from "./types";
 
 /** What came in, word by word, with what the reading rests on marked in place. */
-export function CameIn({ row, workings, reasons, currency, today }: { row: MatchRow; workings: Workings; reasons: readonly ShownReason[]; currency: Currency; today: Day }): ReactNode {
+export function CameIn({
+  row,
+  workings,
+  reasons,
+  currency,
+  today,
+}: {
+  row: MatchRow;
+  workings: Workings;
+  reasons: readonly ShownReason[];
+  currency: Currency;
+  today: Day;
+}): ReactNode {
   const field = (name: ShownReason["field"], text: ReactNode): ReactNode => {
     const reason = reasons.find((one) => one.field === name);
-    return reason ? <mark className={reason.against ? "against" : "for"} title={reason.words}>{text}</mark> : text;
+    return reason ? (
+      <mark className={reason.against ? "against" : "for"} title={reason.words}>
+        {text}
+      </mark>
+    ) : (
+      text
+    );
   };
   return (
     <p className="came-in">
-      <span className="sum">{field("sum", <Sum of={workings.amount} currency={currency} />)}</span> by {row.method}{workings.number ? ` ${workings.number}` : ""} on {formatDay(row.paidOn, today)}
-      {workings.from ? <> from <b className="strong">{field("name", workings.from)}</b></> : null}
+      <span className="sum">{field("sum", <Sum of={workings.amount} currency={currency} />)}</span>{" "}
+      by {row.method}
+      {workings.number ? ` ${workings.number}` : ""} on {formatDay(row.paidOn, today)}
+      {workings.from ? (
+        <>
+          {" "}
+          from <b className="strong">{field("name", workings.from)}</b>
+        </>
+      ) : null}
       {workings.email ? <> {field("email", workings.email)}</> : null}
-      {workings.memo ? <>: “<MarkedMemo memo={workings.memo} reasons={reasons} />”</> : <span className="soft">, without a memo</span>}
-      {workings.remittance.length > 0 ? <> <span className="soft">Its remittance:</span> {workings.remittance.slice(0, 12).map((line) => `${line.number} ${formatAmount(line.amount, currency)}`).join(", ")}{workings.remittance.length > 12 ? ` and ${workings.remittance.length - 12} more` : ""}</> : null}
+      {workings.memo ? (
+        <>
+          : “<MarkedMemo memo={workings.memo} reasons={reasons} />”
+        </>
+      ) : (
+        <span className="soft">, without a memo</span>
+      )}
+      {workings.remittance.length > 0 ? (
+        <>
+          {" "}
+          <span className="soft">Its remittance:</span>{" "}
+          {workings.remittance
+            .slice(0, 12)
+            .map((line) => `${line.number} ${formatAmount(line.amount, currency)}`)
+            .join(", ")}
+          {workings.remittance.length > 12 ? ` and ${workings.remittance.length - 12} more` : ""}
+        </>
+      ) : null}
     </p>
   );
 }
 
-function MarkedMemo({ memo, reasons }: { memo: string; reasons: readonly ShownReason[] }): ReactNode {
+function MarkedMemo({
+  memo,
+  reasons,
+}: {
+  memo: string;
+  reasons: readonly ShownReason[];
+}): ReactNode {
   const spots = reasons.flatMap((reason) => reason.spots.map((spot) => ({ ...spot, reason })));
   return piecesOf(memo, spots).map(({ text, mark }, at) => {
     const reason = mark === null ? undefined : spots[mark]?.reason;
-    return reason ? <mark key={at} className={reason.against ? "against" : "for"} title={reason.words}>{text}</mark> : <span key={at}>{text}</span>;
+    return reason ? (
+      <mark key={at} className={reason.against ? "against" : "for"} title={reason.words}>
+        {text}
+      </mark>
+    ) : (
+      <span key={at}>{text}</span>
+    );
   });
 }
 
 /** Two payments that look like one made twice, side by side. */
-export function TwinTable({ row, workings, currency, today }: { row: MatchRow; workings: Workings; currency: Currency; today: Day }): ReactNode {
+export function TwinTable({
+  row,
+  workings,
+  currency,
+  today,
+}: {
+  row: MatchRow;
+  workings: Workings;
+  currency: Currency;
+  today: Day;
+}): ReactNode {
   const { book } = useActing();
   const { twin } = workings;
   if (twin === null) return null;
-  const facts: readonly (readonly [string, string, string])[] = [["By", twin.method, row.method], ["From", twin.from, row.from], ["Memo", twin.memo || "–", row.memo], ["Sum", formatAmount(twin.amount, currency), formatAmount(workings.amount, currency)]];
-  const alike = facts.filter(([, first, second]) => first === second).map(([words]) => words.toLowerCase());
+  const facts: readonly (readonly [string, string, string])[] = [
+    ["By", twin.method, row.method],
+    ["From", twin.from, row.from],
+    ["Memo", twin.memo || "–", row.memo],
+    ["Sum", formatAmount(twin.amount, currency), formatAmount(workings.amount, currency)],
+  ];
+  const alike = facts
+    .filter(([, first, second]) => first === second)
+    .map(([words]) => words.toLowerCase());
   // What is the same is said once: the eye looks for what is not.
-  const lines = [["Paid", formatDay(twin.paidOn, today), formatDay(row.paidOn, today)] as const, ...facts.filter(([, first, second]) => first !== second), ["It", twin.became, "kept from that"] as const];
+  const lines = [
+    ["Paid", formatDay(twin.paidOn, today), formatDay(row.paidOn, today)] as const,
+    ...facts.filter(([, first, second]) => first !== second),
+    ["It", twin.became, "kept from that"] as const,
+  ];
   return (
     <table className="small twins" aria-label="Paid twice?">
-      <thead><tr><th scope="col" className="waits">Paid twice?</th><th scope="col"><NextLink href={`/b/${book}/receipts/${twin.receiptId}`}>The earlier one</NextLink></th><th scope="col">This one</th></tr></thead>
-      <tbody>{lines.map(([words, first, second]) => <tr key={words}><td className="soft">{words}</td><td>{first}</td><td >{second}</td></tr>)}{alike.length > 0 ? <tr><td className="soft">Alike</td><td colSpan={2} className="waits">{alike.join(", ")}</td></tr> : null}</tbody>
+      <thead>
+        <tr>
+          <th scope="col" className="waits">
+            Paid twice?
+          </th>
+          <th scope="col">
+            <NextLink href={`/b/${book}/receipts/${twin.receiptId}`}>The earlier one</NextLink>
+          </th>
+          <th scope="col">This one</th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map(([words, first, second]) => (
+          <tr key={words}>
+            <td className="soft">{words}</td>
+            <td>{first}</td>
+            <td>{second}</td>
+          </tr>
+        ))}
+        {alike.length > 0 ? (
+          <tr>
+            <td className="soft">Alike</td>
+            <td colSpan={2} className="waits">
+              {alike.join(", ")}
+            </td>
+          </tr>
+        ) : null}
+      </tbody>
     </table>
   );
 }

@@ -12,19 +12,51 @@ import type { Item, ShownReading } from "./types";
 import { useItemFilter } from "./useItemFilter";
 
 /** What else the receipt could be; each by its number key. */
-export function OtherReadings({ readings, chosen, choose, currency, amount }: { readings: readonly ShownReading[]; chosen: number; choose: (at: number) => void; currency: Currency; amount: Minor }): ReactNode {
+export function OtherReadings({
+  readings,
+  chosen,
+  choose,
+  currency,
+  amount,
+}: {
+  readings: readonly ShownReading[];
+  chosen: number;
+  choose: (at: number) => void;
+  currency: Currency;
+  amount: Minor;
+}): ReactNode {
   if (readings.length < 2) return null;
   return (
     <>
       <h2>Other readings</h2>
       <table className="small">
         <tbody>
-          {readings.map((reading, at) => (at === chosen ? null : (
-            <tr key={`${reading.words} ${at}`}>
-              <td><button type="button" className="row-open" onClick={() => choose(at)} title={`${reading.customer}: ${reading.words}`}><kbd>{at + 1}</kbd> {reading.words.startsWith("on account") || reading.customerId === readings[chosen]?.customerId ? reading.words : `${reading.customer}: ${reading.words}`}</button></td>
-              <td className="num"><LeftOver of={reading.lines.length === 0 ? amount : reading.onAccount} currency={currency} /></td>
-            </tr>
-          )))}
+          {readings.map((reading, at) =>
+            at === chosen ? null : (
+              <tr key={`${reading.words} ${at}`}>
+                <td>
+                  <button
+                    type="button"
+                    className="row-open"
+                    onClick={() => choose(at)}
+                    title={`${reading.customer}: ${reading.words}`}
+                  >
+                    <kbd>{at + 1}</kbd>{" "}
+                    {reading.words.startsWith("on account") ||
+                    reading.customerId === readings[chosen]?.customerId
+                      ? reading.words
+                      : `${reading.customer}: ${reading.words}`}
+                  </button>
+                </td>
+                <td className="num">
+                  <LeftOver
+                    of={reading.lines.length === 0 ? amount : reading.onAccount}
+                    currency={currency}
+                  />
+                </td>
+              </tr>
+            ),
+          )}
         </tbody>
       </table>
     </>
@@ -34,7 +66,23 @@ export function OtherReadings({ readings, chosen, choose, currency, amount }: { 
 const MOST_SHOWN = 300;
 
 /** What is open at the customer and its group; ticked items stand in the tally. The filter takes words and sums. */
-export function OpenItems({ items, tally, toggle, takeSet, left, currency, today }: { items: readonly Item[]; tally: Tally; toggle: (item: Item) => void; takeSet: (items: readonly Item[]) => void; left: Minor; currency: Currency; today: Day }): ReactNode {
+export function OpenItems({
+  items,
+  tally,
+  toggle,
+  takeSet,
+  left,
+  currency,
+  today,
+}: {
+  items: readonly Item[];
+  tally: Tally;
+  toggle: (item: Item) => void;
+  takeSet: (items: readonly Item[]) => void;
+  left: Minor;
+  currency: Currency;
+  today: Day;
+}): ReactNode {
   const [text, setText] = useState("");
   const { ids, sets } = useItemFilter(items, text, left, currency);
   const field = useRef<HTMLInputElement>(null);
@@ -43,15 +91,37 @@ export function OpenItems({ items, tally, toggle, takeSet, left, currency, today
   const several = new Set(items.map((item) => item.customer)).size > 1;
   const shown = new Set(ids);
   const listed = items.filter(({ itemId }) => shown.has(itemId));
-  const itemsOf = (set: readonly number[]): Item[] => items.filter(({ itemId }) => set.includes(itemId));
+  const itemsOf = (set: readonly number[]): Item[] =>
+    items.filter(({ itemId }) => set.includes(itemId));
   return (
     <>
-      <h2>Open at {tally.customer}{several ? " and its group" : ""} <span className="soft" style={{ fontWeight: 400 }}>{listed.length === items.length ? "" : `${listed.length} of `}{items.length} items, {formatAmount(sumOf(listed, (item) => item.open), currency)}</span></h2>
+      <h2>
+        Open at {tally.customer}
+        {several ? " and its group" : ""}{" "}
+        <span className="soft" style={{ fontWeight: 400 }}>
+          {listed.length === items.length ? "" : `${listed.length} of `}
+          {items.length} items,{" "}
+          {formatAmount(
+            sumOf(listed, (item) => item.open),
+            currency,
+          )}
+        </span>
+      </h2>
       {items.length > 4 ? (
         <input
-          ref={field} className="sumfield words" style={{ width: "100%", fontFamily: "inherit", fontSize: 13.5, marginBottom: 4 }} type="search" aria-label="Filter the open items" placeholder="F  a sum, > 500, 100-200, = what is left, or words" value={text} onChange={(event) => setText(event.target.value)}
+          ref={field}
+          className="sumfield words"
+          style={{ width: "100%", fontFamily: "inherit", fontSize: 13.5, marginBottom: 4 }}
+          type="search"
+          aria-label="Filter the open items"
+          placeholder="F  a sum, > 500, 100-200, = what is left, or words"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
           onKeyDown={(event) => {
-            if (event.key === "Escape") { setText(""); event.currentTarget.blur(); }
+            if (event.key === "Escape") {
+              setText("");
+              event.currentTarget.blur();
+            }
             const [only] = listed;
             const [set] = sets;
             if (event.key === "Enter" && only && listed.length === 1) toggle(only);
@@ -60,21 +130,67 @@ export function OpenItems({ items, tally, toggle, takeSet, left, currency, today
         />
       ) : null}
       {text.trim() !== "" && sets.length > 0 ? (
-        <table className="small" aria-label="Several that make this sum"><tbody>{sets.map((set) => <tr key={set.ids.join()}><td><button type="button" className="row-open" onClick={() => takeSet(itemsOf(set.ids))}>{itemsOf(set.ids).map(({ number }) => number).join(" + ")}</button></td><td className="num sum">{formatAmount(set.sum, currency)}</td></tr>)}</tbody></table>
+        <table className="small" aria-label="Several that make this sum">
+          <tbody>
+            {sets.map((set) => (
+              <tr key={set.ids.join()}>
+                <td>
+                  <button
+                    type="button"
+                    className="row-open"
+                    onClick={() => takeSet(itemsOf(set.ids))}
+                  >
+                    {itemsOf(set.ids)
+                      .map(({ number }) => number)
+                      .join(" + ")}
+                  </button>
+                </td>
+                <td className="num sum">{formatAmount(set.sum, currency)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
       ) : null}
-      {text.trim() !== "" && listed.length === 0 && sets.length === 0 ? <p className="soft">Nothing open is that, nor makes that sum.</p> : null}
-      <div style={{ maxHeight: 210, overflow: "auto" }} tabIndex={0} role="group" aria-label={`Open at ${tally.customer}`}>
+      {text.trim() !== "" && listed.length === 0 && sets.length === 0 ? (
+        <p className="soft">Nothing open is that, nor makes that sum.</p>
+      ) : null}
+      <div
+        style={{ maxHeight: 210, overflow: "auto" }}
+        tabIndex={0}
+        role="group"
+        aria-label={`Open at ${tally.customer}`}
+      >
         <table className="small">
           <tbody>
             {listed.slice(0, MOST_SHOWN).map((item) => (
               <tr key={item.itemId}>
-                <td><label style={{ cursor: "pointer" }} title={`${item.customer}, ${item.description}`}><input type="checkbox" checked={tally.terms.some((term) => term.itemId === item.itemId)} onChange={() => toggle(item)} /> {item.number} <span className={item.dueOn < today ? "waits" : "soft"}>{item.open < 0 ? "credit note" : `due ${formatDay(item.dueOn, today)}`}</span>{several ? <span className="soft"> {item.customer}</span> : null}</label></td>
+                <td>
+                  <label
+                    style={{ cursor: "pointer" }}
+                    title={`${item.customer}, ${item.description}`}
+                  >
+                    <input
+                      type="checkbox"
+                      checked={tally.terms.some((term) => term.itemId === item.itemId)}
+                      onChange={() => toggle(item)}
+                    />{" "}
+                    {item.number}{" "}
+                    <span className={item.dueOn < today ? "waits" : "soft"}>
+                      {item.open < 0 ? "credit note" : `due ${formatDay(item.dueOn, today)}`}
+                    </span>
+                    {several ? <span className="soft"> {item.customer}</span> : null}
+                  </label>
+                </td>
                 <td className="num sum">{formatAmount(item.open, currency)}</td>
               </tr>
             ))}
           </tbody>
         </table>
-        {listed.length > MOST_SHOWN ? <p className="soft">and {listed.length - MOST_SHOWN} more: filter them by a sum or a number</p> : null}
+        {listed.length > MOST_SHOWN ? (
+          <p className="soft">
+            and {listed.length - MOST_SHOWN} more: filter them by a sum or a number
+          </p>
+        ) : null}
       </div>
     </>
   );

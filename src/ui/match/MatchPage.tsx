@@ -21,9 +21,25 @@ import { SureLook } from "./SureLook";
 import type { HandFacts, MatchRow, QueueName } from "./types";
 import { TallyWorkings } from "./TallyWorkings";
 
-type Props = { book: string; currency: Currency; today: Day; queue: QueueName | "hand"; rows: MatchRow[]; sums: Record<QueueName, { count: number; sum: Minor }>; total: Minor; sorted: string; hand: HandFacts };
+type Props = {
+  book: string;
+  currency: Currency;
+  today: Day;
+  queue: QueueName | "hand";
+  rows: MatchRow[];
+  sums: Record<QueueName, { count: number; sum: Minor }>;
+  total: Minor;
+  sorted: string;
+  hand: HandFacts;
+};
 
-const QUEUES: readonly (readonly [QueueName, string])[] = [["sure", "Sure"], ["check", "To check"], ["none", "No home yet"], ["second", "Second look"], ["aside", "Set aside"]];
+const QUEUES: readonly (readonly [QueueName, string])[] = [
+  ["sure", "Sure"],
+  ["check", "To check"],
+  ["none", "No home yet"],
+  ["second", "Second look"],
+  ["aside", "Set aside"],
+];
 
 /** Queues beside the work: shown while something is in them. */
 const BESIDE: readonly QueueName[] = ["second", "aside"];
@@ -36,31 +52,109 @@ export function MatchPage(props: Props): ReactNode {
   const [recording, setRecording] = useState(false);
   useHotkeys("a", () => setLooking(sums.sure.count > 0), [sums.sure.count]);
   useHotkeys("n", () => setRecording(true), { preventDefault: true });
-  const blocks = useCallback((from: number) => load<MatchRow[]>(`/api/v1/b/${book}/match?queue=${queue}&sort=${sorted}&from=${from}`).then((sent) => (sent.ok ? sent.value : null)), [book, queue, sorted]);
+  const blocks = useCallback(
+    (from: number) =>
+      load<MatchRow[]>(`/api/v1/b/${book}/match?queue=${queue}&sort=${sorted}&from=${from}`).then(
+        (sent) => (sent.ok ? sent.value : null),
+      ),
+    [book, queue, sorted],
+  );
   const handCount = hand.rows.length + hand.deposits.length;
   return (
     <>
       <div className="heading">
-        <h1><span className="visually-hidden">To match </span>{formatAmount(total, currency)} <small>to match</small></h1>
+        <h1>
+          <span className="visually-hidden">To match </span>
+          {formatAmount(total, currency)} <small>to match</small>
+        </h1>
         <div className="tabs">
-          {QUEUES.filter(([name]) => !BESIDE.includes(name) || sums[name].count > 0 || queue === name).map(([name, words]) => (
-            <NextLink key={name} href={`?queue=${name}`} aria-current={name === queue ? "page" : undefined} prefetch={false}>
-              {words} <b>{sums[name].count}</b>{sums[name].sum > 0 && !BESIDE.includes(name) ? `, ${formatAmount(sums[name].sum, currency)}` : ""}
+          {QUEUES.filter(
+            ([name]) => !BESIDE.includes(name) || sums[name].count > 0 || queue === name,
+          ).map(([name, words]) => (
+            <NextLink
+              key={name}
+              href={`?queue=${name}`}
+              aria-current={name === queue ? "page" : undefined}
+              prefetch={false}
+            >
+              {words} <b>{sums[name].count}</b>
+              {sums[name].sum > 0 && !BESIDE.includes(name)
+                ? `, ${formatAmount(sums[name].sum, currency)}`
+                : ""}
             </NextLink>
           ))}
-          {handCount > 0 || queue === "hand" ? <NextLink href="?queue=hand" aria-current={queue === "hand" ? "page" : undefined} prefetch={false}>On hand <b>{handCount}</b></NextLink> : null}
+          {handCount > 0 || queue === "hand" ? (
+            <NextLink
+              href="?queue=hand"
+              aria-current={queue === "hand" ? "page" : undefined}
+              prefetch={false}
+            >
+              On hand <b>{handCount}</b>
+            </NextLink>
+          ) : null}
         </div>
         <div className="end">
-          {queue === "hand" ? null : <a className="soft" href={`/api/v1/b/${book}/export/match?queue=${queue}`}>CSV</a>}
-          <Act hint="N" onClick={() => setRecording(!recording)}>By hand</Act>
-          {sums.sure.count > 0 ? <Act hint="A" onClick={() => setLooking(!looking)}>Look through {sums.sure.count} sure</Act> : null}
+          {queue === "hand" ? null : (
+            <a className="soft" href={`/api/v1/b/${book}/export/match?queue=${queue}`}>
+              CSV
+            </a>
+          )}
+          <Act hint="N" onClick={() => setRecording(!recording)}>
+            By hand
+          </Act>
+          {sums.sure.count > 0 ? (
+            <Act hint="A" onClick={() => setLooking(!looking)}>
+              Look through {sums.sure.count} sure
+            </Act>
+          ) : null}
         </div>
       </div>
-      {recording ? <RecordReceipt currency={currency} today={today} close={() => setRecording(false)} recorded={() => undefined} /> : null}
-      {looking ? <SureLook currency={currency} waiting={{ count: sums.sure.count + sums.check.count + sums.none.count + sums.second.count, sum: total }} close={() => setLooking(false)} /> : queue === "hand" ? <OnHand hand={hand} book={book} currency={currency} today={today} /> : (
+      {recording ? (
+        <RecordReceipt
+          currency={currency}
+          today={today}
+          close={() => setRecording(false)}
+          recorded={() => undefined}
+        />
+      ) : null}
+      {looking ? (
+        <SureLook
+          currency={currency}
+          waiting={{
+            count: sums.sure.count + sums.check.count + sums.none.count + sums.second.count,
+            sum: total,
+          }}
+          close={() => setLooking(false)}
+        />
+      ) : queue === "hand" ? (
+        <OnHand hand={hand} book={book} currency={currency} today={today} />
+      ) : (
         <LongList<MatchRow>
-          key={`${queue} ${sorted}`} label="Receipts" first={props.rows} count={sums[queue].count} idOf={(row) => row.id} load={blocks} openId={open} onOpen={setOpen} sorted={sorted} columns={columnsOf(props, queue)}
-          workings={(row, next) => (queue === "aside" ? <AsideWorkings key={row.id} row={row} done={next} /> : queue === "second" ? <SecondWorkings key={row.id} row={row} currency={row.currency} done={next} /> : <TallyWorkings key={row.id} row={row} currency={row.currency} today={today} done={next} />)}
+          key={`${queue} ${sorted}`}
+          label="Receipts"
+          first={props.rows}
+          count={sums[queue].count}
+          idOf={(row) => row.id}
+          load={blocks}
+          openId={open}
+          onOpen={setOpen}
+          sorted={sorted}
+          columns={columnsOf(props, queue)}
+          workings={(row, next) =>
+            queue === "aside" ? (
+              <AsideWorkings key={row.id} row={row} done={next} />
+            ) : queue === "second" ? (
+              <SecondWorkings key={row.id} row={row} currency={row.currency} done={next} />
+            ) : (
+              <TallyWorkings
+                key={row.id}
+                row={row}
+                currency={row.currency}
+                today={today}
+                done={next}
+              />
+            )
+          }
           empty={<Empty book={book} queue={queue} sums={sums} />}
         />
       )}
@@ -70,21 +164,101 @@ export function MatchPage(props: Props): ReactNode {
 
 function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColumn<MatchRow>[] {
   return [
-    { id: "paid", header: "Paid", width: "9%", sort: "paid", cell: (row) => formatDay(row.paidOn, today), foot: `${sums[queue].count} ${sums[queue].count === 1 ? "receipt" : "receipts"}` },
+    {
+      id: "paid",
+      header: "Paid",
+      width: "9%",
+      sort: "paid",
+      cell: (row) => formatDay(row.paidOn, today),
+      foot: `${sums[queue].count} ${sums[queue].count === 1 ? "receipt" : "receipts"}`,
+    },
     { id: "by", header: "By", width: "7%", sort: "by", cell: (row) => row.method },
-    { id: "from", header: "From", width: "18%", sort: "from", cell: (row) => <span title={row.from}>{row.from}</span> },
-    { id: "memo", header: "Memo", width: "16%", cell: (row) => <span title={row.memo}>{row.memo}</span> },
-    { id: "best", header: queue === "aside" ? "Why set aside" : queue === "second" ? "What is asked" : "Best reading", width: "19%", cell: (row) => <span title={row.best}>{row.best}</span> },
-    { id: "look", header: "Look at", width: "16%", sort: "look", cell: (row) => <span className={row.lookAgainst ? "waits" : ""} title={row.look}>{row.look}</span> },
-    { id: "amount", header: "Amount", width: "9%", number: true, sort: "amount", cell: (row) => <Sum of={row.amount} currency={row.currency} />, foot: <span className="total">{formatAmount(sums[queue].sum, currency)}</span> },
-    { id: "left", header: "Left over", width: "7%", number: true, cell: (row) => (row.leftOver === null || queue === "aside" ? "–" : <LeftOver of={row.leftOver} currency={row.currency} />) },
+    {
+      id: "from",
+      header: "From",
+      width: "18%",
+      sort: "from",
+      cell: (row) => <span title={row.from}>{row.from}</span>,
+    },
+    {
+      id: "memo",
+      header: "Memo",
+      width: "16%",
+      cell: (row) => <span title={row.memo}>{row.memo}</span>,
+    },
+    {
+      id: "best",
+      header:
+        queue === "aside" ? "Why set aside" : queue === "second" ? "What is asked" : "Best reading",
+      width: "19%",
+      cell: (row) => <span title={row.best}>{row.best}</span>,
+    },
+    {
+      id: "look",
+      header: "Look at",
+      width: "16%",
+      sort: "look",
+      cell: (row) => (
+        <span className={row.lookAgainst ? "waits" : ""} title={row.look}>
+          {row.look}
+        </span>
+      ),
+    },
+    {
+      id: "amount",
+      header: "Amount",
+      width: "9%",
+      number: true,
+      sort: "amount",
+      cell: (row) => <Sum of={row.amount} currency={row.currency} />,
+      foot: <span className="total">{formatAmount(sums[queue].sum, currency)}</span>,
+    },
+    {
+      id: "left",
+      header: "Left over",
+      width: "7%",
+      number: true,
+      cell: (row) =>
+        row.leftOver === null || queue === "aside" ? (
+          "–"
+        ) : (
+          <LeftOver of={row.leftOver} currency={row.currency} />
+        ),
+    },
   ];
 }
 
-function Empty({ book, queue, sums }: { book: string; queue: QueueName; sums: Props["sums"] }): ReactNode {
+function Empty({
+  book,
+  queue,
+  sums,
+}: {
+  book: string;
+  queue: QueueName;
+  sums: Props["sums"];
+}): ReactNode {
   if (queue === "aside") return <p>Nothing is set aside.</p>;
   if (queue === "second") return <p>No write-off waits for a second person.</p>;
-  const other = QUEUES.find(([name]) => name !== queue && name !== "aside" && name !== "second" && sums[name].count > 0);
-  if (other) return <p>Nothing here. <NextLink href={`?queue=${other[0]}`}>{other[1]} has {sums[other[0]].count}</NextLink>.</p>;
-  return <><p>Every receipt has a home.</p><p>New ones come with the next files: <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.</p></>;
+  const other = QUEUES.find(
+    ([name]) => name !== queue && name !== "aside" && name !== "second" && sums[name].count > 0,
+  );
+  if (other)
+    return (
+      <p>
+        Nothing here.{" "}
+        <NextLink href={`?queue=${other[0]}`}>
+          {other[1]} has {sums[other[0]].count}
+        </NextLink>
+        .
+      </p>
+    );
+  return (
+    <>
+      <p>Every receipt has a home.</p>
+      <p>
+        New ones come with the next files:{" "}
+        <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.
+      </p>
+    </>
+  );
 }

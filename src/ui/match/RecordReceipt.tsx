@@ -13,38 +13,126 @@ import { Choice, TextField } from "../Field";
 import { sendCommand } from "../send";
 import { useActing } from "../shell/Notices";
 
-const METHODS = [["check", "Check"], ["cash", "Cash"], ["money_order", "Money order"], ["wire", "Wire"]] as const;
+const METHODS = [
+  ["check", "Check"],
+  ["cash", "Cash"],
+  ["money_order", "Money order"],
+  ["wire", "Wire"],
+] as const;
 
 /** A receipt made by hand: what was given, by whom, with its number. It is matched like any other. */
-export function RecordReceipt({ currency, today, close, recorded }: { currency: Currency; today: Day; close: () => void; recorded: (receiptId: number) => void }): ReactNode {
+export function RecordReceipt({
+  currency,
+  today,
+  close,
+  recorded,
+}: {
+  currency: Currency;
+  today: Day;
+  close: () => void;
+  recorded: (receiptId: number) => void;
+}): ReactNode {
   const { book, act, complain } = useActing();
   const [again, setAgain] = useState(false);
   const schema = z
     .object({
-      method: z.enum(["check", "cash", "money_order", "wire"]), number: z.string().trim().max(40), paidOn: z.iso.date("A day, please.").refine((day) => day <= today, "That day has not come yet."),
-      amount: z.string().refine((text) => { const parsed = parseAmount(text, ".", currency); return parsed.ok && parsed.value > 0; }, "A sum like 420.00."), payerName: z.string().trim().max(120), reference: z.string().trim().max(300),
+      method: z.enum(["check", "cash", "money_order", "wire"]),
+      number: z.string().trim().max(40),
+      paidOn: z.iso
+        .date("A day, please.")
+        .refine((day) => day <= today, "That day has not come yet."),
+      amount: z.string().refine((text) => {
+        const parsed = parseAmount(text, ".", currency);
+        return parsed.ok && parsed.value > 0;
+      }, "A sum like 420.00."),
+      payerName: z.string().trim().max(120),
+      reference: z.string().trim().max(300),
     })
-    .refine(({ method, number }) => number !== "" || method === "cash" || method === "wire", { path: ["number"], message: "Its number, please." });
-  const { register, handleSubmit, reset, formState: { errors, isSubmitting } } = useForm<z.input<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { method: "check", number: "", paidOn: today, amount: "", payerName: "", reference: "" } });
+    .refine(({ method, number }) => number !== "" || method === "cash" || method === "wire", {
+      path: ["number"],
+      message: "Its number, please.",
+    });
+  const {
+    register,
+    handleSubmit,
+    reset,
+    formState: { errors, isSubmitting },
+  } = useForm<z.input<typeof schema>>({
+    resolver: zodResolver(schema),
+    defaultValues: {
+      method: "check",
+      number: "",
+      paidOn: today,
+      amount: "",
+      payerName: "",
+      reference: "",
+    },
+  });
   const record = handleSubmit(async ({ amount, ...typed }) => {
     const parsed = parseAmount(amount, ".", currency);
     if (!parsed.ok) return;
     const input = { ...typed, amount: parsed.value, again };
     // A rehearsal says whether the same one is there already; then a second press means another one.
-    const rehearsed = again ? { ok: true as const } : await sendCommand(book, "recordReceipt", input, { rehearse: true });
-    if (!rehearsed.ok) { complain(rehearsed.message); setAgain(rehearsed.message.includes("already")); return; }
-    const done = await act<{ receiptId: number; actId: number }>("recordReceipt", input, (value) => ({ words: `${formatAmount(parsed.value, currency)} recorded.`, undo: value.actId }));
-    if (done) { reset(); setAgain(false); recorded(done.receiptId); }
+    const rehearsed = again
+      ? { ok: true as const }
+      : await sendCommand(book, "recordReceipt", input, { rehearse: true });
+    if (!rehearsed.ok) {
+      complain(rehearsed.message);
+      setAgain(rehearsed.message.includes("already"));
+      return;
+    }
+    const done = await act<{ receiptId: number; actId: number }>(
+      "recordReceipt",
+      input,
+      (value) => ({
+        words: `${formatAmount(parsed.value, currency)} recorded.`,
+        undo: value.actId,
+      }),
+    );
+    if (done) {
+      reset();
+      setAgain(false);
+      recorded(done.receiptId);
+    }
   });
   return (
-    <form className="record-receipt" onSubmit={(event) => void record(event)} noValidate onKeyDown={(event) => { if (event.key === "Escape") close(); }}>
+    <form
+      className="record-receipt"
+      onSubmit={(event) => void record(event)}
+      noValidate
+      onKeyDown={(event) => {
+        if (event.key === "Escape") close();
+      }}
+    >
       <Choice label="By" options={METHODS} {...register("method")} />
       <TextField label="Number" autoFocus {...register("number")} error={errors.number?.message} />
-      <TextField label="Sum" inputMode="decimal" {...register("amount")} error={errors.amount?.message} />
+      <TextField
+        label="Sum"
+        inputMode="decimal"
+        {...register("amount")}
+        error={errors.amount?.message}
+      />
       <TextField label="Day" type="date" {...register("paidOn")} error={errors.paidOn?.message} />
-      <TextField label="From" {...register("payerName")} error={errors.payerName?.message} placeholder="who gave it" />
-      <TextField label="Memo" {...register("reference")} error={errors.reference?.message} placeholder="what is written on it" />
-      <div className="acts"><Act main type="submit" disabled={isSubmitting}>{again ? "It is another one: record it" : "Record it"}</Act><Act hint="Esc" onClick={close}>Done</Act></div>
+      <TextField
+        label="From"
+        {...register("payerName")}
+        error={errors.payerName?.message}
+        placeholder="who gave it"
+      />
+      <TextField
+        label="Memo"
+        {...register("reference")}
+        error={errors.reference?.message}
+        placeholder="what is written on it"
+      />
+      <div className="acts">
+        <Act main type="submit" disabled={isSubmitting}>
+          {again ? "It is another one: record it" : "Record it"}
+        </Act>
+        <Act hint="Esc" onClick={close}>
+          Done
+        </Act>
+      </div>
     </form>
   );
 }

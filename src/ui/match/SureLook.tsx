@@ -17,26 +17,55 @@ type Line = { head: string; count: number; sum: number } | { row: SureRow };
 const ROW_HEIGHT = 32;
 
 /** The sure ones, looked through before they are posted together: odd ones on top, the others by what makes them sure; any one taken out by a key, the total below. */
-export function SureLook({ currency, waiting, close }: { currency: Currency; /** All that waits in Match now. */ waiting: { count: number; sum: number }; close: () => void }): ReactNode {
+export function SureLook({
+  currency,
+  waiting,
+  close,
+}: {
+  currency: Currency;
+  /** All that waits in Match now. */ waiting: { count: number; sum: number };
+  close: () => void;
+}): ReactNode {
   const { act, busy, book, complain } = useActing();
   const [rows, setRows] = useState<SureRow[] | null>(null);
   const [out, setOut] = useState<ReadonlySet<number>>(new Set());
   const [at, setAt] = useState(0);
   const [far, setFar] = useState<{ done: number; of: number } | null>(null);
   useEffect(() => {
-    void load<SureRow[]>(`/api/v1/b/${book}/sure`).then((sent) => (sent.ok ? setRows(sent.value) : complain(sent.message)));
+    void load<SureRow[]>(`/api/v1/b/${book}/sure`).then((sent) =>
+      sent.ok ? setRows(sent.value) : complain(sent.message),
+    );
   }, [book, complain]);
   const all = rows ?? [];
   const wanted = all.filter((row) => !out.has(row.id));
   const post = (): void => {
     if (wanted.length === 0 || busy) return;
     const said = Object.fromEntries(wanted.map((row) => [row.id, row.said]));
-    void act<{ posted: number; sum: number; left: number; commandId: number }>("postSure", { receiptIds: wanted.map((row) => row.id), said }, (value) => ({ words: `${value.posted} receipts posted, ${formatAmount(value.sum, currency)}${value.left > 0 ? `; ${value.left} left, as they changed meanwhile` : ""}.`, undo: { commandId: value.commandId } }), (done, of) => setFar({ done, of })).then((value) => { setFar(null); if (value) close(); });
+    void act<{ posted: number; sum: number; left: number; commandId: number }>(
+      "postSure",
+      { receiptIds: wanted.map((row) => row.id), said },
+      (value) => ({
+        words: `${value.posted} receipts posted, ${formatAmount(value.sum, currency)}${value.left > 0 ? `; ${value.left} left, as they changed meanwhile` : ""}.`,
+        undo: { commandId: value.commandId },
+      }),
+      (done, of) => setFar({ done, of }),
+    ).then((value) => {
+      setFar(null);
+      if (value) close();
+    });
   };
-  const toggle = (row: SureRow | undefined): void => { if (row) setOut(new Set(out.has(row.id) ? [...out].filter((one) => one !== row.id) : [...out, row.id])); };
+  const toggle = (row: SureRow | undefined): void => {
+    if (row)
+      setOut(
+        new Set(out.has(row.id) ? [...out].filter((one) => one !== row.id) : [...out, row.id]),
+      );
+  };
   useHotkeys("enter", post, [wanted, busy]);
   useHotkeys("escape", close);
-  useHotkeys("down", () => setAt(Math.min(all.length - 1, at + 1)), { preventDefault: true }, [all, at]);
+  useHotkeys("down", () => setAt(Math.min(all.length - 1, at + 1)), { preventDefault: true }, [
+    all,
+    at,
+  ]);
   useHotkeys("up", () => setAt(Math.max(0, at - 1)), { preventDefault: true }, [at]);
   useHotkeys("x", () => toggle(all[at]), [all, at, out]);
   if (rows === null) return <div className="empty">Looking …</div>;
@@ -44,11 +73,37 @@ export function SureLook({ currency, waiting, close }: { currency: Currency; /**
     <>
       <Lines rows={all} at={at} out={out} toggle={toggle} currency={currency} />
       <div className="acts sure-foot">
-        <Act main hint="Enter" onClick={post} disabled={busy || wanted.length === 0}>Post these {wanted.length}</Act>
-        <Act hint="X" onClick={() => toggle(all[at])} disabled={busy}>{all[at] && out.has(all[at].id) ? "Put back" : "Take out"}</Act>
-        <Act hint="Esc" onClick={close}>Back</Act>
-        <span>{far === null ? <>{wanted.length} of {all.length} receipts{out.size > 0 ? `, ${out.size} taken out` : ""}<span className="soft">; {waiting.count} wait now, {waiting.count - wanted.length} after it: {formatAmount(waiting.sum - sumOf(wanted, (row) => row.book), currency)}</span></> : <>{far.done} of {far.of} posted …</>}</span>
-        <span className="total">{formatAmount(sumOf(wanted, (row) => row.book), currency)}</span>
+        <Act main hint="Enter" onClick={post} disabled={busy || wanted.length === 0}>
+          Post these {wanted.length}
+        </Act>
+        <Act hint="X" onClick={() => toggle(all[at])} disabled={busy}>
+          {all[at] && out.has(all[at].id) ? "Put back" : "Take out"}
+        </Act>
+        <Act hint="Esc" onClick={close}>
+          Back
+        </Act>
+        <span>
+          {far === null ? (
+            <>
+              {wanted.length} of {all.length} receipts
+              {out.size > 0 ? `, ${out.size} taken out` : ""}
+              <span className="soft">
+                ; {waiting.count} wait now, {waiting.count - wanted.length} after it:{" "}
+                {formatAmount(waiting.sum - sumOf(wanted, (row) => row.book), currency)}
+              </span>
+            </>
+          ) : (
+            <>
+              {far.done} of {far.of} posted …
+            </>
+          )}
+        </span>
+        <span className="total">
+          {formatAmount(
+            sumOf(wanted, (row) => row.book),
+            currency,
+          )}
+        </span>
       </div>
     </>
   );
@@ -61,7 +116,9 @@ function linesOf(rows: readonly SureRow[]): Line[] {
   for (const row of rows) {
     const head = row.odd === null ? row.kind : "A second glance";
     if (head !== group) {
-      const members = rows.filter((one) => (one.odd === null ? one.kind : "A second glance") === head);
+      const members = rows.filter(
+        (one) => (one.odd === null ? one.kind : "A second glance") === head,
+      );
       lines.push({ head, count: members.length, sum: sumOf(members, (one) => one.sum) });
       group = head;
     }
@@ -70,36 +127,111 @@ function linesOf(rows: readonly SureRow[]): Line[] {
   return lines;
 }
 
-function Lines({ rows, at, out, toggle, currency }: { rows: readonly SureRow[]; at: number; out: ReadonlySet<number>; toggle: (row: SureRow) => void; currency: Currency }): ReactNode {
+function Lines({
+  rows,
+  at,
+  out,
+  toggle,
+  currency,
+}: {
+  rows: readonly SureRow[];
+  at: number;
+  out: ReadonlySet<number>;
+  toggle: (row: SureRow) => void;
+  currency: Currency;
+}): ReactNode {
   "use no memo";
   const place = useRef<HTMLDivElement>(null);
   const lines = linesOf(rows);
-  const virtual = useVirtualizer({ count: lines.length, getScrollElement: () => place.current, estimateSize: () => ROW_HEIGHT, overscan: 12 });
+  const virtual = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => place.current,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 12,
+  });
   const current = rows[at];
   const index = lines.findIndex((line) => "row" in line && line.row.id === current?.id);
-  useEffect(() => { if (index >= 0) virtual.scrollToIndex(index); }, [index, virtual]);
+  useEffect(() => {
+    if (index >= 0) virtual.scrollToIndex(index);
+  }, [index, virtual]);
   const shown = virtual.getVirtualItems();
   const [above, below] = [shown[0]?.start ?? 0, virtual.getTotalSize() - (shown.at(-1)?.end ?? 0)];
   return (
     <div className="ledger" ref={place} tabIndex={0} role="region" aria-label="Sure receipts">
       <table>
-        <colgroup><col style={{ width: "4%" }} /><col style={{ width: "19%" }} /><col style={{ width: "17%" }} /><col style={{ width: "28%" }} /><col style={{ width: "24%" }} /><col style={{ width: "8%" }} /></colgroup>
-        <thead><tr><th scope="col">Post</th><th scope="col">From</th><th scope="col">Memo</th><th scope="col">Goes to</th><th scope="col">Why</th><th scope="col" className="num">Amount</th></tr></thead>
+        <colgroup>
+          <col style={{ width: "4%" }} />
+          <col style={{ width: "19%" }} />
+          <col style={{ width: "17%" }} />
+          <col style={{ width: "28%" }} />
+          <col style={{ width: "24%" }} />
+          <col style={{ width: "8%" }} />
+        </colgroup>
+        <thead>
+          <tr>
+            <th scope="col">Post</th>
+            <th scope="col">From</th>
+            <th scope="col">Memo</th>
+            <th scope="col">Goes to</th>
+            <th scope="col">Why</th>
+            <th scope="col" className="num">
+              Amount
+            </th>
+          </tr>
+        </thead>
         <tbody>
-          {above > 0 ? <tr aria-hidden="true"><td colSpan={6} style={{ height: above, padding: 0, border: 0 }} /></tr> : null}
+          {above > 0 ? (
+            <tr aria-hidden="true">
+              <td colSpan={6} style={{ height: above, padding: 0, border: 0 }} />
+            </tr>
+          ) : null}
           {shown.map(({ index: line }) => {
             const one = lines[line];
             if (!one) return null;
-            if ("head" in one) return <tr key={`head ${one.head}`} className="part"><td colSpan={5}>{one.head.charAt(0).toUpperCase()}{one.head.slice(1)} <b className="strong">{one.count}</b></td><td className="num sum">{formatAmount(one.sum, currency)}</td></tr>;
+            if ("head" in one)
+              return (
+                <tr key={`head ${one.head}`} className="part">
+                  <td colSpan={5}>
+                    {one.head.charAt(0).toUpperCase()}
+                    {one.head.slice(1)} <b className="strong">{one.count}</b>
+                  </td>
+                  <td className="num sum">{formatAmount(one.sum, currency)}</td>
+                </tr>
+              );
             const { row } = one;
             return (
-              <tr key={row.id} className={`row${out.has(row.id) ? " soft" : ""}${row.id === current?.id ? " opened" : ""}`} data-row={row.id} onClick={() => toggle(row)}>
-                <td><input type="checkbox" checked={!out.has(row.id)} onChange={() => toggle(row)} onClick={(event) => event.stopPropagation()} aria-label={`Post ${formatMoney(row.sum, row.currency, currency)} from ${row.from}`} /></td>
-                <td title={row.from}>{row.from}</td><td title={row.memo}>{row.memo || "–"}</td><td title={row.to}>{row.to}</td><td title={row.why} className={row.odd === null ? "soft" : "waits"}>{row.odd ?? row.why}</td><td className="num"><Sum of={row.sum} currency={row.currency} /></td>
+              <tr
+                key={row.id}
+                className={`row${out.has(row.id) ? " soft" : ""}${row.id === current?.id ? " opened" : ""}`}
+                data-row={row.id}
+                onClick={() => toggle(row)}
+              >
+                <td>
+                  <input
+                    type="checkbox"
+                    checked={!out.has(row.id)}
+                    onChange={() => toggle(row)}
+                    onClick={(event) => event.stopPropagation()}
+                    aria-label={`Post ${formatMoney(row.sum, row.currency, currency)} from ${row.from}`}
+                  />
+                </td>
+                <td title={row.from}>{row.from}</td>
+                <td title={row.memo}>{row.memo || "–"}</td>
+                <td title={row.to}>{row.to}</td>
+                <td title={row.why} className={row.odd === null ? "soft" : "waits"}>
+                  {row.odd ?? row.why}
+                </td>
+                <td className="num">
+                  <Sum of={row.sum} currency={row.currency} />
+                </td>
               </tr>
             );
           })}
-          {below > 0 ? <tr aria-hidden="true"><td colSpan={6} style={{ height: below, padding: 0, border: 0 }} /></tr> : null}
+          {below > 0 ? (
+            <tr aria-hidden="true">
+              <td colSpan={6} style={{ height: below, padding: 0, border: 0 }} />
+            </tr>
+          ) : null}
         </tbody>
       </table>
     </div>

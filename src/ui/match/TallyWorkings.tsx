@@ -29,15 +29,31 @@ export function TallyWorkings(props: Props): ReactNode {
       if (sent.ok) setWorkings(sent.value);
       else complain(sent.message);
     });
-    return () => { current = false; };
+    return () => {
+      current = false;
+    };
   }, [book, complain, props.row.id]);
-  return workings === null ? <p className="soft" style={{ paddingLeft: 16 }}>Reading …</p> : <Putting {...props} workings={workings} />;
+  return workings === null ? (
+    <p className="soft" style={{ paddingLeft: 16 }}>
+      Reading …
+    </p>
+  ) : (
+    <Putting {...props} workings={workings} />
+  );
 }
 
-function Putting({ row, currency, today, done, workings }: Props & { workings: Workings }): ReactNode {
+function Putting({
+  row,
+  currency,
+  today,
+  done,
+  workings,
+}: Props & { workings: Workings }): ReactNode {
   const { act, busy, book, complain } = useActing();
   const [chosen, setChosen] = useState(0);
-  const [tally, setTally] = useState<Tally>(() => tallyOf(workings.readings[0], currency, workings.credits));
+  const [tally, setTally] = useState<Tally>(() =>
+    tallyOf(workings.readings[0], currency, workings.credits),
+  );
   const [credits, setCredits] = useState<readonly OnAccount[]>(workings.credits);
   const [items, setItems] = useState<Item[]>(workings.items);
   const [givenUp, setGivenUp] = useState(workings.givenUp);
@@ -50,26 +66,71 @@ function Putting({ row, currency, today, done, workings }: Props & { workings: W
     if (!other) return;
     setChosen(at);
     setTally(tallyOf(other, currency, credits));
-    if (other.customerId !== null && other.customerId !== tally.customerId) void itemsOf(other.customerId);
+    if (other.customerId !== null && other.customerId !== tally.customerId)
+      void itemsOf(other.customerId);
   };
   const itemsOf = async (customerId: number): Promise<void> => {
-    const sent = await load<Pick<Workings, "items" | "credits" | "givenUp">>(`/api/v1/b/${book}/customers/${customerId}/items?currency=${currency}`);
+    const sent = await load<Pick<Workings, "items" | "credits" | "givenUp">>(
+      `/api/v1/b/${book}/customers/${customerId}/items?currency=${currency}`,
+    );
     if (!sent.ok) return complain(sent.message);
     setItems(sent.value.items);
     setCredits(sent.value.credits);
     setGivenUp(sent.value.givenUp);
   };
   const post = (): void => {
-    if (busy || worked.problem !== null) return worked.problem === null ? undefined : complain(worked.problem);
-    if (tally.customerId === null) return complain("Say whose it is first: find the customer, or set the receipt aside.");
-    if (worked.left > 0 && !tally.restOnAccount) return complain(`${formatAmount(worked.left, currency)} is left over. Give it to an invoice, or keep the rest on account (K).`);
-    if (worked.overLimit !== 0) return workings.people < 2 ? complain("A write-off over the limit needs a second person. Add one under Set-up, or leave the rest open.") : setAsking("second");
-    void act<{ actId: number; commandId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: worked.lines, credits: worked.credits, surcharge: tally.surcharge, recovered: tally.recovered, proposedCustomerId: workings.customerId }, (value) => ({ words: `${formatAmount(workings.amount, currency)} of ${row.from} posted.`, undo: worked.credits.length > 0 ? { commandId: value.commandId } : value.actId })).then((value) => { if (value) done(); });
+    if (busy || worked.problem !== null)
+      return worked.problem === null ? undefined : complain(worked.problem);
+    if (tally.customerId === null)
+      return complain("Say whose it is first: find the customer, or set the receipt aside.");
+    if (worked.left > 0 && !tally.restOnAccount)
+      return complain(
+        `${formatAmount(worked.left, currency)} is left over. Give it to an invoice, or keep the rest on account (K).`,
+      );
+    if (worked.overLimit !== 0)
+      return workings.people < 2
+        ? complain(
+            "A write-off over the limit needs a second person. Add one under Set-up, or leave the rest open.",
+          )
+        : setAsking("second");
+    void act<{ actId: number; commandId: number }>(
+      "placeReceipt",
+      {
+        receiptId: row.id,
+        customerId: tally.customerId,
+        lines: worked.lines,
+        credits: worked.credits,
+        surcharge: tally.surcharge,
+        recovered: tally.recovered,
+        proposedCustomerId: workings.customerId,
+      },
+      (value) => ({
+        words: `${formatAmount(workings.amount, currency)} of ${row.from} posted.`,
+        undo: worked.credits.length > 0 ? { commandId: value.commandId } : value.actId,
+      }),
+    ).then((value) => {
+      if (value) done();
+    });
   };
   const keep = (): void => {
     if (tally.customerId === null) return complain("Say whose account it is first.");
     if (worked.left > 0 && tally.terms.length > 0) setTally({ ...tally, restOnAccount: true });
-    else void act<{ actId: number }>("placeReceipt", { receiptId: row.id, customerId: tally.customerId, lines: [], proposedCustomerId: workings.customerId }, (value) => ({ words: `${formatAmount(workings.amount, currency)} kept on account of ${tally.customer}.`, undo: value.actId })).then((value) => { if (value) done(); });
+    else
+      void act<{ actId: number }>(
+        "placeReceipt",
+        {
+          receiptId: row.id,
+          customerId: tally.customerId,
+          lines: [],
+          proposedCustomerId: workings.customerId,
+        },
+        (value) => ({
+          words: `${formatAmount(workings.amount, currency)} kept on account of ${tally.customer}.`,
+          undo: value.actId,
+        }),
+      ).then((value) => {
+        if (value) done();
+      });
   };
   useHotkeys("enter", post, { enabled: asking === null, ignoreEventWhen: onOwnControl }, [post]);
   useHotkeys("k", keep, [keep]);
@@ -78,36 +139,115 @@ function Putting({ row, currency, today, done, workings }: Props & { workings: W
   useHotkeys("1,2,3,4,5,6", (_event, key) => choose(Number(key.keys?.join("")) - 1), [choose]);
   return (
     <>
-    <CameIn row={row} workings={workings} reasons={reading?.reasons ?? []} currency={currency} today={today} />
-    <div className="work" ref={fields}>
-      <div>
-        <TwinTable row={row} workings={workings} currency={currency} today={today} />
-        <TallyTable tally={tally} worked={worked} currency={currency} limit={workings.limit} credits={credits} surcharges={workings.surcharges} givenUp={givenUp} today={today} change={setTally} post={post} />
-        <CustomerChoice tally={tally} choose={(customer) => { setTally({ customerId: customer.id, customer: customer.name, terms: [], restOnAccount: false, credits: [], surcharge: add(0), recovered: add(0) }); void itemsOf(customer.id); }} currency={currency} />
-        {asking === "aside" ? <AsideQuestion row={row} close={() => setAsking(null)} done={done} /> : asking === "second" ? <SecondQuestion row={row} tally={tally} worked={worked} currency={currency} close={() => setAsking(null)} done={done} /> : (
-          <div className="acts">
-            <Act main hint="Enter" onClick={post} disabled={busy}>{worked.overLimit === 0 ? "Post" : "Ask a second person"}</Act>
-            <Act hint="K" onClick={keep} disabled={busy}>{worked.left > 0 && tally.terms.length > 0 ? "Rest on account" : "On account"}</Act>
-            <Act hint="S" onClick={() => setAsking("aside")}>Set aside</Act>
-            <a href={`/b/${book}/receipts/${row.id}`}>Its story</a>
-          </div>
-        )}
+      <CameIn
+        row={row}
+        workings={workings}
+        reasons={reading?.reasons ?? []}
+        currency={currency}
+        today={today}
+      />
+      <div className="work" ref={fields}>
+        <div>
+          <TwinTable row={row} workings={workings} currency={currency} today={today} />
+          <TallyTable
+            tally={tally}
+            worked={worked}
+            currency={currency}
+            limit={workings.limit}
+            credits={credits}
+            surcharges={workings.surcharges}
+            givenUp={givenUp}
+            today={today}
+            change={setTally}
+            post={post}
+          />
+          <CustomerChoice
+            tally={tally}
+            choose={(customer) => {
+              setTally({
+                customerId: customer.id,
+                customer: customer.name,
+                terms: [],
+                restOnAccount: false,
+                credits: [],
+                surcharge: add(0),
+                recovered: add(0),
+              });
+              void itemsOf(customer.id);
+            }}
+            currency={currency}
+          />
+          {asking === "aside" ? (
+            <AsideQuestion row={row} close={() => setAsking(null)} done={done} />
+          ) : asking === "second" ? (
+            <SecondQuestion
+              row={row}
+              tally={tally}
+              worked={worked}
+              currency={currency}
+              close={() => setAsking(null)}
+              done={done}
+            />
+          ) : (
+            <div className="acts">
+              <Act main hint="Enter" onClick={post} disabled={busy}>
+                {worked.overLimit === 0 ? "Post" : "Ask a second person"}
+              </Act>
+              <Act hint="K" onClick={keep} disabled={busy}>
+                {worked.left > 0 && tally.terms.length > 0 ? "Rest on account" : "On account"}
+              </Act>
+              <Act hint="S" onClick={() => setAsking("aside")}>
+                Set aside
+              </Act>
+              <a href={`/b/${book}/receipts/${row.id}`}>Its story</a>
+            </div>
+          )}
+        </div>
+        <div>
+          <h2>Why</h2>
+          <ul>
+            {reading ? (
+              reading.reasons
+                .filter(({ against }) => !against)
+                .map(({ words }) => <li key={words}>{capital(words)}</li>)
+            ) : (
+              <li className="soft">No payer, number or sum is known.</li>
+            )}
+            {reading?.reasons
+              .filter(({ against }) => against)
+              .map(({ words }) => (
+                <li key={words} className="waits">
+                  Against: {words}
+                </li>
+              ))}
+            {reading ? <li className="soft">Right {certainty(reading.confidence)}</li> : null}
+          </ul>
+          <WillPost tally={tally} worked={worked} amount={workings.amount} currency={currency} />
+          <p className="soft">
+            {workings.account} {formatAmount(workings.amount, currency)}
+            {workings.fee > 0 ? ` and its fee ${formatAmount(workings.fee, currency)}` : ""} stand
+            since {formatDay(workings.settledOn, today)}
+          </p>
+        </div>
+        <div>
+          <OtherReadings
+            readings={workings.readings}
+            chosen={chosen}
+            choose={choose}
+            currency={currency}
+            amount={workings.amount}
+          />
+          <OpenItems
+            items={items}
+            tally={tally}
+            toggle={(item) => setTally(toggled(tally, item, worked.left, currency))}
+            takeSet={(set) => setTally(withSet(tally, set, currency))}
+            left={worked.left}
+            currency={currency}
+            today={today}
+          />
+        </div>
       </div>
-      <div>
-        <h2>Why</h2>
-        <ul>
-          {reading ? reading.reasons.filter(({ against }) => !against).map(({ words }) => <li key={words}>{capital(words)}</li>) : <li className="soft">No payer, number or sum is known.</li>}
-          {reading?.reasons.filter(({ against }) => against).map(({ words }) => <li key={words} className="waits">Against: {words}</li>)}
-          {reading ? <li className="soft">Right {certainty(reading.confidence)}</li> : null}
-        </ul>
-        <WillPost tally={tally} worked={worked} amount={workings.amount} currency={currency} />
-        <p className="soft">{workings.account} {formatAmount(workings.amount, currency)}{workings.fee > 0 ? ` and its fee ${formatAmount(workings.fee, currency)}` : ""} stand since {formatDay(workings.settledOn, today)}</p>
-      </div>
-      <div>
-        <OtherReadings readings={workings.readings} chosen={chosen} choose={choose} currency={currency} amount={workings.amount} />
-        <OpenItems items={items} tally={tally} toggle={(item) => setTally(toggled(tally, item, worked.left, currency))} takeSet={(set) => setTally(withSet(tally, set, currency))} left={worked.left} currency={currency} today={today} />
-      </div>
-    </div>
     </>
   );
 }
@@ -119,52 +259,234 @@ function capital(words: string): string {
 /** A probability in words that mean what they say. */
 function certainty(confidence: number): string {
   if (confidence >= 0.999) return "in 999 of 1,000 such cases or more";
-  if (confidence >= 0.5) return `in about ${Math.min(99, Math.round(confidence * 100))} of 100 such cases`;
-  return confidence >= 0.05 ? `in about ${Math.round(confidence * 100)} of 100 such cases only` : "very seldom in such cases";
+  if (confidence >= 0.5)
+    return `in about ${Math.min(99, Math.round(confidence * 100))} of 100 such cases`;
+  return confidence >= 0.05
+    ? `in about ${Math.round(confidence * 100)} of 100 such cases only`
+    : "very seldom in such cases";
 }
 
-function TallyTable({ tally, worked, currency, limit, credits, surcharges, givenUp, today, change, post }: { tally: Tally; worked: Worked; currency: Currency; limit: number; credits: readonly OnAccount[]; surcharges: boolean; givenUp: Minor; today: Day; change: (tally: Tally) => void; post: () => void }): ReactNode {
-  const set = (at: number, part: Partial<Tally["terms"][number]>): void => change({ ...tally, terms: tally.terms.map((term, index) => (index === at ? { ...term, ...part } : term)) });
+function TallyTable({
+  tally,
+  worked,
+  currency,
+  limit,
+  credits,
+  surcharges,
+  givenUp,
+  today,
+  change,
+  post,
+}: {
+  tally: Tally;
+  worked: Worked;
+  currency: Currency;
+  limit: number;
+  credits: readonly OnAccount[];
+  surcharges: boolean;
+  givenUp: Minor;
+  today: Day;
+  change: (tally: Tally) => void;
+  post: () => void;
+}): ReactNode {
+  const set = (at: number, part: Partial<Tally["terms"][number]>): void =>
+    change({
+      ...tally,
+      terms: tally.terms.map((term, index) => (index === at ? { ...term, ...part } : term)),
+    });
   return (
     <table className="tally">
-      <thead><tr><th scope="col">Goes to</th><th scope="col" className="num">open</th><th scope="col" className="num">from this</th></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">Goes to</th>
+          <th scope="col" className="num">
+            open
+          </th>
+          <th scope="col" className="num">
+            from this
+          </th>
+        </tr>
+      </thead>
       <tbody>
         {tally.terms.map((term, at) => {
           const line = worked.lines[at];
-          const along = sumOf(worked.credits.filter(({ itemId }) => itemId === term.itemId), ({ amount }) => amount);
+          const along = sumOf(
+            worked.credits.filter(({ itemId }) => itemId === term.itemId),
+            ({ amount }) => amount,
+          );
           const short = line ? term.open - line.amount - line.discount - along : 0;
           return (
             <tr key={term.itemId}>
-              <td><b className="strong">{term.number}</b> {term.description}
-                {term.discount !== 0 ? <span className="soft"> less discount {formatAmount(term.discount, currency)}</span> : null}
-                {short > 0 && term.open > 0 ? <label className="waits" style={{ marginLeft: 6, whiteSpace: "nowrap" }}><input type="checkbox" checked={term.small} onChange={(event) => set(at, { small: event.target.checked })} /> write off {formatAmount(short, currency)}{short > limit ? ", by two" : ""}</label> : null}
+              <td>
+                <b className="strong">{term.number}</b> {term.description}
+                {term.discount !== 0 ? (
+                  <span className="soft">
+                    {" "}
+                    less discount {formatAmount(term.discount, currency)}
+                  </span>
+                ) : null}
+                {short > 0 && term.open > 0 ? (
+                  <label className="waits" style={{ marginLeft: 6, whiteSpace: "nowrap" }}>
+                    <input
+                      type="checkbox"
+                      checked={term.small}
+                      onChange={(event) => set(at, { small: event.target.checked })}
+                    />{" "}
+                    write off {formatAmount(short, currency)}
+                    {short > limit ? ", by two" : ""}
+                  </label>
+                ) : null}
               </td>
               <td className="num soft">{formatAmount(term.open, currency)}</td>
-              <td className="num"><input className="sumfield" aria-label={`From this to ${term.number}`} value={term.amount} inputMode="decimal" onChange={(event) => set(at, { amount: event.target.value })} onKeyDown={(event) => { if (event.key === "Enter") post(); if (event.key === "Escape") event.currentTarget.blur(); }} /></td>
+              <td className="num">
+                <input
+                  className="sumfield"
+                  aria-label={`From this to ${term.number}`}
+                  value={term.amount}
+                  inputMode="decimal"
+                  onChange={(event) => set(at, { amount: event.target.value })}
+                  onKeyDown={(event) => {
+                    if (event.key === "Enter") post();
+                    if (event.key === "Escape") event.currentTarget.blur();
+                  }}
+                />
+              </td>
             </tr>
           );
         })}
-        {tally.terms.length === 0 ? <tr><td colSpan={3} className="soft">{tally.customerId === null ? "Nothing yet: find the customer below." : tally.restOnAccount ? `All of it on account of ${tally.customer}.` : "Nothing yet: tick what it pays, at the right."}</td></tr> : null}
-        {tally.terms.length > 0 ? credits.map((credit) => {
-          const used = sumOf(worked.credits.filter(({ receiptId }) => receiptId === credit.receiptId), ({ amount }) => amount);
-          const ticked = tally.credits.some(({ receiptId }) => receiptId === credit.receiptId);
-          return <tr key={`credit ${credit.receiptId}`}><td><label><input type="checkbox" checked={ticked} onChange={() => change({ ...tally, credits: ticked ? tally.credits.filter(({ receiptId }) => receiptId !== credit.receiptId) : [...tally.credits, credit] })} /> use what stands on account since {formatDay(credit.on, today)}</label></td><td className="num soft">{formatAmount(credit.sum, currency)}</td><td className="num sum">{used > 0 ? <span title="besides this receipt">({formatAmount(used, currency)})</span> : "–"}</td></tr>;
-        }) : null}
-        {tally.surcharge > 0 || (surcharges && worked.left > 0 && tally.terms.length > 0) ? <tr><td><label><input type="checkbox" checked={tally.surcharge > 0} onChange={() => change({ ...tally, surcharge: tally.surcharge > 0 ? add(0) : worked.left })} /> surcharge on top</label></td><td /><td className="num sum">{formatAmount(tally.surcharge > 0 ? tally.surcharge : worked.left, currency)}</td></tr> : null}
-        {givenUp > 0 ? <tr><td><label><input type="checkbox" checked={tally.recovered > 0} onChange={() => change(recovering(tally, worked, givenUp))} /> pays what was given up</label></td><td className="num soft">{formatAmount(givenUp, currency)}</td><td className="num sum">{tally.recovered > 0 ? formatAmount(tally.recovered, currency) : "–"}</td></tr> : null}
-        {tally.restOnAccount && worked.left > 0 ? <tr><td>On account of {tally.customer}</td><td /><td className="num sum">{formatAmount(worked.left, currency)}</td></tr> : null}
-        <tr className="last"><td className="soft">Left over</td><td className="num off">{worked.problem ? "✗" : ""}</td><td className="num"><span className={`total ${leftOf(tally, worked) === 0 ? "good" : "off"}`} style={{ fontSize: 17 }} data-testid="left-over">{formatAmount(leftOf(tally, worked), currency)}</span></td></tr>
+        {tally.terms.length === 0 ? (
+          <tr>
+            <td colSpan={3} className="soft">
+              {tally.customerId === null
+                ? "Nothing yet: find the customer below."
+                : tally.restOnAccount
+                  ? `All of it on account of ${tally.customer}.`
+                  : "Nothing yet: tick what it pays, at the right."}
+            </td>
+          </tr>
+        ) : null}
+        {tally.terms.length > 0
+          ? credits.map((credit) => {
+              const used = sumOf(
+                worked.credits.filter(({ receiptId }) => receiptId === credit.receiptId),
+                ({ amount }) => amount,
+              );
+              const ticked = tally.credits.some(({ receiptId }) => receiptId === credit.receiptId);
+              return (
+                <tr key={`credit ${credit.receiptId}`}>
+                  <td>
+                    <label>
+                      <input
+                        type="checkbox"
+                        checked={ticked}
+                        onChange={() =>
+                          change({
+                            ...tally,
+                            credits: ticked
+                              ? tally.credits.filter(
+                                  ({ receiptId }) => receiptId !== credit.receiptId,
+                                )
+                              : [...tally.credits, credit],
+                          })
+                        }
+                      />{" "}
+                      use what stands on account since {formatDay(credit.on, today)}
+                    </label>
+                  </td>
+                  <td className="num soft">{formatAmount(credit.sum, currency)}</td>
+                  <td className="num sum">
+                    {used > 0 ? (
+                      <span title="besides this receipt">({formatAmount(used, currency)})</span>
+                    ) : (
+                      "–"
+                    )}
+                  </td>
+                </tr>
+              );
+            })
+          : null}
+        {tally.surcharge > 0 || (surcharges && worked.left > 0 && tally.terms.length > 0) ? (
+          <tr>
+            <td>
+              <label>
+                <input
+                  type="checkbox"
+                  checked={tally.surcharge > 0}
+                  onChange={() =>
+                    change({ ...tally, surcharge: tally.surcharge > 0 ? add(0) : worked.left })
+                  }
+                />{" "}
+                surcharge on top
+              </label>
+            </td>
+            <td />
+            <td className="num sum">
+              {formatAmount(tally.surcharge > 0 ? tally.surcharge : worked.left, currency)}
+            </td>
+          </tr>
+        ) : null}
+        {givenUp > 0 ? (
+          <tr>
+            <td>
+              <label>
+                <input
+                  type="checkbox"
+                  checked={tally.recovered > 0}
+                  onChange={() => change(recovering(tally, worked, givenUp))}
+                />{" "}
+                pays what was given up
+              </label>
+            </td>
+            <td className="num soft">{formatAmount(givenUp, currency)}</td>
+            <td className="num sum">
+              {tally.recovered > 0 ? formatAmount(tally.recovered, currency) : "–"}
+            </td>
+          </tr>
+        ) : null}
+        {tally.restOnAccount && worked.left > 0 ? (
+          <tr>
+            <td>On account of {tally.customer}</td>
+            <td />
+            <td className="num sum">{formatAmount(worked.left, currency)}</td>
+          </tr>
+        ) : null}
+        <tr className="last">
+          <td className="soft">Left over</td>
+          <td className="num off">{worked.problem ? "✗" : ""}</td>
+          <td className="num">
+            <span
+              className={`total ${leftOf(tally, worked) === 0 ? "good" : "off"}`}
+              style={{ fontSize: 17 }}
+              data-testid="left-over"
+            >
+              {formatAmount(leftOf(tally, worked), currency)}
+            </span>
+          </td>
+        </tr>
       </tbody>
     </table>
   );
 }
 
-const leftOf = (tally: Tally, worked: Worked): number => (tally.restOnAccount && worked.left > 0 ? 0 : worked.left);
+const leftOf = (tally: Tally, worked: Worked): number =>
+  tally.restOnAccount && worked.left > 0 ? 0 : worked.left;
 
 /** The entry beside the tally, as it will stand in the journal. */
-function WillPost({ tally, worked, amount, currency }: { tally: Tally; worked: Worked; amount: number; currency: Currency }): ReactNode {
+function WillPost({
+  tally,
+  worked,
+  amount,
+  currency,
+}: {
+  tally: Tally;
+  worked: Worked;
+  amount: number;
+  currency: Currency;
+}): ReactNode {
   const rest = tally.restOnAccount ? Math.max(0, worked.left) : 0;
-  const rows: [string, number, number][] = [["Receipts not identified", worked.given + tally.surcharge + tally.recovered + rest, 0]];
+  const rows: [string, number, number][] = [
+    ["Receipts not identified", worked.given + tally.surcharge + tally.recovered + rest, 0],
+  ];
   if (worked.discount > 0) rows.push(["Early-payment discounts", worked.discount, 0]);
   const small = worked.small - worked.overLimit;
   if (small !== 0) rows.push(["Small differences", Math.max(0, small), Math.max(0, -small)]);
@@ -175,37 +497,145 @@ function WillPost({ tally, worked, amount, currency }: { tally: Tally; worked: W
   if (tally.recovered > 0) rows.push(["Recoveries", 0, tally.recovered]);
   if (rest > 0) rows.push(["Credit on account", 0, rest]);
   const along = sumOf(worked.credits, ({ amount }) => amount);
-  if (along > 0) rows.push(["Credit on account, used along", along, 0], ["Accounts receivable", 0, along]);
-  if (worked.given + tally.recovered + rest === 0) return <><h2>It will post</h2><p className="soft">Nothing yet, of {formatAmount(amount, currency)}.</p></>;
+  if (along > 0)
+    rows.push(["Credit on account, used along", along, 0], ["Accounts receivable", 0, along]);
+  if (worked.given + tally.recovered + rest === 0)
+    return (
+      <>
+        <h2>It will post</h2>
+        <p className="soft">Nothing yet, of {formatAmount(amount, currency)}.</p>
+      </>
+    );
   return (
     <>
       <h2>It will post</h2>
-      <table className="small"><tbody>{rows.map(([name, debit, credit]) => <tr key={name}><td style={credit > 0 ? { paddingLeft: 16 } : undefined}>{name}</td><td className="num sum">{debit > 0 ? formatAmount(debit, currency) : ""}</td><td className="num sum">{credit > 0 ? formatAmount(credit, currency) : ""}</td></tr>)}</tbody></table>
+      <table className="small">
+        <tbody>
+          {rows.map(([name, debit, credit]) => (
+            <tr key={name}>
+              <td style={credit > 0 ? { paddingLeft: 16 } : undefined}>{name}</td>
+              <td className="num sum">{debit > 0 ? formatAmount(debit, currency) : ""}</td>
+              <td className="num sum">{credit > 0 ? formatAmount(credit, currency) : ""}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </>
   );
 }
 
-function AsideQuestion({ row, close, done }: { row: MatchRow; close: () => void; done: () => void }): ReactNode {
+function AsideQuestion({
+  row,
+  close,
+  done,
+}: {
+  row: MatchRow;
+  close: () => void;
+  done: () => void;
+}): ReactNode {
   const { act } = useActing();
   const [reason, setReason] = useState("");
-  const set = (as: "parked" | "income"): void => void act<{ actId: number }>("setAside", { receiptId: row.id, reason, as }, (value) => ({ words: as === "income" ? "Booked as other income." : "Set aside.", undo: value.actId })).then((value) => { if (value) { close(); done(); } });
+  const set = (as: "parked" | "income"): void =>
+    void act<{ actId: number }>("setAside", { receiptId: row.id, reason, as }, (value) => ({
+      words: as === "income" ? "Booked as other income." : "Set aside.",
+      undo: value.actId,
+    })).then((value) => {
+      if (value) {
+        close();
+        done();
+      }
+    });
   return (
-    <form className="acts" onSubmit={(event) => { event.preventDefault(); set("parked"); }}>
-      <input className="sumfield words" style={{ width: 230 }} autoFocus aria-label="Why it is set aside" placeholder="Why it is not ours to apply" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />
-      <Act main type="submit" disabled={reason.trim() === ""}>Set aside</Act><Act onClick={() => set("income")} disabled={reason.trim() === ""}>It is other income</Act><Act hint="Esc" onClick={close}>Back</Act>
+    <form
+      className="acts"
+      onSubmit={(event) => {
+        event.preventDefault();
+        set("parked");
+      }}
+    >
+      <input
+        className="sumfield words"
+        style={{ width: 230 }}
+        autoFocus
+        aria-label="Why it is set aside"
+        placeholder="Why it is not ours to apply"
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") close();
+        }}
+      />
+      <Act main type="submit" disabled={reason.trim() === ""}>
+        Set aside
+      </Act>
+      <Act onClick={() => set("income")} disabled={reason.trim() === ""}>
+        It is other income
+      </Act>
+      <Act hint="Esc" onClick={close}>
+        Back
+      </Act>
     </form>
   );
 }
 
 /** A write-off over the limit is asked for with a reason; nothing is posted until a second person has looked. */
-function SecondQuestion({ row, tally, worked, currency, close, done }: { row: MatchRow; tally: Tally; worked: Worked; currency: Currency; close: () => void; done: () => void }): ReactNode {
+function SecondQuestion({
+  row,
+  tally,
+  worked,
+  currency,
+  close,
+  done,
+}: {
+  row: MatchRow;
+  tally: Tally;
+  worked: Worked;
+  currency: Currency;
+  close: () => void;
+  done: () => void;
+}): ReactNode {
   const { act } = useActing();
   const [why, setWhy] = useState("");
-  const ask = (): void => void act<{ actId: number }>("askApproval", { receiptId: row.id, customerId: tally.customerId, lines: worked.lines, why }, (value) => ({ words: `The write-off of ${formatAmount(worked.overLimit, currency)} waits for a second person.`, undo: value.actId })).then((value) => { if (value) { close(); done(); } });
+  const ask = (): void =>
+    void act<{ actId: number }>(
+      "askApproval",
+      { receiptId: row.id, customerId: tally.customerId, lines: worked.lines, why },
+      (value) => ({
+        words: `The write-off of ${formatAmount(worked.overLimit, currency)} waits for a second person.`,
+        undo: value.actId,
+      }),
+    ).then((value) => {
+      if (value) {
+        close();
+        done();
+      }
+    });
   return (
-    <form className="acts" onSubmit={(event) => { event.preventDefault(); ask(); }}>
-      <input className="sumfield words" style={{ width: 250 }} autoFocus aria-label="Why it is written off" placeholder={`Why ${formatAmount(worked.overLimit, currency)} is given up`} value={why} onChange={(event) => setWhy(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />
-      <Act main type="submit" disabled={why.trim().length < 3}>Ask</Act><Act hint="Esc" onClick={close}>Back</Act>
+    <form
+      className="acts"
+      onSubmit={(event) => {
+        event.preventDefault();
+        ask();
+      }}
+    >
+      <input
+        className="sumfield words"
+        style={{ width: 250 }}
+        autoFocus
+        aria-label="Why it is written off"
+        placeholder={`Why ${formatAmount(worked.overLimit, currency)} is given up`}
+        value={why}
+        onChange={(event) => setWhy(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") close();
+        }}
+      />
+      <Act main type="submit" disabled={why.trim().length < 3}>
+        Ask
+      </Act>
+      <Act hint="Esc" onClick={close}>
+        Back
+      </Act>
     </form>
   );
 }

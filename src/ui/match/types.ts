@@ -3,21 +3,126 @@ import type { Currency, Minor } from "@/core/money";
 
 /** What the Match page is given; the server's queries have the same shapes. */
 export type QueueName = "sure" | "check" | "none" | "aside" | "second";
-export type MatchRow = { id: number; paidOn: Day; method: string; from: string; memo: string; best: string; look: string; lookAgainst: boolean; amount: Minor; currency: Currency; leftOver: Minor | null; confidence: number };
-export type Item = { itemId: number; number: string; customer: string; own: boolean; description: string; dueOn: Day; open: Minor };
-export type ReadingLine = { itemId: number; number: string; description: string; open: Minor; amount: Minor; discount: Minor };
+export type MatchRow = {
+  id: number;
+  paidOn: Day;
+  method: string;
+  from: string;
+  memo: string;
+  best: string;
+  look: string;
+  lookAgainst: boolean;
+  amount: Minor;
+  currency: Currency;
+  leftOver: Minor | null;
+  confidence: number;
+};
+export type Item = {
+  itemId: number;
+  number: string;
+  customer: string;
+  own: boolean;
+  description: string;
+  dueOn: Day;
+  open: Minor;
+};
+export type ReadingLine = {
+  itemId: number;
+  number: string;
+  description: string;
+  open: Minor;
+  amount: Minor;
+  discount: Minor;
+};
 /** A reason in words, with the pieces of the memo, or the field, that it rests on. */
-export type ShownReason = { words: string; against: boolean; spots: readonly { at: number; text: string }[]; field: "name" | "email" | "sum" | null };
-export type ShownReading = { customerId: number | null; customer: string; words: string; lines: ReadingLine[]; onAccount: Minor; surcharge: Minor; confidence: number; reasons: ShownReason[]; withCredit: boolean };
+export type ShownReason = {
+  words: string;
+  against: boolean;
+  spots: readonly { at: number; text: string }[];
+  field: "name" | "email" | "sum" | null;
+};
+export type ShownReading = {
+  customerId: number | null;
+  customer: string;
+  words: string;
+  lines: ReadingLine[];
+  onAccount: Minor;
+  surcharge: Minor;
+  confidence: number;
+  reasons: ShownReason[];
+  withCredit: boolean;
+};
 export type OnAccount = { receiptId: number; on: Day; sum: Minor };
-export type Twin = { receiptId: number; paidOn: Day; method: string; from: string; memo: string; amount: Minor; became: string };
+export type Twin = {
+  receiptId: number;
+  paidOn: Day;
+  method: string;
+  from: string;
+  memo: string;
+  amount: Minor;
+  became: string;
+};
 export type Asked = { approvalId: number; sum: Minor; why: string; askedBy: string; words: string };
 export type Workings = {
-  receiptId: number; amount: Minor; currency: Currency; from: string; email: string; memo: string; remittance: { number: string; amount: Minor; discount: Minor }[]; number: string | null; readings: ShownReading[]; customerId: number | null; customer: string; items: Item[]; credits: OnAccount[]; /** What was given up of the debts of the customer and its group, and not paid since. */ givenUp: Minor;
-  settledOn: Day; account: string; fee: Minor; disputed: boolean; twin: Twin | null; asked: Asked | null; limit: Minor; people: number; surcharges: boolean;
+  receiptId: number;
+  amount: Minor;
+  currency: Currency;
+  from: string;
+  email: string;
+  memo: string;
+  remittance: { number: string; amount: Minor; discount: Minor }[];
+  number: string | null;
+  readings: ShownReading[];
+  customerId: number | null;
+  customer: string;
+  items: Item[];
+  credits: OnAccount[];
+  /** What was given up of the debts of the customer and its group, and not paid since. */ givenUp: Minor;
+  settledOn: Day;
+  account: string;
+  fee: Minor;
+  disputed: boolean;
+  twin: Twin | null;
+  asked: Asked | null;
+  limit: Minor;
+  people: number;
+  surcharges: boolean;
 };
 export type FoundCustomer = { id: number; name: string; externalId: string; open: Minor };
-export type HandRow = { id: number; paidOn: Day; what: string; from: string; memo: string; amount: Minor; state: "to_match" | "placed" | "set_aside" | "returned" };
-export type UnderWay = { id: number; onDay: Day; bank: string; sum: Minor; rows: HandRow[]; lines: { id: number; postedOn: Day; description: string; amount: Minor }[] };
-export type HandFacts = { rows: HandRow[]; sum: Minor; deposits: UnderWay[]; depositsSum: Minor; banks: { code: string; name: string }[] };
-export type SureRow = { id: number; from: string; memo: string; to: string; why: string; kind: string; odd: string | null; sum: Minor; currency: Currency; book: Minor; said: string };
+export type HandRow = {
+  id: number;
+  paidOn: Day;
+  what: string;
+  from: string;
+  memo: string;
+  amount: Minor;
+  state: "to_match" | "placed" | "set_aside" | "returned";
+};
+export type UnderWay = {
+  id: number;
+  onDay: Day;
+  bank: string;
+  sum: Minor;
+  rows: HandRow[];
+  lines: { id: number; postedOn: Day; description: string; amount: Minor }[];
+};
+export type HandFacts = {
+  rows: HandRow[];
+  sum: Minor;
+  deposits: UnderWay[];
+  depositsSum: Minor;
+  banks: { code: string; name: string }[];
+};
+export type SureRow = {
+  id: number;
+  from: string;
+  memo: string;
+  to: string;
+  why: string;
+  kind: string;
+  odd: string | null;
+  sum: Minor;
+  currency: Currency;
+  book: Minor;
+  said: string;
+};

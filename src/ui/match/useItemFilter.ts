@@ -13,20 +13,40 @@ let sums: Remote<Sums> | null = null;
 
 /** The worker is started with the first thing that is typed, and kept. */
 function worker(): Remote<Sums> {
-  sums ??= wrap<Sums>(new Worker(new URL("./itemFilter.worker.ts", import.meta.url), { type: "module" }));
+  sums ??= wrap<Sums>(
+    new Worker(new URL("./itemFilter.worker.ts", import.meta.url), { type: "module" }),
+  );
   return sums;
 }
 
 /** What a filter lets through; everything while it is empty, and what was shown before while the worker looks. */
-export function useItemFilter(items: readonly Item[], text: string, left: Minor, currency: Currency): Filtered {
-  const all = useMemo((): Filtered => ({ ids: items.map(({ itemId }) => itemId), sets: [] }), [items]);
-  const [found, setFound] = useState<{ asked: string; items: readonly Item[]; filtered: Filtered } | null>(null);
+export function useItemFilter(
+  items: readonly Item[],
+  text: string,
+  left: Minor,
+  currency: Currency,
+): Filtered {
+  const all = useMemo(
+    (): Filtered => ({ ids: items.map(({ itemId }) => itemId), sets: [] }),
+    [items],
+  );
+  const [found, setFound] = useState<{
+    asked: string;
+    items: readonly Item[];
+    filtered: Filtered;
+  } | null>(null);
   const asked = text.trim() === "=" ? `= ${left}` : text.trim();
   useEffect(() => {
     if (asked === "") return;
     let current = true;
-    void worker().filterItems([...items], asked.startsWith("=") ? "=" : asked, left, currency).then((filtered) => { if (current) setFound({ asked, items, filtered }); });
-    return () => { current = false; };
+    void worker()
+      .filterItems([...items], asked.startsWith("=") ? "=" : asked, left, currency)
+      .then((filtered) => {
+        if (current) setFound({ asked, items, filtered });
+      });
+    return () => {
+      current = false;
+    };
   }, [items, asked, left, currency]);
   return asked === "" || found === null || found.items !== items ? all : found.filtered;
 }

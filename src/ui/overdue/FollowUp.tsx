@@ -6,7 +6,14 @@ import { useEffect, useState, type ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, negate, parseAmount, toDecimal, type Currency, type Minor } from "@/core/money";
+import {
+  formatAmount,
+  negate,
+  parseAmount,
+  toDecimal,
+  type Currency,
+  type Minor,
+} from "@/core/money";
 
 import { Act } from "../Act";
 import { onOwnControl } from "../keys";
@@ -15,8 +22,40 @@ import { Sum } from "../Sum";
 import { useActing } from "../shell/Notices";
 import type { OverdueLine } from "./types";
 
-type Workings = { customerId: number; to: string | null; subject: string; body: string; sum: Minor; credit: Minor; step: number; waits: string[]; habit: string; history: { on: Day; words: string }[]; items: { id: number; number: string; description: string; dueOn: Day; days: number; balance: Minor; currency: Currency }[]; problem: string | null; phone: string | null; callee: string; offer: OfferShown; kept: number; broken: number; why: string; act: "letter" | "call" | "task" | "stop"; leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[] };
-type OfferShown = { why: "usual" | "large" | "broken" | "new"; parts: readonly { dueOn: Day; sum: Minor }[] } | null;
+type Workings = {
+  customerId: number;
+  to: string | null;
+  subject: string;
+  body: string;
+  sum: Minor;
+  credit: Minor;
+  step: number;
+  waits: string[];
+  habit: string;
+  history: { on: Day; words: string }[];
+  items: {
+    id: number;
+    number: string;
+    description: string;
+    dueOn: Day;
+    days: number;
+    balance: Minor;
+    currency: Currency;
+  }[];
+  problem: string | null;
+  phone: string | null;
+  callee: string;
+  offer: OfferShown;
+  kept: number;
+  broken: number;
+  why: string;
+  act: "letter" | "call" | "task" | "stop";
+  leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[];
+};
+type OfferShown = {
+  why: "usual" | "large" | "broken" | "new";
+  parts: readonly { dueOn: Day; sum: Minor }[];
+} | null;
 type Doing = "looking" | "letter" | "sure" | "call" | "leave_out";
 type Props = { row: OverdueLine; currency: Currency; today: Day; done: () => void };
 
@@ -27,49 +66,169 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
   const [doing, setDoing] = useState<Doing>("looking");
   useEffect(() => {
     let current = true;
-    void load<Workings>(`/api/v1/b/${book}/overdue/${row.id}/letter`).then((sent) => { if (current) { if (sent.ok) setWorkings(sent.value); else complain(sent.message); } });
-    return () => { current = false; };
+    void load<Workings>(`/api/v1/b/${book}/overdue/${row.id}/letter`).then((sent) => {
+      if (current) {
+        if (sent.ok) setWorkings(sent.value);
+        else complain(sent.message);
+      }
+    });
+    return () => {
+      current = false;
+    };
   }, [book, complain, row.id, row.state]);
   const held = row.waits.length > 0 || row.state !== "ready";
-  useHotkeys("enter", () => { if (doing === "looking" && !held) setDoing("letter"); }, { ignoreEventWhen: onOwnControl, preventDefault: true }, [doing, held]);
+  useHotkeys(
+    "enter",
+    () => {
+      if (doing === "looking" && !held) setDoing("letter");
+    },
+    { ignoreEventWhen: onOwnControl, preventDefault: true },
+    [doing, held],
+  );
   useHotkeys("c", () => setDoing("call"), { preventDefault: true });
   useHotkeys("x", () => setDoing("leave_out"), { preventDefault: true });
   if (!workings) return <p className="soft">Reading …</p>;
   return (
     <div className="work two">
       <div>
-        {doing === "letter" || doing === "sure" ? <Letter workings={workings} row={row} back={() => setDoing("looking")} done={done} /> : <Owed workings={workings} currency={currency} today={today} />}
-        {doing === "call" ? <Call row={row} currency={currency} today={today} workings={workings} close={() => setDoing("looking")} /> : null}
+        {doing === "letter" || doing === "sure" ? (
+          <Letter workings={workings} row={row} back={() => setDoing("looking")} done={done} />
+        ) : (
+          <Owed workings={workings} currency={currency} today={today} />
+        )}
+        {doing === "call" ? (
+          <Call
+            row={row}
+            currency={currency}
+            today={today}
+            workings={workings}
+            close={() => setDoing("looking")}
+          />
+        ) : null}
         {doing === "leave_out" ? <LeaveOut row={row} close={() => setDoing("looking")} /> : null}
         {doing === "looking" ? (
           <div className="acts">
-            <Act main hint="Enter" onClick={() => setDoing("letter")} disabled={held}>Look at the letter</Act>
-            {workings.act === "task" || workings.act === "stop" ? <TaskDone row={row} act={workings.act} /> : null}
-            <Act hint="C" onClick={() => setDoing("call")}>Log a call</Act>
-            <Act hint="X" onClick={() => setDoing("leave_out")}>{row.leftOut ? "Take in again" : "Leave out"}</Act>
+            <Act main hint="Enter" onClick={() => setDoing("letter")} disabled={held}>
+              Look at the letter
+            </Act>
+            {workings.act === "task" || workings.act === "stop" ? (
+              <TaskDone row={row} act={workings.act} />
+            ) : null}
+            <Act hint="C" onClick={() => setDoing("call")}>
+              Log a call
+            </Act>
+            <Act hint="X" onClick={() => setDoing("leave_out")}>
+              {row.leftOut ? "Take in again" : "Leave out"}
+            </Act>
             <NextLink href={`/b/${book}/customers/${row.id}`}>Customer</NextLink>
           </div>
         ) : null}
         {doing === "looking" ? <p className={held ? "waits" : "soft"}>{workings.why}</p> : null}
       </div>
       <div>
-        <h2>{workings.habit}{workings.kept + workings.broken > 0 ? <span className="soft">, kept {workings.kept} of {workings.kept + workings.broken} promises</span> : null}</h2>
-        <p style={{ margin: "2px 0" }}>{workings.callee ? `${workings.callee}, ` : ""}{workings.phone === null ? <span className="soft">No telephone number</span> : <a href={`tel:${workings.phone.replace(/[^+\d]/g, "")}`}>{workings.phone}</a>}{workings.offer ? <span className="soft">. {offerInWords(workings.offer, currency, today)}</span> : null}</p>
-        <table className="small"><tbody>{workings.history.map((line, at) => <tr key={`${line.on} ${at}`}><td className="soft" style={{ width: 110 }}>{formatDay(line.on, today)}</td><td title={line.words}>{line.words}</td></tr>)}{workings.history.length === 0 ? <tr><td className="soft">Nothing was said yet.</td></tr> : null}</tbody></table>
+        <h2>
+          {workings.habit}
+          {workings.kept + workings.broken > 0 ? (
+            <span className="soft">
+              , kept {workings.kept} of {workings.kept + workings.broken} promises
+            </span>
+          ) : null}
+        </h2>
+        <p style={{ margin: "2px 0" }}>
+          {workings.callee ? `${workings.callee}, ` : ""}
+          {workings.phone === null ? (
+            <span className="soft">No telephone number</span>
+          ) : (
+            <a href={`tel:${workings.phone.replace(/[^+\d]/g, "")}`}>{workings.phone}</a>
+          )}
+          {workings.offer ? (
+            <span className="soft">. {offerInWords(workings.offer, currency, today)}</span>
+          ) : null}
+        </p>
+        <table className="small">
+          <tbody>
+            {workings.history.map((line, at) => (
+              <tr key={`${line.on} ${at}`}>
+                <td className="soft" style={{ width: 110 }}>
+                  {formatDay(line.on, today)}
+                </td>
+                <td title={line.words}>{line.words}</td>
+              </tr>
+            ))}
+            {workings.history.length === 0 ? (
+              <tr>
+                <td className="soft">Nothing was said yet.</td>
+              </tr>
+            ) : null}
+          </tbody>
+        </table>
       </div>
     </div>
   );
 }
 
-function Owed({ workings, currency, today }: { workings: Workings; currency: Currency; today: Day }): ReactNode {
+function Owed({
+  workings,
+  currency,
+  today,
+}: {
+  workings: Workings;
+  currency: Currency;
+  today: Day;
+}): ReactNode {
   return (
-    <div style={{ maxHeight: 260, overflow: "auto" }} tabIndex={0} role="group" aria-label="What is overdue">
+    <div
+      style={{ maxHeight: 260, overflow: "auto" }}
+      tabIndex={0}
+      role="group"
+      aria-label="What is overdue"
+    >
       <table className="small">
         <tbody>
-          {workings.items.map((item) => <tr key={item.id}><td><b className="strong">{item.number}</b> {item.description}</td><td className="soft">due {formatDay(item.dueOn, today)}, {item.days} {item.days === 1 ? "day" : "days"}</td><td className="num"><Sum of={item.balance} currency={item.currency} /></td><td className="num"><ItemOut id={item.id} number={item.number} reason={null} /></td></tr>)}
-          {workings.leftOut.map((item) => <tr key={item.id} className="soft"><td><s>{item.number}</s> left out: {item.reason}</td><td /><td className="num"><Sum of={item.balance} currency={item.currency} /></td><td className="num"><ItemOut id={item.id} number={item.number} reason={item.reason} /></td></tr>)}
-          {workings.credit !== 0 ? <tr><td>Credit on account</td><td /><td className="num sum">{formatAmount(negate(workings.credit), currency)}</td></tr> : null}
-          <tr><td className="soft">asked for</td><td /><td className="num"><span className="total">{formatAmount(workings.sum, currency)}</span></td></tr>
+          {workings.items.map((item) => (
+            <tr key={item.id}>
+              <td>
+                <b className="strong">{item.number}</b> {item.description}
+              </td>
+              <td className="soft">
+                due {formatDay(item.dueOn, today)}, {item.days} {item.days === 1 ? "day" : "days"}
+              </td>
+              <td className="num">
+                <Sum of={item.balance} currency={item.currency} />
+              </td>
+              <td className="num">
+                <ItemOut id={item.id} number={item.number} reason={null} />
+              </td>
+            </tr>
+          ))}
+          {workings.leftOut.map((item) => (
+            <tr key={item.id} className="soft">
+              <td>
+                <s>{item.number}</s> left out: {item.reason}
+              </td>
+              <td />
+              <td className="num">
+                <Sum of={item.balance} currency={item.currency} />
+              </td>
+              <td className="num">
+                <ItemOut id={item.id} number={item.number} reason={item.reason} />
+              </td>
+            </tr>
+          ))}
+          {workings.credit !== 0 ? (
+            <tr>
+              <td>Credit on account</td>
+              <td />
+              <td className="num sum">{formatAmount(negate(workings.credit), currency)}</td>
+            </tr>
+          ) : null}
+          <tr>
+            <td className="soft">asked for</td>
+            <td />
+            <td className="num">
+              <span className="total">{formatAmount(workings.sum, currency)}</span>
+            </td>
+          </tr>
         </tbody>
       </table>
     </div>
@@ -77,84 +236,291 @@ function Owed({ workings, currency, today }: { workings: Workings; currency: Cur
 }
 
 /** Leaves an invoice out of letters, with its reason, or takes it in again. */
-function ItemOut({ id, number, reason }: { id: number; number: string; reason: string | null }): ReactNode {
+function ItemOut({
+  id,
+  number,
+  reason,
+}: {
+  id: number;
+  number: string;
+  reason: string | null;
+}): ReactNode {
   const { act, busy } = useActing();
   const [asking, setAsking] = useState(false);
   const [text, setText] = useState("");
-  const set = (why: string | null): void => void act("leaveItemOut", { itemId: id, reason: why }, () => ({ words: why === null ? `${number} is in letters again.` : `${number} is left out of letters.` })).then(() => setAsking(false));
-  if (reason !== null) return <button type="button" className="row-open strong" disabled={busy} onClick={() => set(null)}>take in</button>;
-  if (!asking) return <button type="button" className="row-open soft" onClick={() => setAsking(true)}>leave out</button>;
-  return <form onSubmit={(event) => { event.preventDefault(); if (text.trim() !== "") set(text); }}><input className="sumfield words" style={{ width: 150, fontFamily: "inherit" }} autoFocus aria-label={`Why ${number} is left out`} placeholder="why, then Enter" value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") setAsking(false); }} /></form>;
+  const set = (why: string | null): void =>
+    void act("leaveItemOut", { itemId: id, reason: why }, () => ({
+      words: why === null ? `${number} is in letters again.` : `${number} is left out of letters.`,
+    })).then(() => setAsking(false));
+  if (reason !== null)
+    return (
+      <button type="button" className="row-open strong" disabled={busy} onClick={() => set(null)}>
+        take in
+      </button>
+    );
+  if (!asking)
+    return (
+      <button type="button" className="row-open soft" onClick={() => setAsking(true)}>
+        leave out
+      </button>
+    );
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (text.trim() !== "") set(text);
+      }}
+    >
+      <input
+        className="sumfield words"
+        style={{ width: 150, fontFamily: "inherit" }}
+        autoFocus
+        aria-label={`Why ${number} is left out`}
+        placeholder="why, then Enter"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") setAsking(false);
+        }}
+      />
+    </form>
+  );
 }
 
 /** A task, or the stop of supply, that the ladder asks for is done. */
 function TaskDone({ row, act: does }: { row: OverdueLine; act: "task" | "stop" }): ReactNode {
   const { act, busy } = useActing();
   const words = does === "stop" ? "supply is stopped" : "the task is done";
-  return <Act hint="D" disabled={busy || row.state !== "ready"} onClick={() => void act<{ actId: number }>("logContact", { customerId: row.id, kind: "note", text: words, done: true }, (value) => ({ words: `Noted: ${words}.`, undo: value.actId }))}>{does === "stop" ? "Supply is stopped" : "Task is done"}</Act>;
+  return (
+    <Act
+      hint="D"
+      disabled={busy || row.state !== "ready"}
+      onClick={() =>
+        void act<{ actId: number }>(
+          "logContact",
+          { customerId: row.id, kind: "note", text: words, done: true },
+          (value) => ({ words: `Noted: ${words}.`, undo: value.actId }),
+        )
+      }
+    >
+      {does === "stop" ? "Supply is stopped" : "Task is done"}
+    </Act>
+  );
 }
 
 /** The letter with its fields filled; its words can be changed, and it goes only after a second step. */
-function Letter({ workings, row, back, done }: { workings: Workings; row: OverdueLine; back: () => void; done: () => void }): ReactNode {
+function Letter({
+  workings,
+  row,
+  back,
+  done,
+}: {
+  workings: Workings;
+  row: OverdueLine;
+  back: () => void;
+  done: () => void;
+}): ReactNode {
   const { act, busy } = useActing();
   const [subject, setSubject] = useState(workings.subject);
   const [body, setBody] = useState(workings.body);
   const send = (): void => {
     if (busy || workings.problem !== null) return;
-    void act<{ letterId: number }>("sendLetter", { customerId: row.id, subject, body }, () => ({ words: `Letter to ${row.name} is in the outbox.` })).then((value) => { if (value) done(); });
+    void act<{ letterId: number }>("sendLetter", { customerId: row.id, subject, body }, () => ({
+      words: `Letter to ${row.name} is in the outbox.`,
+    })).then((value) => {
+      if (value) done();
+    });
   };
   useHotkeys("enter", send, { preventDefault: true }, [send]);
   useHotkeys("escape", back);
   return (
     <div>
-      <p className="soft" style={{ margin: "4px 0" }}>To {workings.problem === null ? workings.to : <span className="off">{workings.problem}</span>}. One letter for all of it.</p>
-      <input className="sumfield words" style={{ width: "100%", fontFamily: "inherit" }} aria-label="Subject" value={subject} onChange={(event) => setSubject(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") back(); }} />
-      <Textarea aria-label="Letter" value={body} onChange={(event) => setBody(event.target.value)} rows={13} fontFamily="mono" fontSize="13px" bg="sheet" borderColor="rule" borderRadius="4px" mt="2" />
-      <div className="acts"><Act main hint="Enter" onClick={send} disabled={busy || workings.problem !== null}>Send it</Act><Act hint="Esc" onClick={back}>Not now</Act></div>
+      <p className="soft" style={{ margin: "4px 0" }}>
+        To{" "}
+        {workings.problem === null ? workings.to : <span className="off">{workings.problem}</span>}.
+        One letter for all of it.
+      </p>
+      <input
+        className="sumfield words"
+        style={{ width: "100%", fontFamily: "inherit" }}
+        aria-label="Subject"
+        value={subject}
+        onChange={(event) => setSubject(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") back();
+        }}
+      />
+      <Textarea
+        aria-label="Letter"
+        value={body}
+        onChange={(event) => setBody(event.target.value)}
+        rows={13}
+        fontFamily="mono"
+        fontSize="13px"
+        bg="sheet"
+        borderColor="rule"
+        borderRadius="4px"
+        mt="2"
+      />
+      <div className="acts">
+        <Act main hint="Enter" onClick={send} disabled={busy || workings.problem !== null}>
+          Send it
+        </Act>
+        <Act hint="Esc" onClick={back}>
+          Not now
+        </Act>
+      </div>
     </div>
   );
 }
 
 /** What to offer on the telephone, in words. */
-function offerInWords({ why, parts }: NonNullable<OfferShown>, currency: Currency, today: Day): string {
-  const said = parts.map(({ dueOn, sum }) => `${formatAmount(sum, currency)} by ${formatDay(dueOn, today)}`).join(", ");
-  const because = { broken: "A promise was broken. Ask for", large: "That is much for this customer. Offer parts:", usual: "Ask for", new: "Has not paid anything yet. Ask for" }[why];
+function offerInWords(
+  { why, parts }: NonNullable<OfferShown>,
+  currency: Currency,
+  today: Day,
+): string {
+  const said = parts
+    .map(({ dueOn, sum }) => `${formatAmount(sum, currency)} by ${formatDay(dueOn, today)}`)
+    .join(", ");
+  const because = {
+    broken: "A promise was broken. Ask for",
+    large: "That is much for this customer. Offer parts:",
+    usual: "Ask for",
+    new: "Has not paid anything yet. Ask for",
+  }[why];
   return `${because} ${said}.`;
 }
 
 type Part = { day: string; sum: string };
 
 /** What was said, in one line; with days and sums it is a promise, also in parts. */
-function Call({ row, currency, today, workings, close }: { row: OverdueLine; currency: Currency; today: Day; workings: Workings; close: () => void }): ReactNode {
+function Call({
+  row,
+  currency,
+  today,
+  workings,
+  close,
+}: {
+  row: OverdueLine;
+  currency: Currency;
+  today: Day;
+  workings: Workings;
+  close: () => void;
+}): ReactNode {
   const { act, complain } = useActing();
   const [text, setText] = useState("");
   const [parts, setParts] = useState<Part[]>([{ day: "", sum: "" }]);
-  const set = (at: number, to: Partial<Part>): void => setParts(parts.map((part, index) => (index === at ? { ...part, ...to } : part)));
+  const set = (at: number, to: Partial<Part>): void =>
+    setParts(parts.map((part, index) => (index === at ? { ...part, ...to } : part)));
   const log = (): void => {
-    const said = parts.filter(({ day }) => day !== "").map(({ day, sum }) => ({ dueOn: day, sum: sum.trim() === "" ? null : parseAmount(sum, ".", currency) }));
-    if (said.some(({ sum }) => sum && !sum.ok)) return complain("A promised sum cannot be read. Write it like 1234.56.");
-    if (said.length > 1 && said.some(({ sum }) => sum === null)) return complain("Of a promise in parts each needs its sum.");
+    const said = parts
+      .filter(({ day }) => day !== "")
+      .map(({ day, sum }) => ({
+        dueOn: day,
+        sum: sum.trim() === "" ? null : parseAmount(sum, ".", currency),
+      }));
+    if (said.some(({ sum }) => sum && !sum.ok))
+      return complain("A promised sum cannot be read. Write it like 1234.56.");
+    if (said.length > 1 && said.some(({ sum }) => sum === null))
+      return complain("Of a promise in parts each needs its sum.");
     const sums = said.map(({ dueOn, sum }) => ({ dueOn, sum: sum?.ok ? sum.value : null }));
     const [only] = sums;
-    const promise = !only ? { kind: "call" } : sums.length === 1 ? { kind: "promise", promisedOn: only.dueOn, promisedSum: only.sum } : { kind: "promise", parts: sums };
-    void act<{ actId: number }>("logContact", { customerId: row.id, text, ...promise }, (value) => ({ words: only ? "The promise is noted; reminders wait until its day." : "The call is noted.", undo: value.actId })).then((value) => { if (value) close(); });
+    const promise = !only
+      ? { kind: "call" }
+      : sums.length === 1
+        ? { kind: "promise", promisedOn: only.dueOn, promisedSum: only.sum }
+        : { kind: "promise", parts: sums };
+    void act<{ actId: number }>(
+      "logContact",
+      { customerId: row.id, text, ...promise },
+      (value) => ({
+        words: only ? "The promise is noted; reminders wait until its day." : "The call is noted.",
+        undo: value.actId,
+      }),
+    ).then((value) => {
+      if (value) close();
+    });
   };
   const offer = workings.offer;
   const field = { textAlign: "left" as const, fontFamily: "inherit" };
   return (
-    <form style={{ marginTop: 12 }} onSubmit={(event) => { event.preventDefault(); log(); }} onKeyDown={(event) => { if (event.key === "Escape") close(); }}>
-      <input className="sumfield" style={{ ...field, width: 420 }} autoFocus aria-label="What was said" placeholder="What was said" value={text} onChange={(event) => setText(event.target.value)} />
+    <form
+      style={{ marginTop: 12 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        log();
+      }}
+      onKeyDown={(event) => {
+        if (event.key === "Escape") close();
+      }}
+    >
+      <input
+        className="sumfield"
+        style={{ ...field, width: 420 }}
+        autoFocus
+        aria-label="What was said"
+        placeholder="What was said"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
       {parts.map((part, at) => (
         <div className="acts" style={{ marginTop: 6 }} key={at}>
-          <label className="soft">{at === 0 ? "promised by" : "and by"} <input className="sumfield" style={field} type="date" value={part.day} onChange={(event) => set(at, { day: event.target.value })} /></label>
-          <input className="sumfield" style={{ width: 90 }} aria-label={at === 0 ? "Promised sum" : `Promised sum ${at + 1}`} placeholder="sum" value={part.sum} onChange={(event) => set(at, { sum: event.target.value })} inputMode="decimal" />
-          {at === parts.length - 1 && part.day !== "" ? <button type="button" className="row-open soft" onClick={() => setParts([...parts, { day: "", sum: "" }])}>and another part</button> : null}
+          <label className="soft">
+            {at === 0 ? "promised by" : "and by"}{" "}
+            <input
+              className="sumfield"
+              style={field}
+              type="date"
+              value={part.day}
+              onChange={(event) => set(at, { day: event.target.value })}
+            />
+          </label>
+          <input
+            className="sumfield"
+            style={{ width: 90 }}
+            aria-label={at === 0 ? "Promised sum" : `Promised sum ${at + 1}`}
+            placeholder="sum"
+            value={part.sum}
+            onChange={(event) => set(at, { sum: event.target.value })}
+            inputMode="decimal"
+          />
+          {at === parts.length - 1 && part.day !== "" ? (
+            <button
+              type="button"
+              className="row-open soft"
+              onClick={() => setParts([...parts, { day: "", sum: "" }])}
+            >
+              and another part
+            </button>
+          ) : null}
         </div>
       ))}
       <div className="acts">
-        <Act main type="submit" disabled={text.trim() === ""}>Note it</Act>
-        {offer ? <Act onClick={() => { setParts(offer.parts.map(({ dueOn, sum }) => ({ day: dueOn, sum: toDecimal(sum, currency) }))); if (text === "") setText("Agreed on the telephone"); }}>They agree to {offer.parts.length === 1 ? `${formatDay(offer.parts[0]?.dueOn ?? today, today)}` : `${offer.parts.length} parts`}</Act> : null}
-        <Act hint="Esc" onClick={close}>Back</Act>
+        <Act main type="submit" disabled={text.trim() === ""}>
+          Note it
+        </Act>
+        {offer ? (
+          <Act
+            onClick={() => {
+              setParts(
+                offer.parts.map(({ dueOn, sum }) => ({
+                  day: dueOn,
+                  sum: toDecimal(sum, currency),
+                })),
+              );
+              if (text === "") setText("Agreed on the telephone");
+            }}
+          >
+            They agree to{" "}
+            {offer.parts.length === 1
+              ? `${formatDay(offer.parts[0]?.dueOn ?? today, today)}`
+              : `${offer.parts.length} parts`}
+          </Act>
+        ) : null}
+        <Act hint="Esc" onClick={close}>
+          Back
+        </Act>
       </div>
     </form>
   );
@@ -163,11 +529,40 @@ function Call({ row, currency, today, workings, close }: { row: OverdueLine; cur
 function LeaveOut({ row, close }: { row: OverdueLine; close: () => void }): ReactNode {
   const { act } = useActing();
   const [reason, setReason] = useState("");
-  const set = (): void => void act("leaveOut", { customerId: row.id, reason: row.leftOut ? null : reason }, () => ({ words: row.leftOut ? `${row.name} is in follow-up again.` : `${row.name} is left out.` })).then(() => close());
+  const set = (): void =>
+    void act("leaveOut", { customerId: row.id, reason: row.leftOut ? null : reason }, () => ({
+      words: row.leftOut ? `${row.name} is in follow-up again.` : `${row.name} is left out.`,
+    })).then(() => close());
   return (
-    <form className="acts" onSubmit={(event) => { event.preventDefault(); set(); }}>
-      {row.leftOut ? <span>Take {row.name} into follow-up again?</span> : <input className="sumfield words" style={{ width: 260, fontFamily: "inherit" }} autoFocus aria-label="Why" placeholder="Why no reminders go" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") close(); }} />}
-      <Act main type="submit" disabled={!row.leftOut && reason.trim() === ""}>{row.leftOut ? "Take in" : "Leave out"}</Act><Act hint="Esc" onClick={close}>Back</Act>
+    <form
+      className="acts"
+      onSubmit={(event) => {
+        event.preventDefault();
+        set();
+      }}
+    >
+      {row.leftOut ? (
+        <span>Take {row.name} into follow-up again?</span>
+      ) : (
+        <input
+          className="sumfield words"
+          style={{ width: 260, fontFamily: "inherit" }}
+          autoFocus
+          aria-label="Why"
+          placeholder="Why no reminders go"
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === "Escape") close();
+          }}
+        />
+      )}
+      <Act main type="submit" disabled={!row.leftOut && reason.trim() === ""}>
+        {row.leftOut ? "Take in" : "Leave out"}
+      </Act>
+      <Act hint="Esc" onClick={close}>
+        Back
+      </Act>
     </form>
   );
 }

@@ -2,7 +2,16 @@
 
 import { useState, type ReactNode } from "react";
 
-import { ATTACHED, LADDER_ACTS, NO_FEE, TONES, type Attached, type Ladder, type LadderAct, type LadderStep } from "@/core/followup";
+import {
+  ATTACHED,
+  LADDER_ACTS,
+  NO_FEE,
+  TONES,
+  type Attached,
+  type Ladder,
+  type LadderAct,
+  type LadderStep,
+} from "@/core/followup";
 import { minor, parseAmount, toDecimal, type Currency } from "@/core/money";
 
 import { Act } from "../Act";
@@ -13,67 +22,306 @@ import { OverdueTabs } from "./OverdueTabs";
 type Props = { currency: Currency; ladders: (Ladder & { customers: number })[] };
 type Draft = Omit<LadderStep, "step" | "fromDays" | "fee"> & { fromDays: string; fee: string };
 
-const ACT_WORDS: Record<LadderAct, string> = { letter: "letter", call: "call", task: "task", stop: "stop of supply" };
-const WITH: Record<Attached, string> = { none: "nothing", statement: "the statement", invoices: "statement and invoices" };
+const ACT_WORDS: Record<LadderAct, string> = {
+  letter: "letter",
+  call: "call",
+  task: "task",
+  stop: "stop of supply",
+};
+const WITH: Record<Attached, string> = {
+  none: "nothing",
+  statement: "the statement",
+  invoices: "statement and invoices",
+};
 
 /** The ladders: what is said when, counted from the oldest due day. */
 export function LaddersPage({ ladders, currency }: Props): ReactNode {
   const [adding, setAdding] = useState(false);
   return (
     <>
-      <div className="heading"><h1>{ladders.length} <small>{ladders.length === 1 ? "ladder" : "ladders"}: what is said when, from the oldest due day</small></h1></div>
+      <div className="heading">
+        <h1>
+          {ladders.length}{" "}
+          <small>
+            {ladders.length === 1 ? "ladder" : "ladders"}: what is said when, from the oldest due
+            day
+          </small>
+        </h1>
+      </div>
       <OverdueTabs at="ladders" />
       <div style={{ maxWidth: 900 }}>
-        {ladders.map((ladder) => <Steps key={ladder.id} ladder={ladder} customers={ladder.customers} currency={currency} />)}
-        {adding ? <Steps ladder={{ id: 0, name: "", standard: false, steps: ladders[0]?.steps ?? [], fee: NO_FEE }} customers={0} currency={currency} close={() => setAdding(false)} /> : <div className="acts"><Act onClick={() => setAdding(true)}>Another ladder</Act></div>}
-        <p className="soft">A customer is put on a ladder on its own page. A letter goes by itself only where both the step and the customer say so, on a banking day, and never past a wait. The fee of a letter is named in it, and charged under Late fees once it went. Between two letters there are at least as many days as Set-up says.</p>
+        {ladders.map((ladder) => (
+          <Steps key={ladder.id} ladder={ladder} customers={ladder.customers} currency={currency} />
+        ))}
+        {adding ? (
+          <Steps
+            ladder={{
+              id: 0,
+              name: "",
+              standard: false,
+              steps: ladders[0]?.steps ?? [],
+              fee: NO_FEE,
+            }}
+            customers={0}
+            currency={currency}
+            close={() => setAdding(false)}
+          />
+        ) : (
+          <div className="acts">
+            <Act onClick={() => setAdding(true)}>Another ladder</Act>
+          </div>
+        )}
+        <p className="soft">
+          A customer is put on a ladder on its own page. A letter goes by itself only where both the
+          step and the customer say so, on a banking day, and never past a wait. The fee of a letter
+          is named in it, and charged under Late fees once it went. Between two letters there are at
+          least as many days as Set-up says.
+        </p>
       </div>
     </>
   );
 }
 
-function Steps({ ladder, customers, currency, close }: { ladder: Ladder; customers: number; currency: Currency; close?: () => void }): ReactNode {
+function Steps({
+  ladder,
+  customers,
+  currency,
+  close,
+}: {
+  ladder: Ladder;
+  customers: number;
+  currency: Currency;
+  close?: () => void;
+}): ReactNode {
   const { act, busy, complain } = useActing();
-  const drafts = (): Draft[] => ladder.steps.map(({ fromDays, act: does, tone, byItself, attach, fee: withIt }) => ({ fromDays: String(fromDays), act: does, tone, byItself, attach, fee: withIt === 0 ? "" : toDecimal(withIt, currency) }));
+  const drafts = (): Draft[] =>
+    ladder.steps.map(({ fromDays, act: does, tone, byItself, attach, fee: withIt }) => ({
+      fromDays: String(fromDays),
+      act: does,
+      tone,
+      byItself,
+      attach,
+      fee: withIt === 0 ? "" : toDecimal(withIt, currency),
+    }));
   const [name, setName] = useState(ladder.name);
   const [steps, setSteps] = useState<Draft[]>(drafts);
   const [fee, setFee] = useState(() => feeDraft(ladder.fee, currency));
-  const changed = name !== ladder.name || JSON.stringify(fee) !== JSON.stringify(feeDraft(ladder.fee, currency)) || JSON.stringify(steps) !== JSON.stringify(drafts());
-  const set = (at: number, to: Partial<Draft>): void => setSteps(steps.map((step, index) => (index === at ? { ...step, ...to } : step)));
+  const changed =
+    name !== ladder.name ||
+    JSON.stringify(fee) !== JSON.stringify(feeDraft(ladder.fee, currency)) ||
+    JSON.stringify(steps) !== JSON.stringify(drafts());
+  const set = (at: number, to: Partial<Draft>): void =>
+    setSteps(steps.map((step, index) => (index === at ? { ...step, ...to } : step)));
   const keep = (): void => {
-    if (steps.some(({ fromDays }) => !/^-?\d{1,3}$/.test(fromDays.trim()))) return complain("Days are whole numbers: 15 is fifteen days after the due day, -3 three days before it.");
+    if (steps.some(({ fromDays }) => !/^-?\d{1,3}$/.test(fromDays.trim())))
+      return complain(
+        "Days are whole numbers: 15 is fifteen days after the due day, -3 three days before it.",
+      );
     const rule = feeRule(fee, currency);
-    if (rule === null) return complain("The late fee cannot be read: sums like 25.00, per cent like 1.5, whole days.");
-    const fees = steps.map((step) => (step.act !== "letter" || step.fee.trim() === "" ? { ok: true as const, value: minor(0) } : parseAmount(step.fee, ".", currency)));
+    if (rule === null)
+      return complain(
+        "The late fee cannot be read: sums like 25.00, per cent like 1.5, whole days.",
+      );
+    const fees = steps.map((step) =>
+      step.act !== "letter" || step.fee.trim() === ""
+        ? { ok: true as const, value: minor(0) }
+        : parseAmount(step.fee, ".", currency),
+    );
     const unread = fees.findIndex(({ ok }) => !ok);
-    if (unread >= 0) return complain(`The fee of step ${unread + 1} cannot be read. Write it like 25.00, or leave it empty.`);
-    void act<{ id: number }>("setLadder", { id: ladder.id === 0 ? null : ladder.id, name, fee: rule, steps: steps.map((step, at) => { const withIt = fees[at]; return { ...step, fromDays: Number(step.fromDays), fee: withIt?.ok ? withIt.value : 0 }; }) }, () => ({ words: `${name} is kept.` })).then((value) => { if (value) close?.(); });
+    if (unread >= 0)
+      return complain(
+        `The fee of step ${unread + 1} cannot be read. Write it like 25.00, or leave it empty.`,
+      );
+    void act<{ id: number }>(
+      "setLadder",
+      {
+        id: ladder.id === 0 ? null : ladder.id,
+        name,
+        fee: rule,
+        steps: steps.map((step, at) => {
+          const withIt = fees[at];
+          return { ...step, fromDays: Number(step.fromDays), fee: withIt?.ok ? withIt.value : 0 };
+        }),
+      },
+      () => ({ words: `${name} is kept.` }),
+    ).then((value) => {
+      if (value) close?.();
+    });
   };
   const field = { fontFamily: "inherit", textAlign: "left" as const };
   return (
     <section style={{ marginBottom: 18 }}>
-      <h2 style={{ display: "flex", gap: 10, alignItems: "baseline" }}><input className="sumfield words" style={{ ...field, width: 200, fontWeight: 600 }} aria-label="Name of the ladder" placeholder="Name of the ladder" value={name} onChange={(event) => setName(event.target.value)} /> <span className="soft">{ladder.standard ? "for everybody without one of their own" : `${customers} ${customers === 1 ? "customer" : "customers"}`}</span></h2>
+      <h2 style={{ display: "flex", gap: 10, alignItems: "baseline" }}>
+        <input
+          className="sumfield words"
+          style={{ ...field, width: 200, fontWeight: 600 }}
+          aria-label="Name of the ladder"
+          placeholder="Name of the ladder"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />{" "}
+        <span className="soft">
+          {ladder.standard
+            ? "for everybody without one of their own"
+            : `${customers} ${customers === 1 ? "customer" : "customers"}`}
+        </span>
+      </h2>
       <table className="small" aria-label={`Steps of ${ladder.name || "the new ladder"}`}>
-        <thead><tr><th scope="col">Days</th><th scope="col">What</th><th scope="col">Tone</th><th scope="col">With it</th><th scope="col">Fee</th><th scope="col">By itself</th><td /></tr></thead>
+        <thead>
+          <tr>
+            <th scope="col">Days</th>
+            <th scope="col">What</th>
+            <th scope="col">Tone</th>
+            <th scope="col">With it</th>
+            <th scope="col">Fee</th>
+            <th scope="col">By itself</th>
+            <td />
+          </tr>
+        </thead>
         <tbody>
           {steps.map((step, at) => (
             <tr key={at}>
-              <td style={{ width: 90 }}><input className="sumfield" style={{ width: 60 }} inputMode="numeric" aria-label={`Days of step ${at + 1}`} value={step.fromDays} onChange={(event) => set(at, { fromDays: event.target.value })} /></td>
-              <td><select className="sumfield" style={field} aria-label={`What step ${at + 1} is`} value={step.act} onChange={(event) => set(at, { act: event.target.value as LadderAct })}>{LADDER_ACTS.map((one) => <option key={one} value={one}>{ACT_WORDS[one]}</option>)}</select></td>
-              <td>{step.act === "letter" ? <select className="sumfield" style={field} aria-label={`Tone of step ${at + 1}`} value={step.tone} onChange={(event) => set(at, { tone: Number(event.target.value) })}>{TONES.map((one, tone) => <option key={one} value={tone + 1}>{one}</option>)}</select> : "–"}</td>
-              <td>{step.act === "letter" ? <select className="sumfield" style={field} aria-label={`What goes with step ${at + 1}`} value={step.attach} onChange={(event) => set(at, { attach: event.target.value as Attached })}>{ATTACHED.map((one) => <option key={one} value={one}>{WITH[one]}</option>)}</select> : "–"}</td>
-              <td>{step.act === "letter" ? <input className="sumfield" style={{ width: 70 }} inputMode="decimal" placeholder="none" aria-label={`Fee of step ${at + 1}`} value={step.fee} onChange={(event) => set(at, { fee: event.target.value })} /> : "–"}</td>
-              <td>{step.act === "letter" ? <input type="checkbox" aria-label={`Step ${at + 1} may go by itself`} checked={step.byItself} onChange={(event) => set(at, { byItself: event.target.checked })} /> : "–"}</td>
-              <td className="num"><button type="button" className="row-open soft" onClick={() => setSteps(steps.filter((_, index) => index !== at))}>take off</button></td>
+              <td style={{ width: 90 }}>
+                <input
+                  className="sumfield"
+                  style={{ width: 60 }}
+                  inputMode="numeric"
+                  aria-label={`Days of step ${at + 1}`}
+                  value={step.fromDays}
+                  onChange={(event) => set(at, { fromDays: event.target.value })}
+                />
+              </td>
+              <td>
+                <select
+                  className="sumfield"
+                  style={field}
+                  aria-label={`What step ${at + 1} is`}
+                  value={step.act}
+                  onChange={(event) => set(at, { act: event.target.value as LadderAct })}
+                >
+                  {LADDER_ACTS.map((one) => (
+                    <option key={one} value={one}>
+                      {ACT_WORDS[one]}
+                    </option>
+                  ))}
+                </select>
+              </td>
+              <td>
+                {step.act === "letter" ? (
+                  <select
+                    className="sumfield"
+                    style={field}
+                    aria-label={`Tone of step ${at + 1}`}
+                    value={step.tone}
+                    onChange={(event) => set(at, { tone: Number(event.target.value) })}
+                  >
+                    {TONES.map((one, tone) => (
+                      <option key={one} value={tone + 1}>
+                        {one}
+                      </option>
+                    ))}
+                  </select>
+                ) : (
+                  "–"
+                )}
+              </td>
+              <td>
+                {step.act === "letter" ? (
+                  <select
+                    className="sumfield"
+                    style={field}
+                    aria-label={`What goes with step ${at + 1}`}
+                    value={step.attach}
+                    onChange={(event) => set(at, { attach: event.target.value as Attached })}
+                  >
+                    {ATTACHED.map((one) => (
+                      <option key={one} value={one}>
+                        {WITH[one]}
+                      </option>
+                    ))}
+                  </select>
+                ) : (
+                  "–"
+                )}
+              </td>
+              <td>
+                {step.act === "letter" ? (
+                  <input
+                    className="sumfield"
+                    style={{ width: 70 }}
+                    inputMode="decimal"
+                    placeholder="none"
+                    aria-label={`Fee of step ${at + 1}`}
+                    value={step.fee}
+                    onChange={(event) => set(at, { fee: event.target.value })}
+                  />
+                ) : (
+                  "–"
+                )}
+              </td>
+              <td>
+                {step.act === "letter" ? (
+                  <input
+                    type="checkbox"
+                    aria-label={`Step ${at + 1} may go by itself`}
+                    checked={step.byItself}
+                    onChange={(event) => set(at, { byItself: event.target.checked })}
+                  />
+                ) : (
+                  "–"
+                )}
+              </td>
+              <td className="num">
+                <button
+                  type="button"
+                  className="row-open soft"
+                  onClick={() => setSteps(steps.filter((_, index) => index !== at))}
+                >
+                  take off
+                </button>
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
       <FeeRule draft={fee} set={setFee} />
       <div className="acts">
-        {changed || close ? <Act main onClick={keep} disabled={busy || name.trim() === "" || steps.length === 0}>Keep it</Act> : null}
-        <Act onClick={() => setSteps([...steps, { fromDays: String(Number(steps.at(-1)?.fromDays ?? 0) + 15), act: "letter", tone: 4, byItself: false, attach: "statement", fee: "" }])}>Another step</Act>
-        {close ? <Act onClick={close}>Not now</Act> : ladder.standard ? null : <Act onClick={() => void act("removeLadder", { id: ladder.id }, () => ({ words: `${ladder.name} is taken away; its customers are on the standard one.` }))} disabled={busy}>Take the ladder away</Act>}
+        {changed || close ? (
+          <Act main onClick={keep} disabled={busy || name.trim() === "" || steps.length === 0}>
+            Keep it
+          </Act>
+        ) : null}
+        <Act
+          onClick={() =>
+            setSteps([
+              ...steps,
+              {
+                fromDays: String(Number(steps.at(-1)?.fromDays ?? 0) + 15),
+                act: "letter",
+                tone: 4,
+                byItself: false,
+                attach: "statement",
+                fee: "",
+              },
+            ])
+          }
+        >
+          Another step
+        </Act>
+        {close ? (
+          <Act onClick={close}>Not now</Act>
+        ) : ladder.standard ? null : (
+          <Act
+            onClick={() =>
+              void act("removeLadder", { id: ladder.id }, () => ({
+                words: `${ladder.name} is taken away; its customers are on the standard one.`,
+              }))
+            }
+            disabled={busy}
+          >
+            Take the ladder away
+          </Act>
+        )}
       </div>
     </section>
   );

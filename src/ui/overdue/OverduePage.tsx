@@ -15,10 +15,33 @@ import { OverdueTabs } from "./OverdueTabs";
 import { FollowUp } from "./FollowUp";
 import type { OverdueLine, OverdueState } from "./types";
 
-type Props = { book: string; currency: Currency; today: Day; rows: OverdueLine[]; state: OverdueState | null; counts: Record<OverdueState, number>; total: Aging; overdue: Minor; page: number; pageRows: number; count: number; /** The sum of all that the filter shows, on whatever page. */ shownSum: Minor };
+type Props = {
+  book: string;
+  currency: Currency;
+  today: Day;
+  rows: OverdueLine[];
+  state: OverdueState | null;
+  counts: Record<OverdueState, number>;
+  total: Aging;
+  overdue: Minor;
+  page: number;
+  pageRows: number;
+  count: number;
+  /** The sum of all that the filter shows, on whatever page. */ shownSum: Minor;
+};
 
-const STATES: readonly (readonly [OverdueState, string])[] = [["ready", "Ready"], ["waits", "Waits"], ["later", "Later"], ["left_out", "Left out"]];
-const PART: Record<OverdueState, string> = { ready: "Ready", waits: "Waits", later: "Later", left_out: "Left out" };
+const STATES: readonly (readonly [OverdueState, string])[] = [
+  ["ready", "Ready"],
+  ["waits", "Waits"],
+  ["later", "Later"],
+  ["left_out", "Left out"],
+];
+const PART: Record<OverdueState, string> = {
+  ready: "Ready",
+  waits: "Waits",
+  later: "Later",
+  left_out: "Left out",
+};
 
 /** Overdue: every customer with something past its date, on exactly one list, with the next step or what it waits for. */
 export function OverduePage(props: Props): ReactNode {
@@ -28,18 +51,83 @@ export function OverduePage(props: Props): ReactNode {
   return (
     <>
       <div className="heading" style={{ flexWrap: "nowrap" }}>
-        <h1><small>Overdue</small> {formatAmount(props.overdue, currency)}</h1>
-        <div style={{ flex: 1 }}><AgeBar aging={props.total} currency={currency} words /></div>
-        <div className="end"><a className="soft" href={`/api/v1/b/${props.book}/overdue/calendar`} title="Calls, tasks and promises as a calendar file">Calendar</a><a className="soft" href={`/api/v1/b/${props.book}/export/overdue`}>CSV</a><NextLink href={`/b/${props.book}/reports?report=aging`}>Aging</NextLink></div>
+        <h1>
+          <small>Overdue</small> {formatAmount(props.overdue, currency)}
+        </h1>
+        <div style={{ flex: 1 }}>
+          <AgeBar aging={props.total} currency={currency} words />
+        </div>
+        <div className="end">
+          <a
+            className="soft"
+            href={`/api/v1/b/${props.book}/overdue/calendar`}
+            title="Calls, tasks and promises as a calendar file"
+          >
+            Calendar
+          </a>
+          <a className="soft" href={`/api/v1/b/${props.book}/export/overdue`}>
+            CSV
+          </a>
+          <NextLink href={`/b/${props.book}/reports?report=aging`}>Aging</NextLink>
+        </div>
       </div>
       <OverdueTabs at="list">
-        <NextLink href="?" aria-current={state === null ? "page" : undefined} prefetch={false}>All <b>{all}</b></NextLink>
-        {STATES.map(([name, words]) => <NextLink key={name} href={`?state=${name}`} aria-current={state === name ? "page" : undefined} prefetch={false}>{words} <b>{counts[name]}</b></NextLink>)}
+        <NextLink href="?" aria-current={state === null ? "page" : undefined} prefetch={false}>
+          All <b>{all}</b>
+        </NextLink>
+        {STATES.map(([name, words]) => (
+          <NextLink
+            key={name}
+            href={`?state=${name}`}
+            aria-current={state === name ? "page" : undefined}
+            prefetch={false}
+          >
+            {words} <b>{counts[name]}</b>
+          </NextLink>
+        ))}
       </OverdueTabs>
       <LedgerList<OverdueLine>
-        label="Overdue customers" rows={rows} count={props.count} page={props.page} pageRows={props.pageRows} idOf={(row) => row.id} openId={open} onOpen={setOpen} columns={columnsOf(props)} partBefore={(row, before) => (row.state === before?.state || state !== null ? null : `${PART[row.state]} ${counts[row.state]}`)}
-        workings={(row) => <FollowUp key={row.id} row={row} currency={currency} today={props.today} done={() => { const at = rows.findIndex((one) => one.id === row.id); setOpen(rows[at + 1]?.id ?? null); }} />}
-        empty={state === null ? <><p>Nothing is overdue.</p><p>What falls due shows in <NextLink href={`/b/${props.book}/invoices?state=open`}>Invoices</NextLink>.</p></> : <p>Nobody here. <NextLink href="?">Show all</NextLink>.</p>}
+        label="Overdue customers"
+        rows={rows}
+        count={props.count}
+        page={props.page}
+        pageRows={props.pageRows}
+        idOf={(row) => row.id}
+        openId={open}
+        onOpen={setOpen}
+        columns={columnsOf(props)}
+        partBefore={(row, before) =>
+          row.state === before?.state || state !== null
+            ? null
+            : `${PART[row.state]} ${counts[row.state]}`
+        }
+        workings={(row) => (
+          <FollowUp
+            key={row.id}
+            row={row}
+            currency={currency}
+            today={props.today}
+            done={() => {
+              const at = rows.findIndex((one) => one.id === row.id);
+              setOpen(rows[at + 1]?.id ?? null);
+            }}
+          />
+        )}
+        empty={
+          state === null ? (
+            <>
+              <p>Nothing is overdue.</p>
+              <p>
+                What falls due shows in{" "}
+                <NextLink href={`/b/${props.book}/invoices?state=open`}>Invoices</NextLink>.
+              </p>
+            </>
+          ) : (
+            <p>
+              Nobody here. <NextLink href="?">Show all</NextLink>.
+            </p>
+          )
+        }
       />
     </>
   );
@@ -47,12 +135,68 @@ export function OverduePage(props: Props): ReactNode {
 
 function columnsOf({ currency, count, shownSum }: Props): ListColumn<OverdueLine>[] {
   return [
-    { id: "customer", header: "Customer", width: "20%", cell: (row) => <span title={row.name}>{row.name}{row.sites > 0 ? `, ${row.sites} ${row.sites === 1 ? "site" : "sites"}` : ""}</span>, foot: `${count} ${count === 1 ? "customer" : "customers"}` },
-    { id: "old", header: "How old", width: "12%", cell: (row) => <AgeBar aging={row.aging} currency={currency} /> },
-    { id: "overdue", header: "Overdue", width: "9%", number: true, cell: (row) => <Sum of={row.overdue} currency={currency} />, foot: <span className="total">{formatAmount(shownSum, currency)}</span> },
-    { id: "oldest", header: "Oldest", width: "8%", number: true, cell: (row) => `${row.oldestDays} ${row.oldestDays === 1 ? "day" : "days"}` },
-    { id: "word", header: "Last word", width: "21%", cell: (row) => <span className={row.broken ? "off" : ""} title={row.lastWord}>{row.lastWord}</span> },
-    { id: "next", header: "Next", width: "13%", cell: (row) => (row.state === "left_out" ? <span className="soft">left out: {row.leftOut}</span> : row.next) },
-    { id: "waits", header: "Waits for", width: "17%", cell: (row) => (row.waits.length === 0 ? "–" : <span className="waits" title={row.waits.join(", ")}>{row.waits.join(", ")}</span>) },
+    {
+      id: "customer",
+      header: "Customer",
+      width: "20%",
+      cell: (row) => (
+        <span title={row.name}>
+          {row.name}
+          {row.sites > 0 ? `, ${row.sites} ${row.sites === 1 ? "site" : "sites"}` : ""}
+        </span>
+      ),
+      foot: `${count} ${count === 1 ? "customer" : "customers"}`,
+    },
+    {
+      id: "old",
+      header: "How old",
+      width: "12%",
+      cell: (row) => <AgeBar aging={row.aging} currency={currency} />,
+    },
+    {
+      id: "overdue",
+      header: "Overdue",
+      width: "9%",
+      number: true,
+      cell: (row) => <Sum of={row.overdue} currency={currency} />,
+      foot: <span className="total">{formatAmount(shownSum, currency)}</span>,
+    },
+    {
+      id: "oldest",
+      header: "Oldest",
+      width: "8%",
+      number: true,
+      cell: (row) => `${row.oldestDays} ${row.oldestDays === 1 ? "day" : "days"}`,
+    },
+    {
+      id: "word",
+      header: "Last word",
+      width: "21%",
+      cell: (row) => (
+        <span className={row.broken ? "off" : ""} title={row.lastWord}>
+          {row.lastWord}
+        </span>
+      ),
+    },
+    {
+      id: "next",
+      header: "Next",
+      width: "13%",
+      cell: (row) =>
+        row.state === "left_out" ? <span className="soft">left out: {row.leftOut}</span> : row.next,
+    },
+    {
+      id: "waits",
+      header: "Waits for",
+      width: "17%",
+      cell: (row) =>
+        row.waits.length === 0 ? (
+          "–"
+        ) : (
+          <span className="waits" title={row.waits.join(", ")}>
+            {row.waits.join(", ")}
+          </span>
+        ),
+    },
   ];
 }

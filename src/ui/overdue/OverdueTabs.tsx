@@ -1,14 +1,40 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-const VIEWS = [["run", "Letters of today"], ["by-itself", "By themselves"], ["fees", "Late fees"], ["given-up", "Given up"], ["ladders", "Ladders"], ["words", "Wordings"]] as const;
+const VIEWS = [
+  ["run", "Letters of today"],
+  ["by-itself", "By themselves"],
+  ["fees", "Late fees"],
+  ["given-up", "Given up"],
+  ["ladders", "Ladders"],
+  ["words", "Wordings"],
+] as const;
 
 /** The views beside the list of who is late. */
-export function OverdueTabs({ at, children }: { at: "list" | (typeof VIEWS)[number][0]; children?: ReactNode }): ReactNode {
+export function OverdueTabs({
+  at,
+  children,
+}: {
+  at: "list" | (typeof VIEWS)[number][0];
+  children?: ReactNode;
+}): ReactNode {
   return (
     <div className="tabs" style={{ paddingBottom: 4 }}>
-      {children ?? <NextLink href="?" prefetch={false}>Who is late</NextLink>}
-      {VIEWS.map(([name, words]) => <NextLink key={name} href={`?show=${name}`} aria-current={at === name ? "page" : undefined} prefetch={false}>{words}</NextLink>)}
+      {children ?? (
+        <NextLink href="?" prefetch={false}>
+          Who is late
+        </NextLink>
+      )}
+      {VIEWS.map(([name, words]) => (
+        <NextLink
+          key={name}
+          href={`?show=${name}`}
+          aria-current={at === name ? "page" : undefined}
+          prefetch={false}
+        >
+          {words}
+        </NextLink>
+      ))}
     </div>
   );
 }

@@ -14,31 +14,155 @@ import { useActing } from "../shell/Notices";
 import { METHODS_WITH_FEES } from "./fees";
 
 /** Types in what was agreed with a processor: percent and fixed sum, from a day on, at most a sum. */
-export function AgreeRate({ accounts, currency, today }: { accounts: readonly { code: string; name: string }[]; currency: Currency; today: Day }): ReactNode {
+export function AgreeRate({
+  accounts,
+  currency,
+  today,
+}: {
+  accounts: readonly { code: string; name: string }[];
+  currency: Currency;
+  today: Day;
+}): ReactNode {
   const { act } = useActing();
   const [adding, setAdding] = useState(false);
-  const amount = z.string().refine((text) => { const parsed = parseAmount(text, ".", currency); return parsed.ok && parsed.value >= 0; }, "A sum like 0.30.");
-  const schema = z.object({ account: z.string().min(1), method: z.enum(["card", "ach_debit"]), percent: z.string().regex(/^\d{1,2}(\.\d{1,4})?$/, "Percent like 2.9."), fixed: amount, most: amount.or(z.literal("")), least: amount.or(z.literal("")), brand: z.string().trim().max(30), abroad: z.enum(["", "no", "yes"]), fromVolume: amount.or(z.literal("")), from: z.iso.date("A day, please.") });
-  const { register, handleSubmit, reset, formState: { errors, isSubmitting } } = useForm<z.input<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { account: accounts[0]?.code ?? "", method: "card", percent: "", fixed: "0.00", most: "", least: "", brand: "", abroad: "", fromVolume: "", from: `${today.slice(0, 4)}-01-01` } });
-  const minorOf = (text: string): number | null => { const parsed = parseAmount(text, ".", currency); return parsed.ok ? parsed.value : null; };
-  const agree = handleSubmit(async ({ fixed, most, least, abroad, brand, fromVolume, ...typed }) => {
-    const done = await act("agreeRate", { ...typed, fixed: minorOf(fixed) ?? 0, most: most === "" ? null : minorOf(most), least: least === "" ? null : minorOf(least), brand: brand || null, abroad: abroad === "" ? null : abroad === "yes", fromVolume: fromVolume === "" ? 0 : minorOf(fromVolume) }, () => ({ words: "Kept: every fee is checked against it." }));
-    if (done) { reset(); setAdding(false); }
+  const amount = z.string().refine((text) => {
+    const parsed = parseAmount(text, ".", currency);
+    return parsed.ok && parsed.value >= 0;
+  }, "A sum like 0.30.");
+  const schema = z.object({
+    account: z.string().min(1),
+    method: z.enum(["card", "ach_debit"]),
+    percent: z.string().regex(/^\d{1,2}(\.\d{1,4})?$/, "Percent like 2.9."),
+    fixed: amount,
+    most: amount.or(z.literal("")),
+    least: amount.or(z.literal("")),
+    brand: z.string().trim().max(30),
+    abroad: z.enum(["", "no", "yes"]),
+    fromVolume: amount.or(z.literal("")),
+    from: z.iso.date("A day, please."),
   });
-  if (!adding) return <div className="acts"><Act onClick={() => setAdding(true)} disabled={accounts.length === 0}>Say what was agreed</Act></div>;
+  const {
+    register,
+    handleSubmit,
+    reset,
+    formState: { errors, isSubmitting },
+  } = useForm<z.input<typeof schema>>({
+    resolver: zodResolver(schema),
+    defaultValues: {
+      account: accounts[0]?.code ?? "",
+      method: "card",
+      percent: "",
+      fixed: "0.00",
+      most: "",
+      least: "",
+      brand: "",
+      abroad: "",
+      fromVolume: "",
+      from: `${today.slice(0, 4)}-01-01`,
+    },
+  });
+  const minorOf = (text: string): number | null => {
+    const parsed = parseAmount(text, ".", currency);
+    return parsed.ok ? parsed.value : null;
+  };
+  const agree = handleSubmit(
+    async ({ fixed, most, least, abroad, brand, fromVolume, ...typed }) => {
+      const done = await act(
+        "agreeRate",
+        {
+          ...typed,
+          fixed: minorOf(fixed) ?? 0,
+          most: most === "" ? null : minorOf(most),
+          least: least === "" ? null : minorOf(least),
+          brand: brand || null,
+          abroad: abroad === "" ? null : abroad === "yes",
+          fromVolume: fromVolume === "" ? 0 : minorOf(fromVolume),
+        },
+        () => ({ words: "Kept: every fee is checked against it." }),
+      );
+      if (done) {
+        reset();
+        setAdding(false);
+      }
+    },
+  );
+  if (!adding)
+    return (
+      <div className="acts">
+        <Act onClick={() => setAdding(true)} disabled={accounts.length === 0}>
+          Say what was agreed
+        </Act>
+      </div>
+    );
   return (
-    <form onSubmit={(event) => void agree(event)} noValidate style={{ display: "grid", gridTemplateColumns: "1fr 1fr 1fr", gap: 10, padding: "8px 0" }}>
-      <Choice label="Processor account" options={accounts.map(({ code, name }) => [code, name] as const)} {...register("account")} />
+    <form
+      onSubmit={(event) => void agree(event)}
+      noValidate
+      style={{ display: "grid", gridTemplateColumns: "1fr 1fr 1fr", gap: 10, padding: "8px 0" }}
+    >
+      <Choice
+        label="Processor account"
+        options={accounts.map(({ code, name }) => [code, name] as const)}
+        {...register("account")}
+      />
       <Choice label="By" options={METHODS_WITH_FEES} {...register("method")} />
       <TextField label="From" type="date" {...register("from")} error={errors.from?.message} />
-      <TextField label="Percent" inputMode="decimal" autoFocus {...register("percent")} error={errors.percent?.message} placeholder="2.9" />
-      <TextField label="And a fixed sum" inputMode="decimal" {...register("fixed")} error={errors.fixed?.message} />
-      <TextField label="At most" inputMode="decimal" {...register("most")} error={errors.most?.message} placeholder="no cap" />
-      <TextField label="At least" inputMode="decimal" {...register("least")} error={errors.least?.message} placeholder="no least" />
-      <TextField label="Brand of card" {...register("brand")} error={errors.brand?.message} placeholder="every brand" />
-      <Choice label="Cards" options={[["", "from anywhere"], ["no", "of this country"], ["yes", "from abroad"]]} {...register("abroad")} />
-      <TextField label="From a month’s volume of" inputMode="decimal" {...register("fromVolume")} error={errors.fromVolume?.message} placeholder="0.00" />
-      <div className="acts" style={{ gridColumn: "1 / -1" }}><Act main type="submit" disabled={isSubmitting}>Keep it</Act><Act onClick={() => setAdding(false)}>Not now</Act></div>
+      <TextField
+        label="Percent"
+        inputMode="decimal"
+        autoFocus
+        {...register("percent")}
+        error={errors.percent?.message}
+        placeholder="2.9"
+      />
+      <TextField
+        label="And a fixed sum"
+        inputMode="decimal"
+        {...register("fixed")}
+        error={errors.fixed?.message}
+      />
+      <TextField
+        label="At most"
+        inputMode="decimal"
+        {...register("most")}
+        error={errors.most?.message}
+        placeholder="no cap"
+      />
+      <TextField
+        label="At least"
+        inputMode="decimal"
+        {...register("least")}
+        error={errors.least?.message}
+        placeholder="no least"
+      />
+      <TextField
+        label="Brand of card"
+        {...register("brand")}
+        error={errors.brand?.message}
+        placeholder="every brand"
+      />
+      <Choice
+        label="Cards"
+        options={[
+          ["", "from anywhere"],
+          ["no", "of this country"],
+          ["yes", "from abroad"],
+        ]}
+        {...register("abroad")}
+      />
+      <TextField
+        label="From a month’s volume of"
+        inputMode="decimal"
+        {...register("fromVolume")}
+        error={errors.fromVolume?.message}
+        placeholder="0.00"
+      />
+      <div className="acts" style={{ gridColumn: "1 / -1" }}>
+        <Act main type="submit" disabled={isSubmitting}>
+          Keep it
+        </Act>
+        <Act onClick={() => setAdding(false)}>Not now</Act>
+      </div>
     </form>
   );
 }

@@ -20,7 +20,15 @@ function colour(name: string): string {
 }
 
 /** The days' takings above the line, and what reached the bank below it: tied green, off red, expected only outlined. */
-export function Band({ days, currency, today }: { days: readonly BandDay[]; currency: Currency; today: Day }): ReactNode {
+export function Band({
+  days,
+  currency,
+  today,
+}: {
+  days: readonly BandDay[];
+  currency: Currency;
+  today: Day;
+}): ReactNode {
   const place = useRef<HTMLDivElement>(null);
   const { resolvedTheme } = useTheme();
   useEffect(() => {
@@ -36,30 +44,118 @@ export function Band({ days, currency, today }: { days: readonly BandDay[]; curr
   }, [days, currency, today, resolvedTheme]);
   return (
     <figure style={{ margin: "0 0 4px" }}>
-      <div ref={place} style={{ height: 128 }} role="img" aria-label="Takings by day, and what reached the bank" />
-      <table className="visually-hidden"><caption>Takings by day, and what reached the bank</caption><thead><tr><th scope="col">Day</th><th scope="col">Takings</th><th scope="col">At the bank</th><th scope="col">Off</th><th scope="col">Expected</th></tr></thead><tbody>{days.map((day) => <tr key={day.on}><th scope="row">{formatDay(day.on, today)}</th><td>{formatAmount(day.takings, currency)}</td><td>{formatAmount(day.bank, currency)}</td><td>{formatAmount(day.off, currency)}</td><td>{formatAmount(day.expected, currency)}</td></tr>)}</tbody></table>
+      <div
+        ref={place}
+        style={{ height: 128 }}
+        role="img"
+        aria-label="Takings by day, and what reached the bank"
+      />
+      <table className="visually-hidden">
+        <caption>Takings by day, and what reached the bank</caption>
+        <thead>
+          <tr>
+            <th scope="col">Day</th>
+            <th scope="col">Takings</th>
+            <th scope="col">At the bank</th>
+            <th scope="col">Off</th>
+            <th scope="col">Expected</th>
+          </tr>
+        </thead>
+        <tbody>
+          {days.map((day) => (
+            <tr key={day.on}>
+              <th scope="row">{formatDay(day.on, today)}</th>
+              <td>{formatAmount(day.takings, currency)}</td>
+              <td>{formatAmount(day.bank, currency)}</td>
+              <td>{formatAmount(day.off, currency)}</td>
+              <td>{formatAmount(day.expected, currency)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </figure>
   );
 }
 
-function option(days: readonly BandDay[], currency: Currency, today: Day): echarts.EChartsCoreOption {
-  const text = { color: colour("soft"), fontFamily: "'Figtree Variable', sans-serif", fontSize: 12 };
+function option(
+  days: readonly BandDay[],
+  currency: Currency,
+  today: Day,
+): echarts.EChartsCoreOption {
+  const text = {
+    color: colour("soft"),
+    fontFamily: "'Figtree Variable', sans-serif",
+    fontSize: 12,
+  };
   // A day without a sum has no bar: null, as a bar of nothing would still draw its outline.
-  const bar = (name: string, values: number[], style: object, stack: string): object => ({ name, type: "bar", stack, barMaxWidth: 26, barGap: "-100%", data: values.map((value) => (value === 0 ? null : value)), itemStyle: style, animation: false });
+  const bar = (name: string, values: number[], style: object, stack: string): object => ({
+    name,
+    type: "bar",
+    stack,
+    barMaxWidth: 26,
+    barGap: "-100%",
+    data: values.map((value) => (value === 0 ? null : value)),
+    itemStyle: style,
+    animation: false,
+  });
   return {
-    textStyle: text, aria: { enabled: true },
-    grid: { left: 4, right: 4, top: 6, bottom: 22, outerBoundsMode: "same", outerBoundsContain: "axisLabel" },
-    tooltip: { trigger: "axis", confine: true, backgroundColor: colour("sheet"), borderColor: colour("line"), textStyle: { ...text, color: colour("ink") }, axisPointer: { type: "none" }, valueFormatter: (value: unknown) => formatAmount(Math.abs(Math.round(Number(value))), currency, { dash: true }) },
+    textStyle: text,
+    aria: { enabled: true },
+    grid: {
+      left: 4,
+      right: 4,
+      top: 6,
+      bottom: 22,
+      outerBoundsMode: "same",
+      outerBoundsContain: "axisLabel",
+    },
+    tooltip: {
+      trigger: "axis",
+      confine: true,
+      backgroundColor: colour("sheet"),
+      borderColor: colour("line"),
+      textStyle: { ...text, color: colour("ink") },
+      axisPointer: { type: "none" },
+      valueFormatter: (value: unknown) =>
+        formatAmount(Math.abs(Math.round(Number(value))), currency, { dash: true }),
+    },
     xAxis: {
-      type: "category", data: days.map((day) => `${formatDay(day.on).slice(0, 3)} ${Number(day.on.slice(8))}${day.holiday ? "\nholiday" : day.on === today ? "\ntoday" : ""}`), axisTick: { show: false }, axisLine: { onZero: true, lineStyle: { color: colour("line") } },
-      axisLabel: { ...text, interval: 0, lineHeight: 12 }, position: "bottom",
+      type: "category",
+      data: days.map(
+        (day) =>
+          `${formatDay(day.on).slice(0, 3)} ${Number(day.on.slice(8))}${day.holiday ? "\nholiday" : day.on === today ? "\ntoday" : ""}`,
+      ),
+      axisTick: { show: false },
+      axisLine: { onZero: true, lineStyle: { color: colour("line") } },
+      axisLabel: { ...text, interval: 0, lineHeight: 12 },
+      position: "bottom",
     },
     yAxis: { type: "value", show: false },
     series: [
-      bar("Takings", days.map((day) => day.takings), { color: colour("ink"), opacity: 0.82 }, "a"),
-      bar("At the bank", days.map((day) => -Math.abs(day.bank)), { color: colour("good") }, "a"),
-      bar("Off", days.map((day) => -Math.abs(day.off)), { color: colour("off") }, "a"),
-      bar("Expected", days.map((day) => -Math.abs(day.expected)), { color: "transparent", borderColor: colour("good"), borderType: "dashed", borderWidth: 1 }, "a"),
+      bar(
+        "Takings",
+        days.map((day) => day.takings),
+        { color: colour("ink"), opacity: 0.82 },
+        "a",
+      ),
+      bar(
+        "At the bank",
+        days.map((day) => -Math.abs(day.bank)),
+        { color: colour("good") },
+        "a",
+      ),
+      bar(
+        "Off",
+        days.map((day) => -Math.abs(day.off)),
+        { color: colour("off") },
+        "a",
+      ),
+      bar(
+        "Expected",
+        days.map((day) => -Math.abs(day.expected)),
+        { color: "transparent", borderColor: colour("good"), borderType: "dashed", borderWidth: 1 },
+        "a",
+      ),
     ],
   };
 }

@@ -10,29 +10,116 @@ import { LedgerList } from "../lists/LedgerList";
 import { Sum } from "../Sum";
 import { PayoutTabs } from "./PayoutTabs";
 
-export type ClearingRow = { id: number; postedOn: Day; what: string; from: string; account: string; payout: string | null; bankedOn: Day | null; amount: Minor; currency: Currency; href: string };
+export type ClearingRow = {
+  id: number;
+  postedOn: Day;
+  what: string;
+  from: string;
+  account: string;
+  payout: string | null;
+  bankedOn: Day | null;
+  amount: Minor;
+  currency: Currency;
+  href: string;
+};
 type Account = { name: string; items: Minor; ledger: Minor };
-type Props = { book: string; currency: Currency; today: Day; asOf: Day; rows: ClearingRow[]; count: number; sum: Minor; accounts: Account[]; page: number; pageRows: number };
+type Props = {
+  book: string;
+  currency: Currency;
+  today: Day;
+  asOf: Day;
+  rows: ClearingRow[];
+  count: number;
+  sum: Minor;
+  accounts: Account[];
+  page: number;
+  pageRows: number;
+};
 
 /** What was in clearing on a day, item by item: taken until then, at the bank after it; it foots to the accounts. */
-export function ClearingPage({ book, currency, today, asOf, rows, count, sum, accounts, page, pageRows }: Props): ReactNode {
+export function ClearingPage({
+  book,
+  currency,
+  today,
+  asOf,
+  rows,
+  count,
+  sum,
+  accounts,
+  page,
+  pageRows,
+}: Props): ReactNode {
   return (
     <>
       <div className="heading">
-        <h1>{formatAmount(sum, currency)} <small>taken until then, at the bank after it</small></h1>
+        <h1>
+          {formatAmount(sum, currency)} <small>taken until then, at the bank after it</small>
+        </h1>
         <AsOf day={asOf} />
         <PayoutTabs at="clearing" />
-        {accounts.map((one) => <span key={one.name} className={one.items === one.ledger ? "soft" : "off"}>{one.name} {formatAmount(one.items, currency)} {one.items === one.ledger ? "✓" : `✗ the account says ${formatAmount(one.ledger, currency)}`}</span>)}
-        <div className="end"><a className="soft" href={`/api/v1/b/${book}/export/clearing?as-of=${asOf}`}>CSV</a></div>
+        {accounts.map((one) => (
+          <span key={one.name} className={one.items === one.ledger ? "soft" : "off"}>
+            {one.name} {formatAmount(one.items, currency)}{" "}
+            {one.items === one.ledger
+              ? "✓"
+              : `✗ the account says ${formatAmount(one.ledger, currency)}`}
+          </span>
+        ))}
+        <div className="end">
+          <a className="soft" href={`/api/v1/b/${book}/export/clearing?as-of=${asOf}`}>
+            CSV
+          </a>
+        </div>
       </div>
       <LedgerList<ClearingRow>
-        label="Items in clearing" rows={rows} idOf={(row) => row.id} href={(row) => `/b/${book}/${row.href}`} count={count} page={page} pageRows={pageRows}
+        label="Items in clearing"
+        rows={rows}
+        idOf={(row) => row.id}
+        href={(row) => `/b/${book}/${row.href}`}
+        count={count}
+        page={page}
+        pageRows={pageRows}
         columns={[
-          { id: "on", header: "Posted", width: "12%", cell: (row) => formatDay(row.postedOn, today), foot: `${count} items` },
-          { id: "what", header: "What", width: "22%", cell: (row) => <span title={row.what}>{row.what}</span> }, { id: "from", header: "Whose", width: "24%", cell: (row) => <span title={row.from}>{row.from || "–"}</span> },
-          { id: "account", header: "Account", width: "14%", cell: (row) => row.account }, { id: "payout", header: "Payout", width: "14%", cell: (row) => row.payout ?? <span className="soft">none yet</span> },
-          { id: "bank", header: "At the bank", width: "8%", cell: (row) => (row.bankedOn === null ? "–" : formatDay(row.bankedOn, today)) },
-          { id: "sum", header: "Sum", width: "10%", number: true, cell: (row) => <Sum of={row.amount} currency={row.currency} />, foot: <span className="total">{formatAmount(sum, currency)}</span> },
+          {
+            id: "on",
+            header: "Posted",
+            width: "12%",
+            cell: (row) => formatDay(row.postedOn, today),
+            foot: `${count} items`,
+          },
+          {
+            id: "what",
+            header: "What",
+            width: "22%",
+            cell: (row) => <span title={row.what}>{row.what}</span>,
+          },
+          {
+            id: "from",
+            header: "Whose",
+            width: "24%",
+            cell: (row) => <span title={row.from}>{row.from || "–"}</span>,
+          },
+          { id: "account", header: "Account", width: "14%", cell: (row) => row.account },
+          {
+            id: "payout",
+            header: "Payout",
+            width: "14%",
+            cell: (row) => row.payout ?? <span className="soft">none yet</span>,
+          },
+          {
+            id: "bank",
+            header: "At the bank",
+            width: "8%",
+            cell: (row) => (row.bankedOn === null ? "–" : formatDay(row.bankedOn, today)),
+          },
+          {
+            id: "sum",
+            header: "Sum",
+            width: "10%",
+            number: true,
+            cell: (row) => <Sum of={row.amount} currency={row.currency} />,
+            foot: <span className="total">{formatAmount(sum, currency)}</span>,
+          },
         ]}
         empty={<p className="good">✓ Nothing was in clearing.</p>}
       />

@@ -12,35 +12,113 @@ import type { Around, Told } from "../documents/types";
 import { PayoutItems } from "./PayoutWorkings";
 import type { BankLine, PayoutItem, PayoutState } from "./types";
 
-type Payout = { id: number; externalId: string; processorName: string; paidOn: Day; expectedOn: Day; charges: Minor; fees: Minor; refunds: Minor; disputes: Minor; other: Minor; net: Minor; currency: Currency; statedNet: Minor | null; offBy: Minor | null; shown: PayoutState; takenFrom: Day | null; takenTo: Day | null };
+type Payout = {
+  id: number;
+  externalId: string;
+  processorName: string;
+  paidOn: Day;
+  expectedOn: Day;
+  charges: Minor;
+  fees: Minor;
+  refunds: Minor;
+  disputes: Minor;
+  other: Minor;
+  net: Minor;
+  currency: Currency;
+  statedNet: Minor | null;
+  offBy: Minor | null;
+  shown: PayoutState;
+  takenFrom: Day | null;
+  takenTo: Day | null;
+};
 type Props = Around & { payout: Payout; items: PayoutItem[]; lines: BankLine[]; told: Told };
 
-const SHOWN: Record<PayoutState, [string, string]> = { tied: ["good", "✓ tied to the bank"], off: ["off", "off"], fits: ["waits", "its line is there: tie it"], late: ["off", "late"], on_way: ["soft", "on its way"] };
+const SHOWN: Record<PayoutState, [string, string]> = {
+  tied: ["good", "✓ tied to the bank"],
+  off: ["off", "off"],
+  fits: ["waits", "its line is there: tie it"],
+  late: ["off", "late"],
+  on_way: ["soft", "on its way"],
+};
 
 /** A payout with its sum line, its items and its bank lines, and everything that was posted for it. */
 export function PayoutPage({ payout, items, lines, told, ...around }: Props): ReactNode {
   const { book, today } = around;
   const { currency } = payout;
-  const terms: [string, Minor][] = [["Charges", payout.charges], ["Fees", payout.fees], ["Refunds", payout.refunds], ["Disputes", payout.disputes], ["Returns, reserves, adjustments", payout.other]];
+  const terms: [string, Minor][] = [
+    ["Charges", payout.charges],
+    ["Fees", payout.fees],
+    ["Refunds", payout.refunds],
+    ["Disputes", payout.disputes],
+    ["Returns, reserves, adjustments", payout.other],
+  ];
   const [tone, words] = SHOWN[payout.shown];
   return (
     <>
       <div className="heading">
-        <h1><Sum of={payout.net} currency={currency} /> <small>{payout.processorName}, paid out {formatDay(payout.paidOn, today)}</small></h1>
+        <h1>
+          <Sum of={payout.net} currency={currency} />{" "}
+          <small>
+            {payout.processorName}, paid out {formatDay(payout.paidOn, today)}
+          </small>
+        </h1>
         <span className="strong">Payout {payout.externalId}</span>
-        {payout.shown === "tied" ? <span className={tone}>{words}</span> : <NextLink className={tone} href={`/b/${book}/payouts?show=open&open=${payout.id}`}>{words}{payout.offBy ? <> by <Sum of={payout.offBy} currency={currency} /></> : null}</NextLink>}
+        {payout.shown === "tied" ? (
+          <span className={tone}>{words}</span>
+        ) : (
+          <NextLink className={tone} href={`/b/${book}/payouts?show=open&open=${payout.id}`}>
+            {words}
+            {payout.offBy ? (
+              <>
+                {" "}
+                by <Sum of={payout.offBy} currency={currency} />
+              </>
+            ) : null}
+          </NextLink>
+        )}
       </div>
       <div className="columns">
         <section>
           <h2>How it comes about</h2>
           <table className="small" aria-label="How it comes about">
             <tbody>
-              {terms.map(([name, sum]) => <tr key={name}><td>{name}</td><td className="num sum"><Sum of={sum} currency={currency} dash /></td></tr>)}
-              <tr><td className="soft">should reach the bank {payout.shown === "tied" ? "" : `on ${formatDay(payout.expectedOn, today)}`}</td><td className="num"><span className="total"><Sum of={payout.net} currency={currency} /></span></td></tr>
-              {lines.map((line) => <tr key={line.id}><td><NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink> <span className="soft">{formatDay(line.postedOn, today)}</span></td><td className="num sum"><Sum of={line.amount} currency={around.currency} /></td></tr>)}
+              {terms.map(([name, sum]) => (
+                <tr key={name}>
+                  <td>{name}</td>
+                  <td className="num sum">
+                    <Sum of={sum} currency={currency} dash />
+                  </td>
+                </tr>
+              ))}
+              <tr>
+                <td className="soft">
+                  should reach the bank{" "}
+                  {payout.shown === "tied" ? "" : `on ${formatDay(payout.expectedOn, today)}`}
+                </td>
+                <td className="num">
+                  <span className="total">
+                    <Sum of={payout.net} currency={currency} />
+                  </span>
+                </td>
+              </tr>
+              {lines.map((line) => (
+                <tr key={line.id}>
+                  <td>
+                    <NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink>{" "}
+                    <span className="soft">{formatDay(line.postedOn, today)}</span>
+                  </td>
+                  <td className="num sum">
+                    <Sum of={line.amount} currency={around.currency} />
+                  </td>
+                </tr>
+              ))}
             </tbody>
           </table>
-          {payout.statedNet !== null && payout.statedNet !== payout.net ? <p className="off">The file says <Sum of={payout.statedNet} currency={currency} /> was paid.</p> : null}
+          {payout.statedNet !== null && payout.statedNet !== payout.net ? (
+            <p className="off">
+              The file says <Sum of={payout.statedNet} currency={currency} /> was paid.
+            </p>
+          ) : null}
           <PayoutItems workings={{ payout, items }} currency={currency} today={today} />
         </section>
         <Story told={told} {...around} />

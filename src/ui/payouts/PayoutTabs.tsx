@@ -1,14 +1,38 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-const TABS = [["ahead", "On its way"], ["back", "Came back"], ["clearing", "Clearing"], ["fees", "Fees"]] as const;
+const TABS = [
+  ["ahead", "On its way"],
+  ["back", "Came back"],
+  ["clearing", "Clearing"],
+  ["fees", "Fees"],
+] as const;
 
 /** The views beside the payouts themselves. */
-export function PayoutTabs({ at, children }: { at: "payouts" | (typeof TABS)[number][0]; children?: ReactNode }): ReactNode {
+export function PayoutTabs({
+  at,
+  children,
+}: {
+  at: "payouts" | (typeof TABS)[number][0];
+  children?: ReactNode;
+}): ReactNode {
   return (
     <div className="tabs">
-      {children ?? <NextLink href="?" aria-current={at === "payouts" ? "page" : undefined} prefetch={false}>Payouts</NextLink>}
-      {TABS.map(([name, words]) => <NextLink key={name} href={`?show=${name}`} aria-current={at === name ? "page" : undefined} prefetch={false}>{words}</NextLink>)}
+      {children ?? (
+        <NextLink href="?" aria-current={at === "payouts" ? "page" : undefined} prefetch={false}>
+          Payouts
+        </NextLink>
+      )}
+      {TABS.map(([name, words]) => (
+        <NextLink
+          key={name}
+          href={`?show=${name}`}
+          aria-current={at === name ? "page" : undefined}
+          prefetch={false}
+        >
+          {words}
+        </NextLink>
+      ))}
     </div>
   );
 }

@@ -13,7 +13,13 @@ import { onOwnControl } from "../keys";
 import { useActing } from "../shell/Notices";
 import { Sum } from "../Sum";
 import { AbroadTying } from "./AbroadTying";
-import type { Explanation, PayoutItem, PayoutRow, PayoutWorkings as Workings, Remedy } from "./types";
+import type {
+  Explanation,
+  PayoutItem,
+  PayoutRow,
+  PayoutWorkings as Workings,
+  Remedy,
+} from "./types";
 
 type Props = { row: PayoutRow; currency: Currency; today: Day; done: () => void };
 
@@ -23,80 +29,289 @@ export function PayoutWorkings({ row, currency, today, done }: Props): ReactNode
   const [workings, setWorkings] = useState<Workings | null>(null);
   useEffect(() => {
     let current = true;
-    void load<Workings>(`/api/v1/b/${book}/payouts/${row.id}/workings`).then((sent) => { if (current) { if (sent.ok) setWorkings(sent.value); else complain(sent.message); } });
-    return () => { current = false; };
+    void load<Workings>(`/api/v1/b/${book}/payouts/${row.id}/workings`).then((sent) => {
+      if (current) {
+        if (sent.ok) setWorkings(sent.value);
+        else complain(sent.message);
+      }
+    });
+    return () => {
+      current = false;
+    };
   }, [book, complain, row.id, row.shown]);
   if (!workings) return <p className="soft">Reading …</p>;
   return (
     <div className="work">
-      <div>{workings.payout.shown === "tied" ? <Tied workings={workings} row={row} currency={currency} today={today} /> : workings.payout.abroad ? <AbroadTying workings={workings} row={row} currency={currency} today={today} done={done} /> : <Tying workings={workings} row={row} currency={currency} today={today} done={done} />}</div>
+      <div>
+        {workings.payout.shown === "tied" ? (
+          <Tied workings={workings} row={row} currency={currency} today={today} />
+        ) : workings.payout.abroad ? (
+          <AbroadTying
+            workings={workings}
+            row={row}
+            currency={currency}
+            today={today}
+            done={done}
+          />
+        ) : (
+          <Tying workings={workings} row={row} currency={currency} today={today} done={done} />
+        )}
+      </div>
       <PayoutItems workings={workings} currency={workings.payout.currency} today={today} />
       <Entry workings={workings} currency={currency} today={today} />
     </div>
   );
 }
 
-function Tied({ workings, row, currency, today }: { workings: Workings; row: PayoutRow; currency: Currency; today: Day }): ReactNode {
+function Tied({
+  workings,
+  row,
+  currency,
+  today,
+}: {
+  workings: Workings;
+  row: PayoutRow;
+  currency: Currency;
+  today: Day;
+}): ReactNode {
   const { book } = useActing();
   return (
     <>
       <h2>Tied to</h2>
-      <table className="small"><tbody>{workings.lines.map((line) => <tr key={line.id}><td>{formatDay(line.postedOn, today)} <span className="soft">{line.description}</span></td><td className="num"><Sum of={line.amount} currency={currency} /></td></tr>)}</tbody></table>
-      <div className="acts"><NextLink href={`/b/${book}/payouts/${row.id}`}>Its story, with undo</NextLink></div>
+      <table className="small">
+        <tbody>
+          {workings.lines.map((line) => (
+            <tr key={line.id}>
+              <td>
+                {formatDay(line.postedOn, today)} <span className="soft">{line.description}</span>
+              </td>
+              <td className="num">
+                <Sum of={line.amount} currency={currency} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="acts">
+        <NextLink href={`/b/${book}/payouts/${row.id}`}>Its story, with undo</NextLink>
+      </div>
     </>
   );
 }
 
-function Tying({ workings, row, currency, today, done }: { workings: Workings; row: PayoutRow; currency: Currency; today: Day; done: () => void }): ReactNode {
+function Tying({
+  workings,
+  row,
+  currency,
+  today,
+  done,
+}: {
+  workings: Workings;
+  row: PayoutRow;
+  currency: Currency;
+  today: Day;
+  done: () => void;
+}): ReactNode {
   const { act, busy, book } = useActing();
   const { payout, openLines } = workings;
-  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set(payout.candidate ? [payout.candidate.id] : []));
+  const [chosen, setChosen] = useState<ReadonlySet<number>>(
+    new Set(payout.candidate ? [payout.candidate.id] : []),
+  );
   const [parking, setParking] = useState(false);
   const [reason, setReason] = useState("");
   const lines = openLines.filter((line) => chosen.has(line.id));
   const bank = sumOf(lines, (line) => line.amount);
   const off = bank - payout.net;
-  const tie = useCallback((difference: object | null) => {
-    void act<{ actId: number }>("tiePayout", { payoutId: row.id, bankLineIds: [...chosen], difference }, (value) => ({ words: `Payout ${row.externalId} tied to the bank.`, undo: value.actId })).then((value) => { if (value) done(); });
-  }, [act, chosen, done, row.externalId, row.id]);
+  const tie = useCallback(
+    (difference: object | null) => {
+      void act<{ actId: number }>(
+        "tiePayout",
+        { payoutId: row.id, bankLineIds: [...chosen], difference },
+        (value) => ({ words: `Payout ${row.externalId} tied to the bank.`, undo: value.actId }),
+      ).then((value) => {
+        if (value) done();
+      });
+    },
+    [act, chosen, done, row.externalId, row.id],
+  );
   const tieTogether = ({ payoutIds, bankLineIds }: Workings["together"][number]): void => {
-    const sent = payoutIds.length > 1 ? (["tiePayouts", { payoutIds, lineId: bankLineIds[0] }] as const) : (["tiePayout", { payoutId: row.id, bankLineIds }] as const);
-    void act<{ actId: number }>(sent[0], sent[1], (value) => ({ words: `${payoutIds.length > 1 ? `${payoutIds.length} payouts` : `Payout ${row.externalId}`} tied to the bank.`, undo: value.actId })).then((value) => { if (value) done(); });
+    const sent =
+      payoutIds.length > 1
+        ? (["tiePayouts", { payoutIds, lineId: bankLineIds[0] }] as const)
+        : (["tiePayout", { payoutId: row.id, bankLineIds }] as const);
+    void act<{ actId: number }>(sent[0], sent[1], (value) => ({
+      words: `${payoutIds.length > 1 ? `${payoutIds.length} payouts` : `Payout ${row.externalId}`} tied to the bank.`,
+      undo: value.actId,
+    })).then((value) => {
+      if (value) done();
+    });
   };
   const none = chosen.size === 0 || busy;
   // Explanations are of the difference to the proposed line; for other lines there are none.
   const explanations = off === payout.offBy ? workings.explanations : [];
   const [best] = explanations.filter(({ remedy }) => remedy.as !== "ask");
-  const main = (): void => { if (!none && off === 0) tie(null); else if (!none && best) tie(best.remedy); };
-  useHotkeys("enter", main, { enabled: !parking, ignoreEventWhen: onOwnControl, preventDefault: true }, [main]);
-  useHotkeys("1,2,3,4,5", (_event, key) => { const chosenOne = explanations[Number(key.keys?.join("")) - 1]; if (!none && chosenOne && chosenOne.remedy.as !== "ask") tie(chosenOne.remedy); }, { enabled: !parking }, [explanations, none, tie]);
-  useHotkeys("p", () => { if (!none && off !== 0) setParking(true); }, { preventDefault: true }, [none, off]);
-  const toggle = (id: number): void => setChosen(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
+  const main = (): void => {
+    if (!none && off === 0) tie(null);
+    else if (!none && best) tie(best.remedy);
+  };
+  useHotkeys(
+    "enter",
+    main,
+    { enabled: !parking, ignoreEventWhen: onOwnControl, preventDefault: true },
+    [main],
+  );
+  useHotkeys(
+    "1,2,3,4,5",
+    (_event, key) => {
+      const chosenOne = explanations[Number(key.keys?.join("")) - 1];
+      if (!none && chosenOne && chosenOne.remedy.as !== "ask") tie(chosenOne.remedy);
+    },
+    { enabled: !parking },
+    [explanations, none, tie],
+  );
+  useHotkeys(
+    "p",
+    () => {
+      if (!none && off !== 0) setParking(true);
+    },
+    { preventDefault: true },
+    [none, off],
+  );
+  const toggle = (id: number): void =>
+    setChosen(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
   return (
     <>
-      <h2>{openLines.length === 0 ? "No bank line is open near it" : "Bank lines not explained yet"}</h2>
+      <h2>
+        {openLines.length === 0 ? "No bank line is open near it" : "Bank lines not explained yet"}
+      </h2>
       <table className="tally">
         <tbody>
-          {openLines.map((line) => <tr key={line.id}><td><label style={{ cursor: "pointer" }}><input type="checkbox" checked={chosen.has(line.id)} onChange={() => toggle(line.id)} /> {formatDay(line.postedOn, today)} <span className="soft">{line.description}</span></label></td><td className="num"><Sum of={line.amount} currency={currency} /></td></tr>)}
-          <tr><td className="soft">less what its items make</td><td className="num"><Sum of={-payout.net} currency={currency} /></td></tr>
-          <tr className="last"><td className="soft">Off by</td><td className="num"><span className={`total ${off === 0 ? "good" : "off"}`} style={{ fontSize: 17 }}>{formatAmount(chosen.size === 0 ? 0 : off, currency)}</span></td></tr>
+          {openLines.map((line) => (
+            <tr key={line.id}>
+              <td>
+                <label style={{ cursor: "pointer" }}>
+                  <input
+                    type="checkbox"
+                    checked={chosen.has(line.id)}
+                    onChange={() => toggle(line.id)}
+                  />{" "}
+                  {formatDay(line.postedOn, today)} <span className="soft">{line.description}</span>
+                </label>
+              </td>
+              <td className="num">
+                <Sum of={line.amount} currency={currency} />
+              </td>
+            </tr>
+          ))}
+          <tr>
+            <td className="soft">less what its items make</td>
+            <td className="num">
+              <Sum of={-payout.net} currency={currency} />
+            </td>
+          </tr>
+          <tr className="last">
+            <td className="soft">Off by</td>
+            <td className="num">
+              <span className={`total ${off === 0 ? "good" : "off"}`} style={{ fontSize: 17 }}>
+                {formatAmount(chosen.size === 0 ? 0 : off, currency)}
+              </span>
+            </td>
+          </tr>
         </tbody>
       </table>
-      {payout.statedNet !== null && payout.statedNet !== payout.net ? <p className="off">The file says {formatAmount(payout.statedNet, currency)} was paid; its items make {formatAmount(payout.net, currency)}.</p> : null}
-      {off !== 0 && chosen.size > 0 ? <Explanations explanations={explanations} off={off} currency={currency} none={none} tie={tie} /> : null}
-      {workings.together.length > 0 ? <><h2>It comes out {workings.together.length === 1 ? "only together" : "together, in more than one way"}</h2><table className="small" aria-label="Ties together"><tbody>{workings.together.map((way) => <tr key={way.words}><td style={{ whiteSpace: "normal" }}><button type="button" className="row-open" disabled={busy} onClick={() => tieTogether(way)}>{way.words}</button></td></tr>)}</tbody></table></> : null}
-      {chosen.size === 0 ? <p className="soft">It should be at the bank on {formatDay(row.expectedOn, today)}. Tick its line when the statement is in.</p> : null}
+      {payout.statedNet !== null && payout.statedNet !== payout.net ? (
+        <p className="off">
+          The file says {formatAmount(payout.statedNet, currency)} was paid; its items make{" "}
+          {formatAmount(payout.net, currency)}.
+        </p>
+      ) : null}
+      {off !== 0 && chosen.size > 0 ? (
+        <Explanations
+          explanations={explanations}
+          off={off}
+          currency={currency}
+          none={none}
+          tie={tie}
+        />
+      ) : null}
+      {workings.together.length > 0 ? (
+        <>
+          <h2>
+            It comes out{" "}
+            {workings.together.length === 1 ? "only together" : "together, in more than one way"}
+          </h2>
+          <table className="small" aria-label="Ties together">
+            <tbody>
+              {workings.together.map((way) => (
+                <tr key={way.words}>
+                  <td style={{ whiteSpace: "normal" }}>
+                    <button
+                      type="button"
+                      className="row-open"
+                      disabled={busy}
+                      onClick={() => tieTogether(way)}
+                    >
+                      {way.words}
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      ) : null}
+      {chosen.size === 0 ? (
+        <p className="soft">
+          It should be at the bank on {formatDay(row.expectedOn, today)}. Tick its line when the
+          statement is in.
+        </p>
+      ) : null}
       {parking ? (
-        <form className="acts" onSubmit={(event) => { event.preventDefault(); tie({ as: "park", reason }); }}>
-          <input className="sumfield words" style={{ width: 220 }} autoFocus aria-label="Why it is parked" placeholder="Why it cannot be explained" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === "Escape") setParking(false); }} />
-          <Act main type="submit" disabled={reason.trim() === "" || none}>Park {formatAmount(off, currency)}</Act>
+        <form
+          className="acts"
+          onSubmit={(event) => {
+            event.preventDefault();
+            tie({ as: "park", reason });
+          }}
+        >
+          <input
+            className="sumfield words"
+            style={{ width: 220 }}
+            autoFocus
+            aria-label="Why it is parked"
+            placeholder="Why it cannot be explained"
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === "Escape") setParking(false);
+            }}
+          />
+          <Act main type="submit" disabled={reason.trim() === "" || none}>
+            Park {formatAmount(off, currency)}
+          </Act>
         </form>
       ) : (
         <div className="acts">
-          {off === 0 || chosen.size === 0 ? <Act main hint="Enter" onClick={() => tie(null)} disabled={none}>Tie</Act> : null}
-          {off !== 0 && best && chosen.size > 0 ? <Act main hint="Enter" onClick={() => tie(best.remedy)} disabled={none}>{remedyWords(best.remedy, off, currency)}</Act> : null}
-          {off < 0 && !best && chosen.size > 0 ? <Act onClick={() => tie({ as: "fee", kind: "processing" })} disabled={none}>Book {formatAmount(-off, currency)} as a processing fee</Act> : null}
-          {off !== 0 && chosen.size > 0 ? <Act hint="P" onClick={() => setParking(true)} disabled={none}>Park the difference</Act> : null}
+          {off === 0 || chosen.size === 0 ? (
+            <Act main hint="Enter" onClick={() => tie(null)} disabled={none}>
+              Tie
+            </Act>
+          ) : null}
+          {off !== 0 && best && chosen.size > 0 ? (
+            <Act main hint="Enter" onClick={() => tie(best.remedy)} disabled={none}>
+              {remedyWords(best.remedy, off, currency)}
+            </Act>
+          ) : null}
+          {off < 0 && !best && chosen.size > 0 ? (
+            <Act onClick={() => tie({ as: "fee", kind: "processing" })} disabled={none}>
+              Book {formatAmount(-off, currency)} as a processing fee
+            </Act>
+          ) : null}
+          {off !== 0 && chosen.size > 0 ? (
+            <Act hint="P" onClick={() => setParking(true)} disabled={none}>
+              Park the difference
+            </Act>
+          ) : null}
           <NextLink href={`/b/${book}/payouts/${row.id}`}>Its story</NextLink>
         </div>
       )}
@@ -108,7 +323,9 @@ function Tying({ workings, row, currency, today, done }: { workings: Workings; r
 function remedyWords(remedy: Remedy, off: number, currency: Currency): string {
   switch (remedy.as) {
     case "fee":
-      return off < 0 ? `Book ${formatAmount(-off, currency)} as a ${remedy.kind} fee` : `Book ${formatAmount(off, currency)} as a fee given back`;
+      return off < 0
+        ? `Book ${formatAmount(-off, currency)} as a ${remedy.kind} fee`
+        : `Book ${formatAmount(off, currency)} as a fee given back`;
     case "take_in":
       return "Take it into this payout, and tie";
     case "take_out":
@@ -120,15 +337,51 @@ function remedyWords(remedy: Remedy, off: number, currency: Currency): string {
   }
 }
 
-function Explanations({ explanations, off, currency, none, tie }: { explanations: readonly Explanation[]; off: number; currency: Currency; none: boolean; tie: (difference: object) => void }): ReactNode {
-  if (explanations.length === 0) return <p className="waits">Nothing in the book explains {formatAmount(off, currency)}. Park it with a reason, and the proofs go on showing it.</p>;
+function Explanations({
+  explanations,
+  off,
+  currency,
+  none,
+  tie,
+}: {
+  explanations: readonly Explanation[];
+  off: number;
+  currency: Currency;
+  none: boolean;
+  tie: (difference: object) => void;
+}): ReactNode {
+  if (explanations.length === 0)
+    return (
+      <p className="waits">
+        Nothing in the book explains {formatAmount(off, currency)}. Park it with a reason, and the
+        proofs go on showing it.
+      </p>
+    );
   return (
     <>
       <h2>What would explain it</h2>
       <table className="small" aria-label="What would explain it">
         <tbody>
           {explanations.map(({ code, words, remedy }, at) => (
-            <tr key={`${code} ${at}`}><td style={{ whiteSpace: "normal" }}>{remedy.as === "ask" ? <span className="soft">{words}: {remedyWords(remedy, off, currency)}</span> : <button type="button" className="row-open" disabled={none} onClick={() => tie(remedy)} title={remedyWords(remedy, off, currency)}><kbd>{at + 1}</kbd> {words}</button>}</td></tr>
+            <tr key={`${code} ${at}`}>
+              <td style={{ whiteSpace: "normal" }}>
+                {remedy.as === "ask" ? (
+                  <span className="soft">
+                    {words}: {remedyWords(remedy, off, currency)}
+                  </span>
+                ) : (
+                  <button
+                    type="button"
+                    className="row-open"
+                    disabled={none}
+                    onClick={() => tie(remedy)}
+                    title={remedyWords(remedy, off, currency)}
+                  >
+                    <kbd>{at + 1}</kbd> {words}
+                  </button>
+                )}
+              </td>
+            </tr>
           ))}
         </tbody>
       </table>
@@ -136,19 +389,68 @@ function Explanations({ explanations, off, currency, none, tie }: { explanations
   );
 }
 
-const KIND: Record<string, string> = { charge: "charge", fee: "fee", refund: "refund", dispute: "dispute", dispute_fee: "dispute fee", ach_return: "ACH return", return_fee: "return fee", reserve: "reserve", adjustment: "adjustment", opening: "opening" };
+const KIND: Record<string, string> = {
+  charge: "charge",
+  fee: "fee",
+  refund: "refund",
+  dispute: "dispute",
+  dispute_fee: "dispute fee",
+  ach_return: "ACH return",
+  return_fee: "return fee",
+  reserve: "reserve",
+  adjustment: "adjustment",
+  opening: "opening",
+};
 
-export function PayoutItems({ workings, currency, today }: { workings: { items: PayoutItem[]; payout: { net: Minor } }; currency: Currency; today: Day }): ReactNode {
+export function PayoutItems({
+  workings,
+  currency,
+  today,
+}: {
+  workings: { items: PayoutItem[]; payout: { net: Minor } };
+  currency: Currency;
+  today: Day;
+}): ReactNode {
   const { book } = useActing();
   const { items } = workings;
   return (
     <div>
       <h2>{items.length} items</h2>
-      <div style={{ maxHeight: 240, overflow: "auto" }} tabIndex={0} role="group" aria-label="Items of the payout">
+      <div
+        style={{ maxHeight: 240, overflow: "auto" }}
+        tabIndex={0}
+        role="group"
+        aria-label="Items of the payout"
+      >
         <table className="small">
           <tbody>
-            {items.map((item) => <tr key={item.id}><td title={`${item.externalId}, settled ${formatDay(item.settledOn, today)}${item.reason ? `, ${item.reason}` : ""}`}>{KIND[item.kind] ?? item.kind} {item.receiptId === null ? <span className="soft">{item.reason ?? item.externalId}</span> : <NextLink href={`/b/${book}/receipts/${item.receiptId}`}>{item.payer || item.externalId}</NextLink>}</td><td className="num"><Sum of={item.amount} currency={currency} /></td></tr>)}
-            <tr><td className="soft">should be</td><td className="num"><span className="total"><Sum of={workings.payout.net} currency={currency} /></span></td></tr>
+            {items.map((item) => (
+              <tr key={item.id}>
+                <td
+                  title={`${item.externalId}, settled ${formatDay(item.settledOn, today)}${item.reason ? `, ${item.reason}` : ""}`}
+                >
+                  {KIND[item.kind] ?? item.kind}{" "}
+                  {item.receiptId === null ? (
+                    <span className="soft">{item.reason ?? item.externalId}</span>
+                  ) : (
+                    <NextLink href={`/b/${book}/receipts/${item.receiptId}`}>
+                      {item.payer || item.externalId}
+                    </NextLink>
+                  )}
+                </td>
+                <td className="num">
+                  <Sum of={item.amount} currency={currency} />
+                </td>
+              </tr>
+            ))}
+            <tr>
+              <td className="soft">should be</td>
+              <td className="num">
+                <span className="total">
+                  <Sum of={workings.payout.net} currency={currency} />
+                </span>
+              </td>
+            </tr>
           </tbody>
         </table>
       </div>
@@ -156,21 +458,47 @@ export function PayoutItems({ workings, currency, today }: { workings: { items: 
   );
 }
 
-function Entry({ workings, currency, today }: { workings: Workings; currency: Currency; today: Day }): ReactNode {
+function Entry({
+  workings,
+  currency,
+  today,
+}: {
+  workings: Workings;
+  currency: Currency;
+  today: Day;
+}): ReactNode {
   const { payout, lines } = workings;
   const cleared = payout.bookNet;
-  const bank = lines.length > 0 ? sumOf(lines, (line) => line.amount) : (payout.candidate?.amount ?? cleared);
+  const bank =
+    lines.length > 0 ? sumOf(lines, (line) => line.amount) : (payout.candidate?.amount ?? cleared);
   const on = lines[0]?.postedOn ?? payout.candidate?.on;
   const off = bank - cleared;
   const [lost, gained] = payout.abroad ? ["Exchange", "Exchange"] : ["Fee, or parked", "Parked"];
   return (
     <div>
-      <h2>{payout.shown === "tied" ? "Posted" : "It will post"}{on ? `, ${formatDay(on, today)}` : ""}</h2>
+      <h2>
+        {payout.shown === "tied" ? "Posted" : "It will post"}
+        {on ? `, ${formatDay(on, today)}` : ""}
+      </h2>
       <table className="small">
         <tbody>
-          <tr><td>Operating bank</td><td className="num sum">{formatAmount(bank, currency)}</td><td className="num" /></tr>
-          {off !== 0 ? <tr><td>{off < 0 ? lost : gained}</td><td className="num sum">{off < 0 ? formatAmount(-off, currency) : ""}</td><td className="num sum">{off > 0 ? formatAmount(off, currency) : ""}</td></tr> : null}
-          <tr><td style={{ paddingLeft: 16 }}>Clearing, {payout.processorName}</td><td className="num" /><td className="num sum">{formatAmount(cleared, currency)}</td></tr>
+          <tr>
+            <td>Operating bank</td>
+            <td className="num sum">{formatAmount(bank, currency)}</td>
+            <td className="num" />
+          </tr>
+          {off !== 0 ? (
+            <tr>
+              <td>{off < 0 ? lost : gained}</td>
+              <td className="num sum">{off < 0 ? formatAmount(-off, currency) : ""}</td>
+              <td className="num sum">{off > 0 ? formatAmount(off, currency) : ""}</td>
+            </tr>
+          ) : null}
+          <tr>
+            <td style={{ paddingLeft: 16 }}>Clearing, {payout.processorName}</td>
+            <td className="num" />
+            <td className="num sum">{formatAmount(cleared, currency)}</td>
+          </tr>
         </tbody>
       </table>
       <p className="soft">Charges and fees were booked apart when the file was taken in.</p>

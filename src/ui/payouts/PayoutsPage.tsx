@@ -14,9 +14,22 @@ import { PayoutTabs } from "./PayoutTabs";
 import { PayoutWorkings } from "./PayoutWorkings";
 import type { BandDay, PayoutRow } from "./types";
 
-const Band = dynamic(() => import("./Band").then((module) => module.Band), { ssr: false, loading: () => <div style={{ height: 132 }} /> });
+const Band = dynamic(() => import("./Band").then((module) => module.Band), {
+  ssr: false,
+  loading: () => <div style={{ height: 132 }} />,
+});
 
-type Props = { book: string; currency: Currency; today: Day; rows: PayoutRow[]; days: BandDay[]; month: string; before: string; after: string; onlyOpen: boolean };
+type Props = {
+  book: string;
+  currency: Currency;
+  today: Day;
+  rows: PayoutRow[];
+  days: BandDay[];
+  month: string;
+  before: string;
+  after: string;
+  onlyOpen: boolean;
+};
 
 /** Payouts: each taken apart to its items and tied to its bank line; what is off stands on top in red. */
 export function PayoutsPage(props: Props): ReactNode {
@@ -27,49 +40,229 @@ export function PayoutsPage(props: Props): ReactNode {
   return (
     <>
       <div className="heading">
-        <h1>{off.length === 0 ? <><span className="good">0.00</span> <small>off: every payout that is due comes out</small></> : <><span className="off">{formatAmount(offBy, currency)}</span> <small>off, {off.length} {off.length === 1 ? "payout" : "payouts"}</small></>}</h1>
+        <h1>
+          {off.length === 0 ? (
+            <>
+              <span className="good">0.00</span>{" "}
+              <small>off: every payout that is due comes out</small>
+            </>
+          ) : (
+            <>
+              <span className="off">{formatAmount(offBy, currency)}</span>{" "}
+              <small>
+                off, {off.length} {off.length === 1 ? "payout" : "payouts"}
+              </small>
+            </>
+          )}
+        </h1>
         <PayoutTabs at="payouts">
-          <NextLink href={`?month=${props.month}`} aria-current={props.onlyOpen ? undefined : "page"} prefetch={false}>{monthWords(props.month)}</NextLink>
-          <NextLink href={`?month=${props.month}&show=open`} aria-current={props.onlyOpen ? "page" : undefined} prefetch={false}>Not tied <b>{rows.filter((row) => row.shown !== "tied").length}</b></NextLink>
+          <NextLink
+            href={`?month=${props.month}`}
+            aria-current={props.onlyOpen ? undefined : "page"}
+            prefetch={false}
+          >
+            {monthWords(props.month)}
+          </NextLink>
+          <NextLink
+            href={`?month=${props.month}&show=open`}
+            aria-current={props.onlyOpen ? "page" : undefined}
+            prefetch={false}
+          >
+            Not tied <b>{rows.filter((row) => row.shown !== "tied").length}</b>
+          </NextLink>
         </PayoutTabs>
-        <div className="end"><NextLink href={`?month=${props.before}`} prefetch={false}>month before</NextLink>{props.month < today.slice(0, 7) ? <NextLink href={`?month=${props.after}`} prefetch={false}>month after</NextLink> : null}<a className="soft" href={`/api/v1/b/${props.book}/export/payouts`}>CSV</a></div>
+        <div className="end">
+          <NextLink href={`?month=${props.before}`} prefetch={false}>
+            month before
+          </NextLink>
+          {props.month < today.slice(0, 7) ? (
+            <NextLink href={`?month=${props.after}`} prefetch={false}>
+              month after
+            </NextLink>
+          ) : null}
+          <a className="soft" href={`/api/v1/b/${props.book}/export/payouts`}>
+            CSV
+          </a>
+        </div>
       </div>
       <Band days={props.days} currency={currency} today={today} />
       <LedgerList<PayoutRow>
-        label="Payouts" rows={rows} idOf={(row) => row.id} openId={open} onOpen={setOpen} columns={columnsOf(props)}
-        workings={(row) => <PayoutWorkings key={row.id} row={row} currency={currency} today={today} done={() => { const at = rows.findIndex((one) => one.id === row.id); setOpen(rows[at + 1]?.id ?? null); }} />}
-        empty={<><p>No payouts in this month.</p><p>They come with the processor’s file: <NextLink href={`/b/${props.book}/arrivals`}>Arrivals</NextLink>.</p></>}
+        label="Payouts"
+        rows={rows}
+        idOf={(row) => row.id}
+        openId={open}
+        onOpen={setOpen}
+        columns={columnsOf(props)}
+        workings={(row) => (
+          <PayoutWorkings
+            key={row.id}
+            row={row}
+            currency={currency}
+            today={today}
+            done={() => {
+              const at = rows.findIndex((one) => one.id === row.id);
+              setOpen(rows[at + 1]?.id ?? null);
+            }}
+          />
+        )}
+        empty={
+          <>
+            <p>No payouts in this month.</p>
+            <p>
+              They come with the processor’s file:{" "}
+              <NextLink href={`/b/${props.book}/arrivals`}>Arrivals</NextLink>.
+            </p>
+          </>
+        }
       />
     </>
   );
 }
 
 function monthWords(month: string): string {
-  return new Intl.DateTimeFormat("en", { month: "long", year: "numeric", timeZone: "UTC" }).format(new Date(`${month}-15T00:00:00Z`));
+  return new Intl.DateTimeFormat("en", { month: "long", year: "numeric", timeZone: "UTC" }).format(
+    new Date(`${month}-15T00:00:00Z`),
+  );
 }
 
 function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRow>[] {
   // Each currency has a total of its own.
   const currencies = [...new Set([currency, ...rows.map((row) => row.currency)])];
-  const sum = (pick: (row: PayoutRow) => number): ReactNode => currencies.map((one) => <div key={one}><Sum of={sumOf(rows.filter((row) => row.currency === one), pick)} currency={one} dash /></div>);
-  const amount = (of: number, row: PayoutRow): ReactNode => <Sum of={of} currency={row.currency} dash />;
+  const sum = (pick: (row: PayoutRow) => number): ReactNode =>
+    currencies.map((one) => (
+      <div key={one}>
+        <Sum
+          of={sumOf(
+            rows.filter((row) => row.currency === one),
+            pick,
+          )}
+          currency={one}
+          dash
+        />
+      </div>
+    ));
+  const amount = (of: number, row: PayoutRow): ReactNode => (
+    <Sum of={of} currency={row.currency} dash />
+  );
   return [
-    { id: "payout", header: "Payout", width: "16%", cell: (row) => <span title={`${row.externalId}, ${row.processorName}`}>{row.externalId}, {row.chargeCount} {row.chargeCount === 1 ? "charge" : "charges"}</span>, foot: `${rows.length} payouts` },
-    { id: "bank", header: "At the bank", width: "11%", cell: (row) => (row.bankOn ? formatDay(row.bankOn, today) : <span className={row.shown === "late" ? "off" : "soft"}>{row.shown === "late" ? "late, due " : "due "}{formatDay(row.expectedOn, today)}</span>) },
-    { id: "takings", header: "Takings of", width: "14%", cell: (row) => (row.takenFrom && row.takenTo ? (row.takenFrom === row.takenTo ? formatDay(row.takenFrom, today) : `${formatDay(row.takenFrom, today)} to ${formatDay(row.takenTo, today)}`) : "–") },
-    { id: "charges", header: "Charges", width: "9%", number: true, cell: (row) => amount(row.charges, row), foot: sum((row) => row.charges) },
-    { id: "fees", header: "Fees", width: "8%", number: true, cell: (row) => amount(row.fees, row), foot: sum((row) => row.fees) },
-    { id: "refunds", header: "Refunds", width: "8%", number: true, cell: (row) => amount(row.refunds, row), foot: sum((row) => row.refunds) },
-    { id: "disputes", header: "Disputes", width: "8%", number: true, cell: (row) => amount(row.disputes, row), foot: sum((row) => row.disputes) },
-    { id: "other", header: "Other", width: "6%", number: true, cell: (row) => amount(row.other, row), foot: sum((row) => row.other) },
-    { id: "net", header: "Should be", width: "10%", number: true, cell: (row) => amount(row.net, row), foot: <span className="total">{sum((row) => row.net)}</span> },
-    { id: "line", header: "Bank line", width: "8%", number: true, cell: (row) => (row.atBank === null ? "–" : <Sum of={row.atBank} currency={currency} />), foot: <Sum of={sumOf(rows, (row) => row.atBank ?? 0)} currency={currency} dash /> },
-    { id: "off", header: "Off by", width: "8%", number: true, cell: (row) => offCell(row), foot: <LeftOver of={sumOf(rows.filter((row) => !row.abroad), (row) => row.offBy ?? 0)} currency={currency} /> },
+    {
+      id: "payout",
+      header: "Payout",
+      width: "16%",
+      cell: (row) => (
+        <span title={`${row.externalId}, ${row.processorName}`}>
+          {row.externalId}, {row.chargeCount} {row.chargeCount === 1 ? "charge" : "charges"}
+        </span>
+      ),
+      foot: `${rows.length} payouts`,
+    },
+    {
+      id: "bank",
+      header: "At the bank",
+      width: "11%",
+      cell: (row) =>
+        row.bankOn ? (
+          formatDay(row.bankOn, today)
+        ) : (
+          <span className={row.shown === "late" ? "off" : "soft"}>
+            {row.shown === "late" ? "late, due " : "due "}
+            {formatDay(row.expectedOn, today)}
+          </span>
+        ),
+    },
+    {
+      id: "takings",
+      header: "Takings of",
+      width: "14%",
+      cell: (row) =>
+        row.takenFrom && row.takenTo
+          ? row.takenFrom === row.takenTo
+            ? formatDay(row.takenFrom, today)
+            : `${formatDay(row.takenFrom, today)} to ${formatDay(row.takenTo, today)}`
+          : "–",
+    },
+    {
+      id: "charges",
+      header: "Charges",
+      width: "9%",
+      number: true,
+      cell: (row) => amount(row.charges, row),
+      foot: sum((row) => row.charges),
+    },
+    {
+      id: "fees",
+      header: "Fees",
+      width: "8%",
+      number: true,
+      cell: (row) => amount(row.fees, row),
+      foot: sum((row) => row.fees),
+    },
+    {
+      id: "refunds",
+      header: "Refunds",
+      width: "8%",
+      number: true,
+      cell: (row) => amount(row.refunds, row),
+      foot: sum((row) => row.refunds),
+    },
+    {
+      id: "disputes",
+      header: "Disputes",
+      width: "8%",
+      number: true,
+      cell: (row) => amount(row.disputes, row),
+      foot: sum((row) => row.disputes),
+    },
+    {
+      id: "other",
+      header: "Other",
+      width: "6%",
+      number: true,
+      cell: (row) => amount(row.other, row),
+      foot: sum((row) => row.other),
+    },
+    {
+      id: "net",
+      header: "Should be",
+      width: "10%",
+      number: true,
+      cell: (row) => amount(row.net, row),
+      foot: <span className="total">{sum((row) => row.net)}</span>,
+    },
+    {
+      id: "line",
+      header: "Bank line",
+      width: "8%",
+      number: true,
+      cell: (row) => (row.atBank === null ? "–" : <Sum of={row.atBank} currency={currency} />),
+      foot: <Sum of={sumOf(rows, (row) => row.atBank ?? 0)} currency={currency} dash />,
+    },
+    {
+      id: "off",
+      header: "Off by",
+      width: "8%",
+      number: true,
+      cell: (row) => offCell(row),
+      foot: (
+        <LeftOver
+          of={sumOf(
+            rows.filter((row) => !row.abroad),
+            (row) => row.offBy ?? 0,
+          )}
+          currency={currency}
+        />
+      ),
+    },
   ];
 }
 
 function offCell(row: PayoutRow): ReactNode {
   if (row.offBy === null) return "–";
   if (row.shown === "fits") return <span className="waits">tie it</span>;
-  return <span className={row.offBy === 0 ? "good" : "off"}><Sum of={row.offBy} currency={row.currency} />{row.offBy === 0 ? " ✓" : ""}</span>;
+  return (
+    <span className={row.offBy === 0 ? "good" : "off"}>
+      <Sum of={row.offBy} currency={row.currency} />
+      {row.offBy === 0 ? " ✓" : ""}
+    </span>
+  );
 }

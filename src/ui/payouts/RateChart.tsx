@@ -1,7 +1,12 @@
 "use client";
 
 import { LineChart } from "echarts/charts";
-import { AriaComponent, GridComponent, LegendComponent, TooltipComponent } from "echarts/components";
+import {
+  AriaComponent,
+  GridComponent,
+  LegendComponent,
+  TooltipComponent,
+} from "echarts/components";
 import * as echarts from "echarts/core";
 import { SVGRenderer } from "echarts/renderers";
 import { useTheme } from "next-themes";
@@ -9,7 +14,14 @@ import { useEffect, useRef, type ReactNode } from "react";
 
 import { methodWords, percentWords, type FeeMonth } from "./fees";
 
-echarts.use([LineChart, GridComponent, LegendComponent, TooltipComponent, AriaComponent, SVGRenderer]);
+echarts.use([
+  LineChart,
+  GridComponent,
+  LegendComponent,
+  TooltipComponent,
+  AriaComponent,
+  SVGRenderer,
+]);
 
 function colour(name: string): string {
   return getComputedStyle(document.documentElement).getPropertyValue(`--d-colors-${name}`).trim();
@@ -26,18 +38,61 @@ export function RateChart({ months }: { months: readonly FeeMonth[] }): ReactNod
     const methods = [...new Set(months.map(({ method }) => method))];
     // Lines are told apart by their stroke and their name, not by colour.
     chart.setOption({
-      animation: false, textStyle: { fontFamily: getComputedStyle(place.current).fontFamily }, grid: { top: 12, right: 84, bottom: 4, left: 8, outerBoundsMode: "same", outerBoundsContain: "axisLabel" },
-      tooltip: { trigger: "axis", valueFormatter: (value: unknown) => (typeof value === "number" ? percentWords(value) : "–"), backgroundColor: colour("sheet"), borderColor: colour("line"), textStyle: { color: colour("ink") } },
-      xAxis: { type: "category", data: names, axisLabel: { color: colour("soft") }, axisLine: { lineStyle: { color: colour("line") } }, axisTick: { show: false } },
-      yAxis: { type: "value", axisLabel: { color: colour("soft"), formatter: percentWords }, splitLine: { lineStyle: { color: colour("rule") } } },
+      animation: false,
+      textStyle: { fontFamily: getComputedStyle(place.current).fontFamily },
+      grid: {
+        top: 12,
+        right: 84,
+        bottom: 4,
+        left: 8,
+        outerBoundsMode: "same",
+        outerBoundsContain: "axisLabel",
+      },
+      tooltip: {
+        trigger: "axis",
+        valueFormatter: (value: unknown) => (typeof value === "number" ? percentWords(value) : "–"),
+        backgroundColor: colour("sheet"),
+        borderColor: colour("line"),
+        textStyle: { color: colour("ink") },
+      },
+      xAxis: {
+        type: "category",
+        data: names,
+        axisLabel: { color: colour("soft") },
+        axisLine: { lineStyle: { color: colour("line") } },
+        axisTick: { show: false },
+      },
+      yAxis: {
+        type: "value",
+        axisLabel: { color: colour("soft"), formatter: percentWords },
+        splitLine: { lineStyle: { color: colour("rule") } },
+      },
       series: methods.map((method, at) => ({
-        name: methodWords(method), type: "line", symbolSize: 5, lineStyle: { color: colour("ink"), width: 2, type: at === 0 ? "solid" : "dashed" }, itemStyle: { color: colour("ink") }, endLabel: { show: true, formatter: "{a}", color: colour("ink") },
-        data: names.map((name) => months.find((one) => one.month === name && one.method === method)?.perMillion ?? null),
+        name: methodWords(method),
+        type: "line",
+        symbolSize: 5,
+        lineStyle: { color: colour("ink"), width: 2, type: at === 0 ? "solid" : "dashed" },
+        itemStyle: { color: colour("ink") },
+        endLabel: { show: true, formatter: "{a}", color: colour("ink") },
+        data: names.map(
+          (name) =>
+            months.find((one) => one.month === name && one.method === method)?.perMillion ?? null,
+        ),
       })),
     });
     const resize = (): void => chart.resize();
     window.addEventListener("resize", resize);
-    return () => { window.removeEventListener("resize", resize); chart.dispose(); };
+    return () => {
+      window.removeEventListener("resize", resize);
+      chart.dispose();
+    };
   }, [months, resolvedTheme]);
-  return <div ref={place} style={{ height: 150 }} role="img" aria-label="Effective rate of fees by month" />;
+  return (
+    <div
+      ref={place}
+      style={{ height: 150 }}
+      role="img"
+      aria-label="Effective rate of fees by month"
+    />
+  );
 }

@@ -1,9 +1,26 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-const REPORTS = [["aging", "Aging"], ["figures", "Figures"], ["year", "The year"]] as const;
+const REPORTS = [
+  ["aging", "Aging"],
+  ["figures", "Figures"],
+  ["year", "The year"],
+] as const;
 
 /** The reports beside each other. */
 export function ReportTabs({ at }: { at: (typeof REPORTS)[number][0] }): ReactNode {
-  return <div className="tabs">{REPORTS.map(([name, words]) => <NextLink key={name} href={name === "aging" ? "?" : `?show=${name}`} aria-current={at === name ? "page" : undefined} prefetch={false}>{words}</NextLink>)}</div>;
+  return (
+    <div className="tabs">
+      {REPORTS.map(([name, words]) => (
+        <NextLink
+          key={name}
+          href={name === "aging" ? "?" : `?show=${name}`}
+          aria-current={at === name ? "page" : undefined}
+          prefetch={false}
+        >
+          {words}
+        </NextLink>
+      ))}
+    </div>
+  );
 }

@@ -8,8 +8,24 @@ import { useEffect, useState, type ReactNode } from "react";
 import { load } from "../send";
 
 type Found = { kind: string; id: number; words: string; more: string };
-const PLACES: Record<string, string> = { customer: "customers", invoice: "invoices", receipt: "receipts", payout: "payouts", "bank line": "lines" };
-const PAGES = ["arrivals", "match", "payouts", "overdue", "books", "customers", "invoices", "reports", "settings"];
+const PLACES: Record<string, string> = {
+  customer: "customers",
+  invoice: "invoices",
+  receipt: "receipts",
+  payout: "payouts",
+  "bank line": "lines",
+};
+const PAGES = [
+  "arrivals",
+  "match",
+  "payouts",
+  "overdue",
+  "books",
+  "customers",
+  "invoices",
+  "reports",
+  "settings",
+];
 
 /** Finds anything: a customer, an invoice number, a sum, a receipt, a page. */
 export function Find({ book, close }: { book: string; close: () => void }): ReactNode {
@@ -35,20 +51,61 @@ export function Find({ book, close }: { book: string; close: () => void }): Reac
   };
   const pages = PAGES.filter((page) => text === "" || page.startsWith(text.toLowerCase()));
   return (
-    <Dialog.Root open onOpenChange={({ open }) => { if (!open) close(); }} placement="top" size="md">
+    <Dialog.Root
+      open
+      onOpenChange={({ open }) => {
+        if (!open) close();
+      }}
+      placement="top"
+      size="md"
+    >
       <Dialog.Backdrop />
       <Dialog.Positioner>
-        <Dialog.Content bg="sheet" boxShadow="none" border="1px solid" borderColor="line" borderRadius="4px" aria-label="Find">
+        <Dialog.Content
+          bg="sheet"
+          boxShadow="none"
+          border="1px solid"
+          borderColor="line"
+          borderRadius="4px"
+          aria-label="Find"
+        >
           <Command shouldFilter={false} label="Find">
-            <Command.Input autoFocus value={text} onValueChange={setText} placeholder="A customer, an invoice number, a sum like 420.00, a payer, a page" />
+            <Command.Input
+              autoFocus
+              value={text}
+              onValueChange={setText}
+              placeholder="A customer, an invoice number, a sum like 420.00, a payer, a page"
+            />
             <Command.List>
-              <Command.Empty><div className="empty">Nothing is called that. Try part of a name, or a sum with its cents.</div></Command.Empty>
+              <Command.Empty>
+                <div className="empty">
+                  Nothing is called that. Try part of a name, or a sum with its cents.
+                </div>
+              </Command.Empty>
               {found.map((one) => (
-                <Command.Item key={`${one.kind}${one.id}`} value={`${one.kind}${one.id}`} onSelect={() => go(`${PLACES[one.kind] ?? "books"}/${one.id}`)}>
-                  <span className="soft" style={{ width: 70 }}>{one.kind}</span><span style={{ flex: 1 }}>{one.words}</span><span className="soft">{one.more}</span>
+                <Command.Item
+                  key={`${one.kind}${one.id}`}
+                  value={`${one.kind}${one.id}`}
+                  onSelect={() => go(`${PLACES[one.kind] ?? "books"}/${one.id}`)}
+                >
+                  <span className="soft" style={{ width: 70 }}>
+                    {one.kind}
+                  </span>
+                  <span style={{ flex: 1 }}>{one.words}</span>
+                  <span className="soft">{one.more}</span>
                 </Command.Item>
               ))}
-              {pages.map((page) => <Command.Item key={page} value={`page ${page}`} onSelect={() => go(page)}><span className="soft" style={{ width: 70 }}>page</span><span>{page[0]?.toUpperCase()}{page.slice(1)}</span></Command.Item>)}
+              {pages.map((page) => (
+                <Command.Item key={page} value={`page ${page}`} onSelect={() => go(page)}>
+                  <span className="soft" style={{ width: 70 }}>
+                    page
+                  </span>
+                  <span>
+                    {page[0]?.toUpperCase()}
+                    {page.slice(1)}
+                  </span>
+                </Command.Item>
+              ))}
             </Command.List>
           </Command>
         </Dialog.Content>

@@ -25,12 +25,33 @@ const KEYS: readonly (readonly [string, string])[] = [
 /** All keys; single ones act only outside fields. */
 export function Keys({ close }: { close: () => void }): ReactNode {
   return (
-    <Dialog.Root open onOpenChange={({ open }) => { if (!open) close(); }}>
+    <Dialog.Root
+      open
+      onOpenChange={({ open }) => {
+        if (!open) close();
+      }}
+    >
       <Dialog.Backdrop />
       <Dialog.Positioner>
-        <Dialog.Content bg="sheet" boxShadow="none" border="1px solid" borderColor="line" borderRadius="4px" p="5">
-          <Dialog.Title fontSize="16px" mb="3">Keys</Dialog.Title>
-          <dl className="facts">{KEYS.map(([key, does]) => [<dt key={key}><kbd>{key}</kbd></dt>, <dd key={does}>{does}</dd>])}</dl>
+        <Dialog.Content
+          bg="sheet"
+          boxShadow="none"
+          border="1px solid"
+          borderColor="line"
+          borderRadius="4px"
+          p="5"
+        >
+          <Dialog.Title fontSize="16px" mb="3">
+            Keys
+          </Dialog.Title>
+          <dl className="facts">
+            {KEYS.map(([key, does]) => [
+              <dt key={key}>
+                <kbd>{key}</kbd>
+              </dt>,
+              <dd key={does}>{does}</dd>,
+            ])}
+          </dl>
         </Dialog.Content>
       </Dialog.Positioner>
     </Dialog.Root>

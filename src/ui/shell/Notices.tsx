@@ -1,7 +1,15 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { createContext, useCallback, useContext, useMemo, useState, useTransition, type ReactNode } from "react";
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useMemo,
+  useState,
+  useTransition,
+  type ReactNode,
+} from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { sendCommand } from "../send";
@@ -14,7 +22,12 @@ type Acting = {
   say: (words: string, undo?: Undo) => void;
   complain: (words: string) => void;
   /** Carries out a command and shows the page anew; gives its value, or null where it failed and the reason was shown. */
-  act: <T>(command: string, input: unknown, done: (value: T) => { words: string; undo?: Undo }, onProgress?: (done: number, of: number) => void) => Promise<T | null>;
+  act: <T>(
+    command: string,
+    input: unknown,
+    done: (value: T) => { words: string; undo?: Undo },
+    onProgress?: (done: number, of: number) => void,
+  ) => Promise<T | null>;
   busy: boolean;
   book: string;
 };
@@ -35,7 +48,12 @@ export function Notices({ book, children }: { book: string; children: ReactNode 
   const act = useCallback<Acting["act"]>(
     async (command, input, done, onProgress) => {
       setSending(true);
-      const sent = await sendCommand<Awaited<ReturnType<typeof done>> & object>(book, command, input, onProgress ? { onProgress } : {});
+      const sent = await sendCommand<Awaited<ReturnType<typeof done>> & object>(
+        book,
+        command,
+        input,
+        onProgress ? { onProgress } : {},
+      );
       setSending(false);
       if (!sent.ok) {
         setNotice({ words: sent.message, bad: true, undo: null });
@@ -51,12 +69,22 @@ export function Notices({ book, children }: { book: string; children: ReactNode 
   const undoLast = useCallback(() => {
     if (notice?.undo == null) return;
     const words = "Undone. Both entries stay in the journal.";
-    if (typeof notice.undo === "number") void act<{ actId: number }>("undo", { actId: notice.undo }, () => ({ words }));
-    else void act<{ undone: number }>("undoTogether", notice.undo, (value) => ({ words: `All ${value.undone} undone. Both entries of each stay in the journal.` }));
+    if (typeof notice.undo === "number")
+      void act<{ actId: number }>("undo", { actId: notice.undo }, () => ({ words }));
+    else
+      void act<{ undone: number }>("undoTogether", notice.undo, (value) => ({
+        words: `All ${value.undone} undone. Both entries of each stay in the journal.`,
+      }));
   }, [act, notice]);
   useHotkeys("u", undoLast, [undoLast]);
   const acting = useMemo<Acting>(
-    () => ({ act, busy: sending || refreshing, book, say: (words, undo = null) => setNotice({ words, bad: false, undo }), complain: (words) => setNotice({ words, bad: true, undo: null }) }),
+    () => ({
+      act,
+      busy: sending || refreshing,
+      book,
+      say: (words, undo = null) => setNotice({ words, bad: false, undo }),
+      complain: (words) => setNotice({ words, bad: true, undo: null }),
+    }),
     [act, book, refreshing, sending],
   );
   return (
@@ -65,9 +93,23 @@ export function Notices({ book, children }: { book: string; children: ReactNode 
       <div className="notices" role="status" aria-live="polite">
         {notice ? (
           <div className={notice.bad ? "notice bad" : "notice"}>
-            <span className={notice.bad ? "off" : ""}>{notice.bad ? "✗ " : "✓ "}{notice.words}</span>
-            {notice.undo !== null ? <button type="button" className="row-open strong" onClick={undoLast}>Undo <kbd>U</kbd></button> : null}
-            <button type="button" className="row-open soft" onClick={() => setNotice(null)} aria-label="Close">✕</button>
+            <span className={notice.bad ? "off" : ""}>
+              {notice.bad ? "✗ " : "✓ "}
+              {notice.words}
+            </span>
+            {notice.undo !== null ? (
+              <button type="button" className="row-open strong" onClick={undoLast}>
+                Undo <kbd>U</kbd>
+              </button>
+            ) : null}
+            <button
+              type="button"
+              className="row-open soft"
+              onClick={() => setNotice(null)}
+              aria-label="Close"
+            >
+              ✕
+            </button>
           </div>
         ) : null}
       </div>

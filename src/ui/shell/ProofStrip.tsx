@@ -7,19 +7,64 @@ import { formatAmount, type Minor } from "@/core/money";
 import type { CountedFacts, ShellFacts } from "../facts";
 
 /** The control sums, on every page; each opens what it is made of. */
-export function ProofStrip({ shell: { book, currency }, strip, problem }: { shell: ShellFacts; /** Null while it is being reckoned. */ strip: CountedFacts["strip"] | null; /** Why it cannot be. */ problem: string | null }): ReactNode {
+export function ProofStrip({
+  shell: { book, currency },
+  strip,
+  problem,
+}: {
+  shell: ShellFacts;
+  /** Null while it is being reckoned. */ strip: CountedFacts["strip"] | null;
+  /** Why it cannot be. */ problem: string | null;
+}): ReactNode {
   const base = `/b/${book}`;
   const amount = (sum: Minor): string => formatAmount(sum, currency);
-  if (strip === null) return <footer className="strip" aria-label="Proofs">{problem === null ? <span>The proofs are being reckoned …</span> : <b className="off">The proofs could not be reckoned. {problem}</b>}</footer>;
-  const sign = (...names: string[]): ReactNode => (names.every((name) => strip.holds[name]) ? <span className="good">✓<span className="visually-hidden"> comes out</span></span> : <b className="off">off</b>);
+  if (strip === null)
+    return (
+      <footer className="strip" aria-label="Proofs">
+        {problem === null ? (
+          <span>The proofs are being reckoned …</span>
+        ) : (
+          <b className="off">The proofs could not be reckoned. {problem}</b>
+        )}
+      </footer>
+    );
+  const sign = (...names: string[]): ReactNode =>
+    names.every((name) => strip.holds[name]) ? (
+      <span className="good">
+        ✓<span className="visually-hidden"> comes out</span>
+      </span>
+    ) : (
+      <b className="off">off</b>
+    );
   return (
     <footer className="strip" aria-label="Proofs">
-      <NextLink href={`${base}/books?proof=receivables`} prefetch={false}>Receivables <b>{amount(strip.receivables)}</b> = open items {sign("receivables", "applications")}</NextLink>
-      <NextLink href={`${base}/books?proof=clearing`} prefetch={false}>Clearing <b>{amount(strip.clearing)}</b> = not yet banked {sign("clearing", "payouts")}</NextLink>
-      <NextLink href={`${base}/books?proof=bank`} prefetch={false}>Bank <b>{amount(strip.bank)}</b> = {strip.statementTo ? `statement to ${formatDay(strip.statementTo).slice(4)}` : "no statement yet"} {sign("bank")}</NextLink>
-      <NextLink href={`${base}/match`} prefetch={false}>To match <b>{amount(strip.toMatch)}</b></NextLink>
-      {strip.payoutsOff !== 0 ? <NextLink href={`${base}/payouts`} prefetch={false}>Payouts off <b className="off">{amount(strip.payoutsOff)}</b></NextLink> : null}
-      {strip.unexplained !== 0 ? <NextLink href={`${base}/arrivals?list=lines&state=open`} prefetch={false}>To explain <b className="waits">{amount(strip.unexplained)}</b></NextLink> : null}
+      <NextLink href={`${base}/books?proof=receivables`} prefetch={false}>
+        Receivables <b>{amount(strip.receivables)}</b> = open items{" "}
+        {sign("receivables", "applications")}
+      </NextLink>
+      <NextLink href={`${base}/books?proof=clearing`} prefetch={false}>
+        Clearing <b>{amount(strip.clearing)}</b> = not yet banked {sign("clearing", "payouts")}
+      </NextLink>
+      <NextLink href={`${base}/books?proof=bank`} prefetch={false}>
+        Bank <b>{amount(strip.bank)}</b> ={" "}
+        {strip.statementTo
+          ? `statement to ${formatDay(strip.statementTo).slice(4)}`
+          : "no statement yet"}{" "}
+        {sign("bank")}
+      </NextLink>
+      <NextLink href={`${base}/match`} prefetch={false}>
+        To match <b>{amount(strip.toMatch)}</b>
+      </NextLink>
+      {strip.payoutsOff !== 0 ? (
+        <NextLink href={`${base}/payouts`} prefetch={false}>
+          Payouts off <b className="off">{amount(strip.payoutsOff)}</b>
+        </NextLink>
+      ) : null}
+      {strip.unexplained !== 0 ? (
+        <NextLink href={`${base}/arrivals?list=lines&state=open`} prefetch={false}>
+          To explain <b className="waits">{amount(strip.unexplained)}</b>
+        </NextLink>
+      ) : null}
     </footer>
   );
 }

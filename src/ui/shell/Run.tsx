@@ -13,7 +13,13 @@ import { Find } from "./Find";
 import { Keys } from "./Keys";
 
 /** The run: the five stations in the order of the work, each with what is left to do there; the records apart at the right. */
-export function Run({ shell, left }: { shell: ShellFacts; /** Null while it is being counted. */ left: CountedFacts["left"] | null }): ReactNode {
+export function Run({
+  shell,
+  left,
+}: {
+  shell: ShellFacts;
+  /** Null while it is being counted. */ left: CountedFacts["left"] | null;
+}): ReactNode {
   const base = `/b/${shell.book}`;
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
@@ -22,14 +28,39 @@ export function Run({ shell, left }: { shell: ShellFacts; /** Null while it is b
   useHotkeys(["?", "shift+?"], () => setKeys(true), { preventDefault: true, useKey: true });
   return (
     <header className="run">
-      <a className="visually-hidden" href="#sheet">Skip to the page</a>
-      <NextLink className="mark" href={`${base}/match`}><b>Dozo</b><span title={shell.name}>{shell.name}</span></NextLink>
+      <a className="visually-hidden" href="#sheet">
+        Skip to the page
+      </a>
+      <NextLink className="mark" href={`${base}/match`}>
+        <b>Dozo</b>
+        <span title={shell.name}>{shell.name}</span>
+      </NextLink>
       <nav aria-label="The run">
-        <Station to={`${base}/arrivals`} name="Arrivals" left={left && left.arrivals > 0 ? String(left.arrivals) : ""} />
-        <Station to={`${base}/match`} name="Match" left={left && left.match > 0 ? String(left.match) : ""} />
-        <Station to={`${base}/payouts`} name="Payouts" left={left && left.payoutsOff > 0 ? `${left.payoutsOff} off` : ""} />
-        <Station to={`${base}/overdue`} name="Overdue" left={left && left.overdue > 0 ? String(left.overdue) : ""} />
-        <Station to={`${base}/books`} name="Books" left={left && left.broken > 0 ? `${left.broken} broken` : ""} />
+        <Station
+          to={`${base}/arrivals`}
+          name="Arrivals"
+          left={left && left.arrivals > 0 ? String(left.arrivals) : ""}
+        />
+        <Station
+          to={`${base}/match`}
+          name="Match"
+          left={left && left.match > 0 ? String(left.match) : ""}
+        />
+        <Station
+          to={`${base}/payouts`}
+          name="Payouts"
+          left={left && left.payoutsOff > 0 ? `${left.payoutsOff} off` : ""}
+        />
+        <Station
+          to={`${base}/overdue`}
+          name="Overdue"
+          left={left && left.overdue > 0 ? String(left.overdue) : ""}
+        />
+        <Station
+          to={`${base}/books`}
+          name="Books"
+          left={left && left.broken > 0 ? `${left.broken} broken` : ""}
+        />
       </nav>
       <nav className="records" aria-label="Records">
         <Station to={`${base}/customers`} name="Customers" left="" />
@@ -37,11 +68,17 @@ export function Run({ shell, left }: { shell: ShellFacts; /** Null while it is b
         <Station to={`${base}/reports`} name="Reports" left="" />
         <Station to={`${base}/settings`} name="Set-up" left="" />
       </nav>
-      <button type="button" className="plain" onClick={() => setFinding(true)}><kbd>/</kbd> find</button>
-      <button type="button" className="plain" onClick={() => setKeys(true)} aria-label="Keys"><kbd>?</kbd></button>
+      <button type="button" className="plain" onClick={() => setFinding(true)}>
+        <kbd>/</kbd> find
+      </button>
+      <button type="button" className="plain" onClick={() => setKeys(true)} aria-label="Keys">
+        <kbd>?</kbd>
+      </button>
       <Person people={shell.people} person={shell.person} />
       <Lamp />
-      <span className="today" title={shell.clockFixed ? "This book's clock stands still" : "Today"}>{formatDay(shell.today)}</span>
+      <span className="today" title={shell.clockFixed ? "This book's clock stands still" : "Today"}>
+        {formatDay(shell.today)}
+      </span>
       {finding ? <Find book={shell.book} close={() => setFinding(false)} /> : null}
       {keys ? <Keys close={() => setKeys(false)} /> : null}
     </header>
@@ -50,7 +87,17 @@ export function Run({ shell, left }: { shell: ShellFacts; /** Null while it is b
 
 function Station({ to, name, left }: { to: string; name: string; left: string }): ReactNode {
   const here = usePathname().startsWith(to);
-  return <NextLink href={to} aria-current={here ? "page" : undefined} prefetch={false}>{name}{left === "" ? null : <> <b>{left}</b></>}</NextLink>;
+  return (
+    <NextLink href={to} aria-current={here ? "page" : undefined} prefetch={false}>
+      {name}
+      {left === "" ? null : (
+        <>
+          {" "}
+          <b>{left}</b>
+        </>
+      )}
+    </NextLink>
+  );
 }
 
 /** Who is working: what is done from here on bears this name. */
@@ -60,12 +107,43 @@ function Person({ people, person }: { people: readonly string[]; person: string 
     document.cookie = `dozo-person=${encodeURIComponent(name)}; path=/; max-age=31536000; samesite=strict`;
     router.refresh();
   };
-  if (people.length < 2) return <span className="today" title="Who is working; add people under Set-up">{person}</span>;
-  return <select className="plain person" aria-label="Who is working" value={person} onChange={(event) => { choose(event.target.value); event.target.blur(); }}>{people.map((name) => <option key={name} value={name}>{name}</option>)}</select>;
+  if (people.length < 2)
+    return (
+      <span className="today" title="Who is working; add people under Set-up">
+        {person}
+      </span>
+    );
+  return (
+    <select
+      className="plain person"
+      aria-label="Who is working"
+      value={person}
+      onChange={(event) => {
+        choose(event.target.value);
+        event.target.blur();
+      }}
+    >
+      {people.map((name) => (
+        <option key={name} value={name}>
+          {name}
+        </option>
+      ))}
+    </select>
+  );
 }
 
 /** Turns between paper by day and by night; the system's choice holds until then. */
 function Lamp(): ReactNode {
   const { resolvedTheme, setTheme } = useTheme();
-  return <button type="button" className="plain" onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")} aria-label="Light or dark paper" title="Light or dark paper">◐</button>;
+  return (
+    <button
+      type="button"
+      className="plain"
+      onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")}
+      aria-label="Light or dark paper"
+      title="Light or dark paper"
+    >
+      ◐
+    </button>
+  );
 }

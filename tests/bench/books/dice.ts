@@ -22,6 +22,9 @@ export class Dice {
     return Math.min(most, Math.floor(1 / (1 - this.next() * 0.98)));
   }
   shuffled<T>(list: readonly T[]): T[] {
-    return list.map((one) => ({ one, key: this.next() })).sort((a, b) => a.key - b.key).map(({ one }) => one);
+    return list
+      .map((one) => ({ one, key: this.next() }))
+      .sort((a, b) => a.key - b.key)
+      .map(({ one }) => one);
   }
 }

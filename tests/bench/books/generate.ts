@@ -7,13 +7,27 @@ import { firmName, NAME_NOISE, slug } from "./names";
 import { REFERENCES, STYLES, type Style } from "./references";
 
 /** What a receipt is truly for; null where nobody could say. `clear`: a careful clerk could be sure of it. */
-export type Truth = { kind: string; customerId: number | null; lines: { number: string; amount: number; discount: number }[]; clear: boolean };
+export type Truth = {
+  kind: string;
+  customerId: number | null;
+  lines: { number: string; amount: number; discount: number }[];
+  clear: boolean;
+};
 export type Labelled = { input: MatchingInput; truth: Map<number, Truth> };
 
 const USD = currencyOf("USD") as Currency;
 const TODAY = day("2026-11-20");
 
-type Firm = { id: number; name: string; email: string; parentId: number | null; payer: string; payerEmail: string; known: boolean; open: MatchItem[] };
+type Firm = {
+  id: number;
+  name: string;
+  email: string;
+  parentId: number | null;
+  payer: string;
+  payerEmail: string;
+  known: boolean;
+  open: MatchItem[];
+};
 
 /** One made-up book with its truth. `hard`: two or three difficulties a receipt, otherwise at most one. */
 export function generate(seed: number, hard: boolean, size = 400): Labelled {
@@ -29,7 +43,11 @@ class Maker {
   private readonly style: Style;
   private readonly service = { name: "BillRoute Payments", email: "remit@billroute.example" };
 
-  constructor(private readonly dice: Dice, private readonly hard: boolean, private readonly size: number) {
+  constructor(
+    private readonly dice: Dice,
+    private readonly hard: boolean,
+    private readonly size: number,
+  ) {
     this.style = dice.pick(STYLES);
   }
 
@@ -40,7 +58,21 @@ class Maker {
     this.makeStrangers();
     const receipts = this.dice.shuffled(this.receipts);
     return {
-      input: { customers: this.firms.map(({ id, name, email, parentId }) => ({ id, externalId: `C${id}`, name, email: email || null, parentId })), items: this.items, receipts, history: this.history, closed: [], placed: [], settings: { discountGraceDays: 0, smallDifferenceLimit: 0 } },
+      input: {
+        customers: this.firms.map(({ id, name, email, parentId }) => ({
+          id,
+          externalId: `C${id}`,
+          name,
+          email: email || null,
+          parentId,
+        })),
+        items: this.items,
+        receipts,
+        history: this.history,
+        closed: [],
+        placed: [],
+        settings: { discountGraceDays: 0, smallDifferenceLimit: 0 },
+      },
       truth: this.truth,
     };
   }
@@ -50,28 +82,76 @@ class Maker {
     for (let id = 1; id <= this.size; id += 1) {
       const twin = dice.chance(0.04) ? this.firms.at(-1) : undefined;
       const name = twin?.name ?? firmName(dice);
-      const parent = dice.chance(0.06) ? this.firms.slice(-30).find((firm) => firm.parentId === null && firm.email !== "") : undefined;
+      const parent = dice.chance(0.06)
+        ? this.firms.slice(-30).find((firm) => firm.parentId === null && firm.email !== "")
+        : undefined;
       const own = `accounts@${slug(name)}${id}.example`;
       const email = dice.chance(0.3) ? `${slug(name).slice(0, 9)}${id}@gmail.com` : own;
       const payer = dice.chance(0.08) ? firmName(dice) : name;
-      const firm: Firm = { id, name, email: dice.chance(0.06) && !twin ? "" : email, parentId: parent ? parent.id : null, payer, payerEmail: dice.chance(0.15) ? `owner${id}@hotmail.com` : email, known: dice.chance(0.7) || payer !== name, open: [] };
+      const firm: Firm = {
+        id,
+        name,
+        email: dice.chance(0.06) && !twin ? "" : email,
+        parentId: parent ? parent.id : null,
+        payer,
+        payerEmail: dice.chance(0.15) ? `owner${id}@hotmail.com` : email,
+        known: dice.chance(0.7) || payer !== name,
+        open: [],
+      };
       this.firms.push(firm);
-      if (firm.known) for (let times = dice.whole(1, 4); times > 0; times -= 1) this.history.push({ payerName: firm.payer, payerEmail: firm.payerEmail, customerId: id, times: 1 });
+      if (firm.known)
+        for (let times = dice.whole(1, 4); times > 0; times -= 1)
+          this.history.push({
+            payerName: firm.payer,
+            payerEmail: firm.payerEmail,
+            customerId: id,
+            times: 1,
+          });
     }
-    for (const firm of this.firms.slice(0, 12)) this.history.push({ payerName: this.service.name, payerEmail: this.service.email, customerId: firm.id, times: 1 });
+    for (const firm of this.firms.slice(0, 12))
+      this.history.push({
+        payerName: this.service.name,
+        payerEmail: this.service.email,
+        customerId: firm.id,
+        times: 1,
+      });
   }
 
   private makeItems(): void {
     const { dice } = this;
     const plans = [14_000, 21_000, 42_000, 9900];
-    const drafts = this.firms.flatMap((firm) => Array.from({ length: dice.tail(25) + (dice.chance(0.4) ? 1 : 0) }, () => ({ firm, issuedOn: addDays(TODAY, -dice.whole(1, 110)) })));
+    const drafts = this.firms.flatMap((firm) =>
+      Array.from({ length: dice.tail(25) + (dice.chance(0.4) ? 1 : 0) }, () => ({
+        firm,
+        issuedOn: addDays(TODAY, -dice.whole(1, 110)),
+      })),
+    );
     drafts.sort((a, b) => (a.issuedOn < b.issuedOn ? -1 : 1));
     drafts.forEach(({ firm, issuedOn }, at) => {
       const terms = dice.chance(0.2) ? "2/10 n/30" : "n/30";
-      const total = dice.chance(0.2) ? dice.pick(plans) : dice.chance(0.3) ? dice.whole(2, 90) * 2500 : dice.whole(1500, 900_000);
+      const total = dice.chance(0.2)
+        ? dice.pick(plans)
+        : dice.chance(0.3)
+          ? dice.whole(2, 90) * 2500
+          : dice.whole(1500, 900_000);
       const note = dice.chance(0.03);
-      const balance = note ? -Math.floor(total / 6) : dice.chance(0.05) ? Math.floor(total * 0.4) : total;
-      const item: MatchItem = { id: at + 1, number: (note ? "CN-" : "") + this.style.number(at, issuedOn, dice), customerId: firm.id, issuedOn, dueOn: addDays(issuedOn, 30), currency: USD, total: minor(note ? balance : total), balance: minor(balance), poNumber: dice.chance(0.25) ? this.style.order(at, dice) : null, terms };
+      const balance = note
+        ? -Math.floor(total / 6)
+        : dice.chance(0.05)
+          ? Math.floor(total * 0.4)
+          : total;
+      const item: MatchItem = {
+        id: at + 1,
+        number: (note ? "CN-" : "") + this.style.number(at, issuedOn, dice),
+        customerId: firm.id,
+        issuedOn,
+        dueOn: addDays(issuedOn, 30),
+        currency: USD,
+        total: minor(note ? balance : total),
+        balance: minor(balance),
+        poNumber: dice.chance(0.25) ? this.style.order(at, dice) : null,
+        terms,
+      };
       this.items.push(item);
       firm.open.push(item);
     });
@@ -80,97 +160,248 @@ class Maker {
   /** What one customer sends: one receipt, sometimes two. */
   private pays(firm: Firm): void {
     const { dice } = this;
-    const open = firm.open.filter(({ balance }) => balance > 0).sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
+    const open = firm.open
+      .filter(({ balance }) => balance > 0)
+      .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
     if (open.length === 0) return;
     const paidOn = addDays(TODAY, -dice.whole(0, 12));
     const old = open.filter(({ issuedOn }) => issuedOn < paidOn);
     if (old.length === 0) return;
     const chosen = this.choose(old, firm, paidOn);
     this.send(firm, chosen, paidOn);
-    if (dice.chance(0.04) && chosen.how === "single" && chosen.lines.length === 1) this.again(firm, chosen, addDays(paidOn, dice.whole(1, 3)));
+    if (dice.chance(0.04) && chosen.how === "single" && chosen.lines.length === 1)
+      this.again(firm, chosen, addDays(paidOn, dice.whole(1, 3)));
   }
 
   private choose(old: MatchItem[], firm: Firm, paidOn: Day): Chosen {
     const { dice } = this;
-    const line = (item: MatchItem, amount: number = item.balance, discount = 0): Line => ({ item, amount, discount });
-    const some = dice.shuffled(old).slice(0, Math.min(old.length, dice.whole(2, 5))).sort((a, b) => a.id - b.id);
+    const line = (item: MatchItem, amount: number = item.balance, discount = 0): Line => ({
+      item,
+      amount,
+      discount,
+    });
+    const some = dice
+      .shuffled(old)
+      .slice(0, Math.min(old.length, dice.whole(2, 5)))
+      .sort((a, b) => a.id - b.id);
     const drawn = dice.pick(old);
     const one = old.find(({ balance }) => balance === drawn.balance) ?? drawn;
     const fits = old.filter((item) => item.balance === item.total && takesDiscount(item, paidOn));
     const due = old.filter(({ dueOn }) => dueOn <= paidOn);
     const note = firm.open.find(({ balance }) => balance < 0);
     const roll = dice.next();
-    if (fits.length > 0 && roll < 0.6) { const item = dice.pick(fits); const discount = two(item.balance); return { how: "discount", lines: [line(item, item.balance - discount, discount)], extra: 0 }; }
-    if (note && roll < 0.5 && one.balance > -note.balance) return { how: "credit note", lines: [line(one), line(note)], extra: 0 };
+    if (fits.length > 0 && roll < 0.6) {
+      const item = dice.pick(fits);
+      const discount = two(item.balance);
+      return { how: "discount", lines: [line(item, item.balance - discount, discount)], extra: 0 };
+    }
+    if (note && roll < 0.5 && one.balance > -note.balance)
+      return { how: "credit note", lines: [line(one), line(note)], extra: 0 };
     if (roll < 0.5) return { how: "single", lines: [line(one)], extra: 0 };
     if (roll < 0.68) return { how: "several", lines: some.map((item) => line(item)), extra: 0 };
-    if (roll < 0.75) return { how: "all open", lines: [...old.map((item) => line(item)), ...(note ? [line(note)] : [])], extra: 0 };
-    if (roll < 0.79 && due.length > 0) return { how: "all due", lines: due.map((item) => line(item)), extra: 0 };
-    if (roll < 0.805 && old.length > 3) return { how: "oldest", lines: old.slice(0, dice.whole(2, old.length - 1)).map((item) => line(item)), extra: 0 };
-    if (roll < 0.84) return { how: "part", lines: [line(one, Math.max(100, Math.floor((one.balance * dice.whole(20, 80)) / 100)))], extra: 0 };
+    if (roll < 0.75)
+      return {
+        how: "all open",
+        lines: [...old.map((item) => line(item)), ...(note ? [line(note)] : [])],
+        extra: 0,
+      };
+    if (roll < 0.79 && due.length > 0)
+      return { how: "all due", lines: due.map((item) => line(item)), extra: 0 };
+    if (roll < 0.805 && old.length > 3)
+      return {
+        how: "oldest",
+        lines: old.slice(0, dice.whole(2, old.length - 1)).map((item) => line(item)),
+        extra: 0,
+      };
+    if (roll < 0.84)
+      return {
+        how: "part",
+        lines: [line(one, Math.max(100, Math.floor((one.balance * dice.whole(20, 80)) / 100)))],
+        extra: 0,
+      };
     if (roll < 0.88) return { how: "over", lines: [line(one)], extra: dice.whole(1, 60) * 100 };
-    if (roll < 0.92 && one.balance > 20_000) return { how: "bank fee", lines: [line(one, one.balance - dice.whole(15, 35) * 100)], extra: 0 };
-    if (roll < 0.96 && one.balance > 20_000) return { how: "deduction", lines: [line(one, one.balance - dice.whole(20, 160) * 50)], extra: 0 };
+    if (roll < 0.92 && one.balance > 20_000)
+      return {
+        how: "bank fee",
+        lines: [line(one, one.balance - dice.whole(15, 35) * 100)],
+        extra: 0,
+      };
+    if (roll < 0.96 && one.balance > 20_000)
+      return {
+        how: "deduction",
+        lines: [line(one, one.balance - dice.whole(20, 160) * 50)],
+        extra: 0,
+      };
     const [first, next] = old;
-    if (first && next && roll < 0.98) return { how: "part and next", lines: [line(first), line(next, Math.max(100, Math.floor(next.balance / 3)))], extra: 0 };
+    if (first && next && roll < 0.98)
+      return {
+        how: "part and next",
+        lines: [line(first), line(next, Math.max(100, Math.floor(next.balance / 3)))],
+        extra: 0,
+      };
     return { how: "single", lines: [line(one)], extra: 0 };
   }
 
   private send(firm: Firm, chosen: Chosen, paidOn: Day): void {
     const { dice, hard } = this;
     const troubles = hard ? dice.whole(2, 3) : dice.chance(0.75) ? 1 : 0;
-    const parts = dice.shuffled(["reference", "name", "email"] as const).slice(0, Math.min(3, chosen.how === "single" ? troubles : Math.max(0, troubles - 1)));
-    const head = firm.parentId === null ? firm : (this.firms.find(({ id }) => id === firm.parentId) ?? firm);
-    const name = parts.includes("name") ? dice.pick(["upper", "cut16", "short", "misspelled", "noForm", "turned", "and", "empty"] as const) : dice.pick(["exact", "upper", "noForm"] as const);
+    const parts = dice
+      .shuffled(["reference", "name", "email"] as const)
+      .slice(0, Math.min(3, chosen.how === "single" ? troubles : Math.max(0, troubles - 1)));
+    const head =
+      firm.parentId === null ? firm : (this.firms.find(({ id }) => id === firm.parentId) ?? firm);
+    const name = parts.includes("name")
+      ? dice.pick([
+          "upper",
+          "cut16",
+          "short",
+          "misspelled",
+          "noForm",
+          "turned",
+          "and",
+          "empty",
+        ] as const)
+      : dice.pick(["exact", "upper", "noForm"] as const);
     const serviced = hard && dice.chance(0.05);
     const payerName = serviced ? this.service.name : NAME_NOISE[name](head.payer, dice);
-    const payerEmail = serviced ? this.service.email : parts.includes("email") || name === "cut16" ? "" : head.payerEmail;
+    const payerEmail = serviced
+      ? this.service.email
+      : parts.includes("email") || name === "cut16"
+        ? ""
+        : head.payerEmail;
     const written = this.reference(chosen, parts.includes("reference"));
     const amount = chosen.lines.reduce((sum, line) => sum + line.amount, 0) + chosen.extra;
     if (amount <= 0) return;
-    const who = !serviced && (payerName !== "" || payerEmail !== "") && (payerEmail !== "" || name !== "misspelled");
-    const twins = payerEmail === "" && this.firms.filter(({ name: other }) => other === head.name).length > 1;
+    const who =
+      !serviced &&
+      (payerName !== "" || payerEmail !== "") &&
+      (payerEmail !== "" || name !== "misspelled");
+    const twins =
+      payerEmail === "" && this.firms.filter(({ name: other }) => other === head.name).length > 1;
     const says = written.clear;
-    const clear = (says && (who || written.whole)) && !(twins && !written.whole);
-    this.add(firm, paidOn, amount, payerName, payerEmail, written.text, { kind: `${chosen.how}, ${written.kind}, ${name}`, customerId: firm.parentId ?? firm.id, lines: chosen.lines.map(({ item, amount: sum, discount }) => ({ number: item.number, amount: sum, discount })), clear: clear || this.plain(chosen, firm, head, who, twins) });
+    const clear = says && (who || written.whole) && !(twins && !written.whole);
+    this.add(firm, paidOn, amount, payerName, payerEmail, written.text, {
+      kind: `${chosen.how}, ${written.kind}, ${name}`,
+      customerId: firm.parentId ?? firm.id,
+      lines: chosen.lines.map(({ item, amount: sum, discount }) => ({
+        number: item.number,
+        amount: sum,
+        discount,
+      })),
+      clear: clear || this.plain(chosen, firm, head, who, twins),
+    });
   }
 
   /** Without a word on it: clear where the payer is known and only one reading of the sum is there. */
   private plain(chosen: Chosen, firm: Firm, head: Firm, who: boolean, twins: boolean): boolean {
     if (!who || twins || head !== firm || chosen.extra !== 0) return false;
-    if (chosen.how === "single") { const mine = chosen.lines[0]; return firm.open.filter((item) => item.balance === mine?.amount).length === 1 && firm.open.length <= 5; }
-    return chosen.how === "all open" && firm.open.length <= 6 && chosen.lines.length === firm.open.length;
+    if (chosen.how === "single") {
+      const mine = chosen.lines[0];
+      return (
+        firm.open.filter((item) => item.balance === mine?.amount).length === 1 &&
+        firm.open.length <= 5
+      );
+    }
+    return (
+      chosen.how === "all open" && firm.open.length <= 6 && chosen.lines.length === firm.open.length
+    );
   }
 
-  private reference(chosen: Chosen, rough: boolean): { text: string; kind: string; clear: boolean; whole: boolean } {
+  private reference(
+    chosen: Chosen,
+    rough: boolean,
+  ): { text: string; kind: string; clear: boolean; whole: boolean } {
     const { dice } = this;
     const numbers = chosen.lines.map(({ item }) => item);
-    const words = chosen.how === "deduction" ? dice.pick(["less damaged goods", "minus freight", "short 1 box broken", "abzgl. Bruch", "menos flete", "moins casse"]) : chosen.how === "part" ? dice.pick(["part payment", "instalment 1", "Teilzahlung", "pago parcial", "acompte"]) : "";
+    const words =
+      chosen.how === "deduction"
+        ? dice.pick([
+            "less damaged goods",
+            "minus freight",
+            "short 1 box broken",
+            "abzgl. Bruch",
+            "menos flete",
+            "moins casse",
+          ])
+        : chosen.how === "part"
+          ? dice.pick(["part payment", "instalment 1", "Teilzahlung", "pago parcial", "acompte"])
+          : "";
     const kind = rough ? dice.pick(REFERENCES.rough) : dice.pick(REFERENCES.plain);
     const made = kind.write(numbers, this.style, dice);
-    const exact = ["single", "several", "all open", "all due", "oldest", "discount", "credit note"].includes(chosen.how);
+    const exact = [
+      "single",
+      "several",
+      "all open",
+      "all due",
+      "oldest",
+      "discount",
+      "credit note",
+    ].includes(chosen.how);
     const one = chosen.lines.length === 1;
-    return { text: [made, words].filter((part) => part !== "").join(" "), kind: kind.name, clear: made !== "" && (exact || one) && kind.clear, whole: made !== "" && kind.whole };
+    return {
+      text: [made, words].filter((part) => part !== "").join(" "),
+      kind: kind.name,
+      clear: made !== "" && (exact || one) && kind.clear,
+      whole: made !== "" && kind.whole,
+    };
   }
 
   /** The same sum once more: the second is nobody's until somebody looks. */
   private again(firm: Firm, chosen: Chosen, paidOn: Day): void {
-    this.add(firm, paidOn, chosen.lines[0]?.amount ?? 0, firm.payer, firm.payerEmail, "", { kind: "paid twice", customerId: firm.id, lines: [], clear: false });
+    this.add(firm, paidOn, chosen.lines[0]?.amount ?? 0, firm.payer, firm.payerEmail, "", {
+      kind: "paid twice",
+      customerId: firm.id,
+      lines: [],
+      clear: false,
+    });
   }
 
   private makeStrangers(): void {
     const { dice } = this;
     for (let count = Math.floor(this.receipts.length * 0.14); count > 0; count -= 1) {
       const item = dice.pick(this.items.filter(({ balance }) => balance > 0));
-      const kind = dice.pick(["fitting sum", "other business", "first name only", "odd number"] as const);
-      const text = kind === "odd number" ? dice.pick(["order 88213", "tel 312-555-0188", "ref 2026-11-12", "job 4471"]) : dice.pick(["", "thank you", "payment", "gracias", "Danke"]);
-      this.add(null, addDays(TODAY, -dice.whole(0, 10)), kind === "fitting sum" ? item.balance : dice.whole(2000, 300_000), kind === "first name only" ? dice.pick(["Maria", "John S", "Wei"]) : firmName(dice), dice.chance(0.4) ? `x${dice.whole(100, 999)}@gmail.com` : "", text, { kind: `homeless, ${kind}`, customerId: null, lines: [], clear: false });
+      const kind = dice.pick([
+        "fitting sum",
+        "other business",
+        "first name only",
+        "odd number",
+      ] as const);
+      const text =
+        kind === "odd number"
+          ? dice.pick(["order 88213", "tel 312-555-0188", "ref 2026-11-12", "job 4471"])
+          : dice.pick(["", "thank you", "payment", "gracias", "Danke"]);
+      this.add(
+        null,
+        addDays(TODAY, -dice.whole(0, 10)),
+        kind === "fitting sum" ? item.balance : dice.whole(2000, 300_000),
+        kind === "first name only" ? dice.pick(["Maria", "John S", "Wei"]) : firmName(dice),
+        dice.chance(0.4) ? `x${dice.whole(100, 999)}@gmail.com` : "",
+        text,
+        { kind: `homeless, ${kind}`, customerId: null, lines: [], clear: false },
+      );
     }
   }
 
-  private add(_firm: Firm | null, paidOn: Day, amount: number, payerName: string, payerEmail: string, reference: string, truth: Truth): void {
+  private add(
+    _firm: Firm | null,
+    paidOn: Day,
+    amount: number,
+    payerName: string,
+    payerEmail: string,
+    reference: string,
+    truth: Truth,
+  ): void {
     const id = this.receipts.length + 1;
-    this.receipts.push({ id, paidOn, method: this.dice.pick(["card", "ach_credit", "wire"] as const), currency: USD, amount: minor(amount), payerName, payerEmail, reference });
+    this.receipts.push({
+      id,
+      paidOn,
+      method: this.dice.pick(["card", "ach_credit", "wire"] as const),
+      currency: USD,
+      amount: minor(amount),
+      payerName,
+      payerEmail,
+      reference,
+    });
     this.truth.set(id, truth);
   }
 }
@@ -185,5 +416,9 @@ function two(amount: number): number {
 
 function takesDiscount(item: MatchItem, paidOn: Day): boolean {
   const terms = parseTerms(item.terms ?? "n/30");
-  return terms.ok && terms.value.discount !== null && discountInTime(item.issuedOn, terms.value, paidOn, 0);
+  return (
+    terms.ok &&
+    terms.value.discount !== null &&
+    discountInTime(item.issuedOn, terms.value, paidOn, 0)
+  );
 }

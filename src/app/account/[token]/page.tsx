@@ -10,7 +10,13 @@ export const dynamic = "force-dynamic";
 export const metadata: Metadata = { title: "Account", robots: { index: false, follow: false } };
 
 /** A customer's own account page, behind a link that cannot be guessed. `?look` is the clerk's own look, which stands on no history. */
-export default async function Account({ params, searchParams }: { params: Promise<{ token: string }>; searchParams: Promise<{ look?: string }> }): Promise<ReactNode> {
+export default async function Account({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ token: string }>;
+  searchParams: Promise<{ look?: string }>;
+}): Promise<ReactNode> {
   const { token } = await params;
   const account = accountOf(token);
   if (!account) notFound();

@@ -15,11 +15,31 @@ export const dynamic = "force-dynamic";
 const PATIENCE = 150;
 
 /** The shell of a book: the run above, the proofs below, the page between them. */
-export default async function BookLayout({ children, params }: { children: ReactNode; params: Promise<{ book: string }> }): Promise<ReactNode> {
+export default async function BookLayout({
+  children,
+  params,
+}: {
+  children: ReactNode;
+  params: Promise<{ book: string }>;
+}): Promise<ReactNode> {
   const { book, db } = await pageOf(params);
   const shell = { ...shellOf(db, book), person: await personOf(book) };
   const change = lastChange(db);
   // What cannot be reckoned is asked for again by the page, which then says why.
-  const counted = await Promise.race([countFor(book, db).then((count) => count.counted, () => null), new Promise<null>((resolve) => { setTimeout(() => resolve(null), PATIENCE); })]);
-  return <InBook currency={shell.currency}><Frame shell={shell} counted={counted} change={change}>{children}</Frame></InBook>;
+  const counted = await Promise.race([
+    countFor(book, db).then(
+      (count) => count.counted,
+      () => null,
+    ),
+    new Promise<null>((resolve) => {
+      setTimeout(() => resolve(null), PATIENCE);
+    }),
+  ]);
+  return (
+    <InBook currency={shell.currency}>
+      <Frame shell={shell} counted={counted} change={change}>
+        {children}
+      </Frame>
+    </InBook>
+  );
 }

@@ -7,13 +7,17 @@ const LINK = `{% if link %}Alles Offene, der Kontoauszug und jede Rechnung:
 {{ link }}
 
 {% endif %}`;
-const WRONG = "Stimmt etwas daran nicht, sagen Sie es uns; bis es geklärt ist, fragen wir nicht weiter danach.";
+const WRONG =
+  "Stimmt etwas daran nicht, sagen Sie es uns; bis es geklärt ist, fragen wir nicht weiter danach.";
 
 export const GERMAN: LetterWords = {
-  due: "fällig", credit: "Guthaben auf Ihrem Konto", together: "zusammen",
+  due: "fällig",
+  credit: "Guthaben auf Ihrem Konto",
+  together: "zusammen",
   tones: [
     {
-      subject: "{% if ahead %}Bald fällig: {{ sum }}{% else %}{% if count == 1 %}Eine Rechnung ist überfällig{% else %}{{ count }} Rechnungen sind überfällig{% endif %}, {{ sum }}{% endif %}",
+      subject:
+        "{% if ahead %}Bald fällig: {{ sum }}{% else %}{% if count == 1 %}Eine Rechnung ist überfällig{% else %}{{ count }} Rechnungen sind überfällig{% endif %}, {{ sum }}{% endif %}",
       body: `Guten Tag, {{ customer }},
 
 {% if ahead %}bald {% if count == 1 %}wird eine Ihrer Rechnungen{% else %}werden {{ count }} Ihrer Rechnungen{% endif %} fällig: {{ sum }}. Ist die Zahlung schon vorbereitet, brauchen Sie nichts zu tun.{% elsif count == 1 %}eine Ihrer Rechnungen ist seit {{ oldest_days }} {% if oldest_days == 1 %}Tag{% else %}Tagen{% endif %} überfällig: {{ sum }}. Vielleicht ist sie nur liegen geblieben; ist die Zahlung schon unterwegs, vielen Dank, dann ist dieser Brief gegenstandslos.{% else %}{{ count }} Ihrer Rechnungen sind überfällig, die älteste seit {{ oldest_days }} Tagen. Zusammen sind es {{ sum }}. Vielleicht sind sie nur liegen geblieben; ist die Zahlung schon unterwegs, vielen Dank, dann ist dieser Brief gegenstandslos.{% endif %}

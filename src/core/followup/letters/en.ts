@@ -7,13 +7,17 @@ const LINK = `{% if link %}Everything that is open, the statement and each invoi
 {{ link }}
 
 {% endif %}`;
-const WRONG = "If something about {% if count == 1 %}it{% else %}them{% endif %} is wrong, tell us, and we stop asking until it is settled.";
+const WRONG =
+  "If something about {% if count == 1 %}it{% else %}them{% endif %} is wrong, tell us, and we stop asking until it is settled.";
 
 export const ENGLISH: LetterWords = {
-  due: "due", credit: "credit on your account", together: "together",
+  due: "due",
+  credit: "credit on your account",
+  together: "together",
   tones: [
     {
-      subject: "{% if ahead %}Coming due: {{ sum }}{% else %}{% if count == 1 %}One invoice{% else %}{{ count }} invoices{% endif %} past the due date, {{ sum }}{% endif %}",
+      subject:
+        "{% if ahead %}Coming due: {{ sum }}{% else %}{% if count == 1 %}One invoice{% else %}{{ count }} invoices{% endif %} past the due date, {{ sum }}{% endif %}",
       body: `Dear {{ customer }},
 
 {% if ahead %}{% if count == 1 %}an invoice of yours falls due soon{% else %}{{ count }} invoices of yours fall due soon{% endif %}: {{ sum }}. If the payment is prepared already, there is nothing to do.{% elsif count == 1 %}one invoice of yours is past its date, by {{ oldest_days }} {% if oldest_days == 1 %}day{% else %}days{% endif %}: {{ sum }}. Perhaps it only slipped through; if the payment is on its way already, thank you, and please disregard this letter.{% else %}{{ count }} invoices of yours are past their dates, the oldest by {{ oldest_days }} days. Together they come to {{ sum }}. Perhaps it only slipped through; if the payment is on its way already, thank you, and please disregard this letter.{% endif %}

@@ -10,10 +10,13 @@ const LINK = `{% if link %}Todo lo pendiente, el estado de cuenta y cada factura
 const WRONG = "Si algo no es correcto, avísenos y dejaremos de reclamarlo hasta aclararlo.";
 
 export const SPANISH: LetterWords = {
-  due: "vence el", credit: "saldo a su favor", together: "en total",
+  due: "vence el",
+  credit: "saldo a su favor",
+  together: "en total",
   tones: [
     {
-      subject: "{% if ahead %}Próximo vencimiento: {{ sum }}{% else %}{% if count == 1 %}Una factura vencida{% else %}{{ count }} facturas vencidas{% endif %}, {{ sum }}{% endif %}",
+      subject:
+        "{% if ahead %}Próximo vencimiento: {{ sum }}{% else %}{% if count == 1 %}Una factura vencida{% else %}{{ count }} facturas vencidas{% endif %}, {{ sum }}{% endif %}",
       body: `Estimados señores de {{ customer }}:
 
 {% if ahead %}{% if count == 1 %}pronto vence una factura suya{% else %}pronto vencen {{ count }} facturas suyas{% endif %}: {{ sum }}. Si el pago ya está preparado, no tienen que hacer nada.{% elsif count == 1 %}una factura suya venció hace {{ oldest_days }} {% if oldest_days == 1 %}día{% else %}días{% endif %}: {{ sum }}. Quizá solo se les haya pasado; si el pago ya está en camino, gracias, y no hagan caso de esta carta.{% else %}tienen {{ count }} facturas vencidas, la más antigua desde hace {{ oldest_days }} días. En total suman {{ sum }}. Quizá solo se les haya pasado; si el pago ya está en camino, gracias, y no hagan caso de esta carta.{% endif %}

@@ -7,13 +7,17 @@ const LINK = `{% if link %}Tout ce qui est ouvert, le relevé et chaque facture 
 {{ link }}
 
 {% endif %}`;
-const WRONG = "Si quelque chose n’est pas exact, dites-le-nous, et nous cesserons de le réclamer jusqu’à ce que ce soit réglé.";
+const WRONG =
+  "Si quelque chose n’est pas exact, dites-le-nous, et nous cesserons de le réclamer jusqu’à ce que ce soit réglé.";
 
 export const FRENCH: LetterWords = {
-  due: "échéance", credit: "avoir sur votre compte", together: "au total",
+  due: "échéance",
+  credit: "avoir sur votre compte",
+  together: "au total",
   tones: [
     {
-      subject: "{% if ahead %}Bientôt à échéance : {{ sum }}{% else %}{% if count == 1 %}Une facture échue{% else %}{{ count }} factures échues{% endif %}, {{ sum }}{% endif %}",
+      subject:
+        "{% if ahead %}Bientôt à échéance : {{ sum }}{% else %}{% if count == 1 %}Une facture échue{% else %}{{ count }} factures échues{% endif %}, {{ sum }}{% endif %}",
       body: `Bonjour {{ customer }},
 
 {% if ahead %}{% if count == 1 %}une de vos factures arrive bientôt à échéance{% else %}{{ count }} de vos factures arrivent bientôt à échéance{% endif %} : {{ sum }}. Si le paiement est déjà préparé, il n’y a rien à faire.{% elsif count == 1 %}une de vos factures est échue depuis {{ oldest_days }} {% if oldest_days == 1 %}jour{% else %}jours{% endif %} : {{ sum }}. C’est peut-être un simple oubli ; si le paiement est déjà en route, merci, et ne tenez pas compte de cette lettre.{% else %}{{ count }} de vos factures sont échues, la plus ancienne depuis {{ oldest_days }} jours. Elles font {{ sum }} au total. C’est peut-être un simple oubli ; si le paiement est déjà en route, merci, et ne tenez pas compte de cette lettre.{% endif %}

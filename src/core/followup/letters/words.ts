@@ -8,4 +8,9 @@
  */
 export type LetterTemplate = { readonly subject: string; readonly body: string };
 /** What a language says in each tone, and the words of the table. */
-export type LetterWords = { readonly tones: readonly [LetterTemplate, LetterTemplate, LetterTemplate, LetterTemplate]; readonly due: string; readonly credit: string; readonly together: string };
+export type LetterWords = {
+  readonly tones: readonly [LetterTemplate, LetterTemplate, LetterTemplate, LetterTemplate];
+  readonly due: string;
+  readonly credit: string;
+  readonly together: string;
+};

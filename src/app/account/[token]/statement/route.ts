@@ -6,7 +6,10 @@ import { accountOf, paper, visited } from "../../account";
 import { notThere } from "../../../answers";
 
 /** The statement of account of the last three months, as PDF or ?format=csv. */
-export async function GET(request: Request, context: { params: Promise<{ token: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  context: { params: Promise<{ token: string }> },
+): Promise<Response> {
   const { token } = await context.params;
   const account = accountOf(token);
   if (!account) return notThere("link.unknown");
@@ -18,5 +21,7 @@ export async function GET(request: Request, context: { params: Promise<{ token: 
     return paper(bytes, type, `statement-${page.today}.csv`);
   }
   const bytes = await statementPdf(db, page.customerId, page.from, page.today);
-  return bytes ? paper(bytes, "application/pdf", `statement-${page.today}.pdf`) : notThere("link.unknown");
+  return bytes
+    ? paper(bytes, "application/pdf", `statement-${page.today}.pdf`)
+    : notThere("link.unknown");
 }

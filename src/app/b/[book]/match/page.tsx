@@ -7,17 +7,46 @@ import { MatchPage } from "@/ui/match/MatchPage";
 
 import { one, pageOf, PAGE_ROWS, type Search } from "../../../serve";
 
-export default async function Match({ params, searchParams }: { params: Promise<{ book: string }>; searchParams: Search }): Promise<ReactNode> {
+export default async function Match({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ book: string }>;
+  searchParams: Search;
+}): Promise<ReactNode> {
   const { book, db, settings, today, proposals } = await pageOf(params);
   const search = await searchParams;
   const made = await proposals();
   const hand = one(search, "queue") === "hand";
   const wanted = QUEUES.find((name) => name === one(search, "queue"));
   const sort = one(search, "sort", "paid");
-  const queueOf = (name: QueueName): MatchQueue => keptAnswer(book, db, `match ${name} ${sort}`, () => matchQueue(db, made, name, sort, settings.currency));
+  const queueOf = (name: QueueName): MatchQueue =>
+    keptAnswer(book, db, `match ${name} ${sort}`, () =>
+      matchQueue(db, made, name, sort, settings.currency),
+    );
   const first = queueOf(wanted ?? "check");
   // Without a choice, the first queue that has something to look at.
-  const queue = wanted ?? (first.sums.check.count > 0 ? "check" : first.sums.none.count > 0 && first.sums.sure.count === 0 ? "none" : first.sums.sure.count > 0 ? "sure" : "check");
+  const queue =
+    wanted ??
+    (first.sums.check.count > 0
+      ? "check"
+      : first.sums.none.count > 0 && first.sums.sure.count === 0
+        ? "none"
+        : first.sums.sure.count > 0
+          ? "sure"
+          : "check");
   const { rows, sums, total } = queue === (wanted ?? "check") ? first : queueOf(queue);
-  return <MatchPage book={book} currency={settings.currency} today={today} queue={hand ? "hand" : queue} rows={hand ? [] : rows.slice(0, PAGE_ROWS)} sums={sums} total={total} sorted={sort} hand={onHand(db)} />;
+  return (
+    <MatchPage
+      book={book}
+      currency={settings.currency}
+      today={today}
+      queue={hand ? "hand" : queue}
+      rows={hand ? [] : rows.slice(0, PAGE_ROWS)}
+      sums={sums}
+      total={total}
+      sorted={sort}
+      hand={onHand(db)}
+    />
+  );
 }

@@ -17,27 +17,84 @@ import { one, pageOf, type Search } from "../../../serve";
 /** Days on the band above the list. */
 const BAND_DAYS = 16;
 
-export default async function Payouts({ params, searchParams }: { params: Promise<{ book: string }>; searchParams: Search }): Promise<ReactNode> {
+export default async function Payouts({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ book: string }>;
+  searchParams: Search;
+}): Promise<ReactNode> {
   const { book, db, settings, today } = await pageOf(params);
   const search = await searchParams;
-  if (one(search, "show") === "fees") return <FeesPage book={book} currency={settings.currency} today={today} {...keptAnswer(book, db, `fees ${today}`, () => feeCheck(db, today))} />;
+  if (one(search, "show") === "fees")
+    return (
+      <FeesPage
+        book={book}
+        currency={settings.currency}
+        today={today}
+        {...keptAnswer(book, db, `fees ${today}`, () => feeCheck(db, today))}
+      />
+    );
   const around = { book, currency: settings.currency, today };
   if (one(search, "show") === "back") return <BackPage {...around} {...cameBack(db, today)} />;
   if (one(search, "show") === "ahead") return <AheadPage {...around} {...aheadOf(db, today)} />;
   if (one(search, "show") === "clearing") {
     const asked = parseDay(one(search, "as-of"), "ymd");
-    return <ClearingPage {...around} {...clearingPageOf(db, asked.ok ? asked.value : today, Math.max(1, Number(one(search, "page")) || 1))} />;
+    return (
+      <ClearingPage
+        {...around}
+        {...clearingPageOf(
+          db,
+          asked.ok ? asked.value : today,
+          Math.max(1, Number(one(search, "page")) || 1),
+        )}
+      />
+    );
   }
-  const month = /^\d{4}-\d\d$/.test(one(search, "month")) ? one(search, "month") : today.slice(0, 7);
+  const month = /^\d{4}-\d\d$/.test(one(search, "month"))
+    ? one(search, "month")
+    : today.slice(0, 7);
   const parsed = parseDay(`${month}-01`, "ymd");
   const from = parsed.ok ? parsed.value : (`${today.slice(0, 7)}-01` as Day);
   const views = payoutViews(db, from, endOfMonth(from));
   const show = one(search, "show");
   const shown = show === "open" ? views.filter((view) => view.shown !== "tied") : views;
   const rows = shown.map((view) => ({
-    id: view.id, externalId: view.externalId, processorName: view.processorName, paidOn: view.paidOn, bankOn: view.bankOn ?? view.candidate?.on ?? null, expectedOn: view.expectedOn, takenFrom: view.takenFrom, takenTo: view.takenTo, chargeCount: view.chargeCount,
-    charges: view.charges, fees: view.fees, refunds: view.refunds, disputes: view.disputes, other: view.other, net: view.net, bankAmount: view.bankAmount ?? view.candidate?.amount ?? null, offBy: view.offBy, shown: view.shown, statedNet: view.statedNet,
-    currency: view.currency, abroad: view.abroad, bookNet: view.bookNet, atBank: view.atBank ?? view.candidate?.amount ?? null,
+    id: view.id,
+    externalId: view.externalId,
+    processorName: view.processorName,
+    paidOn: view.paidOn,
+    bankOn: view.bankOn ?? view.candidate?.on ?? null,
+    expectedOn: view.expectedOn,
+    takenFrom: view.takenFrom,
+    takenTo: view.takenTo,
+    chargeCount: view.chargeCount,
+    charges: view.charges,
+    fees: view.fees,
+    refunds: view.refunds,
+    disputes: view.disputes,
+    other: view.other,
+    net: view.net,
+    bankAmount: view.bankAmount ?? view.candidate?.amount ?? null,
+    offBy: view.offBy,
+    shown: view.shown,
+    statedNet: view.statedNet,
+    currency: view.currency,
+    abroad: view.abroad,
+    bookNet: view.bookNet,
+    atBank: view.atBank ?? view.candidate?.amount ?? null,
   }));
-  return <PayoutsPage book={book} currency={settings.currency} today={today} rows={rows} days={band(db, views, today, BAND_DAYS)} month={from.slice(0, 7)} before={addMonths(from, -1).slice(0, 7)} after={addMonths(from, 1).slice(0, 7)} onlyOpen={show === "open"} />;
+  return (
+    <PayoutsPage
+      book={book}
+      currency={settings.currency}
+      today={today}
+      rows={rows}
+      days={band(db, views, today, BAND_DAYS)}
+      month={from.slice(0, 7)}
+      before={addMonths(from, -1).slice(0, 7)}
+      after={addMonths(from, 1).slice(0, 7)}
+      onlyOpen={show === "open"}
+    />
+  );
 }

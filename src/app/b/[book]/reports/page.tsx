@@ -12,16 +12,66 @@ import { AgingPage } from "@/ui/records/AgingPage";
 
 import { one, pageNumber, pageOf, PAGE_ROWS, type Search } from "../../../serve";
 
-export default async function Reports({ params, searchParams }: { params: Promise<{ book: string }>; searchParams: Search }): Promise<ReactNode> {
+export default async function Reports({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ book: string }>;
+  searchParams: Search;
+}): Promise<ReactNode> {
   const { book, db, settings, today, proposals } = await pageOf(params);
   const search = await searchParams;
-  if (one(search, "show") === "year") return <YearPage book={book} currency={settings.currency} today={today} {...yearPageOf(db, /^\d{4}$/.test(one(search, "year")) ? one(search, "year") : today.slice(0, 4), today)} />;
+  if (one(search, "show") === "year")
+    return (
+      <YearPage
+        book={book}
+        currency={settings.currency}
+        today={today}
+        {...yearPageOf(
+          db,
+          /^\d{4}$/.test(one(search, "year")) ? one(search, "year") : today.slice(0, 4),
+          today,
+        )}
+      />
+    );
   if (one(search, "show") === "figures") {
     const rows = overdueFor(book, db, today, await proposals());
-    return <FiguresPage book={book} currency={settings.currency} today={today} {...keptAnswer(book, db, `figures ${today}`, () => figuresOf(db, today, rows, settings.currency))} />;
+    return (
+      <FiguresPage
+        book={book}
+        currency={settings.currency}
+        today={today}
+        {...keptAnswer(book, db, `figures ${today}`, () =>
+          figuresOf(db, today, rows, settings.currency),
+        )}
+      />
+    );
   }
-  const asked = agesAsked(new URLSearchParams(["as-of", "by", "days", "of", "currency"].map((name) => [name, one(search, name)])), settings, today);
+  const asked = agesAsked(
+    new URLSearchParams(
+      ["as-of", "by", "days", "of", "currency"].map((name) => [name, one(search, name)]),
+    ),
+    settings,
+    today,
+  );
   const page = pageNumber(search);
-  const aging = keptAnswer(book, db, `ages ${page} ${JSON.stringify(asked)}`, () => agesPage(db, asked, { limit: PAGE_ROWS, offset: (page - 1) * PAGE_ROWS }), lastChangeOfSums(db));
-  return <AgingPage key={JSON.stringify(asked)} book={book} currency={settings.currency} today={today} {...aging} page={page} pageRows={PAGE_ROWS} currencies={[settings.currency, ...currenciesWithRates(db)]} />;
+  const aging = keptAnswer(
+    book,
+    db,
+    `ages ${page} ${JSON.stringify(asked)}`,
+    () => agesPage(db, asked, { limit: PAGE_ROWS, offset: (page - 1) * PAGE_ROWS }),
+    lastChangeOfSums(db),
+  );
+  return (
+    <AgingPage
+      key={JSON.stringify(asked)}
+      book={book}
+      currency={settings.currency}
+      today={today}
+      {...aging}
+      page={page}
+      pageRows={PAGE_ROWS}
+      currencies={[settings.currency, ...currenciesWithRates(db)]}
+    />
+  );
 }

@@ -6,7 +6,20 @@ import { SetUpPage } from "@/ui/setup/SetUpPage";
 
 import { pageOf } from "../../../serve";
 
-export default async function SetUp({ params }: { params: Promise<{ book: string }> }): Promise<ReactNode> {
+export default async function SetUp({
+  params,
+}: {
+  params: Promise<{ book: string }>;
+}): Promise<ReactNode> {
   const { book, db, settings, today } = await pageOf(params);
-  return <SetUpPage book={book} currency={settings.currency} today={today} settings={settings} processors={processorAccounts(db)} banks={bankAccounts(db)} />;
+  return (
+    <SetUpPage
+      book={book}
+      currency={settings.currency}
+      today={today}
+      settings={settings}
+      processors={processorAccounts(db)}
+      banks={bankAccounts(db)}
+    />
+  );
 }

@@ -5,10 +5,14 @@ import { accountOf, paper, visited } from "../../../account";
 import { notThere } from "../../../../answers";
 
 /** One invoice as PDF, where it is the customer's own. */
-export async function GET(_request: Request, context: { params: Promise<{ token: string; id: string }> }): Promise<Response> {
+export async function GET(
+  _request: Request,
+  context: { params: Promise<{ token: string; id: string }> },
+): Promise<Response> {
   const { token, id } = await context.params;
   const account = accountOf(token);
-  if (!account || invoiceOfLink(account.db, token, Number(id)) === null) return notThere("link.unknown");
+  if (!account || invoiceOfLink(account.db, token, Number(id)) === null)
+    return notThere("link.unknown");
   const bytes = await invoicePdf(account.db, Number(id));
   if (!bytes) return notThere("link.unknown");
   await visited(token, account, "invoice", Number(id));

@@ -6,7 +6,11 @@ import { CustomerPage } from "@/ui/records/CustomerPage";
 
 import { pageOf } from "../../../../serve";
 
-export default async function Customer({ params }: { params: Promise<{ book: string; id: string }> }): Promise<ReactNode> {
+export default async function Customer({
+  params,
+}: {
+  params: Promise<{ book: string; id: string }>;
+}): Promise<ReactNode> {
   const { book, db, settings, today, proposals } = await pageOf(params);
   const page = customerPageOf(db, Number((await params).id), today, await proposals());
   if (!page) notFound();

@@ -6,9 +6,25 @@ import { InvoicePage } from "@/ui/documents/InvoicePage";
 
 import { pageOf } from "../../../../serve";
 
-export default async function Invoice({ params }: { params: Promise<{ book: string; id: string }> }): Promise<ReactNode> {
+export default async function Invoice({
+  params,
+}: {
+  params: Promise<{ book: string; id: string }>;
+}): Promise<ReactNode> {
   const { book, db, settings, today } = await pageOf(params);
   const page = invoicePageOf(db, book, Number((await params).id));
   if (!page) notFound();
-  return <InvoicePage book={book} currency={settings.currency} today={today} item={page.item} customer={page.customer} paid={page.paid} letters={page.letters} givingUp={page.givingUp} told={page} />;
+  return (
+    <InvoicePage
+      book={book}
+      currency={settings.currency}
+      today={today}
+      item={page.item}
+      customer={page.customer}
+      paid={page.paid}
+      letters={page.letters}
+      givingUp={page.givingUp}
+      told={page}
+    />
+  );
 }

@@ -6,9 +6,23 @@ import { LinePage } from "@/ui/documents/LinePage";
 
 import { pageOf } from "../../../../serve";
 
-export default async function BankLine({ params }: { params: Promise<{ book: string; id: string }> }): Promise<ReactNode> {
+export default async function BankLine({
+  params,
+}: {
+  params: Promise<{ book: string; id: string }>;
+}): Promise<ReactNode> {
   const { book, db, settings, today } = await pageOf(params);
   const page = linePageOf(db, book, Number((await params).id));
   if (!page) notFound();
-  return <LinePage book={book} currency={settings.currency} today={today} line={page.line} bank={page.bank} payouts={page.payouts} told={page} />;
+  return (
+    <LinePage
+      book={book}
+      currency={settings.currency}
+      today={today}
+      line={page.line}
+      bank={page.bank}
+      payouts={page.payouts}
+      told={page}
+    />
+  );
 }

@@ -7,10 +7,24 @@ import { PayoutPage } from "@/ui/payouts/PayoutPage";
 
 import { pageOf } from "../../../../serve";
 
-export default async function Payout({ params }: { params: Promise<{ book: string; id: string }> }): Promise<ReactNode> {
+export default async function Payout({
+  params,
+}: {
+  params: Promise<{ book: string; id: string }>;
+}): Promise<ReactNode> {
   const { book, db, settings, today } = await pageOf(params);
   const id = Number((await params).id);
   const workings = payoutWorkings(db, id);
   if (!workings) notFound();
-  return <PayoutPage book={book} currency={settings.currency} today={today} payout={workings.payout} items={workings.items} lines={workings.lines} told={payoutTold(db, book, id)} />;
+  return (
+    <PayoutPage
+      book={book}
+      currency={settings.currency}
+      today={today}
+      payout={workings.payout}
+      items={workings.items}
+      lines={workings.lines}
+      told={payoutTold(db, book, id)}
+    />
+  );
 }

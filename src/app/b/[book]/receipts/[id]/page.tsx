@@ -6,9 +6,27 @@ import { ReceiptPage } from "@/ui/documents/ReceiptPage";
 
 import { pageOf } from "../../../../serve";
 
-export default async function Receipt({ params }: { params: Promise<{ book: string; id: string }> }): Promise<ReactNode> {
+export default async function Receipt({
+  params,
+}: {
+  params: Promise<{ book: string; id: string }>;
+}): Promise<ReactNode> {
   const { book, db, settings, today } = await pageOf(params);
   const page = receiptPageOf(db, book, Number((await params).id));
   if (!page) notFound();
-  return <ReceiptPage book={book} currency={settings.currency} today={today} receipt={page.receipt} method={page.method} customer={page.customer} given={page.given} items={page.items} line={page.line} hand={page.hand} told={page} />;
+  return (
+    <ReceiptPage
+      book={book}
+      currency={settings.currency}
+      today={today}
+      receipt={page.receipt}
+      method={page.method}
+      customer={page.customer}
+      given={page.given}
+      items={page.items}
+      line={page.line}
+      hand={page.hand}
+      told={page}
+    />
+  );
 }

@@ -8,5 +8,7 @@ import { fromBook, type BookParams } from "../../../../../answers";
 /** What is expected in a week, item by item: ?week= its Monday. */
 export async function GET(request: Request, context: BookParams): Promise<Response> {
   const week = parseDay(new URL(request.url).searchParams.get("week") ?? "", "ymd");
-  return fromBook(context, (db) => (week.ok ? expectedIn(db, todayOf(readSettings(db)), week.value) : null));
+  return fromBook(context, (db) =>
+    week.ok ? expectedIn(db, todayOf(readSettings(db)), week.value) : null,
+  );
 }

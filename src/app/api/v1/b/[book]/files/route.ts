@@ -22,10 +22,17 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   const arrived = query.get("arrived");
   const length = Number(request.headers.get("content-length") ?? "0");
   if (length > MOST_MEGABYTES * 1_000_000) return answer(tooLarge(length));
-  if (arrived !== null && !arrivedFiles(book).includes(arrived)) return answer(fail("file.missing"));
+  if (arrived !== null && !arrivedFiles(book).includes(arrived))
+    return answer(fail("file.missing"));
   const kind = FILE_KINDS.find((one) => one === query.get("kind"));
   const before = query.get("kept");
-  if (before !== null) return inspected(book, { sha256: before, size: keptSize(book, before) }, query.get("name"), kind);
+  if (before !== null)
+    return inspected(
+      book,
+      { sha256: before, size: keptSize(book, before) },
+      query.get("name"),
+      kind,
+    );
   const source = arrived !== null ? createReadStream(arrivedFile(book, arrived)) : request.body;
   if (source === null) return answer(fail("file.empty"));
   const kept = await keepFile(book, source as AsyncIterable<Uint8Array>);
@@ -33,7 +40,14 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   return inspected(book, kept.value, arrived ?? query.get("name"), kind);
 }
 
-function inspected(book: string, file: { sha256: string; size: number }, name: string | null, kind: FileKind | undefined): Response {
+function inspected(
+  book: string,
+  file: { sha256: string; size: number },
+  name: string | null,
+  kind: FileKind | undefined,
+): Response {
   const found = inspectFile(book, file.sha256, kind);
-  return answer(found.ok ? { ok: true, value: { ...file, name: name ?? "file.csv", ...found.value } } : found);
+  return answer(
+    found.ok ? { ok: true, value: { ...file, name: name ?? "file.csv", ...found.value } } : found,
+  );
 }

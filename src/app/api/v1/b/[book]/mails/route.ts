@@ -14,11 +14,18 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   if (!isOwnRequest(request.headers)) return answer(fail("request.foreign"));
   if (!bookExists(book)) return answer(fail("book.missing", { book }));
   const form = await request.formData().catch(() => null);
-  const files = form?.getAll("mail").filter((one) => one instanceof File).slice(0, MOST_MAILS) ?? [];
+  const files =
+    form
+      ?.getAll("mail")
+      .filter((one) => one instanceof File)
+      .slice(0, MOST_MAILS) ?? [];
   if (files.length === 0) return answer(fail("file.empty"));
   const [reports, problems]: [MailReport[], string[]] = [[], []];
   for (const file of files) {
-    const read = file.size > MOST_MAIL_BYTES ? fail("mail.large", { file: file.name, most: MOST_MAIL_BYTES / 1_000_000 }) : await readReturnedMail(file.name, Buffer.from(await file.arrayBuffer()));
+    const read =
+      file.size > MOST_MAIL_BYTES
+        ? fail("mail.large", { file: file.name, most: MOST_MAIL_BYTES / 1_000_000 })
+        : await readReturnedMail(file.name, Buffer.from(await file.arrayBuffer()));
     if (read.ok) reports.push(read.value);
     else problems.push(inWords(read.error));
   }

@@ -13,6 +13,8 @@ export async function GET(request: Request, context: BookParams): Promise<Respon
   const sort = query.get("sort") ?? "paid";
   return fromBook(context, async (db, { book }) => {
     const proposals = await proposalsFor(book);
-    return keptAnswer(book, db, `match ${queue} ${sort}`, () => matchQueue(db, proposals, queue, sort, readSettings(db).currency)).rows.slice(from, from + PAGE_ROWS);
+    return keptAnswer(book, db, `match ${queue} ${sort}`, () =>
+      matchQueue(db, proposals, queue, sort, readSettings(db).currency),
+    ).rows.slice(from, from + PAGE_ROWS);
   });
 }

@@ -22,9 +22,27 @@ export async function GET(request: Request, context: BookParams): Promise<Respon
   const to = dayOf(query, "as-of") ?? todayOf(readSettings(db));
   const from = dayOf(query, "from") ?? addDays(to, -92);
   const inTable = FORMATS.find((one) => one === query.get("format"));
-  const { statements, left } = statementsOfAll(db, from, to, inTable ? MOST_IN_TABLE : MOST_PRINTED);
-  if (left > 0) return answer(fail("statements.many", { most: String(inTable ? MOST_IN_TABLE : MOST_PRINTED), count: String(statements.length + left) }));
+  const { statements, left } = statementsOfAll(
+    db,
+    from,
+    to,
+    inTable ? MOST_IN_TABLE : MOST_PRINTED,
+  );
+  if (left > 0)
+    return answer(
+      fail("statements.many", {
+        most: String(inTable ? MOST_IN_TABLE : MOST_PRINTED),
+        count: String(statements.length + left),
+      }),
+    );
   const name = `${book}-statements-${to}`;
-  const { bytes, type } = inTable ? await render(statementsSheet(statements), inTable, "statements") : { bytes: await statementsPdf(db, statements), type: "application/pdf" };
-  return new Response(new Uint8Array(bytes), { headers: { "content-type": type, "content-disposition": `attachment; filename="${name}.${inTable ?? "pdf"}"` } });
+  const { bytes, type } = inTable
+    ? await render(statementsSheet(statements), inTable, "statements")
+    : { bytes: await statementsPdf(db, statements), type: "application/pdf" };
+  return new Response(new Uint8Array(bytes), {
+    headers: {
+      "content-type": type,
+      "content-disposition": `attachment; filename="${name}.${inTable ?? "pdf"}"`,
+    },
+  });
 }

@@ -7,10 +7,19 @@ import { StatementPage } from "@/ui/records/StatementPage";
 
 import { one, pageOf, type Search } from "../../../../../serve";
 
-export default async function StatementOfAccount({ params, searchParams }: { params: Promise<{ book: string; id: string }>; searchParams: Search }): Promise<ReactNode> {
+export default async function StatementOfAccount({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ book: string; id: string }>;
+  searchParams: Search;
+}): Promise<ReactNode> {
   const { book, db, settings, today } = await pageOf(params);
   const search = await searchParams;
-  const day = (name: string): Day | undefined => { const parsed = parseDay(one(search, name), "ymd"); return parsed.ok ? parsed.value : undefined; };
+  const day = (name: string): Day | undefined => {
+    const parsed = parseDay(one(search, name), "ymd");
+    return parsed.ok ? parsed.value : undefined;
+  };
   const to = day("as-of") ?? today;
   const statement = statementOf(db, Number((await params).id), day("from") ?? addDays(to, -92), to);
   if (!statement) notFound();

@@ -12,6 +12,16 @@ export async function GET(_request: Request, context: BookParams): Promise<Respo
   if (!db) return notThere("book.missing", { book });
   const settings = readSettings(db);
   const today = todayOf(settings);
-  const text = followUpCalendar(overdueFor(book, db, today, await proposalsFor(book)), { book, business: settings.name, currency: settings.currency, today });
-  return new Response(text, { headers: { "content-type": "text/calendar; charset=utf-8", "content-disposition": `attachment; filename="${book}-follow-up.ics"` } });
+  const text = followUpCalendar(overdueFor(book, db, today, await proposalsFor(book)), {
+    book,
+    business: settings.name,
+    currency: settings.currency,
+    today,
+  });
+  return new Response(text, {
+    headers: {
+      "content-type": "text/calendar; charset=utf-8",
+      "content-disposition": `attachment; filename="${book}-follow-up.ics"`,
+    },
+  });
 }

@@ -9,7 +9,13 @@ import { proposalsFor, reading } from "@/server/threads/reader";
 
 import { answer, notThere, type BookParams } from "../../../../../../answers";
 
-const words = z.object({ customerId: z.number().int(), tone: z.number().int().min(1).max(4), language: z.enum(LANGUAGES), subject: z.string().max(300), body: z.string().max(20_000) });
+const words = z.object({
+  customerId: z.number().int(),
+  tone: z.number().int().min(1).max(4),
+  language: z.enum(LANGUAGES),
+  subject: z.string().max(300),
+  body: z.string().max(20_000),
+});
 
 /** A letter's words filled in for a customer. It only looks: nothing is kept. */
 export async function POST(request: Request, context: BookParams): Promise<Response> {
@@ -17,6 +23,20 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   const db = reading(book);
   if (!db) return notThere("book.missing", { book });
   const parsed = words.safeParse(await request.json().catch(() => null));
-  if (!parsed.success) return answer(fail("input.invalid", { where: parsed.error.issues[0]?.path.join(".") ?? "words", what: parsed.error.issues[0]?.message ?? "cannot be read" }));
-  return answer(previewFor(db, todayOf(readSettings(db)), await proposalsFor(book), parsed.data.customerId, parsed.data));
+  if (!parsed.success)
+    return answer(
+      fail("input.invalid", {
+        where: parsed.error.issues[0]?.path.join(".") ?? "words",
+        what: parsed.error.issues[0]?.message ?? "cannot be read",
+      }),
+    );
+  return answer(
+    previewFor(
+      db,
+      todayOf(readSettings(db)),
+      await proposalsFor(book),
+      parsed.data.customerId,
+      parsed.data,
+    ),
+  );
 }

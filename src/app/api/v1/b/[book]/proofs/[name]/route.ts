@@ -4,7 +4,10 @@ import { proofDocuments } from "@/server/queries/proofDocuments";
 import { fromBook, type BookParams } from "../../../../../../answers";
 
 /** What a control sum is made of, document by document. */
-export async function GET(_request: Request, context: BookParams<{ name: string }>): Promise<Response> {
+export async function GET(
+  _request: Request,
+  context: BookParams<{ name: string }>,
+): Promise<Response> {
   return fromBook(context, (db, { name }) => {
     const proof = PROOF_NAMES.find((one) => one === name);
     return proof ? proofDocuments(db, proof) : null;

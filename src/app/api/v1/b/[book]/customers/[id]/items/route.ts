@@ -5,7 +5,17 @@ import { groupCredits, groupGivenUp, groupItems } from "@/server/queries/match";
 import { fromBook, type BookParams } from "../../../../../../../answers";
 
 /** What is open at a customer and its group in a currency (the book's, unless told), what stands on account there, and what was given up. */
-export async function GET(request: Request, context: BookParams<{ id: string }>): Promise<Response> {
+export async function GET(
+  request: Request,
+  context: BookParams<{ id: string }>,
+): Promise<Response> {
   const asked = currencyOf(new URL(request.url).searchParams.get("currency") ?? "");
-  return fromBook(context, (db, { id }) => { const currency = asked ?? readSettings(db).currency; return { items: groupItems(db, Number(id), currency), credits: groupCredits(db, Number(id), currency), givenUp: groupGivenUp(db, Number(id), currency) }; });
+  return fromBook(context, (db, { id }) => {
+    const currency = asked ?? readSettings(db).currency;
+    return {
+      items: groupItems(db, Number(id), currency),
+      credits: groupCredits(db, Number(id), currency),
+      givenUp: groupGivenUp(db, Number(id), currency),
+    };
+  });
 }

@@ -9,7 +9,10 @@ import { reading } from "@/server/threads/reader";
 import { dayOf, notThere, type BookParams } from "../../../../../../../answers";
 
 /** A customer's statement of account as a file: ?format=pdf|csv|json|xlsx, ?from= and ?to=; the last three months unless told. */
-export async function GET(request: Request, context: BookParams<{ id: string }>): Promise<Response> {
+export async function GET(
+  request: Request,
+  context: BookParams<{ id: string }>,
+): Promise<Response> {
   const { book, id } = await context.params;
   const db = reading(book);
   if (!db) return notThere("book.missing", { book });
@@ -21,9 +24,19 @@ export async function GET(request: Request, context: BookParams<{ id: string }>)
   const name = `${book}-statement-${statement.customer.externalId.replace(/[^A-Za-z0-9-]/g, "_")}-${to}`;
   if ((query.get("format") ?? "pdf") === "pdf") {
     const bytes = await statementPdf(db, Number(id), from, to);
-    return new Response(new Uint8Array(bytes ?? []), { headers: { "content-type": "application/pdf", "content-disposition": `attachment; filename="${name}.pdf"` } });
+    return new Response(new Uint8Array(bytes ?? []), {
+      headers: {
+        "content-type": "application/pdf",
+        "content-disposition": `attachment; filename="${name}.pdf"`,
+      },
+    });
   }
   const format = FORMATS.find((one) => one === query.get("format")) ?? "csv";
   const { bytes, type } = await render(statementSheet(statement), format, "statement");
-  return new Response(new Uint8Array(bytes), { headers: { "content-type": type, "content-disposition": `attachment; filename="${name}.${format}"` } });
+  return new Response(new Uint8Array(bytes), {
+    headers: {
+      "content-type": type,
+      "content-disposition": `attachment; filename="${name}.${format}"`,
+    },
+  });
 }

@@ -4,11 +4,19 @@ import { reading } from "@/server/threads/reader";
 import { notThere, type BookParams } from "../../../../../../../answers";
 
 /** An invoice or credit note as a PDF, made from its data. */
-export async function GET(_request: Request, context: BookParams<{ id: string }>): Promise<Response> {
+export async function GET(
+  _request: Request,
+  context: BookParams<{ id: string }>,
+): Promise<Response> {
   const { book, id } = await context.params;
   const db = reading(book);
   if (!db) return notThere("book.missing", { book });
   const bytes = await invoicePdf(db, Number(id));
   if (!bytes) return notThere("item.unknown");
-  return new Response(new Uint8Array(bytes), { headers: { "content-type": "application/pdf", "content-disposition": `attachment; filename="invoice-${id}.pdf"` } });
+  return new Response(new Uint8Array(bytes), {
+    headers: {
+      "content-type": "application/pdf",
+      "content-disposition": `attachment; filename="invoice-${id}.pdf"`,
+    },
+  });
 }

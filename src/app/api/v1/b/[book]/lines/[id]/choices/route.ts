@@ -3,6 +3,9 @@ import { lineChoices } from "@/server/queries/onHand";
 import { fromBook, type BookParams } from "../../../../../../../answers";
 
 /** What an open bank line could be: a deposit by hand, or a check taken back. */
-export async function GET(_request: Request, context: BookParams<{ id: string }>): Promise<Response> {
+export async function GET(
+  _request: Request,
+  context: BookParams<{ id: string }>,
+): Promise<Response> {
   return fromBook(context, (db, { id }) => lineChoices(db, Number(id)));
 }

@@ -3,6 +3,9 @@ import { payoutWorkings } from "@/server/queries/payouts";
 import { fromBook, type BookParams } from "../../../../../../../answers";
 
 /** A payout's items, its bank lines, and the open lines near it. */
-export async function GET(_request: Request, context: BookParams<{ id: string }>): Promise<Response> {
+export async function GET(
+  _request: Request,
+  context: BookParams<{ id: string }>,
+): Promise<Response> {
   return fromBook(context, (db, { id }) => payoutWorkings(db, Number(id)));
 }

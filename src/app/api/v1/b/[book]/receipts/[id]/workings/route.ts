@@ -4,9 +4,16 @@ import { proposalsFor } from "@/server/threads/reader";
 import { fromBook, type BookParams } from "../../../../../../../answers";
 
 /** What the tally of one receipt is put together from. */
-export async function GET(_request: Request, context: BookParams<{ id: string }>): Promise<Response> {
+export async function GET(
+  _request: Request,
+  context: BookParams<{ id: string }>,
+): Promise<Response> {
   return fromBook(context, async (db, { book, id }) => {
     const proposals = await proposalsFor(book);
-    return matchWorkings(db, Number(id), proposals.find((one) => one.receiptId === Number(id)));
+    return matchWorkings(
+      db,
+      Number(id),
+      proposals.find((one) => one.receiptId === Number(id)),
+    );
   });
 }
