@@ -4,6 +4,7 @@ import { bin, build, chromium, install, step } from "./steps.mjs";
 install();
 chromium();
 step("types", bin("tsc"), ["--noEmit"]);
+step("set by Prettier", bin("prettier"), ["--check", "--log-level", "warn", "."]);
 step("linter", bin("eslint"), ["."]);
 step("import rules", bin("depcruise"), ["src", "tests", "--config", ".dependency-cruiser.cjs"]);
 step("unused code", bin("knip"), []);
