@@ -10,9 +10,7 @@ import { todayOf } from "@/server/context";
 import { proposalsFor, reading } from "@/server/threads/reader";
 
 /** What every page of a book begins with; a book that is not there is not found. */
-export async function pageOf(
-  params: Promise<{ book: string }>,
-): Promise<{
+export async function pageOf(params: Promise<{ book: string }>): Promise<{
   book: string;
   db: Db;
   settings: Settings;

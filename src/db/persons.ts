@@ -76,9 +76,7 @@ export function setBack(db: Db, address: string, why: string | null, since: Day)
 }
 
 /** Every address to which letters come back, with the customers who have it, the latest first. */
-export function backAddresses(
-  db: Db,
-): {
+export function backAddresses(db: Db): {
   address: string;
   why: string;
   since: Day;

@@ -304,9 +304,7 @@ export function clearingAsOf(db: Db, asOf: Day): ClearingItem[] {
 }
 
 /** What settled and is in no payout, by account and day. */
-export function unpaidByDay(
-  db: Db,
-): {
+export function unpaidByDay(db: Db): {
   account: string;
   currency: Currency;
   delayDays: number;

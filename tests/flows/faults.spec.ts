@@ -48,15 +48,13 @@ test("what is wrong with a file is said in a sentence, where it was chosen, and 
     Buffer.from(`${Array.from({ length: 200 }, (_, at) => `c${at}`).join()}\n1\n`),
     "200 columns",
   );
-  await page
-    .getByLabel("File to take in")
-    .setInputFiles({
-      name: "bank.csv",
-      mimeType: "text/csv",
-      buffer: Buffer.from(
-        'Date,Description,Amount\n02/31/2026,RENT,-5.00\n11/20/2026,RENT,"1.234,56"\n',
-      ),
-    });
+  await page.getByLabel("File to take in").setInputFiles({
+    name: "bank.csv",
+    mimeType: "text/csv",
+    buffer: Buffer.from(
+      'Date,Description,Amount\n02/31/2026,RENT,-5.00\n11/20/2026,RENT,"1.234,56"\n',
+    ),
+  });
   await expect(page.getByLabel("Refused lines")).toContainText("does not exist");
   await expect(page.getByLabel("Refused lines")).toContainText("Choose the other decimal sign");
   await page.keyboard.press("Escape");

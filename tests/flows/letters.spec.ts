@@ -116,15 +116,13 @@ test("who gets the letters is said on the customer's page; a mail that says that
   await page.goto(`${DEMO}/overdue?show=run`);
   await alive(page);
   const addresses = page.getByRole("table", { name: "Addresses that letters come back from" });
-  await page
-    .getByLabel("Mails that came back")
-    .setInputFiles([
-      {
-        name: "hello.eml",
-        mimeType: "message/rfc822",
-        buffer: Buffer.from("Subject: hello\r\n\r\nWhen do you open?\r\n"),
-      },
-    ]);
+  await page.getByLabel("Mails that came back").setInputFiles([
+    {
+      name: "hello.eml",
+      mimeType: "message/rfc822",
+      buffer: Buffer.from("Subject: hello\r\n\r\nWhen do you open?\r\n"),
+    },
+  ]);
   await expect(page.getByRole("status")).toContainText(
     "hello.eml is not a report of a mail system",
   );

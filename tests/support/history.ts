@@ -335,20 +335,18 @@ export class History {
           ),
         );
         if (!waiting || !item || waiting.unidentified >= item.balance) return;
-        const asked = book
-          .as("Mara")
-          .do("askApproval", {
-            receiptId: waiting.id,
-            customerId: item.customerId,
-            lines: [
-              {
-                itemId: item.id,
-                amount: waiting.unidentified,
-                smallDifference: item.balance - waiting.unidentified,
-              },
-            ],
-            why: "given up",
-          });
+        const asked = book.as("Mara").do("askApproval", {
+          receiptId: waiting.id,
+          customerId: item.customerId,
+          lines: [
+            {
+              itemId: item.id,
+              amount: waiting.unidentified,
+              smallDifference: item.balance - waiting.unidentified,
+            },
+          ],
+          why: "given up",
+        });
         return asked.ok && share > 30
           ? void book
               .as("Theo")
@@ -539,13 +537,11 @@ export class History {
         );
         const asked =
           item &&
-          book
-            .as("Mara")
-            .do("writeOff", {
-              itemId: item.id,
-              sum: Math.max(1, Math.floor((item.balance * share) / 100)),
-              why: "gone out of business",
-            });
+          book.as("Mara").do("writeOff", {
+            itemId: item.id,
+            sum: Math.max(1, Math.floor((item.balance * share) / 100)),
+            why: "gone out of business",
+          });
         const waits = book.db.get<{ id: number }>(
           "SELECT max(id) AS id FROM write_off WHERE state = 'waiting'",
         );

@@ -27,28 +27,24 @@ const events: fc.Arbitrary<(parts: Parts) => ReceiptEvent> = fc.oneof(
       onAccount: minor(parts.unidentified - applied - surcharge - recovered),
     };
   }),
-  fc
-    .nat(100)
-    .map((share) => (parts: Parts): ReceiptEvent => ({
-      kind: "moved_from_account",
-      applied: minor(Math.floor((Math.max(0, parts.onAccount) * share) / 100)),
-    })),
+  fc.nat(100).map((share) => (parts: Parts): ReceiptEvent => ({
+    kind: "moved_from_account",
+    applied: minor(Math.floor((Math.max(0, parts.onAccount) * share) / 100)),
+  })),
   fc.constant((): ReceiptEvent => ({ kind: "set_aside" })),
   fc.constant((): ReceiptEvent => ({ kind: "taken_back" })),
-  fc
-    .nat(100)
-    .map((share) => (parts: Parts): ReceiptEvent => ({
-      kind: "gone_back",
-      parts: {
-        unidentified: minor(Math.floor((parts.unidentified * share) / 100)),
-        onAccount: minor(Math.floor((parts.onAccount * share) / 100)),
-        applied: parts.applied,
-        parked: minor(0),
-        income: minor(0),
-        surcharge: parts.surcharge,
-        recovered: parts.recovered,
-      },
-    })),
+  fc.nat(100).map((share) => (parts: Parts): ReceiptEvent => ({
+    kind: "gone_back",
+    parts: {
+      unidentified: minor(Math.floor((parts.unidentified * share) / 100)),
+      onAccount: minor(Math.floor((parts.onAccount * share) / 100)),
+      applied: parts.applied,
+      parked: minor(0),
+      income: minor(0),
+      surcharge: parts.surcharge,
+      recovered: parts.recovered,
+    },
+  })),
 );
 
 describe("a receipt's life", () => {

@@ -434,20 +434,18 @@ export function followUpWorkings(
     ...keptOf(promisesOf(db, customerId, today)),
     why: whyToday(row, today, settings.currency),
     act: row.next.step.act,
-    leftOut: row
-      .detail()
-      .items.flatMap((item) =>
-        item.leftOut === null
-          ? []
-          : [
-              {
-                id: item.id,
-                number: item.number,
-                reason: item.leftOut,
-                balance: item.balance,
-                currency: item.currency,
-              },
-            ],
-      ),
+    leftOut: row.detail().items.flatMap((item) =>
+      item.leftOut === null
+        ? []
+        : [
+            {
+              id: item.id,
+              number: item.number,
+              reason: item.leftOut,
+              balance: item.balance,
+              currency: item.currency,
+            },
+          ],
+    ),
   };
 }
