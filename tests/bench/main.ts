@@ -6,6 +6,7 @@ import { calibrate, confidence } from "./calibration";
 import { followup } from "./followup";
 import { importing } from "./importing";
 import { ledger } from "./ledger";
+import { lists } from "./lists/lists";
 import { matching } from "./matching";
 import type { Measure } from "./measure";
 
@@ -18,6 +19,7 @@ const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = {
   aging,
   ledger,
   followup,
+  lists,
 };
 
 const wanted = process.argv.slice(2);
