@@ -12,106 +12,77 @@ const words = [
   "metrics",
   "formats",
 ];
+const code = { pathNot: "\\.test\\.tsx?$" };
 const not = (...folders) => `^src/(?!(${folders.join("|")})/)`;
+const rule = (name, from, to) => ({ name, severity: "error", from, to });
+/** A folder of src and the only others of src that it may import. */
+const layer = (folder, ...may) =>
+  rule(
+    `${folder}-imports-${may.join("-")}`,
+    { path: `^src/${folder}/`, ...code },
+    {
+      path: not(folder, ...may),
+    },
+  );
 
 module.exports = {
   forbidden: [
-    {
-      name: "no-circles",
-      severity: "error",
-      from: { pathNot: "^(node_modules|\\.next)" },
-      to: { circular: true },
-    },
-    {
-      name: "core-is-pure",
-      severity: "error",
-      from: { path: "^src/core/", pathNot: "\\.test\\.ts$" },
-      to: { path: not("core") },
-    },
-    {
-      name: "core-has-no-machine",
-      severity: "error",
-      from: { path: "^src/core/", pathNot: "\\.test\\.ts$" },
-      to: { dependencyTypes: ["core"] },
-    },
-    {
-      name: "core-has-no-interface",
-      severity: "error",
-      from: { path: "^src/core/" },
-      to: { path: "node_modules/(react|next|@chakra-ui|better-sqlite3|echarts)" },
-    },
-    {
-      name: "money-knows-nothing",
-      severity: "error",
-      from: { path: "^src/core/money/", pathNot: "\\.test\\.ts$" },
-      to: { path: "^src/(?!core/(money|result)/)" },
-    },
-    {
-      name: "ledger-does-not-know-matching",
-      severity: "error",
-      from: { path: "^src/core/ledger/", pathNot: "\\.test\\.ts$" },
-      to: { path: "^src/core/matching/" },
-    },
-    ...words.map((word) => ({
-      name: `one-door-to-${word}`,
-      severity: "error",
-      from: { path: "^(src|tests)/", pathNot: `^src/core/${word}/` },
-      to: { path: `^src/core/${word}/(?!index\\.ts$)` },
-    })),
-    {
-      name: "db-imports-core",
-      severity: "error",
-      from: { path: "^src/db/", pathNot: "\\.test\\.ts$" },
-      to: { path: not("core", "db") },
-    },
-    {
-      name: "only-db-knows-sqlite",
-      severity: "error",
-      from: { path: "^src/(?!db/)", pathNot: "\\.test\\.ts$" },
-      to: { path: "node_modules/better-sqlite3" },
-    },
-    {
-      name: "server-imports-core-and-db",
-      severity: "error",
-      from: { path: "^src/server/", pathNot: "\\.test\\.ts$" },
-      to: { path: not("core", "db", "server") },
-    },
-    {
-      name: "ui-imports-core",
-      severity: "error",
-      from: { path: "^src/ui/" },
-      to: { path: not("core", "ui") },
-    },
-    {
-      name: "app-imports-server-ui-core",
-      severity: "error",
-      from: { path: "^src/app/" },
-      to: { path: not("server", "ui", "core", "db", "app") },
-    },
-    {
-      name: "cli-imports-server-core",
-      severity: "error",
-      from: { path: "^src/cli/" },
-      to: { path: not("server", "core", "db", "demo", "cli") },
-    },
-    {
-      name: "demo-imports-server-core",
-      severity: "error",
-      from: { path: "^src/demo/" },
-      to: { path: not("server", "core", "db", "demo") },
-    },
-    {
-      name: "server-only-in-app-alone",
-      severity: "error",
-      from: { path: "^src/(?!app/)" },
-      to: { path: "node_modules/server-only" },
-    },
-    {
-      name: "nothing-imports-pages",
-      severity: "error",
-      from: { path: "^src/(?!app/)" },
-      to: { path: "^src/app/" },
-    },
+    rule("no-circles", { pathNot: "^(node_modules|\\.next)" }, { circular: true }),
+    layer("core"),
+    rule("core-has-no-machine", { path: "^src/core/", ...code }, { dependencyTypes: ["core"] }),
+    rule(
+      "core-has-no-interface",
+      { path: "^src/core/" },
+      {
+        path: "node_modules/(react|next|@chakra-ui|better-sqlite3|echarts)",
+      },
+    ),
+    rule(
+      "money-knows-nothing",
+      { path: "^src/core/money/", ...code },
+      {
+        path: "^src/(?!core/(money|result)/)",
+      },
+    ),
+    rule(
+      "ledger-does-not-know-matching",
+      { path: "^src/core/ledger/", ...code },
+      {
+        path: "^src/core/matching/",
+      },
+    ),
+    ...words.map((word) =>
+      rule(
+        `one-door-to-${word}`,
+        { path: "^(src|tests)/", pathNot: `^src/core/${word}/` },
+        {
+          path: `^src/core/${word}/(?!index\\.ts$)`,
+        },
+      ),
+    ),
+    layer("contracts", "core"),
+    layer("db", "core"),
+    rule(
+      "only-db-knows-sqlite",
+      { path: "^src/(?!db/)", ...code },
+      {
+        path: "node_modules/better-sqlite3",
+      },
+    ),
+    layer("server", "core", "db", "contracts"),
+    layer("ui", "core", "contracts"),
+    rule("the-kit-knows-no-station", { path: "^src/ui/kit/" }, { path: "^src/ui/(?!kit/)" }),
+    layer("app", "server", "ui", "contracts", "core"),
+    layer("cli", "server", "contracts", "core", "demo"),
+    layer("demo", "server", "contracts", "core"),
+    rule(
+      "server-only-in-app-alone",
+      { path: "^src/(?!app/)" },
+      {
+        path: "node_modules/server-only",
+      },
+    ),
+    rule("nothing-imports-pages", { path: "^src/(?!app/)" }, { path: "^src/app/" }),
   ],
   options: {
     tsPreCompilationDeps: true,

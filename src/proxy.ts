@@ -1,6 +1,6 @@
-import { NextResponse, type NextRequest } from "next/server";
+import { type NextRequest, NextResponse } from "next/server";
 
-import { isOwnRequest } from "./server/ownRequest";
+import { isOwnRequest } from "@/server/runtime/ownRequest";
 
 /**
  * Until sign-in exists the server is for this machine alone: a Host that is not

@@ -2,11 +2,11 @@ import "server-only";
 
 import { NextResponse } from "next/server";
 
-import { parseDay, type Day } from "@/core/calendar";
+import { type Day, parseDay } from "@/core/calendar";
 import type { Result } from "@/core/result";
 import type { Db } from "@/db/connection";
-import { inWords } from "@/server/messages";
-import { reading } from "@/server/threads/reader";
+import { inWords } from "@/server/runtime/messages";
+import { reading } from "@/server/runtime/threads/reader";
 
 /** What does a request for a book's data come with. */
 export type BookParams<More extends object = object> = { params: Promise<{ book: string } & More> };

@@ -5,7 +5,7 @@ import "@/ui/ledger.css";
 import type { Metadata } from "next";
 import type { ReactNode } from "react";
 
-import { Providers } from "@/ui/Providers";
+import { Providers } from "@/ui/kit/Providers";
 
 export const metadata: Metadata = {
   title: "Dozo",

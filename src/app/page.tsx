@@ -1,7 +1,7 @@
 import { redirect } from "next/navigation";
 import type { ReactNode } from "react";
 
-import { listBooks } from "@/server/folders";
+import { listBooks } from "@/server/runtime/folders";
 import { NewBook } from "@/ui/books/NewBook";
 
 export const dynamic = "force-dynamic";

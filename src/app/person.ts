@@ -3,7 +3,7 @@ import "server-only";
 import { cookies } from "next/headers";
 
 import { readSettings } from "@/db/settings";
-import { reading } from "@/server/threads/reader";
+import { reading } from "@/server/runtime/threads/reader";
 
 /** The cookie that says who is working, until there is sign-in. */
 export const PERSON_COOKIE = "dozo-person";

@@ -6,8 +6,8 @@ import type { Day } from "@/core/calendar";
 import type { Proposal } from "@/core/matching";
 import type { Db } from "@/db/connection";
 import { readSettings, type Settings } from "@/db/settings";
-import { todayOf } from "@/server/context";
-import { proposalsFor, reading } from "@/server/threads/reader";
+import { todayOf } from "@/server/runtime/context";
+import { proposalsFor, reading } from "@/server/runtime/threads/reader";
 
 /** What every page of a book begins with; a book that is not there is not found. */
 export async function pageOf(params: Promise<{ book: string }>): Promise<{

@@ -2,10 +2,10 @@ import { copyFileSync, existsSync, renameSync, rmSync } from "node:fs";
 import { basename } from "node:path";
 
 import { openToRead } from "@/db/connection";
-import { openBookToRead } from "@/server/books";
-import { bookExists, bookFile, isBookName, makeBookFolders } from "@/server/folders";
+import { openBookToRead } from "@/server/runtime/books";
+import { bookExists, bookFile, isBookName, makeBookFolders } from "@/server/runtime/folders";
 
-import { EXIT, failed, wrongCall, type Args, type Outcome } from "./outcome";
+import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 
 /** `dozo backup`: a consistent copy of a book's file while the server runs. */
 export async function backup({ values }: Args): Promise<Outcome> {

@@ -1,9 +1,9 @@
 import { toDecimal } from "@/core/money";
 import { readSettings } from "@/db/settings";
-import { openBookToRead } from "@/server/books";
-import { proofInWords, proofs, workInWords } from "@/server/queries/proofs";
+import { proofInWords, proofs, workInWords } from "@/server/books/queries/proofs";
+import { openBookToRead } from "@/server/runtime/books";
 
-import { EXIT, failed, wrongCall, type Args, type Outcome } from "./outcome";
+import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 
 /** `dozo check`: recomputes every proof; 1 where one is broken. Open work is told, and is no failure. */
 export function check({ values }: Args): Outcome {

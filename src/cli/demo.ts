@@ -3,9 +3,9 @@ import { existsSync } from "node:fs";
 import { join } from "node:path";
 
 import { DEMO_BOOK, makeDemoBook } from "@/demo";
-import { bookExists } from "@/server/folders";
+import { bookExists } from "@/server/runtime/folders";
 
-import { EXIT, failed, type Args, type Outcome } from "./outcome";
+import { type Args, EXIT, failed, type Outcome } from "./outcome";
 
 /** `dozo demo`: makes the demo book if it is not there, and starts the server unless told not to. */
 export async function demo({ values }: Args): Promise<Outcome> {

@@ -1,13 +1,13 @@
 import { writeFileSync } from "node:fs";
 
-import { parseDay, type Day } from "@/core/calendar";
+import { type Day, parseDay } from "@/core/calendar";
 import { readSettings } from "@/db/settings";
-import { openBookToRead } from "@/server/books";
-import { todayOf } from "@/server/context";
-import { EXPORTS, periodOf, sheetOf, type ExportName } from "@/server/queries/exports";
-import { FORMATS, render, type Format } from "@/server/sheets";
+import { type ExportName, EXPORTS, periodOf, sheetOf } from "@/server/output/exports";
+import { type Format, FORMATS, render } from "@/server/output/sheets";
+import { openBookToRead } from "@/server/runtime/books";
+import { todayOf } from "@/server/runtime/context";
 
-import { EXIT, failed, wrongCall, type Args, type Outcome } from "./outcome";
+import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 
 /** `dozo export`: a report to standard output, or to a file. */
 export async function exportReport({ values, files }: Args): Promise<Outcome> {

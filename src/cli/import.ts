@@ -1,19 +1,19 @@
-import { createReadStream } from "node:fs";
 import { randomUUID } from "node:crypto";
+import { createReadStream } from "node:fs";
 import { basename } from "node:path";
 
 import { FILE_KINDS, type FileKind, type MappingSpec } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { mappings } from "@/db/files";
-import { openBookToWrite } from "@/server/books";
-import { runCommand } from "@/server/command";
-import { importFile } from "@/server/commands/importFile";
-import { inspectFile } from "@/server/imports/read";
-import type { ImportReport } from "@/server/imports/report";
-import { keepFile } from "@/server/keepFile";
+import { importFile } from "@/server/arrivals/commands/importFile";
+import { inspectFile } from "@/server/arrivals/imports/read";
+import type { ImportReport } from "@/server/arrivals/imports/report";
+import { keepFile } from "@/server/arrivals/keepFile";
+import { openBookToWrite } from "@/server/runtime/books";
+import { runCommand } from "@/server/runtime/command";
 
-import { EXIT, failed, wrongCall, type Args, type Outcome } from "./outcome";
+import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 
 /** `dozo import`: the same dry run and all-or-nothing as the page; each file in a transaction of its own. */
 export async function importFiles({ values, files }: Args): Promise<Outcome> {

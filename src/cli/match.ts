@@ -1,12 +1,11 @@
+import { stringify } from "csv-stringify/sync";
 import { writeFileSync } from "node:fs";
 
-import { stringify } from "csv-stringify/sync";
+import { type Proposal, reasonInWords } from "@/core/matching";
+import { type Currency, toDecimal } from "@/core/money";
+import { matchFiles } from "@/server/match/matchFiles";
 
-import { reasonInWords, type Proposal } from "@/core/matching";
-import { toDecimal, type Currency } from "@/core/money";
-import { matchFiles } from "@/server/matchFiles";
-
-import { EXIT, outcomeOf, wrongCall, type Args, type Outcome } from "./outcome";
+import { type Args, EXIT, type Outcome, outcomeOf, wrongCall } from "./outcome";
 
 const DECISION = { sure: "apply", check: "review", none: "none" } as const;
 

@@ -1,12 +1,12 @@
 import { randomUUID } from "node:crypto";
 
 import type { Proposal } from "@/core/matching";
-import { openBookToRead, openBookToWrite } from "@/server/books";
-import { runCommand } from "@/server/command";
-import { postSure } from "@/server/commands/postSure";
-import { proposalsOf } from "@/server/proposals";
+import { postSure } from "@/server/match/commands/postSure";
+import { proposalsOf } from "@/server/match/proposals";
+import { openBookToRead, openBookToWrite } from "@/server/runtime/books";
+import { runCommand } from "@/server/runtime/command";
 
-import { EXIT, failed, outcomeOf, type Outcome } from "./outcome";
+import { EXIT, failed, type Outcome, outcomeOf } from "./outcome";
 
 /** The proposals of a book; its sure ones are posted if told to. */
 export function matchBook(book: string, post: boolean): Outcome {

@@ -1,5 +1,5 @@
 import type { Failure, Result } from "@/core/result";
-import { inWords } from "@/server/messages";
+import { inWords } from "@/server/runtime/messages";
 
 /** Exit codes, as contracts.md gives them. */
 export const EXIT = { done: 0, wrong: 1, call: 2, input: 3, book: 4, bug: 70 } as const;

@@ -1,9 +1,9 @@
-import { dayNumber, type Day } from "@/core/calendar";
-import { spanOf, type AgedBy, type AgeSpan } from "@/core/metrics";
-import { minor, sumOf, ZERO, type Currency, type Minor } from "@/core/money";
+import { type Day, dayNumber } from "@/core/calendar";
+import { type AgedBy, type AgeSpan, spanOf } from "@/core/metrics";
+import { type Currency, minor, type Minor, sumOf, ZERO } from "@/core/money";
 
 import type { Db } from "./connection";
-import { movesOf, standingOn } from "./moves";
+import { movesOf, standingOn } from "./receivableMovements";
 
 /** What is asked of an aging: as of which day, counted from which day of an item, in which columns; in one currency's own sums, or (null) everything in the book's. */
 export type AgeAsk = {

@@ -1,11 +1,11 @@
-import { addDays, dayNumber, dayOfNumber, type Day } from "@/core/calendar";
-import { bothSums, sumsOf, type ItemSums } from "@/core/followup";
-import { agingOf, BUCKETS, totalAging, type Aging } from "@/core/metrics";
-import { add, minor, type Currency, type Minor } from "@/core/money";
+import { addDays, type Day, dayNumber, dayOfNumber } from "@/core/calendar";
+import { bothSums, type ItemSums, sumsOf } from "@/core/followup";
+import { type Aging, agingOf, BUCKETS, totalAging } from "@/core/metrics";
+import { add, type Currency, minor, type Minor } from "@/core/money";
 
 import type { Db } from "./connection";
-import { movesOf } from "./moves";
 import { BOOK_CURRENCY, bookValue } from "./rates";
+import { movesOf } from "./receivableMovements";
 
 /** What a customer's open items come to, for follow-up; `notes` are its credit notes, positive. Sums in the book's currency. */
 export type FollowSums = { readonly sums: ItemSums; readonly aging: Aging; readonly notes: Minor };

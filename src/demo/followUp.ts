@@ -2,8 +2,8 @@ import { DEFAULT_STEPS } from "@/core/followup";
 import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import type { CommandName, InputOf, OutputOf } from "@/server/commands";
-import { proposalsOf } from "@/server/proposals";
-import { overdueRows } from "@/server/queries/overdue";
+import { proposalsOf } from "@/server/match/proposals";
+import { overdueRows } from "@/server/overdue/queries/overdue";
 
 import { TODAY } from "./world";
 

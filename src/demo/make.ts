@@ -3,23 +3,23 @@ import { mkdirSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 
 import { addDays, day, type Day } from "@/core/calendar";
-import { guessMapping, readTable, type FileKind } from "@/core/formats";
+import { type FileKind, guessMapping, readTable } from "@/core/formats";
 import type { Proposal } from "@/core/matching";
 import { minor } from "@/core/money";
 import { ok, type Result } from "@/core/result";
+import { openBankLines } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { openItemByNumber } from "@/db/openItems";
-import { openBankLines } from "@/db/bank";
 import { receiptsInState } from "@/db/receipts";
-import { createBook } from "@/server/books";
-import { runCommand } from "@/server/command";
-import { COMMANDS, type CommandName, type InputOf, type OutputOf } from "@/server/commands";
-import { arrivedFile, bookFile, keptFile } from "@/server/folders";
-import { deliverLetter } from "@/server/delivery";
-import { draftLetter } from "@/server/letters";
-import { proposalsOf } from "@/server/proposals";
-import { overdueRows } from "@/server/queries/overdue";
 import { readSettings } from "@/db/settings";
+import { type CommandName, COMMANDS, type InputOf, type OutputOf } from "@/server/commands";
+import { proposalsOf } from "@/server/match/proposals";
+import { deliverLetter } from "@/server/output/delivery";
+import { draftLetter } from "@/server/overdue/letters";
+import { overdueRows } from "@/server/overdue/queries/overdue";
+import { createBook } from "@/server/runtime/books";
+import { runCommand } from "@/server/runtime/command";
+import { arrivedFile, bookFile, keptFile } from "@/server/runtime/folders";
 
 import {
   abroadBill,
@@ -29,9 +29,9 @@ import {
   abroadRates,
   withAbroad,
 } from "./abroad";
-import { demoFollowUp } from "./followUp";
 import { achFile, bankFile, cardFile, customersFile, invoicesFile } from "./files";
-import { CUT_OVER, makeWorld, TODAY, type Payment, type World } from "./world";
+import { demoFollowUp } from "./followUp";
+import { CUT_OVER, makeWorld, type Payment, TODAY, type World } from "./world";
 
 /** The demo book's name in addresses, and the one it has while it is being made. */
 export const DEMO_BOOK = "kestrel-row";

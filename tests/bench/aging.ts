@@ -1,10 +1,10 @@
 import { day, type Day } from "@/core/calendar";
 import { spansOf } from "@/core/metrics";
 import { accounts } from "@/db/journal";
-import { movesOf } from "@/db/moves";
-import { openBookToRead } from "@/server/books";
-import { agesPage, type AgesAsked } from "@/server/queries/ages";
-import { proofs } from "@/server/queries/proofs";
+import { movesOf } from "@/db/receivableMovements";
+import { proofs } from "@/server/books/queries/proofs";
+import { type AgesAsked, agesPage } from "@/server/reports/queries/ages";
+import { openBookToRead } from "@/server/runtime/books";
 
 import { BOOK, seconds, withBook } from "./importing";
 import type { Measure } from "./measure";

@@ -50,7 +50,7 @@ const ENOUGH = 50;
 
 /**
  * Counts anew how often readings of each kind are right and writes
- * src/core/matching/seen.ts: `npm run bench -- calibrate 100 400` (first seed,
+ * src/core/matching/decision/calibrationTable.generated.ts: `npm run bench -- calibrate 100 400` (first seed,
  * how many). Quality is measured on other seeds than these.
  */
 export function calibrate(from = 100, count = 400): Measure[] {
@@ -72,7 +72,7 @@ export function calibrate(from = 100, count = 400): Measure[] {
     whole.set(pattern.split(" ")[0] ?? "", { hits: rare.hits + a.hits, all: rare.all + a.all });
   }
   writeFileSync(
-    join(process.cwd(), "src/core/matching/seen.ts"),
+    join(process.cwd(), "src/core/matching/decision/calibrationTable.generated.ts"),
     `/**
  * How often readings of a kind were right on generated books with known truth,
  * hits and readings by decision, numbers, sum and payer. Written by \`npm run

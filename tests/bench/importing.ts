@@ -3,12 +3,12 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
-import { guessMapping, readTable, type FileKind } from "@/core/formats";
+import { type FileKind, guessMapping, readTable } from "@/core/formats";
 import type { Db } from "@/db/connection";
-import { createBook } from "@/server/books";
-import { runCommand } from "@/server/command";
-import { COMMANDS, type CommandName } from "@/server/commands";
-import { keptFile } from "@/server/folders";
+import { type CommandName, COMMANDS } from "@/server/commands";
+import { createBook } from "@/server/runtime/books";
+import { runCommand } from "@/server/runtime/command";
+import { keptFile } from "@/server/runtime/folders";
 
 import type { Measure } from "./measure";
 

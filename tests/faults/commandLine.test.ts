@@ -1,12 +1,11 @@
 import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-
 import { parse } from "papaparse";
 
-import { createBook } from "@/server/books";
-import { openBookToWrite } from "@/server/books";
-import { runCommand } from "@/server/command";
-import { addBankAccount, addProcessorAccount } from "@/server/commands/settings";
+import { createBook, openBookToWrite } from "@/server/runtime/books";
+import { runCommand } from "@/server/runtime/command";
+import { addBankAccount } from "@/server/settings/commands/addBankAccount";
+import { addProcessorAccount } from "@/server/settings/commands/addProcessorAccount";
 
 import { CHARGES, CUSTOMERS, INVOICES, STATEMENT } from "../support/book";
 import { Cli } from "../support/cli";

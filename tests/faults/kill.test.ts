@@ -1,7 +1,7 @@
-import { createBook, openBookToRead } from "@/server/books";
-import { runCommand } from "@/server/command";
-import { addProcessorAccount } from "@/server/commands/settings";
-import { proofs } from "@/server/queries/proofs";
+import { proofs } from "@/server/books/queries/proofs";
+import { createBook, openBookToRead } from "@/server/runtime/books";
+import { runCommand } from "@/server/runtime/command";
+import { addProcessorAccount } from "@/server/settings/commands/addProcessorAccount";
 
 import { Cli } from "../support/cli";
 

@@ -1,12 +1,12 @@
-import { spawn, type ChildProcess } from "node:child_process";
+import { type ChildProcess, spawn } from "node:child_process";
 import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { dirname } from "node:path";
 
 import { day } from "@/core/calendar";
-import { createBook, openBookToRead } from "@/server/books";
-import { outboxFile } from "@/server/folders";
-import { letterRun } from "@/server/queries/letterRun";
-import { overdueRows } from "@/server/queries/overdue";
+import { letterRun } from "@/server/overdue/queries/letterRun";
+import { overdueRows } from "@/server/overdue/queries/overdue";
+import { createBook, openBookToRead } from "@/server/runtime/books";
+import { outboxFile } from "@/server/runtime/folders";
 
 import { Cli } from "../support/cli";
 

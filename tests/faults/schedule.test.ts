@@ -1,8 +1,8 @@
-import { spawn, type ChildProcess } from "node:child_process";
+import { type ChildProcess, spawn } from "node:child_process";
 import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { dirname } from "node:path";
 
-import { outboxFile } from "@/server/folders";
+import { outboxFile } from "@/server/runtime/folders";
 
 import { eachBook, type TestBook } from "../support/book";
 

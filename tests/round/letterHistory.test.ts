@@ -1,14 +1,14 @@
 import fc from "fast-check";
 
-import { addDays, daysBetween, isBankingDay, type Day } from "@/core/calendar";
+import { addDays, type Day, daysBetween, isBankingDay } from "@/core/calendar";
 import { spansOf } from "@/core/metrics";
 import { agesTogether } from "@/db/ages";
 import { balancesAsOf } from "@/db/journal";
 import { readSettings } from "@/db/settings";
-import { draftLetter, letterHeads } from "@/server/letters";
-import { letterRun } from "@/server/queries/letterRun";
-import { overdueRows, type OverdueRow } from "@/server/queries/overdue";
-import { statementsOfAll } from "@/server/queries/statement";
+import { statementsOfAll } from "@/server/customers/queries/statement";
+import { draftLetter, letterHeads } from "@/server/overdue/letters";
+import { letterRun } from "@/server/overdue/queries/letterRun";
+import { type OverdueRow, overdueRows } from "@/server/overdue/queries/overdue";
 
 import type { TestBook } from "../support/book";
 import { History, started, step } from "../support/history";

@@ -4,14 +4,14 @@ import { day, daysBetween } from "@/core/calendar";
 import { sumsOf } from "@/core/followup";
 import { agingOf, spanOf, spansOf } from "@/core/metrics";
 import type { Currency } from "@/core/money";
-import { agesByCustomer, agesTogether, type AgeAsk } from "@/db/ages";
+import { type AgeAsk, agesByCustomer, agesTogether } from "@/db/ages";
 import type { Db } from "@/db/connection";
 import { followSums } from "@/db/followSums";
 import { itemsLeftOut } from "@/db/ladders";
 import { openItemsAsOf, openItemsOf } from "@/db/openItems";
-import { openBookToRead } from "@/server/books";
+import { openBookToRead } from "@/server/runtime/books";
 
-import { TODAY, type TestBook } from "../support/book";
+import { type TestBook, TODAY } from "../support/book";
 import { fromDocuments, History, inJournal, started, step } from "../support/history";
 
 /** Histories of hundreds of events, 5,000 in all: every kind, in whatever order they come. The proofs are reckoned after each. */

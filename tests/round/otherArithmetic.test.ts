@@ -1,10 +1,9 @@
+import fc from "fast-check";
 import { spawnSync } from "node:child_process";
 
-import fc from "fast-check";
-
 import { day } from "@/core/calendar";
-import { periodOf, sheetOf } from "@/server/queries/exports";
-import { render } from "@/server/sheets";
+import { periodOf, sheetOf } from "@/server/output/exports";
+import { render } from "@/server/output/sheets";
 
 import { History, started, step } from "../support/history";
 

@@ -5,22 +5,22 @@ import { join } from "node:path";
 
 import { day } from "@/core/calendar";
 import {
+  type FileKind,
   guessMapping,
   isNacha,
+  type MappingSpec,
   nachaTable,
   readTable,
-  type FileKind,
-  type MappingSpec,
 } from "@/core/formats";
 import type { Result } from "@/core/result";
 import type { Db } from "@/db/connection";
-import { createBook } from "@/server/books";
-import { runCommand } from "@/server/command";
-import { COMMANDS, type CommandName, type InputOf, type OutputOf } from "@/server/commands";
-import { keptFile } from "@/server/folders";
-import type { ImportReport } from "@/server/imports/report";
-import { proposalsOf } from "@/server/proposals";
-import { proofs } from "@/server/queries/proofs";
+import type { ImportReport } from "@/server/arrivals/imports/report";
+import { proofs } from "@/server/books/queries/proofs";
+import { type CommandName, COMMANDS, type InputOf, type OutputOf } from "@/server/commands";
+import { proposalsOf } from "@/server/match/proposals";
+import { createBook } from "@/server/runtime/books";
+import { runCommand } from "@/server/runtime/command";
+import { keptFile } from "@/server/runtime/folders";
 
 export type Take = { account?: string; rehearse?: boolean; mapping?: Partial<MappingSpec> };
 

@@ -5,11 +5,11 @@ import { randomUUID } from "node:crypto";
 import { hasVisited, type Visit } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { readSettings } from "@/db/settings";
-import { todayOf } from "@/server/context";
-import { listBooks } from "@/server/folders";
-import { accountPageOf, type AccountPage } from "@/server/queries/accountPage";
-import { reading } from "@/server/threads/reader";
-import { execute } from "@/server/threads/writer";
+import { type AccountPage, accountPageOf } from "@/server/customers/queries/accountPage";
+import { todayOf } from "@/server/runtime/context";
+import { listBooks } from "@/server/runtime/folders";
+import { reading } from "@/server/runtime/threads/reader";
+import { execute } from "@/server/runtime/threads/writer";
 
 export type OpenAccount = { book: string; db: Db; page: AccountPage };
 

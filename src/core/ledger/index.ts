@@ -20,7 +20,7 @@ export {
   postRefund,
   type WentTo,
   type WriteOff,
-} from "./goingBack";
+} from "./returnPostings";
 export {
   postAdjustment,
   postApplied,

@@ -1,9 +1,9 @@
-export { jaro, jaroWinkler } from "./names";
-export { Matcher, propose } from "./propose";
-export { filterItems, type Filtered } from "./filter";
-export { piecesOf, restsOn, type Piece } from "./marks";
-export { editDistance } from "./damage";
-export { numberWords } from "./memo";
+export { jaro, jaroWinkler } from "./payers/names";
+export { Matcher, propose } from "./engine/propose";
+export { filterItems, type Filtered } from "./candidates/filter";
+export { piecesOf, restsOn, type Piece } from "./memo/marks";
+export { editDistance } from "./memo/damage";
+export { numberWords } from "./memo/memo";
 export type {
   Decision,
   Habit,
@@ -19,6 +19,6 @@ export type {
   Reason,
   Spot,
 } from "./types";
-export { payersFor } from "./payers";
-export { oddity, sureKind } from "./sureKinds";
-export { reasonInWords, speaksAgainst } from "./words";
+export { payersFor } from "./payers/payers";
+export { oddity, sureKind } from "./decision/sureKinds";
+export { reasonInWords, speaksAgainst } from "./decision/words";

@@ -1,6 +1,6 @@
 export { expectedOf, expectedUpTo, type Expected, type Unpaid } from "./expected";
 export { explanationsOf, type Explanation, type OffPayout, type Remedy } from "./explain";
-export { lumpAnswers, type LumpAnswers, type LumpItem } from "./lump";
+export { lumpAnswers, type LumpAnswers, type LumpItem } from "./bulkPayout";
 export { lineAtOwnRate } from "./ownRate";
 export {
   expectedAtBank,

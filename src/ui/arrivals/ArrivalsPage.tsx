@@ -1,14 +1,14 @@
 "use client";
 
 import NextLink from "next/link";
-import { useRef, useState, type ReactNode } from "react";
+import { type ReactNode, useRef, useState } from "react";
 
 import { formatDay } from "@/core/calendar";
 
-import { Act } from "../Act";
-import { LedgerList, type ListColumn } from "../lists/LedgerList";
-import { post } from "../send";
+import { Act } from "../kit/Act";
+import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { useActing } from "../shell/Notices";
+import { post } from "../shell/send";
 import { DryRun } from "./DryRun";
 import type { ArrivalsFacts, TakenFile, Waiting } from "./types";
 

@@ -1,19 +1,19 @@
 "use client";
 
 import NextLink from "next/link";
-import { useEffect, useState, type ReactNode } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, type Currency, type Minor } from "@/core/money";
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import { Act } from "../Act";
-import { LedgerList } from "../lists/LedgerList";
-import { SearchBox } from "../lists/SearchBox";
-import { useOpenRow } from "../lists/useOpenRow";
-import { load } from "../send";
+import { Act } from "../kit/Act";
+import { Sum } from "../kit/Amount";
+import { LedgerList } from "../kit/lists/LedgerList";
+import { SearchBox } from "../kit/lists/SearchBox";
+import { useOpenRow } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";
-import { Sum } from "../Sum";
+import { load } from "../shell/send";
 
 type State =
   "open" | "payout" | "receipt" | "elsewhere" | "deposit" | "bounce" | "fee_bill" | "refund";

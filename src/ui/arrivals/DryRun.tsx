@@ -1,18 +1,18 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useEffect, useState, type ReactNode } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { formatDay } from "@/core/calendar";
 import type { FileKind, MappingSpec } from "@/core/formats";
-import { type Currency } from "@/core/money";
+import type { Currency } from "@/core/money";
 
-import { Act } from "../Act";
-import { Choice, TextField } from "../Field";
-import { post, sendCommand } from "../send";
+import { Act } from "../kit/Act";
+import { Sum } from "../kit/Amount";
+import { Choice, TextField } from "../kit/Field";
 import { useActing } from "../shell/Notices";
-import { Sum } from "../Sum";
+import { post, sendCommand } from "../shell/send";
 import { MappingForm } from "./MappingForm";
 import type { ArrivalsFacts, Report, Waiting } from "./types";
 

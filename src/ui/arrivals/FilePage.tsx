@@ -5,8 +5,8 @@ import type { ReactNode } from "react";
 
 import { formatDay } from "@/core/calendar";
 
-import type { Around } from "../documents/types";
-import { LedgerList } from "../lists/LedgerList";
+import type { Around } from "../history/types";
+import { LedgerList } from "../kit/lists/LedgerList";
 import type { TakenFile } from "./types";
 
 type Row = { line: number; cells: readonly string[] };

@@ -3,13 +3,13 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, minor, sumOf, type Minor } from "@/core/money";
+import { type Day, formatDay } from "@/core/calendar";
+import { formatAmount, minor, type Minor, sumOf } from "@/core/money";
 
-import type { Around } from "../documents/types";
-import { AsOf } from "../lists/AsOf";
-import { LedgerList } from "../lists/LedgerList";
-import { Sum } from "../Sum";
+import type { Around } from "../history/types";
+import { Sum } from "../kit/Amount";
+import { AsOf } from "../kit/lists/AsOf";
+import { LedgerList } from "../kit/lists/LedgerList";
 import { BooksHeading } from "./BooksHeading";
 
 type Account = { id: number; code: string; name: string; role: string; balance: Minor };

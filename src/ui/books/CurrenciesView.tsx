@@ -1,15 +1,15 @@
 "use client";
 
-import { useState, type ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 
-import { formatDay, parseDay, type Day } from "@/core/calendar";
-import { currencyOf, sumOf, type Currency, type Minor } from "@/core/money";
+import { type Day, formatDay, parseDay } from "@/core/calendar";
+import { type Currency, currencyOf, type Minor, sumOf } from "@/core/money";
 
-import { Act } from "../Act";
-import type { Around } from "../documents/types";
-import { AsOf } from "../lists/AsOf";
+import type { Around } from "../history/types";
+import { Act } from "../kit/Act";
+import { Sum } from "../kit/Amount";
+import { AsOf } from "../kit/lists/AsOf";
 import { useActing } from "../shell/Notices";
-import { Sum } from "../Sum";
 import { BooksHeading } from "./BooksHeading";
 
 type Foreign = {

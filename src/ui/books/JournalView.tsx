@@ -1,19 +1,19 @@
 "use client";
 
 import NextLink from "next/link";
-import { useEffect, useState, type ReactNode } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 
-import { formatDay, type Day } from "@/core/calendar";
+import { type Day, formatDay } from "@/core/calendar";
 import type { Minor } from "@/core/money";
 
-import { EntryTable } from "../documents/EntryTable";
-import type { ActView, Around, EntryView, Origin } from "../documents/types";
-import { LedgerList } from "../lists/LedgerList";
-import { SearchBox } from "../lists/SearchBox";
-import { useOpenRow } from "../lists/useOpenRow";
-import { load } from "../send";
+import { EntryTable } from "../history/EntryTable";
+import type { ActView, Around, EntryView, Origin } from "../history/types";
+import { Sum } from "../kit/Amount";
+import { LedgerList } from "../kit/lists/LedgerList";
+import { SearchBox } from "../kit/lists/SearchBox";
+import { useOpenRow } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";
-import { Sum } from "../Sum";
+import { load } from "../shell/send";
 import { BooksHeading } from "./BooksHeading";
 
 export type JournalLine = {

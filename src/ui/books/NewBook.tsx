@@ -3,13 +3,13 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import NextLink from "next/link";
 import { useRouter } from "next/navigation";
-import { useState, type ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { useForm } from "react-hook-form";
 import { z } from "zod";
 
-import { Act } from "../Act";
-import { TextField } from "../Field";
-import { post } from "../send";
+import { Act } from "../kit/Act";
+import { TextField } from "../kit/Field";
+import { post } from "../shell/send";
 
 const schema = z.object({
   name: z.string().trim().min(1, "What is the business called?"),

@@ -1,17 +1,17 @@
 "use client";
 
 import NextLink from "next/link";
-import { useEffect, useState, type ReactNode } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 
-import { formatDay, type Day } from "@/core/calendar";
+import { type Day, formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
-import type { Around } from "../documents/types";
-import { LedgerList } from "../lists/LedgerList";
-import { useOpenName } from "../lists/useOpenRow";
-import { load } from "../send";
+import type { Around } from "../history/types";
+import { LeftOver, Sum } from "../kit/Amount";
+import { LedgerList } from "../kit/lists/LedgerList";
+import { useOpenName } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";
-import { LeftOver, Sum } from "../Sum";
+import { load } from "../shell/send";
 import { BooksHeading } from "./BooksHeading";
 
 export type ProofLine = {

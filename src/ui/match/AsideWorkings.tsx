@@ -1,10 +1,10 @@
 "use client";
 
-import { useEffect, useState, type ReactNode } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 
-import { Act } from "../Act";
-import { load } from "../send";
+import { Act } from "../kit/Act";
 import { useActing } from "../shell/Notices";
+import { load } from "../shell/send";
 import type { MatchRow } from "./types";
 
 /** A receipt that was set aside can be taken back. */

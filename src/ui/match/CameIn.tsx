@@ -3,12 +3,12 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import { formatDay, type Day } from "@/core/calendar";
+import { type Day, formatDay } from "@/core/calendar";
 import { piecesOf } from "@/core/matching";
-import { formatAmount, type Currency } from "@/core/money";
+import { type Currency, formatAmount } from "@/core/money";
 
+import { Sum } from "../kit/Amount";
 import { useActing } from "../shell/Notices";
-import { Sum } from "../Sum";
 import type { MatchRow, ShownReason, Workings } from "./types";
 
 /** What came in, word by word, with what the reading rests on marked in place. */

@@ -1,12 +1,12 @@
 "use client";
 
-import { useRef, useState, type ReactNode } from "react";
+import { type ReactNode, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, sumOf, type Currency, type Minor } from "@/core/money";
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
-import { LeftOver } from "../Sum";
+import { LeftOver } from "../kit/Amount";
 import type { Tally } from "./tally";
 import type { Item, ShownReading } from "./types";
 import { useItemFilter } from "./useItemFilter";

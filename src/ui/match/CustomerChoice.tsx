@@ -1,11 +1,11 @@
 "use client";
 
-import { useEffect, useRef, useState, type ReactNode } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 
-import { formatAmount, type Currency } from "@/core/money";
+import { type Currency, formatAmount } from "@/core/money";
 
-import { load } from "../send";
 import { useActing } from "../shell/Notices";
+import { load } from "../shell/send";
 import type { Tally } from "./tally";
 import type { FoundCustomer } from "./types";
 

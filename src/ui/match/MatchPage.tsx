@@ -1,25 +1,25 @@
 "use client";
 
 import NextLink from "next/link";
-import { useCallback, useState, type ReactNode } from "react";
+import { type ReactNode, useCallback, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, type Currency, type Minor } from "@/core/money";
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import { Act } from "../Act";
-import type { ListColumn } from "../lists/LedgerList";
-import { LongList } from "../lists/LongList";
-import { useOpenRow } from "../lists/useOpenRow";
-import { load } from "../send";
-import { LeftOver, Sum } from "../Sum";
+import { Act } from "../kit/Act";
+import { LeftOver, Sum } from "../kit/Amount";
+import type { ListColumn } from "../kit/lists/LedgerList";
+import { LongList } from "../kit/lists/LongList";
+import { useOpenRow } from "../kit/lists/useOpenRow";
+import { load } from "../shell/send";
+import { SecondWorkings } from "./ApprovalWorkings";
 import { AsideWorkings } from "./AsideWorkings";
 import { OnHand } from "./OnHand";
 import { RecordReceipt } from "./RecordReceipt";
-import { SecondWorkings } from "./SecondWorkings";
 import { SureLook } from "./SureLook";
-import type { HandFacts, MatchRow, QueueName } from "./types";
 import { TallyWorkings } from "./TallyWorkings";
+import type { HandFacts, MatchRow, QueueName } from "./types";
 
 type Props = {
   book: string;

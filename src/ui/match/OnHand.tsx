@@ -1,14 +1,14 @@
 "use client";
 
 import NextLink from "next/link";
-import { useState, type ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, sumOf, type Currency } from "@/core/money";
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount, sumOf } from "@/core/money";
 
-import { Act } from "../Act";
-import { onOwnControl } from "../keys";
+import { Act } from "../kit/Act";
+import { onOwnControl } from "../kit/keys";
 import { useActing } from "../shell/Notices";
 import type { HandFacts, HandRow, UnderWay } from "./types";
 

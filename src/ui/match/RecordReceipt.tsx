@@ -1,17 +1,17 @@
 "use client";
 
 import { zodResolver } from "@hookform/resolvers/zod";
-import { useState, type ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { useForm } from "react-hook-form";
 import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
-import { formatAmount, parseAmount, type Currency } from "@/core/money";
+import { type Currency, formatAmount, parseAmount } from "@/core/money";
 
-import { Act } from "../Act";
-import { Choice, TextField } from "../Field";
-import { sendCommand } from "../send";
+import { Act } from "../kit/Act";
+import { Choice, TextField } from "../kit/Field";
 import { useActing } from "../shell/Notices";
+import { sendCommand } from "../shell/send";
 
 const METHODS = [
   ["check", "Check"],

@@ -1,15 +1,15 @@
 "use client";
 
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useRef, useState, type ReactNode } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import { formatAmount, formatMoney, sumOf, type Currency } from "@/core/money";
+import { type Currency, formatAmount, formatMoney, sumOf } from "@/core/money";
 
-import { Act } from "../Act";
-import { load } from "../send";
-import { Sum } from "../Sum";
+import { Act } from "../kit/Act";
+import { Sum } from "../kit/Amount";
 import { useActing } from "../shell/Notices";
+import { load } from "../shell/send";
 import type { SureRow } from "./types";
 
 /** A line of the list: the head of a group, or a receipt. */

@@ -1,19 +1,19 @@
 "use client";
 
-import { useEffect, useRef, useState, type ReactNode } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import { formatDay, type Day } from "@/core/calendar";
-import { add, formatAmount, sumOf, type Currency, type Minor } from "@/core/money";
+import { type Day, formatDay } from "@/core/calendar";
+import { add, type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
-import { Act } from "../Act";
-import { onOwnControl } from "../keys";
-import { load } from "../send";
+import { Act } from "../kit/Act";
+import { onOwnControl } from "../kit/keys";
 import { useActing } from "../shell/Notices";
-import { OtherReadings, OpenItems } from "./Choices";
+import { load } from "../shell/send";
 import { CameIn, TwinTable } from "./CameIn";
+import { OpenItems, OtherReadings } from "./Choices";
 import { CustomerChoice } from "./CustomerChoice";
-import { recovering, tallyOf, toggled, withSet, workOut, type Tally, type Worked } from "./tally";
+import { recovering, type Tally, tallyOf, toggled, withSet, type Worked, workOut } from "./tally";
 import type { Item, MatchRow, OnAccount, Workings } from "./types";
 
 type Props = { row: MatchRow; currency: Currency; today: Day; done: () => void };

@@ -2,24 +2,24 @@
 
 import { Textarea } from "@chakra-ui/react";
 import NextLink from "next/link";
-import { useEffect, useState, type ReactNode } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import { formatDay, type Day } from "@/core/calendar";
+import { type Day, formatDay } from "@/core/calendar";
 import {
+  type Currency,
   formatAmount,
+  type Minor,
   negate,
   parseAmount,
   toDecimal,
-  type Currency,
-  type Minor,
 } from "@/core/money";
 
-import { Act } from "../Act";
-import { onOwnControl } from "../keys";
-import { load } from "../send";
-import { Sum } from "../Sum";
+import { Act } from "../kit/Act";
+import { Sum } from "../kit/Amount";
+import { onOwnControl } from "../kit/keys";
 import { useActing } from "../shell/Notices";
+import { load } from "../shell/send";
 import type { OverdueLine } from "./types";
 
 type Workings = {

@@ -1,22 +1,22 @@
 "use client";
 
-import { useState, type ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 
 import {
   ATTACHED,
-  LADDER_ACTS,
-  NO_FEE,
-  TONES,
   type Attached,
   type Ladder,
+  LADDER_ACTS,
   type LadderAct,
   type LadderStep,
+  NO_FEE,
+  TONES,
 } from "@/core/followup";
-import { minor, parseAmount, toDecimal, type Currency } from "@/core/money";
+import { type Currency, minor, parseAmount, toDecimal } from "@/core/money";
 
-import { Act } from "../Act";
+import { Act } from "../kit/Act";
 import { useActing } from "../shell/Notices";
-import { FeeRule, feeDraft, feeRule } from "./FeeRule";
+import { feeDraft, FeeRule, feeRule } from "./FeeRule";
 import { OverdueTabs } from "./OverdueTabs";
 
 type Props = { currency: Currency; ladders: (Ladder & { customers: number })[] };

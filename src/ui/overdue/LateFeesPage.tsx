@@ -1,17 +1,17 @@
 "use client";
 
 import NextLink from "next/link";
-import { useState, type ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import { formatDay, type Day } from "@/core/calendar";
+import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
-import { Act } from "../Act";
-import { onOwnControl } from "../keys";
-import { LedgerList } from "../lists/LedgerList";
+import { Act } from "../kit/Act";
+import { Sum } from "../kit/Amount";
+import { onOwnControl } from "../kit/keys";
+import { LedgerList } from "../kit/lists/LedgerList";
 import { useActing } from "../shell/Notices";
-import { Sum } from "../Sum";
 import { OverdueTabs } from "./OverdueTabs";
 
 type Proposed = {

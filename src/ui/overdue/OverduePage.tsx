@@ -5,14 +5,14 @@ import type { ReactNode } from "react";
 
 import type { Day } from "@/core/calendar";
 import type { Aging } from "@/core/metrics";
-import { formatAmount, type Currency, type Minor } from "@/core/money";
+import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import { LedgerList, type ListColumn } from "../lists/LedgerList";
-import { useOpenRow } from "../lists/useOpenRow";
-import { Sum } from "../Sum";
+import { Sum } from "../kit/Amount";
+import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
+import { useOpenRow } from "../kit/lists/useOpenRow";
 import { AgeBar } from "./AgeBar";
-import { OverdueTabs } from "./OverdueTabs";
 import { FollowUp } from "./FollowUp";
+import { OverdueTabs } from "./OverdueTabs";
 import type { OverdueLine, OverdueState } from "./types";
 
 type Props = {

@@ -1,15 +1,15 @@
 "use client";
 
 import { zodResolver } from "@hookform/resolvers/zod";
-import { useState, type ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { useForm } from "react-hook-form";
 import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
-import { parseAmount, type Currency } from "@/core/money";
+import { type Currency, parseAmount } from "@/core/money";
 
-import { Act } from "../Act";
-import { Choice, TextField } from "../Field";
+import { Act } from "../kit/Act";
+import { Choice, TextField } from "../kit/Field";
 import { useActing } from "../shell/Notices";
 import { METHODS_WITH_FEES } from "./fees";
 

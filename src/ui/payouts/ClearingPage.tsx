@@ -2,12 +2,12 @@
 
 import type { ReactNode } from "react";
 
-import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, type Currency, type Minor } from "@/core/money";
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import { AsOf } from "../lists/AsOf";
-import { LedgerList } from "../lists/LedgerList";
-import { Sum } from "../Sum";
+import { Sum } from "../kit/Amount";
+import { AsOf } from "../kit/lists/AsOf";
+import { LedgerList } from "../kit/lists/LedgerList";
 import { PayoutTabs } from "./PayoutTabs";
 
 export type ClearingRow = {

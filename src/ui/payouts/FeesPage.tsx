@@ -1,24 +1,24 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import { useState, type ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 
-import { formatDay, type Day } from "@/core/calendar";
+import { type Day, formatDay } from "@/core/calendar";
 import {
+  type Currency,
   formatAmount,
   formatMoney,
+  type Minor,
   parseAmount,
   toDecimal,
-  type Currency,
-  type Minor,
 } from "@/core/money";
 
-import { LedgerList } from "../lists/LedgerList";
+import { Sum } from "../kit/Amount";
+import { LedgerList } from "../kit/lists/LedgerList";
 import { useActing } from "../shell/Notices";
-import { Sum } from "../Sum";
 import { AgreeRate } from "./AgreeRate";
 import { PayoutTabs } from "./PayoutTabs";
-import { methodWords, percentWords, type FeeLine, type FeeMonth, type Rate } from "./fees";
+import { type FeeLine, type FeeMonth, methodWords, percentWords, type Rate } from "./fees";
 
 const RateChart = dynamic(() => import("./RateChart").then((module) => module.RateChart), {
   ssr: false,

@@ -3,12 +3,12 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import { formatDay, type Day } from "@/core/calendar";
+import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
-import { Sum } from "../Sum";
-import { Story } from "../documents/Story";
-import type { Around, Told } from "../documents/types";
+import { Story } from "../history/History";
+import type { Around, Told } from "../history/types";
+import { Sum } from "../kit/Amount";
 import { PayoutItems } from "./PayoutWorkings";
 import type { BankLine, PayoutItem, PayoutState } from "./types";
 

@@ -1,18 +1,18 @@
 "use client";
 
 import NextLink from "next/link";
-import { useCallback, useEffect, useState, type ReactNode } from "react";
+import { type ReactNode, useCallback, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, sumOf, type Currency, type Minor } from "@/core/money";
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
-import { Act } from "../Act";
-import { load } from "../send";
-import { onOwnControl } from "../keys";
+import { Act } from "../kit/Act";
+import { Sum } from "../kit/Amount";
+import { onOwnControl } from "../kit/keys";
 import { useActing } from "../shell/Notices";
-import { Sum } from "../Sum";
-import { AbroadTying } from "./AbroadTying";
+import { load } from "../shell/send";
+import { AbroadTying } from "./ForeignTying";
 import type {
   Explanation,
   PayoutItem,

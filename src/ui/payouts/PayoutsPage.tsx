@@ -4,12 +4,12 @@ import dynamic from "next/dynamic";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, sumOf, type Currency } from "@/core/money";
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount, sumOf } from "@/core/money";
 
-import { LedgerList, type ListColumn } from "../lists/LedgerList";
-import { useOpenRow } from "../lists/useOpenRow";
-import { LeftOver, Sum } from "../Sum";
+import { LeftOver, Sum } from "../kit/Amount";
+import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
+import { useOpenRow } from "../kit/lists/useOpenRow";
 import { PayoutTabs } from "./PayoutTabs";
 import { PayoutWorkings } from "./PayoutWorkings";
 import type { BandDay, PayoutRow } from "./types";

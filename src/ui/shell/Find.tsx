@@ -3,9 +3,9 @@
 import { Dialog } from "@chakra-ui/react";
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
-import { useEffect, useState, type ReactNode } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 
-import { load } from "../send";
+import { load } from "./send";
 
 type Found = { kind: string; id: number; words: string; more: string };
 const PLACES: Record<string, string> = {

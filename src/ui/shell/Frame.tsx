@@ -1,12 +1,12 @@
 "use client";
 
-import { useEffect, useState, type ReactNode } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 
-import type { CountedFacts, ShellFacts } from "../facts";
-import { load } from "../send";
 import { Notices } from "./Notices";
 import { ProofStrip } from "./ProofStrip";
 import { Run } from "./Run";
+import type { CountedFacts, ShellFacts } from "./facts";
+import { load } from "./send";
 
 type Props = {
   shell: ShellFacts;

@@ -3,16 +3,16 @@
 import { useRouter } from "next/navigation";
 import {
   createContext,
+  type ReactNode,
   useCallback,
   useContext,
   useMemo,
   useState,
   useTransition,
-  type ReactNode,
 } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import { sendCommand } from "../send";
+import { sendCommand } from "./send";
 
 /** What can be undone: one act, or all that one command did. */
 type Undo = number | { commandId: number } | null;

@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 import { formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
-import type { CountedFacts, ShellFacts } from "../facts";
+import type { CountedFacts, ShellFacts } from "./facts";
 
 /** The control sums, on every page; each opens what it is made of. */
 export function ProofStrip({

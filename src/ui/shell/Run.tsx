@@ -1,16 +1,16 @@
 "use client";
 
+import { useTheme } from "next-themes";
 import NextLink from "next/link";
 import { usePathname, useRouter } from "next/navigation";
-import { useTheme } from "next-themes";
-import { useState, type ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { formatDay } from "@/core/calendar";
 
-import type { CountedFacts, ShellFacts } from "../facts";
 import { Find } from "./Find";
 import { Keys } from "./Keys";
+import type { CountedFacts, ShellFacts } from "./facts";
 
 /** The run: the five stations in the order of the work, each with what is left to do there; the records apart at the right. */
 export function Run({

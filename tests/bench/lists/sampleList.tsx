@@ -1,11 +1,11 @@
 import { ChakraProvider } from "@chakra-ui/react";
-import { useState, type ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 
-import { currencyOf, type Currency } from "@/core/money";
-import { LedgerList, type ListColumn } from "@/ui/lists/LedgerList";
-import { LongList } from "@/ui/lists/LongList";
-import { InBook, Sum } from "@/ui/Sum";
-import { system } from "@/ui/theme";
+import { type Currency, currencyOf } from "@/core/money";
+import { InBook, Sum } from "@/ui/kit/Amount";
+import { LedgerList, type ListColumn } from "@/ui/kit/lists/LedgerList";
+import { LongList } from "@/ui/kit/lists/LongList";
+import { system } from "@/ui/kit/theme";
 
 type Row = { id: number; from: string; memo: string; amount: number };
 

@@ -1,9 +1,9 @@
 import type { ReactNode } from "react";
 
 import { lastChange } from "@/db/acts";
-import { shellOf } from "@/server/queries/shell";
-import { countFor } from "@/server/threads/reader";
-import { InBook } from "@/ui/Sum";
+import { shellOf } from "@/server/books/queries/shell";
+import { countFor } from "@/server/runtime/threads/reader";
+import { InBook } from "@/ui/kit/Amount";
 import { Frame } from "@/ui/shell/Frame";
 
 import { personOf } from "../../person";

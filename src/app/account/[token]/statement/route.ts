@@ -1,9 +1,9 @@
-import { statementPdf } from "@/server/papers";
-import { statementOf, statementSheet } from "@/server/queries/statement";
-import { render } from "@/server/sheets";
+import { statementOf, statementSheet } from "@/server/customers/queries/statement";
+import { statementPdf } from "@/server/output/papers";
+import { render } from "@/server/output/sheets";
 
-import { accountOf, paper, visited } from "../../account";
 import { notThere } from "../../../answers";
+import { accountOf, paper, visited } from "../../account";
 
 /** The statement of account of the last three months, as PDF or ?format=csv. */
 export async function GET(

@@ -1,8 +1,8 @@
 import { z } from "zod";
 
+import { bookSchema } from "@/contracts/settings";
 import { fail, ok } from "@/core/result";
-import { bookSchema } from "@/server/commands/settings";
-import { createBook } from "@/server/books";
+import { createBook } from "@/server/runtime/books";
 
 import { answer } from "../../../answers";
 

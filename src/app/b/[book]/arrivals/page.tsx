@@ -4,12 +4,12 @@ import { FIELDS, type FileKind } from "@/core/formats";
 import { bankAccounts, bankLinePage, bankRules } from "@/db/bank";
 import { importFilePage, lastFileOfKind, mappings } from "@/db/files";
 import { processorAccounts } from "@/db/processor";
-import { MOST_MEGABYTES } from "@/server/keepFile";
-import { waitingFiles } from "@/server/queries/arrived";
+import { MOST_MEGABYTES } from "@/server/arrivals/keepFile";
+import { waitingFiles } from "@/server/arrivals/queries/arrived";
 import { ArrivalsPage } from "@/ui/arrivals/ArrivalsPage";
 import { BankLines } from "@/ui/arrivals/BankLines";
 
-import { one, pageNumber, pageOf, PAGE_ROWS, type Search } from "../../../serve";
+import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
 
 export default async function Arrivals({
   params,

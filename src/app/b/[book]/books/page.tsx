@@ -1,22 +1,22 @@
 import type { ReactNode } from "react";
 
-import { addDays, parseDay, type Day } from "@/core/calendar";
+import { addDays, type Day, parseDay } from "@/core/calendar";
 import { ENTRY_EVENTS } from "@/core/ledger";
 import { accountLineCount, accountLines, balancesAsOf, entryById, entryPage } from "@/db/journal";
-import { currenciesPage } from "@/server/queries/currencies";
-import { proofInWords, workInWords, workPage } from "@/server/queries/proofs";
-import { journalFilePage } from "@/server/queries/journalFile";
-import { hrefOf } from "@/server/queries/story";
-import { trail } from "@/server/queries/trail";
-import { countFor } from "@/server/threads/reader";
+import { trail } from "@/server/books/queries/auditTrail";
+import { currenciesPage } from "@/server/books/queries/currencies";
+import { hrefOf } from "@/server/books/queries/history";
+import { journalFilePage } from "@/server/books/queries/journalFile";
+import { proofInWords, workInWords, workPage } from "@/server/books/queries/proofs";
+import { countFor } from "@/server/runtime/threads/reader";
 import { AccountView, TrialView } from "@/ui/books/AccountsView";
+import { TrailView } from "@/ui/books/AuditTrailView";
 import { CurrenciesView } from "@/ui/books/CurrenciesView";
-import { JournalFileView } from "@/ui/books/JournalFileView";
+import { JournalFileView } from "@/ui/books/JournalExportView";
 import { JournalView } from "@/ui/books/JournalView";
 import { ProofsView } from "@/ui/books/ProofsView";
-import { TrailView } from "@/ui/books/TrailView";
 
-import { one, pageNumber, pageOf, PAGE_ROWS, type Search } from "../../../serve";
+import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
 
 const FIRST = "1900-01-01" as Day;
 const LAST = "9999-12-31" as Day;

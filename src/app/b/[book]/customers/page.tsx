@@ -1,9 +1,9 @@
 import type { ReactNode } from "react";
 
 import { customerPage } from "@/db/customers";
-import { CustomersPage } from "@/ui/records/CustomersPage";
+import { CustomersPage } from "@/ui/customers/CustomersPage";
 
-import { one, pageNumber, pageOf, PAGE_ROWS, type Search } from "../../../serve";
+import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
 
 const ORDERS: Record<string, string> = {
   name: "name, id",

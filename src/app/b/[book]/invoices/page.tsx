@@ -1,9 +1,9 @@
 import type { ReactNode } from "react";
 
 import { openItemPage } from "@/db/openItems";
-import { InvoicesPage } from "@/ui/records/InvoicesPage";
+import { InvoicesPage } from "@/ui/invoices/InvoicesPage";
 
-import { one, pageNumber, pageOf, PAGE_ROWS, type Search } from "../../../serve";
+import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
 
 const COLUMNS: Record<string, string> = {
   number: "i.number",

@@ -1,11 +1,11 @@
 import type { ReactNode } from "react";
 
-import { matchQueue, QUEUES, type MatchQueue, type QueueName } from "@/server/queries/match";
-import { onHand } from "@/server/queries/onHand";
-import { keptAnswer } from "@/server/threads/reader";
+import { matchQueue, type MatchQueue, type QueueName, QUEUES } from "@/server/match/queries/match";
+import { onHand } from "@/server/match/queries/onHand";
+import { keptAnswer } from "@/server/runtime/threads/reader";
 import { MatchPage } from "@/ui/match/MatchPage";
 
-import { one, pageOf, PAGE_ROWS, type Search } from "../../../serve";
+import { one, PAGE_ROWS, pageOf, type Search } from "../../../serve";
 
 export default async function Match({
   params,

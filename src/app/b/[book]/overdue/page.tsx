@@ -1,28 +1,28 @@
 import type { ReactNode } from "react";
 
-import { waitInWords } from "@/core/followup";
 import { formatDay } from "@/core/calendar";
+import { waitInWords } from "@/core/followup";
 import { formatAmount, sumOf } from "@/core/money";
-import type { LastWord } from "@/server/queries/overdue";
-import { followedRows, ladders } from "@/db/ladders";
-import { wordings } from "@/db/wordings";
-import { givenUpPage } from "@/server/queries/givenUp";
-import { lateFeesPage } from "@/server/queries/lateFees";
-import { automaticRun, letterRun } from "@/server/queries/letterRun";
 import { lastChangeOfSums } from "@/db/acts";
+import { followedRows, ladders } from "@/db/ladders";
+import { wordings } from "@/db/letterTexts";
 import { backAddresses } from "@/db/persons";
-import { agingTogether } from "@/server/queries/ages";
-import { LETTER_FIELDS, shippedWords } from "@/server/wordings";
-import { keptAnswer, overdueFor } from "@/server/threads/reader";
-import { GivenUpPage } from "@/ui/overdue/GivenUpPage";
+import { LETTER_FIELDS, shippedWords } from "@/server/overdue/letterTexts";
+import { lateFeesPage } from "@/server/overdue/queries/lateFees";
+import { automaticRun, letterRun } from "@/server/overdue/queries/letterRun";
+import type { LastWord } from "@/server/overdue/queries/overdue";
+import { givenUpPage } from "@/server/overdue/queries/writeOffs";
+import { agingTogether } from "@/server/reports/queries/ages";
+import { keptAnswer, overdueFor } from "@/server/runtime/threads/reader";
+import { ByThemselvesPage } from "@/ui/overdue/AutomaticLettersPage";
 import { LaddersPage } from "@/ui/overdue/LaddersPage";
 import { LateFeesPage } from "@/ui/overdue/LateFeesPage";
-import { WordingsPage } from "@/ui/overdue/WordingsPage";
-import { ByThemselvesPage } from "@/ui/overdue/ByThemselvesPage";
-import { RunPage } from "@/ui/overdue/RunPage";
+import { WordingsPage } from "@/ui/overdue/LetterTextsPage";
+import { RunPage } from "@/ui/overdue/LettersPage";
 import { OverduePage } from "@/ui/overdue/OverduePage";
+import { GivenUpPage } from "@/ui/overdue/WriteOffsPage";
 
-import { one, pageNumber, pageOf, PAGE_ROWS, type Search } from "../../../serve";
+import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
 
 export default async function Overdue({
   params,

@@ -1,16 +1,16 @@
 import type { ReactNode } from "react";
 
-import { addMonths, endOfMonth, parseDay, type Day } from "@/core/calendar";
-import { feeCheck } from "@/server/queries/fees";
-import { aheadOf, cameBack } from "@/server/queries/comeBack";
-import { clearingPageOf } from "@/server/queries/clearing";
-import { band, payoutViews } from "@/server/queries/payouts";
-import { keptAnswer } from "@/server/threads/reader";
-import { AheadPage } from "@/ui/payouts/AheadPage";
-import { BackPage } from "@/ui/payouts/BackPage";
+import { addMonths, type Day, endOfMonth, parseDay } from "@/core/calendar";
+import { clearingPageOf } from "@/server/payouts/queries/clearing";
+import { feeCheck } from "@/server/payouts/queries/fees";
+import { band, payoutViews } from "@/server/payouts/queries/payouts";
+import { aheadOf, cameBack } from "@/server/payouts/queries/returnsAndDisputes";
+import { keptAnswer } from "@/server/runtime/threads/reader";
 import { ClearingPage } from "@/ui/payouts/ClearingPage";
+import { AheadPage } from "@/ui/payouts/ExpectedPage";
 import { FeesPage } from "@/ui/payouts/FeesPage";
 import { PayoutsPage } from "@/ui/payouts/PayoutsPage";
+import { BackPage } from "@/ui/payouts/ReturnsPage";
 
 import { one, pageOf, type Search } from "../../../serve";
 

@@ -2,15 +2,15 @@ import type { ReactNode } from "react";
 
 import { lastChangeOfSums } from "@/db/acts";
 import { currenciesWithRates } from "@/db/rates";
-import { agesAsked, agesPage } from "@/server/queries/ages";
-import { figuresOf } from "@/server/queries/figures";
-import { yearPageOf } from "@/server/queries/year";
-import { keptAnswer, overdueFor } from "@/server/threads/reader";
-import { FiguresPage } from "@/ui/records/FiguresPage";
-import { YearPage } from "@/ui/records/YearPage";
-import { AgingPage } from "@/ui/records/AgingPage";
+import { agesAsked, agesPage } from "@/server/reports/queries/ages";
+import { figuresOf } from "@/server/reports/queries/figures";
+import { yearPageOf } from "@/server/reports/queries/yearEnd";
+import { keptAnswer, overdueFor } from "@/server/runtime/threads/reader";
+import { AgingPage } from "@/ui/reports/AgingPage";
+import { FiguresPage } from "@/ui/reports/FiguresPage";
+import { YearPage } from "@/ui/reports/YearEndPage";
 
-import { one, pageNumber, pageOf, PAGE_ROWS, type Search } from "../../../serve";
+import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
 
 export default async function Reports({
   params,

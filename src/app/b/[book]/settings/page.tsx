@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 
 import { bankAccounts } from "@/db/bank";
 import { processorAccounts } from "@/db/processor";
-import { SetUpPage } from "@/ui/setup/SetUpPage";
+import { SetUpPage } from "@/ui/settings/SetUpPage";
 
 import { pageOf } from "../../../serve";
 

@@ -1,8 +1,8 @@
-import { invoicePdf } from "@/server/papers";
-import { invoiceOfLink } from "@/server/queries/accountPage";
+import { invoiceOfLink } from "@/server/customers/queries/accountPage";
+import { invoicePdf } from "@/server/output/papers";
 
-import { accountOf, paper, visited } from "../../../account";
 import { notThere } from "../../../../answers";
+import { accountOf, paper, visited } from "../../../account";
 
 /** One invoice as PDF, where it is the customer's own. */
 export async function GET(

@@ -1,8 +1,8 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
-import { customerPageOf } from "@/server/queries/customer";
-import { CustomerPage } from "@/ui/records/CustomerPage";
+import { customerPageOf } from "@/server/customers/queries/customer";
+import { CustomerPage } from "@/ui/customers/CustomerPage";
 
 import { pageOf } from "../../../../serve";
 

@@ -2,11 +2,11 @@ import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
 import { importFileById } from "@/db/files";
-import { tableOf } from "@/server/imports/read";
-import { documentsOfLine } from "@/server/queries/fileLines";
+import { tableOf } from "@/server/arrivals/imports/read";
+import { documentsOfLine } from "@/server/arrivals/queries/fileLines";
 import { FilePage } from "@/ui/arrivals/FilePage";
 
-import { one, pageNumber, pageOf, PAGE_ROWS, type Search } from "../../../../serve";
+import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../../serve";
 
 export default async function KeptFile({
   params,

@@ -1,8 +1,8 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
-import { invoicePageOf } from "@/server/queries/documents";
-import { InvoicePage } from "@/ui/documents/InvoicePage";
+import { invoicePageOf } from "@/server/invoices/queries/documents";
+import { InvoicePage } from "@/ui/invoices/InvoicePage";
 
 import { pageOf } from "../../../../serve";
 

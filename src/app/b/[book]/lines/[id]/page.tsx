@@ -1,8 +1,8 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
-import { linePageOf } from "@/server/queries/documents";
-import { LinePage } from "@/ui/documents/LinePage";
+import { linePageOf } from "@/server/invoices/queries/documents";
+import { LinePage } from "@/ui/arrivals/LinePage";
 
 import { pageOf } from "../../../../serve";
 

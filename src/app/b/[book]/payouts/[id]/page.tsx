@@ -1,8 +1,8 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
-import { payoutTold } from "@/server/queries/documents";
-import { payoutWorkings } from "@/server/queries/payouts";
+import { payoutTold } from "@/server/invoices/queries/documents";
+import { payoutWorkings } from "@/server/payouts/queries/payouts";
 import { PayoutPage } from "@/ui/payouts/PayoutPage";
 
 import { pageOf } from "../../../../serve";

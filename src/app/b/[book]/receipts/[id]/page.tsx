@@ -1,8 +1,8 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
-import { receiptPageOf } from "@/server/queries/documents";
-import { ReceiptPage } from "@/ui/documents/ReceiptPage";
+import { receiptPageOf } from "@/server/invoices/queries/documents";
+import { ReceiptPage } from "@/ui/match/ReceiptPage";
 
 import { pageOf } from "../../../../serve";
 

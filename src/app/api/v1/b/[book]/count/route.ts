@@ -1,6 +1,6 @@
-import { countFor } from "@/server/threads/reader";
+import { countFor } from "@/server/runtime/threads/reader";
 
-import { fromBook, type BookParams } from "../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../answers";
 
 /** What is left at each station and the control sums with their proofs, as soon as they are reckoned; for a page that did not wait for them. */
 export async function GET(_request: Request, context: BookParams): Promise<Response> {

@@ -1,6 +1,6 @@
-import { findCustomers } from "@/server/queries/match";
+import { findCustomers } from "@/server/match/queries/match";
 
-import { fromBook, type BookParams } from "../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../answers";
 
 /** Customers by part of a name, number or address (?q=). */
 export async function GET(request: Request, context: BookParams): Promise<Response> {

@@ -1,9 +1,9 @@
 import { parseDay } from "@/core/calendar";
 import { readSettings } from "@/db/settings";
-import { todayOf } from "@/server/context";
-import { expectedIn } from "@/server/queries/figures";
+import { expectedIn } from "@/server/reports/queries/figures";
+import { todayOf } from "@/server/runtime/context";
 
-import { fromBook, type BookParams } from "../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../answers";
 
 /** What is expected in a week, item by item: ?week= its Monday. */
 export async function GET(request: Request, context: BookParams): Promise<Response> {

@@ -1,11 +1,11 @@
 import { createReadStream } from "node:fs";
 
-import { fail } from "@/core/result";
 import { FILE_KINDS, type FileKind } from "@/core/formats";
-import { arrivedFile, arrivedFiles, bookExists } from "@/server/folders";
-import { inspectFile } from "@/server/imports/read";
-import { isOwnRequest } from "@/server/ownRequest";
-import { keepFile, keptSize, MOST_MEGABYTES, tooLarge } from "@/server/keepFile";
+import { fail } from "@/core/result";
+import { inspectFile } from "@/server/arrivals/imports/read";
+import { keepFile, keptSize, MOST_MEGABYTES, tooLarge } from "@/server/arrivals/keepFile";
+import { arrivedFile, arrivedFiles, bookExists } from "@/server/runtime/folders";
+import { isOwnRequest } from "@/server/runtime/ownRequest";
 
 import { answer, type BookParams } from "../../../../../answers";
 

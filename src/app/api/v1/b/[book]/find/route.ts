@@ -1,7 +1,7 @@
 import { readSettings } from "@/db/settings";
-import { find } from "@/server/queries/find";
+import { find } from "@/server/books/queries/find";
 
-import { fromBook, type BookParams } from "../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../answers";
 
 export async function GET(request: Request, context: BookParams): Promise<Response> {
   return fromBook(context, (db) =>

@@ -1,10 +1,10 @@
 import { fail } from "@/core/result";
-import { bookExists } from "@/server/folders";
-import { isOwnRequest } from "@/server/ownRequest";
-import { MOST_MAIL_BYTES, readReturnedMail, type MailReport } from "@/server/returnedMail";
-import { inWords } from "@/server/messages";
+import { type MailReport, MOST_MAIL_BYTES, readReturnedMail } from "@/server/overdue/returnedMail";
+import { bookExists } from "@/server/runtime/folders";
+import { inWords } from "@/server/runtime/messages";
+import { isOwnRequest } from "@/server/runtime/ownRequest";
 
-import { answer, value, type BookParams } from "../../../../../answers";
+import { answer, type BookParams, value } from "../../../../../answers";
 
 const MOST_MAILS = 100;
 

@@ -1,8 +1,8 @@
 import { readSettings } from "@/db/settings";
-import { matchQueue, QUEUES } from "@/server/queries/match";
-import { keptAnswer, proposalsFor } from "@/server/threads/reader";
+import { matchQueue, QUEUES } from "@/server/match/queries/match";
+import { keptAnswer, proposalsFor } from "@/server/runtime/threads/reader";
 
-import { fromBook, type BookParams } from "../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../answers";
 import { PAGE_ROWS } from "../../../../../serve";
 
 /** Rows of a queue of Match from one on, for a list that is longer than one page. */

@@ -1,6 +1,6 @@
-import { progressOf } from "@/server/threads/writer";
+import { progressOf } from "@/server/runtime/threads/writer";
 
-import { value, type BookParams } from "../../../../../answers";
+import { type BookParams, value } from "../../../../../answers";
 
 /** How far a command is that was sent with this key; null where it is not under way. */
 export async function GET(request: Request, context: BookParams): Promise<Response> {

@@ -1,13 +1,13 @@
 import { addDays } from "@/core/calendar";
 import { fail } from "@/core/result";
 import { readSettings } from "@/db/settings";
-import { todayOf } from "@/server/context";
-import { statementsPdf } from "@/server/papers";
-import { statementsOfAll, statementsSheet } from "@/server/queries/statement";
-import { FORMATS, render } from "@/server/sheets";
-import { reading } from "@/server/threads/reader";
+import { statementsOfAll, statementsSheet } from "@/server/customers/queries/statement";
+import { statementsPdf } from "@/server/output/papers";
+import { FORMATS, render } from "@/server/output/sheets";
+import { todayOf } from "@/server/runtime/context";
+import { reading } from "@/server/runtime/threads/reader";
 
-import { answer, dayOf, notThere, type BookParams } from "../../../../../answers";
+import { answer, type BookParams, dayOf, notThere } from "../../../../../answers";
 
 /** So many statements are printed into one file; a table takes more. */
 const MOST_PRINTED = 1000;

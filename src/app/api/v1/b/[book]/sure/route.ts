@@ -1,8 +1,8 @@
 import { readSettings } from "@/db/settings";
-import { sureList } from "@/server/queries/match";
-import { keptAnswer, proposalsFor } from "@/server/threads/reader";
+import { sureList } from "@/server/match/queries/match";
+import { keptAnswer, proposalsFor } from "@/server/runtime/threads/reader";
 
-import { fromBook, type BookParams } from "../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../answers";
 
 /** The sure ones as they would be posted. */
 export async function GET(_request: Request, context: BookParams): Promise<Response> {

@@ -1,9 +1,9 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
-import { addDays, parseDay, type Day } from "@/core/calendar";
-import { statementOf } from "@/server/queries/statement";
-import { StatementPage } from "@/ui/records/StatementPage";
+import { addDays, type Day, parseDay } from "@/core/calendar";
+import { statementOf } from "@/server/customers/queries/statement";
+import { StatementPage } from "@/ui/customers/StatementPage";
 
 import { one, pageOf, type Search } from "../../../../../serve";
 

@@ -1,8 +1,8 @@
 import { readSettings } from "@/db/settings";
-import { todayOf } from "@/server/context";
-import { agedItems, agesAsked } from "@/server/queries/ages";
+import { agedItems, agesAsked } from "@/server/reports/queries/ages";
+import { todayOf } from "@/server/runtime/context";
 
-import { fromBook, type BookParams } from "../../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../../answers";
 
 /** The items behind a row of the aging, with the aging's own query: ?as-of=, by=, days=, of=, currency=. */
 export async function GET(

@@ -1,8 +1,8 @@
 import { z } from "zod";
 
-import { commandOf, type CommandName } from "@/server/commands";
 import { fail } from "@/core/result";
-import { execute } from "@/server/threads/writer";
+import { type CommandName, commandOf } from "@/server/commands";
+import { execute } from "@/server/runtime/threads/writer";
 
 import { answer, type BookParams } from "../../../../../../answers";
 import { personOf } from "../../../../../../person";

@@ -1,6 +1,6 @@
-import { entryStory } from "@/server/queries/story";
+import { entryStory } from "@/server/books/queries/history";
 
-import { fromBook, type BookParams } from "../../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../../answers";
 
 /** An entry with its lines and how it came about. */
 export async function GET(

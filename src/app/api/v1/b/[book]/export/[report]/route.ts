@@ -1,12 +1,12 @@
 import { readSettings } from "@/db/settings";
-import { todayOf } from "@/server/context";
-import { sheetAsPdf } from "@/server/pdf";
-import { EXPORTS, periodOf, sheetOf } from "@/server/queries/exports";
-import { LISTS, listSheet } from "@/server/queries/lists";
-import { FORMATS, render } from "@/server/sheets";
-import { reading, proposalsFor } from "@/server/threads/reader";
+import { EXPORTS, periodOf, sheetOf } from "@/server/output/exports";
+import { LISTS, listSheet } from "@/server/output/lists";
+import { sheetAsPdf } from "@/server/output/pdf";
+import { FORMATS, render } from "@/server/output/sheets";
+import { todayOf } from "@/server/runtime/context";
+import { proposalsFor, reading } from "@/server/runtime/threads/reader";
 
-import { dayOf, notThere, type BookParams } from "../../../../../../answers";
+import { type BookParams, dayOf, notThere } from "../../../../../../answers";
 
 /** Columns whose totals stand at the foot of a printed report. */
 const SUMS: Record<string, readonly string[]> = {

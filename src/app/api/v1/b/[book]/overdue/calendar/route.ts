@@ -1,9 +1,9 @@
 import { readSettings } from "@/db/settings";
-import { todayOf } from "@/server/context";
-import { followUpCalendar } from "@/server/queries/calendar";
-import { overdueFor, proposalsFor, reading } from "@/server/threads/reader";
+import { followUpCalendar } from "@/server/overdue/queries/calendar";
+import { todayOf } from "@/server/runtime/context";
+import { overdueFor, proposalsFor, reading } from "@/server/runtime/threads/reader";
 
-import { notThere, type BookParams } from "../../../../../../answers";
+import { type BookParams, notThere } from "../../../../../../answers";
 
 /** Calls, tasks and promises as a calendar file. */
 export async function GET(_request: Request, context: BookParams): Promise<Response> {

@@ -1,13 +1,13 @@
 import { z } from "zod";
 
-import { fail } from "@/core/result";
 import { LANGUAGES } from "@/core/followup";
+import { fail } from "@/core/result";
 import { readSettings } from "@/db/settings";
-import { todayOf } from "@/server/context";
-import { previewFor } from "@/server/wordings";
-import { proposalsFor, reading } from "@/server/threads/reader";
+import { previewFor } from "@/server/overdue/letterTexts";
+import { todayOf } from "@/server/runtime/context";
+import { proposalsFor, reading } from "@/server/runtime/threads/reader";
 
-import { answer, notThere, type BookParams } from "../../../../../../answers";
+import { answer, type BookParams, notThere } from "../../../../../../answers";
 
 const words = z.object({
   customerId: z.number().int(),

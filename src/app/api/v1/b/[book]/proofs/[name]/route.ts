@@ -1,7 +1,7 @@
 import { PROOF_NAMES } from "@/core/ledger";
-import { proofDocuments } from "@/server/queries/proofDocuments";
+import { proofDocuments } from "@/server/books/queries/proofDocuments";
 
-import { fromBook, type BookParams } from "../../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../../answers";
 
 /** What a control sum is made of, document by document. */
 export async function GET(

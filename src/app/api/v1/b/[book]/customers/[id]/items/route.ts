@@ -1,8 +1,8 @@
 import { currencyOf } from "@/core/money";
 import { readSettings } from "@/db/settings";
-import { groupCredits, groupGivenUp, groupItems } from "@/server/queries/match";
+import { groupCredits, groupGivenUp, groupItems } from "@/server/match/queries/match";
 
-import { fromBook, type BookParams } from "../../../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../../../answers";
 
 /** What is open at a customer and its group in a currency (the book's, unless told), what stands on account there, and what was given up. */
 export async function GET(

@@ -1,12 +1,12 @@
 import { addDays } from "@/core/calendar";
 import { readSettings } from "@/db/settings";
-import { todayOf } from "@/server/context";
-import { statementPdf } from "@/server/papers";
-import { statementOf, statementSheet } from "@/server/queries/statement";
-import { FORMATS, render } from "@/server/sheets";
-import { reading } from "@/server/threads/reader";
+import { statementOf, statementSheet } from "@/server/customers/queries/statement";
+import { statementPdf } from "@/server/output/papers";
+import { FORMATS, render } from "@/server/output/sheets";
+import { todayOf } from "@/server/runtime/context";
+import { reading } from "@/server/runtime/threads/reader";
 
-import { dayOf, notThere, type BookParams } from "../../../../../../../answers";
+import { type BookParams, dayOf, notThere } from "../../../../../../../answers";
 
 /** A customer's statement of account as a file: ?format=pdf|csv|json|xlsx, ?from= and ?to=; the last three months unless told. */
 export async function GET(

@@ -1,7 +1,7 @@
-import { invoicePdf } from "@/server/papers";
-import { reading } from "@/server/threads/reader";
+import { invoicePdf } from "@/server/output/papers";
+import { reading } from "@/server/runtime/threads/reader";
 
-import { notThere, type BookParams } from "../../../../../../../answers";
+import { type BookParams, notThere } from "../../../../../../../answers";
 
 /** An invoice or credit note as a PDF, made from its data. */
 export async function GET(

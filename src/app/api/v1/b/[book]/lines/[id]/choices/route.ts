@@ -1,6 +1,6 @@
-import { lineChoices } from "@/server/queries/onHand";
+import { lineChoices } from "@/server/match/queries/onHand";
 
-import { fromBook, type BookParams } from "../../../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../../../answers";
 
 /** What an open bank line could be: a deposit by hand, or a check taken back. */
 export async function GET(

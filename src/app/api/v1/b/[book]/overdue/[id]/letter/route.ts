@@ -1,9 +1,9 @@
 import { readSettings } from "@/db/settings";
-import { todayOf } from "@/server/context";
-import { followUpWorkings } from "@/server/queries/customer";
-import { proposalsFor } from "@/server/threads/reader";
+import { followUpWorkings } from "@/server/customers/queries/customer";
+import { todayOf } from "@/server/runtime/context";
+import { proposalsFor } from "@/server/runtime/threads/reader";
 
-import { fromBook, type BookParams } from "../../../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../../../answers";
 
 /** The letter as it would go today, and what was said before. */
 export async function GET(

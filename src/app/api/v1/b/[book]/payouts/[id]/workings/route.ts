@@ -1,6 +1,6 @@
-import { payoutWorkings } from "@/server/queries/payouts";
+import { payoutWorkings } from "@/server/payouts/queries/payouts";
 
-import { fromBook, type BookParams } from "../../../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../../../answers";
 
 /** A payout's items, its bank lines, and the open lines near it. */
 export async function GET(

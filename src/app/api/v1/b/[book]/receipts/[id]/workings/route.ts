@@ -1,7 +1,7 @@
-import { matchWorkings } from "@/server/queries/match";
-import { proposalsFor } from "@/server/threads/reader";
+import { matchWorkings } from "@/server/match/queries/match";
+import { proposalsFor } from "@/server/runtime/threads/reader";
 
-import { fromBook, type BookParams } from "../../../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../../../answers";
 
 /** What the tally of one receipt is put together from. */
 export async function GET(

@@ -1,0 +1,38 @@
+import { z } from "zod";
+
+import type { Day } from "@/core/calendar";
+import { type Currency, currencyOf } from "@/core/money";
+
+/** The gate for single values: what a page, a script or the command line sends is read here and nowhere else. */
+
+/** A calendar day, as 2026-11-24. */
+export const isoDay = z.iso.date().transform((text) => text as Day);
+
+/** The short name of an account, as it stands in files and addresses. */
+export const code = z
+  .string()
+  .trim()
+  .regex(/^[a-z0-9][a-z0-9-]{0,30}$/, "Use small letters, digits and hyphens.");
+
+/** What something is called. */
+export const name = z.string().trim().min(1, "A name is needed.").max(80);
+
+/** An ISO 4217 code. */
+export const currencyCode = z.string().transform((text, context) => {
+  const found = currencyOf(text);
+  if (!found) context.addIssue({ code: "custom", message: "Use a code of ISO 4217, like USD." });
+  return found ?? ("USD" as Currency);
+});
+
+/** A zone of the IANA time zone database. */
+export const timeZone = z.string().refine(isTimeZone, "Use a time zone, like America/Chicago.");
+
+/** Whether a text names a time zone. */
+export function isTimeZone(text: string): boolean {
+  try {
+    new Intl.DateTimeFormat("en", { timeZone: text });
+    return true;
+  } catch {
+    return false;
+  }
+}

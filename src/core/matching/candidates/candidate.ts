@@ -1,0 +1,82 @@
+import { minor, type Minor, sumOf } from "@/core/money";
+
+import type { Numbers } from "../memo/scope";
+import type { MatchItem, Reading, Reason } from "../types";
+import type { Part } from "./sums";
+
+/** How the sum comes about. `short` and `over` leave a rest on one side; `surcharge`: the agreed one on top. `mended` is a list whose one wrong or missing number the sum tells. */
+export type Sum =
+  | "exact"
+  | "surcharge"
+  | "discount"
+  | "late"
+  | "credit"
+  | "mended"
+  | "told"
+  | "part"
+  | "short"
+  | "over"
+  | "single"
+  | "all"
+  | "due"
+  | "several"
+  | "oldest"
+  | "account";
+/** How well the payer is known to be the customer: beyond doubt, likely, one of several, not known, or clearly somebody else. */
+export type Who = "certain" | "likely" | "weak" | "unknown" | "other";
+
+/** A reading while it is judged. `flaws` counts numbers that it leaves unexplained. */
+export type Draft = Reading & {
+  readonly score: number;
+  readonly numbers: Numbers;
+  readonly sum: Sum;
+  readonly who: Who;
+  /** What else tells how often such a reading is right; empty for most. */ readonly shape: string;
+  readonly flaws: number;
+  /** What the customer's habit adds: it orders readings, and makes none sure. */ readonly lean: number;
+};
+
+/** An item given so much, with nothing taken off. */
+export function whole(item: MatchItem, amount: Minor = item.balance): Part {
+  return { item, amount, discount: minor(0), inTime: true };
+}
+
+/** How the sum of these parts comes about, where it comes out. */
+export function sumKind(parts: readonly Part[]): Sum {
+  if (parts.some((part) => part.discount !== 0))
+    return parts.every((part) => part.inTime) ? "discount" : "late";
+  return parts.some(({ item }) => item.balance < 0) ? "credit" : "exact";
+}
+
+export function sumReasons(parts: readonly Part[]): Reason[] {
+  const discount = sumOf(parts, (part) => part.discount);
+  const notes = parts.filter(({ item }) => item.balance < 0);
+  return [
+    ...(discount !== 0
+      ? [{ code: "discount", sum: discount, inTime: parts.every((part) => part.inTime) } as const]
+      : [{ code: "sum_of_quoted", count: parts.length } as const]),
+    ...(notes.length > 0
+      ? [{ code: "credit_note", numbers: notes.map(({ item }) => item.number) } as const]
+      : []),
+  ];
+}
+
+/** Readings that differ in money only; the one with more evidence stays. */
+export function withoutRepeats(drafts: readonly Draft[]): Draft[] {
+  const best = new Map<string, Draft>();
+  for (const draft of [...drafts].sort(
+    (a, b) => b.score + b.lean - a.score - a.lean || (a.customerId ?? 0) - (b.customerId ?? 0),
+  )) {
+    const key = draft.lines.length === 0 ? `on ${draft.customerId}` : moneyOf(draft);
+    if (!best.has(key)) best.set(key, draft);
+  }
+  return [...best.values()];
+}
+
+/** What a reading does with the money, to tell whether two are the same. */
+export function moneyOf(draft: Pick<Reading, "lines">): string {
+  return draft.lines
+    .map((line) => `${line.itemId}:${line.amount}:${line.discount}`)
+    .sort()
+    .join(" ");
+}

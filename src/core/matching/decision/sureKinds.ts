@@ -1,0 +1,42 @@
+import type { Minor } from "@/core/money";
+
+import type { Reading } from "../types";
+
+const NUMBERS: Record<string, string> = {
+  whole: "number quoted",
+  digits: "number quoted without prefix or zeros",
+  order: "order number quoted",
+  damaged: "number quoted with a slip",
+  none: "known payer",
+};
+const SUMS: Record<string, string> = {
+  exact: "exact sum",
+  single: "exact sum of one item",
+  discount: "less the discount, in time",
+  surcharge: "with the surcharge on top",
+  credit: "credit note taken off",
+  told: "sums written beside the numbers",
+  part: "paid in part",
+  over: "more than the invoice",
+  all: "all that is open",
+  due: "all that was due",
+};
+
+/** What kind of reading a sure one is, in words by which they are looked through together; from its pattern of evidence. */
+export function sureKind(reading: Reading): string {
+  const [, numbers = "", sum = ""] = reading.pattern.split(" ");
+  return `${NUMBERS[numbers] ?? numbers}, ${SUMS[sum] ?? sum}`;
+}
+
+/** How many times the middle sum a receipt is that stands out by its size alone. */
+const LARGE = 8;
+
+/** Why a sure one deserves a second glance before it is posted, or null. `middle`: the median sum of those looked through. */
+export function oddity(reading: Reading, amount: Minor, middle: Minor): string | null {
+  const [, numbers = "", sum = "", who = ""] = reading.pattern.split(" ");
+  if (numbers === "damaged") return "a number with a slip";
+  if (sum === "over") return "more than the invoice";
+  if (sum === "part") return "paid in part";
+  if (who === "unknown" || who === "weak") return "the payer is hardly known";
+  return middle > 0 && amount >= middle * LARGE ? "a large sum" : null;
+}

@@ -1,0 +1,25 @@
+import { editDistance } from "../memo/damage";
+import { jaroWinkler } from "./names";
+
+/** How far a written word stands for a customer's, 0 to 1. */
+export function wordFit(written: string, word: string): number {
+  if (written === word) return 1;
+  if (written.length >= 3 && word.startsWith(written)) return 0.9;
+  if (
+    written.length >= 3 &&
+    written.length < word.length &&
+    written[0] === word[0] &&
+    isSubsequence(written, word)
+  )
+    return 0.85;
+  if (word.length < 4 || jaroWinkler(written, word) < 0.88) return 0;
+  // Long names of one family begin alike: only so many slips make a misspelling.
+  const slips = editDistance(written, word, 3);
+  return slips <= 1 ? 0.92 : slips === 2 && word.length >= 8 ? 0.8 : 0;
+}
+
+function isSubsequence(short: string, long: string): boolean {
+  let at = 0;
+  for (const letter of long) if (letter === short[at]) at += 1;
+  return at === short.length;
+}

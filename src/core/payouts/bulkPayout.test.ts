@@ -1,0 +1,213 @@
+import fc from "fast-check";
+
+import { explanationsOf, lumpAnswers, type LumpItem, type OffPayout } from "@/core/payouts";
+
+import { addBankingDays, addDays, day, isBankingDay } from "../calendar";
+import { minor } from "../money";
+
+const start = day("2026-11-02");
+const item = (id: number, on: number, net: number): LumpItem => ({
+  id,
+  on: addDays(start, on),
+  net: minor(net),
+});
+
+/** Sixty receipts over a dozen banking days as a shop has them: round prices and odd ones with tax, less a fee. */
+function takings(seed: number): LumpItem[] {
+  let state = seed * 2_654_435_761;
+  const next = (below: number): number => {
+    state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
+    return Math.floor((state / 2_147_483_648) * below);
+  };
+  const items: LumpItem[] = [];
+  for (let on = 0; items.length < 60; on += 1) {
+    if (!isBankingDay(addDays(start, on))) continue;
+    for (let times = 3 + next(4); times > 0 && items.length < 60; times -= 1) {
+      const gross = next(2) === 0 ? 500 * (1 + next(160)) : 300 + next(80_000);
+      items.push(item(items.length + 1, on, gross - Math.round(gross * 0.029) - 30));
+    }
+  }
+  return items;
+}
+
+describe("what a lump is made of", () => {
+  it("a run of days, whole", () => {
+    const items = [item(1, 0, 1000), item(2, 0, 2500), item(3, 1, 700), item(4, 2, 9900)];
+    const found = lumpAnswers(items, {
+      sum: minor(4200),
+      on: addBankingDays(addDays(start, 1), 2),
+      delayDays: 2,
+    });
+    expect([found.answers[0]?.ids, found.count, found.only]).toEqual([[1, 2, 3], 1, true]);
+  });
+  it("says that there are several, and is never the only one then", () => {
+    const items = [item(1, 0, 1000), item(2, 0, 2500), item(3, 1, 3500), item(4, 2, 100)];
+    const found = lumpAnswers(items, { sum: minor(3500), on: addDays(start, 3), delayDays: 2 });
+    expect([found.count, found.only, found.answers.map(({ ids }) => ids.join("+")).sort()]).toEqual(
+      [2, false, ["1+2", "3"]],
+    );
+  });
+  it("a refund takes part with its sign; nothing fits where nothing does", () => {
+    expect(
+      lumpAnswers([item(1, 0, 1000), item(2, 1, -300)], {
+        sum: minor(700),
+        on: addDays(start, 3),
+        delayDays: 2,
+      }).answers[0]?.ids,
+    ).toEqual([1, 2]);
+    expect(
+      lumpAnswers([item(1, 0, 1000)], { sum: minor(999), on: addDays(start, 3), delayDays: 2 }),
+    ).toMatchObject({ answers: [], count: 0, only: false });
+  });
+  it("counts as a slow count does, signs and all", () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.integer({ min: -40, max: 60 }).filter((net) => net !== 0),
+          { minLength: 1, maxLength: 11 },
+        ),
+        fc.integer({ min: 1, max: 150 }),
+        (nets, sum) => {
+          let slow = 0;
+          for (let mask = 1; mask < 1 << nets.length; mask += 1)
+            if (nets.reduce((all, net, at) => all + (mask & (1 << at) ? net : 0), 0) === sum)
+              slow += 1;
+          expect(
+            lumpAnswers(
+              nets.map((net, at) => item(at + 1, at % 4, net)),
+              { sum: minor(sum), on: addDays(start, 6), delayDays: 2 },
+            ).count,
+          ).toBe(slow);
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+  it("every answer makes the sum", () => {
+    for (let seed = 1; seed <= 5; seed += 1) {
+      const items = takings(seed);
+      const sum = minor(items.slice(0, 20).reduce((all, { net }) => all + net, 0));
+      for (const { ids } of lumpAnswers(items, { sum, on: addDays(start, 12), delayDays: 2 })
+        .answers)
+        expect(
+          items.filter(({ id }) => ids.includes(id)).reduce((all, { net }) => all + net, 0),
+        ).toBe(sum);
+    }
+  });
+  it("finds the true one first in nearly all lumps of a run of days that leave out at most three of sixty", () => {
+    let [first, all] = [0, 0];
+    for (let seed = 1; seed <= 60; seed += 1) {
+      const items = takings(seed);
+      const days = [...new Set(items.map(({ on }) => on))];
+      const [from, to] = [seed % 3, (seed % 3) + 1 + (seed % 3)];
+      const run = items.filter(({ on }) => on >= days[from]! && on <= days[to]!);
+      const out = new Set(
+        Array.from({ length: seed % 4 }, (_, at) => run[(seed * 7 + at * 5) % run.length]?.id),
+      );
+      const truth = run.filter(({ id }) => !out.has(id));
+      // What was paid out before the run is no longer in clearing.
+      const waiting = items.filter(({ on }) => on >= days[from]!);
+      const found = lumpAnswers(waiting, {
+        sum: minor(truth.reduce((sum, { net }) => sum + net, 0)),
+        on: addBankingDays(days[to]!, 2),
+        delayDays: 2,
+      });
+      all += 1;
+      if (found.answers[0]?.ids.join() === truth.map(({ id }) => id).join()) first += 1;
+    }
+    expect(first / all).toBeGreaterThanOrEqual(0.95);
+  });
+});
+
+describe("what explains a difference", () => {
+  const base: OffPayout = {
+    off: minor(0),
+    items: [
+      { id: 1, kind: "charge", amount: minor(86_450), externalId: "ch_1", words: "charge ch_1" },
+      { id: 2, kind: "fee", amount: minor(-2537), externalId: "ch_1", words: "of ch_1" },
+    ],
+    elsewhere: [],
+    usual: { dispute: [], return: [] },
+  };
+  const dispute = {
+    id: 3,
+    kind: "dispute" as const,
+    amount: minor(-37_800),
+    externalId: "d_1",
+    words: "dispute d_1",
+  };
+  it.each<[string, Partial<OffPayout>, string]>([
+    ["nothing, where it comes out", {}, ""],
+    [
+      "a dispute fee, of the sum it was before",
+      {
+        off: minor(-1500),
+        items: [...base.items, dispute],
+        usual: { dispute: [minor(1500)], return: [] },
+      },
+      "fee_missing",
+    ],
+    ["a fee taken twice", { off: minor(-2537) }, "fee_twice"],
+    ["a fee not taken", { off: minor(2537) }, "fee_not_taken"],
+    [
+      "an item in no payout",
+      {
+        off: minor(12_000),
+        elsewhere: [
+          {
+            id: 9,
+            kind: "charge",
+            amount: minor(12_000),
+            externalId: "ch_9",
+            words: "charge ch_9",
+            payout: null,
+          },
+        ],
+      },
+      "item_missing",
+    ],
+    [
+      "a charge with its fee, in another payout",
+      {
+        off: minor(11_622),
+        elsewhere: [
+          {
+            id: 9,
+            kind: "charge",
+            amount: minor(12_000),
+            externalId: "ch_9",
+            words: "charge ch_9",
+            payout: "po_2",
+          },
+          {
+            id: 10,
+            kind: "fee",
+            amount: minor(-378),
+            externalId: "ch_9",
+            words: "of ch_9",
+            payout: "po_2",
+          },
+        ],
+      },
+      "item_of_another",
+    ],
+    ["an item that was not paid", { off: minor(-86_450) }, "item_not_paid"],
+    ["a sign turned", { off: minor(75_600), items: [...base.items, dispute] }, "sign"],
+    ["two digits in each other's place (864.50 for 846.50)", { off: minor(-1800) }, "digits"],
+    ["cents rounded", { off: minor(1) }, "rounding"],
+  ])("%s", (_case, more, code) =>
+    expect(explanationsOf({ ...base, ...more })[0]?.code ?? "").toBe(code),
+  );
+  it("a swap of neighbouring digits always changes a number by a multiple of 9", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 10, max: 9_999_999 }), fc.nat(6), (amount, place) => {
+        const digits = String(amount);
+        const at = place % (digits.length - 1);
+        const swapped = Number(
+          digits.slice(0, at) + digits[at + 1] + digits[at] + digits.slice(at + 2),
+        );
+        expect(Math.abs((swapped - amount) % 9)).toBe(0);
+      }),
+    );
+  });
+});

@@ -1,0 +1,54 @@
+import { z } from "zod";
+
+import { fail, ok, type Result } from "@/core/result";
+import { bankLineById, bankRules, insertBankRule } from "@/db/bank";
+import { defineCommand } from "@/server/runtime/command";
+
+import { applyRule } from "../imports/bank";
+import { asElsewhere, asReceipt } from "../steps/bankLine";
+
+/** Says what a bank line is: a receipt by itself, or not of this job; with a rule for its like, if wanted. */
+export const explainLine = defineCommand({
+  name: "explainLine",
+  schema: z.object({
+    lineId: z.number().int(),
+    as: z.enum(["receipt", "elsewhere"]),
+    rule: z
+      .object({
+        contains: z.string().trim().min(3, "A rule needs at least three letters.").max(80),
+      })
+      .nullable()
+      .default(null),
+  }),
+  run(ctx, input): Result<{ lines: number }> {
+    const line = bankLineById(ctx.db, input.lineId);
+    if (!line) return fail("line.unknown");
+    if (line.state !== "open") return fail("line.explained");
+    if (input.as === "receipt" && line.amount < 0) return fail("line.negative");
+    let lines = 1;
+    if (input.as === "receipt") asReceipt(ctx, line);
+    else asElsewhere(ctx, line, "by hand");
+    if (input.rule) {
+      const sign = line.amount > 0 ? "in" : "out";
+      insertBankRule(ctx.db, {
+        bankAccountId: line.bankAccountId,
+        contains: input.rule.contains,
+        sign,
+        treatAs: input.as,
+        accountId: null,
+      });
+      const rule = bankRules(ctx.db, line.bankAccountId).find(
+        (one) => one.contains === input.rule?.contains && one.sign === sign,
+      );
+      if (rule) {
+        ctx.act(
+          "rule",
+          { kind: "bank_rule", id: rule.id },
+          `rule: “${rule.contains}” ${rule.sign === "in" ? "coming in" : "going out"} is ${rule.treatAs === "receipt" ? "a receipt" : "put aside"}`,
+        );
+        lines += applyRule(ctx, rule);
+      }
+    }
+    return ok({ lines });
+  },
+});

@@ -1,0 +1,182 @@
+import { z } from "zod";
+
+import {
+  FILE_KINDS,
+  type MappingSpec,
+  missingFields,
+  type ProcessorRecord,
+  readActivity,
+  readBankLine,
+  type ReadContext,
+  readCustomer,
+  readInvoice,
+  readRemittance,
+  readReturn,
+  readRows,
+  ROW_KINDS,
+  type Table,
+} from "@/core/formats";
+import { fail, ok, type Result } from "@/core/result";
+import { bankAccounts } from "@/db/bank";
+import { insertImportFile, saveMapping } from "@/db/files";
+import { processorAccounts } from "@/db/processor";
+import { currenciesWithRates } from "@/db/rates";
+import { defineCommand } from "@/server/runtime/command";
+import type { Ctx } from "@/server/runtime/context";
+
+import { importBank } from "../imports/bank";
+import { importCustomers } from "../imports/customers";
+import { importInvoices } from "../imports/invoices";
+import { importActivity } from "../imports/processor";
+import { tableOf } from "../imports/read";
+import { importRemittance } from "../imports/remittance";
+import { type ImportReport, Tallying } from "../imports/report";
+import { importReturns } from "../imports/returns";
+
+export const mappingSchema = z.object({
+  kind: z.enum(FILE_KINDS),
+  columns: z.record(z.string(), z.string()),
+  dayOrder: z.enum(["ymd", "mdy", "dmy"]),
+  decimalMark: z.enum([".", ","]),
+  rowKinds: z.record(z.string(), z.enum(ROW_KINDS)),
+  signs: z.enum(["as_written", "by_kind"]),
+  payoutSign: z.enum(["as_written", "turned"]),
+  feeSign: z.enum(["cost", "effect"]),
+});
+
+/**
+ * Takes in a kept file: all lines that can be read and are new, in one
+ * transaction; lines that are wrong stay out and are named. A dry run is the
+ * same command, rolled back, so it can promise what will happen.
+ */
+export const importFile = defineCommand({
+  name: "importFile",
+  schema: z.object({
+    sha256: z.string(),
+    name: z.string().max(200),
+    size: z.number().int().nonnegative(),
+    mapping: mappingSchema,
+    account: z.string().nullable().default(null),
+    saveAs: z.string().trim().max(80).nullable().default(null),
+  }),
+  run(ctx, input): Result<ImportReport> {
+    const { mapping } = input;
+    const missing = missingFields(mapping);
+    if (missing.length > 0) return fail("mapping.fields", { fields: missing.join(", ") });
+    const table = tableOf(ctx.who.book, input.sha256);
+    if (!table.ok) return table;
+    const account = accountFor(ctx, mapping.kind, input.account);
+    if (!account.ok) return account;
+    const tally = new Tallying(table.value.rows.length, ctx.settings.currency);
+    const fileId = insertImportFile(ctx.db, {
+      sha256: input.sha256,
+      name: input.name,
+      size: input.size,
+      kind: mapping.kind,
+      mapping: JSON.stringify(mapping),
+      importedAt: ctx.at,
+      onDay: ctx.today,
+      actor: ctx.who.actor,
+      rowsNew: 0,
+      rowsKnown: 0,
+      rowsChanged: 0,
+      rowsRefused: 0,
+    });
+    const actId = ctx.act("import", { kind: "import_file", id: fileId }, `took in ${input.name}`);
+    takeIn(ctx, table.value, mapping, account.value, fileId, actId, tally);
+    if (input.saveAs)
+      saveMapping(ctx.db, {
+        name: input.saveAs,
+        kind: mapping.kind,
+        spec: JSON.stringify(mapping),
+      });
+    const report = tally.report(fileId);
+    ctx.db.run(
+      "UPDATE import_file SET rows_new = ?, rows_known = ?, rows_changed = ?, rows_refused = ? WHERE id = ?",
+      report.new,
+      report.known,
+      report.changed,
+      new Set(report.refused.map(({ line }) => line)).size,
+      fileId,
+    );
+    return ok(report);
+  },
+});
+
+function accountFor(ctx: Ctx, kind: MappingSpec["kind"], code: string | null): Result<string> {
+  if (kind !== "processor" && kind !== "bank") return ok("");
+  const accounts = kind === "processor" ? processorAccounts(ctx.db) : bankAccounts(ctx.db);
+  const [only] = accounts;
+  if (!only) return fail("account.none", { kind });
+  if (code === null) return accounts.length === 1 ? ok(only.code) : fail("account.needed");
+  return accounts.some((account) => account.code === code)
+    ? ok(code)
+    : fail("account.unknown", { code });
+}
+
+/** What comes from a processor is in its account's currency, what comes from the bank in the book's; invoices in any that has a rate. */
+function contextOf(ctx: Ctx, kind: MappingSpec["kind"], account: string): ReadContext {
+  const { currency, timeZone } = ctx.settings;
+  const processor =
+    kind === "processor"
+      ? processorAccounts(ctx.db).find(({ code }) => code === account)
+      : undefined;
+  const others =
+    kind === "invoices" || kind === "remittance" || kind === "returns"
+      ? currenciesWithRates(ctx.db)
+      : [];
+  return { bookCurrency: processor?.currency ?? currency, timeZone, others };
+}
+
+function takeIn(
+  ctx: Ctx,
+  table: Table,
+  mapping: MappingSpec,
+  account: string,
+  fileId: number,
+  actId: number,
+  tally: Tallying,
+): void {
+  const context = contextOf(ctx, mapping.kind, account);
+  switch (mapping.kind) {
+    case "customers": {
+      const { rows, refused } = readRows(table, mapping, context, readCustomer);
+      tally.refuse(refused);
+      return importCustomers(ctx, rows, fileId, tally);
+    }
+    case "invoices": {
+      const { rows, refused } = readRows(table, mapping, context, readInvoice);
+      tally.refuse(refused);
+      return importInvoices(ctx, rows, fileId, actId, tally);
+    }
+    case "processor": {
+      const { rows, refused } = readRows<ProcessorRecord[]>(table, mapping, context, (row) =>
+        readActivity(row, mapping),
+      );
+      tally.refuse(refused);
+      const processor = processorAccounts(ctx.db).find(({ code }) => code === account);
+      if (processor) importActivity(ctx, processor, rows.flat(), fileId, actId, tally);
+      return;
+    }
+    case "bank": {
+      const seen = new Map<string, number>();
+      const { rows, refused } = readRows(table, mapping, context, (row) => readBankLine(row, seen));
+      tally.refuse(refused);
+      const bank = bankAccounts(ctx.db).find(({ code }) => code === account);
+      if (bank) importBank(ctx, bank, rows, fileId, actId, tally);
+      return;
+    }
+    case "remittance": {
+      const { rows, refused } = readRows(table, mapping, context, readRemittance);
+      tally.refuse(refused);
+      return importRemittance(ctx, rows, fileId, tally);
+    }
+    case "returns": {
+      const { rows, refused } = readRows(table, mapping, context, readReturn);
+      tally.refuse(refused);
+      return importReturns(ctx, rows, fileId, actId, tally);
+    }
+    default:
+      throw mapping.kind satisfies never;
+  }
+}

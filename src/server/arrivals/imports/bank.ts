@@ -1,0 +1,146 @@
+import type { BankRecord } from "@/core/formats";
+import {
+  type BankAccountRow,
+  bankLineByExternalId,
+  bankLineById,
+  type BankLineRow,
+  type BankRuleRow,
+  bankRules,
+  insertBankLine,
+  openBankLines,
+} from "@/db/bank";
+import { depositsUnderWay } from "@/db/deposits";
+import { openPayouts } from "@/db/payouts";
+import { processorAccounts } from "@/db/processor";
+import { tieDeposits } from "@/server/match/steps/deposits";
+import { joinRemittances } from "@/server/match/steps/remittances";
+import { tieAllSingle } from "@/server/payouts/steps/tie";
+import type { Ctx } from "@/server/runtime/context";
+
+import { asElsewhere, asReceipt, saysReceipt } from "../steps/bankLine";
+import { type Tallying, withoutTwins } from "./report";
+
+/** Takes in a statement: each new line is a receipt by itself, a payout, put aside by a rule, or left to be explained. */
+export function importBank(
+  ctx: Ctx,
+  account: BankAccountRow,
+  records: readonly BankRecord[],
+  fileId: number,
+  actId: number,
+  tally: Tallying,
+): void {
+  const rows = withoutTwins(
+    records,
+    (row) => row.externalId,
+    (row) => JSON.stringify({ ...row, line: 0 }),
+    tally,
+  );
+  const rules = bankRules(ctx.db, account.id);
+  const added: { row: BankRecord; id: number }[] = [];
+  for (const row of chronological(rows)) {
+    const known = bankLineByExternalId(ctx.db, account.id, row.externalId);
+    if (known) {
+      if (known.amount === row.amount) tally.know(row.line);
+      else
+        tally.change(row.line, "amount", { code: "activity.changed", was: ctx.sum(known.amount) });
+      continue;
+    }
+    const id = insertBankLine(ctx.db, {
+      bankAccountId: account.id,
+      externalId: row.externalId,
+      postedOn: row.postedOn,
+      currency: row.currency,
+      amount: row.amount,
+      description: row.description,
+      balanceAfter: row.balance,
+      fileId,
+      lineNo: row.line,
+    });
+    added.push({ row, id });
+  }
+  tieAllSingle(ctx, tally);
+  tieDeposits(ctx, tally);
+  const waiting = awaited(ctx);
+  for (const { row, id } of added) {
+    const line = bankLineById(ctx.db, id);
+    if (line)
+      tally.take(
+        row.line,
+        line.state === "payout"
+          ? "lines that are payouts"
+          : line.state === "deposit"
+            ? "lines that are deposits by hand"
+            : explain(ctx, line, rules, waiting, actId),
+        row.amount,
+      );
+  }
+  joinRemittances(ctx, tally);
+}
+
+/** Statements that run from new to old are turned, so that lines stand in the order they happened. */
+function chronological(rows: readonly BankRecord[]): BankRecord[] {
+  const [first, last] = [rows[0], rows.at(-1)];
+  return first && last && first.postedOn > last.postedOn ? [...rows].reverse() : [...rows];
+}
+
+/** What says that a line is a payout though nothing ties it yet: a processor's descriptor, or a payout's sum. */
+function awaited(ctx: Ctx): (line: BankLineRow) => boolean {
+  const descriptors = processorAccounts(ctx.db).flatMap(({ descriptor }) =>
+    descriptor ? [descriptor.toLowerCase()] : [],
+  );
+  const sums = new Set([
+    ...openPayouts(ctx.db).flatMap((payout) => [payout.net, payout.statedNet ?? payout.net]),
+    ...depositsUnderWay(ctx.db).map(({ sum }) => sum),
+  ]);
+  return (line) =>
+    sums.has(line.amount) ||
+    descriptors.some((descriptor) => line.description.toLowerCase().includes(descriptor));
+}
+
+/** Treats a new line by the rules, or by its own words; gives what came of it. */
+function explain(
+  ctx: Ctx,
+  line: BankLineRow,
+  rules: readonly BankRuleRow[],
+  waiting: (line: BankLineRow) => boolean,
+  actId: number,
+): string {
+  const rule = rules.find((one) => ruleFits(one, line));
+  if (rule?.treatAs === "elsewhere") {
+    asElsewhere(ctx, line, `rule “${rule.contains}”`, rule.id);
+    return "lines put aside by rule";
+  }
+  const receipt =
+    line.amount > 0 &&
+    (rule?.treatAs === "receipt" ||
+      (rule === undefined && !waiting(line) && saysReceipt(line.description)));
+  if (receipt) {
+    asReceipt(ctx, line, actId, rule?.id ?? null);
+    return "lines that are receipts by themselves";
+  }
+  return rule?.treatAs === "payout" || waiting(line)
+    ? "lines that look like payouts, to be tied"
+    : "lines to be explained";
+}
+
+export function ruleFits(
+  rule: Pick<BankRuleRow, "contains" | "sign">,
+  line: Pick<BankLineRow, "description" | "amount">,
+): boolean {
+  const direction =
+    rule.sign === "both" || (rule.sign === "in" ? line.amount > 0 : line.amount < 0);
+  return direction && line.description.toLowerCase().includes(rule.contains.toLowerCase());
+}
+
+/** A rule made on the spot is applied to the lines that wait already. */
+export function applyRule(ctx: Ctx, rule: BankRuleRow): number {
+  const lines = openBankLines(ctx.db).filter(
+    (line) => line.bankAccountId === rule.bankAccountId && ruleFits(rule, line),
+  );
+  for (const line of lines) {
+    if (rule.treatAs === "elsewhere") asElsewhere(ctx, line, `rule “${rule.contains}”`, rule.id);
+    else if (rule.treatAs === "receipt" && line.amount > 0)
+      asReceipt(ctx, line, undefined, rule.id);
+  }
+  return lines.length;
+}

@@ -1,0 +1,77 @@
+import { readFileSync } from "node:fs";
+
+import {
+  decodeText,
+  type FileKind,
+  guessKind,
+  guessMapping,
+  isNacha,
+  type MappingSpec,
+  nachaTable,
+  readTable,
+  type Table,
+} from "@/core/formats";
+import { fail, ok, type Result } from "@/core/result";
+import { keptFile } from "@/server/runtime/folders";
+
+const tables = new Map<string, Table>();
+
+/** The table of a kept file; the last few stay in memory while their mapping is worked on. */
+export function tableOf(book: string, sha256: string): Result<Table> {
+  if (!/^[0-9a-f]{64}$/.test(sha256)) return fail("file.missing");
+  const key = `${book}/${sha256}`;
+  const known = tables.get(key);
+  if (known) return ok(known);
+  let bytes: Buffer;
+  try {
+    bytes = readFileSync(keptFile(book, sha256));
+  } catch {
+    return fail("file.missing");
+  }
+  const text = decodeText(bytes);
+  if (!text.ok) return text;
+  const table = isNacha(text.value) ? nachaTable(text.value) : readTable(text.value);
+  if (!table.ok) return table;
+  if (tables.size >= 3) tables.delete(tables.keys().next().value ?? "");
+  tables.set(key, table.value);
+  return table;
+}
+
+/** What a new file seems to be, with a first mapping and its first lines, for people to correct. */
+export function inspectFile(
+  book: string,
+  sha256: string,
+  kind?: FileKind,
+): Result<{
+  kind: FileKind;
+  mapping: MappingSpec;
+  headers: readonly string[];
+  sample: readonly (readonly string[])[];
+  lines: number;
+  rowWords: string[];
+}> {
+  const table = tableOf(book, sha256);
+  if (!table.ok) return table;
+  const as = kind ?? guessKind(table.value);
+  const mapping = guessMapping(table.value, as);
+  return ok({
+    kind: as,
+    mapping,
+    headers: table.value.headers,
+    sample: table.value.rows.slice(0, 5).map(({ cells }) => cells),
+    lines: table.value.rows.length,
+    rowWords: Object.keys(mapping.rowKinds),
+  });
+}
+
+/** One line of a kept file as it was given. */
+export function lineOf(
+  book: string,
+  sha256: string,
+  line: number,
+): Result<{ headers: readonly string[]; cells: readonly string[] }> {
+  const table = tableOf(book, sha256);
+  if (!table.ok) return table;
+  const row = table.value.rows.find((one) => one.line === line);
+  return row ? ok({ headers: table.value.headers, cells: row.cells }) : fail("file.missing");
+}

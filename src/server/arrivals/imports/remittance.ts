@@ -1,0 +1,47 @@
+import { advicesOf, type RemittanceRecord } from "@/core/formats";
+import { minor } from "@/core/money";
+import { insertRemittance, remittanceLike } from "@/db/remittances";
+import { joinRemittances } from "@/server/match/steps/remittances";
+import type { Ctx } from "@/server/runtime/context";
+
+import type { Tallying } from "./report";
+
+/** Takes in remittance advice: kept by payment, and joined to the receipts that wait. It posts nothing. */
+export function importRemittance(
+  ctx: Ctx,
+  records: readonly RemittanceRecord[],
+  fileId: number,
+  tally: Tallying,
+): void {
+  for (const advice of advicesOf(records)) {
+    if (remittanceLike(ctx.db, advice.trace, advice.paidOn, advice.sum)) {
+      for (const { line } of advice.lines) tally.know(line);
+      continue;
+    }
+    if (advice.sum <= 0) {
+      for (const { line } of advice.lines)
+        tally.refuseLine(line, "amount", { code: "remittance.sum" });
+      continue;
+    }
+    insertRemittance(
+      ctx.db,
+      {
+        trace: advice.trace,
+        paidOn: advice.paidOn,
+        currency: advice.currency,
+        sum: minor(advice.sum),
+        payerName: advice.payerName,
+        fileId,
+      },
+      advice.lines.map(({ number, amount, discount }, at) => ({
+        lineNo: at + 1,
+        number,
+        amount,
+        discount,
+      })),
+    );
+    for (const { line, amount } of advice.lines)
+      tally.take(line, "invoices named in remittance advice", amount);
+  }
+  joinRemittances(ctx, tally);
+}

@@ -1,0 +1,121 @@
+import type { Refusal } from "@/core/formats";
+import type { Currency } from "@/core/money";
+import type { Failure } from "@/core/result";
+import { inWords } from "@/server/runtime/messages";
+
+/** What a file would do, or has done. Lines are counted; `refused` and `changed` ones stay out. */
+export type ImportReport = {
+  fileId: number | null;
+  lines: number;
+  new: number;
+  known: number;
+  changed: number;
+  refused: { line: number; field: string; column: string; reason: string; changed: boolean }[];
+  /** What comes of the new lines, in words with a count and a sum of minor units. */
+  outcome: {
+    words: string;
+    count: number;
+    sum: number | null;
+    /** Where it is not the book's. */ currency: Currency | null;
+  }[];
+};
+
+/** Counts while a file is taken in. */
+export class Tallying {
+  readonly refused: ImportReport["refused"] = [];
+  private readonly outcomes = new Map<string, ImportReport["outcome"][number]>();
+  private readonly newLines = new Set<number>();
+  private readonly knownLines = new Set<number>();
+  private readonly changedLines = new Set<number>();
+
+  constructor(
+    private readonly lines: number,
+    private readonly book: Currency,
+  ) {}
+
+  refuse(refusals: readonly Refusal[]): void {
+    for (const { line, field, column, error } of refusals)
+      this.refused.push({ line, field, column, reason: inWords(error), changed: false });
+  }
+
+  refuseLine(line: number, field: string, error: Failure): void {
+    this.refuse([{ line, field, column: field, error }]);
+  }
+
+  change(line: number, field: string, error: Failure): void {
+    this.changedLines.add(line);
+    this.refused.push({ line, field, column: field, reason: inWords(error), changed: true });
+  }
+
+  updated(line: number): void {
+    this.changedLines.add(line);
+  }
+
+  take(line: number, words: string, sum: number | null, currency: Currency = this.book): void {
+    this.newLines.add(line);
+    this.also(words, sum, currency);
+  }
+
+  /** An outcome that is not a line of its own (a tie, a receipt found). */
+  also(words: string, sum: number | null, currency: Currency = this.book): void {
+    const before = this.outcomes.get(`${words} ${currency}`) ?? {
+      words,
+      count: 0,
+      sum: sum === null ? null : 0,
+      currency: currency === this.book ? null : currency,
+    };
+    this.outcomes.set(`${words} ${currency}`, {
+      ...before,
+      count: before.count + 1,
+      sum: sum === null || before.sum === null ? null : before.sum + sum,
+    });
+  }
+
+  know(line: number): void {
+    this.knownLines.add(line);
+  }
+
+  report(fileId: number | null): ImportReport {
+    return {
+      fileId,
+      lines: this.lines,
+      new: this.newLines.size,
+      known: [...this.knownLines].filter((line) => !this.newLines.has(line)).length,
+      changed: this.changedLines.size,
+      refused: [...this.refused].sort((a, b) => a.line - b.line),
+      outcome: [...this.outcomes.values()],
+    };
+  }
+}
+
+/**
+ * Rows with one id: the same content is taken once, another content refuses
+ * them all, as nobody can say which is right.
+ */
+export function withoutTwins<T extends { line: number }>(
+  rows: readonly T[],
+  idOf: (row: T) => string,
+  contentOf: (row: T) => string,
+  tally: Tallying,
+): T[] {
+  const first = new Map<string, T>();
+  const bad = new Map<string, T>();
+  const kept: T[] = [];
+  for (const row of rows) {
+    const id = idOf(row);
+    const before = first.get(id);
+    if (!before) {
+      first.set(id, row);
+      kept.push(row);
+    } else if (contentOf(before) === contentOf(row)) tally.know(row.line);
+    else {
+      if (!bad.has(id))
+        tally.refuseLine(before.line, "id", { code: "row.twice", id: shown(id), other: row.line });
+      tally.refuseLine(row.line, "id", { code: "row.twice", id: shown(id), other: before.line });
+      bad.set(id, row);
+    }
+  }
+  return kept.filter((row) => !bad.has(idOf(row)));
+}
+
+const shown = (id: string): string => id.split("\u0000").at(-1) ?? id;

@@ -1,0 +1,118 @@
+import type { ReturnRecord } from "@/core/formats";
+import { minor, negate } from "@/core/money";
+import { customerById } from "@/db/customers";
+import {
+  chargeByTrace,
+  insertProcessorItem,
+  processorAccounts,
+  returnOfCharge,
+  setReturnCode,
+} from "@/db/processor";
+import { receiptById } from "@/db/receipts";
+import { insertNotice, noticeByExternalId } from "@/db/returnsAndDisputes";
+import type { Ctx } from "@/server/runtime/context";
+
+import { postActivity } from "../steps/activity";
+import { type Tallying, withoutTwins } from "./report";
+
+/** Takes in ACH returns and notices of change, by the trace number of the debit that they are about. */
+export function importReturns(
+  ctx: Ctx,
+  records: readonly ReturnRecord[],
+  fileId: number,
+  actId: number,
+  tally: Tallying,
+): void {
+  const rows = withoutTwins(
+    records,
+    (row) => `${row.kind} ${row.trace}`,
+    (row) => JSON.stringify({ ...row, line: 0 }),
+    tally,
+  );
+  for (const row of rows) {
+    if (row.kind === "change") takeNotice(ctx, row, fileId, tally);
+    else takeReturn(ctx, row, fileId, actId, tally);
+  }
+}
+
+function takeReturn(
+  ctx: Ctx,
+  row: ReturnRecord,
+  fileId: number,
+  actId: number,
+  tally: Tallying,
+): void {
+  const charge = chargeByTrace(ctx.db, row.originalTrace);
+  const account = processorAccounts(ctx.db).find(({ id }) => id === charge?.processorAccountId);
+  if (!charge || !account)
+    return tally.refuseLine(row.line, "originalTrace", {
+      code: "return.trace",
+      trace: row.originalTrace,
+    });
+  const amount = row.amount ?? charge.amount;
+  if (amount > charge.amount || amount <= 0)
+    return tally.refuseLine(row.line, "amount", {
+      code: "return.amount",
+      sum: ctx.sum(amount, charge.currency),
+      debit: ctx.sum(charge.amount, charge.currency),
+    });
+  const known = returnOfCharge(ctx.db, charge, amount);
+  if (known) {
+    // The processor's own file told of it: the code is all that is new.
+    if (known.returnCode !== null) return tally.know(row.line);
+    setReturnCode(ctx.db, known.id, row.code);
+    tally.updated(row.line);
+    return tally.also("returns that have their code now", null);
+  }
+  const item = {
+    processorAccountId: account.id,
+    externalId: `return ${row.trace}`,
+    kind: "ach_return" as const,
+    occurredOn: row.on,
+    settledOn: row.on,
+    currency: charge.currency,
+    amount: negate(amount),
+    payoutId: null,
+    receiptId: charge.receiptId,
+    relatedId: charge.externalId,
+    origin: "file" as const,
+    reason: null,
+    settledState: null,
+    returnCode: row.code,
+    answerBy: null,
+    answeredOn: null,
+    brand: null,
+    abroad: 0 as const,
+    fileId,
+    lineNo: row.line,
+  };
+  postActivity(
+    ctx,
+    account,
+    { ...item, id: insertProcessorItem(ctx.db, item) },
+    "ach_return",
+    actId,
+  );
+  tally.take(row.line, "ACH returns", minor(-amount));
+}
+
+function takeNotice(ctx: Ctx, row: ReturnRecord, fileId: number, tally: Tallying): void {
+  if (noticeByExternalId(ctx.db, row.trace)) return tally.know(row.line);
+  const charge = chargeByTrace(ctx.db, row.originalTrace);
+  const receipt = charge?.receiptId == null ? undefined : receiptById(ctx.db, charge.receiptId);
+  const customer =
+    receipt?.customerId == null ? undefined : customerById(ctx.db, receipt.customerId);
+  insertNotice(ctx.db, {
+    externalId: row.trace,
+    code: row.code,
+    receiptId: receipt?.id ?? null,
+    customerId: customer?.id ?? null,
+    name: customer?.name ?? (row.name || receipt?.payerName || "payer not known"),
+    toldOn: row.on,
+    mendBy: row.mendBy,
+    correction: row.correction || "account",
+    fileId,
+    lineNo: row.line,
+  });
+  tally.take(row.line, "accounts to be mended", null);
+}

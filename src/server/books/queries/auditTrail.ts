@@ -1,0 +1,38 @@
+import { actCount, type ActRow, actsOfCommand, lastActs } from "@/db/acts";
+import type { Db } from "@/db/connection";
+
+import { isUndoable } from "../commands/undo";
+
+/** A line of the audit trail: whether it can be undone from here, and how many that were done together with it can. */
+export type TrailRow = ActRow & { undoable: boolean; together: number; href: string | null };
+
+const PAGES: Partial<Record<ActRow["subjectKind"], string>> = {
+  receipt: "receipts",
+  payout: "payouts",
+  bank_line: "lines",
+  customer: "customers",
+  import_file: "files",
+};
+
+/** A page of the audit trail, newest first. */
+export function trail(db: Db, limit: number, offset: number): { rows: TrailRow[]; count: number } {
+  const together = new Map<number, number>();
+  const standing = (commandId: number): number => {
+    const known =
+      together.get(commandId) ??
+      actsOfCommand(db, commandId).filter((act) => act.undoneBy === null && isUndoable(act.kind))
+        .length;
+    together.set(commandId, known);
+    return known;
+  };
+  const rows = lastActs(db, limit, offset).map((act): TrailRow => {
+    const page = PAGES[act.subjectKind];
+    return {
+      ...act,
+      undoable: act.undoneBy === null && isUndoable(act.kind),
+      together: standing(act.commandId),
+      href: page === undefined ? null : `${page}/${act.subjectId}`,
+    };
+  });
+  return { rows, count: actCount(db) };
+}

@@ -1,0 +1,93 @@
+import { addDays, type Day } from "@/core/calendar";
+import { add, type Currency, type Minor, sumOf } from "@/core/money";
+import type { Db } from "@/db/connection";
+import {
+  foreignAsOf,
+  rateOn,
+  type RateRow,
+  rates,
+  type Revaluation,
+  revaluations,
+  worthOn,
+} from "@/db/rates";
+import { readSettings } from "@/db/settings";
+
+/** What stands open in another currency, by what it is: in its own, as carried, and at the day's rate. */
+export type ForeignSum = {
+  currency: Currency;
+  what: string;
+  count: number;
+  amount: Minor;
+  book: Minor;
+  atRate: Minor;
+  off: Minor;
+};
+export type CurrenciesPage = {
+  asOf: Day;
+  open: ForeignSum[];
+  off: Minor;
+  latest: (RateRow & { ageDays: number })[];
+  rates: RateRow[];
+  revaluations: Revaluation[];
+  /** Exchange gains (negative: a loss) of the year up to the day, by month. */
+  exchange: { month: string; sum: Minor }[];
+};
+
+const WHAT: Partial<Record<string, string>> = {
+  receivables: "Receivables",
+  clearing: "In clearing",
+  unidentified: "Not identified",
+  credits: "On account",
+  disputed: "Disputed",
+  reserve: "Reserve",
+};
+const MOST_RATES = 60;
+
+/** What is open in other currencies at the end of a day, against that day's rates; the rates, and what was revalued before. */
+export function currenciesPage(db: Db, asOf: Day): CurrenciesPage {
+  const { currency: book } = readSettings(db);
+  const sums = new Map<string, ForeignSum>();
+  for (const one of foreignAsOf(db, asOf)) {
+    const what = WHAT[one.role] ?? one.role;
+    const known = sums.get(`${one.currency} ${what}`) ?? {
+      currency: one.currency,
+      what,
+      count: 0,
+      amount: add(0),
+      book: add(0),
+      atRate: add(0),
+      off: add(0),
+    };
+    const atRate = worthOn(db, one.amount, one.currency, book, asOf);
+    sums.set(`${one.currency} ${what}`, {
+      ...known,
+      count: known.count + 1,
+      amount: add(known.amount, one.amount),
+      book: add(known.book, one.book),
+      atRate: add(known.atRate, atRate),
+      off: add(known.off, atRate, -one.book),
+    });
+  }
+  const open = [...sums.values()];
+  const all = rates(db);
+  const latest = [...new Set(all.map(({ currency }) => currency))].sort().flatMap((currency) => {
+    const rate = rateOn(db, currency, asOf);
+    return rate
+      ? [{ ...rate, ageDays: Math.round((Date.parse(asOf) - Date.parse(rate.onDay)) / 86_400_000) }]
+      : [];
+  });
+  const exchange = db.all<{ month: string; sum: Minor }>(
+    "SELECT substr(d.posted_on, 1, 7) AS month, -sum(d.sum) AS sum FROM account_day d JOIN account a ON a.id = d.account_id WHERE a.role = 'exchange' AND d.posted_on BETWEEN ? AND ? GROUP BY 1 HAVING sum(d.sum) <> 0 ORDER BY 1 DESC",
+    addDays(asOf, -365),
+    asOf,
+  );
+  return {
+    asOf,
+    open,
+    off: sumOf(open, ({ off }) => off),
+    latest,
+    rates: all.slice(0, MOST_RATES),
+    revaluations: revaluations(db),
+    exchange,
+  };
+}

@@ -1,0 +1,202 @@
+import type { Day } from "@/core/calendar";
+import type { ItemKind, Role } from "@/core/ledger";
+import type { Currency, Minor } from "@/core/money";
+import { actById, actsOf, type SubjectKind } from "@/db/acts";
+import { bankLineById } from "@/db/bank";
+import type { Db } from "@/db/connection";
+import { importFileById } from "@/db/files";
+import { entriesOfDocument, entryById, type EntryRow, linesOfEntry } from "@/db/journal";
+import { processorItemById } from "@/db/processor";
+import { lineOf } from "@/server/arrivals/imports/read";
+
+import { isUndoable } from "../commands/undo";
+
+/** A line of an entry as it is shown: one of debit and credit is null. `href` leads to the document the line is about. */
+export type EntryLineView = {
+  accountId: number;
+  code: string;
+  name: string;
+  role: Role;
+  debit: Minor | null;
+  credit: Minor | null;
+  /** Its own sum, where that is in another currency than the book's. */ own: {
+    amount: Minor;
+    currency: Currency;
+  } | null;
+  href: string | null;
+};
+export type EntryView = {
+  id: number;
+  event: string;
+  postedOn: Day;
+  document: string;
+  documentHref: string | null;
+  reverses: number | null;
+  reversedBy: number | null;
+  datedFor: Day | null;
+  lines: EntryLineView[];
+};
+/** Something that was done: by whom and when, and whether it can be undone from here. */
+export type ActView = {
+  id: number;
+  on: Day;
+  at: string;
+  actor: string;
+  text: string;
+  undone: boolean;
+  undoable: boolean;
+};
+/** The line of the file that a document came from, as it was given. */
+export type Origin = {
+  fileId: number;
+  name: string;
+  line: number | null;
+  headers: readonly string[];
+  cells: readonly string[];
+};
+
+/** Where a document is shown, below the book's address; null where it has no page of its own. */
+export function hrefOf(db: Db, kind: ItemKind, id: number): string | null {
+  switch (kind) {
+    case "open_item":
+      // What an age or a month makes (the allowance) has no item of its own.
+      return id === 0 ? "reports?show=figures" : `invoices/${id}`;
+    case "receipt":
+      return `receipts/${id}`;
+    case "payout":
+      return `payouts/${id}`;
+    case "bank_line":
+      return bankLineById(db, id) ? `lines/${id}` : null;
+    case "processor_item": {
+      const item = processorItemById(db, id);
+      if (!item) return null;
+      if (item.receiptId !== null) return `receipts/${item.receiptId}`;
+      return item.payoutId === null ? "books?proof=clearing" : `payouts/${item.payoutId}`;
+    }
+    case "fee_accrual":
+      return "payouts?show=fees";
+    case "revaluation":
+      return "books?view=currencies";
+    default:
+      throw kind satisfies never;
+  }
+}
+
+/** An entry with its lines, each leading to what it is about. */
+export function entryView(db: Db, entry: EntryRow): EntryView {
+  const lines = linesOfEntry(db, entry.id).map((line): EntryLineView => ({
+    accountId: line.accountId,
+    code: line.code,
+    name: line.name,
+    role: line.role,
+    debit: line.bookAmount > 0 ? line.bookAmount : null,
+    credit: line.bookAmount < 0 ? (-line.bookAmount as Minor) : null,
+    own: line.amount === line.bookAmount ? null : { amount: line.amount, currency: line.currency },
+    href:
+      line.itemKind === null || line.itemId === null
+        ? null
+        : hrefOf(db, line.itemKind, line.itemId),
+  }));
+  return {
+    id: entry.id,
+    event: entry.event.replaceAll("_", " "),
+    postedOn: entry.postedOn,
+    document: entry.document,
+    documentHref: hrefOf(db, entry.documentKind, entry.documentId),
+    reverses: entry.reverses,
+    reversedBy: entry.reversedBy,
+    datedFor: entry.datedFor,
+    lines,
+  };
+}
+
+export function entriesAbout(db: Db, kind: ItemKind, id: number): EntryView[] {
+  return entriesOfDocument(db, kind, id).map((entry) => entryView(db, entry));
+}
+
+/** Everything done to a document, oldest first. */
+export function actsAbout(db: Db, kind: SubjectKind, id: number): ActView[] {
+  return actsOf(db, kind, id).map((act) => ({
+    id: act.id,
+    on: act.onDay,
+    at: act.at,
+    actor: act.actor,
+    text: act.text,
+    undone: act.undoneBy !== null,
+    undoable: act.undoneBy === null && isUndoable(act.kind),
+  }));
+}
+
+export function originOf(
+  db: Db,
+  book: string,
+  fileId: number | null,
+  lineNo: number | null,
+): Origin | null {
+  const file = fileId === null ? undefined : importFileById(db, fileId);
+  if (!file) return null;
+  const line = lineNo === null ? undefined : lineOf(book, file.sha256, lineNo);
+  return {
+    fileId: file.id,
+    name: file.name,
+    line: lineNo,
+    headers: line?.ok ? line.value.headers : [],
+    cells: line?.ok ? line.value.cells : [],
+  };
+}
+
+export type EntryStory = {
+  entry: EntryView;
+  act: ActView | null;
+  origin: Origin | null;
+  others: { id: number; event: string; document: string }[];
+};
+
+/** An entry with what was done when it was posted, the line of the file behind it, and the other entries of the same act. */
+export function entryStory(db: Db, book: string, id: number): EntryStory | null {
+  const entry = entryById(db, id);
+  if (!entry) return null;
+  const act = actById(db, entry.actId);
+  return {
+    entry: entryView(db, entry),
+    act: act
+      ? {
+          id: act.id,
+          on: act.onDay,
+          at: act.at,
+          actor: act.actor,
+          text: act.text,
+          undone: act.undoneBy !== null,
+          undoable: act.undoneBy === null && isUndoable(act.kind),
+        }
+      : null,
+    origin: originOfDocument(db, book, entry.documentKind, entry.documentId),
+    others:
+      act && act.kind !== "import"
+        ? db.all<{ id: number; event: string; document: string }>(
+            "SELECT id, event, document FROM entry WHERE act_id = ? AND id <> ? ORDER BY id LIMIT 20",
+            act.id,
+            id,
+          )
+        : [],
+  };
+}
+
+const TABLE_OF: Record<ItemKind, string> = {
+  open_item: "open_item",
+  receipt: "receipt",
+  processor_item: "processor_item",
+  bank_line: "bank_line",
+  payout: "payout",
+  fee_accrual: "fee_accrual",
+  revaluation: "revaluation",
+};
+
+function originOfDocument(db: Db, book: string, kind: ItemKind, id: number): Origin | null {
+  if (kind === "fee_accrual" || kind === "revaluation") return null;
+  const row = db.get<{ fileId: number | null; lineNo: number | null }>(
+    `SELECT file_id AS fileId, line_no AS lineNo FROM ${TABLE_OF[kind]} WHERE id = ?`,
+    id,
+  );
+  return row ? originOf(db, book, row.fileId, row.lineNo) : null;
+}

@@ -1,0 +1,54 @@
+import type { Day } from "@/core/calendar";
+import { FIRST_LAYOUT, type JournalLayout, journalRows } from "@/core/formats";
+import type { Db } from "@/db/connection";
+import { accounts } from "@/db/journal";
+import {
+  entriesToSend,
+  journalFileById,
+  journalFileLines,
+  journalFiles,
+  journalLayouts,
+} from "@/db/journalFiles";
+import { readSettings } from "@/db/settings";
+import type { Sheet } from "@/server/output/sheets";
+
+export type JournalFilePage = {
+  from: Day;
+  to: Day;
+  all: number;
+  fresh: number;
+  layouts: { name: string; spec: JournalLayout }[];
+  accounts: { code: string; name: string }[];
+  made: { id: number; layout: string; from: Day; to: Day; entries: number; actId: number }[];
+};
+
+/** What the page for another ledger's files shows: how many entries wait, and which files were made. */
+export function journalFilePage(db: Db, from: Day, to: Day): JournalFilePage {
+  const layouts = journalLayouts(db);
+  return {
+    from,
+    to,
+    ...entriesToSend(db, from, to),
+    layouts: layouts.length > 0 ? layouts : [{ name: "Other ledger", spec: FIRST_LAYOUT }],
+    accounts: accounts(db).map(({ code, name }) => ({ code, name })),
+    made: journalFiles(db, 30).map(({ id, layout, fromDay, toDay, entries, actId }) => ({
+      id,
+      layout,
+      from: fromDay,
+      to: toDay,
+      entries,
+      actId,
+    })),
+  };
+}
+
+/** A file that was made, as it was laid out then. */
+export function journalFileSheet(db: Db, id: number): Sheet | null {
+  const file = journalFileById(db, id);
+  return file
+    ? {
+        columns: file.spec.columns.map(({ header }) => header),
+        rows: journalRows(journalFileLines(db, id), file.spec, readSettings(db).currency),
+      }
+    : null;
+}

@@ -1,0 +1,83 @@
+import { addDays, type Day } from "@/core/calendar";
+import type { ProofReport } from "@/core/ledger";
+import { type Currency, type Minor, sumOf, ZERO } from "@/core/money";
+import { lastStatementDay } from "@/db/bank";
+import type { Db } from "@/db/connection";
+import { readSettings } from "@/db/settings";
+import { waitingFiles } from "@/server/arrivals/queries/arrived";
+import type { OverdueRow } from "@/server/overdue/queries/overdue";
+import { payoutViews } from "@/server/payouts/queries/payouts";
+import { todayOf } from "@/server/runtime/context";
+
+/** What stands on every page of a book. */
+export type Shell = {
+  book: string;
+  name: string;
+  currency: Currency;
+  today: Day;
+  clockFixed: boolean;
+  people: string[];
+};
+/** What is counted for every page: how much is left at each station, and the control sums with their proofs. */
+export type Counted = {
+  left: { arrivals: number; match: number; payoutsOff: number; overdue: number; broken: number };
+  strip: {
+    receivables: Minor;
+    clearing: Minor;
+    bank: Minor;
+    statementTo: Day | null;
+    toMatch: Minor;
+    payoutsOff: Minor;
+    unexplained: Minor;
+    holds: Record<string, boolean>;
+  };
+};
+
+export function shellOf(db: Db, book: string): Shell {
+  const settings = readSettings(db);
+  return {
+    book,
+    name: settings.name,
+    currency: settings.currency,
+    today: todayOf(settings),
+    clockFixed: settings.clock !== null,
+    people: settings.people,
+  };
+}
+
+export function countedOf(
+  db: Db,
+  book: string,
+  report: ProofReport,
+  overdue: readonly Pick<OverdueRow, "state">[],
+): Counted {
+  const settings = readSettings(db);
+  const today = todayOf(settings);
+  const off = payoutViews(db, addDays(today, 1), today).filter(
+    (one) => one.shown === "off" || one.shown === "late",
+  );
+  const proof = (name: string): Minor =>
+    report.proofs.find((one) => one.name === name)?.journal ?? ZERO;
+  const work = (name: string): { sum: Minor; count: number } =>
+    report.work.find((one) => one.name === name) ?? { sum: ZERO, count: 0 };
+  const ready = overdue.filter(({ state }) => state === "ready").length;
+  return {
+    left: {
+      arrivals: waitingFiles(db, book).length,
+      match: work("to_match").count,
+      payoutsOff: off.length,
+      overdue: ready,
+      broken: report.proofs.filter((one) => !one.holds).length,
+    },
+    strip: {
+      receivables: proof("receivables"),
+      clearing: proof("clearing"),
+      bank: proof("bank"),
+      statementTo: lastStatementDay(db),
+      toMatch: work("to_match").sum,
+      payoutsOff: sumOf(off, (one) => (one.abroad ? one.bookNet : (one.offBy ?? one.net))),
+      unexplained: work("bank_unexplained").sum,
+      holds: Object.fromEntries(report.proofs.map((one) => [one.name, one.holds])),
+    },
+  };
+}

@@ -1,0 +1,136 @@
+import { explainLine } from "./arrivals/commands/explainLine";
+import { importFile } from "./arrivals/commands/importFile";
+import { removeRule } from "./arrivals/commands/removeRule";
+import { makeJournalFile } from "./books/commands/makeJournalFile";
+import { revalue } from "./books/commands/revalue";
+import { setRates } from "./books/commands/setRates";
+import { undo } from "./books/commands/undo";
+import { undoTogether } from "./books/commands/undoTogether";
+import { newAccountLink } from "./customers/commands/newAccountLink";
+import { noteVisit } from "./customers/commands/noteVisit";
+import { placeReceipt } from "./match/commands/applyReceipt";
+import { askApproval } from "./match/commands/askApproval";
+import { bounceReceipt } from "./match/commands/bounceReceipt";
+import { changeAlias } from "./match/commands/changeAlias";
+import { decideWriteOff } from "./match/commands/decideWriteOff";
+import { forget } from "./match/commands/forget";
+import { makeDeposit } from "./match/commands/makeDeposit";
+import { postSure } from "./match/commands/postSure";
+import { recordReceipt } from "./match/commands/recordReceipt";
+import { setAside } from "./match/commands/setAside";
+import { tieDeposit } from "./match/commands/tieDeposit";
+import { useCredit } from "./match/commands/useCredit";
+import { addressWorks } from "./overdue/commands/addressWorks";
+import { bringAllowance } from "./overdue/commands/bringAllowance";
+import { chargeLateFees } from "./overdue/commands/chargeLateFees";
+import { decideInvoiceWriteOff } from "./overdue/commands/decideInvoiceWriteOff";
+import { dropWording } from "./overdue/commands/dropWording";
+import { leaveItemOut } from "./overdue/commands/leaveItemOut";
+import { leaveOut } from "./overdue/commands/leaveOut";
+import { letterCameBack } from "./overdue/commands/letterCameBack";
+import { logContact } from "./overdue/commands/logContact";
+import { removeLadder } from "./overdue/commands/removeLadder";
+import { runLetters } from "./overdue/commands/runLetters";
+import { sendLetter } from "./overdue/commands/sendLetter";
+import { sendLetters } from "./overdue/commands/sendLetters";
+import { setContactPersons } from "./overdue/commands/setContactPersons";
+import { setFollowUp } from "./overdue/commands/setFollowUp";
+import { setLadder } from "./overdue/commands/setLadder";
+import { setWordingOf } from "./overdue/commands/setWordingOf";
+import { skipRun } from "./overdue/commands/skipRun";
+import { takeReturnedMail } from "./overdue/commands/takeReturnedMail";
+import { waiveLateFee } from "./overdue/commands/waiveLateFee";
+import { writeOff } from "./overdue/commands/writeOff";
+import { accrueFees } from "./payouts/commands/accrueFees";
+import { agreeRate } from "./payouts/commands/agreeRate";
+import { answerDispute } from "./payouts/commands/answerDispute";
+import { billFees } from "./payouts/commands/billFees";
+import { disputeLost } from "./payouts/commands/disputeLost";
+import { endRate } from "./payouts/commands/endRate";
+import { lumpPayout } from "./payouts/commands/lumpPayout";
+import { mendAccount } from "./payouts/commands/mendAccount";
+import { refundAtBank } from "./payouts/commands/refundAtBank";
+import { retryDebit } from "./payouts/commands/retryDebit";
+import { tiePayout } from "./payouts/commands/tiePayout";
+import { tiePayouts } from "./payouts/commands/tiePayouts";
+import type { Command } from "./runtime/command";
+import { addBankAccount } from "./settings/commands/addBankAccount";
+import { addProcessorAccount } from "./settings/commands/addProcessorAccount";
+import { changeSettings } from "./settings/commands/changeSettings";
+import { lockPeriod } from "./settings/commands/lockPeriod";
+
+/** Every way to change a book, by name. */
+export const COMMANDS = {
+  importFile,
+  placeReceipt,
+  useCredit,
+  postSure,
+  setAside,
+  tiePayout,
+  tiePayouts,
+  lumpPayout,
+  explainLine,
+  removeRule,
+  disputeLost,
+  undo,
+  undoTogether,
+  sendLetter,
+  logContact,
+  leaveOut,
+  addProcessorAccount,
+  addBankAccount,
+  changeSettings,
+  lockPeriod,
+  askApproval,
+  decideWriteOff,
+  recordReceipt,
+  makeDeposit,
+  tieDeposit,
+  bounceReceipt,
+  forget,
+  changeAlias,
+  agreeRate,
+  endRate,
+  accrueFees,
+  billFees,
+  retryDebit,
+  mendAccount,
+  answerDispute,
+  refundAtBank,
+  makeJournalFile,
+  setRates,
+  revalue,
+  sendLetters,
+  setLadder,
+  removeLadder,
+  setFollowUp,
+  leaveItemOut,
+  bringAllowance,
+  chargeLateFees,
+  waiveLateFee,
+  writeOff,
+  decideInvoiceWriteOff,
+  newAccountLink,
+  noteVisit,
+  runLetters,
+  skipRun,
+  letterCameBack,
+  addressWorks,
+  takeReturnedMail,
+  setContactPersons,
+  setWordingOf,
+  dropWording,
+} as const;
+
+export type CommandName = keyof typeof COMMANDS;
+export type InputOf<Name extends CommandName> = (typeof COMMANDS)[Name]["schema"]["_zod"]["input"];
+export type OutputOf<Name extends CommandName> = Extract<
+  ReturnType<(typeof COMMANDS)[Name]["run"]>,
+  { ok: true }
+>["value"];
+
+export function commandOf(name: string): Command | undefined {
+  return Object.hasOwn(COMMANDS, name)
+    ? (COMMANDS[name as CommandName] as unknown as Command)
+    : undefined;
+}

@@ -1,0 +1,451 @@
+import { addDays, type Day, daysBetween, formatDay } from "@/core/calendar";
+import {
+  keptOf,
+  type Ladder,
+  type LadderAct,
+  type Offer,
+  offerFor,
+  type PromiseToday,
+  waitInWords,
+} from "@/core/followup";
+import type { Habit, PaidFor, Proposal } from "@/core/matching";
+import { type Aging, agingOf } from "@/core/metrics";
+import { add, type Currency, formatMoney, type Minor, sumOf, ZERO } from "@/core/money";
+import { type ContactPerson, reachedBy } from "@/core/parties";
+import { linkOf, type Visit, visitsOf } from "@/db/accountPages";
+import { actsOfCustomer } from "@/db/acts";
+import type { Db } from "@/db/connection";
+import { aliasesOf, customerById, type CustomerRow, sitesOf } from "@/db/customers";
+import { paymentsOf } from "@/db/figures";
+import {
+  type ContactRow,
+  contactsOf,
+  daysLate,
+  type LetterRow,
+  lettersOf,
+  paidForByOthers,
+  promiseParts,
+} from "@/db/followup";
+import { followedRow, type FollowedRow, ladders } from "@/db/ladders";
+import { habits, payersOf } from "@/db/learning";
+import { itemsOfCustomer, type OpenItemRow, openItemsOf } from "@/db/openItems";
+import { backFrom, personsOf } from "@/db/persons";
+import { carriedByDocument } from "@/db/rates";
+import { receiptsOf } from "@/db/receipts";
+import { readSettings } from "@/db/settings";
+import { onTheirWay } from "@/db/started";
+import { draftLetter, whyNoAddress } from "@/server/overdue/letters";
+import { whyToday } from "@/server/overdue/queries/letterRun";
+import { type LastWord, overdueRows, promiseNow } from "@/server/overdue/queries/overdue";
+
+import { type Paying, payingOf } from "./paying";
+
+export type HistoryLine = {
+  on: Day;
+  kind: string;
+  words: string;
+  more: string;
+  href: string | null;
+  actId: number | null;
+  undone: boolean;
+  /** The letter that it is, where it is one that went. */ letterId: number | null;
+};
+/** Money of the customer that stands on account, receipt by receipt. */
+export type CreditLine = {
+  receiptId: number;
+  on: Day;
+  sum: Minor;
+  currency: Currency;
+  words: string;
+};
+/** What the book learned of a customer from receipts: who pays for it, and how. */
+export type Learned = { payers: PaidFor[]; habit: string | null };
+export type CustomerPage = {
+  customer: CustomerRow;
+  aliases: string[];
+  parent: { id: number; name: string } | null;
+  sites: { id: number; name: string; open: Minor }[];
+  open: OpenItemRow[];
+  credits: CreditLine[];
+  /** ACH debits of its own that have not settled. */ onWay: {
+    id: number;
+    startedOn: Day;
+    sum: Minor;
+    currency: Currency;
+    words: string;
+  }[];
+  aging: Aging;
+  overdue: Minor;
+  credit: Minor;
+  habit: string;
+  learned: Learned;
+  waits: string[];
+  history: HistoryLine[];
+  /** How it (or the head of its group) is followed up, and why it is on today's list or not. */ followed: FollowedRow;
+  ladders: Ladder[];
+  why: string;
+  /** How it (with its sites) paid over a year: days late by month, by which methods, and how it kept its promises. */ paying: Paying & {
+    kept: number;
+    broken: number;
+  };
+  /** The address of its account page on this server. */ account: string;
+  /** Its contact persons, and those of its addresses that letters come back from. */ persons: ContactPerson[];
+  back: { address: string; why: string }[];
+};
+/** Everything about a customer on one page, with one line of time. */
+export function customerPageOf(
+  db: Db,
+  id: number,
+  today: Day,
+  proposals: readonly Proposal[],
+): CustomerPage | null {
+  const customer = customerById(db, id);
+  if (!customer) return null;
+  const { currency } = readSettings(db);
+  const open = openItemsOf(db, id);
+  const persons = personsOf(db, id);
+  const parent = customer.parentId === null ? undefined : customerById(db, customer.parentId);
+  const credits = receiptsOf(db, id)
+    .filter(({ onAccount }) => onAccount !== 0)
+    .map((receipt): CreditLine => ({
+      receiptId: receipt.id,
+      on: receipt.paidOn,
+      sum: receipt.onAccount,
+      currency: receipt.currency,
+      words: `receipt of ${formatMoney(receipt.amount, receipt.currency, currency)}`,
+    }));
+  const carried = carriedByDocument(db, ["credits"], "receipt");
+  const rows = overdueRows(db, today, proposals, id);
+  const waits = rows.find((row) => row.customer.id === id)?.waits ?? [];
+  return {
+    customer,
+    aliases: aliasesOf(db, id),
+    parent: parent ? { id: parent.id, name: parent.name } : null,
+    sites: sitesOf(db, id).map((site) => ({
+      id: site.id,
+      name: site.name,
+      open: sumOf(openItemsOf(db, site.id), (item) => item.bookBalance),
+    })),
+    open,
+    credits,
+    onWay: onTheirWay(db)
+      .filter(({ customerId }) => customerId === id)
+      .map((one) => ({
+        id: one.id,
+        startedOn: one.startedOn,
+        sum: one.amount,
+        currency: one.currency,
+        words: one.reference,
+      })),
+    aging: agingOf(
+      open.map((item) => ({ ...item, balance: item.bookBalance })),
+      today,
+    ),
+    overdue: sumOf(
+      open.filter((item) => item.balance > 0 && item.dueOn < today),
+      (item) => item.bookBalance,
+    ),
+    credit: sumOf(credits, (one) =>
+      one.currency === currency ? one.sum : add(-(carried.get(one.receiptId) ?? 0)),
+    ),
+    habit: habitInWords(db, id),
+    learned: {
+      payers: payersOf(db, id),
+      habit: payingInWords(
+        habits(db, id)[0],
+        daysLate(db, id).length > 0 ? habitInWords(db, id) : null,
+      ),
+    },
+    waits: waits.map((wait) => waitInWords(wait, currency)),
+    history: historyOf(db, id, today),
+    followed: followedRow(db, id),
+    ladders: ladders(db),
+    why: parent
+      ? `Followed up together with its head office, ${parent.name}. ${whyToday(rows[0], today, currency)}`
+      : whyToday(rows[0], today, currency),
+    paying: { ...payingOf(db, id, today), ...keptOf(promisesOf(db, id, today)) },
+    account: `/account/${linkOf(db, id)}`,
+    persons,
+    back: [...new Set([customer.email ?? "", ...persons.map(({ email }) => email)])].flatMap(
+      (address) => {
+        const why = backFrom(db, address);
+        return why === null ? [] : [{ address, why }];
+      },
+    ),
+  };
+}
+
+/** Every promise of a customer as it stands today, the latest first. */
+function promisesOf(db: Db, id: number, today: Day): PromiseToday[] {
+  return contactsOf(db, id).flatMap((contact) =>
+    contact.kind === "promise"
+      ? (promiseNow(db, contact, promiseParts(db, contact.id).get(contact.id), today) ?? [])
+      : [],
+  );
+}
+
+/** How a customer usually pays, from the invoices paid in full before. */
+function habitInWords(db: Db, customerId: number): string {
+  const paid = daysLate(db, customerId);
+  if (paid.length === 0) return "Has not paid an invoice yet";
+  const average = Math.round(
+    paid.reduce((sum, one) => sum + daysBetween(one.dueOn, one.paidOn), 0) / paid.length,
+  );
+  if (average > 1) return `Pays ${average} days late as a rule`;
+  return average < -1 ? `Pays ${-average} days early as a rule` : "Pays on the day as a rule";
+}
+
+/** How its receipts were given to invoices, in words; null while there are too few to say. */
+function payingInWords(habit: Habit | undefined, lateness: string | null): string | null {
+  if (habit === undefined || habit.receipts < 2) return lateness;
+  const share = (n: number): string =>
+    n === habit.receipts ? "always" : n === 0 ? "never" : `${n} of ${habit.receipts} times`;
+  return `${share(habit.several)} pays several invoices at once, ${share(habit.quoted)} quotes a number${lateness === null ? "" : `; ${lateness.charAt(0).toLowerCase()}${lateness.slice(1)}`}`;
+}
+
+/** One line of time: invoices, receipts, letters with their text, calls, promises, and every act, newest first. */
+export function historyOf(db: Db, customerId: number, today: Day): HistoryLine[] {
+  const { currency } = readSettings(db);
+  const amount = (sum: number, own: Currency = currency): string => formatMoney(sum, own, currency);
+  const lines: HistoryLine[] = [];
+  const line = (
+    on: Day,
+    kind: string,
+    words: string,
+    more = "",
+    href: string | null = null,
+    actId: number | null = null,
+    undone = false,
+    letterId: number | null = null,
+  ): void => void lines.push({ on, kind, words, more, href, actId, undone, letterId });
+  for (const item of itemsOfCustomer(db, customerId, 200))
+    line(
+      item.issuedOn,
+      item.kind.replace("_", " "),
+      `${item.number}, ${amount(item.total, item.currency)}`,
+      item.description ?? "",
+      `invoices/${item.id}`,
+    );
+  for (const receipt of receiptsOf(db, customerId))
+    line(
+      receipt.paidOn,
+      "receipt",
+      `${amount(receipt.amount, receipt.currency)} from ${receipt.payerName || receipt.payerEmail}`,
+      receipt.reference,
+      `receipts/${receipt.id}`,
+    );
+  for (const one of paidForByOthers(db, customerId))
+    line(
+      one.on,
+      "receipt",
+      `${amount(one.amount, one.currency)} on ${one.number}`,
+      `paid by ${one.payer}`,
+      `receipts/${one.receiptId}`,
+    );
+  for (const letter of lettersOf(db, customerId))
+    line(
+      letter.onDay,
+      "letter",
+      `letter ${letter.step}, ${amount(letter.sum)}: ${letterStands(letter)}`,
+      letter.body,
+      null,
+      null,
+      false,
+      letter.id,
+    );
+  for (const contact of contactsOf(db, customerId))
+    line(
+      contact.onDay,
+      contact.kind,
+      contact.promisedOn === null
+        ? contact.text
+        : `${contact.text} (${promiseInWords(db, contact, today, amount)})`,
+    );
+  for (const visit of visitsOf(db, customerId))
+    line(
+      visit.on,
+      "seen",
+      visit.what === "invoice"
+        ? `downloaded ${visit.number ?? "an invoice"}`
+        : VISIT_WORDS[visit.what],
+      "by the customer",
+      visit.what === "invoice" ? `invoices/${visit.itemId}` : null,
+    );
+  for (const act of actsOfCustomer(db, customerId).filter(
+    ({ kind }) => !["letter", "contact"].includes(kind),
+  )) {
+    line(
+      act.onDay,
+      act.kind === "place" ? "placed" : act.kind.replaceAll("_", " "),
+      act.text,
+      `${act.actor}`,
+      act.subjectKind === "receipt" ? `receipts/${act.subjectId}` : null,
+      (act.kind === "place" || act.kind === "forget") && act.undoneBy === null ? act.id : null,
+      act.undoneBy !== null,
+    );
+  }
+  return lines.sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
+}
+
+const VISIT_WORDS: Record<Exclude<Visit, "invoice">, string> = {
+  opened: "opened the account page",
+  statement: "downloaded the statement",
+};
+
+function letterStands(letter: LetterRow): string {
+  if (letter.cameBack !== null) return `came back: ${letter.cameBack}`;
+  return letter.delivery === "outbox"
+    ? "in the outbox"
+    : letter.delivery === "retry"
+      ? "the mail server is tried again"
+      : letter.delivery;
+}
+
+/** A promise with its parts, and how it was kept. */
+function promiseInWords(
+  db: Db,
+  contact: ContactRow,
+  today: Day,
+  amount: (sum: number) => string,
+): string {
+  const parts = promiseParts(db, contact.id).get(contact.id);
+  const state = promiseNow(db, contact, parts, today)?.state;
+  const said = (parts ?? [{ dueOn: contact.promisedOn ?? today, sum: contact.promisedSum }])
+    .map(
+      ({ dueOn, sum }) => `${sum === null ? "" : `${amount(sum)} `}by ${formatDay(dueOn, today)}`,
+    )
+    .join(", ");
+  return `${said}${state === "kept" ? "; kept" : state === "broken" ? "; broken" : ""}`;
+}
+
+export type FollowUpWorkings = {
+  customerId: number;
+  to: string | null;
+  copies: string;
+  subject: string;
+  body: string;
+  sum: Minor;
+  credit: Minor;
+  step: number;
+  waits: string[];
+  habit: string;
+  history: { on: Day; words: string }[];
+  items: {
+    id: number;
+    number: string;
+    description: string;
+    dueOn: Day;
+    days: number;
+    balance: Minor;
+    currency: Currency;
+  }[];
+  problem: string | null;
+  lastWord: LastWord | null;
+  /** Whom to call, and what to offer. */ phone: string | null;
+  callee: string;
+  offer: Offer | null;
+  kept: number;
+  broken: number;
+  /** Why something is said today, or why not. */ why: string;
+  act: LadderAct;
+  /** Invoices that letters do not name. */ leftOut: {
+    id: number;
+    number: string;
+    reason: string;
+    balance: Minor;
+    currency: Currency;
+  }[];
+};
+
+/** The middle of what a customer paid at once over a year, in the book's currency; null where it paid nothing. */
+function usualPayment(db: Db, customerId: number, today: Day): Minor | null {
+  const { currency } = readSettings(db);
+  const sums = paymentsOf(db, [customerId], addDays(today, -365))
+    .filter((one) => one.currency === currency)
+    .map(({ amount }) => amount)
+    .sort((a, b) => a - b);
+  return sums[Math.floor(sums.length / 2)] ?? null;
+}
+
+/** The letter a customer would get today, looked at before it goes. */
+export function followUpWorkings(
+  db: Db,
+  customerId: number,
+  today: Day,
+  proposals: readonly Proposal[],
+): FollowUpWorkings | null {
+  const row = overdueRows(db, today, proposals, customerId).find(
+    (one) => one.customer.id === customerId,
+  );
+  if (!row) return null;
+  const settings = readSettings(db);
+  const { phone, callee } = reachedBy(row.persons, row.customer);
+  const draft = draftLetter(db, row, settings, today);
+  // Where every invoice is left out there is nothing to write, yet all the rest to see.
+  const letter = draft.ok
+    ? draft.value
+    : {
+        to: null,
+        copies: "",
+        back: [],
+        subject: "",
+        body: "",
+        sum: ZERO,
+        step: row.next.step.step,
+        items: [],
+      };
+  return {
+    customerId,
+    to: letter.to,
+    subject: letter.subject,
+    body: letter.body,
+    sum: letter.sum,
+    credit: row.credit,
+    step: letter.step,
+    waits: row.waits.map((wait) => waitInWords(wait, settings.currency)),
+    habit: habitInWords(db, customerId),
+    history: historyOf(db, customerId, today)
+      .filter(({ kind }) => ["letter", "call", "note", "promise", "receipt"].includes(kind))
+      .slice(0, 7)
+      .map(({ on, kind, words }) => ({
+        on,
+        words: kind === "letter" ? words : `${kind}: ${words}`,
+      })),
+    items: letter.items.map((item) => ({
+      id: item.id,
+      number: item.number,
+      description: item.description ?? "",
+      dueOn: item.dueOn,
+      days: daysBetween(item.dueOn, today),
+      balance: item.balance,
+      currency: item.currency,
+    })),
+    copies: letter.copies,
+    problem: whyNoAddress(letter),
+    lastWord: row.lastWord,
+    phone,
+    callee,
+    offer: offerFor({
+      asked: row.asked,
+      usual: usualPayment(db, customerId, today),
+      broken: row.lastWord?.kind === "promise" && row.lastWord.state === "broken",
+      today,
+    }),
+    ...keptOf(promisesOf(db, customerId, today)),
+    why: whyToday(row, today, settings.currency),
+    act: row.next.step.act,
+    leftOut: row.detail().items.flatMap((item) =>
+      item.leftOut === null
+        ? []
+        : [
+            {
+              id: item.id,
+              number: item.number,
+              reason: item.leftOut,
+              balance: item.balance,
+              currency: item.currency,
+            },
+          ],
+    ),
+  };
+}

@@ -1,0 +1,256 @@
+import { type Day, formatDay } from "@/core/calendar";
+import { add, minor, type Minor } from "@/core/money";
+import { type HandState, METHODS, returnCodeOf } from "@/core/receipts";
+import { bankAccounts, bankLineById, bankLineOfReceipt, type BankLineRow } from "@/db/bank";
+import type { Db } from "@/db/connection";
+import { customerById } from "@/db/customers";
+import { depositById, depositOfLine } from "@/db/deposits";
+import { openItemById, type OpenItemRow } from "@/db/openItems";
+import { payoutById, tiesOfLine } from "@/db/payouts";
+import { itemsOfReceipt, processorAccounts, processorItemById } from "@/db/processor";
+import {
+  applicationsOfItem,
+  applicationsOfReceipt,
+  receiptById,
+  type ReceiptRow,
+} from "@/db/receipts";
+import { readSettings } from "@/db/settings";
+import { type WriteOffRow, writeOffsOf } from "@/db/writeOffs";
+import {
+  actsAbout,
+  type ActView,
+  entriesAbout,
+  type EntryView,
+  type Origin,
+  originOf,
+} from "@/server/books/queries/history";
+import { METHOD_WORDS } from "@/server/match/queries/match";
+
+/** What every document's page shows below its own facts. */
+type Told = { entries: EntryView[]; acts: ActView[]; origin: Origin | null };
+/** A document that another one leads to; `off` where it no longer holds. */
+export type Linked = {
+  words: string;
+  href: string;
+  on: Day;
+  amount: Minor;
+  note: string;
+  ended: boolean;
+};
+
+export type InvoicePage = Told & {
+  item: OpenItemRow;
+  customer: { id: number; name: string };
+  paid: Linked[];
+  letters: { on: Day; words: string }[];
+  /** Whether it may be given up, and what of it waits for a second person. */ givingUp: {
+    limit: Minor;
+    people: number;
+    waits: WriteOffRow | null;
+  };
+};
+
+export function invoicePageOf(db: Db, book: string, id: number): InvoicePage | null {
+  const item = openItemById(db, id);
+  const customer = item && customerById(db, item.customerId);
+  if (!item || !customer) return null;
+  const writeOffs = writeOffsOf(db, id);
+  const settings = readSettings(db);
+  const given = writeOffs
+    .filter(({ state }) => state === "posted" || state === "undone")
+    .map((one): Linked => ({
+      words: "given up",
+      href: "overdue?show=given-up",
+      on: one.askedOn,
+      amount: one.sum,
+      note: one.why,
+      ended: one.state === "undone",
+    }));
+  const paid = applicationsOfItem(db, id).map((one): Linked => {
+    const receipt = receiptById(db, one.receiptId);
+    return {
+      words: receipt ? receipt.payerName || receipt.payerEmail || "receipt" : "receipt",
+      href: `receipts/${one.receiptId}`,
+      on: one.onDay,
+      amount: add(one.amount, one.discount, one.smallDifference),
+      note: besides(one.discount, one.smallDifference),
+      ended: one.endedBy !== null,
+    };
+  });
+  const letters = db.all<{ on: Day; step: number; address: string }>(
+    "SELECT l.on_day AS 'on', l.step, l.to_address AS address FROM letter l JOIN letter_item i ON i.letter_id = l.id WHERE i.open_item_id = ? ORDER BY l.id",
+    id,
+  );
+  const acts = applicationsOfItem(db, id).flatMap((one) =>
+    actsAbout(db, "receipt", one.receiptId).filter((act) => act.id === one.actId),
+  );
+  const own = actsAbout(db, "open_item", id);
+  return {
+    item,
+    customer: { id: customer.id, name: customer.name },
+    paid: [...paid, ...given],
+    givingUp: {
+      limit: minor(settings.smallDifferenceLimit),
+      people: settings.people.length,
+      waits: writeOffs.find(({ state }) => state === "waiting") ?? null,
+    },
+    letters: letters.map(({ on, step, address }) => ({
+      on,
+      words: `letter ${step} to ${address}`,
+    })),
+    entries: entriesAbout(db, "open_item", id),
+    acts: [...acts, ...own],
+    origin: originOf(db, book, item.fileId, item.lineNo),
+  };
+}
+
+function besides(discount: Minor, smallDifference: Minor): string {
+  return [
+    discount === 0 ? "" : "with its discount",
+    smallDifference === 0 ? "" : "with a small difference",
+  ]
+    .filter((one) => one !== "")
+    .join(", ");
+}
+
+export type ReceiptItem = {
+  id: number;
+  kind: string;
+  externalId: string;
+  on: Day;
+  amount: Minor;
+  payout: { id: number; externalId: string } | null;
+  disputeOpen: boolean;
+};
+export type ReceiptPage = Told & {
+  receipt: ReceiptRow;
+  method: string;
+  customer: { id: number; name: string } | null;
+  given: Linked[];
+  items: ReceiptItem[];
+  line: BankLineRow | null;
+  hand: { number: string | null; state: string; depositOn: Day | null } | null;
+};
+
+export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | null {
+  const receipt = receiptById(db, id);
+  if (!receipt) return null;
+  const customer = receipt.customerId === null ? undefined : customerById(db, receipt.customerId);
+  const given = applicationsOfReceipt(db, id).map((one): Linked => {
+    const item = openItemById(db, one.openItemId);
+    return {
+      words: item ? `${item.kind.replace("_", " ")} ${item.number}` : "invoice",
+      href: `invoices/${one.openItemId}`,
+      on: one.onDay,
+      amount: one.amount,
+      note: besides(one.discount, one.smallDifference),
+      ended: one.endedBy !== null,
+    };
+  });
+  const own = itemsOfReceipt(db, id);
+  const charge = own.find(({ kind }) => kind === "charge");
+  const fees = charge
+    ? db
+        .all<{ id: number }>(
+          "SELECT id FROM processor_item WHERE processor_account_id = ? AND related_id = ? AND receipt_id IS NULL AND withdrawn = 0 ORDER BY id",
+          charge.processorAccountId,
+          charge.externalId,
+        )
+        .flatMap((row) => processorItemById(db, row.id) ?? [])
+    : [];
+  const items = [...own, ...fees].map((item): ReceiptItem => {
+    const payout = item.payoutId === null ? undefined : payoutById(db, item.payoutId);
+    return {
+      id: item.id,
+      kind: `${item.kind.replaceAll("_", " ")}${item.returnCode === null ? "" : ` ${item.returnCode}, ${returnCodeOf(item.returnCode)?.words ?? "a code of its own"}`}${item.answerBy === null ? "" : `, to be answered by ${formatDay(item.answerBy)}`}`,
+      externalId: item.externalId,
+      on: item.settledOn,
+      amount: item.amount,
+      payout: payout ? { id: payout.id, externalId: payout.externalId } : null,
+      disputeOpen: item.kind === "dispute" && item.settledState === "opened",
+    };
+  });
+  const method =
+    METHOD_WORDS[METHODS.find((one) => one === receipt.method) ?? "other"] ?? receipt.method;
+  const deposit = receipt.depositId === null ? undefined : depositById(db, receipt.depositId);
+  const depositLine =
+    deposit?.bankLineId == null ? undefined : bankLineById(db, deposit.bankLineId);
+  const hand =
+    receipt.handState === null
+      ? null
+      : {
+          number: receipt.number,
+          state: HAND_WORDS[receipt.handState],
+          depositOn: deposit?.onDay ?? null,
+        };
+  return {
+    receipt,
+    hand,
+    method,
+    customer: customer ? { id: customer.id, name: customer.name } : null,
+    given,
+    items,
+    line: depositLine ?? bankLineOfReceipt(db, id) ?? null,
+    entries: entriesAbout(db, "receipt", id),
+    acts: [
+      ...actsAbout(db, "receipt", id),
+      ...(deposit ? actsAbout(db, "deposit", deposit.id) : []),
+    ],
+    origin: originOf(db, book, receipt.fileId, receipt.lineNo),
+  };
+}
+
+const HAND_WORDS: Record<HandState, string> = {
+  on_hand: "on hand",
+  deposited: "in a deposit, not on a statement yet",
+  banked: "at the bank",
+  void: "taken back as a mistake",
+};
+
+export type LinePage = Told & {
+  line: BankLineRow;
+  bank: string;
+  payouts: { id: number; externalId: string; processor: string; share: Minor }[];
+};
+
+export function linePageOf(db: Db, book: string, id: number): LinePage | null {
+  const line = bankLineById(db, id);
+  if (!line) return null;
+  const names = new Map(processorAccounts(db).map((account) => [account.id, account.name]));
+  const payouts = tiesOfLine(db, id).flatMap((tie) => {
+    const payout = payoutById(db, tie.payoutId);
+    return payout
+      ? [
+          {
+            id: payout.id,
+            externalId: payout.externalId,
+            processor: names.get(payout.processorAccountId) ?? "",
+            share: tie.amount,
+          },
+        ]
+      : [];
+  });
+  const deposit = depositOfLine(db, id);
+  return {
+    line,
+    bank: bankAccounts(db).find((account) => account.id === line.bankAccountId)?.name ?? "",
+    payouts,
+    entries: entriesAbout(db, "bank_line", id),
+    acts: [
+      ...actsAbout(db, "bank_line", id),
+      ...payouts.flatMap((payout) => actsAbout(db, "payout", payout.id)),
+      ...(deposit ? actsAbout(db, "deposit", deposit.id) : []),
+    ],
+    origin: originOf(db, book, line.fileId, line.lineNo),
+  };
+}
+
+/** What is told of a payout beside its workings. */
+export function payoutTold(db: Db, book: string, id: number): Told {
+  const payout = payoutById(db, id);
+  return {
+    entries: entriesAbout(db, "payout", id),
+    acts: actsAbout(db, "payout", id),
+    origin: payout ? originOf(db, book, payout.fileId, payout.lineNo) : null,
+  };
+}

@@ -1,0 +1,82 @@
+import { z } from "zod";
+
+import { inBook, postBankFee, postBounced } from "@/core/ledger";
+import { negate } from "@/core/money";
+import { fail, ok, type Result } from "@/core/result";
+import { bankAccounts, bankLineById, setBankLineState } from "@/db/bank";
+import { receiptById } from "@/db/receipts";
+import { takeBack } from "@/server/arrivals/steps/activity";
+import { chargeReturnFee } from "@/server/payouts/steps/returnFee";
+import { defineCommand } from "@/server/runtime/command";
+import type { Ctx } from "@/server/runtime/context";
+
+/** A check that the bank took back: what it had paid is open again, and the bank's fee is booked. */
+export const bounceReceipt = defineCommand({
+  name: "bounceReceipt",
+  schema: z.object({
+    receiptId: z.number().int(),
+    lineId: z.number().int(),
+    feeLineId: z.number().int().nullable().default(null),
+  }),
+  run(ctx, input): Result<{ actId: number }> {
+    const [receipt, line] = [
+      receiptById(ctx.db, input.receiptId),
+      bankLineById(ctx.db, input.lineId),
+    ];
+    if (!receipt) return fail("receipt.unknown");
+    if (receipt.handState === null ? receipt.source !== "bank" : receipt.handState !== "banked")
+      return fail("bounce.not_banked");
+    if (receipt.state === "returned") return fail("receipt.not_to_match");
+    if (line?.state !== "open" || line.amount !== negate(receipt.amount))
+      return fail("bounce.line", { sum: ctx.sum(receipt.amount) });
+    const fee = input.feeLineId === null ? null : bankLineById(ctx.db, input.feeLineId);
+    if (fee && (fee.state !== "open" || fee.amount >= 0)) return fail("payout.line");
+    const actId = ctx.act(
+      "bounce",
+      { kind: "receipt", id: receipt.id, customerId: receipt.customerId },
+      `${ctx.sum(receipt.amount)} taken back by the bank: what it had paid is open again`,
+    );
+    const went = takeBack(ctx, receipt, receipt.amount, actId);
+    const document = {
+      kind: "receipt" as const,
+      id: receipt.id,
+      text: `receipt ${receipt.id}, ${receipt.payerName}, taken back by the bank`,
+    };
+    ctx.post(
+      postBounced({
+        on: line.postedOn,
+        partyId: receipt.customerId,
+        document,
+        bank: codeOf(ctx, line.bankAccountId),
+        bankLineId: line.id,
+        receiptId: receipt.id,
+        went,
+        sum: inBook(receipt.amount, receipt.currency),
+      }),
+      actId,
+    );
+    setBankLineState(ctx.db, line.id, "bounce", receipt.id);
+    if (fee) {
+      ctx.post(
+        postBankFee({
+          on: fee.postedOn,
+          partyId: receipt.customerId,
+          document,
+          bank: codeOf(ctx, fee.bankAccountId),
+          bankLineId: fee.id,
+          kind: "return",
+          sum: inBook(negate(fee.amount), fee.currency),
+        }),
+        actId,
+      );
+      setBankLineState(ctx.db, fee.id, "bounce", receipt.id);
+    }
+    chargeReturnFee(ctx, receipt, line.postedOn, actId);
+    return ok({ actId });
+  },
+});
+function codeOf(ctx: Ctx, bankAccountId: number): string {
+  const bank = bankAccounts(ctx.db).find(({ id }) => id === bankAccountId);
+  if (!bank) throw new Error("a bank line has its account");
+  return bank.code;
+}

@@ -1,0 +1,49 @@
+import { z } from "zod";
+
+import { isoDay } from "@/contracts/values";
+import { sumOf } from "@/core/money";
+import { fail, ok, type Result } from "@/core/result";
+import { bankAccounts } from "@/db/bank";
+import { depositById, insertDeposit } from "@/db/deposits";
+import { receiptById, type ReceiptRow, setHandState } from "@/db/receipts";
+import { defineCommand } from "@/server/runtime/command";
+
+import { tieDeposits } from "../steps/deposits";
+
+/** Puts receipts by hand into one bank deposit; where one bank line shows it already, the two are tied. */
+export const makeDeposit = defineCommand({
+  name: "makeDeposit",
+  schema: z.object({
+    receiptIds: z.array(z.number().int()).min(1, "Choose at least one receipt.").max(500),
+    bank: z.string(),
+    onDay: isoDay.nullable().default(null),
+  }),
+  run(ctx, input): Result<{ depositId: number; actId: number; banked: boolean }> {
+    const bank = bankAccounts(ctx.db).find(({ code }) => code === input.bank);
+    if (!bank) return fail("account.unknown", { code: input.bank });
+    const receipts: ReceiptRow[] = [];
+    for (const id of new Set(input.receiptIds)) {
+      const receipt = receiptById(ctx.db, id);
+      if (receipt?.handState !== "on_hand") return fail("deposit.not_on_hand");
+      if (receipt.currency !== bank.currency)
+        return fail("deposit.currency", { currency: receipt.currency });
+      receipts.push(receipt);
+    }
+    const onDay = input.onDay ?? ctx.today;
+    const sum = sumOf(receipts, ({ amount }) => amount);
+    const depositId = insertDeposit(ctx.db, {
+      bankAccountId: bank.id,
+      onDay,
+      currency: bank.currency,
+      sum,
+    });
+    for (const { id } of receipts) setHandState(ctx.db, id, "deposited", depositId);
+    const actId = ctx.act(
+      "deposit",
+      { kind: "deposit", id: depositId },
+      `${receipts.length === 1 ? "a receipt" : `${receipts.length} receipts`} by hand taken to ${bank.name}: ${ctx.sum(sum)}`,
+    );
+    tieDeposits(ctx);
+    return ok({ depositId, actId, banked: depositById(ctx.db, depositId)?.state === "banked" });
+  },
+});

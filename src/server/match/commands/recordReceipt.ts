@@ -1,0 +1,79 @@
+import { z } from "zod";
+
+import { isoDay } from "@/contracts/values";
+import type { Day } from "@/core/calendar";
+import { withoutCardNumbers } from "@/core/formats";
+import { inBook, postReceiptByHand } from "@/core/ledger";
+import { minor } from "@/core/money";
+import { fail, ok, type Result } from "@/core/result";
+import { customerById } from "@/db/customers";
+import { insertReceipt } from "@/db/receipts";
+import { defineCommand } from "@/server/runtime/command";
+
+const WORDS = { check: "check", cash: "cash", money_order: "money order", wire: "wire" } as const;
+/** Records a receipt by hand: H; U. The same one typed twice is refused, unless said to be another (`again`). */
+export const recordReceipt = defineCommand({
+  name: "recordReceipt",
+  schema: z.object({
+    method: z.enum(["check", "cash", "money_order", "wire"]),
+    number: z.string().trim().max(40).default(""),
+    paidOn: isoDay,
+    amount: z.number().int().positive("The sum must be more than zero.").transform(minor),
+    payerName: z.string().trim().max(120).default(""),
+    customerId: z.number().int().nullable().default(null),
+    reference: z.string().trim().max(300).default(""),
+    again: z.boolean().default(false),
+  }),
+  run(ctx, input): Result<{ receiptId: number; actId: number }> {
+    if (input.paidOn > ctx.today) return fail("receipt.future", { day: input.paidOn });
+    if (input.number === "" && (input.method === "check" || input.method === "money_order"))
+      return fail("receipt.number", { what: WORDS[input.method] });
+    const customer = input.customerId === null ? undefined : customerById(ctx.db, input.customerId);
+    const payerName = withoutCardNumbers(input.payerName) || customer?.name || "";
+    const twin = ctx.db.get<{ paidOn: Day }>(
+      "SELECT paid_on AS paidOn FROM receipt WHERE hand_state IS NOT NULL AND hand_state <> 'void' AND method = ? AND amount = ? AND coalesce(number, '') = ? AND payer_name = ? AND (? <> '' OR paid_on = ?)",
+      input.method,
+      input.amount,
+      input.number,
+      payerName,
+      input.number,
+      input.paidOn,
+    );
+    if (twin && !input.again)
+      return fail("receipt.twice", {
+        what: WORDS[input.method],
+        sum: ctx.sum(input.amount),
+        day: twin.paidOn,
+      });
+    const id = insertReceipt(ctx.db, {
+      source: "hand",
+      method: input.method,
+      paidOn: input.paidOn,
+      settledOn: input.paidOn,
+      currency: ctx.settings.currency,
+      amount: input.amount,
+      payerName,
+      payerEmail: "",
+      reference: withoutCardNumbers(input.reference),
+      fileId: null,
+      lineNo: null,
+      number: input.number || null,
+    });
+    const words = `${WORDS[input.method]}${input.number ? ` ${input.number}` : ""}`;
+    const actId = ctx.act(
+      "hand_receipt",
+      { kind: "receipt", id },
+      `${words} of ${ctx.sum(input.amount)} recorded by hand`,
+    );
+    ctx.post(
+      postReceiptByHand({
+        on: input.paidOn,
+        document: { kind: "receipt", id, text: `${words}, ${payerName || "payer not known"}` },
+        receiptId: id,
+        sum: inBook(input.amount, ctx.settings.currency),
+      }),
+      actId,
+    );
+    return ok({ receiptId: id, actId });
+  },
+});

@@ -1,0 +1,21 @@
+import { fail, ok, type Result } from "@/core/result";
+import { receiptById } from "@/db/receipts";
+import { defineCommand } from "@/server/runtime/command";
+
+import { checkTally, place } from "../steps/applyReceipt";
+import { tallySchema } from "./applyReceipt";
+
+/** Gives money that stands on a customer's account to open items of the group. */
+export const useCredit = defineCommand({
+  name: "useCredit",
+  schema: tallySchema,
+  run(ctx, input): Result<{ actId: number }> {
+    const receipt = receiptById(ctx.db, input.receiptId);
+    if (!receipt) return fail("receipt.unknown");
+    if (input.lines.length === 0) return fail("tally.empty");
+    const checked = checkTally(ctx, receipt, input.lines, receipt.customerId, receipt.onAccount);
+    if (!checked.ok) return checked;
+    const placed = place(ctx, receipt, input.lines, checked.value, "credits");
+    return placed.ok ? ok({ actId: placed.value }) : placed;
+  },
+});

@@ -1,0 +1,68 @@
+import { addDays } from "@/core/calendar";
+import { Matcher, type MatchingInput, numberWords, type Proposal } from "@/core/matching";
+import type { Minor } from "@/core/money";
+import type { Db } from "@/db/connection";
+import { allCustomers } from "@/db/customers";
+import { habits, payerHistory } from "@/db/learning";
+import { closedNumbers, itemsToMatch } from "@/db/openItems";
+import { creditsByCustomer, receiptsInState } from "@/db/receipts";
+import { remittanceLines } from "@/db/remittances";
+import { readSettings } from "@/db/settings";
+
+/** How far back receipts that were placed are looked at for a payment made twice. */
+const DOUBLE_LOOK_BACK_DAYS = 30;
+
+/** A book as matching sees it: what is open, what came, and who paid before. */
+function matchingInput(db: Db): MatchingInput {
+  const settings = readSettings(db);
+  const told = new Map<number, { number: string; amount: Minor }[]>();
+  for (const { receiptId, number, amount } of remittanceLines(db))
+    told.set(receiptId, [...(told.get(receiptId) ?? []), { number, amount }]);
+  const receipts = receiptsInState(db, "to_match").map((receipt) => ({
+    ...receipt,
+    amount: receipt.unidentified,
+    remittance: told.get(receipt.id) ?? [],
+  }));
+  const words = receipts.flatMap((receipt) =>
+    numberWords(
+      [receipt.reference, ...receipt.remittance.map(({ number }) => number)].join(" "),
+    ).flatMap((word) => [word, word.toUpperCase()]),
+  );
+  const earliest = receipts[0]?.paidOn;
+  const placed =
+    earliest === undefined
+      ? []
+      : db.all<MatchingInput["placed"][number]>(
+          "SELECT id, customer_id AS customerId, paid_on AS paidOn, amount FROM receipt WHERE state = 'placed' AND customer_id IS NOT NULL AND paid_on >= ?",
+          addDays(earliest, -DOUBLE_LOOK_BACK_DAYS),
+        );
+  return {
+    customers: allCustomers(db),
+    items: itemsToMatch(db),
+    receipts,
+    history: payerHistory(db),
+    habits: habits(db),
+    credits: creditsByCustomer(db),
+    closed: closedNumbers(db, [...new Set(words)]),
+    placed,
+    settings: {
+      discountGraceDays: settings.discountGraceDays,
+      smallDifferenceLimit: settings.smallDifferenceLimit,
+      surchargePercent: settings.surchargePercent,
+    },
+  };
+}
+
+/** Books as they were matched last, by the connection they were read on. */
+const matched = new WeakMap<Db, Matcher>();
+
+/** Proposals for every receipt that has no home yet: the first time of the whole book, then only of what a change since can reach. */
+export function proposalsOf(db: Db): Proposal[] {
+  if (receiptsInState(db, "to_match").length === 0) return [];
+  const input = matchingInput(db);
+  const updated = matched.get(db)?.update(input);
+  if (updated) return updated;
+  const matcher = new Matcher(input);
+  matched.set(db, matcher);
+  return matcher.all();
+}

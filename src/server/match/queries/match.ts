@@ -1,0 +1,510 @@
+import type { Day } from "@/core/calendar";
+import {
+  type Decision,
+  oddity,
+  type Proposal,
+  type Reading,
+  reasonInWords,
+  restsOn,
+  speaksAgainst,
+  type Spot,
+  sureKind,
+} from "@/core/matching";
+import { add, type Currency, formatAmount, minor, type Minor, sumOf } from "@/core/money";
+import { groupHead } from "@/core/parties";
+import { approvalOf, type ApprovalRow, approvalsWaiting } from "@/db/approvals";
+import type { Db } from "@/db/connection";
+import { allCustomers, customerById, familyOf } from "@/db/customers";
+import { openItemById, openItems, openItemsOf } from "@/db/openItems";
+import { carriedByDocument } from "@/db/rates";
+import {
+  applicationsOfReceipt,
+  receiptById,
+  type ReceiptRow,
+  receiptsInState,
+  receiptsOnAccount,
+} from "@/db/receipts";
+import { remittanceLines } from "@/db/remittances";
+import { readSettings } from "@/db/settings";
+import { recoverable } from "@/db/writeOffs";
+
+/** The queues of Match: by certainty, those set aside, and those whose write-off waits for a second person. */
+export const QUEUES = ["sure", "check", "none", "aside", "second"] as const;
+export type QueueName = (typeof QUEUES)[number];
+
+/** One line of the Match list. */
+export type MatchRow = {
+  id: number;
+  paidOn: Day;
+  method: string;
+  from: string;
+  memo: string;
+  best: string;
+  look: string;
+  lookAgainst: boolean;
+  amount: Minor;
+  currency: Currency;
+  leftOver: Minor | null;
+  confidence: number;
+};
+export type MatchQueue = {
+  rows: MatchRow[];
+  sums: Record<QueueName, { count: number; sum: Minor }>;
+  total: Minor;
+};
+
+export const METHOD_WORDS: Record<string, string> = {
+  card: "card",
+  ach_debit: "ACH debit",
+  ach_credit: "ACH",
+  wire: "wire",
+  check: "check",
+  cash: "cash",
+  money_order: "money order",
+  other: "other",
+};
+
+/** A queue of Match with the sums of all of them; `proposals` are those of the whole book. */
+export function matchQueue(
+  db: Db,
+  proposals: readonly Proposal[],
+  queue: QueueName,
+  sort: string,
+  currency: Currency,
+): MatchQueue {
+  const byId = new Map(proposals.map((proposal) => [proposal.receiptId, proposal]));
+  const asked = new Map(approvalsWaiting(db).map((approval) => [approval.receiptId, approval]));
+  const all = receiptsInState(db, "to_match");
+  const open = all.filter(({ id }) => !asked.has(id));
+  const aside = receiptsInState(db, "set_aside");
+  const of = (name: Decision): ReceiptRow[] =>
+    open.filter((receipt) => (byId.get(receipt.id)?.decision ?? "none") === name);
+  const groups: Record<QueueName, ReceiptRow[]> = {
+    sure: of("sure"),
+    check: of("check"),
+    none: of("none"),
+    aside,
+    second: all.filter(({ id }) => asked.has(id)),
+  };
+  // Sums of several are in the book's currency.
+  const foreign = carriedByDocument(db, ["unidentified", "parked", "other"], "receipt");
+  const worth = (receipt: ReceiptRow): Minor => {
+    const own =
+      receipt.state === "set_aside" ? add(receipt.parked, receipt.income) : receipt.unidentified;
+    return receipt.currency === currency ? own : add(-(foreign.get(receipt.id) ?? 0));
+  };
+  const sumUp = (name: QueueName): { count: number; sum: Minor } => ({
+    count: groups[name].length,
+    sum: sumOf(groups[name], worth),
+  });
+  const names = new Map(allCustomers(db).map((customer) => [customer.id, customer.name]));
+  const rows = groups[queue].map((receipt) =>
+    rowOf(receipt, byId.get(receipt.id)?.readings[0], names, currency, asked.get(receipt.id)),
+  );
+  return {
+    rows: sorted(rows, sort),
+    sums: {
+      sure: sumUp("sure"),
+      check: sumUp("check"),
+      none: sumUp("none"),
+      aside: sumUp("aside"),
+      second: sumUp("second"),
+    },
+    total: sumOf(all, worth),
+  };
+}
+
+function rowOf(
+  receipt: ReceiptRow,
+  best: Reading | undefined,
+  names: ReadonlyMap<number, string>,
+  currency: Currency,
+  asked: ApprovalRow | undefined,
+): MatchRow {
+  const amount =
+    receipt.state === "set_aside" ? add(receipt.parked, receipt.income) : receipt.unidentified;
+  const against = best?.reasons.find(speaksAgainst);
+  const first = against ?? best?.reasons[0];
+  return {
+    id: receipt.id,
+    paidOn: receipt.paidOn,
+    method: METHOD_WORDS[receipt.method] ?? receipt.method,
+    from: receipt.payerName || receipt.payerEmail || "–",
+    memo: receipt.reference || "–",
+    amount,
+    currency: receipt.currency,
+    best:
+      receipt.state === "set_aside"
+        ? (receipt.reason ?? "")
+        : asked
+          ? `write off ${formatAmount(asked.sum, currency)}: ${asked.why}`
+          : best
+            ? readingInWords(best, names)
+            : "nothing fits",
+    look:
+      receipt.state === "set_aside"
+        ? receipt.income > 0
+          ? "other income"
+          : "set aside"
+        : asked
+          ? `asked by ${asked.askedBy}`
+          : first
+            ? reasonInWords(first, receipt.currency)
+            : best
+              ? ""
+              : "no payer, number or sum is known",
+    lookAgainst: against !== undefined,
+    leftOver: best ? best.onAccount : null,
+    confidence: best?.confidence ?? 0,
+  };
+}
+
+/** A reading in few words: its numbers, or whose account. */
+export function readingInWords(reading: Reading, names: ReadonlyMap<number, string>): string {
+  const name = reading.customerId === null ? "" : (names.get(reading.customerId) ?? "");
+  if (reading.lines.length === 0) return `on account, ${name}`;
+  const numbers = reading.lines
+    .slice(0, 4)
+    .map((line) => line.number)
+    .join(" + ");
+  return `${numbers}${reading.lines.length > 4 ? ` + ${reading.lines.length - 4} more` : ""}${reading.onAccount > 0 ? ", rest on account" : ""}`;
+}
+
+function sorted(rows: MatchRow[], sort: string): MatchRow[] {
+  const down = sort.startsWith("-");
+  const key = sort.replace("-", "");
+  const compare: Record<string, (a: MatchRow, b: MatchRow) => number> = {
+    paid: (a, b) => a.paidOn.localeCompare(b.paidOn),
+    from: (a, b) => a.from.localeCompare(b.from),
+    amount: (a, b) => a.amount - b.amount,
+    look: (a, b) => a.look.localeCompare(b.look),
+    by: (a, b) => a.method.localeCompare(b.method),
+  };
+  const by = compare[key] ?? compare.paid;
+  return by ? [...rows].sort((a, b) => (down ? -by(a, b) : by(a, b)) || a.id - b.id) : rows;
+}
+
+/** A reason in words, with what it rests on. */
+export type ShownReason = {
+  words: string;
+  against: boolean;
+  spots: readonly Spot[];
+  field: "name" | "email" | "sum" | null;
+};
+export type WorkingsReading = {
+  customerId: number | null;
+  customer: string;
+  words: string;
+  lines: {
+    itemId: number;
+    number: string;
+    description: string;
+    open: Minor;
+    amount: Minor;
+    discount: Minor;
+  }[];
+  onAccount: Minor;
+  surcharge: Minor;
+  confidence: number;
+  reasons: ShownReason[];
+  /** Whether it is short by just what stands on account. */ withCredit: boolean;
+};
+export type WorkingsItem = {
+  itemId: number;
+  number: string;
+  customer: string;
+  own: boolean;
+  description: string;
+  dueOn: Day;
+  open: Minor;
+};
+/** An earlier receipt that this one may be the second payment of. */
+export type Twin = {
+  receiptId: number;
+  paidOn: Day;
+  method: string;
+  from: string;
+  memo: string;
+  amount: Minor;
+  became: string;
+};
+/** What an earlier receipt has on account. */
+export type OnAccount = { receiptId: number; on: Day; sum: Minor };
+/** A write-off that waits for a second person. */
+export type Asked = { approvalId: number; sum: Minor; why: string; askedBy: string; words: string };
+export type MatchWorkings = {
+  receiptId: number;
+  amount: Minor;
+  currency: Currency;
+  from: string;
+  email: string;
+  memo: string;
+  remittance: { number: string; amount: Minor; discount: Minor }[];
+  number: string | null;
+  readings: WorkingsReading[];
+  customerId: number | null;
+  customer: string;
+  items: WorkingsItem[];
+  credits: OnAccount[];
+  /** What was given up of the debts of the customer and its group, and not paid since. */ givenUp: Minor;
+  settledOn: Day;
+  account: string;
+  fee: Minor;
+  disputed: boolean;
+  twin: Twin | null;
+  asked: Asked | null;
+  limit: Minor;
+  people: number;
+  /** Whether a surcharge is agreed for how it was paid. */ surcharges: boolean;
+};
+
+/** All that is needed to put a receipt's tally together: its readings with their reasons, and what is open at the customer and its group. */
+export function matchWorkings(
+  db: Db,
+  receiptId: number,
+  proposal: Proposal | undefined,
+): MatchWorkings | null {
+  const receipt = receiptById(db, receiptId);
+  if (!receipt) return null;
+  const readings = (proposal?.readings ?? []).map((reading) =>
+    shownReading(db, reading, receipt.currency),
+  );
+  const customerId = readings[0]?.customerId ?? null;
+  const charge = db.get<{ fee: Minor | null; account: string }>(
+    `SELECT a.name AS account, (SELECT -sum(f.amount) FROM processor_item f WHERE f.kind = 'fee' AND f.processor_account_id = i.processor_account_id AND f.related_id = i.external_id) AS fee
+     FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id WHERE i.receipt_id = ? AND i.kind = 'charge'`,
+    receiptId,
+  );
+  const settings = readSettings(db);
+  const asked = approvalOf(db, receiptId);
+  return {
+    receiptId,
+    amount: receipt.unidentified,
+    currency: receipt.currency,
+    from: receipt.payerName,
+    email: receipt.payerEmail,
+    memo: receipt.reference,
+    remittance: remittanceLines(db, receiptId),
+    number: receipt.number,
+    readings,
+    customerId,
+    customer: customerId === null ? "" : (customerById(db, customerId)?.name ?? ""),
+    items: customerId === null ? [] : groupItems(db, customerId, receipt.currency),
+    credits: customerId === null ? [] : groupCredits(db, customerId, receipt.currency),
+    givenUp: customerId === null ? add(0) : groupGivenUp(db, customerId, receipt.currency),
+    settledOn: receipt.settledOn,
+    account: charge
+      ? `Clearing, ${charge.account}`
+      : receipt.source === "hand"
+        ? "Checks and cash on hand"
+        : "Operating bank",
+    fee: charge?.fee ?? add(0),
+    disputed: receipt.disputed === 1,
+    twin: twinOf(db, proposal),
+    asked: asked
+      ? {
+          approvalId: asked.id,
+          sum: asked.sum,
+          why: asked.why,
+          askedBy: asked.askedBy,
+          words: askedInWords(db, asked, receipt.currency),
+        }
+      : null,
+    limit: minor(settings.smallDifferenceLimit),
+    people: settings.people.length,
+    surcharges: settings.surchargePercent !== null && receipt.method === "card",
+  };
+}
+
+function shownReading(db: Db, reading: Reading, currency: Currency): WorkingsReading {
+  const customer = reading.customerId === null ? undefined : customerById(db, reading.customerId);
+  return {
+    customerId: reading.customerId,
+    customer: customer?.name ?? "",
+    onAccount: reading.onAccount,
+    surcharge: reading.surcharge ?? add(0),
+    confidence: reading.confidence,
+    words: readingInWords(reading, new Map(customer ? [[customer.id, customer.name]] : [])),
+    withCredit: reading.reasons.some(({ code }) => code === "on_account"),
+    reasons: reading.reasons.map((reason) => ({
+      words: reasonInWords(reason, currency),
+      against: speaksAgainst(reason),
+      ...restsOn(reason),
+    })),
+    lines: reading.lines.map((line) => {
+      const item = openItemById(db, line.itemId);
+      return {
+        itemId: line.itemId,
+        number: line.number,
+        description: item?.description ?? "",
+        open: item?.balance ?? line.amount,
+        amount: line.amount,
+        discount: line.discount,
+      };
+    }),
+  };
+}
+
+/** The earlier of two payments that look like one made twice, and what became of it. */
+function twinOf(db: Db, proposal: Proposal | undefined): Twin | null {
+  const double = proposal?.readings[0]?.reasons.find((reason) => reason.code === "against_double");
+  const earlier = double?.code === "against_double" ? receiptById(db, double.receiptId) : undefined;
+  if (!earlier) return null;
+  const given = applicationsOfReceipt(db, earlier.id)
+    .filter(({ endedBy }) => endedBy === null)
+    .map((one) => openItemById(db, one.openItemId)?.number ?? "");
+  const became =
+    given.length > 0
+      ? `paid ${given.join(", ")}`
+      : earlier.state === "to_match"
+        ? "waits too"
+        : earlier.onAccount > 0
+          ? "on account"
+          : "gone back";
+  return {
+    receiptId: earlier.id,
+    paidOn: earlier.paidOn,
+    method: METHOD_WORDS[earlier.method] ?? earlier.method,
+    from: earlier.payerName || earlier.payerEmail,
+    memo: earlier.reference,
+    amount: earlier.amount,
+    became,
+  };
+}
+
+function askedInWords(db: Db, asked: ApprovalRow, currency: Currency): string {
+  const { lines } = JSON.parse(asked.tally) as {
+    lines: { itemId: number; amount: number; smallDifference: number }[];
+  };
+  return lines
+    .map(
+      (line) =>
+        `${formatAmount(line.amount, currency)} to ${openItemById(db, line.itemId)?.number ?? "an item"}${line.smallDifference === 0 ? "" : `, ${formatAmount(line.smallDifference, currency)} of it written off`}`,
+    )
+    .join("; ");
+}
+
+/** What stands in a currency on account of a customer and the other members of its group, oldest first. */
+export function groupCredits(db: Db, customerId: number, currency: Currency): OnAccount[] {
+  return familyOf(db, customerId)
+    .flatMap(({ id }) => receiptsOnAccount(db, id))
+    .filter((receipt) => receipt.currency === currency)
+    .map(({ id, paidOn, onAccount }) => ({ receiptId: id, on: paidOn, sum: onAccount }));
+}
+
+/** What was given up in a currency of the debts of a customer and its group, and not paid since. */
+export function groupGivenUp(db: Db, customerId: number, currency: Currency): Minor {
+  return recoverable(
+    db,
+    familyOf(db, customerId).map(({ id }) => id),
+    currency,
+  );
+}
+
+/** What is open in a currency at a customer and the other members of its group: its own first, each oldest first. */
+export function groupItems(db: Db, customerId: number, currency: Currency): WorkingsItem[] {
+  const customers = new Map(familyOf(db, customerId).map((customer) => [customer.id, customer]));
+  const customer = customers.get(customerId);
+  if (!customer) return [];
+  const head = groupHead(customer, customers);
+  return [...customers.values()]
+    .flatMap((member) =>
+      openItemsOf(db, member.id)
+        .filter((item) => item.currency === currency)
+        .map((item) => ({
+          itemId: item.id,
+          number: item.number,
+          customer: member.name,
+          own: member.id === customerId || customerId === head,
+          description: item.description ?? "",
+          dueOn: item.dueOn,
+          open: item.balance,
+        })),
+    )
+    .sort(
+      (a, b) =>
+        Number(b.own) - Number(a.own) ||
+        (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.itemId - b.itemId),
+    );
+}
+
+export type SureRow = {
+  id: number;
+  from: string;
+  memo: string;
+  to: string;
+  why: string;
+  kind: string;
+  odd: string | null;
+  sum: Minor;
+  currency: Currency;
+  /** In the book's currency. */ book: Minor;
+  /** What the reading does, so that only what was looked at is posted. */ said: string;
+};
+
+/** What a reading does with the money, in one line of text. */
+export function saidOf(reading: Reading): string {
+  return `${reading.customerId} ${reading.lines
+    .map((line) => `${line.itemId}:${line.amount}:${line.discount}`)
+    .sort()
+    .join(" ")}${reading.surcharge ? ` +${reading.surcharge}` : ""}`;
+}
+
+/** The sure ones as they would be posted: those that deserve a second glance first, the others by what kind they are. */
+export function sureList(db: Db, proposals: readonly Proposal[], currency: Currency): SureRow[] {
+  const receipts = new Map(receiptsInState(db, "to_match").map((receipt) => [receipt.id, receipt]));
+  const names = new Map(allCustomers(db).map((customer) => [customer.id, customer.name]));
+  const asked = new Set(approvalsWaiting(db).map(({ receiptId }) => receiptId));
+  const sure = proposals
+    .filter(({ decision, receiptId }) => decision === "sure" && !asked.has(receiptId))
+    .flatMap(({ receiptId, readings: [best] }) => {
+      const receipt = receipts.get(receiptId);
+      return receipt && best ? [{ receipt, best }] : [];
+    });
+  const foreign = carriedByDocument(db, ["unidentified"], "receipt");
+  const sums = sure.map(({ receipt }) => receipt.unidentified).sort((a, b) => a - b);
+  const middle = sums[Math.floor(sums.length / 2)] ?? add(0);
+  const rows = sure.map(({ receipt, best }): SureRow => ({
+    id: receipt.id,
+    from: receipt.payerName || receipt.payerEmail,
+    memo: receipt.reference,
+    to: `${names.get(best.customerId ?? 0) ?? ""}: ${readingInWords(best, names)}`,
+    why: best.reasons
+      .slice(0, 2)
+      .map((reason) => reasonInWords(reason, receipt.currency))
+      .join(", "),
+    kind: sureKind(best),
+    odd: oddity(best, receipt.unidentified, middle),
+    sum: receipt.unidentified,
+    currency: receipt.currency,
+    book:
+      receipt.currency === currency ? receipt.unidentified : add(-(foreign.get(receipt.id) ?? 0)),
+    said: saidOf(best),
+  }));
+  const size = new Map<string, number>();
+  for (const row of rows) size.set(row.kind, (size.get(row.kind) ?? 0) + 1);
+  return rows.sort(
+    (a, b) =>
+      Number(a.odd === null) - Number(b.odd === null) ||
+      (a.odd === null
+        ? (size.get(a.kind) ?? 0) - (size.get(b.kind) ?? 0) || a.kind.localeCompare(b.kind)
+        : b.sum - a.sum) ||
+      a.id - b.id,
+  );
+}
+
+/** Customers whose name, number or e-mail holds a text, for a receipt whose payer is not known. */
+export function findCustomers(
+  db: Db,
+  text: string,
+): { id: number; name: string; externalId: string; open: Minor }[] {
+  const open = new Map<number, number>();
+  for (const item of openItems(db))
+    open.set(item.customerId, (open.get(item.customerId) ?? 0) + item.bookBalance);
+  return db
+    .all<{ id: number; name: string; externalId: string }>(
+      "SELECT id, name, external_id AS externalId FROM customer WHERE name LIKE '%' || ?1 || '%' OR external_id LIKE ?1 || '%' OR email LIKE '%' || ?1 || '%' ORDER BY name LIMIT 12",
+      text,
+    )
+    .map((customer) => ({ ...customer, open: add(open.get(customer.id) ?? 0) }));
+}

@@ -1,0 +1,184 @@
+import { type Day, formatDay } from "@/core/calendar";
+import { type Minor, sumOf } from "@/core/money";
+import { bankAccounts, bankLineById, type BankLineRow, openBankLines } from "@/db/bank";
+import type { Db } from "@/db/connection";
+import { depositsUnderWay } from "@/db/deposits";
+import { type AccrualRow, accruals } from "@/db/fees";
+import { type ReceiptRow, receiptsByHand, receiptsOfDeposit } from "@/db/receipts";
+import { type Lump, lumpsOf } from "@/server/payouts/queries/bulkPayouts";
+
+import { depositFits } from "../steps/deposits";
+import { METHOD_WORDS } from "./match";
+
+/** A receipt by hand that is not at the bank yet. */
+export type HandRow = {
+  id: number;
+  paidOn: Day;
+  what: string;
+  from: string;
+  memo: string;
+  amount: Minor;
+  state: "to_match" | "placed" | "set_aside" | "returned";
+};
+/** A deposit under way, with the open bank lines that could be it. */
+export type UnderWay = {
+  id: number;
+  onDay: Day;
+  bank: string;
+  sum: Minor;
+  rows: HandRow[];
+  lines: { id: number; postedOn: Day; description: string; amount: Minor }[];
+};
+export type OnHand = {
+  rows: HandRow[];
+  sum: Minor;
+  deposits: UnderWay[];
+  depositsSum: Minor;
+  banks: { code: string; name: string }[];
+};
+
+/** Checks and cash on hand, and the deposits that no statement shows yet. */
+export function onHand(db: Db): OnHand {
+  const rows = receiptsByHand(db, "on_hand").map(handRow);
+  const banks = bankAccounts(db);
+  const open = openBankLines(db);
+  const deposits = depositsUnderWay(db).map((deposit): UnderWay => ({
+    id: deposit.id,
+    onDay: deposit.onDay,
+    bank: banks.find(({ id }) => id === deposit.bankAccountId)?.name ?? "",
+    sum: deposit.sum,
+    rows: receiptsOfDeposit(db, deposit.id).map(handRow),
+    lines: open
+      .filter((line) => depositFits(deposit, line))
+      .map(({ id, postedOn, description, amount }) => ({ id, postedOn, description, amount })),
+  }));
+  return {
+    rows,
+    sum: sumOf(rows, ({ amount }) => amount),
+    deposits,
+    depositsSum: sumOf(deposits, ({ sum }) => sum),
+    banks: banks.map(({ code, name }) => ({ code, name })),
+  };
+}
+
+function handRow(receipt: ReceiptRow): HandRow {
+  return {
+    id: receipt.id,
+    paidOn: receipt.paidOn,
+    what: `${METHOD_WORDS[receipt.method] ?? receipt.method}${receipt.number === null ? "" : ` ${receipt.number}`}`,
+    from: receipt.payerName || "payer not known",
+    memo: receipt.reference,
+    amount: receipt.amount,
+    state: receipt.state,
+  };
+}
+
+/** What an open bank line could be besides a payout: a deposit by hand, or a check taken back (with small lines beside it that may be its fee). */
+export type LineChoices = {
+  deposits: { id: number; onDay: Day; words: string; sum: Minor }[];
+  bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[];
+  fees: { id: number; description: string; amount: Minor }[];
+  lumps: Lump[];
+  /** Months of fees that it may be the bill for, and credit on account that it may have sent back. */ bills: {
+    ids: number[];
+    words: string;
+    sum: Minor;
+  }[];
+  refunds: { receiptId: number; words: string; credit: Minor }[];
+};
+
+export function lineChoices(db: Db, lineId: number): LineChoices | null {
+  const line = bankLineById(db, lineId);
+  if (!line) return null;
+  const deposits = depositsUnderWay(db)
+    .filter((deposit) => depositFits(deposit, line))
+    .map((deposit) => ({
+      id: deposit.id,
+      onDay: deposit.onDay,
+      words: `${receiptsOfDeposit(db, deposit.id).length} by hand`,
+      sum: deposit.sum,
+    }));
+  return {
+    deposits,
+    bounced: line.amount < 0 ? takenBack(db, line) : [],
+    fees: line.amount < 0 ? feesBeside(db, line) : [],
+    lumps: line.state === "open" ? lumpsOf(db, line) : [],
+    bills: line.amount < 0 ? billsOf(db, line) : [],
+    refunds: line.amount < 0 ? refundsOf(db, line) : [],
+  };
+}
+
+function takenBack(db: Db, line: BankLineRow): LineChoices["bounced"] {
+  return db
+    .all<{
+      receiptId: number;
+      paidOn: Day;
+      payer: string;
+      number: string | null;
+      method: string;
+      amount: Minor;
+    }>(
+      "SELECT id AS receiptId, paid_on AS paidOn, payer_name AS payer, number, method, amount FROM receipt WHERE amount = ? AND currency = ? AND state <> 'returned' AND paid_on <= ? AND (hand_state = 'banked' OR (source = 'bank' AND method = 'check')) ORDER BY paid_on DESC LIMIT 20",
+      -line.amount,
+      line.currency,
+      line.postedOn,
+    )
+    .map(({ receiptId, paidOn, payer, number, method, amount }) => ({
+      receiptId,
+      paidOn,
+      words: `${METHOD_WORDS[method] ?? method}${number === null ? "" : ` ${number}`}, ${payer || "payer not known"}`,
+      amount,
+    }));
+}
+
+/** A bill is near what was accrued, for one account's month or all its months. */
+function billsOf(db: Db, line: BankLineRow): LineChoices["bills"] {
+  const open = accruals(db).filter(
+    ({ state, currency, onDay }) =>
+      state === "accrued" && currency === line.currency && onDay <= line.postedOn,
+  );
+  const byMonth = new Map<string, AccrualRow[]>();
+  for (const one of open)
+    for (const key of [`${one.account}, ${one.month}`, `${one.account}, all that was accrued`])
+      byMonth.set(key, [...(byMonth.get(key) ?? []), one]);
+  return [...byMonth]
+    .map(([words, all]) => ({
+      ids: all.map(({ id }) => id),
+      words,
+      sum: sumOf(all, ({ sum }) => sum),
+    }))
+    .filter(
+      (one, at, all) =>
+        all.findIndex(({ ids }) => ids.join() === one.ids.join()) === at &&
+        Math.abs(one.sum + line.amount) * 4 <= Math.abs(line.amount),
+    )
+    .sort((a, b) => Math.abs(a.sum + line.amount) - Math.abs(b.sum + line.amount));
+}
+
+function refundsOf(db: Db, line: BankLineRow): LineChoices["refunds"] {
+  return db
+    .all<{ receiptId: number; paidOn: Day; name: string; credit: Minor }>(
+      `SELECT r.id AS receiptId, r.paid_on AS paidOn, coalesce(c.name, r.payer_name) AS name, r.on_account AS credit FROM receipt r LEFT JOIN customer c ON c.id = r.customer_id WHERE r.on_account >= ?1 AND r.currency = ?2 AND r.paid_on <= ?3 ORDER BY r.on_account <> ?1, r.paid_on DESC LIMIT 8`,
+      -line.amount,
+      line.currency,
+      line.postedOn,
+    )
+    .map(({ receiptId, paidOn, name, credit }) => ({
+      receiptId,
+      words: `${name}, on account since ${formatDay(paidOn)}`,
+      credit,
+    }));
+}
+
+const FEE_AT_MOST = 10_000;
+
+function feesBeside(db: Db, line: BankLineRow): LineChoices["fees"] {
+  return db.all(
+    "SELECT id, description, amount FROM bank_line WHERE state = 'open' AND bank_account_id = ? AND id <> ? AND amount < 0 AND amount >= ? AND posted_on BETWEEN date(?, '-3 days') AND date(?, '+3 days') ORDER BY posted_on, id LIMIT 10",
+    line.bankAccountId,
+    line.id,
+    -FEE_AT_MOST,
+    line.postedOn,
+    line.postedOn,
+  );
+}

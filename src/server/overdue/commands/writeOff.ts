@@ -1,0 +1,58 @@
+import { z } from "zod";
+
+import { minor } from "@/core/money";
+import { fail, ok, type Result } from "@/core/result";
+import { openItemById } from "@/db/openItems";
+import { insertWriteOff, writeOffsOf } from "@/db/writeOffs";
+import { isOver } from "@/server/match/steps/applyReceipt";
+import { defineCommand } from "@/server/runtime/command";
+
+import { post } from "../steps/postWriteOff";
+
+/**
+ * Gives up what is open of an invoice, or a part, without a payment. Within the
+ * book's limit it is posted at once as a small difference; over it, it waits
+ * for a second person and is a bad debt.
+ */
+export const writeOff = defineCommand({
+  name: "writeOff",
+  schema: z.object({
+    itemId: z.number().int(),
+    sum: z.number().int().positive().transform(minor),
+    why: z.string().trim().min(3, "Say why it is given up, in a few words.").max(200),
+  }),
+  run(ctx, input): Result<{ actId: number; waits: boolean }> {
+    const item = openItemById(ctx.db, input.itemId);
+    if (!item || item.balance <= 0)
+      return fail("write_off.settled", { number: item?.number ?? "this invoice" });
+    if (input.sum > item.balance)
+      return fail("tally.item", {
+        number: item.number,
+        balance: ctx.sum(item.balance, item.currency),
+        wanted: ctx.sum(input.sum, item.currency),
+      });
+    if (writeOffsOf(ctx.db, item.id).some(({ state }) => state === "waiting"))
+      return fail("write_off.waits", { number: item.number });
+    const over = isOver(ctx, input.sum, item.currency, ctx.today);
+    if (over && ctx.settings.people.length < 2) return fail("approval.people");
+    const words = `${ctx.sum(input.sum, item.currency)} of ${item.number}`;
+    const actId = ctx.act(
+      over ? "ask" : "write_off",
+      { kind: "open_item", id: item.id, customerId: item.customerId },
+      over
+        ? `a write-off of ${words} waits for a second person: ${input.why}`
+        : `${words} written off: ${input.why}`,
+    );
+    const id = insertWriteOff(ctx.db, {
+      itemId: item.id,
+      sum: input.sum,
+      kind: over ? "bad_debt" : "small",
+      why: input.why,
+      askedBy: ctx.who.actor,
+      askedOn: ctx.today,
+      actId,
+    });
+    if (!over) post(ctx, id, actId, null, null);
+    return ok({ actId, waits: over });
+  },
+});

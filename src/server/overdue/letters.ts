@@ -1,0 +1,271 @@
+import { Liquid, type Template } from "liquidjs";
+
+import { addBankingDays, type Day } from "@/core/calendar";
+import {
+  type Attached,
+  type Language,
+  letterTemplate,
+  type LetterTemplate,
+  tableWords,
+} from "@/core/followup";
+import { add, type Currency, formatAmount, type Minor, negate, sumOf, ZERO } from "@/core/money";
+import { reachedBy } from "@/core/parties";
+import { fail, ok, type Result } from "@/core/result";
+import { linkOf } from "@/db/accountPages";
+import type { Db } from "@/db/connection";
+import { wordingFor } from "@/db/letterTexts";
+import { backAddresses, backFrom } from "@/db/persons";
+import type { Settings } from "@/db/settings";
+
+import type { OverdueRow, RowItem } from "./queries/overdue";
+
+export type LetterDraft = {
+  /** Where it goes, several between commas; null where there is no address that letters reach. */ to:
+    string | null;
+  copies: string;
+  /** Addresses that it does not go to as letters come back from there, with why. */ back: {
+    address: string;
+    why: string;
+  }[];
+  subject: string;
+  body: string;
+  step: number;
+  sum: Minor;
+  items: RowItem[];
+  credit: Minor;
+  attach: Attached;
+  fee: Minor;
+};
+
+/** A template sees its fields and nothing else: no files, no endless work. */
+const engine = new Liquid({
+  strictVariables: true,
+  strictFilters: true,
+  ownPropertyOnly: true,
+  jsTruthy: true,
+  templates: {},
+  parseLimit: 100_000,
+  renderLimit: 500,
+  memoryLimit: 10_000_000,
+});
+
+/** One letter for all of it: every item that today's step names, of the customer and its sites, credit taken off, fields filled, in the customer's language; the book's own words where it has some. */
+export function draftLetter(
+  db: Db,
+  row: OverdueRow,
+  settings: Settings,
+  today: Day,
+  own?: LetterTemplate,
+): Result<LetterDraft> {
+  const { items: all, named, creditIn } = row.detail();
+  const items = all.filter(({ id }) => named.includes(id));
+  const sum = add(
+    sumOf(items, (item) => item.bookBalance),
+    -row.credit,
+  );
+  const owed = owedBy(items, row.credit, creditIn, settings.currency);
+  const { language } = row.followed;
+  const { step, tone, attach, fee } = letterStep(row);
+  const { to, copies, back, greeting } = addressed(row, (address) => backFrom(db, address));
+  const fields: Record<string, string | number | boolean> = {
+    customer: greeting,
+    business: settings.name,
+    count: items.length,
+    ahead: row.oldestDays <= 0,
+    sum: owed
+      .map(({ currency, sum: own }) => `${currency} ${formatAmount(own, currency)}`)
+      .join(" + "),
+    oldest_days: Math.max(0, row.oldestDays),
+    reply_by: dayIn(addBankingDays(today, 5), language),
+    fee: fee === 0 ? "" : `${settings.currency} ${formatAmount(fee, settings.currency)}`,
+    link:
+      settings.linkBase === null
+        ? ""
+        : `${settings.linkBase}/account/${linkOf(db, row.customer.id)}`,
+    table: owed
+      .map((one) =>
+        tableOf(
+          items.filter(({ currency }) => currency === one.currency),
+          one,
+          owed.length > 1,
+          language,
+        ),
+      )
+      .join("\n\n"),
+  };
+  const empty = Object.entries(fields).find(
+    ([name, value]) => value === "" && name !== "link" && name !== "fee",
+  );
+  if (empty) return fail("letter.empty_field", { field: empty[0] });
+  const template =
+    own ?? wordingFor(db, row.ladderId, tone, language) ?? letterTemplate(tone, language);
+  const filled = fill(template, fields);
+  if (!filled.ok) return filled;
+  return ok({
+    to,
+    copies,
+    back,
+    ...filled.value,
+    step,
+    sum,
+    items,
+    credit: row.credit,
+    attach,
+    fee,
+  });
+}
+
+/** Where a letter to a customer goes: to its contact persons, or the address that it has itself, as far as letters reach them. */
+function addressed(
+  { persons, customer }: OverdueRow,
+  whyBack: (address: string) => string | null,
+): Pick<LetterDraft, "to" | "copies" | "back"> & { greeting: string } {
+  const { to, copies, greeting } = reachedBy(persons, customer);
+  const back = [...to, ...copies].flatMap((address) => {
+    const why = whyBack(address);
+    return why === null ? [] : [{ address, why }];
+  });
+  const reached = (some: readonly string[]): string =>
+    some.filter((address) => !back.some((one) => one.address === address)).join(", ");
+  return { to: reached(to) || null, copies: reached(copies), back, greeting };
+}
+
+/** What is known of a letter before its words are: a list of thousands is read by it. The sum is that of the letter, in the book's currency. */
+export type LetterHead = Pick<LetterDraft, "to" | "copies" | "step" | "sum" | "attach" | "fee"> & {
+  tone: number;
+  problem: string | null;
+};
+
+/** Heads of letters; addresses that letters come back from are read once. */
+export function letterHeads(db: Db): (row: OverdueRow) => LetterHead {
+  const known = new Map(backAddresses(db).map(({ address, why }) => [address.toLowerCase(), why]));
+  return (row) => {
+    const { to, copies, back } = addressed(
+      row,
+      (address) => known.get(address.toLowerCase()) ?? null,
+    );
+    return {
+      to,
+      copies,
+      problem: whyNoAddress({ to, back }),
+      sum: add(row.asked, -row.credit),
+      ...letterStep(row),
+    };
+  };
+}
+
+/** Why a letter cannot go, in words; null where it can. */
+export function whyNoAddress({ to, back }: Pick<LetterDraft, "to" | "back">): string | null {
+  if (to !== null) return null;
+  const [first] = back;
+  return first
+    ? `the last letter to ${first.address} came back: ${first.why}`
+    : "no e-mail address";
+}
+
+/** Templates as they were read before: a run fills the same few a thousand times. */
+const read = new Map<string, Template[]>();
+function parsed(text: string): Template[] {
+  const before = read.get(text);
+  if (before) return before;
+  const made = engine.parse(text);
+  if (read.size > 200) read.clear();
+  read.set(text, made);
+  return made;
+}
+
+/** Subject and body with the fields filled in. Error letter.words where the template says something that is no field, or cannot be read. */
+export function fill(template: LetterTemplate, fields: object): Result<LetterTemplate> {
+  try {
+    const [subject, body] = [template.subject, template.body].map((text) =>
+      String(engine.renderSync(parsed(text), fields)).replace(/\n{3,}/g, "\n\n"),
+    );
+    return ok({ subject: (subject ?? "").replace(/\s+/g, " ").trim(), body: body ?? "" });
+  } catch (error) {
+    return fail("letter.words", {
+      what: error instanceof Error ? (error.message.split("\n")[0] ?? "") : "it cannot be read",
+    });
+  }
+}
+
+/** The rung that a letter of today is: a call that is written instead has the tone of the last letter. */
+function letterStep({ next, followed }: OverdueRow): {
+  step: number;
+  tone: number;
+  attach: Attached;
+  fee: Minor;
+} {
+  const { step } = next;
+  return step.act === "letter"
+    ? step
+    : {
+        step: step.step,
+        tone: followed.language === "en" && step.act === "stop" ? 4 : 3,
+        attach: "statement",
+        fee: ZERO,
+      };
+}
+
+/** A day as the language writes it. */
+function dayIn(on: Day, language: Language): string {
+  return new Intl.DateTimeFormat(language === "en" ? "en-US" : language, {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+    timeZone: "UTC",
+  }).format(new Date(`${on}T12:00:00Z`));
+}
+
+type Owed = { currency: Currency; credit: Minor; sum: Minor };
+
+/** What is asked for, currency by currency: what is overdue in it less what is to the customer's credit in it. */
+function owedBy(
+  items: readonly RowItem[],
+  whole: Minor,
+  creditIn: ReadonlyMap<Currency, Minor>,
+  book: Currency,
+): Owed[] {
+  const currencies = [...new Set(items.map(({ currency }) => currency))];
+  return currencies.map((currency) => {
+    const own = creditIn.get(currency) ?? ZERO;
+    // Credit in a currency in which nothing is owed is taken off the book's own.
+    const credit = currencies.length === 1 && currency === book ? whole : own;
+    return {
+      currency,
+      credit,
+      sum: add(
+        sumOf(
+          items.filter((item) => item.currency === currency),
+          (item) => item.balance,
+        ),
+        -credit,
+      ),
+    };
+  });
+}
+
+function tableOf(
+  items: readonly RowItem[],
+  { currency, credit, sum }: Owed,
+  several: boolean,
+  language: Language,
+): string {
+  const words = tableWords(language);
+  const amount = (value: number): string =>
+    `${several ? `${currency} ` : ""}${formatAmount(value, currency)}`;
+  const rows = items.map((item) => [
+    item.number,
+    `${words.due} ${dayIn(item.dueOn, language)}`,
+    amount(item.balance),
+  ]);
+  if (credit !== 0) rows.push(["", words.credit, amount(negate(credit))]);
+  rows.push(["", words.together, amount(sum)]);
+  const width = (at: number): number => Math.max(...rows.map((row) => row[at]?.length ?? 0));
+  return rows
+    .map(
+      ([number = "", says = "", value = ""]) =>
+        `  ${number.padEnd(width(0))}  ${says.padEnd(width(1))}  ${value.padStart(width(2))}`,
+    )
+    .join("\n");
+}

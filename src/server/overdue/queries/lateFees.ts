@@ -1,0 +1,124 @@
+import type { Day } from "@/core/calendar";
+import { lateFeeOn, type LateFeeRule } from "@/core/followup";
+import type { Currency, Minor } from "@/core/money";
+import type { Db } from "@/db/connection";
+import { type ChargedFee, feesThrough, ladders, lateFees, lettersToCharge } from "@/db/ladders";
+import { readSettings } from "@/db/settings";
+
+import type { OverdueRow, RowItem } from "./overdue";
+
+/** A late fee that may be charged: on which invoice, for the time up to which day; or for which letter. */
+export type ProposedFee = {
+  itemId: number;
+  letterId: number | null;
+  number: string;
+  customerId: number;
+  customer: string;
+  currency: Currency;
+  dueOn: Day;
+  /** What is open of the invoice, in its own currency; the fee of a letter is in the book's. */ balance: Minor;
+  balanceIn: Currency;
+  through: Day;
+  sum: Minor;
+  words: string;
+};
+export type LateFeesPage = {
+  /** Those that are charged together next. */ proposed: ProposedFee[];
+  /** How many there are in all. */ count: number;
+  charged: ChargedFee[];
+  rules: { name: string; fee: LateFeeRule }[];
+  /** Whether the letters of some rung are charged for. */ byLetter: boolean;
+};
+
+const MOST_CHARGED = 100;
+/** Fees that are looked at and charged at a time. */
+const AT_A_TIME = 1000;
+
+/** What may be charged for paying late, by each customer's ladder: never on a fee, never on what is left out, never while the customer waits. */
+export function proposedFees(db: Db, today: Day, rows: readonly OverdueRow[]): ProposedFee[] {
+  const rules = new Map(ladders(db).map(({ name, fee }) => [name, fee]));
+  const letters = lettersToCharge(db);
+  const through = feesThrough(db);
+  const { currency } = readSettings(db);
+  return rows
+    .filter(({ state }) => state === "ready" || state === "later")
+    .flatMap((row) => {
+      const rule = rules.get(row.ladder);
+      const sent = letters.get(row.customer.id) ?? [];
+      if ((!rule || rule.kind === "none") && sent.length === 0) return [];
+      const { items, named: ids } = row.detail();
+      const named = new Set(ids);
+      const late = items.filter(
+        ({ id, balance, dueOn, kind }) =>
+          named.has(id) && balance > 0 && dueOn < today && kind === "invoice",
+      );
+      const on = (
+        item: RowItem,
+      ): Pick<
+        ProposedFee,
+        "itemId" | "number" | "customerId" | "customer" | "dueOn" | "balance" | "balanceIn"
+      > => ({
+        itemId: item.id,
+        number: item.number,
+        customerId: item.customerId,
+        customer: row.customer.name,
+        dueOn: item.dueOn,
+        balance: item.balance,
+        balanceIn: item.currency,
+      });
+      const forTime = late.flatMap((item): ProposedFee[] => {
+        const fee = rule
+          ? lateFeeOn(
+              {
+                balance: item.balance,
+                dueOn: item.dueOn,
+                chargedThrough: through.get(item.id) ?? null,
+              },
+              rule,
+              today,
+            )
+          : null;
+        return fee === null
+          ? []
+          : [
+              {
+                ...on(item),
+                letterId: null,
+                currency: item.currency,
+                through: fee.through,
+                sum: fee.sum,
+                words: row.ladder,
+              },
+            ];
+      });
+      // The fee of a letter stands on the oldest invoice that it named and that is still open; where none is, it is not asked for.
+      const forLetters = sent.flatMap((letter): ProposedFee[] => {
+        const oldest = late.find(({ id }) => letter.itemIds.includes(id));
+        return oldest
+          ? [
+              {
+                ...on(oldest),
+                letterId: letter.letterId,
+                currency,
+                through: letter.on,
+                sum: letter.fee,
+                words: `letter ${letter.step}`,
+              },
+            ]
+          : [];
+      });
+      return [...forTime, ...forLetters];
+    });
+}
+
+export function lateFeesPage(db: Db, today: Day, rows: readonly OverdueRow[]): LateFeesPage {
+  const all = ladders(db);
+  const proposed = proposedFees(db, today, rows);
+  return {
+    proposed: proposed.slice(0, AT_A_TIME),
+    count: proposed.length,
+    charged: lateFees(db).slice(0, MOST_CHARGED),
+    rules: all.map(({ name, fee }) => ({ name, fee })),
+    byLetter: all.some(({ steps }) => steps.some(({ fee }) => fee > 0)),
+  };
+}

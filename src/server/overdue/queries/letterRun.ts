@@ -1,0 +1,201 @@
+import { addDays, type Day, formatDay } from "@/core/calendar";
+import { nextRunDay, TONES, waitInWords } from "@/core/followup";
+import { formatAmount, type Minor } from "@/core/money";
+import { commandByKey } from "@/db/acts";
+import type { Db } from "@/db/connection";
+import { runSkips } from "@/db/followup";
+import { readSettings } from "@/db/settings";
+import { inWords } from "@/server/runtime/messages";
+
+import { draftLetter, type LetterHead, letterHeads } from "../letters";
+import type { OverdueRow } from "./overdue";
+
+/** A letter of today's run, to be looked through. Sums in the book's currency. */
+export type RunLetter = Pick<LetterHead, "to" | "copies" | "sum" | "attach" | "fee"> & {
+  customerId: number;
+  name: string;
+  /** Why it cannot go; null where it can. */ problem: string | null;
+  subject: string;
+  body: string;
+  items: number;
+  oldestDays: number;
+  step: string;
+  ladder: string;
+  byItself: boolean;
+};
+export type LetterRun = {
+  /** Those of the page that is looked at, with their words. */ letters: RunLetter[];
+  count: number;
+  /** Every letter that can go, the list of all pages. */ going: {
+    customerId: number;
+    sum: Minor;
+  }[];
+  /** Ready, but by another way than a letter. */ others: {
+    customerId: number;
+    name: string;
+    act: string;
+    sum: Minor;
+  }[];
+  /** Who is held back, by reason, so that nobody wonders. */ held: {
+    why: string;
+    count: number;
+    sum: Minor;
+  }[];
+};
+/** What goes without a person next, as it would go if nothing changed until then; `why` is set for who was taken out. */
+export type AutomaticRun = {
+  /** Null where the book has no day for it. */ on: Day | null;
+  hour: number;
+  gone: boolean;
+  rows: {
+    customerId: number;
+    name: string;
+    step: string;
+    sum: Minor;
+    why: string | null;
+    problem: string | null;
+  }[];
+};
+
+const stepWords = ({ step, tone }: Pick<LetterHead, "step" | "tone">): string =>
+  `letter ${step}, ${TONES[tone - 1] ?? ""}`;
+
+/**
+ * What would go today: one letter a customer or group, with all of it; who waits
+ * is counted by reason. Words are filled in for the letters of a page only.
+ */
+export function letterRun(
+  db: Db,
+  today: Day,
+  rows: readonly OverdueRow[],
+  { limit, offset }: { limit: number; offset: number } = { limit: rows.length, offset: 0 },
+): LetterRun {
+  const settings = readSettings(db);
+  const headOf = letterHeads(db);
+  const ready = rows.filter(({ state }) => state === "ready");
+  const letters = ready
+    .filter(({ next }) => next.step.act === "letter")
+    .map((row) => ({ row, head: headOf(row) }));
+  const held = new Map<string, { count: number; sum: number }>();
+  const hold = (why: string, sum: number): void => {
+    const known = held.get(why) ?? { count: 0, sum: 0 };
+    held.set(why, { count: known.count + 1, sum: known.sum + sum });
+  };
+  for (const row of rows) {
+    if (row.state === "waits") hold(REASONS[row.waits[0]?.code ?? "receipt"], row.overdue);
+    else if (row.state === "left_out") hold("left out", row.overdue);
+    else if (row.state === "later") hold("written to already, not due again yet", row.overdue);
+  }
+  return {
+    letters: letters.slice(offset, offset + limit).map(({ row, head }): RunLetter => {
+      const draft = draftLetter(db, row, settings, today);
+      const { to, copies, sum, attach, fee } = head;
+      return {
+        customerId: row.customer.id,
+        name: row.customer.name,
+        to: draft.ok ? to : null,
+        copies,
+        problem: draft.ok ? head.problem : inWords(draft.error),
+        subject: draft.ok ? draft.value.subject : "",
+        body: draft.ok ? draft.value.body : "",
+        sum,
+        items: draft.ok ? draft.value.items.length : 0,
+        oldestDays: row.oldestDays,
+        step: stepWords(head),
+        ladder: row.ladder,
+        attach,
+        fee,
+        byItself: row.goesByItself,
+      };
+    }),
+    count: letters.length,
+    going: letters
+      .filter(({ head }) => head.problem === null)
+      .map(({ row, head }) => ({ customerId: row.customer.id, sum: head.sum })),
+    others: ready
+      .filter(({ next }) => next.step.act !== "letter")
+      .map((row) => ({
+        customerId: row.customer.id,
+        name: row.customer.name,
+        act: row.next.step.act === "stop" ? "stop of supply" : row.next.step.act,
+        sum: row.overdue,
+      })),
+    held: [...held]
+      .map(([why, { count, sum }]) => ({ why, count, sum: sum as Minor }))
+      .sort((a, b) => b.count - a.count),
+  };
+}
+
+/** The letters that go by themselves on their next day; `rowsOn` gives who is overdue on a day. */
+export function automaticRun(
+  db: Db,
+  today: Day,
+  rowsOn: (day: Day) => readonly OverdueRow[],
+): AutomaticRun {
+  const rule = readSettings(db).letterRun;
+  const gone = commandByKey(db, runKey(today)) !== undefined;
+  const on = rule === null ? null : nextRunDay(rule, gone ? addDays(today, 1) : today);
+  if (rule === null || on === null) return { on: null, hour: 0, gone, rows: [] };
+  const skips = runSkips(db, on);
+  const headOf = letterHeads(db);
+  const rows = rowsOn(on)
+    .filter(({ goesByItself }) => goesByItself)
+    .map((row) => {
+      const head = headOf(row);
+      return {
+        customerId: row.customer.id,
+        name: row.customer.name,
+        step: stepWords(head),
+        sum: head.sum,
+        why: skips.get(row.customer.id) ?? null,
+        problem: head.problem,
+      };
+    });
+  return { on, hour: rule.hour, gone, rows };
+}
+
+/** The key of a day's run by schedule: whoever starts it, it goes once. */
+export function runKey(day: Day): string {
+  return `letters-by-schedule-${day}`;
+}
+
+const REASONS = {
+  receipt: "a receipt in Match that may be theirs",
+  on_way: "an ACH debit on its way",
+  stale: "a feed that has fallen behind",
+  promise: "a promise not yet due",
+  credit: "a credit that covers it",
+  dispute: "a dispute",
+  quiet: "no reminders until a day",
+  small: "a very small sum",
+} as const;
+
+/** Why a customer gets something today, or why not, in one sentence; for whoever doubts the list. */
+export function whyToday(
+  row: OverdueRow | undefined,
+  today: Day,
+  currency: Parameters<typeof formatAmount>[1],
+): string {
+  if (!row)
+    return "Nothing of theirs is past its date, and no step before the due day is reached: nothing is said today.";
+  const { next, state } = row;
+  const step =
+    next.step.act === "letter"
+      ? `letter ${next.step.step} (${TONES[next.step.tone - 1] ?? ""})`
+      : next.step.act === "stop"
+        ? "the stop of supply"
+        : `the ${next.step.act}`;
+  const because = `${formatAmount(row.overdue, currency)} is past its date, the oldest ${row.oldestDays} days; the ladder ${row.ladder} has ${step} from day ${next.step.fromDays} on`;
+  switch (state) {
+    case "ready":
+      return `On today’s list: ${because}, and nothing holds it back.${row.goesByItself ? " It may go by itself." : ""}`;
+    case "waits":
+      return `Held back: waits for ${row.waits.map((wait) => waitInWords(wait, currency)).join(", ")}. Otherwise ${because}.`;
+    case "later":
+      return `Not today: ${step} comes on ${formatDay(next.on, today)}: not before day ${next.step.fromDays}, and no sooner after the last letter than the book allows.`;
+    case "left_out":
+      return `Left out: ${row.leftOut ?? ""}.`;
+    default:
+      throw state satisfies never;
+  }
+}

@@ -1,0 +1,466 @@
+import { bankingDaysBetween, type Day } from "@/core/calendar";
+import {
+  daysAhead,
+  DEFAULT_STEPS,
+  type Feed,
+  type FollowUpState,
+  followUpToday,
+  type FollowUpToday,
+  type Ladder,
+  type LadderStep,
+  namedItems,
+  type PromisedPart,
+  type PromiseState,
+  promiseToday,
+  type PromiseToday,
+  type StaleFeed,
+} from "@/core/followup";
+import type { Aging } from "@/core/metrics";
+import { add, type Currency, minor, type Minor, ZERO } from "@/core/money";
+import { type ContactPerson, groupHead } from "@/core/parties";
+import type { Db } from "@/db/connection";
+import { allCustomers, type CustomerRow, familyOf } from "@/db/customers";
+import { lastImportDay } from "@/db/files";
+import { followSums, type FollowSums, together } from "@/db/followSums";
+import {
+  type ContactRow,
+  lastWords,
+  type LetterRow,
+  paidBetween,
+  promiseParts,
+} from "@/db/followup";
+import {
+  followedAs,
+  type FollowedRow,
+  followedRows,
+  itemsLeftOut,
+  ladders,
+  stepsSaid,
+} from "@/db/ladders";
+import { type OpenItemRow, openItemsOf } from "@/db/openItems";
+import { personsByCustomer } from "@/db/persons";
+import { bookValue, worthOn } from "@/db/rates";
+import { receiptsInState } from "@/db/receipts";
+import { readSettings } from "@/db/settings";
+import { onTheirWay } from "@/db/started";
+
+export type LastWord =
+  | { kind: "letter"; step: number; on: Day }
+  | { kind: "call" | "note"; on: Day; text: string }
+  | { kind: "promise"; on: Day; dueOn: Day; sum: Minor | null; state: PromiseState };
+export type OverdueState = FollowUpState;
+
+/** A customer (with its sites) that a step of the ladder is about, or that owes something past its date. Sums in the book's currency. */
+export type OverdueRow = FollowUpToday & {
+  customer: CustomerRow;
+  sites: number;
+  aging: Aging;
+  credit: Minor;
+  /** Its items, read when they are asked for. */ detail: () => RowDetail;
+  lastWord: LastWord | null;
+  followed: FollowedRow;
+  /** Its contact persons. */ persons: readonly ContactPerson[];
+  ladder: string;
+  ladderId: number;
+};
+
+/** An open item of a row; why no letter names it, or null. */
+export type RowItem = OpenItemRow & { leftOut: string | null };
+
+/** What a group has open, oldest due first; what today's step names of it; and its credit, currency by currency. */
+export type RowDetail = {
+  readonly items: readonly RowItem[];
+  readonly named: readonly number[];
+  readonly creditIn: ReadonlyMap<Currency, Minor>;
+};
+
+/** A receipt without a home, and whose it may be; what follow-up needs of a proposal. */
+export type MaybeFrom = {
+  readonly receiptId: number;
+  readonly readings: readonly { readonly customerId: number | null }[];
+};
+
+type Words = {
+  letter: Pick<LetterRow, "step" | "onDay"> | undefined;
+  contact: ContactRow | undefined;
+  promise: ContactRow | undefined;
+};
+
+/**
+ * Every customer with something overdue, each exactly once: ready, waiting with
+ * the reason, later, or left out. Largest first. With `only`, that customer's
+ * group alone is read.
+ */
+export function overdueRows(
+  db: Db,
+  today: Day,
+  proposals: readonly MaybeFrom[],
+  only: number | null = null,
+): OverdueRow[] {
+  const customers = new Map(
+    (only === null ? allCustomers(db) : familyOf(db, only)).map((customer) => [
+      customer.id,
+      customer,
+    ]),
+  );
+  const headOf = (id: number): number => {
+    const customer = customers.get(id);
+    return customer === undefined || customer.parentId === null
+      ? id
+      : groupHead(customer, customers);
+  };
+  const facts = factsByGroup(db, proposals, headOf, today);
+  const groups = openByGroup(
+    db,
+    today,
+    facts,
+    headOf,
+    only === null ? null : [...customers.keys()],
+  );
+  const rows: OverdueRow[] = [];
+  for (const [id, group] of groups) {
+    const customer = customers.get(id);
+    const row = customer ? rowOf(db, customer, group, today, facts) : null;
+    if (row) rows.push(row);
+  }
+  return sortedRows(rows);
+}
+
+const NOBODY: readonly ContactPerson[] = [];
+
+/** The open items of a group in sums, with the members that have some. */
+type Group = FollowSums & { members: number[] };
+
+/** What each group has open; ladders that begin before the due day look further ahead than others. */
+function openByGroup(
+  db: Db,
+  today: Day,
+  facts: GroupFacts,
+  headOf: (id: number) => number,
+  only: readonly number[] | null,
+): Map<number, Group> {
+  const groups = new Map<number, Group>();
+  const aheads = [...new Set(facts.ladders.map(({ steps }) => daysAhead(steps)))];
+  for (const ahead of aheads.length === 0 ? [0] : aheads) {
+    for (const [id, own] of followSums(db, today, ahead, only)) {
+      const head = headOf(id);
+      if (aheads.length > 1 && daysAhead(ladderOf(facts, head).steps) !== ahead) continue;
+      const known = groups.get(head);
+      const both = known ? together(known, own) : own;
+      groups.set(head, {
+        sums: both.sums,
+        aging: both.aging,
+        notes: both.notes,
+        members: known ? [...known.members, id] : [id],
+      });
+    }
+  }
+  return groups;
+}
+
+function ladderOf(
+  facts: GroupFacts,
+  customerId: number,
+): { id: number; name: string; steps: readonly LadderStep[] } {
+  const ladderId = facts.followed.get(customerId)?.ladderId ?? null;
+  const ladder =
+    facts.ladders.find(({ id, standard }) => (ladderId === null ? standard : id === ladderId)) ??
+    facts.ladders[0];
+  return ladder && ladder.steps.length > 0
+    ? ladder
+    : { id: ladder?.id ?? 0, name: ladder?.name ?? "", steps: DEFAULT_STEPS };
+}
+
+function sortedRows(rows: OverdueRow[]): OverdueRow[] {
+  const ranked = rows.map((row) => ({
+    row,
+    rank: rank(row),
+    overdue: row.overdue,
+    id: row.customer.id,
+  }));
+  ranked.sort((a, b) => a.rank - b.rank || b.overdue - a.overdue || a.id - b.id);
+  return ranked.map(({ row }) => row);
+}
+
+const RANKS: Record<OverdueState, number> = { ready: 0, waits: 2, later: 4, left_out: 6 };
+const rank = (row: OverdueRow): number =>
+  RANKS[row.state] - (row.lastWord?.kind === "promise" && row.lastWord.state === "broken" ? 1 : 0);
+
+type GroupFacts = {
+  smallest: Minor;
+  maybe: Map<number, { receiptId: number; amount: Minor }[]>;
+  credit: Map<number, Minor>;
+  creditIn: Map<number, { currency: Currency; sum: Minor }[]>;
+  disputed: Map<number, Minor>;
+  onWay: Map<number, { sum: Minor; startedOn: Day }>;
+  stale: StaleFeed | null;
+  parts: Map<number, PromisedPart[]>;
+  interval: number;
+  words: Map<number, Words>;
+  ladders: readonly Ladder[];
+  followed: Map<number, FollowedRow>;
+  persons: Map<number, ContactPerson[]>;
+  leftOut: Map<number, string>;
+  said: Map<number, { step: number; on: Day }[]>;
+};
+
+function factsByGroup(
+  db: Db,
+  proposals: readonly MaybeFrom[],
+  headOf: (id: number) => number,
+  today: Day,
+): GroupFacts {
+  const maybe = new Map<number, { receiptId: number; amount: Minor }[]>();
+  const { smallestSumAskedFor, letterInterval, currency: book } = readSettings(db);
+  const amounts = new Map(
+    receiptsInState(db, "to_match").map((receipt) => [
+      receipt.id,
+      worthOn(db, receipt.unidentified, receipt.currency, book, receipt.settledOn),
+    ]),
+  );
+  for (const { receiptId, readings } of proposals) {
+    const heads = new Set(
+      readings.flatMap((reading) =>
+        reading.customerId === null ? [] : [headOf(reading.customerId)],
+      ),
+    );
+    for (const head of heads)
+      listOf(maybe, head).push({ receiptId, amount: amounts.get(receiptId) ?? ZERO });
+  }
+  const [credit, disputed] = [new Map<number, Minor>(), new Map<number, Minor>()];
+  const creditIn = new Map<number, { currency: Currency; sum: Minor }[]>();
+  const kept = db.all<{ customerId: number; currency: Currency; own: Minor; onAccount: number }>(
+    `SELECT r.customer_id AS customerId, r.currency, sum(r.on_account) AS own, sum(${bookValue("r", "on_account", "credits", "receipt", -1)}) AS onAccount FROM receipt r WHERE r.customer_id IS NOT NULL AND r.on_account <> 0 GROUP BY r.customer_id, r.currency`,
+  );
+  for (const row of kept) {
+    const head = headOf(row.customerId);
+    credit.set(head, add(credit.get(head) ?? 0, row.onAccount));
+    listOf(creditIn, head).push({ currency: row.currency, sum: row.own });
+  }
+  for (const row of db.all<{ customerId: number; amount: Minor; currency: Currency; on: Day }>(
+    'SELECT customer_id AS customerId, amount, currency, settled_on AS "on" FROM receipt WHERE customer_id IS NOT NULL AND disputed = 1',
+  )) {
+    const head = headOf(row.customerId);
+    disputed.set(
+      head,
+      add(disputed.get(head) ?? 0, worthOn(db, row.amount, row.currency, book, row.on)),
+    );
+  }
+  const onWay = new Map<number, { sum: Minor; startedOn: Day }>();
+  for (const { customerId, amount, currency, startedOn } of onTheirWay(db)) {
+    if (customerId === null) continue;
+    const head = headOf(customerId);
+    const known = onWay.get(head);
+    onWay.set(head, {
+      sum: add(known?.sum ?? 0, worthOn(db, amount, currency, book, startedOn)),
+      startedOn: known?.startedOn ?? startedOn,
+    });
+  }
+  return {
+    onWay,
+    stale: staleFeed(db, today),
+    parts: promiseParts(db),
+    interval: letterInterval,
+    smallest: minor(smallestSumAskedFor),
+    maybe,
+    credit,
+    creditIn,
+    disputed,
+    words: wordsByCustomer(db),
+    ladders: ladders(db),
+    followed: new Map(followedRows(db).map((row) => [row.customerId, row])),
+    persons: personsByCustomer(db),
+    leftOut: itemsLeftOut(db),
+    said: stepsSaid(db),
+  };
+}
+
+/** Banking days after which the files are too old to say who has paid. */
+const STALE_AFTER = 5;
+
+/** The feed that has fallen behind, the one that came longest ago; null while they are fresh, or there are none yet. */
+function staleFeed(db: Db, today: Day): StaleFeed | null {
+  const reach = (["processor", "bank"] satisfies Feed[]).flatMap((feed): StaleFeed[] => {
+    const since = lastImportDay(db, feed);
+    return since === null ? [] : [{ feed, since }];
+  });
+  const [oldest] = reach.sort((a, b) => (a.since < b.since ? -1 : 1));
+  return oldest && bankingDaysBetween(oldest.since, today) > STALE_AFTER ? oldest : null;
+}
+
+function wordsByCustomer(db: Db): Map<number, Words> {
+  const words = new Map<number, Words>();
+  const { letters, contacts } = lastWords(db);
+  const of = (id: number): Words =>
+    words.get(id) ?? { letter: undefined, contact: undefined, promise: undefined };
+  for (const letter of letters) words.set(letter.customerId, { ...of(letter.customerId), letter });
+  for (const contact of contacts)
+    words.set(contact.customerId, {
+      ...of(contact.customerId),
+      [contact.kind === "promise" ? "promise" : "contact"]: contact,
+    });
+  return words;
+}
+
+function rowOf(
+  db: Db,
+  customer: CustomerRow,
+  group: Group,
+  today: Day,
+  facts: GroupFacts,
+): OverdueRow | null {
+  const followed = facts.followed.get(customer.id) ?? followedAs(customer.id);
+  const ladder = ladderOf(facts, customer.id);
+  const credit = add(facts.credit.get(customer.id) ?? 0, group.notes);
+  const words = facts.words.get(customer.id);
+  const promise = words?.promise
+    ? promiseNow(db, words.promise, facts.parts.get(words.promise.id), today)
+    : null;
+  const state = promise?.state ?? null;
+  const gets = followUpToday({
+    today,
+    sums: group.sums,
+    steps: ladder.steps,
+    said: facts.said.get(customer.id) ?? [],
+    lastLetterOn: words?.letter?.onDay ?? null,
+    interval: facts.interval,
+    credit,
+    smallest: followed.smallest ?? facts.smallest,
+    maybeTheirs: facts.maybe.get(customer.id) ?? [],
+    disputed: facts.disputed.get(customer.id) ?? ZERO,
+    onWay: facts.onWay.get(customer.id) ?? null,
+    stale: facts.stale,
+    promise: state === "open" ? (promise?.next ?? null) : null,
+    quietUntil: followed.quietUntil,
+    promiseBroken: state === "broken",
+    leftOut: customer.leftOut,
+    byItself: followed.byItself,
+  });
+  if (gets === null) return null;
+  // The items themselves are read when somebody looks at them: of a large book few are.
+  let read: RowDetail | null = null;
+  // Field by field: a spread makes each row several times as slow, of fifty thousand.
+  return {
+    state: gets.state,
+    next: gets.next,
+    waits: gets.waits,
+    asked: gets.asked,
+    overdue: gets.overdue,
+    oldestDueOn: gets.oldestDueOn,
+    oldestDays: gets.oldestDays,
+    letterFrom: gets.letterFrom,
+    goesByItself: gets.goesByItself,
+    leftOut: gets.leftOut,
+    customer,
+    sites: group.members.length - (group.members.includes(customer.id) ? 1 : 0),
+    aging: group.aging,
+    credit,
+    lastWord: lastWord(words, promise),
+    followed,
+    persons: facts.persons.get(customer.id) ?? NOBODY,
+    ladder: ladder.name,
+    ladderId: ladder.id,
+    detail: () =>
+      (read ??= detailOf(
+        db,
+        group,
+        gets,
+        ladder.steps,
+        today,
+        facts.leftOut,
+        facts.creditIn.get(customer.id) ?? [],
+      )),
+  };
+}
+
+function detailOf(
+  db: Db,
+  group: Group,
+  gets: FollowUpToday,
+  steps: readonly LadderStep[],
+  today: Day,
+  leftOut: ReadonlyMap<number, string>,
+  kept: readonly { currency: Currency; sum: Minor }[],
+): RowDetail {
+  const items = itemsOf(db, group.members, leftOut);
+  return {
+    items,
+    named: namedItems(
+      items.map((item) => ({ ...item, balance: item.bookBalance })),
+      gets.next.step,
+      daysAhead(steps),
+      today,
+    ).map(({ id }) => id),
+    creditIn: creditIn(items, kept),
+  };
+}
+
+/** The open items of a group, oldest due first. */
+function itemsOf(
+  db: Db,
+  members: readonly number[],
+  leftOut: ReadonlyMap<number, string>,
+): RowItem[] {
+  return members
+    .flatMap((id) => openItemsOf(db, id))
+    .map((item) => ({ ...item, leftOut: leftOut.get(item.id) ?? null }))
+    .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
+}
+
+/** Sums on account and credit notes, by their own currency. */
+function creditIn(
+  items: readonly RowItem[],
+  kept: readonly { currency: Currency; sum: Minor }[],
+): ReadonlyMap<Currency, Minor> {
+  const sums = new Map<Currency, Minor>();
+  for (const { currency, sum } of [
+    ...kept,
+    ...items
+      .filter(({ balance }) => balance < 0)
+      .map(({ currency, balance }) => ({ currency, sum: minor(-balance) })),
+  ])
+    sums.set(currency, add(sums.get(currency) ?? 0, sum));
+  return sums;
+}
+
+/** How a promise stands today, by what came of the customer since it was made; null where the contact is none. */
+export function promiseNow(
+  db: Db,
+  contact: ContactRow,
+  parts: readonly PromisedPart[] | undefined,
+  today: Day,
+): PromiseToday | null {
+  if (contact.promisedOn === null) return null;
+  return promiseToday(
+    parts ?? [{ dueOn: contact.promisedOn, sum: contact.promisedSum }],
+    (to) => paidBetween(db, contact.customerId, contact.onDay, to),
+    today,
+  );
+}
+
+function lastWord(words: Words | undefined, promise: PromiseToday | null): LastWord | null {
+  const said: LastWord[] = [];
+  if (words?.letter) said.push({ kind: "letter", step: words.letter.step, on: words.letter.onDay });
+  if (words?.contact && words.contact.kind !== "promise")
+    said.push({ kind: words.contact.kind, on: words.contact.onDay, text: words.contact.text });
+  if (words?.promise?.promisedOn && promise)
+    said.push({
+      kind: "promise",
+      on: words.promise.onDay,
+      dueOn: promise.next?.dueOn ?? words.promise.promisedOn,
+      sum: promise.next ? promise.next.sum : words.promise.promisedSum,
+      state: promise.state,
+    });
+  return said.reduce<LastWord | null>(
+    (last, one) => (last === null || one.on >= last.on ? one : last),
+    null,
+  );
+}
+
+function listOf<K, V>(map: Map<K, V[]>, key: K): V[] {
+  const known = map.get(key);
+  if (known) return known;
+  const made: V[] = [];
+  map.set(key, made);
+  return made;
+}

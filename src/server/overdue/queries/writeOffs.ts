@@ -1,0 +1,69 @@
+import type { Day } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
+import type { Db } from "@/db/connection";
+import { givenUpWithPayments, recoveries, type WriteOffRow, writeOffsIn } from "@/db/writeOffs";
+
+/** A debt given up, with a payment that was short or without one, or what came for one after all (then `paid`). */
+export type GivenUpRow = {
+  key: string;
+  on: Day;
+  customerId: number;
+  customer: string;
+  words: string;
+  href: string;
+  why: string;
+  by: string;
+  currency: Currency;
+  sum: Minor;
+  paid: boolean;
+};
+export type GivenUpPage = { waiting: WriteOffRow[]; rows: GivenUpRow[] };
+
+/** What waits for a second person, and what was given up and paid after all, the latest first. */
+export function givenUpPage(db: Db): GivenUpPage {
+  const alone = writeOffsIn(db, "posted").map((row): GivenUpRow => ({
+    key: `w${row.id}`,
+    on: row.askedOn,
+    customerId: row.customerId,
+    customer: row.customer,
+    words: row.number,
+    href: `invoices/${row.itemId}`,
+    why: row.why,
+    by: row.decidedBy === null ? row.askedBy : `${row.askedBy} and ${row.decidedBy}`,
+    currency: row.currency,
+    sum: row.sum,
+    paid: false,
+  }));
+  const short = givenUpWithPayments(db).map((row): GivenUpRow => ({
+    key: `p${row.receiptId} ${row.itemId}`,
+    on: row.on,
+    customerId: row.customerId,
+    customer: row.customer,
+    words: row.number,
+    href: `invoices/${row.itemId}`,
+    why: "with a payment that was short",
+    by: "",
+    currency: row.currency,
+    sum: row.sum,
+    paid: false,
+  }));
+  const back = recoveries(db).map((row): GivenUpRow => ({
+    key: `r${row.receiptId}`,
+    on: row.on,
+    customerId: row.customerId,
+    customer: row.customer,
+    words: "payment after all",
+    href: `receipts/${row.receiptId}`,
+    why: "",
+    by: "",
+    currency: row.currency,
+    sum: row.sum,
+    paid: true,
+  }));
+  return {
+    waiting: writeOffsIn(db, "waiting"),
+    rows: [...alone, ...short, ...back].sort((a, b) =>
+      a.on < b.on ? 1 : a.on > b.on ? -1 : a.key.localeCompare(b.key),
+    ),
+  };
+}

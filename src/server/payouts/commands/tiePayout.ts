@@ -1,0 +1,212 @@
+import { z } from "zod";
+
+import { inBook, postFee, postParkedDifference } from "@/core/ledger";
+import { add, inCurrency, type Minor, negate, ownRate, sumOf } from "@/core/money";
+import { fail, ok, type Result } from "@/core/result";
+import { bankLineById, type BankLineRow } from "@/db/bank";
+import { payoutById, type PayoutRow, refreshNet } from "@/db/payouts";
+import {
+  insertProcessorItem,
+  moveItem,
+  processorAccounts,
+  processorItemById,
+  type ProcessorItemRow,
+} from "@/db/processor";
+import { rateOn } from "@/db/rates";
+import { defineCommand } from "@/server/runtime/command";
+import type { Ctx } from "@/server/runtime/context";
+
+import { tie } from "../steps/tie";
+
+const difference = z.discriminatedUnion("as", [
+  z.object({ as: z.literal("fee"), kind: z.enum(["processing", "dispute", "return"]) }),
+  // Items that stand elsewhere and belong to it, or stand in it and were not paid with it.
+  z.object({ as: z.literal("take_in"), itemIds: z.array(z.number().int()).min(1).max(20) }),
+  z.object({ as: z.literal("take_out"), itemIds: z.array(z.number().int()).min(1).max(20) }),
+  z.object({
+    as: z.literal("park"),
+    reason: z.string().trim().min(1, "Say why, in a few words.").max(200),
+  }),
+]);
+/** Ties a payout by hand. Where the lines do not come to its net, the difference is booked as what the clerk says it is. */
+export const tiePayout = defineCommand({
+  name: "tiePayout",
+  schema: z.object({
+    payoutId: z.number().int(),
+    bankLineIds: z.array(z.number().int()).min(1).max(20),
+    difference: difference.nullable().default(null),
+  }),
+  run(ctx, input): Result<{ actId: number }> {
+    const payout = payoutById(ctx.db, input.payoutId);
+    if (!payout) return fail("payout.unknown");
+    if (payout.state === "tied") return fail("payout.tied");
+    const lines: BankLineRow[] = [];
+    for (const id of new Set(input.bankLineIds)) {
+      const line = bankLineById(ctx.db, id);
+      if (!line) return fail("line.unknown");
+      if (
+        line.state !== "open" ||
+        (line.currency !== payout.currency && line.currency !== ctx.settings.currency) ||
+        (lines[0] && lines[0].bankAccountId !== line.bankAccountId)
+      )
+        return fail("payout.line");
+      lines.push(line);
+    }
+    const bank = sumOf(lines, (line) => line.amount);
+    if (payout.currency !== lines[0]?.currency)
+      return tieAtItsRate(ctx, payout, lines, bank, input.difference !== null);
+    const off = add(bank, -payout.net);
+    if (off !== 0 && input.difference === null)
+      return fail("payout.off", {
+        bank: ctx.sum(bank),
+        net: ctx.sum(payout.net),
+        off: ctx.sum(off),
+      });
+    if (off !== 0 && (input.difference?.as === "take_in" || input.difference?.as === "take_out")) {
+      const moved = itemsToMove(ctx, payout, input.difference, off);
+      if (!moved.ok) return moved;
+      const actId = tie(
+        ctx,
+        payout,
+        lines,
+        `by hand, ${moved.value.map(({ externalId }) => externalId).join(", ")} ${input.difference.as === "take_in" ? "taken into it" : "taken out of it"}`,
+      );
+      for (const item of moved.value)
+        moveItem(ctx.db, item, input.difference.as === "take_in" ? payout.id : null, actId);
+      for (const id of new Set([
+        payout.id,
+        ...moved.value.flatMap(({ payoutId }) => payoutId ?? []),
+      ]))
+        refreshNet(ctx.db, id);
+      return ok({ actId });
+    }
+    const as =
+      input.difference?.as === "fee" || input.difference?.as === "park" ? input.difference : null;
+    const words =
+      off !== 0 && as
+        ? `by hand, ${ctx.sum(off)} ${as.as === "fee" ? "booked as a fee" : `parked: ${as.reason}`}`
+        : "by hand";
+    const actId = tie(ctx, payout, lines, words);
+    if (off !== 0 && as) bookDifference(ctx, payout, off, as, lines, actId);
+    return ok({ actId });
+  },
+});
+/** The bank's rate for a payout lies this near the day's, in percent. */
+const RATE_APART = 7;
+/** A payout that reached the bank in the book's currency: what came is what it is worth, as long as the rate is one of this world. */
+function tieAtItsRate(
+  ctx: Ctx,
+  payout: PayoutRow,
+  lines: readonly BankLineRow[],
+  came: Minor,
+  withDifference: boolean,
+): Result<{ actId: number }> {
+  const { currency } = ctx.settings;
+  const day = rateOn(ctx.db, payout.currency, payout.paidOn);
+  const expected = day ? inCurrency(payout.net, payout.currency, currency, day.rate) : null;
+  if (
+    withDifference ||
+    payout.net === 0 ||
+    (payout.statedNet !== null && payout.statedNet !== payout.net)
+  )
+    return fail("payout.other_currency");
+  if (expected === null || Math.abs(came - expected) * 100 > Math.abs(expected) * RATE_APART)
+    return fail("payout.rate", {
+      currency: payout.currency,
+      own: ownRate(came, currency, payout.net, payout.currency),
+      rate: day?.rate ?? "none",
+    });
+  return ok({
+    actId: tie(
+      ctx,
+      payout,
+      lines,
+      `${ctx.sum(payout.net, payout.currency)} at ${ownRate(came, currency, payout.net, payout.currency)}`,
+    ),
+  });
+}
+/** The items that explain the difference to the cent, of the payout's own account; not out of a payout that is tied. */
+function itemsToMove(
+  ctx: Ctx,
+  payout: PayoutRow,
+  { as, itemIds }: { as: "take_in" | "take_out"; itemIds: readonly number[] },
+  off: Minor,
+): Result<ProcessorItemRow[]> {
+  const items: ProcessorItemRow[] = [];
+  for (const id of new Set(itemIds)) {
+    const item = processorItemById(ctx.db, id);
+    if (
+      !item ||
+      item.processorAccountId !== payout.processorAccountId ||
+      (as === "take_out") !== (item.payoutId === payout.id)
+    )
+      return fail("payout.item");
+    if (item.payoutId !== null && payoutById(ctx.db, item.payoutId)?.state === "tied")
+      return fail("payout.item");
+    items.push(item);
+  }
+  const sum = sumOf(items, ({ amount }) => amount);
+  return sum === (as === "take_in" ? off : negate(off))
+    ? ok(items)
+    : fail("payout.off", {
+        bank: ctx.sum(add(payout.net, off)),
+        net: ctx.sum(add(payout.net, as === "take_in" ? sum : negate(sum))),
+        off: ctx.sum(add(off, as === "take_in" ? negate(sum) : sum)),
+      });
+}
+/** The difference becomes an item of the payout, so that its items sum to what the bank got, and is posted in the same act. */
+function bookDifference(
+  ctx: Ctx,
+  payout: PayoutRow,
+  off: Minor,
+  as: Extract<z.output<typeof difference>, { as: "fee" | "park" }>,
+  lines: readonly BankLineRow[],
+  actId: number,
+): void {
+  const processor = processorAccounts(ctx.db).find(({ id }) => id === payout.processorAccountId);
+  if (!processor) throw new Error("a payout has its processor account");
+  const on = lines.reduce(
+    (latest, line) => (line.postedOn > latest ? line.postedOn : latest),
+    payout.paidOn,
+  );
+  const kind =
+    as.as === "park"
+      ? "adjustment"
+      : as.kind === "processing"
+        ? "fee"
+        : as.kind === "dispute"
+          ? "dispute_fee"
+          : "return_fee";
+  const id = insertProcessorItem(ctx.db, {
+    processorAccountId: payout.processorAccountId,
+    externalId: `${payout.externalId} off ${actId}`,
+    kind,
+    occurredOn: on,
+    settledOn: on,
+    currency: payout.currency,
+    amount: off,
+    payoutId: payout.id,
+    receiptId: null,
+    relatedId: null,
+    origin: "explained",
+    reason: as.as === "park" ? as.reason : `missing ${as.kind} fee`,
+    settledState: null,
+    fileId: null,
+    lineNo: null,
+  });
+  const head = {
+    on,
+    document: {
+      kind: "processor_item" as const,
+      id,
+      text: `difference of payout ${payout.externalId}`,
+    },
+    processor: processor.code,
+    processorItemId: id,
+  };
+  if (as.as === "park")
+    ctx.post(postParkedDifference({ ...head, sum: inBook(off, payout.currency) }), actId);
+  else
+    ctx.post(postFee({ ...head, kind: as.kind, sum: inBook(negate(off), payout.currency) }), actId);
+  refreshNet(ctx.db, payout.id);
+}

@@ -1,0 +1,70 @@
+import type { Day } from "@/core/calendar";
+import { type Currency, type Minor, sumOf } from "@/core/money";
+import type { Db } from "@/db/connection";
+import { balancesAsOf } from "@/db/journal";
+import { clearingAsOf, processorAccounts } from "@/db/processor";
+
+export type ClearingPage = {
+  asOf: Day;
+  rows: {
+    id: number;
+    postedOn: Day;
+    what: string;
+    from: string;
+    account: string;
+    payout: string | null;
+    bankedOn: Day | null;
+    amount: Minor;
+    currency: Currency;
+    href: string;
+  }[];
+  count: number;
+  sum: Minor;
+  /** Each processor's items against its account in the ledger, as of the day. */
+  accounts: { name: string; items: Minor; ledger: Minor }[];
+  page: number;
+  pageRows: number;
+};
+
+const PAGE_ROWS = 200;
+
+/** Clearing item by item as of a day: what was taken until then and reached the bank after it, if at all. */
+export function clearingPageOf(db: Db, asOf: Day, page: number): ClearingPage {
+  const items = clearingAsOf(db, asOf);
+  const balances = balancesAsOf(db, asOf).filter(({ role }) => role === "clearing");
+  return {
+    asOf,
+    count: items.length,
+    sum: sumOf(items, ({ book }) => book),
+    page,
+    pageRows: PAGE_ROWS,
+    accounts: processorAccounts(db).map(({ code, name }) => ({
+      name,
+      items: sumOf(
+        items.filter(({ processorAccount }) => processorAccount === code),
+        ({ book }) => book,
+      ),
+      ledger: sumOf(
+        balances.filter(({ of }) => of === code),
+        ({ balance }) => balance,
+      ),
+    })),
+    rows: items.slice((page - 1) * PAGE_ROWS, page * PAGE_ROWS).map((item) => ({
+      id: item.id,
+      postedOn: item.postedOn,
+      what: `${item.kind.replaceAll("_", " ")} ${item.externalId}`,
+      from: item.payer ?? "",
+      account: item.processorAccount,
+      payout: item.payout,
+      bankedOn: item.bankedOn,
+      amount: item.amount,
+      currency: item.currency,
+      href:
+        item.receiptId !== null
+          ? `receipts/${item.receiptId}`
+          : item.payoutId !== null
+            ? `payouts/${item.payoutId}`
+            : "books?proof=clearing",
+    })),
+  };
+}

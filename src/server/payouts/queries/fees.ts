@@ -1,0 +1,149 @@
+import { addMonths, type Day } from "@/core/calendar";
+import { achInstead, type CheckedFee, checkFees, type FeeMonth, feesByMonth } from "@/core/fees";
+import { type Currency, minor, type Minor, sumOf } from "@/core/money";
+import type { Db } from "@/db/connection";
+import { accruals, type AgreedRateRow, agreedRates, chargesWithFees } from "@/db/fees";
+import { type ProcessorAccountRow, processorAccounts } from "@/db/processor";
+import { worthOn } from "@/db/rates";
+import { readSettings } from "@/db/settings";
+
+export type FeeLine = CheckedFee & {
+  externalId: string;
+  payer: string;
+  receiptId: number | null;
+  account: string;
+  currency: Currency;
+};
+export type FeeCheck = {
+  /** Charges whose fee was too much or too little, worst first; `count` of all. */
+  lines: FeeLine[];
+  count: number;
+  checked: number;
+  over: Minor;
+  months: (FeeMonth & { account: string; currency: Currency })[];
+  rates: (AgreedRateRow & { account: string; currency: Currency })[];
+  accounts: { code: string; name: string; monthly: boolean }[];
+  /** Months of accounts that are billed by the month: what is accrued, and what is still to be. */ accrued: {
+    account: string;
+    code: string;
+    month: string;
+    sum: Minor;
+    state: "accrued" | "billed" | "to accrue";
+  }[];
+  /** What the last twelve months' card charges would have cost by ACH, where a rate for it is agreed. */
+  ach: { saved: Minor; perMonth: number; from: number | null; fixed: Minor } | null;
+};
+
+const MOST_LINES = 200;
+
+/** Every charge of the last months against what was agreed, by account. */
+export function feeCheck(db: Db, today: Day, months = 12): FeeCheck {
+  const from = `${addMonths(`${today.slice(0, 7)}-01` as Day, 1 - months)}` as Day;
+  const rates = agreedRates(db);
+  const names = new Map(processorAccounts(db).map((account) => [account.id, account]));
+  const byAccount = processorAccounts(db).map((account) => {
+    const charges = chargesWithFees(db, account.id, from, today);
+    const more = new Map(charges.map((charge) => [charge.id, charge]));
+    return {
+      account,
+      charges,
+      checked: checkFees(
+        charges,
+        rates.filter(({ processorAccountId }) => processorAccountId === account.id),
+      ),
+      more,
+    };
+  });
+  const lines = byAccount.flatMap(({ account, checked, more }) =>
+    (account.feeBilling === "monthly" ? [] : checked.filter(({ off }) => off !== 0)).map(
+      (one): FeeLine => ({
+        ...one,
+        externalId: more.get(one.id)?.externalId ?? "",
+        payer: more.get(one.id)?.payer ?? "",
+        receiptId: more.get(one.id)?.receiptId ?? null,
+        account: account.name,
+        currency: account.currency,
+      }),
+    ),
+  );
+  const { currency: book, achFixedPerMonth } = readSettings(db);
+  lines.sort((a, b) => b.off - a.off || a.id - b.id);
+  const cards = byAccount
+    .filter(({ account }) => account.currency === book)
+    .flatMap(({ charges }) => charges.filter(({ method }) => method === "card"));
+  const achRate = rates.find(({ method, to }) => method === "ach_debit" && to === null);
+  const instead = achRate ? achInstead(cards, achRate, minor(achFixedPerMonth)) : null;
+  return {
+    lines: lines.slice(0, MOST_LINES),
+    count: lines.length,
+    checked: byAccount.reduce(
+      (all, { checked }) => all + checked.filter(({ expected }) => expected !== null).length,
+      0,
+    ),
+    over: sumOf(
+      lines.filter(({ off }) => off > 0),
+      ({ off, currency, on }) => worthOn(db, off, currency, book, on),
+    ),
+    months: byAccount.flatMap(({ account, checked }) =>
+      feesByMonth(checked).map((month) => ({
+        ...month,
+        account: account.name,
+        currency: account.currency,
+      })),
+    ),
+    rates: rates.map((rate) => ({
+      ...rate,
+      account: names.get(rate.processorAccountId)?.name ?? "",
+      currency: names.get(rate.processorAccountId)?.currency ?? book,
+    })),
+    accounts: processorAccounts(db).map(({ code, name, feeBilling }) => ({
+      code,
+      name,
+      monthly: feeBilling === "monthly",
+    })),
+    accrued: accruedMonths(db, byAccount),
+    ach: instead
+      ? {
+          saved: instead.saved,
+          perMonth: Math.round(cards.length / months),
+          from: instead.from,
+          fixed: minor(achFixedPerMonth),
+        }
+      : null,
+  };
+}
+
+/** Months of the accounts that are billed by the month: accrued, billed, or with charges that are not accrued yet. */
+function accruedMonths(
+  db: Db,
+  byAccount: readonly { account: ProcessorAccountRow; checked: readonly CheckedFee[] }[],
+): FeeCheck["accrued"] {
+  const known = accruals(db).map(({ account, accountCode, month, sum, state }) => ({
+    account,
+    code: accountCode,
+    month,
+    sum,
+    state: state === "billed" ? ("billed" as const) : ("accrued" as const),
+  }));
+  const missing = byAccount
+    .filter(({ account }) => account.feeBilling === "monthly")
+    .flatMap(({ account, checked }) => {
+      const months = new Map<string, number>();
+      for (const { on, expected, fee } of checked)
+        months.set(on.slice(0, 7), (months.get(on.slice(0, 7)) ?? 0) + (expected ?? 0) - fee);
+      for (const one of known.filter(({ code }) => code === account.code))
+        months.set(one.month, (months.get(one.month) ?? 0) - one.sum);
+      return [...months]
+        .filter(([, sum]) => sum !== 0)
+        .map(([month, sum]) => ({
+          account: account.name,
+          code: account.code,
+          month,
+          sum: sum as Minor,
+          state: "to accrue" as const,
+        }));
+    });
+  return [...missing, ...known].sort((a, b) =>
+    a.month < b.month ? 1 : a.month > b.month ? -1 : a.code.localeCompare(b.code),
+  );
+}

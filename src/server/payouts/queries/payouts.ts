@@ -1,0 +1,292 @@
+import {
+  addDays,
+  bankingDaysBetween,
+  type Day,
+  formatDay,
+  isBankHoliday,
+  isBankingDay,
+  weekday,
+} from "@/core/calendar";
+import { add, type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
+import {
+  expectedAtBank,
+  type Explanation,
+  explanationsOf,
+  fitsPayout,
+  lineAtOwnRate,
+  tieTogether,
+} from "@/core/payouts";
+import {
+  bankLineById,
+  type BankLineRow,
+  lastStatementDay,
+  openBankLines,
+  payoutLinesByDay,
+} from "@/db/bank";
+import type { Db } from "@/db/connection";
+import {
+  openPayouts,
+  type PayoutListed,
+  payoutListedById,
+  payoutsBetween,
+  tiesOfPayout,
+  untiedPayouts,
+} from "@/db/payouts";
+import {
+  itemsElsewhere,
+  itemsOfPayout,
+  processorAccounts,
+  type ProcessorItemRow,
+  takingsByDay,
+  usualFees,
+} from "@/db/processor";
+import { rateOn } from "@/db/rates";
+import { readSettings } from "@/db/settings";
+
+/** tied: comes out; off: a line is there with another sum; late: should be at the bank; on_way: not due yet. */
+export type PayoutState = "tied" | "off" | "fits" | "late" | "on_way";
+export type PayoutView = PayoutListed & {
+  shown: PayoutState;
+  candidate: { id: number; on: Day; amount: Minor; description: string } | null;
+  offBy: Minor | null;
+  expectedOn: Day;
+  /** Whether it reaches the bank in another currency than its own. */ abroad: boolean;
+};
+
+/** What is off or late stands on top. */
+const urgency = (view: PayoutView): number =>
+  view.shown === "off" ? 0 : view.shown === "late" ? 1 : 2;
+
+/** Payouts of a period and all that are not tied yet; what is off first, then the newest, each with the bank line it would tie to. */
+export function payoutViews(db: Db, from: Day, to: Day): PayoutView[] {
+  const statementTo = lastStatementDay(db);
+  const { currency } = readSettings(db);
+  const lines = openBankLines(db);
+  const descriptors = new Map(
+    processorAccounts(db).map((account) => [account.id, account.descriptor]),
+  );
+  const untied = untiedPayouts(db);
+  const known = new Set(untied.map((payout) => payout.id));
+  const all = [
+    ...untied,
+    ...payoutsBetween(db, from, to).filter((payout) => !known.has(payout.id)),
+  ];
+  return all
+    .map((payout) => view(payout, lines, descriptors, statementTo, currency))
+    .sort(
+      (a, b) =>
+        urgency(a) - urgency(b) ||
+        (a.paidOn < b.paidOn ? 1 : a.paidOn > b.paidOn ? -1 : b.id - a.id),
+    );
+}
+
+/** A line reaches the bank within this many banking days of the payout. */
+const NEAR = 4;
+
+function view(
+  payout: PayoutListed,
+  lines: readonly BankLineRow[],
+  descriptors: ReadonlyMap<number, string | null>,
+  statementTo: Day | null,
+  book: Currency,
+): PayoutView {
+  const expectedOn = expectedAtBank(payout.paidOn);
+  const abroad = payout.currency !== book;
+  if (payout.state === "tied")
+    return {
+      ...payout,
+      shown: "tied",
+      candidate: null,
+      offBy: add(payout.bankAmount ?? 0, -payout.net),
+      expectedOn,
+      abroad,
+    };
+  const descriptor = descriptors.get(payout.processorAccountId) ?? null;
+  const near = lines.filter(
+    (line) =>
+      Math.abs(bankingDaysBetween(payout.paidOn, line.postedOn)) <= NEAR &&
+      line.currency === payout.currency,
+  );
+  const fitting = near.find((line) => fitsPayout({ ...payout, descriptor }, line));
+  const named = near.find(
+    (line) =>
+      payout.externalId.length >= 4 &&
+      line.description.toLowerCase().includes(payout.externalId.toLowerCase()),
+  );
+  const like = near.find(
+    (line) =>
+      descriptor !== null &&
+      line.description.toLowerCase().includes(descriptor.toLowerCase()) &&
+      Math.sign(line.amount) === Math.sign(payout.net),
+  );
+  const own =
+    abroad && (payout.statedNet === null || payout.statedNet === payout.net)
+      ? lineAtOwnRate({ ...payout, descriptor }, payout.bookNet, lines)
+      : null;
+  const found = fitting ?? named ?? like ?? own;
+  const candidate = found
+    ? { id: found.id, on: found.postedOn, amount: found.amount, description: found.description }
+    : null;
+  const offBy = found === null ? null : found === own ? add(0) : add(found.amount, -payout.net);
+  const shown: PayoutState =
+    offBy === 0
+      ? "fits"
+      : offBy !== null
+        ? "off"
+        : statementTo !== null && expectedOn < statementTo
+          ? "late"
+          : "on_way";
+  return { ...payout, shown, candidate, offBy, expectedOn, abroad };
+}
+
+/** What would explain a payout that is off, and what one key would book for it. */
+export type PayoutWorkings = {
+  payout: PayoutView;
+  explanations: Explanation[];
+  items: (ProcessorItemRow & { payer: string })[];
+  lines: BankLineRow[];
+  openLines: BankLineRow[];
+  /** The day's rate of its currency, where that is not the bank's. */ rate: string | null;
+  /** What could be tied only together with it, every way. */ together: {
+    payoutIds: number[];
+    bankLineIds: number[];
+    words: string;
+  }[];
+};
+
+export function payoutWorkings(db: Db, payoutId: number): PayoutWorkings | null {
+  const payout = payoutListedById(db, payoutId);
+  if (!payout) return null;
+  const { currency } = readSettings(db);
+  const open = openBankLines(db);
+  const descriptors = new Map(
+    processorAccounts(db).map((account) => [account.id, account.descriptor]),
+  );
+  const items = itemsOfPayout(db, payoutId).map((item) => ({
+    ...item,
+    payer:
+      item.receiptId === null
+        ? ""
+        : (db.get<{ name: string }>(
+            "SELECT coalesce(nullif(payer_name, ''), payer_email) AS name FROM receipt WHERE id = ?",
+            item.receiptId,
+          )?.name ?? ""),
+  }));
+  const lines = tiesOfPayout(db, payoutId).flatMap((tie) => {
+    const line = bankLineById(db, tie.bankLineId);
+    return line
+      ? [
+          {
+            ...line,
+            amount: tie.atBank ?? tie.amount,
+            description:
+              (tie.atBank ?? tie.amount) === line.amount
+                ? line.description
+                : `${line.description} (its share)`,
+          },
+        ]
+      : [];
+  });
+  const near = open
+    .filter((line) => Math.abs(bankingDaysBetween(payout.paidOn, line.postedOn)) <= 10)
+    .sort((a, b) => Math.abs(a.amount - payout.bookNet) - Math.abs(b.amount - payout.bookNet));
+  const shown = view(payout, open, descriptors, lastStatementDay(db), currency);
+  return {
+    payout: shown,
+    explanations: explained(db, shown, items),
+    items,
+    lines,
+    openLines: near.slice(0, 8),
+    rate: shown.abroad ? (rateOn(db, payout.currency, payout.paidOn)?.rate ?? null) : null,
+    together: shown.shown === "tied" ? [] : together(db, payoutId, open, descriptors),
+  };
+}
+
+/** Ways to tie this payout that need more than one line, or other payouts beside it. */
+function together(
+  db: Db,
+  payoutId: number,
+  open: readonly BankLineRow[],
+  descriptors: ReadonlyMap<number, string | null>,
+): PayoutWorkings["together"] {
+  const payouts = openPayouts(db);
+  const named = new Map(payouts.map(({ id, externalId }) => [id, externalId]));
+  const lines = new Map(open.map((line) => [line.id, line]));
+  const ways = tieTogether(
+    payouts.map((payout) => ({
+      ...payout,
+      descriptor: descriptors.get(payout.processorAccountId) ?? null,
+    })),
+    open,
+  ).filter(({ payoutIds }) => payoutIds.includes(payoutId));
+  const lineWords = (id: number): string => {
+    const line = lines.get(id);
+    return line ? `${formatAmount(line.amount, line.currency)} of ${formatDay(line.postedOn)}` : "";
+  };
+  return ways.slice(0, 5).map(({ payoutIds, bankLineIds }) => ({
+    payoutIds: [...payoutIds],
+    bankLineIds: [...bankLineIds],
+    words:
+      payoutIds.length > 1
+        ? `with ${payoutIds
+            .filter((id) => id !== payoutId)
+            .map((id) => named.get(id) ?? "")
+            .join(" and ")} in one line, ${lineWords(bankLineIds[0] ?? 0)}`
+        : `in ${bankLineIds.length} lines: ${bankLineIds.map(lineWords).join(" and ")}`,
+  }));
+}
+
+function explained(
+  db: Db,
+  payout: PayoutView,
+  items: readonly (ProcessorItemRow & { payer: string })[],
+): Explanation[] {
+  if (payout.offBy === null || payout.offBy === 0) return [];
+  const words = (item: ProcessorItemRow, payer = ""): string =>
+    `${item.kind.replaceAll("_", " ")} ${item.externalId}${payer === "" ? "" : `, ${payer}`}`;
+  return explanationsOf({
+    off: payout.offBy,
+    items: items.map((item) => ({ ...item, words: words(item, item.payer) })),
+    elsewhere: itemsElsewhere(db, payout.processorAccountId, payout.id).map((item) => ({
+      ...item,
+      words: words(item),
+    })),
+    usual: {
+      dispute: usualFees(db, payout.processorAccountId, "dispute_fee"),
+      return: usualFees(db, payout.processorAccountId, "return_fee"),
+    },
+  }).slice(0, 5);
+}
+
+export type BandDay = {
+  on: Day;
+  takings: Minor;
+  bank: Minor;
+  off: Minor;
+  expected: Minor;
+  holiday: boolean;
+  weekend: boolean;
+};
+
+/** The days' takings above, and what reached the bank below: tied, off, or still expected. */
+export function band(db: Db, views: readonly PayoutView[], today: Day, days: number): BandDay[] {
+  const from = addDays(today, 1 - days);
+  const takings = new Map(takingsByDay(db, from, today).map(({ on, charges }) => [on, charges]));
+  const bank = new Map(payoutLinesByDay(db, from, today).map(({ on, sum }) => [on, sum]));
+  return Array.from({ length: days }, (_, index): BandDay => {
+    const on = addDays(from, index);
+    const off = views.filter((one) => one.shown === "off" && one.candidate?.on === on);
+    const expected = views.filter(
+      (one) => (one.shown === "on_way" || one.shown === "late") && one.expectedOn === on,
+    );
+    return {
+      on,
+      takings: takings.get(on) ?? add(0),
+      bank: bank.get(on) ?? add(0),
+      off: sumOf(off, (one) => one.candidate?.amount ?? 0),
+      expected: sumOf(expected, (one) => one.bookNet),
+      holiday: isBankHoliday(on),
+      weekend: !isBankingDay(on) && weekday(on) > 5,
+    };
+  });
+}

@@ -1,0 +1,308 @@
+import { addBankingDays, addDays, type Day } from "@/core/calendar";
+import { type Currency, type Minor, sumOf, ZERO } from "@/core/money";
+import { expectedOf } from "@/core/payouts";
+import { RATE_DAYS, retryOf, returnCodeOf, type ReturnRate, returnRates } from "@/core/receipts";
+import { lastStatementDay } from "@/db/bank";
+import type { Db } from "@/db/connection";
+import { openItemsOf } from "@/db/openItems";
+import { unpaidByDay } from "@/db/processor";
+import { worthOn } from "@/db/rates";
+import {
+  type CameBackRow,
+  cameBackSince,
+  debitsBetween,
+  type NoticeRow,
+  noticesSince,
+  retriesOf,
+  returnsOfDebits,
+} from "@/db/returnsAndDisputes";
+import { readSettings } from "@/db/settings";
+import { onTheirWay } from "@/db/started";
+
+import { payoutViews } from "./payouts";
+
+/** What can be done about something that came back. */
+export type Todo =
+  | { as: "retry"; returnItemId: number; until: Day; first: Day }
+  | { as: "answer"; processorItemId: number }
+  | {
+      as: "credit_note";
+      receiptId: number;
+      customerId: number;
+      notes: { itemId: number; number: string; sum: Minor }[];
+      missing: Minor;
+    }
+  | { as: "mend"; noticeId: number };
+export type BackRow = {
+  /** The item's own id; a notice's below zero. */ id: number;
+  what: string;
+  words: string;
+  from: string;
+  customerId: number | null;
+  receiptId: number | null;
+  on: Day;
+  sum: Minor | null;
+  currency: Currency;
+  /** By when something must be done; null where nothing must. */ until: Day | null;
+  open: boolean;
+  todo: Todo | null;
+};
+
+/** Days for which what is done with stays on the list. */
+const LOOK_BACK_DAYS = 60;
+
+/** Everything that came back, on one list: what must be done first by its day, then the newest. */
+export function cameBack(db: Db, today: Day): { rows: BackRow[]; open: number; sum: Minor } {
+  const { currency: book } = readSettings(db);
+  const rows = [
+    ...cameBackSince(db, addDays(today, -LOOK_BACK_DAYS)).map((row) => backRow(db, row, today)),
+    ...noticesSince(db, addDays(today, -LOOK_BACK_DAYS)).map((notice) => noticeRow(notice, book)),
+  ];
+  rows.sort(
+    (a, b) =>
+      Number(b.open) - Number(a.open) ||
+      order(a.until, b.until) ||
+      (a.on < b.on ? 1 : a.on > b.on ? -1 : 0),
+  );
+  const open = rows.filter((row) => row.open);
+  return {
+    rows,
+    open: open.length,
+    sum: sumOf(open, ({ sum, currency, on }) => worthOn(db, sum ?? ZERO, currency, book, on)),
+  };
+}
+
+/** Earlier first; what has no day comes after what has one. */
+const order = (a: Day | null, b: Day | null): number =>
+  a === b ? 0 : a === null ? 1 : b === null || a < b ? -1 : 1;
+
+function backRow(db: Db, row: CameBackRow, today: Day): BackRow {
+  const base = {
+    id: row.id,
+    from: row.name,
+    customerId: row.customerId,
+    receiptId: row.receiptId,
+    on: row.on,
+    sum: -row.amount as Minor,
+    currency: row.currency,
+  };
+  if (row.reason !== null)
+    return {
+      ...base,
+      what: row.kind === "refund" ? "refund" : "ACH return",
+      words: `${row.reason}: it is joined as soon as its charge comes`,
+      until: null,
+      open: true,
+      todo: null,
+    };
+  if (row.kind === "ach_return")
+    return {
+      ...base,
+      what: `ACH return${row.returnCode === null ? "" : ` ${row.returnCode}`}`,
+      ...returned(db, row, today),
+    };
+  if (row.kind === "refund") return { ...base, what: "refund", ...refunded(db, row) };
+  if (row.settledState !== "opened")
+    return {
+      ...base,
+      what: "dispute",
+      words:
+        row.settledState === "won"
+          ? "won: the money came back"
+          : "lost: what it had paid is open again",
+      until: null,
+      open: false,
+      todo: null,
+    };
+  if (row.answeredOn !== null)
+    return {
+      ...base,
+      what: "dispute",
+      words: "answered; the outcome is awaited",
+      until: null,
+      open: false,
+      todo: { as: "answer", processorItemId: row.id },
+    };
+  return {
+    ...base,
+    what: "dispute",
+    words:
+      row.answerBy === null
+        ? "to be answered; the file gives no day"
+        : row.answerBy < today
+          ? "not answered in time"
+          : "to be answered",
+    until: row.answerBy,
+    open: true,
+    todo: { as: "answer", processorItemId: row.id },
+  };
+}
+
+function returned(
+  db: Db,
+  row: CameBackRow,
+  today: Day,
+): Pick<BackRow, "words" | "until" | "open" | "todo"> {
+  const code = returnCodeOf(row.returnCode ?? "");
+  const says =
+    code?.words ?? (row.returnCode === null ? "no code in the file" : "a code of its own");
+  const tried = row.receiptId === null ? [] : retriesOf(db, row.receiptId);
+  const planned = tried.find(({ plannedOn }) => plannedOn >= today);
+  if (planned)
+    return {
+      words: `${says}; tried again, the ${planned.nth === 1 ? "first" : "second"} time`,
+      until: planned.plannedOn,
+      open: false,
+      todo: null,
+    };
+  const may = retryOf(row.returnCode ?? "", tried.length, row.settledOn ?? row.on, today);
+  if (may.may)
+    return {
+      words: `${says}; may be tried again`,
+      until: may.until,
+      open: true,
+      todo: {
+        as: "retry",
+        returnItemId: row.id,
+        until: may.until,
+        first: addBankingDays(addDays(today, 1), 0),
+      },
+    };
+  const then = {
+    account: "the account must be mended before it is charged again",
+    unauthorized: "never again: ask for another way to pay",
+    tries: "was tried twice: ask for another way to pay",
+    days: "too old to be tried again",
+    code: "talk to the customer",
+  }[may.why];
+  return { words: `${says}; ${then}`, until: null, open: false, todo: null };
+}
+
+/** A refund of money that had been applied wants its credit note. */
+function refunded(db: Db, row: CameBackRow): Pick<BackRow, "words" | "until" | "open" | "todo"> {
+  if ((row.onAccount ?? 0) >= 0 || row.receiptId === null || row.customerId === null)
+    return { words: "explained", until: null, open: false, todo: null };
+  const missing = -(row.onAccount ?? 0) as Minor;
+  const notes = openItemsOf(db, row.customerId)
+    .filter(({ balance }) => balance < 0)
+    .map((item) => ({ itemId: item.id, number: item.number, sum: -item.balance as Minor }));
+  return {
+    words:
+      notes.length > 0
+        ? "of money that had been applied: take the credit note it is for"
+        : "of money that had been applied: a credit note is missing",
+    until: null,
+    open: true,
+    todo: {
+      as: "credit_note",
+      receiptId: row.receiptId,
+      customerId: row.customerId,
+      notes,
+      missing,
+    },
+  };
+}
+
+function noticeRow(notice: NoticeRow, currency: Currency): BackRow {
+  const mended = notice.mendedOn !== null;
+  return {
+    id: -notice.id,
+    what: `change of account ${notice.code}`,
+    words: mended ? "mended" : `mend the account: ${notice.correction}`,
+    from: notice.name,
+    customerId: notice.customerId,
+    receiptId: notice.receiptId,
+    on: notice.toldOn,
+    sum: null,
+    currency,
+    until: mended ? null : notice.mendBy,
+    open: !mended,
+    todo: mended ? null : { as: "mend", noticeId: notice.id },
+  };
+}
+
+/** What is on its way to the bank, in the book's currency: payouts that are told of, then what is in none yet. */
+type AheadRow = {
+  key: string;
+  on: Day;
+  account: string;
+  what: string;
+  from: Day | null;
+  to: Day | null;
+  sum: Minor;
+  late: boolean;
+  href: string | null;
+};
+/** What is on its way to the bank, and what can still come back. */
+export type Ahead = {
+  rows: AheadRow[];
+  /** Debits that were started and have not settled. */
+  started: {
+    id: number;
+    startedOn: Day;
+    from: string;
+    customerId: number | null;
+    sum: Minor;
+    currency: Currency;
+  }[];
+  /** Debits that settled within the last two banking days, each with the day until which most returns can come. */
+  returnable: { settledOn: Day; until: Day; count: number; sum: Minor }[];
+  /** Debits of the last 60 days, which a consumer can still call not authorized. */
+  sixty: { count: number; sum: Minor };
+  rates: ReturnRate[];
+};
+
+export function aheadOf(db: Db, today: Day): Ahead {
+  // What the statement does not reach yet cannot be late on it.
+  const statementTo = lastStatementDay(db);
+  const recent = debitsBetween(db, addDays(today, -RATE_DAYS), today);
+  const { codes, debits } = returnsOfDebits(db, addDays(today, -RATE_DAYS), today);
+  const payouts = payoutViews(db, today, today)
+    .filter(({ shown }) => shown !== "tied")
+    .map((view): AheadRow => ({
+      key: `payout ${view.id}`,
+      on: view.expectedOn,
+      account: view.processorName,
+      what: `${view.externalId}, ${view.chargeCount} ${view.chargeCount === 1 ? "charge" : "charges"}${view.shown === "off" ? ", at the bank with another sum" : view.shown === "fits" ? ", at the bank: tie it" : ""}`,
+      from: view.takenFrom,
+      to: view.takenTo,
+      sum: view.bookNet,
+      late: view.shown === "late",
+      href: `payouts?show=open&open=${view.id}`,
+    }));
+  const loose = expectedOf(
+    unpaidByDay(db).map((one) => ({ ...one, amount: one.book })),
+    statementTo === null || statementTo > today ? today : statementTo,
+  ).map((one): AheadRow => ({
+    key: `${one.account} ${one.on}`,
+    on: one.on,
+    account: one.account,
+    what: `in no payout yet, ${one.charges} ${one.charges === 1 ? "charge" : "charges"}`,
+    from: one.from,
+    to: one.to,
+    sum: one.sum,
+    late: one.late,
+    href: null,
+  }));
+  return {
+    rows: [...payouts, ...loose].sort(
+      (a, b) => Number(b.late) - Number(a.late) || (a.on < b.on ? -1 : a.on > b.on ? 1 : 0),
+    ),
+    started: onTheirWay(db).map((one) => ({
+      id: one.id,
+      startedOn: one.startedOn,
+      from: one.payerName || one.payerEmail || "payer not known",
+      customerId: one.customerId,
+      sum: one.amount,
+      currency: one.currency,
+    })),
+    returnable: recent
+      .map((row) => ({ ...row, until: addBankingDays(row.settledOn, 2) }))
+      .filter(({ until }) => until >= today),
+    sixty: {
+      count: recent.reduce((so, { count }) => so + count, 0),
+      sum: sumOf(recent, ({ sum }) => sum),
+    },
+    rates: returnRates(codes, debits),
+  };
+}

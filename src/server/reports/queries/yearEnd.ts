@@ -1,0 +1,82 @@
+import type { Day } from "@/core/calendar";
+import {
+  cashIncome,
+  type CashMonth,
+  CREDIT_AGES,
+  creditAge,
+  type CreditAge,
+  type Paid,
+} from "@/core/metrics";
+import { add, type Minor, sumOf, ZERO } from "@/core/money";
+import type { Db } from "@/db/connection";
+import { worthOn } from "@/db/rates";
+import { readSettings } from "@/db/settings";
+import { creditsAsOf, grossByMonth, paidOnInvoices, recoveredBetween, taxByMonth } from "@/db/year";
+
+/** What a year needs: gross by processor account and month, tax by code, income on the cash basis, credits by age. */
+export type YearPage = {
+  year: string;
+  /** Gross receipts as a processor reports them to the tax office, before fees and refunds. */
+  gross: { account: string; months: Minor[]; sum: Minor }[];
+  tax: { code: string; name: string; charged: Minor; less: Minor; balance: Minor }[];
+  cash: { months: CashMonth[]; received: Minor; income: Minor; tax: Minor };
+  credits: {
+    ages: { age: CreditAge; sum: Minor; count: number }[];
+    sum: Minor;
+    oldest: {
+      receiptId: number;
+      customerId: number | null;
+      name: string;
+      since: Day;
+      sum: Minor;
+      age: CreditAge;
+    }[];
+  };
+};
+
+const MOST_CREDITS = 50;
+
+export function yearPageOf(db: Db, year: string, today: Day): YearPage {
+  const [from, to] = [`${year}-01-01` as Day, `${year}-12-31` as Day];
+  const gross = new Map<string, Minor[]>();
+  for (const { account, month, sum } of grossByMonth(db, from, to)) {
+    const months = gross.get(account) ?? Array.from({ length: 12 }, () => add(0));
+    months[Number(month.slice(5)) - 1] = sum;
+    gross.set(account, months);
+  }
+  const asOf = to < today ? to : today;
+  const credits = creditsAsOf(db, asOf).map((one) => ({ ...one, age: creditAge(one.since, asOf) }));
+  const { currency } = readSettings(db);
+  // What came in another currency is income at the rate of the day it came.
+  const paid = paidOnInvoices(db, from, to).map((one) => ({
+    ...one,
+    amount: worthOn(db, one.amount, one.currency, currency, one.cameOn),
+  }));
+  // A debt that was given up and is paid after all is income when it comes.
+  const recovered = recoveredBetween(db, from, to).map(({ on, amount }) => ({
+    on,
+    amount,
+    total: amount,
+    tax: ZERO,
+  }));
+  const months = cashIncome([...paid, ...recovered] satisfies Paid[]);
+  return {
+    year,
+    gross: [...gross].map(([account, all]) => ({ account, months: all, sum: add(...all) })),
+    tax: taxByMonth(db, from, to),
+    cash: {
+      months,
+      received: sumOf(months, ({ received }) => received),
+      income: sumOf(months, ({ income }) => income),
+      tax: sumOf(months, ({ tax }) => tax),
+    },
+    credits: {
+      sum: sumOf(credits, ({ sum }) => sum),
+      oldest: credits.slice(0, MOST_CREDITS),
+      ages: CREDIT_AGES.map((age) => {
+        const of = credits.filter((one) => one.age === age);
+        return { age, count: of.length, sum: sumOf(of, ({ sum }) => sum) };
+      }),
+    },
+  };
+}

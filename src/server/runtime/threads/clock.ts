@@ -1,0 +1,63 @@
+import { isRunDay } from "@/core/followup";
+import { commandByKey } from "@/db/acts";
+import type { Db } from "@/db/connection";
+import { letterToDeliver } from "@/db/followup";
+import { readSettings } from "@/db/settings";
+import { runKey } from "@/server/overdue/queries/letterRun";
+
+import { todayOf } from "../context";
+import { listBooks } from "../folders";
+import { reading } from "./reader";
+import { execute, wake } from "./writer";
+
+/** How often the clock looks; a run goes within so long of its hour. */
+const LOOK_EVERY_MS = 60_000;
+const kept = globalThis as typeof globalThis & { dozoClock?: NodeJS.Timeout };
+
+/** Looks at every book each minute for letters whose time has come. Starting it twice is starting it once. */
+export function startClock(): void {
+  if (kept.dozoClock) return;
+  kept.dozoClock = setInterval(() => {
+    void look(new Date());
+  }, LOOK_EVERY_MS);
+  kept.dozoClock.unref();
+  void look(new Date());
+}
+
+async function look(now: Date): Promise<void> {
+  for (const book of listBooks()) {
+    try {
+      const db = reading(book);
+      if (db === null) continue;
+      const key = dueRun(db, now);
+      if (key !== null) await execute(book, "runLetters", {}, { actor: "schedule", key });
+      else if (letterToDeliver(db, now.toISOString()) !== undefined) wake(book);
+    } catch (error) {
+      // One book that cannot be read does not keep the others waiting.
+      console.error(
+        `dozo: the schedule of ${book} waits: ${error instanceof Error ? error.message : "unknown"}`,
+      );
+    }
+  }
+}
+
+/**
+ * The key of the run that is due in a book now: its day and hour have come, and
+ * it has not gone yet. The key makes it go once, whoever starts it. Null where
+ * none is due; never in a practice book, whose clock stands.
+ */
+export function dueRun(db: Db, now: Date): string | null {
+  const settings = readSettings(db);
+  if (settings.letterRun === null || settings.clock !== null) return null;
+  const today = todayOf(settings, now);
+  const hour = Number(
+    new Intl.DateTimeFormat("en-GB", {
+      hour: "2-digit",
+      hourCycle: "h23",
+      timeZone: settings.timeZone,
+    }).format(now),
+  );
+  if (!isRunDay(settings.letterRun, today) || hour < settings.letterRun.hour) return null;
+  const key = runKey(today);
+  return commandByKey(db, key) ? null : key;
+}

@@ -1,0 +1,119 @@
+import { join } from "node:path";
+import Piscina from "piscina";
+
+import type { Day } from "@/core/calendar";
+import type { Proposal } from "@/core/matching";
+import { lastChange, lastChangeOfSums } from "@/db/acts";
+import type { Db } from "@/db/connection";
+import { type OverdueRow, overdueRows } from "@/server/overdue/queries/overdue";
+
+import { openBookToRead } from "../books";
+import { bookExists } from "../folders";
+import type { Count } from "./countTask";
+
+/** Connections that only read, one a book, and the pool for heavy work; kept across reloads of the code. */
+type Kept<T> = Map<string, { version: number; made: T }>;
+type Readers = {
+  books: Map<string, Db>;
+  pool: Piscina | null;
+  tasks: Kept<Promise<unknown>>;
+  answers: Kept<unknown>;
+};
+const kept = globalThis as typeof globalThis & { dozoReaders?: Readers };
+const readers = (): Readers =>
+  (kept.dozoReaders ??= { books: new Map(), pool: null, tasks: new Map(), answers: new Map() });
+
+/** The book's connection for pages, or null where there is no such book. */
+export function reading(book: string): Db | null {
+  const known = readers().books.get(book);
+  if (known) return known;
+  if (!bookExists(book)) return null;
+  const opened = openBookToRead(book);
+  if (!opened.ok) return null;
+  readers().books.set(book, opened.value);
+  return opened.value;
+}
+
+/** What a task of the pool makes of a book, kept until the book changes. `task` is its file of the build. */
+function madeInPool<T>(
+  book: string,
+  db: Db,
+  task: "match" | "count",
+  input: () => Promise<object> | object,
+): Promise<T> {
+  const all = readers();
+  // What is said to customers changes nothing that matching goes by.
+  const version = task === "match" ? lastChangeOfSums(db) : lastChange(db);
+  const key = `${task} ${book}`;
+  const known = all.tasks.get(key);
+  if (known?.version === version) return known.made as Promise<T>;
+  const folder = join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist");
+  const pool = (all.pool ??= new Piscina({
+    minThreads: 1,
+    maxThreads: 2,
+    idleTimeout: 600_000,
+    resourceLimits: { maxYoungGenerationSizeMb: 96 },
+  }));
+  const made = (async (): Promise<T> =>
+    (await pool.run(
+      { book, ...(await input()) },
+      { filename: join(folder, `${task}.mjs`) },
+    )) as T)();
+  all.tasks.set(key, { version, made });
+  // What failed is not kept: the next page tries again.
+  made.catch(() => {
+    if (all.tasks.get(key)?.made === made) all.tasks.delete(key);
+  });
+  return made;
+}
+
+/** Proposals for all that has no home, made in the pool and kept until the book changes. */
+export function proposalsFor(book: string): Promise<Proposal[]> {
+  const db = reading(book);
+  return db ? madeInPool<Proposal[]>(book, db, "match", () => ({})) : Promise.resolve([]);
+}
+
+/** Every proof of a book and what is left at each station, reckoned anew in the pool whenever the book has changed. */
+export function countFor(book: string, db: Db): Promise<Count> {
+  return madeInPool<Count>(book, db, "count", async () => ({
+    maybe: (await proposalsFor(book)).map(({ receiptId, readings }) => ({
+      receiptId,
+      readings: readings.map(({ customerId }) => ({ customerId })),
+    })),
+  }));
+}
+
+/**
+ * What a query says of a book, kept until the book changes: a page that is
+ * opened twice, or two that need the same, read it once. `name` tells queries
+ * and their arguments apart; the last answer to each name is kept. `version` is
+ * the state that it holds for: what letters and calls do not change may be kept
+ * longer.
+ */
+export function keptAnswer<T>(
+  book: string,
+  db: Db,
+  name: string,
+  make: () => T,
+  version: number = lastChange(db),
+): T {
+  const { answers } = readers();
+  const key = `${book} ${name}`;
+  const known = answers.get(key);
+  if (known?.version === version) return known.made as T;
+  const made = make();
+  if (answers.size > MOST_ANSWERS) answers.clear();
+  answers.set(key, { version, made });
+  return made;
+}
+const MOST_ANSWERS = 60;
+
+/** Who is overdue on a day, as the Overdue page shows it. */
+export function overdueFor(
+  book: string,
+  db: Db,
+  today: Day,
+  proposals: readonly Proposal[],
+): OverdueRow[] {
+  return keptAnswer(book, db, `overdue ${today}`, () => overdueRows(db, today, proposals));
+}

@@ -1,0 +1,109 @@
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+
+import { type Day, formatDay } from "@/core/calendar";
+import { formatAmount, type Minor } from "@/core/money";
+
+import { Story } from "../history/History";
+import type { Around, Told } from "../history/types";
+
+type Props = Around & {
+  line: {
+    id: number;
+    postedOn: Day;
+    description: string;
+    amount: Minor;
+    state:
+      "open" | "payout" | "receipt" | "elsewhere" | "deposit" | "bounce" | "fee_bill" | "refund";
+    receiptId: number | null;
+    balanceAfter: Minor | null;
+  };
+  bank: string;
+  payouts: { id: number; externalId: string; processor: string; share: Minor }[];
+  told: Told;
+};
+
+/** A line of the bank's statement: what it is, and what it led to. */
+export function LinePage({ line, bank, payouts, told, ...around }: Props): ReactNode {
+  const { book, currency, today } = around;
+  return (
+    <>
+      <div className="heading">
+        <h1>
+          {formatAmount(line.amount, currency)}{" "}
+          <small>
+            {bank}, {formatDay(line.postedOn, today)}
+          </small>
+        </h1>
+        <span className="strong">{line.description}</span>
+      </div>
+      <div className="columns">
+        <section>
+          <h2>What it is</h2>
+          <p>
+            {line.state === "open" ? (
+              <NextLink
+                className="waits"
+                href={`/b/${book}/arrivals?list=lines&state=open&open=${line.id}`}
+              >
+                not explained yet: say what it is
+              </NextLink>
+            ) : null}
+            {payouts.map((payout, at) => (
+              <span key={payout.id}>
+                {at === 0 ? "the bank’s side of " : " and of "}
+                <NextLink href={`/b/${book}/payouts/${payout.id}`}>
+                  payout {payout.externalId}
+                </NextLink>
+                , {payout.processor}
+                {payouts.length > 1 ? ` (${formatAmount(payout.share, currency)})` : ""}
+              </span>
+            ))}
+            {line.state === "fee_bill" ? "the processor’s bill for fees that were accrued" : null}
+            {line.state === "refund" ? (
+              <>
+                credit on account that was sent back
+                {line.receiptId === null ? (
+                  ""
+                ) : (
+                  <>
+                    :{" "}
+                    <NextLink href={`/b/${book}/receipts/${line.receiptId}`}>the receipt</NextLink>
+                  </>
+                )}
+              </>
+            ) : null}
+            {line.state === "receipt" && line.receiptId !== null ? (
+              <>
+                a receipt by itself:{" "}
+                <NextLink href={`/b/${book}/receipts/${line.receiptId}`}>the receipt</NextLink>
+              </>
+            ) : null}
+            {line.state === "deposit" ? "a deposit of checks and cash by hand" : null}
+            {line.state === "bounce" ? (
+              <>
+                a check that the bank took back, or its fee
+                {line.receiptId === null ? (
+                  ""
+                ) : (
+                  <>
+                    :{" "}
+                    <NextLink href={`/b/${book}/receipts/${line.receiptId}`}>the receipt</NextLink>
+                  </>
+                )}
+              </>
+            ) : null}
+            {line.state === "elsewhere" ? "not of this job, put aside" : null}
+          </p>
+          {line.balanceAfter !== null ? (
+            <p className="soft">
+              The statement says {formatAmount(line.balanceAfter, currency)} stood on the account
+              after it.
+            </p>
+          ) : null}
+        </section>
+        <Story told={told} {...around} />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,134 @@
+"use client";
+
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+
+import { type Day, formatDay } from "@/core/calendar";
+
+import type { Around } from "../history/types";
+import { Act } from "../kit/Act";
+import { LedgerList } from "../kit/lists/LedgerList";
+import { useOpenRow } from "../kit/lists/useOpenRow";
+import { useActing } from "../shell/Notices";
+import { BooksHeading } from "./BooksHeading";
+
+type Row = {
+  id: number;
+  commandId: number;
+  onDay: Day;
+  at: string;
+  actor: string;
+  text: string;
+  undoneBy: number | null;
+  undoable: boolean;
+  together: number;
+  href: string | null;
+};
+type Props = Around & { rows: Row[]; count: number; page: number; pageRows: number };
+
+/** The audit trail: everything that was done, by whom and when; what can be undone can be undone from here, at any later time. */
+export function TrailView({ rows, count, page, pageRows, book, today }: Props): ReactNode {
+  const [open, setOpen] = useOpenRow();
+  return (
+    <>
+      <BooksHeading
+        view="trail"
+        sum={
+          <>
+            {count.toLocaleString("en")} <small>things done</small>
+          </>
+        }
+        end={
+          <a className="soft" href={`/api/v1/b/${book}/export/trail`}>
+            CSV
+          </a>
+        }
+      />
+      <LedgerList<Row>
+        label="Who did what"
+        rows={rows}
+        idOf={(row) => row.id}
+        openId={open}
+        onOpen={setOpen}
+        count={count}
+        page={page}
+        pageRows={pageRows}
+        columns={[
+          {
+            id: "on",
+            header: "Day",
+            width: "12%",
+            cell: (row) => formatDay(row.onDay, today),
+            foot: `${count} acts`,
+          },
+          {
+            id: "at",
+            header: "At (UTC)",
+            width: "16%",
+            cell: (row) => <span className="soft">{row.at.slice(0, 19).replace("T", " ")}</span>,
+          },
+          { id: "by", header: "By", width: "12%", cell: (row) => row.actor },
+          {
+            id: "what",
+            header: "What",
+            width: "52%",
+            cell: (row) => (
+              <span title={row.text}>{row.undoneBy === null ? row.text : <s>{row.text}</s>}</span>
+            ),
+          },
+          {
+            id: "undone",
+            header: "Undone",
+            width: "8%",
+            cell: (row) => (row.undoneBy === null ? null : <span className="waits">undone</span>),
+          },
+        ]}
+        workings={(row) => <Standing key={row.id} row={row} book={book} />}
+        empty={<p>Nothing was done yet.</p>}
+      />
+    </>
+  );
+}
+
+/** What can be done about an act: see what it was done to, undo it, or undo all that was done in one go with it. */
+function Standing({ row, book }: { row: Row; book: string }): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <div className="acts" style={{ padding: "0 16px" }}>
+      {row.undoable ? (
+        <Act
+          main
+          disabled={busy}
+          onClick={() =>
+            void act("undo", { actId: row.id }, () => ({
+              words: "Undone. Both entries stay in the journal.",
+            }))
+          }
+        >
+          Undo this
+        </Act>
+      ) : (
+        <span className="soft">
+          {row.undoneBy === null ? "This cannot be undone by itself." : "This was undone."}
+        </span>
+      )}
+      {row.together > 1 ? (
+        <Act
+          disabled={busy}
+          onClick={() =>
+            void act<{ undone: number }>("undoTogether", { commandId: row.commandId }, (value) => ({
+              words: `All ${value.undone} undone. Both entries of each stay in the journal.`,
+            }))
+          }
+        >
+          Undo all {row.together} done in one go
+        </Act>
+      ) : null}
+      {row.href ? (
+        <NextLink href={`/b/${book}/${row.href}`} prefetch={false}>
+          What it was done to
+        </NextLink>
+      ) : null}
+    </div>
+  );
+}

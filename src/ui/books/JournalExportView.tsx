@@ -1,0 +1,342 @@
+"use client";
+
+import { useRouter, useSearchParams } from "next/navigation";
+import { type ReactNode, useState } from "react";
+
+import { type Day, formatDay } from "@/core/calendar";
+import { JOURNAL_FIELDS, type JournalField, type JournalLayout } from "@/core/formats";
+
+import type { Around } from "../history/types";
+import { Act } from "../kit/Act";
+import { useActing } from "../shell/Notices";
+import { BooksHeading } from "./BooksHeading";
+
+type Made = { id: number; layout: string; from: Day; to: Day; entries: number; actId: number };
+type Props = Around & {
+  from: Day;
+  to: Day;
+  all: number;
+  fresh: number;
+  layouts: { name: string; spec: JournalLayout }[];
+  accounts: { code: string; name: string }[];
+  made: Made[];
+};
+
+const FIELD_WORDS: Record<JournalField, string> = {
+  entry_id: "entry number",
+  posted_on: "day",
+  event: "event",
+  document: "document",
+  party: "customer",
+  account: "account",
+  account_name: "our account's name",
+  currency: "currency",
+  amount: "amount, debit positive",
+  debit: "debit",
+  credit: "credit",
+  reverses: "entry undone",
+  again: "mark of what was sent before",
+};
+
+/** The journal as a file for another ledger: its columns and accounts by a layout that is kept, each entry once or marked. */
+export function JournalFileView(props: Props): ReactNode {
+  const { from, to, all, fresh, made, layouts, today, book } = props;
+  const { act, busy } = useActing();
+  const [name, setName] = useState(layouts[0]?.name ?? "Other ledger");
+  const [layout, setLayout] = useState<JournalLayout | null>(layouts[0]?.spec ?? null);
+  const [again, setAgain] = useState(false);
+  if (layout === null) return null;
+  const make = (): void =>
+    void act<{ actId: number; fileId: number; entries: number; again: number }>(
+      "makeJournalFile",
+      { layout: name, spec: layout, from, to, again },
+      (value) => ({
+        words: `${value.entries} entries in the file${value.again > 0 ? `, ${value.again} of them marked as sent again` : ""}.`,
+        undo: value.actId,
+      }),
+    );
+  return (
+    <>
+      <BooksHeading
+        view="file"
+        sum={
+          <>
+            {fresh.toLocaleString("en")}{" "}
+            <small>entries of {all.toLocaleString("en")} that never went out</small>
+          </>
+        }
+        end={<Period from={from} to={to} />}
+      />
+      <div className="columns" style={{ gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)" }}>
+        <section>
+          <h2>
+            Layout{" "}
+            <input
+              className="inline"
+              style={{ width: 200 }}
+              aria-label="Name of the layout"
+              list="layouts"
+              value={name}
+              onChange={(event) => {
+                setName(event.target.value);
+                const known = layouts.find((one) => one.name === event.target.value);
+                if (known) setLayout(known.spec);
+              }}
+            />
+          </h2>
+          <datalist id="layouts">
+            {layouts.map((one) => (
+              <option key={one.name} value={one.name} />
+            ))}
+          </datalist>
+          <Columns layout={layout} change={setLayout} />
+          <p className="soft">
+            Days as{" "}
+            <select
+              className="plain"
+              aria-label="How days are written"
+              value={layout.dayOrder}
+              onChange={(event) =>
+                setLayout({ ...layout, dayOrder: event.target.value as JournalLayout["dayOrder"] })
+              }
+            >
+              <option value="ymd">2026-11-24</option>
+              <option value="mdy">11/24/2026</option>
+              <option value="dmy">24.11.2026</option>
+            </select>
+            , decimals with{" "}
+            <select
+              className="plain"
+              aria-label="Decimal mark"
+              value={layout.decimalMark}
+              onChange={(event) =>
+                setLayout({
+                  ...layout,
+                  decimalMark: event.target.value as JournalLayout["decimalMark"],
+                })
+              }
+            >
+              <option value=".">a point</option>
+              <option value=",">a comma</option>
+            </select>
+          </p>
+          <div className="acts">
+            <Act
+              main
+              onClick={make}
+              disabled={busy || name.trim() === "" || (fresh === 0 && !again)}
+            >
+              Make the file
+            </Act>
+            <label>
+              <input
+                type="checkbox"
+                checked={again}
+                onChange={(event) => setAgain(event.target.checked)}
+              />{" "}
+              with what was sent before, marked as again
+            </label>
+          </div>
+          <h2>Files made</h2>
+          <table className="small" aria-label="Files made">
+            <tbody>
+              {made.map((file) => (
+                <tr key={file.id}>
+                  <td>{file.layout}</td>
+                  <td className="soft">
+                    {formatDay(file.from, today)} to {formatDay(file.to, today)}
+                  </td>
+                  <td className="num">{file.entries}</td>
+                  <td className="num">
+                    <a href={`/api/v1/b/${book}/export/journal-file?id=${file.id}`}>CSV</a>{" "}
+                    <a href={`/api/v1/b/${book}/export/journal-file?id=${file.id}&format=xlsx`}>
+                      XLSX
+                    </a>
+                  </td>
+                  <td className="num">
+                    <button
+                      type="button"
+                      className="row-open soft"
+                      disabled={busy}
+                      onClick={() =>
+                        void act("undo", { actId: file.actId }, () => ({
+                          words: "It counts as never made: its entries go out with the next.",
+                        }))
+                      }
+                    >
+                      it never went out
+                    </button>
+                  </td>
+                </tr>
+              ))}
+              {made.length === 0 ? (
+                <tr>
+                  <td className="soft">None yet.</td>
+                </tr>
+              ) : null}
+            </tbody>
+          </table>
+        </section>
+        <section>
+          <h2>
+            Accounts there <span className="soft">where they have other codes</span>
+          </h2>
+          <table className="small" aria-label="Accounts of the other ledger">
+            <tbody>
+              {props.accounts.map(({ code, name: words }) => (
+                <tr key={code}>
+                  <td>{code}</td>
+                  <td>{words}</td>
+                  <td>
+                    <input
+                      className="inline"
+                      style={{ width: 110 }}
+                      aria-label={`Code there for ${words}`}
+                      placeholder={code}
+                      value={layout.accounts[code] ?? ""}
+                      onChange={(event) =>
+                        setLayout({
+                          ...layout,
+                          accounts: mapped(layout.accounts, code, event.target.value),
+                        })
+                      }
+                    />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      </div>
+    </>
+  );
+}
+
+/** An empty code there stands for our own. */
+function mapped(
+  accounts: JournalLayout["accounts"],
+  code: string,
+  to: string,
+): JournalLayout["accounts"] {
+  return Object.fromEntries([
+    ...Object.entries(accounts).filter(([one]) => one !== code),
+    ...(to.trim() === "" ? [] : [[code, to] as const]),
+  ]);
+}
+
+function Columns({
+  layout,
+  change,
+}: {
+  layout: JournalLayout;
+  change: (layout: JournalLayout) => void;
+}): ReactNode {
+  const set = (at: number, part: Partial<JournalLayout["columns"][number]>): void =>
+    change({
+      ...layout,
+      columns: layout.columns.map((one, index) => (index === at ? { ...one, ...part } : one)),
+    });
+  const missing = JOURNAL_FIELDS.find(
+    (field) => !layout.columns.some((one) => one.field === field),
+  );
+  return (
+    <table className="small" aria-label="Columns of the file">
+      <tbody>
+        {layout.columns.map((column, at) => (
+          <tr key={at}>
+            <td className="soft">{at + 1}</td>
+            <td>
+              <input
+                className="inline"
+                aria-label={`Heading of column ${at + 1}`}
+                value={column.header}
+                onChange={(event) => set(at, { header: event.target.value })}
+              />
+            </td>
+            <td>
+              <select
+                className="plain"
+                aria-label={`What column ${at + 1} holds`}
+                value={column.field}
+                onChange={(event) => set(at, { field: event.target.value as JournalField })}
+              >
+                {JOURNAL_FIELDS.map((field) => (
+                  <option key={field} value={field}>
+                    {FIELD_WORDS[field]}
+                  </option>
+                ))}
+              </select>
+            </td>
+            <td className="num">
+              <button
+                type="button"
+                className="row-open soft"
+                onClick={() =>
+                  change({ ...layout, columns: layout.columns.filter((_, index) => index !== at) })
+                }
+              >
+                leave out
+              </button>
+            </td>
+          </tr>
+        ))}
+        {missing ? (
+          <tr>
+            <td colSpan={4}>
+              <button
+                type="button"
+                className="row-open strong"
+                onClick={() =>
+                  change({
+                    ...layout,
+                    columns: [...layout.columns, { header: FIELD_WORDS[missing], field: missing }],
+                  })
+                }
+              >
+                Another column
+              </button>
+            </td>
+          </tr>
+        ) : null}
+      </tbody>
+    </table>
+  );
+}
+
+/** The days that the file is for; they stand in the address. */
+function Period({ from, to }: { from: Day; to: Day }): ReactNode {
+  const router = useRouter();
+  const search = useSearchParams();
+  const go = (name: "from" | "to", day: string): void => {
+    if (!/^\d{4}-\d\d-\d\d$/.test(day)) return;
+    const query = new URLSearchParams(search);
+    query.set(name, day);
+    router.replace(`?${query}`);
+  };
+  return (
+    <>
+      <label className="soft">
+        from{" "}
+        <input
+          type="date"
+          className="sumfield"
+          style={{ fontFamily: "inherit" }}
+          defaultValue={from}
+          key={`from ${from}`}
+          onChange={(event) => go("from", event.target.value)}
+        />
+      </label>
+      <label className="soft">
+        to{" "}
+        <input
+          type="date"
+          className="sumfield"
+          style={{ fontFamily: "inherit" }}
+          defaultValue={to}
+          key={`to ${to}`}
+          onChange={(event) => go("to", event.target.value)}
+        />
+      </label>
+    </>
+  );
+}

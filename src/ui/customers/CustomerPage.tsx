@@ -1,0 +1,574 @@
+"use client";
+
+import NextLink from "next/link";
+import { Fragment, type ReactNode, useState } from "react";
+
+import { type Day, formatDay } from "@/core/calendar";
+import type { Aging } from "@/core/metrics";
+import { add, type Currency, formatAmount, type Minor, negate, sumOf } from "@/core/money";
+import type { ContactPerson } from "@/core/parties";
+
+import type { Around } from "../history/types";
+import { Sum } from "../kit/Amount";
+import { AgeBar } from "../overdue/AgeBar";
+import { Works } from "../overdue/ReturnedLetters";
+import { useActing } from "../shell/Notices";
+import { type Followed, FollowedAs } from "./FollowedAs";
+import { Paying, type PayingFacts } from "./Paying";
+import { Persons } from "./Persons";
+
+type Customer = {
+  id: number;
+  externalId: string;
+  name: string;
+  email: string | null;
+  phone: string | null;
+  leftOut: string | null;
+};
+type Item = {
+  id: number;
+  number: string;
+  kind: string;
+  description: string | null;
+  dueOn: Day;
+  total: Minor;
+  balance: Minor;
+  currency: Currency;
+  bookBalance: Minor;
+};
+type HistoryLine = {
+  on: Day;
+  kind: string;
+  words: string;
+  more: string;
+  href: string | null;
+  actId: number | null;
+  undone: boolean;
+  letterId: number | null;
+};
+type Credit = { receiptId: number; on: Day; sum: Minor; currency: Currency; words: string };
+type Props = Around & {
+  customer: Customer;
+  aliases: string[];
+  parent: { id: number; name: string } | null;
+  sites: { id: number; name: string; open: Minor }[];
+  open: Item[];
+  credits: Credit[];
+  onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[];
+  aging: Aging;
+  overdue: Minor;
+  credit: Minor;
+  habit: string;
+  learned: {
+    payers: { payerName: string; payerEmail: string; times: number }[];
+    habit: string | null;
+  };
+  waits: string[];
+  history: HistoryLine[];
+  followed: Followed;
+  ladders: { id: number; name: string; standard: boolean }[];
+  why: string;
+  paying: PayingFacts;
+  account: string;
+  persons: ContactPerson[];
+  back: { address: string; why: string }[];
+};
+
+/** A customer: what is owed and since when, what stands to their credit, and one line of time with all that happened. */
+export function CustomerPage(props: Props): ReactNode {
+  const { customer, parent, aging, book, currency } = props;
+  const position = add(aging.total, -props.credit);
+  return (
+    <>
+      <div className="heading">
+        <h1>
+          {formatAmount(position, currency)}{" "}
+          <small>
+            {props.credit === 0
+              ? "owed"
+              : `owed: ${formatAmount(aging.total, currency)} open less ${formatAmount(props.credit, currency)} on account`}
+          </small>
+        </h1>
+        <span>
+          <b className="strong">{customer.name}</b>{" "}
+          <span className="soft">{customer.externalId}</span>
+          {parent ? (
+            <>
+              , a site of{" "}
+              <NextLink href={`/b/${book}/customers/${parent.id}`}>{parent.name}</NextLink>
+            </>
+          ) : null}
+        </span>
+        {props.overdue !== 0 ? (
+          <NextLink className="off" href={`/b/${book}/overdue?open=${customer.id}`}>
+            {formatAmount(props.overdue, currency)} overdue
+          </NextLink>
+        ) : (
+          <span className="good">nothing overdue</span>
+        )}
+        {customer.leftOut ? (
+          <span className="waits">left out of follow-up: {customer.leftOut}</span>
+        ) : null}
+        {props.waits.length > 0 ? (
+          <span className="waits">waits for {props.waits.join(", ")}</span>
+        ) : null}
+        <div className="end">
+          <NextLink href={`/b/${book}/customers/${customer.id}/statement`}>Statement</NextLink>
+          <a href={`${props.account}?look`} target="_blank" rel="noreferrer">
+            What they see
+          </a>
+        </div>
+      </div>
+      <div style={{ maxWidth: 760 }}>
+        <AgeBar aging={aging} currency={currency} words />
+      </div>
+      <div className="columns" style={{ gridTemplateColumns: "minmax(0, 4fr) minmax(0, 5fr)" }}>
+        <Left {...props} />
+        <TimeLine {...props} />
+      </div>
+    </>
+  );
+}
+
+function Left({
+  customer,
+  aliases,
+  sites,
+  open,
+  credits,
+  onWay,
+  habit,
+  learned,
+  followed,
+  ladders,
+  why,
+  paying,
+  persons,
+  back,
+  book,
+  currency,
+  today,
+}: Props): ReactNode {
+  return (
+    <section>
+      <h2>
+        Open{" "}
+        <span className="soft">
+          {open.length} {open.length === 1 ? "item" : "items"}
+        </span>
+      </h2>
+      {open.length === 0 ? (
+        <p className="good">✓ Nothing is open.</p>
+      ) : (
+        <table className="small" aria-label="Open items">
+          <tbody>
+            {open.map((item) => (
+              <tr key={item.id}>
+                <td>
+                  <NextLink href={`/b/${book}/invoices/${item.id}`} prefetch={false}>
+                    <b className="strong">{item.number}</b>
+                  </NextLink>{" "}
+                  {item.kind === "credit_note" ? "credit note" : (item.description ?? "")}
+                </td>
+                <td className={item.balance > 0 && item.dueOn < today ? "off" : "soft"}>
+                  {item.kind === "credit_note" ? "" : `due ${formatDay(item.dueOn, today)}`}
+                </td>
+                <td className="num">
+                  <Sum of={item.balance} currency={item.currency} />
+                </td>
+              </tr>
+            ))}
+            <tr>
+              <td className="soft">open</td>
+              <td />
+              <td className="num">
+                <span className="total">
+                  {formatAmount(
+                    sumOf(open, (item) => item.bookBalance),
+                    currency,
+                  )}
+                </span>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      )}
+      {onWay.length > 0 ? (
+        <>
+          <h2>
+            On its way by ACH <span className="soft">not money yet</span>
+          </h2>
+          <table className="small" aria-label="On its way by ACH">
+            <tbody>
+              {onWay.map((one) => (
+                <tr key={one.id}>
+                  <td>{one.words || "no memo"}</td>
+                  <td className="soft">since {formatDay(one.startedOn, today)}</td>
+                  <td className="num">
+                    <Sum of={one.sum} currency={one.currency} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      ) : null}
+      {credits.length > 0 ? (
+        <>
+          <h2>On account</h2>
+          <table className="small" aria-label="On account">
+            <tbody>
+              {credits.map((one) => (
+                <tr key={one.receiptId}>
+                  <td>
+                    <NextLink href={`/b/${book}/receipts/${one.receiptId}`} prefetch={false}>
+                      {one.words}
+                    </NextLink>
+                  </td>
+                  <td className="soft">{formatDay(one.on, today)}</td>
+                  <td className="num">
+                    <Sum of={negate(one.sum)} currency={one.currency} />
+                  </td>
+                  <td className="num">
+                    <UseCredit credit={one} open={open} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      ) : null}
+      {sites.length > 0 ? (
+        <>
+          <h2>Sites</h2>
+          <table className="small">
+            <tbody>
+              {sites.map((site) => (
+                <tr key={site.id}>
+                  <td>
+                    <NextLink href={`/b/${book}/customers/${site.id}`} prefetch={false}>
+                      {site.name}
+                    </NextLink>
+                  </td>
+                  <td className="num sum">{formatAmount(site.open, currency, { dash: true })}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      ) : null}
+      <FollowedAs
+        key={JSON.stringify(followed)}
+        followed={followed}
+        ladders={ladders}
+        why={why}
+        currency={currency}
+      />
+      <h2>How to reach them</h2>
+      <dl className="facts">
+        <dt>E-mail</dt>
+        <dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>
+        {customer.phone ? (
+          <>
+            <dt>Telephone</dt>
+            <dd>{customer.phone}</dd>
+          </>
+        ) : null}
+        {back.map(({ address, why: said }) => (
+          <Fragment key={address}>
+            <dt>Letters</dt>
+            <dd className="off">
+              to {address} come back: {said} <Works address={address} customerId={customer.id} />
+            </dd>
+          </Fragment>
+        ))}
+        <dt>Account page</dt>
+        <dd>
+          <NewLink customerId={customer.id} />
+        </dd>
+        <dt>Goes by</dt>
+        <dd>
+          <OtherNames customer={customer} aliases={aliases} />
+        </dd>
+      </dl>
+      <Persons
+        key={JSON.stringify(persons)}
+        customerId={customer.id}
+        persons={persons}
+        own={customer}
+      />
+      <Paying paying={paying} words={habit} book={book} customerId={customer.id} />
+      <LearnedOf customer={customer} learned={learned} />
+    </section>
+  );
+}
+
+/** Gives a sum on account to the open invoices, oldest first, as far as it goes. */
+function UseCredit({ credit, open }: { credit: Credit; open: readonly Item[] }): ReactNode {
+  const { act, busy } = useActing();
+  const due = open.filter((item) => item.balance > 0 && item.currency === credit.currency);
+  if (credit.sum <= 0 || due.length === 0) return null;
+  const use = (): void => {
+    let left: number = credit.sum;
+    const lines = due.flatMap((item) => {
+      const amount = Math.min(left, item.balance);
+      left -= amount;
+      return amount > 0 ? [{ itemId: item.id, amount }] : [];
+    });
+    void act<{ actId: number }>(
+      "useCredit",
+      { receiptId: credit.receiptId, customerId: null, lines },
+      (value) => ({
+        words: `Given to ${lines.length === 1 ? "the oldest invoice" : `the ${lines.length} oldest invoices`}.`,
+        undo: value.actId,
+      }),
+    );
+  };
+  return (
+    <button type="button" className="row-open strong" disabled={busy} onClick={use}>
+      Give to the oldest
+    </button>
+  );
+}
+
+/** Names that the customer goes by besides its own; payments under them are known to be its. */
+function OtherNames({
+  customer,
+  aliases,
+}: {
+  customer: Customer;
+  aliases: readonly string[];
+}): ReactNode {
+  const { act, busy } = useActing();
+  const [name, setName] = useState("");
+  const change = async (alias: string, known: boolean): Promise<void> => {
+    const done = await act("changeAlias", { customerId: customer.id, alias, known }, () => ({
+      words: known
+        ? `Payments from ${alias} are known to be this customer's.`
+        : `${alias} is no name of this customer's any more.`,
+    }));
+    if (done && known) setName("");
+  };
+  return (
+    <>
+      {aliases.map((alias) => (
+        <span key={alias} className="tag">
+          {alias}{" "}
+          <button
+            type="button"
+            className="row-open soft"
+            aria-label={`Take away ${alias}`}
+            disabled={busy}
+            onClick={() => void change(alias, false)}
+          >
+            ×
+          </button>
+        </span>
+      ))}
+      <form
+        style={{ display: "inline" }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (name.trim() !== "") void change(name.trim(), true);
+        }}
+      >
+        <input
+          className="inline"
+          value={name}
+          maxLength={120}
+          placeholder="another name"
+          aria-label="Another name that the customer goes by"
+          onChange={(event) => setName(event.target.value)}
+        />{" "}
+        <button type="submit" className="row-open strong" disabled={busy || name.trim() === ""}>
+          Add
+        </button>
+      </form>
+    </>
+  );
+}
+
+/** What matching has learned of this customer, each with a way to have it forgotten. */
+function LearnedOf({ customer, learned }: Pick<Props, "customer" | "learned">): ReactNode {
+  const { act, busy } = useActing();
+  const forget = (what: "payer" | "habit", payerName = "", payerEmail = ""): void =>
+    void act<{ actId: number }>(
+      "forget",
+      { customerId: customer.id, what, payerName, payerEmail },
+      (value) => ({ words: "Forgotten: matching goes by it no more.", undo: value.actId }),
+    );
+  if (learned.payers.length === 0 && learned.habit === null) return null;
+  return (
+    <>
+      <h2>What matching has learned</h2>
+      <table className="small" aria-label="What matching has learned">
+        <tbody>
+          {learned.payers.slice(0, 20).map((payer) => (
+            <tr key={`${payer.payerName} ${payer.payerEmail}`}>
+              <td>
+                {payer.payerName || <span className="soft">no name</span>}{" "}
+                <span className="soft">{payer.payerEmail}</span>
+              </td>
+              <td className="soft">paid {payer.times === 1 ? "once" : `${payer.times} times`}</td>
+              <td className="num">
+                <button
+                  type="button"
+                  className="row-open soft"
+                  disabled={busy}
+                  onClick={() => forget("payer", payer.payerName, payer.payerEmail)}
+                >
+                  forget
+                </button>
+              </td>
+            </tr>
+          ))}
+          {learned.habit === null ? null : (
+            <tr>
+              <td colSpan={2}>{learned.habit}</td>
+              <td className="num">
+                <button
+                  type="button"
+                  className="row-open soft"
+                  disabled={busy}
+                  onClick={() => forget("habit")}
+                >
+                  forget
+                </button>
+              </td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+      {learned.payers.length > 20 ? (
+        <p className="soft">and {learned.payers.length - 20} more payers</p>
+      ) : null}
+    </>
+  );
+}
+
+/** A new address for the account page; what was sent before leads nowhere then. */
+function NewLink({ customerId }: { customerId: number }): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <button
+      type="button"
+      className="row-open soft"
+      disabled={busy}
+      onClick={() =>
+        void act("newAccountLink", { customerId }, () => ({
+          words: "The page has a new address. The links in letters sent so far lead nowhere.",
+        }))
+      }
+    >
+      give it a new address
+    </button>
+  );
+}
+
+/** Notes that a letter came back, where a mail said so. */
+function CameBack({ letterId }: { letterId: number }): ReactNode {
+  const { act, busy } = useActing();
+  const [asking, setAsking] = useState(false);
+  const [why, setWhy] = useState("");
+  if (!asking)
+    return (
+      <button
+        type="button"
+        className="row-open soft"
+        disabled={busy}
+        onClick={() => setAsking(true)}
+      >
+        it came back
+      </button>
+    );
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void act("letterCameBack", { letterId, why }, () => ({
+          words: "Noted: no letter goes to that address until it is said to work.",
+        })).then((value) => {
+          if (value !== undefined) setAsking(false);
+        });
+      }}
+    >
+      <input
+        className="sumfield words"
+        style={{ width: 220, fontFamily: "inherit" }}
+        autoFocus
+        aria-label="Why it came back"
+        placeholder="what the mail says, then Enter"
+        value={why}
+        onChange={(event) => setWhy(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") setAsking(false);
+        }}
+      />
+    </form>
+  );
+}
+
+function TimeLine({ history, book, today }: Props): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <section>
+      <h2>
+        What happened <span className="soft">{history.length}</span>
+      </h2>
+      {history.length === 0 ? (
+        <p className="soft">Nothing yet.</p>
+      ) : (
+        <table className="small" aria-label="History">
+          <tbody>
+            {history.slice(0, 250).map((line, at) => (
+              <tr key={at}>
+                <td className="soft" style={{ width: 122, verticalAlign: "baseline" }}>
+                  {formatDay(line.on, today)}
+                </td>
+                <td className="soft" style={{ width: 84, verticalAlign: "baseline" }}>
+                  {line.kind}
+                </td>
+                <td style={{ whiteSpace: "normal", verticalAlign: "baseline" }}>
+                  {line.href ? (
+                    <NextLink href={`/b/${book}/${line.href}`} prefetch={false}>
+                      {line.undone ? <s>{line.words}</s> : line.words}
+                    </NextLink>
+                  ) : line.undone ? (
+                    <s>{line.words}</s>
+                  ) : (
+                    line.words
+                  )}
+                  {line.kind === "letter" ? (
+                    <details>
+                      <summary className="soft">its words</summary>
+                      <pre className="letter">{line.more}</pre>
+                      {line.letterId !== null ? <CameBack letterId={line.letterId} /> : null}
+                    </details>
+                  ) : line.more ? (
+                    <span className="soft"> {line.more}</span>
+                  ) : null}
+                </td>
+                <td className="num" style={{ width: 56 }}>
+                  {line.actId !== null ? (
+                    <button
+                      type="button"
+                      className="row-open strong"
+                      disabled={busy}
+                      onClick={() =>
+                        void act("undo", { actId: line.actId }, () => ({
+                          words: "Undone. Both entries stay in the journal.",
+                        }))
+                      }
+                    >
+                      Undo
+                    </button>
+                  ) : null}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}

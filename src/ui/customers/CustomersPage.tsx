@@ -1,0 +1,124 @@
+"use client";
+
+import type { ReactNode } from "react";
+
+import { formatAmount, type Minor, negate } from "@/core/money";
+
+import type { Around } from "../history/types";
+import { Sum } from "../kit/Amount";
+import { LedgerList } from "../kit/lists/LedgerList";
+import { SearchBox } from "../kit/lists/SearchBox";
+
+type Customer = {
+  id: number;
+  externalId: string;
+  name: string;
+  email: string | null;
+  leftOut: string | null;
+  open: Minor;
+  credit: Minor;
+  items: number;
+};
+type Props = Around & {
+  rows: Customer[];
+  count: number;
+  open: Minor;
+  credit: Minor;
+  text: string;
+  sorted: string;
+  page: number;
+  pageRows: number;
+};
+
+/** All customers, with what they owe and what stands to their credit. */
+export function CustomersPage(props: Props): ReactNode {
+  const { currency, book, rows } = props;
+  return (
+    <>
+      <div className="heading">
+        <h1>
+          {formatAmount(props.open, currency)}{" "}
+          <small>
+            owed by {props.count} {props.count === 1 ? "customer" : "customers"}
+            {props.credit !== 0 ? `, ${formatAmount(props.credit, currency)} on account` : ""}
+          </small>
+        </h1>
+        <div className="end">
+          <SearchBox label="Name, number or e-mail" value={props.text} />
+          <a
+            className="soft"
+            href={`/api/v1/b/${book}/export/customers?q=${encodeURIComponent(props.text)}`}
+          >
+            CSV
+          </a>
+        </div>
+      </div>
+      <LedgerList<Customer>
+        label="Customers"
+        rows={rows}
+        idOf={(row) => row.id}
+        href={(row) => `/b/${book}/customers/${row.id}`}
+        sorted={props.sorted}
+        count={props.count}
+        page={props.page}
+        pageRows={props.pageRows}
+        columns={[
+          {
+            id: "name",
+            header: "Customer",
+            width: "34%",
+            sort: "name",
+            cell: (row) => (
+              <span title={row.name}>
+                {row.name}
+                {row.leftOut ? <span className="soft"> (left out of follow-up)</span> : null}
+              </span>
+            ),
+            foot: `${props.count} customers`,
+          },
+          { id: "id", header: "Number", width: "12%", sort: "id", cell: (row) => row.externalId },
+          {
+            id: "email",
+            header: "E-mail",
+            width: "24%",
+            cell: (row) => <span title={row.email ?? ""}>{row.email ?? "–"}</span>,
+          },
+          {
+            id: "items",
+            header: "Open items",
+            width: "8%",
+            number: true,
+            cell: (row) => row.items || "–",
+          },
+          {
+            id: "open",
+            header: "Owes",
+            width: "11%",
+            number: true,
+            sort: "open",
+            cell: (row) => <Sum of={row.open} currency={currency} dash />,
+            foot: <span className="total">{formatAmount(props.open, currency)}</span>,
+          },
+          {
+            id: "credit",
+            header: "On account",
+            width: "11%",
+            number: true,
+            cell: (row) => <Sum of={negate(row.credit)} currency={currency} dash />,
+            foot: formatAmount(negate(props.credit), currency, { dash: true }),
+          },
+        ]}
+        empty={
+          props.text ? (
+            <p>No customer is called that.</p>
+          ) : (
+            <>
+              <p>No customers yet.</p>
+              <p>They come with a file: Arrivals.</p>
+            </>
+          )
+        }
+      />
+    </>
+  );
+}

@@ -1,0 +1,128 @@
+"use client";
+
+import { type ReactNode, useState } from "react";
+
+import { type ContactPerson, LETTER_SHARES, type LetterShare } from "@/core/parties";
+
+import { Act } from "../kit/Act";
+import { useActing } from "../shell/Notices";
+
+type Props = {
+  customerId: number;
+  persons: readonly ContactPerson[];
+  own: { email: string | null; phone: string | null };
+};
+
+const SHARE_WORDS: Record<LetterShare, string> = {
+  to: "get letters",
+  copy: "get a copy",
+  none: "get none",
+};
+const NOBODY: ContactPerson = {
+  name: "",
+  duty: "",
+  email: "",
+  phone: "",
+  letters: "to",
+  calls: false,
+};
+
+/** Who is who at a customer's: who gets the letters, who a copy, and whom to call. */
+export function Persons({ customerId, persons, own }: Props): ReactNode {
+  const { act, busy } = useActing();
+  const [draft, setDraft] = useState<readonly ContactPerson[]>(persons);
+  const changed = JSON.stringify(draft) !== JSON.stringify(persons);
+  const set = (at: number, to: Partial<ContactPerson>): void =>
+    setDraft(draft.map((one, index) => (index === at ? { ...one, ...to } : one)));
+  const keep = (): void =>
+    void act<{ persons: ContactPerson[] }>(
+      "setContactPersons",
+      { customerId, persons: draft },
+      (value) => ({
+        words: value.persons.length === 0 ? "Letters go to the customer’s own address." : "Kept.",
+      }),
+    );
+  const text = (
+    at: number,
+    name: "name" | "duty" | "email" | "phone",
+    label: string,
+    share: number,
+  ): ReactNode => (
+    <input
+      className="sumfield words"
+      style={{ fontFamily: "inherit", textAlign: "left", flex: share, width: 0, minWidth: 60 }}
+      aria-label={`${label} of person ${at + 1}`}
+      placeholder={label}
+      value={draft[at]?.[name] ?? ""}
+      onChange={(event) => set(at, { [name]: event.target.value })}
+    />
+  );
+  return (
+    <>
+      {draft.map((one, at) => (
+        <div
+          key={at}
+          role="group"
+          aria-label={`Contact person ${at + 1}`}
+          style={{ padding: "4px 0", borderBottom: "1px solid var(--d-colors-rule)" }}
+        >
+          <div style={{ display: "flex", gap: 8 }}>
+            {text(at, "name", "Name", 4)}
+            {text(at, "duty", "What they do", 3)}
+            {text(at, "phone", "Telephone", 3)}
+          </div>
+          <div style={{ display: "flex", gap: 8, alignItems: "baseline", marginTop: 3 }}>
+            {text(at, "email", "E-mail", 1)}
+            <select
+              className="sumfield"
+              style={{ fontFamily: "inherit", textAlign: "left" }}
+              aria-label={`Letters of person ${at + 1}`}
+              value={one.letters}
+              onChange={(event) => set(at, { letters: event.target.value as LetterShare })}
+            >
+              {LETTER_SHARES.map((share) => (
+                <option key={share} value={share}>
+                  {SHARE_WORDS[share]}
+                </option>
+              ))}
+            </select>
+            <label style={{ whiteSpace: "nowrap" }}>
+              <input
+                type="checkbox"
+                aria-label={`Person ${at + 1} is called`}
+                checked={one.calls}
+                onChange={(event) => set(at, { calls: event.target.checked })}
+              />{" "}
+              call
+            </label>
+            <button
+              type="button"
+              className="row-open soft"
+              aria-label={`Take off person ${at + 1}`}
+              onClick={() => setDraft(draft.filter((_, index) => index !== at))}
+            >
+              take off
+            </button>
+          </div>
+        </div>
+      ))}
+      {draft.some(({ letters }) => letters === "to") ? null : (
+        <p className="soft">
+          {own.email === null ? (
+            <span className="waits">No e-mail address: letters need one.</span>
+          ) : (
+            `Letters go to ${own.email}.`
+          )}
+        </p>
+      )}
+      <div className="acts">
+        {changed ? (
+          <Act main onClick={keep} disabled={busy}>
+            Keep the persons
+          </Act>
+        ) : null}
+        <Act onClick={() => setDraft([...draft, NOBODY])}>Another person</Act>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,173 @@
+"use client";
+
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount, type Minor } from "@/core/money";
+
+import type { Around } from "../history/types";
+import { Sum } from "../kit/Amount";
+import { LedgerList } from "../kit/lists/LedgerList";
+import { SearchBox } from "../kit/lists/SearchBox";
+
+export type InvoiceState = "open" | "overdue" | "paid" | "all";
+type Invoice = {
+  id: number;
+  kind: string;
+  number: string;
+  customer: string;
+  description: string | null;
+  issuedOn: Day;
+  dueOn: Day;
+  total: Minor;
+  currency: Currency;
+  balance: Minor;
+  poNumber: string | null;
+};
+type Props = Around & {
+  rows: Invoice[];
+  count: number;
+  total: Minor;
+  balance: Minor;
+  state: InvoiceState;
+  issued: string | null;
+  text: string;
+  sorted: string;
+  page: number;
+  pageRows: number;
+};
+
+const STATES: readonly (readonly [InvoiceState, string])[] = [
+  ["open", "Open"],
+  ["overdue", "Overdue"],
+  ["paid", "Settled"],
+  ["all", "All"],
+];
+
+/** Invoices and credit notes by state, with their sums. */
+export function InvoicesPage(props: Props): ReactNode {
+  const { currency, book, today, state, text } = props;
+  const query = `${text === "" ? "" : `&q=${encodeURIComponent(text)}`}${props.issued === null ? "" : `&issued=${props.issued}`}`;
+  return (
+    <>
+      <div className="heading">
+        <h1>
+          {formatAmount(props.balance, currency)}{" "}
+          <small>
+            open on {props.count} {props.count === 1 ? "invoice" : "invoices"}
+            {props.issued === null ? "" : ` issued in ${props.issued}`}
+          </small>
+        </h1>
+        <div className="tabs">
+          {STATES.map(([name, words]) => (
+            <NextLink
+              key={name}
+              href={`?state=${name}${query}`}
+              aria-current={state === name ? "page" : undefined}
+              prefetch={false}
+            >
+              {words}
+            </NextLink>
+          ))}
+        </div>
+        <div className="end">
+          <SearchBox label="Number, customer or PO" value={text} />
+          <a className="soft" href={`/api/v1/b/${book}/export/invoices?state=${state}${query}`}>
+            CSV
+          </a>
+        </div>
+      </div>
+      <LedgerList<Invoice>
+        label="Invoices"
+        rows={props.rows}
+        idOf={(row) => row.id}
+        href={(row) => `/b/${book}/invoices/${row.id}`}
+        sorted={props.sorted}
+        count={props.count}
+        page={props.page}
+        pageRows={props.pageRows}
+        columns={[
+          {
+            id: "number",
+            header: "Number",
+            width: "10%",
+            sort: "number",
+            cell: (row) => row.number,
+            foot: `${props.count} items`,
+          },
+          {
+            id: "customer",
+            header: "Customer",
+            width: "26%",
+            sort: "customer",
+            cell: (row) => <span title={row.customer}>{row.customer}</span>,
+          },
+          {
+            id: "for",
+            header: "For",
+            width: "18%",
+            cell: (row) =>
+              row.kind === "credit_note" ? (
+                "credit note"
+              ) : (
+                <span title={row.description ?? ""}>{row.description ?? "–"}</span>
+              ),
+          },
+          { id: "po", header: "PO", width: "9%", cell: (row) => row.poNumber ?? "–" },
+          {
+            id: "issued",
+            header: "Issued",
+            width: "10%",
+            sort: "issued",
+            cell: (row) => formatDay(row.issuedOn, today),
+          },
+          {
+            id: "due",
+            header: "Due",
+            width: "10%",
+            sort: "due",
+            cell: (row) => (
+              <span className={row.balance > 0 && row.dueOn < today ? "off" : undefined}>
+                {formatDay(row.dueOn, today)}
+                {row.balance > 0 && row.dueOn < today ? " !" : ""}
+              </span>
+            ),
+          },
+          {
+            id: "total",
+            header: "Total",
+            width: "8%",
+            number: true,
+            sort: "total",
+            cell: (row) => <Sum of={row.total} currency={row.currency} />,
+            foot: formatAmount(props.total, currency),
+          },
+          {
+            id: "open",
+            header: "Open",
+            width: "9%",
+            number: true,
+            sort: "open",
+            cell: (row) => <Sum of={row.balance} currency={row.currency} dash />,
+            foot: <span className="total">{formatAmount(props.balance, currency)}</span>,
+          },
+        ]}
+        empty={
+          text ? (
+            <p>No invoice is like that. Try part of its number or of the customer’s name.</p>
+          ) : state === "overdue" ? (
+            <p>Nothing is overdue.</p>
+          ) : (
+            <>
+              <p>No invoices here.</p>
+              <p>
+                They come with a file: <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.
+              </p>
+            </>
+          )
+        }
+      />
+    </>
+  );
+}

@@ -1,0 +1,91 @@
+"use client";
+
+import { type ReactNode, useEffect, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+import { type Currency, formatAmount } from "@/core/money";
+
+import { Act } from "../kit/Act";
+import { onOwnControl } from "../kit/keys";
+import { useActing } from "../shell/Notices";
+import { load } from "../shell/send";
+import type { MatchRow, Workings } from "./types";
+
+/** A write-off over the limit, before the second person. */
+export function SecondWorkings({
+  row,
+  currency,
+  done,
+}: {
+  row: MatchRow;
+  currency: Currency;
+  done: () => void;
+}): ReactNode {
+  const { act, book, busy } = useActing();
+  const [workings, setWorkings] = useState<Workings | null>(null);
+  const [why, setWhy] = useState("");
+  useEffect(() => {
+    void load<Workings>(`/api/v1/b/${book}/receipts/${row.id}/workings`).then((sent) =>
+      setWorkings(sent.ok ? sent.value : null),
+    );
+  }, [book, row.id]);
+  const asked = workings?.asked ?? null;
+  const decide = (approve: boolean): void => {
+    if (asked === null || busy) return;
+    void act<{ actId: number }>(
+      "decideWriteOff",
+      { approvalId: asked.approvalId, approve, why },
+      (value) =>
+        approve
+          ? {
+              words: `${formatAmount(row.amount, currency)} of ${row.from} posted, ${formatAmount(asked.sum, currency)} written off.`,
+              undo: value.actId,
+            }
+          : { words: "Refused: the receipt is to be matched again." },
+    ).then((value) => {
+      if (value) done();
+    });
+  };
+  useHotkeys("enter", () => decide(true), { ignoreEventWhen: onOwnControl }, [asked, busy, why]);
+  if (asked === null)
+    return (
+      <p className="soft" style={{ paddingLeft: 16 }}>
+        Reading …
+      </p>
+    );
+  return (
+    <div className="work two">
+      <div>
+        <p>
+          <b className="strong">{asked.askedBy}</b> asks to write off{" "}
+          <b className="sum">{formatAmount(asked.sum, currency)}</b>: {asked.why}.
+        </p>
+        <p>It would give {asked.words}.</p>
+        <input
+          className="sumfield words"
+          style={{ width: 300, marginTop: 8 }}
+          aria-label="A word on the decision"
+          placeholder="a word on the decision, if you like"
+          value={why}
+          onChange={(event) => setWhy(event.target.value)}
+        />
+        <div className="acts">
+          <Act main hint="Enter" onClick={() => decide(true)} disabled={busy}>
+            Approve and post
+          </Act>
+          <Act onClick={() => decide(false)} disabled={busy}>
+            Refuse
+          </Act>
+          <a href={`/b/${book}/receipts/${row.id}`}>Its story</a>
+        </div>
+      </div>
+      <div>
+        <h2>Why two</h2>
+        <p className="soft">
+          What is over the book’s limit of {formatAmount(workings?.limit ?? 0, currency)} is given
+          up only when somebody other than the one who asked agrees. The header says who is working.
+        </p>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,258 @@
+"use client";
+
+import NextLink from "next/link";
+import { type ReactNode, useState } from "react";
+
+import { type Day, formatDay } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
+
+import { LinkedTable, Story } from "../history/History";
+import type { Around, Linked, Told } from "../history/types";
+import { Act } from "../kit/Act";
+import { Sum } from "../kit/Amount";
+import { useActing } from "../shell/Notices";
+
+type Receipt = {
+  id: number;
+  paidOn: Day;
+  settledOn: Day;
+  amount: Minor;
+  currency: Currency;
+  payerName: string;
+  payerEmail: string;
+  reference: string;
+  state: "to_match" | "placed" | "set_aside" | "returned";
+  unidentified: Minor;
+  onAccount: Minor;
+  applied: Minor;
+  parked: Minor;
+  income: Minor;
+  surcharge: Minor;
+  recovered: Minor;
+  goneBack: Minor;
+  reason: string | null;
+};
+type Item = {
+  id: number;
+  kind: string;
+  externalId: string;
+  on: Day;
+  amount: Minor;
+  payout: { id: number; externalId: string } | null;
+  disputeOpen: boolean;
+};
+type Props = Around & {
+  receipt: Receipt;
+  method: string;
+  customer: { id: number; name: string } | null;
+  given: Linked[];
+  items: Item[];
+  line: { id: number; description: string; postedOn: Day; amount: Minor } | null;
+  hand: { number: string | null; state: string; depositOn: Day | null } | null;
+  told: Told;
+};
+
+const STATE = {
+  to_match: "waits in Match",
+  placed: "placed",
+  set_aside: "set aside",
+  returned: "gone back",
+} as const;
+
+/** A receipt with its whole chain: payer, invoices, fee, payout and bank line, both ways. */
+export function ReceiptPage({
+  receipt,
+  method,
+  customer,
+  given,
+  items,
+  line,
+  hand,
+  told,
+  ...around
+}: Props): ReactNode {
+  const { book, today } = around;
+  const { currency } = receipt;
+  const parts: [string, Minor][] = [
+    ["Given to open items", receipt.applied],
+    ["Surcharge on top", receipt.surcharge],
+    ["On account", receipt.onAccount],
+    ["Not identified", receipt.unidentified],
+    ["Parked", receipt.parked],
+    ["Other income", receipt.income],
+    ["For a debt given up", receipt.recovered],
+    ["Gone back", receipt.goneBack],
+  ];
+  return (
+    <>
+      <div className="heading">
+        <h1>
+          <Sum of={receipt.amount} currency={currency} />{" "}
+          <small>
+            by {method} on {formatDay(receipt.paidOn, today)}
+          </small>
+        </h1>
+        <span className="strong">
+          {receipt.payerName || receipt.payerEmail || "payer not known"}
+        </span>
+        {receipt.state === "to_match" ? (
+          <NextLink className="waits" href={`/b/${book}/match?open=${receipt.id}`}>
+            waits in Match
+          </NextLink>
+        ) : (
+          <span className={receipt.state === "placed" ? "good" : "waits"}>
+            {STATE[receipt.state]}
+            {receipt.reason ? `: ${receipt.reason}` : ""}
+          </span>
+        )}
+      </div>
+      <div className="columns">
+        <section>
+          <h2>What it says</h2>
+          <dl className="facts">
+            {receipt.payerEmail ? (
+              <>
+                <dt>E-mail</dt>
+                <dd>{receipt.payerEmail}</dd>
+              </>
+            ) : null}
+            <dt>Memo</dt>
+            <dd>{receipt.reference || <span className="soft">none</span>}</dd>
+            {hand ? (
+              <>
+                <dt>By hand</dt>
+                <dd>
+                  {hand.number ? `number ${hand.number}, ` : ""}
+                  {hand.state}
+                  {hand.depositOn ? `, taken there ${formatDay(hand.depositOn, today)}` : ""}
+                </dd>
+              </>
+            ) : null}
+            <dt>Settled</dt>
+            <dd>{formatDay(receipt.settledOn, today)}</dd>
+            <dt>Customer</dt>
+            <dd>
+              {customer ? (
+                <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink>
+              ) : (
+                <span className="soft">not known yet</span>
+              )}
+            </dd>
+          </dl>
+          <h2>What became of it</h2>
+          <table className="small" aria-label="What became of it">
+            <tbody>
+              {parts
+                .filter(([, sum]) => sum !== 0)
+                .map(([words, sum]) => (
+                  <tr key={words}>
+                    <td>{words}</td>
+                    <td className="num sum">
+                      <Sum of={sum} currency={currency} />
+                    </td>
+                  </tr>
+                ))}
+              <tr>
+                <td className="soft">the receipt</td>
+                <td className="num">
+                  <span className="total">
+                    <Sum of={receipt.amount} currency={currency} />
+                  </span>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <h2>Given to</h2>
+          <LinkedTable
+            linked={given}
+            label="Open items it was given to"
+            foot="given"
+            empty="Nothing of it was given to an open item."
+            {...around}
+            currency={currency}
+          />
+          <h2>{line ? "On the statement" : hand ? "At the bank" : "At the processor"}</h2>
+          {line ? (
+            <p>
+              <NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink>,{" "}
+              {formatDay(line.postedOn, today)},{" "}
+              <span className="sum">
+                <Sum of={line.amount} currency={currency} />
+              </span>
+            </p>
+          ) : hand ? (
+            <p>
+              <NextLink className="waits" href={`/b/${book}/match?queue=hand`}>
+                not on a statement yet
+              </NextLink>
+            </p>
+          ) : (
+            <Items items={items} {...around} currency={currency} />
+          )}
+        </section>
+        <Story told={told} {...around} />
+      </div>
+    </>
+  );
+}
+
+function Items({ items, book, currency, today }: Around & { items: readonly Item[] }): ReactNode {
+  return (
+    <table className="small" aria-label="At the processor">
+      <tbody>
+        {items.map((item) => (
+          <tr key={item.id}>
+            <td>
+              {item.kind} <span className="soft">{item.externalId}</span>
+            </td>
+            <td className="soft">{formatDay(item.on, today)}</td>
+            <td>
+              {item.payout ? (
+                <NextLink href={`/b/${book}/payouts/${item.payout.id}`} prefetch={false}>
+                  payout {item.payout.externalId}
+                </NextLink>
+              ) : (
+                <span className="waits">in no payout yet</span>
+              )}
+              {item.disputeOpen ? <Lost item={item} /> : null}
+            </td>
+            <td className="num sum">
+              <Sum of={item.amount} currency={currency} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** A dispute that was lost cannot be taken back, so it asks a second time. */
+function Lost({ item }: { item: Item }): ReactNode {
+  const { act, busy } = useActing();
+  const [asking, setAsking] = useState(false);
+  if (!asking)
+    return (
+      <>
+        {" "}
+        <button type="button" className="row-open strong" onClick={() => setAsking(true)}>
+          It was lost
+        </button>
+      </>
+    );
+  return (
+    <span className="acts" style={{ marginTop: 4 }}>
+      <Act
+        main
+        disabled={busy}
+        onClick={() =>
+          void act("disputeLost", { processorItemId: item.id }, () => ({
+            words: "The dispute is lost; what the receipt had paid is open again.",
+          }))
+        }
+      >
+        Open its invoices again
+      </Act>
+      <Act onClick={() => setAsking(false)}>Not now</Act>
+    </span>
+  );
+}

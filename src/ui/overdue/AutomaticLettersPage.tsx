@@ -1,0 +1,216 @@
+"use client";
+
+import NextLink from "next/link";
+import { type ReactNode, useState } from "react";
+
+import { type Day, formatDay } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
+
+import { Act } from "../kit/Act";
+import { Sum } from "../kit/Amount";
+import { LedgerList } from "../kit/lists/LedgerList";
+import { useActing } from "../shell/Notices";
+import { OverdueTabs } from "./OverdueTabs";
+
+type Row = {
+  customerId: number;
+  name: string;
+  step: string;
+  sum: Minor;
+  why: string | null;
+  problem: string | null;
+};
+type Props = {
+  book: string;
+  currency: Currency;
+  today: Day;
+  on: Day | null;
+  hour: number;
+  gone: boolean;
+  /** How many go, and what they ask for. */ going: number;
+  sum: Minor;
+  rows: Row[];
+  count: number;
+  page: number;
+  pageRows: number;
+};
+
+/** What goes without a look next, and when; anyone can be taken out beforehand, with a reason. */
+export function ByThemselvesPage({
+  book,
+  currency,
+  today,
+  on,
+  hour,
+  gone,
+  going,
+  sum,
+  rows,
+  count,
+  page,
+  pageRows,
+}: Props): ReactNode {
+  const { act, busy } = useActing();
+  const now = (): void =>
+    void act<{ sent: number }>("runLetters", {}, (value) => ({
+      words: `${value.sent} ${value.sent === 1 ? "letter goes" : "letters go"} to the outbox.`,
+    }));
+  return (
+    <>
+      <div className="heading">
+        <h1>
+          <Sum of={sum} currency={currency} />{" "}
+          <small>
+            {on === null
+              ? "asked for without a look"
+              : `asked for without a look, in ${going} ${going === 1 ? "letter" : "letters"}`}
+          </small>
+        </h1>
+        {on === null ? null : (
+          <span>
+            {gone ? "Today’s have gone. The next go" : "They go"}{" "}
+            <b className="strong">
+              {formatDay(on, today)} at {hour}:00
+            </b>
+          </span>
+        )}
+        <div className="end">
+          {on === today && !gone ? (
+            <Act onClick={now} disabled={busy || going === 0}>
+              Let them go now
+            </Act>
+          ) : null}
+        </div>
+      </div>
+      <OverdueTabs at="by-itself" />
+      <LedgerList<Row>
+        label="Letters that go by themselves"
+        rows={rows}
+        idOf={(row) => row.customerId}
+        count={count}
+        page={page}
+        pageRows={pageRows}
+        columns={[
+          {
+            id: "customer",
+            header: "Customer",
+            width: "34%",
+            cell: (row) => (
+              <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>
+                {row.why === null && row.problem === null ? row.name : <s>{row.name}</s>}
+              </NextLink>
+            ),
+            foot: `${going} of ${count}`,
+          },
+          {
+            id: "step",
+            header: "Says",
+            width: "36%",
+            cell: (row) =>
+              row.problem !== null ? (
+                <span className="off">{row.problem}</span>
+              ) : row.why !== null ? (
+                <span className="waits">taken out: {row.why}</span>
+              ) : (
+                row.step
+              ),
+          },
+          {
+            id: "sum",
+            header: "Sum",
+            width: "12%",
+            number: true,
+            cell: (row) => <Sum of={row.sum} currency={currency} />,
+            foot: (
+              <span className="total">
+                <Sum of={sum} currency={currency} />
+              </span>
+            ),
+          },
+          {
+            id: "out",
+            header: "Beforehand",
+            width: "18%",
+            number: true,
+            cell: (row) => <TakeOut row={row} on={on ?? today} />,
+          },
+        ]}
+        empty={
+          on === null ? (
+            <>
+              <p>No letter goes without a look.</p>
+              <p>
+                <NextLink href={`/b/${book}/settings`} prefetch={false}>
+                  Set-up
+                </NextLink>{" "}
+                says on which days letters go that may.
+              </p>
+            </>
+          ) : (
+            <>
+              <p>Nobody gets a letter without a look that day.</p>
+              <p>
+                A letter goes by itself only where its{" "}
+                <NextLink href="?show=ladders" prefetch={false}>
+                  step
+                </NextLink>{" "}
+                and the customer’s page both say so, and nothing holds it back.
+              </p>
+            </>
+          )
+        }
+      />
+    </>
+  );
+}
+
+function TakeOut({ row, on }: { row: Row; on: Day }): ReactNode {
+  const { act, busy } = useActing();
+  const [asking, setAsking] = useState(false);
+  const [why, setWhy] = useState("");
+  const skip = (reason: string | null): void =>
+    void act("skipRun", { customerId: row.customerId, onDay: on, why: reason }, () => ({
+      words:
+        reason === null
+          ? `${row.name} gets its letter again.`
+          : `${row.name} gets no letter that day.`,
+    })).then(() => setAsking(false));
+  if (row.why !== null)
+    return (
+      <button type="button" className="row-open strong" disabled={busy} onClick={() => skip(null)}>
+        put back
+      </button>
+    );
+  if (!asking)
+    return (
+      <button
+        type="button"
+        className="row-open soft"
+        disabled={busy}
+        onClick={() => setAsking(true)}
+      >
+        take out
+      </button>
+    );
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        skip(why);
+      }}
+    >
+      <input
+        className="sumfield words"
+        style={{ width: 190, fontFamily: "inherit" }}
+        autoFocus
+        aria-label={`Why ${row.name} is taken out`}
+        placeholder="why, then Enter"
+        value={why}
+        onChange={(event) => setWhy(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") setAsking(false);
+        }}
+      />
+    </form>
+  );
+}

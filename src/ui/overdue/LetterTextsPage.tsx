@@ -1,0 +1,253 @@
+"use client";
+
+import { Textarea } from "@chakra-ui/react";
+import { type ReactNode, useEffect, useState } from "react";
+
+import { type Language, LANGUAGES, TONES } from "@/core/followup";
+
+import { LANGUAGE_WORDS } from "../customers/FollowedAs";
+import { Act } from "../kit/Act";
+import { useActing } from "../shell/Notices";
+import { post } from "../shell/send";
+import { OverdueTabs } from "./OverdueTabs";
+
+type Words = { subject: string; body: string };
+type Own = Words & { ladderId: number; tone: number; language: Language };
+type Props = {
+  fields: readonly (readonly [string, string])[];
+  own: Own[];
+  shipped: Own[];
+  ladders: { id: number; name: string }[];
+  customers: { id: number; name: string }[];
+};
+
+/** The words of letters: those that ship, or the book's own, by ladder, tone and language, with what they say to a real customer beside them. */
+export function WordingsPage({ fields, own, shipped, ladders, customers }: Props): ReactNode {
+  const { act, busy } = useActing();
+  const [ladderId, setLadder] = useState(0);
+  const [tone, setTone] = useState(1);
+  const [language, setLanguage] = useState<Language>("en");
+  const [customerId, setCustomer] = useState(customers[0]?.id ?? 0);
+  const kept = own.find(
+    (one) => one.ladderId === ladderId && one.tone === tone && one.language === language,
+  );
+  const standing =
+    kept ??
+    own.find((one) => one.ladderId === 0 && one.tone === tone && one.language === language) ??
+    shipped.find((one) => one.tone === tone && one.language === language);
+  const where = `${ladderId} ${tone} ${language} ${standing?.subject ?? ""} ${standing?.body ?? ""}`;
+  const [typed, setTyped] = useState<(Words & { where: string }) | null>(null);
+  const words: Words =
+    typed?.where === where
+      ? typed
+      : { subject: standing?.subject ?? "", body: standing?.body ?? "" };
+  const change = (to: Partial<Words>): void =>
+    setTyped({ where, subject: words.subject, body: words.body, ...to });
+  const changed =
+    typed?.where === where && (typed.subject !== standing?.subject || typed.body !== standing.body);
+  const keep = (): void =>
+    void act("setWordingOf", { ladderId, tone, language, ...words }, () => ({
+      words: "These words are used from now on.",
+    })).then((value) => {
+      if (value !== null) setTyped(null);
+    });
+  const field = { fontFamily: "inherit", textAlign: "left" as const };
+  return (
+    <>
+      <div className="heading">
+        <h1>
+          {own.length} <small>wordings of your own; {shipped.length} ship</small>
+        </h1>
+      </div>
+      <OverdueTabs at="words" />
+      <div className="acts" style={{ margin: "10px 0" }}>
+        <select
+          className="sumfield"
+          style={field}
+          aria-label="Ladder"
+          value={ladderId}
+          onChange={(event) => setLadder(Number(event.target.value))}
+        >
+          <option value={0}>every ladder</option>
+          {ladders.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </select>
+        <select
+          className="sumfield"
+          style={field}
+          aria-label="Tone"
+          value={tone}
+          onChange={(event) => setTone(Number(event.target.value))}
+        >
+          {TONES.map((one, at) => (
+            <option key={one} value={at + 1}>
+              {one}
+            </option>
+          ))}
+        </select>
+        <select
+          className="sumfield"
+          style={field}
+          aria-label="Language"
+          value={language}
+          onChange={(event) => setLanguage(event.target.value as Language)}
+        >
+          {LANGUAGES.map((one) => (
+            <option key={one} value={one}>
+              {LANGUAGE_WORDS[one]}
+            </option>
+          ))}
+        </select>
+        <span className="soft">
+          {kept
+            ? "your own words"
+            : standing && "ladderId" in standing && own.includes(standing)
+              ? "your own words for every ladder"
+              : "as it ships"}
+        </span>
+      </div>
+      <div className="columns">
+        <section>
+          <input
+            className="sumfield words"
+            style={{ ...field, width: "100%" }}
+            aria-label="Subject"
+            value={words.subject}
+            onChange={(event) => change({ subject: event.target.value })}
+          />
+          <Textarea
+            aria-label="Letter"
+            value={words.body}
+            onChange={(event) => change({ body: event.target.value })}
+            rows={17}
+            fontFamily="mono"
+            fontSize="13px"
+            bg="sheet"
+            borderColor="rule"
+            borderRadius="4px"
+            mt="2"
+          />
+          <div className="acts">
+            <Act main onClick={keep} disabled={busy || !changed}>
+              Keep these words
+            </Act>
+            {changed ? <Act onClick={() => setTyped(null)}>As they stood</Act> : null}
+            {kept && !changed ? (
+              <Act
+                disabled={busy}
+                onClick={() =>
+                  void act("dropWording", { ladderId, tone, language }, () => ({
+                    words: "The words that ship are used again.",
+                  }))
+                }
+              >
+                Back to what ships
+              </Act>
+            ) : null}
+          </div>
+          <dl className="facts" style={{ fontSize: 13 }}>
+            {fields.map(([name, says]) => [
+              <dt key={`${name} t`}>
+                <code>{`{{ ${name} }}`}</code>
+              </dt>,
+              <dd key={`${name} d`}>{says}</dd>,
+            ])}
+          </dl>
+          <p className="soft">
+            {"A condition stands in {% if count == 1 %} … {% else %} … {% endif %}."}
+          </p>
+        </section>
+        <Preview
+          words={words}
+          tone={tone}
+          language={language}
+          customers={customers}
+          customerId={customerId}
+          choose={setCustomer}
+        />
+      </div>
+    </>
+  );
+}
+
+/** What the words say to a real customer, as they are typed. */
+function Preview({
+  words,
+  tone,
+  language,
+  customers,
+  customerId,
+  choose,
+}: {
+  words: Words;
+  tone: number;
+  language: Language;
+  customers: Props["customers"];
+  customerId: number;
+  choose: (id: number) => void;
+}): ReactNode {
+  const { book } = useActing();
+  const [shown, setShown] = useState<Words | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const { subject, body } = words;
+  useEffect(() => {
+    let current = true;
+    const wait = setTimeout(() => {
+      if (customerId === 0) return;
+      void post<Words>(
+        `/api/v1/b/${book}/overdue/preview`,
+        JSON.stringify({ customerId, tone, language, subject, body }),
+        { "content-type": "application/json" },
+      ).then((sent) => {
+        if (!current) return;
+        setProblem(sent.ok ? null : sent.message);
+        if (sent.ok) setShown(sent.value);
+      });
+    }, 150);
+    return () => {
+      current = false;
+      clearTimeout(wait);
+    };
+  }, [book, customerId, tone, language, subject, body]);
+  return (
+    <section>
+      <h2 style={{ display: "flex", gap: 10 }}>
+        As it would go to{" "}
+        <select
+          className="sumfield"
+          style={{ fontFamily: "inherit", textAlign: "left", maxWidth: 260 }}
+          aria-label="Customer"
+          value={customerId}
+          onChange={(event) => choose(Number(event.target.value))}
+        >
+          {customers.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </select>
+      </h2>
+      {customers.length === 0 ? (
+        <p className="soft">Nobody is overdue, so there is nobody to show it on.</p>
+      ) : null}
+      {problem === null ? null : (
+        <p className="off" role="alert">
+          ✗ {problem}
+        </p>
+      )}
+      {shown ? (
+        <div style={{ opacity: problem === null ? 1 : 0.5 }}>
+          <p>
+            <b className="strong">{shown.subject}</b>
+          </p>
+          <pre className="letter" style={{ maxHeight: "none" }} data-testid="preview">
+            {shown.body}
+          </pre>
+        </div>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,410 @@
+"use client";
+
+import { Textarea } from "@chakra-ui/react";
+import NextLink from "next/link";
+import { type ReactNode, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+import type { Day } from "@/core/calendar";
+import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
+
+import { Act } from "../kit/Act";
+import { Sum } from "../kit/Amount";
+import { LedgerList } from "../kit/lists/LedgerList";
+import { useOpenRow } from "../kit/lists/useOpenRow";
+import { useActing } from "../shell/Notices";
+import { OverdueTabs } from "./OverdueTabs";
+import { type BackAddress, CameBack } from "./ReturnedLetters";
+
+type RunLetter = {
+  customerId: number;
+  name: string;
+  to: string | null;
+  copies: string;
+  problem: string | null;
+  subject: string;
+  body: string;
+  sum: Minor;
+  items: number;
+  oldestDays: number;
+  step: string;
+  ladder: string;
+  attach: "none" | "statement" | "invoices";
+  fee: Minor;
+  byItself: boolean;
+};
+type Props = {
+  book: string;
+  currency: Currency;
+  letters: RunLetter[];
+  count: number;
+  page: number;
+  pageRows: number;
+  going: { customerId: number; sum: Minor }[];
+  others: { customerId: number; name: string; act: string; sum: Minor }[];
+  held: { why: string; count: number; sum: Minor }[];
+  today: Day;
+  back: BackAddress[];
+};
+type Words = { subject: string; body: string };
+
+/** The letters of today, prepared: looked through one after the other, changed, taken out with a reason, and sent together after a second step. */
+export function RunPage({
+  book,
+  currency,
+  letters,
+  count,
+  page,
+  pageRows,
+  going: all,
+  others,
+  held,
+  today,
+  back,
+}: Props): ReactNode {
+  const { act, busy } = useActing();
+  const [open, setOpen] = useOpenRow();
+  const [changed, setChanged] = useState<ReadonlyMap<number, Words>>(new Map());
+  const [out, setOut] = useState<ReadonlyMap<number, string>>(new Map());
+  const [asking, setAsking] = useState(false);
+  const [far, setFar] = useState<{ done: number; of: number } | null>(null);
+  const going = all.filter(({ customerId }) => !out.has(customerId));
+  const send = (): void => {
+    if (busy || going.length === 0) return;
+    setAsking(false);
+    // What was not changed is written when it goes, from what is open then.
+    const said = going.map(({ customerId }) => ({ customerId, ...changed.get(customerId) }));
+    void act<{ sent: number; held: { customer: string; why: string }[] }>(
+      "sendLetters",
+      { letters: said },
+      (value) => ({
+        words: `${value.sent} ${value.sent === 1 ? "letter goes" : "letters go"} to the outbox${value.held.length > 0 ? `; ${value.held.length} held: ${value.held[0]?.customer ?? ""} ${value.held[0]?.why ?? ""}` : ""}.`,
+      }),
+      (done, of) => setFar({ done, of }),
+    ).then(() => setFar(null));
+    for (const [customerId, why] of out)
+      if (why !== "")
+        void act(
+          "logContact",
+          { customerId, kind: "note", text: `not written to today: ${why}` },
+          () => ({ words: "Noted." }),
+        );
+  };
+  useHotkeys("s", () => setAsking(going.length > 0), { preventDefault: true }, [going.length]);
+  useHotkeys("enter", send, { enabled: asking, preventDefault: true }, [send]);
+  useHotkeys("escape", () => setAsking(false), { enabled: asking });
+  const take = (id: number, why: string | null): void => {
+    const next = new Map(out);
+    if (why === null) next.delete(id);
+    else next.set(id, why);
+    setOut(next);
+  };
+  return (
+    <>
+      <div className="heading">
+        <h1>
+          <Sum of={sumOf(going, ({ sum }) => sum)} currency={currency} />{" "}
+          <small>
+            asked for in {going.length} {going.length === 1 ? "letter" : "letters"} today
+          </small>
+        </h1>
+        <div className="end">
+          {asking ? (
+            <>
+              <span>They leave the house now.</span>
+              <Act main hint="Enter" onClick={send} disabled={busy}>
+                Send these {going.length}
+              </Act>
+              <Act hint="Esc" onClick={() => setAsking(false)}>
+                Not yet
+              </Act>
+            </>
+          ) : far ? (
+            <span>
+              {far.done} of {far.of} …
+            </span>
+          ) : (
+            <Act
+              main
+              hint="S"
+              onClick={() => setAsking(true)}
+              disabled={busy || going.length === 0}
+            >
+              Send {going.length}
+            </Act>
+          )}
+        </div>
+      </div>
+      <OverdueTabs at="run" />
+      <LedgerList<RunLetter>
+        label="Letters of today"
+        rows={letters}
+        count={count}
+        page={page}
+        pageRows={pageRows}
+        idOf={(row) => row.customerId}
+        openId={open}
+        onOpen={setOpen}
+        columns={[
+          {
+            id: "customer",
+            header: "Customer",
+            width: "24%",
+            cell: (row) => (
+              <span title={row.name} className={out.has(row.customerId) ? "soft" : ""}>
+                {out.has(row.customerId) ? <s>{row.name}</s> : row.name}
+              </span>
+            ),
+            foot: `${count} prepared, ${count - going.length} not going`,
+          },
+          { id: "step", header: "Says", width: "14%", cell: (row) => row.step },
+          { id: "ladder", header: "Ladder", width: "11%", cell: (row) => row.ladder },
+          {
+            id: "subject",
+            header: "Subject",
+            width: "31%",
+            cell: (row) => {
+              const subject = changed.get(row.customerId)?.subject ?? row.subject;
+              return <span title={subject}>{subject}</span>;
+            },
+          },
+          {
+            id: "with",
+            header: "With it",
+            width: "10%",
+            cell: (row) =>
+              ({ none: "–", statement: "statement", invoices: "all papers" })[row.attach],
+          },
+          {
+            id: "sum",
+            header: "Sum",
+            width: "10%",
+            number: true,
+            cell: (row) =>
+              row.problem !== null ? (
+                <span className="off" title={row.problem}>
+                  {row.problem.startsWith("no") ? "no address" : "came back"}
+                </span>
+              ) : (
+                <Sum of={row.sum} currency={currency} />
+              ),
+            foot: (
+              <span className="total">
+                {formatAmount(
+                  sumOf(going, ({ sum }) => sum),
+                  currency,
+                )}
+              </span>
+            ),
+          },
+        ]}
+        workings={(row) => (
+          <Looking
+            key={row.customerId}
+            row={row}
+            book={book}
+            currency={currency}
+            words={changed.get(row.customerId) ?? row}
+            change={(words) => setChanged(new Map(changed).set(row.customerId, words))}
+            why={out.get(row.customerId) ?? null}
+            take={(why) => take(row.customerId, why)}
+            next={() => {
+              const at = letters.findIndex((one) => one.customerId === row.customerId);
+              setOpen(letters[at + 1]?.customerId ?? null);
+            }}
+          />
+        )}
+        empty={
+          <>
+            <p className="good">✓ No letter is due today.</p>
+            <p>
+              Who is late and what they wait for stands under{" "}
+              <NextLink href="?">Who is late</NextLink>.
+            </p>
+          </>
+        }
+      />
+      <div
+        className="columns"
+        style={{
+          flex: "0 1 auto",
+          minHeight: 132,
+          maxHeight: 210,
+          gridTemplateColumns: "repeat(3, minmax(0, 1fr))",
+        }}
+      >
+        <section>
+          <h2>
+            By another way than a letter <span className="soft">{others.length}</span>
+          </h2>
+          <table className="small" aria-label="Calls and tasks">
+            <tbody>
+              {others.slice(0, 12).map((one) => (
+                <tr key={one.customerId}>
+                  <td>
+                    <NextLink href={`/b/${book}/overdue?open=${one.customerId}`} prefetch={false}>
+                      {one.name}
+                    </NextLink>
+                  </td>
+                  <td className="soft">{one.act}</td>
+                  <td className="num">
+                    <Sum of={one.sum} currency={currency} />
+                  </td>
+                </tr>
+              ))}
+              {others.length === 0 ? (
+                <tr>
+                  <td className="soft">None today.</td>
+                </tr>
+              ) : null}
+            </tbody>
+          </table>
+        </section>
+        <section>
+          <h2>Held back, and why</h2>
+          <table className="small" aria-label="Held back">
+            <tbody>
+              {held.map((one) => (
+                <tr key={one.why}>
+                  <td className="waits">{one.why}</td>
+                  <td className="soft">{one.count}</td>
+                  <td className="num">
+                    <Sum of={one.sum} currency={currency} />
+                  </td>
+                </tr>
+              ))}
+              {held.length === 0 ? (
+                <tr>
+                  <td className="soft">Nobody.</td>
+                </tr>
+              ) : null}
+            </tbody>
+          </table>
+        </section>
+        <CameBack book={book} back={back} today={today} />
+      </div>
+    </>
+  );
+}
+
+/** One letter, looked at: its words can be changed; it can be taken out, with a reason. */
+function Looking({
+  row,
+  book,
+  currency,
+  words,
+  change,
+  why,
+  take,
+  next,
+}: {
+  row: RunLetter;
+  book: string;
+  currency: Currency;
+  words: Words;
+  change: (words: Words) => void;
+  why: string | null;
+  take: (why: string | null) => void;
+  next: () => void;
+}): ReactNode {
+  const [asking, setAsking] = useState(false);
+  const [reason, setReason] = useState("");
+  useHotkeys(
+    "x",
+    () => {
+      if (why === null) setAsking(true);
+      else take(null);
+    },
+    { preventDefault: true },
+    [why],
+  );
+  return (
+    <div className="work two">
+      <div>
+        <p className="soft" style={{ margin: "4px 0" }}>
+          To{" "}
+          {row.problem === null ? (
+            `${row.to ?? ""}${row.copies === "" ? "" : `, a copy to ${row.copies}`}`
+          ) : (
+            <span className="off">{row.problem}</span>
+          )}
+          . {row.items} {row.items === 1 ? "invoice" : "invoices"}, the oldest {row.oldestDays} days
+          {row.fee === 0 ? (
+            ""
+          ) : (
+            <>
+              ; a fee of <Sum of={row.fee} currency={currency} /> is named in it
+            </>
+          )}
+          {row.byItself ? "; may go by itself" : ""}.
+        </p>
+        <input
+          className="sumfield words"
+          style={{ width: "100%", fontFamily: "inherit" }}
+          aria-label="Subject"
+          value={words.subject}
+          onChange={(event) => change({ ...words, subject: event.target.value })}
+        />
+        <Textarea
+          aria-label="Letter"
+          value={words.body}
+          onChange={(event) => change({ ...words, body: event.target.value })}
+          rows={11}
+          fontFamily="mono"
+          fontSize="13px"
+          bg="sheet"
+          borderColor="rule"
+          borderRadius="4px"
+          mt="2"
+        />
+      </div>
+      <div>
+        {asking ? (
+          <form
+            className="acts"
+            onSubmit={(event) => {
+              event.preventDefault();
+              take(reason);
+              setAsking(false);
+              next();
+            }}
+          >
+            <input
+              className="sumfield words"
+              style={{ width: 230, fontFamily: "inherit" }}
+              autoFocus
+              aria-label="Why it does not go"
+              placeholder="Why it does not go today"
+              value={reason}
+              onChange={(event) => setReason(event.target.value)}
+              onKeyDown={(event) => {
+                if (event.key === "Escape") setAsking(false);
+              }}
+            />
+            <Act main type="submit" disabled={reason.trim() === ""}>
+              Take out
+            </Act>
+          </form>
+        ) : (
+          <div className="acts">
+            {why === null ? (
+              <Act hint="X" onClick={() => setAsking(true)}>
+                Take it out
+              </Act>
+            ) : (
+              <Act hint="X" onClick={() => take(null)}>
+                Put it back
+              </Act>
+            )}
+            <NextLink href={`/b/${book}/overdue?open=${row.customerId}`} prefetch={false}>
+              What was said before
+            </NextLink>
+          </div>
+        )}
+        {why === null ? null : (
+          <p className="waits">Does not go today: {why}. That is noted when the others are sent.</p>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,146 @@
+"use client";
+
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+
+import { type Day, formatDay } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
+
+import { Sum } from "../kit/Amount";
+import { LedgerList } from "../kit/lists/LedgerList";
+import { OverdueTabs } from "./OverdueTabs";
+import { Decide, type Waiting } from "./WriteOffQuestion";
+
+type Row = {
+  key: string;
+  on: Day;
+  customerId: number;
+  customer: string;
+  words: string;
+  href: string;
+  why: string;
+  by: string;
+  currency: Currency;
+  sum: Minor;
+  paid: boolean;
+};
+type Props = {
+  book: string;
+  today: Day;
+  waiting: (Waiting & { customerId: number; customer: string })[];
+  rows: Row[];
+};
+
+/** Debts given up: what waits for a second person first, then what was given up and what was paid for it after all. */
+export function GivenUpPage({ book, today, waiting, rows }: Props): ReactNode {
+  const currencies = [...new Set([...rows, ...waiting].map(({ currency }) => currency))];
+  const total = (of: readonly { currency: Currency; sum: Minor }[]): ReactNode =>
+    currencies.map((one, at) => (
+      <span key={one}>
+        {at > 0 ? " + " : ""}
+        <Sum
+          of={of.filter(({ currency }) => currency === one).reduce((so, { sum }) => so + sum, 0)}
+          currency={one}
+        />
+      </span>
+    ));
+  const [given, back] = [rows.filter(({ paid }) => !paid), rows.filter(({ paid }) => paid)];
+  return (
+    <>
+      <div className="heading">
+        <h1>
+          {rows.length === 0 ? "Nothing" : total(given)} <small>given up, {given.length}</small>
+        </h1>
+        {back.length > 0 ? (
+          <span>
+            <b className="strong sum">{total(back)}</b> of it paid after all
+          </span>
+        ) : null}
+      </div>
+      <OverdueTabs at="given-up" />
+      {waiting.length > 0 ? (
+        <section style={{ maxWidth: 760 }}>
+          <h2>
+            Waits for a second person <span className="soft">{waiting.length}</span>
+          </h2>
+          {waiting.map((one) => (
+            <div
+              key={one.id}
+              style={{ borderBottom: "1px solid var(--d-colors-line)", padding: "6px 0" }}
+            >
+              <NextLink href={`/b/${book}/customers/${one.customerId}`} prefetch={false}>
+                {one.customer}
+              </NextLink>
+              <Decide asked={one} />
+            </div>
+          ))}
+        </section>
+      ) : null}
+      <LedgerList<Row>
+        label="Debts given up"
+        rows={rows}
+        idOf={(row) => row.key}
+        columns={[
+          { id: "on", header: "Day", width: "12%", cell: (row) => formatDay(row.on, today) },
+          {
+            id: "customer",
+            header: "Customer",
+            width: "26%",
+            cell: (row) => (
+              <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>
+                {row.customer}
+              </NextLink>
+            ),
+          },
+          {
+            id: "what",
+            header: "What",
+            width: "14%",
+            cell: (row) => (
+              <NextLink href={`/b/${book}/${row.href}`} prefetch={false}>
+                {row.words}
+              </NextLink>
+            ),
+          },
+          {
+            id: "why",
+            header: "Why",
+            width: "14%",
+            cell: (row) => <span className="soft">{row.why}</span>,
+          },
+          {
+            id: "by",
+            header: "By",
+            width: "12%",
+            cell: (row) => <span className="soft">{row.by}</span>,
+          },
+          {
+            id: "sum",
+            header: "Given up",
+            width: "11%",
+            number: true,
+            cell: (row) => (row.paid ? "" : <Sum of={row.sum} currency={row.currency} />),
+            foot: <span className="total">{total(given)}</span>,
+          },
+          {
+            id: "back",
+            header: "Paid after all",
+            width: "11%",
+            number: true,
+            cell: (row) => (row.paid ? <Sum of={row.sum} currency={row.currency} /> : ""),
+            foot: <span className="total">{back.length > 0 ? total(back) : "–"}</span>,
+          },
+        ]}
+        empty={
+          <>
+            <p>Nothing was given up yet.</p>
+            <p>
+              An invoice that will not be paid is given up on its own page; over the book’s limit it
+              takes two people.
+            </p>
+          </>
+        }
+      />
+    </>
+  );
+}

@@ -1,0 +1,121 @@
+"use client";
+
+import NextLink from "next/link";
+import { type ReactNode, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, ownRate, sumOf } from "@/core/money";
+
+import { Act } from "../kit/Act";
+import { Sum } from "../kit/Amount";
+import { onOwnControl } from "../kit/keys";
+import { useActing } from "../shell/Notices";
+import type { PayoutRow, PayoutWorkings } from "./types";
+
+/** A payout in another currency, against the bank line that it came in: at which rate, and what the exchange made of it. */
+export function AbroadTying({
+  workings,
+  row,
+  currency,
+  today,
+  done,
+}: {
+  workings: PayoutWorkings;
+  row: PayoutRow;
+  currency: Currency;
+  today: Day;
+  done: () => void;
+}): ReactNode {
+  const { act, busy, book } = useActing();
+  const { payout, openLines, rate } = workings;
+  const [chosen, setChosen] = useState<ReadonlySet<number>>(
+    new Set(payout.candidate ? [payout.candidate.id] : []),
+  );
+  const came = sumOf(
+    openLines.filter((line) => chosen.has(line.id)),
+    (line) => line.amount,
+  );
+  const none = chosen.size === 0 || busy;
+  const tie = (): void => {
+    if (!none)
+      void act<{ actId: number }>(
+        "tiePayout",
+        { payoutId: row.id, bankLineIds: [...chosen], difference: null },
+        (value) => ({ words: `Payout ${row.externalId} tied to the bank.`, undo: value.actId }),
+      ).then((value) => {
+        if (value) done();
+      });
+  };
+  useHotkeys("enter", tie, { ignoreEventWhen: onOwnControl, preventDefault: true }, [tie]);
+  const toggle = (id: number): void =>
+    setChosen(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
+  return (
+    <>
+      <h2>
+        {openLines.length === 0 ? "No bank line is open near it" : "Bank lines not explained yet"}
+      </h2>
+      <table className="tally">
+        <tbody>
+          {openLines.map((line) => (
+            <tr key={line.id}>
+              <td>
+                <label style={{ cursor: "pointer" }}>
+                  <input
+                    type="checkbox"
+                    checked={chosen.has(line.id)}
+                    onChange={() => toggle(line.id)}
+                  />{" "}
+                  {formatDay(line.postedOn, today)} <span className="soft">{line.description}</span>
+                </label>
+              </td>
+              <td className="num">
+                <Sum of={line.amount} currency={currency} />
+              </td>
+            </tr>
+          ))}
+          <tr>
+            <td className="soft">
+              less <Sum of={payout.net} currency={payout.currency} />, carried at
+            </td>
+            <td className="num">
+              <Sum of={-payout.bookNet} currency={currency} />
+            </td>
+          </tr>
+          {chosen.size === 0 ? null : (
+            <tr>
+              <td className="soft">
+                less what the exchange {came < payout.bookNet ? "cost" : "gained"}
+              </td>
+              <td className="num">
+                <Sum of={payout.bookNet - came} currency={currency} />
+              </td>
+            </tr>
+          )}
+          <tr className="last">
+            <td className="soft">Off by</td>
+            <td className="num">
+              <span
+                className={`total ${chosen.size === 0 ? "off" : "good"}`}
+                style={{ fontSize: 17 }}
+              >
+                <Sum of={chosen.size === 0 ? -payout.bookNet : 0} currency={currency} />
+              </span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p className="soft">
+        {chosen.size === 0
+          ? `Tick the line it came in; it should be at the bank on ${formatDay(row.expectedOn, today)}.`
+          : `The bank gave ${ownRate(came, currency, payout.net, payout.currency)} for one ${payout.currency}; the day’s rate was ${rate ?? "not known"}.`}
+      </p>
+      <div className="acts">
+        <Act main hint="Enter" onClick={tie} disabled={none}>
+          Tie at this rate
+        </Act>
+        <NextLink href={`/b/${book}/payouts/${row.id}`}>Its story</NextLink>
+      </div>
+    </>
+  );
+}

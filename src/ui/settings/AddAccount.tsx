@@ -1,0 +1,202 @@
+"use client";
+
+import { zodResolver } from "@hookform/resolvers/zod";
+import { type ReactNode, useState } from "react";
+import { useForm } from "react-hook-form";
+import { z } from "zod";
+
+import { type Currency, currencyOf, parseAmount } from "@/core/money";
+
+import { Act } from "../kit/Act";
+import { Choice, TextField } from "../kit/Field";
+import { useActing } from "../shell/Notices";
+
+const code = z
+  .string()
+  .trim()
+  .regex(/^[a-z0-9][a-z0-9-]{0,30}$/, "Small letters, digits and hyphens, like operating.");
+const name = z.string().trim().min(1, "What do you call it?").max(80);
+const grid = {
+  display: "grid",
+  gridTemplateColumns: "1fr 1fr",
+  gap: 10,
+  padding: "8px 0",
+} as const;
+
+/** A bank account with what stood on it at the cut-over; never its number, only the last four digits. */
+export function AddBank({ currency }: { currency: Currency }): ReactNode {
+  const { act, busy } = useActing();
+  const [adding, setAdding] = useState(false);
+  const schema = z.object({
+    name,
+    code,
+    lastFour: z.string().regex(/^(\d{4})?$/, "The last four digits only."),
+    openingBalance: z
+      .string()
+      .refine((text) => parseAmount(text, ".", currency).ok, "A sum like 1234.56."),
+  });
+  const {
+    register,
+    handleSubmit,
+    reset,
+    formState: { errors },
+  } = useForm<z.input<typeof schema>>({
+    resolver: zodResolver(schema),
+    defaultValues: { name: "", code: "", lastFour: "", openingBalance: "0.00" },
+  });
+  const add = handleSubmit(async (typed) => {
+    const opening = parseAmount(typed.openingBalance, ".", currency);
+    const done = await act(
+      "addBankAccount",
+      {
+        ...typed,
+        lastFour: typed.lastFour || null,
+        openingBalance: opening.ok ? opening.value : 0,
+      },
+      () => ({ words: `${typed.name} added.` }),
+    );
+    if (done) {
+      reset();
+      setAdding(false);
+    }
+  });
+  if (!adding)
+    return (
+      <div className="acts">
+        <Act onClick={() => setAdding(true)}>Add a bank account</Act>
+      </div>
+    );
+  return (
+    <form onSubmit={(event) => void add(event)} noValidate style={grid}>
+      <TextField
+        label="Name of the bank account"
+        autoFocus
+        {...register("name")}
+        error={errors.name?.message}
+        placeholder="Operating bank"
+      />
+      <TextField
+        label="Short code of the bank account"
+        {...register("code")}
+        error={errors.code?.message}
+        placeholder="operating"
+      />
+      <TextField
+        label="Last four digits"
+        inputMode="numeric"
+        {...register("lastFour")}
+        error={errors.lastFour?.message}
+      />
+      <TextField
+        label="Balance at the cut-over"
+        inputMode="decimal"
+        {...register("openingBalance")}
+        error={errors.openingBalance?.message}
+      />
+      <div className="acts">
+        <Act main type="submit" disabled={busy}>
+          Add it
+        </Act>
+        <Act onClick={() => setAdding(false)}>Not now</Act>
+      </div>
+    </form>
+  );
+}
+
+/** A processor account, with a clearing account of its own. */
+export function AddProcessor({ currency }: { currency: Currency }): ReactNode {
+  const { act, busy } = useActing();
+  const [adding, setAdding] = useState(false);
+  const schema = z.object({
+    name,
+    code,
+    delayDays: z.string().regex(/^([0-9]|[12][0-9]|30)$/, "0 to 30 banking days."),
+    descriptor: z.string().trim().max(60),
+    feeBilling: z.enum(["taken", "monthly"]),
+    currency: z
+      .string()
+      .refine((text) => currencyOf(text) !== undefined, "A code of ISO 4217, like USD."),
+  });
+  const {
+    register,
+    handleSubmit,
+    reset,
+    formState: { errors },
+  } = useForm<z.input<typeof schema>>({
+    resolver: zodResolver(schema),
+    defaultValues: {
+      currency,
+      name: "",
+      code: "",
+      delayDays: "2",
+      descriptor: "",
+      feeBilling: "taken",
+    },
+  });
+  const add = handleSubmit(async (typed) => {
+    const done = await act(
+      "addProcessorAccount",
+      { ...typed, delayDays: Number(typed.delayDays), descriptor: typed.descriptor || null },
+      () => ({ words: `${typed.name} added, with a clearing account of its own.` }),
+    );
+    if (done) {
+      reset();
+      setAdding(false);
+    }
+  });
+  if (!adding)
+    return (
+      <div className="acts">
+        <Act onClick={() => setAdding(true)}>Add a processor account</Act>
+      </div>
+    );
+  return (
+    <form onSubmit={(event) => void add(event)} noValidate style={grid}>
+      <TextField
+        label="Name of the processor account"
+        autoFocus
+        {...register("name")}
+        error={errors.name?.message}
+        placeholder="card account"
+      />
+      <TextField
+        label="Short code of the processor account"
+        {...register("code")}
+        error={errors.code?.message}
+        placeholder="card"
+      />
+      <TextField
+        label="Banking days until it pays out"
+        inputMode="numeric"
+        {...register("delayDays")}
+        error={errors.delayDays?.message}
+      />
+      <TextField
+        label="Its words on the statement"
+        {...register("descriptor")}
+        error={errors.descriptor?.message}
+        help="Narrows which bank lines can be its payouts."
+      />
+      <TextField
+        label="Its currency"
+        {...register("currency")}
+        error={errors.currency?.message}
+        help={`Another than ${currency} needs its rates: Books, Other currencies.`}
+      />
+      <Choice
+        label="Its fees are"
+        options={[
+          ["taken", "taken with the charges"],
+          ["monthly", "billed by the month"],
+        ]}
+        {...register("feeBilling")}
+      />
+      <div className="acts">
+        <Act main type="submit" disabled={busy}>
+          Add it
+        </Act>
+        <Act onClick={() => setAdding(false)}>Not now</Act>
+      </div>
+    </form>
+  );
+}

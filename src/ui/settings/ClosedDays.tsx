@@ -1,0 +1,78 @@
+"use client";
+
+import { type ReactNode, useState } from "react";
+
+import { addDays, type Day, formatDay } from "@/core/calendar";
+
+import { Act } from "../kit/Act";
+import { useActing } from "../shell/Notices";
+
+/** The day up to which nothing moves any more, set and lifted with a reason. */
+export function ClosedDays({ lockedTo, today }: { lockedTo: Day | null; today: Day }): ReactNode {
+  const { act, busy } = useActing();
+  const [to, setTo] = useState<string>(lockedTo ?? lastOfMonthBefore(today));
+  const [why, setWhy] = useState("");
+  const set = (day: string | null, words: string): void =>
+    void act("lockPeriod", { to: day, why }, () => ({ words })).then((done) => {
+      if (done !== null) setWhy("");
+    });
+  return (
+    <>
+      <h2>Closed days</h2>
+      <p>
+        {lockedTo === null ? (
+          <span className="soft">Every day is open.</span>
+        ) : (
+          <>
+            Closed up to <b className="strong">{formatDay(lockedTo, today)}</b>. What comes late
+            stands on {formatDay(addDays(lockedTo, 1), today)}, and says for which day it is.
+          </>
+        )}
+      </p>
+      <form
+        className="acts"
+        onSubmit={(event) => {
+          event.preventDefault();
+          set(to, "Those days are closed.");
+        }}
+      >
+        <label className="soft">
+          up to{" "}
+          <input
+            type="date"
+            className="sumfield"
+            style={{ fontFamily: "inherit" }}
+            value={to}
+            max={addDays(today, -1)}
+            onChange={(event) => setTo(event.target.value)}
+          />
+        </label>
+        <input
+          className="sumfield words"
+          style={{ width: 220 }}
+          aria-label="Why days are closed or opened"
+          placeholder="why, in a few words"
+          maxLength={200}
+          value={why}
+          onChange={(event) => setWhy(event.target.value)}
+        />
+        <Act type="submit" disabled={busy || why.trim().length < 3 || to === ""}>
+          Close them
+        </Act>
+        {lockedTo === null ? null : (
+          <Act
+            onClick={() => set(null, "Every day is open again.")}
+            disabled={busy || why.trim().length < 3}
+          >
+            Open all again
+          </Act>
+        )}
+      </form>
+    </>
+  );
+}
+
+/** The last day of the month before. */
+function lastOfMonthBefore(today: Day): Day {
+  return addDays(`${today.slice(0, 8)}01` as Day, -1);
+}

@@ -1,0 +1,337 @@
+"use client";
+
+import { zodResolver } from "@hookform/resolvers/zod";
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+import { useForm } from "react-hook-form";
+import { z } from "zod";
+
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount, type Minor, parseAmount, toDecimal } from "@/core/money";
+
+import type { Around } from "../history/types";
+import { Act } from "../kit/Act";
+import { TextField } from "../kit/Field";
+import { useActing } from "../shell/Notices";
+import { AddBank, AddProcessor } from "./AddAccount";
+import { ClosedDays } from "./ClosedDays";
+import { People } from "./People";
+
+type Settings = {
+  name: string;
+  timeZone: string;
+  clock: Day | null;
+  cutOverOn: Day;
+  discountGraceDays: number;
+  smallDifferenceLimit: number;
+  smallestSumAskedFor: number;
+  replyTo: string;
+  smtpUrl: string | null;
+  people: string[];
+  lockedTo: Day | null;
+  surchargePercent: string | null;
+  taxOnDiscounts: boolean;
+  taxOnBadDebts: boolean;
+  returnFee: number | null;
+  linkBase: string | null;
+  letterInterval: number;
+  letterRun: { weekdays: number[]; hour: number } | null;
+};
+type Processor = {
+  code: string;
+  name: string;
+  delayDays: number;
+  descriptor: string | null;
+  currency: Currency;
+};
+type Bank = { code: string; name: string; lastFour: string | null; openingBalance: Minor };
+type Props = Around & { settings: Settings; processors: Processor[]; banks: Bank[] };
+
+/** Set-up: the book's facts, its processor and bank accounts, its limits, and where letters come from. */
+export function SetUpPage(props: Props): ReactNode {
+  const { processors, banks, currency, today, settings, book } = props;
+  const ready = processors.length > 0 && banks.length > 0;
+  return (
+    <>
+      <div className="heading">
+        <h1>
+          {settings.name}{" "}
+          <small>
+            kept in {currency}, from {formatDay(settings.cutOverOn, today)}
+          </small>
+        </h1>
+        {ready ? null : (
+          <span className="waits">
+            Add the bank account and the processor account, then take in the customers under{" "}
+            <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.
+          </span>
+        )}
+      </div>
+      <div className="columns">
+        <section>
+          <h2>Bank accounts</h2>
+          <table className="small" aria-label="Bank accounts">
+            <tbody>
+              {banks.map((bank) => (
+                <tr key={bank.code}>
+                  <td>
+                    <b className="strong">{bank.name}</b>{" "}
+                    <span className="soft">
+                      {bank.code}
+                      {bank.lastFour ? `, ends in ${bank.lastFour}` : ""}
+                    </span>
+                  </td>
+                  <td className="soft">opened with</td>
+                  <td className="num sum">{formatAmount(bank.openingBalance, currency)}</td>
+                </tr>
+              ))}
+              {banks.length === 0 ? (
+                <tr>
+                  <td className="soft">None yet.</td>
+                </tr>
+              ) : null}
+            </tbody>
+          </table>
+          <AddBank currency={currency} />
+          <h2>Processor accounts</h2>
+          <table className="small" aria-label="Processor accounts">
+            <tbody>
+              {processors.map((one) => (
+                <tr key={one.code}>
+                  <td>
+                    <b className="strong">{one.name}</b>{" "}
+                    <span className="soft">
+                      {one.code}
+                      {one.currency === currency ? "" : `, in ${one.currency}`}
+                    </span>
+                  </td>
+                  <td className="soft">
+                    pays out after {one.delayDays} banking {one.delayDays === 1 ? "day" : "days"}
+                    {one.descriptor ? `, “${one.descriptor}” on the statement` : ""}
+                  </td>
+                </tr>
+              ))}
+              {processors.length === 0 ? (
+                <tr>
+                  <td className="soft">None yet.</td>
+                </tr>
+              ) : null}
+            </tbody>
+          </table>
+          <AddProcessor currency={currency} />
+          <People people={settings.people} />
+          <ClosedDays lockedTo={settings.lockedTo} today={today} />
+        </section>
+        <Facts settings={settings} currency={currency} />
+      </div>
+    </>
+  );
+}
+
+const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri"] as const;
+
+const schema = (currency: Currency) => {
+  const amount = z.string().refine((text) => {
+    const parsed = parseAmount(text, ".", currency);
+    return parsed.ok && parsed.value >= 0;
+  }, "A sum like 5.00.");
+  return z.object({
+    name: z.string().trim().min(1, "What is the business called?"),
+    replyTo: z.email("The address that letters come from."),
+    timeZone: z.string().min(3, "Like America/Chicago."),
+    discountGraceDays: z.string().regex(/^([0-9]|[12][0-9]|30)$/, "0 to 30 days."),
+    smallDifferenceLimit: amount,
+    smallestSumAskedFor: amount,
+    surchargePercent: z
+      .string()
+      .trim()
+      .regex(/^(\d{1,2}(\.\d{1,3})?)?$/, "Percent like 2.5, or leave it empty."),
+    returnFee: amount.or(z.literal("")),
+    taxOnDiscounts: z.boolean(),
+    taxOnBadDebts: z.boolean(),
+    letterInterval: z.string().regex(/^([1-9]|[1-8][0-9]|90)$/, "1 to 90 days."),
+    weekdays: z.array(z.string()),
+    hour: z.string().regex(/^([0-9]|1[0-9]|2[0-3])$/, "0 to 23."),
+    linkBase: z
+      .string()
+      .trim()
+      .regex(
+        /^(https?:\/\/\S*[^\s/])?$/,
+        "Write it like https://accounts.example.com, or leave it empty.",
+      ),
+    smtpUrl: z
+      .string()
+      .trim()
+      .regex(/^(smtps?:\/\/\S+)?$/, "Write it like smtp://host:587, or leave it empty."),
+  });
+};
+
+function Facts({ settings, currency }: { settings: Settings; currency: Currency }): ReactNode {
+  const { act, busy } = useActing();
+  const {
+    register,
+    handleSubmit,
+    formState: { errors, isDirty },
+  } = useForm<z.input<ReturnType<typeof schema>>>({
+    resolver: zodResolver(schema(currency)),
+    values: {
+      name: settings.name,
+      replyTo: settings.replyTo,
+      timeZone: settings.timeZone,
+      discountGraceDays: String(settings.discountGraceDays),
+      smallDifferenceLimit: toDecimal(settings.smallDifferenceLimit, currency),
+      smallestSumAskedFor: toDecimal(settings.smallestSumAskedFor, currency),
+      smtpUrl: settings.smtpUrl ?? "",
+      surchargePercent: settings.surchargePercent ?? "",
+      returnFee: settings.returnFee === null ? "" : toDecimal(settings.returnFee, currency),
+      taxOnDiscounts: settings.taxOnDiscounts,
+      taxOnBadDebts: settings.taxOnBadDebts,
+      letterInterval: String(settings.letterInterval),
+      weekdays: (settings.letterRun?.weekdays ?? []).map(String),
+      hour: String(settings.letterRun?.hour ?? 9),
+      linkBase: settings.linkBase ?? "",
+    },
+  });
+  const minorOf = (text: string): number => {
+    const parsed = parseAmount(text, ".", currency);
+    return parsed.ok ? parsed.value : 0;
+  };
+  const keep = handleSubmit(
+    ({ weekdays, hour, ...typed }) =>
+      void act(
+        "changeSettings",
+        {
+          ...typed,
+          letterInterval: Number(typed.letterInterval),
+          linkBase: typed.linkBase || null,
+          letterRun:
+            weekdays.length === 0 ? null : { weekdays: weekdays.map(Number), hour: Number(hour) },
+          discountGraceDays: Number(typed.discountGraceDays),
+          smallDifferenceLimit: minorOf(typed.smallDifferenceLimit),
+          smallestSumAskedFor: minorOf(typed.smallestSumAskedFor),
+          smtpUrl: typed.smtpUrl === "" ? null : typed.smtpUrl,
+          surchargePercent: typed.surchargePercent || null,
+          returnFee: typed.returnFee === "" ? null : minorOf(typed.returnFee),
+        },
+        () => ({ words: "Kept." }),
+      ),
+  );
+  return (
+    <section>
+      <h2>The book</h2>
+      <form
+        onSubmit={(event) => void keep(event)}
+        noValidate
+        style={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 12, paddingBottom: 12 }}
+      >
+        <TextField label="Business" {...register("name")} error={errors.name?.message} />
+        <TextField label="Time zone" {...register("timeZone")} error={errors.timeZone?.message} />
+        <TextField
+          label="Days of grace for discounts"
+          inputMode="numeric"
+          {...register("discountGraceDays")}
+          error={errors.discountGraceDays?.message}
+        />
+        <TextField
+          label="Small differences up to"
+          inputMode="decimal"
+          {...register("smallDifferenceLimit")}
+          error={errors.smallDifferenceLimit?.message}
+          help="Written off with one tick; a larger one needs a second person."
+        />
+        <TextField
+          label="Smallest overdue sum asked for"
+          inputMode="decimal"
+          {...register("smallestSumAskedFor")}
+          error={errors.smallestSumAskedFor?.message}
+        />
+        <TextField
+          label="Surcharge on cards, in percent"
+          inputMode="decimal"
+          {...register("surchargePercent")}
+          error={errors.surchargePercent?.message}
+          placeholder="none"
+        />
+        <TextField
+          label="Fee for a payment that came back"
+          inputMode="decimal"
+          {...register("returnFee")}
+          error={errors.returnFee?.message}
+          placeholder="none"
+          help="Charged to the customer as an open item of its own."
+        />
+        <div>
+          <p className="soft" style={{ fontSize: 13, margin: "0 0 6px" }}>
+            The tax owed is lowered by
+          </p>
+          <label style={{ marginRight: 16 }}>
+            <input type="checkbox" {...register("taxOnDiscounts")} /> discounts
+          </label>
+          <label>
+            <input type="checkbox" {...register("taxOnBadDebts")} /> bad debts
+          </label>
+        </div>
+        <TextField
+          label="Days between two letters, at least"
+          inputMode="numeric"
+          {...register("letterInterval")}
+          error={errors.letterInterval?.message}
+        />
+        <div>
+          <p className="soft" style={{ fontSize: 13, margin: "0 0 6px" }}>
+            Letters that may go by themselves go on
+          </p>
+          {WEEKDAYS.map((name, at) => (
+            <label key={name} style={{ marginRight: 9 }}>
+              <input type="checkbox" value={at + 1} {...register("weekdays")} /> {name}
+            </label>
+          ))}
+          <label className="soft">
+            at{" "}
+            <input
+              className="sumfield"
+              style={{ width: 34 }}
+              inputMode="numeric"
+              aria-label="Hour"
+              {...register("hour")}
+            />{" "}
+            o’clock
+          </label>
+          {errors.hour ? <p className="off">{errors.hour.message}</p> : null}
+        </div>
+        <TextField
+          label="Customers reach this server at"
+          {...register("linkBase")}
+          error={errors.linkBase?.message}
+          placeholder="nowhere: letters carry no link"
+          help="Then letters carry the link to the account page."
+        />
+        <TextField
+          label="Letters come from"
+          type="email"
+          {...register("replyTo")}
+          error={errors.replyTo?.message}
+        />
+        <div style={{ gridColumn: "1 / -1" }}>
+          <TextField
+            label="Mail server (SMTP)"
+            {...register("smtpUrl")}
+            error={errors.smtpUrl?.message}
+            placeholder="none: letters stay in the outbox"
+            help="Every letter is written to the outbox as a file; with a server it is sent as well."
+          />
+        </div>
+        <div>
+          <Act main type="submit" disabled={busy || !isDirty}>
+            Keep these
+          </Act>
+        </div>
+      </form>
+      {settings.clock ? (
+        <p className="soft">
+          This book’s clock stands at {formatDay(settings.clock)}: it is for practice.
+        </p>
+      ) : null}
+    </section>
+  );
+}
