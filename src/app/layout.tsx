@@ -1,6 +1,5 @@
 import "@fontsource-variable/figtree";
 import "@fontsource-variable/source-serif-4";
-import "@/ui/ledger.css";
 
 import type { Metadata } from "next";
 import type { ReactNode } from "react";

@@ -1,6 +1,5 @@
-import { request as http } from "node:http";
-
 import { expect, test } from "@playwright/test";
+import { request as http } from "node:http";
 
 import { alive, DEMO, proofsHold } from "./helpers";
 
@@ -19,7 +18,7 @@ test("two tabs post the same receipt: it is posted once, and the second says so"
         .first(),
     ).toBeVisible();
   }
-  const from = await one.locator("tr.opened td").nth(2).innerText();
+  const from = await one.locator("tr[data-open] td").nth(2).innerText();
   await one.bringToFront();
   await one.keyboard.press("Enter");
   await expect(one.getByRole("status")).toContainText(`of ${from} posted`);

@@ -1,7 +1,6 @@
+import { expect, type Page, test } from "@playwright/test";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-
-import { expect, test, type Page } from "@playwright/test";
 
 import { alive, DEMO, proofsHold } from "./helpers";
 
@@ -25,7 +24,7 @@ test("a broken promise stands on top, is called about, and is promised anew in p
   await page.goto(`${DEMO}/overdue`);
   await alive(page);
   await page.keyboard.press("ArrowDown");
-  await expect(page.locator("tr.opened")).toContainText(/Emberline Studio.*broken/);
+  await expect(page.locator("tr[data-open]")).toContainText(/Emberline Studio.*broken/);
   await page.keyboard.press("c");
   await page.getByRole("button", { name: "They agree to 2 parts" }).click();
   await expect(page.getByLabel("Promised sum", { exact: true })).toHaveValue("135.93");
@@ -97,7 +96,7 @@ test("the district with its schools: its receipt is placed, then one letter for 
   await page.getByRole("button", { name: /^Post/ }).click();
   await expect(page.getByRole("status")).toContainText("938.50 of BRIGHTWATER UNIF posted");
   await openRow(page, "Brightwater Unified");
-  await expect(page.locator("tr.opened")).toContainText("call");
+  await expect(page.locator("tr[data-open]")).toContainText("call");
   await page.keyboard.press("Enter");
   const letter = page.getByLabel("Letter", { exact: true });
   await expect(letter).toHaveValue(
@@ -244,10 +243,10 @@ test("a debt is given up by two people, and what is paid for it after all is a r
   });
   const { value } = (await arrived.json()) as { value: { receiptId: number } };
   await page.goto(`${DEMO}/match?queue=none&open=${value.receiptId}`);
-  if ((await page.locator("tr.opened").count()) === 0)
+  if ((await page.locator("tr[data-open]").count()) === 0)
     await page.goto(`${DEMO}/match?queue=check&open=${value.receiptId}`);
   await alive(page);
-  await expect(page.locator("tr.opened")).toContainText("279.50");
+  await expect(page.locator("tr[data-open]")).toContainText("279.50");
   await page.getByLabel("pays what was given up").check();
   await expect(page.getByTestId("left-over")).toHaveText("0.00");
   await page.getByRole("button", { name: /^Post/ }).click();

@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, test, type BrowserContext, type Page } from "@playwright/test";
+import { type BrowserContext, expect, type Page, test } from "@playwright/test";
 
 import { alive, DEMO, proofsHold, watch } from "./helpers";
 
@@ -89,7 +89,7 @@ test.describe("every page on light and dark paper", () => {
       await alive(page);
       if (path.includes("open=first")) {
         await page.keyboard.press("ArrowDown");
-        await expect(page.locator("tr.workings")).toBeVisible();
+        await expect(page.locator("tr[data-workings]")).toBeVisible();
         await expect(page.getByText("Reading …")).toHaveCount(0);
       }
       await proofsHold(page);
@@ -157,7 +157,7 @@ test("lists give their CSV, with the filter they show", async ({ page }) => {
   expect(head).toBe(
     "number,customer_id,customer,issued_on,due_on,total,balance,po_number,currency,book_balance",
   );
-  expect(rows.length).toBe(await page.locator("tbody tr.row").count());
+  expect(rows.length).toBe(await page.locator("tbody tr[data-row]").count());
   expect(rows.every((row) => row.includes("Brightwater"))).toBe(true);
 });
 

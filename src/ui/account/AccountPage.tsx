@@ -1,9 +1,14 @@
 import type { ReactNode } from "react";
 
-import { daysBetween, type Day } from "@/core/calendar";
+import { type Day, daysBetween } from "@/core/calendar";
 import type { Language } from "@/core/followup";
-import { formatMoney, type Currency, type Minor } from "@/core/money";
+import { type Currency, formatMoney, type Minor } from "@/core/money";
 
+import { Total } from "../kit/Amount";
+import { Title } from "../kit/headings";
+import { Section } from "../kit/layout";
+import { AccountSheet } from "../kit/sheets";
+import { DetailTable } from "../kit/tables";
 import { ACCOUNT_WORDS } from "./words";
 
 type Open = {
@@ -50,24 +55,24 @@ export function AccountPage({
   const sum = (amount: number, currency: Currency): string =>
     `${currency} ${formatMoney(amount, currency, currency)}`;
   return (
-    <main className="account" lang={language}>
+    <AccountSheet lang={language}>
       <header>
         <p>
-          {words.account} <b className="strong">{business}</b>
+          {words.account} <b data-strong>{business}</b>
         </p>
-        <h1>
+        <Title>
           {parts.length === 0 ? (
-            <span className="good">{words.nothing}</span>
+            <span data-tone="good">{words.nothing}</span>
           ) : (
             parts.map((part) => (
-              <span key={part.currency} className="sum">
+              <span data-sum key={part.currency}>
                 {sum(part.owed, part.currency)}{" "}
                 <small>
                   {words.open}
                   {part.overdue > 0 ? (
                     <>
                       ,{" "}
-                      <span className="off">
+                      <span data-tone="off">
                         {sum(part.overdue, part.currency)} {words.overdue}
                       </span>
                     </>
@@ -76,24 +81,24 @@ export function AccountPage({
               </span>
             ))
           )}
-        </h1>
+        </Title>
         <p>
-          <b className="strong">{customer}</b>, {words.asOf} {day(today)}
+          <b data-strong>{customer}</b>, {words.asOf} {day(today)}
         </p>
       </header>
       {parts.map((part) => (
-        <section key={part.currency}>
-          <table className="small" aria-label={`${words.left} ${part.currency}`}>
+        <Section key={part.currency}>
+          <DetailTable aria-label={`${words.left} ${part.currency}`}>
             <thead>
               <tr>
                 <th scope="col">{words.number}</th>
                 <th scope="col">{words.what}</th>
                 <th scope="col">{words.issued}</th>
                 <th scope="col">{words.due}</th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   {words.total}
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   {words.left}
                 </th>
                 <th scope="col">{words.paper}</th>
@@ -105,11 +110,11 @@ export function AccountPage({
                 return (
                   <tr key={item.id}>
                     <td>
-                      <b className="strong">{item.number}</b>
+                      <b data-strong>{item.number}</b>
                     </td>
                     <td>
                       {item.kind === "credit_note" ? words.credit : (item.description ?? "")}
-                      {item.site ? <span className="soft"> {item.site}</span> : null}
+                      {item.site ? <span data-tone="soft"> {item.site}</span> : null}
                     </td>
                     <td>{day(item.issuedOn)}</td>
                     <td>
@@ -118,13 +123,17 @@ export function AccountPage({
                       ) : (
                         <>
                           {day(item.dueOn)}
-                          {late > 0 ? <span className="off"> {words.late(late)}</span> : null}
+                          {late > 0 ? <span data-tone="off"> {words.late(late)}</span> : null}
                         </>
                       )}
                     </td>
-                    <td className="num sum">{sum(item.total, part.currency)}</td>
-                    <td className="num sum">{sum(item.balance, part.currency)}</td>
-                    <td className="num">
+                    <td data-numeric data-sum>
+                      {sum(item.total, part.currency)}
+                    </td>
+                    <td data-numeric data-sum>
+                      {sum(item.balance, part.currency)}
+                    </td>
+                    <td data-numeric>
                       <a
                         href={`${base}/invoices/${item.id}`}
                         aria-label={`${words.paper} ${item.number}`}
@@ -142,7 +151,9 @@ export function AccountPage({
                   <td />
                   <td />
                   <td />
-                  <td className="num sum">{sum(part.onAccount, part.currency)}</td>
+                  <td data-numeric data-sum>
+                    {sum(part.onAccount, part.currency)}
+                  </td>
                   <td />
                 </tr>
               ) : null}
@@ -152,22 +163,22 @@ export function AccountPage({
                 <td />
                 <td />
                 <td />
-                <td className="num">
-                  <span className="total">{sum(part.owed, part.currency)}</span>
+                <td data-numeric>
+                  <Total>{sum(part.owed, part.currency)}</Total>
                 </td>
                 <td />
               </tr>
             </tbody>
-          </table>
-        </section>
+          </DetailTable>
+        </Section>
       ))}
       <footer>
         <a href={`${base}/statement`}>{words.statement} (PDF)</a>
         <a href={`${base}/statement?format=csv`}>{words.statement} (CSV)</a>
-        <span className="soft">
+        <span data-tone="soft">
           {words.questions} <a href={`mailto:${questions}`}>{questions}</a>
         </span>
       </footer>
-    </main>
+    </AccountSheet>
   );
 }

@@ -1,12 +1,17 @@
 "use client";
 
+import { Box, chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useRef, useState } from "react";
 
 import { formatDay } from "@/core/calendar";
 
-import { Act } from "../kit/Act";
+import { Act } from "../kit/buttons";
+import { FileField } from "../kit/fields";
+import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
+import { DropArea } from "../kit/layout";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
+import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { post } from "../shell/send";
 import { DryRun } from "./DryRun";
@@ -52,8 +57,8 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
     );
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {arrived.length === 0 ? (
             <small>Nothing waits to be taken in</small>
           ) : (
@@ -62,15 +67,15 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
               <small>{arrived.length === 1 ? "file waits" : "files wait"} to be taken in</small>
             </>
           )}
-        </h1>
-        <div className="tabs">
+        </Title>
+        <TabLine>
           <NextLink href="?" aria-current="page" prefetch={false}>
             Files
           </NextLink>
           <NextLink href="?list=lines&state=open" prefetch={false}>
             Bank lines
           </NextLink>
-          <span className="soft">
+          <span data-tone="soft">
             {(["processor", "bank"] as const)
               .map(
                 (kind) =>
@@ -78,29 +83,27 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
               )
               .join("; ")}
           </span>
-        </div>
-        <div className="end">
-          <a className="soft" href={`/api/v1/b/${book}/export/files`}>
+        </TabLine>
+        <HeadingEnd>
+          <a data-tone="soft" href={`/api/v1/b/${book}/export/files`}>
             CSV
           </a>
-        </div>
-      </div>
-      <div
-        style={{
-          display: "grid",
-          gridTemplateColumns: arrived.length > 0 ? "1fr 1fr" : "1fr",
-          gap: 20,
-          paddingBottom: 12,
-        }}
+        </HeadingEnd>
+      </PageHeading>
+      <Box
+        display="grid"
+        gridTemplateColumns={arrived.length > 0 ? "1fr 1fr" : "1fr"}
+        gap="20px"
+        paddingBottom="12px"
       >
         {arrived.length > 0 ? (
-          <div>
-            <table className="small">
+          <Box>
+            <DetailTable>
               <tbody>
                 {arrived.map((name) => (
                   <tr key={name}>
                     <td>{name}</td>
-                    <td className="num">
+                    <td data-numeric>
                       <Act onClick={() => takeArrived(name)} disabled={reading !== null}>
                         Look at it
                       </Act>
@@ -108,11 +111,11 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
                   </tr>
                 ))}
               </tbody>
-            </table>
-          </div>
+            </DetailTable>
+          </Box>
         ) : null}
-        <div
-          className={over ? "drop over" : "drop"}
+        <DropArea
+          data-over={over || undefined}
           onDragOver={(event) => {
             event.preventDefault();
             setOver(true);
@@ -131,24 +134,25 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
               Drop a file here: customers, open invoices, a processor’s activity, a bank statement,
               remittance advice (CSV), or ACH returns (CSV, Nacha).
               <br />
-              <span style={{ display: "inline-block", marginTop: 8 }}>
+              <chakra.span display="inline-block" marginTop="8px">
                 <Act onClick={() => chooser.current?.click()}>Choose a file</Act>
-              </span>
+              </chakra.span>
             </>
           )}
-          <input
+          <FileField
+            data-hidden
             ref={chooser}
-            type="file"
+
             accept=".csv,.txt,.tsv,.ach,text/csv"
-            className="visually-hidden"
+
             aria-label="File to take in"
             onChange={(event) => {
               takeFile(event.target.files?.[0]);
               event.target.value = "";
             }}
           />
-        </div>
-      </div>
+        </DropArea>
+      </Box>
       <LedgerList<TakenFile>
         label="Files taken in"
         rows={files}
@@ -203,7 +207,9 @@ function columnsOf({ today, count }: ArrivalsFacts): ListColumn<TakenFile>[] {
       width: "6%",
       number: true,
       cell: (file) => (
-        <span className={file.rowsRefused > 0 ? "waits" : ""}>{number(file.rowsRefused)}</span>
+        <span data-tone={file.rowsRefused > 0 ? "waits" : undefined}>
+          {number(file.rowsRefused)}
+        </span>
       ),
     },
   ];

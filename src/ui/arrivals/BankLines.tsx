@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -7,11 +8,15 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { Act, RowButton } from "../kit/buttons";
+import { LineField, SmallChoice, Tick } from "../kit/fields";
+import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
+import { ActRow, Details } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 import { useOpenRow } from "../kit/lists/useOpenRow";
+import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 
@@ -71,11 +76,11 @@ export function BankLines(props: Props): ReactNode {
   const [open, setOpen] = useOpenRow();
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {formatAmount(props.sum, currency)} <small>{props.count} bank lines</small>
-        </h1>
-        <div className="tabs">
+        </Title>
+        <TabLine>
           <NextLink href="?" prefetch={false}>
             Files
           </NextLink>
@@ -96,14 +101,14 @@ export function BankLines(props: Props): ReactNode {
           >
             All lines
           </NextLink>
-        </div>
-        <div className="end">
+        </TabLine>
+        <HeadingEnd>
           <SearchBox label="Find in descriptions" value={props.text} />
-          <a className="soft" href={`/api/v1/b/${book}/export/bank-lines?state=${state ?? ""}`}>
+          <a data-tone="soft" href={`/api/v1/b/${book}/export/bank-lines?state=${state ?? ""}`}>
             CSV
           </a>
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       <LedgerList<Line>
         label="Bank lines"
         rows={rows}
@@ -132,7 +137,9 @@ export function BankLines(props: Props): ReactNode {
             header: "What it is",
             width: "18%",
             cell: (line) => (
-              <span className={line.state === "open" ? "waits" : ""}>{WORDS[line.state]}</span>
+              <span data-tone={line.state === "open" ? "waits" : undefined}>
+                {WORDS[line.state]}
+              </span>
             ),
           },
           {
@@ -140,8 +147,8 @@ export function BankLines(props: Props): ReactNode {
             header: "Amount",
             width: "14%",
             number: true,
-            cell: (line) => <Sum of={line.amount} currency={currency} />,
-            foot: <span className="total">{formatAmount(props.sum, currency)}</span>,
+            cell: (line) => <Amount of={line.amount} currency={currency} />,
+            foot: <Total>{formatAmount(props.sum, currency)}</Total>,
           },
         ]}
         workings={(line) => (
@@ -211,7 +218,7 @@ function LineWorkings({
     );
   if (line.state !== "open")
     return (
-      <div className="acts" style={{ paddingLeft: 16 }}>
+      <ActRow paddingLeft="16px">
         {line.receiptId === null ? null : (
           <NextLink href={`/b/${book}/receipts/${line.receiptId}`}>The receipt</NextLink>
         )}
@@ -219,21 +226,18 @@ function LineWorkings({
           Its entries, with undo
         </NextLink>
         {file}
-      </div>
+      </ActRow>
     );
   return (
-    <div style={{ padding: "4px 16px" }}>
+    <Box padding="4px 16px">
       <label>
-        <input
-          type="checkbox"
-          checked={always}
-          onChange={(event) => setAlways(event.target.checked)}
-        />{" "}
-        and all {line.amount > 0 ? "coming in" : "going out"} whose description has{" "}
+        <Tick checked={always} onChange={(event) => setAlways(event.target.checked)} /> and all{" "}
+        {line.amount > 0 ? "coming in" : "going out"} whose description has{" "}
       </label>
-      <input
-        className="sumfield words"
-        style={{ width: 260 }}
+      <LineField
+        kind="words"
+        width="260px"
+
         aria-label="Words of the rule"
         value={words}
         onChange={(event) => {
@@ -242,7 +246,7 @@ function LineWorkings({
         }}
       />
       <OtherChoices line={line} currency={currency} done={done} />
-      <div className="acts">
+      <ActRow>
         {line.amount > 0 ? (
           <Act hint="R" main onClick={() => explain("receipt")} disabled={busy}>
             It is a receipt
@@ -253,8 +257,8 @@ function LineWorkings({
         </Act>
         <NextLink href={`/b/${book}/payouts?show=open`}>Tie it to a payout</NextLink>
         {file}
-      </div>
-    </div>
+      </ActRow>
+    </Box>
   );
 }
 
@@ -306,7 +310,7 @@ function OtherChoices({
   return (
     <>
       {choices.deposits.map((deposit) => (
-        <div className="acts" key={deposit.id}>
+        <ActRow key={deposit.id}>
           <Act
             onClick={() =>
               void act<{ actId: number }>(
@@ -321,10 +325,10 @@ function OtherChoices({
           >
             It is the deposit of {formatDay(deposit.onDay)}, {deposit.words}
           </Act>
-        </div>
+        </ActRow>
       ))}
       {choices.bills.map((bill) => (
-        <div className="acts" key={bill.ids.join()}>
+        <ActRow key={bill.ids.join()}>
           <Act
             onClick={() =>
               void act<{ actId: number; off: number }>(
@@ -345,10 +349,10 @@ function OtherChoices({
           >
             It is the bill for fees of {bill.words}, {formatAmount(bill.sum, currency)} accrued
           </Act>
-        </div>
+        </ActRow>
       ))}
       {choices.refunds.map((one) => (
-        <div className="acts" key={one.receiptId}>
+        <ActRow key={one.receiptId}>
           <Act
             onClick={() =>
               void act<{ actId: number }>(
@@ -363,14 +367,10 @@ function OtherChoices({
           >
             It sends credit back to {one.words}
           </Act>
-        </div>
+        </ActRow>
       ))}
       {choices.lumps.map((lump) => (
-        <table
-          className="small"
-          key={lump.account}
-          aria-label={`What it may be made of, ${lump.account}`}
-        >
+        <DetailTable key={lump.account} aria-label={`What it may be made of, ${lump.account}`}>
           <thead>
             <tr>
               <th scope="col">
@@ -391,13 +391,13 @@ function OtherChoices({
             {lump.answers.map((answer) => (
               <tr key={answer.itemIds.join()}>
                 <td>{answer.words}</td>
-                <td className="soft">
+                <td data-tone="soft">
                   {answer.leftOut.length === 0 ? "nothing" : answer.leftOut.join(", ")}
                 </td>
-                <td className="num">
-                  <button
-                    type="button"
-                    className="row-open strong"
+                <td data-numeric>
+                  <RowButton
+                    data-strong
+
                     disabled={busy}
                     onClick={() =>
                       void act<{ actId: number }>(
@@ -413,18 +413,17 @@ function OtherChoices({
                     }
                   >
                     It is these
-                  </button>
+                  </RowButton>
                 </td>
               </tr>
             ))}
           </tbody>
-        </table>
+        </DetailTable>
       ))}
       {choices.bounced.length > 0 && choices.fees.length > 0 ? (
-        <label className="soft">
+        <label data-tone="soft">
           Its fee:{" "}
-          <select
-            className="plain person"
+          <SmallChoice
             aria-label="The bank’s fee for it"
             value={feeLineId ?? ""}
             onChange={(event) =>
@@ -437,11 +436,11 @@ function OtherChoices({
                 {fee.description}
               </option>
             ))}
-          </select>
+          </SmallChoice>
         </label>
       ) : null}
       {choices.bounced.map((one) => (
-        <div className="acts" key={one.receiptId}>
+        <ActRow key={one.receiptId}>
           <Act
             onClick={() =>
               void act<{ actId: number }>(
@@ -459,7 +458,7 @@ function OtherChoices({
           >
             It is the {one.words} of {formatDay(one.paidOn)}, taken back
           </Act>
-        </div>
+        </ActRow>
       ))}
     </>
   );
@@ -468,9 +467,9 @@ function OtherChoices({
 function Rules({ rules }: { rules: readonly Rule[] }): ReactNode {
   const { act } = useActing();
   return (
-    <details style={{ padding: "6px 0 10px" }}>
-      <summary className="soft">{rules.length} rules</summary>
-      <table className="small" style={{ maxWidth: 700 }}>
+    <Details padding="6px 0 10px">
+      <summary data-tone="soft">{rules.length} rules</summary>
+      <DetailTable maxWidth="700px">
         <tbody>
           {rules.map((rule) => (
             <tr key={rule.id}>
@@ -485,10 +484,10 @@ function Rules({ rules }: { rules: readonly Rule[] }): ReactNode {
                     ? "a receipt"
                     : "a payout"}
               </td>
-              <td className="num">
-                <button
-                  type="button"
-                  className="row-open soft"
+              <td data-numeric>
+                <RowButton
+                  data-tone="soft"
+
                   onClick={() =>
                     void act("removeRule", { ruleId: rule.id }, () => ({
                       words: "The rule is ended; what it put aside stays so.",
@@ -496,12 +495,12 @@ function Rules({ rules }: { rules: readonly Rule[] }): ReactNode {
                   }
                 >
                   end it
-                </button>
+                </RowButton>
               </td>
             </tr>
           ))}
         </tbody>
-      </table>
-    </details>
+      </DetailTable>
+    </Details>
   );
 }

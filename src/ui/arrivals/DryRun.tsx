@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -8,9 +9,11 @@ import { formatDay } from "@/core/calendar";
 import type { FileKind, MappingSpec } from "@/core/formats";
 import type { Currency } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
-import { Choice, TextField } from "../kit/Field";
+import { Amount } from "../kit/Amount";
+import { Act } from "../kit/buttons";
+import { Choice, TextField } from "../kit/fields";
+import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
+import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { post, sendCommand } from "../shell/send";
 import { MappingForm } from "./MappingForm";
@@ -110,13 +113,13 @@ export function DryRun({
         ? accounts.bank
         : null;
   return (
-    <div style={{ overflow: "auto", flex: 1, minHeight: 0, paddingBottom: 20 }}>
-      <div className="heading">
-        <h1>
+    <Box overflow="auto" flex={1} minHeight="0" paddingBottom="20px">
+      <PageHeading>
+        <Title>
           <small>Dry run</small> {waiting.name}{" "}
           <small>{waiting.lines} lines, nothing is posted yet</small>
-        </h1>
-        <div className="end">
+        </Title>
+        <HeadingEnd>
           <Act hint="Esc" onClick={close}>
             Not now
           </Act>
@@ -132,13 +135,11 @@ export function DryRun({
                 ? `Take in ${report.new + report.changed} lines`
                 : "Take in"}
           </Act>
-        </div>
-      </div>
-      <div
-        style={{ display: "grid", gridTemplateColumns: "minmax(0, 2fr) minmax(0, 3fr)", gap: 32 }}
-      >
-        <div>
-          <div style={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 10 }}>
+        </HeadingEnd>
+      </PageHeading>
+      <Box display="grid" gridTemplateColumns="minmax(0, 2fr) minmax(0, 3fr)" gap="32px">
+        <Box>
+          <Box display="grid" gridTemplateColumns="1fr 1fr" gap="10px">
             <Choice
               label="What it is"
               options={KINDS}
@@ -158,20 +159,20 @@ export function DryRun({
             ) : (
               <span />
             )}
-          </div>
+          </Box>
           <MappingForm facts={facts} waiting={waiting} mapping={mapping} change={setMapping} />
-          <div style={{ marginTop: 10, maxWidth: 260 }}>
+          <Box marginTop="10px" maxWidth="260px">
             <TextField
               label="Keep this mapping as"
               value={saveAs}
               onChange={(event) => setSaveAs(event.target.value)}
               placeholder="a name, if it is to be kept"
             />
-          </div>
-        </div>
-        <div>
+          </Box>
+        </Box>
+        <Box>
           {problem ? (
-            <p className="off" role="alert">
+            <p data-tone="off" role="alert">
               ✗ {problem}
             </p>
           ) : report ? (
@@ -182,12 +183,12 @@ export function DryRun({
               kind={mapping.kind}
             />
           ) : (
-            <p className="soft">Reckoning …</p>
+            <p data-tone="soft">Reckoning …</p>
           )}
           <Sample waiting={waiting} />
-        </div>
-      </div>
-    </div>
+        </Box>
+      </Box>
+    </Box>
   );
 }
 
@@ -218,65 +219,83 @@ function WhatHappens({
   ).size;
   return (
     <>
-      <table className="small" aria-label="What would happen">
+      <DetailTable aria-label="What would happen">
         <tbody>
           <tr>
             <td>Lines in the file</td>
-            <td className="num sum">{report.lines}</td>
+            <td data-numeric data-sum>
+              {report.lines}
+            </td>
             <td />
           </tr>
           <tr>
-            <td className="strong">new</td>
-            <td className="num sum">{report.new}</td>
-            <td>{report.new === 0 ? <span className="soft">nothing to take in</span> : null}</td>
+            <td data-strong>new</td>
+            <td data-numeric data-sum>
+              {report.new}
+            </td>
+            <td>{report.new === 0 ? <span data-tone="soft">nothing to take in</span> : null}</td>
           </tr>
           {report.outcome.map((one) => (
             <tr key={`${one.words} ${one.currency ?? ""}`}>
-              <td className="soft" style={{ paddingLeft: 22 }}>
+              <Cell data-tone="soft" paddingLeft="22px">
                 {one.words}
+              </Cell>
+              <td data-numeric data-tone="soft" data-sum>
+                {one.count}
               </td>
-              <td className="num soft sum">{one.count}</td>
-              <td className="num sum">
-                {one.sum === null ? "" : <Sum of={one.sum} currency={one.currency ?? currency} />}
+              <td data-numeric data-sum>
+                {one.sum === null ? (
+                  ""
+                ) : (
+                  <Amount of={one.sum} currency={one.currency ?? currency} />
+                )}
               </td>
             </tr>
           ))}
           <tr>
             <td>known already, left as they are</td>
-            <td className="num sum">{report.known}</td>
+            <td data-numeric data-sum>
+              {report.known}
+            </td>
             <td />
           </tr>
           <tr>
             <td>changed since they were taken in</td>
-            <td className={report.changed > 0 ? "num sum waits" : "num sum"}>{report.changed}</td>
+            <td data-numeric data-sum data-tone={report.changed > 0 ? "waits" : undefined}>
+              {report.changed}
+            </td>
             <td />
           </tr>
           <tr>
             <td>refused, they stay out</td>
-            <td className={refusedLines > 0 ? "num sum off" : "num sum"}>{refusedLines}</td>
+            <td data-numeric data-sum data-tone={refusedLines > 0 ? "off" : undefined}>
+              {refusedLines}
+            </td>
             <td />
           </tr>
         </tbody>
-      </table>
+      </DetailTable>
       {kind === "invoices" ? (
-        <p className="soft">
+        <p data-tone="soft">
           Invoices up to {formatDay(facts.cutOverOn, facts.today)} come over as opening balances,
           later ones as new.
         </p>
       ) : null}
       {report.refused.length > 0 ? (
         <>
-          <h2 className="strong">What is wrong</h2>
-          <div
-            style={{ maxHeight: 220, overflow: "auto" }}
+          <Subheading data-strong>What is wrong</Subheading>
+          <Box
+            maxHeight="220px"
+            overflow="auto"
+
             tabIndex={0}
             role="group"
             aria-label="Refused lines"
           >
-            <table className="small">
+            <DetailTable>
               <thead>
                 <tr>
-                  <th scope="col" className="num">
+                  <th data-numeric scope="col">
                     Line
                   </th>
                   <th scope="col">Column</th>
@@ -286,17 +305,17 @@ function WhatHappens({
               <tbody>
                 {report.refused.slice(0, 200).map((one, at) => (
                   <tr key={`${one.line} ${at}`}>
-                    <td className="num">{one.line}</td>
-                    <td className="soft">{one.column || one.field || "–"}</td>
-                    <td style={{ whiteSpace: "normal" }}>{one.reason}</td>
+                    <td data-numeric>{one.line}</td>
+                    <td data-tone="soft">{one.column || one.field || "–"}</td>
+                    <td data-wrap>{one.reason}</td>
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </DetailTable>
             {report.refused.length > 200 ? (
-              <p className="soft">and {report.refused.length - 200} more</p>
+              <p data-tone="soft">and {report.refused.length - 200} more</p>
             ) : null}
-          </div>
+          </Box>
         </>
       ) : null}
     </>
@@ -306,16 +325,18 @@ function WhatHappens({
 function Sample({ waiting }: { waiting: Waiting }): ReactNode {
   return (
     <>
-      <h2 className="strong" style={{ marginTop: 14, fontSize: 13 }}>
+      <Subheading data-strong marginTop="14px" fontSize="13px">
         Its first lines
-      </h2>
-      <div
-        style={{ overflow: "auto", maxWidth: "100%" }}
+      </Subheading>
+      <Box
+        overflow="auto"
+        maxWidth="100%"
+
         tabIndex={0}
         role="group"
         aria-label="First lines of the file"
       >
-        <table className="small" style={{ whiteSpace: "nowrap" }}>
+        <DetailTable whiteSpace="nowrap">
           <thead>
             <tr>
               {waiting.headers.map((header, at) => (
@@ -334,8 +355,8 @@ function Sample({ waiting }: { waiting: Waiting }): ReactNode {
               </tr>
             ))}
           </tbody>
-        </table>
-      </div>
+        </DetailTable>
+      </Box>
     </>
   );
 }

@@ -1,11 +1,13 @@
 "use client";
 
+import { chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import { formatDay } from "@/core/calendar";
 
 import type { Around } from "../history/types";
+import { PageHeading, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
 import type { TakenFile } from "./types";
 
@@ -37,21 +39,21 @@ export function FilePage({
   const width = `${Math.floor(94 / Math.max(1, headers.length))}%`;
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {file.rowsNew} <small>new of {count} lines</small>
-        </h1>
+        </Title>
         <span>
-          <b className="strong">{file.name}</b>{" "}
-          <span className="soft">
+          <b data-strong>{file.name}</b>{" "}
+          <span data-tone="soft">
             taken in {formatDay(file.onDay, today)} by {file.actor}; {file.rowsKnown} known,{" "}
             {file.rowsChanged} changed, {file.rowsRefused} refused
           </span>
         </span>
-      </div>
-      <p className="soft" style={{ margin: "0 0 6px", fontSize: 12.5, overflowWrap: "anywhere" }}>
+      </PageHeading>
+      <chakra.p data-tone="soft" margin="0 0 6px" fontSize="12.5px" overflowWrap="anywhere">
         Kept unchanged, {file.size.toLocaleString("en")} bytes, SHA-256 {file.sha256}
-      </p>
+      </chakra.p>
       <LedgerList<Row>
         label={file.name}
         rows={rows}
@@ -89,17 +91,17 @@ export function FilePage({
 function Became({ documents, book }: { documents: Props["documents"]; book: string }): ReactNode {
   if (documents.length === 0)
     return (
-      <p className="soft" style={{ paddingLeft: 16 }}>
+      <chakra.p data-tone="soft" paddingLeft="16px">
         This line led to no document: it was known already, refused, or not of this job.
-      </p>
+      </chakra.p>
     );
   return (
-    <ul style={{ paddingLeft: 16, listStyle: "none", margin: 4 }}>
+    <chakra.ul paddingLeft="16px" listStyle="none" margin="4px">
       {documents.map((one) => (
         <li key={one.href + one.words}>
           became <NextLink href={`/b/${book}/${one.href}`}>{one.words}</NextLink>
         </li>
       ))}
-    </ul>
+    </chakra.ul>
   );
 }

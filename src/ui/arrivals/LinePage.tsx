@@ -6,6 +6,8 @@ import { formatAmount, type Minor } from "@/core/money";
 
 import { Story } from "../history/History";
 import type { Around, Told } from "../history/types";
+import { PageHeading, Subheading, Title } from "../kit/headings";
+import { Halves, Section } from "../kit/layout";
 
 type Props = Around & {
   line: {
@@ -28,22 +30,23 @@ export function LinePage({ line, bank, payouts, told, ...around }: Props): React
   const { book, currency, today } = around;
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {formatAmount(line.amount, currency)}{" "}
           <small>
             {bank}, {formatDay(line.postedOn, today)}
           </small>
-        </h1>
-        <span className="strong">{line.description}</span>
-      </div>
-      <div className="columns">
-        <section>
-          <h2>What it is</h2>
+        </Title>
+        <span data-strong>{line.description}</span>
+      </PageHeading>
+      <Halves>
+        <Section>
+          <Subheading>What it is</Subheading>
           <p>
             {line.state === "open" ? (
               <NextLink
-                className="waits"
+                data-tone="waits"
+
                 href={`/b/${book}/arrivals?list=lines&state=open&open=${line.id}`}
               >
                 not explained yet: say what it is
@@ -96,14 +99,14 @@ export function LinePage({ line, bank, payouts, told, ...around }: Props): React
             {line.state === "elsewhere" ? "not of this job, put aside" : null}
           </p>
           {line.balanceAfter !== null ? (
-            <p className="soft">
+            <p data-tone="soft">
               The statement says {formatAmount(line.balanceAfter, currency)} stood on the account
               after it.
             </p>
           ) : null}
-        </section>
+        </Section>
         <Story told={told} {...around} />
-      </div>
+      </Halves>
     </>
   );
 }

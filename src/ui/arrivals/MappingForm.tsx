@@ -4,6 +4,8 @@ import type { ReactNode } from "react";
 
 import type { MappingSpec, RowKind } from "@/core/formats";
 
+import { SmallChoice } from "../kit/fields";
+import { DetailTable } from "../kit/tables";
 import { FIELD_WORDS } from "./fieldWords";
 import type { ArrivalsFacts, Waiting } from "./types";
 
@@ -42,7 +44,7 @@ export function MappingForm({
     change({ ...mapping, columns: header === "" ? rest : { ...rest, [field]: header } });
   };
   return (
-    <table className="small" style={{ marginTop: 10 }}>
+    <DetailTable marginTop="10px">
       <thead>
         <tr>
           <th scope="col">What we need</th>
@@ -52,10 +54,10 @@ export function MappingForm({
       <tbody>
         {facts.fields[mapping.kind].map(({ field, needed }) => (
           <tr key={field}>
-            <td className={needed ? "strong" : undefined}>
+            <td data-strong={needed || undefined}>
               {FIELD_WORDS[field] ?? field}
               {needed && mapping.columns[field] === undefined ? (
-                <span className="off"> needed</span>
+                <span data-tone="off"> needed</span>
               ) : null}
             </td>
             <td>
@@ -171,7 +173,7 @@ export function MappingForm({
           </>
         ) : null}
       </tbody>
-    </table>
+    </DetailTable>
   );
 }
 
@@ -187,24 +189,22 @@ function Pick({
   change: (value: string) => void;
 }): ReactNode {
   return (
-    <select
+    <SmallChoice
+      background="sheet"
+      color="inherit"
+      border="1px solid {colors.rule}"
+      borderRadius="3px"
+      padding="2px 4px"
+      maxWidth="220px"
       aria-label={label}
       value={value}
       onChange={(event) => change(event.target.value)}
-      style={{
-        background: "var(--d-colors-sheet)",
-        color: "inherit",
-        border: "1px solid var(--d-colors-rule)",
-        borderRadius: 3,
-        padding: "2px 4px",
-        maxWidth: 220,
-      }}
     >
       {options.map(([name, words]) => (
         <option key={name} value={name}>
           {words}
         </option>
       ))}
-    </select>
+    </SmallChoice>
   );
 }

@@ -7,7 +7,7 @@ import { type Day, formatDay } from "@/core/calendar";
 import { formatAmount, minor, type Minor, sumOf } from "@/core/money";
 
 import type { Around } from "../history/types";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
 import { AsOf } from "../kit/lists/AsOf";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { BooksHeading } from "./BooksHeading";
@@ -26,12 +26,12 @@ export function TrialView({ accounts, asOf, book, currency, today }: TrialProps)
         sum={
           debit === credit ? (
             <>
-              <span className="good">0.00</span>{" "}
+              <span data-tone="good">0.00</span>{" "}
               <small>off: debits are credits, as of {formatDay(asOf, today)}</small>
             </>
           ) : (
             <>
-              <span className="off">{formatAmount(debit - credit, currency)}</span>{" "}
+              <span data-tone="off">{formatAmount(debit - credit, currency)}</span>{" "}
               <small>off</small>
             </>
           )
@@ -39,17 +39,19 @@ export function TrialView({ accounts, asOf, book, currency, today }: TrialProps)
         end={
           <>
             <AsOf day={asOf} />
-            <a className="soft" href={`/api/v1/b/${book}/export/trial-balance?as-of=${asOf}`}>
+            <a data-tone="soft" href={`/api/v1/b/${book}/export/trial-balance?as-of=${asOf}`}>
               CSV
             </a>
             <a
-              className="soft"
+              data-tone="soft"
+
               href={`/api/v1/b/${book}/export/trial-balance?as-of=${asOf}&format=xlsx`}
             >
               XLSX
             </a>
             <a
-              className="soft"
+              data-tone="soft"
+
               href={`/api/v1/b/${book}/export/trial-balance?as-of=${asOf}&format=pdf`}
             >
               PDF
@@ -84,23 +86,23 @@ export function TrialView({ accounts, asOf, book, currency, today }: TrialProps)
             id: "role",
             header: "For",
             width: "16%",
-            cell: (row) => <span className="soft">{row.role.replaceAll("_", " ")}</span>,
+            cell: (row) => <span data-tone="soft">{row.role.replaceAll("_", " ")}</span>,
           },
           {
             id: "debit",
             header: "Debit",
             width: "14%",
             number: true,
-            cell: (row) => <Sum of={Math.max(0, row.balance)} currency={currency} dash />,
-            foot: <span className="total">{formatAmount(debit, currency)}</span>,
+            cell: (row) => <Amount of={Math.max(0, row.balance)} currency={currency} dash />,
+            foot: <Total>{formatAmount(debit, currency)}</Total>,
           },
           {
             id: "credit",
             header: "Credit",
             width: "14%",
             number: true,
-            cell: (row) => <Sum of={Math.max(0, -row.balance)} currency={currency} dash />,
-            foot: <span className="total">{formatAmount(credit, currency)}</span>,
+            cell: (row) => <Amount of={Math.max(0, -row.balance)} currency={currency} dash />,
+            foot: <Total>{formatAmount(credit, currency)}</Total>,
           },
         ]}
         empty={<p>There is no account.</p>}
@@ -158,13 +160,15 @@ export function AccountView({
           <>
             <AsOf day={asOf} />
             <a
-              className="soft"
+              data-tone="soft"
+
               href={`/api/v1/b/${book}/export/account?account=${account.id}&as-of=${asOf}`}
             >
               CSV
             </a>
             <a
-              className="soft"
+              data-tone="soft"
+
               href={`/api/v1/b/${book}/export/account?account=${account.id}&as-of=${asOf}&format=pdf&name=${encodeURIComponent(`${account.code} ${account.name}`)}`}
             >
               PDF
@@ -213,7 +217,9 @@ export function AccountView({
             header: "Debit",
             width: "10%",
             number: true,
-            cell: (row) => <Sum of={minor(Math.max(0, row.bookAmount))} currency={currency} dash />,
+            cell: (row) => (
+              <Amount of={minor(Math.max(0, row.bookAmount))} currency={currency} dash />
+            ),
           },
           {
             id: "credit",
@@ -221,7 +227,7 @@ export function AccountView({
             width: "10%",
             number: true,
             cell: (row) => (
-              <Sum of={minor(Math.max(0, -row.bookAmount))} currency={currency} dash />
+              <Amount of={minor(Math.max(0, -row.bookAmount))} currency={currency} dash />
             ),
           },
           {
@@ -229,8 +235,8 @@ export function AccountView({
             header: "Balance",
             width: "10%",
             number: true,
-            cell: (row) => <Sum of={row.running} currency={currency} />,
-            foot: <span className="total">{formatAmount(account.balance, currency)}</span>,
+            cell: (row) => <Amount of={row.running} currency={currency} />,
+            foot: <Total>{formatAmount(account.balance, currency)}</Total>,
           },
         ]}
         empty={<p>Nothing was posted here up to that day.</p>}

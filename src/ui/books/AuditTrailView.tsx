@@ -6,7 +6,8 @@ import type { ReactNode } from "react";
 import { type Day, formatDay } from "@/core/calendar";
 
 import type { Around } from "../history/types";
-import { Act } from "../kit/Act";
+import { Act } from "../kit/buttons";
+import { ActRow } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";
@@ -39,7 +40,7 @@ export function TrailView({ rows, count, page, pageRows, book, today }: Props): 
           </>
         }
         end={
-          <a className="soft" href={`/api/v1/b/${book}/export/trail`}>
+          <a data-tone="soft" href={`/api/v1/b/${book}/export/trail`}>
             CSV
           </a>
         }
@@ -65,7 +66,7 @@ export function TrailView({ rows, count, page, pageRows, book, today }: Props): 
             id: "at",
             header: "At (UTC)",
             width: "16%",
-            cell: (row) => <span className="soft">{row.at.slice(0, 19).replace("T", " ")}</span>,
+            cell: (row) => <span data-tone="soft">{row.at.slice(0, 19).replace("T", " ")}</span>,
           },
           { id: "by", header: "By", width: "12%", cell: (row) => row.actor },
           {
@@ -80,7 +81,7 @@ export function TrailView({ rows, count, page, pageRows, book, today }: Props): 
             id: "undone",
             header: "Undone",
             width: "8%",
-            cell: (row) => (row.undoneBy === null ? null : <span className="waits">undone</span>),
+            cell: (row) => (row.undoneBy === null ? null : <span data-tone="waits">undone</span>),
           },
         ]}
         workings={(row) => <Standing key={row.id} row={row} book={book} />}
@@ -94,7 +95,7 @@ export function TrailView({ rows, count, page, pageRows, book, today }: Props): 
 function Standing({ row, book }: { row: Row; book: string }): ReactNode {
   const { act, busy } = useActing();
   return (
-    <div className="acts" style={{ padding: "0 16px" }}>
+    <ActRow padding="0 16px">
       {row.undoable ? (
         <Act
           main
@@ -108,7 +109,7 @@ function Standing({ row, book }: { row: Row; book: string }): ReactNode {
           Undo this
         </Act>
       ) : (
-        <span className="soft">
+        <span data-tone="soft">
           {row.undoneBy === null ? "This cannot be undone by itself." : "This was undone."}
         </span>
       )}
@@ -129,6 +130,6 @@ function Standing({ row, book }: { row: Row; book: string }): ReactNode {
           What it was done to
         </NextLink>
       ) : null}
-    </div>
+    </ActRow>
   );
 }

@@ -1,6 +1,8 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
+
 export type BooksView =
   "proofs" | "journal" | "trial" | "account" | "trail" | "file" | "currencies";
 const VIEWS: readonly (readonly [BooksView, string])[] = [
@@ -23,9 +25,9 @@ export function BooksHeading({
   end?: ReactNode;
 }): ReactNode {
   return (
-    <div className="heading">
-      <h1>{sum}</h1>
-      <div className="tabs">
+    <PageHeading>
+      <Title>{sum}</Title>
+      <TabLine>
         {VIEWS.map(([name, words]) => (
           <NextLink
             key={name}
@@ -38,8 +40,8 @@ export function BooksHeading({
             {words}
           </NextLink>
         ))}
-      </div>
-      {end ? <div className="end">{end}</div> : null}
-    </div>
+      </TabLine>
+      {end ? <HeadingEnd>{end}</HeadingEnd> : null}
+    </PageHeading>
   );
 }

@@ -1,14 +1,19 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 
 import { type Day, formatDay, parseDay } from "@/core/calendar";
 import { type Currency, currencyOf, type Minor, sumOf } from "@/core/money";
 
 import type { Around } from "../history/types";
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { Act } from "../kit/buttons";
+import { LineText } from "../kit/fields";
+import { Subheading } from "../kit/headings";
+import { ActRow, Form, Halves, Section } from "../kit/layout";
 import { AsOf } from "../kit/lists/AsOf";
+import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { BooksHeading } from "./BooksHeading";
 
@@ -55,7 +60,7 @@ export function CurrenciesView({
         view="currencies"
         sum={
           <>
-            <Sum of={off} currency={currency} />{" "}
+            <Amount of={off} currency={currency} />{" "}
             <small>
               {open.length === 0
                 ? "open in other currencies"
@@ -65,11 +70,11 @@ export function CurrenciesView({
         }
         end={<AsOf day={asOf} />}
       />
-      <div className="columns">
-        <section>
-          <h2>Open at the end of {formatDay(asOf, today)}</h2>
+      <Halves>
+        <Section>
+          <Subheading>Open at the end of {formatDay(asOf, today)}</Subheading>
           {open.length === 0 ? (
-            <p className="soft">
+            <p data-tone="soft">
               Nothing is open in another currency than {currency}. Invoices in others are taken in
               once their rate is entered here.
             </p>
@@ -79,100 +84,106 @@ export function CurrenciesView({
           <Revalue asOf={asOf} open={open} done={revaluations.some((one) => one.asOf === asOf)} />
           {revaluations.length > 0 ? (
             <>
-              <h2>Revalued</h2>
-              <table className="small" aria-label="Revalued">
+              <Subheading>Revalued</Subheading>
+              <DetailTable aria-label="Revalued">
                 <tbody>
                   {revaluations.map((one) => (
                     <tr key={one.id}>
                       <td>{formatDay(one.asOf, today)}</td>
-                      <td className="soft">
+                      <td data-tone="soft">
                         {one.currency} at {one.rate}, taken back the day after
                       </td>
-                      <td className="num">
-                        <Sum of={-one.sum} currency={currency} />
+                      <td data-numeric>
+                        <Amount of={-one.sum} currency={currency} />
                       </td>
                     </tr>
                   ))}
                 </tbody>
-              </table>
+              </DetailTable>
             </>
           ) : null}
           {exchange.length > 0 ? (
             <>
-              <h2>
-                Exchange gains <span className="soft">less losses, by month</span>
-              </h2>
-              <table className="small" aria-label="Exchange gains">
+              <Subheading>
+                Exchange gains <span data-tone="soft">less losses, by month</span>
+              </Subheading>
+              <DetailTable aria-label="Exchange gains">
                 <tbody>
                   {exchange.map((one) => (
                     <tr key={one.month}>
                       <td>{one.month}</td>
-                      <td className="num">
-                        <Sum of={one.sum} currency={currency} />
+                      <td data-numeric>
+                        <Amount of={one.sum} currency={currency} />
                       </td>
                     </tr>
                   ))}
                   <tr>
-                    <td className="soft">together</td>
-                    <td className="num">
-                      <span className="total">
-                        <Sum of={sumOf(exchange, ({ sum }) => sum)} currency={currency} />
-                      </span>
+                    <td data-tone="soft">together</td>
+                    <td data-numeric>
+                      <Total>
+                        <Amount of={sumOf(exchange, ({ sum }) => sum)} currency={currency} />
+                      </Total>
                     </td>
                   </tr>
                 </tbody>
-              </table>
+              </DetailTable>
             </>
           ) : null}
-        </section>
-        <section>
-          <h2>
-            Rates <span className="soft">{currency} for one</span>
-          </h2>
+        </Section>
+        <Section>
+          <Subheading>
+            Rates <span data-tone="soft">{currency} for one</span>
+          </Subheading>
           {latest.length > 0 ? (
-            <table className="small" aria-label="Rates now">
+            <DetailTable aria-label="Rates now">
               <tbody>
                 {latest.map((one) => (
                   <tr key={one.currency}>
                     <td>
-                      <b className="strong">{one.currency}</b>
+                      <b data-strong>{one.currency}</b>
                     </td>
-                    <td className={one.ageDays > 7 ? "waits" : "soft"}>
+                    <td data-tone={one.ageDays > 7 ? "waits" : "soft"}>
                       {formatDay(one.onDay, today)}
                       {one.ageDays > 7 ? ", too old for new documents" : ""}
                     </td>
-                    <td className="num sum">{one.rate}</td>
+                    <td data-numeric data-sum>
+                      {one.rate}
+                    </td>
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </DetailTable>
           ) : null}
           <EnterRates currency={currency} />
           {rates.length > 0 ? (
             <>
-              <h2>As entered</h2>
-              <div
-                style={{ maxHeight: 280, overflow: "auto" }}
+              <Subheading>As entered</Subheading>
+              <Box
+                maxHeight="280px"
+                overflow="auto"
+
                 tabIndex={0}
                 role="group"
                 aria-label="Rates as entered"
               >
-                <table className="small">
+                <DetailTable>
                   <tbody>
                     {rates.map((one) => (
                       <tr key={`${one.currency} ${one.onDay}`}>
-                        <td className="soft">{formatDay(one.onDay, today)}</td>
+                        <td data-tone="soft">{formatDay(one.onDay, today)}</td>
                         <td>{one.currency}</td>
-                        <td className="num sum">{one.rate}</td>
+                        <td data-numeric data-sum>
+                          {one.rate}
+                        </td>
                       </tr>
                     ))}
                   </tbody>
-                </table>
-              </div>
+                </DetailTable>
+              </Box>
             </>
           ) : null}
-        </section>
-      </div>
+        </Section>
+      </Halves>
     </>
   );
 }
@@ -187,20 +198,20 @@ function Open({
   currency: Currency;
 }): ReactNode {
   return (
-    <table className="small" aria-label="Open in other currencies">
+    <DetailTable aria-label="Open in other currencies">
       <thead>
         <tr>
           <th scope="col">What</th>
-          <th scope="col" className="num">
+          <th data-numeric scope="col">
             In its own
           </th>
-          <th scope="col" className="num">
+          <th data-numeric scope="col">
             Carried at
           </th>
-          <th scope="col" className="num">
+          <th data-numeric scope="col">
             At the day’s rate
           </th>
-          <th scope="col" className="num">
+          <th data-numeric scope="col">
             Off by
           </th>
         </tr>
@@ -209,43 +220,43 @@ function Open({
         {open.map((one) => (
           <tr key={`${one.currency} ${one.what}`}>
             <td>
-              {one.what} <span className="soft">{one.count}</span>
+              {one.what} <span data-tone="soft">{one.count}</span>
             </td>
-            <td className="num">
-              <Sum of={one.amount} currency={one.currency} />
+            <td data-numeric>
+              <Amount of={one.amount} currency={one.currency} />
             </td>
-            <td className="num">
-              <Sum of={one.book} currency={currency} />
+            <td data-numeric>
+              <Amount of={one.book} currency={currency} />
             </td>
-            <td className="num">
-              <Sum of={one.atRate} currency={currency} />
+            <td data-numeric>
+              <Amount of={one.atRate} currency={currency} />
             </td>
-            <td className="num">
-              <Sum of={one.off} currency={currency} dash />
+            <td data-numeric>
+              <Amount of={one.off} currency={currency} dash />
             </td>
           </tr>
         ))}
         <tr>
-          <td className="soft">together</td>
+          <td data-tone="soft">together</td>
           <td />
-          <td className="num">
-            <span className="total">
-              <Sum of={sumOf(open, ({ book }) => book)} currency={currency} />
-            </span>
+          <td data-numeric>
+            <Total>
+              <Amount of={sumOf(open, ({ book }) => book)} currency={currency} />
+            </Total>
           </td>
-          <td className="num">
-            <span className="total">
-              <Sum of={sumOf(open, ({ atRate }) => atRate)} currency={currency} />
-            </span>
+          <td data-numeric>
+            <Total>
+              <Amount of={sumOf(open, ({ atRate }) => atRate)} currency={currency} />
+            </Total>
           </td>
-          <td className="num">
-            <span className="total">
-              <Sum of={off} currency={currency} />
-            </span>
+          <td data-numeric>
+            <Total>
+              <Amount of={off} currency={currency} />
+            </Total>
           </td>
         </tr>
       </tbody>
-    </table>
+    </DetailTable>
   );
 }
 
@@ -260,9 +271,9 @@ function Revalue({
 }): ReactNode {
   const { act, busy } = useActing();
   if (open.length === 0) return null;
-  if (done) return <p className="good">✓ Revalued for this day already.</p>;
+  if (done) return <p data-tone="good">✓ Revalued for this day already.</p>;
   return (
-    <div className="acts">
+    <ActRow>
       <Act
         main
         disabled={busy || open.every(({ off }) => off === 0)}
@@ -275,10 +286,10 @@ function Revalue({
       >
         Post the revaluation
       </Act>
-      <span className="soft">
+      <span data-tone="soft">
         Exchange takes the difference on this day and gives it back on the next.
       </span>
-    </div>
+    </ActRow>
   );
 }
 
@@ -305,26 +316,28 @@ function EnterRates({ currency }: { currency: Currency }): ReactNode {
       });
   };
   return (
-    <form
+    <Form
       onSubmit={(event) => {
         event.preventDefault();
         keep();
       }}
     >
-      <textarea
-        className="sumfield words"
-        style={{ width: "100%", minHeight: 74 }}
+      <LineText
+        kind="words"
+        width="100%"
+        minHeight="74px"
+
         aria-label="Rates: currency, day, rate"
         placeholder={`EUR, 2026-11-24, 1.0834   (one EUR in ${currency}; a line for each)`}
         value={text}
         onChange={(event) => setText(event.target.value)}
       />
-      <div className="acts">
+      <ActRow>
         <Act type="submit" disabled={busy || text.trim() === ""}>
           Keep the rates
         </Act>
-      </div>
-    </form>
+      </ActRow>
+    </Form>
   );
 }
 

@@ -7,7 +7,11 @@ import { type Day, formatDay } from "@/core/calendar";
 import { JOURNAL_FIELDS, type JournalField, type JournalLayout } from "@/core/formats";
 
 import type { Around } from "../history/types";
-import { Act } from "../kit/Act";
+import { Act, RowButton } from "../kit/buttons";
+import { InlineField, LineField, SmallChoice, Tick } from "../kit/fields";
+import { Subheading } from "../kit/headings";
+import { ActRow, Halves, Section } from "../kit/layout";
+import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { BooksHeading } from "./BooksHeading";
 
@@ -67,13 +71,13 @@ export function JournalFileView(props: Props): ReactNode {
         }
         end={<Period from={from} to={to} />}
       />
-      <div className="columns" style={{ gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)" }}>
-        <section>
-          <h2>
+      <Halves gridTemplateColumns="minmax(0, 1fr) minmax(0, 1fr)">
+        <Section>
+          <Subheading>
             Layout{" "}
-            <input
-              className="inline"
-              style={{ width: 200 }}
+            <InlineField
+              width="200px"
+
               aria-label="Name of the layout"
               list="layouts"
               value={name}
@@ -83,17 +87,17 @@ export function JournalFileView(props: Props): ReactNode {
                 if (known) setLayout(known.spec);
               }}
             />
-          </h2>
+          </Subheading>
           <datalist id="layouts">
             {layouts.map((one) => (
               <option key={one.name} value={one.name} />
             ))}
           </datalist>
           <Columns layout={layout} change={setLayout} />
-          <p className="soft">
+          <p data-tone="soft">
             Days as{" "}
-            <select
-              className="plain"
+            <SmallChoice
+              look="ruled"
               aria-label="How days are written"
               value={layout.dayOrder}
               onChange={(event) =>
@@ -103,10 +107,10 @@ export function JournalFileView(props: Props): ReactNode {
               <option value="ymd">2026-11-24</option>
               <option value="mdy">11/24/2026</option>
               <option value="dmy">24.11.2026</option>
-            </select>
+            </SmallChoice>
             , decimals with{" "}
-            <select
-              className="plain"
+            <SmallChoice
+              look="ruled"
               aria-label="Decimal mark"
               value={layout.decimalMark}
               onChange={(event) =>
@@ -118,9 +122,9 @@ export function JournalFileView(props: Props): ReactNode {
             >
               <option value=".">a point</option>
               <option value=",">a comma</option>
-            </select>
+            </SmallChoice>
           </p>
-          <div className="acts">
+          <ActRow>
             <Act
               main
               onClick={make}
@@ -129,34 +133,30 @@ export function JournalFileView(props: Props): ReactNode {
               Make the file
             </Act>
             <label>
-              <input
-                type="checkbox"
-                checked={again}
-                onChange={(event) => setAgain(event.target.checked)}
-              />{" "}
-              with what was sent before, marked as again
+              <Tick checked={again} onChange={(event) => setAgain(event.target.checked)} /> with
+              what was sent before, marked as again
             </label>
-          </div>
-          <h2>Files made</h2>
-          <table className="small" aria-label="Files made">
+          </ActRow>
+          <Subheading>Files made</Subheading>
+          <DetailTable aria-label="Files made">
             <tbody>
               {made.map((file) => (
                 <tr key={file.id}>
                   <td>{file.layout}</td>
-                  <td className="soft">
+                  <td data-tone="soft">
                     {formatDay(file.from, today)} to {formatDay(file.to, today)}
                   </td>
-                  <td className="num">{file.entries}</td>
-                  <td className="num">
+                  <td data-numeric>{file.entries}</td>
+                  <td data-numeric>
                     <a href={`/api/v1/b/${book}/export/journal-file?id=${file.id}`}>CSV</a>{" "}
                     <a href={`/api/v1/b/${book}/export/journal-file?id=${file.id}&format=xlsx`}>
                       XLSX
                     </a>
                   </td>
-                  <td className="num">
-                    <button
-                      type="button"
-                      className="row-open soft"
+                  <td data-numeric>
+                    <RowButton
+                      data-tone="soft"
+
                       disabled={busy}
                       onClick={() =>
                         void act("undo", { actId: file.actId }, () => ({
@@ -165,32 +165,32 @@ export function JournalFileView(props: Props): ReactNode {
                       }
                     >
                       it never went out
-                    </button>
+                    </RowButton>
                   </td>
                 </tr>
               ))}
               {made.length === 0 ? (
                 <tr>
-                  <td className="soft">None yet.</td>
+                  <td data-tone="soft">None yet.</td>
                 </tr>
               ) : null}
             </tbody>
-          </table>
-        </section>
-        <section>
-          <h2>
-            Accounts there <span className="soft">where they have other codes</span>
-          </h2>
-          <table className="small" aria-label="Accounts of the other ledger">
+          </DetailTable>
+        </Section>
+        <Section>
+          <Subheading>
+            Accounts there <span data-tone="soft">where they have other codes</span>
+          </Subheading>
+          <DetailTable aria-label="Accounts of the other ledger">
             <tbody>
               {props.accounts.map(({ code, name: words }) => (
                 <tr key={code}>
                   <td>{code}</td>
                   <td>{words}</td>
                   <td>
-                    <input
-                      className="inline"
-                      style={{ width: 110 }}
+                    <InlineField
+                      width="110px"
+
                       aria-label={`Code there for ${words}`}
                       placeholder={code}
                       value={layout.accounts[code] ?? ""}
@@ -205,9 +205,9 @@ export function JournalFileView(props: Props): ReactNode {
                 </tr>
               ))}
             </tbody>
-          </table>
-        </section>
-      </div>
+          </DetailTable>
+        </Section>
+      </Halves>
     </>
   );
 }
@@ -240,22 +240,21 @@ function Columns({
     (field) => !layout.columns.some((one) => one.field === field),
   );
   return (
-    <table className="small" aria-label="Columns of the file">
+    <DetailTable aria-label="Columns of the file">
       <tbody>
         {layout.columns.map((column, at) => (
           <tr key={at}>
-            <td className="soft">{at + 1}</td>
+            <td data-tone="soft">{at + 1}</td>
             <td>
-              <input
-                className="inline"
+              <InlineField
                 aria-label={`Heading of column ${at + 1}`}
                 value={column.header}
                 onChange={(event) => set(at, { header: event.target.value })}
               />
             </td>
             <td>
-              <select
-                className="plain"
+              <SmallChoice
+                look="ruled"
                 aria-label={`What column ${at + 1} holds`}
                 value={column.field}
                 onChange={(event) => set(at, { field: event.target.value as JournalField })}
@@ -265,27 +264,27 @@ function Columns({
                     {FIELD_WORDS[field]}
                   </option>
                 ))}
-              </select>
+              </SmallChoice>
             </td>
-            <td className="num">
-              <button
-                type="button"
-                className="row-open soft"
+            <td data-numeric>
+              <RowButton
+                data-tone="soft"
+
                 onClick={() =>
                   change({ ...layout, columns: layout.columns.filter((_, index) => index !== at) })
                 }
               >
                 leave out
-              </button>
+              </RowButton>
             </td>
           </tr>
         ))}
         {missing ? (
           <tr>
             <td colSpan={4}>
-              <button
-                type="button"
-                className="row-open strong"
+              <RowButton
+                data-strong
+
                 onClick={() =>
                   change({
                     ...layout,
@@ -294,12 +293,12 @@ function Columns({
                 }
               >
                 Another column
-              </button>
+              </RowButton>
             </td>
           </tr>
         ) : null}
       </tbody>
-    </table>
+    </DetailTable>
   );
 }
 
@@ -315,23 +314,23 @@ function Period({ from, to }: { from: Day; to: Day }): ReactNode {
   };
   return (
     <>
-      <label className="soft">
+      <label data-tone="soft">
         from{" "}
-        <input
+        <LineField
+          kind="plain"
           type="date"
-          className="sumfield"
-          style={{ fontFamily: "inherit" }}
+
           defaultValue={from}
           key={`from ${from}`}
           onChange={(event) => go("from", event.target.value)}
         />
       </label>
-      <label className="soft">
+      <label data-tone="soft">
         to{" "}
-        <input
+        <LineField
+          kind="plain"
           type="date"
-          className="sumfield"
-          style={{ fontFamily: "inherit" }}
+
           defaultValue={to}
           key={`to ${to}`}
           onChange={(event) => go("to", event.target.value)}

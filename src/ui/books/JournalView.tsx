@@ -1,5 +1,6 @@
 "use client";
 
+import { Box, chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 
@@ -8,7 +9,10 @@ import type { Minor } from "@/core/money";
 
 import { EntryTable } from "../history/EntryTable";
 import type { ActView, Around, EntryView, Origin } from "../history/types";
-import { Sum } from "../kit/Amount";
+import { Amount } from "../kit/Amount";
+import { SmallChoice } from "../kit/fields";
+import { Subheading } from "../kit/headings";
+import { Form, WorkingsGrid } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 import { useOpenRow } from "../kit/lists/useOpenRow";
@@ -63,10 +67,10 @@ export function JournalView(props: Props): ReactNode {
           <>
             <Events {...props} />
             <SearchBox label="Document or customer" value={props.text} />
-            <a className="soft" href={`/api/v1/b/${book}/export/journal`}>
+            <a data-tone="soft" href={`/api/v1/b/${book}/export/journal`}>
               CSV
             </a>
-            <a className="soft" href={`/api/v1/b/${book}/export/journal?format=xlsx`}>
+            <a data-tone="soft" href={`/api/v1/b/${book}/export/journal?format=xlsx`}>
               XLSX
             </a>
           </>
@@ -115,7 +119,7 @@ export function JournalView(props: Props): ReactNode {
             width: "6%",
             cell: (row) =>
               row.reversedBy !== null || row.reverses !== null ? (
-                <span className="waits">{row.reverses !== null ? "undoes" : "undone"}</span>
+                <span data-tone="waits">{row.reverses !== null ? "undoes" : "undone"}</span>
               ) : null,
           },
           {
@@ -123,7 +127,7 @@ export function JournalView(props: Props): ReactNode {
             header: "Sum",
             width: "10%",
             number: true,
-            cell: (row) => <Sum of={row.sum} currency={currency} />,
+            cell: (row) => <Amount of={row.sum} currency={currency} />,
           },
         ]}
         empty={
@@ -146,21 +150,19 @@ export function JournalView(props: Props): ReactNode {
 
 function Events({ event, events, text }: Props): ReactNode {
   return (
-    <form action="">
+    <Form action="">
       <input type="hidden" name="view" value="journal" />
       {text ? <input type="hidden" name="q" value={text} /> : null}
-      <select
+      <SmallChoice
+        background="sheet"
+        color="inherit"
+        border="1px solid {colors.rule}"
+        borderRadius="3px"
+        padding="3px 4px"
         name="event"
         aria-label="Event"
         defaultValue={event}
         onChange={(changed) => changed.currentTarget.form?.requestSubmit()}
-        style={{
-          background: "var(--d-colors-sheet)",
-          color: "inherit",
-          border: "1px solid var(--d-colors-rule)",
-          borderRadius: 3,
-          padding: "3px 4px",
-        }}
       >
         <option value="">every event</option>
         {events.map((one) => (
@@ -168,8 +170,8 @@ function Events({ event, events, text }: Props): ReactNode {
             {one.replaceAll("_", " ")}
           </option>
         ))}
-      </select>
-    </form>
+      </SmallChoice>
+    </Form>
   );
 }
 
@@ -188,18 +190,18 @@ function EntryWorkings({ id, ...around }: Around & { id: number }): ReactNode {
       current = false;
     };
   }, [book, complain, id]);
-  if (!story) return <p className="soft">Reading …</p>;
+  if (!story) return <p data-tone="soft">Reading …</p>;
   const { act, origin, others } = story;
   return (
-    <div className="work two">
+    <WorkingsGrid parts="two">
       <EntryTable entry={story.entry} book={book} currency={currency} today={today} />
-      <div>
-        <h2>How it came about</h2>
+      <Box>
+        <Subheading>How it came about</Subheading>
         <ul>
           {act ? (
             <li>
               {formatDay(act.on, today)}, {act.actor}: {act.text}
-              {act.undone ? <span className="waits"> (undone)</span> : null}
+              {act.undone ? <span data-tone="waits"> (undone)</span> : null}
             </li>
           ) : null}
           {origin ? (
@@ -221,9 +223,9 @@ function EntryWorkings({ id, ...around }: Around & { id: number }): ReactNode {
           ))}
         </ul>
         {origin && origin.cells.length > 0 ? (
-          <p className="soft" style={{ fontSize: 13 }}>
+          <chakra.p data-tone="soft" fontSize="13px">
             {origin.cells.filter((cell) => cell !== "").join(" · ")}
-          </p>
+          </chakra.p>
         ) : null}
         {story.entry.documentHref ? (
           <p>
@@ -232,7 +234,7 @@ function EntryWorkings({ id, ...around }: Around & { id: number }): ReactNode {
             </NextLink>
           </p>
         ) : null}
-      </div>
-    </div>
+      </Box>
+    </WorkingsGrid>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box, chakra } from "@chakra-ui/react";
 import { zodResolver } from "@hookform/resolvers/zod";
 import NextLink from "next/link";
 import { useRouter } from "next/navigation";
@@ -7,8 +8,11 @@ import { type ReactNode, useState } from "react";
 import { useForm } from "react-hook-form";
 import { z } from "zod";
 
-import { Act } from "../kit/Act";
-import { TextField } from "../kit/Field";
+import { Act } from "../kit/buttons";
+import { TextField } from "../kit/fields";
+import { Subheading, Title } from "../kit/headings";
+import { Form } from "../kit/layout";
+import { StartSheet } from "../kit/sheets";
 import { post } from "../shell/send";
 
 const schema = z.object({
@@ -46,32 +50,27 @@ export function NewBook({ books }: { books: readonly string[] }): ReactNode {
     else setProblem(sent.message);
   });
   return (
-    <main style={{ maxWidth: 560, margin: "48px auto", padding: "0 24px" }}>
-      <h1 className="sum" style={{ fontSize: 28, margin: "0 0 4px", fontWeight: 600 }}>
+    <StartSheet>
+      <Title lineHeight="normal" fontSize="28px" margin="0 0 4px" fontWeight={600}>
         Dozo
-      </h1>
-      <p className="soft">Everything is a sum that has to come out.</p>
+      </Title>
+      <p data-tone="soft">Everything is a sum that has to come out.</p>
       {books.length > 0 ? (
         <>
-          <h2 className="strong">Books</h2>
-          <ul>
+          <Subheading data-strong>Books</Subheading>
+          <chakra.ul css={{ "& a": { display: "inline-block", padding: "4px 0" } }}>
             {books.map((book) => (
               <li key={book}>
-                <NextLink
-                  href={`/b/${book}/match`}
-                  style={{ display: "inline-block", padding: "4px 0" }}
-                >
-                  {book}
-                </NextLink>
+                <NextLink href={`/b/${book}/match`}>{book}</NextLink>
               </li>
             ))}
-          </ul>
+          </chakra.ul>
         </>
       ) : null}
-      <h2 className="strong" style={{ margin: "24px 0 8px" }}>
+      <Subheading data-strong margin="24px 0 8px">
         {books.length === 0 ? "There is no book yet. Start one." : "Start another book"}
-      </h2>
-      <form onSubmit={(event) => void make(event)} style={{ display: "grid", gap: 12 }} noValidate>
+      </Subheading>
+      <Form display="grid" gap="12px" onSubmit={(event) => void make(event)} noValidate>
         <TextField label="Business" {...register("name")} error={errors.name?.message} />
         <TextField
           label="Name in the address"
@@ -95,16 +94,16 @@ export function NewBook({ books }: { books: readonly string[] }): ReactNode {
           error={errors.replyTo?.message}
         />
         {problem ? (
-          <p className="off" role="alert">
+          <p data-tone="off" role="alert">
             {problem}
           </p>
         ) : null}
-        <div>
+        <Box>
           <Act main type="submit" disabled={isSubmitting}>
             Start the book
           </Act>
-        </div>
-      </form>
-    </main>
+        </Box>
+      </Form>
+    </StartSheet>
   );
 }

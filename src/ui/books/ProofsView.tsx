@@ -1,5 +1,6 @@
 "use client";
 
+import { Box, chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 
@@ -7,9 +8,12 @@ import { type Day, formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
 import type { Around } from "../history/types";
-import { LeftOver, Sum } from "../kit/Amount";
+import { Amount, LeftOver, Total } from "../kit/Amount";
+import { Subheading } from "../kit/headings";
+import { Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenName } from "../kit/lists/useOpenRow";
+import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { BooksHeading } from "./BooksHeading";
@@ -50,17 +54,17 @@ export function ProofsView(props: Props): ReactNode {
         sum={
           broken.length === 0 ? (
             <>
-              <span className="good">0.00</span> <small>off: all {proofs.length} proofs hold</small>
+              <span data-tone="good">0.00</span> <small>off: all {proofs.length} proofs hold</small>
             </>
           ) : (
             <>
-              <span className="off">{broken.length}</span>{" "}
+              <span data-tone="off">{broken.length}</span>{" "}
               <small>{broken.length === 1 ? "proof is" : "proofs are"} broken</small>
             </>
           )
         }
         end={
-          <a className="soft" href={`/api/v1/b/${book}/export/proofs`}>
+          <a data-tone="soft" href={`/api/v1/b/${book}/export/proofs`}>
             CSV
           </a>
         }
@@ -79,14 +83,14 @@ export function ProofsView(props: Props): ReactNode {
             header: "In the journal",
             width: "16%",
             number: true,
-            cell: (row) => <Sum of={row.journal} currency={currency} dash />,
+            cell: (row) => <Amount of={row.journal} currency={currency} dash />,
           },
           {
             id: "documents",
             header: "By the documents",
             width: "16%",
             number: true,
-            cell: (row) => <Sum of={row.documents} currency={currency} dash />,
+            cell: (row) => <Amount of={row.documents} currency={currency} dash />,
           },
           {
             id: "off",
@@ -101,9 +105,9 @@ export function ProofsView(props: Props): ReactNode {
             width: "10%",
             cell: (row) =>
               row.holds ? (
-                <span className="good">✓ holds</span>
+                <span data-tone="good">✓ holds</span>
               ) : (
-                <span className="off">✗ broken</span>
+                <span data-tone="off">✗ broken</span>
               ),
           },
         ]}
@@ -129,34 +133,37 @@ function Made({ row, book, currency, today }: Around & { row: ProofLine }): Reac
       current = false;
     };
   }, [book, complain, row.name]);
-  if (!made) return <p className="soft">Reading …</p>;
+  if (!made) return <p data-tone="soft">Reading …</p>;
   if (made.count === 0 && made.off.length === 0)
     return (
-      <p className="soft" style={{ paddingLeft: 16 }}>
+      <chakra.p data-tone="soft" paddingLeft="16px">
         {row.documents === 0
           ? "Nothing stands there now."
           : "This is checked over all of them; there is no list of its own."}{" "}
         {row.holds ? "Both sides agree." : ""}
-      </p>
+      </chakra.p>
     );
   return (
-    <div
-      style={{ padding: "0 16px", maxHeight: 330, overflow: "auto" }}
+    <Box
+      padding="0 16px"
+      maxHeight="330px"
+      overflow="auto"
+
       tabIndex={0}
       role="group"
       aria-label={row.what}
     >
       {made.off.length > 0 ? (
-        <table className="small" aria-label="Where it is off">
+        <DetailTable aria-label="Where it is off">
           <thead>
             <tr>
-              <th scope="col" className="off">
+              <th data-tone="off" scope="col">
                 Off in
               </th>
-              <th scope="col" className="num">
+              <th data-numeric scope="col">
                 in the journal
               </th>
-              <th scope="col" className="num">
+              <th data-numeric scope="col">
                 by itself
               </th>
               <th scope="col">since</th>
@@ -175,8 +182,12 @@ function Made({ row, book, currency, today }: Around & { row: ProofLine }): Reac
                     one.words
                   )}
                 </td>
-                <td className="num sum">{formatAmount(one.journal, currency)}</td>
-                <td className="num sum">{formatAmount(one.documents, currency)}</td>
+                <td data-numeric data-sum>
+                  {formatAmount(one.journal, currency)}
+                </td>
+                <td data-numeric data-sum>
+                  {formatAmount(one.documents, currency)}
+                </td>
                 <td>
                   {one.sinceEntry === null ? (
                     "no entry"
@@ -190,13 +201,13 @@ function Made({ row, book, currency, today }: Around & { row: ProofLine }): Reac
                     </NextLink>
                   )}
                 </td>
-                <td style={{ whiteSpace: "normal" }}>{one.explained}</td>
+                <td data-wrap>{one.explained}</td>
               </tr>
             ))}
           </tbody>
-        </table>
+        </DetailTable>
       ) : null}
-      <table className="small" aria-label="What it is made of">
+      <DetailTable aria-label="What it is made of">
         <tbody>
           {made.documents.map((one, at) => (
             <tr key={at}>
@@ -209,66 +220,68 @@ function Made({ row, book, currency, today }: Around & { row: ProofLine }): Reac
                   one.words
                 )}
               </td>
-              <td className="soft" style={{ whiteSpace: "normal" }}>
+              <td data-tone="soft" data-wrap>
                 {one.more}
               </td>
-              <td className="soft" style={{ width: 130 }}>
+              <Cell data-tone="soft" width="130px">
                 {one.on ? formatDay(one.on, today) : ""}
-              </td>
-              <td className="num sum" style={{ width: 120 }}>
+              </Cell>
+              <Cell data-numeric data-sum width="120px">
                 {formatAmount(one.amount, currency)}
-              </td>
+              </Cell>
             </tr>
           ))}
           {made.count > made.documents.length ? (
             <tr>
-              <td className="soft" colSpan={4}>
+              <td data-tone="soft" colSpan={4}>
                 and {made.count - made.documents.length} more; the CSV has them all
               </td>
             </tr>
           ) : null}
           <tr>
-            <td className="soft">{made.count} in all</td>
+            <td data-tone="soft">{made.count} in all</td>
             <td />
             <td />
-            <td className="num">
-              <span className="total">{formatAmount(made.sum, currency)}</span>
+            <td data-numeric>
+              <Total>{formatAmount(made.sum, currency)}</Total>
             </td>
           </tr>
         </tbody>
-      </table>
-    </div>
+      </DetailTable>
+    </Box>
   );
 }
 
 function Work({ work, book, currency }: Props): ReactNode {
   return (
-    <section style={{ padding: "10px 8px 16px", flex: "none" }}>
-      <h2 style={{ fontSize: 14, fontWeight: 600, margin: "4px 0" }}>
+    <Section padding="10px 8px 16px" flex="none">
+      <Subheading fontSize="14px" fontWeight={600} margin="4px 0">
         Open work{" "}
-        <span className="soft" style={{ fontWeight: 400 }}>
+        <span data-tone="soft" data-light>
           shown until it is done; it breaks no proof
         </span>
-      </h2>
+      </Subheading>
       {work.length === 0 ? (
-        <p className="good">✓ None.</p>
+        <p data-tone="good">✓ None.</p>
       ) : (
-        <table className="small" style={{ maxWidth: 640 }} aria-label="Open work">
+        <DetailTable maxWidth="640px" aria-label="Open work">
           <tbody>
             {work.map((one) => (
               <tr key={one.name}>
-                <td className="num" style={{ width: 60 }}>
+                <Cell data-numeric width="60px">
                   {one.count}
-                </td>
+                </Cell>
                 <td>
                   <NextLink href={`/b/${book}/${one.href}`}>{one.words}</NextLink>
                 </td>
-                <td className="num sum">{formatAmount(one.sum, currency)}</td>
+                <td data-numeric data-sum>
+                  {formatAmount(one.sum, currency)}
+                </td>
               </tr>
             ))}
           </tbody>
-        </table>
+        </DetailTable>
       )}
-    </section>
+    </Section>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { Fragment, type ReactNode, useState } from "react";
 
@@ -9,7 +10,12 @@ import { add, type Currency, formatAmount, type Minor, negate, sumOf } from "@/c
 import type { ContactPerson } from "@/core/parties";
 
 import type { Around } from "../history/types";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { RowButton } from "../kit/buttons";
+import { InlineField, LineField } from "../kit/fields";
+import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
+import { Details, FactList, Form, Halves, LetterText, Section, Tag } from "../kit/layout";
+import { Cell, DetailTable } from "../kit/tables";
 import { AgeBar } from "../overdue/AgeBar";
 import { Works } from "../overdue/ReturnedLetters";
 import { useActing } from "../shell/Notices";
@@ -80,18 +86,17 @@ export function CustomerPage(props: Props): ReactNode {
   const position = add(aging.total, -props.credit);
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {formatAmount(position, currency)}{" "}
           <small>
             {props.credit === 0
               ? "owed"
               : `owed: ${formatAmount(aging.total, currency)} open less ${formatAmount(props.credit, currency)} on account`}
           </small>
-        </h1>
+        </Title>
         <span>
-          <b className="strong">{customer.name}</b>{" "}
-          <span className="soft">{customer.externalId}</span>
+          <b data-strong>{customer.name}</b> <span data-tone="soft">{customer.externalId}</span>
           {parent ? (
             <>
               , a site of{" "}
@@ -100,32 +105,32 @@ export function CustomerPage(props: Props): ReactNode {
           ) : null}
         </span>
         {props.overdue !== 0 ? (
-          <NextLink className="off" href={`/b/${book}/overdue?open=${customer.id}`}>
+          <NextLink data-tone="off" href={`/b/${book}/overdue?open=${customer.id}`}>
             {formatAmount(props.overdue, currency)} overdue
           </NextLink>
         ) : (
-          <span className="good">nothing overdue</span>
+          <span data-tone="good">nothing overdue</span>
         )}
         {customer.leftOut ? (
-          <span className="waits">left out of follow-up: {customer.leftOut}</span>
+          <span data-tone="waits">left out of follow-up: {customer.leftOut}</span>
         ) : null}
         {props.waits.length > 0 ? (
-          <span className="waits">waits for {props.waits.join(", ")}</span>
+          <span data-tone="waits">waits for {props.waits.join(", ")}</span>
         ) : null}
-        <div className="end">
+        <HeadingEnd>
           <NextLink href={`/b/${book}/customers/${customer.id}/statement`}>Statement</NextLink>
           <a href={`${props.account}?look`} target="_blank" rel="noreferrer">
             What they see
           </a>
-        </div>
-      </div>
-      <div style={{ maxWidth: 760 }}>
+        </HeadingEnd>
+      </PageHeading>
+      <Box maxWidth="760px">
         <AgeBar aging={aging} currency={currency} words />
-      </div>
-      <div className="columns" style={{ gridTemplateColumns: "minmax(0, 4fr) minmax(0, 5fr)" }}>
+      </Box>
+      <Halves gridTemplateColumns="minmax(0, 4fr) minmax(0, 5fr)">
         <Left {...props} />
         <TimeLine {...props} />
-      </div>
+      </Halves>
     </>
   );
 }
@@ -150,73 +155,73 @@ function Left({
   today,
 }: Props): ReactNode {
   return (
-    <section>
-      <h2>
+    <Section>
+      <Subheading>
         Open{" "}
-        <span className="soft">
+        <span data-tone="soft">
           {open.length} {open.length === 1 ? "item" : "items"}
         </span>
-      </h2>
+      </Subheading>
       {open.length === 0 ? (
-        <p className="good">✓ Nothing is open.</p>
+        <p data-tone="good">✓ Nothing is open.</p>
       ) : (
-        <table className="small" aria-label="Open items">
+        <DetailTable aria-label="Open items">
           <tbody>
             {open.map((item) => (
               <tr key={item.id}>
                 <td>
                   <NextLink href={`/b/${book}/invoices/${item.id}`} prefetch={false}>
-                    <b className="strong">{item.number}</b>
+                    <b data-strong>{item.number}</b>
                   </NextLink>{" "}
                   {item.kind === "credit_note" ? "credit note" : (item.description ?? "")}
                 </td>
-                <td className={item.balance > 0 && item.dueOn < today ? "off" : "soft"}>
+                <td data-tone={item.balance > 0 && item.dueOn < today ? "off" : "soft"}>
                   {item.kind === "credit_note" ? "" : `due ${formatDay(item.dueOn, today)}`}
                 </td>
-                <td className="num">
-                  <Sum of={item.balance} currency={item.currency} />
+                <td data-numeric>
+                  <Amount of={item.balance} currency={item.currency} />
                 </td>
               </tr>
             ))}
             <tr>
-              <td className="soft">open</td>
+              <td data-tone="soft">open</td>
               <td />
-              <td className="num">
-                <span className="total">
+              <td data-numeric>
+                <Total>
                   {formatAmount(
                     sumOf(open, (item) => item.bookBalance),
                     currency,
                   )}
-                </span>
+                </Total>
               </td>
             </tr>
           </tbody>
-        </table>
+        </DetailTable>
       )}
       {onWay.length > 0 ? (
         <>
-          <h2>
-            On its way by ACH <span className="soft">not money yet</span>
-          </h2>
-          <table className="small" aria-label="On its way by ACH">
+          <Subheading>
+            On its way by ACH <span data-tone="soft">not money yet</span>
+          </Subheading>
+          <DetailTable aria-label="On its way by ACH">
             <tbody>
               {onWay.map((one) => (
                 <tr key={one.id}>
                   <td>{one.words || "no memo"}</td>
-                  <td className="soft">since {formatDay(one.startedOn, today)}</td>
-                  <td className="num">
-                    <Sum of={one.sum} currency={one.currency} />
+                  <td data-tone="soft">since {formatDay(one.startedOn, today)}</td>
+                  <td data-numeric>
+                    <Amount of={one.sum} currency={one.currency} />
                   </td>
                 </tr>
               ))}
             </tbody>
-          </table>
+          </DetailTable>
         </>
       ) : null}
       {credits.length > 0 ? (
         <>
-          <h2>On account</h2>
-          <table className="small" aria-label="On account">
+          <Subheading>On account</Subheading>
+          <DetailTable aria-label="On account">
             <tbody>
               {credits.map((one) => (
                 <tr key={one.receiptId}>
@@ -225,23 +230,23 @@ function Left({
                       {one.words}
                     </NextLink>
                   </td>
-                  <td className="soft">{formatDay(one.on, today)}</td>
-                  <td className="num">
-                    <Sum of={negate(one.sum)} currency={one.currency} />
+                  <td data-tone="soft">{formatDay(one.on, today)}</td>
+                  <td data-numeric>
+                    <Amount of={negate(one.sum)} currency={one.currency} />
                   </td>
-                  <td className="num">
+                  <td data-numeric>
                     <UseCredit credit={one} open={open} />
                   </td>
                 </tr>
               ))}
             </tbody>
-          </table>
+          </DetailTable>
         </>
       ) : null}
       {sites.length > 0 ? (
         <>
-          <h2>Sites</h2>
-          <table className="small">
+          <Subheading>Sites</Subheading>
+          <DetailTable>
             <tbody>
               {sites.map((site) => (
                 <tr key={site.id}>
@@ -250,11 +255,13 @@ function Left({
                       {site.name}
                     </NextLink>
                   </td>
-                  <td className="num sum">{formatAmount(site.open, currency, { dash: true })}</td>
+                  <td data-numeric data-sum>
+                    {formatAmount(site.open, currency, { dash: true })}
+                  </td>
                 </tr>
               ))}
             </tbody>
-          </table>
+          </DetailTable>
         </>
       ) : null}
       <FollowedAs
@@ -264,10 +271,10 @@ function Left({
         why={why}
         currency={currency}
       />
-      <h2>How to reach them</h2>
-      <dl className="facts">
+      <Subheading>How to reach them</Subheading>
+      <FactList>
         <dt>E-mail</dt>
-        <dd>{customer.email ?? <span className="waits">none: letters need one</span>}</dd>
+        <dd>{customer.email ?? <span data-tone="waits">none: letters need one</span>}</dd>
         {customer.phone ? (
           <>
             <dt>Telephone</dt>
@@ -277,7 +284,7 @@ function Left({
         {back.map(({ address, why: said }) => (
           <Fragment key={address}>
             <dt>Letters</dt>
-            <dd className="off">
+            <dd data-tone="off">
               to {address} come back: {said} <Works address={address} customerId={customer.id} />
             </dd>
           </Fragment>
@@ -290,7 +297,7 @@ function Left({
         <dd>
           <OtherNames customer={customer} aliases={aliases} />
         </dd>
-      </dl>
+      </FactList>
       <Persons
         key={JSON.stringify(persons)}
         customerId={customer.id}
@@ -299,7 +306,7 @@ function Left({
       />
       <Paying paying={paying} words={habit} book={book} customerId={customer.id} />
       <LearnedOf customer={customer} learned={learned} />
-    </section>
+    </Section>
   );
 }
 
@@ -325,9 +332,9 @@ function UseCredit({ credit, open }: { credit: Credit; open: readonly Item[] }):
     );
   };
   return (
-    <button type="button" className="row-open strong" disabled={busy} onClick={use}>
+    <RowButton data-strong disabled={busy} onClick={use}>
       Give to the oldest
-    </button>
+    </RowButton>
   );
 }
 
@@ -352,38 +359,38 @@ function OtherNames({
   return (
     <>
       {aliases.map((alias) => (
-        <span key={alias} className="tag">
+        <Tag key={alias}>
           {alias}{" "}
-          <button
-            type="button"
-            className="row-open soft"
+          <RowButton
+            data-tone="soft"
+
             aria-label={`Take away ${alias}`}
             disabled={busy}
             onClick={() => void change(alias, false)}
           >
             ×
-          </button>
-        </span>
+          </RowButton>
+        </Tag>
       ))}
-      <form
-        style={{ display: "inline" }}
+      <Form
+        display="inline"
+
         onSubmit={(event) => {
           event.preventDefault();
           if (name.trim() !== "") void change(name.trim(), true);
         }}
       >
-        <input
-          className="inline"
+        <InlineField
           value={name}
           maxLength={120}
           placeholder="another name"
           aria-label="Another name that the customer goes by"
           onChange={(event) => setName(event.target.value)}
         />{" "}
-        <button type="submit" className="row-open strong" disabled={busy || name.trim() === ""}>
+        <RowButton data-strong type="submit" disabled={busy || name.trim() === ""}>
           Add
-        </button>
-      </form>
+        </RowButton>
+      </Form>
     </>
   );
 }
@@ -400,47 +407,47 @@ function LearnedOf({ customer, learned }: Pick<Props, "customer" | "learned">): 
   if (learned.payers.length === 0 && learned.habit === null) return null;
   return (
     <>
-      <h2>What matching has learned</h2>
-      <table className="small" aria-label="What matching has learned">
+      <Subheading>What matching has learned</Subheading>
+      <DetailTable aria-label="What matching has learned">
         <tbody>
           {learned.payers.slice(0, 20).map((payer) => (
             <tr key={`${payer.payerName} ${payer.payerEmail}`}>
               <td>
-                {payer.payerName || <span className="soft">no name</span>}{" "}
-                <span className="soft">{payer.payerEmail}</span>
+                {payer.payerName || <span data-tone="soft">no name</span>}{" "}
+                <span data-tone="soft">{payer.payerEmail}</span>
               </td>
-              <td className="soft">paid {payer.times === 1 ? "once" : `${payer.times} times`}</td>
-              <td className="num">
-                <button
-                  type="button"
-                  className="row-open soft"
+              <td data-tone="soft">paid {payer.times === 1 ? "once" : `${payer.times} times`}</td>
+              <td data-numeric>
+                <RowButton
+                  data-tone="soft"
+
                   disabled={busy}
                   onClick={() => forget("payer", payer.payerName, payer.payerEmail)}
                 >
                   forget
-                </button>
+                </RowButton>
               </td>
             </tr>
           ))}
           {learned.habit === null ? null : (
             <tr>
               <td colSpan={2}>{learned.habit}</td>
-              <td className="num">
-                <button
-                  type="button"
-                  className="row-open soft"
+              <td data-numeric>
+                <RowButton
+                  data-tone="soft"
+
                   disabled={busy}
                   onClick={() => forget("habit")}
                 >
                   forget
-                </button>
+                </RowButton>
               </td>
             </tr>
           )}
         </tbody>
-      </table>
+      </DetailTable>
       {learned.payers.length > 20 ? (
-        <p className="soft">and {learned.payers.length - 20} more payers</p>
+        <p data-tone="soft">and {learned.payers.length - 20} more payers</p>
       ) : null}
     </>
   );
@@ -450,9 +457,9 @@ function LearnedOf({ customer, learned }: Pick<Props, "customer" | "learned">): 
 function NewLink({ customerId }: { customerId: number }): ReactNode {
   const { act, busy } = useActing();
   return (
-    <button
-      type="button"
-      className="row-open soft"
+    <RowButton
+      data-tone="soft"
+
       disabled={busy}
       onClick={() =>
         void act("newAccountLink", { customerId }, () => ({
@@ -461,7 +468,7 @@ function NewLink({ customerId }: { customerId: number }): ReactNode {
       }
     >
       give it a new address
-    </button>
+    </RowButton>
   );
 }
 
@@ -472,17 +479,17 @@ function CameBack({ letterId }: { letterId: number }): ReactNode {
   const [why, setWhy] = useState("");
   if (!asking)
     return (
-      <button
-        type="button"
-        className="row-open soft"
+      <RowButton
+        data-tone="soft"
+
         disabled={busy}
         onClick={() => setAsking(true)}
       >
         it came back
-      </button>
+      </RowButton>
     );
   return (
-    <form
+    <Form
       onSubmit={(event) => {
         event.preventDefault();
         void act("letterCameBack", { letterId, why }, () => ({
@@ -492,9 +499,10 @@ function CameBack({ letterId }: { letterId: number }): ReactNode {
         });
       }}
     >
-      <input
-        className="sumfield words"
-        style={{ width: 220, fontFamily: "inherit" }}
+      <LineField
+        kind="words"
+        width="220px"
+
         autoFocus
         aria-label="Why it came back"
         placeholder="what the mail says, then Enter"
@@ -504,31 +512,31 @@ function CameBack({ letterId }: { letterId: number }): ReactNode {
           if (event.key === "Escape") setAsking(false);
         }}
       />
-    </form>
+    </Form>
   );
 }
 
 function TimeLine({ history, book, today }: Props): ReactNode {
   const { act, busy } = useActing();
   return (
-    <section>
-      <h2>
-        What happened <span className="soft">{history.length}</span>
-      </h2>
+    <Section>
+      <Subheading>
+        What happened <span data-tone="soft">{history.length}</span>
+      </Subheading>
       {history.length === 0 ? (
-        <p className="soft">Nothing yet.</p>
+        <p data-tone="soft">Nothing yet.</p>
       ) : (
-        <table className="small" aria-label="History">
+        <DetailTable aria-label="History">
           <tbody>
             {history.slice(0, 250).map((line, at) => (
               <tr key={at}>
-                <td className="soft" style={{ width: 122, verticalAlign: "baseline" }}>
+                <Cell data-tone="soft" width="122px" verticalAlign="baseline">
                   {formatDay(line.on, today)}
-                </td>
-                <td className="soft" style={{ width: 84, verticalAlign: "baseline" }}>
+                </Cell>
+                <Cell data-tone="soft" width="84px" verticalAlign="baseline">
                   {line.kind}
-                </td>
-                <td style={{ whiteSpace: "normal", verticalAlign: "baseline" }}>
+                </Cell>
+                <Cell whiteSpace="normal" verticalAlign="baseline">
                   {line.href ? (
                     <NextLink href={`/b/${book}/${line.href}`} prefetch={false}>
                       {line.undone ? <s>{line.words}</s> : line.words}
@@ -539,20 +547,20 @@ function TimeLine({ history, book, today }: Props): ReactNode {
                     line.words
                   )}
                   {line.kind === "letter" ? (
-                    <details>
-                      <summary className="soft">its words</summary>
-                      <pre className="letter">{line.more}</pre>
+                    <Details>
+                      <summary data-tone="soft">its words</summary>
+                      <LetterText>{line.more}</LetterText>
                       {line.letterId !== null ? <CameBack letterId={line.letterId} /> : null}
-                    </details>
+                    </Details>
                   ) : line.more ? (
-                    <span className="soft"> {line.more}</span>
+                    <span data-tone="soft"> {line.more}</span>
                   ) : null}
-                </td>
-                <td className="num" style={{ width: 56 }}>
+                </Cell>
+                <Cell data-numeric width="56px">
                   {line.actId !== null ? (
-                    <button
-                      type="button"
-                      className="row-open strong"
+                    <RowButton
+                      data-strong
+
                       disabled={busy}
                       onClick={() =>
                         void act("undo", { actId: line.actId }, () => ({
@@ -561,14 +569,14 @@ function TimeLine({ history, book, today }: Props): ReactNode {
                       }
                     >
                       Undo
-                    </button>
+                    </RowButton>
                   ) : null}
-                </td>
+                </Cell>
               </tr>
             ))}
           </tbody>
-        </table>
+        </DetailTable>
       )}
-    </section>
+    </Section>
   );
 }

@@ -5,7 +5,8 @@ import type { ReactNode } from "react";
 import { formatAmount, type Minor, negate } from "@/core/money";
 
 import type { Around } from "../history/types";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 
@@ -35,24 +36,25 @@ export function CustomersPage(props: Props): ReactNode {
   const { currency, book, rows } = props;
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {formatAmount(props.open, currency)}{" "}
           <small>
             owed by {props.count} {props.count === 1 ? "customer" : "customers"}
             {props.credit !== 0 ? `, ${formatAmount(props.credit, currency)} on account` : ""}
           </small>
-        </h1>
-        <div className="end">
+        </Title>
+        <HeadingEnd>
           <SearchBox label="Name, number or e-mail" value={props.text} />
           <a
-            className="soft"
+            data-tone="soft"
+
             href={`/api/v1/b/${book}/export/customers?q=${encodeURIComponent(props.text)}`}
           >
             CSV
           </a>
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       <LedgerList<Customer>
         label="Customers"
         rows={rows}
@@ -71,7 +73,7 @@ export function CustomersPage(props: Props): ReactNode {
             cell: (row) => (
               <span title={row.name}>
                 {row.name}
-                {row.leftOut ? <span className="soft"> (left out of follow-up)</span> : null}
+                {row.leftOut ? <span data-tone="soft"> (left out of follow-up)</span> : null}
               </span>
             ),
             foot: `${props.count} customers`,
@@ -96,15 +98,15 @@ export function CustomersPage(props: Props): ReactNode {
             width: "11%",
             number: true,
             sort: "open",
-            cell: (row) => <Sum of={row.open} currency={currency} dash />,
-            foot: <span className="total">{formatAmount(props.open, currency)}</span>,
+            cell: (row) => <Amount of={row.open} currency={currency} dash />,
+            foot: <Total>{formatAmount(props.open, currency)}</Total>,
           },
           {
             id: "credit",
             header: "On account",
             width: "11%",
             number: true,
-            cell: (row) => <Sum of={negate(row.credit)} currency={currency} dash />,
+            cell: (row) => <Amount of={negate(row.credit)} currency={currency} dash />,
             foot: formatAmount(negate(props.credit), currency, { dash: true }),
           },
         ]}

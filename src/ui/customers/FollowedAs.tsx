@@ -6,7 +6,10 @@ import type { Day } from "@/core/calendar";
 import { type Language, LANGUAGES } from "@/core/followup";
 import { type Currency, type Minor, parseAmount, toDecimal } from "@/core/money";
 
-import { Act } from "../kit/Act";
+import { Act } from "../kit/buttons";
+import { LineChoice, LineField, Tick } from "../kit/fields";
+import { Subheading } from "../kit/headings";
+import { ActRow, FactList } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 
 export type Followed = {
@@ -49,17 +52,15 @@ export function FollowedAs({ followed, ladders, why, currency }: Props): ReactNo
       words: "Kept.",
     }));
   };
-  const field = { fontFamily: "inherit", textAlign: "left" as const };
   return (
     <>
-      <h2>Follow-up</h2>
-      <p className="soft">{why}</p>
-      <dl className="facts">
+      <Subheading>Follow-up</Subheading>
+      <p data-tone="soft">{why}</p>
+      <FactList>
         <dt>Ladder</dt>
         <dd>
-          <select
-            className="sumfield"
-            style={field}
+          <LineChoice
+            kind="text"
             aria-label="Ladder"
             value={draft.ladderId ?? ""}
             onChange={(event) =>
@@ -79,13 +80,12 @@ export function FollowedAs({ followed, ladders, why, currency }: Props): ReactNo
                   {one.name}
                 </option>
               ))}
-          </select>
+          </LineChoice>
         </dd>
         <dt>Letters in</dt>
         <dd>
-          <select
-            className="sumfield"
-            style={field}
+          <LineChoice
+            kind="text"
             aria-label="Language of the letters"
             value={draft.language}
             onChange={(event) => setDraft({ ...draft, language: event.target.value as Language })}
@@ -95,13 +95,12 @@ export function FollowedAs({ followed, ladders, why, currency }: Props): ReactNo
                 {LANGUAGE_WORDS[one]}
               </option>
             ))}
-          </select>
+          </LineChoice>
         </dd>
         <dt>Not until</dt>
         <dd>
-          <input
-            className="sumfield"
-            style={field}
+          <LineField
+            kind="text"
             type="date"
             aria-label="No reminders until"
             value={draft.quietUntil ?? ""}
@@ -112,10 +111,10 @@ export function FollowedAs({ followed, ladders, why, currency }: Props): ReactNo
               })
             }
           />{" "}
-          <span className="soft">nor for less than</span>{" "}
-          <input
-            className="sumfield"
-            style={{ width: 80 }}
+          <span data-tone="soft">nor for less than</span>{" "}
+          <LineField
+            width="80px"
+
             inputMode="decimal"
             aria-label="Smallest sum asked for"
             placeholder="the book’s"
@@ -126,21 +125,20 @@ export function FollowedAs({ followed, ladders, why, currency }: Props): ReactNo
         <dt>By itself</dt>
         <dd>
           <label>
-            <input
-              type="checkbox"
+            <Tick
               checked={draft.byItself}
               onChange={(event) => setDraft({ ...draft, byItself: event.target.checked })}
             />{" "}
             letters may go without a look, where the step says so too
           </label>
         </dd>
-      </dl>
+      </FactList>
       {changed ? (
-        <div className="acts">
+        <ActRow>
           <Act main onClick={keep} disabled={busy}>
             Keep it
           </Act>
-        </div>
+        </ActRow>
       ) : null}
     </>
   );

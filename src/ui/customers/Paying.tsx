@@ -1,8 +1,13 @@
 "use client";
 
+import { chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { Fragment, type ReactNode, useMemo, useState } from "react";
 
+import { RowButton } from "../kit/buttons";
+import { Subheading } from "../kit/headings";
+import { Details } from "../kit/layout";
+import { DetailTable } from "../kit/tables";
 import { FigureChart } from "../reports/FigureChart";
 
 export type PayingFacts = {
@@ -45,13 +50,13 @@ export function Paying({
   );
   return (
     <>
-      <h2>
+      <Subheading>
         How they pay{" "}
-        <span className="soft">
+        <span data-tone="soft">
           {words.charAt(0).toLowerCase()}
           {words.slice(1)}
         </span>
-      </h2>
+      </Subheading>
       {months.length >= 2 ? (
         <FigureChart
           label="Days late by month"
@@ -62,16 +67,16 @@ export function Paying({
         />
       ) : null}
       {months.length > 0 ? (
-        <details>
-          <summary className="soft">by month</summary>
-          <table className="small" aria-label="Days late by month">
+        <Details>
+          <summary data-tone="soft">by month</summary>
+          <DetailTable aria-label="Days late by month">
             <thead>
               <tr>
                 <th scope="col">Month</th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Invoices paid
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Days late
                 </th>
               </tr>
@@ -81,35 +86,37 @@ export function Paying({
                 <Fragment key={one.month}>
                   <tr>
                     <td>{monthName(one.month)}</td>
-                    <td className="num">
-                      <button
-                        type="button"
-                        className="row-open strong"
+                    <td data-numeric>
+                      <RowButton
+                        data-strong
+
                         aria-expanded={open === one.month}
                         aria-label={`${one.count} invoices paid in ${monthName(one.month)}`}
                         onClick={() => setOpen(open === one.month ? null : one.month)}
                       >
                         {one.count}
-                      </button>
+                      </RowButton>
                     </td>
-                    <td className="num">{one.daysLate.toFixed(1)}</td>
+                    <td data-numeric>{one.daysLate.toFixed(1)}</td>
                   </tr>
                   {open === one.month
                     ? one.invoices.map((invoice) => (
                         <tr key={invoice.id}>
-                          <td className="soft">
+                          <td data-tone="soft">
                             <NextLink href={`/b/${book}/invoices/${invoice.id}`} prefetch={false}>
                               {invoice.number}
                             </NextLink>
                           </td>
                           <td />
-                          <td className="num soft">{invoice.daysLate}</td>
+                          <td data-numeric data-tone="soft">
+                            {invoice.daysLate}
+                          </td>
                         </tr>
                       ))
                     : null}
                   {open === one.month && one.count > one.invoices.length ? (
                     <tr>
-                      <td className="soft" colSpan={3}>
+                      <td data-tone="soft" colSpan={3}>
                         and {one.count - one.invoices.length} more, in the files
                       </td>
                     </tr>
@@ -117,22 +124,23 @@ export function Paying({
                 </Fragment>
               ))}
             </tbody>
-          </table>
-          <p className="soft">
+          </DetailTable>
+          <p data-tone="soft">
             invoice by invoice{" "}
             {(["csv", "xlsx", "pdf"] as const).map((format) => (
-              <a
+              <chakra.a
+                marginLeft="5px"
                 key={format}
-                style={{ marginLeft: 5 }}
+
                 href={`/api/v1/b/${book}/export/paying?customer=${customerId}&format=${format}`}
               >
                 {format.toUpperCase()}
-              </a>
+              </chakra.a>
             ))}
           </p>
-        </details>
+        </Details>
       ) : null}
-      <p className="soft">
+      <p data-tone="soft">
         {methods.length === 0
           ? "Nothing was paid in a year."
           : `In a year: ${methods.map(({ method, count }) => `${count} by ${method}`).join(", ")}.`}

@@ -1,10 +1,13 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 
 import { type ContactPerson, LETTER_SHARES, type LetterShare } from "@/core/parties";
 
-import { Act } from "../kit/Act";
+import { Act, RowButton } from "../kit/buttons";
+import { LineChoice, LineField, Tick } from "../kit/fields";
+import { ActRow } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 
 type Props = {
@@ -48,9 +51,12 @@ export function Persons({ customerId, persons, own }: Props): ReactNode {
     label: string,
     share: number,
   ): ReactNode => (
-    <input
-      className="sumfield words"
-      style={{ fontFamily: "inherit", textAlign: "left", flex: share, width: 0, minWidth: 60 }}
+    <LineField
+      kind="words"
+      flex={share}
+      width="0"
+      minWidth="60px"
+
       aria-label={`${label} of person ${at + 1}`}
       placeholder={label}
       value={draft[at]?.[name] ?? ""}
@@ -60,22 +66,24 @@ export function Persons({ customerId, persons, own }: Props): ReactNode {
   return (
     <>
       {draft.map((one, at) => (
-        <div
+        <Box
+          padding="4px 0"
+          borderBottom="1px solid {colors.rule}"
           key={at}
           role="group"
           aria-label={`Contact person ${at + 1}`}
-          style={{ padding: "4px 0", borderBottom: "1px solid var(--d-colors-rule)" }}
         >
-          <div style={{ display: "flex", gap: 8 }}>
+          <Box display="flex" gap="8px">
             {text(at, "name", "Name", 4)}
             {text(at, "duty", "What they do", 3)}
             {text(at, "phone", "Telephone", 3)}
-          </div>
-          <div style={{ display: "flex", gap: 8, alignItems: "baseline", marginTop: 3 }}>
+          </Box>
+          <Box display="flex" gap="8px" alignItems="baseline" marginTop="3px">
             {text(at, "email", "E-mail", 1)}
-            <select
-              className="sumfield"
-              style={{ fontFamily: "inherit", textAlign: "left" }}
+            <LineChoice
+              kind="words"
+              fontSize="14px"
+
               aria-label={`Letters of person ${at + 1}`}
               value={one.letters}
               onChange={(event) => set(at, { letters: event.target.value as LetterShare })}
@@ -85,44 +93,43 @@ export function Persons({ customerId, persons, own }: Props): ReactNode {
                   {SHARE_WORDS[share]}
                 </option>
               ))}
-            </select>
-            <label style={{ whiteSpace: "nowrap" }}>
-              <input
-                type="checkbox"
+            </LineChoice>
+            <label data-nowrap>
+              <Tick
                 aria-label={`Person ${at + 1} is called`}
                 checked={one.calls}
                 onChange={(event) => set(at, { calls: event.target.checked })}
               />{" "}
               call
             </label>
-            <button
-              type="button"
-              className="row-open soft"
+            <RowButton
+              data-tone="soft"
+
               aria-label={`Take off person ${at + 1}`}
               onClick={() => setDraft(draft.filter((_, index) => index !== at))}
             >
               take off
-            </button>
-          </div>
-        </div>
+            </RowButton>
+          </Box>
+        </Box>
       ))}
       {draft.some(({ letters }) => letters === "to") ? null : (
-        <p className="soft">
+        <p data-tone="soft">
           {own.email === null ? (
-            <span className="waits">No e-mail address: letters need one.</span>
+            <span data-tone="waits">No e-mail address: letters need one.</span>
           ) : (
             `Letters go to ${own.email}.`
           )}
         </p>
       )}
-      <div className="acts">
+      <ActRow>
         {changed ? (
           <Act main onClick={keep} disabled={busy}>
             Keep the persons
           </Act>
         ) : null}
         <Act onClick={() => setDraft([...draft, NOBODY])}>Another person</Act>
-      </div>
+      </ActRow>
     </>
   );
 }

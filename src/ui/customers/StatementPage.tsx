@@ -9,8 +9,12 @@ import type { Aging } from "@/core/metrics";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Around } from "../history/types";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { LineField } from "../kit/fields";
+import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
+import { EmptyState, Halves, Section } from "../kit/layout";
 import { AsOf } from "../kit/lists/AsOf";
+import { DetailTable } from "../kit/tables";
 import { AgeBar } from "../overdue/AgeBar";
 
 type Open = {
@@ -55,49 +59,51 @@ export function StatementPage({
   const [first] = parts;
   return (
     <>
-      <div className="heading">
-        <h1>
-          {first ? <Sum of={first.closing} currency={first.currency} /> : "0.00"}{" "}
+      <PageHeading>
+        <Title>
+          {first ? <Amount of={first.closing} currency={first.currency} /> : "0.00"}{" "}
           <small>
             owed at the end of {formatDay(to, today)}
             {parts.length > 1
               ? `, and ${parts.length - 1} more ${parts.length === 2 ? "currency" : "currencies"}`
               : ""}
           </small>
-        </h1>
+        </Title>
         <span>
           Statement of{" "}
-          <b className="strong">
+          <b data-strong>
             <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink>
           </b>
           {sites > 0 ? (
-            <span className="soft">
+            <span data-tone="soft">
               {" "}
               and {sites} {sites === 1 ? "site" : "sites"}
             </span>
           ) : null}
         </span>
-        <div className="end">
+        <HeadingEnd>
           <From day={from} />
           <AsOf day={to} />
           <a
-            className="soft"
+            data-tone="soft"
+
             href={`/api/v1/b/${book}/customers/${customer.id}/statement?format=pdf&${query}`}
           >
             PDF
           </a>
           <a
-            className="soft"
+            data-tone="soft"
+
             href={`/api/v1/b/${book}/customers/${customer.id}/statement?format=csv&${query}`}
           >
             CSV
           </a>
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       {parts.length === 0 ? (
-        <div className="empty">
+        <EmptyState>
           <p>Nothing moved between these days, and nothing is open.</p>
-        </div>
+        </EmptyState>
       ) : (
         parts.map((part) => (
           <OnePart
@@ -125,12 +131,12 @@ function From({ day }: { day: Day }): ReactNode {
     router.replace(`${path}?${query}`);
   };
   return (
-    <label className="soft">
+    <label data-tone="soft">
       from{" "}
-      <input
+      <LineField
+        kind="plain"
         type="date"
-        className="sumfield"
-        style={{ fontFamily: "inherit" }}
+
         defaultValue={day}
         key={day}
         onChange={(event) => go(event.target.value)}
@@ -148,79 +154,79 @@ function OnePart({
 }: { part: Part; from: Day; to: Day } & Around): ReactNode {
   const { currency } = part;
   return (
-    <div className="columns" style={{ gridTemplateColumns: "minmax(0, 5fr) minmax(0, 4fr)" }}>
-      <section>
-        <h2>
-          What moved <span className="soft">in {currency}</span>
-        </h2>
-        <table className="small" aria-label={`What moved in ${currency}`}>
+    <Halves gridTemplateColumns="minmax(0, 5fr) minmax(0, 4fr)">
+      <Section>
+        <Subheading>
+          What moved <span data-tone="soft">in {currency}</span>
+        </Subheading>
+        <DetailTable aria-label={`What moved in ${currency}`}>
           <thead>
             <tr>
               <th scope="col">Day</th>
               <th scope="col">What</th>
-              <th scope="col" className="num">
+              <th data-numeric scope="col">
                 Amount
               </th>
-              <th scope="col" className="num">
+              <th data-numeric scope="col">
                 Balance
               </th>
             </tr>
           </thead>
           <tbody>
             <tr>
-              <td className="soft">{formatDay(from, today)}</td>
-              <td className="soft">opening balance</td>
+              <td data-tone="soft">{formatDay(from, today)}</td>
+              <td data-tone="soft">opening balance</td>
               <td />
-              <td className="num">
-                <Sum of={part.opening} currency={currency} />
+              <td data-numeric>
+                <Amount of={part.opening} currency={currency} />
               </td>
             </tr>
             {part.lines.map((line, at) => (
               <tr key={at}>
-                <td className="soft">{formatDay(line.on, today)}</td>
+                <td data-tone="soft">{formatDay(line.on, today)}</td>
                 <td title={line.words}>{line.words}</td>
-                <td className="num">
-                  <Sum of={line.amount} currency={currency} />
+                <td data-numeric>
+                  <Amount of={line.amount} currency={currency} />
                 </td>
-                <td className="num">
-                  <Sum of={line.balance} currency={currency} />
+                <td data-numeric>
+                  <Amount of={line.balance} currency={currency} />
                 </td>
               </tr>
             ))}
             <tr>
-              <td className="soft">{formatDay(to, today)}</td>
-              <td className="soft">closing balance</td>
+              <td data-tone="soft">{formatDay(to, today)}</td>
+              <td data-tone="soft">closing balance</td>
               <td />
-              <td className="num">
-                <span className="total">
-                  <Sum of={part.closing} currency={currency} />
-                </span>
+              <td data-numeric>
+                <Total>
+                  <Amount of={part.closing} currency={currency} />
+                </Total>
               </td>
             </tr>
           </tbody>
-        </table>
-      </section>
-      <section>
-        <h2>
-          Open <span className="soft">{part.open.length}</span>
-        </h2>
-        <table className="small" aria-label={`Open in ${currency}`}>
+        </DetailTable>
+      </Section>
+      <Section>
+        <Subheading>
+          Open <span data-tone="soft">{part.open.length}</span>
+        </Subheading>
+        <DetailTable aria-label={`Open in ${currency}`}>
           <tbody>
             {part.open.map((item) => (
               <tr key={item.id}>
                 <td>
                   <NextLink href={`/b/${book}/invoices/${item.id}`} prefetch={false}>
-                    <b className="strong">{item.number}</b>
+                    <b data-strong>{item.number}</b>
                   </NextLink>{" "}
-                  <span className="soft">
+                  <span data-tone="soft">
                     {item.kind === "credit_note" ? "credit note" : (item.description ?? "")}
                   </span>
                 </td>
-                <td className={item.balance > 0 && item.dueOn < to ? "off" : "soft"}>
+                <td data-tone={item.balance > 0 && item.dueOn < to ? "off" : "soft"}>
                   {item.kind === "credit_note" ? "" : `due ${formatDay(item.dueOn, today)}`}
                 </td>
-                <td className="num">
-                  <Sum of={item.balance} currency={currency} />
+                <td data-numeric>
+                  <Amount of={item.balance} currency={currency} />
                 </td>
               </tr>
             ))}
@@ -228,24 +234,24 @@ function OnePart({
               <tr>
                 <td>On account</td>
                 <td />
-                <td className="num">
-                  <Sum of={part.onAccount} currency={currency} />
+                <td data-numeric>
+                  <Amount of={part.onAccount} currency={currency} />
                 </td>
               </tr>
             )}
             <tr>
-              <td className="soft">together</td>
+              <td data-tone="soft">together</td>
               <td />
-              <td className="num">
-                <span className="total">
-                  <Sum of={part.closing} currency={currency} />
-                </span>
+              <td data-numeric>
+                <Total>
+                  <Amount of={part.closing} currency={currency} />
+                </Total>
               </td>
             </tr>
           </tbody>
-        </table>
+        </DetailTable>
         <AgeBar aging={part.aging} currency={currency} words />
-      </section>
-    </div>
+      </Section>
+    </Halves>
   );
 }

@@ -4,7 +4,8 @@ import type { ReactNode } from "react";
 import { formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
-import { Sum } from "../kit/Amount";
+import { Amount } from "../kit/Amount";
+import { DetailTable, HeadCell } from "../kit/tables";
 import type { Around, EntryView } from "./types";
 
 /** One entry of the journal: what it comes from, its debits and credits, and what it undoes or is undone by. */
@@ -18,7 +19,7 @@ export function EntryTable({
   const amount = (sum: Minor | null): string => (sum === null ? "" : formatAmount(sum, currency));
   const undone = entry.reversedBy !== null;
   return (
-    <table className="small" style={{ marginBottom: 8 }} aria-label={`Entry ${entry.id}`}>
+    <DetailTable marginBottom="8px" aria-label={`Entry ${entry.id}`}>
       <thead>
         <tr>
           <th scope="col">
@@ -38,13 +39,13 @@ export function EntryTable({
               <>, {entry.document}</>
             )}
             {entry.datedFor !== null ? (
-              <span className="waits">
+              <span data-tone="waits">
                 {" "}
                 for {formatDay(entry.datedFor, today)}, which is closed
               </span>
             ) : null}
             {entry.reverses !== null ? (
-              <span className="waits">
+              <span data-tone="waits">
                 {" "}
                 undoes{" "}
                 <NextLink
@@ -56,7 +57,7 @@ export function EntryTable({
               </span>
             ) : null}
             {undone ? (
-              <span className="waits">
+              <span data-tone="waits">
                 {" "}
                 undone by{" "}
                 <NextLink
@@ -68,18 +69,18 @@ export function EntryTable({
               </span>
             ) : null}
           </th>
-          <th scope="col" className="num" style={{ width: 110 }}>
+          <HeadCell data-numeric width="110px" scope="col">
             debit
-          </th>
-          <th scope="col" className="num" style={{ width: 110 }}>
+          </HeadCell>
+          <HeadCell data-numeric width="110px" scope="col">
             credit
-          </th>
+          </HeadCell>
         </tr>
       </thead>
       <tbody>
         {entry.lines.map((line, at) => (
-          <tr key={at} className={undone ? "soft" : undefined}>
-            <td style={line.credit !== null ? { paddingLeft: 22 } : undefined}>
+          <tr data-tone={undone ? "soft" : undefined} key={at}>
+            <td data-indent={line.credit !== null || undefined}>
               <NextLink
                 href={`${base}/books?view=account&account=${line.accountId}`}
                 prefetch={false}
@@ -87,7 +88,7 @@ export function EntryTable({
                 {line.code} {line.name}
               </NextLink>
               {line.href && line.href !== entry.documentHref ? (
-                <span className="soft">
+                <span data-tone="soft">
                   {" "}
                   ·{" "}
                   <NextLink href={`${base}/${line.href}`} prefetch={false}>
@@ -96,18 +97,22 @@ export function EntryTable({
                 </span>
               ) : null}
               {line.own === null ? null : (
-                <span className="soft">
+                <span data-tone="soft">
                   {" "}
-                  · <Sum of={line.own.amount} currency={line.own.currency} />
+                  · <Amount of={line.own.amount} currency={line.own.currency} />
                 </span>
               )}
             </td>
-            <td className="num sum">{amount(line.debit)}</td>
-            <td className="num sum">{amount(line.credit)}</td>
+            <td data-numeric data-sum>
+              {amount(line.debit)}
+            </td>
+            <td data-numeric data-sum>
+              {amount(line.credit)}
+            </td>
           </tr>
         ))}
       </tbody>
-    </table>
+    </DetailTable>
   );
 }
 

@@ -1,12 +1,17 @@
 "use client";
 
+import { chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import { formatDay } from "@/core/calendar";
 import { sumOf } from "@/core/money";
 
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { RowButton } from "../kit/buttons";
+import { Subheading } from "../kit/headings";
+import { ActRow, FactList, Section } from "../kit/layout";
+import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { EntryTable } from "./EntryTable";
 import type { ActView, Around, Linked, Origin, Told } from "./types";
@@ -14,41 +19,41 @@ import type { ActView, Around, Linked, Origin, Told } from "./types";
 /** The lower half of every document's page: what was done to it, the entries it led to, and the line of the file it came from. */
 export function Story({ told, ...around }: Around & { told: Told }): ReactNode {
   return (
-    <section>
-      <h2>What was done</h2>
+    <Section>
+      <Subheading>What was done</Subheading>
       <Acts acts={told.acts} {...around} />
-      <h2>Its entries</h2>
+      <Subheading>Its entries</Subheading>
       {told.entries.length === 0 ? (
-        <p className="soft">Nothing was posted for it.</p>
+        <p data-tone="soft">Nothing was posted for it.</p>
       ) : (
         told.entries
           .slice(0, 60)
           .map((entry) => <EntryTable key={entry.id} entry={entry} {...around} />)
       )}
       <OriginLine origin={told.origin} book={around.book} />
-    </section>
+    </Section>
   );
 }
 
 function Acts({ acts, today }: Around & { acts: readonly ActView[] }): ReactNode {
   const { act, busy } = useActing();
-  if (acts.length === 0) return <p className="soft">Nothing yet, beyond taking it in.</p>;
+  if (acts.length === 0) return <p data-tone="soft">Nothing yet, beyond taking it in.</p>;
   return (
-    <table className="small">
+    <DetailTable>
       <tbody>
         {acts.map((one) => (
           <tr key={one.id}>
-            <td className="soft" style={{ width: 118 }} title={one.at}>
+            <Cell data-tone="soft" width="118px" title={one.at}>
               {formatDay(one.on, today)}
+            </Cell>
+            <td data-wrap>
+              {one.undone ? <s>{one.text}</s> : one.text} <span data-tone="soft">{one.actor}</span>
             </td>
-            <td style={{ whiteSpace: "normal" }}>
-              {one.undone ? <s>{one.text}</s> : one.text} <span className="soft">{one.actor}</span>
-            </td>
-            <td className="num" style={{ width: 64 }}>
+            <Cell data-numeric width="64px">
               {one.undoable ? (
-                <button
-                  type="button"
-                  className="row-open strong"
+                <RowButton
+                  data-strong
+
                   disabled={busy}
                   onClick={() =>
                     void act("undo", { actId: one.id }, () => ({
@@ -57,15 +62,15 @@ function Acts({ acts, today }: Around & { acts: readonly ActView[] }): ReactNode
                   }
                 >
                   Undo
-                </button>
+                </RowButton>
               ) : one.undone ? (
-                <span className="soft">undone</span>
+                <span data-tone="soft">undone</span>
               ) : null}
-            </td>
+            </Cell>
           </tr>
         ))}
       </tbody>
-    </table>
+    </DetailTable>
   );
 }
 
@@ -74,8 +79,8 @@ function OriginLine({ origin, book }: { origin: Origin | null; book: string }): 
   if (!origin) return null;
   return (
     <>
-      <h2>Where it came from</h2>
-      <p style={{ margin: "2px 0" }}>
+      <Subheading>Where it came from</Subheading>
+      <chakra.p margin="2px 0">
         <NextLink
           href={`/b/${book}/files/${origin.fileId}${origin.line === null ? "" : `?line=${origin.line}`}`}
           prefetch={false}
@@ -83,9 +88,9 @@ function OriginLine({ origin, book }: { origin: Origin | null; book: string }): 
           {origin.name}
         </NextLink>
         {origin.line === null ? "" : `, line ${origin.line}`}
-      </p>
+      </chakra.p>
       {origin.cells.length > 0 ? (
-        <dl className="facts" style={{ fontSize: 13 }}>
+        <FactList fontSize="13px">
           {origin.headers.map((header, at) =>
             (origin.cells[at] ?? "") === ""
               ? null
@@ -94,7 +99,7 @@ function OriginLine({ origin, book }: { origin: Origin | null; book: string }): 
                   <dd key={`${header} d`}>{origin.cells[at]}</dd>,
                 ],
           )}
-        </dl>
+        </FactList>
       ) : null}
     </>
   );
@@ -110,49 +115,49 @@ export function LinkedTable({
   currency,
   today,
 }: Around & { linked: readonly Linked[]; label: string; foot: string; empty: string }): ReactNode {
-  if (linked.length === 0) return <p className="soft">{empty}</p>;
+  if (linked.length === 0) return <p data-tone="soft">{empty}</p>;
   return (
-    <table className="small" aria-label={label}>
+    <DetailTable aria-label={label}>
       <tbody>
         {linked.map((one, at) => (
-          <tr key={`${one.href} ${at}`} className={one.ended ? "soft" : undefined}>
+          <tr data-tone={one.ended ? "soft" : undefined} key={`${one.href} ${at}`}>
             <td>
               <NextLink href={`/b/${book}/${one.href}`} prefetch={false}>
                 {one.words}
               </NextLink>
-              {one.note ? <span className="soft">, {one.note}</span> : null}
+              {one.note ? <span data-tone="soft">, {one.note}</span> : null}
               {one.ended ? " (undone)" : ""}
             </td>
-            <td className="soft" style={{ width: 130 }}>
+            <Cell data-tone="soft" width="130px">
               {formatDay(one.on, today)}
-            </td>
-            <td className="num sum" style={{ width: 110 }}>
+            </Cell>
+            <Cell data-numeric data-sum width="110px">
               {one.ended ? (
                 <s>
-                  <Sum of={one.amount} currency={currency} />
+                  <Amount of={one.amount} currency={currency} />
                 </s>
               ) : (
-                <Sum of={one.amount} currency={currency} />
+                <Amount of={one.amount} currency={currency} />
               )}
-            </td>
+            </Cell>
           </tr>
         ))}
         <tr>
-          <td className="soft">{foot}</td>
+          <td data-tone="soft">{foot}</td>
           <td />
-          <td className="num">
-            <span className="total">
-              <Sum
+          <td data-numeric>
+            <Total>
+              <Amount
                 of={sumOf(
                   linked.filter(({ ended }) => !ended),
                   (one) => one.amount,
                 )}
                 currency={currency}
               />
-            </span>
+            </Total>
           </td>
         </tr>
       </tbody>
-    </table>
+    </DetailTable>
   );
 }

@@ -6,7 +6,10 @@ import type { Currency, Minor } from "@/core/money";
 
 import { LinkedTable, Story } from "../history/History";
 import type { Around, Linked, Told } from "../history/types";
-import { Sum } from "../kit/Amount";
+import { Amount } from "../kit/Amount";
+import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
+import { FactList, Halves, Section } from "../kit/layout";
+import { Cell, DetailTable } from "../kit/tables";
 import { GiveUp, type GivingUp } from "../overdue/WriteOffQuestion";
 
 type Item = {
@@ -50,36 +53,36 @@ export function InvoicePage({
   const { currency } = item;
   return (
     <>
-      <div className="heading">
-        <h1>
-          <Sum of={item.balance} currency={currency} />{" "}
+      <PageHeading>
+        <Title>
+          <Amount of={item.balance} currency={currency} />{" "}
           <small>
-            open of <Sum of={item.total} currency={currency} />
+            open of <Amount of={item.total} currency={currency} />
           </small>
-        </h1>
+        </Title>
         <span>
-          <b className="strong">
+          <b data-strong>
             {KIND[item.kind]} {item.number}
           </b>
           , <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink>
         </span>
         <State item={item} today={today} />
-        <div className="end">
-          <a className="soft" href={`/api/v1/b/${book}/invoices/${item.id}/pdf`}>
+        <HeadingEnd>
+          <a data-tone="soft" href={`/api/v1/b/${book}/invoices/${item.id}/pdf`}>
             PDF
           </a>
-        </div>
-      </div>
-      <div className="columns">
-        <section>
-          <h2>What it says</h2>
-          <dl className="facts">
+        </HeadingEnd>
+      </PageHeading>
+      <Halves>
+        <Section>
+          <Subheading>What it says</Subheading>
+          <FactList>
             <dt>Issued</dt>
             <dd>{formatDay(item.issuedOn, today)}</dd>
             <dt>Due</dt>
             <dd>
               {formatDay(item.dueOn, today)}
-              {item.terms ? <span className="soft">, {item.terms}</span> : null}
+              {item.terms ? <span data-tone="soft">, {item.terms}</span> : null}
             </dd>
             {item.description ? (
               <>
@@ -96,8 +99,8 @@ export function InvoicePage({
             {item.tax !== 0 ? (
               <>
                 <dt>Tax in it</dt>
-                <dd className="sum">
-                  <Sum of={item.tax} currency={currency} />
+                <dd data-sum>
+                  <Amount of={item.tax} currency={currency} />
                 </dd>
               </>
             ) : null}
@@ -105,13 +108,13 @@ export function InvoicePage({
               <>
                 <dt>Came over with</dt>
                 <dd>
-                  <Sum of={item.opened} currency={currency} /> open, on{" "}
+                  <Amount of={item.opened} currency={currency} /> open, on{" "}
                   {formatDay(item.openedOn, today)}
                 </dd>
               </>
             ) : null}
-          </dl>
-          <h2>{item.kind === "credit_note" ? "Used with" : "Paid by"}</h2>
+          </FactList>
+          <Subheading>{item.kind === "credit_note" ? "Used with" : "Paid by"}</Subheading>
           <LinkedTable
             linked={paid}
             label="Receipts given to it"
@@ -122,36 +125,36 @@ export function InvoicePage({
           />
           {letters.length > 0 ? (
             <>
-              <h2>Asked for</h2>
-              <table className="small">
+              <Subheading>Asked for</Subheading>
+              <DetailTable>
                 <tbody>
                   {letters.map((letter, at) => (
                     <tr key={at}>
-                      <td className="soft" style={{ width: 118 }}>
+                      <Cell data-tone="soft" width="118px">
                         {formatDay(letter.on, today)}
-                      </td>
+                      </Cell>
                       <td>{letter.words}</td>
                     </tr>
                   ))}
                 </tbody>
-              </table>
+              </DetailTable>
             </>
           ) : null}
           {item.balance > 0 ? <GiveUp item={item} {...givingUp} /> : null}
-        </section>
+        </Section>
         <Story told={told} {...around} />
-      </div>
+      </Halves>
     </>
   );
 }
 
 function State({ item, today }: { item: Item; today: Day }): ReactNode {
-  if (item.balance === 0) return <span className="good">✓ settled</span>;
-  if (item.kind === "credit_note") return <span className="waits">to be used</span>;
+  if (item.balance === 0) return <span data-tone="good">✓ settled</span>;
+  if (item.kind === "credit_note") return <span data-tone="waits">to be used</span>;
   const days = daysBetween(item.dueOn, today);
-  if (days <= 0) return <span className="soft">not due yet</span>;
+  if (days <= 0) return <span data-tone="soft">not due yet</span>;
   return (
-    <span className="off">
+    <span data-tone="off">
       overdue for {days} {days === 1 ? "day" : "days"}
     </span>
   );

@@ -7,7 +7,8 @@ import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import type { Around } from "../history/types";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 
@@ -51,15 +52,15 @@ export function InvoicesPage(props: Props): ReactNode {
   const query = `${text === "" ? "" : `&q=${encodeURIComponent(text)}`}${props.issued === null ? "" : `&issued=${props.issued}`}`;
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {formatAmount(props.balance, currency)}{" "}
           <small>
             open on {props.count} {props.count === 1 ? "invoice" : "invoices"}
             {props.issued === null ? "" : ` issued in ${props.issued}`}
           </small>
-        </h1>
-        <div className="tabs">
+        </Title>
+        <TabLine>
           {STATES.map(([name, words]) => (
             <NextLink
               key={name}
@@ -70,14 +71,14 @@ export function InvoicesPage(props: Props): ReactNode {
               {words}
             </NextLink>
           ))}
-        </div>
-        <div className="end">
+        </TabLine>
+        <HeadingEnd>
           <SearchBox label="Number, customer or PO" value={text} />
-          <a className="soft" href={`/api/v1/b/${book}/export/invoices?state=${state}${query}`}>
+          <a data-tone="soft" href={`/api/v1/b/${book}/export/invoices?state=${state}${query}`}>
             CSV
           </a>
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       <LedgerList<Invoice>
         label="Invoices"
         rows={props.rows}
@@ -128,7 +129,7 @@ export function InvoicesPage(props: Props): ReactNode {
             width: "10%",
             sort: "due",
             cell: (row) => (
-              <span className={row.balance > 0 && row.dueOn < today ? "off" : undefined}>
+              <span data-tone={row.balance > 0 && row.dueOn < today ? "off" : undefined}>
                 {formatDay(row.dueOn, today)}
                 {row.balance > 0 && row.dueOn < today ? " !" : ""}
               </span>
@@ -140,7 +141,7 @@ export function InvoicesPage(props: Props): ReactNode {
             width: "8%",
             number: true,
             sort: "total",
-            cell: (row) => <Sum of={row.total} currency={row.currency} />,
+            cell: (row) => <Amount of={row.total} currency={row.currency} />,
             foot: formatAmount(props.total, currency),
           },
           {
@@ -149,8 +150,8 @@ export function InvoicesPage(props: Props): ReactNode {
             width: "9%",
             number: true,
             sort: "open",
-            cell: (row) => <Sum of={row.balance} currency={row.currency} dash />,
-            foot: <span className="total">{formatAmount(props.balance, currency)}</span>,
+            cell: (row) => <Amount of={row.balance} currency={row.currency} dash />,
+            foot: <Total>{formatAmount(props.balance, currency)}</Total>,
           },
         ]}
         empty={

@@ -1,37 +1,28 @@
 "use client";
 
-import { createContext, type ReactNode, useContext } from "react";
+import type { ReactNode } from "react";
 
 import { type Currency, formatAmount, formatMoney } from "@/core/money";
 
-const BookCurrency = createContext<Currency | null>(null);
+import { useBookCurrency } from "./book";
 
-/** Says in which currency the book is kept: sums in others bear their code. */
-export function InBook({
-  currency,
-  children,
-}: {
-  currency: Currency;
-  children: ReactNode;
-}): ReactNode {
-  return <BookCurrency value={currency}>{children}</BookCurrency>;
-}
+/** One of the meanings of colour. */
+export type Tone = "good" | "off" | "waits" | "soft";
 
-/** A sum as the conventions of accounting write it; `tone` colours it only with a meaning. */
-export function Sum({
-  of,
-  currency,
-  dash = false,
-  tone,
-}: {
+type AmountProps = {
+  /** In minor units of its currency. */
   of: number;
   currency: Currency;
+  /** Whether nothing is written as a dash. */
   dash?: boolean;
-  tone?: "good" | "off" | "waits" | undefined;
-}): ReactNode {
-  const book = useContext(BookCurrency) ?? currency;
+  tone?: Tone | undefined;
+};
+
+/** A sum as the conventions of accounting write it, with its currency where that is not the book's. */
+export function Amount({ of, currency, dash = false, tone }: AmountProps): ReactNode {
+  const book = useBookCurrency(currency);
   return (
-    <span className={tone ? `sum ${tone}` : "sum"}>
+    <span data-sum data-tone={tone}>
       {of === 0 && dash ? formatAmount(of, currency, { dash }) : formatMoney(of, currency, book)}
     </span>
   );
@@ -39,5 +30,22 @@ export function Sum({
 
 /** What is left of a sum: green and 0.00 where it comes out, red where not. */
 export function LeftOver({ of, currency }: { of: number; currency: Currency }): ReactNode {
-  return <Sum of={of} currency={currency} tone={of === 0 ? "good" : "off"} />;
+  return <Amount of={of} currency={currency} tone={of === 0 ? "good" : "off"} />;
+}
+
+type TotalProps = {
+  tone?: Tone | undefined;
+  /** What is left of a tally is read from afar. */
+  large?: boolean;
+  testId?: string;
+  children: ReactNode;
+};
+
+/** A final sum, under its double rule. */
+export function Total({ tone, large, testId, children }: TotalProps): ReactNode {
+  return (
+    <span data-total={large ? "large" : true} data-tone={tone} data-testid={testId}>
+      {children}
+    </span>
+  );
 }

@@ -14,9 +14,21 @@ export const system = createSystem(
   defineConfig({
     cssVarsPrefix: "d",
     globalCss: {
-      body: { bg: "paper", color: "ink", fontFamily: "body", fontSize: "14px", lineHeight: "1.4" },
+      "*": { fontVariantNumeric: "tabular-nums lining-nums" },
+      body: {
+        margin: 0,
+        bg: "paper",
+        color: "ink",
+        fontFamily: "body",
+        fontSize: "14px",
+        lineHeight: "1.4",
+      },
+      a: { color: "inherit" },
+      ":focus-visible": { outline: "2px solid {colors.ink}", outlineOffset: "1px" },
     },
     theme: {
+      // From here on a screen is a desk's, below it a phone's.
+      breakpoints: { lg: "901px" },
       tokens: {
         fonts: {
           body: { value: "'Figtree Variable', 'Segoe UI', system-ui, sans-serif" },

@@ -1,12 +1,16 @@
 "use client";
 
+import { Box, chakra } from "@chakra-ui/react";
 import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { type Currency, formatAmount } from "@/core/money";
 
-import { Act } from "../kit/Act";
+import { Act } from "../kit/buttons";
+import { LineField } from "../kit/fields";
+import { Subheading } from "../kit/headings";
 import { onOwnControl } from "../kit/keys";
+import { ActRow, WorkingsGrid } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import type { MatchRow, Workings } from "./types";
@@ -49,27 +53,29 @@ export function SecondWorkings({
   useHotkeys("enter", () => decide(true), { ignoreEventWhen: onOwnControl }, [asked, busy, why]);
   if (asked === null)
     return (
-      <p className="soft" style={{ paddingLeft: 16 }}>
+      <chakra.p data-tone="soft" paddingLeft="16px">
         Reading …
-      </p>
+      </chakra.p>
     );
   return (
-    <div className="work two">
-      <div>
+    <WorkingsGrid parts="two">
+      <Box>
         <p>
-          <b className="strong">{asked.askedBy}</b> asks to write off{" "}
-          <b className="sum">{formatAmount(asked.sum, currency)}</b>: {asked.why}.
+          <b data-strong>{asked.askedBy}</b> asks to write off{" "}
+          <b data-sum>{formatAmount(asked.sum, currency)}</b>: {asked.why}.
         </p>
         <p>It would give {asked.words}.</p>
-        <input
-          className="sumfield words"
-          style={{ width: 300, marginTop: 8 }}
+        <LineField
+          kind="words"
+          width="300px"
+          marginTop="8px"
+
           aria-label="A word on the decision"
           placeholder="a word on the decision, if you like"
           value={why}
           onChange={(event) => setWhy(event.target.value)}
         />
-        <div className="acts">
+        <ActRow>
           <Act main hint="Enter" onClick={() => decide(true)} disabled={busy}>
             Approve and post
           </Act>
@@ -77,15 +83,15 @@ export function SecondWorkings({
             Refuse
           </Act>
           <a href={`/b/${book}/receipts/${row.id}`}>Its story</a>
-        </div>
-      </div>
-      <div>
-        <h2>Why two</h2>
-        <p className="soft">
+        </ActRow>
+      </Box>
+      <Box>
+        <Subheading>Why two</Subheading>
+        <p data-tone="soft">
           What is over the book’s limit of {formatAmount(workings?.limit ?? 0, currency)} is given
           up only when somebody other than the one who asked agrees. The header says who is working.
         </p>
-      </div>
-    </div>
+      </Box>
+    </WorkingsGrid>
   );
 }

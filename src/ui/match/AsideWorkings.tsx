@@ -1,8 +1,10 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import { type ReactNode, useEffect, useState } from "react";
 
-import { Act } from "../kit/Act";
+import { Act } from "../kit/buttons";
+import { ActRow, WorkingsGrid } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import type { MatchRow } from "./types";
@@ -23,8 +25,8 @@ export function AsideWorkings({ row, done }: { row: MatchRow; done: () => void }
       if (value) done();
     });
   return (
-    <div className="work two">
-      <div>
+    <WorkingsGrid parts="two">
+      <Box>
         <p>
           {row.look === "other income" ? (
             <>Other income: {row.best}. It stands there until it is taken back.</>
@@ -35,13 +37,13 @@ export function AsideWorkings({ row, done }: { row: MatchRow; done: () => void }
             </>
           )}
         </p>
-        <div className="acts">
+        <ActRow>
           <Act main onClick={takeBack} disabled={actId === null}>
             Take back
           </Act>
           <a href={`/b/${book}/receipts/${row.id}`}>Its whole story</a>
-        </div>
-      </div>
-    </div>
+        </ActRow>
+      </Box>
+    </WorkingsGrid>
   );
 }

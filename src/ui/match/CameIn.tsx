@@ -7,7 +7,9 @@ import { type Day, formatDay } from "@/core/calendar";
 import { piecesOf } from "@/core/matching";
 import { type Currency, formatAmount } from "@/core/money";
 
-import { Sum } from "../kit/Amount";
+import { Amount } from "../kit/Amount";
+import { CameInLine } from "../kit/layout";
+import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import type { MatchRow, ShownReason, Workings } from "./types";
 
@@ -28,7 +30,7 @@ export function CameIn({
   const field = (name: ShownReason["field"], text: ReactNode): ReactNode => {
     const reason = reasons.find((one) => one.field === name);
     return reason ? (
-      <mark className={reason.against ? "against" : "for"} title={reason.words}>
+      <mark data-against={reason.against || undefined} title={reason.words}>
         {text}
       </mark>
     ) : (
@@ -36,14 +38,14 @@ export function CameIn({
     );
   };
   return (
-    <p className="came-in">
-      <span className="sum">{field("sum", <Sum of={workings.amount} currency={currency} />)}</span>{" "}
-      by {row.method}
+    <CameInLine>
+      <span data-sum>{field("sum", <Amount of={workings.amount} currency={currency} />)}</span> by{" "}
+      {row.method}
       {workings.number ? ` ${workings.number}` : ""} on {formatDay(row.paidOn, today)}
       {workings.from ? (
         <>
           {" "}
-          from <b className="strong">{field("name", workings.from)}</b>
+          from <b data-strong>{field("name", workings.from)}</b>
         </>
       ) : null}
       {workings.email ? <> {field("email", workings.email)}</> : null}
@@ -52,12 +54,12 @@ export function CameIn({
           : “<MarkedMemo memo={workings.memo} reasons={reasons} />”
         </>
       ) : (
-        <span className="soft">, without a memo</span>
+        <span data-tone="soft">, without a memo</span>
       )}
       {workings.remittance.length > 0 ? (
         <>
           {" "}
-          <span className="soft">Its remittance:</span>{" "}
+          <span data-tone="soft">Its remittance:</span>{" "}
           {workings.remittance
             .slice(0, 12)
             .map((line) => `${line.number} ${formatAmount(line.amount, currency)}`)
@@ -65,7 +67,7 @@ export function CameIn({
           {workings.remittance.length > 12 ? ` and ${workings.remittance.length - 12} more` : ""}
         </>
       ) : null}
-    </p>
+    </CameInLine>
   );
 }
 
@@ -80,7 +82,7 @@ function MarkedMemo({
   return piecesOf(memo, spots).map(({ text, mark }, at) => {
     const reason = mark === null ? undefined : spots[mark]?.reason;
     return reason ? (
-      <mark key={at} className={reason.against ? "against" : "for"} title={reason.words}>
+      <mark key={at} data-against={reason.against || undefined} title={reason.words}>
         {text}
       </mark>
     ) : (
@@ -120,10 +122,10 @@ export function TwinTable({
     ["It", twin.became, "kept from that"] as const,
   ];
   return (
-    <table className="small twins" aria-label="Paid twice?">
+    <DetailTable wrapped aria-label="Paid twice?">
       <thead>
         <tr>
-          <th scope="col" className="waits">
+          <th data-tone="waits" scope="col">
             Paid twice?
           </th>
           <th scope="col">
@@ -135,20 +137,20 @@ export function TwinTable({
       <tbody>
         {lines.map(([words, first, second]) => (
           <tr key={words}>
-            <td className="soft">{words}</td>
+            <td data-tone="soft">{words}</td>
             <td>{first}</td>
             <td>{second}</td>
           </tr>
         ))}
         {alike.length > 0 ? (
           <tr>
-            <td className="soft">Alike</td>
-            <td colSpan={2} className="waits">
+            <td data-tone="soft">Alike</td>
+            <td data-tone="waits" colSpan={2}>
               {alike.join(", ")}
             </td>
           </tr>
         ) : null}
       </tbody>
-    </table>
+    </DetailTable>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box, chakra } from "@chakra-ui/react";
 import { type ReactNode, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
@@ -7,6 +8,10 @@ import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
 import { LeftOver } from "../kit/Amount";
+import { RowButton } from "../kit/buttons";
+import { LineField, Tick } from "../kit/fields";
+import { Subheading } from "../kit/headings";
+import { DetailTable } from "../kit/tables";
 import type { Tally } from "./tally";
 import type { Item, ShownReading } from "./types";
 import { useItemFilter } from "./useItemFilter";
@@ -28,16 +33,14 @@ export function OtherReadings({
   if (readings.length < 2) return null;
   return (
     <>
-      <h2>Other readings</h2>
-      <table className="small">
+      <Subheading>Other readings</Subheading>
+      <DetailTable>
         <tbody>
           {readings.map((reading, at) =>
             at === chosen ? null : (
               <tr key={`${reading.words} ${at}`}>
                 <td>
-                  <button
-                    type="button"
-                    className="row-open"
+                  <RowButton
                     onClick={() => choose(at)}
                     title={`${reading.customer}: ${reading.words}`}
                   >
@@ -46,9 +49,9 @@ export function OtherReadings({
                     reading.customerId === readings[chosen]?.customerId
                       ? reading.words
                       : `${reading.customer}: ${reading.words}`}
-                  </button>
+                  </RowButton>
                 </td>
-                <td className="num">
+                <td data-numeric>
                   <LeftOver
                     of={reading.lines.length === 0 ? amount : reading.onAccount}
                     currency={currency}
@@ -58,7 +61,7 @@ export function OtherReadings({
             ),
           )}
         </tbody>
-      </table>
+      </DetailTable>
     </>
   );
 }
@@ -95,10 +98,10 @@ export function OpenItems({
     items.filter(({ itemId }) => set.includes(itemId));
   return (
     <>
-      <h2>
+      <Subheading>
         Open at {tally.customer}
         {several ? " and its group" : ""}{" "}
-        <span className="soft" style={{ fontWeight: 400 }}>
+        <span data-tone="soft" data-light>
           {listed.length === items.length ? "" : `${listed.length} of `}
           {items.length} items,{" "}
           {formatAmount(
@@ -106,12 +109,14 @@ export function OpenItems({
             currency,
           )}
         </span>
-      </h2>
+      </Subheading>
       {items.length > 4 ? (
-        <input
+        <LineField
+          kind="words"
+          width="100%"
+          marginBottom="4px"
           ref={field}
-          className="sumfield words"
-          style={{ width: "100%", fontFamily: "inherit", fontSize: 13.5, marginBottom: 4 }}
+
           type="search"
           aria-label="Filter the open items"
           placeholder="F  a sum, > 500, 100-200, = what is left, or words"
@@ -130,68 +135,70 @@ export function OpenItems({
         />
       ) : null}
       {text.trim() !== "" && sets.length > 0 ? (
-        <table className="small" aria-label="Several that make this sum">
+        <DetailTable aria-label="Several that make this sum">
           <tbody>
             {sets.map((set) => (
               <tr key={set.ids.join()}>
                 <td>
-                  <button
-                    type="button"
-                    className="row-open"
-                    onClick={() => takeSet(itemsOf(set.ids))}
-                  >
+                  <RowButton onClick={() => takeSet(itemsOf(set.ids))}>
                     {itemsOf(set.ids)
                       .map(({ number }) => number)
                       .join(" + ")}
-                  </button>
+                  </RowButton>
                 </td>
-                <td className="num sum">{formatAmount(set.sum, currency)}</td>
+                <td data-numeric data-sum>
+                  {formatAmount(set.sum, currency)}
+                </td>
               </tr>
             ))}
           </tbody>
-        </table>
+        </DetailTable>
       ) : null}
       {text.trim() !== "" && listed.length === 0 && sets.length === 0 ? (
-        <p className="soft">Nothing open is that, nor makes that sum.</p>
+        <p data-tone="soft">Nothing open is that, nor makes that sum.</p>
       ) : null}
-      <div
-        style={{ maxHeight: 210, overflow: "auto" }}
+      <Box
+        maxHeight="210px"
+        overflow="auto"
+
         tabIndex={0}
         role="group"
         aria-label={`Open at ${tally.customer}`}
       >
-        <table className="small">
+        <DetailTable>
           <tbody>
             {listed.slice(0, MOST_SHOWN).map((item) => (
               <tr key={item.itemId}>
                 <td>
-                  <label
-                    style={{ cursor: "pointer" }}
+                  <chakra.label
+                    cursor="pointer"
+
                     title={`${item.customer}, ${item.description}`}
                   >
-                    <input
-                      type="checkbox"
+                    <Tick
                       checked={tally.terms.some((term) => term.itemId === item.itemId)}
                       onChange={() => toggle(item)}
                     />{" "}
                     {item.number}{" "}
-                    <span className={item.dueOn < today ? "waits" : "soft"}>
+                    <span data-tone={item.dueOn < today ? "waits" : "soft"}>
                       {item.open < 0 ? "credit note" : `due ${formatDay(item.dueOn, today)}`}
                     </span>
-                    {several ? <span className="soft"> {item.customer}</span> : null}
-                  </label>
+                    {several ? <span data-tone="soft"> {item.customer}</span> : null}
+                  </chakra.label>
                 </td>
-                <td className="num sum">{formatAmount(item.open, currency)}</td>
+                <td data-numeric data-sum>
+                  {formatAmount(item.open, currency)}
+                </td>
               </tr>
             ))}
           </tbody>
-        </table>
+        </DetailTable>
         {listed.length > MOST_SHOWN ? (
-          <p className="soft">
+          <p data-tone="soft">
             and {listed.length - MOST_SHOWN} more: filter them by a sum or a number
           </p>
         ) : null}
-      </div>
+      </Box>
     </>
   );
 }

@@ -1,9 +1,11 @@
 "use client";
 
+import { Box, chakra } from "@chakra-ui/react";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 
 import { type Currency, formatAmount } from "@/core/money";
 
+import { LineField } from "../kit/fields";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import type { Tally } from "./tally";
@@ -50,11 +52,12 @@ export function CustomerChoice({
     field.current?.blur();
   };
   return (
-    <div style={{ position: "relative", marginTop: 6 }}>
-      <input
+    <Box position="relative" marginTop="6px">
+      <LineField
+        kind="words"
+        width="100%"
         ref={field}
-        className="sumfield words"
-        style={{ width: "100%", fontFamily: "inherit", fontSize: 13.5 }}
+
         value={text}
         onChange={(event) => setText(event.target.value)}
         role="combobox"
@@ -86,40 +89,37 @@ export function CustomerChoice({
         }}
       />
       {found.length > 0 ? (
-        <ul
+        <chakra.ul
+          position="absolute"
+          zIndex={5}
+          insetInline="0"
+          background="sheet"
+          border="1px solid {colors.line}"
           id="customers-found"
           role="listbox"
           aria-label="Customers found"
-          style={{
-            position: "absolute",
-            zIndex: 5,
-            insetInline: 0,
-            background: "var(--d-colors-sheet)",
-            border: "1px solid var(--d-colors-line)",
-          }}
         >
           {found.map((customer, index) => (
-            <li
+            <chakra.li
+              padding="4px 8px"
+              cursor="pointer"
+              background={index === at ? "{colors.strip}" : undefined}
+              display="flex"
+              justifyContent="space-between"
               key={customer.id}
               role="option"
               aria-selected={index === at}
-              style={{
-                padding: "4px 8px",
-                cursor: "pointer",
-                background: index === at ? "var(--d-colors-strip)" : undefined,
-                display: "flex",
-                justifyContent: "space-between",
-              }}
+
               onMouseDown={() => take(customer)}
             >
               <span>
-                {customer.name} <span className="soft">{customer.externalId}</span>
+                {customer.name} <span data-tone="soft">{customer.externalId}</span>
               </span>
-              <span className="sum">{formatAmount(customer.open, currency)}</span>
-            </li>
+              <span data-sum>{formatAmount(customer.open, currency)}</span>
+            </chakra.li>
           ))}
-        </ul>
+        </chakra.ul>
       ) : null}
-    </div>
+    </Box>
   );
 }

@@ -7,8 +7,9 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { LeftOver, Sum } from "../kit/Amount";
+import { Amount, LeftOver, Total } from "../kit/Amount";
+import { Act } from "../kit/buttons";
+import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
 import type { ListColumn } from "../kit/lists/LedgerList";
 import { LongList } from "../kit/lists/LongList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
@@ -62,12 +63,12 @@ export function MatchPage(props: Props): ReactNode {
   const handCount = hand.rows.length + hand.deposits.length;
   return (
     <>
-      <div className="heading">
-        <h1>
-          <span className="visually-hidden">To match </span>
+      <PageHeading>
+        <Title>
+          <span data-hidden>To match </span>
           {formatAmount(total, currency)} <small>to match</small>
-        </h1>
-        <div className="tabs">
+        </Title>
+        <TabLine>
           {QUEUES.filter(
             ([name]) => !BESIDE.includes(name) || sums[name].count > 0 || queue === name,
           ).map(([name, words]) => (
@@ -92,10 +93,10 @@ export function MatchPage(props: Props): ReactNode {
               On hand <b>{handCount}</b>
             </NextLink>
           ) : null}
-        </div>
-        <div className="end">
+        </TabLine>
+        <HeadingEnd>
           {queue === "hand" ? null : (
-            <a className="soft" href={`/api/v1/b/${book}/export/match?queue=${queue}`}>
+            <a data-tone="soft" href={`/api/v1/b/${book}/export/match?queue=${queue}`}>
               CSV
             </a>
           )}
@@ -107,8 +108,8 @@ export function MatchPage(props: Props): ReactNode {
               Look through {sums.sure.count} sure
             </Act>
           ) : null}
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       {recording ? (
         <RecordReceipt
           currency={currency}
@@ -199,7 +200,7 @@ function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColu
       width: "16%",
       sort: "look",
       cell: (row) => (
-        <span className={row.lookAgainst ? "waits" : ""} title={row.look}>
+        <span data-tone={row.lookAgainst ? "waits" : undefined} title={row.look}>
           {row.look}
         </span>
       ),
@@ -210,8 +211,8 @@ function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColu
       width: "9%",
       number: true,
       sort: "amount",
-      cell: (row) => <Sum of={row.amount} currency={row.currency} />,
-      foot: <span className="total">{formatAmount(sums[queue].sum, currency)}</span>,
+      cell: (row) => <Amount of={row.amount} currency={row.currency} />,
+      foot: <Total>{formatAmount(sums[queue].sum, currency)}</Total>,
     },
     {
       id: "left",

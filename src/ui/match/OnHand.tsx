@@ -7,8 +7,13 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, sumOf } from "@/core/money";
 
-import { Act } from "../kit/Act";
+import { Total } from "../kit/Amount";
+import { Act, RowButton } from "../kit/buttons";
+import { SmallChoice, Tick } from "../kit/fields";
+import { Subheading } from "../kit/headings";
 import { onOwnControl } from "../kit/keys";
+import { ActRow, EmptyState, Halves, Section } from "../kit/layout";
+import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import type { HandFacts, HandRow, UnderWay } from "./types";
 
@@ -25,42 +30,42 @@ export function OnHand({ hand, ...shared }: Shared & { hand: HandFacts }): React
   const { currency } = shared;
   if (hand.rows.length === 0 && hand.deposits.length === 0)
     return (
-      <div className="empty">
+      <EmptyState>
         <p>No checks and no cash on hand.</p>
         <p>
           Record one with <kbd>N</kbd>.
         </p>
-      </div>
+      </EmptyState>
     );
   return (
-    <div className="columns" style={{ gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)" }}>
-      <section>
-        <h2>
+    <Halves gridTemplateColumns="minmax(0, 3fr) minmax(0, 2fr)">
+      <Section>
+        <Subheading>
           On hand{" "}
-          <span className="soft">
+          <span data-tone="soft">
             {hand.rows.length}, {formatAmount(hand.sum, currency)}
           </span>
-        </h2>
+        </Subheading>
         {hand.rows.length === 0 ? (
-          <p className="good">✓ All of it is on its way to the bank.</p>
+          <p data-tone="good">✓ All of it is on its way to the bank.</p>
         ) : (
           <ToDeposit hand={hand} {...shared} />
         )}
-      </section>
-      <section>
-        <h2>
+      </Section>
+      <Section>
+        <Subheading>
           On the way to the bank{" "}
-          <span className="soft">
+          <span data-tone="soft">
             {hand.deposits.length}, {formatAmount(hand.depositsSum, currency)}
           </span>
-        </h2>
+        </Subheading>
         {hand.deposits.length === 0 ? (
-          <p className="soft">No deposit is under way.</p>
+          <p data-tone="soft">No deposit is under way.</p>
         ) : (
           hand.deposits.map((deposit) => <Deposit key={deposit.id} deposit={deposit} {...shared} />)
         )}
-      </section>
-    </div>
+      </Section>
+    </Halves>
   );
 }
 
@@ -86,14 +91,14 @@ function ToDeposit({ hand, book, currency, today }: Shared & { hand: HandFacts }
   useHotkeys("d", deposit, { ignoreEventWhen: onOwnControl }, [wanted, bank, busy]);
   return (
     <>
-      <table className="small" aria-label="Checks and cash on hand">
+      <DetailTable aria-label="Checks and cash on hand">
         <thead>
           <tr>
             <th scope="col">Goes along</th>
             <th scope="col">From</th>
             <th scope="col">Memo</th>
             <th scope="col">In Match</th>
-            <th scope="col" className="num">
+            <th data-numeric scope="col">
               Amount
             </th>
           </tr>
@@ -103,8 +108,7 @@ function ToDeposit({ hand, book, currency, today }: Shared & { hand: HandFacts }
             <tr key={row.id}>
               <td>
                 <label>
-                  <input
-                    type="checkbox"
+                  <Tick
                     checked={!out.has(row.id)}
                     onChange={() =>
                       setOut(
@@ -125,32 +129,33 @@ function ToDeposit({ hand, book, currency, today }: Shared & { hand: HandFacts }
                 </NextLink>
               </td>
               <td title={row.memo}>{row.memo || "–"}</td>
-              <td className={row.state === "to_match" ? "waits" : "soft"}>{STATE[row.state]}</td>
-              <td className="num sum">{formatAmount(row.amount, currency)}</td>
+              <td data-tone={row.state === "to_match" ? "waits" : "soft"}>{STATE[row.state]}</td>
+              <td data-numeric data-sum>
+                {formatAmount(row.amount, currency)}
+              </td>
             </tr>
           ))}
           <tr>
-            <td colSpan={4} className="soft">
+            <td data-tone="soft" colSpan={4}>
               {wanted.length} of {hand.rows.length} in this deposit
             </td>
-            <td className="num">
-              <span className="total">
+            <td data-numeric>
+              <Total>
                 {formatAmount(
                   sumOf(wanted, (row) => row.amount),
                   currency,
                 )}
-              </span>
+              </Total>
             </td>
           </tr>
         </tbody>
-      </table>
-      <div className="acts">
+      </DetailTable>
+      <ActRow>
         <Act main hint="D" onClick={deposit} disabled={busy || wanted.length === 0 || bank === ""}>
           Take them to the bank
         </Act>
         {hand.banks.length > 1 ? (
-          <select
-            className="plain person"
+          <SmallChoice
             aria-label="Into which account"
             value={bank}
             onChange={(event) => setBank(event.target.value)}
@@ -160,12 +165,12 @@ function ToDeposit({ hand, book, currency, today }: Shared & { hand: HandFacts }
                 {name}
               </option>
             ))}
-          </select>
+          </SmallChoice>
         ) : null}
         {hand.banks.length === 0 ? (
-          <span className="waits">Add a bank account under Set-up first.</span>
+          <span data-tone="waits">Add a bank account under Set-up first.</span>
         ) : null}
-      </div>
+      </ActRow>
     </>
   );
 }
@@ -173,10 +178,10 @@ function ToDeposit({ hand, book, currency, today }: Shared & { hand: HandFacts }
 function Deposit({ deposit, book, currency, today }: Shared & { deposit: UnderWay }): ReactNode {
   const { act, busy } = useActing();
   return (
-    <table
-      className="small"
+    <DetailTable
+      marginBottom="14px"
+
       aria-label={`Deposit of ${formatDay(deposit.onDay, today)}`}
-      style={{ marginBottom: 14 }}
     >
       <tbody>
         {deposit.rows.map((row) => (
@@ -185,17 +190,19 @@ function Deposit({ deposit, book, currency, today }: Shared & { deposit: UnderWa
               <NextLink href={`/b/${book}/receipts/${row.id}`} prefetch={false}>
                 {row.what}
               </NextLink>{" "}
-              <span className="soft">{row.from}</span>
+              <span data-tone="soft">{row.from}</span>
             </td>
-            <td className="num sum">{formatAmount(row.amount, currency)}</td>
+            <td data-numeric data-sum>
+              {formatAmount(row.amount, currency)}
+            </td>
           </tr>
         ))}
         <tr>
-          <td className="soft">
+          <td data-tone="soft">
             {deposit.bank}, {formatDay(deposit.onDay, today)}
           </td>
-          <td className="num">
-            <span className="total">{formatAmount(deposit.sum, currency)}</span>
+          <td data-numeric>
+            <Total>{formatAmount(deposit.sum, currency)}</Total>
           </td>
         </tr>
         {deposit.lines.map((line) => (
@@ -203,10 +210,10 @@ function Deposit({ deposit, book, currency, today }: Shared & { deposit: UnderWa
             <td>
               on the statement, {formatDay(line.postedOn, today)}: {line.description}
             </td>
-            <td className="num">
-              <button
-                type="button"
-                className="row-open strong"
+            <td data-numeric>
+              <RowButton
+                data-strong
+
                 disabled={busy}
                 onClick={() =>
                   void act<{ actId: number }>(
@@ -220,18 +227,18 @@ function Deposit({ deposit, book, currency, today }: Shared & { deposit: UnderWa
                 }
               >
                 It is this line
-              </button>
+              </RowButton>
             </td>
           </tr>
         ))}
         {deposit.lines.length === 0 ? (
           <tr>
-            <td colSpan={2} className="waits">
+            <td data-tone="waits" colSpan={2}>
               not on a statement yet
             </td>
           </tr>
         ) : null}
       </tbody>
-    </table>
+    </DetailTable>
   );
 }

@@ -8,8 +8,11 @@ import type { Currency, Minor } from "@/core/money";
 
 import { LinkedTable, Story } from "../history/History";
 import type { Around, Linked, Told } from "../history/types";
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { Act, RowButton } from "../kit/buttons";
+import { PageHeading, Subheading, Title } from "../kit/headings";
+import { ActRow, FactList, Halves, Section } from "../kit/layout";
+import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 
 type Receipt = {
@@ -85,31 +88,29 @@ export function ReceiptPage({
   ];
   return (
     <>
-      <div className="heading">
-        <h1>
-          <Sum of={receipt.amount} currency={currency} />{" "}
+      <PageHeading>
+        <Title>
+          <Amount of={receipt.amount} currency={currency} />{" "}
           <small>
             by {method} on {formatDay(receipt.paidOn, today)}
           </small>
-        </h1>
-        <span className="strong">
-          {receipt.payerName || receipt.payerEmail || "payer not known"}
-        </span>
+        </Title>
+        <span data-strong>{receipt.payerName || receipt.payerEmail || "payer not known"}</span>
         {receipt.state === "to_match" ? (
-          <NextLink className="waits" href={`/b/${book}/match?open=${receipt.id}`}>
+          <NextLink data-tone="waits" href={`/b/${book}/match?open=${receipt.id}`}>
             waits in Match
           </NextLink>
         ) : (
-          <span className={receipt.state === "placed" ? "good" : "waits"}>
+          <span data-tone={receipt.state === "placed" ? "good" : "waits"}>
             {STATE[receipt.state]}
             {receipt.reason ? `: ${receipt.reason}` : ""}
           </span>
         )}
-      </div>
-      <div className="columns">
-        <section>
-          <h2>What it says</h2>
-          <dl className="facts">
+      </PageHeading>
+      <Halves>
+        <Section>
+          <Subheading>What it says</Subheading>
+          <FactList>
             {receipt.payerEmail ? (
               <>
                 <dt>E-mail</dt>
@@ -117,7 +118,7 @@ export function ReceiptPage({
               </>
             ) : null}
             <dt>Memo</dt>
-            <dd>{receipt.reference || <span className="soft">none</span>}</dd>
+            <dd>{receipt.reference || <span data-tone="soft">none</span>}</dd>
             {hand ? (
               <>
                 <dt>By hand</dt>
@@ -135,34 +136,34 @@ export function ReceiptPage({
               {customer ? (
                 <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink>
               ) : (
-                <span className="soft">not known yet</span>
+                <span data-tone="soft">not known yet</span>
               )}
             </dd>
-          </dl>
-          <h2>What became of it</h2>
-          <table className="small" aria-label="What became of it">
+          </FactList>
+          <Subheading>What became of it</Subheading>
+          <DetailTable aria-label="What became of it">
             <tbody>
               {parts
                 .filter(([, sum]) => sum !== 0)
                 .map(([words, sum]) => (
                   <tr key={words}>
                     <td>{words}</td>
-                    <td className="num sum">
-                      <Sum of={sum} currency={currency} />
+                    <td data-numeric data-sum>
+                      <Amount of={sum} currency={currency} />
                     </td>
                   </tr>
                 ))}
               <tr>
-                <td className="soft">the receipt</td>
-                <td className="num">
-                  <span className="total">
-                    <Sum of={receipt.amount} currency={currency} />
-                  </span>
+                <td data-tone="soft">the receipt</td>
+                <td data-numeric>
+                  <Total>
+                    <Amount of={receipt.amount} currency={currency} />
+                  </Total>
                 </td>
               </tr>
             </tbody>
-          </table>
-          <h2>Given to</h2>
+          </DetailTable>
+          <Subheading>Given to</Subheading>
           <LinkedTable
             linked={given}
             label="Open items it was given to"
@@ -171,58 +172,60 @@ export function ReceiptPage({
             {...around}
             currency={currency}
           />
-          <h2>{line ? "On the statement" : hand ? "At the bank" : "At the processor"}</h2>
+          <Subheading>
+            {line ? "On the statement" : hand ? "At the bank" : "At the processor"}
+          </Subheading>
           {line ? (
             <p>
               <NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink>,{" "}
               {formatDay(line.postedOn, today)},{" "}
-              <span className="sum">
-                <Sum of={line.amount} currency={currency} />
+              <span data-sum>
+                <Amount of={line.amount} currency={currency} />
               </span>
             </p>
           ) : hand ? (
             <p>
-              <NextLink className="waits" href={`/b/${book}/match?queue=hand`}>
+              <NextLink data-tone="waits" href={`/b/${book}/match?queue=hand`}>
                 not on a statement yet
               </NextLink>
             </p>
           ) : (
             <Items items={items} {...around} currency={currency} />
           )}
-        </section>
+        </Section>
         <Story told={told} {...around} />
-      </div>
+      </Halves>
     </>
   );
 }
 
 function Items({ items, book, currency, today }: Around & { items: readonly Item[] }): ReactNode {
   return (
-    <table className="small" aria-label="At the processor">
+    <DetailTable aria-label="At the processor">
       <tbody>
         {items.map((item) => (
           <tr key={item.id}>
             <td>
-              {item.kind} <span className="soft">{item.externalId}</span>
+              {item.kind} <span data-tone="soft">{item.externalId}</span>
             </td>
-            <td className="soft">{formatDay(item.on, today)}</td>
+            <td data-tone="soft">{formatDay(item.on, today)}</td>
             <td>
               {item.payout ? (
                 <NextLink href={`/b/${book}/payouts/${item.payout.id}`} prefetch={false}>
                   payout {item.payout.externalId}
                 </NextLink>
               ) : (
-                <span className="waits">in no payout yet</span>
+                <span data-tone="waits">in no payout yet</span>
               )}
               {item.disputeOpen ? <Lost item={item} /> : null}
             </td>
-            <td className="num sum">
-              <Sum of={item.amount} currency={currency} />
+            <td data-numeric data-sum>
+              <Amount of={item.amount} currency={currency} />
             </td>
           </tr>
         ))}
       </tbody>
-    </table>
+    </DetailTable>
   );
 }
 
@@ -234,13 +237,13 @@ function Lost({ item }: { item: Item }): ReactNode {
     return (
       <>
         {" "}
-        <button type="button" className="row-open strong" onClick={() => setAsking(true)}>
+        <RowButton data-strong onClick={() => setAsking(true)}>
           It was lost
-        </button>
+        </RowButton>
       </>
     );
   return (
-    <span className="acts" style={{ marginTop: 4 }}>
+    <ActRow as="span" marginTop="4px">
       <Act
         main
         disabled={busy}
@@ -253,6 +256,6 @@ function Lost({ item }: { item: Item }): ReactNode {
         Open its invoices again
       </Act>
       <Act onClick={() => setAsking(false)}>Not now</Act>
-    </span>
+    </ActRow>
   );
 }

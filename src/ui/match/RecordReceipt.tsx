@@ -8,8 +8,9 @@ import { z } from "zod";
 import type { Day } from "@/core/calendar";
 import { type Currency, formatAmount, parseAmount } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Choice, TextField } from "../kit/Field";
+import { Act } from "../kit/buttons";
+import { Choice, TextField } from "../kit/fields";
+import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { sendCommand } from "../shell/send";
 
@@ -96,8 +97,17 @@ export function RecordReceipt({
     }
   });
   return (
-    <form
-      className="record-receipt"
+    <Form
+      display="grid"
+      gridTemplateColumns={{
+        base: "1fr 1fr",
+        lg: "110px 120px 120px 150px minmax(0, 1fr) minmax(0, 1fr)",
+      }}
+      gap="10px"
+      alignItems="start"
+      padding="4px 0 12px"
+      borderBottom="1px solid {colors.rule}"
+
       onSubmit={(event) => void record(event)}
       noValidate
       onKeyDown={(event) => {
@@ -125,14 +135,14 @@ export function RecordReceipt({
         error={errors.reference?.message}
         placeholder="what is written on it"
       />
-      <div className="acts">
+      <ActRow gridColumn="1 / -1" marginTop="0">
         <Act main type="submit" disabled={isSubmitting}>
           {again ? "It is another one: record it" : "Record it"}
         </Act>
         <Act hint="Esc" onClick={close}>
           Done
         </Act>
-      </div>
-    </form>
+      </ActRow>
+    </Form>
   );
 }

@@ -1,13 +1,18 @@
 "use client";
 
+import { chakra } from "@chakra-ui/react";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { type Currency, formatAmount, formatMoney, sumOf } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { Act } from "../kit/buttons";
+import { Tick } from "../kit/fields";
+import { ActRow, EmptyState } from "../kit/layout";
+import { SpacerRow } from "../kit/lists/ListHead";
+import { Cell, DetailTable, LedgerFrame } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import type { SureRow } from "./types";
@@ -68,11 +73,11 @@ export function SureLook({
   ]);
   useHotkeys("up", () => setAt(Math.max(0, at - 1)), { preventDefault: true }, [at]);
   useHotkeys("x", () => toggle(all[at]), [all, at, out]);
-  if (rows === null) return <div className="empty">Looking …</div>;
+  if (rows === null) return <EmptyState>Looking …</EmptyState>;
   return (
     <>
       <Lines rows={all} at={at} out={out} toggle={toggle} currency={currency} />
-      <div className="acts sure-foot">
+      <ActRow flex="none" margin="0" padding="8px 0">
         <Act main hint="Enter" onClick={post} disabled={busy || wanted.length === 0}>
           Post these {wanted.length}
         </Act>
@@ -87,7 +92,7 @@ export function SureLook({
             <>
               {wanted.length} of {all.length} receipts
               {out.size > 0 ? `, ${out.size} taken out` : ""}
-              <span className="soft">
+              <span data-tone="soft">
                 ; {waiting.count} wait now, {waiting.count - wanted.length} after it:{" "}
                 {formatAmount(waiting.sum - sumOf(wanted, (row) => row.book), currency)}
               </span>
@@ -98,13 +103,13 @@ export function SureLook({
             </>
           )}
         </span>
-        <span className="total">
+        <Total>
           {formatAmount(
             sumOf(wanted, (row) => row.book),
             currency,
           )}
-        </span>
-      </div>
+        </Total>
+      </ActRow>
     </>
   );
 }
@@ -157,15 +162,15 @@ function Lines({
   const shown = virtual.getVirtualItems();
   const [above, below] = [shown[0]?.start ?? 0, virtual.getTotalSize() - (shown.at(-1)?.end ?? 0)];
   return (
-    <div className="ledger" ref={place} tabIndex={0} role="region" aria-label="Sure receipts">
+    <LedgerFrame ref={place} tabIndex={0} role="region" aria-label="Sure receipts">
       <table>
         <colgroup>
-          <col style={{ width: "4%" }} />
-          <col style={{ width: "19%" }} />
-          <col style={{ width: "17%" }} />
-          <col style={{ width: "28%" }} />
-          <col style={{ width: "24%" }} />
-          <col style={{ width: "8%" }} />
+          <col width="4%" />
+          <col width="19%" />
+          <col width="17%" />
+          <col width="28%" />
+          <col width="24%" />
+          <col width="8%" />
         </colgroup>
         <thead>
           <tr>
@@ -174,41 +179,39 @@ function Lines({
             <th scope="col">Memo</th>
             <th scope="col">Goes to</th>
             <th scope="col">Why</th>
-            <th scope="col" className="num">
+            <th data-numeric scope="col">
               Amount
             </th>
           </tr>
         </thead>
         <tbody>
-          {above > 0 ? (
-            <tr aria-hidden="true">
-              <td colSpan={6} style={{ height: above, padding: 0, border: 0 }} />
-            </tr>
-          ) : null}
+          {above > 0 ? <SpacerRow height={above} columns={6} /> : null}
           {shown.map(({ index: line }) => {
             const one = lines[line];
             if (!one) return null;
             if ("head" in one)
               return (
-                <tr key={`head ${one.head}`} className="part">
+                <tr data-part key={`head ${one.head}`}>
                   <td colSpan={5}>
                     {one.head.charAt(0).toUpperCase()}
-                    {one.head.slice(1)} <b className="strong">{one.count}</b>
+                    {one.head.slice(1)} <b data-strong>{one.count}</b>
                   </td>
-                  <td className="num sum">{formatAmount(one.sum, currency)}</td>
+                  <td data-numeric data-sum>
+                    {formatAmount(one.sum, currency)}
+                  </td>
                 </tr>
               );
             const { row } = one;
             return (
               <tr
                 key={row.id}
-                className={`row${out.has(row.id) ? " soft" : ""}${row.id === current?.id ? " opened" : ""}`}
+                data-tone={out.has(row.id) ? "soft" : undefined}
+                data-open={row.id === current?.id || undefined}
                 data-row={row.id}
                 onClick={() => toggle(row)}
               >
                 <td>
-                  <input
-                    type="checkbox"
+                  <Tick
                     checked={!out.has(row.id)}
                     onChange={() => toggle(row)}
                     onClick={(event) => event.stopPropagation()}
@@ -218,22 +221,18 @@ function Lines({
                 <td title={row.from}>{row.from}</td>
                 <td title={row.memo}>{row.memo || "–"}</td>
                 <td title={row.to}>{row.to}</td>
-                <td title={row.why} className={row.odd === null ? "soft" : "waits"}>
+                <td data-tone={row.odd === null ? "soft" : "waits"} title={row.why}>
                   {row.odd ?? row.why}
                 </td>
-                <td className="num">
-                  <Sum of={row.sum} currency={row.currency} />
+                <td data-numeric>
+                  <Amount of={row.sum} currency={row.currency} />
                 </td>
               </tr>
             );
           })}
-          {below > 0 ? (
-            <tr aria-hidden="true">
-              <td colSpan={6} style={{ height: below, padding: 0, border: 0 }} />
-            </tr>
-          ) : null}
+          {below > 0 ? <SpacerRow height={below} columns={6} /> : null}
         </tbody>
       </table>
-    </div>
+    </LedgerFrame>
   );
 }

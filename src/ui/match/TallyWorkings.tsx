@@ -1,13 +1,19 @@
 "use client";
 
+import { Box, chakra } from "@chakra-ui/react";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { type Day, formatDay } from "@/core/calendar";
 import { add, type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
-import { Act } from "../kit/Act";
+import { Total } from "../kit/Amount";
+import { Act } from "../kit/buttons";
+import { LineField, Tick } from "../kit/fields";
+import { Subheading } from "../kit/headings";
 import { onOwnControl } from "../kit/keys";
+import { ActRow, WorkingsGrid } from "../kit/layout";
+import { DetailTable, TermTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { CameIn, TwinTable } from "./CameIn";
@@ -34,9 +40,9 @@ export function TallyWorkings(props: Props): ReactNode {
     };
   }, [book, complain, props.row.id]);
   return workings === null ? (
-    <p className="soft" style={{ paddingLeft: 16 }}>
+    <chakra.p data-tone="soft" paddingLeft="16px">
       Reading …
-    </p>
+    </chakra.p>
   ) : (
     <Putting {...props} workings={workings} />
   );
@@ -146,8 +152,8 @@ function Putting({
         currency={currency}
         today={today}
       />
-      <div className="work" ref={fields}>
-        <div>
+      <WorkingsGrid ref={fields}>
+        <Box>
           <TwinTable row={row} workings={workings} currency={currency} today={today} />
           <TallyTable
             tally={tally}
@@ -189,7 +195,7 @@ function Putting({
               done={done}
             />
           ) : (
-            <div className="acts">
+            <ActRow>
               <Act main hint="Enter" onClick={post} disabled={busy}>
                 {worked.overLimit === 0 ? "Post" : "Ask a second person"}
               </Act>
@@ -200,36 +206,36 @@ function Putting({
                 Set aside
               </Act>
               <a href={`/b/${book}/receipts/${row.id}`}>Its story</a>
-            </div>
+            </ActRow>
           )}
-        </div>
-        <div>
-          <h2>Why</h2>
+        </Box>
+        <Box>
+          <Subheading>Why</Subheading>
           <ul>
             {reading ? (
               reading.reasons
                 .filter(({ against }) => !against)
                 .map(({ words }) => <li key={words}>{capital(words)}</li>)
             ) : (
-              <li className="soft">No payer, number or sum is known.</li>
+              <li data-tone="soft">No payer, number or sum is known.</li>
             )}
             {reading?.reasons
               .filter(({ against }) => against)
               .map(({ words }) => (
-                <li key={words} className="waits">
+                <li data-tone="waits" key={words}>
                   Against: {words}
                 </li>
               ))}
-            {reading ? <li className="soft">Right {certainty(reading.confidence)}</li> : null}
+            {reading ? <li data-tone="soft">Right {certainty(reading.confidence)}</li> : null}
           </ul>
           <WillPost tally={tally} worked={worked} amount={workings.amount} currency={currency} />
-          <p className="soft">
+          <p data-tone="soft">
             {workings.account} {formatAmount(workings.amount, currency)}
             {workings.fee > 0 ? ` and its fee ${formatAmount(workings.fee, currency)}` : ""} stand
             since {formatDay(workings.settledOn, today)}
           </p>
-        </div>
-        <div>
+        </Box>
+        <Box>
           <OtherReadings
             readings={workings.readings}
             chosen={chosen}
@@ -246,8 +252,8 @@ function Putting({
             currency={currency}
             today={today}
           />
-        </div>
-      </div>
+        </Box>
+      </WorkingsGrid>
     </>
   );
 }
@@ -295,14 +301,14 @@ function TallyTable({
       terms: tally.terms.map((term, index) => (index === at ? { ...term, ...part } : term)),
     });
   return (
-    <table className="tally">
+    <TermTable>
       <thead>
         <tr>
           <th scope="col">Goes to</th>
-          <th scope="col" className="num">
+          <th data-numeric scope="col">
             open
           </th>
-          <th scope="col" className="num">
+          <th data-numeric scope="col">
             from this
           </th>
         </tr>
@@ -318,29 +324,29 @@ function TallyTable({
           return (
             <tr key={term.itemId}>
               <td>
-                <b className="strong">{term.number}</b> {term.description}
+                <b data-strong>{term.number}</b> {term.description}
                 {term.discount !== 0 ? (
-                  <span className="soft">
+                  <span data-tone="soft">
                     {" "}
                     less discount {formatAmount(term.discount, currency)}
                   </span>
                 ) : null}
                 {short > 0 && term.open > 0 ? (
-                  <label className="waits" style={{ marginLeft: 6, whiteSpace: "nowrap" }}>
-                    <input
-                      type="checkbox"
+                  <chakra.label data-tone="waits" marginLeft="6px" whiteSpace="nowrap">
+                    <Tick
                       checked={term.small}
                       onChange={(event) => set(at, { small: event.target.checked })}
                     />{" "}
                     write off {formatAmount(short, currency)}
                     {short > limit ? ", by two" : ""}
-                  </label>
+                  </chakra.label>
                 ) : null}
               </td>
-              <td className="num soft">{formatAmount(term.open, currency)}</td>
-              <td className="num">
-                <input
-                  className="sumfield"
+              <td data-numeric data-tone="soft">
+                {formatAmount(term.open, currency)}
+              </td>
+              <td data-numeric>
+                <LineField
                   aria-label={`From this to ${term.number}`}
                   value={term.amount}
                   inputMode="decimal"
@@ -356,7 +362,7 @@ function TallyTable({
         })}
         {tally.terms.length === 0 ? (
           <tr>
-            <td colSpan={3} className="soft">
+            <td data-tone="soft" colSpan={3}>
               {tally.customerId === null
                 ? "Nothing yet: find the customer below."
                 : tally.restOnAccount
@@ -376,8 +382,7 @@ function TallyTable({
                 <tr key={`credit ${credit.receiptId}`}>
                   <td>
                     <label>
-                      <input
-                        type="checkbox"
+                      <Tick
                         checked={ticked}
                         onChange={() =>
                           change({
@@ -393,8 +398,10 @@ function TallyTable({
                       use what stands on account since {formatDay(credit.on, today)}
                     </label>
                   </td>
-                  <td className="num soft">{formatAmount(credit.sum, currency)}</td>
-                  <td className="num sum">
+                  <td data-numeric data-tone="soft">
+                    {formatAmount(credit.sum, currency)}
+                  </td>
+                  <td data-numeric data-sum>
                     {used > 0 ? (
                       <span title="besides this receipt">({formatAmount(used, currency)})</span>
                     ) : (
@@ -409,8 +416,7 @@ function TallyTable({
           <tr>
             <td>
               <label>
-                <input
-                  type="checkbox"
+                <Tick
                   checked={tally.surcharge > 0}
                   onChange={() =>
                     change({ ...tally, surcharge: tally.surcharge > 0 ? add(0) : worked.left })
@@ -420,7 +426,7 @@ function TallyTable({
               </label>
             </td>
             <td />
-            <td className="num sum">
+            <td data-numeric data-sum>
               {formatAmount(tally.surcharge > 0 ? tally.surcharge : worked.left, currency)}
             </td>
           </tr>
@@ -429,16 +435,17 @@ function TallyTable({
           <tr>
             <td>
               <label>
-                <input
-                  type="checkbox"
+                <Tick
                   checked={tally.recovered > 0}
                   onChange={() => change(recovering(tally, worked, givenUp))}
                 />{" "}
                 pays what was given up
               </label>
             </td>
-            <td className="num soft">{formatAmount(givenUp, currency)}</td>
-            <td className="num sum">
+            <td data-numeric data-tone="soft">
+              {formatAmount(givenUp, currency)}
+            </td>
+            <td data-numeric data-sum>
               {tally.recovered > 0 ? formatAmount(tally.recovered, currency) : "–"}
             </td>
           </tr>
@@ -447,24 +454,24 @@ function TallyTable({
           <tr>
             <td>On account of {tally.customer}</td>
             <td />
-            <td className="num sum">{formatAmount(worked.left, currency)}</td>
+            <td data-numeric data-sum>
+              {formatAmount(worked.left, currency)}
+            </td>
           </tr>
         ) : null}
-        <tr className="last">
-          <td className="soft">Left over</td>
-          <td className="num off">{worked.problem ? "✗" : ""}</td>
-          <td className="num">
-            <span
-              className={`total ${leftOf(tally, worked) === 0 ? "good" : "off"}`}
-              style={{ fontSize: 17 }}
-              data-testid="left-over"
-            >
+        <tr data-last>
+          <td data-tone="soft">Left over</td>
+          <td data-numeric data-tone="off">
+            {worked.problem ? "✗" : ""}
+          </td>
+          <td data-numeric>
+            <Total large tone={leftOf(tally, worked) === 0 ? "good" : "off"} testId="left-over">
               {formatAmount(leftOf(tally, worked), currency)}
-            </span>
+            </Total>
           </td>
         </tr>
       </tbody>
-    </table>
+    </TermTable>
   );
 }
 
@@ -502,24 +509,28 @@ function WillPost({
   if (worked.given + tally.recovered + rest === 0)
     return (
       <>
-        <h2>It will post</h2>
-        <p className="soft">Nothing yet, of {formatAmount(amount, currency)}.</p>
+        <Subheading>It will post</Subheading>
+        <p data-tone="soft">Nothing yet, of {formatAmount(amount, currency)}.</p>
       </>
     );
   return (
     <>
-      <h2>It will post</h2>
-      <table className="small">
+      <Subheading>It will post</Subheading>
+      <DetailTable>
         <tbody>
           {rows.map(([name, debit, credit]) => (
             <tr key={name}>
-              <td style={credit > 0 ? { paddingLeft: 16 } : undefined}>{name}</td>
-              <td className="num sum">{debit > 0 ? formatAmount(debit, currency) : ""}</td>
-              <td className="num sum">{credit > 0 ? formatAmount(credit, currency) : ""}</td>
+              <td data-indent={credit > 0 || undefined}>{name}</td>
+              <td data-numeric data-sum>
+                {debit > 0 ? formatAmount(debit, currency) : ""}
+              </td>
+              <td data-numeric data-sum>
+                {credit > 0 ? formatAmount(credit, currency) : ""}
+              </td>
             </tr>
           ))}
         </tbody>
-      </table>
+      </DetailTable>
     </>
   );
 }
@@ -546,16 +557,18 @@ function AsideQuestion({
       }
     });
   return (
-    <form
-      className="acts"
+    <ActRow
+      as="form"
+
       onSubmit={(event) => {
         event.preventDefault();
         set("parked");
       }}
     >
-      <input
-        className="sumfield words"
-        style={{ width: 230 }}
+      <LineField
+        kind="words"
+        width="230px"
+
         autoFocus
         aria-label="Why it is set aside"
         placeholder="Why it is not ours to apply"
@@ -574,7 +587,7 @@ function AsideQuestion({
       <Act hint="Esc" onClick={close}>
         Back
       </Act>
-    </form>
+    </ActRow>
   );
 }
 
@@ -611,16 +624,18 @@ function SecondQuestion({
       }
     });
   return (
-    <form
-      className="acts"
+    <ActRow
+      as="form"
+
       onSubmit={(event) => {
         event.preventDefault();
         ask();
       }}
     >
-      <input
-        className="sumfield words"
-        style={{ width: 250 }}
+      <LineField
+        kind="words"
+        width="250px"
+
         autoFocus
         aria-label="Why it is written off"
         placeholder={`Why ${formatAmount(worked.overLimit, currency)} is given up`}
@@ -636,6 +651,6 @@ function SecondQuestion({
       <Act hint="Esc" onClick={close}>
         Back
       </Act>
-    </form>
+    </ActRow>
   );
 }

@@ -1,7 +1,8 @@
+import { chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
-import { BUCKETS, bucketWords, type Aging } from "@/core/metrics";
-import { formatAmount, type Currency } from "@/core/money";
+import { type Aging, BUCKETS, bucketWords } from "@/core/metrics";
+import { type Currency, formatAmount } from "@/core/money";
 
 /** How old a balance is: sand to dark red, outlined, with its numbers in words for those who do not see it. */
 export function AgeBar({
@@ -19,30 +20,43 @@ export function AgeBar({
     (bucket) => `${bucketWords(bucket)} ${formatAmount(aging[bucket], currency)}`,
   ).join(", ");
   return (
-    <span style={{ display: "block", width: "100%" }}>
-      <span className="agebar" role="img" aria-label={said} title={said}>
+    <chakra.span display="block" width="100%">
+      <chakra.span
+        display="flex"
+        height="13px"
+        width="100%"
+        border="1px solid {colors.line}"
+        role="img"
+        aria-label={said}
+        title={said}
+      >
         {positive.map((bucket) => (
-          <i
+          <chakra.i
+            flex={`${(aging[bucket] / Math.max(1, all)) * 100} 0 0`}
+            background={`age${BUCKETS.indexOf(bucket)}`}
+            display="block"
+            borderRight="1px solid {colors.sheet}"
+            minWidth="2px"
             key={bucket}
-            style={{
-              flex: `${(aging[bucket] / Math.max(1, all)) * 100} 0 0`,
-              background: `var(--d-colors-age${BUCKETS.indexOf(bucket)})`,
-            }}
           />
         ))}
-      </span>
+      </chakra.span>
       {words ? (
-        <span
-          className="soft"
-          style={{ display: "flex", gap: 18, fontSize: 13, flexWrap: "wrap", marginTop: 2 }}
+        <chakra.span
+          data-tone="soft"
+          display="flex"
+          gap="18px"
+          fontSize="13px"
+          flexWrap="wrap"
+          marginTop="2px"
         >
           {BUCKETS.map((bucket) => (
             <span key={bucket}>
               {bucketWords(bucket)} {formatAmount(aging[bucket], currency, { dash: true })}
             </span>
           ))}
-        </span>
+        </chakra.span>
       ) : null}
-    </span>
+    </chakra.span>
   );
 }

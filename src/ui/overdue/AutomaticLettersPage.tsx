@@ -6,8 +6,11 @@ import { type ReactNode, useState } from "react";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { Act, RowButton } from "../kit/buttons";
+import { LineField } from "../kit/fields";
+import { HeadingEnd, PageHeading, Title } from "../kit/headings";
+import { Form } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useActing } from "../shell/Notices";
 import { OverdueTabs } from "./OverdueTabs";
@@ -57,31 +60,31 @@ export function ByThemselvesPage({
     }));
   return (
     <>
-      <div className="heading">
-        <h1>
-          <Sum of={sum} currency={currency} />{" "}
+      <PageHeading>
+        <Title>
+          <Amount of={sum} currency={currency} />{" "}
           <small>
             {on === null
               ? "asked for without a look"
               : `asked for without a look, in ${going} ${going === 1 ? "letter" : "letters"}`}
           </small>
-        </h1>
+        </Title>
         {on === null ? null : (
           <span>
             {gone ? "Today’s have gone. The next go" : "They go"}{" "}
-            <b className="strong">
+            <b data-strong>
               {formatDay(on, today)} at {hour}:00
             </b>
           </span>
         )}
-        <div className="end">
+        <HeadingEnd>
           {on === today && !gone ? (
             <Act onClick={now} disabled={busy || going === 0}>
               Let them go now
             </Act>
           ) : null}
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       <OverdueTabs at="by-itself" />
       <LedgerList<Row>
         label="Letters that go by themselves"
@@ -108,9 +111,9 @@ export function ByThemselvesPage({
             width: "36%",
             cell: (row) =>
               row.problem !== null ? (
-                <span className="off">{row.problem}</span>
+                <span data-tone="off">{row.problem}</span>
               ) : row.why !== null ? (
-                <span className="waits">taken out: {row.why}</span>
+                <span data-tone="waits">taken out: {row.why}</span>
               ) : (
                 row.step
               ),
@@ -120,11 +123,11 @@ export function ByThemselvesPage({
             header: "Sum",
             width: "12%",
             number: true,
-            cell: (row) => <Sum of={row.sum} currency={currency} />,
+            cell: (row) => <Amount of={row.sum} currency={currency} />,
             foot: (
-              <span className="total">
-                <Sum of={sum} currency={currency} />
-              </span>
+              <Total>
+                <Amount of={sum} currency={currency} />
+              </Total>
             ),
           },
           {
@@ -177,31 +180,32 @@ function TakeOut({ row, on }: { row: Row; on: Day }): ReactNode {
     })).then(() => setAsking(false));
   if (row.why !== null)
     return (
-      <button type="button" className="row-open strong" disabled={busy} onClick={() => skip(null)}>
+      <RowButton data-strong disabled={busy} onClick={() => skip(null)}>
         put back
-      </button>
+      </RowButton>
     );
   if (!asking)
     return (
-      <button
-        type="button"
-        className="row-open soft"
+      <RowButton
+        data-tone="soft"
+
         disabled={busy}
         onClick={() => setAsking(true)}
       >
         take out
-      </button>
+      </RowButton>
     );
   return (
-    <form
+    <Form
       onSubmit={(event) => {
         event.preventDefault();
         skip(why);
       }}
     >
-      <input
-        className="sumfield words"
-        style={{ width: 190, fontFamily: "inherit" }}
+      <LineField
+        kind="words"
+        width="190px"
+
         autoFocus
         aria-label={`Why ${row.name} is taken out`}
         placeholder="why, then Enter"
@@ -211,6 +215,6 @@ function TakeOut({ row, on }: { row: Row; on: Day }): ReactNode {
           if (event.key === "Escape") setAsking(false);
         }}
       />
-    </form>
+    </Form>
   );
 }

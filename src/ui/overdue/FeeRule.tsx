@@ -1,7 +1,10 @@
+import { chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 import { FEE_KINDS, type LateFeeRule } from "@/core/followup";
-import { minor, parseAmount, toDecimal, type Currency } from "@/core/money";
+import { type Currency, minor, parseAmount, toDecimal } from "@/core/money";
+
+import { LineChoice, LineField } from "../kit/fields";
 
 /** A rule for late fees while it is typed. */
 export type FeeDraft = {
@@ -60,11 +63,11 @@ export function FeeRule({
   set: (draft: FeeDraft) => void;
 }): ReactNode {
   const field = (name: keyof Omit<FeeDraft, "kind">, label: string, width: number): ReactNode => (
-    <label className="soft">
+    <label data-tone="soft">
       {label}{" "}
-      <input
-        className="sumfield"
-        style={{ width }}
+      <LineField
+        width={`${width}px`}
+
         inputMode="decimal"
         value={draft[name]}
         onChange={(event) => set({ ...draft, [name]: event.target.value })}
@@ -72,20 +75,13 @@ export function FeeRule({
     </label>
   );
   return (
-    <p
-      style={{
-        display: "flex",
-        gap: 12,
-        flexWrap: "wrap",
-        alignItems: "baseline",
-        margin: "8px 0",
-      }}
-    >
-      <label className="soft">
+    <chakra.p display="flex" gap="12px" flexWrap="wrap" alignItems="baseline" margin="8px 0">
+      <label data-tone="soft">
         For paying late{" "}
-        <select
-          className="sumfield"
-          style={{ fontFamily: "inherit", textAlign: "left" }}
+        <LineChoice
+          kind="words"
+          fontSize="14px"
+
           value={draft.kind}
           onChange={(event) => set({ ...draft, kind: event.target.value as LateFeeRule["kind"] })}
         >
@@ -94,7 +90,7 @@ export function FeeRule({
               {WORDS[kind]}
             </option>
           ))}
-        </select>
+        </LineChoice>
       </label>
       {draft.kind === "fixed" ? field("fixed", "sum", 70) : null}
       {draft.kind === "monthly" || draft.kind === "yearly"
@@ -107,6 +103,6 @@ export function FeeRule({
           {field("most", "at most", 70)}
         </>
       )}
-    </p>
+    </chakra.p>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { Textarea } from "@chakra-ui/react";
+import { Box, chakra, Textarea } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -15,9 +15,13 @@ import {
   toDecimal,
 } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { Act, RowButton } from "../kit/buttons";
+import { LineField } from "../kit/fields";
+import { Subheading } from "../kit/headings";
 import { onOwnControl } from "../kit/keys";
+import { ActRow, Form, WorkingsGrid } from "../kit/layout";
+import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import type { OverdueLine } from "./types";
@@ -87,10 +91,10 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
   );
   useHotkeys("c", () => setDoing("call"), { preventDefault: true });
   useHotkeys("x", () => setDoing("leave_out"), { preventDefault: true });
-  if (!workings) return <p className="soft">Reading …</p>;
+  if (!workings) return <p data-tone="soft">Reading …</p>;
   return (
-    <div className="work two">
-      <div>
+    <WorkingsGrid parts="two">
+      <Box>
         {doing === "letter" || doing === "sure" ? (
           <Letter workings={workings} row={row} back={() => setDoing("looking")} done={done} />
         ) : (
@@ -107,7 +111,7 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
         ) : null}
         {doing === "leave_out" ? <LeaveOut row={row} close={() => setDoing("looking")} /> : null}
         {doing === "looking" ? (
-          <div className="acts">
+          <ActRow>
             <Act main hint="Enter" onClick={() => setDoing("letter")} disabled={held}>
               Look at the letter
             </Act>
@@ -121,49 +125,49 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
               {row.leftOut ? "Take in again" : "Leave out"}
             </Act>
             <NextLink href={`/b/${book}/customers/${row.id}`}>Customer</NextLink>
-          </div>
+          </ActRow>
         ) : null}
-        {doing === "looking" ? <p className={held ? "waits" : "soft"}>{workings.why}</p> : null}
-      </div>
-      <div>
-        <h2>
+        {doing === "looking" ? <p data-tone={held ? "waits" : "soft"}>{workings.why}</p> : null}
+      </Box>
+      <Box>
+        <Subheading>
           {workings.habit}
           {workings.kept + workings.broken > 0 ? (
-            <span className="soft">
+            <span data-tone="soft">
               , kept {workings.kept} of {workings.kept + workings.broken} promises
             </span>
           ) : null}
-        </h2>
-        <p style={{ margin: "2px 0" }}>
+        </Subheading>
+        <chakra.p margin="2px 0">
           {workings.callee ? `${workings.callee}, ` : ""}
           {workings.phone === null ? (
-            <span className="soft">No telephone number</span>
+            <span data-tone="soft">No telephone number</span>
           ) : (
             <a href={`tel:${workings.phone.replace(/[^+\d]/g, "")}`}>{workings.phone}</a>
           )}
           {workings.offer ? (
-            <span className="soft">. {offerInWords(workings.offer, currency, today)}</span>
+            <span data-tone="soft">. {offerInWords(workings.offer, currency, today)}</span>
           ) : null}
-        </p>
-        <table className="small">
+        </chakra.p>
+        <DetailTable>
           <tbody>
             {workings.history.map((line, at) => (
               <tr key={`${line.on} ${at}`}>
-                <td className="soft" style={{ width: 110 }}>
+                <Cell data-tone="soft" width="110px">
                   {formatDay(line.on, today)}
-                </td>
+                </Cell>
                 <td title={line.words}>{line.words}</td>
               </tr>
             ))}
             {workings.history.length === 0 ? (
               <tr>
-                <td className="soft">Nothing was said yet.</td>
+                <td data-tone="soft">Nothing was said yet.</td>
               </tr>
             ) : null}
           </tbody>
-        </table>
-      </div>
-    </div>
+        </DetailTable>
+      </Box>
+    </WorkingsGrid>
   );
 }
 
@@ -177,40 +181,42 @@ function Owed({
   today: Day;
 }): ReactNode {
   return (
-    <div
-      style={{ maxHeight: 260, overflow: "auto" }}
+    <Box
+      maxHeight="260px"
+      overflow="auto"
+
       tabIndex={0}
       role="group"
       aria-label="What is overdue"
     >
-      <table className="small">
+      <DetailTable>
         <tbody>
           {workings.items.map((item) => (
             <tr key={item.id}>
               <td>
-                <b className="strong">{item.number}</b> {item.description}
+                <b data-strong>{item.number}</b> {item.description}
               </td>
-              <td className="soft">
+              <td data-tone="soft">
                 due {formatDay(item.dueOn, today)}, {item.days} {item.days === 1 ? "day" : "days"}
               </td>
-              <td className="num">
-                <Sum of={item.balance} currency={item.currency} />
+              <td data-numeric>
+                <Amount of={item.balance} currency={item.currency} />
               </td>
-              <td className="num">
+              <td data-numeric>
                 <ItemOut id={item.id} number={item.number} reason={null} />
               </td>
             </tr>
           ))}
           {workings.leftOut.map((item) => (
-            <tr key={item.id} className="soft">
+            <tr data-tone="soft" key={item.id}>
               <td>
                 <s>{item.number}</s> left out: {item.reason}
               </td>
               <td />
-              <td className="num">
-                <Sum of={item.balance} currency={item.currency} />
+              <td data-numeric>
+                <Amount of={item.balance} currency={item.currency} />
               </td>
-              <td className="num">
+              <td data-numeric>
                 <ItemOut id={item.id} number={item.number} reason={item.reason} />
               </td>
             </tr>
@@ -219,19 +225,21 @@ function Owed({
             <tr>
               <td>Credit on account</td>
               <td />
-              <td className="num sum">{formatAmount(negate(workings.credit), currency)}</td>
+              <td data-numeric data-sum>
+                {formatAmount(negate(workings.credit), currency)}
+              </td>
             </tr>
           ) : null}
           <tr>
-            <td className="soft">asked for</td>
+            <td data-tone="soft">asked for</td>
             <td />
-            <td className="num">
-              <span className="total">{formatAmount(workings.sum, currency)}</span>
+            <td data-numeric>
+              <Total>{formatAmount(workings.sum, currency)}</Total>
             </td>
           </tr>
         </tbody>
-      </table>
-    </div>
+      </DetailTable>
+    </Box>
   );
 }
 
@@ -254,26 +262,27 @@ function ItemOut({
     })).then(() => setAsking(false));
   if (reason !== null)
     return (
-      <button type="button" className="row-open strong" disabled={busy} onClick={() => set(null)}>
+      <RowButton data-strong disabled={busy} onClick={() => set(null)}>
         take in
-      </button>
+      </RowButton>
     );
   if (!asking)
     return (
-      <button type="button" className="row-open soft" onClick={() => setAsking(true)}>
+      <RowButton data-tone="soft" onClick={() => setAsking(true)}>
         leave out
-      </button>
+      </RowButton>
     );
   return (
-    <form
+    <Form
       onSubmit={(event) => {
         event.preventDefault();
         if (text.trim() !== "") set(text);
       }}
     >
-      <input
-        className="sumfield words"
-        style={{ width: 150, fontFamily: "inherit" }}
+      <LineField
+        kind="words"
+        width="150px"
+
         autoFocus
         aria-label={`Why ${number} is left out`}
         placeholder="why, then Enter"
@@ -283,7 +292,7 @@ function ItemOut({
           if (event.key === "Escape") setAsking(false);
         }}
       />
-    </form>
+    </Form>
   );
 }
 
@@ -334,15 +343,16 @@ function Letter({
   useHotkeys("enter", send, { preventDefault: true }, [send]);
   useHotkeys("escape", back);
   return (
-    <div>
-      <p className="soft" style={{ margin: "4px 0" }}>
+    <Box>
+      <chakra.p data-tone="soft" margin="4px 0">
         To{" "}
-        {workings.problem === null ? workings.to : <span className="off">{workings.problem}</span>}.
+        {workings.problem === null ? workings.to : <span data-tone="off">{workings.problem}</span>}.
         One letter for all of it.
-      </p>
-      <input
-        className="sumfield words"
-        style={{ width: "100%", fontFamily: "inherit" }}
+      </chakra.p>
+      <LineField
+        kind="words"
+        width="100%"
+
         aria-label="Subject"
         value={subject}
         onChange={(event) => setSubject(event.target.value)}
@@ -362,15 +372,15 @@ function Letter({
         borderRadius="4px"
         mt="2"
       />
-      <div className="acts">
+      <ActRow>
         <Act main hint="Enter" onClick={send} disabled={busy || workings.problem !== null}>
           Send it
         </Act>
         <Act hint="Esc" onClick={back}>
           Not now
         </Act>
-      </div>
-    </div>
+      </ActRow>
+    </Box>
   );
 }
 
@@ -443,10 +453,10 @@ function Call({
     });
   };
   const offer = workings.offer;
-  const field = { textAlign: "left" as const, fontFamily: "inherit" };
   return (
-    <form
-      style={{ marginTop: 12 }}
+    <Form
+      marginTop="12px"
+
       onSubmit={(event) => {
         event.preventDefault();
         log();
@@ -455,9 +465,9 @@ function Call({
         if (event.key === "Escape") close();
       }}
     >
-      <input
-        className="sumfield"
-        style={{ ...field, width: 420 }}
+      <LineField
+        kind="text"
+        width="420px"
         autoFocus
         aria-label="What was said"
         placeholder="What was said"
@@ -465,20 +475,19 @@ function Call({
         onChange={(event) => setText(event.target.value)}
       />
       {parts.map((part, at) => (
-        <div className="acts" style={{ marginTop: 6 }} key={at}>
-          <label className="soft">
+        <ActRow marginTop="6px" key={at}>
+          <label data-tone="soft">
             {at === 0 ? "promised by" : "and by"}{" "}
-            <input
-              className="sumfield"
-              style={field}
+            <LineField
+              kind="text"
               type="date"
               value={part.day}
               onChange={(event) => set(at, { day: event.target.value })}
             />
           </label>
-          <input
-            className="sumfield"
-            style={{ width: 90 }}
+          <LineField
+            width="90px"
+
             aria-label={at === 0 ? "Promised sum" : `Promised sum ${at + 1}`}
             placeholder="sum"
             value={part.sum}
@@ -486,17 +495,17 @@ function Call({
             inputMode="decimal"
           />
           {at === parts.length - 1 && part.day !== "" ? (
-            <button
-              type="button"
-              className="row-open soft"
+            <RowButton
+              data-tone="soft"
+
               onClick={() => setParts([...parts, { day: "", sum: "" }])}
             >
               and another part
-            </button>
+            </RowButton>
           ) : null}
-        </div>
+        </ActRow>
       ))}
-      <div className="acts">
+      <ActRow>
         <Act main type="submit" disabled={text.trim() === ""}>
           Note it
         </Act>
@@ -521,8 +530,8 @@ function Call({
         <Act hint="Esc" onClick={close}>
           Back
         </Act>
-      </div>
-    </form>
+      </ActRow>
+    </Form>
   );
 }
 
@@ -534,8 +543,9 @@ function LeaveOut({ row, close }: { row: OverdueLine; close: () => void }): Reac
       words: row.leftOut ? `${row.name} is in follow-up again.` : `${row.name} is left out.`,
     })).then(() => close());
   return (
-    <form
-      className="acts"
+    <ActRow
+      as="form"
+
       onSubmit={(event) => {
         event.preventDefault();
         set();
@@ -544,9 +554,10 @@ function LeaveOut({ row, close }: { row: OverdueLine; close: () => void }): Reac
       {row.leftOut ? (
         <span>Take {row.name} into follow-up again?</span>
       ) : (
-        <input
-          className="sumfield words"
-          style={{ width: 260, fontFamily: "inherit" }}
+        <LineField
+          kind="words"
+          width="260px"
+
           autoFocus
           aria-label="Why"
           placeholder="Why no reminders go"
@@ -563,6 +574,6 @@ function LeaveOut({ row, close }: { row: OverdueLine; close: () => void }): Reac
       <Act hint="Esc" onClick={close}>
         Back
       </Act>
-    </form>
+    </ActRow>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 
 import {
@@ -14,7 +15,11 @@ import {
 } from "@/core/followup";
 import { type Currency, minor, parseAmount, toDecimal } from "@/core/money";
 
-import { Act } from "../kit/Act";
+import { Act, RowButton } from "../kit/buttons";
+import { LineChoice, LineField, Tick } from "../kit/fields";
+import { PageHeading, Subheading, Title } from "../kit/headings";
+import { ActRow, Section } from "../kit/layout";
+import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { feeDraft, FeeRule, feeRule } from "./FeeRule";
 import { OverdueTabs } from "./OverdueTabs";
@@ -39,17 +44,17 @@ export function LaddersPage({ ladders, currency }: Props): ReactNode {
   const [adding, setAdding] = useState(false);
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {ladders.length}{" "}
           <small>
             {ladders.length === 1 ? "ladder" : "ladders"}: what is said when, from the oldest due
             day
           </small>
-        </h1>
-      </div>
+        </Title>
+      </PageHeading>
       <OverdueTabs at="ladders" />
-      <div style={{ maxWidth: 900 }}>
+      <Box maxWidth="900px">
         {ladders.map((ladder) => (
           <Steps key={ladder.id} ladder={ladder} customers={ladder.customers} currency={currency} />
         ))}
@@ -67,17 +72,17 @@ export function LaddersPage({ ladders, currency }: Props): ReactNode {
             close={() => setAdding(false)}
           />
         ) : (
-          <div className="acts">
+          <ActRow>
             <Act onClick={() => setAdding(true)}>Another ladder</Act>
-          </div>
+          </ActRow>
         )}
-        <p className="soft">
+        <p data-tone="soft">
           A customer is put on a ladder on its own page. A letter goes by itself only where both the
           step and the customer say so, on a banking day, and never past a wait. The fee of a letter
           is named in it, and charged under Late fees once it went. Between two letters there are at
           least as many days as Set-up says.
         </p>
-      </div>
+      </Box>
     </>
   );
 }
@@ -148,25 +153,26 @@ function Steps({
       if (value) close?.();
     });
   };
-  const field = { fontFamily: "inherit", textAlign: "left" as const };
   return (
-    <section style={{ marginBottom: 18 }}>
-      <h2 style={{ display: "flex", gap: 10, alignItems: "baseline" }}>
-        <input
-          className="sumfield words"
-          style={{ ...field, width: 200, fontWeight: 600 }}
+    <Section marginBottom="18px">
+      <Subheading display="flex" gap="10px" alignItems="baseline">
+        <LineField
+          kind="words"
+
+          width="200px"
+          fontWeight={600}
           aria-label="Name of the ladder"
           placeholder="Name of the ladder"
           value={name}
           onChange={(event) => setName(event.target.value)}
         />{" "}
-        <span className="soft">
+        <span data-tone="soft">
           {ladder.standard
             ? "for everybody without one of their own"
             : `${customers} ${customers === 1 ? "customer" : "customers"}`}
         </span>
-      </h2>
-      <table className="small" aria-label={`Steps of ${ladder.name || "the new ladder"}`}>
+      </Subheading>
+      <DetailTable aria-label={`Steps of ${ladder.name || "the new ladder"}`}>
         <thead>
           <tr>
             <th scope="col">Days</th>
@@ -181,20 +187,19 @@ function Steps({
         <tbody>
           {steps.map((step, at) => (
             <tr key={at}>
-              <td style={{ width: 90 }}>
-                <input
-                  className="sumfield"
-                  style={{ width: 60 }}
+              <Cell width="90px">
+                <LineField
+                  width="60px"
+
                   inputMode="numeric"
                   aria-label={`Days of step ${at + 1}`}
                   value={step.fromDays}
                   onChange={(event) => set(at, { fromDays: event.target.value })}
                 />
-              </td>
+              </Cell>
               <td>
-                <select
-                  className="sumfield"
-                  style={field}
+                <LineChoice
+                  kind="text"
                   aria-label={`What step ${at + 1} is`}
                   value={step.act}
                   onChange={(event) => set(at, { act: event.target.value as LadderAct })}
@@ -204,13 +209,12 @@ function Steps({
                       {ACT_WORDS[one]}
                     </option>
                   ))}
-                </select>
+                </LineChoice>
               </td>
               <td>
                 {step.act === "letter" ? (
-                  <select
-                    className="sumfield"
-                    style={field}
+                  <LineChoice
+                    kind="text"
                     aria-label={`Tone of step ${at + 1}`}
                     value={step.tone}
                     onChange={(event) => set(at, { tone: Number(event.target.value) })}
@@ -220,16 +224,15 @@ function Steps({
                         {one}
                       </option>
                     ))}
-                  </select>
+                  </LineChoice>
                 ) : (
                   "–"
                 )}
               </td>
               <td>
                 {step.act === "letter" ? (
-                  <select
-                    className="sumfield"
-                    style={field}
+                  <LineChoice
+                    kind="text"
                     aria-label={`What goes with step ${at + 1}`}
                     value={step.attach}
                     onChange={(event) => set(at, { attach: event.target.value as Attached })}
@@ -239,16 +242,16 @@ function Steps({
                         {WITH[one]}
                       </option>
                     ))}
-                  </select>
+                  </LineChoice>
                 ) : (
                   "–"
                 )}
               </td>
               <td>
                 {step.act === "letter" ? (
-                  <input
-                    className="sumfield"
-                    style={{ width: 70 }}
+                  <LineField
+                    width="70px"
+
                     inputMode="decimal"
                     placeholder="none"
                     aria-label={`Fee of step ${at + 1}`}
@@ -261,8 +264,7 @@ function Steps({
               </td>
               <td>
                 {step.act === "letter" ? (
-                  <input
-                    type="checkbox"
+                  <Tick
                     aria-label={`Step ${at + 1} may go by itself`}
                     checked={step.byItself}
                     onChange={(event) => set(at, { byItself: event.target.checked })}
@@ -271,21 +273,21 @@ function Steps({
                   "–"
                 )}
               </td>
-              <td className="num">
-                <button
-                  type="button"
-                  className="row-open soft"
+              <td data-numeric>
+                <RowButton
+                  data-tone="soft"
+
                   onClick={() => setSteps(steps.filter((_, index) => index !== at))}
                 >
                   take off
-                </button>
+                </RowButton>
               </td>
             </tr>
           ))}
         </tbody>
-      </table>
+      </DetailTable>
       <FeeRule draft={fee} set={setFee} />
-      <div className="acts">
+      <ActRow>
         {changed || close ? (
           <Act main onClick={keep} disabled={busy || name.trim() === "" || steps.length === 0}>
             Keep it
@@ -322,7 +324,7 @@ function Steps({
             Take the ladder away
           </Act>
         )}
-      </div>
-    </section>
+      </ActRow>
+    </Section>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -7,10 +8,14 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { Act, RowButton } from "../kit/buttons";
+import { LineField, Tick } from "../kit/fields";
+import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { onOwnControl } from "../kit/keys";
+import { Form, Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
+import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { OverdueTabs } from "./OverdueTabs";
 
@@ -96,25 +101,25 @@ export function LateFeesPage({
   const none = !byLetter && rules.every(({ fee }) => fee.kind === "none");
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {sums.map(({ one, sum }, at) => (
             <span key={one}>
               {at > 0 ? " + " : ""}
-              <Sum of={sum} currency={one} />
+              <Amount of={sum} currency={one} />
             </span>
           ))}{" "}
           <small>
             late fees that may be charged, {wanted.length}
             {count > proposed.length ? ` of ${count}; the others come when these are done` : ""}
           </small>
-        </h1>
-        <div className="end">
+        </Title>
+        <HeadingEnd>
           <Act main hint="Enter" onClick={charge} disabled={busy || wanted.length === 0}>
             Charge these {wanted.length}
           </Act>
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       <OverdueTabs at="fees" />
       <LedgerList<Proposed>
         label="Late fees that may be charged"
@@ -126,8 +131,7 @@ export function LateFeesPage({
             header: "Charge",
             width: "7%",
             cell: (row) => (
-              <input
-                type="checkbox"
+              <Tick
                 aria-label={`Charge ${row.number}${row.letterId === null ? "" : ` for the ${row.words}`}`}
                 checked={!out.has(idOf(row))}
                 onChange={() => toggle(idOf(row))}
@@ -159,7 +163,7 @@ export function LateFeesPage({
             id: "due",
             header: "Due",
             width: "13%",
-            cell: (row) => <span className="off">{formatDay(row.dueOn, today)}</span>,
+            cell: (row) => <span data-tone="off">{formatDay(row.dueOn, today)}</span>,
           },
           {
             id: "through",
@@ -175,22 +179,22 @@ export function LateFeesPage({
             header: "Open",
             width: "12%",
             number: true,
-            cell: (row) => <Sum of={row.balance} currency={row.balanceIn} />,
+            cell: (row) => <Amount of={row.balance} currency={row.balanceIn} />,
           },
           {
             id: "fee",
             header: "Fee",
             width: "12%",
             number: true,
-            cell: (row) => <Sum of={row.sum} currency={row.currency} />,
+            cell: (row) => <Amount of={row.sum} currency={row.currency} />,
             foot: (
-              <span className="total">
+              <Total>
                 {sums.map(({ one, sum }) => (
-                  <div key={one}>
-                    <Sum of={sum} currency={one} />
-                  </div>
+                  <Box key={one}>
+                    <Amount of={sum} currency={one} />
+                  </Box>
                 ))}
-              </span>
+              </Total>
             ),
           },
         ]}
@@ -203,41 +207,41 @@ export function LateFeesPage({
               </p>
             </>
           ) : (
-            <p className="good">✓ No late fee is to be charged today.</p>
+            <p data-tone="good">✓ No late fee is to be charged today.</p>
           )
         }
       />
       {charged.length > 0 ? (
-        <section style={{ maxWidth: 900 }}>
-          <h2>
-            Charged <span className="soft">{charged.length}</span>
-          </h2>
-          <table className="small" aria-label="Late fees charged">
+        <Section maxWidth="900px">
+          <Subheading>
+            Charged <span data-tone="soft">{charged.length}</span>
+          </Subheading>
+          <DetailTable aria-label="Late fees charged">
             <tbody>
               {charged.map((fee) => (
                 <tr key={fee.id}>
-                  <td className="soft">{formatDay(fee.on, today)}</td>
+                  <td data-tone="soft">{formatDay(fee.on, today)}</td>
                   <td>
                     <NextLink href={`/b/${book}/invoices/${fee.feeItemId}`} prefetch={false}>
                       {fee.feeNumber}
                     </NextLink>{" "}
-                    <span className="soft">{fee.customer}</span>
+                    <span data-tone="soft">{fee.customer}</span>
                   </td>
-                  <td className="num">
-                    <Sum of={fee.sum} currency={fee.currency} />
+                  <td data-numeric>
+                    <Amount of={fee.sum} currency={fee.currency} />
                   </td>
-                  <td className="num" style={{ width: 220 }}>
+                  <Cell data-numeric width="220px">
                     {fee.balance === fee.sum ? (
                       <Waive id={fee.id} number={fee.feeNumber} />
                     ) : (
-                      <span className="good">{fee.balance === 0 ? "paid" : "paid in part"}</span>
+                      <span data-tone="good">{fee.balance === 0 ? "paid" : "paid in part"}</span>
                     )}
-                  </td>
+                  </Cell>
                 </tr>
               ))}
             </tbody>
-          </table>
-        </section>
+          </DetailTable>
+        </Section>
       ) : null}
     </>
   );
@@ -249,25 +253,26 @@ function Waive({ id, number }: { id: number; number: string }): ReactNode {
   const [reason, setReason] = useState("");
   if (!asking)
     return (
-      <button
-        type="button"
-        className="row-open strong"
+      <RowButton
+        data-strong
+
         disabled={busy}
         onClick={() => setAsking(true)}
       >
         waive
-      </button>
+      </RowButton>
     );
   return (
-    <form
+    <Form
       onSubmit={(event) => {
         event.preventDefault();
         void act("waiveLateFee", { feeId: id, reason }, () => ({ words: `${number} is waived.` }));
       }}
     >
-      <input
-        className="sumfield words"
-        style={{ width: 200, fontFamily: "inherit" }}
+      <LineField
+        kind="words"
+        width="200px"
+
         autoFocus
         aria-label={`Why ${number} is waived`}
         placeholder="why, then Enter"
@@ -277,6 +282,6 @@ function Waive({ id, number }: { id: number; number: string }): ReactNode {
           if (event.key === "Escape") setAsking(false);
         }}
       />
-    </form>
+    </Form>
   );
 }

@@ -1,12 +1,15 @@
 "use client";
 
-import { Textarea } from "@chakra-ui/react";
+import { Box, Textarea } from "@chakra-ui/react";
 import { type ReactNode, useEffect, useState } from "react";
 
 import { type Language, LANGUAGES, TONES } from "@/core/followup";
 
 import { LANGUAGE_WORDS } from "../customers/FollowedAs";
-import { Act } from "../kit/Act";
+import { Act } from "../kit/buttons";
+import { LineChoice, LineField } from "../kit/fields";
+import { PageHeading, Subheading, Title } from "../kit/headings";
+import { ActRow, FactList, Halves, LetterText, Section } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { post } from "../shell/send";
 import { OverdueTabs } from "./OverdueTabs";
@@ -51,19 +54,17 @@ export function WordingsPage({ fields, own, shipped, ladders, customers }: Props
     })).then((value) => {
       if (value !== null) setTyped(null);
     });
-  const field = { fontFamily: "inherit", textAlign: "left" as const };
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {own.length} <small>wordings of your own; {shipped.length} ship</small>
-        </h1>
-      </div>
+        </Title>
+      </PageHeading>
       <OverdueTabs at="words" />
-      <div className="acts" style={{ margin: "10px 0" }}>
-        <select
-          className="sumfield"
-          style={field}
+      <ActRow margin="10px 0">
+        <LineChoice
+          kind="text"
           aria-label="Ladder"
           value={ladderId}
           onChange={(event) => setLadder(Number(event.target.value))}
@@ -74,10 +75,9 @@ export function WordingsPage({ fields, own, shipped, ladders, customers }: Props
               {one.name}
             </option>
           ))}
-        </select>
-        <select
-          className="sumfield"
-          style={field}
+        </LineChoice>
+        <LineChoice
+          kind="text"
           aria-label="Tone"
           value={tone}
           onChange={(event) => setTone(Number(event.target.value))}
@@ -87,10 +87,9 @@ export function WordingsPage({ fields, own, shipped, ladders, customers }: Props
               {one}
             </option>
           ))}
-        </select>
-        <select
-          className="sumfield"
-          style={field}
+        </LineChoice>
+        <LineChoice
+          kind="text"
           aria-label="Language"
           value={language}
           onChange={(event) => setLanguage(event.target.value as Language)}
@@ -100,20 +99,21 @@ export function WordingsPage({ fields, own, shipped, ladders, customers }: Props
               {LANGUAGE_WORDS[one]}
             </option>
           ))}
-        </select>
-        <span className="soft">
+        </LineChoice>
+        <span data-tone="soft">
           {kept
             ? "your own words"
             : standing && "ladderId" in standing && own.includes(standing)
               ? "your own words for every ladder"
               : "as it ships"}
         </span>
-      </div>
-      <div className="columns">
-        <section>
-          <input
-            className="sumfield words"
-            style={{ ...field, width: "100%" }}
+      </ActRow>
+      <Halves>
+        <Section>
+          <LineField
+            kind="words"
+
+            width="100%"
             aria-label="Subject"
             value={words.subject}
             onChange={(event) => change({ subject: event.target.value })}
@@ -130,7 +130,7 @@ export function WordingsPage({ fields, own, shipped, ladders, customers }: Props
             borderRadius="4px"
             mt="2"
           />
-          <div className="acts">
+          <ActRow>
             <Act main onClick={keep} disabled={busy || !changed}>
               Keep these words
             </Act>
@@ -147,19 +147,19 @@ export function WordingsPage({ fields, own, shipped, ladders, customers }: Props
                 Back to what ships
               </Act>
             ) : null}
-          </div>
-          <dl className="facts" style={{ fontSize: 13 }}>
+          </ActRow>
+          <FactList fontSize="13px">
             {fields.map(([name, says]) => [
               <dt key={`${name} t`}>
                 <code>{`{{ ${name} }}`}</code>
               </dt>,
               <dd key={`${name} d`}>{says}</dd>,
             ])}
-          </dl>
-          <p className="soft">
+          </FactList>
+          <p data-tone="soft">
             {"A condition stands in {% if count == 1 %} … {% else %} … {% endif %}."}
           </p>
-        </section>
+        </Section>
         <Preview
           words={words}
           tone={tone}
@@ -168,7 +168,7 @@ export function WordingsPage({ fields, own, shipped, ladders, customers }: Props
           customerId={customerId}
           choose={setCustomer}
         />
-      </div>
+      </Halves>
     </>
   );
 }
@@ -213,12 +213,14 @@ function Preview({
     };
   }, [book, customerId, tone, language, subject, body]);
   return (
-    <section>
-      <h2 style={{ display: "flex", gap: 10 }}>
+    <Section>
+      <Subheading display="flex" gap="10px">
         As it would go to{" "}
-        <select
-          className="sumfield"
-          style={{ fontFamily: "inherit", textAlign: "left", maxWidth: 260 }}
+        <LineChoice
+          kind="words"
+          fontSize="14px"
+          maxWidth="260px"
+
           aria-label="Customer"
           value={customerId}
           onChange={(event) => choose(Number(event.target.value))}
@@ -228,26 +230,26 @@ function Preview({
               {one.name}
             </option>
           ))}
-        </select>
-      </h2>
+        </LineChoice>
+      </Subheading>
       {customers.length === 0 ? (
-        <p className="soft">Nobody is overdue, so there is nobody to show it on.</p>
+        <p data-tone="soft">Nobody is overdue, so there is nobody to show it on.</p>
       ) : null}
       {problem === null ? null : (
-        <p className="off" role="alert">
+        <p data-tone="off" role="alert">
           ✗ {problem}
         </p>
       )}
       {shown ? (
-        <div style={{ opacity: problem === null ? 1 : 0.5 }}>
+        <Box opacity={problem === null ? 1 : 0.5}>
           <p>
-            <b className="strong">{shown.subject}</b>
+            <b data-strong>{shown.subject}</b>
           </p>
-          <pre className="letter" style={{ maxHeight: "none" }} data-testid="preview">
+          <LetterText maxHeight="none" data-testid="preview">
             {shown.body}
-          </pre>
-        </div>
+          </LetterText>
+        </Box>
       ) : null}
-    </section>
+    </Section>
   );
 }

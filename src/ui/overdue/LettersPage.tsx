@@ -1,6 +1,6 @@
 "use client";
 
-import { Textarea } from "@chakra-ui/react";
+import { Box, chakra, Textarea } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -8,10 +8,14 @@ import { useHotkeys } from "react-hotkeys-hook";
 import type { Day } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { Act } from "../kit/buttons";
+import { LineField } from "../kit/fields";
+import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
+import { ActRow, Halves, Section, WorkingsGrid } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
+import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { OverdueTabs } from "./OverdueTabs";
 import { type BackAddress, CameBack } from "./ReturnedLetters";
@@ -101,14 +105,14 @@ export function RunPage({
   };
   return (
     <>
-      <div className="heading">
-        <h1>
-          <Sum of={sumOf(going, ({ sum }) => sum)} currency={currency} />{" "}
+      <PageHeading>
+        <Title>
+          <Amount of={sumOf(going, ({ sum }) => sum)} currency={currency} />{" "}
           <small>
             asked for in {going.length} {going.length === 1 ? "letter" : "letters"} today
           </small>
-        </h1>
-        <div className="end">
+        </Title>
+        <HeadingEnd>
           {asking ? (
             <>
               <span>They leave the house now.</span>
@@ -133,8 +137,8 @@ export function RunPage({
               Send {going.length}
             </Act>
           )}
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       <OverdueTabs at="run" />
       <LedgerList<RunLetter>
         label="Letters of today"
@@ -151,7 +155,7 @@ export function RunPage({
             header: "Customer",
             width: "24%",
             cell: (row) => (
-              <span title={row.name} className={out.has(row.customerId) ? "soft" : ""}>
+              <span data-tone={out.has(row.customerId) ? "soft" : undefined} title={row.name}>
                 {out.has(row.customerId) ? <s>{row.name}</s> : row.name}
               </span>
             ),
@@ -182,19 +186,19 @@ export function RunPage({
             number: true,
             cell: (row) =>
               row.problem !== null ? (
-                <span className="off" title={row.problem}>
+                <span data-tone="off" title={row.problem}>
                   {row.problem.startsWith("no") ? "no address" : "came back"}
                 </span>
               ) : (
-                <Sum of={row.sum} currency={currency} />
+                <Amount of={row.sum} currency={currency} />
               ),
             foot: (
-              <span className="total">
+              <Total>
                 {formatAmount(
                   sumOf(going, ({ sum }) => sum),
                   currency,
                 )}
-              </span>
+              </Total>
             ),
           },
         ]}
@@ -216,7 +220,7 @@ export function RunPage({
         )}
         empty={
           <>
-            <p className="good">✓ No letter is due today.</p>
+            <p data-tone="good">✓ No letter is due today.</p>
             <p>
               Who is late and what they wait for stands under{" "}
               <NextLink href="?">Who is late</NextLink>.
@@ -224,20 +228,17 @@ export function RunPage({
           </>
         }
       />
-      <div
-        className="columns"
-        style={{
-          flex: "0 1 auto",
-          minHeight: 132,
-          maxHeight: 210,
-          gridTemplateColumns: "repeat(3, minmax(0, 1fr))",
-        }}
+      <Halves
+        flex="0 1 auto"
+        minHeight="132px"
+        maxHeight="210px"
+        gridTemplateColumns="repeat(3, minmax(0, 1fr))"
       >
-        <section>
-          <h2>
-            By another way than a letter <span className="soft">{others.length}</span>
-          </h2>
-          <table className="small" aria-label="Calls and tasks">
+        <Section>
+          <Subheading>
+            By another way than a letter <span data-tone="soft">{others.length}</span>
+          </Subheading>
+          <DetailTable aria-label="Calls and tasks">
             <tbody>
               {others.slice(0, 12).map((one) => (
                 <tr key={one.customerId}>
@@ -246,43 +247,43 @@ export function RunPage({
                       {one.name}
                     </NextLink>
                   </td>
-                  <td className="soft">{one.act}</td>
-                  <td className="num">
-                    <Sum of={one.sum} currency={currency} />
+                  <td data-tone="soft">{one.act}</td>
+                  <td data-numeric>
+                    <Amount of={one.sum} currency={currency} />
                   </td>
                 </tr>
               ))}
               {others.length === 0 ? (
                 <tr>
-                  <td className="soft">None today.</td>
+                  <td data-tone="soft">None today.</td>
                 </tr>
               ) : null}
             </tbody>
-          </table>
-        </section>
-        <section>
-          <h2>Held back, and why</h2>
-          <table className="small" aria-label="Held back">
+          </DetailTable>
+        </Section>
+        <Section>
+          <Subheading>Held back, and why</Subheading>
+          <DetailTable aria-label="Held back">
             <tbody>
               {held.map((one) => (
                 <tr key={one.why}>
-                  <td className="waits">{one.why}</td>
-                  <td className="soft">{one.count}</td>
-                  <td className="num">
-                    <Sum of={one.sum} currency={currency} />
+                  <td data-tone="waits">{one.why}</td>
+                  <td data-tone="soft">{one.count}</td>
+                  <td data-numeric>
+                    <Amount of={one.sum} currency={currency} />
                   </td>
                 </tr>
               ))}
               {held.length === 0 ? (
                 <tr>
-                  <td className="soft">Nobody.</td>
+                  <td data-tone="soft">Nobody.</td>
                 </tr>
               ) : null}
             </tbody>
-          </table>
-        </section>
+          </DetailTable>
+        </Section>
         <CameBack book={book} back={back} today={today} />
-      </div>
+      </Halves>
     </>
   );
 }
@@ -319,28 +320,29 @@ function Looking({
     [why],
   );
   return (
-    <div className="work two">
-      <div>
-        <p className="soft" style={{ margin: "4px 0" }}>
+    <WorkingsGrid parts="two">
+      <Box>
+        <chakra.p data-tone="soft" margin="4px 0">
           To{" "}
           {row.problem === null ? (
             `${row.to ?? ""}${row.copies === "" ? "" : `, a copy to ${row.copies}`}`
           ) : (
-            <span className="off">{row.problem}</span>
+            <span data-tone="off">{row.problem}</span>
           )}
           . {row.items} {row.items === 1 ? "invoice" : "invoices"}, the oldest {row.oldestDays} days
           {row.fee === 0 ? (
             ""
           ) : (
             <>
-              ; a fee of <Sum of={row.fee} currency={currency} /> is named in it
+              ; a fee of <Amount of={row.fee} currency={currency} /> is named in it
             </>
           )}
           {row.byItself ? "; may go by itself" : ""}.
-        </p>
-        <input
-          className="sumfield words"
-          style={{ width: "100%", fontFamily: "inherit" }}
+        </chakra.p>
+        <LineField
+          kind="words"
+          width="100%"
+
           aria-label="Subject"
           value={words.subject}
           onChange={(event) => change({ ...words, subject: event.target.value })}
@@ -357,11 +359,12 @@ function Looking({
           borderRadius="4px"
           mt="2"
         />
-      </div>
-      <div>
+      </Box>
+      <Box>
         {asking ? (
-          <form
-            className="acts"
+          <ActRow
+            as="form"
+
             onSubmit={(event) => {
               event.preventDefault();
               take(reason);
@@ -369,9 +372,10 @@ function Looking({
               next();
             }}
           >
-            <input
-              className="sumfield words"
-              style={{ width: 230, fontFamily: "inherit" }}
+            <LineField
+              kind="words"
+              width="230px"
+
               autoFocus
               aria-label="Why it does not go"
               placeholder="Why it does not go today"
@@ -384,9 +388,9 @@ function Looking({
             <Act main type="submit" disabled={reason.trim() === ""}>
               Take out
             </Act>
-          </form>
+          </ActRow>
         ) : (
-          <div className="acts">
+          <ActRow>
             {why === null ? (
               <Act hint="X" onClick={() => setAsking(true)}>
                 Take it out
@@ -399,12 +403,12 @@ function Looking({
             <NextLink href={`/b/${book}/overdue?open=${row.customerId}`} prefetch={false}>
               What was said before
             </NextLink>
-          </div>
+          </ActRow>
         )}
         {why === null ? null : (
-          <p className="waits">Does not go today: {why}. That is noted when the others are sent.</p>
+          <p data-tone="waits">Does not go today: {why}. That is noted when the others are sent.</p>
         )}
-      </div>
-    </div>
+      </Box>
+    </WorkingsGrid>
   );
 }

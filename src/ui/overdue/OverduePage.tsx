@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
@@ -7,7 +8,8 @@ import type { Day } from "@/core/calendar";
 import type { Aging } from "@/core/metrics";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { AgeBar } from "./AgeBar";
@@ -50,27 +52,28 @@ export function OverduePage(props: Props): ReactNode {
   const all = counts.ready + counts.waits + counts.later + counts.left_out;
   return (
     <>
-      <div className="heading" style={{ flexWrap: "nowrap" }}>
-        <h1>
+      <PageHeading flexWrap="nowrap">
+        <Title>
           <small>Overdue</small> {formatAmount(props.overdue, currency)}
-        </h1>
-        <div style={{ flex: 1 }}>
+        </Title>
+        <Box flex={{ base: "1 0 100%", lg: "1" }}>
           <AgeBar aging={props.total} currency={currency} words />
-        </div>
-        <div className="end">
+        </Box>
+        <HeadingEnd>
           <a
-            className="soft"
+            data-tone="soft"
+
             href={`/api/v1/b/${props.book}/overdue/calendar`}
             title="Calls, tasks and promises as a calendar file"
           >
             Calendar
           </a>
-          <a className="soft" href={`/api/v1/b/${props.book}/export/overdue`}>
+          <a data-tone="soft" href={`/api/v1/b/${props.book}/export/overdue`}>
             CSV
           </a>
           <NextLink href={`/b/${props.book}/reports?report=aging`}>Aging</NextLink>
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       <OverdueTabs at="list">
         <NextLink href="?" aria-current={state === null ? "page" : undefined} prefetch={false}>
           All <b>{all}</b>
@@ -158,8 +161,8 @@ function columnsOf({ currency, count, shownSum }: Props): ListColumn<OverdueLine
       header: "Overdue",
       width: "9%",
       number: true,
-      cell: (row) => <Sum of={row.overdue} currency={currency} />,
-      foot: <span className="total">{formatAmount(shownSum, currency)}</span>,
+      cell: (row) => <Amount of={row.overdue} currency={currency} />,
+      foot: <Total>{formatAmount(shownSum, currency)}</Total>,
     },
     {
       id: "oldest",
@@ -173,7 +176,7 @@ function columnsOf({ currency, count, shownSum }: Props): ListColumn<OverdueLine
       header: "Last word",
       width: "21%",
       cell: (row) => (
-        <span className={row.broken ? "off" : ""} title={row.lastWord}>
+        <span data-tone={row.broken ? "off" : undefined} title={row.lastWord}>
           {row.lastWord}
         </span>
       ),
@@ -183,7 +186,7 @@ function columnsOf({ currency, count, shownSum }: Props): ListColumn<OverdueLine
       header: "Next",
       width: "13%",
       cell: (row) =>
-        row.state === "left_out" ? <span className="soft">left out: {row.leftOut}</span> : row.next,
+        row.state === "left_out" ? <span data-tone="soft">left out: {row.leftOut}</span> : row.next,
     },
     {
       id: "waits",
@@ -193,7 +196,7 @@ function columnsOf({ currency, count, shownSum }: Props): ListColumn<OverdueLine
         row.waits.length === 0 ? (
           "–"
         ) : (
-          <span className="waits" title={row.waits.join(", ")}>
+          <span data-tone="waits" title={row.waits.join(", ")}>
             {row.waits.join(", ")}
           </span>
         ),

@@ -1,6 +1,8 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import { TabLine } from "../kit/headings";
+
 const VIEWS = [
   ["run", "Letters of today"],
   ["by-itself", "By themselves"],
@@ -19,7 +21,7 @@ export function OverdueTabs({
   children?: ReactNode;
 }): ReactNode {
   return (
-    <div className="tabs" style={{ paddingBottom: 4 }}>
+    <TabLine paddingBottom="4px">
       {children ?? (
         <NextLink href="?" prefetch={false}>
           Who is late
@@ -35,6 +37,6 @@ export function OverdueTabs({
           {words}
         </NextLink>
       ))}
-    </div>
+    </TabLine>
   );
 }

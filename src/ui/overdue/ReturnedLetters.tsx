@@ -5,6 +5,11 @@ import { type ReactNode, useRef, useState } from "react";
 
 import { type Day, formatDay } from "@/core/calendar";
 
+import { RowButton } from "../kit/buttons";
+import { FileField } from "../kit/fields";
+import { Subheading } from "../kit/headings";
+import { Section } from "../kit/layout";
+import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { post } from "../shell/send";
 
@@ -47,7 +52,7 @@ export function CameBack({
     }));
   };
   return (
-    <section
+    <Section
       onDragOver={(event) => {
         event.preventDefault();
         setOver(true);
@@ -59,10 +64,10 @@ export function CameBack({
         void take([...event.dataTransfer.files]);
       }}
     >
-      <h2>
-        Letters come back from <span className="soft">{back.length}</span>
-      </h2>
-      <table className="small" aria-label="Addresses that letters come back from">
+      <Subheading>
+        Letters come back from <span data-tone="soft">{back.length}</span>
+      </Subheading>
+      <DetailTable aria-label="Addresses that letters come back from">
         <tbody>
           {back.map((one) => (
             <tr key={one.address}>
@@ -75,41 +80,42 @@ export function CameBack({
                   </NextLink>
                 )}
                 <br />
-                <span className="off" title={one.why}>
+                <span data-tone="off" title={one.why}>
                   {one.why}
                 </span>{" "}
-                <span className="soft">since {formatDay(one.since, today)}</span>
+                <span data-tone="soft">since {formatDay(one.since, today)}</span>
               </td>
-              <td className="num" style={{ width: 96, verticalAlign: "top" }}>
+              <Cell data-numeric width="96px" verticalAlign="top">
                 <Works address={one.address} customerId={one.customerId} />
-              </td>
+              </Cell>
             </tr>
           ))}
           {back.length === 0 ? (
             <tr>
-              <td className="soft">No address, as far as is known.</td>
+              <td data-tone="soft">No address, as far as is known.</td>
             </tr>
           ) : null}
         </tbody>
-      </table>
-      <p className={over ? "strong" : "soft"}>
+      </DetailTable>
+      <p data-strong={over || undefined} data-tone={over ? undefined : "soft"}>
         Mails that say so:{" "}
-        <button
-          type="button"
-          className="row-open strong"
+        <RowButton
+          data-strong
+
           disabled={busy}
           onClick={() => chooser.current?.click()}
         >
           choose them
-        </button>{" "}
+        </RowButton>{" "}
         or drop them here (.eml).
       </p>
-      <input
+      <FileField
+        data-hidden
         ref={chooser}
-        type="file"
+
         multiple
         accept=".eml,message/rfc822"
-        className="visually-hidden"
+
         tabIndex={-1}
         aria-label="Mails that came back"
         onChange={(event) => {
@@ -117,7 +123,7 @@ export function CameBack({
           event.target.value = "";
         }}
       />
-    </section>
+    </Section>
   );
 }
 
@@ -131,9 +137,9 @@ export function Works({
 }): ReactNode {
   const { act, busy } = useActing();
   return (
-    <button
-      type="button"
-      className="row-open strong"
+    <RowButton
+      data-strong
+
       disabled={busy}
       aria-label={`${address} works again`}
       onClick={() =>
@@ -143,6 +149,6 @@ export function Works({
       }
     >
       it works again
-    </button>
+    </RowButton>
   );
 }

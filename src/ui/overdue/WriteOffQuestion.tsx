@@ -1,10 +1,14 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 
 import { type Currency, formatAmount, type Minor, parseAmount, toDecimal } from "@/core/money";
 
-import { Act } from "../kit/Act";
+import { Act } from "../kit/buttons";
+import { LineField } from "../kit/fields";
+import { Subheading } from "../kit/headings";
+import { ActRow } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 
 /** A write-off that waits for a second person. */
@@ -38,15 +42,15 @@ export function GiveUp({
   if (waits)
     return (
       <>
-        <h2>To be given up</h2>
+        <Subheading>To be given up</Subheading>
         <Decide asked={waits} />
       </>
     );
   if (!asking)
     return (
-      <div className="acts">
+      <ActRow>
         <Act onClick={() => setAsking(true)}>Give it up …</Act>
-      </div>
+      </ActRow>
     );
   const give = (): void => {
     if (!wanted.ok) return complain("That sum cannot be read. Write it like 1234.56.");
@@ -65,9 +69,10 @@ export function GiveUp({
   };
   return (
     <>
-      <h2>Give it up</h2>
-      <form
-        className="acts"
+      <Subheading>Give it up</Subheading>
+      <ActRow
+        as="form"
+
         onSubmit={(event) => {
           event.preventDefault();
           give();
@@ -76,16 +81,16 @@ export function GiveUp({
           if (event.key === "Escape") setAsking(false);
         }}
       >
-        <input
-          className="sumfield"
+        <LineField
           aria-label="Sum that is given up"
           inputMode="decimal"
           value={sum}
           onChange={(event) => setSum(event.target.value)}
         />
-        <input
-          className="sumfield words"
-          style={{ width: 230 }}
+        <LineField
+          kind="words"
+          width="230px"
+
           autoFocus
           aria-label="Why it is given up"
           placeholder="Why it will not be paid"
@@ -98,8 +103,8 @@ export function GiveUp({
         <Act hint="Esc" onClick={() => setAsking(false)}>
           Back
         </Act>
-      </form>
-      <p className="soft">
+      </ActRow>
+      <p data-tone="soft">
         {over
           ? people < 2
             ? "Over the limit it takes two people, and only one works in this book: add one under Set-up."
@@ -124,12 +129,12 @@ export function Decide({ asked }: { asked: Waiting }): ReactNode {
           : { words: `Refused: ${asked.number} stays open.` },
     );
   return (
-    <div>
+    <Box>
       <p>
-        <b className="strong">{asked.askedBy}</b> asks to give up <b className="sum">{sum}</b> of{" "}
-        {asked.number}: {asked.why}.
+        <b data-strong>{asked.askedBy}</b> asks to give up <b data-sum>{sum}</b> of {asked.number}:{" "}
+        {asked.why}.
       </p>
-      <div className="acts">
+      <ActRow>
         <Act main onClick={() => decide(true)} disabled={busy}>
           Approve and post
         </Act>
@@ -144,7 +149,7 @@ export function Decide({ asked }: { asked: Waiting }): ReactNode {
         >
           Take it back
         </Act>
-      </div>
-    </div>
+      </ActRow>
+    </Box>
   );
 }

@@ -1,12 +1,15 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { PageHeading, Subheading, Title } from "../kit/headings";
+import { Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { OverdueTabs } from "./OverdueTabs";
 import { Decide, type Waiting } from "./WriteOffQuestion";
@@ -38,7 +41,7 @@ export function GivenUpPage({ book, today, waiting, rows }: Props): ReactNode {
     currencies.map((one, at) => (
       <span key={one}>
         {at > 0 ? " + " : ""}
-        <Sum
+        <Amount
           of={of.filter(({ currency }) => currency === one).reduce((so, { sum }) => so + sum, 0)}
           currency={one}
         />
@@ -47,34 +50,34 @@ export function GivenUpPage({ book, today, waiting, rows }: Props): ReactNode {
   const [given, back] = [rows.filter(({ paid }) => !paid), rows.filter(({ paid }) => paid)];
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {rows.length === 0 ? "Nothing" : total(given)} <small>given up, {given.length}</small>
-        </h1>
+        </Title>
         {back.length > 0 ? (
           <span>
-            <b className="strong sum">{total(back)}</b> of it paid after all
+            <b data-strong data-sum>
+              {total(back)}
+            </b>{" "}
+            of it paid after all
           </span>
         ) : null}
-      </div>
+      </PageHeading>
       <OverdueTabs at="given-up" />
       {waiting.length > 0 ? (
-        <section style={{ maxWidth: 760 }}>
-          <h2>
-            Waits for a second person <span className="soft">{waiting.length}</span>
-          </h2>
+        <Section maxWidth="760px">
+          <Subheading>
+            Waits for a second person <span data-tone="soft">{waiting.length}</span>
+          </Subheading>
           {waiting.map((one) => (
-            <div
-              key={one.id}
-              style={{ borderBottom: "1px solid var(--d-colors-line)", padding: "6px 0" }}
-            >
+            <Box borderBottom="1px solid {colors.line}" padding="6px 0" key={one.id}>
               <NextLink href={`/b/${book}/customers/${one.customerId}`} prefetch={false}>
                 {one.customer}
               </NextLink>
               <Decide asked={one} />
-            </div>
+            </Box>
           ))}
-        </section>
+        </Section>
       ) : null}
       <LedgerList<Row>
         label="Debts given up"
@@ -106,29 +109,29 @@ export function GivenUpPage({ book, today, waiting, rows }: Props): ReactNode {
             id: "why",
             header: "Why",
             width: "14%",
-            cell: (row) => <span className="soft">{row.why}</span>,
+            cell: (row) => <span data-tone="soft">{row.why}</span>,
           },
           {
             id: "by",
             header: "By",
             width: "12%",
-            cell: (row) => <span className="soft">{row.by}</span>,
+            cell: (row) => <span data-tone="soft">{row.by}</span>,
           },
           {
             id: "sum",
             header: "Given up",
             width: "11%",
             number: true,
-            cell: (row) => (row.paid ? "" : <Sum of={row.sum} currency={row.currency} />),
-            foot: <span className="total">{total(given)}</span>,
+            cell: (row) => (row.paid ? "" : <Amount of={row.sum} currency={row.currency} />),
+            foot: <Total>{total(given)}</Total>,
           },
           {
             id: "back",
             header: "Paid after all",
             width: "11%",
             number: true,
-            cell: (row) => (row.paid ? <Sum of={row.sum} currency={row.currency} /> : ""),
-            foot: <span className="total">{back.length > 0 ? total(back) : "–"}</span>,
+            cell: (row) => (row.paid ? <Amount of={row.sum} currency={row.currency} /> : ""),
+            foot: <Total>{back.length > 0 ? total(back) : "–"}</Total>,
           },
         ]}
         empty={

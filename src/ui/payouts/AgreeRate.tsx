@@ -8,8 +8,9 @@ import { z } from "zod";
 import type { Day } from "@/core/calendar";
 import { type Currency, parseAmount } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Choice, TextField } from "../kit/Field";
+import { Act } from "../kit/buttons";
+import { Choice, TextField } from "../kit/fields";
+import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { METHODS_WITH_FEES } from "./fees";
 
@@ -88,17 +89,20 @@ export function AgreeRate({
   );
   if (!adding)
     return (
-      <div className="acts">
+      <ActRow>
         <Act onClick={() => setAdding(true)} disabled={accounts.length === 0}>
           Say what was agreed
         </Act>
-      </div>
+      </ActRow>
     );
   return (
-    <form
+    <Form
+      display="grid"
+      gridTemplateColumns="1fr 1fr 1fr"
+      gap="10px"
+      padding="8px 0"
       onSubmit={(event) => void agree(event)}
       noValidate
-      style={{ display: "grid", gridTemplateColumns: "1fr 1fr 1fr", gap: 10, padding: "8px 0" }}
     >
       <Choice
         label="Processor account"
@@ -157,12 +161,12 @@ export function AgreeRate({
         error={errors.fromVolume?.message}
         placeholder="0.00"
       />
-      <div className="acts" style={{ gridColumn: "1 / -1" }}>
+      <ActRow gridColumn="1 / -1">
         <Act main type="submit" disabled={isSubmitting}>
           Keep it
         </Act>
         <Act onClick={() => setAdding(false)}>Not now</Act>
-      </div>
-    </form>
+      </ActRow>
+    </Form>
   );
 }

@@ -1,15 +1,17 @@
 "use client";
 
+import { Box, chakra } from "@chakra-ui/react";
 import { BarChart } from "echarts/charts";
 import { AriaComponent, GridComponent, TooltipComponent } from "echarts/components";
 import * as echarts from "echarts/core";
 import { SVGRenderer } from "echarts/renderers";
 import { useTheme } from "next-themes";
-import { useEffect, useRef, type ReactNode } from "react";
+import { type ReactNode, useEffect, useRef } from "react";
 
-import { formatDay, type Day } from "@/core/calendar";
-import { formatAmount, type Currency } from "@/core/money";
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount } from "@/core/money";
 
+import { DetailTable } from "../kit/tables";
 import type { BandDay } from "./types";
 
 echarts.use([BarChart, GridComponent, TooltipComponent, AriaComponent, SVGRenderer]);
@@ -43,14 +45,15 @@ export function Band({
     };
   }, [days, currency, today, resolvedTheme]);
   return (
-    <figure style={{ margin: "0 0 4px" }}>
-      <div
+    <chakra.figure margin="0 0 4px">
+      <Box
+        height="128px"
         ref={place}
-        style={{ height: 128 }}
+
         role="img"
         aria-label="Takings by day, and what reached the bank"
       />
-      <table className="visually-hidden">
+      <DetailTable data-hidden>
         <caption>Takings by day, and what reached the bank</caption>
         <thead>
           <tr>
@@ -72,8 +75,8 @@ export function Band({
             </tr>
           ))}
         </tbody>
-      </table>
-    </figure>
+      </DetailTable>
+    </chakra.figure>
   );
 }
 

@@ -5,7 +5,8 @@ import type { ReactNode } from "react";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { AsOf } from "../kit/lists/AsOf";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { PayoutTabs } from "./PayoutTabs";
@@ -51,26 +52,26 @@ export function ClearingPage({
 }: Props): ReactNode {
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {formatAmount(sum, currency)} <small>taken until then, at the bank after it</small>
-        </h1>
+        </Title>
         <AsOf day={asOf} />
         <PayoutTabs at="clearing" />
         {accounts.map((one) => (
-          <span key={one.name} className={one.items === one.ledger ? "soft" : "off"}>
+          <span data-tone={one.items === one.ledger ? "soft" : "off"} key={one.name}>
             {one.name} {formatAmount(one.items, currency)}{" "}
             {one.items === one.ledger
               ? "✓"
               : `✗ the account says ${formatAmount(one.ledger, currency)}`}
           </span>
         ))}
-        <div className="end">
-          <a className="soft" href={`/api/v1/b/${book}/export/clearing?as-of=${asOf}`}>
+        <HeadingEnd>
+          <a data-tone="soft" href={`/api/v1/b/${book}/export/clearing?as-of=${asOf}`}>
             CSV
           </a>
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       <LedgerList<ClearingRow>
         label="Items in clearing"
         rows={rows}
@@ -104,7 +105,7 @@ export function ClearingPage({
             id: "payout",
             header: "Payout",
             width: "14%",
-            cell: (row) => row.payout ?? <span className="soft">none yet</span>,
+            cell: (row) => row.payout ?? <span data-tone="soft">none yet</span>,
           },
           {
             id: "bank",
@@ -117,11 +118,11 @@ export function ClearingPage({
             header: "Sum",
             width: "10%",
             number: true,
-            cell: (row) => <Sum of={row.amount} currency={row.currency} />,
-            foot: <span className="total">{formatAmount(sum, currency)}</span>,
+            cell: (row) => <Amount of={row.amount} currency={row.currency} />,
+            foot: <Total>{formatAmount(sum, currency)}</Total>,
           },
         ]}
-        empty={<p className="good">✓ Nothing was in clearing.</p>}
+        empty={<p data-tone="good">✓ Nothing was in clearing.</p>}
       />
     </>
   );

@@ -6,8 +6,11 @@ import type { ReactNode } from "react";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { PageHeading, Subheading, Title } from "../kit/headings";
+import { Halves, Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
+import { DetailTable } from "../kit/tables";
 import { PayoutTabs } from "./PayoutTabs";
 import { percentWords } from "./fees";
 
@@ -69,13 +72,13 @@ export function AheadPage({
   const all = sumOf(rows, ({ sum }) => sum);
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {formatAmount(all, currency)}{" "}
           <small>on its way{late.length === 0 ? ", nothing late" : null}</small>
-        </h1>
+        </Title>
         {late.length > 0 ? (
-          <span className="off">
+          <span data-tone="off">
             {formatAmount(
               sumOf(late, ({ sum }) => sum),
               currency,
@@ -84,10 +87,10 @@ export function AheadPage({
           </span>
         ) : null}
         <PayoutTabs at="ahead" />
-      </div>
-      <div className="columns" style={{ gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)" }}>
-        <section>
-          <h2>To the bank, by the day it should land</h2>
+      </PageHeading>
+      <Halves gridTemplateColumns="minmax(0, 3fr) minmax(0, 2fr)">
+        <Section>
+          <Subheading>To the bank, by the day it should land</Subheading>
           <LedgerList<AheadRow>
             label="On its way to the bank"
             rows={rows}
@@ -101,7 +104,7 @@ export function AheadPage({
                 header: "Lands",
                 width: "24%",
                 cell: (row) => (
-                  <span className={row.late ? "off" : ""}>
+                  <span data-tone={row.late ? "off" : undefined}>
                     {row.late ? "late, due " : ""}
                     {formatDay(row.on, today)}
                   </span>
@@ -127,19 +130,19 @@ export function AheadPage({
                 width: "13%",
                 number: true,
                 cell: (row) => (
-                  <Sum of={row.sum} currency={currency} tone={row.late ? "off" : undefined} />
+                  <Amount of={row.sum} currency={currency} tone={row.late ? "off" : undefined} />
                 ),
-                foot: <span className="total">{formatAmount(all, currency)}</span>,
+                foot: <Total>{formatAmount(all, currency)}</Total>,
               },
             ]}
             empty={<p>Nothing is on its way.</p>}
           />
-        </section>
-        <section>
-          <h2>
-            ACH debits on their way to us <span className="soft">not money yet</span>
-          </h2>
-          <table className="small" aria-label="Debits on their way">
+        </Section>
+        <Section>
+          <Subheading>
+            ACH debits on their way to us <span data-tone="soft">not money yet</span>
+          </Subheading>
+          <DetailTable aria-label="Debits on their way">
             <tbody>
               {started.map((one) => (
                 <tr key={one.id}>
@@ -152,29 +155,29 @@ export function AheadPage({
                       </NextLink>
                     )}
                   </td>
-                  <td className="soft">since {formatDay(one.startedOn, today)}</td>
-                  <td className="num">
-                    <Sum of={one.sum} currency={one.currency} />
+                  <td data-tone="soft">since {formatDay(one.startedOn, today)}</td>
+                  <td data-numeric>
+                    <Amount of={one.sum} currency={one.currency} />
                   </td>
                 </tr>
               ))}
               {started.length === 0 ? (
                 <tr>
-                  <td className="soft">None.</td>
+                  <td data-tone="soft">None.</td>
                 </tr>
               ) : null}
             </tbody>
-          </table>
-          <h2>ACH debits that can still come back</h2>
-          <table className="small" aria-label="Debits that can still come back">
+          </DetailTable>
+          <Subheading>ACH debits that can still come back</Subheading>
+          <DetailTable aria-label="Debits that can still come back">
             <thead>
               <tr>
                 <th scope="col">Settled</th>
                 <th scope="col">Most returns until</th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Debits
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Sum
                 </th>
               </tr>
@@ -184,48 +187,57 @@ export function AheadPage({
                 <tr key={row.settledOn}>
                   <td>{formatDay(row.settledOn, today)}</td>
                   <td>{formatDay(row.until, today)}</td>
-                  <td className="num">{row.count}</td>
-                  <td className="num sum">{formatAmount(row.sum, currency)}</td>
+                  <td data-numeric>{row.count}</td>
+                  <td data-numeric data-sum>
+                    {formatAmount(row.sum, currency)}
+                  </td>
                 </tr>
               ))}
               {returnable.length === 0 ? (
                 <tr>
-                  <td className="soft" colSpan={4}>
+                  <td data-tone="soft" colSpan={4}>
                     None within two banking days.
                   </td>
                 </tr>
               ) : null}
               <tr>
-                <td className="soft" colSpan={2}>
+                <td data-tone="soft" colSpan={2}>
                   if not authorized, 60 days
                 </td>
-                <td className="num">{sixty.count}</td>
-                <td className="num sum">{formatAmount(sixty.sum, currency)}</td>
+                <td data-numeric>{sixty.count}</td>
+                <td data-numeric data-sum>
+                  {formatAmount(sixty.sum, currency)}
+                </td>
               </tr>
             </tbody>
-          </table>
-          <h2>Returns in 60 days, against the limits</h2>
-          <table className="small" aria-label="Return rates">
+          </DetailTable>
+          <Subheading>Returns in 60 days, against the limits</Subheading>
+          <DetailTable aria-label="Return rates">
             <tbody>
               {rates.map((rate) => (
                 <tr key={rate.name}>
                   <td>{RATE_WORDS[rate.name]}</td>
-                  <td className="soft">
+                  <td data-tone="soft">
                     {rate.returns} of {rate.debits}
                   </td>
-                  <td className={rate.perMillion > rate.limitPerMillion ? "num off" : "num"}>
+                  <td
+                    data-numeric
+                    data-tone={rate.perMillion > rate.limitPerMillion ? "off" : undefined}
+                  >
                     {percentWords(rate.perMillion)}
                   </td>
-                  <td className="num soft">at most {percentWords(rate.limitPerMillion)}</td>
+                  <td data-numeric data-tone="soft">
+                    at most {percentWords(rate.limitPerMillion)}
+                  </td>
                 </tr>
               ))}
             </tbody>
-          </table>
-          <p className="soft">
+          </DetailTable>
+          <p data-tone="soft">
             What came back stands under <NextLink href="?show=back">Came back</NextLink>.
           </p>
-        </section>
-      </div>
+        </Section>
+      </Halves>
     </>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
 import { type ReactNode, useState } from "react";
 
@@ -13,8 +14,13 @@ import {
   toDecimal,
 } from "@/core/money";
 
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { RowButton } from "../kit/buttons";
+import { InlineField } from "../kit/fields";
+import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
+import { Form, Halves, Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
+import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { AgreeRate } from "./AgreeRate";
 import { PayoutTabs } from "./PayoutTabs";
@@ -22,7 +28,7 @@ import { type FeeLine, type FeeMonth, methodWords, percentWords, type Rate } fro
 
 const RateChart = dynamic(() => import("./RateChart").then((module) => module.RateChart), {
   ssr: false,
-  loading: () => <div style={{ height: 150 }} />,
+  loading: () => <Box height="150px" />,
 });
 
 type Accrued = {
@@ -52,37 +58,37 @@ export function FeesPage(props: Props): ReactNode {
   const { currency, today, lines, over, checked, count, book } = props;
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {over === 0 ? (
             <>
-              <span className="good">0.00</span>{" "}
+              <span data-tone="good">0.00</span>{" "}
               <small>too much, of {checked.toLocaleString("en")} fees checked</small>
             </>
           ) : (
             <>
-              <span className="off">{formatAmount(over, currency)}</span>{" "}
+              <span data-tone="off">{formatAmount(over, currency)}</span>{" "}
               <small>
                 too much, of {checked.toLocaleString("en")} fees checked in twelve months
               </small>
             </>
           )}
-        </h1>
+        </Title>
         <PayoutTabs at="fees" />
-        <div className="end">
-          <a className="soft" href={`/api/v1/b/${book}/export/fees`}>
+        <HeadingEnd>
+          <a data-tone="soft" href={`/api/v1/b/${book}/export/fees`}>
             CSV, for the processor
           </a>
-        </div>
-      </div>
-      <div className="columns" style={{ gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)" }}>
-        <section>
-          <h2>
+        </HeadingEnd>
+      </PageHeading>
+      <Halves gridTemplateColumns="minmax(0, 3fr) minmax(0, 2fr)">
+        <Section>
+          <Subheading>
             Not as agreed{" "}
-            <span className="soft">
+            <span data-tone="soft">
               {count === lines.length ? count : `${lines.length} of ${count}`}, worst first
             </span>
-          </h2>
+          </Subheading>
           <LedgerList<FeeLine>
             label="Fees that are not as agreed"
             rows={lines}
@@ -117,14 +123,14 @@ export function FeesPage(props: Props): ReactNode {
                 header: "Charge of",
                 width: "12%",
                 number: true,
-                cell: (line) => <Sum of={line.amount} currency={line.currency} />,
+                cell: (line) => <Amount of={line.amount} currency={line.currency} />,
               },
               {
                 id: "fee",
                 header: "Taken",
                 width: "10%",
                 number: true,
-                cell: (line) => <Sum of={line.fee} currency={line.currency} />,
+                cell: (line) => <Amount of={line.fee} currency={line.currency} />,
               },
               {
                 id: "agreed",
@@ -135,7 +141,7 @@ export function FeesPage(props: Props): ReactNode {
                   line.expected === null ? (
                     "–"
                   ) : (
-                    <Sum of={line.expected} currency={line.currency} />
+                    <Amount of={line.expected} currency={line.currency} />
                   ),
               },
               {
@@ -144,28 +150,28 @@ export function FeesPage(props: Props): ReactNode {
                 width: "10%",
                 number: true,
                 cell: (line) => (
-                  <Sum
+                  <Amount
                     of={line.off}
                     currency={line.currency}
                     tone={line.off > 0 ? "off" : undefined}
                   />
                 ),
-                foot: <span className="total">{formatAmount(over, currency)}</span>,
+                foot: <Total>{formatAmount(over, currency)}</Total>,
               },
             ]}
             empty={
               props.rates.length === 0 ? (
                 <p>Nothing is agreed yet: say at the right what the processor may take.</p>
               ) : (
-                <p className="good">✓ Every fee is as agreed.</p>
+                <p data-tone="good">✓ Every fee is as agreed.</p>
               )
             }
           />
-        </section>
-        <section>
-          <h2>Effective rate by month</h2>
+        </Section>
+        <Section>
+          <Subheading>Effective rate by month</Subheading>
           {props.months.length === 0 ? (
-            <p className="soft">No charges yet.</p>
+            <p data-tone="soft">No charges yet.</p>
           ) : (
             <>
               <RateChart months={props.months} />
@@ -173,14 +179,14 @@ export function FeesPage(props: Props): ReactNode {
             </>
           )}
           {props.accounts.some(({ monthly }) => monthly) ? <Billed {...props} /> : null}
-          <h2>Agreed</h2>
+          <Subheading>Agreed</Subheading>
           <Rates {...props} />
           {props.ach ? (
-            <p className="soft">
+            <p data-tone="soft">
               {props.ach.saved > 0 ? (
                 <>
                   By ACH the last twelve months’ card charges would have cost{" "}
-                  <span className="sum">{formatAmount(props.ach.saved, currency)}</span> less.{" "}
+                  <span data-sum>{formatAmount(props.ach.saved, currency)}</span> less.{" "}
                   {props.ach.from === null
                     ? ""
                     : `With a fixed cost of ${formatAmount(props.ach.fixed, currency)} a month ACH is worth it from ${props.ach.from} ${props.ach.from === 1 ? "payment" : "payments"} a month; there were about ${props.ach.perMonth}.`}
@@ -191,8 +197,8 @@ export function FeesPage(props: Props): ReactNode {
             </p>
           ) : null}
           {props.ach ? <AchCost fixed={props.ach.fixed} currency={currency} /> : null}
-        </section>
-      </div>
+        </Section>
+      </Halves>
     </>
   );
 }
@@ -202,26 +208,28 @@ function Billed({ accrued, currency }: Props): ReactNode {
   const { act, busy } = useActing();
   return (
     <>
-      <h2>Billed by the month</h2>
-      <table className="small" aria-label="Fees billed by the month">
+      <Subheading>Billed by the month</Subheading>
+      <DetailTable aria-label="Fees billed by the month">
         <tbody>
           {accrued.map((one, at) => (
             <tr key={at}>
               <td>{one.month}</td>
               <td>{one.account}</td>
               <td
-                className={
+                data-tone={
                   one.state === "billed" ? "good" : one.state === "accrued" ? "soft" : "waits"
                 }
               >
                 {one.state}
               </td>
-              <td className="num sum">{formatAmount(one.sum, currency)}</td>
-              <td className="num">
+              <td data-numeric data-sum>
+                {formatAmount(one.sum, currency)}
+              </td>
+              <td data-numeric>
                 {one.state === "to accrue" ? (
-                  <button
-                    type="button"
-                    className="row-open strong"
+                  <RowButton
+                    data-strong
+
                     disabled={busy}
                     onClick={() =>
                       void act<{ actId: number; sum: number }>(
@@ -235,45 +243,47 @@ function Billed({ accrued, currency }: Props): ReactNode {
                     }
                   >
                     Accrue
-                  </button>
+                  </RowButton>
                 ) : null}
               </td>
             </tr>
           ))}
           {accrued.length === 0 ? (
             <tr>
-              <td className="soft">No charges yet.</td>
+              <td data-tone="soft">No charges yet.</td>
             </tr>
           ) : null}
         </tbody>
-      </table>
+      </DetailTable>
     </>
   );
 }
 
 function Months({ months }: Props): ReactNode {
   return (
-    <div
-      style={{ maxHeight: 190, overflow: "auto" }}
+    <Box
+      maxHeight="190px"
+      overflow="auto"
+
       tabIndex={0}
       role="group"
       aria-label="Fees by month"
     >
-      <table className="small" aria-label="Effective rate by month">
+      <DetailTable aria-label="Effective rate by month">
         <thead>
           <tr>
             <th scope="col">Month</th>
             <th scope="col">By</th>
-            <th scope="col" className="num">
+            <th data-numeric scope="col">
               Charges
             </th>
-            <th scope="col" className="num">
+            <th data-numeric scope="col">
               Fees
             </th>
-            <th scope="col" className="num">
+            <th data-numeric scope="col">
               Rate
             </th>
-            <th scope="col" className="num">
+            <th data-numeric scope="col">
               Too much
             </th>
           </tr>
@@ -283,21 +293,21 @@ function Months({ months }: Props): ReactNode {
             <tr key={`${month.account} ${month.month} ${month.method}`}>
               <td>{month.month}</td>
               <td title={month.account}>{methodWords(month.method)}</td>
-              <td className="num">
-                <Sum of={month.charges} currency={month.currency} />
+              <td data-numeric>
+                <Amount of={month.charges} currency={month.currency} />
               </td>
-              <td className="num">
-                <Sum of={month.fees} currency={month.currency} />
+              <td data-numeric>
+                <Amount of={month.fees} currency={month.currency} />
               </td>
-              <td className="num">{percentWords(month.perMillion)}</td>
-              <td className={month.off > 0 ? "num sum off" : "num sum"}>
-                <Sum of={month.off} currency={month.currency} dash />
+              <td data-numeric>{percentWords(month.perMillion)}</td>
+              <td data-numeric data-sum data-tone={month.off > 0 ? "off" : undefined}>
+                <Amount of={month.off} currency={month.currency} dash />
               </td>
             </tr>
           ))}
         </tbody>
-      </table>
-    </div>
+      </DetailTable>
+    </Box>
   );
 }
 
@@ -305,7 +315,7 @@ function Rates({ rates, accounts, currency, today }: Props): ReactNode {
   const { act, busy } = useActing();
   return (
     <>
-      <table className="small" aria-label="Agreed rates">
+      <DetailTable aria-label="Agreed rates">
         <tbody>
           {rates.map((rate) => (
             <tr key={rate.id}>
@@ -327,11 +337,11 @@ function Rates({ rates, accounts, currency, today }: Props): ReactNode {
                   ? ""
                   : `, at least ${formatMoney(rate.least, rate.currency, currency)}`}
               </td>
-              <td className="soft">from {formatDay(rate.from, today)}</td>
-              <td className="num">
-                <button
-                  type="button"
-                  className="row-open soft"
+              <td data-tone="soft">from {formatDay(rate.from, today)}</td>
+              <td data-numeric>
+                <RowButton
+                  data-tone="soft"
+
                   disabled={busy}
                   onClick={() =>
                     void act("endRate", { rateId: rate.id }, () => ({
@@ -340,17 +350,17 @@ function Rates({ rates, accounts, currency, today }: Props): ReactNode {
                   }
                 >
                   take off
-                </button>
+                </RowButton>
               </td>
             </tr>
           ))}
           {rates.length === 0 ? (
             <tr>
-              <td className="soft">Nothing yet.</td>
+              <td data-tone="soft">Nothing yet.</td>
             </tr>
           ) : null}
         </tbody>
-      </table>
+      </DetailTable>
       <AgreeRate accounts={accounts} currency={currency} today={today} />
     </>
   );
@@ -362,8 +372,9 @@ function AchCost({ fixed, currency }: { fixed: Minor; currency: Currency }): Rea
   const [text, setText] = useState(toDecimal(fixed, currency));
   const parsed = parseAmount(text, ".", currency);
   return (
-    <form
-      className="soft"
+    <Form
+      data-tone="soft"
+
       onSubmit={(event) => {
         event.preventDefault();
         if (parsed.ok)
@@ -374,19 +385,20 @@ function AchCost({ fixed, currency }: { fixed: Minor; currency: Currency }): Rea
     >
       <label>
         Fixed cost of ACH a month{" "}
-        <input
-          className="inline"
-          style={{ width: 74, textAlign: "right" }}
+        <InlineField
+          width="74px"
+          textAlign="right"
+
           inputMode="decimal"
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
       </label>{" "}
       {parsed.ok && parsed.value !== fixed ? (
-        <button type="submit" className="row-open strong" disabled={busy}>
+        <RowButton data-strong type="submit" disabled={busy}>
           Keep
-        </button>
+        </RowButton>
       ) : null}
-    </form>
+    </Form>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -7,9 +8,13 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, ownRate, sumOf } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { Act } from "../kit/buttons";
+import { Tick } from "../kit/fields";
+import { Subheading } from "../kit/headings";
 import { onOwnControl } from "../kit/keys";
+import { ActRow } from "../kit/layout";
+import { TermTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import type { PayoutRow, PayoutWorkings } from "./types";
 
@@ -52,70 +57,63 @@ export function AbroadTying({
     setChosen(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
   return (
     <>
-      <h2>
+      <Subheading>
         {openLines.length === 0 ? "No bank line is open near it" : "Bank lines not explained yet"}
-      </h2>
-      <table className="tally">
+      </Subheading>
+      <TermTable>
         <tbody>
           {openLines.map((line) => (
             <tr key={line.id}>
               <td>
-                <label style={{ cursor: "pointer" }}>
-                  <input
-                    type="checkbox"
-                    checked={chosen.has(line.id)}
-                    onChange={() => toggle(line.id)}
-                  />{" "}
-                  {formatDay(line.postedOn, today)} <span className="soft">{line.description}</span>
-                </label>
+                <chakra.label cursor="pointer">
+                  <Tick checked={chosen.has(line.id)} onChange={() => toggle(line.id)} />{" "}
+                  {formatDay(line.postedOn, today)} <span data-tone="soft">{line.description}</span>
+                </chakra.label>
               </td>
-              <td className="num">
-                <Sum of={line.amount} currency={currency} />
+              <td data-numeric>
+                <Amount of={line.amount} currency={currency} />
               </td>
             </tr>
           ))}
           <tr>
-            <td className="soft">
-              less <Sum of={payout.net} currency={payout.currency} />, carried at
+            <td data-tone="soft">
+              less <Amount of={payout.net} currency={payout.currency} />, carried at
             </td>
-            <td className="num">
-              <Sum of={-payout.bookNet} currency={currency} />
+            <td data-numeric>
+              <Amount of={-payout.bookNet} currency={currency} />
             </td>
           </tr>
           {chosen.size === 0 ? null : (
             <tr>
-              <td className="soft">
+              <td data-tone="soft">
                 less what the exchange {came < payout.bookNet ? "cost" : "gained"}
               </td>
-              <td className="num">
-                <Sum of={payout.bookNet - came} currency={currency} />
+              <td data-numeric>
+                <Amount of={payout.bookNet - came} currency={currency} />
               </td>
             </tr>
           )}
-          <tr className="last">
-            <td className="soft">Off by</td>
-            <td className="num">
-              <span
-                className={`total ${chosen.size === 0 ? "off" : "good"}`}
-                style={{ fontSize: 17 }}
-              >
-                <Sum of={chosen.size === 0 ? -payout.bookNet : 0} currency={currency} />
-              </span>
+          <tr data-last>
+            <td data-tone="soft">Off by</td>
+            <td data-numeric>
+              <Total large tone={chosen.size === 0 ? "off" : "good"}>
+                <Amount of={chosen.size === 0 ? -payout.bookNet : 0} currency={currency} />
+              </Total>
             </td>
           </tr>
         </tbody>
-      </table>
-      <p className="soft">
+      </TermTable>
+      <p data-tone="soft">
         {chosen.size === 0
           ? `Tick the line it came in; it should be at the bank on ${formatDay(row.expectedOn, today)}.`
           : `The bank gave ${ownRate(came, currency, payout.net, payout.currency)} for one ${payout.currency}; the day’s rate was ${rate ?? "not known"}.`}
       </p>
-      <div className="acts">
+      <ActRow>
         <Act main hint="Enter" onClick={tie} disabled={none}>
           Tie at this rate
         </Act>
         <NextLink href={`/b/${book}/payouts/${row.id}`}>Its story</NextLink>
-      </div>
+      </ActRow>
     </>
   );
 }

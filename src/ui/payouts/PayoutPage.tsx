@@ -8,7 +8,10 @@ import type { Currency, Minor } from "@/core/money";
 
 import { Story } from "../history/History";
 import type { Around, Told } from "../history/types";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { PageHeading, Subheading, Title } from "../kit/headings";
+import { Halves, Section } from "../kit/layout";
+import { DetailTable } from "../kit/tables";
 import { PayoutItems } from "./PayoutWorkings";
 import type { BankLine, PayoutItem, PayoutState } from "./types";
 
@@ -55,74 +58,74 @@ export function PayoutPage({ payout, items, lines, told, ...around }: Props): Re
   const [tone, words] = SHOWN[payout.shown];
   return (
     <>
-      <div className="heading">
-        <h1>
-          <Sum of={payout.net} currency={currency} />{" "}
+      <PageHeading>
+        <Title>
+          <Amount of={payout.net} currency={currency} />{" "}
           <small>
             {payout.processorName}, paid out {formatDay(payout.paidOn, today)}
           </small>
-        </h1>
-        <span className="strong">Payout {payout.externalId}</span>
+        </Title>
+        <span data-strong>Payout {payout.externalId}</span>
         {payout.shown === "tied" ? (
-          <span className={tone}>{words}</span>
+          <span data-tone={tone}>{words}</span>
         ) : (
-          <NextLink className={tone} href={`/b/${book}/payouts?show=open&open=${payout.id}`}>
+          <NextLink data-tone={tone} href={`/b/${book}/payouts?show=open&open=${payout.id}`}>
             {words}
             {payout.offBy ? (
               <>
                 {" "}
-                by <Sum of={payout.offBy} currency={currency} />
+                by <Amount of={payout.offBy} currency={currency} />
               </>
             ) : null}
           </NextLink>
         )}
-      </div>
-      <div className="columns">
-        <section>
-          <h2>How it comes about</h2>
-          <table className="small" aria-label="How it comes about">
+      </PageHeading>
+      <Halves>
+        <Section>
+          <Subheading>How it comes about</Subheading>
+          <DetailTable aria-label="How it comes about">
             <tbody>
               {terms.map(([name, sum]) => (
                 <tr key={name}>
                   <td>{name}</td>
-                  <td className="num sum">
-                    <Sum of={sum} currency={currency} dash />
+                  <td data-numeric data-sum>
+                    <Amount of={sum} currency={currency} dash />
                   </td>
                 </tr>
               ))}
               <tr>
-                <td className="soft">
+                <td data-tone="soft">
                   should reach the bank{" "}
                   {payout.shown === "tied" ? "" : `on ${formatDay(payout.expectedOn, today)}`}
                 </td>
-                <td className="num">
-                  <span className="total">
-                    <Sum of={payout.net} currency={currency} />
-                  </span>
+                <td data-numeric>
+                  <Total>
+                    <Amount of={payout.net} currency={currency} />
+                  </Total>
                 </td>
               </tr>
               {lines.map((line) => (
                 <tr key={line.id}>
                   <td>
                     <NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink>{" "}
-                    <span className="soft">{formatDay(line.postedOn, today)}</span>
+                    <span data-tone="soft">{formatDay(line.postedOn, today)}</span>
                   </td>
-                  <td className="num sum">
-                    <Sum of={line.amount} currency={around.currency} />
+                  <td data-numeric data-sum>
+                    <Amount of={line.amount} currency={around.currency} />
                   </td>
                 </tr>
               ))}
             </tbody>
-          </table>
+          </DetailTable>
           {payout.statedNet !== null && payout.statedNet !== payout.net ? (
-            <p className="off">
-              The file says <Sum of={payout.statedNet} currency={currency} /> was paid.
+            <p data-tone="off">
+              The file says <Amount of={payout.statedNet} currency={currency} /> was paid.
             </p>
           ) : null}
           <PayoutItems workings={{ payout, items }} currency={currency} today={today} />
-        </section>
+        </Section>
         <Story told={told} {...around} />
-      </div>
+      </Halves>
     </>
   );
 }

@@ -1,6 +1,8 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import { TabLine } from "../kit/headings";
+
 const TABS = [
   ["ahead", "On its way"],
   ["back", "Came back"],
@@ -17,7 +19,7 @@ export function PayoutTabs({
   children?: ReactNode;
 }): ReactNode {
   return (
-    <div className="tabs">
+    <TabLine>
       {children ?? (
         <NextLink href="?" aria-current={at === "payouts" ? "page" : undefined} prefetch={false}>
           Payouts
@@ -33,6 +35,6 @@ export function PayoutTabs({
           {words}
         </NextLink>
       ))}
-    </div>
+    </TabLine>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box, chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useCallback, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -7,9 +8,13 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { Act, RowButton } from "../kit/buttons";
+import { LineField, Tick } from "../kit/fields";
+import { Subheading } from "../kit/headings";
 import { onOwnControl } from "../kit/keys";
+import { ActRow, WorkingsGrid } from "../kit/layout";
+import { Cell, DetailTable, TermTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { AbroadTying } from "./ForeignTying";
@@ -39,10 +44,10 @@ export function PayoutWorkings({ row, currency, today, done }: Props): ReactNode
       current = false;
     };
   }, [book, complain, row.id, row.shown]);
-  if (!workings) return <p className="soft">Reading …</p>;
+  if (!workings) return <p data-tone="soft">Reading …</p>;
   return (
-    <div className="work">
-      <div>
+    <WorkingsGrid>
+      <Box>
         {workings.payout.shown === "tied" ? (
           <Tied workings={workings} row={row} currency={currency} today={today} />
         ) : workings.payout.abroad ? (
@@ -56,10 +61,10 @@ export function PayoutWorkings({ row, currency, today, done }: Props): ReactNode
         ) : (
           <Tying workings={workings} row={row} currency={currency} today={today} done={done} />
         )}
-      </div>
+      </Box>
       <PayoutItems workings={workings} currency={workings.payout.currency} today={today} />
       <Entry workings={workings} currency={currency} today={today} />
-    </div>
+    </WorkingsGrid>
   );
 }
 
@@ -77,24 +82,24 @@ function Tied({
   const { book } = useActing();
   return (
     <>
-      <h2>Tied to</h2>
-      <table className="small">
+      <Subheading>Tied to</Subheading>
+      <DetailTable>
         <tbody>
           {workings.lines.map((line) => (
             <tr key={line.id}>
               <td>
-                {formatDay(line.postedOn, today)} <span className="soft">{line.description}</span>
+                {formatDay(line.postedOn, today)} <span data-tone="soft">{line.description}</span>
               </td>
-              <td className="num">
-                <Sum of={line.amount} currency={currency} />
+              <td data-numeric>
+                <Amount of={line.amount} currency={currency} />
               </td>
             </tr>
           ))}
         </tbody>
-      </table>
-      <div className="acts">
+      </DetailTable>
+      <ActRow>
         <NextLink href={`/b/${book}/payouts/${row.id}`}>Its story, with undo</NextLink>
-      </div>
+      </ActRow>
     </>
   );
 }
@@ -181,46 +186,42 @@ function Tying({
     setChosen(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
   return (
     <>
-      <h2>
+      <Subheading>
         {openLines.length === 0 ? "No bank line is open near it" : "Bank lines not explained yet"}
-      </h2>
-      <table className="tally">
+      </Subheading>
+      <TermTable>
         <tbody>
           {openLines.map((line) => (
             <tr key={line.id}>
               <td>
-                <label style={{ cursor: "pointer" }}>
-                  <input
-                    type="checkbox"
-                    checked={chosen.has(line.id)}
-                    onChange={() => toggle(line.id)}
-                  />{" "}
-                  {formatDay(line.postedOn, today)} <span className="soft">{line.description}</span>
-                </label>
+                <chakra.label cursor="pointer">
+                  <Tick checked={chosen.has(line.id)} onChange={() => toggle(line.id)} />{" "}
+                  {formatDay(line.postedOn, today)} <span data-tone="soft">{line.description}</span>
+                </chakra.label>
               </td>
-              <td className="num">
-                <Sum of={line.amount} currency={currency} />
+              <td data-numeric>
+                <Amount of={line.amount} currency={currency} />
               </td>
             </tr>
           ))}
           <tr>
-            <td className="soft">less what its items make</td>
-            <td className="num">
-              <Sum of={-payout.net} currency={currency} />
+            <td data-tone="soft">less what its items make</td>
+            <td data-numeric>
+              <Amount of={-payout.net} currency={currency} />
             </td>
           </tr>
-          <tr className="last">
-            <td className="soft">Off by</td>
-            <td className="num">
-              <span className={`total ${off === 0 ? "good" : "off"}`} style={{ fontSize: 17 }}>
+          <tr data-last>
+            <td data-tone="soft">Off by</td>
+            <td data-numeric>
+              <Total large tone={off === 0 ? "good" : "off"}>
                 {formatAmount(chosen.size === 0 ? 0 : off, currency)}
-              </span>
+              </Total>
             </td>
           </tr>
         </tbody>
-      </table>
+      </TermTable>
       {payout.statedNet !== null && payout.statedNet !== payout.net ? (
-        <p className="off">
+        <p data-tone="off">
           The file says {formatAmount(payout.statedNet, currency)} was paid; its items make{" "}
           {formatAmount(payout.net, currency)}.
         </p>
@@ -236,47 +237,44 @@ function Tying({
       ) : null}
       {workings.together.length > 0 ? (
         <>
-          <h2>
+          <Subheading>
             It comes out{" "}
             {workings.together.length === 1 ? "only together" : "together, in more than one way"}
-          </h2>
-          <table className="small" aria-label="Ties together">
+          </Subheading>
+          <DetailTable aria-label="Ties together">
             <tbody>
               {workings.together.map((way) => (
                 <tr key={way.words}>
-                  <td style={{ whiteSpace: "normal" }}>
-                    <button
-                      type="button"
-                      className="row-open"
-                      disabled={busy}
-                      onClick={() => tieTogether(way)}
-                    >
+                  <td data-wrap>
+                    <RowButton disabled={busy} onClick={() => tieTogether(way)}>
                       {way.words}
-                    </button>
+                    </RowButton>
                   </td>
                 </tr>
               ))}
             </tbody>
-          </table>
+          </DetailTable>
         </>
       ) : null}
       {chosen.size === 0 ? (
-        <p className="soft">
+        <p data-tone="soft">
           It should be at the bank on {formatDay(row.expectedOn, today)}. Tick its line when the
           statement is in.
         </p>
       ) : null}
       {parking ? (
-        <form
-          className="acts"
+        <ActRow
+          as="form"
+
           onSubmit={(event) => {
             event.preventDefault();
             tie({ as: "park", reason });
           }}
         >
-          <input
-            className="sumfield words"
-            style={{ width: 220 }}
+          <LineField
+            kind="words"
+            width="220px"
+
             autoFocus
             aria-label="Why it is parked"
             placeholder="Why it cannot be explained"
@@ -289,9 +287,9 @@ function Tying({
           <Act main type="submit" disabled={reason.trim() === "" || none}>
             Park {formatAmount(off, currency)}
           </Act>
-        </form>
+        </ActRow>
       ) : (
-        <div className="acts">
+        <ActRow>
           {off === 0 || chosen.size === 0 ? (
             <Act main hint="Enter" onClick={() => tie(null)} disabled={none}>
               Tie
@@ -313,7 +311,7 @@ function Tying({
             </Act>
           ) : null}
           <NextLink href={`/b/${book}/payouts/${row.id}`}>Its story</NextLink>
-        </div>
+        </ActRow>
       )}
     </>
   );
@@ -352,39 +350,37 @@ function Explanations({
 }): ReactNode {
   if (explanations.length === 0)
     return (
-      <p className="waits">
+      <p data-tone="waits">
         Nothing in the book explains {formatAmount(off, currency)}. Park it with a reason, and the
         proofs go on showing it.
       </p>
     );
   return (
     <>
-      <h2>What would explain it</h2>
-      <table className="small" aria-label="What would explain it">
+      <Subheading>What would explain it</Subheading>
+      <DetailTable aria-label="What would explain it">
         <tbody>
           {explanations.map(({ code, words, remedy }, at) => (
             <tr key={`${code} ${at}`}>
-              <td style={{ whiteSpace: "normal" }}>
+              <td data-wrap>
                 {remedy.as === "ask" ? (
-                  <span className="soft">
+                  <span data-tone="soft">
                     {words}: {remedyWords(remedy, off, currency)}
                   </span>
                 ) : (
-                  <button
-                    type="button"
-                    className="row-open"
+                  <RowButton
                     disabled={none}
                     onClick={() => tie(remedy)}
                     title={remedyWords(remedy, off, currency)}
                   >
                     <kbd>{at + 1}</kbd> {words}
-                  </button>
+                  </RowButton>
                 )}
               </td>
             </tr>
           ))}
         </tbody>
-      </table>
+      </DetailTable>
     </>
   );
 }
@@ -414,15 +410,17 @@ export function PayoutItems({
   const { book } = useActing();
   const { items } = workings;
   return (
-    <div>
-      <h2>{items.length} items</h2>
-      <div
-        style={{ maxHeight: 240, overflow: "auto" }}
+    <Box>
+      <Subheading>{items.length} items</Subheading>
+      <Box
+        maxHeight="240px"
+        overflow="auto"
+
         tabIndex={0}
         role="group"
         aria-label="Items of the payout"
       >
-        <table className="small">
+        <DetailTable>
           <tbody>
             {items.map((item) => (
               <tr key={item.id}>
@@ -431,30 +429,30 @@ export function PayoutItems({
                 >
                   {KIND[item.kind] ?? item.kind}{" "}
                   {item.receiptId === null ? (
-                    <span className="soft">{item.reason ?? item.externalId}</span>
+                    <span data-tone="soft">{item.reason ?? item.externalId}</span>
                   ) : (
                     <NextLink href={`/b/${book}/receipts/${item.receiptId}`}>
                       {item.payer || item.externalId}
                     </NextLink>
                   )}
                 </td>
-                <td className="num">
-                  <Sum of={item.amount} currency={currency} />
+                <td data-numeric>
+                  <Amount of={item.amount} currency={currency} />
                 </td>
               </tr>
             ))}
             <tr>
-              <td className="soft">should be</td>
-              <td className="num">
-                <span className="total">
-                  <Sum of={workings.payout.net} currency={currency} />
-                </span>
+              <td data-tone="soft">should be</td>
+              <td data-numeric>
+                <Total>
+                  <Amount of={workings.payout.net} currency={currency} />
+                </Total>
               </td>
             </tr>
           </tbody>
-        </table>
-      </div>
-    </div>
+        </DetailTable>
+      </Box>
+    </Box>
   );
 }
 
@@ -475,33 +473,41 @@ function Entry({
   const off = bank - cleared;
   const [lost, gained] = payout.abroad ? ["Exchange", "Exchange"] : ["Fee, or parked", "Parked"];
   return (
-    <div>
-      <h2>
+    <Box>
+      <Subheading>
         {payout.shown === "tied" ? "Posted" : "It will post"}
         {on ? `, ${formatDay(on, today)}` : ""}
-      </h2>
-      <table className="small">
+      </Subheading>
+      <DetailTable>
         <tbody>
           <tr>
             <td>Operating bank</td>
-            <td className="num sum">{formatAmount(bank, currency)}</td>
-            <td className="num" />
+            <td data-numeric data-sum>
+              {formatAmount(bank, currency)}
+            </td>
+            <td data-numeric />
           </tr>
           {off !== 0 ? (
             <tr>
               <td>{off < 0 ? lost : gained}</td>
-              <td className="num sum">{off < 0 ? formatAmount(-off, currency) : ""}</td>
-              <td className="num sum">{off > 0 ? formatAmount(off, currency) : ""}</td>
+              <td data-numeric data-sum>
+                {off < 0 ? formatAmount(-off, currency) : ""}
+              </td>
+              <td data-numeric data-sum>
+                {off > 0 ? formatAmount(off, currency) : ""}
+              </td>
             </tr>
           ) : null}
           <tr>
-            <td style={{ paddingLeft: 16 }}>Clearing, {payout.processorName}</td>
-            <td className="num" />
-            <td className="num sum">{formatAmount(cleared, currency)}</td>
+            <Cell paddingLeft="16px">Clearing, {payout.processorName}</Cell>
+            <td data-numeric />
+            <td data-numeric data-sum>
+              {formatAmount(cleared, currency)}
+            </td>
           </tr>
         </tbody>
-      </table>
-      <p className="soft">Charges and fees were booked apart when the file was taken in.</p>
-    </div>
+      </DetailTable>
+      <p data-tone="soft">Charges and fees were booked apart when the file was taken in.</p>
+    </Box>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
@@ -7,7 +8,8 @@ import type { ReactNode } from "react";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, sumOf } from "@/core/money";
 
-import { LeftOver, Sum } from "../kit/Amount";
+import { Amount, LeftOver, Total } from "../kit/Amount";
+import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { PayoutTabs } from "./PayoutTabs";
@@ -16,7 +18,7 @@ import type { BandDay, PayoutRow } from "./types";
 
 const Band = dynamic(() => import("./Band").then((module) => module.Band), {
   ssr: false,
-  loading: () => <div style={{ height: 132 }} />,
+  loading: () => <Box height="132px" />,
 });
 
 type Props = {
@@ -39,22 +41,22 @@ export function PayoutsPage(props: Props): ReactNode {
   const offBy = sumOf(off, (row) => (row.abroad ? row.bookNet : (row.offBy ?? row.net)));
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {off.length === 0 ? (
             <>
-              <span className="good">0.00</span>{" "}
+              <span data-tone="good">0.00</span>{" "}
               <small>off: every payout that is due comes out</small>
             </>
           ) : (
             <>
-              <span className="off">{formatAmount(offBy, currency)}</span>{" "}
+              <span data-tone="off">{formatAmount(offBy, currency)}</span>{" "}
               <small>
                 off, {off.length} {off.length === 1 ? "payout" : "payouts"}
               </small>
             </>
           )}
-        </h1>
+        </Title>
         <PayoutTabs at="payouts">
           <NextLink
             href={`?month=${props.month}`}
@@ -71,7 +73,7 @@ export function PayoutsPage(props: Props): ReactNode {
             Not tied <b>{rows.filter((row) => row.shown !== "tied").length}</b>
           </NextLink>
         </PayoutTabs>
-        <div className="end">
+        <HeadingEnd>
           <NextLink href={`?month=${props.before}`} prefetch={false}>
             month before
           </NextLink>
@@ -80,11 +82,11 @@ export function PayoutsPage(props: Props): ReactNode {
               month after
             </NextLink>
           ) : null}
-          <a className="soft" href={`/api/v1/b/${props.book}/export/payouts`}>
+          <a data-tone="soft" href={`/api/v1/b/${props.book}/export/payouts`}>
             CSV
           </a>
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       <Band days={props.days} currency={currency} today={today} />
       <LedgerList<PayoutRow>
         label="Payouts"
@@ -130,8 +132,8 @@ function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRow>[] {
   const currencies = [...new Set([currency, ...rows.map((row) => row.currency)])];
   const sum = (pick: (row: PayoutRow) => number): ReactNode =>
     currencies.map((one) => (
-      <div key={one}>
-        <Sum
+      <Box key={one}>
+        <Amount
           of={sumOf(
             rows.filter((row) => row.currency === one),
             pick,
@@ -139,10 +141,10 @@ function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRow>[] {
           currency={one}
           dash
         />
-      </div>
+      </Box>
     ));
   const amount = (of: number, row: PayoutRow): ReactNode => (
-    <Sum of={of} currency={row.currency} dash />
+    <Amount of={of} currency={row.currency} dash />
   );
   return [
     {
@@ -164,7 +166,7 @@ function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRow>[] {
         row.bankOn ? (
           formatDay(row.bankOn, today)
         ) : (
-          <span className={row.shown === "late" ? "off" : "soft"}>
+          <span data-tone={row.shown === "late" ? "off" : "soft"}>
             {row.shown === "late" ? "late, due " : "due "}
             {formatDay(row.expectedOn, today)}
           </span>
@@ -227,15 +229,15 @@ function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRow>[] {
       width: "10%",
       number: true,
       cell: (row) => amount(row.net, row),
-      foot: <span className="total">{sum((row) => row.net)}</span>,
+      foot: <Total>{sum((row) => row.net)}</Total>,
     },
     {
       id: "line",
       header: "Bank line",
       width: "8%",
       number: true,
-      cell: (row) => (row.atBank === null ? "–" : <Sum of={row.atBank} currency={currency} />),
-      foot: <Sum of={sumOf(rows, (row) => row.atBank ?? 0)} currency={currency} dash />,
+      cell: (row) => (row.atBank === null ? "–" : <Amount of={row.atBank} currency={currency} />),
+      foot: <Amount of={sumOf(rows, (row) => row.atBank ?? 0)} currency={currency} dash />,
     },
     {
       id: "off",
@@ -258,10 +260,10 @@ function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRow>[] {
 
 function offCell(row: PayoutRow): ReactNode {
   if (row.offBy === null) return "–";
-  if (row.shown === "fits") return <span className="waits">tie it</span>;
+  if (row.shown === "fits") return <span data-tone="waits">tie it</span>;
   return (
-    <span className={row.offBy === 0 ? "good" : "off"}>
-      <Sum of={row.offBy} currency={row.currency} />
+    <span data-tone={row.offBy === 0 ? "good" : "off"}>
+      <Amount of={row.offBy} currency={row.currency} />
       {row.offBy === 0 ? " ✓" : ""}
     </span>
   );

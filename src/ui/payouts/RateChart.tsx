@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import { LineChart } from "echarts/charts";
 import {
   AriaComponent,
@@ -10,9 +11,9 @@ import {
 import * as echarts from "echarts/core";
 import { SVGRenderer } from "echarts/renderers";
 import { useTheme } from "next-themes";
-import { useEffect, useRef, type ReactNode } from "react";
+import { type ReactNode, useEffect, useRef } from "react";
 
-import { methodWords, percentWords, type FeeMonth } from "./fees";
+import { type FeeMonth, methodWords, percentWords } from "./fees";
 
 echarts.use([
   LineChart,
@@ -88,9 +89,10 @@ export function RateChart({ months }: { months: readonly FeeMonth[] }): ReactNod
     };
   }, [months, resolvedTheme]);
   return (
-    <div
+    <Box
+      height="150px"
       ref={place}
-      style={{ height: 150 }}
+
       role="img"
       aria-label="Effective rate of fees by month"
     />

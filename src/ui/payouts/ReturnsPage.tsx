@@ -1,13 +1,17 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { Act } from "../kit/buttons";
+import { LineField } from "../kit/fields";
+import { HeadingEnd, PageHeading, Title } from "../kit/headings";
+import { ActRow, WorkingsGrid } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";
@@ -52,25 +56,25 @@ export function BackPage({ book, currency, today, rows, open, sum }: Props): Rea
   const [openKey, setOpen] = useOpenRow();
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {open === 0 ? (
             <>
-              <span className="good">0.00</span> <small>came back that wants something done</small>
+              <span data-tone="good">0.00</span> <small>came back that wants something done</small>
             </>
           ) : (
             <>
               {formatAmount(sum, currency)} <small>came back, {open} to deal with</small>
             </>
           )}
-        </h1>
+        </Title>
         <PayoutTabs at="back" />
-        <div className="end">
-          <a className="soft" href={`/api/v1/b/${book}/export/came-back`}>
+        <HeadingEnd>
+          <a data-tone="soft" href={`/api/v1/b/${book}/export/came-back`}>
             CSV
           </a>
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       <LedgerList<Row>
         label="What came back"
         rows={rows}
@@ -85,12 +89,12 @@ export function BackPage({ book, currency, today, rows, open, sum }: Props): Rea
             cell: (row) =>
               row.until === null ? (
                 row.open ? (
-                  <span className="waits">to do</span>
+                  <span data-tone="waits">to do</span>
                 ) : (
                   "–"
                 )
               ) : (
-                <span className={row.until < today ? "off" : "waits"}>
+                <span data-tone={row.until < today ? "off" : "waits"}>
                   {formatDay(row.until, today)}
                 </span>
               ),
@@ -102,7 +106,7 @@ export function BackPage({ book, currency, today, rows, open, sum }: Props): Rea
             header: "Whose",
             width: "22%",
             cell: (row) => (
-              <span title={row.from}>{row.from || <span className="soft">not known</span>}</span>
+              <span title={row.from}>{row.from || <span data-tone="soft">not known</span>}</span>
             ),
           },
           {
@@ -117,14 +121,15 @@ export function BackPage({ book, currency, today, rows, open, sum }: Props): Rea
             header: "Sum",
             width: "10%",
             number: true,
-            cell: (row) => (row.sum === null ? "–" : <Sum of={row.sum} currency={row.currency} />),
-            foot: <span className="total">{formatAmount(sum, currency)}</span>,
+            cell: (row) =>
+              row.sum === null ? "–" : <Amount of={row.sum} currency={row.currency} />,
+            foot: <Total>{formatAmount(sum, currency)}</Total>,
           },
         ]}
         workings={(row) => (
           <Workings key={row.id} row={row} book={book} currency={row.currency} today={today} />
         )}
-        empty={<p className="good">✓ Nothing came back in the last 60 days.</p>}
+        empty={<p data-tone="good">✓ Nothing came back in the last 60 days.</p>}
       />
     </>
   );
@@ -142,21 +147,21 @@ function Workings({
   today: Day;
 }): ReactNode {
   return (
-    <div style={{ padding: "4px 16px" }}>
+    <Box padding="4px 16px">
       <p>
         {formatDay(row.on, today)}:{" "}
         {row.sum === null ? (
           ""
         ) : (
           <>
-            <Sum of={row.sum} currency={currency} /> went back,{" "}
+            <Amount of={row.sum} currency={currency} /> went back,{" "}
           </>
         )}
         {row.words}
         {row.until === null ? "" : `, until ${formatDay(row.until, today)}`}.
       </p>
       {row.todo ? <Doing todo={row.todo} currency={currency} today={today} /> : null}
-      <div className="acts">
+      <ActRow>
         {row.receiptId === null ? null : (
           <NextLink href={`/b/${book}/receipts/${row.receiptId}`}>
             The receipt and its chain
@@ -165,8 +170,8 @@ function Workings({
         {row.customerId === null ? null : (
           <NextLink href={`/b/${book}/customers/${row.customerId}`}>The customer</NextLink>
         )}
-      </div>
-    </div>
+      </ActRow>
+    </Box>
   );
 }
 
@@ -185,8 +190,9 @@ function Doing({
   switch (todo.as) {
     case "retry":
       return (
-        <form
-          className="acts"
+        <ActRow
+          as="form"
+
           onSubmit={(event) => {
             event.preventDefault();
             void act<{ actId: number; on: Day }>(
@@ -199,12 +205,12 @@ function Doing({
             );
           }}
         >
-          <label className="soft">
+          <label data-tone="soft">
             on{" "}
-            <input
+            <LineField
+              kind="plain"
               type="date"
-              className="sumfield"
-              style={{ fontFamily: "inherit" }}
+
               value={on}
               min={todo.first}
               max={todo.until}
@@ -214,12 +220,13 @@ function Doing({
           <Act main type="submit" disabled={busy}>
             Try it again
           </Act>
-        </form>
+        </ActRow>
       );
     case "answer":
       return (
-        <form
-          className="acts"
+        <ActRow
+          as="form"
+
           onSubmit={(event) => {
             event.preventDefault();
             void act<{ actId: number }>(
@@ -229,9 +236,10 @@ function Doing({
             );
           }}
         >
-          <input
-            className="sumfield words"
-            style={{ width: 320 }}
+          <LineField
+            kind="words"
+            width="320px"
+
             aria-label="What was sent"
             placeholder="What was sent as proof"
             value={why}
@@ -252,11 +260,11 @@ function Doing({
           >
             It is lost
           </Act>
-        </form>
+        </ActRow>
       );
     case "credit_note":
       return (
-        <div className="acts">
+        <ActRow>
           {todo.notes.map((note) => {
             const sum = Math.min(note.sum, todo.missing);
             return (
@@ -284,13 +292,13 @@ function Doing({
             );
           })}
           {todo.notes.length === 0 ? (
-            <span className="soft">When the credit note is in the book, it can be taken here.</span>
+            <span data-tone="soft">When the credit note is in the book, it can be taken here.</span>
           ) : null}
-        </div>
+        </ActRow>
       );
     case "mend":
       return (
-        <div className="acts">
+        <ActRow>
           <Act
             main
             onClick={() =>
@@ -303,7 +311,7 @@ function Doing({
           >
             It is mended
           </Act>
-        </div>
+        </ActRow>
       );
     default:
       throw todo satisfies never;

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box, chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { type ReactNode, useEffect, useState } from "react";
@@ -9,10 +10,15 @@ import type { AgedBy, AgeSpan } from "@/core/metrics";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import type { Around } from "../history/types";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { RowButton } from "../kit/buttons";
+import { LineChoice, LineField } from "../kit/fields";
+import { HeadingEnd, PageHeading, Title } from "../kit/headings";
+import { ActRow } from "../kit/layout";
 import { AsOf } from "../kit/lists/AsOf";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
+import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { ReportTabs } from "./ReportTabs";
@@ -76,30 +82,30 @@ export function AgingPage({
     `/api/v1/b/${book}/export/${name}?${query}&format=${format}`;
   const files = (name: string): ReactNode =>
     (["csv", "xlsx", "json", "pdf"] as const).map((format) => (
-      <a key={format} href={link(name, format)} style={{ marginLeft: 5 }}>
+      <chakra.a marginLeft="5px" key={format} href={link(name, format)}>
         {format.toUpperCase()}
-      </a>
+      </chakra.a>
     ));
   const width = `${Math.floor(56 / (spans.length + 2))}%`;
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {formatAmount(total, currency)}{" "}
           <small>
             owed{asked.currency ? ` in ${asked.currency}` : ""}, as of {formatDay(asOf, today)}
           </small>
-        </h1>
+        </Title>
         {off === 0 ? (
-          <span className="good">✓ ties to Accounts receivable of that day</span>
+          <span data-tone="good">✓ ties to Accounts receivable of that day</span>
         ) : (
-          <span className="off">off from Accounts receivable by {formatAmount(off, currency)}</span>
+          <span data-tone="off">off from Accounts receivable by {formatAmount(off, currency)}</span>
         )}
         <ReportTabs at="aging" />
-        <div className="end">
+        <HeadingEnd>
           <AsOf day={asOf} />
-        </div>
-      </div>
+        </HeadingEnd>
+      </PageHeading>
       <Ask asked={asked} currencies={currencies} own={own} files={files("ages")} />
       <LedgerList<Row>
         label={`Aging by ${asked.of}`}
@@ -123,7 +129,7 @@ export function AgingPage({
             header: words,
             width,
             number: true,
-            cell: (row: Row) => <Sum of={row.ages[at] ?? 0} currency={currency} dash />,
+            cell: (row: Row) => <Amount of={row.ages[at] ?? 0} currency={currency} dash />,
             foot: formatAmount(ages[at] ?? 0, currency, { dash: true }),
           })),
           {
@@ -131,15 +137,15 @@ export function AgingPage({
             header: "Total",
             width,
             number: true,
-            cell: (row) => <Sum of={row.total} currency={currency} dash />,
-            foot: <span className="total">{formatAmount(total, currency)}</span>,
+            cell: (row) => <Amount of={row.total} currency={currency} dash />,
+            foot: <Total>{formatAmount(total, currency)}</Total>,
           },
           {
             id: "credit",
             header: "On account",
             width,
             number: true,
-            cell: (row) => <Sum of={row.credit} currency={currency} dash />,
+            cell: (row) => <Amount of={row.credit} currency={currency} dash />,
             foot: formatAmount(credit, currency, { dash: true }),
           },
         ]}
@@ -156,21 +162,19 @@ export function AgingPage({
         )}
         empty={<p>Nothing was open on that day.</p>}
       />
-      <p
-        className="soft"
-        style={{ padding: "8px", margin: 0, display: "flex", gap: 18, flexWrap: "wrap" }}
-      >
+      <chakra.p data-tone="soft" padding="8px" margin="0" display="flex" gap="18px" flexWrap="wrap">
         <span>Other files, as of that day:</span>
         <span>
           every statement of account
           {(["csv", "xlsx", "pdf"] as const).map((format) => (
-            <a
+            <chakra.a
+              marginLeft="5px"
               key={format}
-              style={{ marginLeft: 5 }}
+
               href={`/api/v1/b/${book}/statements?as-of=${asOf}&format=${format}`}
             >
               {format.toUpperCase()}
-            </a>
+            </chakra.a>
           ))}
         </span>
         {EXPORTS.map((name) => (
@@ -179,7 +183,7 @@ export function AgingPage({
             {files(name)}
           </span>
         ))}
-      </p>
+      </chakra.p>
     </>
   );
 }
@@ -214,52 +218,49 @@ function Ask({
     edges.length > 0 &&
     edges.length <= 8 &&
     edges.every((edge, at) => Number.isInteger(edge) && edge > (edges[at - 1] ?? 0));
-  const field = { fontFamily: "inherit", textAlign: "left" as const };
   return (
-    <form
-      className="acts"
-      style={{ margin: "0 0 6px" }}
+    <ActRow
+      as="form"
+      margin="0 0 6px"
+
       onSubmit={(event) => {
         event.preventDefault();
         if (rising) go("days", edges.join(","));
         else complain("Write rising whole days, at most eight, like 30, 60, 90.");
       }}
     >
-      <select
-        className="sumfield"
-        style={field}
+      <LineChoice
+        kind="text"
         aria-label="Age counts from"
         value={asked.by}
         onChange={(event) => go("by", event.target.value === "due" ? "" : event.target.value)}
       >
         <option value="due">from the due day</option>
         <option value="issued">from the day of issue</option>
-      </select>
-      <label className="soft">
+      </LineChoice>
+      <label data-tone="soft">
         in steps of{" "}
-        <input
-          className="sumfield"
-          style={{ ...field, width: 110 }}
+        <LineField
+          kind="text"
+          width="110px"
           aria-label="Days of the columns"
           value={days}
           onChange={(event) => setDays(event.target.value)}
         />{" "}
         days
       </label>
-      <select
-        className="sumfield"
-        style={field}
+      <LineChoice
+        kind="text"
         aria-label="By"
         value={asked.of}
         onChange={(event) => go("of", event.target.value === "customer" ? "" : event.target.value)}
       >
         <option value="customer">by customer</option>
         <option value="group">by group</option>
-      </select>
+      </LineChoice>
       {currencies.length > 1 ? (
-        <select
-          className="sumfield"
-          style={field}
+        <LineChoice
+          kind="text"
           aria-label="Currency"
           value={asked.currency ?? ""}
           onChange={(event) => go("currency", event.target.value)}
@@ -270,12 +271,12 @@ function Ask({
               only what is in {one}
             </option>
           ))}
-        </select>
+        </LineChoice>
       ) : null}
       {search.get("days") !== null ? (
-        <button
-          type="button"
-          className="row-open soft"
+        <RowButton
+          data-tone="soft"
+
           onClick={() =>
             void act("changeSettings", { agingDays: asked.edges }, () => ({
               words: "These steps are the book’s from now on.",
@@ -283,12 +284,12 @@ function Ask({
           }
         >
           keep these steps
-        </button>
+        </RowButton>
       ) : null}
-      <span className="soft" style={{ marginLeft: "auto" }}>
+      <chakra.span data-tone="soft" marginLeft="auto">
         as it stands here{files}
-      </span>
-    </form>
+      </chakra.span>
+    </ActRow>
   );
 }
 
@@ -337,56 +338,59 @@ function Items({
       current = false;
     };
   }, [book, complain, row.customerId, text]);
-  if (!items) return <p className="soft">Reading …</p>;
+  if (!items) return <p data-tone="soft">Reading …</p>;
   return (
-    <div
-      style={{ maxHeight: 300, overflow: "auto", maxWidth: 900 }}
+    <Box
+      maxHeight="300px"
+      overflow="auto"
+      maxWidth="900px"
+
       tabIndex={0}
       role="group"
       aria-label={`What ${row.customer} had open`}
     >
-      <table className="small">
+      <DetailTable>
         <tbody>
           {items.map((item) => (
             <tr key={item.id}>
               <td>
                 <NextLink href={`/b/${book}/invoices/${item.id}`} prefetch={false}>
-                  <b className="strong">{item.number}</b>
+                  <b data-strong>{item.number}</b>
                 </NextLink>{" "}
                 {item.kind === "credit_note" ? "credit note" : (item.description ?? "")}
-                {item.site ? <span className="soft"> {item.site}</span> : null}
+                {item.site ? <span data-tone="soft"> {item.site}</span> : null}
               </td>
-              <td className="soft">
+              <td data-tone="soft">
                 {asked.by === "issued" || item.kind === "credit_note" ? "issued" : "due"}{" "}
                 {formatDay(item.on, today)}
               </td>
-              <td className="soft">{asked.spans[item.span]?.words}</td>
+              <td data-tone="soft">{asked.spans[item.span]?.words}</td>
               {item.currency === currency ? null : (
-                <td className="num soft">
-                  <Sum of={item.balance} currency={item.currency} />
+                <td data-numeric data-tone="soft">
+                  <Amount of={item.balance} currency={item.currency} />
                 </td>
               )}
-              <td className="num">
-                <Sum of={item.shown} currency={currency} />
+              <td data-numeric>
+                <Amount of={item.shown} currency={currency} />
               </td>
             </tr>
           ))}
           <tr>
-            <td className="soft">
+            <td data-tone="soft">
               <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>
                 the customer
               </NextLink>
             </td>
             <td />
             <td />
-            <td className="num">
-              <span className="total">
-                <Sum of={items.reduce((so, { shown }) => so + shown, 0)} currency={currency} />
-              </span>
+            <td data-numeric>
+              <Total>
+                <Amount of={items.reduce((so, { shown }) => so + shown, 0)} currency={currency} />
+              </Total>
             </td>
           </tr>
         </tbody>
-      </table>
-    </div>
+      </DetailTable>
+    </Box>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import { BarChart, LineChart } from "echarts/charts";
 import { AriaComponent, GridComponent, TooltipComponent } from "echarts/components";
 import * as echarts from "echarts/core";
@@ -105,5 +106,5 @@ export function FigureChart({
       chart.dispose();
     };
   }, [kind, names, resolvedTheme, series, unit]);
-  return <div ref={place} style={{ height: 150 }} role="img" aria-label={label} />;
+  return <Box height="150px" ref={place} role="img" aria-label={label} />;
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 
@@ -8,8 +9,12 @@ import { type Aging, type Bucket, BUCKETS, bucketWords } from "@/core/metrics";
 import { type Minor, sumOf } from "@/core/money";
 
 import type { Around } from "../history/types";
-import { Act } from "../kit/Act";
-import { Sum } from "../kit/Amount";
+import { Amount, Total } from "../kit/Amount";
+import { Act, RowButton } from "../kit/buttons";
+import { LineField } from "../kit/fields";
+import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
+import { ActRow, Halves, Section } from "../kit/layout";
+import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { FigureChart } from "./FigureChart";
@@ -60,27 +65,28 @@ export function FiguresPage({
   const [open, setOpen] = useState<Day | null>(null);
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {number(now?.dso ?? null)}{" "}
           <small>days sales outstanding; {number(now?.best ?? null)} if nothing were late</small>
-        </h1>
+        </Title>
         <ReportTabs at="figures" />
-        <div className="end">
+        <HeadingEnd>
           {(["csv", "xlsx", "pdf"] as const).map((format) => (
             <a
+              data-tone="soft"
               key={format}
-              className="soft"
+
               href={`/api/v1/b/${book}/export/figures?format=${format}`}
             >
               {format.toUpperCase()}
             </a>
           ))}
-        </div>
-      </div>
-      <div className="columns" tabIndex={0} role="group" aria-label="Figures">
-        <section>
-          <h2>By month</h2>
+        </HeadingEnd>
+      </PageHeading>
+      <Halves tabIndex={0} role="group" aria-label="Figures">
+        <Section>
+          <Subheading>By month</Subheading>
           <FigureChart
             label="Days sales outstanding by month"
             names={months.map(({ month }) => month)}
@@ -91,26 +97,26 @@ export function FiguresPage({
             kind="line"
             unit=" days"
           />
-          <table className="small" aria-label="Figures by month">
+          <DetailTable aria-label="Figures by month">
             <thead>
               <tr>
                 <th scope="col">Month</th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Sold
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Owed at its end
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   DSO
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Best
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   CEI
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Days late
                 </th>
               </tr>
@@ -119,39 +125,39 @@ export function FiguresPage({
               {[...months].reverse().map((one) => (
                 <tr key={one.month}>
                   <td>{one.month}</td>
-                  <td className="num">
+                  <td data-numeric>
                     <NextLink
                       href={`/b/${book}/invoices?state=all&issued=${one.month}`}
                       prefetch={false}
                     >
-                      <Sum of={one.sales} currency={currency} />
+                      <Amount of={one.sales} currency={currency} />
                     </NextLink>
                   </td>
-                  <td className="num">
+                  <td data-numeric>
                     <NextLink href={`?as-of=${one.end}`} prefetch={false}>
-                      <Sum of={one.receivables} currency={currency} />
+                      <Amount of={one.receivables} currency={currency} />
                     </NextLink>
                   </td>
-                  <td className="num">{number(one.dso)}</td>
-                  <td className="num">{number(one.best)}</td>
-                  <td className="num">{one.cei === null ? "–" : `${one.cei.toFixed(1)} %`}</td>
-                  <td className="num">{number(one.daysLate)}</td>
+                  <td data-numeric>{number(one.dso)}</td>
+                  <td data-numeric>{number(one.best)}</td>
+                  <td data-numeric>{one.cei === null ? "–" : `${one.cei.toFixed(1)} %`}</td>
+                  <td data-numeric>{number(one.daysLate)}</td>
                 </tr>
               ))}
             </tbody>
-          </table>
-          <p className="soft">
+          </DetailTable>
+          <p data-tone="soft">
             DSO: what is owed / sold in three months x their days. Best: the same of what is not
             due. CEI: (opening + sold - owed) / (opening + sold - not due). Days late: of what was
             paid in the month, by sum.
           </p>
           <Doubtful allowance={allowance} currency={currency} />
-        </section>
-        <section>
-          <h2>
+        </Section>
+        <Section>
+          <Subheading>
             Cash to expect{" "}
-            <span className="soft">by due dates, promises and each customer’s habit</span>
-          </h2>
+            <span data-tone="soft">by due dates, promises and each customer’s habit</span>
+          </Subheading>
           <FigureChart
             label="Cash to expect by week"
             names={weeks.map(({ from }) => formatDay(from, today))}
@@ -162,17 +168,17 @@ export function FiguresPage({
             kind="bar"
             unit=""
           />
-          <table className="small" aria-label="Cash to expect by week">
+          <DetailTable aria-label="Cash to expect by week">
             <thead>
               <tr>
                 <th scope="col">Week from</th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   At least
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Expected
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   At most
                 </th>
               </tr>
@@ -181,25 +187,23 @@ export function FiguresPage({
               {weeks.map((week) => (
                 <tr key={week.from}>
                   <td>{formatDay(week.from, today)}</td>
-                  <td className="num soft">
-                    <Sum of={week.least} currency={currency} dash />
+                  <td data-numeric data-tone="soft">
+                    <Amount of={week.least} currency={currency} dash />
                   </td>
-                  <td className="num">
+                  <td data-numeric>
                     {week.expected === 0 ? (
-                      <Sum of={0} currency={currency} dash />
+                      <Amount of={0} currency={currency} dash />
                     ) : (
-                      <button
-                        type="button"
-                        className="row-open"
+                      <RowButton
                         aria-expanded={open === week.from}
                         onClick={() => setOpen(open === week.from ? null : week.from)}
                       >
-                        <Sum of={week.expected} currency={currency} />
-                      </button>
+                        <Amount of={week.expected} currency={currency} />
+                      </RowButton>
                     )}
                   </td>
-                  <td className="num soft">
-                    <Sum of={week.most} currency={currency} dash />
+                  <td data-numeric data-tone="soft">
+                    <Amount of={week.most} currency={currency} dash />
                   </td>
                 </tr>
               ))}
@@ -207,47 +211,47 @@ export function FiguresPage({
                 <WeekItems key={open} from={open} book={book} currency={currency} today={today} />
               )}
               <tr>
-                <td className="soft">together</td>
+                <td data-tone="soft">together</td>
                 <td />
-                <td className="num">
-                  <span className="total">
-                    <Sum of={sumOf(weeks, ({ expected }) => expected)} currency={currency} />
-                  </span>
+                <td data-numeric>
+                  <Total>
+                    <Amount of={sumOf(weeks, ({ expected }) => expected)} currency={currency} />
+                  </Total>
                 </td>
                 <td />
               </tr>
             </tbody>
-          </table>
-          <p className="soft">
+          </DetailTable>
+          <p data-tone="soft">
             Four weeks ago, on {formatDay(before.asOf, today)},{" "}
-            <Sum of={before.expected} currency={currency} /> of what was open then was expected
-            until now; <Sum of={before.came} currency={currency} /> of it came (what waits in Match
-            is not in it yet).
+            <Amount of={before.expected} currency={currency} /> of what was open then was expected
+            until now; <Amount of={before.came} currency={currency} /> of it came (what waits in
+            Match is not in it yet).
           </p>
-          <h2>Worth calling first</h2>
-          <table className="small" aria-label="Worth calling first">
+          <Subheading>Worth calling first</Subheading>
+          <DetailTable aria-label="Worth calling first">
             <tbody>
               {calls.map((one) => (
                 <tr key={one.customerId}>
-                  <td style={{ verticalAlign: "baseline", width: 190 }}>
+                  <Cell verticalAlign="baseline" width="190px">
                     <NextLink href={`/b/${book}/overdue?open=${one.customerId}`} prefetch={false}>
                       {one.name}
                     </NextLink>
-                  </td>
-                  <td className="soft" style={{ whiteSpace: "normal" }}>
+                  </Cell>
+                  <td data-tone="soft" data-wrap>
                     {one.why}
                   </td>
                 </tr>
               ))}
               {calls.length === 0 ? (
                 <tr>
-                  <td className="good">✓ Nobody: nothing is late that does not wait.</td>
+                  <td data-tone="good">✓ Nobody: nothing is late that does not wait.</td>
                 </tr>
               ) : null}
             </tbody>
-          </table>
-        </section>
-      </div>
+          </DetailTable>
+        </Section>
+      </Halves>
     </>
   );
 }
@@ -280,17 +284,19 @@ function WeekItems({ from, book, currency, today }: { from: Day } & Around): Rea
   }, [book, complain, from]);
   return (
     <tr>
-      <td colSpan={4} style={{ padding: 0 }}>
-        <div
-          style={{ maxHeight: 220, overflow: "auto" }}
+      <Cell padding="0" colSpan={4}>
+        <Box
+          maxHeight="220px"
+          overflow="auto"
+
           tabIndex={0}
           role="group"
           aria-label={`Expected in the week from ${formatDay(from, today)}`}
         >
           {items === null ? (
-            <p className="soft">Reading …</p>
+            <p data-tone="soft">Reading …</p>
           ) : (
-            <table className="small">
+            <DetailTable>
               <tbody>
                 {items.map((one) => (
                   <tr key={one.itemId}>
@@ -299,26 +305,27 @@ function WeekItems({ from, book, currency, today }: { from: Day } & Around): Rea
                         {one.number}
                       </NextLink>{" "}
                       <NextLink
-                        className="soft"
+                        data-tone="soft"
+
                         href={`/b/${book}/customers/${one.customerId}`}
                         prefetch={false}
                       >
                         {one.customer}
                       </NextLink>
                     </td>
-                    <td className="soft">
+                    <td data-tone="soft">
                       {one.promised ? "promised" : `due ${formatDay(one.dueOn, today)}`}
                     </td>
-                    <td className="num">
-                      <Sum of={one.amount} currency={currency} />
+                    <td data-numeric>
+                      <Amount of={one.amount} currency={currency} />
                     </td>
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </DetailTable>
           )}
-        </div>
-      </td>
+        </Box>
+      </Cell>
     </tr>
   );
 }
@@ -329,23 +336,23 @@ function Doubtful({ allowance, currency }: Pick<Props, "allowance" | "currency">
   const changed = BUCKETS.some((bucket) => percent[bucket] !== allowance.percent[bucket]);
   return (
     <>
-      <h2>
-        Doubtful debts <span className="soft">by age</span>
-      </h2>
-      <table className="small" aria-label="Doubtful debts by age">
+      <Subheading>
+        Doubtful debts <span data-tone="soft">by age</span>
+      </Subheading>
+      <DetailTable aria-label="Doubtful debts by age">
         <tbody>
           {BUCKETS.map((bucket) => (
             <tr key={bucket}>
               <td>{bucketWords(bucket)}</td>
-              <td className="num">
+              <td data-numeric>
                 <NextLink href="?" prefetch={false}>
-                  <Sum of={allowance.aging[bucket]} currency={currency} dash />
+                  <Amount of={allowance.aging[bucket]} currency={currency} dash />
                 </NextLink>
               </td>
-              <td className="num soft">
-                <input
-                  className="sumfield"
-                  style={{ width: 48 }}
+              <td data-numeric data-tone="soft">
+                <LineField
+                  width="48px"
+
                   inputMode="decimal"
                   aria-label={`Per cent doubtful, ${bucketWords(bucket)}`}
                   value={percent[bucket]}
@@ -353,32 +360,32 @@ function Doubtful({ allowance, currency }: Pick<Props, "allowance" | "currency">
                 />{" "}
                 %
               </td>
-              <td className="num">
-                <Sum of={allowance.byBucket[bucket]} currency={currency} dash />
+              <td data-numeric>
+                <Amount of={allowance.byBucket[bucket]} currency={currency} dash />
               </td>
             </tr>
           ))}
           <tr>
-            <td className="soft">the allowance should be</td>
+            <td data-tone="soft">the allowance should be</td>
             <td />
             <td />
-            <td className="num">
-              <span className="total">
-                <Sum of={allowance.sum} currency={currency} />
-              </span>
+            <td data-numeric>
+              <Total>
+                <Amount of={allowance.sum} currency={currency} />
+              </Total>
             </td>
           </tr>
           <tr>
-            <td className="soft">it stands at</td>
+            <td data-tone="soft">it stands at</td>
             <td />
             <td />
-            <td className="num">
-              <Sum of={allowance.stands} currency={currency} />
+            <td data-numeric>
+              <Amount of={allowance.stands} currency={currency} />
             </td>
           </tr>
         </tbody>
-      </table>
-      <div className="acts">
+      </DetailTable>
+      <ActRow>
         {changed ? (
           <Act
             main
@@ -393,7 +400,7 @@ function Doubtful({ allowance, currency }: Pick<Props, "allowance" | "currency">
           </Act>
         ) : null}
         {allowance.entry === 0 ? (
-          <span className="good">✓ It stands where it should.</span>
+          <span data-tone="good">✓ It stands where it should.</span>
         ) : (
           <Act
             onClick={() =>
@@ -404,10 +411,10 @@ function Doubtful({ allowance, currency }: Pick<Props, "allowance" | "currency">
             }
             disabled={busy || changed}
           >
-            Post the difference of <Sum of={allowance.entry} currency={currency} />
+            Post the difference of <Amount of={allowance.entry} currency={currency} />
           </Act>
         )}
-      </div>
+      </ActRow>
     </>
   );
 }

@@ -1,6 +1,8 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import { TabLine } from "../kit/headings";
+
 const REPORTS = [
   ["aging", "Aging"],
   ["figures", "Figures"],
@@ -10,7 +12,7 @@ const REPORTS = [
 /** The reports beside each other. */
 export function ReportTabs({ at }: { at: (typeof REPORTS)[number][0] }): ReactNode {
   return (
-    <div className="tabs">
+    <TabLine>
       {REPORTS.map(([name, words]) => (
         <NextLink
           key={name}
@@ -21,6 +23,6 @@ export function ReportTabs({ at }: { at: (typeof REPORTS)[number][0] }): ReactNo
           {words}
         </NextLink>
       ))}
-    </div>
+    </TabLine>
   );
 }

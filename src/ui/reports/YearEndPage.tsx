@@ -8,6 +8,10 @@ import { type CashMonth, type CreditAge, creditAgeWords } from "@/core/metrics";
 import { formatAmount, type Minor, sumOf } from "@/core/money";
 
 import type { Around } from "../history/types";
+import { Total } from "../kit/Amount";
+import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
+import { Halves, Section } from "../kit/layout";
+import { DetailTable } from "../kit/tables";
 import { ReportTabs } from "./ReportTabs";
 
 type Gross = { account: string; months: Minor[]; sum: Minor };
@@ -40,49 +44,49 @@ export function YearPage(props: Props): ReactNode {
   const amount = (of: number): string => formatAmount(of, currency, { dash: true });
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {formatAmount(
             sumOf(gross, ({ sum }) => sum),
             currency,
           )}{" "}
           <small>gross receipts by processors, {year}</small>
-        </h1>
+        </Title>
         <ReportTabs at="year" />
-        <div className="end">
+        <HeadingEnd>
           <NextLink href={`?show=year&year=${Number(year) - 1}`} prefetch={false}>
             year before
           </NextLink>
           <NextLink href={`?show=year&year=${Number(year) + 1}`} prefetch={false}>
             year after
           </NextLink>
-          <a className="soft" href={`/api/v1/b/${book}/export/year?year=${year}`}>
+          <a data-tone="soft" href={`/api/v1/b/${book}/export/year?year=${year}`}>
             CSV
           </a>
-        </div>
-      </div>
-      <div
-        className="columns"
+        </HeadingEnd>
+      </PageHeading>
+      <Halves
+        gridTemplateColumns="minmax(0, 3fr) minmax(0, 2fr)"
+
         tabIndex={0}
         role="group"
         aria-label="Figures of the year"
-        style={{ gridTemplateColumns: "minmax(0, 3fr) minmax(0, 2fr)" }}
       >
-        <section>
-          <h2>
+        <Section>
+          <Subheading>
             Gross by month{" "}
-            <span className="soft">before fees and refunds, as a processor reports it</span>
-          </h2>
-          <table className="small" aria-label="Gross receipts by month">
+            <span data-tone="soft">before fees and refunds, as a processor reports it</span>
+          </Subheading>
+          <DetailTable aria-label="Gross receipts by month">
             <thead>
               <tr>
                 <th scope="col">Month</th>
                 {gross.map(({ account }) => (
-                  <th key={account} scope="col" className="num">
+                  <th data-numeric key={account} scope="col">
                     {account}
                   </th>
                 ))}
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   All
                 </th>
               </tr>
@@ -92,45 +96,45 @@ export function YearPage(props: Props): ReactNode {
                 <tr key={month}>
                   <td>{month}</td>
                   {gross.map(({ account, months }) => (
-                    <td key={account} className="num sum">
+                    <td data-numeric data-sum key={account}>
                       {amount(months[at] ?? 0)}
                     </td>
                   ))}
-                  <td className="num sum">
+                  <td data-numeric data-sum>
                     {amount(sumOf(gross, ({ months }) => months[at] ?? 0))}
                   </td>
                 </tr>
               ))}
               <tr>
-                <td className="soft">{year}</td>
+                <td data-tone="soft">{year}</td>
                 {gross.map(({ account, sum }) => (
-                  <td key={account} className="num">
-                    <span className="total">{formatAmount(sum, currency)}</span>
+                  <td data-numeric key={account}>
+                    <Total>{formatAmount(sum, currency)}</Total>
                   </td>
                 ))}
-                <td className="num">
-                  <span className="total">
+                <td data-numeric>
+                  <Total>
                     {formatAmount(
                       sumOf(gross, ({ sum }) => sum),
                       currency,
                     )}
-                  </span>
+                  </Total>
                 </td>
               </tr>
             </tbody>
-          </table>
-          <h2>Income on the cash basis</h2>
-          <table className="small" aria-label="Income on the cash basis">
+          </DetailTable>
+          <Subheading>Income on the cash basis</Subheading>
+          <DetailTable aria-label="Income on the cash basis">
             <thead>
               <tr>
                 <th scope="col">Month</th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Paid on invoices
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Tax in it
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Income
                 </th>
               </tr>
@@ -139,39 +143,45 @@ export function YearPage(props: Props): ReactNode {
               {cash.months.map((one) => (
                 <tr key={one.month}>
                   <td>{MONTHS[Number(one.month.slice(5)) - 1]}</td>
-                  <td className="num sum">{amount(one.received)}</td>
-                  <td className="num sum">{amount(one.tax)}</td>
-                  <td className="num sum">{amount(one.income)}</td>
+                  <td data-numeric data-sum>
+                    {amount(one.received)}
+                  </td>
+                  <td data-numeric data-sum>
+                    {amount(one.tax)}
+                  </td>
+                  <td data-numeric data-sum>
+                    {amount(one.income)}
+                  </td>
                 </tr>
               ))}
               <tr>
-                <td className="soft">{year}</td>
-                <td className="num">
-                  <span className="total">{formatAmount(cash.received, currency)}</span>
+                <td data-tone="soft">{year}</td>
+                <td data-numeric>
+                  <Total>{formatAmount(cash.received, currency)}</Total>
                 </td>
-                <td className="num">
-                  <span className="total">{formatAmount(cash.tax, currency)}</span>
+                <td data-numeric>
+                  <Total>{formatAmount(cash.tax, currency)}</Total>
                 </td>
-                <td className="num">
-                  <span className="total">{formatAmount(cash.income, currency)}</span>
+                <td data-numeric>
+                  <Total>{formatAmount(cash.income, currency)}</Total>
                 </td>
               </tr>
             </tbody>
-          </table>
-        </section>
-        <section>
-          <h2>Tax payable by code</h2>
-          <table className="small" aria-label="Tax payable">
+          </DetailTable>
+        </Section>
+        <Section>
+          <Subheading>Tax payable by code</Subheading>
+          <DetailTable aria-label="Tax payable">
             <thead>
               <tr>
                 <th scope="col">Code</th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Charged
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Taken off
                 </th>
-                <th scope="col" className="num">
+                <th data-numeric scope="col">
                   Stands at
                 </th>
               </tr>
@@ -182,16 +192,22 @@ export function YearPage(props: Props): ReactNode {
                   <td>
                     {one.code} {one.name}
                   </td>
-                  <td className="num sum">{amount(one.charged)}</td>
-                  <td className="num sum">{amount(one.less)}</td>
-                  <td className="num sum">{amount(one.balance)}</td>
+                  <td data-numeric data-sum>
+                    {amount(one.charged)}
+                  </td>
+                  <td data-numeric data-sum>
+                    {amount(one.less)}
+                  </td>
+                  <td data-numeric data-sum>
+                    {amount(one.balance)}
+                  </td>
                 </tr>
               ))}
             </tbody>
-          </table>
+          </DetailTable>
           <Unclaimed {...props} />
-        </section>
-      </div>
+        </Section>
+      </Halves>
     </>
   );
 }
@@ -200,29 +216,31 @@ export function YearPage(props: Props): ReactNode {
 function Unclaimed({ credits, book, currency, today }: Props): ReactNode {
   return (
     <>
-      <h2>Credit on account by age</h2>
-      <table className="small" aria-label="Credit on account by age">
+      <Subheading>Credit on account by age</Subheading>
+      <DetailTable aria-label="Credit on account by age">
         <tbody>
           {credits.ages.map(({ age, sum, count }) => (
             <tr key={age}>
               <td>{creditAgeWords(age)}</td>
-              <td className="soft">
+              <td data-tone="soft">
                 {count} {count === 1 ? "receipt" : "receipts"}
               </td>
-              <td className="num sum">{formatAmount(sum, currency, { dash: true })}</td>
+              <td data-numeric data-sum>
+                {formatAmount(sum, currency, { dash: true })}
+              </td>
             </tr>
           ))}
           <tr>
-            <td className="soft">in all</td>
+            <td data-tone="soft">in all</td>
             <td />
-            <td className="num">
-              <span className="total">{formatAmount(credits.sum, currency)}</span>
+            <td data-numeric>
+              <Total>{formatAmount(credits.sum, currency)}</Total>
             </td>
           </tr>
         </tbody>
-      </table>
+      </DetailTable>
       {credits.oldest.length > 0 ? (
-        <table className="small" aria-label="Oldest credits">
+        <DetailTable aria-label="Oldest credits">
           <tbody>
             {credits.oldest.slice(0, 12).map((one) => (
               <tr key={one.receiptId}>
@@ -231,14 +249,16 @@ function Unclaimed({ credits, book, currency, today }: Props): ReactNode {
                     {one.name}
                   </NextLink>
                 </td>
-                <td className="soft">since {formatDay(one.since, today)}</td>
-                <td className="num sum">{formatAmount(one.sum, currency)}</td>
+                <td data-tone="soft">since {formatDay(one.since, today)}</td>
+                <td data-numeric data-sum>
+                  {formatAmount(one.sum, currency)}
+                </td>
               </tr>
             ))}
           </tbody>
-        </table>
+        </DetailTable>
       ) : (
-        <p className="good">✓ Nobody has anything on account.</p>
+        <p data-tone="good">✓ Nobody has anything on account.</p>
       )}
     </>
   );

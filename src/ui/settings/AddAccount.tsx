@@ -7,8 +7,9 @@ import { z } from "zod";
 
 import { type Currency, currencyOf, parseAmount } from "@/core/money";
 
-import { Act } from "../kit/Act";
-import { Choice, TextField } from "../kit/Field";
+import { Act } from "../kit/buttons";
+import { Choice, TextField } from "../kit/fields";
+import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 
 const code = z
@@ -19,7 +20,7 @@ const name = z.string().trim().min(1, "What do you call it?").max(80);
 const grid = {
   display: "grid",
   gridTemplateColumns: "1fr 1fr",
-  gap: 10,
+  gap: "10px",
   padding: "8px 0",
 } as const;
 
@@ -62,12 +63,12 @@ export function AddBank({ currency }: { currency: Currency }): ReactNode {
   });
   if (!adding)
     return (
-      <div className="acts">
+      <ActRow>
         <Act onClick={() => setAdding(true)}>Add a bank account</Act>
-      </div>
+      </ActRow>
     );
   return (
-    <form onSubmit={(event) => void add(event)} noValidate style={grid}>
+    <Form onSubmit={(event) => void add(event)} noValidate {...grid}>
       <TextField
         label="Name of the bank account"
         autoFocus
@@ -93,13 +94,13 @@ export function AddBank({ currency }: { currency: Currency }): ReactNode {
         {...register("openingBalance")}
         error={errors.openingBalance?.message}
       />
-      <div className="acts">
+      <ActRow>
         <Act main type="submit" disabled={busy}>
           Add it
         </Act>
         <Act onClick={() => setAdding(false)}>Not now</Act>
-      </div>
-    </form>
+      </ActRow>
+    </Form>
   );
 }
 
@@ -146,12 +147,12 @@ export function AddProcessor({ currency }: { currency: Currency }): ReactNode {
   });
   if (!adding)
     return (
-      <div className="acts">
+      <ActRow>
         <Act onClick={() => setAdding(true)}>Add a processor account</Act>
-      </div>
+      </ActRow>
     );
   return (
-    <form onSubmit={(event) => void add(event)} noValidate style={grid}>
+    <Form onSubmit={(event) => void add(event)} noValidate {...grid}>
       <TextField
         label="Name of the processor account"
         autoFocus
@@ -191,12 +192,12 @@ export function AddProcessor({ currency }: { currency: Currency }): ReactNode {
         ]}
         {...register("feeBilling")}
       />
-      <div className="acts">
+      <ActRow>
         <Act main type="submit" disabled={busy}>
           Add it
         </Act>
         <Act onClick={() => setAdding(false)}>Not now</Act>
-      </div>
-    </form>
+      </ActRow>
+    </Form>
   );
 }

@@ -4,7 +4,10 @@ import { type ReactNode, useState } from "react";
 
 import { addDays, type Day, formatDay } from "@/core/calendar";
 
-import { Act } from "../kit/Act";
+import { Act } from "../kit/buttons";
+import { LineField } from "../kit/fields";
+import { Subheading } from "../kit/headings";
+import { ActRow } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 
 /** The day up to which nothing moves any more, set and lifted with a reason. */
@@ -18,38 +21,40 @@ export function ClosedDays({ lockedTo, today }: { lockedTo: Day | null; today: D
     });
   return (
     <>
-      <h2>Closed days</h2>
+      <Subheading>Closed days</Subheading>
       <p>
         {lockedTo === null ? (
-          <span className="soft">Every day is open.</span>
+          <span data-tone="soft">Every day is open.</span>
         ) : (
           <>
-            Closed up to <b className="strong">{formatDay(lockedTo, today)}</b>. What comes late
-            stands on {formatDay(addDays(lockedTo, 1), today)}, and says for which day it is.
+            Closed up to <b data-strong>{formatDay(lockedTo, today)}</b>. What comes late stands on{" "}
+            {formatDay(addDays(lockedTo, 1), today)}, and says for which day it is.
           </>
         )}
       </p>
-      <form
-        className="acts"
+      <ActRow
+        as="form"
+
         onSubmit={(event) => {
           event.preventDefault();
           set(to, "Those days are closed.");
         }}
       >
-        <label className="soft">
+        <label data-tone="soft">
           up to{" "}
-          <input
+          <LineField
+            kind="plain"
             type="date"
-            className="sumfield"
-            style={{ fontFamily: "inherit" }}
+
             value={to}
             max={addDays(today, -1)}
             onChange={(event) => setTo(event.target.value)}
           />
         </label>
-        <input
-          className="sumfield words"
-          style={{ width: 220 }}
+        <LineField
+          kind="words"
+          width="220px"
+
           aria-label="Why days are closed or opened"
           placeholder="why, in a few words"
           maxLength={200}
@@ -67,7 +72,7 @@ export function ClosedDays({ lockedTo, today }: { lockedTo: Day | null; today: D
             Open all again
           </Act>
         )}
-      </form>
+      </ActRow>
     </>
   );
 }

@@ -2,7 +2,11 @@
 
 import { type ReactNode, useState } from "react";
 
-import { Act } from "../kit/Act";
+import { Act, RowButton } from "../kit/buttons";
+import { LineField } from "../kit/fields";
+import { Subheading } from "../kit/headings";
+import { ActRow } from "../kit/layout";
+import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 
 /** Who works in the book, until there is sign-in. What each does bears the name that the header shows. */
@@ -15,17 +19,17 @@ export function People({ people }: { people: readonly string[] }): ReactNode {
     });
   return (
     <>
-      <h2>People</h2>
-      <table className="small" aria-label="People">
+      <Subheading>People</Subheading>
+      <DetailTable aria-label="People">
         <tbody>
           {people.map((one) => (
             <tr key={one}>
               <td>{one}</td>
-              <td className="num">
+              <td data-numeric>
                 {people.length > 1 ? (
-                  <button
-                    type="button"
-                    className="row-open soft"
+                  <RowButton
+                    data-tone="soft"
+
                     disabled={busy}
                     onClick={() =>
                       keep(
@@ -35,24 +39,26 @@ export function People({ people }: { people: readonly string[] }): ReactNode {
                     }
                   >
                     take off the list
-                  </button>
+                  </RowButton>
                 ) : null}
               </td>
             </tr>
           ))}
         </tbody>
-      </table>
-      <form
-        className="acts"
+      </DetailTable>
+      <ActRow
+        as="form"
+
         onSubmit={(event) => {
           event.preventDefault();
           if (name.trim() !== "")
             keep([...people, name.trim()], `${name.trim()} can be chosen in the header now.`);
         }}
       >
-        <input
-          className="sumfield words"
-          style={{ width: 200 }}
+        <LineField
+          kind="words"
+          width="200px"
+
           aria-label="Name of a person"
           placeholder="another name"
           maxLength={40}
@@ -62,8 +68,8 @@ export function People({ people }: { people: readonly string[] }): ReactNode {
         <Act type="submit" disabled={busy || name.trim() === ""}>
           Add
         </Act>
-      </form>
-      <p className="soft">A write-off over the limit for small differences needs two of them.</p>
+      </ActRow>
+      <p data-tone="soft">A write-off over the limit for small differences needs two of them.</p>
     </>
   );
 }

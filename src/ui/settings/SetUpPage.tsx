@@ -1,5 +1,6 @@
 "use client";
 
+import { Box, chakra } from "@chakra-ui/react";
 import { zodResolver } from "@hookform/resolvers/zod";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
@@ -10,8 +11,11 @@ import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, parseAmount, toDecimal } from "@/core/money";
 
 import type { Around } from "../history/types";
-import { Act } from "../kit/Act";
-import { TextField } from "../kit/Field";
+import { Act } from "../kit/buttons";
+import { LineField, TextField, Tick } from "../kit/fields";
+import { PageHeading, Subheading, Title } from "../kit/headings";
+import { FactList, Form, Halves, Section } from "../kit/layout";
+import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { AddBank, AddProcessor } from "./AddAccount";
 import { ClosedDays } from "./ClosedDays";
@@ -53,59 +57,61 @@ export function SetUpPage(props: Props): ReactNode {
   const ready = processors.length > 0 && banks.length > 0;
   return (
     <>
-      <div className="heading">
-        <h1>
+      <PageHeading>
+        <Title>
           {settings.name}{" "}
           <small>
             kept in {currency}, from {formatDay(settings.cutOverOn, today)}
           </small>
-        </h1>
+        </Title>
         {ready ? null : (
-          <span className="waits">
+          <span data-tone="waits">
             Add the bank account and the processor account, then take in the customers under{" "}
             <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.
           </span>
         )}
-      </div>
-      <div className="columns">
-        <section>
-          <h2>Bank accounts</h2>
-          <table className="small" aria-label="Bank accounts">
+      </PageHeading>
+      <Halves>
+        <Section>
+          <Subheading>Bank accounts</Subheading>
+          <DetailTable aria-label="Bank accounts">
             <tbody>
               {banks.map((bank) => (
                 <tr key={bank.code}>
                   <td>
-                    <b className="strong">{bank.name}</b>{" "}
-                    <span className="soft">
+                    <b data-strong>{bank.name}</b>{" "}
+                    <span data-tone="soft">
                       {bank.code}
                       {bank.lastFour ? `, ends in ${bank.lastFour}` : ""}
                     </span>
                   </td>
-                  <td className="soft">opened with</td>
-                  <td className="num sum">{formatAmount(bank.openingBalance, currency)}</td>
+                  <td data-tone="soft">opened with</td>
+                  <td data-numeric data-sum>
+                    {formatAmount(bank.openingBalance, currency)}
+                  </td>
                 </tr>
               ))}
               {banks.length === 0 ? (
                 <tr>
-                  <td className="soft">None yet.</td>
+                  <td data-tone="soft">None yet.</td>
                 </tr>
               ) : null}
             </tbody>
-          </table>
+          </DetailTable>
           <AddBank currency={currency} />
-          <h2>Processor accounts</h2>
-          <table className="small" aria-label="Processor accounts">
+          <Subheading>Processor accounts</Subheading>
+          <DetailTable aria-label="Processor accounts">
             <tbody>
               {processors.map((one) => (
                 <tr key={one.code}>
                   <td>
-                    <b className="strong">{one.name}</b>{" "}
-                    <span className="soft">
+                    <b data-strong>{one.name}</b>{" "}
+                    <span data-tone="soft">
                       {one.code}
                       {one.currency === currency ? "" : `, in ${one.currency}`}
                     </span>
                   </td>
-                  <td className="soft">
+                  <td data-tone="soft">
                     pays out after {one.delayDays} banking {one.delayDays === 1 ? "day" : "days"}
                     {one.descriptor ? `, “${one.descriptor}” on the statement` : ""}
                   </td>
@@ -113,17 +119,17 @@ export function SetUpPage(props: Props): ReactNode {
               ))}
               {processors.length === 0 ? (
                 <tr>
-                  <td className="soft">None yet.</td>
+                  <td data-tone="soft">None yet.</td>
                 </tr>
               ) : null}
             </tbody>
-          </table>
+          </DetailTable>
           <AddProcessor currency={currency} />
           <People people={settings.people} />
           <ClosedDays lockedTo={settings.lockedTo} today={today} />
-        </section>
+        </Section>
         <Facts settings={settings} currency={currency} />
-      </div>
+      </Halves>
     </>
   );
 }
@@ -217,12 +223,15 @@ function Facts({ settings, currency }: { settings: Settings; currency: Currency 
       ),
   );
   return (
-    <section>
-      <h2>The book</h2>
-      <form
+    <Section>
+      <Subheading>The book</Subheading>
+      <Form
+        display="grid"
+        gridTemplateColumns="1fr 1fr"
+        gap="12px"
+        paddingBottom="12px"
         onSubmit={(event) => void keep(event)}
         noValidate
-        style={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 12, paddingBottom: 12 }}
       >
         <TextField label="Business" {...register("name")} error={errors.name?.message} />
         <TextField label="Time zone" {...register("timeZone")} error={errors.timeZone?.message} />
@@ -260,45 +269,45 @@ function Facts({ settings, currency }: { settings: Settings; currency: Currency 
           placeholder="none"
           help="Charged to the customer as an open item of its own."
         />
-        <div>
-          <p className="soft" style={{ fontSize: 13, margin: "0 0 6px" }}>
+        <Box>
+          <chakra.p data-tone="soft" fontSize="13px" margin="0 0 6px">
             The tax owed is lowered by
-          </p>
-          <label style={{ marginRight: 16 }}>
-            <input type="checkbox" {...register("taxOnDiscounts")} /> discounts
-          </label>
+          </chakra.p>
+          <chakra.label marginRight="16px">
+            <Tick {...register("taxOnDiscounts")} /> discounts
+          </chakra.label>
           <label>
-            <input type="checkbox" {...register("taxOnBadDebts")} /> bad debts
+            <Tick {...register("taxOnBadDebts")} /> bad debts
           </label>
-        </div>
+        </Box>
         <TextField
           label="Days between two letters, at least"
           inputMode="numeric"
           {...register("letterInterval")}
           error={errors.letterInterval?.message}
         />
-        <div>
-          <p className="soft" style={{ fontSize: 13, margin: "0 0 6px" }}>
+        <Box>
+          <chakra.p data-tone="soft" fontSize="13px" margin="0 0 6px">
             Letters that may go by themselves go on
-          </p>
+          </chakra.p>
           {WEEKDAYS.map((name, at) => (
-            <label key={name} style={{ marginRight: 9 }}>
-              <input type="checkbox" value={at + 1} {...register("weekdays")} /> {name}
-            </label>
+            <chakra.label marginRight="9px" key={name}>
+              <Tick value={at + 1} {...register("weekdays")} /> {name}
+            </chakra.label>
           ))}
-          <label className="soft">
+          <label data-tone="soft">
             at{" "}
-            <input
-              className="sumfield"
-              style={{ width: 34 }}
+            <LineField
+              width="34px"
+
               inputMode="numeric"
               aria-label="Hour"
               {...register("hour")}
             />{" "}
             o’clock
           </label>
-          {errors.hour ? <p className="off">{errors.hour.message}</p> : null}
-        </div>
+          {errors.hour ? <p data-tone="off">{errors.hour.message}</p> : null}
+        </Box>
         <TextField
           label="Customers reach this server at"
           {...register("linkBase")}
@@ -312,7 +321,7 @@ function Facts({ settings, currency }: { settings: Settings; currency: Currency 
           {...register("replyTo")}
           error={errors.replyTo?.message}
         />
-        <div style={{ gridColumn: "1 / -1" }}>
+        <Box gridColumn="1 / -1">
           <TextField
             label="Mail server (SMTP)"
             {...register("smtpUrl")}
@@ -320,18 +329,18 @@ function Facts({ settings, currency }: { settings: Settings; currency: Currency 
             placeholder="none: letters stay in the outbox"
             help="Every letter is written to the outbox as a file; with a server it is sent as well."
           />
-        </div>
-        <div>
+        </Box>
+        <Box>
           <Act main type="submit" disabled={busy || !isDirty}>
             Keep these
           </Act>
-        </div>
-      </form>
+        </Box>
+      </Form>
       {settings.clock ? (
-        <p className="soft">
+        <p data-tone="soft">
           This book’s clock stands at {formatDay(settings.clock)}: it is for practice.
         </p>
       ) : null}
-    </section>
+    </Section>
   );
 }

@@ -1,10 +1,11 @@
 "use client";
 
-import { Dialog } from "@chakra-ui/react";
+import { chakra, Dialog } from "@chakra-ui/react";
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
 import { type ReactNode, useEffect, useState } from "react";
 
+import { EmptyState } from "../kit/layout";
 import { load } from "./send";
 
 type Found = { kind: string; id: number; words: string; more: string };
@@ -26,6 +27,26 @@ const PAGES = [
   "reports",
   "settings",
 ];
+
+const Kind = chakra("span", { base: { width: "70px", color: "soft" } });
+const Words = chakra("span", { base: { flex: 1 } });
+/** The list that narrows while one types, on our paper. */
+const Finder = chakra(Command, {
+  base: {
+    "& [cmdk-list]": { maxHeight: "420px", overflow: "auto", padding: "6px 0" },
+    "& [cmdk-item]": { display: "flex", gap: "12px", padding: "7px 12px", cursor: "pointer" },
+    "& [cmdk-item][data-selected=true]": { background: "strip" },
+    "& [cmdk-input]": {
+      width: "100%",
+      border: 0,
+      borderBottom: "1px solid {colors.rule}",
+      padding: "12px",
+      background: "transparent",
+      fontSize: "16px",
+      color: "ink",
+    },
+  },
+});
 
 /** Finds anything: a customer, an invoice number, a sum, a receipt, a page. */
 export function Find({ book, close }: { book: string; close: () => void }): ReactNode {
@@ -69,7 +90,7 @@ export function Find({ book, close }: { book: string; close: () => void }): Reac
           borderRadius="4px"
           aria-label="Find"
         >
-          <Command shouldFilter={false} label="Find">
+          <Finder shouldFilter={false} label="Find">
             <Command.Input
               autoFocus
               value={text}
@@ -78,9 +99,9 @@ export function Find({ book, close }: { book: string; close: () => void }): Reac
             />
             <Command.List>
               <Command.Empty>
-                <div className="empty">
+                <EmptyState>
                   Nothing is called that. Try part of a name, or a sum with its cents.
-                </div>
+                </EmptyState>
               </Command.Empty>
               {found.map((one) => (
                 <Command.Item
@@ -88,18 +109,14 @@ export function Find({ book, close }: { book: string; close: () => void }): Reac
                   value={`${one.kind}${one.id}`}
                   onSelect={() => go(`${PLACES[one.kind] ?? "books"}/${one.id}`)}
                 >
-                  <span className="soft" style={{ width: 70 }}>
-                    {one.kind}
-                  </span>
-                  <span style={{ flex: 1 }}>{one.words}</span>
-                  <span className="soft">{one.more}</span>
+                  <Kind>{one.kind}</Kind>
+                  <Words>{one.words}</Words>
+                  <span data-tone="soft">{one.more}</span>
                 </Command.Item>
               ))}
               {pages.map((page) => (
                 <Command.Item key={page} value={`page ${page}`} onSelect={() => go(page)}>
-                  <span className="soft" style={{ width: 70 }}>
-                    page
-                  </span>
+                  <Kind>page</Kind>
                   <span>
                     {page[0]?.toUpperCase()}
                     {page.slice(1)}
@@ -107,7 +124,7 @@ export function Find({ book, close }: { book: string; close: () => void }): Reac
                 </Command.Item>
               ))}
             </Command.List>
-          </Command>
+          </Finder>
         </Dialog.Content>
       </Dialog.Positioner>
     </Dialog.Root>

@@ -2,6 +2,7 @@
 
 import { type ReactNode, useEffect, useState } from "react";
 
+import { PageFrame, Sheet } from "../kit/sheets";
 import { Notices } from "./Notices";
 import { ProofStrip } from "./ProofStrip";
 import { Run } from "./Run";
@@ -43,18 +44,16 @@ export function Frame({ shell, counted, change, children }: Props): ReactNode {
   const [last, setLast] = useState(counted);
   if (facts !== null && facts !== last) setLast(facts);
   return (
-    <div className="page">
+    <PageFrame>
       <Run shell={shell} left={(facts ?? last)?.left ?? null} />
       <Notices book={book}>
-        <main className="sheet" id="sheet">
-          {children}
-        </main>
+        <Sheet id="sheet">{children}</Sheet>
       </Notices>
       <ProofStrip
         shell={shell}
         strip={facts?.strip ?? null}
         problem={facts === null && late?.change === change ? late.problem : null}
       />
-    </div>
+    </PageFrame>
   );
 }

@@ -3,6 +3,8 @@
 import { Dialog } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
+import { FactList } from "../kit/layout";
+
 const KEYS: readonly (readonly [string, string])[] = [
   ["↑ ↓", "the row before, the row after"],
   ["Enter", "the main thing on the open row, as its button says"],
@@ -44,14 +46,14 @@ export function Keys({ close }: { close: () => void }): ReactNode {
           <Dialog.Title fontSize="16px" mb="3">
             Keys
           </Dialog.Title>
-          <dl className="facts">
+          <FactList>
             {KEYS.map(([key, does]) => [
               <dt key={key}>
                 <kbd>{key}</kbd>
               </dt>,
               <dd key={does}>{does}</dd>,
             ])}
-          </dl>
+          </FactList>
         </Dialog.Content>
       </Dialog.Positioner>
     </Dialog.Root>

@@ -12,11 +12,13 @@ import {
 } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import { RowButton } from "../kit/buttons";
+import { Notice, NoticePlace } from "../kit/layout";
 import { sendCommand } from "./send";
 
 /** What can be undone: one act, or all that one command did. */
 type Undo = number | { commandId: number } | null;
-type Notice = { words: string; bad: boolean; undo: Undo };
+type Said = { words: string; bad: boolean; undo: Undo };
 type Acting = {
   /** Says something below the page; with an act it offers to undo it. */
   say: (words: string, undo?: Undo) => void;
@@ -42,7 +44,7 @@ export function useActing(): Acting {
 
 export function Notices({ book, children }: { book: string; children: ReactNode }): ReactNode {
   const router = useRouter();
-  const [notice, setNotice] = useState<Notice | null>(null);
+  const [notice, setNotice] = useState<Said | null>(null);
   const [sending, setSending] = useState(false);
   const [refreshing, startTransition] = useTransition();
   const act = useCallback<Acting["act"]>(
@@ -90,29 +92,24 @@ export function Notices({ book, children }: { book: string; children: ReactNode 
   return (
     <Context value={acting}>
       {children}
-      <div className="notices" role="status" aria-live="polite">
+      <NoticePlace role="status" aria-live="polite">
         {notice ? (
-          <div className={notice.bad ? "notice bad" : "notice"}>
-            <span className={notice.bad ? "off" : ""}>
+          <Notice tone={notice.bad ? "bad" : undefined}>
+            <span data-tone={notice.bad ? "off" : undefined}>
               {notice.bad ? "✗ " : "✓ "}
               {notice.words}
             </span>
             {notice.undo !== null ? (
-              <button type="button" className="row-open strong" onClick={undoLast}>
+              <RowButton data-strong onClick={undoLast}>
                 Undo <kbd>U</kbd>
-              </button>
+              </RowButton>
             ) : null}
-            <button
-              type="button"
-              className="row-open soft"
-              onClick={() => setNotice(null)}
-              aria-label="Close"
-            >
+            <RowButton data-tone="soft" onClick={() => setNotice(null)} aria-label="Close">
               ✕
-            </button>
-          </div>
+            </RowButton>
+          </Notice>
         ) : null}
-      </div>
+      </NoticePlace>
     </Context>
   );
 }

@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import { formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
+import { Strip } from "../kit/sheets";
 import type { CountedFacts, ShellFacts } from "./facts";
 
 /** The control sums, on every page; each opens what it is made of. */
@@ -20,24 +21,24 @@ export function ProofStrip({
   const amount = (sum: Minor): string => formatAmount(sum, currency);
   if (strip === null)
     return (
-      <footer className="strip" aria-label="Proofs">
+      <Strip aria-label="Proofs">
         {problem === null ? (
           <span>The proofs are being reckoned …</span>
         ) : (
-          <b className="off">The proofs could not be reckoned. {problem}</b>
+          <b data-tone="off">The proofs could not be reckoned. {problem}</b>
         )}
-      </footer>
+      </Strip>
     );
   const sign = (...names: string[]): ReactNode =>
     names.every((name) => strip.holds[name]) ? (
-      <span className="good">
-        ✓<span className="visually-hidden"> comes out</span>
+      <span data-tone="good">
+        ✓<span data-hidden> comes out</span>
       </span>
     ) : (
-      <b className="off">off</b>
+      <b data-tone="off">off</b>
     );
   return (
-    <footer className="strip" aria-label="Proofs">
+    <Strip aria-label="Proofs">
       <NextLink href={`${base}/books?proof=receivables`} prefetch={false}>
         Receivables <b>{amount(strip.receivables)}</b> = open items{" "}
         {sign("receivables", "applications")}
@@ -57,14 +58,14 @@ export function ProofStrip({
       </NextLink>
       {strip.payoutsOff !== 0 ? (
         <NextLink href={`${base}/payouts`} prefetch={false}>
-          Payouts off <b className="off">{amount(strip.payoutsOff)}</b>
+          Payouts off <b data-tone="off">{amount(strip.payoutsOff)}</b>
         </NextLink>
       ) : null}
       {strip.unexplained !== 0 ? (
         <NextLink href={`${base}/arrivals?list=lines&state=open`} prefetch={false}>
-          To explain <b className="waits">{amount(strip.unexplained)}</b>
+          To explain <b data-tone="waits">{amount(strip.unexplained)}</b>
         </NextLink>
       ) : null}
-    </footer>
+    </Strip>
   );
 }

@@ -8,6 +8,9 @@ import { useHotkeys } from "react-hotkeys-hook";
 
 import { formatDay } from "@/core/calendar";
 
+import { RunButton } from "../kit/buttons";
+import { SmallChoice } from "../kit/fields";
+import { RunBar, RunNote, WordMark } from "../kit/sheets";
 import { Find } from "./Find";
 import { Keys } from "./Keys";
 import type { CountedFacts, ShellFacts } from "./facts";
@@ -27,14 +30,16 @@ export function Run({
   useHotkeys(["/", "shift+/"], () => setFinding(true), { preventDefault: true, useKey: true });
   useHotkeys(["?", "shift+?"], () => setKeys(true), { preventDefault: true, useKey: true });
   return (
-    <header className="run">
-      <a className="visually-hidden" href="#sheet">
+    <RunBar>
+      <a data-hidden href="#sheet">
         Skip to the page
       </a>
-      <NextLink className="mark" href={`${base}/match`}>
-        <b>Dozo</b>
-        <span title={shell.name}>{shell.name}</span>
-      </NextLink>
+      <WordMark asChild>
+        <NextLink href={`${base}/match`}>
+          <b>Dozo</b>
+          <span title={shell.name}>{shell.name}</span>
+        </NextLink>
+      </WordMark>
       <nav aria-label="The run">
         <Station
           to={`${base}/arrivals`}
@@ -62,26 +67,26 @@ export function Run({
           left={left && left.broken > 0 ? `${left.broken} broken` : ""}
         />
       </nav>
-      <nav className="records" aria-label="Records">
+      <nav data-records aria-label="Records">
         <Station to={`${base}/customers`} name="Customers" left="" />
         <Station to={`${base}/invoices`} name="Invoices" left="" />
         <Station to={`${base}/reports`} name="Reports" left="" />
         <Station to={`${base}/settings`} name="Set-up" left="" />
       </nav>
-      <button type="button" className="plain" onClick={() => setFinding(true)}>
+      <RunButton onClick={() => setFinding(true)}>
         <kbd>/</kbd> find
-      </button>
-      <button type="button" className="plain" onClick={() => setKeys(true)} aria-label="Keys">
+      </RunButton>
+      <RunButton onClick={() => setKeys(true)} aria-label="Keys">
         <kbd>?</kbd>
-      </button>
+      </RunButton>
       <Person people={shell.people} person={shell.person} />
       <Lamp />
-      <span className="today" title={shell.clockFixed ? "This book's clock stands still" : "Today"}>
+      <RunNote title={shell.clockFixed ? "This book's clock stands still" : "Today"}>
         {formatDay(shell.today)}
-      </span>
+      </RunNote>
       {finding ? <Find book={shell.book} close={() => setFinding(false)} /> : null}
       {keys ? <Keys close={() => setKeys(false)} /> : null}
-    </header>
+    </RunBar>
   );
 }
 
@@ -108,14 +113,9 @@ function Person({ people, person }: { people: readonly string[]; person: string 
     router.refresh();
   };
   if (people.length < 2)
-    return (
-      <span className="today" title="Who is working; add people under Set-up">
-        {person}
-      </span>
-    );
+    return <RunNote title="Who is working; add people under Set-up">{person}</RunNote>;
   return (
-    <select
-      className="plain person"
+    <SmallChoice
       aria-label="Who is working"
       value={person}
       onChange={(event) => {
@@ -128,7 +128,7 @@ function Person({ people, person }: { people: readonly string[]; person: string 
           {name}
         </option>
       ))}
-    </select>
+    </SmallChoice>
   );
 }
 
@@ -136,14 +136,12 @@ function Person({ people, person }: { people: readonly string[]; person: string 
 function Lamp(): ReactNode {
   const { resolvedTheme, setTheme } = useTheme();
   return (
-    <button
-      type="button"
-      className="plain"
+    <RunButton
       onClick={() => setTheme(resolvedTheme === "dark" ? "light" : "dark")}
       aria-label="Light or dark paper"
       title="Light or dark paper"
     >
       ◐
-    </button>
+    </RunButton>
   );
 }

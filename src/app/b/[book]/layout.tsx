@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { lastChange } from "@/db/acts";
 import { shellOf } from "@/server/books/queries/shell";
 import { countFor } from "@/server/runtime/threads/reader";
-import { InBook } from "@/ui/kit/Amount";
+import { InBook } from "@/ui/kit/book";
 import { Frame } from "@/ui/shell/Frame";
 
 import { personOf } from "../../person";
@@ -36,7 +36,7 @@ export default async function BookLayout({
     }),
   ]);
   return (
-    <InBook currency={shell.currency}>
+    <InBook book={book} currency={shell.currency} today={shell.today}>
       <Frame shell={shell} counted={counted} change={change}>
         {children}
       </Frame>

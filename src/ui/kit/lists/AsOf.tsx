@@ -5,6 +5,8 @@ import type { ReactNode } from "react";
 
 import type { Day } from "@/core/calendar";
 
+import { LineField } from "../fields";
+
 /** The day a report is for; it stands in the address. */
 export function AsOf({ day }: { day: Day }): ReactNode {
   const router = useRouter();
@@ -18,12 +20,11 @@ export function AsOf({ day }: { day: Day }): ReactNode {
     router.replace(`${path}?${query}`);
   };
   return (
-    <label className="soft">
+    <label data-tone="soft">
       as of{" "}
-      <input
+      <LineField
         type="date"
-        className="sumfield"
-        style={{ fontFamily: "inherit" }}
+        kind="plain"
         defaultValue={day}
         key={day}
         onChange={(event) => go(event.target.value)}

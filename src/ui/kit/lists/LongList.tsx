@@ -1,10 +1,13 @@
 "use client";
 
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { type ReactNode, useEffect, useRef } from "react";
+import { useVirtualizer, type Virtualizer } from "@tanstack/react-virtual";
+import { type ReactNode, type RefObject, useEffect, useRef } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import { Head, type ListColumn } from "./LedgerList";
+import { EmptyState } from "../layout";
+import { LedgerFrame } from "../tables";
+import { ListFoot, ListHead, SpacerRow } from "./ListHead";
+import { type ListColumn, marked, meantForRow } from "./columns";
 import { useBlocks } from "./useBlocks";
 
 type Props<Row> = {
@@ -21,163 +24,159 @@ type Props<Row> = {
   sorted?: string;
 };
 
+type Rows<Row> = { rowAt: (index: number) => Row | undefined; want: (index: number) => void };
+
 const ROW_HEIGHT = 32;
+const HEAD_HEIGHT = 34;
 
 /** The ledger page for lists of thousands: only what is looked at stands in the page, the rest is read as it is scrolled or moved to. */
-export function LongList<Row extends object>({
-  label,
-  columns,
-  first,
-  count,
-  idOf,
-  load,
-  openId,
-  onOpen,
-  workings,
-  empty,
-  sorted = "",
-}: Props<Row>): ReactNode {
+export function LongList<Row extends object>(props: Props<Row>): ReactNode {
   "use no memo";
+  const { columns, count, first } = props;
   const place = useRef<HTMLDivElement>(null);
-  const { rowAt, want } = useBlocks(first, Math.max(1, first.length), load);
+  const rows = useBlocks(first, Math.max(1, first.length), props.load);
   const virtual = useVirtualizer({
     count,
     getScrollElement: () => place.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 10,
-    scrollPaddingStart: 34,
-    scrollPaddingEnd: 34,
+    scrollPaddingStart: HEAD_HEIGHT,
+    scrollPaddingEnd: HEAD_HEIGHT,
   });
   const shown = virtual.getVirtualItems();
-  // Where the open row stood last: what takes its place is opened next.
-  const at = useRef(-1);
-  const found =
-    openId === null
-      ? -1
-      : findRow(
-          count,
-          (index) => {
-            const row = rowAt(index);
-            return row !== undefined && idOf(row) === openId;
-          },
-          at.current,
-        );
-  if (found >= 0) at.current = found;
+  const openAt = useOpening(props, rows, virtual);
   useEffect(() => {
-    for (const { index } of shown) want(index);
-  }, [shown, want]);
+    for (const { index } of shown) rows.want(index);
+  }, [shown, rows]);
+  useInView(place, props.openId);
+  if (count === 0) return <EmptyState>{props.empty}</EmptyState>;
+  const [above, below] = [shown[0]?.start ?? 0, virtual.getTotalSize() - (shown.at(-1)?.end ?? 0)];
+  return (
+    <LedgerFrame ref={place} tabIndex={0} role="region" aria-label={props.label}>
+      <table aria-rowcount={count}>
+        <ListHead columns={columns} sorted={props.sorted ?? ""} />
+        <Spacer height={above} columns={columns.length} />
+        {shown.map(({ index, key }) => (
+          <tbody
+            key={keyOf(props, rows.rowAt(index), key)}
+            data-index={index}
+            ref={virtual.measureElement}
+          >
+            <RowLines props={props} row={rows.rowAt(index)} index={index} openAt={openAt} />
+          </tbody>
+        ))}
+        <Spacer height={below} columns={columns.length} />
+        <ListFoot columns={columns} />
+      </table>
+    </LedgerFrame>
+  );
+}
+
+function keyOf<Row>(
+  { idOf }: Props<Row>,
+  row: Row | undefined,
+  fallback: string | number | bigint,
+): string | number | bigint {
+  return row === undefined ? fallback : idOf(row);
+}
+
+function Spacer({ height, columns }: { height: number; columns: number }): ReactNode {
+  if (height <= 0) return null;
+  return (
+    <tbody aria-hidden="true">
+      <SpacerRow height={height} columns={columns} />
+    </tbody>
+  );
+}
+
+/** A row and, where it is open, its workings; a row that is still being read is a line of its own. */
+function RowLines<Row>({
+  props: { columns, idOf, openId, onOpen, workings, count },
+  row,
+  index,
+  openAt,
+}: {
+  props: Props<Row>;
+  row: Row | undefined;
+  index: number;
+  openAt: (index: number) => void;
+}): ReactNode {
+  if (!row)
+    return (
+      <tr>
+        <td colSpan={columns.length} data-tone="soft">
+          …
+        </td>
+      </tr>
+    );
+  const id = idOf(row);
+  const open = id === openId;
+  const turn = (): void => onOpen(open ? null : id);
+  const next = (): void => openAt(index + 1 < count ? index + 1 : index - 1);
+  return (
+    <>
+      <tr
+        data-row={id}
+        data-open={marked(open)}
+        aria-rowindex={index + 1}
+        onClick={(event) => {
+          if (meantForRow(event)) turn();
+        }}
+      >
+        {columns.map((column, at) => (
+          <td key={column.id} data-numeric={marked(column.number)}>
+            {at === 0 ? (
+              <button type="button" data-opener aria-expanded={open} onClick={turn}>
+                {column.cell(row)}
+              </button>
+            ) : (
+              column.cell(row)
+            )}
+          </td>
+        ))}
+      </tr>
+      {open ? (
+        <tr data-workings>
+          <td colSpan={columns.length}>{workings(row, next)}</td>
+        </tr>
+      ) : null}
+    </>
+  );
+}
+
+/** Up and down move the opening along, Escape closes it; what takes the place of a row that left is opened next. */
+function useOpening<Row>(
+  { count, idOf, openId, onOpen }: Props<Row>,
+  { rowAt, want }: Rows<Row>,
+  virtual: Virtualizer<HTMLDivElement, Element>,
+): (index: number) => void {
+  // Where the open row stood last.
+  const last = useRef(-1);
+  const isOpen = (index: number): boolean => {
+    const row = rowAt(index);
+    return row !== undefined && idOf(row) === openId;
+  };
+  const at = openId === null ? -1 : findRow(count, isOpen, last.current);
+  if (at >= 0) last.current = at;
   useEffect(() => {
-    if (found >= 0) virtual.scrollToIndex(found, { align: "auto" });
-  }, [found, virtual]);
-  useInView(place, openId);
+    if (at >= 0) virtual.scrollToIndex(at, { align: "auto" });
+  }, [at, virtual]);
   const openAt = (index: number): void => {
     const row = rowAt(Math.min(count - 1, Math.max(0, index)));
     if (row) onOpen(idOf(row));
     else want(index);
   };
-  useHotkeys("down", () => openAt(found < 0 ? 0 : found + 1), { preventDefault: true });
-  useHotkeys("up", () => openAt(found < 0 ? count - 1 : found - 1), { preventDefault: true });
+  useHotkeys("down", () => openAt(at + 1), { preventDefault: true });
+  useHotkeys("up", () => openAt(at < 0 ? count - 1 : at - 1), { preventDefault: true });
   useHotkeys("escape", () => onOpen(null));
-  if (count === 0) return <div className="empty">{empty}</div>;
-  const [above, below] = [shown[0]?.start ?? 0, virtual.getTotalSize() - (shown.at(-1)?.end ?? 0)];
-  const spacer = (height: number): ReactNode =>
-    height > 0 ? (
-      <tbody aria-hidden="true">
-        <tr>
-          <td colSpan={columns.length} style={{ height, padding: 0, border: 0 }} />
-        </tr>
-      </tbody>
-    ) : null;
-  return (
-    <div className="ledger" ref={place} tabIndex={0} role="region" aria-label={label}>
-      <table aria-rowcount={count}>
-        <colgroup>
-          {columns.map((column) => (
-            <col key={column.id} style={{ width: column.width }} />
-          ))}
-        </colgroup>
-        <thead>
-          <tr>
-            {columns.map((column) => (
-              <Head key={column.id} column={column} sorted={sorted} />
-            ))}
-          </tr>
-        </thead>
-        {spacer(above)}
-        {shown.map(({ index, key }) => {
-          const row = rowAt(index);
-          if (!row)
-            return (
-              <tbody key={key} data-index={index} ref={virtual.measureElement}>
-                <tr>
-                  <td colSpan={columns.length} className="soft">
-                    …
-                  </td>
-                </tr>
-              </tbody>
-            );
-          const id = idOf(row);
-          const open = id === openId;
-          return (
-            <tbody key={id} data-index={index} ref={virtual.measureElement}>
-              <tr
-                className={open ? "row opened" : "row"}
-                data-row={id}
-                aria-rowindex={index + 1}
-                onClick={(event) => {
-                  if (!(event.target as HTMLElement).closest("a,button,input"))
-                    onOpen(open ? null : id);
-                }}
-              >
-                {columns.map((column, place) => (
-                  <td key={column.id} className={column.number ? "num" : undefined}>
-                    {place === 0 ? (
-                      <button
-                        type="button"
-                        className="row-open"
-                        aria-expanded={open}
-                        onClick={() => onOpen(open ? null : id)}
-                      >
-                        {column.cell(row)}
-                      </button>
-                    ) : (
-                      column.cell(row)
-                    )}
-                  </td>
-                ))}
-              </tr>
-              {open ? (
-                <tr className="workings">
-                  <td colSpan={columns.length}>
-                    {workings(row, () => openAt(index + 1 < count ? index + 1 : index - 1))}
-                  </td>
-                </tr>
-              ) : null}
-            </tbody>
-          );
-        })}
-        {spacer(below)}
-        <tfoot>
-          <tr>
-            {columns.map((column) => (
-              <td key={column.id} className={column.number ? "num" : undefined}>
-                {column.foot}
-              </td>
-            ))}
-          </tr>
-        </tfoot>
-      </table>
-    </div>
-  );
+  return openAt;
 }
 
 /** Keeps the workings of the open row in view while they grow to their size. */
-function useInView(place: React.RefObject<HTMLDivElement | null>, openId: number | null): void {
+function useInView(place: RefObject<HTMLDivElement | null>, openId: number | null): void {
   useEffect(() => {
-    const opened =
-      openId === null
-        ? null
-        : place.current?.querySelector(`[data-row="${openId}"]`)?.closest("tbody");
+    if (openId === null) return;
+    const opened = place.current?.querySelector(`[data-row="${openId}"]`)?.closest("tbody");
     if (!opened) return;
     let height = 0;
     const grown = new ResizeObserver(() => {

@@ -3,6 +3,8 @@
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { type ReactNode, useState } from "react";
 
+import { LineField } from "../fields";
+
 /** A filter by text; it stands in the address. Enter applies it. */
 export function SearchBox({ label, value }: { label: string; value: string }): ReactNode {
   const router = useRouter();
@@ -24,9 +26,9 @@ export function SearchBox({ label, value }: { label: string; value: string }): R
         apply();
       }}
     >
-      <input
-        className="sumfield words"
-        style={{ width: 190, fontFamily: "inherit" }}
+      <LineField
+        kind="words"
+        width="190px"
         type="search"
         aria-label={label}
         placeholder={label}

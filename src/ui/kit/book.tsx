@@ -1,0 +1,28 @@
+"use client";
+
+import { createContext, type ReactNode, useContext } from "react";
+
+import type { Day } from "@/core/calendar";
+import type { Currency } from "@/core/money";
+
+/** What every part of a page may want to know of its book. */
+export type BookFacts = { book: string; currency: Currency; today: Day };
+
+const Context = createContext<BookFacts | null>(null);
+
+/** Says in which book a page is: its name in addresses, its currency, its day. */
+export function InBook({ children, ...facts }: BookFacts & { children: ReactNode }): ReactNode {
+  return <Context value={facts}>{children}</Context>;
+}
+
+/** The book of the page; throws outside of one. */
+export function useBook(): BookFacts {
+  const facts = useContext(Context);
+  if (!facts) throw new Error("useBook belongs below InBook");
+  return facts;
+}
+
+/** The currency that sums are kept in, or the fallback outside of a book. */
+export function useBookCurrency(fallback: Currency): Currency {
+  return useContext(Context)?.currency ?? fallback;
+}

@@ -1,0 +1,94 @@
+"use client";
+
+import { chakra, Field as ChakraField, Input, NativeSelect } from "@chakra-ui/react";
+import type { ComponentProps, ReactNode } from "react";
+
+import { inlineFieldRecipe, lineFieldRecipe, smallChoiceRecipe } from "./recipes/controls";
+
+/** What a field of ours may be told: its label, what was wrong with it, and a word of help. */
+type Labelled = { label: string; error?: string | undefined; help?: string | undefined };
+
+function Labels({ label, error, help, children }: Labelled & { children: ReactNode }): ReactNode {
+  return (
+    <ChakraField.Root invalid={error !== undefined} gap="1">
+      <ChakraField.Label fontSize="13px" color="soft">
+        {label}
+      </ChakraField.Label>
+      {children}
+      {help ? <ChakraField.HelperText color="soft">{help}</ChakraField.HelperText> : null}
+      <ChakraField.ErrorText color="off">{error}</ChakraField.ErrorText>
+    </ChakraField.Root>
+  );
+}
+
+const BOXED = {
+  h: "32px",
+  bg: "sheet",
+  borderColor: "line",
+  borderRadius: "4px",
+  color: "ink",
+} as const;
+
+/** A labelled field with its error below it; what was typed stays. */
+export function TextField({
+  label,
+  error,
+  help,
+  ...input
+}: Labelled & ComponentProps<typeof Input>): ReactNode {
+  return (
+    <Labels label={label} error={error} help={help}>
+      <Input size="sm" {...BOXED} {...input} />
+    </Labels>
+  );
+}
+
+/** A labelled choice among few. */
+export function Choice({
+  label,
+  options,
+  error,
+  help,
+  ...select
+}: Labelled & { options: readonly (readonly [string, string])[] } & ComponentProps<
+    typeof NativeSelect.Field
+  >): ReactNode {
+  return (
+    <Labels label={label} error={error} help={help}>
+      <NativeSelect.Root size="sm">
+        <NativeSelect.Field {...BOXED} {...select}>
+          {options.map(([value, words]) => (
+            <option key={value} value={value}>
+              {words}
+            </option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+    </Labels>
+  );
+}
+
+/** A field on a ruled line, within a tally, a table or a line of text; a sum unless `kind` says otherwise. */
+export const LineField = chakra("input", lineFieldRecipe);
+/** A choice on a ruled line. */
+export const LineChoice = chakra("select", lineFieldRecipe);
+/** Several lines of text. */
+export const LineText = chakra("textarea", lineFieldRecipe);
+/** A word in a running text that is typed over. */
+export const InlineField = chakra("input", inlineFieldRecipe);
+/** A choice within a row. */
+export const SmallChoice = chakra("select", smallChoiceRecipe);
+
+/** A box that is ticked. */
+export function Tick(input: Omit<ComponentProps<"input">, "type">): ReactNode {
+  return <input type="checkbox" {...input} />;
+}
+
+/** One of several, of which one is chosen. */
+export function Radio(input: Omit<ComponentProps<"input">, "type">): ReactNode {
+  return <input type="radio" {...input} />;
+}
+
+/** Where files are chosen from the machine. */
+export const FileField = chakra("input", { base: {} }, { defaultProps: { type: "file" } });

@@ -1,0 +1,42 @@
+"use client";
+
+import { chakra } from "@chakra-ui/react";
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+
+import { headingRecipe, tabsRecipe, titleRecipe } from "./recipes/parts";
+
+/** The head of a page. */
+export const PageHeading = chakra("div", headingRecipe);
+/** The title of a page: the sum that matters, or whose page it is. */
+export const Title = chakra("h1", titleRecipe);
+/** A heading within a page. */
+export const Subheading = chakra("h2");
+/** The views of a page. */
+export const TabLine = chakra("div", tabsRecipe, { defaultProps: { "data-tabs": true } });
+
+const End = chakra("div", {
+  base: { marginLeft: "auto", display: "flex", gap: "8px", alignItems: "center" },
+});
+
+/** What stands at the right end of a page's head. */
+export function HeadingEnd({ children }: { children: ReactNode }): ReactNode {
+  return <End data-end>{children}</End>;
+}
+
+/** One view of a page; `here` where it is the one that is seen. */
+export function Tab({
+  href,
+  here,
+  children,
+}: {
+  href: string;
+  here: boolean;
+  children: ReactNode;
+}): ReactNode {
+  return (
+    <NextLink href={href} aria-current={here ? "page" : undefined} prefetch={false}>
+      {children}
+    </NextLink>
+  );
+}

@@ -1,0 +1,73 @@
+"use client";
+
+import { chakra } from "@chakra-ui/react";
+
+import {
+  actsRecipe,
+  dropAreaRecipe,
+  emptyStateRecipe,
+  factsRecipe,
+  letterRecipe,
+  noticeRecipe,
+} from "./recipes/parts";
+import { columnsRecipe, readingRecipe, workingsRecipe } from "./recipes/workings";
+
+/** What a row opens into, in two or three columns. */
+export const WorkingsGrid = chakra("div", workingsRecipe);
+/** Two halves of a page beside each other. */
+export const Halves = chakra("div", columnsRecipe);
+/** A page that is read from top to bottom. */
+export const Reading = chakra("div", readingRecipe);
+/** What can be done, in a row of buttons. */
+export const ActRow = chakra("div", actsRecipe);
+/** Names of facts (`dt`) and the facts (`dd`). */
+export const FactList = chakra("dl", factsRecipe);
+/** What the program says after an act. */
+export const Notice = chakra("div", noticeRecipe);
+/** A list without a row. */
+export const EmptyState = chakra("div", emptyStateRecipe);
+/** The words of a letter. */
+export const LetterText = chakra("pre", letterRecipe);
+/** Where a file is dropped. */
+export const DropArea = chakra("div", dropAreaRecipe);
+/** A part of a page with a heading of its own. */
+export const Section = chakra("section");
+/** Fields that are sent together. */
+export const Form = chakra("form");
+/** What is shown only when it is asked for. */
+export const Details = chakra("details");
+/** A picture with its words. */
+export const Figure = chakra("figure", { base: { margin: 0 } });
+/** A part of a page that scrolls by itself. */
+export const Scroll = chakra("div", { base: { overflow: "auto" } });
+/** A word that is only heard by those who do not see the page. */
+export const Hidden = chakra("span", {
+  base: {
+    position: "absolute",
+    width: "1px",
+    height: "1px",
+    overflow: "hidden",
+    clipPath: "inset(50%)",
+    whiteSpace: "nowrap",
+  },
+});
+/** A word among others of its kind. */
+export const Tag = chakra("span", { base: { display: "inline-block", marginRight: "10px" } });
+/** What came in, word by word. */
+export const CameInLine = chakra("p", {
+  base: { margin: "4px 0 2px 16px", lineHeight: 1.5, whiteSpace: "normal", maxWidth: "1100px" },
+});
+/** Where notices stand: below the page, above its proofs. */
+export const NoticePlace = chakra("div", {
+  base: {
+    position: "fixed",
+    right: "24px",
+    bottom: "44px",
+    zIndex: 20,
+    display: "flex",
+    flexDirection: "column",
+    gap: "8px",
+    maxWidth: "560px",
+    "@media print": { display: "none" },
+  },
+});

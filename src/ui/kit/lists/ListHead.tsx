@@ -1,0 +1,86 @@
+"use client";
+
+import NextLink from "next/link";
+import { usePathname, useSearchParams } from "next/navigation";
+import type { ReactNode } from "react";
+
+import { type ListColumn, marked } from "./columns";
+
+type HeadProps<Row> = { columns: readonly ListColumn<Row>[]; sorted: string };
+
+/** The widths and heads of a list; where it can, a head sorts by the address. */
+export function ListHead<Row>({ columns, sorted }: HeadProps<Row>): ReactNode {
+  return (
+    <>
+      <colgroup>
+        {columns.map((column) => (
+          <col key={column.id} width={column.width} />
+        ))}
+      </colgroup>
+      <thead>
+        <tr>
+          {columns.map((column) =>
+            column.sort === undefined ? (
+              <th key={column.id} scope="col" data-numeric={marked(column.number)}>
+                {column.header}
+              </th>
+            ) : (
+              <SortingHead key={column.id} column={column} sorted={sorted} />
+            ),
+          )}
+        </tr>
+      </thead>
+    </>
+  );
+}
+
+const ORDER = { up: "ascending", down: "descending" } as const;
+const SIGN = { up: " ▴", down: " ▾" } as const;
+
+function SortingHead<Row>({
+  column,
+  sorted,
+}: {
+  column: ListColumn<Row>;
+  sorted: string;
+}): ReactNode {
+  const path = usePathname();
+  const query = new URLSearchParams(useSearchParams());
+  const name = column.sort ?? "";
+  const way = { [name]: "up", [`-${name}`]: "down" }[sorted] as "up" | "down" | undefined;
+  query.set("sort", way === "up" ? `-${name}` : name);
+  query.delete("page");
+  return (
+    <th scope="col" data-numeric={marked(column.number)} aria-sort={way && ORDER[way]}>
+      <NextLink href={`${path}?${query}`} prefetch={false}>
+        {column.header}
+        {way ? SIGN[way] : ""}
+      </NextLink>
+    </th>
+  );
+}
+
+/** The totals of a list, always in view. */
+export function ListFoot<Row>({ columns }: { columns: readonly ListColumn<Row>[] }): ReactNode {
+  return (
+    <tfoot>
+      <tr>
+        {columns.map((column) => (
+          <td key={column.id} data-numeric={marked(column.number)}>
+            {column.foot}
+          </td>
+        ))}
+      </tr>
+    </tfoot>
+  );
+}
+
+/** The height of rows that are not drawn, as one row. */
+export function SpacerRow({ height, columns }: { height: number; columns: number }): ReactNode {
+  if (height <= 0) return null;
+  return (
+    <tr aria-hidden="true" data-spacer>
+      <td colSpan={columns} height={height} />
+    </tr>
+  );
+}

@@ -1,0 +1,104 @@
+import { defineRecipe } from "@chakra-ui/react";
+
+import { NARROW, quietLinks } from "./marks";
+
+const RULE = "1px solid {colors.rule}";
+const LINE = "1px solid {colors.line}";
+const cut = { whiteSpace: "nowrap", overflow: "hidden", textOverflow: "ellipsis" };
+
+/**
+ * The list of a ledger page. Only its root is styled; cells are plain elements,
+ * reached by child combinators, so that a table within a row's workings keeps
+ * its own looks. A row is marked by `data-row`, the open one by `data-open`.
+ */
+export const ledgerListRecipe = defineRecipe({
+  base: {
+    position: "relative",
+    flex: "0 1 auto",
+    minHeight: 0,
+    overflow: "auto",
+    borderBottom: RULE,
+    scrollPadding: "34px 0 34px",
+    "& > table": {
+      width: "100%",
+      borderCollapse: "separate",
+      borderSpacing: 0,
+      tableLayout: "fixed",
+    },
+    "& > table > thead > tr > th": {
+      position: "sticky",
+      top: 0,
+      zIndex: 2,
+      background: "sheet",
+      textAlign: "left",
+      fontWeight: 400,
+      fontSize: "13px",
+      color: "soft",
+      padding: "6px 8px",
+      borderBottom: LINE,
+      ...cut,
+    },
+    "& > table > tbody > tr > td": { borderBottom: RULE },
+    "& > table > * > tr > td": { height: "31px", padding: "0 8px", ...cut },
+    // A sum is never cut short.
+    "& > table > * > tr > [data-numeric]": {
+      textAlign: "right",
+      overflow: "visible",
+      textOverflow: "clip",
+    },
+    "& > table > * > tr > td[data-wrap]": { whiteSpace: "normal" },
+    "& > table > tbody > tr[data-row]": { cursor: "pointer" },
+    "& > table > tbody > tr[data-row]:hover > td": { background: "open" },
+    "& > table > tbody > tr[data-open] > td": {
+      background: "open",
+      fontWeight: 600,
+      borderBottomColor: "transparent",
+    },
+    "& > table > tbody > tr[data-open] > td:first-of-type": {
+      boxShadow: "inset 3px 0 0 {colors.ink}",
+    },
+    "& > table > tbody > tr[data-workings] > td": {
+      background: "open",
+      whiteSpace: "normal",
+      overflow: "visible",
+      padding: "2px 8px 14px",
+      boxShadow: "inset 3px 0 0 {colors.ink}",
+      borderBottom: LINE,
+      height: "auto",
+    },
+    // The button that opens a row looks like the words it bears.
+    "& [data-opener]": {
+      minHeight: "24px",
+      minWidth: "24px",
+      font: "inherit",
+      background: "none",
+      border: 0,
+      color: "inherit",
+      padding: 0,
+      cursor: "pointer",
+      textAlign: "left",
+      maxWidth: "100%",
+      display: "inline-block",
+      verticalAlign: "middle",
+      ...cut,
+    },
+    "& > table > tbody > tr[data-part] > td": { color: "soft", height: "27px" },
+    "& > table > tbody > tr[data-spacer] > td": { padding: 0, border: 0 },
+    "& > table > tfoot > tr > td": {
+      position: "sticky",
+      bottom: 0,
+      zIndex: 2,
+      background: "sheet",
+      color: "soft",
+      borderTop: LINE,
+    },
+    "& > table > tbody > tr > td a, & > table > tfoot > tr > td a": quietLinks,
+    "& > table > tbody > tr > td a:hover": { textDecorationColor: "currentcolor" },
+    "& td:first-of-type > a": { textDecoration: "none" },
+    // What stands in the workings is cut too, as long as nothing says otherwise.
+    "& tr:where([data-workings]) table td, & tr:where([data-workings]) table th": cut,
+    "& tr:where([data-workings]) table th": { color: "soft" },
+    "& > table > thead a": { textDecoration: "none" },
+    [NARROW]: { maxWidth: "100%", overflowX: "auto", "& > table": { minWidth: "940px" } },
+  },
+});

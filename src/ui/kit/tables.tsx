@@ -1,0 +1,19 @@
+"use client";
+
+import { chakra } from "@chakra-ui/react";
+
+import { ledgerListRecipe } from "./recipes/ledgerList";
+import { detailTableRecipe, tallyRecipe } from "./recipes/tables";
+
+/** The frame of a ledger page's list; `LedgerList` and `LongList` stand on it. */
+export const LedgerFrame = chakra("div", ledgerListRecipe);
+/** The small table of details beside the work. */
+export const DetailTable = chakra("table", detailTableRecipe);
+/** The terms of a sum. */
+export const TermTable = chakra("table", tallyRecipe);
+/** A cell of a detail table that is set apart; in long lists cells stay plain. */
+export const Cell = chakra("td");
+/** A head of a column, or of a row, that is set apart. */
+export const HeadCell = chakra("th");
+/** A table that is only heard: what a picture shows. */
+export const SpokenTable = chakra("table");
