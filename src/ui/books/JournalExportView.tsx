@@ -71,7 +71,7 @@ export function JournalFileView(props: Props): ReactNode {
         }
         end={<Period from={from} to={to} />}
       />
-      <Halves gridTemplateColumns="minmax(0, 1fr) minmax(0, 1fr)">
+      <Halves ratio="1:1">
         <Section>
           <Subheading>
             Layout{" "}

@@ -127,7 +127,7 @@ export function CustomerPage(props: Props): ReactNode {
       <Box maxWidth="760px">
         <AgeBar aging={aging} currency={currency} words />
       </Box>
-      <Halves gridTemplateColumns="minmax(0, 4fr) minmax(0, 5fr)">
+      <Halves ratio="4:5">
         <Left {...props} />
         <TimeLine {...props} />
       </Halves>

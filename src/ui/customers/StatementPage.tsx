@@ -154,7 +154,7 @@ function OnePart({
 }: { part: Part; from: Day; to: Day } & Around): ReactNode {
   const { currency } = part;
   return (
-    <Halves gridTemplateColumns="minmax(0, 5fr) minmax(0, 4fr)">
+    <Halves ratio="5:4">
       <Section>
         <Subheading>
           What moved <span data-tone="soft">in {currency}</span>

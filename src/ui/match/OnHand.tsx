@@ -38,7 +38,7 @@ export function OnHand({ hand, ...shared }: Shared & { hand: HandFacts }): React
       </EmptyState>
     );
   return (
-    <Halves gridTemplateColumns="minmax(0, 3fr) minmax(0, 2fr)">
+    <Halves ratio="3:2">
       <Section>
         <Subheading>
           On hand{" "}

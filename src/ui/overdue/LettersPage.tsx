@@ -232,7 +232,7 @@ export function RunPage({
         flex="0 1 auto"
         minHeight="132px"
         maxHeight="210px"
-        gridTemplateColumns="repeat(3, minmax(0, 1fr))"
+        ratio="thirds"
       >
         <Section>
           <Subheading>

@@ -52,7 +52,7 @@ export function OverduePage(props: Props): ReactNode {
   const all = counts.ready + counts.waits + counts.later + counts.left_out;
   return (
     <>
-      <PageHeading flexWrap="nowrap">
+      <PageHeading flexWrap={{ base: "wrap", lg: "nowrap" }}>
         <Title>
           <small>Overdue</small> {formatAmount(props.overdue, currency)}
         </Title>

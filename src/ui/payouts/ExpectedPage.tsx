@@ -88,7 +88,7 @@ export function AheadPage({
         ) : null}
         <PayoutTabs at="ahead" />
       </PageHeading>
-      <Halves gridTemplateColumns="minmax(0, 3fr) minmax(0, 2fr)">
+      <Halves ratio="3:2">
         <Section>
           <Subheading>To the bank, by the day it should land</Subheading>
           <LedgerList<AheadRow>

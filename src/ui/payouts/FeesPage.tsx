@@ -81,7 +81,7 @@ export function FeesPage(props: Props): ReactNode {
           </a>
         </HeadingEnd>
       </PageHeading>
-      <Halves gridTemplateColumns="minmax(0, 3fr) minmax(0, 2fr)">
+      <Halves ratio="3:2">
         <Section>
           <Subheading>
             Not as agreed{" "}

@@ -66,7 +66,7 @@ export function YearPage(props: Props): ReactNode {
         </HeadingEnd>
       </PageHeading>
       <Halves
-        gridTemplateColumns="minmax(0, 3fr) minmax(0, 2fr)"
+        ratio="3:2"
 
         tabIndex={0}
         role="group"

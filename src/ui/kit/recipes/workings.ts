@@ -2,6 +2,14 @@ import { defineRecipe, type SystemStyleObject } from "@chakra-ui/react";
 
 import { NARROW, quietLinks } from "./marks";
 
+/** Two columns of a page, as wide as their ratio says. */
+const inRatio = (left: number, right: number): SystemStyleObject => ({
+  gridTemplateColumns: {
+    base: "minmax(0, 1fr)",
+    lg: `minmax(0, ${left}fr) minmax(0, ${right}fr)`,
+  },
+});
+
 const oneColumn: SystemStyleObject = {
   gridTemplateColumns: "minmax(0, 1fr)",
   gap: "12px",
@@ -34,7 +42,6 @@ export const workingsRecipe = defineRecipe({
 export const columnsRecipe = defineRecipe({
   base: {
     display: "grid",
-    gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)",
     gap: "36px",
     flex: 1,
     minHeight: 0,
@@ -46,6 +53,18 @@ export const columnsRecipe = defineRecipe({
     "& section > h2": { fontSize: "14px", fontWeight: 600, margin: "16px 0 4px" },
     [NARROW]: oneColumn,
   },
+  variants: {
+    ratio: {
+      "1:1": inRatio(1, 1),
+      "3:2": inRatio(3, 2),
+      "4:5": inRatio(4, 5),
+      "5:4": inRatio(5, 4),
+      thirds: {
+        gridTemplateColumns: { base: "minmax(0, 1fr)", lg: "repeat(3, minmax(0, 1fr))" },
+      },
+    },
+  },
+  defaultVariants: { ratio: "1:1" },
 });
 
 /** A page that is read from top to bottom. */
