@@ -3,7 +3,7 @@ import { type AgedBy, type AgeSpan, spanOf } from "@/core/metrics";
 import { type Currency, minor, type Minor, sumOf, ZERO } from "@/core/money";
 
 import type { Db } from "./connection";
-import { movesOf, standingOn } from "./receivableMovements";
+import { receivableMovements, standingOn } from "./receivableMovements";
 
 /** What is asked of an aging: as of which day, counted from which day of an item, in which columns; in one currency's own sums, or (null) everything in the book's. */
 export type AgeAsk = {
@@ -18,7 +18,7 @@ export function agesByCustomer(
   db: Db,
   { asOf, by, spans, currency }: AgeAsk,
 ): Map<number, Minor[]> {
-  const moves = movesOf(db);
+  const moves = receivableMovements(db);
   const [sums, today] = [
     standingOn(moves, asOf, currency === null ? "book" : "own"),
     dayNumber(asOf),

@@ -8,7 +8,7 @@ eachBook((made) => {
   book = made;
   book.mustTake("processor", CHARGES);
   book.mustTake("bank", STATEMENT);
-  book.must("placeReceipt", {
+  book.must("applyReceipt", {
     receiptId: book.id("receipt", "payer_name LIKE 'Alder%'"),
     customerId: 1,
     lines: [{ itemId: book.id("open_item", "number = '20401'"), amount: 80_000 }],

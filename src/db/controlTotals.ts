@@ -115,7 +115,7 @@ function strays(db: Db, role: Role, itemKind: ItemKind): number {
 }
 
 /** A document whose balance is not what the journal says, with the last entry about it: since then it is off. */
-export type Stray = {
+export type UnreconciledDocument = {
   role: Role;
   kind: ItemKind;
   id: number;
@@ -128,10 +128,10 @@ export type Stray = {
 const MOST_STRAYS = 20;
 
 /** The documents by which a proof is off, the largest first; empty where it holds. */
-export function straysOf(db: Db, roles: readonly Role[]): Stray[] {
+export function unreconciledDocuments(db: Db, roles: readonly Role[]): UnreconciledDocument[] {
   return DOCUMENTS.filter(({ role }) => roles.includes(role)).flatMap(({ role, itemKind }) =>
     db
-      .all<Omit<Stray, "role" | "kind">>(
+      .all<Omit<UnreconciledDocument, "role" | "kind">>(
         `${straysSql(role, itemKind)} SELECT off.id, off.journal, off.documents, e.id AS sinceEntry, e.posted_on AS sinceOn FROM off
        LEFT JOIN entry e ON e.id = (SELECT max(l.entry_id) FROM entry_line l WHERE l.item_kind = '${itemKind}' AND l.item_id = off.id AND l.account_id IN (SELECT id FROM account WHERE role = '${role}'))
        ORDER BY abs(off.journal - off.documents) DESC LIMIT ${MOST_STRAYS}`,
@@ -144,7 +144,7 @@ export function straysOf(db: Db, roles: readonly Role[]): Stray[] {
  * Both sides of every proof, computed apart: the journal from its lines, the
  * documents from their own tables. Debit positive.
  */
-export function proofSides(db: Db): Side[] {
+export function controlTotals(db: Db): Side[] {
   const openings = one(db, "SELECT sum(opening_balance) AS sum FROM bank_account");
   const days = daysAndLines(db);
   return [

@@ -5,7 +5,7 @@ import { add, type Currency, minor, type Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 import { BOOK_CURRENCY, bookValue } from "./rates";
-import { movesOf } from "./receivableMovements";
+import { receivableMovements } from "./receivableMovements";
 
 /** What a customer's open items come to, for follow-up; `notes` are its credit notes, positive. Sums in the book's currency. */
 export type FollowSums = { readonly sums: ItemSums; readonly aging: Aging; readonly notes: Minor };
@@ -98,7 +98,7 @@ function fromItems(
 
 /** The same from the moves of the book in memory. Days are day numbers here; `first` is kept as one, and 0 where there is none. */
 function fromMoves(db: Db, today: Day, ahead: number): Map<number, FollowSums> {
-  const moves = movesOf(db);
+  const moves = receivableMovements(db);
   const [sums, now] = [moves.now, dayNumber(today)];
   const book = db.get<{ currency: Currency }>(`SELECT ${BOOK_CURRENCY} AS currency`)?.currency;
   const leftOut = new Set(

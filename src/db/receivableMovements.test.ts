@@ -4,7 +4,7 @@ import { openBookToRead } from "@/server/runtime/books";
 
 import { eachBook, type TestBook } from "../../tests/support/book";
 import type { Db } from "./connection";
-import { movesOf, standingOn, toBePaidOn } from "./receivableMovements";
+import { receivableMovements, standingOn, toBePaidOn } from "./receivableMovements";
 
 let book: TestBook;
 let reader: Db;
@@ -25,7 +25,7 @@ const pay = (sum: number, number: string): void => {
     "processor",
     `Id,Type,Date,Gross,Fee,Net,Payer,Email,Memo\n${id},Charge,11/16/2026,${(sum / 100).toFixed(2)},0.00,${(sum / 100).toFixed(2)},Alder Lane Pottery School,office@alderlane.example,${number}\n`,
   );
-  book.must("placeReceipt", {
+  book.must("applyReceipt", {
     receiptId: book.id("receipt", "id = (SELECT max(id) FROM receipt)"),
     customerId: 1,
     lines: [{ itemId: idOf(number), amount: sum }],
@@ -34,39 +34,39 @@ const pay = (sum: number, number: string): void => {
 
 describe("the lines of receivables in memory", () => {
   it("are read once by a connection that reads, and what is posted later is appended", () => {
-    const first = movesOf(reader);
+    const first = receivableMovements(reader);
     const lines = first.item.length;
     expect(lines).toBe(6);
     pay(86_450, "20401");
-    const second = movesOf(reader);
+    const second = receivableMovements(reader);
     expect([second === first, second.item.length, second.now[idOf("20401")]]).toEqual([
       true,
       lines + 1,
       0,
     ]);
-    expect(movesOf(book.db)).not.toBe(movesOf(book.db));
+    expect(receivableMovements(book.db)).not.toBe(receivableMovements(book.db));
   });
   it("know nothing of what was tried and taken back, and the same of what is undone as the journal does", () => {
-    movesOf(reader);
+    receivableMovements(reader);
     book.mustTake(
       "invoices",
       "invoice_number,customer_id,issued_on,due_on,total\n20499,C1,2026-11-20,2026-12-20,10.00\n",
       { rehearse: true },
     );
-    expect(movesOf(reader).item).toHaveLength(6);
+    expect(receivableMovements(reader).item).toHaveLength(6);
     pay(40_000, "20401");
     const act =
       book.db.get<{ id: number }>(
         "SELECT id FROM act WHERE kind = 'place' ORDER BY id DESC LIMIT 1",
       )?.id ?? 0;
-    expect(movesOf(reader).now[idOf("20401")]).toBe(46_450);
+    expect(receivableMovements(reader).now[idOf("20401")]).toBe(46_450);
     book.must("undo", { actId: act });
-    expect(movesOf(reader).now[idOf("20401")]).toBe(86_450);
+    expect(receivableMovements(reader).now[idOf("20401")]).toBe(86_450);
   });
   it("add up to what the journal says of each item on any day", () => {
     pay(40_000, "20401");
     pay(10_600, "20402");
-    const moves = movesOf(reader);
+    const moves = receivableMovements(reader);
     for (let asOf = day("2026-10-30"); asOf <= "2026-11-26"; asOf = addDays(asOf, 1)) {
       const sums = standingOn(moves, asOf, "own");
       const slow = book.db.all<{ id: number; sum: number }>(

@@ -9,7 +9,7 @@ import type { Db } from "./connection";
  * items are by their id, those of lines in the order of the journal; days are
  * day numbers, sums minor units, debit positive.
  */
-export type Moves = {
+export type ReceivableMovements = {
   readonly customer: number[];
   readonly dueOn: number[];
   readonly issuedOn: number[];
@@ -28,7 +28,7 @@ export type Moves = {
 
 /** Rows that are read at a time: a JSON text of them stays small. */
 const AT_A_TIME = 100_000;
-const kept = new WeakMap<Db, Moves>();
+const kept = new WeakMap<Db, ReceivableMovements>();
 
 /**
  * The moves of a book, brought up to date by what was posted since they were
@@ -36,8 +36,8 @@ const kept = new WeakMap<Db, Moves>();
  * A connection that writes may take back what it wrote, and reads all of them
  * each time.
  */
-export function movesOf(db: Db): Moves {
-  const moves: Moves = kept.get(db) ?? {
+export function receivableMovements(db: Db): ReceivableMovements {
+  const moves: ReceivableMovements = kept.get(db) ?? {
     customer: [],
     dueOn: [],
     issuedOn: [],
@@ -62,7 +62,7 @@ export function movesOf(db: Db): Moves {
   return moves;
 }
 
-function readLines(db: Db, moves: Moves, to: number): void {
+function readLines(db: Db, moves: ReceivableMovements, to: number): void {
   const rows = db.lists<[number, Day, number, number]>(
     ["l.item_id", "e.posted_on", "l.amount", "l.book_amount"],
     `FROM entry_line l CROSS JOIN entry e ON e.id = l.entry_id
@@ -79,7 +79,7 @@ function readLines(db: Db, moves: Moves, to: number): void {
   }
 }
 
-function readItems(db: Db, moves: Moves, from: number, to: number): void {
+function readItems(db: Db, moves: ReceivableMovements, from: number, to: number): void {
   for (const [id, customer, dueOn, issuedOn, note, currency] of db.lists<
     [number, number, Day, Day, 0 | 1, Currency]
   >(
@@ -98,7 +98,7 @@ function readItems(db: Db, moves: Moves, from: number, to: number): void {
 }
 
 /** What each item stood at on a day, by its id; in its own currency, or in the book's. */
-export function standingOn(moves: Moves, asOf: Day, which: "own" | "book"): Float64Array {
+export function standingOn(moves: ReceivableMovements, asOf: Day, which: "own" | "book"): Float64Array {
   const sums = new Float64Array(Math.max(moves.customer.length, 1));
   const { item, postedOn } = moves;
   const [amounts, until] = [moves[which], dayNumber(asOf)];
@@ -118,7 +118,7 @@ export type OpenThen = {
 
 /** Every item of which something was to be paid on a day (credit notes are left out), in the order of their due days. */
 export function toBePaidOn(db: Db, asOf: Day): OpenThen[] {
-  const moves = movesOf(db);
+  const moves = receivableMovements(db);
   const sums = standingOn(moves, asOf, "book");
   const found: OpenThen[] = [];
   for (let id = 0; id < sums.length; id += 1) {

@@ -95,7 +95,7 @@ export function setAnswered(db: Db, itemId: number, on: Day | null): void {
 }
 
 /** What went back by the processor, newest first, with the receipt it belongs to. */
-export type CameBackRow = {
+export type ReturnOrDisputeRow = {
   id: number;
   kind: "refund" | "dispute" | "ach_return";
   externalId: string;
@@ -117,8 +117,8 @@ export type CameBackRow = {
   account: string;
 };
 
-export function cameBackSince(db: Db, from: Day): CameBackRow[] {
-  return db.all<CameBackRow>(
+export function returnsAndDisputesSince(db: Db, from: Day): ReturnOrDisputeRow[] {
+  return db.all<ReturnOrDisputeRow>(
     `SELECT i.id, i.kind, i.external_id AS externalId, i.settled_on AS 'on', i.amount, i.currency, i.return_code AS returnCode, i.answer_by AS answerBy, i.answered_on AS answeredOn, i.settled_state AS settledState, i.reason,
        i.receipt_id AS receiptId, r.paid_on AS receiptOn, r.settled_on AS settledOn, r.method, r.on_account AS onAccount, r.customer_id AS customerId, coalesce(c.name, nullif(r.payer_name, ''), nullif(r.payer_email, ''), '') AS name, a.name AS account
      FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id LEFT JOIN receipt r ON r.id = i.receipt_id LEFT JOIN customer c ON c.id = r.customer_id

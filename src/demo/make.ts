@@ -217,7 +217,7 @@ class Maker {
     )) {
       const item = openItemByNumber(this.db, abroadBill(one.charge) ?? "");
       if (item && one.paidOn <= WORKED_TO)
-        this.do("placeReceipt", {
+        this.do("applyReceipt", {
           receiptId: one.receiptId,
           customerId: item.customerId,
           lines: [{ itemId: item.id, amount: one.unidentified }],
@@ -290,7 +290,7 @@ class Maker {
         : [];
     });
     const customerId = this.customerId(payment.person.id);
-    this.do("placeReceipt", { receiptId, customerId, lines });
+    this.do("applyReceipt", { receiptId, customerId, lines });
   }
 
   private customerId(externalId: string): number {

@@ -8,7 +8,7 @@ import { undo } from "./books/commands/undo";
 import { undoTogether } from "./books/commands/undoTogether";
 import { newAccountLink } from "./customers/commands/newAccountLink";
 import { noteVisit } from "./customers/commands/noteVisit";
-import { placeReceipt } from "./match/commands/applyReceipt";
+import { applyReceipt } from "./match/commands/applyReceipt";
 import { askApproval } from "./match/commands/askApproval";
 import { bounceReceipt } from "./match/commands/bounceReceipt";
 import { changeAlias } from "./match/commands/changeAlias";
@@ -47,7 +47,7 @@ import { answerDispute } from "./payouts/commands/answerDispute";
 import { billFees } from "./payouts/commands/billFees";
 import { disputeLost } from "./payouts/commands/disputeLost";
 import { endRate } from "./payouts/commands/endRate";
-import { lumpPayout } from "./payouts/commands/lumpPayout";
+import { splitBulkPayout } from "./payouts/commands/splitBulkPayout";
 import { mendAccount } from "./payouts/commands/mendAccount";
 import { refundAtBank } from "./payouts/commands/refundAtBank";
 import { retryDebit } from "./payouts/commands/retryDebit";
@@ -62,13 +62,13 @@ import { lockPeriod } from "./settings/commands/lockPeriod";
 /** Every way to change a book, by name. */
 export const COMMANDS = {
   importFile,
-  placeReceipt,
+  applyReceipt,
   useCredit,
   postSure,
   setAside,
   tiePayout,
   tiePayouts,
-  lumpPayout,
+  splitBulkPayout,
   explainLine,
   removeRule,
   disputeLost,

@@ -14,7 +14,7 @@ import { findCustomers, matchQueue, matchWorkings, sureList } from "./match/quer
 import { LISTS, listSheet } from "./output/lists";
 import { overdueRows } from "./overdue/queries/overdue";
 import { band, payoutViews } from "./payouts/queries/payouts";
-import { aheadOf } from "./payouts/queries/returnsAndDisputes";
+import { expectedPage } from "./payouts/queries/returnsAndDisputes";
 
 const USD = currencyOf("USD") as Currency;
 let book: TestBook;
@@ -104,7 +104,7 @@ describe("the pages' queries", () => {
     expect(days.find(({ on }) => on === "2026-11-18")).toMatchObject({ bank: 95_535 });
     expect(days.find(({ on }) => on === "2026-11-23")).toMatchObject({ takings: 1000, off: 8180 });
     expect(
-      aheadOf(book.db, day("2026-11-24")).rows.filter(({ href }) => href === null),
+      expectedPage(book.db, day("2026-11-24")).rows.filter(({ href }) => href === null),
     ).toMatchObject([
       {
         account: "card account",

@@ -1,7 +1,7 @@
 import { day, type Day } from "@/core/calendar";
 import { spansOf } from "@/core/metrics";
 import { accounts } from "@/db/journal";
-import { movesOf } from "@/db/receivableMovements";
+import { receivableMovements } from "@/db/receivableMovements";
 import { proofs } from "@/server/books/queries/proofs";
 import { type AgesAsked, agesPage } from "@/server/reports/queries/ages";
 import { openBookToRead } from "@/server/runtime/books";
@@ -90,7 +90,7 @@ function million(): Measure[] {
     const opened = openBookToRead(BOOK);
     if (!opened.ok) throw new Error(opened.error.code);
     const from = performance.now();
-    movesOf(opened.value);
+    receivableMovements(opened.value);
     const read = performance.now() - from;
     const measures = [
       {

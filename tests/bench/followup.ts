@@ -1,7 +1,7 @@
 import { addDays, day, type Day } from "@/core/calendar";
 import { spansOf } from "@/core/metrics";
 import { type Currency, currencyOf } from "@/core/money";
-import { movesOf } from "@/db/receivableMovements";
+import { receivableMovements } from "@/db/receivableMovements";
 import { customerPageOf } from "@/server/customers/queries/customer";
 import { statementOf } from "@/server/customers/queries/statement";
 import { deliverLetter } from "@/server/output/delivery";
@@ -52,7 +52,7 @@ export async function followup(): Promise<Measure[]> {
     // As pages read it: the first of them reads every line of receivables into memory.
     const reader = opened.value;
     const first = performance.now();
-    movesOf(reader);
+    receivableMovements(reader);
     measures.push({
       work: "The lines of receivables of that book read into memory, once",
       took: seconds(performance.now() - first),

@@ -101,7 +101,7 @@ function say(book: TestBook, { say: what, pick, share }: Word, at: number): void
       const receipt = book.db.get<{ id: number; unidentified: number }>(
         "SELECT id, unidentified FROM receipt ORDER BY id DESC LIMIT 1",
       );
-      return void book.do("placeReceipt", {
+      return void book.do("applyReceipt", {
         receiptId: receipt?.id ?? 0,
         customerId,
         lines: [{ itemId: item.id, amount: receipt?.unidentified ?? 0 }],

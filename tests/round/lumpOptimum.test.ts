@@ -3,13 +3,13 @@ import fc from "fast-check";
 
 import { addDays, day, type Day } from "@/core/calendar";
 import { minor } from "@/core/money";
-import { lumpAnswers, type LumpItem } from "@/core/payouts";
+import { bulkPayoutAnswers, type BulkPayoutItem } from "@/core/payouts";
 
 type Solver = Awaited<ReturnType<typeof highs>>;
 const START = day("2026-11-02");
 
 /** The fewest items of a run of days that must be left out for the rest to make the sum; null where none do: an integer program, solved by HiGHS. */
-function fewestLeftOut(solver: Solver, run: readonly LumpItem[], sum: number): number | null {
+function fewestLeftOut(solver: Solver, run: readonly BulkPayoutItem[], sum: number): number | null {
   const terms = run
     .map(({ net }, at) => `${net >= 0 ? "+" : "-"} ${Math.abs(net)} x${at}`)
     .join(" ");
@@ -39,14 +39,14 @@ describe("lumps against an integer program", () => {
   it("whether any set makes the sum, and the fewest left out of each run of days, are the program's", () => {
     fc.assert(
       fc.property(worlds, ({ items: made, taken }) => {
-        const items = made.map(({ on, net }, at): LumpItem => ({
+        const items = made.map(({ on, net }, at): BulkPayoutItem => ({
           id: at + 1,
           on: addDays(START, on),
           net: minor(net),
         }));
         const sum = items.reduce((so, { net }, at) => so + (taken[at] ? net : 0), 0);
         fc.pre(sum > 0);
-        const found = lumpAnswers(items, { sum: minor(sum), on: addDays(START, 8), delayDays: 2 });
+        const found = bulkPayoutAnswers(items, { sum: minor(sum), on: addDays(START, 8), delayDays: 2 });
         expect((found.count ?? 0) > 0).toBe(fewestLeftOut(solver, items, sum) !== null);
         // The best of each run that leaves out at most three, as the solver has it, is among ours (of which the ten best are shown).
         const days = [...new Set(items.map(({ on }) => on))].sort();

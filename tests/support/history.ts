@@ -208,7 +208,7 @@ export class History {
           Math.min(waiting.unidentified, Math.floor((item.balance * share) / 100)),
         );
         const rest = item.balance - amount;
-        return void book.do("placeReceipt", {
+        return void book.do("applyReceipt", {
           receiptId: waiting.id,
           customerId: item.customerId,
           lines: [
@@ -225,7 +225,7 @@ export class History {
       case "on_account":
         return (
           waiting &&
-          void book.do("placeReceipt", {
+          void book.do("applyReceipt", {
             receiptId: waiting.id,
             customerId: 1 + (pick % 4),
             lines: [],
@@ -419,7 +419,7 @@ export class History {
           "SELECT max(id) AS id FROM bank_line WHERE description LIKE ?",
           `LUMP ${id}%`,
         );
-        return void book.do("lumpPayout", {
+        return void book.do("splitBulkPayout", {
           lineId: line?.id ?? 0,
           itemIds: loose.map((one) => one.id),
         });
@@ -554,7 +554,7 @@ export class History {
       case "recover":
         return (
           waiting &&
-          void book.do("placeReceipt", {
+          void book.do("applyReceipt", {
             receiptId: waiting.id,
             customerId: 1 + (pick % 4),
             lines: [],

@@ -56,7 +56,7 @@ export {
   postRecovery,
   postRefundAtBank,
   postReturnFeeCharged,
-} from "./ownCharges";
+} from "./customerCharges";
 export {
   prove,
   PROOF_NAMES,

@@ -14,7 +14,7 @@ export type {
   Payer,
   PlacedReceipt,
   Proposal,
-  Reading,
+  MatchCandidate,
   ReadingLine,
   Reason,
   Spot,

@@ -139,7 +139,7 @@ export type ReadingLine = {
 };
 
 /** One way to explain a receipt. What the lines do not take stays on account of the customer. */
-export type Reading = {
+export type MatchCandidate = {
   readonly customerId: number | null;
   readonly lines: readonly ReadingLine[];
   readonly onAccount: Minor;
@@ -156,5 +156,5 @@ export type Decision = "sure" | "check" | "none";
 export type Proposal = {
   readonly receiptId: number;
   readonly decision: Decision;
-  /** Best first; empty where there is none. */ readonly readings: readonly Reading[];
+  /** Best first; empty where there is none. */ readonly readings: readonly MatchCandidate[];
 };

@@ -1,25 +1,25 @@
 import fc from "fast-check";
 
-import { explanationsOf, lumpAnswers, type LumpItem, type OffPayout } from "@/core/payouts";
+import { explanationsOf, bulkPayoutAnswers, type BulkPayoutItem, type OffPayout } from "@/core/payouts";
 
 import { addBankingDays, addDays, day, isBankingDay } from "../calendar";
 import { minor } from "../money";
 
 const start = day("2026-11-02");
-const item = (id: number, on: number, net: number): LumpItem => ({
+const item = (id: number, on: number, net: number): BulkPayoutItem => ({
   id,
   on: addDays(start, on),
   net: minor(net),
 });
 
 /** Sixty receipts over a dozen banking days as a shop has them: round prices and odd ones with tax, less a fee. */
-function takings(seed: number): LumpItem[] {
+function takings(seed: number): BulkPayoutItem[] {
   let state = seed * 2_654_435_761;
   const next = (below: number): number => {
     state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
     return Math.floor((state / 2_147_483_648) * below);
   };
-  const items: LumpItem[] = [];
+  const items: BulkPayoutItem[] = [];
   for (let on = 0; items.length < 60; on += 1) {
     if (!isBankingDay(addDays(start, on))) continue;
     for (let times = 3 + next(4); times > 0 && items.length < 60; times -= 1) {
@@ -33,7 +33,7 @@ function takings(seed: number): LumpItem[] {
 describe("what a lump is made of", () => {
   it("a run of days, whole", () => {
     const items = [item(1, 0, 1000), item(2, 0, 2500), item(3, 1, 700), item(4, 2, 9900)];
-    const found = lumpAnswers(items, {
+    const found = bulkPayoutAnswers(items, {
       sum: minor(4200),
       on: addBankingDays(addDays(start, 1), 2),
       delayDays: 2,
@@ -42,21 +42,21 @@ describe("what a lump is made of", () => {
   });
   it("says that there are several, and is never the only one then", () => {
     const items = [item(1, 0, 1000), item(2, 0, 2500), item(3, 1, 3500), item(4, 2, 100)];
-    const found = lumpAnswers(items, { sum: minor(3500), on: addDays(start, 3), delayDays: 2 });
+    const found = bulkPayoutAnswers(items, { sum: minor(3500), on: addDays(start, 3), delayDays: 2 });
     expect([found.count, found.only, found.answers.map(({ ids }) => ids.join("+")).sort()]).toEqual(
       [2, false, ["1+2", "3"]],
     );
   });
   it("a refund takes part with its sign; nothing fits where nothing does", () => {
     expect(
-      lumpAnswers([item(1, 0, 1000), item(2, 1, -300)], {
+      bulkPayoutAnswers([item(1, 0, 1000), item(2, 1, -300)], {
         sum: minor(700),
         on: addDays(start, 3),
         delayDays: 2,
       }).answers[0]?.ids,
     ).toEqual([1, 2]);
     expect(
-      lumpAnswers([item(1, 0, 1000)], { sum: minor(999), on: addDays(start, 3), delayDays: 2 }),
+      bulkPayoutAnswers([item(1, 0, 1000)], { sum: minor(999), on: addDays(start, 3), delayDays: 2 }),
     ).toMatchObject({ answers: [], count: 0, only: false });
   });
   it("counts as a slow count does, signs and all", () => {
@@ -73,7 +73,7 @@ describe("what a lump is made of", () => {
             if (nets.reduce((all, net, at) => all + (mask & (1 << at) ? net : 0), 0) === sum)
               slow += 1;
           expect(
-            lumpAnswers(
+            bulkPayoutAnswers(
               nets.map((net, at) => item(at + 1, at % 4, net)),
               { sum: minor(sum), on: addDays(start, 6), delayDays: 2 },
             ).count,
@@ -87,7 +87,7 @@ describe("what a lump is made of", () => {
     for (let seed = 1; seed <= 5; seed += 1) {
       const items = takings(seed);
       const sum = minor(items.slice(0, 20).reduce((all, { net }) => all + net, 0));
-      for (const { ids } of lumpAnswers(items, { sum, on: addDays(start, 12), delayDays: 2 })
+      for (const { ids } of bulkPayoutAnswers(items, { sum, on: addDays(start, 12), delayDays: 2 })
         .answers)
         expect(
           items.filter(({ id }) => ids.includes(id)).reduce((all, { net }) => all + net, 0),
@@ -107,7 +107,7 @@ describe("what a lump is made of", () => {
       const truth = run.filter(({ id }) => !out.has(id));
       // What was paid out before the run is no longer in clearing.
       const waiting = items.filter(({ on }) => on >= days[from]!);
-      const found = lumpAnswers(waiting, {
+      const found = bulkPayoutAnswers(waiting, {
         sum: minor(truth.reduce((sum, { net }) => sum + net, 0)),
         on: addBankingDays(days[to]!, 2),
         delayDays: 2,

@@ -2,21 +2,21 @@ import { bankingDaysBetween, type Day } from "../calendar";
 import type { Minor } from "../money";
 
 /** A receipt in clearing less its fee (or a refund, below zero): what it brings to a payout. */
-export type LumpItem = { readonly id: number; readonly on: Day; readonly net: Minor };
+export type BulkPayoutItem = { readonly id: number; readonly on: Day; readonly net: Minor };
 /** The bank line to be explained, and after how many banking days the processor pays out. */
-export type Lump = { readonly sum: Minor; readonly on: Day; readonly delayDays: number };
+export type BulkPayout = { readonly sum: Minor; readonly on: Day; readonly delayDays: number };
 
 /** One answer: the items that make the sum. The fewer of a run of days are left out, and the nearer the run is to what is due, the better. */
-export type LumpAnswer = {
+export type BulkPayoutAnswer = {
   readonly ids: readonly number[];
   readonly from: Day;
   readonly to: Day;
   /** Items of those days that are not in it. */ readonly leftOut: readonly number[];
   readonly rank: number;
 };
-export type LumpAnswers = {
+export type BulkPayoutAnswers = {
   /** The best, at most ten, best first. */
-  readonly answers: readonly LumpAnswer[];
+  readonly answers: readonly BulkPayoutAnswer[];
   /** How many sets of all the items make the sum, narrowed by nothing; up to the cap, and null where they are too large to be counted. */
   readonly count: number | null;
   readonly cap: number;
@@ -38,12 +38,12 @@ const LONGEST_RUN = 12;
  * are left out, whether the run begins with the oldest, and whether it ends on
  * the day that the processor's delay says.
  */
-export function lumpAnswers(items: readonly LumpItem[], lump: Lump): LumpAnswers {
+export function bulkPayoutAnswers(items: readonly BulkPayoutItem[], lump: BulkPayout): BulkPayoutAnswers {
   const sorted = [...items]
     .filter(({ net }) => net !== 0)
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id));
   const days = [...new Set(sorted.map(({ on }) => on))];
-  const found = new Map<string, LumpAnswer>();
+  const found = new Map<string, BulkPayoutAnswer>();
   for (let first = 0; first < days.length; first += 1) {
     for (let last = first; last < Math.min(days.length, first + LONGEST_RUN); last += 1) {
       const [from, to] = [days[first], days[last]];
@@ -54,7 +54,7 @@ export function lumpAnswers(items: readonly LumpItem[], lump: Lump): LumpAnswers
         const ids = run.filter((item) => !leftOut.includes(item)).map(({ id }) => id);
         if (ids.length === 0) continue;
         const ends = Math.abs(bankingDaysBetween(to, lump.on) - lump.delayDays);
-        const answer: LumpAnswer = {
+        const answer: BulkPayoutAnswer = {
           ids,
           from,
           to,
@@ -78,17 +78,17 @@ export function lumpAnswers(items: readonly LumpItem[], lump: Lump): LumpAnswers
 }
 
 /** What is left out is rather at the ends of a run (taken late, paid with the next) than in its middle. */
-function spread(leftOut: readonly LumpItem[], from: Day, to: Day): number {
+function spread(leftOut: readonly BulkPayoutItem[], from: Day, to: Day): number {
   return leftOut.some(({ on }) => on !== from && on !== to) ? 1 : 0;
 }
 
 /** Sets of at most three items that make a sum; the empty one makes nothing. */
-function setsOf(items: readonly LumpItem[], sum: number): LumpItem[][] {
+function setsOf(items: readonly BulkPayoutItem[], sum: number): BulkPayoutItem[][] {
   if (sum === 0) return [[]];
-  const sets: LumpItem[][] = [];
+  const sets: BulkPayoutItem[][] = [];
   const byNet = new Map<number, number[]>();
   items.forEach(({ net }, at) => byNet.set(net, [...(byNet.get(net) ?? []), at]));
-  const at = (index: number): LumpItem => items[index] as LumpItem;
+  const at = (index: number): BulkPayoutItem => items[index] as BulkPayoutItem;
   for (let a = 0; a < items.length; a += 1) {
     if (at(a).net === sum) sets.push([at(a)]);
     for (let b = a + 1; b < items.length; b += 1) {
@@ -106,7 +106,7 @@ function setsOf(items: readonly LumpItem[], sum: number): LumpItem[][] {
  * reached item by item. An item below zero that is taken is one above zero that
  * is not. Null where that would take too long.
  */
-function countSets(items: readonly LumpItem[], sum: number): number | null {
+function countSets(items: readonly BulkPayoutItem[], sum: number): number | null {
   const target = sum - items.reduce((below, { net }) => below + Math.min(0, net), 0);
   const nets = items.map(({ net }) => Math.abs(net)).filter((net) => net <= target);
   if (target < 0) return 0;

@@ -1,6 +1,6 @@
 import { minor, type Minor } from "@/core/money";
 
-import type { ItemKindOfProcessor } from "./makeUp";
+import type { ItemKindOfProcessor } from "./composition";
 
 export type Item = {
   readonly id: number;

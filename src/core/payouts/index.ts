@@ -1,13 +1,13 @@
 export { expectedOf, expectedUpTo, type Expected, type Unpaid } from "./expected";
 export { explanationsOf, type Explanation, type OffPayout, type Remedy } from "./explain";
-export { lumpAnswers, type LumpAnswers, type LumpItem } from "./bulkPayout";
+export { bulkPayoutAnswers, type BulkPayoutAnswers, type BulkPayoutItem } from "./bulkPayout";
 export { lineAtOwnRate } from "./ownRate";
 export {
   expectedAtBank,
-  makeUp,
+  payoutComposition,
   PROCESSOR_ITEM_KINDS,
   type ItemKindOfProcessor,
-  type MakeUp,
-} from "./makeUp";
+  type PayoutComposition,
+} from "./composition";
 export { fitsPayout, tieOut, type TieLine, type TiePayout } from "./tieOut";
 export { tieTogether, type TiedTogether } from "./together";

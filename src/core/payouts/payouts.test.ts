@@ -8,7 +8,7 @@ import {
   expectedOf,
   expectedUpTo,
   fitsPayout,
-  makeUp,
+  payoutComposition,
   tieTogether,
   PROCESSOR_ITEM_KINDS,
   tieOut,
@@ -48,7 +48,7 @@ describe("the sum line of a payout", () => {
           { maxLength: 40 },
         ),
         (items) => {
-          const sums = makeUp(items);
+          const sums = payoutComposition(items);
           expect(sums.charges + sums.fees + sums.refunds + sums.disputes + sums.other).toBe(
             sums.net,
           );
@@ -59,7 +59,7 @@ describe("the sum line of a payout", () => {
   });
   it("puts every fee in one column", () => {
     expect(
-      makeUp([
+      payoutComposition([
         { kind: "charge", amount: 10_000 },
         { kind: "fee", amount: -320 },
         { kind: "dispute_fee", amount: -1500 },

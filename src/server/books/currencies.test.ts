@@ -164,7 +164,7 @@ describe("another currency, from invoice to bank", () => {
 
   it("gives nothing to an invoice in another currency", () => {
     ready();
-    const done = book.do("placeReceipt", {
+    const done = book.do("applyReceipt", {
       receiptId: book.id("receipt", "currency = 'EUR'"),
       customerId: 1,
       lines: [{ itemId: book.id("open_item", "number = '20401'"), amount: 50_000 }],

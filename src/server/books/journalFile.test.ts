@@ -84,7 +84,7 @@ describe("the year", () => {
       "Id,Type,Date,Gross,Fee,Payer,Email,Memo\nc_1,Charge,2026-11-16,106.00,3.37,Alder Lane Pottery School,office@alderlane.example,20402\nc_2,Charge,2026-10-30,70.00,2.33,Heron Point Studio,heron@mail.example,\n",
     );
     book.must("postSure", { receiptIds: null });
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId: book.id("receipt", "amount = 7000"),
       customerId: book.id("customer", "external_id = 'C2'"),
       lines: [],

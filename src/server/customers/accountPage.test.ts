@@ -7,7 +7,7 @@ import { readSettings } from "@/db/settings";
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { draftLetter } from "../overdue/letters";
 import { overdueRows } from "../overdue/queries/overdue";
-import { keptAnswer } from "../runtime/threads/reader";
+import { cachedQuery } from "../runtime/threads/reader";
 import { accountPageOf, invoiceOfLink } from "./queries/accountPage";
 import { historyOf } from "./queries/customer";
 
@@ -119,7 +119,7 @@ describe("a customer's account page", () => {
 describe("what pages reckon", () => {
   it("is kept while letters go out and customers look at their pages, and made anew by a command", () => {
     let made = 0;
-    const ask = (): number => keptAnswer(book.name, book.db, "a test", () => (made += 1));
+    const ask = (): number => cachedQuery(book.name, book.db, "a test", () => (made += 1));
     ask();
     book.must("noteVisit", { token: token("C1"), what: "opened" });
     const letterId = book.must("sendLetter", {
@@ -137,7 +137,7 @@ describe("what pages reckon", () => {
   it("of what is owed is kept too while letters go and calls are noted, and made anew by what changes it", () => {
     let made = 0;
     const ask = (): number =>
-      keptAnswer(
+      cachedQuery(
         book.name,
         book.db,
         "sums of a test",
@@ -180,7 +180,7 @@ describe("a promise in parts", () => {
       "processor",
       "Id,Type,Date,Gross,Fee,Payer,Memo\nch_1,Charge,11/24/2026,432.25,1.00,Alder Lane Pottery School,half\n",
     );
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId: 1,
       customerId: customer("C1"),
       lines: [{ itemId: item("20401"), amount: 43_225 }],

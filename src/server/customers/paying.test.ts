@@ -16,7 +16,7 @@ function pay(number: string, on: string, cents: number, customerId: number, meth
     "processor",
     `Id,Type,Method,Date,Gross,Fee,Net,Payer,Email,Memo\nch_p${paid},Charge,${method},${month}/${date}/${year},${(cents / 100).toFixed(2)},0.00,${(cents / 100).toFixed(2)},Somebody,,${number}\n`,
   );
-  book.must("placeReceipt", {
+  book.must("applyReceipt", {
     receiptId: book.id("receipt", "id = (SELECT max(id) FROM receipt)"),
     customerId,
     lines: [{ itemId: book.id("open_item", `number = '${number}'`), amount: cents }],

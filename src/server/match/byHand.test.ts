@@ -145,7 +145,7 @@ describe("receipts by hand", () => {
       hand: "void",
     });
     const second = check(86_450);
-    book.must("placeReceipt", { receiptId: second, customerId: 1, lines: [] });
+    book.must("applyReceipt", { receiptId: second, customerId: 1, lines: [] });
     expect(book.do("undo", { actId: lastAct("hand_receipt") })).toMatchObject({
       error: { code: "act.rests" },
     });
@@ -156,7 +156,7 @@ describe("a check that bounces", () => {
   it("opens what it had paid, with the bank's fee; undo pays it again", () => {
     const id = check(86_450);
     const invoice = book.id("open_item", "number = '20401'");
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId: id,
       customerId: 1,
       lines: [{ itemId: invoice, amount: 86_450 }],
@@ -193,7 +193,7 @@ describe("a check that bounces", () => {
   it("is charged to the customer where the book says so, and charged no more when it is undone", () => {
     book.must("changeSettings", { returnFee: 2500 });
     const id = check(86_450);
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId: id,
       customerId: 1,
       lines: [{ itemId: book.id("open_item", "number = '20401'"), amount: 86_450 }],
@@ -296,7 +296,7 @@ describe("a write-off over the limit", () => {
       "askApproval",
     );
     book.must("undo", { actId: again.ok ? (again.value as { actId: number }).actId : 0 });
-    book.must("placeReceipt", { receiptId, customerId: 1, lines: [] });
+    book.must("applyReceipt", { receiptId, customerId: 1, lines: [] });
     expect(book.db.all("SELECT state FROM approval ORDER BY id")).toEqual([
       { state: "refused" },
       { state: "withdrawn" },
@@ -356,7 +356,7 @@ describe("money that is not for an invoice, and money that stands on account", (
   });
   it("what stands on account is used along with a payment that took it off, in one go and undone in one go", () => {
     const earlier = check(2450, "1100", { reference: "" });
-    book.must("placeReceipt", { receiptId: earlier, customerId: 1, lines: [] });
+    book.must("applyReceipt", { receiptId: earlier, customerId: 1, lines: [] });
     const id = check(84_000);
     const [proposal] = book.proposals();
     const workings = matchWorkings(book.db, id, proposal);
@@ -370,7 +370,7 @@ describe("money that is not for an invoice, and money that stands on account", (
       expect.arrayContaining(["short by just the 24.50 that stand on account"]),
     ]);
     const invoice = book.id("open_item", "number = '20401'");
-    const { commandId } = book.must("placeReceipt", {
+    const { commandId } = book.must("applyReceipt", {
       receiptId: id,
       customerId: 1,
       lines: [{ itemId: invoice, amount: 84_000 }],
@@ -383,7 +383,7 @@ describe("money that is not for an invoice, and money that stands on account", (
     book.must("undoTogether", { commandId });
     expect([open(), book.balance("credits")]).toEqual([86_450, -2450]);
     expect(
-      book.do("placeReceipt", {
+      book.do("applyReceipt", {
         receiptId: id,
         customerId: 1,
         lines: [{ itemId: invoice, amount: 84_000 }],
@@ -397,7 +397,7 @@ describe("money that is not for an invoice, and money that stands on account", (
 describe("days that are closed", () => {
   it("take nothing any more: what is for them stands on the first open day, and says so; undo too", () => {
     const id = check(86_450, "1187", { paidOn: "2026-10-30" });
-    const { actId } = book.must("placeReceipt", { receiptId: id, customerId: 1, lines: [] });
+    const { actId } = book.must("applyReceipt", { receiptId: id, customerId: 1, lines: [] });
     book.must("lockPeriod", { to: "2026-11-23", why: "October and more are filed" });
     check(500, "20", { paidOn: "2026-11-02" });
     expect(
@@ -441,7 +441,7 @@ describe("what was learned", () => {
     customerId: number,
     proposedCustomerId: number | null = null,
   ): number =>
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId: book.id(
         "receipt",
         `id = (SELECT receipt_id FROM processor_item WHERE external_id = 'ch_${id}')`,
@@ -479,7 +479,7 @@ describe("what was learned", () => {
     for (const id of [1, 2]) charge(id, "Alder Lane Pottery School", "50.00");
     const items = ["20401", "20402"].map((number) => book.id("open_item", `number = '${number}'`));
     for (const id of [1, 2])
-      book.must("placeReceipt", {
+      book.must("applyReceipt", {
         receiptId: book.id(
           "receipt",
           `id = (SELECT receipt_id FROM processor_item WHERE external_id = 'ch_${id}')`,

@@ -13,7 +13,7 @@ import {
   TODAY,
 } from "../../../tests/support/book";
 import { waitingFiles } from "../arrivals/queries/arrived";
-import { entryStory } from "../books/queries/history";
+import { entryHistory } from "../books/queries/history";
 import { followUpWorkings } from "../customers/queries/customer";
 import { invoicePageOf, receiptPageOf } from "../invoices/queries/documents";
 import { deliverLetter } from "../output/delivery";
@@ -40,8 +40,8 @@ const placed = (
   payer: string,
   lines: [string, number, number?][],
   customer: string | null = null,
-): ReturnType<typeof book.do<"placeReceipt">> =>
-  book.do("placeReceipt", {
+): ReturnType<typeof book.do<"applyReceipt">> =>
+  book.do("applyReceipt", {
     receiptId: receipt(payer),
     customerId: customer === null ? null : book.id("customer", `external_id = '${customer}'`),
     lines: lines.map(([number, amount, discount = 0]) => ({
@@ -191,7 +191,7 @@ describe("matching", () => {
       lines: [{ itemId: item("20401"), amount: 86_450 }],
     };
     expect(
-      [book.do("placeReceipt", input, key), book.do("placeReceipt", input, key)].every(
+      [book.do("applyReceipt", input, key), book.do("applyReceipt", input, key)].every(
         ({ ok }) => ok,
       ),
     ).toBe(true);
@@ -344,7 +344,7 @@ describe("payouts and the bank", () => {
       ["charge", "po_1"],
       ["fee", "po_1"],
     ]);
-    const story = entryStory(book.db, book.name, chain?.entries[0]?.id ?? 0);
+    const story = entryHistory(book.db, book.name, chain?.entries[0]?.id ?? 0);
     expect(story?.origin).toMatchObject({ name: "processor.csv", line: 2 });
     expect(story?.origin?.cells[0]).toBe("ch_1");
   });

@@ -18,7 +18,7 @@ import { payingSheet } from "../customers/queries/paying";
 import { matchQueue, type QueueName } from "../match/queries/match";
 import { overdueRows } from "../overdue/queries/overdue";
 import { feeCheck } from "../payouts/queries/fees";
-import { cameBack } from "../payouts/queries/returnsAndDisputes";
+import { returnsAndDisputes } from "../payouts/queries/returnsAndDisputes";
 import { agesAsked, agesSheet } from "../reports/queries/ages";
 import { figuresOf } from "../reports/queries/figures";
 import { yearPageOf } from "../reports/queries/yearEnd";
@@ -313,7 +313,7 @@ export function listSheet(
     case "came-back":
       return {
         columns: ["do_by", "what", "whose", "says", "came_back_on", "sum"],
-        rows: cameBack(db, today).rows.map((row) => [
+        rows: returnsAndDisputes(db, today).rows.map((row) => [
           row.until ?? "",
           row.what,
           row.from,

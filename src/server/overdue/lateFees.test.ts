@@ -63,7 +63,7 @@ it("are waived with a reason and not asked for again; taken back by mistake, the
     "processor",
     "Id,Type,Date,Gross,Fee,Payer,Memo\nch_1,Charge,11/24/2026,25.00,1.00,Alder Lane Pottery School,fee\n",
   );
-  book.must("placeReceipt", {
+  book.must("applyReceipt", {
     receiptId: 1,
     customerId: 1,
     lines: [{ itemId: again!.feeItemId, amount: 2500 }],

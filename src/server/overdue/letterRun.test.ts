@@ -202,7 +202,7 @@ describe("the letters of a day", () => {
       "processor",
       "Id,Type,Date,Gross,Fee,Net,Payer,Email,Memo\nch_1,Charge,11/16/2026,64.50,2.17,62.33,Alder Lane Pottery School,office@alderlane.example,20401\n",
     );
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId: 1,
       customerId: customer("C1"),
       lines: [{ itemId: book.id("open_item", "number = '20401'"), amount: 6450 }],
@@ -290,7 +290,7 @@ describe("the statement of account", () => {
       "processor",
       "Id,Type,Date,Gross,Fee,Net,Payer,Email,Memo\nch_1,Charge,11/16/2026,900.00,25.37,874.63,Alder Lane Pottery School,office@alderlane.example,20401\n",
     );
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId: 1,
       customerId: customer("C1"),
       lines: [{ itemId: book.id("open_item", "number = '20401'"), amount: 86_450 }],

@@ -6,7 +6,7 @@ import { statementOf } from "../customers/queries/statement";
 import { invoicePageOf } from "../invoices/queries/documents";
 import { matchWorkings } from "../match/queries/match";
 import { yearPageOf } from "../reports/queries/yearEnd";
-import { givenUpPage } from "./queries/writeOffs";
+import { writeOffsPage } from "./queries/writeOffs";
 
 let book: TestBook;
 eachBook((made) => {
@@ -23,7 +23,7 @@ const give = (sum: number, who = "Mara"): ReturnType<TestBook["do"]> =>
 const decide = (approve: boolean, who = "Theo"): ReturnType<TestBook["do"]> =>
   book
     .as(who)
-    .do("decideInvoiceWriteOff", { writeOffId: givenUpPage(book.db).waiting[0]?.id ?? 0, approve });
+    .do("decideInvoiceWriteOff", { writeOffId: writeOffsPage(book.db).waiting[0]?.id ?? 0, approve });
 const check = (amount: number): number =>
   book.must("recordReceipt", {
     method: "check",
@@ -71,7 +71,7 @@ describe("a debt given up without a payment", () => {
       book.balance("small_differences"),
       book.broken(),
     ]).toEqual([0, 86_450, 0, []]);
-    expect(givenUpPage(book.db)).toMatchObject({
+    expect(writeOffsPage(book.db)).toMatchObject({
       waiting: [],
       rows: [{ words: "20401", by: "Mara and Theo", sum: 86_450, paid: false }],
     });
@@ -88,7 +88,7 @@ describe("a debt given up without a payment", () => {
     const again = give(86_450);
     book.must("undo", { actId: again.ok ? (again.value as { actId: number }).actId : 0 });
     give(86_450);
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId: check(50_000),
       customerId: 1,
       lines: [{ itemId: item("20401"), amount: 50_000 }],
@@ -115,7 +115,7 @@ describe("a debt given up without a payment", () => {
       ok: false,
       error: { code: "tally.item", balance: "864.50" },
     });
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId: check(86_450),
       customerId: 1,
       lines: [{ itemId: item("20401"), amount: 86_450 }],
@@ -136,7 +136,7 @@ describe("a payment for a debt given up", () => {
   it("is a recovery, never income of the sale, and the rest is the customer's", () => {
     givenUp();
     const receiptId = check(90_000);
-    book.must("placeReceipt", { receiptId, customerId: 1, lines: [], recovered: 86_450 });
+    book.must("applyReceipt", { receiptId, customerId: 1, lines: [], recovered: 86_450 });
     expect([
       book.balance("recoveries"),
       book.balance("credits"),
@@ -144,7 +144,7 @@ describe("a payment for a debt given up", () => {
       book.balance("bad_debt"),
       book.broken(),
     ]).toEqual([-86_450, -3550, 0, 86_450, []]);
-    expect(givenUpPage(book.db).rows.map(({ paid, sum }) => [paid, sum])).toEqual(
+    expect(writeOffsPage(book.db).rows.map(({ paid, sum }) => [paid, sum])).toEqual(
       expect.arrayContaining([
         [true, 86_450],
         [false, 86_450],
@@ -160,7 +160,7 @@ describe("a payment for a debt given up", () => {
   });
   it("is offered as far as was given up and not paid yet, and refused beyond it", () => {
     expect(
-      book.do("placeReceipt", {
+      book.do("applyReceipt", {
         receiptId: check(5000),
         customerId: 1,
         lines: [],
@@ -169,17 +169,17 @@ describe("a payment for a debt given up", () => {
     ).toMatchObject({ ok: false, error: { code: "tally.recovered", most: "0.00" } });
     givenUp();
     const [first, second] = [check(60_000), check(30_000)];
-    book.must("placeReceipt", { receiptId: first, customerId: 1, lines: [], recovered: 60_000 });
+    book.must("applyReceipt", { receiptId: first, customerId: 1, lines: [], recovered: 60_000 });
     const proposal = book.proposals().find(({ receiptId }) => receiptId === second);
     const workings = matchWorkings(book.db, second, proposal);
     expect([workings?.customerId, workings?.givenUp]).toEqual([1, 26_450]);
     expect(
-      book.do("placeReceipt", { receiptId: second, customerId: 1, lines: [], recovered: 30_000 }),
+      book.do("applyReceipt", { receiptId: second, customerId: 1, lines: [], recovered: 30_000 }),
     ).toMatchObject({ ok: false, error: { code: "tally.recovered", most: "264.50" } });
   });
   it("keeps its write-off from being taken back", () => {
     givenUp();
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId: check(20_000),
       customerId: 1,
       lines: [],
@@ -196,7 +196,7 @@ describe("a payment for a debt given up", () => {
     const cash = (): number => yearPageOf(book.db, "2026", day("2026-11-24")).cash.income;
     givenUp();
     expect(cash()).toBe(0);
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId: check(20_000),
       customerId: 1,
       lines: [],
@@ -213,7 +213,7 @@ describe("a payment for a debt given up", () => {
       `Id,Type,Date,Gross,Fee,Payer,Memo,Payout id,Original id\nch_1,Charge,11/23/2026,200.00,0,Alder Lane Pottery School,,,\n`,
       { account: "ach" },
     );
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId: book.id("receipt", "source = 'processor'"),
       customerId: 1,
       lines: [],

@@ -2,7 +2,7 @@ import { day } from "@/core/calendar";
 import { bankLineById } from "@/db/bank";
 
 import { eachBook, type TestBook } from "../../../tests/support/book";
-import { lumpsOf } from "./queries/bulkPayouts";
+import { bulkPayoutsOf } from "./queries/bulkPayouts";
 import { payoutViews, payoutWorkings } from "./queries/payouts";
 
 let book: TestBook;
@@ -38,12 +38,12 @@ describe("a lump on the statement", () => {
       "ch_3,Charge,11/17/2026,84.00,2.74,C,,",
     );
     const lineId = statement("2026-11-18", "SHOP TAKINGS", "145.05");
-    const [lump] = lumpsOf(book.db, bankLineById(book.db, lineId)!);
+    const [lump] = bulkPayoutsOf(book.db, bankLineById(book.db, lineId)!);
     expect([lump?.count, lump?.answers[0]]).toMatchObject([
       1,
       { receipts: 2, words: "2 receipts of Mon 16 Nov", leftOut: [] },
     ]);
-    const { actId, payoutId } = book.must("lumpPayout", {
+    const { actId, payoutId } = book.must("splitBulkPayout", {
       lineId,
       itemIds: lump!.answers[0]!.itemIds,
     });
@@ -52,7 +52,7 @@ describe("a lump on the statement", () => {
       payoutWorkings(book.db, payoutId)?.payout.shown,
       book.broken(),
     ]).toEqual([8126, "tied", []]);
-    expect(book.do("lumpPayout", { lineId, itemIds: [item("ch_3")] })).toMatchObject({
+    expect(book.do("splitBulkPayout", { lineId, itemIds: [item("ch_3")] })).toMatchObject({
       error: { code: "line.explained" },
     });
     book.must("undo", { actId });
@@ -66,11 +66,11 @@ describe("a lump on the statement", () => {
   it("is refused where the items do not make it, or stand in a payout", () => {
     activity("ch_1,Charge,11/16/2026,100.00,3.20,A,po_9,", "ch_2,Charge,11/16/2026,50.00,1.75,B,,");
     const lineId = statement("2026-11-18", "SHOP TAKINGS", "50.00");
-    expect(book.do("lumpPayout", { lineId, itemIds: [item("ch_1")] })).toMatchObject({
+    expect(book.do("splitBulkPayout", { lineId, itemIds: [item("ch_1")] })).toMatchObject({
       error: { code: "payout.item" },
     });
     expect(
-      book.do("lumpPayout", { lineId, itemIds: [item("ch_2"), item("ch_2", "fee")] }),
+      book.do("splitBulkPayout", { lineId, itemIds: [item("ch_2"), item("ch_2", "fee")] }),
     ).toMatchObject({ error: { code: "payout.off" } });
   });
 });

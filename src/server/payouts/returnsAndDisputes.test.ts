@@ -7,7 +7,7 @@ import { overdueRows } from "../overdue/queries/overdue";
 import { clearingPageOf } from "./queries/clearing";
 import { feeCheck } from "./queries/fees";
 import { payoutWorkings } from "./queries/payouts";
-import { aheadOf, cameBack } from "./queries/returnsAndDisputes";
+import { expectedPage, returnsAndDisputes } from "./queries/returnsAndDisputes";
 
 const TODAY = day("2026-11-24");
 const HEAD =
@@ -32,7 +32,7 @@ describe("a debit that came back", () => {
     activity(DEBIT);
     placeAll();
     activity("r_1,ACH return,,2026-11-18,864.50,0.00,,,,,d_1,R01,");
-    const [row] = cameBack(book.db, TODAY).rows;
+    const [row] = returnsAndDisputes(book.db, TODAY).rows;
     expect(row).toMatchObject({
       what: "ACH return R01",
       open: true,
@@ -49,13 +49,13 @@ describe("a debit that came back", () => {
     });
     // The 26th is a holiday: the next banking day is taken.
     const planned = book.must("retryDebit", { returnItemId: id, on: "2026-11-26" });
-    expect([planned.on, cameBack(book.db, TODAY).open]).toEqual(["2026-11-27", 0]);
+    expect([planned.on, returnsAndDisputes(book.db, TODAY).open]).toEqual(["2026-11-27", 0]);
     expect(book.do("retryDebit", { returnItemId: id, on: "2026-12-01" })).toMatchObject({
       ok: false,
       error: { code: "retry.planned" },
     });
     book.must("undo", { actId: planned.actId });
-    expect(cameBack(book.db, TODAY).open).toBe(1);
+    expect(returnsAndDisputes(book.db, TODAY).open).toBe(1);
   });
   it.each([
     ["R02", "retry.account"],
@@ -98,7 +98,7 @@ describe("a debit that came back", () => {
     activity(
       `${DEBIT}\nd_2,Charge,ACH debit,2026-11-23,120.00,0.00,Heron Point Studio,heron@mail.example,,,,,\nr_1,ACH return,,2026-11-18,864.50,0.00,,,,,d_1,R03,`,
     );
-    const { returnable, sixty, rates } = aheadOf(book.db, TODAY);
+    const { returnable, sixty, rates } = expectedPage(book.db, TODAY);
     expect([returnable, sixty]).toEqual([
       [{ settledOn: "2026-11-23", until: "2026-11-25", count: 1, sum: 12_000 }],
       { count: 1, sum: 12_000 },
@@ -135,7 +135,7 @@ describe("a return file of the bank", () => {
     expect(take(file)).toMatchObject({ ok: true, value: { new: 2 } });
     expect(take(file)).toMatchObject({ ok: true, value: { new: 0, known: 2 } });
     expect(back()).toEqual({ n: 1, sum: -86_450, code: "R01" });
-    const notice = cameBack(book.db, TODAY).rows.find(({ what }) => what.startsWith("change"));
+    const notice = returnsAndDisputes(book.db, TODAY).rows.find(({ what }) => what.startsWith("change"));
     expect(notice).toMatchObject({
       from: "Alder Lane Pottery School",
       words: "mend the account: account number ending in 7766",
@@ -143,11 +143,11 @@ describe("a return file of the bank", () => {
       todo: { as: "mend" },
     });
     const done = book.must("mendAccount", { noticeId: -notice!.id });
-    expect(cameBack(book.db, TODAY).rows.find(({ what }) => what.startsWith("change"))?.words).toBe(
+    expect(returnsAndDisputes(book.db, TODAY).rows.find(({ what }) => what.startsWith("change"))?.words).toBe(
       "mended",
     );
     book.must("undo", { actId: done.actId });
-    expect(cameBack(book.db, TODAY).rows.some(({ words }) => words.startsWith("mend the"))).toBe(
+    expect(returnsAndDisputes(book.db, TODAY).rows.some(({ words }) => words.startsWith("mend the"))).toBe(
       true,
     );
   });
@@ -221,12 +221,12 @@ describe("a debit that was started", () => {
     expect([
       book.balances(),
       waits(),
-      aheadOf(book.db, TODAY).started.map(({ from, sum }) => [from, sum]),
+      expectedPage(book.db, TODAY).started.map(({ from, sum }) => [from, sum]),
     ]).toEqual([before, ["on_way"], [["Alder Lane Pottery School", 86_450]]]);
     activity(DEBIT);
-    expect([aheadOf(book.db, TODAY).started, waits()]).toEqual([[], ["receipt"]]);
+    expect([expectedPage(book.db, TODAY).started, waits()]).toEqual([[], ["receipt"]]);
     activity(started);
-    expect(aheadOf(book.db, TODAY).started).toEqual([]);
+    expect(expectedPage(book.db, TODAY).started).toEqual([]);
   });
 });
 
@@ -236,7 +236,7 @@ describe("what comes before its charge", () => {
     ["a return", "x_1,ACH return,,2026-11-17,864.50,0.00,,,,,d_1,R01,", 86_450],
   ])("%s is parked, in view, and joined when the charge comes", (_case, row, sum) => {
     activity(row);
-    expect([book.balance("parked"), cameBack(book.db, TODAY).open]).toEqual([sum, 1]);
+    expect([book.balance("parked"), returnsAndDisputes(book.db, TODAY).open]).toEqual([sum, 1]);
     activity(DEBIT);
     expect(book.balance("parked")).toBe(0);
     expect(book.db.get("SELECT gone_back AS back FROM receipt")).toEqual({ back: sum });
@@ -247,7 +247,7 @@ describe("what comes before its charge", () => {
     activity("x_1,Dispute,,2026-11-17,864.50,15.00,,,,,d_1,,2026-12-01");
     activity(DEBIT);
     expect(book.db.get("SELECT disputed FROM receipt")).toEqual({ disputed: 1 });
-    expect(cameBack(book.db, TODAY).rows[0]).toMatchObject({
+    expect(returnsAndDisputes(book.db, TODAY).rows[0]).toMatchObject({
       what: "dispute",
       until: "2026-12-01",
       from: "Alder Lane Pottery School",
@@ -258,7 +258,7 @@ describe("what comes before its charge", () => {
 describe("a dispute", () => {
   it("is on the list until it is answered; undo brings it back", () => {
     activity(`${DEBIT}\nx_1,Dispute,,2026-11-17,864.50,0.00,,,,,d_1,,2026-11-20`);
-    expect(cameBack(book.db, TODAY).rows[0]).toMatchObject({
+    expect(returnsAndDisputes(book.db, TODAY).rows[0]).toMatchObject({
       words: "not answered in time",
       until: "2026-11-20",
       open: true,
@@ -270,12 +270,12 @@ describe("a dispute", () => {
       processorItemId: id,
       why: "signed delivery slip sent",
     });
-    expect(cameBack(book.db, TODAY).rows[0]).toMatchObject({
+    expect(returnsAndDisputes(book.db, TODAY).rows[0]).toMatchObject({
       words: "answered; the outcome is awaited",
       open: false,
     });
     book.must("undo", { actId: done.actId });
-    expect(cameBack(book.db, TODAY).open).toBe(1);
+    expect(returnsAndDisputes(book.db, TODAY).open).toBe(1);
   });
 });
 
@@ -284,7 +284,7 @@ describe("money that is sent back", () => {
     activity(DEBIT);
     placeAll();
     activity("x_1,Refund,,2026-11-18,10.00,0.00,,,,,d_1,,");
-    const [row] = cameBack(book.db, TODAY).rows;
+    const [row] = returnsAndDisputes(book.db, TODAY).rows;
     expect(row).toMatchObject({
       open: true,
       todo: { as: "credit_note", missing: 1000, notes: [{ number: "CN-9", sum: 1000 }] },
@@ -298,7 +298,7 @@ describe("money that is sent back", () => {
       customerId: null,
       lines: [{ itemId, amount: -1000 }],
     });
-    expect([book.balance("credits"), cameBack(book.db, TODAY).open]).toEqual([0, 0]);
+    expect([book.balance("credits"), returnsAndDisputes(book.db, TODAY).open]).toEqual([0, 0]);
     book.must("undo", { actId: done.actId });
     expect(book.balance("credits")).toBe(1000);
   });
@@ -307,7 +307,7 @@ describe("money that is sent back", () => {
       "d_3,Charge,ACH debit,2026-11-16,90.00,0.00,Heron Point Studio,heron@mail.example,,,,,",
     );
     const receiptId = book.id("receipt", "amount = 9000");
-    book.must("placeReceipt", {
+    book.must("applyReceipt", {
       receiptId,
       customerId: book.id("customer", "external_id = 'C2'"),
       lines: [],
@@ -354,7 +354,7 @@ describe("a surcharge that is agreed", () => {
     activity(card.replace("Card", "ACH debit"));
     expect(book.proposals()[0]?.readings[0]).toMatchObject({ onAccount: 2594 });
     expect(
-      book.do("placeReceipt", {
+      book.do("applyReceipt", {
         receiptId: book.id("receipt", "1 = 1"),
         customerId: 1,
         lines: [],

@@ -4,13 +4,13 @@ import { fail, type Failure, ok, type Result } from "@/core/result";
 import { commandByKey, insertCommand, nextCommandId } from "@/db/acts";
 import type { Db } from "@/db/connection";
 
-import { type Actor, Ctx } from "./context";
+import { type Actor, CommandContext } from "./context";
 
 /** One way to change a book. `run` is synchronous and lies within one transaction. */
 export type Command<Schema extends z.ZodType = z.ZodType, Output = unknown> = {
   readonly name: string;
   readonly schema: Schema;
-  readonly run: (ctx: Ctx, input: z.output<Schema>) => Result<Output>;
+  readonly run: (ctx: CommandContext, input: z.output<Schema>) => Result<Output>;
 };
 
 export function defineCommand<Schema extends z.ZodType, Output>(
@@ -53,7 +53,7 @@ export function runCommand<Schema extends z.ZodType, Output>(
         : fail("key.reused");
     const at = new Date().toISOString();
     const id = nextCommandId(db);
-    const result = command.run(new Ctx(db, who, id, at), parsed.data);
+    const result = command.run(new CommandContext(db, who, id, at), parsed.data);
     if (!result.ok) throw new RolledBack(result.error);
     insertCommand(db, {
       id,

@@ -25,7 +25,7 @@ export function todayOf(settings: Settings, now: Date = new Date()): Day {
 }
 
 /** What a command works with: the open transaction, the book's settings, and how to post and to leave a trace. */
-export class Ctx {
+export class CommandContext {
   readonly settings: Settings;
   readonly today: Day;
   private finder: ((ref: AccountRef) => number) | null = null;

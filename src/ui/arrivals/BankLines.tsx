@@ -401,7 +401,7 @@ function OtherChoices({
                     disabled={busy}
                     onClick={() =>
                       void act<{ actId: number }>(
-                        "lumpPayout",
+                        "splitBulkPayout",
                         { lineId: line.id, itemIds: answer.itemIds },
                         (value) => ({
                           words: `${answer.receipts} receipts tied to this line.`,

@@ -6,13 +6,13 @@ import type { ReactNode } from "react";
 
 import { formatDay } from "@/core/calendar";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { PageHeading, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
 import type { TakenFile } from "./types";
 
 type Row = { line: number; cells: readonly string[] };
-type Props = Around & {
+type Props = BookFacts & {
   file: TakenFile & { sha256: string; size: number };
   headers: readonly string[];
   rows: Row[];

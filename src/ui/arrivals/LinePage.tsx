@@ -4,12 +4,12 @@ import type { ReactNode } from "react";
 import { type Day, formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
-import { Story } from "../history/History";
-import type { Around, Told } from "../history/types";
+import { History } from "../history/History";
+import type { BookFacts, Backing } from "../history/types";
 import { PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 
-type Props = Around & {
+type Props = BookFacts & {
   line: {
     id: number;
     postedOn: Day;
@@ -22,7 +22,7 @@ type Props = Around & {
   };
   bank: string;
   payouts: { id: number; externalId: string; processor: string; share: Minor }[];
-  told: Told;
+  told: Backing;
 };
 
 /** A line of the bank's statement: what it is, and what it led to. */
@@ -105,7 +105,7 @@ export function LinePage({ line, bank, payouts, told, ...around }: Props): React
             </p>
           ) : null}
         </Section>
-        <Story told={told} {...around} />
+        <History told={told} {...around} />
       </Halves>
     </>
   );

@@ -6,14 +6,14 @@ import type { ReactNode } from "react";
 import { type Day, formatDay } from "@/core/calendar";
 import { formatAmount, minor, type Minor, sumOf } from "@/core/money";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { AsOf } from "../kit/lists/AsOf";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { BooksHeading } from "./BooksHeading";
 
 type Account = { id: number; code: string; name: string; role: string; balance: Minor };
-type TrialProps = Around & { accounts: Account[]; asOf: Day };
+type TrialProps = BookFacts & { accounts: Account[]; asOf: Day };
 
 /** The trial balance as of a day; each account leads to its page. */
 export function TrialView({ accounts, asOf, book, currency, today }: TrialProps): ReactNode {
@@ -122,7 +122,7 @@ type AccountLine = {
   running: Minor;
   href: string | null;
 };
-type AccountProps = Around & {
+type AccountProps = BookFacts & {
   account: Account;
   lines: AccountLine[];
   count: number;

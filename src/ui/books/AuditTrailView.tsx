@@ -5,7 +5,7 @@ import type { ReactNode } from "react";
 
 import { type Day, formatDay } from "@/core/calendar";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Act } from "../kit/buttons";
 import { ActRow } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
@@ -25,10 +25,10 @@ type Row = {
   together: number;
   href: string | null;
 };
-type Props = Around & { rows: Row[]; count: number; page: number; pageRows: number };
+type Props = BookFacts & { rows: Row[]; count: number; page: number; pageRows: number };
 
 /** The audit trail: everything that was done, by whom and when; what can be undone can be undone from here, at any later time. */
-export function TrailView({ rows, count, page, pageRows, book, today }: Props): ReactNode {
+export function AuditTrailView({ rows, count, page, pageRows, book, today }: Props): ReactNode {
   const [open, setOpen] = useOpenRow();
   return (
     <>

@@ -6,7 +6,7 @@ import { type ReactNode, useState } from "react";
 import { type Day, formatDay, parseDay } from "@/core/calendar";
 import { type Currency, currencyOf, type Minor, sumOf } from "@/core/money";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { Act } from "../kit/buttons";
 import { LineText } from "../kit/fields";
@@ -27,7 +27,7 @@ type Foreign = {
   off: Minor;
 };
 type Rate = { currency: Currency; onDay: Day; rate: string };
-type Props = Around & {
+type Props = BookFacts & {
   asOf: Day;
   open: Foreign[];
   off: Minor;

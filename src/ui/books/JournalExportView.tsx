@@ -6,7 +6,7 @@ import { type ReactNode, useState } from "react";
 import { type Day, formatDay } from "@/core/calendar";
 import { JOURNAL_FIELDS, type JournalField, type JournalLayout } from "@/core/formats";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Act, RowButton } from "../kit/buttons";
 import { InlineField, LineField, SmallChoice, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
@@ -15,15 +15,15 @@ import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { BooksHeading } from "./BooksHeading";
 
-type Made = { id: number; layout: string; from: Day; to: Day; entries: number; actId: number };
-type Props = Around & {
+type MadeFile = { id: number; layout: string; from: Day; to: Day; entries: number; actId: number };
+type Props = BookFacts & {
   from: Day;
   to: Day;
   all: number;
   fresh: number;
   layouts: { name: string; spec: JournalLayout }[];
   accounts: { code: string; name: string }[];
-  made: Made[];
+  made: MadeFile[];
 };
 
 const FIELD_WORDS: Record<JournalField, string> = {
@@ -43,7 +43,7 @@ const FIELD_WORDS: Record<JournalField, string> = {
 };
 
 /** The journal as a file for another ledger: its columns and accounts by a layout that is kept, each entry once or marked. */
-export function JournalFileView(props: Props): ReactNode {
+export function JournalExportView(props: Props): ReactNode {
   const { from, to, all, fresh, made, layouts, today, book } = props;
   const { act, busy } = useActing();
   const [name, setName] = useState(layouts[0]?.name ?? "Other ledger");

@@ -8,7 +8,7 @@ import { type Day, formatDay } from "@/core/calendar";
 import type { Minor } from "@/core/money";
 
 import { EntryTable } from "../history/EntryTable";
-import type { ActView, Around, EntryView, Origin } from "../history/types";
+import type { ActView, BookFacts, EntryView, Origin } from "../history/types";
 import { Amount } from "../kit/Amount";
 import { SmallChoice } from "../kit/fields";
 import { Subheading } from "../kit/headings";
@@ -36,7 +36,7 @@ type Story = {
   origin: Origin | null;
   others: { id: number; event: string; document: string }[];
 };
-type Props = Around & {
+type Props = BookFacts & {
   rows: JournalLine[];
   count: number;
   text: string;
@@ -175,7 +175,7 @@ function Events({ event, events, text }: Props): ReactNode {
   );
 }
 
-function EntryWorkings({ id, ...around }: Around & { id: number }): ReactNode {
+function EntryWorkings({ id, ...around }: BookFacts & { id: number }): ReactNode {
   const { complain } = useActing();
   const { book, currency, today } = around;
   const [story, setStory] = useState<Story | null>(null);

@@ -7,7 +7,7 @@ import { type ReactNode, useEffect, useState } from "react";
 import { type Day, formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Amount, LeftOver, Total } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
 import { Section } from "../kit/layout";
@@ -40,7 +40,7 @@ type Off = {
   explained: string;
 };
 type Documents = { documents: Document[]; count: number; sum: Minor; off: Off[] };
-type Props = Around & { proofs: ProofLine[]; work: WorkLine[] };
+type Props = BookFacts & { proofs: ProofLine[]; work: WorkLine[] };
 
 /** The proofs: each control sum computed twice, from the journal and from the documents; below, the work that is still open. */
 export function ProofsView(props: Props): ReactNode {
@@ -75,7 +75,7 @@ export function ProofsView(props: Props): ReactNode {
         idOf={(row) => row.name}
         openId={open}
         onOpen={(id) => setOpen(id === null ? null : String(id))}
-        workings={(row) => <Made key={row.name} row={row} {...props} />}
+        workings={(row) => <ProofDocuments key={row.name} row={row} {...props} />}
         columns={[
           { id: "what", header: "What must hold", width: "46%", cell: (row) => row.what },
           {
@@ -119,7 +119,7 @@ export function ProofsView(props: Props): ReactNode {
 }
 
 /** What a control sum is made of, document by document. */
-function Made({ row, book, currency, today }: Around & { row: ProofLine }): ReactNode {
+function ProofDocuments({ row, book, currency, today }: BookFacts & { row: ProofLine }): ReactNode {
   const { complain } = useActing();
   const [made, setMade] = useState<Documents | null>(null);
   useEffect(() => {

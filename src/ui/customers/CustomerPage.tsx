@@ -9,7 +9,7 @@ import type { Aging } from "@/core/metrics";
 import { add, type Currency, formatAmount, type Minor, negate, sumOf } from "@/core/money";
 import type { ContactPerson } from "@/core/parties";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
 import { InlineField, LineField } from "../kit/fields";
@@ -53,7 +53,7 @@ type HistoryLine = {
   letterId: number | null;
 };
 type Credit = { receiptId: number; on: Day; sum: Minor; currency: Currency; words: string };
-type Props = Around & {
+type Props = BookFacts & {
   customer: Customer;
   aliases: string[];
   parent: { id: number; name: string } | null;
@@ -128,14 +128,14 @@ export function CustomerPage(props: Props): ReactNode {
         <AgeBar aging={aging} currency={currency} words />
       </Box>
       <Halves ratio="4:5">
-        <Left {...props} />
+        <CustomerSidebar {...props} />
         <TimeLine {...props} />
       </Halves>
     </>
   );
 }
 
-function Left({
+function CustomerSidebar({
   customer,
   aliases,
   sites,

@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 
 import { formatAmount, type Minor, negate } from "@/core/money";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
@@ -20,7 +20,7 @@ type Customer = {
   credit: Minor;
   items: number;
 };
-type Props = Around & {
+type Props = BookFacts & {
   rows: Customer[];
   count: number;
   open: Minor;

@@ -8,7 +8,7 @@ import { type Day, formatDay } from "@/core/calendar";
 import type { Aging } from "@/core/metrics";
 import type { Currency, Minor } from "@/core/money";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { LineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
@@ -36,7 +36,7 @@ type Part = {
   onAccount: Minor;
   aging: Aging;
 };
-type Props = Around & {
+type Props = BookFacts & {
   customer: { id: number; name: string; externalId: string };
   sites: number;
   from: Day;
@@ -151,7 +151,7 @@ function OnePart({
   from,
   to,
   today,
-}: { part: Part; from: Day; to: Day } & Around): ReactNode {
+}: { part: Part; from: Day; to: Day } & BookFacts): ReactNode {
   const { currency } = part;
   return (
     <Halves ratio="5:4">

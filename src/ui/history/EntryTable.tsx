@@ -6,7 +6,7 @@ import { formatAmount, type Minor } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
 import { DetailTable, HeadCell } from "../kit/tables";
-import type { Around, EntryView } from "./types";
+import type { BookFacts, EntryView } from "./types";
 
 /** One entry of the journal: what it comes from, its debits and credits, and what it undoes or is undone by. */
 export function EntryTable({
@@ -14,7 +14,7 @@ export function EntryTable({
   book,
   currency,
   today,
-}: Around & { entry: EntryView }): ReactNode {
+}: BookFacts & { entry: EntryView }): ReactNode {
   const base = `/b/${book}`;
   const amount = (sum: Minor | null): string => (sum === null ? "" : formatAmount(sum, currency));
   const undone = entry.reversedBy !== null;

@@ -14,10 +14,10 @@ import { ActRow, FactList, Section } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { EntryTable } from "./EntryTable";
-import type { ActView, Around, Linked, Origin, Told } from "./types";
+import type { ActView, BookFacts, Linked, Origin, Backing } from "./types";
 
 /** The lower half of every document's page: what was done to it, the entries it led to, and the line of the file it came from. */
-export function Story({ told, ...around }: Around & { told: Told }): ReactNode {
+export function History({ told, ...around }: BookFacts & { told: Backing }): ReactNode {
   return (
     <Section>
       <Subheading>What was done</Subheading>
@@ -35,7 +35,7 @@ export function Story({ told, ...around }: Around & { told: Told }): ReactNode {
   );
 }
 
-function Acts({ acts, today }: Around & { acts: readonly ActView[] }): ReactNode {
+function Acts({ acts, today }: BookFacts & { acts: readonly ActView[] }): ReactNode {
   const { act, busy } = useActing();
   if (acts.length === 0) return <p data-tone="soft">Nothing yet, beyond taking it in.</p>;
   return (
@@ -114,7 +114,7 @@ export function LinkedTable({
   book,
   currency,
   today,
-}: Around & { linked: readonly Linked[]; label: string; foot: string; empty: string }): ReactNode {
+}: BookFacts & { linked: readonly Linked[]; label: string; foot: string; empty: string }): ReactNode {
   if (linked.length === 0) return <p data-tone="soft">{empty}</p>;
   return (
     <DetailTable aria-label={label}>

@@ -49,6 +49,6 @@ export type Linked = {
   note: string;
   ended: boolean;
 };
-export type Told = { entries: EntryView[]; acts: ActView[]; origin: Origin | null };
+export type Backing = { entries: EntryView[]; acts: ActView[]; origin: Origin | null };
 /** What every record's page is given beside its own facts. */
-export type Around = { book: string; currency: Currency; today: Day };
+export type BookFacts = { book: string; currency: Currency; today: Day };

@@ -4,13 +4,13 @@ import type { ReactNode } from "react";
 import { type Day, daysBetween, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
-import { LinkedTable, Story } from "../history/History";
-import type { Around, Linked, Told } from "../history/types";
+import { LinkedTable, History } from "../history/History";
+import type { BookFacts, Linked, Backing } from "../history/types";
 import { Amount } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { FactList, Halves, Section } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
-import { GiveUp, type GivingUp } from "../overdue/WriteOffQuestion";
+import { WriteOffQuestion, type GivingUp } from "../overdue/WriteOffQuestion";
 
 type Item = {
   id: number;
@@ -28,13 +28,13 @@ type Item = {
   terms: string | null;
   description: string | null;
 };
-type Props = Around & {
+type Props = BookFacts & {
   item: Item;
   customer: { id: number; name: string };
   paid: Linked[];
   letters: { on: Day; words: string }[];
   givingUp: GivingUp;
-  told: Told;
+  told: Backing;
 };
 
 const KIND = { invoice: "Invoice", late_fee: "Late fee", credit_note: "Credit note" } as const;
@@ -140,9 +140,9 @@ export function InvoicePage({
               </DetailTable>
             </>
           ) : null}
-          {item.balance > 0 ? <GiveUp item={item} {...givingUp} /> : null}
+          {item.balance > 0 ? <WriteOffQuestion item={item} {...givingUp} /> : null}
         </Section>
-        <Story told={told} {...around} />
+        <History told={told} {...around} />
       </Halves>
     </>
   );

@@ -6,7 +6,7 @@ import type { ReactNode } from "react";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
@@ -26,7 +26,7 @@ type Invoice = {
   balance: Minor;
   poNumber: string | null;
 };
-type Props = Around & {
+type Props = BookFacts & {
   rows: Invoice[];
   count: number;
   total: Minor;

@@ -17,7 +17,7 @@ export const WorkingsGrid = chakra("div", workingsRecipe);
 /** Two halves of a page beside each other. */
 export const Halves = chakra("div", columnsRecipe);
 /** A page that is read from top to bottom. */
-export const Reading = chakra("div", readingRecipe);
+export const ReadingSheet = chakra("div", readingRecipe);
 /** What can be done, in a row of buttons. */
 export const ActRow = chakra("div", actsRecipe);
 /** Names of facts (`dt`) and the facts (`dd`). */

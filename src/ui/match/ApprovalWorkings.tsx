@@ -16,7 +16,7 @@ import { load } from "../shell/send";
 import type { MatchRow, Workings } from "./types";
 
 /** A write-off over the limit, before the second person. */
-export function SecondWorkings({
+export function ApprovalWorkings({
   row,
   currency,
   done,

@@ -14,7 +14,7 @@ import type { ListColumn } from "../kit/lists/LedgerList";
 import { LongList } from "../kit/lists/LongList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { load } from "../shell/send";
-import { SecondWorkings } from "./ApprovalWorkings";
+import { ApprovalWorkings } from "./ApprovalWorkings";
 import { AsideWorkings } from "./AsideWorkings";
 import { OnHand } from "./OnHand";
 import { RecordReceipt } from "./RecordReceipt";
@@ -145,7 +145,7 @@ export function MatchPage(props: Props): ReactNode {
             queue === "aside" ? (
               <AsideWorkings key={row.id} row={row} done={next} />
             ) : queue === "second" ? (
-              <SecondWorkings key={row.id} row={row} currency={row.currency} done={next} />
+              <ApprovalWorkings key={row.id} row={row} currency={row.currency} done={next} />
             ) : (
               <TallyWorkings
                 key={row.id}

@@ -6,8 +6,8 @@ import { type ReactNode, useState } from "react";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
-import { LinkedTable, Story } from "../history/History";
-import type { Around, Linked, Told } from "../history/types";
+import { LinkedTable, History } from "../history/History";
+import type { BookFacts, Linked, Backing } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { Act, RowButton } from "../kit/buttons";
 import { PageHeading, Subheading, Title } from "../kit/headings";
@@ -44,7 +44,7 @@ type Item = {
   payout: { id: number; externalId: string } | null;
   disputeOpen: boolean;
 };
-type Props = Around & {
+type Props = BookFacts & {
   receipt: Receipt;
   method: string;
   customer: { id: number; name: string } | null;
@@ -52,7 +52,7 @@ type Props = Around & {
   items: Item[];
   line: { id: number; description: string; postedOn: Day; amount: Minor } | null;
   hand: { number: string | null; state: string; depositOn: Day | null } | null;
-  told: Told;
+  told: Backing;
 };
 
 const STATE = {
@@ -193,13 +193,13 @@ export function ReceiptPage({
             <Items items={items} {...around} currency={currency} />
           )}
         </Section>
-        <Story told={told} {...around} />
+        <History told={told} {...around} />
       </Halves>
     </>
   );
 }
 
-function Items({ items, book, currency, today }: Around & { items: readonly Item[] }): ReactNode {
+function Items({ items, book, currency, today }: BookFacts & { items: readonly Item[] }): ReactNode {
   return (
     <DetailTable aria-label="At the processor">
       <tbody>

@@ -44,11 +44,11 @@ export function TallyWorkings(props: Props): ReactNode {
       Reading …
     </chakra.p>
   ) : (
-    <Putting {...props} workings={workings} />
+    <TallyEditor {...props} workings={workings} />
   );
 }
 
-function Putting({
+function TallyEditor({
   row,
   currency,
   today,
@@ -100,7 +100,7 @@ function Putting({
           )
         : setAsking("second");
     void act<{ actId: number; commandId: number }>(
-      "placeReceipt",
+      "applyReceipt",
       {
         receiptId: row.id,
         customerId: tally.customerId,
@@ -123,7 +123,7 @@ function Putting({
     if (worked.left > 0 && tally.terms.length > 0) setTally({ ...tally, restOnAccount: true });
     else
       void act<{ actId: number }>(
-        "placeReceipt",
+        "applyReceipt",
         {
           receiptId: row.id,
           customerId: tally.customerId,

@@ -39,7 +39,7 @@ type Props = {
 };
 
 /** What goes without a look next, and when; anyone can be taken out beforehand, with a reason. */
-export function ByThemselvesPage({
+export function AutomaticLettersPage({
   book,
   currency,
   today,

@@ -60,14 +60,14 @@ type OfferShown = {
   why: "usual" | "large" | "broken" | "new";
   parts: readonly { dueOn: Day; sum: Minor }[];
 } | null;
-type Doing = "looking" | "letter" | "sure" | "call" | "leave_out";
+type FollowUpMode = "looking" | "letter" | "sure" | "call" | "leave_out";
 type Props = { row: OverdueLine; currency: Currency; today: Day; done: () => void };
 
 /** A customer opened: what is owed item by item, what was said, and the letter, looked at before it goes. */
 export function FollowUp({ row, currency, today, done }: Props): ReactNode {
   const { book, complain } = useActing();
   const [workings, setWorkings] = useState<Workings | null>(null);
-  const [doing, setDoing] = useState<Doing>("looking");
+  const [doing, setDoing] = useState<FollowUpMode>("looking");
   useEffect(() => {
     let current = true;
     void load<Workings>(`/api/v1/b/${book}/overdue/${row.id}/letter`).then((sent) => {

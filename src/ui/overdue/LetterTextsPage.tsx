@@ -25,7 +25,7 @@ type Props = {
 };
 
 /** The words of letters: those that ship, or the book's own, by ladder, tone and language, with what they say to a real customer beside them. */
-export function WordingsPage({ fields, own, shipped, ladders, customers }: Props): ReactNode {
+export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Props): ReactNode {
   const { act, busy } = useActing();
   const [ladderId, setLadder] = useState(0);
   const [tone, setTone] = useState(1);

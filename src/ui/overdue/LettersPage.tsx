@@ -18,7 +18,7 @@ import { useOpenRow } from "../kit/lists/useOpenRow";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { OverdueTabs } from "./OverdueTabs";
-import { type BackAddress, CameBack } from "./ReturnedLetters";
+import { type BackAddress, ReturnedLetters } from "./ReturnedLetters";
 
 type RunLetter = {
   customerId: number;
@@ -53,7 +53,7 @@ type Props = {
 type Words = { subject: string; body: string };
 
 /** The letters of today, prepared: looked through one after the other, changed, taken out with a reason, and sent together after a second step. */
-export function RunPage({
+export function LettersPage({
   book,
   currency,
   letters,
@@ -282,7 +282,7 @@ export function RunPage({
             </tbody>
           </DetailTable>
         </Section>
-        <CameBack book={book} back={back} today={today} />
+        <ReturnedLetters book={book} back={back} today={today} />
       </Halves>
     </>
   );

@@ -27,7 +27,7 @@ type Read = {
 type Returned = { returned: { file: string; letters: unknown[]; words: string }[] };
 
 /** Addresses that no letter goes to, as letters came back from there; and the mails that say so, taken in as they were saved. */
-export function CameBack({
+export function ReturnedLetters({
   book,
   back,
   today,

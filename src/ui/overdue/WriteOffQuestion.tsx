@@ -25,7 +25,7 @@ export type Waiting = {
 export type GivingUp = { limit: Minor; people: number; waits: Waiting | null };
 
 /** Gives up what is open of an invoice: at once within the limit, by two people over it. */
-export function GiveUp({
+export function WriteOffQuestion({
   item,
   limit,
   people,

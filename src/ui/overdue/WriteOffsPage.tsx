@@ -35,7 +35,7 @@ type Props = {
 };
 
 /** Debts given up: what waits for a second person first, then what was given up and what was paid for it after all. */
-export function GivenUpPage({ book, today, waiting, rows }: Props): ReactNode {
+export function WriteOffsPage({ book, today, waiting, rows }: Props): ReactNode {
   const currencies = [...new Set([...rows, ...waiting].map(({ currency }) => currency))];
   const total = (of: readonly { currency: Currency; sum: Minor }[]): ReactNode =>
     currencies.map((one, at) => (

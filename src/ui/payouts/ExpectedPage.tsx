@@ -14,7 +14,7 @@ import { DetailTable } from "../kit/tables";
 import { PayoutTabs } from "./PayoutTabs";
 import { percentWords } from "./fees";
 
-export type AheadRow = {
+export type ExpectedRow = {
   key: string;
   on: Day;
   account: string;
@@ -37,7 +37,7 @@ type Props = {
   book: string;
   currency: Currency;
   today: Day;
-  rows: AheadRow[];
+  rows: ExpectedRow[];
   started: {
     id: number;
     startedOn: Day;
@@ -58,7 +58,7 @@ const RATE_WORDS: Record<Rate["name"], string> = {
 };
 
 /** What is on its way to the bank and when it lands, late ones first; which debits can still come back, and how many did. */
-export function AheadPage({
+export function ExpectedPage({
   book,
   currency,
   today,
@@ -91,7 +91,7 @@ export function AheadPage({
       <Halves ratio="3:2">
         <Section>
           <Subheading>To the bank, by the day it should land</Subheading>
-          <LedgerList<AheadRow>
+          <LedgerList<ExpectedRow>
             label="On its way to the bank"
             rows={rows}
             idOf={(row) => row.key}

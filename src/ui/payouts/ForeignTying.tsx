@@ -19,7 +19,7 @@ import { useActing } from "../shell/Notices";
 import type { PayoutRow, PayoutWorkings } from "./types";
 
 /** A payout in another currency, against the bank line that it came in: at which rate, and what the exchange made of it. */
-export function AbroadTying({
+export function ForeignTying({
   workings,
   row,
   currency,

@@ -6,8 +6,8 @@ import type { ReactNode } from "react";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
-import { Story } from "../history/History";
-import type { Around, Told } from "../history/types";
+import { History } from "../history/History";
+import type { BookFacts, Backing } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
@@ -34,7 +34,7 @@ type Payout = {
   takenFrom: Day | null;
   takenTo: Day | null;
 };
-type Props = Around & { payout: Payout; items: PayoutItem[]; lines: BankLine[]; told: Told };
+type Props = BookFacts & { payout: Payout; items: PayoutItem[]; lines: BankLine[]; told: Backing };
 
 const SHOWN: Record<PayoutState, [string, string]> = {
   tied: ["good", "✓ tied to the bank"],
@@ -124,7 +124,7 @@ export function PayoutPage({ payout, items, lines, told, ...around }: Props): Re
           ) : null}
           <PayoutItems workings={{ payout, items }} currency={currency} today={today} />
         </Section>
-        <Story told={told} {...around} />
+        <History told={told} {...around} />
       </Halves>
     </>
   );

@@ -17,7 +17,7 @@ import { ActRow, WorkingsGrid } from "../kit/layout";
 import { Cell, DetailTable, TermTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
-import { AbroadTying } from "./ForeignTying";
+import { ForeignTying } from "./ForeignTying";
 import type {
   Explanation,
   PayoutItem,
@@ -51,7 +51,7 @@ export function PayoutWorkings({ row, currency, today, done }: Props): ReactNode
         {workings.payout.shown === "tied" ? (
           <Tied workings={workings} row={row} currency={currency} today={today} />
         ) : workings.payout.abroad ? (
-          <AbroadTying
+          <ForeignTying
             workings={workings}
             row={row}
             currency={currency}

@@ -52,7 +52,7 @@ type Props = {
 };
 
 /** Everything that came back: refunds, disputes, returns, wrong accounts; what must be done by a day stands first. */
-export function BackPage({ book, currency, today, rows, open, sum }: Props): ReactNode {
+export function ReturnsPage({ book, currency, today, rows, open, sum }: Props): ReactNode {
   const [openKey, setOpen] = useOpenRow();
   return (
     <>
@@ -160,7 +160,7 @@ function Workings({
         {row.words}
         {row.until === null ? "" : `, until ${formatDay(row.until, today)}`}.
       </p>
-      {row.todo ? <Doing todo={row.todo} currency={currency} today={today} /> : null}
+      {row.todo ? <ReturnActions todo={row.todo} currency={currency} today={today} /> : null}
       <ActRow>
         {row.receiptId === null ? null : (
           <NextLink href={`/b/${book}/receipts/${row.receiptId}`}>
@@ -175,7 +175,7 @@ function Workings({
   );
 }
 
-function Doing({
+function ReturnActions({
   todo,
   currency,
   today,

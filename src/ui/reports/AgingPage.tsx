@@ -9,7 +9,7 @@ import { type Day, formatDay } from "@/core/calendar";
 import type { AgedBy, AgeSpan } from "@/core/metrics";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
 import { LineChoice, LineField } from "../kit/fields";
@@ -39,7 +39,7 @@ type Asked = {
   of: "customer" | "group";
   currency: Currency | null;
 };
-type Props = Around & {
+type Props = BookFacts & {
   asked: Asked;
   rows: Row[];
   count: number;

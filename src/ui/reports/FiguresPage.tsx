@@ -8,7 +8,7 @@ import { type Day, formatDay } from "@/core/calendar";
 import { type Aging, type Bucket, BUCKETS, bucketWords } from "@/core/metrics";
 import { type Minor, sumOf } from "@/core/money";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { Act, RowButton } from "../kit/buttons";
 import { LineField } from "../kit/fields";
@@ -32,7 +32,7 @@ type Month = {
   daysLate: number | null;
 };
 type Week = { from: Day; expected: Minor; least: Minor; most: Minor };
-type Props = Around & {
+type Props = BookFacts & {
   months: Month[];
   weeks: Week[];
   before: { asOf: Day; expected: Minor; came: Minor };
@@ -267,7 +267,7 @@ type WeekItem = {
 };
 
 /** What a week's sum is expected from, the largest first. */
-function WeekItems({ from, book, currency, today }: { from: Day } & Around): ReactNode {
+function WeekItems({ from, book, currency, today }: { from: Day } & BookFacts): ReactNode {
   const { complain } = useActing();
   const [items, setItems] = useState<WeekItem[] | null>(null);
   useEffect(() => {

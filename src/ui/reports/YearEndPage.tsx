@@ -7,7 +7,7 @@ import { type Day, formatDay } from "@/core/calendar";
 import { type CashMonth, type CreditAge, creditAgeWords } from "@/core/metrics";
 import { formatAmount, type Minor, sumOf } from "@/core/money";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
@@ -28,7 +28,7 @@ type Credits = {
     age: CreditAge;
   }[];
 };
-type Props = Around & {
+type Props = BookFacts & {
   year: string;
   gross: Gross[];
   tax: Tax[];
@@ -39,7 +39,7 @@ type Props = Around & {
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 
 /** What the year needs: gross by processor account and month, tax payable by code, income on the cash basis, credit on account by age. */
-export function YearPage(props: Props): ReactNode {
+export function YearEndPage(props: Props): ReactNode {
   const { year, gross, tax, cash, currency, book } = props;
   const amount = (of: number): string => formatAmount(of, currency, { dash: true });
   return (

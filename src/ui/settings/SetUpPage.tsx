@@ -10,7 +10,7 @@ import { z } from "zod";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, parseAmount, toDecimal } from "@/core/money";
 
-import type { Around } from "../history/types";
+import type { BookFacts } from "../history/types";
 import { Act } from "../kit/buttons";
 import { LineField, TextField, Tick } from "../kit/fields";
 import { PageHeading, Subheading, Title } from "../kit/headings";
@@ -49,7 +49,7 @@ type Processor = {
   currency: Currency;
 };
 type Bank = { code: string; name: string; lastFour: string | null; openingBalance: Minor };
-type Props = Around & { settings: Settings; processors: Processor[]; banks: Bank[] };
+type Props = BookFacts & { settings: Settings; processors: Processor[]; banks: Bank[] };
 
 /** Set-up: the book's facts, its processor and bank accounts, its limits, and where letters come from. */
 export function SetUpPage(props: Props): ReactNode {

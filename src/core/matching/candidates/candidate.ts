@@ -1,11 +1,11 @@
 import { minor, type Minor, sumOf } from "@/core/money";
 
-import type { Numbers } from "../memo/scope";
-import type { MatchItem, Reading, Reason } from "../types";
+import type { ReferenceQuality } from "../memo/scope";
+import type { MatchItem, MatchCandidate, Reason } from "../types";
 import type { Part } from "./sums";
 
 /** How the sum comes about. `short` and `over` leave a rest on one side; `surcharge`: the agreed one on top. `mended` is a list whose one wrong or missing number the sum tells. */
-export type Sum =
+export type AmountFit =
   | "exact"
   | "surcharge"
   | "discount"
@@ -23,14 +23,14 @@ export type Sum =
   | "oldest"
   | "account";
 /** How well the payer is known to be the customer: beyond doubt, likely, one of several, not known, or clearly somebody else. */
-export type Who = "certain" | "likely" | "weak" | "unknown" | "other";
+export type PayerCertainty = "certain" | "likely" | "weak" | "unknown" | "other";
 
 /** A reading while it is judged. `flaws` counts numbers that it leaves unexplained. */
-export type Draft = Reading & {
+export type Draft = MatchCandidate & {
   readonly score: number;
-  readonly numbers: Numbers;
-  readonly sum: Sum;
-  readonly who: Who;
+  readonly numbers: ReferenceQuality;
+  readonly sum: AmountFit;
+  readonly who: PayerCertainty;
   /** What else tells how often such a reading is right; empty for most. */ readonly shape: string;
   readonly flaws: number;
   /** What the customer's habit adds: it orders readings, and makes none sure. */ readonly lean: number;
@@ -42,7 +42,7 @@ export function whole(item: MatchItem, amount: Minor = item.balance): Part {
 }
 
 /** How the sum of these parts comes about, where it comes out. */
-export function sumKind(parts: readonly Part[]): Sum {
+export function sumKind(parts: readonly Part[]): AmountFit {
   if (parts.some((part) => part.discount !== 0))
     return parts.every((part) => part.inTime) ? "discount" : "late";
   return parts.some(({ item }) => item.balance < 0) ? "credit" : "exact";
@@ -74,7 +74,7 @@ export function withoutRepeats(drafts: readonly Draft[]): Draft[] {
 }
 
 /** What a reading does with the money, to tell whether two are the same. */
-export function moneyOf(draft: Pick<Reading, "lines">): string {
+export function moneyOf(draft: Pick<MatchCandidate, "lines">): string {
   return draft.lines
     .map((line) => `${line.itemId}:${line.amount}:${line.discount}`)
     .sort()

@@ -1,9 +1,9 @@
-import type { Named } from "../memo/scope";
+import type { ReferencedItems } from "../memo/scope";
 import type { MatchItem, Payer } from "../types";
-import type { Who } from "./candidate";
+import type { PayerCertainty } from "./candidate";
 
 /** How well a payer is known to be the customer, among all who may be. */
-export function whoIs(payer: Payer | undefined, payers: readonly Payer[]): Who {
+export function whoIs(payer: Payer | undefined, payers: readonly Payer[]): PayerCertainty {
   const [best] = payers;
   if (!payer) return best && (best.beyondDoubt || best.weight >= 4.5) ? "other" : "unknown";
   if (payer.beyondDoubt) return "certain";
@@ -12,7 +12,7 @@ export function whoIs(payer: Payer | undefined, payers: readonly Payer[]): Who {
 }
 
 /** Every list that the named numbers can stand for, where a damaged one leaves a choice; at most a few dozen. */
-export function choices(named: Named): MatchItem[][] {
+export function choices(named: ReferencedItems): MatchItem[][] {
   let lists: MatchItem[][] = [[...named.items]];
   for (const options of named.open.slice(0, 4)) {
     lists = lists.flatMap((list) =>

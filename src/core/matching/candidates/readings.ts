@@ -2,22 +2,22 @@ import { daysBetween } from "@/core/calendar";
 import { add, minor, type Minor, parseAmount, sumOf, toDecimal } from "@/core/money";
 
 import type { Memo } from "../memo/memo";
-import { type Named, namedIn, type Numbers } from "../memo/scope";
+import { type ReferencedItems, namedIn, type ReferenceQuality } from "../memo/scope";
 import type { PayerIndex } from "../payers/payers";
 import type { Habit, MatchItem, MatchReceipt, Payer, ReadingLine, Reason, Spot } from "../types";
 import {
   type Draft,
-  type Sum,
+  type AmountFit,
   sumKind,
   sumReasons,
-  type Who,
+  type PayerCertainty,
   whole,
   withoutRepeats,
 } from "./candidate";
 import { choices, oldestShape, whoIs } from "./choices";
 import { exactWays, fill, type Part, partsOf, subsetsOf } from "./sums";
 
-export type Around = {
+export type MatchContext = {
   readonly payers: PayerIndex;
   readonly memo: (text: string) => Memo;
   readonly scope: (customerId: number) => readonly MatchItem[];
@@ -31,7 +31,7 @@ export type Around = {
   /** What stands on account of a group. */ readonly credit: (customerId: number) => number;
 };
 
-const NAMED: Partial<Record<Sum, number>> = {
+const NAMED: Partial<Record<AmountFit, number>> = {
   exact: 40,
   surcharge: 39,
   discount: 39,
@@ -43,7 +43,7 @@ const NAMED: Partial<Record<Sum, number>> = {
   over: 26,
   short: 20,
 };
-const SUMS: Partial<Record<Sum, number>> = {
+const SUMS: Partial<Record<AmountFit, number>> = {
   single: 18,
   surcharge: 16,
   discount: 16,
@@ -55,11 +55,11 @@ const SUMS: Partial<Record<Sum, number>> = {
   oldest: 2,
   account: 0,
 };
-const READ: Record<Numbers, number> = { whole: 0, digits: -2, order: -4, damaged: -7, none: 0 };
-const WHO: Record<Who, number> = { certain: 14, likely: 8, weak: 2, unknown: 0, other: -16 };
+const READ: Record<ReferenceQuality, number> = { whole: 0, digits: -2, order: -4, damaged: -7, none: 0 };
+const WHO: Record<PayerCertainty, number> = { certain: 14, likely: 8, weak: 2, unknown: 0, other: -16 };
 
 /** Every reading of one receipt worth showing, best first, against the items that are still free. */
-export function readingsOf(receipt: MatchReceipt, around: Around): Draft[] {
+export function readingsOf(receipt: MatchReceipt, around: MatchContext): Draft[] {
   const memo = around.memo(textOf(receipt));
   const payers = around.payers.find(receipt);
   const drafts: Draft[] = [];
@@ -79,7 +79,7 @@ export function textOf({ reference, remittance, currency }: MatchReceipt): strin
 }
 
 /** The groups of customers that a receipt could be for, whatever is open at them. */
-export function groupsFor(receipt: MatchReceipt, around: Around): number[] {
+export function groupsFor(receipt: MatchReceipt, around: MatchContext): number[] {
   return [
     ...new Set(
       candidates(around.payers.find(receipt), around.memo(textOf(receipt)), around.payers).map(
@@ -101,9 +101,9 @@ function candidates(payers: readonly Payer[], memo: Memo, index: PayerIndex): nu
 /** One customer (with its sites, where it is the head office) as the one a receipt may be for. */
 class Scope {
   private readonly items: readonly MatchItem[];
-  private readonly named: Named;
+  private readonly named: ReferencedItems;
   private readonly payer: Payer | undefined;
-  private readonly who: Who;
+  private readonly who: PayerCertainty;
   private readonly made: Draft[] = [];
 
   constructor(
@@ -111,7 +111,7 @@ class Scope {
     private readonly customerId: number,
     memo: Memo,
     payers: readonly Payer[],
-    private readonly around: Around,
+    private readonly around: MatchContext,
   ) {
     const group = around.payers.group(customerId);
     const inGroup = payers.filter((one) => around.payers.group(one.customerId) === group);
@@ -153,13 +153,13 @@ class Scope {
     if (!items.some(({ balance }) => balance > 0)) return;
     const full = sumOf(items, (item) => item.balance);
     const said = this.saidNumbers(items.map((item) => ({ item })));
-    const told = this.toldParts(items);
-    if (told)
+    const stated = this.statedParts(items);
+    if (stated)
       this.add(
-        told,
+        stated,
         "told",
         named.how,
-        [said, { code: "sums_beside", count: named.told.size }],
+        [said, { code: "sums_beside", count: named.stated.size }],
         named.open.length,
       );
     const mended = this.mended(items);
@@ -185,7 +185,7 @@ class Scope {
     const rest =
       named.open.length +
       named.out.length +
-      (told ? 0 : this.toldOtherwise(off > 0 ? items.map((item) => whole(item)) : filled));
+      (stated ? 0 : this.toldOtherwise(off > 0 ? items.map((item) => whole(item)) : filled));
     if (off > 0)
       this.add(
         items.map((item) => whole(item)),
@@ -194,7 +194,7 @@ class Scope {
         [said, { code: "against_over", by: off }],
         rest +
           this.overTooMuch(items, off, full) +
-          (mended.length > 1 || named.sums > named.told.size ? 1 : 0),
+          (mended.length > 1 || named.sums > named.stated.size ? 1 : 0),
       );
     else
       this.add(
@@ -231,10 +231,10 @@ class Scope {
   }
 
   /** Sums that stand beside the numbers, if with them the list comes out; each at most what is open. */
-  private toldParts(items: readonly MatchItem[]): Part[] | null {
-    if (this.named.told.size === 0 || this.named.open.length > 0) return null;
+  private statedParts(items: readonly MatchItem[]): Part[] | null {
+    if (this.named.stated.size === 0 || this.named.open.length > 0) return null;
     const parts = items.map((item) => {
-      const written = this.named.told.get(item.id);
+      const written = this.named.stated.get(item.id);
       const parsed =
         written === undefined ? null : parseAmount(written.replaceAll(",", ""), ".", item.currency);
       return whole(item, parsed?.ok ? parsed.value : item.balance);
@@ -260,11 +260,11 @@ class Scope {
   /** A sum beside a number that says something else than the reading does. */
   private toldOtherwise(parts: readonly Part[]): 0 | 1 {
     return parts.some(({ item, amount }) => {
-      const told = this.named.told.get(item.id);
+      const stated = this.named.stated.get(item.id);
       return (
-        told !== undefined &&
-        Number(told.replace(/\D/g, "")) !== amount &&
-        Number(told.replace(/\D/g, "")) !== item.total
+        stated !== undefined &&
+        Number(stated.replace(/\D/g, "")) !== amount &&
+        Number(stated.replace(/\D/g, "")) !== item.total
       );
     })
       ? 1
@@ -447,7 +447,7 @@ class Scope {
   /** Where nothing but the sum speaks: whether the customer is known to pay one item at a time, or several, and so long after the due day. */
   private habitOf(
     lines: readonly Part[],
-    numbers: Numbers,
+    numbers: ReferenceQuality,
   ): Extract<Reason, { code: "habit" | "usual_day" }>[] {
     const habit = this.around.habit(this.customerId);
     if (
@@ -476,8 +476,8 @@ class Scope {
 
   private add(
     lines: readonly Part[],
-    sum: Sum,
-    numbers: Numbers,
+    sum: AmountFit,
+    numbers: ReferenceQuality,
     reasons: readonly Reason[],
     doubt = 0,
     shape = "",

@@ -1,5 +1,5 @@
-import type { Draft, Sum, Who } from "../candidates/candidate";
-import type { Numbers } from "../memo/scope";
+import type { Draft, AmountFit, PayerCertainty } from "../candidates/candidate";
+import type { ReferenceQuality } from "../memo/scope";
 import type { Decision, Reason, Spot } from "../types";
 
 /** A second reading whose score lies within this of the best is near, and needs a person. */
@@ -8,9 +8,9 @@ const NEAR = 8;
 const LEAST = 10;
 
 /** Ways to come to the very sum. */
-const EXACT: ReadonlySet<Sum> = new Set(["single", "all", "due", "several", "discount"]);
+const EXACT: ReadonlySet<AmountFit> = new Set(["single", "all", "due", "several", "discount"]);
 
-const LOOSE: ReadonlySet<Sum> = new Set(["part", "short", "over"]);
+const LOOSE: ReadonlySet<AmountFit> = new Set(["part", "short", "over"]);
 
 /** What else is known of a receipt when its reading is judged. */
 export type Seen = {
@@ -31,7 +31,7 @@ export type Seen = {
  * known. Safety is a matter of structure, not of the score: what does not
  * stand here is looked at by a person, however good it looks.
  */
-const SAFE: Partial<Record<Numbers, Partial<Record<Sum, readonly Who[]>>>> = {
+const SAFE: Partial<Record<ReferenceQuality, Partial<Record<AmountFit, readonly PayerCertainty[]>>>> = {
   whole: {
     exact: ["certain", "likely", "weak", "unknown"],
     discount: ["certain", "likely", "weak", "unknown"],

@@ -1,6 +1,6 @@
 import type { Minor } from "@/core/money";
 
-import type { Reading } from "../types";
+import type { MatchCandidate } from "../types";
 
 const NUMBERS: Record<string, string> = {
   whole: "number quoted",
@@ -15,7 +15,7 @@ const SUMS: Record<string, string> = {
   discount: "less the discount, in time",
   surcharge: "with the surcharge on top",
   credit: "credit note taken off",
-  told: "sums written beside the numbers",
+  stated: "sums written beside the numbers",
   part: "paid in part",
   over: "more than the invoice",
   all: "all that is open",
@@ -23,7 +23,7 @@ const SUMS: Record<string, string> = {
 };
 
 /** What kind of reading a sure one is, in words by which they are looked through together; from its pattern of evidence. */
-export function sureKind(reading: Reading): string {
+export function sureKind(reading: MatchCandidate): string {
   const [, numbers = "", sum = ""] = reading.pattern.split(" ");
   return `${NUMBERS[numbers] ?? numbers}, ${SUMS[sum] ?? sum}`;
 }
@@ -32,7 +32,7 @@ export function sureKind(reading: Reading): string {
 const LARGE = 8;
 
 /** Why a sure one deserves a second glance before it is posted, or null. `middle`: the median sum of those looked through. */
-export function oddity(reading: Reading, amount: Minor, middle: Minor): string | null {
+export function oddity(reading: MatchCandidate, amount: Minor, middle: Minor): string | null {
   const [, numbers = "", sum = "", who = ""] = reading.pattern.split(" ");
   if (numbers === "damaged") return "a number with a slip";
   if (sum === "over") return "more than the invoice";

@@ -14,7 +14,7 @@ export function isNobody(receipt: MatchReceipt, before: readonly Draft[]): boole
  * receipts of nobody's, which are rivals of every receipt of their sum. What is
  * not reached reads as before, as nothing it could claim or lose to has changed.
  */
-export function reach(
+export function affectedReceipts(
   receipts: readonly MatchReceipt[],
   looks: ReadonlyMap<number, Looked>,
   groups: ReadonlySet<number>,

@@ -1,7 +1,7 @@
 import { add, minor, type Minor, percentOf, ratioOf } from "@/core/money";
 
 import type { Draft } from "../candidates/candidate";
-import { type Around, textOf } from "../candidates/readings";
+import { type MatchContext, textOf } from "../candidates/readings";
 import { listOf } from "../lists";
 import { NumberIndex } from "../memo/memo";
 import { PayerIndex } from "../payers/payers";
@@ -12,7 +12,7 @@ import type {
   MatchReceipt,
   PaidFor,
   Payer,
-  Reading,
+  MatchCandidate,
   ReadingLine,
 } from "../types";
 
@@ -100,7 +100,7 @@ export class Claims {
   }
 
   /** What readings are made from: items as receipts have left them. */
-  around(graceDays: number): Around {
+  around(graceDays: number): MatchContext {
     const percent = this.input.settings.surchargePercent ?? null;
     const ratio = percent === null ? null : ratioOf(percent);
     const surcharge = (method: MatchReceipt["method"], sum: number): Minor =>
@@ -118,7 +118,7 @@ export class Claims {
   }
 
   /** The same with every item as it was before any receipt claimed it. */
-  unclaimed(graceDays: number): Around {
+  unclaimed(graceDays: number): MatchContext {
     const of = (is: (item: MatchItem) => boolean): MatchItem[] =>
       this.input.items.filter(is).sort(oldestFirst);
     return {
@@ -164,12 +164,12 @@ export class Claims {
     );
   }
 
-  take(reading: Reading): void {
+  take(reading: MatchCandidate): void {
     for (const line of reading.lines) this.move(line, -1);
   }
 
   /** What a reading had claimed is free again. */
-  giveBack(reading: Reading): void {
+  giveBack(reading: MatchCandidate): void {
     for (const line of reading.lines) this.move(line, 1);
   }
 

@@ -1,5 +1,5 @@
 import type { Draft } from "../candidates/candidate";
-import { type Around, readingsOf } from "../candidates/readings";
+import { type MatchContext, readingsOf } from "../candidates/readings";
 import { listOf } from "../lists";
 import type { MatchReceipt } from "../types";
 import { assign, exactOnes, takes } from "./assign";
@@ -24,7 +24,7 @@ export class Plan {
   constructor(
     all: readonly Looked[],
     private readonly claims: Claims,
-    private readonly around: Around,
+    private readonly around: MatchContext,
   ) {
     for (const one of all) {
       const best = one.before[0];

@@ -1,14 +1,14 @@
 import { daysBetween } from "@/core/calendar";
 
 import { type Draft, moneyOf } from "../candidates/candidate";
-import { type Around, groupsFor, readingsOf, textOf } from "../candidates/readings";
+import { type MatchContext, groupsFor, readingsOf, textOf } from "../candidates/readings";
 import { confidenceOf, patternOf } from "../decision/calibration";
 import { certainty, decide, type Seen } from "../decision/decide";
 import { listOf } from "../lists";
 import { numberSpots } from "../memo/memo";
 import { payerKeys } from "../payers/payers";
-import type { MatchingInput, MatchReceipt, Payer, Proposal, Reading, Reason, Spot } from "../types";
-import { isNobody, reach } from "./affectedReceipts";
+import type { MatchingInput, MatchReceipt, Payer, Proposal, MatchCandidate, Reason, Spot } from "../types";
+import { isNobody, affectedReceipts } from "./affectedReceipts";
 import { Claims } from "./claims";
 import { differenceOf } from "./difference";
 import { type Looked, Plan } from "./plan";
@@ -33,7 +33,7 @@ export function propose(input: MatchingInput): Proposal[] {
 /** A book as matching holds it: proposals for all receipts, for what a change can touch, and for one receipt again. */
 export class Matcher {
   private readonly claims: Claims;
-  private readonly around: Around;
+  private readonly around: MatchContext;
   private readonly looks = new Map<number, Looked>();
   private readonly proposals = new Map<number, Proposal>();
   private closed: ReadonlyMap<string, number>;
@@ -62,7 +62,7 @@ export class Matcher {
   all(): Proposal[] {
     for (const receipt of this.input.receipts) this.look(receipt);
     this.settleAll(this.input.receipts);
-    return this.told();
+    return this.stated();
   }
 
   /**
@@ -105,7 +105,7 @@ export class Matcher {
         ({ amount }) => amount,
       ),
     );
-    const reached = reach(next.receipts, this.looks, groups, sums);
+    const reached = affectedReceipts(next.receipts, this.looks, groups, sums);
     this.claims.release(reached.groups);
     for (const receipt of reached.receipts) {
       this.look(receipt);
@@ -113,7 +113,7 @@ export class Matcher {
     }
     this.countPaid();
     this.settleAll(reached.receipts);
-    return this.told();
+    return this.stated();
   }
 
   /**
@@ -131,7 +131,7 @@ export class Matcher {
     return this.settle({ receipt, before, groups: [] }, readingsOf(receipt, this.around));
   }
 
-  private told(): Proposal[] {
+  private stated(): Proposal[] {
     return this.input.receipts.flatMap(({ id }) => this.proposals.get(id) ?? []);
   }
 
@@ -358,7 +358,7 @@ function finish(
   against: readonly Reason[],
   certain: number,
   pattern: string,
-): Reading {
+): MatchCandidate {
   return {
     customerId: draft.customerId,
     lines: draft.lines,

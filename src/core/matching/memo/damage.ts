@@ -1,5 +1,5 @@
 import type { MatchItem } from "../types";
-import { compact, coreOf, type Stray } from "./memo";
+import { compact, coreOf, type UnresolvedToken } from "./memo";
 
 /** Optimal string alignment (Damerau 1964; Lowrance and Wagner 1975), up to a bound. @example editDistance("CA", "ABC", 5) // 3 */
 export function editDistance(a: string, b: string, bound: number): number {
@@ -34,7 +34,7 @@ function isOneEdit(a: string, b: string): boolean {
  * one wrong digit, cut at the end of the field, or cut in front. Tested only
  * against items that fit already by their payer.
  */
-export function mayBe(stray: Stray, items: readonly MatchItem[]): MatchItem[] {
+export function mayBe(stray: UnresolvedToken, items: readonly MatchItem[]): MatchItem[] {
   const letters = compact(stray.text);
   return items.filter((item) => {
     const [number, core] = [compact(item.number), coreOf(item.number)];

@@ -3,7 +3,7 @@ import { type Currency, currencyOf, minor } from "@/core/money";
 
 import type { MatchItem } from "../types";
 import { mayBe } from "./damage";
-import { coreOf, NumberIndex, type Stray } from "./memo";
+import { coreOf, NumberIndex, type UnresolvedToken } from "./memo";
 
 const USD = currencyOf("USD") as Currency;
 const item = (id: number, number: string, poNumber: string | null = null): MatchItem => ({
@@ -98,7 +98,7 @@ describe("numbers in books with prefixes, years and zeros", () => {
 });
 
 describe("numbers damaged on the way", () => {
-  const stray = (text: string, last = false): Stray => ({
+  const stray = (text: string, last = false): UnresolvedToken => ({
     text,
     at: 0,
     digits: text.replace(/\D/g, "").replace(/^0+/, ""),
@@ -106,7 +106,7 @@ describe("numbers damaged on the way", () => {
     after: "",
     ownStyle: true,
   });
-  it.each<[string, Stray, string[]]>([
+  it.each<[string, UnresolvedToken, string[]]>([
     ["two digits swapped", stray("20413"), ["20431", "20433"]],
     ["one digit wrong", stray("20437"), ["20431", "20433"]],
     ["cut at the end of the field", stray("2043", true), ["20431", "20433"]],

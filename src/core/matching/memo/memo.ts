@@ -1,5 +1,5 @@
 import type { MatchItem, Spot } from "../types";
-import { Shelf } from "./postingList";
+import { PostingList } from "./postingList";
 
 /** How a number was written: to the letter; without prefix, zeros or spacing; as an order number. */
 export type How = "whole" | "digits" | "order";
@@ -15,10 +15,10 @@ export type Mention = {
   /** The words say that this one is not paid: disputed, or left out. */
   readonly leftOut: boolean;
   /** The sum written beside it, as it was written; empty where there is none. */
-  readonly told: string;
+  readonly stated: string;
 };
 /** A word that looks like one of the book's numbers and is none: perhaps damaged or cut. `last`: it ends the memo. `after`: the digits of the number before it. */
-export type Stray = {
+export type UnresolvedToken = {
   readonly text: string;
   readonly at: number;
   readonly digits: string;
@@ -28,7 +28,7 @@ export type Stray = {
 };
 export type Memo = {
   readonly mentions: readonly Mention[];
-  readonly strays: readonly Stray[];
+  readonly strays: readonly UnresolvedToken[];
   /** How many sums of money stand in it. */ readonly sums: number;
 };
 
@@ -75,11 +75,11 @@ const blank = (text: string): string => " ".repeat(text.length);
  * length, where zeros stand) is learned from the numbers themselves.
  */
 export class NumberIndex {
-  private readonly whole = new Shelf();
-  private readonly core = new Shelf();
-  private readonly padded = new Shelf();
-  private readonly digits = new Shelf();
-  private readonly orders = new Shelf();
+  private readonly whole = new PostingList();
+  private readonly core = new PostingList();
+  private readonly padded = new PostingList();
+  private readonly digits = new PostingList();
+  private readonly orders = new PostingList();
   /** How many of the book's numbers have a prefix, and how many digits. */
   private readonly prefixes = new Map<string, number>();
   private readonly lengths = new Map<number, number>();
@@ -97,7 +97,7 @@ export class NumberIndex {
   }
 
   private enter(item: MatchItem, by: 1 | -1): void {
-    const move = (shelf: Shelf, key: string, one: MatchItem): void =>
+    const move = (shelf: PostingList, key: string, one: MatchItem): void =>
       by === 1 ? shelf.put(key, one) : shelf.drop(key, one);
     const letters = compact(item.number);
     move(this.whole, letters, item);
@@ -139,7 +139,7 @@ export class NumberIndex {
       items,
       orders,
       leftOut: OUT_BEFORE.test(text.slice(0, at)) || OUT_AFTER.test(text.slice(at + word.length)),
-      told: TOLD_AFTER.exec(text.slice(at + word.length))?.[1] ?? "",
+      stated: TOLD_AFTER.exec(text.slice(at + word.length))?.[1] ?? "",
     });
     const taken = (word: string, at: number, how: How, items: readonly MatchItem[]): string => {
       mentions.push(named(word, at, how, items, how === "order" ? [] : (this.order(word) ?? [])));
@@ -250,8 +250,8 @@ export class NumberIndex {
     rest: string,
     mentions: Mention[],
     named: (word: string, at: number, how: How, items: readonly MatchItem[]) => Mention,
-  ): Stray[] {
-    const strays: Stray[] = [];
+  ): UnresolvedToken[] {
+    const strays: UnresolvedToken[] = [];
     const words = [
       ...rest
         .replace(/(?<![A-Z\d])[\dO-]*\dO[\dO]*(?![A-Z\d])/g, (word) => word.replaceAll("O", "0"))

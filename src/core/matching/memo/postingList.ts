@@ -1,7 +1,7 @@
 import type { MatchItem } from "../types";
 
 /** Items by a form of their number. Nearly all stand alone there, and are kept without a list around them. */
-export class Shelf {
+export class PostingList {
   private readonly items = new Map<string, MatchItem | MatchItem[]>();
 
   get(key: string): readonly MatchItem[] | undefined {

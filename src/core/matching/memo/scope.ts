@@ -1,13 +1,13 @@
 import type { MatchItem, Payer, Spot } from "../types";
 import { mayBe } from "./damage";
-import { coreOf, type Memo, type Stray } from "./memo";
+import { coreOf, type Memo, type UnresolvedToken } from "./memo";
 
 /** How the numbers of a memo lead to items: to the letter, by digits, by order number, or damaged on the way. */
-export type Numbers = "whole" | "digits" | "order" | "damaged" | "none";
+export type ReferenceQuality = "whole" | "digits" | "order" | "damaged" | "none";
 /** What a memo names within one customer's open items. */
-export type Named = {
+export type ReferencedItems = {
   readonly items: readonly MatchItem[];
-  readonly how: Numbers;
+  readonly how: ReferenceQuality;
   /** A damaged number that may be one of several items; the sum tells which. */
   readonly open: readonly (readonly MatchItem[])[];
   /** Numbers that are other customers' items, and words built like the book's numbers that nothing explains. */
@@ -17,14 +17,14 @@ export type Named = {
   readonly spots: ReadonlyMap<number, Spot>;
   /** Items that the words leave out, and sums that stand beside numbers, by item. */
   readonly out: readonly MatchItem[];
-  readonly told: ReadonlyMap<number, string>;
+  readonly stated: ReadonlyMap<number, string>;
   /** Sums of money in the memo, and whether it has digits that nothing explains, however short. */
   readonly sums: number;
   readonly loose: boolean;
 };
 
-const RANK: readonly Numbers[] = ["none", "whole", "digits", "order", "damaged"];
-const worse = (a: Numbers, b: Numbers): Numbers => (RANK.indexOf(a) > RANK.indexOf(b) ? a : b);
+const RANK: readonly ReferenceQuality[] = ["none", "whole", "digits", "order", "damaged"];
+const worse = (a: ReferenceQuality, b: ReferenceQuality): ReferenceQuality => (RANK.indexOf(a) > RANK.indexOf(b) ? a : b);
 
 /** Reads a memo as one customer would have meant it. `items` are what is open at the customer and its group. */
 export function namedIn(
@@ -32,15 +32,15 @@ export function namedIn(
   items: readonly MatchItem[],
   payer: Payer | undefined,
   amount: number,
-): Named {
+): ReferencedItems {
   const chosen = new Map<number, MatchItem>();
   const open: MatchItem[][] = [];
   const [foreign, unexplained]: [Spot[], Spot[]] = [[], []];
   const spots = new Map<number, Spot>();
   const strangers: Memo["mentions"][number][] = [];
   const out: MatchItem[] = [];
-  const told = new Map<number, string>();
-  let how: Numbers = "none";
+  const stated = new Map<number, string>();
+  let how: ReferenceQuality = "none";
   const current = (list: readonly MatchItem[]): MatchItem[] =>
     items.filter((item) => list.some(({ id }) => id === item.id));
   for (const mention of memo.mentions) {
@@ -49,7 +49,7 @@ export function namedIn(
     const [only] = own;
     for (const item of own.length > 0 ? own : ordered)
       spots.set(item.id, { at: mention.at, text: mention.text });
-    if (only && mention.told !== "") told.set(only.id, mention.told);
+    if (only && mention.stated !== "") stated.set(only.id, mention.stated);
     if (mention.leftOut) out.push(...own);
     else if (only && own.length === 1) {
       chosen.set(only.id, only);
@@ -114,13 +114,13 @@ export function namedIn(
     unexplained,
     spots,
     out,
-    told,
+    stated,
     sums: memo.sums,
     loose: memo.strays.length > 0,
   };
 }
 
 /** A damaged number long enough that a single fit is no accident. */
-function isNear(stray: Stray): boolean {
+function isNear(stray: UnresolvedToken): boolean {
   return stray.digits.length >= 3;
 }

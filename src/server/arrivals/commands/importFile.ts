@@ -22,7 +22,7 @@ import { insertImportFile, saveMapping } from "@/db/files";
 import { processorAccounts } from "@/db/processor";
 import { currenciesWithRates } from "@/db/rates";
 import { defineCommand } from "@/server/runtime/command";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import { importBank } from "../imports/bank";
 import { importCustomers } from "../imports/customers";
@@ -103,7 +103,7 @@ export const importFile = defineCommand({
   },
 });
 
-function accountFor(ctx: Ctx, kind: MappingSpec["kind"], code: string | null): Result<string> {
+function accountFor(ctx: CommandContext, kind: MappingSpec["kind"], code: string | null): Result<string> {
   if (kind !== "processor" && kind !== "bank") return ok("");
   const accounts = kind === "processor" ? processorAccounts(ctx.db) : bankAccounts(ctx.db);
   const [only] = accounts;
@@ -115,7 +115,7 @@ function accountFor(ctx: Ctx, kind: MappingSpec["kind"], code: string | null): R
 }
 
 /** What comes from a processor is in its account's currency, what comes from the bank in the book's; invoices in any that has a rate. */
-function contextOf(ctx: Ctx, kind: MappingSpec["kind"], account: string): ReadContext {
+function contextOf(ctx: CommandContext, kind: MappingSpec["kind"], account: string): ReadContext {
   const { currency, timeZone } = ctx.settings;
   const processor =
     kind === "processor"
@@ -129,7 +129,7 @@ function contextOf(ctx: Ctx, kind: MappingSpec["kind"], account: string): ReadCo
 }
 
 function takeIn(
-  ctx: Ctx,
+  ctx: CommandContext,
   table: Table,
   mapping: MappingSpec,
   account: string,

@@ -15,14 +15,14 @@ import { processorAccounts } from "@/db/processor";
 import { tieDeposits } from "@/server/match/steps/deposits";
 import { joinRemittances } from "@/server/match/steps/remittances";
 import { tieAllSingle } from "@/server/payouts/steps/tie";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import { asElsewhere, asReceipt, saysReceipt } from "../steps/bankLine";
 import { type Tallying, withoutTwins } from "./report";
 
 /** Takes in a statement: each new line is a receipt by itself, a payout, put aside by a rule, or left to be explained. */
 export function importBank(
-  ctx: Ctx,
+  ctx: CommandContext,
   account: BankAccountRow,
   records: readonly BankRecord[],
   fileId: number,
@@ -84,7 +84,7 @@ function chronological(rows: readonly BankRecord[]): BankRecord[] {
 }
 
 /** What says that a line is a payout though nothing ties it yet: a processor's descriptor, or a payout's sum. */
-function awaited(ctx: Ctx): (line: BankLineRow) => boolean {
+function awaited(ctx: CommandContext): (line: BankLineRow) => boolean {
   const descriptors = processorAccounts(ctx.db).flatMap(({ descriptor }) =>
     descriptor ? [descriptor.toLowerCase()] : [],
   );
@@ -99,7 +99,7 @@ function awaited(ctx: Ctx): (line: BankLineRow) => boolean {
 
 /** Treats a new line by the rules, or by its own words; gives what came of it. */
 function explain(
-  ctx: Ctx,
+  ctx: CommandContext,
   line: BankLineRow,
   rules: readonly BankRuleRow[],
   waiting: (line: BankLineRow) => boolean,
@@ -133,7 +133,7 @@ export function ruleFits(
 }
 
 /** A rule made on the spot is applied to the lines that wait already. */
-export function applyRule(ctx: Ctx, rule: BankRuleRow): number {
+export function applyRule(ctx: CommandContext, rule: BankRuleRow): number {
   const lines = openBankLines(ctx.db).filter(
     (line) => line.bankAccountId === rule.bankAccountId && ruleFits(rule, line),
   );

@@ -6,13 +6,13 @@ import {
   insertCustomer,
   setParent,
 } from "@/db/customers";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import { type Tallying, withoutTwins } from "./report";
 
 /** Takes in customers; what is known with other words (a new name or address) is brought up to date. */
 export function importCustomers(
-  ctx: Ctx,
+  ctx: CommandContext,
   records: readonly CustomerRecord[],
   fileId: number,
   tally: Tallying,

@@ -3,7 +3,7 @@ import { inBook, postCreditNote, postInvoice, postOpening } from "@/core/ledger"
 import { add, minor } from "@/core/money";
 import { customerByExternalId } from "@/db/customers";
 import { insertOpenItem, openItemByNumber } from "@/db/openItems";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import { type Tallying, withoutTwins } from "./report";
 
@@ -13,7 +13,7 @@ import { type Tallying, withoutTwins } from "./report";
  * income and tax.
  */
 export function importInvoices(
-  ctx: Ctx,
+  ctx: CommandContext,
   records: readonly InvoiceRecord[],
   fileId: number,
   actId: number,
@@ -46,7 +46,7 @@ export function importInvoices(
 }
 
 function takeIn(
-  ctx: Ctx,
+  ctx: CommandContext,
   row: InvoiceRecord,
   customerId: number,
   fileId: number,

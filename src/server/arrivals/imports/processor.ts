@@ -29,7 +29,7 @@ import {
 import { customerOfPayer, endStarted, insertStarted, startedByExternalId } from "@/db/started";
 import { joinRemittances } from "@/server/match/steps/remittances";
 import { tieAllSingle } from "@/server/payouts/steps/tie";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import { joinReceipt, postActivity, postCharge, unpark } from "../steps/activity";
 import { type Tallying, withoutTwins } from "./report";
@@ -68,7 +68,7 @@ const itemKind = (kind: Exclude<ActivityRecord["kind"], "started">): ItemKindOfP
 
 /** Takes in a processor's activity: everything is posted when it is taken in, dated on its settlement day, whoever paid. */
 export function importActivity(
-  ctx: Ctx,
+  ctx: CommandContext,
   account: ProcessorAccountRow,
   records: readonly ProcessorRecord[],
   fileId: number,
@@ -91,7 +91,7 @@ export function importActivity(
       ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) ||
       (a.settledOn < b.settledOn ? -1 : a.settledOn > b.settledOn ? 1 : a.line - b.line),
   );
-  const around: Around = {
+  const around: ImportState = {
     touched,
     payouts: new Map(),
     known: itemsKnown(
@@ -112,7 +112,7 @@ export function importActivity(
   joinRemittances(ctx, tally);
 }
 
-type Around = {
+type ImportState = {
   touched: Set<number>;
   payouts: Map<string, number | null>;
   /** What the book has of the file already, read at once; charges of this file with their receipts; charges that something in the book is waiting for. */
@@ -123,7 +123,7 @@ type Around = {
 
 /** A debit that was started: kept, and shown, until its charge settles; it posts nothing. */
 function takeStarted(
-  ctx: Ctx,
+  ctx: CommandContext,
   account: ProcessorAccountRow,
   row: ActivityRecord,
   fileId: number,
@@ -152,13 +152,13 @@ function takeStarted(
 }
 
 function takeActivity(
-  ctx: Ctx,
+  ctx: CommandContext,
   account: ProcessorAccountRow,
   row: ActivityRecord,
   fileId: number,
   actId: number,
   tally: Tallying,
-  around: Around,
+  around: ImportState,
 ): void {
   if (row.kind === "started") return takeStarted(ctx, account, row, fileId, tally);
   if (row.kind === "charge") endStarted(ctx.db, account.id, row.externalId, "settled");
@@ -235,7 +235,7 @@ function takeActivity(
 
 /** A return that the bank's own return file told of before the processor did. */
 function toldByReturnFile(
-  ctx: Ctx,
+  ctx: CommandContext,
   account: ProcessorAccountRow,
   row: ActivityRecord,
 ): ProcessorItemRow | null {
@@ -246,13 +246,13 @@ function toldByReturnFile(
 
 /** It is posted once; the processor's file adds its own id and the payout that it is part of. */
 function adopt(
-  ctx: Ctx,
+  ctx: CommandContext,
   account: ProcessorAccountRow,
   row: ActivityRecord,
   known: ProcessorItemRow,
   fileId: number,
   tally: Tallying,
-  around: Around,
+  around: ImportState,
 ): void {
   const payoutId =
     row.payoutId === null ? known.payoutId : payoutFor(ctx, account, row, fileId, around);
@@ -263,7 +263,7 @@ function adopt(
 
 /** What came before its charge, out of order, finds it now: what was parked meanwhile is posted as what it is. */
 function claimOrphans(
-  ctx: Ctx,
+  ctx: CommandContext,
   account: ProcessorAccountRow,
   externalId: string,
   actId: number,
@@ -283,11 +283,11 @@ function claimOrphans(
 
 /** The payout an item names; none where that is tied already, as what is proven does not change: the item stays in clearing, in view. */
 function payoutFor(
-  ctx: Ctx,
+  ctx: CommandContext,
   account: ProcessorAccountRow,
   row: ActivityRecord,
   fileId: number,
-  around: Around,
+  around: ImportState,
 ): number | null {
   const externalId = row.payoutId ?? "";
   const cached = around.payouts.get(externalId);
@@ -313,7 +313,7 @@ function payoutFor(
 }
 
 function takePayout(
-  ctx: Ctx,
+  ctx: CommandContext,
   account: ProcessorAccountRow,
   row: PayoutRecord,
   fileId: number,

@@ -2,13 +2,13 @@ import { advicesOf, type RemittanceRecord } from "@/core/formats";
 import { minor } from "@/core/money";
 import { insertRemittance, remittanceLike } from "@/db/remittances";
 import { joinRemittances } from "@/server/match/steps/remittances";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import type { Tallying } from "./report";
 
 /** Takes in remittance advice: kept by payment, and joined to the receipts that wait. It posts nothing. */
 export function importRemittance(
-  ctx: Ctx,
+  ctx: CommandContext,
   records: readonly RemittanceRecord[],
   fileId: number,
   tally: Tallying,

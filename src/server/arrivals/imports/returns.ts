@@ -10,14 +10,14 @@ import {
 } from "@/db/processor";
 import { receiptById } from "@/db/receipts";
 import { insertNotice, noticeByExternalId } from "@/db/returnsAndDisputes";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import { postActivity } from "../steps/activity";
 import { type Tallying, withoutTwins } from "./report";
 
 /** Takes in ACH returns and notices of change, by the trace number of the debit that they are about. */
 export function importReturns(
-  ctx: Ctx,
+  ctx: CommandContext,
   records: readonly ReturnRecord[],
   fileId: number,
   actId: number,
@@ -36,7 +36,7 @@ export function importReturns(
 }
 
 function takeReturn(
-  ctx: Ctx,
+  ctx: CommandContext,
   row: ReturnRecord,
   fileId: number,
   actId: number,
@@ -96,7 +96,7 @@ function takeReturn(
   tally.take(row.line, "ACH returns", minor(-amount));
 }
 
-function takeNotice(ctx: Ctx, row: ReturnRecord, fileId: number, tally: Tallying): void {
+function takeNotice(ctx: CommandContext, row: ReturnRecord, fileId: number, tally: Tallying): void {
   if (noticeByExternalId(ctx.db, row.trace)) return tally.know(row.line);
   const charge = chargeByTrace(ctx.db, row.originalTrace);
   const receipt = charge?.receiptId == null ? undefined : receiptById(ctx.db, charge.receiptId);

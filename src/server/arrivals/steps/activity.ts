@@ -34,13 +34,13 @@ import {
 } from "@/db/receipts";
 import { reverseEntry } from "@/server/books/steps/reverse";
 import { chargeReturnFee } from "@/server/payouts/steps/returnFee";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 type Payer = { method: Method; payerName: string; payerEmail: string; reference: string };
 
 /** A charge becomes a receipt: gross into clearing, against what is not identified. Gives the receipt. */
 export function postCharge(
-  ctx: Ctx,
+  ctx: CommandContext,
   account: ProcessorAccountRow,
   item: Omit<ProcessorItemRow, "id" | "receiptId">,
   payer: Payer,
@@ -82,7 +82,7 @@ const FEE_KIND: Partial<Record<ActivityRecord["kind"], FeeKind>> = {
 
 /** Posts what a processor reports beside its charges. The item has been inserted; a receipt it belongs to is moved on. */
 export function postActivity(
-  ctx: Ctx,
+  ctx: CommandContext,
   account: ProcessorAccountRow,
   item: ProcessorItemRow,
   kind: ActivityRecord["kind"],
@@ -149,7 +149,7 @@ export function postActivity(
 }
 
 /** A parked item is no longer so: the mirror of what parked it. */
-export function unpark(ctx: Ctx, item: ProcessorItemRow, actId: number): void {
+export function unpark(ctx: CommandContext, item: ProcessorItemRow, actId: number): void {
   for (const entry of entriesOfDocument(ctx.db, "processor_item", item.id).filter(
     ({ event, reversedBy }) => event === "park" && reversedBy === null,
   ))
@@ -158,7 +158,7 @@ export function unpark(ctx: Ctx, item: ProcessorItemRow, actId: number): void {
 
 /** Posts an item to the receipt it has found; a dispute's own entry stands already. */
 export function joinReceipt(
-  ctx: Ctx,
+  ctx: CommandContext,
   account: ProcessorAccountRow,
   item: ProcessorItemRow,
   actId: number,
@@ -173,14 +173,14 @@ export function joinReceipt(
 type Head = Omit<Parameters<typeof postParkedDifference>[0], "sum">;
 
 /** Money that went out for something the book has never seen: parked with its reason, where the proofs keep showing it. */
-function park(ctx: Ctx, at: Head, item: ProcessorItemRow, reason: string, actId: number): void {
+function park(ctx: CommandContext, at: Head, item: ProcessorItemRow, reason: string, actId: number): void {
   ctx.db.run("UPDATE processor_item SET reason = ? WHERE id = ?", reason, item.id);
   ctx.post(postParkedDifference({ ...at, sum: inBook(item.amount, item.currency) }), actId);
 }
 
 /** A refund comes out of what nobody was found for, then of what was set aside, then of the customer's credit (below zero, if it had been applied). */
 function refund(
-  ctx: Ctx,
+  ctx: CommandContext,
   at: Head,
   receipt: ReceiptRow,
   sum: Minor,
@@ -227,7 +227,7 @@ function refund(
 }
 
 function advance(
-  ctx: Ctx,
+  ctx: CommandContext,
   receipt: ReceiptRow,
   back: {
     unidentified: Minor;
@@ -255,7 +255,7 @@ function advance(
  * last first, which are open again. What is still missing stands on the
  * customer's account as a negative credit.
  */
-export function takeBack(ctx: Ctx, receipt: ReceiptRow, sum: Minor, actId: number): WentTo {
+export function takeBack(ctx: CommandContext, receipt: ReceiptRow, sum: Minor, actId: number): WentTo {
   let left = sum;
   const take = (available: Minor): Minor => {
     const taken = minor(Math.max(0, Math.min(left, available)));
@@ -307,7 +307,7 @@ export function takeBack(ctx: Ctx, receipt: ReceiptRow, sum: Minor, actId: numbe
 }
 
 function markDispute(
-  ctx: Ctx,
+  ctx: CommandContext,
   item: ProcessorItemRow,
   receipt: ReceiptRow | undefined,
   kind: "dispute" | "dispute_won",

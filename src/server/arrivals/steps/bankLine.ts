@@ -2,9 +2,9 @@ import { inBook, postElsewhere, postReceiptAtBank } from "@/core/ledger";
 import type { Method } from "@/core/receipts";
 import { bankAccounts, type BankLineRow, setBankLineState } from "@/db/bank";
 import { insertReceipt } from "@/db/receipts";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
-function bankCode(ctx: Ctx, line: BankLineRow): string {
+function bankCode(ctx: CommandContext, line: BankLineRow): string {
   const bank = bankAccounts(ctx.db).find(({ id }) => id === line.bankAccountId);
   if (!bank) throw new Error("a bank line has its account");
   return bank.code;
@@ -12,7 +12,7 @@ function bankCode(ctx: Ctx, line: BankLineRow): string {
 
 /** Takes a bank line as a receipt by itself: B; U. */
 export function asReceipt(
-  ctx: Ctx,
+  ctx: CommandContext,
   line: BankLineRow,
   actId?: number,
   ruleId: number | null = null,
@@ -59,7 +59,7 @@ export function asReceipt(
 
 /** Puts a bank line aside that is not of this job: B; elsewhere (or the reverse). */
 export function asElsewhere(
-  ctx: Ctx,
+  ctx: CommandContext,
   line: BankLineRow,
   why: string,
   ruleId: number | null = null,

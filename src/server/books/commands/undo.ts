@@ -26,7 +26,7 @@ import {
 import { notRecovered, unWriteOff, withdrawWriteOff } from "@/server/overdue/steps/unWriteOff";
 import { dropReturnFees } from "@/server/payouts/steps/returnFee";
 import { defineCommand } from "@/server/runtime/command";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import { reverseEntry } from "../steps/reverse";
 import { takeBackOther } from "../steps/takeBack";
@@ -47,7 +47,7 @@ export const undo = defineCommand({
 });
 /** Undoes an act that still stands; the words stand in the history. */
 export function undoAct(
-  ctx: Ctx,
+  ctx: CommandContext,
   act: ActRow,
   words = `undone: ${act.text}`,
 ): Result<{ actId: number }> {
@@ -92,7 +92,7 @@ const UNDOABLE: ReadonlySet<ActKind> = new Set([
 export function isUndoable(kind: ActKind): boolean {
   return UNDOABLE.has(kind);
 }
-function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
+function takeBackAct(ctx: CommandContext, act: ActRow, by: number): Result<unknown> {
   switch (act.kind) {
     case "place":
       return unplace(ctx, act, by);
@@ -149,7 +149,7 @@ function takeBackAct(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
   }
 }
 /** Acts on the same document that came later and still stand. */
-function rests(ctx: Ctx, act: ActRow): string | null {
+function rests(ctx: CommandContext, act: ActRow): string | null {
   const later = actsOf(ctx.db, act.subjectKind, act.subjectId).filter(
     (one) =>
       one.id > act.id &&
@@ -158,7 +158,7 @@ function rests(ctx: Ctx, act: ActRow): string | null {
   );
   return later.at(-1)?.text ?? null;
 }
-function unplace(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
+function unplace(ctx: CommandContext, act: ActRow, by: number): Result<unknown> {
   const receipt = receiptById(ctx.db, act.subjectId);
   if (!receipt) return fail("receipt.unknown");
   const what = rests(ctx, act);
@@ -201,7 +201,7 @@ function unplace(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
   });
   return ok(null);
 }
-function unAside(ctx: Ctx, act: ActRow): Result<unknown> {
+function unAside(ctx: CommandContext, act: ActRow): Result<unknown> {
   const receipt = receiptById(ctx.db, act.subjectId);
   if (!receipt) return fail("receipt.unknown");
   const what = rests(ctx, act);
@@ -216,7 +216,7 @@ function unAside(ctx: Ctx, act: ActRow): Result<unknown> {
   });
   return ok(null);
 }
-function untie(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
+function untie(ctx: CommandContext, act: ActRow, by: number): Result<unknown> {
   for (const one of tiesOfAct(ctx.db, act.id)) {
     setBankLineState(ctx.db, one.bankLineId, "open");
     setPayoutState(ctx.db, one.payoutId, "open");
@@ -231,12 +231,12 @@ function untie(ctx: Ctx, act: ActRow, by: number): Result<unknown> {
   for (const id of new Set([...moveBack(ctx.db, act.id), act.subjectId])) refreshNet(ctx.db, id);
   return ok(null);
 }
-function reopenLine(ctx: Ctx, act: ActRow): Result<unknown> {
+function reopenLine(ctx: CommandContext, act: ActRow): Result<unknown> {
   if (bankLineById(ctx.db, act.subjectId)?.state !== "elsewhere") return fail("line.unknown");
   setBankLineState(ctx.db, act.subjectId, "open");
   return ok(null);
 }
-function unReceipt(ctx: Ctx, act: ActRow): Result<unknown> {
+function unReceipt(ctx: CommandContext, act: ActRow): Result<unknown> {
   const line = bankLineById(ctx.db, act.subjectId);
   const receipt = line?.receiptId == null ? undefined : receiptById(ctx.db, line.receiptId);
   if (!line || !receipt) return fail("line.unknown");
@@ -248,11 +248,11 @@ function unReceipt(ctx: Ctx, act: ActRow): Result<unknown> {
   setBankLineState(ctx.db, line.id, "open");
   return ok(null);
 }
-function unLateFee(ctx: Ctx, act: ActRow): Result<unknown> {
+function unLateFee(ctx: CommandContext, act: ActRow): Result<unknown> {
   const paid = dropReturnFees(ctx, act.id);
   return paid === null ? ok(null) : fail("act.rests", { what: `${paid} was paid meanwhile` });
 }
-function unHandReceipt(ctx: Ctx, act: ActRow): Result<unknown> {
+function unHandReceipt(ctx: CommandContext, act: ActRow): Result<unknown> {
   const receipt = receiptById(ctx.db, act.subjectId);
   if (!receipt) return fail("receipt.unknown");
   if (receipt.state !== "to_match")
@@ -263,7 +263,7 @@ function unHandReceipt(ctx: Ctx, act: ActRow): Result<unknown> {
   deleteUntouchedReceipt(ctx.db, receipt.id);
   return ok(null);
 }
-function unDeposit(ctx: Ctx, act: ActRow): Result<unknown> {
+function unDeposit(ctx: CommandContext, act: ActRow): Result<unknown> {
   if (depositById(ctx.db, act.subjectId)?.state !== "made")
     return fail("act.rests", { what: "its bank line" });
   for (const { id } of receiptsOfDeposit(ctx.db, act.subjectId))
@@ -271,7 +271,7 @@ function unDeposit(ctx: Ctx, act: ActRow): Result<unknown> {
   setDepositState(ctx.db, act.subjectId, "undone", null);
   return ok(null);
 }
-function unBankDeposit(ctx: Ctx, act: ActRow): Result<unknown> {
+function unBankDeposit(ctx: CommandContext, act: ActRow): Result<unknown> {
   const deposit = depositById(ctx.db, act.subjectId);
   if (deposit?.state !== "banked" || deposit.bankLineId === null) return fail("deposit.unknown");
   const receipts = receiptsOfDeposit(ctx.db, deposit.id);
@@ -286,7 +286,7 @@ function unBankDeposit(ctx: Ctx, act: ActRow): Result<unknown> {
   return ok(null);
 }
 /** What a receipt gave back (a bounced check, a dispute lost) is given again: its invoices are paid as they were. */
-function restore(ctx: Ctx, act: ActRow): Result<unknown> {
+function restore(ctx: CommandContext, act: ActRow): Result<unknown> {
   const receipt = receiptById(ctx.db, act.subjectId);
   if (!receipt) return fail("receipt.unknown");
   const what = rests(ctx, act);
@@ -370,7 +370,7 @@ function restore(ctx: Ctx, act: ActRow): Result<unknown> {
   }
   return ok(null);
 }
-function withdraw(ctx: Ctx, act: ActRow): Result<unknown> {
+function withdraw(ctx: CommandContext, act: ActRow): Result<unknown> {
   if (act.subjectKind === "open_item") return withdrawWriteOff(ctx, act);
   const asked = approvalOf(ctx.db, act.subjectId);
   if (asked?.actId !== act.id) return fail("approval.unknown");
@@ -378,7 +378,7 @@ function withdraw(ctx: Ctx, act: ActRow): Result<unknown> {
   return ok(null);
 }
 /** Mirrors every entry of an act that is not reversed yet, dated the same day. */
-function reverseEntries(ctx: Ctx, actId: number, by: number): void {
+function reverseEntries(ctx: CommandContext, actId: number, by: number): void {
   for (const entry of entriesOfAct(ctx.db, actId).filter(
     (one) => one.reversedBy === null && one.reverses === null,
   ))

@@ -4,7 +4,7 @@ import type { Db } from "@/db/connection";
 import { isUndoable } from "../commands/undo";
 
 /** A line of the audit trail: whether it can be undone from here, and how many that were done together with it can. */
-export type TrailRow = ActRow & { undoable: boolean; together: number; href: string | null };
+export type AuditTrailRow = ActRow & { undoable: boolean; together: number; href: string | null };
 
 const PAGES: Partial<Record<ActRow["subjectKind"], string>> = {
   receipt: "receipts",
@@ -15,7 +15,7 @@ const PAGES: Partial<Record<ActRow["subjectKind"], string>> = {
 };
 
 /** A page of the audit trail, newest first. */
-export function trail(db: Db, limit: number, offset: number): { rows: TrailRow[]; count: number } {
+export function auditTrail(db: Db, limit: number, offset: number): { rows: AuditTrailRow[]; count: number } {
   const together = new Map<number, number>();
   const standing = (commandId: number): number => {
     const known =
@@ -25,7 +25,7 @@ export function trail(db: Db, limit: number, offset: number): { rows: TrailRow[]
     together.set(commandId, known);
     return known;
   };
-  const rows = lastActs(db, limit, offset).map((act): TrailRow => {
+  const rows = lastActs(db, limit, offset).map((act): AuditTrailRow => {
     const page = PAGES[act.subjectKind];
     return {
       ...act,

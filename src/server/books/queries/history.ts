@@ -145,7 +145,7 @@ export function originOf(
   };
 }
 
-export type EntryStory = {
+export type EntryHistory = {
   entry: EntryView;
   act: ActView | null;
   origin: Origin | null;
@@ -153,7 +153,7 @@ export type EntryStory = {
 };
 
 /** An entry with what was done when it was posted, the line of the file behind it, and the other entries of the same act. */
-export function entryStory(db: Db, book: string, id: number): EntryStory | null {
+export function entryHistory(db: Db, book: string, id: number): EntryHistory | null {
   const entry = entryById(db, id);
   if (!entry) return null;
   const act = actById(db, entry.actId);

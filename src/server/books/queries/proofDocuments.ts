@@ -3,7 +3,7 @@ import { type ItemKind, offInWords, type ProofName, type Role, whatIsOff } from 
 import { type Minor, negate, sumOf } from "@/core/money";
 import { bankAccounts } from "@/db/bank";
 import type { Db } from "@/db/connection";
-import { straysOf } from "@/db/controlTotals";
+import { unreconciledDocuments } from "@/db/controlTotals";
 import { accruals } from "@/db/fees";
 import { openItemsAsOf } from "@/db/openItems";
 import { clearingAsOf } from "@/db/processor";
@@ -73,7 +73,7 @@ const KIND_WORDS: Record<ItemKind, string> = {
 };
 
 function offDocuments(db: Db, name: ProofName): OffDocument[] {
-  return straysOf(db, ROLES[name] ?? []).map((stray) => ({
+  return unreconciledDocuments(db, ROLES[name] ?? []).map((stray) => ({
     words: `${KIND_WORDS[stray.kind]} ${stray.id}`,
     href: hrefOf(db, stray.kind, stray.id),
     journal: stray.journal,

@@ -1,10 +1,10 @@
 import { type ProofName, type ProofReport, prove, type WorkName } from "@/core/ledger";
 import type { Db } from "@/db/connection";
-import { openWork, proofSides } from "@/db/controlTotals";
+import { openWork, controlTotals } from "@/db/controlTotals";
 
 /** Every proof of a book, computed anew from the journal and from the documents. */
 export function proofs(db: Db): ProofReport {
-  return prove(proofSides(db), openWork(db));
+  return prove(controlTotals(db), openWork(db));
 }
 
 export function proofInWords(name: ProofName): {

@@ -1,9 +1,9 @@
 import { type AccountRef, postReversal } from "@/core/ledger";
 import { type EntryRow, linesOfEntry } from "@/db/journal";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 /** The mirror of an entry, dated the same day (or the first open one). */
-export function reverseEntry(ctx: Ctx, entry: EntryRow, actId: number): void {
+export function reverseEntry(ctx: CommandContext, entry: EntryRow, actId: number): void {
   const lines = linesOfEntry(ctx.db, entry.id).map((line) => ({
     account: (line.of === null
       ? { role: line.role }

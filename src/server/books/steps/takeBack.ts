@@ -8,13 +8,13 @@ import { journalFileOfAct, setJournalFileUndone } from "@/db/journalFiles";
 import { undoRevaluations } from "@/db/rates";
 import { partsOf, receiptById, updateReceipt } from "@/db/receipts";
 import { deleteRetryOfAct, setAnswered, setMended } from "@/db/returnsAndDisputes";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 export type OtherAct =
   "accrue" | "fee_bill" | "refund" | "retry" | "mend" | "answer" | "export" | "revalue";
 
 /** Takes back what was done about fees billed by the month, and about what came back; the entries are reversed by the caller. */
-export function takeBackOther(ctx: Ctx, act: ActRow, kind: OtherAct): Result<unknown> {
+export function takeBackOther(ctx: CommandContext, act: ActRow, kind: OtherAct): Result<unknown> {
   switch (kind) {
     case "accrue": {
       const accrued = accruals(ctx.db).find(({ actId }) => actId === act.id);
@@ -52,7 +52,7 @@ export function takeBackOther(ctx: Ctx, act: ActRow, kind: OtherAct): Result<unk
   }
 }
 
-function unRefund(ctx: Ctx, act: ActRow): Result<unknown> {
+function unRefund(ctx: CommandContext, act: ActRow): Result<unknown> {
   const receipt = receiptById(ctx.db, act.subjectId);
   const lineId = entriesOfAct(ctx.db, act.id).find(
     ({ documentKind }) => documentKind === "bank_line",

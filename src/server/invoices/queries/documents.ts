@@ -27,7 +27,7 @@ import {
 import { METHOD_WORDS } from "@/server/match/queries/match";
 
 /** What every document's page shows below its own facts. */
-type Told = { entries: EntryView[]; acts: ActView[]; origin: Origin | null };
+type Backing = { entries: EntryView[]; acts: ActView[]; origin: Origin | null };
 /** A document that another one leads to; `off` where it no longer holds. */
 export type Linked = {
   words: string;
@@ -38,7 +38,7 @@ export type Linked = {
   ended: boolean;
 };
 
-export type InvoicePage = Told & {
+export type InvoicePage = Backing & {
   item: OpenItemRow;
   customer: { id: number; name: string };
   paid: Linked[];
@@ -122,7 +122,7 @@ export type ReceiptItem = {
   payout: { id: number; externalId: string } | null;
   disputeOpen: boolean;
 };
-export type ReceiptPage = Told & {
+export type ReceiptPage = Backing & {
   receipt: ReceiptRow;
   method: string;
   customer: { id: number; name: string } | null;
@@ -207,7 +207,7 @@ const HAND_WORDS: Record<HandState, string> = {
   void: "taken back as a mistake",
 };
 
-export type LinePage = Told & {
+export type LinePage = Backing & {
   line: BankLineRow;
   bank: string;
   payouts: { id: number; externalId: string; processor: string; share: Minor }[];
@@ -246,7 +246,7 @@ export function linePageOf(db: Db, book: string, id: number): LinePage | null {
 }
 
 /** What is told of a payout beside its workings. */
-export function payoutTold(db: Db, book: string, id: number): Told {
+export function payoutBacking(db: Db, book: string, id: number): Backing {
   const payout = payoutById(db, id);
   return {
     entries: entriesAbout(db, "payout", id),

@@ -7,9 +7,9 @@ import { customerById } from "@/db/customers";
 import { insertCorrection } from "@/db/learning";
 import { receiptById } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
-import { checkTally, place } from "../steps/applyReceipt";
+import { checkTally, applyTally } from "../steps/applyReceipt";
 
 const amount = z.number().int().transform(minor);
 /** A tally as the page sends it: minor units, an open item's id, and whose account the rest is kept on. */
@@ -33,8 +33,8 @@ export const tallySchema = z.object({
  * where the clerk chose another, the book learns from the correction at once.
  * `recovered`: what it pays of debts that were given up. `credits`: what earlier receipts have on account and gives along, in one go.
  */
-export const placeReceipt = defineCommand({
-  name: "placeReceipt",
+export const applyReceipt = defineCommand({
+  name: "applyReceipt",
   schema: tallySchema.extend({
     proposedCustomerId: z.number().int().nullable().default(null),
     credits: z
@@ -53,7 +53,7 @@ export const placeReceipt = defineCommand({
       recovered: input.recovered,
     });
     if (!checked.ok) return checked;
-    const placed = place(ctx, receipt, input.lines, checked.value, "unidentified");
+    const placed = applyTally(ctx, receipt, input.lines, checked.value, "unidentified");
     if (!placed.ok) return placed;
     const [wrong, right] = [input.proposedCustomerId, checked.value.customerId];
     if (wrong !== null && wrong !== right && customerById(ctx.db, wrong))
@@ -79,14 +79,14 @@ export const placeReceipt = defineCommand({
         }));
       const fits = checkTally(ctx, earlier, lines, earlier.customerId, earlier.onAccount);
       if (!fits.ok) return fits;
-      const given = place(ctx, earlier, lines, fits.value, "credits");
+      const given = applyTally(ctx, earlier, lines, fits.value, "credits");
       if (!given.ok) return given;
     }
     return ok({ actId: placed.value, commandId: ctx.commandId });
   },
 });
 /** A question that something else has settled is asked no more. */
-export function withdrawApproval(ctx: Ctx, receiptId: number): void {
+export function withdrawApproval(ctx: CommandContext, receiptId: number): void {
   const asked = approvalOf(ctx.db, receiptId);
   if (asked) decideApproval(ctx.db, asked.id, { state: "withdrawn", by: ctx.who.actor, why: null });
 }

@@ -8,7 +8,7 @@ import { receiptById } from "@/db/receipts";
 import { takeBack } from "@/server/arrivals/steps/activity";
 import { chargeReturnFee } from "@/server/payouts/steps/returnFee";
 import { defineCommand } from "@/server/runtime/command";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 /** A check that the bank took back: what it had paid is open again, and the bank's fee is booked. */
 export const bounceReceipt = defineCommand({
@@ -75,7 +75,7 @@ export const bounceReceipt = defineCommand({
     return ok({ actId });
   },
 });
-function codeOf(ctx: Ctx, bankAccountId: number): string {
+function codeOf(ctx: CommandContext, bankAccountId: number): string {
   const bank = bankAccounts(ctx.db).find(({ id }) => id === bankAccountId);
   if (!bank) throw new Error("a bank line has its account");
   return bank.code;

@@ -5,7 +5,7 @@ import { approvalById, decideApproval, setPlacedAct } from "@/db/approvals";
 import { receiptById } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
 
-import { checkTally, place } from "../steps/applyReceipt";
+import { checkTally, applyTally } from "../steps/applyReceipt";
 import { tallySchema } from "./applyReceipt";
 
 /** The second person approves (then it is posted) or refuses (then the receipt is the clerk's again). */
@@ -45,7 +45,7 @@ export const decideWriteOff = defineCommand({
       { kind: "receipt", id: receipt.id, customerId: checked.value.customerId },
       `write-off of ${ctx.sum(asked.sum)} approved, asked by ${asked.askedBy}: ${asked.why}`,
     );
-    const placed = place(ctx, receipt, tally.lines, checked.value, "unidentified");
+    const placed = applyTally(ctx, receipt, tally.lines, checked.value, "unidentified");
     if (!placed.ok) return placed;
     setPlacedAct(ctx.db, asked.id, placed.value);
     return ok({ actId: placed.value });

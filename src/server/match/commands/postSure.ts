@@ -8,7 +8,7 @@ import { defineCommand } from "@/server/runtime/command";
 
 import { proposalsOf } from "../proposals";
 import { saidOf } from "../queries/match";
-import { checkTally, place } from "../steps/applyReceipt";
+import { checkTally, applyTally } from "../steps/applyReceipt";
 
 /**
  * Posts the sure ones that the clerk has looked at. The proposals are made
@@ -52,7 +52,7 @@ export const postSure = defineCommand({
         surcharge: best.surcharge ?? minor(0),
       });
       if (!checked.ok) continue;
-      const placed = place(ctx, receipt, lines, checked.value, "unidentified");
+      const placed = applyTally(ctx, receipt, lines, checked.value, "unidentified");
       if (!placed.ok) return placed;
       posted += 1;
       sum += receipt.unidentified;

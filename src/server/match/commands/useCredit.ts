@@ -2,7 +2,7 @@ import { fail, ok, type Result } from "@/core/result";
 import { receiptById } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
 
-import { checkTally, place } from "../steps/applyReceipt";
+import { checkTally, applyTally } from "../steps/applyReceipt";
 import { tallySchema } from "./applyReceipt";
 
 /** Gives money that stands on a customer's account to open items of the group. */
@@ -15,7 +15,7 @@ export const useCredit = defineCommand({
     if (input.lines.length === 0) return fail("tally.empty");
     const checked = checkTally(ctx, receipt, input.lines, receipt.customerId, receipt.onAccount);
     if (!checked.ok) return checked;
-    const placed = place(ctx, receipt, input.lines, checked.value, "credits");
+    const placed = applyTally(ctx, receipt, input.lines, checked.value, "credits");
     return placed.ok ? ok({ actId: placed.value }) : placed;
   },
 });

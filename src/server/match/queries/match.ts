@@ -3,7 +3,7 @@ import {
   type Decision,
   oddity,
   type Proposal,
-  type Reading,
+  type MatchCandidate,
   reasonInWords,
   restsOn,
   speaksAgainst,
@@ -116,7 +116,7 @@ export function matchQueue(
 
 function rowOf(
   receipt: ReceiptRow,
-  best: Reading | undefined,
+  best: MatchCandidate | undefined,
   names: ReadonlyMap<number, string>,
   currency: Currency,
   asked: ApprovalRow | undefined,
@@ -160,7 +160,7 @@ function rowOf(
 }
 
 /** A reading in few words: its numbers, or whose account. */
-export function readingInWords(reading: Reading, names: ReadonlyMap<number, string>): string {
+export function readingInWords(reading: MatchCandidate, names: ReadonlyMap<number, string>): string {
   const name = reading.customerId === null ? "" : (names.get(reading.customerId) ?? "");
   if (reading.lines.length === 0) return `on account, ${name}`;
   const numbers = reading.lines
@@ -316,7 +316,7 @@ export function matchWorkings(
   };
 }
 
-function shownReading(db: Db, reading: Reading, currency: Currency): WorkingsReading {
+function shownReading(db: Db, reading: MatchCandidate, currency: Currency): WorkingsReading {
   const customer = reading.customerId === null ? undefined : customerById(db, reading.customerId);
   return {
     customerId: reading.customerId,
@@ -443,7 +443,7 @@ export type SureRow = {
 };
 
 /** What a reading does with the money, in one line of text. */
-export function saidOf(reading: Reading): string {
+export function saidOf(reading: MatchCandidate): string {
   return `${reading.customerId} ${reading.lines
     .map((line) => `${line.itemId}:${line.amount}:${line.discount}`)
     .sort()

@@ -5,7 +5,7 @@ import type { Db } from "@/db/connection";
 import { depositsUnderWay } from "@/db/deposits";
 import { type AccrualRow, accruals } from "@/db/fees";
 import { type ReceiptRow, receiptsByHand, receiptsOfDeposit } from "@/db/receipts";
-import { type Lump, lumpsOf } from "@/server/payouts/queries/bulkPayouts";
+import { type BulkPayout, bulkPayoutsOf } from "@/server/payouts/queries/bulkPayouts";
 
 import { depositFits } from "../steps/deposits";
 import { METHOD_WORDS } from "./match";
@@ -78,7 +78,7 @@ export type LineChoices = {
   deposits: { id: number; onDay: Day; words: string; sum: Minor }[];
   bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[];
   fees: { id: number; description: string; amount: Minor }[];
-  lumps: Lump[];
+  lumps: BulkPayout[];
   /** Months of fees that it may be the bill for, and credit on account that it may have sent back. */ bills: {
     ids: number[];
     words: string;
@@ -102,7 +102,7 @@ export function lineChoices(db: Db, lineId: number): LineChoices | null {
     deposits,
     bounced: line.amount < 0 ? takenBack(db, line) : [],
     fees: line.amount < 0 ? feesBeside(db, line) : [],
-    lumps: line.state === "open" ? lumpsOf(db, line) : [],
+    lumps: line.state === "open" ? bulkPayoutsOf(db, line) : [],
     bills: line.amount < 0 ? billsOf(db, line) : [],
     refunds: line.amount < 0 ? refundsOf(db, line) : [],
   };

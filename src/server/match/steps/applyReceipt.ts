@@ -19,7 +19,7 @@ import { changeBalance, openItemById, type OpenItemRow } from "@/db/openItems";
 import { worthOn } from "@/db/rates";
 import { insertApplication, partsOf, type ReceiptRow, updateReceipt } from "@/db/receipts";
 import { recoverable } from "@/db/writeOffs";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 /** A line of a tally: what an open item gets from the receipt, and what is taken off it besides. Minor units; negative on a credit note. */
 export type TallyLine = { itemId: number; amount: Minor; discount: Minor; smallDifference: Minor };
@@ -39,7 +39,7 @@ export type Checked = {
 
 /** The tally as it can be posted, or why it cannot. What the lines leave over stays on account of the customer. */
 export function checkTally(
-  ctx: Ctx,
+  ctx: CommandContext,
   receipt: ReceiptRow,
   lines: readonly TallyLine[],
   customerId: number | null,
@@ -86,7 +86,7 @@ export function checkTally(
 }
 
 /** The head of a customer's group, looked up one by one: a group is small, the list of customers may not be. */
-function headOf(ctx: Ctx, id: number): number {
+function headOf(ctx: CommandContext, id: number): number {
   const line = new Map<number, Customer>();
   for (
     let at = customerById(ctx.db, id);
@@ -99,7 +99,7 @@ function headOf(ctx: Ctx, id: number): number {
 }
 
 function lineProblem(
-  ctx: Ctx,
+  ctx: CommandContext,
   receipt: ReceiptRow,
   item: OpenItemRow,
   line: TallyLine,
@@ -130,12 +130,12 @@ function lineProblem(
 }
 
 /** Whether a difference is more than one person may write off; the limit is in the book's currency. */
-export function isOverLimit(ctx: Ctx, receipt: ReceiptRow, difference: Minor): boolean {
+export function isOverLimit(ctx: CommandContext, receipt: ReceiptRow, difference: Minor): boolean {
   return isOver(ctx, difference, receipt.currency, receipt.settledOn);
 }
 
 /** The same of a sum by itself, at the rate of a day. */
-export function isOver(ctx: Ctx, sum: Minor, currency: Currency, on: Day): boolean {
+export function isOver(ctx: CommandContext, sum: Minor, currency: Currency, on: Day): boolean {
   return (
     Math.abs(worthOn(ctx.db, sum, currency, ctx.settings.currency, on)) >
     ctx.settings.smallDifferenceLimit
@@ -143,8 +143,8 @@ export function isOver(ctx: Ctx, sum: Minor, currency: Currency, on: Day): boole
 }
 
 /** Posts a tally that was checked: the rest to the customer's account, the lines to their items, discounts and small differences. */
-export function place(
-  ctx: Ctx,
+export function applyTally(
+  ctx: CommandContext,
   receipt: ReceiptRow,
   lines: readonly TallyLine[],
   checked: Checked,

@@ -4,7 +4,7 @@ import { bankAccounts, type BankLineRow, openBankLines, setBankLineState } from 
 import { type DepositRow, depositsUnderWay, setDepositState } from "@/db/deposits";
 import { receiptsOfDeposit, setHandState } from "@/db/receipts";
 import type { Tallying } from "@/server/arrivals/imports/report";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 /** A deposit stands on the statement within this many days after it was made (one before, for slips dated late). */
 const WITHIN_DAYS = 10;
@@ -20,7 +20,7 @@ export function depositFits(deposit: DepositRow, line: BankLineRow): boolean {
 }
 
 /** Ties a deposit to its bank line: B; H, receipt by receipt. */
-export function bankDeposit(ctx: Ctx, deposit: DepositRow, line: BankLineRow): number {
+export function bankDeposit(ctx: CommandContext, deposit: DepositRow, line: BankLineRow): number {
   const bank = bankAccounts(ctx.db).find(({ id }) => id === line.bankAccountId);
   if (!bank) throw new Error("a bank line has its account");
   const receipts = receiptsOfDeposit(ctx.db, deposit.id);
@@ -54,7 +54,7 @@ export function bankDeposit(ctx: Ctx, deposit: DepositRow, line: BankLineRow): n
 }
 
 /** Ties every deposit that only one bank line fits, and that fits no other. */
-export function tieDeposits(ctx: Ctx, tally?: Tallying): void {
+export function tieDeposits(ctx: CommandContext, tally?: Tallying): void {
   const deposits = depositsUnderWay(ctx.db);
   if (deposits.length === 0) return;
   const lines = openBankLines(ctx.db);

@@ -6,7 +6,7 @@ import {
   type RemittanceRow,
 } from "@/db/remittances";
 import type { Tallying } from "@/server/arrivals/imports/report";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 /** A payment and its advice are at most so many days apart. */
 const WITHIN_DAYS = 7;
@@ -19,7 +19,7 @@ const bare = (text: string): string =>
     .replace(/^0+/, "");
 
 /** The one receipt a remittance tells of: by its trace number, else by sum and day where only one fits. */
-function receiptOf(ctx: Ctx, remittance: RemittanceRow): number | null {
+function receiptOf(ctx: CommandContext, remittance: RemittanceRow): number | null {
   const candidates = receiptsForRemittance(
     ctx.db,
     remittance,
@@ -34,7 +34,7 @@ function receiptOf(ctx: Ctx, remittance: RemittanceRow): number | null {
 }
 
 /** Joins what waits on either side; run whenever receipts or remittances arrive. */
-export function joinRemittances(ctx: Ctx, tally?: Tallying): void {
+export function joinRemittances(ctx: CommandContext, tally?: Tallying): void {
   for (const remittance of looseRemittances(ctx.db)) {
     const receiptId = receiptOf(ctx, remittance);
     if (receiptId === null) continue;

@@ -7,7 +7,7 @@ import { customerById } from "@/db/customers";
 import { insertContact, insertPromiseParts } from "@/db/followup";
 import { proposalsOf } from "@/server/match/proposals";
 import { defineCommand } from "@/server/runtime/command";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import { overdueRows } from "../queries/overdue";
 
@@ -64,7 +64,7 @@ export const logContact = defineCommand({
   },
 });
 function stepOf(
-  ctx: Ctx,
+  ctx: CommandContext,
   customerId: number,
   input: { kind: "call" | "note" | "promise"; done: boolean },
 ): number | null {

@@ -5,7 +5,7 @@ import { fail, ok, type Result } from "@/core/result";
 import { customerById } from "@/db/customers";
 import { proposalsOf } from "@/server/match/proposals";
 import { defineCommand } from "@/server/runtime/command";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 import { inWords } from "@/server/runtime/messages";
 
 import { type OverdueRow, overdueRows } from "../queries/overdue";
@@ -63,7 +63,7 @@ export const sendLetters = defineCommand({
       : ok({ sent, held });
   },
 });
-function whyHeld(ctx: Ctx, row: OverdueRow | undefined): string {
+function whyHeld(ctx: CommandContext, row: OverdueRow | undefined): string {
   if (!row) return "nothing is past its date any more";
   const [wait] = row.waits;
   if (wait) return `waits for ${waitInWords(wait, ctx.settings.currency)}`;

@@ -5,7 +5,7 @@ import { lastLetterTo, letterByMessage } from "@/db/followup";
 import { backFrom } from "@/db/persons";
 import { addressesOf } from "@/server/output/delivery";
 import { defineCommand } from "@/server/runtime/command";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import { noteBack, type Returned } from "../steps/returnedLetter";
 
@@ -38,7 +38,7 @@ export const takeReturnedMail = defineCommand({
   },
 });
 function returned(
-  ctx: Ctx,
+  ctx: CommandContext,
   file: string,
   messageId: string | null,
   recipients: z.output<typeof report>["recipients"],

@@ -20,7 +20,7 @@ export type GivenUpRow = {
 export type GivenUpPage = { waiting: WriteOffRow[]; rows: GivenUpRow[] };
 
 /** What waits for a second person, and what was given up and paid after all, the latest first. */
-export function givenUpPage(db: Db): GivenUpPage {
+export function writeOffsPage(db: Db): GivenUpPage {
   const alone = writeOffsIn(db, "posted").map((row): GivenUpRow => ({
     key: `w${row.id}`,
     on: row.askedOn,

@@ -3,10 +3,10 @@ import { minor } from "@/core/money";
 import { changeBalance, openItemById } from "@/db/openItems";
 import { decideWriteOffRow, writeOffById, type WriteOffRow } from "@/db/writeOffs";
 import { taxIn } from "@/server/match/steps/applyReceipt";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 export function post(
-  ctx: Ctx,
+  ctx: CommandContext,
   id: number,
   actId: number,
   by: string | null,

@@ -4,7 +4,7 @@ import type { Day } from "@/core/calendar";
 import { type LetterTemplate, waitInWords } from "@/core/followup";
 import { fail, ok, type Result } from "@/core/result";
 import { insertLetter } from "@/db/followup";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import { draftLetter } from "../letters";
 import type { OverdueRow } from "../queries/overdue";
@@ -17,7 +17,7 @@ export const letter = z.object({
 });
 /** Records a letter with the words that were looked at, or (null) with those of its template. */
 export function record(
-  ctx: Ctx,
+  ctx: CommandContext,
   row: OverdueRow,
   looked: LetterTemplate | null,
 ): Result<{ letterId: number; actId: number }> {

@@ -1,6 +1,6 @@
 import { type LetterRow, setCameBack } from "@/db/followup";
 import { setBack } from "@/db/persons";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 /** What became of a mail that was taken in: the letters that it is about, or why nothing was done. */
 export type Returned = {
@@ -8,7 +8,7 @@ export type Returned = {
   letters: { letterId: number; customerId: number; address: string; why: string }[];
   words: string;
 };
-export function noteBack(ctx: Ctx, letter: LetterRow, address: string, why: string): void {
+export function noteBack(ctx: CommandContext, letter: LetterRow, address: string, why: string): void {
   setCameBack(ctx.db, letter.id, why);
   setBack(ctx.db, address, why, ctx.today);
   ctx.act(

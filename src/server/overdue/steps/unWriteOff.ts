@@ -4,10 +4,10 @@ import type { ActRow } from "@/db/acts";
 import { familyOf } from "@/db/customers";
 import { changeBalance } from "@/db/openItems";
 import { decideWriteOffRow, overRecovered, writeOffOfAct } from "@/db/writeOffs";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 /** A debt given up is owed again; to give it up once more, it is asked for anew. */
-export function unWriteOff(ctx: Ctx, act: ActRow): Result<unknown> {
+export function unWriteOff(ctx: CommandContext, act: ActRow): Result<unknown> {
   const row = writeOffOfAct(ctx.db, act.id);
   if (row?.state !== "posted") return fail("approval.unknown");
   changeBalance(ctx.db, row.itemId, row.sum);
@@ -22,7 +22,7 @@ export function unWriteOff(ctx: Ctx, act: ActRow): Result<unknown> {
 }
 
 /** A write-off that waits is asked for no more. */
-export function withdrawWriteOff(ctx: Ctx, act: ActRow): Result<unknown> {
+export function withdrawWriteOff(ctx: CommandContext, act: ActRow): Result<unknown> {
   const row = writeOffOfAct(ctx.db, act.id);
   if (row?.state !== "waiting") return fail("approval.unknown");
   decideWriteOffRow(ctx.db, row.id, {
@@ -37,7 +37,7 @@ export function withdrawWriteOff(ctx: Ctx, act: ActRow): Result<unknown> {
 
 /** Why a write-off cannot be taken back: more was paid for the customer's debts given up than would be left of them. */
 export function notRecovered(
-  ctx: Ctx,
+  ctx: CommandContext,
   customerId: number | null,
   currency: Currency,
 ): Result<never> | null {

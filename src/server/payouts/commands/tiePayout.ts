@@ -14,7 +14,7 @@ import {
 } from "@/db/processor";
 import { rateOn } from "@/db/rates";
 import { defineCommand } from "@/server/runtime/command";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import { tie } from "../steps/tie";
 
@@ -95,7 +95,7 @@ export const tiePayout = defineCommand({
 const RATE_APART = 7;
 /** A payout that reached the bank in the book's currency: what came is what it is worth, as long as the rate is one of this world. */
 function tieAtItsRate(
-  ctx: Ctx,
+  ctx: CommandContext,
   payout: PayoutRow,
   lines: readonly BankLineRow[],
   came: Minor,
@@ -127,7 +127,7 @@ function tieAtItsRate(
 }
 /** The items that explain the difference to the cent, of the payout's own account; not out of a payout that is tied. */
 function itemsToMove(
-  ctx: Ctx,
+  ctx: CommandContext,
   payout: PayoutRow,
   { as, itemIds }: { as: "take_in" | "take_out"; itemIds: readonly number[] },
   off: Minor,
@@ -156,7 +156,7 @@ function itemsToMove(
 }
 /** The difference becomes an item of the payout, so that its items sum to what the bank got, and is posted in the same act. */
 function bookDifference(
-  ctx: Ctx,
+  ctx: CommandContext,
   payout: PayoutRow,
   off: Minor,
   as: Extract<z.output<typeof difference>, { as: "fee" | "park" }>,

@@ -1,12 +1,12 @@
 import { type Day, formatDay } from "@/core/calendar";
 import { add, type Minor } from "@/core/money";
-import { lumpAnswers, type LumpItem } from "@/core/payouts";
+import { bulkPayoutAnswers, type BulkPayoutItem } from "@/core/payouts";
 import type { BankLineRow } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { itemsElsewhere, processorAccounts, type ProcessorItemRow } from "@/db/processor";
 
 /** What a lump on the statement may be made of: the likeliest sets of what is in clearing, and how many sets there are at all. */
-export type Lump = {
+export type BulkPayout = {
   account: string;
   count: number | null;
   cap: number;
@@ -16,7 +16,7 @@ export type Lump = {
 /** Beyond this the oldest are long overdue and no part of a new lump. */
 const MOST = 200;
 
-export function lumpsOf(db: Db, line: BankLineRow): Lump[] {
+export function bulkPayoutsOf(db: Db, line: BankLineRow): BulkPayout[] {
   if (line.amount <= 0) return [];
   return processorAccounts(db).flatMap((account) => {
     if (
@@ -31,7 +31,7 @@ export function lumpsOf(db: Db, line: BankLineRow): Lump[] {
       ),
     ).slice(-MOST);
     if (parts.length === 0) return [];
-    const found = lumpAnswers(parts, {
+    const found = bulkPayoutAnswers(parts, {
       sum: line.amount,
       on: line.postedOn,
       delayDays: account.delayDays,
@@ -52,7 +52,7 @@ export function lumpsOf(db: Db, line: BankLineRow): Lump[] {
 /** Charges with their fees as one; what has no charge stands by itself. */
 function partsOf(
   items: readonly ProcessorItemRow[],
-): (LumpItem & { itemIds: number[]; words: string })[] {
+): (BulkPayoutItem & { itemIds: number[]; words: string })[] {
   const parts = new Map<
     string,
     { id: number; on: Day; net: Minor; itemIds: number[]; words: string }

@@ -8,8 +8,8 @@ import { openItemsOf } from "@/db/openItems";
 import { unpaidByDay } from "@/db/processor";
 import { worthOn } from "@/db/rates";
 import {
-  type CameBackRow,
-  cameBackSince,
+  type ReturnOrDisputeRow,
+  returnsAndDisputesSince,
   debitsBetween,
   type NoticeRow,
   noticesSince,
@@ -33,7 +33,7 @@ export type Todo =
       missing: Minor;
     }
   | { as: "mend"; noticeId: number };
-export type BackRow = {
+export type ReturnRow = {
   /** The item's own id; a notice's below zero. */ id: number;
   what: string;
   words: string;
@@ -52,10 +52,10 @@ export type BackRow = {
 const LOOK_BACK_DAYS = 60;
 
 /** Everything that came back, on one list: what must be done first by its day, then the newest. */
-export function cameBack(db: Db, today: Day): { rows: BackRow[]; open: number; sum: Minor } {
+export function returnsAndDisputes(db: Db, today: Day): { rows: ReturnRow[]; open: number; sum: Minor } {
   const { currency: book } = readSettings(db);
   const rows = [
-    ...cameBackSince(db, addDays(today, -LOOK_BACK_DAYS)).map((row) => backRow(db, row, today)),
+    ...returnsAndDisputesSince(db, addDays(today, -LOOK_BACK_DAYS)).map((row) => backRow(db, row, today)),
     ...noticesSince(db, addDays(today, -LOOK_BACK_DAYS)).map((notice) => noticeRow(notice, book)),
   ];
   rows.sort(
@@ -76,7 +76,7 @@ export function cameBack(db: Db, today: Day): { rows: BackRow[]; open: number; s
 const order = (a: Day | null, b: Day | null): number =>
   a === b ? 0 : a === null ? 1 : b === null || a < b ? -1 : 1;
 
-function backRow(db: Db, row: CameBackRow, today: Day): BackRow {
+function backRow(db: Db, row: ReturnOrDisputeRow, today: Day): ReturnRow {
   const base = {
     id: row.id,
     from: row.name,
@@ -140,9 +140,9 @@ function backRow(db: Db, row: CameBackRow, today: Day): BackRow {
 
 function returned(
   db: Db,
-  row: CameBackRow,
+  row: ReturnOrDisputeRow,
   today: Day,
-): Pick<BackRow, "words" | "until" | "open" | "todo"> {
+): Pick<ReturnRow, "words" | "until" | "open" | "todo"> {
   const code = returnCodeOf(row.returnCode ?? "");
   const says =
     code?.words ?? (row.returnCode === null ? "no code in the file" : "a code of its own");
@@ -179,7 +179,7 @@ function returned(
 }
 
 /** A refund of money that had been applied wants its credit note. */
-function refunded(db: Db, row: CameBackRow): Pick<BackRow, "words" | "until" | "open" | "todo"> {
+function refunded(db: Db, row: ReturnOrDisputeRow): Pick<ReturnRow, "words" | "until" | "open" | "todo"> {
   if ((row.onAccount ?? 0) >= 0 || row.receiptId === null || row.customerId === null)
     return { words: "explained", until: null, open: false, todo: null };
   const missing = -(row.onAccount ?? 0) as Minor;
@@ -203,7 +203,7 @@ function refunded(db: Db, row: CameBackRow): Pick<BackRow, "words" | "until" | "
   };
 }
 
-function noticeRow(notice: NoticeRow, currency: Currency): BackRow {
+function noticeRow(notice: NoticeRow, currency: Currency): ReturnRow {
   const mended = notice.mendedOn !== null;
   return {
     id: -notice.id,
@@ -222,7 +222,7 @@ function noticeRow(notice: NoticeRow, currency: Currency): BackRow {
 }
 
 /** What is on its way to the bank, in the book's currency: payouts that are told of, then what is in none yet. */
-type AheadRow = {
+type ExpectedRow = {
   key: string;
   on: Day;
   account: string;
@@ -234,8 +234,8 @@ type AheadRow = {
   href: string | null;
 };
 /** What is on its way to the bank, and what can still come back. */
-export type Ahead = {
-  rows: AheadRow[];
+export type ExpectedPayments = {
+  rows: ExpectedRow[];
   /** Debits that were started and have not settled. */
   started: {
     id: number;
@@ -252,14 +252,14 @@ export type Ahead = {
   rates: ReturnRate[];
 };
 
-export function aheadOf(db: Db, today: Day): Ahead {
+export function expectedPage(db: Db, today: Day): ExpectedPayments {
   // What the statement does not reach yet cannot be late on it.
   const statementTo = lastStatementDay(db);
   const recent = debitsBetween(db, addDays(today, -RATE_DAYS), today);
   const { codes, debits } = returnsOfDebits(db, addDays(today, -RATE_DAYS), today);
   const payouts = payoutViews(db, today, today)
     .filter(({ shown }) => shown !== "tied")
-    .map((view): AheadRow => ({
+    .map((view): ExpectedRow => ({
       key: `payout ${view.id}`,
       on: view.expectedOn,
       account: view.processorName,
@@ -273,7 +273,7 @@ export function aheadOf(db: Db, today: Day): Ahead {
   const loose = expectedOf(
     unpaidByDay(db).map((one) => ({ ...one, amount: one.book })),
     statementTo === null || statementTo > today ? today : statementTo,
-  ).map((one): AheadRow => ({
+  ).map((one): ExpectedRow => ({
     key: `${one.account} ${one.on}`,
     on: one.on,
     account: one.account,

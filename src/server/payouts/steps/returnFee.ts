@@ -4,13 +4,13 @@ import { minor } from "@/core/money";
 import { entriesOfAct } from "@/db/journal";
 import { dropOpened, insertOpenItem, openItemById } from "@/db/openItems";
 import type { ReceiptRow } from "@/db/receipts";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 /** Days that a customer has to pay a return fee. */
 const DUE_DAYS = 10;
 
 /** The fees that an act charged are charged no more, where nothing of them was paid; gives the number of one that was. */
-export function dropReturnFees(ctx: Ctx, actId: number): string | null {
+export function dropReturnFees(ctx: CommandContext, actId: number): string | null {
   for (const { documentId } of entriesOfAct(ctx.db, actId).filter(
     ({ event, documentKind }) => event === "late_fee" && documentKind === "open_item",
   )) {
@@ -22,7 +22,7 @@ export function dropReturnFees(ctx: Ctx, actId: number): string | null {
 }
 
 /** Charges the customer for a payment that came back, where the book says so: an open item of its own. */
-export function chargeReturnFee(ctx: Ctx, receipt: ReceiptRow, on: Day, actId: number): void {
+export function chargeReturnFee(ctx: CommandContext, receipt: ReceiptRow, on: Day, actId: number): void {
   const fee = ctx.settings.returnFee;
   if (fee === null || fee === 0 || receipt.customerId === null) return;
   const sum = minor(fee);

@@ -11,11 +11,11 @@ import {
 import { insertTie, openPayouts, payoutById, type PayoutRow, setPayoutState } from "@/db/payouts";
 import { processorAccounts } from "@/db/processor";
 import type { Tallying } from "@/server/arrivals/imports/report";
-import type { Ctx } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 /** Ties a payout to its bank lines, which must come to its net: B; C. */
 export function tie(
-  ctx: Ctx,
+  ctx: CommandContext,
   payout: PayoutRow,
   lines: readonly BankLineRow[],
   how: string,
@@ -72,7 +72,7 @@ export function tie(
 }
 
 /** Ties several payouts to the one line that they came in, each with its share; undone together. */
-export function tieInOne(ctx: Ctx, payouts: readonly PayoutRow[], line: BankLineRow): number {
+export function tieInOne(ctx: CommandContext, payouts: readonly PayoutRow[], line: BankLineRow): number {
   const bank = bankAccounts(ctx.db).find(({ id }) => id === line.bankAccountId);
   const [first] = payouts;
   if (!bank || !first) throw new Error("payouts and their line have accounts");
@@ -110,7 +110,7 @@ export function tieInOne(ctx: Ctx, payouts: readonly PayoutRow[], line: BankLine
 }
 
 /** Ties every payout that only one bank line fits, and that fits no other. */
-export function tieAllSingle(ctx: Ctx, tally?: Tallying): void {
+export function tieAllSingle(ctx: CommandContext, tally?: Tallying): void {
   const descriptor = new Map(
     processorAccounts(ctx.db).map((account) => [account.id, account.descriptor]),
   );

@@ -35,7 +35,7 @@ export function reading(book: string): Db | null {
 }
 
 /** What a task of the pool makes of a book, kept until the book changes. `task` is its file of the build. */
-function madeInPool<T>(
+function computeInPool<T>(
   book: string,
   db: Db,
   task: "match" | "count",
@@ -70,12 +70,12 @@ function madeInPool<T>(
 /** Proposals for all that has no home, made in the pool and kept until the book changes. */
 export function proposalsFor(book: string): Promise<Proposal[]> {
   const db = reading(book);
-  return db ? madeInPool<Proposal[]>(book, db, "match", () => ({})) : Promise.resolve([]);
+  return db ? computeInPool<Proposal[]>(book, db, "match", () => ({})) : Promise.resolve([]);
 }
 
 /** Every proof of a book and what is left at each station, reckoned anew in the pool whenever the book has changed. */
 export function countFor(book: string, db: Db): Promise<Count> {
-  return madeInPool<Count>(book, db, "count", async () => ({
+  return computeInPool<Count>(book, db, "count", async () => ({
     maybe: (await proposalsFor(book)).map(({ receiptId, readings }) => ({
       receiptId,
       readings: readings.map(({ customerId }) => ({ customerId })),
@@ -90,7 +90,7 @@ export function countFor(book: string, db: Db): Promise<Count> {
  * the state that it holds for: what letters and calls do not change may be kept
  * longer.
  */
-export function keptAnswer<T>(
+export function cachedQuery<T>(
   book: string,
   db: Db,
   name: string,
@@ -115,5 +115,5 @@ export function overdueFor(
   today: Day,
   proposals: readonly Proposal[],
 ): OverdueRow[] {
-  return keptAnswer(book, db, `overdue ${today}`, () => overdueRows(db, today, proposals));
+  return cachedQuery(book, db, `overdue ${today}`, () => overdueRows(db, today, proposals));
 }

@@ -3,16 +3,16 @@ import type { ReactNode } from "react";
 import { addDays, type Day, parseDay } from "@/core/calendar";
 import { ENTRY_EVENTS } from "@/core/ledger";
 import { accountLineCount, accountLines, balancesAsOf, entryById, entryPage } from "@/db/journal";
-import { trail } from "@/server/books/queries/auditTrail";
+import { auditTrail } from "@/server/books/queries/auditTrail";
 import { currenciesPage } from "@/server/books/queries/currencies";
 import { hrefOf } from "@/server/books/queries/history";
 import { journalFilePage } from "@/server/books/queries/journalFile";
 import { proofInWords, workInWords, workPage } from "@/server/books/queries/proofs";
 import { countFor } from "@/server/runtime/threads/reader";
 import { AccountView, TrialView } from "@/ui/books/AccountsView";
-import { TrailView } from "@/ui/books/AuditTrailView";
+import { AuditTrailView } from "@/ui/books/AuditTrailView";
 import { CurrenciesView } from "@/ui/books/CurrenciesView";
-import { JournalFileView } from "@/ui/books/JournalExportView";
+import { JournalExportView } from "@/ui/books/JournalExportView";
 import { JournalView } from "@/ui/books/JournalView";
 import { ProofsView } from "@/ui/books/ProofsView";
 
@@ -102,7 +102,7 @@ export default async function Books({
       const days = [parseDay(one(search, "from"), "ymd"), parseDay(one(search, "to"), "ymd")];
       const last = addDays(`${today.slice(0, 7)}-01` as Day, -1);
       return (
-        <JournalFileView
+        <JournalExportView
           {...around}
           {...journalFilePage(
             db,
@@ -116,9 +116,9 @@ export default async function Books({
       return <CurrenciesView {...around} {...currenciesPage(db, asOf)} />;
     case "trail":
       return (
-        <TrailView
+        <AuditTrailView
           {...around}
-          {...trail(db, PAGE_ROWS, (page - 1) * PAGE_ROWS)}
+          {...auditTrail(db, PAGE_ROWS, (page - 1) * PAGE_ROWS)}
           page={page}
           pageRows={PAGE_ROWS}
         />

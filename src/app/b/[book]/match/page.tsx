@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 
 import { matchQueue, type MatchQueue, type QueueName, QUEUES } from "@/server/match/queries/match";
 import { onHand } from "@/server/match/queries/onHand";
-import { keptAnswer } from "@/server/runtime/threads/reader";
+import { cachedQuery } from "@/server/runtime/threads/reader";
 import { MatchPage } from "@/ui/match/MatchPage";
 
 import { one, PAGE_ROWS, pageOf, type Search } from "../../../serve";
@@ -21,7 +21,7 @@ export default async function Match({
   const wanted = QUEUES.find((name) => name === one(search, "queue"));
   const sort = one(search, "sort", "paid");
   const queueOf = (name: QueueName): MatchQueue =>
-    keptAnswer(book, db, `match ${name} ${sort}`, () =>
+    cachedQuery(book, db, `match ${name} ${sort}`, () =>
       matchQueue(db, made, name, sort, settings.currency),
     );
   const first = queueOf(wanted ?? "check");

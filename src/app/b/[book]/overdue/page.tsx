@@ -11,16 +11,16 @@ import { LETTER_FIELDS, shippedWords } from "@/server/overdue/letterTexts";
 import { lateFeesPage } from "@/server/overdue/queries/lateFees";
 import { automaticRun, letterRun } from "@/server/overdue/queries/letterRun";
 import type { LastWord } from "@/server/overdue/queries/overdue";
-import { givenUpPage } from "@/server/overdue/queries/writeOffs";
+import { writeOffsPage } from "@/server/overdue/queries/writeOffs";
 import { agingTogether } from "@/server/reports/queries/ages";
-import { keptAnswer, overdueFor } from "@/server/runtime/threads/reader";
-import { ByThemselvesPage } from "@/ui/overdue/AutomaticLettersPage";
+import { cachedQuery, overdueFor } from "@/server/runtime/threads/reader";
+import { AutomaticLettersPage } from "@/ui/overdue/AutomaticLettersPage";
 import { LaddersPage } from "@/ui/overdue/LaddersPage";
 import { LateFeesPage } from "@/ui/overdue/LateFeesPage";
-import { WordingsPage } from "@/ui/overdue/LetterTextsPage";
-import { RunPage } from "@/ui/overdue/LettersPage";
+import { LetterTextsPage } from "@/ui/overdue/LetterTextsPage";
+import { LettersPage } from "@/ui/overdue/LettersPage";
 import { OverduePage } from "@/ui/overdue/OverduePage";
-import { GivenUpPage } from "@/ui/overdue/WriteOffsPage";
+import { WriteOffsPage } from "@/ui/overdue/WriteOffsPage";
 
 import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
 
@@ -42,7 +42,7 @@ export default async function Overdue({
   if (one(search, "show") === "run") {
     const page = pageNumber(search);
     return (
-      <RunPage
+      <LettersPage
         book={book}
         currency={settings.currency}
         today={today}
@@ -62,7 +62,7 @@ export default async function Overdue({
       rows.filter(({ why, problem }) => why === null && problem === null),
     ];
     return (
-      <ByThemselvesPage
+      <AutomaticLettersPage
         book={book}
         currency={settings.currency}
         today={today}
@@ -87,7 +87,7 @@ export default async function Overdue({
     );
   if (one(search, "show") === "words")
     return (
-      <WordingsPage
+      <LetterTextsPage
         fields={LETTER_FIELDS}
         own={wordings(db)}
         shipped={shippedWords()}
@@ -98,7 +98,7 @@ export default async function Overdue({
       />
     );
   if (one(search, "show") === "given-up")
-    return <GivenUpPage book={book} today={today} {...givenUpPage(db)} />;
+    return <WriteOffsPage book={book} today={today} {...writeOffsPage(db)} />;
   if (one(search, "show") === "ladders") {
     const on = followedRows(db);
     return (
@@ -169,7 +169,7 @@ export default async function Overdue({
       pageRows={PAGE_ROWS}
       count={shown.length}
       shownSum={sumOf(shown, (row) => row.overdue)}
-      total={keptAnswer(
+      total={cachedQuery(
         book,
         db,
         `aging together ${today}`,

@@ -4,13 +4,13 @@ import { addMonths, type Day, endOfMonth, parseDay } from "@/core/calendar";
 import { clearingPageOf } from "@/server/payouts/queries/clearing";
 import { feeCheck } from "@/server/payouts/queries/fees";
 import { band, payoutViews } from "@/server/payouts/queries/payouts";
-import { aheadOf, cameBack } from "@/server/payouts/queries/returnsAndDisputes";
-import { keptAnswer } from "@/server/runtime/threads/reader";
+import { expectedPage, returnsAndDisputes } from "@/server/payouts/queries/returnsAndDisputes";
+import { cachedQuery } from "@/server/runtime/threads/reader";
 import { ClearingPage } from "@/ui/payouts/ClearingPage";
-import { AheadPage } from "@/ui/payouts/ExpectedPage";
+import { ExpectedPage } from "@/ui/payouts/ExpectedPage";
 import { FeesPage } from "@/ui/payouts/FeesPage";
 import { PayoutsPage } from "@/ui/payouts/PayoutsPage";
-import { BackPage } from "@/ui/payouts/ReturnsPage";
+import { ReturnsPage } from "@/ui/payouts/ReturnsPage";
 
 import { one, pageOf, type Search } from "../../../serve";
 
@@ -32,12 +32,12 @@ export default async function Payouts({
         book={book}
         currency={settings.currency}
         today={today}
-        {...keptAnswer(book, db, `fees ${today}`, () => feeCheck(db, today))}
+        {...cachedQuery(book, db, `fees ${today}`, () => feeCheck(db, today))}
       />
     );
   const around = { book, currency: settings.currency, today };
-  if (one(search, "show") === "back") return <BackPage {...around} {...cameBack(db, today)} />;
-  if (one(search, "show") === "ahead") return <AheadPage {...around} {...aheadOf(db, today)} />;
+  if (one(search, "show") === "back") return <ReturnsPage {...around} {...returnsAndDisputes(db, today)} />;
+  if (one(search, "show") === "ahead") return <ExpectedPage {...around} {...expectedPage(db, today)} />;
   if (one(search, "show") === "clearing") {
     const asked = parseDay(one(search, "as-of"), "ymd");
     return (

@@ -5,10 +5,10 @@ import { currenciesWithRates } from "@/db/rates";
 import { agesAsked, agesPage } from "@/server/reports/queries/ages";
 import { figuresOf } from "@/server/reports/queries/figures";
 import { yearPageOf } from "@/server/reports/queries/yearEnd";
-import { keptAnswer, overdueFor } from "@/server/runtime/threads/reader";
+import { cachedQuery, overdueFor } from "@/server/runtime/threads/reader";
 import { AgingPage } from "@/ui/reports/AgingPage";
 import { FiguresPage } from "@/ui/reports/FiguresPage";
-import { YearPage } from "@/ui/reports/YearEndPage";
+import { YearEndPage } from "@/ui/reports/YearEndPage";
 
 import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
 
@@ -23,7 +23,7 @@ export default async function Reports({
   const search = await searchParams;
   if (one(search, "show") === "year")
     return (
-      <YearPage
+      <YearEndPage
         book={book}
         currency={settings.currency}
         today={today}
@@ -41,7 +41,7 @@ export default async function Reports({
         book={book}
         currency={settings.currency}
         today={today}
-        {...keptAnswer(book, db, `figures ${today}`, () =>
+        {...cachedQuery(book, db, `figures ${today}`, () =>
           figuresOf(db, today, rows, settings.currency),
         )}
       />
@@ -55,7 +55,7 @@ export default async function Reports({
     today,
   );
   const page = pageNumber(search);
-  const aging = keptAnswer(
+  const aging = cachedQuery(
     book,
     db,
     `ages ${page} ${JSON.stringify(asked)}`,

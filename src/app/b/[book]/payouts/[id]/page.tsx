@@ -1,7 +1,7 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
-import { payoutTold } from "@/server/invoices/queries/documents";
+import { payoutBacking } from "@/server/invoices/queries/documents";
 import { payoutWorkings } from "@/server/payouts/queries/payouts";
 import { PayoutPage } from "@/ui/payouts/PayoutPage";
 
@@ -24,7 +24,7 @@ export default async function Payout({
       payout={workings.payout}
       items={workings.items}
       lines={workings.lines}
-      told={payoutTold(db, book, id)}
+      told={payoutBacking(db, book, id)}
     />
   );
 }

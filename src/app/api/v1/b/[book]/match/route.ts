@@ -1,6 +1,6 @@
 import { readSettings } from "@/db/settings";
 import { matchQueue, QUEUES } from "@/server/match/queries/match";
-import { keptAnswer, proposalsFor } from "@/server/runtime/threads/reader";
+import { cachedQuery, proposalsFor } from "@/server/runtime/threads/reader";
 
 import { type BookParams, fromBook } from "../../../../../answers";
 import { PAGE_ROWS } from "../../../../../serve";
@@ -13,7 +13,7 @@ export async function GET(request: Request, context: BookParams): Promise<Respon
   const sort = query.get("sort") ?? "paid";
   return fromBook(context, async (db, { book }) => {
     const proposals = await proposalsFor(book);
-    return keptAnswer(book, db, `match ${queue} ${sort}`, () =>
+    return cachedQuery(book, db, `match ${queue} ${sort}`, () =>
       matchQueue(db, proposals, queue, sort, readSettings(db).currency),
     ).rows.slice(from, from + PAGE_ROWS);
   });

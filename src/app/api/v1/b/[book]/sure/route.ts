@@ -1,6 +1,6 @@
 import { readSettings } from "@/db/settings";
 import { sureList } from "@/server/match/queries/match";
-import { keptAnswer, proposalsFor } from "@/server/runtime/threads/reader";
+import { cachedQuery, proposalsFor } from "@/server/runtime/threads/reader";
 
 import { type BookParams, fromBook } from "../../../../../answers";
 
@@ -8,6 +8,6 @@ import { type BookParams, fromBook } from "../../../../../answers";
 export async function GET(_request: Request, context: BookParams): Promise<Response> {
   return fromBook(context, async (db, { book }) => {
     const proposals = await proposalsFor(book);
-    return keptAnswer(book, db, "sure", () => sureList(db, proposals, readSettings(db).currency));
+    return cachedQuery(book, db, "sure", () => sureList(db, proposals, readSettings(db).currency));
   });
 }

@@ -1,4 +1,4 @@
-import { entryStory } from "@/server/books/queries/history";
+import { entryHistory } from "@/server/books/queries/history";
 
 import { type BookParams, fromBook } from "../../../../../../answers";
 
@@ -7,5 +7,5 @@ export async function GET(
   _request: Request,
   context: BookParams<{ id: string }>,
 ): Promise<Response> {
-  return fromBook(context, (db, { book, id }) => entryStory(db, book, Number(id)));
+  return fromBook(context, (db, { book, id }) => entryHistory(db, book, Number(id)));
 }

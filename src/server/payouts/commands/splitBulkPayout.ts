@@ -10,8 +10,8 @@ import { defineCommand } from "@/server/runtime/command";
 import { tie } from "../steps/tie";
 
 /** Puts the items that make a lump on the statement into a payout of their own, and ties it to the line. */
-export const lumpPayout = defineCommand({
-  name: "lumpPayout",
+export const splitBulkPayout = defineCommand({
+  name: "splitBulkPayout",
   schema: z.object({
     lineId: z.number().int(),
     itemIds: z.array(z.number().int()).min(1).max(500),

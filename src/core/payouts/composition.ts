@@ -1,5 +1,5 @@
-import { addBankingDays, type Day } from "@/core/calendar";
-import { add, minor, type Minor } from "@/core/money";
+import { addBankingDays, type Day } from "../calendar";
+import { add, minor, type Minor } from "../money";
 
 export const PROCESSOR_ITEM_KINDS = [
   "charge",
@@ -16,7 +16,7 @@ export const PROCESSOR_ITEM_KINDS = [
 export type ItemKindOfProcessor = (typeof PROCESSOR_ITEM_KINDS)[number];
 
 /** The sum line of a payout. What lowers the net is negative; the five sum to net. */
-export type MakeUp = {
+export type PayoutComposition = {
   readonly charges: Minor;
   readonly fees: Minor;
   readonly refunds: Minor;
@@ -25,7 +25,7 @@ export type MakeUp = {
   readonly net: Minor;
 };
 
-const COLUMN_OF: Record<ItemKindOfProcessor, Exclude<keyof MakeUp, "net">> = {
+const COLUMN_OF: Record<ItemKindOfProcessor, Exclude<keyof PayoutComposition, "net">> = {
   charge: "charges",
   fee: "fees",
   dispute_fee: "fees",
@@ -39,9 +39,9 @@ const COLUMN_OF: Record<ItemKindOfProcessor, Exclude<keyof MakeUp, "net">> = {
 };
 
 /** Adds up a payout's items by column. @example a charge of 100.00 and its fee of -3.20: charges 100.00, fees -3.20, net 96.80 */
-export function makeUp(
+export function payoutComposition(
   items: readonly { readonly kind: ItemKindOfProcessor; readonly amount: number }[],
-): MakeUp {
+): PayoutComposition {
   const sums = { charges: 0, fees: 0, refunds: 0, disputes: 0, other: 0 };
   for (const { kind, amount } of items) sums[COLUMN_OF[kind]] += amount;
   const { charges, fees, refunds, disputes, other } = sums;
