@@ -17,7 +17,8 @@ export function check({ values }: Args): Outcome {
     return `${proof.holds ? "holds " : "BROKEN"}  ${what}: ${toDecimal(proof.journal, currency)}${proof.holds ? "" : `, documents ${toDecimal(proof.documents, currency)}, off by ${toDecimal(proof.off, currency)}`}`;
   });
   const work = report.work.map(
-    (one) => `open    ${one.count} ${workInWords(one.name)}: ${toDecimal(one.sum, currency)}`,
+    (openWork) =>
+      `open    ${openWork.count} ${workInWords(openWork.name)}: ${toDecimal(openWork.sum, currency)}`,
   );
   return {
     code: report.holds ? EXIT.done : EXIT.wrong,

@@ -11,10 +11,10 @@ import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 
 /** `dozo export`: a report to standard output, or to a file. */
 export async function exportReport({ values, files }: Args): Promise<Outcome> {
-  const name = EXPORTS.find((one) => one === files[0]);
+  const name = EXPORTS.find((name) => name === files[0]);
   if (!name || files.length !== 1) return wrongCall(`Say which report: ${EXPORTS.join(", ")}.`);
   if (typeof values.book !== "string") return wrongCall("Say --book.");
-  const format = FORMATS.find((one) => one === (values.format ?? (values.json ? "json" : "csv")));
+  const format = FORMATS.find((name) => name === (values.format ?? (values.json ? "json" : "csv")));
   if (!format) return wrongCall(`There is no format “${String(values.format)}”.`);
   const days = { asOf: dayIn(values["as-of"]), from: dayIn(values.from), to: dayIn(values.to) };
   const wrong = (["as-of", "from", "to"] as const).find(

@@ -92,7 +92,7 @@ function mappingFor(
 ): Result<MappingSpec> {
   if (typeof name !== "string") return ok(guessed);
   const saved = mappings(db).find(
-    (one) => one.name === name && (kind === undefined || one.kind === kind),
+    (mapping) => mapping.name === name && (kind === undefined || mapping.kind === kind),
   );
   return saved ? ok(JSON.parse(saved.spec) as MappingSpec) : fail("mapping.unknown", { name });
 }

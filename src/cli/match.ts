@@ -47,15 +47,15 @@ async function fromFiles({ values }: Args): Promise<Outcome> {
               "reason",
               "customer_id",
             ],
-            ...done.proposals.flatMap((one) =>
-              rowsOf(one.paymentId, one.proposal, one.currency, done.customerIds),
+            ...done.proposals.flatMap((proposal) =>
+              rowsOf(proposal.paymentId, proposal.proposal, proposal.currency, done.customerIds),
             ),
           ],
           { record_delimiter: "windows" },
         ),
       );
       const count = (decision: Proposal["decision"]): number =>
-        done.proposals.filter((one) => one.proposal.decision === decision).length;
+        done.proposals.filter((proposal) => proposal.proposal.decision === decision).length;
       const counts = {
         payments: done.proposals.length,
         apply: count("sure"),
@@ -84,7 +84,7 @@ function rowsOf(
   const best = proposal.readings[0];
   const decision = DECISION[proposal.decision];
   if (proposal.decision === "none" || !best) return [[paymentId, "", "", "", "none", "0", "", ""]];
-  const reason = best.reasons.map((one) => reasonInWords(one, currency)).join("; ");
+  const reason = best.reasons.map((reason) => reasonInWords(reason, currency)).join("; ");
   const customer = best.customerId === null ? "" : (customerIds.get(best.customerId) ?? "");
   const tail = [decision, best.confidence.toFixed(4), reason, customer];
   if (best.lines.length === 0) return [[paymentId, "", "", "", ...tail]];

@@ -14,7 +14,7 @@ export function matchBook(book: string, post: boolean): Outcome {
   if (!opened.ok) return failed(opened.error);
   const proposals = proposalsOf(opened.value);
   const count = (decision: Proposal["decision"]): number =>
-    proposals.filter((one) => one.decision === decision).length;
+    proposals.filter((proposal) => proposal.decision === decision).length;
   const counts = {
     receipts: proposals.length,
     sure: count("sure"),

@@ -78,7 +78,7 @@ const TOGETHER: readonly Role[] = ["disputed", "reserve"];
 /** Documents that differ from what the journal's own lines say of them, each in its own currency; or that are empty and left something behind in the book's. */
 function straysSql(role: Role, itemKind: ItemKind): string {
   const documents =
-    DOCUMENTS.find((one) => one.role === role && one.itemKind === itemKind)?.documents ?? "";
+    DOCUMENTS.find((entry) => entry.role === role && entry.itemKind === itemKind)?.documents ?? "";
   return `WITH j AS (SELECT item_id AS id, sum(amount) AS sum, sum(book_amount) AS book FROM entry_line WHERE item_kind = '${itemKind}' AND account_id IN (SELECT id FROM account WHERE role = '${role}') GROUP BY item_id),
       d AS (${documents}),
       off AS (SELECT d.id, coalesce(j.sum, 0) AS journal, d.sum AS documents FROM d LEFT JOIN j ON j.id = d.id WHERE coalesce(j.sum, 0) <> d.sum${TOGETHER.includes(role) ? "" : " OR (coalesce(j.sum, 0) = 0 AND coalesce(j.book, 0) <> 0)"} UNION ALL SELECT j.id, j.sum, 0 FROM j LEFT JOIN d ON d.id = j.id WHERE d.id IS NULL AND j.sum <> 0)`;
@@ -318,7 +318,7 @@ function payoutsOff(db: Db): { sum: Minor; count: number } {
     "SELECT stated_net - net AS off, currency AS own, paid_on AS 'on' FROM payout WHERE state = 'open' AND stated_net IS NOT NULL AND stated_net <> net",
   );
   return {
-    sum: add(...off.map((one) => worthOn(db, one.off, one.own, currency, one.on))),
+    sum: add(...off.map((entry) => worthOn(db, entry.off, entry.own, currency, entry.on))),
     count: off.length,
   };
 }

@@ -62,7 +62,7 @@ export function headsOf(db: Db): (id: number) => number {
   const parents = new Map(
     db.lists<[number, number]>(["id", "parent_id"], "FROM customer WHERE parent_id IS NOT NULL"),
   );
-  return (id) => topOf(id, (one) => parents.get(one) ?? null);
+  return (id) => topOf(id, (amount) => parents.get(amount) ?? null);
 }
 
 /** Other names that a customer goes by. */

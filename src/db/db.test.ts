@@ -147,7 +147,7 @@ describe("opening", () => {
     const migrations = join(folder, `old${version}/src/db/migrations`);
     const own = join(process.cwd(), "src/db/migrations");
     mkdirSync(migrations, { recursive: true });
-    for (const name of readdirSync(own).filter((one) => Number.parseInt(one, 10) <= version))
+    for (const name of readdirSync(own).filter((name) => Number.parseInt(name, 10) <= version))
       copyFileSync(join(own, name), join(migrations, name));
     const root = process.env.DOZO_ROOT;
     process.env.DOZO_ROOT = join(folder, `old${version}`);

@@ -164,17 +164,17 @@ export function setWaived(db: Db, feeId: number): void {
 /** A ladder's rungs, all of them anew. */
 export function setSteps(db: Db, id: number, steps: readonly LadderStep[]): void {
   db.run("DELETE FROM ladder_step WHERE ladder_id = ?", id);
-  for (const one of steps)
+  for (const step of steps)
     db.run(
       "INSERT INTO ladder_step (ladder_id, step, from_days, act, tone, by_itself, attach, fee) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
       id,
-      one.step,
-      one.fromDays,
-      one.act,
-      one.tone,
-      Number(one.byItself),
-      one.attach,
-      one.fee,
+      step.step,
+      step.fromDays,
+      step.act,
+      step.tone,
+      Number(step.byItself),
+      step.attach,
+      step.fee,
     );
 }
 

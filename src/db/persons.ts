@@ -41,17 +41,17 @@ export function personsOf(db: Db, customerId: number): ContactPerson[] {
 /** A customer's contact persons, all of them anew. */
 export function setPersons(db: Db, customerId: number, persons: readonly ContactPerson[]): void {
   db.run("DELETE FROM contact_person WHERE customer_id = ?", customerId);
-  persons.forEach((one, at) =>
+  persons.forEach((person, at) =>
     db.run(
       "INSERT INTO contact_person (customer_id, place, name, duty, email, phone, letters, calls) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
       customerId,
       at + 1,
-      one.name,
-      one.duty,
-      one.email,
-      one.phone,
-      one.letters,
-      Number(one.calls),
+      person.name,
+      person.duty,
+      person.email,
+      person.phone,
+      person.letters,
+      Number(person.calls),
     ),
   );
 }

@@ -134,14 +134,14 @@ export function revaluations(db: Db): Revaluation[] {
   return db.all<Revaluation>(`${REVALUATION} WHERE state = 'made' ORDER BY as_of DESC, currency`);
 }
 
-export function insertRevaluation(db: Db, one: Omit<Revaluation, "id" | "state">): number {
+export function insertRevaluation(db: Db, omit: Omit<Revaluation, "id" | "state">): number {
   return db.run(
     "INSERT INTO revaluation (as_of, currency, rate, sum, act_id) VALUES (?, ?, ?, ?, ?)",
-    one.asOf,
-    one.currency,
-    one.rate,
-    one.sum,
-    one.actId,
+    omit.asOf,
+    omit.currency,
+    omit.rate,
+    omit.sum,
+    omit.actId,
   ).id;
 }
 

@@ -98,7 +98,11 @@ function readItems(db: Db, moves: ReceivableMovements, from: number, to: number)
 }
 
 /** What each item stood at on a day, by its id; in its own currency, or in the book's. */
-export function standingOn(moves: ReceivableMovements, asOf: Day, which: "own" | "book"): Float64Array {
+export function standingOn(
+  moves: ReceivableMovements,
+  asOf: Day,
+  which: "own" | "book",
+): Float64Array {
   const sums = new Float64Array(Math.max(moves.customer.length, 1));
   const { item, postedOn } = moves;
   const [amounts, until] = [moves[which], dayNumber(asOf)];

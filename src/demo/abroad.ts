@@ -112,7 +112,10 @@ const csv = (rows: readonly (readonly string[])[]): string =>
 const sum = (amount: number): string => toDecimal(amount, EUR);
 
 export function abroadCustomers(): string {
-  return csv([["customer_id", "name", "email", "parent_id"], ...PEOPLE.map((one) => [...one, ""])]);
+  return csv([
+    ["customer_id", "name", "email", "parent_id"],
+    ...PEOPLE.map((entry) => [...entry, ""]),
+  ]);
 }
 
 export function abroadInvoices(span: { from: Day; to: Day }): string {
@@ -130,14 +133,14 @@ export function abroadInvoices(span: { from: Day; to: Day }): string {
       "terms",
       "description",
     ],
-    ...BILLS.filter(({ issuedOn }) => within(issuedOn, span)).map((one) => [
-      one.number,
-      one.customer[0],
-      one.issuedOn,
-      addDays(one.issuedOn, 30),
-      one.currency,
-      sum(one.total),
-      sum(one.total),
+    ...BILLS.filter(({ issuedOn }) => within(issuedOn, span)).map((bill) => [
+      bill.number,
+      bill.customer[0],
+      bill.issuedOn,
+      addDays(bill.issuedOn, 30),
+      bill.currency,
+      sum(bill.total),
+      sum(bill.total),
       "0.00",
       "",
       "n/30",
@@ -165,20 +168,20 @@ export function abroadCharges(span: { from: Day; to: Day }): string {
     ],
     ...charges()
       .filter(({ settledOn }) => within(settledOn, span))
-      .map((one) => [
-        one.id,
+      .map((charge) => [
+        charge.id,
         "Charge",
-        one.paidOn,
-        one.settledOn,
+        charge.paidOn,
+        charge.settledOn,
         "EUR",
-        sum(one.of.total),
-        sum(one.fee),
-        sum(one.of.total - one.fee),
-        one.of.customer[1],
-        one.of.customer[2],
-        one.of.number,
-        one.payout,
-        one.payoutOn,
+        sum(charge.of.total),
+        sum(charge.fee),
+        sum(charge.of.total - charge.fee),
+        charge.of.customer[1],
+        charge.of.customer[2],
+        charge.of.number,
+        charge.payout,
+        charge.payoutOn,
       ]),
   ]);
 }
@@ -186,10 +189,10 @@ export function abroadCharges(span: { from: Day; to: Day }): string {
 /** The same world, with the payouts from abroad on its statement. */
 export function withAbroad(world: World): World {
   const lines = charges()
-    .map((one): BankLine => ({
-      on: one.payoutOn,
-      amount: atBank(one),
-      description: `PRACTICE PROC EUR PAYOUT ${one.payout.toUpperCase()}`,
+    .map((charge): BankLine => ({
+      on: charge.payoutOn,
+      amount: atBank(charge),
+      description: `PRACTICE PROC EUR PAYOUT ${charge.payout.toUpperCase()}`,
     }))
     .filter(({ on }) => on < TO);
   return {

@@ -32,18 +32,24 @@ const phoneOf = (at: number): string =>
 export function customersFile({ people }: World): string {
   return csv([
     ["customer_id", "name", "email", "phone", "parent_id"],
-    ...people.map((one, at) => [one.id, one.name, one.email, phoneOf(at), one.parent ?? ""]),
+    ...people.map((person, at) => [
+      person.id,
+      person.name,
+      person.email,
+      phoneOf(at),
+      person.parent ?? "",
+    ]),
   ]);
 }
 
 export function invoicesFile(world: World, span: Span): string {
   const paidBefore = new Set(
-    world.invoices.filter((one) => one.dueOn <= CUT_OVER).map(({ number }) => number),
+    world.invoices.filter((invoice) => invoice.dueOn <= CUT_OVER).map(({ number }) => number),
   );
   for (const payment of world.payments)
     for (const line of payment.given ?? []) paidBefore.delete(line.number);
   const rows = world.invoices.filter(
-    (one) => within(one.issuedOn, span) && !paidBefore.has(one.number),
+    (invoice) => within(invoice.issuedOn, span) && !paidBefore.has(invoice.number),
   );
   return csv([
     [
@@ -59,18 +65,18 @@ export function invoicesFile(world: World, span: Span): string {
       "terms",
       "description",
     ],
-    ...rows.map((one) => [
-      one.number,
-      one.person.id,
-      one.issuedOn,
-      one.dueOn,
+    ...rows.map((row) => [
+      row.number,
+      row.person.id,
+      row.issuedOn,
+      row.dueOn,
       "USD",
-      sum(one.total),
-      sum(one.total),
-      sum(one.tax),
-      one.po,
-      one.terms,
-      one.description,
+      sum(row.total),
+      sum(row.total),
+      sum(row.tax),
+      row.po,
+      row.terms,
+      row.description,
     ]),
   ]);
 }
@@ -83,38 +89,38 @@ export function cardFile(world: World, span: Span): string {
   const payouts = payoutOf(world);
   const rows = [
     ...world.payments
-      .filter((one) => one.via === "card" && within(one.settledOn, span))
-      .map((one) => [
-        one.id,
+      .filter((payment) => payment.via === "card" && within(payment.settledOn, span))
+      .map((payment) => [
+        payment.id,
         "Charge",
-        american(one.paidOn),
-        sum(one.amount),
-        sum(one.fee),
-        sum(one.amount - one.fee),
-        one.payerName,
-        one.payerEmail,
-        one.memo,
-        payouts.get(one.id)?.id ?? "",
+        american(payment.paidOn),
+        sum(payment.amount),
+        sum(payment.fee),
+        sum(payment.amount - payment.fee),
+        payment.payerName,
+        payment.payerEmail,
+        payment.memo,
+        payouts.get(payment.id)?.id ?? "",
         "",
-        BRANDS[one.id.length % 2 === 0 ? Number(one.id.at(-1)) % 4 : 0] ?? "",
+        BRANDS[payment.id.length % 2 === 0 ? Number(payment.id.at(-1)) % 4 : 0] ?? "",
         "",
       ]),
     ...world.extras
-      .filter((one) => one.via === "card" && within(one.on, span))
-      .map((one) => [
-        one.id,
-        one.kind === "refund" ? "Refund" : "Dispute",
-        american(one.on),
-        sum(-one.amount),
-        sum(one.fee),
-        sum(-one.amount - one.fee),
-        one.payerName,
+      .filter((extra) => extra.via === "card" && within(extra.on, span))
+      .map((extra) => [
+        extra.id,
+        extra.kind === "refund" ? "Refund" : "Dispute",
+        american(extra.on),
+        sum(-extra.amount),
+        sum(extra.fee),
+        sum(-extra.amount - extra.fee),
+        extra.payerName,
         "",
         "",
-        payouts.get(one.id)?.id ?? "",
-        one.related,
+        payouts.get(extra.id)?.id ?? "",
+        extra.related,
         "",
-        one.kind === "dispute" ? american(addDays(one.on, ANSWER_DAYS)) : "",
+        extra.kind === "dispute" ? american(addDays(extra.on, ANSWER_DAYS)) : "",
       ]),
   ];
   return csv([
@@ -140,83 +146,83 @@ export function cardFile(world: World, span: Span): string {
 /** The ACH account: charge and fee on rows of their own, and a row for each payout that says which days it covers. */
 export function achFile(world: World, span: Span): string {
   const rows: string[][] = [];
-  for (const one of world.payments.filter(
+  for (const payment of world.payments.filter(
     ({ via, settledOn }) => via === "ach" && within(settledOn, span),
   )) {
     rows.push([
-      one.id,
+      payment.id,
       "ach debit",
-      american(one.paidOn),
-      american(one.settledOn),
-      sum(one.amount),
-      one.payerName,
-      one.payerEmail,
-      one.memo,
+      american(payment.paidOn),
+      american(payment.settledOn),
+      sum(payment.amount),
+      payment.payerName,
+      payment.payerEmail,
+      payment.memo,
       "",
       "",
       "",
       "",
     ]);
     rows.push([
-      `${one.id}-f`,
+      `${payment.id}-f`,
       "fee",
-      american(one.settledOn),
-      american(one.settledOn),
-      sum(-one.fee),
+      american(payment.settledOn),
+      american(payment.settledOn),
+      sum(-payment.fee),
       "",
       "",
       "",
-      one.id,
+      payment.id,
       "",
       "",
       "",
     ]);
   }
-  for (const one of world.extras.filter(({ via, on }) => via === "ach" && within(on, span))) {
+  for (const extra of world.extras.filter(({ via, on }) => via === "ach" && within(on, span))) {
     rows.push([
-      one.id,
+      extra.id,
       "return",
-      american(one.on),
-      american(one.on),
-      sum(-one.amount),
-      one.payerName,
+      american(extra.on),
+      american(extra.on),
+      sum(-extra.amount),
+      extra.payerName,
       "",
       "",
-      one.related,
+      extra.related,
       "",
       "",
       "R01",
     ]);
     rows.push([
-      `${one.id}-f`,
+      `${extra.id}-f`,
       "return fee",
-      american(one.on),
-      american(one.on),
-      sum(-one.fee),
+      american(extra.on),
+      american(extra.on),
+      sum(-extra.fee),
       "",
       "",
       "",
-      one.related,
+      extra.related,
       "",
       "",
       "",
     ]);
   }
-  for (const one of world.payouts.filter(
+  for (const payout of world.payouts.filter(
     ({ via, paidOn }) => via === "ach" && within(paidOn, span),
   )) {
     rows.push([
-      one.id,
+      payout.id,
       "payout",
-      american(one.paidOn),
-      american(one.paidOn),
-      sum(-one.net),
+      american(payout.paidOn),
+      american(payout.paidOn),
+      sum(-payout.net),
       "",
       "",
       "",
       "",
-      american(one.spanFrom),
-      american(one.spanTo),
+      american(payout.spanFrom),
+      american(payout.spanTo),
       "",
     ]);
   }

@@ -179,21 +179,22 @@ class Maker {
   /** Lines that are not of this job get a rule the first time they are seen. */
   private explainBank(): void {
     for (const words of ["PAYROLL", "RENT", "INTEREST", "SUPPLIER PAYMENT"]) {
-      const line = openBankLines(this.db).find((one) => one.description.includes(words));
+      const line = openBankLines(this.db).find((bankLine) => bankLine.description.includes(words));
       if (line)
         this.do("explainLine", { lineId: line.id, as: "elsewhere", rule: { contains: words } });
     }
   }
 
   private match(): void {
-    const sure = proposalsOf(this.db).filter((one) => one.decision === "sure");
+    const sure = proposalsOf(this.db).filter((proposal) => proposal.decision === "sure");
     const waiting = new Map(
       receiptsInState(this.db, "to_match").map((receipt) => [receipt.id, receipt]),
     );
     // The clerk looks the list through and takes out what is wrong: the truth stands in for that look.
     const right = sure
       .filter(
-        (one) => (waiting.get(one.receiptId)?.paidOn ?? TODAY) <= WORKED_TO && this.isRight(one),
+        (proposal) =>
+          (waiting.get(proposal.receiptId)?.paidOn ?? TODAY) <= WORKED_TO && this.isRight(proposal),
       )
       .map(({ receiptId }) => receiptId);
     if (right.length > 0) this.do("postSure", { receiptIds: right });
@@ -207,7 +208,7 @@ class Maker {
 
   /** Charges from abroad go to their invoices, payouts to the line they came in; the last ones are left to be done. The end of October is revalued. */
   private fromAbroad(to: Day): void {
-    for (const one of this.db.all<{
+    for (const entry of this.db.all<{
       receiptId: number;
       charge: string;
       unidentified: number;
@@ -215,12 +216,12 @@ class Maker {
     }>(
       "SELECT r.id AS receiptId, i.external_id AS charge, r.unidentified, r.paid_on AS paidOn FROM receipt r JOIN processor_item i ON i.receipt_id = r.id AND i.kind = 'charge' WHERE r.state = 'to_match' AND r.currency = 'EUR'",
     )) {
-      const item = openItemByNumber(this.db, abroadBill(one.charge) ?? "");
-      if (item && one.paidOn <= WORKED_TO)
+      const item = openItemByNumber(this.db, abroadBill(entry.charge) ?? "");
+      if (item && entry.paidOn <= WORKED_TO)
         this.do("applyReceipt", {
-          receiptId: one.receiptId,
+          receiptId: entry.receiptId,
           customerId: item.customerId,
-          lines: [{ itemId: item.id, amount: one.unidentified }],
+          lines: [{ itemId: item.id, amount: entry.unidentified }],
         });
     }
     for (const payout of this.db.all<{ id: number; externalId: string; paidOn: Day }>(
@@ -250,11 +251,11 @@ class Maker {
       receiptId,
     );
     return this.world.payments.find(
-      (one) =>
-        one.via === "bank" &&
-        one.paidOn === line?.on &&
-        one.amount === line.amount &&
-        line.description.startsWith(`ACH CREDIT ${one.payerName}`),
+      (payment) =>
+        payment.via === "bank" &&
+        payment.paidOn === line?.on &&
+        payment.amount === line.amount &&
+        line.description.startsWith(`ACH CREDIT ${payment.payerName}`),
     );
   }
 

@@ -16,9 +16,9 @@ export class Random {
   }
 
   pick<T>(from: readonly T[]): T {
-    const one = from[Math.floor(this.next() * from.length)];
-    if (one === undefined) throw new RangeError("nothing to pick from");
-    return one;
+    const nonNullable = from[Math.floor(this.next() * from.length)];
+    if (nonNullable === undefined) throw new RangeError("nothing to pick from");
+    return nonNullable;
   }
 
   chance(of: number): boolean {

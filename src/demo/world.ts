@@ -126,22 +126,22 @@ function makeInvoices(people: readonly Person[], random: Random): Invoice[] {
 /** Bags that broke on the way: every so often a part of an order is taken back by a credit note, which its payment then takes off. */
 function makeCreditNotes(billed: readonly Invoice[]): Map<string, Invoice> {
   const broken = billed.filter(
-    (one, at) =>
+    (invoice, at) =>
       at % 11 === 7 &&
-      one.description.endsWith("bags") &&
-      one.person.parent === null &&
-      !one.terms.includes("/10 ") &&
-      one.total > 12_000,
+      invoice.description.endsWith("bags") &&
+      invoice.person.parent === null &&
+      !invoice.terms.includes("/10 ") &&
+      invoice.total > 12_000,
   );
   return new Map(
-    broken.map((one) => {
-      const total = minor(-mulDiv(one.total, 1, 8, "half-even"));
-      const issuedOn = addBankingDays(addDays(one.issuedOn, 2), 0);
+    broken.map((invoice) => {
+      const total = minor(-mulDiv(invoice.total, 1, 8, "half-even"));
+      const issuedOn = addBankingDays(addDays(invoice.issuedOn, 2), 0);
       return [
-        one.number,
+        invoice.number,
         {
-          ...one,
-          number: `CN-${one.number}`,
+          ...invoice,
+          number: `CN-${invoice.number}`,
           issuedOn,
           dueOn: issuedOn,
           total,
@@ -366,15 +366,15 @@ function tellStories(
   // Paid twice: the same invoice, by card, two days apart.
   const twice = payments
     .filter(
-      (one) =>
-        one.via === "card" &&
-        one.given?.length === 1 &&
-        one.paidOn >= "2026-11-06" &&
-        one.paidOn <= "2026-11-11" &&
-        one.given[0]?.smallDifference === 0,
+      (payment) =>
+        payment.via === "card" &&
+        payment.given?.length === 1 &&
+        payment.paidOn >= "2026-11-06" &&
+        payment.paidOn <= "2026-11-11" &&
+        payment.given[0]?.smallDifference === 0,
     )
     .reduce<Payment | undefined>(
-      (last, one) => (last && last.paidOn >= one.paidOn ? last : one),
+      (last, payment) => (last && last.paidOn >= payment.paidOn ? last : payment),
       undefined,
     );
   if (twice)
@@ -387,11 +387,11 @@ function tellStories(
     });
   // Paid twice before, in August: the second stood on account and was sent back.
   const earlier = payments.find(
-    (one) =>
-      one.via === "card" &&
-      one.given?.length === 1 &&
-      one.paidOn >= "2026-08-10" &&
-      one.given[0]?.smallDifference === 0,
+    (payment) =>
+      payment.via === "card" &&
+      payment.given?.length === 1 &&
+      payment.paidOn >= "2026-08-10" &&
+      payment.given[0]?.smallDifference === 0,
   );
   if (earlier) {
     const on = addBankingDays(earlier.paidOn, 1);
@@ -409,7 +409,10 @@ function tellStories(
   }
   // An ACH debit that comes back three weeks after it had paid an invoice.
   const back = payments.find(
-    (one) => one.via === "ach" && one.settledOn >= "2026-11-02" && one.settledOn <= "2026-11-06",
+    (payment) =>
+      payment.via === "ach" &&
+      payment.settledOn >= "2026-11-02" &&
+      payment.settledOn <= "2026-11-06",
   );
   if (back)
     extras.push({
@@ -424,12 +427,12 @@ function tellStories(
     });
   // A dispute of a charge from October; its fee is taken at the bank but missing in the file.
   const disputed = payments.find(
-    (one) =>
-      one.via === "card" &&
-      one.paidOn >= "2026-10-12" &&
-      one.paidOn <= "2026-10-30" &&
-      one.amount > 20_000 &&
-      one.amount < 90_000,
+    (payment) =>
+      payment.via === "card" &&
+      payment.paidOn >= "2026-10-12" &&
+      payment.paidOn <= "2026-10-30" &&
+      payment.amount > 20_000 &&
+      payment.amount < 90_000,
   );
   if (disputed)
     extras.push({
@@ -448,22 +451,24 @@ function tellStories(
 
 /** One sum for four invoices of a district, two of them named by their last digits only. */
 function lump(district: Person, invoices: readonly Invoice[], payments: Payment[]): void {
-  const paid = new Set(payments.flatMap((one) => one.given?.map(({ number }) => number) ?? []));
+  const paid = new Set(
+    payments.flatMap((payment) => payment.given?.map(({ number }) => number) ?? []),
+  );
   const four = invoices
     .filter(
-      (one) =>
-        (one.person.parent === district.id || one.person.id === district.id) &&
-        one.issuedOn >= "2026-10-19" &&
-        one.issuedOn <= "2026-11-13" &&
-        (!paid.has(one.number) || one.issuedOn >= "2026-11-02"),
+      (invoice) =>
+        (invoice.person.parent === district.id || invoice.person.id === district.id) &&
+        invoice.issuedOn >= "2026-10-19" &&
+        invoice.issuedOn <= "2026-11-13" &&
+        (!paid.has(invoice.number) || invoice.issuedOn >= "2026-11-02"),
     )
     .slice(-4);
   const numbers = new Set(four.map(({ number }) => number));
   for (let at = payments.length - 1; at >= 0; at -= 1)
     if (payments[at]?.given?.some(({ number }) => numbers.has(number))) payments.splice(at, 1);
-  const given = four.map((one): Given => ({
-    number: one.number,
-    amount: one.total,
+  const given = four.map((invoice): Given => ({
+    number: invoice.number,
+    amount: invoice.total,
     discount: minor(0),
     smallDifference: minor(0),
   }));
@@ -486,7 +491,8 @@ function lump(district: Person, invoices: readonly Invoice[], payments: Payment[
 /** The last days' memos are as people write them: cut, bare, with a word only; and three payments that are nobody's. */
 function roughen(payments: Payment[], random: Random): void {
   const last = payments.filter(
-    (one) => one.paidOn > "2026-11-11" && one.via !== "bank" && one.id !== "ch_19001",
+    (payment) =>
+      payment.paidOn > "2026-11-11" && payment.via !== "bank" && payment.id !== "ch_19001",
   );
   for (const [index, one] of last.entries()) {
     if (index % 5 === 1)
@@ -557,36 +563,37 @@ function makePayouts(payments: readonly Payment[], extras: readonly Extra[]): Pa
       items: [...known.items, id],
     });
   };
-  for (const one of payments)
-    if (one.via !== "bank") put(one.via, one.settledOn, one.id, one.amount - one.fee);
-  for (const one of extras) put(one.via, one.on, one.id, -one.amount - one.fee);
+  for (const payment of payments)
+    if (payment.via !== "bank")
+      put(payment.via, payment.settledOn, payment.id, payment.amount - payment.fee);
+  for (const extra of extras) put(extra.via, extra.on, extra.id, -extra.amount - extra.fee);
   const payouts = [...groups.values()]
-    .filter((one) => one.paidOn <= TODAY)
+    .filter((group) => group.paidOn <= TODAY)
     .sort((a, b) => (a.paidOn < b.paidOn ? -1 : a.paidOn > b.paidOn ? 1 : a.via < b.via ? -1 : 1));
-  const disputeId = extras.find((one) => one.kind === "dispute")?.id ?? "";
+  const disputeId = extras.find((extra) => extra.kind === "dispute")?.id ?? "";
   // The processor kept a dispute fee of 15.00 that its file does not show.
-  return payouts.map((one, index) => ({
-    ...one,
-    id: `po_${one.via === "card" ? "c" : "a"}${String(101 + index)}`,
-    atBank: one.items.includes(disputeId) ? add(one.atBank, -1500) : one.atBank,
+  return payouts.map((payout, index) => ({
+    ...payout,
+    id: `po_${payout.via === "card" ? "c" : "a"}${String(101 + index)}`,
+    atBank: payout.items.includes(disputeId) ? add(payout.atBank, -1500) : payout.atBank,
   }));
 }
 
 function makeBankLines(payments: readonly Payment[], payouts: readonly Payout[]): BankLine[] {
-  const lines: BankLine[] = payouts.map((one) => ({
-    on: addBankingDays(one.paidOn, 0),
-    amount: one.atBank,
+  const lines: BankLine[] = payouts.map((payout) => ({
+    on: addBankingDays(payout.paidOn, 0),
+    amount: payout.atBank,
     description:
-      one.via === "card"
-        ? `PRACTICE PROC CARD PAYOUT ${one.id.toUpperCase()}`
-        : `PRACTICE PROC ACH PAYOUT ${one.id.toUpperCase()}`,
+      payout.via === "card"
+        ? `PRACTICE PROC CARD PAYOUT ${payout.id.toUpperCase()}`
+        : `PRACTICE PROC ACH PAYOUT ${payout.id.toUpperCase()}`,
   }));
-  for (const one of payments)
-    if (one.via === "bank")
+  for (const payment of payments)
+    if (payment.via === "bank")
       lines.push({
-        on: one.paidOn,
-        amount: one.amount,
-        description: `ACH CREDIT ${one.payerName} ${one.memo}`.trim(),
+        on: payment.paidOn,
+        amount: payment.amount,
+        description: `ACH CREDIT ${payment.payerName} ${payment.memo}`.trim(),
       });
   for (let on = CUT_OVER; on < TODAY; on = addDays(on, 1)) {
     if (!isBankingDay(on)) continue;

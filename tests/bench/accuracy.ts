@@ -171,7 +171,7 @@ export function matchingQuality(): Measure[] {
         },
         {
           work: `Said and so by tenths of confidence, ${books}`,
-          took: found.deciles.filter((one) => one !== "–").join("; "),
+          took: found.deciles.filter((decile) => decile !== "–").join("; "),
           must: "within 3 points where 200 or more",
         },
       ];

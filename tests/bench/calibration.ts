@@ -95,12 +95,12 @@ ${lines.join("\n")}
 /** Said against so by tenths of confidence, hardest books of both makers together, tenths of 200 and more. */
 export function confidence(from = 50_000, count = 100): Measure[] {
   const bins = Array.from({ length: 10 }, () => ({ n: 0, said: 0, so: 0 }));
-  for (const one of readings(seedsFrom(from, count), true)) {
-    const bin = bins[Math.min(9, Math.floor(one.confidence * 10))];
-    if (!bin || one.decision === "none") continue;
+  for (const reading of readings(seedsFrom(from, count), true)) {
+    const bin = bins[Math.min(9, Math.floor(reading.confidence * 10))];
+    if (!bin || reading.decision === "none") continue;
     bin.n += 1;
-    bin.said += one.confidence;
-    bin.so += one.ok ? 1 : 0;
+    bin.said += reading.confidence;
+    bin.so += reading.ok ? 1 : 0;
   }
   return bins.flatMap(({ n, said, so }, at) =>
     n < 200

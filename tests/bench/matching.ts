@@ -77,7 +77,7 @@ function again(): Measure[] {
   return [
     {
       work: "Propose again for one receipt in that book, mean of 200",
-      took: `${(times.reduce((sum, one) => sum + one, 0) / times.length).toFixed(1)} ms`,
+      took: `${(times.reduce((sum, time) => sum + time, 0) / times.length).toFixed(1)} ms`,
       must: "20 ms",
     },
     {

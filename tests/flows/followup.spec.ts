@@ -149,8 +149,8 @@ test("the account page shows a customer its own account, gives its papers, and s
     page.getByRole("link", { name: /^PDF/ }).first(),
     page.getByRole("link", { name: "Statement of account (PDF)" }),
   ];
-  for (const one of [paper, statement]) {
-    const pdf = await page.request.get((await one.getAttribute("href")) ?? "");
+  for (const locator of [paper, statement]) {
+    const pdf = await page.request.get((await locator.getAttribute("href")) ?? "");
     expect([pdf.status(), (await pdf.body()).subarray(0, 5).toString()]).toEqual([200, "%PDF-"]);
   }
   await page.goto(`${DEMO}/customers?q=Tallow%20County`);

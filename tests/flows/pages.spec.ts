@@ -64,8 +64,8 @@ async function found(page: Page, what: "all" | "colours" = "all"): Promise<strin
       ? axe.withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
       : axe.withRules(["color-contrast", "link-in-text-block"]);
   return (await chosen.analyze()).violations.map(
-    (one) =>
-      `${one.id}: ${one.nodes
+    (violation) =>
+      `${violation.id}: ${violation.nodes
         .slice(0, 3)
         .map((node) => node.html.slice(0, 160))
         .join(" | ")}`,

@@ -147,21 +147,21 @@ function say(book: TestBook, { say: what, pick, share }: Word, at: number): void
 /** What holds everybody is settled now and then, or nobody could be written to: debits arrive, disputes are won, receipts are set aside. */
 function settle(book: TestBook, at: number): void {
   const today = todayIn(book);
-  for (const one of book.db.all<{ id: string; amount: number }>(
+  for (const entry of book.db.all<{ id: string; amount: number }>(
     "SELECT external_id AS id, amount FROM ach_started WHERE state = 'on_way'",
   ))
     book.mustTake(
       "processor",
-      `Id,Type,Method,Date,Gross,Fee,Payer,Memo\n${one.id},Charge,ACH debit,${today},${(one.amount / 100).toFixed(2)},0.00,Heron Point Studio,\n`,
+      `Id,Type,Method,Date,Gross,Fee,Payer,Memo\n${entry.id},Charge,ACH debit,${today},${(entry.amount / 100).toFixed(2)},0.00,Heron Point Studio,\n`,
       { account: "ach" },
     );
-  for (const one of book.db.all<{ id: string; amount: number; account: string }>(
+  for (const entry of book.db.all<{ id: string; amount: number; account: string }>(
     "SELECT i.related_id AS id, -i.amount AS amount, a.code AS account FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id WHERE i.kind = 'dispute' AND i.settled_state = 'opened' AND i.amount < 0 AND i.currency = 'USD'",
   ))
     book.mustTake(
       "processor",
-      `Id,Type,Date,Gross,Fee,Payer,Memo,Payout id,Original id\nwon_${at}_${one.id},Dispute won,${today},${(one.amount / 100).toFixed(2)},0.00,,,,${one.id}\n`,
-      { account: one.account },
+      `Id,Type,Date,Gross,Fee,Payer,Memo,Payout id,Original id\nwon_${at}_${entry.id},Dispute won,${today},${(entry.amount / 100).toFixed(2)},0.00,,,,${entry.id}\n`,
+      { account: entry.account },
     );
   for (const { id } of book.db.all<{ id: number }>(
     "SELECT id FROM receipt WHERE state = 'to_match'",
@@ -196,12 +196,12 @@ function against(book: TestBook, customerId: number, today: Day): string[] {
       .proposals()
       .some(({ readings }) =>
         readings.some(
-          (one) =>
-            one.customerId !== null &&
+          (reading) =>
+            reading.customerId !== null &&
             db.get(
               `SELECT 1 FROM customer WHERE id = ?2 AND id IN ${group}`,
               customerId,
-              one.customerId,
+              reading.customerId,
             ),
         ),
       )

@@ -46,7 +46,11 @@ describe("lumps against an integer program", () => {
         }));
         const sum = items.reduce((so, { net }, at) => so + (taken[at] ? net : 0), 0);
         fc.pre(sum > 0);
-        const found = bulkPayoutAnswers(items, { sum: minor(sum), on: addDays(START, 8), delayDays: 2 });
+        const found = bulkPayoutAnswers(items, {
+          sum: minor(sum),
+          on: addDays(START, 8),
+          delayDays: 2,
+        });
         expect((found.count ?? 0) > 0).toBe(fewestLeftOut(solver, items, sum) !== null);
         // The best of each run that leaves out at most three, as the solver has it, is among ours (of which the ten best are shown).
         const days = [...new Set(items.map(({ on }) => on))].sort();

@@ -112,12 +112,12 @@ const worlds = fc
     const came = paid.flatMap((count) => {
       const part = balances.slice(from, from + count);
       from += count;
-      return part.length === 0 ? [] : [part.reduce((sum, one) => sum + one, 0)];
+      return part.length === 0 ? [] : [part.reduce((sum, amount) => sum + amount, 0)];
     });
     // The second of two equal payments is kept for a double: that rule has tests of its own.
     return {
-      balances: [OLD, ...balances.map((one) => one * 100)],
-      came: [...new Set([...came, ...strange])].map((one) => one * 100),
+      balances: [OLD, ...balances.map((balance) => balance * 100)],
+      came: [...new Set([...came, ...strange])].map((amount) => amount * 100),
     };
   });
 

@@ -27,7 +27,7 @@ describe("the journal as it is exported", () => {
     async () => {
       const book = started();
       const history = new History(book);
-      for (const one of fc.sample(step, { numRuns: 150, seed: 77 })) history.step(one);
+      for (const entry of fc.sample(step, { numRuns: 150, seed: 77 })) history.step(entry);
       const period = periodOf(day("2026-12-31"), {});
       const { bytes } = await render(sheetOf(book.db, "journal", period), "csv", "journal");
       const read = spawnSync("python3", ["-c", PYTHON], { input: bytes, encoding: "utf8" });

@@ -22,11 +22,11 @@ function asFiles({ customers, items, receipts, history }: MatchingInput): {
   return {
     customers: stringify([
       ["customer_id", "name", "email", "parent_id"],
-      ...customers.map((one) => [
-        one.externalId,
-        one.name,
-        one.email,
-        one.parentId === null ? "" : `C${one.parentId}`,
+      ...customers.map((customer) => [
+        customer.externalId,
+        customer.name,
+        customer.email,
+        customer.parentId === null ? "" : `C${customer.parentId}`,
       ]),
     ]),
     invoices: stringify([
@@ -41,16 +41,16 @@ function asFiles({ customers, items, receipts, history }: MatchingInput): {
         "po_number",
         "terms",
       ],
-      ...items.map((one) => [
-        one.number,
-        `C${one.customerId}`,
-        one.issuedOn,
-        one.dueOn,
-        one.currency,
-        money(one.total),
-        money(one.balance),
-        one.poNumber,
-        one.terms,
+      ...items.map((item) => [
+        item.number,
+        `C${item.customerId}`,
+        item.issuedOn,
+        item.dueOn,
+        item.currency,
+        money(item.total),
+        money(item.balance),
+        item.poNumber,
+        item.terms,
       ]),
     ]),
     payments: stringify([
@@ -64,20 +64,24 @@ function asFiles({ customers, items, receipts, history }: MatchingInput): {
         "payer_email",
         "reference",
       ],
-      ...receipts.map((one) => [
-        `p${one.id}`,
-        one.paidOn,
-        one.method,
-        one.currency,
-        money(one.amount),
-        one.payerName,
-        one.payerEmail,
-        one.reference,
+      ...receipts.map((receipt) => [
+        `p${receipt.id}`,
+        receipt.paidOn,
+        receipt.method,
+        receipt.currency,
+        money(receipt.amount),
+        receipt.payerName,
+        receipt.payerEmail,
+        receipt.reference,
       ]),
     ]),
     history: stringify([
       ["payer_name", "payer_email", "customer_id"],
-      ...history.map((one) => [one.payerName, one.payerEmail, `C${one.customerId}`]),
+      ...history.map((paidFor) => [
+        paidFor.payerName,
+        paidFor.payerEmail,
+        `C${paidFor.customerId}`,
+      ]),
     ]),
   };
 }
@@ -110,14 +114,16 @@ it("matches files that are large enough for a second thread as the engine does i
   const decision = { sure: "apply", check: "review", none: "none" };
   const own = propose({
     ...input,
-    history: input.history.map((one) => ({ ...one, times: 1 })),
-  }).flatMap((one) => {
-    const [best] = one.readings;
-    if (one.decision === "none" || !best) return [`p${one.receiptId}   none 0`];
-    const tail = `${decision[one.decision]} ${best.confidence.toFixed(4)}`;
+    history: input.history.map((paidFor) => ({ ...paidFor, times: 1 })),
+  }).flatMap((proposal) => {
+    const [best] = proposal.readings;
+    if (proposal.decision === "none" || !best) return [`p${proposal.receiptId}   none 0`];
+    const tail = `${decision[proposal.decision]} ${best.confidence.toFixed(4)}`;
     return best.lines.length === 0
-      ? [`p${one.receiptId}   ${tail}`]
-      : best.lines.map((line) => `p${one.receiptId} ${line.number} ${money(line.amount)} ${tail}`);
+      ? [`p${proposal.receiptId}   ${tail}`]
+      : best.lines.map(
+          (line) => `p${proposal.receiptId} ${line.number} ${money(line.amount)} ${tail}`,
+        );
   });
   expect(told).toEqual(own);
 });

@@ -18,7 +18,7 @@ function posted(input: MatchingInput, { receiptId, readings: [best] }: Proposal)
   return {
     ...input,
     items: items.filter(({ balance }) => balance !== 0),
-    receipts: input.receipts.filter((one) => one !== receipt),
+    receipts: input.receipts.filter((matchReceipt) => matchReceipt !== receipt),
     placed: [
       ...input.placed,
       {

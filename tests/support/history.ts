@@ -295,7 +295,7 @@ export class History {
           .slice(0, 1 + (share % 3));
         if (lying.length > 0)
           book.do("makeDeposit", {
-            receiptIds: lying.map((one) => one.id),
+            receiptIds: lying.map((entry) => entry.id),
             bank: "operating",
             onDay: on,
           });
@@ -402,7 +402,7 @@ export class History {
           `PAYOUTS ${id}%`,
         );
         return void book.do("tiePayouts", {
-          payoutIds: two.map((one) => one.id),
+          payoutIds: two.map((entry) => entry.id),
           lineId: line?.id ?? 0,
         });
       }
@@ -412,7 +412,7 @@ export class History {
             "SELECT i.id, i.amount FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id WHERE i.payout_id IS NULL AND i.withdrawn = 0 AND a.code = 'card' ORDER BY i.id",
           )
           .slice(0, 1 + (share % 5));
-        const sum = loose.reduce((so, one) => so + one.amount, 0);
+        const sum = loose.reduce((so, entry) => so + entry.amount, 0);
         if (sum === 0) return;
         book.mustTake("bank", `Date,Description,Amount\n${on},LUMP ${id},${money(sum)}\n`);
         const line = book.db.get<{ id: number }>(
@@ -421,7 +421,7 @@ export class History {
         );
         return void book.do("splitBulkPayout", {
           lineId: line?.id ?? 0,
-          itemIds: loose.map((one) => one.id),
+          itemIds: loose.map((entry) => entry.id),
         });
       }
       case "accrue": {
@@ -441,7 +441,7 @@ export class History {
         if (open.length === 0) return;
         book.mustTake(
           "bank",
-          `Date,Description,Amount\n2026-11-24,FEES ${id},${money(-open.reduce((so, one) => so + one.sum, 0) - share)}\n`,
+          `Date,Description,Amount\n2026-11-24,FEES ${id},${money(-open.reduce((so, entry) => so + entry.sum, 0) - share)}\n`,
         );
         const line = book.db.get<{ id: number }>(
           "SELECT max(id) AS id FROM bank_line WHERE description LIKE ?",
@@ -449,7 +449,7 @@ export class History {
         );
         return void book.do("billFees", {
           lineId: line?.id ?? 0,
-          accrualIds: open.map((one) => one.id),
+          accrualIds: open.map((entry) => entry.id),
         });
       }
       case "refund_bank": {
@@ -569,7 +569,7 @@ export class History {
           pick % 3,
         );
         return late.length > 0
-          ? void book.do("chargeLateFees", { fees: late.map((one) => ({ itemId: one.id })) })
+          ? void book.do("chargeLateFees", { fees: late.map((entry) => ({ itemId: entry.id })) })
           : undefined;
       }
       case "item_out": {
@@ -716,7 +716,7 @@ export function inJournal(book: TestBook, currency: "USD" | "EUR"): Record<strin
  * journal.
  */
 export function fromDocuments(book: TestBook, currency: "USD" | "EUR"): Record<string, number> {
-  const one = (sql: string): number =>
+  const entry = (sql: string): number =>
     book.db.get<{ sum: number | null }>(`SELECT ${sql} AS sum`)?.sum ?? 0;
   const kind = (...kinds: string[]): string =>
     `i.kind IN (${kinds.map((name) => `'${name}'`).join(", ")}) AND i.withdrawn = 0 AND i.currency = '${currency}'`;
@@ -733,67 +733,68 @@ export function fromDocuments(book: TestBook, currency: "USD" | "EUR"): Record<s
   // The bank, and what is billed by the month, are in the book's own currency.
   const own = currency === "USD" ? 1 : 0;
   const sums: Record<string, number> = {
-    receivables: one(`(SELECT sum(o.balance) FROM ${open})`),
-    clearing: one(
+    receivables: entry(`(SELECT sum(o.balance) FROM ${open})`),
+    clearing: entry(
       `(SELECT sum(i.amount) FROM ${item} AND i.withdrawn = 0) - coalesce((SELECT sum(t.amount) FROM payout_tie t JOIN payout p ON p.id = t.payout_id WHERE t.ended_by IS NULL AND p.currency = '${currency}'), 0)`,
     ),
-    unidentified: -one(`(SELECT sum(r.unidentified) FROM ${receipt})`),
-    credits: -one(`(SELECT sum(r.on_account) FROM ${receipt})`),
-    surcharges: -one(`(SELECT sum(r.surcharge) FROM ${receipt})`),
-    disputed: -one(
+    unidentified: -entry(`(SELECT sum(r.unidentified) FROM ${receipt})`),
+    credits: -entry(`(SELECT sum(r.on_account) FROM ${receipt})`),
+    surcharges: -entry(`(SELECT sum(r.surcharge) FROM ${receipt})`),
+    disputed: -entry(
       `(SELECT sum(i.amount) FROM processor_item i WHERE ${kind("dispute")} AND i.settled_state <> 'lost')`,
     ),
-    on_hand: one(
+    on_hand: entry(
       `(SELECT sum(r.amount) FROM ${receipt} AND r.hand_state IN ('on_hand', 'deposited'))`,
     ),
     bank:
       own *
-      one(
+      entry(
         "(SELECT sum(opening_balance) FROM bank_account) + coalesce((SELECT sum(amount) FROM bank_line WHERE state <> 'open'), 0)",
       ),
     fees:
-      -one(
+      -entry(
         `(SELECT sum(i.amount) FROM processor_item i WHERE ${kind("fee", "dispute_fee", "return_fee")})`,
       ) +
-      own * (one(accrued) - one("(SELECT sum(amount) FROM bank_line WHERE state = 'fee_bill')")),
-    fees_accrued: -own * one(accrued),
-    reserve: -one(`(SELECT sum(i.amount) FROM processor_item i WHERE ${kind("reserve")})`),
+      own *
+        (entry(accrued) - entry("(SELECT sum(amount) FROM bank_line WHERE state = 'fee_bill')")),
+    fees_accrued: -own * entry(accrued),
+    reserve: -entry(`(SELECT sum(i.amount) FROM processor_item i WHERE ${kind("reserve")})`),
     other:
-      -one(
+      -entry(
         `(SELECT sum(i.amount) FROM processor_item i WHERE ${kind("adjustment")} AND i.reason IS NULL)`,
-      ) - one(`(SELECT sum(r.income) FROM ${receipt})`),
+      ) - entry(`(SELECT sum(r.income) FROM ${receipt})`),
     parked:
-      -one(`(SELECT sum(r.parked) FROM ${receipt})`) -
-      one(`(SELECT sum(i.amount) FROM ${item} AND i.reason IS NOT NULL AND i.withdrawn = 0)`),
-    discounts: one(`(SELECT sum(p.discount - p.discount_tax) FROM ${given})`),
+      -entry(`(SELECT sum(r.parked) FROM ${receipt})`) -
+      entry(`(SELECT sum(i.amount) FROM ${item} AND i.reason IS NOT NULL AND i.withdrawn = 0)`),
+    discounts: entry(`(SELECT sum(p.discount - p.discount_tax) FROM ${given})`),
     small_differences:
-      one(`(SELECT sum(p.small_difference) FROM ${given} AND p.write_off = 'small')`) +
-      one(`(SELECT sum(w.sum) FROM ${written} AND w.kind = 'small')`),
+      entry(`(SELECT sum(p.small_difference) FROM ${given} AND p.write_off = 'small')`) +
+      entry(`(SELECT sum(w.sum) FROM ${written} AND w.kind = 'small')`),
     bad_debt:
-      one(
+      entry(
         `(SELECT sum(p.small_difference - p.write_off_tax) FROM ${given} AND p.write_off = 'bad_debt')`,
       ) +
-      one(`(SELECT sum(w.sum - w.tax) FROM ${written} AND w.kind = 'bad_debt')`) +
-      own * one(allowance),
-    allowance: -own * one(allowance),
-    recoveries: -one(`(SELECT sum(r.recovered) FROM ${receipt})`),
-    return_fees: -one(
+      entry(`(SELECT sum(w.sum - w.tax) FROM ${written} AND w.kind = 'bad_debt')`) +
+      own * entry(allowance),
+    allowance: -own * entry(allowance),
+    recoveries: -entry(`(SELECT sum(r.recovered) FROM ${receipt})`),
+    return_fees: -entry(
       `(SELECT sum(o.opened) FROM ${open} AND o.kind = 'late_fee' AND o.id NOT IN (SELECT fee_item_id FROM late_fee))`,
     ),
-    late_fees: -one(
+    late_fees: -entry(
       `(SELECT sum(o.opened) FROM ${open} AND o.id IN (SELECT fee_item_id FROM late_fee))`,
     ),
     tax:
-      one(`(SELECT sum(p.discount_tax + p.write_off_tax) FROM ${given})`) +
-      one(`(SELECT sum(w.tax) FROM ${written})`) -
-      one(`(SELECT sum(o.tax) FROM ${open} AND o.opened_on > '2026-10-31')`),
-    income: -one(
+      entry(`(SELECT sum(p.discount_tax + p.write_off_tax) FROM ${given})`) +
+      entry(`(SELECT sum(w.tax) FROM ${written})`) -
+      entry(`(SELECT sum(o.tax) FROM ${open} AND o.opened_on > '2026-10-31')`),
+    income: -entry(
       `(SELECT sum(o.total - o.tax) FROM ${open} AND o.opened_on > '2026-10-31' AND o.kind <> 'late_fee')`,
     ),
     opening:
-      -one(`(SELECT sum(o.opened) FROM ${open} AND o.opened_on <= '2026-10-31')`) -
-      own * one("(SELECT sum(opening_balance) FROM bank_account)"),
-    elsewhere: -own * one("(SELECT sum(amount) FROM bank_line WHERE state = 'elsewhere')"),
+      -entry(`(SELECT sum(o.opened) FROM ${open} AND o.opened_on <= '2026-10-31')`) -
+      own * entry("(SELECT sum(opening_balance) FROM bank_account)"),
+    elsewhere: -own * entry("(SELECT sum(amount) FROM bank_line WHERE state = 'elsewhere')"),
   };
   return Object.fromEntries(
     Object.entries(sums)

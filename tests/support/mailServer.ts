@@ -21,7 +21,7 @@ export class MailServer {
           for (const line of chunk
             .toString()
             .split("\r\n")
-            .filter((one) => one !== "")) {
+            .filter((name) => name !== "")) {
             made.heard.push(line);
             if (inData) {
               if (line === ".") {

@@ -116,10 +116,10 @@ export type FeeMonth = {
 
 export function feesByMonth(checked: readonly CheckedFee[]): FeeMonth[] {
   const groups = new Map<string, CheckedFee[]>();
-  for (const one of checked)
-    groups.set(`${one.on.slice(0, 7)} ${one.method}`, [
-      ...(groups.get(`${one.on.slice(0, 7)} ${one.method}`) ?? []),
-      one,
+  for (const checkedFee of checked)
+    groups.set(`${checkedFee.on.slice(0, 7)} ${checkedFee.method}`, [
+      ...(groups.get(`${checkedFee.on.slice(0, 7)} ${checkedFee.method}`) ?? []),
+      checkedFee,
     ]);
   return [...groups]
     .sort(([a], [b]) => (a < b ? 1 : -1))

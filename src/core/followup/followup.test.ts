@@ -168,7 +168,9 @@ describe("promises, day by day", () => {
     let lies = 0;
     const left = [...parts].sort((a, b) => a.after - b.after);
     for (let evening = 0; evening <= today; evening += 1) {
-      lies += paid.filter(({ after }) => after === evening).reduce((sum, one) => sum + one.sum, 0);
+      lies += paid
+        .filter(({ after }) => after === evening)
+        .reduce((sum, entry) => sum + entry.sum, 0);
       for (let first = left[0]; first && first.after <= evening; first = left[0]) {
         if (lies < first.sum)
           return evening < today || first.after < today
@@ -187,11 +189,11 @@ describe("promises, day by day", () => {
   }
   it("stand as if each evening were looked at, for whatever parts and payments", () => {
     fc.assert(
-      fc.property(said, fc.integer({ min: 0, max: 70 }), (one, today) => {
+      fc.property(said, fc.integer({ min: 0, max: 70 }), (entry, today) => {
         const found = promiseToday(
-          one.parts.map(({ after, sum }) => ({ dueOn: addDays(start, after), sum: minor(sum) })),
+          entry.parts.map(({ after, sum }) => ({ dueOn: addDays(start, after), sum: minor(sum) })),
           (to) =>
-            one.paid
+            entry.paid
               .filter(({ after }) => addDays(start, after) <= to)
               .reduce((sum, paid) => sum + paid.sum, 0),
           addDays(start, today),
@@ -199,7 +201,7 @@ describe("promises, day by day", () => {
         expect([
           found.state,
           found.next === null ? null : daysBetween(start, found.next.dueOn),
-        ]).toEqual([slowly(one, today).state, slowly(one, today).next]);
+        ]).toEqual([slowly(entry, today).state, slowly(entry, today).next]);
       }),
       { numRuns: 400 },
     );

@@ -70,7 +70,7 @@ export function nextStep(
   steps: readonly LadderStep[] = DEFAULT_STEPS,
   interval = SMALLEST_INTERVAL_DAYS,
 ): NextStep {
-  const step = steps.find((one) => one.step > lastStep) ?? steps.at(-1);
+  const step = steps.find((step) => step.step > lastStep) ?? steps.at(-1);
   if (!step) throw new RangeError("a ladder has at least one step");
   const byAge = addDays(oldestDueOn, step.fromDays);
   const byInterval = lastWordOn === null ? byAge : addDays(lastWordOn, interval);

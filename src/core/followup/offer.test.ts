@@ -65,7 +65,7 @@ describe("what to offer on the telephone (common practice, no source)", () => {
         fc.boolean(),
         (asked, usual, broken) => {
           const parts = offer(asked, usual, broken)?.parts ?? [];
-          expect(parts.reduce((sum, one) => sum + one.sum, 0)).toBe(asked);
+          expect(parts.reduce((sum, part) => sum + part.sum, 0)).toBe(asked);
           parts.forEach(({ dueOn, sum }, at) => {
             expect(isBankingDay(dueOn) && dueOn > (parts[at - 1]?.dueOn ?? today)).toBe(true);
             expect(sum).toBeGreaterThanOrEqual(0);

@@ -263,15 +263,16 @@ describe("over whatever may be", () => {
             )
             .reduce((so, { balance }) => so + balance, 0),
         );
-        for (const one of made.items)
-          if (named.has(one.id) && made.items.filter(({ id }) => id === one.id).length === 1)
+        for (const item of made.items)
+          if (named.has(item.id) && made.items.filter(({ id }) => id === item.id).length === 1)
             expect(
-              one.balance > 0 &&
-                one.leftOut === null &&
-                (one.dueOn < made.today || found.next.step.fromDays < 0),
+              item.balance > 0 &&
+                item.leftOut === null &&
+                (item.dueOn < made.today || found.next.step.fromDays < 0),
             ).toBe(true);
         if (found.state === "ready" || found.state === "later")
-          for (const one of late) expect(named.has(one.id) || one.leftOut !== null).toBe(true);
+          for (const entry of late)
+            expect(named.has(entry.id) || entry.leftOut !== null).toBe(true);
         if (found.state === "waits") expect(found.waits.length).toBeGreaterThan(0);
         if (found.state === "left_out") expect(found.leftOut).not.toBeNull();
         if (

@@ -44,7 +44,7 @@ export function waitsFor(facts: WaitFacts): Wait[] {
   const waits: Wait[] = [];
   const [first] = facts.maybeTheirs;
   if (first) {
-    const sum = facts.maybeTheirs.reduce((all, one) => all + one.amount, 0) as Minor;
+    const sum = facts.maybeTheirs.reduce((all, maybeTheir) => all + maybeTheir.amount, 0) as Minor;
     waits.push({
       code: "receipt",
       sum,

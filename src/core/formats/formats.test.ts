@@ -48,7 +48,7 @@ describe("RFC 4180", () => {
     const cell = fc.string({ unit: fc.constantFrom("a", "1", '"', ",", "\n", " ", "é", ";") });
     fc.assert(
       fc.property(fc.array(fc.tuple(cell, cell), { minLength: 1, maxLength: 8 }), (rows) => {
-        fc.pre(rows.every((row) => row.some((one) => one.trim() !== "")));
+        fc.pre(rows.every((row) => row.some((name) => name.trim() !== "")));
         expect(
           table(stringify([["first", "second"], ...rows], { quoted: true })).rows.map(
             ({ cells }) => cells,

@@ -200,7 +200,7 @@ export function guessKind(table: Table): FileKind {
     kind,
     score: score(kind) + (kind === "processor" ? (hasFlow ? 3 : -1) : 0),
   }));
-  return ranked.reduce((best, one) => (one.score > best.score ? one : best)).kind;
+  return ranked.reduce((best, entry) => (entry.score > best.score ? entry : best)).kind;
 }
 
 /** A first mapping from headers and contents, for people to correct. */
@@ -233,7 +233,7 @@ function guessColumns(headers: readonly string[], kind: FileKind): Record<string
       const header =
         found[field] !== undefined || name === undefined
           ? undefined
-          : [...free].find((one) => plain(one) === plain(name));
+          : [...free].find((entry) => plain(entry) === plain(name));
       if (header === undefined) continue;
       found[field] = header;
       free.delete(header);

@@ -31,7 +31,7 @@ describe("tables as files give them (RFC 4180)", () => {
           const read = readTable(
             `${marked ? "\ufeff" : ""}${written([headers, ...rows], delimiter, end)}`,
           );
-          const kept = rows.filter((row) => row.some((one) => one.trim() !== ""));
+          const kept = rows.filter((row) => row.some((name) => name.trim() !== ""));
           if (kept.length === 0)
             expect(read).toMatchObject({ ok: false, error: { code: "file.no_rows" } });
           else

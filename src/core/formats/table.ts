@@ -55,7 +55,10 @@ function delimiterOf(text: string): string {
     else if (!quoted && (letter === "\n" || letter === "\r")) break;
     else if (!quoted && letter in counts) counts[letter] = (counts[letter] ?? 0) + 1;
   }
-  return Object.entries(counts).reduce((best, one) => (one[1] > best[1] ? one : best), [",", 0])[0];
+  return Object.entries(counts).reduce(
+    (best, entry) => (entry[1] > best[1] ? entry : best),
+    [",", 0],
+  )[0];
 }
 
 /** Reads RFC 4180 text; the delimiter is found (comma, semicolon, tab, bar). Blank lines are left out. */

@@ -65,7 +65,7 @@ export function prove(
   });
   return {
     proofs,
-    work: work.filter((one) => one.count > 0),
+    work: work.filter((openWork) => openWork.count > 0),
     holds: proofs.every((proof) => proof.holds),
   };
 }

@@ -70,8 +70,11 @@ const book = (more: Partial<MatchingInput>): MatchingInput => ({
   settings: { discountGraceDays: 0, smallDifferenceLimit: 0 },
   ...more,
 });
-const one = (items: MatchItem[], came: MatchReceipt, more: Partial<MatchingInput> = {}): Proposal =>
-  propose(book({ items, receipts: [came], ...more }))[0]!;
+const entry = (
+  items: MatchItem[],
+  came: MatchReceipt,
+  more: Partial<MatchingInput> = {},
+): Proposal => propose(book({ items, receipts: [came], ...more }))[0]!;
 const shown = (proposal: Proposal): string =>
   `${proposal.decision}: ${proposal.readings[0]?.lines.map((line) => `${line.number} ${line.amount}${line.discount ? ` less ${line.discount}` : ""}`).join(", ") ?? "nothing"}`;
 const reasons = (proposal: Proposal): string[] =>
@@ -107,7 +110,7 @@ describe("similarity of names (Winkler 1990, US Census Bureau examples; values f
       item(3, 3, "20433", 55_020),
     ];
     const amount = /Heron/.test(payerName) ? 77_310 : /BRIGHT/.test(payerName) ? 55_020 : 86_450;
-    expect(one(items, receipt(amount, { payerName })).decision === "sure").toBe(sure);
+    expect(entry(items, receipt(amount, { payerName })).decision === "sure").toBe(sure);
   });
 });
 
@@ -178,18 +181,18 @@ describe("readings", () => {
       receipt(42_000, { ...alder, reference: "20450" }),
       "check: 20433 42000",
     ],
-  ])("%s", (_case, came, expected) => expect(shown(one(items, came))).toBe(expected));
+  ])("%s", (_case, came, expected) => expect(shown(entry(items, came))).toBe(expected));
   it("takes a discount in time, and asks for a look at one that is late", () => {
     const terms = { terms: "2/10 n/30", issuedOn: day("2026-11-12") };
     expect(
       shown(
-        one(
+        entry(
           [item(9, 1, "20470", 100_000, terms)],
           receipt(98_000, { ...alder, reference: "20470" }),
         ),
       ),
     ).toBe("sure: 20470 98000 less 2000");
-    const late = one(
+    const late = entry(
       [item(9, 1, "20470", 100_000, { ...terms, issuedOn: day("2026-11-01") })],
       receipt(98_000, { ...alder, reference: "20470" }),
     );
@@ -199,7 +202,7 @@ describe("readings", () => {
     ]);
   });
   it("keeps the second of two equal payments on account, and says why", () => {
-    const twice = one([item(1, 1, "20431", 86_450)], receipt(500, { ...alder, id: 2 }), {
+    const twice = entry([item(1, 1, "20431", 86_450)], receipt(500, { ...alder, id: 2 }), {
       placed: [{ id: 1, customerId: 1, paidOn: addDays(TODAY, -2), amount: minor(500) }],
     });
     expect([twice.decision, twice.readings[0]?.lines, reasons(twice).at(-1)]).toEqual([
@@ -212,7 +215,7 @@ describe("readings", () => {
     const odd = [item(1, 1, "1118", 10_000), item(2, 1, "5551234", 10_000), item(3, 1, "40", 4000)];
     expect(
       reasons(
-        one(
+        entry(
           odd,
           receipt(777, { ...alder, reference: "paid 11/18/2026, call 312-555-1234, $40.00" }),
         ),
@@ -221,7 +224,7 @@ describe("readings", () => {
   });
   it("never is sure of another currency", () => {
     expect(
-      one(
+      entry(
         [item(1, 1, "20431", 86_450, { currency: currencyOf("EUR") as Currency })],
         receipt(86_450, { ...alder, reference: "20431" }),
       ).decision,
@@ -319,7 +322,7 @@ describe("readings of what people write besides", () => {
       receipt(21_225, { ...alder, reference: "week 47, room 2043, 20 % off" }),
       "sure: 20440 21225",
     ],
-  ])("%s", (_case, came, expected) => expect(shown(one(items, came))).toBe(expected));
+  ])("%s", (_case, came, expected) => expect(shown(entry(items, came))).toBe(expected));
   it("a remittance advice that came beside the payment", () => {
     const came = receipt(128_450, {
       payerName: "Alder Lane Pottery School",
@@ -329,7 +332,7 @@ describe("readings of what people write besides", () => {
         { number: "20433", amount: minor(42_000) },
       ],
     });
-    const read = one(items, came);
+    const read = entry(items, came);
     expect([shown(read), reasons(read)[0]]).toEqual([
       "sure: 20431 86450, 20433 42000",
       "its remittance advice says so",
@@ -343,7 +346,7 @@ describe("readings of what people write besides", () => {
       item(4, 1, "20441", 90_000, { dueOn: addDays(TODAY, 40) }),
     ];
     const read = (habits: MatchingInput["habits"]): Proposal =>
-      one(equal, receipt(30_000, alder), habits ? { habits } : {});
+      entry(equal, receipt(30_000, alder), habits ? { habits } : {});
     const several = read([{ customerId: 1, receipts: 9, quoted: 0, several: 9 }]);
     expect(shown(read(undefined))).toMatch(/: 20431 30000$/);
     expect(several.decision).not.toBe("sure");
@@ -360,10 +363,10 @@ describe("readings of what people write besides", () => {
     ];
     const habit = { customerId: 1, receipts: 9, quoted: 0, several: 5 };
     const read = (late: number | null): Proposal =>
-      one(owed, receipt(30_000, alder), { habits: [{ ...habit, late }] });
-    expect(read(null).readings.flatMap((one) => one.reasons.map(({ code }) => code))).not.toContain(
-      "usual_day",
-    );
+      entry(owed, receipt(30_000, alder), { habits: [{ ...habit, late }] });
+    expect(
+      read(null).readings.flatMap((reading) => reading.reasons.map(({ code }) => code)),
+    ).not.toContain("usual_day");
     const usual = read(30);
     expect(usual.decision).toBe("check");
     expect(usual.readings.find(({ lines }) => lines.length === 2)?.reasons).toContainEqual({
@@ -375,15 +378,15 @@ describe("readings of what people write besides", () => {
   it("a name that the customer goes by besides its own", () => {
     const owed = [item(1, 1, "20431", 42_000), item(2, 2, "20450", 42_000)];
     const came = receipt(42_000, { payerName: "Marisol Fuentes Tejada" });
-    expect(one(owed, came).decision).toBe("none");
+    expect(entry(owed, came).decision).toBe("none");
     const customers = book({}).customers.map((customer) =>
       customer.id === 2
         ? { ...customer, aliases: ["Marisol Fuentes Tejada", "MFT Studio"] }
         : customer,
     );
-    expect(shown(one(owed, came, { customers }))).toBe("sure: 20450 42000");
+    expect(shown(entry(owed, came, { customers }))).toBe("sure: 20450 42000");
     expect(
-      one(owed, { ...came, payerName: "Marisol Fuentes Tejda" }, { customers }).readings[0]
+      entry(owed, { ...came, payerName: "Marisol Fuentes Tejda" }, { customers }).readings[0]
         ?.customerId,
     ).toBe(2);
   });
@@ -391,17 +394,19 @@ describe("readings of what people write besides", () => {
     const owed = [item(1, 1, "20431", 42_000), item(2, 2, "20450", 42_000)];
     const service = { payerName: "BillRoute Payments", payerEmail: "remit@billroute.example" };
     const learned = { ...service, customerId: 1, times: 5 };
-    expect(shown(one(owed, receipt(42_000, service), { history: [learned] }))).toBe(
+    expect(shown(entry(owed, receipt(42_000, service), { history: [learned] }))).toBe(
       "sure: 20431 42000",
     );
     expect(
-      one(owed, receipt(42_000, service), {
+      entry(owed, receipt(42_000, service), {
         history: [learned, { ...service, customerId: 2, times: 1 }],
       }).decision,
     ).toBe("check");
     expect(
       shown(
-        one(owed, receipt(42_000, service), { history: [{ ...service, customerId: 2, times: 1 }] }),
+        entry(owed, receipt(42_000, service), {
+          history: [{ ...service, customerId: 2, times: 1 }],
+        }),
       ),
     ).toBe("sure: 20450 42000");
   });

@@ -41,8 +41,8 @@ export type CashMonth = {
  */
 export function cashIncome(paid: readonly Paid[]): CashMonth[] {
   const months = new Map<string, Paid[]>();
-  for (const one of paid)
-    months.set(one.on.slice(0, 7), [...(months.get(one.on.slice(0, 7)) ?? []), one]);
+  for (const entry of paid)
+    months.set(entry.on.slice(0, 7), [...(months.get(entry.on.slice(0, 7)) ?? []), entry]);
   return [...months]
     .sort(([a], [b]) => (a < b ? -1 : 1))
     .map(([month, all]) => {

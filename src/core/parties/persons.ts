@@ -39,7 +39,7 @@ export function reachedBy(
     to.length > 0 ? to.map(({ email }) => email) : customer.email === null ? [] : [customer.email];
   return {
     to: [...new Set(addresses)],
-    copies: [...new Set(copies)].filter((one) => !addresses.includes(one)),
+    copies: [...new Set(copies)].filter((name) => !addresses.includes(name)),
     greeting: names.length > 0 ? names.join(", ") : customer.name,
     phone: called?.phone ?? customer.phone,
     callee: called?.name ?? "",

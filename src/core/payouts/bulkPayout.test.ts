@@ -1,6 +1,11 @@
 import fc from "fast-check";
 
-import { explanationsOf, bulkPayoutAnswers, type BulkPayoutItem, type OffPayout } from "@/core/payouts";
+import {
+  explanationsOf,
+  bulkPayoutAnswers,
+  type BulkPayoutItem,
+  type OffPayout,
+} from "@/core/payouts";
 
 import { addBankingDays, addDays, day, isBankingDay } from "../calendar";
 import { minor } from "../money";
@@ -42,7 +47,11 @@ describe("what a lump is made of", () => {
   });
   it("says that there are several, and is never the only one then", () => {
     const items = [item(1, 0, 1000), item(2, 0, 2500), item(3, 1, 3500), item(4, 2, 100)];
-    const found = bulkPayoutAnswers(items, { sum: minor(3500), on: addDays(start, 3), delayDays: 2 });
+    const found = bulkPayoutAnswers(items, {
+      sum: minor(3500),
+      on: addDays(start, 3),
+      delayDays: 2,
+    });
     expect([found.count, found.only, found.answers.map(({ ids }) => ids.join("+")).sort()]).toEqual(
       [2, false, ["1+2", "3"]],
     );
@@ -56,7 +65,11 @@ describe("what a lump is made of", () => {
       }).answers[0]?.ids,
     ).toEqual([1, 2]);
     expect(
-      bulkPayoutAnswers([item(1, 0, 1000)], { sum: minor(999), on: addDays(start, 3), delayDays: 2 }),
+      bulkPayoutAnswers([item(1, 0, 1000)], {
+        sum: minor(999),
+        on: addDays(start, 3),
+        delayDays: 2,
+      }),
     ).toMatchObject({ answers: [], count: 0, only: false });
   });
   it("counts as a slow count does, signs and all", () => {

@@ -38,7 +38,10 @@ const LONGEST_RUN = 12;
  * are left out, whether the run begins with the oldest, and whether it ends on
  * the day that the processor's delay says.
  */
-export function bulkPayoutAnswers(items: readonly BulkPayoutItem[], lump: BulkPayout): BulkPayoutAnswers {
+export function bulkPayoutAnswers(
+  items: readonly BulkPayoutItem[],
+  lump: BulkPayout,
+): BulkPayoutAnswers {
   const sorted = [...items]
     .filter(({ net }) => net !== 0)
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id));

@@ -125,13 +125,13 @@ describe("tying to the bank", () => {
           const lines = ls.map(([amount, on], id) =>
             line({ id, amount: minor(amount), postedOn: addDays(day("2026-11-02"), on) }),
           );
-          const slow = payouts.flatMap((one) => {
-            const fitting = lines.filter((other) => fitsPayout(one, other));
+          const slow = payouts.flatMap((payout) => {
+            const fitting = lines.filter((other) => fitsPayout(payout, other));
             const [only] = fitting;
             return only &&
               fitting.length === 1 &&
               payouts.filter((other) => fitsPayout(other, only)).length === 1
-              ? [{ payoutId: one.id, bankLineId: only.id }]
+              ? [{ payoutId: payout.id, bankLineId: only.id }]
               : [];
           });
           expect(tieOut(payouts, lines)).toEqual(slow);

@@ -17,12 +17,12 @@ const MOST_NEAR = 40;
 function setsOf<T extends { readonly id: number }>(
   list: readonly T[],
   sum: number,
-  amountOf: (one: T) => number,
+  amountOf: (entry: T) => number,
 ): T[][] {
   const found: T[][] = [];
   const byAmount = new Map<number, number[]>();
-  list.forEach((one, at) =>
-    byAmount.set(amountOf(one), [...(byAmount.get(amountOf(one)) ?? []), at]),
+  list.forEach((entry, at) =>
+    byAmount.set(amountOf(entry), [...(byAmount.get(amountOf(entry)) ?? []), at]),
   );
   const search = (from: number, left: number, chosen: readonly T[]): void => {
     if (chosen.length >= 1 && chosen.length < MOST_TOGETHER)
@@ -32,8 +32,8 @@ function setsOf<T extends { readonly id: number }>(
       }
     if (chosen.length >= MOST_TOGETHER - 1) return;
     for (let at = from; at < list.length; at += 1) {
-      const one = list[at];
-      if (one) search(at + 1, left - amountOf(one), [...chosen, one]);
+      const entry = list[at];
+      if (entry) search(at + 1, left - amountOf(entry), [...chosen, entry]);
     }
   };
   search(0, sum, []);

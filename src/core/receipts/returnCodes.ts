@@ -43,7 +43,7 @@ const CODES: readonly ReturnCode[] = [
   ).map(([code, words, kind]): ReturnCode => ({ code, words, kind, within: { calendarDays: 60 } })),
 ];
 
-const BY_CODE = new Map(CODES.map((one) => [one.code, one]));
+const BY_CODE = new Map(CODES.map((returnCode) => [returnCode.code, returnCode]));
 
 export function returnCodeOf(code: string): ReturnCode | undefined {
   return BY_CODE.get(code.trim().toUpperCase());

@@ -44,7 +44,7 @@ describe("other names of a customer", () => {
     ]);
     const receiptId = check(12_000, "77", { payerName: "Marisol Fuentes Tejada", reference: "" });
     const decision = (): string =>
-      book.proposals().find((one) => one.receiptId === receiptId)?.decision ?? "gone";
+      book.proposals().find((proposal) => proposal.receiptId === receiptId)?.decision ?? "gone";
     expect(decision()).toBe("sure");
     book.must("changeAlias", { customerId: id, alias: "Marisol Fuentes Tejada", known: false });
     expect(decision()).toBe("none");

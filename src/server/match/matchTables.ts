@@ -192,7 +192,7 @@ function readPayment(row: RowReader): { name: string; receipt: Omit<MatchReceipt
   const paidOn = row.day("received_on");
   const amount = row.amount("amount", currency);
   if (paidOn === null || amount === null) return null;
-  const method = METHODS.find((one) => one === row.text("method")) ?? "other";
+  const method = METHODS.find((name) => name === row.text("method")) ?? "other";
   return {
     name,
     receipt: {

@@ -116,8 +116,10 @@ function outcomeOf(said: unknown): Outcome {
   } = said as Said & { rejectedErrors?: Said[]; code?: string };
   const back = rejectedErrors
     .filter(({ responseCode = 0 }) => responseCode >= 500)
-    .flatMap((one) =>
-      one.recipient === undefined ? [] : [{ address: one.recipient, why: words(one) }],
+    .flatMap((rejectedError) =>
+      rejectedError.recipient === undefined
+        ? []
+        : [{ address: rejectedError.recipient, why: words(rejectedError) }],
     );
   const busy = rejectedErrors.find(({ responseCode = 0 }) => responseCode < 500);
   if (busy) return { back, again: words(busy), over: null, reached: [] };

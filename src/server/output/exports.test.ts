@@ -44,7 +44,7 @@ const sum = (
 ): number => {
   const { columns, rows } = sheet(name, given);
   return rows
-    .map((row) => Object.fromEntries(columns.map((one, at) => [one, row[at] ?? ""])))
+    .map((row) => Object.fromEntries(columns.map((column, at) => [column, row[at] ?? ""])))
     .filter(keep)
     .reduce((all, row) => all + cents(row[column] || "0"), 0);
 };
@@ -88,7 +88,7 @@ describe("exports, as contracts.md describes them", () => {
   });
   it("show each payout's five parts summing to net, with the sum of its bank lines and what it is off by", () => {
     for (const row of sheet("payouts").rows)
-      expect(row.slice(4, 9).reduce((all, one) => all + cents(one), 0)).toBe(cents(row[9] ?? ""));
+      expect(row.slice(4, 9).reduce((all, name) => all + cents(name), 0)).toBe(cents(row[9] ?? ""));
     expect(sheet("payouts").rows.map((row) => [row[0], row[9], row[11], row[12]])).toEqual([
       ["po_2", "81.26", "81.26", "0.00"],
       ["po_1", "955.35", "955.35", "0.00"],

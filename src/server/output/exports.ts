@@ -170,23 +170,23 @@ function payouts(db: Db, { from, to }: Period): Sheet {
       "bank_amount",
       "off_by",
     ],
-    rows: payoutsBetween(db, from, to).map((one) => {
+    rows: payoutsBetween(db, from, to).map((payout) => {
       const sum = (value: Minor | null): string =>
-        value === null ? "" : toDecimal(value, one.currency);
+        value === null ? "" : toDecimal(value, payout.currency);
       return [
-        one.externalId,
-        one.processorAccount,
-        one.paidOn,
-        one.currency,
-        sum(one.charges),
-        sum(one.fees),
-        sum(one.refunds),
-        sum(one.disputes),
-        sum(one.other),
-        sum(one.net),
-        one.bankLine ?? "",
-        sum(one.bankAmount),
-        sum(offBy(one)),
+        payout.externalId,
+        payout.processorAccount,
+        payout.paidOn,
+        payout.currency,
+        sum(payout.charges),
+        sum(payout.fees),
+        sum(payout.refunds),
+        sum(payout.disputes),
+        sum(payout.other),
+        sum(payout.net),
+        payout.bankLine ?? "",
+        sum(payout.bankAmount),
+        sum(offBy(payout)),
       ];
     }),
   };

@@ -60,7 +60,7 @@ export function listSheet(
   switch (name) {
     case "match": {
       const queue =
-        (["sure", "check", "none", "aside"] as const).find((one) => one === query.get("queue")) ??
+        (["sure", "check", "none", "aside"] as const).find((name) => name === query.get("queue")) ??
         "check";
       const { rows } = matchQueue(
         db,
@@ -136,19 +136,19 @@ export function listSheet(
       return {
         columns: ["figure", "of", "value"],
         rows: [
-          ...figures.months.flatMap((one) => [
-            ["sold", one.month, sum(one.sales)],
-            ["owed at the end", one.month, sum(one.receivables)],
-            ["not due at the end", one.month, sum(one.notDue)],
-            ["dso", one.month, plain(one.dso)],
-            ["best possible dso", one.month, plain(one.best)],
-            ["cei", one.month, plain(one.cei)],
-            ["days late", one.month, plain(one.daysLate)],
+          ...figures.months.flatMap((month) => [
+            ["sold", month.month, sum(month.sales)],
+            ["owed at the end", month.month, sum(month.receivables)],
+            ["not due at the end", month.month, sum(month.notDue)],
+            ["dso", month.month, plain(month.dso)],
+            ["best possible dso", month.month, plain(month.best)],
+            ["cei", month.month, plain(month.cei)],
+            ["days late", month.month, plain(month.daysLate)],
           ]),
-          ...figures.weeks.flatMap((one) => [
-            ["cash expected", one.from, sum(one.expected)],
-            ["cash at least", one.from, sum(one.least)],
-            ["cash at most", one.from, sum(one.most)],
+          ...figures.weeks.flatMap((week) => [
+            ["cash expected", week.from, sum(week.expected)],
+            ["cash at least", week.from, sum(week.least)],
+            ["cash at most", week.from, sum(week.most)],
           ]),
           ...BUCKETS.map((bucket) => [
             "allowance",
@@ -164,7 +164,7 @@ export function listSheet(
       return payingSheet(db, Number(query.get("customer")), today);
     case "invoices": {
       const state =
-        (["all", "open", "overdue", "paid"] as const).find((one) => one === query.get("state")) ??
+        (["all", "open", "overdue", "paid"] as const).find((name) => name === query.get("state")) ??
         "open";
       return {
         columns: [
@@ -207,7 +207,7 @@ export function listSheet(
         rows: bankLinePage(db, {
           state:
             (["open", "payout", "receipt", "elsewhere"] as const).find(
-              (one) => one === query.get("state"),
+              (name) => name === query.get("state"),
             ) ?? null,
           text,
           limit: ALL,
@@ -289,23 +289,23 @@ export function listSheet(
         columns: ["figure", "of", "month", "sum"],
         rows: [
           ...year.gross.flatMap(({ account, months }) =>
-            months.map((one, at) => ["gross", account, month(at), sum(one)]),
+            months.map((minor, at) => ["gross", account, month(at), sum(minor)]),
           ),
-          ...year.cash.months.flatMap((one) => [
-            ["cash basis, received", "", one.month, sum(one.received)],
-            ["cash basis, tax", "", one.month, sum(one.tax)],
-            ["cash basis, income", "", one.month, sum(one.income)],
+          ...year.cash.months.flatMap((month) => [
+            ["cash basis, received", "", month.month, sum(month.received)],
+            ["cash basis, tax", "", month.month, sum(month.tax)],
+            ["cash basis, income", "", month.month, sum(month.income)],
           ]),
-          ...year.tax.flatMap((one) => [
-            ["tax charged", `${one.code} ${one.name}`, "", sum(one.charged)],
-            ["tax taken off", `${one.code} ${one.name}`, "", sum(one.less)],
-            ["tax payable", `${one.code} ${one.name}`, "", sum(one.balance)],
+          ...year.tax.flatMap((entry) => [
+            ["tax charged", `${entry.code} ${entry.name}`, "", sum(entry.charged)],
+            ["tax taken off", `${entry.code} ${entry.name}`, "", sum(entry.less)],
+            ["tax payable", `${entry.code} ${entry.name}`, "", sum(entry.balance)],
           ]),
-          ...year.credits.ages.map((one) => [
+          ...year.credits.ages.map((age) => [
             "credit on account",
-            creditAgeWords(one.age),
+            creditAgeWords(age.age),
             "",
-            sum(one.sum),
+            sum(age.sum),
           ]),
         ],
       };

@@ -50,7 +50,7 @@ const somebody: ContactPerson = {
 const persons = (some: Partial<ContactPerson>[]): unknown =>
   book.must("setContactPersons", {
     customerId: 1,
-    persons: some.map((one) => ({ ...somebody, ...one })),
+    persons: some.map((partial) => ({ ...somebody, ...partial })),
   });
 
 it("the same letter goes by the mail server that the book is set to", async () => {
@@ -364,9 +364,9 @@ describe("mails that say that a letter came back", () => {
       Buffer.from(
         `Date: Thu, 7 Jul 1994 17:16:05 -0400\r\nFrom: Mail Delivery Subsystem <MAILER-DAEMON@CS.UTK.EDU>\r\nSubject: Returned mail: Cannot send message for 5 days\r\nTo: <owner-info-mime@cs.utk.edu>\r\nMIME-Version: 1.0\r\nContent-Type: multipart/report; report-type=delivery-status;\r\n      boundary="RAA14128.773615765/CS.UTK.EDU"\r\n\r\n--RAA14128.773615765/CS.UTK.EDU\r\n\r\nThe original message was received at Sat, 2 Jul 1994 17:10:28 -0400\r\nfrom root@localhost\r\n\r\n--RAA14128.773615765/CS.UTK.EDU\r\ncontent-type: message/delivery-status\r\n\r\nReporting-MTA: dns; cs.utk.edu\r\n\r\n${status.replaceAll("\n", "\r\n")}\r\n--RAA14128.773615765/CS.UTK.EDU\r\ncontent-type: message/rfc822\r\n\r\nSubject: [original message goes here]\r\n\r\n--RAA14128.773615765/CS.UTK.EDU--\r\n`,
       );
-    const one =
+    const name =
       "Original-Recipient: rfc822;louisl@larry.slip.umd.edu\nFinal-Recipient: rfc822;louisl@larry.slip.umd.edu\nAction: failed\nStatus: 4.0.0\nDiagnostic-Code: smtp; 426 connection timed out\nLast-Attempt-Date: Thu, 7 Jul 1994 17:15:49 -0400\n";
-    expect(await readReturnedMail("e1", example(one))).toEqual({
+    expect(await readReturnedMail("e1", example(name))).toEqual({
       ok: true,
       value: {
         file: "e1",

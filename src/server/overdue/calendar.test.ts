@@ -36,7 +36,7 @@ it("has calls, tasks and promises as whole days, read back by another reader (RF
     });
   const events = new ICAL.Component(ICAL.parse(make()) as never)
     .getAllSubcomponents("vevent")
-    .map((one) => new ICAL.Event(one));
+    .map((component) => new ICAL.Event(component));
   expect(
     events.map(({ uid, summary, startDate, endDate }) => [
       uid,

@@ -180,7 +180,7 @@ describe("the letters of a day", () => {
             { fromDays: 1, act: "task" },
           ],
         }),
-      ].map((one) => (one.ok ? "" : one.error.code)),
+      ].map((entry) => (entry.ok ? "" : entry.error.code)),
     ).toEqual(["ladder.unknown", "ladder.standard", "ladder.taken", "ladder.days"]);
   });
   it("do not name an invoice that is left out; where all are, the customer is left out with that reason", () => {

@@ -83,10 +83,10 @@ export function draftLetter(
         ? ""
         : `${settings.linkBase}/account/${linkOf(db, row.customer.id)}`,
     table: owed
-      .map((one) =>
+      .map((entry) =>
         tableOf(
-          items.filter(({ currency }) => currency === one.currency),
-          one,
+          items.filter(({ currency }) => currency === entry.currency),
+          entry,
           owed.length > 1,
           language,
         ),
@@ -126,7 +126,7 @@ function addressed(
     return why === null ? [] : [{ address, why }];
   });
   const reached = (some: readonly string[]): string =>
-    some.filter((address) => !back.some((one) => one.address === address)).join(", ");
+    some.filter((address) => !back.some((entry) => entry.address === address)).join(", ");
   return { to: reached(to) || null, copies: reached(copies), back, greeting };
 }
 

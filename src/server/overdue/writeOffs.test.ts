@@ -23,7 +23,10 @@ const give = (sum: number, who = "Mara"): ReturnType<TestBook["do"]> =>
 const decide = (approve: boolean, who = "Theo"): ReturnType<TestBook["do"]> =>
   book
     .as(who)
-    .do("decideInvoiceWriteOff", { writeOffId: writeOffsPage(book.db).waiting[0]?.id ?? 0, approve });
+    .do("decideInvoiceWriteOff", {
+      writeOffId: writeOffsPage(book.db).waiting[0]?.id ?? 0,
+      approve,
+    });
 const check = (amount: number): number =>
   book.must("recordReceipt", {
     method: "check",

@@ -135,7 +135,9 @@ describe("a return file of the bank", () => {
     expect(take(file)).toMatchObject({ ok: true, value: { new: 2 } });
     expect(take(file)).toMatchObject({ ok: true, value: { new: 0, known: 2 } });
     expect(back()).toEqual({ n: 1, sum: -86_450, code: "R01" });
-    const notice = returnsAndDisputes(book.db, TODAY).rows.find(({ what }) => what.startsWith("change"));
+    const notice = returnsAndDisputes(book.db, TODAY).rows.find(({ what }) =>
+      what.startsWith("change"),
+    );
     expect(notice).toMatchObject({
       from: "Alder Lane Pottery School",
       words: "mend the account: account number ending in 7766",
@@ -143,13 +145,13 @@ describe("a return file of the bank", () => {
       todo: { as: "mend" },
     });
     const done = book.must("mendAccount", { noticeId: -notice!.id });
-    expect(returnsAndDisputes(book.db, TODAY).rows.find(({ what }) => what.startsWith("change"))?.words).toBe(
-      "mended",
-    );
+    expect(
+      returnsAndDisputes(book.db, TODAY).rows.find(({ what }) => what.startsWith("change"))?.words,
+    ).toBe("mended");
     book.must("undo", { actId: done.actId });
-    expect(returnsAndDisputes(book.db, TODAY).rows.some(({ words }) => words.startsWith("mend the"))).toBe(
-      true,
-    );
+    expect(
+      returnsAndDisputes(book.db, TODAY).rows.some(({ words }) => words.startsWith("mend the")),
+    ).toBe(true);
   });
   it("and the processor's own file tell of one return: it is posted once, whichever comes first", () => {
     activity(debit);

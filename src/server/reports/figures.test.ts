@@ -46,7 +46,7 @@ it("takes a month's figures from the journal: what was sold, owed at its end, an
 
 it("expects cash by habit and promise, and holds what was expected before against what came", () => {
   const weeks = (): number[] => figures().weeks.map(({ expected }) => expected);
-  const all = weeks().reduce((sum, one) => sum + one, 0);
+  const all = weeks().reduce((sum, week) => sum + week, 0);
   expect(all).toBe(86_450 + 10_600 + 12_000 + 50_000 + 25_000);
   book.must("logContact", {
     customerId: book.id("customer", "external_id = 'C2'"),
@@ -84,8 +84,8 @@ it("says item by item what a week's sum is expected from; a promise in parts cov
     );
   const promised = at().weeks.flatMap(({ from }) =>
     expectedIn(book.db, TUESDAY, from)
-      .filter((one) => one.promised)
-      .map((one) => [from, one.customerId, one.amount]),
+      .filter((expectedItem) => expectedItem.promised)
+      .map((expectedItem) => [from, expectedItem.customerId, expectedItem.amount]),
   );
   // The site's invoice of 500.00 is the older one: with both, 750.00 are there by the last day only.
   expect(promised).toEqual([

@@ -4,11 +4,11 @@ import { join } from "node:path";
 import { inWords, knownCodes } from "./messages";
 
 const sources = (folder: string): string[] =>
-  readdirSync(folder, { withFileTypes: true }).flatMap((one) =>
-    one.isDirectory()
-      ? sources(join(folder, one.name))
-      : /\.tsx?$/.test(one.name) && !one.name.includes(".test.")
-        ? [readFileSync(join(folder, one.name), "utf8")]
+  readdirSync(folder, { withFileTypes: true }).flatMap((dirent) =>
+    dirent.isDirectory()
+      ? sources(join(folder, dirent.name))
+      : /\.tsx?$/.test(dirent.name) && !dirent.name.includes(".test.")
+        ? [readFileSync(join(folder, dirent.name), "utf8")]
         : [],
   );
 

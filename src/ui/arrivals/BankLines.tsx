@@ -156,7 +156,7 @@ export function BankLines(props: Props): ReactNode {
             key={line.id}
             line={line}
             currency={currency}
-            done={() => setOpen(rows[rows.findIndex((one) => one.id === line.id) + 1]?.id ?? null)}
+            done={() => setOpen(rows[rows.findIndex((row) => row.id === line.id) + 1]?.id ?? null)}
           />
         )}
         empty={
@@ -351,13 +351,13 @@ function OtherChoices({
           </Act>
         </ActRow>
       ))}
-      {choices.refunds.map((one) => (
-        <ActRow key={one.receiptId}>
+      {choices.refunds.map((refund) => (
+        <ActRow key={refund.receiptId}>
           <Act
             onClick={() =>
               void act<{ actId: number }>(
                 "refundAtBank",
-                { lineId: line.id, receiptId: one.receiptId },
+                { lineId: line.id, receiptId: refund.receiptId },
                 (value) => ({ words: "Credit sent back.", undo: value.actId }),
               ).then((value) => {
                 if (value) done();
@@ -365,7 +365,7 @@ function OtherChoices({
             }
             disabled={busy}
           >
-            It sends credit back to {one.words}
+            It sends credit back to {refund.words}
           </Act>
         </ActRow>
       ))}
@@ -439,13 +439,13 @@ function OtherChoices({
           </SmallChoice>
         </label>
       ) : null}
-      {choices.bounced.map((one) => (
-        <ActRow key={one.receiptId}>
+      {choices.bounced.map((entry) => (
+        <ActRow key={entry.receiptId}>
           <Act
             onClick={() =>
               void act<{ actId: number }>(
                 "bounceReceipt",
-                { receiptId: one.receiptId, lineId: line.id, feeLineId },
+                { receiptId: entry.receiptId, lineId: line.id, feeLineId },
                 (value) => ({
                   words: "Taken back: what it had paid is open again.",
                   undo: value.actId,
@@ -456,7 +456,7 @@ function OtherChoices({
             }
             disabled={busy}
           >
-            It is the {one.words} of {formatDay(one.paidOn)}, taken back
+            It is the {entry.words} of {formatDay(entry.paidOn)}, taken back
           </Act>
         </ActRow>
       ))}

@@ -42,9 +42,9 @@ export function DryRun({
   const { book, accounts } = facts;
   const { say, complain } = useActing();
   const known = facts.mappings
-    .filter((one) => one.kind === first.kind)
-    .find((one) =>
-      Object.values(one.spec.columns).every((header) => first.headers.includes(header)),
+    .filter((mapping) => mapping.kind === first.kind)
+    .find((mapping) =>
+      Object.values(mapping.spec.columns).every((header) => first.headers.includes(header)),
     );
   const [waiting, setWaiting] = useState(first);
   const [mapping, setMapping] = useState<MappingSpec>(
@@ -235,19 +235,19 @@ function WhatHappens({
             </td>
             <td>{report.new === 0 ? <span data-tone="soft">nothing to take in</span> : null}</td>
           </tr>
-          {report.outcome.map((one) => (
-            <tr key={`${one.words} ${one.currency ?? ""}`}>
+          {report.outcome.map((entry) => (
+            <tr key={`${entry.words} ${entry.currency ?? ""}`}>
               <Cell data-tone="soft" paddingLeft="22px">
-                {one.words}
+                {entry.words}
               </Cell>
               <td data-numeric data-tone="soft" data-sum>
-                {one.count}
+                {entry.count}
               </td>
               <td data-numeric data-sum>
-                {one.sum === null ? (
+                {entry.sum === null ? (
                   ""
                 ) : (
-                  <Amount of={one.sum} currency={one.currency ?? currency} />
+                  <Amount of={entry.sum} currency={entry.currency ?? currency} />
                 )}
               </td>
             </tr>
@@ -303,11 +303,11 @@ function WhatHappens({
                 </tr>
               </thead>
               <tbody>
-                {report.refused.slice(0, 200).map((one, at) => (
-                  <tr key={`${one.line} ${at}`}>
-                    <td data-numeric>{one.line}</td>
-                    <td data-tone="soft">{one.column || one.field || "–"}</td>
-                    <td data-wrap>{one.reason}</td>
+                {report.refused.slice(0, 200).map((entry, at) => (
+                  <tr key={`${entry.line} ${at}`}>
+                    <td data-numeric>{entry.line}</td>
+                    <td data-tone="soft">{entry.column || entry.field || "–"}</td>
+                    <td data-wrap>{entry.reason}</td>
                   </tr>
                 ))}
               </tbody>

@@ -97,9 +97,9 @@ function Became({ documents, book }: { documents: Props["documents"]; book: stri
     );
   return (
     <chakra.ul paddingLeft="16px" listStyle="none" margin="4px">
-      {documents.map((one) => (
-        <li key={one.href + one.words}>
-          became <NextLink href={`/b/${book}/${one.href}`}>{one.words}</NextLink>
+      {documents.map((document) => (
+        <li key={document.href + document.words}>
+          became <NextLink href={`/b/${book}/${document.href}`}>{document.words}</NextLink>
         </li>
       ))}
     </chakra.ul>

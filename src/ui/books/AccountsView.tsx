@@ -17,8 +17,8 @@ type TrialProps = BookFacts & { accounts: Account[]; asOf: Day };
 
 /** The trial balance as of a day; each account leads to its page. */
 export function TrialView({ accounts, asOf, book, currency, today }: TrialProps): ReactNode {
-  const debit = sumOf(accounts, (one) => Math.max(0, one.balance));
-  const credit = sumOf(accounts, (one) => Math.max(0, -one.balance));
+  const debit = sumOf(accounts, (account) => Math.max(0, account.balance));
+  const credit = sumOf(accounts, (account) => Math.max(0, -account.balance));
   return (
     <>
       <BooksHeading

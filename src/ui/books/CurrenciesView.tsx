@@ -81,20 +81,24 @@ export function CurrenciesView({
           ) : (
             <Open open={open} off={off} currency={currency} />
           )}
-          <Revalue asOf={asOf} open={open} done={revaluations.some((one) => one.asOf === asOf)} />
+          <Revalue
+            asOf={asOf}
+            open={open}
+            done={revaluations.some((revaluation) => revaluation.asOf === asOf)}
+          />
           {revaluations.length > 0 ? (
             <>
               <Subheading>Revalued</Subheading>
               <DetailTable aria-label="Revalued">
                 <tbody>
-                  {revaluations.map((one) => (
-                    <tr key={one.id}>
-                      <td>{formatDay(one.asOf, today)}</td>
+                  {revaluations.map((revaluation) => (
+                    <tr key={revaluation.id}>
+                      <td>{formatDay(revaluation.asOf, today)}</td>
                       <td data-tone="soft">
-                        {one.currency} at {one.rate}, taken back the day after
+                        {revaluation.currency} at {revaluation.rate}, taken back the day after
                       </td>
                       <td data-numeric>
-                        <Amount of={-one.sum} currency={currency} />
+                        <Amount of={-revaluation.sum} currency={currency} />
                       </td>
                     </tr>
                   ))}
@@ -109,11 +113,11 @@ export function CurrenciesView({
               </Subheading>
               <DetailTable aria-label="Exchange gains">
                 <tbody>
-                  {exchange.map((one) => (
-                    <tr key={one.month}>
-                      <td>{one.month}</td>
+                  {exchange.map((entry) => (
+                    <tr key={entry.month}>
+                      <td>{entry.month}</td>
                       <td data-numeric>
-                        <Amount of={one.sum} currency={currency} />
+                        <Amount of={entry.sum} currency={currency} />
                       </td>
                     </tr>
                   ))}
@@ -137,17 +141,17 @@ export function CurrenciesView({
           {latest.length > 0 ? (
             <DetailTable aria-label="Rates now">
               <tbody>
-                {latest.map((one) => (
-                  <tr key={one.currency}>
+                {latest.map((entry) => (
+                  <tr key={entry.currency}>
                     <td>
-                      <b data-strong>{one.currency}</b>
+                      <b data-strong>{entry.currency}</b>
                     </td>
-                    <td data-tone={one.ageDays > 7 ? "waits" : "soft"}>
-                      {formatDay(one.onDay, today)}
-                      {one.ageDays > 7 ? ", too old for new documents" : ""}
+                    <td data-tone={entry.ageDays > 7 ? "waits" : "soft"}>
+                      {formatDay(entry.onDay, today)}
+                      {entry.ageDays > 7 ? ", too old for new documents" : ""}
                     </td>
                     <td data-numeric data-sum>
-                      {one.rate}
+                      {entry.rate}
                     </td>
                   </tr>
                 ))}
@@ -168,12 +172,12 @@ export function CurrenciesView({
               >
                 <DetailTable>
                   <tbody>
-                    {rates.map((one) => (
-                      <tr key={`${one.currency} ${one.onDay}`}>
-                        <td data-tone="soft">{formatDay(one.onDay, today)}</td>
-                        <td>{one.currency}</td>
+                    {rates.map((rate) => (
+                      <tr key={`${rate.currency} ${rate.onDay}`}>
+                        <td data-tone="soft">{formatDay(rate.onDay, today)}</td>
+                        <td>{rate.currency}</td>
                         <td data-numeric data-sum>
-                          {one.rate}
+                          {rate.rate}
                         </td>
                       </tr>
                     ))}
@@ -217,22 +221,22 @@ function Open({
         </tr>
       </thead>
       <tbody>
-        {open.map((one) => (
-          <tr key={`${one.currency} ${one.what}`}>
+        {open.map((foreign) => (
+          <tr key={`${foreign.currency} ${foreign.what}`}>
             <td>
-              {one.what} <span data-tone="soft">{one.count}</span>
+              {foreign.what} <span data-tone="soft">{foreign.count}</span>
             </td>
             <td data-numeric>
-              <Amount of={one.amount} currency={one.currency} />
+              <Amount of={foreign.amount} currency={foreign.currency} />
             </td>
             <td data-numeric>
-              <Amount of={one.book} currency={currency} />
+              <Amount of={foreign.book} currency={currency} />
             </td>
             <td data-numeric>
-              <Amount of={one.atRate} currency={currency} />
+              <Amount of={foreign.atRate} currency={currency} />
             </td>
             <td data-numeric>
-              <Amount of={one.off} currency={currency} dash />
+              <Amount of={foreign.off} currency={currency} dash />
             </td>
           </tr>
         ))}
@@ -303,7 +307,7 @@ function EnterRates({ currency }: { currency: Currency }): ReactNode {
       .map((line) => line.trim())
       .filter((line) => line !== "" && !/^currency\b/i.test(line))
       .map(rateOf);
-    const bad = read.find((one) => typeof one === "string");
+    const bad = read.find((entry) => typeof entry === "string");
     if (bad !== undefined)
       return complain(
         `“${String(bad)}” is not read as a rate. Write one line for each: currency, day, rate (EUR, 2026-11-02, 1.0834).`,

@@ -83,14 +83,14 @@ export function JournalExportView(props: Props): ReactNode {
               value={name}
               onChange={(event) => {
                 setName(event.target.value);
-                const known = layouts.find((one) => one.name === event.target.value);
+                const known = layouts.find((layout) => layout.name === event.target.value);
                 if (known) setLayout(known.spec);
               }}
             />
           </Subheading>
           <datalist id="layouts">
-            {layouts.map((one) => (
-              <option key={one.name} value={one.name} />
+            {layouts.map((layout) => (
+              <option key={layout.name} value={layout.name} />
             ))}
           </datalist>
           <Columns layout={layout} change={setLayout} />
@@ -234,10 +234,12 @@ function Columns({
   const set = (at: number, part: Partial<JournalLayout["columns"][number]>): void =>
     change({
       ...layout,
-      columns: layout.columns.map((one, index) => (index === at ? { ...one, ...part } : one)),
+      columns: layout.columns.map((column, index) =>
+        index === at ? { ...column, ...part } : column,
+      ),
     });
   const missing = JOURNAL_FIELDS.find(
-    (field) => !layout.columns.some((one) => one.field === field),
+    (field) => !layout.columns.some((column) => column.field === field),
   );
   return (
     <DetailTable aria-label="Columns of the file">

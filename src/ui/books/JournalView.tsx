@@ -165,9 +165,9 @@ function Events({ event, events, text }: Props): ReactNode {
         onChange={(changed) => changed.currentTarget.form?.requestSubmit()}
       >
         <option value="">every event</option>
-        {events.map((one) => (
-          <option key={one} value={one}>
-            {one.replaceAll("_", " ")}
+        {events.map((event) => (
+          <option key={event} value={event}>
+            {event.replaceAll("_", " ")}
           </option>
         ))}
       </SmallChoice>
@@ -214,11 +214,13 @@ function EntryWorkings({ id, ...around }: BookFacts & { id: number }): ReactNode
               {origin.line === null ? "" : `, line ${origin.line}`}
             </li>
           ) : null}
-          {others.map((one) => (
-            <li key={one.id}>
+          {others.map((other) => (
+            <li key={other.id}>
               with it:{" "}
-              <NextLink href={`/b/${book}/books?view=journal&open=${one.id}`}>{one.id}</NextLink>{" "}
-              {one.event.replaceAll("_", " ")}, {one.document}
+              <NextLink href={`/b/${book}/books?view=journal&open=${other.id}`}>
+                {other.id}
+              </NextLink>{" "}
+              {other.event.replaceAll("_", " ")}, {other.document}
             </li>
           ))}
         </ul>

@@ -171,37 +171,37 @@ function ProofDocuments({ row, book, currency, today }: BookFacts & { row: Proof
             </tr>
           </thead>
           <tbody>
-            {made.off.map((one) => (
-              <tr key={one.words}>
+            {made.off.map((off) => (
+              <tr key={off.words}>
                 <td>
-                  {one.href ? (
-                    <NextLink href={`/b/${book}/${one.href}`} prefetch={false}>
-                      {one.words}
+                  {off.href ? (
+                    <NextLink href={`/b/${book}/${off.href}`} prefetch={false}>
+                      {off.words}
                     </NextLink>
                   ) : (
-                    one.words
+                    off.words
                   )}
                 </td>
                 <td data-numeric data-sum>
-                  {formatAmount(one.journal, currency)}
+                  {formatAmount(off.journal, currency)}
                 </td>
                 <td data-numeric data-sum>
-                  {formatAmount(one.documents, currency)}
+                  {formatAmount(off.documents, currency)}
                 </td>
                 <td>
-                  {one.sinceEntry === null ? (
+                  {off.sinceEntry === null ? (
                     "no entry"
                   ) : (
                     <NextLink
-                      href={`/b/${book}/books?view=journal&open=${one.sinceEntry}`}
+                      href={`/b/${book}/books?view=journal&open=${off.sinceEntry}`}
                       prefetch={false}
                     >
-                      entry {one.sinceEntry}
-                      {one.sinceOn ? ` of ${formatDay(one.sinceOn, today)}` : ""}
+                      entry {off.sinceEntry}
+                      {off.sinceOn ? ` of ${formatDay(off.sinceOn, today)}` : ""}
                     </NextLink>
                   )}
                 </td>
-                <td data-wrap>{one.explained}</td>
+                <td data-wrap>{off.explained}</td>
               </tr>
             ))}
           </tbody>
@@ -209,25 +209,25 @@ function ProofDocuments({ row, book, currency, today }: BookFacts & { row: Proof
       ) : null}
       <DetailTable aria-label="What it is made of">
         <tbody>
-          {made.documents.map((one, at) => (
+          {made.documents.map((document, at) => (
             <tr key={at}>
               <td>
-                {one.href ? (
-                  <NextLink href={`/b/${book}/${one.href}`} prefetch={false}>
-                    {one.words}
+                {document.href ? (
+                  <NextLink href={`/b/${book}/${document.href}`} prefetch={false}>
+                    {document.words}
                   </NextLink>
                 ) : (
-                  one.words
+                  document.words
                 )}
               </td>
               <td data-tone="soft" data-wrap>
-                {one.more}
+                {document.more}
               </td>
               <Cell data-tone="soft" width="130px">
-                {one.on ? formatDay(one.on, today) : ""}
+                {document.on ? formatDay(document.on, today) : ""}
               </Cell>
               <Cell data-numeric data-sum width="120px">
-                {formatAmount(one.amount, currency)}
+                {formatAmount(document.amount, currency)}
               </Cell>
             </tr>
           ))}
@@ -266,16 +266,16 @@ function Work({ work, book, currency }: Props): ReactNode {
       ) : (
         <DetailTable maxWidth="640px" aria-label="Open work">
           <tbody>
-            {work.map((one) => (
-              <tr key={one.name}>
+            {work.map((workLine) => (
+              <tr key={workLine.name}>
                 <Cell data-numeric width="60px">
-                  {one.count}
+                  {workLine.count}
                 </Cell>
                 <td>
-                  <NextLink href={`/b/${book}/${one.href}`}>{one.words}</NextLink>
+                  <NextLink href={`/b/${book}/${workLine.href}`}>{workLine.words}</NextLink>
                 </td>
                 <td data-numeric data-sum>
-                  {formatAmount(one.sum, currency)}
+                  {formatAmount(workLine.sum, currency)}
                 </td>
               </tr>
             ))}

@@ -205,12 +205,12 @@ function CustomerSidebar({
           </Subheading>
           <DetailTable aria-label="On its way by ACH">
             <tbody>
-              {onWay.map((one) => (
-                <tr key={one.id}>
-                  <td>{one.words || "no memo"}</td>
-                  <td data-tone="soft">since {formatDay(one.startedOn, today)}</td>
+              {onWay.map((entry) => (
+                <tr key={entry.id}>
+                  <td>{entry.words || "no memo"}</td>
+                  <td data-tone="soft">since {formatDay(entry.startedOn, today)}</td>
                   <td data-numeric>
-                    <Amount of={one.sum} currency={one.currency} />
+                    <Amount of={entry.sum} currency={entry.currency} />
                   </td>
                 </tr>
               ))}
@@ -223,19 +223,19 @@ function CustomerSidebar({
           <Subheading>On account</Subheading>
           <DetailTable aria-label="On account">
             <tbody>
-              {credits.map((one) => (
-                <tr key={one.receiptId}>
+              {credits.map((credit) => (
+                <tr key={credit.receiptId}>
                   <td>
-                    <NextLink href={`/b/${book}/receipts/${one.receiptId}`} prefetch={false}>
-                      {one.words}
+                    <NextLink href={`/b/${book}/receipts/${credit.receiptId}`} prefetch={false}>
+                      {credit.words}
                     </NextLink>
                   </td>
-                  <td data-tone="soft">{formatDay(one.on, today)}</td>
+                  <td data-tone="soft">{formatDay(credit.on, today)}</td>
                   <td data-numeric>
-                    <Amount of={negate(one.sum)} currency={one.currency} />
+                    <Amount of={negate(credit.sum)} currency={credit.currency} />
                   </td>
                   <td data-numeric>
-                    <UseCredit credit={one} open={open} />
+                    <UseCredit credit={credit} open={open} />
                   </td>
                 </tr>
               ))}

@@ -75,9 +75,9 @@ export function FollowedAs({ followed, ladders, why, currency }: Props): ReactNo
             </option>
             {ladders
               .filter(({ standard }) => !standard)
-              .map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
+              .map((ladder) => (
+                <option key={ladder.id} value={ladder.id}>
+                  {ladder.name}
                 </option>
               ))}
           </LineChoice>
@@ -90,9 +90,9 @@ export function FollowedAs({ followed, ladders, why, currency }: Props): ReactNo
             value={draft.language}
             onChange={(event) => setDraft({ ...draft, language: event.target.value as Language })}
           >
-            {LANGUAGES.map((one) => (
-              <option key={one} value={one}>
-                {LANGUAGE_WORDS[one]}
+            {LANGUAGES.map((name) => (
+              <option key={name} value={name}>
+                {LANGUAGE_WORDS[name]}
               </option>
             ))}
           </LineChoice>

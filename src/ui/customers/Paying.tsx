@@ -82,25 +82,25 @@ export function Paying({
               </tr>
             </thead>
             <tbody>
-              {months.map((one) => (
-                <Fragment key={one.month}>
+              {months.map((month) => (
+                <Fragment key={month.month}>
                   <tr>
-                    <td>{monthName(one.month)}</td>
+                    <td>{monthName(month.month)}</td>
                     <td data-numeric>
                       <RowButton
                         data-strong
 
-                        aria-expanded={open === one.month}
-                        aria-label={`${one.count} invoices paid in ${monthName(one.month)}`}
-                        onClick={() => setOpen(open === one.month ? null : one.month)}
+                        aria-expanded={open === month.month}
+                        aria-label={`${month.count} invoices paid in ${monthName(month.month)}`}
+                        onClick={() => setOpen(open === month.month ? null : month.month)}
                       >
-                        {one.count}
+                        {month.count}
                       </RowButton>
                     </td>
-                    <td data-numeric>{one.daysLate.toFixed(1)}</td>
+                    <td data-numeric>{month.daysLate.toFixed(1)}</td>
                   </tr>
-                  {open === one.month
-                    ? one.invoices.map((invoice) => (
+                  {open === month.month
+                    ? month.invoices.map((invoice) => (
                         <tr key={invoice.id}>
                           <td data-tone="soft">
                             <NextLink href={`/b/${book}/invoices/${invoice.id}`} prefetch={false}>
@@ -114,10 +114,10 @@ export function Paying({
                         </tr>
                       ))
                     : null}
-                  {open === one.month && one.count > one.invoices.length ? (
+                  {open === month.month && month.count > month.invoices.length ? (
                     <tr>
                       <td data-tone="soft" colSpan={3}>
-                        and {one.count - one.invoices.length} more, in the files
+                        and {month.count - month.invoices.length} more, in the files
                       </td>
                     </tr>
                   ) : null}

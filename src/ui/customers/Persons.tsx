@@ -36,7 +36,11 @@ export function Persons({ customerId, persons, own }: Props): ReactNode {
   const [draft, setDraft] = useState<readonly ContactPerson[]>(persons);
   const changed = JSON.stringify(draft) !== JSON.stringify(persons);
   const set = (at: number, to: Partial<ContactPerson>): void =>
-    setDraft(draft.map((one, index) => (index === at ? { ...one, ...to } : one)));
+    setDraft(
+      draft.map((contactPerson, index) =>
+        index === at ? { ...contactPerson, ...to } : contactPerson,
+      ),
+    );
   const keep = (): void =>
     void act<{ persons: ContactPerson[] }>(
       "setContactPersons",
@@ -65,7 +69,7 @@ export function Persons({ customerId, persons, own }: Props): ReactNode {
   );
   return (
     <>
-      {draft.map((one, at) => (
+      {draft.map((contactPerson, at) => (
         <Box
           padding="4px 0"
           borderBottom="1px solid {colors.rule}"
@@ -85,7 +89,7 @@ export function Persons({ customerId, persons, own }: Props): ReactNode {
               fontSize="14px"
 
               aria-label={`Letters of person ${at + 1}`}
-              value={one.letters}
+              value={contactPerson.letters}
               onChange={(event) => set(at, { letters: event.target.value as LetterShare })}
             >
               {LETTER_SHARES.map((share) => (
@@ -97,7 +101,7 @@ export function Persons({ customerId, persons, own }: Props): ReactNode {
             <label data-nowrap>
               <Tick
                 aria-label={`Person ${at + 1} is called`}
-                checked={one.calls}
+                checked={contactPerson.calls}
                 onChange={(event) => set(at, { calls: event.target.checked })}
               />{" "}
               call

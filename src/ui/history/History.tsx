@@ -41,29 +41,30 @@ function Acts({ acts, today }: BookFacts & { acts: readonly ActView[] }): ReactN
   return (
     <DetailTable>
       <tbody>
-        {acts.map((one) => (
-          <tr key={one.id}>
-            <Cell data-tone="soft" width="118px" title={one.at}>
-              {formatDay(one.on, today)}
+        {acts.map((actHere) => (
+          <tr key={actHere.id}>
+            <Cell data-tone="soft" width="118px" title={actHere.at}>
+              {formatDay(actHere.on, today)}
             </Cell>
             <td data-wrap>
-              {one.undone ? <s>{one.text}</s> : one.text} <span data-tone="soft">{one.actor}</span>
+              {actHere.undone ? <s>{actHere.text}</s> : actHere.text}{" "}
+              <span data-tone="soft">{actHere.actor}</span>
             </td>
             <Cell data-numeric width="64px">
-              {one.undoable ? (
+              {actHere.undoable ? (
                 <RowButton
                   data-strong
 
                   disabled={busy}
                   onClick={() =>
-                    void act("undo", { actId: one.id }, () => ({
+                    void act("undo", { actId: actHere.id }, () => ({
                       words: "Undone. Both entries stay in the journal.",
                     }))
                   }
                 >
                   Undo
                 </RowButton>
-              ) : one.undone ? (
+              ) : actHere.undone ? (
                 <span data-tone="soft">undone</span>
               ) : null}
             </Cell>
@@ -114,30 +115,35 @@ export function LinkedTable({
   book,
   currency,
   today,
-}: BookFacts & { linked: readonly Linked[]; label: string; foot: string; empty: string }): ReactNode {
+}: BookFacts & {
+  linked: readonly Linked[];
+  label: string;
+  foot: string;
+  empty: string;
+}): ReactNode {
   if (linked.length === 0) return <p data-tone="soft">{empty}</p>;
   return (
     <DetailTable aria-label={label}>
       <tbody>
-        {linked.map((one, at) => (
-          <tr data-tone={one.ended ? "soft" : undefined} key={`${one.href} ${at}`}>
+        {linked.map((linked, at) => (
+          <tr data-tone={linked.ended ? "soft" : undefined} key={`${linked.href} ${at}`}>
             <td>
-              <NextLink href={`/b/${book}/${one.href}`} prefetch={false}>
-                {one.words}
+              <NextLink href={`/b/${book}/${linked.href}`} prefetch={false}>
+                {linked.words}
               </NextLink>
-              {one.note ? <span data-tone="soft">, {one.note}</span> : null}
-              {one.ended ? " (undone)" : ""}
+              {linked.note ? <span data-tone="soft">, {linked.note}</span> : null}
+              {linked.ended ? " (undone)" : ""}
             </td>
             <Cell data-tone="soft" width="130px">
-              {formatDay(one.on, today)}
+              {formatDay(linked.on, today)}
             </Cell>
             <Cell data-numeric data-sum width="110px">
-              {one.ended ? (
+              {linked.ended ? (
                 <s>
-                  <Amount of={one.amount} currency={currency} />
+                  <Amount of={linked.amount} currency={currency} />
                 </s>
               ) : (
-                <Amount of={one.amount} currency={currency} />
+                <Amount of={linked.amount} currency={currency} />
               )}
             </Cell>
           </tr>
@@ -150,7 +156,7 @@ export function LinkedTable({
               <Amount
                 of={sumOf(
                   linked.filter(({ ended }) => !ended),
-                  (one) => one.amount,
+                  (linked) => linked.amount,
                 )}
                 currency={currency}
               />

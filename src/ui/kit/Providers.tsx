@@ -38,7 +38,7 @@ export function Providers({ children }: { children: ReactNode }): ReactNode {
     if (names.length === 0) return null;
     const css = names
       .map((name) => cache.inserted[name])
-      .filter((one) => typeof one === "string")
+      .filter((entry) => typeof entry === "string")
       .join("");
     return (
       <style

@@ -28,7 +28,7 @@ export function CameIn({
   today: Day;
 }): ReactNode {
   const field = (name: ShownReason["field"], text: ReactNode): ReactNode => {
-    const reason = reasons.find((one) => one.field === name);
+    const reason = reasons.find((reason) => reason.field === name);
     return reason ? (
       <mark data-against={reason.against || undefined} title={reason.words}>
         {text}

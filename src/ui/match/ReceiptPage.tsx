@@ -199,7 +199,12 @@ export function ReceiptPage({
   );
 }
 
-function Items({ items, book, currency, today }: BookFacts & { items: readonly Item[] }): ReactNode {
+function Items({
+  items,
+  book,
+  currency,
+  today,
+}: BookFacts & { items: readonly Item[] }): ReactNode {
   return (
     <DetailTable aria-label="At the processor">
       <tbody>

@@ -62,7 +62,9 @@ export function SureLook({
   const toggle = (row: SureRow | undefined): void => {
     if (row)
       setOut(
-        new Set(out.has(row.id) ? [...out].filter((one) => one !== row.id) : [...out, row.id]),
+        new Set(
+          out.has(row.id) ? [...out].filter((amount) => amount !== row.id) : [...out, row.id],
+        ),
       );
   };
   useHotkeys("enter", post, [wanted, busy]);
@@ -122,9 +124,9 @@ function linesOf(rows: readonly SureRow[]): Line[] {
     const head = row.odd === null ? row.kind : "A second glance";
     if (head !== group) {
       const members = rows.filter(
-        (one) => (one.odd === null ? one.kind : "A second glance") === head,
+        (row) => (row.odd === null ? row.kind : "A second glance") === head,
       );
-      lines.push({ head, count: members.length, sum: sumOf(members, (one) => one.sum) });
+      lines.push({ head, count: members.length, sum: sumOf(members, (member) => member.sum) });
       group = head;
     }
     lines.push({ row });
@@ -187,21 +189,21 @@ function Lines({
         <tbody>
           {above > 0 ? <SpacerRow height={above} columns={6} /> : null}
           {shown.map(({ index: line }) => {
-            const one = lines[line];
-            if (!one) return null;
-            if ("head" in one)
+            const entry = lines[line];
+            if (!entry) return null;
+            if ("head" in entry)
               return (
-                <tr data-part key={`head ${one.head}`}>
+                <tr data-part key={`head ${entry.head}`}>
                   <td colSpan={5}>
-                    {one.head.charAt(0).toUpperCase()}
-                    {one.head.slice(1)} <b data-strong>{one.count}</b>
+                    {entry.head.charAt(0).toUpperCase()}
+                    {entry.head.slice(1)} <b data-strong>{entry.count}</b>
                   </td>
                   <td data-numeric data-sum>
-                    {formatAmount(one.sum, currency)}
+                    {formatAmount(entry.sum, currency)}
                   </td>
                 </tr>
               );
-            const { row } = one;
+            const { row } = entry;
             return (
               <tr
                 key={row.id}

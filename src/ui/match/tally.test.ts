@@ -27,10 +27,10 @@ const empty: Tally = {
 
 describe("a tally while it is typed", () => {
   it("gives an item what is left, or its balance; a credit note is taken whole; the same again takes it out", () => {
-    const one = toggled(empty, item(1, 80_000), minor(50_000), USD);
-    expect(one.terms[0]?.amount).toBe("500.00");
+    const tally = toggled(empty, item(1, 80_000), minor(50_000), USD);
+    expect(tally.terms[0]?.amount).toBe("500.00");
     expect(toggled(empty, item(2, -1000), minor(50_000), USD).terms[0]?.amount).toBe("-10.00");
-    expect(toggled(one, item(1, 80_000), minor(0), USD).terms).toEqual([]);
+    expect(toggled(tally, item(1, 80_000), minor(0), USD).terms).toEqual([]);
   });
   it("says in words what cannot be posted, and keeps what was typed", () => {
     const typed = (amount: string, open = 10_000): ReturnType<typeof workOut> =>
@@ -145,9 +145,9 @@ describe("a tally while it is typed", () => {
     ]);
   });
   it("takes a set of items at their balances, and leaves what is in it already", () => {
-    const one = toggled(empty, item(1, 80_000), minor(50_000), USD);
+    const tally = toggled(empty, item(1, 80_000), minor(50_000), USD);
     expect(
-      withSet(one, [item(1, 80_000), item(2, 700)], USD).terms.map(({ amount }) => amount),
+      withSet(tally, [item(1, 80_000), item(2, 700)], USD).terms.map(({ amount }) => amount),
     ).toEqual(["500.00", "7.00"]);
   });
   it("always adds up: given and left are what came in", () => {

@@ -133,14 +133,14 @@ function givenAlong(
   shorts: readonly { itemId: number; short: number }[],
 ): GivenAlong[] {
   const given: GivenAlong[] = [];
-  const left = shorts.map((one) => ({ ...one }));
+  const left = shorts.map((short) => ({ ...short }));
   for (const { receiptId, sum } of credits) {
     let free: number = sum;
-    for (const one of left) {
-      const amount = Math.max(0, Math.min(free, one.short));
+    for (const entry of left) {
+      const amount = Math.max(0, Math.min(free, entry.short));
       if (amount === 0) continue;
-      given.push({ receiptId, itemId: one.itemId, amount: add(amount) });
-      one.short -= amount;
+      given.push({ receiptId, itemId: entry.itemId, amount: add(amount) });
+      entry.short -= amount;
       free -= amount;
     }
   }
@@ -171,8 +171,8 @@ export function workOut(tally: Tally, amount: Minor, currency: Currency, limit: 
   const credits = givenAlong(tally.credits, parsedShort);
   const along = (itemId: number): Minor =>
     sumOf(
-      credits.filter((one) => one.itemId === itemId),
-      (one) => one.amount,
+      credits.filter((credit) => credit.itemId === itemId),
+      (credit) => credit.amount,
     );
   const lines = tally.terms.map((term) => {
     const parsed = parseAmount(term.amount, ".", currency);

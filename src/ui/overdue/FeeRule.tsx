@@ -39,7 +39,7 @@ export function feeRule(draft: FeeDraft, currency: Currency): LateFeeRule | null
     text.trim() === "" ? null : parseAmount(text, ".", currency),
   );
   if (
-    [fixed, least, most].some((one) => one && !one.ok) ||
+    [fixed, least, most].some((result) => result && !result.ok) ||
     !/^\d{1,2}(\.\d{1,4})?$/.test(draft.percent.trim()) ||
     !/^\d{1,3}$/.test(draft.grace.trim())
   )

@@ -204,9 +204,9 @@ function Steps({
                   value={step.act}
                   onChange={(event) => set(at, { act: event.target.value as LadderAct })}
                 >
-                  {LADDER_ACTS.map((one) => (
-                    <option key={one} value={one}>
-                      {ACT_WORDS[one]}
+                  {LADDER_ACTS.map((name) => (
+                    <option key={name} value={name}>
+                      {ACT_WORDS[name]}
                     </option>
                   ))}
                 </LineChoice>
@@ -219,9 +219,9 @@ function Steps({
                     value={step.tone}
                     onChange={(event) => set(at, { tone: Number(event.target.value) })}
                   >
-                    {TONES.map((one, tone) => (
-                      <option key={one} value={tone + 1}>
-                        {one}
+                    {TONES.map((name, tone) => (
+                      <option key={name} value={tone + 1}>
+                        {name}
                       </option>
                     ))}
                   </LineChoice>
@@ -237,9 +237,9 @@ function Steps({
                     value={step.attach}
                     onChange={(event) => set(at, { attach: event.target.value as Attached })}
                   >
-                    {ATTACHED.map((one) => (
-                      <option key={one} value={one}>
-                        {WITH[one]}
+                    {ATTACHED.map((name) => (
+                      <option key={name} value={name}>
+                        {WITH[name]}
                       </option>
                     ))}
                   </LineChoice>

@@ -74,12 +74,12 @@ export function LateFeesPage({
 }: Props): ReactNode {
   const { act, busy } = useActing();
   const [out, setOut] = useState<ReadonlySet<string>>(new Set());
-  const wanted = proposed.filter((one) => !out.has(idOf(one)));
-  const currencies = [...new Set([currency, ...wanted.map((one) => one.currency)])];
+  const wanted = proposed.filter((proposed) => !out.has(idOf(proposed)));
+  const currencies = [...new Set([currency, ...wanted.map((proposed) => proposed.currency)])];
   const sums = currencies
-    .map((one) => ({
-      one,
-      sum: wanted.filter((fee) => fee.currency === one).reduce((so, { sum }) => so + sum, 0),
+    .map((currency) => ({
+      one: currency,
+      sum: wanted.filter((fee) => fee.currency === currency).reduce((so, { sum }) => so + sum, 0),
     }))
     .filter(({ one, sum }) => one === currency || sum > 0);
   const charge = (): void => {
@@ -97,7 +97,7 @@ export function LateFeesPage({
   };
   useHotkeys("enter", charge, { ignoreEventWhen: onOwnControl, preventDefault: true }, [charge]);
   const toggle = (id: string): void =>
-    setOut(new Set(out.has(id) ? [...out].filter((one) => one !== id) : [...out, id]));
+    setOut(new Set(out.has(id) ? [...out].filter((name) => name !== id) : [...out, id]));
   const none = !byLetter && rules.every(({ fee }) => fee.kind === "none");
   return (
     <>

@@ -32,12 +32,12 @@ export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Pr
   const [language, setLanguage] = useState<Language>("en");
   const [customerId, setCustomer] = useState(customers[0]?.id ?? 0);
   const kept = own.find(
-    (one) => one.ladderId === ladderId && one.tone === tone && one.language === language,
+    (own) => own.ladderId === ladderId && own.tone === tone && own.language === language,
   );
   const standing =
     kept ??
-    own.find((one) => one.ladderId === 0 && one.tone === tone && one.language === language) ??
-    shipped.find((one) => one.tone === tone && one.language === language);
+    own.find((own) => own.ladderId === 0 && own.tone === tone && own.language === language) ??
+    shipped.find((own) => own.tone === tone && own.language === language);
   const where = `${ladderId} ${tone} ${language} ${standing?.subject ?? ""} ${standing?.body ?? ""}`;
   const [typed, setTyped] = useState<(Words & { where: string }) | null>(null);
   const words: Words =
@@ -70,9 +70,9 @@ export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Pr
           onChange={(event) => setLadder(Number(event.target.value))}
         >
           <option value={0}>every ladder</option>
-          {ladders.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
+          {ladders.map((ladder) => (
+            <option key={ladder.id} value={ladder.id}>
+              {ladder.name}
             </option>
           ))}
         </LineChoice>
@@ -82,9 +82,9 @@ export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Pr
           value={tone}
           onChange={(event) => setTone(Number(event.target.value))}
         >
-          {TONES.map((one, at) => (
-            <option key={one} value={at + 1}>
-              {one}
+          {TONES.map((name, at) => (
+            <option key={name} value={at + 1}>
+              {name}
             </option>
           ))}
         </LineChoice>
@@ -94,9 +94,9 @@ export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Pr
           value={language}
           onChange={(event) => setLanguage(event.target.value as Language)}
         >
-          {LANGUAGES.map((one) => (
-            <option key={one} value={one}>
-              {LANGUAGE_WORDS[one]}
+          {LANGUAGES.map((name) => (
+            <option key={name} value={name}>
+              {LANGUAGE_WORDS[name]}
             </option>
           ))}
         </LineChoice>
@@ -225,9 +225,9 @@ function Preview({
           value={customerId}
           onChange={(event) => choose(Number(event.target.value))}
         >
-          {customers.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
+          {customers.map((customer) => (
+            <option key={customer.id} value={customer.id}>
+              {customer.name}
             </option>
           ))}
         </LineChoice>

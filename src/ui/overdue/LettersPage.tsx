@@ -213,7 +213,7 @@ export function LettersPage({
             why={out.get(row.customerId) ?? null}
             take={(why) => take(row.customerId, why)}
             next={() => {
-              const at = letters.findIndex((one) => one.customerId === row.customerId);
+              const at = letters.findIndex((letter) => letter.customerId === row.customerId);
               setOpen(letters[at + 1]?.customerId ?? null);
             }}
           />
@@ -228,28 +228,23 @@ export function LettersPage({
           </>
         }
       />
-      <Halves
-        flex="0 1 auto"
-        minHeight="132px"
-        maxHeight="210px"
-        ratio="thirds"
-      >
+      <Halves flex="0 1 auto" minHeight="132px" maxHeight="210px" ratio="thirds">
         <Section>
           <Subheading>
             By another way than a letter <span data-tone="soft">{others.length}</span>
           </Subheading>
           <DetailTable aria-label="Calls and tasks">
             <tbody>
-              {others.slice(0, 12).map((one) => (
-                <tr key={one.customerId}>
+              {others.slice(0, 12).map((other) => (
+                <tr key={other.customerId}>
                   <td>
-                    <NextLink href={`/b/${book}/overdue?open=${one.customerId}`} prefetch={false}>
-                      {one.name}
+                    <NextLink href={`/b/${book}/overdue?open=${other.customerId}`} prefetch={false}>
+                      {other.name}
                     </NextLink>
                   </td>
-                  <td data-tone="soft">{one.act}</td>
+                  <td data-tone="soft">{other.act}</td>
                   <td data-numeric>
-                    <Amount of={one.sum} currency={currency} />
+                    <Amount of={other.sum} currency={currency} />
                   </td>
                 </tr>
               ))}
@@ -265,12 +260,12 @@ export function LettersPage({
           <Subheading>Held back, and why</Subheading>
           <DetailTable aria-label="Held back">
             <tbody>
-              {held.map((one) => (
-                <tr key={one.why}>
-                  <td data-tone="waits">{one.why}</td>
-                  <td data-tone="soft">{one.count}</td>
+              {held.map((entry) => (
+                <tr key={entry.why}>
+                  <td data-tone="waits">{entry.why}</td>
+                  <td data-tone="soft">{entry.count}</td>
                   <td data-numeric>
-                    <Amount of={one.sum} currency={currency} />
+                    <Amount of={entry.sum} currency={currency} />
                   </td>
                 </tr>
               ))}

@@ -111,7 +111,7 @@ export function OverduePage(props: Props): ReactNode {
             currency={currency}
             today={props.today}
             done={() => {
-              const at = rows.findIndex((one) => one.id === row.id);
+              const at = rows.findIndex((overdueLine) => overdueLine.id === row.id);
               setOpen(rows[at + 1]?.id ?? null);
             }}
           />

@@ -69,24 +69,27 @@ export function ReturnedLetters({
       </Subheading>
       <DetailTable aria-label="Addresses that letters come back from">
         <tbody>
-          {back.map((one) => (
-            <tr key={one.address}>
-              <td title={one.address}>
-                {one.customerId === null ? (
-                  one.address
+          {back.map((backAddress) => (
+            <tr key={backAddress.address}>
+              <td title={backAddress.address}>
+                {backAddress.customerId === null ? (
+                  backAddress.address
                 ) : (
-                  <NextLink href={`/b/${book}/customers/${one.customerId}`} prefetch={false}>
-                    {one.address}
+                  <NextLink
+                    href={`/b/${book}/customers/${backAddress.customerId}`}
+                    prefetch={false}
+                  >
+                    {backAddress.address}
                   </NextLink>
                 )}
                 <br />
-                <span data-tone="off" title={one.why}>
-                  {one.why}
+                <span data-tone="off" title={backAddress.why}>
+                  {backAddress.why}
                 </span>{" "}
-                <span data-tone="soft">since {formatDay(one.since, today)}</span>
+                <span data-tone="soft">since {formatDay(backAddress.since, today)}</span>
               </td>
               <Cell data-numeric width="96px" verticalAlign="top">
-                <Works address={one.address} customerId={one.customerId} />
+                <Works address={backAddress.address} customerId={backAddress.customerId} />
               </Cell>
             </tr>
           ))}

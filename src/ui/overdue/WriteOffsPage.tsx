@@ -38,12 +38,14 @@ type Props = {
 export function WriteOffsPage({ book, today, waiting, rows }: Props): ReactNode {
   const currencies = [...new Set([...rows, ...waiting].map(({ currency }) => currency))];
   const total = (of: readonly { currency: Currency; sum: Minor }[]): ReactNode =>
-    currencies.map((one, at) => (
-      <span key={one}>
+    currencies.map((currencyHere, at) => (
+      <span key={currencyHere}>
         {at > 0 ? " + " : ""}
         <Amount
-          of={of.filter(({ currency }) => currency === one).reduce((so, { sum }) => so + sum, 0)}
-          currency={one}
+          of={of
+            .filter(({ currency }) => currency === currencyHere)
+            .reduce((so, { sum }) => so + sum, 0)}
+          currency={currencyHere}
         />
       </span>
     ));
@@ -69,12 +71,12 @@ export function WriteOffsPage({ book, today, waiting, rows }: Props): ReactNode 
           <Subheading>
             Waits for a second person <span data-tone="soft">{waiting.length}</span>
           </Subheading>
-          {waiting.map((one) => (
-            <Box borderBottom="1px solid {colors.line}" padding="6px 0" key={one.id}>
-              <NextLink href={`/b/${book}/customers/${one.customerId}`} prefetch={false}>
-                {one.customer}
+          {waiting.map((entry) => (
+            <Box borderBottom="1px solid {colors.line}" padding="6px 0" key={entry.id}>
+              <NextLink href={`/b/${book}/customers/${entry.customerId}`} prefetch={false}>
+                {entry.customer}
               </NextLink>
-              <Decide asked={one} />
+              <Decide asked={entry} />
             </Box>
           ))}
         </Section>

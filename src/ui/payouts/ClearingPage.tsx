@@ -58,12 +58,12 @@ export function ClearingPage({
         </Title>
         <AsOf day={asOf} />
         <PayoutTabs at="clearing" />
-        {accounts.map((one) => (
-          <span data-tone={one.items === one.ledger ? "soft" : "off"} key={one.name}>
-            {one.name} {formatAmount(one.items, currency)}{" "}
-            {one.items === one.ledger
+        {accounts.map((account) => (
+          <span data-tone={account.items === account.ledger ? "soft" : "off"} key={account.name}>
+            {account.name} {formatAmount(account.items, currency)}{" "}
+            {account.items === account.ledger
               ? "✓"
-              : `✗ the account says ${formatAmount(one.ledger, currency)}`}
+              : `✗ the account says ${formatAmount(account.ledger, currency)}`}
           </span>
         ))}
         <HeadingEnd>

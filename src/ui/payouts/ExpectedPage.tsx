@@ -144,20 +144,20 @@ export function ExpectedPage({
           </Subheading>
           <DetailTable aria-label="Debits on their way">
             <tbody>
-              {started.map((one) => (
-                <tr key={one.id}>
+              {started.map((entry) => (
+                <tr key={entry.id}>
                   <td>
-                    {one.customerId === null ? (
-                      one.from
+                    {entry.customerId === null ? (
+                      entry.from
                     ) : (
-                      <NextLink href={`/b/${book}/customers/${one.customerId}`} prefetch={false}>
-                        {one.from}
+                      <NextLink href={`/b/${book}/customers/${entry.customerId}`} prefetch={false}>
+                        {entry.from}
                       </NextLink>
                     )}
                   </td>
-                  <td data-tone="soft">since {formatDay(one.startedOn, today)}</td>
+                  <td data-tone="soft">since {formatDay(entry.startedOn, today)}</td>
                   <td data-numeric>
-                    <Amount of={one.sum} currency={one.currency} />
+                    <Amount of={entry.sum} currency={entry.currency} />
                   </td>
                 </tr>
               ))}

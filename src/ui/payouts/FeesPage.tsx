@@ -211,22 +211,26 @@ function Billed({ accrued, currency }: Props): ReactNode {
       <Subheading>Billed by the month</Subheading>
       <DetailTable aria-label="Fees billed by the month">
         <tbody>
-          {accrued.map((one, at) => (
+          {accrued.map((accrued, at) => (
             <tr key={at}>
-              <td>{one.month}</td>
-              <td>{one.account}</td>
+              <td>{accrued.month}</td>
+              <td>{accrued.account}</td>
               <td
                 data-tone={
-                  one.state === "billed" ? "good" : one.state === "accrued" ? "soft" : "waits"
+                  accrued.state === "billed"
+                    ? "good"
+                    : accrued.state === "accrued"
+                      ? "soft"
+                      : "waits"
                 }
               >
-                {one.state}
+                {accrued.state}
               </td>
               <td data-numeric data-sum>
-                {formatAmount(one.sum, currency)}
+                {formatAmount(accrued.sum, currency)}
               </td>
               <td data-numeric>
-                {one.state === "to accrue" ? (
+                {accrued.state === "to accrue" ? (
                   <RowButton
                     data-strong
 
@@ -234,9 +238,9 @@ function Billed({ accrued, currency }: Props): ReactNode {
                     onClick={() =>
                       void act<{ actId: number; sum: number }>(
                         "accrueFees",
-                        { account: one.code, month: one.month },
+                        { account: accrued.code, month: accrued.month },
                         (value) => ({
-                          words: `${formatAmount(value.sum, currency)} accrued for ${one.month}.`,
+                          words: `${formatAmount(value.sum, currency)} accrued for ${accrued.month}.`,
                           undo: value.actId,
                         }),
                       )

@@ -54,7 +54,9 @@ export function ForeignTying({
   };
   useHotkeys("enter", tie, { ignoreEventWhen: onOwnControl, preventDefault: true }, [tie]);
   const toggle = (id: number): void =>
-    setChosen(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
+    setChosen(
+      new Set(chosen.has(id) ? [...chosen].filter((amount) => amount !== id) : [...chosen, id]),
+    );
   return (
     <>
       <Subheading>

@@ -183,7 +183,9 @@ function Tying({
     [none, off],
   );
   const toggle = (id: number): void =>
-    setChosen(new Set(chosen.has(id) ? [...chosen].filter((one) => one !== id) : [...chosen, id]));
+    setChosen(
+      new Set(chosen.has(id) ? [...chosen].filter((amount) => amount !== id) : [...chosen, id]),
+    );
   return (
     <>
       <Subheading>

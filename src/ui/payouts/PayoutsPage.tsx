@@ -102,7 +102,7 @@ export function PayoutsPage(props: Props): ReactNode {
             currency={currency}
             today={today}
             done={() => {
-              const at = rows.findIndex((one) => one.id === row.id);
+              const at = rows.findIndex((payout) => payout.id === row.id);
               setOpen(rows[at + 1]?.id ?? null);
             }}
           />
@@ -131,14 +131,14 @@ function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRow>[] {
   // Each currency has a total of its own.
   const currencies = [...new Set([currency, ...rows.map((row) => row.currency)])];
   const sum = (pick: (row: PayoutRow) => number): ReactNode =>
-    currencies.map((one) => (
-      <Box key={one}>
+    currencies.map((currency) => (
+      <Box key={currency}>
         <Amount
           of={sumOf(
-            rows.filter((row) => row.currency === one),
+            rows.filter((row) => row.currency === currency),
             pick,
           )}
-          currency={one}
+          currency={currency}
           dash
         />
       </Box>

@@ -77,7 +77,8 @@ export function RateChart({ months }: { months: readonly FeeMonth[] }): ReactNod
         endLabel: { show: true, formatter: "{a}", color: colour("ink") },
         data: names.map(
           (name) =>
-            months.find((one) => one.month === name && one.method === method)?.perMillion ?? null,
+            months.find((month) => month.month === name && month.method === method)?.perMillion ??
+            null,
         ),
       })),
     });

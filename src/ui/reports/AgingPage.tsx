@@ -205,14 +205,14 @@ function Ask({
   const [days, setDays] = useState(asked.edges.join(", "));
   const go = (name: string, value: string): void => {
     const query = new URLSearchParams(search);
-    for (const one of ["open", "page"]) query.delete(one);
+    for (const name of ["open", "page"]) query.delete(name);
     if (value === "") query.delete(name);
     else query.set(name, value);
     router.replace(`${path}?${query}`);
   };
   const edges = days
     .split(/[,;\s]+/)
-    .filter((one) => one !== "")
+    .filter((name) => name !== "")
     .map(Number);
   const rising =
     edges.length > 0 &&
@@ -266,9 +266,9 @@ function Ask({
           onChange={(event) => go("currency", event.target.value)}
         >
           <option value="">everything, in {own}</option>
-          {currencies.map((one) => (
-            <option key={one} value={one}>
-              only what is in {one}
+          {currencies.map((currency) => (
+            <option key={currency} value={currency}>
+              only what is in {currency}
             </option>
           ))}
         </LineChoice>

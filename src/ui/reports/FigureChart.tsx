@@ -69,19 +69,19 @@ export function FigureChart({
         axisLabel: { color: colour("soft") },
         splitLine: { lineStyle: { color: colour("rule") } },
       },
-      series: series.map((one, at) =>
+      series: series.map((sery, at) =>
         kind === "line"
           ? {
-              name: one.name,
+              name: sery.name,
               type: "line",
               symbolSize: 5,
               lineStyle: { color: colour("ink"), width: 2, type: at === 0 ? "solid" : "dashed" },
               itemStyle: { color: colour("ink") },
               endLabel: { show: true, formatter: "{a}", color: colour("ink") },
-              data: [...one.values],
+              data: [...sery.values],
             }
           : {
-              name: one.name,
+              name: sery.name,
               type: "bar",
               barGap: "-100%",
               barMaxWidth: 34,
@@ -95,7 +95,7 @@ export function FigureChart({
                       borderWidth: 1,
                       borderType: "dashed",
                     },
-              data: [...one.values],
+              data: [...sery.values],
             },
       ),
     });

@@ -122,26 +122,26 @@ export function FiguresPage({
               </tr>
             </thead>
             <tbody>
-              {[...months].reverse().map((one) => (
-                <tr key={one.month}>
-                  <td>{one.month}</td>
+              {[...months].reverse().map((month) => (
+                <tr key={month.month}>
+                  <td>{month.month}</td>
                   <td data-numeric>
                     <NextLink
-                      href={`/b/${book}/invoices?state=all&issued=${one.month}`}
+                      href={`/b/${book}/invoices?state=all&issued=${month.month}`}
                       prefetch={false}
                     >
-                      <Amount of={one.sales} currency={currency} />
+                      <Amount of={month.sales} currency={currency} />
                     </NextLink>
                   </td>
                   <td data-numeric>
-                    <NextLink href={`?as-of=${one.end}`} prefetch={false}>
-                      <Amount of={one.receivables} currency={currency} />
+                    <NextLink href={`?as-of=${month.end}`} prefetch={false}>
+                      <Amount of={month.receivables} currency={currency} />
                     </NextLink>
                   </td>
-                  <td data-numeric>{number(one.dso)}</td>
-                  <td data-numeric>{number(one.best)}</td>
-                  <td data-numeric>{one.cei === null ? "–" : `${one.cei.toFixed(1)} %`}</td>
-                  <td data-numeric>{number(one.daysLate)}</td>
+                  <td data-numeric>{number(month.dso)}</td>
+                  <td data-numeric>{number(month.best)}</td>
+                  <td data-numeric>{month.cei === null ? "–" : `${month.cei.toFixed(1)} %`}</td>
+                  <td data-numeric>{number(month.daysLate)}</td>
                 </tr>
               ))}
             </tbody>
@@ -231,15 +231,15 @@ export function FiguresPage({
           <Subheading>Worth calling first</Subheading>
           <DetailTable aria-label="Worth calling first">
             <tbody>
-              {calls.map((one) => (
-                <tr key={one.customerId}>
+              {calls.map((call) => (
+                <tr key={call.customerId}>
                   <Cell verticalAlign="baseline" width="190px">
-                    <NextLink href={`/b/${book}/overdue?open=${one.customerId}`} prefetch={false}>
-                      {one.name}
+                    <NextLink href={`/b/${book}/overdue?open=${call.customerId}`} prefetch={false}>
+                      {call.name}
                     </NextLink>
                   </Cell>
                   <td data-tone="soft" data-wrap>
-                    {one.why}
+                    {call.why}
                   </td>
                 </tr>
               ))}
@@ -298,26 +298,26 @@ function WeekItems({ from, book, currency, today }: { from: Day } & BookFacts): 
           ) : (
             <DetailTable>
               <tbody>
-                {items.map((one) => (
-                  <tr key={one.itemId}>
+                {items.map((item) => (
+                  <tr key={item.itemId}>
                     <td>
-                      <NextLink href={`/b/${book}/invoices/${one.itemId}`} prefetch={false}>
-                        {one.number}
+                      <NextLink href={`/b/${book}/invoices/${item.itemId}`} prefetch={false}>
+                        {item.number}
                       </NextLink>{" "}
                       <NextLink
                         data-tone="soft"
 
-                        href={`/b/${book}/customers/${one.customerId}`}
+                        href={`/b/${book}/customers/${item.customerId}`}
                         prefetch={false}
                       >
-                        {one.customer}
+                        {item.customer}
                       </NextLink>
                     </td>
                     <td data-tone="soft">
-                      {one.promised ? "promised" : `due ${formatDay(one.dueOn, today)}`}
+                      {item.promised ? "promised" : `due ${formatDay(item.dueOn, today)}`}
                     </td>
                     <td data-numeric>
-                      <Amount of={one.amount} currency={currency} />
+                      <Amount of={item.amount} currency={currency} />
                     </td>
                   </tr>
                 ))}

@@ -140,17 +140,17 @@ export function YearEndPage(props: Props): ReactNode {
               </tr>
             </thead>
             <tbody>
-              {cash.months.map((one) => (
-                <tr key={one.month}>
-                  <td>{MONTHS[Number(one.month.slice(5)) - 1]}</td>
+              {cash.months.map((month) => (
+                <tr key={month.month}>
+                  <td>{MONTHS[Number(month.month.slice(5)) - 1]}</td>
                   <td data-numeric data-sum>
-                    {amount(one.received)}
+                    {amount(month.received)}
                   </td>
                   <td data-numeric data-sum>
-                    {amount(one.tax)}
+                    {amount(month.tax)}
                   </td>
                   <td data-numeric data-sum>
-                    {amount(one.income)}
+                    {amount(month.income)}
                   </td>
                 </tr>
               ))}
@@ -187,19 +187,19 @@ export function YearEndPage(props: Props): ReactNode {
               </tr>
             </thead>
             <tbody>
-              {tax.map((one) => (
-                <tr key={one.code}>
+              {tax.map((tax) => (
+                <tr key={tax.code}>
                   <td>
-                    {one.code} {one.name}
+                    {tax.code} {tax.name}
                   </td>
                   <td data-numeric data-sum>
-                    {amount(one.charged)}
+                    {amount(tax.charged)}
                   </td>
                   <td data-numeric data-sum>
-                    {amount(one.less)}
+                    {amount(tax.less)}
                   </td>
                   <td data-numeric data-sum>
-                    {amount(one.balance)}
+                    {amount(tax.balance)}
                   </td>
                 </tr>
               ))}
@@ -242,16 +242,16 @@ function Unclaimed({ credits, book, currency, today }: Props): ReactNode {
       {credits.oldest.length > 0 ? (
         <DetailTable aria-label="Oldest credits">
           <tbody>
-            {credits.oldest.slice(0, 12).map((one) => (
-              <tr key={one.receiptId}>
+            {credits.oldest.slice(0, 12).map((entry) => (
+              <tr key={entry.receiptId}>
                 <td>
-                  <NextLink href={`/b/${book}/receipts/${one.receiptId}`} prefetch={false}>
-                    {one.name}
+                  <NextLink href={`/b/${book}/receipts/${entry.receiptId}`} prefetch={false}>
+                    {entry.name}
                   </NextLink>
                 </td>
-                <td data-tone="soft">since {formatDay(one.since, today)}</td>
+                <td data-tone="soft">since {formatDay(entry.since, today)}</td>
                 <td data-numeric data-sum>
-                  {formatAmount(one.sum, currency)}
+                  {formatAmount(entry.sum, currency)}
                 </td>
               </tr>
             ))}

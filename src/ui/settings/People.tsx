@@ -22,9 +22,9 @@ export function People({ people }: { people: readonly string[] }): ReactNode {
       <Subheading>People</Subheading>
       <DetailTable aria-label="People">
         <tbody>
-          {people.map((one) => (
-            <tr key={one}>
-              <td>{one}</td>
+          {people.map((name) => (
+            <tr key={name}>
+              <td>{name}</td>
               <td data-numeric>
                 {people.length > 1 ? (
                   <RowButton
@@ -33,8 +33,8 @@ export function People({ people }: { people: readonly string[] }): ReactNode {
                     disabled={busy}
                     onClick={() =>
                       keep(
-                        people.filter((other) => other !== one),
-                        `${one} works here no more; what ${one} did keeps the name.`,
+                        people.filter((other) => other !== name),
+                        `${name} works here no more; what ${name} did keeps the name.`,
                       )
                     }
                   >

@@ -102,18 +102,19 @@ export function SetUpPage(props: Props): ReactNode {
           <Subheading>Processor accounts</Subheading>
           <DetailTable aria-label="Processor accounts">
             <tbody>
-              {processors.map((one) => (
-                <tr key={one.code}>
+              {processors.map((processor) => (
+                <tr key={processor.code}>
                   <td>
-                    <b data-strong>{one.name}</b>{" "}
+                    <b data-strong>{processor.name}</b>{" "}
                     <span data-tone="soft">
-                      {one.code}
-                      {one.currency === currency ? "" : `, in ${one.currency}`}
+                      {processor.code}
+                      {processor.currency === currency ? "" : `, in ${processor.currency}`}
                     </span>
                   </td>
                   <td data-tone="soft">
-                    pays out after {one.delayDays} banking {one.delayDays === 1 ? "day" : "days"}
-                    {one.descriptor ? `, “${one.descriptor}” on the statement` : ""}
+                    pays out after {processor.delayDays} banking{" "}
+                    {processor.delayDays === 1 ? "day" : "days"}
+                    {processor.descriptor ? `, “${processor.descriptor}” on the statement` : ""}
                   </td>
                 </tr>
               ))}

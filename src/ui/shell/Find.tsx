@@ -103,15 +103,15 @@ export function Find({ book, close }: { book: string; close: () => void }): Reac
                   Nothing is called that. Try part of a name, or a sum with its cents.
                 </EmptyState>
               </Command.Empty>
-              {found.map((one) => (
+              {found.map((found) => (
                 <Command.Item
-                  key={`${one.kind}${one.id}`}
-                  value={`${one.kind}${one.id}`}
-                  onSelect={() => go(`${PLACES[one.kind] ?? "books"}/${one.id}`)}
+                  key={`${found.kind}${found.id}`}
+                  value={`${found.kind}${found.id}`}
+                  onSelect={() => go(`${PLACES[found.kind] ?? "books"}/${found.id}`)}
                 >
-                  <Kind>{one.kind}</Kind>
-                  <Words>{one.words}</Words>
-                  <span data-tone="soft">{one.more}</span>
+                  <Kind>{found.kind}</Kind>
+                  <Words>{found.words}</Words>
+                  <span data-tone="soft">{found.more}</span>
                 </Command.Item>
               ))}
               {pages.map((page) => (

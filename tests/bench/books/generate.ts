@@ -185,7 +185,7 @@ class Maker {
       .slice(0, Math.min(old.length, dice.whole(2, 5)))
       .sort((a, b) => a.id - b.id);
     const drawn = dice.pick(old);
-    const one = old.find(({ balance }) => balance === drawn.balance) ?? drawn;
+    const matchItem = old.find(({ balance }) => balance === drawn.balance) ?? drawn;
     const fits = old.filter((item) => item.balance === item.total && takesDiscount(item, paidOn));
     const due = old.filter(({ dueOn }) => dueOn <= paidOn);
     const note = firm.open.find(({ balance }) => balance < 0);
@@ -195,9 +195,9 @@ class Maker {
       const discount = two(item.balance);
       return { how: "discount", lines: [line(item, item.balance - discount, discount)], extra: 0 };
     }
-    if (note && roll < 0.5 && one.balance > -note.balance)
-      return { how: "credit note", lines: [line(one), line(note)], extra: 0 };
-    if (roll < 0.5) return { how: "single", lines: [line(one)], extra: 0 };
+    if (note && roll < 0.5 && matchItem.balance > -note.balance)
+      return { how: "credit note", lines: [line(matchItem), line(note)], extra: 0 };
+    if (roll < 0.5) return { how: "single", lines: [line(matchItem)], extra: 0 };
     if (roll < 0.68) return { how: "several", lines: some.map((item) => line(item)), extra: 0 };
     if (roll < 0.75)
       return {
@@ -216,20 +216,26 @@ class Maker {
     if (roll < 0.84)
       return {
         how: "part",
-        lines: [line(one, Math.max(100, Math.floor((one.balance * dice.whole(20, 80)) / 100)))],
+        lines: [
+          line(
+            matchItem,
+            Math.max(100, Math.floor((matchItem.balance * dice.whole(20, 80)) / 100)),
+          ),
+        ],
         extra: 0,
       };
-    if (roll < 0.88) return { how: "over", lines: [line(one)], extra: dice.whole(1, 60) * 100 };
-    if (roll < 0.92 && one.balance > 20_000)
+    if (roll < 0.88)
+      return { how: "over", lines: [line(matchItem)], extra: dice.whole(1, 60) * 100 };
+    if (roll < 0.92 && matchItem.balance > 20_000)
       return {
         how: "bank fee",
-        lines: [line(one, one.balance - dice.whole(15, 35) * 100)],
+        lines: [line(matchItem, matchItem.balance - dice.whole(15, 35) * 100)],
         extra: 0,
       };
-    if (roll < 0.96 && one.balance > 20_000)
+    if (roll < 0.96 && matchItem.balance > 20_000)
       return {
         how: "deduction",
-        lines: [line(one, one.balance - dice.whole(20, 160) * 50)],
+        lines: [line(matchItem, matchItem.balance - dice.whole(20, 160) * 50)],
         extra: 0,
       };
     const [first, next] = old;
@@ -239,7 +245,7 @@ class Maker {
         lines: [line(first), line(next, Math.max(100, Math.floor(next.balance / 3)))],
         extra: 0,
       };
-    return { how: "single", lines: [line(one)], extra: 0 };
+    return { how: "single", lines: [line(matchItem)], extra: 0 };
   }
 
   private send(firm: Firm, chosen: Chosen, paidOn: Day): void {
@@ -337,11 +343,11 @@ class Maker {
       "discount",
       "credit note",
     ].includes(chosen.how);
-    const one = chosen.lines.length === 1;
+    const entry = chosen.lines.length === 1;
     return {
       text: [made, words].filter((part) => part !== "").join(" "),
       kind: kind.name,
-      clear: made !== "" && (exact || one) && kind.clear,
+      clear: made !== "" && (exact || entry) && kind.clear,
       whole: made !== "" && kind.whole,
     };
   }

@@ -101,7 +101,7 @@ const rough: Way[] = [
     whole: false,
     write: (items) =>
       numbers(items)
-        .map((one) => [...core(one)].join(" "))
+        .map((number) => [...core(number)].join(" "))
         .join(" / "),
   },
   {
@@ -110,9 +110,9 @@ const rough: Way[] = [
     whole: false,
     write: (items, _, dice) =>
       numbers(items)
-        .map((one, at) =>
+        .map((number, at) =>
           at === 0
-            ? damage(one, (digits) => {
+            ? damage(number, (digits) => {
                 const i = dice.whole(Math.max(0, digits.length - 3), digits.length - 2);
                 return (
                   digits.slice(0, i) +
@@ -121,7 +121,7 @@ const rough: Way[] = [
                   digits.slice(i + 2)
                 );
               })
-            : one,
+            : number,
         )
         .join(" "),
   },
@@ -131,9 +131,9 @@ const rough: Way[] = [
     whole: false,
     write: (items, _, dice) =>
       numbers(items)
-        .map((one, at) =>
+        .map((number, at) =>
           at === 0
-            ? damage(one, (digits) => {
+            ? damage(number, (digits) => {
                 const i = digits.length - 1 - dice.whole(0, 1);
                 return (
                   digits.slice(0, i) +
@@ -141,7 +141,7 @@ const rough: Way[] = [
                   digits.slice(i + 1)
                 );
               })
-            : one,
+            : number,
         )
         .join(" "),
   },
@@ -151,7 +151,7 @@ const rough: Way[] = [
     whole: false,
     write: (items) =>
       numbers(items)
-        .map((one) => one.replaceAll("0", "O"))
+        .map((number) => number.replaceAll("0", "O"))
         .join(" "),
   },
   {
@@ -169,7 +169,7 @@ const rough: Way[] = [
     whole: false,
     write: (items) => {
       const [first = "", ...rest] = numbers(items).map(core);
-      return [first, ...rest.map((one) => one.slice(-2))].join(", ");
+      return [first, ...rest.map((name) => name.slice(-2))].join(", ");
     },
   },
   {

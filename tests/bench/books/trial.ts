@@ -116,7 +116,7 @@ class Trial {
   make(): Labelled {
     for (let id = 1; id <= this.size; id += 1) this.customer(id);
     this.invoices();
-    for (const one of this.dice.shuffled(this.who)) this.batch(one);
+    for (const who of this.dice.shuffled(this.who)) this.batch(who);
     for (let count = Math.floor(this.receipts.length * 0.12); count > 0; count -= 1) this.nobody();
     return {
       input: {
@@ -160,7 +160,7 @@ class Trial {
           email: `private${id}@yahoo.com`,
         }
       : { name, email };
-    const one: Who = {
+    const who: Who = {
       id,
       name:
         head && dice.chance(0.6)
@@ -171,13 +171,13 @@ class Trial {
       pays: head ? head.pays : pays,
       open: [],
     };
-    this.who.push(one);
+    this.who.push(who);
     const times = dice.chance(0.75) || pays.name !== name ? dice.whole(1, 5) : 0;
     if (times > 0)
       this.history.push({
-        payerName: one.pays.name,
-        payerEmail: one.pays.email,
-        customerId: one.parentId ?? id,
+        payerName: who.pays.name,
+        payerEmail: who.pays.email,
+        customerId: who.parentId ?? id,
         times,
       });
     if (dice.chance(0.05))
@@ -193,10 +193,10 @@ class Trial {
     const { dice } = this;
     const standing = [9500, 12_500, 30_000, 45_000];
     const plan = this.who
-      .flatMap((one) => {
+      .flatMap((who) => {
         const own = dice.pick(standing);
         return Array.from({ length: dice.tail(40) }, () => ({
-          one,
+          one: who,
           own,
           on: addDays(TODAY, -dice.whole(2, 95)),
         }));
@@ -229,32 +229,32 @@ class Trial {
     });
   }
 
-  private batch(one: Who): void {
+  private batch(who: Who): void {
     const { dice } = this;
-    let free = one.open
+    let free = who.open
       .filter(({ balance }) => balance > 0)
       .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
-    const notes = one.open.filter(({ balance }) => balance < 0);
+    const notes = who.open.filter(({ balance }) => balance < 0);
     const most = free.length > 6 && dice.chance(0.35) ? 2 : 1;
     for (let at = 0; at < most && free.length > 0; at += 1) {
       const paidOn = addDays(TODAY, -dice.whole(0, 9));
       const issued = free.filter(({ issuedOn }) => issuedOn <= paidOn);
       if (issued.length === 0) continue;
-      const deal = this.deal(issued, at === 0 ? notes : [], one, paidOn, most > 1);
-      this.send(one, deal, paidOn);
+      const deal = this.deal(issued, at === 0 ? notes : [], who, paidOn, most > 1);
+      this.send(who, deal, paidOn);
       const used = new Set(deal.parts.map(({ item }) => item.id));
       free = free.filter(({ id }) => !used.has(id));
-      if (deal.kind === "instalment") this.send(one, this.rest(deal), paidOn);
+      if (deal.kind === "instalment") this.send(who, this.rest(deal), paidOn);
       if (deal.kind === "several" && free.length > 2 && dice.chance(0.12))
-        this.sameListAgain(one, deal, free, paidOn);
+        this.sameListAgain(who, deal, free, paidOn);
       if (deal.kind === "single" && dice.chance(0.05))
         this.add(
           addDays(paidOn, dice.whole(0, 3)),
           deal.parts[0]?.amount ?? 0,
-          one.pays.name,
-          one.pays.email,
+          who.pays.name,
+          who.pays.email,
           "",
-          { kind: "paid twice", customerId: one.id, lines: [], clear: false },
+          { kind: "paid twice", customerId: who.id, lines: [], clear: false },
         );
     }
   }
@@ -263,7 +263,7 @@ class Trial {
   private deal(
     free: MatchItem[],
     notes: MatchItem[],
-    one: Who,
+    who: Who,
     paidOn: Day,
     several: boolean,
   ): Deal {
@@ -326,7 +326,7 @@ class Trial {
       "all open": () =>
         !several &&
         free.length > 1 &&
-        free.length === one.open.filter(({ balance }) => balance > 0).length
+        free.length === who.open.filter(({ balance }) => balance > 0).length
           ? make("all open", [...free, ...notes].map(full), {
               clear: free.length < 7 ? "by sum" : "no",
             })
@@ -468,25 +468,25 @@ class Trial {
   }
 
   /** The list of before, written once more with one number changed: the money is for other items, the sum tells which. */
-  private sameListAgain(one: Who, deal: Deal, free: MatchItem[], paidOn: Day): void {
+  private sameListAgain(who: Who, deal: Deal, free: MatchItem[], paidOn: Day): void {
     const other = free.slice(0, deal.parts.length);
     const sum = other.reduce((total, item) => total + item.balance, 0);
     this.add(
       paidOn,
       sum,
-      one.pays.name,
-      one.pays.email,
+      who.pays.name,
+      who.pays.email,
       [...deal.said.slice(1), other.at(-1) ?? deal.said[0]].map((item) => item?.number).join(", "),
       {
         kind: "same list again",
-        customerId: one.parentId ?? one.id,
+        customerId: who.parentId ?? who.id,
         lines: other.map((item) => ({ number: item.number, amount: item.balance, discount: 0 })),
         clear: false,
       },
     );
   }
 
-  private send(one: Who, deal: Deal, paidOn: Day): void {
+  private send(who: Who, deal: Deal, paidOn: Day): void {
     const { dice, hard } = this;
     const plainDeal = ["single", "several"].includes(deal.kind);
     const count = Math.max(
@@ -497,11 +497,11 @@ class Trial {
     const service =
       dice.chance(hard ? 0.05 : 0.02) &&
       this.history.some(
-        ({ payerName, customerId }) => payerName.startsWith("Remitwise") && customerId === one.id,
+        ({ payerName, customerId }) => payerName.startsWith("Remitwise") && customerId === who.id,
       );
     const from = service
       ? { name: "Remitwise Bill Pay", email: "pay@remitwise.example" }
-      : one.pays;
+      : who.pays;
     const name = troubles.includes("name") ? garbled(from.name, dice) : from.name;
     const cut = dice.chance(0.25);
     const payerName = cut
@@ -514,19 +514,21 @@ class Trial {
     const payerEmail = cut || troubles.includes("email") ? "" : from.email;
     const text = this.numbering.write(
       deal.said,
-      troubles.filter((one): one is TextTrouble => one !== "name" && one !== "email"),
+      troubles.filter(
+        (trouble): trouble is TextTrouble => trouble !== "name" && trouble !== "email",
+      ),
       deal.amounts ? deal.parts : null,
       dice,
     );
     const amount = deal.parts.reduce((sum, part) => sum + part.amount, 0) + deal.extra;
     const namesakes = new Set(
       this.who
-        .filter((other) => other.name === one.pays.name || other.pays.name === one.pays.name)
+        .filter((other) => other.name === who.pays.name || other.pays.name === who.pays.name)
         .map((other) => other.parentId ?? other.id),
     ).size;
     const known =
       payerEmail !== "" || (namesakes === 1 && !cut && !troubles.includes("name")) || service;
-    const free = one.open.filter(({ balance }) => balance > 0);
+    const free = who.open.filter(({ balance }) => balance > 0);
     const numbered = deal.clear === "by number" && text.readable && deal.said.length > 0;
     const bySum =
       deal.kind === "single" &&
@@ -537,8 +539,8 @@ class Trial {
       (known &&
         !service &&
         payerEmail !== "" &&
-        one.parentId === null &&
-        !this.who.some(({ parentId }) => parentId === one.id) &&
+        who.parentId === null &&
+        !this.who.some(({ parentId }) => parentId === who.id) &&
         (bySum || (deal.clear === "by sum" && text.said === "")));
     this.add(
       paidOn,
@@ -552,7 +554,7 @@ class Trial {
         .join(" "),
       {
         kind: `${deal.kind}, ${troubles.join("+") || "plain"}`,
-        customerId: one.parentId ?? one.id,
+        customerId: who.parentId ?? who.id,
         lines: deal.parts.map(({ item, amount: sum, discount }) => ({
           number: item.number,
           amount: sum,
@@ -566,7 +568,7 @@ class Trial {
   private nobody(): void {
     const { dice } = this;
     const item = dice.pick(this.items.filter(({ balance }) => balance > 0));
-    const one = this.who.find(({ id }) => id === item.customerId);
+    const who = this.who.find(({ id }) => id === item.customerId);
     const kind = dice.pick([
       "fitting sum",
       "half a name",
@@ -575,7 +577,7 @@ class Trial {
     ] as const);
     const name =
       kind === "half a name"
-        ? (one?.name.split(" ")[0] ?? "")
+        ? (who?.name.split(" ")[0] ?? "")
         : `${dice.pick(["Quill", "Zephyr", "Tundra", "Umber"])} ${dice.pick(TRADES)}`;
     const text =
       kind === "strange numbers"

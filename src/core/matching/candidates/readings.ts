@@ -55,8 +55,20 @@ const SUMS: Partial<Record<AmountFit, number>> = {
   oldest: 2,
   account: 0,
 };
-const READ: Record<ReferenceQuality, number> = { whole: 0, digits: -2, order: -4, damaged: -7, none: 0 };
-const WHO: Record<PayerCertainty, number> = { certain: 14, likely: 8, weak: 2, unknown: 0, other: -16 };
+const READ: Record<ReferenceQuality, number> = {
+  whole: 0,
+  digits: -2,
+  order: -4,
+  damaged: -7,
+  none: 0,
+};
+const WHO: Record<PayerCertainty, number> = {
+  certain: 14,
+  likely: 8,
+  weak: 2,
+  unknown: 0,
+  other: -16,
+};
 
 /** Every reading of one receipt worth showing, best first, against the items that are still free. */
 export function readingsOf(receipt: MatchReceipt, around: MatchContext): Draft[] {
@@ -114,8 +126,8 @@ class Scope {
     private readonly around: MatchContext,
   ) {
     const group = around.payers.group(customerId);
-    const inGroup = payers.filter((one) => around.payers.group(one.customerId) === group);
-    this.payer = inGroup.find((one) => one.customerId === customerId) ?? inGroup[0];
+    const inGroup = payers.filter((payer) => around.payers.group(payer.customerId) === group);
+    this.payer = inGroup.find((payer) => payer.customerId === customerId) ?? inGroup[0];
     this.who = whoIs(this.payer, payers);
     const scope = around.scope(customerId);
     this.items = scope.every((item) => item.currency === receipt.currency)
@@ -305,7 +317,7 @@ class Scope {
     const found = exactWays(items, this.receipt.amount, this.receipt.paidOn, this.around.graceDays);
     if (found.length > 0) return found;
     const notes = this.items.filter((item) => item.balance < 0 && !items.includes(item));
-    for (const note of [...notes.map((one) => [one]), ...(notes.length > 1 ? [notes] : [])]) {
+    for (const note of [...notes.map((note) => [note]), ...(notes.length > 1 ? [notes] : [])]) {
       const taken = exactWays(
         items,
         minor(this.receipt.amount - sumOf(note, (item) => item.balance)),
@@ -413,7 +425,7 @@ class Scope {
         oldestSo !== past.length
       )
         this.add(
-          due.slice(0, oldestSo).map((one) => whole(one)),
+          due.slice(0, oldestSo).map((matchItem) => whole(matchItem)),
           "due",
           "none",
           [{ code: "sum_several", count: oldestSo }],

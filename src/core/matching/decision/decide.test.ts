@@ -163,13 +163,15 @@ describe("ways to a sum", () => {
         (sums, amount) => {
           const items = sums.map((sum, at) => item(at + 1, sum));
           const given = fill(items, minor(amount));
-          expect(sumOf(given, (one) => one.amount)).toBe(
+          expect(sumOf(given, (entry) => entry.amount)).toBe(
             Math.min(
               amount,
               sumOf(items, ({ balance }) => balance),
             ),
           );
-          expect(given.slice(0, -1).every((one) => one.amount === one.item.balance)).toBe(true);
+          expect(given.slice(0, -1).every((entry) => entry.amount === entry.item.balance)).toBe(
+            true,
+          );
         },
       ),
     );

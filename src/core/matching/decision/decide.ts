@@ -31,7 +31,9 @@ export type Seen = {
  * known. Safety is a matter of structure, not of the score: what does not
  * stand here is looked at by a person, however good it looks.
  */
-const SAFE: Partial<Record<ReferenceQuality, Partial<Record<AmountFit, readonly PayerCertainty[]>>>> = {
+const SAFE: Partial<
+  Record<ReferenceQuality, Partial<Record<AmountFit, readonly PayerCertainty[]>>>
+> = {
   whole: {
     exact: ["certain", "likely", "weak", "unknown"],
     discount: ["certain", "likely", "weak", "unknown"],

@@ -3,7 +3,14 @@ import type { Draft, AmountFit } from "../candidates/candidate";
 /** A receipt that only its sum speaks for, with the readings of it that come out to the cent, best first. */
 export type Contender = { readonly id: number; readonly drafts: readonly Draft[] };
 
-const EXACT: ReadonlySet<AmountFit> = new Set(["single", "all", "due", "several", "discount", "credit"]);
+const EXACT: ReadonlySet<AmountFit> = new Set([
+  "single",
+  "all",
+  "due",
+  "several",
+  "discount",
+  "credit",
+]);
 /** Receipts of one customer that are looked at together, and how many tries the search may take. */
 const MOST_TOGETHER = 9;
 const MOST_TRIES = 20_000;

@@ -185,7 +185,7 @@ export class Claims {
       if (balance === 0) return list.filter(({ id }) => id !== whole.id);
       const item = { ...whole, balance: minor(balance) };
       return standing
-        ? list.map((one) => (one.id === whole.id ? item : one))
+        ? list.map((matchItem) => (matchItem.id === whole.id ? item : matchItem))
         : [...list, item].sort(oldestFirst);
     };
     const shared = this.byCustomer.get(whole.customerId) === this.byGroup.get(group);

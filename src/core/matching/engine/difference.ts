@@ -114,17 +114,17 @@ function alike<T>(...fields: (keyof T)[]): (a: T, b: T) => boolean {
 function both<T, K>(
   before: readonly T[],
   next: readonly T[],
-  key: (one: T) => K,
+  key: (nonNullable: T) => K,
   same: (a: T, b: T) => boolean,
 ): { gone: T[]; come: T[] } {
-  const old = new Map(before.map((one) => [key(one), one]));
+  const old = new Map(before.map((nonNullable) => [key(nonNullable), nonNullable]));
   const [gone, come]: [T[], T[]] = [[], []];
-  for (const one of next) {
-    const was = old.get(key(one));
-    old.delete(key(one));
-    if (was !== undefined && same(was, one)) continue;
+  for (const nonNullable of next) {
+    const was = old.get(key(nonNullable));
+    old.delete(key(nonNullable));
+    if (was !== undefined && same(was, nonNullable)) continue;
     if (was !== undefined) gone.push(was);
-    come.push(one);
+    come.push(nonNullable);
   }
   return { gone: [...gone, ...old.values()], come };
 }

@@ -26,10 +26,10 @@ export class Plan {
     private readonly claims: Claims,
     private readonly around: MatchContext,
   ) {
-    for (const one of all) {
-      const best = one.before[0];
+    for (const looked of all) {
+      const best = looked.before[0];
       if (best && best.customerId !== null && best.numbers === "none" && best.lines.length > 0)
-        listOf(this.waiting, claims.groupOf(best.customerId)).push(one);
+        listOf(this.waiting, claims.groupOf(best.customerId)).push(looked);
     }
   }
 

@@ -7,7 +7,15 @@ import { certainty, decide, type Seen } from "../decision/decide";
 import { listOf } from "../lists";
 import { numberSpots } from "../memo/memo";
 import { payerKeys } from "../payers/payers";
-import type { MatchingInput, MatchReceipt, Payer, Proposal, MatchCandidate, Reason, Spot } from "../types";
+import type {
+  MatchingInput,
+  MatchReceipt,
+  Payer,
+  Proposal,
+  MatchCandidate,
+  Reason,
+  Spot,
+} from "../types";
 import { isNobody, affectedReceipts } from "./affectedReceipts";
 import { Claims } from "./claims";
 import { differenceOf } from "./difference";
@@ -152,8 +160,8 @@ export class Matcher {
   /** What was paid before, and by the receipts whose proposals stand. */
   private countPaid(): void {
     this.paid = new Map();
-    for (const one of this.input.placed)
-      listOf(this.paid, `${one.customerId} ${one.amount}`).push(one);
+    for (const placedReceipt of this.input.placed)
+      listOf(this.paid, `${placedReceipt.customerId} ${placedReceipt.amount}`).push(placedReceipt);
     for (const { id, amount, paidOn } of this.input.receipts) {
       const standing = this.proposals.get(id);
       const customerId = standing?.readings[0]?.customerId ?? null;
@@ -172,13 +180,13 @@ export class Matcher {
     first.sort((a, b) => b.rank - a.rank || order(a.receipt, b.receipt));
     const plan = new Plan(first, this.claims, this.around);
     const late: Judged[] = [];
-    for (const one of first) {
-      const now = plan.first(one.receipt, this.now(one));
+    for (const judged of first) {
+      const now = plan.first(judged.receipt, this.now(judged));
       // What is but a guess waits until all that comes out has claimed its own.
-      if (now[0]?.sum === "oldest" || plan.yields(one.receipt.id)) late.push(one);
-      else this.settle(one, now);
+      if (now[0]?.sum === "oldest" || plan.yields(judged.receipt.id)) late.push(judged);
+      else this.settle(judged, now);
     }
-    for (const one of late) this.settle(one, this.now(one));
+    for (const judged of late) this.settle(judged, this.now(judged));
   }
 
   private now({ receipt, before }: Looked): Draft[] {
@@ -190,17 +198,17 @@ export class Matcher {
     const best = now[0];
     const alike = best
       ? (this.paid.get(`${best.customerId} ${receipt.amount}`) ?? []).filter(
-          (one) =>
-            one.id !== receipt.id &&
-            Math.abs(daysBetween(one.paidOn, receipt.paidOn)) <= DOUBLE_WITHIN_DAYS,
+          (entry) =>
+            entry.id !== receipt.id &&
+            Math.abs(daysBetween(entry.paidOn, receipt.paidOn)) <= DOUBLE_WITHIN_DAYS,
         )
       : [];
     const double = alike.reduce<(typeof alike)[number] | undefined>(
-      (first, one) =>
+      (first, entry) =>
         first === undefined ||
-        one.paidOn < first.paidOn ||
-        (one.paidOn === first.paidOn && one.id < first.id)
-          ? one
+        entry.paidOn < first.paidOn ||
+        (entry.paidOn === first.paidOn && entry.id < first.id)
+          ? entry
           : first,
       undefined,
     );
@@ -228,22 +236,22 @@ export class Matcher {
 }
 
 const closedOf = (input: MatchingInput): ReadonlyMap<string, number> =>
-  new Map(input.closed.map((one) => [one.number.toUpperCase(), one.customerId]));
+  new Map(input.closed.map((entry) => [entry.number.toUpperCase(), entry.customerId]));
 const order = (a: MatchReceipt, b: MatchReceipt): number =>
   a.paidOn < b.paidOn ? -1 : a.paidOn > b.paidOn ? 1 : a.id - b.id;
 
 /** Equal sums that seem one customer's are judged in the order they came, so that the second is the possible double. */
 function twinsTogether(all: Judged[]): void {
   const twins = new Map<string, Judged[]>();
-  for (const one of all) {
-    const best = one.before[0];
-    if (best) listOf(twins, `${best.customerId} ${one.receipt.amount}`).push(one);
+  for (const judged of all) {
+    const best = judged.before[0];
+    if (best) listOf(twins, `${best.customerId} ${judged.receipt.amount}`).push(judged);
   }
   for (const group of twins.values()) {
     group.sort((a, b) => order(a.receipt, b.receipt));
-    group.forEach((one, at) => {
-      if (at > 0 && one.before[0]?.numbers === "none")
-        one.rank = Math.min(one.rank, ...group.slice(0, at).map(({ rank }) => rank - 0.01));
+    group.forEach((judged, at) => {
+      if (at > 0 && judged.before[0]?.numbers === "none")
+        judged.rank = Math.min(judged.rank, ...group.slice(0, at).map(({ rank }) => rank - 0.01));
     });
   }
 }

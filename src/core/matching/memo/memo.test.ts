@@ -39,7 +39,7 @@ function read(items: MatchItem[], memo: string): { named: string[]; strays: stri
   const { mentions, strays } = new NumberIndex(items).read(memo);
   return {
     named: mentions.flatMap((mention) =>
-      mention.items.map((one) => `${one.number} ${mention.how}`),
+      mention.items.map((item) => `${item.number} ${mention.how}`),
     ),
     strays: strays.map(({ text }) => text),
   };

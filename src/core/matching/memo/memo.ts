@@ -97,8 +97,8 @@ export class NumberIndex {
   }
 
   private enter(item: MatchItem, by: 1 | -1): void {
-    const move = (shelf: PostingList, key: string, one: MatchItem): void =>
-      by === 1 ? shelf.put(key, one) : shelf.drop(key, one);
+    const move = (shelf: PostingList, key: string, matchItem: MatchItem): void =>
+      by === 1 ? shelf.put(key, matchItem) : shelf.drop(key, matchItem);
     const letters = compact(item.number);
     move(this.whole, letters, item);
     const core = coreOf(item.number);

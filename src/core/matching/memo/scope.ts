@@ -24,7 +24,8 @@ export type ReferencedItems = {
 };
 
 const RANK: readonly ReferenceQuality[] = ["none", "whole", "digits", "order", "damaged"];
-const worse = (a: ReferenceQuality, b: ReferenceQuality): ReferenceQuality => (RANK.indexOf(a) > RANK.indexOf(b) ? a : b);
+const worse = (a: ReferenceQuality, b: ReferenceQuality): ReferenceQuality =>
+  RANK.indexOf(a) > RANK.indexOf(b) ? a : b;
 
 /** Reads a memo as one customer would have meant it. `items` are what is open at the customer and its group. */
 export function namedIn(

@@ -177,7 +177,8 @@ export class PayerIndex {
     let beyondDoubt = false;
     const { email, domain } = query;
     if (email !== "" && customer?.email?.toLowerCase() === email) {
-      const shared = new Set((this.byEmail.get(email) ?? []).map((one) => this.group(one))).size;
+      const shared = new Set((this.byEmail.get(email) ?? []).map((amount) => this.group(amount)))
+        .size;
       weight += AGREE.email - 2 * log2(shared);
       beyondDoubt ||= shared === 1;
       reasons.push({ code: "email" });
@@ -210,7 +211,7 @@ export class PayerIndex {
       const customers = this.learned.get(key);
       const mine = customers?.get(id) ?? 0;
       if (!customers || mine === 0) continue;
-      const groups = new Set([...customers.keys()].map((one) => this.group(one))).size;
+      const groups = new Set([...customers.keys()].map((key) => this.group(key))).size;
       const namesakes = key.startsWith("@")
         ? 1
         : Math.max(
@@ -261,8 +262,8 @@ export class PayerIndex {
         alone: false,
       };
     return names.reduce<ReturnType<PayerIndex["nearly"]>>((best, own) => {
-      const one = this.nearly(payer, own);
-      return one !== null && (best === null || one.weight > best.weight) ? one : best;
+      const entry = this.nearly(payer, own);
+      return entry !== null && (best === null || entry.weight > best.weight) ? entry : best;
     }, null);
   }
 

@@ -38,7 +38,7 @@ export const explainLine = defineCommand({
         accountId: null,
       });
       const rule = bankRules(ctx.db, line.bankAccountId).find(
-        (one) => one.contains === input.rule?.contains && one.sign === sign,
+        (bankRule) => bankRule.contains === input.rule?.contains && bankRule.sign === sign,
       );
       if (rule) {
         ctx.act(

@@ -103,7 +103,11 @@ export const importFile = defineCommand({
   },
 });
 
-function accountFor(ctx: CommandContext, kind: MappingSpec["kind"], code: string | null): Result<string> {
+function accountFor(
+  ctx: CommandContext,
+  kind: MappingSpec["kind"],
+  code: string | null,
+): Result<string> {
   if (kind !== "processor" && kind !== "bank") return ok("");
   const accounts = kind === "processor" ? processorAccounts(ctx.db) : bankAccounts(ctx.db);
   const [only] = accounts;

@@ -105,7 +105,7 @@ function explain(
   waiting: (line: BankLineRow) => boolean,
   actId: number,
 ): string {
-  const rule = rules.find((one) => ruleFits(one, line));
+  const rule = rules.find((rule) => ruleFits(rule, line));
   if (rule?.treatAs === "elsewhere") {
     asElsewhere(ctx, line, `rule “${rule.contains}”`, rule.id);
     return "lines put aside by rule";

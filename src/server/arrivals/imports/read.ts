@@ -72,6 +72,6 @@ export function lineOf(
 ): Result<{ headers: readonly string[]; cells: readonly string[] }> {
   const table = tableOf(book, sha256);
   if (!table.ok) return table;
-  const row = table.value.rows.find((one) => one.line === line);
+  const row = table.value.rows.find((row) => row.line === line);
   return row ? ok({ headers: table.value.headers, cells: row.cells }) : fail("file.missing");
 }

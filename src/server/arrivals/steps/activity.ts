@@ -173,7 +173,13 @@ export function joinReceipt(
 type Head = Omit<Parameters<typeof postParkedDifference>[0], "sum">;
 
 /** Money that went out for something the book has never seen: parked with its reason, where the proofs keep showing it. */
-function park(ctx: CommandContext, at: Head, item: ProcessorItemRow, reason: string, actId: number): void {
+function park(
+  ctx: CommandContext,
+  at: Head,
+  item: ProcessorItemRow,
+  reason: string,
+  actId: number,
+): void {
   ctx.db.run("UPDATE processor_item SET reason = ? WHERE id = ?", reason, item.id);
   ctx.post(postParkedDifference({ ...at, sum: inBook(item.amount, item.currency) }), actId);
 }
@@ -255,7 +261,12 @@ function advance(
  * last first, which are open again. What is still missing stands on the
  * customer's account as a negative credit.
  */
-export function takeBack(ctx: CommandContext, receipt: ReceiptRow, sum: Minor, actId: number): WentTo {
+export function takeBack(
+  ctx: CommandContext,
+  receipt: ReceiptRow,
+  sum: Minor,
+  actId: number,
+): WentTo {
   let left = sum;
   const take = (available: Minor): Minor => {
     const taken = minor(Math.max(0, Math.min(left, available)));
@@ -273,22 +284,26 @@ export function takeBack(ctx: CommandContext, receipt: ReceiptRow, sum: Minor, a
   const items: WentTo["items"][number][] = [];
   let applied = ZERO;
   const live = applicationsOfReceipt(ctx.db, receipt.id)
-    .filter((one) => one.endedBy === null)
+    .filter((application) => application.endedBy === null)
     .reverse();
-  for (const one of live) {
-    if (left < one.amount) continue;
-    left = add(left, -one.amount);
-    applied = add(applied, one.amount);
-    endApplication(ctx.db, one.id, actId);
-    changeBalance(ctx.db, one.openItemId, add(one.amount, one.discount, one.smallDifference));
+  for (const application of live) {
+    if (left < application.amount) continue;
+    left = add(left, -application.amount);
+    applied = add(applied, application.amount);
+    endApplication(ctx.db, application.id, actId);
+    changeBalance(
+      ctx.db,
+      application.openItemId,
+      add(application.amount, application.discount, application.smallDifference),
+    );
     items.push({
-      itemId: one.openItemId,
-      sum: inBook(one.amount, receipt.currency),
-      discount: inBook(one.discount, receipt.currency),
-      smallDifference: inBook(one.smallDifference, receipt.currency),
-      writeOff: one.writeOff,
-      discountTax: inBook(one.discountTax, receipt.currency),
-      writeOffTax: inBook(one.writeOffTax, receipt.currency),
+      itemId: application.openItemId,
+      sum: inBook(application.amount, receipt.currency),
+      discount: inBook(application.discount, receipt.currency),
+      smallDifference: inBook(application.smallDifference, receipt.currency),
+      writeOff: application.writeOff,
+      discountTax: inBook(application.discountTax, receipt.currency),
+      writeOffTax: inBook(application.writeOffTax, receipt.currency),
     });
   }
   const onAccount = add(free, left);

@@ -17,7 +17,7 @@ export const revalue = defineCommand({
   name: "revalue",
   schema: z.object({ asOf: isoDay }),
   run(ctx, { asOf }): Result<{ actId: number; sum: Minor }> {
-    if (revaluations(ctx.db).some((one) => one.asOf === asOf))
+    if (revaluations(ctx.db).some((revaluation) => revaluation.asOf === asOf))
       return fail("revalue.done", { day: asOf });
     const open = foreignAsOf(ctx.db, asOf);
     const actId = ctx.act(
@@ -27,14 +27,14 @@ export const revalue = defineCommand({
     );
     let total = add(0);
     let entries = 0;
-    for (const currency of new Set(open.map((one) => one.currency))) {
+    for (const currency of new Set(open.map((entry) => entry.currency))) {
       const stale = ctx.staleRate(currency, asOf);
       if (stale) return { ok: false, error: stale };
       const made = revalueOne(
         ctx,
         asOf,
         currency,
-        open.filter((one) => one.currency === currency),
+        open.filter((entry) => entry.currency === currency),
         actId,
       );
       if (made === null) continue;

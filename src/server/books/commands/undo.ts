@@ -151,10 +151,10 @@ function takeBackAct(ctx: CommandContext, act: ActRow, by: number): Result<unkno
 /** Acts on the same document that came later and still stand. */
 function rests(ctx: CommandContext, act: ActRow): string | null {
   const later = actsOf(ctx.db, act.subjectKind, act.subjectId).filter(
-    (one) =>
-      one.id > act.id &&
-      one.undoneBy === null &&
-      !["undo", "contact", "ask", "decide", "retry"].includes(one.kind),
+    (actHere) =>
+      actHere.id > act.id &&
+      actHere.undoneBy === null &&
+      !["undo", "contact", "ask", "decide", "retry"].includes(actHere.kind),
   );
   return later.at(-1)?.text ?? null;
 }
@@ -165,17 +165,21 @@ function unplace(ctx: CommandContext, act: ActRow, by: number): Result<unknown> 
   if (what !== null) return fail("act.rests", { what });
   reopenApproval(ctx.db, act.id);
   let applied = minor(0);
-  for (const one of applicationsOfReceipt(ctx.db, receipt.id).filter(
+  for (const application of applicationsOfReceipt(ctx.db, receipt.id).filter(
     ({ actId, endedBy }) => actId === act.id && endedBy === null,
   )) {
-    endApplication(ctx.db, one.id, by);
-    changeBalance(ctx.db, one.openItemId, add(one.amount, one.discount, one.smallDifference));
-    applied = add(applied, one.amount);
+    endApplication(ctx.db, application.id, by);
+    changeBalance(
+      ctx.db,
+      application.openItemId,
+      add(application.amount, application.discount, application.smallDifference),
+    );
+    applied = add(applied, application.amount);
   }
   const recovered = notRecovered(ctx, act.customerId, receipt.currency);
   if (recovered) return recovered;
   const earlier = actsOf(ctx.db, "receipt", receipt.id).some(
-    (one) => one.kind === "place" && one.id < act.id && one.undoneBy === null,
+    (actHere) => actHere.kind === "place" && actHere.id < act.id && actHere.undoneBy === null,
   );
   if (earlier) {
     const parts = {
@@ -217,9 +221,9 @@ function unAside(ctx: CommandContext, act: ActRow): Result<unknown> {
   return ok(null);
 }
 function untie(ctx: CommandContext, act: ActRow, by: number): Result<unknown> {
-  for (const one of tiesOfAct(ctx.db, act.id)) {
-    setBankLineState(ctx.db, one.bankLineId, "open");
-    setPayoutState(ctx.db, one.payoutId, "open");
+  for (const tie of tiesOfAct(ctx.db, act.id)) {
+    setBankLineState(ctx.db, tie.bankLineId, "open");
+    setPayoutState(ctx.db, tie.payoutId, "open");
   }
   endTies(ctx.db, act.id, by);
   // A difference that was booked with the tie goes with it.
@@ -276,7 +280,7 @@ function unBankDeposit(ctx: CommandContext, act: ActRow): Result<unknown> {
   if (deposit?.state !== "banked" || deposit.bankLineId === null) return fail("deposit.unknown");
   const receipts = receiptsOfDeposit(ctx.db, deposit.id);
   const bounced = receipts.find(({ id }) =>
-    actsOf(ctx.db, "receipt", id).some((one) => one.kind === "bounce" && one.undoneBy === null),
+    actsOf(ctx.db, "receipt", id).some((act) => act.kind === "bounce" && act.undoneBy === null),
   );
   if (bounced)
     return fail("act.rests", { what: `the check of ${ctx.sum(bounced.amount)} that bounced` });
@@ -294,16 +298,16 @@ function restore(ctx: CommandContext, act: ActRow): Result<unknown> {
   const paidFee = dropReturnFees(ctx, act.id);
   if (paidFee !== null) return fail("act.rests", { what: `${paidFee} was paid meanwhile` });
   let applied = minor(0);
-  for (const one of applicationsOfReceipt(ctx.db, receipt.id).filter(
+  for (const application of applicationsOfReceipt(ctx.db, receipt.id).filter(
     ({ endedBy }) => endedBy === act.id,
   )) {
-    const item = openItemById(ctx.db, one.openItemId);
-    const taken = add(one.amount, one.discount, one.smallDifference);
+    const item = openItemById(ctx.db, application.openItemId);
+    const taken = add(application.amount, application.discount, application.smallDifference);
     if (!item || Math.abs(item.balance) < Math.abs(taken))
       return fail("act.rests", { what: `${item?.number ?? "an invoice"} was paid meanwhile` });
-    changeBalance(ctx.db, one.openItemId, -taken);
-    reviveApplication(ctx.db, one.id);
-    applied = add(applied, one.amount);
+    changeBalance(ctx.db, application.openItemId, -taken);
+    reviveApplication(ctx.db, application.id);
+    applied = add(applied, application.amount);
   }
   const of = (role: string): Minor =>
     sumOf(
@@ -380,7 +384,7 @@ function withdraw(ctx: CommandContext, act: ActRow): Result<unknown> {
 /** Mirrors every entry of an act that is not reversed yet, dated the same day. */
 function reverseEntries(ctx: CommandContext, actId: number, by: number): void {
   for (const entry of entriesOfAct(ctx.db, actId).filter(
-    (one) => one.reversedBy === null && one.reverses === null,
+    (entry) => entry.reversedBy === null && entry.reverses === null,
   ))
     reverseEntry(ctx, entry, by);
 }

@@ -15,7 +15,11 @@ const PAGES: Partial<Record<ActRow["subjectKind"], string>> = {
 };
 
 /** A page of the audit trail, newest first. */
-export function auditTrail(db: Db, limit: number, offset: number): { rows: AuditTrailRow[]; count: number } {
+export function auditTrail(
+  db: Db,
+  limit: number,
+  offset: number,
+): { rows: AuditTrailRow[]; count: number } {
   const together = new Map<number, number>();
   const standing = (commandId: number): number => {
     const known =

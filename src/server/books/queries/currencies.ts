@@ -47,10 +47,10 @@ const MOST_RATES = 60;
 export function currenciesPage(db: Db, asOf: Day): CurrenciesPage {
   const { currency: book } = readSettings(db);
   const sums = new Map<string, ForeignSum>();
-  for (const one of foreignAsOf(db, asOf)) {
-    const what = WHAT[one.role] ?? one.role;
-    const known = sums.get(`${one.currency} ${what}`) ?? {
-      currency: one.currency,
+  for (const entry of foreignAsOf(db, asOf)) {
+    const what = WHAT[entry.role] ?? entry.role;
+    const known = sums.get(`${entry.currency} ${what}`) ?? {
+      currency: entry.currency,
       what,
       count: 0,
       amount: add(0),
@@ -58,14 +58,14 @@ export function currenciesPage(db: Db, asOf: Day): CurrenciesPage {
       atRate: add(0),
       off: add(0),
     };
-    const atRate = worthOn(db, one.amount, one.currency, book, asOf);
-    sums.set(`${one.currency} ${what}`, {
+    const atRate = worthOn(db, entry.amount, entry.currency, book, asOf);
+    sums.set(`${entry.currency} ${what}`, {
       ...known,
       count: known.count + 1,
-      amount: add(known.amount, one.amount),
-      book: add(known.book, one.book),
+      amount: add(known.amount, entry.amount),
+      book: add(known.book, entry.book),
       atRate: add(known.atRate, atRate),
-      off: add(known.off, atRate, -one.book),
+      off: add(known.off, atRate, -entry.book),
     });
   }
   const open = [...sums.values()];

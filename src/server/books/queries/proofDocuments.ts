@@ -46,7 +46,7 @@ export function proofDocuments(db: Db, name: ProofName): ProofDocuments {
   return {
     documents: all.slice(0, MOST),
     count: all.length,
-    sum: sumOf(all, (one) => one.amount),
+    sum: sumOf(all, (proofDocument) => proofDocument.amount),
     off: offDocuments(db, name),
   };
 }
@@ -131,11 +131,11 @@ function documentsOf(db: Db, name: ProofName): ProofDocument[] {
     case "fees_accrued":
       return accruals(db)
         .filter(({ state }) => state === "accrued")
-        .map((one) => ({
-          words: `Fees of ${one.month}, ${one.account}`,
+        .map((accrual) => ({
+          words: `Fees of ${accrual.month}, ${accrual.account}`,
           more: "not billed yet",
-          on: one.onDay,
-          amount: negate(one.sum),
+          on: accrual.onDay,
+          amount: negate(accrual.sum),
           href: "payouts?show=fees",
         }));
     case "bank":

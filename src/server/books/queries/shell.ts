@@ -54,12 +54,12 @@ export function countedOf(
   const settings = readSettings(db);
   const today = todayOf(settings);
   const off = payoutViews(db, addDays(today, 1), today).filter(
-    (one) => one.shown === "off" || one.shown === "late",
+    (payout) => payout.shown === "off" || payout.shown === "late",
   );
   const proof = (name: string): Minor =>
-    report.proofs.find((one) => one.name === name)?.journal ?? ZERO;
+    report.proofs.find((proof) => proof.name === name)?.journal ?? ZERO;
   const work = (name: string): { sum: Minor; count: number } =>
-    report.work.find((one) => one.name === name) ?? { sum: ZERO, count: 0 };
+    report.work.find((openWork) => openWork.name === name) ?? { sum: ZERO, count: 0 };
   const ready = overdue.filter(({ state }) => state === "ready").length;
   return {
     left: {
@@ -67,7 +67,7 @@ export function countedOf(
       match: work("to_match").count,
       payoutsOff: off.length,
       overdue: ready,
-      broken: report.proofs.filter((one) => !one.holds).length,
+      broken: report.proofs.filter((proof) => !proof.holds).length,
     },
     strip: {
       receivables: proof("receivables"),
@@ -75,9 +75,11 @@ export function countedOf(
       bank: proof("bank"),
       statementTo: lastStatementDay(db),
       toMatch: work("to_match").sum,
-      payoutsOff: sumOf(off, (one) => (one.abroad ? one.bookNet : (one.offBy ?? one.net))),
+      payoutsOff: sumOf(off, (payout) =>
+        payout.abroad ? payout.bookNet : (payout.offBy ?? payout.net),
+      ),
       unexplained: work("bank_unexplained").sum,
-      holds: Object.fromEntries(report.proofs.map((one) => [one.name, one.holds])),
+      holds: Object.fromEntries(report.proofs.map((proof) => [proof.name, proof.holds])),
     },
   };
 }

@@ -24,8 +24,10 @@ export function takeBackOther(ctx: CommandContext, act: ActRow, kind: OtherAct):
       return ok(null);
     }
     case "fee_bill":
-      for (const one of accruals(ctx.db).filter(({ bankLineId }) => bankLineId === act.subjectId))
-        setAccrualState(ctx.db, one.id, "accrued", null);
+      for (const accrual of accruals(ctx.db).filter(
+        ({ bankLineId }) => bankLineId === act.subjectId,
+      ))
+        setAccrualState(ctx.db, accrual.id, "accrued", null);
       setBankLineState(ctx.db, act.subjectId, "open");
       return ok(null);
     case "refund":

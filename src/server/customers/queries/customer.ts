@@ -130,12 +130,12 @@ export function customerPageOf(
     credits,
     onWay: onTheirWay(db)
       .filter(({ customerId }) => customerId === id)
-      .map((one) => ({
-        id: one.id,
-        startedOn: one.startedOn,
-        sum: one.amount,
-        currency: one.currency,
-        words: one.reference,
+      .map((started) => ({
+        id: started.id,
+        startedOn: started.startedOn,
+        sum: started.amount,
+        currency: started.currency,
+        words: started.reference,
       })),
     aging: agingOf(
       open.map((item) => ({ ...item, balance: item.bookBalance })),
@@ -145,8 +145,8 @@ export function customerPageOf(
       open.filter((item) => item.balance > 0 && item.dueOn < today),
       (item) => item.bookBalance,
     ),
-    credit: sumOf(credits, (one) =>
-      one.currency === currency ? one.sum : add(-(carried.get(one.receiptId) ?? 0)),
+    credit: sumOf(credits, (credit) =>
+      credit.currency === currency ? credit.sum : add(-(carried.get(credit.receiptId) ?? 0)),
     ),
     habit: habitInWords(db, id),
     learned: {
@@ -189,7 +189,7 @@ function habitInWords(db: Db, customerId: number): string {
   const paid = daysLate(db, customerId);
   if (paid.length === 0) return "Has not paid an invoice yet";
   const average = Math.round(
-    paid.reduce((sum, one) => sum + daysBetween(one.dueOn, one.paidOn), 0) / paid.length,
+    paid.reduce((sum, entry) => sum + daysBetween(entry.dueOn, entry.paidOn), 0) / paid.length,
   );
   if (average > 1) return `Pays ${average} days late as a rule`;
   return average < -1 ? `Pays ${-average} days early as a rule` : "Pays on the day as a rule";
@@ -234,13 +234,13 @@ export function historyOf(db: Db, customerId: number, today: Day): HistoryLine[]
       receipt.reference,
       `receipts/${receipt.id}`,
     );
-  for (const one of paidForByOthers(db, customerId))
+  for (const entry of paidForByOthers(db, customerId))
     line(
-      one.on,
+      entry.on,
       "receipt",
-      `${amount(one.amount, one.currency)} on ${one.number}`,
-      `paid by ${one.payer}`,
-      `receipts/${one.receiptId}`,
+      `${amount(entry.amount, entry.currency)} on ${entry.number}`,
+      `paid by ${entry.payer}`,
+      `receipts/${entry.receiptId}`,
     );
   for (const letter of lettersOf(db, customerId))
     line(
@@ -361,7 +361,7 @@ export type FollowUpWorkings = {
 function usualPayment(db: Db, customerId: number, today: Day): Minor | null {
   const { currency } = readSettings(db);
   const sums = paymentsOf(db, [customerId], addDays(today, -365))
-    .filter((one) => one.currency === currency)
+    .filter((payment) => payment.currency === currency)
     .map(({ amount }) => amount)
     .sort((a, b) => a - b);
   return sums[Math.floor(sums.length / 2)] ?? null;
@@ -375,7 +375,7 @@ export function followUpWorkings(
   proposals: readonly Proposal[],
 ): FollowUpWorkings | null {
   const row = overdueRows(db, today, proposals, customerId).find(
-    (one) => one.customer.id === customerId,
+    (overdue) => overdue.customer.id === customerId,
   );
   if (!row) return null;
   const settings = readSettings(db);

@@ -40,7 +40,7 @@ export function payingOf(db: Db, id: number, today: Day): Paying {
   return {
     months: [...months].map(([month, paid]) => ({
       month,
-      daysLate: paid.reduce((so, one) => so + one.daysLate, 0) / paid.length,
+      daysLate: paid.reduce((so, entry) => so + entry.daysLate, 0) / paid.length,
       count: paid.length,
       invoices: paid.slice(0, MOST_SHOWN),
     })),
@@ -53,19 +53,19 @@ export function payingOf(db: Db, id: number, today: Day): Paying {
 /** The same invoice by invoice. */
 export function payingSheet(db: Db, id: number, today: Day): Sheet {
   const names = new Map<number, string>();
-  const nameOf = (one: number): string => {
-    const known = names.get(one) ?? customerById(db, one)?.name ?? "";
-    names.set(one, known);
+  const nameOf = (amount: number): string => {
+    const known = names.get(amount) ?? customerById(db, amount)?.name ?? "";
+    names.set(amount, known);
     return known;
   };
   return {
     columns: ["paid_on", "invoice_number", "customer", "due_on", "days_late"],
-    rows: paidInFull(db, family(db, id), since(today)).map((one) => [
-      one.paidOn,
-      one.number,
-      nameOf(one.customerId),
-      one.dueOn,
-      String(one.daysLate),
+    rows: paidInFull(db, family(db, id), since(today)).map((entry) => [
+      entry.paidOn,
+      entry.number,
+      nameOf(entry.customerId),
+      entry.dueOn,
+      String(entry.daysLate),
     ]),
   };
 }

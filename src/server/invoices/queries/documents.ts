@@ -58,31 +58,31 @@ export function invoicePageOf(db: Db, book: string, id: number): InvoicePage | n
   const settings = readSettings(db);
   const given = writeOffs
     .filter(({ state }) => state === "posted" || state === "undone")
-    .map((one): Linked => ({
+    .map((writeOff): Linked => ({
       words: "given up",
       href: "overdue?show=given-up",
-      on: one.askedOn,
-      amount: one.sum,
-      note: one.why,
-      ended: one.state === "undone",
+      on: writeOff.askedOn,
+      amount: writeOff.sum,
+      note: writeOff.why,
+      ended: writeOff.state === "undone",
     }));
-  const paid = applicationsOfItem(db, id).map((one): Linked => {
-    const receipt = receiptById(db, one.receiptId);
+  const paid = applicationsOfItem(db, id).map((application): Linked => {
+    const receipt = receiptById(db, application.receiptId);
     return {
       words: receipt ? receipt.payerName || receipt.payerEmail || "receipt" : "receipt",
-      href: `receipts/${one.receiptId}`,
-      on: one.onDay,
-      amount: add(one.amount, one.discount, one.smallDifference),
-      note: besides(one.discount, one.smallDifference),
-      ended: one.endedBy !== null,
+      href: `receipts/${application.receiptId}`,
+      on: application.onDay,
+      amount: add(application.amount, application.discount, application.smallDifference),
+      note: besides(application.discount, application.smallDifference),
+      ended: application.endedBy !== null,
     };
   });
   const letters = db.all<{ on: Day; step: number; address: string }>(
     "SELECT l.on_day AS 'on', l.step, l.to_address AS address FROM letter l JOIN letter_item i ON i.letter_id = l.id WHERE i.open_item_id = ? ORDER BY l.id",
     id,
   );
-  const acts = applicationsOfItem(db, id).flatMap((one) =>
-    actsAbout(db, "receipt", one.receiptId).filter((act) => act.id === one.actId),
+  const acts = applicationsOfItem(db, id).flatMap((application) =>
+    actsAbout(db, "receipt", application.receiptId).filter((act) => act.id === application.actId),
   );
   const own = actsAbout(db, "open_item", id);
   return {
@@ -109,7 +109,7 @@ function besides(discount: Minor, smallDifference: Minor): string {
     discount === 0 ? "" : "with its discount",
     smallDifference === 0 ? "" : "with a small difference",
   ]
-    .filter((one) => one !== "")
+    .filter((name) => name !== "")
     .join(", ");
 }
 
@@ -136,15 +136,15 @@ export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | n
   const receipt = receiptById(db, id);
   if (!receipt) return null;
   const customer = receipt.customerId === null ? undefined : customerById(db, receipt.customerId);
-  const given = applicationsOfReceipt(db, id).map((one): Linked => {
-    const item = openItemById(db, one.openItemId);
+  const given = applicationsOfReceipt(db, id).map((application): Linked => {
+    const item = openItemById(db, application.openItemId);
     return {
       words: item ? `${item.kind.replace("_", " ")} ${item.number}` : "invoice",
-      href: `invoices/${one.openItemId}`,
-      on: one.onDay,
-      amount: one.amount,
-      note: besides(one.discount, one.smallDifference),
-      ended: one.endedBy !== null,
+      href: `invoices/${application.openItemId}`,
+      on: application.onDay,
+      amount: application.amount,
+      note: besides(application.discount, application.smallDifference),
+      ended: application.endedBy !== null,
     };
   });
   const own = itemsOfReceipt(db, id);
@@ -171,7 +171,7 @@ export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | n
     };
   });
   const method =
-    METHOD_WORDS[METHODS.find((one) => one === receipt.method) ?? "other"] ?? receipt.method;
+    METHOD_WORDS[METHODS.find((name) => name === receipt.method) ?? "other"] ?? receipt.method;
   const deposit = receipt.depositId === null ? undefined : depositById(db, receipt.depositId);
   const depositLine =
     deposit?.bankLineId == null ? undefined : bankLineById(db, deposit.bankLineId);

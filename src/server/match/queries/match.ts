@@ -160,7 +160,10 @@ function rowOf(
 }
 
 /** A reading in few words: its numbers, or whose account. */
-export function readingInWords(reading: MatchCandidate, names: ReadonlyMap<number, string>): string {
+export function readingInWords(
+  reading: MatchCandidate,
+  names: ReadonlyMap<number, string>,
+): string {
   const name = reading.customerId === null ? "" : (names.get(reading.customerId) ?? "");
   if (reading.lines.length === 0) return `on account, ${name}`;
   const numbers = reading.lines
@@ -352,7 +355,7 @@ function twinOf(db: Db, proposal: Proposal | undefined): Twin | null {
   if (!earlier) return null;
   const given = applicationsOfReceipt(db, earlier.id)
     .filter(({ endedBy }) => endedBy === null)
-    .map((one) => openItemById(db, one.openItemId)?.number ?? "");
+    .map((application) => openItemById(db, application.openItemId)?.number ?? "");
   const became =
     given.length > 0
       ? `paid ${given.join(", ")}`

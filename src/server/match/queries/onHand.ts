@@ -138,9 +138,12 @@ function billsOf(db: Db, line: BankLineRow): LineChoices["bills"] {
       state === "accrued" && currency === line.currency && onDay <= line.postedOn,
   );
   const byMonth = new Map<string, AccrualRow[]>();
-  for (const one of open)
-    for (const key of [`${one.account}, ${one.month}`, `${one.account}, all that was accrued`])
-      byMonth.set(key, [...(byMonth.get(key) ?? []), one]);
+  for (const accrual of open)
+    for (const key of [
+      `${accrual.account}, ${accrual.month}`,
+      `${accrual.account}, all that was accrued`,
+    ])
+      byMonth.set(key, [...(byMonth.get(key) ?? []), accrual]);
   return [...byMonth]
     .map(([words, all]) => ({
       ids: all.map(({ id }) => id),
@@ -148,9 +151,9 @@ function billsOf(db: Db, line: BankLineRow): LineChoices["bills"] {
       sum: sumOf(all, ({ sum }) => sum),
     }))
     .filter(
-      (one, at, all) =>
-        all.findIndex(({ ids }) => ids.join() === one.ids.join()) === at &&
-        Math.abs(one.sum + line.amount) * 4 <= Math.abs(line.amount),
+      (entry, at, all) =>
+        all.findIndex(({ ids }) => ids.join() === entry.ids.join()) === at &&
+        Math.abs(entry.sum + line.amount) * 4 <= Math.abs(line.amount),
     )
     .sort((a, b) => Math.abs(a.sum + line.amount) - Math.abs(b.sum + line.amount));
 }

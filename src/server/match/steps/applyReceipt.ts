@@ -170,7 +170,7 @@ export function applyTally(
   const actId = ctx.act(
     "place",
     { kind: "receipt", id: receipt.id, customerId: checked.customerId },
-    `${ctx.sum(from === "unidentified" ? receipt.unidentified : checked.applied, receipt.currency)} placed: ${[numbers, checked.surcharge > 0 ? `${ctx.sum(checked.surcharge, receipt.currency)} surcharge` : "", checked.recovered > 0 ? `${ctx.sum(checked.recovered, receipt.currency)} for a debt given up` : "", rest].filter((one) => one !== "").join(", ")}`,
+    `${ctx.sum(from === "unidentified" ? receipt.unidentified : checked.applied, receipt.currency)} placed: ${[numbers, checked.surcharge > 0 ? `${ctx.sum(checked.surcharge, receipt.currency)} surcharge` : "", checked.recovered > 0 ? `${ctx.sum(checked.recovered, receipt.currency)} for a debt given up` : "", rest].filter((name) => name !== "").join(", ")}`,
   );
   const customerId = from === "credits" ? receipt.customerId : checked.customerId;
   updateReceipt(ctx.db, receipt.id, {

@@ -69,7 +69,7 @@ function stepOf(
   input: { kind: "call" | "note" | "promise"; done: boolean },
 ): number | null {
   const row = overdueRows(ctx.db, ctx.today, proposalsOf(ctx.db), customerId).find(
-    (one) => one.customer.id === customerId,
+    (overdue) => overdue.customer.id === customerId,
   );
   if (!row || row.next.on > ctx.today) return null;
   const { act, step } = row.next.step;

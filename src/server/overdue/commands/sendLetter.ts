@@ -17,7 +17,7 @@ export const sendLetter = defineCommand({
     const customer = customerById(ctx.db, input.customerId);
     if (!customer) return fail("customer.unknown", { id: input.customerId });
     const row = overdueRows(ctx.db, ctx.today, proposalsOf(ctx.db), customer.id).find(
-      (one) => one.customer.id === customer.id,
+      (overdue) => overdue.customer.id === customer.id,
     );
     return row ? record(ctx, row, input) : fail("letter.nothing", { customer: customer.name });
   },

@@ -36,25 +36,25 @@ export const sendLetters = defineCommand({
     const held: { customerId: number; customer: string; why: string }[] = [];
     const seen = new Set<number>();
     let sent = 0;
-    input.letters.forEach((one, at) => {
+    input.letters.forEach((letter, at) => {
       ctx.who.progress?.(at, input.letters.length);
-      if (seen.has(one.customerId)) return;
-      seen.add(one.customerId);
-      const row = rows.get(one.customerId);
+      if (seen.has(letter.customerId)) return;
+      seen.add(letter.customerId);
+      const row = rows.get(letter.customerId);
       const done = row
         ? record(
             ctx,
             row,
-            one.subject !== undefined && one.body !== undefined
-              ? { subject: one.subject, body: one.body }
+            letter.subject !== undefined && letter.body !== undefined
+              ? { subject: letter.subject, body: letter.body }
               : null,
           )
         : null;
       if (done?.ok) sent += 1;
       else
         held.push({
-          customerId: one.customerId,
-          customer: row?.customer.name ?? customerById(ctx.db, one.customerId)?.name ?? "",
+          customerId: letter.customerId,
+          customer: row?.customer.name ?? customerById(ctx.db, letter.customerId)?.name ?? "",
           why: done?.error.code === "letter.words" ? inWords(done.error) : whyHeld(ctx, row),
         });
     });

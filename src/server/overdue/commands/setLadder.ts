@@ -42,7 +42,7 @@ export const setLadder = defineCommand({
       return fail("ladder.taken", { name: input.name });
     const steps = [...input.steps]
       .sort((a, b) => a.fromDays - b.fromDays)
-      .map((one, at) => ({ ...one, step: at + 1 }));
+      .map((step, at) => ({ ...step, step: at + 1 }));
     if (new Set(steps.map(({ fromDays }) => fromDays)).size < steps.length)
       return fail("ladder.days");
     const id = input.id ?? insertLadder(ctx.db, input.name);

@@ -54,7 +54,7 @@ function returned(
     // An address that passes mail on to another is told of the other; the letter has only the one.
     const own = addressesOf(letter);
     const ours =
-      own.find((one) => one.toLowerCase() === address.toLowerCase()) ??
+      own.find((name) => name.toLowerCase() === address.toLowerCase()) ??
       (own.length === 1 && own[0] !== undefined ? own[0] : address);
     if (backFrom(ctx.db, ours) === null) noteBack(ctx, letter, ours, why);
     return [{ letterId: letter.id, customerId: letter.customerId, address: ours, why }];

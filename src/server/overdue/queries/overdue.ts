@@ -452,7 +452,7 @@ function lastWord(words: Words | undefined, promise: PromiseToday | null): LastW
       state: promise.state,
     });
   return said.reduce<LastWord | null>(
-    (last, one) => (last === null || one.on >= last.on ? one : last),
+    (last, lastWord) => (last === null || lastWord.on >= last.on ? lastWord : last),
     null,
   );
 }

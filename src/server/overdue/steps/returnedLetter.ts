@@ -8,7 +8,12 @@ export type Returned = {
   letters: { letterId: number; customerId: number; address: string; why: string }[];
   words: string;
 };
-export function noteBack(ctx: CommandContext, letter: LetterRow, address: string, why: string): void {
+export function noteBack(
+  ctx: CommandContext,
+  letter: LetterRow,
+  address: string,
+  why: string,
+): void {
   setCameBack(ctx.db, letter.id, why);
   setBack(ctx.db, address, why, ctx.today);
   ctx.act(

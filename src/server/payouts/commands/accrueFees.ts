@@ -35,7 +35,7 @@ export const accrueFees = defineCommand({
       return fail("fees.no_rate", { count: without.length, account: account.name });
     const before = sumOf(
       accruals(ctx.db).filter(
-        (one) => one.processorAccountId === account.id && one.month === input.month,
+        (accrual) => accrual.processorAccountId === account.id && accrual.month === input.month,
       ),
       ({ sum }) => sum,
     );

@@ -29,7 +29,7 @@ export const billFees = defineCommand({
       return fail("fees.accrual");
     const bank = bankAccounts(ctx.db).find(({ id }) => id === line.bankAccountId);
     if (!bank) throw new Error("a bank line has its account");
-    const [sum, bill] = [sumOf(billed, (one) => one.sum), negate(line.amount)];
+    const [sum, bill] = [sumOf(billed, (accrual) => accrual.sum), negate(line.amount)];
     const off = add(bill, negate(sum));
     const actId = ctx.act(
       "fee_bill",

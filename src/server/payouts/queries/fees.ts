@@ -56,11 +56,11 @@ export function feeCheck(db: Db, today: Day, months = 12): FeeCheck {
   });
   const lines = byAccount.flatMap(({ account, checked, more }) =>
     (account.feeBilling === "monthly" ? [] : checked.filter(({ off }) => off !== 0)).map(
-      (one): FeeLine => ({
-        ...one,
-        externalId: more.get(one.id)?.externalId ?? "",
-        payer: more.get(one.id)?.payer ?? "",
-        receiptId: more.get(one.id)?.receiptId ?? null,
+      (checkedFee): FeeLine => ({
+        ...checkedFee,
+        externalId: more.get(checkedFee.id)?.externalId ?? "",
+        payer: more.get(checkedFee.id)?.payer ?? "",
+        receiptId: more.get(checkedFee.id)?.receiptId ?? null,
         account: account.name,
         currency: account.currency,
       }),
@@ -131,8 +131,8 @@ function accruedMonths(
       const months = new Map<string, number>();
       for (const { on, expected, fee } of checked)
         months.set(on.slice(0, 7), (months.get(on.slice(0, 7)) ?? 0) + (expected ?? 0) - fee);
-      for (const one of known.filter(({ code }) => code === account.code))
-        months.set(one.month, (months.get(one.month) ?? 0) - one.sum);
+      for (const entry of known.filter(({ code }) => code === account.code))
+        months.set(entry.month, (months.get(entry.month) ?? 0) - entry.sum);
       return [...months]
         .filter(([, sum]) => sum !== 0)
         .map(([month, sum]) => ({

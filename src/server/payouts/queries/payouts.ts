@@ -275,16 +275,16 @@ export function band(db: Db, views: readonly PayoutView[], today: Day, days: num
   const bank = new Map(payoutLinesByDay(db, from, today).map(({ on, sum }) => [on, sum]));
   return Array.from({ length: days }, (_, index): BandDay => {
     const on = addDays(from, index);
-    const off = views.filter((one) => one.shown === "off" && one.candidate?.on === on);
+    const off = views.filter((view) => view.shown === "off" && view.candidate?.on === on);
     const expected = views.filter(
-      (one) => (one.shown === "on_way" || one.shown === "late") && one.expectedOn === on,
+      (view) => (view.shown === "on_way" || view.shown === "late") && view.expectedOn === on,
     );
     return {
       on,
       takings: takings.get(on) ?? add(0),
       bank: bank.get(on) ?? add(0),
-      off: sumOf(off, (one) => one.candidate?.amount ?? 0),
-      expected: sumOf(expected, (one) => one.bookNet),
+      off: sumOf(off, (payout) => payout.candidate?.amount ?? 0),
+      expected: sumOf(expected, (payout) => payout.bookNet),
       holiday: isBankHoliday(on),
       weekend: !isBankingDay(on) && weekday(on) > 5,
     };

@@ -52,10 +52,15 @@ export type ReturnRow = {
 const LOOK_BACK_DAYS = 60;
 
 /** Everything that came back, on one list: what must be done first by its day, then the newest. */
-export function returnsAndDisputes(db: Db, today: Day): { rows: ReturnRow[]; open: number; sum: Minor } {
+export function returnsAndDisputes(
+  db: Db,
+  today: Day,
+): { rows: ReturnRow[]; open: number; sum: Minor } {
   const { currency: book } = readSettings(db);
   const rows = [
-    ...returnsAndDisputesSince(db, addDays(today, -LOOK_BACK_DAYS)).map((row) => backRow(db, row, today)),
+    ...returnsAndDisputesSince(db, addDays(today, -LOOK_BACK_DAYS)).map((row) =>
+      backRow(db, row, today),
+    ),
     ...noticesSince(db, addDays(today, -LOOK_BACK_DAYS)).map((notice) => noticeRow(notice, book)),
   ];
   rows.sort(
@@ -179,7 +184,10 @@ function returned(
 }
 
 /** A refund of money that had been applied wants its credit note. */
-function refunded(db: Db, row: ReturnOrDisputeRow): Pick<ReturnRow, "words" | "until" | "open" | "todo"> {
+function refunded(
+  db: Db,
+  row: ReturnOrDisputeRow,
+): Pick<ReturnRow, "words" | "until" | "open" | "todo"> {
   if ((row.onAccount ?? 0) >= 0 || row.receiptId === null || row.customerId === null)
     return { words: "explained", until: null, open: false, todo: null };
   const missing = -(row.onAccount ?? 0) as Minor;
@@ -271,30 +279,30 @@ export function expectedPage(db: Db, today: Day): ExpectedPayments {
       href: `payouts?show=open&open=${view.id}`,
     }));
   const loose = expectedOf(
-    unpaidByDay(db).map((one) => ({ ...one, amount: one.book })),
+    unpaidByDay(db).map((entry) => ({ ...entry, amount: entry.book })),
     statementTo === null || statementTo > today ? today : statementTo,
-  ).map((one): ExpectedRow => ({
-    key: `${one.account} ${one.on}`,
-    on: one.on,
-    account: one.account,
-    what: `in no payout yet, ${one.charges} ${one.charges === 1 ? "charge" : "charges"}`,
-    from: one.from,
-    to: one.to,
-    sum: one.sum,
-    late: one.late,
+  ).map((expected): ExpectedRow => ({
+    key: `${expected.account} ${expected.on}`,
+    on: expected.on,
+    account: expected.account,
+    what: `in no payout yet, ${expected.charges} ${expected.charges === 1 ? "charge" : "charges"}`,
+    from: expected.from,
+    to: expected.to,
+    sum: expected.sum,
+    late: expected.late,
     href: null,
   }));
   return {
     rows: [...payouts, ...loose].sort(
       (a, b) => Number(b.late) - Number(a.late) || (a.on < b.on ? -1 : a.on > b.on ? 1 : 0),
     ),
-    started: onTheirWay(db).map((one) => ({
-      id: one.id,
-      startedOn: one.startedOn,
-      from: one.payerName || one.payerEmail || "payer not known",
-      customerId: one.customerId,
-      sum: one.amount,
-      currency: one.currency,
+    started: onTheirWay(db).map((started) => ({
+      id: started.id,
+      startedOn: started.startedOn,
+      from: started.payerName || started.payerEmail || "payer not known",
+      customerId: started.customerId,
+      sum: started.amount,
+      currency: started.currency,
     })),
     returnable: recent
       .map((row) => ({ ...row, until: addBankingDays(row.settledOn, 2) }))

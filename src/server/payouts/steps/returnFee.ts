@@ -22,7 +22,12 @@ export function dropReturnFees(ctx: CommandContext, actId: number): string | nul
 }
 
 /** Charges the customer for a payment that came back, where the book says so: an open item of its own. */
-export function chargeReturnFee(ctx: CommandContext, receipt: ReceiptRow, on: Day, actId: number): void {
+export function chargeReturnFee(
+  ctx: CommandContext,
+  receipt: ReceiptRow,
+  on: Day,
+  actId: number,
+): void {
   const fee = ctx.settings.returnFee;
   if (fee === null || fee === 0 || receipt.customerId === null) return;
   const sum = minor(fee);

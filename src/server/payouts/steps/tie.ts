@@ -72,7 +72,11 @@ export function tie(
 }
 
 /** Ties several payouts to the one line that they came in, each with its share; undone together. */
-export function tieInOne(ctx: CommandContext, payouts: readonly PayoutRow[], line: BankLineRow): number {
+export function tieInOne(
+  ctx: CommandContext,
+  payouts: readonly PayoutRow[],
+  line: BankLineRow,
+): number {
   const bank = bankAccounts(ctx.db).find(({ id }) => id === line.bankAccountId);
   const [first] = payouts;
   if (!bank || !first) throw new Error("payouts and their line have accounts");

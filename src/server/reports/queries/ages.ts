@@ -66,7 +66,7 @@ export function agesAsked(query: URLSearchParams, settings: Settings, today: Day
 export function edgesOf(text: string): number[] | null {
   const edges = text
     .split(/[,;\s]+/)
-    .filter((one) => one !== "")
+    .filter((name) => name !== "")
     .map(Number);
   const rising = edges.every(
     (edge, at) => Number.isInteger(edge) && edge > (edges[at - 1] ?? 0) && edge <= 3650,

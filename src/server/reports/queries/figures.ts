@@ -290,7 +290,7 @@ function callFirst(
           ? "pays on the day as a rule, so something is wrong"
           : null,
     ]
-      .filter((one) => one !== null)
+      .filter((name) => name !== null)
       .join("; ");
     return { customerId: row.customer.id, name: row.customer.name, overdue: row.overdue, why };
   });

@@ -45,12 +45,15 @@ export function yearPageOf(db: Db, year: string, today: Day): YearPage {
     gross.set(account, months);
   }
   const asOf = to < today ? to : today;
-  const credits = creditsAsOf(db, asOf).map((one) => ({ ...one, age: creditAge(one.since, asOf) }));
+  const credits = creditsAsOf(db, asOf).map((credit) => ({
+    ...credit,
+    age: creditAge(credit.since, asOf),
+  }));
   const { currency } = readSettings(db);
   // What came in another currency is income at the rate of the day it came.
-  const paid = paidOnInvoices(db, from, to).map((one) => ({
-    ...one,
-    amount: worthOn(db, one.amount, one.currency, currency, one.cameOn),
+  const paid = paidOnInvoices(db, from, to).map((entry) => ({
+    ...entry,
+    amount: worthOn(db, entry.amount, entry.currency, currency, entry.cameOn),
   }));
   // A debt that was given up and is paid after all is income when it comes.
   const recovered = recoveredBetween(db, from, to).map(({ on, amount }) => ({
@@ -74,7 +77,7 @@ export function yearPageOf(db: Db, year: string, today: Day): YearPage {
       sum: sumOf(credits, ({ sum }) => sum),
       oldest: credits.slice(0, MOST_CREDITS),
       ages: CREDIT_AGES.map((age) => {
-        const of = credits.filter((one) => one.age === age);
+        const of = credits.filter((credit) => credit.age === age);
         return { age, count: of.length, sum: sumOf(of, ({ sum }) => sum) };
       }),
     },

@@ -74,7 +74,7 @@ export function wake(book: string): void {
 /** How far a command is that is under way, by its key; null where it is not (or is done). */
 export function progressOf(book: string, key: string): Progress | null {
   const waiting = [...(kept.dozoWriters?.get(book)?.waiting.values() ?? [])].find(
-    (one) => one.key === key,
+    (waiting) => waiting.key === key,
   );
   return waiting?.progress ?? null;
 }

@@ -91,7 +91,7 @@ export const changeSettings = defineCommand({
       return fail("settings.clock");
     if (
       input.people &&
-      new Set(input.people.map((one) => one.toLowerCase())).size < input.people.length
+      new Set(input.people.map((name) => name.toLowerCase())).size < input.people.length
     )
       return fail("settings.people");
     const changed = Object.fromEntries(

@@ -36,8 +36,10 @@ export default async function Payouts({
       />
     );
   const around = { book, currency: settings.currency, today };
-  if (one(search, "show") === "back") return <ReturnsPage {...around} {...returnsAndDisputes(db, today)} />;
-  if (one(search, "show") === "ahead") return <ExpectedPage {...around} {...expectedPage(db, today)} />;
+  if (one(search, "show") === "back")
+    return <ReturnsPage {...around} {...returnsAndDisputes(db, today)} />;
+  if (one(search, "show") === "ahead")
+    return <ExpectedPage {...around} {...expectedPage(db, today)} />;
   if (one(search, "show") === "clearing") {
     const asked = parseDay(one(search, "as-of"), "ymd");
     return (

@@ -24,7 +24,7 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   if (length > MOST_MEGABYTES * 1_000_000) return answer(tooLarge(length));
   if (arrived !== null && !arrivedFiles(book).includes(arrived))
     return answer(fail("file.missing"));
-  const kind = FILE_KINDS.find((one) => one === query.get("kind"));
+  const kind = FILE_KINDS.find((name) => name === query.get("kind"));
   const before = query.get("kept");
   if (before !== null)
     return inspected(

@@ -17,7 +17,7 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   const files =
     form
       ?.getAll("mail")
-      .filter((one) => one instanceof File)
+      .filter((formDataEntryValue) => formDataEntryValue instanceof File)
       .slice(0, MOST_MAILS) ?? [];
   if (files.length === 0) return answer(fail("file.empty"));
   const [reports, problems]: [MailReport[], string[]] = [[], []];

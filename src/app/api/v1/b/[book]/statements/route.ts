@@ -21,7 +21,7 @@ export async function GET(request: Request, context: BookParams): Promise<Respon
   const query = new URL(request.url).searchParams;
   const to = dayOf(query, "as-of") ?? todayOf(readSettings(db));
   const from = dayOf(query, "from") ?? addDays(to, -92);
-  const inTable = FORMATS.find((one) => one === query.get("format"));
+  const inTable = FORMATS.find((name) => name === query.get("format"));
   const { statements, left } = statementsOfAll(
     db,
     from,

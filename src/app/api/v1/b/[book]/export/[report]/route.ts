@@ -25,9 +25,9 @@ export async function GET(
   const db = reading(book);
   if (!db) return notThere("book.missing", { book });
   const query = new URL(request.url).searchParams;
-  const format = FORMATS.find((one) => one === (query.get("format") ?? "csv")) ?? "csv";
-  const name = EXPORTS.find((one) => one === report);
-  const list = LISTS.find((one) => one === report);
+  const format = FORMATS.find((name) => name === (query.get("format") ?? "csv")) ?? "csv";
+  const name = EXPORTS.find((name) => name === report);
+  const list = LISTS.find((name) => name === report);
   if (!name && !list) return notThere("command.unknown", { name: report });
   const today = todayOf(readSettings(db));
   const sheet = name

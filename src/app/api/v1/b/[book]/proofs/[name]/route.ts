@@ -9,7 +9,7 @@ export async function GET(
   context: BookParams<{ name: string }>,
 ): Promise<Response> {
   return fromBook(context, (db, { name }) => {
-    const proof = PROOF_NAMES.find((one) => one === name);
+    const proof = PROOF_NAMES.find((entry) => entry === name);
     return proof ? proofDocuments(db, proof) : null;
   });
 }

@@ -31,7 +31,7 @@ export async function GET(
       },
     });
   }
-  const format = FORMATS.find((one) => one === query.get("format")) ?? "csv";
+  const format = FORMATS.find((name) => name === query.get("format")) ?? "csv";
   const { bytes, type } = await render(statementSheet(statement), format, "statement");
   return new Response(new Uint8Array(bytes), {
     headers: {

@@ -13,7 +13,7 @@ export async function GET(
     return matchWorkings(
       db,
       Number(id),
-      proposals.find((one) => one.receiptId === Number(id)),
+      proposals.find((proposal) => proposal.receiptId === Number(id)),
     );
   });
 }
