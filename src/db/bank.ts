@@ -190,3 +190,44 @@ export function statementGaps(db: Db): { count: number; sum: Minor } {
   );
   return { count: row?.n ?? 0, sum: row?.gap ?? (0 as Minor) };
 }
+
+/** Small debits near a line, on its account: what the bank may have taken for it. At most ten. */
+export function smallDebitsBeside(
+  db: Db,
+  line: BankLineRow,
+  atMost: number,
+): { id: number; description: string; amount: Minor }[] {
+  return db.all(
+    `SELECT id, description, amount FROM bank_line
+     WHERE state = 'open' AND bank_account_id = ? AND id <> ? AND amount < 0 AND amount >= ?
+       AND posted_on BETWEEN date(?, '-3 days') AND date(?, '+3 days')
+     ORDER BY posted_on, id
+     LIMIT 10`,
+    line.bankAccountId,
+    line.id,
+    -atMost,
+    line.postedOn,
+    line.postedOn,
+  );
+}
+
+/** The lines by which a receipt's check bounced. */
+export function bounceLinesOf(db: Db, receiptId: number): number[] {
+  return db
+    .all<{ id: number }>(
+      "SELECT id FROM bank_line WHERE state = 'bounce' AND receipt_id = ?",
+      receiptId,
+    )
+    .map(({ id }) => id);
+}
+
+/** The bank line that a receipt was found on. */
+export function lineOfReceipt(
+  db: Db,
+  receiptId: number,
+): { on: Day; amount: Minor; description: string } | undefined {
+  return db.get(
+    "SELECT posted_on AS 'on', amount, description FROM bank_line WHERE receipt_id = ?",
+    receiptId,
+  );
+}

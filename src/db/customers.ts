@@ -1,5 +1,5 @@
-import { topOf, type Customer } from "@/core/parties";
 import type { Minor } from "@/core/money";
+import { type Customer, topOf } from "@/core/parties";
 
 import type { Db } from "./connection";
 import { bookValue } from "./rates";
@@ -152,4 +152,26 @@ export function customerPage(
     open: sums?.open ?? (0 as Minor),
     credit: sums?.credit ?? (0 as Minor),
   };
+}
+
+/** What a file says anew of a customer; what it does not say stays. */
+export function renewCustomer(
+  db: Db,
+  id: number,
+  told: { name: string; email: string | null; phone: string | null },
+): void {
+  db.run(
+    `UPDATE customer
+     SET name = ?, email = coalesce(?, email), phone = coalesce(?, phone)
+     WHERE id = ?`,
+    told.name,
+    told.email,
+    told.phone,
+    id,
+  );
+}
+
+/** The customer of exactly this name; 0 where there is none. */
+export function customerIdByName(db: Db, name: string): number {
+  return db.get<{ id: number }>("SELECT id FROM customer WHERE name = ?", name)?.id ?? 0;
 }

@@ -79,3 +79,54 @@ export function lastImportDay(db: Db, kind: FileKind): Day | null {
       ?.on ?? null
   );
 }
+
+/** Keeps how many rows of a file were new, known, changed and refused. */
+export function setRowCounts(
+  db: Db,
+  fileId: number,
+  rows: { new: number; known: number; changed: number; refused: number },
+): void {
+  db.run(
+    `UPDATE import_file
+     SET rows_new = ?, rows_known = ?, rows_changed = ?, rows_refused = ?
+     WHERE id = ?`,
+    rows.new,
+    rows.known,
+    rows.changed,
+    rows.refused,
+    fileId,
+  );
+}
+
+/** Whether a file of these very bytes was taken in. */
+export function wasTakenIn(db: Db, sha256: string): boolean {
+  const known = db.get("SELECT 1 AS known FROM import_file WHERE sha256 = ? LIMIT 1", sha256);
+  return known !== undefined;
+}
+
+/** What a line of a file became: the documents that carry its file and line number, with where their pages are. */
+export function documentsOfLine(
+  db: Db,
+  fileId: number,
+  line: number,
+): { words: string; href: string }[] {
+  return db.all<{ words: string; href: string }>(
+    `SELECT 'customer ' || name AS words, 'customers/' || id AS href
+       FROM customer WHERE file_id = ?1 AND line_no = ?2
+     UNION ALL SELECT replace(kind, '_', ' ') || ' ' || number, 'invoices/' || id
+       FROM open_item WHERE file_id = ?1 AND line_no = ?2
+     UNION ALL SELECT 'receipt of ' || coalesce(nullif(payer_name, ''), payer_email), 'receipts/' || id
+       FROM receipt WHERE file_id = ?1 AND line_no = ?2
+     UNION ALL SELECT replace(kind, '_', ' ') || ' ' || external_id,
+         CASE WHEN receipt_id IS NOT NULL THEN 'receipts/' || receipt_id
+              WHEN payout_id IS NOT NULL THEN 'payouts/' || payout_id
+              ELSE 'books?proof=clearing' END
+       FROM processor_item WHERE file_id = ?1 AND line_no = ?2 AND kind <> 'charge'
+     UNION ALL SELECT 'payout ' || external_id, 'payouts/' || id
+       FROM payout WHERE file_id = ?1 AND line_no = ?2
+     UNION ALL SELECT 'bank line ' || description, 'lines/' || id
+       FROM bank_line WHERE file_id = ?1 AND line_no = ?2`,
+    fileId,
+    line,
+  );
+}

@@ -273,3 +273,23 @@ export function paidForByOthers(
     customerId,
   );
 }
+
+/** The letters that asked for an item, oldest first. */
+export function lettersAbout(
+  db: Db,
+  openItemId: number,
+): { on: Day; step: number; address: string }[] {
+  return db.all(
+    `SELECT l.on_day AS 'on', l.step, l.to_address AS address
+     FROM letter l
+     JOIN letter_item i ON i.letter_id = l.id
+     WHERE i.open_item_id = ?
+     ORDER BY l.id`,
+    openItemId,
+  );
+}
+
+/** The letter written last, if any was. */
+export function lastLetterId(db: Db): number | undefined {
+  return db.get<{ id: number }>("SELECT id FROM letter ORDER BY id DESC LIMIT 1")?.id;
+}

@@ -1,14 +1,14 @@
 import type { Day } from "@/core/calendar";
-import { minor, type Currency, type Minor } from "@/core/money";
 import {
   accountFor,
-  foots,
   type AccountRef,
   type EntryDraft,
   type EntryEvent,
+  foots,
   type ItemKind,
   type Role,
 } from "@/core/ledger";
+import { type Currency, minor, type Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
@@ -271,4 +271,60 @@ export function balancesAsOf(db: Db, asOf: Day): AccountRow[] {
     `SELECT a.id, a.code, a.name, a.role, a.of, coalesce((SELECT sum(d.sum) FROM account_day d WHERE d.account_id = a.id AND d.posted_on <= ?), 0) AS balance FROM account a ORDER BY a.code`,
     asOf,
   );
+}
+
+/** Other entries of an act, the first twenty. */
+export function entriesBeside(
+  db: Db,
+  actId: number,
+  entryId: number,
+): { id: number; event: string; document: string }[] {
+  return db.all(
+    "SELECT id, event, document FROM entry WHERE act_id = ? AND id <> ? ORDER BY id LIMIT 20",
+    actId,
+    entryId,
+  );
+}
+
+/** What an account role moved by in each month between two days, newest first; credit positive. */
+export function movedByMonth(
+  db: Db,
+  role: string,
+  from: Day,
+  to: Day,
+): { month: string; sum: Minor }[] {
+  return db.all(
+    `SELECT substr(d.posted_on, 1, 7) AS month, -sum(d.sum) AS sum
+     FROM account_day d
+     JOIN account a ON a.id = d.account_id
+     WHERE a.role = ? AND d.posted_on BETWEEN ? AND ?
+     GROUP BY 1
+     HAVING sum(d.sum) <> 0
+     ORDER BY 1 DESC`,
+    role,
+    from,
+    to,
+  );
+}
+
+/** Kinds of documents that have a file and line of their own; the others are made by the book itself. */
+const TABLE_OF = {
+  open_item: "open_item",
+  receipt: "receipt",
+  processor_item: "processor_item",
+  bank_line: "bank_line",
+  payout: "payout",
+  fee_accrual: null,
+  revaluation: null,
+} as const satisfies Record<ItemKind, string | null>;
+
+/** The file and line that a document came from; undefined where it has none. */
+export function sourceOfDocument(
+  db: Db,
+  kind: ItemKind,
+  id: number,
+): { fileId: number | null; lineNo: number | null } | undefined {
+  const table = TABLE_OF[kind];
+  if (table === null) return undefined;
+  return db.get(`SELECT file_id AS fileId, line_no AS lineNo FROM ${table} WHERE id = ?`, id);
 }

@@ -187,3 +187,15 @@ export function untiedPayouts(db: Db): PayoutListed[] {
 export function payoutListedById(db: Db, id: number): PayoutListed | undefined {
   return db.get<PayoutListed>(`${LISTED} WHERE p.id = ?`, id);
 }
+
+/** Payouts in a currency that are not tied. */
+export function openPayoutsIn(
+  db: Db,
+  currency: Currency,
+): { id: number; externalId: string; paidOn: Day }[] {
+  return db.all(
+    `SELECT id, external_id AS externalId, paid_on AS paidOn FROM payout
+     WHERE state = 'open' AND currency = ?`,
+    currency,
+  );
+}

@@ -331,3 +331,41 @@ export function takingsByDay(
     to,
   );
 }
+
+/** Why an item was parked. */
+export function setReason(db: Db, itemId: number, reason: string): void {
+  db.run("UPDATE processor_item SET reason = ? WHERE id = ?", reason, itemId);
+}
+
+/** Takes back an item that was booked to explain a difference. */
+export function withdrawExplained(db: Db, itemId: number): void {
+  db.run("UPDATE processor_item SET withdrawn = 1 WHERE id = ? AND origin = 'explained'", itemId);
+}
+
+/** The disputes of a receipt that are open. */
+export function openDisputesOf(db: Db, receiptId: number): number[] {
+  return db
+    .all<{ id: number }>(
+      `SELECT id FROM processor_item
+       WHERE receipt_id = ? AND kind = 'dispute' AND settled_state = 'opened'`,
+      receiptId,
+    )
+    .map(({ id }) => id);
+}
+
+/** The processor account a receipt came through, and the fee of its charge (positive; null where none is known). */
+export function chargeOfReceipt(
+  db: Db,
+  receiptId: number,
+): { externalId: string; fee: Minor | null; account: string } | undefined {
+  return db.get(
+    `SELECT i.external_id AS externalId, a.name AS account,
+       (SELECT -sum(f.amount) FROM processor_item f
+        WHERE f.kind = 'fee' AND f.processor_account_id = i.processor_account_id
+          AND f.related_id = i.external_id) AS fee
+     FROM processor_item i
+     JOIN processor_account a ON a.id = i.processor_account_id
+     WHERE i.receipt_id = ? AND i.kind = 'charge'`,
+    receiptId,
+  );
+}

@@ -1,10 +1,10 @@
 import type { Day } from "@/core/calendar";
-import type { Currency, Minor } from "@/core/money";
 import type { WriteOff } from "@/core/ledger";
+import type { Currency, Minor } from "@/core/money";
 import type { HandState, Method, Parts, ReceiptState } from "@/core/receipts";
 
 import type { Db } from "./connection";
-import { BOOK_CURRENCY } from "./rates";
+import { BOOK_CURRENCY, bookValue } from "./rates";
 
 export type ReceiptRow = {
   id: number;
@@ -228,4 +228,82 @@ export function applicationsOfReceipt(db: Db, receiptId: number): ApplicationRow
 
 export function applicationsOfItem(db: Db, openItemId: number): ApplicationRow[] {
   return db.all<ApplicationRow>(`${APPLICATION} WHERE open_item_id = ? ORDER BY id`, openItemId);
+}
+
+/** A receipt by hand that looks like one just made; its number decides, or without one its day. */
+export function handTwin(
+  db: Db,
+  receipt: { method: Method; amount: Minor; number: string; payerName: string; paidOn: Day },
+): { paidOn: Day } | undefined {
+  return db.get<{ paidOn: Day }>(
+    `SELECT paid_on AS paidOn FROM receipt
+     WHERE hand_state IS NOT NULL AND hand_state <> 'void'
+       AND method = ? AND amount = ? AND coalesce(number, '') = ? AND payer_name = ?
+       AND (? <> '' OR paid_on = ?)`,
+    receipt.method,
+    receipt.amount,
+    receipt.number,
+    receipt.payerName,
+    receipt.number,
+    receipt.paidOn,
+  );
+}
+
+/** Receipts that were applied to a customer's items, paid on a day or later. */
+export function appliedSince(
+  db: Db,
+  from: Day,
+): { id: number; customerId: number; paidOn: Day; amount: Minor }[] {
+  return db.all(
+    `SELECT id, customer_id AS customerId, paid_on AS paidOn, amount FROM receipt
+     WHERE state = 'placed' AND customer_id IS NOT NULL AND paid_on >= ?`,
+    from,
+  );
+}
+
+/** Receipts in dispute whose customer is known. */
+export function disputedReceipts(
+  db: Db,
+): { customerId: number; amount: Minor; currency: Currency; on: Day }[] {
+  return db.all(
+    `SELECT customer_id AS customerId, amount, currency, settled_on AS "on" FROM receipt
+     WHERE customer_id IS NOT NULL AND disputed = 1`,
+  );
+}
+
+/** What is on account, by customer and currency: in its own currency and in the book's. */
+export function creditsKept(
+  db: Db,
+): { customerId: number; currency: Currency; own: Minor; onAccount: number }[] {
+  const book = bookValue("r", "on_account", "credits", "receipt", -1);
+  return db.all(
+    `SELECT r.customer_id AS customerId, r.currency, sum(r.on_account) AS own,
+       sum(${book}) AS onAccount
+     FROM receipt r
+     WHERE r.customer_id IS NOT NULL AND r.on_account <> 0
+     GROUP BY r.customer_id, r.currency`,
+  );
+}
+
+/** Who a receipt says it is from: a name, else an address, else nothing. */
+export function payerOfReceipt(db: Db, receiptId: number): string {
+  const row = db.get<{ name: string }>(
+    "SELECT coalesce(nullif(payer_name, ''), payer_email) AS name FROM receipt WHERE id = ?",
+    receiptId,
+  );
+  return row?.name ?? "";
+}
+
+/** Receipts in a currency that have no home yet, with the id of their charge. */
+export function chargesToMatch(
+  db: Db,
+  currency: Currency,
+): { receiptId: number; charge: string; unidentified: Minor; paidOn: Day }[] {
+  return db.all(
+    `SELECT r.id AS receiptId, i.external_id AS charge, r.unidentified, r.paid_on AS paidOn
+     FROM receipt r
+     JOIN processor_item i ON i.receipt_id = r.id AND i.kind = 'charge'
+     WHERE r.state = 'to_match' AND r.currency = ?`,
+    currency,
+  );
 }

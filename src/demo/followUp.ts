@@ -1,6 +1,8 @@
 import { DEFAULT_STEPS } from "@/core/followup";
 import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
+import { customerIdByName } from "@/db/customers";
+import { lastLetterId } from "@/db/followup";
 import type { CommandName, InputOf, OutputOf } from "@/server/commands";
 import { proposalsOf } from "@/server/match/proposals";
 import { overdueRows } from "@/server/overdue/queries/overdue";
@@ -18,8 +20,7 @@ const AS_THE_BOOK = {
 
 /** How the demo book follows its customers up: its ladders, who is written to without a look, and who is who at the districts. */
 export function demoFollowUp(db: Db, act: Do): void {
-  const idOf = (name: string): number =>
-    db.get<{ id: number }>("SELECT id FROM customer WHERE name = ?", name)?.id ?? 0;
+  const idOf = (name: string): number => customerIdByName(db, name);
   ladders(act, idOf);
   byThemselves(db, act, idOf);
   persons(db, act, idOf);
@@ -109,6 +110,7 @@ function persons(db: Db, act: Do, idOf: (name: string) => number): void {
       },
     ],
   });
-  const last = db.get<{ id: number }>("SELECT id FROM letter ORDER BY id DESC LIMIT 1");
-  if (last) act("letterCameBack", { letterId: last.id, why: "550 5.1.1 no such mailbox here" });
+  const last = lastLetterId(db);
+  if (last !== undefined)
+    act("letterCameBack", { letterId: last, why: "550 5.1.1 no such mailbox here" });
 }

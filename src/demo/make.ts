@@ -5,12 +5,16 @@ import { dirname, join } from "node:path";
 import { addDays, day, type Day } from "@/core/calendar";
 import { type FileKind, guessMapping, readTable } from "@/core/formats";
 import type { Proposal } from "@/core/matching";
-import { minor } from "@/core/money";
+import { type Currency, currencyOf, minor } from "@/core/money";
 import { ok, type Result } from "@/core/result";
-import { openBankLines } from "@/db/bank";
+import { lineOfReceipt, openBankLines } from "@/db/bank";
 import type { Db } from "@/db/connection";
-import { openItemByNumber } from "@/db/openItems";
-import { receiptsInState } from "@/db/receipts";
+import { customerByExternalId, customerIdByName } from "@/db/customers";
+import { onlyInvoices, openItemByNumber } from "@/db/openItems";
+import { openPayoutsIn } from "@/db/payouts";
+import { chargeOfReceipt } from "@/db/processor";
+import { revaluations } from "@/db/rates";
+import { chargesToMatch, receiptsInState } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 import { type CommandName, COMMANDS, type InputOf, type OutputOf } from "@/server/commands";
 import { proposalsOf } from "@/server/match/proposals";
@@ -32,6 +36,8 @@ import {
 import { achFile, bankFile, cardFile, customersFile, invoicesFile } from "./files";
 import { demoFollowUp } from "./followUp";
 import { CUT_OVER, makeWorld, type Payment, TODAY, type World } from "./world";
+
+const EUR = currencyOf("EUR") as Currency;
 
 /** The demo book's name in addresses, and the one it has while it is being made. */
 export const DEMO_BOOK = "kestrel-row";
@@ -208,14 +214,7 @@ class Maker {
 
   /** Charges from abroad go to their invoices, payouts to the line they came in; the last ones are left to be done. The end of October is revalued. */
   private fromAbroad(to: Day): void {
-    for (const entry of this.db.all<{
-      receiptId: number;
-      charge: string;
-      unidentified: number;
-      paidOn: Day;
-    }>(
-      "SELECT r.id AS receiptId, i.external_id AS charge, r.unidentified, r.paid_on AS paidOn FROM receipt r JOIN processor_item i ON i.receipt_id = r.id AND i.kind = 'charge' WHERE r.state = 'to_match' AND r.currency = 'EUR'",
-    )) {
+    for (const entry of chargesToMatch(this.db, EUR)) {
       const item = openItemByNumber(this.db, abroadBill(entry.charge) ?? "");
       if (item && entry.paidOn <= WORKED_TO)
         this.do("applyReceipt", {
@@ -224,32 +223,21 @@ class Maker {
           lines: [{ itemId: item.id, amount: entry.unidentified }],
         });
     }
-    for (const payout of this.db.all<{ id: number; externalId: string; paidOn: Day }>(
-      "SELECT id, external_id AS externalId, paid_on AS paidOn FROM payout WHERE state = 'open' AND currency = 'EUR'",
-    )) {
+    for (const payout of openPayoutsIn(this.db, EUR)) {
       const line = openBankLines(this.db).find(({ description }) =>
         description.endsWith(payout.externalId.toUpperCase()),
       );
       if (line && payout.paidOn <= WORKED_TO)
         this.do("tiePayout", { payoutId: payout.id, bankLineIds: [line.id] });
     }
-    if (
-      to > "2026-11-01" &&
-      this.db.get<{ n: number }>("SELECT count(*) AS n FROM revaluation")?.n === 0
-    )
+    if (to > "2026-11-01" && revaluations(this.db).length === 0)
       this.do("revalue", { asOf: day("2026-10-31") });
   }
 
   private paymentOf(receiptId: number): Payment | undefined {
-    const charge = this.db.get<{ id: string }>(
-      "SELECT external_id AS id FROM processor_item WHERE receipt_id = ? AND kind = 'charge'",
-      receiptId,
-    );
-    if (charge) return this.byId.get(charge.id);
-    const line = this.db.get<{ on: Day; amount: number; description: string }>(
-      "SELECT posted_on AS 'on', amount, description FROM bank_line WHERE receipt_id = ?",
-      receiptId,
-    );
+    const charge = chargeOfReceipt(this.db, receiptId);
+    if (charge) return this.byId.get(charge.externalId);
+    const line = lineOfReceipt(this.db, receiptId);
     return this.world.payments.find(
       (payment) =>
         payment.via === "bank" &&
@@ -295,10 +283,7 @@ class Maker {
   }
 
   private customerId(externalId: string): number {
-    return (
-      this.db.get<{ id: number }>("SELECT id FROM customer WHERE external_id = ?", externalId)
-        ?.id ?? 0
-    );
+    return customerByExternalId(this.db, externalId)?.id ?? 0;
   }
 
   private writeLetters(today: Day): void {
@@ -329,8 +314,7 @@ class Maker {
 
   /** Today, with promises given and broken, and the last days' files laid ready. */
   finish(): void {
-    const customer = (name: string): number =>
-      this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = ?", name)?.id ?? 0;
+    const customer = (name: string): number => customerIdByName(this.db, name);
     this.do("changeSettings", { clock: TODAY });
     this.do("logContact", {
       customerId: customer("Fernhill Studio"),
@@ -367,15 +351,7 @@ class Maker {
   /** Checks and cash from the counter: some on hand, two on their way to the bank, and one so short that the rest needs a second person to give it up. */
   private byHand(): void {
     this.do("changeSettings", { people: PEOPLE });
-    const open = this.db.all<{
-      id: number;
-      number: string;
-      customerId: number;
-      name: string;
-      balance: number;
-    }>(
-      "SELECT i.id, i.number, i.customer_id AS customerId, c.name, i.balance FROM open_item i JOIN customer c ON c.id = i.customer_id WHERE i.kind = 'invoice' AND i.balance BETWEEN 6000 AND 60000 AND i.balance = i.total AND c.parent_id IS NULL GROUP BY c.id HAVING count(*) = 1 ORDER BY i.due_on, i.id LIMIT 5",
-    );
+    const open = onlyInvoices(this.db, { least: 6000, most: 60_000, limit: 5 });
     const [first, second, third, short, cash] = open;
     if (!first || !second || !third || !short || !cash)
       throw new Error("the demo has too few open invoices");
@@ -415,9 +391,7 @@ class Maker {
   }
 
   promiseToBreak(): void {
-    const id =
-      this.db.get<{ id: number }>("SELECT id FROM customer WHERE name = 'Emberline Studio'")?.id ??
-      0;
+    const id = customerIdByName(this.db, "Emberline Studio");
     this.do("logContact", {
       customerId: id,
       kind: "promise",

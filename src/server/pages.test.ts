@@ -4,7 +4,7 @@ import { type Currency, currencyOf } from "@/core/money";
 import { accountLineCount, accountLines, accounts, balancesAsOf } from "@/db/journal";
 
 import { CHARGES, CUSTOMERS, INVOICES, STATEMENT, TestBook, TODAY } from "../../tests/support/book";
-import { documentsOfLine } from "./arrivals/queries/fileLines";
+import { documentsOfLine } from "@/db/files";
 import { find } from "./books/queries/find";
 import { proofDocuments } from "./books/queries/proofDocuments";
 import { proofs } from "./books/queries/proofs";

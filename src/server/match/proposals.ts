@@ -5,7 +5,7 @@ import type { Db } from "@/db/connection";
 import { allCustomers } from "@/db/customers";
 import { habits, payerHistory } from "@/db/learning";
 import { closedNumbers, itemsToMatch } from "@/db/openItems";
-import { creditsByCustomer, receiptsInState } from "@/db/receipts";
+import { appliedSince, creditsByCustomer, receiptsInState } from "@/db/receipts";
 import { remittanceLines } from "@/db/remittances";
 import { readSettings } from "@/db/settings";
 
@@ -30,12 +30,7 @@ function matchingInput(db: Db): MatchingInput {
   );
   const earliest = receipts[0]?.paidOn;
   const placed =
-    earliest === undefined
-      ? []
-      : db.all<MatchingInput["placed"][number]>(
-          "SELECT id, customer_id AS customerId, paid_on AS paidOn, amount FROM receipt WHERE state = 'placed' AND customer_id IS NOT NULL AND paid_on >= ?",
-          addDays(earliest, -DOUBLE_LOOK_BACK_DAYS),
-        );
+    earliest === undefined ? [] : appliedSince(db, addDays(earliest, -DOUBLE_LOOK_BACK_DAYS));
   return {
     customers: allCustomers(db),
     items: itemsToMatch(db),

@@ -18,7 +18,7 @@ import {
 } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
-import { insertImportFile, saveMapping } from "@/db/files";
+import { insertImportFile, saveMapping, setRowCounts } from "@/db/files";
 import { processorAccounts } from "@/db/processor";
 import { currenciesWithRates } from "@/db/rates";
 import { defineCommand } from "@/server/runtime/command";
@@ -91,14 +91,10 @@ export const importFile = defineCommand({
         spec: JSON.stringify(mapping),
       });
     const report = tally.report(fileId);
-    ctx.db.run(
-      "UPDATE import_file SET rows_new = ?, rows_known = ?, rows_changed = ?, rows_refused = ? WHERE id = ?",
-      report.new,
-      report.known,
-      report.changed,
-      new Set(report.refused.map(({ line }) => line)).size,
-      fileId,
-    );
+    setRowCounts(ctx.db, fileId, {
+      ...report,
+      refused: new Set(report.refused.map(({ line }) => line)).size,
+    });
     return ok(report);
   },
 });

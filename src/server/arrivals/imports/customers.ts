@@ -4,6 +4,7 @@ import {
   customerByExternalId,
   insertAlias,
   insertCustomer,
+  renewCustomer,
   setParent,
 } from "@/db/customers";
 import type { CommandContext } from "@/server/runtime/context";
@@ -59,13 +60,7 @@ export function importCustomers(
       (row.phone !== null && known.phone !== row.phone) ||
       row.aliases.some((alias) => !names.includes(alias))
     ) {
-      ctx.db.run(
-        "UPDATE customer SET name = ?, email = coalesce(?, email), phone = coalesce(?, phone) WHERE id = ?",
-        row.name,
-        row.email,
-        row.phone,
-        known.id,
-      );
+      renewCustomer(ctx.db, known.id, row);
       for (const alias of row.aliases) insertAlias(ctx.db, known.id, alias);
       tally.updated(row.line);
       tally.also("customers brought up to date", null);

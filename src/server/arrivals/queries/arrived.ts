@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import { readFileSync, statSync } from "node:fs";
 
 import type { Db } from "@/db/connection";
+import { wasTakenIn } from "@/db/files";
 import { arrivedFile, arrivedFiles } from "@/server/runtime/folders";
 
 /** Hashes of files that lie in a book's folder of arrivals, kept by size and time so that a page does not read them again. */
@@ -19,11 +20,5 @@ function hashOf(path: string): string {
 
 /** Files that wait to be taken in: those in the folder of arrivals whose content was not taken in yet, by whatever way. */
 export function waitingFiles(db: Db, book: string): string[] {
-  return arrivedFiles(book).filter(
-    (name) =>
-      db.get(
-        "SELECT 1 AS known FROM import_file WHERE sha256 = ? LIMIT 1",
-        hashOf(arrivedFile(book, name)),
-      ) === undefined,
-  );
+  return arrivedFiles(book).filter((name) => !wasTakenIn(db, hashOf(arrivedFile(book, name))));
 }

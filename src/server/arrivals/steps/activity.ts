@@ -18,9 +18,11 @@ import { entriesOfDocument } from "@/db/journal";
 import { changeBalance } from "@/db/openItems";
 import {
   insertProcessorItem,
+  openDisputesOf,
   type ProcessorAccountRow,
   type ProcessorItemRow,
   setDisputeState,
+  setReason,
 } from "@/db/processor";
 import {
   applicationsOfReceipt,
@@ -180,7 +182,7 @@ function park(
   reason: string,
   actId: number,
 ): void {
-  ctx.db.run("UPDATE processor_item SET reason = ? WHERE id = ?", reason, item.id);
+  setReason(ctx.db, item.id, reason);
   ctx.post(postParkedDifference({ ...at, sum: inBook(item.amount, item.currency) }), actId);
 }
 
@@ -330,11 +332,7 @@ function markDispute(
   setDisputeState(ctx.db, item.id, kind === "dispute" ? "opened" : "won");
   if (!receipt) return;
   if (kind === "dispute_won") {
-    for (const other of ctx.db.all<{ id: number }>(
-      "SELECT id FROM processor_item WHERE receipt_id = ? AND kind = 'dispute' AND settled_state = 'opened'",
-      receipt.id,
-    ))
-      setDisputeState(ctx.db, other.id, "won");
+    for (const id of openDisputesOf(ctx.db, receipt.id)) setDisputeState(ctx.db, id, "won");
   }
   setDisputed(ctx.db, receipt.id, kind === "dispute" ? 1 : 0);
   ctx.act(

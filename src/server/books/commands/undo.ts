@@ -5,12 +5,12 @@ import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
 import { actById, type ActKind, type ActRow, actsOf, markUndone } from "@/db/acts";
 import { approvalOf, decideApproval, reopenApproval } from "@/db/approvals";
-import { bankLineById, setBankLineState } from "@/db/bank";
+import { bankLineById, bounceLinesOf, setBankLineState } from "@/db/bank";
 import { depositById, setDepositState } from "@/db/deposits";
 import { entriesOfAct, linesOfEntry } from "@/db/journal";
 import { changeBalance, openItemById } from "@/db/openItems";
 import { endTies, refreshNet, setPayoutState, tiesOfAct } from "@/db/payouts";
-import { moveBack, setDisputeState } from "@/db/processor";
+import { moveBack, setDisputeState, withdrawExplained } from "@/db/processor";
 import {
   applicationsOfReceipt,
   deleteUntouchedReceipt,
@@ -230,8 +230,7 @@ function untie(ctx: CommandContext, act: ActRow, by: number): Result<unknown> {
   const explained = entriesOfAct(ctx.db, act.id)
     .filter((entry) => entry.documentKind === "processor_item")
     .map((entry) => entry.documentId);
-  for (const id of explained)
-    ctx.db.run("UPDATE processor_item SET withdrawn = 1 WHERE id = ? AND origin = 'explained'", id);
+  for (const id of explained) withdrawExplained(ctx.db, id);
   for (const id of new Set([...moveBack(ctx.db, act.id), act.subjectId])) refreshNet(ctx.db, id);
   return ok(null);
 }
@@ -359,11 +358,7 @@ function restore(ctx: CommandContext, act: ActRow): Result<unknown> {
     reason: receipt.reason,
   });
   if (act.kind === "bounce")
-    for (const line of ctx.db.all<{ id: number }>(
-      "SELECT id FROM bank_line WHERE state = 'bounce' AND receipt_id = ?",
-      receipt.id,
-    ))
-      setBankLineState(ctx.db, line.id, "open");
+    for (const id of bounceLinesOf(ctx.db, receipt.id)) setBankLineState(ctx.db, id, "open");
   if (act.kind === "dispute_lost") {
     // Only the dispute that this act had lost; the receipt may have others.
     for (const { documentId } of entriesOfAct(ctx.db, act.id).filter(

@@ -1,6 +1,7 @@
 import { addDays, type Day } from "@/core/calendar";
 import { add, type Currency, type Minor, sumOf } from "@/core/money";
 import type { Db } from "@/db/connection";
+import { movedByMonth } from "@/db/journal";
 import {
   foreignAsOf,
   rateOn,
@@ -76,11 +77,7 @@ export function currenciesPage(db: Db, asOf: Day): CurrenciesPage {
       ? [{ ...rate, ageDays: Math.round((Date.parse(asOf) - Date.parse(rate.onDay)) / 86_400_000) }]
       : [];
   });
-  const exchange = db.all<{ month: string; sum: Minor }>(
-    "SELECT substr(d.posted_on, 1, 7) AS month, -sum(d.sum) AS sum FROM account_day d JOIN account a ON a.id = d.account_id WHERE a.role = 'exchange' AND d.posted_on BETWEEN ? AND ? GROUP BY 1 HAVING sum(d.sum) <> 0 ORDER BY 1 DESC",
-    addDays(asOf, -365),
-    asOf,
-  );
+  const exchange = movedByMonth(db, "exchange", addDays(asOf, -365), asOf);
   return {
     asOf,
     open,

@@ -5,7 +5,14 @@ import { actById, actsOf, type SubjectKind } from "@/db/acts";
 import { bankLineById } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { importFileById } from "@/db/files";
-import { entriesOfDocument, entryById, type EntryRow, linesOfEntry } from "@/db/journal";
+import {
+  entriesBeside,
+  entriesOfDocument,
+  entryById,
+  type EntryRow,
+  linesOfEntry,
+  sourceOfDocument,
+} from "@/db/journal";
 import { processorItemById } from "@/db/processor";
 import { lineOf } from "@/server/arrivals/imports/read";
 
@@ -171,32 +178,11 @@ export function entryHistory(db: Db, book: string, id: number): EntryHistory | n
         }
       : null,
     origin: originOfDocument(db, book, entry.documentKind, entry.documentId),
-    others:
-      act && act.kind !== "import"
-        ? db.all<{ id: number; event: string; document: string }>(
-            "SELECT id, event, document FROM entry WHERE act_id = ? AND id <> ? ORDER BY id LIMIT 20",
-            act.id,
-            id,
-          )
-        : [],
+    others: act && act.kind !== "import" ? entriesBeside(db, act.id, id) : [],
   };
 }
 
-const TABLE_OF: Record<ItemKind, string> = {
-  open_item: "open_item",
-  receipt: "receipt",
-  processor_item: "processor_item",
-  bank_line: "bank_line",
-  payout: "payout",
-  fee_accrual: "fee_accrual",
-  revaluation: "revaluation",
-};
-
 function originOfDocument(db: Db, book: string, kind: ItemKind, id: number): Origin | null {
-  if (kind === "fee_accrual" || kind === "revaluation") return null;
-  const row = db.get<{ fileId: number | null; lineNo: number | null }>(
-    `SELECT file_id AS fileId, line_no AS lineNo FROM ${TABLE_OF[kind]} WHERE id = ?`,
-    id,
-  );
+  const row = sourceOfDocument(db, kind, id);
   return row ? originOf(db, book, row.fileId, row.lineNo) : null;
 }

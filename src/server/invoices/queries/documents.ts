@@ -5,6 +5,7 @@ import { bankAccounts, bankLineById, bankLineOfReceipt, type BankLineRow } from 
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
 import { depositById, depositOfLine } from "@/db/deposits";
+import { lettersAbout } from "@/db/followup";
 import { openItemById, type OpenItemRow } from "@/db/openItems";
 import { payoutById, tiesOfLine } from "@/db/payouts";
 import { itemsOfReceipt, processorAccounts, processorItemById } from "@/db/processor";
@@ -77,10 +78,7 @@ export function invoicePageOf(db: Db, book: string, id: number): InvoicePage | n
       ended: application.endedBy !== null,
     };
   });
-  const letters = db.all<{ on: Day; step: number; address: string }>(
-    "SELECT l.on_day AS 'on', l.step, l.to_address AS address FROM letter l JOIN letter_item i ON i.letter_id = l.id WHERE i.open_item_id = ? ORDER BY l.id",
-    id,
-  );
+  const letters = lettersAbout(db, id);
   const acts = applicationsOfItem(db, id).flatMap((application) =>
     actsAbout(db, "receipt", application.receiptId).filter((act) => act.id === application.actId),
   );

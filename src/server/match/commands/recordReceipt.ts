@@ -7,7 +7,7 @@ import { inBook, postReceiptByHand } from "@/core/ledger";
 import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { customerById } from "@/db/customers";
-import { insertReceipt } from "@/db/receipts";
+import { handTwin, insertReceipt } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
 
 const WORDS = { check: "check", cash: "cash", money_order: "money order", wire: "wire" } as const;
@@ -30,15 +30,7 @@ export const recordReceipt = defineCommand({
       return fail("receipt.number", { what: WORDS[input.method] });
     const customer = input.customerId === null ? undefined : customerById(ctx.db, input.customerId);
     const payerName = withoutCardNumbers(input.payerName) || customer?.name || "";
-    const twin = ctx.db.get<{ paidOn: Day }>(
-      "SELECT paid_on AS paidOn FROM receipt WHERE hand_state IS NOT NULL AND hand_state <> 'void' AND method = ? AND amount = ? AND coalesce(number, '') = ? AND payer_name = ? AND (? <> '' OR paid_on = ?)",
-      input.method,
-      input.amount,
-      input.number,
-      payerName,
-      input.number,
-      input.paidOn,
-    );
+    const twin = handTwin(ctx.db, { ...input, payerName });
     if (twin && !input.again)
       return fail("receipt.twice", {
         what: WORDS[input.method],

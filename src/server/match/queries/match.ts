@@ -1,9 +1,9 @@
 import type { Day } from "@/core/calendar";
 import {
   type Decision,
+  type MatchCandidate,
   oddity,
   type Proposal,
-  type MatchCandidate,
   reasonInWords,
   restsOn,
   speaksAgainst,
@@ -16,6 +16,7 @@ import { approvalOf, type ApprovalRow, approvalsWaiting } from "@/db/approvals";
 import type { Db } from "@/db/connection";
 import { allCustomers, customerById, familyOf } from "@/db/customers";
 import { openItemById, openItems, openItemsOf } from "@/db/openItems";
+import { chargeOfReceipt } from "@/db/processor";
 import { carriedByDocument } from "@/db/rates";
 import {
   applicationsOfReceipt,
@@ -273,11 +274,7 @@ export function matchWorkings(
     shownReading(db, reading, receipt.currency),
   );
   const customerId = readings[0]?.customerId ?? null;
-  const charge = db.get<{ fee: Minor | null; account: string }>(
-    `SELECT a.name AS account, (SELECT -sum(f.amount) FROM processor_item f WHERE f.kind = 'fee' AND f.processor_account_id = i.processor_account_id AND f.related_id = i.external_id) AS fee
-     FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id WHERE i.receipt_id = ? AND i.kind = 'charge'`,
-    receiptId,
-  );
+  const charge = chargeOfReceipt(db, receiptId);
   const settings = readSettings(db);
   const asked = approvalOf(db, receiptId);
   return {

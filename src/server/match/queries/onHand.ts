@@ -1,6 +1,12 @@
 import { type Day, formatDay } from "@/core/calendar";
 import { type Minor, sumOf } from "@/core/money";
-import { bankAccounts, bankLineById, type BankLineRow, openBankLines } from "@/db/bank";
+import {
+  bankAccounts,
+  bankLineById,
+  type BankLineRow,
+  openBankLines,
+  smallDebitsBeside,
+} from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { depositsUnderWay } from "@/db/deposits";
 import { type AccrualRow, accruals } from "@/db/fees";
@@ -176,12 +182,5 @@ function refundsOf(db: Db, line: BankLineRow): LineChoices["refunds"] {
 const FEE_AT_MOST = 10_000;
 
 function feesBeside(db: Db, line: BankLineRow): LineChoices["fees"] {
-  return db.all(
-    "SELECT id, description, amount FROM bank_line WHERE state = 'open' AND bank_account_id = ? AND id <> ? AND amount < 0 AND amount >= ? AND posted_on BETWEEN date(?, '-3 days') AND date(?, '+3 days') ORDER BY posted_on, id LIMIT 10",
-    line.bankAccountId,
-    line.id,
-    -FEE_AT_MOST,
-    line.postedOn,
-    line.postedOn,
-  );
+  return smallDebitsBeside(db, line, FEE_AT_MOST);
 }

@@ -40,7 +40,7 @@ import {
 import { type OpenItemRow, openItemsOf } from "@/db/openItems";
 import { personsByCustomer } from "@/db/persons";
 import { bookValue, worthOn } from "@/db/rates";
-import { receiptsInState } from "@/db/receipts";
+import { creditsKept, disputedReceipts, receiptsInState } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 import { onTheirWay } from "@/db/started";
 
@@ -229,17 +229,12 @@ function factsByGroup(
   }
   const [credit, disputed] = [new Map<number, Minor>(), new Map<number, Minor>()];
   const creditIn = new Map<number, { currency: Currency; sum: Minor }[]>();
-  const kept = db.all<{ customerId: number; currency: Currency; own: Minor; onAccount: number }>(
-    `SELECT r.customer_id AS customerId, r.currency, sum(r.on_account) AS own, sum(${bookValue("r", "on_account", "credits", "receipt", -1)}) AS onAccount FROM receipt r WHERE r.customer_id IS NOT NULL AND r.on_account <> 0 GROUP BY r.customer_id, r.currency`,
-  );
-  for (const row of kept) {
+  for (const row of creditsKept(db)) {
     const head = headOf(row.customerId);
     credit.set(head, add(credit.get(head) ?? 0, row.onAccount));
     listOf(creditIn, head).push({ currency: row.currency, sum: row.own });
   }
-  for (const row of db.all<{ customerId: number; amount: Minor; currency: Currency; on: Day }>(
-    'SELECT customer_id AS customerId, amount, currency, settled_on AS "on" FROM receipt WHERE customer_id IS NOT NULL AND disputed = 1',
-  )) {
+  for (const row of disputedReceipts(db)) {
     const head = headOf(row.customerId);
     disputed.set(
       head,

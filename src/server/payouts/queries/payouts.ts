@@ -41,6 +41,7 @@ import {
   usualFees,
 } from "@/db/processor";
 import { rateOn } from "@/db/rates";
+import { payerOfReceipt } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 
 /** tied: comes out; off: a line is there with another sum; late: should be at the bank; on_way: not due yet. */
@@ -164,13 +165,7 @@ export function payoutWorkings(db: Db, payoutId: number): PayoutWorkings | null 
   );
   const items = itemsOfPayout(db, payoutId).map((item) => ({
     ...item,
-    payer:
-      item.receiptId === null
-        ? ""
-        : (db.get<{ name: string }>(
-            "SELECT coalesce(nullif(payer_name, ''), payer_email) AS name FROM receipt WHERE id = ?",
-            item.receiptId,
-          )?.name ?? ""),
+    payer: item.receiptId === null ? "" : payerOfReceipt(db, item.receiptId),
   }));
   const lines = tiesOfPayout(db, payoutId).flatMap((tie) => {
     const line = bankLineById(db, tie.bankLineId);

@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 
 import { importFileById } from "@/db/files";
 import { tableOf } from "@/server/arrivals/imports/read";
-import { documentsOfLine } from "@/server/arrivals/queries/fileLines";
+import { documentsOfLine } from "@/db/files";
 import { FilePage } from "@/ui/arrivals/FilePage";
 
 import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../../serve";
