@@ -4,9 +4,8 @@ import { NextResponse } from "next/server";
 
 import { type Day, parseDay } from "@/core/calendar";
 import type { Result } from "@/core/result";
-import type { Db } from "@/db/connection";
+import { type BookContext, bookContext } from "@/server/runtime/bookContext";
 import { inWords } from "@/server/runtime/messages";
-import { reading } from "@/server/runtime/threads/reader";
 
 /** What does a request for a book's data come with. */
 export type BookParams<More extends object = object> = { params: Promise<{ book: string } & More> };
@@ -50,14 +49,24 @@ export function dayOf(query: URLSearchParams, name: string): Day | undefined {
   return parsed.ok ? parsed.value : undefined;
 }
 
-/** Runs a query on a book's reading connection. */
+/** Runs a query on a book's reading connection; it is given the book and what stands in the address. */
 export async function fromBook<More extends object>(
-  context: BookParams<More>,
-  query: (db: Db, params: { book: string } & More) => unknown,
+  request: BookParams<More>,
+  query: (context: BookContext & More) => unknown,
 ): Promise<NextResponse> {
-  const params = await context.params;
-  const db = reading(params.book);
-  if (!db) return notThere("book.missing", { book: params.book });
-  const found = await query(db, params);
+  const params = await request.params;
+  const context = bookContext(params.book);
+  if (!context) return notThere("book.missing", { book: params.book });
+  const found = await query({ ...params, ...context });
   return found === null ? notThere("act.unknown") : value(found);
+}
+
+/** Bytes as a file to be kept. */
+export function fileAnswer(
+  bytes: Uint8Array | string,
+  { type, name }: { type: string; name: string },
+): Response {
+  return new Response(typeof bytes === "string" ? bytes : new Uint8Array(bytes), {
+    headers: { "content-type": type, "content-disposition": `attachment; filename="${name}"` },
+  });
 }

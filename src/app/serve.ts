@@ -2,26 +2,24 @@ import "server-only";
 
 import { notFound } from "next/navigation";
 
-import type { Day } from "@/core/calendar";
+import type { BookFacts } from "@/contracts/shell";
 import type { Proposal } from "@/core/matching";
-import type { Db } from "@/db/connection";
-import { readSettings, type Settings } from "@/db/settings";
-import { todayOf } from "@/server/runtime/context";
-import { proposalsFor, reading } from "@/server/runtime/threads/reader";
+import { type BookContext, bookContext } from "@/server/runtime/bookContext";
+import { proposalsFor } from "@/server/runtime/threads/reader";
 
 /** What every page of a book begins with; a book that is not there is not found. */
-export async function pageOf(params: Promise<{ book: string }>): Promise<{
-  book: string;
-  db: Db;
-  settings: Settings;
-  today: Day;
-  proposals: () => Promise<Proposal[]>;
-}> {
+export async function pageOf(
+  params: Promise<{ book: string }>,
+): Promise<BookContext & { proposals: () => Promise<Proposal[]> }> {
   const { book } = await params;
-  const db = reading(book);
-  if (!db) notFound();
-  const settings = readSettings(db);
-  return { book, db, settings, today: todayOf(settings), proposals: () => proposalsFor(book) };
+  const context = bookContext(book);
+  if (!context) notFound();
+  return { ...context, proposals: () => proposalsFor(book) };
+}
+
+/** What each page of a book is given of it beside its own facts. */
+export function factsOf({ book, currency, today }: BookContext): BookFacts {
+  return { book, currency, today };
 }
 
 export type Search = Promise<Record<string, string | string[] | undefined>>;

@@ -2,13 +2,13 @@ import { randomUUID } from "node:crypto";
 import { createReadStream } from "node:fs";
 import { basename } from "node:path";
 
+import type { ImportReport } from "@/contracts/arrivals";
 import { FILE_KINDS, type FileKind, type MappingSpec } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { mappings } from "@/db/files";
 import { importFile } from "@/server/arrivals/commands/importFile";
 import { inspectFile } from "@/server/arrivals/imports/read";
-import type { ImportReport } from "@/server/arrivals/imports/report";
 import { keepFile } from "@/server/arrivals/keepFile";
 import { openBookToWrite } from "@/server/runtime/books";
 import { runCommand } from "@/server/runtime/command";

@@ -1,9 +1,10 @@
+import type { AgesAsked } from "@/contracts/reports";
 import { day, type Day } from "@/core/calendar";
 import { spansOf } from "@/core/metrics";
 import { accounts } from "@/db/journal";
 import { receivableMovements } from "@/db/receivableMovements";
 import { proofs } from "@/server/books/queries/proofs";
-import { type AgesAsked, agesPage } from "@/server/reports/queries/ages";
+import { agesPage } from "@/server/reports/queries/ages";
 import { openBookToRead } from "@/server/runtime/books";
 
 import { BOOK, seconds, withBook } from "./importing";

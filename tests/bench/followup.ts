@@ -1,3 +1,4 @@
+import type { AgesAsked } from "@/contracts/reports";
 import { addDays, day, type Day } from "@/core/calendar";
 import { spansOf } from "@/core/metrics";
 import { type Currency, currencyOf } from "@/core/money";
@@ -8,7 +9,7 @@ import { deliverLetter } from "@/server/output/delivery";
 import { sendLetters } from "@/server/overdue/commands/sendLetters";
 import { letterRun } from "@/server/overdue/queries/letterRun";
 import { overdueRows } from "@/server/overdue/queries/overdue";
-import { type AgesAsked, agesPage } from "@/server/reports/queries/ages";
+import { agesPage } from "@/server/reports/queries/ages";
 import { figuresOf } from "@/server/reports/queries/figures";
 import { openBookToRead } from "@/server/runtime/books";
 import { runCommand } from "@/server/runtime/command";

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
+import type { ImportReport } from "@/contracts/arrivals";
 import { day } from "@/core/calendar";
 import {
   type FileKind,
@@ -14,7 +15,6 @@ import {
 } from "@/core/formats";
 import type { Result } from "@/core/result";
 import type { Db } from "@/db/connection";
-import type { ImportReport } from "@/server/arrivals/imports/report";
 import { proofs } from "@/server/books/queries/proofs";
 import { type CommandName, COMMANDS, type InputOf, type OutputOf } from "@/server/commands";
 import { proposalsOf } from "@/server/match/proposals";

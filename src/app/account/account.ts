@@ -2,24 +2,21 @@ import "server-only";
 
 import { randomUUID } from "node:crypto";
 
-import { hasVisited, type Visit } from "@/db/accountPages";
-import type { Db } from "@/db/connection";
-import { readSettings } from "@/db/settings";
-import { type AccountPage, accountPageOf } from "@/server/customers/queries/accountPage";
-import { todayOf } from "@/server/runtime/context";
+import type { AccountFacts } from "@/contracts/customers";
+import { accountPageOf, type Visit, wasLookedAt } from "@/server/customers/queries/accountPage";
+import { type BookContext, bookContext } from "@/server/runtime/bookContext";
 import { listBooks } from "@/server/runtime/folders";
-import { reading } from "@/server/runtime/threads/reader";
 import { execute } from "@/server/runtime/threads/writer";
 
-export type OpenAccount = { book: string; db: Db; page: AccountPage };
+export type OpenAccount = { book: string; db: BookContext["db"]; page: AccountFacts };
 
 /** The account behind a link, in whichever book it is; null where it leads nowhere. The address names no book. */
 export function accountOf(token: string): OpenAccount | null {
   if (!/^[0-9a-f]{48}$/.test(token)) return null;
   for (const book of listBooks()) {
-    const db = reading(book);
-    const page = db && accountPageOf(db, token, todayOf(readSettings(db)));
-    if (db && page) return { book, db, page };
+    const context = bookContext(book);
+    const page = context && accountPageOf(context.db, token, context.today);
+    if (page) return { book, db: context.db, page };
   }
   return null;
 }
@@ -31,7 +28,7 @@ export async function visited(
   what: Visit,
   itemId = 0,
 ): Promise<void> {
-  if (hasVisited(db, page.customerId, page.today, what, itemId)) return;
+  if (wasLookedAt(db, page, what, itemId)) return;
   await execute(
     book,
     "noteVisit",

@@ -1,6 +1,5 @@
 import { addDays, day } from "@/core/calendar";
 import { customerOfLink, linkOf } from "@/db/accountPages";
-import { lastChangeOfSums } from "@/db/acts";
 import { setDelivery } from "@/db/followup";
 import { readSettings } from "@/db/settings";
 
@@ -119,7 +118,8 @@ describe("a customer's account page", () => {
 describe("what pages reckon", () => {
   it("is kept while letters go out and customers look at their pages, and made anew by a command", () => {
     let made = 0;
-    const ask = (): number => cachedQuery(book.name, book.db, "a test", () => (made += 1));
+    const ask = (): number =>
+      cachedQuery({ book: book.name, db: book.db }, "a test", () => (made += 1));
     ask();
     book.must("noteVisit", { token: token("C1"), what: "opened" });
     const letterId = book.must("sendLetter", {
@@ -138,11 +138,10 @@ describe("what pages reckon", () => {
     let made = 0;
     const ask = (): number =>
       cachedQuery(
-        book.name,
-        book.db,
+        { book: book.name, db: book.db },
         "sums of a test",
         () => (made += 1),
-        lastChangeOfSums(book.db),
+        "a change of sums",
       );
     ask();
     book.must("sendLetter", { customerId: customer("C1"), subject: "s", body: "b" });

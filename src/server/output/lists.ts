@@ -1,3 +1,4 @@
+import type { QueueName } from "@/contracts/match";
 import { type Day, parseDay } from "@/core/calendar";
 import { waitInWords } from "@/core/followup";
 import type { Proposal } from "@/core/matching";
@@ -15,7 +16,7 @@ import { readSettings } from "@/db/settings";
 import { journalFileSheet } from "../books/queries/journalFile";
 import { proofInWords, proofs } from "../books/queries/proofs";
 import { payingSheet } from "../customers/queries/paying";
-import { matchQueue, type QueueName } from "../match/queries/match";
+import { matchQueue } from "../match/queries/match";
 import { overdueRows } from "../overdue/queries/overdue";
 import { feeCheck } from "../payouts/queries/fees";
 import { returnsAndDisputes } from "../payouts/queries/returnsAndDisputes";

@@ -1,5 +1,6 @@
 import type { Content, TableCell } from "pdfmake/interfaces";
 
+import type { StatementPart } from "@/contracts/customers";
 import { type Day, formatDay } from "@/core/calendar";
 import { BUCKETS, bucketWords } from "@/core/metrics";
 import { type Currency, formatAmount, sumOf } from "@/core/money";
@@ -9,7 +10,7 @@ import { customerById } from "@/db/customers";
 import { openItemById } from "@/db/openItems";
 import { readSettings } from "@/db/settings";
 
-import { type Statement, statementOf, type StatementPart } from "../customers/queries/statement";
+import { type Statement, statementOf } from "../customers/queries/statement";
 import { printable, printed } from "./pdf";
 
 /** The papers that customers get: the statement of account and the single invoice, as PDF. */

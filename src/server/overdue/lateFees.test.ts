@@ -1,8 +1,9 @@
+import type { ProposedFee } from "@/contracts/overdue";
 import { readSettings } from "@/db/settings";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { draftLetter } from "./letters";
-import { lateFeesPage, type ProposedFee, proposedFees } from "./queries/lateFees";
+import { lateFeesPage, proposedFees } from "./queries/lateFees";
 import { overdueRows } from "./queries/overdue";
 
 let book: TestBook;

@@ -4,6 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useRef, useState } from "react";
 
+import type { ArrivalsFacts, InspectedFile, TakenFile } from "@/contracts/arrivals";
 import { formatDay } from "@/core/calendar";
 
 import { Act } from "../kit/buttons";
@@ -15,7 +16,6 @@ import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { post } from "../shell/send";
 import { DryRun } from "./DryRun";
-import type { ArrivalsFacts, TakenFile, Waiting } from "./types";
 
 const KIND_WORDS = {
   customers: "customers",
@@ -30,13 +30,13 @@ const KIND_WORDS = {
 export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
   const { book, arrived, files, today, last } = facts;
   const { complain } = useActing();
-  const [waiting, setWaiting] = useState<Waiting | null>(null);
+  const [waiting, setWaiting] = useState<InspectedFile | null>(null);
   const [reading, setReading] = useState<string | null>(null);
   const [over, setOver] = useState(false);
   const chooser = useRef<HTMLInputElement>(null);
   const take = async (name: string, url: string, body: BodyInit): Promise<void> => {
     setReading(name);
-    const sent = await post<Waiting>(url, body);
+    const sent = await post<InspectedFile>(url, body);
     setReading(null);
     if (sent.ok) setWaiting(sent.value);
     else complain(sent.message);

@@ -5,6 +5,7 @@ import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { LineChoices } from "@/contracts/arrivals";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
@@ -262,20 +263,6 @@ function LineWorkings({
   );
 }
 
-type Choices = {
-  bills: { ids: number[]; words: string; sum: Minor }[];
-  refunds: { receiptId: number; words: string; credit: Minor }[];
-  deposits: { id: number; onDay: Day; words: string; sum: Minor }[];
-  bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[];
-  fees: { id: number; description: string; amount: Minor }[];
-  lumps: {
-    account: string;
-    count: number | null;
-    cap: number;
-    answers: { itemIds: number[]; receipts: number; words: string; leftOut: string[] }[];
-  }[];
-};
-
 /** A deposit by hand that this line may be; or a check that the bank took back, with the line beside it that is its fee. */
 function OtherChoices({
   line,
@@ -287,11 +274,11 @@ function OtherChoices({
   done: () => void;
 }): ReactNode {
   const { act, book, busy } = useActing();
-  const [choices, setChoices] = useState<Choices | null>(null);
+  const [choices, setChoices] = useState<LineChoices | null>(null);
   const [feeLineId, setFee] = useState<number | null>(null);
   useEffect(() => {
     let current = true;
-    void load<Choices>(`/api/v1/b/${book}/lines/${line.id}/choices`).then((sent) => {
+    void load<LineChoices>(`/api/v1/b/${book}/lines/${line.id}/choices`).then((sent) => {
       if (current && sent.ok) setChoices(sent.value);
     });
     return () => {

@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { ArrivalsFacts, ImportReport, InspectedFile } from "@/contracts/arrivals";
 import { formatDay } from "@/core/calendar";
 import type { FileKind, MappingSpec } from "@/core/formats";
 import type { Currency } from "@/core/money";
@@ -17,7 +18,6 @@ import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { post, sendCommand } from "../shell/send";
 import { MappingForm } from "./MappingForm";
-import type { ArrivalsFacts, Report, Waiting } from "./types";
 
 const KINDS = [
   ["customers", "Customers"],
@@ -35,7 +35,7 @@ export function DryRun({
   close,
 }: {
   facts: ArrivalsFacts;
-  first: Waiting;
+  first: InspectedFile;
   close: () => void;
 }): ReactNode {
   const router = useRouter();
@@ -56,7 +56,7 @@ export function DryRun({
     guessAccount(facts, first.kind, known?.name ?? first.name),
   );
   const [saveAs, setSaveAs] = useState(known?.name ?? "");
-  const [report, setReport] = useState<Report | null>(null);
+  const [report, setReport] = useState<ImportReport | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [taking, setTaking] = useState(false);
   const input = {
@@ -70,7 +70,7 @@ export function DryRun({
   const asked = JSON.stringify(input);
   useEffect(() => {
     let current = true;
-    void sendCommand<Report>(book, "importFile", JSON.parse(asked), { rehearse: true }).then(
+    void sendCommand<ImportReport>(book, "importFile", JSON.parse(asked), { rehearse: true }).then(
       (sent) => {
         if (!current) return;
         setReport(sent.ok ? sent.value : null);
@@ -82,7 +82,7 @@ export function DryRun({
     };
   }, [book, asked]);
   const asKind = async (kind: FileKind): Promise<void> => {
-    const sent = await post<Waiting>(
+    const sent = await post<InspectedFile>(
       `/api/v1/b/${book}/files?kept=${waiting.sha256}&kind=${kind}&name=${encodeURIComponent(waiting.name)}`,
       "",
     );
@@ -94,7 +94,7 @@ export function DryRun({
   const takeIn = (): void => {
     if (taking || report === null || report.new + report.changed === 0) return;
     setTaking(true);
-    void sendCommand<Report>(book, "importFile", input).then((sent) => {
+    void sendCommand<ImportReport>(book, "importFile", input).then((sent) => {
       setTaking(false);
       if (!sent.ok) return complain(sent.message);
       say(
@@ -209,7 +209,7 @@ function WhatHappens({
   currency,
   kind,
 }: {
-  report: Report;
+  report: ImportReport;
   facts: ArrivalsFacts;
   currency: Currency;
   kind: FileKind;
@@ -322,7 +322,7 @@ function WhatHappens({
   );
 }
 
-function Sample({ waiting }: { waiting: Waiting }): ReactNode {
+function Sample({ waiting }: { waiting: InspectedFile }): ReactNode {
   return (
     <>
       <Subheading data-strong marginTop="14px" fontSize="13px">

@@ -4,12 +4,12 @@ import { chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { TakenFile } from "@/contracts/arrivals";
+import type { BookFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
 
-import type { BookFacts } from "../history/types";
 import { PageHeading, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
-import type { TakenFile } from "./types";
 
 type Row = { line: number; cells: readonly string[] };
 type Props = BookFacts & {

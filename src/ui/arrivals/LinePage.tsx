@@ -1,11 +1,12 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { Backing } from "@/contracts/history";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
 import { History } from "../history/History";
-import type { BookFacts, Backing } from "../history/types";
 import { PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 

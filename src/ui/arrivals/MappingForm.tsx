@@ -2,12 +2,12 @@
 
 import type { ReactNode } from "react";
 
+import type { ArrivalsFacts, InspectedFile } from "@/contracts/arrivals";
 import type { MappingSpec, RowKind } from "@/core/formats";
 
 import { SmallChoice } from "../kit/fields";
 import { DetailTable } from "../kit/tables";
 import { FIELD_WORDS } from "./fieldWords";
-import type { ArrivalsFacts, Waiting } from "./types";
 
 const ROW_WORDS: readonly (readonly [RowKind, string])[] = [
   ["charge", "charge"],
@@ -33,7 +33,7 @@ export function MappingForm({
   change,
 }: {
   facts: ArrivalsFacts;
-  waiting: Waiting;
+  waiting: InspectedFile;
   mapping: MappingSpec;
   change: (mapping: MappingSpec) => void;
 }): ReactNode {

@@ -3,10 +3,10 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { formatAmount, minor, type Minor, sumOf } from "@/core/money";
 
-import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { AsOf } from "../kit/lists/AsOf";
 import { LedgerList } from "../kit/lists/LedgerList";

@@ -3,9 +3,9 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 
-import type { BookFacts } from "../history/types";
 import { Act } from "../kit/buttons";
 import { ActRow } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";

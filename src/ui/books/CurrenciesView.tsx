@@ -3,10 +3,11 @@
 import { Box } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 
+import type { ForeignSum } from "@/contracts/books";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay, parseDay } from "@/core/calendar";
 import { type Currency, currencyOf, type Minor, sumOf } from "@/core/money";
 
-import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { Act } from "../kit/buttons";
 import { LineText } from "../kit/fields";
@@ -17,19 +18,10 @@ import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { BooksHeading } from "./BooksHeading";
 
-type Foreign = {
-  currency: Currency;
-  what: string;
-  count: number;
-  amount: Minor;
-  book: Minor;
-  atRate: Minor;
-  off: Minor;
-};
 type Rate = { currency: Currency; onDay: Day; rate: string };
 type Props = BookFacts & {
   asOf: Day;
-  open: Foreign[];
+  open: ForeignSum[];
   off: Minor;
   latest: (Rate & { ageDays: number })[];
   rates: Rate[];
@@ -197,7 +189,7 @@ function Open({
   off,
   currency,
 }: {
-  open: readonly Foreign[];
+  open: readonly ForeignSum[];
   off: Minor;
   currency: Currency;
 }): ReactNode {
@@ -270,7 +262,7 @@ function Revalue({
   done,
 }: {
   asOf: Day;
-  open: readonly Foreign[];
+  open: readonly ForeignSum[];
   done: boolean;
 }): ReactNode {
   const { act, busy } = useActing();

@@ -3,10 +3,10 @@
 import { useRouter, useSearchParams } from "next/navigation";
 import { type ReactNode, useState } from "react";
 
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { JOURNAL_FIELDS, type JournalField, type JournalLayout } from "@/core/formats";
 
-import type { BookFacts } from "../history/types";
 import { Act, RowButton } from "../kit/buttons";
 import { InlineField, LineField, SmallChoice, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";

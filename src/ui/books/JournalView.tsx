@@ -4,11 +4,12 @@ import { Box, chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 
+import type { ActView, EntryHistory, EntryView, Origin } from "@/contracts/history";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Minor } from "@/core/money";
 
 import { EntryTable } from "../history/EntryTable";
-import type { ActView, BookFacts, EntryView, Origin } from "../history/types";
 import { Amount } from "../kit/Amount";
 import { SmallChoice } from "../kit/fields";
 import { Subheading } from "../kit/headings";
@@ -30,12 +31,7 @@ export type JournalLine = {
   reverses: number | null;
   reversedBy: number | null;
 };
-type Story = {
-  entry: EntryView;
-  act: ActView | null;
-  origin: Origin | null;
-  others: { id: number; event: string; document: string }[];
-};
+
 type Props = BookFacts & {
   rows: JournalLine[];
   count: number;
@@ -178,10 +174,10 @@ function Events({ event, events, text }: Props): ReactNode {
 function EntryWorkings({ id, ...around }: BookFacts & { id: number }): ReactNode {
   const { complain } = useActing();
   const { book, currency, today } = around;
-  const [story, setStory] = useState<Story | null>(null);
+  const [story, setStory] = useState<EntryHistory | null>(null);
   useEffect(() => {
     let current = true;
-    void load<Story>(`/api/v1/b/${book}/entries/${id}`).then((sent) => {
+    void load<EntryHistory>(`/api/v1/b/${book}/entries/${id}`).then((sent) => {
       if (!current) return;
       if (sent.ok) setStory(sent.value);
       else complain(sent.message);

@@ -4,10 +4,17 @@ import { Box, chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 
+import type {
+  OffDocument,
+  ProofBreakdown,
+  ProofDocument,
+  ProofLine,
+  WorkLine,
+} from "@/contracts/books";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
-import type { BookFacts } from "../history/types";
 import { Amount, LeftOver, Total } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
 import { Section } from "../kit/layout";
@@ -18,28 +25,6 @@ import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { BooksHeading } from "./BooksHeading";
 
-export type ProofLine = {
-  name: string;
-  what: string;
-  journalWords: string;
-  documentWords: string;
-  journal: Minor;
-  documents: Minor;
-  off: Minor;
-  holds: boolean;
-};
-export type WorkLine = { name: string; words: string; count: number; sum: Minor; href: string };
-type Document = { words: string; more: string; on: Day | null; amount: Minor; href: string | null };
-type Off = {
-  words: string;
-  href: string | null;
-  journal: Minor;
-  documents: Minor;
-  sinceEntry: number | null;
-  sinceOn: Day | null;
-  explained: string;
-};
-type Documents = { documents: Document[]; count: number; sum: Minor; off: Off[] };
 type Props = BookFacts & { proofs: ProofLine[]; work: WorkLine[] };
 
 /** The proofs: each control sum computed twice, from the journal and from the documents; below, the work that is still open. */
@@ -121,10 +106,10 @@ export function ProofsView(props: Props): ReactNode {
 /** What a control sum is made of, document by document. */
 function ProofDocuments({ row, book, currency, today }: BookFacts & { row: ProofLine }): ReactNode {
   const { complain } = useActing();
-  const [made, setMade] = useState<Documents | null>(null);
+  const [made, setMade] = useState<ProofBreakdown | null>(null);
   useEffect(() => {
     let current = true;
-    void load<Documents>(`/api/v1/b/${book}/proofs/${row.name}`).then((sent) => {
+    void load<ProofBreakdown>(`/api/v1/b/${book}/proofs/${row.name}`).then((sent) => {
       if (!current) return;
       if (sent.ok) setMade(sent.value);
       else complain(sent.message);

@@ -4,12 +4,13 @@ import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { Fragment, type ReactNode, useState } from "react";
 
+import type { CreditLine, HistoryLine, PayingFacts } from "@/contracts/customers";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Aging } from "@/core/metrics";
 import { add, type Currency, formatAmount, type Minor, negate, sumOf } from "@/core/money";
 import type { ContactPerson } from "@/core/parties";
 
-import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
 import { InlineField, LineField } from "../kit/fields";
@@ -20,7 +21,7 @@ import { AgeBar } from "../overdue/AgeBar";
 import { Works } from "../overdue/ReturnedLetters";
 import { useActing } from "../shell/Notices";
 import { type Followed, FollowedAs } from "./FollowedAs";
-import { Paying, type PayingFacts } from "./Paying";
+import { Paying } from "./Paying";
 import { Persons } from "./Persons";
 
 type Customer = {
@@ -42,24 +43,14 @@ type Item = {
   currency: Currency;
   bookBalance: Minor;
 };
-type HistoryLine = {
-  on: Day;
-  kind: string;
-  words: string;
-  more: string;
-  href: string | null;
-  actId: number | null;
-  undone: boolean;
-  letterId: number | null;
-};
-type Credit = { receiptId: number; on: Day; sum: Minor; currency: Currency; words: string };
+
 type Props = BookFacts & {
   customer: Customer;
   aliases: string[];
   parent: { id: number; name: string } | null;
   sites: { id: number; name: string; open: Minor }[];
   open: Item[];
-  credits: Credit[];
+  credits: CreditLine[];
   onWay: { id: number; startedOn: Day; sum: Minor; currency: Currency; words: string }[];
   aging: Aging;
   overdue: Minor;
@@ -74,7 +65,7 @@ type Props = BookFacts & {
   followed: Followed;
   ladders: { id: number; name: string; standard: boolean }[];
   why: string;
-  paying: PayingFacts;
+  paying: PayingFacts & { kept: number; broken: number };
   account: string;
   persons: ContactPerson[];
   back: { address: string; why: string }[];
@@ -311,7 +302,7 @@ function CustomerSidebar({
 }
 
 /** Gives a sum on account to the open invoices, oldest first, as far as it goes. */
-function UseCredit({ credit, open }: { credit: Credit; open: readonly Item[] }): ReactNode {
+function UseCredit({ credit, open }: { credit: CreditLine; open: readonly Item[] }): ReactNode {
   const { act, busy } = useActing();
   const due = open.filter((item) => item.balance > 0 && item.currency === credit.currency);
   if (credit.sum <= 0 || due.length === 0) return null;

@@ -2,9 +2,9 @@
 
 import type { ReactNode } from "react";
 
+import type { BookFacts } from "@/contracts/shell";
 import { formatAmount, type Minor, negate } from "@/core/money";
 
-import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";

@@ -4,23 +4,13 @@ import { chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { Fragment, type ReactNode, useMemo, useState } from "react";
 
+import type { PayingFacts } from "@/contracts/customers";
+
 import { RowButton } from "../kit/buttons";
 import { Subheading } from "../kit/headings";
 import { Details } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { FigureChart } from "../reports/FigureChart";
-
-export type PayingFacts = {
-  months: {
-    month: string;
-    count: number;
-    daysLate: number;
-    invoices: { id: number; number: string; daysLate: number }[];
-  }[];
-  methods: { method: string; count: number }[];
-  kept: number;
-  broken: number;
-};
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 const monthName = (month: string): string =>
@@ -33,7 +23,7 @@ export function Paying({
   book,
   customerId,
 }: {
-  paying: PayingFacts;
+  paying: PayingFacts & { kept: number; broken: number };
   words: string;
   book: string;
   customerId: number;

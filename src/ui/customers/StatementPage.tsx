@@ -4,11 +4,12 @@ import NextLink from "next/link";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import type { ReactNode } from "react";
 
+import type { StatementPart } from "@/contracts/customers";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Aging } from "@/core/metrics";
 import type { Currency, Minor } from "@/core/money";
 
-import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { LineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
@@ -27,21 +28,13 @@ type Open = {
   balance: Minor;
   description: string | null;
 };
-type Part = {
-  currency: Currency;
-  opening: Minor;
-  lines: { on: Day; words: string; amount: Minor; balance: Minor }[];
-  closing: Minor;
-  open: Open[];
-  onAccount: Minor;
-  aging: Aging;
-};
+
 type Props = BookFacts & {
   customer: { id: number; name: string; externalId: string };
   sites: number;
   from: Day;
   to: Day;
-  parts: Part[];
+  parts: StatementPart[];
 };
 
 /** A customer's statement of account: what moved between two days with the balance after each, what is open, and how old. */
@@ -151,7 +144,7 @@ function OnePart({
   from,
   to,
   today,
-}: { part: Part; from: Day; to: Day } & BookFacts): ReactNode {
+}: { part: StatementPart; from: Day; to: Day } & BookFacts): ReactNode {
   const { currency } = part;
   return (
     <Halves ratio="5:4">

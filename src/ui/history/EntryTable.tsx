@@ -1,12 +1,13 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { EntryView } from "@/contracts/history";
+import type { BookFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
 import { DetailTable, HeadCell } from "../kit/tables";
-import type { BookFacts, EntryView } from "./types";
 
 /** One entry of the journal: what it comes from, its debits and credits, and what it undoes or is undone by. */
 export function EntryTable({

@@ -4,6 +4,8 @@ import { chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { ActView, Backing, Linked, Origin } from "@/contracts/history";
+import type { BookFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
 import { sumOf } from "@/core/money";
 
@@ -14,7 +16,6 @@ import { ActRow, FactList, Section } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { EntryTable } from "./EntryTable";
-import type { ActView, BookFacts, Linked, Origin, Backing } from "./types";
 
 /** The lower half of every document's page: what was done to it, the entries it led to, and the line of the file it came from. */
 export function History({ told, ...around }: BookFacts & { told: Backing }): ReactNode {

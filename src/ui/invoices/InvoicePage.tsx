@@ -1,16 +1,17 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { Backing, Linked } from "@/contracts/history";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, daysBetween, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
-import { LinkedTable, History } from "../history/History";
-import type { BookFacts, Linked, Backing } from "../history/types";
+import { History, LinkedTable } from "../history/History";
 import { Amount } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { FactList, Halves, Section } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
-import { WriteOffQuestion, type GivingUp } from "../overdue/WriteOffQuestion";
+import { type GivingUp, WriteOffQuestion } from "../overdue/WriteOffQuestion";
 
 type Item = {
   id: number;

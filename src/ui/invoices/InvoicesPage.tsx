@@ -3,10 +3,10 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";

@@ -2,11 +2,8 @@
 
 import { createContext, type ReactNode, useContext } from "react";
 
-import type { Day } from "@/core/calendar";
+import type { BookFacts } from "@/contracts/shell";
 import type { Currency } from "@/core/money";
-
-/** What every part of a page may want to know of its book. */
-export type BookFacts = { book: string; currency: Currency; today: Day };
 
 const Context = createContext<BookFacts | null>(null);
 

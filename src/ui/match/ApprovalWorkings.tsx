@@ -4,6 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { MatchRow, MatchWorkings } from "@/contracts/match";
 import { type Currency, formatAmount } from "@/core/money";
 
 import { Act } from "../kit/buttons";
@@ -13,7 +14,6 @@ import { onOwnControl } from "../kit/keys";
 import { ActRow, WorkingsGrid } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
-import type { MatchRow, Workings } from "./types";
 
 /** A write-off over the limit, before the second person. */
 export function ApprovalWorkings({
@@ -26,10 +26,10 @@ export function ApprovalWorkings({
   done: () => void;
 }): ReactNode {
   const { act, book, busy } = useActing();
-  const [workings, setWorkings] = useState<Workings | null>(null);
+  const [workings, setWorkings] = useState<MatchWorkings | null>(null);
   const [why, setWhy] = useState("");
   useEffect(() => {
-    void load<Workings>(`/api/v1/b/${book}/receipts/${row.id}/workings`).then((sent) =>
+    void load<MatchWorkings>(`/api/v1/b/${book}/receipts/${row.id}/workings`).then((sent) =>
       setWorkings(sent.ok ? sent.value : null),
     );
   }, [book, row.id]);

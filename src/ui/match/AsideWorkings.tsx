@@ -3,11 +3,12 @@
 import { Box } from "@chakra-ui/react";
 import { type ReactNode, useEffect, useState } from "react";
 
+import type { MatchRow } from "@/contracts/match";
+
 import { Act } from "../kit/buttons";
 import { ActRow, WorkingsGrid } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
-import type { MatchRow } from "./types";
 
 /** A receipt that was set aside can be taken back. */
 export function AsideWorkings({ row, done }: { row: MatchRow; done: () => void }): ReactNode {

@@ -3,6 +3,7 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { MatchRow, MatchWorkings, ShownReason } from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
 import { piecesOf } from "@/core/matching";
 import { type Currency, formatAmount } from "@/core/money";
@@ -11,7 +12,6 @@ import { Amount } from "../kit/Amount";
 import { CameInLine } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
-import type { MatchRow, ShownReason, Workings } from "./types";
 
 /** What came in, word by word, with what the reading rests on marked in place. */
 export function CameIn({
@@ -22,7 +22,7 @@ export function CameIn({
   today,
 }: {
   row: MatchRow;
-  workings: Workings;
+  workings: MatchWorkings;
   reasons: readonly ShownReason[];
   currency: Currency;
   today: Day;
@@ -99,7 +99,7 @@ export function TwinTable({
   today,
 }: {
   row: MatchRow;
-  workings: Workings;
+  workings: MatchWorkings;
   currency: Currency;
   today: Day;
 }): ReactNode {

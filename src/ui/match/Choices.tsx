@@ -4,6 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { type ReactNode, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { WorkingsItem, WorkingsReading } from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
@@ -13,7 +14,6 @@ import { LineField, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { DetailTable } from "../kit/tables";
 import type { Tally } from "./tally";
-import type { Item, ShownReading } from "./types";
 import { useItemFilter } from "./useItemFilter";
 
 /** What else the receipt could be; each by its number key. */
@@ -24,7 +24,7 @@ export function OtherReadings({
   currency,
   amount,
 }: {
-  readings: readonly ShownReading[];
+  readings: readonly WorkingsReading[];
   chosen: number;
   choose: (at: number) => void;
   currency: Currency;
@@ -78,10 +78,10 @@ export function OpenItems({
   currency,
   today,
 }: {
-  items: readonly Item[];
+  items: readonly WorkingsItem[];
   tally: Tally;
-  toggle: (item: Item) => void;
-  takeSet: (items: readonly Item[]) => void;
+  toggle: (item: WorkingsItem) => void;
+  takeSet: (items: readonly WorkingsItem[]) => void;
   left: Minor;
   currency: Currency;
   today: Day;
@@ -94,7 +94,7 @@ export function OpenItems({
   const several = new Set(items.map((item) => item.customer)).size > 1;
   const shown = new Set(ids);
   const listed = items.filter(({ itemId }) => shown.has(itemId));
-  const itemsOf = (set: readonly number[]): Item[] =>
+  const itemsOf = (set: readonly number[]): WorkingsItem[] =>
     items.filter(({ itemId }) => set.includes(itemId));
   return (
     <>

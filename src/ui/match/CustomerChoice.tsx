@@ -3,13 +3,13 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 
+import type { FoundCustomer } from "@/contracts/match";
 import { type Currency, formatAmount } from "@/core/money";
 
 import { LineField } from "../kit/fields";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import type { Tally } from "./tally";
-import type { FoundCustomer } from "./types";
 
 /** Finds the customer of a receipt by hand: type part of a name, arrow down, Enter. */
 export function CustomerChoice({

@@ -4,6 +4,7 @@ import NextLink from "next/link";
 import { type ReactNode, useCallback, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { MatchRow, OnHandFacts, QueueName } from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
@@ -20,7 +21,6 @@ import { OnHand } from "./OnHand";
 import { RecordReceipt } from "./RecordReceipt";
 import { SureLook } from "./SureLook";
 import { TallyWorkings } from "./TallyWorkings";
-import type { HandFacts, MatchRow, QueueName } from "./types";
 
 type Props = {
   book: string;
@@ -31,7 +31,7 @@ type Props = {
   sums: Record<QueueName, { count: number; sum: Minor }>;
   total: Minor;
   sorted: string;
-  hand: HandFacts;
+  hand: OnHandFacts;
 };
 
 const QUEUES: readonly (readonly [QueueName, string])[] = [

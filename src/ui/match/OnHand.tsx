@@ -4,6 +4,7 @@ import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { DepositUnderWay, HandRow, OnHandFacts } from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, sumOf } from "@/core/money";
 
@@ -15,7 +16,6 @@ import { onOwnControl } from "../kit/keys";
 import { ActRow, EmptyState, Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
-import type { HandFacts, HandRow, UnderWay } from "./types";
 
 const STATE: Record<HandRow["state"], string> = {
   to_match: "to match",
@@ -26,7 +26,7 @@ const STATE: Record<HandRow["state"], string> = {
 type Shared = { book: string; currency: Currency; today: Day };
 
 /** Checks and cash that lie here, ticked for one bank deposit; and the deposits that no statement shows yet. */
-export function OnHand({ hand, ...shared }: Shared & { hand: HandFacts }): ReactNode {
+export function OnHand({ hand, ...shared }: Shared & { hand: OnHandFacts }): ReactNode {
   const { currency } = shared;
   if (hand.rows.length === 0 && hand.deposits.length === 0)
     return (
@@ -69,7 +69,7 @@ export function OnHand({ hand, ...shared }: Shared & { hand: HandFacts }): React
   );
 }
 
-function ToDeposit({ hand, book, currency, today }: Shared & { hand: HandFacts }): ReactNode {
+function ToDeposit({ hand, book, currency, today }: Shared & { hand: OnHandFacts }): ReactNode {
   const { act, busy } = useActing();
   const [out, setOut] = useState<ReadonlySet<number>>(new Set());
   const [bank, setBank] = useState(hand.banks[0]?.code ?? "");
@@ -175,7 +175,12 @@ function ToDeposit({ hand, book, currency, today }: Shared & { hand: HandFacts }
   );
 }
 
-function Deposit({ deposit, book, currency, today }: Shared & { deposit: UnderWay }): ReactNode {
+function Deposit({
+  deposit,
+  book,
+  currency,
+  today,
+}: Shared & { deposit: DepositUnderWay }): ReactNode {
   const { act, busy } = useActing();
   return (
     <DetailTable

@@ -3,11 +3,13 @@
 import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 
+import type { Backing, Linked } from "@/contracts/history";
+import type { ReceiptItem } from "@/contracts/match";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
-import { LinkedTable, History } from "../history/History";
-import type { BookFacts, Linked, Backing } from "../history/types";
+import { History, LinkedTable } from "../history/History";
 import { Amount, Total } from "../kit/Amount";
 import { Act, RowButton } from "../kit/buttons";
 import { PageHeading, Subheading, Title } from "../kit/headings";
@@ -35,21 +37,13 @@ type Receipt = {
   goneBack: Minor;
   reason: string | null;
 };
-type Item = {
-  id: number;
-  kind: string;
-  externalId: string;
-  on: Day;
-  amount: Minor;
-  payout: { id: number; externalId: string } | null;
-  disputeOpen: boolean;
-};
+
 type Props = BookFacts & {
   receipt: Receipt;
   method: string;
   customer: { id: number; name: string } | null;
   given: Linked[];
-  items: Item[];
+  items: ReceiptItem[];
   line: { id: number; description: string; postedOn: Day; amount: Minor } | null;
   hand: { number: string | null; state: string; depositOn: Day | null } | null;
   told: Backing;
@@ -204,7 +198,7 @@ function Items({
   book,
   currency,
   today,
-}: BookFacts & { items: readonly Item[] }): ReactNode {
+}: BookFacts & { items: readonly ReceiptItem[] }): ReactNode {
   return (
     <DetailTable aria-label="At the processor">
       <tbody>
@@ -235,7 +229,7 @@ function Items({
 }
 
 /** A dispute that was lost cannot be taken back, so it asks a second time. */
-function Lost({ item }: { item: Item }): ReactNode {
+function Lost({ item }: { item: ReceiptItem }): ReactNode {
   const { act, busy } = useActing();
   const [asking, setAsking] = useState(false);
   if (!asking)

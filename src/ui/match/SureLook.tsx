@@ -5,6 +5,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { SureRow } from "@/contracts/match";
 import { type Currency, formatAmount, formatMoney, sumOf } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
@@ -15,7 +16,6 @@ import { SpacerRow } from "../kit/lists/ListHead";
 import { Cell, DetailTable, LedgerFrame } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
-import type { SureRow } from "./types";
 
 /** A line of the list: the head of a group, or a receipt. */
 type Line = { head: string; count: number; sum: number } | { row: SureRow };

@@ -4,6 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { MatchRow, MatchWorkings, OnAccount, WorkingsItem } from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
 import { add, type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
@@ -20,17 +21,16 @@ import { CameIn, TwinTable } from "./CameIn";
 import { OpenItems, OtherReadings } from "./Choices";
 import { CustomerChoice } from "./CustomerChoice";
 import { recovering, type Tally, tallyOf, toggled, withSet, type Worked, workOut } from "./tally";
-import type { Item, MatchRow, OnAccount, Workings } from "./types";
 
 type Props = { row: MatchRow; currency: Currency; today: Day; done: () => void };
 
 /** The open receipt: its tally with what is left over, why, what it will post, and what else it could be. */
 export function TallyWorkings(props: Props): ReactNode {
   const { book, complain } = useActing();
-  const [workings, setWorkings] = useState<Workings | null>(null);
+  const [workings, setWorkings] = useState<MatchWorkings | null>(null);
   useEffect(() => {
     let current = true;
-    void load<Workings>(`/api/v1/b/${book}/receipts/${props.row.id}/workings`).then((sent) => {
+    void load<MatchWorkings>(`/api/v1/b/${book}/receipts/${props.row.id}/workings`).then((sent) => {
       if (!current) return;
       if (sent.ok) setWorkings(sent.value);
       else complain(sent.message);
@@ -54,14 +54,14 @@ function TallyEditor({
   today,
   done,
   workings,
-}: Props & { workings: Workings }): ReactNode {
+}: Props & { workings: MatchWorkings }): ReactNode {
   const { act, busy, book, complain } = useActing();
   const [chosen, setChosen] = useState(0);
   const [tally, setTally] = useState<Tally>(() =>
     tallyOf(workings.readings[0], currency, workings.credits),
   );
   const [credits, setCredits] = useState<readonly OnAccount[]>(workings.credits);
-  const [items, setItems] = useState<Item[]>(workings.items);
+  const [items, setItems] = useState<WorkingsItem[]>(workings.items);
   const [givenUp, setGivenUp] = useState(workings.givenUp);
   const [asking, setAsking] = useState<"aside" | "second" | null>(null);
   const fields = useRef<HTMLDivElement>(null);
@@ -76,7 +76,7 @@ function TallyEditor({
       void itemsOf(other.customerId);
   };
   const itemsOf = async (customerId: number): Promise<void> => {
-    const sent = await load<Pick<Workings, "items" | "credits" | "givenUp">>(
+    const sent = await load<Pick<MatchWorkings, "items" | "credits" | "givenUp">>(
       `/api/v1/b/${book}/customers/${customerId}/items?currency=${currency}`,
     );
     if (!sent.ok) return complain(sent.message);

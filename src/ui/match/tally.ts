@@ -1,15 +1,14 @@
+import type { OnAccount, WorkingsItem, WorkingsLine, WorkingsReading } from "@/contracts/match";
 import {
   add,
+  type Currency,
   formatAmount,
   minor,
+  type Minor,
   parseAmount,
   sumOf,
   toDecimal,
-  type Currency,
-  type Minor,
 } from "@/core/money";
-
-import type { Item, OnAccount, ReadingLine, ShownReading } from "./types";
 
 /** A line of the tally while it is typed: the text stays as it was written. */
 export type Term = {
@@ -34,7 +33,7 @@ export type Tally = {
 const written = (amount: number, currency: Currency): string => toDecimal(amount, currency);
 
 export function tallyOf(
-  reading: ShownReading | undefined,
+  reading: WorkingsReading | undefined,
   currency: Currency,
   credits: readonly OnAccount[] = [],
 ): Tally {
@@ -55,7 +54,7 @@ export function tallyOf(
     credits: reading.withCredit ? credits : [],
     surcharge: reading.surcharge,
     recovered: add(0),
-    terms: reading.lines.map((line: ReadingLine) => ({
+    terms: reading.lines.map((line: WorkingsLine) => ({
       itemId: line.itemId,
       number: line.number,
       description: line.description,
@@ -68,7 +67,7 @@ export function tallyOf(
 }
 
 /** Adds an item at what is left of the receipt, or at its balance; or takes it out again. */
-export function toggled(tally: Tally, item: Item, left: Minor, currency: Currency): Tally {
+export function toggled(tally: Tally, item: WorkingsItem, left: Minor, currency: Currency): Tally {
   if (tally.terms.some((term) => term.itemId === item.itemId))
     return { ...tally, terms: tally.terms.filter((term) => term.itemId !== item.itemId) };
   const amount = item.open < 0 ? item.open : (Math.max(0, Math.min(item.open, left)) as Minor);
@@ -90,7 +89,7 @@ export function toggled(tally: Tally, item: Item, left: Minor, currency: Currenc
 }
 
 /** Adds several items at their balances; those that are in it already stay as they are. */
-export function withSet(tally: Tally, items: readonly Item[], currency: Currency): Tally {
+export function withSet(tally: Tally, items: readonly WorkingsItem[], currency: Currency): Tally {
   const added = items.filter((item) => !tally.terms.some((term) => term.itemId === item.itemId));
   return {
     ...tally,

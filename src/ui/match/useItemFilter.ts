@@ -1,12 +1,11 @@
 "use client";
 
-import { wrap, type Remote } from "comlink";
+import { type Remote, wrap } from "comlink";
 import { useEffect, useMemo, useState } from "react";
 
-import type { filterItems, Filtered } from "@/core/matching";
+import type { WorkingsItem } from "@/contracts/match";
+import type { Filtered, filterItems } from "@/core/matching";
 import type { Currency, Minor } from "@/core/money";
-
-import type { Item } from "./types";
 
 type Sums = { filterItems: typeof filterItems };
 let sums: Remote<Sums> | null = null;
@@ -21,7 +20,7 @@ function worker(): Remote<Sums> {
 
 /** What a filter lets through; everything while it is empty, and what was shown before while the worker looks. */
 export function useItemFilter(
-  items: readonly Item[],
+  items: readonly WorkingsItem[],
   text: string,
   left: Minor,
   currency: Currency,
@@ -32,7 +31,7 @@ export function useItemFilter(
   );
   const [found, setFound] = useState<{
     asked: string;
-    items: readonly Item[];
+    items: readonly WorkingsItem[];
     filtered: Filtered;
   } | null>(null);
   const asked = text.trim() === "=" ? `= ${left}` : text.trim();

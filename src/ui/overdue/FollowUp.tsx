@@ -5,6 +5,7 @@ import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { FollowUpWorkings, OverdueLine } from "@/contracts/overdue";
 import { type Day, formatDay } from "@/core/calendar";
 import {
   type Currency,
@@ -24,38 +25,7 @@ import { ActRow, Form, WorkingsGrid } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
-import type { OverdueLine } from "./types";
 
-type Workings = {
-  customerId: number;
-  to: string | null;
-  subject: string;
-  body: string;
-  sum: Minor;
-  credit: Minor;
-  step: number;
-  waits: string[];
-  habit: string;
-  history: { on: Day; words: string }[];
-  items: {
-    id: number;
-    number: string;
-    description: string;
-    dueOn: Day;
-    days: number;
-    balance: Minor;
-    currency: Currency;
-  }[];
-  problem: string | null;
-  phone: string | null;
-  callee: string;
-  offer: OfferShown;
-  kept: number;
-  broken: number;
-  why: string;
-  act: "letter" | "call" | "task" | "stop";
-  leftOut: { id: number; number: string; reason: string; balance: Minor; currency: Currency }[];
-};
 type OfferShown = {
   why: "usual" | "large" | "broken" | "new";
   parts: readonly { dueOn: Day; sum: Minor }[];
@@ -66,11 +36,11 @@ type Props = { row: OverdueLine; currency: Currency; today: Day; done: () => voi
 /** A customer opened: what is owed item by item, what was said, and the letter, looked at before it goes. */
 export function FollowUp({ row, currency, today, done }: Props): ReactNode {
   const { book, complain } = useActing();
-  const [workings, setWorkings] = useState<Workings | null>(null);
+  const [workings, setWorkings] = useState<FollowUpWorkings | null>(null);
   const [doing, setDoing] = useState<FollowUpMode>("looking");
   useEffect(() => {
     let current = true;
-    void load<Workings>(`/api/v1/b/${book}/overdue/${row.id}/letter`).then((sent) => {
+    void load<FollowUpWorkings>(`/api/v1/b/${book}/overdue/${row.id}/letter`).then((sent) => {
       if (current) {
         if (sent.ok) setWorkings(sent.value);
         else complain(sent.message);
@@ -176,7 +146,7 @@ function Owed({
   currency,
   today,
 }: {
-  workings: Workings;
+  workings: FollowUpWorkings;
   currency: Currency;
   today: Day;
 }): ReactNode {
@@ -324,7 +294,7 @@ function Letter({
   back,
   done,
 }: {
-  workings: Workings;
+  workings: FollowUpWorkings;
   row: OverdueLine;
   back: () => void;
   done: () => void;
@@ -415,7 +385,7 @@ function Call({
   row: OverdueLine;
   currency: Currency;
   today: Day;
-  workings: Workings;
+  workings: FollowUpWorkings;
   close: () => void;
 }): ReactNode {
   const { act, complain } = useActing();

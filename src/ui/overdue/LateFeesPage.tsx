@@ -5,6 +5,7 @@ import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { ProposedFee } from "@/contracts/overdue";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
@@ -19,20 +20,6 @@ import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { OverdueTabs } from "./OverdueTabs";
 
-type Proposed = {
-  itemId: number;
-  letterId: number | null;
-  number: string;
-  customerId: number;
-  customer: string;
-  currency: Currency;
-  dueOn: Day;
-  balance: Minor;
-  balanceIn: Currency;
-  through: Day;
-  sum: Minor;
-  words: string;
-};
 type Charged = {
   id: number;
   itemId: number;
@@ -51,14 +38,14 @@ type Props = {
   book: string;
   currency: Currency;
   today: Day;
-  proposed: Proposed[];
+  proposed: ProposedFee[];
   count: number;
   charged: Charged[];
   rules: { name: string; fee: { kind: string } }[];
   byLetter: boolean;
 };
 
-const idOf = ({ itemId, letterId }: Pick<Proposed, "itemId" | "letterId">): string =>
+const idOf = ({ itemId, letterId }: Pick<ProposedFee, "itemId" | "letterId">): string =>
   `${itemId}-${letterId ?? ""}`;
 
 /** Late fees: what each customer's ladder would charge now, ticked off and charged; what was charged can be waived with a reason. */
@@ -121,7 +108,7 @@ export function LateFeesPage({
         </HeadingEnd>
       </PageHeading>
       <OverdueTabs at="fees" />
-      <LedgerList<Proposed>
+      <LedgerList<ProposedFee>
         label="Late fees that may be charged"
         rows={proposed}
         idOf={idOf}

@@ -5,6 +5,7 @@ import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { RunLetter } from "@/contracts/overdue";
 import type { Day } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
@@ -20,23 +21,6 @@ import { useActing } from "../shell/Notices";
 import { OverdueTabs } from "./OverdueTabs";
 import { type BackAddress, ReturnedLetters } from "./ReturnedLetters";
 
-type RunLetter = {
-  customerId: number;
-  name: string;
-  to: string | null;
-  copies: string;
-  problem: string | null;
-  subject: string;
-  body: string;
-  sum: Minor;
-  items: number;
-  oldestDays: number;
-  step: string;
-  ladder: string;
-  attach: "none" | "statement" | "invoices";
-  fee: Minor;
-  byItself: boolean;
-};
 type Props = {
   book: string;
   currency: Currency;

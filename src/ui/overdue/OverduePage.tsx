@@ -4,6 +4,7 @@ import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { OverdueLine, OverdueState } from "@/contracts/overdue";
 import type { Day } from "@/core/calendar";
 import type { Aging } from "@/core/metrics";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
@@ -15,7 +16,6 @@ import { useOpenRow } from "../kit/lists/useOpenRow";
 import { AgeBar } from "./AgeBar";
 import { FollowUp } from "./FollowUp";
 import { OverdueTabs } from "./OverdueTabs";
-import type { OverdueLine, OverdueState } from "./types";
 
 type Props = {
   book: string;

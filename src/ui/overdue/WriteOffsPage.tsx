@@ -4,6 +4,7 @@ import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { WrittenOffRow } from "@/contracts/overdue";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
@@ -14,24 +15,11 @@ import { LedgerList } from "../kit/lists/LedgerList";
 import { OverdueTabs } from "./OverdueTabs";
 import { Decide, type Waiting } from "./WriteOffQuestion";
 
-type Row = {
-  key: string;
-  on: Day;
-  customerId: number;
-  customer: string;
-  words: string;
-  href: string;
-  why: string;
-  by: string;
-  currency: Currency;
-  sum: Minor;
-  paid: boolean;
-};
 type Props = {
   book: string;
   today: Day;
   waiting: (Waiting & { customerId: number; customer: string })[];
-  rows: Row[];
+  rows: WrittenOffRow[];
 };
 
 /** Debts given up: what waits for a second person first, then what was given up and what was paid for it after all. */
@@ -81,7 +69,7 @@ export function WriteOffsPage({ book, today, waiting, rows }: Props): ReactNode 
           ))}
         </Section>
       ) : null}
-      <LedgerList<Row>
+      <LedgerList<WrittenOffRow>
         label="Debts given up"
         rows={rows}
         idOf={(row) => row.key}

@@ -8,11 +8,11 @@ import { SVGRenderer } from "echarts/renderers";
 import { useTheme } from "next-themes";
 import { type ReactNode, useEffect, useRef } from "react";
 
+import type { BandDay } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount } from "@/core/money";
 
 import { DetailTable } from "../kit/tables";
-import type { BandDay } from "./types";
 
 echarts.use([BarChart, GridComponent, TooltipComponent, AriaComponent, SVGRenderer]);
 

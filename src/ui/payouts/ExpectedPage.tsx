@@ -3,6 +3,7 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { ExpectedRow } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
@@ -14,17 +15,6 @@ import { DetailTable } from "../kit/tables";
 import { PayoutTabs } from "./PayoutTabs";
 import { percentWords } from "./fees";
 
-export type ExpectedRow = {
-  key: string;
-  on: Day;
-  account: string;
-  what: string;
-  from: Day | null;
-  to: Day | null;
-  sum: Minor;
-  late: boolean;
-  href: string | null;
-};
 type Returnable = { settledOn: Day; until: Day; count: number; sum: Minor };
 type Rate = {
   name: "unauthorized" | "administrative" | "all";

@@ -5,6 +5,7 @@ import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { PayoutRow, PayoutWorkings } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, ownRate, sumOf } from "@/core/money";
 
@@ -16,7 +17,6 @@ import { onOwnControl } from "../kit/keys";
 import { ActRow } from "../kit/layout";
 import { TermTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
-import type { PayoutRow, PayoutWorkings } from "./types";
 
 /** A payout in another currency, against the bank line that it came in: at which rate, and what the exchange made of it. */
 export function ForeignTying({

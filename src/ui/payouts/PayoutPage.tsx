@@ -3,17 +3,18 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { Backing } from "@/contracts/history";
+import type { BankLine, PayoutItem, PayoutState } from "@/contracts/payouts";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 import { History } from "../history/History";
-import type { BookFacts, Backing } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { PayoutItems } from "./PayoutWorkings";
-import type { BankLine, PayoutItem, PayoutState } from "./types";
 
 type Payout = {
   id: number;

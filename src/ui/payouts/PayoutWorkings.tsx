@@ -5,6 +5,13 @@ import NextLink from "next/link";
 import { type ReactNode, useCallback, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type {
+  Explanation,
+  PayoutItem,
+  PayoutRow,
+  PayoutWorkings as Workings,
+  Remedy,
+} from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
@@ -18,13 +25,6 @@ import { Cell, DetailTable, TermTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { ForeignTying } from "./ForeignTying";
-import type {
-  Explanation,
-  PayoutItem,
-  PayoutRow,
-  PayoutWorkings as Workings,
-  Remedy,
-} from "./types";
 
 type Props = { row: PayoutRow; currency: Currency; today: Day; done: () => void };
 

@@ -5,6 +5,7 @@ import dynamic from "next/dynamic";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { BandDay, PayoutRow } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, sumOf } from "@/core/money";
 
@@ -14,7 +15,6 @@ import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { PayoutTabs } from "./PayoutTabs";
 import { PayoutWorkings } from "./PayoutWorkings";
-import type { BandDay, PayoutRow } from "./types";
 
 const Band = dynamic(() => import("./Band").then((module) => module.Band), {
   ssr: false,

@@ -4,6 +4,7 @@ import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 
+import type { ReturnRow } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
@@ -28,25 +29,12 @@ type Todo =
       missing: Minor;
     }
   | { as: "mend"; noticeId: number };
-type Row = {
-  id: number;
-  what: string;
-  words: string;
-  from: string;
-  customerId: number | null;
-  receiptId: number | null;
-  on: Day;
-  sum: Minor | null;
-  currency: Currency;
-  until: Day | null;
-  open: boolean;
-  todo: Todo | null;
-};
+
 type Props = {
   book: string;
   currency: Currency;
   today: Day;
-  rows: Row[];
+  rows: ReturnRow[];
   open: number;
   sum: Minor;
 };
@@ -75,7 +63,7 @@ export function ReturnsPage({ book, currency, today, rows, open, sum }: Props): 
           </a>
         </HeadingEnd>
       </PageHeading>
-      <LedgerList<Row>
+      <LedgerList<ReturnRow>
         label="What came back"
         rows={rows}
         idOf={(row) => row.id}
@@ -141,7 +129,7 @@ function Workings({
   currency,
   today,
 }: {
-  row: Row;
+  row: ReturnRow;
   book: string;
   currency: Currency;
   today: Day;

@@ -5,11 +5,12 @@ import NextLink from "next/link";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { type ReactNode, useEffect, useState } from "react";
 
+import type { AgedItem, AgesRow } from "@/contracts/reports";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import type { AgedBy, AgeSpan } from "@/core/metrics";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
-import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
 import { LineChoice, LineField } from "../kit/fields";
@@ -23,14 +24,6 @@ import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { ReportTabs } from "./ReportTabs";
 
-type Row = {
-  customerId: number;
-  externalId: string;
-  customer: string;
-  ages: Minor[];
-  total: Minor;
-  credit: Minor;
-};
 type Asked = {
   asOf: Day;
   by: AgedBy;
@@ -41,7 +34,7 @@ type Asked = {
 };
 type Props = BookFacts & {
   asked: Asked;
-  rows: Row[];
+  rows: AgesRow[];
   count: number;
   ages: Minor[];
   total: Minor;
@@ -107,7 +100,7 @@ export function AgingPage({
         </HeadingEnd>
       </PageHeading>
       <Ask asked={asked} currencies={currencies} own={own} files={files("ages")} />
-      <LedgerList<Row>
+      <LedgerList<AgesRow>
         label={`Aging by ${asked.of}`}
         rows={rows}
         idOf={(row) => row.customerId}
@@ -129,7 +122,7 @@ export function AgingPage({
             header: words,
             width,
             number: true,
-            cell: (row: Row) => <Amount of={row.ages[at] ?? 0} currency={currency} dash />,
+            cell: (row: AgesRow) => <Amount of={row.ages[at] ?? 0} currency={currency} dash />,
             foot: formatAmount(ages[at] ?? 0, currency, { dash: true }),
           })),
           {
@@ -293,20 +286,6 @@ function Ask({
   );
 }
 
-type Item = {
-  id: number;
-  number: string;
-  kind: string;
-  site: string | null;
-  description: string | null;
-  on: Day;
-  days: number;
-  span: number;
-  currency: Currency;
-  balance: Minor;
-  shown: Minor;
-};
-
 /** The items behind a row, each in its column. */
 function Items({
   row,
@@ -316,7 +295,7 @@ function Items({
   currency,
   today,
 }: {
-  row: Row;
+  row: AgesRow;
   asked: Asked;
   query: URLSearchParams;
   book: string;
@@ -324,11 +303,11 @@ function Items({
   today: Day;
 }): ReactNode {
   const { complain } = useActing();
-  const [items, setItems] = useState<Item[] | null>(null);
+  const [items, setItems] = useState<AgedItem[] | null>(null);
   const text = query.toString();
   useEffect(() => {
     let current = true;
-    void load<Item[]>(`/api/v1/b/${book}/aging/${row.customerId}?${text}`).then((sent) => {
+    void load<AgedItem[]>(`/api/v1/b/${book}/aging/${row.customerId}?${text}`).then((sent) => {
       if (current) {
         if (sent.ok) setItems(sent.value);
         else complain(sent.message);

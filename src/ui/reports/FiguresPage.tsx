@@ -4,11 +4,12 @@ import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 
+import type { ExpectedItem, FigureMonth } from "@/contracts/reports";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Aging, type Bucket, BUCKETS, bucketWords } from "@/core/metrics";
 import { type Minor, sumOf } from "@/core/money";
 
-import type { BookFacts } from "../history/types";
 import { Amount, Total } from "../kit/Amount";
 import { Act, RowButton } from "../kit/buttons";
 import { LineField } from "../kit/fields";
@@ -20,20 +21,9 @@ import { load } from "../shell/send";
 import { FigureChart } from "./FigureChart";
 import { ReportTabs } from "./ReportTabs";
 
-type Month = {
-  month: string;
-  end: Day;
-  sales: Minor;
-  receivables: Minor;
-  notDue: Minor;
-  dso: number | null;
-  best: number | null;
-  cei: number | null;
-  daysLate: number | null;
-};
 type Week = { from: Day; expected: Minor; least: Minor; most: Minor };
 type Props = BookFacts & {
-  months: Month[];
+  months: FigureMonth[];
   weeks: Week[];
   before: { asOf: Day; expected: Minor; came: Minor };
   calls: { customerId: number; name: string; overdue: Minor; why: string }[];
@@ -256,23 +246,13 @@ export function FiguresPage({
   );
 }
 
-type WeekItem = {
-  itemId: number;
-  number: string;
-  customerId: number;
-  customer: string;
-  dueOn: Day;
-  amount: Minor;
-  promised: boolean;
-};
-
 /** What a week's sum is expected from, the largest first. */
 function WeekItems({ from, book, currency, today }: { from: Day } & BookFacts): ReactNode {
   const { complain } = useActing();
-  const [items, setItems] = useState<WeekItem[] | null>(null);
+  const [items, setItems] = useState<ExpectedItem[] | null>(null);
   useEffect(() => {
     let current = true;
-    void load<WeekItem[]>(`/api/v1/b/${book}/expected?week=${from}`).then((sent) => {
+    void load<ExpectedItem[]>(`/api/v1/b/${book}/expected?week=${from}`).then((sent) => {
       if (current) {
         if (sent.ok) setItems(sent.value);
         else complain(sent.message);

@@ -3,11 +3,11 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { type CashMonth, type CreditAge, creditAgeWords } from "@/core/metrics";
 import { formatAmount, type Minor, sumOf } from "@/core/money";
 
-import type { BookFacts } from "../history/types";
 import { Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";

@@ -7,10 +7,10 @@ import type { ReactNode } from "react";
 import { useForm } from "react-hook-form";
 import { z } from "zod";
 
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, parseAmount, toDecimal } from "@/core/money";
 
-import type { BookFacts } from "../history/types";
 import { Act } from "../kit/buttons";
 import { LineField, TextField, Tick } from "../kit/fields";
 import { PageHeading, Subheading, Title } from "../kit/headings";

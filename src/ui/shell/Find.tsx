@@ -5,10 +5,11 @@ import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
 import { type ReactNode, useEffect, useState } from "react";
 
+import type { Found } from "@/contracts/shell";
+
 import { EmptyState } from "../kit/layout";
 import { load } from "./send";
 
-type Found = { kind: string; id: number; words: string; more: string };
 const PLACES: Record<string, string> = {
   customer: "customers",
   invoice: "invoices",

@@ -2,11 +2,12 @@
 
 import { type ReactNode, useEffect, useState } from "react";
 
+import type { CountedFacts, ShellFacts } from "@/contracts/shell";
+
 import { PageFrame, Sheet } from "../kit/sheets";
 import { Notices } from "./Notices";
 import { ProofStrip } from "./ProofStrip";
 import { Run } from "./Run";
-import type { CountedFacts, ShellFacts } from "./facts";
 import { load } from "./send";
 
 type Props = {

@@ -1,11 +1,11 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { CountedFacts, ShellFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
 import { Strip } from "../kit/sheets";
-import type { CountedFacts, ShellFacts } from "./facts";
 
 /** The control sums, on every page; each opens what it is made of. */
 export function ProofStrip({

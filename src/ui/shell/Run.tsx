@@ -6,6 +6,7 @@ import { usePathname, useRouter } from "next/navigation";
 import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import type { CountedFacts, ShellFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
 
 import { RunButton } from "../kit/buttons";
@@ -13,7 +14,6 @@ import { SmallChoice } from "../kit/fields";
 import { RunBar, RunNote, WordMark } from "../kit/sheets";
 import { Find } from "./Find";
 import { Keys } from "./Keys";
-import type { CountedFacts, ShellFacts } from "./facts";
 
 /** The run: the five stations in the order of the work, each with what is left to do there; the records apart at the right. */
 export function Run({

@@ -1,13 +1,12 @@
 import type { ReactNode } from "react";
 
-import { lastChange } from "@/db/acts";
 import { shellOf } from "@/server/books/queries/shell";
-import { countFor } from "@/server/runtime/threads/reader";
+import { countFor, stateOf } from "@/server/runtime/threads/reader";
 import { InBook } from "@/ui/kit/book";
 import { Frame } from "@/ui/shell/Frame";
 
 import { personOf } from "../../person";
-import { pageOf } from "../../serve";
+import { factsOf, pageOf } from "../../serve";
 
 export const dynamic = "force-dynamic";
 
@@ -22,9 +21,10 @@ export default async function BookLayout({
   children: ReactNode;
   params: Promise<{ book: string }>;
 }): Promise<ReactNode> {
-  const { book, db } = await pageOf(params);
+  const context = await pageOf(params);
+  const { book, db } = context;
   const shell = { ...shellOf(db, book), person: await personOf(book) };
-  const change = lastChange(db);
+  const change = stateOf(context);
   // What cannot be reckoned is asked for again by the page, which then says why.
   const counted = await Promise.race([
     countFor(book, db).then(
@@ -36,7 +36,7 @@ export default async function BookLayout({
     }),
   ]);
   return (
-    <InBook book={book} currency={shell.currency} today={shell.today}>
+    <InBook {...factsOf(context)}>
       <Frame shell={shell} counted={counted} change={change}>
         {children}
       </Frame>

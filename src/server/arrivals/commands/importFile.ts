@@ -1,5 +1,6 @@
 import { z } from "zod";
 
+import type { ImportReport } from "@/contracts/arrivals";
 import {
   FILE_KINDS,
   type MappingSpec,
@@ -30,7 +31,7 @@ import { importInvoices } from "../imports/invoices";
 import { importActivity } from "../imports/processor";
 import { tableOf } from "../imports/read";
 import { importRemittance } from "../imports/remittance";
-import { type ImportReport, Tallying } from "../imports/report";
+import { Tallying } from "../imports/report";
 import { importReturns } from "../imports/returns";
 
 export const mappingSchema = z.object({

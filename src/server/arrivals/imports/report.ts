@@ -1,24 +1,8 @@
+import type { ImportReport } from "@/contracts/arrivals";
 import type { Refusal } from "@/core/formats";
 import type { Currency } from "@/core/money";
 import type { Failure } from "@/core/result";
 import { inWords } from "@/server/runtime/messages";
-
-/** What a file would do, or has done. Lines are counted; `refused` and `changed` ones stay out. */
-export type ImportReport = {
-  fileId: number | null;
-  lines: number;
-  new: number;
-  known: number;
-  changed: number;
-  refused: { line: number; field: string; column: string; reason: string; changed: boolean }[];
-  /** What comes of the new lines, in words with a count and a sum of minor units. */
-  outcome: {
-    words: string;
-    count: number;
-    sum: number | null;
-    /** Where it is not the book's. */ currency: Currency | null;
-  }[];
-};
 
 /** Counts while a file is taken in. */
 export class Tallying {

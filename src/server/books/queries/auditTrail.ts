@@ -1,10 +1,8 @@
+import type { AuditTrailRow } from "@/contracts/books";
 import { actCount, type ActRow, actsOfCommand, lastActs } from "@/db/acts";
 import type { Db } from "@/db/connection";
 
 import { isUndoable } from "../commands/undo";
-
-/** A line of the audit trail: whether it can be undone from here, and how many that were done together with it can. */
-export type AuditTrailRow = ActRow & { undoable: boolean; together: number; href: string | null };
 
 const PAGES: Partial<Record<ActRow["subjectKind"], string>> = {
   receipt: "receipts",

@@ -1,3 +1,4 @@
+import type { ForeignSum } from "@/contracts/books";
 import { addDays, type Day } from "@/core/calendar";
 import { add, type Currency, type Minor, sumOf } from "@/core/money";
 import type { Db } from "@/db/connection";
@@ -13,16 +14,6 @@ import {
 } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 
-/** What stands open in another currency, by what it is: in its own, as carried, and at the day's rate. */
-export type ForeignSum = {
-  currency: Currency;
-  what: string;
-  count: number;
-  amount: Minor;
-  book: Minor;
-  atRate: Minor;
-  off: Minor;
-};
 export type CurrenciesPage = {
   asOf: Day;
   open: ForeignSum[];

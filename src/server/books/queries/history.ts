@@ -1,3 +1,4 @@
+import type { ActView, EntryHistory, EntryLineView, EntryView, Origin } from "@/contracts/history";
 import type { Day } from "@/core/calendar";
 import type { ItemKind, Role } from "@/core/ledger";
 import type { Currency, Minor } from "@/core/money";
@@ -17,50 +18,6 @@ import { processorItemById } from "@/db/processor";
 import { lineOf } from "@/server/arrivals/imports/read";
 
 import { isUndoable } from "../commands/undo";
-
-/** A line of an entry as it is shown: one of debit and credit is null. `href` leads to the document the line is about. */
-export type EntryLineView = {
-  accountId: number;
-  code: string;
-  name: string;
-  role: Role;
-  debit: Minor | null;
-  credit: Minor | null;
-  /** Its own sum, where that is in another currency than the book's. */ own: {
-    amount: Minor;
-    currency: Currency;
-  } | null;
-  href: string | null;
-};
-export type EntryView = {
-  id: number;
-  event: string;
-  postedOn: Day;
-  document: string;
-  documentHref: string | null;
-  reverses: number | null;
-  reversedBy: number | null;
-  datedFor: Day | null;
-  lines: EntryLineView[];
-};
-/** Something that was done: by whom and when, and whether it can be undone from here. */
-export type ActView = {
-  id: number;
-  on: Day;
-  at: string;
-  actor: string;
-  text: string;
-  undone: boolean;
-  undoable: boolean;
-};
-/** The line of the file that a document came from, as it was given. */
-export type Origin = {
-  fileId: number;
-  name: string;
-  line: number | null;
-  headers: readonly string[];
-  cells: readonly string[];
-};
 
 /** Where a document is shown, below the book's address; null where it has no page of its own. */
 export function hrefOf(db: Db, kind: ItemKind, id: number): string | null {
@@ -151,13 +108,6 @@ export function originOf(
     cells: line?.ok ? line.value.cells : [],
   };
 }
-
-export type EntryHistory = {
-  entry: EntryView;
-  act: ActView | null;
-  origin: Origin | null;
-  others: { id: number; event: string; document: string }[];
-};
 
 /** An entry with what was done when it was posted, the line of the file behind it, and the other entries of the same act. */
 export function entryHistory(db: Db, book: string, id: number): EntryHistory | null {

@@ -1,3 +1,4 @@
+import type { JournalExportFacts } from "@/contracts/books";
 import type { Day } from "@/core/calendar";
 import { FIRST_LAYOUT, type JournalLayout, journalRows } from "@/core/formats";
 import type { Db } from "@/db/connection";
@@ -12,18 +13,8 @@ import {
 import { readSettings } from "@/db/settings";
 import type { Sheet } from "@/server/output/sheets";
 
-export type JournalFilePage = {
-  from: Day;
-  to: Day;
-  all: number;
-  fresh: number;
-  layouts: { name: string; spec: JournalLayout }[];
-  accounts: { code: string; name: string }[];
-  made: { id: number; layout: string; from: Day; to: Day; entries: number; actId: number }[];
-};
-
 /** What the page for another ledger's files shows: how many entries wait, and which files were made. */
-export function journalFilePage(db: Db, from: Day, to: Day): JournalFilePage {
+export function journalFilePage(db: Db, from: Day, to: Day): JournalExportFacts {
   const layouts = journalLayouts(db);
   return {
     from,

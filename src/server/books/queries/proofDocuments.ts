@@ -1,3 +1,4 @@
+import type { OffDocument, ProofBreakdown, ProofDocument } from "@/contracts/books";
 import { type Day, formatDay } from "@/core/calendar";
 import { type ItemKind, offInWords, type ProofName, type Role, whatIsOff } from "@/core/ledger";
 import { type Minor, negate, sumOf } from "@/core/money";
@@ -12,36 +13,11 @@ import { receiptsByHand } from "@/db/receipts";
 
 import { hrefOf } from "./history";
 
-/** One document of a proof, with what it adds to the sum (debit positive). */
-export type ProofDocument = {
-  words: string;
-  more: string;
-  on: Day | null;
-  amount: Minor;
-  href: string | null;
-};
-/** The documents of a proof, at most `shown` of `count`; `sum` is that of all. */
-export type ProofDocuments = {
-  documents: ProofDocument[];
-  count: number;
-  sum: Minor;
-  /** Where it is off: the document, both sides, since which entry, and what explains it. */ off: OffDocument[];
-};
-export type OffDocument = {
-  words: string;
-  href: string | null;
-  journal: Minor;
-  documents: Minor;
-  sinceEntry: number | null;
-  sinceOn: Day | null;
-  explained: string;
-};
-
 const MOST = 400;
 const LAST = "9999-12-31" as Day;
 
 /** What a control sum is made of, document by document; empty for proofs that are about entries only. */
-export function proofDocuments(db: Db, name: ProofName): ProofDocuments {
+export function proofDocuments(db: Db, name: ProofName): ProofBreakdown {
   const all = documentsOf(db, name);
   return {
     documents: all.slice(0, MOST),

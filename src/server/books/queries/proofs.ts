@@ -1,6 +1,7 @@
+import type { ProofLine, WorkLine } from "@/contracts/books";
 import { type ProofName, type ProofReport, prove, type WorkName } from "@/core/ledger";
 import type { Db } from "@/db/connection";
-import { openWork, controlTotals } from "@/db/controlTotals";
+import { controlTotals, openWork } from "@/db/controlTotals";
 
 /** Every proof of a book, computed anew from the journal and from the documents. */
 export function proofs(db: Db): ProofReport {
@@ -101,4 +102,21 @@ export function workPage(name: WorkName): string {
     negative_credits: "books?proof=credits",
   };
   return pages[name];
+}
+
+/** Every proof as the page shows it. */
+export function proofLines(report: ProofReport): ProofLine[] {
+  return report.proofs.map((proof) => {
+    const { what, journal, documents } = proofInWords(proof.name);
+    return { ...proof, what, journalWords: journal, documentWords: documents };
+  });
+}
+
+/** All open work as the page shows it. */
+export function workLines(report: ProofReport): WorkLine[] {
+  return report.work.map((work) => ({
+    ...work,
+    words: workInWords(work.name),
+    href: workPage(work.name),
+  }));
 }

@@ -1,3 +1,4 @@
+import type { CountedFacts } from "@/contracts/shell";
 import { addDays, type Day } from "@/core/calendar";
 import type { ProofReport } from "@/core/ledger";
 import { type Currency, type Minor, sumOf, ZERO } from "@/core/money";
@@ -18,20 +19,6 @@ export type Shell = {
   clockFixed: boolean;
   people: string[];
 };
-/** What is counted for every page: how much is left at each station, and the control sums with their proofs. */
-export type Counted = {
-  left: { arrivals: number; match: number; payoutsOff: number; overdue: number; broken: number };
-  strip: {
-    receivables: Minor;
-    clearing: Minor;
-    bank: Minor;
-    statementTo: Day | null;
-    toMatch: Minor;
-    payoutsOff: Minor;
-    unexplained: Minor;
-    holds: Record<string, boolean>;
-  };
-};
 
 export function shellOf(db: Db, book: string): Shell {
   const settings = readSettings(db);
@@ -50,7 +37,7 @@ export function countedOf(
   book: string,
   report: ProofReport,
   overdue: readonly Pick<OverdueRow, "state">[],
-): Counted {
+): CountedFacts {
   const settings = readSettings(db);
   const today = todayOf(settings);
   const off = payoutViews(db, addDays(today, 1), today).filter(

@@ -1,8 +1,9 @@
+import type { AccountFacts } from "@/contracts/customers";
 import { addDays, type Day } from "@/core/calendar";
 import type { Language } from "@/core/followup";
 import type { Aging } from "@/core/metrics";
 import type { Currency, Minor } from "@/core/money";
-import { customerOfLink } from "@/db/accountPages";
+import { customerOfLink, hasVisited, type Visit } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { customerById, familyOf } from "@/db/customers";
 import { followedRow } from "@/db/ladders";
@@ -11,40 +12,11 @@ import { readSettings } from "@/db/settings";
 
 import { statementOf } from "./statement";
 
-/** What a customer sees of its account: what is open with its age, and what stands to its credit; nothing of anybody else. */
-export type AccountPage = {
-  customerId: number;
-  customer: string;
-  business: string;
-  questions: string;
-  language: Language;
-  today: Day;
-  from: Day;
-  parts: {
-    currency: Currency;
-    owed: Minor;
-    overdue: Minor;
-    onAccount: Minor;
-    aging: Aging;
-    open: {
-      id: number;
-      number: string;
-      kind: string;
-      site: string | null;
-      description: string | null;
-      issuedOn: Day;
-      dueOn: Day;
-      total: Minor;
-      balance: Minor;
-    }[];
-  }[];
-};
-
 /** How far back the statement of an account page goes. */
 const STATEMENT_DAYS = 92;
 
 /** The account page behind a link; null where it leads nowhere. */
-export function accountPageOf(db: Db, token: string, today: Day): AccountPage | null {
+export function accountPageOf(db: Db, token: string, today: Day): AccountFacts | null {
   const customerId = customerOfLink(db, token);
   if (customerId === undefined) return null;
   const from = addDays(today, -STATEMENT_DAYS);
@@ -93,4 +65,11 @@ export function invoiceOfLink(db: Db, token: string, itemId: number): number | n
       ? familyOf(db, customerId).map(({ id }) => id)
       : [customerId];
   return seen.includes(item.customerId) ? customerId : null;
+}
+
+export type { Visit };
+
+/** Whether this was looked at today already. */
+export function wasLookedAt(db: Db, page: AccountFacts, what: Visit, itemId: number): boolean {
+  return hasVisited(db, page.customerId, page.today, what, itemId);
 }

@@ -1,3 +1,5 @@
+import type { CreditLine, HistoryLine, Learned, PayingFacts } from "@/contracts/customers";
+import type { FollowUpWorkings, LastWord } from "@/contracts/overdue";
 import { addDays, type Day, daysBetween, formatDay } from "@/core/calendar";
 import {
   keptOf,
@@ -36,30 +38,10 @@ import { readSettings } from "@/db/settings";
 import { onTheirWay } from "@/db/started";
 import { draftLetter, whyNoAddress } from "@/server/overdue/letters";
 import { whyToday } from "@/server/overdue/queries/letterRun";
-import { type LastWord, overdueRows, promiseNow } from "@/server/overdue/queries/overdue";
+import { overdueRows, promiseNow } from "@/server/overdue/queries/overdue";
 
-import { type Paying, payingOf } from "./paying";
+import { payingOf } from "./paying";
 
-export type HistoryLine = {
-  on: Day;
-  kind: string;
-  words: string;
-  more: string;
-  href: string | null;
-  actId: number | null;
-  undone: boolean;
-  /** The letter that it is, where it is one that went. */ letterId: number | null;
-};
-/** Money of the customer that stands on account, receipt by receipt. */
-export type CreditLine = {
-  receiptId: number;
-  on: Day;
-  sum: Minor;
-  currency: Currency;
-  words: string;
-};
-/** What the book learned of a customer from receipts: who pays for it, and how. */
-export type Learned = { payers: PaidFor[]; habit: string | null };
 export type CustomerPage = {
   customer: CustomerRow;
   aliases: string[];
@@ -84,7 +66,7 @@ export type CustomerPage = {
   /** How it (or the head of its group) is followed up, and why it is on today's list or not. */ followed: FollowedRow;
   ladders: Ladder[];
   why: string;
-  /** How it (with its sites) paid over a year: days late by month, by which methods, and how it kept its promises. */ paying: Paying & {
+  /** How it (with its sites) paid over a year: days late by month, by which methods, and how it kept its promises. */ paying: PayingFacts & {
     kept: number;
     broken: number;
   };
@@ -317,45 +299,6 @@ function promiseInWords(
     .join(", ");
   return `${said}${state === "kept" ? "; kept" : state === "broken" ? "; broken" : ""}`;
 }
-
-export type FollowUpWorkings = {
-  customerId: number;
-  to: string | null;
-  copies: string;
-  subject: string;
-  body: string;
-  sum: Minor;
-  credit: Minor;
-  step: number;
-  waits: string[];
-  habit: string;
-  history: { on: Day; words: string }[];
-  items: {
-    id: number;
-    number: string;
-    description: string;
-    dueOn: Day;
-    days: number;
-    balance: Minor;
-    currency: Currency;
-  }[];
-  problem: string | null;
-  lastWord: LastWord | null;
-  /** Whom to call, and what to offer. */ phone: string | null;
-  callee: string;
-  offer: Offer | null;
-  kept: number;
-  broken: number;
-  /** Why something is said today, or why not. */ why: string;
-  act: LadderAct;
-  /** Invoices that letters do not name. */ leftOut: {
-    id: number;
-    number: string;
-    reason: string;
-    balance: Minor;
-    currency: Currency;
-  }[];
-};
 
 /** The middle of what a customer paid at once over a year, in the book's currency; null where it paid nothing. */
 function usualPayment(db: Db, customerId: number, today: Day): Minor | null {

@@ -1,20 +1,10 @@
+import type { PayingFacts } from "@/contracts/customers";
 import { addMonths, type Day } from "@/core/calendar";
 import type { Db } from "@/db/connection";
 import { customerById, sitesOf } from "@/db/customers";
 import { paidInFull, paymentsOf } from "@/db/figures";
 import { METHOD_WORDS } from "@/server/match/queries/match";
 import type { Sheet } from "@/server/output/sheets";
-
-/** How a customer pays, over a year: days late of the invoices paid in full in each month (their mean, and the invoices), and by which methods. */
-export type Paying = {
-  months: {
-    month: string;
-    daysLate: number;
-    count: number;
-    invoices: { id: number; number: string; daysLate: number }[];
-  }[];
-  methods: { method: string; count: number }[];
-};
 
 const PAYING_MONTHS = 12;
 /** Invoices of a month that a page shows; the file has all. */
@@ -23,7 +13,7 @@ const MOST_SHOWN = 30;
 const since = (today: Day): Day => addMonths(`${today.slice(0, 7)}-01` as Day, 1 - PAYING_MONTHS);
 const family = (db: Db, id: number): number[] => [id, ...sitesOf(db, id).map((site) => site.id)];
 
-export function payingOf(db: Db, id: number, today: Day): Paying {
+export function payingOf(db: Db, id: number, today: Day): PayingFacts {
   const counts = new Map<string, number>();
   for (const { method } of paymentsOf(db, family(db, id), since(today)))
     counts.set(method, (counts.get(method) ?? 0) + 1);

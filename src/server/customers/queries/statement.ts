@@ -1,3 +1,4 @@
+import type { StatementLine, StatementPart } from "@/contracts/customers";
 import { addDays, type Day } from "@/core/calendar";
 import { type Aging, agingOf } from "@/core/metrics";
 import { add, type Currency, type Minor, sumOf, toDecimal } from "@/core/money";
@@ -12,17 +13,6 @@ import {
 } from "@/db/statements";
 import type { Sheet } from "@/server/output/sheets";
 
-export type StatementLine = { on: Day; words: string; amount: Minor; balance: Minor };
-/** A customer's account in one currency: what it began with, what moved, what it ended with, and what is open of it. Positive is owed to the book. */
-export type StatementPart = {
-  currency: Currency;
-  opening: Minor;
-  lines: StatementLine[];
-  closing: Minor;
-  open: OpenLine[];
-  /** Open items less what stands on account: the closing. */ onAccount: Minor;
-  aging: Aging;
-};
 export type Statement = {
   customer: CustomerRow;
   sites: number;

@@ -1,3 +1,5 @@
+import type { ActView, Backing, EntryView, Linked, Origin } from "@/contracts/history";
+import type { ReceiptItem } from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
 import { add, minor, type Minor } from "@/core/money";
 import { type HandState, METHODS, returnCodeOf } from "@/core/receipts";
@@ -17,27 +19,8 @@ import {
 } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 import { type WriteOffRow, writeOffsOf } from "@/db/writeOffs";
-import {
-  actsAbout,
-  type ActView,
-  entriesAbout,
-  type EntryView,
-  type Origin,
-  originOf,
-} from "@/server/books/queries/history";
+import { actsAbout, entriesAbout, originOf } from "@/server/books/queries/history";
 import { METHOD_WORDS } from "@/server/match/queries/match";
-
-/** What every document's page shows below its own facts. */
-type Backing = { entries: EntryView[]; acts: ActView[]; origin: Origin | null };
-/** A document that another one leads to; `off` where it no longer holds. */
-export type Linked = {
-  words: string;
-  href: string;
-  on: Day;
-  amount: Minor;
-  note: string;
-  ended: boolean;
-};
 
 export type InvoicePage = Backing & {
   item: OpenItemRow;
@@ -111,15 +94,6 @@ function besides(discount: Minor, smallDifference: Minor): string {
     .join(", ");
 }
 
-export type ReceiptItem = {
-  id: number;
-  kind: string;
-  externalId: string;
-  on: Day;
-  amount: Minor;
-  payout: { id: number; externalId: string } | null;
-  disputeOpen: boolean;
-};
 export type ReceiptPage = Backing & {
   receipt: ReceiptRow;
   method: string;

@@ -1,3 +1,15 @@
+import type {
+  AskedApproval,
+  MatchRow,
+  MatchWorkings,
+  OnAccount,
+  QueueName,
+  ShownReason,
+  SureRow,
+  Twin,
+  WorkingsItem,
+  WorkingsReading,
+} from "@/contracts/match";
 import type { Day } from "@/core/calendar";
 import {
   type Decision,
@@ -31,23 +43,7 @@ import { recoverable } from "@/db/writeOffs";
 
 /** The queues of Match: by certainty, those set aside, and those whose write-off waits for a second person. */
 export const QUEUES = ["sure", "check", "none", "aside", "second"] as const;
-export type QueueName = (typeof QUEUES)[number];
 
-/** One line of the Match list. */
-export type MatchRow = {
-  id: number;
-  paidOn: Day;
-  method: string;
-  from: string;
-  memo: string;
-  best: string;
-  look: string;
-  lookAgainst: boolean;
-  amount: Minor;
-  currency: Currency;
-  leftOver: Minor | null;
-  confidence: number;
-};
 export type MatchQueue = {
   rows: MatchRow[];
   sums: Record<QueueName, { count: number; sum: Minor }>;
@@ -187,80 +183,6 @@ function sorted(rows: MatchRow[], sort: string): MatchRow[] {
   const by = compare[key] ?? compare.paid;
   return by ? [...rows].sort((a, b) => (down ? -by(a, b) : by(a, b)) || a.id - b.id) : rows;
 }
-
-/** A reason in words, with what it rests on. */
-export type ShownReason = {
-  words: string;
-  against: boolean;
-  spots: readonly Spot[];
-  field: "name" | "email" | "sum" | null;
-};
-export type WorkingsReading = {
-  customerId: number | null;
-  customer: string;
-  words: string;
-  lines: {
-    itemId: number;
-    number: string;
-    description: string;
-    open: Minor;
-    amount: Minor;
-    discount: Minor;
-  }[];
-  onAccount: Minor;
-  surcharge: Minor;
-  confidence: number;
-  reasons: ShownReason[];
-  /** Whether it is short by just what stands on account. */ withCredit: boolean;
-};
-export type WorkingsItem = {
-  itemId: number;
-  number: string;
-  customer: string;
-  own: boolean;
-  description: string;
-  dueOn: Day;
-  open: Minor;
-};
-/** An earlier receipt that this one may be the second payment of. */
-export type Twin = {
-  receiptId: number;
-  paidOn: Day;
-  method: string;
-  from: string;
-  memo: string;
-  amount: Minor;
-  became: string;
-};
-/** What an earlier receipt has on account. */
-export type OnAccount = { receiptId: number; on: Day; sum: Minor };
-/** A write-off that waits for a second person. */
-export type Asked = { approvalId: number; sum: Minor; why: string; askedBy: string; words: string };
-export type MatchWorkings = {
-  receiptId: number;
-  amount: Minor;
-  currency: Currency;
-  from: string;
-  email: string;
-  memo: string;
-  remittance: { number: string; amount: Minor; discount: Minor }[];
-  number: string | null;
-  readings: WorkingsReading[];
-  customerId: number | null;
-  customer: string;
-  items: WorkingsItem[];
-  credits: OnAccount[];
-  /** What was given up of the debts of the customer and its group, and not paid since. */ givenUp: Minor;
-  settledOn: Day;
-  account: string;
-  fee: Minor;
-  disputed: boolean;
-  twin: Twin | null;
-  asked: Asked | null;
-  limit: Minor;
-  people: number;
-  /** Whether a surcharge is agreed for how it was paid. */ surcharges: boolean;
-};
 
 /** All that is needed to put a receipt's tally together: its readings with their reasons, and what is open at the customer and its group. */
 export function matchWorkings(
@@ -427,20 +349,6 @@ export function groupItems(db: Db, customerId: number, currency: Currency): Work
         (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.itemId - b.itemId),
     );
 }
-
-export type SureRow = {
-  id: number;
-  from: string;
-  memo: string;
-  to: string;
-  why: string;
-  kind: string;
-  odd: string | null;
-  sum: Minor;
-  currency: Currency;
-  /** In the book's currency. */ book: Minor;
-  /** What the reading does, so that only what was looked at is posted. */ said: string;
-};
 
 /** What a reading does with the money, in one line of text. */
 export function saidOf(reading: MatchCandidate): string {

@@ -1,3 +1,5 @@
+import type { LineChoices } from "@/contracts/arrivals";
+import type { DepositUnderWay, HandRow, OnHandFacts } from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Minor, sumOf } from "@/core/money";
 import {
@@ -16,39 +18,12 @@ import { type BulkPayout, bulkPayoutsOf } from "@/server/payouts/queries/bulkPay
 import { depositFits } from "../steps/deposits";
 import { METHOD_WORDS } from "./match";
 
-/** A receipt by hand that is not at the bank yet. */
-export type HandRow = {
-  id: number;
-  paidOn: Day;
-  what: string;
-  from: string;
-  memo: string;
-  amount: Minor;
-  state: "to_match" | "placed" | "set_aside" | "returned";
-};
-/** A deposit under way, with the open bank lines that could be it. */
-export type UnderWay = {
-  id: number;
-  onDay: Day;
-  bank: string;
-  sum: Minor;
-  rows: HandRow[];
-  lines: { id: number; postedOn: Day; description: string; amount: Minor }[];
-};
-export type OnHand = {
-  rows: HandRow[];
-  sum: Minor;
-  deposits: UnderWay[];
-  depositsSum: Minor;
-  banks: { code: string; name: string }[];
-};
-
 /** Checks and cash on hand, and the deposits that no statement shows yet. */
-export function onHand(db: Db): OnHand {
+export function onHand(db: Db): OnHandFacts {
   const rows = receiptsByHand(db, "on_hand").map(handRow);
   const banks = bankAccounts(db);
   const open = openBankLines(db);
-  const deposits = depositsUnderWay(db).map((deposit): UnderWay => ({
+  const deposits = depositsUnderWay(db).map((deposit): DepositUnderWay => ({
     id: deposit.id,
     onDay: deposit.onDay,
     bank: banks.find(({ id }) => id === deposit.bankAccountId)?.name ?? "",
@@ -78,20 +53,6 @@ function handRow(receipt: ReceiptRow): HandRow {
     state: receipt.state,
   };
 }
-
-/** What an open bank line could be besides a payout: a deposit by hand, or a check taken back (with small lines beside it that may be its fee). */
-export type LineChoices = {
-  deposits: { id: number; onDay: Day; words: string; sum: Minor }[];
-  bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[];
-  fees: { id: number; description: string; amount: Minor }[];
-  lumps: BulkPayout[];
-  /** Months of fees that it may be the bill for, and credit on account that it may have sent back. */ bills: {
-    ids: number[];
-    words: string;
-    sum: Minor;
-  }[];
-  refunds: { receiptId: number; words: string; credit: Minor }[];
-};
 
 export function lineChoices(db: Db, lineId: number): LineChoices | null {
   const line = bankLineById(db, lineId);

@@ -1,3 +1,4 @@
+import type { ProposedFee } from "@/contracts/overdue";
 import type { Day } from "@/core/calendar";
 import { lateFeeOn, type LateFeeRule } from "@/core/followup";
 import type { Currency, Minor } from "@/core/money";
@@ -7,21 +8,6 @@ import { readSettings } from "@/db/settings";
 
 import type { OverdueRow, RowItem } from "./overdue";
 
-/** A late fee that may be charged: on which invoice, for the time up to which day; or for which letter. */
-export type ProposedFee = {
-  itemId: number;
-  letterId: number | null;
-  number: string;
-  customerId: number;
-  customer: string;
-  currency: Currency;
-  dueOn: Day;
-  /** What is open of the invoice, in its own currency; the fee of a letter is in the book's. */ balance: Minor;
-  balanceIn: Currency;
-  through: Day;
-  sum: Minor;
-  words: string;
-};
 export type LateFeesPage = {
   /** Those that are charged together next. */ proposed: ProposedFee[];
   /** How many there are in all. */ count: number;

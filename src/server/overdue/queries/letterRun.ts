@@ -1,3 +1,4 @@
+import type { AutomaticRun, LetterRun, RunLetter } from "@/contracts/overdue";
 import { addDays, type Day, formatDay } from "@/core/calendar";
 import { nextRunDay, TONES, waitInWords } from "@/core/followup";
 import { formatAmount, type Minor } from "@/core/money";
@@ -9,53 +10,6 @@ import { inWords } from "@/server/runtime/messages";
 
 import { draftLetter, type LetterHead, letterHeads } from "../letters";
 import type { OverdueRow } from "./overdue";
-
-/** A letter of today's run, to be looked through. Sums in the book's currency. */
-export type RunLetter = Pick<LetterHead, "to" | "copies" | "sum" | "attach" | "fee"> & {
-  customerId: number;
-  name: string;
-  /** Why it cannot go; null where it can. */ problem: string | null;
-  subject: string;
-  body: string;
-  items: number;
-  oldestDays: number;
-  step: string;
-  ladder: string;
-  byItself: boolean;
-};
-export type LetterRun = {
-  /** Those of the page that is looked at, with their words. */ letters: RunLetter[];
-  count: number;
-  /** Every letter that can go, the list of all pages. */ going: {
-    customerId: number;
-    sum: Minor;
-  }[];
-  /** Ready, but by another way than a letter. */ others: {
-    customerId: number;
-    name: string;
-    act: string;
-    sum: Minor;
-  }[];
-  /** Who is held back, by reason, so that nobody wonders. */ held: {
-    why: string;
-    count: number;
-    sum: Minor;
-  }[];
-};
-/** What goes without a person next, as it would go if nothing changed until then; `why` is set for who was taken out. */
-export type AutomaticRun = {
-  /** Null where the book has no day for it. */ on: Day | null;
-  hour: number;
-  gone: boolean;
-  rows: {
-    customerId: number;
-    name: string;
-    step: string;
-    sum: Minor;
-    why: string | null;
-    problem: string | null;
-  }[];
-};
 
 const stepWords = ({ step, tone }: Pick<LetterHead, "step" | "tone">): string =>
   `letter ${step}, ${TONES[tone - 1] ?? ""}`;

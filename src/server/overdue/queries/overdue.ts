@@ -1,3 +1,4 @@
+import type { LastWord, OverdueState } from "@/contracts/overdue";
 import { bankingDaysBetween, type Day } from "@/core/calendar";
 import {
   daysAhead,
@@ -43,12 +44,6 @@ import { bookValue, worthOn } from "@/db/rates";
 import { creditsKept, disputedReceipts, receiptsInState } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 import { onTheirWay } from "@/db/started";
-
-export type LastWord =
-  | { kind: "letter"; step: number; on: Day }
-  | { kind: "call" | "note"; on: Day; text: string }
-  | { kind: "promise"; on: Day; dueOn: Day; sum: Minor | null; state: PromiseState };
-export type OverdueState = FollowUpState;
 
 /** A customer (with its sites) that a step of the ladder is about, or that owes something past its date. Sums in the book's currency. */
 export type OverdueRow = FollowUpToday & {

@@ -1,27 +1,14 @@
+import type { WrittenOffRow } from "@/contracts/overdue";
 import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { givenUpWithPayments, recoveries, type WriteOffRow, writeOffsIn } from "@/db/writeOffs";
 
-/** A debt given up, with a payment that was short or without one, or what came for one after all (then `paid`). */
-export type GivenUpRow = {
-  key: string;
-  on: Day;
-  customerId: number;
-  customer: string;
-  words: string;
-  href: string;
-  why: string;
-  by: string;
-  currency: Currency;
-  sum: Minor;
-  paid: boolean;
-};
-export type GivenUpPage = { waiting: WriteOffRow[]; rows: GivenUpRow[] };
+export type GivenUpPage = { waiting: WriteOffRow[]; rows: WrittenOffRow[] };
 
 /** What waits for a second person, and what was given up and paid after all, the latest first. */
 export function writeOffsPage(db: Db): GivenUpPage {
-  const alone = writeOffsIn(db, "posted").map((row): GivenUpRow => ({
+  const alone = writeOffsIn(db, "posted").map((row): WrittenOffRow => ({
     key: `w${row.id}`,
     on: row.askedOn,
     customerId: row.customerId,
@@ -34,7 +21,7 @@ export function writeOffsPage(db: Db): GivenUpPage {
     sum: row.sum,
     paid: false,
   }));
-  const short = givenUpWithPayments(db).map((row): GivenUpRow => ({
+  const short = givenUpWithPayments(db).map((row): WrittenOffRow => ({
     key: `p${row.receiptId} ${row.itemId}`,
     on: row.on,
     customerId: row.customerId,
@@ -47,7 +34,7 @@ export function writeOffsPage(db: Db): GivenUpPage {
     sum: row.sum,
     paid: false,
   }));
-  const back = recoveries(db).map((row): GivenUpRow => ({
+  const back = recoveries(db).map((row): WrittenOffRow => ({
     key: `r${row.receiptId}`,
     on: row.on,
     customerId: row.customerId,

@@ -1,35 +1,14 @@
+import type { ClearingFacts } from "@/contracts/payouts";
 import type { Day } from "@/core/calendar";
 import { type Currency, type Minor, sumOf } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { balancesAsOf } from "@/db/journal";
 import { clearingAsOf, processorAccounts } from "@/db/processor";
 
-export type ClearingPage = {
-  asOf: Day;
-  rows: {
-    id: number;
-    postedOn: Day;
-    what: string;
-    from: string;
-    account: string;
-    payout: string | null;
-    bankedOn: Day | null;
-    amount: Minor;
-    currency: Currency;
-    href: string;
-  }[];
-  count: number;
-  sum: Minor;
-  /** Each processor's items against its account in the ledger, as of the day. */
-  accounts: { name: string; items: Minor; ledger: Minor }[];
-  page: number;
-  pageRows: number;
-};
-
 const PAGE_ROWS = 200;
 
 /** Clearing item by item as of a day: what was taken until then and reached the bank after it, if at all. */
-export function clearingPageOf(db: Db, asOf: Day, page: number): ClearingPage {
+export function clearingPageOf(db: Db, asOf: Day, page: number): ClearingFacts {
   const items = clearingAsOf(db, asOf);
   const balances = balancesAsOf(db, asOf).filter(({ role }) => role === "clearing");
   return {

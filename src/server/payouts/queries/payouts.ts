@@ -1,3 +1,4 @@
+import type { BandDay, PayoutRow, PayoutState } from "@/contracts/payouts";
 import {
   addDays,
   bankingDaysBetween,
@@ -44,8 +45,6 @@ import { rateOn } from "@/db/rates";
 import { payerOfReceipt } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 
-/** tied: comes out; off: a line is there with another sum; late: should be at the bank; on_way: not due yet. */
-export type PayoutState = "tied" | "off" | "fits" | "late" | "on_way";
 export type PayoutView = PayoutListed & {
   shown: PayoutState;
   candidate: { id: number; on: Day; amount: Minor; description: string } | null;
@@ -253,16 +252,6 @@ function explained(
   }).slice(0, 5);
 }
 
-export type BandDay = {
-  on: Day;
-  takings: Minor;
-  bank: Minor;
-  off: Minor;
-  expected: Minor;
-  holiday: boolean;
-  weekend: boolean;
-};
-
 /** The days' takings above, and what reached the bank below: tied, off, or still expected. */
 export function band(db: Db, views: readonly PayoutView[], today: Day, days: number): BandDay[] {
   const from = addDays(today, 1 - days);
@@ -284,4 +273,33 @@ export function band(db: Db, views: readonly PayoutView[], today: Day, days: num
       weekend: !isBankingDay(on) && weekday(on) > 5,
     };
   });
+}
+
+/** Payouts as the list shows them; one that is not tied with the line it would tie to. */
+export function payoutRows(views: readonly PayoutView[]): PayoutRow[] {
+  return views.map((view) => ({
+    id: view.id,
+    externalId: view.externalId,
+    processorName: view.processorName,
+    paidOn: view.paidOn,
+    bankOn: view.bankOn ?? view.candidate?.on ?? null,
+    expectedOn: view.expectedOn,
+    takenFrom: view.takenFrom,
+    takenTo: view.takenTo,
+    chargeCount: view.chargeCount,
+    charges: view.charges,
+    fees: view.fees,
+    refunds: view.refunds,
+    disputes: view.disputes,
+    other: view.other,
+    net: view.net,
+    bankAmount: view.bankAmount ?? view.candidate?.amount ?? null,
+    offBy: view.offBy,
+    shown: view.shown,
+    statedNet: view.statedNet,
+    currency: view.currency,
+    abroad: view.abroad,
+    bookNet: view.bookNet,
+    atBank: view.atBank ?? view.candidate?.amount ?? null,
+  }));
 }

@@ -1,3 +1,4 @@
+import type { ExpectedPayments, ExpectedRow, ReturnRow, ReturnTodo } from "@/contracts/payouts";
 import { addBankingDays, addDays, type Day } from "@/core/calendar";
 import { type Currency, type Minor, sumOf, ZERO } from "@/core/money";
 import { expectedOf } from "@/core/payouts";
@@ -8,45 +9,18 @@ import { openItemsOf } from "@/db/openItems";
 import { unpaidByDay } from "@/db/processor";
 import { worthOn } from "@/db/rates";
 import {
-  type ReturnOrDisputeRow,
-  returnsAndDisputesSince,
   debitsBetween,
   type NoticeRow,
   noticesSince,
   retriesOf,
+  type ReturnOrDisputeRow,
+  returnsAndDisputesSince,
   returnsOfDebits,
 } from "@/db/returnsAndDisputes";
 import { readSettings } from "@/db/settings";
 import { onTheirWay } from "@/db/started";
 
 import { payoutViews } from "./payouts";
-
-/** What can be done about something that came back. */
-export type Todo =
-  | { as: "retry"; returnItemId: number; until: Day; first: Day }
-  | { as: "answer"; processorItemId: number }
-  | {
-      as: "credit_note";
-      receiptId: number;
-      customerId: number;
-      notes: { itemId: number; number: string; sum: Minor }[];
-      missing: Minor;
-    }
-  | { as: "mend"; noticeId: number };
-export type ReturnRow = {
-  /** The item's own id; a notice's below zero. */ id: number;
-  what: string;
-  words: string;
-  from: string;
-  customerId: number | null;
-  receiptId: number | null;
-  on: Day;
-  sum: Minor | null;
-  currency: Currency;
-  /** By when something must be done; null where nothing must. */ until: Day | null;
-  open: boolean;
-  todo: Todo | null;
-};
 
 /** Days for which what is done with stays on the list. */
 const LOOK_BACK_DAYS = 60;
@@ -228,37 +202,6 @@ function noticeRow(notice: NoticeRow, currency: Currency): ReturnRow {
     todo: mended ? null : { as: "mend", noticeId: notice.id },
   };
 }
-
-/** What is on its way to the bank, in the book's currency: payouts that are told of, then what is in none yet. */
-type ExpectedRow = {
-  key: string;
-  on: Day;
-  account: string;
-  what: string;
-  from: Day | null;
-  to: Day | null;
-  sum: Minor;
-  late: boolean;
-  href: string | null;
-};
-/** What is on its way to the bank, and what can still come back. */
-export type ExpectedPayments = {
-  rows: ExpectedRow[];
-  /** Debits that were started and have not settled. */
-  started: {
-    id: number;
-    startedOn: Day;
-    from: string;
-    customerId: number | null;
-    sum: Minor;
-    currency: Currency;
-  }[];
-  /** Debits that settled within the last two banking days, each with the day until which most returns can come. */
-  returnable: { settledOn: Day; until: Day; count: number; sum: Minor }[];
-  /** Debits of the last 60 days, which a consumer can still call not authorized. */
-  sixty: { count: number; sum: Minor };
-  rates: ReturnRate[];
-};
 
 export function expectedPage(db: Db, today: Day): ExpectedPayments {
   // What the statement does not reach yet cannot be late on it.

@@ -1,3 +1,4 @@
+import type { AgedItem, AgesAsked, AgesFacts, AgesRow } from "@/contracts/reports";
 import { type Day, daysBetween, parseDay } from "@/core/calendar";
 import { type AgedBy, type Aging, spanOf, spansOf, totalAging } from "@/core/metrics";
 import { add, type Currency, currencyOf, type Minor, sumOf, toDecimal, ZERO } from "@/core/money";
@@ -18,32 +19,11 @@ import {
   idsByName,
 } from "@/db/customers";
 import { balancesAsOf } from "@/db/journal";
+import { currenciesWithRates } from "@/db/rates";
 import { readSettings, type Settings } from "@/db/settings";
 import { openLinesAsOf } from "@/db/statements";
 import type { Sheet } from "@/server/output/sheets";
-
-/** An aging as it stands in an address: ?as-of=, by=due|issued, days=30,60,90, of=customer|group, currency=. */
-export type AgesAsked = AgeAsk & {
-  readonly edges: readonly number[];
-  readonly of: "customer" | "group";
-};
-export type AgesRow = {
-  customerId: number;
-  externalId: string;
-  customer: string;
-  ages: Minor[];
-  total: Minor;
-  credit: Minor;
-};
-export type AgesPage = {
-  asked: AgesAsked;
-  rows: AgesRow[];
-  count: number;
-  ages: Minor[];
-  total: Minor;
-  credit: Minor;
-  /** What stood in receivables on the day. */ control: Minor;
-};
+import type { BookContext } from "@/server/runtime/bookContext";
 
 const MOST_EDGES = 8;
 
@@ -79,7 +59,7 @@ export function agesPage(
   db: Db,
   asked: AgesAsked,
   { limit, offset }: { limit: number; offset: number },
-): AgesPage {
+): AgesFacts {
   const control =
     asked.currency === null
       ? sumOf(
@@ -155,20 +135,6 @@ function rowOf(
     },
   ];
 }
-
-export type AgedItem = {
-  id: number;
-  number: string;
-  kind: string;
-  site: string | null;
-  description: string | null;
-  on: Day;
-  days: number;
-  span: number;
-  currency: Currency;
-  balance: Minor;
-  shown: Minor;
-};
 
 /** The items behind a row of the aging, each with its age and column; `shown` is in the currency of the aging. */
 export function agedItems(db: Db, customerId: number, asked: AgesAsked): AgedItem[] {
@@ -265,4 +231,9 @@ const STANDARD_EDGES = [30, 60, 90] as const;
 function named(ages: readonly Minor[], total: Minor): AgingRow["aging"] {
   const [not_due = ZERO, d1_30 = ZERO, d31_60 = ZERO, d61_90 = ZERO, over_90 = ZERO] = ages;
   return { not_due, d1_30, d31_60, d61_90, over_90, total };
+}
+
+/** The currencies that an aging may be asked in: the book's, and those that have a rate. */
+export function currenciesOf({ db, currency }: BookContext): Currency[] {
+  return [currency, ...currenciesWithRates(db)];
 }

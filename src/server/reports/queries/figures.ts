@@ -1,3 +1,4 @@
+import type { ExpectedItem, FigureMonth, FiguresFacts } from "@/contracts/reports";
 import { addDays, addMonths, day, type Day, daysBetween, endOfMonth } from "@/core/calendar";
 import {
   type AgeSpan,
@@ -39,36 +40,6 @@ import type { OverdueRow } from "@/server/overdue/queries/overdue";
 
 import { agingTogether } from "./ages";
 
-export type FigureMonth = {
-  month: string;
-  /** Its last day, or today. */ end: Day;
-  sales: Minor;
-  receivables: Minor;
-  notDue: Minor;
-  dso: number | null;
-  best: number | null;
-  cei: number | null;
-  daysLate: number | null;
-};
-export type FiguresPage = {
-  months: FigureMonth[];
-  weeks: Week[];
-  /** What was expected four weeks ago for the time since, and what came of it. */ before: {
-    asOf: Day;
-    expected: Minor;
-    came: Minor;
-  };
-  calls: { customerId: number; name: string; overdue: Minor; why: string }[];
-  allowance: {
-    aging: Aging;
-    percent: Readonly<Record<Bucket, string>>;
-    byBucket: ReturnType<typeof allowanceFor>["byBucket"];
-    sum: Minor;
-    stands: Minor;
-    entry: Minor;
-  };
-};
-
 const MONTHS = 12;
 /** Sales of so many days stand against receivables, so that one quiet month does not make a figure jump. */
 const SALES_DAYS = 92;
@@ -83,7 +54,7 @@ export function figuresOf(
   today: Day,
   rows: readonly OverdueRow[],
   currency: Currency,
-): FiguresPage {
+): FiguresFacts {
   return {
     months: byMonth(db, today),
     weeks: expected(db, today, toBePaidOn(db, LAST_DAY)),
@@ -166,16 +137,6 @@ function expected(db: Db, today: Day, items: readonly OpenThen[]): Week[] {
 /** What is open now is what stands after everything that was posted, whatever its day. */
 const LAST_DAY = day("9999-12-31");
 
-export type ExpectedItem = {
-  itemId: number;
-  number: string;
-  customerId: number;
-  customer: string;
-  dueOn: Day;
-  amount: Minor;
-  promised: boolean;
-};
-
 /** What is expected in a week (by its Monday), item by item, the largest first. */
 export function expectedIn(db: Db, today: Day, monday: Day): ExpectedItem[] {
   const names = new Map(allCustomers(db).map(({ id, name }) => [id, name]));
@@ -240,7 +201,7 @@ function promisedDays(db: Db, today: Day): (customerId: number, left: Minor) => 
 }
 
 /** The same as it would have been reckoned four weeks ago, from what was known then, against what came since. */
-function backtest(db: Db, today: Day): FiguresPage["before"] {
+function backtest(db: Db, today: Day): FiguresFacts["before"] {
   const asOf = addDays(today, -BACK_DAYS);
   const items = toBePaidOn(db, asOf);
   const weeks = expected(db, asOf, items);
@@ -261,7 +222,7 @@ function callFirst(
   today: Day,
   rows: readonly OverdueRow[],
   currency: Currency,
-): FiguresPage["calls"] {
+): FiguresFacts["calls"] {
   const habit = habitsUpTo(db, today);
   const ranked = rows
     .filter(({ state }) => state === "ready" || state === "later")
@@ -297,7 +258,7 @@ function callFirst(
 }
 
 /** What is doubtful by age, what the allowance stands at, and the entry that brings it there. */
-export function doubtful(db: Db, today: Day): FiguresPage["allowance"] {
+export function doubtful(db: Db, today: Day): FiguresFacts["allowance"] {
   const aging = agingTogether(db, today);
   const percent = readSettings(db).doubtfulPercent ?? DOUBTFUL_PERCENT;
   const { byBucket, sum } = allowanceFor(aging, percent);

@@ -1,3 +1,4 @@
+import type { YearEndFacts } from "@/contracts/reports";
 import type { Day } from "@/core/calendar";
 import {
   cashIncome,
@@ -13,30 +14,9 @@ import { worthOn } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 import { creditsAsOf, grossByMonth, paidOnInvoices, recoveredBetween, taxByMonth } from "@/db/year";
 
-/** What a year needs: gross by processor account and month, tax by code, income on the cash basis, credits by age. */
-export type YearPage = {
-  year: string;
-  /** Gross receipts as a processor reports them to the tax office, before fees and refunds. */
-  gross: { account: string; months: Minor[]; sum: Minor }[];
-  tax: { code: string; name: string; charged: Minor; less: Minor; balance: Minor }[];
-  cash: { months: CashMonth[]; received: Minor; income: Minor; tax: Minor };
-  credits: {
-    ages: { age: CreditAge; sum: Minor; count: number }[];
-    sum: Minor;
-    oldest: {
-      receiptId: number;
-      customerId: number | null;
-      name: string;
-      since: Day;
-      sum: Minor;
-      age: CreditAge;
-    }[];
-  };
-};
-
 const MOST_CREDITS = 50;
 
-export function yearPageOf(db: Db, year: string, today: Day): YearPage {
+export function yearPageOf(db: Db, year: string, today: Day): YearEndFacts {
   const [from, to] = [`${year}-01-01` as Day, `${year}-12-31` as Day];
   const gross = new Map<string, Minor[]>();
   for (const { account, month, sum } of grossByMonth(db, from, to)) {

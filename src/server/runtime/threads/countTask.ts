@@ -1,14 +1,15 @@
+import type { CountedFacts } from "@/contracts/shell";
 import type { ProofReport } from "@/core/ledger";
 import { readSettings } from "@/db/settings";
 import { proofs } from "@/server/books/queries/proofs";
-import { type Counted, countedOf } from "@/server/books/queries/shell";
+import { countedOf } from "@/server/books/queries/shell";
 import { type MaybeFrom, overdueRows } from "@/server/overdue/queries/overdue";
 
 import { todayOf } from "../context";
 import { taskBook } from "./taskBook";
 
 /** Every proof of a book, and what is left at each station. */
-export type Count = { report: ProofReport; counted: Counted };
+export type Count = { report: ProofReport; counted: CountedFacts };
 
 /** Reckons them anew in a thread of the pool, so that no page waits for it. */
 export default function count({

@@ -86,17 +86,16 @@ export function countFor(book: string, db: Db): Promise<Count> {
 /**
  * What a query says of a book, kept until the book changes: a page that is
  * opened twice, or two that need the same, read it once. `name` tells queries
- * and their arguments apart; the last answer to each name is kept. `version` is
- * the state that it holds for: what letters and calls do not change may be kept
- * longer.
+ * and their arguments apart; the last answer to each name is kept. What
+ * letters and calls do not change may be kept until a sum changes.
  */
 export function cachedQuery<T>(
-  book: string,
-  db: Db,
+  { book, db }: { book: string; db: Db },
   name: string,
   make: () => T,
-  version: number = lastChange(db),
+  until: "any change" | "a change of sums" = "any change",
 ): T {
+  const version = until === "any change" ? lastChange(db) : lastChangeOfSums(db);
   const { answers } = readers();
   const key = `${book} ${name}`;
   const known = answers.get(key);
@@ -110,10 +109,14 @@ const MOST_ANSWERS = 60;
 
 /** Who is overdue on a day, as the Overdue page shows it. */
 export function overdueFor(
-  book: string,
-  db: Db,
+  { book, db }: { book: string; db: Db },
   today: Day,
   proposals: readonly Proposal[],
 ): OverdueRow[] {
-  return cachedQuery(book, db, `overdue ${today}`, () => overdueRows(db, today, proposals));
+  return cachedQuery({ book, db }, `overdue ${today}`, () => overdueRows(db, today, proposals));
+}
+
+/** The state of a book as a number that every command raises. */
+export function stateOf({ db }: { db: Db }): number {
+  return lastChange(db);
 }

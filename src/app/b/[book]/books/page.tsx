@@ -1,13 +1,12 @@
 import type { ReactNode } from "react";
 
 import { addDays, type Day, parseDay } from "@/core/calendar";
-import { ENTRY_EVENTS } from "@/core/ledger";
-import { accountLineCount, accountLines, balancesAsOf, entryById, entryPage } from "@/db/journal";
 import { auditTrail } from "@/server/books/queries/auditTrail";
 import { currenciesPage } from "@/server/books/queries/currencies";
-import { hrefOf } from "@/server/books/queries/history";
 import { journalFilePage } from "@/server/books/queries/journalFile";
-import { proofInWords, workInWords, workPage } from "@/server/books/queries/proofs";
+import { accountPage, journalPage, trialBalance } from "@/server/books/queries/journalPage";
+import { proofLines, workLines } from "@/server/books/queries/proofs";
+import type { BookContext } from "@/server/runtime/bookContext";
 import { countFor } from "@/server/runtime/threads/reader";
 import { AccountView, TrialView } from "@/ui/books/AccountsView";
 import { AuditTrailView } from "@/ui/books/AuditTrailView";
@@ -16,10 +15,22 @@ import { JournalExportView } from "@/ui/books/JournalExportView";
 import { JournalView } from "@/ui/books/JournalView";
 import { ProofsView } from "@/ui/books/ProofsView";
 
-import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
+import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
 
-const FIRST = "1900-01-01" as Day;
-const LAST = "9999-12-31" as Day;
+type Shown = { context: BookContext; search: Awaited<Search>; asOf: Day };
+
+/** The views of Books, by their names in the address. */
+const VIEWS: Record<string, (shown: Shown) => ReactNode | Promise<ReactNode>> = {
+  proofs,
+  journal,
+  trial,
+  account,
+  file,
+  currencies: ({ context, asOf }) => (
+    <CurrenciesView {...factsOf(context)} {...currenciesPage(context.db, asOf)} />
+  ),
+  trail,
+};
 
 export default async function Books({
   params,
@@ -28,118 +39,58 @@ export default async function Books({
   params: Promise<{ book: string }>;
   searchParams: Search;
 }): Promise<ReactNode> {
-  const { book, db, settings, today } = await pageOf(params);
+  const context = await pageOf(params);
   const search = await searchParams;
-  const around = { book, currency: settings.currency, today };
+  const asOf = dayOr(one(search, "as-of"), context.today);
+  const name = one(search, "view", one(search, "q") === "" ? "proofs" : "journal");
+  return (VIEWS[name] ?? proofs)({ context, search, asOf });
+}
+
+function dayOr(text: string, otherwise: Day): Day {
+  const parsed = parseDay(text, "ymd");
+  return parsed.ok ? parsed.value : otherwise;
+}
+
+function journal({ context, search }: Shown): ReactNode {
+  const asked = { text: one(search, "q"), page: pageNumber(search), pageRows: PAGE_ROWS };
+  const event = one(search, "event");
+  const open = Number(one(search, "open"));
+  return (
+    <JournalView
+      {...factsOf(context)}
+      {...asked}
+      {...journalPage(context, { ...asked, event, open })}
+    />
+  );
+}
+
+function trial({ context, asOf }: Shown): ReactNode {
+  return <TrialView {...factsOf(context)} accounts={trialBalance(context, asOf)} asOf={asOf} />;
+}
+
+function account(shown: Shown): ReactNode {
+  const { context, search, asOf } = shown;
+  const asked = { asOf, page: pageNumber(search), pageRows: PAGE_ROWS };
+  const found = accountPage(context, { ...asked, account: one(search, "account") });
+  if (!found) return trial(shown);
+  return <AccountView {...factsOf(context)} {...asked} {...found} />;
+}
+
+/** The journal for another ledger; last month unless told. */
+function file({ context, search }: Shown): ReactNode {
+  const last = addDays(`${context.today.slice(0, 7)}-01` as Day, -1);
+  const from = dayOr(one(search, "from"), `${last.slice(0, 7)}-01` as Day);
+  const facts = journalFilePage(context.db, from, dayOr(one(search, "to"), last));
+  return <JournalExportView {...factsOf(context)} {...facts} />;
+}
+
+function trail({ context, search }: Shown): ReactNode {
   const page = pageNumber(search);
-  const asked = parseDay(one(search, "as-of"), "ymd");
-  const asOf = asked.ok ? asked.value : today;
-  switch (one(search, "view", one(search, "q") === "" ? "proofs" : "journal")) {
-    case "journal": {
-      const event = ENTRY_EVENTS.find((name) => name === one(search, "event")) ?? null;
-      const text = one(search, "q") || null;
-      const { rows, count } = entryPage(db, {
-        from: FIRST,
-        to: LAST,
-        event,
-        text,
-        limit: PAGE_ROWS,
-        offset: (page - 1) * PAGE_ROWS,
-      });
-      // An entry that the address opens is shown though it may stand on another page.
-      const wanted = Number(one(search, "open"));
-      const extra =
-        wanted > 0 && !rows.some(({ id }) => id === wanted) && entryById(db, wanted)
-          ? entryPage(db, {
-              from: FIRST,
-              to: LAST,
-              event: null,
-              text: null,
-              limit: 1,
-              offset: 0,
-              id: wanted,
-            }).rows
-          : [];
-      return (
-        <JournalView
-          {...around}
-          rows={[...extra, ...rows]}
-          count={count}
-          text={text ?? ""}
-          event={event ?? ""}
-          events={ENTRY_EVENTS}
-          page={page}
-          pageRows={PAGE_ROWS}
-        />
-      );
-    }
-    case "trial":
-      return <TrialView {...around} accounts={balancesAsOf(db, asOf)} asOf={asOf} />;
-    case "account": {
-      const account = balancesAsOf(db, asOf).find(
-        ({ id }) => String(id) === one(search, "account"),
-      );
-      if (!account) return <TrialView {...around} accounts={balancesAsOf(db, asOf)} asOf={asOf} />;
-      const lines = accountLines(db, account.id, asOf, PAGE_ROWS, (page - 1) * PAGE_ROWS).map(
-        (line) => ({
-          ...line,
-          href: hrefOf(db, line.itemKind ?? line.documentKind, line.itemId ?? line.documentId),
-        }),
-      );
-      return (
-        <AccountView
-          {...around}
-          account={account}
-          lines={lines}
-          count={accountLineCount(db, account.id, asOf)}
-          asOf={asOf}
-          page={page}
-          pageRows={PAGE_ROWS}
-        />
-      );
-    }
-    case "file": {
-      const days = [parseDay(one(search, "from"), "ymd"), parseDay(one(search, "to"), "ymd")];
-      const last = addDays(`${today.slice(0, 7)}-01` as Day, -1);
-      return (
-        <JournalExportView
-          {...around}
-          {...journalFilePage(
-            db,
-            days[0]?.ok ? days[0].value : (`${last.slice(0, 7)}-01` as Day),
-            days[1]?.ok ? days[1].value : last,
-          )}
-        />
-      );
-    }
-    case "currencies":
-      return <CurrenciesView {...around} {...currenciesPage(db, asOf)} />;
-    case "trail":
-      return (
-        <AuditTrailView
-          {...around}
-          {...auditTrail(db, PAGE_ROWS, (page - 1) * PAGE_ROWS)}
-          page={page}
-          pageRows={PAGE_ROWS}
-        />
-      );
-    default: {
-      const { report } = await countFor(book, db);
-      const lines = report.proofs.map((proof) => {
-        const { what, journal, documents } = proofInWords(proof.name);
-        return { ...proof, what, journalWords: journal, documentWords: documents };
-      });
-      return (
-        <ProofsView
-          {...around}
-          proofs={lines}
-          work={report.work.map((work) => ({
-            ...work,
-            words: workInWords(work.name),
-            href: workPage(work.name),
-          }))}
-        />
-      );
-    }
-  }
+  const facts = auditTrail(context.db, PAGE_ROWS, (page - 1) * PAGE_ROWS);
+  return <AuditTrailView {...factsOf(context)} {...facts} page={page} pageRows={PAGE_ROWS} />;
+}
+
+async function proofs({ context }: Shown): Promise<ReactNode> {
+  const { report } = await countFor(context.book, context.db);
+  return <ProofsView {...factsOf(context)} proofs={proofLines(report)} work={workLines(report)} />;
 }

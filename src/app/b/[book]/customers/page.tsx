@@ -1,18 +1,9 @@
 import type { ReactNode } from "react";
 
-import { customerPage } from "@/db/customers";
+import { customersPage } from "@/server/customers/queries/customersPage";
 import { CustomersPage } from "@/ui/customers/CustomersPage";
 
-import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
-
-const ORDERS: Record<string, string> = {
-  name: "name, id",
-  "-name": "name DESC, id",
-  id: "external_id, id",
-  "-id": "external_id DESC, id",
-  open: "open, name",
-  "-open": "open DESC, name",
-};
+import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
 
 export default async function Customers({
   params,
@@ -21,21 +12,13 @@ export default async function Customers({
   params: Promise<{ book: string }>;
   searchParams: Search;
 }): Promise<ReactNode> {
-  const { book, db, settings, today } = await pageOf(params);
+  const context = await pageOf(params);
   const search = await searchParams;
   const [page, text, sort] = [pageNumber(search), one(search, "q"), one(search, "sort", "name")];
-  const found = customerPage(db, {
-    text: text || null,
-    order: ORDERS[sort] ?? "name, id",
-    limit: PAGE_ROWS,
-    offset: (page - 1) * PAGE_ROWS,
-  });
   return (
     <CustomersPage
-      book={book}
-      currency={settings.currency}
-      today={today}
-      {...found}
+      {...factsOf(context)}
+      {...customersPage(context, { text, sort, page, pageRows: PAGE_ROWS })}
       text={text}
       sorted={sort}
       page={page}

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 
-import { matchQueue, type MatchQueue, type QueueName, QUEUES } from "@/server/match/queries/match";
+import type { QueueName } from "@/contracts/match";
+import { matchQueue, type MatchQueue, QUEUES } from "@/server/match/queries/match";
 import { onHand } from "@/server/match/queries/onHand";
 import { cachedQuery } from "@/server/runtime/threads/reader";
 import { MatchPage } from "@/ui/match/MatchPage";
@@ -21,7 +22,7 @@ export default async function Match({
   const wanted = QUEUES.find((name) => name === one(search, "queue"));
   const sort = one(search, "sort", "paid");
   const queueOf = (name: QueueName): MatchQueue =>
-    cachedQuery(book, db, `match ${name} ${sort}`, () =>
+    cachedQuery({ book, db }, `match ${name} ${sort}`, () =>
       matchQueue(db, made, name, sort, settings.currency),
     );
   const first = queueOf(wanted ?? "check");

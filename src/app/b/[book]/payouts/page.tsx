@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { addMonths, type Day, endOfMonth, parseDay } from "@/core/calendar";
 import { clearingPageOf } from "@/server/payouts/queries/clearing";
 import { feeCheck } from "@/server/payouts/queries/fees";
-import { band, payoutViews } from "@/server/payouts/queries/payouts";
+import { band, payoutRows, payoutViews } from "@/server/payouts/queries/payouts";
 import { expectedPage, returnsAndDisputes } from "@/server/payouts/queries/returnsAndDisputes";
 import { cachedQuery } from "@/server/runtime/threads/reader";
 import { ClearingPage } from "@/ui/payouts/ClearingPage";
@@ -32,7 +32,7 @@ export default async function Payouts({
         book={book}
         currency={settings.currency}
         today={today}
-        {...cachedQuery(book, db, `fees ${today}`, () => feeCheck(db, today))}
+        {...cachedQuery({ book, db }, `fees ${today}`, () => feeCheck(db, today))}
       />
     );
   const around = { book, currency: settings.currency, today };
@@ -61,31 +61,7 @@ export default async function Payouts({
   const views = payoutViews(db, from, endOfMonth(from));
   const show = one(search, "show");
   const shown = show === "open" ? views.filter((view) => view.shown !== "tied") : views;
-  const rows = shown.map((view) => ({
-    id: view.id,
-    externalId: view.externalId,
-    processorName: view.processorName,
-    paidOn: view.paidOn,
-    bankOn: view.bankOn ?? view.candidate?.on ?? null,
-    expectedOn: view.expectedOn,
-    takenFrom: view.takenFrom,
-    takenTo: view.takenTo,
-    chargeCount: view.chargeCount,
-    charges: view.charges,
-    fees: view.fees,
-    refunds: view.refunds,
-    disputes: view.disputes,
-    other: view.other,
-    net: view.net,
-    bankAmount: view.bankAmount ?? view.candidate?.amount ?? null,
-    offBy: view.offBy,
-    shown: view.shown,
-    statedNet: view.statedNet,
-    currency: view.currency,
-    abroad: view.abroad,
-    bookNet: view.bookNet,
-    atBank: view.atBank ?? view.candidate?.amount ?? null,
-  }));
+  const rows = payoutRows(shown);
   return (
     <PayoutsPage
       book={book}

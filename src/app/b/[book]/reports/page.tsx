@@ -1,8 +1,6 @@
 import type { ReactNode } from "react";
 
-import { lastChangeOfSums } from "@/db/acts";
-import { currenciesWithRates } from "@/db/rates";
-import { agesAsked, agesPage } from "@/server/reports/queries/ages";
+import { agesAsked, agesPage, currenciesOf } from "@/server/reports/queries/ages";
 import { figuresOf } from "@/server/reports/queries/figures";
 import { yearPageOf } from "@/server/reports/queries/yearEnd";
 import { cachedQuery, overdueFor } from "@/server/runtime/threads/reader";
@@ -10,7 +8,7 @@ import { AgingPage } from "@/ui/reports/AgingPage";
 import { FiguresPage } from "@/ui/reports/FiguresPage";
 import { YearEndPage } from "@/ui/reports/YearEndPage";
 
-import { one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
+import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
 
 export default async function Reports({
   params,
@@ -19,14 +17,13 @@ export default async function Reports({
   params: Promise<{ book: string }>;
   searchParams: Search;
 }): Promise<ReactNode> {
-  const { book, db, settings, today, proposals } = await pageOf(params);
+  const context = await pageOf(params);
+  const { book, db, settings, today, proposals } = context;
   const search = await searchParams;
   if (one(search, "show") === "year")
     return (
       <YearEndPage
-        book={book}
-        currency={settings.currency}
-        today={today}
+        {...factsOf(context)}
         {...yearPageOf(
           db,
           /^\d{4}$/.test(one(search, "year")) ? one(search, "year") : today.slice(0, 4),
@@ -35,13 +32,11 @@ export default async function Reports({
       />
     );
   if (one(search, "show") === "figures") {
-    const rows = overdueFor(book, db, today, await proposals());
+    const rows = overdueFor({ book, db }, today, await proposals());
     return (
       <FiguresPage
-        book={book}
-        currency={settings.currency}
-        today={today}
-        {...cachedQuery(book, db, `figures ${today}`, () =>
+        {...factsOf(context)}
+        {...cachedQuery({ book, db }, `figures ${today}`, () =>
           figuresOf(db, today, rows, settings.currency),
         )}
       />
@@ -56,22 +51,19 @@ export default async function Reports({
   );
   const page = pageNumber(search);
   const aging = cachedQuery(
-    book,
-    db,
+    { book, db },
     `ages ${page} ${JSON.stringify(asked)}`,
     () => agesPage(db, asked, { limit: PAGE_ROWS, offset: (page - 1) * PAGE_ROWS }),
-    lastChangeOfSums(db),
+    "a change of sums",
   );
   return (
     <AgingPage
       key={JSON.stringify(asked)}
-      book={book}
-      currency={settings.currency}
-      today={today}
+      {...factsOf(context)}
       {...aging}
       page={page}
       pageRows={PAGE_ROWS}
-      currencies={[settings.currency, ...currenciesWithRates(db)]}
+      currencies={currenciesOf(context)}
     />
   );
 }

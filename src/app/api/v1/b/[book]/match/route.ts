@@ -1,4 +1,3 @@
-import { readSettings } from "@/db/settings";
 import { matchQueue, QUEUES } from "@/server/match/queries/match";
 import { cachedQuery, proposalsFor } from "@/server/runtime/threads/reader";
 
@@ -11,10 +10,10 @@ export async function GET(request: Request, context: BookParams): Promise<Respon
   const queue = QUEUES.find((name) => name === query.get("queue")) ?? "check";
   const from = Math.max(0, Number.parseInt(query.get("from") ?? "0", 10) || 0);
   const sort = query.get("sort") ?? "paid";
-  return fromBook(context, async (db, { book }) => {
+  return fromBook(context, async ({ db, currency, book }) => {
     const proposals = await proposalsFor(book);
-    return cachedQuery(book, db, `match ${queue} ${sort}`, () =>
-      matchQueue(db, proposals, queue, sort, readSettings(db).currency),
+    return cachedQuery({ book, db }, `match ${queue} ${sort}`, () =>
+      matchQueue(db, proposals, queue, sort, currency),
     ).rows.slice(from, from + PAGE_ROWS);
   });
 }

@@ -1,4 +1,3 @@
-import { readSettings } from "@/db/settings";
 import { sureList } from "@/server/match/queries/match";
 import { cachedQuery, proposalsFor } from "@/server/runtime/threads/reader";
 
@@ -6,8 +5,8 @@ import { type BookParams, fromBook } from "../../../../../answers";
 
 /** The sure ones as they would be posted. */
 export async function GET(_request: Request, context: BookParams): Promise<Response> {
-  return fromBook(context, async (db, { book }) => {
+  return fromBook(context, async ({ db, currency, book }) => {
     const proposals = await proposalsFor(book);
-    return cachedQuery(book, db, "sure", () => sureList(db, proposals, readSettings(db).currency));
+    return cachedQuery({ book, db }, "sure", () => sureList(db, proposals, currency));
   });
 }

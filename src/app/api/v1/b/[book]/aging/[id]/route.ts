@@ -1,6 +1,4 @@
-import { readSettings } from "@/db/settings";
 import { agedItems, agesAsked } from "@/server/reports/queries/ages";
-import { todayOf } from "@/server/runtime/context";
 
 import { type BookParams, fromBook } from "../../../../../../answers";
 
@@ -10,8 +8,7 @@ export async function GET(
   context: BookParams<{ id: string }>,
 ): Promise<Response> {
   const query = new URL(request.url).searchParams;
-  return fromBook(context, (db, { id }) => {
-    const settings = readSettings(db);
-    return agedItems(db, Number(id), agesAsked(query, settings, todayOf(settings)));
-  });
+  return fromBook(context, ({ db, settings, today, id }) =>
+    agedItems(db, Number(id), agesAsked(query, settings, today)),
+  );
 }

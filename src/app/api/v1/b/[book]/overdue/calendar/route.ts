@@ -1,27 +1,23 @@
-import { readSettings } from "@/db/settings";
 import { followUpCalendar } from "@/server/overdue/queries/calendar";
-import { todayOf } from "@/server/runtime/context";
-import { overdueFor, proposalsFor, reading } from "@/server/runtime/threads/reader";
+import { bookContext } from "@/server/runtime/bookContext";
+import { overdueFor, proposalsFor } from "@/server/runtime/threads/reader";
 
-import { type BookParams, notThere } from "../../../../../../answers";
+import { type BookParams, fileAnswer, notThere } from "../../../../../../answers";
 
 /** Calls, tasks and promises as a calendar file. */
 export async function GET(_request: Request, context: BookParams): Promise<Response> {
   const { book } = await context.params;
-  const db = reading(book);
-  if (!db) return notThere("book.missing", { book });
-  const settings = readSettings(db);
-  const today = todayOf(settings);
-  const text = followUpCalendar(overdueFor(book, db, today, await proposalsFor(book)), {
+  const found = bookContext(book);
+  if (!found) return notThere("book.missing", { book });
+  const { db, settings, today } = found;
+  const text = followUpCalendar(overdueFor({ book, db }, today, await proposalsFor(book)), {
     book,
     business: settings.name,
     currency: settings.currency,
     today,
   });
-  return new Response(text, {
-    headers: {
-      "content-type": "text/calendar; charset=utf-8",
-      "content-disposition": `attachment; filename="${book}-follow-up.ics"`,
-    },
+  return fileAnswer(text, {
+    type: "text/calendar; charset=utf-8",
+    name: `${book}-follow-up.ics`,
   });
 }

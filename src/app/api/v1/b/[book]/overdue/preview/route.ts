@@ -2,10 +2,9 @@ import { z } from "zod";
 
 import { LANGUAGES } from "@/core/followup";
 import { fail } from "@/core/result";
-import { readSettings } from "@/db/settings";
 import { previewFor } from "@/server/overdue/letterTexts";
-import { todayOf } from "@/server/runtime/context";
-import { proposalsFor, reading } from "@/server/runtime/threads/reader";
+import { bookContext } from "@/server/runtime/bookContext";
+import { proposalsFor } from "@/server/runtime/threads/reader";
 
 import { answer, type BookParams, notThere } from "../../../../../../answers";
 
@@ -20,8 +19,9 @@ const words = z.object({
 /** A letter's words filled in for a customer. It only looks: nothing is kept. */
 export async function POST(request: Request, context: BookParams): Promise<Response> {
   const { book } = await context.params;
-  const db = reading(book);
-  if (!db) return notThere("book.missing", { book });
+  const found = bookContext(book);
+  if (!found) return notThere("book.missing", { book });
+  const { db, today } = found;
   const parsed = words.safeParse(await request.json().catch(() => null));
   if (!parsed.success)
     return answer(
@@ -31,12 +31,6 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
       }),
     );
   return answer(
-    previewFor(
-      db,
-      todayOf(readSettings(db)),
-      await proposalsFor(book),
-      parsed.data.customerId,
-      parsed.data,
-    ),
+    previewFor(db, today, await proposalsFor(book), parsed.data.customerId, parsed.data),
   );
 }

@@ -8,7 +8,7 @@ export async function GET(
   _request: Request,
   context: BookParams<{ name: string }>,
 ): Promise<Response> {
-  return fromBook(context, (db, { name }) => {
+  return fromBook(context, ({ db, name }) => {
     const proof = PROOF_NAMES.find((entry) => entry === name);
     return proof ? proofDocuments(db, proof) : null;
   });

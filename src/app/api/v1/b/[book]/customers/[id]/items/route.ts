@@ -1,5 +1,4 @@
 import { currencyOf } from "@/core/money";
-import { readSettings } from "@/db/settings";
 import { groupCredits, groupGivenUp, groupItems } from "@/server/match/queries/match";
 
 import { type BookParams, fromBook } from "../../../../../../../answers";
@@ -10,8 +9,8 @@ export async function GET(
   context: BookParams<{ id: string }>,
 ): Promise<Response> {
   const asked = currencyOf(new URL(request.url).searchParams.get("currency") ?? "");
-  return fromBook(context, (db, { id }) => {
-    const currency = asked ?? readSettings(db).currency;
+  return fromBook(context, ({ db, currency: own, id }) => {
+    const currency = asked ?? own;
     return {
       items: groupItems(db, Number(id), currency),
       credits: groupCredits(db, Number(id), currency),

@@ -1,7 +1,7 @@
 import { invoicePdf } from "@/server/output/papers";
 import { reading } from "@/server/runtime/threads/reader";
 
-import { type BookParams, notThere } from "../../../../../../../answers";
+import { type BookParams, fileAnswer, notThere } from "../../../../../../../answers";
 
 /** An invoice or credit note as a PDF, made from its data. */
 export async function GET(
@@ -13,10 +13,5 @@ export async function GET(
   if (!db) return notThere("book.missing", { book });
   const bytes = await invoicePdf(db, Number(id));
   if (!bytes) return notThere("item.unknown");
-  return new Response(new Uint8Array(bytes), {
-    headers: {
-      "content-type": "application/pdf",
-      "content-disposition": `attachment; filename="invoice-${id}.pdf"`,
-    },
-  });
+  return fileAnswer(bytes, { type: "application/pdf", name: `invoice-${id}.pdf` });
 }

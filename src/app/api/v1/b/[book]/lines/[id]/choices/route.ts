@@ -7,5 +7,5 @@ export async function GET(
   _request: Request,
   context: BookParams<{ id: string }>,
 ): Promise<Response> {
-  return fromBook(context, (db, { id }) => lineChoices(db, Number(id)));
+  return fromBook(context, ({ db, id }) => lineChoices(db, Number(id)));
 }

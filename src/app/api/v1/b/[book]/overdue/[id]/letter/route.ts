@@ -1,6 +1,4 @@
-import { readSettings } from "@/db/settings";
 import { followUpWorkings } from "@/server/customers/queries/customer";
-import { todayOf } from "@/server/runtime/context";
 import { proposalsFor } from "@/server/runtime/threads/reader";
 
 import { type BookParams, fromBook } from "../../../../../../../answers";
@@ -10,7 +8,7 @@ export async function GET(
   _request: Request,
   context: BookParams<{ id: string }>,
 ): Promise<Response> {
-  return fromBook(context, async (db, { book, id }) =>
-    followUpWorkings(db, Number(id), todayOf(readSettings(db)), await proposalsFor(book)),
+  return fromBook(context, async ({ db, today, book, id }) =>
+    followUpWorkings(db, Number(id), today, await proposalsFor(book)),
   );
 }

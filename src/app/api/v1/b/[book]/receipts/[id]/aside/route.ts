@@ -1,16 +1,13 @@
-import { actsOf } from "@/db/acts";
+import { actOfSettingAside } from "@/server/match/queries/setAside";
 
-import { fromBook, type BookParams } from "../../../../../../../answers";
+import { type BookParams, fromBook } from "../../../../../../../answers";
 
 /** The act by which a receipt was set aside, which undo takes back. */
 export async function GET(
   _request: Request,
   context: BookParams<{ id: string }>,
 ): Promise<Response> {
-  return fromBook(context, (db, { id }) => ({
-    actId:
-      actsOf(db, "receipt", Number(id)).findLast(
-        (act) => act.kind === "set_aside" && act.undoneBy === null,
-      )?.id ?? null,
+  return fromBook(context, ({ db, id }) => ({
+    actId: actOfSettingAside(db, Number(id)),
   }));
 }

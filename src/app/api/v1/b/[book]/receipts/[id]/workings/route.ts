@@ -8,7 +8,7 @@ export async function GET(
   _request: Request,
   context: BookParams<{ id: string }>,
 ): Promise<Response> {
-  return fromBook(context, async (db, { book, id }) => {
+  return fromBook(context, async ({ db, book, id }) => {
     const proposals = await proposalsFor(book);
     return matchWorkings(
       db,

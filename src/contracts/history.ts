@@ -6,6 +6,7 @@ export type EntryLineView = {
   accountId: number;
   code: string;
   name: string;
+  role: string;
   debit: Minor | null;
   credit: Minor | null;
   /** Its own sum, where that is in another currency than the book's. */ own: {
@@ -50,5 +51,10 @@ export type Linked = {
   ended: boolean;
 };
 export type Backing = { entries: EntryView[]; acts: ActView[]; origin: Origin | null };
-/** What every record's page is given beside its own facts. */
-export type BookFacts = { book: string; currency: Currency; today: Day };
+
+export type EntryHistory = {
+  entry: EntryView;
+  act: ActView | null;
+  origin: Origin | null;
+  others: { id: number; event: string; document: string }[];
+};

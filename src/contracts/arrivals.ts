@@ -1,6 +1,7 @@
 import type { Day } from "@/core/calendar";
 import type { FieldSpec, FileKind, MappingSpec } from "@/core/formats";
-import type { Currency } from "@/core/money";
+import type { Currency, Minor } from "@/core/money";
+import type { BulkPayout } from "@/server/payouts/queries/bulkPayouts";
 
 export type TakenFile = {
   id: number;
@@ -35,7 +36,7 @@ export type ArrivalsFacts = {
   mostMegabytes: number;
 };
 /** A file that was kept but not taken in yet. */
-export type Waiting = {
+export type InspectedFile = {
   sha256: string;
   size: number;
   name: string;
@@ -46,7 +47,7 @@ export type Waiting = {
   lines: number;
   rowWords: string[];
 };
-export type Report = {
+export type ImportReport = {
   fileId: number | null;
   lines: number;
   new: number;
@@ -54,4 +55,18 @@ export type Report = {
   changed: number;
   refused: { line: number; field: string; column: string; reason: string; changed: boolean }[];
   outcome: { words: string; count: number; sum: number | null; currency: Currency | null }[];
+};
+
+/** What an open bank line could be besides a payout: a deposit by hand, or a check taken back (with small lines beside it that may be its fee). */
+export type LineChoices = {
+  deposits: { id: number; onDay: Day; words: string; sum: Minor }[];
+  bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[];
+  fees: { id: number; description: string; amount: Minor }[];
+  lumps: BulkPayout[];
+  /** Months of fees that it may be the bill for, and credit on account that it may have sent back. */ bills: {
+    ids: number[];
+    words: string;
+    sum: Minor;
+  }[];
+  refunds: { receiptId: number; words: string; credit: Minor }[];
 };

@@ -17,7 +17,7 @@ export type MatchRow = {
   leftOver: Minor | null;
   confidence: number;
 };
-export type Item = {
+export type WorkingsItem = {
   itemId: number;
   number: string;
   customer: string;
@@ -26,7 +26,7 @@ export type Item = {
   dueOn: Day;
   open: Minor;
 };
-export type ReadingLine = {
+export type WorkingsLine = {
   itemId: number;
   number: string;
   description: string;
@@ -41,11 +41,11 @@ export type ShownReason = {
   spots: readonly { at: number; text: string }[];
   field: "name" | "email" | "sum" | null;
 };
-export type ShownReading = {
+export type WorkingsReading = {
   customerId: number | null;
   customer: string;
   words: string;
-  lines: ReadingLine[];
+  lines: WorkingsLine[];
   onAccount: Minor;
   surcharge: Minor;
   confidence: number;
@@ -62,8 +62,14 @@ export type Twin = {
   amount: Minor;
   became: string;
 };
-export type Asked = { approvalId: number; sum: Minor; why: string; askedBy: string; words: string };
-export type Workings = {
+export type AskedApproval = {
+  approvalId: number;
+  sum: Minor;
+  why: string;
+  askedBy: string;
+  words: string;
+};
+export type MatchWorkings = {
   receiptId: number;
   amount: Minor;
   currency: Currency;
@@ -72,10 +78,10 @@ export type Workings = {
   memo: string;
   remittance: { number: string; amount: Minor; discount: Minor }[];
   number: string | null;
-  readings: ShownReading[];
+  readings: WorkingsReading[];
   customerId: number | null;
   customer: string;
-  items: Item[];
+  items: WorkingsItem[];
   credits: OnAccount[];
   /** What was given up of the debts of the customer and its group, and not paid since. */ givenUp: Minor;
   settledOn: Day;
@@ -83,7 +89,7 @@ export type Workings = {
   fee: Minor;
   disputed: boolean;
   twin: Twin | null;
-  asked: Asked | null;
+  asked: AskedApproval | null;
   limit: Minor;
   people: number;
   surcharges: boolean;
@@ -98,7 +104,7 @@ export type HandRow = {
   amount: Minor;
   state: "to_match" | "placed" | "set_aside" | "returned";
 };
-export type UnderWay = {
+export type DepositUnderWay = {
   id: number;
   onDay: Day;
   bank: string;
@@ -106,10 +112,10 @@ export type UnderWay = {
   rows: HandRow[];
   lines: { id: number; postedOn: Day; description: string; amount: Minor }[];
 };
-export type HandFacts = {
+export type OnHandFacts = {
   rows: HandRow[];
   sum: Minor;
-  deposits: UnderWay[];
+  deposits: DepositUnderWay[];
   depositsSum: Minor;
   banks: { code: string; name: string }[];
 };
@@ -125,4 +131,14 @@ export type SureRow = {
   currency: Currency;
   book: Minor;
   said: string;
+};
+
+export type ReceiptItem = {
+  id: number;
+  kind: string;
+  externalId: string;
+  on: Day;
+  amount: Minor;
+  payout: { id: number; externalId: string } | null;
+  disputeOpen: boolean;
 };

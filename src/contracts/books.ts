@@ -1,0 +1,71 @@
+import type { Day } from "@/core/calendar";
+import type { JournalLayout } from "@/core/formats";
+import type { Currency, Minor } from "@/core/money";
+import type { ActRow } from "@/db/acts";
+import type { accounts } from "@/db/journal";
+
+/** What stands open in another currency, by what it is: in its own, as carried, and at the day's rate. */
+export type ForeignSum = {
+  currency: Currency;
+  what: string;
+  count: number;
+  amount: Minor;
+  book: Minor;
+  atRate: Minor;
+  off: Minor;
+};
+
+export type JournalExportFacts = {
+  from: Day;
+  to: Day;
+  all: number;
+  fresh: number;
+  layouts: { name: string; spec: JournalLayout }[];
+  accounts: { code: string; name: string }[];
+  made: { id: number; layout: string; from: Day; to: Day; entries: number; actId: number }[];
+};
+
+/** One document of a proof, with what it adds to the sum (debit positive). */
+export type ProofDocument = {
+  words: string;
+  more: string;
+  on: Day | null;
+  amount: Minor;
+  href: string | null;
+};
+
+export type OffDocument = {
+  words: string;
+  href: string | null;
+  journal: Minor;
+  documents: Minor;
+  sinceEntry: number | null;
+  sinceOn: Day | null;
+  explained: string;
+};
+
+/** The documents of a proof, at most `shown` of `count`; `sum` is that of all. */
+export type ProofBreakdown = {
+  documents: ProofDocument[];
+  count: number;
+  sum: Minor;
+  /** Where it is off: the document, both sides, since which entry, and what explains it. */ off: OffDocument[];
+};
+
+/** A line of the audit trail: whether it can be undone from here, and how many that were done together with it can. */
+export type AuditTrailRow = ActRow & { undoable: boolean; together: number; href: string | null };
+
+/** A proof as the page shows it: what must hold, and both sides of it with their names. */
+export type ProofLine = {
+  name: string;
+  what: string;
+  journalWords: string;
+  documentWords: string;
+  journal: Minor;
+  documents: Minor;
+  off: Minor;
+  holds: boolean;
+};
+
+/** Open work, which breaks no proof, with the page where it is done. */
+export type WorkLine = { name: string; words: string; count: number; sum: Minor; href: string };

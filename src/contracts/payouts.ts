@@ -1,0 +1,157 @@
+import type { Day } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
+import type { ReturnRate } from "@/core/receipts";
+
+export type PayoutState = "tied" | "off" | "fits" | "late" | "on_way";
+export type PayoutRow = {
+  id: number;
+  externalId: string;
+  processorName: string;
+  paidOn: Day;
+  bankOn: Day | null;
+  expectedOn: Day;
+  takenFrom: Day | null;
+  takenTo: Day | null;
+  chargeCount: number;
+  charges: Minor;
+  fees: Minor;
+  refunds: Minor;
+  disputes: Minor;
+  other: Minor;
+  net: Minor;
+  bankAmount: Minor | null;
+  offBy: Minor | null;
+  shown: PayoutState;
+  statedNet: Minor | null;
+  currency: Currency;
+  abroad: boolean;
+  bookNet: Minor;
+  atBank: Minor | null;
+};
+export type BandDay = {
+  on: Day;
+  takings: Minor;
+  bank: Minor;
+  off: Minor;
+  expected: Minor;
+  holiday: boolean;
+  weekend: boolean;
+};
+export type BankLine = { id: number; postedOn: Day; amount: Minor; description: string };
+export type PayoutItem = {
+  id: number;
+  kind: string;
+  externalId: string;
+  settledOn: Day;
+  amount: Minor;
+  receiptId: number | null;
+  payer: string;
+  reason: string | null;
+};
+export type Remedy =
+  | { as: "fee"; kind: "processing" | "dispute" | "return" }
+  | { as: "take_in" | "take_out"; itemIds: readonly number[] }
+  | { as: "ask"; item: number };
+export type Explanation = { code: string; words: string; remedy: Remedy };
+export type PayoutWorkings = {
+  explanations: Explanation[];
+  payout: {
+    id: number;
+    net: Minor;
+    statedNet: Minor | null;
+    offBy: Minor | null;
+    candidate: { id: number; on: Day; amount: Minor; description: string } | null;
+    shown: PayoutState;
+    processorName: string;
+    currency: Currency;
+    abroad: boolean;
+    bookNet: Minor;
+  };
+  items: PayoutItem[];
+  lines: BankLine[];
+  openLines: BankLine[];
+  rate: string | null;
+  together: { payoutIds: number[]; bankLineIds: number[]; words: string }[];
+};
+
+/** What can be done about something that came back. */
+export type ReturnTodo =
+  | { as: "retry"; returnItemId: number; until: Day; first: Day }
+  | { as: "answer"; processorItemId: number }
+  | {
+      as: "credit_note";
+      receiptId: number;
+      customerId: number;
+      notes: { itemId: number; number: string; sum: Minor }[];
+      missing: Minor;
+    }
+  | { as: "mend"; noticeId: number };
+
+export type ReturnRow = {
+  /** The item's own id; a notice's below zero. */ id: number;
+  what: string;
+  words: string;
+  from: string;
+  customerId: number | null;
+  receiptId: number | null;
+  on: Day;
+  sum: Minor | null;
+  currency: Currency;
+  /** By when something must be done; null where nothing must. */ until: Day | null;
+  open: boolean;
+  todo: ReturnTodo | null;
+};
+
+/** What is on its way to the bank, in the book's currency: payouts that are told of, then what is in none yet. */
+export type ExpectedRow = {
+  key: string;
+  on: Day;
+  account: string;
+  what: string;
+  from: Day | null;
+  to: Day | null;
+  sum: Minor;
+  late: boolean;
+  href: string | null;
+};
+
+/** What is on its way to the bank, and what can still come back. */
+export type ExpectedPayments = {
+  rows: ExpectedRow[];
+  /** Debits that were started and have not settled. */
+  started: {
+    id: number;
+    startedOn: Day;
+    from: string;
+    customerId: number | null;
+    sum: Minor;
+    currency: Currency;
+  }[];
+  /** Debits that settled within the last two banking days, each with the day until which most returns can come. */
+  returnable: { settledOn: Day; until: Day; count: number; sum: Minor }[];
+  /** Debits of the last 60 days, which a consumer can still call not authorized. */
+  sixty: { count: number; sum: Minor };
+  rates: ReturnRate[];
+};
+
+export type ClearingFacts = {
+  asOf: Day;
+  rows: {
+    id: number;
+    postedOn: Day;
+    what: string;
+    from: string;
+    account: string;
+    payout: string | null;
+    bankedOn: Day | null;
+    amount: Minor;
+    currency: Currency;
+    href: string;
+  }[];
+  count: number;
+  sum: Minor;
+  /** Each processor's items against its account in the ledger, as of the day. */
+  accounts: { name: string; items: Minor; ledger: Minor }[];
+  page: number;
+  pageRows: number;
+};

@@ -1,0 +1,76 @@
+import type { Accounts, ArrivalsFacts } from "@/contracts/arrivals";
+import { FIELDS, FILE_KINDS, type FileKind, type MappingSpec } from "@/core/formats";
+import { bankAccounts, bankLinePage, bankRules } from "@/db/bank";
+import type { Db } from "@/db/connection";
+import { importFilePage, lastFileOfKind, mappings } from "@/db/files";
+import { processorAccounts } from "@/db/processor";
+import type { BookContext } from "@/server/runtime/bookContext";
+
+import { MOST_MEGABYTES } from "../keepFile";
+import { waitingFiles } from "./arrived";
+
+type Page = { page: number; pageRows: number };
+
+/** Files that were taken in, those that wait, and what a new one may be read by. */
+export function arrivalsPage(
+  { book, db, currency, today, settings }: BookContext,
+  { page, pageRows }: Page,
+): ArrivalsFacts {
+  const { rows, count } = importFilePage(db, pageRows, (page - 1) * pageRows);
+  const last = FILE_KINDS.map((kind) => [kind, lastFileOfKind(db, kind)?.onDay ?? null]);
+  return {
+    book,
+    currency,
+    today,
+    cutOverOn: settings.cutOverOn,
+    files: rows,
+    count,
+    page,
+    pageRows,
+    arrived: waitingFiles(db, book),
+    mostMegabytes: MOST_MEGABYTES,
+    fields: FIELDS,
+    last: Object.fromEntries(last) as Record<FileKind, string | null>,
+    accounts: accountsOf(db),
+    mappings: mappings(db).map(({ name, kind, spec }) => ({
+      name,
+      kind,
+      spec: JSON.parse(spec) as MappingSpec,
+    })),
+  };
+}
+
+function accountsOf(db: Db): Accounts {
+  return {
+    processor: processorAccounts(db).map(({ code, name }) => [code, name] as const),
+    bank: bankAccounts(db).map(({ code, name }) => [code, name] as const),
+  };
+}
+
+/** What a line of the bank's statement is. */
+export const BANK_LINE_STATES = [
+  "open",
+  "payout",
+  "receipt",
+  "elsewhere",
+  "deposit",
+  "bounce",
+] as const;
+
+type LinesAsked = Page & { state: (typeof BANK_LINE_STATES)[number] | null; text: string };
+
+/** A page of the statements' lines, with the rules by which lines are put aside. */
+export function bankLinesPage(
+  { db }: BookContext,
+  { state, text, page, pageRows }: LinesAsked,
+): ReturnType<typeof bankLinePage> & { rules: ReturnType<typeof bankRules> } {
+  return {
+    ...bankLinePage(db, {
+      state,
+      text: text || null,
+      limit: pageRows,
+      offset: (page - 1) * pageRows,
+    }),
+    rules: bankAccounts(db).flatMap((account) => bankRules(db, account.id)),
+  };
+}

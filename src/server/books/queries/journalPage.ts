@@ -1,0 +1,61 @@
+import type { Day } from "@/core/calendar";
+import { ENTRY_EVENTS } from "@/core/ledger";
+import {
+  accountLineCount,
+  accountLines,
+  type AccountRow,
+  balancesAsOf,
+  entryById,
+  entryPage,
+} from "@/db/journal";
+import type { BookContext } from "@/server/runtime/bookContext";
+
+import { hrefOf } from "./history";
+
+const FIRST = "1900-01-01" as Day;
+const LAST = "9999-12-31" as Day;
+
+type Page = { page: number; pageRows: number };
+type JournalAsked = Page & { event: string; text: string; open: number };
+type JournalFacts = ReturnType<typeof entryPage> & { event: string; events: readonly string[] };
+
+/** A page of the journal. An entry that the address opens is shown though it may stand on another page. */
+export function journalPage(
+  { db }: BookContext,
+  { event, text, open, page, pageRows }: JournalAsked,
+): JournalFacts {
+  const known = ENTRY_EVENTS.find((name) => name === event) ?? null;
+  const all = { from: FIRST, to: LAST, event: null, text: null };
+  const { rows, count } = entryPage(db, {
+    ...all,
+    event: known,
+    text: text || null,
+    limit: pageRows,
+    offset: (page - 1) * pageRows,
+  });
+  const elsewhere = open > 0 && !rows.some(({ id }) => id === open) && entryById(db, open);
+  const extra = elsewhere ? entryPage(db, { ...all, limit: 1, offset: 0, id: open }).rows : [];
+  return { rows: [...extra, ...rows], count, event: known ?? "", events: ENTRY_EVENTS };
+}
+
+/** Every account with its balance at the end of a day. */
+export function trialBalance({ db }: BookContext, asOf: Day): ReturnType<typeof balancesAsOf> {
+  return balancesAsOf(db, asOf);
+}
+
+type AccountLine = ReturnType<typeof accountLines>[number] & { href: string | null };
+type AccountFacts = { account: AccountRow; lines: AccountLine[]; count: number };
+
+/** A page of an account's lines up to a day, each with the way to its document; null where there is no such account. */
+export function accountPage(
+  { db }: BookContext,
+  { account: id, asOf, page, pageRows }: Page & { account: string; asOf: Day },
+): AccountFacts | null {
+  const account = balancesAsOf(db, asOf).find((row) => String(row.id) === id);
+  if (!account) return null;
+  const lines = accountLines(db, account.id, asOf, pageRows, (page - 1) * pageRows).map((line) => ({
+    ...line,
+    href: hrefOf(db, line.itemKind ?? line.documentKind, line.itemId ?? line.documentId),
+  }));
+  return { account, lines, count: accountLineCount(db, account.id, asOf) };
+}

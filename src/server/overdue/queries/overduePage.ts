@@ -1,0 +1,133 @@
+import type { LastWord, OverdueLine, OverdueState } from "@/contracts/overdue";
+import { type Day, formatDay } from "@/core/calendar";
+import { type Ladder, type LadderAct, waitInWords } from "@/core/followup";
+import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
+import { followedRows, ladders } from "@/db/ladders";
+import { wordings } from "@/db/letterTexts";
+import { backAddresses } from "@/db/persons";
+import type { BookContext } from "@/server/runtime/bookContext";
+
+import { LETTER_FIELDS, shippedWords } from "../letterTexts";
+import type { OverdueRow } from "./overdue";
+
+/** In which state a customer stands on the list; ready ones are written to or called today. */
+export const OVERDUE_STATES = ["ready", "waits", "later", "left_out"] as const;
+
+/** Customers among whom a letter's words can be tried. */
+const MOST_TRIED = 200;
+
+type Asked = {
+  state: OverdueState | null;
+  /** Null where the page of the open customer is wanted. */
+  page: number | null;
+  open: string;
+  pageRows: number;
+};
+type OverdueFacts = {
+  rows: OverdueLine[];
+  state: OverdueState | null;
+  counts: Record<OverdueState, number>;
+  page: number;
+  pageRows: number;
+  count: number;
+  shownSum: Minor;
+  overdue: Minor;
+};
+
+/** A page of who is overdue. A row that the address opens brings its page with it. */
+export function overduePage(
+  { currency, today }: BookContext,
+  all: readonly OverdueRow[],
+  { state, page: asked, open, pageRows }: Asked,
+): OverdueFacts {
+  const shown = all.filter((row) => state === null || row.state === state);
+  const at = shown.findIndex(({ customer }) => String(customer.id) === open);
+  const page = asked ?? Math.floor(Math.max(0, at) / pageRows) + 1;
+  const count = (name: OverdueState): number => all.filter((row) => row.state === name).length;
+  return {
+    rows: shown
+      .slice((page - 1) * pageRows, page * pageRows)
+      .map((row) => overdueLine(row, currency, today)),
+    state,
+    counts: {
+      ready: count("ready"),
+      waits: count("waits"),
+      later: count("later"),
+      left_out: count("left_out"),
+    },
+    page,
+    pageRows,
+    count: shown.length,
+    shownSum: sumOf(shown, (row) => row.overdue),
+    overdue: sumOf(all, (row) => row.overdue),
+  };
+}
+
+function overdueLine(row: OverdueRow, currency: Currency, today: Day): OverdueLine {
+  return {
+    id: row.customer.id,
+    name: row.customer.name,
+    sites: row.sites,
+    email: row.customer.email,
+    aging: row.aging,
+    overdue: row.overdue,
+    oldestDays: row.oldestDays,
+    lastWord: row.lastWord === null ? "–" : lastWordInWords(row.lastWord, currency, today),
+    broken: row.lastWord?.kind === "promise" && row.lastWord.state === "broken",
+    next: nextInWords(row, today),
+    waits: row.waits.map((wait) => waitInWords(wait, currency)),
+    state: row.state,
+    leftOut: row.leftOut,
+  };
+}
+
+function lastWordInWords(last: LastWord, currency: Currency, today: Day): string {
+  if (last.kind === "letter") return `letter ${last.step}, ${formatDay(last.on, today)}`;
+  if (last.kind !== "promise") return `${last.kind}, ${formatDay(last.on, today)}: ${last.text}`;
+  const due = formatDay(last.dueOn, today);
+  if (last.state === "broken") return `promise of ${due} broken`;
+  if (last.state === "kept") return `promise of ${due} kept`;
+  return `promise for ${due}${last.sum === null ? "" : `, ${formatAmount(last.sum, currency)}`}`;
+}
+
+/** What is done next at an act of a ladder; a letter is told by its number. */
+const NEXT_WORDS: Record<Exclude<LadderAct, "letter">, string> = {
+  call: "call",
+  task: "task",
+  stop: "stop of supply",
+};
+
+function nextInWords({ state, next }: OverdueRow, today: Day): string {
+  const { act, step } = next.step;
+  if (state === "later") return `${act} ${step}, ${formatDay(next.on, today)}`;
+  return act === "letter" ? `letter ${step}` : NEXT_WORDS[act];
+}
+
+/** Ladders, each with how many customers it is chosen for. */
+export function laddersPage({ db }: BookContext): { ladders: (Ladder & { customers: number })[] } {
+  const on = followedRows(db);
+  return {
+    ladders: ladders(db).map((ladder) => ({
+      ...ladder,
+      customers: on.filter(({ ladderId }) => ladderId === ladder.id).length,
+    })),
+  };
+}
+
+/** The words of letters: one's own, those that ship, and whom they can be tried on. */
+export function letterTextsPage({ db }: BookContext, all: readonly OverdueRow[]) {
+  return {
+    fields: LETTER_FIELDS,
+    own: wordings(db),
+    shipped: shippedWords(),
+    ladders: ladders(db).map(({ id, name }) => ({ id, name })),
+    customers: all
+      .slice(0, MOST_TRIED)
+      .map(({ customer }) => ({ id: customer.id, name: customer.name })),
+  };
+}
+
+/** Addresses that letters came back from. */
+export function returnedAddresses({ db }: BookContext): ReturnType<typeof backAddresses> {
+  return backAddresses(db);
+}

@@ -1,0 +1,13 @@
+import { bankAccounts } from "@/db/bank";
+import { processorAccounts } from "@/db/processor";
+import type { Settings } from "@/db/settings";
+import type { BookContext } from "@/server/runtime/bookContext";
+
+/** What a book is set to, with its accounts. */
+export function setUpPage({ db, settings }: BookContext): {
+  settings: Settings;
+  processors: ReturnType<typeof processorAccounts>;
+  banks: ReturnType<typeof bankAccounts>;
+} {
+  return { settings, processors: processorAccounts(db), banks: bankAccounts(db) };
+}
