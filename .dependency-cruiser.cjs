@@ -73,8 +73,8 @@ module.exports = {
     layer("ui", "core", "contracts"),
     rule("the-kit-knows-no-station", { path: "^src/ui/kit/" }, { path: "^src/ui/(?!kit/)" }),
     layer("app", "server", "ui", "contracts", "core"),
-    layer("cli", "server", "contracts", "core", "demo"),
-    layer("demo", "server", "contracts", "core"),
+    layer("cli", "server", "contracts", "core", "db", "demo"),
+    layer("demo", "server", "contracts", "core", "db"),
     rule(
       "server-only-in-app-alone",
       { path: "^src/(?!app/)" },

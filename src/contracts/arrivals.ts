@@ -1,7 +1,8 @@
 import type { Day } from "@/core/calendar";
 import type { FieldSpec, FileKind, MappingSpec } from "@/core/formats";
 import type { Currency, Minor } from "@/core/money";
-import type { BulkPayout } from "@/server/payouts/queries/bulkPayouts";
+
+import type { BulkPayout } from "./payouts";
 
 export type TakenFile = {
   id: number;

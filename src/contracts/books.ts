@@ -1,8 +1,6 @@
 import type { Day } from "@/core/calendar";
 import type { JournalLayout } from "@/core/formats";
 import type { Currency, Minor } from "@/core/money";
-import type { ActRow } from "@/db/acts";
-import type { accounts } from "@/db/journal";
 
 /** What stands open in another currency, by what it is: in its own, as carried, and at the day's rate. */
 export type ForeignSum = {
@@ -53,7 +51,18 @@ export type ProofBreakdown = {
 };
 
 /** A line of the audit trail: whether it can be undone from here, and how many that were done together with it can. */
-export type AuditTrailRow = ActRow & { undoable: boolean; together: number; href: string | null };
+export type AuditTrailRow = {
+  id: number;
+  commandId: number;
+  onDay: Day;
+  at: string;
+  actor: string;
+  text: string;
+  undoneBy: number | null;
+  undoable: boolean;
+  together: number;
+  href: string | null;
+};
 
 /** A proof as the page shows it: what must hold, and both sides of it with their names. */
 export type ProofLine = {

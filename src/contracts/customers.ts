@@ -1,9 +1,8 @@
 import type { Day } from "@/core/calendar";
 import type { Language } from "@/core/followup";
 import type { PaidFor } from "@/core/matching";
-import type { Aging } from "@/core/metrics";
+import type { Aging, OpenLine } from "@/core/metrics";
 import type { Currency, Minor } from "@/core/money";
-import type { OpenLine } from "@/db/statements";
 
 /** What a customer sees of its account: what is open with its age, and what stands to its credit; nothing of anybody else. */
 export type AccountFacts = {

@@ -155,3 +155,77 @@ export type ClearingFacts = {
   page: number;
   pageRows: number;
 };
+
+/** What a lump on the statement may be made of: the likeliest sets of what is in clearing, and how many sets there are at all. */
+export type BulkPayout = {
+  account: string;
+  count: number | null;
+  cap: number;
+  answers: { itemIds: number[]; receipts: number; words: string; leftOut: string[] }[];
+};
+
+export type FeeLine = {
+  id: number;
+  externalId: string;
+  account: string;
+  on: Day;
+  method: string;
+  payer: string;
+  receiptId: number | null;
+  amount: Minor;
+  fee: Minor;
+  expected: Minor | null;
+  off: Minor;
+  currency: Currency;
+};
+
+export type FeeMonth = {
+  account: string;
+  currency: Currency;
+  month: string;
+  method: string;
+  count: number;
+  charges: Minor;
+  fees: Minor;
+  expected: Minor | null;
+  off: Minor;
+  perMillion: number;
+};
+
+export type AgreedRateView = {
+  id: number;
+  account: string;
+  method: string;
+  from: Day;
+  to: Day | null;
+  percent: string;
+  fixed: Minor;
+  least: Minor | null;
+  most: Minor | null;
+  brand: string | null;
+  abroad: boolean | null;
+  fromVolume: Minor;
+  currency: Currency;
+};
+
+/** Fees checked against what was agreed. */
+export type FeesFacts = {
+  /** Charges whose fee was too much or too little, worst first; `count` of all. */
+  lines: FeeLine[];
+  count: number;
+  checked: number;
+  over: Minor;
+  months: FeeMonth[];
+  rates: AgreedRateView[];
+  accounts: { code: string; name: string; monthly: boolean }[];
+  /** Months of accounts that are billed by the month: what is accrued, and what is still to be. */
+  accrued: {
+    account: string;
+    code: string;
+    month: string;
+    sum: Minor;
+    state: "accrued" | "billed" | "to accrue";
+  }[];
+  /** What the last twelve months' card charges would have cost by ACH, where a rate for it is agreed. */
+  ach: { saved: Minor; perMonth: number; from: number | null; fixed: Minor } | null;
+};

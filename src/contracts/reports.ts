@@ -1,5 +1,6 @@
 import type { Day } from "@/core/calendar";
 import type {
+  AgeAsk,
   Aging,
   allowanceFor,
   Bucket,
@@ -10,7 +11,6 @@ import type {
   Week,
 } from "@/core/metrics";
 import type { Currency, Minor } from "@/core/money";
-import type { AgeAsk } from "@/db/ages";
 
 /** An aging as it stands in an address: ?as-of=, by=due|issued, days=30,60,90, of=customer|group, currency=. */
 export type AgesAsked = AgeAsk & {

@@ -1,17 +1,9 @@
 import { type Day, dayNumber } from "@/core/calendar";
-import { type AgedBy, type AgeSpan, spanOf } from "@/core/metrics";
+import { type AgeAsk, type AgedBy, type AgeSpan, spanOf } from "@/core/metrics";
 import { type Currency, minor, type Minor, sumOf, ZERO } from "@/core/money";
 
 import type { Db } from "./connection";
 import { receivableMovements, standingOn } from "./receivableMovements";
-
-/** What is asked of an aging: as of which day, counted from which day of an item, in which columns; in one currency's own sums, or (null) everything in the book's. */
-export type AgeAsk = {
-  readonly asOf: Day;
-  readonly by: AgedBy;
-  readonly spans: readonly AgeSpan[];
-  readonly currency: Currency | null;
-};
 
 /** What was open on the day by customer and column; customers of whom nothing was open are left out. */
 export function agesByCustomer(

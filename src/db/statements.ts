@@ -1,5 +1,6 @@
 import type { Day } from "@/core/calendar";
 import type { EntryEvent } from "@/core/ledger";
+import type { OpenLine } from "@/core/metrics";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
@@ -45,21 +46,6 @@ export function customersWithPosition(db: Db, to: Day, since: Day): number[] {
     )
     .map(({ id }) => id);
 }
-
-export type OpenLine = {
-  id: number;
-  kind: "invoice" | "late_fee" | "credit_note";
-  number: string;
-  customer: string;
-  issuedOn: Day;
-  dueOn: Day;
-  currency: Currency;
-  total: Minor;
-  balance: Minor;
-  /** The same in the book's currency. */ bookBalance: Minor;
-  poNumber: string | null;
-  description: string | null;
-};
 
 /** What was open at these customers at the end of a day, oldest due first; own sums. */
 export function openLinesAsOf(db: Db, customerIds: readonly number[], asOf: Day): OpenLine[] {

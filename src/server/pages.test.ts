@@ -1,10 +1,10 @@
 import { day } from "@/core/calendar";
 import { PROOF_NAMES } from "@/core/ledger";
 import { type Currency, currencyOf } from "@/core/money";
+import { documentsOfLine } from "@/db/files";
 import { accountLineCount, accountLines, accounts, balancesAsOf } from "@/db/journal";
 
 import { CHARGES, CUSTOMERS, INVOICES, STATEMENT, TestBook, TODAY } from "../../tests/support/book";
-import { documentsOfLine } from "@/db/files";
 import { find } from "./books/queries/find";
 import { proofDocuments } from "./books/queries/proofDocuments";
 import { proofs } from "./books/queries/proofs";
@@ -164,18 +164,18 @@ describe("the pages' queries", () => {
   it("every list has its CSV, a row for a row", () => {
     for (const name of LISTS) {
       const { columns, rows } = listSheet(
-        book.db,
+        { db: book.db, today: TODAY, proposals: book.proposals() },
         name,
-        TODAY,
-        book.proposals(),
         new URLSearchParams("queue=sure&state=all&account=1"),
       );
       expect(rows.every((row) => row.length === columns.length)).toBe(true);
     }
     expect(
-      listSheet(book.db, "invoices", TODAY, [], new URLSearchParams("state=overdue")).rows.map(
-        ([number]) => number,
-      ),
+      listSheet(
+        { db: book.db, today: TODAY, proposals: [] },
+        "invoices",
+        new URLSearchParams("state=overdue"),
+      ).rows.map(([number]) => number),
     ).toEqual(["20401", "20403"]);
   });
   it("the shell says how much is left at each station", () => {

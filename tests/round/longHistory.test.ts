@@ -2,9 +2,9 @@ import fc from "fast-check";
 
 import { day, daysBetween } from "@/core/calendar";
 import { sumsOf } from "@/core/followup";
-import { agingOf, spanOf, spansOf } from "@/core/metrics";
+import { type AgeAsk, agingOf, spanOf, spansOf } from "@/core/metrics";
 import type { Currency } from "@/core/money";
-import { type AgeAsk, agesByCustomer, agesTogether } from "@/db/ages";
+import { agesByCustomer, agesTogether } from "@/db/ages";
 import type { Db } from "@/db/connection";
 import { followSums } from "@/db/followSums";
 import { itemsLeftOut } from "@/db/ladders";

@@ -20,6 +20,7 @@ export {
   type CreditAge,
   type Paid,
 } from "./year";
+export type { AgeAsk, OpenLine } from "./openLine";
 export { averageDaysLate, bestPossibleDso, cei, dso } from "./collection";
 export { allowanceFor, DOUBTFUL_PERCENT } from "./doubtful";
 export {

@@ -68,12 +68,22 @@ describe("how a customer pays", () => {
       kept: 0,
       broken: 0,
     });
-    expect(listSheet(book.db, "paying", TODAY, [], new URLSearchParams("customer=2"))).toEqual({
+    expect(
+      listSheet(
+        { db: book.db, today: TODAY, proposals: [] },
+        "paying",
+        new URLSearchParams("customer=2"),
+      ),
+    ).toEqual({
       columns: ["paid_on", "invoice_number", "customer", "due_on", "days_late"],
       rows: [["2026-11-21", "20403", "Heron Point Studio", "2026-11-19", "2"]],
     });
     expect(
-      listSheet(book.db, "paying", TODAY, [], new URLSearchParams("customer=999")).rows,
+      listSheet(
+        { db: book.db, today: TODAY, proposals: [] },
+        "paying",
+        new URLSearchParams("customer=999"),
+      ).rows,
     ).toEqual([]);
   });
 });

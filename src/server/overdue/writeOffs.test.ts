@@ -21,12 +21,10 @@ const act = (kind: string): number =>
 const give = (sum: number, who = "Mara"): ReturnType<TestBook["do"]> =>
   book.as(who).do("writeOff", { itemId: item("20401"), sum, why: "gone out of business" });
 const decide = (approve: boolean, who = "Theo"): ReturnType<TestBook["do"]> =>
-  book
-    .as(who)
-    .do("decideInvoiceWriteOff", {
-      writeOffId: writeOffsPage(book.db).waiting[0]?.id ?? 0,
-      approve,
-    });
+  book.as(who).do("decideInvoiceWriteOff", {
+    writeOffId: writeOffsPage(book.db).waiting[0]?.id ?? 0,
+    approve,
+  });
 const check = (amount: number): number =>
   book.must("recordReceipt", {
     method: "check",

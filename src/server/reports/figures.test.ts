@@ -137,7 +137,11 @@ it("brings the allowance to what the ages make of it, once, and back by undo", (
 });
 
 it("gives the figures as a table", () => {
-  const sheet = listSheet(book.db, "figures", TODAY, book.proposals(), new URLSearchParams());
+  const sheet = listSheet(
+    { db: book.db, today: TODAY, proposals: book.proposals() },
+    "figures",
+    new URLSearchParams(),
+  );
   expect(sheet.columns).toEqual(["figure", "of", "value"]);
   expect(
     sheet.rows.find(([figure, of]) => figure === "owed at the end" && of === "2026-11")?.[2],

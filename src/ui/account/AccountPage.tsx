@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 
+import type { AccountFacts } from "@/contracts/customers";
 import { type Day, daysBetween } from "@/core/calendar";
 import type { Language } from "@/core/followup";
 import { type Currency, formatMoney, type Minor } from "@/core/money";
@@ -11,27 +12,8 @@ import { AccountSheet } from "../kit/sheets";
 import { DetailTable } from "../kit/tables";
 import { ACCOUNT_WORDS } from "./words";
 
-type Open = {
-  id: number;
-  number: string;
-  kind: string;
-  site: string | null;
-  description: string | null;
-  issuedOn: Day;
-  dueOn: Day;
-  total: Minor;
-  balance: Minor;
-};
-type Part = { currency: Currency; owed: Minor; overdue: Minor; onAccount: Minor; open: Open[] };
-type Props = {
-  base: string;
-  customer: string;
-  business: string;
-  questions: string;
-  language: Language;
-  today: Day;
-  parts: Part[];
-};
+type Part = AccountFacts["parts"][number];
+type Props = Omit<AccountFacts, "customerId" | "from"> & { base: string };
 
 /** What a customer sees of its own account, in its language: what is open, and its papers. It works without scripts. */
 export function AccountPage({

@@ -3,6 +3,7 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { AuditTrailRow } from "@/contracts/books";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 
@@ -13,19 +14,7 @@ import { useOpenRow } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";
 import { BooksHeading } from "./BooksHeading";
 
-type Row = {
-  id: number;
-  commandId: number;
-  onDay: Day;
-  at: string;
-  actor: string;
-  text: string;
-  undoneBy: number | null;
-  undoable: boolean;
-  together: number;
-  href: string | null;
-};
-type Props = BookFacts & { rows: Row[]; count: number; page: number; pageRows: number };
+type Props = BookFacts & { rows: AuditTrailRow[]; count: number; page: number; pageRows: number };
 
 /** The audit trail: everything that was done, by whom and when; what can be undone can be undone from here, at any later time. */
 export function AuditTrailView({ rows, count, page, pageRows, book, today }: Props): ReactNode {
@@ -45,7 +34,7 @@ export function AuditTrailView({ rows, count, page, pageRows, book, today }: Pro
           </a>
         }
       />
-      <LedgerList<Row>
+      <LedgerList<AuditTrailRow>
         label="Who did what"
         rows={rows}
         idOf={(row) => row.id}
@@ -92,7 +81,7 @@ export function AuditTrailView({ rows, count, page, pageRows, book, today }: Pro
 }
 
 /** What can be done about an act: see what it was done to, undo it, or undo all that was done in one go with it. */
-function Standing({ row, book }: { row: Row; book: string }): ReactNode {
+function Standing({ row, book }: { row: AuditTrailRow; book: string }): ReactNode {
   const { act, busy } = useActing();
   return (
     <ActRow padding="0 16px">

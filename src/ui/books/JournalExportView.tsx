@@ -3,6 +3,7 @@
 import { useRouter, useSearchParams } from "next/navigation";
 import { type ReactNode, useState } from "react";
 
+import type { JournalExportFacts } from "@/contracts/books";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { JOURNAL_FIELDS, type JournalField, type JournalLayout } from "@/core/formats";
@@ -15,16 +16,8 @@ import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { BooksHeading } from "./BooksHeading";
 
-type MadeFile = { id: number; layout: string; from: Day; to: Day; entries: number; actId: number };
-type Props = BookFacts & {
-  from: Day;
-  to: Day;
-  all: number;
-  fresh: number;
-  layouts: { name: string; spec: JournalLayout }[];
-  accounts: { code: string; name: string }[];
-  made: MadeFile[];
-};
+type MadeFile = JournalExportFacts["made"][number];
+type Props = BookFacts & JournalExportFacts;
 
 const FIELD_WORDS: Record<JournalField, string> = {
   entry_id: "entry number",

@@ -18,17 +18,6 @@ import { AsOf } from "../kit/lists/AsOf";
 import { DetailTable } from "../kit/tables";
 import { AgeBar } from "../overdue/AgeBar";
 
-type Open = {
-  id: number;
-  kind: string;
-  number: string;
-  customer: string;
-  dueOn: Day;
-  total: Minor;
-  balance: Minor;
-  description: string | null;
-};
-
 type Props = BookFacts & {
   customer: { id: number; name: string; externalId: string };
   sites: number;

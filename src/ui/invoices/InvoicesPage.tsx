@@ -5,6 +5,7 @@ import type { ReactNode } from "react";
 
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
+import type { OpenLine } from "@/core/metrics";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
@@ -13,19 +14,7 @@ import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 
 export type InvoiceState = "open" | "overdue" | "paid" | "all";
-type Invoice = {
-  id: number;
-  kind: string;
-  number: string;
-  customer: string;
-  description: string | null;
-  issuedOn: Day;
-  dueOn: Day;
-  total: Minor;
-  currency: Currency;
-  balance: Minor;
-  poNumber: string | null;
-};
+type Invoice = Omit<OpenLine, "bookBalance">;
 type Props = BookFacts & {
   rows: Invoice[];
   count: number;

@@ -5,6 +5,7 @@ import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type { DepositUnderWay, HandRow, OnHandFacts } from "@/contracts/match";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, sumOf } from "@/core/money";
 
@@ -23,7 +24,7 @@ const STATE: Record<HandRow["state"], string> = {
   set_aside: "set aside",
   returned: "gone back",
 };
-type Shared = { book: string; currency: Currency; today: Day };
+type Shared = BookFacts;
 
 /** Checks and cash that lie here, ticked for one bank deposit; and the deposits that no statement shows yet. */
 export function OnHand({ hand, ...shared }: Shared & { hand: OnHandFacts }): ReactNode {

@@ -3,6 +3,7 @@
 import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 
+import type { AutomaticRun } from "@/contracts/overdue";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
@@ -15,14 +16,7 @@ import { LedgerList } from "../kit/lists/LedgerList";
 import { useActing } from "../shell/Notices";
 import { OverdueTabs } from "./OverdueTabs";
 
-type Row = {
-  customerId: number;
-  name: string;
-  step: string;
-  sum: Minor;
-  why: string | null;
-  problem: string | null;
-};
+type Row = AutomaticRun["rows"][number];
 type Props = {
   book: string;
   currency: Currency;

@@ -2,6 +2,8 @@
 
 import type { ReactNode } from "react";
 
+import type { ClearingFacts } from "@/contracts/payouts";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
@@ -11,31 +13,9 @@ import { AsOf } from "../kit/lists/AsOf";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { PayoutTabs } from "./PayoutTabs";
 
-export type ClearingRow = {
-  id: number;
-  postedOn: Day;
-  what: string;
-  from: string;
-  account: string;
-  payout: string | null;
-  bankedOn: Day | null;
-  amount: Minor;
-  currency: Currency;
-  href: string;
-};
-type Account = { name: string; items: Minor; ledger: Minor };
-type Props = {
-  book: string;
-  currency: Currency;
-  today: Day;
-  asOf: Day;
-  rows: ClearingRow[];
-  count: number;
-  sum: Minor;
-  accounts: Account[];
-  page: number;
-  pageRows: number;
-};
+export type ClearingRow = ClearingFacts["rows"][number];
+type Account = ClearingFacts["accounts"][number];
+type Props = BookFacts & ClearingFacts;
 
 /** What was in clearing on a day, item by item: taken until then, at the bank after it; it foots to the accounts. */
 export function ClearingPage({

@@ -3,7 +3,8 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import type { ExpectedRow } from "@/contracts/payouts";
+import type { ExpectedPayments, ExpectedRow } from "@/contracts/payouts";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
@@ -15,31 +16,9 @@ import { DetailTable } from "../kit/tables";
 import { PayoutTabs } from "./PayoutTabs";
 import { percentWords } from "./fees";
 
-type Returnable = { settledOn: Day; until: Day; count: number; sum: Minor };
-type Rate = {
-  name: "unauthorized" | "administrative" | "all";
-  returns: number;
-  debits: number;
-  perMillion: number;
-  limitPerMillion: number;
-};
-type Props = {
-  book: string;
-  currency: Currency;
-  today: Day;
-  rows: ExpectedRow[];
-  started: {
-    id: number;
-    startedOn: Day;
-    from: string;
-    customerId: number | null;
-    sum: Minor;
-    currency: Currency;
-  }[];
-  returnable: Returnable[];
-  sixty: { count: number; sum: Minor };
-  rates: Rate[];
-};
+type Returnable = ExpectedPayments["returnable"][number];
+type Rate = ExpectedPayments["rates"][number];
+type Props = BookFacts & ExpectedPayments;
 
 const RATE_WORDS: Record<Rate["name"], string> = {
   unauthorized: "not authorized",

@@ -4,6 +4,8 @@ import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
 import { type ReactNode, useState } from "react";
 
+import type { AgreedRateView, FeeLine, FeeMonth, FeesFacts } from "@/contracts/payouts";
+import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import {
   type Currency,
@@ -24,34 +26,15 @@ import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { AgreeRate } from "./AgreeRate";
 import { PayoutTabs } from "./PayoutTabs";
-import { type FeeLine, type FeeMonth, methodWords, percentWords, type Rate } from "./fees";
+import { methodWords, percentWords } from "./fees";
 
 const RateChart = dynamic(() => import("./RateChart").then((module) => module.RateChart), {
   ssr: false,
   loading: () => <Box height="150px" />,
 });
 
-type Accrued = {
-  account: string;
-  code: string;
-  month: string;
-  sum: Minor;
-  state: "accrued" | "billed" | "to accrue";
-};
-type Props = {
-  book: string;
-  currency: Currency;
-  today: Day;
-  lines: FeeLine[];
-  count: number;
-  checked: number;
-  over: Minor;
-  months: FeeMonth[];
-  rates: Rate[];
-  accounts: { code: string; name: string; monthly: boolean }[];
-  accrued: Accrued[];
-  ach: { saved: Minor; perMonth: number; from: number | null; fixed: Minor } | null;
-};
+type Accrued = FeesFacts["accrued"][number];
+type Props = BookFacts & FeesFacts;
 
 /** Fees against what was agreed: what was taken too much, the rate by month, and what was agreed. */
 export function FeesPage(props: Props): ReactNode {

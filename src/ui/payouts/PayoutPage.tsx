@@ -4,7 +4,7 @@ import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import type { Backing } from "@/contracts/history";
-import type { BankLine, PayoutItem, PayoutState } from "@/contracts/payouts";
+import type { BankLine, PayoutItem, PayoutRow, PayoutState } from "@/contracts/payouts";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
@@ -16,25 +16,10 @@ import { Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { PayoutItems } from "./PayoutWorkings";
 
-type Payout = {
-  id: number;
-  externalId: string;
-  processorName: string;
-  paidOn: Day;
-  expectedOn: Day;
-  charges: Minor;
-  fees: Minor;
-  refunds: Minor;
-  disputes: Minor;
-  other: Minor;
-  net: Minor;
-  currency: Currency;
-  statedNet: Minor | null;
-  offBy: Minor | null;
-  shown: PayoutState;
-  takenFrom: Day | null;
-  takenTo: Day | null;
-};
+type Payout = Omit<
+  PayoutRow,
+  "bankOn" | "takenFrom" | "takenTo" | "chargeCount" | "bankAmount" | "atBank"
+>;
 type Props = BookFacts & { payout: Payout; items: PayoutItem[]; lines: BankLine[]; told: Backing };
 
 const SHOWN: Record<PayoutState, [string, string]> = {

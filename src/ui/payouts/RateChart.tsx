@@ -13,7 +13,9 @@ import { SVGRenderer } from "echarts/renderers";
 import { useTheme } from "next-themes";
 import { type ReactNode, useEffect, useRef } from "react";
 
-import { type FeeMonth, methodWords, percentWords } from "./fees";
+import type { FeeMonth } from "@/contracts/payouts";
+
+import { methodWords, percentWords } from "./fees";
 
 echarts.use([
   LineChart,

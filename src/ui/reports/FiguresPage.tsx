@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 
-import type { ExpectedItem, FigureMonth } from "@/contracts/reports";
+import type { ExpectedItem, FigureMonth, FiguresFacts } from "@/contracts/reports";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Aging, type Bucket, BUCKETS, bucketWords } from "@/core/metrics";
@@ -21,21 +21,8 @@ import { load } from "../shell/send";
 import { FigureChart } from "./FigureChart";
 import { ReportTabs } from "./ReportTabs";
 
-type Week = { from: Day; expected: Minor; least: Minor; most: Minor };
-type Props = BookFacts & {
-  months: FigureMonth[];
-  weeks: Week[];
-  before: { asOf: Day; expected: Minor; came: Minor };
-  calls: { customerId: number; name: string; overdue: Minor; why: string }[];
-  allowance: {
-    aging: Aging;
-    percent: Readonly<Record<Bucket, string>>;
-    byBucket: Readonly<Record<Bucket, Minor>>;
-    sum: Minor;
-    stands: Minor;
-    entry: Minor;
-  };
-};
+type Week = FiguresFacts["weeks"][number];
+type Props = BookFacts & FiguresFacts;
 
 const number = (value: number | null, digits = 1): string =>
   value === null ? "–" : value.toFixed(digits);

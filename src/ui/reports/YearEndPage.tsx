@@ -3,6 +3,7 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import type { YearEndFacts } from "@/contracts/reports";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { type CashMonth, type CreditAge, creditAgeWords } from "@/core/metrics";
@@ -14,27 +15,10 @@ import { Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { ReportTabs } from "./ReportTabs";
 
-type Gross = { account: string; months: Minor[]; sum: Minor };
-type Tax = { code: string; name: string; charged: Minor; less: Minor; balance: Minor };
-type Credits = {
-  ages: { age: CreditAge; sum: Minor; count: number }[];
-  sum: Minor;
-  oldest: {
-    receiptId: number;
-    customerId: number | null;
-    name: string;
-    since: Day;
-    sum: Minor;
-    age: CreditAge;
-  }[];
-};
-type Props = BookFacts & {
-  year: string;
-  gross: Gross[];
-  tax: Tax[];
-  cash: { months: CashMonth[]; received: Minor; income: Minor; tax: Minor };
-  credits: Credits;
-};
+type Gross = YearEndFacts["gross"][number];
+type Tax = YearEndFacts["tax"][number];
+type Credits = YearEndFacts["credits"];
+type Props = BookFacts & YearEndFacts;
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 

@@ -30,7 +30,13 @@ export function auditTrail(
   const rows = lastActs(db, limit, offset).map((act): AuditTrailRow => {
     const page = PAGES[act.subjectKind];
     return {
-      ...act,
+      id: act.id,
+      commandId: act.commandId,
+      onDay: act.onDay,
+      at: act.at,
+      actor: act.actor,
+      text: act.text,
+      undoneBy: act.undoneBy,
       undoable: act.undoneBy === null && isUndoable(act.kind),
       together: standing(act.commandId),
       href: page === undefined ? null : `${page}/${act.subjectId}`,

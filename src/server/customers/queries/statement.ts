@@ -1,16 +1,11 @@
 import type { StatementLine, StatementPart } from "@/contracts/customers";
 import { addDays, type Day } from "@/core/calendar";
-import { type Aging, agingOf } from "@/core/metrics";
+import { type Aging, agingOf, type OpenLine } from "@/core/metrics";
 import { add, type Currency, type Minor, sumOf, toDecimal } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { customerById, type CustomerRow, familyOf } from "@/db/customers";
 import { readSettings } from "@/db/settings";
-import {
-  customersWithPosition,
-  type OpenLine,
-  openLinesAsOf,
-  positionLines,
-} from "@/db/statements";
+import { customersWithPosition, openLinesAsOf, positionLines } from "@/db/statements";
 import type { Sheet } from "@/server/output/sheets";
 
 export type Statement = {

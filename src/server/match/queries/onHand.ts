@@ -13,7 +13,7 @@ import type { Db } from "@/db/connection";
 import { depositsUnderWay } from "@/db/deposits";
 import { type AccrualRow, accruals } from "@/db/fees";
 import { type ReceiptRow, receiptsByHand, receiptsOfDeposit } from "@/db/receipts";
-import { type BulkPayout, bulkPayoutsOf } from "@/server/payouts/queries/bulkPayouts";
+import { bulkPayoutsOf } from "@/server/payouts/queries/bulkPayouts";
 
 import { depositFits } from "../steps/deposits";
 import { METHOD_WORDS } from "./match";

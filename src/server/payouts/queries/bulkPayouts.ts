@@ -1,17 +1,10 @@
+import type { BulkPayout } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
 import { add, type Minor } from "@/core/money";
 import { bulkPayoutAnswers, type BulkPayoutItem } from "@/core/payouts";
 import type { BankLineRow } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { itemsElsewhere, processorAccounts, type ProcessorItemRow } from "@/db/processor";
-
-/** What a lump on the statement may be made of: the likeliest sets of what is in clearing, and how many sets there are at all. */
-export type BulkPayout = {
-  account: string;
-  count: number | null;
-  cap: number;
-  answers: { itemIds: number[]; receipts: number; words: string; leftOut: string[] }[];
-};
 
 /** Beyond this the oldest are long overdue and no part of a new lump. */
 const MOST = 200;

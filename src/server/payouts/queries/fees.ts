@@ -1,3 +1,4 @@
+import type { FeeLine, FeesFacts } from "@/contracts/payouts";
 import { addMonths, type Day } from "@/core/calendar";
 import { achInstead, type CheckedFee, checkFees, type FeeMonth, feesByMonth } from "@/core/fees";
 import { type Currency, minor, type Minor, sumOf } from "@/core/money";
@@ -7,37 +8,10 @@ import { type ProcessorAccountRow, processorAccounts } from "@/db/processor";
 import { worthOn } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 
-export type FeeLine = CheckedFee & {
-  externalId: string;
-  payer: string;
-  receiptId: number | null;
-  account: string;
-  currency: Currency;
-};
-export type FeeCheck = {
-  /** Charges whose fee was too much or too little, worst first; `count` of all. */
-  lines: FeeLine[];
-  count: number;
-  checked: number;
-  over: Minor;
-  months: (FeeMonth & { account: string; currency: Currency })[];
-  rates: (AgreedRateRow & { account: string; currency: Currency })[];
-  accounts: { code: string; name: string; monthly: boolean }[];
-  /** Months of accounts that are billed by the month: what is accrued, and what is still to be. */ accrued: {
-    account: string;
-    code: string;
-    month: string;
-    sum: Minor;
-    state: "accrued" | "billed" | "to accrue";
-  }[];
-  /** What the last twelve months' card charges would have cost by ACH, where a rate for it is agreed. */
-  ach: { saved: Minor; perMonth: number; from: number | null; fixed: Minor } | null;
-};
-
 const MOST_LINES = 200;
 
 /** Every charge of the last months against what was agreed, by account. */
-export function feeCheck(db: Db, today: Day, months = 12): FeeCheck {
+export function feeCheck(db: Db, today: Day, months = 12): FeesFacts {
   const from = `${addMonths(`${today.slice(0, 7)}-01` as Day, 1 - months)}` as Day;
   const rates = agreedRates(db);
   const names = new Map(processorAccounts(db).map((account) => [account.id, account]));
@@ -117,7 +91,7 @@ export function feeCheck(db: Db, today: Day, months = 12): FeeCheck {
 function accruedMonths(
   db: Db,
   byAccount: readonly { account: ProcessorAccountRow; checked: readonly CheckedFee[] }[],
-): FeeCheck["accrued"] {
+): FeesFacts["accrued"] {
   const known = accruals(db).map(({ account, accountCode, month, sum, state }) => ({
     account,
     code: accountCode,

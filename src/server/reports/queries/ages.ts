@@ -1,14 +1,8 @@
 import type { AgedItem, AgesAsked, AgesFacts, AgesRow } from "@/contracts/reports";
 import { type Day, daysBetween, parseDay } from "@/core/calendar";
-import { type AgedBy, type Aging, spanOf, spansOf, totalAging } from "@/core/metrics";
+import { type AgeAsk, type AgedBy, type Aging, spanOf, spansOf, totalAging } from "@/core/metrics";
 import { add, type Currency, currencyOf, type Minor, sumOf, toDecimal, ZERO } from "@/core/money";
-import {
-  type AgeAsk,
-  agesByCustomer,
-  agesTogether,
-  creditsByCustomerAsOf,
-  receivablesIn,
-} from "@/db/ages";
+import { agesByCustomer, agesTogether, creditsByCustomerAsOf, receivablesIn } from "@/db/ages";
 import type { Db } from "@/db/connection";
 import {
   allCustomers,

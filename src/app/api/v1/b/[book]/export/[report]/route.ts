@@ -1,12 +1,11 @@
-import { readSettings } from "@/db/settings";
 import { EXPORTS, periodOf, sheetOf } from "@/server/output/exports";
 import { LISTS, listSheet } from "@/server/output/lists";
 import { sheetAsPdf } from "@/server/output/pdf";
-import { FORMATS, render } from "@/server/output/sheets";
-import { todayOf } from "@/server/runtime/context";
-import { proposalsFor, reading } from "@/server/runtime/threads/reader";
+import { FORMATS, render, type Sheet } from "@/server/output/sheets";
+import { type BookContext, bookContext } from "@/server/runtime/bookContext";
+import { proposalsFor } from "@/server/runtime/threads/reader";
 
-import { type BookParams, dayOf, notThere } from "../../../../../../answers";
+import { type BookParams, dayOf, fileAnswer, notThere } from "../../../../../../answers";
 
 /** Columns whose totals stand at the foot of a printed report. */
 const SUMS: Record<string, readonly string[]> = {
@@ -19,51 +18,44 @@ const SUMS: Record<string, readonly string[]> = {
 /** A report or a list as a file: ?format=csv|json|xlsx|pdf, ?as-of= or ?from= and ?to=. */
 export async function GET(
   request: Request,
-  context: BookParams<{ report: string }>,
+  params: BookParams<{ report: string }>,
 ): Promise<Response> {
-  const { book, report } = await context.params;
-  const db = reading(book);
-  if (!db) return notThere("book.missing", { book });
+  const { book, report } = await params.params;
+  const context = bookContext(book);
+  if (!context) return notThere("book.missing", { book });
   const query = new URL(request.url).searchParams;
-  const format = FORMATS.find((name) => name === (query.get("format") ?? "csv")) ?? "csv";
-  const name = EXPORTS.find((name) => name === report);
-  const list = LISTS.find((name) => name === report);
-  if (!name && !list) return notThere("command.unknown", { name: report });
-  const today = todayOf(readSettings(db));
-  const sheet = name
-    ? sheetOf(
-        db,
-        name,
-        periodOf(today, {
-          asOf: dayOf(query, "as-of"),
-          from: dayOf(query, "from"),
-          to: dayOf(query, "to"),
-        }),
-      )
-    : listSheet(db, list ?? "match", today, await proposalsFor(book), query);
-  if (query.get("format") === "pdf") {
-    const asOf = dayOf(query, "as-of") ?? today;
-    const printedSheet = await sheetAsPdf(sheet, {
-      title:
-        `${report === "account" ? (query.get("name") ?? "Account") : report.replaceAll("-", " ")}`.replace(
-          /^./,
-          (letter) => letter.toUpperCase(),
-        ),
-      under: `${readSettings(db).name}, as of ${asOf}`,
-      sums: SUMS[report] ?? [],
-    });
-    return new Response(new Uint8Array(printedSheet), {
-      headers: {
-        "content-type": "application/pdf",
-        "content-disposition": `attachment; filename="${book}-${report}-${asOf}.pdf"`,
-      },
-    });
-  }
+  const sheet = await sheetFor(context, report, query);
+  if (!sheet) return notThere("command.unknown", { name: report });
+  if (query.get("format") === "pdf") return printedReport(context, report, query, sheet);
+  const format = FORMATS.find((known) => known === query.get("format")) ?? "csv";
   const { bytes, type } = await render(sheet, format, report);
-  return new Response(new Uint8Array(bytes), {
-    headers: {
-      "content-type": type,
-      "content-disposition": `attachment; filename="${book}-${report}-${today}.${format}"`,
-    },
-  });
+  return fileAnswer(bytes, { type, name: `${book}-${report}-${context.today}.${format}` });
+}
+
+async function sheetFor(
+  { db, today, book }: BookContext,
+  report: string,
+  query: URLSearchParams,
+): Promise<Sheet | null> {
+  const name = EXPORTS.find((known) => known === report);
+  const list = LISTS.find((known) => known === report);
+  const days = { asOf: dayOf(query, "as-of"), from: dayOf(query, "from"), to: dayOf(query, "to") };
+  if (name) return sheetOf(db, name, periodOf(today, days));
+  return list ? listSheet({ db, today, proposals: await proposalsFor(book) }, list, query) : null;
+}
+
+async function printedReport(
+  { settings, today, book }: BookContext,
+  report: string,
+  query: URLSearchParams,
+  sheet: Sheet,
+): Promise<Response> {
+  const asOf = dayOf(query, "as-of") ?? today;
+  const name = report === "account" ? query.get("name") : null;
+  const title = (name ?? report.replaceAll("-", " ")).replace(/^./, (letter) =>
+    letter.toUpperCase(),
+  );
+  const under = `${settings.name}, as of ${asOf}`;
+  const bytes = await sheetAsPdf(sheet, { title, under, sums: SUMS[report] ?? [] });
+  return fileAnswer(bytes, { type: "application/pdf", name: `${book}-${report}-${asOf}.pdf` });
 }

@@ -1,0 +1,21 @@
+import { feeCheck } from "@/server/payouts/queries/fees";
+
+import { defineSheet } from "../defineSheet";
+import { noQuery } from "../queries";
+
+export const feesList = defineSheet({
+  name: "fees",
+  query: noQuery,
+  rows: ({ db, today }) => feeCheck(db, today).lines,
+  columns: {
+    processor_account: (line) => line.account,
+    charge: (line) => line.externalId,
+    settled_on: (line) => line.on,
+    method: (line) => line.method,
+    payer: (line) => line.payer,
+    amount: (line, { sum }) => sum(line.amount),
+    fee: (line, { sum }) => sum(line.fee),
+    agreed_fee: (line, { sum }) => (line.expected === null ? "" : sum(line.expected)),
+    too_much: (line, { sum }) => sum(line.off),
+  },
+});

@@ -1,0 +1,29 @@
+import { waitInWords } from "@/core/followup";
+import { type Bucket, BUCKETS } from "@/core/metrics";
+import { type OverdueRow, overdueRows } from "@/server/overdue/queries/overdue";
+
+import { columnsFor, defineSheet, type SheetCell } from "../defineSheet";
+import { noQuery } from "../queries";
+
+const bucketCell =
+  (bucket: Bucket): SheetCell<OverdueRow, object> =>
+  (row, { sum }) =>
+    sum(row.aging[bucket]);
+
+export const overdueList = defineSheet({
+  name: "overdue",
+  query: noQuery,
+  rows: ({ db, today, proposals }) => overdueRows(db, today, proposals),
+  columns: {
+    customer_id: (row) => row.customer.externalId,
+    customer: (row) => row.customer.name,
+    state: (row) => row.state,
+    ...columnsFor(BUCKETS, bucketCell),
+    overdue: (row, { sum }) => sum(row.overdue),
+    oldest_days: (row) => String(row.oldestDays),
+    next_step: (row) => `${row.next.step.act} ${row.next.step.step}`,
+    next_on: (row) => row.next.on,
+    waits_for: (row, { currency }) =>
+      row.waits.map((wait) => waitInWords(wait, currency)).join("; "),
+  },
+});
