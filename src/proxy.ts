@@ -8,7 +8,8 @@ import { isOwnRequest } from "@/server/runtime/ownRequest";
  * page) is refused. Account pages alone may be reached under another host.
  */
 export function proxy(request: NextRequest): NextResponse {
-  // A customer's account page is guarded by its link; whatever leads from outside to this machine gives it another host.
+  // A customer's account page is guarded by its link; whatever leads from outside to this machine
+  // gives it another host.
   const forCustomers = request.nextUrl.pathname.startsWith("/account/");
   if (!forCustomers && !isOwnRequest(request.headers)) {
     return NextResponse.json(

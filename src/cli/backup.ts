@@ -24,7 +24,10 @@ export async function backup({ values }: Args): Promise<Outcome> {
   };
 }
 
-/** `dozo restore F`: makes a book of a copy, under the name in --book or the file's own; never over a book that is there. */
+/**
+ * `dozo restore F`: makes a book of a copy, under the name in --book or the file's own; never over
+ * a book that is there.
+ */
 export function restore({ values, files }: Args): Outcome {
   const [file] = files;
   if (!file || files.length !== 1) return wrongCall("Say which file.");

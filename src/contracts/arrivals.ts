@@ -58,13 +58,17 @@ export type ImportReport = {
   outcome: { words: string; count: number; sum: number | null; currency: Currency | null }[];
 };
 
-/** What an open bank line could be besides a payout: a deposit by hand, or a check taken back (with small lines beside it that may be its fee). */
+/**
+ * What an open bank line could be besides a payout: a deposit by hand, or a check taken back (with
+ * small lines beside it that may be its fee).
+ */
 export type LineChoices = {
   deposits: { id: number; onDay: Day; words: string; sum: Minor }[];
   bounced: { receiptId: number; paidOn: Day; words: string; amount: Minor }[];
   fees: { id: number; description: string; amount: Minor }[];
   lumps: BulkPayout[];
-  /** Months of fees that it may be the bill for, and credit on account that it may have sent back. */ bills: {
+  /** Months of fees that it may be the bill for, and credit on account that it may have sent back. */
+  bills: {
     ids: number[];
     words: string;
     sum: Minor;

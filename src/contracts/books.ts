@@ -47,7 +47,8 @@ export type ProofBreakdown = {
   documents: ProofDocument[];
   count: number;
   sum: Minor;
-  /** Where it is off: the document, both sides, since which entry, and what explains it. */ off: OffDocument[];
+  /** Where it is off: the document, both sides, since which entry, and what explains it. */
+  off: OffDocument[];
 };
 
 /** A line of the audit trail: whether it can be undone from here, and how many that were done together with it can. */

@@ -4,7 +4,10 @@ import type { PaidFor } from "@/core/matching";
 import type { Aging, OpenLine } from "@/core/metrics";
 import type { Currency, Minor } from "@/core/money";
 
-/** What a customer sees of its account: what is open with its age, and what stands to its credit; nothing of anybody else. */
+/**
+ * What a customer sees of its account: what is open with its age, and what stands to its credit;
+ * nothing of anybody else.
+ */
 export type AccountFacts = {
   customerId: number;
   customer: string;
@@ -41,7 +44,8 @@ export type HistoryLine = {
   href: string | null;
   actId: number | null;
   undone: boolean;
-  /** The letter that it is, where it is one that went. */ letterId: number | null;
+  /** The letter that it is, where it is one that went. */
+  letterId: number | null;
 };
 
 /** Money of the customer that stands on account, receipt by receipt. */
@@ -58,18 +62,25 @@ export type Learned = { payers: PaidFor[]; habit: string | null };
 
 export type StatementLine = { on: Day; words: string; amount: Minor; balance: Minor };
 
-/** A customer's account in one currency: what it began with, what moved, what it ended with, and what is open of it. Positive is owed to the book. */
+/**
+ * A customer's account in one currency: what it began with, what moved, what it ended with, and
+ * what is open of it. Positive is owed to the book.
+ */
 export type StatementPart = {
   currency: Currency;
   opening: Minor;
   lines: StatementLine[];
   closing: Minor;
   open: OpenLine[];
-  /** Open items less what stands on account: the closing. */ onAccount: Minor;
+  /** Open items less what stands on account: the closing. */
+  onAccount: Minor;
   aging: Aging;
 };
 
-/** How a customer pays, over a year: days late of the invoices paid in full in each month (their mean, and the invoices), and by which methods. */
+/**
+ * How a customer pays, over a year: days late of the invoices paid in full in each month (their
+ * mean, and the invoices), and by which methods.
+ */
 export type PayingFacts = {
   months: {
     month: string;

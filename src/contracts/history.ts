@@ -9,7 +9,8 @@ export type EntryLineView = {
   role: string;
   debit: Minor | null;
   credit: Minor | null;
-  /** Its own sum, where that is in another currency than the book's. */ own: {
+  /** Its own sum, where that is in another currency than the book's. */
+  own: {
     amount: Minor;
     currency: Currency;
   } | null;
@@ -23,7 +24,8 @@ export type EntryView = {
   documentHref: string | null;
   reverses: number | null;
   reversedBy: number | null;
-  /** The day it is for, where that was closed. */ datedFor: Day | null;
+  /** The day it is for, where that was closed. */
+  datedFor: Day | null;
   lines: EntryLineView[];
 };
 export type ActView = {

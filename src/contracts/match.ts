@@ -83,7 +83,8 @@ export type MatchWorkings = {
   customer: string;
   items: WorkingsItem[];
   credits: OnAccount[];
-  /** What was given up of the debts of the customer and its group, and not paid since. */ givenUp: Minor;
+  /** What was given up of the debts of the customer and its group, and not paid since. */
+  givenUp: Minor;
   settledOn: Day;
   account: string;
   fee: Minor;

@@ -48,14 +48,17 @@ export type FollowUpWorkings = {
   }[];
   problem: string | null;
   lastWord: LastWord | null;
-  /** Whom to call, and what to offer. */ phone: string | null;
+  /** Whom to call, and what to offer. */
+  phone: string | null;
   callee: string;
   offer: Offer | null;
   kept: number;
   broken: number;
-  /** Why something is said today, or why not. */ why: string;
+  /** Why something is said today, or why not. */
+  why: string;
   act: LadderAct;
-  /** Invoices that letters do not name. */ leftOut: {
+  /** Invoices that letters do not name. */
+  leftOut: {
     id: number;
     number: string;
     reason: string;
@@ -73,14 +76,18 @@ export type ProposedFee = {
   customer: string;
   currency: Currency;
   dueOn: Day;
-  /** What is open of the invoice, in its own currency; the fee of a letter is in the book's. */ balance: Minor;
+  /** What is open of the invoice, in its own currency; the fee of a letter is in the book's. */
+  balance: Minor;
   balanceIn: Currency;
   through: Day;
   sum: Minor;
   words: string;
 };
 
-/** A debt given up, with a payment that was short or without one, or what came for one after all (then `paid`). */
+/**
+ * A debt given up, with a payment that was short or without one, or what came for one after all
+ * (then `paid`).
+ */
 export type WrittenOffRow = {
   key: string;
   on: Day;
@@ -114,28 +121,36 @@ export type RunLetter = {
 };
 
 export type LetterRun = {
-  /** Those of the page that is looked at, with their words. */ letters: RunLetter[];
+  /** Those of the page that is looked at, with their words. */
+  letters: RunLetter[];
   count: number;
-  /** Every letter that can go, the list of all pages. */ going: {
+  /** Every letter that can go, the list of all pages. */
+  going: {
     customerId: number;
     sum: Minor;
   }[];
-  /** Ready, but by another way than a letter. */ others: {
+  /** Ready, but by another way than a letter. */
+  others: {
     customerId: number;
     name: string;
     act: string;
     sum: Minor;
   }[];
-  /** Who is held back, by reason, so that nobody wonders. */ held: {
+  /** Who is held back, by reason, so that nobody wonders. */
+  held: {
     why: string;
     count: number;
     sum: Minor;
   }[];
 };
 
-/** What goes without a person next, as it would go if nothing changed until then; `why` is set for who was taken out. */
+/**
+ * What goes without a person next, as it would go if nothing changed until then; `why` is set for
+ * who was taken out.
+ */
 export type AutomaticRun = {
-  /** Null where the book has no day for it. */ on: Day | null;
+  /** Null where the book has no day for it. */
+  on: Day | null;
   hour: number;
   gone: boolean;
   rows: {

@@ -88,7 +88,8 @@ export type ReturnTodo =
   | { as: "mend"; noticeId: number };
 
 export type ReturnRow = {
-  /** The item's own id; a notice's below zero. */ id: number;
+  /** The item's own id; a notice's below zero. */
+  id: number;
   what: string;
   words: string;
   from: string;
@@ -97,12 +98,16 @@ export type ReturnRow = {
   on: Day;
   sum: Minor | null;
   currency: Currency;
-  /** By when something must be done; null where nothing must. */ until: Day | null;
+  /** By when something must be done; null where nothing must. */
+  until: Day | null;
   open: boolean;
   todo: ReturnTodo | null;
 };
 
-/** What is on its way to the bank, in the book's currency: payouts that are told of, then what is in none yet. */
+/**
+ * What is on its way to the bank, in the book's currency: payouts that are told of, then what is in
+ * none yet.
+ */
 export type ExpectedRow = {
   key: string;
   on: Day;
@@ -127,7 +132,10 @@ export type ExpectedPayments = {
     sum: Minor;
     currency: Currency;
   }[];
-  /** Debits that settled within the last two banking days, each with the day until which most returns can come. */
+  /**
+   * Debits that settled within the last two banking days, each with the day until which most
+   * returns can come.
+   */
   returnable: { settledOn: Day; until: Day; count: number; sum: Minor }[];
   /** Debits of the last 60 days, which a consumer can still call not authorized. */
   sixty: { count: number; sum: Minor };
@@ -156,7 +164,10 @@ export type ClearingFacts = {
   pageRows: number;
 };
 
-/** What a lump on the statement may be made of: the likeliest sets of what is in clearing, and how many sets there are at all. */
+/**
+ * What a lump on the statement may be made of: the likeliest sets of what is in clearing, and how
+ * many sets there are at all.
+ */
 export type BulkPayout = {
   account: string;
   count: number | null;

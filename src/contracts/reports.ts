@@ -5,9 +5,7 @@ import type {
   allowanceFor,
   Bucket,
   CashMonth,
-  cei,
   CreditAge,
-  dso,
   Week,
 } from "@/core/metrics";
 import type { Currency, Minor } from "@/core/money";
@@ -34,7 +32,8 @@ export type AgesFacts = {
   ages: Minor[];
   total: Minor;
   credit: Minor;
-  /** What stood in receivables on the day. */ control: Minor;
+  /** What stood in receivables on the day. */
+  control: Minor;
 };
 
 export type AgedItem = {
@@ -53,7 +52,8 @@ export type AgedItem = {
 
 export type FigureMonth = {
   month: string;
-  /** Its last day, or today. */ end: Day;
+  /** Its last day, or today. */
+  end: Day;
   sales: Minor;
   receivables: Minor;
   notDue: Minor;
@@ -66,7 +66,8 @@ export type FigureMonth = {
 export type FiguresFacts = {
   months: FigureMonth[];
   weeks: Week[];
-  /** What was expected four weeks ago for the time since, and what came of it. */ before: {
+  /** What was expected four weeks ago for the time since, and what came of it. */
+  before: {
     asOf: Day;
     expected: Minor;
     came: Minor;

@@ -144,7 +144,10 @@ export function lastChange(db: Db): number {
   );
 }
 
-/** The last command that can have changed what is owed, and by whom: what is only said to customers, or noted of them, is none. */
+/**
+ * The last command that can have changed what is owed, and by whom: what is only said to customers,
+ * or noted of them, is none.
+ */
 export function lastChangeOfSums(db: Db): number {
   return (
     db.get<{ id: number }>(

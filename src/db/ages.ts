@@ -1,5 +1,5 @@
 import { type Day, dayNumber } from "@/core/calendar";
-import { type AgeAsk, type AgedBy, type AgeSpan, spanOf } from "@/core/metrics";
+import { type AgeAsk, spanOf } from "@/core/metrics";
 import { type Currency, minor, type Minor, sumOf, ZERO } from "@/core/money";
 
 import type { Db } from "./connection";

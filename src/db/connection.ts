@@ -137,7 +137,8 @@ function prepared(raw: Database.Database): Database.Database {
   raw.pragma("synchronous = FULL");
   raw.pragma("foreign_keys = ON");
   raw.pragma("recursive_triggers = ON");
-  // The writer keeps its indexes' pages in memory; with SQLite's own 2 MB a large import reads them again and again.
+  // The writer keeps its indexes' pages in memory; with SQLite's own 2 MB a large import reads them
+  // again and again.
   raw.pragma("cache_size = -262144");
   raw.pragma("temp_store = MEMORY");
   return raw;
@@ -230,7 +231,10 @@ function migrate(raw: Database.Database, path: string): void {
   raw.pragma("foreign_keys = ON");
 }
 
-/** A name that no file has: a copy may lie there from a migration that was cut off, or of a book that was here before. */
+/**
+ * A name that no file has: a copy may lie there from a migration that was cut off, or of a book
+ * that was here before.
+ */
 function free(path: string): string {
   for (let count = 1; ; count += 1) {
     const name = count === 1 ? path : `${path}-${count}`;
@@ -238,7 +242,10 @@ function free(path: string): string {
   }
 }
 
-/** The code of SQLite's own errors, and "" for others. By its text: two copies of the package would each have a class of their own. */
+/**
+ * The code of SQLite's own errors, and "" for others. By its text: two copies of the package would
+ * each have a class of their own.
+ */
 function sqliteCode(error: unknown): string {
   const code = typeof error === "object" && error !== null && "code" in error ? error.code : "";
   return typeof code === "string" && code.startsWith("SQLITE_") ? code : "";

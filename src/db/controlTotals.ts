@@ -72,10 +72,16 @@ const DOCUMENTS: readonly {
   },
 ];
 
-/** Disputes and reserves are carried together (context.ts), so that one of them alone may keep a difference. */
+/**
+ * Disputes and reserves are carried together (context.ts), so that one of them alone may keep a
+ * difference.
+ */
 const TOGETHER: readonly Role[] = ["disputed", "reserve"];
 
-/** Documents that differ from what the journal's own lines say of them, each in its own currency; or that are empty and left something behind in the book's. */
+/**
+ * Documents that differ from what the journal's own lines say of them, each in its own currency; or
+ * that are empty and left something behind in the book's.
+ */
 function straysSql(role: Role, itemKind: ItemKind): string {
   const documents =
     DOCUMENTS.find((entry) => entry.role === role && entry.itemKind === itemKind)?.documents ?? "";
@@ -84,7 +90,10 @@ function straysSql(role: Role, itemKind: ItemKind): string {
       off AS (SELECT d.id, coalesce(j.sum, 0) AS journal, d.sum AS documents FROM d LEFT JOIN j ON j.id = d.id WHERE coalesce(j.sum, 0) <> d.sum${TOGETHER.includes(role) ? "" : " OR (coalesce(j.sum, 0) = 0 AND coalesce(j.book, 0) <> 0)"} UNION ALL SELECT j.id, j.sum, 0 FROM j LEFT JOIN d ON d.id = j.id WHERE d.id IS NULL AND j.sum <> 0)`;
 }
 
-/** What an item stands at in clearing, and what a payout in another currency took out of it; in the book's currency. */
+/**
+ * What an item stands at in clearing, and what a payout in another currency took out of it; in the
+ * book's currency.
+ */
 const IN_CLEARING = bookValue("i", "amount", "clearing", "processor_item");
 const PAID_OUT =
   "coalesce((SELECT sum(cv.book) FROM carried cv JOIN account ca ON ca.id = cv.account_id WHERE cv.item_kind = 'payout' AND cv.item_id = p.id AND ca.role = 'clearing'), 0)";
@@ -114,7 +123,10 @@ function strays(db: Db, role: Role, itemKind: ItemKind): number {
   return one(db, `${straysSql(role, itemKind)} SELECT count(*) AS sum FROM off`);
 }
 
-/** A document whose balance is not what the journal says, with the last entry about it: since then it is off. */
+/**
+ * A document whose balance is not what the journal says, with the last entry about it: since then
+ * it is off.
+ */
 export type UnreconciledDocument = {
   role: Role;
   kind: ItemKind;
@@ -212,7 +224,8 @@ export function controlTotals(db: Db): Side[] {
         db,
         `SELECT sum(CASE WHEN i.currency <> ${BOOK_CURRENCY} THEN ${bookValue("i", "amount", "disputed", "processor_item")} WHEN i.settled_state IN ('opened', 'won') AND i.withdrawn = 0 THEN -i.amount END) AS sum FROM processor_item i WHERE i.kind = 'dispute'`,
       ),
-      // A dispute that was won stands with the sum that came back as an item of its own: the two cancel out, or show what did not come back.
+      // A dispute that was won stands with the sum that came back as an item of its own: the two
+      // cancel out, or show what did not come back.
       strays: add(strays(db, "disputed", "processor_item"), leftTogether(db, "disputed")),
     },
     {
@@ -311,7 +324,10 @@ function unbalancedEntries(db: Db): number {
   return found ? found.bad + (found.entries - found.withLines) + (found.entries - found.posted) : 0;
 }
 
-/** Payouts whose items do not make what was paid, at the rate of their day where they are in another currency. */
+/**
+ * Payouts whose items do not make what was paid, at the rate of their day where they are in another
+ * currency.
+ */
 function payoutsOff(db: Db): { sum: Minor; count: number } {
   const { currency } = readSettings(db);
   const off = db.all<{ off: Minor; own: Currency; on: Day }>(

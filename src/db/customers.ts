@@ -57,7 +57,10 @@ export function idsByName(db: Db): number[] {
     .map(([id]) => id);
 }
 
-/** Whom each customer belongs to: the head of its group, or itself. Sites alone are read, as most customers are none. */
+/**
+ * Whom each customer belongs to: the head of its group, or itself. Sites alone are read, as most
+ * customers are none.
+ */
 export function headsOf(db: Db): (id: number) => number {
   const parents = new Map(
     db.lists<[number, number]>(["id", "parent_id"], "FROM customer WHERE parent_id IS NOT NULL"),
@@ -127,7 +130,10 @@ export function setLeftOut(db: Db, id: number, reason: string | null): void {
 
 export type CustomerBalance = CustomerRow & { open: Minor; credit: Minor; items: number };
 
-/** Customers with what they owe and have to their credit in the book's currency, filtered by name, number or e-mail. */
+/**
+ * Customers with what they owe and have to their credit in the book's currency, filtered by name,
+ * number or e-mail.
+ */
 export function customerPage(
   db: Db,
   filter: { text: string | null; order: string; limit: number; offset: number },

@@ -3,7 +3,10 @@ import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
-/** What was sold on credit by month, in the book's currency: invoices and fees less credit notes, as they went into receivables. */
+/**
+ * What was sold on credit by month, in the book's currency: invoices and fees less credit notes, as
+ * they went into receivables.
+ */
 export function salesByMonth(db: Db, from: Day, to: Day): { month: string; sum: Minor }[] {
   return db.all(
     `SELECT substr(e.posted_on, 1, 7) AS month, sum(l.book_amount) AS sum FROM entry e CROSS JOIN entry_line l ON l.entry_id = e.id
@@ -36,7 +39,10 @@ export function latenessByCustomer(db: Db, to: Day): { customerId: number; days:
   );
 }
 
-/** The invoices that a customer (with its sites) paid in full since a day, with how late each was; in the order in which they were. */
+/**
+ * The invoices that a customer (with its sites) paid in full since a day, with how late each was;
+ * in the order in which they were.
+ */
 export function paidInFull(
   db: Db,
   customerIds: readonly number[],
@@ -51,7 +57,10 @@ export function paidInFull(
   );
 }
 
-/** What a customer (with its sites) paid since a day and how, receipt by receipt, oldest first; each in its own currency. */
+/**
+ * What a customer (with its sites) paid since a day and how, receipt by receipt, oldest first; each
+ * in its own currency.
+ */
 export function paymentsOf(
   db: Db,
   customerIds: readonly number[],

@@ -7,7 +7,10 @@ import type { Db } from "./connection";
 import { BOOK_CURRENCY, bookValue } from "./rates";
 import { receivableMovements } from "./receivableMovements";
 
-/** What a customer's open items come to, for follow-up; `notes` are its credit notes, positive. Sums in the book's currency. */
+/**
+ * What a customer's open items come to, for follow-up; `notes` are its credit notes, positive. Sums
+ * in the book's currency.
+ */
 export type FollowSums = { readonly sums: ItemSums; readonly aging: Aging; readonly notes: Minor };
 
 /**
@@ -22,7 +25,8 @@ export function followSums(
   ahead: number,
   only: readonly number[] | null = null,
 ): Map<number, FollowSums> {
-  // A connection that reads has all moves in memory; of few customers, or to one that writes, the database sums up.
+  // A connection that reads has all moves in memory; of few customers, or to one that writes, the
+  // database sums up.
   const found =
     only === null && db.readsOnly ? fromMoves(db, today, ahead) : fromItems(db, today, ahead, only);
   const among = only === null ? "" : `AND i.customer_id IN (${only.map(Number).join(", ")})`;
@@ -96,7 +100,10 @@ function fromItems(
   return found;
 }
 
-/** The same from the moves of the book in memory. Days are day numbers here; `first` is kept as one, and 0 where there is none. */
+/**
+ * The same from the moves of the book in memory. Days are day numbers here; `first` is kept as one,
+ * and 0 where there is none.
+ */
 function fromMoves(db: Db, today: Day, ahead: number): Map<number, FollowSums> {
   const moves = receivableMovements(db);
   const [sums, now] = [moves.now, dayNumber(today)];

@@ -10,8 +10,10 @@ export type LetterRow = {
   step: number;
   onDay: Day;
   toAddress: string;
-  /** Who gets a copy; several between commas, as toAddress. */ copyAddress: string;
-  /** Who has it already, while it is tried again for others. */ reached: string;
+  /** Who gets a copy; several between commas, as toAddress. */
+  copyAddress: string;
+  /** Who has it already, while it is tried again for others. */
+  reached: string;
   subject: string;
   body: string;
   currency: Currency;
@@ -20,8 +22,13 @@ export type LetterRow = {
   fileName: string;
   delivery: string;
   attach: Attached;
-  /** What is charged with it, in the book's currency. */ fee: Minor;
-  /** How often the mail server was tried, when it is tried next (ISO 8601, UTC), and why the letter came back. */ tries: number;
+  /** What is charged with it, in the book's currency. */
+  fee: Minor;
+  /**
+   * How often the mail server was tried, when it is tried next (ISO 8601, UTC), and why the letter
+   * came back.
+   */
+  tries: number;
   nextTry: string | null;
   cameBack: string | null;
   actId: number;
@@ -158,7 +165,8 @@ export type ContactRow = {
   text: string;
   promisedOn: Day | null;
   promisedSum: Minor | null;
-  /** The rung of the ladder that it was; null for what was said beside it. */ step: number | null;
+  /** The rung of the ladder that it was; null for what was said beside it. */
+  step: number | null;
   actId: number;
 };
 const CONTACT = `SELECT id, customer_id AS customerId, kind, on_day AS onDay, text, promised_on AS promisedOn, promised_sum AS promisedSum, step, act_id AS actId FROM contact`;

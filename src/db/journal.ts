@@ -100,7 +100,8 @@ export type EntryRow = {
   actId: number;
   reverses: number | null;
   reversedBy: number | null;
-  /** The day it would have borne, where that was closed. */ datedFor: Day | null;
+  /** The day it would have borne, where that was closed. */
+  datedFor: Day | null;
 };
 const ENTRY = `SELECT e.id, e.event, e.posted_on AS postedOn, e.document_kind AS documentKind, e.document_id AS documentId, e.document,
   e.customer_id AS customerId, e.act_id AS actId, e.reverses, e.dated_for AS datedFor, (SELECT r.id FROM entry r WHERE r.reverses = e.id) AS reversedBy FROM entry e`;

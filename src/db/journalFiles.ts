@@ -50,7 +50,10 @@ export function saveJournalLayout(db: Db, name: string, spec: JournalLayout): vo
   );
 }
 
-/** Makes a file of the entries of some days: those that never went out, or (with `again`) all of them, marked. Gives how many. */
+/**
+ * Makes a file of the entries of some days: those that never went out, or (with `again`) all of
+ * them, marked. Gives how many.
+ */
 export function insertJournalFile(
   db: Db,
   file: Pick<JournalFileRow, "layout" | "spec" | "fromDay" | "toDay" | "actId">,

@@ -85,7 +85,8 @@ export type ChargedFee = {
   sum: Minor;
   balance: Minor;
   actId: number;
-  /** The letter it was charged with; null for the time that passed. */ letterId: number | null;
+  /** The letter it was charged with; null for the time that passed. */
+  letterId: number | null;
 };
 
 /** Late fees that stand, newest first. */
@@ -96,7 +97,10 @@ export function lateFees(db: Db): ChargedFee[] {
   );
 }
 
-/** Up to which day each invoice was charged for the time that passed. What was waived counts: it is not asked for again. */
+/**
+ * Up to which day each invoice was charged for the time that passed. What was waived counts: it is
+ * not asked for again.
+ */
 export function feesThrough(db: Db): Map<number, Day> {
   return new Map(
     db

@@ -11,7 +11,10 @@ export function wordings(db: Db): WordingRow[] {
   );
 }
 
-/** What a ladder's letter of a tone says: the ladder's own words, else the book's; undefined where both take the ones that ship. */
+/**
+ * What a ladder's letter of a tone says: the ladder's own words, else the book's; undefined where
+ * both take the ones that ship.
+ */
 export function wordingFor(
   db: Db,
   ladderId: number,

@@ -23,7 +23,8 @@ export type OpenItemRow = {
   description: string | null;
   fileId: number | null;
   lineNo: number | null;
-  /** What is left, in the book's currency. */ bookBalance: Minor;
+  /** What is left, in the book's currency. */
+  bookBalance: Minor;
 };
 /** What is left of an item, and what it was taken in at, in the book's currency. */
 const BOOK_BALANCE = bookValue("i", "balance", "receivables", "open_item");
@@ -108,7 +109,10 @@ export function itemsOfCustomer(db: Db, customerId: number, limit: number): Open
   );
 }
 
-/** The book's own numbers, newest first, to learn their style from; and closed ones that a memo may still name. */
+/**
+ * The book's own numbers, newest first, to learn their style from; and closed ones that a memo may
+ * still name.
+ */
 export function closedNumbers(db: Db, numbers: readonly string[]): OpenItemRow[] {
   return db.all<OpenItemRow>(
     `SELECT ${COLUMNS} FROM open_item i WHERE i.balance = 0 AND i.number IN (SELECT value FROM json_each(?))`,
@@ -151,14 +155,18 @@ export function dropOpened(db: Db, id: number): void {
 
 export type OpenItemListed = OpenItemRow & { customer: string; externalId: string };
 
-/** A page of invoices with their customer, with the count and sums (in the book's currency) of all that the filter lets through. */
+/**
+ * A page of invoices with their customer, with the count and sums (in the book's currency) of all
+ * that the filter lets through.
+ */
 export function openItemPage(
   db: Db,
   filter: {
     state: "all" | "open" | "overdue" | "paid";
     today: Day;
     text: string | null;
-    /** The month of issue, like 2026-11. */ issued?: string | null;
+    /** The month of issue, like 2026-11. */
+    issued?: string | null;
     order: string;
     limit: number;
     offset: number;

@@ -132,7 +132,10 @@ export function endTies(db: Db, actId: number, by: number): void {
   db.run("UPDATE payout_tie SET ended_by = ? WHERE act_id = ? AND ended_by IS NULL", by, actId);
 }
 
-/** How a payout is named that was put together from a lump on the statement; one that was undone is empty and shown no more. */
+/**
+ * How a payout is named that was put together from a lump on the statement; one that was undone is
+ * empty and shown no more.
+ */
 export const LUMP = "lump of ";
 const NOT_EMPTY = `(p.external_id NOT LIKE '${LUMP}%' OR EXISTS (SELECT 1 FROM processor_item i WHERE i.payout_id = p.id))`;
 

@@ -12,8 +12,8 @@ export type ProcessorAccountRow = {
   currency: Currency;
   delayDays: number;
   descriptor: string | null;
-  /** Whether fees are taken with the charges, or billed by the month. */ feeBilling:
-    "taken" | "monthly";
+  /** Whether fees are taken with the charges, or billed by the month. */
+  feeBilling: "taken" | "monthly";
 };
 const ACCOUNT =
   "SELECT id, code, name, currency, delay_days AS delayDays, descriptor, fee_billing AS feeBilling FROM processor_account";
@@ -49,8 +49,10 @@ export type ProcessorItemRow = {
   origin: "file" | "explained";
   reason: string | null;
   settledState: "opened" | "won" | "lost" | null;
-  /** Why a debit came back. */ returnCode: string | null;
-  /** By when a dispute is to be answered, and when it was. */ answerBy: Day | null;
+  /** Why a debit came back. */
+  returnCode: string | null;
+  /** By when a dispute is to be answered, and when it was. */
+  answerBy: Day | null;
   answeredOn: Day | null;
   brand: string | null;
   abroad: 0 | 1;
@@ -111,7 +113,10 @@ export function insertProcessorItem(db: Db, item: NewItem): number {
   ).id;
 }
 
-/** What the book has of these items (kind and id) already, with their sums; by "kind id". Read at once, as a file may have hundreds of thousands. */
+/**
+ * What the book has of these items (kind and id) already, with their sums; by "kind id". Read at
+ * once, as a file may have hundreds of thousands.
+ */
 export function itemsKnown(
   db: Db,
   accountId: number,
@@ -279,14 +284,20 @@ export function claimSpan(db: Db, payoutId: number, accountId: number, from: Day
 
 export type ClearingItem = ProcessorItemRow & {
   processorAccount: string;
-  /** In the book's currency, as of the day. */ book: Minor;
+  /** In the book's currency, as of the day. */
+  book: Minor;
   payout: string | null;
   payer: string | null;
-  /** The day of its entry: its settlement, or the first open day after it. */ postedOn: Day;
-  /** When its payout reached the bank, if it has by now. */ bankedOn: Day | null;
+  /** The day of its entry: its settlement, or the first open day after it. */
+  postedOn: Day;
+  /** When its payout reached the bank, if it has by now. */
+  bankedOn: Day | null;
 };
 
-/** Everything that was posted to clearing up to a day and is in no payout whose tie was posted up to it; by the journal's own days. */
+/**
+ * Everything that was posted to clearing up to a day and is in no payout whose tie was posted up to
+ * it; by the journal's own days.
+ */
 export function clearingAsOf(db: Db, asOf: Day): ClearingItem[] {
   return db.all<ClearingItem>(
     `WITH tied AS (SELECT t.payout_id AS id, min(e.posted_on) AS on_day FROM payout_tie t JOIN entry e ON e.act_id = t.act_id AND e.event = 'payout' AND e.document_kind = 'payout' AND e.document_id = t.payout_id WHERE t.ended_by IS NULL GROUP BY t.payout_id)
@@ -353,7 +364,10 @@ export function openDisputesOf(db: Db, receiptId: number): number[] {
     .map(({ id }) => id);
 }
 
-/** The processor account a receipt came through, and the fee of its charge (positive; null where none is known). */
+/**
+ * The processor account a receipt came through, and the fee of its charge (positive; null where
+ * none is known).
+ */
 export function chargeOfReceipt(
   db: Db,
   receiptId: number,

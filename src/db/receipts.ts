@@ -131,7 +131,10 @@ export function setDisputed(db: Db, id: number, disputed: 0 | 1): void {
   db.run("UPDATE receipt SET disputed = ? WHERE id = ?", disputed, id);
 }
 
-/** Takes a receipt out that was none after all (its bank line, or a slip by hand); only one that nothing was done with. */
+/**
+ * Takes a receipt out that was none after all (its bank line, or a slip by hand); only one that
+ * nothing was done with.
+ */
 export function deleteUntouchedReceipt(db: Db, id: number): void {
   db.run(
     "UPDATE receipt SET state = 'returned', unidentified = 0, gone_back = amount, hand_state = CASE WHEN hand_state IS NOT NULL THEN 'void' END WHERE id = ? AND state = 'to_match' AND unidentified = amount",
@@ -186,7 +189,8 @@ export type ApplicationRow = {
   discount: Minor;
   smallDifference: Minor;
   writeOff: WriteOff;
-  /** The parts of the discount and of the difference that lower the tax owed. */ discountTax: Minor;
+  /** The parts of the discount and of the difference that lower the tax owed. */
+  discountTax: Minor;
   writeOffTax: Minor;
   onDay: Day;
   actId: number;

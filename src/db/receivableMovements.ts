@@ -120,7 +120,10 @@ export type OpenThen = {
   readonly left: Minor;
 };
 
-/** Every item of which something was to be paid on a day (credit notes are left out), in the order of their due days. */
+/**
+ * Every item of which something was to be paid on a day (credit notes are left out), in the order
+ * of their due days.
+ */
 export function toBePaidOn(db: Db, asOf: Day): OpenThen[] {
   const moves = receivableMovements(db);
   const sums = standingOn(moves, asOf, "book");

@@ -19,7 +19,10 @@ export type Settings = {
   smallestSumAskedFor: number;
   replyTo: string;
   smtpUrl: string | null;
-  /** The address under which customers reach this server, without a slash at its end; letters carry a link only where it is known. */
+  /**
+   * The address under which customers reach this server, without a slash at its end; letters carry
+   * a link only where it is known.
+   */
   linkBase: string | null;
   /** Nobody is written to twice within so many days. */
   letterInterval: number;
@@ -27,13 +30,19 @@ export type Settings = {
   agingDays: number[];
   /** What part of each age is doubtful, in per cent (decimal text); null for what ships. */
   doubtfulPercent: Readonly<Record<Bucket, string>> | null;
-  /** The weekdays (1 is Monday) and the hour at which letters that may go by themselves go; null where none do. */
+  /**
+   * The weekdays (1 is Monday) and the hour at which letters that may go by themselves go; null
+   * where none do.
+   */
   letterRun: { weekdays: number[]; hour: number } | null;
   /** Who works in the book; a write-off over the limit needs two of them. */
   people: string[];
   /** Nothing is dated up to this day any more; null while every day is open. */
   lockedTo: Day | null;
-  /** What cards are charged on top, in percent (decimal text), where that is agreed; null where nothing is. */
+  /**
+   * What cards are charged on top, in percent (decimal text), where that is agreed; null where
+   * nothing is.
+   */
   surchargePercent: string | null;
   /** Whether a discount, and a debt given up, lowers the tax owed. */
   taxOnDiscounts: boolean;

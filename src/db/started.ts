@@ -70,7 +70,10 @@ export function onTheirWay(db: Db): StartedRow[] {
   return db.all<StartedRow>(`${STARTED} WHERE state = 'on_way' ORDER BY started_on, id`);
 }
 
-/** Whose a debit is: by the address or the whole name, as a customer has it or as one payer paid before; null where that is not one customer. */
+/**
+ * Whose a debit is: by the address or the whole name, as a customer has it or as one payer paid
+ * before; null where that is not one customer.
+ */
 export function customerOfPayer(db: Db, payerName: string, payerEmail: string): number | null {
   const found = db.all<{ id: number }>(
     `SELECT id FROM customer WHERE ?2 <> '' AND lower(email) = ?2 UNION SELECT customer_id FROM receipt WHERE ?2 <> '' AND payer_email = ?2 AND customer_id IS NOT NULL

@@ -33,7 +33,10 @@ export function positionLines(db: Db, customerIds: readonly number[], to: Day): 
   );
 }
 
-/** Heads of groups, and customers of none, of whom something was posted in receivables or on account up to a day and was not settled before another; by name. */
+/**
+ * Heads of groups, and customers of none, of whom something was posted in receivables or on account
+ * up to a day and was not settled before another; by name.
+ */
 export function customersWithPosition(db: Db, to: Day, since: Day): number[] {
   return db
     .all<{ id: number }>(

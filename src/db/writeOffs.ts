@@ -4,7 +4,10 @@ import { minor, type Currency, type Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
-/** A debt given up without a payment; `waiting` until a second person has decided, where it is over the limit. Sums are in the item's currency. */
+/**
+ * A debt given up without a payment; `waiting` until a second person has decided, where it is over
+ * the limit. Sums are in the item's currency.
+ */
 export type WriteOffRow = {
   id: number;
   itemId: number;
@@ -84,12 +87,18 @@ export function decideWriteOffRow(
   );
 }
 
-/** Debts of these customers that were given up as bad, less what was paid for them after all, in one currency; what a payment may recover. */
+/**
+ * Debts of these customers that were given up as bad, less what was paid for them after all, in one
+ * currency; what a payment may recover.
+ */
 export function recoverable(db: Db, customerIds: readonly number[], currency: Currency): Minor {
   return minor(Math.max(0, givenUpLessPaid(db, customerIds, currency)));
 }
 
-/** How much more was paid for debts given up than was given up; only where a write-off is taken back after its payment. */
+/**
+ * How much more was paid for debts given up than was given up; only where a write-off is taken back
+ * after its payment.
+ */
 export function overRecovered(db: Db, customerIds: readonly number[], currency: Currency): Minor {
   return minor(Math.max(0, -givenUpLessPaid(db, customerIds, currency)));
 }

@@ -4,7 +4,10 @@ import type { Currency, Minor } from "@/core/money";
 import type { Db } from "./connection";
 import { bookValue } from "./rates";
 
-/** Gross charges by processor account and month of settlement in the book's currency, before fees, refunds and disputes. */
+/**
+ * Gross charges by processor account and month of settlement in the book's currency, before fees,
+ * refunds and disputes.
+ */
 export function grossByMonth(
   db: Db,
   from: Day,
@@ -18,7 +21,10 @@ export function grossByMonth(
   );
 }
 
-/** Each tax account: what invoices charged, what discounts, credit notes and bad debts took off, and what stood at the end. */
+/**
+ * Each tax account: what invoices charged, what discounts, credit notes and bad debts took off, and
+ * what stood at the end.
+ */
 export function taxByMonth(
   db: Db,
   from: Day,

@@ -5,7 +5,10 @@ import { currencyOf, inCurrency, minor, toDecimal, type Currency, type Minor } f
 
 import type { BankLine, World } from "./world";
 
-/** The few customers abroad: invoices in their own money, paid by card into an account in EUR, which pays out in dollars at the bank's rate. */
+/**
+ * The few customers abroad: invoices in their own money, paid by card into an account in EUR, which
+ * pays out in dollars at the bank's rate.
+ */
 const EUR = currencyOf("EUR") as Currency;
 const USD = currencyOf("USD") as Currency;
 const FROM = day("2026-07-31");

@@ -18,7 +18,10 @@ const AS_THE_BOOK = {
   quietUntil: null,
 } as const;
 
-/** How the demo book follows its customers up: its ladders, who is written to without a look, and who is who at the districts. */
+/**
+ * How the demo book follows its customers up: its ladders, who is written to without a look, and
+ * who is who at the districts.
+ */
 export function demoFollowUp(db: Db, act: Do): void {
   const idOf = (name: string): number => customerIdByName(db, name);
   ladders(act, idOf);
@@ -53,7 +56,10 @@ function ladders(act: Do, idOf: (name: string) => number): void {
     act("setFollowUp", { ...AS_THE_BOOK, customerId: idOf(name), ladderId });
 }
 
-/** First letters go by themselves on Tuesdays and Thursdays to those who agreed; a customer has looked at its account. */
+/**
+ * First letters go by themselves on Tuesdays and Thursdays to those who agreed; a customer has
+ * looked at its account.
+ */
 function byThemselves(db: Db, act: Do, idOf: (name: string) => number): void {
   act("changeSettings", {
     linkBase: "https://accounts.kestrelrow.example",

@@ -145,7 +145,10 @@ class Maker {
     this.takeIn("customers", "customers-abroad.csv", abroadCustomers(), null, "our customers");
   }
 
-  /** A week's round: files in, the sure ones posted, the rest placed by hand, the bank explained, letters twice a month. */
+  /**
+   * A week's round: files in, the sure ones posted, the rest placed by hand, the bank explained,
+   * letters twice a month.
+   */
   week(to: Day): void {
     if (to <= this.done) return;
     const span = { from: this.done, to };
@@ -212,7 +215,10 @@ class Maker {
     }
   }
 
-  /** Charges from abroad go to their invoices, payouts to the line they came in; the last ones are left to be done. The end of October is revalued. */
+  /**
+   * Charges from abroad go to their invoices, payouts to the line they came in; the last ones are
+   * left to be done. The end of October is revalued.
+   */
   private fromAbroad(to: Day): void {
     for (const entry of chargesToMatch(this.db, EUR)) {
       const item = openItemByNumber(this.db, abroadBill(entry.charge) ?? "");
@@ -348,7 +354,10 @@ class Maker {
     }
   }
 
-  /** Checks and cash from the counter: some on hand, two on their way to the bank, and one so short that the rest needs a second person to give it up. */
+  /**
+   * Checks and cash from the counter: some on hand, two on their way to the bank, and one so short
+   * that the rest needs a second person to give it up.
+   */
   private byHand(): void {
     this.do("changeSettings", { people: PEOPLE });
     const open = onlyInvoices(this.db, { least: 6000, most: 60_000, limit: 5 });

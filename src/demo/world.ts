@@ -123,7 +123,10 @@ function makeInvoices(people: readonly Person[], random: Random): Invoice[] {
   return drafts.map((draft, index) => ({ ...draft, number: String(17_950 + index) }));
 }
 
-/** Bags that broke on the way: every so often a part of an order is taken back by a credit note, which its payment then takes off. */
+/**
+ * Bags that broke on the way: every so often a part of an order is taken back by a credit note,
+ * which its payment then takes off.
+ */
 function makeCreditNotes(billed: readonly Invoice[]): Map<string, Invoice> {
   const broken = billed.filter(
     (invoice, at) =>
@@ -488,7 +491,10 @@ function lump(district: Person, invoices: readonly Invoice[], payments: Payment[
   });
 }
 
-/** The last days' memos are as people write them: cut, bare, with a word only; and three payments that are nobody's. */
+/**
+ * The last days' memos are as people write them: cut, bare, with a word only; and three payments
+ * that are nobody's.
+ */
 function roughen(payments: Payment[], random: Random): void {
   const last = payments.filter(
     (payment) =>

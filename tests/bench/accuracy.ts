@@ -71,7 +71,10 @@ function note(why: Why, input: MatchingInput, proposal: Proposal, real: Truth, o
   }
 }
 
-/** Precision, recall and calibration on made-up books whose truth is known; `why` collects what went wrong, by class. */
+/**
+ * Precision, recall and calibration on made-up books whose truth is known; `why` collects what went
+ * wrong, by class.
+ */
 export function accuracy(
   seeds: readonly number[],
   hard: boolean,
@@ -179,7 +182,10 @@ export function matchingQuality(): Measure[] {
   );
 }
 
-/** Precision and recall by class of receipt, worst recall first: what a payment was for, and what happened to its words. */
+/**
+ * Precision and recall by class of receipt, worst recall first: what a payment was for, and what
+ * happened to its words.
+ */
 export function qualityByClass(): Measure[] {
   return MAKERS.flatMap(([name, make]) => {
     const why: Why = new Map();

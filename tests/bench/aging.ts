@@ -10,7 +10,10 @@ import { openBookToRead } from "@/server/runtime/books";
 import { BOOK, seconds, withBook } from "./importing";
 import type { Measure } from "./measure";
 
-/** Invoices of the book that is taken in from files, and of the one that is written by SQL, of which a tenth is open. */
+/**
+ * Invoices of the book that is taken in from files, and of the one that is written by SQL, of which
+ * a tenth is open.
+ */
 const INVOICES = 100_000;
 const MANY = 1_000_000;
 const ask = (asOf: Day): AgesAsked => ({

@@ -29,7 +29,10 @@ const ask = (asOf: Day): AgesAsked => ({
   currency: null,
 });
 
-/** Follow-up of a large book: the list of today, a customer's page, aging as of a day, and letters with their statements. */
+/**
+ * Follow-up of a large book: the list of today, a customer's page, aging as of a day, and letters
+ * with their statements.
+ */
 export async function followup(): Promise<Measure[]> {
   const measures: Measure[] = [];
   await withBook(async (db, take) => {

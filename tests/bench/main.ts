@@ -23,7 +23,10 @@ const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = {
 };
 
 const wanted = process.argv.slice(2);
-/** Numbers after a name are seeds: `confidence 50000 100`, `calibrate 100 400`; calibrating writes a table, and runs only when it is asked for. */
+/**
+ * Numbers after a name are seeds: `confidence 50000 100`, `calibrate 100 400`; calibrating writes a
+ * table, and runs only when it is asked for.
+ */
 const [from, count] = wanted.map(Number).filter((amount) => Number.isInteger(amount));
 if (from !== undefined) Object.assign(BENCHES, { confidence: () => confidence(from, count) });
 if (wanted.includes("calibrate"))

@@ -10,7 +10,10 @@ import { outboxFile } from "@/server/runtime/folders";
 
 import { Cli } from "../support/cli";
 
-/** A run of letters, each with its statement, is killed half way (SIGKILL): in the end each has gone once, and only once. */
+/**
+ * A run of letters, each with its statement, is killed half way (SIGKILL): in the end each has gone
+ * once, and only once.
+ */
 const cli = new Cli();
 const BOOK = "letters";
 const MANY = 60;

@@ -6,7 +6,10 @@ import { outboxFile } from "@/server/runtime/folders";
 
 import { eachBook, type TestBook } from "../support/book";
 
-/** The server as it is built, its clock set to a Tuesday on which letters go by themselves at 9:00 in Chicago, which is 15:00 UTC. */
+/**
+ * The server as it is built, its clock set to a Tuesday on which letters go by themselves at 9:00
+ * in Chicago, which is 15:00 UTC.
+ */
 let book: TestBook;
 let server: ChildProcess | null = null;
 eachBook((made) => {

@@ -51,11 +51,14 @@ const PAGES: [string, string, ((page: string) => string)?][] = [
 ];
 
 /**
- * What axe finds on a page (or, on the other paper, what its colours do), in few words. Only what is wrong is written out:
- * naming every node that is right takes most of the time of a long list. No page has frames, so axe runs in the page itself.
+ * What axe finds on a page (or, on the other paper, what its colours do), in few words. Only what
+ * is wrong is written out:
+ * naming every node that is right takes most of the time of a long list. No page has frames, so axe
+ * runs in the page itself.
  */
 async function found(page: Page, what: "all" | "colours" = "all"): Promise<string[]> {
-  // It is in the page already when colours are asked about; to read it in once more takes as long as the question.
+  // It is in the page already when colours are asked about; to read it in once more takes as long
+  // as the question.
   const axe = new AxeBuilder({ page, ...(what === "colours" ? { axeSource: ";" } : {}) })
     .options({ resultTypes: ["violations"] })
     .setLegacyMode();

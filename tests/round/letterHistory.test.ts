@@ -144,7 +144,10 @@ function say(book: TestBook, { say: what, pick, share }: Word, at: number): void
   }
 }
 
-/** What holds everybody is settled now and then, or nobody could be written to: debits arrive, disputes are won, receipts are set aside. */
+/**
+ * What holds everybody is settled now and then, or nobody could be written to: debits arrive,
+ * disputes are won, receipts are set aside.
+ */
 function settle(book: TestBook, at: number): void {
   const today = todayIn(book);
   for (const entry of book.db.all<{ id: string; amount: number }>(

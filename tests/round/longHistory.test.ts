@@ -14,7 +14,10 @@ import { openBookToRead } from "@/server/runtime/books";
 import { type TestBook, TODAY } from "../support/book";
 import { fromDocuments, History, inJournal, started, step } from "../support/history";
 
-/** Histories of hundreds of events, 5,000 in all: every kind, in whatever order they come. The proofs are reckoned after each. */
+/**
+ * Histories of hundreds of events, 5,000 in all: every kind, in whatever order they come. The
+ * proofs are reckoned after each.
+ */
 const EVENTS = 500;
 const SEEDS = Array.from({ length: 10 }, (_, at) => 20_261_124 + at);
 /** The balances are made from the documents in plain SQL after so many. */
@@ -55,7 +58,10 @@ function agedSlowly(book: TestBook, { asOf, by, spans, currency }: AgeAsk): stri
     .sort();
 }
 
-/** What follow-up knows of each customer's items, summed up from memory or by the database; and item by item. */
+/**
+ * What follow-up knows of each customer's items, summed up from memory or by the database; and item
+ * by item.
+ */
 const fastSums = (db: Db, ahead: number): Record<string, unknown> =>
   Object.fromEntries(
     [...followSums(db, TODAY, ahead)].filter(
@@ -105,7 +111,8 @@ describe(`${SEEDS.length} histories of ${EVENTS} events`, () => {
     "keep every proof after every event, and the documents alone give the same balances; undoing all of it proves too (seed %i)",
     (seed) => {
       const book = started();
-      // As the pages read: a connection that has been open since the beginning, and keeps up with what is posted.
+      // As the pages read: a connection that has been open since the beginning, and keeps up with
+      // what is posted.
       const opened = openBookToRead(book.name);
       if (!opened.ok) throw new Error(opened.error.code);
       const reader = opened.value;

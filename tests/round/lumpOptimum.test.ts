@@ -8,7 +8,10 @@ import { bulkPayoutAnswers, type BulkPayoutItem } from "@/core/payouts";
 type Solver = Awaited<ReturnType<typeof highs>>;
 const START = day("2026-11-02");
 
-/** The fewest items of a run of days that must be left out for the rest to make the sum; null where none do: an integer program, solved by HiGHS. */
+/**
+ * The fewest items of a run of days that must be left out for the rest to make the sum; null where
+ * none do: an integer program, solved by HiGHS.
+ */
 function fewestLeftOut(solver: Solver, run: readonly BulkPayoutItem[], sum: number): number | null {
   const terms = run
     .map(({ net }, at) => `${net >= 0 ? "+" : "-"} ${Math.abs(net)} x${at}`)
@@ -52,7 +55,8 @@ describe("lumps against an integer program", () => {
           delayDays: 2,
         });
         expect((found.count ?? 0) > 0).toBe(fewestLeftOut(solver, items, sum) !== null);
-        // The best of each run that leaves out at most three, as the solver has it, is among ours (of which the ten best are shown).
+        // The best of each run that leaves out at most three, as the solver has it, is among ours
+        // (of which the ten best are shown).
         const days = [...new Set(items.map(({ on }) => on))].sort();
         const runs = days.flatMap((from, at) =>
           days.slice(at).map((to): readonly [Day, Day] => [from, to]),

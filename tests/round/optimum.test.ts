@@ -62,7 +62,10 @@ function waysTo(balances: readonly number[], amount: number): number[][] {
 
 type Solver = Awaited<ReturnType<typeof highs>>;
 
-/** The most receipts that can be settled to the cent, no item used twice: an integer program, solved by HiGHS. */
+/**
+ * The most receipts that can be settled to the cent, no item used twice: an integer program, solved
+ * by HiGHS.
+ */
 function most(solver: Solver, balances: readonly number[], came: readonly number[]): number {
   const ways = came.flatMap((amount, receipt) =>
     waysTo(balances, amount).map((set, way) => ({ receipt, set, name: `x_${receipt}_${way}` })),
@@ -97,10 +100,16 @@ function settled(input: MatchingInput): number {
   ).length;
 }
 
-/** An item that nothing pays and that is older than all: so no sum is all that is open, or the oldest so many, which go before mere sums of several. */
+/**
+ * An item that nothing pays and that is older than all: so no sum is all that is open, or the
+ * oldest so many, which go before mere sums of several.
+ */
 const OLD = 90_000_000;
 
-/** The sums of a small book that some truth made: each receipt pays one to three items of its own, some pay nothing that is open. */
+/**
+ * The sums of a small book that some truth made: each receipt pays one to three items of its own,
+ * some pay nothing that is open.
+ */
 const worlds = fc
   .record({
     balances: fc.array(fc.integer({ min: 1, max: 40 }), { minLength: 2, maxLength: 9 }),

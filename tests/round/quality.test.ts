@@ -3,7 +3,10 @@ import { propose } from "@/core/matching";
 import { accuracy } from "../bench/accuracy";
 import { generate } from "../bench/books/generate";
 
-/** The goals of docs/benchmarks.md, on a few made-up books with known truth; `npm run bench -- quality` measures more. */
+/**
+ * The goals of docs/benchmarks.md, on a few made-up books with known truth; `npm run bench --
+ * quality` measures more.
+ */
 describe("matching made-up books", () => {
   it("with one difficulty a receipt: nothing wrong is applied, and nearly everything clear is", () => {
     const found = accuracy([9100, 9101, 9102], false, undefined, (seed, hard) =>

@@ -45,7 +45,8 @@ describe("the slow obvious matcher against the fast one", () => {
       const proposals = new Map(propose(input).map((proposal) => [proposal.receiptId, proposal]));
       for (const [receiptId, itemId] of obvious(input)) {
         const best = proposals.get(receiptId)?.readings[0];
-        // Where the truth is another (an old list quoted again, two digits swapped into somebody else's number), the obvious is wrong.
+        // Where the truth is another (an old list quoted again, two digits swapped into somebody
+        // else's number), the obvious is wrong.
         const real = truth.get(receiptId)?.lines ?? [];
         if (
           real.length !== 1 ||

@@ -5,7 +5,10 @@ import { Dice } from "../bench/books/dice";
 import { generate } from "../bench/books/generate";
 import { trial } from "../bench/books/trial";
 
-/** What posting a proposal makes of a book: the receipt is gone from those that wait, its items are lower or closed, its payer is known. */
+/**
+ * What posting a proposal makes of a book: the receipt is gone from those that wait, its items are
+ * lower or closed, its payer is known.
+ */
 function posted(input: MatchingInput, { receiptId, readings: [best] }: Proposal): MatchingInput {
   const receipt = input.receipts.find(({ id }) => id === receiptId);
   if (!receipt || !best || best.customerId === null) return input;

@@ -1,4 +1,5 @@
-// Loaded before a program (--require): its clock begins at CLOCK_AT when the machine's stood at CLOCK_FROM (milliseconds), and goes on from there.
+// Loaded before a program (--require): its clock begins at CLOCK_AT when the machine's stood at
+// CLOCK_FROM (milliseconds), and goes on from there.
 const Real = Date;
 const ahead = Real.parse(process.env.CLOCK_AT) - Number(process.env.CLOCK_FROM);
 const now = () => Real.now() + ahead;

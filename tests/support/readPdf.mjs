@@ -1,4 +1,5 @@
-// What an independent reader finds in the PDF on standard input, as JSON: { pages, text }. A process of its own, as the reader is a module that Jest cannot load.
+// What an independent reader finds in the PDF on standard input, as JSON: { pages, text }. A
+// process of its own, as the reader is a module that Jest cannot load.
 import { extractText, getDocumentProxy } from "unpdf";
 
 const chunks = [];

@@ -1,4 +1,5 @@
-// The writer thread of a server by itself: carries out one command of a book, and stays until all its letters are out. For tests that kill it.
+// The writer thread of a server by itself: carries out one command of a book, and stays until all
+// its letters are out. For tests that kill it.
 import { Worker } from "node:worker_threads";
 
 const [book, command, input] = process.argv.slice(2);

@@ -8,7 +8,10 @@ export type Day = string & { readonly __brand: "Day" };
 /** The order of the parts of a written date: year-month-day, month/day/year, day/month/year. */
 export type DayOrder = "ymd" | "mdy" | "dmy";
 
-/** A Day of ISO text that is known to be right; throws RangeError on 2026-02-31. For input from outside use parseDay. */
+/**
+ * A Day of ISO text that is known to be right; throws RangeError on 2026-02-31. For input from
+ * outside use parseDay.
+ */
 export function day(text: string): Day {
   return Temporal.PlainDate.from(text, { overflow: "reject" }).toString() as Day;
 }
@@ -57,7 +60,10 @@ export function daysBetween(from: Day, to: Day): number {
   return dayNumber(to) - dayNumber(from);
 }
 
-/** Numbers of days that were reckoned before: a book has a few thousand different ones, asked for by the million. */
+/**
+ * Numbers of days that were reckoned before: a book has a few thousand different ones, asked for by
+ * the million.
+ */
 const numbers = new Map<Day, number>();
 
 /** Days since 1970-01-01, for hot loops. */

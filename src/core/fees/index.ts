@@ -31,7 +31,10 @@ export type FeeCharge = {
   readonly brand?: string | null;
   readonly abroad?: boolean;
 };
-/** `expected` is null where nothing was agreed for its method and day; `off` is what was taken too much (below zero: too little). */
+/**
+ * `expected` is null where nothing was agreed for its method and day; `off` is what was taken too
+ * much (below zero: too little).
+ */
 export type CheckedFee = FeeCharge & { readonly expected: Minor | null; readonly off: Minor };
 
 /**
@@ -79,7 +82,10 @@ export function rateFor(
   );
 }
 
-/** Every charge with the fee it should have had, what was taken too much first. The month's volume counts charge by charge, in the order they settled. */
+/**
+ * Every charge with the fee it should have had, what was taken too much first. The month's volume
+ * counts charge by charge, in the order they settled.
+ */
 export function checkFees(
   charges: readonly FeeCharge[],
   rates: readonly AgreedRate[],
@@ -102,7 +108,10 @@ export function checkFees(
     .sort((a, b) => b.off - a.off || b.amount - a.amount || a.id - b.id);
 }
 
-/** A month's charges of a method: what was taken, what should have been, and the effective rate in parts per million of the charges. */
+/**
+ * A month's charges of a method: what was taken, what should have been, and the effective rate in
+ * parts per million of the charges.
+ */
 export type FeeMonth = {
   readonly month: string;
   readonly method: Method;
@@ -147,7 +156,8 @@ export function feesByMonth(checked: readonly CheckedFee[]): FeeMonth[] {
 /**
  * What the same card charges would have cost by ACH, and from how many payments
  * a month ACH pays for its fixed costs; null where ACH saves nothing.
- * @example 10 card charges of 100.00 at 3.20 each, ACH at 0.80: 24.00 saved; at 12.00 fixed a month worth it from 5 payments
+ * @example 10 card charges of 100.00 at 3.20 each, ACH at 0.80: 24.00 saved; at 12.00 fixed a month
+ * worth it from 5 payments
  */
 export function achInstead(
   cards: readonly FeeCharge[],

@@ -10,7 +10,11 @@ export type LadderAct = (typeof LADDER_ACTS)[number];
 export const ATTACHED = ["none", "statement", "invoices"] as const;
 export type Attached = (typeof ATTACHED)[number];
 
-/** One rung: from so many days past the oldest due day (before it, negative). `byItself`: it may go without a person, if the customer's says so too. `fee`: what is charged with its letter, in the book's currency. */
+/**
+ * One rung: from so many days past the oldest due day (before it, negative). `byItself`: it may go
+ * without a person, if the customer's says so too. `fee`: what is charged with its letter, in the
+ * book's currency.
+ */
 export type LadderStep = {
   readonly step: number;
   readonly fromDays: number;
@@ -52,7 +56,10 @@ export const DEFAULT_STEPS: readonly LadderStep[] = [
   { step: 4, fromDays: 45, act: "call", tone: 1, byItself: false, attach: "none", fee: minor(0) },
 ];
 
-/** Nobody is written to twice within this many days, unless the book says otherwise (common practice, no source: reminders about twice a month). */
+/**
+ * Nobody is written to twice within this many days, unless the book says otherwise (common
+ * practice, no source: reminders about twice a month).
+ */
 export const SMALLEST_INTERVAL_DAYS = 12;
 
 export type NextStep = { readonly step: LadderStep; readonly on: Day };

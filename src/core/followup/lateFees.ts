@@ -1,9 +1,15 @@
 import { addDays, addMonths, daysBetween, type Day } from "@/core/calendar";
 import { minor, mulDiv, percentOf, ratioOf, type Minor } from "@/core/money";
 
-/** How paying late is charged: not at all, a fixed sum once, or per cent of what is open for each month, or by the day of a year. */
+/**
+ * How paying late is charged: not at all, a fixed sum once, or per cent of what is open for each
+ * month, or by the day of a year.
+ */
 export const FEE_KINDS = ["none", "fixed", "monthly", "yearly"] as const;
-/** `grace`: days after the due day in which nothing is charged. `least` and `most` bound each charge; null: no bound. */
+/**
+ * `grace`: days after the due day in which nothing is charged. `least` and `most` bound each
+ * charge; null: no bound.
+ */
 export type LateFeeRule = {
   readonly kind: (typeof FEE_KINDS)[number];
   readonly fixed: Minor;
@@ -24,7 +30,8 @@ export const NO_FEE: LateFeeRule = {
 export type LateItem = {
   readonly balance: Minor;
   readonly dueOn: Day;
-  /** Up to which day it was charged before; null for never. */ readonly chargedThrough: Day | null;
+  /** Up to which day it was charged before; null for never. */
+  readonly chargedThrough: Day | null;
 };
 /** What may be charged now, and for the time up to which day. */
 export type LateFee = { readonly sum: Minor; readonly through: Day };

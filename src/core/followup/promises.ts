@@ -2,11 +2,18 @@ import type { Day } from "@/core/calendar";
 import { minor, sumOf, type Minor } from "@/core/money";
 
 export type PromiseState = "open" | "kept" | "broken";
-/** A part of a promise: a day, and the sum that is to be there by it. A promise of one part may name no sum: any payment keeps it. */
+/**
+ * A part of a promise: a day, and the sum that is to be there by it. A promise of one part may name
+ * no sum: any payment keeps it.
+ */
 export type PromisedPart = { readonly dueOn: Day; readonly sum: Minor | null };
 export type PromiseToday = {
   readonly state: PromiseState;
-  /** The first part that is not there yet: what reminders wait for, or what was missed; null where all is kept. */ readonly next: PromisedPart | null;
+  /**
+   * The first part that is not there yet: what reminders wait for, or what was missed; null where
+   * all is kept.
+   */
+  readonly next: PromisedPart | null;
 };
 
 /**
@@ -14,7 +21,8 @@ export type PromiseToday = {
  * part is kept once all that was promised up to it came by its day, broken from
  * the day after. `paidUpTo` gives what came from the day of the promise to a
  * day. A promise is broken as soon as one part is, and kept when all are.
- * @example 100.00 by 1 May and 100.00 by 1 June, 100.00 paid on 28 April: open on 2 May, with 100.00 by 1 June next
+ * @example 100.00 by 1 May and 100.00 by 1 June, 100.00 paid on 28 April: open on 2 May, with
+ * 100.00 by 1 June next
  */
 export function promiseToday(
   parts: readonly PromisedPart[],

@@ -9,7 +9,8 @@ export type FollowedItem = {
   readonly id: number;
   readonly dueOn: Day;
   readonly balance: Minor;
-  /** Why no letter names it; null where one may. */ readonly leftOut: string | null;
+  /** Why no letter names it; null where one may. */
+  readonly leftOut: string | null;
 };
 /**
  * What follow-up needs of a customer's open items, in sums: what is past its
@@ -179,7 +180,10 @@ export function followUpToday(facts: FollowUpFacts): FollowUpToday | null {
   };
 }
 
-/** The items that a step names: what is past its date, before the due day also what falls due within its days; never what is left out. */
+/**
+ * The items that a step names: what is past its date, before the due day also what falls due within
+ * its days; never what is left out.
+ */
 export function namedItems<Item extends FollowedItem>(
   items: readonly Item[],
   step: LadderStep,

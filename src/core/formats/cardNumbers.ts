@@ -17,7 +17,10 @@ export function passesLuhn(digits: string): boolean {
   return digits !== "" && sum % 10 === 0;
 }
 
-/** A text in which nothing is left of a card number but its last four digits. @example withoutCardNumbers("card 4111 1111 1111 1111") // "card ending in 1111" */
+/**
+ * A text in which nothing is left of a card number but its last four digits. @example
+ * withoutCardNumbers("card 4111 1111 1111 1111") // "card ending in 1111"
+ */
 export function withoutCardNumbers(text: string): string {
   if (!/\d{4}/.test(text)) return text;
   return text.replace(CANDIDATE, (found) => {

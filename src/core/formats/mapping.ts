@@ -13,7 +13,10 @@ export const FILE_KINDS = [
 ] as const;
 export type FileKind = (typeof FILE_KINDS)[number];
 
-/** What the rows of a processor's file can be. `started` is a debit on its way, no money yet; `payout` is a line of its own; `ignore` is a row that is not of this job. */
+/**
+ * What the rows of a processor's file can be. `started` is a debit on its way, no money yet;
+ * `payout` is a line of its own; `ignore` is a row that is not of this job.
+ */
 export const ROW_KINDS = [
   "charge",
   "fee",
@@ -40,7 +43,10 @@ export type MappingSpec = {
   decimalMark: DecimalMark;
   /** The kind of row for each word in the kind column, lower case. */
   rowKinds: Record<string, RowKind>;
-  /** as_written: signs say the effect on the processor's balance; by_kind: refunds, fees and the like are written positive. */
+  /**
+   * as_written: signs say the effect on the processor's balance; by_kind: refunds, fees and the
+   * like are written positive.
+   */
   signs: "as_written" | "by_kind";
   /** Payout rows are negative in some files (money leaving the processor): then their sign is turned. */
   payoutSign: "as_written" | "turned";
@@ -68,7 +74,10 @@ const typed = (
   needed = false,
 ): FieldSpec => ({ field, needed, type, names: names.split(",") });
 
-/** The fields of each kind of file, with names their columns go by in plain use. The first name is the file layout of contracts.md. */
+/**
+ * The fields of each kind of file, with names their columns go by in plain use. The first name is
+ * the file layout of contracts.md.
+ */
 export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
   customers: [
     text(

@@ -12,7 +12,8 @@ export type CustomerRecord = {
   email: string | null;
   phone: string | null;
   parentId: string | null;
-  /** Other names, as one cell gives them: between semicolons or bars. */ aliases: string[];
+  /** Other names, as one cell gives them: between semicolons or bars. */
+  aliases: string[];
 };
 
 export function readCustomer(row: RowReader): CustomerRecord {
@@ -47,7 +48,10 @@ export type InvoiceRecord = {
   description: string | null;
 };
 
-/** An invoice, or a credit note where its total is negative. The due day comes from the terms if it has no column of its own. */
+/**
+ * An invoice, or a credit note where its total is negative. The due day comes from the terms if it
+ * has no column of its own.
+ */
 export function readInvoice(row: RowReader): InvoiceRecord | null {
   const number = row.needed("number");
   const customerId = row.needed("customerId");
@@ -101,7 +105,10 @@ export type ActivityRecord = {
   payoutId: string | null;
   payoutOn: Day | null;
   relatedId: string | null;
-  /** Why a debit came back; by when a dispute is to be answered; what card it was, and whether one from abroad. */
+  /**
+   * Why a debit came back; by when a dispute is to be answered; what card it was, and whether one
+   * from abroad.
+   */
   returnCode: string | null;
   answerBy: Day | null;
   brand: string | null;
@@ -318,7 +325,10 @@ export function readBankLine(row: RowReader, seen: Map<string, number>): BankRec
   };
 }
 
-/** The day a payout that only its items name should have been paid on: the last settlement plus the processor's delay. */
+/**
+ * The day a payout that only its items name should have been paid on: the last settlement plus the
+ * processor's delay.
+ */
 export function expectedPayoutDay(lastSettled: Day, delayDays: number): Day {
   return addBankingDays(lastSettled, delayDays);
 }

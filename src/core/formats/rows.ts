@@ -14,12 +14,16 @@ export type Refusal = {
   readonly error: Failure;
 };
 
-/** Other currencies than the book's are refused unless `anyCurrency` is set (matching files without a book). */
+/**
+ * Other currencies than the book's are refused unless `anyCurrency` is set (matching files without
+ * a book).
+ */
 export type ReadContext = {
   readonly bookCurrency: Currency;
   readonly timeZone: string;
   readonly anyCurrency?: boolean;
-  /** Other currencies that may come, as the book has rates for them. */ readonly others?: readonly Currency[];
+  /** Other currencies that may come, as the book has rates for them. */
+  readonly others?: readonly Currency[];
 };
 
 /** Fields that people write freely: a card number that somebody put there is not taken in. */
@@ -67,7 +71,10 @@ export class RowReader {
     return value;
   }
 
-  /** An empty cell is null; one that cannot be read is a problem. A moment in UTC becomes a day in the book's time zone. */
+  /**
+   * An empty cell is null; one that cannot be read is a problem. A moment in UTC becomes a day in
+   * the book's time zone.
+   */
   day(field: string): Day | null {
     const value = this.text(field);
     if (value === "") return null;
@@ -118,7 +125,10 @@ export class RowReader {
 
 const zones = new Map<string, Intl.DateTimeFormat>();
 
-/** The calendar day of a moment in a time zone (IANA name). Making a format is slow, so one is kept for each zone. */
+/**
+ * The calendar day of a moment in a time zone (IANA name). Making a format is slow, so one is kept
+ * for each zone.
+ */
 export function dayInZone(moment: Date, timeZone: string): Day {
   const format =
     zones.get(timeZone) ??

@@ -2,7 +2,10 @@ import fc from "fast-check";
 
 import { decodeText, readTable } from ".";
 
-/** A table written by RFC 4180's own rules: a cell with the delimiter, a quote or a line end stands in quotes, and quotes in it are doubled. */
+/**
+ * A table written by RFC 4180's own rules: a cell with the delimiter, a quote or a line end stands
+ * in quotes, and quotes in it are doubled.
+ */
 const written = (rows: readonly (readonly string[])[], delimiter: string, end: string): string =>
   rows
     .map((cells) =>

@@ -2,7 +2,10 @@ import Papa from "papaparse";
 
 import { fail, ok, type Result } from "@/core/result";
 
-/** A table as a file gives it: a header and rows of text. `line` counts records with the header as 1, as a spreadsheet does. */
+/**
+ * A table as a file gives it: a header and rows of text. `line` counts records with the header as
+ * 1, as a spreadsheet does.
+ */
 export type Table = {
   readonly headers: readonly string[];
   readonly rows: readonly { readonly line: number; readonly cells: readonly string[] }[];
@@ -46,7 +49,10 @@ function firstBadLine(bytes: Uint8Array): number {
   return line;
 }
 
-/** The delimiter that parts the header most often, outside quotes; a cell further down may hold any of them. */
+/**
+ * The delimiter that parts the header most often, outside quotes; a cell further down may hold any
+ * of them.
+ */
 function delimiterOf(text: string): string {
   const counts: Record<string, number> = { ",": 0, ";": 0, "\t": 0, "|": 0 };
   let quoted = false;

@@ -56,7 +56,10 @@ export function postFeeBilled(
   ]);
 }
 
-/** The allowance for doubtful debts brought to the sum that was reckoned; `by` is what it moves by: bad debt; allowance. */
+/**
+ * The allowance for doubtful debts brought to the sum that was reckoned; `by` is what it moves by:
+ * bad debt; allowance.
+ */
 export function postAllowance(head: Head & { by: Sum }): EntryDraft {
   return entry("allowance", head, [
     debit({ role: "bad_debt" }, head.by),
@@ -64,7 +67,10 @@ export function postAllowance(head: Head & { by: Sum }): EntryDraft {
   ]);
 }
 
-/** Money that comes after all for a debt that was written off: U; recoveries. @example 30.00: U 30.00; recoveries 30.00 */
+/**
+ * Money that comes after all for a debt that was written off: U; recoveries. @example 30.00: U
+ * 30.00; recoveries 30.00
+ */
 export function postRecovery(head: Head & { receiptId: number; sum: Sum }): EntryDraft {
   return entry("recovery", head, [
     debit(U, head.sum, receiptItem(head.receiptId)),
@@ -72,7 +78,10 @@ export function postRecovery(head: Head & { receiptId: number; sum: Sum }): Entr
   ]);
 }
 
-/** Credit on account sent back from the bank itself (a check, a transfer): K; B. @example 540.00: K 540.00; B 540.00 */
+/**
+ * Credit on account sent back from the bank itself (a check, a transfer): K; B. @example 540.00: K
+ * 540.00; B 540.00
+ */
 export function postRefundAtBank(
   head: Head & { bank: string; bankLineId: number; receiptId: number; sum: Sum },
 ): EntryDraft {

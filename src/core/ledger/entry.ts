@@ -61,7 +61,10 @@ export const ENTRY_EVENTS = [
 ] as const;
 export type EntryEvent = (typeof ENTRY_EVENTS)[number];
 
-/** An account by its role; `of` tells accounts of one role apart (a processor account, a bank account, a kind of fee). */
+/**
+ * An account by its role; `of` tells accounts of one role apart (a processor account, a bank
+ * account, a kind of fee).
+ */
 export type AccountRef = { readonly role: Role; readonly of?: string };
 
 /** The document a line is about, so that an account can be proven document by document. */
@@ -94,7 +97,10 @@ export type EntryDraft = {
   readonly lines: readonly Line[];
 };
 
-/** A sum as the caller knows it. In another currency than the book's its value is set when the entry is posted (valuation.ts). */
+/**
+ * A sum as the caller knows it. In another currency than the book's its value is set when the entry
+ * is posted (valuation.ts).
+ */
 export function inBook(amount: number, currency: Currency): Sum {
   return { amount: minor(amount), currency, book: minor(amount) };
 }

@@ -438,7 +438,8 @@ describe("textbook entries", () => {
         sums[line.account.role] = (sums[line.account.role] ?? 0) + line.sum.book;
     return sums;
   };
-  // Card sale with a fee (accounting textbooks; value from memory): sale 1,000, fee 3 %: cash 970, card expense 30, sales 1,000.
+  // Card sale with a fee (accounting textbooks; value from memory): sale 1,000, fee 3 %: cash 970,
+  // card expense 30, sales 1,000.
   it("card sale with a fee", () => {
     const sums = balances([
       postInvoice({ ...head, itemId: 1, income: [{ sum: usd(1000) }], tax: null }),
@@ -467,7 +468,8 @@ describe("textbook entries", () => {
       bank: 97_000,
     });
   });
-  // Sale with a discount by the gross method (accounting textbooks; value from memory): 2/10 n/30 on 1,000: cash 980, discounts 20, receivables 1,000.
+  // Sale with a discount by the gross method (accounting textbooks; value from memory): 2/10 n/30
+  // on 1,000: cash 980, discounts 20, receivables 1,000.
   it("sale with a discount, gross method", () => {
     const sums = balances([
       postInvoice({ ...head, itemId: 1, income: [{ sum: usd(1000) }], tax: null }),
@@ -491,7 +493,8 @@ describe("textbook entries", () => {
 });
 
 describe("textbook entries for doubtful debts", () => {
-  // Aging-of-receivables method (accounting textbooks; the pattern from memory): buckets times rates come to 1,700, the allowance stands at 500 credit: the entry is 1,200.
+  // Aging-of-receivables method (accounting textbooks; the pattern from memory): buckets times
+  // rates come to 1,700, the allowance stands at 500 credit: the entry is 1,200.
   it("bring the allowance to the computed sum, and a debt given up goes against bad debt", () => {
     expect(shown(postAllowance({ ...head, by: usd(1700 - 500) }))).toEqual([
       "bad_debt 1200.00",

@@ -98,7 +98,10 @@ export function postReceiptAtBank(
   ]);
 }
 
-/** A receipt by hand (check, cash, money order), on hand until it is banked: H; U. @example a check of 25.00: H 25.00; U 25.00 */
+/**
+ * A receipt by hand (check, cash, money order), on hand until it is banked: H; U. @example a check
+ * of 25.00: H 25.00; U 25.00
+ */
 export function postReceiptByHand(head: Head & { receiptId: number; sum: Sum }): EntryDraft {
   return entry("receipt", head, [
     debit(H, head.sum, receiptItem(head.receiptId)),
@@ -155,7 +158,8 @@ export type AppliedFrom = "unidentified" | "credits";
 
 /**
  * Money given to open items; a credit note taken along has a negative sum.
- * @example 90.00 with a credit note of 10.00 on an invoice of 100.00: U 90.00, R (credit note) 10.00; R (invoice) 100.00
+ * @example 90.00 with a credit note of 10.00 on an invoice of 100.00: U 90.00, R (credit note)
+ * 10.00; R (invoice) 100.00
  */
 export function postApplied(
   head: Head & {
@@ -193,7 +197,10 @@ export function postDiscount(
   ]);
 }
 
-/** A small difference within the book's limit; a short payment is positive, an over one negative: small differences; R. */
+/**
+ * A small difference within the book's limit; a short payment is positive, an over one negative:
+ * small differences; R.
+ */
 export function postSmallDifference(head: Head & { itemId: number; sum: Sum }): EntryDraft {
   return entry("write_off", head, [
     debit({ role: "small_differences" }, head.sum),
@@ -241,7 +248,10 @@ export function postFee(
   ]);
 }
 
-/** An adjustment by the processor at its effect on the clearing account: C; other income (an expense where negative). */
+/**
+ * An adjustment by the processor at its effect on the clearing account: C; other income (an expense
+ * where negative).
+ */
 export function postAdjustment(
   head: Head & { processor: string; processorItemId: number; sum: Sum },
 ): EntryDraft {
@@ -265,7 +275,8 @@ export function postReserve(
 /**
  * A payout tied to its bank line: B; C. A negative payout is negative here.
  * `net` is what leaves clearing where the bank got it in another currency.
- * @example a sale of 1,000.00 with a fee of 3 %: B 970.00; C 970.00, after C 1,000.00; U 1,000.00 and fees 30.00; C 30.00
+ * @example a sale of 1,000.00 with a fee of 3 %: B 970.00; C 970.00, after C 1,000.00; U 1,000.00
+ * and fees 30.00; C 30.00
  */
 export function postPayoutTied(
   head: Head & {
@@ -309,7 +320,8 @@ export function postElsewhere(
 
 /**
  * What a payer gave on top of the invoices, as agreed: U; surcharges.
- * @example an invoice of 100.00 paid with 103.00, 3 % agreed: U 3.00; surcharges 3.00, beside U 100.00; R 100.00
+ * @example an invoice of 100.00 paid with 103.00, 3 % agreed: U 3.00; surcharges 3.00, beside U
+ * 100.00; R 100.00
  */
 export function postSurcharge(head: Head & { receiptId: number; sum: Sum }): EntryDraft {
   return entry("surcharge", head, [
@@ -334,7 +346,10 @@ export function postSetAside(head: Head & { receiptId: number; sum: Sum }): Entr
   ]);
 }
 
-/** A difference at the processor that nothing explains, at its effect on clearing, with a reason: C; parked. */
+/**
+ * A difference at the processor that nothing explains, at its effect on clearing, with a reason: C;
+ * parked.
+ */
 export function postParkedDifference(
   head: Head & { processor: string; processorItemId: number; sum: Sum },
 ): EntryDraft {

@@ -32,8 +32,10 @@ export type WentTo = {
     sum: Sum;
     discount: Sum | null;
     smallDifference: Sum | null;
-    /** What the difference had been posted to. */ writeOff?: WriteOff;
-    /** The parts of both that had lowered the tax. */ discountTax?: Sum | null;
+    /** What the difference had been posted to. */
+    writeOff?: WriteOff;
+    /** The parts of both that had lowered the tax. */
+    discountTax?: Sum | null;
     writeOffTax?: Sum | null;
   }[];
 };
@@ -65,7 +67,10 @@ export function postRefund(
   ]);
 }
 
-/** A disputed receipt, withdrawn by the processor; the invoice stays paid and marked: D; C. Won, the money comes back: the sum is negative. */
+/**
+ * A disputed receipt, withdrawn by the processor; the invoice stays paid and marked: D; C. Won, the
+ * money comes back: the sum is negative.
+ */
 export function postDispute(
   head: Head & { processor: string; processorItemId: number; sum: Sum },
 ): EntryDraft {
@@ -76,7 +81,10 @@ export function postDispute(
   ]);
 }
 
-/** A dispute lost: what the receipt had paid is open again; D is emptied. A discount that had been taken is taken back. */
+/**
+ * A dispute lost: what the receipt had paid is open again; D is emptied. A discount that had been
+ * taken is taken back.
+ */
 export function postDisputeLost(
   head: Head & { disputeItemId: number; receiptId: number; went: WentTo; sum: Sum },
 ): EntryDraft {

@@ -16,8 +16,10 @@ export type Carried = { readonly amount: number; readonly book: number };
 
 type Part = {
   readonly line: Line;
-  /** What of the line lowers what is carried, at the book value it is carried at. */ readonly lowers: Carried;
-  /** What is new, or has no document of its own. */ readonly fresh: number;
+  /** What of the line lowers what is carried, at the book value it is carried at. */
+  readonly lowers: Carried;
+  /** What is new, or has no document of its own. */
+  readonly fresh: number;
 };
 
 /**

@@ -34,14 +34,20 @@ export type PaidFor = {
   readonly customerId: number;
   readonly times: number;
 };
-/** How a customer usually pays: of so many receipts, how many quoted a number of what they paid, and how many paid several items. */
+/**
+ * How a customer usually pays: of so many receipts, how many quoted a number of what they paid, and
+ * how many paid several items.
+ */
 export type Habit = {
   readonly customerId: number;
   readonly receipts: number;
   readonly quoted: number;
   readonly several: number;
-  /** Days after the due day on which it pays on the average (negative: before it); null where it paid too few in full to say. */ readonly late?:
-    number | null;
+  /**
+   * Days after the due day on which it pays on the average (negative: before it); null where it
+   * paid too few in full to say.
+   */
+  readonly late?: number | null;
 };
 /** A receipt that was placed already; the second of two equal payments is held against it. */
 export type PlacedReceipt = {
@@ -77,9 +83,13 @@ export type MatchingInput = {
   readonly placed: readonly PlacedReceipt[];
   readonly settings: {
     readonly discountGraceDays: number;
-    /** A payment short by no more than this is looked at: it may be written off (minor units; 0 where nothing is). */ readonly smallDifferenceLimit: number;
-    /** What cards pay on top, in percent (decimal text), where that is agreed. */ readonly surchargePercent?:
-      string | null;
+    /**
+     * A payment short by no more than this is looked at: it may be written off (minor units; 0
+     * where nothing is).
+     */
+    readonly smallDifferenceLimit: number;
+    /** What cards pay on top, in percent (decimal text), where that is agreed. */
+    readonly surchargePercent?: string | null;
   };
 };
 
@@ -156,5 +166,6 @@ export type Decision = "sure" | "check" | "none";
 export type Proposal = {
   readonly receiptId: number;
   readonly decision: Decision;
-  /** Best first; empty where there is none. */ readonly readings: readonly MatchCandidate[];
+  /** Best first; empty where there is none. */
+  readonly readings: readonly MatchCandidate[];
 };

@@ -57,10 +57,16 @@ function finished(sums: Record<Bucket, number>): Aging {
   };
 }
 
-/** Which day an invoice's age counts from: the due day (until then it is not due), or the day it was issued. A credit note counts from its own day. */
+/**
+ * Which day an invoice's age counts from: the due day (until then it is not due), or the day it was
+ * issued. A credit note counts from its own day.
+ */
 export type AgedBy = "due" | "issued";
 
-/** One column of an aging by days of one's own: from so many days to so many, both included; null where it is open. */
+/**
+ * One column of an aging by days of one's own: from so many days to so many, both included; null
+ * where it is open.
+ */
 export type AgeSpan = {
   readonly from: number | null;
   readonly to: number | null;

@@ -1,12 +1,16 @@
 import { addDays, daysBetween, weekday, type Day } from "@/core/calendar";
 import { add, minor, type Minor } from "@/core/money";
 
-/** What is open, and how late its customer usually pays: the quarter, half and three quarters of its payments were no later than that (days after due). */
+/**
+ * What is open, and how late its customer usually pays: the quarter, half and three quarters of its
+ * payments were no later than that (days after due).
+ */
 export type ToCome = {
   readonly amount: Minor;
   readonly dueOn: Day;
   readonly habit: Lateness;
-  /** The day it is promised for, where it is. */ readonly promisedOn: Day | null;
+  /** The day it is promised for, where it is. */
+  readonly promisedOn: Day | null;
 };
 export type Lateness = { readonly early: number; readonly middle: number; readonly late: number };
 /** A week from its Monday: what should come by habit, and the likely range. */
@@ -17,10 +21,16 @@ export type Week = {
   readonly most: Minor;
 };
 
-/** A customer without payments to judge by is taken for one who pays as the whole book does; without any, on the due day to two weeks late. */
+/**
+ * A customer without payments to judge by is taken for one who pays as the whole book does; without
+ * any, on the due day to two weeks late.
+ */
 export const UNKNOWN_HABIT: Lateness = { early: 0, middle: 5, late: 14 };
 
-/** The quarters of how late payments were. Null for none. @example latenessOf([-2, 0, 4, 10]) // early 0, middle 4, late 10 */
+/**
+ * The quarters of how late payments were. Null for none. @example latenessOf([-2, 0, 4, 10]) //
+ * early 0, middle 4, late 10
+ */
 export function latenessOf(days: readonly number[]): Lateness | null {
   if (days.length === 0) return null;
   const sorted = [...days].sort((a, b) => a - b);

@@ -13,12 +13,16 @@ export type OpenLine = {
   currency: Currency;
   total: Minor;
   balance: Minor;
-  /** The same in the book's currency. */ bookBalance: Minor;
+  /** The same in the book's currency. */
+  bookBalance: Minor;
   poNumber: string | null;
   description: string | null;
 };
 
-/** What is asked of an aging: as of which day, counted from which day of an item, in which columns; in one currency's own sums, or (null) everything in the book's. */
+/**
+ * What is asked of an aging: as of which day, counted from which day of an item, in which columns;
+ * in one currency's own sums, or (null) everything in the book's.
+ */
 export type AgeAsk = {
   readonly asOf: Day;
   readonly by: AgedBy;

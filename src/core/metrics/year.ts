@@ -1,7 +1,10 @@
 import { daysBetween, type Day } from "@/core/calendar";
 import { add, minor, mulDiv, sumOf, type Minor } from "@/core/money";
 
-/** Ages of credit on account, as the law of unclaimed property looks at it: the year, up to three, and beyond (common practice, no source; states differ). */
+/**
+ * Ages of credit on account, as the law of unclaimed property looks at it: the year, up to three,
+ * and beyond (common practice, no source; states differ).
+ */
 export const CREDIT_AGES = ["to_90", "to_365", "to_1095", "over_1095"] as const;
 export type CreditAge = (typeof CREDIT_AGES)[number];
 

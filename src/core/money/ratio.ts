@@ -3,7 +3,10 @@ import { fail, ok, type Result } from "@/core/result";
 import type { Minor } from "./minor";
 import { mulDiv, type Rounding } from "./rounding";
 
-/** An exact fraction. Percentages and rates are kept as decimal text in the database and become a Ratio to compute with. */
+/**
+ * An exact fraction. Percentages and rates are kept as decimal text in the database and become a
+ * Ratio to compute with.
+ */
 export type Ratio = { readonly numerator: bigint; readonly denominator: bigint };
 
 /**
@@ -18,7 +21,10 @@ export function ratioOf(text: string): Result<Ratio, "rate.unreadable"> {
   return ok({ numerator, denominator: 10n ** BigInt(decimals.length) });
 }
 
-/** `percent` per cent of an amount. @example percentOf(100_00, {numerator: 29n, denominator: 10n}, "half-even") // 2.90 */
+/**
+ * `percent` per cent of an amount. @example percentOf(100_00, {numerator: 29n, denominator: 10n},
+ * "half-even") // 2.90
+ */
 export function percentOf(amount: number, percent: Ratio, rounding: Rounding): Minor {
   return mulDiv(amount, percent.numerator, percent.denominator * 100n, rounding);
 }

@@ -81,7 +81,10 @@ export function formatAmount(
   return amount < 0 ? `(${text})` : text;
 }
 
-/** The same, with the currency's code before it where that is not the book's. @example formatMoney(10000, EUR, USD) // "EUR 100.00" */
+/**
+ * The same, with the currency's code before it where that is not the book's. @example
+ * formatMoney(10000, EUR, USD) // "EUR 100.00"
+ */
 export function formatMoney(amount: number, currency: Currency, book: Currency): string {
   return currency === book
     ? formatAmount(amount, currency)

@@ -9,7 +9,8 @@ export type ContactPerson = {
   readonly email: string;
   readonly phone: string;
   readonly letters: LetterShare;
-  /** Whether it is the one to call. */ readonly calls: boolean;
+  /** Whether it is the one to call. */
+  readonly calls: boolean;
 };
 
 /** Whom letters go to, who gets a copy, how they begin, and whom to call. */

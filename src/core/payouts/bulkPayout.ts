@@ -6,18 +6,25 @@ export type BulkPayoutItem = { readonly id: number; readonly on: Day; readonly n
 /** The bank line to be explained, and after how many banking days the processor pays out. */
 export type BulkPayout = { readonly sum: Minor; readonly on: Day; readonly delayDays: number };
 
-/** One answer: the items that make the sum. The fewer of a run of days are left out, and the nearer the run is to what is due, the better. */
+/**
+ * One answer: the items that make the sum. The fewer of a run of days are left out, and the nearer
+ * the run is to what is due, the better.
+ */
 export type BulkPayoutAnswer = {
   readonly ids: readonly number[];
   readonly from: Day;
   readonly to: Day;
-  /** Items of those days that are not in it. */ readonly leftOut: readonly number[];
+  /** Items of those days that are not in it. */
+  readonly leftOut: readonly number[];
   readonly rank: number;
 };
 export type BulkPayoutAnswers = {
   /** The best, at most ten, best first. */
   readonly answers: readonly BulkPayoutAnswer[];
-  /** How many sets of all the items make the sum, narrowed by nothing; up to the cap, and null where they are too large to be counted. */
+  /**
+   * How many sets of all the items make the sum, narrowed by nothing; up to the cap, and null where
+   * they are too large to be counted.
+   */
   readonly count: number | null;
   readonly cap: number;
   /** Whether there is but one answer even without narrowing: only then may it be posted by itself. */

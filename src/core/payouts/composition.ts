@@ -38,7 +38,10 @@ const COLUMN_OF: Record<ItemKindOfProcessor, Exclude<keyof PayoutComposition, "n
   opening: "other",
 };
 
-/** Adds up a payout's items by column. @example a charge of 100.00 and its fee of -3.20: charges 100.00, fees -3.20, net 96.80 */
+/**
+ * Adds up a payout's items by column. @example a charge of 100.00 and its fee of -3.20: charges
+ * 100.00, fees -3.20, net 96.80
+ */
 export function payoutComposition(
   items: readonly { readonly kind: ItemKindOfProcessor; readonly amount: number }[],
 ): PayoutComposition {
@@ -55,7 +58,10 @@ export function payoutComposition(
   };
 }
 
-/** The banking day on which a payout should stand on the statement: the day it was paid, or the next banking day. */
+/**
+ * The banking day on which a payout should stand on the statement: the day it was paid, or the next
+ * banking day.
+ */
 export function expectedAtBank(paidOn: Day): Day {
   return addBankingDays(paidOn, 0);
 }

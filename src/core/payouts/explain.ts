@@ -26,7 +26,8 @@ export type Remedy =
   | { readonly as: "take_out"; readonly itemIds: readonly number[] }
   | {
       readonly as: "ask";
-      /** Nothing can be booked: the file is wrong, and must be mended at its source. */ readonly item: number;
+      /** Nothing can be booked: the file is wrong, and must be mended at its source. */
+      readonly item: number;
     };
 export type Explanation = {
   readonly code:

@@ -18,12 +18,18 @@ export type TieLine = {
   readonly description: string;
 };
 
-/** A payout reaches the bank at the earliest the banking day before its own date, at the latest this many banking days after. */
+/**
+ * A payout reaches the bank at the earliest the banking day before its own date, at the latest this
+ * many banking days after.
+ */
 const LATEST_BANKING_DAYS = 4;
 /** Days within which so many banking days must have passed, whatever holidays there are. */
 const FAR = 14;
 
-/** Whether a bank line could be this payout: same sum and currency, within banking days, and not with another processor's descriptor. */
+/**
+ * Whether a bank line could be this payout: same sum and currency, within banking days, and not
+ * with another processor's descriptor.
+ */
 export function fitsPayout(payout: TiePayout, line: TieLine): boolean {
   if (line.currency !== payout.currency || line.amount !== payout.net) return false;
   return nearInTime(payout, line) && speaksOf(line, payout);

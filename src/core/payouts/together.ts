@@ -2,7 +2,10 @@ import type { Minor } from "@/core/money";
 
 import { nearInTime, speaksOf, type TieLine, type TiePayout } from "./tieOut";
 
-/** Payouts and lines that come to the same sum only together: one payout in several lines, or several payouts in one. */
+/**
+ * Payouts and lines that come to the same sum only together: one payout in several lines, or
+ * several payouts in one.
+ */
 export type TiedTogether = {
   readonly payoutIds: readonly number[];
   readonly bankLineIds: readonly number[];

@@ -13,21 +13,30 @@ export const METHODS = [
 ] as const;
 export type Method = (typeof METHODS)[number];
 
-/** Where a receipt by hand lies: with us, in a deposit on its way, on the statement, or taken back as a mistake. */
+/**
+ * Where a receipt by hand lies: with us, in a deposit on its way, on the statement, or taken back
+ * as a mistake.
+ */
 export type HandState = "on_hand" | "deposited" | "banked" | "void";
 
 /** Where a receipt stands. `returned`: all of it went back, by a return, a refund or a lost dispute. */
 export type ReceiptState = "to_match" | "placed" | "set_aside" | "returned";
 
-/** What has become of a receipt's money; the eight parts always sum to the amount. onAccount is below zero after a refund of money that had been applied. */
+/**
+ * What has become of a receipt's money; the eight parts always sum to the amount. onAccount is
+ * below zero after a refund of money that had been applied.
+ */
 export type Parts = {
   readonly unidentified: Minor;
   readonly onAccount: Minor;
   readonly applied: Minor;
   readonly parked: Minor;
-  /** What was no payment of an invoice but other income. */ readonly income: Minor;
-  /** What was paid on top of the invoices, as agreed. */ readonly surcharge: Minor;
-  /** What came for a debt that had been given up. */ readonly recovered: Minor;
+  /** What was no payment of an invoice but other income. */
+  readonly income: Minor;
+  /** What was paid on top of the invoices, as agreed. */
+  readonly surcharge: Minor;
+  /** What came for a debt that had been given up. */
+  readonly recovered: Minor;
   readonly goneBack: Minor;
 };
 
@@ -103,7 +112,8 @@ export function move(
         parts: { ...parts, unidentified: minor(0), income: add(parts.income, parts.unidentified) },
       });
     case "taken_back": {
-      // More may have gone back than came in: what is missing stays on account, below zero, and nothing is left to match.
+      // More may have gone back than came in: what is missing stays on account, below zero, and
+      // nothing is left to match.
       const left = add(
         parts.unidentified,
         parts.applied,

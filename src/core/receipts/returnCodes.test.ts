@@ -2,7 +2,8 @@ import { day } from "@/core/calendar";
 
 import { mendBy, returnableUntil, returnCodeOf, returnRates, retryOf } from ".";
 
-// Nacha Operating Rules (return codes, return times, reinitiation, return rate levels, notification of change); values from memory.
+// Nacha Operating Rules (return codes, return times, reinitiation, return rate levels, notification
+// of change); values from memory.
 describe("ACH return codes and their times (Nacha Operating Rules)", () => {
   it.each(["R01", "R02", "R03", "R04", "R08", "R09", "R16", "R20", "R29"])(
     "%s comes within two banking days of settlement",

@@ -49,7 +49,10 @@ export function returnCodeOf(code: string): ReturnCode | undefined {
   return BY_CODE.get(code.trim().toUpperCase());
 }
 
-/** The last day on which the payer's bank may send a debit back by a code, by its settlement. Unknown codes have two banking days. */
+/**
+ * The last day on which the payer's bank may send a debit back by a code, by its settlement.
+ * Unknown codes have two banking days.
+ */
 export function returnableUntil(code: string, settledOn: Day): Day {
   const within = returnCodeOf(code)?.within ?? { bankingDays: 2 };
   return "bankingDays" in within
@@ -57,7 +60,10 @@ export function returnableUntil(code: string, settledOn: Day): Day {
     : addDays(settledOn, within.calendarDays);
 }
 
-/** Days from the first settlement within which a debit may be tried again, and how often (Nacha Operating Rules; from memory). */
+/**
+ * Days from the first settlement within which a debit may be tried again, and how often (Nacha
+ * Operating Rules; from memory).
+ */
 const RETRY_DAYS = 180;
 const MOST_RETRIES = 2;
 const RETRY_CODES: ReadonlySet<string> = new Set(["R01", "R09"]);
@@ -85,7 +91,10 @@ export function retryOf(
   return today > until ? { may: false, why: "days" } : { may: true, until };
 }
 
-/** Banking days within which an account that a notification of change corrects must be mended (Nacha Operating Rules; from memory). */
+/**
+ * Banking days within which an account that a notification of change corrects must be mended (Nacha
+ * Operating Rules; from memory).
+ */
 const MEND_BANKING_DAYS = 6;
 
 export function mendBy(toldOn: Day): Day {
@@ -110,7 +119,10 @@ const RATES: readonly (readonly [RateName, number, ReadonlySet<string> | null])[
   ["all", 150_000, null],
 ];
 
-/** Return rates against the published limits: unauthorized 0.5 %, administrative 3 %, all 15 % of debits over 60 days (Nacha Operating Rules; from memory). */
+/**
+ * Return rates against the published limits: unauthorized 0.5 %, administrative 3 %, all 15 % of
+ * debits over 60 days (Nacha Operating Rules; from memory).
+ */
 export function returnRates(codes: readonly string[], debits: number): ReturnRate[] {
   return RATES.map(([name, limitPerMillion, of]) => {
     const returns = codes.filter((code) => of === null || of.has(code.trim().toUpperCase())).length;

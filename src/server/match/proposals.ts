@@ -51,7 +51,10 @@ function matchingInput(db: Db): MatchingInput {
 /** Books as they were matched last, by the connection they were read on. */
 const matched = new WeakMap<Db, Matcher>();
 
-/** Proposals for every receipt that has no home yet: the first time of the whole book, then only of what a change since can reach. */
+/**
+ * Proposals for every receipt that has no home yet: the first time of the whole book, then only of
+ * what a change since can reach.
+ */
 export function proposalsOf(db: Db): Proposal[] {
   if (receiptsInState(db, "to_match").length === 0) return [];
   const input = matchingInput(db);

@@ -38,7 +38,10 @@ export type AnySheet = {
   make: (from: Omit<SheetContext<unknown>, "settings" | "currency" | "sum">) => Sheet;
 };
 
-/** @example defineSheet({ name: "trail", query: noQuery, rows: ({ db }) => lastActs(db, 10, 0), columns: { at: (act) => act.at } }) */
+/**
+ * @example defineSheet({ name: "trail", query: noQuery, rows: ({ db }) => lastActs(db, 10, 0),
+ * columns: { at: (act) => act.at } })
+ */
 export function defineSheet<Schema extends z.ZodType, Row>(
   definition: SheetDefinition<Schema, Row>,
 ): AnySheet {

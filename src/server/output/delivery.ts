@@ -85,15 +85,23 @@ export function addressesOf({
     .filter((address) => address !== "");
 }
 
-/** Minutes until a mail server that was not reached, or was busy, is tried again: for about two days in all (RFC 5321 4.5.4.1 asks for 30 minutes at the least after the first tries, and for days in the end). */
+/**
+ * Minutes until a mail server that was not reached, or was busy, is tried again: for about two days
+ * in all (RFC 5321 4.5.4.1 asks for 30 minutes at the least after the first tries, and for days in
+ * the end).
+ */
 const RETRY_MINUTES: readonly number[] = [5, 30, 120, 480, 1440, 1440];
 
-/** What became of a letter: the addresses that were refused for good; why it is tried again; why it is given up. Neither: it went to all that are left. */
+/**
+ * What became of a letter: the addresses that were refused for good; why it is tried again; why it
+ * is given up. Neither: it went to all that are left.
+ */
 type Outcome = {
   readonly back: readonly { readonly address: string; readonly why: string }[];
   readonly again: string | null;
   readonly over: string | null;
-  /** Who took it. */ readonly reached: readonly string[];
+  /** Who took it. */
+  readonly reached: readonly string[];
 };
 const NOBODY_LEFT: Outcome = {
   reached: [],

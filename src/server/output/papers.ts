@@ -27,7 +27,10 @@ const heading = (business: string, title: string, under: string): Content[] => [
   { text: printable(under), margin: [0, 0, 0, 12] },
 ];
 
-/** A customer's statement between two days: activity with its running balance, what is open, and its age at the foot. */
+/**
+ * A customer's statement between two days: activity with its running balance, what is open, and its
+ * age at the foot.
+ */
 export async function statementPdf(
   db: Db,
   customerId: number,

@@ -19,12 +19,18 @@ const WORDS = new Set([
   "document",
 ]);
 
-/** A cell that a spreadsheet would run as a formula is given with an apostrophe in front, so that opening an export is safe. */
+/**
+ * A cell that a spreadsheet would run as a formula is given with an apostrophe in front, so that
+ * opening an export is safe.
+ */
 function harmless(cell: string): string {
   return /^[=@\t\r]/.test(cell) || (/^[+-]/.test(cell) && !DECIMAL.test(cell)) ? `'${cell}` : cell;
 }
 
-/** A sheet as a file: RFC 4180 with CRLF, JSON with an object a row, or a workbook with numbers as numbers. */
+/**
+ * A sheet as a file: RFC 4180 with CRLF, JSON with an object a row, or a workbook with numbers as
+ * numbers.
+ */
 export async function render(
   sheet: Sheet,
   format: Format,

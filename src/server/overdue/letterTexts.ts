@@ -28,7 +28,10 @@ export const LETTER_FIELDS = [
   ["ahead", "true while nothing is late yet"],
 ] as const;
 
-/** Every kind of letter that words must be able to become: one invoice and several, before the due day and after it, with a link and a fee, and without. */
+/**
+ * Every kind of letter that words must be able to become: one invoice and several, before the due
+ * day and after it, with a link and a fee, and without.
+ */
 const KINDS = [1, 3].flatMap((count) =>
   [true, false].flatMap((ahead) =>
     ["", "https://accounts.example/account/1"].map((link) => ({
@@ -63,7 +66,10 @@ export function readsWell(template: LetterTemplate): Result<null> {
   return ok(null);
 }
 
-/** What words say to a customer today, in a language of one's choice. Errors besides those of readsWell: customer.unknown, letter.nothing. */
+/**
+ * What words say to a customer today, in a language of one's choice. Errors besides those of
+ * readsWell: customer.unknown, letter.nothing.
+ */
 export function previewFor(
   db: Db,
   today: Day,

@@ -20,10 +20,11 @@ import type { Settings } from "@/db/settings";
 import type { OverdueRow, RowItem } from "./queries/overdue";
 
 export type LetterDraft = {
-  /** Where it goes, several between commas; null where there is no address that letters reach. */ to:
-    string | null;
+  /** Where it goes, several between commas; null where there is no address that letters reach. */
+  to: string | null;
   copies: string;
-  /** Addresses that it does not go to as letters come back from there, with why. */ back: {
+  /** Addresses that it does not go to as letters come back from there, with why. */
+  back: {
     address: string;
     why: string;
   }[];
@@ -49,7 +50,11 @@ const engine = new Liquid({
   memoryLimit: 10_000_000,
 });
 
-/** One letter for all of it: every item that today's step names, of the customer and its sites, credit taken off, fields filled, in the customer's language; the book's own words where it has some. */
+/**
+ * One letter for all of it: every item that today's step names, of the customer and its sites,
+ * credit taken off, fields filled, in the customer's language; the book's own words where it has
+ * some.
+ */
 export function draftLetter(
   db: Db,
   row: OverdueRow,
@@ -115,7 +120,10 @@ export function draftLetter(
   });
 }
 
-/** Where a letter to a customer goes: to its contact persons, or the address that it has itself, as far as letters reach them. */
+/**
+ * Where a letter to a customer goes: to its contact persons, or the address that it has itself, as
+ * far as letters reach them.
+ */
 function addressed(
   { persons, customer }: OverdueRow,
   whyBack: (address: string) => string | null,
@@ -130,7 +138,10 @@ function addressed(
   return { to: reached(to) || null, copies: reached(copies), back, greeting };
 }
 
-/** What is known of a letter before its words are: a list of thousands is read by it. The sum is that of the letter, in the book's currency. */
+/**
+ * What is known of a letter before its words are: a list of thousands is read by it. The sum is
+ * that of the letter, in the book's currency.
+ */
 export type LetterHead = Pick<LetterDraft, "to" | "copies" | "step" | "sum" | "attach" | "fee"> & {
   tone: number;
   problem: string | null;
@@ -174,7 +185,10 @@ function parsed(text: string): Template[] {
   return made;
 }
 
-/** Subject and body with the fields filled in. Error letter.words where the template says something that is no field, or cannot be read. */
+/**
+ * Subject and body with the fields filled in. Error letter.words where the template says something
+ * that is no field, or cannot be read.
+ */
 export function fill(template: LetterTemplate, fields: object): Result<LetterTemplate> {
   try {
     const [subject, body] = [template.subject, template.body].map((text) =>
@@ -219,7 +233,10 @@ function dayIn(on: Day, language: Language): string {
 
 type Owed = { currency: Currency; credit: Minor; sum: Minor };
 
-/** What is asked for, currency by currency: what is overdue in it less what is to the customer's credit in it. */
+/**
+ * What is asked for, currency by currency: what is overdue in it less what is to the customer's
+ * credit in it.
+ */
 function owedBy(
   items: readonly RowItem[],
   whole: Minor,

@@ -1,6 +1,9 @@
 import { fail, ok, type Result } from "@/core/result";
 
-/** What a mail of the mail system reports: of which letter (its Message-ID, where it says so), and for each address whether it is given up, and why. */
+/**
+ * What a mail of the mail system reports: of which letter (its Message-ID, where it says so), and
+ * for each address whether it is given up, and why.
+ */
 export type MailReport = {
   file: string;
   messageId: string | null;

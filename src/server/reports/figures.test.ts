@@ -23,7 +23,8 @@ it("takes a month's figures from the journal: what was sold, owed at its end, an
   book.must("postSure", { receiptIds: null });
   const { months } = figures();
   const november = months.at(-1)!;
-  // Opening 864.50 + 120.00; sold 106.00 + 500.00 + 250.00 less the credit note of 10.00; paid 864.50; not due 106.00 + 500.00 + 250.00.
+  // Opening 864.50 + 120.00; sold 106.00 + 500.00 + 250.00 less the credit note of 10.00; paid
+  // 864.50; not due 106.00 + 500.00 + 250.00.
   expect(november).toMatchObject({
     month: "2026-11",
     sales: 84_600,

@@ -24,7 +24,10 @@ export function todayOf(settings: Settings, now: Date = new Date()): Day {
   return settings.clock ?? dayInZone(now, settings.timeZone);
 }
 
-/** What a command works with: the open transaction, the book's settings, and how to post and to leave a trace. */
+/**
+ * What a command works with: the open transaction, the book's settings, and how to post and to
+ * leave a trace.
+ */
 export class CommandContext {
   readonly settings: Settings;
   readonly today: Day;
@@ -59,7 +62,10 @@ export class CommandContext {
     });
   }
 
-  /** Posts an entry. What would fall on a closed day is dated on the first open one, and keeps the day it is for. */
+  /**
+   * Posts an entry. What would fall on a closed day is dated on the first open one, and keeps the
+   * day it is for.
+   */
   post(draft: EntryDraft, actId: number, reverses: number | null = null): number {
     this.finder ??= accountFinder(this.db);
     const { lockedTo, currency } = this.settings;
@@ -98,7 +104,10 @@ export class CommandContext {
     );
   }
 
-  /** Why nothing in a currency can be taken in on a day: its rate is not known, or too old. Null where it can. */
+  /**
+   * Why nothing in a currency can be taken in on a day: its rate is not known, or too old. Null
+   * where it can.
+   */
   staleRate(currency: Currency, on: Day): Failure | null {
     if (currency === this.settings.currency) return null;
     const known = rateOn(this.db, currency, on);
@@ -111,7 +120,10 @@ export class CommandContext {
     };
   }
 
-  /** What one of a currency is worth in the book's on a day. Nothing gets into a book in a currency without a rate (`staleRate`). */
+  /**
+   * What one of a currency is worth in the book's on a day. Nothing gets into a book in a currency
+   * without a rate (`staleRate`).
+   */
   private rate(currency: Currency, on: Day): Ratio {
     const ratio = ratioOf(rateOn(this.db, currency, on)?.rate ?? "");
     if (!ratio.ok) throw new Error(`there is no exchange rate for ${currency}`);

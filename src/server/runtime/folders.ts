@@ -8,7 +8,10 @@ export function dataFolder(): string {
     : join(process.env.DOZO_ROOT ?? process.cwd(), "data");
 }
 
-/** A book's name in addresses and on the disk: small letters, digits and hyphens, nothing that could leave its folder. */
+/**
+ * A book's name in addresses and on the disk: small letters, digits and hyphens, nothing that could
+ * leave its folder.
+ */
 const BOOK_NAME = /^[a-z0-9](?:[a-z0-9-]{0,60}[a-z0-9])?$/;
 
 export function isBookName(text: string): boolean {

@@ -2,8 +2,7 @@ import type { ReactNode } from "react";
 
 import type { AccountFacts } from "@/contracts/customers";
 import { type Day, daysBetween } from "@/core/calendar";
-import type { Language } from "@/core/followup";
-import { type Currency, formatMoney, type Minor } from "@/core/money";
+import { type Currency, formatMoney } from "@/core/money";
 
 import { Total } from "../kit/Amount";
 import { Title } from "../kit/headings";
@@ -11,8 +10,6 @@ import { Section } from "../kit/layout";
 import { AccountSheet } from "../kit/sheets";
 import { DetailTable } from "../kit/tables";
 import { ACCOUNT_WORDS } from "./words";
-
-type Part = AccountFacts["parts"][number];
 type Props = Omit<AccountFacts, "customerId" | "from"> & { base: string };
 
 /** What a customer sees of its own account, in its language: what is open, and its papers. It works without scripts. */

@@ -263,7 +263,10 @@ function LineWorkings({
   );
 }
 
-/** A deposit by hand that this line may be; or a check that the bank took back, with the line beside it that is its fee. */
+/**
+ * A deposit by hand that this line may be; or a check that the bank took back, with the line beside
+ * it that is its fee.
+ */
 function OtherChoices({
   line,
   currency,

@@ -5,7 +5,7 @@ import type { ReactNode } from "react";
 
 import type { AuditTrailRow } from "@/contracts/books";
 import type { BookFacts } from "@/contracts/shell";
-import { type Day, formatDay } from "@/core/calendar";
+import { formatDay } from "@/core/calendar";
 
 import { Act } from "../kit/buttons";
 import { ActRow } from "../kit/layout";
@@ -16,7 +16,10 @@ import { BooksHeading } from "./BooksHeading";
 
 type Props = BookFacts & { rows: AuditTrailRow[]; count: number; page: number; pageRows: number };
 
-/** The audit trail: everything that was done, by whom and when; what can be undone can be undone from here, at any later time. */
+/**
+ * The audit trail: everything that was done, by whom and when; what can be undone can be undone
+ * from here, at any later time.
+ */
 export function AuditTrailView({ rows, count, page, pageRows, book, today }: Props): ReactNode {
   const [open, setOpen] = useOpenRow();
   return (
@@ -80,7 +83,10 @@ export function AuditTrailView({ rows, count, page, pageRows, book, today }: Pro
   );
 }
 
-/** What can be done about an act: see what it was done to, undo it, or undo all that was done in one go with it. */
+/**
+ * What can be done about an act: see what it was done to, undo it, or undo all that was done in one
+ * go with it.
+ */
 function Standing({ row, book }: { row: AuditTrailRow; book: string }): ReactNode {
   const { act, busy } = useActing();
   return (

@@ -34,7 +34,10 @@ type Props = BookFacts & {
   exchange: { month: string; sum: Minor }[];
 };
 
-/** Other currencies: what is open in them and what the day's rate makes of it, the rates, and the month's revaluation. */
+/**
+ * Other currencies: what is open in them and what the day's rate makes of it, the rates, and the
+ * month's revaluation.
+ */
 export function CurrenciesView({
   asOf,
   open,

@@ -15,8 +15,6 @@ import { ActRow, Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { BooksHeading } from "./BooksHeading";
-
-type MadeFile = JournalExportFacts["made"][number];
 type Props = BookFacts & JournalExportFacts;
 
 const FIELD_WORDS: Record<JournalField, string> = {
@@ -35,7 +33,10 @@ const FIELD_WORDS: Record<JournalField, string> = {
   again: "mark of what was sent before",
 };
 
-/** The journal as a file for another ledger: its columns and accounts by a layout that is kept, each entry once or marked. */
+/**
+ * The journal as a file for another ledger: its columns and accounts by a layout that is kept, each
+ * entry once or marked.
+ */
 export function JournalExportView(props: Props): ReactNode {
   const { from, to, all, fresh, made, layouts, today, book } = props;
   const { act, busy } = useActing();

@@ -4,7 +4,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 
-import type { ActView, EntryHistory, EntryView, Origin } from "@/contracts/history";
+import type { EntryHistory } from "@/contracts/history";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Minor } from "@/core/money";

@@ -4,16 +4,10 @@ import { Box, chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 
-import type {
-  OffDocument,
-  ProofBreakdown,
-  ProofDocument,
-  ProofLine,
-  WorkLine,
-} from "@/contracts/books";
+import type { ProofBreakdown, ProofLine, WorkLine } from "@/contracts/books";
 import type { BookFacts } from "@/contracts/shell";
-import { type Day, formatDay } from "@/core/calendar";
-import { formatAmount, type Minor } from "@/core/money";
+import { formatDay } from "@/core/calendar";
+import { formatAmount } from "@/core/money";
 
 import { Amount, LeftOver, Total } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
@@ -27,7 +21,10 @@ import { BooksHeading } from "./BooksHeading";
 
 type Props = BookFacts & { proofs: ProofLine[]; work: WorkLine[] };
 
-/** The proofs: each control sum computed twice, from the journal and from the documents; below, the work that is still open. */
+/**
+ * The proofs: each control sum computed twice, from the journal and from the documents; below, the
+ * work that is still open.
+ */
 export function ProofsView(props: Props): ReactNode {
   const { currency, proofs, book } = props;
   const [open, setOpen] = useOpenName("proof");

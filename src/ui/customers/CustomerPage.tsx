@@ -71,7 +71,10 @@ type Props = BookFacts & {
   back: { address: string; why: string }[];
 };
 
-/** A customer: what is owed and since when, what stands to their credit, and one line of time with all that happened. */
+/**
+ * A customer: what is owed and since when, what stands to their credit, and one line of time with
+ * all that happened.
+ */
 export function CustomerPage(props: Props): ReactNode {
   const { customer, parent, aging, book, currency } = props;
   const position = add(aging.total, -props.credit);

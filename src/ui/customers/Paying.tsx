@@ -16,7 +16,10 @@ const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "
 const monthName = (month: string): string =>
   `${MONTHS[Number(month.slice(5)) - 1] ?? ""} ${month.slice(2, 4)}`;
 
-/** How a customer pays: days late by month as a chart with its table, by which methods, and whether it keeps its promises. */
+/**
+ * How a customer pays: days late by month as a chart with its table, by which methods, and whether
+ * it keeps its promises.
+ */
 export function Paying({
   paying,
   words,

@@ -7,9 +7,6 @@ import type { ReactNode } from "react";
 import type { StatementPart } from "@/contracts/customers";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
-import type { Aging } from "@/core/metrics";
-import type { Currency, Minor } from "@/core/money";
-
 import { Amount, Total } from "../kit/Amount";
 import { LineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
@@ -26,7 +23,10 @@ type Props = BookFacts & {
   parts: StatementPart[];
 };
 
-/** A customer's statement of account: what moved between two days with the balance after each, what is open, and how old. */
+/**
+ * A customer's statement of account: what moved between two days with the balance after each, what
+ * is open, and how old.
+ */
 export function StatementPage({
   customer,
   sites,

@@ -12,12 +12,15 @@ import { sumOf } from "@/core/money";
 import { Amount, Total } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
 import { Subheading } from "../kit/headings";
-import { ActRow, FactList, Section } from "../kit/layout";
+import { FactList, Section } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { EntryTable } from "./EntryTable";
 
-/** The lower half of every document's page: what was done to it, the entries it led to, and the line of the file it came from. */
+/**
+ * The lower half of every document's page: what was done to it, the entries it led to, and the line
+ * of the file it came from.
+ */
 export function History({ told, ...around }: BookFacts & { told: Backing }): ReactNode {
   return (
     <Section>

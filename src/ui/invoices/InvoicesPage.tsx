@@ -4,9 +4,9 @@ import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import type { BookFacts } from "@/contracts/shell";
-import { type Day, formatDay } from "@/core/calendar";
+import { formatDay } from "@/core/calendar";
 import type { OpenLine } from "@/core/metrics";
-import { type Currency, formatAmount, type Minor } from "@/core/money";
+import { formatAmount, type Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";

@@ -10,7 +10,10 @@ import { type ReactNode, useState } from "react";
 
 import { system } from "./theme";
 
-/** Emotion's styles are flushed into the server's HTML as they are made, outside ChakraProvider; otherwise the page would not hydrate. */
+/**
+ * Emotion's styles are flushed into the server's HTML as they are made, outside ChakraProvider;
+ * otherwise the page would not hydrate.
+ */
 function makeRegistry(): { cache: EmotionCache; flush: () => string[] } {
   const cache = createCache({ key: "css" });
   cache.compat = true;

@@ -45,7 +45,10 @@ const QUEUES: readonly (readonly [QueueName, string])[] = [
 /** Queues beside the work: shown while something is in them. */
 const BESIDE: readonly QueueName[] = ["second", "aside"];
 
-/** Match: every receipt that has no home yet, in three queues by certainty, and those that wait for something else; the open one is worked on in place. */
+/**
+ * Match: every receipt that has no home yet, in three queues by certainty, and those that wait for
+ * something else; the open one is worked on in place.
+ */
 export function MatchPage(props: Props): ReactNode {
   const { book, currency, today, queue, sums, total, hand, sorted } = props;
   const [open, setOpen] = useOpenRow();

@@ -6,8 +6,8 @@ import { useHotkeys } from "react-hotkeys-hook";
 
 import type { DepositUnderWay, HandRow, OnHandFacts } from "@/contracts/match";
 import type { BookFacts } from "@/contracts/shell";
-import { type Day, formatDay } from "@/core/calendar";
-import { type Currency, formatAmount, sumOf } from "@/core/money";
+import { formatDay } from "@/core/calendar";
+import { formatAmount, sumOf } from "@/core/money";
 
 import { Total } from "../kit/Amount";
 import { Act, RowButton } from "../kit/buttons";

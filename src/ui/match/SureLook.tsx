@@ -1,6 +1,4 @@
 "use client";
-
-import { chakra } from "@chakra-ui/react";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -13,7 +11,7 @@ import { Act } from "../kit/buttons";
 import { Tick } from "../kit/fields";
 import { ActRow, EmptyState } from "../kit/layout";
 import { SpacerRow } from "../kit/lists/ListHead";
-import { Cell, DetailTable, LedgerFrame } from "../kit/tables";
+import { LedgerFrame } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 
@@ -21,14 +19,18 @@ import { load } from "../shell/send";
 type Line = { head: string; count: number; sum: number } | { row: SureRow };
 const ROW_HEIGHT = 32;
 
-/** The sure ones, looked through before they are posted together: odd ones on top, the others by what makes them sure; any one taken out by a key, the total below. */
+/**
+ * The sure ones, looked through before they are posted together: odd ones on top, the others by
+ * what makes them sure; any one taken out by a key, the total below.
+ */
 export function SureLook({
   currency,
   waiting,
   close,
 }: {
   currency: Currency;
-  /** All that waits in Match now. */ waiting: { count: number; sum: number };
+  /** All that waits in Match now. */
+  waiting: { count: number; sum: number };
   close: () => void;
 }): ReactNode {
   const { act, busy, book, complain } = useActing();

@@ -25,9 +25,12 @@ export type Tally = {
   customer: string;
   terms: Term[];
   restOnAccount: boolean;
-  /** Earlier sums on account that are used along. */ credits: readonly OnAccount[];
-  /** What was paid on top as the agreed surcharge. */ surcharge: Minor;
-  /** What it pays of debts that were given up. */ recovered: Minor;
+  /** Earlier sums on account that are used along. */
+  credits: readonly OnAccount[];
+  /** What was paid on top as the agreed surcharge. */
+  surcharge: Minor;
+  /** What it pays of debts that were given up. */
+  recovered: Minor;
 };
 
 const written = (amount: number, currency: Currency): string => toDecimal(amount, currency);
@@ -152,8 +155,10 @@ export type Worked = {
   left: Minor;
   discount: Minor;
   small: Minor;
-  /** What is written off beyond the limit: it waits for a second person. */ overLimit: Minor;
-  /** What is used along from the account, item by item. */ credits: GivenAlong[];
+  /** What is written off beyond the limit: it waits for a second person. */
+  overLimit: Minor;
+  /** What is used along from the account, item by item. */
+  credits: GivenAlong[];
   problem: string | null;
 };
 

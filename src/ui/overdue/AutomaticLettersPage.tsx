@@ -24,7 +24,8 @@ type Props = {
   on: Day | null;
   hour: number;
   gone: boolean;
-  /** How many go, and what they ask for. */ going: number;
+  /** How many go, and what they ask for. */
+  going: number;
   sum: Minor;
   rows: Row[];
   count: number;

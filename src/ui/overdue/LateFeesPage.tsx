@@ -48,7 +48,10 @@ type Props = {
 const idOf = ({ itemId, letterId }: Pick<ProposedFee, "itemId" | "letterId">): string =>
   `${itemId}-${letterId ?? ""}`;
 
-/** Late fees: what each customer's ladder would charge now, ticked off and charged; what was charged can be waived with a reason. */
+/**
+ * Late fees: what each customer's ladder would charge now, ticked off and charged; what was charged
+ * can be waived with a reason.
+ */
 export function LateFeesPage({
   book,
   currency,

@@ -24,7 +24,10 @@ type Props = {
   customers: { id: number; name: string }[];
 };
 
-/** The words of letters: those that ship, or the book's own, by ladder, tone and language, with what they say to a real customer beside them. */
+/**
+ * The words of letters: those that ship, or the book's own, by ladder, tone and language, with what
+ * they say to a real customer beside them.
+ */
 export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Props): ReactNode {
   const { act, busy } = useActing();
   const [ladderId, setLadder] = useState(0);

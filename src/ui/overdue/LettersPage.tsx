@@ -36,7 +36,10 @@ type Props = {
 };
 type Words = { subject: string; body: string };
 
-/** The letters of today, prepared: looked through one after the other, changed, taken out with a reason, and sent together after a second step. */
+/**
+ * The letters of today, prepared: looked through one after the other, changed, taken out with a
+ * reason, and sent together after a second step.
+ */
 export function LettersPage({
   book,
   currency,

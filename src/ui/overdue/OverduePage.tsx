@@ -29,7 +29,8 @@ type Props = {
   page: number;
   pageRows: number;
   count: number;
-  /** The sum of all that the filter shows, on whatever page. */ shownSum: Minor;
+  /** The sum of all that the filter shows, on whatever page. */
+  shownSum: Minor;
 };
 
 const STATES: readonly (readonly [OverdueState, string])[] = [
@@ -45,7 +46,10 @@ const PART: Record<OverdueState, string> = {
   left_out: "Left out",
 };
 
-/** Overdue: every customer with something past its date, on exactly one list, with the next step or what it waits for. */
+/**
+ * Overdue: every customer with something past its date, on exactly one list, with the next step or
+ * what it waits for.
+ */
 export function OverduePage(props: Props): ReactNode {
   const { currency, rows, counts, state } = props;
   const [open, setOpen] = useOpenRow();

@@ -26,7 +26,10 @@ type Read = {
 };
 type Returned = { returned: { file: string; letters: unknown[]; words: string }[] };
 
-/** Addresses that no letter goes to, as letters came back from there; and the mails that say so, taken in as they were saved. */
+/**
+ * Addresses that no letter goes to, as letters came back from there; and the mails that say so,
+ * taken in as they were saved.
+ */
 export function ReturnedLetters({
   book,
   back,

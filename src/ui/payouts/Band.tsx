@@ -21,7 +21,10 @@ function colour(name: string): string {
   return getComputedStyle(document.documentElement).getPropertyValue(`--d-colors-${name}`).trim();
 }
 
-/** The days' takings above the line, and what reached the bank below it: tied green, off red, expected only outlined. */
+/**
+ * The days' takings above the line, and what reached the bank below it: tied green, off red,
+ * expected only outlined.
+ */
 export function Band({
   days,
   currency,

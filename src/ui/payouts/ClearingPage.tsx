@@ -4,8 +4,8 @@ import type { ReactNode } from "react";
 
 import type { ClearingFacts } from "@/contracts/payouts";
 import type { BookFacts } from "@/contracts/shell";
-import { type Day, formatDay } from "@/core/calendar";
-import { type Currency, formatAmount, type Minor } from "@/core/money";
+import { formatDay } from "@/core/calendar";
+import { formatAmount } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
@@ -14,7 +14,6 @@ import { LedgerList } from "../kit/lists/LedgerList";
 import { PayoutTabs } from "./PayoutTabs";
 
 export type ClearingRow = ClearingFacts["rows"][number];
-type Account = ClearingFacts["accounts"][number];
 type Props = BookFacts & ClearingFacts;
 
 /** What was in clearing on a day, item by item: taken until then, at the bank after it; it foots to the accounts. */

@@ -5,8 +5,8 @@ import type { ReactNode } from "react";
 
 import type { ExpectedPayments, ExpectedRow } from "@/contracts/payouts";
 import type { BookFacts } from "@/contracts/shell";
-import { type Day, formatDay } from "@/core/calendar";
-import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
+import { formatDay } from "@/core/calendar";
+import { formatAmount, sumOf } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { PageHeading, Subheading, Title } from "../kit/headings";
@@ -15,8 +15,6 @@ import { LedgerList } from "../kit/lists/LedgerList";
 import { DetailTable } from "../kit/tables";
 import { PayoutTabs } from "./PayoutTabs";
 import { percentWords } from "./fees";
-
-type Returnable = ExpectedPayments["returnable"][number];
 type Rate = ExpectedPayments["rates"][number];
 type Props = BookFacts & ExpectedPayments;
 
@@ -26,7 +24,10 @@ const RATE_WORDS: Record<Rate["name"], string> = {
   all: "all returns",
 };
 
-/** What is on its way to the bank and when it lands, late ones first; which debits can still come back, and how many did. */
+/**
+ * What is on its way to the bank and when it lands, late ones first; which debits can still come
+ * back, and how many did.
+ */
 export function ExpectedPage({
   book,
   currency,

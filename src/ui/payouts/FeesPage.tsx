@@ -4,9 +4,9 @@ import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
 import { type ReactNode, useState } from "react";
 
-import type { AgreedRateView, FeeLine, FeeMonth, FeesFacts } from "@/contracts/payouts";
+import type { FeeLine, FeesFacts } from "@/contracts/payouts";
 import type { BookFacts } from "@/contracts/shell";
-import { type Day, formatDay } from "@/core/calendar";
+import { formatDay } from "@/core/calendar";
 import {
   type Currency,
   formatAmount,
@@ -32,8 +32,6 @@ const RateChart = dynamic(() => import("./RateChart").then((module) => module.Ra
   ssr: false,
   loading: () => <Box height="150px" />,
 });
-
-type Accrued = FeesFacts["accrued"][number];
 type Props = BookFacts & FeesFacts;
 
 /** Fees against what was agreed: what was taken too much, the rate by month, and what was agreed. */

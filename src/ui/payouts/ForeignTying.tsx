@@ -18,7 +18,10 @@ import { ActRow } from "../kit/layout";
 import { TermTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 
-/** A payout in another currency, against the bank line that it came in: at which rate, and what the exchange made of it. */
+/**
+ * A payout in another currency, against the bank line that it came in: at which rate, and what the
+ * exchange made of it.
+ */
 export function ForeignTying({
   workings,
   row,

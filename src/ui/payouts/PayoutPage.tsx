@@ -6,8 +6,8 @@ import type { ReactNode } from "react";
 import type { Backing } from "@/contracts/history";
 import type { BankLine, PayoutItem, PayoutRow, PayoutState } from "@/contracts/payouts";
 import type { BookFacts } from "@/contracts/shell";
-import { type Day, formatDay } from "@/core/calendar";
-import type { Currency, Minor } from "@/core/money";
+import { formatDay } from "@/core/calendar";
+import type { Minor } from "@/core/money";
 
 import { History } from "../history/History";
 import { Amount, Total } from "../kit/Amount";

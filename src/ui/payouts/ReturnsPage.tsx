@@ -12,7 +12,7 @@ import { Amount, Total } from "../kit/Amount";
 import { Act } from "../kit/buttons";
 import { LineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
-import { ActRow, WorkingsGrid } from "../kit/layout";
+import { ActRow } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";

@@ -1,6 +1,3 @@
-import type { Day } from "@/core/calendar";
-import type { Currency, Minor } from "@/core/money";
-
 /** What the Fees page is given; the server's query has the same shapes. */
 
 export const METHODS_WITH_FEES = [

@@ -47,7 +47,10 @@ type Props = BookFacts & {
 
 const EXPORTS = ["journal", "open-items", "clearing", "payouts", "aging", "trial-balance"] as const;
 
-/** Aging as of any day, by due day or day of issue, in columns of one's own, by customer or group; it ties to the control account of that day. A row opens into its items. */
+/**
+ * Aging as of any day, by due day or day of issue, in columns of one's own, by customer or group;
+ * it ties to the control account of that day. A row opens into its items.
+ */
 export function AgingPage({
   asked,
   rows,

@@ -4,11 +4,11 @@ import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useEffect, useState } from "react";
 
-import type { ExpectedItem, FigureMonth, FiguresFacts } from "@/contracts/reports";
+import type { ExpectedItem, FiguresFacts } from "@/contracts/reports";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
-import { type Aging, type Bucket, BUCKETS, bucketWords } from "@/core/metrics";
-import { type Minor, sumOf } from "@/core/money";
+import { BUCKETS, bucketWords } from "@/core/metrics";
+import { sumOf } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { Act, RowButton } from "../kit/buttons";
@@ -20,14 +20,15 @@ import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { FigureChart } from "./FigureChart";
 import { ReportTabs } from "./ReportTabs";
-
-type Week = FiguresFacts["weeks"][number];
 type Props = BookFacts & FiguresFacts;
 
 const number = (value: number | null, digits = 1): string =>
   value === null ? "–" : value.toFixed(digits);
 
-/** How collecting goes: days sales outstanding by month, cash to expect by week, whom to call first, what is doubtful. */
+/**
+ * How collecting goes: days sales outstanding by month, cash to expect by week, whom to call first,
+ * what is doubtful.
+ */
 export function FiguresPage({
   months,
   weeks,

@@ -5,24 +5,23 @@ import type { ReactNode } from "react";
 
 import type { YearEndFacts } from "@/contracts/reports";
 import type { BookFacts } from "@/contracts/shell";
-import { type Day, formatDay } from "@/core/calendar";
-import { type CashMonth, type CreditAge, creditAgeWords } from "@/core/metrics";
-import { formatAmount, type Minor, sumOf } from "@/core/money";
+import { formatDay } from "@/core/calendar";
+import { creditAgeWords } from "@/core/metrics";
+import { formatAmount, sumOf } from "@/core/money";
 
 import { Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { ReportTabs } from "./ReportTabs";
-
-type Gross = YearEndFacts["gross"][number];
-type Tax = YearEndFacts["tax"][number];
-type Credits = YearEndFacts["credits"];
 type Props = BookFacts & YearEndFacts;
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 
-/** What the year needs: gross by processor account and month, tax payable by code, income on the cash basis, credit on account by age. */
+/**
+ * What the year needs: gross by processor account and month, tax payable by code, income on the
+ * cash basis, credit on account by age.
+ */
 export function YearEndPage(props: Props): ReactNode {
   const { year, gross, tax, cash, currency, book } = props;
   const amount = (of: number): string => formatAmount(of, currency, { dash: true });

@@ -14,7 +14,7 @@ import { type Currency, formatAmount, type Minor, parseAmount, toDecimal } from 
 import { Act } from "../kit/buttons";
 import { LineField, TextField, Tick } from "../kit/fields";
 import { PageHeading, Subheading, Title } from "../kit/headings";
-import { FactList, Form, Halves, Section } from "../kit/layout";
+import { Form, Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { AddBank, AddProcessor } from "./AddAccount";

@@ -12,12 +12,17 @@ import { load } from "./send";
 
 type Props = {
   shell: ShellFacts;
-  /** Null where the page did not wait for it. */ counted: CountedFacts | null;
-  /** The state of the book that it is of. */ change: number;
+  /** Null where the page did not wait for it. */
+  counted: CountedFacts | null;
+  /** The state of the book that it is of. */
+  change: number;
   children: ReactNode;
 };
 
-/** What stands around every page: the run above, the proofs below. Where they take long, the page is there and they follow. */
+/**
+ * What stands around every page: the run above, the proofs below. Where they take long, the page is
+ * there and they follow.
+ */
 export function Frame({ shell, counted, change, children }: Props): ReactNode {
   const [late, setLate] = useState<{
     change: number;

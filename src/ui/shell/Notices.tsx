@@ -23,7 +23,10 @@ type Acting = {
   /** Says something below the page; with an act it offers to undo it. */
   say: (words: string, undo?: Undo) => void;
   complain: (words: string) => void;
-  /** Carries out a command and shows the page anew; gives its value, or null where it failed and the reason was shown. */
+  /**
+   * Carries out a command and shows the page anew; gives its value, or null where it failed and the
+   * reason was shown.
+   */
   act: <T>(
     command: string,
     input: unknown,

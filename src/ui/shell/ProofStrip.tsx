@@ -14,8 +14,10 @@ export function ProofStrip({
   problem,
 }: {
   shell: ShellFacts;
-  /** Null while it is being reckoned. */ strip: CountedFacts["strip"] | null;
-  /** Why it cannot be. */ problem: string | null;
+  /** Null while it is being reckoned. */
+  strip: CountedFacts["strip"] | null;
+  /** Why it cannot be. */
+  problem: string | null;
 }): ReactNode {
   const base = `/b/${book}`;
   const amount = (sum: Minor): string => formatAmount(sum, currency);

@@ -15,13 +15,17 @@ import { RunBar, RunNote, WordMark } from "../kit/sheets";
 import { Find } from "./Find";
 import { Keys } from "./Keys";
 
-/** The run: the five stations in the order of the work, each with what is left to do there; the records apart at the right. */
+/**
+ * The run: the five stations in the order of the work, each with what is left to do there; the
+ * records apart at the right.
+ */
 export function Run({
   shell,
   left,
 }: {
   shell: ShellFacts;
-  /** Null while it is being counted. */ left: CountedFacts["left"] | null;
+  /** Null while it is being counted. */
+  left: CountedFacts["left"] | null;
 }): ReactNode {
   const base = `/b/${shell.book}`;
   const [finding, setFinding] = useState(false);

@@ -1,4 +1,7 @@
-/** How a page has the server do something. Every request carries a key of its own, so that a repeated click or a lost answer does nothing twice. */
+/**
+ * How a page has the server do something. Every request carries a key of its own, so that a
+ * repeated click or a lost answer does nothing twice.
+ */
 export type Sent<T> = { ok: true; value: T } | { ok: false; message: string };
 
 export async function sendCommand<T>(

@@ -467,7 +467,10 @@ class Trial {
     };
   }
 
-  /** The list of before, written once more with one number changed: the money is for other items, the sum tells which. */
+  /**
+   * The list of before, written once more with one number changed: the money is for other items,
+   * the sum tells which.
+   */
   private sameListAgain(who: Who, deal: Deal, free: MatchItem[], paidOn: Day): void {
     const other = free.slice(0, deal.parts.length);
     const sum = other.reduce((total, item) => total + item.balance, 0);

@@ -9,7 +9,10 @@ import { accountOf, visited } from "../account";
 export const dynamic = "force-dynamic";
 export const metadata: Metadata = { title: "Account", robots: { index: false, follow: false } };
 
-/** A customer's own account page, behind a link that cannot be guessed. `?look` is the clerk's own look, which stands on no history. */
+/**
+ * A customer's own account page, behind a link that cannot be guessed. `?look` is the clerk's own
+ * look, which stands on no history.
+ */
 export default async function Account({
   params,
   searchParams,

@@ -4,7 +4,10 @@ import type { ReferenceQuality } from "../memo/scope";
 import type { MatchItem, MatchCandidate, Reason } from "../types";
 import type { Part } from "./sums";
 
-/** How the sum comes about. `short` and `over` leave a rest on one side; `surcharge`: the agreed one on top. `mended` is a list whose one wrong or missing number the sum tells. */
+/**
+ * How the sum comes about. `short` and `over` leave a rest on one side; `surcharge`: the agreed one
+ * on top. `mended` is a list whose one wrong or missing number the sum tells.
+ */
 export type AmountFit =
   | "exact"
   | "surcharge"
@@ -22,7 +25,10 @@ export type AmountFit =
   | "several"
   | "oldest"
   | "account";
-/** How well the payer is known to be the customer: beyond doubt, likely, one of several, not known, or clearly somebody else. */
+/**
+ * How well the payer is known to be the customer: beyond doubt, likely, one of several, not known,
+ * or clearly somebody else.
+ */
 export type PayerCertainty = "certain" | "likely" | "weak" | "unknown" | "other";
 
 /** A reading while it is judged. `flaws` counts numbers that it leaves unexplained. */
@@ -31,9 +37,11 @@ export type Draft = MatchCandidate & {
   readonly numbers: ReferenceQuality;
   readonly sum: AmountFit;
   readonly who: PayerCertainty;
-  /** What else tells how often such a reading is right; empty for most. */ readonly shape: string;
+  /** What else tells how often such a reading is right; empty for most. */
+  readonly shape: string;
   readonly flaws: number;
-  /** What the customer's habit adds: it orders readings, and makes none sure. */ readonly lean: number;
+  /** What the customer's habit adds: it orders readings, and makes none sure. */
+  readonly lean: number;
 };
 
 /** An item given so much, with nothing taken off. */

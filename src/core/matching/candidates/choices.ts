@@ -11,7 +11,10 @@ export function whoIs(payer: Payer | undefined, payers: readonly Payer[]): Payer
   return best.beyondDoubt ? "other" : "weak";
 }
 
-/** Every list that the named numbers can stand for, where a damaged one leaves a choice; at most a few dozen. */
+/**
+ * Every list that the named numbers can stand for, where a damaged one leaves a choice; at most a
+ * few dozen.
+ */
 export function choices(named: ReferencedItems): MatchItem[][] {
   let lists: MatchItem[][] = [[...named.items]];
   for (const options of named.open.slice(0, 4)) {
@@ -23,7 +26,10 @@ export function choices(named: ReferencedItems): MatchItem[][] {
   return lists.filter((list) => list.length > 0).slice(0, 64);
 }
 
-/** How money that goes to the oldest comes out: more than all, a part of the only item, of one of few or of many, or over several. */
+/**
+ * How money that goes to the oldest comes out: more than all, a part of the only item, of one of
+ * few or of many, or over several.
+ */
 export function oldestShape(given: number, open: number, off: number): string {
   if (off > 0) return "over";
   if (given > 1) return given === open ? "all-but-a-rest" : "several";

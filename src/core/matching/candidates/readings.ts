@@ -22,13 +22,12 @@ export type MatchContext = {
   readonly memo: (text: string) => Memo;
   readonly scope: (customerId: number) => readonly MatchItem[];
   readonly graceDays: number;
-  /** What a card pays on top of a sum; 0 where nothing is agreed. */ readonly surcharge: (
-    method: MatchReceipt["method"],
-    sum: number,
-  ) => Minor;
+  /** What a card pays on top of a sum; 0 where nothing is agreed. */
+  readonly surcharge: (method: MatchReceipt["method"], sum: number) => Minor;
   readonly surchargePercent: string;
   readonly habit: (customerId: number) => Habit | undefined;
-  /** What stands on account of a group. */ readonly credit: (customerId: number) => number;
+  /** What stands on account of a group. */
+  readonly credit: (customerId: number) => number;
 };
 
 const NAMED: Partial<Record<AmountFit, number>> = {
@@ -312,7 +311,10 @@ class Scope {
     return items.flatMap(({ id }) => this.named.spots.get(id) ?? []);
   }
 
-  /** Ways the items come to the sum: whole, less discounts, or with a credit note of the customer taken off. */
+  /**
+   * Ways the items come to the sum: whole, less discounts, or with a credit note of the customer
+   * taken off.
+   */
   private ways(items: readonly MatchItem[]): Part[][] {
     const found = exactWays(items, this.receipt.amount, this.receipt.paidOn, this.around.graceDays);
     if (found.length > 0) return found;
@@ -456,7 +458,10 @@ class Scope {
     this.add([], "account", "none", []);
   }
 
-  /** Where nothing but the sum speaks: whether the customer is known to pay one item at a time, or several, and so long after the due day. */
+  /**
+   * Where nothing but the sum speaks: whether the customer is known to pay one item at a time, or
+   * several, and so long after the due day.
+   */
   private habitOf(
     lines: readonly Part[],
     numbers: ReferenceQuality,

@@ -20,8 +20,8 @@ export type Seen = {
     readonly paidOn: Extract<Reason, { code: "against_double" }>["paidOn"];
   } | null;
   readonly claimed: boolean;
-  /** An earlier receipt that may be for the same items. */ readonly alsoOn:
-    Extract<Reason, { code: "against_also" }>["paidOn"] | null;
+  /** An earlier receipt that may be for the same items. */
+  readonly alsoOn: Extract<Reason, { code: "against_also" }>["paidOn"] | null;
   readonly smallShort: boolean;
   readonly foreignCurrency: boolean;
 };
@@ -69,7 +69,10 @@ const SAFE: Partial<
   none: { single: ["certain"], all: ["certain"], due: ["certain"], discount: ["certain"] },
 };
 
-/** Whether the best reading is sure, and what speaks against it besides its own reasons. Each veto is a rule of its own. */
+/**
+ * Whether the best reading is sure, and what speaks against it besides its own reasons. Each veto
+ * is a rule of its own.
+ */
 export function decide(
   best: Draft,
   others: readonly Draft[],
@@ -119,7 +122,10 @@ export function decide(
   return { decision: safe ? "sure" : best.score >= LEAST ? "check" : "none", against };
 }
 
-/** The order in which receipts claim their balances: by how certain their best reading is, quoted numbers first. */
+/**
+ * The order in which receipts claim their balances: by how certain their best reading is, quoted
+ * numbers first.
+ */
 export function certainty(drafts: readonly Draft[]): number {
   const [best, next] = drafts;
   if (!best) return -1000;

@@ -22,7 +22,10 @@ const SUMS: Record<string, string> = {
   due: "all that was due",
 };
 
-/** What kind of reading a sure one is, in words by which they are looked through together; from its pattern of evidence. */
+/**
+ * What kind of reading a sure one is, in words by which they are looked through together; from its
+ * pattern of evidence.
+ */
 export function sureKind(reading: MatchCandidate): string {
   const [, numbers = "", sum = ""] = reading.pattern.split(" ");
   return `${NUMBERS[numbers] ?? numbers}, ${SUMS[sum] ?? sum}`;
@@ -31,7 +34,10 @@ export function sureKind(reading: MatchCandidate): string {
 /** How many times the middle sum a receipt is that stands out by its size alone. */
 const LARGE = 8;
 
-/** Why a sure one deserves a second glance before it is posted, or null. `middle`: the median sum of those looked through. */
+/**
+ * Why a sure one deserves a second glance before it is posted, or null. `middle`: the median sum of
+ * those looked through.
+ */
 export function oddity(reading: MatchCandidate, amount: Minor, middle: Minor): string | null {
   const [, numbers = "", sum = "", who = ""] = reading.pattern.split(" ");
   if (numbers === "damaged") return "a number with a slip";

@@ -26,7 +26,10 @@ export function exactOnes(drafts: readonly Draft[]): Draft[] {
   );
 }
 
-/** What a reading takes, as the balances of its items: equal items stand for each other, the oldest goes first when it comes to it. */
+/**
+ * What a reading takes, as the balances of its items: equal items stand for each other, the oldest
+ * goes first when it comes to it.
+ */
 export function takes(draft: Pick<Draft, "lines">): string {
   return draft.lines
     .map((line) => line.amount + line.discount)

@@ -9,7 +9,8 @@ import type { Claims } from "./claims";
 export type Looked = {
   readonly receipt: MatchReceipt;
   readonly before: Draft[];
-  /** Groups whose items it could be for. */ readonly groups: readonly number[];
+  /** Groups whose items it could be for. */
+  readonly groups: readonly number[];
 };
 
 /**

@@ -38,7 +38,10 @@ export function propose(input: MatchingInput): Proposal[] {
   return new Matcher(input).all();
 }
 
-/** A book as matching holds it: proposals for all receipts, for what a change can touch, and for one receipt again. */
+/**
+ * A book as matching holds it: proposals for all receipts, for what a change can touch, and for one
+ * receipt again.
+ */
 export class Matcher {
   private readonly claims: Claims;
   private readonly around: MatchContext;
@@ -240,7 +243,10 @@ const closedOf = (input: MatchingInput): ReadonlyMap<string, number> =>
 const order = (a: MatchReceipt, b: MatchReceipt): number =>
   a.paidOn < b.paidOn ? -1 : a.paidOn > b.paidOn ? 1 : a.id - b.id;
 
-/** Equal sums that seem one customer's are judged in the order they came, so that the second is the possible double. */
+/**
+ * Equal sums that seem one customer's are judged in the order they came, so that the second is the
+ * possible double.
+ */
 function twinsTogether(all: Judged[]): void {
   const twins = new Map<string, Judged[]>();
   for (const judged of all) {
@@ -267,7 +273,10 @@ function byMoney(all: readonly Looked[]): Map<string, MatchReceipt[]> {
   return found;
 }
 
-/** The day of an earlier receipt that may be for the very items a reading by sum alone would take; equal items go round. */
+/**
+ * The day of an earlier receipt that may be for the very items a reading by sum alone would take;
+ * equal items go round.
+ */
 function earlierFor(
   receipt: MatchReceipt,
   best: Draft,

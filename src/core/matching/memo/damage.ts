@@ -1,7 +1,10 @@
 import type { MatchItem } from "../types";
 import { compact, coreOf, type UnresolvedToken } from "./memo";
 
-/** Optimal string alignment (Damerau 1964; Lowrance and Wagner 1975), up to a bound. @example editDistance("CA", "ABC", 5) // 3 */
+/**
+ * Optimal string alignment (Damerau 1964; Lowrance and Wagner 1975), up to a bound. @example
+ * editDistance("CA", "ABC", 5) // 3
+ */
 export function editDistance(a: string, b: string, bound: number): number {
   if (Math.abs(a.length - b.length) > bound) return bound + 1;
   let [older, old, now]: number[][] = [[], Array.from({ length: b.length + 1 }, (_, at) => at), []];

@@ -51,7 +51,10 @@ export function restsOn(reason: Reason): RestsOn {
   }
 }
 
-/** A memo in pieces, in its order; `mark` is the place of the spot in the list that was given, null between them. Put together they are the memo. */
+/**
+ * A memo in pieces, in its order; `mark` is the place of the spot in the list that was given, null
+ * between them. Put together they are the memo.
+ */
 export type Piece = { readonly text: string; readonly mark: number | null };
 
 /**

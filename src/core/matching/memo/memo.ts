@@ -3,7 +3,10 @@ import { PostingList } from "./postingList";
 
 /** How a number was written: to the letter; without prefix, zeros or spacing; as an order number. */
 export type How = "whole" | "digits" | "order";
-/** A number read in a memo, with every open item it can mean. More than one only where the digits alone are shared. */
+/**
+ * A number read in a memo, with every open item it can mean. More than one only where the digits
+ * alone are shared.
+ */
 export type Mention = {
   readonly text: string;
   /** Where it stands in the memo, in characters. */
@@ -17,7 +20,10 @@ export type Mention = {
   /** The sum written beside it, as it was written; empty where there is none. */
   readonly stated: string;
 };
-/** A word that looks like one of the book's numbers and is none: perhaps damaged or cut. `last`: it ends the memo. `after`: the digits of the number before it. */
+/**
+ * A word that looks like one of the book's numbers and is none: perhaps damaged or cut. `last`: it
+ * ends the memo. `after`: the digits of the number before it.
+ */
 export type UnresolvedToken = {
   readonly text: string;
   readonly at: number;
@@ -29,17 +35,24 @@ export type UnresolvedToken = {
 export type Memo = {
   readonly mentions: readonly Mention[];
   readonly strays: readonly UnresolvedToken[];
-  /** How many sums of money stand in it. */ readonly sums: number;
+  /** How many sums of money stand in it. */
+  readonly sums: number;
 };
 
 const NOTHING: Memo = { mentions: [], strays: [], sums: 0 };
 export const compact = (text: string): string => text.toUpperCase().replace(/[^A-Z0-9]/g, "");
-/** The digits at the end of a number, without leading zeros: what is left when people drop prefix and zeros. */
+/**
+ * The digits at the end of a number, without leading zeros: what is left when people drop prefix
+ * and zeros.
+ */
 export const coreOf = (text: string): string =>
   (/(\d+)\D*$/.exec(text)?.[1] ?? "").replace(/^0+/, "");
 const allDigits = (text: string): string => text.replace(/\D/g, "").replace(/^0+/, "");
 
-/** Dates, telephone numbers, amounts, percentages, counts of goods, and numbers that a label says are something else. */
+/**
+ * Dates, telephone numbers, amounts, percentages, counts of goods, and numbers that a label says
+ * are something else.
+ */
 const NOT_NUMBERS: readonly RegExp[] = [
   /\b\d{4}-\d\d-\d\d\b/g,
   /\b\d{1,2}[/.]\d{1,2}[/.](?:\d{4}|\d\d)\b/g,
@@ -145,7 +158,8 @@ export class NumberIndex {
       mentions.push(named(word, at, how, items, how === "order" ? [] : (this.order(word) ?? [])));
       return blank(word);
     };
-    // Whole numbers first, wherever they stand; the words around them are then free to be dates, jobs or amounts.
+    // Whole numbers first, wherever they stand; the words around them are then free to be dates,
+    // jobs or amounts.
     let rest = text.replace(
       /\bRF\d\d(?:[A-Z0-9]{3,21}|(?: [A-Z0-9]{1,4}){1,6})\b/g,
       (word, at: number) => {
@@ -198,7 +212,10 @@ export class NumberIndex {
     return mentions.length === 0 && strays.length === 0 ? NOTHING : { mentions, strays, sums };
   }
 
-  /** A sum, or a number of the book, that a line break cut in two is put together again; all places stay but the break's. */
+  /**
+   * A sum, or a number of the book, that a line break cut in two is put together again; all places
+   * stay but the break's.
+   */
   private unwrapped(text: string): string {
     const sums = text.replace(
       /\b(\d[\d,]*\.?\d?)[\r\n]+(\.?\d{1,4}(?:\.\d\d)?)(?![\d.])/g,
@@ -245,7 +262,10 @@ export class NumberIndex {
     );
   }
 
-  /** The words that are left: by their digits, as tails of the number before, as ranges, joined to the next; else strays. */
+  /**
+   * The words that are left: by their digits, as tails of the number before, as ranges, joined to
+   * the next; else strays.
+   */
   private words(
     rest: string,
     mentions: Mention[],

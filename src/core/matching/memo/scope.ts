@@ -2,7 +2,10 @@ import type { MatchItem, Payer, Spot } from "../types";
 import { mayBe } from "./damage";
 import { coreOf, type Memo, type UnresolvedToken } from "./memo";
 
-/** How the numbers of a memo lead to items: to the letter, by digits, by order number, or damaged on the way. */
+/**
+ * How the numbers of a memo lead to items: to the letter, by digits, by order number, or damaged on
+ * the way.
+ */
 export type ReferenceQuality = "whole" | "digits" | "order" | "damaged" | "none";
 /** What a memo names within one customer's open items. */
 export type ReferencedItems = {
@@ -10,7 +13,10 @@ export type ReferencedItems = {
   readonly how: ReferenceQuality;
   /** A damaged number that may be one of several items; the sum tells which. */
   readonly open: readonly (readonly MatchItem[])[];
-  /** Numbers that are other customers' items, and words built like the book's numbers that nothing explains. */
+  /**
+   * Numbers that are other customers' items, and words built like the book's numbers that nothing
+   * explains.
+   */
   readonly foreign: readonly Spot[];
   readonly unexplained: readonly Spot[];
   /** Where each item is named. */
@@ -27,7 +33,10 @@ const RANK: readonly ReferenceQuality[] = ["none", "whole", "digits", "order", "
 const worse = (a: ReferenceQuality, b: ReferenceQuality): ReferenceQuality =>
   RANK.indexOf(a) > RANK.indexOf(b) ? a : b;
 
-/** Reads a memo as one customer would have meant it. `items` are what is open at the customer and its group. */
+/**
+ * Reads a memo as one customer would have meant it. `items` are what is open at the customer and
+ * its group.
+ */
 export function namedIn(
   memo: Memo,
   items: readonly MatchItem[],
@@ -66,7 +75,8 @@ export function namedIn(
       how = worse(how, "order");
     } else if (mention.how !== "order") strangers.push(mention);
   }
-  // Somebody else's number that is one digit off from an own one is taken for damaged, if the payer is known and the sum does not fit the other.
+  // Somebody else's number that is one digit off from an own one is taken for damaged, if the payer
+  // is known and the sum does not fit the other.
   for (const mention of strangers) {
     const near =
       payer === undefined

@@ -34,7 +34,10 @@ export function nameWords(name: string): string[] {
   return [...made];
 }
 
-/** Names that were read before: one customer's stands in its record, in what it paid before, and in each receipt. */
+/**
+ * Names that were read before: one customer's stands in its record, in what it paid before, and in
+ * each receipt.
+ */
 const read = new Map<string, readonly string[]>();
 const MOST_READ = 50_000;
 
@@ -79,7 +82,10 @@ export function jaro(a: string, b: string): number {
   return (m / a.length + m / b.length + (m - transposed) / m) / 3;
 }
 
-/** Jaro-Winkler: a common prefix of up to four letters counts extra (Winkler 1990). @example jaroWinkler("DIXON", "DICKSONX") // 0.813 */
+/**
+ * Jaro-Winkler: a common prefix of up to four letters counts extra (Winkler 1990). @example
+ * jaroWinkler("DIXON", "DICKSONX") // 0.813
+ */
 export function jaroWinkler(a: string, b: string): number {
   const similarity = jaro(a, b);
   let prefix = 0;

@@ -73,7 +73,10 @@ export class PayerIndex {
       pushOnce(this.byStart, start, id);
   }
 
-  /** Adds to what is known of a payer, or takes from it; receipts of the keys that are given back read otherwise from then on. */
+  /**
+   * Adds to what is known of a payer, or takes from it; receipts of the keys that are given back
+   * read otherwise from then on.
+   */
   learn(paid: PaidFor, times: number): readonly string[] {
     this.index();
     this.known.clear();
@@ -201,7 +204,10 @@ export class PayerIndex {
     return { customerId: id, weight, beyondDoubt, reasons };
   }
 
-  /** A payer who paid before: for this customer alone, or (a payments service) for many. An address says more than a name. */
+  /**
+   * A payer who paid before: for this customer alone, or (a payments service) for many. An address
+   * says more than a name.
+   */
   private paidBefore(
     id: number,
     { keys, cut, capitals }: Query,
@@ -227,7 +233,10 @@ export class PayerIndex {
     return best;
   }
 
-  /** Words weigh by how rare they are in this book; a cut, a turn, an abbreviation or a misspelling costs a little. */
+  /**
+   * Words weigh by how rare they are in this book; a cut, a turn, an abbreviation or a misspelling
+   * costs a little.
+   */
   private nameEvidence(
     id: number,
     query: Query,
@@ -318,7 +327,10 @@ export function payersFor(
   );
 }
 
-/** What a receipt says of its payer, taken apart once. `cut`: the name as an ACH field carries it, where it may have been cut there. */
+/**
+ * What a receipt says of its payer, taken apart once. `cut`: the name as an ACH field carries it,
+ * where it may have been cut there.
+ */
 type Query = {
   readonly email: string;
   readonly domain: string | null;

@@ -115,7 +115,10 @@ function accountFor(
     : fail("account.unknown", { code });
 }
 
-/** What comes from a processor is in its account's currency, what comes from the bank in the book's; invoices in any that has a rate. */
+/**
+ * What comes from a processor is in its account's currency, what comes from the bank in the book's;
+ * invoices in any that has a rate.
+ */
 function contextOf(ctx: CommandContext, kind: MappingSpec["kind"], account: string): ReadContext {
   const { currency, timeZone } = ctx.settings;
   const processor =

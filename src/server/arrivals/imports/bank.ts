@@ -20,7 +20,10 @@ import type { CommandContext } from "@/server/runtime/context";
 import { asElsewhere, asReceipt, saysReceipt } from "../steps/bankLine";
 import { type Tallying, withoutTwins } from "./report";
 
-/** Takes in a statement: each new line is a receipt by itself, a payout, put aside by a rule, or left to be explained. */
+/**
+ * Takes in a statement: each new line is a receipt by itself, a payout, put aside by a rule, or
+ * left to be explained.
+ */
 export function importBank(
   ctx: CommandContext,
   account: BankAccountRow,
@@ -83,7 +86,10 @@ function chronological(rows: readonly BankRecord[]): BankRecord[] {
   return first && last && first.postedOn > last.postedOn ? [...rows].reverse() : [...rows];
 }
 
-/** What says that a line is a payout though nothing ties it yet: a processor's descriptor, or a payout's sum. */
+/**
+ * What says that a line is a payout though nothing ties it yet: a processor's descriptor, or a
+ * payout's sum.
+ */
 function awaited(ctx: CommandContext): (line: BankLineRow) => boolean {
   const descriptors = processorAccounts(ctx.db).flatMap(({ descriptor }) =>
     descriptor ? [descriptor.toLowerCase()] : [],

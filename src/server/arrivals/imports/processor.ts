@@ -34,7 +34,10 @@ import type { CommandContext } from "@/server/runtime/context";
 import { joinReceipt, postActivity, postCharge, unpark } from "../steps/activity";
 import { type Tallying, withoutTwins } from "./report";
 
-/** Charges come first, so that fees, refunds and what came back find theirs whatever the order of the file. */
+/**
+ * Charges come first, so that fees, refunds and what came back find theirs whatever the order of
+ * the file.
+ */
 const ORDER: readonly ActivityRecord["kind"][] = [
   "charge",
   "fee",
@@ -66,7 +69,10 @@ const WORDS: Record<ActivityRecord["kind"], string> = {
 const itemKind = (kind: Exclude<ActivityRecord["kind"], "started">): ItemKindOfProcessor =>
   kind === "dispute_won" ? "dispute" : kind;
 
-/** Takes in a processor's activity: everything is posted when it is taken in, dated on its settlement day, whoever paid. */
+/**
+ * Takes in a processor's activity: everything is posted when it is taken in, dated on its
+ * settlement day, whoever paid.
+ */
 export function importActivity(
   ctx: CommandContext,
   account: ProcessorAccountRow,
@@ -115,7 +121,10 @@ export function importActivity(
 type ImportState = {
   touched: Set<number>;
   payouts: Map<string, number | null>;
-  /** What the book has of the file already, read at once; charges of this file with their receipts; charges that something in the book is waiting for. */
+  /**
+   * What the book has of the file already, read at once; charges of this file with their receipts;
+   * charges that something in the book is waiting for.
+   */
   known: ReadonlyMap<string, Minor>;
   charges: Map<string, number>;
   orphans: ReadonlySet<string>;
@@ -261,7 +270,10 @@ function adopt(
   tally.know(row.line);
 }
 
-/** What came before its charge, out of order, finds it now: what was parked meanwhile is posted as what it is. */
+/**
+ * What came before its charge, out of order, finds it now: what was parked meanwhile is posted as
+ * what it is.
+ */
 function claimOrphans(
   ctx: CommandContext,
   account: ProcessorAccountRow,
@@ -281,7 +293,10 @@ function claimOrphans(
   }
 }
 
-/** The payout an item names; none where that is tied already, as what is proven does not change: the item stays in clearing, in view. */
+/**
+ * The payout an item names; none where that is tied already, as what is proven does not change: the
+ * item stays in clearing, in view.
+ */
 function payoutFor(
   ctx: CommandContext,
   account: ProcessorAccountRow,

@@ -5,7 +5,10 @@ import type { Db } from "@/db/connection";
 import { wasTakenIn } from "@/db/files";
 import { arrivedFile, arrivedFiles } from "@/server/runtime/folders";
 
-/** Hashes of files that lie in a book's folder of arrivals, kept by size and time so that a page does not read them again. */
+/**
+ * Hashes of files that lie in a book's folder of arrivals, kept by size and time so that a page
+ * does not read them again.
+ */
 const hashes = new Map<string, { stamp: string; sha256: string }>();
 
 function hashOf(path: string): string {
@@ -18,7 +21,10 @@ function hashOf(path: string): string {
   return sha256;
 }
 
-/** Files that wait to be taken in: those in the folder of arrivals whose content was not taken in yet, by whatever way. */
+/**
+ * Files that wait to be taken in: those in the folder of arrivals whose content was not taken in
+ * yet, by whatever way.
+ */
 export function waitingFiles(db: Db, book: string): string[] {
   return arrivedFiles(book).filter((name) => !wasTakenIn(db, hashOf(arrivedFile(book, name))));
 }

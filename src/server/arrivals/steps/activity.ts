@@ -82,7 +82,10 @@ const FEE_KIND: Partial<Record<ActivityRecord["kind"], FeeKind>> = {
   return_fee: "return",
 };
 
-/** Posts what a processor reports beside its charges. The item has been inserted; a receipt it belongs to is moved on. */
+/**
+ * Posts what a processor reports beside its charges. The item has been inserted; a receipt it
+ * belongs to is moved on.
+ */
 export function postActivity(
   ctx: CommandContext,
   account: ProcessorAccountRow,
@@ -174,7 +177,10 @@ export function joinReceipt(
 
 type Head = Omit<Parameters<typeof postParkedDifference>[0], "sum">;
 
-/** Money that went out for something the book has never seen: parked with its reason, where the proofs keep showing it. */
+/**
+ * Money that went out for something the book has never seen: parked with its reason, where the
+ * proofs keep showing it.
+ */
 function park(
   ctx: CommandContext,
   at: Head,
@@ -186,7 +192,10 @@ function park(
   ctx.post(postParkedDifference({ ...at, sum: inBook(item.amount, item.currency) }), actId);
 }
 
-/** A refund comes out of what nobody was found for, then of what was set aside, then of the customer's credit (below zero, if it had been applied). */
+/**
+ * A refund comes out of what nobody was found for, then of what was set aside, then of the
+ * customer's credit (below zero, if it had been applied).
+ */
 function refund(
   ctx: CommandContext,
   at: Head,

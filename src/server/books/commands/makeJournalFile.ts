@@ -1,7 +1,6 @@
 import { z } from "zod";
 
 import { isoDay } from "@/contracts/values";
-import type { Day } from "@/core/calendar";
 import { JOURNAL_FIELDS } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { insertJournalFile, saveJournalLayout } from "@/db/journalFiles";
@@ -22,7 +21,10 @@ export const layoutSchema = z.object({
   decimalMark: z.enum([".", ","]),
 });
 
-/** Makes a journal file for another ledger: entries of some days that never went out; with `again` all of them, marked. The layout is kept by its name. */
+/**
+ * Makes a journal file for another ledger: entries of some days that never went out; with `again`
+ * all of them, marked. The layout is kept by its name.
+ */
 export const makeJournalFile = defineCommand({
   name: "makeJournalFile",
   schema: z.object({

@@ -5,7 +5,10 @@ import { fail, ok, type Result } from "@/core/result";
 import { setRate } from "@/db/rates";
 import { defineCommand } from "@/server/runtime/command";
 
-/** Enters what currencies are worth in the book's, by day; a day that is there already is written over. What was posted keeps its value. */
+/**
+ * Enters what currencies are worth in the book's, by day; a day that is there already is written
+ * over. What was posted keeps its value.
+ */
 export const setRates = defineCommand({
   name: "setRates",
   schema: z.object({

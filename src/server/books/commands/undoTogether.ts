@@ -6,7 +6,10 @@ import { defineCommand } from "@/server/runtime/command";
 
 import { isUndoable, undoAct } from "./undo";
 
-/** Undoes everything that one command did (the sure ones posted together), the last first, all of it or nothing; what was undone since stays undone. */
+/**
+ * Undoes everything that one command did (the sure ones posted together), the last first, all of it
+ * or nothing; what was undone since stays undone.
+ */
 export const undoTogether = defineCommand({
   name: "undoTogether",
   schema: z.object({ commandId: z.number().int() }),

@@ -1,6 +1,6 @@
 import type { ForeignSum } from "@/contracts/books";
 import { addDays, type Day } from "@/core/calendar";
-import { add, type Currency, type Minor, sumOf } from "@/core/money";
+import { add, type Minor, sumOf } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { movedByMonth } from "@/db/journal";
 import {
@@ -35,7 +35,10 @@ const WHAT: Partial<Record<string, string>> = {
 };
 const MOST_RATES = 60;
 
-/** What is open in other currencies at the end of a day, against that day's rates; the rates, and what was revalued before. */
+/**
+ * What is open in other currencies at the end of a day, against that day's rates; the rates, and
+ * what was revalued before.
+ */
 export function currenciesPage(db: Db, asOf: Day): CurrenciesPage {
   const { currency: book } = readSettings(db);
   const sums = new Map<string, ForeignSum>();

@@ -1,7 +1,6 @@
 import type { ActView, EntryHistory, EntryLineView, EntryView, Origin } from "@/contracts/history";
-import type { Day } from "@/core/calendar";
-import type { ItemKind, Role } from "@/core/ledger";
-import type { Currency, Minor } from "@/core/money";
+import type { ItemKind } from "@/core/ledger";
+import type { Minor } from "@/core/money";
 import { actById, actsOf, type SubjectKind } from "@/db/acts";
 import { bankLineById } from "@/db/bank";
 import type { Db } from "@/db/connection";
@@ -109,7 +108,10 @@ export function originOf(
   };
 }
 
-/** An entry with what was done when it was posted, the line of the file behind it, and the other entries of the same act. */
+/**
+ * An entry with what was done when it was posted, the line of the file behind it, and the other
+ * entries of the same act.
+ */
 export function entryHistory(db: Db, book: string, id: number): EntryHistory | null {
   const entry = entryById(db, id);
   if (!entry) return null;

@@ -1,6 +1,6 @@
 import type { JournalExportFacts } from "@/contracts/books";
 import type { Day } from "@/core/calendar";
-import { FIRST_LAYOUT, type JournalLayout, journalRows } from "@/core/formats";
+import { FIRST_LAYOUT, journalRows } from "@/core/formats";
 import type { Db } from "@/db/connection";
 import { accounts } from "@/db/journal";
 import {

@@ -13,7 +13,10 @@ import type { CommandContext } from "@/server/runtime/context";
 export type OtherAct =
   "accrue" | "fee_bill" | "refund" | "retry" | "mend" | "answer" | "export" | "revalue";
 
-/** Takes back what was done about fees billed by the month, and about what came back; the entries are reversed by the caller. */
+/**
+ * Takes back what was done about fees billed by the month, and about what came back; the entries
+ * are reversed by the caller.
+ */
 export function takeBackOther(ctx: CommandContext, act: ActRow, kind: OtherAct): Result<unknown> {
   switch (kind) {
     case "accrue": {

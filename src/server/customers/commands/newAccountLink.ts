@@ -5,7 +5,10 @@ import { renewLink } from "@/db/accountPages";
 import { customerById } from "@/db/customers";
 import { defineCommand } from "@/server/runtime/command";
 
-/** Gives a customer's account page a new address; the old one leads nowhere from then on, also in letters that were sent. */
+/**
+ * Gives a customer's account page a new address; the old one leads nowhere from then on, also in
+ * letters that were sent.
+ */
 export const newAccountLink = defineCommand({
   name: "newAccountLink",
   schema: z.object({ customerId: z.number().int() }),

@@ -1,8 +1,6 @@
 import type { AccountFacts } from "@/contracts/customers";
 import { addDays, type Day } from "@/core/calendar";
-import type { Language } from "@/core/followup";
-import type { Aging } from "@/core/metrics";
-import type { Currency, Minor } from "@/core/money";
+import type { Minor } from "@/core/money";
 import { customerOfLink, hasVisited, type Visit } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { customerById, familyOf } from "@/db/customers";

@@ -1,16 +1,8 @@
 import type { CreditLine, HistoryLine, Learned, PayingFacts } from "@/contracts/customers";
-import type { FollowUpWorkings, LastWord } from "@/contracts/overdue";
+import type { FollowUpWorkings } from "@/contracts/overdue";
 import { addDays, type Day, daysBetween, formatDay } from "@/core/calendar";
-import {
-  keptOf,
-  type Ladder,
-  type LadderAct,
-  type Offer,
-  offerFor,
-  type PromiseToday,
-  waitInWords,
-} from "@/core/followup";
-import type { Habit, PaidFor, Proposal } from "@/core/matching";
+import { keptOf, type Ladder, offerFor, type PromiseToday, waitInWords } from "@/core/followup";
+import type { Habit, Proposal } from "@/core/matching";
 import { type Aging, agingOf } from "@/core/metrics";
 import { add, type Currency, formatMoney, type Minor, sumOf, ZERO } from "@/core/money";
 import { type ContactPerson, reachedBy } from "@/core/parties";
@@ -49,7 +41,8 @@ export type CustomerPage = {
   sites: { id: number; name: string; open: Minor }[];
   open: OpenItemRow[];
   credits: CreditLine[];
-  /** ACH debits of its own that have not settled. */ onWay: {
+  /** ACH debits of its own that have not settled. */
+  onWay: {
     id: number;
     startedOn: Day;
     sum: Minor;
@@ -63,15 +56,22 @@ export type CustomerPage = {
   learned: Learned;
   waits: string[];
   history: HistoryLine[];
-  /** How it (or the head of its group) is followed up, and why it is on today's list or not. */ followed: FollowedRow;
+  /** How it (or the head of its group) is followed up, and why it is on today's list or not. */
+  followed: FollowedRow;
   ladders: Ladder[];
   why: string;
-  /** How it (with its sites) paid over a year: days late by month, by which methods, and how it kept its promises. */ paying: PayingFacts & {
+  /**
+   * How it (with its sites) paid over a year: days late by month, by which methods, and how it kept
+   * its promises.
+   */
+  paying: PayingFacts & {
     kept: number;
     broken: number;
   };
-  /** The address of its account page on this server. */ account: string;
-  /** Its contact persons, and those of its addresses that letters come back from. */ persons: ContactPerson[];
+  /** The address of its account page on this server. */
+  account: string;
+  /** Its contact persons, and those of its addresses that letters come back from. */
+  persons: ContactPerson[];
   back: { address: string; why: string }[];
 };
 /** Everything about a customer on one page, with one line of time. */
@@ -185,7 +185,10 @@ function payingInWords(habit: Habit | undefined, lateness: string | null): strin
   return `${share(habit.several)} pays several invoices at once, ${share(habit.quoted)} quotes a number${lateness === null ? "" : `; ${lateness.charAt(0).toLowerCase()}${lateness.slice(1)}`}`;
 }
 
-/** One line of time: invoices, receipts, letters with their text, calls, promises, and every act, newest first. */
+/**
+ * One line of time: invoices, receipts, letters with their text, calls, promises, and every act,
+ * newest first.
+ */
 export function historyOf(db: Db, customerId: number, today: Day): HistoryLine[] {
   const { currency } = readSettings(db);
   const amount = (sum: number, own: Currency = currency): string => formatMoney(sum, own, currency);
@@ -300,7 +303,10 @@ function promiseInWords(
   return `${said}${state === "kept" ? "; kept" : state === "broken" ? "; broken" : ""}`;
 }
 
-/** The middle of what a customer paid at once over a year, in the book's currency; null where it paid nothing. */
+/**
+ * The middle of what a customer paid at once over a year, in the book's currency; null where it
+ * paid nothing.
+ */
 function usualPayment(db: Db, customerId: number, today: Day): Minor | null {
   const { currency } = readSettings(db);
   const sums = paymentsOf(db, [customerId], addDays(today, -365))

@@ -1,7 +1,7 @@
 import type { StatementLine, StatementPart } from "@/contracts/customers";
 import { addDays, type Day } from "@/core/calendar";
-import { type Aging, agingOf, type OpenLine } from "@/core/metrics";
-import { add, type Currency, type Minor, sumOf, toDecimal } from "@/core/money";
+import { agingOf } from "@/core/metrics";
+import { add, sumOf, toDecimal } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { customerById, type CustomerRow, familyOf } from "@/db/customers";
 import { readSettings } from "@/db/settings";
@@ -94,7 +94,10 @@ export function statementOf(db: Db, customerId: number, from: Day, to: Day): Sta
   return { customer, sites: ids.length - 1, from, to, parts };
 }
 
-/** The statements of everybody who has something open or on account on a day, or of whom something moved in the days before it: heads of groups with their sites, by name. */
+/**
+ * The statements of everybody who has something open or on account on a day, or of whom something
+ * moved in the days before it: heads of groups with their sites, by name.
+ */
 export function statementsOfAll(
   db: Db,
   from: Day,

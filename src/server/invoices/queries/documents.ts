@@ -1,4 +1,4 @@
-import type { ActView, Backing, EntryView, Linked, Origin } from "@/contracts/history";
+import type { Backing, Linked } from "@/contracts/history";
 import type { ReceiptItem } from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
 import { add, minor, type Minor } from "@/core/money";
@@ -27,7 +27,8 @@ export type InvoicePage = Backing & {
   customer: { id: number; name: string };
   paid: Linked[];
   letters: { on: Day; words: string }[];
-  /** Whether it may be given up, and what of it waits for a second person. */ givingUp: {
+  /** Whether it may be given up, and what of it waits for a second person. */
+  givingUp: {
     limit: Minor;
     people: number;
     waits: WriteOffRow | null;

@@ -1,7 +1,6 @@
 import { z } from "zod";
 
 import { isoDay } from "@/contracts/values";
-import type { Day } from "@/core/calendar";
 import { withoutCardNumbers } from "@/core/formats";
 import { inBook, postReceiptByHand } from "@/core/ledger";
 import { minor } from "@/core/money";

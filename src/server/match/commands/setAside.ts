@@ -6,7 +6,10 @@ import { fail, ok, type Result } from "@/core/result";
 import { partsOf, receiptById, updateReceipt } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
 
-/** Puts a receipt aside that is not for an invoice: money of another business (U; parked), or other income (U; other income). Undo takes it back. */
+/**
+ * Puts a receipt aside that is not for an invoice: money of another business (U; parked), or other
+ * income (U; other income). Undo takes it back.
+ */
 export const setAside = defineCommand({
   name: "setAside",
   schema: z.object({

@@ -1,16 +1,13 @@
 import type {
-  AskedApproval,
   MatchRow,
   MatchWorkings,
   OnAccount,
   QueueName,
-  ShownReason,
   SureRow,
   Twin,
   WorkingsItem,
   WorkingsReading,
 } from "@/contracts/match";
-import type { Day } from "@/core/calendar";
 import {
   type Decision,
   type MatchCandidate,
@@ -19,7 +16,6 @@ import {
   reasonInWords,
   restsOn,
   speaksAgainst,
-  type Spot,
   sureKind,
 } from "@/core/matching";
 import { add, type Currency, formatAmount, minor, type Minor, sumOf } from "@/core/money";
@@ -41,7 +37,10 @@ import { remittanceLines } from "@/db/remittances";
 import { readSettings } from "@/db/settings";
 import { recoverable } from "@/db/writeOffs";
 
-/** The queues of Match: by certainty, those set aside, and those whose write-off waits for a second person. */
+/**
+ * The queues of Match: by certainty, those set aside, and those whose write-off waits for a second
+ * person.
+ */
 export const QUEUES = ["sure", "check", "none", "aside", "second"] as const;
 
 export type MatchQueue = {
@@ -184,7 +183,10 @@ function sorted(rows: MatchRow[], sort: string): MatchRow[] {
   return by ? [...rows].sort((a, b) => (down ? -by(a, b) : by(a, b)) || a.id - b.id) : rows;
 }
 
-/** All that is needed to put a receipt's tally together: its readings with their reasons, and what is open at the customer and its group. */
+/**
+ * All that is needed to put a receipt's tally together: its readings with their reasons, and what
+ * is open at the customer and its group.
+ */
 export function matchWorkings(
   db: Db,
   receiptId: number,
@@ -323,7 +325,10 @@ export function groupGivenUp(db: Db, customerId: number, currency: Currency): Mi
   );
 }
 
-/** What is open in a currency at a customer and the other members of its group: its own first, each oldest first. */
+/**
+ * What is open in a currency at a customer and the other members of its group: its own first, each
+ * oldest first.
+ */
 export function groupItems(db: Db, customerId: number, currency: Currency): WorkingsItem[] {
   const customers = new Map(familyOf(db, customerId).map((customer) => [customer.id, customer]));
   const customer = customers.get(customerId);
@@ -358,7 +363,10 @@ export function saidOf(reading: MatchCandidate): string {
     .join(" ")}${reading.surcharge ? ` +${reading.surcharge}` : ""}`;
 }
 
-/** The sure ones as they would be posted: those that deserve a second glance first, the others by what kind they are. */
+/**
+ * The sure ones as they would be posted: those that deserve a second glance first, the others by
+ * what kind they are.
+ */
 export function sureList(db: Db, proposals: readonly Proposal[], currency: Currency): SureRow[] {
   const receipts = new Map(receiptsInState(db, "to_match").map((receipt) => [receipt.id, receipt]));
   const names = new Map(allCustomers(db).map((customer) => [customer.id, customer.name]));

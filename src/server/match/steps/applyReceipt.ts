@@ -21,13 +21,19 @@ import { insertApplication, partsOf, type ReceiptRow, updateReceipt } from "@/db
 import { recoverable } from "@/db/writeOffs";
 import type { CommandContext } from "@/server/runtime/context";
 
-/** A line of a tally: what an open item gets from the receipt, and what is taken off it besides. Minor units; negative on a credit note. */
+/**
+ * A line of a tally: what an open item gets from the receipt, and what is taken off it besides.
+ * Minor units; negative on a credit note.
+ */
 export type TallyLine = { itemId: number; amount: Minor; discount: Minor; smallDifference: Minor };
 
 /** Whether write-offs keep to the limit of the book, or a second person has approved of them. */
 export type WriteOffs = "within limit" | "approved";
 
-/** A tally that can be posted: what the items get, what was paid on top, what came for debts given up, and what is left for the account. */
+/**
+ * A tally that can be posted: what the items get, what was paid on top, what came for debts given
+ * up, and what is left for the account.
+ */
 export type Checked = {
   readonly items: readonly OpenItemRow[];
   readonly applied: Minor;
@@ -37,7 +43,10 @@ export type Checked = {
   readonly customerId: number;
 };
 
-/** The tally as it can be posted, or why it cannot. What the lines leave over stays on account of the customer. */
+/**
+ * The tally as it can be posted, or why it cannot. What the lines leave over stays on account of
+ * the customer.
+ */
 export function checkTally(
   ctx: CommandContext,
   receipt: ReceiptRow,
@@ -85,7 +94,10 @@ export function checkTally(
   return ok({ items, applied, surcharge, recovered, rest, customerId: owner });
 }
 
-/** The head of a customer's group, looked up one by one: a group is small, the list of customers may not be. */
+/**
+ * The head of a customer's group, looked up one by one: a group is small, the list of customers may
+ * not be.
+ */
 function headOf(ctx: CommandContext, id: number): number {
   const line = new Map<number, Customer>();
   for (
@@ -142,7 +154,10 @@ export function isOver(ctx: CommandContext, sum: Minor, currency: Currency, on: 
   );
 }
 
-/** Posts a tally that was checked: the rest to the customer's account, the lines to their items, discounts and small differences. */
+/**
+ * Posts a tally that was checked: the rest to the customer's account, the lines to their items,
+ * discounts and small differences.
+ */
 export function applyTally(
   ctx: CommandContext,
   receipt: ReceiptRow,

@@ -14,7 +14,10 @@ import { overdueRows } from "../queries/overdue";
 
 /** Days that a customer has to pay a late fee. */
 const DUE_DAYS = 14;
-/** Charges late fees that were looked at, each as an open item of its own; those that are not due any more are left out. */
+/**
+ * Charges late fees that were looked at, each as an open item of its own; those that are not due
+ * any more are left out.
+ */
 export const chargeLateFees = defineCommand({
   name: "chargeLateFees",
   schema: z.object({
@@ -22,11 +25,8 @@ export const chargeLateFees = defineCommand({
       .array(
         z.object({
           itemId: z.number().int(),
-          /** For a letter; null for the time that passed. */ letterId: z
-            .number()
-            .int()
-            .nullable()
-            .default(null),
+          /** For a letter; null for the time that passed. */
+          letterId: z.number().int().nullable().default(null),
         }),
       )
       .min(1)

@@ -11,7 +11,10 @@ import type { CommandContext } from "@/server/runtime/context";
 
 import { overdueRows } from "../queries/overdue";
 
-/** Notes a call, a note, or a promise to pay with its day and, if known, its sum. A call or task that the ladder asked for is its rung. */
+/**
+ * Notes a call, a note, or a promise to pay with its day and, if known, its sum. A call or task
+ * that the ladder asked for is its rung.
+ */
 export const logContact = defineCommand({
   name: "logContact",
   schema: z
@@ -26,9 +29,8 @@ export const logContact = defineCommand({
         .array(z.object({ dueOn: isoDay, sum: z.number().int().positive().transform(minor) }))
         .max(24)
         .default([]),
-      /** A task or a stop of supply that the ladder asked for is done. */ done: z
-        .boolean()
-        .default(false),
+      /** A task or a stop of supply that the ladder asked for is done. */
+      done: z.boolean().default(false),
     })
     .refine(
       (input) => input.kind !== "promise" || input.promisedOn !== null || input.parts.length > 0,

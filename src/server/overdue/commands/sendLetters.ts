@@ -11,7 +11,10 @@ import { inWords } from "@/server/runtime/messages";
 import { type OverdueRow, overdueRows } from "../queries/overdue";
 import { letter, record } from "../steps/recordLetter";
 
-/** A letter of a run; where its words were left as they are they are not given: they are filled in when it goes, from what is open then. */
+/**
+ * A letter of a run; where its words were left as they are they are not given: they are filled in
+ * when it goes, from what is open then.
+ */
 const toWrite = letter
   .partial({ subject: true, body: true })
   .refine(({ subject, body }) => (subject === undefined) === (body === undefined), {

@@ -1,7 +1,6 @@
 import { z } from "zod";
 
 import { isoDay } from "@/contracts/values";
-import type { Day } from "@/core/calendar";
 import { LANGUAGES } from "@/core/followup";
 import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
@@ -9,7 +8,10 @@ import { customerById } from "@/db/customers";
 import { ladders, setFollowed } from "@/db/ladders";
 import { defineCommand } from "@/server/runtime/command";
 
-/** How a customer (and its group) is followed up: ladder, language, by itself or not, smallest sum, quiet until a day. */
+/**
+ * How a customer (and its group) is followed up: ladder, language, by itself or not, smallest sum,
+ * quiet until a day.
+ */
 export const setFollowUp = defineCommand({
   name: "setFollowUp",
   schema: z.object({

@@ -8,7 +8,10 @@ import { defineCommand } from "@/server/runtime/command";
 import { readsWell } from "../letterTexts";
 import { which } from "../steps/letterTextKey";
 
-/** Keeps the book's own words for a tone in a language, for one ladder or (0) for all; only words that can be filled in for every kind of letter. */
+/**
+ * Keeps the book's own words for a tone in a language, for one ladder or (0) for all; only words
+ * that can be filled in for every kind of letter.
+ */
 export const setWordingOf = defineCommand({
   name: "setWordingOf",
   schema: z.object({

@@ -6,7 +6,10 @@ import { lateFees, setWaived } from "@/db/ladders";
 import { undoAct } from "@/server/books/commands/undo";
 import { defineCommand } from "@/server/runtime/command";
 
-/** Waives a late fee that was charged and not paid, with a reason: its entry is undone, and it is not asked for again. */
+/**
+ * Waives a late fee that was charged and not paid, with a reason: its entry is undone, and it is
+ * not asked for again.
+ */
 export const waiveLateFee = defineCommand({
   name: "waiveLateFee",
   schema: z.object({

@@ -1,7 +1,6 @@
 import type { ProposedFee } from "@/contracts/overdue";
 import type { Day } from "@/core/calendar";
 import { lateFeeOn, type LateFeeRule } from "@/core/followup";
-import type { Currency, Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { type ChargedFee, feesThrough, ladders, lateFees, lettersToCharge } from "@/db/ladders";
 import { readSettings } from "@/db/settings";
@@ -9,18 +8,24 @@ import { readSettings } from "@/db/settings";
 import type { OverdueRow, RowItem } from "./overdue";
 
 export type LateFeesPage = {
-  /** Those that are charged together next. */ proposed: ProposedFee[];
-  /** How many there are in all. */ count: number;
+  /** Those that are charged together next. */
+  proposed: ProposedFee[];
+  /** How many there are in all. */
+  count: number;
   charged: ChargedFee[];
   rules: { name: string; fee: LateFeeRule }[];
-  /** Whether the letters of some rung are charged for. */ byLetter: boolean;
+  /** Whether the letters of some rung are charged for. */
+  byLetter: boolean;
 };
 
 const MOST_CHARGED = 100;
 /** Fees that are looked at and charged at a time. */
 const AT_A_TIME = 1000;
 
-/** What may be charged for paying late, by each customer's ladder: never on a fee, never on what is left out, never while the customer waits. */
+/**
+ * What may be charged for paying late, by each customer's ladder: never on a fee, never on what is
+ * left out, never while the customer waits.
+ */
 export function proposedFees(db: Db, today: Day, rows: readonly OverdueRow[]): ProposedFee[] {
   const rules = new Map(ladders(db).map(({ name, fee }) => [name, fee]));
   const letters = lettersToCharge(db);
@@ -77,7 +82,8 @@ export function proposedFees(db: Db, today: Day, rows: readonly OverdueRow[]): P
               },
             ];
       });
-      // The fee of a letter stands on the oldest invoice that it named and that is still open; where none is, it is not asked for.
+      // The fee of a letter stands on the oldest invoice that it named and that is still open;
+      // where none is, it is not asked for.
       const forLetters = sent.flatMap((letter): ProposedFee[] => {
         const oldest = late.find(({ id }) => letter.itemIds.includes(id));
         return oldest

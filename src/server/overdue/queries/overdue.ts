@@ -4,14 +4,12 @@ import {
   daysAhead,
   DEFAULT_STEPS,
   type Feed,
-  type FollowUpState,
   followUpToday,
   type FollowUpToday,
   type Ladder,
   type LadderStep,
   namedItems,
   type PromisedPart,
-  type PromiseState,
   promiseToday,
   type PromiseToday,
   type StaleFeed,
@@ -40,21 +38,26 @@ import {
 } from "@/db/ladders";
 import { type OpenItemRow, openItemsOf } from "@/db/openItems";
 import { personsByCustomer } from "@/db/persons";
-import { bookValue, worthOn } from "@/db/rates";
+import { worthOn } from "@/db/rates";
 import { creditsKept, disputedReceipts, receiptsInState } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 import { onTheirWay } from "@/db/started";
 
-/** A customer (with its sites) that a step of the ladder is about, or that owes something past its date. Sums in the book's currency. */
+/**
+ * A customer (with its sites) that a step of the ladder is about, or that owes something past its
+ * date. Sums in the book's currency.
+ */
 export type OverdueRow = FollowUpToday & {
   customer: CustomerRow;
   sites: number;
   aging: Aging;
   credit: Minor;
-  /** Its items, read when they are asked for. */ detail: () => RowDetail;
+  /** Its items, read when they are asked for. */
+  detail: () => RowDetail;
   lastWord: LastWord | null;
   followed: FollowedRow;
-  /** Its contact persons. */ persons: readonly ContactPerson[];
+  /** Its contact persons. */
+  persons: readonly ContactPerson[];
   ladder: string;
   ladderId: number;
 };
@@ -62,7 +65,10 @@ export type OverdueRow = FollowUpToday & {
 /** An open item of a row; why no letter names it, or null. */
 export type RowItem = OpenItemRow & { leftOut: string | null };
 
-/** What a group has open, oldest due first; what today's step names of it; and its credit, currency by currency. */
+/**
+ * What a group has open, oldest due first; what today's step names of it; and its credit, currency
+ * by currency.
+ */
 export type RowDetail = {
   readonly items: readonly RowItem[];
   readonly named: readonly number[];
@@ -268,7 +274,10 @@ function factsByGroup(
 /** Banking days after which the files are too old to say who has paid. */
 const STALE_AFTER = 5;
 
-/** The feed that has fallen behind, the one that came longest ago; null while they are fresh, or there are none yet. */
+/**
+ * The feed that has fallen behind, the one that came longest ago; null while they are fresh, or
+ * there are none yet.
+ */
 function staleFeed(db: Db, today: Day): StaleFeed | null {
   const reach = (["processor", "bank"] satisfies Feed[]).flatMap((feed): StaleFeed[] => {
     const since = lastImportDay(db, feed);
@@ -413,7 +422,10 @@ function creditIn(
   return sums;
 }
 
-/** How a promise stands today, by what came of the customer since it was made; null where the contact is none. */
+/**
+ * How a promise stands today, by what came of the customer since it was made; null where the
+ * contact is none.
+ */
 export function promiseNow(
   db: Db,
   contact: ContactRow,

@@ -1,6 +1,4 @@
 import type { WrittenOffRow } from "@/contracts/overdue";
-import type { Day } from "@/core/calendar";
-import type { Currency, Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { givenUpWithPayments, recoveries, type WriteOffRow, writeOffsIn } from "@/db/writeOffs";
 

@@ -1,6 +1,4 @@
 import { z } from "zod";
-
-import type { Day } from "@/core/calendar";
 import { type LetterTemplate, waitInWords } from "@/core/followup";
 import { fail, ok, type Result } from "@/core/result";
 import { insertLetter } from "@/db/followup";

@@ -1,7 +1,6 @@
 import { z } from "zod";
 
 import { isoDay } from "@/contracts/values";
-import type { Day } from "@/core/calendar";
 import { minor, ratioOf } from "@/core/money";
 import { METHODS } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";

@@ -7,7 +7,10 @@ import { bankAccounts, bankLineById, setBankLineState } from "@/db/bank";
 import { accruals, setAccrualState } from "@/db/fees";
 import { defineCommand } from "@/server/runtime/command";
 
-/** Ties the bank line by which a processor takes its bill to the months that it is for; what it differs by is a fee too. */
+/**
+ * Ties the bank line by which a processor takes its bill to the months that it is for; what it
+ * differs by is a fee too.
+ */
 export const billFees = defineCommand({
   name: "billFees",
   schema: z.object({

@@ -28,7 +28,10 @@ const difference = z.discriminatedUnion("as", [
     reason: z.string().trim().min(1, "Say why, in a few words.").max(200),
   }),
 ]);
-/** Ties a payout by hand. Where the lines do not come to its net, the difference is booked as what the clerk says it is. */
+/**
+ * Ties a payout by hand. Where the lines do not come to its net, the difference is booked as what
+ * the clerk says it is.
+ */
 export const tiePayout = defineCommand({
   name: "tiePayout",
   schema: z.object({
@@ -93,7 +96,10 @@ export const tiePayout = defineCommand({
 });
 /** The bank's rate for a payout lies this near the day's, in percent. */
 const RATE_APART = 7;
-/** A payout that reached the bank in the book's currency: what came is what it is worth, as long as the rate is one of this world. */
+/**
+ * A payout that reached the bank in the book's currency: what came is what it is worth, as long as
+ * the rate is one of this world.
+ */
 function tieAtItsRate(
   ctx: CommandContext,
   payout: PayoutRow,
@@ -125,7 +131,10 @@ function tieAtItsRate(
     ),
   });
 }
-/** The items that explain the difference to the cent, of the payout's own account; not out of a payout that is tied. */
+/**
+ * The items that explain the difference to the cent, of the payout's own account; not out of a
+ * payout that is tied.
+ */
 function itemsToMove(
   ctx: CommandContext,
   payout: PayoutRow,
@@ -154,7 +163,10 @@ function itemsToMove(
         off: ctx.sum(add(off, as === "take_in" ? negate(sum) : sum)),
       });
 }
-/** The difference becomes an item of the payout, so that its items sum to what the bank got, and is posted in the same act. */
+/**
+ * The difference becomes an item of the payout, so that its items sum to what the bank got, and is
+ * posted in the same act.
+ */
 function bookDifference(
   ctx: CommandContext,
   payout: PayoutRow,

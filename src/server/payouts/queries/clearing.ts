@@ -1,6 +1,6 @@
 import type { ClearingFacts } from "@/contracts/payouts";
 import type { Day } from "@/core/calendar";
-import { type Currency, type Minor, sumOf } from "@/core/money";
+import { sumOf } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { balancesAsOf } from "@/db/journal";
 import { clearingAsOf, processorAccounts } from "@/db/processor";

@@ -1,9 +1,9 @@
 import type { FeeLine, FeesFacts } from "@/contracts/payouts";
 import { addMonths, type Day } from "@/core/calendar";
-import { achInstead, type CheckedFee, checkFees, type FeeMonth, feesByMonth } from "@/core/fees";
-import { type Currency, minor, type Minor, sumOf } from "@/core/money";
+import { achInstead, type CheckedFee, checkFees, feesByMonth } from "@/core/fees";
+import { minor, type Minor, sumOf } from "@/core/money";
 import type { Db } from "@/db/connection";
-import { accruals, type AgreedRateRow, agreedRates, chargesWithFees } from "@/db/fees";
+import { accruals, agreedRates, chargesWithFees } from "@/db/fees";
 import { type ProcessorAccountRow, processorAccounts } from "@/db/processor";
 import { worthOn } from "@/db/rates";
 import { readSettings } from "@/db/settings";

@@ -50,14 +50,18 @@ export type PayoutView = PayoutListed & {
   candidate: { id: number; on: Day; amount: Minor; description: string } | null;
   offBy: Minor | null;
   expectedOn: Day;
-  /** Whether it reaches the bank in another currency than its own. */ abroad: boolean;
+  /** Whether it reaches the bank in another currency than its own. */
+  abroad: boolean;
 };
 
 /** What is off or late stands on top. */
 const urgency = (view: PayoutView): number =>
   view.shown === "off" ? 0 : view.shown === "late" ? 1 : 2;
 
-/** Payouts of a period and all that are not tied yet; what is off first, then the newest, each with the bank line it would tie to. */
+/**
+ * Payouts of a period and all that are not tied yet; what is off first, then the newest, each with
+ * the bank line it would tie to.
+ */
 export function payoutViews(db: Db, from: Day, to: Day): PayoutView[] {
   const statementTo = lastStatementDay(db);
   const { currency } = readSettings(db);
@@ -146,8 +150,10 @@ export type PayoutWorkings = {
   items: (ProcessorItemRow & { payer: string })[];
   lines: BankLineRow[];
   openLines: BankLineRow[];
-  /** The day's rate of its currency, where that is not the bank's. */ rate: string | null;
-  /** What could be tied only together with it, every way. */ together: {
+  /** The day's rate of its currency, where that is not the bank's. */
+  rate: string | null;
+  /** What could be tied only together with it, every way. */
+  together: {
     payoutIds: number[];
     bankLineIds: number[];
     words: string;

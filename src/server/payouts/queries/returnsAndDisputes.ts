@@ -1,8 +1,8 @@
-import type { ExpectedPayments, ExpectedRow, ReturnRow, ReturnTodo } from "@/contracts/payouts";
+import type { ExpectedPayments, ExpectedRow, ReturnRow } from "@/contracts/payouts";
 import { addBankingDays, addDays, type Day } from "@/core/calendar";
 import { type Currency, type Minor, sumOf, ZERO } from "@/core/money";
 import { expectedOf } from "@/core/payouts";
-import { RATE_DAYS, retryOf, returnCodeOf, type ReturnRate, returnRates } from "@/core/receipts";
+import { RATE_DAYS, retryOf, returnCodeOf, returnRates } from "@/core/receipts";
 import { lastStatementDay } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { openItemsOf } from "@/db/openItems";

@@ -9,7 +9,10 @@ import type { CommandContext } from "@/server/runtime/context";
 /** Days that a customer has to pay a return fee. */
 const DUE_DAYS = 10;
 
-/** The fees that an act charged are charged no more, where nothing of them was paid; gives the number of one that was. */
+/**
+ * The fees that an act charged are charged no more, where nothing of them was paid; gives the
+ * number of one that was.
+ */
 export function dropReturnFees(ctx: CommandContext, actId: number): string | null {
   for (const { documentId } of entriesOfAct(ctx.db, actId).filter(
     ({ event, documentKind }) => event === "late_fee" && documentKind === "open_item",

@@ -1,6 +1,6 @@
 import type { AgedItem, AgesAsked, AgesFacts, AgesRow } from "@/contracts/reports";
 import { type Day, daysBetween, parseDay } from "@/core/calendar";
-import { type AgeAsk, type AgedBy, type Aging, spanOf, spansOf, totalAging } from "@/core/metrics";
+import { type AgedBy, type Aging, spanOf, spansOf, totalAging } from "@/core/metrics";
 import { add, type Currency, currencyOf, type Minor, sumOf, toDecimal, ZERO } from "@/core/money";
 import { agesByCustomer, agesTogether, creditsByCustomerAsOf, receivablesIn } from "@/db/ages";
 import type { Db } from "@/db/connection";

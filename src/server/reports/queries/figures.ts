@@ -2,11 +2,9 @@ import type { ExpectedItem, FigureMonth, FiguresFacts } from "@/contracts/report
 import { addDays, addMonths, day, type Day, daysBetween, endOfMonth } from "@/core/calendar";
 import {
   type AgeSpan,
-  type Aging,
   allowanceFor,
   averageDaysLate,
   bestPossibleDso,
-  type Bucket,
   cashByWeek,
   cei,
   DOUBTFUL_PERCENT,
@@ -110,7 +108,10 @@ function byMonth(db: Db, today: Day): FigureMonth[] {
   });
 }
 
-/** Habits of all customers from what was paid up to a day; a customer with fewer than three is taken for the book as a whole. */
+/**
+ * Habits of all customers from what was paid up to a day; a customer with fewer than three is taken
+ * for the book as a whole.
+ */
 function habitsUpTo(db: Db, to: Day): (customerId: number) => Lateness {
   const by = new Map<number, number[]>();
   const all: number[] = [];
@@ -171,7 +172,10 @@ function toCome(db: Db, today: Day, items: readonly OpenThen[]): (OpenThen & ToC
   }));
 }
 
-/** On which day what is overdue of a customer and its sites is promised, taken oldest first: a promise in parts covers so much by each of its days. */
+/**
+ * On which day what is overdue of a customer and its sites is promised, taken oldest first: a
+ * promise in parts covers so much by each of its days.
+ */
 function promisedDays(db: Db, today: Day): (customerId: number, left: Minor) => Day | null {
   const parts = promiseParts(db);
   const open = new Map(
@@ -200,7 +204,10 @@ function promisedDays(db: Db, today: Day): (customerId: number, left: Minor) => 
   };
 }
 
-/** The same as it would have been reckoned four weeks ago, from what was known then, against what came since. */
+/**
+ * The same as it would have been reckoned four weeks ago, from what was known then, against what
+ * came since.
+ */
 function backtest(db: Db, today: Day): FiguresFacts["before"] {
   const asOf = addDays(today, -BACK_DAYS);
   const items = toBePaidOn(db, asOf);

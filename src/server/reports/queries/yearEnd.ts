@@ -1,13 +1,6 @@
 import type { YearEndFacts } from "@/contracts/reports";
 import type { Day } from "@/core/calendar";
-import {
-  cashIncome,
-  type CashMonth,
-  CREDIT_AGES,
-  creditAge,
-  type CreditAge,
-  type Paid,
-} from "@/core/metrics";
+import { cashIncome, CREDIT_AGES, creditAge, type Paid } from "@/core/metrics";
 import { add, type Minor, sumOf, ZERO } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { worthOn } from "@/db/rates";

@@ -4,7 +4,10 @@ import { openBookToRead } from "../books";
 
 const open = new Map<string, Db>();
 
-/** A book's connection in a thread of the pool, of its own and only to read; it stays open as long as the thread lives. */
+/**
+ * A book's connection in a thread of the pool, of its own and only to read; it stays open as long
+ * as the thread lives.
+ */
 export function taskBook(book: string): Db {
   const known = open.get(book);
   if (known) return known;

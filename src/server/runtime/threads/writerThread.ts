@@ -27,7 +27,10 @@ export type WriterAnswer =
 const { book } = workerData as { book: string };
 let db: Db | null = null;
 
-/** Letters that are recorded go to the outbox one after the other, between commands; what a crash left goes with the next start. */
+/**
+ * Letters that are recorded go to the outbox one after the other, between commands; what a crash
+ * left goes with the next start.
+ */
 let delivering: Promise<void> = Promise.resolve();
 function deliver(): void {
   delivering = delivering

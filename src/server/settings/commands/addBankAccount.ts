@@ -8,7 +8,10 @@ import { bankAccounts, insertBankAccount } from "@/db/bank";
 import { accounts, insertAccount } from "@/db/journal";
 import { defineCommand } from "@/server/runtime/command";
 
-/** Adds a bank account, with what stood on it at the cut-over. The account number itself is never asked for, only its last four digits. */
+/**
+ * Adds a bank account, with what stood on it at the cut-over. The account number itself is never
+ * asked for, only its last four digits.
+ */
 export const addBankAccount = defineCommand({
   name: "addBankAccount",
   schema: z.object({

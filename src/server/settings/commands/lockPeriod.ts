@@ -1,11 +1,14 @@
 import { z } from "zod";
 
-import { isoDay, name } from "@/contracts/values";
+import { isoDay } from "@/contracts/values";
 import { fail, ok, type Result } from "@/core/result";
 import { writeSettings } from "@/db/settings";
 import { defineCommand } from "@/server/runtime/command";
 
-/** Closes every day up to one, or opens them again: nothing is dated there any more, and what comes late stands on the first open day. */
+/**
+ * Closes every day up to one, or opens them again: nothing is dated there any more, and what comes
+ * late stands on the first open day.
+ */
 export const lockPeriod = defineCommand({
   name: "lockPeriod",
   schema: z.object({

@@ -36,7 +36,10 @@ type Props<Row> = {
 
 const features = tableFeatures({});
 
-/** The ledger page: one full-width list, one line a row, its head and totals always in view; a row opens into its workings. */
+/**
+ * The ledger page: one full-width list, one line a row, its head and totals always in view; a row
+ * opens into its workings.
+ */
 export function LedgerList<Row extends object>(props: Props<Row>): ReactNode {
   "use no memo";
   const { rows, columns, idOf } = props;
@@ -75,7 +78,10 @@ export function LedgerList<Row extends object>(props: Props<Row>): ReactNode {
   );
 }
 
-/** The lines of one row: the head of its part where one begins, the row itself, and its workings where it is open. */
+/**
+ * The lines of one row: the head of its part where one begins, the row itself, and its workings
+ * where it is open.
+ */
 function rowLines<Row>(props: Props<Row>, row: Row, before: Row | undefined): ReactNode[] {
   const { columns, workings, openId = null } = props;
   const id = props.idOf(row);
@@ -109,7 +115,10 @@ function rowLines<Row>(props: Props<Row>, row: Row, before: Row | undefined): Re
   ];
 }
 
-/** The first cell carries the button (or link) that opens the row, so that it is reached without a mouse too. */
+/**
+ * The first cell carries the button (or link) that opens the row, so that it is reached without a
+ * mouse too.
+ */
 function opener<Row>(props: Props<Row>, row: Row, open: boolean, content: ReactNode): ReactNode {
   if (props.href)
     return (

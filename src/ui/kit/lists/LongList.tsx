@@ -29,7 +29,10 @@ type Rows<Row> = { rowAt: (index: number) => Row | undefined; want: (index: numb
 const ROW_HEIGHT = 32;
 const HEAD_HEIGHT = 34;
 
-/** The ledger page for lists of thousands: only what is looked at stands in the page, the rest is read as it is scrolled or moved to. */
+/**
+ * The ledger page for lists of thousands: only what is looked at stands in the page, the rest is
+ * read as it is scrolled or moved to.
+ */
 export function LongList<Row extends object>(props: Props<Row>): ReactNode {
   "use no memo";
   const { columns, count, first } = props;
@@ -144,7 +147,10 @@ function RowLines<Row>({
   );
 }
 
-/** Up and down move the opening along, Escape closes it; what takes the place of a row that left is opened next. */
+/**
+ * Up and down move the opening along, Escape closes it; what takes the place of a row that left is
+ * opened next.
+ */
 function useOpening<Row>(
   { count, idOf, openId, onOpen }: Props<Row>,
   { rowAt, want }: Rows<Row>,

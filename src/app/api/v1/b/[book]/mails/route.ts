@@ -8,7 +8,10 @@ import { answer, type BookParams, value } from "../../../../../answers";
 
 const MOST_MAILS = 100;
 
-/** Reads mails that say that a letter came back (a form with files), and gives what they report; nothing is noted yet. */
+/**
+ * Reads mails that say that a letter came back (a form with files), and gives what they report;
+ * nothing is noted yet.
+ */
 export async function POST(request: Request, context: BookParams): Promise<Response> {
   const { book } = await context.params;
   if (!isOwnRequest(request.headers)) return answer(fail("request.foreign"));

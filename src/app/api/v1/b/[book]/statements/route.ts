@@ -11,7 +11,10 @@ import { answer, type BookParams, dayOf, fileAnswer, notThere } from "../../../.
 const MOST_PRINTED = 1000;
 const MOST_IN_TABLE = 50_000;
 
-/** Every customer's statement of account as one file: ?format=pdf|csv|xlsx|json, ?as-of=, ?from=; three months back unless told. */
+/**
+ * Every customer's statement of account as one file: ?format=pdf|csv|xlsx|json, ?as-of=, ?from=;
+ * three months back unless told.
+ */
 export async function GET(request: Request, context: BookParams): Promise<Response> {
   const { book } = await context.params;
   const found = bookContext(book);

@@ -3,7 +3,10 @@ import { groupCredits, groupGivenUp, groupItems } from "@/server/match/queries/m
 
 import { type BookParams, fromBook } from "../../../../../../../answers";
 
-/** What is open at a customer and its group in a currency (the book's, unless told), what stands on account there, and what was given up. */
+/**
+ * What is open at a customer and its group in a currency (the book's, unless told), what stands on
+ * account there, and what was given up.
+ */
 export async function GET(
   request: Request,
   context: BookParams<{ id: string }>,

@@ -6,7 +6,10 @@ import { bookContext } from "@/server/runtime/bookContext";
 
 import { type BookParams, dayOf, fileAnswer, notThere } from "../../../../../../../answers";
 
-/** A customer's statement of account as a file: ?format=pdf|csv|json|xlsx, ?from= and ?to=; the last three months unless told. */
+/**
+ * A customer's statement of account as a file: ?format=pdf|csv|json|xlsx, ?from= and ?to=; the last
+ * three months unless told.
+ */
 export async function GET(
   request: Request,
   context: BookParams<{ id: string }>,
