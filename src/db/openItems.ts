@@ -91,7 +91,11 @@ export function openItems(db: Db): OpenItemRow[] {
       OPEN,
     )
     .map((item) => ({ ...item, bookBalance: foreign.get(item.id) ?? item.balance }))
-    .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
+    .sort((a, b) => {
+      if (a.dueOn < b.dueOn) return -1;
+      if (a.dueOn > b.dueOn) return 1;
+      return a.id - b.id;
+    });
 }
 
 export function openItemsOf(db: Db, customerId: number): OpenItemRow[] {

@@ -200,9 +200,11 @@ export function withAbroad(world: World): World {
     .filter(({ on }) => on < TO);
   return {
     ...world,
-    bankLines: [...world.bankLines, ...lines].sort((a, b) =>
-      a.on < b.on ? -1 : a.on > b.on ? 1 : b.amount - a.amount,
-    ),
+    bankLines: [...world.bankLines, ...lines].sort((a, b) => {
+      if (a.on < b.on) return -1;
+      if (a.on > b.on) return 1;
+      return b.amount - a.amount;
+    }),
   };
 }
 

@@ -92,12 +92,18 @@ export function makeWorld(): World {
   const billed = makeInvoices(people, random);
   const notes = makeCreditNotes(billed);
   const payments = makePayments(people, billed, notes, random);
-  const invoices = [...billed, ...notes.values()].sort((a, b) =>
-    a.issuedOn < b.issuedOn ? -1 : a.issuedOn > b.issuedOn ? 1 : 0,
-  );
+  const invoices = [...billed, ...notes.values()].sort((a, b) => {
+    if (a.issuedOn < b.issuedOn) return -1;
+    if (a.issuedOn > b.issuedOn) return 1;
+    return 0;
+  });
   const extras: Extra[] = [];
   tellStories(people, invoices, payments, extras, random);
-  payments.sort((a, b) => (a.paidOn < b.paidOn ? -1 : a.paidOn > b.paidOn ? 1 : 0));
+  payments.sort((a, b) => {
+    if (a.paidOn < b.paidOn) return -1;
+    if (a.paidOn > b.paidOn) return 1;
+    return 0;
+  });
   const payouts = makePayouts(payments, extras);
   return {
     people,
@@ -119,7 +125,11 @@ function makeInvoices(people: readonly Person[], random: Random): Invoice[] {
       if (random.chance(person.habit.orders / 21)) drafts.push(order(person, on, random));
     }
   }
-  drafts.sort((a, b) => (a.issuedOn < b.issuedOn ? -1 : a.issuedOn > b.issuedOn ? 1 : 0));
+  drafts.sort((a, b) => {
+    if (a.issuedOn < b.issuedOn) return -1;
+    if (a.issuedOn > b.issuedOn) return 1;
+    return 0;
+  });
   return drafts.map((draft, index) => ({ ...draft, number: String(17_950 + index) }));
 }
 
@@ -575,7 +585,12 @@ function makePayouts(payments: readonly Payment[], extras: readonly Extra[]): Pa
   for (const extra of extras) put(extra.via, extra.on, extra.id, -extra.amount - extra.fee);
   const payouts = [...groups.values()]
     .filter((group) => group.paidOn <= TODAY)
-    .sort((a, b) => (a.paidOn < b.paidOn ? -1 : a.paidOn > b.paidOn ? 1 : a.via < b.via ? -1 : 1));
+    .sort((a, b) => {
+      if (a.paidOn < b.paidOn) return -1;
+      if (a.paidOn > b.paidOn) return 1;
+      if (a.via < b.via) return -1;
+      return 1;
+    });
   const disputeId = extras.find((extra) => extra.kind === "dispute")?.id ?? "";
   // The processor kept a dispute fee of 15.00 that its file does not show.
   return payouts.map((payout, index) => ({
@@ -617,5 +632,9 @@ function makeBankLines(payments: readonly Payment[], payouts: readonly Payout[])
   }
   return lines
     .filter((line) => line.on > CUT_OVER && line.on < TODAY && line.amount !== 0)
-    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : b.amount - a.amount));
+    .sort((a, b) => {
+      if (a.on < b.on) return -1;
+      if (a.on > b.on) return 1;
+      return b.amount - a.amount;
+    });
 }

@@ -63,7 +63,11 @@ describe("the slow obvious matcher against the fast one", () => {
   it("edits are counted as by the textbook's table, within the bound", () => {
     const table = (a: string, b: string): number => {
       const d = Array.from({ length: a.length + 1 }, (_, i) =>
-        Array.from({ length: b.length + 1 }, (_, j) => (i === 0 ? j : j === 0 ? i : 0)),
+        Array.from({ length: b.length + 1 }, (_, j) => {
+          if (i === 0) return j;
+          if (j === 0) return i;
+          return 0;
+        }),
       );
       const at = (i: number, j: number): number => d[i]?.[j] ?? 0;
       for (let i = 1; i <= a.length; i += 1) {

@@ -109,11 +109,9 @@ export function addMonths(from: Day, count: number): Day {
 /** A day as programs of other lands write it: 2026-11-24, 11/24/2026 or 24.11.2026. */
 export function formatDayAs(of: Day, order: DayOrder): string {
   const [year, month, dayOfMonth] = [of.slice(0, 4), of.slice(5, 7), of.slice(8, 10)];
-  return order === "ymd"
-    ? of
-    : order === "mdy"
-      ? `${month}/${dayOfMonth}/${year}`
-      : `${dayOfMonth}.${month}.${year}`;
+  if (order === "ymd") return of;
+  if (order === "mdy") return `${month}/${dayOfMonth}/${year}`;
+  return `${dayOfMonth}.${month}.${year}`;
 }
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];

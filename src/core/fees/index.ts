@@ -91,7 +91,11 @@ export function checkFees(
   rates: readonly AgreedRate[],
 ): CheckedFee[] {
   const volumes = new Map<string, number>();
-  const inOrder = [...charges].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id));
+  const inOrder = [...charges].sort((a, b) => {
+    if (a.on < b.on) return -1;
+    if (a.on > b.on) return 1;
+    return a.id - b.id;
+  });
   return inOrder
     .map((charge): CheckedFee => {
       const month = `${charge.on.slice(0, 7)} ${charge.method}`;

@@ -47,12 +47,11 @@ export function valued(
   );
   const own = parts.reduce((sum, { lowers }) => sum + Math.abs(lowers.amount), 0);
   const value = parts.reduce((sum, { lowers }) => sum + Math.abs(lowers.book), 0);
-  const freshValue = ({ line, fresh }: Part): Minor =>
-    fresh === 0
-      ? minor(0)
-      : own === 0
-        ? convert(fresh, line.sum.currency, book, rate(line.sum.currency))
-        : mulDiv(fresh, value, own, "half-even");
+  const freshValue = ({ line, fresh }: Part): Minor => {
+    if (fresh === 0) return minor(0);
+    if (own === 0) return convert(fresh, line.sum.currency, book, rate(line.sum.currency));
+    return mulDiv(fresh, value, own, "half-even");
+  };
   const lines = parts.map((part): Line =>
     part.line.sum.currency === book
       ? part.line

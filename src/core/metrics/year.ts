@@ -10,7 +10,10 @@ export type CreditAge = (typeof CREDIT_AGES)[number];
 
 export function creditAge(since: Day, asOf: Day): CreditAge {
   const days = daysBetween(since, asOf);
-  return days <= 90 ? "to_90" : days <= 365 ? "to_365" : days <= 1095 ? "to_1095" : "over_1095";
+  if (days <= 90) return "to_90";
+  if (days <= 365) return "to_365";
+  if (days <= 1095) return "to_1095";
+  return "over_1095";
 }
 
 export function creditAgeWords(age: CreditAge): string {

@@ -15,7 +15,11 @@ export function split(amount: number, weights: readonly number[]): Minor[] {
   const parts = weights.map((weight) => Number((size * BigInt(weight)) / all));
   const order = weights
     .map((weight, index) => ({ index, rest: (size * BigInt(weight)) % all }))
-    .sort((a, b) => (a.rest === b.rest ? a.index - b.index : a.rest > b.rest ? -1 : 1));
+    .sort((a, b) => {
+      if (a.rest === b.rest) return a.index - b.index;
+      if (a.rest > b.rest) return -1;
+      return 1;
+    });
   let left = Math.abs(amount) - parts.reduce((sum, part) => sum + part, 0);
   for (const { index } of order) {
     if (left === 0) break;

@@ -51,7 +51,11 @@ export function bulkPayoutAnswers(
 ): BulkPayoutAnswers {
   const sorted = [...items]
     .filter(({ net }) => net !== 0)
-    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.id - b.id));
+    .sort((a, b) => {
+      if (a.on < b.on) return -1;
+      if (a.on > b.on) return 1;
+      return a.id - b.id;
+    });
   const days = [...new Set(sorted.map(({ on }) => on))];
   const found = new Map<string, BulkPayoutAnswer>();
   for (let first = 0; first < days.length; first += 1) {

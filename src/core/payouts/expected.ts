@@ -48,7 +48,12 @@ export function expectedOf(items: readonly Unpaid[], today: Day): Expected[] {
         late: on < today,
       };
     })
-    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.account < b.account ? -1 : 1));
+    .sort((a, b) => {
+      if (a.on < b.on) return -1;
+      if (a.on > b.on) return 1;
+      if (a.account < b.account) return -1;
+      return 1;
+    });
 }
 
 /** The sum of what is expected up to a day. */

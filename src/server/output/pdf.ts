@@ -89,13 +89,11 @@ export function sheetAsPdf(
     alignment: right[at] ? "right" : "left",
     bold,
   });
-  const totals = sheet.columns.map((column, at) =>
-    sums.includes(column)
-      ? totalOf(sheet.rows.map((row) => row[at] ?? ""))
-      : at === 0
-        ? "Total"
-        : "",
-  );
+  const totals = sheet.columns.map((column, at) => {
+    if (sums.includes(column)) return totalOf(sheet.rows.map((row) => row[at] ?? ""));
+    if (at === 0) return "Total";
+    return "";
+  });
   return printed({
     pageOrientation: sheet.columns.length > 6 ? "landscape" : "portrait",
     info: { title },

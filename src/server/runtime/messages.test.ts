@@ -4,13 +4,12 @@ import { join } from "node:path";
 import { inWords, knownCodes } from "./messages";
 
 const sources = (folder: string): string[] =>
-  readdirSync(folder, { withFileTypes: true }).flatMap((dirent) =>
-    dirent.isDirectory()
-      ? sources(join(folder, dirent.name))
-      : /\.tsx?$/.test(dirent.name) && !dirent.name.includes(".test.")
-        ? [readFileSync(join(folder, dirent.name), "utf8")]
-        : [],
-  );
+  readdirSync(folder, { withFileTypes: true }).flatMap((dirent) => {
+    if (dirent.isDirectory()) return sources(join(folder, dirent.name));
+    if (/\.tsx?$/.test(dirent.name) && !dirent.name.includes(".test."))
+      return [readFileSync(join(folder, dirent.name), "utf8")];
+    return [];
+  });
 
 describe("the catalogue of messages", () => {
   const raised = new Set(

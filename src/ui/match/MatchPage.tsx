@@ -144,12 +144,13 @@ export function MatchPage(props: Props): ReactNode {
           onOpen={setOpen}
           sorted={sorted}
           columns={columnsOf(props, queue)}
-          workings={(row, next) =>
-            queue === "aside" ? (
-              <AsideWorkings key={row.id} row={row} done={next} />
-            ) : queue === "second" ? (
-              <ApprovalWorkings key={row.id} row={row} currency={row.currency} done={next} />
-            ) : (
+          workings={(row, next) => {
+            if (queue === "aside") return <AsideWorkings key={row.id} row={row} done={next} />;
+            if (queue === "second")
+              return (
+                <ApprovalWorkings key={row.id} row={row} currency={row.currency} done={next} />
+              );
+            return (
               <TallyWorkings
                 key={row.id}
                 row={row}
@@ -157,8 +158,8 @@ export function MatchPage(props: Props): ReactNode {
                 today={today}
                 done={next}
               />
-            )
-          }
+            );
+          }}
           empty={<Empty book={book} queue={queue} sums={sums} />}
         />
       )}

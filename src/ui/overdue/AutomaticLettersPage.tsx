@@ -104,14 +104,11 @@ export function AutomaticLettersPage({
             id: "step",
             header: "Says",
             width: "36%",
-            cell: (row) =>
-              row.problem !== null ? (
-                <span data-tone="off">{row.problem}</span>
-              ) : row.why !== null ? (
-                <span data-tone="waits">taken out: {row.why}</span>
-              ) : (
-                row.step
-              ),
+            cell: (row) => {
+              if (row.problem !== null) return <span data-tone="off">{row.problem}</span>;
+              if (row.why !== null) return <span data-tone="waits">taken out: {row.why}</span>;
+              return row.step;
+            },
           },
           {
             id: "sum",

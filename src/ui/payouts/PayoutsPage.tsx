@@ -176,12 +176,11 @@ function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRow>[] {
       id: "takings",
       header: "Takings of",
       width: "14%",
-      cell: (row) =>
-        row.takenFrom && row.takenTo
-          ? row.takenFrom === row.takenTo
-            ? formatDay(row.takenFrom, today)
-            : `${formatDay(row.takenFrom, today)} to ${formatDay(row.takenTo, today)}`
-          : "–",
+      cell: (row) => {
+        if (!(row.takenFrom && row.takenTo)) return "–";
+        if (row.takenFrom === row.takenTo) return formatDay(row.takenFrom, today);
+        return `${formatDay(row.takenFrom, today)} to ${formatDay(row.takenTo, today)}`;
+      },
     },
     {
       id: "charges",

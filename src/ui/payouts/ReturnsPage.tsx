@@ -74,18 +74,16 @@ export function ReturnsPage({ book, currency, today, rows, open, sum }: Props): 
             id: "until",
             header: "Do by",
             width: "13%",
-            cell: (row) =>
-              row.until === null ? (
-                row.open ? (
-                  <span data-tone="waits">to do</span>
-                ) : (
-                  "–"
-                )
-              ) : (
-                <span data-tone={row.until < today ? "off" : "waits"}>
-                  {formatDay(row.until, today)}
-                </span>
-              ),
+            cell: (row) => {
+              if (row.until !== null)
+                return (
+                  <span data-tone={row.until < today ? "off" : "waits"}>
+                    {formatDay(row.until, today)}
+                  </span>
+                );
+              if (row.open) return <span data-tone="waits">to do</span>;
+              return "–";
+            },
             foot: `${rows.length} in 60 days`,
           },
           { id: "what", header: "What", width: "17%", cell: (row) => row.what },

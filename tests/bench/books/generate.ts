@@ -162,7 +162,11 @@ class Maker {
     const { dice } = this;
     const open = firm.open
       .filter(({ balance }) => balance > 0)
-      .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
+      .sort((a, b) => {
+        if (a.dueOn < b.dueOn) return -1;
+        if (a.dueOn > b.dueOn) return 1;
+        return a.id - b.id;
+      });
     if (open.length === 0) return;
     const paidOn = addDays(TODAY, -dice.whole(0, 12));
     const old = open.filter(({ issuedOn }) => issuedOn < paidOn);

@@ -41,12 +41,11 @@ const numbers = (items: readonly MatchItem[]): string[] => items.map(({ number }
 /** The digits at the end of a number: what people take its prefix and zeros off to. */
 const core = (number: string): string => /(\d+)\D*$/.exec(number)?.[1] ?? number;
 const bare = (number: string): string => core(number).replace(/^0+/, "");
-const joined = (list: readonly string[], dice: Dice): string =>
-  dice.chance(0.5)
-    ? list.join(", ")
-    : list.length > 1
-      ? `${list.slice(0, -1).join(" ")} and ${list.at(-1)}`
-      : list.join(" ");
+const joined = (list: readonly string[], dice: Dice): string => {
+  if (dice.chance(0.5)) return list.join(", ");
+  if (list.length > 1) return `${list.slice(0, -1).join(" ")} and ${list.at(-1)}`;
+  return list.join(" ");
+};
 const damage = (number: string, change: (digits: string) => string): string =>
   number.replace(/\d+(?=\D*$)/, change);
 

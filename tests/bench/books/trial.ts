@@ -233,7 +233,11 @@ class Trial {
     const { dice } = this;
     let free = who.open
       .filter(({ balance }) => balance > 0)
-      .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
+      .sort((a, b) => {
+        if (a.dueOn < b.dueOn) return -1;
+        if (a.dueOn > b.dueOn) return 1;
+        return a.id - b.id;
+      });
     const notes = who.open.filter(({ balance }) => balance < 0);
     const most = free.length > 6 && dice.chance(0.35) ? 2 : 1;
     for (let at = 0; at < most && free.length > 0; at += 1) {

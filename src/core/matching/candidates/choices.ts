@@ -33,5 +33,7 @@ export function choices(named: ReferencedItems): MatchItem[][] {
 export function oldestShape(given: number, open: number, off: number): string {
   if (off > 0) return "over";
   if (given > 1) return given === open ? "all-but-a-rest" : "several";
-  return open === 1 ? "only" : open <= 3 ? "part-of-few" : "part-of-many";
+  if (open === 1) return "only";
+  if (open <= 3) return "part-of-few";
+  return "part-of-many";
 }

@@ -210,5 +210,7 @@ function habitsOf(input: MatchingInput): ReadonlyMap<number, Habit> {
 }
 
 function oldestFirst(a: MatchItem, b: MatchItem): number {
-  return a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id;
+  if (a.dueOn < b.dueOn) return -1;
+  if (a.dueOn > b.dueOn) return 1;
+  return a.id - b.id;
 }

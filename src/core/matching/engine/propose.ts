@@ -240,8 +240,11 @@ export class Matcher {
 
 const closedOf = (input: MatchingInput): ReadonlyMap<string, number> =>
   new Map(input.closed.map((entry) => [entry.number.toUpperCase(), entry.customerId]));
-const order = (a: MatchReceipt, b: MatchReceipt): number =>
-  a.paidOn < b.paidOn ? -1 : a.paidOn > b.paidOn ? 1 : a.id - b.id;
+const order = (a: MatchReceipt, b: MatchReceipt): number => {
+  if (a.paidOn < b.paidOn) return -1;
+  if (a.paidOn > b.paidOn) return 1;
+  return a.id - b.id;
+};
 
 /**
  * Equal sums that seem one customer's are judged in the order they came, so that the second is the

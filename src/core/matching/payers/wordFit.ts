@@ -15,7 +15,9 @@ export function wordFit(written: string, word: string): number {
   if (word.length < 4 || jaroWinkler(written, word) < 0.88) return 0;
   // Long names of one family begin alike: only so many slips make a misspelling.
   const slips = editDistance(written, word, 3);
-  return slips <= 1 ? 0.92 : slips === 2 && word.length >= 8 ? 0.8 : 0;
+  if (slips <= 1) return 0.92;
+  if (slips === 2 && word.length >= 8) return 0.8;
+  return 0;
 }
 
 function isSubsequence(short: string, long: string): boolean {

@@ -180,8 +180,11 @@ function habitInWords(db: Db, customerId: number): string {
 /** How its receipts were given to invoices, in words; null while there are too few to say. */
 function payingInWords(habit: Habit | undefined, lateness: string | null): string | null {
   if (habit === undefined || habit.receipts < 2) return lateness;
-  const share = (n: number): string =>
-    n === habit.receipts ? "always" : n === 0 ? "never" : `${n} of ${habit.receipts} times`;
+  const share = (n: number): string => {
+    if (n === habit.receipts) return "always";
+    if (n === 0) return "never";
+    return `${n} of ${habit.receipts} times`;
+  };
   return `${share(habit.several)} pays several invoices at once, ${share(habit.quoted)} quotes a number${lateness === null ? "" : `; ${lateness.charAt(0).toLowerCase()}${lateness.slice(1)}`}`;
 }
 
@@ -269,7 +272,11 @@ export function historyOf(db: Db, customerId: number, today: Day): HistoryLine[]
       act.undoneBy !== null,
     );
   }
-  return lines.sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0));
+  return lines.sort((a, b) => {
+    if (a.on < b.on) return 1;
+    if (a.on > b.on) return -1;
+    return 0;
+  });
 }
 
 const VISIT_WORDS: Record<Exclude<Visit, "invoice">, string> = {
@@ -279,11 +286,9 @@ const VISIT_WORDS: Record<Exclude<Visit, "invoice">, string> = {
 
 function letterStands(letter: LetterRow): string {
   if (letter.cameBack !== null) return `came back: ${letter.cameBack}`;
-  return letter.delivery === "outbox"
-    ? "in the outbox"
-    : letter.delivery === "retry"
-      ? "the mail server is tried again"
-      : letter.delivery;
+  if (letter.delivery === "outbox") return "in the outbox";
+  if (letter.delivery === "retry") return "the mail server is tried again";
+  return letter.delivery;
 }
 
 /** A promise with its parts, and how it was kept. */

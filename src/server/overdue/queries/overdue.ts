@@ -403,7 +403,11 @@ function itemsOf(
   return members
     .flatMap((id) => openItemsOf(db, id))
     .map((item) => ({ ...item, leftOut: leftOut.get(item.id) ?? null }))
-    .sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.id - b.id));
+    .sort((a, b) => {
+      if (a.dueOn < b.dueOn) return -1;
+      if (a.dueOn > b.dueOn) return 1;
+      return a.id - b.id;
+    });
 }
 
 /** Sums on account and credit notes, by their own currency. */

@@ -47,8 +47,10 @@ export function writeOffsPage(db: Db): GivenUpPage {
   }));
   return {
     waiting: writeOffsIn(db, "waiting"),
-    rows: [...alone, ...short, ...back].sort((a, b) =>
-      a.on < b.on ? 1 : a.on > b.on ? -1 : a.key.localeCompare(b.key),
-    ),
+    rows: [...alone, ...short, ...back].sort((a, b) => {
+      if (a.on < b.on) return 1;
+      if (a.on > b.on) return -1;
+      return a.key.localeCompare(b.key);
+    }),
   };
 }

@@ -117,7 +117,9 @@ function accruedMonths(
           state: "to accrue" as const,
         }));
     });
-  return [...missing, ...known].sort((a, b) =>
-    a.month < b.month ? 1 : a.month > b.month ? -1 : a.code.localeCompare(b.code),
-  );
+  return [...missing, ...known].sort((a, b) => {
+    if (a.month < b.month) return 1;
+    if (a.month > b.month) return -1;
+    return a.code.localeCompare(b.code);
+  });
 }

@@ -55,8 +55,11 @@ export type PayoutView = PayoutListed & {
 };
 
 /** What is off or late stands on top. */
-const urgency = (view: PayoutView): number =>
-  view.shown === "off" ? 0 : view.shown === "late" ? 1 : 2;
+const urgency = (view: PayoutView): number => {
+  if (view.shown === "off") return 0;
+  if (view.shown === "late") return 1;
+  return 2;
+};
 
 /**
  * Payouts of a period and all that are not tied yet; what is off first, then the newest, each with

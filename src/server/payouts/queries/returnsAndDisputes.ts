@@ -52,8 +52,12 @@ export function returnsAndDisputes(
 }
 
 /** Earlier first; what has no day comes after what has one. */
-const order = (a: Day | null, b: Day | null): number =>
-  a === b ? 0 : a === null ? 1 : b === null || a < b ? -1 : 1;
+const order = (a: Day | null, b: Day | null): number => {
+  if (a === b) return 0;
+  if (a === null) return 1;
+  if (b === null || a < b) return -1;
+  return 1;
+};
 
 function backRow(db: Db, row: ReturnOrDisputeRow, today: Day): ReturnRow {
   const base = {
