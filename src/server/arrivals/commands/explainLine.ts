@@ -1,8 +1,10 @@
 import { z } from "zod";
 
 import { fail, ok, type Result } from "@/core/result";
-import { bankLineById, bankRules, insertBankRule } from "@/db/bank";
+import { bankLineById, bankRules, insertBankRule, setBankLineState } from "@/db/bank";
+import { deleteUntouchedReceipt, receiptById } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 import { applyRule } from "../imports/bank";
 import { asElsewhere, asReceipt } from "../steps/bankLine";
@@ -52,3 +54,24 @@ export const explainLine = defineCommand({
     return ok({ lines });
   },
 });
+
+/** A bank line that was put aside is open again. */
+export const reopenLine: Reversal = (ctx, act) => {
+  if (bankLineById(ctx.db, act.subjectId)?.state !== "elsewhere") return fail("line.unknown");
+  setBankLineState(ctx.db, act.subjectId, "open");
+  return ok(null);
+};
+
+/** A bank line is no receipt; the receipt goes, as long as nobody dealt with it. */
+export const unfindReceipt: Reversal = (ctx, act) => {
+  const line = bankLineById(ctx.db, act.subjectId);
+  const receipt = line?.receiptId == null ? undefined : receiptById(ctx.db, line.receiptId);
+  if (!line || !receipt) return fail("line.unknown");
+  if (receipt.state !== "to_match")
+    return fail("act.rests", {
+      what: `the receipt of ${ctx.sum(receipt.amount, receipt.currency)} was dealt with`,
+    });
+  deleteUntouchedReceipt(ctx.db, receipt.id);
+  setBankLineState(ctx.db, line.id, "open");
+  return ok(null);
+};

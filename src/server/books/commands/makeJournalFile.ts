@@ -3,8 +3,14 @@ import { z } from "zod";
 import { isoDay } from "@/contracts/values";
 import { JOURNAL_FIELDS } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
-import { insertJournalFile, saveJournalLayout } from "@/db/journalFiles";
+import {
+  insertJournalFile,
+  journalFileOfAct,
+  saveJournalLayout,
+  setJournalFileUndone,
+} from "@/db/journalFiles";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 export const layoutSchema = z.object({
   columns: z
@@ -58,3 +64,10 @@ export const makeJournalFile = defineCommand({
       : ok({ actId, fileId: made.id, entries: made.entries, again: made.sentAgain });
   },
 });
+
+/** The entries of a journal file count as never sent again. */
+export const unmakeJournalFile: Reversal = (ctx, act) => {
+  const file = journalFileOfAct(ctx.db, act.id);
+  if (file) setJournalFileUndone(ctx.db, file.id);
+  return ok(null);
+};

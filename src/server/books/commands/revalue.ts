@@ -5,8 +5,9 @@ import { addDays, type Day } from "@/core/calendar";
 import { postRevalued, postReversal } from "@/core/ledger";
 import { add, type Currency, type Minor, ratioOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import { foreignAsOf, insertRevaluation, rateOn, revaluations } from "@/db/rates";
+import { foreignAsOf, insertRevaluation, rateOn, revaluations, undoRevaluations } from "@/db/rates";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 /**
  * Brings all that is open in other currencies at the end of a day to that day's
@@ -80,3 +81,9 @@ function revalueOne(
   ctx.post({ ...postReversal(entry, addDays(asOf, 1)), event: "exchange" }, actId);
   return sum;
 }
+
+/** Open foreign documents are carried as they were before the revaluation. */
+export const unrevalue: Reversal = (ctx, act) => {
+  undoRevaluations(ctx.db, act.id);
+  return ok(null);
+};

@@ -4,7 +4,8 @@ import { fail, ok, type Result } from "@/core/result";
 import { actsOfCommand } from "@/db/acts";
 import { defineCommand } from "@/server/runtime/command";
 
-import { isUndoable, undoAct } from "./undo";
+import { isUndoable } from "../reversals";
+import { undoAct } from "./undo";
 
 /**
  * Undoes everything that one command did (the sure ones posted together), the last first, all of it

@@ -2,7 +2,7 @@ import type { AuditTrailRow } from "@/contracts/books";
 import { actCount, type ActRow, actsOfCommand, lastActs } from "@/db/acts";
 import type { Db } from "@/db/connection";
 
-import { isUndoable } from "../commands/undo";
+import { isUndoable } from "../reversals";
 
 const PAGES: Partial<Record<ActRow["subjectKind"], string>> = {
   receipt: "receipts",

@@ -16,7 +16,7 @@ import {
 import { processorItemById } from "@/db/processor";
 import { lineOf } from "@/server/arrivals/imports/read";
 
-import { isUndoable } from "../commands/undo";
+import { isUndoable } from "../reversals";
 
 /** Where a document is shown, below the book's address; null where it has no page of its own. */
 export function hrefOf(db: Db, kind: ItemKind, id: number): string | null {

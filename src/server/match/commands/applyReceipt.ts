@@ -1,15 +1,27 @@
 import { z } from "zod";
 
-import { minor } from "@/core/money";
+import { add, minor } from "@/core/money";
+import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
-import { approvalOf, decideApproval } from "@/db/approvals";
+import { actsOf } from "@/db/acts";
+import { approvalOf, decideApproval, reopenApproval } from "@/db/approvals";
 import { customerById } from "@/db/customers";
 import { insertCorrection } from "@/db/learning";
-import { receiptById } from "@/db/receipts";
+import { changeBalance } from "@/db/openItems";
+import {
+  applicationsOfReceipt,
+  endApplication,
+  partsOf,
+  receiptById,
+  updateReceipt,
+} from "@/db/receipts";
+import { restsOn } from "@/server/books/steps/restsOn";
+import { notRecovered } from "@/server/overdue/steps/unWriteOff";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
+import type { Reversal } from "@/server/runtime/reversal";
 
-import { checkTally, applyTally } from "../steps/applyReceipt";
+import { applyTally, checkTally } from "../steps/applyReceipt";
 
 const amount = z.number().int().transform(minor);
 /** A tally as the page sends it: minor units, an open item's id, and whose account the rest is kept on. */
@@ -91,3 +103,52 @@ export function withdrawApproval(ctx: CommandContext, receiptId: number): void {
   const asked = approvalOf(ctx.db, receiptId);
   if (asked) decideApproval(ctx.db, asked.id, { state: "withdrawn", by: ctx.who.actor, why: null });
 }
+
+/** Gives back what a receipt paid: its invoices are open again, its credit is no more. */
+export const unapplyReceipt: Reversal = (ctx, act, by) => {
+  const receipt = receiptById(ctx.db, act.subjectId);
+  if (!receipt) return fail("receipt.unknown");
+  const what = restsOn(ctx, act);
+  if (what !== null) return fail("act.rests", { what });
+  reopenApproval(ctx.db, act.id);
+  let applied = minor(0);
+  for (const application of applicationsOfReceipt(ctx.db, receipt.id).filter(
+    ({ actId, endedBy }) => actId === act.id && endedBy === null,
+  )) {
+    endApplication(ctx.db, application.id, by);
+    changeBalance(
+      ctx.db,
+      application.openItemId,
+      add(application.amount, application.discount, application.smallDifference),
+    );
+    applied = add(applied, application.amount);
+  }
+  const recovered = notRecovered(ctx, act.customerId, receipt.currency);
+  if (recovered) return recovered;
+  const earlier = actsOf(ctx.db, "receipt", receipt.id).some(
+    (actHere) => actHere.kind === "place" && actHere.id < act.id && actHere.undoneBy === null,
+  );
+  if (earlier) {
+    const parts = {
+      ...partsOf(receipt),
+      applied: add(receipt.applied, -applied),
+      onAccount: add(receipt.onAccount, applied),
+    };
+    updateReceipt(ctx.db, receipt.id, {
+      state: receipt.state,
+      parts,
+      customerId: receipt.customerId,
+      reason: receipt.reason,
+    });
+    return ok(null);
+  }
+  const moved = move(receipt.state, partsOf(receipt), { kind: "taken_back" });
+  if (!moved.ok) return moved;
+  updateReceipt(ctx.db, receipt.id, {
+    state: moved.value.state,
+    parts: moved.value.parts,
+    customerId: null,
+    reason: null,
+  });
+  return ok(null);
+};

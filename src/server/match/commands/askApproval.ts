@@ -2,9 +2,11 @@ import { z } from "zod";
 
 import { sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import { insertApproval } from "@/db/approvals";
+import { approvalOf, decideApproval, insertApproval } from "@/db/approvals";
 import { receiptById } from "@/db/receipts";
+import { withdrawWriteOff } from "@/server/overdue/steps/unWriteOff";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 import { checkTally, isOverLimit } from "../steps/applyReceipt";
 import { tallySchema, withdrawApproval } from "./applyReceipt";
@@ -51,3 +53,12 @@ export const askApproval = defineCommand({
     });
   },
 });
+
+/** What was asked of a second person is asked no more. */
+export const withdrawRequest: Reversal = (ctx, act) => {
+  if (act.subjectKind === "open_item") return withdrawWriteOff(ctx, act);
+  const asked = approvalOf(ctx.db, act.subjectId);
+  if (asked?.actId !== act.id) return fail("approval.unknown");
+  decideApproval(ctx.db, asked.id, { state: "withdrawn", by: ctx.who.actor, why: null });
+  return ok(null);
+};

@@ -3,12 +3,14 @@ import { z } from "zod";
 import { inBook, postBankFee, postBounced } from "@/core/ledger";
 import { negate } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import { bankAccounts, bankLineById, setBankLineState } from "@/db/bank";
+import { bankAccounts, bankLineById, bounceLinesOf, setBankLineState } from "@/db/bank";
 import { receiptById } from "@/db/receipts";
 import { takeBack } from "@/server/arrivals/steps/activity";
+import { restoreReceipt } from "@/server/match/steps/restoreReceipt";
 import { chargeReturnFee } from "@/server/payouts/steps/returnFee";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
+import type { Reversal } from "@/server/runtime/reversal";
 
 /** A check that the bank took back: what it had paid is open again, and the bank's fee is booked. */
 export const bounceReceipt = defineCommand({
@@ -80,3 +82,11 @@ function codeOf(ctx: CommandContext, bankAccountId: number): string {
   if (!bank) throw new Error("a bank line has its account");
   return bank.code;
 }
+
+/** A check did not bounce: what it had paid is paid again, and the line by which it came back is open. */
+export const unbounceReceipt: Reversal = (ctx, act) => {
+  const restored = restoreReceipt(ctx, act);
+  if (!restored.ok) return restored;
+  for (const id of bounceLinesOf(ctx.db, restored.value.id)) setBankLineState(ctx.db, id, "open");
+  return ok(null);
+};

@@ -4,9 +4,10 @@ import { isoDay } from "@/contracts/values";
 import { sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
-import { depositById, insertDeposit } from "@/db/deposits";
-import { receiptById, type ReceiptRow, setHandState } from "@/db/receipts";
+import { depositById, insertDeposit, setDepositState } from "@/db/deposits";
+import { receiptById, type ReceiptRow, receiptsOfDeposit, setHandState } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 import { tieDeposits } from "../steps/deposits";
 
@@ -47,3 +48,13 @@ export const makeDeposit = defineCommand({
     return ok({ depositId, actId, banked: depositById(ctx.db, depositId)?.state === "banked" });
   },
 });
+
+/** What was taken to the bank is on hand again. */
+export const unmakeDeposit: Reversal = (ctx, act) => {
+  if (depositById(ctx.db, act.subjectId)?.state !== "made")
+    return fail("act.rests", { what: "its bank line" });
+  for (const { id } of receiptsOfDeposit(ctx.db, act.subjectId))
+    setHandState(ctx.db, id, "on_hand", null);
+  setDepositState(ctx.db, act.subjectId, "undone", null);
+  return ok(null);
+};

@@ -6,8 +6,9 @@ import { inBook, postReceiptByHand } from "@/core/ledger";
 import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { customerById } from "@/db/customers";
-import { handTwin, insertReceipt } from "@/db/receipts";
+import { deleteUntouchedReceipt, handTwin, insertReceipt, receiptById } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 const WORDS = { check: "check", cash: "cash", money_order: "money order", wire: "wire" } as const;
 /** Records a receipt by hand: H; U. The same one typed twice is refused, unless said to be another (`again`). */
@@ -68,3 +69,16 @@ export const recordReceipt = defineCommand({
     return ok({ receiptId: id, actId });
   },
 });
+
+/** A receipt by hand that nobody dealt with is gone. */
+export const unrecordReceipt: Reversal = (ctx, act) => {
+  const receipt = receiptById(ctx.db, act.subjectId);
+  if (!receipt) return fail("receipt.unknown");
+  if (receipt.state !== "to_match")
+    return fail("act.rests", {
+      what: `the receipt of ${ctx.sum(receipt.amount, receipt.currency)} was dealt with`,
+    });
+  if (receipt.handState !== "on_hand") return fail("act.rests", { what: "its bank deposit" });
+  deleteUntouchedReceipt(ctx.db, receipt.id);
+  return ok(null);
+};

@@ -4,7 +4,9 @@ import { inBook, postOtherIncome, postSetAside } from "@/core/ledger";
 import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
 import { partsOf, receiptById, updateReceipt } from "@/db/receipts";
+import { restsOn } from "@/server/books/steps/restsOn";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 /**
  * Puts a receipt aside that is not for an invoice: money of another business (U; parked), or other
@@ -52,3 +54,20 @@ export const setAside = defineCommand({
     return ok({ actId });
   },
 });
+
+/** A receipt that was set aside waits in Match again. */
+export const takeBackFromAside: Reversal = (ctx, act) => {
+  const receipt = receiptById(ctx.db, act.subjectId);
+  if (!receipt) return fail("receipt.unknown");
+  const what = restsOn(ctx, act);
+  if (what !== null) return fail("act.rests", { what });
+  const moved = move(receipt.state, partsOf(receipt), { kind: "taken_back" });
+  if (!moved.ok) return moved;
+  updateReceipt(ctx.db, receipt.id, {
+    state: moved.value.state,
+    parts: moved.value.parts,
+    customerId: null,
+    reason: null,
+  });
+  return ok(null);
+};

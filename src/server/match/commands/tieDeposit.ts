@@ -1,9 +1,12 @@
 import { z } from "zod";
 
 import { fail, ok, type Result } from "@/core/result";
-import { bankLineById } from "@/db/bank";
-import { depositById } from "@/db/deposits";
+import { actsOf } from "@/db/acts";
+import { bankLineById, setBankLineState } from "@/db/bank";
+import { depositById, setDepositState } from "@/db/deposits";
+import { receiptsOfDeposit, setHandState } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 import { bankDeposit } from "../steps/deposits";
 
@@ -24,3 +27,19 @@ export const tieDeposit = defineCommand({
     return ok({ actId: bankDeposit(ctx, deposit, line) });
   },
 });
+
+/** A deposit waits for its bank line again. */
+export const untieDeposit: Reversal = (ctx, act) => {
+  const deposit = depositById(ctx.db, act.subjectId);
+  if (deposit?.state !== "banked" || deposit.bankLineId === null) return fail("deposit.unknown");
+  const receipts = receiptsOfDeposit(ctx.db, deposit.id);
+  const bounced = receipts.find(({ id }) =>
+    actsOf(ctx.db, "receipt", id).some((act) => act.kind === "bounce" && act.undoneBy === null),
+  );
+  if (bounced)
+    return fail("act.rests", { what: `the check of ${ctx.sum(bounced.amount)} that bounced` });
+  for (const { id } of receipts) setHandState(ctx.db, id, "deposited", deposit.id);
+  setBankLineState(ctx.db, deposit.bankLineId, "open");
+  setDepositState(ctx.db, deposit.id, "made", null);
+  return ok(null);
+};

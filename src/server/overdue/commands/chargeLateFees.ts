@@ -7,7 +7,9 @@ import { fail, ok, type Result } from "@/core/result";
 import { insertLateFee } from "@/db/ladders";
 import { insertOpenItem } from "@/db/openItems";
 import { proposalsOf } from "@/server/match/proposals";
+import { dropReturnFees } from "@/server/payouts/steps/returnFee";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 import { proposedFees } from "../queries/lateFees";
 import { overdueRows } from "../queries/overdue";
@@ -92,3 +94,9 @@ export const chargeLateFees = defineCommand({
     return ok({ charged: due.length });
   },
 });
+
+/** A late fee that nobody paid is gone. */
+export const unchargeLateFee: Reversal = (ctx, act) => {
+  const paid = dropReturnFees(ctx, act.id);
+  return paid === null ? ok(null) : fail("act.rests", { what: `${paid} was paid meanwhile` });
+};

@@ -5,9 +5,10 @@ import { checkFees } from "@/core/fees";
 import { inBook, postFeeAccrued } from "@/core/ledger";
 import { add, negate, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import { accruals, agreedRates, chargesWithFees, insertAccrual } from "@/db/fees";
+import { accruals, agreedRates, chargesWithFees, insertAccrual, setAccrualState } from "@/db/fees";
 import { processorAccounts } from "@/db/processor";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 /**
  * Accrues the fees of a month that the processor bills later, by the agreed
@@ -69,3 +70,12 @@ export const accrueFees = defineCommand({
     return ok({ actId, sum });
   },
 });
+
+/** Fees of a month are no longer accrued, as long as their bill has not come. */
+export const unaccrueFees: Reversal = (ctx, act) => {
+  const accrued = accruals(ctx.db).find(({ actId }) => actId === act.id);
+  if (!accrued) return fail("fees.accrual");
+  if (accrued.state === "billed") return fail("act.rests", { what: "its bill" });
+  setAccrualState(ctx.db, accrued.id, "undone", null);
+  return ok(null);
+};

@@ -5,6 +5,7 @@ import { processorItemById } from "@/db/processor";
 import { receiptById } from "@/db/receipts";
 import { setAnswered } from "@/db/returnsAndDisputes";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 /** A dispute was answered: the proof has gone to the processor. */
 export const answerDispute = defineCommand({
@@ -32,3 +33,9 @@ export const answerDispute = defineCommand({
     return ok({ actId });
   },
 });
+
+/** A dispute waits for its answer again. */
+export const unanswerDispute: Reversal = (ctx, act) => {
+  setAnswered(ctx.db, act.subjectId, null);
+  return ok(null);
+};

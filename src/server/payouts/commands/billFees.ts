@@ -6,6 +6,7 @@ import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts, bankLineById, setBankLineState } from "@/db/bank";
 import { accruals, setAccrualState } from "@/db/fees";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 /**
  * Ties the bank line by which a processor takes its bill to the months that it is for; what it
@@ -63,3 +64,11 @@ export const billFees = defineCommand({
     return ok({ actId, off });
   },
 });
+
+/** A bill of fees is a bank line like any other again; its months wait for their bill. */
+export const unbillFees: Reversal = (ctx, act) => {
+  const billed = accruals(ctx.db).filter(({ bankLineId }) => bankLineId === act.subjectId);
+  for (const accrual of billed) setAccrualState(ctx.db, accrual.id, "accrued", null);
+  setBankLineState(ctx.db, act.subjectId, "open");
+  return ok(null);
+};

@@ -3,10 +3,13 @@ import { z } from "zod";
 import { inBook, postDisputeLost } from "@/core/ledger";
 import { negate } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
+import { entriesOfAct } from "@/db/journal";
 import { processorItemById, setDisputeState } from "@/db/processor";
 import { receiptById, setDisputed } from "@/db/receipts";
 import { takeBack } from "@/server/arrivals/steps/activity";
+import { restoreReceipt } from "@/server/match/steps/restoreReceipt";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 /** A dispute was lost: what the receipt had paid is open again. */
 export const disputeLost = defineCommand({
@@ -52,3 +55,15 @@ export const disputeLost = defineCommand({
     return ok({ actId });
   },
 });
+
+/** A dispute is open again, and what its receipt had paid is paid; other disputes of the receipt stay as they are. */
+export const unloseDispute: Reversal = (ctx, act) => {
+  const restored = restoreReceipt(ctx, act);
+  if (!restored.ok) return restored;
+  const lost = entriesOfAct(ctx.db, act.id).filter(
+    ({ documentKind }) => documentKind === "processor_item",
+  );
+  for (const { documentId } of lost) setDisputeState(ctx.db, documentId, "opened");
+  setDisputed(ctx.db, restored.value.id, 1);
+  return ok(null);
+};

@@ -3,6 +3,7 @@ import { z } from "zod";
 import { fail, ok, type Result } from "@/core/result";
 import { noticeById, setMended } from "@/db/returnsAndDisputes";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 /** An account was mended as its bank told (notification of change). */
 export const mendAccount = defineCommand({
@@ -20,3 +21,9 @@ export const mendAccount = defineCommand({
     return ok({ actId });
   },
 });
+
+/** A notification of change waits to be dealt with again. */
+export const unmendAccount: Reversal = (ctx, act) => {
+  setMended(ctx.db, act.subjectId, null, null);
+  return ok(null);
+};

@@ -1,12 +1,14 @@
 import { z } from "zod";
 
 import { inBook, postRefundAtBank } from "@/core/ledger";
-import { minor, negate } from "@/core/money";
+import { add, minor, negate } from "@/core/money";
 import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts, bankLineById, setBankLineState } from "@/db/bank";
+import { entriesOfAct } from "@/db/journal";
 import { partsOf, receiptById, updateReceipt } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 /** Credit on account that was sent back from the bank itself: K; B. */
 export const refundAtBank = defineCommand({
@@ -68,3 +70,27 @@ export const refundAtBank = defineCommand({
     return ok({ actId });
   },
 });
+
+/** Credit that was paid back stands on account again. */
+export const unrefundAtBank: Reversal = (ctx, act) => {
+  const receipt = receiptById(ctx.db, act.subjectId);
+  const lineId = entriesOfAct(ctx.db, act.id).find(
+    ({ documentKind }) => documentKind === "bank_line",
+  )?.documentId;
+  const line = lineId === undefined ? undefined : bankLineById(ctx.db, lineId);
+  if (!receipt || !line) return fail("line.unknown");
+  const sum = minor(Math.abs(line.amount));
+  const parts = partsOf(receipt);
+  updateReceipt(ctx.db, receipt.id, {
+    state: receipt.state === "returned" ? "placed" : receipt.state,
+    parts: {
+      ...parts,
+      onAccount: add(parts.onAccount, sum),
+      goneBack: add(parts.goneBack, negate(sum)),
+    },
+    customerId: receipt.customerId,
+    reason: receipt.reason,
+  });
+  setBankLineState(ctx.db, line.id, "open");
+  return ok(null);
+};

@@ -6,8 +6,9 @@ import { retryOf } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
 import { processorItemById } from "@/db/processor";
 import { receiptById } from "@/db/receipts";
-import { insertRetry, retriesOf } from "@/db/returnsAndDisputes";
+import { deleteRetryOfAct, insertRetry, retriesOf } from "@/db/returnsAndDisputes";
 import { defineCommand } from "@/server/runtime/command";
+import type { Reversal } from "@/server/runtime/reversal";
 
 const WHY_NOT = {
   account: "retry.account",
@@ -45,3 +46,9 @@ export const retryDebit = defineCommand({
     return ok({ actId, on });
   },
 });
+
+/** A debit is not tried again. */
+export const unretryDebit: Reversal = (ctx, act) => {
+  deleteRetryOfAct(ctx.db, act.id);
+  return ok(null);
+};

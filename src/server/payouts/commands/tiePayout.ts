@@ -3,18 +3,29 @@ import { z } from "zod";
 import { inBook, postFee, postParkedDifference } from "@/core/ledger";
 import { add, inCurrency, type Minor, negate, ownRate, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import { bankLineById, type BankLineRow } from "@/db/bank";
-import { payoutById, type PayoutRow, refreshNet } from "@/db/payouts";
+import { bankLineById, type BankLineRow, setBankLineState } from "@/db/bank";
+import { entriesOfAct } from "@/db/journal";
+import {
+  endTies,
+  payoutById,
+  type PayoutRow,
+  refreshNet,
+  setPayoutState,
+  tiesOfAct,
+} from "@/db/payouts";
 import {
   insertProcessorItem,
+  moveBack,
   moveItem,
   processorAccounts,
   processorItemById,
   type ProcessorItemRow,
+  withdrawExplained,
 } from "@/db/processor";
 import { rateOn } from "@/db/rates";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
+import type { Reversal } from "@/server/runtime/reversal";
 
 import { tie } from "../steps/tie";
 
@@ -222,3 +233,19 @@ function bookDifference(
     ctx.post(postFee({ ...head, kind: as.kind, sum: inBook(negate(off), payout.currency) }), actId);
   refreshNet(ctx.db, payout.id);
 }
+
+/** A payout and its bank lines are open again; a difference booked with the tie goes with it. */
+export const untiePayout: Reversal = (ctx, act, by) => {
+  for (const tie of tiesOfAct(ctx.db, act.id)) {
+    setBankLineState(ctx.db, tie.bankLineId, "open");
+    setPayoutState(ctx.db, tie.payoutId, "open");
+  }
+  endTies(ctx.db, act.id, by);
+  // A difference that was booked with the tie goes with it.
+  const explained = entriesOfAct(ctx.db, act.id)
+    .filter((entry) => entry.documentKind === "processor_item")
+    .map((entry) => entry.documentId);
+  for (const id of explained) withdrawExplained(ctx.db, id);
+  for (const id of new Set([...moveBack(ctx.db, act.id), act.subjectId])) refreshNet(ctx.db, id);
+  return ok(null);
+};
