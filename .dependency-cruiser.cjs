@@ -1,5 +1,6 @@
 /** Who may know whom; the same rules stand in docs/architecture.md. */
 const words = [
+  "activity",
   "calendar",
   "parties",
   "invoices",

@@ -1,3 +1,4 @@
+import type { FeeKind, ProcessorItemKind } from "@/core/activity";
 import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 import type { ReturnRate } from "@/core/receipts";
@@ -40,7 +41,7 @@ export type BandDay = {
 export type BankLine = { id: number; postedOn: Day; amount: Minor; description: string };
 export type PayoutItem = {
   id: number;
-  kind: string;
+  kind: ProcessorItemKind;
   externalId: string;
   settledOn: Day;
   amount: Minor;
@@ -49,7 +50,7 @@ export type PayoutItem = {
   reason: string | null;
 };
 export type Remedy =
-  | { as: "fee"; kind: "processing" | "dispute" | "return" }
+  | { as: "fee"; kind: FeeKind }
   | { as: "take_in" | "take_out"; itemIds: readonly number[] }
   | { as: "ask"; item: number };
 export type Explanation = { code: string; words: string; remedy: Remedy };

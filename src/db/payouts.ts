@@ -1,3 +1,4 @@
+import { kindsInColumn, PAYOUT_COLUMNS } from "@/core/activity";
 import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
@@ -157,16 +158,19 @@ export type PayoutListed = PayoutRow & {
   atBank: Minor | null;
   bookNet: Minor;
 };
+/** A sum for each term of a payout, from the kinds that stand in it. */
+const COLUMN_SUMS = PAYOUT_COLUMNS.map((column) => {
+  const kinds = kindsInColumn(column).map((kind) => `'${kind}'`);
+  return `sum(CASE WHEN kind IN (${kinds.join(", ")}) THEN amount ELSE 0 END) AS ${column}`;
+}).join(", ");
+
 const LISTED = `SELECT ${COLUMNS}, a.code AS processorAccount, a.name AS processorName,
     coalesce(s.charges, 0) AS charges, coalesce(s.chargeCount, 0) AS chargeCount, coalesce(s.fees, 0) AS fees, coalesce(s.refunds, 0) AS refunds, coalesce(s.disputes, 0) AS disputes, coalesce(s.other, 0) AS other,
     s.takenFrom, s.takenTo, b.bankLine, b.bankOn, b.bankAmount, b.atBank,
     CASE WHEN p.currency = ${BOOK_CURRENCY} THEN p.net ELSE coalesce((SELECT sum(${bookValue("i", "amount", "clearing", "processor_item")}) FROM processor_item i WHERE i.payout_id = p.id AND i.withdrawn = 0), 0) END AS bookNet
   FROM payout p JOIN processor_account a ON a.id = p.processor_account_id
   LEFT JOIN (SELECT payout_id,
-      sum(CASE WHEN kind = 'charge' THEN amount ELSE 0 END) AS charges, sum(kind = 'charge') AS chargeCount,
-      sum(CASE WHEN kind IN ('fee', 'dispute_fee', 'return_fee') THEN amount ELSE 0 END) AS fees,
-      sum(CASE WHEN kind = 'refund' THEN amount ELSE 0 END) AS refunds, sum(CASE WHEN kind = 'dispute' THEN amount ELSE 0 END) AS disputes,
-      sum(CASE WHEN kind IN ('ach_return', 'reserve', 'adjustment', 'opening') THEN amount ELSE 0 END) AS other,
+      ${COLUMN_SUMS}, sum(kind = 'charge') AS chargeCount,
       min(CASE WHEN kind = 'charge' THEN settled_on END) AS takenFrom, max(CASE WHEN kind = 'charge' THEN settled_on END) AS takenTo
     FROM processor_item WHERE payout_id IS NOT NULL AND withdrawn = 0 GROUP BY payout_id) s ON s.payout_id = p.id
   LEFT JOIN (SELECT t.payout_id, group_concat(l.external_id, ' ') AS bankLine, min(l.posted_on) AS bankOn, sum(t.amount) AS bankAmount, sum(coalesce(t.at_bank, t.amount)) AS atBank

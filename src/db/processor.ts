@@ -1,6 +1,6 @@
+import type { ProcessorItemKind } from "@/core/activity";
 import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
-import type { ItemKindOfProcessor } from "@/core/payouts";
 
 import type { Db } from "./connection";
 import { BOOK_CURRENCY, bookValue } from "./rates";
@@ -38,7 +38,7 @@ export type ProcessorItemRow = {
   id: number;
   processorAccountId: number;
   externalId: string;
-  kind: ItemKindOfProcessor;
+  kind: ProcessorItemKind;
   occurredOn: Day;
   settledOn: Day;
   currency: Currency;
@@ -69,7 +69,7 @@ export function processorItemById(db: Db, id: number): ProcessorItemRow | undefi
 export function processorItemByExternalId(
   db: Db,
   accountId: number,
-  kind: ItemKindOfProcessor,
+  kind: ProcessorItemKind,
   externalId: string,
 ): ProcessorItemRow | undefined {
   return db.get<ProcessorItemRow>(
@@ -120,7 +120,7 @@ export function insertProcessorItem(db: Db, item: NewItem): number {
 export function itemsKnown(
   db: Db,
   accountId: number,
-  items: readonly (readonly [kind: ItemKindOfProcessor, externalId: string])[],
+  items: readonly (readonly [kind: ProcessorItemKind, externalId: string])[],
 ): Map<string, Minor> {
   const known = db.all<{ kind: string; externalId: string; amount: Minor }>(
     "SELECT i.kind, i.external_id AS externalId, i.amount FROM json_each(?) j CROSS JOIN processor_item i ON i.processor_account_id = ? AND i.kind = j.value ->> 0 AND i.external_id = j.value ->> 1",

@@ -1,22 +1,22 @@
-import fc from "fast-check";
 import { stringify } from "csv-stringify/sync";
+import fc from "fast-check";
 
-import { currencyOf, type Currency } from "@/core/money";
+import { type Currency, currencyOf } from "@/core/money";
 
+import { guessRowKind } from "../activity";
 import {
   dayInZone,
   decodeText,
   guessKind,
   guessMapping,
-  guessRowKind,
+  type MappingSpec,
   missingFields,
+  type ProcessorRecord,
   readActivity,
   readBankLine,
   readInvoice,
   readRows,
   readTable,
-  type MappingSpec,
-  type ProcessorRecord,
   type Table,
 } from ".";
 

@@ -3,12 +3,9 @@ export {
   FILE_KINDS,
   guessKind,
   guessMapping,
-  guessRowKind,
-  ROW_KINDS,
   type FieldSpec,
   type FileKind,
   type MappingSpec,
-  type RowKind,
 } from "./mapping";
 export {
   expectedPayoutDay,

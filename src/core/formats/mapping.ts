@@ -1,6 +1,7 @@
-import { currencyOf, parseAmount, type DecimalMark } from "@/core/money";
-import { parseDay, type DayOrder } from "@/core/calendar";
+import { type DayOrder, parseDay } from "@/core/calendar";
+import { currencyOf, type DecimalMark, parseAmount } from "@/core/money";
 
+import { guessRowKind, ROW_KINDS, type RowKind } from "../activity";
 import type { Table } from "./table";
 
 export const FILE_KINDS = [
@@ -12,27 +13,6 @@ export const FILE_KINDS = [
   "returns",
 ] as const;
 export type FileKind = (typeof FILE_KINDS)[number];
-
-/**
- * What the rows of a processor's file can be. `started` is a debit on its way, no money yet;
- * `payout` is a line of its own; `ignore` is a row that is not of this job.
- */
-export const ROW_KINDS = [
-  "charge",
-  "fee",
-  "refund",
-  "dispute",
-  "dispute_won",
-  "dispute_fee",
-  "ach_return",
-  "return_fee",
-  "reserve",
-  "adjustment",
-  "started",
-  "payout",
-  "ignore",
-] as const;
-export type RowKind = (typeof ROW_KINDS)[number];
 
 /** How a file's columns and signs are to be understood; kept by name, made once. */
 export type MappingSpec = {
@@ -277,27 +257,6 @@ export function guessDecimalMark(cells: readonly string[]): DecimalMark {
   return readable(",") > readable(".") ? "," : ".";
 }
 
-const KIND_WORDS: readonly (readonly [RegExp, RowKind])[] = [
-  [/\b(pending|initiated|started|submitted|in process|processing debit)\b/, "started"],
-  [/pay ?out|transfer to bank|withdrawal to bank|deposit to bank/, "payout"],
-  [/(dispute|chargeback).*fee|fee.*(dispute|chargeback)/, "dispute_fee"],
-  [/return.*fee|fee.*return/, "return_fee"],
-  [/(dispute|chargeback).*(won|revers|returned to you|reinstat)/, "dispute_won"],
-  [/dispute|chargeback/, "dispute"],
-  [/refund/, "refund"],
-  [/return|reject/, "ach_return"],
-  [/reserve|hold/, "reserve"],
-  [/fee|cost/, "fee"],
-  [/adjust|correction/, "adjustment"],
-  [/charge|payment|sale|capture|debit|receipt/, "charge"],
-];
-
-/** The kind of row a word stands for, by the trade's words; undefined where none fits. */
-export function guessRowKind(word: string): RowKind | undefined {
-  const lower = word.toLowerCase().replace(/[_-]+/g, " ");
-  return KIND_WORDS.find(([pattern]) => pattern.test(lower))?.[1];
-}
-
 function guessProcessor(table: Table, spec: MappingSpec): MappingSpec {
   const kindHeader = spec.columns.kind;
   const words =
@@ -307,20 +266,18 @@ function guessProcessor(table: Table, spec: MappingSpec): MappingSpec {
   const rowKinds = Object.fromEntries(
     words.map((word) => [word, guessRowKind(word) ?? ("ignore" as const)]),
   );
-  const negative = (kinds: readonly RowKind[]): boolean =>
+  const negative = (is: (kind: RowKind) => boolean): boolean =>
     table.rows.some(({ cells }) => {
       const word = (cells[table.headers.indexOf(kindHeader ?? "")] ?? "").trim().toLowerCase();
       const sum = cells[table.headers.indexOf(spec.columns.gross ?? spec.columns.net ?? "")] ?? "";
-      return kinds.includes(rowKinds[word] ?? "ignore") && /^\s*[(-]/.test(sum);
+      return is(rowKinds[word] ?? "ignore") && /^\s*[(-]/.test(sum);
     });
   const fees = spec.columns.fee === undefined ? [] : column(table, spec.columns.fee);
   return {
     ...spec,
     rowKinds,
-    signs: negative(["fee", "refund", "ach_return", "dispute", "dispute_fee", "return_fee"])
-      ? "as_written"
-      : "by_kind",
-    payoutSign: negative(["payout"]) ? "turned" : "as_written",
+    signs: negative((kind) => ROW_KINDS[kind].lowers) ? "as_written" : "by_kind",
+    payoutSign: negative((kind) => kind === "payout") ? "turned" : "as_written",
     feeSign:
       fees.some((cell) => /^\s*[(-]/.test(cell)) && !fees.some((cell) => /^\s*\+?[1-9]/.test(cell))
         ? "effect"

@@ -1,8 +1,9 @@
-import { addBankingDays, dueDay, parseTerms, type Day } from "@/core/calendar";
-import { add, minor, negate, type Currency, type Minor } from "@/core/money";
-import { METHODS, type Method } from "@/core/receipts";
+import { addBankingDays, type Day, dueDay, parseTerms } from "@/core/calendar";
+import { add, type Currency, minor, type Minor, negate } from "@/core/money";
+import { type Method, METHODS } from "@/core/receipts";
 
-import { guessRowKind, type MappingSpec, type RowKind } from "./mapping";
+import { type ActivityKind, FEE_KINDS, guessRowKind, ROW_KINDS, type RowKind } from "../activity";
+import type { MappingSpec } from "./mapping";
 import type { RowReader } from "./rows";
 
 export type CustomerRecord = {
@@ -92,7 +93,7 @@ export function readInvoice(row: RowReader): InvoiceRecord | null {
 
 export type ActivityRecord = {
   line: number;
-  kind: Exclude<RowKind, "ignore" | "payout">;
+  kind: ActivityKind;
   externalId: string;
   occurredOn: Day;
   settledOn: Day;
@@ -126,15 +127,6 @@ export type PayoutRecord = {
 };
 export type ProcessorRecord = ActivityRecord | PayoutRecord;
 
-const LOWERS: readonly RowKind[] = [
-  "fee",
-  "refund",
-  "dispute",
-  "dispute_fee",
-  "ach_return",
-  "return_fee",
-];
-
 /**
  * One row of a processor's file as what it means: the item itself at its
  * effect on the processor's balance, and its fee as an item of its own. Gross,
@@ -144,54 +136,96 @@ export function readActivity(row: RowReader, spec: MappingSpec): ProcessorRecord
   const word = row.text("kind").toLowerCase();
   const kind = word === "" ? "charge" : (spec.rowKinds[word] ?? guessRowKind(word));
   if (kind === undefined) row.refuse("kind", { code: "activity.kind", text: word });
+  const read = writtenOf(row, spec);
+  if (kind === undefined || kind === "ignore" || read === null) return null;
+  const signed = amounts(row, spec, kind, read);
+  if (signed === null) return null;
+  return kind === "payout"
+    ? [payoutRecord(row, read, signed.amount)]
+    : activityRecords(row, kind, read, signed);
+}
+
+/** The days and sums of a row as they are written; the fee as a cost. */
+type Written = {
+  occurredOn: Day;
+  settledOn: Day;
+  currency: Currency;
+  gross: Minor | null;
+  fee: Minor | null;
+  net: Minor | null;
+  spanFrom: Day | null;
+  spanTo: Day | null;
+  payoutOn: Day | null;
+  answerBy: Day | null;
+};
+
+/** Null where something of it cannot be read; the row says what. */
+function writtenOf(row: RowReader, spec: MappingSpec): Written | null {
   row.needed("occurredOn");
   const occurredOn = row.day("occurredOn");
   const settledOn = row.day("settledOn") ?? occurredOn;
   const currency = row.currency("currency");
   const gross = row.amount("gross", currency);
-  const feeWritten = row.amount("fee", currency);
-  const fee = feeWritten === null || spec.feeSign === "cost" ? feeWritten : negate(feeWritten);
+  const fee = row.amount("fee", currency);
   const net = row.amount("net", currency);
-  const [spanFrom, spanTo, payoutOn, answerBy] = [
-    row.day("spanFrom"),
-    row.day("spanTo"),
-    row.day("payoutOn"),
-    row.day("answerBy"),
-  ];
-  if (
-    kind === undefined ||
-    kind === "ignore" ||
-    occurredOn === null ||
-    settledOn === null ||
-    row.problems.length > 0
-  )
-    return null;
-  const signed = amounts(row, spec, kind, { gross, fee, net });
-  if (signed === null) return null;
-  const id = row.text("id");
-  if (kind === "payout") {
-    const externalId =
-      row.text("payoutId") || id || `payout ${payoutOn ?? occurredOn} ${signed.amount}`;
-    return [
-      {
-        line: row.line,
-        kind,
-        externalId,
-        paidOn: payoutOn ?? occurredOn,
-        currency,
-        net: signed.amount,
-        spanFrom,
-        spanTo,
-      },
-    ];
-  }
-  const shared = {
+  const days = {
+    spanFrom: row.day("spanFrom"),
+    spanTo: row.day("spanTo"),
+    payoutOn: row.day("payoutOn"),
+    answerBy: row.day("answerBy"),
+  };
+  if (occurredOn === null || settledOn === null || row.problems.length > 0) return null;
+  const cost = fee === null || spec.feeSign === "cost" ? fee : negate(fee);
+  return { occurredOn, settledOn, currency, gross, fee: cost, net, ...days };
+}
+
+function payoutRecord(row: RowReader, read: Written, net: Minor): PayoutRecord {
+  const paidOn = read.payoutOn ?? read.occurredOn;
+  return {
     line: row.line,
-    externalId: id || made(row, kind, occurredOn, signed.amount),
+    kind: "payout",
+    externalId: row.text("payoutId") || row.text("id") || `payout ${paidOn} ${net}`,
+    paidOn,
+    currency: read.currency,
+    net,
+    spanFrom: read.spanFrom,
+    spanTo: read.spanTo,
+  };
+}
+
+/** The item of a row, and its fee as an item of its own. */
+function activityRecords(
+  row: RowReader,
+  kind: ActivityKind,
+  read: Written,
+  { amount, fee }: { amount: Minor; fee: Minor },
+): ActivityRecord[] {
+  if ((kind === "charge" || kind === "started") && amount <= 0)
+    row.refuse("gross", { code: "activity.charge_sign" });
+  const externalId = row.text("id") || made(row, kind, read.occurredOn, amount);
+  const item: ActivityRecord = { ...sharedOf(row, read), externalId, kind, amount };
+  if (fee === 0) return [item];
+  const feeItem: ActivityRecord = {
+    ...item,
+    kind: FEE_KINDS[ROW_KINDS[kind].fee].item,
+    amount: negate(fee),
+    relatedId: externalId,
+  };
+  return amount === 0 ? [feeItem] : [item, feeItem];
+}
+
+const ABROAD = /^(y|yes|true|1|x|abroad|foreign|international|non[- ]?domestic)$/i;
+
+function sharedOf(
+  row: RowReader,
+  { occurredOn, settledOn, currency, payoutOn, answerBy }: Written,
+): Omit<ActivityRecord, "kind" | "amount" | "externalId"> {
+  return {
+    line: row.line,
     occurredOn,
     settledOn,
     currency,
-    method: methodOf(row.text("method") || word),
+    method: methodOf(row.text("method") || row.text("kind").toLowerCase()),
     payerName: row.text("payerName"),
     payerEmail: row.text("payerEmail").toLowerCase(),
     reference: row.text("reference"),
@@ -201,28 +235,8 @@ export function readActivity(row: RowReader, spec: MappingSpec): ProcessorRecord
     returnCode: row.text("returnCode").toUpperCase() || null,
     answerBy,
     brand: row.text("brand") || null,
-    abroad: /^(y|yes|true|1|x|abroad|foreign|international|non[- ]?domestic)$/i.test(
-      row.text("abroad"),
-    ),
+    abroad: ABROAD.test(row.text("abroad")),
   };
-  if ((kind === "charge" || kind === "started") && signed.amount <= 0)
-    row.refuse("gross", { code: "activity.charge_sign" });
-  const items: ProcessorRecord[] =
-    signed.amount === 0 && signed.fee !== 0 ? [] : [{ ...shared, kind, amount: signed.amount }];
-  const feeKind =
-    kind === "dispute" || kind === "dispute_won"
-      ? "dispute_fee"
-      : kind === "ach_return"
-        ? "return_fee"
-        : "fee";
-  if (signed.fee !== 0)
-    items.push({
-      ...shared,
-      kind: feeKind,
-      amount: negate(signed.fee),
-      relatedId: shared.externalId,
-    });
-  return items;
 }
 
 /** An id for a row that has none: what it says. A file that overlaps another says the same again. */
@@ -237,33 +251,31 @@ function made(row: RowReader, kind: RowKind, on: Day, amount: Minor): string {
   ].join("|");
 }
 
+/** The sum of a row at its effect, and its fee as a cost; null where they are missing or do not foot. */
 function amounts(
   row: RowReader,
   spec: MappingSpec,
   kind: RowKind,
-  from: { gross: Minor | null; fee: Minor | null; net: Minor | null },
+  { gross: written, fee, net }: Pick<Written, "gross" | "fee" | "net">,
 ): { amount: Minor; fee: Minor } | null {
-  const { fee } = from;
-  let { gross } = from;
-  if (gross === null && from.net !== null) gross = add(from.net, fee ?? 0);
+  const gross = written ?? (net === null ? null : add(net, fee ?? 0));
   if (gross === null) {
     row.refuse("gross", { code: "activity.no_sum" });
     return null;
   }
-  const cost = fee ?? (from.net === null || kind === "payout" ? minor(0) : add(gross, -from.net));
-  if (from.net !== null && kind !== "payout" && add(gross, -cost) !== from.net) {
-    row.refuse("net", { code: "activity.foot", gross, fee: cost, net: from.net });
-    return null;
-  }
   if (kind === "payout")
     return { amount: spec.payoutSign === "turned" ? negate(gross) : gross, fee: minor(0) };
-  const lowers = LOWERS.includes(kind) && spec.signs === "by_kind";
-  const amount = lowers
-    ? minor(-Math.abs(gross))
-    : kind === "dispute_won"
-      ? minor(Math.abs(gross))
-      : gross;
-  return { amount, fee: cost };
+  const cost = fee ?? (net === null ? minor(0) : add(gross, -net));
+  if (net !== null && add(gross, -cost) !== net) {
+    row.refuse("net", { code: "activity.foot", gross, fee: cost, net });
+    return null;
+  }
+  return { amount: effectOf(kind, gross, spec), fee: cost };
+}
+
+function effectOf(kind: RowKind, gross: Minor, spec: MappingSpec): Minor {
+  if (ROW_KINDS[kind].lowers && spec.signs === "by_kind") return minor(-Math.abs(gross));
+  return kind === "dispute_won" ? minor(Math.abs(gross)) : gross;
 }
 
 /** How a charge was paid, from the method column, else from the kind of row; card where neither says. */

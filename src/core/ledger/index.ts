@@ -46,7 +46,6 @@ export {
   postSmallDifference,
   postSurcharge,
   type AppliedFrom,
-  type FeeKind,
 } from "./postings";
 export {
   postAllowance,

@@ -1,17 +1,18 @@
 import type { Day } from "@/core/calendar";
 
+import type { FeeKind } from "../activity";
 import {
+  type AccountRef,
   credit,
   debit,
-  negated,
-  total,
-  type AccountRef,
   type EntryDraft,
   type ItemRef,
   type Line,
+  negated,
   type Sum,
+  total,
 } from "./entry";
-import { bank, clearing, entry, H, K, openItem, R, receiptItem, U, type Head } from "./roles";
+import { bank, clearing, entry, H, type Head, K, openItem, R, receiptItem, U } from "./roles";
 
 /*
  * The posting rules for what comes in, is applied and reaches the bank: one
@@ -228,9 +229,6 @@ function lessTax(account: AccountRef, sum: Sum, tax: Sum | null): Line[] {
     ? [debit(account, sum)]
     : [debit(account, total([sum, negated(tax)], sum.currency)), debit({ role: "tax" }, tax)];
 }
-
-/** What a fee is for; each kind has its own expense account. */
-export type FeeKind = "processing" | "dispute" | "return";
 
 /**
  * A fee the processor kept, given positive; a fee given back is negative.

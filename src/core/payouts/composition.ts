@@ -1,19 +1,6 @@
+import { PROCESSOR_ITEM_KINDS, type ProcessorItemKind } from "../activity";
 import { addBankingDays, type Day } from "../calendar";
 import { add, minor, type Minor } from "../money";
-
-export const PROCESSOR_ITEM_KINDS = [
-  "charge",
-  "fee",
-  "refund",
-  "dispute",
-  "dispute_fee",
-  "ach_return",
-  "return_fee",
-  "reserve",
-  "adjustment",
-  "opening",
-] as const;
-export type ItemKindOfProcessor = (typeof PROCESSOR_ITEM_KINDS)[number];
 
 /** The sum line of a payout. What lowers the net is negative; the five sum to net. */
 export type PayoutComposition = {
@@ -25,28 +12,15 @@ export type PayoutComposition = {
   readonly net: Minor;
 };
 
-const COLUMN_OF: Record<ItemKindOfProcessor, Exclude<keyof PayoutComposition, "net">> = {
-  charge: "charges",
-  fee: "fees",
-  dispute_fee: "fees",
-  return_fee: "fees",
-  refund: "refunds",
-  dispute: "disputes",
-  ach_return: "other",
-  reserve: "other",
-  adjustment: "other",
-  opening: "other",
-};
-
 /**
  * Adds up a payout's items by column. @example a charge of 100.00 and its fee of -3.20: charges
  * 100.00, fees -3.20, net 96.80
  */
 export function payoutComposition(
-  items: readonly { readonly kind: ItemKindOfProcessor; readonly amount: number }[],
+  items: readonly { readonly kind: ProcessorItemKind; readonly amount: number }[],
 ): PayoutComposition {
   const sums = { charges: 0, fees: 0, refunds: 0, disputes: 0, other: 0 };
-  for (const { kind, amount } of items) sums[COLUMN_OF[kind]] += amount;
+  for (const { kind, amount } of items) sums[PROCESSOR_ITEM_KINDS[kind].column] += amount;
   const { charges, fees, refunds, disputes, other } = sums;
   return {
     charges: minor(charges),

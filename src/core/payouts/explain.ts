@@ -1,10 +1,10 @@
 import { minor, type Minor } from "@/core/money";
 
-import type { ItemKindOfProcessor } from "./composition";
+import { type FeeKind, PROCESSOR_ITEM_KINDS, type ProcessorItemKind } from "../activity";
 
 export type Item = {
   readonly id: number;
-  readonly kind: ItemKindOfProcessor;
+  readonly kind: ProcessorItemKind;
   readonly amount: Minor;
   readonly externalId: string;
   readonly words: string;
@@ -21,7 +21,7 @@ export type OffPayout = {
 
 /** What one key would book for it. */
 export type Remedy =
-  | { readonly as: "fee"; readonly kind: "processing" | "dispute" | "return" }
+  | { readonly as: "fee"; readonly kind: FeeKind }
   | { readonly as: "take_in"; readonly itemIds: readonly number[] }
   | { readonly as: "take_out"; readonly itemIds: readonly number[] }
   | {
@@ -64,7 +64,7 @@ export function explanationsOf(payout: OffPayout): Explanation[] {
 
 function fees({ off, items, usual }: OffPayout): Explanation[] {
   const found: Explanation[] = [];
-  const has = (kind: ItemKindOfProcessor): boolean => items.some((item) => item.kind === kind);
+  const has = (kind: ProcessorItemKind): boolean => items.some((item) => item.kind === kind);
   for (const [kind, from, fee] of [
     ["dispute", "dispute", "dispute_fee"],
     ["return", "ach_return", "return_fee"],
@@ -86,7 +86,7 @@ function fees({ off, items, usual }: OffPayout): Explanation[] {
       weight: 80,
     });
   const spared = items.find(
-    (item) => ["fee", "dispute_fee", "return_fee"].includes(item.kind) && item.amount === -off,
+    (item) => PROCESSOR_ITEM_KINDS[item.kind].feeKind !== null && item.amount === -off,
   );
   if (spared)
     found.push({

@@ -2,12 +2,6 @@ export { expectedOf, expectedUpTo, type Expected, type Unpaid } from "./expected
 export { explanationsOf, type Explanation, type OffPayout, type Remedy } from "./explain";
 export { bulkPayoutAnswers, type BulkPayoutAnswers, type BulkPayoutItem } from "./bulkPayout";
 export { lineAtOwnRate } from "./ownRate";
-export {
-  expectedAtBank,
-  payoutComposition,
-  PROCESSOR_ITEM_KINDS,
-  type ItemKindOfProcessor,
-  type PayoutComposition,
-} from "./composition";
+export { expectedAtBank, payoutComposition, type PayoutComposition } from "./composition";
 export { fitsPayout, tieOut, type TieLine, type TiePayout } from "./tieOut";
 export { tieTogether, type TiedTogether } from "./together";

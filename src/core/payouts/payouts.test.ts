@@ -1,19 +1,19 @@
 import fc from "fast-check";
 
 import { addDays, day } from "@/core/calendar";
-import { currencyOf, minor, type Currency } from "@/core/money";
+import { type Currency, currencyOf, minor } from "@/core/money";
 
+import { PROCESSOR_ITEM_KIND_NAMES } from "../activity";
 import {
   expectedAtBank,
   expectedOf,
   expectedUpTo,
   fitsPayout,
   payoutComposition,
-  tieTogether,
-  PROCESSOR_ITEM_KINDS,
-  tieOut,
   type TieLine,
+  tieOut,
   type TiePayout,
+  tieTogether,
 } from ".";
 
 const USD = currencyOf("USD") as Currency;
@@ -42,7 +42,7 @@ describe("the sum line of a payout", () => {
       fc.property(
         fc.array(
           fc.record({
-            kind: fc.constantFrom(...PROCESSOR_ITEM_KINDS),
+            kind: fc.constantFrom(...PROCESSOR_ITEM_KIND_NAMES),
             amount: fc.integer({ min: -1e7, max: 1e7 }),
           }),
           { maxLength: 40 },

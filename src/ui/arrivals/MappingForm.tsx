@@ -3,27 +3,12 @@
 import type { ReactNode } from "react";
 
 import type { ArrivalsFacts, InspectedFile } from "@/contracts/arrivals";
-import type { MappingSpec, RowKind } from "@/core/formats";
+import { ROW_KIND_NAMES, ROW_KINDS, type RowKind } from "@/core/activity";
+import type { MappingSpec } from "@/core/formats";
 
 import { SmallChoice } from "../kit/fields";
 import { DetailTable } from "../kit/tables";
 import { FIELD_WORDS } from "./fieldWords";
-
-const ROW_WORDS: readonly (readonly [RowKind, string])[] = [
-  ["charge", "charge"],
-  ["fee", "fee"],
-  ["refund", "refund"],
-  ["dispute", "dispute"],
-  ["dispute_won", "dispute won"],
-  ["dispute_fee", "dispute fee"],
-  ["ach_return", "ACH return"],
-  ["return_fee", "return fee"],
-  ["reserve", "reserve"],
-  ["adjustment", "adjustment"],
-  ["started", "debit on its way"],
-  ["payout", "payout"],
-  ["ignore", "not of this job"],
-];
 
 /** How the file's columns are read: guessed from headers and contents, corrected here, kept by name. */
 export function MappingForm({
@@ -159,7 +144,7 @@ export function MappingForm({
                   <Pick
                     label={`${word} is a`}
                     value={mapping.rowKinds[word] ?? "ignore"}
-                    options={ROW_WORDS}
+                    options={ROW_KIND_NAMES.map((kind) => [kind, ROW_KINDS[kind].label] as const)}
                     change={(kind) =>
                       change({
                         ...mapping,

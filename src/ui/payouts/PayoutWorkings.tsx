@@ -12,6 +12,7 @@ import type {
   PayoutWorkings as Workings,
   Remedy,
 } from "@/contracts/payouts";
+import { PROCESSOR_ITEM_KINDS } from "@/core/activity";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
@@ -387,19 +388,6 @@ function Explanations({
   );
 }
 
-const KIND: Record<string, string> = {
-  charge: "charge",
-  fee: "fee",
-  refund: "refund",
-  dispute: "dispute",
-  dispute_fee: "dispute fee",
-  ach_return: "ACH return",
-  return_fee: "return fee",
-  reserve: "reserve",
-  adjustment: "adjustment",
-  opening: "opening",
-};
-
 export function PayoutItems({
   workings,
   currency,
@@ -429,7 +417,7 @@ export function PayoutItems({
                 <td
                   title={`${item.externalId}, settled ${formatDay(item.settledOn, today)}${item.reason ? `, ${item.reason}` : ""}`}
                 >
-                  {KIND[item.kind] ?? item.kind}{" "}
+                  {PROCESSOR_ITEM_KINDS[item.kind].label}{" "}
                   {item.receiptId === null ? (
                     <span data-tone="soft">{item.reason ?? item.externalId}</span>
                   ) : (

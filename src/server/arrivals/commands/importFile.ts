@@ -1,6 +1,7 @@
 import { z } from "zod";
 
 import type { ImportReport } from "@/contracts/arrivals";
+import { ROW_KIND_NAMES } from "@/core/activity";
 import {
   FILE_KINDS,
   type MappingSpec,
@@ -14,7 +15,6 @@ import {
   readRemittance,
   readReturn,
   readRows,
-  ROW_KINDS,
   type Table,
 } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
@@ -39,7 +39,7 @@ export const mappingSchema = z.object({
   columns: z.record(z.string(), z.string()),
   dayOrder: z.enum(["ymd", "mdy", "dmy"]),
   decimalMark: z.enum([".", ","]),
-  rowKinds: z.record(z.string(), z.enum(ROW_KINDS)),
+  rowKinds: z.record(z.string(), z.enum(ROW_KIND_NAMES)),
   signs: z.enum(["as_written", "by_kind"]),
   payoutSign: z.enum(["as_written", "turned"]),
   feeSign: z.enum(["cost", "effect"]),

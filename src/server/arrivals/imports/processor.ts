@@ -1,3 +1,4 @@
+import { ACTIVITY_ORDER, ROW_KINDS } from "@/core/activity";
 import {
   type ActivityRecord,
   expectedPayoutDay,
@@ -5,7 +6,6 @@ import {
   type ProcessorRecord,
 } from "@/core/formats";
 import { type Minor, negate } from "@/core/money";
-import type { ItemKindOfProcessor } from "@/core/payouts";
 import {
   completePayout,
   insertPayout,
@@ -35,41 +35,6 @@ import { joinReceipt, postActivity, postCharge, unpark } from "../steps/activity
 import { type Tallying, withoutTwins } from "./report";
 
 /**
- * Charges come first, so that fees, refunds and what came back find theirs whatever the order of
- * the file.
- */
-const ORDER: readonly ActivityRecord["kind"][] = [
-  "charge",
-  "fee",
-  "adjustment",
-  "reserve",
-  "refund",
-  "dispute",
-  "dispute_fee",
-  "dispute_won",
-  "ach_return",
-  "return_fee",
-  "started",
-];
-
-const WORDS: Record<ActivityRecord["kind"], string> = {
-  charge: "receipts, at their gross",
-  fee: "fees, as an expense",
-  refund: "refunds",
-  dispute: "disputes opened",
-  dispute_won: "disputes won",
-  dispute_fee: "dispute fees",
-  ach_return: "ACH returns",
-  return_fee: "return fees",
-  started: "debits on their way",
-  reserve: "reserves held or released",
-  adjustment: "adjustments",
-};
-
-const itemKind = (kind: Exclude<ActivityRecord["kind"], "started">): ItemKindOfProcessor =>
-  kind === "dispute_won" ? "dispute" : kind;
-
-/**
  * Takes in a processor's activity: everything is posted when it is taken in, dated on its
  * settlement day, whoever paid.
  */
@@ -94,7 +59,7 @@ export function importActivity(
   const touched = new Set<number>();
   activity.sort(
     (a, b) =>
-      ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) ||
+      ACTIVITY_ORDER.indexOf(a.kind) - ACTIVITY_ORDER.indexOf(b.kind) ||
       (a.settledOn < b.settledOn ? -1 : a.settledOn > b.settledOn ? 1 : a.line - b.line),
   );
   const around: ImportState = {
@@ -104,7 +69,7 @@ export function importActivity(
       ctx.db,
       account.id,
       activity.flatMap(({ kind, externalId }) =>
-        kind === "started" ? [] : [[itemKind(kind), externalId] as const],
+        kind === "started" ? [] : [[ROW_KINDS[kind].item, externalId] as const],
       ),
     ),
     charges: new Map(),
@@ -157,7 +122,7 @@ function takeStarted(
     fileId,
     lineNo: row.line,
   });
-  tally.take(row.line, WORDS.started, row.amount, row.currency);
+  tally.take(row.line, ROW_KINDS.started.counted, row.amount, row.currency);
 }
 
 function takeActivity(
@@ -173,7 +138,7 @@ function takeActivity(
   if (row.kind === "charge") endStarted(ctx.db, account.id, row.externalId, "settled");
   if (row.kind === "ach_return" && row.relatedId !== null)
     endStarted(ctx.db, account.id, row.relatedId, "returned");
-  const known = around.known.get(`${itemKind(row.kind)} ${row.externalId}`);
+  const known = around.known.get(`${ROW_KINDS[row.kind].item} ${row.externalId}`);
   if (known !== undefined) {
     if (known === row.amount) tally.know(row.line);
     else
@@ -200,7 +165,7 @@ function takeActivity(
   const base = {
     processorAccountId: account.id,
     externalId: row.externalId,
-    kind: itemKind(row.kind),
+    kind: ROW_KINDS[row.kind].item,
     occurredOn: row.occurredOn,
     settledOn: row.settledOn,
     currency: row.currency,
@@ -239,7 +204,7 @@ function takeActivity(
     postActivity(ctx, account, { ...base, id, receiptId }, row.kind, actId);
   }
   if (payoutId !== null) around.touched.add(payoutId);
-  tally.take(row.line, WORDS[row.kind], row.amount, row.currency);
+  tally.take(row.line, ROW_KINDS[row.kind].counted, row.amount, row.currency);
 }
 
 /** A return that the bank's own return file told of before the processor did. */

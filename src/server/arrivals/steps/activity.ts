@@ -1,6 +1,6 @@
+import { PROCESSOR_ITEM_KINDS } from "@/core/activity";
 import type { ActivityRecord } from "@/core/formats";
 import {
-  type FeeKind,
   inBook,
   postAchReturn,
   postAdjustment,
@@ -76,12 +76,6 @@ export function postCharge(
   return receiptId;
 }
 
-const FEE_KIND: Partial<Record<ActivityRecord["kind"], FeeKind>> = {
-  fee: "processing",
-  dispute_fee: "dispute",
-  return_fee: "return",
-};
-
 /**
  * Posts what a processor reports beside its charges. The item has been inserted; a receipt it
  * belongs to is moved on.
@@ -110,7 +104,7 @@ export function postActivity(
     case "fee":
     case "dispute_fee":
     case "return_fee":
-      ctx.post(postFee({ ...at, kind: FEE_KIND[kind] ?? "processing", sum: cost }), actId);
+      ctx.post(postFee({ ...at, kind: PROCESSOR_ITEM_KINDS[kind].feeKind, sum: cost }), actId);
       return;
     case "adjustment":
       ctx.post(postAdjustment({ ...at, sum: effect }), actId);

@@ -1,5 +1,6 @@
 import { z } from "zod";
 
+import { FEE_KINDS, type FeeKind } from "@/core/activity";
 import { inBook, postFee, postParkedDifference } from "@/core/ledger";
 import { add, inCurrency, type Minor, negate, ownRate, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
@@ -29,8 +30,10 @@ import type { Reversal } from "@/server/runtime/reversal";
 
 import { tie } from "../steps/tie";
 
+const FEE_KIND_NAMES = Object.keys(FEE_KINDS) as FeeKind[];
+
 const difference = z.discriminatedUnion("as", [
-  z.object({ as: z.literal("fee"), kind: z.enum(["processing", "dispute", "return"]) }),
+  z.object({ as: z.literal("fee"), kind: z.enum(FEE_KIND_NAMES) }),
   // Items that stand elsewhere and belong to it, or stand in it and were not paid with it.
   z.object({ as: z.literal("take_in"), itemIds: z.array(z.number().int()).min(1).max(20) }),
   z.object({ as: z.literal("take_out"), itemIds: z.array(z.number().int()).min(1).max(20) }),
@@ -192,14 +195,7 @@ function bookDifference(
     (latest, line) => (line.postedOn > latest ? line.postedOn : latest),
     payout.paidOn,
   );
-  const kind =
-    as.as === "park"
-      ? "adjustment"
-      : as.kind === "processing"
-        ? "fee"
-        : as.kind === "dispute"
-          ? "dispute_fee"
-          : "return_fee";
+  const kind = as.as === "park" ? "adjustment" : FEE_KINDS[as.kind].item;
   const id = insertProcessorItem(ctx.db, {
     processorAccountId: payout.processorAccountId,
     externalId: `${payout.externalId} off ${actId}`,

@@ -1,0 +1,215 @@
+/**
+ * What a processor reports, each kind declared once with everything that differs by kind. Orders,
+ * signs, words, columns and fees of it are read from here; a kind without a row does not compile.
+ */
+
+/** What a fee is for; each kind has its own expense account and its own item. */
+export const FEE_KINDS = {
+  processing: { item: "fee", label: "processing fee" },
+  dispute: { item: "dispute_fee", label: "dispute fee" },
+  return: { item: "return_fee", label: "return fee" },
+} as const;
+export type FeeKind = keyof typeof FEE_KINDS;
+
+/** The terms of a payout's sum line. */
+export const PAYOUT_COLUMNS = ["charges", "fees", "refunds", "disputes", "other"] as const;
+export type PayoutColumn = (typeof PAYOUT_COLUMNS)[number];
+
+type ItemTraits = {
+  label: string;
+  /** Where it stands in a payout's sum line. */
+  column: PayoutColumn;
+  /** What it is the fee for; null where it is none. */
+  feeKind: FeeKind | null;
+};
+
+/** What stands in a processor's clearing account, item by item. */
+export const PROCESSOR_ITEM_KINDS = {
+  charge: { label: "charge", column: "charges", feeKind: null },
+  fee: { label: "fee", column: "fees", feeKind: "processing" },
+  refund: { label: "refund", column: "refunds", feeKind: null },
+  dispute: { label: "dispute", column: "disputes", feeKind: null },
+  dispute_fee: { label: "dispute fee", column: "fees", feeKind: "dispute" },
+  ach_return: { label: "ACH return", column: "other", feeKind: null },
+  return_fee: { label: "return fee", column: "fees", feeKind: "return" },
+  reserve: { label: "reserve", column: "other", feeKind: null },
+  adjustment: { label: "adjustment", column: "other", feeKind: null },
+  opening: { label: "opening", column: "other", feeKind: null },
+} as const satisfies Record<string, ItemTraits>;
+export type ProcessorItemKind = keyof typeof PROCESSOR_ITEM_KINDS;
+
+export const PROCESSOR_ITEM_KIND_NAMES = Object.keys(PROCESSOR_ITEM_KINDS) as ProcessorItemKind[];
+
+/** The kinds of items in a column of a payout's sum line. */
+export function kindsInColumn(column: PayoutColumn): ProcessorItemKind[] {
+  return PROCESSOR_ITEM_KIND_NAMES.filter((kind) => PROCESSOR_ITEM_KINDS[kind].column === column);
+}
+
+type RowTraits = {
+  /** What a clerk calls it when columns are mapped. */
+  label: string;
+  /** The words by which a file names it; tried by rank, the narrowest first. */
+  words: RegExp | null;
+  rank: number;
+  /** Whether it lowers what the processor owes, where a file writes sums without a sign. */
+  lowers: boolean;
+  /** The item it becomes; null where it becomes none. */
+  item: Exclude<ProcessorItemKind, "opening"> | null;
+  /** In which order rows are taken in, so that what refers to others finds them; null where it is no item. */
+  order: number | null;
+  /** What is counted when it was taken in. */
+  counted: string;
+  /** The kind of the fee that stands on its own row. */
+  fee: FeeKind;
+};
+
+/** What a row of a processor's file may be. `payout` is a line of its own; `ignore` is not of this job. */
+export const ROW_KINDS = {
+  charge: {
+    label: "charge",
+    words: /charge|payment|sale|capture|debit|receipt/,
+    rank: 11,
+    lowers: false,
+    item: "charge",
+    order: 0,
+    counted: "receipts, at their gross",
+    fee: "processing",
+  },
+  fee: {
+    label: "fee",
+    words: /fee|cost/,
+    rank: 9,
+    lowers: true,
+    item: "fee",
+    order: 1,
+    counted: "fees, as an expense",
+    fee: "processing",
+  },
+  refund: {
+    label: "refund",
+    words: /refund/,
+    rank: 6,
+    lowers: true,
+    item: "refund",
+    order: 4,
+    counted: "refunds",
+    fee: "processing",
+  },
+  dispute: {
+    label: "dispute",
+    words: /dispute|chargeback/,
+    rank: 5,
+    lowers: true,
+    item: "dispute",
+    order: 5,
+    counted: "disputes opened",
+    fee: "dispute",
+  },
+  dispute_won: {
+    label: "dispute won",
+    words: /(dispute|chargeback).*(won|revers|returned to you|reinstat)/,
+    rank: 4,
+    lowers: false,
+    item: "dispute",
+    order: 7,
+    counted: "disputes won",
+    fee: "dispute",
+  },
+  dispute_fee: {
+    label: "dispute fee",
+    words: /(dispute|chargeback).*fee|fee.*(dispute|chargeback)/,
+    rank: 2,
+    lowers: true,
+    item: "dispute_fee",
+    order: 6,
+    counted: "dispute fees",
+    fee: "processing",
+  },
+  ach_return: {
+    label: "ACH return",
+    words: /return|reject/,
+    rank: 7,
+    lowers: true,
+    item: "ach_return",
+    order: 8,
+    counted: "ACH returns",
+    fee: "return",
+  },
+  return_fee: {
+    label: "return fee",
+    words: /return.*fee|fee.*return/,
+    rank: 3,
+    lowers: true,
+    item: "return_fee",
+    order: 9,
+    counted: "return fees",
+    fee: "processing",
+  },
+  reserve: {
+    label: "reserve",
+    words: /reserve|hold/,
+    rank: 8,
+    lowers: false,
+    item: "reserve",
+    order: 3,
+    counted: "reserves held or released",
+    fee: "processing",
+  },
+  adjustment: {
+    label: "adjustment",
+    words: /adjust|correction/,
+    rank: 10,
+    lowers: false,
+    item: "adjustment",
+    order: 2,
+    counted: "adjustments",
+    fee: "processing",
+  },
+  started: {
+    label: "debit on its way",
+    words: /\b(pending|initiated|started|submitted|in process|processing debit)\b/,
+    rank: 0,
+    lowers: false,
+    item: null,
+    order: 10,
+    counted: "debits on their way",
+    fee: "processing",
+  },
+  payout: {
+    label: "payout",
+    words: /pay ?out|transfer to bank|withdrawal to bank|deposit to bank/,
+    rank: 1,
+    lowers: false,
+    item: null,
+    order: null,
+    counted: "payouts",
+    fee: "processing",
+  },
+  ignore: {
+    label: "not of this job",
+    words: null,
+    rank: 12,
+    lowers: false,
+    item: null,
+    order: null,
+    counted: "rows not of this job",
+    fee: "processing",
+  },
+} as const satisfies Record<string, RowTraits>;
+export type RowKind = keyof typeof ROW_KINDS;
+
+export const ROW_KIND_NAMES = Object.keys(ROW_KINDS) as RowKind[];
+
+/** Rows that become items, or debits on their way, in the order in which they are taken in. */
+export type ActivityKind = Exclude<RowKind, "payout" | "ignore">;
+export const ACTIVITY_ORDER: readonly ActivityKind[] = ROW_KIND_NAMES.filter(
+  (kind): kind is ActivityKind => ROW_KINDS[kind].order !== null,
+).sort((a, b) => ROW_KINDS[a].order - ROW_KINDS[b].order);
+
+const BY_RANK = [...ROW_KIND_NAMES].sort((a, b) => ROW_KINDS[a].rank - ROW_KINDS[b].rank);
+
+/** The kind of row a word stands for, by the trade's words; undefined where none fits. */
+export function guessRowKind(word: string): RowKind | undefined {
+  const lower = word.toLowerCase().replace(/[_-]+/g, " ");
+  return BY_RANK.find((kind) => ROW_KINDS[kind].words?.test(lower) ?? false);
+}
