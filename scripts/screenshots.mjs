@@ -33,7 +33,7 @@ const views = [
   { name: "arrivals", path: "arrivals" },
   { name: "dry-run", path: "arrivals", click: "Look at it" },
   { name: "payouts", path: "payouts", keys: ["ArrowDown"] },
-  { name: "came-back", path: "payouts?show=back", keys: ["ArrowDown"] },
+  { name: "returns", path: "payouts?show=back", keys: ["ArrowDown"] },
   { name: "fees", path: "payouts?show=fees" },
   { name: "overdue", path: "overdue", keys: ["ArrowDown", "ArrowDown"] },
   { name: "letters", path: "overdue?show=run", keys: ["ArrowDown"] },

@@ -83,7 +83,7 @@ export type MatchWorkings = {
   customer: string;
   items: WorkingsItem[];
   credits: OnAccount[];
-  /** What was given up of the debts of the customer and its group, and not paid since. */
+  /** What was written off of the debts of the customer and its group, and not paid since. */
   givenUp: Minor;
   settledOn: Day;
   account: string;

@@ -85,7 +85,7 @@ export type ProposedFee = {
 };
 
 /**
- * A debt given up, with a payment that was short or without one, or what came for one after all
+ * A debt written off, with a payment that was short or without one, or what came for one after all
  * (then `paid`).
  */
 export type WrittenOffRow = {

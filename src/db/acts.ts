@@ -132,9 +132,9 @@ export function nextCommandId(db: Db): number {
 }
 
 /**
- * The last command that changed what pages reckon with. That a letter went out,
+ * The last command that changed what pages compute with. That a letter went out,
  * or that a customer looked at its page, changes no sum and no list: while a
- * thousand letters go, nothing is reckoned anew.
+ * thousand letters go, nothing is recomputed.
  */
 export function lastChange(db: Db): number {
   return (

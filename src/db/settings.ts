@@ -44,7 +44,7 @@ export type Settings = {
    * nothing is.
    */
   surchargePercent: string | null;
-  /** Whether a discount, and a debt given up, lowers the tax owed. */
+  /** Whether a discount, and a debt written off, lowers the tax owed. */
   taxOnDiscounts: boolean;
   taxOnBadDebts: boolean;
   /** What a customer is charged for a payment that came back; null where nothing is. */

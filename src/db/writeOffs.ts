@@ -5,7 +5,7 @@ import { minor, type Currency, type Minor } from "@/core/money";
 import type { Db } from "./connection";
 
 /**
- * A debt given up without a payment; `waiting` until a second person has decided, where it is over
+ * A debt written off without a payment; `waiting` until a second person has decided, where it is over
  * the limit. Sums are in the item's currency.
  */
 export type WriteOffRow = {
@@ -88,7 +88,7 @@ export function decideWriteOffRow(
 }
 
 /**
- * Debts of these customers that were given up as bad, less what was paid for them after all, in one
+ * Debts of these customers that were written off as bad, less what was paid for them after all, in one
  * currency; what a payment may recover.
  */
 export function recoverable(db: Db, customerIds: readonly number[], currency: Currency): Minor {
@@ -96,7 +96,7 @@ export function recoverable(db: Db, customerIds: readonly number[], currency: Cu
 }
 
 /**
- * How much more was paid for debts given up than was given up; only where a write-off is taken back
+ * How much more was paid for debts written off than was written off; only where a write-off is taken back
  * after its payment.
  */
 export function overRecovered(db: Db, customerIds: readonly number[], currency: Currency): Minor {
@@ -114,7 +114,7 @@ function givenUpLessPaid(db: Db, customerIds: readonly number[], currency: Curre
   return found?.left ?? 0;
 }
 
-/** Receipts, or parts of them, that came for debts given up, the latest first. */
+/** Receipts, or parts of them, that came for debts written off, the latest first. */
 export function recoveries(
   db: Db,
   most = 500,
@@ -132,7 +132,7 @@ export function recoveries(
   );
 }
 
-/** Debts given up with a payment that was short, by two people, the latest first. */
+/** Debts written off with a payment that was short, by two people, the latest first. */
 export function givenUpWithPayments(
   db: Db,
   most = 500,

@@ -205,7 +205,7 @@ test("words of one's own are shown on a real customer as they are typed; a mista
   await expect(preview).toContainText("Freundliche Grüße");
 });
 
-test("a debt is given up by two people, and what is paid for it after all is a recovery", async ({
+test("a debt is written off by two people, and what is paid for it after all is a recovery", async ({
   page,
 }) => {
   const working = page.getByLabel("Who is working");
@@ -213,7 +213,7 @@ test("a debt is given up by two people, and what is paid for it after all is a r
   await page.getByRole("link", { name: "18015" }).click();
   await alive(page);
   await page.getByRole("button", { name: "Give it up" }).click();
-  await page.getByLabel("Why it is given up").fill("the school has closed");
+  await page.getByLabel("Why it is written off").fill("the school has closed");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("status")).toContainText("waits for a second person");
   await page.getByRole("button", { name: "Approve and post" }).click();
@@ -223,7 +223,7 @@ test("a debt is given up by two people, and what is paid for it after all is a r
   await alive(page);
   await page.getByRole("button", { name: "Approve and post" }).click();
   await expect(page.getByRole("status")).toContainText("279.50 of 18015 written off");
-  await expect(page.getByRole("region", { name: "Debts given up" })).toContainText(
+  await expect(page.getByRole("region", { name: "Debts written off" })).toContainText(
     "Mara Voss and Theo Lindqvist",
   );
   await proofsHold(page);
@@ -247,7 +247,7 @@ test("a debt is given up by two people, and what is paid for it after all is a r
     await page.goto(`${DEMO}/match?queue=check&open=${value.receiptId}`);
   await alive(page);
   await expect(page.locator("tr[data-open]")).toContainText("279.50");
-  await page.getByLabel("pays what was given up").check();
+  await page.getByLabel("pays what was written off").check();
   await expect(page.getByTestId("left-over")).toHaveText("0.00");
   await page.getByRole("button", { name: /^Post/ }).click();
   await expect(page.getByRole("status")).toContainText("posted");

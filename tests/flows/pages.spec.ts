@@ -41,7 +41,7 @@ const PAGES: [string, string, ((page: string) => string)?][] = [
   ["figures", "/reports?show=figures"],
   ["letters of the day", "/overdue?show=run&open=first"],
   ["letters that go by themselves", "/overdue?show=by-itself"],
-  ["debts given up", "/overdue?show=given-up"],
+  ["debts written off", "/overdue?show=given-up"],
   ["wordings", "/overdue?show=words"],
   ["aging, a customer open", "/reports?days=15,45&of=group&open=first"],
   ["late fees", "/overdue?show=fees"],

@@ -16,15 +16,15 @@ import { fromDocuments, History, inJournal, started, step } from "../support/his
 
 /**
  * Histories of hundreds of events, 5,000 in all: every kind, in whatever order they come. The
- * proofs are reckoned after each.
+ * proofs are computed after each.
  */
 const EVENTS = 500;
 const SEEDS = Array.from({ length: 10 }, (_, at) => 20_261_124 + at);
 /** The balances are made from the documents in plain SQL after so many. */
 const EVERY = 10;
-/** Sums by age, and what follow-up sums up, are reckoned fast and slowly after so many. */
+/** Sums by age, and what follow-up sums up, are computed fast and slowly after so many. */
 const SUMMED_EVERY = 60;
-/** Days as of which what was open is reckoned fast and slowly: before, among and after the events. */
+/** Days as of which what was open is computed fast and slowly: before, among and after the events. */
 const DAYS = ["2026-10-31", "2026-11-05", "2026-11-12", "2026-11-20", "2026-12-31"].map((text) =>
   day(text),
 );

@@ -61,7 +61,7 @@ export function daysBetween(from: Day, to: Day): number {
 }
 
 /**
- * Numbers of days that were reckoned before: a book has a few thousand different ones, asked for by
+ * Numbers of days that were computed before: a book has a few thousand different ones, asked for by
  * the million.
  */
 const numbers = new Map<Day, number>();

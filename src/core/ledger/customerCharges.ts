@@ -57,7 +57,7 @@ export function postFeeBilled(
 }
 
 /**
- * The allowance for doubtful debts brought to the sum that was reckoned; `by` is what it moves by:
+ * The allowance for doubtful debts brought to the sum that was computed; `by` is what it moves by:
  * bad debt; allowance.
  */
 export function postAllowance(head: Head & { by: Sum }): EntryDraft {

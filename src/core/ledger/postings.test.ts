@@ -495,7 +495,7 @@ describe("textbook entries", () => {
 describe("textbook entries for doubtful debts", () => {
   // Aging-of-receivables method (accounting textbooks; the pattern from memory): buckets times
   // rates come to 1,700, the allowance stands at 500 credit: the entry is 1,200.
-  it("bring the allowance to the computed sum, and a debt given up goes against bad debt", () => {
+  it("bring the allowance to the computed sum, and a debt written off goes against bad debt", () => {
     expect(shown(postAllowance({ ...head, by: usd(1700 - 500) }))).toEqual([
       "bad_debt 1200.00",
       "allowance -1200.00",

@@ -210,7 +210,7 @@ export function postSmallDifference(head: Head & { itemId: number; sum: Sum }): 
 }
 
 /**
- * A debt given up with the approval of a second person: bad debt, and tax
+ * A debt written off with the approval of a second person: bad debt, and tax
  * payable where the book's rule says that the tax owed is lower by it; R.
  * @example 54.00 with 4.00 tax in it: bad debt 50.00, tax 4.00; R 54.00
  */
@@ -223,7 +223,7 @@ export function postBadDebt(
   ]);
 }
 
-/** What is given up of a sum, apart from the tax in it. */
+/** What is written off of a sum, apart from the tax in it. */
 function lessTax(account: AccountRef, sum: Sum, tax: Sum | null): Line[] {
   return tax === null || tax.amount === 0
     ? [debit(account, sum)]

@@ -16,7 +16,7 @@ import { bank, clearing, D, entry, type Head, K, openItem, R, receiptItem, U } f
  * bounced checks.
  */
 
-/** Where a difference goes: a small one, or a debt given up. */
+/** Where a difference goes: a small one, or a debt written off. */
 export type WriteOff = "small" | "bad_debt";
 
 /** What a receipt had become when its money goes back: each part is positive. */

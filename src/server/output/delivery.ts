@@ -94,7 +94,7 @@ const RETRY_MINUTES: readonly number[] = [5, 30, 120, 480, 1440, 1440];
 
 /**
  * What became of a letter: the addresses that were refused for good; why it is tried again; why it
- * is given up. Neither: it went to all that are left.
+ * is written off. Neither: it went to all that are left.
  */
 type Outcome = {
   readonly back: readonly { readonly address: string; readonly why: string }[];

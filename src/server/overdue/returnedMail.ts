@@ -2,7 +2,7 @@ import { fail, ok, type Result } from "@/core/result";
 
 /**
  * What a mail of the mail system reports: of which letter (its Message-ID, where it says so), and
- * for each address whether it is given up, and why.
+ * for each address whether it is written off, and why.
  */
 export type MailReport = {
   file: string;

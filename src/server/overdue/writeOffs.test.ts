@@ -35,7 +35,7 @@ const check = (amount: number): number =>
     reference: "",
   }).receiptId;
 
-describe("a debt given up without a payment", () => {
+describe("a debt written off without a payment", () => {
   it("is a small difference within the limit, posted at once and undone", () => {
     const done = give(300);
     expect(done).toMatchObject({ ok: true, value: { waits: false } });
@@ -76,7 +76,7 @@ describe("a debt given up without a payment", () => {
       waiting: [],
       rows: [{ words: "20401", by: "Mara and Theo", sum: 86_450, paid: false }],
     });
-    // It stands on the customer's statement without telling the customer that it was given up.
+    // It stands on the customer's statement without telling the customer that it was written off.
     expect(
       statementOf(book.db, 1, day("2026-11-01"), day("2026-11-24"))?.parts[0]?.lines.at(-1),
     ).toMatchObject({ words: "adjusted: invoice 20401", amount: -86_450 });
@@ -128,7 +128,7 @@ describe("a debt given up without a payment", () => {
   });
 });
 
-describe("a payment for a debt given up", () => {
+describe("a payment for a debt written off", () => {
   const givenUp = (): void => {
     book.must("changeSettings", { people: ["Mara", "Theo"] });
     give(86_450);
@@ -159,7 +159,7 @@ describe("a payment for a debt given up", () => {
       book.broken(),
     ]).toEqual([0, 0, -90_000, []]);
   });
-  it("is offered as far as was given up and not paid yet, and refused beyond it", () => {
+  it("is offered as far as was written off and not paid yet, and refused beyond it", () => {
     expect(
       book.do("applyReceipt", {
         receiptId: check(5000),

@@ -366,7 +366,7 @@ describe("a surcharge that is agreed", () => {
   });
 });
 
-describe("the tax in what is given up", () => {
+describe("the tax in what is written off", () => {
   it("lowers the tax owed where the book says so, and is owed again on a return", () => {
     book.must("changeSettings", { taxOnDiscounts: true });
     book.mustTake(

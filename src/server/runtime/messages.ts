@@ -100,7 +100,7 @@ const MESSAGES: Record<string, string> = {
     "There are {count} statements, and at most {most} go into one file of this kind. Take them as CSV, or one by one from the customers’ pages.",
   "link.unknown": "This link leads nowhere, or no more.",
   "tally.recovered":
-    "Only {most} was given up of this customer's debts and not paid since. Give the rest to an invoice or keep it on account.",
+    "Only {most} was written off of this customer's debts and not paid since. Give the rest to an invoice or keep it on account.",
   "write_off.settled": "Nothing is open of {number}, so there is nothing to give up.",
   "write_off.waits":
     "A write-off of {number} waits for a second person already. It is under Overdue, Written off.",

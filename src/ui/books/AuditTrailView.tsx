@@ -38,7 +38,7 @@ export function AuditTrailView({ rows, count, page, pageRows, book, today }: Pro
         }
       />
       <LedgerList<AuditTrailRow>
-        label="Who did what"
+        label="Audit trail"
         rows={rows}
         idOf={(row) => row.id}
         openId={open}

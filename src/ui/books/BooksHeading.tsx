@@ -10,8 +10,8 @@ const VIEWS: readonly (readonly [BooksView, string])[] = [
   ["journal", "Journal"],
   ["trial", "Trial balance"],
   ["currencies", "Other currencies"],
-  ["file", "For another ledger"],
-  ["trail", "Who did what"],
+  ["file", "Journal export"],
+  ["trail", "Audit trail"],
 ];
 
 /** The head of the pages of Books: the sum that counts, the views, and what can be taken along. */

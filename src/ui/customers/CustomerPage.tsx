@@ -515,7 +515,7 @@ function TimeLine({ history, book, today }: Props): ReactNode {
   return (
     <Section>
       <Subheading>
-        What happened <span data-tone="soft">{history.length}</span>
+        History <span data-tone="soft">{history.length}</span>
       </Subheading>
       {history.length === 0 ? (
         <p data-tone="soft">Nothing yet.</p>

@@ -82,7 +82,7 @@ export function ApprovalWorkings({
           <Act onClick={() => decide(false)} disabled={busy}>
             Refuse
           </Act>
-          <a href={`/b/${book}/receipts/${row.id}`}>Its story</a>
+          <a href={`/b/${book}/receipts/${row.id}`}>History</a>
         </ActRow>
       </Box>
       <Box>

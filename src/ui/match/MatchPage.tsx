@@ -38,7 +38,7 @@ const QUEUES: readonly (readonly [QueueName, string])[] = [
   ["sure", "Sure"],
   ["check", "To check"],
   ["none", "No home yet"],
-  ["second", "Second look"],
+  ["second", "Approvals"],
   ["aside", "Set aside"],
 ];
 

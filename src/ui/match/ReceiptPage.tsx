@@ -77,7 +77,7 @@ export function ReceiptPage({
     ["Not identified", receipt.unidentified],
     ["Parked", receipt.parked],
     ["Other income", receipt.income],
-    ["For a debt given up", receipt.recovered],
+    ["For a debt written off", receipt.recovered],
     ["Gone back", receipt.goneBack],
   ];
   return (

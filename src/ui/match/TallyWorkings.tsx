@@ -205,7 +205,7 @@ function TallyEditor({
               <Act hint="S" onClick={() => setAsking("aside")}>
                 Set aside
               </Act>
-              <a href={`/b/${book}/receipts/${row.id}`}>Its story</a>
+              <a href={`/b/${book}/receipts/${row.id}`}>History</a>
             </ActRow>
           )}
         </Box>
@@ -439,7 +439,7 @@ function TallyTable({
                   checked={tally.recovered > 0}
                   onChange={() => change(recovering(tally, worked, givenUp))}
                 />{" "}
-                pays what was given up
+                pays what was written off
               </label>
             </td>
             <td data-numeric data-tone="soft">
@@ -638,7 +638,7 @@ function SecondQuestion({
 
         autoFocus
         aria-label="Why it is written off"
-        placeholder={`Why ${formatAmount(worked.overLimit, currency)} is given up`}
+        placeholder={`Why ${formatAmount(worked.overLimit, currency)} is written off`}
         value={why}
         onChange={(event) => setWhy(event.target.value)}
         onKeyDown={(event) => {

@@ -208,7 +208,7 @@ describe("a tally while it is typed", () => {
       ),
     ).toMatchObject({ restOnAccount: true, terms: [{ amount: "4.90", discount: 10 }] });
   });
-  it("gives what is left over to debts given up, else all of it, and takes it back", () => {
+  it("gives what is left over to debts written off, else all of it, and takes it back", () => {
     const half = toggled(empty, item(1, 6000), minor(6000), USD);
     const worked = workOut(half, minor(10_000), USD, minor(500));
     expect(recovering(half, worked, minor(3000))).toMatchObject({

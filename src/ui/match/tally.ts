@@ -29,7 +29,7 @@ export type Tally = {
   credits: readonly OnAccount[];
   /** What was paid on top as the agreed surcharge. */
   surcharge: Minor;
-  /** What it pays of debts that were given up. */
+  /** What it pays of debts that were written off. */
   recovered: Minor;
 };
 
@@ -111,7 +111,7 @@ export function withSet(tally: Tally, items: readonly WorkingsItem[], currency: 
   };
 }
 
-/** Gives what is left over, or where nothing is all of it, to debts that were given up; or takes it back from them. */
+/** Gives what is left over, or where nothing is all of it, to debts that were written off; or takes it back from them. */
 export function recovering(
   tally: Tally,
   worked: Pick<Worked, "left" | "given">,

@@ -61,7 +61,7 @@ export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Pr
     <>
       <PageHeading>
         <Title>
-          {own.length} <small>wordings of your own; {shipped.length} ship</small>
+          {own.length} <small>letter texts of your own; {shipped.length} ship</small>
         </Title>
       </PageHeading>
       <OverdueTabs at="words" />

@@ -5,11 +5,11 @@ import { TabLine } from "../kit/headings";
 
 const VIEWS = [
   ["run", "Letters of today"],
-  ["by-itself", "By themselves"],
+  ["by-itself", "Automatic letters"],
   ["fees", "Late fees"],
-  ["given-up", "Given up"],
+  ["given-up", "Write-offs"],
   ["ladders", "Ladders"],
-  ["words", "Wordings"],
+  ["words", "Letter texts"],
 ] as const;
 
 /** The views beside the list of who is late. */

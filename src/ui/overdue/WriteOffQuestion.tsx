@@ -42,7 +42,7 @@ export function WriteOffQuestion({
   if (waits)
     return (
       <>
-        <Subheading>To be given up</Subheading>
+        <Subheading>To be written off</Subheading>
         <Decide asked={waits} />
       </>
     );
@@ -82,7 +82,7 @@ export function WriteOffQuestion({
         }}
       >
         <LineField
-          aria-label="Sum that is given up"
+          aria-label="Sum that is written off"
           inputMode="decimal"
           value={sum}
           onChange={(event) => setSum(event.target.value)}
@@ -92,7 +92,7 @@ export function WriteOffQuestion({
           width="230px"
 
           autoFocus
-          aria-label="Why it is given up"
+          aria-label="Why it is written off"
           placeholder="Why it will not be paid"
           value={why}
           onChange={(event) => setWhy(event.target.value)}
@@ -115,7 +115,7 @@ export function WriteOffQuestion({
   );
 }
 
-/** The second person's decision on a debt to be given up. */
+/** The second person's decision on a debt to be written off. */
 export function Decide({ asked }: { asked: Waiting }): ReactNode {
   const { act, busy } = useActing();
   const sum = formatAmount(asked.sum, asked.currency);

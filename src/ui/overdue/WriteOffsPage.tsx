@@ -22,7 +22,7 @@ type Props = {
   rows: WrittenOffRow[];
 };
 
-/** Debts given up: what waits for a second person first, then what was given up and what was paid for it after all. */
+/** Debts written off: what waits for a second person first, then what was written off and what was paid for it after all. */
 export function WriteOffsPage({ book, today, waiting, rows }: Props): ReactNode {
   const currencies = [...new Set([...rows, ...waiting].map(({ currency }) => currency))];
   const total = (of: readonly { currency: Currency; sum: Minor }[]): ReactNode =>
@@ -42,7 +42,7 @@ export function WriteOffsPage({ book, today, waiting, rows }: Props): ReactNode 
     <>
       <PageHeading>
         <Title>
-          {rows.length === 0 ? "Nothing" : total(given)} <small>given up, {given.length}</small>
+          {rows.length === 0 ? "Nothing" : total(given)} <small>written off, {given.length}</small>
         </Title>
         {back.length > 0 ? (
           <span>
@@ -70,7 +70,7 @@ export function WriteOffsPage({ book, today, waiting, rows }: Props): ReactNode 
         </Section>
       ) : null}
       <LedgerList<WrittenOffRow>
-        label="Debts given up"
+        label="Debts written off"
         rows={rows}
         idOf={(row) => row.key}
         columns={[
@@ -109,7 +109,7 @@ export function WriteOffsPage({ book, today, waiting, rows }: Props): ReactNode 
           },
           {
             id: "sum",
-            header: "Given up",
+            header: "Written off",
             width: "11%",
             number: true,
             cell: (row) => (row.paid ? "" : <Amount of={row.sum} currency={row.currency} />),
@@ -126,9 +126,9 @@ export function WriteOffsPage({ book, today, waiting, rows }: Props): ReactNode 
         ]}
         empty={
           <>
-            <p>Nothing was given up yet.</p>
+            <p>Nothing was written off yet.</p>
             <p>
-              An invoice that will not be paid is given up on its own page; over the book’s limit it
+              An invoice that will not be paid is written off on its own page; over the book’s limit it
               takes two people.
             </p>
           </>

@@ -204,7 +204,7 @@ export function ExpectedPage({
             </tbody>
           </DetailTable>
           <p data-tone="soft">
-            What came back stands under <NextLink href="?show=back">Came back</NextLink>.
+            What came back stands under <NextLink href="?show=back">Returns and disputes</NextLink>.
           </p>
         </Section>
       </Halves>

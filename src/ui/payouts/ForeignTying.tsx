@@ -117,7 +117,7 @@ export function ForeignTying({
         <Act main hint="Enter" onClick={tie} disabled={none}>
           Tie at this rate
         </Act>
-        <NextLink href={`/b/${book}/payouts/${row.id}`}>Its story</NextLink>
+        <NextLink href={`/b/${book}/payouts/${row.id}`}>History</NextLink>
       </ActRow>
     </>
   );

@@ -4,8 +4,8 @@ import type { ReactNode } from "react";
 import { TabLine } from "../kit/headings";
 
 const TABS = [
-  ["ahead", "On its way"],
-  ["back", "Came back"],
+  ["ahead", "Expected"],
+  ["back", "Returns and disputes"],
   ["clearing", "Clearing"],
   ["fees", "Fees"],
 ] as const;

@@ -99,7 +99,7 @@ function Tied({
         </tbody>
       </DetailTable>
       <ActRow>
-        <NextLink href={`/b/${book}/payouts/${row.id}`}>Its story, with undo</NextLink>
+        <NextLink href={`/b/${book}/payouts/${row.id}`}>History, with undo</NextLink>
       </ActRow>
     </>
   );
@@ -313,7 +313,7 @@ function Tying({
               Park the difference
             </Act>
           ) : null}
-          <NextLink href={`/b/${book}/payouts/${row.id}`}>Its story</NextLink>
+          <NextLink href={`/b/${book}/payouts/${row.id}`}>History</NextLink>
         </ActRow>
       )}
     </>

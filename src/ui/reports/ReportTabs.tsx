@@ -6,7 +6,7 @@ import { TabLine } from "../kit/headings";
 const REPORTS = [
   ["aging", "Aging"],
   ["figures", "Figures"],
-  ["year", "The year"],
+  ["year", "Year end"],
 ] as const;
 
 /** The reports beside each other. */

@@ -14,7 +14,7 @@ export function ProofStrip({
   problem,
 }: {
   shell: ShellFacts;
-  /** Null while it is being reckoned. */
+  /** Null while it is being computed. */
   strip: CountedFacts["strip"] | null;
   /** Why it cannot be. */
   problem: string | null;
@@ -25,9 +25,9 @@ export function ProofStrip({
     return (
       <Strip aria-label="Proofs">
         {problem === null ? (
-          <span>The proofs are being reckoned …</span>
+          <span>The proofs are being computed …</span>
         ) : (
-          <b data-tone="off">The proofs could not be reckoned. {problem}</b>
+          <b data-tone="off">The proofs could not be computed. {problem}</b>
         )}
       </Strip>
     );

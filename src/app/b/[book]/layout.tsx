@@ -25,7 +25,7 @@ export default async function BookLayout({
   const { book, db } = context;
   const shell = { ...shellOf(db, book), person: await personOf(book) };
   const change = stateOf(context);
-  // What cannot be reckoned is asked for again by the page, which then says why.
+  // What cannot be computed is asked for again by the page, which then says why.
   const counted = await Promise.race([
     countFor(book, db).then(
       (count) => count.counted,

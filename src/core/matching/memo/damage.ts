@@ -22,7 +22,7 @@ export function editDistance(a: string, b: string, bound: number): number {
   return old?.[b.length] ?? bound + 1;
 }
 
-/** At most one edit apart; where the two begin and end too differently that is seen without reckoning. */
+/** At most one edit apart; where the two begin and end too differently that is seen without computing. */
 function isOneEdit(a: string, b: string): boolean {
   if (Math.abs(a.length - b.length) > 1) return false;
   const least = Math.min(a.length, b.length);

@@ -43,7 +43,7 @@ export const tallySchema = z.object({
  * Posts a tally put together for a receipt that has no home yet: to invoices,
  * the rest on account. `proposedCustomerId` is whom the page had proposed:
  * where the clerk chose another, the book learns from the correction at once.
- * `recovered`: what it pays of debts that were given up. `credits`: what earlier receipts have on
+ * `recovered`: what it pays of debts that were written off. `credits`: what earlier receipts have on
  * account and gives along, in one go.
  */
 export const applyReceipt = defineCommand({

@@ -15,7 +15,7 @@ import { tallySchema, withdrawApproval } from "./applyReceipt";
 export const askApproval = defineCommand({
   name: "askApproval",
   schema: tallySchema.extend({
-    why: z.string().trim().min(3, "Say why it is given up, in a few words.").max(200),
+    why: z.string().trim().min(3, "Say why it is written off, in a few words.").max(200),
   }),
   run(ctx, input): Result<{ actId: number; approvalId: number }> {
     const receipt = receiptById(ctx.db, input.receiptId);

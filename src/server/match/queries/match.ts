@@ -316,7 +316,7 @@ export function groupCredits(db: Db, customerId: number, currency: Currency): On
     .map(({ id, paidOn, onAccount }) => ({ receiptId: id, on: paidOn, sum: onAccount }));
 }
 
-/** What was given up in a currency of the debts of a customer and its group, and not paid since. */
+/** What was written off in a currency of the debts of a customer and its group, and not paid since. */
 export function groupGivenUp(db: Db, customerId: number, currency: Currency): Minor {
   return recoverable(
     db,

@@ -185,7 +185,7 @@ export function applyTally(
   const actId = ctx.act(
     "place",
     { kind: "receipt", id: receipt.id, customerId: checked.customerId },
-    `${ctx.sum(from === "unidentified" ? receipt.unidentified : checked.applied, receipt.currency)} placed: ${[numbers, checked.surcharge > 0 ? `${ctx.sum(checked.surcharge, receipt.currency)} surcharge` : "", checked.recovered > 0 ? `${ctx.sum(checked.recovered, receipt.currency)} for a debt given up` : "", rest].filter((name) => name !== "").join(", ")}`,
+    `${ctx.sum(from === "unidentified" ? receipt.unidentified : checked.applied, receipt.currency)} placed: ${[numbers, checked.surcharge > 0 ? `${ctx.sum(checked.surcharge, receipt.currency)} surcharge` : "", checked.recovered > 0 ? `${ctx.sum(checked.recovered, receipt.currency)} for a debt written off` : "", rest].filter((name) => name !== "").join(", ")}`,
   );
   const customerId = from === "credits" ? receipt.customerId : checked.customerId;
   updateReceipt(ctx.db, receipt.id, {
@@ -234,7 +234,7 @@ export function applyTally(
         }),
         actId,
       );
-    // What is over the limit was approved by a second person, and is a debt given up.
+    // What is over the limit was approved by a second person, and is a debt written off.
     const writeOff = isOverLimit(ctx, receipt, line.smallDifference) ? "bad_debt" : "small";
     const writeOffTax =
       writeOff === "bad_debt" && ctx.settings.taxOnBadDebts

@@ -19,7 +19,7 @@ export const writeOff = defineCommand({
   schema: z.object({
     itemId: z.number().int(),
     sum: z.number().int().positive().transform(minor),
-    why: z.string().trim().min(3, "Say why it is given up, in a few words.").max(200),
+    why: z.string().trim().min(3, "Say why it is written off, in a few words.").max(200),
   }),
   run(ctx, input): Result<{ actId: number; waits: boolean }> {
     const item = openItemById(ctx.db, input.itemId);

@@ -4,7 +4,7 @@ import { givenUpWithPayments, recoveries, type WriteOffRow, writeOffsIn } from "
 
 export type GivenUpPage = { waiting: WriteOffRow[]; rows: WrittenOffRow[] };
 
-/** What waits for a second person, and what was given up and paid after all, the latest first. */
+/** What waits for a second person, and what was written off and paid after all, the latest first. */
 export function writeOffsPage(db: Db): GivenUpPage {
   const alone = writeOffsIn(db, "posted").map((row): WrittenOffRow => ({
     key: `w${row.id}`,

@@ -6,7 +6,7 @@ import { changeBalance } from "@/db/openItems";
 import { decideWriteOffRow, overRecovered, writeOffOfAct } from "@/db/writeOffs";
 import type { CommandContext } from "@/server/runtime/context";
 
-/** A debt given up is owed again; to give it up once more, it is asked for anew. */
+/** A debt written off is owed again; to give it up once more, it is asked for anew. */
 export function unWriteOff(ctx: CommandContext, act: ActRow): Result<unknown> {
   const row = writeOffOfAct(ctx.db, act.id);
   if (row?.state !== "posted") return fail("approval.unknown");
@@ -35,7 +35,7 @@ export function withdrawWriteOff(ctx: CommandContext, act: ActRow): Result<unkno
   return ok(null);
 }
 
-/** Why a write-off cannot be taken back: more was paid for the customer's debts given up than would be left of them. */
+/** Why a write-off cannot be taken back: more was paid for the customer's debts written off than would be left of them. */
 export function notRecovered(
   ctx: CommandContext,
   customerId: number | null,

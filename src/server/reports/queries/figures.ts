@@ -205,7 +205,7 @@ function promisedDays(db: Db, today: Day): (customerId: number, left: Minor) => 
 }
 
 /**
- * The same as it would have been reckoned four weeks ago, from what was known then, against what
+ * The same as it would have been computed four weeks ago, from what was known then, against what
  * came since.
  */
 function backtest(db: Db, today: Day): FiguresFacts["before"] {

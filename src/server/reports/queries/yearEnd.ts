@@ -28,7 +28,7 @@ export function yearPageOf(db: Db, year: string, today: Day): YearEndFacts {
     ...entry,
     amount: worthOn(db, entry.amount, entry.currency, currency, entry.cameOn),
   }));
-  // A debt that was given up and is paid after all is income when it comes.
+  // A debt that was written off and is paid after all is income when it comes.
   const recovered = recoveredBetween(db, from, to).map(({ on, amount }) => ({
     on,
     amount,

@@ -73,7 +73,7 @@ export function proposalsFor(book: string): Promise<Proposal[]> {
   return db ? computeInPool<Proposal[]>(book, db, "match", () => ({})) : Promise.resolve([]);
 }
 
-/** Every proof of a book and what is left at each station, reckoned anew in the pool whenever the book has changed. */
+/** Every proof of a book and what is left at each station, recomputed in the pool whenever the book has changed. */
 export function countFor(book: string, db: Db): Promise<Count> {
   return computeInPool<Count>(book, db, "count", async () => ({
     maybe: (await proposalsFor(book)).map(({ receiptId, readings }) => ({

@@ -4,7 +4,7 @@ import { type BookParams, fromBook } from "../../../../../answers";
 
 /**
  * What is left at each station and the control sums with their proofs, as soon as they are
- * reckoned; for a page that did not wait for them.
+ * computed; for a page that did not wait for them.
  */
 export async function GET(_request: Request, context: BookParams): Promise<Response> {
   return fromBook(context, async ({ db, book }) => (await countFor(book, db)).counted);

@@ -5,7 +5,7 @@ import { type BookParams, fromBook } from "../../../../../../../answers";
 
 /**
  * What is open at a customer and its group in a currency (the book's, unless told), what stands on
- * account there, and what was given up.
+ * account there, and what was written off.
  */
 export async function GET(
   request: Request,
