@@ -231,3 +231,16 @@ export function lineOfReceipt(
     receiptId,
   );
 }
+
+/** Lines that are explained, by month and what they are, newest first. */
+export function explainedLinesByMonth(
+  db: Db,
+): { state: string; month: string; sum: Minor; count: number }[] {
+  return db.all(
+    `SELECT state, substr(posted_on, 1, 7) AS month, sum(amount) AS sum, count(*) AS count
+     FROM bank_line
+     WHERE state <> 'open'
+     GROUP BY 2, 1
+     ORDER BY 2 DESC, 1`,
+  );
+}

@@ -9,13 +9,15 @@ export type Wanted = { text: string; sum: Minor | null };
 export function findCustomersByText(
   db: Db,
   { text }: Wanted,
+  most = 6,
 ): { id: number; name: string; externalId: string }[] {
   return db.all(
     `SELECT id, name, external_id AS externalId FROM customer
      WHERE name LIKE '%' || ?1 || '%' OR external_id LIKE ?1 || '%' OR email LIKE '%' || ?1 || '%'
      ORDER BY name
-     LIMIT 6`,
+     LIMIT ?2`,
     text,
+    most,
   );
 }
 

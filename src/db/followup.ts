@@ -301,3 +301,10 @@ export function lettersAbout(
 export function lastLetterId(db: Db): number | undefined {
   return db.get<{ id: number }>("SELECT id FROM letter ORDER BY id DESC LIMIT 1")?.id;
 }
+
+/** Letters that wait to be handed on. */
+export function queuedLetters(db: Db): number[] {
+  return db
+    .all<{ id: number }>("SELECT id FROM letter WHERE delivery = 'queued'")
+    .map(({ id }) => id);
+}

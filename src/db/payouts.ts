@@ -206,3 +206,16 @@ export function openPayoutsIn(
     currency,
   );
 }
+
+/** What was tied, by the month of the payout, newest first; in the bank's currency. */
+export function tiedByMonth(db: Db): { month: string; sum: Minor; count: number }[] {
+  return db.all(
+    `SELECT substr(p.paid_on, 1, 7) AS month, sum(coalesce(t.at_bank, t.amount)) AS sum,
+       count(DISTINCT p.id) AS count
+     FROM payout_tie t
+     JOIN payout p ON p.id = t.payout_id
+     WHERE t.ended_by IS NULL
+     GROUP BY 1
+     ORDER BY 1 DESC`,
+  );
+}

@@ -383,3 +383,49 @@ export function chargeOfReceipt(
     receiptId,
   );
 }
+
+/** Which items stand in an account role by themselves. */
+const WHERE_OF_ROLE = {
+  parked: `settled_state IS NULL AND reason IS NOT NULL
+    AND kind IN ('adjustment', 'refund', 'ach_return', 'dispute')`,
+  disputed: "kind = 'dispute' AND settled_state IN ('opened', 'won')",
+  reserve: "kind = 'reserve'",
+} as const;
+export type ItemsOfRole = keyof typeof WHERE_OF_ROLE;
+
+/** The items that make up an account role, oldest first; the sum in the book's currency. */
+export function itemsOfRole(
+  db: Db,
+  role: ItemsOfRole,
+): {
+  id: number;
+  kind: string;
+  externalId: string;
+  on: Day;
+  amount: Minor;
+  reason: string | null;
+  receiptId: number | null;
+  payoutId: number | null;
+}[] {
+  return db.all(
+    `SELECT id, kind, external_id AS externalId, settled_on AS "on",
+       ${bookValue("i", "amount", role, "processor_item", -1)} AS amount,
+       reason, receipt_id AS receiptId, payout_id AS payoutId
+     FROM processor_item i
+     WHERE withdrawn = 0 AND ${WHERE_OF_ROLE[role]}
+     ORDER BY settled_on, id`,
+  );
+}
+
+/** Fees that name a charge as theirs and belong to no receipt of their own. */
+export function feesOfCharge(db: Db, accountId: number, externalId: string): number[] {
+  return db
+    .all<{ id: number }>(
+      `SELECT id FROM processor_item
+       WHERE processor_account_id = ? AND related_id = ? AND receipt_id IS NULL AND withdrawn = 0
+       ORDER BY id`,
+      accountId,
+      externalId,
+    )
+    .map(({ id }) => id);
+}

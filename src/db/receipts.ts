@@ -311,3 +311,68 @@ export function chargesToMatch(
     currency,
   );
 }
+
+const ROLE_OF_PART = {
+  unidentified: "unidentified",
+  on_account: "credits",
+  parked: "parked",
+} as const;
+export type ReceiptPart = keyof typeof ROLE_OF_PART;
+
+/** Receipts of which something stands in a part, oldest first; the sum in the book's currency. */
+export function receiptsWith(
+  db: Db,
+  part: ReceiptPart,
+): { id: number; payer: string; paidOn: Day; reference: string; amount: Minor }[] {
+  return db.all(
+    `SELECT id, coalesce(nullif(payer_name, ''), payer_email) AS payer, paid_on AS paidOn,
+       reference, ${bookValue("r", part, ROLE_OF_PART[part], "receipt", -1)} AS amount
+     FROM receipt r
+     WHERE ${part} <> 0
+     ORDER BY paid_on, id`,
+  );
+}
+
+/** Checks of a sum that a debit on the statement may be the return of, latest first. At most 20. */
+export function checksThatMayBounce(
+  db: Db,
+  line: { amount: Minor; currency: Currency; postedOn: Day },
+): {
+  receiptId: number;
+  paidOn: Day;
+  payer: string;
+  number: string | null;
+  method: string;
+  amount: Minor;
+}[] {
+  return db.all(
+    `SELECT id AS receiptId, paid_on AS paidOn, payer_name AS payer, number, method, amount
+     FROM receipt
+     WHERE amount = ? AND currency = ? AND state <> 'returned' AND paid_on <= ?
+       AND (hand_state = 'banked' OR (source = 'bank' AND method = 'check'))
+     ORDER BY paid_on DESC
+     LIMIT 20`,
+    -line.amount,
+    line.currency,
+    line.postedOn,
+  );
+}
+
+/** Credit on account that a debit on the statement may have paid back; the very sum first. At most eight. */
+export function creditsThatMayBeRefunded(
+  db: Db,
+  line: { amount: Minor; currency: Currency; postedOn: Day },
+): { receiptId: number; paidOn: Day; name: string; credit: Minor }[] {
+  return db.all(
+    `SELECT r.id AS receiptId, r.paid_on AS paidOn, coalesce(c.name, r.payer_name) AS name,
+       r.on_account AS credit
+     FROM receipt r
+     LEFT JOIN customer c ON c.id = r.customer_id
+     WHERE r.on_account >= ?1 AND r.currency = ?2 AND r.paid_on <= ?3
+     ORDER BY r.on_account <> ?1, r.paid_on DESC
+     LIMIT 8`,
+    -line.amount,
+    line.currency,
+    line.postedOn,
+  );
+}

@@ -10,6 +10,7 @@ import { ok, type Result } from "@/core/result";
 import { lineOfReceipt, openBankLines } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { customerByExternalId, customerIdByName } from "@/db/customers";
+import { queuedLetters } from "@/db/followup";
 import { onlyInvoices, openItemByNumber } from "@/db/openItems";
 import { openPayoutsIn } from "@/db/payouts";
 import { chargeOfReceipt } from "@/db/processor";
@@ -70,10 +71,7 @@ export async function makeDemoBook(): Promise<Result<null>> {
   }
   maker.week(TAKEN_TO);
   maker.finish();
-  for (const { id } of made.value.all<{ id: number }>(
-    "SELECT id FROM letter WHERE delivery = 'queued'",
-  ))
-    await deliverLetter(made.value, MAKING, id);
+  for (const id of queuedLetters(made.value)) await deliverLetter(made.value, MAKING, id);
   made.value.close();
   renameSync(dirname(bookFile(MAKING)), dirname(bookFile(DEMO_BOOK)));
   return ok(null);

@@ -2,14 +2,15 @@ import type { OffDocument, ProofBreakdown, ProofDocument } from "@/contracts/boo
 import { type Day, formatDay } from "@/core/calendar";
 import { type ItemKind, offInWords, type ProofName, type Role, whatIsOff } from "@/core/ledger";
 import { type Minor, negate, sumOf } from "@/core/money";
-import { bankAccounts } from "@/db/bank";
+import { bankAccounts, explainedLinesByMonth } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { unreconciledDocuments } from "@/db/controlTotals";
 import { accruals } from "@/db/fees";
 import { openItemsAsOf } from "@/db/openItems";
-import { clearingAsOf } from "@/db/processor";
+import { tiedByMonth } from "@/db/payouts";
+import { clearingAsOf, type ItemsOfRole, itemsOfRole } from "@/db/processor";
 import { bookValue } from "@/db/rates";
-import { receiptsByHand } from "@/db/receipts";
+import { type ReceiptPart, receiptsByHand, receiptsWith } from "@/db/receipts";
 
 import { hrefOf } from "./history";
 
@@ -18,7 +19,7 @@ const LAST = "9999-12-31" as Day;
 
 /** What a control sum is made of, document by document; empty for proofs that are about entries only. */
 export function proofDocuments(db: Db, name: ProofName): ProofBreakdown {
-  const all = documentsOf(db, name);
+  const all = DOCUMENTS[name](db);
   return {
     documents: all.slice(0, MOST),
     count: all.length,
@@ -60,108 +61,64 @@ function offDocuments(db: Db, name: ProofName): OffDocument[] {
   }));
 }
 
-function documentsOf(db: Db, name: ProofName): ProofDocument[] {
-  switch (name) {
-    case "receivables":
-      return openItemsAsOf(db, LAST).map((item) => ({
-        words: `${item.number}, ${item.customer}`,
-        more: `due ${formatDay(item.dueOn)}`,
-        on: item.issuedOn,
-        amount: item.asOfBalance,
-        href: `invoices/${item.id}`,
-      }));
-    case "clearing":
-      return clearingAsOf(db, LAST).map((item) => ({
-        words: `${item.kind.replaceAll("_", " ")} ${item.externalId}${item.payer ? `, ${item.payer}` : ""}`,
-        more: `${item.processorAccount}, ${item.payout === null ? "in no payout yet" : `payout ${item.payout}, not tied`}`,
-        on: item.settledOn,
-        amount: item.book,
-        href:
-          item.receiptId !== null
-            ? `receipts/${item.receiptId}`
-            : item.payoutId !== null
-              ? `payouts/${item.payoutId}`
-              : null,
-      }));
-    case "unidentified":
-      return receipts(db, "unidentified", -1);
-    case "credits":
-      return receipts(db, "on_account", -1);
-    case "parked":
-      return [
-        ...receipts(db, "parked", -1),
-        ...processorItems(
-          db,
-          "settled_state IS NULL AND reason IS NOT NULL AND kind IN ('adjustment', 'refund', 'ach_return', 'dispute')",
-          "parked",
-        ),
-      ];
-    case "disputed":
-      return processorItems(
-        db,
-        "kind = 'dispute' AND settled_state IN ('opened', 'won')",
-        "disputed",
-      );
-    case "reserve":
-      return processorItems(db, "kind = 'reserve'", "reserve");
-    case "fees_accrued":
-      return accruals(db)
-        .filter(({ state }) => state === "accrued")
-        .map((accrual) => ({
-          words: `Fees of ${accrual.month}, ${accrual.account}`,
-          more: "not billed yet",
-          on: accrual.onDay,
-          amount: negate(accrual.sum),
-          href: "payouts?show=fees",
-        }));
-    case "bank":
-      return [
-        ...bankAccounts(db).map((account) => ({
-          words: `Opening balance, ${account.name}`,
-          more: "",
-          on: null,
-          amount: account.openingBalance,
-          href: null,
-        })),
-        ...db
-          .all<{ state: string; month: string; sum: Minor; n: number }>(
-            "SELECT state, substr(posted_on, 1, 7) AS month, sum(amount) AS sum, count(*) AS n FROM bank_line WHERE state <> 'open' GROUP BY 2, 1 ORDER BY 2 DESC, 1",
-          )
-          .map((row) => ({
-            words: `${row.month}: ${row.n} lines, ${STATE_WORDS[row.state] ?? row.state}`,
-            more: "",
-            on: null,
-            amount: row.sum,
-            href: `arrivals?list=lines&state=${row.state}`,
-          })),
-      ];
-    case "payouts":
-      return db
-        .all<{ month: string; sum: Minor; n: number }>(
-          "SELECT substr(p.paid_on, 1, 7) AS month, sum(coalesce(t.at_bank, t.amount)) AS sum, count(DISTINCT p.id) AS n FROM payout_tie t JOIN payout p ON p.id = t.payout_id WHERE t.ended_by IS NULL GROUP BY 1 ORDER BY 1 DESC",
-        )
-        .map((row) => ({
-          words: `${row.month}: ${row.n} payouts tied`,
-          more: "",
-          on: null,
-          amount: row.sum,
-          href: `payouts?month=${row.month}`,
-        }));
-    case "on_hand":
-      return [...receiptsByHand(db, "on_hand"), ...receiptsByHand(db, "deposited")].map((row) => ({
-        words: `${row.method.replace("_", " ")} ${row.number ?? ""}, ${row.payerName || "payer not known"}`,
-        more: row.handState === "on_hand" ? "on hand" : "in a deposit under way",
-        on: row.paidOn,
-        amount: row.amount,
-        href: `receipts/${row.id}`,
-      }));
-    case "entries":
-    case "balances":
-    case "applications":
-      return [];
-    default:
-      throw name satisfies never;
-  }
+/** The documents of each proof, one by one; a proof that is not of documents has none. */
+const DOCUMENTS: Readonly<Record<ProofName, (db: Db) => ProofDocument[]>> = {
+  entries: () => [],
+  balances: () => [],
+  applications: () => [],
+  receivables: openItems,
+  clearing: inClearing,
+  unidentified: (db) => receipts(db, "unidentified"),
+  credits: (db) => receipts(db, "on_account"),
+  parked: (db) => [...receipts(db, "parked"), ...processorItems(db, "parked")],
+  disputed: (db) => processorItems(db, "disputed"),
+  reserve: (db) => processorItems(db, "reserve"),
+  fees_accrued: feesAccrued,
+  bank: bankLines,
+  payouts: tiedPayouts,
+  on_hand: onHand,
+};
+
+function openItems(db: Db): ProofDocument[] {
+  return openItemsAsOf(db, LAST).map((item) => ({
+    words: `${item.number}, ${item.customer}`,
+    more: `due ${formatDay(item.dueOn)}`,
+    on: item.issuedOn,
+    amount: item.asOfBalance,
+    href: `invoices/${item.id}`,
+  }));
+}
+
+/** Where an item of a processor is looked at: its receipt, else its payout. */
+function placeOf(item: { receiptId: number | null; payoutId: number | null }): string | null {
+  if (item.receiptId !== null) return `receipts/${item.receiptId}`;
+  return item.payoutId === null ? null : `payouts/${item.payoutId}`;
+}
+
+function inClearing(db: Db): ProofDocument[] {
+  return clearingAsOf(db, LAST).map((item) => {
+    const payout = item.payout === null ? "in no payout yet" : `payout ${item.payout}, not tied`;
+    const payer = item.payer ? `, ${item.payer}` : "";
+    return {
+      words: `${item.kind.replaceAll("_", " ")} ${item.externalId}${payer}`,
+      more: `${item.processorAccount}, ${payout}`,
+      on: item.settledOn,
+      amount: item.book,
+      href: placeOf(item),
+    };
+  });
+}
+
+function feesAccrued(db: Db): ProofDocument[] {
+  return accruals(db)
+    .filter(({ state }) => state === "accrued")
+    .map((accrual) => ({
+      words: `Fees of ${accrual.month}, ${accrual.account}`,
+      more: "not billed yet",
+      on: accrual.onDay,
+      amount: negate(accrual.sum),
+      href: "payouts?show=fees",
+    }));
 }
 
 const STATE_WORDS: Record<string, string> = {
@@ -172,50 +129,61 @@ const STATE_WORDS: Record<string, string> = {
   bounce: "checks that bounced",
 };
 
-const ROLE_OF = { unidentified: "unidentified", on_account: "credits", parked: "parked" } as const;
+/** What is summed up by month has no day of its own. */
+const ofMonths = { more: "", on: null };
 
-function receipts(
-  db: Db,
-  part: "unidentified" | "on_account" | "parked",
-  sign: 1 | -1,
-): ProofDocument[] {
-  return db
-    .all<{ id: number; payer: string; paidOn: Day; reference: string; amount: number }>(
-      `SELECT id, coalesce(nullif(payer_name, ''), payer_email) AS payer, paid_on AS paidOn, reference, ${bookValue("r", part, ROLE_OF[part], "receipt", -1)} AS amount FROM receipt r WHERE ${part} <> 0 ORDER BY paid_on, id`,
-    )
-    .map((row) => ({
-      words: row.payer || "receipt",
-      more: row.reference,
-      on: row.paidOn,
-      amount: (sign * row.amount) as Minor,
-      href: `receipts/${row.id}`,
-    }));
+function bankLines(db: Db): ProofDocument[] {
+  return [
+    ...bankAccounts(db).map((account) => ({
+      ...ofMonths,
+      words: `Opening balance, ${account.name}`,
+      amount: account.openingBalance,
+      href: null,
+    })),
+    ...explainedLinesByMonth(db).map(({ state, month, sum, count }) => ({
+      ...ofMonths,
+      words: `${month}: ${count} lines, ${STATE_WORDS[state] ?? state}`,
+      amount: sum,
+      href: `arrivals?list=lines&state=${state}`,
+    })),
+  ];
 }
 
-function processorItems(db: Db, where: string, role: Role): ProofDocument[] {
-  return db
-    .all<{
-      id: number;
-      kind: string;
-      externalId: string;
-      on: Day;
-      amount: number;
-      reason: string | null;
-      receiptId: number | null;
-      payoutId: number | null;
-    }>(
-      `SELECT id, kind, external_id AS externalId, settled_on AS "on", ${bookValue("i", "amount", role, "processor_item", -1)} AS amount, reason, receipt_id AS receiptId, payout_id AS payoutId FROM processor_item i WHERE withdrawn = 0 AND ${where} ORDER BY settled_on, id`,
-    )
-    .map((row) => ({
-      words: `${row.kind.replaceAll("_", " ")} ${row.externalId}`,
-      more: row.reason ?? "",
-      on: row.on,
-      amount: -row.amount as Minor,
-      href:
-        row.receiptId !== null
-          ? `receipts/${row.receiptId}`
-          : row.payoutId !== null
-            ? `payouts/${row.payoutId}`
-            : null,
-    }));
+function tiedPayouts(db: Db): ProofDocument[] {
+  return tiedByMonth(db).map(({ month, sum, count }) => ({
+    ...ofMonths,
+    words: `${month}: ${count} payouts tied`,
+    amount: sum,
+    href: `payouts?month=${month}`,
+  }));
+}
+
+function onHand(db: Db): ProofDocument[] {
+  return [...receiptsByHand(db, "on_hand"), ...receiptsByHand(db, "deposited")].map((row) => ({
+    words: `${row.method.replace("_", " ")} ${row.number ?? ""}, ${row.payerName || "payer not known"}`,
+    more: row.handState === "on_hand" ? "on hand" : "in a deposit under way",
+    on: row.paidOn,
+    amount: row.amount,
+    href: `receipts/${row.id}`,
+  }));
+}
+
+function receipts(db: Db, part: ReceiptPart): ProofDocument[] {
+  return receiptsWith(db, part).map((row) => ({
+    words: row.payer || "receipt",
+    more: row.reference,
+    on: row.paidOn,
+    amount: negate(row.amount),
+    href: `receipts/${row.id}`,
+  }));
+}
+
+function processorItems(db: Db, role: ItemsOfRole): ProofDocument[] {
+  return itemsOfRole(db, role).map((row) => ({
+    words: `${row.kind.replaceAll("_", " ")} ${row.externalId}`,
+    more: row.reason ?? "",
+    on: row.on,
+    amount: negate(row.amount),
+    href: placeOf(row),
+  }));
 }

@@ -10,7 +10,7 @@ import { depositById, depositOfLine } from "@/db/deposits";
 import { lettersAbout } from "@/db/followup";
 import { openItemById, type OpenItemRow } from "@/db/openItems";
 import { payoutById, tiesOfLine } from "@/db/payouts";
-import { itemsOfReceipt, processorAccounts, processorItemById } from "@/db/processor";
+import { feesOfCharge, itemsOfReceipt, processorAccounts, processorItemById } from "@/db/processor";
 import {
   applicationsOfItem,
   applicationsOfReceipt,
@@ -123,13 +123,9 @@ export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | n
   const own = itemsOfReceipt(db, id);
   const charge = own.find(({ kind }) => kind === "charge");
   const fees = charge
-    ? db
-        .all<{ id: number }>(
-          "SELECT id FROM processor_item WHERE processor_account_id = ? AND related_id = ? AND receipt_id IS NULL AND withdrawn = 0 ORDER BY id",
-          charge.processorAccountId,
-          charge.externalId,
-        )
-        .flatMap((row) => processorItemById(db, row.id) ?? [])
+    ? feesOfCharge(db, charge.processorAccountId, charge.externalId).flatMap(
+        (id) => processorItemById(db, id) ?? [],
+      )
     : [];
   const items = [...own, ...fees].map((item): ReceiptItem => {
     const payout = item.payoutId === null ? undefined : payoutById(db, item.payoutId);

@@ -23,6 +23,7 @@ import { groupHead } from "@/core/parties";
 import { approvalOf, type ApprovalRow, approvalsWaiting } from "@/db/approvals";
 import type { Db } from "@/db/connection";
 import { allCustomers, customerById, familyOf } from "@/db/customers";
+import { findCustomersByText } from "@/db/find";
 import { openItemById, openItems, openItemsOf } from "@/db/openItems";
 import { chargeOfReceipt } from "@/db/processor";
 import { carriedByDocument } from "@/db/rates";
@@ -409,6 +410,9 @@ export function sureList(db: Db, proposals: readonly Proposal[], currency: Curre
   );
 }
 
+/** Customers offered while a name is typed. */
+const MOST_CUSTOMERS = 12;
+
 /** Customers whose name, number or e-mail holds a text, for a receipt whose payer is not known. */
 export function findCustomers(
   db: Db,
@@ -417,10 +421,8 @@ export function findCustomers(
   const open = new Map<number, number>();
   for (const item of openItems(db))
     open.set(item.customerId, (open.get(item.customerId) ?? 0) + item.bookBalance);
-  return db
-    .all<{ id: number; name: string; externalId: string }>(
-      "SELECT id, name, external_id AS externalId FROM customer WHERE name LIKE '%' || ?1 || '%' OR external_id LIKE ?1 || '%' OR email LIKE '%' || ?1 || '%' ORDER BY name LIMIT 12",
-      text,
-    )
-    .map((customer) => ({ ...customer, open: add(open.get(customer.id) ?? 0) }));
+  return findCustomersByText(db, { text, sum: null }, MOST_CUSTOMERS).map((customer) => ({
+    ...customer,
+    open: add(open.get(customer.id) ?? 0),
+  }));
 }

@@ -12,7 +12,13 @@ import {
 import type { Db } from "@/db/connection";
 import { depositsUnderWay } from "@/db/deposits";
 import { type AccrualRow, accruals } from "@/db/fees";
-import { type ReceiptRow, receiptsByHand, receiptsOfDeposit } from "@/db/receipts";
+import {
+  checksThatMayBounce,
+  creditsThatMayBeRefunded,
+  type ReceiptRow,
+  receiptsByHand,
+  receiptsOfDeposit,
+} from "@/db/receipts";
 import { bulkPayoutsOf } from "@/server/payouts/queries/bulkPayouts";
 
 import { depositFits } from "../steps/deposits";
@@ -76,26 +82,14 @@ export function lineChoices(db: Db, lineId: number): LineChoices | null {
 }
 
 function takenBack(db: Db, line: BankLineRow): LineChoices["bounced"] {
-  return db
-    .all<{
-      receiptId: number;
-      paidOn: Day;
-      payer: string;
-      number: string | null;
-      method: string;
-      amount: Minor;
-    }>(
-      "SELECT id AS receiptId, paid_on AS paidOn, payer_name AS payer, number, method, amount FROM receipt WHERE amount = ? AND currency = ? AND state <> 'returned' AND paid_on <= ? AND (hand_state = 'banked' OR (source = 'bank' AND method = 'check')) ORDER BY paid_on DESC LIMIT 20",
-      -line.amount,
-      line.currency,
-      line.postedOn,
-    )
-    .map(({ receiptId, paidOn, payer, number, method, amount }) => ({
+  return checksThatMayBounce(db, line).map(
+    ({ receiptId, paidOn, payer, number, method, amount }) => ({
       receiptId,
       paidOn,
       words: `${METHOD_WORDS[method] ?? method}${number === null ? "" : ` ${number}`}, ${payer || "payer not known"}`,
       amount,
-    }));
+    }),
+  );
 }
 
 /** A bill is near what was accrued, for one account's month or all its months. */
@@ -126,18 +120,11 @@ function billsOf(db: Db, line: BankLineRow): LineChoices["bills"] {
 }
 
 function refundsOf(db: Db, line: BankLineRow): LineChoices["refunds"] {
-  return db
-    .all<{ receiptId: number; paidOn: Day; name: string; credit: Minor }>(
-      `SELECT r.id AS receiptId, r.paid_on AS paidOn, coalesce(c.name, r.payer_name) AS name, r.on_account AS credit FROM receipt r LEFT JOIN customer c ON c.id = r.customer_id WHERE r.on_account >= ?1 AND r.currency = ?2 AND r.paid_on <= ?3 ORDER BY r.on_account <> ?1, r.paid_on DESC LIMIT 8`,
-      -line.amount,
-      line.currency,
-      line.postedOn,
-    )
-    .map(({ receiptId, paidOn, name, credit }) => ({
-      receiptId,
-      words: `${name}, on account since ${formatDay(paidOn)}`,
-      credit,
-    }));
+  return creditsThatMayBeRefunded(db, line).map(({ receiptId, paidOn, name, credit }) => ({
+    receiptId,
+    words: `${name}, on account since ${formatDay(paidOn)}`,
+    credit,
+  }));
 }
 
 const FEE_AT_MOST = 10_000;
