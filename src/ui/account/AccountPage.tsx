@@ -9,7 +9,7 @@ import { Title } from "../kit/headings";
 import { Section } from "../kit/layout";
 import { AccountSheet } from "../kit/sheets";
 import { DetailTable } from "../kit/tables";
-import { ACCOUNT_WORDS } from "./words";
+import { ACCOUNT_WORDS, type AccountWords } from "./words";
 type Props = Omit<AccountFacts, "customerId" | "from"> & { base: string };
 
 /** What a customer sees of its own account, in its language: what is open, and its papers. It works without scripts. */
@@ -35,121 +35,25 @@ export function AccountPage({
     `${currency} ${formatMoney(amount, currency, currency)}`;
   return (
     <AccountSheet lang={language}>
-      <header>
-        <p>
-          {words.account} <b data-strong>{business}</b>
-        </p>
-        <Title>
-          {parts.length === 0 ? (
-            <span data-tone="good">{words.nothing}</span>
-          ) : (
-            parts.map((part) => (
-              <span data-sum key={part.currency}>
-                {sum(part.owed, part.currency)}{" "}
-                <small>
-                  {words.open}
-                  {part.overdue > 0 ? (
-                    <>
-                      ,{" "}
-                      <span data-tone="off">
-                        {sum(part.overdue, part.currency)} {words.overdue}
-                      </span>
-                    </>
-                  ) : null}
-                </small>
-              </span>
-            ))
-          )}
-        </Title>
-        <p>
-          <b data-strong>{customer}</b>, {words.asOf} {day(today)}
-        </p>
-      </header>
+      <AccountHead
+        business={business}
+        customer={customer}
+        day={day}
+        parts={parts}
+        sum={sum}
+        today={today}
+        words={words}
+      />
       {parts.map((part) => (
-        <Section key={part.currency}>
-          <DetailTable aria-label={`${words.left} ${part.currency}`}>
-            <thead>
-              <tr>
-                <th scope="col">{words.number}</th>
-                <th scope="col">{words.what}</th>
-                <th scope="col">{words.issued}</th>
-                <th scope="col">{words.due}</th>
-                <th data-numeric scope="col">
-                  {words.total}
-                </th>
-                <th data-numeric scope="col">
-                  {words.left}
-                </th>
-                <th scope="col">{words.paper}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {part.open.map((item) => {
-                const late = item.kind === "credit_note" ? 0 : daysBetween(item.dueOn, today);
-                return (
-                  <tr key={item.id}>
-                    <td>
-                      <b data-strong>{item.number}</b>
-                    </td>
-                    <td>
-                      {item.kind === "credit_note" ? words.credit : (item.description ?? "")}
-                      {item.site ? <span data-tone="soft"> {item.site}</span> : null}
-                    </td>
-                    <td>{day(item.issuedOn)}</td>
-                    <td>
-                      {item.kind === "credit_note" ? (
-                        ""
-                      ) : (
-                        <>
-                          {day(item.dueOn)}
-                          {late > 0 ? <span data-tone="off"> {words.late(late)}</span> : null}
-                        </>
-                      )}
-                    </td>
-                    <td data-numeric data-sum>
-                      {sum(item.total, part.currency)}
-                    </td>
-                    <td data-numeric data-sum>
-                      {sum(item.balance, part.currency)}
-                    </td>
-                    <td data-numeric>
-                      <a
-                        href={`${base}/invoices/${item.id}`}
-                        aria-label={`${words.paper} ${item.number}`}
-                      >
-                        {words.paper}
-                      </a>
-                    </td>
-                  </tr>
-                );
-              })}
-              {part.onAccount !== 0 ? (
-                <tr>
-                  <td />
-                  <td>{words.onAccount}</td>
-                  <td />
-                  <td />
-                  <td />
-                  <td data-numeric data-sum>
-                    {sum(part.onAccount, part.currency)}
-                  </td>
-                  <td />
-                </tr>
-              ) : null}
-              <tr>
-                <td />
-                <td>{words.together}</td>
-                <td />
-                <td />
-                <td />
-                <td data-numeric>
-                  <Total>{sum(part.owed, part.currency)}</Total>
-                </td>
-                <td />
-              </tr>
-            </tbody>
-          </DetailTable>
-        </Section>
+        <AccountPart
+          key={part.currency}
+          base={base}
+          day={day}
+          part={part}
+          sum={sum}
+          today={today}
+          words={words}
+        />
       ))}
       <footer>
         <a href={`${base}/statement`}>{words.statement} (PDF)</a>
@@ -159,5 +63,178 @@ export function AccountPage({
         </span>
       </footer>
     </AccountSheet>
+  );
+}
+
+type AccountHeadProps = {
+  business: Props["business"];
+  customer: Props["customer"];
+  day: (on: Day) => string;
+  parts: Props["parts"];
+  sum: (amount: number, currency: Currency) => string;
+  today: Props["today"];
+  words: AccountWords;
+};
+
+function AccountHead({
+  business,
+  customer,
+  day,
+  parts,
+  sum,
+  today,
+  words,
+}: AccountHeadProps): ReactNode {
+  return (
+    <header>
+      <p>
+        {words.account} <b data-strong>{business}</b>
+      </p>
+      <Title>
+        {parts.length === 0 ? (
+          <span data-tone="good">{words.nothing}</span>
+        ) : (
+          parts.map((part) => (
+            <span data-sum key={part.currency}>
+              {sum(part.owed, part.currency)}{" "}
+              <small>
+                {words.open}
+                {part.overdue > 0 ? (
+                  <>
+                    ,{" "}
+                    <span data-tone="off">
+                      {sum(part.overdue, part.currency)} {words.overdue}
+                    </span>
+                  </>
+                ) : null}
+              </small>
+            </span>
+          ))
+        )}
+      </Title>
+      <p>
+        <b data-strong>{customer}</b>, {words.asOf} {day(today)}
+      </p>
+    </header>
+  );
+}
+
+type AccountPartProps = {
+  base: Props["base"];
+  day: (on: Day) => string;
+  part: Props["parts"][number];
+  sum: (amount: number, currency: Currency) => string;
+  today: Props["today"];
+  words: AccountWords;
+};
+
+function AccountPart({ base, day, part, sum, today, words }: AccountPartProps): ReactNode {
+  return (
+    <Section>
+      <DetailTable aria-label={`${words.left} ${part.currency}`}>
+        <thead>
+          <tr>
+            <th scope="col">{words.number}</th>
+            <th scope="col">{words.what}</th>
+            <th scope="col">{words.issued}</th>
+            <th scope="col">{words.due}</th>
+            <th data-numeric scope="col">
+              {words.total}
+            </th>
+            <th data-numeric scope="col">
+              {words.left}
+            </th>
+            <th scope="col">{words.paper}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {part.open.map((item) => {
+            const late = item.kind === "credit_note" ? 0 : daysBetween(item.dueOn, today);
+            return (
+              <AccountItem
+                key={item.id}
+                base={base}
+                day={day}
+                item={item}
+                late={late}
+                part={part}
+                sum={sum}
+                words={words}
+              />
+            );
+          })}
+          {part.onAccount !== 0 ? (
+            <tr>
+              <td />
+              <td>{words.onAccount}</td>
+              <td />
+              <td />
+              <td />
+              <td data-numeric data-sum>
+                {sum(part.onAccount, part.currency)}
+              </td>
+              <td />
+            </tr>
+          ) : null}
+          <tr>
+            <td />
+            <td>{words.together}</td>
+            <td />
+            <td />
+            <td />
+            <td data-numeric>
+              <Total>{sum(part.owed, part.currency)}</Total>
+            </td>
+            <td />
+          </tr>
+        </tbody>
+      </DetailTable>
+    </Section>
+  );
+}
+
+type AccountItemProps = {
+  base: Props["base"];
+  day: (on: Day) => string;
+  item: Props["parts"][number]["open"][number];
+  late: number;
+  part: Props["parts"][number];
+  sum: (amount: number, currency: Currency) => string;
+  words: AccountWords;
+};
+
+function AccountItem({ base, day, item, late, part, sum, words }: AccountItemProps): ReactNode {
+  return (
+    <tr>
+      <td>
+        <b data-strong>{item.number}</b>
+      </td>
+      <td>
+        {item.kind === "credit_note" ? words.credit : (item.description ?? "")}
+        {item.site ? <span data-tone="soft"> {item.site}</span> : null}
+      </td>
+      <td>{day(item.issuedOn)}</td>
+      <td>
+        {item.kind === "credit_note" ? (
+          ""
+        ) : (
+          <>
+            {day(item.dueOn)}
+            {late > 0 ? <span data-tone="off"> {words.late(late)}</span> : null}
+          </>
+        )}
+      </td>
+      <td data-numeric data-sum>
+        {sum(item.total, part.currency)}
+      </td>
+      <td data-numeric data-sum>
+        {sum(item.balance, part.currency)}
+      </td>
+      <td data-numeric>
+        <a href={`${base}/invoices/${item.id}`} aria-label={`${words.paper} ${item.number}`}>
+          {words.paper}
+        </a>
+      </td>
+    </tr>
   );
 }

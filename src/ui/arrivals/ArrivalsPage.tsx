@@ -2,7 +2,14 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
-import { type ReactNode, useRef, useState } from "react";
+import {
+  type Dispatch,
+  type ReactNode,
+  type RefObject,
+  type SetStateAction,
+  useRef,
+  useState,
+} from "react";
 
 import type { ArrivalsFacts, InspectedFile, TakenFile } from "@/contracts/arrivals";
 import { formatDay } from "@/core/calendar";
@@ -57,39 +64,7 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
     );
   return (
     <>
-      <PageHeading>
-        <Title>
-          {arrived.length === 0 ? (
-            <small>Nothing waits to be taken in</small>
-          ) : (
-            <>
-              {arrived.length}{" "}
-              <small>{arrived.length === 1 ? "file waits" : "files wait"} to be taken in</small>
-            </>
-          )}
-        </Title>
-        <TabLine>
-          <NextLink href="?" aria-current="page" prefetch={false}>
-            Files
-          </NextLink>
-          <NextLink href="?list=lines&state=open" prefetch={false}>
-            Bank lines
-          </NextLink>
-          <span data-tone="soft">
-            {(["processor", "bank"] as const)
-              .map(
-                (kind) =>
-                  `${KIND_WORDS[kind]} ${last[kind] ? `last taken in ${formatDay(last[kind] as never, today)}` : "never taken in"}`,
-              )
-              .join("; ")}
-          </span>
-        </TabLine>
-        <HeadingEnd>
-          <a data-tone="soft" href={`/api/v1/b/${book}/export/files`}>
-            CSV
-          </a>
-        </HeadingEnd>
-      </PageHeading>
+      <ArrivalsHeading arrived={arrived} book={book} last={last} today={today} />
       <Box
         display="grid"
         gridTemplateColumns={arrived.length > 0 ? "1fr 1fr" : "1fr"}
@@ -97,61 +72,15 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
         paddingBottom="12px"
       >
         {arrived.length > 0 ? (
-          <Box>
-            <DetailTable>
-              <tbody>
-                {arrived.map((name) => (
-                  <tr key={name}>
-                    <td>{name}</td>
-                    <td data-numeric>
-                      <Act onClick={() => takeArrived(name)} disabled={reading !== null}>
-                        Look at it
-                      </Act>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </DetailTable>
-          </Box>
+          <ArrivedFiles arrived={arrived} reading={reading} takeArrived={takeArrived} />
         ) : null}
-        <DropArea
-          data-over={over || undefined}
-          onDragOver={(event) => {
-            event.preventDefault();
-            setOver(true);
-          }}
-          onDragLeave={() => setOver(false)}
-          onDrop={(event) => {
-            event.preventDefault();
-            setOver(false);
-            takeFile(event.dataTransfer.files[0]);
-          }}
-        >
-          {reading ? (
-            <span aria-live="polite">Reading {reading} …</span>
-          ) : (
-            <>
-              Drop a file here: customers, open invoices, a processor’s activity, a bank statement,
-              remittance advice (CSV), or ACH returns (CSV, Nacha).
-              <br />
-              <chakra.span display="inline-block" marginTop="8px">
-                <Act onClick={() => chooser.current?.click()}>Choose a file</Act>
-              </chakra.span>
-            </>
-          )}
-          <FileField
-            data-hidden
-            ref={chooser}
-
-            accept=".csv,.txt,.tsv,.ach,text/csv"
-
-            aria-label="File to take in"
-            onChange={(event) => {
-              takeFile(event.target.files?.[0]);
-              event.target.value = "";
-            }}
-          />
-        </DropArea>
+        <FileDrop
+          chooser={chooser}
+          over={over}
+          reading={reading}
+          setOver={setOver}
+          takeFile={takeFile}
+        />
       </Box>
       <LedgerList<TakenFile>
         label="Files taken in"
@@ -170,6 +99,129 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
         }
       />
     </>
+  );
+}
+
+type ArrivalsHeadingProps = {
+  arrived: ArrivalsFacts["arrived"];
+  book: ArrivalsFacts["book"];
+  last: ArrivalsFacts["last"];
+  today: ArrivalsFacts["today"];
+};
+
+function ArrivalsHeading({ arrived, book, last, today }: ArrivalsHeadingProps): ReactNode {
+  return (
+    <PageHeading>
+      <Title>
+        {arrived.length === 0 ? (
+          <small>Nothing waits to be taken in</small>
+        ) : (
+          <>
+            {arrived.length}{" "}
+            <small>{arrived.length === 1 ? "file waits" : "files wait"} to be taken in</small>
+          </>
+        )}
+      </Title>
+      <TabLine>
+        <NextLink href="?" aria-current="page" prefetch={false}>
+          Files
+        </NextLink>
+        <NextLink href="?list=lines&state=open" prefetch={false}>
+          Bank lines
+        </NextLink>
+        <span data-tone="soft">
+          {(["processor", "bank"] as const)
+            .map(
+              (kind) =>
+                `${KIND_WORDS[kind]} ${last[kind] ? `last taken in ${formatDay(last[kind] as never, today)}` : "never taken in"}`,
+            )
+            .join("; ")}
+        </span>
+      </TabLine>
+      <HeadingEnd>
+        <a data-tone="soft" href={`/api/v1/b/${book}/export/files`}>
+          CSV
+        </a>
+      </HeadingEnd>
+    </PageHeading>
+  );
+}
+
+type ArrivedFilesProps = {
+  arrived: ArrivalsFacts["arrived"];
+  reading: string | null;
+  takeArrived: (name: string) => void;
+};
+
+function ArrivedFiles({ arrived, reading, takeArrived }: ArrivedFilesProps): ReactNode {
+  return (
+    <Box>
+      <DetailTable>
+        <tbody>
+          {arrived.map((name) => (
+            <tr key={name}>
+              <td>{name}</td>
+              <td data-numeric>
+                <Act onClick={() => takeArrived(name)} disabled={reading !== null}>
+                  Look at it
+                </Act>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </DetailTable>
+    </Box>
+  );
+}
+
+type FileDropProps = {
+  chooser: RefObject<HTMLInputElement | null>;
+  over: boolean;
+  reading: string | null;
+  setOver: Dispatch<SetStateAction<boolean>>;
+  takeFile: (file: File | undefined) => void;
+};
+
+function FileDrop({ chooser, over, reading, setOver, takeFile }: FileDropProps): ReactNode {
+  return (
+    <DropArea
+      data-over={over || undefined}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault();
+        setOver(false);
+        takeFile(event.dataTransfer.files[0]);
+      }}
+    >
+      {reading ? (
+        <span aria-live="polite">Reading {reading} …</span>
+      ) : (
+        <>
+          Drop a file here: customers, open invoices, a processor’s activity, a bank statement,
+          remittance advice (CSV), or ACH returns (CSV, Nacha).
+          <br />
+          <chakra.span display="inline-block" marginTop="8px">
+            <Act onClick={() => chooser.current?.click()}>Choose a file</Act>
+          </chakra.span>
+        </>
+      )}
+      <FileField
+        data-hidden
+        ref={chooser}
+
+        accept=".csv,.txt,.tsv,.ach,text/csv"
+
+        aria-label="File to take in"
+        onChange={(event) => {
+          takeFile(event.target.files?.[0]);
+          event.target.value = "";
+        }}
+      />
+    </DropArea>
   );
 }
 

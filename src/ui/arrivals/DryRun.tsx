@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
-import { type ReactNode, useEffect, useState } from "react";
+import { type Dispatch, type ReactNode, type SetStateAction, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type { ArrivalsFacts, ImportReport, InspectedFile } from "@/contracts/arrivals";
@@ -114,52 +114,22 @@ export function DryRun({
         : null;
   return (
     <Box overflow="auto" flex={1} minHeight="0" paddingBottom="20px">
-      <PageHeading>
-        <Title>
-          <small>Dry run</small> {waiting.name}{" "}
-          <small>{waiting.lines} lines, nothing is posted yet</small>
-        </Title>
-        <HeadingEnd>
-          <Act hint="Esc" onClick={close}>
-            Not now
-          </Act>
-          <Act
-            main
-            hint="Enter"
-            onClick={takeIn}
-            disabled={taking || report === null || report.new + report.changed === 0}
-          >
-            {taking
-              ? "Taking in …"
-              : report
-                ? `Take in ${report.new + report.changed} lines`
-                : "Take in"}
-          </Act>
-        </HeadingEnd>
-      </PageHeading>
+      <DryRunHeading
+        close={close}
+        report={report}
+        takeIn={takeIn}
+        taking={taking}
+        waiting={waiting}
+      />
       <Box display="grid" gridTemplateColumns="minmax(0, 2fr) minmax(0, 3fr)" gap="32px">
         <Box>
-          <Box display="grid" gridTemplateColumns="1fr 1fr" gap="10px">
-            <Choice
-              label="What it is"
-              options={KINDS}
-              value={mapping.kind}
-              onChange={(event) => void asKind(event.target.value as FileKind)}
-            />
-            {of ? (
-              <Choice
-                label="Account"
-                options={[
-                  ["", of.length === 0 ? "none yet: add one in Set-up" : "choose …"],
-                  ...of,
-                ]}
-                value={account ?? ""}
-                onChange={(event) => setAccount(event.target.value || null)}
-              />
-            ) : (
-              <span />
-            )}
-          </Box>
+          <KindAndAccount
+            account={account}
+            asKind={asKind}
+            mapping={mapping}
+            of={of}
+            setAccount={setAccount}
+          />
           <MappingForm facts={facts} waiting={waiting} mapping={mapping} change={setMapping} />
           <Box marginTop="10px" maxWidth="260px">
             <TextField
@@ -192,6 +162,79 @@ export function DryRun({
   );
 }
 
+type DryRunHeadingProps = {
+  close: () => void;
+  report: ImportReport | null;
+  takeIn: () => void;
+  taking: boolean;
+  waiting: InspectedFile;
+};
+
+function DryRunHeading({ close, report, takeIn, taking, waiting }: DryRunHeadingProps): ReactNode {
+  return (
+    <PageHeading>
+      <Title>
+        <small>Dry run</small> {waiting.name}{" "}
+        <small>{waiting.lines} lines, nothing is posted yet</small>
+      </Title>
+      <HeadingEnd>
+        <Act hint="Esc" onClick={close}>
+          Not now
+        </Act>
+        <Act
+          main
+          hint="Enter"
+          onClick={takeIn}
+          disabled={taking || report === null || report.new + report.changed === 0}
+        >
+          {taking
+            ? "Taking in …"
+            : report
+              ? `Take in ${report.new + report.changed} lines`
+              : "Take in"}
+        </Act>
+      </HeadingEnd>
+    </PageHeading>
+  );
+}
+
+type KindAndAccountProps = {
+  account: string | null;
+  asKind: (kind: FileKind) => Promise<void>;
+  mapping: MappingSpec;
+  of: (readonly [string, string])[] | null;
+  setAccount: Dispatch<SetStateAction<string | null>>;
+};
+
+function KindAndAccount({
+  account,
+  asKind,
+  mapping,
+  of,
+  setAccount,
+}: KindAndAccountProps): ReactNode {
+  return (
+    <Box display="grid" gridTemplateColumns="1fr 1fr" gap="10px">
+      <Choice
+        label="What it is"
+        options={KINDS}
+        value={mapping.kind}
+        onChange={(event) => void asKind(event.target.value as FileKind)}
+      />
+      {of ? (
+        <Choice
+          label="Account"
+          options={[["", of.length === 0 ? "none yet: add one in Set-up" : "choose …"], ...of]}
+          value={account ?? ""}
+          onChange={(event) => setAccount(event.target.value || null)}
+        />
+      ) : (
+        <span />
+      )}
+    </Box>
+  );
+}
+
 function guessAccount(facts: ArrivalsFacts, kind: FileKind, name: string): string | null {
   const of =
     kind === "processor" ? facts.accounts.processor : kind === "bank" ? facts.accounts.bank : [];
@@ -219,105 +262,125 @@ function WhatHappens({
   ).size;
   return (
     <>
-      <DetailTable aria-label="What would happen">
-        <tbody>
-          <tr>
-            <td>Lines in the file</td>
-            <td data-numeric data-sum>
-              {report.lines}
-            </td>
-            <td />
-          </tr>
-          <tr>
-            <td data-strong>new</td>
-            <td data-numeric data-sum>
-              {report.new}
-            </td>
-            <td>{report.new === 0 ? <span data-tone="soft">nothing to take in</span> : null}</td>
-          </tr>
-          {report.outcome.map((entry) => (
-            <tr key={`${entry.words} ${entry.currency ?? ""}`}>
-              <Cell data-tone="soft" paddingLeft="22px">
-                {entry.words}
-              </Cell>
-              <td data-numeric data-tone="soft" data-sum>
-                {entry.count}
-              </td>
-              <td data-numeric data-sum>
-                {entry.sum === null ? (
-                  ""
-                ) : (
-                  <Amount of={entry.sum} currency={entry.currency ?? currency} />
-                )}
-              </td>
-            </tr>
-          ))}
-          <tr>
-            <td>known already, left as they are</td>
-            <td data-numeric data-sum>
-              {report.known}
-            </td>
-            <td />
-          </tr>
-          <tr>
-            <td>changed since they were taken in</td>
-            <td data-numeric data-sum data-tone={report.changed > 0 ? "waits" : undefined}>
-              {report.changed}
-            </td>
-            <td />
-          </tr>
-          <tr>
-            <td>refused, they stay out</td>
-            <td data-numeric data-sum data-tone={refusedLines > 0 ? "off" : undefined}>
-              {refusedLines}
-            </td>
-            <td />
-          </tr>
-        </tbody>
-      </DetailTable>
+      <Outcome currency={currency} refusedLines={refusedLines} report={report} />
       {kind === "invoices" ? (
         <p data-tone="soft">
           Invoices up to {formatDay(facts.cutOverOn, facts.today)} come over as opening balances,
           later ones as new.
         </p>
       ) : null}
-      {report.refused.length > 0 ? (
-        <>
-          <Subheading data-strong>What is wrong</Subheading>
-          <Box
-            maxHeight="220px"
-            overflow="auto"
+      {report.refused.length > 0 ? <RefusedLines report={report} /> : null}
+    </>
+  );
+}
 
-            tabIndex={0}
-            role="group"
-            aria-label="Refused lines"
-          >
-            <DetailTable>
-              <thead>
-                <tr>
-                  <th data-numeric scope="col">
-                    Line
-                  </th>
-                  <th scope="col">Column</th>
-                  <th scope="col">Why</th>
-                </tr>
-              </thead>
-              <tbody>
-                {report.refused.slice(0, 200).map((entry, at) => (
-                  <tr key={`${entry.line} ${at}`}>
-                    <td data-numeric>{entry.line}</td>
-                    <td data-tone="soft">{entry.column || entry.field || "–"}</td>
-                    <td data-wrap>{entry.reason}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </DetailTable>
-            {report.refused.length > 200 ? (
-              <p data-tone="soft">and {report.refused.length - 200} more</p>
-            ) : null}
-          </Box>
-        </>
-      ) : null}
+type OutcomeProps = {
+  currency: Currency;
+  refusedLines: number;
+  report: ImportReport;
+};
+
+function Outcome({ currency, refusedLines, report }: OutcomeProps): ReactNode {
+  return (
+    <DetailTable aria-label="What would happen">
+      <tbody>
+        <tr>
+          <td>Lines in the file</td>
+          <td data-numeric data-sum>
+            {report.lines}
+          </td>
+          <td />
+        </tr>
+        <tr>
+          <td data-strong>new</td>
+          <td data-numeric data-sum>
+            {report.new}
+          </td>
+          <td>{report.new === 0 ? <span data-tone="soft">nothing to take in</span> : null}</td>
+        </tr>
+        {report.outcome.map((entry) => (
+          <tr key={`${entry.words} ${entry.currency ?? ""}`}>
+            <Cell data-tone="soft" paddingLeft="22px">
+              {entry.words}
+            </Cell>
+            <td data-numeric data-tone="soft" data-sum>
+              {entry.count}
+            </td>
+            <td data-numeric data-sum>
+              {entry.sum === null ? (
+                ""
+              ) : (
+                <Amount of={entry.sum} currency={entry.currency ?? currency} />
+              )}
+            </td>
+          </tr>
+        ))}
+        <tr>
+          <td>known already, left as they are</td>
+          <td data-numeric data-sum>
+            {report.known}
+          </td>
+          <td />
+        </tr>
+        <tr>
+          <td>changed since they were taken in</td>
+          <td data-numeric data-sum data-tone={report.changed > 0 ? "waits" : undefined}>
+            {report.changed}
+          </td>
+          <td />
+        </tr>
+        <tr>
+          <td>refused, they stay out</td>
+          <td data-numeric data-sum data-tone={refusedLines > 0 ? "off" : undefined}>
+            {refusedLines}
+          </td>
+          <td />
+        </tr>
+      </tbody>
+    </DetailTable>
+  );
+}
+
+type RefusedLinesProps = {
+  report: ImportReport;
+};
+
+function RefusedLines({ report }: RefusedLinesProps): ReactNode {
+  return (
+    <>
+      <Subheading data-strong>What is wrong</Subheading>
+      <Box
+        maxHeight="220px"
+        overflow="auto"
+
+        tabIndex={0}
+        role="group"
+        aria-label="Refused lines"
+      >
+        <DetailTable>
+          <thead>
+            <tr>
+              <th data-numeric scope="col">
+                Line
+              </th>
+              <th scope="col">Column</th>
+              <th scope="col">Why</th>
+            </tr>
+          </thead>
+          <tbody>
+            {report.refused.slice(0, 200).map((entry, at) => (
+              <tr key={`${entry.line} ${at}`}>
+                <td data-numeric>{entry.line}</td>
+                <td data-tone="soft">{entry.column || entry.field || "–"}</td>
+                <td data-wrap>{entry.reason}</td>
+              </tr>
+            ))}
+          </tbody>
+        </DetailTable>
+        {report.refused.length > 200 ? (
+          <p data-tone="soft">and {report.refused.length - 200} more</p>
+        ) : null}
+      </Box>
     </>
   );
 }

@@ -82,107 +82,146 @@ export function CurrenciesView({
             done={revaluations.some((revaluation) => revaluation.asOf === asOf)}
           />
           {revaluations.length > 0 ? (
-            <>
-              <Subheading>Revalued</Subheading>
-              <DetailTable aria-label="Revalued">
-                <tbody>
-                  {revaluations.map((revaluation) => (
-                    <tr key={revaluation.id}>
-                      <td>{formatDay(revaluation.asOf, today)}</td>
-                      <td data-tone="soft">
-                        {revaluation.currency} at {revaluation.rate}, taken back the day after
-                      </td>
-                      <td data-numeric>
-                        <Amount of={-revaluation.sum} currency={currency} />
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </DetailTable>
-            </>
+            <Revalued currency={currency} revaluations={revaluations} today={today} />
           ) : null}
-          {exchange.length > 0 ? (
-            <>
-              <Subheading>
-                Exchange gains <span data-tone="soft">less losses, by month</span>
-              </Subheading>
-              <DetailTable aria-label="Exchange gains">
-                <tbody>
-                  {exchange.map((entry) => (
-                    <tr key={entry.month}>
-                      <td>{entry.month}</td>
-                      <td data-numeric>
-                        <Amount of={entry.sum} currency={currency} />
-                      </td>
-                    </tr>
-                  ))}
-                  <tr>
-                    <td data-tone="soft">together</td>
-                    <td data-numeric>
-                      <Total>
-                        <Amount of={sumOf(exchange, ({ sum }) => sum)} currency={currency} />
-                      </Total>
-                    </td>
-                  </tr>
-                </tbody>
-              </DetailTable>
-            </>
-          ) : null}
+          {exchange.length > 0 ? <ExchangeGains currency={currency} exchange={exchange} /> : null}
         </Section>
         <Section>
           <Subheading>
             Rates <span data-tone="soft">{currency} for one</span>
           </Subheading>
-          {latest.length > 0 ? (
-            <DetailTable aria-label="Rates now">
-              <tbody>
-                {latest.map((entry) => (
-                  <tr key={entry.currency}>
-                    <td>
-                      <b data-strong>{entry.currency}</b>
-                    </td>
-                    <td data-tone={entry.ageDays > 7 ? "waits" : "soft"}>
-                      {formatDay(entry.onDay, today)}
-                      {entry.ageDays > 7 ? ", too old for new documents" : ""}
-                    </td>
-                    <td data-numeric data-sum>
-                      {entry.rate}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </DetailTable>
-          ) : null}
+          {latest.length > 0 ? <RatesNow latest={latest} today={today} /> : null}
           <EnterRates currency={currency} />
-          {rates.length > 0 ? (
-            <>
-              <Subheading>As entered</Subheading>
-              <Box
-                maxHeight="280px"
-                overflow="auto"
-
-                tabIndex={0}
-                role="group"
-                aria-label="Rates as entered"
-              >
-                <DetailTable>
-                  <tbody>
-                    {rates.map((rate) => (
-                      <tr key={`${rate.currency} ${rate.onDay}`}>
-                        <td data-tone="soft">{formatDay(rate.onDay, today)}</td>
-                        <td>{rate.currency}</td>
-                        <td data-numeric data-sum>
-                          {rate.rate}
-                        </td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </DetailTable>
-              </Box>
-            </>
-          ) : null}
+          {rates.length > 0 ? <RatesEntered rates={rates} today={today} /> : null}
         </Section>
       </Halves>
+    </>
+  );
+}
+
+type RevaluedProps = {
+  currency: Props["currency"];
+  revaluations: Props["revaluations"];
+  today: Props["today"];
+};
+
+function Revalued({ currency, revaluations, today }: RevaluedProps): ReactNode {
+  return (
+    <>
+      <Subheading>Revalued</Subheading>
+      <DetailTable aria-label="Revalued">
+        <tbody>
+          {revaluations.map((revaluation) => (
+            <tr key={revaluation.id}>
+              <td>{formatDay(revaluation.asOf, today)}</td>
+              <td data-tone="soft">
+                {revaluation.currency} at {revaluation.rate}, taken back the day after
+              </td>
+              <td data-numeric>
+                <Amount of={-revaluation.sum} currency={currency} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </DetailTable>
+    </>
+  );
+}
+
+type ExchangeGainsProps = {
+  currency: Props["currency"];
+  exchange: Props["exchange"];
+};
+
+function ExchangeGains({ currency, exchange }: ExchangeGainsProps): ReactNode {
+  return (
+    <>
+      <Subheading>
+        Exchange gains <span data-tone="soft">less losses, by month</span>
+      </Subheading>
+      <DetailTable aria-label="Exchange gains">
+        <tbody>
+          {exchange.map((entry) => (
+            <tr key={entry.month}>
+              <td>{entry.month}</td>
+              <td data-numeric>
+                <Amount of={entry.sum} currency={currency} />
+              </td>
+            </tr>
+          ))}
+          <tr>
+            <td data-tone="soft">together</td>
+            <td data-numeric>
+              <Total>
+                <Amount of={sumOf(exchange, ({ sum }) => sum)} currency={currency} />
+              </Total>
+            </td>
+          </tr>
+        </tbody>
+      </DetailTable>
+    </>
+  );
+}
+
+type RatesNowProps = {
+  latest: Props["latest"];
+  today: Props["today"];
+};
+
+function RatesNow({ latest, today }: RatesNowProps): ReactNode {
+  return (
+    <DetailTable aria-label="Rates now">
+      <tbody>
+        {latest.map((entry) => (
+          <tr key={entry.currency}>
+            <td>
+              <b data-strong>{entry.currency}</b>
+            </td>
+            <td data-tone={entry.ageDays > 7 ? "waits" : "soft"}>
+              {formatDay(entry.onDay, today)}
+              {entry.ageDays > 7 ? ", too old for new documents" : ""}
+            </td>
+            <td data-numeric data-sum>
+              {entry.rate}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </DetailTable>
+  );
+}
+
+type RatesEnteredProps = {
+  rates: Props["rates"];
+  today: Props["today"];
+};
+
+function RatesEntered({ rates, today }: RatesEnteredProps): ReactNode {
+  return (
+    <>
+      <Subheading>As entered</Subheading>
+      <Box
+        maxHeight="280px"
+        overflow="auto"
+
+        tabIndex={0}
+        role="group"
+        aria-label="Rates as entered"
+      >
+        <DetailTable>
+          <tbody>
+            {rates.map((rate) => (
+              <tr key={`${rate.currency} ${rate.onDay}`}>
+                <td data-tone="soft">{formatDay(rate.onDay, today)}</td>
+                <td>{rate.currency}</td>
+                <td data-numeric data-sum>
+                  {rate.rate}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </DetailTable>
+      </Box>
     </>
   );
 }

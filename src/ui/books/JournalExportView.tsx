@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter, useSearchParams } from "next/navigation";
-import { type ReactNode, useState } from "react";
+import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
 
 import type { JournalExportFacts } from "@/contracts/books";
 import type { BookFacts } from "@/contracts/shell";
@@ -88,36 +88,7 @@ export function JournalExportView(props: Props): ReactNode {
             ))}
           </datalist>
           <Columns layout={layout} change={setLayout} />
-          <p data-tone="soft">
-            Days as{" "}
-            <SmallChoice
-              look="ruled"
-              aria-label="How days are written"
-              value={layout.dayOrder}
-              onChange={(event) =>
-                setLayout({ ...layout, dayOrder: event.target.value as JournalLayout["dayOrder"] })
-              }
-            >
-              <option value="ymd">2026-11-24</option>
-              <option value="mdy">11/24/2026</option>
-              <option value="dmy">24.11.2026</option>
-            </SmallChoice>
-            , decimals with{" "}
-            <SmallChoice
-              look="ruled"
-              aria-label="Decimal mark"
-              value={layout.decimalMark}
-              onChange={(event) =>
-                setLayout({
-                  ...layout,
-                  decimalMark: event.target.value as JournalLayout["decimalMark"],
-                })
-              }
-            >
-              <option value=".">a point</option>
-              <option value=",">a comma</option>
-            </SmallChoice>
-          </p>
+          <Writing layout={layout} setLayout={setLayout} />
           <ActRow>
             <Act
               main
@@ -132,77 +103,140 @@ export function JournalExportView(props: Props): ReactNode {
             </label>
           </ActRow>
           <Subheading>Files made</Subheading>
-          <DetailTable aria-label="Files made">
-            <tbody>
-              {made.map((file) => (
-                <tr key={file.id}>
-                  <td>{file.layout}</td>
-                  <td data-tone="soft">
-                    {formatDay(file.from, today)} to {formatDay(file.to, today)}
-                  </td>
-                  <td data-numeric>{file.entries}</td>
-                  <td data-numeric>
-                    <a href={`/api/v1/b/${book}/export/journal-file?id=${file.id}`}>CSV</a>{" "}
-                    <a href={`/api/v1/b/${book}/export/journal-file?id=${file.id}&format=xlsx`}>
-                      XLSX
-                    </a>
-                  </td>
-                  <td data-numeric>
-                    <RowButton
-                      data-tone="soft"
-
-                      disabled={busy}
-                      onClick={() =>
-                        void act("undo", { actId: file.actId }, () => ({
-                          words: "It counts as never made: its entries go out with the next.",
-                        }))
-                      }
-                    >
-                      it never went out
-                    </RowButton>
-                  </td>
-                </tr>
-              ))}
-              {made.length === 0 ? (
-                <tr>
-                  <td data-tone="soft">None yet.</td>
-                </tr>
-              ) : null}
-            </tbody>
-          </DetailTable>
+          <FilesMade book={book} made={made} today={today} />
         </Section>
-        <Section>
-          <Subheading>
-            Accounts there <span data-tone="soft">where they have other codes</span>
-          </Subheading>
-          <DetailTable aria-label="Accounts of the other ledger">
-            <tbody>
-              {props.accounts.map(({ code, name: words }) => (
-                <tr key={code}>
-                  <td>{code}</td>
-                  <td>{words}</td>
-                  <td>
-                    <InlineField
-                      width="110px"
-
-                      aria-label={`Code there for ${words}`}
-                      placeholder={code}
-                      value={layout.accounts[code] ?? ""}
-                      onChange={(event) =>
-                        setLayout({
-                          ...layout,
-                          accounts: mapped(layout.accounts, code, event.target.value),
-                        })
-                      }
-                    />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </DetailTable>
-        </Section>
+        <AccountsThere layout={layout} props={props} setLayout={setLayout} />
       </Halves>
     </>
+  );
+}
+
+type WritingProps = {
+  layout: JournalLayout;
+  setLayout: Dispatch<SetStateAction<JournalLayout | null>>;
+};
+
+function Writing({ layout, setLayout }: WritingProps): ReactNode {
+  return (
+    <p data-tone="soft">
+      Days as{" "}
+      <SmallChoice
+        look="ruled"
+        aria-label="How days are written"
+        value={layout.dayOrder}
+        onChange={(event) =>
+          setLayout({ ...layout, dayOrder: event.target.value as JournalLayout["dayOrder"] })
+        }
+      >
+        <option value="ymd">2026-11-24</option>
+        <option value="mdy">11/24/2026</option>
+        <option value="dmy">24.11.2026</option>
+      </SmallChoice>
+      , decimals with{" "}
+      <SmallChoice
+        look="ruled"
+        aria-label="Decimal mark"
+        value={layout.decimalMark}
+        onChange={(event) =>
+          setLayout({
+            ...layout,
+            decimalMark: event.target.value as JournalLayout["decimalMark"],
+          })
+        }
+      >
+        <option value=".">a point</option>
+        <option value=",">a comma</option>
+      </SmallChoice>
+    </p>
+  );
+}
+
+type FilesMadeProps = {
+  book: Props["book"];
+  made: Props["made"];
+  today: Props["today"];
+};
+
+function FilesMade({ book, made, today }: FilesMadeProps): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <DetailTable aria-label="Files made">
+      <tbody>
+        {made.map((file) => (
+          <tr key={file.id}>
+            <td>{file.layout}</td>
+            <td data-tone="soft">
+              {formatDay(file.from, today)} to {formatDay(file.to, today)}
+            </td>
+            <td data-numeric>{file.entries}</td>
+            <td data-numeric>
+              <a href={`/api/v1/b/${book}/export/journal-file?id=${file.id}`}>CSV</a>{" "}
+              <a href={`/api/v1/b/${book}/export/journal-file?id=${file.id}&format=xlsx`}>XLSX</a>
+            </td>
+            <td data-numeric>
+              <RowButton
+                data-tone="soft"
+
+                disabled={busy}
+                onClick={() =>
+                  void act("undo", { actId: file.actId }, () => ({
+                    words: "It counts as never made: its entries go out with the next.",
+                  }))
+                }
+              >
+                it never went out
+              </RowButton>
+            </td>
+          </tr>
+        ))}
+        {made.length === 0 ? (
+          <tr>
+            <td data-tone="soft">None yet.</td>
+          </tr>
+        ) : null}
+      </tbody>
+    </DetailTable>
+  );
+}
+
+type AccountsThereProps = {
+  layout: JournalLayout;
+  props: Props;
+  setLayout: Dispatch<SetStateAction<JournalLayout | null>>;
+};
+
+function AccountsThere({ layout, props, setLayout }: AccountsThereProps): ReactNode {
+  return (
+    <Section>
+      <Subheading>
+        Accounts there <span data-tone="soft">where they have other codes</span>
+      </Subheading>
+      <DetailTable aria-label="Accounts of the other ledger">
+        <tbody>
+          {props.accounts.map(({ code, name: words }) => (
+            <tr key={code}>
+              <td>{code}</td>
+              <td>{words}</td>
+              <td>
+                <InlineField
+                  width="110px"
+
+                  aria-label={`Code there for ${words}`}
+                  placeholder={code}
+                  value={layout.accounts[code] ?? ""}
+                  onChange={(event) =>
+                    setLayout({
+                      ...layout,
+                      accounts: mapped(layout.accounts, code, event.target.value),
+                    })
+                  }
+                />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </DetailTable>
+    </Section>
   );
 }
 

@@ -6,8 +6,8 @@ import { type ReactNode, useEffect, useState } from "react";
 
 import type { ProofBreakdown, ProofLine, WorkLine } from "@/contracts/books";
 import type { BookFacts } from "@/contracts/shell";
-import { formatDay } from "@/core/calendar";
-import { formatAmount } from "@/core/money";
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount } from "@/core/money";
 
 import { Amount, LeftOver, Total } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
@@ -136,101 +136,127 @@ function ProofDocuments({ row, book, currency, today }: BookFacts & { row: Proof
       aria-label={row.what}
     >
       {made.off.length > 0 ? (
-        <DetailTable aria-label="Where it is off">
-          <thead>
-            <tr>
-              <th data-tone="off" scope="col">
-                Off in
-              </th>
-              <th data-numeric scope="col">
-                in the journal
-              </th>
-              <th data-numeric scope="col">
-                by itself
-              </th>
-              <th scope="col">since</th>
-              <th scope="col">what explains it</th>
-            </tr>
-          </thead>
-          <tbody>
-            {made.off.map((off) => (
-              <tr key={off.words}>
-                <td>
-                  {off.href ? (
-                    <NextLink href={`/b/${book}/${off.href}`} prefetch={false}>
-                      {off.words}
-                    </NextLink>
-                  ) : (
-                    off.words
-                  )}
-                </td>
-                <td data-numeric data-sum>
-                  {formatAmount(off.journal, currency)}
-                </td>
-                <td data-numeric data-sum>
-                  {formatAmount(off.documents, currency)}
-                </td>
-                <td>
-                  {off.sinceEntry === null ? (
-                    "no entry"
-                  ) : (
-                    <NextLink
-                      href={`/b/${book}/books?view=journal&open=${off.sinceEntry}`}
-                      prefetch={false}
-                    >
-                      entry {off.sinceEntry}
-                      {off.sinceOn ? ` of ${formatDay(off.sinceOn, today)}` : ""}
-                    </NextLink>
-                  )}
-                </td>
-                <td data-wrap>{off.explained}</td>
-              </tr>
-            ))}
-          </tbody>
-        </DetailTable>
+        <OffTable book={book} currency={currency} made={made} today={today} />
       ) : null}
-      <DetailTable aria-label="What it is made of">
-        <tbody>
-          {made.documents.map((document, at) => (
-            <tr key={at}>
-              <td>
-                {document.href ? (
-                  <NextLink href={`/b/${book}/${document.href}`} prefetch={false}>
-                    {document.words}
-                  </NextLink>
-                ) : (
-                  document.words
-                )}
-              </td>
-              <td data-tone="soft" data-wrap>
-                {document.more}
-              </td>
-              <Cell data-tone="soft" width="130px">
-                {document.on ? formatDay(document.on, today) : ""}
-              </Cell>
-              <Cell data-numeric data-sum width="120px">
-                {formatAmount(document.amount, currency)}
-              </Cell>
-            </tr>
-          ))}
-          {made.count > made.documents.length ? (
-            <tr>
-              <td data-tone="soft" colSpan={4}>
-                and {made.count - made.documents.length} more; the CSV has them all
-              </td>
-            </tr>
-          ) : null}
+      <MadeOf book={book} currency={currency} made={made} today={today} />
+    </Box>
+  );
+}
+
+type OffTableProps = {
+  book: string;
+  currency: Currency;
+  made: ProofBreakdown;
+  today: Day;
+};
+
+function OffTable({ book, currency, made, today }: OffTableProps): ReactNode {
+  return (
+    <DetailTable aria-label="Where it is off">
+      <thead>
+        <tr>
+          <th data-tone="off" scope="col">
+            Off in
+          </th>
+          <th data-numeric scope="col">
+            in the journal
+          </th>
+          <th data-numeric scope="col">
+            by itself
+          </th>
+          <th scope="col">since</th>
+          <th scope="col">what explains it</th>
+        </tr>
+      </thead>
+      <tbody>
+        {made.off.map((off) => (
+          <tr key={off.words}>
+            <td>
+              {off.href ? (
+                <NextLink href={`/b/${book}/${off.href}`} prefetch={false}>
+                  {off.words}
+                </NextLink>
+              ) : (
+                off.words
+              )}
+            </td>
+            <td data-numeric data-sum>
+              {formatAmount(off.journal, currency)}
+            </td>
+            <td data-numeric data-sum>
+              {formatAmount(off.documents, currency)}
+            </td>
+            <td>
+              {off.sinceEntry === null ? (
+                "no entry"
+              ) : (
+                <NextLink
+                  href={`/b/${book}/books?view=journal&open=${off.sinceEntry}`}
+                  prefetch={false}
+                >
+                  entry {off.sinceEntry}
+                  {off.sinceOn ? ` of ${formatDay(off.sinceOn, today)}` : ""}
+                </NextLink>
+              )}
+            </td>
+            <td data-wrap>{off.explained}</td>
+          </tr>
+        ))}
+      </tbody>
+    </DetailTable>
+  );
+}
+
+type MadeOfProps = {
+  book: string;
+  currency: Currency;
+  made: ProofBreakdown;
+  today: Day;
+};
+
+function MadeOf({ book, currency, made, today }: MadeOfProps): ReactNode {
+  return (
+    <DetailTable aria-label="What it is made of">
+      <tbody>
+        {made.documents.map((document, at) => (
+          <tr key={at}>
+            <td>
+              {document.href ? (
+                <NextLink href={`/b/${book}/${document.href}`} prefetch={false}>
+                  {document.words}
+                </NextLink>
+              ) : (
+                document.words
+              )}
+            </td>
+            <td data-tone="soft" data-wrap>
+              {document.more}
+            </td>
+            <Cell data-tone="soft" width="130px">
+              {document.on ? formatDay(document.on, today) : ""}
+            </Cell>
+            <Cell data-numeric data-sum width="120px">
+              {formatAmount(document.amount, currency)}
+            </Cell>
+          </tr>
+        ))}
+        {made.count > made.documents.length ? (
           <tr>
-            <td data-tone="soft">{made.count} in all</td>
-            <td />
-            <td />
-            <td data-numeric>
-              <Total>{formatAmount(made.sum, currency)}</Total>
+            <td data-tone="soft" colSpan={4}>
+              and {made.count - made.documents.length} more; the CSV has them all
             </td>
           </tr>
-        </tbody>
-      </DetailTable>
-    </Box>
+        ) : null}
+        <tr>
+          <td data-tone="soft">{made.count} in all</td>
+          <td />
+          <td />
+          <td data-numeric>
+            <Total>{formatAmount(made.sum, currency)}</Total>
+          </td>
+        </tr>
+      </tbody>
+    </DetailTable>
   );
 }
 

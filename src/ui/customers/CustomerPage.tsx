@@ -159,105 +159,13 @@ function CustomerSidebar({
       {open.length === 0 ? (
         <p data-tone="good">✓ Nothing is open.</p>
       ) : (
-        <DetailTable aria-label="Open items">
-          <tbody>
-            {open.map((item) => (
-              <tr key={item.id}>
-                <td>
-                  <NextLink href={`/b/${book}/invoices/${item.id}`} prefetch={false}>
-                    <b data-strong>{item.number}</b>
-                  </NextLink>{" "}
-                  {item.kind === "credit_note" ? "credit note" : (item.description ?? "")}
-                </td>
-                <td data-tone={item.balance > 0 && item.dueOn < today ? "off" : "soft"}>
-                  {item.kind === "credit_note" ? "" : `due ${formatDay(item.dueOn, today)}`}
-                </td>
-                <td data-numeric>
-                  <Amount of={item.balance} currency={item.currency} />
-                </td>
-              </tr>
-            ))}
-            <tr>
-              <td data-tone="soft">open</td>
-              <td />
-              <td data-numeric>
-                <Total>
-                  {formatAmount(
-                    sumOf(open, (item) => item.bookBalance),
-                    currency,
-                  )}
-                </Total>
-              </td>
-            </tr>
-          </tbody>
-        </DetailTable>
+        <OpenItemsTable book={book} currency={currency} open={open} today={today} />
       )}
-      {onWay.length > 0 ? (
-        <>
-          <Subheading>
-            On its way by ACH <span data-tone="soft">not money yet</span>
-          </Subheading>
-          <DetailTable aria-label="On its way by ACH">
-            <tbody>
-              {onWay.map((entry) => (
-                <tr key={entry.id}>
-                  <td>{entry.words || "no memo"}</td>
-                  <td data-tone="soft">since {formatDay(entry.startedOn, today)}</td>
-                  <td data-numeric>
-                    <Amount of={entry.sum} currency={entry.currency} />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </DetailTable>
-        </>
-      ) : null}
+      {onWay.length > 0 ? <OnTheirWay onWay={onWay} today={today} /> : null}
       {credits.length > 0 ? (
-        <>
-          <Subheading>On account</Subheading>
-          <DetailTable aria-label="On account">
-            <tbody>
-              {credits.map((credit) => (
-                <tr key={credit.receiptId}>
-                  <td>
-                    <NextLink href={`/b/${book}/receipts/${credit.receiptId}`} prefetch={false}>
-                      {credit.words}
-                    </NextLink>
-                  </td>
-                  <td data-tone="soft">{formatDay(credit.on, today)}</td>
-                  <td data-numeric>
-                    <Amount of={negate(credit.sum)} currency={credit.currency} />
-                  </td>
-                  <td data-numeric>
-                    <UseCredit credit={credit} open={open} />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </DetailTable>
-        </>
+        <OnAccount book={book} credits={credits} open={open} today={today} />
       ) : null}
-      {sites.length > 0 ? (
-        <>
-          <Subheading>Sites</Subheading>
-          <DetailTable>
-            <tbody>
-              {sites.map((site) => (
-                <tr key={site.id}>
-                  <td>
-                    <NextLink href={`/b/${book}/customers/${site.id}`} prefetch={false}>
-                      {site.name}
-                    </NextLink>
-                  </td>
-                  <td data-numeric data-sum>
-                    {formatAmount(site.open, currency, { dash: true })}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </DetailTable>
-        </>
-      ) : null}
+      {sites.length > 0 ? <Sites book={book} currency={currency} sites={sites} /> : null}
       <FollowedAs
         key={JSON.stringify(followed)}
         followed={followed}
@@ -266,32 +174,7 @@ function CustomerSidebar({
         currency={currency}
       />
       <Subheading>How to reach them</Subheading>
-      <FactList>
-        <dt>E-mail</dt>
-        <dd>{customer.email ?? <span data-tone="waits">none: letters need one</span>}</dd>
-        {customer.phone ? (
-          <>
-            <dt>Telephone</dt>
-            <dd>{customer.phone}</dd>
-          </>
-        ) : null}
-        {back.map(({ address, why: said }) => (
-          <Fragment key={address}>
-            <dt>Letters</dt>
-            <dd data-tone="off">
-              to {address} come back: {said} <Works address={address} customerId={customer.id} />
-            </dd>
-          </Fragment>
-        ))}
-        <dt>Account page</dt>
-        <dd>
-          <NewLink customerId={customer.id} />
-        </dd>
-        <dt>Goes by</dt>
-        <dd>
-          <OtherNames customer={customer} aliases={aliases} />
-        </dd>
-      </FactList>
+      <Contacts aliases={aliases} back={back} customer={customer} />
       <Persons
         key={JSON.stringify(persons)}
         customerId={customer.id}
@@ -301,6 +184,180 @@ function CustomerSidebar({
       <Paying paying={paying} words={habit} book={book} customerId={customer.id} />
       <LearnedOf customer={customer} learned={learned} />
     </Section>
+  );
+}
+
+type OpenItemsTableProps = {
+  book: Props["book"];
+  currency: Props["currency"];
+  open: Props["open"];
+  today: Props["today"];
+};
+
+function OpenItemsTable({ book, currency, open, today }: OpenItemsTableProps): ReactNode {
+  return (
+    <DetailTable aria-label="Open items">
+      <tbody>
+        {open.map((item) => (
+          <tr key={item.id}>
+            <td>
+              <NextLink href={`/b/${book}/invoices/${item.id}`} prefetch={false}>
+                <b data-strong>{item.number}</b>
+              </NextLink>{" "}
+              {item.kind === "credit_note" ? "credit note" : (item.description ?? "")}
+            </td>
+            <td data-tone={item.balance > 0 && item.dueOn < today ? "off" : "soft"}>
+              {item.kind === "credit_note" ? "" : `due ${formatDay(item.dueOn, today)}`}
+            </td>
+            <td data-numeric>
+              <Amount of={item.balance} currency={item.currency} />
+            </td>
+          </tr>
+        ))}
+        <tr>
+          <td data-tone="soft">open</td>
+          <td />
+          <td data-numeric>
+            <Total>
+              {formatAmount(
+                sumOf(open, (item) => item.bookBalance),
+                currency,
+              )}
+            </Total>
+          </td>
+        </tr>
+      </tbody>
+    </DetailTable>
+  );
+}
+
+type OnTheirWayProps = {
+  onWay: Props["onWay"];
+  today: Props["today"];
+};
+
+function OnTheirWay({ onWay, today }: OnTheirWayProps): ReactNode {
+  return (
+    <>
+      <Subheading>
+        On its way by ACH <span data-tone="soft">not money yet</span>
+      </Subheading>
+      <DetailTable aria-label="On its way by ACH">
+        <tbody>
+          {onWay.map((entry) => (
+            <tr key={entry.id}>
+              <td>{entry.words || "no memo"}</td>
+              <td data-tone="soft">since {formatDay(entry.startedOn, today)}</td>
+              <td data-numeric>
+                <Amount of={entry.sum} currency={entry.currency} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </DetailTable>
+    </>
+  );
+}
+
+type OnAccountProps = {
+  book: Props["book"];
+  credits: Props["credits"];
+  open: Props["open"];
+  today: Props["today"];
+};
+
+function OnAccount({ book, credits, open, today }: OnAccountProps): ReactNode {
+  return (
+    <>
+      <Subheading>On account</Subheading>
+      <DetailTable aria-label="On account">
+        <tbody>
+          {credits.map((credit) => (
+            <tr key={credit.receiptId}>
+              <td>
+                <NextLink href={`/b/${book}/receipts/${credit.receiptId}`} prefetch={false}>
+                  {credit.words}
+                </NextLink>
+              </td>
+              <td data-tone="soft">{formatDay(credit.on, today)}</td>
+              <td data-numeric>
+                <Amount of={negate(credit.sum)} currency={credit.currency} />
+              </td>
+              <td data-numeric>
+                <UseCredit credit={credit} open={open} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </DetailTable>
+    </>
+  );
+}
+
+type SitesProps = {
+  book: Props["book"];
+  currency: Props["currency"];
+  sites: Props["sites"];
+};
+
+function Sites({ book, currency, sites }: SitesProps): ReactNode {
+  return (
+    <>
+      <Subheading>Sites</Subheading>
+      <DetailTable>
+        <tbody>
+          {sites.map((site) => (
+            <tr key={site.id}>
+              <td>
+                <NextLink href={`/b/${book}/customers/${site.id}`} prefetch={false}>
+                  {site.name}
+                </NextLink>
+              </td>
+              <td data-numeric data-sum>
+                {formatAmount(site.open, currency, { dash: true })}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </DetailTable>
+    </>
+  );
+}
+
+type ContactsProps = {
+  aliases: Props["aliases"];
+  back: Props["back"];
+  customer: Props["customer"];
+};
+
+function Contacts({ aliases, back, customer }: ContactsProps): ReactNode {
+  return (
+    <FactList>
+      <dt>E-mail</dt>
+      <dd>{customer.email ?? <span data-tone="waits">none: letters need one</span>}</dd>
+      {customer.phone ? (
+        <>
+          <dt>Telephone</dt>
+          <dd>{customer.phone}</dd>
+        </>
+      ) : null}
+      {back.map(({ address, why: said }) => (
+        <Fragment key={address}>
+          <dt>Letters</dt>
+          <dd data-tone="off">
+            to {address} come back: {said} <Works address={address} customerId={customer.id} />
+          </dd>
+        </Fragment>
+      ))}
+      <dt>Account page</dt>
+      <dd>
+        <NewLink customerId={customer.id} />
+      </dd>
+      <dt>Goes by</dt>
+      <dd>
+        <OtherNames customer={customer} aliases={aliases} />
+      </dd>
+    </FactList>
   );
 }
 
