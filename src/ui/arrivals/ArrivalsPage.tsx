@@ -212,9 +212,7 @@ function FileDrop({ chooser, over, reading, setOver, takeFile }: FileDropProps):
       <FileField
         data-hidden
         ref={chooser}
-
         accept=".csv,.txt,.tsv,.ach,text/csv"
-
         aria-label="File to take in"
         onChange={(event) => {
           takeFile(event.target.files?.[0]);

@@ -239,7 +239,6 @@ function LineWorkings({
       <LineField
         kind="words"
         width="260px"
-
         aria-label="Words of the rule"
         value={words}
         onChange={(event) => {
@@ -455,7 +454,6 @@ function LumpChoice({ done, line, lump }: LumpChoiceProps): ReactNode {
             <td data-numeric>
               <RowButton
                 data-strong
-
                 disabled={busy}
                 onClick={() =>
                   void act<{ actId: number }>(
@@ -561,7 +559,6 @@ function Rules({ rules }: { rules: readonly Rule[] }): ReactNode {
               <td data-numeric>
                 <RowButton
                   data-tone="soft"
-
                   onClick={() =>
                     void act("removeRule", { ruleId: rule.id }, () => ({
                       words: "The rule is ended; what it put aside stays so.",

@@ -349,14 +349,7 @@ function RefusedLines({ report }: RefusedLinesProps): ReactNode {
   return (
     <>
       <Subheading data-strong>What is wrong</Subheading>
-      <Box
-        maxHeight="220px"
-        overflow="auto"
-
-        tabIndex={0}
-        role="group"
-        aria-label="Refused lines"
-      >
+      <Box maxHeight="220px" overflow="auto" tabIndex={0} role="group" aria-label="Refused lines">
         <DetailTable>
           <thead>
             <tr>
@@ -394,7 +387,6 @@ function Sample({ waiting }: { waiting: InspectedFile }): ReactNode {
       <Box
         overflow="auto"
         maxWidth="100%"
-
         tabIndex={0}
         role="group"
         aria-label="First lines of the file"

@@ -47,7 +47,6 @@ export function LinePage({ line, bank, payouts, told, ...around }: Props): React
             {line.state === "open" ? (
               <NextLink
                 data-tone="waits"
-
                 href={`/b/${book}/arrivals?list=lines&state=open&open=${line.id}`}
               >
                 not explained yet: say what it is

@@ -44,14 +44,12 @@ export function TrialView({ accounts, asOf, book, currency, today }: TrialProps)
             </a>
             <a
               data-tone="soft"
-
               href={`/api/v1/b/${book}/export/trial-balance?as-of=${asOf}&format=xlsx`}
             >
               XLSX
             </a>
             <a
               data-tone="soft"
-
               href={`/api/v1/b/${book}/export/trial-balance?as-of=${asOf}&format=pdf`}
             >
               PDF
@@ -161,14 +159,12 @@ export function AccountView({
             <AsOf day={asOf} />
             <a
               data-tone="soft"
-
               href={`/api/v1/b/${book}/export/account?account=${account.id}&as-of=${asOf}`}
             >
               CSV
             </a>
             <a
               data-tone="soft"
-
               href={`/api/v1/b/${book}/export/account?account=${account.id}&as-of=${asOf}&format=pdf&name=${encodeURIComponent(`${account.code} ${account.name}`)}`}
             >
               PDF

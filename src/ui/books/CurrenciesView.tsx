@@ -203,7 +203,6 @@ function RatesEntered({ rates, today }: RatesEnteredProps): ReactNode {
       <Box
         maxHeight="280px"
         overflow="auto"
-
         tabIndex={0}
         role="group"
         aria-label="Rates as entered"
@@ -364,7 +363,6 @@ function EnterRates({ currency }: { currency: Currency }): ReactNode {
         kind="words"
         width="100%"
         minHeight="74px"
-
         aria-label="Rates: currency, day, rate"
         placeholder={`EUR, 2026-11-24, 1.0834   (one EUR in ${currency}; a line for each)`}
         value={text}

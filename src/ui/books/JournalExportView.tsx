@@ -71,7 +71,6 @@ export function JournalExportView(props: Props): ReactNode {
             Layout{" "}
             <InlineField
               width="200px"
-
               aria-label="Name of the layout"
               list="layouts"
               value={name}
@@ -176,7 +175,6 @@ function FilesMade({ book, made, today }: FilesMadeProps): ReactNode {
             <td data-numeric>
               <RowButton
                 data-tone="soft"
-
                 disabled={busy}
                 onClick={() =>
                   void act("undo", { actId: file.actId }, () => ({
@@ -220,7 +218,6 @@ function AccountsThere({ layout, props, setLayout }: AccountsThereProps): ReactN
               <td>
                 <InlineField
                   width="110px"
-
                   aria-label={`Code there for ${words}`}
                   placeholder={code}
                   value={layout.accounts[code] ?? ""}
@@ -299,7 +296,6 @@ function Columns({
             <td data-numeric>
               <RowButton
                 data-tone="soft"
-
                 onClick={() =>
                   change({ ...layout, columns: layout.columns.filter((_, index) => index !== at) })
                 }
@@ -314,7 +310,6 @@ function Columns({
             <td colSpan={4}>
               <RowButton
                 data-strong
-
                 onClick={() =>
                   change({
                     ...layout,

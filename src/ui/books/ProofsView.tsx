@@ -130,7 +130,6 @@ function ProofDocuments({ row, book, currency, today }: BookFacts & { row: Proof
       padding="0 16px"
       maxHeight="330px"
       overflow="auto"
-
       tabIndex={0}
       role="group"
       aria-label={row.what}

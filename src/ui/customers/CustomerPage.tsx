@@ -414,7 +414,6 @@ function OtherNames({
           {alias}{" "}
           <RowButton
             data-tone="soft"
-
             aria-label={`Take away ${alias}`}
             disabled={busy}
             onClick={() => void change(alias, false)}
@@ -425,7 +424,6 @@ function OtherNames({
       ))}
       <Form
         display="inline"
-
         onSubmit={(event) => {
           event.preventDefault();
           if (name.trim() !== "") void change(name.trim(), true);
@@ -471,7 +469,6 @@ function LearnedOf({ customer, learned }: Pick<Props, "customer" | "learned">): 
               <td data-numeric>
                 <RowButton
                   data-tone="soft"
-
                   disabled={busy}
                   onClick={() => forget("payer", payer.payerName, payer.payerEmail)}
                 >
@@ -484,12 +481,7 @@ function LearnedOf({ customer, learned }: Pick<Props, "customer" | "learned">): 
             <tr>
               <td colSpan={2}>{learned.habit}</td>
               <td data-numeric>
-                <RowButton
-                  data-tone="soft"
-
-                  disabled={busy}
-                  onClick={() => forget("habit")}
-                >
+                <RowButton data-tone="soft" disabled={busy} onClick={() => forget("habit")}>
                   forget
                 </RowButton>
               </td>
@@ -510,7 +502,6 @@ function NewLink({ customerId }: { customerId: number }): ReactNode {
   return (
     <RowButton
       data-tone="soft"
-
       disabled={busy}
       onClick={() =>
         void act("newAccountLink", { customerId }, () => ({
@@ -530,12 +521,7 @@ function CameBack({ letterId }: { letterId: number }): ReactNode {
   const [why, setWhy] = useState("");
   if (!asking)
     return (
-      <RowButton
-        data-tone="soft"
-
-        disabled={busy}
-        onClick={() => setAsking(true)}
-      >
+      <RowButton data-tone="soft" disabled={busy} onClick={() => setAsking(true)}>
         it came back
       </RowButton>
     );
@@ -553,7 +539,6 @@ function CameBack({ letterId }: { letterId: number }): ReactNode {
       <LineField
         kind="words"
         width="220px"
-
         autoFocus
         aria-label="Why it came back"
         placeholder="what the mail says, then Enter"
@@ -611,7 +596,6 @@ function TimeLine({ history, book, today }: Props): ReactNode {
                   {line.actId !== null ? (
                     <RowButton
                       data-strong
-
                       disabled={busy}
                       onClick={() =>
                         void act("undo", { actId: line.actId }, () => ({

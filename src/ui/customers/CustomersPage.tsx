@@ -48,7 +48,6 @@ export function CustomersPage(props: Props): ReactNode {
           <SearchBox label="Name, number or e-mail" value={props.text} />
           <a
             data-tone="soft"
-
             href={`/api/v1/b/${book}/export/customers?q=${encodeURIComponent(props.text)}`}
           >
             CSV

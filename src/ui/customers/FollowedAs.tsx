@@ -1,6 +1,6 @@
 "use client";
 
-import { type ReactNode, useState } from "react";
+import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
 
 import type { Day } from "@/core/calendar";
 import { type Language, LANGUAGES } from "@/core/followup";
@@ -56,83 +56,13 @@ export function FollowedAs({ followed, ladders, why, currency }: Props): ReactNo
     <>
       <Subheading>Follow-up</Subheading>
       <p data-tone="soft">{why}</p>
-      <FactList>
-        <dt>Ladder</dt>
-        <dd>
-          <LineChoice
-            kind="text"
-            aria-label="Ladder"
-            value={draft.ladderId ?? ""}
-            onChange={(event) =>
-              setDraft({
-                ...draft,
-                ladderId: event.target.value === "" ? null : Number(event.target.value),
-              })
-            }
-          >
-            <option value="">
-              {ladders.find(({ standard }) => standard)?.name ?? "Standard"}, as the book
-            </option>
-            {ladders
-              .filter(({ standard }) => !standard)
-              .map((ladder) => (
-                <option key={ladder.id} value={ladder.id}>
-                  {ladder.name}
-                </option>
-              ))}
-          </LineChoice>
-        </dd>
-        <dt>Letters in</dt>
-        <dd>
-          <LineChoice
-            kind="text"
-            aria-label="Language of the letters"
-            value={draft.language}
-            onChange={(event) => setDraft({ ...draft, language: event.target.value as Language })}
-          >
-            {LANGUAGES.map((name) => (
-              <option key={name} value={name}>
-                {LANGUAGE_WORDS[name]}
-              </option>
-            ))}
-          </LineChoice>
-        </dd>
-        <dt>Not until</dt>
-        <dd>
-          <LineField
-            kind="text"
-            type="date"
-            aria-label="No reminders until"
-            value={draft.quietUntil ?? ""}
-            onChange={(event) =>
-              setDraft({
-                ...draft,
-                quietUntil: event.target.value === "" ? null : (event.target.value as Day),
-              })
-            }
-          />{" "}
-          <span data-tone="soft">nor for less than</span>{" "}
-          <LineField
-            width="80px"
-
-            inputMode="decimal"
-            aria-label="Smallest sum asked for"
-            placeholder="the book’s"
-            value={smallest}
-            onChange={(event) => setSmallest(event.target.value)}
-          />
-        </dd>
-        <dt>By itself</dt>
-        <dd>
-          <label>
-            <Tick
-              checked={draft.byItself}
-              onChange={(event) => setDraft({ ...draft, byItself: event.target.checked })}
-            />{" "}
-            letters may go without a look, where the step says so too
-          </label>
-        </dd>
-      </FactList>
+      <FollowUpFields
+        draft={draft}
+        ladders={ladders}
+        setDraft={setDraft}
+        setSmallest={setSmallest}
+        smallest={smallest}
+      />
       {changed ? (
         <ActRow>
           <Act main onClick={keep} disabled={busy}>
@@ -141,5 +71,100 @@ export function FollowedAs({ followed, ladders, why, currency }: Props): ReactNo
         </ActRow>
       ) : null}
     </>
+  );
+}
+
+type FollowUpFieldsProps = {
+  draft: Followed;
+  ladders: Props["ladders"];
+  setDraft: Dispatch<SetStateAction<Followed>>;
+  setSmallest: Dispatch<SetStateAction<string>>;
+  smallest: string;
+};
+
+function FollowUpFields({
+  draft,
+  ladders,
+  setDraft,
+  setSmallest,
+  smallest,
+}: FollowUpFieldsProps): ReactNode {
+  return (
+    <FactList>
+      <dt>Ladder</dt>
+      <dd>
+        <LineChoice
+          kind="text"
+          aria-label="Ladder"
+          value={draft.ladderId ?? ""}
+          onChange={(event) =>
+            setDraft({
+              ...draft,
+              ladderId: event.target.value === "" ? null : Number(event.target.value),
+            })
+          }
+        >
+          <option value="">
+            {ladders.find(({ standard }) => standard)?.name ?? "Standard"}, as the book
+          </option>
+          {ladders
+            .filter(({ standard }) => !standard)
+            .map((ladder) => (
+              <option key={ladder.id} value={ladder.id}>
+                {ladder.name}
+              </option>
+            ))}
+        </LineChoice>
+      </dd>
+      <dt>Letters in</dt>
+      <dd>
+        <LineChoice
+          kind="text"
+          aria-label="Language of the letters"
+          value={draft.language}
+          onChange={(event) => setDraft({ ...draft, language: event.target.value as Language })}
+        >
+          {LANGUAGES.map((name) => (
+            <option key={name} value={name}>
+              {LANGUAGE_WORDS[name]}
+            </option>
+          ))}
+        </LineChoice>
+      </dd>
+      <dt>Not until</dt>
+      <dd>
+        <LineField
+          kind="text"
+          type="date"
+          aria-label="No reminders until"
+          value={draft.quietUntil ?? ""}
+          onChange={(event) =>
+            setDraft({
+              ...draft,
+              quietUntil: event.target.value === "" ? null : (event.target.value as Day),
+            })
+          }
+        />{" "}
+        <span data-tone="soft">nor for less than</span>{" "}
+        <LineField
+          width="80px"
+          inputMode="decimal"
+          aria-label="Smallest sum asked for"
+          placeholder="the book’s"
+          value={smallest}
+          onChange={(event) => setSmallest(event.target.value)}
+        />
+      </dd>
+      <dt>By itself</dt>
+      <dd>
+        <label>
+          <Tick
+            checked={draft.byItself}
+            onChange={(event) => setDraft({ ...draft, byItself: event.target.checked })}
+          />{" "}
+          letters may go without a look, where the step says so too
+        </label>
+      </dd>
+    </FactList>
   );
 }

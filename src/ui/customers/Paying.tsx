@@ -2,7 +2,14 @@
 
 import { chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
-import { Fragment, type ReactNode, useMemo, useState } from "react";
+import {
+  type Dispatch,
+  Fragment,
+  type ReactNode,
+  type SetStateAction,
+  useMemo,
+  useState,
+} from "react";
 
 import type { PayingFacts } from "@/contracts/customers";
 
@@ -60,78 +67,13 @@ export function Paying({
         />
       ) : null}
       {months.length > 0 ? (
-        <Details>
-          <summary data-tone="soft">by month</summary>
-          <DetailTable aria-label="Days late by month">
-            <thead>
-              <tr>
-                <th scope="col">Month</th>
-                <th data-numeric scope="col">
-                  Invoices paid
-                </th>
-                <th data-numeric scope="col">
-                  Days late
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {months.map((month) => (
-                <Fragment key={month.month}>
-                  <tr>
-                    <td>{monthName(month.month)}</td>
-                    <td data-numeric>
-                      <RowButton
-                        data-strong
-
-                        aria-expanded={open === month.month}
-                        aria-label={`${month.count} invoices paid in ${monthName(month.month)}`}
-                        onClick={() => setOpen(open === month.month ? null : month.month)}
-                      >
-                        {month.count}
-                      </RowButton>
-                    </td>
-                    <td data-numeric>{month.daysLate.toFixed(1)}</td>
-                  </tr>
-                  {open === month.month
-                    ? month.invoices.map((invoice) => (
-                        <tr key={invoice.id}>
-                          <td data-tone="soft">
-                            <NextLink href={`/b/${book}/invoices/${invoice.id}`} prefetch={false}>
-                              {invoice.number}
-                            </NextLink>
-                          </td>
-                          <td />
-                          <td data-numeric data-tone="soft">
-                            {invoice.daysLate}
-                          </td>
-                        </tr>
-                      ))
-                    : null}
-                  {open === month.month && month.count > month.invoices.length ? (
-                    <tr>
-                      <td data-tone="soft" colSpan={3}>
-                        and {month.count - month.invoices.length} more, in the files
-                      </td>
-                    </tr>
-                  ) : null}
-                </Fragment>
-              ))}
-            </tbody>
-          </DetailTable>
-          <p data-tone="soft">
-            invoice by invoice{" "}
-            {(["csv", "xlsx", "pdf"] as const).map((format) => (
-              <chakra.a
-                marginLeft="5px"
-                key={format}
-
-                href={`/api/v1/b/${book}/export/paying?customer=${customerId}&format=${format}`}
-              >
-                {format.toUpperCase()}
-              </chakra.a>
-            ))}
-          </p>
-        </Details>
+        <PayingByMonth
+          book={book}
+          customerId={customerId}
+          months={months}
+          open={open}
+          setOpen={setOpen}
+        />
       ) : null}
       <p data-tone="soft">
         {methods.length === 0
@@ -142,5 +84,93 @@ export function Paying({
           : ""}
       </p>
     </>
+  );
+}
+
+type PayingByMonthProps = {
+  book: string;
+  customerId: number;
+  months: {
+    month: string;
+    daysLate: number;
+    count: number;
+    invoices: { id: number; number: string; daysLate: number }[];
+  }[];
+  open: string | null;
+  setOpen: Dispatch<SetStateAction<string | null>>;
+};
+
+function PayingByMonth({ book, customerId, months, open, setOpen }: PayingByMonthProps): ReactNode {
+  return (
+    <Details>
+      <summary data-tone="soft">by month</summary>
+      <DetailTable aria-label="Days late by month">
+        <thead>
+          <tr>
+            <th scope="col">Month</th>
+            <th data-numeric scope="col">
+              Invoices paid
+            </th>
+            <th data-numeric scope="col">
+              Days late
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {months.map((month) => (
+            <Fragment key={month.month}>
+              <tr>
+                <td>{monthName(month.month)}</td>
+                <td data-numeric>
+                  <RowButton
+                    data-strong
+                    aria-expanded={open === month.month}
+                    aria-label={`${month.count} invoices paid in ${monthName(month.month)}`}
+                    onClick={() => setOpen(open === month.month ? null : month.month)}
+                  >
+                    {month.count}
+                  </RowButton>
+                </td>
+                <td data-numeric>{month.daysLate.toFixed(1)}</td>
+              </tr>
+              {open === month.month
+                ? month.invoices.map((invoice) => (
+                    <tr key={invoice.id}>
+                      <td data-tone="soft">
+                        <NextLink href={`/b/${book}/invoices/${invoice.id}`} prefetch={false}>
+                          {invoice.number}
+                        </NextLink>
+                      </td>
+                      <td />
+                      <td data-numeric data-tone="soft">
+                        {invoice.daysLate}
+                      </td>
+                    </tr>
+                  ))
+                : null}
+              {open === month.month && month.count > month.invoices.length ? (
+                <tr>
+                  <td data-tone="soft" colSpan={3}>
+                    and {month.count - month.invoices.length} more, in the files
+                  </td>
+                </tr>
+              ) : null}
+            </Fragment>
+          ))}
+        </tbody>
+      </DetailTable>
+      <p data-tone="soft">
+        invoice by invoice{" "}
+        {(["csv", "xlsx", "pdf"] as const).map((format) => (
+          <chakra.a
+            marginLeft="5px"
+            key={format}
+            href={`/api/v1/b/${book}/export/paying?customer=${customerId}&format=${format}`}
+          >
+            {format.toUpperCase()}
+          </chakra.a>
+        ))}
+      </p>
+    </Details>
   );
 }

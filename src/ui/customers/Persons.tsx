@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
+import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
 
 import { type ContactPerson, LETTER_SHARES, type LetterShare } from "@/core/parties";
 
@@ -60,7 +60,6 @@ export function Persons({ customerId, persons, own }: Props): ReactNode {
       flex={share}
       width="0"
       minWidth="60px"
-
       aria-label={`${label} of person ${at + 1}`}
       placeholder={label}
       value={draft[at]?.[name] ?? ""}
@@ -70,52 +69,15 @@ export function Persons({ customerId, persons, own }: Props): ReactNode {
   return (
     <>
       {draft.map((contactPerson, at) => (
-        <Box
-          padding="4px 0"
-          borderBottom="1px solid {colors.rule}"
+        <PersonFields
           key={at}
-          role="group"
-          aria-label={`Contact person ${at + 1}`}
-        >
-          <Box display="flex" gap="8px">
-            {text(at, "name", "Name", 4)}
-            {text(at, "duty", "What they do", 3)}
-            {text(at, "phone", "Telephone", 3)}
-          </Box>
-          <Box display="flex" gap="8px" alignItems="baseline" marginTop="3px">
-            {text(at, "email", "E-mail", 1)}
-            <LineChoice
-              kind="words"
-              fontSize="14px"
-
-              aria-label={`Letters of person ${at + 1}`}
-              value={contactPerson.letters}
-              onChange={(event) => set(at, { letters: event.target.value as LetterShare })}
-            >
-              {LETTER_SHARES.map((share) => (
-                <option key={share} value={share}>
-                  {SHARE_WORDS[share]}
-                </option>
-              ))}
-            </LineChoice>
-            <label data-nowrap>
-              <Tick
-                aria-label={`Person ${at + 1} is called`}
-                checked={contactPerson.calls}
-                onChange={(event) => set(at, { calls: event.target.checked })}
-              />{" "}
-              call
-            </label>
-            <RowButton
-              data-tone="soft"
-
-              aria-label={`Take off person ${at + 1}`}
-              onClick={() => setDraft(draft.filter((_, index) => index !== at))}
-            >
-              take off
-            </RowButton>
-          </Box>
-        </Box>
+          at={at}
+          contactPerson={contactPerson}
+          draft={draft}
+          set={set}
+          setDraft={setDraft}
+          text={text}
+        />
       ))}
       {draft.some(({ letters }) => letters === "to") ? null : (
         <p data-tone="soft">
@@ -135,5 +97,74 @@ export function Persons({ customerId, persons, own }: Props): ReactNode {
         <Act onClick={() => setDraft([...draft, NOBODY])}>Another person</Act>
       </ActRow>
     </>
+  );
+}
+
+type PersonFieldsProps = {
+  at: number;
+  contactPerson: ContactPerson;
+  draft: readonly ContactPerson[];
+  set: (at: number, to: Partial<ContactPerson>) => void;
+  setDraft: Dispatch<SetStateAction<readonly ContactPerson[]>>;
+  text: (
+    at: number,
+    name: "name" | "duty" | "email" | "phone",
+    label: string,
+    share: number,
+  ) => ReactNode;
+};
+
+function PersonFields({
+  at,
+  contactPerson,
+  draft,
+  set,
+  setDraft,
+  text,
+}: PersonFieldsProps): ReactNode {
+  return (
+    <Box
+      padding="4px 0"
+      borderBottom="1px solid {colors.rule}"
+      role="group"
+      aria-label={`Contact person ${at + 1}`}
+    >
+      <Box display="flex" gap="8px">
+        {text(at, "name", "Name", 4)}
+        {text(at, "duty", "What they do", 3)}
+        {text(at, "phone", "Telephone", 3)}
+      </Box>
+      <Box display="flex" gap="8px" alignItems="baseline" marginTop="3px">
+        {text(at, "email", "E-mail", 1)}
+        <LineChoice
+          kind="words"
+          fontSize="14px"
+          aria-label={`Letters of person ${at + 1}`}
+          value={contactPerson.letters}
+          onChange={(event) => set(at, { letters: event.target.value as LetterShare })}
+        >
+          {LETTER_SHARES.map((share) => (
+            <option key={share} value={share}>
+              {SHARE_WORDS[share]}
+            </option>
+          ))}
+        </LineChoice>
+        <label data-nowrap>
+          <Tick
+            aria-label={`Person ${at + 1} is called`}
+            checked={contactPerson.calls}
+            onChange={(event) => set(at, { calls: event.target.checked })}
+          />{" "}
+          call
+        </label>
+        <RowButton
+          data-tone="soft"
+          aria-label={`Take off person ${at + 1}`}
+          onClick={() => setDraft(draft.filter((_, index) => index !== at))}
+        >
+          take off
+        </RowButton>
+      </Box>
+    </Box>
   );
 }

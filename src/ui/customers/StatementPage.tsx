@@ -7,6 +7,7 @@ import type { ReactNode } from "react";
 import type { StatementPart } from "@/contracts/customers";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
+
 import { Amount, Total } from "../kit/Amount";
 import { LineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
@@ -68,14 +69,12 @@ export function StatementPage({
           <AsOf day={to} />
           <a
             data-tone="soft"
-
             href={`/api/v1/b/${book}/customers/${customer.id}/statement?format=pdf&${query}`}
           >
             PDF
           </a>
           <a
             data-tone="soft"
-
             href={`/api/v1/b/${book}/customers/${customer.id}/statement?format=csv&${query}`}
           >
             CSV

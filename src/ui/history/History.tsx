@@ -58,7 +58,6 @@ function Acts({ acts, today }: BookFacts & { acts: readonly ActView[] }): ReactN
               {actHere.undoable ? (
                 <RowButton
                   data-strong
-
                   disabled={busy}
                   onClick={() =>
                     void act("undo", { actId: actHere.id }, () => ({

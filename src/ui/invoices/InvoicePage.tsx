@@ -54,67 +54,17 @@ export function InvoicePage({
   const { currency } = item;
   return (
     <>
-      <PageHeading>
-        <Title>
-          <Amount of={item.balance} currency={currency} />{" "}
-          <small>
-            open of <Amount of={item.total} currency={currency} />
-          </small>
-        </Title>
-        <span>
-          <b data-strong>
-            {KIND[item.kind]} {item.number}
-          </b>
-          , <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink>
-        </span>
-        <State item={item} today={today} />
-        <HeadingEnd>
-          <a data-tone="soft" href={`/api/v1/b/${book}/invoices/${item.id}/pdf`}>
-            PDF
-          </a>
-        </HeadingEnd>
-      </PageHeading>
+      <InvoiceHeading
+        book={book}
+        currency={currency}
+        customer={customer}
+        item={item}
+        today={today}
+      />
       <Halves>
         <Section>
           <Subheading>What it says</Subheading>
-          <FactList>
-            <dt>Issued</dt>
-            <dd>{formatDay(item.issuedOn, today)}</dd>
-            <dt>Due</dt>
-            <dd>
-              {formatDay(item.dueOn, today)}
-              {item.terms ? <span data-tone="soft">, {item.terms}</span> : null}
-            </dd>
-            {item.description ? (
-              <>
-                <dt>For</dt>
-                <dd>{item.description}</dd>
-              </>
-            ) : null}
-            {item.poNumber ? (
-              <>
-                <dt>PO number</dt>
-                <dd>{item.poNumber}</dd>
-              </>
-            ) : null}
-            {item.tax !== 0 ? (
-              <>
-                <dt>Tax in it</dt>
-                <dd data-sum>
-                  <Amount of={item.tax} currency={currency} />
-                </dd>
-              </>
-            ) : null}
-            {item.opened !== item.total ? (
-              <>
-                <dt>Came over with</dt>
-                <dd>
-                  <Amount of={item.opened} currency={currency} /> open, on{" "}
-                  {formatDay(item.openedOn, today)}
-                </dd>
-              </>
-            ) : null}
-          </FactList>
+          <InvoiceFacts currency={currency} item={item} today={today} />
           <Subheading>{item.kind === "credit_note" ? "Used with" : "Paid by"}</Subheading>
           <LinkedTable
             linked={paid}
@@ -146,6 +96,88 @@ export function InvoicePage({
         <History told={told} {...around} />
       </Halves>
     </>
+  );
+}
+
+type InvoiceHeadingProps = {
+  book: BookFacts["book"];
+  currency: Props["item"]["currency"];
+  customer: Props["customer"];
+  item: Props["item"];
+  today: BookFacts["today"];
+};
+
+function InvoiceHeading({ book, currency, customer, item, today }: InvoiceHeadingProps): ReactNode {
+  return (
+    <PageHeading>
+      <Title>
+        <Amount of={item.balance} currency={currency} />{" "}
+        <small>
+          open of <Amount of={item.total} currency={currency} />
+        </small>
+      </Title>
+      <span>
+        <b data-strong>
+          {KIND[item.kind]} {item.number}
+        </b>
+        , <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink>
+      </span>
+      <State item={item} today={today} />
+      <HeadingEnd>
+        <a data-tone="soft" href={`/api/v1/b/${book}/invoices/${item.id}/pdf`}>
+          PDF
+        </a>
+      </HeadingEnd>
+    </PageHeading>
+  );
+}
+
+type InvoiceFactsProps = {
+  currency: Props["item"]["currency"];
+  item: Props["item"];
+  today: BookFacts["today"];
+};
+
+function InvoiceFacts({ currency, item, today }: InvoiceFactsProps): ReactNode {
+  return (
+    <FactList>
+      <dt>Issued</dt>
+      <dd>{formatDay(item.issuedOn, today)}</dd>
+      <dt>Due</dt>
+      <dd>
+        {formatDay(item.dueOn, today)}
+        {item.terms ? <span data-tone="soft">, {item.terms}</span> : null}
+      </dd>
+      {item.description ? (
+        <>
+          <dt>For</dt>
+          <dd>{item.description}</dd>
+        </>
+      ) : null}
+      {item.poNumber ? (
+        <>
+          <dt>PO number</dt>
+          <dd>{item.poNumber}</dd>
+        </>
+      ) : null}
+      {item.tax !== 0 ? (
+        <>
+          <dt>Tax in it</dt>
+          <dd data-sum>
+            <Amount of={item.tax} currency={currency} />
+          </dd>
+        </>
+      ) : null}
+      {item.opened !== item.total ? (
+        <>
+          <dt>Came over with</dt>
+          <dd>
+            <Amount of={item.opened} currency={currency} /> open, on{" "}
+            {formatDay(item.openedOn, today)}
+          </dd>
+        </>
+      ) : null}
+    </FactList>
   );
 }
 

@@ -12,6 +12,7 @@ import { Amount, Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
+import type { ListColumn } from "../kit/lists/columns";
 
 export type InvoiceState = "open" | "overdue" | "paid" | "all";
 type Invoice = Omit<OpenLine, "bookBalance">;
@@ -41,33 +42,14 @@ export function InvoicesPage(props: Props): ReactNode {
   const query = `${text === "" ? "" : `&q=${encodeURIComponent(text)}`}${props.issued === null ? "" : `&issued=${props.issued}`}`;
   return (
     <>
-      <PageHeading>
-        <Title>
-          {formatAmount(props.balance, currency)}{" "}
-          <small>
-            open on {props.count} {props.count === 1 ? "invoice" : "invoices"}
-            {props.issued === null ? "" : ` issued in ${props.issued}`}
-          </small>
-        </Title>
-        <TabLine>
-          {STATES.map(([name, words]) => (
-            <NextLink
-              key={name}
-              href={`?state=${name}${query}`}
-              aria-current={state === name ? "page" : undefined}
-              prefetch={false}
-            >
-              {words}
-            </NextLink>
-          ))}
-        </TabLine>
-        <HeadingEnd>
-          <SearchBox label="Number, customer or PO" value={text} />
-          <a data-tone="soft" href={`/api/v1/b/${book}/export/invoices?state=${state}${query}`}>
-            CSV
-          </a>
-        </HeadingEnd>
-      </PageHeading>
+      <InvoicesHeading
+        book={book}
+        currency={currency}
+        props={props}
+        query={query}
+        state={state}
+        text={text}
+      />
       <LedgerList<Invoice>
         label="Invoices"
         rows={props.rows}
@@ -77,87 +59,152 @@ export function InvoicesPage(props: Props): ReactNode {
         count={props.count}
         page={props.page}
         pageRows={props.pageRows}
-        columns={[
-          {
-            id: "number",
-            header: "Number",
-            width: "10%",
-            sort: "number",
-            cell: (row) => row.number,
-            foot: `${props.count} items`,
-          },
-          {
-            id: "customer",
-            header: "Customer",
-            width: "26%",
-            sort: "customer",
-            cell: (row) => <span title={row.customer}>{row.customer}</span>,
-          },
-          {
-            id: "for",
-            header: "For",
-            width: "18%",
-            cell: (row) =>
-              row.kind === "credit_note" ? (
-                "credit note"
-              ) : (
-                <span title={row.description ?? ""}>{row.description ?? "–"}</span>
-              ),
-          },
-          { id: "po", header: "PO", width: "9%", cell: (row) => row.poNumber ?? "–" },
-          {
-            id: "issued",
-            header: "Issued",
-            width: "10%",
-            sort: "issued",
-            cell: (row) => formatDay(row.issuedOn, today),
-          },
-          {
-            id: "due",
-            header: "Due",
-            width: "10%",
-            sort: "due",
-            cell: (row) => (
-              <span data-tone={row.balance > 0 && row.dueOn < today ? "off" : undefined}>
-                {formatDay(row.dueOn, today)}
-                {row.balance > 0 && row.dueOn < today ? " !" : ""}
-              </span>
-            ),
-          },
-          {
-            id: "total",
-            header: "Total",
-            width: "8%",
-            number: true,
-            sort: "total",
-            cell: (row) => <Amount of={row.total} currency={row.currency} />,
-            foot: formatAmount(props.total, currency),
-          },
-          {
-            id: "open",
-            header: "Open",
-            width: "9%",
-            number: true,
-            sort: "open",
-            cell: (row) => <Amount of={row.balance} currency={row.currency} dash />,
-            foot: <Total>{formatAmount(props.balance, currency)}</Total>,
-          },
-        ]}
-        empty={
-          text ? (
-            <p>No invoice is like that. Try part of its number or of the customer’s name.</p>
-          ) : state === "overdue" ? (
-            <p>Nothing is overdue.</p>
-          ) : (
-            <>
-              <p>No invoices here.</p>
-              <p>
-                They come with a file: <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.
-              </p>
-            </>
-          )
-        }
+        columns={invoiceColumns({ currency, props, today })}
+        empty={<NoInvoices book={book} state={state} text={text} />}
       />
+    </>
+  );
+}
+
+type InvoicesHeadingProps = {
+  book: Props["book"];
+  currency: Props["currency"];
+  props: Props;
+  query: string;
+  state: Props["state"];
+  text: Props["text"];
+};
+
+function InvoicesHeading({
+  book,
+  currency,
+  props,
+  query,
+  state,
+  text,
+}: InvoicesHeadingProps): ReactNode {
+  return (
+    <PageHeading>
+      <Title>
+        {formatAmount(props.balance, currency)}{" "}
+        <small>
+          open on {props.count} {props.count === 1 ? "invoice" : "invoices"}
+          {props.issued === null ? "" : ` issued in ${props.issued}`}
+        </small>
+      </Title>
+      <TabLine>
+        {STATES.map(([name, words]) => (
+          <NextLink
+            key={name}
+            href={`?state=${name}${query}`}
+            aria-current={state === name ? "page" : undefined}
+            prefetch={false}
+          >
+            {words}
+          </NextLink>
+        ))}
+      </TabLine>
+      <HeadingEnd>
+        <SearchBox label="Number, customer or PO" value={text} />
+        <a data-tone="soft" href={`/api/v1/b/${book}/export/invoices?state=${state}${query}`}>
+          CSV
+        </a>
+      </HeadingEnd>
+    </PageHeading>
+  );
+}
+
+type InvoiceColumnsProps = {
+  currency: Props["currency"];
+  props: Props;
+  today: Props["today"];
+};
+
+function invoiceColumns({ currency, props, today }: InvoiceColumnsProps): ListColumn<Invoice>[] {
+  return [
+    {
+      id: "number",
+      header: "Number",
+      width: "10%",
+      sort: "number",
+      cell: (row) => row.number,
+      foot: `${props.count} items`,
+    },
+    {
+      id: "customer",
+      header: "Customer",
+      width: "26%",
+      sort: "customer",
+      cell: (row) => <span title={row.customer}>{row.customer}</span>,
+    },
+    {
+      id: "for",
+      header: "For",
+      width: "18%",
+      cell: (row) =>
+        row.kind === "credit_note" ? (
+          "credit note"
+        ) : (
+          <span title={row.description ?? ""}>{row.description ?? "–"}</span>
+        ),
+    },
+    { id: "po", header: "PO", width: "9%", cell: (row) => row.poNumber ?? "–" },
+    {
+      id: "issued",
+      header: "Issued",
+      width: "10%",
+      sort: "issued",
+      cell: (row) => formatDay(row.issuedOn, today),
+    },
+    {
+      id: "due",
+      header: "Due",
+      width: "10%",
+      sort: "due",
+      cell: (row) => (
+        <span data-tone={row.balance > 0 && row.dueOn < today ? "off" : undefined}>
+          {formatDay(row.dueOn, today)}
+          {row.balance > 0 && row.dueOn < today ? " !" : ""}
+        </span>
+      ),
+    },
+    {
+      id: "total",
+      header: "Total",
+      width: "8%",
+      number: true,
+      sort: "total",
+      cell: (row) => <Amount of={row.total} currency={row.currency} />,
+      foot: formatAmount(props.total, currency),
+    },
+    {
+      id: "open",
+      header: "Open",
+      width: "9%",
+      number: true,
+      sort: "open",
+      cell: (row) => <Amount of={row.balance} currency={row.currency} dash />,
+      foot: <Total>{formatAmount(props.balance, currency)}</Total>,
+    },
+  ];
+}
+
+type NoInvoicesProps = {
+  book: Props["book"];
+  state: Props["state"];
+  text: Props["text"];
+};
+
+function NoInvoices({ book, state, text }: NoInvoicesProps): ReactNode {
+  if (text)
+    return <p>No invoice is like that. Try part of its number or of the customer’s name.</p>;
+  if (state === "overdue") return <p>Nothing is overdue.</p>;
+  return (
+    <>
+      <p>No invoices here.</p>
+      <p>
+        They come with a file: <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.
+      </p>
     </>
   );
 }

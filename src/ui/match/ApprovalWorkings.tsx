@@ -69,7 +69,6 @@ export function ApprovalWorkings({
           kind="words"
           width="300px"
           marginTop="8px"
-
           aria-label="A word on the decision"
           placeholder="a word on the decision, if you like"
           value={why}

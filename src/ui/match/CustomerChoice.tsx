@@ -57,7 +57,6 @@ export function CustomerChoice({
         kind="words"
         width="100%"
         ref={field}
-
         value={text}
         onChange={(event) => setText(event.target.value)}
         role="combobox"
@@ -109,7 +108,6 @@ export function CustomerChoice({
               key={customer.id}
               role="option"
               aria-selected={index === at}
-
               onMouseDown={() => take(customer)}
             >
               <span>

@@ -1,7 +1,7 @@
 "use client";
 
 import NextLink from "next/link";
-import { type ReactNode, useCallback, useState } from "react";
+import { type Dispatch, type ReactNode, type SetStateAction, useCallback, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type { MatchRow, OnHandFacts, QueueName } from "@/contracts/match";
@@ -66,53 +66,18 @@ export function MatchPage(props: Props): ReactNode {
   const handCount = hand.rows.length + hand.deposits.length;
   return (
     <>
-      <PageHeading>
-        <Title>
-          <span data-hidden>To match </span>
-          {formatAmount(total, currency)} <small>to match</small>
-        </Title>
-        <TabLine>
-          {QUEUES.filter(
-            ([name]) => !BESIDE.includes(name) || sums[name].count > 0 || queue === name,
-          ).map(([name, words]) => (
-            <NextLink
-              key={name}
-              href={`?queue=${name}`}
-              aria-current={name === queue ? "page" : undefined}
-              prefetch={false}
-            >
-              {words} <b>{sums[name].count}</b>
-              {sums[name].sum > 0 && !BESIDE.includes(name)
-                ? `, ${formatAmount(sums[name].sum, currency)}`
-                : ""}
-            </NextLink>
-          ))}
-          {handCount > 0 || queue === "hand" ? (
-            <NextLink
-              href="?queue=hand"
-              aria-current={queue === "hand" ? "page" : undefined}
-              prefetch={false}
-            >
-              On hand <b>{handCount}</b>
-            </NextLink>
-          ) : null}
-        </TabLine>
-        <HeadingEnd>
-          {queue === "hand" ? null : (
-            <a data-tone="soft" href={`/api/v1/b/${book}/export/match?queue=${queue}`}>
-              CSV
-            </a>
-          )}
-          <Act hint="N" onClick={() => setRecording(!recording)}>
-            By hand
-          </Act>
-          {sums.sure.count > 0 ? (
-            <Act hint="A" onClick={() => setLooking(!looking)}>
-              Look through {sums.sure.count} sure
-            </Act>
-          ) : null}
-        </HeadingEnd>
-      </PageHeading>
+      <MatchHeading
+        book={book}
+        currency={currency}
+        handCount={handCount}
+        looking={looking}
+        queue={queue}
+        recording={recording}
+        setLooking={setLooking}
+        setRecording={setRecording}
+        sums={sums}
+        total={total}
+      />
       {recording ? (
         <RecordReceipt
           currency={currency}
@@ -164,6 +129,82 @@ export function MatchPage(props: Props): ReactNode {
         />
       )}
     </>
+  );
+}
+
+type MatchHeadingProps = {
+  book: Props["book"];
+  currency: Props["currency"];
+  handCount: number;
+  looking: boolean;
+  queue: Props["queue"];
+  recording: boolean;
+  setLooking: Dispatch<SetStateAction<boolean>>;
+  setRecording: Dispatch<SetStateAction<boolean>>;
+  sums: Props["sums"];
+  total: Props["total"];
+};
+
+function MatchHeading({
+  book,
+  currency,
+  handCount,
+  looking,
+  queue,
+  recording,
+  setLooking,
+  setRecording,
+  sums,
+  total,
+}: MatchHeadingProps): ReactNode {
+  return (
+    <PageHeading>
+      <Title>
+        <span data-hidden>To match </span>
+        {formatAmount(total, currency)} <small>to match</small>
+      </Title>
+      <TabLine>
+        {QUEUES.filter(
+          ([name]) => !BESIDE.includes(name) || sums[name].count > 0 || queue === name,
+        ).map(([name, words]) => (
+          <NextLink
+            key={name}
+            href={`?queue=${name}`}
+            aria-current={name === queue ? "page" : undefined}
+            prefetch={false}
+          >
+            {words} <b>{sums[name].count}</b>
+            {sums[name].sum > 0 && !BESIDE.includes(name)
+              ? `, ${formatAmount(sums[name].sum, currency)}`
+              : ""}
+          </NextLink>
+        ))}
+        {handCount > 0 || queue === "hand" ? (
+          <NextLink
+            href="?queue=hand"
+            aria-current={queue === "hand" ? "page" : undefined}
+            prefetch={false}
+          >
+            On hand <b>{handCount}</b>
+          </NextLink>
+        ) : null}
+      </TabLine>
+      <HeadingEnd>
+        {queue === "hand" ? null : (
+          <a data-tone="soft" href={`/api/v1/b/${book}/export/match?queue=${queue}`}>
+            CSV
+          </a>
+        )}
+        <Act hint="N" onClick={() => setRecording(!recording)}>
+          By hand
+        </Act>
+        {sums.sure.count > 0 ? (
+          <Act hint="A" onClick={() => setLooking(!looking)}>
+            Look through {sums.sure.count} sure
+          </Act>
+        ) : null}
+      </HeadingEnd>
+    </PageHeading>
   );
 }
 

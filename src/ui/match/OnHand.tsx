@@ -1,13 +1,13 @@
 "use client";
 
 import NextLink from "next/link";
-import { type ReactNode, useState } from "react";
+import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type { DepositUnderWay, HandRow, OnHandFacts } from "@/contracts/match";
 import type { BookFacts } from "@/contracts/shell";
-import { formatDay } from "@/core/calendar";
-import { formatAmount, sumOf } from "@/core/money";
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount, sumOf } from "@/core/money";
 
 import { Total } from "../kit/Amount";
 import { Act, RowButton } from "../kit/buttons";
@@ -106,35 +106,15 @@ function ToDeposit({ hand, book, currency, today }: Shared & { hand: OnHandFacts
         </thead>
         <tbody>
           {hand.rows.map((row) => (
-            <tr key={row.id}>
-              <td>
-                <label>
-                  <Tick
-                    checked={!out.has(row.id)}
-                    onChange={() =>
-                      setOut(
-                        new Set(
-                          out.has(row.id)
-                            ? [...out].filter((id) => id !== row.id)
-                            : [...out, row.id],
-                        ),
-                      )
-                    }
-                  />{" "}
-                  {row.what}, {formatDay(row.paidOn, today)}
-                </label>
-              </td>
-              <td>
-                <NextLink href={`/b/${book}/receipts/${row.id}`} prefetch={false}>
-                  {row.from}
-                </NextLink>
-              </td>
-              <td title={row.memo}>{row.memo || "–"}</td>
-              <td data-tone={row.state === "to_match" ? "waits" : "soft"}>{STATE[row.state]}</td>
-              <td data-numeric data-sum>
-                {formatAmount(row.amount, currency)}
-              </td>
-            </tr>
+            <HandRowLine
+              key={row.id}
+              book={book}
+              currency={currency}
+              out={out}
+              row={row}
+              setOut={setOut}
+              today={today}
+            />
           ))}
           <tr>
             <td data-tone="soft" colSpan={4}>
@@ -151,28 +131,84 @@ function ToDeposit({ hand, book, currency, today }: Shared & { hand: OnHandFacts
           </tr>
         </tbody>
       </DetailTable>
-      <ActRow>
-        <Act main hint="D" onClick={deposit} disabled={busy || wanted.length === 0 || bank === ""}>
-          Take them to the bank
-        </Act>
-        {hand.banks.length > 1 ? (
-          <SmallChoice
-            aria-label="Into which account"
-            value={bank}
-            onChange={(event) => setBank(event.target.value)}
-          >
-            {hand.banks.map(({ code, name }) => (
-              <option key={code} value={code}>
-                {name}
-              </option>
-            ))}
-          </SmallChoice>
-        ) : null}
-        {hand.banks.length === 0 ? (
-          <span data-tone="waits">Add a bank account under Set-up first.</span>
-        ) : null}
-      </ActRow>
+      <DepositActs bank={bank} deposit={deposit} hand={hand} setBank={setBank} wanted={wanted} />
     </>
+  );
+}
+
+type HandRowLineProps = {
+  book: string;
+  currency: Currency;
+  out: ReadonlySet<number>;
+  row: HandRow;
+  setOut: Dispatch<SetStateAction<ReadonlySet<number>>>;
+  today: Day;
+};
+
+function HandRowLine({ book, currency, out, row, setOut, today }: HandRowLineProps): ReactNode {
+  return (
+    <tr>
+      <td>
+        <label>
+          <Tick
+            checked={!out.has(row.id)}
+            onChange={() =>
+              setOut(
+                new Set(
+                  out.has(row.id) ? [...out].filter((id) => id !== row.id) : [...out, row.id],
+                ),
+              )
+            }
+          />{" "}
+          {row.what}, {formatDay(row.paidOn, today)}
+        </label>
+      </td>
+      <td>
+        <NextLink href={`/b/${book}/receipts/${row.id}`} prefetch={false}>
+          {row.from}
+        </NextLink>
+      </td>
+      <td title={row.memo}>{row.memo || "–"}</td>
+      <td data-tone={row.state === "to_match" ? "waits" : "soft"}>{STATE[row.state]}</td>
+      <td data-numeric data-sum>
+        {formatAmount(row.amount, currency)}
+      </td>
+    </tr>
+  );
+}
+
+type DepositActsProps = {
+  bank: string;
+  deposit: () => void;
+  hand: OnHandFacts;
+  setBank: Dispatch<SetStateAction<string>>;
+  wanted: HandRow[];
+};
+
+function DepositActs({ bank, deposit, hand, setBank, wanted }: DepositActsProps): ReactNode {
+  const { busy } = useActing();
+  return (
+    <ActRow>
+      <Act main hint="D" onClick={deposit} disabled={busy || wanted.length === 0 || bank === ""}>
+        Take them to the bank
+      </Act>
+      {hand.banks.length > 1 ? (
+        <SmallChoice
+          aria-label="Into which account"
+          value={bank}
+          onChange={(event) => setBank(event.target.value)}
+        >
+          {hand.banks.map(({ code, name }) => (
+            <option key={code} value={code}>
+              {name}
+            </option>
+          ))}
+        </SmallChoice>
+      ) : null}
+      {hand.banks.length === 0 ? (
+        <span data-tone="waits">Add a bank account under Set-up first.</span>
+      ) : null}
+    </ActRow>
   );
 }
 
@@ -184,11 +220,7 @@ function Deposit({
 }: Shared & { deposit: DepositUnderWay }): ReactNode {
   const { act, busy } = useActing();
   return (
-    <DetailTable
-      marginBottom="14px"
-
-      aria-label={`Deposit of ${formatDay(deposit.onDay, today)}`}
-    >
+    <DetailTable marginBottom="14px" aria-label={`Deposit of ${formatDay(deposit.onDay, today)}`}>
       <tbody>
         {deposit.rows.map((row) => (
           <tr key={row.id}>
@@ -219,7 +251,6 @@ function Deposit({
             <td data-numeric>
               <RowButton
                 data-strong
-
                 disabled={busy}
                 onClick={() =>
                   void act<{ actId: number }>(

@@ -82,81 +82,25 @@ export function ReceiptPage({
   ];
   return (
     <>
-      <PageHeading>
-        <Title>
-          <Amount of={receipt.amount} currency={currency} />{" "}
-          <small>
-            by {method} on {formatDay(receipt.paidOn, today)}
-          </small>
-        </Title>
-        <span data-strong>{receipt.payerName || receipt.payerEmail || "payer not known"}</span>
-        {receipt.state === "to_match" ? (
-          <NextLink data-tone="waits" href={`/b/${book}/match?open=${receipt.id}`}>
-            waits in Match
-          </NextLink>
-        ) : (
-          <span data-tone={receipt.state === "placed" ? "good" : "waits"}>
-            {STATE[receipt.state]}
-            {receipt.reason ? `: ${receipt.reason}` : ""}
-          </span>
-        )}
-      </PageHeading>
+      <ReceiptHeading
+        book={book}
+        currency={currency}
+        method={method}
+        receipt={receipt}
+        today={today}
+      />
       <Halves>
         <Section>
           <Subheading>What it says</Subheading>
-          <FactList>
-            {receipt.payerEmail ? (
-              <>
-                <dt>E-mail</dt>
-                <dd>{receipt.payerEmail}</dd>
-              </>
-            ) : null}
-            <dt>Memo</dt>
-            <dd>{receipt.reference || <span data-tone="soft">none</span>}</dd>
-            {hand ? (
-              <>
-                <dt>By hand</dt>
-                <dd>
-                  {hand.number ? `number ${hand.number}, ` : ""}
-                  {hand.state}
-                  {hand.depositOn ? `, taken there ${formatDay(hand.depositOn, today)}` : ""}
-                </dd>
-              </>
-            ) : null}
-            <dt>Settled</dt>
-            <dd>{formatDay(receipt.settledOn, today)}</dd>
-            <dt>Customer</dt>
-            <dd>
-              {customer ? (
-                <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink>
-              ) : (
-                <span data-tone="soft">not known yet</span>
-              )}
-            </dd>
-          </FactList>
+          <ReceiptFacts
+            book={book}
+            customer={customer}
+            hand={hand}
+            receipt={receipt}
+            today={today}
+          />
           <Subheading>What became of it</Subheading>
-          <DetailTable aria-label="What became of it">
-            <tbody>
-              {parts
-                .filter(([, sum]) => sum !== 0)
-                .map(([words, sum]) => (
-                  <tr key={words}>
-                    <td>{words}</td>
-                    <td data-numeric data-sum>
-                      <Amount of={sum} currency={currency} />
-                    </td>
-                  </tr>
-                ))}
-              <tr>
-                <td data-tone="soft">the receipt</td>
-                <td data-numeric>
-                  <Total>
-                    <Amount of={receipt.amount} currency={currency} />
-                  </Total>
-                </td>
-              </tr>
-            </tbody>
-          </DetailTable>
+          <ReceiptParts currency={currency} parts={parts} receipt={receipt} />
           <Subheading>Given to</Subheading>
           <LinkedTable
             linked={given}
@@ -190,6 +134,120 @@ export function ReceiptPage({
         <History told={told} {...around} />
       </Halves>
     </>
+  );
+}
+
+type ReceiptHeadingProps = {
+  book: BookFacts["book"];
+  currency: Props["receipt"]["currency"];
+  method: Props["method"];
+  receipt: Props["receipt"];
+  today: BookFacts["today"];
+};
+
+function ReceiptHeading({
+  book,
+  currency,
+  method,
+  receipt,
+  today,
+}: ReceiptHeadingProps): ReactNode {
+  return (
+    <PageHeading>
+      <Title>
+        <Amount of={receipt.amount} currency={currency} />{" "}
+        <small>
+          by {method} on {formatDay(receipt.paidOn, today)}
+        </small>
+      </Title>
+      <span data-strong>{receipt.payerName || receipt.payerEmail || "payer not known"}</span>
+      {receipt.state === "to_match" ? (
+        <NextLink data-tone="waits" href={`/b/${book}/match?open=${receipt.id}`}>
+          waits in Match
+        </NextLink>
+      ) : (
+        <span data-tone={receipt.state === "placed" ? "good" : "waits"}>
+          {STATE[receipt.state]}
+          {receipt.reason ? `: ${receipt.reason}` : ""}
+        </span>
+      )}
+    </PageHeading>
+  );
+}
+
+type ReceiptFactsProps = {
+  book: BookFacts["book"];
+  customer: Props["customer"];
+  hand: Props["hand"];
+  receipt: Props["receipt"];
+  today: BookFacts["today"];
+};
+
+function ReceiptFacts({ book, customer, hand, receipt, today }: ReceiptFactsProps): ReactNode {
+  return (
+    <FactList>
+      {receipt.payerEmail ? (
+        <>
+          <dt>E-mail</dt>
+          <dd>{receipt.payerEmail}</dd>
+        </>
+      ) : null}
+      <dt>Memo</dt>
+      <dd>{receipt.reference || <span data-tone="soft">none</span>}</dd>
+      {hand ? (
+        <>
+          <dt>By hand</dt>
+          <dd>
+            {hand.number ? `number ${hand.number}, ` : ""}
+            {hand.state}
+            {hand.depositOn ? `, taken there ${formatDay(hand.depositOn, today)}` : ""}
+          </dd>
+        </>
+      ) : null}
+      <dt>Settled</dt>
+      <dd>{formatDay(receipt.settledOn, today)}</dd>
+      <dt>Customer</dt>
+      <dd>
+        {customer ? (
+          <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink>
+        ) : (
+          <span data-tone="soft">not known yet</span>
+        )}
+      </dd>
+    </FactList>
+  );
+}
+
+type ReceiptPartsProps = {
+  currency: Props["receipt"]["currency"];
+  parts: [string, Minor][];
+  receipt: Props["receipt"];
+};
+
+function ReceiptParts({ currency, parts, receipt }: ReceiptPartsProps): ReactNode {
+  return (
+    <DetailTable aria-label="What became of it">
+      <tbody>
+        {parts
+          .filter(([, sum]) => sum !== 0)
+          .map(([words, sum]) => (
+            <tr key={words}>
+              <td>{words}</td>
+              <td data-numeric data-sum>
+                <Amount of={sum} currency={currency} />
+              </td>
+            </tr>
+          ))}
+        <tr>
+          <td data-tone="soft">the receipt</td>
+          <td data-numeric>
+            <Total>
+              <Amount of={receipt.amount} currency={currency} />
+            </Total>
+          </td>
+        </tr>
+      </tbody>
+    </DetailTable>
   );
 }
 

@@ -107,7 +107,6 @@ export function RecordReceipt({
       alignItems="start"
       padding="4px 0 12px"
       borderBottom="1px solid {colors.rule}"
-
       onSubmit={(event) => void record(event)}
       noValidate
       onKeyDown={(event) => {

@@ -360,17 +360,7 @@ function TallyTable({
             </tr>
           );
         })}
-        {tally.terms.length === 0 ? (
-          <tr>
-            <td data-tone="soft" colSpan={3}>
-              {tally.customerId === null
-                ? "Nothing yet: find the customer below."
-                : tally.restOnAccount
-                  ? `All of it on account of ${tally.customer}.`
-                  : "Nothing yet: tick what it pays, at the right."}
-            </td>
-          </tr>
-        ) : null}
+        {tally.terms.length === 0 ? <NothingYet tally={tally} /> : null}
         {tally.terms.length > 0
           ? credits.map((credit) => {
               const used = sumOf(
@@ -413,42 +403,16 @@ function TallyTable({
             })
           : null}
         {tally.surcharge > 0 || (surcharges && worked.left > 0 && tally.terms.length > 0) ? (
-          <tr>
-            <td>
-              <label>
-                <Tick
-                  checked={tally.surcharge > 0}
-                  onChange={() =>
-                    change({ ...tally, surcharge: tally.surcharge > 0 ? add(0) : worked.left })
-                  }
-                />{" "}
-                surcharge on top
-              </label>
-            </td>
-            <td />
-            <td data-numeric data-sum>
-              {formatAmount(tally.surcharge > 0 ? tally.surcharge : worked.left, currency)}
-            </td>
-          </tr>
+          <SurchargeRow change={change} currency={currency} tally={tally} worked={worked} />
         ) : null}
         {givenUp > 0 ? (
-          <tr>
-            <td>
-              <label>
-                <Tick
-                  checked={tally.recovered > 0}
-                  onChange={() => change(recovering(tally, worked, givenUp))}
-                />{" "}
-                pays what was written off
-              </label>
-            </td>
-            <td data-numeric data-tone="soft">
-              {formatAmount(givenUp, currency)}
-            </td>
-            <td data-numeric data-sum>
-              {tally.recovered > 0 ? formatAmount(tally.recovered, currency) : "–"}
-            </td>
-          </tr>
+          <RecoveryRow
+            change={change}
+            currency={currency}
+            givenUp={givenUp}
+            tally={tally}
+            worked={worked}
+          />
         ) : null}
         {tally.restOnAccount && worked.left > 0 ? (
           <tr>
@@ -472,6 +436,83 @@ function TallyTable({
         </tr>
       </tbody>
     </TermTable>
+  );
+}
+
+type NothingYetProps = {
+  tally: Tally;
+};
+
+function NothingYet({ tally }: NothingYetProps): ReactNode {
+  return (
+    <tr>
+      <td data-tone="soft" colSpan={3}>
+        {tally.customerId === null
+          ? "Nothing yet: find the customer below."
+          : tally.restOnAccount
+            ? `All of it on account of ${tally.customer}.`
+            : "Nothing yet: tick what it pays, at the right."}
+      </td>
+    </tr>
+  );
+}
+
+type SurchargeRowProps = {
+  change: (tally: Tally) => void;
+  currency: Currency;
+  tally: Tally;
+  worked: Worked;
+};
+
+function SurchargeRow({ change, currency, tally, worked }: SurchargeRowProps): ReactNode {
+  return (
+    <tr>
+      <td>
+        <label>
+          <Tick
+            checked={tally.surcharge > 0}
+            onChange={() =>
+              change({ ...tally, surcharge: tally.surcharge > 0 ? add(0) : worked.left })
+            }
+          />{" "}
+          surcharge on top
+        </label>
+      </td>
+      <td />
+      <td data-numeric data-sum>
+        {formatAmount(tally.surcharge > 0 ? tally.surcharge : worked.left, currency)}
+      </td>
+    </tr>
+  );
+}
+
+type RecoveryRowProps = {
+  change: (tally: Tally) => void;
+  currency: Currency;
+  givenUp: Minor;
+  tally: Tally;
+  worked: Worked;
+};
+
+function RecoveryRow({ change, currency, givenUp, tally, worked }: RecoveryRowProps): ReactNode {
+  return (
+    <tr>
+      <td>
+        <label>
+          <Tick
+            checked={tally.recovered > 0}
+            onChange={() => change(recovering(tally, worked, givenUp))}
+          />{" "}
+          pays what was written off
+        </label>
+      </td>
+      <td data-numeric data-tone="soft">
+        {formatAmount(givenUp, currency)}
+      </td>
+      <td data-numeric data-sum>
+        {tally.recovered > 0 ? formatAmount(tally.recovered, currency) : "–"}
+      </td>
+    </tr>
   );
 }
 
@@ -559,7 +600,6 @@ function AsideQuestion({
   return (
     <ActRow
       as="form"
-
       onSubmit={(event) => {
         event.preventDefault();
         set("parked");
@@ -568,7 +608,6 @@ function AsideQuestion({
       <LineField
         kind="words"
         width="230px"
-
         autoFocus
         aria-label="Why it is set aside"
         placeholder="Why it is not ours to apply"
@@ -626,7 +665,6 @@ function SecondQuestion({
   return (
     <ActRow
       as="form"
-
       onSubmit={(event) => {
         event.preventDefault();
         ask();
@@ -635,7 +673,6 @@ function SecondQuestion({
       <LineField
         kind="words"
         width="250px"
-
         autoFocus
         aria-label="Why it is written off"
         placeholder={`Why ${formatAmount(worked.overLimit, currency)} is written off`}

@@ -13,6 +13,7 @@ import { LineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { Form } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
+import type { ListColumn } from "../kit/lists/columns";
 import { useActing } from "../shell/Notices";
 import { OverdueTabs } from "./OverdueTabs";
 
@@ -55,31 +56,16 @@ export function AutomaticLettersPage({
     }));
   return (
     <>
-      <PageHeading>
-        <Title>
-          <Amount of={sum} currency={currency} />{" "}
-          <small>
-            {on === null
-              ? "asked for without a look"
-              : `asked for without a look, in ${going} ${going === 1 ? "letter" : "letters"}`}
-          </small>
-        </Title>
-        {on === null ? null : (
-          <span>
-            {gone ? "Today’s have gone. The next go" : "They go"}{" "}
-            <b data-strong>
-              {formatDay(on, today)} at {hour}:00
-            </b>
-          </span>
-        )}
-        <HeadingEnd>
-          {on === today && !gone ? (
-            <Act onClick={now} disabled={busy || going === 0}>
-              Let them go now
-            </Act>
-          ) : null}
-        </HeadingEnd>
-      </PageHeading>
+      <AutomaticHeading
+        currency={currency}
+        going={going}
+        gone={gone}
+        hour={hour}
+        now={now}
+        on={on}
+        sum={sum}
+        today={today}
+      />
       <OverdueTabs at="by-itself" />
       <LedgerList<Row>
         label="Letters that go by themselves"
@@ -88,73 +74,155 @@ export function AutomaticLettersPage({
         count={count}
         page={page}
         pageRows={pageRows}
-        columns={[
-          {
-            id: "customer",
-            header: "Customer",
-            width: "34%",
-            cell: (row) => (
-              <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>
-                {row.why === null && row.problem === null ? row.name : <s>{row.name}</s>}
-              </NextLink>
-            ),
-            foot: `${going} of ${count}`,
-          },
-          {
-            id: "step",
-            header: "Says",
-            width: "36%",
-            cell: (row) => {
-              if (row.problem !== null) return <span data-tone="off">{row.problem}</span>;
-              if (row.why !== null) return <span data-tone="waits">taken out: {row.why}</span>;
-              return row.step;
-            },
-          },
-          {
-            id: "sum",
-            header: "Sum",
-            width: "12%",
-            number: true,
-            cell: (row) => <Amount of={row.sum} currency={currency} />,
-            foot: (
-              <Total>
-                <Amount of={sum} currency={currency} />
-              </Total>
-            ),
-          },
-          {
-            id: "out",
-            header: "Beforehand",
-            width: "18%",
-            number: true,
-            cell: (row) => <TakeOut row={row} on={on ?? today} />,
-          },
-        ]}
-        empty={
-          on === null ? (
-            <>
-              <p>No letter goes without a look.</p>
-              <p>
-                <NextLink href={`/b/${book}/settings`} prefetch={false}>
-                  Set-up
-                </NextLink>{" "}
-                says on which days letters go that may.
-              </p>
-            </>
-          ) : (
-            <>
-              <p>Nobody gets a letter without a look that day.</p>
-              <p>
-                A letter goes by itself only where its{" "}
-                <NextLink href="?show=ladders" prefetch={false}>
-                  step
-                </NextLink>{" "}
-                and the customer’s page both say so, and nothing holds it back.
-              </p>
-            </>
-          )
-        }
+        columns={automaticColumns({ book, count, currency, going, on, sum, today })}
+        empty={<NoAutomaticLetter book={book} on={on} />}
       />
+    </>
+  );
+}
+
+type AutomaticHeadingProps = {
+  currency: Props["currency"];
+  going: Props["going"];
+  gone: Props["gone"];
+  hour: Props["hour"];
+  now: () => void;
+  on: Props["on"];
+  sum: Props["sum"];
+  today: Props["today"];
+};
+
+function AutomaticHeading({
+  currency,
+  going,
+  gone,
+  hour,
+  now,
+  on,
+  sum,
+  today,
+}: AutomaticHeadingProps): ReactNode {
+  const { busy } = useActing();
+  return (
+    <PageHeading>
+      <Title>
+        <Amount of={sum} currency={currency} />{" "}
+        <small>
+          {on === null
+            ? "asked for without a look"
+            : `asked for without a look, in ${going} ${going === 1 ? "letter" : "letters"}`}
+        </small>
+      </Title>
+      {on === null ? null : (
+        <span>
+          {gone ? "Today’s have gone. The next go" : "They go"}{" "}
+          <b data-strong>
+            {formatDay(on, today)} at {hour}:00
+          </b>
+        </span>
+      )}
+      <HeadingEnd>
+        {on === today && !gone ? (
+          <Act onClick={now} disabled={busy || going === 0}>
+            Let them go now
+          </Act>
+        ) : null}
+      </HeadingEnd>
+    </PageHeading>
+  );
+}
+
+type AutomaticColumnsProps = {
+  book: Props["book"];
+  count: Props["count"];
+  currency: Props["currency"];
+  going: Props["going"];
+  on: Props["on"];
+  sum: Props["sum"];
+  today: Props["today"];
+};
+
+function automaticColumns({
+  book,
+  count,
+  currency,
+  going,
+  on,
+  sum,
+  today,
+}: AutomaticColumnsProps): ListColumn<Row>[] {
+  return [
+    {
+      id: "customer",
+      header: "Customer",
+      width: "34%",
+      cell: (row) => (
+        <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>
+          {row.why === null && row.problem === null ? row.name : <s>{row.name}</s>}
+        </NextLink>
+      ),
+      foot: `${going} of ${count}`,
+    },
+    {
+      id: "step",
+      header: "Says",
+      width: "36%",
+      cell: (row) => {
+        if (row.problem !== null) return <span data-tone="off">{row.problem}</span>;
+        if (row.why !== null) return <span data-tone="waits">taken out: {row.why}</span>;
+        return row.step;
+      },
+    },
+    {
+      id: "sum",
+      header: "Sum",
+      width: "12%",
+      number: true,
+      cell: (row) => <Amount of={row.sum} currency={currency} />,
+      foot: (
+        <Total>
+          <Amount of={sum} currency={currency} />
+        </Total>
+      ),
+    },
+    {
+      id: "out",
+      header: "Beforehand",
+      width: "18%",
+      number: true,
+      cell: (row) => <TakeOut row={row} on={on ?? today} />,
+    },
+  ];
+}
+
+type NoAutomaticLetterProps = {
+  book: Props["book"];
+  on: Props["on"];
+};
+
+function NoAutomaticLetter({ book, on }: NoAutomaticLetterProps): ReactNode {
+  if (on === null)
+    return (
+      <>
+        <p>No letter goes without a look.</p>
+        <p>
+          <NextLink href={`/b/${book}/settings`} prefetch={false}>
+            Set-up
+          </NextLink>{" "}
+          says on which days letters go that may.
+        </p>
+      </>
+    );
+  return (
+    <>
+      <p>Nobody gets a letter without a look that day.</p>
+      <p>
+        A letter goes by itself only where its{" "}
+        <NextLink href="?show=ladders" prefetch={false}>
+          step
+        </NextLink>{" "}
+        and the customer’s page both say so, and nothing holds it back.
+      </p>
     </>
   );
 }
@@ -178,12 +246,7 @@ function TakeOut({ row, on }: { row: Row; on: Day }): ReactNode {
     );
   if (!asking)
     return (
-      <RowButton
-        data-tone="soft"
-
-        disabled={busy}
-        onClick={() => setAsking(true)}
-      >
+      <RowButton data-tone="soft" disabled={busy} onClick={() => setAsking(true)}>
         take out
       </RowButton>
     );
@@ -197,7 +260,6 @@ function TakeOut({ row, on }: { row: Row; on: Day }): ReactNode {
       <LineField
         kind="words"
         width="190px"
-
         autoFocus
         aria-label={`Why ${row.name} is taken out`}
         placeholder="why, then Enter"

@@ -67,7 +67,6 @@ export function FeeRule({
       {label}{" "}
       <LineField
         width={`${width}px`}
-
         inputMode="decimal"
         value={draft[name]}
         onChange={(event) => set({ ...draft, [name]: event.target.value })}
@@ -81,7 +80,6 @@ export function FeeRule({
         <LineChoice
           kind="words"
           fontSize="14px"
-
           value={draft.kind}
           onChange={(event) => set({ ...draft, kind: event.target.value as LateFeeRule["kind"] })}
         >

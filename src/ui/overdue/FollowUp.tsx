@@ -2,11 +2,12 @@
 
 import { Box, chakra, Textarea } from "@chakra-ui/react";
 import NextLink from "next/link";
-import { type ReactNode, useEffect, useState } from "react";
+import { type Dispatch, type ReactNode, type SetStateAction, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type { FollowUpWorkings, OverdueLine } from "@/contracts/overdue";
 import { type Day, formatDay } from "@/core/calendar";
+import type { Offer } from "@/core/followup";
 import {
   type Currency,
   formatAmount,
@@ -81,63 +82,89 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
         ) : null}
         {doing === "leave_out" ? <LeaveOut row={row} close={() => setDoing("looking")} /> : null}
         {doing === "looking" ? (
-          <ActRow>
-            <Act main hint="Enter" onClick={() => setDoing("letter")} disabled={held}>
-              Look at the letter
-            </Act>
-            {workings.act === "task" || workings.act === "stop" ? (
-              <TaskDone row={row} act={workings.act} />
-            ) : null}
-            <Act hint="C" onClick={() => setDoing("call")}>
-              Log a call
-            </Act>
-            <Act hint="X" onClick={() => setDoing("leave_out")}>
-              {row.leftOut ? "Take in again" : "Leave out"}
-            </Act>
-            <NextLink href={`/b/${book}/customers/${row.id}`}>Customer</NextLink>
-          </ActRow>
+          <FollowUpActs held={held} row={row} setDoing={setDoing} workings={workings} />
         ) : null}
         {doing === "looking" ? <p data-tone={held ? "waits" : "soft"}>{workings.why}</p> : null}
       </Box>
-      <Box>
-        <Subheading>
-          {workings.habit}
-          {workings.kept + workings.broken > 0 ? (
-            <span data-tone="soft">
-              , kept {workings.kept} of {workings.kept + workings.broken} promises
-            </span>
-          ) : null}
-        </Subheading>
-        <chakra.p margin="2px 0">
-          {workings.callee ? `${workings.callee}, ` : ""}
-          {workings.phone === null ? (
-            <span data-tone="soft">No telephone number</span>
-          ) : (
-            <a href={`tel:${workings.phone.replace(/[^+\d]/g, "")}`}>{workings.phone}</a>
-          )}
-          {workings.offer ? (
-            <span data-tone="soft">. {offerInWords(workings.offer, currency, today)}</span>
-          ) : null}
-        </chakra.p>
-        <DetailTable>
-          <tbody>
-            {workings.history.map((line, at) => (
-              <tr key={`${line.on} ${at}`}>
-                <Cell data-tone="soft" width="110px">
-                  {formatDay(line.on, today)}
-                </Cell>
-                <td title={line.words}>{line.words}</td>
-              </tr>
-            ))}
-            {workings.history.length === 0 ? (
-              <tr>
-                <td data-tone="soft">Nothing was said yet.</td>
-              </tr>
-            ) : null}
-          </tbody>
-        </DetailTable>
-      </Box>
+      <FollowUpHistory currency={currency} today={today} workings={workings} />
     </WorkingsGrid>
+  );
+}
+
+type FollowUpActsProps = {
+  held: boolean;
+  row: Props["row"];
+  setDoing: Dispatch<SetStateAction<FollowUpMode>>;
+  workings: FollowUpWorkings;
+};
+
+function FollowUpActs({ held, row, setDoing, workings }: FollowUpActsProps): ReactNode {
+  const { book } = useActing();
+  return (
+    <ActRow>
+      <Act main hint="Enter" onClick={() => setDoing("letter")} disabled={held}>
+        Look at the letter
+      </Act>
+      {workings.act === "task" || workings.act === "stop" ? (
+        <TaskDone row={row} act={workings.act} />
+      ) : null}
+      <Act hint="C" onClick={() => setDoing("call")}>
+        Log a call
+      </Act>
+      <Act hint="X" onClick={() => setDoing("leave_out")}>
+        {row.leftOut ? "Take in again" : "Leave out"}
+      </Act>
+      <NextLink href={`/b/${book}/customers/${row.id}`}>Customer</NextLink>
+    </ActRow>
+  );
+}
+
+type FollowUpHistoryProps = {
+  currency: Props["currency"];
+  today: Props["today"];
+  workings: FollowUpWorkings;
+};
+
+function FollowUpHistory({ currency, today, workings }: FollowUpHistoryProps): ReactNode {
+  return (
+    <Box>
+      <Subheading>
+        {workings.habit}
+        {workings.kept + workings.broken > 0 ? (
+          <span data-tone="soft">
+            , kept {workings.kept} of {workings.kept + workings.broken} promises
+          </span>
+        ) : null}
+      </Subheading>
+      <chakra.p margin="2px 0">
+        {workings.callee ? `${workings.callee}, ` : ""}
+        {workings.phone === null ? (
+          <span data-tone="soft">No telephone number</span>
+        ) : (
+          <a href={`tel:${workings.phone.replace(/[^+\d]/g, "")}`}>{workings.phone}</a>
+        )}
+        {workings.offer ? (
+          <span data-tone="soft">. {offerInWords(workings.offer, currency, today)}</span>
+        ) : null}
+      </chakra.p>
+      <DetailTable>
+        <tbody>
+          {workings.history.map((line, at) => (
+            <tr key={`${line.on} ${at}`}>
+              <Cell data-tone="soft" width="110px">
+                {formatDay(line.on, today)}
+              </Cell>
+              <td title={line.words}>{line.words}</td>
+            </tr>
+          ))}
+          {workings.history.length === 0 ? (
+            <tr>
+              <td data-tone="soft">Nothing was said yet.</td>
+            </tr>
+          ) : null}
+        </tbody>
+      </DetailTable>
+    </Box>
   );
 }
 
@@ -151,14 +178,7 @@ function Owed({
   today: Day;
 }): ReactNode {
   return (
-    <Box
-      maxHeight="260px"
-      overflow="auto"
-
-      tabIndex={0}
-      role="group"
-      aria-label="What is overdue"
-    >
+    <Box maxHeight="260px" overflow="auto" tabIndex={0} role="group" aria-label="What is overdue">
       <DetailTable>
         <tbody>
           {workings.items.map((item) => (
@@ -252,7 +272,6 @@ function ItemOut({
       <LineField
         kind="words"
         width="150px"
-
         autoFocus
         aria-label={`Why ${number} is left out`}
         placeholder="why, then Enter"
@@ -322,7 +341,6 @@ function Letter({
       <LineField
         kind="words"
         width="100%"
-
         aria-label="Subject"
         value={subject}
         onChange={(event) => setSubject(event.target.value)}
@@ -426,7 +444,6 @@ function Call({
   return (
     <Form
       marginTop="12px"
-
       onSubmit={(event) => {
         event.preventDefault();
         log();
@@ -445,63 +462,104 @@ function Call({
         onChange={(event) => setText(event.target.value)}
       />
       {parts.map((part, at) => (
-        <ActRow marginTop="6px" key={at}>
-          <label data-tone="soft">
-            {at === 0 ? "promised by" : "and by"}{" "}
-            <LineField
-              kind="text"
-              type="date"
-              value={part.day}
-              onChange={(event) => set(at, { day: event.target.value })}
-            />
-          </label>
-          <LineField
-            width="90px"
-
-            aria-label={at === 0 ? "Promised sum" : `Promised sum ${at + 1}`}
-            placeholder="sum"
-            value={part.sum}
-            onChange={(event) => set(at, { sum: event.target.value })}
-            inputMode="decimal"
-          />
-          {at === parts.length - 1 && part.day !== "" ? (
-            <RowButton
-              data-tone="soft"
-
-              onClick={() => setParts([...parts, { day: "", sum: "" }])}
-            >
-              and another part
-            </RowButton>
-          ) : null}
-        </ActRow>
+        <PromisePart key={at} at={at} part={part} parts={parts} set={set} setParts={setParts} />
       ))}
-      <ActRow>
-        <Act main type="submit" disabled={text.trim() === ""}>
-          Note it
-        </Act>
-        {offer ? (
-          <Act
-            onClick={() => {
-              setParts(
-                offer.parts.map(({ dueOn, sum }) => ({
-                  day: dueOn,
-                  sum: toDecimal(sum, currency),
-                })),
-              );
-              if (text === "") setText("Agreed on the telephone");
-            }}
-          >
-            They agree to{" "}
-            {offer.parts.length === 1
-              ? `${formatDay(offer.parts[0]?.dueOn ?? today, today)}`
-              : `${offer.parts.length} parts`}
-          </Act>
-        ) : null}
-        <Act hint="Esc" onClick={close}>
-          Back
-        </Act>
-      </ActRow>
+      <CallActs
+        close={close}
+        currency={currency}
+        offer={offer}
+        setParts={setParts}
+        setText={setText}
+        text={text}
+        today={today}
+      />
     </Form>
+  );
+}
+
+type PromisePartProps = {
+  at: number;
+  part: Part;
+  parts: Part[];
+  set: (at: number, to: Partial<Part>) => void;
+  setParts: Dispatch<SetStateAction<Part[]>>;
+};
+
+function PromisePart({ at, part, parts, set, setParts }: PromisePartProps): ReactNode {
+  return (
+    <ActRow marginTop="6px">
+      <label data-tone="soft">
+        {at === 0 ? "promised by" : "and by"}{" "}
+        <LineField
+          kind="text"
+          type="date"
+          value={part.day}
+          onChange={(event) => set(at, { day: event.target.value })}
+        />
+      </label>
+      <LineField
+        width="90px"
+        aria-label={at === 0 ? "Promised sum" : `Promised sum ${at + 1}`}
+        placeholder="sum"
+        value={part.sum}
+        onChange={(event) => set(at, { sum: event.target.value })}
+        inputMode="decimal"
+      />
+      {at === parts.length - 1 && part.day !== "" ? (
+        <RowButton data-tone="soft" onClick={() => setParts([...parts, { day: "", sum: "" }])}>
+          and another part
+        </RowButton>
+      ) : null}
+    </ActRow>
+  );
+}
+
+type CallActsProps = {
+  close: () => void;
+  currency: Currency;
+  offer: Offer | null;
+  setParts: Dispatch<SetStateAction<Part[]>>;
+  setText: Dispatch<SetStateAction<string>>;
+  text: string;
+  today: Day;
+};
+
+function CallActs({
+  close,
+  currency,
+  offer,
+  setParts,
+  setText,
+  text,
+  today,
+}: CallActsProps): ReactNode {
+  return (
+    <ActRow>
+      <Act main type="submit" disabled={text.trim() === ""}>
+        Note it
+      </Act>
+      {offer ? (
+        <Act
+          onClick={() => {
+            setParts(
+              offer.parts.map(({ dueOn, sum }) => ({
+                day: dueOn,
+                sum: toDecimal(sum, currency),
+              })),
+            );
+            if (text === "") setText("Agreed on the telephone");
+          }}
+        >
+          They agree to{" "}
+          {offer.parts.length === 1
+            ? `${formatDay(offer.parts[0]?.dueOn ?? today, today)}`
+            : `${offer.parts.length} parts`}
+        </Act>
+      ) : null}
+      <Act hint="Esc" onClick={close}>
+        Back
+      </Act>
+    </ActRow>
   );
 }
 
@@ -515,7 +573,6 @@ function LeaveOut({ row, close }: { row: OverdueLine; close: () => void }): Reac
   return (
     <ActRow
       as="form"
-
       onSubmit={(event) => {
         event.preventDefault();
         set();
@@ -527,7 +584,6 @@ function LeaveOut({ row, close }: { row: OverdueLine; close: () => void }): Reac
         <LineField
           kind="words"
           width="260px"
-
           autoFocus
           aria-label="Why"
           placeholder="Why no reminders go"

@@ -158,7 +158,6 @@ function Steps({
       <Subheading display="flex" gap="10px" alignItems="baseline">
         <LineField
           kind="words"
-
           width="200px"
           fontWeight={600}
           aria-label="Name of the ladder"
@@ -190,7 +189,6 @@ function Steps({
               <Cell width="90px">
                 <LineField
                   width="60px"
-
                   inputMode="numeric"
                   aria-label={`Days of step ${at + 1}`}
                   value={step.fromDays}
@@ -251,7 +249,6 @@ function Steps({
                 {step.act === "letter" ? (
                   <LineField
                     width="70px"
-
                     inputMode="decimal"
                     placeholder="none"
                     aria-label={`Fee of step ${at + 1}`}
@@ -276,7 +273,6 @@ function Steps({
               <td data-numeric>
                 <RowButton
                   data-tone="soft"
-
                   onClick={() => setSteps(steps.filter((_, index) => index !== at))}
                 >
                   take off

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, Textarea } from "@chakra-ui/react";
-import { type ReactNode, useEffect, useState } from "react";
+import { type Dispatch, type ReactNode, type SetStateAction, useEffect, useState } from "react";
 
 import { type Language, LANGUAGES, TONES } from "@/core/followup";
 
@@ -65,57 +65,22 @@ export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Pr
         </Title>
       </PageHeading>
       <OverdueTabs at="words" />
-      <ActRow margin="10px 0">
-        <LineChoice
-          kind="text"
-          aria-label="Ladder"
-          value={ladderId}
-          onChange={(event) => setLadder(Number(event.target.value))}
-        >
-          <option value={0}>every ladder</option>
-          {ladders.map((ladder) => (
-            <option key={ladder.id} value={ladder.id}>
-              {ladder.name}
-            </option>
-          ))}
-        </LineChoice>
-        <LineChoice
-          kind="text"
-          aria-label="Tone"
-          value={tone}
-          onChange={(event) => setTone(Number(event.target.value))}
-        >
-          {TONES.map((name, at) => (
-            <option key={name} value={at + 1}>
-              {name}
-            </option>
-          ))}
-        </LineChoice>
-        <LineChoice
-          kind="text"
-          aria-label="Language"
-          value={language}
-          onChange={(event) => setLanguage(event.target.value as Language)}
-        >
-          {LANGUAGES.map((name) => (
-            <option key={name} value={name}>
-              {LANGUAGE_WORDS[name]}
-            </option>
-          ))}
-        </LineChoice>
-        <span data-tone="soft">
-          {kept
-            ? "your own words"
-            : standing && "ladderId" in standing && own.includes(standing)
-              ? "your own words for every ladder"
-              : "as it ships"}
-        </span>
-      </ActRow>
+      <LetterChoice
+        kept={kept}
+        ladderId={ladderId}
+        ladders={ladders}
+        language={language}
+        own={own}
+        setLadder={setLadder}
+        setLanguage={setLanguage}
+        setTone={setTone}
+        standing={standing}
+        tone={tone}
+      />
       <Halves>
         <Section>
           <LineField
             kind="words"
-
             width="100%"
             aria-label="Subject"
             value={words.subject}
@@ -133,24 +98,15 @@ export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Pr
             borderRadius="4px"
             mt="2"
           />
-          <ActRow>
-            <Act main onClick={keep} disabled={busy || !changed}>
-              Keep these words
-            </Act>
-            {changed ? <Act onClick={() => setTyped(null)}>As they stood</Act> : null}
-            {kept && !changed ? (
-              <Act
-                disabled={busy}
-                onClick={() =>
-                  void act("dropWording", { ladderId, tone, language }, () => ({
-                    words: "The words that ship are used again.",
-                  }))
-                }
-              >
-                Back to what ships
-              </Act>
-            ) : null}
-          </ActRow>
+          <LetterTextActs
+            changed={changed}
+            keep={keep}
+            kept={kept}
+            ladderId={ladderId}
+            language={language}
+            setTyped={setTyped}
+            tone={tone}
+          />
           <FactList fontSize="13px">
             {fields.map(([name, says]) => [
               <dt key={`${name} t`}>
@@ -173,6 +129,123 @@ export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Pr
         />
       </Halves>
     </>
+  );
+}
+
+type LetterChoiceProps = {
+  kept: Own | undefined;
+  ladderId: number;
+  ladders: Props["ladders"];
+  language: "en" | "es" | "fr" | "de";
+  own: Props["own"];
+  setLadder: Dispatch<SetStateAction<number>>;
+  setLanguage: Dispatch<SetStateAction<"en" | "es" | "fr" | "de">>;
+  setTone: Dispatch<SetStateAction<number>>;
+  standing: Own | undefined;
+  tone: number;
+};
+
+function LetterChoice({
+  kept,
+  ladderId,
+  ladders,
+  language,
+  own,
+  setLadder,
+  setLanguage,
+  setTone,
+  standing,
+  tone,
+}: LetterChoiceProps): ReactNode {
+  return (
+    <ActRow margin="10px 0">
+      <LineChoice
+        kind="text"
+        aria-label="Ladder"
+        value={ladderId}
+        onChange={(event) => setLadder(Number(event.target.value))}
+      >
+        <option value={0}>every ladder</option>
+        {ladders.map((ladder) => (
+          <option key={ladder.id} value={ladder.id}>
+            {ladder.name}
+          </option>
+        ))}
+      </LineChoice>
+      <LineChoice
+        kind="text"
+        aria-label="Tone"
+        value={tone}
+        onChange={(event) => setTone(Number(event.target.value))}
+      >
+        {TONES.map((name, at) => (
+          <option key={name} value={at + 1}>
+            {name}
+          </option>
+        ))}
+      </LineChoice>
+      <LineChoice
+        kind="text"
+        aria-label="Language"
+        value={language}
+        onChange={(event) => setLanguage(event.target.value as Language)}
+      >
+        {LANGUAGES.map((name) => (
+          <option key={name} value={name}>
+            {LANGUAGE_WORDS[name]}
+          </option>
+        ))}
+      </LineChoice>
+      <span data-tone="soft">
+        {kept
+          ? "your own words"
+          : standing && "ladderId" in standing && own.includes(standing)
+            ? "your own words for every ladder"
+            : "as it ships"}
+      </span>
+    </ActRow>
+  );
+}
+
+type LetterTextActsProps = {
+  changed: boolean;
+  keep: () => void;
+  kept: Own | undefined;
+  ladderId: number;
+  language: "en" | "es" | "fr" | "de";
+  setTyped: Dispatch<SetStateAction<(Words & { where: string }) | null>>;
+  tone: number;
+};
+
+function LetterTextActs({
+  changed,
+  keep,
+  kept,
+  ladderId,
+  language,
+  setTyped,
+  tone,
+}: LetterTextActsProps): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <ActRow>
+      <Act main onClick={keep} disabled={busy || !changed}>
+        Keep these words
+      </Act>
+      {changed ? <Act onClick={() => setTyped(null)}>As they stood</Act> : null}
+      {kept && !changed ? (
+        <Act
+          disabled={busy}
+          onClick={() =>
+            void act("dropWording", { ladderId, tone, language }, () => ({
+              words: "The words that ship are used again.",
+            }))
+          }
+        >
+          Back to what ships
+        </Act>
+      ) : null}
+    </ActRow>
   );
 }
 
@@ -223,7 +296,6 @@ function Preview({
           kind="words"
           fontSize="14px"
           maxWidth="260px"
-
           aria-label="Customer"
           value={customerId}
           onChange={(event) => choose(Number(event.target.value))}

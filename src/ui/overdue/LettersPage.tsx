@@ -324,7 +324,6 @@ function Looking({
         <LineField
           kind="words"
           width="100%"
-
           aria-label="Subject"
           value={words.subject}
           onChange={(event) => change({ ...words, subject: event.target.value })}
@@ -346,7 +345,6 @@ function Looking({
         {asking ? (
           <ActRow
             as="form"
-
             onSubmit={(event) => {
               event.preventDefault();
               take(reason);
@@ -357,7 +355,6 @@ function Looking({
             <LineField
               kind="words"
               width="230px"
-
               autoFocus
               aria-label="Why it does not go"
               placeholder="Why it does not go today"

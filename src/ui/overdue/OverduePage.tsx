@@ -66,7 +66,6 @@ export function OverduePage(props: Props): ReactNode {
         <HeadingEnd>
           <a
             data-tone="soft"
-
             href={`/api/v1/b/${props.book}/overdue/calendar`}
             title="Calls, tasks and promises as a calendar file"
           >

@@ -105,12 +105,7 @@ export function ReturnedLetters({
       </DetailTable>
       <p data-strong={over || undefined} data-tone={over ? undefined : "soft"}>
         Mails that say so:{" "}
-        <RowButton
-          data-strong
-
-          disabled={busy}
-          onClick={() => chooser.current?.click()}
-        >
+        <RowButton data-strong disabled={busy} onClick={() => chooser.current?.click()}>
           choose them
         </RowButton>{" "}
         or drop them here (.eml).
@@ -121,7 +116,6 @@ export function ReturnedLetters({
 
         multiple
         accept=".eml,message/rfc822"
-
         tabIndex={-1}
         aria-label="Mails that came back"
         onChange={(event) => {
@@ -145,7 +139,6 @@ export function Works({
   return (
     <RowButton
       data-strong
-
       disabled={busy}
       aria-label={`${address} works again`}
       onClick={() =>

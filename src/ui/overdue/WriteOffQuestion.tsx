@@ -72,7 +72,6 @@ export function WriteOffQuestion({
       <Subheading>Give it up</Subheading>
       <ActRow
         as="form"
-
         onSubmit={(event) => {
           event.preventDefault();
           give();
@@ -90,7 +89,6 @@ export function WriteOffQuestion({
         <LineField
           kind="words"
           width="230px"
-
           autoFocus
           aria-label="Why it is written off"
           placeholder="Why it will not be paid"

@@ -52,7 +52,6 @@ export function Band({
       <Box
         height="128px"
         ref={place}
-
         role="img"
         aria-label="Takings by day, and what reached the bank"
       />

@@ -214,7 +214,6 @@ function Billed({ accrued, currency }: Props): ReactNode {
                 {accrued.state === "to accrue" ? (
                   <RowButton
                     data-strong
-
                     disabled={busy}
                     onClick={() =>
                       void act<{ actId: number; sum: number }>(
@@ -246,14 +245,7 @@ function Billed({ accrued, currency }: Props): ReactNode {
 
 function Months({ months }: Props): ReactNode {
   return (
-    <Box
-      maxHeight="190px"
-      overflow="auto"
-
-      tabIndex={0}
-      role="group"
-      aria-label="Fees by month"
-    >
+    <Box maxHeight="190px" overflow="auto" tabIndex={0} role="group" aria-label="Fees by month">
       <DetailTable aria-label="Effective rate by month">
         <thead>
           <tr>
@@ -326,7 +318,6 @@ function Rates({ rates, accounts, currency, today }: Props): ReactNode {
               <td data-numeric>
                 <RowButton
                   data-tone="soft"
-
                   disabled={busy}
                   onClick={() =>
                     void act("endRate", { rateId: rate.id }, () => ({
@@ -359,7 +350,6 @@ function AchCost({ fixed, currency }: { fixed: Minor; currency: Currency }): Rea
   return (
     <Form
       data-tone="soft"
-
       onSubmit={(event) => {
         event.preventDefault();
         if (parsed.ok)
@@ -373,7 +363,6 @@ function AchCost({ fixed, currency }: { fixed: Minor; currency: Currency }): Rea
         <InlineField
           width="74px"
           textAlign="right"
-
           inputMode="decimal"
           value={text}
           onChange={(event) => setText(event.target.value)}

@@ -268,7 +268,6 @@ function Tying({
       {parking ? (
         <ActRow
           as="form"
-
           onSubmit={(event) => {
             event.preventDefault();
             tie({ as: "park", reason });
@@ -277,7 +276,6 @@ function Tying({
           <LineField
             kind="words"
             width="220px"
-
             autoFocus
             aria-label="Why it is parked"
             placeholder="Why it cannot be explained"
@@ -405,7 +403,6 @@ export function PayoutItems({
       <Box
         maxHeight="240px"
         overflow="auto"
-
         tabIndex={0}
         role="group"
         aria-label="Items of the payout"

@@ -91,13 +91,5 @@ export function RateChart({ months }: { months: readonly FeeMonth[] }): ReactNod
       chart.dispose();
     };
   }, [months, resolvedTheme]);
-  return (
-    <Box
-      height="150px"
-      ref={place}
-
-      role="img"
-      aria-label="Effective rate of fees by month"
-    />
-  );
+  return <Box height="150px" ref={place} role="img" aria-label="Effective rate of fees by month" />;
 }

@@ -178,7 +178,6 @@ function ReturnActions({
       return (
         <ActRow
           as="form"
-
           onSubmit={(event) => {
             event.preventDefault();
             void act<{ actId: number; on: Day }>(
@@ -196,7 +195,6 @@ function ReturnActions({
             <LineField
               kind="plain"
               type="date"
-
               value={on}
               min={todo.first}
               max={todo.until}
@@ -212,7 +210,6 @@ function ReturnActions({
       return (
         <ActRow
           as="form"
-
           onSubmit={(event) => {
             event.preventDefault();
             void act<{ actId: number }>(
@@ -225,7 +222,6 @@ function ReturnActions({
           <LineField
             kind="words"
             width="320px"
-
             aria-label="What was sent"
             placeholder="What was sent as proof"
             value={why}

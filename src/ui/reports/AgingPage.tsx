@@ -166,7 +166,6 @@ export function AgingPage({
             <chakra.a
               marginLeft="5px"
               key={format}
-
               href={`/api/v1/b/${book}/statements?as-of=${asOf}&format=${format}`}
             >
               {format.toUpperCase()}
@@ -218,7 +217,6 @@ function Ask({
     <ActRow
       as="form"
       margin="0 0 6px"
-
       onSubmit={(event) => {
         event.preventDefault();
         if (rising) go("days", edges.join(","));
@@ -272,7 +270,6 @@ function Ask({
       {search.get("days") !== null ? (
         <RowButton
           data-tone="soft"
-
           onClick={() =>
             void act("changeSettings", { agingDays: asked.edges }, () => ({
               words: "These steps are the book’s from now on.",
@@ -326,7 +323,6 @@ function Items({
       maxHeight="300px"
       overflow="auto"
       maxWidth="900px"
-
       tabIndex={0}
       role="group"
       aria-label={`What ${row.customer} had open`}

@@ -54,7 +54,6 @@ export function FiguresPage({
             <a
               data-tone="soft"
               key={format}
-
               href={`/api/v1/b/${book}/export/figures?format=${format}`}
             >
               {format.toUpperCase()}
@@ -256,7 +255,6 @@ function WeekItems({ from, book, currency, today }: { from: Day } & BookFacts): 
         <Box
           maxHeight="220px"
           overflow="auto"
-
           tabIndex={0}
           role="group"
           aria-label={`Expected in the week from ${formatDay(from, today)}`}
@@ -274,7 +272,6 @@ function WeekItems({ from, book, currency, today }: { from: Day } & BookFacts): 
                       </NextLink>{" "}
                       <NextLink
                         data-tone="soft"
-
                         href={`/b/${book}/customers/${item.customerId}`}
                         prefetch={false}
                       >
@@ -320,7 +317,6 @@ function Doubtful({ allowance, currency }: Pick<Props, "allowance" | "currency">
               <td data-numeric data-tone="soft">
                 <LineField
                   width="48px"
-
                   inputMode="decimal"
                   aria-label={`Per cent doubtful, ${bucketWords(bucket)}`}
                   value={percent[bucket]}

@@ -48,13 +48,7 @@ export function YearEndPage(props: Props): ReactNode {
           </a>
         </HeadingEnd>
       </PageHeading>
-      <Halves
-        ratio="3:2"
-
-        tabIndex={0}
-        role="group"
-        aria-label="Figures of the year"
-      >
+      <Halves ratio="3:2" tabIndex={0} role="group" aria-label="Figures of the year">
         <Section>
           <Subheading>
             Gross by month{" "}

@@ -34,7 +34,6 @@ export function ClosedDays({ lockedTo, today }: { lockedTo: Day | null; today: D
       </p>
       <ActRow
         as="form"
-
         onSubmit={(event) => {
           event.preventDefault();
           set(to, "Those days are closed.");
@@ -45,7 +44,6 @@ export function ClosedDays({ lockedTo, today }: { lockedTo: Day | null; today: D
           <LineField
             kind="plain"
             type="date"
-
             value={to}
             max={addDays(today, -1)}
             onChange={(event) => setTo(event.target.value)}
@@ -54,7 +52,6 @@ export function ClosedDays({ lockedTo, today }: { lockedTo: Day | null; today: D
         <LineField
           kind="words"
           width="220px"
-
           aria-label="Why days are closed or opened"
           placeholder="why, in a few words"
           maxLength={200}

@@ -29,7 +29,6 @@ export function People({ people }: { people: readonly string[] }): ReactNode {
                 {people.length > 1 ? (
                   <RowButton
                     data-tone="soft"
-
                     disabled={busy}
                     onClick={() =>
                       keep(
@@ -48,7 +47,6 @@ export function People({ people }: { people: readonly string[] }): ReactNode {
       </DetailTable>
       <ActRow
         as="form"
-
         onSubmit={(event) => {
           event.preventDefault();
           if (name.trim() !== "")
@@ -58,7 +56,6 @@ export function People({ people }: { people: readonly string[] }): ReactNode {
         <LineField
           kind="words"
           width="200px"
-
           aria-label="Name of a person"
           placeholder="another name"
           maxLength={40}

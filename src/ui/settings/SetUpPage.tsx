@@ -298,13 +298,7 @@ function Facts({ settings, currency }: { settings: Settings; currency: Currency 
           ))}
           <label data-tone="soft">
             at{" "}
-            <LineField
-              width="34px"
-
-              inputMode="numeric"
-              aria-label="Hour"
-              {...register("hour")}
-            />{" "}
+            <LineField width="34px" inputMode="numeric" aria-label="Hour" {...register("hour")} />{" "}
             o’clock
           </label>
           {errors.hour ? <p data-tone="off">{errors.hour.message}</p> : null}
