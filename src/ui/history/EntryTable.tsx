@@ -1,7 +1,7 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import type { EntryView } from "@/contracts/history";
+import type { EntryLineView, EntryView } from "@/contracts/history";
 import type { BookFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
@@ -80,40 +80,58 @@ export function EntryTable({
       </thead>
       <tbody>
         {entry.lines.map((line, at) => (
-          <tr data-tone={undone ? "soft" : undefined} key={at}>
-            <td data-indent={line.credit !== null || undefined}>
-              <NextLink
-                href={`${base}/books?view=account&account=${line.accountId}`}
-                prefetch={false}
-              >
-                {line.code} {line.name}
-              </NextLink>
-              {line.href && line.href !== entry.documentHref ? (
-                <span data-tone="soft">
-                  {" "}
-                  ·{" "}
-                  <NextLink href={`${base}/${line.href}`} prefetch={false}>
-                    {nameOf(line.href)}
-                  </NextLink>
-                </span>
-              ) : null}
-              {line.own === null ? null : (
-                <span data-tone="soft">
-                  {" "}
-                  · <Amount of={line.own.amount} currency={line.own.currency} />
-                </span>
-              )}
-            </td>
-            <td data-numeric data-sum>
-              {amount(line.debit)}
-            </td>
-            <td data-numeric data-sum>
-              {amount(line.credit)}
-            </td>
-          </tr>
+          <EntryLine
+            key={at}
+            amount={amount}
+            base={base}
+            entry={entry}
+            line={line}
+            undone={undone}
+          />
         ))}
       </tbody>
     </DetailTable>
+  );
+}
+
+type EntryLineProps = {
+  amount: (sum: Minor | null) => string;
+  base: string;
+  entry: EntryView;
+  line: EntryLineView;
+  undone: boolean;
+};
+
+function EntryLine({ amount, base, entry, line, undone }: EntryLineProps): ReactNode {
+  return (
+    <tr data-tone={undone ? "soft" : undefined}>
+      <td data-indent={line.credit !== null || undefined}>
+        <NextLink href={`${base}/books?view=account&account=${line.accountId}`} prefetch={false}>
+          {line.code} {line.name}
+        </NextLink>
+        {line.href && line.href !== entry.documentHref ? (
+          <span data-tone="soft">
+            {" "}
+            ·{" "}
+            <NextLink href={`${base}/${line.href}`} prefetch={false}>
+              {nameOf(line.href)}
+            </NextLink>
+          </span>
+        ) : null}
+        {line.own === null ? null : (
+          <span data-tone="soft">
+            {" "}
+            · <Amount of={line.own.amount} currency={line.own.currency} />
+          </span>
+        )}
+      </td>
+      <td data-numeric data-sum>
+        {amount(line.debit)}
+      </td>
+      <td data-numeric data-sum>
+        {amount(line.credit)}
+      </td>
+    </tr>
   );
 }
 

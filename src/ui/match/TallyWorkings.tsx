@@ -1,10 +1,23 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import { type ReactNode, useEffect, useRef, useState } from "react";
+import {
+  type Dispatch,
+  type ReactNode,
+  type SetStateAction,
+  useEffect,
+  useRef,
+  useState,
+} from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import type { MatchRow, MatchWorkings, OnAccount, WorkingsItem } from "@/contracts/match";
+import type {
+  MatchRow,
+  MatchWorkings,
+  OnAccount,
+  WorkingsItem,
+  WorkingsReading,
+} from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
 import { add, type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
@@ -195,39 +208,19 @@ function TallyEditor({
               done={done}
             />
           ) : (
-            <ActRow>
-              <Act main hint="Enter" onClick={post} disabled={busy}>
-                {worked.overLimit === 0 ? "Post" : "Ask a second person"}
-              </Act>
-              <Act hint="K" onClick={keep} disabled={busy}>
-                {worked.left > 0 && tally.terms.length > 0 ? "Rest on account" : "On account"}
-              </Act>
-              <Act hint="S" onClick={() => setAsking("aside")}>
-                Set aside
-              </Act>
-              <a href={`/b/${book}/receipts/${row.id}`}>History</a>
-            </ActRow>
+            <TallyActs
+              keep={keep}
+              post={post}
+              row={row}
+              setAsking={setAsking}
+              tally={tally}
+              worked={worked}
+            />
           )}
         </Box>
         <Box>
           <Subheading>Why</Subheading>
-          <ul>
-            {reading ? (
-              reading.reasons
-                .filter(({ against }) => !against)
-                .map(({ words }) => <li key={words}>{capital(words)}</li>)
-            ) : (
-              <li data-tone="soft">No payer, number or sum is known.</li>
-            )}
-            {reading?.reasons
-              .filter(({ against }) => against)
-              .map(({ words }) => (
-                <li data-tone="waits" key={words}>
-                  Against: {words}
-                </li>
-              ))}
-            {reading ? <li data-tone="soft">Right {certainty(reading.confidence)}</li> : null}
-          </ul>
+          <Reasons reading={reading} />
           <WillPost tally={tally} worked={worked} amount={workings.amount} currency={currency} />
           <p data-tone="soft">
             {workings.account} {formatAmount(workings.amount, currency)}
@@ -255,6 +248,59 @@ function TallyEditor({
         </Box>
       </WorkingsGrid>
     </>
+  );
+}
+
+type TallyActsProps = {
+  keep: () => void;
+  post: () => void;
+  row: (Props & { workings: MatchWorkings })["row"];
+  setAsking: Dispatch<SetStateAction<"aside" | "second" | null>>;
+  tally: Tally;
+  worked: Worked;
+};
+
+function TallyActs({ keep, post, row, setAsking, tally, worked }: TallyActsProps): ReactNode {
+  const { book, busy } = useActing();
+  return (
+    <ActRow>
+      <Act main hint="Enter" onClick={post} disabled={busy}>
+        {worked.overLimit === 0 ? "Post" : "Ask a second person"}
+      </Act>
+      <Act hint="K" onClick={keep} disabled={busy}>
+        {worked.left > 0 && tally.terms.length > 0 ? "Rest on account" : "On account"}
+      </Act>
+      <Act hint="S" onClick={() => setAsking("aside")}>
+        Set aside
+      </Act>
+      <a href={`/b/${book}/receipts/${row.id}`}>History</a>
+    </ActRow>
+  );
+}
+
+type ReasonsProps = {
+  reading: WorkingsReading | undefined;
+};
+
+function Reasons({ reading }: ReasonsProps): ReactNode {
+  return (
+    <ul>
+      {reading ? (
+        reading.reasons
+          .filter(({ against }) => !against)
+          .map(({ words }) => <li key={words}>{capital(words)}</li>)
+      ) : (
+        <li data-tone="soft">No payer, number or sum is known.</li>
+      )}
+      {reading?.reasons
+        .filter(({ against }) => against)
+        .map(({ words }) => (
+          <li data-tone="waits" key={words}>
+            Against: {words}
+          </li>
+        ))}
+      {reading ? <li data-tone="soft">Right {certainty(reading.confidence)}</li> : null}
+    </ul>
   );
 }
 

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
+import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
 
 import {
   ATTACHED,
@@ -185,142 +185,189 @@ function Steps({
         </thead>
         <tbody>
           {steps.map((step, at) => (
-            <tr key={at}>
-              <Cell width="90px">
-                <LineField
-                  width="60px"
-                  inputMode="numeric"
-                  aria-label={`Days of step ${at + 1}`}
-                  value={step.fromDays}
-                  onChange={(event) => set(at, { fromDays: event.target.value })}
-                />
-              </Cell>
-              <td>
-                <LineChoice
-                  kind="text"
-                  aria-label={`What step ${at + 1} is`}
-                  value={step.act}
-                  onChange={(event) => set(at, { act: event.target.value as LadderAct })}
-                >
-                  {LADDER_ACTS.map((name) => (
-                    <option key={name} value={name}>
-                      {ACT_WORDS[name]}
-                    </option>
-                  ))}
-                </LineChoice>
-              </td>
-              <td>
-                {step.act === "letter" ? (
-                  <LineChoice
-                    kind="text"
-                    aria-label={`Tone of step ${at + 1}`}
-                    value={step.tone}
-                    onChange={(event) => set(at, { tone: Number(event.target.value) })}
-                  >
-                    {TONES.map((name, tone) => (
-                      <option key={name} value={tone + 1}>
-                        {name}
-                      </option>
-                    ))}
-                  </LineChoice>
-                ) : (
-                  "–"
-                )}
-              </td>
-              <td>
-                {step.act === "letter" ? (
-                  <LineChoice
-                    kind="text"
-                    aria-label={`What goes with step ${at + 1}`}
-                    value={step.attach}
-                    onChange={(event) => set(at, { attach: event.target.value as Attached })}
-                  >
-                    {ATTACHED.map((name) => (
-                      <option key={name} value={name}>
-                        {WITH[name]}
-                      </option>
-                    ))}
-                  </LineChoice>
-                ) : (
-                  "–"
-                )}
-              </td>
-              <td>
-                {step.act === "letter" ? (
-                  <LineField
-                    width="70px"
-                    inputMode="decimal"
-                    placeholder="none"
-                    aria-label={`Fee of step ${at + 1}`}
-                    value={step.fee}
-                    onChange={(event) => set(at, { fee: event.target.value })}
-                  />
-                ) : (
-                  "–"
-                )}
-              </td>
-              <td>
-                {step.act === "letter" ? (
-                  <Tick
-                    aria-label={`Step ${at + 1} may go by itself`}
-                    checked={step.byItself}
-                    onChange={(event) => set(at, { byItself: event.target.checked })}
-                  />
-                ) : (
-                  "–"
-                )}
-              </td>
-              <td data-numeric>
-                <RowButton
-                  data-tone="soft"
-                  onClick={() => setSteps(steps.filter((_, index) => index !== at))}
-                >
-                  take off
-                </RowButton>
-              </td>
-            </tr>
+            <StepRow key={at} at={at} set={set} setSteps={setSteps} step={step} steps={steps} />
           ))}
         </tbody>
       </DetailTable>
       <FeeRule draft={fee} set={setFee} />
-      <ActRow>
-        {changed || close ? (
-          <Act main onClick={keep} disabled={busy || name.trim() === "" || steps.length === 0}>
-            Keep it
-          </Act>
-        ) : null}
+      <LadderActs
+        changed={changed}
+        close={close}
+        keep={keep}
+        ladder={ladder}
+        name={name}
+        setSteps={setSteps}
+        steps={steps}
+      />
+    </Section>
+  );
+}
+
+type StepRowProps = {
+  at: number;
+  set: (at: number, to: Partial<Draft>) => void;
+  setSteps: Dispatch<SetStateAction<Draft[]>>;
+  step: Draft;
+  steps: Draft[];
+};
+
+function StepRow({ at, set, setSteps, step, steps }: StepRowProps): ReactNode {
+  return (
+    <tr>
+      <Cell width="90px">
+        <LineField
+          width="60px"
+          inputMode="numeric"
+          aria-label={`Days of step ${at + 1}`}
+          value={step.fromDays}
+          onChange={(event) => set(at, { fromDays: event.target.value })}
+        />
+      </Cell>
+      <td>
+        <LineChoice
+          kind="text"
+          aria-label={`What step ${at + 1} is`}
+          value={step.act}
+          onChange={(event) => set(at, { act: event.target.value as LadderAct })}
+        >
+          {LADDER_ACTS.map((name) => (
+            <option key={name} value={name}>
+              {ACT_WORDS[name]}
+            </option>
+          ))}
+        </LineChoice>
+      </td>
+      <td>
+        {step.act === "letter" ? (
+          <LineChoice
+            kind="text"
+            aria-label={`Tone of step ${at + 1}`}
+            value={step.tone}
+            onChange={(event) => set(at, { tone: Number(event.target.value) })}
+          >
+            {TONES.map((name, tone) => (
+              <option key={name} value={tone + 1}>
+                {name}
+              </option>
+            ))}
+          </LineChoice>
+        ) : (
+          "–"
+        )}
+      </td>
+      <td>
+        {step.act === "letter" ? (
+          <LineChoice
+            kind="text"
+            aria-label={`What goes with step ${at + 1}`}
+            value={step.attach}
+            onChange={(event) => set(at, { attach: event.target.value as Attached })}
+          >
+            {ATTACHED.map((name) => (
+              <option key={name} value={name}>
+                {WITH[name]}
+              </option>
+            ))}
+          </LineChoice>
+        ) : (
+          "–"
+        )}
+      </td>
+      <td>
+        {step.act === "letter" ? (
+          <LineField
+            width="70px"
+            inputMode="decimal"
+            placeholder="none"
+            aria-label={`Fee of step ${at + 1}`}
+            value={step.fee}
+            onChange={(event) => set(at, { fee: event.target.value })}
+          />
+        ) : (
+          "–"
+        )}
+      </td>
+      <td>
+        {step.act === "letter" ? (
+          <Tick
+            aria-label={`Step ${at + 1} may go by itself`}
+            checked={step.byItself}
+            onChange={(event) => set(at, { byItself: event.target.checked })}
+          />
+        ) : (
+          "–"
+        )}
+      </td>
+      <td data-numeric>
+        <RowButton
+          data-tone="soft"
+          onClick={() => setSteps(steps.filter((_, index) => index !== at))}
+        >
+          take off
+        </RowButton>
+      </td>
+    </tr>
+  );
+}
+
+type LadderActsProps = {
+  changed: boolean;
+  close: (() => void) | undefined;
+  keep: () => void;
+  ladder: Ladder;
+  name: string;
+  setSteps: Dispatch<SetStateAction<Draft[]>>;
+  steps: Draft[];
+};
+
+function LadderActs({
+  changed,
+  close,
+  keep,
+  ladder,
+  name,
+  setSteps,
+  steps,
+}: LadderActsProps): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <ActRow>
+      {changed || close ? (
+        <Act main onClick={keep} disabled={busy || name.trim() === "" || steps.length === 0}>
+          Keep it
+        </Act>
+      ) : null}
+      <Act
+        onClick={() =>
+          setSteps([
+            ...steps,
+            {
+              fromDays: String(Number(steps.at(-1)?.fromDays ?? 0) + 15),
+              act: "letter",
+              tone: 4,
+              byItself: false,
+              attach: "statement",
+              fee: "",
+            },
+          ])
+        }
+      >
+        Another step
+      </Act>
+      {close ? (
+        <Act onClick={close}>Not now</Act>
+      ) : ladder.standard ? null : (
         <Act
           onClick={() =>
-            setSteps([
-              ...steps,
-              {
-                fromDays: String(Number(steps.at(-1)?.fromDays ?? 0) + 15),
-                act: "letter",
-                tone: 4,
-                byItself: false,
-                attach: "statement",
-                fee: "",
-              },
-            ])
+            void act("removeLadder", { id: ladder.id }, () => ({
+              words: `${ladder.name} is taken away; its customers are on the standard one.`,
+            }))
           }
+          disabled={busy}
         >
-          Another step
+          Take the ladder away
         </Act>
-        {close ? (
-          <Act onClick={close}>Not now</Act>
-        ) : ladder.standard ? null : (
-          <Act
-            onClick={() =>
-              void act("removeLadder", { id: ladder.id }, () => ({
-                words: `${ladder.name} is taken away; its customers are on the standard one.`,
-              }))
-            }
-            disabled={busy}
-          >
-            Take the ladder away
-          </Act>
-        )}
-      </ActRow>
-    </Section>
+      )}
+    </ActRow>
   );
 }

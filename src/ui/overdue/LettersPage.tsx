@@ -2,7 +2,7 @@
 
 import { Box, chakra, Textarea } from "@chakra-ui/react";
 import NextLink from "next/link";
-import { type ReactNode, useState } from "react";
+import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type { RunLetter } from "@/contracts/overdue";
@@ -15,6 +15,7 @@ import { LineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { ActRow, Halves, Section, WorkingsGrid } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
+import type { ListColumn } from "../kit/lists/columns";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
@@ -99,32 +100,7 @@ export function LettersPage({
             asked for in {going.length} {going.length === 1 ? "letter" : "letters"} today
           </small>
         </Title>
-        <HeadingEnd>
-          {asking ? (
-            <>
-              <span>They leave the house now.</span>
-              <Act main hint="Enter" onClick={send} disabled={busy}>
-                Send these {going.length}
-              </Act>
-              <Act hint="Esc" onClick={() => setAsking(false)}>
-                Not yet
-              </Act>
-            </>
-          ) : far ? (
-            <span>
-              {far.done} of {far.of} …
-            </span>
-          ) : (
-            <Act
-              main
-              hint="S"
-              onClick={() => setAsking(true)}
-              disabled={busy || going.length === 0}
-            >
-              Send {going.length}
-            </Act>
-          )}
-        </HeadingEnd>
+        <SendActs asking={asking} far={far} going={going} send={send} setAsking={setAsking} />
       </PageHeading>
       <OverdueTabs at="run" />
       <LedgerList<RunLetter>
@@ -136,59 +112,7 @@ export function LettersPage({
         idOf={(row) => row.customerId}
         openId={open}
         onOpen={setOpen}
-        columns={[
-          {
-            id: "customer",
-            header: "Customer",
-            width: "24%",
-            cell: (row) => (
-              <span data-tone={out.has(row.customerId) ? "soft" : undefined} title={row.name}>
-                {out.has(row.customerId) ? <s>{row.name}</s> : row.name}
-              </span>
-            ),
-            foot: `${count} prepared, ${count - going.length} not going`,
-          },
-          { id: "step", header: "Says", width: "14%", cell: (row) => row.step },
-          { id: "ladder", header: "Ladder", width: "11%", cell: (row) => row.ladder },
-          {
-            id: "subject",
-            header: "Subject",
-            width: "31%",
-            cell: (row) => {
-              const subject = changed.get(row.customerId)?.subject ?? row.subject;
-              return <span title={subject}>{subject}</span>;
-            },
-          },
-          {
-            id: "with",
-            header: "With it",
-            width: "10%",
-            cell: (row) =>
-              ({ none: "–", statement: "statement", invoices: "all papers" })[row.attach],
-          },
-          {
-            id: "sum",
-            header: "Sum",
-            width: "10%",
-            number: true,
-            cell: (row) =>
-              row.problem !== null ? (
-                <span data-tone="off" title={row.problem}>
-                  {row.problem.startsWith("no") ? "no address" : "came back"}
-                </span>
-              ) : (
-                <Amount of={row.sum} currency={currency} />
-              ),
-            foot: (
-              <Total>
-                {formatAmount(
-                  sumOf(going, ({ sum }) => sum),
-                  currency,
-                )}
-              </Total>
-            ),
-          },
-        ]}
+        columns={letterColumns({ changed, count, currency, going, out })}
         workings={(row) => (
           <Looking
             key={row.customerId}
@@ -215,58 +139,191 @@ export function LettersPage({
           </>
         }
       />
-      <Halves flex="0 1 auto" minHeight="132px" maxHeight="210px" ratio="thirds">
-        <Section>
-          <Subheading>
-            By another way than a letter <span data-tone="soft">{others.length}</span>
-          </Subheading>
-          <DetailTable aria-label="Calls and tasks">
-            <tbody>
-              {others.slice(0, 12).map((other) => (
-                <tr key={other.customerId}>
-                  <td>
-                    <NextLink href={`/b/${book}/overdue?open=${other.customerId}`} prefetch={false}>
-                      {other.name}
-                    </NextLink>
-                  </td>
-                  <td data-tone="soft">{other.act}</td>
-                  <td data-numeric>
-                    <Amount of={other.sum} currency={currency} />
-                  </td>
-                </tr>
-              ))}
-              {others.length === 0 ? (
-                <tr>
-                  <td data-tone="soft">None today.</td>
-                </tr>
-              ) : null}
-            </tbody>
-          </DetailTable>
-        </Section>
-        <Section>
-          <Subheading>Held back, and why</Subheading>
-          <DetailTable aria-label="Held back">
-            <tbody>
-              {held.map((entry) => (
-                <tr key={entry.why}>
-                  <td data-tone="waits">{entry.why}</td>
-                  <td data-tone="soft">{entry.count}</td>
-                  <td data-numeric>
-                    <Amount of={entry.sum} currency={currency} />
-                  </td>
-                </tr>
-              ))}
-              {held.length === 0 ? (
-                <tr>
-                  <td data-tone="soft">Nobody.</td>
-                </tr>
-              ) : null}
-            </tbody>
-          </DetailTable>
-        </Section>
-        <ReturnedLetters book={book} back={back} today={today} />
-      </Halves>
+      <BesideLetters
+        back={back}
+        book={book}
+        currency={currency}
+        held={held}
+        others={others}
+        today={today}
+      />
     </>
+  );
+}
+
+type SendActsProps = {
+  asking: boolean;
+  far: { done: number; of: number } | null;
+  going: { customerId: number; sum: Minor }[];
+  send: () => void;
+  setAsking: Dispatch<SetStateAction<boolean>>;
+};
+
+function SendActs({ asking, far, going, send, setAsking }: SendActsProps): ReactNode {
+  const { busy } = useActing();
+  return (
+    <HeadingEnd>
+      {asking ? (
+        <>
+          <span>They leave the house now.</span>
+          <Act main hint="Enter" onClick={send} disabled={busy}>
+            Send these {going.length}
+          </Act>
+          <Act hint="Esc" onClick={() => setAsking(false)}>
+            Not yet
+          </Act>
+        </>
+      ) : far ? (
+        <span>
+          {far.done} of {far.of} …
+        </span>
+      ) : (
+        <Act main hint="S" onClick={() => setAsking(true)} disabled={busy || going.length === 0}>
+          Send {going.length}
+        </Act>
+      )}
+    </HeadingEnd>
+  );
+}
+
+type LetterColumnsProps = {
+  changed: ReadonlyMap<number, Words>;
+  count: Props["count"];
+  currency: Props["currency"];
+  going: { customerId: number; sum: Minor }[];
+  out: ReadonlyMap<number, string>;
+};
+
+function letterColumns({
+  changed,
+  count,
+  currency,
+  going,
+  out,
+}: LetterColumnsProps): ListColumn<RunLetter>[] {
+  return [
+    {
+      id: "customer",
+      header: "Customer",
+      width: "24%",
+      cell: (row) => (
+        <span data-tone={out.has(row.customerId) ? "soft" : undefined} title={row.name}>
+          {out.has(row.customerId) ? <s>{row.name}</s> : row.name}
+        </span>
+      ),
+      foot: `${count} prepared, ${count - going.length} not going`,
+    },
+    { id: "step", header: "Says", width: "14%", cell: (row) => row.step },
+    { id: "ladder", header: "Ladder", width: "11%", cell: (row) => row.ladder },
+    {
+      id: "subject",
+      header: "Subject",
+      width: "31%",
+      cell: (row) => {
+        const subject = changed.get(row.customerId)?.subject ?? row.subject;
+        return <span title={subject}>{subject}</span>;
+      },
+    },
+    {
+      id: "with",
+      header: "With it",
+      width: "10%",
+      cell: (row) => ({ none: "–", statement: "statement", invoices: "all papers" })[row.attach],
+    },
+    {
+      id: "sum",
+      header: "Sum",
+      width: "10%",
+      number: true,
+      cell: (row) =>
+        row.problem !== null ? (
+          <span data-tone="off" title={row.problem}>
+            {row.problem.startsWith("no") ? "no address" : "came back"}
+          </span>
+        ) : (
+          <Amount of={row.sum} currency={currency} />
+        ),
+      foot: (
+        <Total>
+          {formatAmount(
+            sumOf(going, ({ sum }) => sum),
+            currency,
+          )}
+        </Total>
+      ),
+    },
+  ];
+}
+
+type BesideLettersProps = {
+  back: Props["back"];
+  book: Props["book"];
+  currency: Props["currency"];
+  held: Props["held"];
+  others: Props["others"];
+  today: Props["today"];
+};
+
+function BesideLetters({
+  back,
+  book,
+  currency,
+  held,
+  others,
+  today,
+}: BesideLettersProps): ReactNode {
+  return (
+    <Halves flex="0 1 auto" minHeight="132px" maxHeight="210px" ratio="thirds">
+      <Section>
+        <Subheading>
+          By another way than a letter <span data-tone="soft">{others.length}</span>
+        </Subheading>
+        <DetailTable aria-label="Calls and tasks">
+          <tbody>
+            {others.slice(0, 12).map((other) => (
+              <tr key={other.customerId}>
+                <td>
+                  <NextLink href={`/b/${book}/overdue?open=${other.customerId}`} prefetch={false}>
+                    {other.name}
+                  </NextLink>
+                </td>
+                <td data-tone="soft">{other.act}</td>
+                <td data-numeric>
+                  <Amount of={other.sum} currency={currency} />
+                </td>
+              </tr>
+            ))}
+            {others.length === 0 ? (
+              <tr>
+                <td data-tone="soft">None today.</td>
+              </tr>
+            ) : null}
+          </tbody>
+        </DetailTable>
+      </Section>
+      <Section>
+        <Subheading>Held back, and why</Subheading>
+        <DetailTable aria-label="Held back">
+          <tbody>
+            {held.map((entry) => (
+              <tr key={entry.why}>
+                <td data-tone="waits">{entry.why}</td>
+                <td data-tone="soft">{entry.count}</td>
+                <td data-numeric>
+                  <Amount of={entry.sum} currency={currency} />
+                </td>
+              </tr>
+            ))}
+            {held.length === 0 ? (
+              <tr>
+                <td data-tone="soft">Nobody.</td>
+              </tr>
+            ) : null}
+          </tbody>
+        </DetailTable>
+      </Section>
+      <ReturnedLetters book={book} back={back} today={today} />
+    </Halves>
   );
 }
 
@@ -304,23 +361,7 @@ function Looking({
   return (
     <WorkingsGrid parts="two">
       <Box>
-        <chakra.p data-tone="soft" margin="4px 0">
-          To{" "}
-          {row.problem === null ? (
-            `${row.to ?? ""}${row.copies === "" ? "" : `, a copy to ${row.copies}`}`
-          ) : (
-            <span data-tone="off">{row.problem}</span>
-          )}
-          . {row.items} {row.items === 1 ? "invoice" : "invoices"}, the oldest {row.oldestDays} days
-          {row.fee === 0 ? (
-            ""
-          ) : (
-            <>
-              ; a fee of <Amount of={row.fee} currency={currency} /> is named in it
-            </>
-          )}
-          {row.byItself ? "; may go by itself" : ""}.
-        </chakra.p>
+        <LetterFacts currency={currency} row={row} />
         <LineField
           kind="words"
           width="100%"
@@ -343,31 +384,13 @@ function Looking({
       </Box>
       <Box>
         {asking ? (
-          <ActRow
-            as="form"
-            onSubmit={(event) => {
-              event.preventDefault();
-              take(reason);
-              setAsking(false);
-              next();
-            }}
-          >
-            <LineField
-              kind="words"
-              width="230px"
-              autoFocus
-              aria-label="Why it does not go"
-              placeholder="Why it does not go today"
-              value={reason}
-              onChange={(event) => setReason(event.target.value)}
-              onKeyDown={(event) => {
-                if (event.key === "Escape") setAsking(false);
-              }}
-            />
-            <Act main type="submit" disabled={reason.trim() === ""}>
-              Take out
-            </Act>
-          </ActRow>
+          <TakeOutForm
+            next={next}
+            reason={reason}
+            setAsking={setAsking}
+            setReason={setReason}
+            take={take}
+          />
         ) : (
           <ActRow>
             {why === null ? (
@@ -389,5 +412,70 @@ function Looking({
         )}
       </Box>
     </WorkingsGrid>
+  );
+}
+
+type LetterFactsProps = {
+  currency: Currency;
+  row: RunLetter;
+};
+
+function LetterFacts({ currency, row }: LetterFactsProps): ReactNode {
+  return (
+    <chakra.p data-tone="soft" margin="4px 0">
+      To{" "}
+      {row.problem === null ? (
+        `${row.to ?? ""}${row.copies === "" ? "" : `, a copy to ${row.copies}`}`
+      ) : (
+        <span data-tone="off">{row.problem}</span>
+      )}
+      . {row.items} {row.items === 1 ? "invoice" : "invoices"}, the oldest {row.oldestDays} days
+      {row.fee === 0 ? (
+        ""
+      ) : (
+        <>
+          ; a fee of <Amount of={row.fee} currency={currency} /> is named in it
+        </>
+      )}
+      {row.byItself ? "; may go by itself" : ""}.
+    </chakra.p>
+  );
+}
+
+type TakeOutFormProps = {
+  next: () => void;
+  reason: string;
+  setAsking: Dispatch<SetStateAction<boolean>>;
+  setReason: Dispatch<SetStateAction<string>>;
+  take: (why: string | null) => void;
+};
+
+function TakeOutForm({ next, reason, setAsking, setReason, take }: TakeOutFormProps): ReactNode {
+  return (
+    <ActRow
+      as="form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        take(reason);
+        setAsking(false);
+        next();
+      }}
+    >
+      <LineField
+        kind="words"
+        width="230px"
+        autoFocus
+        aria-label="Why it does not go"
+        placeholder="Why it does not go today"
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") setAsking(false);
+        }}
+      />
+      <Act main type="submit" disabled={reason.trim() === ""}>
+        Take out
+      </Act>
+    </ActRow>
   );
 }

@@ -12,6 +12,7 @@ import { Amount, Total } from "../kit/Amount";
 import { PageHeading, Subheading, Title } from "../kit/headings";
 import { Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
+import type { ListColumn } from "../kit/lists/columns";
 import { OverdueTabs } from "./OverdueTabs";
 import { Decide, type Waiting } from "./WriteOffQuestion";
 
@@ -73,67 +74,85 @@ export function WriteOffsPage({ book, today, waiting, rows }: Props): ReactNode 
         label="Debts written off"
         rows={rows}
         idOf={(row) => row.key}
-        columns={[
-          { id: "on", header: "Day", width: "12%", cell: (row) => formatDay(row.on, today) },
-          {
-            id: "customer",
-            header: "Customer",
-            width: "26%",
-            cell: (row) => (
-              <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>
-                {row.customer}
-              </NextLink>
-            ),
-          },
-          {
-            id: "what",
-            header: "What",
-            width: "14%",
-            cell: (row) => (
-              <NextLink href={`/b/${book}/${row.href}`} prefetch={false}>
-                {row.words}
-              </NextLink>
-            ),
-          },
-          {
-            id: "why",
-            header: "Why",
-            width: "14%",
-            cell: (row) => <span data-tone="soft">{row.why}</span>,
-          },
-          {
-            id: "by",
-            header: "By",
-            width: "12%",
-            cell: (row) => <span data-tone="soft">{row.by}</span>,
-          },
-          {
-            id: "sum",
-            header: "Written off",
-            width: "11%",
-            number: true,
-            cell: (row) => (row.paid ? "" : <Amount of={row.sum} currency={row.currency} />),
-            foot: <Total>{total(given)}</Total>,
-          },
-          {
-            id: "back",
-            header: "Paid after all",
-            width: "11%",
-            number: true,
-            cell: (row) => (row.paid ? <Amount of={row.sum} currency={row.currency} /> : ""),
-            foot: <Total>{back.length > 0 ? total(back) : "–"}</Total>,
-          },
-        ]}
+        columns={writeOffColumns({ back, book, given, today, total })}
         empty={
           <>
             <p>Nothing was written off yet.</p>
             <p>
-              An invoice that will not be paid is written off on its own page; over the book’s limit it
-              takes two people.
+              An invoice that will not be paid is written off on its own page; over the book’s limit
+              it takes two people.
             </p>
           </>
         }
       />
     </>
   );
+}
+
+type WriteOffColumnsProps = {
+  back: WrittenOffRow[];
+  book: Props["book"];
+  given: WrittenOffRow[];
+  today: Props["today"];
+  total: (of: readonly { currency: Currency; sum: Minor }[]) => ReactNode;
+};
+
+function writeOffColumns({
+  back,
+  book,
+  given,
+  today,
+  total,
+}: WriteOffColumnsProps): ListColumn<WrittenOffRow>[] {
+  return [
+    { id: "on", header: "Day", width: "12%", cell: (row) => formatDay(row.on, today) },
+    {
+      id: "customer",
+      header: "Customer",
+      width: "26%",
+      cell: (row) => (
+        <NextLink href={`/b/${book}/customers/${row.customerId}`} prefetch={false}>
+          {row.customer}
+        </NextLink>
+      ),
+    },
+    {
+      id: "what",
+      header: "What",
+      width: "14%",
+      cell: (row) => (
+        <NextLink href={`/b/${book}/${row.href}`} prefetch={false}>
+          {row.words}
+        </NextLink>
+      ),
+    },
+    {
+      id: "why",
+      header: "Why",
+      width: "14%",
+      cell: (row) => <span data-tone="soft">{row.why}</span>,
+    },
+    {
+      id: "by",
+      header: "By",
+      width: "12%",
+      cell: (row) => <span data-tone="soft">{row.by}</span>,
+    },
+    {
+      id: "sum",
+      header: "Written off",
+      width: "11%",
+      number: true,
+      cell: (row) => (row.paid ? "" : <Amount of={row.sum} currency={row.currency} />),
+      foot: <Total>{total(given)}</Total>,
+    },
+    {
+      id: "back",
+      header: "Paid after all",
+      width: "11%",
+      number: true,
+      cell: (row) => (row.paid ? <Amount of={row.sum} currency={row.currency} /> : ""),
+      foot: <Total>{back.length > 0 ? total(back) : "–"}</Total>,
+    },
+  ];
 }

@@ -22,6 +22,7 @@ import { InlineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { Form, Halves, Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
+import type { ListColumn } from "../kit/lists/columns";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { AgreeRate } from "./AgreeRate";
@@ -79,67 +80,7 @@ export function FeesPage(props: Props): ReactNode {
                 ? `/b/${book}/payouts`
                 : `/b/${book}/receipts/${line.receiptId}`
             }
-            columns={[
-              {
-                id: "charge",
-                header: "Charge",
-                width: "20%",
-                cell: (line) => line.externalId,
-                foot: `${count} charges`,
-              },
-              {
-                id: "on",
-                header: "Settled",
-                width: "14%",
-                cell: (line) => formatDay(line.on, today),
-              },
-              {
-                id: "payer",
-                header: "From",
-                width: "24%",
-                cell: (line) => <span title={line.payer}>{line.payer}</span>,
-              },
-              {
-                id: "amount",
-                header: "Charge of",
-                width: "12%",
-                number: true,
-                cell: (line) => <Amount of={line.amount} currency={line.currency} />,
-              },
-              {
-                id: "fee",
-                header: "Taken",
-                width: "10%",
-                number: true,
-                cell: (line) => <Amount of={line.fee} currency={line.currency} />,
-              },
-              {
-                id: "agreed",
-                header: "Agreed",
-                width: "10%",
-                number: true,
-                cell: (line) =>
-                  line.expected === null ? (
-                    "–"
-                  ) : (
-                    <Amount of={line.expected} currency={line.currency} />
-                  ),
-              },
-              {
-                id: "off",
-                header: "Too much",
-                width: "10%",
-                number: true,
-                cell: (line) => (
-                  <Amount
-                    of={line.off}
-                    currency={line.currency}
-                    tone={line.off > 0 ? "off" : undefined}
-                  />
-                ),
-                foot: <Total>{formatAmount(over, currency)}</Total>,
-              },
-            ]}
+            columns={feeColumns({ count, currency, over, today })}
             empty={
               props.rates.length === 0 ? (
                 <p>Nothing is agreed yet: say at the right what the processor may take.</p>
@@ -162,25 +103,94 @@ export function FeesPage(props: Props): ReactNode {
           {props.accounts.some(({ monthly }) => monthly) ? <Billed {...props} /> : null}
           <Subheading>Agreed</Subheading>
           <Rates {...props} />
-          {props.ach ? (
-            <p data-tone="soft">
-              {props.ach.saved > 0 ? (
-                <>
-                  By ACH the last twelve months’ card charges would have cost{" "}
-                  <span data-sum>{formatAmount(props.ach.saved, currency)}</span> less.{" "}
-                  {props.ach.from === null
-                    ? ""
-                    : `With a fixed cost of ${formatAmount(props.ach.fixed, currency)} a month ACH is worth it from ${props.ach.from} ${props.ach.from === 1 ? "payment" : "payments"} a month; there were about ${props.ach.perMonth}.`}
-                </>
-              ) : (
-                "By ACH the same charges would not have been cheaper."
-              )}
-            </p>
-          ) : null}
+          {props.ach ? <AchSaving ach={props.ach} currency={currency} /> : null}
           {props.ach ? <AchCost fixed={props.ach.fixed} currency={currency} /> : null}
         </Section>
       </Halves>
     </>
+  );
+}
+
+type FeeColumnsProps = {
+  count: Props["count"];
+  currency: Props["currency"];
+  over: Props["over"];
+  today: Props["today"];
+};
+
+function feeColumns({ count, currency, over, today }: FeeColumnsProps): ListColumn<FeeLine>[] {
+  return [
+    {
+      id: "charge",
+      header: "Charge",
+      width: "20%",
+      cell: (line) => line.externalId,
+      foot: `${count} charges`,
+    },
+    {
+      id: "on",
+      header: "Settled",
+      width: "14%",
+      cell: (line) => formatDay(line.on, today),
+    },
+    {
+      id: "payer",
+      header: "From",
+      width: "24%",
+      cell: (line) => <span title={line.payer}>{line.payer}</span>,
+    },
+    {
+      id: "amount",
+      header: "Charge of",
+      width: "12%",
+      number: true,
+      cell: (line) => <Amount of={line.amount} currency={line.currency} />,
+    },
+    {
+      id: "fee",
+      header: "Taken",
+      width: "10%",
+      number: true,
+      cell: (line) => <Amount of={line.fee} currency={line.currency} />,
+    },
+    {
+      id: "agreed",
+      header: "Agreed",
+      width: "10%",
+      number: true,
+      cell: (line) =>
+        line.expected === null ? "–" : <Amount of={line.expected} currency={line.currency} />,
+    },
+    {
+      id: "off",
+      header: "Too much",
+      width: "10%",
+      number: true,
+      cell: (line) => (
+        <Amount of={line.off} currency={line.currency} tone={line.off > 0 ? "off" : undefined} />
+      ),
+      foot: <Total>{formatAmount(over, currency)}</Total>,
+    },
+  ];
+}
+
+type AchSavingProps = { ach: NonNullable<Props["ach"]>; currency: Props["currency"] };
+
+function AchSaving({ ach, currency }: AchSavingProps): ReactNode {
+  return (
+    <p data-tone="soft">
+      {ach.saved > 0 ? (
+        <>
+          By ACH the last twelve months’ card charges would have cost{" "}
+          <span data-sum>{formatAmount(ach.saved, currency)}</span> less.{" "}
+          {ach.from === null
+            ? ""
+            : `With a fixed cost of ${formatAmount(ach.fixed, currency)} a month ACH is worth it from ${ach.from} ${ach.from === 1 ? "payment" : "payments"} a month; there were about ${ach.perMonth}.`}
+        </>
+      ) : (
+        "By ACH the same charges would not have been cheaper."
+      )}
+    </p>
   );
 }
 

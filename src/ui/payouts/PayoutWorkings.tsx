@@ -2,13 +2,22 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
-import { type ReactNode, useCallback, useEffect, useState } from "react";
+import {
+  type Dispatch,
+  type ReactNode,
+  type SetStateAction,
+  useCallback,
+  useEffect,
+  useState,
+} from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type {
+  BankLine,
   Explanation,
   PayoutItem,
   PayoutRow,
+  PayoutState,
   PayoutWorkings as Workings,
   Remedy,
 } from "@/contracts/payouts";
@@ -192,37 +201,15 @@ function Tying({
       <Subheading>
         {openLines.length === 0 ? "No bank line is open near it" : "Bank lines not explained yet"}
       </Subheading>
-      <TermTable>
-        <tbody>
-          {openLines.map((line) => (
-            <tr key={line.id}>
-              <td>
-                <chakra.label cursor="pointer">
-                  <Tick checked={chosen.has(line.id)} onChange={() => toggle(line.id)} />{" "}
-                  {formatDay(line.postedOn, today)} <span data-tone="soft">{line.description}</span>
-                </chakra.label>
-              </td>
-              <td data-numeric>
-                <Amount of={line.amount} currency={currency} />
-              </td>
-            </tr>
-          ))}
-          <tr>
-            <td data-tone="soft">less what its items make</td>
-            <td data-numeric>
-              <Amount of={-payout.net} currency={currency} />
-            </td>
-          </tr>
-          <tr data-last>
-            <td data-tone="soft">Off by</td>
-            <td data-numeric>
-              <Total large tone={off === 0 ? "good" : "off"}>
-                {formatAmount(chosen.size === 0 ? 0 : off, currency)}
-              </Total>
-            </td>
-          </tr>
-        </tbody>
-      </TermTable>
+      <LinesTally
+        chosen={chosen}
+        currency={currency}
+        off={off}
+        openLines={openLines}
+        payout={payout}
+        today={today}
+        toggle={toggle}
+      />
       {payout.statedNet !== null && payout.statedNet !== payout.net ? (
         <p data-tone="off">
           The file says {formatAmount(payout.statedNet, currency)} was paid; its items make{" "}
@@ -239,25 +226,7 @@ function Tying({
         />
       ) : null}
       {workings.together.length > 0 ? (
-        <>
-          <Subheading>
-            It comes out{" "}
-            {workings.together.length === 1 ? "only together" : "together, in more than one way"}
-          </Subheading>
-          <DetailTable aria-label="Ties together">
-            <tbody>
-              {workings.together.map((way) => (
-                <tr key={way.words}>
-                  <td data-wrap>
-                    <RowButton disabled={busy} onClick={() => tieTogether(way)}>
-                      {way.words}
-                    </RowButton>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </DetailTable>
-        </>
+        <Together tieTogether={tieTogether} workings={workings} />
       ) : null}
       {chosen.size === 0 ? (
         <p data-tone="soft">
@@ -266,55 +235,218 @@ function Tying({
         </p>
       ) : null}
       {parking ? (
-        <ActRow
-          as="form"
-          onSubmit={(event) => {
-            event.preventDefault();
-            tie({ as: "park", reason });
-          }}
-        >
-          <LineField
-            kind="words"
-            width="220px"
-            autoFocus
-            aria-label="Why it is parked"
-            placeholder="Why it cannot be explained"
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-            onKeyDown={(event) => {
-              if (event.key === "Escape") setParking(false);
-            }}
-          />
-          <Act main type="submit" disabled={reason.trim() === "" || none}>
-            Park {formatAmount(off, currency)}
-          </Act>
-        </ActRow>
+        <ParkForm
+          currency={currency}
+          none={none}
+          off={off}
+          reason={reason}
+          setParking={setParking}
+          setReason={setReason}
+          tie={tie}
+        />
       ) : (
-        <ActRow>
-          {off === 0 || chosen.size === 0 ? (
-            <Act main hint="Enter" onClick={() => tie(null)} disabled={none}>
-              Tie
-            </Act>
-          ) : null}
-          {off !== 0 && best && chosen.size > 0 ? (
-            <Act main hint="Enter" onClick={() => tie(best.remedy)} disabled={none}>
-              {remedyWords(best.remedy, off, currency)}
-            </Act>
-          ) : null}
-          {off < 0 && !best && chosen.size > 0 ? (
-            <Act onClick={() => tie({ as: "fee", kind: "processing" })} disabled={none}>
-              Book {formatAmount(-off, currency)} as a processing fee
-            </Act>
-          ) : null}
-          {off !== 0 && chosen.size > 0 ? (
-            <Act hint="P" onClick={() => setParking(true)} disabled={none}>
-              Park the difference
-            </Act>
-          ) : null}
-          <NextLink href={`/b/${book}/payouts/${row.id}`}>History</NextLink>
-        </ActRow>
+        <TieActs
+          best={best}
+          chosen={chosen}
+          currency={currency}
+          none={none}
+          off={off}
+          row={row}
+          setParking={setParking}
+          tie={tie}
+        />
       )}
     </>
+  );
+}
+
+type LinesTallyProps = {
+  chosen: ReadonlySet<number>;
+  currency: Currency;
+  off: number;
+  openLines: BankLine[];
+  payout: {
+    id: number;
+    net: Minor;
+    statedNet: Minor | null;
+    offBy: Minor | null;
+    candidate: { id: number; on: Day; amount: Minor; description: string } | null;
+    shown: PayoutState;
+    processorName: string;
+    currency: Currency;
+    abroad: boolean;
+    bookNet: Minor;
+  };
+  today: Day;
+  toggle: (id: number) => void;
+};
+
+function LinesTally({
+  chosen,
+  currency,
+  off,
+  openLines,
+  payout,
+  today,
+  toggle,
+}: LinesTallyProps): ReactNode {
+  return (
+    <TermTable>
+      <tbody>
+        {openLines.map((line) => (
+          <tr key={line.id}>
+            <td>
+              <chakra.label cursor="pointer">
+                <Tick checked={chosen.has(line.id)} onChange={() => toggle(line.id)} />{" "}
+                {formatDay(line.postedOn, today)} <span data-tone="soft">{line.description}</span>
+              </chakra.label>
+            </td>
+            <td data-numeric>
+              <Amount of={line.amount} currency={currency} />
+            </td>
+          </tr>
+        ))}
+        <tr>
+          <td data-tone="soft">less what its items make</td>
+          <td data-numeric>
+            <Amount of={-payout.net} currency={currency} />
+          </td>
+        </tr>
+        <tr data-last>
+          <td data-tone="soft">Off by</td>
+          <td data-numeric>
+            <Total large tone={off === 0 ? "good" : "off"}>
+              {formatAmount(chosen.size === 0 ? 0 : off, currency)}
+            </Total>
+          </td>
+        </tr>
+      </tbody>
+    </TermTable>
+  );
+}
+
+type TogetherProps = {
+  tieTogether: ({ payoutIds, bankLineIds }: Workings["together"][number]) => void;
+  workings: Workings;
+};
+
+function Together({ tieTogether, workings }: TogetherProps): ReactNode {
+  const { busy } = useActing();
+  return (
+    <>
+      <Subheading>
+        It comes out{" "}
+        {workings.together.length === 1 ? "only together" : "together, in more than one way"}
+      </Subheading>
+      <DetailTable aria-label="Ties together">
+        <tbody>
+          {workings.together.map((way) => (
+            <tr key={way.words}>
+              <td data-wrap>
+                <RowButton disabled={busy} onClick={() => tieTogether(way)}>
+                  {way.words}
+                </RowButton>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </DetailTable>
+    </>
+  );
+}
+
+type ParkFormProps = {
+  currency: Currency;
+  none: boolean;
+  off: number;
+  reason: string;
+  setParking: Dispatch<SetStateAction<boolean>>;
+  setReason: Dispatch<SetStateAction<string>>;
+  tie: (difference: object | null) => void;
+};
+
+function ParkForm({
+  currency,
+  none,
+  off,
+  reason,
+  setParking,
+  setReason,
+  tie,
+}: ParkFormProps): ReactNode {
+  return (
+    <ActRow
+      as="form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        tie({ as: "park", reason });
+      }}
+    >
+      <LineField
+        kind="words"
+        width="220px"
+        autoFocus
+        aria-label="Why it is parked"
+        placeholder="Why it cannot be explained"
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") setParking(false);
+        }}
+      />
+      <Act main type="submit" disabled={reason.trim() === "" || none}>
+        Park {formatAmount(off, currency)}
+      </Act>
+    </ActRow>
+  );
+}
+
+type TieActsProps = {
+  best: Explanation | undefined;
+  chosen: ReadonlySet<number>;
+  currency: Currency;
+  none: boolean;
+  off: number;
+  row: PayoutRow;
+  setParking: Dispatch<SetStateAction<boolean>>;
+  tie: (difference: object | null) => void;
+};
+
+function TieActs({
+  best,
+  chosen,
+  currency,
+  none,
+  off,
+  row,
+  setParking,
+  tie,
+}: TieActsProps): ReactNode {
+  const { book } = useActing();
+  return (
+    <ActRow>
+      {off === 0 || chosen.size === 0 ? (
+        <Act main hint="Enter" onClick={() => tie(null)} disabled={none}>
+          Tie
+        </Act>
+      ) : null}
+      {off !== 0 && best && chosen.size > 0 ? (
+        <Act main hint="Enter" onClick={() => tie(best.remedy)} disabled={none}>
+          {remedyWords(best.remedy, off, currency)}
+        </Act>
+      ) : null}
+      {off < 0 && !best && chosen.size > 0 ? (
+        <Act onClick={() => tie({ as: "fee", kind: "processing" })} disabled={none}>
+          Book {formatAmount(-off, currency)} as a processing fee
+        </Act>
+      ) : null}
+      {off !== 0 && chosen.size > 0 ? (
+        <Act hint="P" onClick={() => setParking(true)} disabled={none}>
+          Park the difference
+        </Act>
+      ) : null}
+      <NextLink href={`/b/${book}/payouts/${row.id}`}>History</NextLink>
+    </ActRow>
   );
 }
 

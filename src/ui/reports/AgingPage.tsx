@@ -18,6 +18,7 @@ import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { ActRow } from "../kit/layout";
 import { AsOf } from "../kit/lists/AsOf";
 import { LedgerList } from "../kit/lists/LedgerList";
+import type { ListColumn } from "../kit/lists/columns";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
@@ -85,23 +86,14 @@ export function AgingPage({
   const width = `${Math.floor(56 / (spans.length + 2))}%`;
   return (
     <>
-      <PageHeading>
-        <Title>
-          {formatAmount(total, currency)}{" "}
-          <small>
-            owed{asked.currency ? ` in ${asked.currency}` : ""}, as of {formatDay(asOf, today)}
-          </small>
-        </Title>
-        {off === 0 ? (
-          <span data-tone="good">✓ ties to Accounts receivable of that day</span>
-        ) : (
-          <span data-tone="off">off from Accounts receivable by {formatAmount(off, currency)}</span>
-        )}
-        <ReportTabs at="aging" />
-        <HeadingEnd>
-          <AsOf day={asOf} />
-        </HeadingEnd>
-      </PageHeading>
+      <AgingHeading
+        asOf={asOf}
+        asked={asked}
+        currency={currency}
+        off={off}
+        today={today}
+        total={total}
+      />
       <Ask asked={asked} currencies={currencies} own={own} files={files("ages")} />
       <LedgerList<AgesRow>
         label={`Aging by ${asked.of}`}
@@ -112,39 +104,7 @@ export function AgingPage({
         count={count}
         page={page}
         pageRows={pageRows}
-        columns={[
-          {
-            id: "customer",
-            header: asked.of === "group" ? "Customer with its sites" : "Customer",
-            width: "44%",
-            cell: (row) => <span title={row.customer}>{row.customer}</span>,
-            foot: `${count} ${asked.of === "group" ? "groups" : "customers"}`,
-          },
-          ...spans.map(({ words }, at) => ({
-            id: `span ${at}`,
-            header: words,
-            width,
-            number: true,
-            cell: (row: AgesRow) => <Amount of={row.ages[at] ?? 0} currency={currency} dash />,
-            foot: formatAmount(ages[at] ?? 0, currency, { dash: true }),
-          })),
-          {
-            id: "total",
-            header: "Total",
-            width,
-            number: true,
-            cell: (row) => <Amount of={row.total} currency={currency} dash />,
-            foot: <Total>{formatAmount(total, currency)}</Total>,
-          },
-          {
-            id: "credit",
-            header: "On account",
-            width,
-            number: true,
-            cell: (row) => <Amount of={row.credit} currency={currency} dash />,
-            foot: formatAmount(credit, currency, { dash: true }),
-          },
-        ]}
+        columns={ageColumns({ ages, asked, count, credit, currency, spans, total, width })}
         workings={(row) => (
           <Items
             key={row.customerId}
@@ -158,28 +118,127 @@ export function AgingPage({
         )}
         empty={<p>Nothing was open on that day.</p>}
       />
-      <chakra.p data-tone="soft" padding="8px" margin="0" display="flex" gap="18px" flexWrap="wrap">
-        <span>Other files, as of that day:</span>
-        <span>
-          every statement of account
-          {(["csv", "xlsx", "pdf"] as const).map((format) => (
-            <chakra.a
-              marginLeft="5px"
-              key={format}
-              href={`/api/v1/b/${book}/statements?as-of=${asOf}&format=${format}`}
-            >
-              {format.toUpperCase()}
-            </chakra.a>
-          ))}
-        </span>
-        {EXPORTS.map((name) => (
-          <span key={name}>
-            {name.replace("-", " ")}
-            {files(name)}
-          </span>
-        ))}
-      </chakra.p>
+      <OtherFiles asOf={asOf} book={book} files={files} />
     </>
+  );
+}
+
+type AgingHeadingProps = {
+  asOf: Props["asked"]["asOf"];
+  asked: Props["asked"];
+  currency: Currency;
+  off: number;
+  today: Props["today"];
+  total: Props["total"];
+};
+
+function AgingHeading({ asOf, asked, currency, off, today, total }: AgingHeadingProps): ReactNode {
+  return (
+    <PageHeading>
+      <Title>
+        {formatAmount(total, currency)}{" "}
+        <small>
+          owed{asked.currency ? ` in ${asked.currency}` : ""}, as of {formatDay(asOf, today)}
+        </small>
+      </Title>
+      {off === 0 ? (
+        <span data-tone="good">✓ ties to Accounts receivable of that day</span>
+      ) : (
+        <span data-tone="off">off from Accounts receivable by {formatAmount(off, currency)}</span>
+      )}
+      <ReportTabs at="aging" />
+      <HeadingEnd>
+        <AsOf day={asOf} />
+      </HeadingEnd>
+    </PageHeading>
+  );
+}
+
+type AgeColumnsProps = {
+  ages: Props["ages"];
+  asked: Props["asked"];
+  count: Props["count"];
+  credit: Props["credit"];
+  currency: Currency;
+  spans: Props["asked"]["spans"];
+  total: Props["total"];
+  width: string;
+};
+
+function ageColumns({
+  ages,
+  asked,
+  count,
+  credit,
+  currency,
+  spans,
+  total,
+  width,
+}: AgeColumnsProps): ListColumn<AgesRow>[] {
+  return [
+    {
+      id: "customer",
+      header: asked.of === "group" ? "Customer with its sites" : "Customer",
+      width: "44%",
+      cell: (row) => <span title={row.customer}>{row.customer}</span>,
+      foot: `${count} ${asked.of === "group" ? "groups" : "customers"}`,
+    },
+    ...spans.map(({ words }, at) => ({
+      id: `span ${at}`,
+      header: words,
+      width,
+      number: true,
+      cell: (row: AgesRow) => <Amount of={row.ages[at] ?? 0} currency={currency} dash />,
+      foot: formatAmount(ages[at] ?? 0, currency, { dash: true }),
+    })),
+    {
+      id: "total",
+      header: "Total",
+      width,
+      number: true,
+      cell: (row) => <Amount of={row.total} currency={currency} dash />,
+      foot: <Total>{formatAmount(total, currency)}</Total>,
+    },
+    {
+      id: "credit",
+      header: "On account",
+      width,
+      number: true,
+      cell: (row) => <Amount of={row.credit} currency={currency} dash />,
+      foot: formatAmount(credit, currency, { dash: true }),
+    },
+  ];
+}
+
+type OtherFilesProps = {
+  asOf: Props["asked"]["asOf"];
+  book: Props["book"];
+  files: (name: string) => ReactNode;
+};
+
+function OtherFiles({ asOf, book, files }: OtherFilesProps): ReactNode {
+  return (
+    <chakra.p data-tone="soft" padding="8px" margin="0" display="flex" gap="18px" flexWrap="wrap">
+      <span>Other files, as of that day:</span>
+      <span>
+        every statement of account
+        {(["csv", "xlsx", "pdf"] as const).map((format) => (
+          <chakra.a
+            marginLeft="5px"
+            key={format}
+            href={`/api/v1/b/${book}/statements?as-of=${asOf}&format=${format}`}
+          >
+            {format.toUpperCase()}
+          </chakra.a>
+        ))}
+      </span>
+      {EXPORTS.map((name) => (
+        <span key={name}>
+          {name.replace("-", " ")}
+          {files(name)}
+        </span>
+      ))}
+    </chakra.p>
   );
 }
 
@@ -223,15 +282,7 @@ function Ask({
         else complain("Write rising whole days, at most eight, like 30, 60, 90.");
       }}
     >
-      <LineChoice
-        kind="text"
-        aria-label="Age counts from"
-        value={asked.by}
-        onChange={(event) => go("by", event.target.value === "due" ? "" : event.target.value)}
-      >
-        <option value="due">from the due day</option>
-        <option value="issued">from the day of issue</option>
-      </LineChoice>
+      <AgeFrom asked={asked} go={go} />
       <label data-tone="soft">
         in steps of{" "}
         <LineField
@@ -243,29 +294,9 @@ function Ask({
         />{" "}
         days
       </label>
-      <LineChoice
-        kind="text"
-        aria-label="By"
-        value={asked.of}
-        onChange={(event) => go("of", event.target.value === "customer" ? "" : event.target.value)}
-      >
-        <option value="customer">by customer</option>
-        <option value="group">by group</option>
-      </LineChoice>
+      <AgeOf asked={asked} go={go} />
       {currencies.length > 1 ? (
-        <LineChoice
-          kind="text"
-          aria-label="Currency"
-          value={asked.currency ?? ""}
-          onChange={(event) => go("currency", event.target.value)}
-        >
-          <option value="">everything, in {own}</option>
-          {currencies.map((currency) => (
-            <option key={currency} value={currency}>
-              only what is in {currency}
-            </option>
-          ))}
-        </LineChoice>
+        <AgeCurrency asked={asked} currencies={currencies} go={go} own={own} />
       ) : null}
       {search.get("days") !== null ? (
         <RowButton
@@ -283,6 +314,69 @@ function Ask({
         as it stands here{files}
       </chakra.span>
     </ActRow>
+  );
+}
+
+type AgeFromProps = {
+  asked: Asked;
+  go: (name: string, value: string) => void;
+};
+
+function AgeFrom({ asked, go }: AgeFromProps): ReactNode {
+  return (
+    <LineChoice
+      kind="text"
+      aria-label="Age counts from"
+      value={asked.by}
+      onChange={(event) => go("by", event.target.value === "due" ? "" : event.target.value)}
+    >
+      <option value="due">from the due day</option>
+      <option value="issued">from the day of issue</option>
+    </LineChoice>
+  );
+}
+
+type AgeOfProps = {
+  asked: Asked;
+  go: (name: string, value: string) => void;
+};
+
+function AgeOf({ asked, go }: AgeOfProps): ReactNode {
+  return (
+    <LineChoice
+      kind="text"
+      aria-label="By"
+      value={asked.of}
+      onChange={(event) => go("of", event.target.value === "customer" ? "" : event.target.value)}
+    >
+      <option value="customer">by customer</option>
+      <option value="group">by group</option>
+    </LineChoice>
+  );
+}
+
+type AgeCurrencyProps = {
+  asked: Asked;
+  currencies: readonly Currency[];
+  go: (name: string, value: string) => void;
+  own: Currency;
+};
+
+function AgeCurrency({ asked, currencies, go, own }: AgeCurrencyProps): ReactNode {
+  return (
+    <LineChoice
+      kind="text"
+      aria-label="Currency"
+      value={asked.currency ?? ""}
+      onChange={(event) => go("currency", event.target.value)}
+    >
+      <option value="">everything, in {own}</option>
+      {currencies.map((currency) => (
+        <option key={currency} value={currency}>
+          only what is in {currency}
+        </option>
+      ))}
+    </LineChoice>
   );
 }
 

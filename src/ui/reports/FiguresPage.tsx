@@ -2,9 +2,9 @@
 
 import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
-import { type ReactNode, useEffect, useState } from "react";
+import { type Dispatch, type ReactNode, type SetStateAction, useEffect, useState } from "react";
 
-import type { ExpectedItem, FiguresFacts } from "@/contracts/reports";
+import type { ExpectedItem, FigureMonth, FiguresFacts } from "@/contracts/reports";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { BUCKETS, bucketWords } from "@/core/metrics";
@@ -43,24 +43,7 @@ export function FiguresPage({
   const [open, setOpen] = useState<Day | null>(null);
   return (
     <>
-      <PageHeading>
-        <Title>
-          {number(now?.dso ?? null)}{" "}
-          <small>days sales outstanding; {number(now?.best ?? null)} if nothing were late</small>
-        </Title>
-        <ReportTabs at="figures" />
-        <HeadingEnd>
-          {(["csv", "xlsx", "pdf"] as const).map((format) => (
-            <a
-              data-tone="soft"
-              key={format}
-              href={`/api/v1/b/${book}/export/figures?format=${format}`}
-            >
-              {format.toUpperCase()}
-            </a>
-          ))}
-        </HeadingEnd>
-      </PageHeading>
+      <FiguresHeading book={book} now={now} />
       <Halves tabIndex={0} role="group" aria-label="Figures">
         <Section>
           <Subheading>By month</Subheading>
@@ -74,55 +57,7 @@ export function FiguresPage({
             kind="line"
             unit=" days"
           />
-          <DetailTable aria-label="Figures by month">
-            <thead>
-              <tr>
-                <th scope="col">Month</th>
-                <th data-numeric scope="col">
-                  Sold
-                </th>
-                <th data-numeric scope="col">
-                  Owed at its end
-                </th>
-                <th data-numeric scope="col">
-                  DSO
-                </th>
-                <th data-numeric scope="col">
-                  Best
-                </th>
-                <th data-numeric scope="col">
-                  CEI
-                </th>
-                <th data-numeric scope="col">
-                  Days late
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {[...months].reverse().map((month) => (
-                <tr key={month.month}>
-                  <td>{month.month}</td>
-                  <td data-numeric>
-                    <NextLink
-                      href={`/b/${book}/invoices?state=all&issued=${month.month}`}
-                      prefetch={false}
-                    >
-                      <Amount of={month.sales} currency={currency} />
-                    </NextLink>
-                  </td>
-                  <td data-numeric>
-                    <NextLink href={`?as-of=${month.end}`} prefetch={false}>
-                      <Amount of={month.receivables} currency={currency} />
-                    </NextLink>
-                  </td>
-                  <td data-numeric>{number(month.dso)}</td>
-                  <td data-numeric>{number(month.best)}</td>
-                  <td data-numeric>{month.cei === null ? "–" : `${month.cei.toFixed(1)} %`}</td>
-                  <td data-numeric>{number(month.daysLate)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </DetailTable>
+          <MonthsTable book={book} currency={currency} months={months} />
           <p data-tone="soft">
             DSO: what is owed / sold in three months x their days. Best: the same of what is not
             due. CEI: (opening + sold - owed) / (opening + sold - not due). Days late: of what was
@@ -145,60 +80,14 @@ export function FiguresPage({
             kind="bar"
             unit=""
           />
-          <DetailTable aria-label="Cash to expect by week">
-            <thead>
-              <tr>
-                <th scope="col">Week from</th>
-                <th data-numeric scope="col">
-                  At least
-                </th>
-                <th data-numeric scope="col">
-                  Expected
-                </th>
-                <th data-numeric scope="col">
-                  At most
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {weeks.map((week) => (
-                <tr key={week.from}>
-                  <td>{formatDay(week.from, today)}</td>
-                  <td data-numeric data-tone="soft">
-                    <Amount of={week.least} currency={currency} dash />
-                  </td>
-                  <td data-numeric>
-                    {week.expected === 0 ? (
-                      <Amount of={0} currency={currency} dash />
-                    ) : (
-                      <RowButton
-                        aria-expanded={open === week.from}
-                        onClick={() => setOpen(open === week.from ? null : week.from)}
-                      >
-                        <Amount of={week.expected} currency={currency} />
-                      </RowButton>
-                    )}
-                  </td>
-                  <td data-numeric data-tone="soft">
-                    <Amount of={week.most} currency={currency} dash />
-                  </td>
-                </tr>
-              ))}
-              {open === null ? null : (
-                <WeekItems key={open} from={open} book={book} currency={currency} today={today} />
-              )}
-              <tr>
-                <td data-tone="soft">together</td>
-                <td />
-                <td data-numeric>
-                  <Total>
-                    <Amount of={sumOf(weeks, ({ expected }) => expected)} currency={currency} />
-                  </Total>
-                </td>
-                <td />
-              </tr>
-            </tbody>
-          </DetailTable>
+          <WeeksTable
+            book={book}
+            currency={currency}
+            open={open}
+            setOpen={setOpen}
+            today={today}
+            weeks={weeks}
+          />
           <p data-tone="soft">
             Four weeks ago, on {formatDay(before.asOf, today)},{" "}
             <Amount of={before.expected} currency={currency} /> of what was open then was expected
@@ -206,30 +95,197 @@ export function FiguresPage({
             Match is not in it yet).
           </p>
           <Subheading>Worth calling first</Subheading>
-          <DetailTable aria-label="Worth calling first">
-            <tbody>
-              {calls.map((call) => (
-                <tr key={call.customerId}>
-                  <Cell verticalAlign="baseline" width="190px">
-                    <NextLink href={`/b/${book}/overdue?open=${call.customerId}`} prefetch={false}>
-                      {call.name}
-                    </NextLink>
-                  </Cell>
-                  <td data-tone="soft" data-wrap>
-                    {call.why}
-                  </td>
-                </tr>
-              ))}
-              {calls.length === 0 ? (
-                <tr>
-                  <td data-tone="good">✓ Nobody: nothing is late that does not wait.</td>
-                </tr>
-              ) : null}
-            </tbody>
-          </DetailTable>
+          <CallsTable book={book} calls={calls} />
         </Section>
       </Halves>
     </>
+  );
+}
+
+type FiguresHeadingProps = {
+  book: Props["book"];
+  now: FigureMonth | undefined;
+};
+
+function FiguresHeading({ book, now }: FiguresHeadingProps): ReactNode {
+  return (
+    <PageHeading>
+      <Title>
+        {number(now?.dso ?? null)}{" "}
+        <small>days sales outstanding; {number(now?.best ?? null)} if nothing were late</small>
+      </Title>
+      <ReportTabs at="figures" />
+      <HeadingEnd>
+        {(["csv", "xlsx", "pdf"] as const).map((format) => (
+          <a
+            data-tone="soft"
+            key={format}
+            href={`/api/v1/b/${book}/export/figures?format=${format}`}
+          >
+            {format.toUpperCase()}
+          </a>
+        ))}
+      </HeadingEnd>
+    </PageHeading>
+  );
+}
+
+type MonthsTableProps = {
+  book: Props["book"];
+  currency: Props["currency"];
+  months: Props["months"];
+};
+
+function MonthsTable({ book, currency, months }: MonthsTableProps): ReactNode {
+  return (
+    <DetailTable aria-label="Figures by month">
+      <thead>
+        <tr>
+          <th scope="col">Month</th>
+          <th data-numeric scope="col">
+            Sold
+          </th>
+          <th data-numeric scope="col">
+            Owed at its end
+          </th>
+          <th data-numeric scope="col">
+            DSO
+          </th>
+          <th data-numeric scope="col">
+            Best
+          </th>
+          <th data-numeric scope="col">
+            CEI
+          </th>
+          <th data-numeric scope="col">
+            Days late
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {[...months].reverse().map((month) => (
+          <tr key={month.month}>
+            <td>{month.month}</td>
+            <td data-numeric>
+              <NextLink
+                href={`/b/${book}/invoices?state=all&issued=${month.month}`}
+                prefetch={false}
+              >
+                <Amount of={month.sales} currency={currency} />
+              </NextLink>
+            </td>
+            <td data-numeric>
+              <NextLink href={`?as-of=${month.end}`} prefetch={false}>
+                <Amount of={month.receivables} currency={currency} />
+              </NextLink>
+            </td>
+            <td data-numeric>{number(month.dso)}</td>
+            <td data-numeric>{number(month.best)}</td>
+            <td data-numeric>{month.cei === null ? "–" : `${month.cei.toFixed(1)} %`}</td>
+            <td data-numeric>{number(month.daysLate)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </DetailTable>
+  );
+}
+
+type WeeksTableProps = {
+  book: Props["book"];
+  currency: Props["currency"];
+  open: Day | null;
+  setOpen: Dispatch<SetStateAction<Day | null>>;
+  today: Props["today"];
+  weeks: Props["weeks"];
+};
+
+function WeeksTable({ book, currency, open, setOpen, today, weeks }: WeeksTableProps): ReactNode {
+  return (
+    <DetailTable aria-label="Cash to expect by week">
+      <thead>
+        <tr>
+          <th scope="col">Week from</th>
+          <th data-numeric scope="col">
+            At least
+          </th>
+          <th data-numeric scope="col">
+            Expected
+          </th>
+          <th data-numeric scope="col">
+            At most
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {weeks.map((week) => (
+          <tr key={week.from}>
+            <td>{formatDay(week.from, today)}</td>
+            <td data-numeric data-tone="soft">
+              <Amount of={week.least} currency={currency} dash />
+            </td>
+            <td data-numeric>
+              {week.expected === 0 ? (
+                <Amount of={0} currency={currency} dash />
+              ) : (
+                <RowButton
+                  aria-expanded={open === week.from}
+                  onClick={() => setOpen(open === week.from ? null : week.from)}
+                >
+                  <Amount of={week.expected} currency={currency} />
+                </RowButton>
+              )}
+            </td>
+            <td data-numeric data-tone="soft">
+              <Amount of={week.most} currency={currency} dash />
+            </td>
+          </tr>
+        ))}
+        {open === null ? null : (
+          <WeekItems key={open} from={open} book={book} currency={currency} today={today} />
+        )}
+        <tr>
+          <td data-tone="soft">together</td>
+          <td />
+          <td data-numeric>
+            <Total>
+              <Amount of={sumOf(weeks, ({ expected }) => expected)} currency={currency} />
+            </Total>
+          </td>
+          <td />
+        </tr>
+      </tbody>
+    </DetailTable>
+  );
+}
+
+type CallsTableProps = {
+  book: Props["book"];
+  calls: Props["calls"];
+};
+
+function CallsTable({ book, calls }: CallsTableProps): ReactNode {
+  return (
+    <DetailTable aria-label="Worth calling first">
+      <tbody>
+        {calls.map((call) => (
+          <tr key={call.customerId}>
+            <Cell verticalAlign="baseline" width="190px">
+              <NextLink href={`/b/${book}/overdue?open=${call.customerId}`} prefetch={false}>
+                {call.name}
+              </NextLink>
+            </Cell>
+            <td data-tone="soft" data-wrap>
+              {call.why}
+            </td>
+          </tr>
+        ))}
+        {calls.length === 0 ? (
+          <tr>
+            <td data-tone="good">✓ Nobody: nothing is late that does not wait.</td>
+          </tr>
+        ) : null}
+      </tbody>
+    </DetailTable>
   );
 }
 
