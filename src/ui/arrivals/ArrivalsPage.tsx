@@ -1,28 +1,18 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
-import {
-  type Dispatch,
-  type ReactNode,
-  type RefObject,
-  type SetStateAction,
-  useRef,
-  useState,
-} from "react";
+import { type ReactNode, useRef, useState } from "react";
 
 import type { ArrivalsFacts, InspectedFile, TakenFile } from "@/contracts/arrivals";
 import { formatDay } from "@/core/calendar";
 
-import { Act } from "../kit/buttons";
-import { FileField } from "../kit/fields";
 import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
-import { DropArea } from "../kit/layout";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
-import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { post } from "../shell/send";
 import { DryRun } from "./DryRun";
+import { ArrivedFiles, FileDrop } from "./FileDrop";
 
 const KIND_WORDS = {
   customers: "customers",
@@ -32,7 +22,6 @@ const KIND_WORDS = {
   remittance: "remittance advice",
   returns: "ACH returns",
 } as const;
-
 /** Arrivals: files in, looked at in a dry run first; below, all that was taken in before. */
 export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
   const { book, arrived, files, today, last } = facts;
@@ -101,14 +90,12 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
     </>
   );
 }
-
 type ArrivalsHeadingProps = {
   arrived: ArrivalsFacts["arrived"];
   book: ArrivalsFacts["book"];
   last: ArrivalsFacts["last"];
   today: ArrivalsFacts["today"];
 };
-
 function ArrivalsHeading({ arrived, book, last, today }: ArrivalsHeadingProps): ReactNode {
   return (
     <PageHeading>
@@ -146,83 +133,6 @@ function ArrivalsHeading({ arrived, book, last, today }: ArrivalsHeadingProps): 
     </PageHeading>
   );
 }
-
-type ArrivedFilesProps = {
-  arrived: ArrivalsFacts["arrived"];
-  reading: string | null;
-  takeArrived: (name: string) => void;
-};
-
-function ArrivedFiles({ arrived, reading, takeArrived }: ArrivedFilesProps): ReactNode {
-  return (
-    <Box>
-      <DetailTable>
-        <tbody>
-          {arrived.map((name) => (
-            <tr key={name}>
-              <td>{name}</td>
-              <td data-numeric>
-                <Act onClick={() => takeArrived(name)} disabled={reading !== null}>
-                  Look at it
-                </Act>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </DetailTable>
-    </Box>
-  );
-}
-
-type FileDropProps = {
-  chooser: RefObject<HTMLInputElement | null>;
-  over: boolean;
-  reading: string | null;
-  setOver: Dispatch<SetStateAction<boolean>>;
-  takeFile: (file: File | undefined) => void;
-};
-
-function FileDrop({ chooser, over, reading, setOver, takeFile }: FileDropProps): ReactNode {
-  return (
-    <DropArea
-      data-over={over || undefined}
-      onDragOver={(event) => {
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        event.preventDefault();
-        setOver(false);
-        takeFile(event.dataTransfer.files[0]);
-      }}
-    >
-      {reading ? (
-        <span aria-live="polite">Reading {reading} …</span>
-      ) : (
-        <>
-          Drop a file here: customers, open invoices, a processor’s activity, a bank statement,
-          remittance advice (CSV), or ACH returns (CSV, Nacha).
-          <br />
-          <chakra.span display="inline-block" marginTop="8px">
-            <Act onClick={() => chooser.current?.click()}>Choose a file</Act>
-          </chakra.span>
-        </>
-      )}
-      <FileField
-        data-hidden
-        ref={chooser}
-        accept=".csv,.txt,.tsv,.ach,text/csv"
-        aria-label="File to take in"
-        onChange={(event) => {
-          takeFile(event.target.files?.[0]);
-          event.target.value = "";
-        }}
-      />
-    </DropArea>
-  );
-}
-
 function columnsOf({ today, count }: ArrivalsFacts): ListColumn<TakenFile>[] {
   const number = (of: number): ReactNode => (of === 0 ? "–" : of);
   return [

@@ -1,38 +1,18 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
+import type { ReactNode } from "react";
 
-import type { ForeignSum } from "@/contracts/books";
-import type { BookFacts } from "@/contracts/shell";
-import { type Day, formatDay, parseDay } from "@/core/calendar";
-import { type Currency, currencyOf, type Minor, sumOf } from "@/core/money";
+import { formatDay } from "@/core/calendar";
+import { sumOf } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
-import { Act } from "../kit/buttons";
-import { LineText } from "../kit/fields";
 import { Subheading } from "../kit/headings";
-import { ActRow, Form, Halves, Section } from "../kit/layout";
+import { Halves, Section } from "../kit/layout";
 import { AsOf } from "../kit/lists/AsOf";
 import { DetailTable } from "../kit/tables";
-import { useActing } from "../shell/Notices";
 import { BooksHeading } from "./BooksHeading";
-
-type Rate = { currency: Currency; onDay: Day; rate: string };
-type Props = BookFacts & {
-  asOf: Day;
-  open: ForeignSum[];
-  off: Minor;
-  latest: (Rate & { ageDays: number })[];
-  rates: Rate[];
-  revaluations: (Pick<Rate, "currency" | "rate"> & {
-    id: number;
-    asOf: Day;
-    sum: Minor;
-    actId: number;
-  })[];
-  exchange: { month: string; sum: Minor }[];
-};
+import { EnterRates, type Props, RatesEntered, RatesNow } from "./ExchangeRates";
+import { Open, Revalue } from "./Revaluation";
 
 /**
  * Other currencies: what is open in them and what the day's rate makes of it, the rates, and the
@@ -98,13 +78,11 @@ export function CurrenciesView({
     </>
   );
 }
-
 type RevaluedProps = {
   currency: Props["currency"];
   revaluations: Props["revaluations"];
   today: Props["today"];
 };
-
 function Revalued({ currency, revaluations, today }: RevaluedProps): ReactNode {
   return (
     <>
@@ -127,12 +105,10 @@ function Revalued({ currency, revaluations, today }: RevaluedProps): ReactNode {
     </>
   );
 }
-
 type ExchangeGainsProps = {
   currency: Props["currency"];
   exchange: Props["exchange"];
 };
-
 function ExchangeGains({ currency, exchange }: ExchangeGainsProps): ReactNode {
   return (
     <>
@@ -161,226 +137,4 @@ function ExchangeGains({ currency, exchange }: ExchangeGainsProps): ReactNode {
       </DetailTable>
     </>
   );
-}
-
-type RatesNowProps = {
-  latest: Props["latest"];
-  today: Props["today"];
-};
-
-function RatesNow({ latest, today }: RatesNowProps): ReactNode {
-  return (
-    <DetailTable aria-label="Rates now">
-      <tbody>
-        {latest.map((entry) => (
-          <tr key={entry.currency}>
-            <td>
-              <b data-strong>{entry.currency}</b>
-            </td>
-            <td data-tone={entry.ageDays > 7 ? "waits" : "soft"}>
-              {formatDay(entry.onDay, today)}
-              {entry.ageDays > 7 ? ", too old for new documents" : ""}
-            </td>
-            <td data-numeric data-sum>
-              {entry.rate}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </DetailTable>
-  );
-}
-
-type RatesEnteredProps = {
-  rates: Props["rates"];
-  today: Props["today"];
-};
-
-function RatesEntered({ rates, today }: RatesEnteredProps): ReactNode {
-  return (
-    <>
-      <Subheading>As entered</Subheading>
-      <Box
-        maxHeight="280px"
-        overflow="auto"
-        tabIndex={0}
-        role="group"
-        aria-label="Rates as entered"
-      >
-        <DetailTable>
-          <tbody>
-            {rates.map((rate) => (
-              <tr key={`${rate.currency} ${rate.onDay}`}>
-                <td data-tone="soft">{formatDay(rate.onDay, today)}</td>
-                <td>{rate.currency}</td>
-                <td data-numeric data-sum>
-                  {rate.rate}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </DetailTable>
-      </Box>
-    </>
-  );
-}
-
-function Open({
-  open,
-  off,
-  currency,
-}: {
-  open: readonly ForeignSum[];
-  off: Minor;
-  currency: Currency;
-}): ReactNode {
-  return (
-    <DetailTable aria-label="Open in other currencies">
-      <thead>
-        <tr>
-          <th scope="col">What</th>
-          <th data-numeric scope="col">
-            In its own
-          </th>
-          <th data-numeric scope="col">
-            Carried at
-          </th>
-          <th data-numeric scope="col">
-            At the day’s rate
-          </th>
-          <th data-numeric scope="col">
-            Off by
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {open.map((foreign) => (
-          <tr key={`${foreign.currency} ${foreign.what}`}>
-            <td>
-              {foreign.what} <span data-tone="soft">{foreign.count}</span>
-            </td>
-            <td data-numeric>
-              <Amount of={foreign.amount} currency={foreign.currency} />
-            </td>
-            <td data-numeric>
-              <Amount of={foreign.book} currency={currency} />
-            </td>
-            <td data-numeric>
-              <Amount of={foreign.atRate} currency={currency} />
-            </td>
-            <td data-numeric>
-              <Amount of={foreign.off} currency={currency} dash />
-            </td>
-          </tr>
-        ))}
-        <tr>
-          <td data-tone="soft">together</td>
-          <td />
-          <td data-numeric>
-            <Total>
-              <Amount of={sumOf(open, ({ book }) => book)} currency={currency} />
-            </Total>
-          </td>
-          <td data-numeric>
-            <Total>
-              <Amount of={sumOf(open, ({ atRate }) => atRate)} currency={currency} />
-            </Total>
-          </td>
-          <td data-numeric>
-            <Total>
-              <Amount of={off} currency={currency} />
-            </Total>
-          </td>
-        </tr>
-      </tbody>
-    </DetailTable>
-  );
-}
-
-function Revalue({
-  asOf,
-  open,
-  done,
-}: {
-  asOf: Day;
-  open: readonly ForeignSum[];
-  done: boolean;
-}): ReactNode {
-  const { act, busy } = useActing();
-  if (open.length === 0) return null;
-  if (done) return <p data-tone="good">✓ Revalued for this day already.</p>;
-  return (
-    <ActRow>
-      <Act
-        main
-        disabled={busy || open.every(({ off }) => off === 0)}
-        onClick={() =>
-          void act<{ actId: number }>("revalue", { asOf }, (value) => ({
-            words: "Brought to the day’s rates, and taken back on the next day.",
-            undo: value.actId,
-          }))
-        }
-      >
-        Post the revaluation
-      </Act>
-      <span data-tone="soft">
-        Exchange takes the difference on this day and gives it back on the next.
-      </span>
-    </ActRow>
-  );
-}
-
-/** Rates as people copy them: one line each, currency, day, rate. */
-function EnterRates({ currency }: { currency: Currency }): ReactNode {
-  const { act, busy, complain } = useActing();
-  const [text, setText] = useState("");
-  const keep = (): void => {
-    const read = text
-      .split(/\r?\n/)
-      .map((line) => line.trim())
-      .filter((line) => line !== "" && !/^currency\b/i.test(line))
-      .map(rateOf);
-    const bad = read.find((entry) => typeof entry === "string");
-    if (bad !== undefined)
-      return complain(
-        `“${String(bad)}” is not read as a rate. Write one line for each: currency, day, rate (EUR, 2026-11-02, 1.0834).`,
-      );
-    if (read.length > 0)
-      void act<{ count: number }>("setRates", { rates: read }, (value) => ({
-        words: `${value.count} ${value.count === 1 ? "rate" : "rates"} kept.`,
-      })).then((value) => {
-        if (value) setText("");
-      });
-  };
-  return (
-    <Form
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep();
-      }}
-    >
-      <LineText
-        kind="words"
-        width="100%"
-        minHeight="74px"
-        aria-label="Rates: currency, day, rate"
-        placeholder={`EUR, 2026-11-24, 1.0834   (one EUR in ${currency}; a line for each)`}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-      />
-      <ActRow>
-        <Act type="submit" disabled={busy || text.trim() === ""}>
-          Keep the rates
-        </Act>
-      </ActRow>
-    </Form>
-  );
-}
-
-function rateOf(line: string): Rate | string {
-  const [code = "", day = "", rate = ""] = line.split(/[,;\t ]+/);
-  const [currency, on] = [currencyOf(code), parseDay(day, "ymd")];
-  return currency && on.ok && /^\d+(\.\d+)?$/.test(rate)
-    ? { currency, onDay: on.value, rate }
-    : line;
 }

@@ -11,11 +11,10 @@ import {
 } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import type { WorkingsItem, WorkingsReading } from "@/contracts/match";
+import type { WorkingsItem } from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
-import { LeftOver } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
 import { LineField, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
@@ -23,58 +22,7 @@ import { DetailTable } from "../kit/tables";
 import type { Tally } from "./tally";
 import { useItemFilter } from "./useItemFilter";
 
-/** What else the receipt could be; each by its number key. */
-export function OtherReadings({
-  readings,
-  chosen,
-  choose,
-  currency,
-  amount,
-}: {
-  readings: readonly WorkingsReading[];
-  chosen: number;
-  choose: (at: number) => void;
-  currency: Currency;
-  amount: Minor;
-}): ReactNode {
-  if (readings.length < 2) return null;
-  return (
-    <>
-      <Subheading>Other readings</Subheading>
-      <DetailTable>
-        <tbody>
-          {readings.map((reading, at) =>
-            at === chosen ? null : (
-              <tr key={`${reading.words} ${at}`}>
-                <td>
-                  <RowButton
-                    onClick={() => choose(at)}
-                    title={`${reading.customer}: ${reading.words}`}
-                  >
-                    <kbd>{at + 1}</kbd>{" "}
-                    {reading.words.startsWith("on account") ||
-                    reading.customerId === readings[chosen]?.customerId
-                      ? reading.words
-                      : `${reading.customer}: ${reading.words}`}
-                  </RowButton>
-                </td>
-                <td data-numeric>
-                  <LeftOver
-                    of={reading.lines.length === 0 ? amount : reading.onAccount}
-                    currency={currency}
-                  />
-                </td>
-              </tr>
-            ),
-          )}
-        </tbody>
-      </DetailTable>
-    </>
-  );
-}
-
 const MOST_SHOWN = 300;
-
 /** What is open at the customer and its group; ticked items stand in the tally. The filter takes words and sums. */
 export function OpenItems({
   items,
@@ -166,7 +114,6 @@ export function OpenItems({
     </>
   );
 }
-
 type ItemFilterProps = {
   field: RefObject<HTMLInputElement | null>;
   itemsOf: (set: readonly number[]) => WorkingsItem[];
@@ -177,7 +124,6 @@ type ItemFilterProps = {
   text: string;
   toggle: (item: WorkingsItem) => void;
 };
-
 function ItemFilter({
   field,
   itemsOf,
@@ -212,14 +158,12 @@ function ItemFilter({
     />
   );
 }
-
 type SetsOfSumProps = {
   currency: Currency;
   itemsOf: (set: readonly number[]) => WorkingsItem[];
   sets: readonly { readonly ids: readonly number[]; readonly sum: Minor }[];
   takeSet: (items: readonly WorkingsItem[]) => void;
 };
-
 function SetsOfSum({ currency, itemsOf, sets, takeSet }: SetsOfSumProps): ReactNode {
   return (
     <DetailTable aria-label="Several that make this sum">
@@ -242,7 +186,6 @@ function SetsOfSum({ currency, itemsOf, sets, takeSet }: SetsOfSumProps): ReactN
     </DetailTable>
   );
 }
-
 type OpenItemRowProps = {
   currency: Currency;
   item: WorkingsItem;
@@ -251,7 +194,6 @@ type OpenItemRowProps = {
   today: Day;
   toggle: (item: WorkingsItem) => void;
 };
-
 function OpenItemRow({
   currency,
   item,

@@ -1,49 +1,25 @@
 "use client";
 
 import NextLink from "next/link";
-import { type Dispatch, type ReactNode, type SetStateAction, useCallback, useState } from "react";
+import { type ReactNode, useCallback, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import type { MatchRow, OnHandFacts, QueueName } from "@/contracts/match";
-import { type Day, formatDay } from "@/core/calendar";
-import { type Currency, formatAmount, type Minor } from "@/core/money";
+import type { MatchRow, QueueName } from "@/contracts/match";
+import { formatDay } from "@/core/calendar";
+import { formatAmount } from "@/core/money";
 
 import { Amount, LeftOver, Total } from "../kit/Amount";
-import { Act } from "../kit/buttons";
-import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
 import type { ListColumn } from "../kit/lists/LedgerList";
 import { LongList } from "../kit/lists/LongList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { load } from "../shell/send";
 import { ApprovalWorkings } from "./ApprovalWorkings";
 import { AsideWorkings } from "./AsideWorkings";
+import { MatchHeading, type Props, QUEUES } from "./MatchHeading";
 import { OnHand } from "./OnHand";
 import { RecordReceipt } from "./RecordReceipt";
 import { SureLook } from "./SureLook";
 import { TallyWorkings } from "./TallyWorkings";
-
-type Props = {
-  book: string;
-  currency: Currency;
-  today: Day;
-  queue: QueueName | "hand";
-  rows: MatchRow[];
-  sums: Record<QueueName, { count: number; sum: Minor }>;
-  total: Minor;
-  sorted: string;
-  hand: OnHandFacts;
-};
-
-const QUEUES: readonly (readonly [QueueName, string])[] = [
-  ["sure", "Sure"],
-  ["check", "To check"],
-  ["none", "No home yet"],
-  ["second", "Approvals"],
-  ["aside", "Set aside"],
-];
-
-/** Queues beside the work: shown while something is in them. */
-const BESIDE: readonly QueueName[] = ["second", "aside"];
 
 /**
  * Match: every receipt that has no home yet, in three queues by certainty, and those that wait for
@@ -131,83 +107,6 @@ export function MatchPage(props: Props): ReactNode {
     </>
   );
 }
-
-type MatchHeadingProps = {
-  book: Props["book"];
-  currency: Props["currency"];
-  handCount: number;
-  looking: boolean;
-  queue: Props["queue"];
-  recording: boolean;
-  setLooking: Dispatch<SetStateAction<boolean>>;
-  setRecording: Dispatch<SetStateAction<boolean>>;
-  sums: Props["sums"];
-  total: Props["total"];
-};
-
-function MatchHeading({
-  book,
-  currency,
-  handCount,
-  looking,
-  queue,
-  recording,
-  setLooking,
-  setRecording,
-  sums,
-  total,
-}: MatchHeadingProps): ReactNode {
-  return (
-    <PageHeading>
-      <Title>
-        <span data-hidden>To match </span>
-        {formatAmount(total, currency)} <small>to match</small>
-      </Title>
-      <TabLine>
-        {QUEUES.filter(
-          ([name]) => !BESIDE.includes(name) || sums[name].count > 0 || queue === name,
-        ).map(([name, words]) => (
-          <NextLink
-            key={name}
-            href={`?queue=${name}`}
-            aria-current={name === queue ? "page" : undefined}
-            prefetch={false}
-          >
-            {words} <b>{sums[name].count}</b>
-            {sums[name].sum > 0 && !BESIDE.includes(name)
-              ? `, ${formatAmount(sums[name].sum, currency)}`
-              : ""}
-          </NextLink>
-        ))}
-        {handCount > 0 || queue === "hand" ? (
-          <NextLink
-            href="?queue=hand"
-            aria-current={queue === "hand" ? "page" : undefined}
-            prefetch={false}
-          >
-            On hand <b>{handCount}</b>
-          </NextLink>
-        ) : null}
-      </TabLine>
-      <HeadingEnd>
-        {queue === "hand" ? null : (
-          <a data-tone="soft" href={`/api/v1/b/${book}/export/match?queue=${queue}`}>
-            CSV
-          </a>
-        )}
-        <Act hint="N" onClick={() => setRecording(!recording)}>
-          By hand
-        </Act>
-        {sums.sure.count > 0 ? (
-          <Act hint="A" onClick={() => setLooking(!looking)}>
-            Look through {sums.sure.count} sure
-          </Act>
-        ) : null}
-      </HeadingEnd>
-    </PageHeading>
-  );
-}
-
 function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColumn<MatchRow>[] {
   return [
     {
@@ -273,7 +172,6 @@ function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColu
     },
   ];
 }
-
 function Empty({
   book,
   queue,

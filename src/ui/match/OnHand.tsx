@@ -1,30 +1,19 @@
 "use client";
 
 import NextLink from "next/link";
-import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import type { ReactNode } from "react";
 
-import type { DepositUnderWay, HandRow, OnHandFacts } from "@/contracts/match";
-import type { BookFacts } from "@/contracts/shell";
-import { type Day, formatDay } from "@/core/calendar";
-import { type Currency, formatAmount, sumOf } from "@/core/money";
+import type { DepositUnderWay, OnHandFacts } from "@/contracts/match";
+import { formatDay } from "@/core/calendar";
+import { formatAmount } from "@/core/money";
 
 import { Total } from "../kit/Amount";
-import { Act, RowButton } from "../kit/buttons";
-import { SmallChoice, Tick } from "../kit/fields";
+import { RowButton } from "../kit/buttons";
 import { Subheading } from "../kit/headings";
-import { onOwnControl } from "../kit/keys";
-import { ActRow, EmptyState, Halves, Section } from "../kit/layout";
+import { EmptyState, Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
-
-const STATE: Record<HandRow["state"], string> = {
-  to_match: "to match",
-  placed: "matched",
-  set_aside: "set aside",
-  returned: "gone back",
-};
-type Shared = BookFacts;
+import { type Shared, ToDeposit } from "./ToDeposit";
 
 /** Checks and cash that lie here, ticked for one bank deposit; and the deposits that no statement shows yet. */
 export function OnHand({ hand, ...shared }: Shared & { hand: OnHandFacts }): ReactNode {
@@ -69,149 +58,6 @@ export function OnHand({ hand, ...shared }: Shared & { hand: OnHandFacts }): Rea
     </Halves>
   );
 }
-
-function ToDeposit({ hand, book, currency, today }: Shared & { hand: OnHandFacts }): ReactNode {
-  const { act, busy } = useActing();
-  const [out, setOut] = useState<ReadonlySet<number>>(new Set());
-  const [bank, setBank] = useState(hand.banks[0]?.code ?? "");
-  const wanted = hand.rows.filter((row) => !out.has(row.id));
-  const deposit = (): void => {
-    if (busy || wanted.length === 0 || bank === "") return;
-    void act<{ actId: number; banked: boolean }>(
-      "makeDeposit",
-      { receiptIds: wanted.map(({ id }) => id), bank },
-      (value) => ({
-        words: `${formatAmount(
-          sumOf(wanted, (row) => row.amount),
-          currency,
-        )} taken to the bank${value.banked ? ", and found on the statement" : ""}.`,
-        undo: value.banked ? null : value.actId,
-      }),
-    );
-  };
-  useHotkeys("d", deposit, { ignoreEventWhen: onOwnControl }, [wanted, bank, busy]);
-  return (
-    <>
-      <DetailTable aria-label="Checks and cash on hand">
-        <thead>
-          <tr>
-            <th scope="col">Goes along</th>
-            <th scope="col">From</th>
-            <th scope="col">Memo</th>
-            <th scope="col">In Match</th>
-            <th data-numeric scope="col">
-              Amount
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {hand.rows.map((row) => (
-            <HandRowLine
-              key={row.id}
-              book={book}
-              currency={currency}
-              out={out}
-              row={row}
-              setOut={setOut}
-              today={today}
-            />
-          ))}
-          <tr>
-            <td data-tone="soft" colSpan={4}>
-              {wanted.length} of {hand.rows.length} in this deposit
-            </td>
-            <td data-numeric>
-              <Total>
-                {formatAmount(
-                  sumOf(wanted, (row) => row.amount),
-                  currency,
-                )}
-              </Total>
-            </td>
-          </tr>
-        </tbody>
-      </DetailTable>
-      <DepositActs bank={bank} deposit={deposit} hand={hand} setBank={setBank} wanted={wanted} />
-    </>
-  );
-}
-
-type HandRowLineProps = {
-  book: string;
-  currency: Currency;
-  out: ReadonlySet<number>;
-  row: HandRow;
-  setOut: Dispatch<SetStateAction<ReadonlySet<number>>>;
-  today: Day;
-};
-
-function HandRowLine({ book, currency, out, row, setOut, today }: HandRowLineProps): ReactNode {
-  return (
-    <tr>
-      <td>
-        <label>
-          <Tick
-            checked={!out.has(row.id)}
-            onChange={() =>
-              setOut(
-                new Set(
-                  out.has(row.id) ? [...out].filter((id) => id !== row.id) : [...out, row.id],
-                ),
-              )
-            }
-          />{" "}
-          {row.what}, {formatDay(row.paidOn, today)}
-        </label>
-      </td>
-      <td>
-        <NextLink href={`/b/${book}/receipts/${row.id}`} prefetch={false}>
-          {row.from}
-        </NextLink>
-      </td>
-      <td title={row.memo}>{row.memo || "–"}</td>
-      <td data-tone={row.state === "to_match" ? "waits" : "soft"}>{STATE[row.state]}</td>
-      <td data-numeric data-sum>
-        {formatAmount(row.amount, currency)}
-      </td>
-    </tr>
-  );
-}
-
-type DepositActsProps = {
-  bank: string;
-  deposit: () => void;
-  hand: OnHandFacts;
-  setBank: Dispatch<SetStateAction<string>>;
-  wanted: HandRow[];
-};
-
-function DepositActs({ bank, deposit, hand, setBank, wanted }: DepositActsProps): ReactNode {
-  const { busy } = useActing();
-  return (
-    <ActRow>
-      <Act main hint="D" onClick={deposit} disabled={busy || wanted.length === 0 || bank === ""}>
-        Take them to the bank
-      </Act>
-      {hand.banks.length > 1 ? (
-        <SmallChoice
-          aria-label="Into which account"
-          value={bank}
-          onChange={(event) => setBank(event.target.value)}
-        >
-          {hand.banks.map(({ code, name }) => (
-            <option key={code} value={code}>
-              {name}
-            </option>
-          ))}
-        </SmallChoice>
-      ) : null}
-      {hand.banks.length === 0 ? (
-        <span data-tone="waits">Add a bank account under Set-up first.</span>
-      ) : null}
-    </ActRow>
-  );
-}
-
 function Deposit({
   deposit,
   book,

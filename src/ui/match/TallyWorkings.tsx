@@ -11,32 +11,27 @@ import {
 } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import type {
-  MatchRow,
-  MatchWorkings,
-  OnAccount,
-  WorkingsItem,
-  WorkingsReading,
-} from "@/contracts/match";
+import type { MatchRow, MatchWorkings, OnAccount, WorkingsItem } from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
-import { add, type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
+import { add, type Currency, formatAmount } from "@/core/money";
 
-import { Total } from "../kit/Amount";
 import { Act } from "../kit/buttons";
-import { LineField, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { onOwnControl } from "../kit/keys";
 import { ActRow, WorkingsGrid } from "../kit/layout";
-import { DetailTable, TermTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { CameIn, TwinTable } from "./CameIn";
-import { OpenItems, OtherReadings } from "./Choices";
+import { OpenItems } from "./Choices";
 import { CustomerChoice } from "./CustomerChoice";
-import { recovering, type Tally, tallyOf, toggled, withSet, type Worked, workOut } from "./tally";
+import { OtherReadings } from "./OtherReadings";
+import { AsideQuestion, SecondQuestion } from "./TallyQuestions";
+import { Reasons } from "./TallyReasons";
+import { TallyTable } from "./TallyTable";
+import { WillPost } from "./WillPost";
+import { type Tally, tallyOf, toggled, withSet, type Worked, workOut } from "./tally";
 
 type Props = { row: MatchRow; currency: Currency; today: Day; done: () => void };
-
 /** The open receipt: its tally with what is left over, why, what it will post, and what else it could be. */
 export function TallyWorkings(props: Props): ReactNode {
   const { book, complain } = useActing();
@@ -60,7 +55,6 @@ export function TallyWorkings(props: Props): ReactNode {
     <TallyEditor {...props} workings={workings} />
   );
 }
-
 function TallyEditor({
   row,
   currency,
@@ -250,7 +244,6 @@ function TallyEditor({
     </>
   );
 }
-
 type TallyActsProps = {
   keep: () => void;
   post: () => void;
@@ -259,7 +252,6 @@ type TallyActsProps = {
   tally: Tally;
   worked: Worked;
 };
-
 function TallyActs({ keep, post, row, setAsking, tally, worked }: TallyActsProps): ReactNode {
   const { book, busy } = useActing();
   return (
@@ -274,466 +266,6 @@ function TallyActs({ keep, post, row, setAsking, tally, worked }: TallyActsProps
         Set aside
       </Act>
       <a href={`/b/${book}/receipts/${row.id}`}>History</a>
-    </ActRow>
-  );
-}
-
-type ReasonsProps = {
-  reading: WorkingsReading | undefined;
-};
-
-function Reasons({ reading }: ReasonsProps): ReactNode {
-  return (
-    <ul>
-      {reading ? (
-        reading.reasons
-          .filter(({ against }) => !against)
-          .map(({ words }) => <li key={words}>{capital(words)}</li>)
-      ) : (
-        <li data-tone="soft">No payer, number or sum is known.</li>
-      )}
-      {reading?.reasons
-        .filter(({ against }) => against)
-        .map(({ words }) => (
-          <li data-tone="waits" key={words}>
-            Against: {words}
-          </li>
-        ))}
-      {reading ? <li data-tone="soft">Right {certainty(reading.confidence)}</li> : null}
-    </ul>
-  );
-}
-
-function capital(words: string): string {
-  return words.charAt(0).toUpperCase() + words.slice(1);
-}
-
-/** A probability in words that mean what they say. */
-function certainty(confidence: number): string {
-  if (confidence >= 0.999) return "in 999 of 1,000 such cases or more";
-  if (confidence >= 0.5)
-    return `in about ${Math.min(99, Math.round(confidence * 100))} of 100 such cases`;
-  return confidence >= 0.05
-    ? `in about ${Math.round(confidence * 100)} of 100 such cases only`
-    : "very seldom in such cases";
-}
-
-function TallyTable({
-  tally,
-  worked,
-  currency,
-  limit,
-  credits,
-  surcharges,
-  givenUp,
-  today,
-  change,
-  post,
-}: {
-  tally: Tally;
-  worked: Worked;
-  currency: Currency;
-  limit: number;
-  credits: readonly OnAccount[];
-  surcharges: boolean;
-  givenUp: Minor;
-  today: Day;
-  change: (tally: Tally) => void;
-  post: () => void;
-}): ReactNode {
-  const set = (at: number, part: Partial<Tally["terms"][number]>): void =>
-    change({
-      ...tally,
-      terms: tally.terms.map((term, index) => (index === at ? { ...term, ...part } : term)),
-    });
-  return (
-    <TermTable>
-      <thead>
-        <tr>
-          <th scope="col">Goes to</th>
-          <th data-numeric scope="col">
-            open
-          </th>
-          <th data-numeric scope="col">
-            from this
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {tally.terms.map((term, at) => {
-          const line = worked.lines[at];
-          const along = sumOf(
-            worked.credits.filter(({ itemId }) => itemId === term.itemId),
-            ({ amount }) => amount,
-          );
-          const short = line ? term.open - line.amount - line.discount - along : 0;
-          return (
-            <tr key={term.itemId}>
-              <td>
-                <b data-strong>{term.number}</b> {term.description}
-                {term.discount !== 0 ? (
-                  <span data-tone="soft">
-                    {" "}
-                    less discount {formatAmount(term.discount, currency)}
-                  </span>
-                ) : null}
-                {short > 0 && term.open > 0 ? (
-                  <chakra.label data-tone="waits" marginLeft="6px" whiteSpace="nowrap">
-                    <Tick
-                      checked={term.small}
-                      onChange={(event) => set(at, { small: event.target.checked })}
-                    />{" "}
-                    write off {formatAmount(short, currency)}
-                    {short > limit ? ", by two" : ""}
-                  </chakra.label>
-                ) : null}
-              </td>
-              <td data-numeric data-tone="soft">
-                {formatAmount(term.open, currency)}
-              </td>
-              <td data-numeric>
-                <LineField
-                  aria-label={`From this to ${term.number}`}
-                  value={term.amount}
-                  inputMode="decimal"
-                  onChange={(event) => set(at, { amount: event.target.value })}
-                  onKeyDown={(event) => {
-                    if (event.key === "Enter") post();
-                    if (event.key === "Escape") event.currentTarget.blur();
-                  }}
-                />
-              </td>
-            </tr>
-          );
-        })}
-        {tally.terms.length === 0 ? <NothingYet tally={tally} /> : null}
-        {tally.terms.length > 0
-          ? credits.map((credit) => {
-              const used = sumOf(
-                worked.credits.filter(({ receiptId }) => receiptId === credit.receiptId),
-                ({ amount }) => amount,
-              );
-              const ticked = tally.credits.some(({ receiptId }) => receiptId === credit.receiptId);
-              return (
-                <tr key={`credit ${credit.receiptId}`}>
-                  <td>
-                    <label>
-                      <Tick
-                        checked={ticked}
-                        onChange={() =>
-                          change({
-                            ...tally,
-                            credits: ticked
-                              ? tally.credits.filter(
-                                  ({ receiptId }) => receiptId !== credit.receiptId,
-                                )
-                              : [...tally.credits, credit],
-                          })
-                        }
-                      />{" "}
-                      use what stands on account since {formatDay(credit.on, today)}
-                    </label>
-                  </td>
-                  <td data-numeric data-tone="soft">
-                    {formatAmount(credit.sum, currency)}
-                  </td>
-                  <td data-numeric data-sum>
-                    {used > 0 ? (
-                      <span title="besides this receipt">({formatAmount(used, currency)})</span>
-                    ) : (
-                      "–"
-                    )}
-                  </td>
-                </tr>
-              );
-            })
-          : null}
-        {tally.surcharge > 0 || (surcharges && worked.left > 0 && tally.terms.length > 0) ? (
-          <SurchargeRow change={change} currency={currency} tally={tally} worked={worked} />
-        ) : null}
-        {givenUp > 0 ? (
-          <RecoveryRow
-            change={change}
-            currency={currency}
-            givenUp={givenUp}
-            tally={tally}
-            worked={worked}
-          />
-        ) : null}
-        {tally.restOnAccount && worked.left > 0 ? (
-          <tr>
-            <td>On account of {tally.customer}</td>
-            <td />
-            <td data-numeric data-sum>
-              {formatAmount(worked.left, currency)}
-            </td>
-          </tr>
-        ) : null}
-        <tr data-last>
-          <td data-tone="soft">Left over</td>
-          <td data-numeric data-tone="off">
-            {worked.problem ? "✗" : ""}
-          </td>
-          <td data-numeric>
-            <Total large tone={leftOf(tally, worked) === 0 ? "good" : "off"} testId="left-over">
-              {formatAmount(leftOf(tally, worked), currency)}
-            </Total>
-          </td>
-        </tr>
-      </tbody>
-    </TermTable>
-  );
-}
-
-type NothingYetProps = {
-  tally: Tally;
-};
-
-function NothingYet({ tally }: NothingYetProps): ReactNode {
-  return (
-    <tr>
-      <td data-tone="soft" colSpan={3}>
-        {tally.customerId === null
-          ? "Nothing yet: find the customer below."
-          : tally.restOnAccount
-            ? `All of it on account of ${tally.customer}.`
-            : "Nothing yet: tick what it pays, at the right."}
-      </td>
-    </tr>
-  );
-}
-
-type SurchargeRowProps = {
-  change: (tally: Tally) => void;
-  currency: Currency;
-  tally: Tally;
-  worked: Worked;
-};
-
-function SurchargeRow({ change, currency, tally, worked }: SurchargeRowProps): ReactNode {
-  return (
-    <tr>
-      <td>
-        <label>
-          <Tick
-            checked={tally.surcharge > 0}
-            onChange={() =>
-              change({ ...tally, surcharge: tally.surcharge > 0 ? add(0) : worked.left })
-            }
-          />{" "}
-          surcharge on top
-        </label>
-      </td>
-      <td />
-      <td data-numeric data-sum>
-        {formatAmount(tally.surcharge > 0 ? tally.surcharge : worked.left, currency)}
-      </td>
-    </tr>
-  );
-}
-
-type RecoveryRowProps = {
-  change: (tally: Tally) => void;
-  currency: Currency;
-  givenUp: Minor;
-  tally: Tally;
-  worked: Worked;
-};
-
-function RecoveryRow({ change, currency, givenUp, tally, worked }: RecoveryRowProps): ReactNode {
-  return (
-    <tr>
-      <td>
-        <label>
-          <Tick
-            checked={tally.recovered > 0}
-            onChange={() => change(recovering(tally, worked, givenUp))}
-          />{" "}
-          pays what was written off
-        </label>
-      </td>
-      <td data-numeric data-tone="soft">
-        {formatAmount(givenUp, currency)}
-      </td>
-      <td data-numeric data-sum>
-        {tally.recovered > 0 ? formatAmount(tally.recovered, currency) : "–"}
-      </td>
-    </tr>
-  );
-}
-
-const leftOf = (tally: Tally, worked: Worked): number =>
-  tally.restOnAccount && worked.left > 0 ? 0 : worked.left;
-
-/** The entry beside the tally, as it will stand in the journal. */
-function WillPost({
-  tally,
-  worked,
-  amount,
-  currency,
-}: {
-  tally: Tally;
-  worked: Worked;
-  amount: number;
-  currency: Currency;
-}): ReactNode {
-  const rest = tally.restOnAccount ? Math.max(0, worked.left) : 0;
-  const rows: [string, number, number][] = [
-    ["Receipts not identified", worked.given + tally.surcharge + tally.recovered + rest, 0],
-  ];
-  if (worked.discount > 0) rows.push(["Early-payment discounts", worked.discount, 0]);
-  const small = worked.small - worked.overLimit;
-  if (small !== 0) rows.push(["Small differences", Math.max(0, small), Math.max(0, -small)]);
-  if (worked.overLimit !== 0) rows.push(["Bad debt, once approved", worked.overLimit, 0]);
-  const receivables = worked.given + worked.discount + worked.small;
-  if (receivables !== 0) rows.push(["Accounts receivable", 0, receivables]);
-  if (tally.surcharge > 0) rows.push(["Surcharges", 0, tally.surcharge]);
-  if (tally.recovered > 0) rows.push(["Recoveries", 0, tally.recovered]);
-  if (rest > 0) rows.push(["Credit on account", 0, rest]);
-  const along = sumOf(worked.credits, ({ amount }) => amount);
-  if (along > 0)
-    rows.push(["Credit on account, used along", along, 0], ["Accounts receivable", 0, along]);
-  if (worked.given + tally.recovered + rest === 0)
-    return (
-      <>
-        <Subheading>It will post</Subheading>
-        <p data-tone="soft">Nothing yet, of {formatAmount(amount, currency)}.</p>
-      </>
-    );
-  return (
-    <>
-      <Subheading>It will post</Subheading>
-      <DetailTable>
-        <tbody>
-          {rows.map(([name, debit, credit]) => (
-            <tr key={name}>
-              <td data-indent={credit > 0 || undefined}>{name}</td>
-              <td data-numeric data-sum>
-                {debit > 0 ? formatAmount(debit, currency) : ""}
-              </td>
-              <td data-numeric data-sum>
-                {credit > 0 ? formatAmount(credit, currency) : ""}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </DetailTable>
-    </>
-  );
-}
-
-function AsideQuestion({
-  row,
-  close,
-  done,
-}: {
-  row: MatchRow;
-  close: () => void;
-  done: () => void;
-}): ReactNode {
-  const { act } = useActing();
-  const [reason, setReason] = useState("");
-  const set = (as: "parked" | "income"): void =>
-    void act<{ actId: number }>("setAside", { receiptId: row.id, reason, as }, (value) => ({
-      words: as === "income" ? "Booked as other income." : "Set aside.",
-      undo: value.actId,
-    })).then((value) => {
-      if (value) {
-        close();
-        done();
-      }
-    });
-  return (
-    <ActRow
-      as="form"
-      onSubmit={(event) => {
-        event.preventDefault();
-        set("parked");
-      }}
-    >
-      <LineField
-        kind="words"
-        width="230px"
-        autoFocus
-        aria-label="Why it is set aside"
-        placeholder="Why it is not ours to apply"
-        value={reason}
-        onChange={(event) => setReason(event.target.value)}
-        onKeyDown={(event) => {
-          if (event.key === "Escape") close();
-        }}
-      />
-      <Act main type="submit" disabled={reason.trim() === ""}>
-        Set aside
-      </Act>
-      <Act onClick={() => set("income")} disabled={reason.trim() === ""}>
-        It is other income
-      </Act>
-      <Act hint="Esc" onClick={close}>
-        Back
-      </Act>
-    </ActRow>
-  );
-}
-
-/** A write-off over the limit is asked for with a reason; nothing is posted until a second person has looked. */
-function SecondQuestion({
-  row,
-  tally,
-  worked,
-  currency,
-  close,
-  done,
-}: {
-  row: MatchRow;
-  tally: Tally;
-  worked: Worked;
-  currency: Currency;
-  close: () => void;
-  done: () => void;
-}): ReactNode {
-  const { act } = useActing();
-  const [why, setWhy] = useState("");
-  const ask = (): void =>
-    void act<{ actId: number }>(
-      "askApproval",
-      { receiptId: row.id, customerId: tally.customerId, lines: worked.lines, why },
-      (value) => ({
-        words: `The write-off of ${formatAmount(worked.overLimit, currency)} waits for a second person.`,
-        undo: value.actId,
-      }),
-    ).then((value) => {
-      if (value) {
-        close();
-        done();
-      }
-    });
-  return (
-    <ActRow
-      as="form"
-      onSubmit={(event) => {
-        event.preventDefault();
-        ask();
-      }}
-    >
-      <LineField
-        kind="words"
-        width="250px"
-        autoFocus
-        aria-label="Why it is written off"
-        placeholder={`Why ${formatAmount(worked.overLimit, currency)} is written off`}
-        value={why}
-        onChange={(event) => setWhy(event.target.value)}
-        onKeyDown={(event) => {
-          if (event.key === "Escape") close();
-        }}
-      />
-      <Act main type="submit" disabled={why.trim().length < 3}>
-        Ask
-      </Act>
-      <Act hint="Esc" onClick={close}>
-        Back
-      </Act>
     </ActRow>
   );
 }

@@ -3,36 +3,17 @@
 import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 
-import type { AutomaticRun } from "@/contracts/overdue";
-import { type Day, formatDay } from "@/core/calendar";
-import type { Currency, Minor } from "@/core/money";
+import type { Day } from "@/core/calendar";
 
 import { Amount, Total } from "../kit/Amount";
-import { Act, RowButton } from "../kit/buttons";
+import { RowButton } from "../kit/buttons";
 import { LineField } from "../kit/fields";
-import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { Form } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import type { ListColumn } from "../kit/lists/columns";
 import { useActing } from "../shell/Notices";
+import { AutomaticHeading, type Props, type Row } from "./AutomaticHeading";
 import { OverdueTabs } from "./OverdueTabs";
-
-type Row = AutomaticRun["rows"][number];
-type Props = {
-  book: string;
-  currency: Currency;
-  today: Day;
-  on: Day | null;
-  hour: number;
-  gone: boolean;
-  /** How many go, and what they ask for. */
-  going: number;
-  sum: Minor;
-  rows: Row[];
-  count: number;
-  page: number;
-  pageRows: number;
-};
 
 /** What goes without a look next, and when; anyone can be taken out beforehand, with a reason. */
 export function AutomaticLettersPage({
@@ -80,58 +61,6 @@ export function AutomaticLettersPage({
     </>
   );
 }
-
-type AutomaticHeadingProps = {
-  currency: Props["currency"];
-  going: Props["going"];
-  gone: Props["gone"];
-  hour: Props["hour"];
-  now: () => void;
-  on: Props["on"];
-  sum: Props["sum"];
-  today: Props["today"];
-};
-
-function AutomaticHeading({
-  currency,
-  going,
-  gone,
-  hour,
-  now,
-  on,
-  sum,
-  today,
-}: AutomaticHeadingProps): ReactNode {
-  const { busy } = useActing();
-  return (
-    <PageHeading>
-      <Title>
-        <Amount of={sum} currency={currency} />{" "}
-        <small>
-          {on === null
-            ? "asked for without a look"
-            : `asked for without a look, in ${going} ${going === 1 ? "letter" : "letters"}`}
-        </small>
-      </Title>
-      {on === null ? null : (
-        <span>
-          {gone ? "Today’s have gone. The next go" : "They go"}{" "}
-          <b data-strong>
-            {formatDay(on, today)} at {hour}:00
-          </b>
-        </span>
-      )}
-      <HeadingEnd>
-        {on === today && !gone ? (
-          <Act onClick={now} disabled={busy || going === 0}>
-            Let them go now
-          </Act>
-        ) : null}
-      </HeadingEnd>
-    </PageHeading>
-  );
-}
-
 type AutomaticColumnsProps = {
   book: Props["book"];
   count: Props["count"];
@@ -141,7 +70,6 @@ type AutomaticColumnsProps = {
   sum: Props["sum"];
   today: Props["today"];
 };
-
 function automaticColumns({
   book,
   count,
@@ -194,12 +122,10 @@ function automaticColumns({
     },
   ];
 }
-
 type NoAutomaticLetterProps = {
   book: Props["book"];
   on: Props["on"];
 };
-
 function NoAutomaticLetter({ book, on }: NoAutomaticLetterProps): ReactNode {
   if (on === null)
     return (
@@ -226,7 +152,6 @@ function NoAutomaticLetter({ book, on }: NoAutomaticLetterProps): ReactNode {
     </>
   );
 }
-
 function TakeOut({ row, on }: { row: Row; on: Day }): ReactNode {
   const { act, busy } = useActing();
   const [asking, setAsking] = useState(false);

@@ -3,8 +3,7 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import type { ExpectedPayments, ExpectedRow } from "@/contracts/payouts";
-import type { BookFacts } from "@/contracts/shell";
+import type { ExpectedRow } from "@/contracts/payouts";
 import { formatDay } from "@/core/calendar";
 import { formatAmount, type Minor, sumOf } from "@/core/money";
 
@@ -13,17 +12,8 @@ import { PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import type { ListColumn } from "../kit/lists/columns";
-import { DetailTable } from "../kit/tables";
+import { type Props, ReturnableDebits, ReturnRates, StartedDebits } from "./AchDebits";
 import { PayoutTabs } from "./PayoutTabs";
-import { percentWords } from "./fees";
-type Rate = ExpectedPayments["rates"][number];
-type Props = BookFacts & ExpectedPayments;
-
-const RATE_WORDS: Record<Rate["name"], string> = {
-  unauthorized: "not authorized",
-  administrative: "wrong accounts",
-  all: "all returns",
-};
 
 /**
  * What is on its way to the bank and when it lands, late ones first; which debits can still come
@@ -95,14 +85,12 @@ export function ExpectedPage({
     </>
   );
 }
-
 type ExpectedColumnsProps = {
   all: Minor;
   currency: Props["currency"];
   rows: Props["rows"];
   today: Props["today"];
 };
-
 function expectedColumns({
   all,
   currency,
@@ -146,127 +134,4 @@ function expectedColumns({
       foot: <Total>{formatAmount(all, currency)}</Total>,
     },
   ];
-}
-
-type StartedDebitsProps = {
-  book: Props["book"];
-  started: Props["started"];
-  today: Props["today"];
-};
-
-function StartedDebits({ book, started, today }: StartedDebitsProps): ReactNode {
-  return (
-    <DetailTable aria-label="Debits on their way">
-      <tbody>
-        {started.map((entry) => (
-          <tr key={entry.id}>
-            <td>
-              {entry.customerId === null ? (
-                entry.from
-              ) : (
-                <NextLink href={`/b/${book}/customers/${entry.customerId}`} prefetch={false}>
-                  {entry.from}
-                </NextLink>
-              )}
-            </td>
-            <td data-tone="soft">since {formatDay(entry.startedOn, today)}</td>
-            <td data-numeric>
-              <Amount of={entry.sum} currency={entry.currency} />
-            </td>
-          </tr>
-        ))}
-        {started.length === 0 ? (
-          <tr>
-            <td data-tone="soft">None.</td>
-          </tr>
-        ) : null}
-      </tbody>
-    </DetailTable>
-  );
-}
-
-type ReturnableDebitsProps = {
-  currency: Props["currency"];
-  returnable: Props["returnable"];
-  sixty: Props["sixty"];
-  today: Props["today"];
-};
-
-function ReturnableDebits({
-  currency,
-  returnable,
-  sixty,
-  today,
-}: ReturnableDebitsProps): ReactNode {
-  return (
-    <DetailTable aria-label="Debits that can still come back">
-      <thead>
-        <tr>
-          <th scope="col">Settled</th>
-          <th scope="col">Most returns until</th>
-          <th data-numeric scope="col">
-            Debits
-          </th>
-          <th data-numeric scope="col">
-            Sum
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {returnable.map((row) => (
-          <tr key={row.settledOn}>
-            <td>{formatDay(row.settledOn, today)}</td>
-            <td>{formatDay(row.until, today)}</td>
-            <td data-numeric>{row.count}</td>
-            <td data-numeric data-sum>
-              {formatAmount(row.sum, currency)}
-            </td>
-          </tr>
-        ))}
-        {returnable.length === 0 ? (
-          <tr>
-            <td data-tone="soft" colSpan={4}>
-              None within two banking days.
-            </td>
-          </tr>
-        ) : null}
-        <tr>
-          <td data-tone="soft" colSpan={2}>
-            if not authorized, 60 days
-          </td>
-          <td data-numeric>{sixty.count}</td>
-          <td data-numeric data-sum>
-            {formatAmount(sixty.sum, currency)}
-          </td>
-        </tr>
-      </tbody>
-    </DetailTable>
-  );
-}
-
-type ReturnRatesProps = {
-  rates: Props["rates"];
-};
-
-function ReturnRates({ rates }: ReturnRatesProps): ReactNode {
-  return (
-    <DetailTable aria-label="Return rates">
-      <tbody>
-        {rates.map((rate) => (
-          <tr key={rate.name}>
-            <td>{RATE_WORDS[rate.name]}</td>
-            <td data-tone="soft">
-              {rate.returns} of {rate.debits}
-            </td>
-            <td data-numeric data-tone={rate.perMillion > rate.limitPerMillion ? "off" : undefined}>
-              {percentWords(rate.perMillion)}
-            </td>
-            <td data-numeric data-tone="soft">
-              at most {percentWords(rate.limitPerMillion)}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </DetailTable>
-  );
 }

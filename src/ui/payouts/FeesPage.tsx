@@ -2,39 +2,25 @@
 
 import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
-import { type ReactNode, useState } from "react";
+import type { ReactNode } from "react";
 
-import type { FeeLine, FeesFacts } from "@/contracts/payouts";
-import type { BookFacts } from "@/contracts/shell";
+import type { FeeLine } from "@/contracts/payouts";
 import { formatDay } from "@/core/calendar";
-import {
-  type Currency,
-  formatAmount,
-  formatMoney,
-  type Minor,
-  parseAmount,
-  toDecimal,
-} from "@/core/money";
+import { formatAmount } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
-import { RowButton } from "../kit/buttons";
-import { InlineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
-import { Form, Halves, Section } from "../kit/layout";
+import { Halves, Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import type { ListColumn } from "../kit/lists/columns";
-import { DetailTable } from "../kit/tables";
-import { useActing } from "../shell/Notices";
-import { AgreeRate } from "./AgreeRate";
+import { AchCost, AchSaving, type Props, Rates } from "./AgreedRates";
+import { Billed, Months } from "./FeeMonths";
 import { PayoutTabs } from "./PayoutTabs";
-import { methodWords, percentWords } from "./fees";
 
 const RateChart = dynamic(() => import("./RateChart").then((module) => module.RateChart), {
   ssr: false,
   loading: () => <Box height="150px" />,
 });
-type Props = BookFacts & FeesFacts;
-
 /** Fees against what was agreed: what was taken too much, the rate by month, and what was agreed. */
 export function FeesPage(props: Props): ReactNode {
   const { currency, today, lines, over, checked, count, book } = props;
@@ -110,14 +96,12 @@ export function FeesPage(props: Props): ReactNode {
     </>
   );
 }
-
 type FeeColumnsProps = {
   count: Props["count"];
   currency: Props["currency"];
   over: Props["over"];
   today: Props["today"];
 };
-
 function feeColumns({ count, currency, over, today }: FeeColumnsProps): ListColumn<FeeLine>[] {
   return [
     {
@@ -172,217 +156,4 @@ function feeColumns({ count, currency, over, today }: FeeColumnsProps): ListColu
       foot: <Total>{formatAmount(over, currency)}</Total>,
     },
   ];
-}
-
-type AchSavingProps = { ach: NonNullable<Props["ach"]>; currency: Props["currency"] };
-
-function AchSaving({ ach, currency }: AchSavingProps): ReactNode {
-  return (
-    <p data-tone="soft">
-      {ach.saved > 0 ? (
-        <>
-          By ACH the last twelve months’ card charges would have cost{" "}
-          <span data-sum>{formatAmount(ach.saved, currency)}</span> less.{" "}
-          {ach.from === null
-            ? ""
-            : `With a fixed cost of ${formatAmount(ach.fixed, currency)} a month ACH is worth it from ${ach.from} ${ach.from === 1 ? "payment" : "payments"} a month; there were about ${ach.perMonth}.`}
-        </>
-      ) : (
-        "By ACH the same charges would not have been cheaper."
-      )}
-    </p>
-  );
-}
-
-/** Fees of processors that bill by the month: accrued in the month they belong to, until the bill comes. */
-function Billed({ accrued, currency }: Props): ReactNode {
-  const { act, busy } = useActing();
-  return (
-    <>
-      <Subheading>Billed by the month</Subheading>
-      <DetailTable aria-label="Fees billed by the month">
-        <tbody>
-          {accrued.map((accrued, at) => (
-            <tr key={at}>
-              <td>{accrued.month}</td>
-              <td>{accrued.account}</td>
-              <td
-                data-tone={
-                  accrued.state === "billed"
-                    ? "good"
-                    : accrued.state === "accrued"
-                      ? "soft"
-                      : "waits"
-                }
-              >
-                {accrued.state}
-              </td>
-              <td data-numeric data-sum>
-                {formatAmount(accrued.sum, currency)}
-              </td>
-              <td data-numeric>
-                {accrued.state === "to accrue" ? (
-                  <RowButton
-                    data-strong
-                    disabled={busy}
-                    onClick={() =>
-                      void act<{ actId: number; sum: number }>(
-                        "accrueFees",
-                        { account: accrued.code, month: accrued.month },
-                        (value) => ({
-                          words: `${formatAmount(value.sum, currency)} accrued for ${accrued.month}.`,
-                          undo: value.actId,
-                        }),
-                      )
-                    }
-                  >
-                    Accrue
-                  </RowButton>
-                ) : null}
-              </td>
-            </tr>
-          ))}
-          {accrued.length === 0 ? (
-            <tr>
-              <td data-tone="soft">No charges yet.</td>
-            </tr>
-          ) : null}
-        </tbody>
-      </DetailTable>
-    </>
-  );
-}
-
-function Months({ months }: Props): ReactNode {
-  return (
-    <Box maxHeight="190px" overflow="auto" tabIndex={0} role="group" aria-label="Fees by month">
-      <DetailTable aria-label="Effective rate by month">
-        <thead>
-          <tr>
-            <th scope="col">Month</th>
-            <th scope="col">By</th>
-            <th data-numeric scope="col">
-              Charges
-            </th>
-            <th data-numeric scope="col">
-              Fees
-            </th>
-            <th data-numeric scope="col">
-              Rate
-            </th>
-            <th data-numeric scope="col">
-              Too much
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {months.map((month) => (
-            <tr key={`${month.account} ${month.month} ${month.method}`}>
-              <td>{month.month}</td>
-              <td title={month.account}>{methodWords(month.method)}</td>
-              <td data-numeric>
-                <Amount of={month.charges} currency={month.currency} />
-              </td>
-              <td data-numeric>
-                <Amount of={month.fees} currency={month.currency} />
-              </td>
-              <td data-numeric>{percentWords(month.perMillion)}</td>
-              <td data-numeric data-sum data-tone={month.off > 0 ? "off" : undefined}>
-                <Amount of={month.off} currency={month.currency} dash />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </DetailTable>
-    </Box>
-  );
-}
-
-function Rates({ rates, accounts, currency, today }: Props): ReactNode {
-  const { act, busy } = useActing();
-  return (
-    <>
-      <DetailTable aria-label="Agreed rates">
-        <tbody>
-          {rates.map((rate) => (
-            <tr key={rate.id}>
-              <td>
-                {rate.account}, {methodWords(rate.method)}
-                {rate.brand === null ? "" : `, ${rate.brand}`}
-                {rate.abroad === null ? "" : rate.abroad ? ", from abroad" : ", of this country"}
-                {rate.fromVolume > 0
-                  ? `, from ${formatMoney(rate.fromVolume, rate.currency, currency)} a month on`
-                  : ""}
-              </td>
-              <td>
-                {rate.percent} %
-                {rate.fixed > 0 ? ` + ${formatMoney(rate.fixed, rate.currency, currency)}` : ""}
-                {rate.most === null
-                  ? ""
-                  : `, at most ${formatMoney(rate.most, rate.currency, currency)}`}
-                {rate.least === null
-                  ? ""
-                  : `, at least ${formatMoney(rate.least, rate.currency, currency)}`}
-              </td>
-              <td data-tone="soft">from {formatDay(rate.from, today)}</td>
-              <td data-numeric>
-                <RowButton
-                  data-tone="soft"
-                  disabled={busy}
-                  onClick={() =>
-                    void act("endRate", { rateId: rate.id }, () => ({
-                      words: "Taken off; nothing that was posted changes.",
-                    }))
-                  }
-                >
-                  take off
-                </RowButton>
-              </td>
-            </tr>
-          ))}
-          {rates.length === 0 ? (
-            <tr>
-              <td data-tone="soft">Nothing yet.</td>
-            </tr>
-          ) : null}
-        </tbody>
-      </DetailTable>
-      <AgreeRate accounts={accounts} currency={currency} today={today} />
-    </>
-  );
-}
-
-/** What taking ACH costs a month; common practice differs, so the book says its own. */
-function AchCost({ fixed, currency }: { fixed: Minor; currency: Currency }): ReactNode {
-  const { act, busy } = useActing();
-  const [text, setText] = useState(toDecimal(fixed, currency));
-  const parsed = parseAmount(text, ".", currency);
-  return (
-    <Form
-      data-tone="soft"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (parsed.ok)
-          void act("changeSettings", { achFixedPerMonth: parsed.value }, () => ({
-            words: "Kept.",
-          }));
-      }}
-    >
-      <label>
-        Fixed cost of ACH a month{" "}
-        <InlineField
-          width="74px"
-          textAlign="right"
-          inputMode="decimal"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-        />
-      </label>{" "}
-      {parsed.ok && parsed.value !== fixed ? (
-        <RowButton data-strong type="submit" disabled={busy}>
-          Keep
-        </RowButton>
-      ) : null}
-    </Form>
-  );
 }

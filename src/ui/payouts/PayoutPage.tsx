@@ -14,7 +14,7 @@ import { Amount, Total } from "../kit/Amount";
 import { PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
-import { PayoutItems } from "./PayoutWorkings";
+import { PayoutItems } from "./PayoutItems";
 
 type Payout = Omit<
   PayoutRow,

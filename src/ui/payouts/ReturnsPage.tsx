@@ -2,33 +2,19 @@
 
 import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
-import { type ReactNode, useState } from "react";
+import type { ReactNode } from "react";
 
 import type { ReturnRow } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
-import { Act } from "../kit/buttons";
-import { LineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { ActRow } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
-import { useActing } from "../shell/Notices";
 import { PayoutTabs } from "./PayoutTabs";
-
-type Todo =
-  | { as: "retry"; returnItemId: number; until: Day; first: Day }
-  | { as: "answer"; processorItemId: number }
-  | {
-      as: "credit_note";
-      receiptId: number;
-      customerId: number;
-      notes: { itemId: number; number: string; sum: Minor }[];
-      missing: Minor;
-    }
-  | { as: "mend"; noticeId: number };
+import { ReturnActions } from "./ReturnActions";
 
 type Props = {
   book: string;
@@ -38,7 +24,6 @@ type Props = {
   open: number;
   sum: Minor;
 };
-
 /** Everything that came back: refunds, disputes, returns, wrong accounts; what must be done by a day stands first. */
 export function ReturnsPage({ book, currency, today, rows, open, sum }: Props): ReactNode {
   const [openKey, setOpen] = useOpenRow();
@@ -120,7 +105,6 @@ export function ReturnsPage({ book, currency, today, rows, open, sum }: Props): 
     </>
   );
 }
-
 function Workings({
   row,
   book,
@@ -159,143 +143,4 @@ function Workings({
       </ActRow>
     </Box>
   );
-}
-
-function ReturnActions({
-  todo,
-  currency,
-  today,
-}: {
-  todo: Todo;
-  currency: Currency;
-  today: Day;
-}): ReactNode {
-  const { act, busy } = useActing();
-  const [on, setOn] = useState(todo.as === "retry" ? todo.first : today);
-  const [why, setWhy] = useState("");
-  switch (todo.as) {
-    case "retry":
-      return (
-        <ActRow
-          as="form"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void act<{ actId: number; on: Day }>(
-              "retryDebit",
-              { returnItemId: todo.returnItemId, on },
-              (value) => ({
-                words: `Tried again on ${formatDay(value.on, today)}.`,
-                undo: value.actId,
-              }),
-            );
-          }}
-        >
-          <label data-tone="soft">
-            on{" "}
-            <LineField
-              kind="plain"
-              type="date"
-              value={on}
-              min={todo.first}
-              max={todo.until}
-              onChange={(event) => setOn(event.target.value as Day)}
-            />
-          </label>
-          <Act main type="submit" disabled={busy}>
-            Try it again
-          </Act>
-        </ActRow>
-      );
-    case "answer":
-      return (
-        <ActRow
-          as="form"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void act<{ actId: number }>(
-              "answerDispute",
-              { processorItemId: todo.processorItemId, why },
-              (value) => ({ words: "Marked as answered.", undo: value.actId }),
-            );
-          }}
-        >
-          <LineField
-            kind="words"
-            width="320px"
-            aria-label="What was sent"
-            placeholder="What was sent as proof"
-            value={why}
-            onChange={(event) => setWhy(event.target.value)}
-          />
-          <Act main type="submit" disabled={busy || why.trim().length < 3}>
-            It is answered
-          </Act>
-          <Act
-            onClick={() =>
-              void act<{ actId: number }>(
-                "disputeLost",
-                { processorItemId: todo.processorItemId },
-                (value) => ({ words: "Lost: what it had paid is open again.", undo: value.actId }),
-              )
-            }
-            disabled={busy}
-          >
-            It is lost
-          </Act>
-        </ActRow>
-      );
-    case "credit_note":
-      return (
-        <ActRow>
-          {todo.notes.map((note) => {
-            const sum = Math.min(note.sum, todo.missing);
-            return (
-              <Act
-                key={note.itemId}
-                main
-                onClick={() =>
-                  void act<{ actId: number }>(
-                    "useCredit",
-                    {
-                      receiptId: todo.receiptId,
-                      customerId: null,
-                      lines: [{ itemId: note.itemId, amount: -sum }],
-                    },
-                    (value) => ({
-                      words: `${note.number} is paid out by this refund.`,
-                      undo: value.actId,
-                    }),
-                  )
-                }
-                disabled={busy}
-              >
-                It is for {note.number}, {formatAmount(sum, currency)}
-              </Act>
-            );
-          })}
-          {todo.notes.length === 0 ? (
-            <span data-tone="soft">When the credit note is in the book, it can be taken here.</span>
-          ) : null}
-        </ActRow>
-      );
-    case "mend":
-      return (
-        <ActRow>
-          <Act
-            main
-            onClick={() =>
-              void act<{ actId: number }>("mendAccount", { noticeId: todo.noticeId }, (value) => ({
-                words: "Mended.",
-                undo: value.actId,
-              }))
-            }
-            disabled={busy}
-          >
-            It is mended
-          </Act>
-        </ActRow>
-      );
-    default:
-      throw todo satisfies never;
-  }
 }

@@ -3,8 +3,6 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import type { YearEndFacts } from "@/contracts/reports";
-import type { BookFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
 import { creditAgeWords } from "@/core/metrics";
 import { formatAmount, sumOf } from "@/core/money";
@@ -14,9 +12,7 @@ import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { ReportTabs } from "./ReportTabs";
-type Props = BookFacts & YearEndFacts;
-
-const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+import { CashTable, GrossTable, type Props, TaxTable } from "./YearTables";
 
 /**
  * What the year needs: gross by processor account and month, tax payable by code, income on the
@@ -67,165 +63,6 @@ export function YearEndPage(props: Props): ReactNode {
     </>
   );
 }
-
-type GrossTableProps = {
-  amount: (of: number) => string;
-  currency: Props["currency"];
-  gross: Props["gross"];
-  year: Props["year"];
-};
-
-function GrossTable({ amount, currency, gross, year }: GrossTableProps): ReactNode {
-  return (
-    <DetailTable aria-label="Gross receipts by month">
-      <thead>
-        <tr>
-          <th scope="col">Month</th>
-          {gross.map(({ account }) => (
-            <th data-numeric key={account} scope="col">
-              {account}
-            </th>
-          ))}
-          <th data-numeric scope="col">
-            All
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {MONTHS.map((month, at) => (
-          <tr key={month}>
-            <td>{month}</td>
-            {gross.map(({ account, months }) => (
-              <td data-numeric data-sum key={account}>
-                {amount(months[at] ?? 0)}
-              </td>
-            ))}
-            <td data-numeric data-sum>
-              {amount(sumOf(gross, ({ months }) => months[at] ?? 0))}
-            </td>
-          </tr>
-        ))}
-        <tr>
-          <td data-tone="soft">{year}</td>
-          {gross.map(({ account, sum }) => (
-            <td data-numeric key={account}>
-              <Total>{formatAmount(sum, currency)}</Total>
-            </td>
-          ))}
-          <td data-numeric>
-            <Total>
-              {formatAmount(
-                sumOf(gross, ({ sum }) => sum),
-                currency,
-              )}
-            </Total>
-          </td>
-        </tr>
-      </tbody>
-    </DetailTable>
-  );
-}
-
-type CashTableProps = {
-  amount: (of: number) => string;
-  cash: Props["cash"];
-  currency: Props["currency"];
-  year: Props["year"];
-};
-
-function CashTable({ amount, cash, currency, year }: CashTableProps): ReactNode {
-  return (
-    <DetailTable aria-label="Income on the cash basis">
-      <thead>
-        <tr>
-          <th scope="col">Month</th>
-          <th data-numeric scope="col">
-            Paid on invoices
-          </th>
-          <th data-numeric scope="col">
-            Tax in it
-          </th>
-          <th data-numeric scope="col">
-            Income
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {cash.months.map((month) => (
-          <tr key={month.month}>
-            <td>{MONTHS[Number(month.month.slice(5)) - 1]}</td>
-            <td data-numeric data-sum>
-              {amount(month.received)}
-            </td>
-            <td data-numeric data-sum>
-              {amount(month.tax)}
-            </td>
-            <td data-numeric data-sum>
-              {amount(month.income)}
-            </td>
-          </tr>
-        ))}
-        <tr>
-          <td data-tone="soft">{year}</td>
-          <td data-numeric>
-            <Total>{formatAmount(cash.received, currency)}</Total>
-          </td>
-          <td data-numeric>
-            <Total>{formatAmount(cash.tax, currency)}</Total>
-          </td>
-          <td data-numeric>
-            <Total>{formatAmount(cash.income, currency)}</Total>
-          </td>
-        </tr>
-      </tbody>
-    </DetailTable>
-  );
-}
-
-type TaxTableProps = {
-  amount: (of: number) => string;
-  tax: Props["tax"];
-};
-
-function TaxTable({ amount, tax }: TaxTableProps): ReactNode {
-  return (
-    <DetailTable aria-label="Tax payable">
-      <thead>
-        <tr>
-          <th scope="col">Code</th>
-          <th data-numeric scope="col">
-            Charged
-          </th>
-          <th data-numeric scope="col">
-            Taken off
-          </th>
-          <th data-numeric scope="col">
-            Stands at
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {tax.map((tax) => (
-          <tr key={tax.code}>
-            <td>
-              {tax.code} {tax.name}
-            </td>
-            <td data-numeric data-sum>
-              {amount(tax.charged)}
-            </td>
-            <td data-numeric data-sum>
-              {amount(tax.less)}
-            </td>
-            <td data-numeric data-sum>
-              {amount(tax.balance)}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </DetailTable>
-  );
-}
-
 /** Credit on account by age: what nobody claims belongs to the state one day. */
 function Unclaimed({ credits, book, currency, today }: Props): ReactNode {
   return (

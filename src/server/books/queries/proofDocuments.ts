@@ -1,7 +1,7 @@
 import type { OffDocument, ProofBreakdown, ProofDocument } from "@/contracts/books";
 import { type Day, formatDay } from "@/core/calendar";
 import { type ItemKind, offInWords, type ProofName, type Role, whatIsOff } from "@/core/ledger";
-import { type Minor, negate, sumOf } from "@/core/money";
+import { negate, sumOf } from "@/core/money";
 import { bankAccounts, explainedLinesByMonth } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { unreconciledDocuments } from "@/db/controlTotals";
@@ -9,7 +9,6 @@ import { accruals } from "@/db/fees";
 import { openItemsAsOf } from "@/db/openItems";
 import { tiedByMonth } from "@/db/payouts";
 import { clearingAsOf, type ItemsOfRole, itemsOfRole } from "@/db/processor";
-import { bookValue } from "@/db/rates";
 import { type ReceiptPart, receiptsByHand, receiptsWith } from "@/db/receipts";
 
 import { hrefOf } from "./history";

@@ -1,7 +1,7 @@
 import type { LineChoices } from "@/contracts/arrivals";
 import type { DepositUnderWay, HandRow, OnHandFacts } from "@/contracts/match";
-import { type Day, formatDay } from "@/core/calendar";
-import { type Minor, sumOf } from "@/core/money";
+import { formatDay } from "@/core/calendar";
+import { sumOf } from "@/core/money";
 import {
   bankAccounts,
   bankLineById,

@@ -1,0 +1,84 @@
+"use client";
+
+import { Box, chakra } from "@chakra-ui/react";
+import type { Dispatch, ReactNode, RefObject, SetStateAction } from "react";
+
+import type { ArrivalsFacts } from "@/contracts/arrivals";
+
+import { Act } from "../kit/buttons";
+import { FileField } from "../kit/fields";
+import { DropArea } from "../kit/layout";
+import { DetailTable } from "../kit/tables";
+
+type ArrivedFilesProps = {
+  arrived: ArrivalsFacts["arrived"];
+  reading: string | null;
+  takeArrived: (name: string) => void;
+};
+export function ArrivedFiles({ arrived, reading, takeArrived }: ArrivedFilesProps): ReactNode {
+  return (
+    <Box>
+      <DetailTable>
+        <tbody>
+          {arrived.map((name) => (
+            <tr key={name}>
+              <td>{name}</td>
+              <td data-numeric>
+                <Act onClick={() => takeArrived(name)} disabled={reading !== null}>
+                  Look at it
+                </Act>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </DetailTable>
+    </Box>
+  );
+}
+type FileDropProps = {
+  chooser: RefObject<HTMLInputElement | null>;
+  over: boolean;
+  reading: string | null;
+  setOver: Dispatch<SetStateAction<boolean>>;
+  takeFile: (file: File | undefined) => void;
+};
+export function FileDrop({ chooser, over, reading, setOver, takeFile }: FileDropProps): ReactNode {
+  return (
+    <DropArea
+      data-over={over || undefined}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault();
+        setOver(false);
+        takeFile(event.dataTransfer.files[0]);
+      }}
+    >
+      {reading ? (
+        <span aria-live="polite">Reading {reading} …</span>
+      ) : (
+        <>
+          Drop a file here: customers, open invoices, a processor’s activity, a bank statement,
+          remittance advice (CSV), or ACH returns (CSV, Nacha).
+          <br />
+          <chakra.span display="inline-block" marginTop="8px">
+            <Act onClick={() => chooser.current?.click()}>Choose a file</Act>
+          </chakra.span>
+        </>
+      )}
+      <FileField
+        data-hidden
+        ref={chooser}
+        accept=".csv,.txt,.tsv,.ach,text/csv"
+        aria-label="File to take in"
+        onChange={(event) => {
+          takeFile(event.target.files?.[0]);
+          event.target.value = "";
+        }}
+      />
+    </DropArea>
+  );
+}

@@ -1,0 +1,54 @@
+"use client";
+
+import type { ReactNode } from "react";
+
+import { RowButton } from "../kit/buttons";
+import { Details } from "../kit/layout";
+import { DetailTable } from "../kit/tables";
+import { useActing } from "../shell/Notices";
+
+export type Rule = {
+  id: number;
+  contains: string;
+  sign: "in" | "out" | "both";
+  treatAs: "elsewhere" | "receipt" | "payout";
+};
+export function Rules({ rules }: { rules: readonly Rule[] }): ReactNode {
+  const { act } = useActing();
+  return (
+    <Details padding="6px 0 10px">
+      <summary data-tone="soft">{rules.length} rules</summary>
+      <DetailTable maxWidth="700px">
+        <tbody>
+          {rules.map((rule) => (
+            <tr key={rule.id}>
+              <td>
+                “{rule.contains}”{" "}
+                {rule.sign === "in" ? "coming in" : rule.sign === "out" ? "going out" : ""}
+              </td>
+              <td>
+                {rule.treatAs === "elsewhere"
+                  ? "put aside"
+                  : rule.treatAs === "receipt"
+                    ? "a receipt"
+                    : "a payout"}
+              </td>
+              <td data-numeric>
+                <RowButton
+                  data-tone="soft"
+                  onClick={() =>
+                    void act("removeRule", { ruleId: rule.id }, () => ({
+                      words: "The rule is ended; what it put aside stays so.",
+                    }))
+                  }
+                >
+                  end it
+                </RowButton>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </DetailTable>
+    </Details>
+  );
+}

@@ -1,0 +1,106 @@
+"use client";
+
+import NextLink from "next/link";
+import type { Dispatch, ReactNode, SetStateAction } from "react";
+
+import type { MatchRow, OnHandFacts, QueueName } from "@/contracts/match";
+import type { Day } from "@/core/calendar";
+import { type Currency, formatAmount, type Minor } from "@/core/money";
+
+import { Act } from "../kit/buttons";
+import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
+
+export type Props = {
+  book: string;
+  currency: Currency;
+  today: Day;
+  queue: QueueName | "hand";
+  rows: MatchRow[];
+  sums: Record<QueueName, { count: number; sum: Minor }>;
+  total: Minor;
+  sorted: string;
+  hand: OnHandFacts;
+};
+export const QUEUES: readonly (readonly [QueueName, string])[] = [
+  ["sure", "Sure"],
+  ["check", "To check"],
+  ["none", "No home yet"],
+  ["second", "Approvals"],
+  ["aside", "Set aside"],
+];
+/** Queues beside the work: shown while something is in them. */
+const BESIDE: readonly QueueName[] = ["second", "aside"];
+type MatchHeadingProps = {
+  book: Props["book"];
+  currency: Props["currency"];
+  handCount: number;
+  looking: boolean;
+  queue: Props["queue"];
+  recording: boolean;
+  setLooking: Dispatch<SetStateAction<boolean>>;
+  setRecording: Dispatch<SetStateAction<boolean>>;
+  sums: Props["sums"];
+  total: Props["total"];
+};
+export function MatchHeading({
+  book,
+  currency,
+  handCount,
+  looking,
+  queue,
+  recording,
+  setLooking,
+  setRecording,
+  sums,
+  total,
+}: MatchHeadingProps): ReactNode {
+  return (
+    <PageHeading>
+      <Title>
+        <span data-hidden>To match </span>
+        {formatAmount(total, currency)} <small>to match</small>
+      </Title>
+      <TabLine>
+        {QUEUES.filter(
+          ([name]) => !BESIDE.includes(name) || sums[name].count > 0 || queue === name,
+        ).map(([name, words]) => (
+          <NextLink
+            key={name}
+            href={`?queue=${name}`}
+            aria-current={name === queue ? "page" : undefined}
+            prefetch={false}
+          >
+            {words} <b>{sums[name].count}</b>
+            {sums[name].sum > 0 && !BESIDE.includes(name)
+              ? `, ${formatAmount(sums[name].sum, currency)}`
+              : ""}
+          </NextLink>
+        ))}
+        {handCount > 0 || queue === "hand" ? (
+          <NextLink
+            href="?queue=hand"
+            aria-current={queue === "hand" ? "page" : undefined}
+            prefetch={false}
+          >
+            On hand <b>{handCount}</b>
+          </NextLink>
+        ) : null}
+      </TabLine>
+      <HeadingEnd>
+        {queue === "hand" ? null : (
+          <a data-tone="soft" href={`/api/v1/b/${book}/export/match?queue=${queue}`}>
+            CSV
+          </a>
+        )}
+        <Act hint="N" onClick={() => setRecording(!recording)}>
+          By hand
+        </Act>
+        {sums.sure.count > 0 ? (
+          <Act hint="A" onClick={() => setLooking(!looking)}>
+            Look through {sums.sure.count} sure
+          </Act>
+        ) : null}
+      </HeadingEnd>
+    </PageHeading>
+  );
+}

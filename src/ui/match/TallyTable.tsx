@@ -1,0 +1,253 @@
+"use client";
+
+import { chakra } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+
+import type { OnAccount } from "@/contracts/match";
+import { type Day, formatDay } from "@/core/calendar";
+import { add, type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
+
+import { Total } from "../kit/Amount";
+import { LineField, Tick } from "../kit/fields";
+import { TermTable } from "../kit/tables";
+import { recovering, type Tally, type Worked } from "./tally";
+
+export function TallyTable({
+  tally,
+  worked,
+  currency,
+  limit,
+  credits,
+  surcharges,
+  givenUp,
+  today,
+  change,
+  post,
+}: {
+  tally: Tally;
+  worked: Worked;
+  currency: Currency;
+  limit: number;
+  credits: readonly OnAccount[];
+  surcharges: boolean;
+  givenUp: Minor;
+  today: Day;
+  change: (tally: Tally) => void;
+  post: () => void;
+}): ReactNode {
+  const set = (at: number, part: Partial<Tally["terms"][number]>): void =>
+    change({
+      ...tally,
+      terms: tally.terms.map((term, index) => (index === at ? { ...term, ...part } : term)),
+    });
+  return (
+    <TermTable>
+      <thead>
+        <tr>
+          <th scope="col">Goes to</th>
+          <th data-numeric scope="col">
+            open
+          </th>
+          <th data-numeric scope="col">
+            from this
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {tally.terms.map((term, at) => {
+          const line = worked.lines[at];
+          const along = sumOf(
+            worked.credits.filter(({ itemId }) => itemId === term.itemId),
+            ({ amount }) => amount,
+          );
+          const short = line ? term.open - line.amount - line.discount - along : 0;
+          return (
+            <tr key={term.itemId}>
+              <td>
+                <b data-strong>{term.number}</b> {term.description}
+                {term.discount !== 0 ? (
+                  <span data-tone="soft">
+                    {" "}
+                    less discount {formatAmount(term.discount, currency)}
+                  </span>
+                ) : null}
+                {short > 0 && term.open > 0 ? (
+                  <chakra.label data-tone="waits" marginLeft="6px" whiteSpace="nowrap">
+                    <Tick
+                      checked={term.small}
+                      onChange={(event) => set(at, { small: event.target.checked })}
+                    />{" "}
+                    write off {formatAmount(short, currency)}
+                    {short > limit ? ", by two" : ""}
+                  </chakra.label>
+                ) : null}
+              </td>
+              <td data-numeric data-tone="soft">
+                {formatAmount(term.open, currency)}
+              </td>
+              <td data-numeric>
+                <LineField
+                  aria-label={`From this to ${term.number}`}
+                  value={term.amount}
+                  inputMode="decimal"
+                  onChange={(event) => set(at, { amount: event.target.value })}
+                  onKeyDown={(event) => {
+                    if (event.key === "Enter") post();
+                    if (event.key === "Escape") event.currentTarget.blur();
+                  }}
+                />
+              </td>
+            </tr>
+          );
+        })}
+        {tally.terms.length === 0 ? <NothingYet tally={tally} /> : null}
+        {tally.terms.length > 0
+          ? credits.map((credit) => {
+              const used = sumOf(
+                worked.credits.filter(({ receiptId }) => receiptId === credit.receiptId),
+                ({ amount }) => amount,
+              );
+              const ticked = tally.credits.some(({ receiptId }) => receiptId === credit.receiptId);
+              return (
+                <tr key={`credit ${credit.receiptId}`}>
+                  <td>
+                    <label>
+                      <Tick
+                        checked={ticked}
+                        onChange={() =>
+                          change({
+                            ...tally,
+                            credits: ticked
+                              ? tally.credits.filter(
+                                  ({ receiptId }) => receiptId !== credit.receiptId,
+                                )
+                              : [...tally.credits, credit],
+                          })
+                        }
+                      />{" "}
+                      use what stands on account since {formatDay(credit.on, today)}
+                    </label>
+                  </td>
+                  <td data-numeric data-tone="soft">
+                    {formatAmount(credit.sum, currency)}
+                  </td>
+                  <td data-numeric data-sum>
+                    {used > 0 ? (
+                      <span title="besides this receipt">({formatAmount(used, currency)})</span>
+                    ) : (
+                      "–"
+                    )}
+                  </td>
+                </tr>
+              );
+            })
+          : null}
+        {tally.surcharge > 0 || (surcharges && worked.left > 0 && tally.terms.length > 0) ? (
+          <SurchargeRow change={change} currency={currency} tally={tally} worked={worked} />
+        ) : null}
+        {givenUp > 0 ? (
+          <RecoveryRow
+            change={change}
+            currency={currency}
+            givenUp={givenUp}
+            tally={tally}
+            worked={worked}
+          />
+        ) : null}
+        {tally.restOnAccount && worked.left > 0 ? (
+          <tr>
+            <td>On account of {tally.customer}</td>
+            <td />
+            <td data-numeric data-sum>
+              {formatAmount(worked.left, currency)}
+            </td>
+          </tr>
+        ) : null}
+        <tr data-last>
+          <td data-tone="soft">Left over</td>
+          <td data-numeric data-tone="off">
+            {worked.problem ? "✗" : ""}
+          </td>
+          <td data-numeric>
+            <Total large tone={leftOf(tally, worked) === 0 ? "good" : "off"} testId="left-over">
+              {formatAmount(leftOf(tally, worked), currency)}
+            </Total>
+          </td>
+        </tr>
+      </tbody>
+    </TermTable>
+  );
+}
+type NothingYetProps = {
+  tally: Tally;
+};
+function NothingYet({ tally }: NothingYetProps): ReactNode {
+  return (
+    <tr>
+      <td data-tone="soft" colSpan={3}>
+        {tally.customerId === null
+          ? "Nothing yet: find the customer below."
+          : tally.restOnAccount
+            ? `All of it on account of ${tally.customer}.`
+            : "Nothing yet: tick what it pays, at the right."}
+      </td>
+    </tr>
+  );
+}
+type SurchargeRowProps = {
+  change: (tally: Tally) => void;
+  currency: Currency;
+  tally: Tally;
+  worked: Worked;
+};
+function SurchargeRow({ change, currency, tally, worked }: SurchargeRowProps): ReactNode {
+  return (
+    <tr>
+      <td>
+        <label>
+          <Tick
+            checked={tally.surcharge > 0}
+            onChange={() =>
+              change({ ...tally, surcharge: tally.surcharge > 0 ? add(0) : worked.left })
+            }
+          />{" "}
+          surcharge on top
+        </label>
+      </td>
+      <td />
+      <td data-numeric data-sum>
+        {formatAmount(tally.surcharge > 0 ? tally.surcharge : worked.left, currency)}
+      </td>
+    </tr>
+  );
+}
+type RecoveryRowProps = {
+  change: (tally: Tally) => void;
+  currency: Currency;
+  givenUp: Minor;
+  tally: Tally;
+  worked: Worked;
+};
+function RecoveryRow({ change, currency, givenUp, tally, worked }: RecoveryRowProps): ReactNode {
+  return (
+    <tr>
+      <td>
+        <label>
+          <Tick
+            checked={tally.recovered > 0}
+            onChange={() => change(recovering(tally, worked, givenUp))}
+          />{" "}
+          pays what was written off
+        </label>
+      </td>
+      <td data-numeric data-tone="soft">
+        {formatAmount(givenUp, currency)}
+      </td>
+      <td data-numeric data-sum>
+        {tally.recovered > 0 ? formatAmount(tally.recovered, currency) : "–"}
+      </td>
+    </tr>
+  );
+}
+const leftOf = (tally: Tally, worked: Worked): number =>
+  tally.restOnAccount && worked.left > 0 ? 0 : worked.left;

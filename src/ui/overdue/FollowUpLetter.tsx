@@ -1,0 +1,78 @@
+"use client";
+
+import { Box, chakra, Textarea } from "@chakra-ui/react";
+import { type ReactNode, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+import type { FollowUpWorkings, OverdueLine } from "@/contracts/overdue";
+
+import { Act } from "../kit/buttons";
+import { LineField } from "../kit/fields";
+import { ActRow } from "../kit/layout";
+import { useActing } from "../shell/Notices";
+
+/** The letter with its fields filled; its words can be changed, and it goes only after a second step. */
+export function Letter({
+  workings,
+  row,
+  back,
+  done,
+}: {
+  workings: FollowUpWorkings;
+  row: OverdueLine;
+  back: () => void;
+  done: () => void;
+}): ReactNode {
+  const { act, busy } = useActing();
+  const [subject, setSubject] = useState(workings.subject);
+  const [body, setBody] = useState(workings.body);
+  const send = (): void => {
+    if (busy || workings.problem !== null) return;
+    void act<{ letterId: number }>("sendLetter", { customerId: row.id, subject, body }, () => ({
+      words: `Letter to ${row.name} is in the outbox.`,
+    })).then((value) => {
+      if (value) done();
+    });
+  };
+  useHotkeys("enter", send, { preventDefault: true }, [send]);
+  useHotkeys("escape", back);
+  return (
+    <Box>
+      <chakra.p data-tone="soft" margin="4px 0">
+        To{" "}
+        {workings.problem === null ? workings.to : <span data-tone="off">{workings.problem}</span>}.
+        One letter for all of it.
+      </chakra.p>
+      <LineField
+        kind="words"
+        width="100%"
+        aria-label="Subject"
+        value={subject}
+        onChange={(event) => setSubject(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") back();
+        }}
+      />
+      <Textarea
+        aria-label="Letter"
+        value={body}
+        onChange={(event) => setBody(event.target.value)}
+        rows={13}
+        fontFamily="mono"
+        fontSize="13px"
+        bg="sheet"
+        borderColor="rule"
+        borderRadius="4px"
+        mt="2"
+      />
+      <ActRow>
+        <Act main hint="Enter" onClick={send} disabled={busy || workings.problem !== null}>
+          Send it
+        </Act>
+        <Act hint="Esc" onClick={back}>
+          Not now
+        </Act>
+      </ActRow>
+    </Box>
+  );
+}

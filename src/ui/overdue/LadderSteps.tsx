@@ -1,0 +1,315 @@
+"use client";
+
+import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
+
+import {
+  ATTACHED,
+  type Attached,
+  type Ladder,
+  LADDER_ACTS,
+  type LadderAct,
+  type LadderStep,
+  TONES,
+} from "@/core/followup";
+import { type Currency, minor, parseAmount, toDecimal } from "@/core/money";
+
+import { Act, RowButton } from "../kit/buttons";
+import { LineChoice, LineField, Tick } from "../kit/fields";
+import { Subheading } from "../kit/headings";
+import { ActRow, Section } from "../kit/layout";
+import { Cell, DetailTable } from "../kit/tables";
+import { useActing } from "../shell/Notices";
+import { feeDraft, FeeRule, feeRule } from "./FeeRule";
+
+type Draft = Omit<LadderStep, "step" | "fromDays" | "fee"> & { fromDays: string; fee: string };
+const ACT_WORDS: Record<LadderAct, string> = {
+  letter: "letter",
+  call: "call",
+  task: "task",
+  stop: "stop of supply",
+};
+const WITH: Record<Attached, string> = {
+  none: "nothing",
+  statement: "the statement",
+  invoices: "statement and invoices",
+};
+export function Steps({
+  ladder,
+  customers,
+  currency,
+  close,
+}: {
+  ladder: Ladder;
+  customers: number;
+  currency: Currency;
+  close?: () => void;
+}): ReactNode {
+  const { act, busy, complain } = useActing();
+  const drafts = (): Draft[] =>
+    ladder.steps.map(({ fromDays, act: does, tone, byItself, attach, fee: withIt }) => ({
+      fromDays: String(fromDays),
+      act: does,
+      tone,
+      byItself,
+      attach,
+      fee: withIt === 0 ? "" : toDecimal(withIt, currency),
+    }));
+  const [name, setName] = useState(ladder.name);
+  const [steps, setSteps] = useState<Draft[]>(drafts);
+  const [fee, setFee] = useState(() => feeDraft(ladder.fee, currency));
+  const changed =
+    name !== ladder.name ||
+    JSON.stringify(fee) !== JSON.stringify(feeDraft(ladder.fee, currency)) ||
+    JSON.stringify(steps) !== JSON.stringify(drafts());
+  const set = (at: number, to: Partial<Draft>): void =>
+    setSteps(steps.map((step, index) => (index === at ? { ...step, ...to } : step)));
+  const keep = (): void => {
+    if (steps.some(({ fromDays }) => !/^-?\d{1,3}$/.test(fromDays.trim())))
+      return complain(
+        "Days are whole numbers: 15 is fifteen days after the due day, -3 three days before it.",
+      );
+    const rule = feeRule(fee, currency);
+    if (rule === null)
+      return complain(
+        "The late fee cannot be read: sums like 25.00, per cent like 1.5, whole days.",
+      );
+    const fees = steps.map((step) =>
+      step.act !== "letter" || step.fee.trim() === ""
+        ? { ok: true as const, value: minor(0) }
+        : parseAmount(step.fee, ".", currency),
+    );
+    const unread = fees.findIndex(({ ok }) => !ok);
+    if (unread >= 0)
+      return complain(
+        `The fee of step ${unread + 1} cannot be read. Write it like 25.00, or leave it empty.`,
+      );
+    void act<{ id: number }>(
+      "setLadder",
+      {
+        id: ladder.id === 0 ? null : ladder.id,
+        name,
+        fee: rule,
+        steps: steps.map((step, at) => {
+          const withIt = fees[at];
+          return { ...step, fromDays: Number(step.fromDays), fee: withIt?.ok ? withIt.value : 0 };
+        }),
+      },
+      () => ({ words: `${name} is kept.` }),
+    ).then((value) => {
+      if (value) close?.();
+    });
+  };
+  return (
+    <Section marginBottom="18px">
+      <Subheading display="flex" gap="10px" alignItems="baseline">
+        <LineField
+          kind="words"
+          width="200px"
+          fontWeight={600}
+          aria-label="Name of the ladder"
+          placeholder="Name of the ladder"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />{" "}
+        <span data-tone="soft">
+          {ladder.standard
+            ? "for everybody without one of their own"
+            : `${customers} ${customers === 1 ? "customer" : "customers"}`}
+        </span>
+      </Subheading>
+      <DetailTable aria-label={`Steps of ${ladder.name || "the new ladder"}`}>
+        <thead>
+          <tr>
+            <th scope="col">Days</th>
+            <th scope="col">What</th>
+            <th scope="col">Tone</th>
+            <th scope="col">With it</th>
+            <th scope="col">Fee</th>
+            <th scope="col">By itself</th>
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          {steps.map((step, at) => (
+            <StepRow key={at} at={at} set={set} setSteps={setSteps} step={step} steps={steps} />
+          ))}
+        </tbody>
+      </DetailTable>
+      <FeeRule draft={fee} set={setFee} />
+      <LadderActs
+        changed={changed}
+        close={close}
+        keep={keep}
+        ladder={ladder}
+        name={name}
+        setSteps={setSteps}
+        steps={steps}
+      />
+    </Section>
+  );
+}
+type StepRowProps = {
+  at: number;
+  set: (at: number, to: Partial<Draft>) => void;
+  setSteps: Dispatch<SetStateAction<Draft[]>>;
+  step: Draft;
+  steps: Draft[];
+};
+function StepRow({ at, set, setSteps, step, steps }: StepRowProps): ReactNode {
+  return (
+    <tr>
+      <Cell width="90px">
+        <LineField
+          width="60px"
+          inputMode="numeric"
+          aria-label={`Days of step ${at + 1}`}
+          value={step.fromDays}
+          onChange={(event) => set(at, { fromDays: event.target.value })}
+        />
+      </Cell>
+      <td>
+        <LineChoice
+          kind="text"
+          aria-label={`What step ${at + 1} is`}
+          value={step.act}
+          onChange={(event) => set(at, { act: event.target.value as LadderAct })}
+        >
+          {LADDER_ACTS.map((name) => (
+            <option key={name} value={name}>
+              {ACT_WORDS[name]}
+            </option>
+          ))}
+        </LineChoice>
+      </td>
+      <td>
+        {step.act === "letter" ? (
+          <LineChoice
+            kind="text"
+            aria-label={`Tone of step ${at + 1}`}
+            value={step.tone}
+            onChange={(event) => set(at, { tone: Number(event.target.value) })}
+          >
+            {TONES.map((name, tone) => (
+              <option key={name} value={tone + 1}>
+                {name}
+              </option>
+            ))}
+          </LineChoice>
+        ) : (
+          "–"
+        )}
+      </td>
+      <td>
+        {step.act === "letter" ? (
+          <LineChoice
+            kind="text"
+            aria-label={`What goes with step ${at + 1}`}
+            value={step.attach}
+            onChange={(event) => set(at, { attach: event.target.value as Attached })}
+          >
+            {ATTACHED.map((name) => (
+              <option key={name} value={name}>
+                {WITH[name]}
+              </option>
+            ))}
+          </LineChoice>
+        ) : (
+          "–"
+        )}
+      </td>
+      <td>
+        {step.act === "letter" ? (
+          <LineField
+            width="70px"
+            inputMode="decimal"
+            placeholder="none"
+            aria-label={`Fee of step ${at + 1}`}
+            value={step.fee}
+            onChange={(event) => set(at, { fee: event.target.value })}
+          />
+        ) : (
+          "–"
+        )}
+      </td>
+      <td>
+        {step.act === "letter" ? (
+          <Tick
+            aria-label={`Step ${at + 1} may go by itself`}
+            checked={step.byItself}
+            onChange={(event) => set(at, { byItself: event.target.checked })}
+          />
+        ) : (
+          "–"
+        )}
+      </td>
+      <td data-numeric>
+        <RowButton
+          data-tone="soft"
+          onClick={() => setSteps(steps.filter((_, index) => index !== at))}
+        >
+          take off
+        </RowButton>
+      </td>
+    </tr>
+  );
+}
+type LadderActsProps = {
+  changed: boolean;
+  close: (() => void) | undefined;
+  keep: () => void;
+  ladder: Ladder;
+  name: string;
+  setSteps: Dispatch<SetStateAction<Draft[]>>;
+  steps: Draft[];
+};
+function LadderActs({
+  changed,
+  close,
+  keep,
+  ladder,
+  name,
+  setSteps,
+  steps,
+}: LadderActsProps): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <ActRow>
+      {changed || close ? (
+        <Act main onClick={keep} disabled={busy || name.trim() === "" || steps.length === 0}>
+          Keep it
+        </Act>
+      ) : null}
+      <Act
+        onClick={() =>
+          setSteps([
+            ...steps,
+            {
+              fromDays: String(Number(steps.at(-1)?.fromDays ?? 0) + 15),
+              act: "letter",
+              tone: 4,
+              byItself: false,
+              attach: "statement",
+              fee: "",
+            },
+          ])
+        }
+      >
+        Another step
+      </Act>
+      {close ? (
+        <Act onClick={close}>Not now</Act>
+      ) : ladder.standard ? null : (
+        <Act
+          onClick={() =>
+            void act("removeLadder", { id: ladder.id }, () => ({
+              words: `${ladder.name} is taken away; its customers are on the standard one.`,
+            }))
+          }
+          disabled={busy}
+        >
+          Take the ladder away
+        </Act>
+      )}
+    </ActRow>
+  );
+}

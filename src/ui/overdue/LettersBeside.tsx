@@ -1,0 +1,98 @@
+"use client";
+
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+
+import type { RunLetter } from "@/contracts/overdue";
+import type { Day } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
+
+import { Amount } from "../kit/Amount";
+import { Subheading } from "../kit/headings";
+import { Halves, Section } from "../kit/layout";
+import { DetailTable } from "../kit/tables";
+import { type BackAddress, ReturnedLetters } from "./ReturnedLetters";
+
+export type Props = {
+  book: string;
+  currency: Currency;
+  letters: RunLetter[];
+  count: number;
+  page: number;
+  pageRows: number;
+  going: { customerId: number; sum: Minor }[];
+  others: { customerId: number; name: string; act: string; sum: Minor }[];
+  held: { why: string; count: number; sum: Minor }[];
+  today: Day;
+  back: BackAddress[];
+};
+type BesideLettersProps = {
+  back: Props["back"];
+  book: Props["book"];
+  currency: Props["currency"];
+  held: Props["held"];
+  others: Props["others"];
+  today: Props["today"];
+};
+export function BesideLetters({
+  back,
+  book,
+  currency,
+  held,
+  others,
+  today,
+}: BesideLettersProps): ReactNode {
+  return (
+    <Halves flex="0 1 auto" minHeight="132px" maxHeight="210px" ratio="thirds">
+      <Section>
+        <Subheading>
+          By another way than a letter <span data-tone="soft">{others.length}</span>
+        </Subheading>
+        <DetailTable aria-label="Calls and tasks">
+          <tbody>
+            {others.slice(0, 12).map((other) => (
+              <tr key={other.customerId}>
+                <td>
+                  <NextLink href={`/b/${book}/overdue?open=${other.customerId}`} prefetch={false}>
+                    {other.name}
+                  </NextLink>
+                </td>
+                <td data-tone="soft">{other.act}</td>
+                <td data-numeric>
+                  <Amount of={other.sum} currency={currency} />
+                </td>
+              </tr>
+            ))}
+            {others.length === 0 ? (
+              <tr>
+                <td data-tone="soft">None today.</td>
+              </tr>
+            ) : null}
+          </tbody>
+        </DetailTable>
+      </Section>
+      <Section>
+        <Subheading>Held back, and why</Subheading>
+        <DetailTable aria-label="Held back">
+          <tbody>
+            {held.map((entry) => (
+              <tr key={entry.why}>
+                <td data-tone="waits">{entry.why}</td>
+                <td data-tone="soft">{entry.count}</td>
+                <td data-numeric>
+                  <Amount of={entry.sum} currency={currency} />
+                </td>
+              </tr>
+            ))}
+            {held.length === 0 ? (
+              <tr>
+                <td data-tone="soft">Nobody.</td>
+              </tr>
+            ) : null}
+          </tbody>
+        </DetailTable>
+      </Section>
+      <ReturnedLetters book={book} back={back} today={today} />
+    </Halves>
+  );
+}

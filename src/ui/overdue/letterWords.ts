@@ -1,0 +1,3 @@
+"use client";
+
+export type Words = { subject: string; body: string };

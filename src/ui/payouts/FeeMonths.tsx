@@ -1,0 +1,117 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+
+import { formatAmount } from "@/core/money";
+
+import { Amount } from "../kit/Amount";
+import { RowButton } from "../kit/buttons";
+import { Subheading } from "../kit/headings";
+import { DetailTable } from "../kit/tables";
+import { useActing } from "../shell/Notices";
+import type { Props } from "./AgreedRates";
+import { methodWords, percentWords } from "./fees";
+
+/** Fees of processors that bill by the month: accrued in the month they belong to, until the bill comes. */
+export function Billed({ accrued, currency }: Props): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <>
+      <Subheading>Billed by the month</Subheading>
+      <DetailTable aria-label="Fees billed by the month">
+        <tbody>
+          {accrued.map((accrued, at) => (
+            <tr key={at}>
+              <td>{accrued.month}</td>
+              <td>{accrued.account}</td>
+              <td
+                data-tone={
+                  accrued.state === "billed"
+                    ? "good"
+                    : accrued.state === "accrued"
+                      ? "soft"
+                      : "waits"
+                }
+              >
+                {accrued.state}
+              </td>
+              <td data-numeric data-sum>
+                {formatAmount(accrued.sum, currency)}
+              </td>
+              <td data-numeric>
+                {accrued.state === "to accrue" ? (
+                  <RowButton
+                    data-strong
+                    disabled={busy}
+                    onClick={() =>
+                      void act<{ actId: number; sum: number }>(
+                        "accrueFees",
+                        { account: accrued.code, month: accrued.month },
+                        (value) => ({
+                          words: `${formatAmount(value.sum, currency)} accrued for ${accrued.month}.`,
+                          undo: value.actId,
+                        }),
+                      )
+                    }
+                  >
+                    Accrue
+                  </RowButton>
+                ) : null}
+              </td>
+            </tr>
+          ))}
+          {accrued.length === 0 ? (
+            <tr>
+              <td data-tone="soft">No charges yet.</td>
+            </tr>
+          ) : null}
+        </tbody>
+      </DetailTable>
+    </>
+  );
+}
+export function Months({ months }: Props): ReactNode {
+  return (
+    <Box maxHeight="190px" overflow="auto" tabIndex={0} role="group" aria-label="Fees by month">
+      <DetailTable aria-label="Effective rate by month">
+        <thead>
+          <tr>
+            <th scope="col">Month</th>
+            <th scope="col">By</th>
+            <th data-numeric scope="col">
+              Charges
+            </th>
+            <th data-numeric scope="col">
+              Fees
+            </th>
+            <th data-numeric scope="col">
+              Rate
+            </th>
+            <th data-numeric scope="col">
+              Too much
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {months.map((month) => (
+            <tr key={`${month.account} ${month.month} ${month.method}`}>
+              <td>{month.month}</td>
+              <td title={month.account}>{methodWords(month.method)}</td>
+              <td data-numeric>
+                <Amount of={month.charges} currency={month.currency} />
+              </td>
+              <td data-numeric>
+                <Amount of={month.fees} currency={month.currency} />
+              </td>
+              <td data-numeric>{percentWords(month.perMillion)}</td>
+              <td data-numeric data-sum data-tone={month.off > 0 ? "off" : undefined}>
+                <Amount of={month.off} currency={month.currency} dash />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </DetailTable>
+    </Box>
+  );
+}

@@ -1,0 +1,161 @@
+"use client";
+
+import { type ReactNode, useState } from "react";
+
+import { type Day, formatDay } from "@/core/calendar";
+import { type Currency, formatAmount, type Minor } from "@/core/money";
+
+import { Act } from "../kit/buttons";
+import { LineField } from "../kit/fields";
+import { ActRow } from "../kit/layout";
+import { useActing } from "../shell/Notices";
+
+type Todo =
+  | { as: "retry"; returnItemId: number; until: Day; first: Day }
+  | { as: "answer"; processorItemId: number }
+  | {
+      as: "credit_note";
+      receiptId: number;
+      customerId: number;
+      notes: { itemId: number; number: string; sum: Minor }[];
+      missing: Minor;
+    }
+  | { as: "mend"; noticeId: number };
+export function ReturnActions({
+  todo,
+  currency,
+  today,
+}: {
+  todo: Todo;
+  currency: Currency;
+  today: Day;
+}): ReactNode {
+  const { act, busy } = useActing();
+  const [on, setOn] = useState(todo.as === "retry" ? todo.first : today);
+  const [why, setWhy] = useState("");
+  switch (todo.as) {
+    case "retry":
+      return (
+        <ActRow
+          as="form"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void act<{ actId: number; on: Day }>(
+              "retryDebit",
+              { returnItemId: todo.returnItemId, on },
+              (value) => ({
+                words: `Tried again on ${formatDay(value.on, today)}.`,
+                undo: value.actId,
+              }),
+            );
+          }}
+        >
+          <label data-tone="soft">
+            on{" "}
+            <LineField
+              kind="plain"
+              type="date"
+              value={on}
+              min={todo.first}
+              max={todo.until}
+              onChange={(event) => setOn(event.target.value as Day)}
+            />
+          </label>
+          <Act main type="submit" disabled={busy}>
+            Try it again
+          </Act>
+        </ActRow>
+      );
+    case "answer":
+      return (
+        <ActRow
+          as="form"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void act<{ actId: number }>(
+              "answerDispute",
+              { processorItemId: todo.processorItemId, why },
+              (value) => ({ words: "Marked as answered.", undo: value.actId }),
+            );
+          }}
+        >
+          <LineField
+            kind="words"
+            width="320px"
+            aria-label="What was sent"
+            placeholder="What was sent as proof"
+            value={why}
+            onChange={(event) => setWhy(event.target.value)}
+          />
+          <Act main type="submit" disabled={busy || why.trim().length < 3}>
+            It is answered
+          </Act>
+          <Act
+            onClick={() =>
+              void act<{ actId: number }>(
+                "disputeLost",
+                { processorItemId: todo.processorItemId },
+                (value) => ({ words: "Lost: what it had paid is open again.", undo: value.actId }),
+              )
+            }
+            disabled={busy}
+          >
+            It is lost
+          </Act>
+        </ActRow>
+      );
+    case "credit_note":
+      return (
+        <ActRow>
+          {todo.notes.map((note) => {
+            const sum = Math.min(note.sum, todo.missing);
+            return (
+              <Act
+                key={note.itemId}
+                main
+                onClick={() =>
+                  void act<{ actId: number }>(
+                    "useCredit",
+                    {
+                      receiptId: todo.receiptId,
+                      customerId: null,
+                      lines: [{ itemId: note.itemId, amount: -sum }],
+                    },
+                    (value) => ({
+                      words: `${note.number} is paid out by this refund.`,
+                      undo: value.actId,
+                    }),
+                  )
+                }
+                disabled={busy}
+              >
+                It is for {note.number}, {formatAmount(sum, currency)}
+              </Act>
+            );
+          })}
+          {todo.notes.length === 0 ? (
+            <span data-tone="soft">When the credit note is in the book, it can be taken here.</span>
+          ) : null}
+        </ActRow>
+      );
+    case "mend":
+      return (
+        <ActRow>
+          <Act
+            main
+            onClick={() =>
+              void act<{ actId: number }>("mendAccount", { noticeId: todo.noticeId }, (value) => ({
+                words: "Mended.",
+                undo: value.actId,
+              }))
+            }
+            disabled={busy}
+          >
+            It is mended
+          </Act>
+        </ActRow>
+      );
+    default:
+      throw todo satisfies never;
+  }
+}

@@ -1,0 +1,165 @@
+"use client";
+
+import type { ReactNode } from "react";
+
+import type { YearEndFacts } from "@/contracts/reports";
+import type { BookFacts } from "@/contracts/shell";
+import { formatAmount, sumOf } from "@/core/money";
+
+import { Total } from "../kit/Amount";
+import { DetailTable } from "../kit/tables";
+
+export type Props = BookFacts & YearEndFacts;
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+type GrossTableProps = {
+  amount: (of: number) => string;
+  currency: Props["currency"];
+  gross: Props["gross"];
+  year: Props["year"];
+};
+export function GrossTable({ amount, currency, gross, year }: GrossTableProps): ReactNode {
+  return (
+    <DetailTable aria-label="Gross receipts by month">
+      <thead>
+        <tr>
+          <th scope="col">Month</th>
+          {gross.map(({ account }) => (
+            <th data-numeric key={account} scope="col">
+              {account}
+            </th>
+          ))}
+          <th data-numeric scope="col">
+            All
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {MONTHS.map((month, at) => (
+          <tr key={month}>
+            <td>{month}</td>
+            {gross.map(({ account, months }) => (
+              <td data-numeric data-sum key={account}>
+                {amount(months[at] ?? 0)}
+              </td>
+            ))}
+            <td data-numeric data-sum>
+              {amount(sumOf(gross, ({ months }) => months[at] ?? 0))}
+            </td>
+          </tr>
+        ))}
+        <tr>
+          <td data-tone="soft">{year}</td>
+          {gross.map(({ account, sum }) => (
+            <td data-numeric key={account}>
+              <Total>{formatAmount(sum, currency)}</Total>
+            </td>
+          ))}
+          <td data-numeric>
+            <Total>
+              {formatAmount(
+                sumOf(gross, ({ sum }) => sum),
+                currency,
+              )}
+            </Total>
+          </td>
+        </tr>
+      </tbody>
+    </DetailTable>
+  );
+}
+type CashTableProps = {
+  amount: (of: number) => string;
+  cash: Props["cash"];
+  currency: Props["currency"];
+  year: Props["year"];
+};
+export function CashTable({ amount, cash, currency, year }: CashTableProps): ReactNode {
+  return (
+    <DetailTable aria-label="Income on the cash basis">
+      <thead>
+        <tr>
+          <th scope="col">Month</th>
+          <th data-numeric scope="col">
+            Paid on invoices
+          </th>
+          <th data-numeric scope="col">
+            Tax in it
+          </th>
+          <th data-numeric scope="col">
+            Income
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {cash.months.map((month) => (
+          <tr key={month.month}>
+            <td>{MONTHS[Number(month.month.slice(5)) - 1]}</td>
+            <td data-numeric data-sum>
+              {amount(month.received)}
+            </td>
+            <td data-numeric data-sum>
+              {amount(month.tax)}
+            </td>
+            <td data-numeric data-sum>
+              {amount(month.income)}
+            </td>
+          </tr>
+        ))}
+        <tr>
+          <td data-tone="soft">{year}</td>
+          <td data-numeric>
+            <Total>{formatAmount(cash.received, currency)}</Total>
+          </td>
+          <td data-numeric>
+            <Total>{formatAmount(cash.tax, currency)}</Total>
+          </td>
+          <td data-numeric>
+            <Total>{formatAmount(cash.income, currency)}</Total>
+          </td>
+        </tr>
+      </tbody>
+    </DetailTable>
+  );
+}
+type TaxTableProps = {
+  amount: (of: number) => string;
+  tax: Props["tax"];
+};
+export function TaxTable({ amount, tax }: TaxTableProps): ReactNode {
+  return (
+    <DetailTable aria-label="Tax payable">
+      <thead>
+        <tr>
+          <th scope="col">Code</th>
+          <th data-numeric scope="col">
+            Charged
+          </th>
+          <th data-numeric scope="col">
+            Taken off
+          </th>
+          <th data-numeric scope="col">
+            Stands at
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {tax.map((tax) => (
+          <tr key={tax.code}>
+            <td>
+              {tax.code} {tax.name}
+            </td>
+            <td data-numeric data-sum>
+              {amount(tax.charged)}
+            </td>
+            <td data-numeric data-sum>
+              {amount(tax.less)}
+            </td>
+            <td data-numeric data-sum>
+              {amount(tax.balance)}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </DetailTable>
+  );
+}
