@@ -50,7 +50,13 @@ export default tseslint.config(
   // A component is mostly the picture of what it draws.
   { files: ["**/*.tsx"], rules: { "max-lines-per-function": ["error", { max: 100 }] } },
   {
-    files: ["src/app/**", "src/server/runtime/threads/*Task.ts", "tests/flows/setUp.ts", "*.ts", "*.mjs"],
+    files: [
+      "src/app/**",
+      "src/server/runtime/threads/*Task.ts",
+      "tests/flows/setUp.ts",
+      "*.ts",
+      "*.mjs",
+    ],
     rules: { "no-restricted-syntax": ["error", noAny] },
   },
   // A test tells a story from its beginning to its end.

@@ -26,7 +26,10 @@ import { unrevalue } from "./commands/revalue";
 /** Nothing but the entries has to be taken back. */
 const entriesOnly: Reversal = () => ok(null);
 
-/** How each kind of act is taken back, as its command says; null where it cannot be: imports, letters that left, settings. */
+/**
+ * How each kind of act is taken back, as its command says; null where it cannot be: imports,
+ * letters that left, settings.
+ */
 export const REVERSALS: Readonly<Record<ActKind, Reversal | null>> = {
   place: unapplyReceipt,
   set_aside: takeBackFromAside,

@@ -11,7 +11,7 @@ import { type Currency, formatAmount, type Minor } from "@/core/money";
 import { Amount, Total } from "../kit/Amount";
 import { Act } from "../kit/buttons";
 import { LineField, Tick } from "../kit/fields";
-import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
+import { HeadingEnd, PageHeading, Tab, TabLine, Title } from "../kit/headings";
 import { ActRow } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
@@ -66,22 +66,13 @@ export function BankLines(props: Props): ReactNode {
             Files
           </NextLink>
           {STATES.map(([name, words]) => (
-            <NextLink
-              key={name}
-              href={`?list=lines&state=${name}`}
-              aria-current={state === name ? "page" : undefined}
-              prefetch={false}
-            >
+            <Tab key={name} href={`?list=lines&state=${name}`} here={state === name}>
               {words}
-            </NextLink>
+            </Tab>
           ))}
-          <NextLink
-            href="?list=lines"
-            aria-current={state === null ? "page" : undefined}
-            prefetch={false}
-          >
+          <Tab href="?list=lines" here={state === null}>
             All lines
-          </NextLink>
+          </Tab>
         </TabLine>
         <HeadingEnd>
           <SearchBox label="Find in descriptions" value={props.text} />

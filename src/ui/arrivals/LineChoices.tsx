@@ -30,7 +30,7 @@ export function OtherChoices({
   currency: Currency;
   done: () => void;
 }): ReactNode {
-  const { act, book, busy } = useActing();
+  const { book } = useActing();
   const [choices, setChoices] = useState<LineChoices | null>(null);
   const [feeLineId, setFee] = useState<number | null>(null);
   useEffect(() => {

@@ -8,7 +8,6 @@ import type { Currency, Minor } from "@/core/money";
 import type { ContactPerson } from "@/core/parties";
 
 import type { Followed } from "./FollowedAs";
-import type { Customer } from "./customerTypes";
 
 export type Customer = {
   id: number;

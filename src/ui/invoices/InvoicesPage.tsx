@@ -9,7 +9,7 @@ import type { OpenLine } from "@/core/metrics";
 import { formatAmount, type Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
-import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
+import { HeadingEnd, PageHeading, Tab, TabLine, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 import type { ListColumn } from "../kit/lists/columns";
@@ -94,14 +94,9 @@ function InvoicesHeading({
       </Title>
       <TabLine>
         {STATES.map(([name, words]) => (
-          <NextLink
-            key={name}
-            href={`?state=${name}${query}`}
-            aria-current={state === name ? "page" : undefined}
-            prefetch={false}
-          >
+          <Tab key={name} href={`?state=${name}${query}`} here={state === name}>
             {words}
-          </NextLink>
+          </Tab>
         ))}
       </TabLine>
       <HeadingEnd>

@@ -12,13 +12,6 @@ export function InBook({ children, ...facts }: BookFacts & { children: ReactNode
   return <Context value={facts}>{children}</Context>;
 }
 
-/** The book of the page; throws outside of one. */
-export function useBook(): BookFacts {
-  const facts = useContext(Context);
-  if (!facts) throw new Error("useBook belongs below InBook");
-  return facts;
-}
-
 /** The currency that sums are kept in, or the fallback outside of a book. */
 export function useBookCurrency(fallback: Currency): Currency {
   return useContext(Context)?.currency ?? fallback;

@@ -85,10 +85,5 @@ export function Tick(input: Omit<ComponentProps<"input">, "type">): ReactNode {
   return <input type="checkbox" {...input} />;
 }
 
-/** One of several, of which one is chosen. */
-export function Radio(input: Omit<ComponentProps<"input">, "type">): ReactNode {
-  return <input type="radio" {...input} />;
-}
-
 /** Where files are chosen from the machine. */
 export const FileField = chakra("input", { base: {} }, { defaultProps: { type: "file" } });

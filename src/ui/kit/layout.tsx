@@ -10,14 +10,12 @@ import {
   letterRecipe,
   noticeRecipe,
 } from "./recipes/parts";
-import { columnsRecipe, readingRecipe, workingsRecipe } from "./recipes/workings";
+import { columnsRecipe, workingsRecipe } from "./recipes/workings";
 
 /** What a row opens into, in two or three columns. */
 export const WorkingsGrid = chakra("div", workingsRecipe);
 /** Two halves of a page beside each other. */
 export const Halves = chakra("div", columnsRecipe);
-/** A page that is read from top to bottom. */
-export const ReadingSheet = chakra("div", readingRecipe);
 /** What can be done, in a row of buttons. */
 export const ActRow = chakra("div", actsRecipe);
 /** Names of facts (`dt`) and the facts (`dd`). */
@@ -36,21 +34,6 @@ export const Section = chakra("section");
 export const Form = chakra("form");
 /** What is shown only when it is asked for. */
 export const Details = chakra("details");
-/** A picture with its words. */
-export const Figure = chakra("figure", { base: { margin: 0 } });
-/** A part of a page that scrolls by itself. */
-export const Scroll = chakra("div", { base: { overflow: "auto" } });
-/** A word that is only heard by those who do not see the page. */
-export const Hidden = chakra("span", {
-  base: {
-    position: "absolute",
-    width: "1px",
-    height: "1px",
-    overflow: "hidden",
-    clipPath: "inset(50%)",
-    whiteSpace: "nowrap",
-  },
-});
 /** A word among others of its kind. */
 export const Tag = chakra("span", { base: { display: "inline-block", marginRight: "10px" } });
 /** What came in, word by word. */

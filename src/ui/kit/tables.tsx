@@ -15,5 +15,3 @@ export const TermTable = chakra("table", tallyRecipe);
 export const Cell = chakra("td");
 /** A head of a column, or of a row, that is set apart. */
 export const HeadCell = chakra("th");
-/** A table that is only heard: what a picture shows. */
-export const SpokenTable = chakra("table");

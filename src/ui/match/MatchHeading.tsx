@@ -1,6 +1,5 @@
 "use client";
 
-import NextLink from "next/link";
 import type { Dispatch, ReactNode, SetStateAction } from "react";
 
 import type { MatchRow, OnHandFacts, QueueName } from "@/contracts/match";
@@ -8,7 +7,7 @@ import type { Day } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import { Act } from "../kit/buttons";
-import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
+import { HeadingEnd, PageHeading, Tab, TabLine, Title } from "../kit/headings";
 
 export type Props = {
   book: string;
@@ -64,26 +63,17 @@ export function MatchHeading({
         {QUEUES.filter(
           ([name]) => !BESIDE.includes(name) || sums[name].count > 0 || queue === name,
         ).map(([name, words]) => (
-          <NextLink
-            key={name}
-            href={`?queue=${name}`}
-            aria-current={name === queue ? "page" : undefined}
-            prefetch={false}
-          >
+          <Tab key={name} href={`?queue=${name}`} here={name === queue}>
             {words} <b>{sums[name].count}</b>
             {sums[name].sum > 0 && !BESIDE.includes(name)
               ? `, ${formatAmount(sums[name].sum, currency)}`
               : ""}
-          </NextLink>
+          </Tab>
         ))}
         {handCount > 0 || queue === "hand" ? (
-          <NextLink
-            href="?queue=hand"
-            aria-current={queue === "hand" ? "page" : undefined}
-            prefetch={false}
-          >
+          <Tab href="?queue=hand" here={queue === "hand"}>
             On hand <b>{handCount}</b>
-          </NextLink>
+          </Tab>
         ) : null}
       </TabLine>
       <HeadingEnd>

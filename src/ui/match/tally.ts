@@ -111,7 +111,10 @@ export function withSet(tally: Tally, items: readonly WorkingsItem[], currency: 
   };
 }
 
-/** Gives what is left over, or where nothing is all of it, to debts that were written off; or takes it back from them. */
+/**
+ * Gives what is left over, or where nothing is all of it, to debts that were written off; or takes
+ * it back from them.
+ */
 export function recovering(
   tally: Tally,
   worked: Pick<Worked, "left" | "given">,
@@ -162,7 +165,10 @@ export type Worked = {
   problem: string | null;
 };
 
-/** Adds the tally up as it stands; a sum that cannot be read is a problem, said in words, and nothing is lost. */
+/**
+ * Adds the tally up as it stands; a sum that cannot be read is a problem, said in words, and
+ * nothing is lost.
+ */
 export function workOut(tally: Tally, amount: Minor, currency: Currency, limit: Minor): Worked {
   let problem: string | null = null;
   const parsedShort = tally.terms.map((term) => {

@@ -30,7 +30,7 @@ export function AutomaticLettersPage({
   page,
   pageRows,
 }: Props): ReactNode {
-  const { act, busy } = useActing();
+  const { act } = useActing();
   const now = (): void =>
     void act<{ sent: number }>("runLetters", {}, (value) => ({
       words: `${value.sent} ${value.sent === 1 ? "letter goes" : "letters go"} to the outbox.`,

@@ -44,7 +44,7 @@ export function Steps({
   currency: Currency;
   close?: () => void;
 }): ReactNode {
-  const { act, busy, complain } = useActing();
+  const { act, complain } = useActing();
   const drafts = (): Draft[] =>
     ladder.steps.map(({ fromDays, act: does, tone, byItself, attach, fee: withIt }) => ({
       fromDays: String(fromDays),

@@ -20,7 +20,7 @@ import type { Words } from "./letterWords";
  * they say to a real customer beside them.
  */
 export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Props): ReactNode {
-  const { act, busy } = useActing();
+  const { act } = useActing();
   const [ladderId, setLadder] = useState(0);
   const [tone, setTone] = useState(1);
   const [language, setLanguage] = useState<Language>("en");

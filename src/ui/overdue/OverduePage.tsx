@@ -10,7 +10,7 @@ import type { Aging } from "@/core/metrics";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
-import { HeadingEnd, PageHeading, Title } from "../kit/headings";
+import { HeadingEnd, PageHeading, Tab, Title } from "../kit/headings";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { AgeBar } from "./AgeBar";
@@ -78,18 +78,13 @@ export function OverduePage(props: Props): ReactNode {
         </HeadingEnd>
       </PageHeading>
       <OverdueTabs at="list">
-        <NextLink href="?" aria-current={state === null ? "page" : undefined} prefetch={false}>
+        <Tab href="?" here={state === null}>
           All <b>{all}</b>
-        </NextLink>
+        </Tab>
         {STATES.map(([name, words]) => (
-          <NextLink
-            key={name}
-            href={`?state=${name}`}
-            aria-current={state === name ? "page" : undefined}
-            prefetch={false}
-          >
+          <Tab key={name} href={`?state=${name}`} here={state === name}>
             {words} <b>{counts[name]}</b>
-          </NextLink>
+          </Tab>
         ))}
       </OverdueTabs>
       <LedgerList<OverdueLine>

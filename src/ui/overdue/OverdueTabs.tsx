@@ -1,7 +1,7 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import { TabLine } from "../kit/headings";
+import { Tab, TabLine } from "../kit/headings";
 
 const VIEWS = [
   ["run", "Letters of today"],
@@ -28,14 +28,9 @@ export function OverdueTabs({
         </NextLink>
       )}
       {VIEWS.map(([name, words]) => (
-        <NextLink
-          key={name}
-          href={`?show=${name}`}
-          aria-current={at === name ? "page" : undefined}
-          prefetch={false}
-        >
+        <Tab key={name} href={`?show=${name}`} here={at === name}>
           {words}
-        </NextLink>
+        </Tab>
       ))}
     </TabLine>
   );

@@ -23,7 +23,10 @@ type Props = {
   rows: WrittenOffRow[];
 };
 
-/** Debts written off: what waits for a second person first, then what was written off and what was paid for it after all. */
+/**
+ * Debts written off: what waits for a second person first, then what was written off and what was
+ * paid for it after all.
+ */
 export function WriteOffsPage({ book, today, waiting, rows }: Props): ReactNode {
   const currencies = [...new Set([...rows, ...waiting].map(({ currency }) => currency))];
   const total = (of: readonly { currency: Currency; sum: Minor }[]): ReactNode =>

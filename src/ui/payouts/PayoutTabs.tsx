@@ -1,7 +1,6 @@
-import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import { TabLine } from "../kit/headings";
+import { Tab, TabLine } from "../kit/headings";
 
 const TABS = [
   ["ahead", "Expected"],
@@ -21,19 +20,14 @@ export function PayoutTabs({
   return (
     <TabLine>
       {children ?? (
-        <NextLink href="?" aria-current={at === "payouts" ? "page" : undefined} prefetch={false}>
+        <Tab href="?" here={at === "payouts"}>
           Payouts
-        </NextLink>
+        </Tab>
       )}
       {TABS.map(([name, words]) => (
-        <NextLink
-          key={name}
-          href={`?show=${name}`}
-          aria-current={at === name ? "page" : undefined}
-          prefetch={false}
-        >
+        <Tab key={name} href={`?show=${name}`} here={at === name}>
           {words}
-        </NextLink>
+        </Tab>
       ))}
     </TabLine>
   );

@@ -39,7 +39,7 @@ export function Tying({
   today: Day;
   done: () => void;
 }): ReactNode {
-  const { act, busy, book } = useActing();
+  const { act, busy } = useActing();
   const { payout, openLines } = workings;
   const [chosen, setChosen] = useState<ReadonlySet<number>>(
     new Set(payout.candidate ? [payout.candidate.id] : []),

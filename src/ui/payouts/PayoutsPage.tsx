@@ -8,7 +8,7 @@ import type { ReactNode } from "react";
 import type { PayoutRow } from "@/contracts/payouts";
 import { formatAmount, sumOf } from "@/core/money";
 
-import { HeadingEnd, PageHeading, Title } from "../kit/headings";
+import { HeadingEnd, PageHeading, Tab, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { PayoutTabs } from "./PayoutTabs";
@@ -51,13 +51,9 @@ export function PayoutsPage(props: Props): ReactNode {
           >
             {monthWords(props.month)}
           </NextLink>
-          <NextLink
-            href={`?month=${props.month}&show=open`}
-            aria-current={props.onlyOpen ? "page" : undefined}
-            prefetch={false}
-          >
+          <Tab href={`?month=${props.month}&show=open`} here={props.onlyOpen}>
             Not tied <b>{rows.filter((row) => row.shown !== "tied").length}</b>
-          </NextLink>
+          </Tab>
         </PayoutTabs>
         <HeadingEnd>
           <NextLink href={`?month=${props.before}`} prefetch={false}>

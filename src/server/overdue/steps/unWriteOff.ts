@@ -35,7 +35,10 @@ export function withdrawWriteOff(ctx: CommandContext, act: ActRow): Result<unkno
   return ok(null);
 }
 
-/** Why a write-off cannot be taken back: more was paid for the customer's debts written off than would be left of them. */
+/**
+ * Why a write-off cannot be taken back: more was paid for the customer's debts written off than
+ * would be left of them.
+ */
 export function notRecovered(
   ctx: CommandContext,
   customerId: number | null,

@@ -66,17 +66,3 @@ export const columnsRecipe = defineRecipe({
   },
   defaultVariants: { ratio: "1:1" },
 });
-
-/** A page that is read from top to bottom. */
-export const readingRecipe = defineRecipe({
-  base: {
-    maxWidth: "1000px",
-    overflow: "auto",
-    paddingBottom: "40px",
-    flex: 1,
-    minHeight: 0,
-    "& a": quietLinks,
-    "& a:hover": { textDecorationColor: "currentcolor" },
-    "& h2": { fontSize: "14px", fontWeight: 600, margin: "16px 0 4px" },
-  },
-});
