@@ -1,3 +1,4 @@
+import type { FeeKind } from "../activity";
 import type { AccountRef, Role } from "./entry";
 
 export type ChartAccount = {
@@ -5,6 +6,13 @@ export type ChartAccount = {
   readonly name: string;
   readonly role: Role;
   readonly of: string | null;
+};
+
+/** Where each kind of fee goes; processing fees are what a fee falls back to. */
+const FEE_ACCOUNTS: Readonly<Record<FeeKind, ChartAccount>> = {
+  processing: { code: "6000", name: "Processing fees", role: "fees", of: null },
+  dispute: { code: "6010", name: "Dispute fees", role: "fees", of: "dispute" },
+  return: { code: "6020", name: "Return fees paid", role: "fees", of: "return" },
 };
 
 /**
@@ -29,9 +37,7 @@ export const DEFAULT_CHART: readonly ChartAccount[] = [
   { code: "4210", name: "Return fees charged", role: "return_fees", of: null },
   { code: "4220", name: "Surcharges", role: "surcharges", of: null },
   { code: "4800", name: "Other income", role: "other", of: null },
-  { code: "6000", name: "Processing fees", role: "fees", of: null },
-  { code: "6010", name: "Dispute fees", role: "fees", of: "dispute" },
-  { code: "6020", name: "Return fees paid", role: "fees", of: "return" },
+  ...Object.values(FEE_ACCOUNTS),
   { code: "6050", name: "Adjustments by processors", role: "other", of: "adjustments" },
   { code: "6100", name: "Small differences", role: "small_differences", of: null },
   { code: "6200", name: "Bad debt", role: "bad_debt", of: null },

@@ -201,7 +201,7 @@ function takeActivity(
       claimOrphans(ctx, account, row.externalId, actId, tally);
   } else {
     const id = insertProcessorItem(ctx.db, { ...base, receiptId });
-    postActivity(ctx, account, { ...base, id, receiptId }, row.kind, actId);
+    postActivity(ctx, account, { item: { ...base, id, receiptId }, kind: row.kind }, actId);
   }
   if (payoutId !== null) around.touched.add(payoutId);
   tally.take(row.line, ROW_KINDS[row.kind].counted, row.amount, row.currency);

@@ -1,3 +1,4 @@
+import { ROW_KINDS } from "@/core/activity";
 import type { ReturnRecord } from "@/core/formats";
 import { minor, negate } from "@/core/money";
 import { customerById } from "@/db/customers";
@@ -89,11 +90,10 @@ function takeReturn(
   postActivity(
     ctx,
     account,
-    { ...item, id: insertProcessorItem(ctx.db, item) },
-    "ach_return",
+    { item: { ...item, id: insertProcessorItem(ctx.db, item) }, kind: "ach_return" },
     actId,
   );
-  tally.take(row.line, "ACH returns", minor(-amount));
+  tally.take(row.line, ROW_KINDS.ach_return.counted, minor(-amount));
 }
 
 function takeNotice(ctx: CommandContext, row: ReturnRecord, fileId: number, tally: Tallying): void {

@@ -5,7 +5,7 @@ import { negate } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts, bankLineById, bounceLinesOf, setBankLineState } from "@/db/bank";
 import { receiptById } from "@/db/receipts";
-import { takeBack } from "@/server/arrivals/steps/activity";
+import { takeBack } from "@/server/arrivals/steps/takeBack";
 import { restoreReceipt } from "@/server/match/steps/restoreReceipt";
 import { chargeReturnFee } from "@/server/payouts/steps/returnFee";
 import { defineCommand } from "@/server/runtime/command";

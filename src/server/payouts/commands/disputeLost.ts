@@ -6,7 +6,7 @@ import { fail, ok, type Result } from "@/core/result";
 import { entriesOfAct } from "@/db/journal";
 import { processorItemById, setDisputeState } from "@/db/processor";
 import { receiptById, setDisputed } from "@/db/receipts";
-import { takeBack } from "@/server/arrivals/steps/activity";
+import { takeBack } from "@/server/arrivals/steps/takeBack";
 import { restoreReceipt } from "@/server/match/steps/restoreReceipt";
 import { defineCommand } from "@/server/runtime/command";
 import type { Reversal } from "@/server/runtime/reversal";
