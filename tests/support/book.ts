@@ -5,14 +5,7 @@ import { join } from "node:path";
 
 import type { ImportReport } from "@/contracts/arrivals";
 import { day } from "@/core/calendar";
-import {
-  type FileKind,
-  guessMapping,
-  isNacha,
-  type MappingSpec,
-  nachaTable,
-  readTable,
-} from "@/core/formats";
+import { type FileKind, formatOf, guessMapping, type MappingSpec } from "@/core/formats";
 import type { Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { proofs } from "@/server/books/queries/proofs";
@@ -113,7 +106,7 @@ export class TestBook {
     text: string,
     { account, rehearse = false, mapping = {} }: Take = {},
   ): Result<ImportReport> {
-    const table = isNacha(text) ? nachaTable(text) : readTable(text);
+    const table = formatOf(text).read(text);
     if (!table.ok) return table;
     const to = account ?? (kind === "processor" ? "card" : kind === "bank" ? "operating" : null);
     return this.do(

@@ -29,7 +29,7 @@ export {
   type JournalFileLine,
   type JournalLayout,
 } from "./journalFile";
-export { isNacha, maskedNacha, nachaTable } from "./nacha";
+export { formatOf } from "./formats";
 export { readReturn, type ReturnRecord } from "./returns";
 export { advicesOf, readRemittance, type RemittanceRecord } from "./remittance";
 export {
@@ -40,4 +40,4 @@ export {
   type ReadContext,
   type Refusal,
 } from "./rows";
-export { decodeText, readTable, type Table } from "./table";
+export { decodeText, readTable, type Table } from "./csv/table";

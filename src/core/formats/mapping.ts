@@ -2,7 +2,7 @@ import { type DayOrder, parseDay } from "@/core/calendar";
 import { currencyOf, type DecimalMark, parseAmount } from "@/core/money";
 
 import { guessRowKind, ROW_KINDS, type RowKind } from "../activity";
-import type { Table } from "./table";
+import type { Table } from "./csv/table";
 
 export const FILE_KINDS = [
   "customers",

@@ -1,10 +1,10 @@
-import { parseDay, type Day } from "@/core/calendar";
-import { currencyOf, parseAmount, type Currency, type Minor } from "@/core/money";
+import { type Day, parseDay } from "@/core/calendar";
+import { type Currency, currencyOf, type Minor, parseAmount } from "@/core/money";
 import type { Failure } from "@/core/result";
 
 import { withoutCardNumbers } from "./cardNumbers";
+import type { Table } from "./csv/table";
 import { FIELDS, type MappingSpec } from "./mapping";
-import type { Table } from "./table";
 
 /** A line that stays out, with the field and the reason. */
 export type Refusal = {

@@ -13,7 +13,7 @@ import { dirname, join } from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 
-import { decodeText, isNacha, maskedNacha, withoutCardNumbers } from "@/core/formats";
+import { decodeText, formatOf } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 
 import { keptFile } from "../runtime/folders";
@@ -68,7 +68,7 @@ export async function keepFile(
 function withoutNumbers(path: string): void {
   const text = decodeText(readFileSync(path));
   if (!text.ok) return;
-  const kept = isNacha(text.value) ? maskedNacha(text.value) : withoutCardNumbers(text.value);
+  const kept = formatOf(text.value).masked(text.value);
   if (kept !== text.value) writeFileSync(path, kept);
 }
 

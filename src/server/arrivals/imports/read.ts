@@ -3,12 +3,10 @@ import { readFileSync } from "node:fs";
 import {
   decodeText,
   type FileKind,
+  formatOf,
   guessKind,
   guessMapping,
-  isNacha,
   type MappingSpec,
-  nachaTable,
-  readTable,
   type Table,
 } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
@@ -30,7 +28,7 @@ export function tableOf(book: string, sha256: string): Result<Table> {
   }
   const text = decodeText(bytes);
   if (!text.ok) return text;
-  const table = isNacha(text.value) ? nachaTable(text.value) : readTable(text.value);
+  const table = formatOf(text.value).read(text.value);
   if (!table.ok) return table;
   if (tables.size >= 3) tables.delete(tables.keys().next().value ?? "");
   tables.set(key, table.value);

@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from "@/core/result";
 
-import type { Table } from "./table";
+import type { Table } from "../csv/table";
 
 /** Characters of a record, and records of a block (Nacha file format). */
 const WIDTH = 94;

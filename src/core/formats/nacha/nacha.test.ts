@@ -1,7 +1,7 @@
 import nacha from "@midlandsbank/node-nacha";
 
-import { returnFile } from "../../../tests/support/nacha";
-import { isNacha, maskedNacha, nachaTable } from ".";
+import { returnFile } from "../../../../tests/support/nacha";
+import { isNacha, maskedNacha, nachaTable } from "./nacha";
 
 // Places by the Nacha file format (values from memory); the entries are read a second time by an independent reader.
 const FILE = returnFile([

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 
-import { decodeText, readTable } from ".";
+import { decodeText, readTable } from "..";
 
 /**
  * A table written by RFC 4180's own rules: a cell with the delimiter, a quote or a line end stands

@@ -1,0 +1,11 @@
+import { withoutCardNumbers } from "../cardNumbers";
+import type { FileFormat } from "../fileFormat";
+import { readTable } from "./table";
+
+/** Separated values (RFC 4180); every text that is nothing else. */
+export const csv: FileFormat = {
+  name: "csv",
+  recognizes: () => true,
+  read: readTable,
+  masked: withoutCardNumbers,
+};

@@ -1,0 +1,10 @@
+import type { FileFormat } from "../fileFormat";
+import { isNacha, maskedNacha, nachaTable } from "./nacha";
+
+/** ACH files: 94 characters a record (Nacha file format). */
+export const nacha: FileFormat = {
+  name: "nacha",
+  recognizes: isNacha,
+  read: nachaTable,
+  masked: maskedNacha,
+};
