@@ -223,12 +223,7 @@ function Pick({
 }): ReactNode {
   return (
     <SmallChoice
-      background="sheet"
-      color="inherit"
-      border="1px solid {colors.rule}"
-      borderRadius="3px"
-      padding="2px 4px"
-      maxWidth="220px"
+      look="framed"
       aria-label={label}
       value={value}
       onChange={(event) => change(event.target.value)}

@@ -11,9 +11,9 @@ import type { Minor } from "@/core/money";
 
 import { EntryTable } from "../history/EntryTable";
 import { Amount } from "../kit/Amount";
-import { SmallChoice } from "../kit/fields";
+import { HiddenField, SmallChoice } from "../kit/fields";
 import { Subheading } from "../kit/headings";
-import { Form, WorkingsGrid } from "../kit/layout";
+import { Form, List, WorkingsGrid } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 import { useOpenRow } from "../kit/lists/useOpenRow";
@@ -147,14 +147,10 @@ export function JournalView(props: Props): ReactNode {
 function Events({ event, events, text }: Props): ReactNode {
   return (
     <Form action="">
-      <input type="hidden" name="view" value="journal" />
-      {text ? <input type="hidden" name="q" value={text} /> : null}
+      <HiddenField name="view" value="journal" />
+      {text ? <HiddenField name="q" value={text} /> : null}
       <SmallChoice
-        background="sheet"
-        color="inherit"
-        border="1px solid {colors.rule}"
-        borderRadius="3px"
-        padding="3px 4px"
+        look="framed"
         name="event"
         aria-label="Event"
         defaultValue={event}
@@ -193,7 +189,7 @@ function EntryWorkings({ id, ...around }: BookFacts & { id: number }): ReactNode
       <EntryTable entry={story.entry} book={book} currency={currency} today={today} />
       <Box>
         <Subheading>How it came about</Subheading>
-        <ul>
+        <List>
           {act ? (
             <li>
               {formatDay(act.on, today)}, {act.actor}: {act.text}
@@ -219,7 +215,7 @@ function EntryWorkings({ id, ...around }: BookFacts & { id: number }): ReactNode
               {other.event.replaceAll("_", " ")}, {other.document}
             </li>
           ))}
-        </ul>
+        </List>
         {origin && origin.cells.length > 0 ? (
           <chakra.p data-tone="soft" fontSize="13px">
             {origin.cells.filter((cell) => cell !== "").join(" · ")}

@@ -80,6 +80,11 @@ export const InlineField = chakra("input", inlineFieldRecipe);
 /** A choice within a row. */
 export const SmallChoice = chakra("select", smallChoiceRecipe);
 
+/** What is sent with a form and not seen. */
+export function HiddenField(input: Omit<ComponentProps<"input">, "type">): ReactNode {
+  return <input type="hidden" {...input} />;
+}
+
 /** A box that is ticked. */
 export function Tick(input: Omit<ComponentProps<"input">, "type">): ReactNode {
   return <input type="checkbox" {...input} />;

@@ -34,6 +34,8 @@ export const Section = chakra("section");
 export const Form = chakra("form");
 /** What is shown only when it is asked for. */
 export const Details = chakra("details");
+/** Things one below the other. */
+export const List = chakra("ul");
 /** A word among others of its kind. */
 export const Tag = chakra("span", { base: { display: "inline-block", marginRight: "10px" } });
 /** What came in, word by word. */

@@ -7,6 +7,8 @@ import { detailTableRecipe, tallyRecipe } from "./recipes/tables";
 
 /** The frame of a ledger page's list; `LedgerList` and `LongList` stand on it. */
 export const LedgerFrame = chakra("div", ledgerListRecipe);
+/** The table within the frame of a ledger page. */
+export const LedgerTable = chakra("table");
 /** The small table of details beside the work. */
 export const DetailTable = chakra("table", detailTableRecipe);
 /** The terms of a sum. */

@@ -11,7 +11,7 @@ import { Act } from "../kit/buttons";
 import { Tick } from "../kit/fields";
 import { ActRow, EmptyState } from "../kit/layout";
 import { SpacerRow } from "../kit/lists/ListHead";
-import { LedgerFrame } from "../kit/tables";
+import { LedgerFrame, LedgerTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 
@@ -167,7 +167,7 @@ function Lines({
   const [above, below] = [shown[0]?.start ?? 0, virtual.getTotalSize() - (shown.at(-1)?.end ?? 0)];
   return (
     <LedgerFrame ref={place} tabIndex={0} role="region" aria-label="Sure receipts">
-      <table>
+      <LedgerTable>
         <colgroup>
           <col width="4%" />
           <col width="19%" />
@@ -236,7 +236,7 @@ function Lines({
           })}
           {below > 0 ? <SpacerRow height={below} columns={6} /> : null}
         </tbody>
-      </table>
+      </LedgerTable>
     </LedgerFrame>
   );
 }

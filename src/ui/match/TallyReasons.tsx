@@ -4,12 +4,14 @@ import type { ReactNode } from "react";
 
 import type { WorkingsReading } from "@/contracts/match";
 
+import { List } from "../kit/layout";
+
 type ReasonsProps = {
   reading: WorkingsReading | undefined;
 };
 export function Reasons({ reading }: ReasonsProps): ReactNode {
   return (
-    <ul>
+    <List>
       {reading ? (
         reading.reasons
           .filter(({ against }) => !against)
@@ -25,7 +27,7 @@ export function Reasons({ reading }: ReasonsProps): ReactNode {
           </li>
         ))}
       {reading ? <li data-tone="soft">Right {certainty(reading.confidence)}</li> : null}
-    </ul>
+    </List>
   );
 }
 function capital(words: string): string {

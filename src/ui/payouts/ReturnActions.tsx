@@ -2,6 +2,7 @@
 
 import { type ReactNode, useState } from "react";
 
+import type { ReturnTodo } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
@@ -10,23 +11,12 @@ import { LineField } from "../kit/fields";
 import { ActRow } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 
-type Todo =
-  | { as: "retry"; returnItemId: number; until: Day; first: Day }
-  | { as: "answer"; processorItemId: number }
-  | {
-      as: "credit_note";
-      receiptId: number;
-      customerId: number;
-      notes: { itemId: number; number: string; sum: Minor }[];
-      missing: Minor;
-    }
-  | { as: "mend"; noticeId: number };
 export function ReturnActions({
   todo,
   currency,
   today,
 }: {
-  todo: Todo;
+  todo: ReturnTodo;
   currency: Currency;
   today: Day;
 }): ReactNode {
