@@ -1,14 +1,17 @@
 import { ChakraProvider } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 
+import { day } from "@/core/calendar";
 import { type Currency, currencyOf } from "@/core/money";
-import { InBook, Sum } from "@/ui/kit/Amount";
+import { Amount } from "@/ui/kit/Amount";
+import { InBook } from "@/ui/kit/book";
 import { LedgerList, type ListColumn } from "@/ui/kit/lists/LedgerList";
 import { LongList } from "@/ui/kit/lists/LongList";
 import { system } from "@/ui/kit/theme";
 
 type Row = { id: number; from: string; memo: string; amount: number };
 
+const TODAY = day("2026-11-24");
 const USD = currencyOf("USD") as Currency;
 const EIGHT_COLUMNS: ListColumn<Row>[] = [
   { id: "from", header: "From", cell: (row) => row.from },
@@ -18,20 +21,20 @@ const EIGHT_COLUMNS: ListColumn<Row>[] = [
   {
     id: "state",
     header: "State",
-    cell: (row) => <Sum of={row.id % 3} currency={USD} tone="waits" />,
+    cell: (row) => <Amount of={row.id % 3} currency={USD} tone="waits" />,
   },
   { id: "best", header: "Best reading", cell: (row) => `${row.from}, 2 invoices` },
   {
     id: "amount",
     header: "Sum",
     number: true,
-    cell: (row) => <Sum of={row.amount} currency={USD} />,
+    cell: (row) => <Amount of={row.amount} currency={USD} />,
   },
   {
     id: "left",
     header: "Left over",
     number: true,
-    cell: (row) => <Sum of={row.id % 7} currency={USD} dash />,
+    cell: (row) => <Amount of={row.id % 7} currency={USD} dash />,
   },
 ];
 
@@ -48,7 +51,9 @@ export function sampleRows(count: number): Row[] {
 function BookAround({ children }: { children: ReactNode }): ReactNode {
   return (
     <ChakraProvider value={system}>
-      <InBook currency={USD}>{children}</InBook>
+      <InBook book="sample" currency={USD} today={TODAY}>
+        {children}
+      </InBook>
     </ChakraProvider>
   );
 }
