@@ -149,7 +149,7 @@ export function DryRun({
               kind={mapping.kind}
             />
           ) : (
-            <p data-tone="soft">Reckoning …</p>
+            <p data-tone="soft">Reading the file …</p>
           )}
           <Sample waiting={waiting} />
         </Box>
