@@ -9,6 +9,7 @@ import { useForm } from "react-hook-form";
 import { z } from "zod";
 
 import { Act } from "../kit/buttons";
+import { fieldsOf } from "../kit/checked";
 import { TextField } from "../kit/fields";
 import { Subheading, Title } from "../kit/headings";
 import { Form } from "../kit/layout";
@@ -34,14 +35,15 @@ type Input = z.input<typeof schema>;
 export function NewBook({ books }: { books: readonly string[] }): ReactNode {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
-  const {
-    register,
-    handleSubmit,
-    formState: { errors, isSubmitting },
-  } = useForm<Input>({
+  const form = useForm<Input>({
     resolver: zodResolver(schema),
     defaultValues: { currency: "USD", timeZone: "America/Chicago" },
   });
+  const {
+    handleSubmit,
+    formState: { isSubmitting },
+  } = form;
+  const field = fieldsOf(form);
   const make = handleSubmit(async (input) => {
     const sent = await post<{ book: string }>("/api/v1/books", JSON.stringify(input), {
       "content-type": "application/json",
@@ -71,28 +73,17 @@ export function NewBook({ books }: { books: readonly string[] }): ReactNode {
         {books.length === 0 ? "There is no book yet. Start one." : "Start another book"}
       </Subheading>
       <Form display="grid" gap="12px" onSubmit={(event) => void make(event)} noValidate>
-        <TextField label="Business" {...register("name")} error={errors.name?.message} />
-        <TextField
-          label="Name in the address"
-          {...register("book")}
-          error={errors.book?.message}
-          placeholder="kestrel-row"
-        />
-        <TextField label="Currency" {...register("currency")} error={errors.currency?.message} />
-        <TextField label="Time zone" {...register("timeZone")} error={errors.timeZone?.message} />
+        <TextField label="Business" {...field("name")} />
+        <TextField label="Name in the address" {...field("book")} placeholder="kestrel-row" />
+        <TextField label="Currency" {...field("currency")} />
+        <TextField label="Time zone" {...field("timeZone")} />
         <TextField
           label="Cut-over day"
           type="date"
-          {...register("cutOverOn")}
-          error={errors.cutOverOn?.message}
+          {...field("cutOverOn")}
           help="Invoices up to this day come over as opening balances, later ones as new."
         />
-        <TextField
-          label="Letters come from"
-          type="email"
-          {...register("replyTo")}
-          error={errors.replyTo?.message}
-        />
+        <TextField label="Letters come from" type="email" {...field("replyTo")} />
         {problem ? (
           <p data-tone="off" role="alert">
             {problem}

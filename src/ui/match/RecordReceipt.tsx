@@ -9,6 +9,7 @@ import type { Day } from "@/core/calendar";
 import { type Currency, formatAmount, parseAmount } from "@/core/money";
 
 import { Act } from "../kit/buttons";
+import { fieldsOf } from "../kit/checked";
 import { Choice, TextField } from "../kit/fields";
 import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
@@ -53,12 +54,7 @@ export function RecordReceipt({
       path: ["number"],
       message: "Its number, please.",
     });
-  const {
-    register,
-    handleSubmit,
-    reset,
-    formState: { errors, isSubmitting },
-  } = useForm<z.input<typeof schema>>({
+  const form = useForm<z.input<typeof schema>>({
     resolver: zodResolver(schema),
     defaultValues: {
       method: "check",
@@ -69,6 +65,13 @@ export function RecordReceipt({
       reference: "",
     },
   });
+  const {
+    register,
+    handleSubmit,
+    reset,
+    formState: { isSubmitting },
+  } = form;
+  const field = fieldsOf(form);
   const record = handleSubmit(async ({ amount, ...typed }) => {
     const parsed = parseAmount(amount, ".", currency);
     if (!parsed.ok) return;
@@ -114,26 +117,11 @@ export function RecordReceipt({
       }}
     >
       <Choice label="By" options={METHODS} {...register("method")} />
-      <TextField label="Number" autoFocus {...register("number")} error={errors.number?.message} />
-      <TextField
-        label="Sum"
-        inputMode="decimal"
-        {...register("amount")}
-        error={errors.amount?.message}
-      />
-      <TextField label="Day" type="date" {...register("paidOn")} error={errors.paidOn?.message} />
-      <TextField
-        label="From"
-        {...register("payerName")}
-        error={errors.payerName?.message}
-        placeholder="who gave it"
-      />
-      <TextField
-        label="Memo"
-        {...register("reference")}
-        error={errors.reference?.message}
-        placeholder="what is written on it"
-      />
+      <TextField label="Number" autoFocus {...field("number")} />
+      <TextField label="Sum" inputMode="decimal" {...field("amount")} />
+      <TextField label="Day" type="date" {...field("paidOn")} />
+      <TextField label="From" {...field("payerName")} placeholder="who gave it" />
+      <TextField label="Memo" {...field("reference")} placeholder="what is written on it" />
       <ActRow gridColumn="1 / -1" marginTop="0">
         <Act main type="submit" disabled={isSubmitting}>
           {again ? "It is another one: record it" : "Record it"}

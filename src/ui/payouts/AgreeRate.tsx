@@ -9,6 +9,7 @@ import type { Day } from "@/core/calendar";
 import { type Currency, parseAmount } from "@/core/money";
 
 import { Act } from "../kit/buttons";
+import { fieldsOf } from "../kit/checked";
 import { Choice, TextField } from "../kit/fields";
 import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
@@ -42,12 +43,7 @@ export function AgreeRate({
     fromVolume: amount.or(z.literal("")),
     from: z.iso.date("A day, please."),
   });
-  const {
-    register,
-    handleSubmit,
-    reset,
-    formState: { errors, isSubmitting },
-  } = useForm<z.input<typeof schema>>({
+  const form = useForm<z.input<typeof schema>>({
     resolver: zodResolver(schema),
     defaultValues: {
       account: accounts[0]?.code ?? "",
@@ -62,6 +58,13 @@ export function AgreeRate({
       from: `${today.slice(0, 4)}-01-01`,
     },
   });
+  const {
+    register,
+    handleSubmit,
+    reset,
+    formState: { isSubmitting },
+  } = form;
+  const field = fieldsOf(form);
   const minorOf = (text: string): number | null => {
     const parsed = parseAmount(text, ".", currency);
     return parsed.ok ? parsed.value : null;
@@ -110,41 +113,18 @@ export function AgreeRate({
         {...register("account")}
       />
       <Choice label="By" options={METHODS_WITH_FEES} {...register("method")} />
-      <TextField label="From" type="date" {...register("from")} error={errors.from?.message} />
+      <TextField label="From" type="date" {...field("from")} />
       <TextField
         label="Percent"
         inputMode="decimal"
         autoFocus
-        {...register("percent")}
-        error={errors.percent?.message}
+        {...field("percent")}
         placeholder="2.9"
       />
-      <TextField
-        label="And a fixed sum"
-        inputMode="decimal"
-        {...register("fixed")}
-        error={errors.fixed?.message}
-      />
-      <TextField
-        label="At most"
-        inputMode="decimal"
-        {...register("most")}
-        error={errors.most?.message}
-        placeholder="no cap"
-      />
-      <TextField
-        label="At least"
-        inputMode="decimal"
-        {...register("least")}
-        error={errors.least?.message}
-        placeholder="no least"
-      />
-      <TextField
-        label="Brand of card"
-        {...register("brand")}
-        error={errors.brand?.message}
-        placeholder="every brand"
-      />
+      <TextField label="And a fixed sum" inputMode="decimal" {...field("fixed")} />
+      <TextField label="At most" inputMode="decimal" {...field("most")} placeholder="no cap" />
+      <TextField label="At least" inputMode="decimal" {...field("least")} placeholder="no least" />
+      <TextField label="Brand of card" {...field("brand")} placeholder="every brand" />
       <Choice
         label="Cards"
         options={[
@@ -157,8 +137,7 @@ export function AgreeRate({
       <TextField
         label="From a month’s volume of"
         inputMode="decimal"
-        {...register("fromVolume")}
-        error={errors.fromVolume?.message}
+        {...field("fromVolume")}
         placeholder="0.00"
       />
       <ActRow gridColumn="1 / -1">

@@ -8,6 +8,7 @@ import { z } from "zod";
 import { type Currency, currencyOf, parseAmount } from "@/core/money";
 
 import { Act } from "../kit/buttons";
+import { fieldsOf } from "../kit/checked";
 import { Choice, TextField } from "../kit/fields";
 import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
@@ -36,15 +37,12 @@ export function AddBank({ currency }: { currency: Currency }): ReactNode {
       .string()
       .refine((text) => parseAmount(text, ".", currency).ok, "A sum like 1234.56."),
   });
-  const {
-    register,
-    handleSubmit,
-    reset,
-    formState: { errors },
-  } = useForm<z.input<typeof schema>>({
+  const form = useForm<z.input<typeof schema>>({
     resolver: zodResolver(schema),
     defaultValues: { name: "", code: "", lastFour: "", openingBalance: "0.00" },
   });
+  const { handleSubmit, reset } = form;
+  const field = fieldsOf(form);
   const add = handleSubmit(async (typed) => {
     const opening = parseAmount(typed.openingBalance, ".", currency);
     const done = await act(
@@ -72,28 +70,16 @@ export function AddBank({ currency }: { currency: Currency }): ReactNode {
       <TextField
         label="Name of the bank account"
         autoFocus
-        {...register("name")}
-        error={errors.name?.message}
+        {...field("name")}
         placeholder="Operating bank"
       />
       <TextField
         label="Short code of the bank account"
-        {...register("code")}
-        error={errors.code?.message}
+        {...field("code")}
         placeholder="operating"
       />
-      <TextField
-        label="Last four digits"
-        inputMode="numeric"
-        {...register("lastFour")}
-        error={errors.lastFour?.message}
-      />
-      <TextField
-        label="Balance at the cut-over"
-        inputMode="decimal"
-        {...register("openingBalance")}
-        error={errors.openingBalance?.message}
-      />
+      <TextField label="Last four digits" inputMode="numeric" {...field("lastFour")} />
+      <TextField label="Balance at the cut-over" inputMode="decimal" {...field("openingBalance")} />
       <ActRow>
         <Act main type="submit" disabled={busy}>
           Add it
@@ -118,12 +104,7 @@ export function AddProcessor({ currency }: { currency: Currency }): ReactNode {
       .string()
       .refine((text) => currencyOf(text) !== undefined, "A code of ISO 4217, like USD."),
   });
-  const {
-    register,
-    handleSubmit,
-    reset,
-    formState: { errors },
-  } = useForm<z.input<typeof schema>>({
+  const form = useForm<z.input<typeof schema>>({
     resolver: zodResolver(schema),
     defaultValues: {
       currency,
@@ -134,6 +115,8 @@ export function AddProcessor({ currency }: { currency: Currency }): ReactNode {
       feeBilling: "taken",
     },
   });
+  const { register, handleSubmit, reset } = form;
+  const field = fieldsOf(form);
   const add = handleSubmit(async (typed) => {
     const done = await act(
       "addProcessorAccount",
@@ -156,32 +139,27 @@ export function AddProcessor({ currency }: { currency: Currency }): ReactNode {
       <TextField
         label="Name of the processor account"
         autoFocus
-        {...register("name")}
-        error={errors.name?.message}
+        {...field("name")}
         placeholder="card account"
       />
       <TextField
         label="Short code of the processor account"
-        {...register("code")}
-        error={errors.code?.message}
+        {...field("code")}
         placeholder="card"
       />
       <TextField
         label="Banking days until it pays out"
         inputMode="numeric"
-        {...register("delayDays")}
-        error={errors.delayDays?.message}
+        {...field("delayDays")}
       />
       <TextField
         label="Its words on the statement"
-        {...register("descriptor")}
-        error={errors.descriptor?.message}
+        {...field("descriptor")}
         help="Narrows which bank lines can be its payouts."
       />
       <TextField
         label="Its currency"
-        {...register("currency")}
-        error={errors.currency?.message}
+        {...field("currency")}
         help={`Another than ${currency} needs its rates: Books, Other currencies.`}
       />
       <Choice

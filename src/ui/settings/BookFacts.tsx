@@ -10,6 +10,7 @@ import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, parseAmount, toDecimal } from "@/core/money";
 
 import { Act } from "../kit/buttons";
+import { fieldsOf } from "../kit/checked";
 import { LineField, TextField, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { Form, Section } from "../kit/layout";
@@ -79,11 +80,7 @@ export function Facts({
   currency: Currency;
 }): ReactNode {
   const { act, busy } = useActing();
-  const {
-    register,
-    handleSubmit,
-    formState: { errors, isDirty },
-  } = useForm<z.input<ReturnType<typeof schema>>>({
+  const form = useForm<z.input<ReturnType<typeof schema>>>({
     resolver: zodResolver(schema(currency)),
     values: {
       name: settings.name,
@@ -103,6 +100,12 @@ export function Facts({
       linkBase: settings.linkBase ?? "",
     },
   });
+  const {
+    register,
+    handleSubmit,
+    formState: { isDirty },
+  } = form;
+  const field = fieldsOf(form);
   const minorOf = (text: string): number => {
     const parsed = parseAmount(text, ".", currency);
     return parsed.ok ? parsed.value : 0;
@@ -138,39 +141,34 @@ export function Facts({
         onSubmit={(event) => void keep(event)}
         noValidate
       >
-        <TextField label="Business" {...register("name")} error={errors.name?.message} />
-        <TextField label="Time zone" {...register("timeZone")} error={errors.timeZone?.message} />
+        <TextField label="Business" {...field("name")} />
+        <TextField label="Time zone" {...field("timeZone")} />
         <TextField
           label="Days of grace for discounts"
           inputMode="numeric"
-          {...register("discountGraceDays")}
-          error={errors.discountGraceDays?.message}
+          {...field("discountGraceDays")}
         />
         <TextField
           label="Small differences up to"
           inputMode="decimal"
-          {...register("smallDifferenceLimit")}
-          error={errors.smallDifferenceLimit?.message}
+          {...field("smallDifferenceLimit")}
           help="Written off with one tick; a larger one needs a second person."
         />
         <TextField
           label="Smallest overdue sum asked for"
           inputMode="decimal"
-          {...register("smallestSumAskedFor")}
-          error={errors.smallestSumAskedFor?.message}
+          {...field("smallestSumAskedFor")}
         />
         <TextField
           label="Surcharge on cards, in percent"
           inputMode="decimal"
-          {...register("surchargePercent")}
-          error={errors.surchargePercent?.message}
+          {...field("surchargePercent")}
           placeholder="none"
         />
         <TextField
           label="Fee for a payment that came back"
           inputMode="decimal"
-          {...register("returnFee")}
-          error={errors.returnFee?.message}
+          {...field("returnFee")}
           placeholder="none"
           help="Charged to the customer as an open item of its own."
         />
@@ -188,8 +186,7 @@ export function Facts({
         <TextField
           label="Days between two letters, at least"
           inputMode="numeric"
-          {...register("letterInterval")}
-          error={errors.letterInterval?.message}
+          {...field("letterInterval")}
         />
         <Box>
           <chakra.p data-tone="soft" fontSize="13px" margin="0 0 6px">
@@ -205,26 +202,21 @@ export function Facts({
             <LineField width="34px" inputMode="numeric" aria-label="Hour" {...register("hour")} />{" "}
             o’clock
           </label>
-          {errors.hour ? <p data-tone="off">{errors.hour.message}</p> : null}
+          {form.formState.errors.hour ? (
+            <p data-tone="off">{form.formState.errors.hour.message}</p>
+          ) : null}
         </Box>
         <TextField
           label="Customers reach this server at"
-          {...register("linkBase")}
-          error={errors.linkBase?.message}
+          {...field("linkBase")}
           placeholder="nowhere: letters carry no link"
           help="Then letters carry the link to the account page."
         />
-        <TextField
-          label="Letters come from"
-          type="email"
-          {...register("replyTo")}
-          error={errors.replyTo?.message}
-        />
+        <TextField label="Letters come from" type="email" {...field("replyTo")} />
         <Box gridColumn="1 / -1">
           <TextField
             label="Mail server (SMTP)"
-            {...register("smtpUrl")}
-            error={errors.smtpUrl?.message}
+            {...field("smtpUrl")}
             placeholder="none: letters stay in the outbox"
             help="Every letter is written to the outbox as a file; with a server it is sent as well."
           />
