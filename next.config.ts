@@ -7,6 +7,9 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   poweredByHeader: false,
   devIndicators: false,
+  // A browser that has not read the head yet asks for this address by itself.
+  redirects: () =>
+    Promise.resolve([{ source: "/favicon.ico", destination: "/icon.svg", permanent: true }]),
 };
 
 export default config;
