@@ -28,13 +28,12 @@ export async function importFiles({ values, files }: Args): Promise<Outcome> {
   if (!opened.ok) return failed(opened.error);
   const reports: (ImportReport & { file: string; kind: FileKind })[] = [];
   for (const path of files) {
-    const done = await importOne(
-      opened.value,
+    const done = await importOne(opened.value, {
       book,
       path,
       values,
-      kind === "auto" ? undefined : (kind as FileKind),
-    );
+      kind: kind === "auto" ? undefined : (kind as FileKind),
+    });
     if (!done.ok)
       return {
         ...failed(done.error),
@@ -53,12 +52,16 @@ export async function importFiles({ values, files }: Args): Promise<Outcome> {
   };
 }
 
+type FileToImport = {
+  book: string;
+  path: string;
+  values: Args["values"];
+  kind: FileKind | undefined;
+};
+
 async function importOne(
   db: Db,
-  book: string,
-  path: string,
-  values: Args["values"],
-  kind: FileKind | undefined,
+  { book, path, values, kind }: FileToImport,
 ): Promise<Result<ImportReport & { file: string; kind: FileKind }>> {
   const kept = await keepFile(book, createReadStream(path)).catch((): Result<never> =>
     fail("file.unreadable", { path }),

@@ -30,14 +30,15 @@ export function renewLink(db: Db, customerId: number): void {
   );
 }
 
+type VisitAsked = {
+  customerId: number;
+  onDay: Day;
+  what: Visit;
+  itemId: number;
+};
+
 /** Whether a visit stands on the history of the day already. */
-export function hasVisited(
-  db: Db,
-  customerId: number,
-  onDay: Day,
-  what: Visit,
-  itemId: number,
-): boolean {
+export function hasVisited(db: Db, { customerId, onDay, what, itemId }: VisitAsked): boolean {
   return (
     db.get(
       "SELECT 1 FROM account_visit WHERE customer_id = ? AND on_day = ? AND what = ? AND open_item_id = ?",
@@ -49,14 +50,15 @@ export function hasVisited(
   );
 }
 
-export function insertVisit(
-  db: Db,
-  customerId: number,
-  onDay: Day,
-  what: Visit,
-  itemId: number,
-  at: string,
-): void {
+type VisitMade = {
+  customerId: number;
+  onDay: Day;
+  what: Visit;
+  itemId: number;
+  at: string;
+};
+
+export function insertVisit(db: Db, { customerId, onDay, what, itemId, at }: VisitMade): void {
   db.run(
     "INSERT OR IGNORE INTO account_visit (customer_id, on_day, what, open_item_id, at) VALUES (?, ?, ?, ?, ?)",
     customerId,

@@ -127,12 +127,16 @@ export function insertBankLine(
   ).id;
 }
 
+type BankLineChange = {
+  id: number;
+  state: BankLineState;
+  receiptId?: number | null;
+  ruleId?: number | null;
+};
+
 export function setBankLineState(
   db: Db,
-  id: number,
-  state: BankLineState,
-  receiptId: number | null = null,
-  ruleId: number | null = null,
+  { id, state, receiptId = null, ruleId = null }: BankLineChange,
 ): void {
   db.run(
     "UPDATE bank_line SET state = ?, receipt_id = ?, rule_id = ? WHERE id = ?",

@@ -94,7 +94,12 @@ function straysSql(role: Role, itemKind: ItemKind): string {
  * What an item stands at in clearing, and what a payout in another currency took out of it; in the
  * book's currency.
  */
-const IN_CLEARING = bookValue("i", "amount", "clearing", "processor_item");
+const IN_CLEARING = bookValue({
+  table: "i",
+  column: "amount",
+  role: "clearing",
+  kind: "processor_item",
+});
 const PAID_OUT =
   "coalesce((SELECT sum(cv.book) FROM carried cv JOIN account ca ON ca.id = cv.account_id WHERE cv.item_kind = 'payout' AND cv.item_id = p.id AND ca.role = 'clearing'), 0)";
 /** Documents in other currencies that are kept at something else than their lines say. */
@@ -178,7 +183,7 @@ export function controlTotals(db: Db): Side[] {
       journal: journal(db, "receivables"),
       documents: one(
         db,
-        `SELECT sum(${bookValue("i", "balance", "receivables", "open_item")}) AS sum FROM open_item i`,
+        `SELECT sum(${bookValue({ table: "i", column: "balance", role: "receivables", kind: "open_item" })}) AS sum FROM open_item i`,
       ),
       strays: strays(db, "receivables", "open_item"),
     },
@@ -204,7 +209,7 @@ export function controlTotals(db: Db): Side[] {
       journal: journal(db, "unidentified"),
       documents: one(
         db,
-        `SELECT -sum(${bookValue("r", "unidentified", "unidentified", "receipt", -1)}) AS sum FROM receipt r`,
+        `SELECT -sum(${bookValue({ table: "r", column: "unidentified", role: "unidentified", kind: "receipt", sign: -1 })}) AS sum FROM receipt r`,
       ),
       strays: strays(db, "unidentified", "receipt"),
     },
@@ -213,7 +218,7 @@ export function controlTotals(db: Db): Side[] {
       journal: journal(db, "credits"),
       documents: one(
         db,
-        `SELECT -sum(${bookValue("r", "on_account", "credits", "receipt", -1)}) AS sum FROM receipt r`,
+        `SELECT -sum(${bookValue({ table: "r", column: "on_account", role: "credits", kind: "receipt", sign: -1 })}) AS sum FROM receipt r`,
       ),
       strays: strays(db, "credits", "receipt"),
     },
@@ -222,7 +227,7 @@ export function controlTotals(db: Db): Side[] {
       journal: journal(db, "disputed"),
       documents: one(
         db,
-        `SELECT sum(CASE WHEN i.currency <> ${BOOK_CURRENCY} THEN ${bookValue("i", "amount", "disputed", "processor_item")} WHEN i.settled_state IN ('opened', 'won') AND i.withdrawn = 0 THEN -i.amount END) AS sum FROM processor_item i WHERE i.kind = 'dispute'`,
+        `SELECT sum(CASE WHEN i.currency <> ${BOOK_CURRENCY} THEN ${bookValue({ table: "i", column: "amount", role: "disputed", kind: "processor_item" })} WHEN i.settled_state IN ('opened', 'won') AND i.withdrawn = 0 THEN -i.amount END) AS sum FROM processor_item i WHERE i.kind = 'dispute'`,
       ),
       // A dispute that was won stands with the sum that came back as an item of its own: the two
       // cancel out, or show what did not come back.
@@ -242,7 +247,7 @@ export function controlTotals(db: Db): Side[] {
       journal: journal(db, "reserve"),
       documents: one(
         db,
-        `SELECT sum(CASE WHEN i.currency <> ${BOOK_CURRENCY} THEN ${bookValue("i", "amount", "reserve", "processor_item")} WHEN i.withdrawn = 0 THEN -i.amount END) AS sum FROM processor_item i WHERE i.kind = 'reserve'`,
+        `SELECT sum(CASE WHEN i.currency <> ${BOOK_CURRENCY} THEN ${bookValue({ table: "i", column: "amount", role: "reserve", kind: "processor_item" })} WHEN i.withdrawn = 0 THEN -i.amount END) AS sum FROM processor_item i WHERE i.kind = 'reserve'`,
       ),
       strays: leftTogether(db, "reserve"),
     },
@@ -258,11 +263,11 @@ export function controlTotals(db: Db): Side[] {
       documents: add(
         one(
           db,
-          `SELECT -sum(${bookValue("r", "parked", "parked", "receipt", -1)}) AS sum FROM receipt r`,
+          `SELECT -sum(${bookValue({ table: "r", column: "parked", role: "parked", kind: "receipt", sign: -1 })}) AS sum FROM receipt r`,
         ),
         one(
           db,
-          `SELECT -sum(${bookValue("i", "amount", "parked", "processor_item", -1)}) AS sum FROM processor_item i WHERE settled_state IS NULL AND reason IS NOT NULL AND withdrawn = 0 AND kind IN ('adjustment', 'refund', 'ach_return', 'dispute')`,
+          `SELECT -sum(${bookValue({ table: "i", column: "amount", role: "parked", kind: "processor_item", sign: -1 })}) AS sum FROM processor_item i WHERE settled_state IS NULL AND reason IS NOT NULL AND withdrawn = 0 AND kind IN ('adjustment', 'refund', 'ach_return', 'dispute')`,
         ),
       ),
     },
@@ -334,7 +339,11 @@ function payoutsOff(db: Db): { sum: Minor; count: number } {
     "SELECT stated_net - net AS off, currency AS own, paid_on AS 'on' FROM payout WHERE state = 'open' AND stated_net IS NOT NULL AND stated_net <> net",
   );
   return {
-    sum: add(...off.map((entry) => worthOn(db, entry.off, entry.own, currency, entry.on))),
+    sum: add(
+      ...off.map((entry) =>
+        worthOn(db, { amount: entry.off, currency: entry.own, book: currency, on: entry.on }),
+      ),
+    ),
     count: off.length,
   };
 }
@@ -349,7 +358,7 @@ export function openWork(db: Db): OpenWork[] {
     {
       name: "to_match",
       ...row(
-        `SELECT sum(${bookValue("r", "unidentified", "unidentified", "receipt", -1)}) AS sum, count(*) AS n FROM receipt r WHERE r.state = 'to_match'`,
+        `SELECT sum(${bookValue({ table: "r", column: "unidentified", role: "unidentified", kind: "receipt", sign: -1 })}) AS sum, count(*) AS n FROM receipt r WHERE r.state = 'to_match'`,
       ),
     },
     {
@@ -379,7 +388,7 @@ export function openWork(db: Db): OpenWork[] {
     {
       name: "negative_credits",
       ...row(
-        `SELECT sum(${bookValue("r", "on_account", "credits", "receipt", -1)}) AS sum, count(*) AS n FROM receipt r WHERE r.on_account < 0`,
+        `SELECT sum(${bookValue({ table: "r", column: "on_account", role: "credits", kind: "receipt", sign: -1 })}) AS sum, count(*) AS n FROM receipt r WHERE r.on_account < 0`,
       ),
     },
   ];

@@ -139,8 +139,8 @@ export function customerPage(
   filter: { text: string | null; order: string; limit: number; offset: number },
 ): { rows: CustomerBalance[]; count: number; open: Minor; credit: Minor } {
   const from = `FROM (SELECT c.*, coalesce(i.open, 0) AS open, coalesce(i.items, 0) AS items, coalesce(k.credit, 0) AS credit FROM customer c
-      LEFT JOIN (SELECT customer_id, sum(${bookValue("o", "balance", "receivables", "open_item")}) AS open, count(*) AS items FROM open_item o WHERE balance <> 0 GROUP BY customer_id) i ON i.customer_id = c.id
-      LEFT JOIN (SELECT customer_id, sum(${bookValue("r", "on_account", "credits", "receipt", -1)}) AS credit FROM receipt r WHERE on_account <> 0 GROUP BY customer_id) k ON k.customer_id = c.id
+      LEFT JOIN (SELECT customer_id, sum(${bookValue({ table: "o", column: "balance", role: "receivables", kind: "open_item" })}) AS open, count(*) AS items FROM open_item o WHERE balance <> 0 GROUP BY customer_id) i ON i.customer_id = c.id
+      LEFT JOIN (SELECT customer_id, sum(${bookValue({ table: "r", column: "on_account", role: "credits", kind: "receipt", sign: -1 })}) AS credit FROM receipt r WHERE on_account <> 0 GROUP BY customer_id) k ON k.customer_id = c.id
       WHERE ?1 IS NULL OR c.name LIKE '%' || ?1 || '%' OR c.external_id LIKE ?1 || '%' OR c.email LIKE '%' || ?1 || '%')`;
   const rows = db.all<CustomerBalance>(
     `SELECT id, external_id AS externalId, name, email, phone, parent_id AS parentId, left_out AS leftOut, file_id AS fileId, line_no AS lineNo, open, credit, items ${from} ORDER BY ${filter.order} LIMIT ?2 OFFSET ?3`,

@@ -37,7 +37,7 @@ export function followSums(
     balance: Minor;
     leftOut: string | null;
   }>(
-    `SELECT i.id, i.customer_id AS customerId, i.due_on AS dueOn, ${bookValue("i", "balance", "receivables", "open_item")} AS balance, o.reason AS leftOut FROM open_item i LEFT JOIN item_left_out o ON o.open_item_id = i.id
+    `SELECT i.id, i.customer_id AS customerId, i.due_on AS dueOn, ${bookValue({ table: "i", column: "balance", role: "receivables", kind: "open_item" })} AS balance, o.reason AS leftOut FROM open_item i LEFT JOIN item_left_out o ON o.open_item_id = i.id
      WHERE i.balance <> 0 ${among} AND (i.currency <> ${BOOK_CURRENCY} OR i.id IN (SELECT open_item_id FROM item_left_out))`,
   )) {
     const own = {
@@ -128,8 +128,9 @@ function fromMoves(db: Db, today: Day, ahead: number): Map<number, FollowSums> {
       sum,
     );
     if (sum < 0) count(notes, customer, -sum);
-    else if (days > 0) since(late, lateFirst, customer, sum, dueOn);
-    else if (ahead > 0 && -days <= ahead) since(soon, soonFirst, customer, sum, dueOn);
+    else if (days > 0) since({ sums: late, firsts: lateFirst, at: customer, sum, on: dueOn });
+    else if (ahead > 0 && -days <= ahead)
+      since({ sums: soon, firsts: soonFirst, at: customer, sum, on: dueOn });
   }
   const found = new Map<number, FollowSums>();
   const first = (number: number | undefined): Day | null =>
@@ -162,14 +163,16 @@ function count(sums: Float64Array | undefined, at: number, by: number): void {
   if (sums) sums[at] = (sums[at] ?? 0) + by;
 }
 
+type OpenSince = {
+  sums: Float64Array;
+  firsts: Float64Array;
+  at: number;
+  sum: number;
+  on: number;
+};
+
 /** Counts a sum, and keeps the earliest day of all that were. */
-function since(
-  sums: Float64Array,
-  firsts: Float64Array,
-  at: number,
-  sum: number,
-  on: number,
-): void {
+function since({ sums, firsts, at, sum, on }: OpenSince): void {
   count(sums, at, sum);
   const known = firsts[at] ?? 0;
   if (known === 0 || on < known) firsts[at] = on;

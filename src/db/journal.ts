@@ -50,14 +50,18 @@ export function accountFinder(db: Db): (ref: AccountRef) => number {
   };
 }
 
+type EntryOfAct = {
+  actId: number;
+  reverses?: number | null;
+  datedFor?: Day | null;
+};
+
 /** Writes an entry with its lines and posts it. Throws where it does not foot: the database would refuse it too. */
 export function insertEntry(
   db: Db,
   find: (ref: AccountRef) => number,
   draft: EntryDraft,
-  actId: number,
-  reverses: number | null = null,
-  datedFor: Day | null = null,
+  { actId, reverses = null, datedFor = null }: EntryOfAct,
 ): number {
   if (!foots(draft)) throw new Error(`the entry ${draft.event} does not foot`);
   const { id } = db.run(
@@ -209,6 +213,13 @@ export function entryPage(
 
 export type AccountLine = JournalRow & { running: Minor };
 
+type AccountPage = {
+  accountId: number;
+  asOf: Day;
+  limit: number;
+  offset: number;
+};
+
 /**
  * An account's lines up to a day, newest first, each with the balance after it.
  * Which days a page lies on, and the balance it begins with, is told by what
@@ -216,10 +227,7 @@ export type AccountLine = JournalRow & { running: Minor };
  */
 export function accountLines(
   db: Db,
-  accountId: number,
-  asOf: Day,
-  limit: number,
-  offset: number,
+  { accountId, asOf, limit, offset }: AccountPage,
 ): AccountLine[] {
   const days = db.all<{ postedOn: Day; sum: Minor; lines: number }>(
     "SELECT posted_on AS postedOn, sum, lines FROM account_day WHERE account_id = ? AND posted_on <= ? ORDER BY posted_on DESC",

@@ -27,7 +27,12 @@ export type OpenItemRow = {
   bookBalance: Minor;
 };
 /** What is left of an item, and what it was taken in at, in the book's currency. */
-const BOOK_BALANCE = bookValue("i", "balance", "receivables", "open_item");
+const BOOK_BALANCE = bookValue({
+  table: "i",
+  column: "balance",
+  role: "receivables",
+  kind: "open_item",
+});
 const BOOK_TOTAL = `CASE WHEN i.currency = ${BOOK_CURRENCY} THEN i.total ELSE coalesce((SELECT sum(l.book_amount) FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.item_kind = 'open_item' AND l.item_id = i.id AND e.event IN ('opening', 'invoice', 'credit_note') AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables')), 0) END`;
 
 const COLUMNS = `i.id, i.kind, i.number, i.customer_id AS customerId, i.issued_on AS issuedOn, i.due_on AS dueOn, i.currency, i.total, i.tax, i.opened, i.balance, i.opened_on AS openedOn,

@@ -167,7 +167,7 @@ const COLUMN_SUMS = PAYOUT_COLUMNS.map((column) => {
 const LISTED = `SELECT ${COLUMNS}, a.code AS processorAccount, a.name AS processorName,
     coalesce(s.charges, 0) AS charges, coalesce(s.chargeCount, 0) AS chargeCount, coalesce(s.fees, 0) AS fees, coalesce(s.refunds, 0) AS refunds, coalesce(s.disputes, 0) AS disputes, coalesce(s.other, 0) AS other,
     s.takenFrom, s.takenTo, b.bankLine, b.bankOn, b.bankAmount, b.atBank,
-    CASE WHEN p.currency = ${BOOK_CURRENCY} THEN p.net ELSE coalesce((SELECT sum(${bookValue("i", "amount", "clearing", "processor_item")}) FROM processor_item i WHERE i.payout_id = p.id AND i.withdrawn = 0), 0) END AS bookNet
+    CASE WHEN p.currency = ${BOOK_CURRENCY} THEN p.net ELSE coalesce((SELECT sum(${bookValue({ table: "i", column: "amount", role: "clearing", kind: "processor_item" })}) FROM processor_item i WHERE i.payout_id = p.id AND i.withdrawn = 0), 0) END AS bookNet
   FROM payout p JOIN processor_account a ON a.id = p.processor_account_id
   LEFT JOIN (SELECT payout_id,
       ${COLUMN_SUMS}, sum(kind = 'charge') AS chargeCount,

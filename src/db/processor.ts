@@ -271,8 +271,15 @@ export function usualFees(db: Db, accountId: number, kind: "dispute_fee" | "retu
     .map(({ sum }) => sum);
 }
 
+type SpanOfItems = {
+  payoutId: number;
+  accountId: number;
+  from: Day;
+  to: Day;
+};
+
 /** Puts items that name no payout, and settled within a span, into the payout that covers it. */
-export function claimSpan(db: Db, payoutId: number, accountId: number, from: Day, to: Day): number {
+export function claimSpan(db: Db, { payoutId, accountId, from, to }: SpanOfItems): number {
   return db.run(
     "UPDATE processor_item SET payout_id = ? WHERE processor_account_id = ? AND payout_id IS NULL AND withdrawn = 0 AND settled_on BETWEEN ? AND ?",
     payoutId,
@@ -325,7 +332,7 @@ export function unpaidByDay(db: Db): {
   charges: number;
 }[] {
   return db.all(
-    `SELECT a.name AS account, a.currency, a.delay_days AS delayDays, i.settled_on AS settledOn, sum(i.amount) AS amount, sum(${bookValue("i", "amount", "clearing", "processor_item")}) AS book, sum(i.kind = 'charge') AS charges FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id
+    `SELECT a.name AS account, a.currency, a.delay_days AS delayDays, i.settled_on AS settledOn, sum(i.amount) AS amount, sum(${bookValue({ table: "i", column: "amount", role: "clearing", kind: "processor_item" })}) AS book, sum(i.kind = 'charge') AS charges FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id
      WHERE i.payout_id IS NULL AND i.withdrawn = 0 GROUP BY a.id, i.settled_on`,
   );
 }
@@ -337,7 +344,7 @@ export function takingsByDay(
   to: Day,
 ): { on: Day; charges: Minor; items: number }[] {
   return db.all(
-    `SELECT settled_on AS 'on', sum(${bookValue("i", "amount", "clearing", "processor_item")}) AS charges, count(*) AS items FROM processor_item i WHERE kind = 'charge' AND withdrawn = 0 AND settled_on BETWEEN ? AND ? GROUP BY settled_on ORDER BY settled_on`,
+    `SELECT settled_on AS 'on', sum(${bookValue({ table: "i", column: "amount", role: "clearing", kind: "processor_item" })}) AS charges, count(*) AS items FROM processor_item i WHERE kind = 'charge' AND withdrawn = 0 AND settled_on BETWEEN ? AND ? GROUP BY settled_on ORDER BY settled_on`,
     from,
     to,
   );
@@ -409,7 +416,7 @@ export function itemsOfRole(
 }[] {
   return db.all(
     `SELECT id, kind, external_id AS externalId, settled_on AS "on",
-       ${bookValue("i", "amount", role, "processor_item", -1)} AS amount,
+       ${bookValue({ table: "i", column: "amount", role, kind: "processor_item", sign: -1 })} AS amount,
        reason, receipt_id AS receiptId, payout_id AS payoutId
      FROM processor_item i
      WHERE withdrawn = 0 AND ${WHERE_OF_ROLE[role]}

@@ -43,14 +43,15 @@ const SUM =
   "SELECT coalesce(sum(amount), 0) AS amount, coalesce(sum(book), 0) AS book FROM carried WHERE account_id = ?1 AND currency = ?2";
 const NOTHING: Carried = { amount: 0, book: 0 };
 
+type CarriedItem = {
+  accountId: number;
+  currency: Currency;
+  kind: ItemKind;
+  id: number;
+};
+
 /** What one document stands at on an account. */
-export function carriedBy(
-  db: Db,
-  accountId: number,
-  currency: Currency,
-  kind: ItemKind,
-  id: number,
-): Carried {
+export function carriedBy(db: Db, { accountId, currency, kind, id }: CarriedItem): Carried {
   return (
     db.get<Carried>(`${SUM} AND item_kind = ?3 AND item_id = ?4`, accountId, currency, kind, id) ??
     NOTHING
@@ -92,8 +93,15 @@ export function carriedByDocument(
   return new Map(rows.map(({ id, book }) => [id, book]));
 }
 
+type AmountOnDay = {
+  amount: Minor;
+  currency: Currency;
+  book: Currency;
+  on: Day;
+};
+
 /** A sum at the rate of a day, in the book's currency; for sums that are only told, not posted. */
-export function worthOn(db: Db, amount: Minor, currency: Currency, book: Currency, on: Day): Minor {
+export function worthOn(db: Db, { amount, currency, book, on }: AmountOnDay): Minor {
   return currency === book
     ? amount
     : (inCurrency(amount, currency, book, rateOn(db, currency, on)?.rate ?? "0") ?? amount);
@@ -103,18 +111,20 @@ export function worthOn(db: Db, amount: Minor, currency: Currency, book: Currenc
 export const BOOK_CURRENCY =
   "(SELECT json_extract(value, '$') FROM setting WHERE key = 'currency')";
 
+type ValuedColumn = {
+  table: string;
+  column: string;
+  role: Role;
+  kind: ItemKind;
+  sign?: 1 | -1;
+};
+
 /**
  * A sum of a document in the book's currency, inside a query: the sum itself,
  * or what the document is carried at on the accounts of a role where it is in
  * another currency. `sign` is -1 where the account stands on the credit side.
  */
-export function bookValue(
-  table: string,
-  column: string,
-  role: Role,
-  kind: ItemKind,
-  sign: 1 | -1 = 1,
-): string {
+export function bookValue({ table, column, role, kind, sign = 1 }: ValuedColumn): string {
   return `(CASE WHEN ${table}.currency = ${BOOK_CURRENCY} THEN ${table}.${column} ELSE coalesce((SELECT ${sign} * sum(cv.book) FROM carried cv JOIN account ca ON ca.id = cv.account_id WHERE cv.item_kind = '${kind}' AND cv.item_id = ${table}.id AND ca.role = '${role}'), 0) END)`;
 }
 

@@ -279,7 +279,13 @@ export function disputedReceipts(
 export function creditsKept(
   db: Db,
 ): { customerId: number; currency: Currency; own: Minor; onAccount: number }[] {
-  const book = bookValue("r", "on_account", "credits", "receipt", -1);
+  const book = bookValue({
+    table: "r",
+    column: "on_account",
+    role: "credits",
+    kind: "receipt",
+    sign: -1,
+  });
   return db.all(
     `SELECT r.customer_id AS customerId, r.currency, sum(r.on_account) AS own,
        sum(${book}) AS onAccount
@@ -326,7 +332,7 @@ export function receiptsWith(
 ): { id: number; payer: string; paidOn: Day; reference: string; amount: Minor }[] {
   return db.all(
     `SELECT id, coalesce(nullif(payer_name, ''), payer_email) AS payer, paid_on AS paidOn,
-       reference, ${bookValue("r", part, ROLE_OF_PART[part], "receipt", -1)} AS amount
+       reference, ${bookValue({ table: "r", column: part, role: ROLE_OF_PART[part], kind: "receipt", sign: -1 })} AS amount
      FROM receipt r
      WHERE ${part} <> 0
      ORDER BY paid_on, id`,

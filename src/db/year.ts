@@ -14,7 +14,7 @@ export function grossByMonth(
   to: Day,
 ): { account: string; month: string; sum: Minor }[] {
   return db.all(
-    `SELECT a.name AS account, substr(i.settled_on, 1, 7) AS month, sum(${bookValue("i", "amount", "clearing", "processor_item")}) AS sum FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id
+    `SELECT a.name AS account, substr(i.settled_on, 1, 7) AS month, sum(${bookValue({ table: "i", column: "amount", role: "clearing", kind: "processor_item" })}) AS sum FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id
      WHERE i.kind = 'charge' AND i.withdrawn = 0 AND i.settled_on BETWEEN ? AND ? GROUP BY a.id, month ORDER BY a.id, month`,
     from,
     to,

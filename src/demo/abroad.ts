@@ -28,13 +28,15 @@ type Bill = {
   total: number;
   paidOn: Day | null;
 };
-const bill = (
-  number: string,
-  at: 0 | 1 | 2,
-  issuedOn: string,
-  total: number,
-  paidOn: string | null,
-): Bill => ({
+type BillFacts = {
+  number: string;
+  at: 0 | 1 | 2;
+  issuedOn: string;
+  total: number;
+  paidOn: string | null;
+};
+
+const bill = ({ number, at, issuedOn, total, paidOn }: BillFacts): Bill => ({
   number,
   customer: PEOPLE[at],
   issuedOn: day(issuedOn),
@@ -43,15 +45,15 @@ const bill = (
   paidOn: paidOn === null ? null : day(paidOn),
 });
 const BILLS: readonly Bill[] = [
-  bill("EX-301", 0, "2026-08-04", 64_000, "2026-09-01"),
-  bill("EX-302", 1, "2026-08-18", 128_500, "2026-09-15"),
-  bill("EX-303", 0, "2026-09-08", 72_400, "2026-10-06"),
-  bill("EX-304", 2, "2026-09-10", 93_800, null),
-  bill("EX-305", 1, "2026-09-22", 118_000, "2026-10-27"),
-  bill("EX-306", 0, "2026-10-13", 69_900, "2026-11-10"),
-  bill("EX-307", 1, "2026-10-27", 131_250, "2026-11-18"),
-  bill("EX-308", 0, "2026-11-12", 58_600, null),
-  bill("EX-309", 2, "2026-11-16", 41_200, null),
+  bill({ number: "EX-301", at: 0, issuedOn: "2026-08-04", total: 64_000, paidOn: "2026-09-01" }),
+  bill({ number: "EX-302", at: 1, issuedOn: "2026-08-18", total: 128_500, paidOn: "2026-09-15" }),
+  bill({ number: "EX-303", at: 0, issuedOn: "2026-09-08", total: 72_400, paidOn: "2026-10-06" }),
+  bill({ number: "EX-304", at: 2, issuedOn: "2026-09-10", total: 93_800, paidOn: null }),
+  bill({ number: "EX-305", at: 1, issuedOn: "2026-09-22", total: 118_000, paidOn: "2026-10-27" }),
+  bill({ number: "EX-306", at: 0, issuedOn: "2026-10-13", total: 69_900, paidOn: "2026-11-10" }),
+  bill({ number: "EX-307", at: 1, issuedOn: "2026-10-27", total: 131_250, paidOn: "2026-11-18" }),
+  bill({ number: "EX-308", at: 0, issuedOn: "2026-11-12", total: 58_600, paidOn: null }),
+  bill({ number: "EX-309", at: 2, issuedOn: "2026-11-16", total: 41_200, paidOn: null }),
 ];
 
 /** Made up: they rise and fall a little from week to week. */

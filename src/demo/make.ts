@@ -77,6 +77,14 @@ export async function makeDemoBook(): Promise<Result<null>> {
   return ok(null);
 }
 
+type FileMade = {
+  kind: FileKind;
+  name: string;
+  text: string;
+  account: string | null;
+  saveAs: string;
+};
+
 class Maker {
   private keys = 0;
   private done: Day = day("2025-01-01");
@@ -139,8 +147,20 @@ class Maker {
       currency: "EUR",
     });
     this.do("setRates", { rates: abroadRates() });
-    this.takeIn("customers", "customers.csv", customersFile(this.world), null, "our customers");
-    this.takeIn("customers", "customers-abroad.csv", abroadCustomers(), null, "our customers");
+    this.takeIn({
+      kind: "customers",
+      name: "customers.csv",
+      text: customersFile(this.world),
+      account: null,
+      saveAs: "our customers",
+    });
+    this.takeIn({
+      kind: "customers",
+      name: "customers-abroad.csv",
+      text: abroadCustomers(),
+      account: null,
+      saveAs: "our customers",
+    });
   }
 
   /**
@@ -151,31 +171,49 @@ class Maker {
     if (to <= this.done) return;
     const span = { from: this.done, to };
     this.do("changeSettings", { clock: to });
-    this.takeIn(
-      "invoices",
-      `invoices-${to}.csv`,
-      invoicesFile(this.world, span),
-      null,
-      "our invoices",
-    );
+    this.takeIn({
+      kind: "invoices",
+      name: `invoices-${to}.csv`,
+      text: invoicesFile(this.world, span),
+      account: null,
+      saveAs: "our invoices",
+    });
     const after = { from: span.from < CUT_OVER ? CUT_OVER : span.from, to };
-    this.takeIn("processor", `card-${to}.csv`, cardFile(this.world, after), "card", "card account");
-    this.takeIn("processor", `ach-${to}.csv`, achFile(this.world, after), "ach", "ACH account");
-    this.takeIn(
-      "invoices",
-      `invoices-abroad-${to}.csv`,
-      abroadInvoices(span),
-      null,
-      "our invoices",
-    );
-    this.takeIn("processor", `euro-${to}.csv`, abroadCharges(after), "euro", "card account in EUR");
-    this.takeIn(
-      "bank",
-      `statement-${to}.csv`,
-      bankFile(this.world, after, OPENING_BALANCE),
-      "operating",
-      "operating bank",
-    );
+    this.takeIn({
+      kind: "processor",
+      name: `card-${to}.csv`,
+      text: cardFile(this.world, after),
+      account: "card",
+      saveAs: "card account",
+    });
+    this.takeIn({
+      kind: "processor",
+      name: `ach-${to}.csv`,
+      text: achFile(this.world, after),
+      account: "ach",
+      saveAs: "ACH account",
+    });
+    this.takeIn({
+      kind: "invoices",
+      name: `invoices-abroad-${to}.csv`,
+      text: abroadInvoices(span),
+      account: null,
+      saveAs: "our invoices",
+    });
+    this.takeIn({
+      kind: "processor",
+      name: `euro-${to}.csv`,
+      text: abroadCharges(after),
+      account: "euro",
+      saveAs: "card account in EUR",
+    });
+    this.takeIn({
+      kind: "bank",
+      name: `statement-${to}.csv`,
+      text: bankFile(this.world, after, OPENING_BALANCE),
+      account: "operating",
+      saveAs: "operating bank",
+    });
     this.done = to;
     this.explainBank();
     this.fromAbroad(to);
@@ -306,7 +344,7 @@ class Maker {
         });
         continue;
       }
-      const draft = draftLetter(this.db, row, settings, today);
+      const draft = draftLetter(this.db, row, { settings, today });
       if (!draft.ok || draft.value.to === null) continue;
       this.do("sendLetter", {
         customerId: row.customer.id,
@@ -408,13 +446,7 @@ class Maker {
     });
   }
 
-  private takeIn(
-    kind: FileKind,
-    name: string,
-    text: string,
-    account: string | null,
-    saveAs: string,
-  ): void {
+  private takeIn({ kind, name, text, account, saveAs }: FileMade): void {
     const table = readTable(text);
     if (!table.ok) return;
     const bytes = Buffer.from(text);

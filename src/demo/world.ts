@@ -98,7 +98,7 @@ export function makeWorld(): World {
     return 0;
   });
   const extras: Extra[] = [];
-  tellStories(people, invoices, payments, extras, random);
+  tellStories({ people, invoices, payments, extras, random });
   payments.sort((a, b) => {
     if (a.paidOn < b.paidOn) return -1;
     if (a.paidOn > b.paidOn) return 1;
@@ -121,7 +121,15 @@ function makeInvoices(people: readonly Person[], random: Random): Invoice[] {
     for (let on = FIRST; on <= TODAY; on = addDays(on, 1)) {
       if (weekday(on) > 5) continue;
       if (person.habit.plan > 0 && on.endsWith("-03"))
-        drafts.push(invoiceOf(person, on, minor(person.habit.plan), "Kiln plan", ""));
+        drafts.push(
+          invoiceOf({
+            person,
+            issuedOn: on,
+            total: minor(person.habit.plan),
+            description: "Kiln plan",
+            po: "",
+          }),
+        );
       if (random.chance(person.habit.orders / 21)) drafts.push(order(person, on, random));
     }
   }
@@ -169,30 +177,38 @@ function makeCreditNotes(billed: readonly Invoice[]): Map<string, Invoice> {
 
 function order(person: Person, on: Day, random: Random): Omit<Invoice, "number"> {
   if (random.chance(0.02))
-    return invoiceOf(
+    return invoiceOf({
       person,
-      on,
-      minor(random.whole(24, 68) * 10_000),
-      "Kiln, front loading",
-      `PO ${random.whole(1000, 9999)}`,
-    );
+      issuedOn: on,
+      total: minor(random.whole(24, 68) * 10_000),
+      description: "Kiln, front loading",
+      po: `PO ${random.whole(1000, 9999)}`,
+    });
   const [words, price, most] = random.pick(GOODS);
-  return invoiceOf(
+  return invoiceOf({
     person,
-    on,
-    minor(price * random.whole(1, most) + random.pick([0, 0, 1250, 1895])),
-    words,
-    person.parent || random.chance(0.15) ? `P-${random.whole(10_000, 99_999)}` : "",
-  );
+    issuedOn: on,
+    total: minor(price * random.whole(1, most) + random.pick([0, 0, 1250, 1895])),
+    description: words,
+    po: person.parent || random.chance(0.15) ? `P-${random.whole(10_000, 99_999)}` : "",
+  });
 }
 
-function invoiceOf(
-  person: Person,
-  issuedOn: Day,
-  total: Minor,
-  description: string,
-  po: string,
-): Omit<Invoice, "number"> {
+type InvoiceFacts = {
+  person: Person;
+  issuedOn: Day;
+  total: Minor;
+  description: string;
+  po: string;
+};
+
+function invoiceOf({
+  person,
+  issuedOn,
+  total,
+  description,
+  po,
+}: InvoiceFacts): Omit<Invoice, "number"> {
   const terms = parseTerms(person.habit.terms);
   const dueOn = terms.ok ? dueDay(issuedOn, terms.value) : issuedOn;
   // Schools are exempt; others pay 6 % on goods, inside the total.
@@ -232,14 +248,14 @@ function makePayments(
     const paidOn = dates.get(key) ?? TODAY;
     if (paidOn <= CUT_OVER || paidOn >= TODAY) continue;
     payments.push(
-      paymentOf(
+      paymentOf({
         batch,
-        batch.flatMap(({ number }) => notes.get(number) ?? []),
+        notes: batch.flatMap(({ number }) => notes.get(number) ?? []),
         paidOn,
         random,
-        payments.length,
+        index: payments.length,
         names,
-      ),
+      }),
     );
   }
   return payments;
@@ -250,14 +266,16 @@ const sameWeek = (on: Day): Day => addDays(on, 1 - weekday(on));
 const banked = (on: Day, notBefore: Day): Day =>
   addBankingDays(on <= notBefore ? addDays(notBefore, 1) : on, 0);
 
-function paymentOf(
-  batch: readonly Invoice[],
-  notes: readonly Invoice[],
-  paidOn: Day,
-  random: Random,
-  index: number,
-  names: ReadonlyMap<string, string>,
-): Payment {
+type PaymentFacts = {
+  batch: readonly Invoice[];
+  notes: readonly Invoice[];
+  paidOn: Day;
+  random: Random;
+  index: number;
+  names: ReadonlyMap<string, string>;
+};
+
+function paymentOf({ batch, notes, paidOn, random, index, names }: PaymentFacts): Payment {
   const [first] = batch;
   if (!first) throw new RangeError("a payment pays something");
   const { person } = first;
@@ -351,14 +369,16 @@ function memoOf(
   }
 }
 
+type StoryStage = {
+  people: readonly Person[];
+  invoices: readonly Invoice[];
+  payments: Payment[];
+  extras: Extra[];
+  random: Random;
+};
+
 /** The little stories that the README walks through. */
-function tellStories(
-  people: readonly Person[],
-  invoices: readonly Invoice[],
-  payments: Payment[],
-  extras: Extra[],
-  random: Random,
-): void {
+function tellStories({ people, invoices, payments, extras, random }: StoryStage): void {
   const of = (name: string): Person => {
     const found = people.find((person) => person.name === name);
     if (!found) throw new Error(`no ${name}`);

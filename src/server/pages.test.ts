@@ -82,7 +82,7 @@ describe("the pages' queries", () => {
         expect(accountLineCount(book.db, id, asOf)).toBe(slow.length);
         for (const size of [1, 3, 100]) {
           const pages = Array.from({ length: Math.ceil(slow.length / size) }, (_, at) =>
-            accountLines(book.db, id, asOf, size, at * size),
+            accountLines(book.db, { accountId: id, asOf, limit: size, offset: at * size }),
           ).flat();
           expect(pages.map(({ entryId, running }) => ({ entryId, running }))).toEqual(slow);
         }
@@ -117,7 +117,11 @@ describe("the pages' queries", () => {
   });
   it("Match shows three queues with their sums, the workings of a receipt, and what is sure", () => {
     const proposals = book.proposals();
-    const { sums, total, rows } = matchQueue(book.db, proposals, "none", "-amount", USD);
+    const { sums, total, rows } = matchQueue(book.db, proposals, {
+      queue: "none",
+      sort: "-amount",
+      currency: USD,
+    });
     expect(sums.sure.count + sums.check.count + sums.none.count).toBe(proposals.length);
     expect(sums.sure.sum + sums.check.sum + sums.none.sum).toBe(total);
     expect(rows.map(({ amount }) => amount)).toEqual(

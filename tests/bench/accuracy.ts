@@ -52,8 +52,16 @@ export function right(
 
 type Why = Map<string, { wrong: number; missed: number; all: number; shown: string[] }>;
 
+type ProposalJudged = {
+  why: Why;
+  input: MatchingInput;
+  proposal: Proposal;
+  real: Truth;
+  ok: boolean;
+};
+
 /** Keeps what went wrong, by class, in words to look at. */
-function note(why: Why, input: MatchingInput, proposal: Proposal, real: Truth, ok: boolean): void {
+function note({ why, input, proposal, real, ok }: ProposalJudged): void {
   const entry = why.get(real.kind) ?? { wrong: 0, missed: 0, all: 0, shown: [] };
   why.set(real.kind, entry);
   entry.all += 1;
@@ -115,7 +123,7 @@ export function accuracy(
           bin.right += ok ? 1 : 0;
         }
       }
-      if (why) note(why, input, proposal, real, ok);
+      if (why) note({ why, input, proposal, real, ok });
     }
   }
   return {

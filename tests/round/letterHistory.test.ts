@@ -126,7 +126,7 @@ function say(book: TestBook, { say: what, pick, share }: Word, at: number): void
       const letters = rowsOf(book)
         .filter(({ state, next }) => state === "ready" && next.step.act === "letter")
         .flatMap((row) => {
-          const draft = draftLetter(book.db, row, readSettings(book.db), today);
+          const draft = draftLetter(book.db, row, { settings: readSettings(book.db), today });
           return draft.ok
             ? [
                 {
@@ -271,7 +271,7 @@ function headsHold(book: TestBook): void {
   for (const row of rows.filter(
     ({ state, next }) => state === "ready" && next.step.act === "letter",
   )) {
-    const draft = draftLetter(book.db, row, readSettings(book.db), today);
+    const draft = draftLetter(book.db, row, { settings: readSettings(book.db), today });
     expect(
       draft.ok && {
         customer: row.customer.id,

@@ -113,6 +113,15 @@ export const step = fc.record({
 const UNDOABLE =
   "'place', 'set_aside', 'tie', 'elsewhere', 'bank_receipt', 'hand_receipt', 'deposit', 'deposit_banked', 'bounce', 'dispute_lost', 'accrue', 'fee_bill', 'refund', 'retry', 'answer', 'revalue', 'write_off', 'allowance', 'late_fee'";
 
+type StepFacts = {
+  kindWord: string;
+  amount: number;
+  fee: number;
+  related: string;
+  payout: string;
+  account?: /*TODO*/ string;
+};
+
 export class History {
   private count = 0;
   constructor(readonly book: TestBook) {}
@@ -133,14 +142,7 @@ export class History {
     );
     const id = ++this.count;
     const on = addDays(day("2026-11-02"), id % 20);
-    const rows = (
-      kindWord: string,
-      amount: number,
-      fee: number,
-      related: string,
-      payout: string,
-      account = "card",
-    ): void =>
+    const rows = ({ kindWord, amount, fee, related, payout, account = "card" }: StepFacts): void =>
       void book.mustTake(
         "processor",
         `Id,Type,Date,Gross,Fee,Payer,Memo,Payout id,Original id\nx_${id},${kindWord},${on},${money(amount)},${money(fee)},Alder Lane Pottery School,2040${pick % 6},${payout},${related}\n`,
@@ -148,35 +150,48 @@ export class History {
       );
     switch (kind) {
       case "charge":
-        return rows("Charge", 500 + pick * 10, share, "", pick % 3 === 0 ? "" : `po_${pick % 4}`);
+        return rows({
+          kindWord: "Charge",
+          amount: 500 + pick * 10,
+          fee: share,
+          related: "",
+          payout: pick % 3 === 0 ? "" : `po_${pick % 4}`,
+        });
       case "return":
         return (
           charge &&
-          rows(
-            "ACH return",
-            -Math.max(1, Math.floor((charge.amount * (share > 50 ? 100 : share)) / 100)),
-            400,
-            charge.id,
-            "",
-            charge.account,
-          )
+          rows({
+            kindWord: "ACH return",
+            amount: -Math.max(1, Math.floor((charge.amount * (share > 50 ? 100 : share)) / 100)),
+            fee: 400,
+            related: charge.id,
+            payout: "",
+            account: charge.account,
+          })
         );
       case "refund":
         return (
           charge &&
-          rows(
-            "Refund",
-            -Math.max(1, Math.floor((charge.amount * share) / 100)),
-            0,
-            share === 1 ? "unknown" : charge.id,
-            `po_${pick % 4}`,
-            charge.account,
-          )
+          rows({
+            kindWord: "Refund",
+            amount: -Math.max(1, Math.floor((charge.amount * share) / 100)),
+            fee: 0,
+            related: share === 1 ? "unknown" : charge.id,
+            payout: `po_${pick % 4}`,
+            account: charge.account,
+          })
         );
       case "dispute":
         return (
           charge &&
-          rows("Dispute", -charge.amount, 1500, charge.id, `po_${pick % 4}`, charge.account)
+          rows({
+            kindWord: "Dispute",
+            amount: -charge.amount,
+            fee: 1500,
+            related: charge.id,
+            payout: `po_${pick % 4}`,
+            account: charge.account,
+          })
         );
       case "payout":
         return void book.mustTake(
@@ -380,7 +395,13 @@ export class History {
         );
       case "orphan": {
         // What goes back comes before its charge.
-        rows(pick % 2 ? "Refund" : "ACH return", -(500 + share), 0, `late_${id}`, "");
+        rows({
+          kindWord: pick % 2 ? "Refund" : "ACH return",
+          amount: -(500 + share),
+          fee: 0,
+          related: `late_${id}`,
+          payout: "",
+        });
         return share > 50
           ? void book.mustTake(
               "processor",
@@ -475,36 +496,36 @@ export class History {
           `invoice_number,customer_id,issued_on,due_on,currency,total,balance,tax,terms\n${share > 90 ? "CN" : "3"}${id},C${1 + (pick % 4)},${on},${addDays(on, 30)},USD,${share > 90 ? "-" : ""}${money(1000 + pick * 8)},${share > 90 ? "-" : ""}${money(1000 + pick * 8)},${share > 90 ? "-" : ""}${money(Math.floor((1000 + pick * 8) / 14))},2/10 n/30\n`,
         );
       case "reserve":
-        return rows(
-          "Reserve",
-          (share > 50 ? -1 : 1) * (100 + pick),
-          0,
-          "",
-          `po_${pick % 4}`,
-          share % 3 === 0 ? "abroad" : "card",
-        );
+        return rows({
+          kindWord: "Reserve",
+          amount: (share > 50 ? -1 : 1) * (100 + pick),
+          fee: 0,
+          related: "",
+          payout: `po_${pick % 4}`,
+          account: share % 3 === 0 ? "abroad" : "card",
+        });
       case "adjustment":
-        return rows(
-          "Adjustment",
-          (share > 50 ? -1 : 1) * (100 + pick),
-          0,
-          "",
-          `po_${pick % 4}`,
-          share % 3 === 0 ? "abroad" : "card",
-        );
+        return rows({
+          kindWord: "Adjustment",
+          amount: (share > 50 ? -1 : 1) * (100 + pick),
+          fee: 0,
+          related: "",
+          payout: `po_${pick % 4}`,
+          account: share % 3 === 0 ? "abroad" : "card",
+        });
       case "abroad": {
         book.mustTake(
           "invoices",
           `invoice_number,customer_id,issued_on,due_on,currency,total,balance,tax,terms\nE${id},C${1 + (pick % 4)},${on},${addDays(on, 30)},EUR,${money(1000 + pick * 8)},${money(1000 + pick * 8)},${money(Math.floor((1000 + pick * 8) / 14))},2/10 n/30\n`,
         );
-        return rows(
-          "Charge",
-          share > 40 ? 1000 + pick * 8 : 700 + pick * 9,
-          share,
-          "",
-          pick % 3 === 0 ? "" : `po_${pick % 4}`,
-          "abroad",
-        );
+        return rows({
+          kindWord: "Charge",
+          amount: share > 40 ? 1000 + pick * 8 : 700 + pick * 9,
+          fee: share,
+          related: "",
+          payout: pick % 3 === 0 ? "" : `po_${pick % 4}`,
+          account: "abroad",
+        });
       }
       case "abroad_payout": {
         const payout = any(
@@ -592,14 +613,14 @@ export class History {
         );
         return (
           dispute &&
-          rows(
-            "Dispute won",
-            -dispute.amount,
-            share > 50 ? -1500 : 0,
-            dispute.id,
-            `po_${pick % 4}`,
-            dispute.account,
-          )
+          rows({
+            kindWord: "Dispute won",
+            amount: -dispute.amount,
+            fee: share > 50 ? -1500 : 0,
+            related: dispute.id,
+            payout: `po_${pick % 4}`,
+            account: dispute.account,
+          })
         );
       }
       case "retry": {

@@ -40,7 +40,11 @@ describe("the ladder (first steps around 15, 30 and 45 days, about twice a month
     [3, "2026-11-02", 4, "2026-11-15"],
     [4, "2026-11-20", 4, "2026-12-02"],
   ])("after step %i on %s comes step %i on %s", (last, on, step, expected) => {
-    const next = nextStep(day("2026-10-01"), last, on === null ? null : day(on));
+    const next = nextStep({
+      oldestDueOn: day("2026-10-01"),
+      lastStep: last,
+      lastWordOn: on === null ? null : day(on),
+    });
     expect([next.step.step, next.on]).toEqual([step, expected]);
   });
   it("ends with a call", () => expect(DEFAULT_STEPS.at(-1)?.act).toBe("call"));

@@ -64,19 +64,27 @@ export const SMALLEST_INTERVAL_DAYS = 12;
 
 export type NextStep = { readonly step: LadderStep; readonly on: Day };
 
+type LadderStanding = {
+  oldestDueOn: Day;
+  lastStep: number;
+  lastWordOn: Day | null;
+  steps?: readonly LadderStep[];
+  interval?: /*TODO*/ number;
+};
+
 /**
  * What is due to be said next, and from which day: the rung after the last one
  * taken, not before its days and not sooner than the smallest interval after
  * the last word. After the last rung, that one is repeated. Throws RangeError
  * for a ladder without rungs.
  */
-export function nextStep(
-  oldestDueOn: Day,
-  lastStep: number,
-  lastWordOn: Day | null,
-  steps: readonly LadderStep[] = DEFAULT_STEPS,
+export function nextStep({
+  oldestDueOn,
+  lastStep,
+  lastWordOn,
+  steps = DEFAULT_STEPS,
   interval = SMALLEST_INTERVAL_DAYS,
-): NextStep {
+}: LadderStanding): NextStep {
   const step = steps.find((step) => step.step > lastStep) ?? steps.at(-1);
   if (!step) throw new RangeError("a ladder has at least one step");
   const byAge = addDays(oldestDueOn, step.fromDays);

@@ -127,13 +127,13 @@ export function followUpToday(facts: FollowUpFacts): FollowUpToday | null {
   const letterFrom =
     facts.lastLetterOn === null ? null : addDays(facts.lastLetterOn, facts.interval);
   const next = afterPromise(
-    nextStep(
-      oldest,
-      lastStepTaken(oldest, facts.said, steps),
-      facts.lastLetterOn,
+    nextStep({
+      oldestDueOn: oldest,
+      lastStep: lastStepTaken(oldest, facts.said, steps),
+      lastWordOn: facts.lastLetterOn,
       steps,
-      facts.interval,
-    ),
+      interval: facts.interval,
+    }),
     facts,
     letterFrom,
   );

@@ -246,10 +246,7 @@ describe("a foreign sale from invoice to bank", () => {
     ];
     const made = postRevalued(
       { postedOn: head.on, document: { kind: "revaluation", id: 1, text: "EUR" } },
-      open,
-      EUR,
-      USD,
-      ratio("1.12"),
+      { documents: open, currency: EUR, book: USD, rate: ratio("1.12") },
     );
     expect(made && shown(made)).toEqual([
       "receivables EUR 0.00 = 4.00",
@@ -259,10 +256,12 @@ describe("a foreign sale from invoice to bank", () => {
     expect(
       postRevalued(
         { postedOn: head.on, document: { kind: "revaluation", id: 1, text: "EUR" } },
-        [{ ...open[0]!, book: 11_200 }],
-        EUR,
-        USD,
-        ratio("1.12"),
+        {
+          documents: [{ ...open[0]!, book: 11_200 }],
+          currency: EUR,
+          book: USD,
+          rate: ratio("1.12"),
+        },
       ),
     ).toBeNull();
   });

@@ -101,6 +101,13 @@ function withBook(line: Line, book: Minor): Line {
   return { ...line, sum: { ...line.sum, book } };
 }
 
+type Revaluation = {
+  documents: readonly (Pick<Line, "account" | "item"> & Carried)[];
+  currency: Currency;
+  book: Currency;
+  rate: Ratio;
+};
+
 /**
  * The entry that brings documents in another currency to the rate of a day;
  * reversed on the next. Null where nothing differs.
@@ -108,10 +115,7 @@ function withBook(line: Line, book: Minor): Line {
  */
 export function postRevalued(
   head: Pick<EntryDraft, "postedOn" | "document">,
-  documents: readonly (Pick<Line, "account" | "item"> & Carried)[],
-  currency: Currency,
-  book: Currency,
-  rate: Ratio,
+  { documents, currency, book, rate }: Revaluation,
 ): EntryDraft | null {
   const lines = documents.flatMap(({ account, item, amount, book: stands }): Line[] => {
     const by = add(convert(amount, currency, book, rate), negate(minor(stands)));

@@ -24,13 +24,15 @@ const customer = (
   email: string | null = null,
   parentId: number | null = null,
 ): MatchingInput["customers"][number] => ({ id, externalId: `C${id}`, name, email, parentId });
-const item = (
-  id: number,
-  customerId: number,
-  number: string,
-  balance: number,
-  more: Partial<MatchItem> = {},
-): MatchItem => ({
+type ItemFacts = {
+  id: number;
+  customerId: number;
+  number: string;
+  balance: number;
+  more?: Partial<MatchItem>;
+};
+
+const item = ({ id, customerId, number, balance, more = {} }: ItemFacts): MatchItem => ({
   id,
   number,
   customerId,
@@ -105,9 +107,9 @@ describe("similarity of names (Winkler 1990, US Census Bureau examples; values f
     ["Fern Hill", false],
   ])("a payment of its exact sum by “%s” finds its home: %s", (payerName, sure) => {
     const items = [
-      item(1, 1, "20431", 86_450),
-      item(2, 2, "20432", 77_310),
-      item(3, 3, "20433", 55_020),
+      item({ id: 1, customerId: 1, number: "20431", balance: 86_450 }),
+      item({ id: 2, customerId: 2, number: "20432", balance: 77_310 }),
+      item({ id: 3, customerId: 3, number: "20433", balance: 55_020 }),
     ];
     const amount = /Heron/.test(payerName) ? 77_310 : /BRIGHT/.test(payerName) ? 55_020 : 86_450;
     expect(entry(items, receipt(amount, { payerName })).decision === "sure").toBe(sure);
@@ -116,12 +118,12 @@ describe("similarity of names (Winkler 1990, US Census Bureau examples; values f
 
 describe("readings", () => {
   const items = [
-    item(1, 1, "20431", 86_450),
-    item(2, 1, "20433", 42_000),
-    item(3, 1, "20440", 21_225),
-    item(4, 2, "20450", 42_000),
-    item(5, 4, "20460", 50_000),
-    item(6, 3, "20461", 25_000),
+    item({ id: 1, customerId: 1, number: "20431", balance: 86_450 }),
+    item({ id: 2, customerId: 1, number: "20433", balance: 42_000 }),
+    item({ id: 3, customerId: 1, number: "20440", balance: 21_225 }),
+    item({ id: 4, customerId: 2, number: "20450", balance: 42_000 }),
+    item({ id: 5, customerId: 4, number: "20460", balance: 50_000 }),
+    item({ id: 6, customerId: 3, number: "20461", balance: 25_000 }),
   ];
   const alder = { payerName: "Alder Lane Pottery School", payerEmail: "office@alderlane.example" };
   it.each<[string, MatchReceipt, string]>([
@@ -187,13 +189,21 @@ describe("readings", () => {
     expect(
       shown(
         entry(
-          [item(9, 1, "20470", 100_000, terms)],
+          [item({ id: 9, customerId: 1, number: "20470", balance: 100_000, more: terms })],
           receipt(98_000, { ...alder, reference: "20470" }),
         ),
       ),
     ).toBe("sure: 20470 98000 less 2000");
     const late = entry(
-      [item(9, 1, "20470", 100_000, { ...terms, issuedOn: day("2026-11-01") })],
+      [
+        item({
+          id: 9,
+          customerId: 1,
+          number: "20470",
+          balance: 100_000,
+          more: { ...terms, issuedOn: day("2026-11-01") },
+        }),
+      ],
       receipt(98_000, { ...alder, reference: "20470" }),
     );
     expect([shown(late), reasons(late).some((words) => words.includes("taken too late"))]).toEqual([
@@ -202,9 +212,13 @@ describe("readings", () => {
     ]);
   });
   it("keeps the second of two equal payments on account, and says why", () => {
-    const twice = entry([item(1, 1, "20431", 86_450)], receipt(500, { ...alder, id: 2 }), {
-      placed: [{ id: 1, customerId: 1, paidOn: addDays(TODAY, -2), amount: minor(500) }],
-    });
+    const twice = entry(
+      [item({ id: 1, customerId: 1, number: "20431", balance: 86_450 })],
+      receipt(500, { ...alder, id: 2 }),
+      {
+        placed: [{ id: 1, customerId: 1, paidOn: addDays(TODAY, -2), amount: minor(500) }],
+      },
+    );
     expect([twice.decision, twice.readings[0]?.lines, reasons(twice).at(-1)]).toEqual([
       "check",
       [],
@@ -212,7 +226,11 @@ describe("readings", () => {
     ]);
   });
   it("tells numbers apart from dates, telephone numbers and amounts", () => {
-    const odd = [item(1, 1, "1118", 10_000), item(2, 1, "5551234", 10_000), item(3, 1, "40", 4000)];
+    const odd = [
+      item({ id: 1, customerId: 1, number: "1118", balance: 10_000 }),
+      item({ id: 2, customerId: 1, number: "5551234", balance: 10_000 }),
+      item({ id: 3, customerId: 1, number: "40", balance: 4000 }),
+    ];
     expect(
       reasons(
         entry(
@@ -225,7 +243,15 @@ describe("readings", () => {
   it("never is sure of another currency", () => {
     expect(
       entry(
-        [item(1, 1, "20431", 86_450, { currency: currencyOf("EUR") as Currency })],
+        [
+          item({
+            id: 1,
+            customerId: 1,
+            number: "20431",
+            balance: 86_450,
+            more: { currency: currencyOf("EUR") as Currency },
+          }),
+        ],
         receipt(86_450, { ...alder, reference: "20431" }),
       ).decision,
     ).not.toBe("sure");
@@ -234,11 +260,11 @@ describe("readings", () => {
 
 describe("readings of what people write besides", () => {
   const items = [
-    item(1, 1, "20431", 86_450),
-    item(2, 1, "20433", 42_000),
-    item(3, 1, "20440", 21_225),
-    item(4, 2, "20450", 42_000),
-    item(5, 1, "CN-20431", -2450),
+    item({ id: 1, customerId: 1, number: "20431", balance: 86_450 }),
+    item({ id: 2, customerId: 1, number: "20433", balance: 42_000 }),
+    item({ id: 3, customerId: 1, number: "20440", balance: 21_225 }),
+    item({ id: 4, customerId: 2, number: "20450", balance: 42_000 }),
+    item({ id: 5, customerId: 1, number: "CN-20431", balance: -2450 }),
   ];
   const alder = { payerName: "Alder Lane Pottery School", payerEmail: "office@alderlane.example" };
   it.each<[string, MatchReceipt, string]>([
@@ -340,10 +366,16 @@ describe("readings of what people write besides", () => {
   });
   it("leans to how a customer usually pays, and is no surer for it", () => {
     const equal = [
-      item(1, 1, "20431", 30_000),
-      item(2, 1, "20433", 20_000),
-      item(3, 1, "20440", 10_000),
-      item(4, 1, "20441", 90_000, { dueOn: addDays(TODAY, 40) }),
+      item({ id: 1, customerId: 1, number: "20431", balance: 30_000 }),
+      item({ id: 2, customerId: 1, number: "20433", balance: 20_000 }),
+      item({ id: 3, customerId: 1, number: "20440", balance: 10_000 }),
+      item({
+        id: 4,
+        customerId: 1,
+        number: "20441",
+        balance: 90_000,
+        more: { dueOn: addDays(TODAY, 40) },
+      }),
     ];
     const read = (habits: MatchingInput["habits"]): Proposal =>
       entry(equal, receipt(30_000, alder), habits ? { habits } : {});
@@ -356,10 +388,28 @@ describe("readings of what people write besides", () => {
   });
   it("leans to what is paid on the customer's usual day, and is no surer for it", () => {
     const owed = [
-      item(1, 1, "20431", 10_000, { dueOn: addDays(TODAY, -31) }),
-      item(2, 1, "20433", 20_000, { dueOn: addDays(TODAY, -29) }),
-      item(3, 1, "20440", 30_000, { dueOn: addDays(TODAY, 20) }),
-      item(4, 1, "20441", 55_500),
+      item({
+        id: 1,
+        customerId: 1,
+        number: "20431",
+        balance: 10_000,
+        more: { dueOn: addDays(TODAY, -31) },
+      }),
+      item({
+        id: 2,
+        customerId: 1,
+        number: "20433",
+        balance: 20_000,
+        more: { dueOn: addDays(TODAY, -29) },
+      }),
+      item({
+        id: 3,
+        customerId: 1,
+        number: "20440",
+        balance: 30_000,
+        more: { dueOn: addDays(TODAY, 20) },
+      }),
+      item({ id: 4, customerId: 1, number: "20441", balance: 55_500 }),
     ];
     const habit = { customerId: 1, receipts: 9, quoted: 0, several: 5 };
     const read = (late: number | null): Proposal =>
@@ -376,7 +426,10 @@ describe("readings of what people write besides", () => {
     expect(reasonInWords({ code: "usual_day", late: 30 }, USD)).toBe("30 days late, as usual");
   });
   it("a name that the customer goes by besides its own", () => {
-    const owed = [item(1, 1, "20431", 42_000), item(2, 2, "20450", 42_000)];
+    const owed = [
+      item({ id: 1, customerId: 1, number: "20431", balance: 42_000 }),
+      item({ id: 2, customerId: 2, number: "20450", balance: 42_000 }),
+    ];
     const came = receipt(42_000, { payerName: "Marisol Fuentes Tejada" });
     expect(entry(owed, came).decision).toBe("none");
     const customers = book({}).customers.map((customer) =>
@@ -391,7 +444,10 @@ describe("readings of what people write besides", () => {
     ).toBe(2);
   });
   it("a correction counts at once: who was wrong is no longer learned", () => {
-    const owed = [item(1, 1, "20431", 42_000), item(2, 2, "20450", 42_000)];
+    const owed = [
+      item({ id: 1, customerId: 1, number: "20431", balance: 42_000 }),
+      item({ id: 2, customerId: 2, number: "20450", balance: 42_000 }),
+    ];
     const service = { payerName: "BillRoute Payments", payerEmail: "remit@billroute.example" };
     const learned = { ...service, customerId: 1, times: 5 };
     expect(shown(entry(owed, receipt(42_000, service), { history: [learned] }))).toBe(
@@ -414,7 +470,10 @@ describe("readings of what people write besides", () => {
 
 describe("one receipt again", () => {
   it("reads as it does with all, and takes nothing that others claimed", () => {
-    const items = [item(1, 1, "20431", 86_450), item(2, 1, "20433", 42_000)];
+    const items = [
+      item({ id: 1, customerId: 1, number: "20431", balance: 86_450 }),
+      item({ id: 2, customerId: 1, number: "20433", balance: 42_000 }),
+    ];
     const receipts = [
       receipt(86_450, { id: 1, payerEmail: "office@alderlane.example", reference: "20431" }),
       receipt(42_000, { id: 2, payerEmail: "office@alderlane.example" }),
@@ -448,7 +507,7 @@ describe("all receipts together", () => {
     .map(({ balances, came }) =>
       book({
         items: balances.map(([owner, sum], at) =>
-          item(at + 1, owner, String(20_400 + at), sum * 500),
+          item({ id: at + 1, customerId: owner, number: String(20_400 + at), balance: sum * 500 }),
         ),
         receipts: came.map((each, at) =>
           receipt(each.amount * 500, {
@@ -512,7 +571,7 @@ describe("all receipts together", () => {
             ...input.customers,
             customer(99, "Quite Another Firm", "else@elsewhere.example"),
           ],
-          items: [...input.items, item(99, 99, "77001", 1)],
+          items: [...input.items, item({ id: 99, customerId: 99, number: "77001", balance: 1 })],
         };
         const sure = (proposals: Proposal[]): unknown =>
           proposals

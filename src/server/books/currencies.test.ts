@@ -80,11 +80,15 @@ describe("another currency, from invoice to bank", () => {
   it("is matched in its own money, posted at both rates, and tied at the bank's", () => {
     ready();
     const proposals = book.proposals();
-    const [row] = matchQueue(book.db, proposals, "sure", "paid", USD).rows;
+    const [row] = matchQueue(book.db, proposals, {
+      queue: "sure",
+      sort: "paid",
+      currency: USD,
+    }).rows;
     expect([
       row?.currency,
       row?.amount,
-      matchQueue(book.db, proposals, "sure", "paid", USD).sums.sure.sum,
+      matchQueue(book.db, proposals, { queue: "sure", sort: "paid", currency: USD }).sums.sure.sum,
     ]).toEqual(["EUR", 100_000, 110_000]);
     expect(
       matchWorkings(
@@ -222,7 +226,12 @@ describe("another currency, from invoice to bank", () => {
     // 120.00 open in USD, and EUR 500.00 taken in at 1.08.
     expect(heron?.overdue).toBe(12_000 + 54_000);
     const letter =
-      heron && draftLetter(book.db, { ...heron, waits: [] }, readSettings(book.db), TODAY);
+      heron &&
+      draftLetter(
+        book.db,
+        { ...heron, waits: [] },
+        { settings: readSettings(book.db), today: TODAY },
+      );
     if (!letter?.ok) throw new Error("no letter");
     expect(letter.value.body).toContain("EUR 500.00 + USD 120.00");
     expect(letter.value.body).toMatch(/E-2 .* EUR 500\.00/);

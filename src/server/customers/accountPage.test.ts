@@ -102,7 +102,7 @@ describe("a customer's account page", () => {
   it("stands in letters once it is known where customers reach it, and not before", () => {
     const body = (): string => {
       const row = overdueRows(book.db, TODAY, [], customer("C1"))[0]!;
-      const draft = draftLetter(book.db, row, readSettings(book.db), TODAY);
+      const draft = draftLetter(book.db, row, { settings: readSettings(book.db), today: TODAY });
       return draft.ok ? draft.value.body : draft.error.code;
     };
     expect(body()).not.toMatch(/account\/|statement and each invoice/);

@@ -9,7 +9,15 @@ eachBook((made) => {
 });
 
 let paid = 0;
-function pay(number: string, on: string, cents: number, customerId: number, method = "Card"): void {
+type PaymentMade = {
+  number: string;
+  on: string;
+  cents: number;
+  customerId: number;
+  method?: /*TODO*/ string;
+};
+
+function pay({ number, on, cents, customerId, method = "Card" }: PaymentMade): void {
   paid += 1;
   const [year, month, date] = on.split("-");
   book.mustTake(
@@ -27,8 +35,8 @@ describe("how a customer pays", () => {
   it("nothing yet: no month, no method", () =>
     expect(payingOf(book.db, 1, TODAY)).toEqual({ months: [], methods: [] }));
   it("days late of what was paid in full, by the month in which it was, with the invoices behind each", () => {
-    pay("20401", "2026-11-10", 86_450, 1);
-    pay("20402", "2026-11-20", 10_600, 1);
+    pay({ number: "20401", on: "2026-11-10", cents: 86_450, customerId: 1 });
+    pay({ number: "20402", on: "2026-11-20", cents: 10_600, customerId: 1 });
     const { months, methods } = payingOf(book.db, 1, TODAY);
     // 20401 was due on 31 October and came 10 days late; 20402 is due on 2 December and came 12 days early.
     expect(months).toEqual([
@@ -45,16 +53,16 @@ describe("how a customer pays", () => {
     expect(methods).toEqual([{ method: "card", count: 2 }]);
   });
   it("an invoice counts in the month of its last payment, and one that is paid in part counts nowhere", () => {
-    pay("20401", "2026-10-05", 50_000, 1);
+    pay({ number: "20401", on: "2026-10-05", cents: 50_000, customerId: 1 });
     expect(payingOf(book.db, 1, TODAY).months).toEqual([]);
-    pay("20401", "2026-11-05", 36_450, 1);
+    pay({ number: "20401", on: "2026-11-05", cents: 36_450, customerId: 1 });
     expect(
       payingOf(book.db, 1, TODAY).months.map(({ month, daysLate }) => [month, daysLate]),
     ).toEqual([["2026-11", 5]]);
   });
   it("of a head office with its sites; of a year, and no longer", () => {
-    pay("20404", "2026-11-16", 50_000, 4);
-    pay("20405", "2026-11-23", 25_000, 3);
+    pay({ number: "20404", on: "2026-11-16", cents: 50_000, customerId: 4 });
+    pay({ number: "20405", on: "2026-11-23", cents: 25_000, customerId: 3 });
     expect(
       payingOf(book.db, 3, TODAY).months.map(({ count, daysLate }) => [count, daysLate]),
     ).toEqual([[2, -13.5]]);
@@ -62,7 +70,7 @@ describe("how a customer pays", () => {
     expect(payingOf(book.db, 3, "2027-11-01" as typeof TODAY).months).toEqual([]);
   });
   it("stands on the customer's page with the promises it kept, and invoice by invoice in its files", () => {
-    pay("20403", "2026-11-21", 12_000, 2);
+    pay({ number: "20403", on: "2026-11-21", cents: 12_000, customerId: 2 });
     expect(customerPageOf(book.db, 2, TODAY, [])?.paying).toMatchObject({
       months: [{ month: "2026-11", daysLate: 2 }],
       kept: 0,

@@ -246,7 +246,11 @@ describe("a write-off over the limit", () => {
     const { receiptId, approvalId } = ask();
     expect([
       book.balance("bad_debt"),
-      matchQueue(book.db, book.proposals(), "second", "paid", USD).rows.map(({ id }) => id),
+      matchQueue(book.db, book.proposals(), {
+        queue: "second",
+        sort: "paid",
+        currency: USD,
+      }).rows.map(({ id }) => id),
       sureList(book.db, book.proposals(), USD),
     ]).toEqual([0, [receiptId], []]);
     expect(matchWorkings(book.db, receiptId, undefined)?.asked).toMatchObject({
@@ -270,7 +274,8 @@ describe("a write-off over the limit", () => {
     book.must("undo", { actId: lastAct("place") });
     expect([
       book.balance("bad_debt"),
-      matchQueue(book.db, book.proposals(), "second", "paid", USD).rows.length,
+      matchQueue(book.db, book.proposals(), { queue: "second", sort: "paid", currency: USD }).rows
+        .length,
     ]).toEqual([0, 1]);
   });
   it("goes back to the clerk where it is refused, taken back, or settled otherwise", () => {
@@ -278,7 +283,9 @@ describe("a write-off over the limit", () => {
     expect(
       person("Theo", { approvalId, approve: false, why: "ask them first" }, "decideWriteOff").ok,
     ).toBe(true);
-    expect(matchQueue(book.db, book.proposals(), "second", "paid", USD).rows).toEqual([]);
+    expect(
+      matchQueue(book.db, book.proposals(), { queue: "second", sort: "paid", currency: USD }).rows,
+    ).toEqual([]);
     const again = person(
       "Mara",
       {
@@ -336,7 +343,7 @@ describe("money that is not for an invoice, and money that stands on account", (
     expect([
       book.balance("other"),
       book.balance("unidentified"),
-      matchQueue(book.db, [], "aside", "paid", USD).rows[0],
+      matchQueue(book.db, [], { queue: "aside", sort: "paid", currency: USD }).rows[0],
     ]).toMatchObject([-8400, 0, { look: "other income", amount: 8400 }]);
     book.must("undo", { actId });
     expect([book.balance("other"), book.balance("unidentified")]).toEqual([0, -8400]);

@@ -105,12 +105,10 @@ it("of a letter are named in it, and asked for once it went, on the oldest invoi
       body: "Dear Alder Lane,\n\nplease pay.",
     });
   const draft = (): string => {
-    const made = draftLetter(
-      book.db,
-      overdueRows(book.db, TODAY, [], 1)[0]!,
-      readSettings(book.db),
-      TODAY,
-    );
+    const made = draftLetter(book.db, overdueRows(book.db, TODAY, [], 1)[0]!, {
+      settings: readSettings(book.db),
+      today: TODAY,
+    });
     return made.ok ? made.value.body : made.error.code;
   };
   expect(draft()).not.toContain("we charge");

@@ -155,7 +155,10 @@ describe("the letters of a day", () => {
       ladder: "Districts",
       next: { step: { step: 1, fromDays: -3 } },
     });
-    const draft = draftLetter(book.db, of("Alder Lane")!, readSettings(book.db), TODAY);
+    const draft = draftLetter(book.db, of("Alder Lane")!, {
+      settings: readSettings(book.db),
+      today: TODAY,
+    });
     expect(draft).toMatchObject({
       ok: true,
       value: { to: "ruiz@alderlane.example", subject: "Una factura vencida, USD 854.50" },
@@ -267,7 +270,10 @@ describe("the letters of a day", () => {
         steps: [{ fromDays: 1, act: "letter", tone }],
       });
       book.must("setFollowUp", { customerId: customer("C1"), ...quiet, language });
-      const draft = draftLetter(book.db, of("Alder Lane")!, readSettings(book.db), TODAY);
+      const draft = draftLetter(book.db, of("Alder Lane")!, {
+        settings: readSettings(book.db),
+        today: TODAY,
+      });
       expect(draft.ok && [draft.value.subject, draft.value.body].join("\n")).not.toMatch(
         /\{\{|\}\}|\{%|undefined|null/,
       );

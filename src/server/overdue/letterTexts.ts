@@ -89,9 +89,7 @@ export function previewFor(
   const draft = draftLetter(
     db,
     { ...row, detail: () => ({ ...detail, named }), followed: { ...row.followed, language } },
-    readSettings(db),
-    today,
-    template,
+    { settings: readSettings(db), today, own: template },
   );
   return draft.ok ? ok({ subject: draft.value.subject, body: draft.value.body }) : draft;
 }

@@ -50,6 +50,12 @@ const engine = new Liquid({
   memoryLimit: 10_000_000,
 });
 
+type LetterAsked = {
+  settings: Settings;
+  today: Day;
+  own?: LetterTemplate;
+};
+
 /**
  * One letter for all of it: every item that today's step names, of the customer and its sites,
  * credit taken off, fields filled, in the customer's language; the book's own words where it has
@@ -58,9 +64,7 @@ const engine = new Liquid({
 export function draftLetter(
   db: Db,
   row: OverdueRow,
-  settings: Settings,
-  today: Day,
-  own?: LetterTemplate,
+  { settings, today, own }: LetterAsked,
 ): Result<LetterDraft> {
   const { items: all, named, creditIn } = row.detail();
   const items = all.filter(({ id }) => named.includes(id));

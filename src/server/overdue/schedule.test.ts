@@ -110,12 +110,10 @@ describe("wordings of one's own", () => {
     body: "Hello {{ customer }},\n{% if count > 1 %}several{% else %}one{% endif %}: {{ sum }}\n{{ business }}",
   };
   const drafted = (): [string, string] => {
-    const draft = draftLetter(
-      book.db,
-      overdueRows(book.db, TODAY, [], 1)[0]!,
-      readSettings(book.db),
-      TODAY,
-    );
+    const draft = draftLetter(book.db, overdueRows(book.db, TODAY, [], 1)[0]!, {
+      settings: readSettings(book.db),
+      today: TODAY,
+    });
     return draft.ok ? [draft.value.subject, draft.value.body] : [draft.error.code, ""];
   };
   it("are used for every ladder, or for one; those that ship come back when they are dropped", () => {

@@ -77,14 +77,12 @@ export class CommandContext {
         ? this.valued(draft, this.finder)
         : draft;
     if (lockedTo === null || draft.postedOn > lockedTo)
-      return insertEntry(this.db, this.finder, worth, actId, reverses);
+      return insertEntry(this.db, this.finder, worth, { actId, reverses });
     return insertEntry(
       this.db,
       this.finder,
       { ...worth, postedOn: addDays(lockedTo, 1) },
-      actId,
-      reverses,
-      draft.postedOn,
+      { actId, reverses, datedFor: draft.postedOn },
     );
   }
 
@@ -97,7 +95,12 @@ export class CommandContext {
       if (item === null) return { amount: 0, book: 0 };
       return item.kind === "payout"
         ? carriedByPayout(this.db, id, sum.currency, item.id)
-        : carriedBy(this.db, id, sum.currency, item.kind, item.id);
+        : carriedBy(this.db, {
+            accountId: id,
+            currency: sum.currency,
+            kind: item.kind,
+            id: item.id,
+          });
     };
     return valued(draft, this.settings.currency, carried, (currency) =>
       this.rate(currency, draft.postedOn),

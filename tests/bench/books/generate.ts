@@ -34,6 +34,16 @@ export function generate(seed: number, hard: boolean, size = 400): Labelled {
   return new Maker(new Dice(seed), hard, size).make();
 }
 
+type ReceiptMade = {
+  _firm: Firm | null;
+  paidOn: Day;
+  amount: number;
+  payerName: string;
+  payerEmail: string;
+  reference: string;
+  truth: Truth;
+};
+
 class Maker {
   private readonly firms: Firm[] = [];
   private readonly items: MatchItem[] = [];
@@ -290,15 +300,23 @@ class Maker {
       payerEmail === "" && this.firms.filter(({ name: other }) => other === head.name).length > 1;
     const says = written.clear;
     const clear = says && (who || written.whole) && !(twins && !written.whole);
-    this.add(firm, paidOn, amount, payerName, payerEmail, written.text, {
-      kind: `${chosen.how}, ${written.kind}, ${name}`,
-      customerId: firm.parentId ?? firm.id,
-      lines: chosen.lines.map(({ item, amount: sum, discount }) => ({
-        number: item.number,
-        amount: sum,
-        discount,
-      })),
-      clear: clear || this.plain(chosen, firm, head, who, twins),
+    this.add({
+      _firm: firm,
+      paidOn,
+      amount,
+      payerName,
+      payerEmail,
+      reference: written.text,
+      truth: {
+        kind: `${chosen.how}, ${written.kind}, ${name}`,
+        customerId: firm.parentId ?? firm.id,
+        lines: chosen.lines.map(({ item, amount: sum, discount }) => ({
+          number: item.number,
+          amount: sum,
+          discount,
+        })),
+        clear: clear || this.plain(chosen, firm, head, who, twins),
+      },
     });
   }
 
@@ -358,11 +376,19 @@ class Maker {
 
   /** The same sum once more: the second is nobody's until somebody looks. */
   private again(firm: Firm, chosen: Chosen, paidOn: Day): void {
-    this.add(firm, paidOn, chosen.lines[0]?.amount ?? 0, firm.payer, firm.payerEmail, "", {
-      kind: "paid twice",
-      customerId: firm.id,
-      lines: [],
-      clear: false,
+    this.add({
+      _firm: firm,
+      paidOn,
+      amount: chosen.lines[0]?.amount ?? 0,
+      payerName: firm.payer,
+      payerEmail: firm.payerEmail,
+      reference: "",
+      truth: {
+        kind: "paid twice",
+        customerId: firm.id,
+        lines: [],
+        clear: false,
+      },
     });
   }
 
@@ -380,27 +406,28 @@ class Maker {
         kind === "odd number"
           ? dice.pick(["order 88213", "tel 312-555-0188", "ref 2026-11-12", "job 4471"])
           : dice.pick(["", "thank you", "payment", "gracias", "Danke"]);
-      this.add(
-        null,
-        addDays(TODAY, -dice.whole(0, 10)),
-        kind === "fitting sum" ? item.balance : dice.whole(2000, 300_000),
-        kind === "first name only" ? dice.pick(["Maria", "John S", "Wei"]) : firmName(dice),
-        dice.chance(0.4) ? `x${dice.whole(100, 999)}@gmail.com` : "",
-        text,
-        { kind: `homeless, ${kind}`, customerId: null, lines: [], clear: false },
-      );
+      this.add({
+        _firm: null,
+        paidOn: addDays(TODAY, -dice.whole(0, 10)),
+        amount: kind === "fitting sum" ? item.balance : dice.whole(2000, 300_000),
+        payerName:
+          kind === "first name only" ? dice.pick(["Maria", "John S", "Wei"]) : firmName(dice),
+        payerEmail: dice.chance(0.4) ? `x${dice.whole(100, 999)}@gmail.com` : "",
+        reference: text,
+        truth: { kind: `homeless, ${kind}`, customerId: null, lines: [], clear: false },
+      });
     }
   }
 
-  private add(
-    _firm: Firm | null,
-    paidOn: Day,
-    amount: number,
-    payerName: string,
-    payerEmail: string,
-    reference: string,
-    truth: Truth,
-  ): void {
+  private add({
+    _firm,
+    paidOn,
+    amount,
+    payerName,
+    payerEmail,
+    reference,
+    truth,
+  }: ReceiptMade): void {
     const id = this.receipts.length + 1;
     this.receipts.push({
       id,

@@ -97,6 +97,23 @@ export function trial(seed: number, hard: boolean, size = 260): Labelled {
   return new Trial(new Dice(seed * 7 + 3), hard, size).make();
 }
 
+type ReceiptMade = {
+  paidOn: Day;
+  amount: number;
+  payerName: string;
+  payerEmail: string;
+  reference: string;
+  truth: Truth;
+};
+
+type DealAsked = {
+  free: MatchItem[];
+  notes: MatchItem[];
+  who: Who;
+  paidOn: Day;
+  several: boolean;
+};
+
 class Trial {
   private readonly who: Who[] = [];
   private readonly items: MatchItem[] = [];
@@ -244,7 +261,13 @@ class Trial {
       const paidOn = addDays(TODAY, -dice.whole(0, 9));
       const issued = free.filter(({ issuedOn }) => issuedOn <= paidOn);
       if (issued.length === 0) continue;
-      const deal = this.deal(issued, at === 0 ? notes : [], who, paidOn, most > 1);
+      const deal = this.deal({
+        free: issued,
+        notes: at === 0 ? notes : [],
+        who,
+        paidOn,
+        several: most > 1,
+      });
       this.send(who, deal, paidOn);
       const used = new Set(deal.parts.map(({ item }) => item.id));
       free = free.filter(({ id }) => !used.has(id));
@@ -252,25 +275,19 @@ class Trial {
       if (deal.kind === "several" && free.length > 2 && dice.chance(0.12))
         this.sameListAgain(who, deal, free, paidOn);
       if (deal.kind === "single" && dice.chance(0.05))
-        this.add(
-          addDays(paidOn, dice.whole(0, 3)),
-          deal.parts[0]?.amount ?? 0,
-          who.pays.name,
-          who.pays.email,
-          "",
-          { kind: "paid twice", customerId: who.id, lines: [], clear: false },
-        );
+        this.add({
+          paidOn: addDays(paidOn, dice.whole(0, 3)),
+          amount: deal.parts[0]?.amount ?? 0,
+          payerName: who.pays.name,
+          payerEmail: who.pays.email,
+          reference: "",
+          truth: { kind: "paid twice", customerId: who.id, lines: [], clear: false },
+        });
     }
   }
 
   /** What the money is for, and whether words or sum could tell. */
-  private deal(
-    free: MatchItem[],
-    notes: MatchItem[],
-    who: Who,
-    paidOn: Day,
-    several: boolean,
-  ): Deal {
+  private deal({ free, notes, who, paidOn, several }: DealAsked): Deal {
     const { dice } = this;
     const full = (item: MatchItem): Part => ({ item, amount: item.balance, discount: 0 });
     const drawn = dice.pick(free);
@@ -478,19 +495,21 @@ class Trial {
   private sameListAgain(who: Who, deal: Deal, free: MatchItem[], paidOn: Day): void {
     const other = free.slice(0, deal.parts.length);
     const sum = other.reduce((total, item) => total + item.balance, 0);
-    this.add(
+    this.add({
       paidOn,
-      sum,
-      who.pays.name,
-      who.pays.email,
-      [...deal.said.slice(1), other.at(-1) ?? deal.said[0]].map((item) => item?.number).join(", "),
-      {
+      amount: sum,
+      payerName: who.pays.name,
+      payerEmail: who.pays.email,
+      reference: [...deal.said.slice(1), other.at(-1) ?? deal.said[0]]
+        .map((item) => item?.number)
+        .join(", "),
+      truth: {
         kind: "same list again",
         customerId: who.parentId ?? who.id,
         lines: other.map((item) => ({ number: item.number, amount: item.balance, discount: 0 })),
         clear: false,
       },
-    );
+    });
   }
 
   private send(who: Who, deal: Deal, paidOn: Day): void {
@@ -549,17 +568,17 @@ class Trial {
         who.parentId === null &&
         !this.who.some(({ parentId }) => parentId === who.id) &&
         (bySum || (deal.clear === "by sum" && text.said === "")));
-    this.add(
+    this.add({
       paidOn,
       amount,
       payerName,
       payerEmail,
-      [dice.chance(0.5) ? deal.words : "", text.said, ""]
+      reference: [dice.chance(0.5) ? deal.words : "", text.said, ""]
         .filter((part) => part !== "")
         .concat(deal.words)
         .slice(0, 2)
         .join(" "),
-      {
+      truth: {
         kind: `${deal.kind}, ${troubles.join("+") || "plain"}`,
         customerId: who.parentId ?? who.id,
         lines: deal.parts.map(({ item, amount: sum, discount }) => ({
@@ -569,7 +588,7 @@ class Trial {
         })),
         clear: clear && deal.clear !== "no",
       },
-    );
+    });
   }
 
   private nobody(): void {
@@ -597,24 +616,17 @@ class Trial {
             "acct 3300412",
           ])
         : dice.pick(["", "thank you", "deposit", "for the boys", "gracias"]);
-    this.add(
-      addDays(TODAY, -dice.whole(0, 9)),
-      kind === "strange numbers" ? dice.whole(2000, 200_000) : item.balance,
-      name,
-      dice.chance(0.3) ? `n${dice.whole(10, 99)}@outlook.com` : "",
-      text,
-      { kind: `nobody, ${kind}`, customerId: null, lines: [], clear: false },
-    );
+    this.add({
+      paidOn: addDays(TODAY, -dice.whole(0, 9)),
+      amount: kind === "strange numbers" ? dice.whole(2000, 200_000) : item.balance,
+      payerName: name,
+      payerEmail: dice.chance(0.3) ? `n${dice.whole(10, 99)}@outlook.com` : "",
+      reference: text,
+      truth: { kind: `nobody, ${kind}`, customerId: null, lines: [], clear: false },
+    });
   }
 
-  private add(
-    paidOn: Day,
-    amount: number,
-    payerName: string,
-    payerEmail: string,
-    reference: string,
-    truth: Truth,
-  ): void {
+  private add({ paidOn, amount, payerName, payerEmail, reference, truth }: ReceiptMade): void {
     if (amount <= 0) return;
     const id = this.receipts.length + 1;
     this.receipts.push({

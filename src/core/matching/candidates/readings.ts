@@ -109,6 +109,15 @@ function candidates(payers: readonly Payer[], memo: Memo, index: PayerIndex): nu
   return [...ids];
 }
 
+type CandidateFound = {
+  lines: readonly Part[];
+  sum: AmountFit;
+  numbers: ReferenceQuality;
+  reasons: readonly Reason[];
+  doubt?: /*TODO*/ number;
+  shape?: /*TODO*/ string;
+};
+
 /** One customer (with its sites, where it is the head office) as the one a receipt may be for. */
 class Scope {
   private readonly items: readonly MatchItem[];
@@ -152,13 +161,13 @@ class Scope {
         ? this.exactOf([[...named.items, ...named.out]])
         : [];
     for (const parts of [...exact, ...withOut].slice(0, 4))
-      this.add(
-        parts,
-        sumKind(parts),
-        named.how,
-        [this.saidNumbers(parts), ...sumReasons(parts), ...this.leftOut()],
-        exact.length > 1 ? 1 : withOut.length,
-      );
+      this.add({
+        lines: parts,
+        sum: sumKind(parts),
+        numbers: named.how,
+        reasons: [this.saidNumbers(parts), ...sumReasons(parts), ...this.leftOut()],
+        doubt: exact.length > 1 ? 1 : withOut.length,
+      });
     if (exact.length > 0 || withOut.length > 0) return;
     const items = named.items;
     if (!items.some(({ balance }) => balance > 0)) return;
@@ -166,63 +175,65 @@ class Scope {
     const said = this.saidNumbers(items.map((item) => ({ item })));
     const stated = this.statedParts(items);
     if (stated)
-      this.add(
-        stated,
-        "told",
-        named.how,
-        [said, { code: "sums_beside", count: named.stated.size }],
-        named.open.length,
-      );
+      this.add({
+        lines: stated,
+        sum: "told",
+        numbers: named.how,
+        reasons: [said, { code: "sums_beside", count: named.stated.size }],
+        doubt: named.open.length,
+      });
     const mended = this.mended(items);
     if (mended.length === 1)
       for (const parts of mended)
-        this.add(
-          parts,
-          "mended",
-          named.how,
-          [said, { code: "mended", count: parts.length }],
-          named.open.length,
-        );
+        this.add({
+          lines: parts,
+          sum: "mended",
+          numbers: named.how,
+          reasons: [said, { code: "mended", count: parts.length }],
+          doubt: named.open.length,
+        });
     const off = add(receipt.amount, -full);
     if (off > 0 && off === this.around.surcharge(receipt.method, full))
-      return this.add(
-        items.map((item) => whole(item)),
-        "surcharge",
-        named.how,
-        [said, this.onTop(off)],
-        named.open.length + named.out.length,
-      );
+      return this.add({
+        lines: items.map((item) => whole(item)),
+        sum: "surcharge",
+        numbers: named.how,
+        reasons: [said, this.onTop(off)],
+        doubt: named.open.length + named.out.length,
+      });
     const filled = fill(items, receipt.amount).map(({ item, amount }) => whole(item, amount));
     const rest =
       named.open.length +
       named.out.length +
       (stated ? 0 : this.toldOtherwise(off > 0 ? items.map((item) => whole(item)) : filled));
     if (off > 0)
-      this.add(
-        items.map((item) => whole(item)),
-        "over",
-        named.how,
-        [said, { code: "against_over", by: off }],
-        rest +
+      this.add({
+        lines: items.map((item) => whole(item)),
+        sum: "over",
+        numbers: named.how,
+        reasons: [said, { code: "against_over", by: off }],
+        doubt:
+          rest +
           this.overTooMuch(items, off, full) +
           (mended.length > 1 || named.sums > named.stated.size ? 1 : 0),
-      );
+      });
     else
-      this.add(
-        filled,
-        items.filter(({ balance }) => balance > 0).length === 1 && items.length === 1
-          ? "part"
-          : "short",
-        named.how,
-        [
+      this.add({
+        lines: filled,
+        sum:
+          items.filter(({ balance }) => balance > 0).length === 1 && items.length === 1
+            ? "part"
+            : "short",
+        numbers: named.how,
+        reasons: [
           said,
           ...(off < 0 && this.around.credit(this.customerId) === -off
             ? [{ code: "on_account", sum: minor(-off) } as const]
             : []),
           { code: "against_short", by: minor(-off) },
         ],
-        rest,
-      );
+        doubt: rest,
+      });
   }
 
   private exactOf(lists: readonly MatchItem[][]): Part[][] {
@@ -356,26 +367,29 @@ class Scope {
     const equal = due.filter((item) => item.balance === receipt.amount);
     const [oldest] = equal;
     if (oldest)
-      this.add(
-        [whole(oldest)],
-        "single",
-        "none",
-        [
+      this.add({
+        lines: [whole(oldest)],
+        sum: "single",
+        numbers: "none",
+        reasons: [
           { code: "sum_one", number: oldest.number },
           ...(equal.length > 1 ? [{ code: "equal_items", count: equal.length } as const] : []),
         ],
-        equal.length > 1 &&
+        doubt:
+          equal.length > 1 &&
           (this.named.loose || equal.some(({ customerId }) => customerId !== oldest.customerId))
-          ? 1
-          : 0,
-      );
+            ? 1
+            : 0,
+      });
     for (const item of due.slice(0, 60)) {
       const part = partsOf(item, receipt.paidOn, this.around.graceDays)[1];
       if (part?.amount === receipt.amount)
-        this.add([part], part.inTime ? "discount" : "late", "none", [
-          { code: "sum_one", number: item.number },
-          ...sumReasons([part]),
-        ]);
+        this.add({
+          lines: [part],
+          sum: part.inTime ? "discount" : "late",
+          numbers: "none",
+          reasons: [{ code: "sum_one", number: item.number }, ...sumReasons([part])],
+        });
     }
     const topped = due.find(
       (item) =>
@@ -383,38 +397,48 @@ class Scope {
         item.balance + this.around.surcharge(receipt.method, item.balance) === receipt.amount,
     );
     if (topped)
-      this.add([whole(topped)], "surcharge", "none", [
-        { code: "sum_one", number: topped.number },
-        this.onTop(add(receipt.amount, -topped.balance)),
-      ]);
+      this.add({
+        lines: [whole(topped)],
+        sum: "surcharge",
+        numbers: "none",
+        reasons: [
+          { code: "sum_one", number: topped.number },
+          this.onTop(add(receipt.amount, -topped.balance)),
+        ],
+      });
     for (const note of items.filter((item) => item.balance < 0)) {
       const less = due.find((item) => item.balance + note.balance === receipt.amount);
       if (less && items.length > 2)
-        this.add([whole(less), whole(note)], "credit", "none", [
-          { code: "sum_one", number: less.number },
-          { code: "credit_note", numbers: [note.number] },
-        ]);
+        this.add({
+          lines: [whole(less), whole(note)],
+          sum: "credit",
+          numbers: "none",
+          reasons: [
+            { code: "sum_one", number: less.number },
+            { code: "credit_note", numbers: [note.number] },
+          ],
+        });
     }
     const all = sumOf(items, (item) => item.balance);
     if (items.length > 1 && all === receipt.amount)
-      this.add(
-        items.map((item) => whole(item)),
-        "all",
-        "none",
-        [{ code: "sum_all_open", count: items.length }],
-      );
+      this.add({
+        lines: items.map((item) => whole(item)),
+        sum: "all",
+        numbers: "none",
+        reasons: [{ code: "sum_all_open", count: items.length }],
+      });
     const past = due.filter((item) => item.dueOn <= receipt.paidOn);
     if (
       past.length > 1 &&
       past.length < due.length &&
       sumOf(past, (item) => item.balance) === receipt.amount
     )
-      this.add(
-        past.map((item) => whole(item)),
-        "due",
-        "none",
-        [{ code: "sum_several", count: past.length }],
-      );
+      this.add({
+        lines: past.map((item) => whole(item)),
+        sum: "due",
+        numbers: "none",
+        reasons: [{ code: "sum_several", count: past.length }],
+      });
     // The oldest so many, as people pay who work down a statement.
     let [running, oldestSo] = [0, 0];
     for (const item of due.slice(0, 60)) {
@@ -426,36 +450,38 @@ class Scope {
         oldestSo < due.length &&
         oldestSo !== past.length
       )
-        this.add(
-          due.slice(0, oldestSo).map((matchItem) => whole(matchItem)),
-          "due",
-          "none",
-          [{ code: "sum_several", count: oldestSo }],
-        );
+        this.add({
+          lines: due.slice(0, oldestSo).map((matchItem) => whole(matchItem)),
+          sum: "due",
+          numbers: "none",
+          reasons: [{ code: "sum_several", count: oldestSo }],
+        });
     }
     for (const subset of due.length > 2
       ? subsetsOf(due, receipt.amount).slice(0, due.length > 12 ? 4 : 12)
       : [])
       if (subset.length < items.length)
-        this.add(
-          subset.map((item) => whole(item)),
-          "several",
-          "none",
-          [{ code: "sum_several", count: subset.length }],
-        );
+        this.add({
+          lines: subset.map((item) => whole(item)),
+          sum: "several",
+          numbers: "none",
+          reasons: [{ code: "sum_several", count: subset.length }],
+        });
     if (due.length > 0 && !oldest) {
       const filled = fill(due, receipt.amount);
       const off = add(receipt.amount, -sumOf(filled, ({ item }) => item.balance));
-      this.add(
-        filled.map(({ item, amount }) => whole(item, amount)),
-        "oldest",
-        "none",
-        [off > 0 ? { code: "against_over", by: off } : { code: "against_short", by: minor(-off) }],
-        0,
-        `${oldestShape(filled.length, due.length, off)}${/\d/.test(textOf(this.receipt)) ? " digits" : ""}`,
-      );
+      this.add({
+        lines: filled.map(({ item, amount }) => whole(item, amount)),
+        sum: "oldest",
+        numbers: "none",
+        reasons: [
+          off > 0 ? { code: "against_over", by: off } : { code: "against_short", by: minor(-off) },
+        ],
+        doubt: 0,
+        shape: `${oldestShape(filled.length, due.length, off)}${/\d/.test(textOf(this.receipt)) ? " digits" : ""}`,
+      });
     }
-    this.add([], "account", "none", []);
+    this.add({ lines: [], sum: "account", numbers: "none", reasons: [] });
   }
 
   /**
@@ -491,14 +517,7 @@ class Scope {
     return found;
   }
 
-  private add(
-    lines: readonly Part[],
-    sum: AmountFit,
-    numbers: ReferenceQuality,
-    reasons: readonly Reason[],
-    doubt = 0,
-    shape = "",
-  ): void {
+  private add({ lines, sum, numbers, reasons, doubt = 0, shape = "" }: CandidateFound): void {
     const left = add(this.receipt.amount, -sumOf(lines, (line) => line.amount));
     const [onAccount, surcharge] = sum === "surcharge" ? [minor(0), left] : [left, null];
     if (left < 0) return;

@@ -58,7 +58,7 @@ export const explainLine = defineCommand({
 /** A bank line that was put aside is open again. */
 export const reopenLine: Reversal = (ctx, act) => {
   if (bankLineById(ctx.db, act.subjectId)?.state !== "elsewhere") return fail("line.unknown");
-  setBankLineState(ctx.db, act.subjectId, "open");
+  setBankLineState(ctx.db, { id: act.subjectId, state: "open" });
   return ok(null);
 };
 
@@ -72,6 +72,6 @@ export const unfindReceipt: Reversal = (ctx, act) => {
       what: `the receipt of ${ctx.sum(receipt.amount, receipt.currency)} was dealt with`,
     });
   deleteUntouchedReceipt(ctx.db, receipt.id);
-  setBankLineState(ctx.db, line.id, "open");
+  setBankLineState(ctx.db, { id: line.id, state: "open" });
   return ok(null);
 };

@@ -84,7 +84,7 @@ export const importFile = defineCommand({
       rowsRefused: 0,
     });
     const actId = ctx.act("import", { kind: "import_file", id: fileId }, `took in ${input.name}`);
-    takeIn(ctx, table.value, mapping, account.value, fileId, actId, tally);
+    takeIn(ctx, { table: table.value, mapping, account: account.value, fileId, actId, tally });
     if (input.saveAs)
       saveMapping(ctx.db, {
         name: input.saveAs,
@@ -132,14 +132,18 @@ function contextOf(ctx: CommandContext, kind: MappingSpec["kind"], account: stri
   return { bookCurrency: processor?.currency ?? currency, timeZone, others };
 }
 
+type ReadFile = {
+  table: Table;
+  mapping: MappingSpec;
+  account: string;
+  fileId: number;
+  actId: number;
+  tally: Tallying;
+};
+
 function takeIn(
   ctx: CommandContext,
-  table: Table,
-  mapping: MappingSpec,
-  account: string,
-  fileId: number,
-  actId: number,
-  tally: Tallying,
+  { table, mapping, account, fileId, actId, tally }: ReadFile,
 ): void {
   const context = contextOf(ctx, mapping.kind, account);
   switch (mapping.kind) {

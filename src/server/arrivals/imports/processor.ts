@@ -184,18 +184,17 @@ function takeActivity(
     lineNo: row.line,
   };
   if (row.kind === "charge") {
-    const made = postCharge(
-      ctx,
+    const made = postCharge(ctx, {
       account,
-      base,
-      {
+      item: base,
+      payer: {
         method: row.method,
         payerName: row.payerName,
         payerEmail: row.payerEmail,
         reference: row.reference,
       },
       actId,
-    );
+    });
     around.charges.set(row.externalId, made);
     if (around.orphans.has(row.externalId))
       claimOrphans(ctx, account, row.externalId, actId, tally);
@@ -323,7 +322,7 @@ function takePayout(
       ...to,
     });
   if (row.spanFrom !== null && row.spanTo !== null)
-    claimSpan(ctx.db, id, account.id, row.spanFrom, row.spanTo);
+    claimSpan(ctx.db, { payoutId: id, accountId: account.id, from: row.spanFrom, to: row.spanTo });
   refreshNet(ctx.db, id);
   touched.add(id);
   const net = payoutById(ctx.db, id)?.net ?? 0;

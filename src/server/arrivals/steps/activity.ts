@@ -29,13 +29,17 @@ import type { CommandContext } from "@/server/runtime/context";
 import { advance, takeBack } from "./takeBack";
 
 type Payer = { method: Method; payerName: string; payerEmail: string; reference: string };
+type ChargeToPost = {
+  account: ProcessorAccountRow;
+  item: Omit<ProcessorItemRow, "id" | "receiptId">;
+  payer: Payer;
+  actId: number;
+};
+
 /** A charge becomes a receipt: gross into clearing, against what is not identified. Gives the receipt. */
 export function postCharge(
   ctx: CommandContext,
-  account: ProcessorAccountRow,
-  item: Omit<ProcessorItemRow, "id" | "receiptId">,
-  payer: Payer,
-  actId: number,
+  { account, item, payer, actId }: ChargeToPost,
 ): number {
   const receiptId = insertReceipt(ctx.db, {
     source: "processor",

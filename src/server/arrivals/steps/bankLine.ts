@@ -30,7 +30,7 @@ export function asReceipt(
     fileId: line.fileId,
     lineNo: line.lineNo,
   });
-  setBankLineState(ctx.db, line.id, "receipt", id, ruleId);
+  setBankLineState(ctx.db, { id: line.id, state: "receipt", receiptId: id, ruleId });
   const act =
     actId ??
     ctx.act(
@@ -64,7 +64,7 @@ export function asElsewhere(
   why: string,
   ruleId: number | null = null,
 ): void {
-  setBankLineState(ctx.db, line.id, "elsewhere", null, ruleId);
+  setBankLineState(ctx.db, { id: line.id, state: "elsewhere", receiptId: null, ruleId });
   const act = ctx.act("elsewhere", { kind: "bank_line", id: line.id }, `put aside, ${why}`);
   const document = {
     kind: "bank_line" as const,

@@ -31,13 +31,12 @@ export const revalue = defineCommand({
     for (const currency of new Set(open.map((entry) => entry.currency))) {
       const stale = ctx.staleRate(currency, asOf);
       if (stale) return { ok: false, error: stale };
-      const made = revalueOne(
-        ctx,
+      const made = revalueOne(ctx, {
         asOf,
         currency,
-        open.filter((entry) => entry.currency === currency),
+        open: open.filter((entry) => entry.currency === currency),
         actId,
-      );
+      });
       if (made === null) continue;
       total = add(total, made);
       entries += 1;
@@ -45,12 +44,16 @@ export const revalue = defineCommand({
     return entries === 0 ? fail("revalue.nothing", { day: asOf }) : ok({ actId, sum: total });
   },
 });
+type CurrencyToRevalue = {
+  asOf: Day;
+  currency: Currency;
+  open: ReturnType<typeof foreignAsOf>;
+  actId: number;
+};
+
 function revalueOne(
   ctx: Parameters<typeof revalue.run>[0],
-  asOf: Day,
-  currency: Currency,
-  open: ReturnType<typeof foreignAsOf>,
-  actId: number,
+  { asOf, currency, open, actId }: CurrencyToRevalue,
 ): Minor | null {
   const rate = rateOn(ctx.db, currency, asOf);
   const ratio = ratioOf(rate?.rate ?? "");
@@ -67,7 +70,12 @@ function revalueOne(
     postedOn: asOf,
     document: { kind: "revaluation", id, text: `${currency} at ${rate.rate} on ${asOf}` },
   });
-  const draft = postRevalued(head(0), documents, currency, ctx.settings.currency, ratio.value);
+  const draft = postRevalued(head(0), {
+    documents,
+    currency,
+    book: ctx.settings.currency,
+    rate: ratio.value,
+  });
   if (draft === null) return null;
   const sum = add(
     ...draft.lines

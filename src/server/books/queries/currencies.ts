@@ -53,7 +53,7 @@ export function currenciesPage(db: Db, asOf: Day): CurrenciesPage {
       atRate: add(0),
       off: add(0),
     };
-    const atRate = worthOn(db, entry.amount, entry.currency, book, asOf);
+    const atRate = worthOn(db, { amount: entry.amount, currency: entry.currency, book, on: asOf });
     sums.set(`${entry.currency} ${what}`, {
       ...known,
       count: known.count + 1,

@@ -53,7 +53,12 @@ export function accountPage(
 ): AccountFacts | null {
   const account = balancesAsOf(db, asOf).find((row) => String(row.id) === id);
   if (!account) return null;
-  const lines = accountLines(db, account.id, asOf, pageRows, (page - 1) * pageRows).map((line) => ({
+  const lines = accountLines(db, {
+    accountId: account.id,
+    asOf,
+    limit: pageRows,
+    offset: (page - 1) * pageRows,
+  }).map((line) => ({
     ...line,
     href: hrefOf(db, line.itemKind ?? line.documentKind, line.itemId ?? line.documentId),
   }));

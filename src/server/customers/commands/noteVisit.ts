@@ -15,7 +15,13 @@ export const noteVisit = defineCommand({
   run(ctx, input): Result<null> {
     const customerId = customerOfLink(ctx.db, input.token);
     if (customerId === undefined) return fail("link.unknown");
-    insertVisit(ctx.db, customerId, ctx.today, input.what, input.itemId, ctx.at);
+    insertVisit(ctx.db, {
+      customerId,
+      onDay: ctx.today,
+      what: input.what,
+      itemId: input.itemId,
+      at: ctx.at,
+    });
     return ok(null);
   },
 });

@@ -69,5 +69,5 @@ export type { Visit };
 
 /** Whether this was looked at today already. */
 export function wasLookedAt(db: Db, page: AccountFacts, what: Visit, itemId: number): boolean {
-  return hasVisited(db, page.customerId, page.today, what, itemId);
+  return hasVisited(db, { customerId: page.customerId, onDay: page.today, what, itemId });
 }

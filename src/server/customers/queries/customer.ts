@@ -334,7 +334,7 @@ export function followUpWorkings(
   if (!row) return null;
   const settings = readSettings(db);
   const { phone, callee } = reachedBy(row.persons, row.customer);
-  const draft = draftLetter(db, row, settings, today);
+  const draft = draftLetter(db, row, { settings, today });
   // Where every invoice is left out there is nothing to write, yet all the rest to see.
   const letter = draft.ok
     ? draft.value

@@ -66,7 +66,12 @@ export const applyReceipt = defineCommand({
       recovered: input.recovered,
     });
     if (!checked.ok) return checked;
-    const placed = applyTally(ctx, receipt, input.lines, checked.value, "unidentified");
+    const placed = applyTally(ctx, {
+      receipt,
+      lines: input.lines,
+      checked: checked.value,
+      from: "unidentified",
+    });
     if (!placed.ok) return placed;
     const [wrong, right] = [input.proposedCustomerId, checked.value.customerId];
     if (wrong !== null && wrong !== right && customerById(ctx.db, wrong))
@@ -92,7 +97,12 @@ export const applyReceipt = defineCommand({
         }));
       const fits = checkTally(ctx, earlier, lines, earlier.customerId, earlier.onAccount);
       if (!fits.ok) return fits;
-      const given = applyTally(ctx, earlier, lines, fits.value, "credits");
+      const given = applyTally(ctx, {
+        receipt: earlier,
+        lines,
+        checked: fits.value,
+        from: "credits",
+      });
       if (!given.ok) return given;
     }
     return ok({ actId: placed.value, commandId: ctx.commandId });

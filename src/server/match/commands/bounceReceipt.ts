@@ -57,7 +57,7 @@ export const bounceReceipt = defineCommand({
       }),
       actId,
     );
-    setBankLineState(ctx.db, line.id, "bounce", receipt.id);
+    setBankLineState(ctx.db, { id: line.id, state: "bounce", receiptId: receipt.id });
     if (fee) {
       ctx.post(
         postBankFee({
@@ -71,7 +71,7 @@ export const bounceReceipt = defineCommand({
         }),
         actId,
       );
-      setBankLineState(ctx.db, fee.id, "bounce", receipt.id);
+      setBankLineState(ctx.db, { id: fee.id, state: "bounce", receiptId: receipt.id });
     }
     chargeReturnFee(ctx, receipt, line.postedOn, actId);
     return ok({ actId });
@@ -87,6 +87,7 @@ function codeOf(ctx: CommandContext, bankAccountId: number): string {
 export const unbounceReceipt: Reversal = (ctx, act) => {
   const restored = restoreReceipt(ctx, act);
   if (!restored.ok) return restored;
-  for (const id of bounceLinesOf(ctx.db, restored.value.id)) setBankLineState(ctx.db, id, "open");
+  for (const id of bounceLinesOf(ctx.db, restored.value.id))
+    setBankLineState(ctx.db, { id, state: "open" });
   return ok(null);
 };

@@ -45,7 +45,12 @@ export const decideWriteOff = defineCommand({
       { kind: "receipt", id: receipt.id, customerId: checked.value.customerId },
       `write-off of ${ctx.sum(asked.sum)} approved, asked by ${asked.askedBy}: ${asked.why}`,
     );
-    const placed = applyTally(ctx, receipt, tally.lines, checked.value, "unidentified");
+    const placed = applyTally(ctx, {
+      receipt,
+      lines: tally.lines,
+      checked: checked.value,
+      from: "unidentified",
+    });
     if (!placed.ok) return placed;
     setPlacedAct(ctx.db, asked.id, placed.value);
     return ok({ actId: placed.value });

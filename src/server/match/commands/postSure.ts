@@ -52,7 +52,12 @@ export const postSure = defineCommand({
         surcharge: best.surcharge ?? minor(0),
       });
       if (!checked.ok) continue;
-      const placed = applyTally(ctx, receipt, lines, checked.value, "unidentified");
+      const placed = applyTally(ctx, {
+        receipt,
+        lines,
+        checked: checked.value,
+        from: "unidentified",
+      });
       if (!placed.ok) return placed;
       posted += 1;
       sum += receipt.unidentified;

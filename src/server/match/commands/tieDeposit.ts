@@ -39,7 +39,7 @@ export const untieDeposit: Reversal = (ctx, act) => {
   if (bounced)
     return fail("act.rests", { what: `the check of ${ctx.sum(bounced.amount)} that bounced` });
   for (const { id } of receipts) setHandState(ctx.db, id, "deposited", deposit.id);
-  setBankLineState(ctx.db, deposit.bankLineId, "open");
+  setBankLineState(ctx.db, { id: deposit.bankLineId, state: "open" });
   setDepositState(ctx.db, deposit.id, "made", null);
   return ok(null);
 };

@@ -15,7 +15,12 @@ export const useCredit = defineCommand({
     if (input.lines.length === 0) return fail("tally.empty");
     const checked = checkTally(ctx, receipt, input.lines, receipt.customerId, receipt.onAccount);
     if (!checked.ok) return checked;
-    const placed = applyTally(ctx, receipt, input.lines, checked.value, "credits");
+    const placed = applyTally(ctx, {
+      receipt,
+      lines: input.lines,
+      checked: checked.value,
+      from: "credits",
+    });
     return placed.ok ? ok({ actId: placed.value }) : placed;
   },
 });

@@ -61,13 +61,17 @@ export const METHOD_WORDS: Record<string, string> = {
   other: "other",
 };
 
+type QueueAsked = {
+  queue: QueueName;
+  sort: string;
+  currency: Currency;
+};
+
 /** A queue of Match with the sums of all of them; `proposals` are those of the whole book. */
 export function matchQueue(
   db: Db,
   proposals: readonly Proposal[],
-  queue: QueueName,
-  sort: string,
-  currency: Currency,
+  { queue, sort, currency }: QueueAsked,
 ): MatchQueue {
   const byId = new Map(proposals.map((proposal) => [proposal.receiptId, proposal]));
   const asked = new Map(approvalsWaiting(db).map((approval) => [approval.receiptId, approval]));
@@ -96,7 +100,12 @@ export function matchQueue(
   });
   const names = new Map(allCustomers(db).map((customer) => [customer.id, customer.name]));
   const rows = groups[queue].map((receipt) =>
-    rowOf(receipt, byId.get(receipt.id)?.readings[0], names, currency, asked.get(receipt.id)),
+    rowOf(receipt, {
+      best: byId.get(receipt.id)?.readings[0],
+      names,
+      currency,
+      asked: asked.get(receipt.id),
+    }),
   );
   return {
     rows: sorted(rows, sort),
@@ -111,13 +120,14 @@ export function matchQueue(
   };
 }
 
-function rowOf(
-  receipt: ReceiptRow,
-  best: MatchCandidate | undefined,
-  names: ReadonlyMap<number, string>,
-  currency: Currency,
-  asked: ApprovalRow | undefined,
-): MatchRow {
+type RowFacts = {
+  best: MatchCandidate | undefined;
+  names: ReadonlyMap<number, string>;
+  currency: Currency;
+  asked: ApprovalRow | undefined;
+};
+
+function rowOf(receipt: ReceiptRow, { best, names, currency, asked }: RowFacts): MatchRow {
   const amount =
     receipt.state === "set_aside" ? add(receipt.parked, receipt.income) : receipt.unidentified;
   const against = best?.reasons.find(speaksAgainst);

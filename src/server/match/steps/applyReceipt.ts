@@ -62,7 +62,9 @@ export function checkTally(
   const items: OpenItemRow[] = [];
   for (const line of lines) {
     const item = openItemById(ctx.db, line.itemId);
-    const problem = item ? lineProblem(ctx, receipt, item, line, writeOffs) : fail("tally.empty");
+    const problem = item
+      ? lineProblem(ctx, { receipt, item, line, writeOffs })
+      : fail("tally.empty");
     if (problem) return problem;
     if (item) items.push(item);
   }
@@ -110,12 +112,16 @@ function headOf(ctx: CommandContext, id: number): number {
   return customer ? groupHead(customer, line) : id;
 }
 
+type LineToCheck = {
+  receipt: ReceiptRow;
+  item: OpenItemRow;
+  line: TallyLine;
+  writeOffs: WriteOffs;
+};
+
 function lineProblem(
   ctx: CommandContext,
-  receipt: ReceiptRow,
-  item: OpenItemRow,
-  line: TallyLine,
-  writeOffs: WriteOffs,
+  { receipt, item, line, writeOffs }: LineToCheck,
 ): Result<never> | null {
   const taken = add(line.amount, line.discount, line.smallDifference);
   const { number } = item;
@@ -149,10 +155,17 @@ export function isOverLimit(ctx: CommandContext, receipt: ReceiptRow, difference
 /** The same of a sum by itself, at the rate of a day. */
 export function isOver(ctx: CommandContext, sum: Minor, currency: Currency, on: Day): boolean {
   return (
-    Math.abs(worthOn(ctx.db, sum, currency, ctx.settings.currency, on)) >
+    Math.abs(worthOn(ctx.db, { amount: sum, currency, book: ctx.settings.currency, on })) >
     ctx.settings.smallDifferenceLimit
   );
 }
+
+type CheckedTally = {
+  receipt: ReceiptRow;
+  lines: readonly TallyLine[];
+  checked: Checked;
+  from: AppliedFrom;
+};
 
 /**
  * Posts a tally that was checked: the rest to the customer's account, the lines to their items,
@@ -160,10 +173,7 @@ export function isOver(ctx: CommandContext, sum: Minor, currency: Currency, on: 
  */
 export function applyTally(
   ctx: CommandContext,
-  receipt: ReceiptRow,
-  lines: readonly TallyLine[],
-  checked: Checked,
-  from: AppliedFrom,
+  { receipt, lines, checked, from }: CheckedTally,
 ): Result<number> {
   const event =
     from === "unidentified"

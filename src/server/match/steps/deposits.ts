@@ -49,7 +49,7 @@ export function bankDeposit(ctx: CommandContext, deposit: DepositRow, line: Bank
   );
   for (const { id } of receipts) setHandState(ctx.db, id, "banked", deposit.id);
   setDepositState(ctx.db, deposit.id, "banked", line.id);
-  setBankLineState(ctx.db, line.id, "deposit");
+  setBankLineState(ctx.db, { id: line.id, state: "deposit" });
   return actId;
 }
 

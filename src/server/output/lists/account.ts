@@ -8,7 +8,13 @@ import { ALL, asDay, numbered } from "../queries";
 export const accountList = defineSheet({
   name: "account",
   query: z.object({ account: numbered, "as-of": asDay }),
-  rows: ({ db, today, query }) => accountLines(db, query.account, query["as-of"] ?? today, ALL, 0),
+  rows: ({ db, today, query }) =>
+    accountLines(db, {
+      accountId: query.account,
+      asOf: query["as-of"] ?? today,
+      limit: ALL,
+      offset: 0,
+    }),
   columns: {
     posted_on: (row) => row.postedOn,
     entry_id: (row) => String(row.entryId),

@@ -9,7 +9,7 @@ export const matchList = defineSheet({
   name: "match",
   query: z.object({ queue: z.enum(QUEUES).catch("check"), sort: z.string().catch("paid") }),
   rows: ({ db, proposals, query, currency }) =>
-    matchQueue(db, proposals, query.queue, query.sort, currency).rows,
+    matchQueue(db, proposals, { queue: query.queue, sort: query.sort, currency }).rows,
   columns: {
     receipt_id: (row) => String(row.id),
     paid_on: (row) => row.paidOn,

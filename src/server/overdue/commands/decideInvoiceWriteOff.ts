@@ -51,7 +51,7 @@ export const decideInvoiceWriteOff = defineCommand({
       about,
       `${words} written off, asked by ${asked.askedBy}: ${asked.why}`,
     );
-    post(ctx, asked.id, actId, ctx.who.actor, input.why || null);
+    post(ctx, { id: asked.id, actId, by: ctx.who.actor, why: input.why || null });
     return ok({ actId });
   },
 });

@@ -52,7 +52,7 @@ export const writeOff = defineCommand({
       askedOn: ctx.today,
       actId,
     });
-    if (!over) post(ctx, id, actId, null, null);
+    if (!over) post(ctx, { id, actId, by: null, why: null });
     return ok({ actId, waits: over });
   },
 });

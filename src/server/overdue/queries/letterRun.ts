@@ -42,7 +42,7 @@ export function letterRun(
   }
   return {
     letters: letters.slice(offset, offset + limit).map(({ row, head }): RunLetter => {
-      const draft = draftLetter(db, row, settings, today);
+      const draft = draftLetter(db, row, { settings, today });
       const { to, copies, sum, attach, fee } = head;
       return {
         customerId: row.customer.id,

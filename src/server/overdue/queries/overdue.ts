@@ -111,17 +111,16 @@ export function overdueRows(
       : groupHead(customer, customers);
   };
   const facts = factsByGroup(db, proposals, headOf, today);
-  const groups = openByGroup(
-    db,
+  const groups = openByGroup(db, {
     today,
     facts,
     headOf,
-    only === null ? null : [...customers.keys()],
-  );
+    only: only === null ? null : [...customers.keys()],
+  });
   const rows: OverdueRow[] = [];
   for (const [id, group] of groups) {
     const customer = customers.get(id);
-    const row = customer ? rowOf(db, customer, group, today, facts) : null;
+    const row = customer ? rowOf(db, { customer, group, today, facts }) : null;
     if (row) rows.push(row);
   }
   return sortedRows(rows);
@@ -132,14 +131,15 @@ const NOBODY: readonly ContactPerson[] = [];
 /** The open items of a group in sums, with the members that have some. */
 type Group = FollowSums & { members: number[] };
 
+type GroupsAsked = {
+  today: Day;
+  facts: GroupFacts;
+  headOf: (id: number) => number;
+  only: readonly number[] | null;
+};
+
 /** What each group has open; ladders that begin before the due day look further ahead than others. */
-function openByGroup(
-  db: Db,
-  today: Day,
-  facts: GroupFacts,
-  headOf: (id: number) => number,
-  only: readonly number[] | null,
-): Map<number, Group> {
+function openByGroup(db: Db, { today, facts, headOf, only }: GroupsAsked): Map<number, Group> {
   const groups = new Map<number, Group>();
   const aheads = [...new Set(facts.ladders.map(({ steps }) => daysAhead(steps)))];
   for (const ahead of aheads.length === 0 ? [0] : aheads) {
@@ -216,7 +216,12 @@ function factsByGroup(
   const amounts = new Map(
     receiptsInState(db, "to_match").map((receipt) => [
       receipt.id,
-      worthOn(db, receipt.unidentified, receipt.currency, book, receipt.settledOn),
+      worthOn(db, {
+        amount: receipt.unidentified,
+        currency: receipt.currency,
+        book,
+        on: receipt.settledOn,
+      }),
     ]),
   );
   for (const { receiptId, readings } of proposals) {
@@ -239,7 +244,10 @@ function factsByGroup(
     const head = headOf(row.customerId);
     disputed.set(
       head,
-      add(disputed.get(head) ?? 0, worthOn(db, row.amount, row.currency, book, row.on)),
+      add(
+        disputed.get(head) ?? 0,
+        worthOn(db, { amount: row.amount, currency: row.currency, book, on: row.on }),
+      ),
     );
   }
   const onWay = new Map<number, { sum: Minor; startedOn: Day }>();
@@ -248,7 +256,7 @@ function factsByGroup(
     const head = headOf(customerId);
     const known = onWay.get(head);
     onWay.set(head, {
-      sum: add(known?.sum ?? 0, worthOn(db, amount, currency, book, startedOn)),
+      sum: add(known?.sum ?? 0, worthOn(db, { amount, currency, book, on: startedOn })),
       startedOn: known?.startedOn ?? startedOn,
     });
   }
@@ -301,13 +309,14 @@ function wordsByCustomer(db: Db): Map<number, Words> {
   return words;
 }
 
-function rowOf(
-  db: Db,
-  customer: CustomerRow,
-  group: Group,
-  today: Day,
-  facts: GroupFacts,
-): OverdueRow | null {
+type GroupToShow = {
+  customer: CustomerRow;
+  group: Group;
+  today: Day;
+  facts: GroupFacts;
+};
+
+function rowOf(db: Db, { customer, group, today, facts }: GroupToShow): OverdueRow | null {
   const followed = facts.followed.get(customer.id) ?? followedAs(customer.id);
   const ladder = ladderOf(facts, customer.id);
   const credit = add(facts.credit.get(customer.id) ?? 0, group.notes);
@@ -360,27 +369,27 @@ function rowOf(
     ladder: ladder.name,
     ladderId: ladder.id,
     detail: () =>
-      (read ??= detailOf(
-        db,
+      (read ??= detailOf(db, {
         group,
         gets,
-        ladder.steps,
+        steps: ladder.steps,
         today,
-        facts.leftOut,
-        facts.creditIn.get(customer.id) ?? [],
-      )),
+        leftOut: facts.leftOut,
+        kept: facts.creditIn.get(customer.id) ?? [],
+      })),
   };
 }
 
-function detailOf(
-  db: Db,
-  group: Group,
-  gets: FollowUpToday,
-  steps: readonly LadderStep[],
-  today: Day,
-  leftOut: ReadonlyMap<number, string>,
-  kept: readonly { currency: Currency; sum: Minor }[],
-): RowDetail {
+type DetailFacts = {
+  group: Group;
+  gets: FollowUpToday;
+  steps: readonly LadderStep[];
+  today: Day;
+  leftOut: ReadonlyMap<number, string>;
+  kept: readonly { currency: Currency; sum: Minor }[];
+};
+
+function detailOf(db: Db, { group, gets, steps, today, leftOut, kept }: DetailFacts): RowDetail {
   const items = itemsOf(db, group.members, leftOut);
   return {
     items,

@@ -5,13 +5,14 @@ import { decideWriteOffRow, writeOffById, type WriteOffRow } from "@/db/writeOff
 import { taxIn } from "@/server/match/steps/applyReceipt";
 import type { CommandContext } from "@/server/runtime/context";
 
-export function post(
-  ctx: CommandContext,
-  id: number,
-  actId: number,
-  by: string | null,
-  why: string | null,
-): void {
+type WriteOffToPost = {
+  id: number;
+  actId: number;
+  by: string | null;
+  why: string | null;
+};
+
+export function post(ctx: CommandContext, { id, actId, by, why }: WriteOffToPost): void {
   const row = writeOffById(ctx.db, id) as WriteOffRow;
   const item = openItemById(ctx.db, row.itemId);
   const tax =

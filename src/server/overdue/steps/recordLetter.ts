@@ -32,7 +32,7 @@ export function record(
     return fail("letter.later", { customer: customer.name, day: row.next.on });
   if (row.letterFrom !== null && row.letterFrom > ctx.today)
     return fail("letter.later", { customer: customer.name, day: row.letterFrom });
-  const draft = draftLetter(ctx.db, row, ctx.settings, ctx.today);
+  const draft = draftLetter(ctx.db, row, { settings: ctx.settings, today: ctx.today });
   if (!draft.ok) return draft;
   const {
     step,

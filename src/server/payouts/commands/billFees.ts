@@ -60,7 +60,7 @@ export const billFees = defineCommand({
       );
       setAccrualState(ctx.db, one.id, "billed", line.id);
     }
-    setBankLineState(ctx.db, line.id, "fee_bill");
+    setBankLineState(ctx.db, { id: line.id, state: "fee_bill" });
     return ok({ actId, off });
   },
 });
@@ -69,6 +69,6 @@ export const billFees = defineCommand({
 export const unbillFees: Reversal = (ctx, act) => {
   const billed = accruals(ctx.db).filter(({ bankLineId }) => bankLineId === act.subjectId);
   for (const accrual of billed) setAccrualState(ctx.db, accrual.id, "accrued", null);
-  setBankLineState(ctx.db, act.subjectId, "open");
+  setBankLineState(ctx.db, { id: act.subjectId, state: "open" });
   return ok(null);
 };

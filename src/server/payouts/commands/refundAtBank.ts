@@ -66,7 +66,7 @@ export const refundAtBank = defineCommand({
       }),
       actId,
     );
-    setBankLineState(ctx.db, line.id, "refund", receipt.id);
+    setBankLineState(ctx.db, { id: line.id, state: "refund", receiptId: receipt.id });
     return ok({ actId });
   },
 });
@@ -91,6 +91,6 @@ export const unrefundAtBank: Reversal = (ctx, act) => {
     customerId: receipt.customerId,
     reason: receipt.reason,
   });
-  setBankLineState(ctx.db, line.id, "open");
+  setBankLineState(ctx.db, { id: line.id, state: "open" });
   return ok(null);
 };

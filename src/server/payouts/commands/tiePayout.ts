@@ -71,7 +71,12 @@ export const tiePayout = defineCommand({
     }
     const bank = sumOf(lines, (line) => line.amount);
     if (payout.currency !== lines[0]?.currency)
-      return tieAtItsRate(ctx, payout, lines, bank, input.difference !== null);
+      return tieAtItsRate(ctx, {
+        payout,
+        lines,
+        came: bank,
+        withDifference: input.difference !== null,
+      });
     const off = add(bank, -payout.net);
     if (off !== 0 && input.difference === null)
       return fail("payout.off", {
@@ -104,22 +109,26 @@ export const tiePayout = defineCommand({
         ? `by hand, ${ctx.sum(off)} ${as.as === "fee" ? "booked as a fee" : `parked: ${as.reason}`}`
         : "by hand";
     const actId = tie(ctx, payout, lines, words);
-    if (off !== 0 && as) bookDifference(ctx, payout, off, as, lines, actId);
+    if (off !== 0 && as) bookDifference(ctx, { payout, off, as, lines, actId });
     return ok({ actId });
   },
 });
 /** The bank's rate for a payout lies this near the day's, in percent. */
 const RATE_APART = 7;
+type TieAsked = {
+  payout: PayoutRow;
+  lines: readonly BankLineRow[];
+  came: Minor;
+  withDifference: boolean;
+};
+
 /**
  * A payout that reached the bank in the book's currency: what came is what it is worth, as long as
  * the rate is one of this world.
  */
 function tieAtItsRate(
   ctx: CommandContext,
-  payout: PayoutRow,
-  lines: readonly BankLineRow[],
-  came: Minor,
-  withDifference: boolean,
+  { payout, lines, came, withDifference }: TieAsked,
 ): Result<{ actId: number }> {
   const { currency } = ctx.settings;
   const day = rateOn(ctx.db, payout.currency, payout.paidOn);
@@ -177,17 +186,21 @@ function itemsToMove(
         off: ctx.sum(add(off, as === "take_in" ? negate(sum) : sum)),
       });
 }
+type DifferenceToBook = {
+  payout: PayoutRow;
+  off: Minor;
+  as: Extract<z.output<typeof difference>, { as: "fee" | "park" }>;
+  lines: readonly BankLineRow[];
+  actId: number;
+};
+
 /**
  * The difference becomes an item of the payout, so that its items sum to what the bank got, and is
  * posted in the same act.
  */
 function bookDifference(
   ctx: CommandContext,
-  payout: PayoutRow,
-  off: Minor,
-  as: Extract<z.output<typeof difference>, { as: "fee" | "park" }>,
-  lines: readonly BankLineRow[],
-  actId: number,
+  { payout, off, as, lines, actId }: DifferenceToBook,
 ): void {
   const processor = processorAccounts(ctx.db).find(({ id }) => id === payout.processorAccountId);
   if (!processor) throw new Error("a payout has its processor account");
@@ -233,7 +246,7 @@ function bookDifference(
 /** A payout and its bank lines are open again; a difference booked with the tie goes with it. */
 export const untiePayout: Reversal = (ctx, act, by) => {
   for (const tie of tiesOfAct(ctx.db, act.id)) {
-    setBankLineState(ctx.db, tie.bankLineId, "open");
+    setBankLineState(ctx.db, { id: tie.bankLineId, state: "open" });
     setPayoutState(ctx.db, tie.payoutId, "open");
   }
   endTies(ctx.db, act.id, by);

@@ -56,7 +56,7 @@ export function feeCheck(db: Db, today: Day, months = 12): FeesFacts {
     ),
     over: sumOf(
       lines.filter(({ off }) => off > 0),
-      ({ off, currency, on }) => worthOn(db, off, currency, book, on),
+      ({ off, currency, on }) => worthOn(db, { amount: off, currency, book, on }),
     ),
     months: byAccount.flatMap(({ account, checked }) =>
       feesByMonth(checked).map((month) => ({

@@ -79,7 +79,7 @@ export function payoutViews(db: Db, from: Day, to: Day): PayoutView[] {
     ...payoutsBetween(db, from, to).filter((payout) => !known.has(payout.id)),
   ];
   return all
-    .map((payout) => view(payout, lines, descriptors, statementTo, currency))
+    .map((payout) => view(payout, { lines, descriptors, statementTo, book: currency }))
     .sort(
       (a, b) =>
         urgency(a) - urgency(b) ||
@@ -90,12 +90,16 @@ export function payoutViews(db: Db, from: Day, to: Day): PayoutView[] {
 /** A line reaches the bank within this many banking days of the payout. */
 const NEAR = 4;
 
+type PayoutFacts = {
+  lines: readonly BankLineRow[];
+  descriptors: ReadonlyMap<number, string | null>;
+  statementTo: Day | null;
+  book: Currency;
+};
+
 function view(
   payout: PayoutListed,
-  lines: readonly BankLineRow[],
-  descriptors: ReadonlyMap<number, string | null>,
-  statementTo: Day | null,
-  book: Currency,
+  { lines, descriptors, statementTo, book }: PayoutFacts,
 ): PayoutView {
   const expectedOn = expectedAtBank(payout.paidOn);
   const abroad = payout.currency !== book;
@@ -193,7 +197,12 @@ export function payoutWorkings(db: Db, payoutId: number): PayoutWorkings | null 
   const near = open
     .filter((line) => Math.abs(bankingDaysBetween(payout.paidOn, line.postedOn)) <= 10)
     .sort((a, b) => Math.abs(a.amount - payout.bookNet) - Math.abs(b.amount - payout.bookNet));
-  const shown = view(payout, open, descriptors, lastStatementDay(db), currency);
+  const shown = view(payout, {
+    lines: open,
+    descriptors,
+    statementTo: lastStatementDay(db),
+    book: currency,
+  });
   return {
     payout: shown,
     explanations: explained(db, shown, items),

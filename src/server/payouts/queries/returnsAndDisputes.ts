@@ -47,7 +47,9 @@ export function returnsAndDisputes(
   return {
     rows,
     open: open.length,
-    sum: sumOf(open, ({ sum, currency, on }) => worthOn(db, sum ?? ZERO, currency, book, on)),
+    sum: sumOf(open, ({ sum, currency, on }) =>
+      worthOn(db, { amount: sum ?? ZERO, currency, book, on }),
+    ),
   };
 }
 

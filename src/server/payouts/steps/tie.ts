@@ -49,7 +49,7 @@ export function tie(
       onDay: on,
       actId,
     });
-    setBankLineState(ctx.db, line.id, "payout");
+    setBankLineState(ctx.db, { id: line.id, state: "payout" });
   });
   setPayoutState(ctx.db, payout.id, "tied");
   const document = { kind: "payout" as const, id: payout.id, text: `payout ${payout.externalId}` };
@@ -109,7 +109,7 @@ export function tieInOne(
       actId,
     );
   }
-  setBankLineState(ctx.db, line.id, "payout");
+  setBankLineState(ctx.db, { id: line.id, state: "payout" });
   return actId;
 }
 

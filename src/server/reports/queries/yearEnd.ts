@@ -26,7 +26,12 @@ export function yearPageOf(db: Db, year: string, today: Day): YearEndFacts {
   // What came in another currency is income at the rate of the day it came.
   const paid = paidOnInvoices(db, from, to).map((entry) => ({
     ...entry,
-    amount: worthOn(db, entry.amount, entry.currency, currency, entry.cameOn),
+    amount: worthOn(db, {
+      amount: entry.amount,
+      currency: entry.currency,
+      book: currency,
+      on: entry.cameOn,
+    }),
   }));
   // A debt that was written off and is paid after all is income when it comes.
   const recovered = recoveredBetween(db, from, to).map(({ on, amount }) => ({

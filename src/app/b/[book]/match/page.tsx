@@ -23,7 +23,7 @@ export default async function Match({
   const sort = one(search, "sort", "paid");
   const queueOf = (name: QueueName): MatchQueue =>
     cachedQuery({ book, db }, `match ${name} ${sort}`, () =>
-      matchQueue(db, made, name, sort, settings.currency),
+      matchQueue(db, made, { queue: name, sort, currency: settings.currency }),
     );
   const first = queueOf(wanted ?? "check");
   // Without a choice, the first queue that has something to look at.

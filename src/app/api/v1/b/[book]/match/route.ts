@@ -13,7 +13,7 @@ export async function GET(request: Request, context: BookParams): Promise<Respon
   return fromBook(context, async ({ db, currency, book }) => {
     const proposals = await proposalsFor(book);
     return cachedQuery({ book, db }, `match ${queue} ${sort}`, () =>
-      matchQueue(db, proposals, queue, sort, currency),
+      matchQueue(db, proposals, { queue, sort, currency }),
     ).rows.slice(from, from + PAGE_ROWS);
   });
 }
