@@ -21,14 +21,15 @@ export function wrongCall(message: string): Outcome {
 
 /** A failure of a use case with the exit code of its kind. */
 export function failed(error: Failure): Outcome {
-  const code = error.code.startsWith("book.")
-    ? EXIT.book
-    : error.code === "bug"
-      ? EXIT.bug
-      : /^(file|mapping|account)\./.test(error.code)
-        ? EXIT.input
-        : EXIT.call;
+  const code = exitOf(error);
   return { code, messages: [inWords(error)], data: { error: error.code, message: inWords(error) } };
+}
+
+function exitOf(error: Failure) {
+  if (error.code.startsWith("book.")) return EXIT.book;
+  if (error.code === "bug") return EXIT.bug;
+  if (/^(file|mapping|account)\./.test(error.code)) return EXIT.input;
+  return EXIT.call;
 }
 
 export function outcomeOf<T>(result: Result<T>, done: (value: T) => Outcome): Outcome {

@@ -122,11 +122,7 @@ function fromMoves(db: Db, today: Day, ahead: number): Map<number, FollowSums> {
     const [customer, dueOn] = [moves.customer[id] ?? 0, moves.dueOn[id] ?? 0];
     const days = now - dueOn;
     some[customer] = 1;
-    count(
-      buckets[days <= 0 ? 0 : days <= 30 ? 1 : days <= 60 ? 2 : days <= 90 ? 3 : 4],
-      customer,
-      sum,
-    );
+    count(buckets[ageBucket(days)], customer, sum);
     if (sum < 0) count(notes, customer, -sum);
     else if (days > 0) since({ sums: late, firsts: lateFirst, at: customer, sum, on: dueOn });
     else if (ahead > 0 && -days <= ahead)
@@ -157,6 +153,14 @@ function fromMoves(db: Db, today: Day, ahead: number): Map<number, FollowSums> {
     );
   }
   return found;
+}
+
+function ageBucket(days: number) {
+  if (days <= 0) return 0;
+  if (days <= 30) return 1;
+  if (days <= 60) return 2;
+  if (days <= 90) return 3;
+  return 4;
 }
 
 function count(sums: Float64Array | undefined, at: number, by: number): void {

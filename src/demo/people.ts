@@ -180,7 +180,7 @@ export function makePeople(random: Random): Person[] {
 function anyHabit(random: Random): Habit {
   const roll = random.next();
   return {
-    pays: roll < 0.5 ? "card" : roll < 0.75 ? "ach_debit" : "ach_credit",
+    pays: wayOfPaying(roll),
     lateDays: random.pick([-12, -6, -3, 0, 0, 1, 2, 4, 8, 14, 24]),
     memo: random.pick(["number", "number", "number", "digits", "name", "none"]),
     together: random.chance(0.25),
@@ -188,6 +188,12 @@ function anyHabit(random: Random): Habit {
     orders: 0.3 + random.next() * 1.1,
     plan: random.chance(0.45) ? random.pick(PLANS) : 0,
   };
+}
+
+function wayOfPaying(roll: number): "card" | "ach_debit" | "ach_credit" {
+  if (roll < 0.5) return "card";
+  if (roll < 0.75) return "ach_debit";
+  return "ach_credit";
 }
 
 function address(name: string, random: Random): string {

@@ -310,12 +310,11 @@ function paymentOf({ batch, notes, paidOn, random, index, names }: PaymentFacts)
         discount: minor(0),
         smallDifference: minor(0),
       });
-  const via =
-    person.habit.pays === "card" ? "card" : person.habit.pays === "ach_debit" ? "ach" : "bank";
+  const via = viaOf(person);
   const amount = sumOf(given, (line) => line.amount);
   const settledOn = via === "ach" ? addBankingDays(paidOn, 3) : paidOn;
   return {
-    id: `${via === "card" ? "ch" : via === "ach" ? "ad" : "bk"}_${String(10_001 + index)}`,
+    id: `${prefixOf(via)}_${String(10_001 + index)}`,
     person,
     via,
     paidOn,
@@ -327,6 +326,18 @@ function paymentOf({ batch, notes, paidOn, random, index, names }: PaymentFacts)
     memo: memoOf(person, batch, via, random),
     given,
   };
+}
+
+function viaOf(person: Person) {
+  if (person.habit.pays === "card") return "card";
+  if (person.habit.pays === "ach_debit") return "ach";
+  return "bank";
+}
+
+function prefixOf(via: string) {
+  if (via === "card") return "ch";
+  if (via === "ach") return "ad";
+  return "bk";
 }
 
 /** 2.9 % + 0.30 by card; 0.8 %, at most 5.00, by ACH (common practice, no source). */

@@ -108,7 +108,7 @@ export class TestBook {
   ): Result<ImportReport> {
     const table = formatOf(text).read(text);
     if (!table.ok) return table;
-    const to = account ?? (kind === "processor" ? "card" : kind === "bank" ? "operating" : null);
+    const to = account ?? accountFor(kind);
     return this.do(
       "importFile",
       {
@@ -175,6 +175,11 @@ export const CHARGES =
   "Id,Type,Date,Gross,Fee,Net,Payer,Email,Memo,Payout id,Original id\r\nch_1,Charge,11/16/2026,864.50,25.37,839.13,Alder Lane Pottery School,office@alderlane.example,invoice 20401,po_1,\r\nch_2,Charge,11/16/2026,120.00,3.78,116.22,Heron Point Studio,heron@mail.example,,po_1,\r\nch_3,Charge,11/17/2026,84.00,2.74,81.26,Jo Amberley,,workshop,po_2,\r\n";
 export const STATEMENT =
   "Date,Description,Money out,Money in,Balance\r\n11/18/2026,PROC PAYOUT PO_1,,955.35,1955.35\r\n11/18/2026,ACH CREDIT BRIGHTWATER UNIF 20404 20405,,750.00,2705.35\r\n11/19/2026,PAYROLL,500.00,,2205.35\r\n11/19/2026,PROC PAYOUT PO_2,,81.26,2286.61\r\n";
+
+function accountFor(kind: FileKind): string | null {
+  if (kind === "processor") return "card";
+  return kind === "bank" ? "operating" : null;
+}
 
 /** A book with customers and invoices for each test of a file; every proof holds at the end of each. */
 export function eachBook(use: (book: TestBook) => void): void {

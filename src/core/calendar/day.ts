@@ -39,7 +39,7 @@ export function parseDay(
   if (!iso && (!written || order === "ymd"))
     return fail("day.unreadable", { text: trimmed, order });
   const [a, b, c] = (iso ?? written ?? []).slice(1, 4).map(Number) as [number, number, number];
-  const [year, month, dayOfMonth] = iso ? [a, b, c] : order === "mdy" ? [c, a, b] : [c, b, a];
+  const [year, month, dayOfMonth] = iso ? [a, b, c] : yearMonthDay(a, b, c, order);
   try {
     const date = { year: year < 100 ? 2000 + year : year, month, day: dayOfMonth };
     const day = Temporal.PlainDate.from(date, { overflow: "reject" }).toString() as Day;
@@ -48,6 +48,18 @@ export function parseDay(
   } catch {
     return fail("day.impossible", { text: trimmed, order });
   }
+}
+
+/** Earlier days first, for sorting. */
+export const earlierFirst = (a: Day, b: Day): number => Number(a > b) - Number(a < b);
+
+function yearMonthDay(
+  a: number,
+  b: number,
+  c: number,
+  order: DayOrder,
+): [year: number, month: number, day: number] {
+  return order === "mdy" ? [c, a, b] : [c, b, a];
 }
 
 /** The day `count` days later (earlier where negative). */

@@ -13,5 +13,6 @@ export {
   weekday,
   type Day,
   type DayOrder,
+  earlierFirst,
 } from "./day";
 export { discountInTime, dueDay, parseTerms, type Terms } from "./terms";

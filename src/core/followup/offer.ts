@@ -31,14 +31,8 @@ export function offerFor({
   today: Day;
 }): Offer | null {
   if (asked <= 0) return null;
-  const why = broken
-    ? "broken"
-    : usual === null
-      ? "new"
-      : asked > LARGE * usual
-        ? "large"
-        : "usual";
-  const count = why === "broken" ? 2 : why === "large" ? 3 : 1;
+  const why = reasonOf(broken, usual, asked);
+  const count = partsFor(why);
   const part = Math.floor(asked / count);
   return {
     why,
@@ -47,6 +41,19 @@ export function offerFor({
       sum: minor(at === 0 ? asked - part * (count - 1) : part),
     })),
   };
+}
+
+function reasonOf(broken: boolean, usual: Minor | null, asked: Minor) {
+  if (broken) return "broken";
+  if (usual === null) return "new";
+  if (asked > LARGE * usual) return "large";
+  return "usual";
+}
+
+function partsFor(why: string) {
+  if (why === "broken") return 2;
+  if (why === "large") return 3;
+  return 1;
 }
 
 /** How a customer has kept its promises so far. */

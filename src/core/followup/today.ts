@@ -152,14 +152,7 @@ export function followUpToday(facts: FollowUpFacts): FollowUpToday | null {
     quietUntil: facts.quietUntil ?? null,
   });
   const leftOut = facts.leftOut ?? (asked === 0 ? sums.leftOut : null);
-  const state =
-    leftOut !== null
-      ? "left_out"
-      : waits.length > 0
-        ? "waits"
-        : next.on > today
-          ? "later"
-          : "ready";
+  const state = stateOf(leftOut, waits, next, today);
   const goesByItself =
     state === "ready" &&
     next.step.act === "letter" &&
@@ -178,6 +171,13 @@ export function followUpToday(facts: FollowUpFacts): FollowUpToday | null {
     goesByItself,
     leftOut,
   };
+}
+
+function stateOf(leftOut: string | null, waits: Wait[], next: NextStep, today: Day) {
+  if (leftOut !== null) return "left_out";
+  if (waits.length > 0) return "waits";
+  if (next.on > today) return "later";
+  return "ready";
 }
 
 /**

@@ -187,9 +187,17 @@ export function guessKind(table: Table): FileKind {
   );
   const ranked = FILE_KINDS.map((kind) => ({
     kind,
-    score: score(kind) + (kind === "processor" ? (hasFlow ? 3 : -1) : 0),
+    score: score(kind) + flowBonus(kind, hasFlow),
   }));
   return ranked.reduce((best, entry) => (entry.score > best.score ? entry : best)).kind;
+}
+
+function flowBonus(kind: string, hasFlow: boolean) {
+  if (kind === "processor") {
+    if (hasFlow) return 3;
+    return -1;
+  }
+  return 0;
 }
 
 /** A first mapping from headers and contents, for people to correct. */

@@ -47,14 +47,15 @@ export function mondayOf(on: Day): Day {
 export function weekOf(item: ToCome, today: Day, quarter: keyof Lateness = "middle"): number {
   const usual = item.promisedOn ?? addDays(item.dueOn, item.habit[quarter]);
   // Late beyond its habit: as long again as its late quarter is from its middle, at least a week.
-  const slip =
-    quarter === "early"
-      ? 0
-      : quarter === "middle"
-        ? 7
-        : Math.max(14, item.habit.late - item.habit.middle);
+  const slip = slipOf(quarter, item);
   const on = usual < today ? addDays(today, slip) : usual;
   return Math.floor(daysBetween(mondayOf(today), on) / 7);
+}
+
+function slipOf(quarter: string, item: ToCome) {
+  if (quarter === "early") return 0;
+  if (quarter === "middle") return 7;
+  return Math.max(14, item.habit.late - item.habit.middle);
 }
 
 /**

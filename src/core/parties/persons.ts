@@ -36,8 +36,7 @@ export function reachedBy(
   const called =
     persons.find(({ calls, phone }) => calls && phone !== "") ??
     persons.find(({ phone }) => phone !== "");
-  const addresses =
-    to.length > 0 ? to.map(({ email }) => email) : customer.email === null ? [] : [customer.email];
+  const addresses = addressesOf(to, customer);
   return {
     to: [...new Set(addresses)],
     copies: [...new Set(copies)].filter((name) => !addresses.includes(name)),
@@ -45,4 +44,13 @@ export function reachedBy(
     phone: called?.phone ?? customer.phone,
     callee: called?.name ?? "",
   };
+}
+
+function addressesOf(
+  to: ContactPerson[],
+  customer: { readonly name: string; readonly email: string | null; readonly phone: string | null },
+) {
+  if (to.length > 0) return to.map(({ email }) => email);
+  if (customer.email === null) return [];
+  return [customer.email];
 }

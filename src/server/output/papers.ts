@@ -7,7 +7,7 @@ import { type Currency, formatAmount, sumOf } from "@/core/money";
 import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
-import { openItemById } from "@/db/openItems";
+import { openItemById, type OpenItemRow } from "@/db/openItems";
 import { readSettings } from "@/db/settings";
 
 import { type Statement, statementOf } from "../customers/queries/statement";
@@ -214,8 +214,7 @@ export async function invoicePdf(db: Db, itemId: number): Promise<Buffer | null>
   const customer = item && customerById(db, item.customerId);
   if (!item || !customer) return null;
   const { name, replyTo } = readSettings(db);
-  const title =
-    item.kind === "credit_note" ? "Credit note" : item.kind === "late_fee" ? "Fee" : "Invoice";
+  const title = titleOf(item);
   const facts: [string, string][] = [
     ["Number", item.number],
     ["To", `${customer.name} (${customer.externalId})`],
@@ -256,4 +255,10 @@ export async function invoicePdf(db: Db, itemId: number): Promise<Buffer | null>
       { text: printable(`Questions: ${replyTo}`), margin: [0, 16, 0, 0] },
     ],
   });
+}
+
+function titleOf(item: OpenItemRow) {
+  if (item.kind === "credit_note") return "Credit note";
+  if (item.kind === "late_fee") return "Fee";
+  return "Invoice";
 }

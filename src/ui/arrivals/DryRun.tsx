@@ -181,11 +181,7 @@ function DryRunHeading({ close, report, takeIn, taking, waiting }: DryRunHeading
           onClick={takeIn}
           disabled={taking || report === null || report.new + report.changed === 0}
         >
-          {taking
-            ? "Taking in …"
-            : report
-              ? `Take in ${report.new + report.changed} lines`
-              : "Take in"}
+          {takeInLabel(taking, report)}
         </Act>
       </HeadingEnd>
     </PageHeading>
@@ -198,6 +194,12 @@ type KindAndAccountProps = {
   of: (readonly [string, string])[] | null;
   setAccount: Dispatch<SetStateAction<string | null>>;
 };
+function takeInLabel(taking: boolean, report: ImportReport | null): ReactNode {
+  if (taking) return "Taking in …";
+  if (report) return `Take in ${report.new + report.changed} lines`;
+  return "Take in";
+}
+
 function KindAndAccount({
   account,
   asKind,
@@ -227,12 +229,17 @@ function KindAndAccount({
   );
 }
 function guessAccount(facts: ArrivalsFacts, kind: FileKind, name: string): string | null {
-  const of =
-    kind === "processor" ? facts.accounts.processor : kind === "bank" ? facts.accounts.bank : [];
+  const of = accountsFor(kind, facts);
   return (
     (of.find(
       ([code, words]) =>
         name.toLowerCase().includes(words.toLowerCase()) || name.toLowerCase().includes(code),
     ) ?? (of.length === 1 ? of[0] : undefined))?.[0] ?? null
   );
+}
+
+function accountsFor(kind: string, facts: ArrivalsFacts) {
+  if (kind === "processor") return facts.accounts.processor;
+  if (kind === "bank") return facts.accounts.bank;
+  return [];
 }

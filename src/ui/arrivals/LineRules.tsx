@@ -23,16 +23,9 @@ export function Rules({ rules }: { rules: readonly Rule[] }): ReactNode {
           {rules.map((rule) => (
             <tr key={rule.id}>
               <td>
-                “{rule.contains}”{" "}
-                {rule.sign === "in" ? "coming in" : rule.sign === "out" ? "going out" : ""}
+                “{rule.contains}” {directionOf(rule)}
               </td>
-              <td>
-                {rule.treatAs === "elsewhere"
-                  ? "put aside"
-                  : rule.treatAs === "receipt"
-                    ? "a receipt"
-                    : "a payout"}
-              </td>
+              <td>{treatmentOf(rule)}</td>
               <td data-numeric>
                 <RowButton
                   data-tone="soft"
@@ -51,4 +44,16 @@ export function Rules({ rules }: { rules: readonly Rule[] }): ReactNode {
       </DetailTable>
     </Details>
   );
+}
+
+function directionOf(rule: Rule): ReactNode {
+  if (rule.sign === "in") return "coming in";
+  if (rule.sign === "out") return "going out";
+  return "";
+}
+
+function treatmentOf(rule: Rule): ReactNode {
+  if (rule.treatAs === "elsewhere") return "put aside";
+  if (rule.treatAs === "receipt") return "a receipt";
+  return "a payout";
 }

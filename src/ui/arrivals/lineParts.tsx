@@ -111,14 +111,7 @@ export function LumpChoice({ done, line, lump }: LumpChoiceProps): ReactNode {
       <thead>
         <tr>
           <th scope="col">
-            A lump of {lump.account}:{" "}
-            {lump.count === null
-              ? "too many sets to count make this sum"
-              : lump.count >= lump.cap
-                ? `${lump.cap.toLocaleString("en")} sets or more make this sum`
-                : lump.count === 1
-                  ? "only these make this sum"
-                  : `${lump.count.toLocaleString("en")} sets make this sum`}
+            A lump of {lump.account}: {setsInWords(lump)}
           </th>
           <th scope="col">left out of those days</th>
           <th scope="col" />
@@ -162,6 +155,13 @@ type BounceFeeProps = {
   feeLineId: number | null;
   setFee: Dispatch<SetStateAction<number | null>>;
 };
+function setsInWords(lump: BulkPayout): ReactNode {
+  if (lump.count === null) return "too many sets to count make this sum";
+  if (lump.count >= lump.cap) return `${lump.cap.toLocaleString("en")} sets or more make this sum`;
+  if (lump.count === 1) return "only these make this sum";
+  return `${lump.count.toLocaleString("en")} sets make this sum`;
+}
+
 export function BounceFee({ choices, feeLineId, setFee }: BounceFeeProps): ReactNode {
   return (
     <label data-tone="soft">

@@ -133,8 +133,7 @@ function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColu
     },
     {
       id: "best",
-      header:
-        queue === "aside" ? "Why set aside" : queue === "second" ? "What is asked" : "Best reading",
+      header: bestHeader(queue),
       width: "19%",
       cell: (row) => <span title={row.best}>{row.best}</span>,
     },
@@ -172,6 +171,12 @@ function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColu
     },
   ];
 }
+function bestHeader(queue: string): string {
+  if (queue === "aside") return "Why set aside";
+  if (queue === "second") return "What is asked";
+  return "Best reading";
+}
+
 function Empty({
   book,
   queue,

@@ -5,7 +5,7 @@ import { type ReactNode, useState } from "react";
 
 import type { ReceiptItem } from "@/contracts/match";
 import type { BookFacts } from "@/contracts/shell";
-import { formatDay } from "@/core/calendar";
+import { type Day, formatDay } from "@/core/calendar";
 import type { Minor } from "@/core/money";
 
 import { History, LinkedTable } from "../history/History";
@@ -71,9 +71,7 @@ export function ReceiptPage({
             {...around}
             currency={currency}
           />
-          <Subheading>
-            {line ? "On the statement" : hand ? "At the bank" : "At the processor"}
-          </Subheading>
+          <Subheading>{sourceHeading(line, hand)}</Subheading>
           {line ? (
             <p>
               <NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink>,{" "}
@@ -97,6 +95,15 @@ export function ReceiptPage({
     </>
   );
 }
+function sourceHeading(
+  line: { id: number; description: string; postedOn: Day; amount: Minor } | null,
+  hand: { number: string | null; state: string; depositOn: Day | null } | null,
+): ReactNode {
+  if (line) return "On the statement";
+  if (hand) return "At the bank";
+  return "At the processor";
+}
+
 function Items({
   items,
   book,

@@ -185,11 +185,7 @@ function NothingYet({ tally }: NothingYetProps): ReactNode {
   return (
     <tr>
       <td data-tone="soft" colSpan={3}>
-        {tally.customerId === null
-          ? "Nothing yet: find the customer below."
-          : tally.restOnAccount
-            ? `All of it on account of ${tally.customer}.`
-            : "Nothing yet: tick what it pays, at the right."}
+        {nothingYet(tally)}
       </td>
     </tr>
   );
@@ -200,6 +196,12 @@ type SurchargeRowProps = {
   tally: Tally;
   worked: Worked;
 };
+function nothingYet(tally: Tally): ReactNode {
+  if (tally.customerId === null) return "Nothing yet: find the customer below.";
+  if (tally.restOnAccount) return `All of it on account of ${tally.customer}.`;
+  return "Nothing yet: tick what it pays, at the right.";
+}
+
 function SurchargeRow({ change, currency, tally, worked }: SurchargeRowProps): ReactNode {
   return (
     <tr>

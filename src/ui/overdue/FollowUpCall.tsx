@@ -5,7 +5,7 @@ import { type Dispatch, type ReactNode, type SetStateAction, useState } from "re
 import type { FollowUpWorkings, OverdueLine } from "@/contracts/overdue";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Offer } from "@/core/followup";
-import { type Currency, parseAmount, toDecimal } from "@/core/money";
+import { type Currency, type Minor, parseAmount, toDecimal } from "@/core/money";
 
 import { Act, RowButton } from "../kit/buttons";
 import { LineField } from "../kit/fields";
@@ -45,11 +45,7 @@ export function Call({
       return complain("Of a promise in parts each needs its sum.");
     const sums = said.map(({ dueOn, sum }) => ({ dueOn, sum: sum?.ok ? sum.value : null }));
     const [only] = sums;
-    const promise = !only
-      ? { kind: "call" }
-      : sums.length === 1
-        ? { kind: "promise", promisedOn: only.dueOn, promisedSum: only.sum }
-        : { kind: "promise", parts: sums };
+    const promise = contactOf(only, sums);
     void act<{ actId: number }>(
       "logContact",
       { customerId: row.id, text, ...promise },
@@ -104,6 +100,15 @@ type PromisePartProps = {
   set: (at: number, to: Partial<Part>) => void;
   setParts: Dispatch<SetStateAction<Part[]>>;
 };
+function contactOf(
+  only: { dueOn: string; sum: Minor | null } | undefined,
+  sums: { dueOn: string; sum: Minor | null }[],
+) {
+  if (!only) return { kind: "call" };
+  if (sums.length === 1) return { kind: "promise", promisedOn: only.dueOn, promisedSum: only.sum };
+  return { kind: "promise", parts: sums };
+}
+
 function PromisePart({ at, part, parts, set, setParts }: PromisePartProps): ReactNode {
   return (
     <ActRow marginTop="6px">

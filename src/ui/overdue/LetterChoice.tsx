@@ -80,13 +80,14 @@ export function LetterChoice({
           </option>
         ))}
       </LineChoice>
-      <span data-tone="soft">
-        {kept
-          ? "your own words"
-          : standing && "ladderId" in standing && own.includes(standing)
-            ? "your own words for every ladder"
-            : "as it ships"}
-      </span>
+      <span data-tone="soft">{sourceInWords(kept, standing, own)}</span>
     </ActRow>
   );
+}
+
+function sourceInWords(kept: Own | undefined, standing: Own | undefined, own: Own[]): ReactNode {
+  if (kept) return "your own words";
+  if (standing && "ladderId" in standing && own.includes(standing))
+    return "your own words for every ladder";
+  return "as it ships";
 }

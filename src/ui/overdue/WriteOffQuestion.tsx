@@ -102,15 +102,23 @@ export function WriteOffQuestion({
           Back
         </Act>
       </ActRow>
-      <p data-tone="soft">
-        {over
-          ? people < 2
-            ? "Over the limit it takes two people, and only one works in this book: add one under Set-up."
-            : `Over the limit of ${formatAmount(limit, item.currency)} it takes two people, and is a bad debt.`
-          : `Up to ${formatAmount(limit, item.currency)} one person may, and it is a small difference.`}
-      </p>
+      <p data-tone="soft">{limitInWords(over, people, limit, item)}</p>
     </>
   );
+}
+
+function limitInWords(
+  over: boolean,
+  people: number,
+  limit: Minor,
+  item: { id: number; number: string; balance: Minor; currency: Currency },
+): ReactNode {
+  if (over) {
+    if (people < 2)
+      return "Over the limit it takes two people, and only one works in this book: add one under Set-up.";
+    return `Over the limit of ${formatAmount(limit, item.currency)} it takes two people, and is a bad debt.`;
+  }
+  return `Up to ${formatAmount(limit, item.currency)} one person may, and it is a small difference.`;
 }
 
 /** The second person's decision on a debt to be written off. */

@@ -2,7 +2,7 @@
 
 import { type ReactNode, useState } from "react";
 
-import type { FeesFacts } from "@/contracts/payouts";
+import type { AgreedRateView, FeesFacts } from "@/contracts/payouts";
 import type { BookFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
 import {
@@ -52,7 +52,7 @@ export function Rates({ rates, accounts, currency, today }: Props): ReactNode {
               <td>
                 {rate.account}, {methodWords(rate.method)}
                 {rate.brand === null ? "" : `, ${rate.brand}`}
-                {rate.abroad === null ? "" : rate.abroad ? ", from abroad" : ", of this country"}
+                {abroadInWords(rate)}
                 {rate.fromVolume > 0
                   ? `, from ${formatMoney(rate.fromVolume, rate.currency, currency)} a month on`
                   : ""}
@@ -94,6 +94,12 @@ export function Rates({ rates, accounts, currency, today }: Props): ReactNode {
     </>
   );
 }
+function abroadInWords(rate: AgreedRateView): ReactNode {
+  if (rate.abroad === null) return "";
+  if (rate.abroad) return ", from abroad";
+  return ", of this country";
+}
+
 /** What taking ACH costs a month; common practice differs, so the book says its own. */
 export function AchCost({ fixed, currency }: { fixed: Minor; currency: Currency }): ReactNode {
   const { act, busy } = useActing();

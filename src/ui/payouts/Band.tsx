@@ -128,7 +128,7 @@ function option(
       type: "category",
       data: days.map(
         (day) =>
-          `${formatDay(day.on).slice(0, 3)} ${Number(day.on.slice(8))}${day.holiday ? "\nholiday" : day.on === today ? "\ntoday" : ""}`,
+          `${formatDay(day.on).slice(0, 3)} ${Number(day.on.slice(8))}${dayNote(day, today)}`,
       ),
       axisTick: { show: false },
       axisLine: { onZero: true, lineStyle: { color: colour("line") } },
@@ -163,4 +163,10 @@ function option(
       ),
     ],
   };
+}
+
+function dayNote(day: BandDay, today: Day) {
+  if (day.holiday) return "\nholiday";
+  if (day.on === today) return "\ntoday";
+  return "";
 }

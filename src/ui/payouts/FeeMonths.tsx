@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
-import { formatAmount } from "@/core/money";
+import { formatAmount, type Minor } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
@@ -25,17 +25,7 @@ export function Billed({ accrued, currency }: Props): ReactNode {
             <tr key={at}>
               <td>{accrued.month}</td>
               <td>{accrued.account}</td>
-              <td
-                data-tone={
-                  accrued.state === "billed"
-                    ? "good"
-                    : accrued.state === "accrued"
-                      ? "soft"
-                      : "waits"
-                }
-              >
-                {accrued.state}
-              </td>
+              <td data-tone={toneOf(accrued)}>{accrued.state}</td>
               <td data-numeric data-sum>
                 {formatAmount(accrued.sum, currency)}
               </td>
@@ -71,6 +61,18 @@ export function Billed({ accrued, currency }: Props): ReactNode {
     </>
   );
 }
+function toneOf(accrued: {
+  account: string;
+  code: string;
+  month: string;
+  sum: Minor;
+  state: "accrued" | "billed" | "to accrue";
+}) {
+  if (accrued.state === "billed") return "good";
+  if (accrued.state === "accrued") return "soft";
+  return "waits";
+}
+
 export function Months({ months }: Props): ReactNode {
   return (
     <Box maxHeight="190px" overflow="auto" tabIndex={0} role="group" aria-label="Fees by month">

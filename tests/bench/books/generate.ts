@@ -139,17 +139,9 @@ class Maker {
     drafts.sort((a, b) => (a.issuedOn < b.issuedOn ? -1 : 1));
     drafts.forEach(({ firm, issuedOn }, at) => {
       const terms = dice.chance(0.2) ? "2/10 n/30" : "n/30";
-      const total = dice.chance(0.2)
-        ? dice.pick(plans)
-        : dice.chance(0.3)
-          ? dice.whole(2, 90) * 2500
-          : dice.whole(1500, 900_000);
+      const total = totalOf(dice, plans);
       const note = dice.chance(0.03);
-      const balance = note
-        ? -Math.floor(total / 6)
-        : dice.chance(0.05)
-          ? Math.floor(total * 0.4)
-          : total;
+      const balance = balanceOf(note, total, dice);
       const item: MatchItem = {
         id: at + 1,
         number: (note ? "CN-" : "") + this.style.number(at, issuedOn, dice),
@@ -264,7 +256,7 @@ class Maker {
 
   private send(firm: Firm, chosen: Chosen, paidOn: Day): void {
     const { dice, hard } = this;
-    const troubles = hard ? dice.whole(2, 3) : dice.chance(0.75) ? 1 : 0;
+    const troubles = difficultiesOf(hard, dice);
     const parts = dice
       .shuffled(["reference", "name", "email"] as const)
       .slice(0, Math.min(3, chosen.how === "single" ? troubles : Math.max(0, troubles - 1)));
@@ -341,19 +333,7 @@ class Maker {
   ): { text: string; kind: string; clear: boolean; whole: boolean } {
     const { dice } = this;
     const numbers = chosen.lines.map(({ item }) => item);
-    const words =
-      chosen.how === "deduction"
-        ? dice.pick([
-            "less damaged goods",
-            "minus freight",
-            "short 1 box broken",
-            "abzgl. Bruch",
-            "menos flete",
-            "moins casse",
-          ])
-        : chosen.how === "part"
-          ? dice.pick(["part payment", "instalment 1", "Teilzahlung", "pago parcial", "acompte"])
-          : "";
+    const words = deductionWords(chosen, dice);
     const kind = rough ? dice.pick(REFERENCES.rough) : dice.pick(REFERENCES.plain);
     const made = kind.write(numbers, this.style, dice);
     const exact = [
@@ -445,6 +425,39 @@ class Maker {
 
 type Line = { item: MatchItem; amount: number; discount: number };
 type Chosen = { how: string; lines: Line[]; extra: number };
+
+function totalOf(dice: Dice, plans: number[]) {
+  if (dice.chance(0.2)) return dice.pick(plans);
+  if (dice.chance(0.3)) return dice.whole(2, 90) * 2500;
+  return dice.whole(1500, 900_000);
+}
+
+function balanceOf(note: boolean, total: number, dice: Dice) {
+  if (note) return -Math.floor(total / 6);
+  if (dice.chance(0.05)) return Math.floor(total * 0.4);
+  return total;
+}
+
+function difficultiesOf(hard: boolean, dice: Dice) {
+  if (hard) return dice.whole(2, 3);
+  if (dice.chance(0.75)) return 1;
+  return 0;
+}
+
+function deductionWords(chosen: Chosen, dice: Dice) {
+  if (chosen.how === "deduction")
+    return dice.pick([
+      "less damaged goods",
+      "minus freight",
+      "short 1 box broken",
+      "abzgl. Bruch",
+      "menos flete",
+      "moins casse",
+    ]);
+  if (chosen.how === "part")
+    return dice.pick(["part payment", "instalment 1", "Teilzahlung", "pago parcial", "acompte"]);
+  return "";
+}
 
 function two(amount: number): number {
   const percent = ratioOf("2");

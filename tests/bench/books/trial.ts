@@ -163,11 +163,7 @@ class Trial {
         ? before.name
         : `${dice.pick(FAMILIES)} ${dice.pick(TRADES)}${dice.pick(PLACES)}${dice.pick(FORMS)}`;
     const letters = name.toLowerCase().replace(/[^a-z]/g, "");
-    const email = dice.chance(0.08)
-      ? ""
-      : dice.chance(0.3)
-        ? `${letters.slice(0, 8)}.${id}@gmail.com`
-        : `ap@${letters.slice(0, 18)}${id}.example`;
+    const email = emailOf(dice, letters, id);
     const head = dice.chance(0.1)
       ? this.who.slice(-12).find(({ parentId, email: own }) => parentId === null && own !== "")
       : undefined;
@@ -221,11 +217,7 @@ class Trial {
       .sort((a, b) => (a.on < b.on ? -1 : 1));
     plan.forEach(({ one, own, on }, at) => {
       const credit = dice.chance(0.04);
-      const total = dice.chance(0.25)
-        ? own
-        : dice.chance(0.3)
-          ? dice.whole(1, 60) * 5000
-          : dice.whole(900, 650_000);
+      const total = totalOf(dice, own);
       const [sum, left] = credit
         ? [-Math.floor(total / 7) - 1, 1]
         : [total, dice.chance(0.07) ? 0.35 : 1];
@@ -515,10 +507,7 @@ class Trial {
   private send(who: Who, deal: Deal, paidOn: Day): void {
     const { dice, hard } = this;
     const plainDeal = ["single", "several"].includes(deal.kind);
-    const count = Math.max(
-      0,
-      (hard ? dice.whole(2, 3) : dice.chance(0.7) ? 1 : 0) - (plainDeal ? 0 : 1),
-    );
+    const count = Math.max(0, difficultiesOf(hard, dice) - (plainDeal ? 0 : 1));
     const troubles = dice.shuffled(["name", "email", ...TEXT_TROUBLES] as const).slice(0, count);
     const service =
       dice.chance(hard ? 0.05 : 0.02) &&
@@ -641,6 +630,24 @@ class Trial {
     });
     this.truth.set(id, truth);
   }
+}
+
+function emailOf(dice: Dice, letters: string, id: number) {
+  if (dice.chance(0.08)) return "";
+  if (dice.chance(0.3)) return `${letters.slice(0, 8)}.${id}@gmail.com`;
+  return `ap@${letters.slice(0, 18)}${id}.example`;
+}
+
+function totalOf(dice: Dice, own: number) {
+  if (dice.chance(0.25)) return own;
+  if (dice.chance(0.3)) return dice.whole(1, 60) * 5000;
+  return dice.whole(900, 650_000);
+}
+
+function difficultiesOf(hard: boolean, dice: Dice) {
+  if (hard) return dice.whole(2, 3);
+  if (dice.chance(0.7)) return 1;
+  return 0;
 }
 
 function inTime(item: MatchItem, paidOn: Day): boolean {

@@ -119,7 +119,13 @@ export function decide(
     !seen.smallShort &&
     best.flaws === 0 &&
     (SAFE[best.numbers]?.[best.sum]?.includes(best.who) ?? false);
-  return { decision: safe ? "sure" : best.score >= LEAST ? "check" : "none", against };
+  return { decision: decisionFor(safe, best), against };
+}
+
+function decisionFor(safe: boolean, best: Draft): Decision {
+  if (safe) return "sure";
+  if (best.score >= LEAST) return "check";
+  return "none";
 }
 
 /**

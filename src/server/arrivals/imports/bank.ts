@@ -66,18 +66,21 @@ export function importBank(
   const waiting = awaited(ctx);
   for (const { row, id } of added) {
     const line = bankLineById(ctx.db, id);
-    if (line)
-      tally.take(
-        row.line,
-        line.state === "payout"
-          ? "lines that are payouts"
-          : line.state === "deposit"
-            ? "lines that are deposits by hand"
-            : explain(ctx, line, rules, waiting, actId),
-        row.amount,
-      );
+    if (line) tally.take(row.line, groupOfLine(line, ctx, rules, waiting, actId), row.amount);
   }
   joinRemittances(ctx, tally);
+}
+
+function groupOfLine(
+  line: BankLineRow,
+  ctx: CommandContext,
+  rules: BankRuleRow[],
+  waiting: (line: BankLineRow) => boolean,
+  actId: number,
+): string {
+  if (line.state === "payout") return "lines that are payouts";
+  if (line.state === "deposit") return "lines that are deposits by hand";
+  return explain(ctx, line, rules, waiting, actId);
 }
 
 /** Statements that run from new to old are turned, so that lines stand in the order they happened. */

@@ -33,6 +33,7 @@ import type { CommandContext } from "@/server/runtime/context";
 
 import { joinReceipt, postActivity, postCharge, unpark } from "../steps/activity";
 import { type Tallying, withoutTwins } from "./report";
+import { earlierFirst } from "@/core/calendar";
 
 /**
  * Takes in a processor's activity: everything is posted when it is taken in, dated on its
@@ -60,7 +61,8 @@ export function importActivity(
   activity.sort(
     (a, b) =>
       ACTIVITY_ORDER.indexOf(a.kind) - ACTIVITY_ORDER.indexOf(b.kind) ||
-      (a.settledOn < b.settledOn ? -1 : a.settledOn > b.settledOn ? 1 : a.line - b.line),
+      earlierFirst(a.settledOn, b.settledOn) ||
+      a.line - b.line,
   );
   const around: ImportState = {
     touched,

@@ -305,7 +305,13 @@ function promiseInWords(
       ({ dueOn, sum }) => `${sum === null ? "" : `${amount(sum)} `}by ${formatDay(dueOn, today)}`,
     )
     .join(", ");
-  return `${said}${state === "kept" ? "; kept" : state === "broken" ? "; broken" : ""}`;
+  return `${said}${outcomeInWords(state)}`;
+}
+
+function outcomeInWords(state: string | undefined) {
+  if (state === "kept") return "; kept";
+  if (state === "broken") return "; broken";
+  return "";
 }
 
 /**

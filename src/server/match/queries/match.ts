@@ -8,6 +8,7 @@ import type {
   WorkingsItem,
   WorkingsReading,
 } from "@/contracts/match";
+import { earlierFirst } from "@/core/calendar";
 import {
   type Decision,
   type MatchCandidate,
@@ -130,8 +131,6 @@ type RowFacts = {
 function rowOf(receipt: ReceiptRow, { best, names, currency, asked }: RowFacts): MatchRow {
   const amount =
     receipt.state === "set_aside" ? add(receipt.parked, receipt.income) : receipt.unidentified;
-  const against = best?.reasons.find(speaksAgainst);
-  const first = against ?? best?.reasons[0];
   return {
     id: receipt.id,
     paidOn: receipt.paidOn,
@@ -140,29 +139,33 @@ function rowOf(receipt: ReceiptRow, { best, names, currency, asked }: RowFacts):
     memo: receipt.reference || "–",
     amount,
     currency: receipt.currency,
-    best:
-      receipt.state === "set_aside"
-        ? (receipt.reason ?? "")
-        : asked
-          ? `write off ${formatAmount(asked.sum, currency)}: ${asked.why}`
-          : best
-            ? readingInWords(best, names)
-            : "nothing fits",
-    look:
-      receipt.state === "set_aside"
-        ? receipt.income > 0
-          ? "other income"
-          : "set aside"
-        : asked
-          ? `asked by ${asked.askedBy}`
-          : first
-            ? reasonInWords(first, receipt.currency)
-            : best
-              ? ""
-              : "no payer, number or sum is known",
-    lookAgainst: against !== undefined,
+    ...wordsOf(receipt, { best, names, currency, asked }),
+    lookAgainst: best?.reasons.some(speaksAgainst) ?? false,
     leftOver: best ? best.onAccount : null,
     confidence: best?.confidence ?? 0,
+  };
+}
+
+/** What is proposed for a receipt, or what became of it, and what to look at first. */
+function wordsOf(
+  receipt: ReceiptRow,
+  { best, names, currency, asked }: RowFacts,
+): Pick<MatchRow, "best" | "look"> {
+  if (receipt.state === "set_aside")
+    return {
+      best: receipt.reason ?? "",
+      look: receipt.income > 0 ? "other income" : "set aside",
+    };
+  if (asked)
+    return {
+      best: `write off ${formatAmount(asked.sum, currency)}: ${asked.why}`,
+      look: `asked by ${asked.askedBy}`,
+    };
+  if (!best) return { best: "nothing fits", look: "no payer, number or sum is known" };
+  const first = best.reasons.find(speaksAgainst) ?? best.reasons[0];
+  return {
+    best: readingInWords(best, names),
+    look: first ? reasonInWords(first, receipt.currency) : "",
   };
 }
 
@@ -208,7 +211,6 @@ export function matchWorkings(
   const readings = (proposal?.readings ?? []).map((reading) =>
     shownReading(db, reading, receipt.currency),
   );
-  const customerId = readings[0]?.customerId ?? null;
   const charge = chargeOfReceipt(db, receiptId);
   const settings = readSettings(db);
   const asked = approvalOf(db, receiptId);
@@ -222,34 +224,51 @@ export function matchWorkings(
     remittance: remittanceLines(db, receiptId),
     number: receipt.number,
     readings,
-    customerId,
-    customer: customerId === null ? "" : (customerById(db, customerId)?.name ?? ""),
-    items: customerId === null ? [] : groupItems(db, customerId, receipt.currency),
-    credits: customerId === null ? [] : groupCredits(db, customerId, receipt.currency),
-    givenUp: customerId === null ? add(0) : groupGivenUp(db, customerId, receipt.currency),
+    ...customerToPay(db, readings[0]?.customerId ?? null, receipt.currency),
     settledOn: receipt.settledOn,
-    account: charge
-      ? `Clearing, ${charge.account}`
-      : receipt.source === "hand"
-        ? "Checks and cash on hand"
-        : "Operating bank",
+    account: charge ? `Clearing, ${charge.account}` : accountOf(receipt),
     fee: charge?.fee ?? add(0),
     disputed: receipt.disputed === 1,
     twin: twinOf(db, proposal),
-    asked: asked
-      ? {
-          approvalId: asked.id,
-          sum: asked.sum,
-          why: asked.why,
-          askedBy: asked.askedBy,
-          words: askedInWords(db, asked, receipt.currency),
-        }
-      : null,
+    asked: asked ? shownApproval(db, asked, receipt.currency) : null,
     limit: minor(settings.smallDifferenceLimit),
     people: settings.people.length,
     surcharges: settings.surchargePercent !== null && receipt.method === "card",
   };
 }
+
+/** The customer whom a reading names, with what it could pay and what could be used for it. */
+function customerToPay(
+  db: Db,
+  customerId: number | null,
+  currency: Currency,
+): Pick<MatchWorkings, "customerId" | "customer" | "items" | "credits" | "givenUp"> {
+  if (customerId === null)
+    return { customerId, customer: "", items: [], credits: [], givenUp: add(0) };
+  return {
+    customerId,
+    customer: customerById(db, customerId)?.name ?? "",
+    items: groupItems(db, customerId, currency),
+    credits: groupCredits(db, customerId, currency),
+    givenUp: groupGivenUp(db, customerId, currency),
+  };
+}
+
+const shownApproval = (
+  db: Db,
+  asked: ApprovalRow,
+  currency: Currency,
+): NonNullable<MatchWorkings["asked"]> => ({
+  approvalId: asked.id,
+  sum: asked.sum,
+  why: asked.why,
+  askedBy: asked.askedBy,
+  words: askedInWords(db, asked, currency),
+});
+
+/** Where money that no processor took has gone. */
+const accountOf = (receipt: ReceiptRow): string =>
+  receipt.source === "hand" ? "Checks and cash on hand" : "Operating bank";
 
 function shownReading(db: Db, reading: MatchCandidate, currency: Currency): WorkingsReading {
   const customer = reading.customerId === null ? undefined : customerById(db, reading.customerId);
@@ -288,14 +307,6 @@ function twinOf(db: Db, proposal: Proposal | undefined): Twin | null {
   const given = applicationsOfReceipt(db, earlier.id)
     .filter(({ endedBy }) => endedBy === null)
     .map((application) => openItemById(db, application.openItemId)?.number ?? "");
-  const became =
-    given.length > 0
-      ? `paid ${given.join(", ")}`
-      : earlier.state === "to_match"
-        ? "waits too"
-        : earlier.onAccount > 0
-          ? "on account"
-          : "gone back";
   return {
     receiptId: earlier.id,
     paidOn: earlier.paidOn,
@@ -303,8 +314,14 @@ function twinOf(db: Db, proposal: Proposal | undefined): Twin | null {
     from: earlier.payerName || earlier.payerEmail,
     memo: earlier.reference,
     amount: earlier.amount,
-    became,
+    became: whatBecameOf(earlier, given),
   };
+}
+
+function whatBecameOf(receipt: ReceiptRow, numbersPaid: readonly string[]): string {
+  if (numbersPaid.length > 0) return `paid ${numbersPaid.join(", ")}`;
+  if (receipt.state === "to_match") return "waits too";
+  return receipt.onAccount > 0 ? "on account" : "gone back";
 }
 
 function askedInWords(db: Db, asked: ApprovalRow, currency: Currency): string {
@@ -361,8 +378,7 @@ export function groupItems(db: Db, customerId: number, currency: Currency): Work
     )
     .sort(
       (a, b) =>
-        Number(b.own) - Number(a.own) ||
-        (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : a.itemId - b.itemId),
+        Number(b.own) - Number(a.own) || earlierFirst(a.dueOn, b.dueOn) || a.itemId - b.itemId,
     );
 }
 

@@ -1,6 +1,6 @@
 import type { AutomaticRun, LetterRun, RunLetter } from "@/contracts/overdue";
 import { addDays, type Day, formatDay } from "@/core/calendar";
-import { nextRunDay, TONES, waitInWords } from "@/core/followup";
+import { nextRunDay, type NextStep, TONES, waitInWords } from "@/core/followup";
 import { formatAmount, type Minor } from "@/core/money";
 import { commandByKey } from "@/db/acts";
 import type { Db } from "@/db/connection";
@@ -133,12 +133,7 @@ export function whyToday(
   if (!row)
     return "Nothing of theirs is past its date, and no step before the due day is reached: nothing is said today.";
   const { next, state } = row;
-  const step =
-    next.step.act === "letter"
-      ? `letter ${next.step.step} (${TONES[next.step.tone - 1] ?? ""})`
-      : next.step.act === "stop"
-        ? "the stop of supply"
-        : `the ${next.step.act}`;
+  const step = stepInWords(next);
   const because = `${formatAmount(row.overdue, currency)} is past its date, the oldest ${row.oldestDays} days; the ladder ${row.ladder} has ${step} from day ${next.step.fromDays} on`;
   switch (state) {
     case "ready":
@@ -152,4 +147,11 @@ export function whyToday(
     default:
       throw state satisfies never;
   }
+}
+
+function stepInWords(next: NextStep) {
+  if (next.step.act === "letter")
+    return `letter ${next.step.step} (${TONES[next.step.tone - 1] ?? ""})`;
+  if (next.step.act === "stop") return "the stop of supply";
+  return `the ${next.step.act}`;
 }

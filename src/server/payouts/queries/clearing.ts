@@ -3,7 +3,7 @@ import type { Day } from "@/core/calendar";
 import { sumOf } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { balancesAsOf } from "@/db/journal";
-import { clearingAsOf, processorAccounts } from "@/db/processor";
+import { clearingAsOf, type ClearingItem, processorAccounts } from "@/db/processor";
 
 const PAGE_ROWS = 200;
 
@@ -38,12 +38,13 @@ export function clearingPageOf(db: Db, asOf: Day, page: number): ClearingFacts {
       bankedOn: item.bankedOn,
       amount: item.amount,
       currency: item.currency,
-      href:
-        item.receiptId !== null
-          ? `receipts/${item.receiptId}`
-          : item.payoutId !== null
-            ? `payouts/${item.payoutId}`
-            : "books?proof=clearing",
+      href: hrefOf(item),
     })),
   };
+}
+
+function hrefOf(item: ClearingItem): string {
+  if (item.receiptId !== null) return `receipts/${item.receiptId}`;
+  if (item.payoutId !== null) return `payouts/${item.payoutId}`;
+  return "books?proof=clearing";
 }

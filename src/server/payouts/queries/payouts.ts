@@ -8,6 +8,7 @@ import {
   isBankingDay,
   weekday,
 } from "@/core/calendar";
+import { earlierFirst } from "@/core/calendar";
 import { add, type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 import {
   expectedAtBank,
@@ -80,11 +81,7 @@ export function payoutViews(db: Db, from: Day, to: Day): PayoutView[] {
   ];
   return all
     .map((payout) => view(payout, { lines, descriptors, statementTo, book: currency }))
-    .sort(
-      (a, b) =>
-        urgency(a) - urgency(b) ||
-        (a.paidOn < b.paidOn ? 1 : a.paidOn > b.paidOn ? -1 : b.id - a.id),
-    );
+    .sort((a, b) => urgency(a) - urgency(b) || earlierFirst(b.paidOn, a.paidOn) || b.id - a.id);
 }
 
 /** A line reaches the bank within this many banking days of the payout. */
@@ -113,42 +110,45 @@ function view(
       abroad,
     };
   const descriptor = descriptors.get(payout.processorAccountId) ?? null;
+  const found = lineFor({ ...payout, descriptor }, lines);
+  const own = found || !abroad ? null : ownRateLine({ ...payout, descriptor }, lines);
+  const line = found ?? own;
+  const candidate = line
+    ? { id: line.id, on: line.postedOn, amount: line.amount, description: line.description }
+    : null;
+  const offBy = found ? add(found.amount, -payout.net) : own && add(0);
+  const shown = stateShown(offBy, statementTo, expectedOn);
+  return { ...payout, shown, candidate, offBy, expectedOn, abroad };
+}
+
+type DescribedPayout = PayoutListed & { descriptor: string | null };
+
+/** The bank line nearest to being this payout: by sum, then by its number, then by its name. */
+function lineFor(payout: DescribedPayout, lines: readonly BankLineRow[]): BankLineRow | null {
   const near = lines.filter(
     (line) =>
       Math.abs(bankingDaysBetween(payout.paidOn, line.postedOn)) <= NEAR &&
       line.currency === payout.currency,
   );
-  const fitting = near.find((line) => fitsPayout({ ...payout, descriptor }, line));
-  const named = near.find(
-    (line) =>
-      payout.externalId.length >= 4 &&
-      line.description.toLowerCase().includes(payout.externalId.toLowerCase()),
+  const says = (line: BankLineRow, words: string): boolean =>
+    line.description.toLowerCase().includes(words.toLowerCase());
+  const { descriptor, externalId, net } = payout;
+  return (
+    near.find((line) => fitsPayout(payout, line)) ??
+    near.find((line) => externalId.length >= 4 && says(line, externalId)) ??
+    near.find(
+      (line) =>
+        descriptor !== null && says(line, descriptor) && Math.sign(line.amount) === Math.sign(net),
+    ) ??
+    null
   );
-  const like = near.find(
-    (line) =>
-      descriptor !== null &&
-      line.description.toLowerCase().includes(descriptor.toLowerCase()) &&
-      Math.sign(line.amount) === Math.sign(payout.net),
-  );
-  const own =
-    abroad && (payout.statedNet === null || payout.statedNet === payout.net)
-      ? lineAtOwnRate({ ...payout, descriptor }, payout.bookNet, lines)
-      : null;
-  const found = fitting ?? named ?? like ?? own;
-  const candidate = found
-    ? { id: found.id, on: found.postedOn, amount: found.amount, description: found.description }
-    : null;
-  const offBy = found === null ? null : found === own ? add(0) : add(found.amount, -payout.net);
-  const shown: PayoutState =
-    offBy === 0
-      ? "fits"
-      : offBy !== null
-        ? "off"
-        : statementTo !== null && expectedOn < statementTo
-          ? "late"
-          : "on_way";
-  return { ...payout, shown, candidate, offBy, expectedOn, abroad };
 }
+
+/** A payout abroad whose sums agree with the file can have come at the bank's own rate. */
+const ownRateLine = (payout: DescribedPayout, lines: readonly BankLineRow[]): BankLineRow | null =>
+  payout.statedNet === null || payout.statedNet === payout.net
+    ? lineAtOwnRate(payout, payout.bookNet, lines)
+    : null;
 
 /** What would explain a payout that is off, and what one key would book for it. */
 export type PayoutWorkings = {
@@ -166,6 +166,13 @@ export type PayoutWorkings = {
     words: string;
   }[];
 };
+
+function stateShown(offBy: Minor | null, statementTo: Day | null, expectedOn: Day): PayoutState {
+  if (offBy === 0) return "fits";
+  if (offBy !== null) return "off";
+  if (statementTo !== null && expectedOn < statementTo) return "late";
+  return "on_way";
+}
 
 export function payoutWorkings(db: Db, payoutId: number): PayoutWorkings | null {
   const payout = payoutListedById(db, payoutId);

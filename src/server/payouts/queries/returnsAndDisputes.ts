@@ -20,7 +20,8 @@ import {
 import { readSettings } from "@/db/settings";
 import { onTheirWay } from "@/db/started";
 
-import { payoutViews } from "./payouts";
+import { type PayoutView, payoutViews } from "./payouts";
+import { earlierFirst } from "@/core/calendar";
 
 /** Days for which what is done with stays on the list. */
 const LOOK_BACK_DAYS = 60;
@@ -39,9 +40,7 @@ export function returnsAndDisputes(
   ];
   rows.sort(
     (a, b) =>
-      Number(b.open) - Number(a.open) ||
-      order(a.until, b.until) ||
-      (a.on < b.on ? 1 : a.on > b.on ? -1 : 0),
+      Number(b.open) - Number(a.open) || order(a.until, b.until) || earlierFirst(b.on, a.on),
   );
   const open = rows.filter((row) => row.open);
   return {
@@ -87,47 +86,28 @@ function backRow(db: Db, row: ReturnOrDisputeRow, today: Day): ReturnRow {
       ...returned(db, row, today),
     };
   if (row.kind === "refund") return { ...base, what: "refund", ...refunded(db, row) };
-  if (row.settledState !== "opened")
-    return {
-      ...base,
-      what: "dispute",
-      words:
-        row.settledState === "won"
-          ? "won: the money came back"
-          : "lost: what it had paid is open again",
-      until: null,
-      open: false,
-      todo: null,
-    };
-  if (row.answeredOn !== null)
-    return {
-      ...base,
-      what: "dispute",
-      words: "answered; the outcome is awaited",
-      until: null,
-      open: false,
-      todo: { as: "answer", processorItemId: row.id },
-    };
-  return {
-    ...base,
-    what: "dispute",
-    words:
-      row.answerBy === null
-        ? "to be answered; the file gives no day"
-        : row.answerBy < today
-          ? "not answered in time"
-          : "to be answered",
-    until: row.answerBy,
-    open: true,
-    todo: { as: "answer", processorItemId: row.id },
-  };
+  return { ...base, what: "dispute", ...disputed(row, today) };
 }
 
-function returned(
-  db: Db,
-  row: ReturnOrDisputeRow,
-  today: Day,
-): Pick<ReturnRow, "words" | "until" | "open" | "todo"> {
+type WhatToDo = Pick<ReturnRow, "words" | "until" | "open" | "todo">;
+
+const done = (words: string): WhatToDo => ({ words, until: null, open: false, todo: null });
+
+/** A dispute is won, lost, waits for its outcome, or wants its answer. */
+function disputed(row: ReturnOrDisputeRow, today: Day): WhatToDo {
+  if (row.settledState === "won") return done("won: the money came back");
+  if (row.settledState !== "opened") return done("lost: what it had paid is open again");
+  const todo = { as: "answer", processorItemId: row.id } as const;
+  if (row.answeredOn !== null) return { ...done("answered; the outcome is awaited"), todo };
+  return { words: answerInWords(row.answerBy, today), until: row.answerBy, open: true, todo };
+}
+
+function answerInWords(answerBy: Day | null, today: Day): string {
+  if (answerBy === null) return "to be answered; the file gives no day";
+  return answerBy < today ? "not answered in time" : "to be answered";
+}
+
+function returned(db: Db, row: ReturnOrDisputeRow, today: Day): WhatToDo {
   const code = returnCodeOf(row.returnCode ?? "");
   const says =
     code?.words ?? (row.returnCode === null ? "no code in the file" : "a code of its own");
@@ -135,10 +115,8 @@ function returned(
   const planned = tried.find(({ plannedOn }) => plannedOn >= today);
   if (planned)
     return {
-      words: `${says}; tried again, the ${planned.nth === 1 ? "first" : "second"} time`,
+      ...done(`${says}; tried again, the ${planned.nth === 1 ? "first" : "second"} time`),
       until: planned.plannedOn,
-      open: false,
-      todo: null,
     };
   const may = retryOf(row.returnCode ?? "", tried.length, row.settledOn ?? row.on, today);
   if (may.may)
@@ -160,16 +138,13 @@ function returned(
     days: "too old to be tried again",
     code: "talk to the customer",
   }[may.why];
-  return { words: `${says}; ${then}`, until: null, open: false, todo: null };
+  return done(`${says}; ${then}`);
 }
 
 /** A refund of money that had been applied wants its credit note. */
-function refunded(
-  db: Db,
-  row: ReturnOrDisputeRow,
-): Pick<ReturnRow, "words" | "until" | "open" | "todo"> {
+function refunded(db: Db, row: ReturnOrDisputeRow): WhatToDo {
   if ((row.onAccount ?? 0) >= 0 || row.receiptId === null || row.customerId === null)
-    return { words: "explained", until: null, open: false, todo: null };
+    return done("explained");
   const missing = -(row.onAccount ?? 0) as Minor;
   const notes = openItemsOf(db, row.customerId)
     .filter(({ balance }) => balance < 0)
@@ -220,7 +195,7 @@ export function expectedPage(db: Db, today: Day): ExpectedPayments {
       key: `payout ${view.id}`,
       on: view.expectedOn,
       account: view.processorName,
-      what: `${view.externalId}, ${view.chargeCount} ${view.chargeCount === 1 ? "charge" : "charges"}${view.shown === "off" ? ", at the bank with another sum" : view.shown === "fits" ? ", at the bank: tie it" : ""}`,
+      what: `${view.externalId}, ${view.chargeCount} ${view.chargeCount === 1 ? "charge" : "charges"}${atBankInWords(view)}`,
       from: view.takenFrom,
       to: view.takenTo,
       sum: view.bookNet,
@@ -243,7 +218,7 @@ export function expectedPage(db: Db, today: Day): ExpectedPayments {
   }));
   return {
     rows: [...payouts, ...loose].sort(
-      (a, b) => Number(b.late) - Number(a.late) || (a.on < b.on ? -1 : a.on > b.on ? 1 : 0),
+      (a, b) => Number(b.late) - Number(a.late) || earlierFirst(a.on, b.on),
     ),
     started: onTheirWay(db).map((started) => ({
       id: started.id,
@@ -262,4 +237,10 @@ export function expectedPage(db: Db, today: Day): ExpectedPayments {
     },
     rates: returnRates(codes, debits),
   };
+}
+
+function atBankInWords(view: PayoutView) {
+  if (view.shown === "off") return ", at the bank with another sum";
+  if (view.shown === "fits") return ", at the bank: tie it";
+  return "";
 }

@@ -250,18 +250,21 @@ function callFirst(
     const why = [
       `${formatAmount(row.overdue, currency)}, the oldest ${row.oldestDays} days late`,
       broken ? "a promise was broken" : null,
-      usual > 1
-        ? beyond > 7
-          ? `pays ${usual} days late as a rule, so ${beyond} days beyond its habit`
-          : `pays ${usual} days late as a rule: still usual`
-        : beyond > 7
-          ? "pays on the day as a rule, so something is wrong"
-          : null,
+      habitInWords(usual, beyond),
     ]
       .filter((name) => name !== null)
       .join("; ");
     return { customerId: row.customer.id, name: row.customer.name, overdue: row.overdue, why };
   });
+}
+
+function habitInWords(usual: number, beyond: number) {
+  if (usual > 1) {
+    if (beyond > 7) return `pays ${usual} days late as a rule, so ${beyond} days beyond its habit`;
+    return `pays ${usual} days late as a rule: still usual`;
+  }
+  if (beyond > 7) return "pays on the day as a rule, so something is wrong";
+  return null;
 }
 
 /** What is doubtful by age, what the allowance stands at, and the entry that brings it there. */

@@ -27,15 +27,7 @@ export default async function Match({
     );
   const first = queueOf(wanted ?? "check");
   // Without a choice, the first queue that has something to look at.
-  const queue =
-    wanted ??
-    (first.sums.check.count > 0
-      ? "check"
-      : first.sums.none.count > 0 && first.sums.sure.count === 0
-        ? "none"
-        : first.sums.sure.count > 0
-          ? "sure"
-          : "check");
+  const queue = wanted ?? firstQueueWithWork(first);
   const { rows, sums, total } = queue === (wanted ?? "check") ? first : queueOf(queue);
   return (
     <MatchPage
@@ -50,4 +42,11 @@ export default async function Match({
       hand={onHand(db)}
     />
   );
+}
+
+function firstQueueWithWork(first: MatchQueue): QueueName {
+  if (first.sums.check.count > 0) return "check";
+  if (first.sums.none.count > 0 && first.sums.sure.count === 0) return "none";
+  if (first.sums.sure.count > 0) return "sure";
+  return "check";
 }
