@@ -32,14 +32,9 @@ export function parseDay(
   const trimmed = text.trim();
   if (trimmed === "") return fail("day.empty");
   if (known.has(trimmed)) return ok(trimmed as Day);
-  const iso =
-    /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?:[T ].*)?$/.exec(trimmed) ??
-    /^(\d{4})(\d{2})(\d{2})$/.exec(trimmed);
-  const written = /^(\d{1,2})[-/.](\d{1,2})[-/.](\d{4}|\d{2})(?:[T ,].*)?$/.exec(trimmed);
-  if (!iso && (!written || order === "ymd"))
-    return fail("day.unreadable", { text: trimmed, order });
-  const [a, b, c] = (iso ?? written ?? []).slice(1, 4).map(Number) as [number, number, number];
-  const [year, month, dayOfMonth] = iso ? [a, b, c] : yearMonthDay(a, b, c, order);
+  const parts = yearMonthDay(trimmed, order);
+  if (parts === null) return fail("day.unreadable", { text: trimmed, order });
+  const [year, month, dayOfMonth] = parts;
   try {
     const date = { year: year < 100 ? 2000 + year : year, month, day: dayOfMonth };
     const day = Temporal.PlainDate.from(date, { overflow: "reject" }).toString() as Day;
@@ -53,13 +48,17 @@ export function parseDay(
 /** Earlier days first, for sorting. */
 export const earlierFirst = (a: Day, b: Day): number => Number(a > b) - Number(a < b);
 
-function yearMonthDay(
-  a: number,
-  b: number,
-  c: number,
-  order: DayOrder,
-): [year: number, month: number, day: number] {
-  return order === "mdy" ? [c, a, b] : [c, b, a];
+type YearMonthDay = [year: number, month: number, day: number];
+
+function yearMonthDay(text: string, order: DayOrder): YearMonthDay | null {
+  const iso =
+    /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?:[T ].*)?$/.exec(text) ??
+    /^(\d{4})(\d{2})(\d{2})$/.exec(text);
+  if (iso) return iso.slice(1, 4).map(Number) as YearMonthDay;
+  const written = /^(\d{1,2})[-/.](\d{1,2})[-/.](\d{4}|\d{2})(?:[T ,].*)?$/.exec(text);
+  if (!written || order === "ymd") return null;
+  const [first, second, year] = written.slice(1, 4).map(Number) as YearMonthDay;
+  return order === "mdy" ? [year, first, second] : [year, second, first];
 }
 
 /** The day `count` days later (earlier where negative). */

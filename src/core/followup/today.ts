@@ -121,44 +121,17 @@ export type FollowUpToday = {
  * and nothing else.
  */
 export function followUpToday(facts: FollowUpFacts): FollowUpToday | null {
-  const { today, sums, steps } = facts;
+  const { today, sums } = facts;
   const oldest = sums.lateNamedFirst ?? sums.aheadFirst ?? sums.lateFirst;
   if (oldest === null) return null;
-  const letterFrom =
-    facts.lastLetterOn === null ? null : addDays(facts.lastLetterOn, facts.interval);
-  const next = afterPromise(
-    nextStep({
-      oldestDueOn: oldest,
-      lastStep: lastStepTaken(oldest, facts.said, steps),
-      lastWordOn: facts.lastLetterOn,
-      steps,
-      interval: facts.interval,
-    }),
-    facts,
-    letterFrom,
-  );
+  const letterFrom = facts.lastLetterOn && addDays(facts.lastLetterOn, facts.interval);
+  const next = afterPromise(nextOnLadder(oldest, facts), facts, letterFrom);
   if (sums.lateFirst === null && next.on > today) return null;
   const asked = next.step.fromDays < 0 ? add(sums.lateNamed, sums.ahead) : sums.lateNamed;
-  const waits = waitsFor({
-    today,
-    overdue: asked,
-    credit: facts.credit,
-    smallest: facts.smallest,
-    maybeTheirs: facts.maybeTheirs,
-    disputed: facts.disputed,
-    onWay: facts.onWay ?? null,
-    stale: facts.stale ?? null,
-    promise: facts.promise,
-    quietUntil: facts.quietUntil ?? null,
-  });
+  const { onWay = null, stale = null, quietUntil = null } = facts;
+  const waits = waitsFor({ ...facts, overdue: asked, onWay, stale, quietUntil });
   const leftOut = facts.leftOut ?? (asked === 0 ? sums.leftOut : null);
   const state = stateOf(leftOut, waits, next, today);
-  const goesByItself =
-    state === "ready" &&
-    next.step.act === "letter" &&
-    next.step.byItself &&
-    facts.byItself &&
-    isBankingDay(today);
   return {
     state,
     next,
@@ -168,10 +141,25 @@ export function followUpToday(facts: FollowUpFacts): FollowUpToday | null {
     oldestDueOn: oldest,
     oldestDays: daysBetween(oldest, today),
     letterFrom,
-    goesByItself,
+    goesByItself: state === "ready" && mayGoByItself(next.step, facts),
     leftOut,
   };
 }
+
+const nextOnLadder = (
+  oldestDueOn: Day,
+  { said, steps, lastLetterOn, interval }: FollowUpFacts,
+): NextStep =>
+  nextStep({
+    oldestDueOn,
+    lastStep: lastStepTaken(oldestDueOn, said, steps),
+    lastWordOn: lastLetterOn,
+    steps,
+    interval,
+  });
+
+const mayGoByItself = (step: LadderStep, { byItself, today }: FollowUpFacts): boolean =>
+  step.act === "letter" && step.byItself && byItself && isBankingDay(today);
 
 function stateOf(leftOut: string | null, waits: Wait[], next: NextStep, today: Day) {
   if (leftOut !== null) return "left_out";

@@ -58,47 +58,39 @@ export const FIRST_LAYOUT: JournalLayout = {
   decimalMark: ".",
 };
 
+type CellOf = (line: JournalFileLine, layout: JournalLayout, currency: Currency) => string;
+
+/** What stands in each column. */
+const CELLS: Record<JournalField, CellOf> = {
+  entry_id: (line) => String(line.entryId),
+  posted_on: (line, layout) => formatDayAs(line.postedOn, layout.dayOrder),
+  event: (line) => line.event,
+  document: (line) => line.document,
+  party: (line) => line.party ?? "",
+  account: (line, layout) => layout.accounts[line.code] ?? line.code,
+  account_name: (line) => line.name,
+  currency: (_line, _layout, currency) => currency,
+  amount: (line, layout, currency) => sumInLayout(line.bookAmount, layout, currency),
+  debit: (line, layout, currency) =>
+    line.bookAmount > 0 ? sumInLayout(line.bookAmount, layout, currency) : "",
+  credit: (line, layout, currency) =>
+    line.bookAmount < 0 ? sumInLayout(-line.bookAmount, layout, currency) : "",
+  reverses: (line) => (line.reverses === null ? "" : String(line.reverses)),
+  again: (line) => (line.again ? "again" : ""),
+};
+
+function sumInLayout(amount: number, layout: JournalLayout, currency: Currency): string {
+  const text = toDecimal(amount, currency);
+  return layout.decimalMark === "," ? text.replace(".", ",") : text;
+}
+
 /** Journal lines as rows of text in a layout, in the book's currency; what was sent before is marked. */
 export function journalRows(
   lines: readonly JournalFileLine[],
   layout: JournalLayout,
   currency: Currency,
 ): string[][] {
-  const sum = (amount: number): string => {
-    const text = toDecimal(amount, currency);
-    return layout.decimalMark === "," ? text.replace(".", ",") : text;
-  };
-  const cell = (line: JournalFileLine, field: JournalField): string => {
-    switch (field) {
-      case "entry_id":
-        return String(line.entryId);
-      case "posted_on":
-        return formatDayAs(line.postedOn, layout.dayOrder);
-      case "event":
-        return line.event;
-      case "document":
-        return line.document;
-      case "party":
-        return line.party ?? "";
-      case "account":
-        return layout.accounts[line.code] ?? line.code;
-      case "account_name":
-        return line.name;
-      case "currency":
-        return currency;
-      case "amount":
-        return sum(line.bookAmount);
-      case "debit":
-        return line.bookAmount > 0 ? sum(line.bookAmount) : "";
-      case "credit":
-        return line.bookAmount < 0 ? sum(-line.bookAmount) : "";
-      case "reverses":
-        return line.reverses === null ? "" : String(line.reverses);
-      case "again":
-        return line.again ? "again" : "";
-      default:
-        throw field satisfies never;
-    }
-  };
-  return lines.map((line) => layout.columns.map(({ field }) => cell(line, field)));
+  return lines.map((line) =>
+    layout.columns.map(({ field }) => CELLS[field](line, layout, currency)),
+  );
 }

@@ -62,19 +62,11 @@ export function readInvoice(row: RowReader): InvoiceRecord | null {
   const currency = row.currency("currency");
   const total = row.amount("total", currency);
   const terms = row.text("terms") || null;
-  const parsedTerms = terms === null ? null : parseTerms(terms);
-  if (parsedTerms && !parsedTerms.ok) row.refuse("terms", parsedTerms.error);
-  const dueOn =
-    row.day("dueOn") ??
-    (issuedOn && parsedTerms?.ok ? dueDay(issuedOn, parsedTerms.value) : issuedOn);
+  const dueOn = row.day("dueOn") ?? dueByTerms(row, issuedOn, terms);
   const balance = row.amount("balance", currency) ?? total;
   const tax = row.amount("tax", currency) ?? minor(0);
   if (issuedOn === null || dueOn === null || total === null || balance === null) return null;
-  if (dueOn < issuedOn)
-    row.refuse("dueOn", { code: "invoice.due_before_issue", due: dueOn, issued: issuedOn });
-  if (total === 0) row.refuse("total", { code: "invoice.zero" });
-  if (Math.sign(balance) * Math.sign(total) < 0 || Math.abs(balance) > Math.abs(total))
-    row.refuse("balance", { code: "invoice.balance" });
+  refuseUnlikely(row, { issuedOn, dueOn, total, balance });
   return {
     line: row.line,
     number,
@@ -89,6 +81,30 @@ export function readInvoice(row: RowReader): InvoiceRecord | null {
     terms,
     description: row.text("description") || null,
   };
+}
+
+/** The due day by the terms; where there are none, the day of issue. */
+function dueByTerms(row: RowReader, issuedOn: Day | null, terms: string | null): Day | null {
+  if (terms === null) return issuedOn;
+  const parsed = parseTerms(terms);
+  if (!parsed.ok) row.refuse("terms", parsed.error);
+  return issuedOn && parsed.ok ? dueDay(issuedOn, parsed.value) : issuedOn;
+}
+
+function refuseUnlikely(
+  row: RowReader,
+  {
+    issuedOn,
+    dueOn,
+    total,
+    balance,
+  }: Pick<InvoiceRecord, "issuedOn" | "dueOn" | "total" | "balance">,
+): void {
+  if (dueOn < issuedOn)
+    row.refuse("dueOn", { code: "invoice.due_before_issue", due: dueOn, issued: issuedOn });
+  if (total === 0) row.refuse("total", { code: "invoice.zero" });
+  if (Math.sign(balance) * Math.sign(total) < 0 || Math.abs(balance) > Math.abs(total))
+    row.refuse("balance", { code: "invoice.balance" });
 }
 
 export type ActivityRecord = {
@@ -308,18 +324,9 @@ export function readBankLine(row: RowReader, seen: Map<string, number>): BankRec
   row.needed("postedOn");
   const postedOn = row.day("postedOn");
   const currency = row.currency("currency");
-  const [written, moneyIn, moneyOut] = [
-    row.amount("amount", currency),
-    row.amount("moneyIn", currency),
-    row.amount("moneyOut", currency),
-  ];
+  const amount = signedAmount(row, currency);
   const balance = row.amount("balance", currency);
   if (row.problems.length > 0 || postedOn === null) return null;
-  const amount =
-    written ??
-    (moneyIn === null && moneyOut === null
-      ? null
-      : add(Math.abs(moneyIn ?? 0), -Math.abs(moneyOut ?? 0)));
   if (amount === null) row.refuse("amount", { code: "field.empty", field: "amount" });
   if (amount === 0) row.refuse("amount", { code: "bank.zero" });
   const description = row.text("description").replace(/\s+/g, " ");
@@ -335,6 +342,15 @@ export function readBankLine(row: RowReader, seen: Map<string, number>): BankRec
     description,
     balance,
   };
+}
+
+/** The sum as it is written, or what the columns of money in and money out make; null without any. */
+function signedAmount(row: RowReader, currency: Currency): Minor | null {
+  const written = row.amount("amount", currency);
+  const moneyIn = row.amount("moneyIn", currency);
+  const moneyOut = row.amount("moneyOut", currency);
+  if (written !== null || (moneyIn === null && moneyOut === null)) return written;
+  return add(Math.abs(moneyIn ?? 0), -Math.abs(moneyOut ?? 0));
 }
 
 /**

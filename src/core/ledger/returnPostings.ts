@@ -116,41 +116,47 @@ export function postAchReturn(
   ]);
 }
 
+/** What a receipt had become besides paying items, and the account that each part stands on. */
+const PARTS_TAKEN_BACK = [
+  ["unidentified", U],
+  ["credits", K],
+  ["parked", { role: "parked" }],
+  ["income", { role: "other" }],
+  ["surcharge", { role: "surcharges" }],
+  ["recovered", { role: "recoveries" }],
+] as const satisfies readonly (readonly [keyof WentTo, AccountRef])[];
+
 function takenBack(receiptId: number, went: WentTo): Line[] {
-  const back: Line[] = [];
-  if (went.unidentified) back.push(debit(U, went.unidentified, receiptItem(receiptId)));
-  if (went.credits) back.push(debit(K, went.credits, receiptItem(receiptId)));
-  if (went.parked) back.push(debit({ role: "parked" }, went.parked, receiptItem(receiptId)));
-  if (went.income) back.push(debit({ role: "other" }, went.income, receiptItem(receiptId)));
-  if (went.surcharge)
-    back.push(debit({ role: "surcharges" }, went.surcharge, receiptItem(receiptId)));
-  if (went.recovered)
-    back.push(debit({ role: "recoveries" }, went.recovered, receiptItem(receiptId)));
-  for (const {
-    itemId,
-    sum,
-    discount,
-    smallDifference,
-    writeOff = "small",
-    discountTax = null,
-    writeOffTax = null,
-  } of went.items) {
-    const extra = [discount, smallDifference].filter(
-      (part): part is Sum => part !== null && part.amount !== 0,
-    );
-    back.push(debit(R, total([sum, ...extra], sum.currency), openItem(itemId)));
-    if (discount && discount.amount !== 0)
-      back.push(...withTax({ role: "discounts" }, discount, discountTax));
-    if (smallDifference && smallDifference.amount !== 0)
-      back.push(
-        ...withTax(
-          { role: writeOff === "small" ? "small_differences" : "bad_debt" },
-          smallDifference,
-          writeOffTax,
-        ),
-      );
-  }
-  return back;
+  return [
+    ...PARTS_TAKEN_BACK.flatMap(([part, account]) => {
+      const sum = went[part];
+      return sum ? [debit(account, sum, receiptItem(receiptId))] : [];
+    }),
+    ...went.items.flatMap(itemTakenBack),
+  ];
+}
+
+/** The item is open again by all that had settled it; what was given up is given up no more. */
+function itemTakenBack({
+  itemId,
+  sum,
+  discount,
+  smallDifference,
+  writeOff = "small",
+  discountTax = null,
+  writeOffTax = null,
+}: WentTo["items"][number]): Line[] {
+  const given = (part: Sum | null): part is Sum => part !== null && part.amount !== 0;
+  const writtenOffTo = { role: writeOff === "small" ? "small_differences" : "bad_debt" } as const;
+  return [
+    debit(
+      R,
+      total([sum, ...[discount, smallDifference].filter(given)], sum.currency),
+      openItem(itemId),
+    ),
+    ...(given(discount) ? withTax({ role: "discounts" }, discount, discountTax) : []),
+    ...(given(smallDifference) ? withTax(writtenOffTo, smallDifference, writeOffTax) : []),
+  ];
 }
 
 /** A sum that had been given up, given up no more; the tax in it is owed again. */

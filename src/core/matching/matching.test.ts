@@ -130,7 +130,7 @@ describe("readings", () => {
     [
       "the number and the exact sum",
       receipt(86_450, { ...alder, reference: "invoice 20431" }),
-      "sure: 20431 86_450",
+      "sure: 20431 86450",
     ],
     [
       "a list whose second number is cut",
@@ -587,5 +587,5 @@ describe("all receipts together", () => {
 function amountPaidBy(payerName: string) {
   if (/Heron/.test(payerName)) return 77_310;
   if (/BRIGHT/.test(payerName)) return 55_020;
-  return 86450;
+  return 86_450;
 }

@@ -34,24 +34,31 @@ export function parseAmount(
   const plain = mark === "." ? PLAIN.exec(trimmed) : null;
   if (plain?.[1]?.length === minorDigits(currency))
     return ok(minor(Number(trimmed.replace(".", ""))));
-  const negative = /^\(.*\)$/.test(trimmed) || /^[^\d]*[-−]/.test(trimmed) || /[-−]$/.test(trimmed);
-  const bare = trimmed
+  const bare = withoutSigns(trimmed);
+  const match = SHAPES[mark].exec(bare);
+  if (!match || (match[1] === undefined && !match[2]))
+    return fail(unreadable(bare), { text: trimmed, mark });
+  const digits = minorDigits(currency);
+  const [, whole = "0", behind = ""] = match;
+  const decimals = behind.replace(/0+$/, "");
+  if (decimals.length > digits) return fail("amount.digits", { text: trimmed, currency, digits });
+  const value = Number(`${whole.replace(/\D/g, "")}${decimals.padEnd(digits, "0")}`);
+  if (!Number.isSafeInteger(value)) return fail("amount.large", { text: trimmed });
+  return ok(minor(isNegative(trimmed) ? -value : value));
+}
+
+/** Negative sums stand in parentheses, or have their minus in front or behind. */
+const isNegative = (text: string): boolean =>
+  /^\(.*\)$/.test(text) || /^[^\d]*[-−]/.test(text) || /[-−]$/.test(text);
+
+/** The digits and marks alone, without currency, minus and parentheses around them. */
+const withoutSigns = (text: string): string =>
+  text
     .replace(/^[\s(+\-−]*(?:[A-Z]{3}\b)?[\s(+\-−]*[$€£¥]?[\s+\-−]*/, "")
     .replace(/[\s)\-−]*(?:[A-Z]{3}|[$€£¥])?[\s)\-−]*$/, "");
-  const match = SHAPES[mark].exec(bare);
-  if (!match || (match[1] === undefined && !match[2])) {
-    return fail(/^[\d.,]+$/.test(bare) ? "amount.mark" : "amount.unreadable", {
-      text: trimmed,
-      mark,
-    });
-  }
-  const digits = minorDigits(currency);
-  const decimals = (match[2] ?? "").replace(/0+$/, "");
-  if (decimals.length > digits) return fail("amount.digits", { text: trimmed, currency, digits });
-  const value = Number(`${(match[1] ?? "0").replace(/\D/g, "")}${decimals.padEnd(digits, "0")}`);
-  if (!Number.isSafeInteger(value)) return fail("amount.large", { text: trimmed });
-  return ok(minor(negative ? -value : value));
-}
+
+const unreadable = (bare: string): "amount.mark" | "amount.unreadable" =>
+  /^[\d.,]+$/.test(bare) ? "amount.mark" : "amount.unreadable";
 
 /** Decimal text for files and the command line: "1234.56", "-0.05". */
 export function toDecimal(amount: number, currency: Currency): string {

@@ -1,4 +1,4 @@
-import { minor, type Minor } from "@/core/money";
+import { minor, sumOf, type Minor } from "@/core/money";
 
 import { type FeeKind, PROCESSOR_ITEM_KINDS, type ProcessorItemKind } from "../activity";
 
@@ -62,22 +62,38 @@ export function explanationsOf(payout: OffPayout): Explanation[] {
   );
 }
 
-function fees({ off, items, usual }: OffPayout): Explanation[] {
-  const found: Explanation[] = [];
+function fees(payout: OffPayout): Explanation[] {
+  return [...feesOfReturns(payout), ...feesOfItems(payout), ...chargesWithoutFee(payout)];
+}
+
+/** What comes back costs a fee as a rule; the sum that the processor usually takes says so. */
+function feesOfReturns({ off, items, usual }: OffPayout): Explanation[] {
+  if (off >= 0) return [];
   const has = (kind: ProcessorItemKind): boolean => items.some((item) => item.kind === kind);
-  for (const [kind, from, fee] of [
-    ["dispute", "dispute", "dispute_fee"],
-    ["return", "ach_return", "return_fee"],
-  ] as const) {
-    if (off < 0 && has(from) && !has(fee))
-      found.push({
+  const kinds = [
+    ["dispute", "dispute", "dispute_fee", "a dispute"],
+    ["return", "ach_return", "return_fee", "a returned debit"],
+  ] as const;
+  return kinds
+    .filter(([, from, fee]) => has(from) && !has(fee))
+    .map(([kind, , , what]): Explanation => {
+      const before = usual[kind].includes(minor(-off));
+      return {
         code: "fee_missing",
-        words: `a ${kind === "dispute" ? "dispute" : "returned debit"} is in it without a fee${usual[kind].includes(minor(-off)) ? ", and the processor took this very sum before" : ""}`,
+        words: `${what} is in it without a fee${before ? ", and the processor took this very sum before" : ""}`,
         remedy: { as: "fee", kind },
-        weight: usual[kind].includes(minor(-off)) ? 95 : 60,
-      });
-  }
+        weight: before ? 95 : 60,
+      };
+    });
+}
+
+/** A fee that is in the file once and was taken twice, or not at all. */
+function feesOfItems({ off, items }: OffPayout): Explanation[] {
   const twice = items.find((item) => item.kind === "fee" && item.amount === off);
+  const spared = items.find(
+    (item) => PROCESSOR_ITEM_KINDS[item.kind].feeKind !== null && item.amount === -off,
+  );
+  const found: Explanation[] = [];
   if (twice)
     found.push({
       code: "fee_twice",
@@ -85,9 +101,6 @@ function fees({ off, items, usual }: OffPayout): Explanation[] {
       remedy: { as: "fee", kind: "processing" },
       weight: 80,
     });
-  const spared = items.find(
-    (item) => PROCESSOR_ITEM_KINDS[item.kind].feeKind !== null && item.amount === -off,
-  );
   if (spared)
     found.push({
       code: "fee_not_taken",
@@ -95,22 +108,21 @@ function fees({ off, items, usual }: OffPayout): Explanation[] {
       remedy: { as: "take_out", itemIds: [spared.id] },
       weight: 75,
     });
-  const without =
-    items.filter((item) => item.kind === "charge").length -
-    items.filter((item) => item.kind === "fee").length;
-  if (
-    off < 0 &&
-    without > 0 &&
-    -off * 8 <
-      items.filter(({ kind }) => kind === "charge").reduce((sum, { amount }) => sum + amount, 0)
-  )
-    found.push({
+  return found;
+}
+
+function chargesWithoutFee({ off, items }: OffPayout): Explanation[] {
+  const charges = items.filter(({ kind }) => kind === "charge");
+  const without = charges.length - items.filter(({ kind }) => kind === "fee").length;
+  if (off >= 0 || without <= 0 || -off * 8 >= sumOf(charges, ({ amount }) => amount)) return [];
+  return [
+    {
       code: "fee_missing",
       words: `${without === 1 ? "a charge has" : `${without} charges have`} no fee in the file`,
       remedy: { as: "fee", kind: "processing" },
       weight: 40,
-    });
-  return found;
+    },
+  ];
 }
 
 function elsewhere({ off, elsewhere: others }: OffPayout): Explanation[] {

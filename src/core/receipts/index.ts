@@ -56,6 +56,12 @@ export type ReceiptEvent =
 
 type Moved = { readonly state: ReceiptState; readonly parts: Parts };
 
+type MoveProblem = "receipt.not_to_match" | "receipt.sum";
+
+/** The parts besides what is to match and what went back. */
+const STANDING = ["applied", "parked", "income", "surcharge", "recovered"] as const;
+const PARTS = ["unidentified", "onAccount", ...STANDING] as const;
+
 /**
  * The only way a receipt changes: the state machine of its life. Errors:
  * receipt.not_to_match where it was already dealt with, receipt.sum where the
@@ -65,83 +71,83 @@ export function move(
   state: ReceiptState,
   parts: Parts,
   event: ReceiptEvent,
-): Result<Moved, "receipt.not_to_match" | "receipt.sum"> {
+): Result<Moved, MoveProblem> {
   switch (event.kind) {
     case "placed":
-      if (state !== "to_match") return fail("receipt.not_to_match", { state });
-      if (
-        add(event.applied, event.onAccount, event.surcharge, event.recovered) !==
-          parts.unidentified ||
-        event.onAccount < 0 ||
-        event.surcharge < 0 ||
-        event.recovered < 0
-      )
-        return fail("receipt.sum");
-      return ok({
-        state: "placed",
-        parts: {
-          ...parts,
-          unidentified: minor(0),
-          applied: add(parts.applied, event.applied),
-          onAccount: add(parts.onAccount, event.onAccount),
-          surcharge: add(parts.surcharge, event.surcharge),
-          recovered: add(parts.recovered, event.recovered),
-        },
-      });
+      return placed(state, parts, event);
     case "moved_from_account":
-      if (state !== "placed") return fail("receipt.not_to_match", { state });
-      if (event.applied > parts.onAccount) return fail("receipt.sum");
-      return ok({
-        state,
-        parts: {
-          ...parts,
-          applied: add(parts.applied, event.applied),
-          onAccount: add(parts.onAccount, -event.applied),
-        },
-      });
+      return movedFromAccount(state, parts, event.applied);
     case "set_aside":
-      if (state !== "to_match") return fail("receipt.not_to_match", { state });
-      return ok({
-        state: "set_aside",
-        parts: { ...parts, unidentified: minor(0), parked: add(parts.parked, parts.unidentified) },
-      });
+      return setAside(state, parts, "parked");
     case "other_income":
-      if (state !== "to_match") return fail("receipt.not_to_match", { state });
-      return ok({
-        state: "set_aside",
-        parts: { ...parts, unidentified: minor(0), income: add(parts.income, parts.unidentified) },
-      });
-    case "taken_back": {
-      // More may have gone back than came in: what is missing stays on account, below zero, and
-      // nothing is left to match.
-      const left = add(
-        parts.unidentified,
-        parts.applied,
-        parts.onAccount,
-        parts.parked,
-        parts.income,
-        parts.surcharge,
-        parts.recovered,
-      );
-      return ok({
-        state: left > 0 ? "to_match" : "returned",
-        parts: {
-          ...parts,
-          unidentified: minor(Math.max(0, left)),
-          onAccount: minor(Math.min(0, left)),
-          applied: minor(0),
-          parked: minor(0),
-          income: minor(0),
-          surcharge: minor(0),
-          recovered: minor(0),
-        },
-      });
-    }
+      return setAside(state, parts, "income");
+    case "taken_back":
+      return takenBack(parts);
     case "gone_back":
       return goneBack(parts, event.parts, state);
     default:
       throw event satisfies never;
   }
+}
+
+function placed(
+  state: ReceiptState,
+  parts: Parts,
+  event: Extract<ReceiptEvent, { kind: "placed" }>,
+): Result<Moved, MoveProblem> {
+  const { applied, onAccount, surcharge, recovered } = event;
+  if (state !== "to_match") return fail("receipt.not_to_match", { state });
+  if (add(applied, onAccount, surcharge, recovered) !== parts.unidentified)
+    return fail("receipt.sum");
+  if (onAccount < 0 || surcharge < 0 || recovered < 0) return fail("receipt.sum");
+  return ok({
+    state: "placed",
+    parts: {
+      ...parts,
+      unidentified: minor(0),
+      applied: add(parts.applied, applied),
+      onAccount: add(parts.onAccount, onAccount),
+      surcharge: add(parts.surcharge, surcharge),
+      recovered: add(parts.recovered, recovered),
+    },
+  });
+}
+
+function movedFromAccount(
+  state: ReceiptState,
+  parts: Parts,
+  sum: Minor,
+): Result<Moved, MoveProblem> {
+  if (state !== "placed") return fail("receipt.not_to_match", { state });
+  if (sum > parts.onAccount) return fail("receipt.sum");
+  const [applied, onAccount] = [add(parts.applied, sum), add(parts.onAccount, -sum)];
+  return ok({ state, parts: { ...parts, applied, onAccount } });
+}
+
+function setAside(
+  state: ReceiptState,
+  parts: Parts,
+  as: "parked" | "income",
+): Result<Moved, MoveProblem> {
+  if (state !== "to_match") return fail("receipt.not_to_match", { state });
+  const sum = add(parts[as], parts.unidentified);
+  return ok({ state: "set_aside", parts: { ...parts, unidentified: minor(0), [as]: sum } });
+}
+
+/**
+ * More may have gone back than came in: what is missing stays on account, below zero, and nothing
+ * is left to match.
+ */
+function takenBack(parts: Parts): Result<Moved, never> {
+  const left = add(...PARTS.map((part) => parts[part]));
+  return ok({
+    state: left > 0 ? "to_match" : "returned",
+    parts: {
+      ...allToMatch(minor(Math.max(0, left))),
+      onAccount: minor(Math.min(0, left)),
+      goneBack: parts.goneBack,
+    },
+  });
 }
 
 function goneBack(
@@ -157,34 +163,11 @@ function goneBack(
     income: add(parts.income, -back.income),
     surcharge: add(parts.surcharge, -back.surcharge),
     recovered: add(parts.recovered, -back.recovered),
-    goneBack: add(
-      parts.goneBack,
-      back.unidentified,
-      back.onAccount,
-      back.applied,
-      back.parked,
-      back.income,
-      back.surcharge,
-      back.recovered,
-    ),
+    goneBack: add(parts.goneBack, ...PARTS.map((part) => back[part])),
   };
-  if (
-    next.unidentified < 0 ||
-    next.applied < 0 ||
-    next.parked < 0 ||
-    next.income < 0 ||
-    next.surcharge < 0 ||
-    next.recovered < 0
-  )
-    return fail("receipt.sum");
-  const onlyGone =
-    next.unidentified === 0 &&
-    next.applied === 0 &&
-    next.parked === 0 &&
-    next.income === 0 &&
-    next.surcharge === 0 &&
-    next.recovered === 0 &&
-    next.onAccount <= 0;
+  const kept = [next.unidentified, ...STANDING.map((part) => next[part])];
+  if (kept.some((sum) => sum < 0)) return fail("receipt.sum");
+  const onlyGone = kept.every((sum) => sum === 0) && next.onAccount <= 0;
   return ok({ state: onlyGone ? "returned" : state, parts: next });
 }
 

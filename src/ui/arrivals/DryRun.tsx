@@ -24,16 +24,88 @@ const KINDS = [
   ["returns", "ACH returns"],
   ["remittance", "Remittance advice"],
 ] as const;
-/** The dry run of a file: what it is, how its columns are read, and what would happen, before anything does. */
-export function DryRun({
-  facts,
-  first,
-  close,
-}: {
+type DryRunProps = {
   facts: ArrivalsFacts;
   first: InspectedFile;
   close: () => void;
-}): ReactNode {
+};
+/** The dry run of a file: what it is, how its columns are read, and what would happen, before anything does. */
+export function DryRun(props: DryRunProps): ReactNode {
+  const { facts, close } = props;
+  const {
+    waiting,
+    mapping,
+    setMapping,
+    account,
+    setAccount,
+    saveAs,
+    setSaveAs,
+    report,
+    problem,
+    taking,
+    asKind,
+    takeIn,
+    of,
+  } = useDryRun(props);
+  return (
+    <Box overflow="auto" flex={1} minHeight="0" paddingBottom="20px">
+      <DryRunHeading
+        close={close}
+        report={report}
+        takeIn={takeIn}
+        taking={taking}
+        waiting={waiting}
+      />
+      <Box display="grid" gridTemplateColumns="minmax(0, 2fr) minmax(0, 3fr)" gap="32px">
+        <Box>
+          <KindAndAccount
+            account={account}
+            asKind={asKind}
+            mapping={mapping}
+            of={of}
+            setAccount={setAccount}
+          />
+          <MappingForm facts={facts} waiting={waiting} mapping={mapping} change={setMapping} />
+          <Box marginTop="10px" maxWidth="260px">
+            <TextField
+              label="Keep this mapping as"
+              value={saveAs}
+              onChange={(event) => setSaveAs(event.target.value)}
+              placeholder="a name, if it is to be kept"
+            />
+          </Box>
+        </Box>
+        <Box>
+          <WhatItSays facts={facts} mapping={mapping} problem={problem} report={report} />
+          <Sample waiting={waiting} />
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+type WhatItSaysProps = {
+  facts: ArrivalsFacts;
+  mapping: MappingSpec;
+  problem: string | null;
+  report: ImportReport | null;
+};
+/** What is wrong with the file, or what taking it in will do. */
+function WhatItSays({ facts, mapping, problem, report }: WhatItSaysProps): ReactNode {
+  if (problem)
+    return (
+      <p data-tone="off" role="alert">
+        ✗ {problem}
+      </p>
+    );
+  if (report)
+    return (
+      <WhatHappens report={report} facts={facts} currency={facts.currency} kind={mapping.kind} />
+    );
+  return <p data-tone="soft">Reading the file …</p>;
+}
+
+function useDryRun({ facts, first, close }: DryRunProps) {
   const router = useRouter();
   const { book, accounts } = facts;
   const { say, complain } = useActing();
@@ -108,54 +180,21 @@ export function DryRun({
       : mapping.kind === "bank"
         ? accounts.bank
         : null;
-  return (
-    <Box overflow="auto" flex={1} minHeight="0" paddingBottom="20px">
-      <DryRunHeading
-        close={close}
-        report={report}
-        takeIn={takeIn}
-        taking={taking}
-        waiting={waiting}
-      />
-      <Box display="grid" gridTemplateColumns="minmax(0, 2fr) minmax(0, 3fr)" gap="32px">
-        <Box>
-          <KindAndAccount
-            account={account}
-            asKind={asKind}
-            mapping={mapping}
-            of={of}
-            setAccount={setAccount}
-          />
-          <MappingForm facts={facts} waiting={waiting} mapping={mapping} change={setMapping} />
-          <Box marginTop="10px" maxWidth="260px">
-            <TextField
-              label="Keep this mapping as"
-              value={saveAs}
-              onChange={(event) => setSaveAs(event.target.value)}
-              placeholder="a name, if it is to be kept"
-            />
-          </Box>
-        </Box>
-        <Box>
-          {problem ? (
-            <p data-tone="off" role="alert">
-              ✗ {problem}
-            </p>
-          ) : report ? (
-            <WhatHappens
-              report={report}
-              facts={facts}
-              currency={facts.currency}
-              kind={mapping.kind}
-            />
-          ) : (
-            <p data-tone="soft">Reading the file …</p>
-          )}
-          <Sample waiting={waiting} />
-        </Box>
-      </Box>
-    </Box>
-  );
+  return {
+    waiting,
+    mapping,
+    setMapping,
+    account,
+    setAccount,
+    saveAs,
+    setSaveAs,
+    report,
+    problem,
+    taking,
+    asKind,
+    takeIn,
+    of,
+  };
 }
 type DryRunHeadingProps = {
   close: () => void;

@@ -9,7 +9,7 @@ import { formatAmount, minor, type Minor, sumOf } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { AsOf } from "../kit/lists/AsOf";
-import { LedgerList } from "../kit/lists/LedgerList";
+import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { BooksHeading } from "./BooksHeading";
 
 type Account = { id: number; code: string; name: string; role: string; balance: Minor };
@@ -180,63 +180,71 @@ export function AccountView({
         count={count}
         page={page}
         pageRows={pageRows}
-        columns={[
-          {
-            id: "on",
-            header: "Posted",
-            width: "13%",
-            cell: (row) => formatDay(row.postedOn, today),
-            foot: `${count} lines`,
-          },
-          {
-            id: "event",
-            header: "Event",
-            width: "12%",
-            cell: (row) => row.event.replaceAll("_", " "),
-          },
-          {
-            id: "document",
-            header: "Document",
-            width: "27%",
-            cell: (row) =>
-              row.href ? (
-                <NextLink href={`/b/${book}/${row.href}`} prefetch={false}>
-                  {row.document}
-                </NextLink>
-              ) : (
-                row.document
-              ),
-          },
-          { id: "party", header: "Customer", width: "18%", cell: (row) => row.party ?? "–" },
-          {
-            id: "debit",
-            header: "Debit",
-            width: "10%",
-            number: true,
-            cell: (row) => (
-              <Amount of={minor(Math.max(0, row.bookAmount))} currency={currency} dash />
-            ),
-          },
-          {
-            id: "credit",
-            header: "Credit",
-            width: "10%",
-            number: true,
-            cell: (row) => (
-              <Amount of={minor(Math.max(0, -row.bookAmount))} currency={currency} dash />
-            ),
-          },
-          {
-            id: "running",
-            header: "Balance",
-            width: "10%",
-            number: true,
-            cell: (row) => <Amount of={row.running} currency={currency} />,
-            foot: <Total>{formatAmount(account.balance, currency)}</Total>,
-          },
-        ]}
+        columns={lineColumns({ account, count, book, currency, today })}
         empty={<p>Nothing was posted here up to that day.</p>}
       />
     </>
   );
+}
+
+type LineColumnsAsked = Pick<AccountProps, "account" | "count" | "book" | "currency" | "today">;
+
+function lineColumns({
+  account,
+  count,
+  book,
+  currency,
+  today,
+}: LineColumnsAsked): ListColumn<AccountLine>[] {
+  return [
+    {
+      id: "on",
+      header: "Posted",
+      width: "13%",
+      cell: (row) => formatDay(row.postedOn, today),
+      foot: `${count} lines`,
+    },
+    {
+      id: "event",
+      header: "Event",
+      width: "12%",
+      cell: (row) => row.event.replaceAll("_", " "),
+    },
+    {
+      id: "document",
+      header: "Document",
+      width: "27%",
+      cell: (row) =>
+        row.href ? (
+          <NextLink href={`/b/${book}/${row.href}`} prefetch={false}>
+            {row.document}
+          </NextLink>
+        ) : (
+          row.document
+        ),
+    },
+    { id: "party", header: "Customer", width: "18%", cell: (row) => row.party ?? "–" },
+    {
+      id: "debit",
+      header: "Debit",
+      width: "10%",
+      number: true,
+      cell: (row) => <Amount of={minor(Math.max(0, row.bookAmount))} currency={currency} dash />,
+    },
+    {
+      id: "credit",
+      header: "Credit",
+      width: "10%",
+      number: true,
+      cell: (row) => <Amount of={minor(Math.max(0, -row.bookAmount))} currency={currency} dash />,
+    },
+    {
+      id: "running",
+      header: "Balance",
+      width: "10%",
+      number: true,
+      cell: (row) => <Amount of={row.running} currency={currency} />,
+      foot: <Total>{formatAmount(account.balance, currency)}</Total>,
+    },
+  ];
 }

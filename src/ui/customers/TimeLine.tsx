@@ -12,6 +12,7 @@ import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { CameBack } from "./CustomerContacts";
 import type { Props } from "./customerTypes";
+import { type HistoryLine } from "@/contracts/customers";
 
 export function TimeLine({ history, book, today }: Props): ReactNode {
   const { act, busy } = useActing();
@@ -34,24 +35,8 @@ export function TimeLine({ history, book, today }: Props): ReactNode {
                   {line.kind}
                 </Cell>
                 <Cell whiteSpace="normal" verticalAlign="baseline">
-                  {line.href ? (
-                    <NextLink href={`/b/${book}/${line.href}`} prefetch={false}>
-                      {line.undone ? <s>{line.words}</s> : line.words}
-                    </NextLink>
-                  ) : line.undone ? (
-                    <s>{line.words}</s>
-                  ) : (
-                    line.words
-                  )}
-                  {line.kind === "letter" ? (
-                    <Details>
-                      <summary data-tone="soft">its words</summary>
-                      <LetterText>{line.more}</LetterText>
-                      {line.letterId !== null ? <CameBack letterId={line.letterId} /> : null}
-                    </Details>
-                  ) : line.more ? (
-                    <span data-tone="soft"> {line.more}</span>
-                  ) : null}
+                  <WordsOf book={book} line={line} />
+                  <MoreOf line={line} />
                 </Cell>
                 <Cell data-numeric width="56px">
                   {line.actId !== null ? (
@@ -75,4 +60,35 @@ export function TimeLine({ history, book, today }: Props): ReactNode {
       )}
     </Section>
   );
+}
+
+type WordsOfProps = {
+  book: string;
+  line: HistoryLine;
+};
+function WordsOf({ book, line }: WordsOfProps): ReactNode {
+  if (line.href)
+    return (
+      <NextLink href={`/b/${book}/${line.href}`} prefetch={false}>
+        {line.undone ? <s>{line.words}</s> : line.words}
+      </NextLink>
+    );
+  if (line.undone) return <s>{line.words}</s>;
+  return line.words;
+}
+
+type MoreOfProps = {
+  line: HistoryLine;
+};
+function MoreOf({ line }: MoreOfProps): ReactNode {
+  if (line.kind === "letter")
+    return (
+      <Details>
+        <summary data-tone="soft">its words</summary>
+        <LetterText>{line.more}</LetterText>
+        {line.letterId !== null ? <CameBack letterId={line.letterId} /> : null}
+      </Details>
+    );
+  if (line.more) return <span data-tone="soft"> {line.more}</span>;
+  return null;
 }

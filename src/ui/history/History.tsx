@@ -55,27 +55,36 @@ function Acts({ acts, today }: BookFacts & { acts: readonly ActView[] }): ReactN
               <span data-tone="soft">{actHere.actor}</span>
             </td>
             <Cell data-numeric width="64px">
-              {actHere.undoable ? (
-                <RowButton
-                  data-strong
-                  disabled={busy}
-                  onClick={() =>
-                    void act("undo", { actId: actHere.id }, () => ({
-                      words: "Undone. Both entries stay in the journal.",
-                    }))
-                  }
-                >
-                  Undo
-                </RowButton>
-              ) : actHere.undone ? (
-                <span data-tone="soft">undone</span>
-              ) : null}
+              <UndoCell actHere={actHere} />
             </Cell>
           </tr>
         ))}
       </tbody>
     </DetailTable>
   );
+}
+
+type UndoCellProps = {
+  actHere: ActView;
+};
+function UndoCell({ actHere }: UndoCellProps): ReactNode {
+  const { act, busy } = useActing();
+  if (actHere.undoable)
+    return (
+      <RowButton
+        data-strong
+        disabled={busy}
+        onClick={() =>
+          void act("undo", { actId: actHere.id }, () => ({
+            words: "Undone. Both entries stay in the journal.",
+          }))
+        }
+      >
+        Undo
+      </RowButton>
+    );
+  if (actHere.undone) return <span data-tone="soft">undone</span>;
+  return null;
 }
 
 /** Where it came from: the file and its line, as it was given. */

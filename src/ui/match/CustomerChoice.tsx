@@ -11,46 +11,15 @@ import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import type { Tally } from "./tally";
 
-/** Finds the customer of a receipt by hand: type part of a name, arrow down, Enter. */
-export function CustomerChoice({
-  tally,
-  choose,
-  currency,
-}: {
+type CustomerChoiceProps = {
   tally: Tally;
   choose: (customer: FoundCustomer) => void;
   currency: Currency;
-}): ReactNode {
-  const { book } = useActing();
-  const [text, setText] = useState("");
-  const [found, setFound] = useState<FoundCustomer[]>([]);
-  const [at, setAt] = useState(0);
-  useEffect(() => {
-    let current = true;
-    if (text.trim().length < 2) {
-      setFound([]);
-      return;
-    }
-    void load<FoundCustomer[]>(`/api/v1/b/${book}/customers?q=${encodeURIComponent(text)}`).then(
-      (sent) => {
-        if (current) {
-          setFound(sent.ok ? sent.value : []);
-          setAt(0);
-        }
-      },
-    );
-    return () => {
-      current = false;
-    };
-  }, [book, text]);
-  const field = useRef<HTMLInputElement>(null);
-  const take = (customer: FoundCustomer | undefined): void => {
-    if (!customer) return;
-    choose(customer);
-    setText("");
-    // The keys of the row act again.
-    field.current?.blur();
-  };
+};
+/** Finds the customer of a receipt by hand: type part of a name, arrow down, Enter. */
+export function CustomerChoice(props: CustomerChoiceProps): ReactNode {
+  const { tally, currency } = props;
+  const { text, setText, found, at, setAt, field, take } = useCustomerChoice(props);
   return (
     <Box position="relative" marginTop="6px">
       <LineField
@@ -120,4 +89,38 @@ export function CustomerChoice({
       ) : null}
     </Box>
   );
+}
+
+function useCustomerChoice({ choose }: CustomerChoiceProps) {
+  const { book } = useActing();
+  const [text, setText] = useState("");
+  const [found, setFound] = useState<FoundCustomer[]>([]);
+  const [at, setAt] = useState(0);
+  useEffect(() => {
+    let current = true;
+    if (text.trim().length < 2) {
+      setFound([]);
+      return;
+    }
+    void load<FoundCustomer[]>(`/api/v1/b/${book}/customers?q=${encodeURIComponent(text)}`).then(
+      (sent) => {
+        if (current) {
+          setFound(sent.ok ? sent.value : []);
+          setAt(0);
+        }
+      },
+    );
+    return () => {
+      current = false;
+    };
+  }, [book, text]);
+  const field = useRef<HTMLInputElement>(null);
+  const take = (customer: FoundCustomer | undefined): void => {
+    if (!customer) return;
+    choose(customer);
+    setText("");
+    // The keys of the row act again.
+    field.current?.blur();
+  };
+  return { text, setText, found, at, setAt, field, take };
 }

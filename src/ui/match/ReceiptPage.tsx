@@ -6,7 +6,7 @@ import { type ReactNode, useState } from "react";
 import type { ReceiptItem } from "@/contracts/match";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
-import type { Minor } from "@/core/money";
+import type { Currency, Minor } from "@/core/money";
 
 import { History, LinkedTable } from "../history/History";
 import { Amount } from "../kit/Amount";
@@ -72,28 +72,51 @@ export function ReceiptPage({
             currency={currency}
           />
           <Subheading>{sourceHeading(line, hand)}</Subheading>
-          {line ? (
-            <p>
-              <NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink>,{" "}
-              {formatDay(line.postedOn, today)},{" "}
-              <span data-sum>
-                <Amount of={line.amount} currency={currency} />
-              </span>
-            </p>
-          ) : hand ? (
-            <p>
-              <NextLink data-tone="waits" href={`/b/${book}/match?queue=hand`}>
-                not on a statement yet
-              </NextLink>
-            </p>
-          ) : (
-            <Items items={items} {...around} currency={currency} />
-          )}
+          <SourceOf
+            around={around}
+            book={book}
+            currency={currency}
+            hand={hand}
+            items={items}
+            line={line}
+            today={today}
+          />
         </Section>
         <History told={told} {...around} />
       </Halves>
     </>
   );
+}
+
+type SourceOfProps = {
+  around: { book: string; currency: Currency; today: Day };
+  book: string;
+  currency: Currency;
+  hand: { number: string | null; state: string; depositOn: Day | null } | null;
+  items: ReceiptItem[];
+  line: { id: number; description: string; postedOn: Day; amount: Minor } | null;
+  today: Day;
+};
+function SourceOf({ around, book, currency, hand, items, line, today }: SourceOfProps): ReactNode {
+  if (line)
+    return (
+      <p>
+        <NextLink href={`/b/${book}/lines/${line.id}`}>{line.description}</NextLink>,{" "}
+        {formatDay(line.postedOn, today)},{" "}
+        <span data-sum>
+          <Amount of={line.amount} currency={currency} />
+        </span>
+      </p>
+    );
+  if (hand)
+    return (
+      <p>
+        <NextLink data-tone="waits" href={`/b/${book}/match?queue=hand`}>
+          not on a statement yet
+        </NextLink>
+      </p>
+    );
+  return <Items items={items} {...around} currency={currency} />;
 }
 function sourceHeading(
   line: { id: number; description: string; postedOn: Day; amount: Minor } | null,

@@ -22,18 +22,52 @@ const METHODS = [
   ["wire", "Wire"],
 ] as const;
 
-/** A receipt made by hand: what was given, by whom, with its number. It is matched like any other. */
-export function RecordReceipt({
-  currency,
-  today,
-  close,
-  recorded,
-}: {
+type RecordReceiptProps = {
   currency: Currency;
   today: Day;
   close: () => void;
   recorded: (receiptId: number) => void;
-}): ReactNode {
+};
+/** A receipt made by hand: what was given, by whom, with its number. It is matched like any other. */
+export function RecordReceipt(props: RecordReceiptProps): ReactNode {
+  const { close } = props;
+  const { again, register, isSubmitting, field, record } = useReceiptForm(props);
+  return (
+    <Form
+      display="grid"
+      gridTemplateColumns={{
+        base: "1fr 1fr",
+        lg: "110px 120px 120px 150px minmax(0, 1fr) minmax(0, 1fr)",
+      }}
+      gap="10px"
+      alignItems="start"
+      padding="4px 0 12px"
+      borderBottom="1px solid {colors.rule}"
+      onSubmit={(event) => void record(event)}
+      noValidate
+      onKeyDown={(event) => {
+        if (event.key === "Escape") close();
+      }}
+    >
+      <Choice label="By" options={METHODS} {...register("method")} />
+      <TextField label="Number" autoFocus {...field("number")} />
+      <TextField label="Sum" inputMode="decimal" {...field("amount")} />
+      <TextField label="Day" type="date" {...field("paidOn")} />
+      <TextField label="From" {...field("payerName")} placeholder="who gave it" />
+      <TextField label="Memo" {...field("reference")} placeholder="what is written on it" />
+      <ActRow gridColumn="1 / -1" marginTop="0">
+        <Act main type="submit" disabled={isSubmitting}>
+          {again ? "It is another one: record it" : "Record it"}
+        </Act>
+        <Act hint="Esc" onClick={close}>
+          Done
+        </Act>
+      </ActRow>
+    </Form>
+  );
+}
+
+function useReceiptForm({ currency, today, recorded }: RecordReceiptProps) {
   const { book, act, complain } = useActing();
   const [again, setAgain] = useState(false);
   const schema = z
@@ -99,37 +133,5 @@ export function RecordReceipt({
       recorded(done.receiptId);
     }
   });
-  return (
-    <Form
-      display="grid"
-      gridTemplateColumns={{
-        base: "1fr 1fr",
-        lg: "110px 120px 120px 150px minmax(0, 1fr) minmax(0, 1fr)",
-      }}
-      gap="10px"
-      alignItems="start"
-      padding="4px 0 12px"
-      borderBottom="1px solid {colors.rule}"
-      onSubmit={(event) => void record(event)}
-      noValidate
-      onKeyDown={(event) => {
-        if (event.key === "Escape") close();
-      }}
-    >
-      <Choice label="By" options={METHODS} {...register("method")} />
-      <TextField label="Number" autoFocus {...field("number")} />
-      <TextField label="Sum" inputMode="decimal" {...field("amount")} />
-      <TextField label="Day" type="date" {...field("paidOn")} />
-      <TextField label="From" {...field("payerName")} placeholder="who gave it" />
-      <TextField label="Memo" {...field("reference")} placeholder="what is written on it" />
-      <ActRow gridColumn="1 / -1" marginTop="0">
-        <Act main type="submit" disabled={isSubmitting}>
-          {again ? "It is another one: record it" : "Record it"}
-        </Act>
-        <Act hint="Esc" onClick={close}>
-          Done
-        </Act>
-      </ActRow>
-    </Form>
-  );
+  return { again, register, isSubmitting, field, record };
 }

@@ -136,35 +136,16 @@ function linesOf(rows: readonly SureRow[]): Line[] {
   return lines;
 }
 
-function Lines({
-  rows,
-  at,
-  out,
-  toggle,
-  currency,
-}: {
+type LinesProps = {
   rows: readonly SureRow[];
   at: number;
   out: ReadonlySet<number>;
   toggle: (row: SureRow) => void;
   currency: Currency;
-}): ReactNode {
-  "use no memo";
-  const place = useRef<HTMLDivElement>(null);
-  const lines = linesOf(rows);
-  const virtual = useVirtualizer({
-    count: lines.length,
-    getScrollElement: () => place.current,
-    estimateSize: () => ROW_HEIGHT,
-    overscan: 12,
-  });
-  const current = rows[at];
-  const index = lines.findIndex((line) => "row" in line && line.row.id === current?.id);
-  useEffect(() => {
-    if (index >= 0) virtual.scrollToIndex(index);
-  }, [index, virtual]);
-  const shown = virtual.getVirtualItems();
-  const [above, below] = [shown[0]?.start ?? 0, virtual.getTotalSize() - (shown.at(-1)?.end ?? 0)];
+};
+function Lines(props: LinesProps): ReactNode {
+  const { out, toggle, currency } = props;
+  const { place, lines, current, index, shown, above, below } = useLines(props);
   return (
     <LedgerFrame ref={place} tabIndex={0} role="region" aria-label="Sure receipts">
       <LedgerTable>
@@ -239,4 +220,24 @@ function Lines({
       </LedgerTable>
     </LedgerFrame>
   );
+}
+
+function useLines({ rows, at }: LinesProps) {
+  "use no memo";
+  const place = useRef<HTMLDivElement>(null);
+  const lines = linesOf(rows);
+  const virtual = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => place.current,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 12,
+  });
+  const current = rows[at];
+  const index = lines.findIndex((line) => "row" in line && line.row.id === current?.id);
+  useEffect(() => {
+    if (index >= 0) virtual.scrollToIndex(index);
+  }, [index, virtual]);
+  const shown = virtual.getVirtualItems();
+  const [above, below] = [shown[0]?.start ?? 0, virtual.getTotalSize() - (shown.at(-1)?.end ?? 0)];
+  return { place, lines, current, index, shown, above, below };
 }

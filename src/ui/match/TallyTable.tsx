@@ -10,7 +10,7 @@ import { add, type Currency, formatAmount, type Minor, sumOf } from "@/core/mone
 import { Total } from "../kit/Amount";
 import { LineField, Tick } from "../kit/fields";
 import { TermTable } from "../kit/tables";
-import { recovering, type Tally, type Worked } from "./tally";
+import { recovering, type Term, type Tally, type Worked } from "./tally";
 
 export function TallyTable({
   tally,
@@ -54,94 +54,30 @@ export function TallyTable({
         </tr>
       </thead>
       <tbody>
-        {tally.terms.map((term, at) => {
-          const line = worked.lines[at];
-          const along = sumOf(
-            worked.credits.filter(({ itemId }) => itemId === term.itemId),
-            ({ amount }) => amount,
-          );
-          const short = line ? term.open - line.amount - line.discount - along : 0;
-          return (
-            <tr key={term.itemId}>
-              <td>
-                <b data-strong>{term.number}</b> {term.description}
-                {term.discount !== 0 ? (
-                  <span data-tone="soft">
-                    {" "}
-                    less discount {formatAmount(term.discount, currency)}
-                  </span>
-                ) : null}
-                {short > 0 && term.open > 0 ? (
-                  <chakra.label data-tone="waits" marginLeft="6px" whiteSpace="nowrap">
-                    <Tick
-                      checked={term.small}
-                      onChange={(event) => set(at, { small: event.target.checked })}
-                    />{" "}
-                    write off {formatAmount(short, currency)}
-                    {short > limit ? ", by two" : ""}
-                  </chakra.label>
-                ) : null}
-              </td>
-              <td data-numeric data-tone="soft">
-                {formatAmount(term.open, currency)}
-              </td>
-              <td data-numeric>
-                <LineField
-                  aria-label={`From this to ${term.number}`}
-                  value={term.amount}
-                  inputMode="decimal"
-                  onChange={(event) => set(at, { amount: event.target.value })}
-                  onKeyDown={(event) => {
-                    if (event.key === "Enter") post();
-                    if (event.key === "Escape") event.currentTarget.blur();
-                  }}
-                />
-              </td>
-            </tr>
-          );
-        })}
+        {tally.terms.map((term, at) => (
+          <TermRow
+            key={term.itemId}
+            at={at}
+            currency={currency}
+            limit={limit}
+            post={post}
+            set={set}
+            short={shortOf(term, at, worked)}
+            term={term}
+          />
+        ))}
         {tally.terms.length === 0 ? <NothingYet tally={tally} /> : null}
-        {tally.terms.length > 0
-          ? credits.map((credit) => {
-              const used = sumOf(
-                worked.credits.filter(({ receiptId }) => receiptId === credit.receiptId),
-                ({ amount }) => amount,
-              );
-              const ticked = tally.credits.some(({ receiptId }) => receiptId === credit.receiptId);
-              return (
-                <tr key={`credit ${credit.receiptId}`}>
-                  <td>
-                    <label>
-                      <Tick
-                        checked={ticked}
-                        onChange={() =>
-                          change({
-                            ...tally,
-                            credits: ticked
-                              ? tally.credits.filter(
-                                  ({ receiptId }) => receiptId !== credit.receiptId,
-                                )
-                              : [...tally.credits, credit],
-                          })
-                        }
-                      />{" "}
-                      use what stands on account since {formatDay(credit.on, today)}
-                    </label>
-                  </td>
-                  <td data-numeric data-tone="soft">
-                    {formatAmount(credit.sum, currency)}
-                  </td>
-                  <td data-numeric data-sum>
-                    {used > 0 ? (
-                      <span title="besides this receipt">({formatAmount(used, currency)})</span>
-                    ) : (
-                      "–"
-                    )}
-                  </td>
-                </tr>
-              );
-            })
-          : null}
+        {(tally.terms.length > 0 ? credits : []).map((credit) => (
+          <CreditRow
+            key={`credit ${credit.receiptId}`}
+            change={change}
+            credit={credit}
+            currency={currency}
+            tally={tally}
+            today={today}
+            worked={worked}
+          />
+        ))}
         {tally.surcharge > 0 || (surcharges && worked.left > 0 && tally.terms.length > 0) ? (
           <SurchargeRow change={change} currency={currency} tally={tally} worked={worked} />
         ) : null}
@@ -176,6 +112,110 @@ export function TallyTable({
         </tr>
       </tbody>
     </TermTable>
+  );
+}
+
+type CreditRowProps = {
+  change: (tally: Tally) => void;
+  credit: OnAccount;
+  currency: Currency;
+  tally: Tally;
+  today: Day;
+  worked: Worked;
+};
+function CreditRow(props: CreditRowProps): ReactNode {
+  const { change, credit, currency, tally, today, worked } = props;
+  const used = sumOf(
+    worked.credits.filter(({ receiptId }) => receiptId === credit.receiptId),
+    ({ amount }) => amount,
+  );
+  const ticked = tally.credits.some(({ receiptId }) => receiptId === credit.receiptId);
+  return (
+    <tr>
+      <td>
+        <label>
+          <Tick
+            checked={ticked}
+            onChange={() =>
+              change({
+                ...tally,
+                credits: ticked
+                  ? tally.credits.filter(({ receiptId }) => receiptId !== credit.receiptId)
+                  : [...tally.credits, credit],
+              })
+            }
+          />{" "}
+          use what stands on account since {formatDay(credit.on, today)}
+        </label>
+      </td>
+      <td data-numeric data-tone="soft">
+        {formatAmount(credit.sum, currency)}
+      </td>
+      <td data-numeric data-sum>
+        {used > 0 ? (
+          <span title="besides this receipt">({formatAmount(used, currency)})</span>
+        ) : (
+          "–"
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** What is still open of an item after this receipt and the credits that go along. */
+function shortOf(term: Tally["terms"][number], at: number, worked: Worked): number {
+  const line = worked.lines[at];
+  const along = sumOf(
+    worked.credits.filter(({ itemId }) => itemId === term.itemId),
+    ({ amount }) => amount,
+  );
+  return line ? term.open - line.amount - line.discount - along : 0;
+}
+
+type TermRowProps = {
+  at: number;
+  currency: Currency;
+  limit: number;
+  post: () => void;
+  set: (at: number, part: Partial<Tally["terms"][number]>) => void;
+  short: number;
+  term: Term;
+};
+function TermRow({ at, currency, limit, post, set, short, term }: TermRowProps): ReactNode {
+  return (
+    <tr>
+      <td>
+        <b data-strong>{term.number}</b> {term.description}
+        {term.discount !== 0 ? (
+          <span data-tone="soft"> less discount {formatAmount(term.discount, currency)}</span>
+        ) : null}
+        {short > 0 && term.open > 0 ? (
+          <chakra.label data-tone="waits" marginLeft="6px" whiteSpace="nowrap">
+            <Tick
+              checked={term.small}
+              onChange={(event) => set(at, { small: event.target.checked })}
+            />{" "}
+            write off {formatAmount(short, currency)}
+            {short > limit ? ", by two" : ""}
+          </chakra.label>
+        ) : null}
+      </td>
+      <td data-numeric data-tone="soft">
+        {formatAmount(term.open, currency)}
+      </td>
+      <td data-numeric>
+        <LineField
+          aria-label={`From this to ${term.number}`}
+          value={term.amount}
+          inputMode="decimal"
+          onChange={(event) => set(at, { amount: event.target.value })}
+          onKeyDown={(event) => {
+            if (event.key === "Enter") post();
+            if (event.key === "Escape") event.currentTarget.blur();
+          }}
+        />
+      </td>
+    </tr>
   );
 }
 type NothingYetProps = {

@@ -11,7 +11,13 @@ import {
 } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import type { MatchRow, MatchWorkings, OnAccount, WorkingsItem } from "@/contracts/match";
+import type {
+  MatchRow,
+  MatchWorkings,
+  OnAccount,
+  WorkingsItem,
+  WorkingsReading,
+} from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
 import { add, type Currency, formatAmount } from "@/core/money";
 
@@ -55,13 +61,187 @@ export function TallyWorkings(props: Props): ReactNode {
     <TallyEditor {...props} workings={workings} />
   );
 }
-function TallyEditor({
-  row,
+type TallyEditorProps = Props & { workings: MatchWorkings };
+function TallyEditor(props: TallyEditorProps): ReactNode {
+  const { row, currency, today, done, workings } = props;
+  const {
+    chosen,
+    tally,
+    setTally,
+    credits,
+    items,
+    givenUp,
+    asking,
+    setAsking,
+    fields,
+    worked,
+    reading,
+    choose,
+    itemsOf,
+    post,
+    keep,
+  } = useTally(props);
+  return (
+    <>
+      <CameIn
+        row={row}
+        workings={workings}
+        reasons={reading?.reasons ?? []}
+        currency={currency}
+        today={today}
+      />
+      <WorkingsGrid ref={fields}>
+        <Box>
+          <TwinTable row={row} workings={workings} currency={currency} today={today} />
+          <TallyTable
+            tally={tally}
+            worked={worked}
+            currency={currency}
+            limit={workings.limit}
+            credits={credits}
+            surcharges={workings.surcharges}
+            givenUp={givenUp}
+            today={today}
+            change={setTally}
+            post={post}
+          />
+          <CustomerChoice
+            tally={tally}
+            choose={(customer) => {
+              setTally({
+                customerId: customer.id,
+                customer: customer.name,
+                terms: [],
+                restOnAccount: false,
+                credits: [],
+                surcharge: add(0),
+                recovered: add(0),
+              });
+              void itemsOf(customer.id);
+            }}
+            currency={currency}
+          />
+          <QuestionOrActs
+            asking={asking}
+            currency={currency}
+            done={done}
+            keep={keep}
+            post={post}
+            row={row}
+            setAsking={setAsking}
+            tally={tally}
+            worked={worked}
+          />
+        </Box>
+        <WhyAndPosting
+          currency={currency}
+          reading={reading}
+          tally={tally}
+          today={today}
+          worked={worked}
+          workings={workings}
+        />
+        <Box>
+          <OtherReadings
+            readings={workings.readings}
+            chosen={chosen}
+            choose={choose}
+            currency={currency}
+            amount={workings.amount}
+          />
+          <OpenItems
+            items={items}
+            tally={tally}
+            toggle={(item) => setTally(toggled(tally, item, worked.left, currency))}
+            takeSet={(set) => setTally(withSet(tally, set, currency))}
+            left={worked.left}
+            currency={currency}
+            today={today}
+          />
+        </Box>
+      </WorkingsGrid>
+    </>
+  );
+}
+
+type WhyAndPostingProps = {
+  currency: Currency;
+  reading: WorkingsReading | undefined;
+  tally: Tally;
+  today: Day;
+  worked: Worked;
+  workings: MatchWorkings;
+};
+function WhyAndPosting({
   currency,
+  reading,
+  tally,
   today,
-  done,
+  worked,
   workings,
-}: Props & { workings: MatchWorkings }): ReactNode {
+}: WhyAndPostingProps): ReactNode {
+  return (
+    <Box>
+      <Subheading>Why</Subheading>
+      <Reasons reading={reading} />
+      <WillPost tally={tally} worked={worked} amount={workings.amount} currency={currency} />
+      <p data-tone="soft">
+        {workings.account} {formatAmount(workings.amount, currency)}
+        {workings.fee > 0 ? ` and its fee ${formatAmount(workings.fee, currency)}` : ""} stand since{" "}
+        {formatDay(workings.settledOn, today)}
+      </p>
+    </Box>
+  );
+}
+
+type QuestionOrActsProps = {
+  asking: "aside" | "second" | null;
+  currency: Currency;
+  done: () => void;
+  keep: () => void;
+  post: () => void;
+  row: MatchRow;
+  setAsking: Dispatch<SetStateAction<"aside" | "second" | null>>;
+  tally: Tally;
+  worked: Worked;
+};
+function QuestionOrActs({
+  asking,
+  currency,
+  done,
+  keep,
+  post,
+  row,
+  setAsking,
+  tally,
+  worked,
+}: QuestionOrActsProps): ReactNode {
+  if (asking === "aside")
+    return <AsideQuestion row={row} close={() => setAsking(null)} done={done} />;
+  if (asking === "second")
+    return (
+      <SecondQuestion
+        row={row}
+        tally={tally}
+        worked={worked}
+        currency={currency}
+        close={() => setAsking(null)}
+        done={done}
+      />
+    );
+  return (
+    <TallyActs
+      keep={keep}
+      post={post}
+      row={row}
+      setAsking={setAsking}
+      tally={tally}
+      worked={worked}
+    />
+  );
+}
+
+function useTally({ row, currency, done, workings }: TallyEditorProps) {
   const { act, busy, book, complain } = useActing();
   const [chosen, setChosen] = useState(0);
   const [tally, setTally] = useState<Tally>(() =>
@@ -150,99 +330,23 @@ function TallyEditor({
   useHotkeys("s", () => setAsking("aside"), { preventDefault: true });
   useHotkeys("e", () => fields.current?.querySelector("input")?.focus(), { preventDefault: true });
   useHotkeys("1,2,3,4,5,6", (_event, key) => choose(Number(key.keys?.join("")) - 1), [choose]);
-  return (
-    <>
-      <CameIn
-        row={row}
-        workings={workings}
-        reasons={reading?.reasons ?? []}
-        currency={currency}
-        today={today}
-      />
-      <WorkingsGrid ref={fields}>
-        <Box>
-          <TwinTable row={row} workings={workings} currency={currency} today={today} />
-          <TallyTable
-            tally={tally}
-            worked={worked}
-            currency={currency}
-            limit={workings.limit}
-            credits={credits}
-            surcharges={workings.surcharges}
-            givenUp={givenUp}
-            today={today}
-            change={setTally}
-            post={post}
-          />
-          <CustomerChoice
-            tally={tally}
-            choose={(customer) => {
-              setTally({
-                customerId: customer.id,
-                customer: customer.name,
-                terms: [],
-                restOnAccount: false,
-                credits: [],
-                surcharge: add(0),
-                recovered: add(0),
-              });
-              void itemsOf(customer.id);
-            }}
-            currency={currency}
-          />
-          {asking === "aside" ? (
-            <AsideQuestion row={row} close={() => setAsking(null)} done={done} />
-          ) : asking === "second" ? (
-            <SecondQuestion
-              row={row}
-              tally={tally}
-              worked={worked}
-              currency={currency}
-              close={() => setAsking(null)}
-              done={done}
-            />
-          ) : (
-            <TallyActs
-              keep={keep}
-              post={post}
-              row={row}
-              setAsking={setAsking}
-              tally={tally}
-              worked={worked}
-            />
-          )}
-        </Box>
-        <Box>
-          <Subheading>Why</Subheading>
-          <Reasons reading={reading} />
-          <WillPost tally={tally} worked={worked} amount={workings.amount} currency={currency} />
-          <p data-tone="soft">
-            {workings.account} {formatAmount(workings.amount, currency)}
-            {workings.fee > 0 ? ` and its fee ${formatAmount(workings.fee, currency)}` : ""} stand
-            since {formatDay(workings.settledOn, today)}
-          </p>
-        </Box>
-        <Box>
-          <OtherReadings
-            readings={workings.readings}
-            chosen={chosen}
-            choose={choose}
-            currency={currency}
-            amount={workings.amount}
-          />
-          <OpenItems
-            items={items}
-            tally={tally}
-            toggle={(item) => setTally(toggled(tally, item, worked.left, currency))}
-            takeSet={(set) => setTally(withSet(tally, set, currency))}
-            left={worked.left}
-            currency={currency}
-            today={today}
-          />
-        </Box>
-      </WorkingsGrid>
-    </>
-  );
+  return {
+    chosen,
+    tally,
+    setTally,
+    credits,
+    items,
+    givenUp,
+    asking,
+    setAsking,
+    fields,
+    worked,
+    reading,
+    choose,
+    itemsOf,
+    post,
+    keep,
+  };
 }
 type TallyActsProps = {
   keep: () => void;

@@ -33,17 +33,66 @@ const WITH: Record<Attached, string> = {
   statement: "the statement",
   invoices: "statement and invoices",
 };
-export function Steps({
-  ladder,
-  customers,
-  currency,
-  close,
-}: {
+type StepsProps = {
   ladder: Ladder;
   customers: number;
   currency: Currency;
   close?: () => void;
-}): ReactNode {
+};
+export function Steps(props: StepsProps): ReactNode {
+  const { ladder, customers, close } = props;
+  const { name, setName, steps, setSteps, fee, setFee, changed, set, keep } = useLadder(props);
+  return (
+    <Section marginBottom="18px">
+      <Subheading display="flex" gap="10px" alignItems="baseline">
+        <LineField
+          kind="words"
+          width="200px"
+          fontWeight={600}
+          aria-label="Name of the ladder"
+          placeholder="Name of the ladder"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />{" "}
+        <span data-tone="soft">
+          {ladder.standard
+            ? "for everybody without one of their own"
+            : `${customers} ${customers === 1 ? "customer" : "customers"}`}
+        </span>
+      </Subheading>
+      <DetailTable aria-label={`Steps of ${ladder.name || "the new ladder"}`}>
+        <thead>
+          <tr>
+            <th scope="col">Days</th>
+            <th scope="col">What</th>
+            <th scope="col">Tone</th>
+            <th scope="col">With it</th>
+            <th scope="col">Fee</th>
+            <th scope="col">By itself</th>
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          {steps.map((step, at) => (
+            <StepRow key={at} at={at} set={set} setSteps={setSteps} step={step} steps={steps} />
+          ))}
+        </tbody>
+      </DetailTable>
+      <FeeRule draft={fee} set={setFee} />
+      <LadderActs
+        changed={changed}
+        close={close}
+        keep={keep}
+        ladder={ladder}
+        name={name}
+        setSteps={setSteps}
+        steps={steps}
+      />
+    </Section>
+  );
+}
+
+function useLadder({ ladder, currency, close }: StepsProps) {
   const { act, complain } = useActing();
   const drafts = (): Draft[] =>
     ladder.steps.map(({ fromDays, act: does, tone, byItself, attach, fee: withIt }) => ({
@@ -99,54 +148,7 @@ export function Steps({
       if (value) close?.();
     });
   };
-  return (
-    <Section marginBottom="18px">
-      <Subheading display="flex" gap="10px" alignItems="baseline">
-        <LineField
-          kind="words"
-          width="200px"
-          fontWeight={600}
-          aria-label="Name of the ladder"
-          placeholder="Name of the ladder"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />{" "}
-        <span data-tone="soft">
-          {ladder.standard
-            ? "for everybody without one of their own"
-            : `${customers} ${customers === 1 ? "customer" : "customers"}`}
-        </span>
-      </Subheading>
-      <DetailTable aria-label={`Steps of ${ladder.name || "the new ladder"}`}>
-        <thead>
-          <tr>
-            <th scope="col">Days</th>
-            <th scope="col">What</th>
-            <th scope="col">Tone</th>
-            <th scope="col">With it</th>
-            <th scope="col">Fee</th>
-            <th scope="col">By itself</th>
-            <td />
-          </tr>
-        </thead>
-        <tbody>
-          {steps.map((step, at) => (
-            <StepRow key={at} at={at} set={set} setSteps={setSteps} step={step} steps={steps} />
-          ))}
-        </tbody>
-      </DetailTable>
-      <FeeRule draft={fee} set={setFee} />
-      <LadderActs
-        changed={changed}
-        close={close}
-        keep={keep}
-        ladder={ladder}
-        name={name}
-        setSteps={setSteps}
-        steps={steps}
-      />
-    </Section>
-  );
+  return { name, setName, steps, setSteps, fee, setFee, changed, set, keep };
 }
 type StepRowProps = {
   at: number;
@@ -296,20 +298,29 @@ function LadderActs({
       >
         Another step
       </Act>
-      {close ? (
-        <Act onClick={close}>Not now</Act>
-      ) : ladder.standard ? null : (
-        <Act
-          onClick={() =>
-            void act("removeLadder", { id: ladder.id }, () => ({
-              words: `${ladder.name} is taken away; its customers are on the standard one.`,
-            }))
-          }
-          disabled={busy}
-        >
-          Take the ladder away
-        </Act>
-      )}
+      <CloseOrRemove close={close} ladder={ladder} />
     </ActRow>
+  );
+}
+
+type CloseOrRemoveProps = {
+  close: (() => void) | undefined;
+  ladder: Ladder;
+};
+function CloseOrRemove({ close, ladder }: CloseOrRemoveProps): ReactNode {
+  const { act, busy } = useActing();
+  if (close) return <Act onClick={close}>Not now</Act>;
+  if (ladder.standard) return null;
+  return (
+    <Act
+      onClick={() =>
+        void act("removeLadder", { id: ladder.id }, () => ({
+          words: `${ladder.name} is taken away; its customers are on the standard one.`,
+        }))
+      }
+      disabled={busy}
+    >
+      Take the ladder away
+    </Act>
   );
 }

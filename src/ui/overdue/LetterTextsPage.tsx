@@ -19,35 +19,25 @@ import type { Words } from "./letterWords";
  * The words of letters: those that ship, or the book's own, by ladder, tone and language, with what
  * they say to a real customer beside them.
  */
-export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Props): ReactNode {
-  const { act } = useActing();
-  const [ladderId, setLadder] = useState(0);
-  const [tone, setTone] = useState(1);
-  const [language, setLanguage] = useState<Language>("en");
-  const [customerId, setCustomer] = useState(customers[0]?.id ?? 0);
-  const kept = own.find(
-    (own) => own.ladderId === ladderId && own.tone === tone && own.language === language,
-  );
-  const standing =
-    kept ??
-    own.find((own) => own.ladderId === 0 && own.tone === tone && own.language === language) ??
-    shipped.find((own) => own.tone === tone && own.language === language);
-  const where = `${ladderId} ${tone} ${language} ${standing?.subject ?? ""} ${standing?.body ?? ""}`;
-  const [typed, setTyped] = useState<(Words & { where: string }) | null>(null);
-  const words: Words =
-    typed?.where === where
-      ? typed
-      : { subject: standing?.subject ?? "", body: standing?.body ?? "" };
-  const change = (to: Partial<Words>): void =>
-    setTyped({ where, subject: words.subject, body: words.body, ...to });
-  const changed =
-    typed?.where === where && (typed.subject !== standing?.subject || typed.body !== standing.body);
-  const keep = (): void =>
-    void act("setWordingOf", { ladderId, tone, language, ...words }, () => ({
-      words: "These words are used from now on.",
-    })).then((value) => {
-      if (value !== null) setTyped(null);
-    });
+export function LetterTextsPage(props: Props): ReactNode {
+  const { fields, own, shipped, ladders, customers } = props;
+  const {
+    ladderId,
+    setLadder,
+    tone,
+    setTone,
+    language,
+    setLanguage,
+    customerId,
+    setCustomer,
+    kept,
+    standing,
+    setTyped,
+    words,
+    change,
+    changed,
+    keep,
+  } = useLetterTexts(props);
   return (
     <>
       <PageHeading>
@@ -121,6 +111,54 @@ export function LetterTextsPage({ fields, own, shipped, ladders, customers }: Pr
       </Halves>
     </>
   );
+}
+
+function useLetterTexts({ own, shipped, customers }: Props) {
+  const { act } = useActing();
+  const [ladderId, setLadder] = useState(0);
+  const [tone, setTone] = useState(1);
+  const [language, setLanguage] = useState<Language>("en");
+  const [customerId, setCustomer] = useState(customers[0]?.id ?? 0);
+  const kept = own.find(
+    (own) => own.ladderId === ladderId && own.tone === tone && own.language === language,
+  );
+  const standing =
+    kept ??
+    own.find((own) => own.ladderId === 0 && own.tone === tone && own.language === language) ??
+    shipped.find((own) => own.tone === tone && own.language === language);
+  const where = `${ladderId} ${tone} ${language} ${standing?.subject ?? ""} ${standing?.body ?? ""}`;
+  const [typed, setTyped] = useState<(Words & { where: string }) | null>(null);
+  const words: Words =
+    typed?.where === where
+      ? typed
+      : { subject: standing?.subject ?? "", body: standing?.body ?? "" };
+  const change = (to: Partial<Words>): void =>
+    setTyped({ where, subject: words.subject, body: words.body, ...to });
+  const changed =
+    typed?.where === where && (typed.subject !== standing?.subject || typed.body !== standing.body);
+  const keep = (): void =>
+    void act("setWordingOf", { ladderId, tone, language, ...words }, () => ({
+      words: "These words are used from now on.",
+    })).then((value) => {
+      if (value !== null) setTyped(null);
+    });
+  return {
+    ladderId,
+    setLadder,
+    tone,
+    setTone,
+    language,
+    setLanguage,
+    customerId,
+    setCustomer,
+    kept,
+    standing,
+    setTyped,
+    words,
+    change,
+    changed,
+    keep,
+  };
 }
 type LetterTextActsProps = {
   changed: boolean;

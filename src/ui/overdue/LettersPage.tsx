@@ -22,56 +22,10 @@ import { OverdueTabs } from "./OverdueTabs";
  * The letters of today, prepared: looked through one after the other, changed, taken out with a
  * reason, and sent together after a second step.
  */
-export function LettersPage({
-  book,
-  currency,
-  letters,
-  count,
-  page,
-  pageRows,
-  going: all,
-  others,
-  held,
-  today,
-  back,
-}: Props): ReactNode {
-  const { act, busy } = useActing();
-  const [open, setOpen] = useOpenRow();
-  const [changed, setChanged] = useState<ReadonlyMap<number, Words>>(new Map());
-  const [out, setOut] = useState<ReadonlyMap<number, string>>(new Map());
-  const [asking, setAsking] = useState(false);
-  const [far, setFar] = useState<{ done: number; of: number } | null>(null);
-  const going = all.filter(({ customerId }) => !out.has(customerId));
-  const send = (): void => {
-    if (busy || going.length === 0) return;
-    setAsking(false);
-    // What was not changed is written when it goes, from what is open then.
-    const said = going.map(({ customerId }) => ({ customerId, ...changed.get(customerId) }));
-    void act<{ sent: number; held: { customer: string; why: string }[] }>(
-      "sendLetters",
-      { letters: said },
-      (value) => ({
-        words: `${value.sent} ${value.sent === 1 ? "letter goes" : "letters go"} to the outbox${value.held.length > 0 ? `; ${value.held.length} held: ${value.held[0]?.customer ?? ""} ${value.held[0]?.why ?? ""}` : ""}.`,
-      }),
-      (done, of) => setFar({ done, of }),
-    ).then(() => setFar(null));
-    for (const [customerId, why] of out)
-      if (why !== "")
-        void act(
-          "logContact",
-          { customerId, kind: "note", text: `not written to today: ${why}` },
-          () => ({ words: "Noted." }),
-        );
-  };
-  useHotkeys("s", () => setAsking(going.length > 0), { preventDefault: true }, [going.length]);
-  useHotkeys("enter", send, { enabled: asking, preventDefault: true }, [send]);
-  useHotkeys("escape", () => setAsking(false), { enabled: asking });
-  const take = (id: number, why: string | null): void => {
-    const next = new Map(out);
-    if (why === null) next.delete(id);
-    else next.set(id, why);
-    setOut(next);
-  };
+export function LettersPage(props: Props): ReactNode {
+  const { book, currency, letters, count, page, pageRows, others, held, today, back } = props;
+  const { open, setOpen, changed, setChanged, out, asking, setAsking, far, going, send, take } =
+    useLetterRun(props);
   return (
     <>
       <PageHeading>
@@ -131,6 +85,47 @@ export function LettersPage({
     </>
   );
 }
+
+function useLetterRun({ going: all, held }: Props) {
+  const { act, busy } = useActing();
+  const [open, setOpen] = useOpenRow();
+  const [changed, setChanged] = useState<ReadonlyMap<number, Words>>(new Map());
+  const [out, setOut] = useState<ReadonlyMap<number, string>>(new Map());
+  const [asking, setAsking] = useState(false);
+  const [far, setFar] = useState<{ done: number; of: number } | null>(null);
+  const going = all.filter(({ customerId }) => !out.has(customerId));
+  const send = (): void => {
+    if (busy || going.length === 0) return;
+    setAsking(false);
+    // What was not changed is written when it goes, from what is open then.
+    const said = going.map(({ customerId }) => ({ customerId, ...changed.get(customerId) }));
+    void act<{ sent: number; held: { customer: string; why: string }[] }>(
+      "sendLetters",
+      { letters: said },
+      (value) => ({
+        words: `${value.sent} ${value.sent === 1 ? "letter goes" : "letters go"} to the outbox${value.held.length > 0 ? `; ${value.held.length} held: ${value.held[0]?.customer ?? ""} ${value.held[0]?.why ?? ""}` : ""}.`,
+      }),
+      (done, of) => setFar({ done, of }),
+    ).then(() => setFar(null));
+    for (const [customerId, why] of out)
+      if (why !== "")
+        void act(
+          "logContact",
+          { customerId, kind: "note", text: `not written to today: ${why}` },
+          () => ({ words: "Noted." }),
+        );
+  };
+  useHotkeys("s", () => setAsking(going.length > 0), { preventDefault: true }, [going.length]);
+  useHotkeys("enter", send, { enabled: asking, preventDefault: true }, [send]);
+  useHotkeys("escape", () => setAsking(false), { enabled: asking });
+  const take = (id: number, why: string | null): void => {
+    const next = new Map(out);
+    if (why === null) next.delete(id);
+    else next.set(id, why);
+    setOut(next);
+  };
+  return { open, setOpen, changed, setChanged, out, asking, setAsking, far, going, send, take };
+}
 type SendActsProps = {
   asking: boolean;
   far: { done: number; of: number } | null;
@@ -142,26 +137,56 @@ function SendActs({ asking, far, going, send, setAsking }: SendActsProps): React
   const { busy } = useActing();
   return (
     <HeadingEnd>
-      {asking ? (
-        <>
-          <span>They leave the house now.</span>
-          <Act main hint="Enter" onClick={send} disabled={busy}>
-            Send these {going.length}
-          </Act>
-          <Act hint="Esc" onClick={() => setAsking(false)}>
-            Not yet
-          </Act>
-        </>
-      ) : far ? (
-        <span>
-          {far.done} of {far.of} …
-        </span>
-      ) : (
-        <Act main hint="S" onClick={() => setAsking(true)} disabled={busy || going.length === 0}>
-          Send {going.length}
-        </Act>
-      )}
+      <AskOrProgress
+        asking={asking}
+        busy={busy}
+        far={far}
+        going={going}
+        send={send}
+        setAsking={setAsking}
+      />
     </HeadingEnd>
+  );
+}
+
+type AskOrProgressProps = {
+  asking: boolean;
+  busy: boolean;
+  far: { done: number; of: number } | null;
+  going: { customerId: number; sum: Minor }[];
+  send: () => void;
+  setAsking: Dispatch<SetStateAction<boolean>>;
+};
+function AskOrProgress({
+  asking,
+  busy,
+  far,
+  going,
+  send,
+  setAsking,
+}: AskOrProgressProps): ReactNode {
+  if (asking)
+    return (
+      <>
+        <span>They leave the house now.</span>
+        <Act main hint="Enter" onClick={send} disabled={busy}>
+          Send these {going.length}
+        </Act>
+        <Act hint="Esc" onClick={() => setAsking(false)}>
+          Not yet
+        </Act>
+      </>
+    );
+  if (far)
+    return (
+      <span>
+        {far.done} of {far.of} …
+      </span>
+    );
+  return (
+    <Act main hint="S" onClick={() => setAsking(true)} disabled={busy || going.length === 0}>
+      Send {going.length}
+    </Act>
   );
 }
 type LetterColumnsProps = {

@@ -15,23 +15,31 @@ import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { METHODS_WITH_FEES } from "./fees";
 
-/** Types in what was agreed with a processor: percent and fixed sum, from a day on, at most a sum. */
-export function AgreeRate({
-  accounts,
-  currency,
-  today,
-}: {
+type AgreeRateProps = {
   accounts: readonly { code: string; name: string }[];
   currency: Currency;
   today: Day;
-}): ReactNode {
-  const { act } = useActing();
+};
+
+/** Types in what was agreed with a processor: percent and fixed sum, from a day on, at most a sum. */
+export function AgreeRate(props: AgreeRateProps): ReactNode {
   const [adding, setAdding] = useState(false);
+  if (adding) return <RateForm {...props} close={() => setAdding(false)} />;
+  return (
+    <ActRow>
+      <Act onClick={() => setAdding(true)} disabled={props.accounts.length === 0}>
+        Say what was agreed
+      </Act>
+    </ActRow>
+  );
+}
+
+const rateSchema = (currency: Currency) => {
   const amount = z.string().refine((text) => {
     const parsed = parseAmount(text, ".", currency);
     return parsed.ok && parsed.value >= 0;
   }, "A sum like 0.30.");
-  const schema = z.object({
+  return z.object({
     account: z.string().min(1),
     method: z.enum(["card", "ach_debit"]),
     percent: z.string().regex(/^\d{1,2}(\.\d{1,4})?$/, "Percent like 2.9."),
@@ -43,61 +51,13 @@ export function AgreeRate({
     fromVolume: amount.or(z.literal("")),
     from: z.iso.date("A day, please."),
   });
-  const form = useForm<z.input<typeof schema>>({
-    resolver: zodResolver(schema),
-    defaultValues: {
-      account: accounts[0]?.code ?? "",
-      method: "card",
-      percent: "",
-      fixed: "0.00",
-      most: "",
-      least: "",
-      brand: "",
-      abroad: "",
-      fromVolume: "",
-      from: `${today.slice(0, 4)}-01-01`,
-    },
-  });
-  const {
-    register,
-    handleSubmit,
-    reset,
-    formState: { isSubmitting },
-  } = form;
-  const field = fieldsOf(form);
-  const minorOf = (text: string): number | null => {
-    const parsed = parseAmount(text, ".", currency);
-    return parsed.ok ? parsed.value : null;
-  };
-  const agree = handleSubmit(
-    async ({ fixed, most, least, abroad, brand, fromVolume, ...typed }) => {
-      const done = await act(
-        "agreeRate",
-        {
-          ...typed,
-          fixed: minorOf(fixed) ?? 0,
-          most: most === "" ? null : minorOf(most),
-          least: least === "" ? null : minorOf(least),
-          brand: brand || null,
-          abroad: abroad === "" ? null : abroad === "yes",
-          fromVolume: fromVolume === "" ? 0 : minorOf(fromVolume),
-        },
-        () => ({ words: "Kept: every fee is checked against it." }),
-      );
-      if (done) {
-        reset();
-        setAdding(false);
-      }
-    },
-  );
-  if (!adding)
-    return (
-      <ActRow>
-        <Act onClick={() => setAdding(true)} disabled={accounts.length === 0}>
-          Say what was agreed
-        </Act>
-      </ActRow>
-    );
+};
+
+type RateFormProps = AgreeRateProps & { close: () => void };
+
+function RateForm(props: RateFormProps): ReactNode {
+  const { accounts, close } = props;
+  const { register, field, agree, isSubmitting } = useRateForm(props);
   return (
     <Form
       display="grid"
@@ -144,8 +104,60 @@ export function AgreeRate({
         <Act main type="submit" disabled={isSubmitting}>
           Keep it
         </Act>
-        <Act onClick={() => setAdding(false)}>Not now</Act>
+        <Act onClick={close}>Not now</Act>
       </ActRow>
     </Form>
   );
+}
+
+function useRateForm({ accounts, currency, today, close }: RateFormProps) {
+  const { act } = useActing();
+  const form = useForm<z.input<ReturnType<typeof rateSchema>>>({
+    resolver: zodResolver(rateSchema(currency)),
+    defaultValues: {
+      account: accounts[0]?.code ?? "",
+      method: "card",
+      percent: "",
+      fixed: "0.00",
+      most: "",
+      least: "",
+      brand: "",
+      abroad: "",
+      fromVolume: "",
+      from: `${today.slice(0, 4)}-01-01`,
+    },
+  });
+  const {
+    register,
+    handleSubmit,
+    reset,
+    formState: { isSubmitting },
+  } = form;
+  const field = fieldsOf(form);
+  const minorOf = (text: string): number | null => {
+    const parsed = parseAmount(text, ".", currency);
+    return parsed.ok ? parsed.value : null;
+  };
+  const agree = handleSubmit(
+    async ({ fixed, most, least, abroad, brand, fromVolume, ...typed }) => {
+      const done = await act(
+        "agreeRate",
+        {
+          ...typed,
+          fixed: minorOf(fixed) ?? 0,
+          most: most === "" ? null : minorOf(most),
+          least: least === "" ? null : minorOf(least),
+          brand: brand || null,
+          abroad: abroad === "" ? null : abroad === "yes",
+          fromVolume: fromVolume === "" ? 0 : minorOf(fromVolume),
+        },
+        () => ({ words: "Kept: every fee is checked against it." }),
+      );
+      if (done) {
+        reset();
+        close();
+      }
+    },
+  );
+  return { register, field, agree, isSubmitting };
 }

@@ -26,19 +26,96 @@ import { useActing } from "../shell/Notices";
 import { Explanations, remedyWords } from "./Explanations";
 
 export type Props = { row: PayoutRow; currency: Currency; today: Day; done: () => void };
-export function Tying({
-  workings,
-  row,
-  currency,
-  today,
-  done,
-}: {
+type TyingProps = {
   workings: Workings;
   row: PayoutRow;
   currency: Currency;
   today: Day;
   done: () => void;
-}): ReactNode {
+};
+export function Tying(props: TyingProps): ReactNode {
+  const { workings, row, currency, today } = props;
+  const {
+    payout,
+    openLines,
+    chosen,
+    parking,
+    setParking,
+    reason,
+    setReason,
+    off,
+    tie,
+    tieTogether,
+    none,
+    explanations,
+    best,
+    toggle,
+  } = useTying(props);
+  return (
+    <>
+      <Subheading>
+        {openLines.length === 0 ? "No bank line is open near it" : "Bank lines not explained yet"}
+      </Subheading>
+      <LinesTally
+        chosen={chosen}
+        currency={currency}
+        off={off}
+        openLines={openLines}
+        payout={payout}
+        today={today}
+        toggle={toggle}
+      />
+      {payout.statedNet !== null && payout.statedNet !== payout.net ? (
+        <p data-tone="off">
+          The file says {formatAmount(payout.statedNet, currency)} was paid; its items make{" "}
+          {formatAmount(payout.net, currency)}.
+        </p>
+      ) : null}
+      {off !== 0 && chosen.size > 0 ? (
+        <Explanations
+          explanations={explanations}
+          off={off}
+          currency={currency}
+          none={none}
+          tie={tie}
+        />
+      ) : null}
+      {workings.together.length > 0 ? (
+        <Together tieTogether={tieTogether} workings={workings} />
+      ) : null}
+      {chosen.size === 0 ? (
+        <p data-tone="soft">
+          It should be at the bank on {formatDay(row.expectedOn, today)}. Tick its line when the
+          statement is in.
+        </p>
+      ) : null}
+      {parking ? (
+        <ParkForm
+          currency={currency}
+          none={none}
+          off={off}
+          reason={reason}
+          setParking={setParking}
+          setReason={setReason}
+          tie={tie}
+        />
+      ) : (
+        <TieActs
+          best={best}
+          chosen={chosen}
+          currency={currency}
+          none={none}
+          off={off}
+          row={row}
+          setParking={setParking}
+          tie={tie}
+        />
+      )}
+    </>
+  );
+}
+
+function useTying({ workings, row, done }: TyingProps) {
   const { act, busy } = useActing();
   const { payout, openLines } = workings;
   const [chosen, setChosen] = useState<ReadonlySet<number>>(
@@ -108,68 +185,22 @@ export function Tying({
     setChosen(
       new Set(chosen.has(id) ? [...chosen].filter((amount) => amount !== id) : [...chosen, id]),
     );
-  return (
-    <>
-      <Subheading>
-        {openLines.length === 0 ? "No bank line is open near it" : "Bank lines not explained yet"}
-      </Subheading>
-      <LinesTally
-        chosen={chosen}
-        currency={currency}
-        off={off}
-        openLines={openLines}
-        payout={payout}
-        today={today}
-        toggle={toggle}
-      />
-      {payout.statedNet !== null && payout.statedNet !== payout.net ? (
-        <p data-tone="off">
-          The file says {formatAmount(payout.statedNet, currency)} was paid; its items make{" "}
-          {formatAmount(payout.net, currency)}.
-        </p>
-      ) : null}
-      {off !== 0 && chosen.size > 0 ? (
-        <Explanations
-          explanations={explanations}
-          off={off}
-          currency={currency}
-          none={none}
-          tie={tie}
-        />
-      ) : null}
-      {workings.together.length > 0 ? (
-        <Together tieTogether={tieTogether} workings={workings} />
-      ) : null}
-      {chosen.size === 0 ? (
-        <p data-tone="soft">
-          It should be at the bank on {formatDay(row.expectedOn, today)}. Tick its line when the
-          statement is in.
-        </p>
-      ) : null}
-      {parking ? (
-        <ParkForm
-          currency={currency}
-          none={none}
-          off={off}
-          reason={reason}
-          setParking={setParking}
-          setReason={setReason}
-          tie={tie}
-        />
-      ) : (
-        <TieActs
-          best={best}
-          chosen={chosen}
-          currency={currency}
-          none={none}
-          off={off}
-          row={row}
-          setParking={setParking}
-          tie={tie}
-        />
-      )}
-    </>
-  );
+  return {
+    payout,
+    openLines,
+    chosen,
+    parking,
+    setParking,
+    reason,
+    setReason,
+    off,
+    tie,
+    tieTogether,
+    none,
+    explanations,
+    best,
+    toggle,
+  };
 }
 type LinesTallyProps = {
   chosen: ReadonlySet<number>;

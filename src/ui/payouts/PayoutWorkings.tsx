@@ -38,24 +38,29 @@ export function PayoutWorkings({ row, currency, today, done }: Props): ReactNode
   return (
     <WorkingsGrid>
       <Box>
-        {workings.payout.shown === "tied" ? (
-          <Tied workings={workings} row={row} currency={currency} today={today} />
-        ) : workings.payout.abroad ? (
-          <ForeignTying
-            workings={workings}
-            row={row}
-            currency={currency}
-            today={today}
-            done={done}
-          />
-        ) : (
-          <Tying workings={workings} row={row} currency={currency} today={today} done={done} />
-        )}
+        <TyingOf currency={currency} done={done} row={row} today={today} workings={workings} />
       </Box>
       <PayoutItems workings={workings} currency={workings.payout.currency} today={today} />
       <Entry workings={workings} currency={currency} today={today} />
     </WorkingsGrid>
   );
+}
+
+type TyingOfProps = {
+  currency: Currency;
+  done: () => void;
+  row: PayoutRow;
+  today: Day;
+  workings: Workings;
+};
+function TyingOf({ currency, done, row, today, workings }: TyingOfProps): ReactNode {
+  if (workings.payout.shown === "tied")
+    return <Tied workings={workings} row={row} currency={currency} today={today} />;
+  if (workings.payout.abroad)
+    return (
+      <ForeignTying workings={workings} row={row} currency={currency} today={today} done={done} />
+    );
+  return <Tying workings={workings} row={row} currency={currency} today={today} done={done} />;
 }
 function Tied({
   workings,

@@ -4,7 +4,7 @@ import { type ReactNode, useState } from "react";
 
 import type { ReturnTodo } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
-import { type Currency, formatAmount, type Minor } from "@/core/money";
+import { type Currency, formatAmount } from "@/core/money";
 
 import { Act } from "../kit/buttons";
 import { LineField } from "../kit/fields";
@@ -20,132 +20,162 @@ export function ReturnActions({
   currency: Currency;
   today: Day;
 }): ReactNode {
-  const { act, busy } = useActing();
-  const [on, setOn] = useState(todo.as === "retry" ? todo.first : today);
-  const [why, setWhy] = useState("");
   switch (todo.as) {
     case "retry":
-      return (
-        <ActRow
-          as="form"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void act<{ actId: number; on: Day }>(
-              "retryDebit",
-              { returnItemId: todo.returnItemId, on },
-              (value) => ({
-                words: `Tried again on ${formatDay(value.on, today)}.`,
-                undo: value.actId,
-              }),
-            );
-          }}
-        >
-          <label data-tone="soft">
-            on{" "}
-            <LineField
-              kind="plain"
-              type="date"
-              value={on}
-              min={todo.first}
-              max={todo.until}
-              onChange={(event) => setOn(event.target.value as Day)}
-            />
-          </label>
-          <Act main type="submit" disabled={busy}>
-            Try it again
-          </Act>
-        </ActRow>
-      );
+      return <RetryForm today={today} todo={todo} />;
     case "answer":
-      return (
-        <ActRow
-          as="form"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void act<{ actId: number }>(
-              "answerDispute",
-              { processorItemId: todo.processorItemId, why },
-              (value) => ({ words: "Marked as answered.", undo: value.actId }),
-            );
-          }}
-        >
-          <LineField
-            kind="words"
-            width="320px"
-            aria-label="What was sent"
-            placeholder="What was sent as proof"
-            value={why}
-            onChange={(event) => setWhy(event.target.value)}
-          />
-          <Act main type="submit" disabled={busy || why.trim().length < 3}>
-            It is answered
-          </Act>
+      return <AnswerForm todo={todo} />;
+    case "credit_note":
+      return <CreditNoteChoice currency={currency} todo={todo} />;
+    case "mend":
+      return <MendAct todo={todo} />;
+    default:
+      throw todo satisfies never;
+  }
+}
+
+type CreditNoteChoiceProps = {
+  currency: Currency;
+  todo: Extract<ReturnTodo, { as: "credit_note" }>;
+};
+function CreditNoteChoice({ currency, todo }: CreditNoteChoiceProps): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <ActRow>
+      {todo.notes.map((note) => {
+        const sum = Math.min(note.sum, todo.missing);
+        return (
           <Act
+            key={note.itemId}
+            main
             onClick={() =>
               void act<{ actId: number }>(
-                "disputeLost",
-                { processorItemId: todo.processorItemId },
-                (value) => ({ words: "Lost: what it had paid is open again.", undo: value.actId }),
+                "useCredit",
+                {
+                  receiptId: todo.receiptId,
+                  customerId: null,
+                  lines: [{ itemId: note.itemId, amount: -sum }],
+                },
+                (value) => ({
+                  words: `${note.number} is paid out by this refund.`,
+                  undo: value.actId,
+                }),
               )
             }
             disabled={busy}
           >
-            It is lost
+            It is for {note.number}, {formatAmount(sum, currency)}
           </Act>
-        </ActRow>
-      );
-    case "credit_note":
-      return (
-        <ActRow>
-          {todo.notes.map((note) => {
-            const sum = Math.min(note.sum, todo.missing);
-            return (
-              <Act
-                key={note.itemId}
-                main
-                onClick={() =>
-                  void act<{ actId: number }>(
-                    "useCredit",
-                    {
-                      receiptId: todo.receiptId,
-                      customerId: null,
-                      lines: [{ itemId: note.itemId, amount: -sum }],
-                    },
-                    (value) => ({
-                      words: `${note.number} is paid out by this refund.`,
-                      undo: value.actId,
-                    }),
-                  )
-                }
-                disabled={busy}
-              >
-                It is for {note.number}, {formatAmount(sum, currency)}
-              </Act>
-            );
-          })}
-          {todo.notes.length === 0 ? (
-            <span data-tone="soft">When the credit note is in the book, it can be taken here.</span>
-          ) : null}
-        </ActRow>
-      );
-    case "mend":
-      return (
-        <ActRow>
-          <Act
-            main
-            onClick={() =>
-              void act<{ actId: number }>("mendAccount", { noticeId: todo.noticeId }, (value) => ({
-                words: "Mended.",
-                undo: value.actId,
-              }))
-            }
-            disabled={busy}
-          >
-            It is mended
-          </Act>
-        </ActRow>
-      );
-    default:
-      throw todo satisfies never;
-  }
+        );
+      })}
+      {todo.notes.length === 0 ? (
+        <span data-tone="soft">When the credit note is in the book, it can be taken here.</span>
+      ) : null}
+    </ActRow>
+  );
+}
+
+type AnswerFormProps = {
+  todo: Extract<ReturnTodo, { as: "answer" }>;
+};
+function AnswerForm({ todo }: AnswerFormProps): ReactNode {
+  const { act, busy } = useActing();
+  const [why, setWhy] = useState("");
+  return (
+    <ActRow
+      as="form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void act<{ actId: number }>(
+          "answerDispute",
+          { processorItemId: todo.processorItemId, why },
+          (value) => ({ words: "Marked as answered.", undo: value.actId }),
+        );
+      }}
+    >
+      <LineField
+        kind="words"
+        width="320px"
+        aria-label="What was sent"
+        placeholder="What was sent as proof"
+        value={why}
+        onChange={(event) => setWhy(event.target.value)}
+      />
+      <Act main type="submit" disabled={busy || why.trim().length < 3}>
+        It is answered
+      </Act>
+      <Act
+        onClick={() =>
+          void act<{ actId: number }>(
+            "disputeLost",
+            { processorItemId: todo.processorItemId },
+            (value) => ({ words: "Lost: what it had paid is open again.", undo: value.actId }),
+          )
+        }
+        disabled={busy}
+      >
+        It is lost
+      </Act>
+    </ActRow>
+  );
+}
+
+type RetryFormProps = {
+  today: Day;
+  todo: Extract<ReturnTodo, { as: "retry" }>;
+};
+function RetryForm({ today, todo }: RetryFormProps): ReactNode {
+  const { act, busy } = useActing();
+  const [on, setOn] = useState(todo.first);
+  return (
+    <ActRow
+      as="form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void act<{ actId: number; on: Day }>(
+          "retryDebit",
+          { returnItemId: todo.returnItemId, on },
+          (value) => ({
+            words: `Tried again on ${formatDay(value.on, today)}.`,
+            undo: value.actId,
+          }),
+        );
+      }}
+    >
+      <label data-tone="soft">
+        on{" "}
+        <LineField
+          kind="plain"
+          type="date"
+          value={on}
+          min={todo.first}
+          max={todo.until}
+          onChange={(event) => setOn(event.target.value as Day)}
+        />
+      </label>
+      <Act main type="submit" disabled={busy}>
+        Try it again
+      </Act>
+    </ActRow>
+  );
+}
+
+function MendAct({ todo }: { todo: Extract<ReturnTodo, { as: "mend" }> }): ReactNode {
+  const { act, busy } = useActing();
+  return (
+    <ActRow>
+      <Act
+        main
+        onClick={() =>
+          void act<{ actId: number }>("mendAccount", { noticeId: todo.noticeId }, (value) => ({
+            words: "Mended.",
+            undo: value.actId,
+          }))
+        }
+        disabled={busy}
+      >
+        It is mended
+      </Act>
+    </ActRow>
+  );
 }

@@ -37,9 +37,61 @@ export function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRo
         />
       </Box>
     ));
-  const amount = (of: number, row: PayoutRow): ReactNode => (
-    <Amount of={of} currency={row.currency} dash />
-  );
+  return [
+    ...whichColumns(rows, today),
+    ...PARTS.map(({ id, header, width }): ListColumn<PayoutRow> => ({
+      id,
+      header,
+      width,
+      number: true,
+      cell: (row) => <Amount of={row[id]} currency={row.currency} dash />,
+      foot: sum((row) => row[id]),
+    })),
+    {
+      id: "net",
+      header: "Should be",
+      width: "10%",
+      number: true,
+      cell: (row) => <Amount of={row.net} currency={row.currency} dash />,
+      foot: <Total>{sum((row) => row.net)}</Total>,
+    },
+    {
+      id: "line",
+      header: "Bank line",
+      width: "8%",
+      number: true,
+      cell: (row) => (row.atBank === null ? "–" : <Amount of={row.atBank} currency={currency} />),
+      foot: <Amount of={sumOf(rows, (row) => row.atBank ?? 0)} currency={currency} dash />,
+    },
+    {
+      id: "off",
+      header: "Off by",
+      width: "8%",
+      number: true,
+      cell: (row) => offCell(row),
+      foot: (
+        <LeftOver
+          of={sumOf(
+            rows.filter((row) => !row.abroad),
+            (row) => row.offBy ?? 0,
+          )}
+          currency={currency}
+        />
+      ),
+    },
+  ];
+}
+
+/** What a payout is made of, a column each. */
+const PARTS = [
+  { id: "charges", header: "Charges", width: "9%" },
+  { id: "fees", header: "Fees", width: "8%" },
+  { id: "refunds", header: "Refunds", width: "8%" },
+  { id: "disputes", header: "Disputes", width: "8%" },
+  { id: "other", header: "Other", width: "6%" },
+] as const satisfies readonly { id: keyof PayoutRow; header: string; width: string }[];
+
+function whichColumns(rows: readonly PayoutRow[], today: Day): ListColumn<PayoutRow>[] {
   return [
     {
       id: "payout",
@@ -75,78 +127,6 @@ export function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRo
         if (row.takenFrom === row.takenTo) return formatDay(row.takenFrom, today);
         return `${formatDay(row.takenFrom, today)} to ${formatDay(row.takenTo, today)}`;
       },
-    },
-    {
-      id: "charges",
-      header: "Charges",
-      width: "9%",
-      number: true,
-      cell: (row) => amount(row.charges, row),
-      foot: sum((row) => row.charges),
-    },
-    {
-      id: "fees",
-      header: "Fees",
-      width: "8%",
-      number: true,
-      cell: (row) => amount(row.fees, row),
-      foot: sum((row) => row.fees),
-    },
-    {
-      id: "refunds",
-      header: "Refunds",
-      width: "8%",
-      number: true,
-      cell: (row) => amount(row.refunds, row),
-      foot: sum((row) => row.refunds),
-    },
-    {
-      id: "disputes",
-      header: "Disputes",
-      width: "8%",
-      number: true,
-      cell: (row) => amount(row.disputes, row),
-      foot: sum((row) => row.disputes),
-    },
-    {
-      id: "other",
-      header: "Other",
-      width: "6%",
-      number: true,
-      cell: (row) => amount(row.other, row),
-      foot: sum((row) => row.other),
-    },
-    {
-      id: "net",
-      header: "Should be",
-      width: "10%",
-      number: true,
-      cell: (row) => amount(row.net, row),
-      foot: <Total>{sum((row) => row.net)}</Total>,
-    },
-    {
-      id: "line",
-      header: "Bank line",
-      width: "8%",
-      number: true,
-      cell: (row) => (row.atBank === null ? "–" : <Amount of={row.atBank} currency={currency} />),
-      foot: <Amount of={sumOf(rows, (row) => row.atBank ?? 0)} currency={currency} dash />,
-    },
-    {
-      id: "off",
-      header: "Off by",
-      width: "8%",
-      number: true,
-      cell: (row) => offCell(row),
-      foot: (
-        <LeftOver
-          of={sumOf(
-            rows.filter((row) => !row.abroad),
-            (row) => row.offBy ?? 0,
-          )}
-          currency={currency}
-        />
-      ),
     },
   ];
 }

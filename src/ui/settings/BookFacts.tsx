@@ -3,7 +3,7 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { zodResolver } from "@hookform/resolvers/zod";
 import type { ReactNode } from "react";
-import { useForm } from "react-hook-form";
+import { useForm, type UseFormReturn } from "react-hook-form";
 import { z } from "zod";
 
 import { type Day, formatDay } from "@/core/calendar";
@@ -72,13 +72,134 @@ const schema = (currency: Currency) => {
       .regex(/^(smtps?:\/\/\S+)?$/, "Write it like smtp://host:587, or leave it empty."),
   });
 };
-export function Facts({
-  settings,
-  currency,
-}: {
+type FactsProps = {
   settings: Settings;
   currency: Currency;
-}): ReactNode {
+};
+export function Facts(props: FactsProps): ReactNode {
+  const { settings } = props;
+  const { busy, form, register, isDirty, field, keep } = useFacts(props);
+  return (
+    <Section>
+      <Subheading>The book</Subheading>
+      <Form
+        display="grid"
+        gridTemplateColumns="1fr 1fr"
+        gap="12px"
+        paddingBottom="12px"
+        onSubmit={(event) => void keep(event)}
+        noValidate
+      >
+        <TextField label="Business" {...field("name")} />
+        <TextField label="Time zone" {...field("timeZone")} />
+        <TextField
+          label="Days of grace for discounts"
+          inputMode="numeric"
+          {...field("discountGraceDays")}
+        />
+        <TextField
+          label="Small differences up to"
+          inputMode="decimal"
+          {...field("smallDifferenceLimit")}
+          help="Written off with one tick; a larger one needs a second person."
+        />
+        <TextField
+          label="Smallest overdue sum asked for"
+          inputMode="decimal"
+          {...field("smallestSumAskedFor")}
+        />
+        <TextField
+          label="Surcharge on cards, in percent"
+          inputMode="decimal"
+          {...field("surchargePercent")}
+          placeholder="none"
+        />
+        <TextField
+          label="Fee for a payment that came back"
+          inputMode="decimal"
+          {...field("returnFee")}
+          placeholder="none"
+          help="Charged to the customer as an open item of its own."
+        />
+        <TaxTicks register={register} />
+        <TextField
+          label="Days between two letters, at least"
+          inputMode="numeric"
+          {...field("letterInterval")}
+        />
+        <LetterDays form={form} />
+        <TextField
+          label="Customers reach this server at"
+          {...field("linkBase")}
+          placeholder="nowhere: letters carry no link"
+          help="Then letters carry the link to the account page."
+        />
+        <TextField label="Letters come from" type="email" {...field("replyTo")} />
+        <Box gridColumn="1 / -1">
+          <TextField
+            label="Mail server (SMTP)"
+            {...field("smtpUrl")}
+            placeholder="none: letters stay in the outbox"
+            help="Every letter is written to the outbox as a file; with a server it is sent as well."
+          />
+        </Box>
+        <Box>
+          <Act main type="submit" disabled={busy || !isDirty}>
+            Keep these
+          </Act>
+        </Box>
+      </Form>
+      {settings.clock ? (
+        <p data-tone="soft">
+          This book’s clock stands at {formatDay(settings.clock)}: it is for practice.
+        </p>
+      ) : null}
+    </Section>
+  );
+}
+
+function TaxTicks({ register }: Pick<FactsForm, "register">): ReactNode {
+  return (
+    <Box>
+      <chakra.p data-tone="soft" fontSize="13px" margin="0 0 6px">
+        The tax owed is lowered by
+      </chakra.p>
+      <chakra.label marginRight="16px">
+        <Tick {...register("taxOnDiscounts")} /> discounts
+      </chakra.label>
+      <label>
+        <Tick {...register("taxOnBadDebts")} /> bad debts
+      </label>
+    </Box>
+  );
+}
+
+type FactsForm = UseFormReturn<z.input<ReturnType<typeof schema>>>;
+
+function LetterDays({ form }: { form: FactsForm }): ReactNode {
+  return (
+    <Box>
+      <chakra.p data-tone="soft" fontSize="13px" margin="0 0 6px">
+        Letters that may go by themselves go on
+      </chakra.p>
+      {WEEKDAYS.map((name, at) => (
+        <chakra.label marginRight="9px" key={name}>
+          <Tick value={at + 1} {...form.register("weekdays")} /> {name}
+        </chakra.label>
+      ))}
+      <label data-tone="soft">
+        at{" "}
+        <LineField width="34px" inputMode="numeric" aria-label="Hour" {...form.register("hour")} />{" "}
+        o’clock
+      </label>
+      {form.formState.errors.hour ? (
+        <p data-tone="off">{form.formState.errors.hour.message}</p>
+      ) : null}
+    </Box>
+  );
+}
+
+function useFacts({ settings, currency }: FactsProps) {
   const { act, busy } = useActing();
   const form = useForm<z.input<ReturnType<typeof schema>>>({
     resolver: zodResolver(schema(currency)),
@@ -130,108 +251,5 @@ export function Facts({
         () => ({ words: "Kept." }),
       ),
   );
-  return (
-    <Section>
-      <Subheading>The book</Subheading>
-      <Form
-        display="grid"
-        gridTemplateColumns="1fr 1fr"
-        gap="12px"
-        paddingBottom="12px"
-        onSubmit={(event) => void keep(event)}
-        noValidate
-      >
-        <TextField label="Business" {...field("name")} />
-        <TextField label="Time zone" {...field("timeZone")} />
-        <TextField
-          label="Days of grace for discounts"
-          inputMode="numeric"
-          {...field("discountGraceDays")}
-        />
-        <TextField
-          label="Small differences up to"
-          inputMode="decimal"
-          {...field("smallDifferenceLimit")}
-          help="Written off with one tick; a larger one needs a second person."
-        />
-        <TextField
-          label="Smallest overdue sum asked for"
-          inputMode="decimal"
-          {...field("smallestSumAskedFor")}
-        />
-        <TextField
-          label="Surcharge on cards, in percent"
-          inputMode="decimal"
-          {...field("surchargePercent")}
-          placeholder="none"
-        />
-        <TextField
-          label="Fee for a payment that came back"
-          inputMode="decimal"
-          {...field("returnFee")}
-          placeholder="none"
-          help="Charged to the customer as an open item of its own."
-        />
-        <Box>
-          <chakra.p data-tone="soft" fontSize="13px" margin="0 0 6px">
-            The tax owed is lowered by
-          </chakra.p>
-          <chakra.label marginRight="16px">
-            <Tick {...register("taxOnDiscounts")} /> discounts
-          </chakra.label>
-          <label>
-            <Tick {...register("taxOnBadDebts")} /> bad debts
-          </label>
-        </Box>
-        <TextField
-          label="Days between two letters, at least"
-          inputMode="numeric"
-          {...field("letterInterval")}
-        />
-        <Box>
-          <chakra.p data-tone="soft" fontSize="13px" margin="0 0 6px">
-            Letters that may go by themselves go on
-          </chakra.p>
-          {WEEKDAYS.map((name, at) => (
-            <chakra.label marginRight="9px" key={name}>
-              <Tick value={at + 1} {...register("weekdays")} /> {name}
-            </chakra.label>
-          ))}
-          <label data-tone="soft">
-            at{" "}
-            <LineField width="34px" inputMode="numeric" aria-label="Hour" {...register("hour")} />{" "}
-            o’clock
-          </label>
-          {form.formState.errors.hour ? (
-            <p data-tone="off">{form.formState.errors.hour.message}</p>
-          ) : null}
-        </Box>
-        <TextField
-          label="Customers reach this server at"
-          {...field("linkBase")}
-          placeholder="nowhere: letters carry no link"
-          help="Then letters carry the link to the account page."
-        />
-        <TextField label="Letters come from" type="email" {...field("replyTo")} />
-        <Box gridColumn="1 / -1">
-          <TextField
-            label="Mail server (SMTP)"
-            {...field("smtpUrl")}
-            placeholder="none: letters stay in the outbox"
-            help="Every letter is written to the outbox as a file; with a server it is sent as well."
-          />
-        </Box>
-        <Box>
-          <Act main type="submit" disabled={busy || !isDirty}>
-            Keep these
-          </Act>
-        </Box>
-      </Form>
-      {settings.clock ? (
-        <p data-tone="soft">
-          This book’s clock stands at {formatDay(settings.clock)}: it is for practice.
-        </p>
-      ) : null}
-    </Section>
-  );
+  return { busy, form, register, isDirty, field, keep };
 }

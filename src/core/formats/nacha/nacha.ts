@@ -23,7 +23,9 @@ const decimal = (cents: string): string =>
 const lastFour = (number: string): string => number.replace(/\D/g, "").slice(-4);
 
 /** Records with the line they stand on; a file without line breaks is cut by its width. */
-function recordsOf(text: string): { record: string; line: number }[] {
+type NachaRecord = { record: string; line: number };
+
+function recordsOf(text: string): NachaRecord[] {
   const bare = text.replace(/^\uFEFF/, "");
   const lines = /[\r\n]/.test(bare)
     ? bare.split(/\r\n|\n|\r/)
@@ -55,54 +57,74 @@ export function nachaTable(
   text: string,
 ): Result<Table, "nacha.control" | "nacha.sum" | "file.no_rows"> {
   const records = recordsOf(text);
-  const rows: { line: number; cells: string[] }[] = [];
-  let [debits, credits, entries] = [0, 0, 0];
-  let effective = "";
-  let entry = "";
-  const created = isoDay(cut(records[0]?.record ?? "", 24, 29));
-  for (const { record, line } of records) {
-    const type = record[0];
-    if (type === "5") effective = isoDay(cut(record, 70, 75));
-    if (type === "6") {
-      entry = record;
-      entries += 1;
-      // Transaction codes that end in 6 to 9 take money from an account, those in 1 to 4 bring it.
-      if (/[6-9]/.test(record[2] ?? "")) debits += Number(cut(record, 30, 39));
-      else credits += Number(cut(record, 30, 39));
-    }
-    if (type === "7") {
-      entries += 1;
-      const kind = cut(record, 2, 3);
-      if (kind !== "99" && kind !== "98") continue;
-      rows.push({
-        line,
-        cells: [
-          kind === "99" ? "return" : "change",
-          cut(record, 4, 6),
-          cut(record, 7, 21),
-          cut(entry, 80, 94),
-          effective || created,
-          decimal(cut(entry, 30, 39)),
-          cut(entry, 55, 76),
-          lastFour(cut(entry, 13, 29)),
-          kind === "98" ? correction(cut(record, 4, 6), cut(record, 36, 64)) : "",
-        ],
-      });
-    }
-  }
   const control = records.find(({ record }) => record[0] === "9")?.record;
   if (!control) return fail("nacha.control");
-  const said = {
+  const said: Totals = {
     entries: Number(cut(control, 14, 21)),
     debits: Number(cut(control, 32, 43)),
     credits: Number(cut(control, 44, 55)),
   };
-  if (said.entries !== entries || said.debits !== debits || said.credits !== credits)
-    return fail("nacha.sum", {
-      said: decimal(String(said.debits + said.credits).padStart(3, "0")),
-      found: decimal(String(debits + credits).padStart(3, "0")),
-    });
+  const found = totalsOf(records);
+  if (
+    said.entries !== found.entries ||
+    said.debits !== found.debits ||
+    said.credits !== found.credits
+  )
+    return fail("nacha.sum", { said: sumInWords(said), found: sumInWords(found) });
+  const rows = noticeRows(records);
   return rows.length === 0 ? fail("file.no_rows") : ok({ headers: HEADERS, rows });
+}
+
+/** Entries and addenda, and the sums in minor units, as the control record counts them. */
+type Totals = { entries: number; debits: number; credits: number };
+
+const sumInWords = ({ debits, credits }: Totals): string =>
+  decimal(String(debits + credits).padStart(3, "0"));
+
+/** Transaction codes that end in 6 to 9 take money from an account, those in 1 to 4 bring it. */
+const isDebit = (entry: string): boolean => /[6-9]/.test(entry[2] ?? "");
+
+function totalsOf(records: readonly NachaRecord[]): Totals {
+  const entries = records.filter(({ record }) => record[0] === "6").map(({ record }) => record);
+  const addenda = records.filter(({ record }) => record[0] === "7");
+  const sum = (part: readonly string[]): number =>
+    part.reduce((total, entry) => total + Number(cut(entry, 30, 39)), 0);
+  return {
+    entries: entries.length + addenda.length,
+    debits: sum(entries.filter(isDebit)),
+    credits: sum(entries.filter((entry) => !isDebit(entry))),
+  };
+}
+
+/** Each return and notice of change with what its batch and its entry say. */
+function noticeRows(records: readonly NachaRecord[]): Table["rows"] {
+  const rows: { line: number; cells: string[] }[] = [];
+  const created = isoDay(cut(records[0]?.record ?? "", 24, 29));
+  let [effective, entry] = ["", ""];
+  for (const { record, line } of records) {
+    if (record[0] === "5") effective = isoDay(cut(record, 70, 75));
+    if (record[0] === "6") entry = record;
+    const kind = record[0] === "7" ? cut(record, 2, 3) : "";
+    if (kind === "99" || kind === "98")
+      rows.push({ line, cells: noticeCells(record, entry, effective || created) });
+  }
+  return rows;
+}
+
+function noticeCells(addenda: string, entry: string, on: string): string[] {
+  const isReturn = cut(addenda, 2, 3) === "99";
+  const code = cut(addenda, 4, 6);
+  return [
+    isReturn ? "return" : "change",
+    code,
+    cut(addenda, 7, 21),
+    cut(entry, 80, 94),
+    on,
+    decimal(cut(entry, 30, 39)),
+    cut(entry, 55, 76),
+    lastFour(cut(entry, 13, 29)),
+    isReturn ? "" : correction(code, cut(addenda, 36, 64)),
+  ];
 }
 
 /** What notices of change correct (Nacha Operating Rules; from memory). */

@@ -33,35 +33,34 @@ export function filterItems(
   const typed = text.trim();
   if (typed === "") return { ids: items.map(({ itemId }) => itemId), sets: [] };
   if (typed === "=") return bySum(items, left, []);
-  const range = /^([<>])\s*(\S+)$/.exec(typed);
-  const span = /^(\S+)\s*(?:-|to)\s+?(\S+)$/.exec(typed) ?? /^([\d.,]+)-([\d.,]+)$/.exec(typed);
-  const read = (part: string | undefined): Minor | null => {
-    const parsed = parseAmount(part ?? "", ".", currency);
-    return parsed.ok ? parsed.value : null;
-  };
-  const [edge, from, to] = [read(range?.[2]), read(span?.[1]), read(span?.[2])];
-  if (range && edge !== null)
-    return {
-      ids: items
-        .filter(({ open }) => (range[1] === "<" ? open < edge : open > edge))
-        .map(({ itemId }) => itemId),
-      sets: [],
-    };
-  if (from !== null && to !== null && from <= to)
-    return {
-      ids: items.filter(({ open }) => open >= from && open <= to).map(({ itemId }) => itemId),
-      sets: [],
-    };
+  const within = boundsOf(typed, currency);
+  if (within)
+    return { ids: items.filter(({ open }) => within(open)).map(({ itemId }) => itemId), sets: [] };
   const words = typed.toLowerCase();
   const named = items.filter((item) =>
     [item.number, item.description, item.customer].some((part) =>
       part.toLowerCase().includes(words),
     ),
   );
-  const sum = read(typed);
+  const sum = read(typed, currency);
   return sum === null || sum <= 0
     ? { ids: named.map(({ itemId }) => itemId), sets: [] }
     : bySum(items, sum, named);
+}
+
+const read = (part: string | undefined, currency: Currency): Minor | null => {
+  const parsed = parseAmount(part ?? "", ".", currency);
+  return parsed.ok ? parsed.value : null;
+};
+
+/** The bounds that were typed, as `> 500`, `< 100` or `100 - 200`; null where none were. */
+function boundsOf(typed: string, currency: Currency): ((open: Minor) => boolean) | null {
+  const range = /^([<>])\s*(\S+)$/.exec(typed);
+  const edge = read(range?.[2], currency);
+  if (range && edge !== null) return (open) => (range[1] === "<" ? open < edge : open > edge);
+  const span = /^(\S+)\s*(?:-|to)\s+?(\S+)$/.exec(typed) ?? /^([\d.,]+)-([\d.,]+)$/.exec(typed);
+  const [from, to] = [read(span?.[1], currency), read(span?.[2], currency)];
+  return from !== null && to !== null && from <= to ? (open) => open >= from && open <= to : null;
 }
 
 function bySum(items: readonly Listed[], sum: Minor, named: readonly Listed[]): Filtered {

@@ -78,41 +78,7 @@ export function decide(
   others: readonly Draft[],
   seen: Seen,
 ): { decision: Decision; against: Reason[] } {
-  const against: Reason[] = [];
-  // Where only the sum of several speaks, any other way to that sum is a rival.
-  const bySum = best.numbers === "none" && ["all", "due", "discount"].includes(best.sum);
-  const rivals = others.filter(
-    (other) =>
-      other.lines.length > 0 &&
-      other.score >
-        best.score - (bySum && other.numbers === "none" && EXACT.has(other.sum) ? 2 * NEAR : NEAR),
-  );
-  // A payment in part or with too much is no such thing where another open item is of its very sum.
-  if (LOOSE.has(best.sum))
-    rivals.push(
-      ...others.filter(
-        (other) => !rivals.includes(other) && other.sum === "single" && other.who !== "other",
-      ),
-    );
-  // So is a reading of the kind that the customer is known for, where the best is not.
-  if (best.numbers === "none" && best.lean === 0)
-    rivals.push(
-      ...others.filter(
-        (other) => other.lean > 0 && EXACT.has(other.sum) && !rivals.includes(other),
-      ),
-    );
-  if (rivals.length > 0) against.push({ code: "against_other_reading", count: rivals.length });
-  if (seen.closed.length > 0) against.push({ code: "against_closed", spots: seen.closed });
-  if (seen.doubleOf !== null)
-    against.push({
-      code: "against_double",
-      paidOn: seen.doubleOf.paidOn,
-      receiptId: seen.doubleOf.id,
-    });
-  if (seen.alsoOn !== null && seen.doubleOf === null)
-    against.push({ code: "against_also", paidOn: seen.alsoOn });
-  if (seen.claimed) against.push({ code: "against_claimed" });
-  if (seen.foreignCurrency) against.push({ code: "against_currency" });
+  const against = vetoes(rivalsOf(best, others).length, seen);
   // A very small rest is the clerk's to write off or to leave open.
   const safe =
     against.length === 0 &&
@@ -120,6 +86,39 @@ export function decide(
     best.flaws === 0 &&
     (SAFE[best.numbers]?.[best.sum]?.includes(best.who) ?? false);
   return { decision: decisionFor(safe, best), against };
+}
+
+/** Other readings that could as well be meant. */
+function rivalsOf(best: Draft, others: readonly Draft[]): Draft[] {
+  // Where only the sum of several speaks, any other way to that sum is a rival.
+  const bySum = best.numbers === "none" && ["all", "due", "discount"].includes(best.sum);
+  const reach = (other: Draft): number =>
+    bySum && other.numbers === "none" && EXACT.has(other.sum) ? 2 * NEAR : NEAR;
+  // A payment in part or with too much is no such thing where another open item is of its very sum.
+  const exact = (other: Draft): boolean =>
+    LOOSE.has(best.sum) && other.sum === "single" && other.who !== "other";
+  // So is a reading of the kind that the customer is known for, where the best is not.
+  const usual = (other: Draft): boolean =>
+    best.numbers === "none" && best.lean === 0 && other.lean > 0 && EXACT.has(other.sum);
+  return others.filter(
+    (other) =>
+      (other.lines.length > 0 && other.score > best.score - reach(other)) ||
+      exact(other) ||
+      usual(other),
+  );
+}
+
+function vetoes(rivals: number, seen: Seen): Reason[] {
+  const { closed, doubleOf, alsoOn } = seen;
+  const against: Reason[] = [];
+  if (rivals > 0) against.push({ code: "against_other_reading", count: rivals });
+  if (closed.length > 0) against.push({ code: "against_closed", spots: closed });
+  if (doubleOf !== null)
+    against.push({ code: "against_double", paidOn: doubleOf.paidOn, receiptId: doubleOf.id });
+  if (alsoOn !== null && doubleOf === null) against.push({ code: "against_also", paidOn: alsoOn });
+  if (seen.claimed) against.push({ code: "against_claimed" });
+  if (seen.foreignCurrency) against.push({ code: "against_currency" });
+  return against;
 }
 
 function decisionFor(safe: boolean, best: Draft): Decision {

@@ -1,7 +1,8 @@
 import { add, minor, type Minor, percentOf, ratioOf } from "@/core/money";
 
 import type { Draft } from "../candidates/candidate";
-import { type MatchContext, textOf } from "../candidates/readings";
+import type { MatchContext } from "../candidates/customerScope";
+import { textOf } from "../candidates/readings";
 import { listOf } from "../lists";
 import { NumberIndex } from "../memo/memo";
 import { PayerIndex } from "../payers/payers";

@@ -34,22 +34,22 @@ export function differenceOf(before: MatchingInput, next: MatchingInput): Differ
     ({ id }) => id,
     alike("balance", "number", "total", "dueOn", "issuedOn", "customerId", "poNumber", "terms"),
   );
-  const advice = (receipt: MatchReceipt): string =>
-    (receipt.remittance ?? []).map(({ number, amount }) => `${number} ${amount}`).join(";");
-  const sameReceipt = alike<MatchReceipt>(
-    "amount",
-    "paidOn",
-    "payerName",
-    "payerEmail",
-    "reference",
-    "currency",
-  );
-  const receipts = both(
-    before.receipts,
-    next.receipts,
-    ({ id }) => id,
-    (a, b) => sameReceipt(a, b) && advice(a) === advice(b),
-  );
+  const receipts = both(before.receipts, next.receipts, ({ id }) => id, sameReceipt);
+  const paid = payersOf(before.history, next.history);
+  if (items.gone.length + items.come.length + receipts.come.length + paid.length > MOST)
+    return null;
+  return {
+    gone: items.gone,
+    come: items.come,
+    newReceipts: receipts.come,
+    goneReceipts: receipts.gone,
+    paid,
+    customers: customersTouched(before, next),
+  };
+}
+
+/** Customers whose habit, whose placed payments or whose credit are others now. */
+function customersTouched(before: MatchingInput, next: MatchingInput): number[] {
   const habits = both<Habit, number>(
     before.habits ?? [],
     next.habits ?? [],
@@ -68,29 +68,25 @@ export function differenceOf(before: MatchingInput, next: MatchingInput): Differ
     ({ customerId }) => customerId,
     alike("sum"),
   );
-  const paid = payersOf(before.history, next.history);
-  if (items.gone.length + items.come.length + receipts.come.length + paid.length > MOST)
-    return null;
-  return {
-    gone: items.gone,
-    come: items.come,
-    newReceipts: receipts.come,
-    goneReceipts: receipts.gone,
-    paid,
-    customers: [
-      ...new Set(
-        [
-          ...habits.gone,
-          ...habits.come,
-          ...placed.gone,
-          ...placed.come,
-          ...credits.gone,
-          ...credits.come,
-        ].map(({ customerId }) => customerId),
-      ),
-    ],
-  };
+  const touched = [habits, placed, credits].flatMap(({ gone, come }) =>
+    [...gone, ...come].map(({ customerId }) => customerId),
+  );
+  return [...new Set(touched)];
 }
+
+const adviceOf = ({ remittance = [] }: MatchReceipt): string =>
+  remittance.map(({ number, amount }) => `${number} ${amount}`).join(";");
+
+const sameFields = alike<MatchReceipt>(
+  "amount",
+  "paidOn",
+  "payerName",
+  "payerEmail",
+  "reference",
+  "currency",
+);
+const sameReceipt = (a: MatchReceipt, b: MatchReceipt): boolean =>
+  sameFields(a, b) && adviceOf(a) === adviceOf(b);
 
 function sameCustomer(
   a: MatchingInput["customers"][number],
@@ -114,17 +110,17 @@ function alike<T>(...fields: (keyof T)[]): (a: T, b: T) => boolean {
 function both<T, K>(
   before: readonly T[],
   next: readonly T[],
-  key: (nonNullable: T) => K,
+  key: (entry: T) => K,
   same: (a: T, b: T) => boolean,
 ): { gone: T[]; come: T[] } {
-  const old = new Map(before.map((nonNullable) => [key(nonNullable), nonNullable]));
+  const old = new Map(before.map((entry) => [key(entry), entry]));
   const [gone, come]: [T[], T[]] = [[], []];
-  for (const nonNullable of next) {
-    const was = old.get(key(nonNullable));
-    old.delete(key(nonNullable));
-    if (was !== undefined && same(was, nonNullable)) continue;
+  for (const entry of next) {
+    const was = old.get(key(entry));
+    old.delete(key(entry));
+    if (was !== undefined && same(was, entry)) continue;
     if (was !== undefined) gone.push(was);
-    come.push(nonNullable);
+    come.push(entry);
   }
   return { gone: [...gone, ...old.values()], come };
 }

@@ -1,5 +1,6 @@
 import type { Draft } from "../candidates/candidate";
-import { type MatchContext, readingsOf } from "../candidates/readings";
+import type { MatchContext } from "../candidates/customerScope";
+import { readingsOf } from "../candidates/readings";
 import { listOf } from "../lists";
 import type { MatchReceipt } from "../types";
 import { assign, exactOnes, takes } from "./assign";

@@ -1,7 +1,8 @@
-import { daysBetween } from "@/core/calendar";
+import { daysBetween, earlierFirst } from "@/core/calendar";
 
 import { type Draft, moneyOf } from "../candidates/candidate";
-import { type MatchContext, groupsFor, readingsOf, textOf } from "../candidates/readings";
+import type { MatchContext } from "../candidates/customerScope";
+import { groupsFor, readingsOf, textOf } from "../candidates/readings";
 import { confidenceOf, patternOf } from "../decision/calibration";
 import { certainty, decide, type Seen } from "../decision/decide";
 import { listOf } from "../lists";
@@ -199,26 +200,10 @@ export class Matcher {
   /** Judges a receipt by its readings as they are now, and claims what the best one takes. */
   private settle({ receipt, before }: Looked, now: readonly Draft[]): Proposal {
     const best = now[0];
-    const alike = best
-      ? (this.paid.get(`${best.customerId} ${receipt.amount}`) ?? []).filter(
-          (entry) =>
-            entry.id !== receipt.id &&
-            Math.abs(daysBetween(entry.paidOn, receipt.paidOn)) <= DOUBLE_WITHIN_DAYS,
-        )
-      : [];
-    const double = alike.reduce<(typeof alike)[number] | undefined>(
-      (first, entry) =>
-        first === undefined ||
-        entry.paidOn < first.paidOn ||
-        (entry.paidOn === first.paidOn && entry.id < first.id)
-          ? entry
-          : first,
-      undefined,
-    );
     const named = best !== undefined && best.numbers !== "none" && best.flaws === 0;
     const proposal = judged(receipt, now, before, {
       closed: closedNumbers(receipt, this.closed, now),
-      doubleOf: double && !named ? double : null,
+      doubleOf: named ? null : this.doubleOf(receipt, best),
       alsoOn: best && best.numbers === "none" ? earlierFor(receipt, best, this.claimants) : null,
       smallShort:
         best?.sum === "part" && isSmallShort(best, this.input.settings.smallDifferenceLimit),
@@ -236,15 +221,25 @@ export class Matcher {
     }
     return proposal;
   }
+
+  /** The first payment of the same sum by the same customer a few days around. */
+  private doubleOf(receipt: MatchReceipt, best: Draft | undefined): Seen["doubleOf"] {
+    if (!best) return null;
+    const [first] = (this.paid.get(`${best.customerId} ${receipt.amount}`) ?? [])
+      .filter(
+        (entry) =>
+          entry.id !== receipt.id &&
+          Math.abs(daysBetween(entry.paidOn, receipt.paidOn)) <= DOUBLE_WITHIN_DAYS,
+      )
+      .sort((a, b) => earlierFirst(a.paidOn, b.paidOn) || a.id - b.id);
+    return first ?? null;
+  }
 }
 
 const closedOf = (input: MatchingInput): ReadonlyMap<string, number> =>
   new Map(input.closed.map((entry) => [entry.number.toUpperCase(), entry.customerId]));
-const order = (a: MatchReceipt, b: MatchReceipt): number => {
-  if (a.paidOn < b.paidOn) return -1;
-  if (a.paidOn > b.paidOn) return 1;
-  return a.id - b.id;
-};
+const order = (a: MatchReceipt, b: MatchReceipt): number =>
+  earlierFirst(a.paidOn, b.paidOn) || a.id - b.id;
 
 /**
  * Equal sums that seem one customer's are judged in the order they came, so that the second is the

@@ -7,19 +7,25 @@ import { compact, coreOf, type UnresolvedToken } from "./memo";
  */
 export function editDistance(a: string, b: string, bound: number): number {
   if (Math.abs(a.length - b.length) > bound) return bound + 1;
-  let [older, old, now]: number[][] = [[], Array.from({ length: b.length + 1 }, (_, at) => at), []];
-  for (let i = 1; i <= a.length; i += 1) {
-    now = [i];
-    for (let j = 1; j <= b.length; j += 1) {
-      const cost = a[i - 1] === b[j - 1] ? 0 : 1;
-      let best = Math.min((old?.[j] ?? 0) + 1, (now[j - 1] ?? 0) + 1, (old?.[j - 1] ?? 0) + cost);
-      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
-        best = Math.min(best, (older?.[j - 2] ?? 0) + 1);
-      now[j] = best;
-    }
-    [older, old] = [old ?? [], now];
+  const start = Array.from({ length: b.length + 1 }, (_, at) => at);
+  let rows: Rows = { older: [], old: start };
+  for (let i = 1; i <= a.length; i += 1) rows = { older: rows.old, old: nextRow(a, b, i, rows) };
+  return rows.old[b.length] ?? bound + 1;
+}
+
+/** The last two rows of the table of distances. */
+type Rows = { older: number[]; old: number[] };
+
+function nextRow(a: string, b: string, i: number, { older, old }: Rows): number[] {
+  const now = [i];
+  const at = (row: number[], j: number): number => row[j] ?? 0;
+  for (let j = 1; j <= b.length; j += 1) {
+    const cost = a[i - 1] === b[j - 1] ? 0 : 1;
+    const edited = Math.min(at(old, j) + 1, at(now, j - 1) + 1, at(old, j - 1) + cost);
+    const swapped = i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1];
+    now[j] = swapped ? Math.min(edited, at(older, j - 2) + 1) : edited;
   }
-  return old?.[b.length] ?? bound + 1;
+  return now;
 }
 
 /** At most one edit apart; where the two begin and end too differently that is seen without computing. */
@@ -41,32 +47,39 @@ export function mayBe(stray: UnresolvedToken, items: readonly MatchItem[]): Matc
   const letters = compact(stray.text);
   return items.filter((item) => {
     const [number, core] = [compact(item.number), coreOf(item.number)];
-    if (
-      stray.last &&
-      letters.length >= 3 &&
-      number.length - letters.length >= 1 &&
-      number.length - letters.length <= 3 &&
-      number.startsWith(letters)
-    )
-      return true;
-    if (
-      stray.last &&
-      stray.digits.length >= 3 &&
-      core.length - stray.digits.length === 1 &&
-      core.startsWith(stray.digits)
-    )
-      return true;
-    if (
-      stray.digits.length >= 3 &&
-      core.length > stray.digits.length &&
-      core.endsWith(stray.digits)
-    )
-      return true;
     return (
-      (stray.digits.length >= 4 ||
-        letters.length >= 6 ||
-        (stray.digits.length >= 3 && letters.length >= 5)) &&
-      ((stray.digits.length >= 3 && isOneEdit(stray.digits, core)) || isOneEdit(letters, number))
+      isCutBehind(stray, letters, number, core) ||
+      isCutInFront(stray, core) ||
+      isOneOff(stray, letters, number, core)
     );
   });
+}
+
+/** At the end of the field one to three letters, or one digit, may be missing. */
+function isCutBehind(
+  { last, digits }: UnresolvedToken,
+  letters: string,
+  number: string,
+  core: string,
+): boolean {
+  if (!last) return false;
+  const missing = number.length - letters.length;
+  if (letters.length >= 3 && missing >= 1 && missing <= 3 && number.startsWith(letters))
+    return true;
+  return digits.length >= 3 && core.length - digits.length === 1 && core.startsWith(digits);
+}
+
+const isCutInFront = ({ digits }: UnresolvedToken, core: string): boolean =>
+  digits.length >= 3 && core.length > digits.length && core.endsWith(digits);
+
+/** A swap or one wrong letter, in a word that is long enough to say something. */
+function isOneOff(
+  { digits }: UnresolvedToken,
+  letters: string,
+  number: string,
+  core: string,
+): boolean {
+  const some = digits.length >= 3;
+  const long = digits.length >= 4 || letters.length >= 6 || (some && letters.length >= 5);
+  return long && ((some && isOneEdit(digits, core)) || isOneEdit(letters, number));
 }

@@ -6,49 +6,47 @@ export type RestsOn = {
   readonly field: "name" | "email" | "sum" | null;
 };
 
+/** What each reason rests on: spots of the memo, a field of the receipt, or nothing one could mark. */
+const RESTS_ON: Record<Reason["code"], "spots" | RestsOn["field"]> = {
+  numbers: "spots",
+  po: "spots",
+  left_out: "spots",
+  against_unread: "spots",
+  against_number: "spots",
+  against_closed: "spots",
+  email: "email",
+  domain: "email",
+  name: "name",
+  paid_before: "name",
+  against_payer: "name",
+  sum_one: "sum",
+  sum_several: "sum",
+  sum_all_open: "sum",
+  sum_of_quoted: "sum",
+  discount: "sum",
+  equal_items: "sum",
+  credit_note: "sum",
+  mended: "sum",
+  sums_beside: "sum",
+  against_short: "sum",
+  against_over: "sum",
+  against_double: "sum",
+  against_also: "sum",
+  on_account: "sum",
+  group: null,
+  remittance: null,
+  habit: null,
+  usual_day: null,
+  surcharge: null,
+  against_other_reading: null,
+  against_currency: null,
+  against_claimed: null,
+};
+
 export function restsOn(reason: Reason): RestsOn {
-  switch (reason.code) {
-    case "numbers":
-    case "po":
-    case "left_out":
-    case "against_unread":
-    case "against_number":
-    case "against_closed":
-      return { spots: reason.spots, field: null };
-    case "email":
-    case "domain":
-      return { spots: [], field: "email" };
-    case "name":
-    case "paid_before":
-    case "against_payer":
-      return { spots: [], field: "name" };
-    case "sum_one":
-    case "sum_several":
-    case "sum_all_open":
-    case "sum_of_quoted":
-    case "discount":
-    case "equal_items":
-    case "credit_note":
-    case "mended":
-    case "sums_beside":
-    case "against_short":
-    case "against_over":
-    case "against_double":
-    case "against_also":
-    case "on_account":
-      return { spots: [], field: "sum" };
-    case "group":
-    case "remittance":
-    case "habit":
-    case "usual_day":
-    case "surcharge":
-    case "against_other_reading":
-    case "against_currency":
-    case "against_claimed":
-      return { spots: [], field: null };
-    default:
-      throw reason satisfies never;
-  }
+  const on = RESTS_ON[reason.code];
+  if (on !== "spots") return { spots: [], field: on };
+  return { spots: "spots" in reason ? reason.spots : [], field: null };
 }
 
 /**

@@ -137,79 +137,96 @@ export class NumberIndex {
   }
 
   private readAnew(memo: string): Memo {
-    const mentions: Mention[] = [];
-    const text = this.unwrapped(capitals(memo));
-    const named = (
-      word: string,
-      at: number,
-      how: How,
-      items: readonly MatchItem[],
-      orders: readonly MatchItem[] = [],
-    ): Mention => ({
-      text: word,
-      at,
-      how,
-      items,
-      orders,
-      leftOut: OUT_BEFORE.test(text.slice(0, at)) || OUT_AFTER.test(text.slice(at + word.length)),
-      stated: TOLD_AFTER.exec(text.slice(at + word.length))?.[1] ?? "",
-    });
-    const taken = (word: string, at: number, how: How, items: readonly MatchItem[]): string => {
-      mentions.push(named(word, at, how, items, how === "order" ? [] : (this.order(word) ?? [])));
-      return blank(word);
-    };
-    // Whole numbers first, wherever they stand; the words around them are then free to be dates,
-    // jobs or amounts.
-    let rest = text.replace(
-      /\bRF\d\d(?:[A-Z0-9]{3,21}|(?: [A-Z0-9]{1,4}){1,6})\b/g,
-      (word, at: number) => {
-        // In groups of four the end is not marked: words that follow are let go one by one.
-        for (let length = word.length; length > 7; length = word.lastIndexOf(" ", length - 1)) {
-          const items = this.creditorReference(word.slice(0, length));
-          if (items) return taken(word.slice(0, length), at, "whole", items) + word.slice(length);
-        }
-        return word;
-      },
-    );
-    rest = rest.replace(
-      /\b([A-Z]{0,5}-?\d{3,}) ?(?:-|–|TO|THRU|THROUGH|BIS) ?([A-Z]{0,5}-?)(\d{2,})\b/g,
-      (both, from: string, _prefix: string, to: string, at: number) => {
-        const found = this.exact(both) ? undefined : this.range(`${from}-${to}`);
-        mentions.push(...(found ?? []).map((items) => named(both, at, "digits", items)));
-        return found ? blank(both) : both;
-      },
-    );
-    rest = rest.replace(
-      /(?<![$€£.,\dA-Z])[A-Z0-9][A-Z0-9/-]*[A-Z0-9](?![.,]\d|[A-Z0-9])/g,
-      (word, at: number) => {
-        const items = this.exact(word);
-        return items ? taken(word, at, "whole", items) : word;
-      },
-    );
-    rest = rest.replace(
-      /\b([A-Z]{1,4})[ #]+(\d[\d/-]*)/g,
-      (both, prefix: string, number: string, at: number) => {
-        const items = this.whole.get(compact(prefix + number));
-        return items ? taken(both, at, "whole", items) : both;
-      },
-    );
-    const ordered = (words: RegExp): void => {
-      rest = rest.replace(words, (word, at: number) => {
-        const items = this.order(word);
-        return items ? taken(word, at, "order", items) : word;
-      });
-    };
-    ordered(/\b(?:PO|P\.O\.|ORDER|BESTELLUNG)[ #:.]*[A-Z]{0,3}-?\d[\d-]*\b/g);
-    ordered(/\b[A-Z]{1,5} ?-?\d[\d-]*\b/g);
+    const reading: MemoReading = { text: this.unwrapped(capitals(memo)), mentions: [] };
+    let rest = reading.text;
+    for (const pass of [
+      this.references,
+      this.ranges,
+      this.wholeNumbers,
+      this.split,
+      this.orderWords,
+    ])
+      rest = pass.call(this, rest, reading);
     const sums = rest.match(SUM)?.length ?? 0;
     for (const mask of NOT_NUMBERS) rest = rest.replace(mask, (word) => ";".padEnd(word.length));
-    ordered(/\b[A-Z]{0,3}-?\d[\d-]*\b/g);
+    rest = this.ordered(rest, reading, /\b[A-Z]{0,3}-?\d[\d-]*\b/g);
     rest = rest.replace(/(?<![\d] )\b\d(?: \d)+\b(?! \d)/g, (spaced) =>
       spaced.replaceAll(" ", "").padEnd(spaced.length),
     );
-    const strays = this.words(rest, mentions, named);
-    mentions.sort((a, b) => a.at - b.at);
+    const strays = this.words(rest, reading);
+    const mentions = reading.mentions.sort((a, b) => a.at - b.at);
     return mentions.length === 0 && strays.length === 0 ? NOTHING : { mentions, strays, sums };
+  }
+
+  /** Notes a number that was found; the word is taken off the text, and its place stays. */
+  private taken(reading: MemoReading, found: Omit<Found, "orders">): string {
+    const orders = found.how === "order" ? [] : (this.order(found.word) ?? []);
+    reading.mentions.push(mentionIn(reading.text, { ...found, orders }));
+    return blank(found.word);
+  }
+
+  /** Creditor references; the end of one in groups of four is not marked: words behind are let go one by one. */
+  private references(rest: string, reading: MemoReading): string {
+    return rest.replace(
+      /\bRF\d\d(?:[A-Z0-9]{3,21}|(?: [A-Z0-9]{1,4}){1,6})\b/g,
+      (whole, at: number) => {
+        for (let length = whole.length; length > 7; length = whole.lastIndexOf(" ", length - 1)) {
+          const word = whole.slice(0, length);
+          const items = this.creditorReference(word);
+          if (items)
+            return this.taken(reading, { word, at, how: "whole", items }) + whole.slice(length);
+        }
+        return whole;
+      },
+    );
+  }
+
+  private ranges(rest: string, reading: MemoReading): string {
+    return rest.replace(
+      /\b([A-Z]{0,5}-?\d{3,}) ?(?:-|–|TO|THRU|THROUGH|BIS) ?(?:[A-Z]{0,5}-?)(\d{2,})\b/g,
+      (word, from: string, to: string, at: number) => {
+        const found = this.exact(word) ? undefined : this.range(`${from}-${to}`);
+        for (const items of found ?? [])
+          reading.mentions.push(
+            mentionIn(reading.text, { word, at, how: "digits", items, orders: [] }),
+          );
+        return found ? blank(word) : word;
+      },
+    );
+  }
+
+  /** Whole numbers wherever they stand; the words around them are then free to be dates, jobs or amounts. */
+  private wholeNumbers(rest: string, reading: MemoReading): string {
+    return rest.replace(
+      /(?<![$€£.,\dA-Z])[A-Z0-9][A-Z0-9/-]*[A-Z0-9](?![.,]\d|[A-Z0-9])/g,
+      (word, at: number) => {
+        const items = this.exact(word);
+        return items ? this.taken(reading, { word, at, how: "whole", items }) : word;
+      },
+    );
+  }
+
+  /** A prefix that stands apart from its number. */
+  private split(rest: string, reading: MemoReading): string {
+    return rest.replace(
+      /\b([A-Z]{1,4})[ #]+(\d[\d/-]*)/g,
+      (word, prefix: string, number: string, at: number) => {
+        const items = this.whole.get(compact(prefix + number));
+        return items ? this.taken(reading, { word, at, how: "whole", items }) : word;
+      },
+    );
+  }
+
+  private orderWords(rest: string, reading: MemoReading): string {
+    const said = /\b(?:PO|P\.O\.|ORDER|BESTELLUNG)[ #:.]*[A-Z]{0,3}-?\d[\d-]*\b/g;
+    return this.ordered(this.ordered(rest, reading, said), reading, /\b[A-Z]{1,5} ?-?\d[\d-]*\b/g);
+  }
+
+  private ordered(rest: string, reading: MemoReading, words: RegExp): string {
+    return rest.replace(words, (word, at: number) => {
+      const items = this.order(word);
+      return items ? this.taken(reading, { word, at, how: "order", items }) : word;
+    });
   }
 
   /**
@@ -266,11 +283,9 @@ export class NumberIndex {
    * The words that are left: by their digits, as tails of the number before, as ranges, joined to
    * the next; else strays.
    */
-  private words(
-    rest: string,
-    mentions: Mention[],
-    named: (word: string, at: number, how: How, items: readonly MatchItem[]) => Mention,
-  ): UnresolvedToken[] {
+  private words(rest: string, { text: whole, mentions }: MemoReading): UnresolvedToken[] {
+    const named = (word: string, at: number, items: readonly MatchItem[]): Mention =>
+      mentionIn(whole, { word, at, how: "digits", items, orders: [] });
     const strays: UnresolvedToken[] = [];
     const words = [
       ...rest
@@ -280,41 +295,34 @@ export class NumberIndex {
     for (let at = 0; at < words.length; at += 1) {
       const word = words[at];
       if (!word) continue;
+      const next = words[at + 1];
       // What a tail lacks it shares with the number before it.
       const before = coreOf(nearestBefore(mentions, word.at)?.items[0]?.number ?? "");
-      const digits = allDigits(word.text);
-      const next = words[at + 1];
       const range = this.range(word.text);
-      const found =
-        this.byDigits(word.text) ??
-        (next && word.text.length + next.text.length <= 14
-          ? this.joined(word.text, next.text)
-          : undefined);
+      const found = this.byDigits(word.text) ?? this.joined(word.text, next?.text);
       const tail = found || range ? undefined : this.tail(before, word.text);
-      if (range) mentions.push(...range.map((items) => named(word.text, word.at, "digits", items)));
+      const last = word.end >= rest.trimEnd().length;
+      if (range) mentions.push(...range.map((items) => named(word.text, word.at, items)));
       else if (found) {
-        mentions.push(
-          named(
-            found.used === 2 && next ? rest.slice(word.at, next.end) : word.text,
-            word.at,
-            "digits",
-            found.items,
-          ),
-        );
+        const text = found.used === 2 && next ? rest.slice(word.at, next.end) : word.text;
+        mentions.push(named(text, word.at, found.items));
         at += found.used - 1;
-      } else if (tail) mentions.push(named(word.text, word.at, "digits", tail));
-      else if (word.text.replace(/\D/g, "").length >= 2) {
-        strays.push({
-          text: word.text,
-          at: word.at,
-          digits,
-          last: word.end >= rest.trimEnd().length,
-          after: before,
-          ownStyle: before !== "" || this.looksOwn(word.text, digits),
-        });
-      }
+      } else if (tail) mentions.push(named(word.text, word.at, tail));
+      else strays.push(...this.stray(word, before, last));
     }
     return strays;
+  }
+
+  /** A word of at least two digits that nothing explains. */
+  private stray(
+    { text, at }: { text: string; at: number },
+    before: string,
+    last: boolean,
+  ): UnresolvedToken[] {
+    if (text.replace(/\D/g, "").length < 2) return [];
+    const digits = allDigits(text);
+    const ownStyle = before !== "" || this.looksOwn(text, digits);
+    return [{ text, at, digits, last, after: before, ownStyle }];
   }
 
   private byDigits(word: string): { items: readonly MatchItem[]; used: number } | undefined {
@@ -330,8 +338,9 @@ export class NumberIndex {
   /** A number that a line break cut in two. */
   private joined(
     word: string,
-    next: string,
+    next: string | undefined,
   ): { items: readonly MatchItem[]; used: number } | undefined {
+    if (next === undefined || word.length + next.length > 14) return undefined;
     const items =
       this.whole.get(compact(word + next)) ??
       (allDigits(word + next).length >= 5 ? this.core.get(allDigits(word + next)) : undefined);
@@ -385,6 +394,31 @@ export class NumberIndex {
         (this.lengths.has(length) || this.lengths.has(length + 1)))
     );
   }
+}
+
+/** A memo while it is read: its text in capitals, and what was found in it so far. */
+type MemoReading = { readonly text: string; readonly mentions: Mention[] };
+
+type Found = {
+  readonly word: string;
+  readonly at: number;
+  readonly how: How;
+  readonly items: readonly MatchItem[];
+  readonly orders: readonly MatchItem[];
+};
+
+/** A number with what stands around it: words that leave it out, and its sum. */
+function mentionIn(text: string, { word, at, how, items, orders }: Found): Mention {
+  const after = text.slice(at + word.length);
+  return {
+    text: word,
+    at,
+    how,
+    items,
+    orders,
+    leftOut: OUT_BEFORE.test(text.slice(0, at)) || OUT_AFTER.test(after),
+    stated: TOLD_AFTER.exec(after)?.[1] ?? "",
+  };
 }
 
 function nearestBefore(mentions: readonly Mention[], at: number): Mention | undefined {

@@ -43,92 +43,122 @@ export function namedIn(
   payer: Payer | undefined,
   amount: number,
 ): ReferencedItems {
-  const chosen = new Map<number, MatchItem>();
-  const open: MatchItem[][] = [];
-  const [foreign, unexplained]: [Spot[], Spot[]] = [[], []];
-  const spots = new Map<number, Spot>();
-  const strangers: Memo["mentions"][number][] = [];
-  const out: MatchItem[] = [];
-  const stated = new Map<number, string>();
-  let how: ReferenceQuality = "none";
-  const current = (list: readonly MatchItem[]): MatchItem[] =>
-    items.filter((item) => list.some(({ id }) => id === item.id));
-  for (const mention of memo.mentions) {
-    const own = current(mention.items);
-    const ordered = current(mention.orders);
+  const scope = new Scope(items, payer, amount);
+  const strangers = memo.mentions.filter((mention) => !scope.takeMention(mention));
+  for (const mention of strangers) scope.takeStranger(mention);
+  for (const stray of memo.strays) scope.takeStray(stray);
+  return scope.found(memo);
+}
+
+type Mention = Memo["mentions"][number];
+
+/** At most this many items that a damaged number may be. */
+const MOST = 8;
+
+/** What is found so far of what a memo names. */
+class Scope {
+  private readonly chosen = new Map<number, MatchItem>();
+  private readonly open: MatchItem[][] = [];
+  private readonly foreign: Spot[] = [];
+  private readonly unexplained: Spot[] = [];
+  private readonly spots = new Map<number, Spot>();
+  private readonly out: MatchItem[] = [];
+  private readonly stated = new Map<number, string>();
+  private how: ReferenceQuality = "none";
+
+  constructor(
+    private readonly items: readonly MatchItem[],
+    private readonly payer: Payer | undefined,
+    private readonly amount: number,
+  ) {}
+
+  /** A number of the book: whether it names something of this customer, or nothing to speak of. */
+  takeMention(mention: Mention): boolean {
+    const own = this.current(mention.items);
+    const ordered = this.current(mention.orders);
     const [only] = own;
-    for (const item of own.length > 0 ? own : ordered)
-      spots.set(item.id, { at: mention.at, text: mention.text });
-    if (only && mention.stated !== "") stated.set(only.id, mention.stated);
-    if (mention.leftOut) out.push(...own);
-    else if (only && own.length === 1) {
-      chosen.set(only.id, only);
-      how = worse(how, mention.how);
-    } else if (own.length > 1 && mention.how === "order") {
-      for (const item of own) chosen.set(item.id, item);
-      how = worse(how, "order");
-    } else if (own.length > 1) {
-      open.push(own);
-      how = worse(how, mention.how);
-    } else if (ordered.length > 0) {
-      for (const item of ordered) chosen.set(item.id, item);
-      how = worse(how, "order");
-    } else if (mention.how !== "order") strangers.push(mention);
+    this.mark(own.length > 0 ? own : ordered, mention);
+    if (only && mention.stated !== "") this.stated.set(only.id, mention.stated);
+    if (mention.leftOut) this.out.push(...own);
+    else if (own.length === 1 || (own.length > 1 && mention.how === "order"))
+      this.choose(own, mention.how);
+    else if (own.length > 1) this.leaveOpen(own, mention.how);
+    else if (ordered.length > 0) this.choose(ordered, "order");
+    else return mention.how === "order";
+    return true;
   }
-  // Somebody else's number that is one digit off from an own one is taken for damaged, if the payer
-  // is known and the sum does not fit the other.
-  for (const mention of strangers) {
-    const near =
-      payer === undefined
-        ? []
-        : mayBe(
-            {
-              text: mention.text,
-              at: mention.at,
-              digits: coreOf(mention.text),
-              last: false,
-              after: "",
-              ownStyle: true,
-            },
-            items,
-          ).filter(({ id }) => !chosen.has(id));
-    if (near.length === 0 || mention.items.some(({ balance }) => balance === amount))
-      foreign.push({ at: mention.at, text: mention.text });
-    else {
-      open.push(near.slice(0, 8));
-      for (const item of near.slice(0, 8))
-        spots.set(item.id, { at: mention.at, text: mention.text });
-      how = worse(how, "damaged");
-    }
+
+  /**
+   * Somebody else's number that is one digit off from an own one is taken for damaged, if the payer
+   * is known and the sum does not fit the other.
+   */
+  takeStranger(mention: Mention): void {
+    const token = {
+      text: mention.text,
+      at: mention.at,
+      digits: coreOf(mention.text),
+      last: false,
+      after: "",
+      ownStyle: true,
+    };
+    const near = this.payer === undefined ? [] : this.damaged(token);
+    if (near.length === 0 || mention.items.some(({ balance }) => balance === this.amount))
+      return void this.foreign.push({ at: mention.at, text: mention.text });
+    this.mark(near, mention);
+    this.leaveOpen(near, "damaged");
   }
-  for (const stray of memo.strays) {
-    const candidates =
-      payer === undefined && chosen.size === 0
-        ? []
-        : mayBe(stray, items).filter(({ id }) => !chosen.has(id));
+
+  /** A word that nothing explains may be one of the customer's numbers, damaged on the way. */
+  takeStray(stray: UnresolvedToken): void {
+    const known = this.payer !== undefined || this.chosen.size > 0;
+    const candidates = known ? this.damaged(stray) : [];
     if (candidates.length === 0) {
-      if (stray.ownStyle) unexplained.push({ at: stray.at, text: stray.text });
-      continue;
+      if (stray.ownStyle) this.unexplained.push({ at: stray.at, text: stray.text });
+      return;
     }
-    for (const item of candidates.slice(0, 8))
-      spots.set(item.id, { at: stray.at, text: stray.text });
-    const [single] = candidates;
-    if (single && candidates.length === 1 && isNear(stray)) chosen.set(single.id, single);
-    else open.push(candidates.slice(0, 8));
-    how = worse(how, "damaged");
+    this.mark(candidates, stray);
+    if (candidates.length === 1 && isNear(stray)) this.choose(candidates, "damaged");
+    else this.leaveOpen(candidates, "damaged");
   }
-  return {
-    items: [...chosen.values()],
-    how,
-    open,
-    foreign,
-    unexplained,
-    spots,
-    out,
-    stated,
-    sums: memo.sums,
-    loose: memo.strays.length > 0,
-  };
+
+  found(memo: Memo): ReferencedItems {
+    return {
+      items: [...this.chosen.values()],
+      how: this.how,
+      open: this.open,
+      foreign: this.foreign,
+      unexplained: this.unexplained,
+      spots: this.spots,
+      out: this.out,
+      stated: this.stated,
+      sums: memo.sums,
+      loose: memo.strays.length > 0,
+    };
+  }
+
+  private current(list: readonly MatchItem[]): MatchItem[] {
+    return this.items.filter((item) => list.some(({ id }) => id === item.id));
+  }
+
+  private damaged(token: UnresolvedToken): MatchItem[] {
+    return mayBe(token, this.items)
+      .filter(({ id }) => !this.chosen.has(id))
+      .slice(0, MOST);
+  }
+
+  private mark(items: readonly MatchItem[], { at, text }: Spot): void {
+    for (const item of items) this.spots.set(item.id, { at, text });
+  }
+
+  private choose(items: readonly MatchItem[], how: ReferenceQuality): void {
+    for (const item of items) this.chosen.set(item.id, item);
+    this.how = worse(this.how, how);
+  }
+
+  private leaveOpen(items: MatchItem[], how: ReferenceQuality): void {
+    this.open.push(items);
+    this.how = worse(this.how, how);
+  }
 }
 
 /** A damaged number long enough that a single fit is no accident. */

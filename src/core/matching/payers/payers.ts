@@ -156,6 +156,12 @@ export class PayerIndex {
     // A name that is there to the letter needs no looking for names like it.
     if (this.byName.has(name) && cut === "") return ids;
     if (words.length === 1) take(this.byInitials.get(words[0] ?? ""));
+    for (const id of this.elected(words)) ids.add(id);
+    return ids;
+  }
+
+  /** Those whose names share the most, and the rarest, words with what is written. */
+  private elected(words: readonly string[]): number[] {
     const votes = new Map<number, number>();
     const vote = (list: readonly number[] | undefined, weight: number): void => {
       if (!list || list.length > 300) return;
@@ -166,121 +172,114 @@ export class PayerIndex {
       vote(this.byWord.get(word), 1);
       vote(this.byStart.get(word.slice(0, 4)), 0.5);
     }
-    for (const [id] of [...votes]
+    return [...votes]
       .sort((a, b) => b[1] - a[1] || a[0] - b[0])
-      .slice(0, MOST_CANDIDATES))
-      ids.add(id);
-    return ids;
+      .slice(0, MOST_CANDIDATES)
+      .map(([id]) => id);
   }
 
   private judge(id: number, query: Query): Payer {
-    const customer = this.byId.get(id);
-    const reasons: Reason[] = [];
-    let weight = 0;
-    let beyondDoubt = false;
-    const { email, domain } = query;
-    if (email !== "" && customer?.email?.toLowerCase() === email) {
-      const shared = new Set((this.byEmail.get(email) ?? []).map((amount) => this.group(amount)))
-        .size;
-      weight += AGREE.email - 2 * log2(shared);
-      beyondDoubt ||= shared === 1;
-      reasons.push({ code: "email" });
-    } else if (domain !== null && customer?.email && domain === ownDomain(customer.email)) {
-      weight += AGREE.domain - log2(this.byDomain.get(domain)?.length ?? 1);
-      reasons.push({ code: "domain", domain });
-    } else if (email !== "" && customer?.email) weight += OTHER_EMAIL;
-    const paid = this.paidBefore(id, query);
-    if (paid !== null) {
-      weight += paid.weight;
-      beyondDoubt ||= paid.alone;
-      reasons.push({ code: "paid_before", times: paid.times });
+    const evidence = [
+      this.addressEvidence(id, query),
+      this.paidBefore(id, query),
+      this.nameEvidence(id, query),
+    ].filter((part) => part !== null);
+    return {
+      customerId: id,
+      weight: evidence.reduce((sum, { weight }) => sum + weight, 0),
+      beyondDoubt: evidence.some(({ alone }) => alone),
+      reasons: evidence.flatMap(({ reason }) => reason ?? []),
+    };
+  }
+
+  private addressEvidence(id: number, { email, domain }: Query): Evidence | null {
+    const own = this.byId.get(id)?.email;
+    if (email === "" || !own) return null;
+    if (own.toLowerCase() === email) {
+      const shared = this.groupsOf(this.byEmail.get(email) ?? []);
+      return {
+        weight: AGREE.email - 2 * log2(shared),
+        alone: shared === 1,
+        reason: { code: "email" },
+      };
     }
-    const name = this.nameEvidence(id, query);
-    if (name !== null) {
-      weight += name.weight;
-      beyondDoubt ||= name.alone;
-      reasons.push({ code: "name", exact: name.exact });
-    }
-    return { customerId: id, weight, beyondDoubt, reasons };
+    if (domain === null || domain !== ownDomain(own))
+      return { weight: OTHER_EMAIL, alone: false, reason: null };
+    return {
+      weight: AGREE.domain - log2(this.byDomain.get(domain)?.length ?? 1),
+      alone: false,
+      reason: { code: "domain", domain },
+    };
   }
 
   /**
    * A payer who paid before: for this customer alone, or (a payments service) for many. An address
    * says more than a name.
    */
-  private paidBefore(
-    id: number,
-    { keys, cut, capitals }: Query,
-  ): { weight: number; times: number; alone: boolean } | null {
-    let best: { weight: number; times: number; alone: boolean } | null = null;
-    for (const key of keys) {
+  private paidBefore(id: number, query: Query): Evidence | null {
+    let best: Evidence | null = null;
+    for (const key of query.keys) {
       const customers = this.learned.get(key);
-      const mine = customers?.get(id) ?? 0;
-      if (!customers || mine === 0) continue;
-      const groups = new Set([...customers.keys()].map((key) => this.group(key))).size;
-      const namesakes = key.startsWith("@")
-        ? 1
-        : Math.max(
-            1,
-            this.byName.get(key)?.length ?? 1,
-            cut !== "" && capitals ? this.groupsOf(this.byField.get(cut) ?? []) : 0,
-          );
+      const times = customers?.get(id) ?? 0;
+      if (!customers || times === 0) continue;
+      const groups = this.groupsOf([...customers.keys()]);
+      const namesakes = this.namesakes(key, query);
       const weight =
-        AGREE.learned * Math.min(1, 0.75 + mine * 0.1) - 2.5 * log2(groups) - 2 * log2(namesakes);
+        AGREE.learned * Math.min(1, 0.75 + times * 0.1) - 2.5 * log2(groups) - 2 * log2(namesakes);
       if (best === null || weight > best.weight)
-        best = { weight, times: mine, alone: groups === 1 && namesakes === 1 };
+        best = {
+          weight,
+          alone: groups === 1 && namesakes === 1,
+          reason: { code: "paid_before", times },
+        };
     }
     return best;
+  }
+
+  /** How many a name by which a payer is known could mean; an address means one. */
+  private namesakes(key: string, query: Query): number {
+    if (key.startsWith("@")) return 1;
+    return Math.max(1, this.byName.get(key)?.length ?? 1, this.cutAlike(query));
+  }
+
+  /** Groups whose names, as an ACH field carries them, are what is written in capitals. */
+  private cutAlike({ cut, capitals }: Query): number {
+    return cut !== "" && capitals ? this.groupsOf(this.byField.get(cut) ?? []) : 0;
   }
 
   /**
    * Words weigh by how rare they are in this book; a cut, a turn, an abbreviation or a misspelling
    * costs a little.
    */
-  private nameEvidence(
-    id: number,
-    query: Query,
-  ): { weight: number; exact: boolean; alone: boolean } | null {
-    const payer = query.words;
-    const names = this.words.get(id) ?? [];
-    if (payer.length === 0) return null;
+  private nameEvidence(id: number, query: Query): Evidence | null {
+    if (query.words.length === 0) return null;
     const same = this.byName.get(query.name);
-    const cutAlike =
-      query.cut !== "" && query.capitals ? this.groupsOf(this.byField.get(query.cut) ?? []) : 0;
     // A name in capitals that fills the field may be the beginning of a longer one.
-    if (same?.includes(id) && cutAlike <= this.groupsOf(same))
-      return {
-        weight: 10 - 2 * log2(this.groupsOf(same)),
-        exact: true,
-        alone: this.groupsOf(same) === 1,
-      };
+    if (same?.includes(id) && this.cutAlike(query) <= this.groupsOf(same))
+      return this.nameOf(same, 10, true);
     const cut = query.cut !== "" ? this.byField.get(query.cut) : undefined;
-    if (cut?.includes(id))
-      return {
-        weight: 9 - 2 * log2(this.groupsOf(cut)),
-        exact: false,
-        alone: this.groupsOf(cut) === 1,
-      };
-    if (
-      payer.length === 1 &&
-      names.some((own) => own.length >= 3 && payer[0] === own.map((word) => word[0]).join(""))
-    )
-      return {
-        weight: 5 - 2 * log2(this.groupsOf(this.byInitials.get(payer[0] ?? "") ?? [id])),
-        exact: false,
-        alone: false,
-      };
-    return names.reduce<ReturnType<PayerIndex["nearly"]>>((best, own) => {
-      const entry = this.nearly(payer, own);
+    if (cut?.includes(id)) return this.nameOf(cut, 9, false);
+    const names = this.words.get(id) ?? [];
+    const [only = ""] = query.words;
+    if (query.words.length === 1 && names.some((own) => isInitials(only, own)))
+      return { ...this.nameOf(this.byInitials.get(only) ?? [id], 5, false), alone: false };
+    return names.reduce<Evidence | null>((best, own) => {
+      const entry = this.nearly(query.words, own);
       return entry !== null && (best === null || entry.weight > best.weight) ? entry : best;
     }, null);
   }
 
+  private nameOf(bearers: readonly number[], weight: number, exact: boolean): Evidence {
+    const groups = this.groupsOf(bearers);
+    return {
+      weight: weight - 2 * log2(groups),
+      alone: groups === 1,
+      reason: { code: "name", exact },
+    };
+  }
+
   /** A written name against one that a customer goes by, word by word. */
-  private nearly(
-    payer: readonly string[],
-    own: readonly string[],
-  ): { weight: number; exact: boolean; alone: boolean } | null {
+  private nearly(payer: readonly string[], own: readonly string[]): Evidence | null {
     let [found, all] = [0, 0];
     const free = [...payer];
     for (const word of own) {
@@ -303,8 +302,8 @@ export class PayerIndex {
     if (share < 0.62) return null;
     return {
       weight: Math.max(0.5, (share - 0.55) * 20),
-      exact: false,
       alone: share >= 0.9 && found >= 6,
+      reason: { code: "name", exact: false },
     };
   }
 
@@ -312,6 +311,17 @@ export class PayerIndex {
     return new Set(ids.map((id) => this.group(id))).size;
   }
 }
+
+/** One thing that speaks for (or, without a reason to show, against) a customer as the payer. */
+type Evidence = {
+  readonly weight: number;
+  /** Whether it means this customer and no other. */
+  readonly alone: boolean;
+  readonly reason: Reason | null;
+};
+
+const isInitials = (word: string, name: readonly string[]): boolean =>
+  name.length >= 3 && word === name.map((part) => part[0]).join("");
 
 /**
  * Who may have sent each of these receipts, by what they say of their payer. It

@@ -5,13 +5,7 @@ import { jaroWinkler } from "./names";
 export function wordFit(written: string, word: string): number {
   if (written === word) return 1;
   if (written.length >= 3 && word.startsWith(written)) return 0.9;
-  if (
-    written.length >= 3 &&
-    written.length < word.length &&
-    written[0] === word[0] &&
-    isSubsequence(written, word)
-  )
-    return 0.85;
+  if (written.length >= 3 && isAbbreviation(written, word)) return 0.85;
   if (word.length < 4 || jaroWinkler(written, word) < 0.88) return 0;
   // Long names of one family begin alike: only so many slips make a misspelling.
   const slips = editDistance(written, word, 3);
@@ -19,6 +13,9 @@ export function wordFit(written: string, word: string): number {
   if (slips === 2 && word.length >= 8) return 0.8;
   return 0;
 }
+
+const isAbbreviation = (short: string, long: string): boolean =>
+  short.length < long.length && short[0] === long[0] && isSubsequence(short, long);
 
 function isSubsequence(short: string, long: string): boolean {
   let at = 0;

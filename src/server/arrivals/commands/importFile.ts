@@ -31,7 +31,7 @@ import { importInvoices } from "../imports/invoices";
 import { importActivity } from "../imports/processor";
 import { tableOf } from "../imports/read";
 import { importRemittance } from "../imports/remittance";
-import { Tallying } from "../imports/report";
+import { type FileRun, Tallying } from "../imports/report";
 import { importReturns } from "../imports/returns";
 
 export const mappingSchema = z.object({
@@ -84,7 +84,12 @@ export const importFile = defineCommand({
       rowsRefused: 0,
     });
     const actId = ctx.act("import", { kind: "import_file", id: fileId }, `took in ${input.name}`);
-    takeIn(ctx, { table: table.value, mapping, account: account.value, fileId, actId, tally });
+    takeIn(ctx, {
+      table: table.value,
+      mapping,
+      account: account.value,
+      file: { fileId, actId, tally },
+    });
     if (input.saveAs)
       saveMapping(ctx.db, {
         name: input.saveAs,
@@ -136,26 +141,22 @@ type ReadFile = {
   table: Table;
   mapping: MappingSpec;
   account: string;
-  fileId: number;
-  actId: number;
-  tally: Tallying;
+  file: FileRun;
 };
 
-function takeIn(
-  ctx: CommandContext,
-  { table, mapping, account, fileId, actId, tally }: ReadFile,
-): void {
+function takeIn(ctx: CommandContext, { table, mapping, account, file }: ReadFile): void {
   const context = contextOf(ctx, mapping.kind, account);
+  const { tally } = file;
   switch (mapping.kind) {
     case "customers": {
       const { rows, refused } = readRows(table, mapping, context, readCustomer);
       tally.refuse(refused);
-      return importCustomers(ctx, rows, fileId, tally);
+      return importCustomers(ctx, rows, file);
     }
     case "invoices": {
       const { rows, refused } = readRows(table, mapping, context, readInvoice);
       tally.refuse(refused);
-      return importInvoices(ctx, rows, fileId, actId, tally);
+      return importInvoices(ctx, rows, file);
     }
     case "processor": {
       const { rows, refused } = readRows<ProcessorRecord[]>(table, mapping, context, (row) =>
@@ -163,7 +164,7 @@ function takeIn(
       );
       tally.refuse(refused);
       const processor = processorAccounts(ctx.db).find(({ code }) => code === account);
-      if (processor) importActivity(ctx, processor, rows.flat(), fileId, actId, tally);
+      if (processor) importActivity(ctx, processor, rows.flat(), file);
       return;
     }
     case "bank": {
@@ -171,18 +172,18 @@ function takeIn(
       const { rows, refused } = readRows(table, mapping, context, (row) => readBankLine(row, seen));
       tally.refuse(refused);
       const bank = bankAccounts(ctx.db).find(({ code }) => code === account);
-      if (bank) importBank(ctx, bank, rows, fileId, actId, tally);
+      if (bank) importBank(ctx, bank, rows, file);
       return;
     }
     case "remittance": {
       const { rows, refused } = readRows(table, mapping, context, readRemittance);
       tally.refuse(refused);
-      return importRemittance(ctx, rows, fileId, tally);
+      return importRemittance(ctx, rows, file);
     }
     case "returns": {
       const { rows, refused } = readRows(table, mapping, context, readReturn);
       tally.refuse(refused);
-      return importReturns(ctx, rows, fileId, actId, tally);
+      return importReturns(ctx, rows, file);
     }
     default:
       throw mapping.kind satisfies never;

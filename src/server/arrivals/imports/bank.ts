@@ -18,7 +18,7 @@ import { tieAllSingle } from "@/server/payouts/steps/tie";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { asElsewhere, asReceipt, saysReceipt } from "../steps/bankLine";
-import { type Tallying, withoutTwins } from "./report";
+import { type FileRun, withoutTwins } from "./report";
 
 /**
  * Takes in a statement: each new line is a receipt by itself, a payout, put aside by a rule, or
@@ -28,9 +28,7 @@ export function importBank(
   ctx: CommandContext,
   account: BankAccountRow,
   records: readonly BankRecord[],
-  fileId: number,
-  actId: number,
-  tally: Tallying,
+  { fileId, actId, tally }: FileRun,
 ): void {
   const rows = withoutTwins(
     records,
@@ -63,24 +61,25 @@ export function importBank(
   }
   tieAllSingle(ctx, tally);
   tieDeposits(ctx, tally);
-  const waiting = awaited(ctx);
+  const treat = { rules, waiting: awaited(ctx), actId };
   for (const { row, id } of added) {
     const line = bankLineById(ctx.db, id);
-    if (line) tally.take(row.line, groupOfLine(line, ctx, rules, waiting, actId), row.amount);
+    if (line) tally.take(row.line, groupOfLine(ctx, line, treat), row.amount);
   }
   joinRemittances(ctx, tally);
 }
 
-function groupOfLine(
-  line: BankLineRow,
-  ctx: CommandContext,
-  rules: BankRuleRow[],
-  waiting: (line: BankLineRow) => boolean,
-  actId: number,
-): string {
+/** The rules of the account, and what says that a line is awaited as a payout. */
+type Treatment = {
+  readonly rules: readonly BankRuleRow[];
+  readonly waiting: (line: BankLineRow) => boolean;
+  readonly actId: number;
+};
+
+function groupOfLine(ctx: CommandContext, line: BankLineRow, treat: Treatment): string {
   if (line.state === "payout") return "lines that are payouts";
   if (line.state === "deposit") return "lines that are deposits by hand";
-  return explain(ctx, line, rules, waiting, actId);
+  return explain(ctx, line, treat);
 }
 
 /** Statements that run from new to old are turned, so that lines stand in the order they happened. */
@@ -107,30 +106,24 @@ function awaited(ctx: CommandContext): (line: BankLineRow) => boolean {
 }
 
 /** Treats a new line by the rules, or by its own words; gives what came of it. */
-function explain(
-  ctx: CommandContext,
-  line: BankLineRow,
-  rules: readonly BankRuleRow[],
-  waiting: (line: BankLineRow) => boolean,
-  actId: number,
-): string {
-  const rule = rules.find((rule) => ruleFits(rule, line));
+function explain(ctx: CommandContext, line: BankLineRow, treat: Treatment): string {
+  const rule = treat.rules.find((rule) => ruleFits(rule, line));
   if (rule?.treatAs === "elsewhere") {
     asElsewhere(ctx, line, `rule “${rule.contains}”`, rule.id);
     return "lines put aside by rule";
   }
-  const receipt =
-    line.amount > 0 &&
-    (rule?.treatAs === "receipt" ||
-      (rule === undefined && !waiting(line) && saysReceipt(line.description)));
-  if (receipt) {
-    asReceipt(ctx, line, actId, rule?.id ?? null);
+  const waits = treat.waiting(line);
+  if (line.amount > 0 && isReceipt(line, rule, waits)) {
+    asReceipt(ctx, line, treat.actId, rule?.id ?? null);
     return "lines that are receipts by themselves";
   }
-  return rule?.treatAs === "payout" || waiting(line)
+  return rule?.treatAs === "payout" || waits
     ? "lines that look like payouts, to be tied"
     : "lines to be explained";
 }
+
+const isReceipt = (line: BankLineRow, rule: BankRuleRow | undefined, waits: boolean): boolean =>
+  rule === undefined ? !waits && saysReceipt(line.description) : rule.treatAs === "receipt";
 
 export function ruleFits(
   rule: Pick<BankRuleRow, "contains" | "sign">,

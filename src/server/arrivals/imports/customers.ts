@@ -9,14 +9,13 @@ import {
 } from "@/db/customers";
 import type { CommandContext } from "@/server/runtime/context";
 
-import { type Tallying, withoutTwins } from "./report";
+import { type FileRun, withoutTwins } from "./report";
 
 /** Takes in customers; what is known with other words (a new name or address) is brought up to date. */
 export function importCustomers(
   ctx: CommandContext,
   records: readonly CustomerRecord[],
-  fileId: number,
-  tally: Tallying,
+  { fileId, tally }: FileRun,
 ): void {
   const rows = withoutTwins(
     records,
@@ -27,45 +26,61 @@ export function importCustomers(
   const inFile = new Set(rows.map((row) => row.externalId));
   const taken: CustomerRecord[] = [];
   for (const row of rows) {
-    if (
-      row.parentId !== null &&
-      !inFile.has(row.parentId) &&
-      !customerByExternalId(ctx.db, row.parentId)
-    ) {
+    if (!isParentKnown(ctx, row, inFile)) {
       tally.refuseLine(row.line, "parentId", { code: "customer.parent", id: row.parentId });
       continue;
     }
     taken.push(row);
     const known = customerByExternalId(ctx.db, row.externalId);
-    const names = known ? aliasesOf(ctx.db, known.id) : [];
     if (!known) {
-      const id = insertCustomer(ctx.db, {
-        externalId: row.externalId,
-        name: row.name,
-        email: row.email,
-        phone: row.phone,
-        parentId: null,
-        fileId,
-        lineNo: row.line,
-      });
-      for (const alias of row.aliases) insertAlias(ctx.db, id, alias);
+      insertNew(ctx, row, fileId);
       tally.take(
         row.line,
         row.parentId === null ? "customers" : "customers that are sites of another",
         null,
       );
-    } else if (
-      known.name !== row.name ||
-      (row.email !== null && known.email !== row.email) ||
-      (row.phone !== null && known.phone !== row.phone) ||
-      row.aliases.some((alias) => !names.includes(alias))
-    ) {
+    } else if (isOther(row, known, aliasesOf(ctx.db, known.id))) {
       renewCustomer(ctx.db, known.id, row);
       for (const alias of row.aliases) insertAlias(ctx.db, known.id, alias);
       tally.updated(row.line);
       tally.also("customers brought up to date", null);
     } else tally.know(row.line);
   }
+  setParents(ctx, taken);
+}
+
+const isParentKnown = (
+  ctx: CommandContext,
+  { parentId }: CustomerRecord,
+  inFile: ReadonlySet<string>,
+): boolean =>
+  parentId === null || inFile.has(parentId) || customerByExternalId(ctx.db, parentId) !== undefined;
+
+function insertNew(ctx: CommandContext, row: CustomerRecord, fileId: number): void {
+  const { externalId, name, email, phone, line } = row;
+  const id = insertCustomer(ctx.db, {
+    externalId,
+    name,
+    email,
+    phone,
+    parentId: null,
+    fileId,
+    lineNo: line,
+  });
+  for (const alias of row.aliases) insertAlias(ctx.db, id, alias);
+}
+
+/** Whether the file says something of a customer that the book does not; an empty field says nothing. */
+const isOther = (row: CustomerRecord, known: Known, aliases: readonly string[]): boolean =>
+  known.name !== row.name ||
+  (row.email !== null && known.email !== row.email) ||
+  (row.phone !== null && known.phone !== row.phone) ||
+  row.aliases.some((alias) => !aliases.includes(alias));
+
+type Known = Pick<CustomerRecord, "name" | "email" | "phone">;
+
+/** Sites are joined to their head office when all of the file is in, whatever its order. */
+function setParents(ctx: CommandContext, taken: readonly CustomerRecord[]): void {
   for (const row of taken.filter(({ parentId }) => parentId !== null)) {
     const child = customerByExternalId(ctx.db, row.externalId);
     const parent = customerByExternalId(ctx.db, row.parentId ?? "");

@@ -1,11 +1,12 @@
+import type { Day } from "@/core/calendar";
 import type { InvoiceRecord } from "@/core/formats";
 import { inBook, postCreditNote, postInvoice, postOpening } from "@/core/ledger";
-import { add, minor } from "@/core/money";
+import { add, type Minor, minor } from "@/core/money";
 import { customerByExternalId } from "@/db/customers";
 import { insertOpenItem, openItemByNumber } from "@/db/openItems";
 import type { CommandContext } from "@/server/runtime/context";
 
-import { type Tallying, withoutTwins } from "./report";
+import { type FileRun, withoutTwins } from "./report";
 
 /**
  * Takes in open invoices and credit notes: up to the cut-over day at their
@@ -15,10 +16,9 @@ import { type Tallying, withoutTwins } from "./report";
 export function importInvoices(
   ctx: CommandContext,
   records: readonly InvoiceRecord[],
-  fileId: number,
-  actId: number,
-  tally: Tallying,
+  file: FileRun,
 ): void {
+  const { tally } = file;
   const rows = withoutTwins(
     records,
     (row) => row.number,
@@ -41,79 +41,93 @@ export function importInvoices(
         });
       continue;
     }
-    takeIn(ctx, row, customer.id, fileId, actId, tally);
+    takeIn(ctx, row, customer.id, file);
   }
 }
 
-function takeIn(
-  ctx: CommandContext,
-  row: InvoiceRecord,
-  customerId: number,
-  fileId: number,
-  actId: number,
-  tally: Tallying,
-): void {
-  const opening = row.issuedOn <= ctx.settings.cutOverOn;
+function takeIn(ctx: CommandContext, row: InvoiceRecord, customerId: number, file: FileRun): void {
+  const { cutOverOn } = ctx.settings;
+  const { tally } = file;
+  const opening = row.issuedOn <= cutOverOn;
   if (opening && row.balance === 0) return tally.know(row.line);
-  const stale = ctx.staleRate(row.currency, opening ? ctx.settings.cutOverOn : row.issuedOn);
+  const openedOn = opening ? cutOverOn : row.issuedOn;
+  const stale = ctx.staleRate(row.currency, openedOn);
   if (stale) return tally.refuseLine(row.line, "currency", stale);
-  const opened = opening ? row.balance : row.total;
-  const openedOn = opening ? ctx.settings.cutOverOn : row.issuedOn;
-  const kind = row.total < 0 ? "credit_note" : "invoice";
-  const id = insertOpenItem(ctx.db, {
-    kind,
-    number: row.number,
+  const item = insertItem(ctx, row, {
     customerId,
-    issuedOn: row.issuedOn,
-    dueOn: row.dueOn,
-    currency: row.currency,
-    total: row.total,
-    tax: row.tax,
-    opened,
-    balance: opened,
     openedOn,
-    poNumber: row.poNumber,
-    terms: row.terms,
-    description: row.description,
-    fileId,
-    lineNo: row.line,
+    opened: opening ? row.balance : row.total,
+    fileId: file.fileId,
   });
-  const head = {
-    on: openedOn,
-    partyId: customerId,
-    document: {
-      kind: "open_item" as const,
-      id,
-      text: `${kind === "invoice" ? "invoice" : "credit note"} ${row.number}`,
-    },
-  };
   if (opening) {
-    ctx.post(
-      postOpening({
-        ...head,
-        account: { role: "receivables" },
-        sum: inBook(opened, row.currency),
-        item: { kind: "open_item", id },
-      }),
-      actId,
-    );
-    return tally.take(row.line, "come over as opening balances", opened, row.currency);
+    postAsOpening(ctx, item, file.actId);
+    return tally.take(row.line, "come over as opening balances", item.opened, row.currency);
   }
-  const sign = kind === "invoice" ? 1 : -1;
-  const [total, tax] = [minor(sign * row.total), minor(sign * row.tax)];
-  const parts = {
-    itemId: id,
-    income: [{ sum: inBook(add(total, -tax), row.currency) }],
-    tax: tax === 0 ? null : inBook(tax, row.currency),
-  };
-  ctx.post(
-    kind === "invoice" ? postInvoice({ ...head, ...parts }) : postCreditNote({ ...head, ...parts }),
-    actId,
-  );
+  postAsNew(ctx, item, file.actId);
   tally.take(
     row.line,
-    kind === "invoice" ? "invoices taken in as new" : "credit notes taken in as new",
+    item.kind === "invoice" ? "invoices taken in as new" : "credit notes taken in as new",
     row.total,
     row.currency,
   );
+}
+
+type Opening = { customerId: number; openedOn: Day; opened: Minor; fileId: number };
+type TakenItem = Omit<InvoiceRecord, "customerId"> &
+  Opening & { id: number; kind: "invoice" | "credit_note" };
+
+function insertItem(ctx: CommandContext, row: InvoiceRecord, opening: Opening): TakenItem {
+  const kind = row.total < 0 ? "credit_note" : "invoice";
+  const { number, issuedOn, dueOn, currency, total, tax, poNumber, terms, description } = row;
+  const id = insertOpenItem(ctx.db, {
+    ...opening,
+    kind,
+    number,
+    issuedOn,
+    dueOn,
+    currency,
+    total,
+    tax,
+    balance: opening.opened,
+    poNumber,
+    terms,
+    description,
+    lineNo: row.line,
+  });
+  return { ...row, ...opening, id, kind };
+}
+
+const headOf = ({ id, kind, number, openedOn, customerId }: TakenItem) => ({
+  on: openedOn,
+  partyId: customerId,
+  document: {
+    kind: "open_item" as const,
+    id,
+    text: `${kind === "invoice" ? "invoice" : "credit note"} ${number}`,
+  },
+});
+
+function postAsOpening(ctx: CommandContext, item: TakenItem, actId: number): void {
+  ctx.post(
+    postOpening({
+      ...headOf(item),
+      account: { role: "receivables" },
+      sum: inBook(item.opened, item.currency),
+      item: { kind: "open_item", id: item.id },
+    }),
+    actId,
+  );
+}
+
+/** With income and tax; of a credit note both are turned. */
+function postAsNew(ctx: CommandContext, item: TakenItem, actId: number): void {
+  const sign = item.kind === "invoice" ? 1 : -1;
+  const [total, tax] = [minor(sign * item.total), minor(sign * item.tax)];
+  const parts = {
+    ...headOf(item),
+    itemId: item.id,
+    income: [{ sum: inBook(add(total, -tax), item.currency) }],
+    tax: tax === 0 ? null : inBook(tax, item.currency),
+  };
+  ctx.post(item.kind === "invoice" ? postInvoice(parts) : postCreditNote(parts), actId);
 }

@@ -4,14 +4,13 @@ import { insertRemittance, remittanceLike } from "@/db/remittances";
 import { joinRemittances } from "@/server/match/steps/remittances";
 import type { CommandContext } from "@/server/runtime/context";
 
-import type { Tallying } from "./report";
+import type { FileRun } from "./report";
 
 /** Takes in remittance advice: kept by payment, and joined to the receipts that wait. It posts nothing. */
 export function importRemittance(
   ctx: CommandContext,
   records: readonly RemittanceRecord[],
-  fileId: number,
-  tally: Tallying,
+  { fileId, tally }: FileRun,
 ): void {
   for (const advice of advicesOf(records)) {
     if (remittanceLike(ctx.db, advice.trace, advice.paidOn, advice.sum)) {

@@ -72,6 +72,13 @@ export class Tallying {
   }
 }
 
+/** The file that is being taken in, the act that it makes, and what is counted of it. */
+export type FileRun = {
+  readonly fileId: number;
+  readonly actId: number;
+  readonly tally: Tallying;
+};
+
 /**
  * Rows with one id: the same content is taken once, another content refuses
  * them all, as nobody can say which is right.

@@ -14,34 +14,30 @@ import { insertNotice, noticeByExternalId } from "@/db/returnsAndDisputes";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { postActivity } from "../steps/activity";
-import { type Tallying, withoutTwins } from "./report";
+import { type FileRun, withoutTwins } from "./report";
 
 /** Takes in ACH returns and notices of change, by the trace number of the debit that they are about. */
 export function importReturns(
   ctx: CommandContext,
   records: readonly ReturnRecord[],
-  fileId: number,
-  actId: number,
-  tally: Tallying,
+  file: FileRun,
 ): void {
   const rows = withoutTwins(
     records,
     (row) => `${row.kind} ${row.trace}`,
     (row) => JSON.stringify({ ...row, line: 0 }),
-    tally,
+    file.tally,
   );
   for (const row of rows) {
-    if (row.kind === "change") takeNotice(ctx, row, fileId, tally);
-    else takeReturn(ctx, row, fileId, actId, tally);
+    if (row.kind === "change") takeNotice(ctx, row, file);
+    else takeReturn(ctx, row, file);
   }
 }
 
 function takeReturn(
   ctx: CommandContext,
   row: ReturnRecord,
-  fileId: number,
-  actId: number,
-  tally: Tallying,
+  { fileId, actId, tally }: FileRun,
 ): void {
   const charge = chargeByTrace(ctx.db, row.originalTrace);
   const account = processorAccounts(ctx.db).find(({ id }) => id === charge?.processorAccountId);
@@ -96,18 +92,12 @@ function takeReturn(
   tally.take(row.line, ROW_KINDS.ach_return.counted, minor(-amount));
 }
 
-function takeNotice(ctx: CommandContext, row: ReturnRecord, fileId: number, tally: Tallying): void {
+function takeNotice(ctx: CommandContext, row: ReturnRecord, { fileId, tally }: FileRun): void {
   if (noticeByExternalId(ctx.db, row.trace)) return tally.know(row.line);
-  const charge = chargeByTrace(ctx.db, row.originalTrace);
-  const receipt = charge?.receiptId == null ? undefined : receiptById(ctx.db, charge.receiptId);
-  const customer =
-    receipt?.customerId == null ? undefined : customerById(ctx.db, receipt.customerId);
   insertNotice(ctx.db, {
     externalId: row.trace,
     code: row.code,
-    receiptId: receipt?.id ?? null,
-    customerId: customer?.id ?? null,
-    name: customer?.name ?? (row.name || receipt?.payerName || "payer not known"),
+    ...payerOfDebit(ctx, row),
     toldOn: row.on,
     mendBy: row.mendBy,
     correction: row.correction || "account",
@@ -115,4 +105,17 @@ function takeNotice(ctx: CommandContext, row: ReturnRecord, fileId: number, tall
     lineNo: row.line,
   });
   tally.take(row.line, "accounts to be mended", null);
+}
+
+/** Whose account a notice is about: the customer of the debit, else whoever it was taken from. */
+function payerOfDebit(
+  ctx: CommandContext,
+  row: ReturnRecord,
+): { receiptId: number | null; customerId: number | null; name: string } {
+  const receiptId = chargeByTrace(ctx.db, row.originalTrace)?.receiptId ?? null;
+  const receipt = receiptId === null ? undefined : receiptById(ctx.db, receiptId);
+  const customerId = receipt?.customerId ?? null;
+  const customer = customerId === null ? undefined : customerById(ctx.db, customerId);
+  const name = customer?.name ?? (row.name || receipt?.payerName || "payer not known");
+  return { receiptId, customerId, name };
 }

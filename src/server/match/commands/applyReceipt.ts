@@ -21,7 +21,8 @@ import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 import type { Reversal } from "@/server/runtime/reversal";
 
-import { applyTally, checkTally } from "../steps/applyReceipt";
+import { applyTally } from "../steps/applyTally";
+import { checkTally } from "../steps/checkTally";
 
 const amount = z.number().int().transform(minor);
 /** A tally as the page sends it: minor units, an open item's id, and whose account the rest is kept on. */
@@ -61,7 +62,10 @@ export const applyReceipt = defineCommand({
     const receipt = receiptById(ctx.db, input.receiptId);
     if (!receipt) return fail("receipt.unknown");
     if (receipt.state !== "to_match") return fail("receipt.not_to_match");
-    const checked = checkTally(ctx, receipt, input.lines, input.customerId, receipt.unidentified, {
+    const checked = checkTally(ctx, receipt, {
+      lines: input.lines,
+      customerId: input.customerId,
+      available: receipt.unidentified,
       surcharge: input.surcharge,
       recovered: input.recovered,
     });
@@ -95,7 +99,11 @@ export const applyReceipt = defineCommand({
           discount: minor(0),
           smallDifference: minor(0),
         }));
-      const fits = checkTally(ctx, earlier, lines, earlier.customerId, earlier.onAccount);
+      const fits = checkTally(ctx, earlier, {
+        lines: lines,
+        customerId: earlier.customerId,
+        available: earlier.onAccount,
+      });
       if (!fits.ok) return fits;
       const given = applyTally(ctx, {
         receipt: earlier,

@@ -8,7 +8,7 @@ import { withdrawWriteOff } from "@/server/overdue/steps/unWriteOff";
 import { defineCommand } from "@/server/runtime/command";
 import type { Reversal } from "@/server/runtime/reversal";
 
-import { checkTally, isOverLimit } from "../steps/applyReceipt";
+import { checkTally, isOverLimit } from "../steps/checkTally";
 import { tallySchema, withdrawApproval } from "./applyReceipt";
 
 /** A tally that writes off more than the limit waits for a second person; nothing is posted until then. */
@@ -22,7 +22,10 @@ export const askApproval = defineCommand({
     if (!receipt) return fail("receipt.unknown");
     if (receipt.state !== "to_match") return fail("receipt.not_to_match");
     if (ctx.settings.people.length < 2) return fail("approval.people");
-    const checked = checkTally(ctx, receipt, input.lines, input.customerId, receipt.unidentified, {
+    const checked = checkTally(ctx, receipt, {
+      lines: input.lines,
+      customerId: input.customerId,
+      available: receipt.unidentified,
       writeOffs: "approved",
     });
     if (!checked.ok) return checked;

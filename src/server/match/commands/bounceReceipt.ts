@@ -1,10 +1,16 @@
 import { z } from "zod";
 
-import { inBook, postBankFee, postBounced } from "@/core/ledger";
+import { type EntryDraft, inBook, postBankFee, postBounced } from "@/core/ledger";
 import { negate } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import { bankAccounts, bankLineById, bounceLinesOf, setBankLineState } from "@/db/bank";
-import { receiptById } from "@/db/receipts";
+import {
+  bankAccounts,
+  bankLineById,
+  type BankLineRow,
+  bounceLinesOf,
+  setBankLineState,
+} from "@/db/bank";
+import { receiptById, type ReceiptRow } from "@/db/receipts";
 import { takeBack } from "@/server/arrivals/steps/takeBack";
 import { restoreReceipt } from "@/server/match/steps/restoreReceipt";
 import { chargeReturnFee } from "@/server/payouts/steps/returnFee";
@@ -21,18 +27,9 @@ export const bounceReceipt = defineCommand({
     feeLineId: z.number().int().nullable().default(null),
   }),
   run(ctx, input): Result<{ actId: number }> {
-    const [receipt, line] = [
-      receiptById(ctx.db, input.receiptId),
-      bankLineById(ctx.db, input.lineId),
-    ];
-    if (!receipt) return fail("receipt.unknown");
-    if (receipt.handState === null ? receipt.source !== "bank" : receipt.handState !== "banked")
-      return fail("bounce.not_banked");
-    if (receipt.state === "returned") return fail("receipt.not_to_match");
-    if (line?.state !== "open" || line.amount !== negate(receipt.amount))
-      return fail("bounce.line", { sum: ctx.sum(receipt.amount) });
-    const fee = input.feeLineId === null ? null : bankLineById(ctx.db, input.feeLineId);
-    if (fee && (fee.state !== "open" || fee.amount >= 0)) return fail("payout.line");
+    const asked = whatBounced(ctx, input);
+    if (!asked.ok) return asked;
+    const { receipt, line, fee } = asked.value;
     const actId = ctx.act(
       "bounce",
       { kind: "receipt", id: receipt.id, customerId: receipt.customerId },
@@ -44,11 +41,11 @@ export const bounceReceipt = defineCommand({
       id: receipt.id,
       text: `receipt ${receipt.id}, ${receipt.payerName}, taken back by the bank`,
     };
+    const head = { partyId: receipt.customerId, document };
     ctx.post(
       postBounced({
+        ...head,
         on: line.postedOn,
-        partyId: receipt.customerId,
-        document,
         bank: codeOf(ctx, line.bankAccountId),
         bankLineId: line.id,
         receiptId: receipt.id,
@@ -59,24 +56,51 @@ export const bounceReceipt = defineCommand({
     );
     setBankLineState(ctx.db, { id: line.id, state: "bounce", receiptId: receipt.id });
     if (fee) {
-      ctx.post(
-        postBankFee({
-          on: fee.postedOn,
-          partyId: receipt.customerId,
-          document,
-          bank: codeOf(ctx, fee.bankAccountId),
-          bankLineId: fee.id,
-          kind: "return",
-          sum: inBook(negate(fee.amount), fee.currency),
-        }),
-        actId,
-      );
+      ctx.post(feeOfBank(ctx, head, fee), actId);
       setBankLineState(ctx.db, { id: fee.id, state: "bounce", receiptId: receipt.id });
     }
     chargeReturnFee(ctx, receipt, line.postedOn, actId);
     return ok({ actId });
   },
 });
+type Bounced = {
+  receipt: ReceiptRow;
+  line: BankLineRow;
+  fee: BankLineRow | null;
+};
+
+/** The receipt with the line that took it back, and the line of the bank's fee, if there is one. */
+function whatBounced(
+  ctx: CommandContext,
+  input: { receiptId: number; lineId: number; feeLineId: number | null },
+): Result<Bounced> {
+  const receipt = receiptById(ctx.db, input.receiptId);
+  const line = bankLineById(ctx.db, input.lineId);
+  if (!receipt) return fail("receipt.unknown");
+  if (!isBanked(receipt)) return fail("bounce.not_banked");
+  if (receipt.state === "returned") return fail("receipt.not_to_match");
+  if (line?.state !== "open" || line.amount !== negate(receipt.amount))
+    return fail("bounce.line", { sum: ctx.sum(receipt.amount) });
+  const fee = input.feeLineId === null ? null : (bankLineById(ctx.db, input.feeLineId) ?? null);
+  if (fee && (fee.state !== "open" || fee.amount >= 0)) return fail("payout.line");
+  return ok({ receipt, line, fee });
+}
+
+const isBanked = ({ handState, source }: ReceiptRow): boolean =>
+  handState === null ? source === "bank" : handState === "banked";
+
+type FeeHead = Pick<Parameters<typeof postBankFee>[0], "partyId" | "document">;
+
+const feeOfBank = (ctx: CommandContext, head: FeeHead, fee: BankLineRow): EntryDraft =>
+  postBankFee({
+    ...head,
+    on: fee.postedOn,
+    bank: codeOf(ctx, fee.bankAccountId),
+    bankLineId: fee.id,
+    kind: "return",
+    sum: inBook(negate(fee.amount), fee.currency),
+  });
+
 function codeOf(ctx: CommandContext, bankAccountId: number): string {
   const bank = bankAccounts(ctx.db).find(({ id }) => id === bankAccountId);
   if (!bank) throw new Error("a bank line has its account");

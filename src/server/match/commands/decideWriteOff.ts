@@ -5,7 +5,8 @@ import { approvalById, decideApproval, setPlacedAct } from "@/db/approvals";
 import { receiptById } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
 
-import { checkTally, applyTally } from "../steps/applyReceipt";
+import { applyTally } from "../steps/applyTally";
+import { checkTally } from "../steps/checkTally";
 import { tallySchema } from "./applyReceipt";
 
 /** The second person approves (then it is posted) or refuses (then the receipt is the clerk's again). */
@@ -36,7 +37,10 @@ export const decideWriteOff = defineCommand({
         ),
       });
     const tally = tallySchema.omit({ receiptId: true }).parse(JSON.parse(asked.tally));
-    const checked = checkTally(ctx, receipt, tally.lines, tally.customerId, receipt.unidentified, {
+    const checked = checkTally(ctx, receipt, {
+      lines: tally.lines,
+      customerId: tally.customerId,
+      available: receipt.unidentified,
       writeOffs: "approved",
     });
     if (!checked.ok) return checked;

@@ -3,12 +3,15 @@ import { z } from "zod";
 import { minor } from "@/core/money";
 import { ok, type Result } from "@/core/result";
 import { approvalsWaiting } from "@/db/approvals";
-import { receiptById } from "@/db/receipts";
+import { receiptById, type ReceiptRow } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
 
 import { proposalsOf } from "../proposals";
 import { saidOf } from "../queries/match";
-import { checkTally, applyTally } from "../steps/applyReceipt";
+import { applyTally } from "../steps/applyTally";
+import { checkTally } from "../steps/checkTally";
+import { type Proposal, type MatchCandidate } from "@/core/matching";
+import { type CommandContext } from "@/server/runtime/context";
 
 /**
  * Posts the sure ones that the clerk has looked at. The proposals are made
@@ -23,42 +26,16 @@ export const postSure = defineCommand({
   }),
   run(ctx, input): Result<{ posted: number; sum: number; left: number; commandId: number }> {
     const wanted = input.receiptIds === null ? null : new Set(input.receiptIds);
-    const asked = new Set(approvalsWaiting(ctx.db).map(({ receiptId }) => receiptId));
-    const sure = proposalsOf(ctx.db).filter(
-      (proposal) =>
-        proposal.decision === "sure" &&
-        !asked.has(proposal.receiptId) &&
-        (wanted === null || wanted.has(proposal.receiptId)),
-    );
+    const sure = sureOnes(ctx, wanted);
     let [posted, sum] = [0, 0];
     for (const [at, { receiptId, readings }] of sure.entries()) {
       if (at % 100 === 0) ctx.who.progress?.(at, sure.length);
       const receipt = receiptById(ctx.db, receiptId);
-      const best = readings[0];
-      if (
-        !receipt ||
-        !best ||
-        best.customerId === null ||
-        (input.said[receiptId] ?? saidOf(best)) !== saidOf(best)
-      )
-        continue;
-      const lines = best.lines.map((line) => ({
-        itemId: line.itemId,
-        amount: line.amount,
-        discount: line.discount,
-        smallDifference: minor(0),
-      }));
-      const checked = checkTally(ctx, receipt, lines, best.customerId, receipt.unidentified, {
-        surcharge: best.surcharge ?? minor(0),
-      });
-      if (!checked.ok) continue;
-      const placed = applyTally(ctx, {
-        receipt,
-        lines,
-        checked: checked.value,
-        from: "unidentified",
-      });
+      const [best] = readings;
+      if (!receipt || !best || isOtherwise(best, input.said[receiptId])) continue;
+      const placed = postReading(ctx, receipt, best);
       if (!placed.ok) return placed;
+      if (placed.value === null) continue;
       posted += 1;
       sum += receipt.unidentified;
     }
@@ -70,3 +47,34 @@ export const postSure = defineCommand({
     });
   },
 });
+
+/** What is sure now, of those that were wanted, and waits for no second person. */
+function sureOnes(ctx: CommandContext, wanted: ReadonlySet<number> | null): readonly Proposal[] {
+  const asked = new Set(approvalsWaiting(ctx.db).map(({ receiptId }) => receiptId));
+  return proposalsOf(ctx.db).filter(
+    ({ decision, receiptId }) =>
+      decision === "sure" && !asked.has(receiptId) && (wanted === null || wanted.has(receiptId)),
+  );
+}
+
+/** Whether a reading is not the one that was looked at. */
+const isOtherwise = (best: MatchCandidate, said: string | undefined): boolean =>
+  best.customerId === null || (said !== undefined && said !== saidOf(best));
+
+/** Posts what a reading says; null where it does not fit what is open now. */
+function postReading(
+  ctx: CommandContext,
+  receipt: ReceiptRow,
+  { lines: read, customerId, surcharge = minor(0) }: MatchCandidate,
+): Result<number | null> {
+  const lines = read.map(({ itemId, amount, discount }) => ({
+    itemId,
+    amount,
+    discount,
+    smallDifference: minor(0),
+  }));
+  const available = receipt.unidentified;
+  const checked = checkTally(ctx, receipt, { lines, customerId, available, surcharge });
+  if (!checked.ok) return ok(null);
+  return applyTally(ctx, { receipt, lines, checked: checked.value, from: "unidentified" });
+}

@@ -9,6 +9,7 @@ import { customerById } from "@/db/customers";
 import { deleteUntouchedReceipt, handTwin, insertReceipt, receiptById } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
 import type { Reversal } from "@/server/runtime/reversal";
+import { type CommandContext } from "@/server/runtime/context";
 
 const WORDS = { check: "check", cash: "cash", money_order: "money order", wire: "wire" } as const;
 /** Records a receipt by hand: H; U. The same one typed twice is refused, unless said to be another (`again`). */
@@ -25,18 +26,10 @@ export const recordReceipt = defineCommand({
     again: z.boolean().default(false),
   }),
   run(ctx, input): Result<{ receiptId: number; actId: number }> {
-    if (input.paidOn > ctx.today) return fail("receipt.future", { day: input.paidOn });
-    if (input.number === "" && (input.method === "check" || input.method === "money_order"))
-      return fail("receipt.number", { what: WORDS[input.method] });
     const customer = input.customerId === null ? undefined : customerById(ctx.db, input.customerId);
     const payerName = withoutCardNumbers(input.payerName) || customer?.name || "";
-    const twin = handTwin(ctx.db, { ...input, payerName });
-    if (twin && !input.again)
-      return fail("receipt.twice", {
-        what: WORDS[input.method],
-        sum: ctx.sum(input.amount),
-        day: twin.paidOn,
-      });
+    const problem = whyNot(ctx, { ...input, payerName });
+    if (problem) return problem;
     const id = insertReceipt(ctx.db, {
       source: "hand",
       method: input.method,
@@ -69,6 +62,23 @@ export const recordReceipt = defineCommand({
     return ok({ receiptId: id, actId });
   },
 });
+
+type ByHand = Parameters<typeof handTwin>[1] & {
+  method: keyof typeof WORDS;
+  again: boolean;
+};
+
+/** Why it cannot be recorded: not received yet, without its number, or recorded already. */
+function whyNot(ctx: CommandContext, receipt: ByHand): Result<never> | null {
+  const { method, number, paidOn, amount } = receipt;
+  if (paidOn > ctx.today) return fail("receipt.future", { day: paidOn });
+  const numbered = method === "check" || method === "money_order";
+  if (number === "" && numbered) return fail("receipt.number", { what: WORDS[method] });
+  const twin = receipt.again ? undefined : handTwin(ctx.db, receipt);
+  return twin
+    ? fail("receipt.twice", { what: WORDS[method], sum: ctx.sum(amount), day: twin.paidOn })
+    : null;
+}
 
 /** A receipt by hand that nobody dealt with is gone. */
 export const unrecordReceipt: Reversal = (ctx, act) => {

@@ -44,20 +44,12 @@ export const sendLetters = defineCommand({
       if (seen.has(letter.customerId)) return;
       seen.add(letter.customerId);
       const row = rows.get(letter.customerId);
-      const done = row
-        ? record(
-            ctx,
-            row,
-            letter.subject !== undefined && letter.body !== undefined
-              ? { subject: letter.subject, body: letter.body }
-              : null,
-          )
-        : null;
+      const done = row ? record(ctx, row, ownWords(letter)) : null;
       if (done?.ok) sent += 1;
       else
         held.push({
           customerId: letter.customerId,
-          customer: row?.customer.name ?? customerById(ctx.db, letter.customerId)?.name ?? "",
+          customer: nameOf(ctx, letter.customerId, row),
           why: done?.error.code === "letter.words" ? inWords(done.error) : whyHeld(ctx, row),
         });
     });
@@ -66,6 +58,13 @@ export const sendLetters = defineCommand({
       : ok({ sent, held });
   },
 });
+/** The words as the clerk changed them, if both were. */
+const ownWords = ({ subject, body }: z.output<typeof toWrite>) =>
+  subject !== undefined && body !== undefined ? { subject, body } : null;
+
+const nameOf = (ctx: CommandContext, id: number, row: OverdueRow | undefined): string =>
+  row?.customer.name ?? customerById(ctx.db, id)?.name ?? "";
+
 function whyHeld(ctx: CommandContext, row: OverdueRow | undefined): string {
   if (!row) return "nothing is past its date any more";
   const [wait] = row.waits;

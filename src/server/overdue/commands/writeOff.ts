@@ -1,13 +1,14 @@
 import { z } from "zod";
 
-import { minor } from "@/core/money";
+import { type Minor, minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import { openItemById } from "@/db/openItems";
+import { openItemById, type OpenItemRow } from "@/db/openItems";
 import { insertWriteOff, writeOffsOf } from "@/db/writeOffs";
-import { isOver } from "@/server/match/steps/applyReceipt";
+import { isOver } from "@/server/match/steps/checkTally";
 import { defineCommand } from "@/server/runtime/command";
 
 import { post } from "../steps/postWriteOff";
+import { type CommandContext } from "@/server/runtime/context";
 
 /**
  * Gives up what is open of an invoice, or a part, without a payment. Within the
@@ -22,17 +23,9 @@ export const writeOff = defineCommand({
     why: z.string().trim().min(3, "Say why it is written off, in a few words.").max(200),
   }),
   run(ctx, input): Result<{ actId: number; waits: boolean }> {
-    const item = openItemById(ctx.db, input.itemId);
-    if (!item || item.balance <= 0)
-      return fail("write_off.settled", { number: item?.number ?? "this invoice" });
-    if (input.sum > item.balance)
-      return fail("tally.item", {
-        number: item.number,
-        balance: ctx.sum(item.balance, item.currency),
-        wanted: ctx.sum(input.sum, item.currency),
-      });
-    if (writeOffsOf(ctx.db, item.id).some(({ state }) => state === "waiting"))
-      return fail("write_off.waits", { number: item.number });
+    const found = itemToGiveUp(ctx, input);
+    if (!found.ok) return found;
+    const item = found.value;
     const over = isOver(ctx, input.sum, item.currency, ctx.today);
     if (over && ctx.settings.people.length < 2) return fail("approval.people");
     const words = `${ctx.sum(input.sum, item.currency)} of ${item.number}`;
@@ -56,3 +49,21 @@ export const writeOff = defineCommand({
     return ok({ actId, waits: over });
   },
 });
+
+function itemToGiveUp(
+  ctx: CommandContext,
+  { itemId, sum }: { itemId: number; sum: Minor },
+): Result<OpenItemRow> {
+  const item = openItemById(ctx.db, itemId);
+  if (!item || item.balance <= 0)
+    return fail("write_off.settled", { number: item?.number ?? "this invoice" });
+  if (sum > item.balance)
+    return fail("tally.item", {
+      number: item.number,
+      balance: ctx.sum(item.balance, item.currency),
+      wanted: ctx.sum(sum, item.currency),
+    });
+  return writeOffsOf(ctx.db, item.id).some(({ state }) => state === "waiting")
+    ? fail("write_off.waits", { number: item.number })
+    : ok(item);
+}

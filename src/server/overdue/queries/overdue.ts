@@ -1,9 +1,10 @@
 import type { LastWord, OverdueState } from "@/contracts/overdue";
-import { bankingDaysBetween, type Day } from "@/core/calendar";
+import { bankingDaysBetween, earlierFirst, type Day } from "@/core/calendar";
 import {
   daysAhead,
   DEFAULT_STEPS,
   type Feed,
+  type FollowUpFacts,
   followUpToday,
   type FollowUpToday,
   type Ladder,
@@ -208,68 +209,20 @@ type GroupFacts = {
 function factsByGroup(
   db: Db,
   proposals: readonly MaybeFrom[],
-  headOf: (id: number) => number,
+  headOf: HeadOf,
   today: Day,
 ): GroupFacts {
-  const maybe = new Map<number, { receiptId: number; amount: Minor }[]>();
   const { smallestSumAskedFor, letterInterval, currency: book } = readSettings(db);
-  const amounts = new Map(
-    receiptsInState(db, "to_match").map((receipt) => [
-      receipt.id,
-      worthOn(db, {
-        amount: receipt.unidentified,
-        currency: receipt.currency,
-        book,
-        on: receipt.settledOn,
-      }),
-    ]),
-  );
-  for (const { receiptId, readings } of proposals) {
-    const heads = new Set(
-      readings.flatMap((reading) =>
-        reading.customerId === null ? [] : [headOf(reading.customerId)],
-      ),
-    );
-    for (const head of heads)
-      listOf(maybe, head).push({ receiptId, amount: amounts.get(receiptId) ?? ZERO });
-  }
-  const [credit, disputed] = [new Map<number, Minor>(), new Map<number, Minor>()];
-  const creditIn = new Map<number, { currency: Currency; sum: Minor }[]>();
-  for (const row of creditsKept(db)) {
-    const head = headOf(row.customerId);
-    credit.set(head, add(credit.get(head) ?? 0, row.onAccount));
-    listOf(creditIn, head).push({ currency: row.currency, sum: row.own });
-  }
-  for (const row of disputedReceipts(db)) {
-    const head = headOf(row.customerId);
-    disputed.set(
-      head,
-      add(
-        disputed.get(head) ?? 0,
-        worthOn(db, { amount: row.amount, currency: row.currency, book, on: row.on }),
-      ),
-    );
-  }
-  const onWay = new Map<number, { sum: Minor; startedOn: Day }>();
-  for (const { customerId, amount, currency, startedOn } of onTheirWay(db)) {
-    if (customerId === null) continue;
-    const head = headOf(customerId);
-    const known = onWay.get(head);
-    onWay.set(head, {
-      sum: add(known?.sum ?? 0, worthOn(db, { amount, currency, book, on: startedOn })),
-      startedOn: known?.startedOn ?? startedOn,
-    });
-  }
+  const worth: Worth = (amount, currency, on) => worthOn(db, { amount, currency, book, on });
   return {
-    onWay,
+    ...creditByGroup(db, headOf),
+    maybe: maybeByGroup(db, proposals, headOf, worth),
+    disputed: disputedByGroup(db, headOf, worth),
+    onWay: onWayByGroup(db, headOf, worth),
     stale: staleFeed(db, today),
     parts: promiseParts(db),
     interval: letterInterval,
     smallest: minor(smallestSumAskedFor),
-    maybe,
-    credit,
-    creditIn,
-    disputed,
     words: wordsByCustomer(db),
     ladders: ladders(db),
     followed: new Map(followedRows(db).map((row) => [row.customerId, row])),
@@ -277,6 +230,68 @@ function factsByGroup(
     leftOut: itemsLeftOut(db),
     said: stepsSaid(db),
   };
+}
+
+type HeadOf = (id: number) => number;
+/** What a sum is worth in the book's currency on a day. */
+type Worth = (amount: Minor, currency: Currency, on: Day) => Minor;
+
+/** Receipts that wait, and may be a group's: it is asked for nothing until they are matched. */
+function maybeByGroup(
+  db: Db,
+  proposals: readonly MaybeFrom[],
+  headOf: HeadOf,
+  worth: Worth,
+): GroupFacts["maybe"] {
+  const maybe: GroupFacts["maybe"] = new Map();
+  const amounts = new Map(
+    receiptsInState(db, "to_match").map((receipt) => [
+      receipt.id,
+      worth(receipt.unidentified, receipt.currency, receipt.settledOn),
+    ]),
+  );
+  for (const { receiptId, readings } of proposals) {
+    const heads = new Set(
+      readings.flatMap(({ customerId }) => (customerId === null ? [] : [headOf(customerId)])),
+    );
+    for (const head of heads)
+      listOf(maybe, head).push({ receiptId, amount: amounts.get(receiptId) ?? ZERO });
+  }
+  return maybe;
+}
+
+function creditByGroup(db: Db, headOf: HeadOf): Pick<GroupFacts, "credit" | "creditIn"> {
+  const credit: GroupFacts["credit"] = new Map();
+  const creditIn: GroupFacts["creditIn"] = new Map();
+  for (const row of creditsKept(db)) {
+    const head = headOf(row.customerId);
+    credit.set(head, add(credit.get(head) ?? 0, row.onAccount));
+    listOf(creditIn, head).push({ currency: row.currency, sum: row.own });
+  }
+  return { credit, creditIn };
+}
+
+function disputedByGroup(db: Db, headOf: HeadOf, worth: Worth): GroupFacts["disputed"] {
+  const disputed: GroupFacts["disputed"] = new Map();
+  for (const { customerId, amount, currency, on } of disputedReceipts(db)) {
+    const head = headOf(customerId);
+    disputed.set(head, add(disputed.get(head) ?? 0, worth(amount, currency, on)));
+  }
+  return disputed;
+}
+
+function onWayByGroup(db: Db, headOf: HeadOf, worth: Worth): GroupFacts["onWay"] {
+  const onWay: GroupFacts["onWay"] = new Map();
+  for (const { customerId, amount, currency, startedOn } of onTheirWay(db)) {
+    if (customerId === null) continue;
+    const head = headOf(customerId);
+    const known = onWay.get(head);
+    onWay.set(head, {
+      sum: add(known?.sum ?? 0, worth(amount, currency, startedOn)),
+      startedOn: known?.startedOn ?? startedOn,
+    });
+  }
+  return onWay;
 }
 
 /** Banking days after which the files are too old to say who has paid. */
@@ -316,6 +331,31 @@ type GroupToShow = {
   facts: GroupFacts;
 };
 
+function promiseFacts(
+  promise: PromiseToday | null,
+): Pick<FollowUpFacts, "promise" | "promiseBroken"> {
+  const open = promise?.state === "open";
+  return {
+    promise: open ? promise.next : null,
+    promiseBroken: promise?.state === "broken",
+  };
+}
+
+/** What is known of one customer besides its items and what was said to it. */
+function factsOf(facts: GroupFacts, id: number, followed: FollowedRow) {
+  return {
+    said: facts.said.get(id) ?? [],
+    interval: facts.interval,
+    smallest: followed.smallest ?? facts.smallest,
+    maybeTheirs: facts.maybe.get(id) ?? [],
+    disputed: facts.disputed.get(id) ?? ZERO,
+    onWay: facts.onWay.get(id) ?? null,
+    stale: facts.stale,
+    quietUntil: followed.quietUntil,
+    byItself: followed.byItself,
+  };
+}
+
 function rowOf(db: Db, { customer, group, today, facts }: GroupToShow): OverdueRow | null {
   const followed = facts.followed.get(customer.id) ?? followedAs(customer.id);
   const ladder = ladderOf(facts, customer.id);
@@ -324,25 +364,15 @@ function rowOf(db: Db, { customer, group, today, facts }: GroupToShow): OverdueR
   const promise = words?.promise
     ? promiseNow(db, words.promise, facts.parts.get(words.promise.id), today)
     : null;
-  const state = promise?.state ?? null;
   const gets = followUpToday({
     today,
     sums: group.sums,
     steps: ladder.steps,
-    said: facts.said.get(customer.id) ?? [],
     lastLetterOn: words?.letter?.onDay ?? null,
-    interval: facts.interval,
     credit,
-    smallest: followed.smallest ?? facts.smallest,
-    maybeTheirs: facts.maybe.get(customer.id) ?? [],
-    disputed: facts.disputed.get(customer.id) ?? ZERO,
-    onWay: facts.onWay.get(customer.id) ?? null,
-    stale: facts.stale,
-    promise: state === "open" ? (promise?.next ?? null) : null,
-    quietUntil: followed.quietUntil,
-    promiseBroken: state === "broken",
     leftOut: customer.leftOut,
-    byItself: followed.byItself,
+    ...factsOf(facts, customer.id, followed),
+    ...promiseFacts(promise),
   });
   if (gets === null) return null;
   // The items themselves are read when somebody looks at them: of a large book few are.
@@ -412,11 +442,7 @@ function itemsOf(
   return members
     .flatMap((id) => openItemsOf(db, id))
     .map((item) => ({ ...item, leftOut: leftOut.get(item.id) ?? null }))
-    .sort((a, b) => {
-      if (a.dueOn < b.dueOn) return -1;
-      if (a.dueOn > b.dueOn) return 1;
-      return a.id - b.id;
-    });
+    .sort((a, b) => earlierFirst(a.dueOn, b.dueOn) || a.id - b.id);
 }
 
 /** Sums on account and credit notes, by their own currency. */
@@ -454,20 +480,21 @@ export function promiseNow(
 }
 
 function lastWord(words: Words | undefined, promise: PromiseToday | null): LastWord | null {
+  const { letter, contact, promise: promised } = words ?? {};
   const said: LastWord[] = [];
-  if (words?.letter) said.push({ kind: "letter", step: words.letter.step, on: words.letter.onDay });
-  if (words?.contact && words.contact.kind !== "promise")
-    said.push({ kind: words.contact.kind, on: words.contact.onDay, text: words.contact.text });
-  if (words?.promise?.promisedOn && promise)
+  if (letter) said.push({ kind: "letter", step: letter.step, on: letter.onDay });
+  if (contact && contact.kind !== "promise")
+    said.push({ kind: contact.kind, on: contact.onDay, text: contact.text });
+  if (promised?.promisedOn && promise)
     said.push({
       kind: "promise",
-      on: words.promise.onDay,
-      dueOn: promise.next?.dueOn ?? words.promise.promisedOn,
-      sum: promise.next ? promise.next.sum : words.promise.promisedSum,
+      on: promised.onDay,
+      dueOn: promise.next?.dueOn ?? promised.promisedOn,
+      sum: promise.next ? promise.next.sum : promised.promisedSum,
       state: promise.state,
     });
   return said.reduce<LastWord | null>(
-    (last, lastWord) => (last === null || lastWord.on >= last.on ? lastWord : last),
+    (last, word) => (last === null || word.on >= last.on ? word : last),
     null,
   );
 }

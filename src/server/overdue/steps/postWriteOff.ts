@@ -2,7 +2,7 @@ import { inBook, postBadDebt, postSmallDifference } from "@/core/ledger";
 import { minor } from "@/core/money";
 import { changeBalance, openItemById } from "@/db/openItems";
 import { decideWriteOffRow, writeOffById, type WriteOffRow } from "@/db/writeOffs";
-import { taxIn } from "@/server/match/steps/applyReceipt";
+import { taxIn } from "@/server/match/steps/applyTally";
 import type { CommandContext } from "@/server/runtime/context";
 
 type WriteOffToPost = {

@@ -57,62 +57,91 @@ export const tiePayout = defineCommand({
     const payout = payoutById(ctx.db, input.payoutId);
     if (!payout) return fail("payout.unknown");
     if (payout.state === "tied") return fail("payout.tied");
-    const lines: BankLineRow[] = [];
-    for (const id of new Set(input.bankLineIds)) {
-      const line = bankLineById(ctx.db, id);
-      if (!line) return fail("line.unknown");
-      if (
-        line.state !== "open" ||
-        (line.currency !== payout.currency && line.currency !== ctx.settings.currency) ||
-        (lines[0] && lines[0].bankAccountId !== line.bankAccountId)
-      )
-        return fail("payout.line");
-      lines.push(line);
-    }
-    const bank = sumOf(lines, (line) => line.amount);
+    const found = linesToTie(ctx, payout, input.bankLineIds);
+    if (!found.ok) return found;
+    const lines = found.value;
+    const came = sumOf(lines, (line) => line.amount);
     if (payout.currency !== lines[0]?.currency)
       return tieAtItsRate(ctx, {
         payout,
         lines,
-        came: bank,
+        came,
         withDifference: input.difference !== null,
       });
-    const off = add(bank, -payout.net);
-    if (off !== 0 && input.difference === null)
-      return fail("payout.off", {
-        bank: ctx.sum(bank),
-        net: ctx.sum(payout.net),
-        off: ctx.sum(off),
-      });
-    if (off !== 0 && (input.difference?.as === "take_in" || input.difference?.as === "take_out")) {
-      const moved = itemsToMove(ctx, payout, input.difference, off);
-      if (!moved.ok) return moved;
-      const actId = tie(
-        ctx,
-        payout,
-        lines,
-        `by hand, ${moved.value.map(({ externalId }) => externalId).join(", ")} ${input.difference.as === "take_in" ? "taken into it" : "taken out of it"}`,
-      );
-      for (const item of moved.value)
-        moveItem(ctx.db, item, input.difference.as === "take_in" ? payout.id : null, actId);
-      for (const id of new Set([
-        payout.id,
-        ...moved.value.flatMap(({ payoutId }) => payoutId ?? []),
-      ]))
-        refreshNet(ctx.db, id);
-      return ok({ actId });
-    }
-    const as =
-      input.difference?.as === "fee" || input.difference?.as === "park" ? input.difference : null;
-    const words =
-      off !== 0 && as
-        ? `by hand, ${ctx.sum(off)} ${as.as === "fee" ? "booked as a fee" : `parked: ${as.reason}`}`
-        : "by hand";
-    const actId = tie(ctx, payout, lines, words);
-    if (off !== 0 && as) bookDifference(ctx, { payout, off, as, lines, actId });
-    return ok({ actId });
+    const off = add(came, -payout.net);
+    if (off === 0) return ok({ actId: tie(ctx, payout, lines, "by hand") });
+    return tieWithDifference(ctx, { payout, lines, off, came }, input.difference);
   },
 });
+
+/** Bank lines that are open, of one account, in the payout's or the book's currency. */
+function linesToTie(
+  ctx: CommandContext,
+  payout: PayoutRow,
+  ids: readonly number[],
+): Result<BankLineRow[]> {
+  const lines: BankLineRow[] = [];
+  for (const id of new Set(ids)) {
+    const line = bankLineById(ctx.db, id);
+    if (!line) return fail("line.unknown");
+    const [first = line] = lines;
+    const currencies = [payout.currency, ctx.settings.currency];
+    if (
+      line.state !== "open" ||
+      !currencies.includes(line.currency) ||
+      first.bankAccountId !== line.bankAccountId
+    )
+      return fail("payout.line");
+    lines.push(line);
+  }
+  return ok(lines);
+}
+
+type OffPayout = {
+  payout: PayoutRow;
+  lines: readonly BankLineRow[];
+  off: Minor;
+  came: Minor;
+};
+type Difference = z.output<typeof difference>;
+
+/** The difference is booked as what the clerk says it is: items moved, a fee, or parked. */
+function tieWithDifference(
+  ctx: CommandContext,
+  { payout, lines, off, came }: OffPayout,
+  as: Difference | null,
+): Result<{ actId: number }> {
+  if (as === null)
+    return fail("payout.off", {
+      bank: ctx.sum(came),
+      net: ctx.sum(payout.net),
+      off: ctx.sum(off),
+    });
+  if (as.as === "take_in" || as.as === "take_out")
+    return tieMovingItems(ctx, { payout, lines, off, came }, as);
+  const booked = as.as === "fee" ? "booked as a fee" : `parked: ${as.reason}`;
+  const actId = tie(ctx, payout, lines, `by hand, ${ctx.sum(off)} ${booked}`);
+  bookDifference(ctx, { payout, off, as, lines, actId });
+  return ok({ actId });
+}
+
+function tieMovingItems(
+  ctx: CommandContext,
+  { payout, lines, off }: OffPayout,
+  as: Extract<Difference, { as: "take_in" | "take_out" }>,
+): Result<{ actId: number }> {
+  const moved = itemsToMove(ctx, payout, as, off);
+  if (!moved.ok) return moved;
+  const takenIn = as.as === "take_in";
+  const ids = moved.value.map(({ externalId }) => externalId).join(", ");
+  const words = `by hand, ${ids} ${takenIn ? "taken into it" : "taken out of it"}`;
+  const actId = tie(ctx, payout, lines, words);
+  for (const item of moved.value) moveItem(ctx.db, item, takenIn ? payout.id : null, actId);
+  const touched = [payout.id, ...moved.value.flatMap(({ payoutId }) => payoutId ?? [])];
+  for (const id of new Set(touched)) refreshNet(ctx.db, id);
+  return ok({ actId });
+}
+
 /** The bank's rate for a payout lies this near the day's, in percent. */
 const RATE_APART = 7;
 type TieAsked = {

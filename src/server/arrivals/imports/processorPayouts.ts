@@ -1,0 +1,56 @@
+import type { PayoutRecord } from "@/core/formats";
+import {
+  completePayout,
+  insertPayout,
+  payoutByExternalId,
+  payoutById,
+  refreshNet,
+} from "@/db/payouts";
+import { claimSpan, type ProcessorAccountRow } from "@/db/processor";
+import type { CommandContext } from "@/server/runtime/context";
+
+import type { FileRun } from "./report";
+
+/** A payout's own row: what the file says was paid, and which days it covers. */
+export function takePayout(
+  ctx: CommandContext,
+  account: ProcessorAccountRow,
+  row: PayoutRecord,
+  { fileId, tally, touched }: FileRun & { touched: Set<number> },
+): void {
+  const known = payoutByExternalId(ctx.db, account.id, row.externalId);
+  if (known && known.statedNet !== null) {
+    if (known.statedNet === row.net) tally.know(row.line);
+    else
+      tally.change(row.line, "net", {
+        code: "activity.changed",
+        was: ctx.sum(known.statedNet, account.currency),
+      });
+    return;
+  }
+  const to = { paidOn: row.paidOn, statedNet: row.net, spanFrom: row.spanFrom, spanTo: row.spanTo };
+  if (known) completePayout(ctx.db, known.id, to);
+  const id =
+    known?.id ??
+    insertPayout(ctx.db, {
+      processorAccountId: account.id,
+      externalId: row.externalId,
+      currency: row.currency,
+      fileId,
+      lineNo: row.line,
+      ...to,
+    });
+  if (row.spanFrom !== null && row.spanTo !== null)
+    claimSpan(ctx.db, { payoutId: id, accountId: account.id, from: row.spanFrom, to: row.spanTo });
+  refreshNet(ctx.db, id);
+  touched.add(id);
+  const net = payoutById(ctx.db, id)?.net ?? 0;
+  tally.take(
+    row.line,
+    net === row.net
+      ? "payouts whose items foot"
+      : "payouts whose items do not sum to what was paid",
+    row.net,
+    row.currency,
+  );
+}
