@@ -54,21 +54,25 @@ const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }
 
 async function main(argv: string[]): Promise<number> {
   const [name = "", ...rest] = argv;
-  const subcommand = Object.hasOwn(SUBCOMMANDS, name) ? SUBCOMMANDS[name] : undefined;
   if (argv.includes("--help") || name === "help") {
     process.stdout.write(USAGE);
     return EXIT.done;
   }
-  const json = argv.includes("--json");
+  const subcommand = Object.hasOwn(SUBCOMMANDS, name) ? SUBCOMMANDS[name] : undefined;
   const outcome = subcommand
     ? await run(subcommand, rest)
     : wrongCall(name === "" ? "Say what to do." : `There is no command “${name}”.`);
+  print(outcome, argv.includes("--json"));
+  return outcome.code;
+}
+
+/** Messages go to standard error; bytes, data or text to standard output. */
+function print(outcome: Outcome, json: boolean): void {
   for (const message of outcome.messages ?? []) process.stderr.write(`${message}\n`);
   if (outcome.bytes) process.stdout.write(outcome.bytes);
   else if (json) process.stdout.write(`${JSON.stringify(outcome.data ?? null)}\n`);
   else if (outcome.text)
     process.stdout.write(outcome.text.endsWith("\n") ? outcome.text : `${outcome.text}\n`);
-  return outcome.code;
 }
 
 async function run(

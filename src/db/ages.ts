@@ -11,19 +11,13 @@ export function agesByCustomer(
   { asOf, by, spans, currency }: AgeAsk,
 ): Map<number, Minor[]> {
   const moves = receivableMovements(db);
-  const [sums, today] = [
-    standingOn(moves, asOf, currency === null ? "book" : "own"),
-    dayNumber(asOf),
-  ];
-  const spanAt = new Map<number, number>();
+  const sums = standingOn(moves, asOf, currency === null ? "book" : "own");
+  const spanAt = spansByDay(spans, dayNumber(asOf));
   const found = new Map<number, Minor[]>();
   for (let id = 0; id < sums.length; id += 1) {
     const sum = sums[id] ?? 0;
     if (sum === 0 || (currency !== null && moves.currency[id] !== currency)) continue;
-    const from =
-      (by === "issued" || moves.isNote[id] ? moves.issuedOn[id] : moves.dueOn[id]) ?? today;
-    let span = spanAt.get(from);
-    if (span === undefined) spanAt.set(from, (span = spanOf(spans, today - from)));
+    const span = spanAt(by === "issued" || moves.isNote[id] ? moves.issuedOn[id] : moves.dueOn[id]);
     const customer = moves.customer[id] ?? 0;
     let ages = found.get(customer);
     if (ages === undefined) found.set(customer, (ages = spans.map(() => ZERO)));
@@ -31,6 +25,16 @@ export function agesByCustomer(
   }
   for (const [id, ages] of found) if (ages.every((sum) => sum === 0)) found.delete(id);
   return found;
+}
+
+/** The column of a day, worked out once for each day; days are day numbers. */
+function spansByDay(spans: AgeAsk["spans"], today: number): (from: number | undefined) => number {
+  const known = new Map<number, number>();
+  return (from = today) => {
+    let span = known.get(from);
+    if (span === undefined) known.set(from, (span = spanOf(spans, today - from)));
+    return span;
+  };
 }
 
 /** The same of all customers together. */

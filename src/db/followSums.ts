@@ -100,10 +100,7 @@ function fromItems(
   return found;
 }
 
-/**
- * The same from the moves of the book in memory. Days are day numbers here; `first` is kept as one,
- * and 0 where there is none.
- */
+/** The same from the moves of the book in memory; a first day is 0 where there is none. */
 function fromMoves(db: Db, today: Day, ahead: number): Map<number, FollowSums> {
   const moves = receivableMovements(db);
   const [sums, now] = [moves.now, dayNumber(today)];
@@ -111,48 +108,74 @@ function fromMoves(db: Db, today: Day, ahead: number): Map<number, FollowSums> {
   const leftOut = new Set(
     db.all<{ id: number }>("SELECT open_item_id AS id FROM item_left_out").map(({ id }) => id),
   );
-  const buckets = BUCKETS.map(() => new Float64Array(moves.customers + 1));
-  const [late, lateFirst, soon, soonFirst, notes, some] = Array.from(
-    { length: 6 },
-    () => new Float64Array(moves.customers + 1),
-  ) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
+  const table = new MoveSums(moves.customers + 1, ahead);
   for (let id = 0; id < sums.length; id += 1) {
     const sum = sums[id] ?? 0;
-    if (sum === 0 || moves.currency[id] !== book || leftOut.has(id)) continue;
-    const [customer, dueOn] = [moves.customer[id] ?? 0, moves.dueOn[id] ?? 0];
+    if (sum !== 0 && moves.currency[id] === book && !leftOut.has(id))
+      table.take(moves.customer[id] ?? 0, sum, moves.dueOn[id] ?? 0, now);
+  }
+  return table.found();
+}
+
+/** What customers have open, a column each, a place for each customer; days are day numbers. */
+class MoveSums {
+  private readonly buckets: readonly Float64Array[];
+  private readonly late: Float64Array;
+  private readonly lateFirst: Float64Array;
+  private readonly soon: Float64Array;
+  private readonly soonFirst: Float64Array;
+  private readonly notes: Float64Array;
+  private readonly some: Float64Array;
+
+  constructor(
+    size: number,
+    private readonly ahead: number,
+  ) {
+    const column = (): Float64Array => new Float64Array(size);
+    this.buckets = BUCKETS.map(column);
+    this.late = column();
+    this.lateFirst = column();
+    this.soon = column();
+    this.soonFirst = column();
+    this.notes = column();
+    this.some = column();
+  }
+
+  take(at: number, sum: number, dueOn: number, now: number): void {
     const days = now - dueOn;
-    some[customer] = 1;
-    count(buckets[ageBucket(days)], customer, sum);
-    if (sum < 0) count(notes, customer, -sum);
-    else if (days > 0) since({ sums: late, firsts: lateFirst, at: customer, sum, on: dueOn });
-    else if (ahead > 0 && -days <= ahead)
-      since({ sums: soon, firsts: soonFirst, at: customer, sum, on: dueOn });
+    this.some[at] = 1;
+    count(this.buckets[ageBucket(days)], at, sum);
+    if (sum < 0) count(this.notes, at, -sum);
+    else if (days > 0) since({ sums: this.late, firsts: this.lateFirst, at, sum, on: dueOn });
+    else if (this.ahead > 0 && -days <= this.ahead)
+      since({ sums: this.soon, firsts: this.soonFirst, at, sum, on: dueOn });
   }
-  const found = new Map<number, FollowSums>();
-  const first = (number: number | undefined): Day | null =>
-    number === undefined || number === 0 ? null : dayOfNumber(number);
-  for (let id = 0; id < some.length; id += 1) {
-    if (some[id] !== 1) continue;
-    const [not_due, d1_30, d31_60, d61_90, over_90] = buckets.map((bucket) =>
-      minor(bucket[id] ?? 0),
-    ) as [Minor, Minor, Minor, Minor, Minor];
-    found.set(
-      id,
-      finished({
-        late: minor(late[id] ?? 0),
-        lateFirst: first(lateFirst[id]),
-        ahead: minor(soon[id] ?? 0),
-        aheadFirst: first(soonFirst[id]),
-        notes: minor(notes[id] ?? 0),
-        not_due,
-        d1_30,
-        d31_60,
-        d61_90,
-        over_90,
-      }),
-    );
+
+  found(): Map<number, FollowSums> {
+    const found = new Map<number, FollowSums>();
+    for (let id = 0; id < this.some.length; id += 1)
+      if (this.some[id] === 1) found.set(id, this.of(id));
+    return found;
   }
-  return found;
+
+  private of(id: number): FollowSums {
+    const sum = (column: Float64Array | undefined): Minor => minor(column?.[id] ?? 0);
+    const first = (column: Float64Array): Day | null =>
+      column[id] ? dayOfNumber(column[id]) : null;
+    const [not_due, d1_30, d31_60, d61_90, over_90] = this.buckets;
+    return finished({
+      late: sum(this.late),
+      lateFirst: first(this.lateFirst),
+      ahead: sum(this.soon),
+      aheadFirst: first(this.soonFirst),
+      notes: sum(this.notes),
+      not_due: sum(not_due),
+      d1_30: sum(d1_30),
+      d31_60: sum(d31_60),
+      d61_90: sum(d61_90),
+      over_90: sum(over_90),
+    });
+  }
 }
 
 function ageBucket(days: number) {

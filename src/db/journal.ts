@@ -229,39 +229,53 @@ export function accountLines(
   db: Db,
   { accountId, asOf, limit, offset }: AccountPage,
 ): AccountLine[] {
-  const days = db.all<{ postedOn: Day; sum: Minor; lines: number }>(
+  const days = db.all<DayMoved>(
     "SELECT posted_on AS postedOn, sum, lines FROM account_day WHERE account_id = ? AND posted_on <= ? ORDER BY posted_on DESC",
     accountId,
     asOf,
   );
-  let [before, running] = [0, days.reduce((so, { sum }) => so + sum, 0)];
-  let at = 0;
-  for (; at < days.length && before + (days[at]?.lines ?? 0) <= offset; at += 1) {
-    before += days[at]?.lines ?? 0;
-    running -= days[at]?.sum ?? 0;
-  }
-  let last = at;
-  for (
-    let seen = before;
-    last < days.length - 1 && seen + (days[last]?.lines ?? 0) < offset + limit;
-    last += 1
-  )
-    seen += days[last]?.lines ?? 0;
-  const [newest, oldest] = [days[at]?.postedOn, days[last]?.postedOn];
-  if (newest === undefined || oldest === undefined) return [];
+  const page = daysOfPage(days, offset, limit);
+  if (page === null) return [];
   const rows = db.all<JournalRow>(
     `SELECT ${JOURNAL_COLUMNS} ${BY_DAY} WHERE e.posted_on BETWEEN ? AND ? AND l.account_id = ? ORDER BY e.posted_on DESC, e.id DESC, l.line_no DESC`,
-    oldest,
-    newest,
+    page.oldest,
+    page.newest,
     accountId,
   );
+  let { running } = page;
   return rows
     .map((row) => {
       const line = { ...row, running: minor(running) };
       running -= row.bookAmount;
       return line;
     })
-    .slice(offset - before, offset - before + limit);
+    .slice(offset - page.before, offset - page.before + limit);
+}
+
+/** What an account moved by on a day, in how many lines. */
+type DayMoved = { postedOn: Day; sum: Minor; lines: number };
+
+/** The days that hold a page, how many lines lie before them, and the balance after the newest. */
+type PageDays = { newest: Day; oldest: Day; before: number; running: number };
+
+/** Days stand newest first. */
+function daysOfPage(days: readonly DayMoved[], offset: number, limit: number): PageDays | null {
+  let [before, running] = [0, days.reduce((so, { sum }) => so + sum, 0)];
+  let newest: Day | null = null;
+  let oldest: Day | null = null;
+  let lines = 0;
+  for (const day of days) {
+    const after = lines + day.lines;
+    if (newest === null && after <= offset) {
+      before = after;
+      running -= day.sum;
+    } else if (newest === null || lines < offset + limit) {
+      newest ??= day.postedOn;
+      oldest = day.postedOn;
+    }
+    lines = after;
+  }
+  return newest === null || oldest === null ? null : { newest, oldest, before, running };
 }
 
 export function accountLineCount(db: Db, accountId: number, asOf: Day): number {

@@ -116,6 +116,32 @@ class Maker {
       delayDays: 1,
       descriptor: "PRACTICE PROC ACH",
     });
+    this.agreeRates();
+    this.do("addProcessorAccount", {
+      code: "euro",
+      name: "card account in EUR",
+      delayDays: 3,
+      descriptor: "PRACTICE PROC EUR",
+      currency: "EUR",
+    });
+    this.do("setRates", { rates: abroadRates() });
+    this.takeIn({
+      kind: "customers",
+      name: "customers.csv",
+      text: customersFile(this.world),
+      account: null,
+      saveAs: "our customers",
+    });
+    this.takeIn({
+      kind: "customers",
+      name: "customers-abroad.csv",
+      text: abroadCustomers(),
+      account: null,
+      saveAs: "our customers",
+    });
+  }
+
+  private agreeRates(): void {
     // The card rate came down on the 1st of October; the processor goes on taking the old one.
     this.do("agreeRate", {
       account: "card",
@@ -138,28 +164,6 @@ class Maker {
       percent: "0.8",
       fixed: 0,
       most: 500,
-    });
-    this.do("addProcessorAccount", {
-      code: "euro",
-      name: "card account in EUR",
-      delayDays: 3,
-      descriptor: "PRACTICE PROC EUR",
-      currency: "EUR",
-    });
-    this.do("setRates", { rates: abroadRates() });
-    this.takeIn({
-      kind: "customers",
-      name: "customers.csv",
-      text: customersFile(this.world),
-      account: null,
-      saveAs: "our customers",
-    });
-    this.takeIn({
-      kind: "customers",
-      name: "customers-abroad.csv",
-      text: abroadCustomers(),
-      account: null,
-      saveAs: "our customers",
     });
   }
 

@@ -96,85 +96,80 @@ const ABROAD = [
 /** Monthly kiln plans: few prices, so that equal sums are common between customers. */
 export const PLANS = [14_000, 21_000, 42_000];
 
+const DISTRICTS = [
+  ["Brightwater Unified", 5],
+  ["Tallow County Schools", 4],
+] as const;
+const DISTRICT_HABIT = {
+  pays: "ach_credit",
+  memo: "number",
+  together: true,
+  terms: "2/10 n/30",
+  lateDays: -18,
+} as const;
+/** Businesses that the stories of the demo are about. */
+const IN_STORIES = [
+  "Alder Lane Pottery School",
+  "Saltgrass Community Kiln",
+  "Tidemark Gallery",
+  "Fernhill Studio",
+  "Emberline Studio",
+  "Larkspur Ceramics Guild",
+  "Quarry Bank Arts Trust",
+  "Cobalt Row Ceramics",
+  "Pine Hollow Ceramics",
+];
+
 /** About 120 customers: two districts with their schools, studios, galleries, schools, private buyers, a few abroad. */
 export function makePeople(random: Random): Person[] {
-  const people: Person[] = [];
-  const add = (
-    name: string,
-    habit: Partial<Habit>,
-    parent: string | null = null,
-    email?: string,
-  ): Person => {
-    const id = `C${String(people.length + 101)}`;
-    const person = {
-      id,
-      name,
-      parent,
-      email: email ?? address(name, random),
-      habit: { ...anyHabit(random), ...habit },
-    };
-    people.push(person);
-    return person;
-  };
-  for (const [name, count] of [
-    ["Brightwater Unified", 5],
-    ["Tallow County Schools", 4],
-  ] as const) {
-    const head = add(name, {
-      pays: "ach_credit",
-      memo: "number",
-      together: true,
-      terms: "2/10 n/30",
-      lateDays: -18,
-      orders: 0.6,
-      plan: 0,
-    });
-    for (const school of SCHOOLS.slice(0, count))
-      add(
-        `${name.split(" ")[0]} ${school}`,
-        {
-          pays: "ach_credit",
-          memo: "number",
-          together: true,
-          terms: "2/10 n/30",
-          lateDays: -18,
-          orders: 0.9,
-          plan: 42_000,
-        },
-        head.id,
-        `office@${slug(name)}.example`,
-      );
-  }
+  const people = new People(random);
+  for (const [name, count] of DISTRICTS) addDistrict(people, name, count);
   for (const name of OWN_NAMES)
-    add(
+    people.add(
       name,
       { pays: "card", memo: random.chance(0.5) ? "none" : "number" },
       null,
       `${slug(name).slice(0, 12)}${random.whole(1, 99)}@post.example`,
     );
-  for (const name of ABROAD) add(name, { pays: "card", terms: "n/30" });
-  const used = new Set<string>();
-  for (const [place, kind] of [
-    ["Alder Lane", "Pottery School"],
-    ["Saltgrass", "Community Kiln"],
-    ["Tidemark", "Gallery"],
-    ["Fernhill", "Studio"],
-    ["Emberline", "Studio"],
-    ["Larkspur", "Ceramics Guild"],
-    ["Quarry Bank", "Arts Trust"],
-    ["Cobalt Row", "Ceramics"],
-    ["Pine Hollow", "Ceramics"],
-  ] as const) {
-    used.add(`${place} ${kind}`);
-    add(`${place} ${kind}`, {});
-  }
-  while (people.length < 120) {
+  for (const name of ABROAD) people.add(name, { pays: "card", terms: "n/30" });
+  const used = new Set(IN_STORIES);
+  for (const name of IN_STORIES) people.add(name, {});
+  while (people.all.length < 120) {
     const name = `${random.pick(PLACES)} ${random.pick(KINDS)}`;
     if (used.has(name)) continue;
     used.add(name);
-    add(name, {});
+    people.add(name, {});
   }
-  return people;
+  return people.all;
+}
+
+function addDistrict(people: People, name: string, count: number): void {
+  const head = people.add(name, { ...DISTRICT_HABIT, orders: 0.6, plan: 0 });
+  for (const school of SCHOOLS.slice(0, count))
+    people.add(
+      `${name.split(" ")[0]} ${school}`,
+      { ...DISTRICT_HABIT, orders: 0.9, plan: 42_000 },
+      head.id,
+      `office@${slug(name)}.example`,
+    );
+}
+
+class People {
+  readonly all: Person[] = [];
+
+  constructor(private readonly random: Random) {}
+
+  add(name: string, habit: Partial<Habit>, parent: string | null = null, email?: string): Person {
+    const person = {
+      id: `C${String(this.all.length + 101)}`,
+      name,
+      parent,
+      email: email ?? address(name, this.random),
+      habit: { ...anyHabit(this.random), ...habit },
+    };
+    this.all.push(person);
+    return person;
+  }
 }
 
 function anyHabit(random: Random): Habit {

@@ -227,25 +227,7 @@ function makePayments(
 ): Payment[] {
   const payments: Payment[] = [];
   const names = new Map(people.map((person) => [person.id, person.name]));
-  const dates = new Map<string, Day>();
-  const batches = new Map<string, Invoice[]>();
-  for (const invoice of invoices) {
-    const { habit, id, parent } = invoice.person;
-    const late =
-      habit.lateDays + random.whole(-4, 5) + (random.chance(0.04) ? random.whole(10, 50) : 0);
-    // A few are never paid; recent ones more often so that follow-up has work.
-    if (random.chance(invoice.issuedOn > "2026-08-10" ? 0.045 : 0)) continue;
-    const paidOn = banked(
-      addDays(invoice.dueOn, Math.max(late, 1 - (habit.terms === "n/10" ? 8 : 20))),
-      invoice.issuedOn,
-    );
-    const key = habit.together ? `${parent ?? id}|${sameWeek(paidOn)}` : `${invoice.number}`;
-    batches.set(key, [...(batches.get(key) ?? []), invoice]);
-    if (!habit.together) dates.set(key, paidOn);
-    else dates.set(key, maxDay(dates.get(key), paidOn));
-  }
-  for (const [key, batch] of batches) {
-    const paidOn = dates.get(key) ?? TODAY;
+  for (const { batch, paidOn } of batchesOf(invoices, random)) {
     if (paidOn <= CUT_OVER || paidOn >= TODAY) continue;
     payments.push(
       paymentOf({
@@ -259,6 +241,29 @@ function makePayments(
     );
   }
   return payments;
+}
+
+type Batch = { batch: Invoice[]; paidOn: Day };
+
+/** Invoices that are paid together: of those who do so, all that they pay in a week. */
+function batchesOf(invoices: readonly Invoice[], random: Random): Batch[] {
+  const batches = new Map<string, Batch>();
+  for (const invoice of invoices) {
+    const { habit, id, parent } = invoice.person;
+    const late =
+      habit.lateDays + random.whole(-4, 5) + (random.chance(0.04) ? random.whole(10, 50) : 0);
+    // A few are never paid; recent ones more often so that follow-up has work.
+    if (random.chance(invoice.issuedOn > "2026-08-10" ? 0.045 : 0)) continue;
+    const least = 1 - (habit.terms === "n/10" ? 8 : 20);
+    const paidOn = banked(addDays(invoice.dueOn, Math.max(late, least)), invoice.issuedOn);
+    const key = habit.together ? `${parent ?? id}|${sameWeek(paidOn)}` : invoice.number;
+    const known = batches.get(key);
+    batches.set(key, {
+      batch: [...(known?.batch ?? []), invoice],
+      paidOn: habit.together ? maxDay(known?.paidOn, paidOn) : paidOn,
+    });
+  }
+  return [...batches.values()];
 }
 
 const maxDay = (a: Day | undefined, b: Day): Day => (a !== undefined && a > b ? a : b);
@@ -280,23 +285,7 @@ function paymentOf({ batch, notes, paidOn, random, index, names }: PaymentFacts)
   if (!first) throw new RangeError("a payment pays something");
   const { person } = first;
   const payer = names.get(person.parent ?? person.id) ?? person.name;
-  const given = batch.map((invoice): Given => {
-    const terms = parseTerms(invoice.terms);
-    const percent = ratioOf("2");
-    const takes =
-      terms.ok &&
-      percent.ok &&
-      terms.value.discount !== null &&
-      discountInTime(invoice.issuedOn, terms.value, paidOn, 0);
-    const discount =
-      takes && percent.ok ? percentOf(invoice.total, percent.value, "half-even") : minor(0);
-    return {
-      number: invoice.number,
-      amount: add(invoice.total, -discount),
-      discount,
-      smallDifference: minor(0),
-    };
-  });
+  const given = batch.map((invoice) => givenTo(invoice, paidOn));
   const only = given[0];
   if (only && given.length === 1 && only.discount === 0 && random.chance(0.02)) {
     const short = minor(Math.min(random.whole(5, 480), only.amount - 1));
@@ -326,6 +315,18 @@ function paymentOf({ batch, notes, paidOn, random, index, names }: PaymentFacts)
     memo: memoOf(person, batch, via, random),
     given,
   };
+}
+
+/** What an invoice gets: its total, less its discount of 2 % where that is in time. */
+function givenTo({ number, total, terms, issuedOn }: Invoice, paidOn: Day): Given {
+  const parsed = parseTerms(terms);
+  const percent = ratioOf("2");
+  const takes =
+    parsed.ok &&
+    parsed.value.discount !== null &&
+    discountInTime(issuedOn, parsed.value, paidOn, 0);
+  const discount = takes && percent.ok ? percentOf(total, percent.value, "half-even") : minor(0);
+  return { number, amount: add(total, -discount), discount, smallDifference: minor(0) };
 }
 
 function viaOf(person: Person) {
@@ -395,68 +396,70 @@ function tellStories({ people, invoices, payments, extras, random }: StoryStage)
     if (!found) throw new Error(`no ${name}`);
     return found;
   };
-  const paysNothing = (person: Person, from: Day): void => {
-    for (let at = payments.length - 1; at >= 0; at -= 1)
-      if (payments[at]?.person.id === person.id && (payments[at]?.paidOn ?? "") >= from)
-        payments.splice(at, 1);
-  };
-  for (const [name, from] of [
-    ["Emberline Studio", "2026-07-20"],
-    ["Larkspur Ceramics Guild", "2026-08-20"],
-    ["Fernhill Studio", "2026-09-15"],
-    ["Cobalt Row Ceramics", "2026-10-10"],
-  ] as const)
-    paysNothing(of(name), day(from));
-  // Paid twice: the same invoice, by card, two days apart.
+  for (const [name, from] of PAYING_NOTHING) paysNothing(payments, of(name), day(from));
+  payTwice(payments);
+  payTwiceAndRefund(payments, extras);
+  comeBack(payments, extras);
+  dispute(payments, extras);
+  lump(of("Brightwater Unified"), invoices, payments);
+  roughen(payments, random);
+}
+
+/** Who pays nothing any more, and from when. */
+const PAYING_NOTHING = [
+  ["Emberline Studio", "2026-07-20"],
+  ["Larkspur Ceramics Guild", "2026-08-20"],
+  ["Fernhill Studio", "2026-09-15"],
+  ["Cobalt Row Ceramics", "2026-10-10"],
+] as const;
+
+function paysNothing(payments: Payment[], person: Person, from: Day): void {
+  for (let at = payments.length - 1; at >= 0; at -= 1)
+    if (payments[at]?.person.id === person.id && (payments[at]?.paidOn ?? "") >= from)
+      payments.splice(at, 1);
+}
+
+/** Paid by card, one invoice, in full. */
+const isPlain = ({ via, given }: Payment): boolean =>
+  via === "card" && given?.length === 1 && given[0]?.smallDifference === 0;
+
+const between = (on: Day, from: string, to: string): boolean => on >= from && on <= to;
+
+/** Paid twice: the same invoice, by card, two days apart. */
+function payTwice(payments: Payment[]): void {
   const twice = payments
-    .filter(
-      (payment) =>
-        payment.via === "card" &&
-        payment.given?.length === 1 &&
-        payment.paidOn >= "2026-11-06" &&
-        payment.paidOn <= "2026-11-11" &&
-        payment.given[0]?.smallDifference === 0,
-    )
+    .filter((payment) => isPlain(payment) && between(payment.paidOn, "2026-11-06", "2026-11-11"))
     .reduce<Payment | undefined>(
       (last, payment) => (last && last.paidOn >= payment.paidOn ? last : payment),
       undefined,
     );
-  if (twice)
-    payments.push({
-      ...twice,
-      id: "ch_19001",
-      paidOn: addBankingDays(twice.paidOn, 3),
-      settledOn: addBankingDays(twice.paidOn, 3),
-      given: [],
-    });
-  // Paid twice before, in August: the second stood on account and was sent back.
-  const earlier = payments.find(
-    (payment) =>
-      payment.via === "card" &&
-      payment.given?.length === 1 &&
-      payment.paidOn >= "2026-08-10" &&
-      payment.given[0]?.smallDifference === 0,
-  );
-  if (earlier) {
-    const on = addBankingDays(earlier.paidOn, 1);
-    payments.push({ ...earlier, id: "ch_19000", paidOn: on, settledOn: on, given: [] });
-    extras.push({
-      id: "rf_31",
-      via: "card",
-      kind: "refund",
-      on: addBankingDays(on, 8),
-      amount: earlier.amount,
-      fee: minor(0),
-      related: "ch_19000",
-      payerName: earlier.payerName,
-    });
-  }
-  // An ACH debit that comes back three weeks after it had paid an invoice.
+  if (!twice) return;
+  const on = addBankingDays(twice.paidOn, 3);
+  payments.push({ ...twice, id: "ch_19001", paidOn: on, settledOn: on, given: [] });
+}
+
+/** Paid twice before, in August: the second stood on account and was sent back. */
+function payTwiceAndRefund(payments: Payment[], extras: Extra[]): void {
+  const earlier = payments.find((payment) => isPlain(payment) && payment.paidOn >= "2026-08-10");
+  if (!earlier) return;
+  const on = addBankingDays(earlier.paidOn, 1);
+  payments.push({ ...earlier, id: "ch_19000", paidOn: on, settledOn: on, given: [] });
+  extras.push({
+    id: "rf_31",
+    via: "card",
+    kind: "refund",
+    on: addBankingDays(on, 8),
+    amount: earlier.amount,
+    fee: minor(0),
+    related: "ch_19000",
+    payerName: earlier.payerName,
+  });
+}
+
+/** An ACH debit that comes back three weeks after it had paid an invoice. */
+function comeBack(payments: readonly Payment[], extras: Extra[]): void {
   const back = payments.find(
-    (payment) =>
-      payment.via === "ach" &&
-      payment.settledOn >= "2026-11-02" &&
-      payment.settledOn <= "2026-11-06",
+    ({ via, settledOn }) => via === "ach" && between(settledOn, "2026-11-02", "2026-11-06"),
   );
   if (back)
     extras.push({
@@ -469,14 +472,16 @@ function tellStories({ people, invoices, payments, extras, random }: StoryStage)
       related: back.id,
       payerName: back.payerName,
     });
-  // A dispute of a charge from October; its fee is taken at the bank but missing in the file.
+}
+
+/** A dispute of a charge from October; its fee is taken at the bank but missing in the file. */
+function dispute(payments: readonly Payment[], extras: Extra[]): void {
   const disputed = payments.find(
-    (payment) =>
-      payment.via === "card" &&
-      payment.paidOn >= "2026-10-12" &&
-      payment.paidOn <= "2026-10-30" &&
-      payment.amount > 20_000 &&
-      payment.amount < 90_000,
+    ({ via, paidOn, amount }) =>
+      via === "card" &&
+      between(paidOn, "2026-10-12", "2026-10-30") &&
+      amount > 20_000 &&
+      amount < 90_000,
   );
   if (disputed)
     extras.push({
@@ -489,8 +494,6 @@ function tellStories({ people, invoices, payments, extras, random }: StoryStage)
       related: disputed.id,
       payerName: disputed.payerName,
     });
-  lump(of("Brightwater Unified"), invoices, payments);
-  roughen(payments, random);
 }
 
 /** One sum for four invoices of a district, two of them named by their last digits only. */
@@ -541,49 +544,54 @@ function roughen(payments: Payment[], random: Random): void {
     (payment) =>
       payment.paidOn > "2026-11-11" && payment.via !== "bank" && payment.id !== "ch_19001",
   );
-  for (const [index, one] of last.entries()) {
-    if (index % 5 === 1)
-      Object.assign(one, {
-        memo: "",
-        payerEmail: `${one.person.id.toLowerCase()}${index}@mail.example`,
-        payerName: one.payerName.split(" ").slice(0, 2).join(" "),
-      });
-    else if (index % 5 === 3) {
-      const amount = minor(one.amount - random.pick([380, 1260, 2500]));
-      if (amount > 0) Object.assign(one, { amount, fee: feeOf(one.via, amount) });
-    } else if (one.memo !== "" && random.chance(0.4))
-      one.memo = random.pick([
-        "",
-        "glaze order",
-        "thank you",
-        (one.given?.[0]?.number ?? "").slice(0, 4),
-        "november",
-      ]);
-  }
-  const stranger = last[0];
-  if (!stranger) return;
-  for (const [index, [name, amount, memo]] of (
-    [
-      ["R. Castellano", 31_550, "deposit for wheel"],
-      ["Jo Amberley", 8_400, "workshop fee"],
-      ["KLN SERVICES", 62_250, "ref 88213"],
-    ] as const
-  ).entries()) {
-    const on = addBankingDays(day("2026-11-16"), index);
-    payments.push({
-      ...stranger,
-      id: `ch_1950${index}`,
-      via: "card",
-      paidOn: on,
-      settledOn: on,
-      amount: minor(amount),
-      fee: feeOf("card", minor(amount)),
-      payerName: name,
-      payerEmail: index === 2 ? "" : `${name.toLowerCase().replace(/[^a-z]/g, "")}@mail.example`,
-      memo,
-      given: null,
+  for (const [index, payment] of last.entries()) roughenOne(payment, index, random);
+  const [stranger] = last;
+  if (stranger) payments.push(...STRANGERS.map((_, index) => strangersPayment(stranger, index)));
+}
+
+function roughenOne(payment: Payment, index: number, random: Random): void {
+  if (index % 5 === 1)
+    Object.assign(payment, {
+      memo: "",
+      payerEmail: `${payment.person.id.toLowerCase()}${index}@mail.example`,
+      payerName: payment.payerName.split(" ").slice(0, 2).join(" "),
     });
-  }
+  else if (index % 5 === 3) {
+    const amount = minor(payment.amount - random.pick([380, 1260, 2500]));
+    if (amount > 0) Object.assign(payment, { amount, fee: feeOf(payment.via, amount) });
+  } else if (payment.memo !== "" && random.chance(0.4))
+    payment.memo = random.pick([
+      "",
+      "glaze order",
+      "thank you",
+      (payment.given?.[0]?.number ?? "").slice(0, 4),
+      "november",
+    ]);
+}
+
+const STRANGERS = [
+  ["R. Castellano", 31_550, "deposit for wheel"],
+  ["Jo Amberley", 8_400, "workshop fee"],
+  ["KLN SERVICES", 62_250, "ref 88213"],
+] as const;
+
+function strangersPayment(like: Payment, index: number): Payment {
+  const [name, cents, memo] = STRANGERS[index] ?? STRANGERS[0];
+  const on = addBankingDays(day("2026-11-16"), index);
+  const amount = minor(cents);
+  return {
+    ...like,
+    id: `ch_1950${index}`,
+    via: "card",
+    paidOn: on,
+    settledOn: on,
+    amount,
+    fee: feeOf("card", amount),
+    payerName: name,
+    payerEmail: index === 2 ? "" : `${name.toLowerCase().replace(/[^a-z]/g, "")}@mail.example`,
+    memo,
+    given: null,
+  };
 }
 
 function makePayouts(payments: readonly Payment[], extras: readonly Extra[]): Payout[] {

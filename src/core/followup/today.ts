@@ -128,8 +128,7 @@ export function followUpToday(facts: FollowUpFacts): FollowUpToday | null {
   const next = afterPromise(nextOnLadder(oldest, facts), facts, letterFrom);
   if (sums.lateFirst === null && next.on > today) return null;
   const asked = next.step.fromDays < 0 ? add(sums.lateNamed, sums.ahead) : sums.lateNamed;
-  const { onWay = null, stale = null, quietUntil = null } = facts;
-  const waits = waitsFor({ ...facts, overdue: asked, onWay, stale, quietUntil });
+  const waits = waitsFor({ ...NOTHING_KNOWN, ...facts, overdue: asked });
   const leftOut = facts.leftOut ?? (asked === 0 ? sums.leftOut : null);
   const state = stateOf(leftOut, waits, next, today);
   return {
@@ -145,6 +144,9 @@ export function followUpToday(facts: FollowUpFacts): FollowUpToday | null {
     leftOut,
   };
 }
+
+/** What need not be said of a customer. */
+const NOTHING_KNOWN = { onWay: null, stale: null, quietUntil: null };
 
 const nextOnLadder = (
   oldestDueOn: Day,

@@ -38,13 +38,22 @@ export function parseAmount(
   const match = SHAPES[mark].exec(bare);
   if (!match || (match[1] === undefined && !match[2]))
     return fail(unreadable(bare), { text: trimmed, mark });
-  const digits = minorDigits(currency);
   const [, whole = "0", behind = ""] = match;
+  return valueOf(trimmed, { whole, behind }, currency);
+}
+
+/** A sum from its digits before and behind the mark. */
+function valueOf(
+  text: string,
+  { whole, behind }: { whole: string; behind: string },
+  currency: Currency,
+): Result<Minor, AmountProblem> {
+  const digits = minorDigits(currency);
   const decimals = behind.replace(/0+$/, "");
-  if (decimals.length > digits) return fail("amount.digits", { text: trimmed, currency, digits });
+  if (decimals.length > digits) return fail("amount.digits", { text, currency, digits });
   const value = Number(`${whole.replace(/\D/g, "")}${decimals.padEnd(digits, "0")}`);
-  if (!Number.isSafeInteger(value)) return fail("amount.large", { text: trimmed });
-  return ok(minor(isNegative(trimmed) ? -value : value));
+  if (!Number.isSafeInteger(value)) return fail("amount.large", { text });
+  return ok(minor(isNegative(text) ? -value : value));
 }
 
 /** Negative sums stand in parentheses, or have their minus in front or behind. */

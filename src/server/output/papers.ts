@@ -3,7 +3,7 @@ import type { Content, TableCell } from "pdfmake/interfaces";
 import type { StatementPart } from "@/contracts/customers";
 import { type Day, formatDay } from "@/core/calendar";
 import { BUCKETS, bucketWords } from "@/core/metrics";
-import { type Currency, formatAmount, sumOf } from "@/core/money";
+import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
@@ -117,95 +117,87 @@ function statementContent(db: Db, statement: Statement): Content[] {
   ];
 }
 
-function partOf(part: StatementPart, { from, to }: Statement): Content[] {
-  const { currency } = part;
+type Margin = [left: number, top: number, right: number, bottom: number];
+
+function partOf(part: StatementPart, span: Statement): Content[] {
   return [
-    { text: `In ${currency}`, bold: true, margin: [0, 8, 0, 4] },
+    { text: `In ${part.currency}`, bold: true, margin: [0, 8, 0, 4] },
+    movements(part, span),
+    ...(part.open.length === 0 ? [] : openPart(part)),
+  ];
+}
+
+/** A ledger's table: its columns of words from the left, its sums from the right. */
+const ledgerTable = (widths: string[], body: TableCell[][]): Content => ({
+  layout: "lightHorizontalLines",
+  table: { headerRows: 1, widths, body },
+});
+
+function movements(part: StatementPart, { from, to }: Statement): Content {
+  const amount = (of: Minor, bold = false): TableCell => right(sum(of, part.currency), bold);
+  return ledgerTable(
+    ["auto", "*", "auto", "auto"],
+    [
+      [left("Day", true), left("What", true), right("Amount", true), right("Balance", true)],
+      [left(formatDay(from)), left("Opening balance"), right(""), amount(part.opening)],
+      ...part.lines.map((line) => [
+        left(formatDay(line.on)),
+        left(line.words),
+        amount(line.amount),
+        amount(line.balance),
+      ]),
+      [
+        left(formatDay(to), true),
+        left("Closing balance", true),
+        right(""),
+        amount(part.closing, true),
+      ],
+    ],
+  );
+}
+
+/** What is open on the closing day, item by item and by age. */
+function openPart(part: StatementPart): Content[] {
+  return [
+    { text: "Open", bold: true, margin: [0, 12, 0, 4] as Margin },
+    openTable(part),
     {
-      layout: "lightHorizontalLines",
+      margin: [0, 10, 0, 0] as Margin,
       table: {
-        headerRows: 1,
-        widths: ["auto", "*", "auto", "auto"],
+        widths: BUCKETS.map(() => "*"),
         body: [
-          [left("Day", true), left("What", true), right("Amount", true), right("Balance", true)],
-          [
-            left(formatDay(from)),
-            left("Opening balance"),
-            right(""),
-            right(sum(part.opening, currency)),
-          ],
-          ...part.lines.map((line) => [
-            left(formatDay(line.on)),
-            left(line.words),
-            right(sum(line.amount, currency)),
-            right(sum(line.balance, currency)),
-          ]),
-          [
-            left(formatDay(to), true),
-            left("Closing balance", true),
-            right(""),
-            right(sum(part.closing, currency), true),
-          ],
+          BUCKETS.map((bucket) => right(bucketWords(bucket))),
+          BUCKETS.map((bucket) => right(sum(part.aging[bucket], part.currency))),
         ],
       },
     },
-    ...(part.open.length === 0
-      ? []
-      : [
-          { text: "Open", bold: true, margin: [0, 12, 0, 4] as [number, number, number, number] },
-          {
-            layout: "lightHorizontalLines",
-            table: {
-              headerRows: 1,
-              widths: ["auto", "*", "auto", "auto", "auto"],
-              body: [
-                [
-                  left("Number", true),
-                  left("For", true),
-                  left("Due", true),
-                  right("Total", true),
-                  right("Open", true),
-                ],
-                ...part.open.map((item) => [
-                  left(item.number),
-                  left(item.description ?? ""),
-                  left(item.kind === "credit_note" ? "" : formatDay(item.dueOn)),
-                  right(sum(item.total, currency)),
-                  right(sum(item.balance, currency)),
-                ]),
-                ...(part.onAccount === 0
-                  ? []
-                  : [
-                      [
-                        left(""),
-                        left("On account"),
-                        left(""),
-                        right(""),
-                        right(sum(part.onAccount, currency)),
-                      ],
-                    ]),
-                [
-                  left("", true),
-                  left("Together", true),
-                  left(""),
-                  right(""),
-                  right(sum(part.closing, currency), true),
-                ],
-              ],
-            },
-          },
-          {
-            margin: [0, 10, 0, 0] as [number, number, number, number],
-            table: {
-              widths: BUCKETS.map(() => "*"),
-              body: [
-                BUCKETS.map((bucket) => right(bucketWords(bucket))),
-                BUCKETS.map((bucket) => right(sum(part.aging[bucket], currency))),
-              ],
-            },
-          },
-        ]),
   ];
+}
+
+function openTable({ open, onAccount, closing, currency }: StatementPart): Content {
+  const amount = (of: Minor, bold = false): TableCell => right(sum(of, currency), bold);
+  const credit = [left(""), left("On account"), left(""), right(""), amount(onAccount)];
+  return ledgerTable(
+    ["auto", "*", "auto", "auto", "auto"],
+    [
+      [
+        left("Number", true),
+        left("For", true),
+        left("Due", true),
+        right("Total", true),
+        right("Open", true),
+      ],
+      ...open.map((item) => [
+        left(item.number),
+        left(item.description ?? ""),
+        left(item.kind === "credit_note" ? "" : formatDay(item.dueOn)),
+        amount(item.total),
+        amount(item.balance),
+      ]),
+      ...(onAccount === 0 ? [] : [credit]),
+      [left("", true), left("Together", true), left(""), right(""), amount(closing, true)],
+    ],
+  );
 }
 
 /** An invoice or credit note as a PDF from its data; what came in from a file has its sums, not its lines. */

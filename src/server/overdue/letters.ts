@@ -76,31 +76,19 @@ export function draftLetter(
   const { language } = row.followed;
   const { step, tone, attach, fee } = letterStep(row);
   const { to, copies, back, greeting } = addressed(row, (address) => backFrom(db, address));
+  const money = (currency: Currency, amount: Minor): string =>
+    `${currency} ${formatAmount(amount, currency)}`;
   const fields: Record<string, string | number | boolean> = {
     customer: greeting,
     business: settings.name,
     count: items.length,
     ahead: row.oldestDays <= 0,
-    sum: owed
-      .map(({ currency, sum: own }) => `${currency} ${formatAmount(own, currency)}`)
-      .join(" + "),
+    sum: owed.map((entry) => money(entry.currency, entry.sum)).join(" + "),
     oldest_days: Math.max(0, row.oldestDays),
     reply_by: dayIn(addBankingDays(today, 5), language),
-    fee: fee === 0 ? "" : `${settings.currency} ${formatAmount(fee, settings.currency)}`,
-    link:
-      settings.linkBase === null
-        ? ""
-        : `${settings.linkBase}/account/${linkOf(db, row.customer.id)}`,
-    table: owed
-      .map((entry) =>
-        tableOf(
-          items.filter(({ currency }) => currency === entry.currency),
-          entry,
-          owed.length > 1,
-          language,
-        ),
-      )
-      .join("\n\n"),
+    fee: fee === 0 ? "" : money(settings.currency, fee),
+    link: linkIn(db, settings, row.customer.id),
+    table: tablesOf(items, owed, language),
   };
   const empty = Object.entries(fields).find(
     ([name, value]) => value === "" && name !== "link" && name !== "fee",
@@ -123,6 +111,23 @@ export function draftLetter(
     fee,
   });
 }
+
+/** The customer's link, where customers reach this server. */
+const linkIn = (db: Db, { linkBase }: Settings, customerId: number): string =>
+  linkBase === null ? "" : `${linkBase}/account/${linkOf(db, customerId)}`;
+
+/** The table of each currency. */
+const tablesOf = (
+  items: readonly RowItem[],
+  owed: ReturnType<typeof owedBy>,
+  language: Language,
+): string =>
+  owed
+    .map((entry) => {
+      const own = items.filter(({ currency }) => currency === entry.currency);
+      return tableOf(own, entry, owed.length > 1, language);
+    })
+    .join("\n\n");
 
 /**
  * Where a letter to a customer goes: to its contact persons, or the address that it has itself, as

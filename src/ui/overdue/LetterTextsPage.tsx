@@ -119,23 +119,19 @@ function useLetterTexts({ own, shipped, customers }: Props) {
   const [tone, setTone] = useState(1);
   const [language, setLanguage] = useState<Language>("en");
   const [customerId, setCustomer] = useState(customers[0]?.id ?? 0);
-  const kept = own.find(
-    (own) => own.ladderId === ladderId && own.tone === tone && own.language === language,
-  );
-  const standing =
-    kept ??
-    own.find((own) => own.ladderId === 0 && own.tone === tone && own.language === language) ??
-    shipped.find((own) => own.tone === tone && own.language === language);
-  const where = `${ladderId} ${tone} ${language} ${standing?.subject ?? ""} ${standing?.body ?? ""}`;
+  const is = (text: Omit<Own, "ladderId">): boolean =>
+    text.tone === tone && text.language === language;
+  const ofLadder = (id: number): Own | undefined =>
+    own.find((text) => text.ladderId === id && is(text));
+  const kept = ofLadder(ladderId);
+  const standing = kept ?? ofLadder(0) ?? shipped.find(is);
+  const { subject, body } = standing ?? { subject: "", body: "" };
+  const where = `${ladderId} ${tone} ${language} ${subject} ${body}`;
   const [typed, setTyped] = useState<(Words & { where: string }) | null>(null);
-  const words: Words =
-    typed?.where === where
-      ? typed
-      : { subject: standing?.subject ?? "", body: standing?.body ?? "" };
+  const words: Words = typed?.where === where ? typed : { subject, body };
   const change = (to: Partial<Words>): void =>
     setTyped({ where, subject: words.subject, body: words.body, ...to });
-  const changed =
-    typed?.where === where && (typed.subject !== standing?.subject || typed.body !== standing.body);
+  const changed = words.subject !== subject || words.body !== body;
   const keep = (): void =>
     void act("setWordingOf", { ladderId, tone, language, ...words }, () => ({
       words: "These words are used from now on.",

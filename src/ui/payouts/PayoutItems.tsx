@@ -70,6 +70,21 @@ export function PayoutItems({
     </Box>
   );
 }
+type OffRowProps = { what: string; debit?: string; credit?: string };
+
+/** What the bank's line and the items differ by. */
+const OffRow = ({ what, debit = "", credit = "" }: OffRowProps): ReactNode => (
+  <tr>
+    <td>{what}</td>
+    <td data-numeric data-sum>
+      {debit}
+    </td>
+    <td data-numeric data-sum>
+      {credit}
+    </td>
+  </tr>
+);
+
 export function Entry({
   workings,
   currency,
@@ -101,17 +116,8 @@ export function Entry({
             </td>
             <td data-numeric />
           </tr>
-          {off !== 0 ? (
-            <tr>
-              <td>{off < 0 ? lost : gained}</td>
-              <td data-numeric data-sum>
-                {off < 0 ? formatAmount(-off, currency) : ""}
-              </td>
-              <td data-numeric data-sum>
-                {off > 0 ? formatAmount(off, currency) : ""}
-              </td>
-            </tr>
-          ) : null}
+          {off < 0 ? <OffRow what={lost} debit={formatAmount(-off, currency)} /> : null}
+          {off > 0 ? <OffRow what={gained} credit={formatAmount(off, currency)} /> : null}
           <tr>
             <Cell paddingLeft="16px">Clearing, {payout.processorName}</Cell>
             <td data-numeric />

@@ -24,42 +24,47 @@ type Props = {
  * there and they follow.
  */
 export function Frame({ shell, counted, change, children }: Props): ReactNode {
-  const [late, setLate] = useState<{
+  const { facts, left, problem } = useCounted(shell.book, counted, change);
+  return (
+    <PageFrame>
+      <Run shell={shell} left={left} />
+      <Notices book={shell.book}>
+        <Sheet id="sheet">{children}</Sheet>
+      </Notices>
+      <ProofStrip shell={shell} strip={facts?.strip ?? null} problem={problem} />
+    </PageFrame>
+  );
+}
+
+type Counted = {
+  facts: CountedFacts | null;
+  /** What was left a moment ago is shown until it is counted anew; a proof is not. */
+  left: CountedFacts["left"] | null;
+  problem: string | null;
+};
+
+/** What is left to do and the proofs: with the page, or fetched after it. */
+function useCounted(book: string, counted: CountedFacts | null, change: number): Counted {
+  const [fetched, setFetched] = useState<{
     change: number;
-    counted: CountedFacts | null;
+    facts: CountedFacts | null;
     problem: string | null;
-  } | null>(null);
-  const { book } = shell;
+  }>({ change: -1, facts: null, problem: null });
   useEffect(() => {
     if (counted !== null) return;
     let current = true;
     void load<CountedFacts>(`/api/v1/b/${book}/count`).then((sent) => {
-      if (current)
-        setLate({
-          change,
-          counted: sent.ok ? sent.value : null,
-          problem: sent.ok ? null : sent.message,
-        });
+      if (!current) return;
+      if (sent.ok) setFetched({ change, facts: sent.value, problem: null });
+      else setFetched({ change, facts: null, problem: sent.message });
     });
     return () => {
       current = false;
     };
   }, [book, change, counted]);
-  const facts = counted ?? (late?.change === change ? late.counted : null);
-  // What was left a moment ago is shown until it is counted anew; a proof is not.
+  const late = fetched.change === change ? fetched : { facts: null, problem: null };
+  const facts = counted ?? late.facts;
   const [last, setLast] = useState(counted);
   if (facts !== null && facts !== last) setLast(facts);
-  return (
-    <PageFrame>
-      <Run shell={shell} left={(facts ?? last)?.left ?? null} />
-      <Notices book={book}>
-        <Sheet id="sheet">{children}</Sheet>
-      </Notices>
-      <ProofStrip
-        shell={shell}
-        strip={facts?.strip ?? null}
-        problem={facts === null && late?.change === change ? late.problem : null}
-      />
-    </PageFrame>
-  );
+  return { facts, left: (facts ?? last)?.left ?? null, problem: facts ? null : late.problem };
 }

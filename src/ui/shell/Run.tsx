@@ -15,6 +15,19 @@ import { RunBar, RunNote, WordMark } from "../kit/sheets";
 import { Find } from "./Find";
 import { Keys } from "./Keys";
 
+type Left = CountedFacts["left"];
+
+const some = (count: number, words = ""): string => (count > 0 ? `${count}${words}` : "");
+
+/** The stations in the order of the work, each with what is left to do there. */
+const STATIONS: readonly { to: string; name: string; leftOf: (left: Left) => string }[] = [
+  { to: "arrivals", name: "Arrivals", leftOf: ({ arrivals }) => some(arrivals) },
+  { to: "match", name: "Match", leftOf: ({ match }) => some(match) },
+  { to: "payouts", name: "Payouts", leftOf: ({ payoutsOff }) => some(payoutsOff, " off") },
+  { to: "overdue", name: "Overdue", leftOf: ({ overdue }) => some(overdue) },
+  { to: "books", name: "Books", leftOf: ({ broken }) => some(broken, " broken") },
+];
+
 /**
  * The run: the five stations in the order of the work, each with what is left to do there; the
  * records apart at the right.
@@ -25,7 +38,7 @@ export function Run({
 }: {
   shell: ShellFacts;
   /** Null while it is being counted. */
-  left: CountedFacts["left"] | null;
+  left: Left | null;
 }): ReactNode {
   const base = `/b/${shell.book}`;
   const [finding, setFinding] = useState(false);
@@ -45,31 +58,9 @@ export function Run({
         </NextLink>
       </WordMark>
       <nav aria-label="The run">
-        <Station
-          to={`${base}/arrivals`}
-          name="Arrivals"
-          left={left && left.arrivals > 0 ? String(left.arrivals) : ""}
-        />
-        <Station
-          to={`${base}/match`}
-          name="Match"
-          left={left && left.match > 0 ? String(left.match) : ""}
-        />
-        <Station
-          to={`${base}/payouts`}
-          name="Payouts"
-          left={left && left.payoutsOff > 0 ? `${left.payoutsOff} off` : ""}
-        />
-        <Station
-          to={`${base}/overdue`}
-          name="Overdue"
-          left={left && left.overdue > 0 ? String(left.overdue) : ""}
-        />
-        <Station
-          to={`${base}/books`}
-          name="Books"
-          left={left && left.broken > 0 ? `${left.broken} broken` : ""}
-        />
+        {STATIONS.map(({ to, name, leftOf }) => (
+          <Station key={to} to={`${base}/${to}`} name={name} left={left ? leftOf(left) : ""} />
+        ))}
       </nav>
       <nav data-records aria-label="Records">
         <Station to={`${base}/customers`} name="Customers" left="" />

@@ -298,19 +298,30 @@ export class NumberIndex {
       const next = words[at + 1];
       // What a tail lacks it shares with the number before it.
       const before = coreOf(nearestBefore(mentions, word.at)?.items[0]?.number ?? "");
-      const range = this.range(word.text);
-      const found = this.byDigits(word.text) ?? this.joined(word.text, next?.text);
-      const tail = found || range ? undefined : this.tail(before, word.text);
       const last = word.end >= rest.trimEnd().length;
-      if (range) mentions.push(...range.map((items) => named(word.text, word.at, items)));
-      else if (found) {
+      const found = this.meaningOf(word.text, next?.text, before);
+      if (!found) strays.push(...this.stray(word, before, last));
+      else {
         const text = found.used === 2 && next ? rest.slice(word.at, next.end) : word.text;
-        mentions.push(named(text, word.at, found.items));
+        mentions.push(...found.lists.map((items) => named(text, word.at, items)));
         at += found.used - 1;
-      } else if (tail) mentions.push(named(word.text, word.at, tail));
-      else strays.push(...this.stray(word, before, last));
+      }
     }
     return strays;
+  }
+
+  /** A range, a number by its digits or joined to the next word, or the tail of the number before. */
+  private meaningOf(
+    word: string,
+    next: string | undefined,
+    before: string,
+  ): { lists: readonly (readonly MatchItem[])[]; used: number } | undefined {
+    const range = this.range(word);
+    if (range) return { lists: range, used: 1 };
+    const found = this.byDigits(word) ?? this.joined(word, next);
+    if (found) return { lists: [found.items], used: found.used };
+    const tail = this.tail(before, word);
+    return tail && { lists: [tail], used: 1 };
   }
 
   /** A word of at least two digits that nothing explains. */

@@ -263,10 +263,19 @@ export class PayerIndex {
     const [only = ""] = query.words;
     if (query.words.length === 1 && names.some((own) => isInitials(only, own)))
       return { ...this.nameOf(this.byInitials.get(only) ?? [id], 5, false), alone: false };
-    return names.reduce<Evidence | null>((best, own) => {
-      const entry = this.nearly(query.words, own);
-      return entry !== null && (best === null || entry.weight > best.weight) ? entry : best;
-    }, null);
+    return this.nearest(query.words, names);
+  }
+
+  private nearest(
+    payer: readonly string[],
+    names: readonly (readonly string[])[],
+  ): Evidence | null {
+    let best: Evidence | null = null;
+    for (const own of names) {
+      const entry = this.nearly(payer, own);
+      if (entry !== null && (best === null || entry.weight > best.weight)) best = entry;
+    }
+    return best;
   }
 
   private nameOf(bearers: readonly number[], weight: number, exact: boolean): Evidence {

@@ -18,32 +18,26 @@ import { lineOf } from "@/server/arrivals/imports/read";
 
 import { isUndoable } from "../reversals";
 
-/** Where a document is shown, below the book's address; null where it has no page of its own. */
-export function hrefOf(db: Db, kind: ItemKind, id: number): string | null {
-  switch (kind) {
-    case "open_item":
-      // What an age or a month makes (the allowance) has no item of its own.
-      return id === 0 ? "reports?show=figures" : `invoices/${id}`;
-    case "receipt":
-      return `receipts/${id}`;
-    case "payout":
-      return `payouts/${id}`;
-    case "bank_line":
-      return bankLineById(db, id) ? `lines/${id}` : null;
-    case "processor_item": {
-      const item = processorItemById(db, id);
-      if (!item) return null;
-      if (item.receiptId !== null) return `receipts/${item.receiptId}`;
-      return item.payoutId === null ? "books?proof=clearing" : `payouts/${item.payoutId}`;
-    }
-    case "fee_accrual":
-      return "payouts?show=fees";
-    case "revaluation":
-      return "books?view=currencies";
-    default:
-      throw kind satisfies never;
-  }
+/** Where each kind of document is shown, below the book's address; null where it has no page. */
+const HREFS: Record<ItemKind, (db: Db, id: number) => string | null> = {
+  // What an age or a month makes (the allowance) has no item of its own.
+  open_item: (_db, id) => (id === 0 ? "reports?show=figures" : `invoices/${id}`),
+  receipt: (_db, id) => `receipts/${id}`,
+  payout: (_db, id) => `payouts/${id}`,
+  bank_line: (db, id) => (bankLineById(db, id) ? `lines/${id}` : null),
+  processor_item: hrefOfProcessorItem,
+  fee_accrual: () => "payouts?show=fees",
+  revaluation: () => "books?view=currencies",
+};
+
+function hrefOfProcessorItem(db: Db, id: number): string | null {
+  const item = processorItemById(db, id);
+  if (!item) return null;
+  if (item.receiptId !== null) return `receipts/${item.receiptId}`;
+  return item.payoutId === null ? "books?proof=clearing" : `payouts/${item.payoutId}`;
 }
+
+export const hrefOf = (db: Db, kind: ItemKind, id: number): string | null => HREFS[kind](db, id);
 
 /** An entry with its lines, each leading to what it is about. */
 export function entryView(db: Db, entry: EntryRow): EntryView {

@@ -8,68 +8,66 @@ export function proofs(db: Db): ProofReport {
   return prove(controlTotals(db), openWork(db));
 }
 
+/** The two sides of each proof, and what it says. */
+const PROOF_WORDS: Record<ProofName, [string, string, string]> = {
+  entries: ["Debits", "credits", "Every entry foots"],
+  balances: [
+    "Balances kept",
+    "lines of the journal",
+    "The balances kept beside the journal are its own",
+  ],
+  receivables: ["Receivables", "open items", "Accounts receivable are the open items, one by one"],
+  clearing: [
+    "Clearing",
+    "not yet paid out",
+    "The clearing accounts are what has settled and is not in a tied payout",
+  ],
+  unidentified: [
+    "Not identified",
+    "receipts to match",
+    "Receipts not identified are the receipts without a home",
+  ],
+  credits: [
+    "Credit on account",
+    "receipts kept on account",
+    "Credit on account is what receipts left over",
+  ],
+  disputed: ["Disputed", "disputes open", "Disputed receipts are the disputes still open"],
+  on_hand: ["On hand", "checks and cash", "Checks and cash on hand are those not deposited"],
+  reserve: ["Reserve", "held by processors", "The reserve is what processors hold"],
+  fees_accrued: [
+    "Fees accrued",
+    "months not billed yet",
+    "Fees accrued are the months that the processor has not billed",
+  ],
+  parked: [
+    "Parked",
+    "set aside or unexplained",
+    "What is parked is what was set aside, with its reasons",
+  ],
+  payouts: [
+    "Items of tied payouts",
+    "their bank lines",
+    "Each tied payout is its items and its bank lines",
+  ],
+  bank: [
+    "Bank",
+    "statement lines explained",
+    "The bank is its opening and every statement line that is explained",
+  ],
+  applications: [
+    "Applied by receipts",
+    "given to items",
+    "What receipts gave is what items got, one by one",
+  ],
+};
+
 export function proofInWords(name: ProofName): {
   journal: string;
   documents: string;
   what: string;
 } {
-  const words: Record<ProofName, [string, string, string]> = {
-    entries: ["Debits", "credits", "Every entry foots"],
-    balances: [
-      "Balances kept",
-      "lines of the journal",
-      "The balances kept beside the journal are its own",
-    ],
-    receivables: [
-      "Receivables",
-      "open items",
-      "Accounts receivable are the open items, one by one",
-    ],
-    clearing: [
-      "Clearing",
-      "not yet paid out",
-      "The clearing accounts are what has settled and is not in a tied payout",
-    ],
-    unidentified: [
-      "Not identified",
-      "receipts to match",
-      "Receipts not identified are the receipts without a home",
-    ],
-    credits: [
-      "Credit on account",
-      "receipts kept on account",
-      "Credit on account is what receipts left over",
-    ],
-    disputed: ["Disputed", "disputes open", "Disputed receipts are the disputes still open"],
-    on_hand: ["On hand", "checks and cash", "Checks and cash on hand are those not deposited"],
-    reserve: ["Reserve", "held by processors", "The reserve is what processors hold"],
-    fees_accrued: [
-      "Fees accrued",
-      "months not billed yet",
-      "Fees accrued are the months that the processor has not billed",
-    ],
-    parked: [
-      "Parked",
-      "set aside or unexplained",
-      "What is parked is what was set aside, with its reasons",
-    ],
-    payouts: [
-      "Items of tied payouts",
-      "their bank lines",
-      "Each tied payout is its items and its bank lines",
-    ],
-    bank: [
-      "Bank",
-      "statement lines explained",
-      "The bank is its opening and every statement line that is explained",
-    ],
-    applications: [
-      "Applied by receipts",
-      "given to items",
-      "What receipts gave is what items got, one by one",
-    ],
-  };
-  const [journal, documents, what] = words[name];
+  const [journal, documents, what] = PROOF_WORDS[name];
   return { journal, documents, what };
 }
 

@@ -1,6 +1,6 @@
 import type { CreditLine, HistoryLine, Learned, PayingFacts } from "@/contracts/customers";
 import type { FollowUpWorkings } from "@/contracts/overdue";
-import { addDays, type Day, daysBetween, formatDay } from "@/core/calendar";
+import { addDays, type Day, daysBetween, earlierFirst, formatDay } from "@/core/calendar";
 import { keptOf, type Ladder, offerFor, type PromiseToday, waitInWords } from "@/core/followup";
 import type { Habit, Proposal } from "@/core/matching";
 import { type Aging, agingOf } from "@/core/metrics";
@@ -30,7 +30,12 @@ import { readSettings } from "@/db/settings";
 import { onTheirWay } from "@/db/started";
 import { draftLetter, whyNoAddress } from "@/server/overdue/letters";
 import { whyToday } from "@/server/overdue/queries/letterRun";
-import { overdueRows, promiseNow } from "@/server/overdue/queries/overdue";
+import {
+  type OverdueRow,
+  overdueRows,
+  promiseNow,
+  type RowItem,
+} from "@/server/overdue/queries/overdue";
 
 import { payingOf } from "./paying";
 
@@ -87,18 +92,10 @@ export function customerPageOf(
   const open = openItemsOf(db, id);
   const persons = personsOf(db, id);
   const parent = customer.parentId === null ? undefined : customerById(db, customer.parentId);
-  const credits = receiptsOf(db, id)
-    .filter(({ onAccount }) => onAccount !== 0)
-    .map((receipt): CreditLine => ({
-      receiptId: receipt.id,
-      on: receipt.paidOn,
-      sum: receipt.onAccount,
-      currency: receipt.currency,
-      words: `receipt of ${formatMoney(receipt.amount, receipt.currency, currency)}`,
-    }));
-  const carried = carriedByDocument(db, ["credits"], "receipt");
+  const credits = creditLines(db, id, currency);
   const rows = overdueRows(db, today, proposals, id);
   const waits = rows.find((row) => row.customer.id === id)?.waits ?? [];
+  const why = whyToday(rows[0], today, currency);
   return {
     customer,
     aliases: aliasesOf(db, id),
@@ -110,15 +107,7 @@ export function customerPageOf(
     })),
     open,
     credits,
-    onWay: onTheirWay(db)
-      .filter(({ customerId }) => customerId === id)
-      .map((started) => ({
-        id: started.id,
-        startedOn: started.startedOn,
-        sum: started.amount,
-        currency: started.currency,
-        words: started.reference,
-      })),
+    onWay: onWayOf(db, id),
     aging: agingOf(
       open.map((item) => ({ ...item, balance: item.bookBalance })),
       today,
@@ -127,9 +116,7 @@ export function customerPageOf(
       open.filter((item) => item.balance > 0 && item.dueOn < today),
       (item) => item.bookBalance,
     ),
-    credit: sumOf(credits, (credit) =>
-      credit.currency === currency ? credit.sum : add(-(carried.get(credit.receiptId) ?? 0)),
-    ),
+    credit: creditInBook(db, credits, currency),
     habit: habitInWords(db, id),
     learned: {
       payers: payersOf(db, id),
@@ -142,20 +129,50 @@ export function customerPageOf(
     history: historyOf(db, id, today),
     followed: followedRow(db, id),
     ladders: ladders(db),
-    why: parent
-      ? `Followed up together with its head office, ${parent.name}. ${whyToday(rows[0], today, currency)}`
-      : whyToday(rows[0], today, currency),
+    why: parent ? `Followed up together with its head office, ${parent.name}. ${why}` : why,
     paying: { ...payingOf(db, id, today), ...keptOf(promisesOf(db, id, today)) },
     account: `/account/${linkOf(db, id)}`,
     persons,
-    back: [...new Set([customer.email ?? "", ...persons.map(({ email }) => email)])].flatMap(
-      (address) => {
-        const why = backFrom(db, address);
-        return why === null ? [] : [{ address, why }];
-      },
-    ),
+    back: backFromAddresses(db, [customer.email ?? "", ...persons.map(({ email }) => email)]),
   };
 }
+
+function creditLines(db: Db, id: number, currency: Currency): CreditLine[] {
+  return receiptsOf(db, id)
+    .filter(({ onAccount }) => onAccount !== 0)
+    .map((receipt) => ({
+      receiptId: receipt.id,
+      on: receipt.paidOn,
+      sum: receipt.onAccount,
+      currency: receipt.currency,
+      words: `receipt of ${formatMoney(receipt.amount, receipt.currency, currency)}`,
+    }));
+}
+
+/** Credit in another currency is worth what the journal carries it at. */
+function creditInBook(db: Db, credits: readonly CreditLine[], book: Currency): Minor {
+  const carried = carriedByDocument(db, ["credits"], "receipt");
+  return sumOf(credits, ({ currency, sum, receiptId }) =>
+    currency === book ? sum : add(-(carried.get(receiptId) ?? 0)),
+  );
+}
+
+const onWayOf = (db: Db, id: number): CustomerPage["onWay"] =>
+  onTheirWay(db)
+    .filter(({ customerId }) => customerId === id)
+    .map((started) => ({
+      id: started.id,
+      startedOn: started.startedOn,
+      sum: started.amount,
+      currency: started.currency,
+      words: started.reference,
+    }));
+
+const backFromAddresses = (db: Db, addresses: readonly string[]): CustomerPage["back"] =>
+  [...new Set(addresses)].flatMap((address) => {
+    const why = backFrom(db, address);
+    return why === null ? [] : [{ address, why }];
+  });
 
 /** Every promise of a customer as it stands today, the latest first. */
 function promisesOf(db: Db, id: number, today: Day): PromiseToday[] {
@@ -195,89 +212,119 @@ function payingInWords(habit: Habit | undefined, lateness: string | null): strin
 export function historyOf(db: Db, customerId: number, today: Day): HistoryLine[] {
   const { currency } = readSettings(db);
   const amount = (sum: number, own: Currency = currency): string => formatMoney(sum, own, currency);
-  const lines: HistoryLine[] = [];
-  const line = (
-    on: Day,
-    kind: string,
-    words: string,
-    more = "",
-    href: string | null = null,
-    actId: number | null = null,
-    undone = false,
-    letterId: number | null = null,
-  ): void => void lines.push({ on, kind, words, more, href, actId, undone, letterId });
-  for (const item of itemsOfCustomer(db, customerId, 200))
-    line(
-      item.issuedOn,
-      item.kind.replace("_", " "),
-      `${item.number}, ${amount(item.total, item.currency)}`,
-      item.description ?? "",
-      `invoices/${item.id}`,
-    );
-  for (const receipt of receiptsOf(db, customerId))
-    line(
-      receipt.paidOn,
-      "receipt",
-      `${amount(receipt.amount, receipt.currency)} from ${receipt.payerName || receipt.payerEmail}`,
-      receipt.reference,
-      `receipts/${receipt.id}`,
-    );
-  for (const entry of paidForByOthers(db, customerId))
-    line(
-      entry.on,
-      "receipt",
-      `${amount(entry.amount, entry.currency)} on ${entry.number}`,
-      `paid by ${entry.payer}`,
-      `receipts/${entry.receiptId}`,
-    );
-  for (const letter of lettersOf(db, customerId))
-    line(
-      letter.onDay,
-      "letter",
-      `letter ${letter.step}, ${amount(letter.sum)}: ${letterStands(letter)}`,
-      letter.body,
-      null,
-      null,
-      false,
-      letter.id,
-    );
-  for (const contact of contactsOf(db, customerId))
-    line(
-      contact.onDay,
-      contact.kind,
-      contact.promisedOn === null
-        ? contact.text
-        : `${contact.text} (${promiseInWords(db, contact, today, amount)})`,
-    );
-  for (const visit of visitsOf(db, customerId))
-    line(
-      visit.on,
-      "seen",
-      visit.what === "invoice"
-        ? `downloaded ${visit.number ?? "an invoice"}`
-        : VISIT_WORDS[visit.what],
-      "by the customer",
-      visit.what === "invoice" ? `invoices/${visit.itemId}` : null,
-    );
-  for (const act of actsOfCustomer(db, customerId).filter(
-    ({ kind }) => !["letter", "contact"].includes(kind),
-  )) {
-    line(
-      act.onDay,
-      act.kind === "place" ? "placed" : act.kind.replaceAll("_", " "),
-      act.text,
-      `${act.actor}`,
-      act.subjectKind === "receipt" ? `receipts/${act.subjectId}` : null,
-      (act.kind === "place" || act.kind === "forget") && act.undoneBy === null ? act.id : null,
-      act.undoneBy !== null,
-    );
-  }
-  return lines.sort((a, b) => {
-    if (a.on < b.on) return 1;
-    if (a.on > b.on) return -1;
-    return 0;
-  });
+  const facts: HistoryFacts = { db, customerId, today, amount };
+  return [
+    ...invoiceLines(facts),
+    ...receiptLines(facts),
+    ...letterLines(facts),
+    ...contactLines(facts),
+    ...visitLines(facts),
+    ...actLines(facts),
+  ].sort((a, b) => earlierFirst(b.on, a.on));
 }
+
+type HistoryFacts = {
+  db: Db;
+  customerId: number;
+  today: Day;
+  amount: (sum: number, currency?: Currency) => string;
+};
+
+/** A line of the history; most have nothing more to say, lead nowhere and cannot be undone. */
+const line = (
+  told: Pick<HistoryLine, "on" | "kind" | "words"> & Partial<HistoryLine>,
+): HistoryLine => ({
+  more: "",
+  href: null,
+  actId: null,
+  undone: false,
+  letterId: null,
+  ...told,
+});
+
+const invoiceLines = ({ db, customerId, amount }: HistoryFacts): HistoryLine[] =>
+  itemsOfCustomer(db, customerId, 200).map((item) =>
+    line({
+      on: item.issuedOn,
+      kind: item.kind.replace("_", " "),
+      words: `${item.number}, ${amount(item.total, item.currency)}`,
+      more: item.description ?? "",
+      href: `invoices/${item.id}`,
+    }),
+  );
+
+/** What it paid, and what others paid for it. */
+const receiptLines = ({ db, customerId, amount }: HistoryFacts): HistoryLine[] => [
+  ...receiptsOf(db, customerId).map((receipt) =>
+    line({
+      on: receipt.paidOn,
+      kind: "receipt",
+      words: `${amount(receipt.amount, receipt.currency)} from ${receipt.payerName || receipt.payerEmail}`,
+      more: receipt.reference,
+      href: `receipts/${receipt.id}`,
+    }),
+  ),
+  ...paidForByOthers(db, customerId).map((entry) =>
+    line({
+      on: entry.on,
+      kind: "receipt",
+      words: `${amount(entry.amount, entry.currency)} on ${entry.number}`,
+      more: `paid by ${entry.payer}`,
+      href: `receipts/${entry.receiptId}`,
+    }),
+  ),
+];
+
+const letterLines = ({ db, customerId, amount }: HistoryFacts): HistoryLine[] =>
+  lettersOf(db, customerId).map((letter) =>
+    line({
+      on: letter.onDay,
+      kind: "letter",
+      words: `letter ${letter.step}, ${amount(letter.sum)}: ${letterStands(letter)}`,
+      more: letter.body,
+      letterId: letter.id,
+    }),
+  );
+
+const contactLines = ({ db, customerId, today, amount }: HistoryFacts): HistoryLine[] =>
+  contactsOf(db, customerId).map((contact) =>
+    line({
+      on: contact.onDay,
+      kind: contact.kind,
+      words:
+        contact.promisedOn === null
+          ? contact.text
+          : `${contact.text} (${promiseInWords(db, contact, today, amount)})`,
+    }),
+  );
+
+const visitLines = ({ db, customerId }: HistoryFacts): HistoryLine[] =>
+  visitsOf(db, customerId).map(({ on, what, number, itemId }) =>
+    line({
+      on,
+      kind: "seen",
+      words: what === "invoice" ? `downloaded ${number ?? "an invoice"}` : VISIT_WORDS[what],
+      more: "by the customer",
+      href: what === "invoice" ? `invoices/${itemId}` : null,
+    }),
+  );
+
+/** Every act but letters and contacts, which have lines of their own. */
+const actLines = ({ db, customerId }: HistoryFacts): HistoryLine[] =>
+  actsOfCustomer(db, customerId)
+    .filter(({ kind }) => kind !== "letter" && kind !== "contact")
+    .map((act) => {
+      const undoable = act.kind === "place" || act.kind === "forget";
+      return line({
+        on: act.onDay,
+        kind: act.kind === "place" ? "placed" : act.kind.replaceAll("_", " "),
+        words: act.text,
+        more: act.actor,
+        href: act.subjectKind === "receipt" ? `receipts/${act.subjectId}` : null,
+        actId: undoable && act.undoneBy === null ? act.id : null,
+        undone: act.undoneBy !== null,
+      });
+    });
 
 const VISIT_WORDS: Record<Exclude<Visit, "invoice">, string> = {
   opened: "opened the account page",
@@ -341,19 +388,7 @@ export function followUpWorkings(
   const settings = readSettings(db);
   const { phone, callee } = reachedBy(row.persons, row.customer);
   const draft = draftLetter(db, row, { settings, today });
-  // Where every invoice is left out there is nothing to write, yet all the rest to see.
-  const letter = draft.ok
-    ? draft.value
-    : {
-        to: null,
-        copies: "",
-        back: [],
-        subject: "",
-        body: "",
-        sum: ZERO,
-        step: row.next.step.step,
-        items: [],
-      };
+  const letter = draft.ok ? draft.value : nothingToWrite(row);
   return {
     customerId,
     to: letter.to,
@@ -364,22 +399,8 @@ export function followUpWorkings(
     step: letter.step,
     waits: row.waits.map((wait) => waitInWords(wait, settings.currency)),
     habit: habitInWords(db, customerId),
-    history: historyOf(db, customerId, today)
-      .filter(({ kind }) => ["letter", "call", "note", "promise", "receipt"].includes(kind))
-      .slice(0, 7)
-      .map(({ on, kind, words }) => ({
-        on,
-        words: kind === "letter" ? words : `${kind}: ${words}`,
-      })),
-    items: letter.items.map((item) => ({
-      id: item.id,
-      number: item.number,
-      description: item.description ?? "",
-      dueOn: item.dueOn,
-      days: daysBetween(item.dueOn, today),
-      balance: item.balance,
-      currency: item.currency,
-    })),
+    history: lastWords(db, customerId, today),
+    items: letter.items.map((item) => askedFor(item, today)),
     copies: letter.copies,
     problem: whyNoAddress(letter),
     lastWord: row.lastWord,
@@ -394,18 +415,40 @@ export function followUpWorkings(
     ...keptOf(promisesOf(db, customerId, today)),
     why: whyToday(row, today, settings.currency),
     act: row.next.step.act,
-    leftOut: row.detail().items.flatMap((item) =>
-      item.leftOut === null
-        ? []
-        : [
-            {
-              id: item.id,
-              number: item.number,
-              reason: item.leftOut,
-              balance: item.balance,
-              currency: item.currency,
-            },
-          ],
-    ),
+    leftOut: row.detail().items.flatMap(itemLeftOut),
   };
+}
+
+/** Where every invoice is left out there is nothing to write, yet all the rest to see. */
+const nothingToWrite = (row: OverdueRow) => ({
+  to: null,
+  copies: "",
+  back: [],
+  subject: "",
+  body: "",
+  sum: ZERO,
+  step: row.next.step.step,
+  items: [],
+});
+
+/** What was said and paid last, in few words. */
+const lastWords = (db: Db, customerId: number, today: Day): FollowUpWorkings["history"] =>
+  historyOf(db, customerId, today)
+    .filter(({ kind }) => ["letter", "call", "note", "promise", "receipt"].includes(kind))
+    .slice(0, 7)
+    .map(({ on, kind, words }) => ({ on, words: kind === "letter" ? words : `${kind}: ${words}` }));
+
+const askedFor = (item: RowItem, today: Day): FollowUpWorkings["items"][number] => ({
+  id: item.id,
+  number: item.number,
+  description: item.description ?? "",
+  dueOn: item.dueOn,
+  days: daysBetween(item.dueOn, today),
+  balance: item.balance,
+  currency: item.currency,
+});
+
+function itemLeftOut(item: RowItem): FollowUpWorkings["leftOut"] {
+  const { id, number, leftOut: reason, balance, currency } = item;
+  return reason === null ? [] : [{ id, number, reason, balance, currency }];
 }

@@ -10,7 +10,13 @@ import { depositById, depositOfLine } from "@/db/deposits";
 import { lettersAbout } from "@/db/followup";
 import { openItemById, type OpenItemRow } from "@/db/openItems";
 import { payoutById, tiesOfLine } from "@/db/payouts";
-import { feesOfCharge, itemsOfReceipt, processorAccounts, processorItemById } from "@/db/processor";
+import {
+  feesOfCharge,
+  itemsOfReceipt,
+  processorAccounts,
+  processorItemById,
+  type ProcessorItemRow,
+} from "@/db/processor";
 import {
   applicationsOfItem,
   applicationsOfReceipt,
@@ -109,7 +115,32 @@ export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | n
   const receipt = receiptById(db, id);
   if (!receipt) return null;
   const customer = receipt.customerId === null ? undefined : customerById(db, receipt.customerId);
-  const given = applicationsOfReceipt(db, id).map((application): Linked => {
+  const deposit = receipt.depositId === null ? undefined : depositById(db, receipt.depositId);
+  const depositLine =
+    deposit?.bankLineId == null ? undefined : bankLineById(db, deposit.bankLineId);
+  return {
+    receipt,
+    hand: byHand(receipt, deposit?.onDay ?? null),
+    method:
+      METHOD_WORDS[METHODS.find((name) => name === receipt.method) ?? "other"] ?? receipt.method,
+    customer: customer ? { id: customer.id, name: customer.name } : null,
+    given: givenByReceipt(db, id),
+    items: itemsWithFees(db, id).map((item) => shownItem(db, item)),
+    line: depositLine ?? bankLineOfReceipt(db, id) ?? null,
+    entries: entriesAbout(db, "receipt", id),
+    acts: [
+      ...actsAbout(db, "receipt", id),
+      ...(deposit ? actsAbout(db, "deposit", deposit.id) : []),
+    ],
+    origin: originOf(db, book, receipt.fileId, receipt.lineNo),
+  };
+}
+
+const byHand = ({ handState, number }: ReceiptRow, depositOn: Day | null): ReceiptPage["hand"] =>
+  handState === null ? null : { number, state: HAND_WORDS[handState], depositOn };
+
+function givenByReceipt(db: Db, id: number): Linked[] {
+  return applicationsOfReceipt(db, id).map((application) => {
     const item = openItemById(db, application.openItemId);
     return {
       words: item ? `${item.kind.replace("_", " ")} ${item.number}` : "invoice",
@@ -120,54 +151,37 @@ export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | n
       ended: application.endedBy !== null,
     };
   });
-  const own = itemsOfReceipt(db, id);
+}
+
+/** What the processor has of a receipt: the charge, what came back of it, and its fees. */
+function itemsWithFees(db: Db, receiptId: number): ProcessorItemRow[] {
+  const own = itemsOfReceipt(db, receiptId);
   const charge = own.find(({ kind }) => kind === "charge");
-  const fees = charge
-    ? feesOfCharge(db, charge.processorAccountId, charge.externalId).flatMap(
-        (id) => processorItemById(db, id) ?? [],
-      )
-    : [];
-  const items = [...own, ...fees].map((item): ReceiptItem => {
-    const payout = item.payoutId === null ? undefined : payoutById(db, item.payoutId);
-    return {
-      id: item.id,
-      kind: `${item.kind.replaceAll("_", " ")}${item.returnCode === null ? "" : ` ${item.returnCode}, ${returnCodeOf(item.returnCode)?.words ?? "a code of its own"}`}${item.answerBy === null ? "" : `, to be answered by ${formatDay(item.answerBy)}`}`,
-      externalId: item.externalId,
-      on: item.settledOn,
-      amount: item.amount,
-      payout: payout ? { id: payout.id, externalId: payout.externalId } : null,
-      disputeOpen: item.kind === "dispute" && item.settledState === "opened",
-    };
-  });
-  const method =
-    METHOD_WORDS[METHODS.find((name) => name === receipt.method) ?? "other"] ?? receipt.method;
-  const deposit = receipt.depositId === null ? undefined : depositById(db, receipt.depositId);
-  const depositLine =
-    deposit?.bankLineId == null ? undefined : bankLineById(db, deposit.bankLineId);
-  const hand =
-    receipt.handState === null
-      ? null
-      : {
-          number: receipt.number,
-          state: HAND_WORDS[receipt.handState],
-          depositOn: deposit?.onDay ?? null,
-        };
+  if (!charge) return own;
+  const fees = feesOfCharge(db, charge.processorAccountId, charge.externalId);
+  return [...own, ...fees.flatMap((id) => processorItemById(db, id) ?? [])];
+}
+
+function shownItem(db: Db, item: ProcessorItemRow): ReceiptItem {
+  const payout = item.payoutId === null ? undefined : payoutById(db, item.payoutId);
   return {
-    receipt,
-    hand,
-    method,
-    customer: customer ? { id: customer.id, name: customer.name } : null,
-    given,
-    items,
-    line: depositLine ?? bankLineOfReceipt(db, id) ?? null,
-    entries: entriesAbout(db, "receipt", id),
-    acts: [
-      ...actsAbout(db, "receipt", id),
-      ...(deposit ? actsAbout(db, "deposit", deposit.id) : []),
-    ],
-    origin: originOf(db, book, receipt.fileId, receipt.lineNo),
+    id: item.id,
+    kind: `${item.kind.replaceAll("_", " ")}${codeInWords(item)}${answerInWords(item)}`,
+    externalId: item.externalId,
+    on: item.settledOn,
+    amount: item.amount,
+    payout: payout ? { id: payout.id, externalId: payout.externalId } : null,
+    disputeOpen: item.kind === "dispute" && item.settledState === "opened",
   };
 }
+
+const codeInWords = ({ returnCode }: ProcessorItemRow): string =>
+  returnCode === null
+    ? ""
+    : ` ${returnCode}, ${returnCodeOf(returnCode)?.words ?? "a code of its own"}`;
+
+const answerInWords = ({ answerBy }: ProcessorItemRow): string =>
+  answerBy === null ? "" : `, to be answered by ${formatDay(answerBy)}`;
 
 const HAND_WORDS: Record<HandState, string> = {
   on_hand: "on hand",

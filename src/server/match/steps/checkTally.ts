@@ -51,12 +51,12 @@ export function checkTally(
   receipt: ReceiptRow,
   tally: TallyToCheck,
 ): Result<Checked> {
-  const { lines, writeOffs = "within limit", surcharge = minor(0), recovered = minor(0) } = tally;
-  const found = itemsToPay(ctx, { receipt, lines, writeOffs });
+  const { lines } = tally;
+  const found = itemsToPay(ctx, receipt, tally);
   if (!found.ok) return found;
   const items = found.value;
-  const applied = sumOf(lines, (line) => line.amount);
-  const rest = add(tally.available, -applied, -surcharge, -recovered);
+  const sums = sumsOf(tally);
+  const { applied, surcharge, recovered, rest } = sums;
   if (surcharge < 0 || (surcharge > 0 && applied <= 0)) return fail("tally.surcharge");
   if (rest < 0) return fail("tally.over", { by: ctx.sum(-rest, receipt.currency) });
   const owner = tally.customerId ?? items[0]?.customerId ?? null;
@@ -66,19 +66,26 @@ export function checkTally(
       : fail("tally.customer_needed", { sum: ctx.sum(rest, receipt.currency) });
   const problem =
     ownerProblem(ctx, owner, items) ?? recoveryProblem(ctx, owner, receipt, recovered);
-  return problem ?? ok({ items, applied, surcharge, recovered, rest, customerId: owner });
+  return problem ?? ok({ items, ...sums, customerId: owner });
 }
 
-type ItemsToCheck = {
-  receipt: ReceiptRow;
-  lines: readonly TallyLine[];
-  writeOffs: WriteOffs;
-};
+/** Where the money goes; what goes nowhere is the rest. */
+function sumsOf({
+  lines,
+  available,
+  surcharge = minor(0),
+  recovered = minor(0),
+}: TallyToCheck): Pick<Checked, "applied" | "surcharge" | "recovered" | "rest"> {
+  const applied = sumOf(lines, (line) => line.amount);
+  const rest = add(available, -applied, -surcharge, -recovered);
+  return { applied, surcharge, recovered, rest };
+}
 
 /** The item of each line, each once. */
 function itemsToPay(
   ctx: CommandContext,
-  { receipt, lines, writeOffs }: ItemsToCheck,
+  receipt: ReceiptRow,
+  { lines, writeOffs = "within limit" }: TallyToCheck,
 ): Result<OpenItemRow[]> {
   const items: OpenItemRow[] = [];
   for (const line of lines) {

@@ -6,6 +6,7 @@ import { type ChargedFee, feesThrough, ladders, lateFees, lettersToCharge } from
 import { readSettings } from "@/db/settings";
 
 import type { OverdueRow, RowItem } from "./overdue";
+import { type Currency } from "@/core/money";
 
 export type LateFeesPage = {
   /** Those that are charged together next. */
@@ -37,71 +38,67 @@ export function proposedFees(db: Db, today: Day, rows: readonly OverdueRow[]): P
       const rule = rules.get(row.ladder);
       const sent = letters.get(row.customer.id) ?? [];
       if ((!rule || rule.kind === "none") && sent.length === 0) return [];
-      const { items, named: ids } = row.detail();
-      const named = new Set(ids);
-      const late = items.filter(
-        ({ id, balance, dueOn, kind }) =>
-          named.has(id) && balance > 0 && dueOn < today && kind === "invoice",
-      );
-      const on = (
-        item: RowItem,
-      ): Pick<
-        ProposedFee,
-        "itemId" | "number" | "customerId" | "customer" | "dueOn" | "balance" | "balanceIn"
-      > => ({
-        itemId: item.id,
-        number: item.number,
-        customerId: item.customerId,
-        customer: row.customer.name,
-        dueOn: item.dueOn,
-        balance: item.balance,
-        balanceIn: item.currency,
-      });
-      const forTime = late.flatMap((item): ProposedFee[] => {
-        const fee = rule
-          ? lateFeeOn(
-              {
-                balance: item.balance,
-                dueOn: item.dueOn,
-                chargedThrough: through.get(item.id) ?? null,
-              },
-              rule,
-              today,
-            )
-          : null;
-        return fee === null
-          ? []
-          : [
-              {
-                ...on(item),
-                letterId: null,
-                currency: item.currency,
-                through: fee.through,
-                sum: fee.sum,
-                words: row.ladder,
-              },
-            ];
-      });
-      // The fee of a letter stands on the oldest invoice that it named and that is still open;
-      // where none is, it is not asked for.
-      const forLetters = sent.flatMap((letter): ProposedFee[] => {
-        const oldest = late.find(({ id }) => letter.itemIds.includes(id));
-        return oldest
-          ? [
-              {
-                ...on(oldest),
-                letterId: letter.letterId,
-                currency,
-                through: letter.on,
-                sum: letter.fee,
-                words: `letter ${letter.step}`,
-              },
-            ]
-          : [];
-      });
-      return [...forTime, ...forLetters];
+      const late = lateInvoices(row, today);
+      return [
+        ...(rule ? late.flatMap((item) => feeForTime(row, item, rule, { through, today })) : []),
+        ...sent.flatMap((letter) => feeForLetter(row, late, letter, currency)),
+      ];
     });
 }
+
+/** Invoices that a letter of today would name, past their date. */
+function lateInvoices(row: OverdueRow, today: Day): RowItem[] {
+  const { items, named: ids } = row.detail();
+  const named = new Set(ids);
+  return items.filter(
+    ({ id, balance, dueOn, kind }) =>
+      named.has(id) && balance > 0 && dueOn < today && kind === "invoice",
+  );
+}
+
+const feeOn = (row: OverdueRow, item: RowItem) => ({
+  itemId: item.id,
+  number: item.number,
+  customerId: item.customerId,
+  customer: row.customer.name,
+  dueOn: item.dueOn,
+  balance: item.balance,
+  balanceIn: item.currency,
+});
+
+function feeForTime(
+  row: OverdueRow,
+  item: RowItem,
+  rule: LateFeeRule,
+  { through, today }: { through: ReadonlyMap<number, Day>; today: Day },
+): ProposedFee[] {
+  const { balance, dueOn, currency } = item;
+  const chargedThrough = through.get(item.id) ?? null;
+  const fee = lateFeeOn({ balance, dueOn, chargedThrough }, rule, today);
+  if (fee === null) return [];
+  const { through: until, sum } = fee;
+  const on = feeOn(row, item);
+  return [{ ...on, letterId: null, currency, through: until, sum, words: row.ladder }];
+}
+
+/**
+ * The fee of a letter stands on the oldest invoice that it named and that is still open; where none
+ * is, it is not asked for.
+ */
+function feeForLetter(
+  row: OverdueRow,
+  late: readonly RowItem[],
+  letter: LetterToCharge,
+  currency: Currency,
+): ProposedFee[] {
+  const oldest = late.find(({ id }) => letter.itemIds.includes(id));
+  if (!oldest) return [];
+  const { letterId, on, fee, step } = letter;
+  const words = `letter ${step}`;
+  return [{ ...feeOn(row, oldest), letterId, currency, through: on, sum: fee, words }];
+}
+
+type LetterToCharge = NonNullable<ReturnType<ReturnType<typeof lettersToCharge>["get"]>>[number];
 
 export function lateFeesPage(db: Db, today: Day, rows: readonly OverdueRow[]): LateFeesPage {
   const all = ladders(db);

@@ -1,11 +1,11 @@
 import type { AutomaticRun, LetterRun, RunLetter } from "@/contracts/overdue";
 import { addDays, type Day, formatDay } from "@/core/calendar";
 import { nextRunDay, type NextStep, TONES, waitInWords } from "@/core/followup";
-import { formatAmount, type Minor } from "@/core/money";
+import { add, formatAmount, ZERO, type Minor } from "@/core/money";
 import { commandByKey } from "@/db/acts";
 import type { Db } from "@/db/connection";
 import { runSkips } from "@/db/followup";
-import { readSettings } from "@/db/settings";
+import { readSettings, type Settings } from "@/db/settings";
 import { inWords } from "@/server/runtime/messages";
 
 import { draftLetter, type LetterHead, letterHeads } from "../letters";
@@ -30,38 +30,10 @@ export function letterRun(
   const letters = ready
     .filter(({ next }) => next.step.act === "letter")
     .map((row) => ({ row, head: headOf(row) }));
-  const held = new Map<string, { count: number; sum: number }>();
-  const hold = (why: string, sum: number): void => {
-    const known = held.get(why) ?? { count: 0, sum: 0 };
-    held.set(why, { count: known.count + 1, sum: known.sum + sum });
-  };
-  for (const row of rows) {
-    if (row.state === "waits") hold(REASONS[row.waits[0]?.code ?? "receipt"], row.overdue);
-    else if (row.state === "left_out") hold("left out", row.overdue);
-    else if (row.state === "later") hold("written to already, not due again yet", row.overdue);
-  }
   return {
-    letters: letters.slice(offset, offset + limit).map(({ row, head }): RunLetter => {
-      const draft = draftLetter(db, row, { settings, today });
-      const { to, copies, sum, attach, fee } = head;
-      return {
-        customerId: row.customer.id,
-        name: row.customer.name,
-        to: draft.ok ? to : null,
-        copies,
-        problem: draft.ok ? head.problem : inWords(draft.error),
-        subject: draft.ok ? draft.value.subject : "",
-        body: draft.ok ? draft.value.body : "",
-        sum,
-        items: draft.ok ? draft.value.items.length : 0,
-        oldestDays: row.oldestDays,
-        step: stepWords(head),
-        ladder: row.ladder,
-        attach,
-        fee,
-        byItself: row.goesByItself,
-      };
-    }),
+    letters: letters
+      .slice(offset, offset + limit)
+      .map((letter) => shownLetter(db, letter, settings, today)),
     count: letters.length,
     going: letters
       .filter(({ head }) => head.problem === null)
@@ -74,10 +46,61 @@ export function letterRun(
         act: row.next.step.act === "stop" ? "stop of supply" : row.next.step.act,
         sum: row.overdue,
       })),
-    held: [...held]
-      .map(([why, { count, sum }]) => ({ why, count, sum: sum as Minor }))
-      .sort((a, b) => b.count - a.count),
+    held: heldByReason(rows),
   };
+}
+
+type LetterToShow = { row: OverdueRow; head: ReturnType<ReturnType<typeof letterHeads>> };
+
+function shownLetter(
+  db: Db,
+  { row, head }: LetterToShow,
+  settings: Settings,
+  today: Day,
+): RunLetter {
+  const draft = draftLetter(db, row, { settings, today });
+  const { copies, sum, attach, fee } = head;
+  const words = draft.ok
+    ? {
+        to: head.to,
+        problem: head.problem,
+        subject: draft.value.subject,
+        body: draft.value.body,
+        items: draft.value.items.length,
+      }
+    : { to: null, problem: inWords(draft.error), subject: "", body: "", items: 0 };
+  return {
+    ...words,
+    customerId: row.customer.id,
+    name: row.customer.name,
+    copies,
+    sum,
+    oldestDays: row.oldestDays,
+    step: stepWords(head),
+    ladder: row.ladder,
+    attach,
+    fee,
+    byItself: row.goesByItself,
+  };
+}
+
+/** Why a customer is not written to today; null for one who is. */
+function whyHeld(row: OverdueRow): string | null {
+  if (row.state === "waits") return REASONS[row.waits[0]?.code ?? "receipt"];
+  if (row.state === "left_out") return "left out";
+  return row.state === "later" ? "written to already, not due again yet" : null;
+}
+
+/** Who is not written to today, by reason, the commonest first. */
+function heldByReason(rows: readonly OverdueRow[]): LetterRun["held"] {
+  const held = new Map<string, { count: number; sum: Minor }>();
+  for (const row of rows) {
+    const why = whyHeld(row);
+    if (why === null) continue;
+    const known = held.get(why) ?? { count: 0, sum: ZERO };
+    held.set(why, { count: known.count + 1, sum: add(known.sum, row.overdue) });
+  }
+  return [...held].map(([why, sums]) => ({ why, ...sums })).sort((a, b) => b.count - a.count);
 }
 
 /** The letters that go by themselves on their next day; `rowsOn` gives who is overdue on a day. */

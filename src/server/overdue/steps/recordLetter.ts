@@ -20,18 +20,8 @@ export function record(
   looked: LetterTemplate | null,
 ): Result<{ letterId: number; actId: number }> {
   const { customer } = row;
-  const [wait] = row.waits;
-  if (wait)
-    return fail("letter.waits", {
-      customer: customer.name,
-      why: waitInWords(wait, ctx.settings.currency),
-    });
-  if (row.leftOut !== null)
-    return fail("letter.left_out", { customer: customer.name, why: row.leftOut });
-  if (row.state === "later")
-    return fail("letter.later", { customer: customer.name, day: row.next.on });
-  if (row.letterFrom !== null && row.letterFrom > ctx.today)
-    return fail("letter.later", { customer: customer.name, day: row.letterFrom });
+  const problem = whyNotToday(ctx, row);
+  if (problem) return problem;
   const draft = draftLetter(ctx.db, row, { settings: ctx.settings, today: ctx.today });
   if (!draft.ok) return draft;
   const {
@@ -76,4 +66,22 @@ export function record(
     items.map((item) => ({ openItemId: item.id, balance: item.balance })),
   );
   return ok({ letterId, actId });
+}
+
+/** A letter waits with its customer, and goes when its day has come. */
+function whyNotToday(ctx: CommandContext, row: OverdueRow): Result<never> | null {
+  const { customer } = row;
+  const [wait] = row.waits;
+  if (wait)
+    return fail("letter.waits", {
+      customer: customer.name,
+      why: waitInWords(wait, ctx.settings.currency),
+    });
+  if (row.leftOut !== null)
+    return fail("letter.left_out", { customer: customer.name, why: row.leftOut });
+  if (row.state === "later")
+    return fail("letter.later", { customer: customer.name, day: row.next.on });
+  if (row.letterFrom !== null && row.letterFrom > ctx.today)
+    return fail("letter.later", { customer: customer.name, day: row.letterFrom });
+  return null;
 }

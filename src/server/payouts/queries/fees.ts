@@ -1,7 +1,7 @@
 import type { FeeLine, FeesFacts } from "@/contracts/payouts";
 import { addMonths, type Day } from "@/core/calendar";
 import { achInstead, type CheckedFee, checkFees, feesByMonth } from "@/core/fees";
-import { minor, type Minor, sumOf } from "@/core/money";
+import { type Currency, minor, type Minor, sumOf } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { accruals, agreedRates, chargesWithFees } from "@/db/fees";
 import { type ProcessorAccountRow, processorAccounts } from "@/db/processor";
@@ -15,38 +15,13 @@ export function feeCheck(db: Db, today: Day, months = 12): FeesFacts {
   const from = `${addMonths(`${today.slice(0, 7)}-01` as Day, 1 - months)}` as Day;
   const rates = agreedRates(db);
   const names = new Map(processorAccounts(db).map((account) => [account.id, account]));
-  const byAccount = processorAccounts(db).map((account) => {
+  const byAccount = processorAccounts(db).map((account): AccountFees => {
     const charges = chargesWithFees(db, account.id, from, today);
-    const more = new Map(charges.map((charge) => [charge.id, charge]));
-    return {
-      account,
-      charges,
-      checked: checkFees(
-        charges,
-        rates.filter(({ processorAccountId }) => processorAccountId === account.id),
-      ),
-      more,
-    };
+    const agreed = rates.filter(({ processorAccountId }) => processorAccountId === account.id);
+    return { account, charges, checked: checkFees(charges, agreed) };
   });
-  const lines = byAccount.flatMap(({ account, checked, more }) =>
-    (account.feeBilling === "monthly" ? [] : checked.filter(({ off }) => off !== 0)).map(
-      (checkedFee): FeeLine => ({
-        ...checkedFee,
-        externalId: more.get(checkedFee.id)?.externalId ?? "",
-        payer: more.get(checkedFee.id)?.payer ?? "",
-        receiptId: more.get(checkedFee.id)?.receiptId ?? null,
-        account: account.name,
-        currency: account.currency,
-      }),
-    ),
-  );
+  const lines = byAccount.flatMap(linesOff).sort((a, b) => b.off - a.off || a.id - b.id);
   const { currency: book, achFixedPerMonth } = readSettings(db);
-  lines.sort((a, b) => b.off - a.off || a.id - b.id);
-  const cards = byAccount
-    .filter(({ account }) => account.currency === book)
-    .flatMap(({ charges }) => charges.filter(({ method }) => method === "card"));
-  const achRate = rates.find(({ method, to }) => method === "ach_debit" && to === null);
-  const instead = achRate ? achInstead(cards, achRate, minor(achFixedPerMonth)) : null;
   return {
     lines: lines.slice(0, MOST_LINES),
     count: lines.length,
@@ -76,15 +51,46 @@ export function feeCheck(db: Db, today: Day, months = 12): FeesFacts {
       monthly: feeBilling === "monthly",
     })),
     accrued: accruedMonths(db, byAccount),
-    ach: instead
-      ? {
-          saved: instead.saved,
-          perMonth: Math.round(cards.length / months),
-          from: instead.from,
-          fixed: minor(achFixedPerMonth),
-        }
-      : null,
+    ach: achSaving(byAccount, rates, { book, fixed: minor(achFixedPerMonth), months }),
   };
+}
+
+type AccountFees = {
+  account: ProcessorAccountRow;
+  charges: ReturnType<typeof chargesWithFees>;
+  checked: readonly CheckedFee[];
+};
+
+/** Charges whose fee is not as agreed; what is billed by the month is checked by month. */
+function linesOff({ account, charges, checked }: AccountFees): FeeLine[] {
+  if (account.feeBilling === "monthly") return [];
+  const byId = new Map(charges.map((charge) => [charge.id, charge]));
+  return checked
+    .filter(({ off }) => off !== 0)
+    .map((fee) => ({
+      ...fee,
+      externalId: byId.get(fee.id)?.externalId ?? "",
+      payer: byId.get(fee.id)?.payer ?? "",
+      receiptId: byId.get(fee.id)?.receiptId ?? null,
+      account: account.name,
+      currency: account.currency,
+    }));
+}
+
+/** What the book's card charges would have cost by ACH; null where no rate for it was agreed. */
+function achSaving(
+  byAccount: readonly AccountFees[],
+  rates: ReturnType<typeof agreedRates>,
+  { book, fixed, months }: { book: Currency; fixed: Minor; months: number },
+): FeesFacts["ach"] {
+  const cards = byAccount
+    .filter(({ account }) => account.currency === book)
+    .flatMap(({ charges }) => charges.filter(({ method }) => method === "card"));
+  const rate = rates.find(({ method, to }) => method === "ach_debit" && to === null);
+  const instead = rate ? achInstead(cards, rate, fixed) : null;
+  if (!instead) return null;
+  const perMonth = Math.round(cards.length / months);
+  return { saved: instead.saved, perMonth, from: instead.from, fixed };
 }
 
 /** Months of the accounts that are billed by the month: accrued, billed, or with charges that are not accrued yet. */
