@@ -77,13 +77,12 @@ async function importOne(
     mapping: mapping.value,
     account: typeof values.account === "string" ? values.account : null,
   };
-  const done = runCommand(
-    db,
-    importFile,
-    input,
-    { book, actor: "command line", key: randomUUID() },
-    values["dry-run"] === true,
-  );
+  const done = runCommand(db, importFile, input, {
+    book,
+    actor: "command line",
+    key: randomUUID(),
+    rehearse: values["dry-run"] === true,
+  });
   return done.ok ? ok({ ...done.value, file: path, kind: mapping.value.kind }) : done;
 }
 

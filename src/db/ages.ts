@@ -16,12 +16,13 @@ export function agesByCustomer(
   const found = new Map<number, Minor[]>();
   for (let id = 0; id < sums.length; id += 1) {
     const sum = sums[id] ?? 0;
-    if (sum === 0 || (currency !== null && moves.currency[id] !== currency)) continue;
-    const span = spanAt(by === "issued" || moves.isNote[id] ? moves.issuedOn[id] : moves.dueOn[id]);
+    if (sum === 0 || (currency ?? moves.currency[id]) !== moves.currency[id]) continue;
+    const from = by === "issued" || moves.isNote[id] ? moves.issuedOn : moves.dueOn;
+    const span = spanAt(from[id]);
     const customer = moves.customer[id] ?? 0;
-    let ages = found.get(customer);
-    if (ages === undefined) found.set(customer, (ages = spans.map(() => ZERO)));
+    const ages = found.get(customer) ?? spans.map(() => ZERO);
     ages[span] = minor((ages[span] ?? 0) + sum);
+    found.set(customer, ages);
   }
   for (const [id, ages] of found) if (ages.every((sum) => sum === 0)) found.delete(id);
   return found;

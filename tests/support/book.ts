@@ -68,23 +68,21 @@ export class TestBook {
 
   /** The same book, with another person at work. */
   as(actor: string): Pick<TestBook, "do"> {
-    return { do: (name, input, key, rehearse) => this.do(name, input, key, rehearse, actor) };
+    return { do: (name, input, key, how) => this.do(name, input, key, { ...how, actor }) };
   }
 
   do<Name extends CommandName>(
     name: Name,
     input: InputOf<Name>,
     key: string = randomUUID(),
-    rehearse = false,
-    actor = "tester",
+    { rehearse = false, actor = "tester" }: { rehearse?: boolean; actor?: string } = {},
   ): Result<OutputOf<Name>> {
-    return runCommand(
-      this.db,
-      COMMANDS[name] as never,
-      input,
-      { book: this.name, actor, key },
+    return runCommand(this.db, COMMANDS[name] as never, input, {
+      book: this.name,
+      actor,
+      key,
       rehearse,
-    ) as Result<OutputOf<Name>>;
+    }) as Result<OutputOf<Name>>;
   }
 
   must<Name extends CommandName>(name: Name, input: InputOf<Name>): OutputOf<Name> {
@@ -118,7 +116,7 @@ export class TestBook {
         account: to,
       },
       randomUUID(),
-      rehearse,
+      { rehearse },
     );
   }
 

@@ -66,6 +66,8 @@ export function readsWell(template: LetterTemplate): Result<null> {
   return ok(null);
 }
 
+type PreviewAsked = { customerId: number; tone: number; language: Language };
+
 /**
  * What words say to a customer today, in a language of one's choice. Errors besides those of
  * readsWell: customer.unknown, letter.nothing.
@@ -74,8 +76,7 @@ export function previewFor(
   db: Db,
   today: Day,
   proposals: readonly Proposal[],
-  customerId: number,
-  { language, ...template }: LetterTemplate & { tone: number; language: Language },
+  { customerId, language, ...template }: LetterTemplate & PreviewAsked,
 ): Result<LetterTemplate> {
   const row = overdueRows(db, today, proposals, customerId).find(
     ({ customer }) => customer.id === customerId,

@@ -167,17 +167,19 @@ describe("wordings of one's own", () => {
   );
   it("are shown on a real customer as they are typed, in any language, and nothing is kept", () => {
     for (const shipped of shippedWords()) {
-      const shown = previewFor(book.db, TODAY, [], 1, shipped);
+      const shown = previewFor(book.db, TODAY, [], { ...shipped, customerId: 1 });
       expect(shown.ok && shown.value.body).toContain("854.50");
       expect(shown.ok && `${shown.value.subject}${shown.value.body}`).not.toMatch(
         /\{\{|\{%|undefined/,
       );
     }
-    expect(previewFor(book.db, TODAY, [], 1, { ...words, body: "{{ nobody }}" })).toMatchObject({
+    expect(
+      previewFor(book.db, TODAY, [], { ...words, customerId: 1, body: "{{ nobody }}" }),
+    ).toMatchObject({
       ok: false,
       error: { code: "letter.words" },
     });
-    expect(previewFor(book.db, TODAY, [], 999, words)).toMatchObject({
+    expect(previewFor(book.db, TODAY, [], { ...words, customerId: 999 })).toMatchObject({
       ok: false,
       error: { code: "letter.nothing" },
     });

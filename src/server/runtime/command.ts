@@ -25,6 +25,9 @@ class RolledBack extends Error {
   }
 }
 
+/** Who asks, under which key; `rehearse`: to see what would come of it, with nothing kept. */
+type Caller = Actor & { key: string; rehearse?: boolean };
+
 /**
  * Carries out a command: checks its input, does all of it or nothing, and
  * writes the audit trail in the same transaction. A key that was used before
@@ -34,8 +37,7 @@ export function runCommand<Schema extends z.ZodType, Output>(
   db: Db,
   command: Command<Schema, Output>,
   input: unknown,
-  who: Actor & { key: string },
-  rehearse = false,
+  who: Caller,
 ): Result<Output> {
   const parsed = command.schema.safeParse(input);
   if (!parsed.success) {
@@ -66,7 +68,7 @@ export function runCommand<Schema extends z.ZodType, Output>(
     return result;
   };
   try {
-    return rehearse ? db.rehearse(work) : db.transaction(work);
+    return who.rehearse ? db.rehearse(work) : db.transaction(work);
   } catch (error) {
     if (error instanceof RolledBack) return { ok: false, error: error.error };
     throw error;

@@ -82,7 +82,6 @@ const MESSAGES: Record<string, string> = {
     "A surcharge stands on top of invoices that are paid. Tick what it pays first.",
   "tally.small": "A difference of {sum} is over the limit of {limit} for small differences.",
   "tally.sign": "The sum on {number} has the wrong sign.",
-  "tally.customer_needed": "Say whose account the rest of {sum} is kept on.",
   "letter.came_back":
     "The last letter to {address} came back: {why}. Give the customer another address, or say on its page that this one works.",
   "wording.sum":

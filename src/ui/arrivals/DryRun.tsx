@@ -107,7 +107,7 @@ function WhatItSays({ facts, mapping, problem, report }: WhatItSaysProps): React
 
 function useDryRun({ facts, first, close }: DryRunProps) {
   const router = useRouter();
-  const { book, accounts } = facts;
+  const { book } = facts;
   const { say, complain } = useActing();
   const known = facts.mappings
     .filter((mapping) => mapping.kind === first.kind)
@@ -174,12 +174,8 @@ function useDryRun({ facts, first, close }: DryRunProps) {
   };
   useHotkeys("enter", takeIn, [takeIn]);
   useHotkeys("escape", close);
-  const of =
-    mapping.kind === "processor"
-      ? accounts.processor
-      : mapping.kind === "bank"
-        ? accounts.bank
-        : null;
+  const hasAccount = mapping.kind === "processor" || mapping.kind === "bank";
+  const of = hasAccount ? accountsFor(mapping.kind, facts) : null;
   return {
     waiting,
     mapping,

@@ -40,7 +40,6 @@ export function History({ told, ...around }: BookFacts & { told: Backing }): Rea
 }
 
 function Acts({ acts, today }: BookFacts & { acts: readonly ActView[] }): ReactNode {
-  const { act, busy } = useActing();
   if (acts.length === 0) return <p data-tone="soft">Nothing yet, beyond taking it in.</p>;
   return (
     <DetailTable>

@@ -26,19 +26,11 @@ import { TallyWorkings } from "./TallyWorkings";
  * something else; the open one is worked on in place.
  */
 export function MatchPage(props: Props): ReactNode {
-  const { book, currency, today, queue, sums, total, hand, sorted } = props;
-  const [open, setOpen] = useOpenRow();
+  const { book, currency, today, queue, sums, total, hand } = props;
   const [looking, setLooking] = useState(false);
   const [recording, setRecording] = useState(false);
   useHotkeys("a", () => setLooking(sums.sure.count > 0), [sums.sure.count]);
   useHotkeys("n", () => setRecording(true), { preventDefault: true });
-  const blocks = useCallback(
-    (from: number) =>
-      load<MatchRow[]>(`/api/v1/b/${book}/match?queue=${queue}&sort=${sorted}&from=${from}`).then(
-        (sent) => (sent.ok ? sent.value : null),
-      ),
-    [book, queue, sorted],
-  );
   const handCount = hand.rows.length + hand.deposits.length;
   return (
     <>
@@ -71,40 +63,47 @@ export function MatchPage(props: Props): ReactNode {
           }}
           close={() => setLooking(false)}
         />
-      ) : queue === "hand" ? (
-        <OnHand hand={hand} book={book} currency={currency} today={today} />
       ) : (
-        <LongList<MatchRow>
-          key={`${queue} ${sorted}`}
-          label="Receipts"
-          first={props.rows}
-          count={sums[queue].count}
-          idOf={(row) => row.id}
-          load={blocks}
-          openId={open}
-          onOpen={setOpen}
-          sorted={sorted}
-          columns={columnsOf(props, queue)}
-          workings={(row, next) => {
-            if (queue === "aside") return <AsideWorkings key={row.id} row={row} done={next} />;
-            if (queue === "second")
-              return (
-                <ApprovalWorkings key={row.id} row={row} currency={row.currency} done={next} />
-              );
-            return (
-              <TallyWorkings
-                key={row.id}
-                row={row}
-                currency={row.currency}
-                today={today}
-                done={next}
-              />
-            );
-          }}
-          empty={<Empty book={book} queue={queue} sums={sums} />}
-        />
+        <QueueList {...props} />
       )}
     </>
+  );
+}
+
+/** The rows of the queue that is open; what is on hand has a list of its own. */
+function QueueList(props: Props): ReactNode {
+  const { book, currency, today, queue, sorted, sums, hand } = props;
+  const [open, setOpen] = useOpenRow();
+  const blocks = useCallback(
+    (from: number) =>
+      load<MatchRow[]>(`/api/v1/b/${book}/match?queue=${queue}&sort=${sorted}&from=${from}`).then(
+        (sent) => (sent.ok ? sent.value : null),
+      ),
+    [book, queue, sorted],
+  );
+  if (queue === "hand") return <OnHand hand={hand} book={book} currency={currency} today={today} />;
+  return (
+    <LongList<MatchRow>
+      key={`${queue} ${sorted}`}
+      label="Receipts"
+      first={props.rows}
+      count={sums[queue].count}
+      idOf={(row) => row.id}
+      load={blocks}
+      openId={open}
+      onOpen={setOpen}
+      sorted={sorted}
+      columns={columnsOf(props, queue)}
+      workings={(row, next) => {
+        if (queue === "aside") return <AsideWorkings key={row.id} row={row} done={next} />;
+        if (queue === "second")
+          return <ApprovalWorkings key={row.id} row={row} currency={row.currency} done={next} />;
+        return (
+          <TallyWorkings key={row.id} row={row} currency={row.currency} today={today} done={next} />
+        );
+      }}
+      empty={<Empty book={book} queue={queue} sums={sums} />}
+    />
   );
 }
 function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColumn<MatchRow>[] {

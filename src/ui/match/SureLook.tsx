@@ -145,7 +145,7 @@ type LinesProps = {
 };
 function Lines(props: LinesProps): ReactNode {
   const { out, toggle, currency } = props;
-  const { place, lines, current, index, shown, above, below } = useLines(props);
+  const { place, lines, current, shown, above, below } = useLines(props);
   return (
     <LedgerFrame ref={place} tabIndex={0} role="region" aria-label="Sure receipts">
       <LedgerTable>
@@ -239,5 +239,5 @@ function useLines({ rows, at }: LinesProps) {
   }, [index, virtual]);
   const shown = virtual.getVirtualItems();
   const [above, below] = [shown[0]?.start ?? 0, virtual.getTotalSize() - (shown.at(-1)?.end ?? 0)];
-  return { place, lines, current, index, shown, above, below };
+  return { place, lines, current, shown, above, below };
 }

@@ -12,6 +12,19 @@ import { LineField, Tick } from "../kit/fields";
 import { TermTable } from "../kit/tables";
 import { recovering, type Term, type Tally, type Worked } from "./tally";
 
+type TallyTableProps = {
+  tally: Tally;
+  worked: Worked;
+  currency: Currency;
+  limit: number;
+  credits: readonly OnAccount[];
+  surcharges: boolean;
+  givenUp: Minor;
+  today: Day;
+  change: (tally: Tally) => void;
+  post: () => void;
+};
+
 export function TallyTable({
   tally,
   worked,
@@ -23,18 +36,7 @@ export function TallyTable({
   today,
   change,
   post,
-}: {
-  tally: Tally;
-  worked: Worked;
-  currency: Currency;
-  limit: number;
-  credits: readonly OnAccount[];
-  surcharges: boolean;
-  givenUp: Minor;
-  today: Day;
-  change: (tally: Tally) => void;
-  post: () => void;
-}): ReactNode {
+}: TallyTableProps): ReactNode {
   const set = (at: number, part: Partial<Tally["terms"][number]>): void =>
     change({
       ...tally,
@@ -99,21 +101,27 @@ export function TallyTable({
             </td>
           </tr>
         ) : null}
-        <tr data-last>
-          <td data-tone="soft">Left over</td>
-          <td data-numeric data-tone="off">
-            {worked.problem ? "✗" : ""}
-          </td>
-          <td data-numeric>
-            <Total large tone={leftOf(tally, worked) === 0 ? "good" : "off"} testId="left-over">
-              {formatAmount(leftOf(tally, worked), currency)}
-            </Total>
-          </td>
-        </tr>
+        <LeftOverRow tally={tally} worked={worked} currency={currency} />
       </tbody>
     </TermTable>
   );
 }
+
+type LeftOverRowProps = { tally: Tally; worked: Worked; currency: Currency };
+
+const LeftOverRow = ({ tally, worked, currency }: LeftOverRowProps): ReactNode => (
+  <tr data-last>
+    <td data-tone="soft">Left over</td>
+    <td data-numeric data-tone="off">
+      {worked.problem ? "✗" : ""}
+    </td>
+    <td data-numeric>
+      <Total large tone={leftOf(tally, worked) === 0 ? "good" : "off"} testId="left-over">
+        {formatAmount(leftOf(tally, worked), currency)}
+      </Total>
+    </td>
+  </tr>
+);
 
 type CreditRowProps = {
   change: (tally: Tally) => void;

@@ -77,7 +77,7 @@ function TallyEditor(props: TallyEditorProps): ReactNode {
     worked,
     reading,
     choose,
-    itemsOf,
+    chooseCustomer,
     post,
     keep,
   } = useTally(props);
@@ -105,22 +105,7 @@ function TallyEditor(props: TallyEditorProps): ReactNode {
             change={setTally}
             post={post}
           />
-          <CustomerChoice
-            tally={tally}
-            choose={(customer) => {
-              setTally({
-                customerId: customer.id,
-                customer: customer.name,
-                terms: [],
-                restOnAccount: false,
-                credits: [],
-                surcharge: add(0),
-                recovered: add(0),
-              });
-              void itemsOf(customer.id);
-            }}
-            currency={currency}
-          />
+          <CustomerChoice tally={tally} choose={chooseCustomer} currency={currency} />
           <QuestionOrActs
             asking={asking}
             currency={currency}
@@ -241,51 +226,39 @@ function QuestionOrActs({
   );
 }
 
-function useTally({ row, currency, done, workings }: TallyEditorProps) {
-  const { act, busy, book, complain } = useActing();
-  const [chosen, setChosen] = useState(0);
-  const [tally, setTally] = useState<Tally>(() =>
-    tallyOf(workings.readings[0], currency, workings.credits),
-  );
-  const [credits, setCredits] = useState<readonly OnAccount[]>(workings.credits);
-  const [items, setItems] = useState<WorkingsItem[]>(workings.items);
-  const [givenUp, setGivenUp] = useState(workings.givenUp);
-  const [asking, setAsking] = useState<"aside" | "second" | null>(null);
-  const fields = useRef<HTMLDivElement>(null);
-  const worked = workOut(tally, workings.amount, currency, workings.limit);
-  const reading = workings.readings[chosen];
-  const choose = (at: number): void => {
-    const other = workings.readings[at];
-    if (!other) return;
-    setChosen(at);
-    setTally(tallyOf(other, currency, credits));
-    if (other.customerId !== null && other.customerId !== tally.customerId)
-      void itemsOf(other.customerId);
-  };
-  const itemsOf = async (customerId: number): Promise<void> => {
-    const sent = await load<Pick<MatchWorkings, "items" | "credits" | "givenUp">>(
-      `/api/v1/b/${book}/customers/${customerId}/items?currency=${currency}`,
-    );
-    if (!sent.ok) return complain(sent.message);
-    setItems(sent.value.items);
-    setCredits(sent.value.credits);
-    setGivenUp(sent.value.givenUp);
-  };
+/** What stands in the way of posting a tally, with what to do about it. */
+function whyNotPosted(
+  tally: Tally,
+  worked: Worked,
+  people: number,
+  currency: Currency,
+): string | null {
+  if (worked.problem !== null) return worked.problem;
+  if (tally.customerId === null)
+    return "Say whose it is first: find the customer, or set the receipt aside.";
+  if (worked.left > 0 && !tally.restOnAccount)
+    return `${formatAmount(worked.left, currency)} is left over. Give it to an invoice, or keep the rest on account (K).`;
+  if (worked.overLimit !== 0 && people < 2)
+    return "A write-off over the limit needs a second person. Add one under Set-up, or leave the rest open.";
+  return null;
+}
+
+type PostingProps = Pick<TallyEditorProps, "row" | "currency" | "done" | "workings"> & {
+  tally: Tally;
+  worked: Worked;
+  setTally: (tally: Tally) => void;
+  askSecond: () => void;
+};
+
+/** Posts a tally, or keeps the receipt on account. */
+function useTallyPosting(props: PostingProps): { post: () => void; keep: () => void } {
+  const { row, currency, done, workings, tally, worked, setTally, askSecond } = props;
+  const { act, busy, complain } = useActing();
   const post = (): void => {
-    if (busy || worked.problem !== null)
-      return worked.problem === null ? undefined : complain(worked.problem);
-    if (tally.customerId === null)
-      return complain("Say whose it is first: find the customer, or set the receipt aside.");
-    if (worked.left > 0 && !tally.restOnAccount)
-      return complain(
-        `${formatAmount(worked.left, currency)} is left over. Give it to an invoice, or keep the rest on account (K).`,
-      );
-    if (worked.overLimit !== 0)
-      return workings.people < 2
-        ? complain(
-            "A write-off over the limit needs a second person. Add one under Set-up, or leave the rest open.",
-          )
-        : setAsking("second");
+    if (busy) return;
+    const problem = whyNotPosted(tally, worked, workings.people, currency);
+    if (problem !== null) return complain(problem);
+    if (worked.overLimit !== 0) return askSecond();
     void act<{ actId: number; commandId: number }>(
       "applyReceipt",
       {
@@ -325,6 +298,62 @@ function useTally({ row, currency, done, workings }: TallyEditorProps) {
         if (value) done();
       });
   };
+  return { post, keep };
+}
+
+/** A tally while it is put together, of the customer's open items. */
+function useTally({ row, currency, done, workings }: TallyEditorProps) {
+  const { book, complain } = useActing();
+  const [chosen, setChosen] = useState(0);
+  const [tally, setTally] = useState<Tally>(() =>
+    tallyOf(workings.readings[0], currency, workings.credits),
+  );
+  const [credits, setCredits] = useState<readonly OnAccount[]>(workings.credits);
+  const [items, setItems] = useState<WorkingsItem[]>(workings.items);
+  const [givenUp, setGivenUp] = useState(workings.givenUp);
+  const [asking, setAsking] = useState<"aside" | "second" | null>(null);
+  const fields = useRef<HTMLDivElement>(null);
+  const worked = workOut(tally, workings.amount, currency, workings.limit);
+  const reading = workings.readings[chosen];
+  const choose = (at: number): void => {
+    const other = workings.readings[at];
+    if (!other) return;
+    setChosen(at);
+    setTally(tallyOf(other, currency, credits));
+    if (other.customerId !== null && other.customerId !== tally.customerId)
+      void itemsOf(other.customerId);
+  };
+  const itemsOf = async (customerId: number): Promise<void> => {
+    const sent = await load<Pick<MatchWorkings, "items" | "credits" | "givenUp">>(
+      `/api/v1/b/${book}/customers/${customerId}/items?currency=${currency}`,
+    );
+    if (!sent.ok) return complain(sent.message);
+    setItems(sent.value.items);
+    setCredits(sent.value.credits);
+    setGivenUp(sent.value.givenUp);
+  };
+  const chooseCustomer = ({ id, name }: { id: number; name: string }): void => {
+    setTally({
+      customerId: id,
+      customer: name,
+      terms: [],
+      restOnAccount: false,
+      credits: [],
+      surcharge: add(0),
+      recovered: add(0),
+    });
+    void itemsOf(id);
+  };
+  const { post, keep } = useTallyPosting({
+    row,
+    currency,
+    done,
+    workings,
+    tally,
+    worked,
+    setTally,
+    askSecond: () => setAsking("second"),
+  });
   useHotkeys("enter", post, { enabled: asking === null, ignoreEventWhen: onOwnControl }, [post]);
   useHotkeys("k", keep, [keep]);
   useHotkeys("s", () => setAsking("aside"), { preventDefault: true });
@@ -343,7 +372,7 @@ function useTally({ row, currency, done, workings }: TallyEditorProps) {
     worked,
     reading,
     choose,
-    itemsOf,
+    chooseCustomer,
     post,
     keep,
   };

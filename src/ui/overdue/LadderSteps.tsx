@@ -273,7 +273,7 @@ function LadderActs({
   setSteps,
   steps,
 }: LadderActsProps): ReactNode {
-  const { act, busy } = useActing();
+  const { busy } = useActing();
   return (
     <ActRow>
       {changed || close ? (

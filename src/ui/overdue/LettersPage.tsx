@@ -86,7 +86,7 @@ export function LettersPage(props: Props): ReactNode {
   );
 }
 
-function useLetterRun({ going: all, held }: Props) {
+function useLetterRun({ going: all }: Props) {
   const { act, busy } = useActing();
   const [open, setOpen] = useOpenRow();
   const [changed, setChanged] = useState<ReadonlyMap<number, Words>>(new Map());

@@ -276,11 +276,8 @@ class Maker {
       : dice.pick(["exact", "upper", "noForm"] as const);
     const serviced = hard && dice.chance(0.05);
     const payerName = serviced ? this.service.name : NAME_NOISE[name](head.payer, dice);
-    const payerEmail = serviced
-      ? this.service.email
-      : parts.includes("email") || name === "cut16"
-        ? ""
-        : head.payerEmail;
+    const ownEmail = parts.includes("email") || name === "cut16" ? "" : head.payerEmail;
+    const payerEmail = serviced ? this.service.email : ownEmail;
     const written = this.reference(chosen, parts.includes("reference"));
     const amount = chosen.lines.reduce((sum, line) => sum + line.amount, 0) + chosen.extra;
     if (amount <= 0) return;
@@ -307,14 +304,14 @@ class Maker {
           amount: sum,
           discount,
         })),
-        clear: clear || this.plain(chosen, firm, head, who, twins),
+        clear: clear || (who && !twins && head === firm && this.plain(chosen, firm)),
       },
     });
   }
 
   /** Without a word on it: clear where the payer is known and only one reading of the sum is there. */
-  private plain(chosen: Chosen, firm: Firm, head: Firm, who: boolean, twins: boolean): boolean {
-    if (!who || twins || head !== firm || chosen.extra !== 0) return false;
+  private plain(chosen: Chosen, firm: Firm): boolean {
+    if (chosen.extra !== 0) return false;
     if (chosen.how === "single") {
       const mine = chosen.lines[0];
       return (

@@ -257,13 +257,19 @@ export class PayerIndex {
     // A name in capitals that fills the field may be the beginning of a longer one.
     if (same?.includes(id) && this.cutAlike(query) <= this.groupsOf(same))
       return this.nameOf(same, 10, true);
-    const cut = query.cut !== "" ? this.byField.get(query.cut) : undefined;
-    if (cut?.includes(id)) return this.nameOf(cut, 9, false);
+    const cut = this.byField.get(query.cut) ?? [];
+    if (query.cut !== "" && cut.includes(id)) return this.nameOf(cut, 9, false);
     const names = this.words.get(id) ?? [];
-    const [only = ""] = query.words;
-    if (query.words.length === 1 && names.some((own) => isInitials(only, own)))
-      return { ...this.nameOf(this.byInitials.get(only) ?? [id], 5, false), alone: false };
-    return this.nearest(query.words, names);
+    return this.initials(id, query.words, names) ?? this.nearest(query.words, names);
+  }
+
+  private initials(
+    id: number,
+    [only = "", ...more]: readonly string[],
+    names: readonly (readonly string[])[],
+  ): Evidence | null {
+    if (more.length > 0 || !names.some((own) => isInitials(only, own))) return null;
+    return { ...this.nameOf(this.byInitials.get(only) ?? [id], 5, false), alone: false };
   }
 
   private nearest(

@@ -116,8 +116,6 @@ export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | n
   if (!receipt) return null;
   const customer = receipt.customerId === null ? undefined : customerById(db, receipt.customerId);
   const deposit = receipt.depositId === null ? undefined : depositById(db, receipt.depositId);
-  const depositLine =
-    deposit?.bankLineId == null ? undefined : bankLineById(db, deposit.bankLineId);
   return {
     receipt,
     hand: byHand(receipt, deposit?.onDay ?? null),
@@ -126,7 +124,7 @@ export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | n
     customer: customer ? { id: customer.id, name: customer.name } : null,
     given: givenByReceipt(db, id),
     items: itemsWithFees(db, id).map((item) => shownItem(db, item)),
-    line: depositLine ?? bankLineOfReceipt(db, id) ?? null,
+    line: depositLine(db, deposit) ?? bankLineOfReceipt(db, id) ?? null,
     entries: entriesAbout(db, "receipt", id),
     acts: [
       ...actsAbout(db, "receipt", id),
@@ -135,6 +133,9 @@ export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | n
     origin: originOf(db, book, receipt.fileId, receipt.lineNo),
   };
 }
+
+const depositLine = (db: Db, deposit: ReturnType<typeof depositById>): BankLineRow | undefined =>
+  deposit?.bankLineId == null ? undefined : bankLineById(db, deposit.bankLineId);
 
 const byHand = ({ handState, number }: ReceiptRow, depositOn: Day | null): ReceiptPage["hand"] =>
   handState === null ? null : { number, state: HAND_WORDS[handState], depositOn };

@@ -51,7 +51,6 @@ export function checkTally(
   receipt: ReceiptRow,
   tally: TallyToCheck,
 ): Result<Checked> {
-  const { lines } = tally;
   const found = itemsToPay(ctx, receipt, tally);
   if (!found.ok) return found;
   const items = found.value;
@@ -60,10 +59,7 @@ export function checkTally(
   if (surcharge < 0 || (surcharge > 0 && applied <= 0)) return fail("tally.surcharge");
   if (rest < 0) return fail("tally.over", { by: ctx.sum(-rest, receipt.currency) });
   const owner = tally.customerId ?? items[0]?.customerId ?? null;
-  if (owner === null)
-    return lines.length === 0
-      ? fail("tally.empty")
-      : fail("tally.customer_needed", { sum: ctx.sum(rest, receipt.currency) });
+  if (owner === null) return fail("tally.empty");
   const problem =
     ownerProblem(ctx, owner, items) ?? recoveryProblem(ctx, owner, receipt, recovered);
   return problem ?? ok({ items, ...sums, customerId: owner });

@@ -75,22 +75,17 @@ async function carryOut(request: WriterRequest): Promise<Result<unknown>> {
   const command = commandOf(request.command);
   if (!command) return fail("command.unknown", { name: request.command });
   try {
-    const result = runCommand(
-      open.value,
-      command,
-      request.input,
-      {
-        book,
-        actor: request.actor,
-        key: request.key,
-        progress: (done, of) =>
-          parentPort?.postMessage({
-            id: request.id,
-            progress: { done, of },
-          } satisfies WriterAnswer),
-      },
-      request.rehearse,
-    );
+    const result = runCommand(open.value, command, request.input, {
+      book,
+      actor: request.actor,
+      key: request.key,
+      progress: (done, of) =>
+        parentPort?.postMessage({
+          id: request.id,
+          progress: { done, of },
+        } satisfies WriterAnswer),
+      rehearse: request.rehearse,
+    });
     if (
       result.ok &&
       (request.command.startsWith("sendLetter") || request.command === "runLetters") &&

@@ -30,7 +30,5 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
         what: parsed.error.issues[0]?.message ?? "cannot be read",
       }),
     );
-  return answer(
-    previewFor(db, today, await proposalsFor(book), parsed.data.customerId, parsed.data),
-  );
+  return answer(previewFor(db, today, await proposalsFor(book), parsed.data));
 }
