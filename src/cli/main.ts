@@ -1,6 +1,6 @@
 import { parseArgs, type ParseArgsConfig } from "node:util";
 
-import { EXIT, failed, wrongCall, type Args, type Outcome } from "./outcome";
+import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 
 const USAGE = `dozo: receivables work from the command line
 

@@ -14,15 +14,17 @@ export function agesByCustomer(
   const sums = standingOn(moves, asOf, currency === null ? "book" : "own");
   const spanAt = spansByDay(spans, dayNumber(asOf));
   const found = new Map<number, Minor[]>();
-  for (let id = 0; id < sums.length; id += 1) {
-    const sum = sums[id] ?? 0;
-    if (sum === 0 || (currency ?? moves.currency[id]) !== moves.currency[id]) continue;
+  const add = (id: number, sum: number): void => {
     const from = by === "issued" || moves.isNote[id] ? moves.issuedOn : moves.dueOn;
     const span = spanAt(from[id]);
     const customer = moves.customer[id] ?? 0;
     const ages = found.get(customer) ?? spans.map(() => ZERO);
     ages[span] = minor((ages[span] ?? 0) + sum);
     found.set(customer, ages);
+  };
+  for (let id = 0; id < sums.length; id += 1) {
+    const sum = sums[id] ?? 0;
+    if (sum !== 0 && (currency ?? moves.currency[id]) === moves.currency[id]) add(id, sum);
   }
   for (const [id, ages] of found) if (ages.every((sum) => sum === 0)) found.delete(id);
   return found;

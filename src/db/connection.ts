@@ -1,9 +1,10 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync } from "node:fs";
-import { dirname, join } from "node:path";
-
 import Database from "better-sqlite3";
+import { mkdirSync } from "node:fs";
+import { dirname } from "node:path";
 
 import { fail, ok, type Result } from "@/core/result";
+
+import { migrate, newestSchema, schemaVersion } from "./migrate";
 
 export type Value = string | number | null;
 type Prepared = { readonly statement: Database.Statement; readonly numbered: boolean };
@@ -123,15 +124,6 @@ function bound(numbered: boolean, values: Value[]): (Value | Record<string, Valu
 
 type OpenError = "book.missing" | "book.newer" | "book.locked" | "book.unreadable";
 
-/** Where migrations/*.sql lie: below the program's own folder, which `dozo` names in DOZO_ROOT. */
-function migrationFiles(): { number: number; path: string }[] {
-  const folder = join(process.env.DOZO_ROOT ?? process.cwd(), "src/db/migrations");
-  return readdirSync(folder)
-    .filter((name) => name.endsWith(".sql"))
-    .sort()
-    .map((name) => ({ number: Number.parseInt(name, 10), path: join(folder, name) }));
-}
-
 function prepared(raw: Database.Database): Database.Database {
   raw.pragma("journal_mode = WAL");
   raw.pragma("synchronous = FULL");
@@ -142,10 +134,6 @@ function prepared(raw: Database.Database): Database.Database {
   raw.pragma("cache_size = -262144");
   raw.pragma("temp_store = MEMORY");
   return raw;
-}
-
-function schemaVersion(raw: Database.Database): number {
-  return Number(raw.pragma("user_version", { simple: true }));
 }
 
 /** Makes the file with the newest schema. The caller has checked that it is not there. */
@@ -185,10 +173,6 @@ export function openToRead(path: string): Result<Db, OpenError> {
   });
 }
 
-function newestSchema(): number {
-  return migrationFiles().at(-1)?.number ?? 0;
-}
-
 function tooNew(raw: Database.Database): Result<Db, OpenError> | undefined {
   const newest = newestSchema();
   const found = schemaVersion(raw);
@@ -206,39 +190,6 @@ function guarded(open: () => Result<Db, OpenError>): Result<Db, OpenError> {
     if (code === "SQLITE_BUSY" || code === "SQLITE_LOCKED") return fail("book.locked");
     if (code === "SQLITE_NOTADB" || code === "SQLITE_CORRUPT") return fail("book.unreadable");
     throw error;
-  }
-}
-
-function migrate(raw: Database.Database, path: string): void {
-  const from = schemaVersion(raw);
-  const todo = migrationFiles().filter(({ number }) => number > from);
-  if (todo.length === 0) return;
-  if (from > 0)
-    raw.exec(`VACUUM INTO '${free(`${path}.before-${todo[0]?.number}`).replaceAll("'", "''")}'`);
-  // A table that is made anew is dropped on the way: references are checked once it stands again.
-  raw.pragma("foreign_keys = OFF");
-  for (const { number, path: file } of todo) {
-    raw
-      .transaction(() => {
-        raw.exec(readFileSync(file, "utf8"));
-        const broken = raw.pragma("foreign_key_check") as unknown[];
-        if (broken.length > 0)
-          throw new Error(`migration ${number} leaves ${broken.length} references broken`);
-        raw.pragma(`user_version = ${number}`);
-      })
-      .immediate();
-  }
-  raw.pragma("foreign_keys = ON");
-}
-
-/**
- * A name that no file has: a copy may lie there from a migration that was cut off, or of a book
- * that was here before.
- */
-function free(path: string): string {
-  for (let count = 1; ; count += 1) {
-    const name = count === 1 ? path : `${path}-${count}`;
-    if (!existsSync(name)) return name;
   }
 }
 

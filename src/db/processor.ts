@@ -3,36 +3,6 @@ import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
-import { BOOK_CURRENCY, bookValue } from "./rates";
-
-export type ProcessorAccountRow = {
-  id: number;
-  code: string;
-  name: string;
-  currency: Currency;
-  delayDays: number;
-  descriptor: string | null;
-  /** Whether fees are taken with the charges, or billed by the month. */
-  feeBilling: "taken" | "monthly";
-};
-const ACCOUNT =
-  "SELECT id, code, name, currency, delay_days AS delayDays, descriptor, fee_billing AS feeBilling FROM processor_account";
-
-export function processorAccounts(db: Db): ProcessorAccountRow[] {
-  return db.all<ProcessorAccountRow>(`${ACCOUNT} ORDER BY id`);
-}
-
-export function insertProcessorAccount(db: Db, account: Omit<ProcessorAccountRow, "id">): number {
-  return db.run(
-    "INSERT INTO processor_account (code, name, currency, delay_days, descriptor, fee_billing) VALUES (?, ?, ?, ?, ?, ?)",
-    account.code,
-    account.name,
-    account.currency,
-    account.delayDays,
-    account.descriptor,
-    account.feeBilling,
-  ).id;
-}
 
 export type ProcessorItemRow = {
   id: number;
@@ -59,7 +29,7 @@ export type ProcessorItemRow = {
   fileId: number | null;
   lineNo: number | null;
 };
-const ITEM = `SELECT id, processor_account_id AS processorAccountId, external_id AS externalId, kind, occurred_on AS occurredOn, settled_on AS settledOn, currency, amount, payout_id AS payoutId, receipt_id AS receiptId,
+export const ITEM = `SELECT id, processor_account_id AS processorAccountId, external_id AS externalId, kind, occurred_on AS occurredOn, settled_on AS settledOn, currency, amount, payout_id AS payoutId, receipt_id AS receiptId,
   related_id AS relatedId, origin, reason, settled_state AS settledState, return_code AS returnCode, answer_by AS answerBy, answered_on AS answeredOn, brand, abroad, file_id AS fileId, line_no AS lineNo FROM processor_item`;
 
 export function processorItemById(db: Db, id: number): ProcessorItemRow | undefined {
@@ -130,55 +100,9 @@ export function itemsKnown(
   return new Map(known.map(({ kind, externalId, amount }) => [`${kind} ${externalId}`, amount]));
 }
 
-/** Charges that items of the book name and that it does not have. */
-export function orphanedCharges(db: Db, accountId: number): Set<string> {
-  return new Set(
-    db
-      .all<{ id: string }>(
-        "SELECT DISTINCT related_id AS id FROM processor_item WHERE processor_account_id = ? AND receipt_id IS NULL AND related_id IS NOT NULL AND kind <> 'charge'",
-        accountId,
-      )
-      .map(({ id }) => id),
-  );
-}
-
-/** Items that name a charge which the book did not have when they came. */
-export function orphansOf(db: Db, accountId: number, chargeId: string): ProcessorItemRow[] {
-  return db.all<ProcessorItemRow>(
-    `${ITEM} WHERE processor_account_id = ? AND related_id = ? AND receipt_id IS NULL AND kind <> 'charge' AND withdrawn = 0 ORDER BY id`,
-    accountId,
-    chargeId,
-  );
-}
-
 /** An item has found its receipt, and is parked no more. */
 export function setReceiptOfItem(db: Db, id: number, receiptId: number): void {
   db.run("UPDATE processor_item SET receipt_id = ?, reason = NULL WHERE id = ?", receiptId, id);
-}
-
-/** The debit that a trace number stands for: its own id, whole or with the bank's part in front. */
-export function chargeByTrace(db: Db, trace: string): ProcessorItemRow | undefined {
-  const found = db.all<ProcessorItemRow>(
-    `${ITEM} WHERE kind = 'charge' AND withdrawn = 0 AND external_id IN (?1, ltrim(?1, '0'), substr(?1, 9), ltrim(substr(?1, 9), '0')) ORDER BY external_id <> ?1, id LIMIT 2`,
-    trace,
-  );
-  const [first, second] = found;
-  // A short number that two accounts use says nothing.
-  return second && first?.externalId !== trace ? undefined : first;
-}
-
-/** A return of a charge that is in the book already, whichever file told of it. */
-export function returnOfCharge(
-  db: Db,
-  charge: ProcessorItemRow,
-  amount: number,
-): ProcessorItemRow | undefined {
-  return db.get<ProcessorItemRow>(
-    `${ITEM} WHERE processor_account_id = ? AND kind = 'ach_return' AND related_id = ? AND amount = ? AND withdrawn = 0`,
-    charge.processorAccountId,
-    charge.externalId,
-    -amount,
-  );
 }
 
 export function adoptItem(db: Db, id: number, externalId: string, payoutId: number | null): void {
@@ -260,17 +184,6 @@ export function moveBack(db: Db, actId: number): number[] {
   ];
 }
 
-/** What the processor took for disputes and returns before, each sum once, latest first. */
-export function usualFees(db: Db, accountId: number, kind: "dispute_fee" | "return_fee"): Minor[] {
-  return db
-    .all<{ sum: Minor }>(
-      "SELECT -amount AS sum FROM processor_item WHERE processor_account_id = ? AND kind = ? AND amount < 0 AND withdrawn = 0 GROUP BY amount ORDER BY max(settled_on) DESC LIMIT 12",
-      accountId,
-      kind,
-    )
-    .map(({ sum }) => sum);
-}
-
 type SpanOfItems = {
   payoutId: number;
   accountId: number;
@@ -289,67 +202,6 @@ export function claimSpan(db: Db, { payoutId, accountId, from, to }: SpanOfItems
   ).changes;
 }
 
-export type ClearingItem = ProcessorItemRow & {
-  processorAccount: string;
-  /** In the book's currency, as of the day. */
-  book: Minor;
-  payout: string | null;
-  payer: string | null;
-  /** The day of its entry: its settlement, or the first open day after it. */
-  postedOn: Day;
-  /** When its payout reached the bank, if it has by now. */
-  bankedOn: Day | null;
-};
-
-/**
- * Everything that was posted to clearing up to a day and is in no payout whose tie was posted up to
- * it; by the journal's own days.
- */
-export function clearingAsOf(db: Db, asOf: Day): ClearingItem[] {
-  return db.all<ClearingItem>(
-    `WITH tied AS (SELECT t.payout_id AS id, min(e.posted_on) AS on_day FROM payout_tie t JOIN entry e ON e.act_id = t.act_id AND e.event = 'payout' AND e.document_kind = 'payout' AND e.document_id = t.payout_id WHERE t.ended_by IS NULL GROUP BY t.payout_id)
-     SELECT * FROM (
-       SELECT i.id, i.processor_account_id AS processorAccountId, i.external_id AS externalId, i.kind, i.occurred_on AS occurredOn, i.settled_on AS settledOn, i.currency, i.amount, i.payout_id AS payoutId,
-         i.receipt_id AS receiptId, i.related_id AS relatedId, i.origin, i.reason, i.settled_state AS settledState, i.return_code AS returnCode, i.answer_by AS answerBy, i.answered_on AS answeredOn, i.brand, i.abroad, i.file_id AS fileId, i.line_no AS lineNo,
-         a.code AS processorAccount, p.external_id AS payout, r.payer_name AS payer,
-         CASE WHEN i.currency = ${BOOK_CURRENCY} THEN i.amount ELSE (SELECT coalesce(sum(l.book_amount), 0) FROM entry_line l JOIN entry e ON e.id = l.entry_id JOIN account k ON k.id = l.account_id WHERE l.item_kind = 'processor_item' AND l.item_id = i.id AND k.role = 'clearing' AND e.posted_on <= ?1) END AS book, tied.on_day AS bankedOn,
-         (SELECT min(e.posted_on) FROM entry_line l JOIN entry e ON e.id = l.entry_id JOIN account k ON k.id = l.account_id WHERE l.item_kind = 'processor_item' AND l.item_id = i.id AND k.role = 'clearing') AS postedOn
-       FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id LEFT JOIN payout p ON p.id = i.payout_id LEFT JOIN tied ON tied.id = i.payout_id LEFT JOIN receipt r ON r.id = i.receipt_id
-       WHERE i.withdrawn = 0 AND i.settled_on <= ?1 AND (tied.on_day IS NULL OR tied.on_day > ?1))
-     WHERE postedOn <= ?1 ORDER BY postedOn, id`,
-    asOf,
-  );
-}
-
-/** What settled and is in no payout, by account and day. */
-export function unpaidByDay(db: Db): {
-  account: string;
-  currency: Currency;
-  delayDays: number;
-  settledOn: Day;
-  amount: Minor;
-  book: Minor;
-  charges: number;
-}[] {
-  return db.all(
-    `SELECT a.name AS account, a.currency, a.delay_days AS delayDays, i.settled_on AS settledOn, sum(i.amount) AS amount, sum(${bookValue({ table: "i", column: "amount", role: "clearing", kind: "processor_item" })}) AS book, sum(i.kind = 'charge') AS charges FROM processor_item i JOIN processor_account a ON a.id = i.processor_account_id
-     WHERE i.payout_id IS NULL AND i.withdrawn = 0 GROUP BY a.id, i.settled_on`,
-  );
-}
-
-/** Takings by day of settlement in the book's currency, for the band of days. */
-export function takingsByDay(
-  db: Db,
-  from: Day,
-  to: Day,
-): { on: Day; charges: Minor; items: number }[] {
-  return db.all(
-    `SELECT settled_on AS 'on', sum(${bookValue({ table: "i", column: "amount", role: "clearing", kind: "processor_item" })}) AS charges, count(*) AS items FROM processor_item i WHERE kind = 'charge' AND withdrawn = 0 AND settled_on BETWEEN ? AND ? GROUP BY settled_on ORDER BY settled_on`,
-    from,
-    to,
-  );
-}
-
 /** Why an item was parked. */
 export function setReason(db: Db, itemId: number, reason: string): void {
   db.run("UPDATE processor_item SET reason = ? WHERE id = ?", reason, itemId);
@@ -358,81 +210,4 @@ export function setReason(db: Db, itemId: number, reason: string): void {
 /** Takes back an item that was booked to explain a difference. */
 export function withdrawExplained(db: Db, itemId: number): void {
   db.run("UPDATE processor_item SET withdrawn = 1 WHERE id = ? AND origin = 'explained'", itemId);
-}
-
-/** The disputes of a receipt that are open. */
-export function openDisputesOf(db: Db, receiptId: number): number[] {
-  return db
-    .all<{ id: number }>(
-      `SELECT id FROM processor_item
-       WHERE receipt_id = ? AND kind = 'dispute' AND settled_state = 'opened'`,
-      receiptId,
-    )
-    .map(({ id }) => id);
-}
-
-/**
- * The processor account a receipt came through, and the fee of its charge (positive; null where
- * none is known).
- */
-export function chargeOfReceipt(
-  db: Db,
-  receiptId: number,
-): { externalId: string; fee: Minor | null; account: string } | undefined {
-  return db.get(
-    `SELECT i.external_id AS externalId, a.name AS account,
-       (SELECT -sum(f.amount) FROM processor_item f
-        WHERE f.kind = 'fee' AND f.processor_account_id = i.processor_account_id
-          AND f.related_id = i.external_id) AS fee
-     FROM processor_item i
-     JOIN processor_account a ON a.id = i.processor_account_id
-     WHERE i.receipt_id = ? AND i.kind = 'charge'`,
-    receiptId,
-  );
-}
-
-/** Which items stand in an account role by themselves. */
-const WHERE_OF_ROLE = {
-  parked: `settled_state IS NULL AND reason IS NOT NULL
-    AND kind IN ('adjustment', 'refund', 'ach_return', 'dispute')`,
-  disputed: "kind = 'dispute' AND settled_state IN ('opened', 'won')",
-  reserve: "kind = 'reserve'",
-} as const;
-export type ItemsOfRole = keyof typeof WHERE_OF_ROLE;
-
-/** The items that make up an account role, oldest first; the sum in the book's currency. */
-export function itemsOfRole(
-  db: Db,
-  role: ItemsOfRole,
-): {
-  id: number;
-  kind: string;
-  externalId: string;
-  on: Day;
-  amount: Minor;
-  reason: string | null;
-  receiptId: number | null;
-  payoutId: number | null;
-}[] {
-  return db.all(
-    `SELECT id, kind, external_id AS externalId, settled_on AS "on",
-       ${bookValue({ table: "i", column: "amount", role, kind: "processor_item", sign: -1 })} AS amount,
-       reason, receipt_id AS receiptId, payout_id AS payoutId
-     FROM processor_item i
-     WHERE withdrawn = 0 AND ${WHERE_OF_ROLE[role]}
-     ORDER BY settled_on, id`,
-  );
-}
-
-/** Fees that name a charge as theirs and belong to no receipt of their own. */
-export function feesOfCharge(db: Db, accountId: number, externalId: string): number[] {
-  return db
-    .all<{ id: number }>(
-      `SELECT id FROM processor_item
-       WHERE processor_account_id = ? AND related_id = ? AND receipt_id IS NULL AND withdrawn = 0
-       ORDER BY id`,
-      accountId,
-      externalId,
-    )
-    .map(({ id }) => id);
 }

@@ -1,6 +1,6 @@
 import type { Day } from "@/core/calendar";
 import type { Carried, ItemKind, Role } from "@/core/ledger";
-import { inCurrency, type Currency, type Minor } from "@/core/money";
+import { type Currency, inCurrency, type Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 

@@ -1,5 +1,4 @@
 import type { Day } from "@/core/calendar";
-import type { WriteOff } from "@/core/ledger";
 import type { Currency, Minor } from "@/core/money";
 import type { HandState, Method, Parts, ReceiptState } from "@/core/receipts";
 
@@ -36,7 +35,7 @@ export type ReceiptRow = {
   handState: HandState | null;
   depositId: number | null;
 };
-const COLUMNS = `r.id, r.source, r.method, r.paid_on AS paidOn, r.settled_on AS settledOn, r.currency, r.amount, r.payer_name AS payerName, r.payer_email AS payerEmail, r.reference,
+export const COLUMNS = `r.id, r.source, r.method, r.paid_on AS paidOn, r.settled_on AS settledOn, r.currency, r.amount, r.payer_name AS payerName, r.payer_email AS payerEmail, r.reference,
   r.customer_id AS customerId, r.state, r.unidentified, r.on_account AS onAccount, r.applied, r.parked, r.income, r.surcharge, r.recovered, r.gone_back AS goneBack, r.disputed, r.reason, r.file_id AS fileId, r.line_no AS lineNo, r.number, r.hand_state AS handState, r.deposit_id AS depositId`;
 
 export function partsOf(row: ReceiptRow): Parts {
@@ -157,114 +156,6 @@ export function receiptsOnAccount(db: Db, customerId: number): ReceiptRow[] {
   );
 }
 
-/** Moves receipts by hand on: into a deposit, onto the statement, or back. */
-export function setHandState(db: Db, id: number, state: HandState, depositId: number | null): void {
-  db.run(
-    "UPDATE receipt SET hand_state = ?, deposit_id = ? WHERE id = ? AND hand_state IS NOT NULL",
-    state,
-    depositId,
-    id,
-  );
-}
-
-export function receiptsByHand(db: Db, state: HandState): ReceiptRow[] {
-  return db.all<ReceiptRow>(
-    `SELECT ${COLUMNS} FROM receipt r WHERE r.hand_state = ? ORDER BY r.paid_on, r.id`,
-    state,
-  );
-}
-
-export function receiptsOfDeposit(db: Db, depositId: number): ReceiptRow[] {
-  return db.all<ReceiptRow>(
-    `SELECT ${COLUMNS} FROM receipt r WHERE r.deposit_id = ? ORDER BY r.id`,
-    depositId,
-  );
-}
-
-export type ApplicationRow = {
-  id: number;
-  receiptId: number;
-  openItemId: number;
-  amount: Minor;
-  discount: Minor;
-  smallDifference: Minor;
-  writeOff: WriteOff;
-  /** The parts of the discount and of the difference that lower the tax owed. */
-  discountTax: Minor;
-  writeOffTax: Minor;
-  onDay: Day;
-  actId: number;
-  endedBy: number | null;
-};
-const APPLICATION = `SELECT id, receipt_id AS receiptId, open_item_id AS openItemId, amount, discount, small_difference AS smallDifference, write_off AS writeOff, discount_tax AS discountTax, write_off_tax AS writeOffTax, on_day AS onDay, act_id AS actId, ended_by AS endedBy FROM application`;
-
-export function insertApplication(
-  db: Db,
-  application: Omit<ApplicationRow, "id" | "endedBy">,
-): number {
-  return db.run(
-    "INSERT INTO application (receipt_id, open_item_id, amount, discount, small_difference, write_off, discount_tax, write_off_tax, on_day, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
-    application.receiptId,
-    application.openItemId,
-    application.amount,
-    application.discount,
-    application.smallDifference,
-    application.writeOff,
-    application.discountTax,
-    application.writeOffTax,
-    application.onDay,
-    application.actId,
-  ).id;
-}
-
-export function endApplication(db: Db, id: number, by: number): void {
-  db.run("UPDATE application SET ended_by = ? WHERE id = ?", by, id);
-}
-
-/** An application that had been ended holds again. */
-export function reviveApplication(db: Db, id: number): void {
-  db.run("UPDATE application SET ended_by = NULL WHERE id = ?", id);
-}
-
-export function applicationsOfReceipt(db: Db, receiptId: number): ApplicationRow[] {
-  return db.all<ApplicationRow>(`${APPLICATION} WHERE receipt_id = ? ORDER BY id`, receiptId);
-}
-
-export function applicationsOfItem(db: Db, openItemId: number): ApplicationRow[] {
-  return db.all<ApplicationRow>(`${APPLICATION} WHERE open_item_id = ? ORDER BY id`, openItemId);
-}
-
-/** A receipt by hand that looks like one just made; its number decides, or without one its day. */
-export function handTwin(
-  db: Db,
-  receipt: { method: Method; amount: Minor; number: string; payerName: string; paidOn: Day },
-): { paidOn: Day } | undefined {
-  return db.get<{ paidOn: Day }>(
-    `SELECT paid_on AS paidOn FROM receipt
-     WHERE hand_state IS NOT NULL AND hand_state <> 'void'
-       AND method = ? AND amount = ? AND coalesce(number, '') = ? AND payer_name = ?
-       AND (? <> '' OR paid_on = ?)`,
-    receipt.method,
-    receipt.amount,
-    receipt.number,
-    receipt.payerName,
-    receipt.number,
-    receipt.paidOn,
-  );
-}
-
-/** Receipts that were applied to a customer's items, paid on a day or later. */
-export function appliedSince(
-  db: Db,
-  from: Day,
-): { id: number; customerId: number; paidOn: Day; amount: Minor }[] {
-  return db.all(
-    `SELECT id, customer_id AS customerId, paid_on AS paidOn, amount FROM receipt
-     WHERE state = 'placed' AND customer_id IS NOT NULL AND paid_on >= ?`,
-    from,
-  );
-}
-
 /** Receipts in dispute whose customer is known. */
 export function disputedReceipts(
   db: Db,
@@ -336,31 +227,6 @@ export function receiptsWith(
      FROM receipt r
      WHERE ${part} <> 0
      ORDER BY paid_on, id`,
-  );
-}
-
-/** Checks of a sum that a debit on the statement may be the return of, latest first. At most 20. */
-export function checksThatMayBounce(
-  db: Db,
-  line: { amount: Minor; currency: Currency; postedOn: Day },
-): {
-  receiptId: number;
-  paidOn: Day;
-  payer: string;
-  number: string | null;
-  method: string;
-  amount: Minor;
-}[] {
-  return db.all(
-    `SELECT id AS receiptId, paid_on AS paidOn, payer_name AS payer, number, method, amount
-     FROM receipt
-     WHERE amount = ? AND currency = ? AND state <> 'returned' AND paid_on <= ?
-       AND (hand_state = 'banked' OR (source = 'bank' AND method = 'check'))
-     ORDER BY paid_on DESC
-     LIMIT 20`,
-    -line.amount,
-    line.currency,
-    line.postedOn,
   );
 }
 

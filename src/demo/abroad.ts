@@ -1,9 +1,9 @@
 import { stringify } from "csv-stringify/sync";
 
 import { addBankingDays, addDays, day, type Day } from "@/core/calendar";
-import { currencyOf, inCurrency, minor, toDecimal, type Currency, type Minor } from "@/core/money";
+import { type Currency, currencyOf, inCurrency, minor, type Minor, toDecimal } from "@/core/money";
 
-import type { BankLine, World } from "./world";
+import type { BankLine, World } from "./types";
 
 /**
  * The few customers abroad: invoices in their own money, paid by card into an account in EUR, which

@@ -2,12 +2,12 @@ import { DEFAULT_STEPS } from "@/core/followup";
 import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { customerIdByName } from "@/db/customers";
-import { lastLetterId } from "@/db/followup";
+import { lastLetterId } from "@/db/letters";
 import type { CommandName, InputOf, OutputOf } from "@/server/commands";
 import { proposalsOf } from "@/server/match/proposals";
 import { overdueRows } from "@/server/overdue/queries/overdue";
 
-import { TODAY } from "./world";
+import { TODAY } from "./types";
 
 type Do = <Name extends CommandName>(name: Name, input: InputOf<Name>) => OutputOf<Name>;
 const AS_THE_BOOK = {

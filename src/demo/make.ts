@@ -8,12 +8,13 @@ import type { Proposal } from "@/core/matching";
 import { type Currency, currencyOf, minor } from "@/core/money";
 import { ok, type Result } from "@/core/result";
 import { lineOfReceipt, openBankLines } from "@/db/bank";
+import { chargeOfReceipt } from "@/db/charges";
 import type { Db } from "@/db/connection";
 import { customerByExternalId, customerIdByName } from "@/db/customers";
-import { queuedLetters } from "@/db/followup";
-import { onlyInvoices, openItemByNumber } from "@/db/openItems";
+import { queuedLetters } from "@/db/letters";
+import { onlyInvoices } from "@/db/onlyInvoices";
+import { openItemByNumber } from "@/db/openItems";
 import { openPayoutsIn } from "@/db/payouts";
-import { chargeOfReceipt } from "@/db/processor";
 import { revaluations } from "@/db/rates";
 import { chargesToMatch, receiptsInState } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
@@ -34,9 +35,11 @@ import {
   abroadRates,
   withAbroad,
 } from "./abroad";
-import { achFile, bankFile, cardFile, customersFile, invoicesFile } from "./files";
+import { achFile } from "./achFile";
+import { bankFile, cardFile, customersFile, invoicesFile } from "./files";
 import { demoFollowUp } from "./followUp";
-import { CUT_OVER, makeWorld, type Payment, TODAY, type World } from "./world";
+import { CUT_OVER, type Payment, TODAY, type World } from "./types";
+import { makeWorld } from "./world";
 
 const EUR = currencyOf("EUR") as Currency;
 

@@ -1,4 +1,4 @@
-import { propose, type MatchingInput, type Proposal } from "@/core/matching";
+import { type MatchingInput, type Proposal, propose } from "@/core/matching";
 
 import { generate, type Labelled, type Truth } from "./books/generate";
 import { trial } from "./books/trial";

@@ -1,7 +1,8 @@
 import { addDays, day } from "@/core/calendar";
-import { currencyOf, minor, type Currency } from "@/core/money";
-import { tieOut, tieTogether, type TieLine, type TiePayout } from "@/core/payouts";
-import { accountLines, accounts, balancesAsOf } from "@/db/journal";
+import { type Currency, currencyOf, minor } from "@/core/money";
+import { type TieLine, tieOut, type TiePayout, tieTogether } from "@/core/payouts";
+import { accounts, balancesAsOf } from "@/db/journal";
+import { accountLines } from "@/db/journalPages";
 
 import { seconds, withBook } from "./importing";
 import type { Measure } from "./measure";

@@ -8,7 +8,8 @@ import { readSettings } from "@/db/settings";
 import { statementsOfAll } from "@/server/customers/queries/statement";
 import { draftLetter, letterHeads } from "@/server/overdue/letters";
 import { letterRun } from "@/server/overdue/queries/letterRun";
-import { type OverdueRow, overdueRows } from "@/server/overdue/queries/overdue";
+import { overdueRows } from "@/server/overdue/queries/overdue";
+import { type OverdueRow } from "@/server/overdue/queries/overdueRow";
 
 import type { TestBook } from "../support/book";
 import { History, started, step } from "../support/history";

@@ -6,8 +6,8 @@ import { type AgeAsk, agingOf, spanOf, spansOf } from "@/core/metrics";
 import type { Currency } from "@/core/money";
 import { agesByCustomer, agesTogether } from "@/db/ages";
 import type { Db } from "@/db/connection";
+import { itemsLeftOut } from "@/db/followed";
 import { followSums } from "@/db/followSums";
-import { itemsLeftOut } from "@/db/ladders";
 import { openItemsAsOf, openItemsOf } from "@/db/openItems";
 import { openBookToRead } from "@/server/runtime/books";
 

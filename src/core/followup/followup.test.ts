@@ -8,7 +8,7 @@ import {
   isBankingDay,
   weekday,
 } from "@/core/calendar";
-import { currencyOf, minor, type Currency } from "@/core/money";
+import { type Currency, currencyOf, minor } from "@/core/money";
 
 import {
   DEFAULT_STEPS,
@@ -109,17 +109,16 @@ describe("promises to pay", () => {
     expect(promiseToday(whole, came(["2026-11-07", 100_000]), day("2026-11-09")).state).toBe(
       "broken",
     ));
-  it.each<[string, [string, number][], string, string, string | null]>([
-    ["the first part waits", [], "2026-05-01", "open", "2026-05-01"],
-    ["the first part missed", [], "2026-05-02", "broken", "2026-05-01"],
+  it.each<[string, [string, number][], string, [string, string | null]]>([
+    ["the first part waits", [], "2026-05-01", ["open", "2026-05-01"]],
+    ["the first part missed", [], "2026-05-02", ["broken", "2026-05-01"]],
     [
       "the first there, the second waits",
       [["2026-04-28", 10_000]],
       "2026-05-02",
-      "open",
-      "2026-06-01",
+      ["open", "2026-06-01"],
     ],
-    ["both paid at once", [["2026-04-28", 20_000]], "2026-05-02", "kept", null],
+    ["both paid at once", [["2026-04-28", 20_000]], "2026-05-02", ["kept", null]],
     [
       "the second missed",
       [
@@ -127,8 +126,7 @@ describe("promises to pay", () => {
         ["2026-06-02", 10_000],
       ],
       "2026-06-02",
-      "broken",
-      "2026-06-01",
+      ["broken", "2026-06-01"],
     ],
     [
       "both in time",
@@ -137,10 +135,9 @@ describe("promises to pay", () => {
         ["2026-06-01", 10_000],
       ],
       "2026-07-01",
-      "kept",
-      null,
+      ["kept", null],
     ],
-  ])("in two parts: %s", (_case, paid, today, state, next) => {
+  ])("in two parts: %s", (_case, paid, today, expected) => {
     // Written the other way round: parts are taken by their days.
     const found = promiseToday(
       [
@@ -150,7 +147,7 @@ describe("promises to pay", () => {
       came(...paid),
       day(today),
     );
-    expect([found.state, found.next?.dueOn ?? null]).toEqual([state, next]);
+    expect([found.state, found.next?.dueOn ?? null]).toEqual(expected);
   });
 });
 

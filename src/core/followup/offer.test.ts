@@ -10,29 +10,23 @@ const offer = (asked: number, usual: number | null, broken = false): ReturnType<
   offerFor({ asked: minor(asked), usual: usual === null ? null : minor(usual), broken, today });
 
 describe("what to offer on the telephone (common practice, no source)", () => {
-  it.each<[string, number, number | null, boolean, string, [string, number][]]>([
+  it.each<[string, [number, number | null, boolean], string, [string, number][]]>([
     [
       "what it usually pays: all of it within a week",
-      30_000,
-      20_000,
-      false,
+      [30_000, 20_000, false],
       "usual",
       [["2026-12-02", 30_000]],
     ],
-    ["who has not paid yet: all of it", 30_000, null, false, "new", [["2026-12-02", 30_000]]],
+    ["who has not paid yet: all of it", [30_000, null, false], "new", [["2026-12-02", 30_000]]],
     [
       "three times what it usually pays is not large yet",
-      60_000,
-      20_000,
-      false,
+      [60_000, 20_000, false],
       "usual",
       [["2026-12-02", 60_000]],
     ],
     [
       "a large sum in three parts, the odd cents first",
-      100_001,
-      20_000,
-      false,
+      [100_001, 20_000, false],
       "large",
       [
         ["2026-12-02", 33_335],
@@ -42,17 +36,15 @@ describe("what to offer on the telephone (common practice, no source)", () => {
     ],
     [
       "after a broken promise half on the next banking day, half later",
-      100_001,
-      200_000,
-      true,
+      [100_001, 200_000, true],
       "broken",
       [
         ["2026-11-25", 50_001],
         ["2026-12-16", 50_000],
       ],
     ],
-  ])("%s", (_case, asked, usual, broken, why, parts) => {
-    const found = offer(asked, usual, broken);
+  ])("%s", (_case, facts, why, parts) => {
+    const found = offer(...facts);
     expect([found?.why, found?.parts.map(({ dueOn, sum }) => [dueOn, sum])]).toEqual([why, parts]);
   });
   it("nothing where nothing is asked for", () =>

@@ -1,8 +1,8 @@
-import { addDays, daysBetween, isBankingDay, type Day } from "@/core/calendar";
+import { addDays, type Day, daysBetween, isBankingDay } from "@/core/calendar";
 import { add, minor, type Minor } from "@/core/money";
 
-import { lastStepTaken, nextStep, type LadderStep, type NextStep } from "./ladder";
-import { waitsFor, type Wait, type WaitFacts } from "./waits";
+import { type LadderStep, lastStepTaken, nextStep, type NextStep } from "./ladder";
+import { type Wait, type WaitFacts, waitsFor } from "./waits";
 
 /** An open item as follow-up sees it; the balance in the book's currency, a credit note negative. */
 export type FollowedItem = {

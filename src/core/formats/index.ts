@@ -1,25 +1,14 @@
-export {
-  FIELDS,
-  FILE_KINDS,
-  guessKind,
-  guessMapping,
-  type FieldSpec,
-  type FileKind,
-  type MappingSpec,
-} from "./mapping";
+export { FIELDS, FILE_KINDS, type FieldSpec, type FileKind, type MappingSpec } from "./mapping";
+export { guessKind, guessMapping } from "./guess";
+export { readCustomer, readInvoice, type CustomerRecord, type InvoiceRecord } from "./records";
+export { readBankLine, type BankRecord } from "./bankRecord";
 export {
   expectedPayoutDay,
   readActivity,
-  readBankLine,
-  readCustomer,
-  readInvoice,
   type ActivityRecord,
-  type BankRecord,
-  type CustomerRecord,
-  type InvoiceRecord,
   type PayoutRecord,
   type ProcessorRecord,
-} from "./records";
+} from "./activityRecord";
 export { passesLuhn, withoutCardNumbers } from "./cardNumbers";
 export {
   FIRST_LAYOUT,

@@ -1,5 +1,5 @@
-import { formatDayAs, type Day, type DayOrder } from "@/core/calendar";
-import { toDecimal, type Currency, type DecimalMark, type Minor } from "@/core/money";
+import { type Day, type DayOrder, formatDayAs } from "@/core/calendar";
+import { type Currency, type DecimalMark, type Minor, toDecimal } from "@/core/money";
 
 /** What a column of a file for another ledger can hold. */
 export const JOURNAL_FIELDS = [

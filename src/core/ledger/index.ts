@@ -22,31 +22,35 @@ export {
   type WriteOff,
 } from "./returnPostings";
 export {
-  postAdjustment,
   postApplied,
-  postBadDebt,
   postBankFee,
-  postCreditNote,
   postDeposited,
-  postDiscount,
   postElsewhere,
-  postFee,
   postIdentified,
-  postInvoice,
   postOpening,
   postOtherIncome,
-  postParkedDifference,
-  postPayoutTied,
   postReceiptAtBank,
   postReceiptByHand,
   postReceiptSettled,
-  postReserve,
   postReversal,
   postSetAside,
-  postSmallDifference,
   postSurcharge,
   type AppliedFrom,
 } from "./postings";
+export {
+  postAdjustment,
+  postFee,
+  postParkedDifference,
+  postPayoutTied,
+  postReserve,
+} from "./processorPostings";
+export {
+  postBadDebt,
+  postCreditNote,
+  postDiscount,
+  postInvoice,
+  postSmallDifference,
+} from "./itemPostings";
 export {
   postAllowance,
   postFeeAccrued,

@@ -7,7 +7,6 @@ import {
   debit,
   type EntryDraft,
   type ItemRef,
-  type Line,
   negated,
   type Sum,
   total,
@@ -33,44 +32,6 @@ export function postOpening(
     debit(head.account, head.sum, head.item),
     credit({ role: "opening" }, head.sum),
   ]);
-}
-
-/**
- * An invoice at its total: receivables gross, income by line, tax payable.
- * @example 108.00 with 8.00 tax: R 108.00; income 100.00, tax 8.00
- */
-export function postInvoice(
-  head: Head & { itemId: number; income: readonly { of?: string; sum: Sum }[]; tax: Sum | null },
-): EntryDraft {
-  return entry("invoice", head, invoiceLines(head));
-}
-
-/** A credit note: the mirror of an invoice; its sums are given positive. */
-export function postCreditNote(
-  head: Head & { itemId: number; income: readonly { of?: string; sum: Sum }[]; tax: Sum | null },
-): EntryDraft {
-  return entry(
-    "credit_note",
-    head,
-    invoiceLines(head).map((line) => ({ ...line, sum: negated(line.sum) })),
-  );
-}
-
-function invoiceLines(from: {
-  itemId: number;
-  income: readonly { of?: string; sum: Sum }[];
-  tax: Sum | null;
-}): Line[] {
-  const parts = [...from.income.map(({ sum }) => sum), ...(from.tax ? [from.tax] : [])];
-  const currency = parts[0]?.currency;
-  if (!currency) throw new RangeError("an invoice has at least one line of income");
-  return [
-    debit(R, total(parts, currency), openItem(from.itemId)),
-    ...from.income.map(({ of, sum }) =>
-      credit(of === undefined ? { role: "income" } : { role: "income", of }, sum),
-    ),
-    ...(from.tax && from.tax.amount !== 0 ? [credit({ role: "tax" }, from.tax)] : []),
-  ];
 }
 
 /**
@@ -184,125 +145,6 @@ export function postApplied(
   ]);
 }
 
-/**
- * An early-payment discount by the gross method: discounts (and tax payable,
- * where the book's rule says that the tax owed is lower by it); R.
- * @example 2/10 n/30 on 1,000.00 paid in time: discounts 20.00; R 20.00
- */
-export function postDiscount(
-  head: Head & { itemId: number; sum: Sum; tax: Sum | null },
-): EntryDraft {
-  return entry("discount", head, [
-    ...lessTax({ role: "discounts" }, head.sum, head.tax),
-    credit(R, head.sum, openItem(head.itemId)),
-  ]);
-}
-
-/**
- * A small difference within the book's limit; a short payment is positive, an over one negative:
- * small differences; R.
- */
-export function postSmallDifference(head: Head & { itemId: number; sum: Sum }): EntryDraft {
-  return entry("write_off", head, [
-    debit({ role: "small_differences" }, head.sum),
-    credit(R, head.sum, openItem(head.itemId)),
-  ]);
-}
-
-/**
- * A debt written off with the approval of a second person: bad debt, and tax
- * payable where the book's rule says that the tax owed is lower by it; R.
- * @example 54.00 with 4.00 tax in it: bad debt 50.00, tax 4.00; R 54.00
- */
-export function postBadDebt(
-  head: Head & { itemId: number; sum: Sum; tax: Sum | null },
-): EntryDraft {
-  return entry("write_off", head, [
-    ...lessTax({ role: "bad_debt" }, head.sum, head.tax),
-    credit(R, head.sum, openItem(head.itemId)),
-  ]);
-}
-
-/** What is written off of a sum, apart from the tax in it. */
-function lessTax(account: AccountRef, sum: Sum, tax: Sum | null): Line[] {
-  return tax === null || tax.amount === 0
-    ? [debit(account, sum)]
-    : [debit(account, total([sum, negated(tax)], sum.currency)), debit({ role: "tax" }, tax)];
-}
-
-/**
- * A fee the processor kept, given positive; a fee given back is negative.
- * @example a fee of 37.55: fees 37.55; C 37.55
- */
-export function postFee(
-  head: Head & { processor: string; processorItemId: number; kind: FeeKind; sum: Sum },
-): EntryDraft {
-  return entry("fee", head, [
-    debit({ role: "fees", of: head.kind }, head.sum),
-    credit(clearing(head.processor), head.sum, {
-      kind: "processor_item",
-      id: head.processorItemId,
-    }),
-  ]);
-}
-
-/**
- * An adjustment by the processor at its effect on the clearing account: C; other income (an expense
- * where negative).
- */
-export function postAdjustment(
-  head: Head & { processor: string; processorItemId: number; sum: Sum },
-): EntryDraft {
-  return entry("adjustment", head, [
-    debit(clearing(head.processor), head.sum, { kind: "processor_item", id: head.processorItemId }),
-    credit({ role: "other", of: "adjustments" }, head.sum),
-  ]);
-}
-
-/** A reserve the processor holds (positive) or releases (negative): reserve; C. */
-export function postReserve(
-  head: Head & { processor: string; processorItemId: number; sum: Sum },
-): EntryDraft {
-  const item: ItemRef = { kind: "processor_item", id: head.processorItemId };
-  return entry("reserve", head, [
-    debit({ role: "reserve" }, head.sum, item),
-    credit(clearing(head.processor), head.sum, item),
-  ]);
-}
-
-/**
- * A payout tied to its bank line: B; C. A negative payout is negative here.
- * `net` is what leaves clearing where the bank got it in another currency.
- * @example a sale of 1,000.00 with a fee of 3 %: B 970.00; C 970.00, after C 1,000.00; U 1,000.00
- * and fees 30.00; C 30.00
- */
-export function postPayoutTied(
-  head: Head & {
-    processor: string;
-    bank: string;
-    payoutId: number;
-    lines: readonly { bankLineId: number; sum: Sum }[];
-    net?: Sum;
-  },
-): EntryDraft {
-  const currency = head.lines[0]?.sum.currency;
-  if (!currency) throw new RangeError("a payout is tied to at least one bank line");
-  return entry("payout", head, [
-    ...head.lines.map(({ bankLineId, sum }) =>
-      debit(bank(head.bank), sum, { kind: "bank_line", id: bankLineId }),
-    ),
-    credit(
-      clearing(head.processor),
-      head.net ??
-        total(
-          head.lines.map(({ sum }) => sum),
-          currency,
-        ),
-      { kind: "payout", id: head.payoutId },
-    ),
-  ]);
-}
-
 /** A bank line that is not of this job (payroll, rent, interest), at its effect on the bank: B; elsewhere. */
 export function postElsewhere(
   head: Head & { bank: string; bankLineId: number; account?: string; sum: Sum },
@@ -341,20 +183,6 @@ export function postSetAside(head: Head & { receiptId: number; sum: Sum }): Entr
   return entry("park", head, [
     debit(U, head.sum, receiptItem(head.receiptId)),
     credit({ role: "parked" }, head.sum, receiptItem(head.receiptId)),
-  ]);
-}
-
-/**
- * A difference at the processor that nothing explains, at its effect on clearing, with a reason: C;
- * parked.
- */
-export function postParkedDifference(
-  head: Head & { processor: string; processorItemId: number; sum: Sum },
-): EntryDraft {
-  const item: ItemRef = { kind: "processor_item", id: head.processorItemId };
-  return entry("park", head, [
-    debit(clearing(head.processor), head.sum, item),
-    credit({ role: "parked" }, head.sum, item),
   ]);
 }
 

@@ -3,15 +3,17 @@ import fc from "fast-check";
 import { day } from "@/core/calendar";
 import {
   convert,
+  type Currency,
   currencyOf,
   inCurrency,
   ownRate,
-  ratioOf,
-  type Currency,
   type Ratio,
+  ratioOf,
 } from "@/core/money";
 
 import {
+  type Carried,
+  type EntryDraft,
   foots,
   inBook,
   postAchReturn,
@@ -23,8 +25,6 @@ import {
   postReceiptSettled,
   postRevalued,
   valued,
-  type Carried,
-  type EntryDraft,
 } from ".";
 
 const [USD, EUR, JPY, KWD] = ["USD", "EUR", "JPY", "KWD"].map(
@@ -80,15 +80,15 @@ class Small {
 }
 
 describe("sums in another currency", () => {
-  it.each([
-    [10_000, EUR, USD, "1.0834", 10_834],
-    [5000, JPY, USD, "0.0067", 3350],
-    [12_345, USD, JPY, "151.5", 18_703],
-    [1000, KWD, USD, "3.25", 325],
-    [1, EUR, USD, "1.5", 2],
-    [3, EUR, USD, "1.5", 4],
-    [-10_000, EUR, USD, "1.0834", -10_834],
-  ])("%d %s are in %s, at %s, %d", (amount, from, to, rate, expected) => {
+  it.each<[number, [Currency, Currency], string, number]>([
+    [10_000, [EUR, USD], "1.0834", 10_834],
+    [5000, [JPY, USD], "0.0067", 3350],
+    [12_345, [USD, JPY], "151.5", 18_703],
+    [1000, [KWD, USD], "3.25", 325],
+    [1, [EUR, USD], "1.5", 2],
+    [3, [EUR, USD], "1.5", 4],
+    [-10_000, [EUR, USD], "1.0834", -10_834],
+  ])("%d: %s, at %s, %d", (amount, [from, to], rate, expected) => {
     expect(convert(amount, from, to, ratio(rate))).toBe(expected);
     expect(inCurrency(amount, from, to, rate)).toBe(expected);
   });

@@ -1,11 +1,11 @@
 import {
   add,
   convert,
+  type Currency,
   minor,
+  type Minor,
   mulDiv,
   negate,
-  type Currency,
-  type Minor,
   type Ratio,
 } from "@/core/money";
 

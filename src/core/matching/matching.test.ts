@@ -1,19 +1,19 @@
 import fc from "fast-check";
 
 import { addDays, day } from "@/core/calendar";
-import { currencyOf, minor, sumOf, type Currency } from "@/core/money";
+import { type Currency, currencyOf, minor, sumOf } from "@/core/money";
 
 import {
   editDistance,
   jaro,
   jaroWinkler,
   Matcher,
-  propose,
-  reasonInWords,
   type MatchingInput,
   type MatchItem,
   type MatchReceipt,
   type Proposal,
+  propose,
+  reasonInWords,
 } from ".";
 
 const USD = currencyOf("USD") as Currency;

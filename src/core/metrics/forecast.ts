@@ -1,4 +1,4 @@
-import { addDays, daysBetween, weekday, type Day } from "@/core/calendar";
+import { addDays, type Day, daysBetween, weekday } from "@/core/calendar";
 import { add, minor, type Minor } from "@/core/money";
 
 /**

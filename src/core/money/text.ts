@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from "@/core/result";
 
-import { minorDigits, type Currency } from "./currency";
+import { type Currency, minorDigits } from "./currency";
 import { minor, type Minor } from "./minor";
 
 export type DecimalMark = "." | ",";

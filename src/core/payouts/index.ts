@@ -1,5 +1,6 @@
 export { expectedOf, expectedUpTo, type Expected, type Unpaid } from "./expected";
-export { explanationsOf, type Explanation, type OffPayout, type Remedy } from "./explain";
+export { explanationsOf } from "./explain";
+export { type Explanation, type OffPayout, type Remedy } from "./explanation";
 export { bulkPayoutAnswers, type BulkPayoutAnswers, type BulkPayoutItem } from "./bulkPayout";
 export { lineAtOwnRate } from "./ownRate";
 export { expectedAtBank, payoutComposition, type PayoutComposition } from "./composition";

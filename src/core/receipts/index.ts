@@ -1,5 +1,5 @@
-import { fail, ok, type Result } from "@/core/result";
 import { add, minor, type Minor } from "@/core/money";
+import { fail, ok, type Result } from "@/core/result";
 
 export const METHODS = [
   "card",

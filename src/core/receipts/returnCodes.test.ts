@@ -1,6 +1,6 @@
 import { day } from "@/core/calendar";
 
-import { mendBy, returnableUntil, returnCodeOf, returnRates, retryOf } from ".";
+import { mendBy, retryOf, returnableUntil, returnCodeOf, returnRates } from ".";
 
 // Nacha Operating Rules (return codes, return times, reinitiation, return rate levels, notification
 // of change); values from memory.
@@ -31,23 +31,22 @@ describe("ACH return codes and their times (Nacha Operating Rules)", () => {
 
 describe("trying again (at most twice within 180 days, for R01 and R09)", () => {
   const settled = day("2026-11-02");
-  it.each<[string, string, number, string, object]>([
-    ["want of funds", "R01", 0, "2026-11-20", { may: true, until: "2027-05-01" }],
+  it.each<[string, [string, number], string, object]>([
+    ["want of funds", ["R01", 0], "2026-11-20", { may: true, until: "2027-05-01" }],
     [
       "uncollected funds, a second time",
-      "R09",
-      1,
+      ["R09", 1],
       "2026-11-20",
       { may: true, until: "2027-05-01" },
     ],
-    ["a third time", "R01", 2, "2026-11-20", { may: false, why: "tries" }],
-    ["on the last day", "R01", 0, "2027-05-01", { may: true, until: "2027-05-01" }],
-    ["after 180 days", "R01", 0, "2027-05-02", { may: false, why: "days" }],
-    ["a closed account", "R02", 0, "2026-11-20", { may: false, why: "account" }],
-    ["not authorized", "R10", 0, "2026-11-20", { may: false, why: "unauthorized" }],
-    ["payment stopped", "R08", 0, "2026-11-20", { may: false, why: "code" }],
-    ["no code", "", 0, "2026-11-20", { may: false, why: "code" }],
-  ])("%s", (_case, code, tried, today, expected) =>
+    ["a third time", ["R01", 2], "2026-11-20", { may: false, why: "tries" }],
+    ["on the last day", ["R01", 0], "2027-05-01", { may: true, until: "2027-05-01" }],
+    ["after 180 days", ["R01", 0], "2027-05-02", { may: false, why: "days" }],
+    ["a closed account", ["R02", 0], "2026-11-20", { may: false, why: "account" }],
+    ["not authorized", ["R10", 0], "2026-11-20", { may: false, why: "unauthorized" }],
+    ["payment stopped", ["R08", 0], "2026-11-20", { may: false, why: "code" }],
+    ["no code", ["", 0], "2026-11-20", { may: false, why: "code" }],
+  ])("%s", (_case, [code, tried], today, expected) =>
     expect(retryOf(code, tried, settled, day(today))).toEqual(expected),
   );
   it("an account is mended within six banking days of the notice", () =>

@@ -3,11 +3,13 @@ import { type Currency, currencyOf } from "@/core/money";
 import { readSettings } from "@/db/settings";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
-import { matchQueue, matchWorkings } from "../match/queries/match";
+import { matchQueue } from "../match/queries/match";
+import { matchWorkings } from "../match/queries/workings";
 import { periodOf, sheetOf } from "../output/exports";
 import { draftLetter } from "../overdue/letters";
 import { overdueRows } from "../overdue/queries/overdue";
-import { payoutViews, payoutWorkings } from "../payouts/queries/payouts";
+import { payoutViews } from "../payouts/queries/payouts";
+import { payoutWorkings } from "../payouts/queries/payoutWorkings";
 import { agingRows } from "../reports/queries/ages";
 import { currenciesPage } from "./queries/currencies";
 

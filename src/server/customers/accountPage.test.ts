@@ -1,6 +1,6 @@
 import { addDays, day } from "@/core/calendar";
 import { customerOfLink, linkOf } from "@/db/accountPages";
-import { setDelivery } from "@/db/followup";
+import { setDelivery } from "@/db/letters";
 import { readSettings } from "@/db/settings";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
@@ -8,7 +8,7 @@ import { draftLetter } from "../overdue/letters";
 import { overdueRows } from "../overdue/queries/overdue";
 import { cachedQuery } from "../runtime/threads/reader";
 import { accountPageOf, invoiceOfLink } from "./queries/accountPage";
-import { historyOf } from "./queries/customer";
+import { historyOf } from "./queries/customerHistory";
 
 let book: TestBook;
 eachBook((made) => {

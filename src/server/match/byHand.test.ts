@@ -4,8 +4,10 @@ import { type Currency, currencyOf } from "@/core/money";
 import { eachBook, type TestBook } from "../../../tests/support/book";
 import { customerPageOf } from "../customers/queries/customer";
 import { receiptPageOf } from "../invoices/queries/documents";
-import { matchQueue, matchWorkings, sureList } from "./queries/match";
+import { matchQueue } from "./queries/match";
 import { lineChoices, onHand } from "./queries/onHand";
+import { sureList } from "./queries/sureList";
+import { matchWorkings } from "./queries/workings";
 
 const USD = currencyOf("USD") as Currency;
 let book: TestBook;

@@ -1,11 +1,12 @@
 import { addDays } from "@/core/calendar";
 import { Matcher, type MatchingInput, numberWords, type Proposal } from "@/core/matching";
 import type { Minor } from "@/core/money";
+import { appliedSince } from "@/db/applications";
 import type { Db } from "@/db/connection";
 import { allCustomers } from "@/db/customers";
 import { habits, payerHistory } from "@/db/learning";
 import { closedNumbers, itemsToMatch } from "@/db/openItems";
-import { appliedSince, creditsByCustomer, receiptsInState } from "@/db/receipts";
+import { creditsByCustomer, receiptsInState } from "@/db/receipts";
 import { remittanceLines } from "@/db/remittances";
 import { readSettings } from "@/db/settings";
 

@@ -14,7 +14,7 @@ import {
 } from "../../../tests/support/book";
 import { waitingFiles } from "../arrivals/queries/arrived";
 import { entryHistory } from "../books/queries/history";
-import { followUpWorkings } from "../customers/queries/customer";
+import { followUpWorkings } from "../customers/queries/followUpWorkings";
 import { invoicePageOf, receiptPageOf } from "../invoices/queries/documents";
 import { deliverLetter } from "../output/delivery";
 import { overdueRows } from "../overdue/queries/overdue";

@@ -10,7 +10,7 @@ import {
   setCameBack,
   setDelivery,
   setReached,
-} from "@/db/followup";
+} from "@/db/letters";
 import { backFrom, setBack } from "@/db/persons";
 import { readSettings, type Settings } from "@/db/settings";
 

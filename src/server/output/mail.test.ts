@@ -1,10 +1,11 @@
 import type { ContactPerson } from "@/core/parties";
-import { type LetterRow, letterToDeliver } from "@/db/followup";
+import { type LetterRow, letterToDeliver } from "@/db/letters";
 import { backAddresses } from "@/db/persons";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { MailServer } from "../../../tests/support/mailServer";
-import { customerPageOf, followUpWorkings } from "../customers/queries/customer";
+import { customerPageOf } from "../customers/queries/customer";
+import { followUpWorkings } from "../customers/queries/followUpWorkings";
 import { letterRun } from "../overdue/queries/letterRun";
 import { overdueRows } from "../overdue/queries/overdue";
 import { readReturnedMail } from "../overdue/returnedMail";

@@ -10,7 +10,7 @@ import { allCustomers } from "@/db/customers";
 import { readSettings } from "@/db/settings";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
-import { followUpWorkings } from "../customers/queries/customer";
+import { followUpWorkings } from "../customers/queries/followUpWorkings";
 import {
   statementOf,
   statementSheet,
@@ -24,7 +24,8 @@ import { agingRows } from "../reports/queries/ages";
 import { outboxFile } from "../runtime/folders";
 import { draftLetter } from "./letters";
 import { letterRun, whyToday } from "./queries/letterRun";
-import { type OverdueRow, overdueRows } from "./queries/overdue";
+import { overdueRows } from "./queries/overdue";
+import { type OverdueRow } from "./queries/overdueRow";
 
 const USD = currencyOf("USD") as Currency;
 let book: TestBook;

@@ -1,14 +1,8 @@
 import { Liquid, type Template } from "liquidjs";
 
 import { addBankingDays, type Day } from "@/core/calendar";
-import {
-  type Attached,
-  type Language,
-  letterTemplate,
-  type LetterTemplate,
-  tableWords,
-} from "@/core/followup";
-import { add, type Currency, formatAmount, type Minor, negate, sumOf, ZERO } from "@/core/money";
+import { type Attached, letterTemplate, type LetterTemplate } from "@/core/followup";
+import { add, type Currency, formatAmount, type Minor, sumOf, ZERO } from "@/core/money";
 import { reachedBy } from "@/core/parties";
 import { fail, ok, type Result } from "@/core/result";
 import { linkOf } from "@/db/accountPages";
@@ -17,7 +11,8 @@ import { wordingFor } from "@/db/letterTexts";
 import { backAddresses, backFrom } from "@/db/persons";
 import type { Settings } from "@/db/settings";
 
-import type { OverdueRow, RowItem } from "./queries/overdue";
+import { dayIn, owedBy, tablesOf } from "./letterTable";
+import type { OverdueRow, RowItem } from "./queries/overdueRow";
 
 export type LetterDraft = {
   /** Where it goes, several between commas; null where there is no address that letters reach. */
@@ -115,19 +110,6 @@ export function draftLetter(
 /** The customer's link, where customers reach this server. */
 const linkIn = (db: Db, { linkBase }: Settings, customerId: number): string =>
   linkBase === null ? "" : `${linkBase}/account/${linkOf(db, customerId)}`;
-
-/** The table of each currency. */
-const tablesOf = (
-  items: readonly RowItem[],
-  owed: ReturnType<typeof owedBy>,
-  language: Language,
-): string =>
-  owed
-    .map((entry) => {
-      const own = items.filter(({ currency }) => currency === entry.currency);
-      return tableOf(own, entry, owed.length > 1, language);
-    })
-    .join("\n\n");
 
 /**
  * Where a letter to a customer goes: to its contact persons, or the address that it has itself, as
@@ -227,71 +209,4 @@ function letterStep({ next, followed }: OverdueRow): {
         attach: "statement",
         fee: ZERO,
       };
-}
-
-/** A day as the language writes it. */
-function dayIn(on: Day, language: Language): string {
-  return new Intl.DateTimeFormat(language === "en" ? "en-US" : language, {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-    year: "numeric",
-    timeZone: "UTC",
-  }).format(new Date(`${on}T12:00:00Z`));
-}
-
-type Owed = { currency: Currency; credit: Minor; sum: Minor };
-
-/**
- * What is asked for, currency by currency: what is overdue in it less what is to the customer's
- * credit in it.
- */
-function owedBy(
-  items: readonly RowItem[],
-  whole: Minor,
-  creditIn: ReadonlyMap<Currency, Minor>,
-  book: Currency,
-): Owed[] {
-  const currencies = [...new Set(items.map(({ currency }) => currency))];
-  return currencies.map((currency) => {
-    const own = creditIn.get(currency) ?? ZERO;
-    // Credit in a currency in which nothing is owed is taken off the book's own.
-    const credit = currencies.length === 1 && currency === book ? whole : own;
-    return {
-      currency,
-      credit,
-      sum: add(
-        sumOf(
-          items.filter((item) => item.currency === currency),
-          (item) => item.balance,
-        ),
-        -credit,
-      ),
-    };
-  });
-}
-
-function tableOf(
-  items: readonly RowItem[],
-  { currency, credit, sum }: Owed,
-  several: boolean,
-  language: Language,
-): string {
-  const words = tableWords(language);
-  const amount = (value: number): string =>
-    `${several ? `${currency} ` : ""}${formatAmount(value, currency)}`;
-  const rows = items.map((item) => [
-    item.number,
-    `${words.due} ${dayIn(item.dueOn, language)}`,
-    amount(item.balance),
-  ]);
-  if (credit !== 0) rows.push(["", words.credit, amount(negate(credit))]);
-  rows.push(["", words.together, amount(sum)]);
-  const width = (at: number): number => Math.max(...rows.map((row) => row[at]?.length ?? 0));
-  return rows
-    .map(
-      ([number = "", says = "", value = ""]) =>
-        `  ${number.padEnd(width(0))}  ${says.padEnd(width(1))}  ${value.padStart(width(2))}`,
-    )
-    .join("\n");
 }

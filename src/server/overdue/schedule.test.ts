@@ -3,8 +3,8 @@ import { readSettings } from "@/db/settings";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { dueRun } from "../runtime/threads/clock";
-import { previewFor, shippedWords } from "./letterTexts";
 import { draftLetter } from "./letters";
+import { previewFor, shippedWords } from "./letterTexts";
 import { automaticRun, runKey } from "./queries/letterRun";
 import { overdueRows } from "./queries/overdue";
 

@@ -4,7 +4,7 @@ import { minor } from "@/core/money";
 import { eachBook, type TestBook } from "../../../tests/support/book";
 import { statementOf } from "../customers/queries/statement";
 import { invoicePageOf } from "../invoices/queries/documents";
-import { matchWorkings } from "../match/queries/match";
+import { matchWorkings } from "../match/queries/workings";
 import { yearPageOf } from "../reports/queries/yearEnd";
 import { writeOffsPage } from "./queries/writeOffs";
 

@@ -3,7 +3,8 @@ import { bankLineById } from "@/db/bank";
 
 import { eachBook, type TestBook } from "../../../tests/support/book";
 import { bulkPayoutsOf } from "./queries/bulkPayouts";
-import { payoutViews, payoutWorkings } from "./queries/payouts";
+import { payoutViews } from "./queries/payouts";
+import { payoutWorkings } from "./queries/payoutWorkings";
 
 let book: TestBook;
 eachBook((made) => {

@@ -6,7 +6,7 @@ import { lineChoices } from "../match/queries/onHand";
 import { overdueRows } from "../overdue/queries/overdue";
 import { clearingPageOf } from "./queries/clearing";
 import { feeCheck } from "./queries/fees";
-import { payoutWorkings } from "./queries/payouts";
+import { payoutWorkings } from "./queries/payoutWorkings";
 import { expectedPage, returnsAndDisputes } from "./queries/returnsAndDisputes";
 
 const TODAY = day("2026-11-24");

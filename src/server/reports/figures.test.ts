@@ -5,7 +5,8 @@ import { type Currency, currencyOf } from "@/core/money";
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { listSheet } from "../output/lists";
 import { overdueRows } from "../overdue/queries/overdue";
-import { expectedIn, figuresOf } from "./queries/figures";
+import { expectedIn } from "./queries/expected";
+import { figuresOf } from "./queries/figures";
 
 const USD = currencyOf("USD") as Currency;
 let book: TestBook;

@@ -2,28 +2,19 @@
 
 import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
-import { type Dispatch, type ReactNode, type SetStateAction, useEffect, useState } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type { ArrivalsFacts, ImportReport, InspectedFile } from "@/contracts/arrivals";
 import type { FileKind, MappingSpec } from "@/core/formats";
 
-import { Act } from "../kit/buttons";
-import { Choice, TextField } from "../kit/fields";
-import { HeadingEnd, PageHeading, Title } from "../kit/headings";
+import { TextField } from "../kit/fields";
 import { useActing } from "../shell/Notices";
 import { post, sendCommand } from "../shell/send";
-import { Sample, WhatHappens } from "./DryRunReport";
+import { DryRunHeading, KindAndAccount, WhatItSays } from "./DryRunParts";
+import { Sample } from "./DryRunReport";
 import { MappingForm } from "./MappingForm";
 
-const KINDS = [
-  ["customers", "Customers"],
-  ["invoices", "Open invoices"],
-  ["processor", "Processor activity"],
-  ["bank", "Bank statement"],
-  ["returns", "ACH returns"],
-  ["remittance", "Remittance advice"],
-] as const;
 type DryRunProps = {
   facts: ArrivalsFacts;
   first: InspectedFile;
@@ -82,27 +73,6 @@ export function DryRun(props: DryRunProps): ReactNode {
       </Box>
     </Box>
   );
-}
-
-type WhatItSaysProps = {
-  facts: ArrivalsFacts;
-  mapping: MappingSpec;
-  problem: string | null;
-  report: ImportReport | null;
-};
-/** What is wrong with the file, or what taking it in will do. */
-function WhatItSays({ facts, mapping, problem, report }: WhatItSaysProps): ReactNode {
-  if (problem)
-    return (
-      <p data-tone="off" role="alert">
-        ✗ {problem}
-      </p>
-    );
-  if (report)
-    return (
-      <WhatHappens report={report} facts={facts} currency={facts.currency} kind={mapping.kind} />
-    );
-  return <p data-tone="soft">Reading the file …</p>;
 }
 
 function useDryRun({ facts, first, close }: DryRunProps) {
@@ -191,77 +161,6 @@ function useDryRun({ facts, first, close }: DryRunProps) {
     takeIn,
     of,
   };
-}
-type DryRunHeadingProps = {
-  close: () => void;
-  report: ImportReport | null;
-  takeIn: () => void;
-  taking: boolean;
-  waiting: InspectedFile;
-};
-function DryRunHeading({ close, report, takeIn, taking, waiting }: DryRunHeadingProps): ReactNode {
-  return (
-    <PageHeading>
-      <Title>
-        <small>Dry run</small> {waiting.name}{" "}
-        <small>{waiting.lines} lines, nothing is posted yet</small>
-      </Title>
-      <HeadingEnd>
-        <Act hint="Esc" onClick={close}>
-          Not now
-        </Act>
-        <Act
-          main
-          hint="Enter"
-          onClick={takeIn}
-          disabled={taking || report === null || report.new + report.changed === 0}
-        >
-          {takeInLabel(taking, report)}
-        </Act>
-      </HeadingEnd>
-    </PageHeading>
-  );
-}
-type KindAndAccountProps = {
-  account: string | null;
-  asKind: (kind: FileKind) => Promise<void>;
-  mapping: MappingSpec;
-  of: (readonly [string, string])[] | null;
-  setAccount: Dispatch<SetStateAction<string | null>>;
-};
-function takeInLabel(taking: boolean, report: ImportReport | null): ReactNode {
-  if (taking) return "Taking in …";
-  if (report) return `Take in ${report.new + report.changed} lines`;
-  return "Take in";
-}
-
-function KindAndAccount({
-  account,
-  asKind,
-  mapping,
-  of,
-  setAccount,
-}: KindAndAccountProps): ReactNode {
-  return (
-    <Box display="grid" gridTemplateColumns="1fr 1fr" gap="10px">
-      <Choice
-        label="What it is"
-        options={KINDS}
-        value={mapping.kind}
-        onChange={(event) => void asKind(event.target.value as FileKind)}
-      />
-      {of ? (
-        <Choice
-          label="Account"
-          options={[["", of.length === 0 ? "none yet: add one in Set-up" : "choose …"], ...of]}
-          value={account ?? ""}
-          onChange={(event) => setAccount(event.target.value || null)}
-        />
-      ) : (
-        <span />
-      )}
-    </Box>
-  );
 }
 function guessAccount(facts: ArrivalsFacts, kind: FileKind, name: string): string | null {
   const of = accountsFor(kind, facts);

@@ -3,6 +3,7 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import { type HistoryLine } from "@/contracts/customers";
 import { formatDay } from "@/core/calendar";
 
 import { RowButton } from "../kit/buttons";
@@ -12,7 +13,6 @@ import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { CameBack } from "./CustomerContacts";
 import type { Props } from "./customerTypes";
-import { type HistoryLine } from "@/contracts/customers";
 
 export function TimeLine({ history, book, today }: Props): ReactNode {
   const { act, busy } = useActing();

@@ -12,8 +12,8 @@ import { ActRow, FactList, Halves, Section } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { LetterChoice, type Own, type Props } from "./LetterChoice";
 import { Preview } from "./LetterPreview";
-import { OverdueTabs } from "./OverdueTabs";
 import type { Words } from "./letterWords";
+import { OverdueTabs } from "./OverdueTabs";
 
 /**
  * The words of letters: those that ship, or the book's own, by ladder, tone and language, with what

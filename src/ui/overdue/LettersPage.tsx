@@ -5,15 +5,15 @@ import { type Dispatch, type ReactNode, type SetStateAction, useState } from "re
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type { RunLetter } from "@/contracts/overdue";
-import { formatAmount, type Minor, sumOf } from "@/core/money";
+import { type Minor, sumOf } from "@/core/money";
 
-import { Amount, Total } from "../kit/Amount";
+import { Amount } from "../kit/Amount";
 import { Act } from "../kit/buttons";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
-import type { ListColumn } from "../kit/lists/columns";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";
+import { letterColumns } from "./letterColumns";
 import { Looking, type Words } from "./LetterLook";
 import { BesideLetters, type Props } from "./LettersBeside";
 import { OverdueTabs } from "./OverdueTabs";
@@ -188,71 +188,4 @@ function AskOrProgress({
       Send {going.length}
     </Act>
   );
-}
-type LetterColumnsProps = {
-  changed: ReadonlyMap<number, Words>;
-  count: Props["count"];
-  currency: Props["currency"];
-  going: { customerId: number; sum: Minor }[];
-  out: ReadonlyMap<number, string>;
-};
-function letterColumns({
-  changed,
-  count,
-  currency,
-  going,
-  out,
-}: LetterColumnsProps): ListColumn<RunLetter>[] {
-  return [
-    {
-      id: "customer",
-      header: "Customer",
-      width: "24%",
-      cell: (row) => (
-        <span data-tone={out.has(row.customerId) ? "soft" : undefined} title={row.name}>
-          {out.has(row.customerId) ? <s>{row.name}</s> : row.name}
-        </span>
-      ),
-      foot: `${count} prepared, ${count - going.length} not going`,
-    },
-    { id: "step", header: "Says", width: "14%", cell: (row) => row.step },
-    { id: "ladder", header: "Ladder", width: "11%", cell: (row) => row.ladder },
-    {
-      id: "subject",
-      header: "Subject",
-      width: "31%",
-      cell: (row) => {
-        const subject = changed.get(row.customerId)?.subject ?? row.subject;
-        return <span title={subject}>{subject}</span>;
-      },
-    },
-    {
-      id: "with",
-      header: "With it",
-      width: "10%",
-      cell: (row) => ({ none: "–", statement: "statement", invoices: "all papers" })[row.attach],
-    },
-    {
-      id: "sum",
-      header: "Sum",
-      width: "10%",
-      number: true,
-      cell: (row) =>
-        row.problem !== null ? (
-          <span data-tone="off" title={row.problem}>
-            {row.problem.startsWith("no") ? "no address" : "came back"}
-          </span>
-        ) : (
-          <Amount of={row.sum} currency={currency} />
-        ),
-      foot: (
-        <Total>
-          {formatAmount(
-            sumOf(going, ({ sum }) => sum),
-            currency,
-          )}
-        </Total>
-      ),
-    },
-  ];
 }

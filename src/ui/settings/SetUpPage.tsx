@@ -11,9 +11,10 @@ import { PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { AddBank, AddProcessor } from "./AddAccount";
-import { Facts, type Settings } from "./BookFacts";
+import { Facts } from "./BookFacts";
 import { ClosedDays } from "./ClosedDays";
 import { People } from "./People";
+import { type Settings } from "./useFacts";
 
 type Processor = {
   code: string;

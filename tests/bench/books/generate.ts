@@ -1,10 +1,10 @@
-import { addDays, day, parseTerms, discountInTime, type Day } from "@/core/calendar";
+import { addDays, day, type Day, discountInTime, parseTerms } from "@/core/calendar";
 import type { MatchingInput, MatchItem, MatchReceipt } from "@/core/matching";
-import { currencyOf, minor, percentOf, ratioOf, type Currency } from "@/core/money";
+import { type Currency, currencyOf, minor, percentOf, ratioOf } from "@/core/money";
 
 import { Dice } from "./dice";
 import { firmName, NAME_NOISE, slug } from "./names";
-import { REFERENCES, STYLES, type Style } from "./references";
+import { REFERENCES, type Style, STYLES } from "./references";
 
 /** What a receipt is truly for; null where nobody could say. `clear`: a careful clerk could be sure of it. */
 export type Truth = {

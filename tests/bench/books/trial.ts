@@ -1,15 +1,15 @@
-import { addDays, day, discountInTime, parseTerms, type Day } from "@/core/calendar";
+import { addDays, day, type Day, discountInTime, parseTerms } from "@/core/calendar";
 import type { MatchingInput, MatchItem, MatchReceipt } from "@/core/matching";
-import { currencyOf, minor, type Currency } from "@/core/money";
+import { type Currency, currencyOf, minor } from "@/core/money";
 
 import { Dice } from "./dice";
 import type { Labelled, Truth } from "./generate";
 import {
   garbled,
+  type Numbering,
   phrase,
   styled,
   TEXT_TROUBLES,
-  type Numbering,
   type TextTrouble,
 } from "./trialTexts";
 

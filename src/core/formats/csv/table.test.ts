@@ -26,9 +26,8 @@ describe("tables as files give them (RFC 4180)", () => {
         fc.integer({ min: 2, max: 5 }),
         fc.array(fc.array(cell, { minLength: 5, maxLength: 5 }), { minLength: 1, maxLength: 6 }),
         fc.constantFrom(",", ";", "\t", "|"),
-        fc.constantFrom("\n", "\r\n"),
-        fc.boolean(),
-        (columns, cells, delimiter, end, marked) => {
+        fc.record({ end: fc.constantFrom("\n", "\r\n"), marked: fc.boolean() }),
+        (columns, cells, delimiter, { end, marked }) => {
           const headers = ["invoice", "issued", "total", "po", "memo"].slice(0, columns);
           const rows = cells.map((row) => row.slice(0, columns));
           const read = readTable(

@@ -1,7 +1,7 @@
 import { daysBetween } from "@/core/calendar";
 import { add, minor, type Minor, sumOf } from "@/core/money";
 
-import type { Memo } from "../memo/memo";
+import type { Memo } from "../memo/mention";
 import { namedIn, type ReferencedItems, type ReferenceQuality } from "../memo/scope";
 import type { PayerIndex } from "../payers/payers";
 import type { Habit, MatchItem, MatchReceipt, Payer, ReadingLine, Reason, Spot } from "../types";

@@ -1,6 +1,6 @@
 import { toDecimal } from "@/core/money";
 
-import type { Memo } from "../memo/memo";
+import type { Memo } from "../memo/mention";
 import type { PayerIndex } from "../payers/payers";
 import type { MatchReceipt, Payer } from "../types";
 import { readByNumbers } from "./byNumbers";

@@ -1,4 +1,4 @@
-import type { Draft, AmountFit, PayerCertainty } from "../candidates/candidate";
+import type { AmountFit, Draft, PayerCertainty } from "../candidates/candidate";
 import type { ReferenceQuality } from "../memo/scope";
 import type { Decision, Reason, Spot } from "../types";
 

@@ -1,4 +1,5 @@
-import { add, minor, type Minor, percentOf, ratioOf } from "@/core/money";
+import { type Difference } from "@/core/matching/engine/difference";
+import { add, minor, type Minor } from "@/core/money";
 
 import type { Draft } from "../candidates/candidate";
 import type { MatchContext } from "../candidates/customerScope";
@@ -8,14 +9,14 @@ import { NumberIndex } from "../memo/memo";
 import { PayerIndex } from "../payers/payers";
 import type {
   Habit,
+  MatchCandidate,
   MatchingInput,
   MatchItem,
   MatchReceipt,
-  PaidFor,
   Payer,
-  MatchCandidate,
   ReadingLine,
 } from "../types";
+import { habitsOf, oldestFirst, surchargeBy } from "./standing";
 
 type Lists = Map<number, readonly MatchItem[]>;
 
@@ -67,15 +68,7 @@ export class Claims {
   /** Takes over what is different in a book; gives the keys of payers of whom more (or less) is known now. */
   change(
     next: MatchingInput,
-    {
-      gone,
-      come,
-      paid,
-    }: {
-      gone: readonly MatchItem[];
-      come: readonly MatchItem[];
-      paid: readonly (readonly [PaidFor, number])[];
-    },
+    { gone, come, paid }: Pick<Difference, "gone" | "come" | "paid">,
   ): Set<string> {
     this.input = next;
     this.ids = null;
@@ -103,13 +96,10 @@ export class Claims {
   /** What readings are made from: items as receipts have left them. */
   around(graceDays: number): MatchContext {
     const percent = this.input.settings.surchargePercent ?? null;
-    const ratio = percent === null ? null : ratioOf(percent);
-    const surcharge = (method: MatchReceipt["method"], sum: number): Minor =>
-      method === "card" && ratio?.ok ? percentOf(sum, ratio.value, "half-even") : minor(0);
     return {
       payers: this.payers,
       graceDays,
-      surcharge,
+      surcharge: surchargeBy(percent),
       surchargePercent: percent ?? "",
       habit: (id) => this.habits.get(id),
       credit: (id) => this.credits.get(this.payers.group(id)) ?? 0,
@@ -144,12 +134,10 @@ export class Claims {
 
   /** Whether the memo names an item in another currency than the receipt's. */
   namesForeign(receipt: MatchReceipt): boolean {
-    return this.numbers
-      .read(textOf(receipt))
-      .mentions.some(
-        ({ items }) =>
-          items.length > 0 && items.every((item) => item.currency !== receipt.currency),
-      );
+    const { mentions } = this.numbers.read(textOf(receipt));
+    return mentions.some(
+      ({ items }) => items.length > 0 && items.every((item) => item.currency !== receipt.currency),
+    );
   }
 
   /** Whether an item that these readings rest on has been claimed since they were made. */
@@ -204,14 +192,4 @@ export class Claims {
     this.ids ??= new Map(this.input.items.map((item) => [item.id, item]));
     return this.ids.get(id);
   }
-}
-
-function habitsOf(input: MatchingInput): ReadonlyMap<number, Habit> {
-  return new Map((input.habits ?? []).map((habit) => [habit.customerId, habit]));
-}
-
-function oldestFirst(a: MatchItem, b: MatchItem): number {
-  if (a.dueOn < b.dueOn) return -1;
-  if (a.dueOn > b.dueOn) return 1;
-  return a.id - b.id;
 }

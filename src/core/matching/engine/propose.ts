@@ -1,32 +1,18 @@
-import { daysBetween, earlierFirst } from "@/core/calendar";
+import { PaidSums } from "@/core/matching/engine/paidSums";
 
-import { type Draft, moneyOf } from "../candidates/candidate";
+import { type Draft } from "../candidates/candidate";
 import type { MatchContext } from "../candidates/customerScope";
 import { groupsFor, readingsOf, textOf } from "../candidates/readings";
-import { confidenceOf, patternOf } from "../decision/calibration";
-import { certainty, decide, type Seen } from "../decision/decide";
-import { listOf } from "../lists";
-import { numberSpots } from "../memo/memo";
-import { payerKeys } from "../payers/payers";
-import type {
-  MatchingInput,
-  MatchReceipt,
-  Payer,
-  Proposal,
-  MatchCandidate,
-  Reason,
-  Spot,
-} from "../types";
-import { isNobody, affectedReceipts } from "./affectedReceipts";
+import { certainty } from "../decision/decide";
+import { payerKeys } from "../payers/query";
+import type { MatchingInput, MatchReceipt, Payer, Proposal } from "../types";
+import { affectedReceipts } from "./affectedReceipts";
+import { byMoney, earlierFor, type Judged, order, twinsTogether } from "./claimants";
 import { Claims } from "./claims";
 import { differenceOf } from "./difference";
+import { closedNumbers, isSmallShort, judged } from "./judged";
+import { closedOf } from "./judged";
 import { type Looked, Plan } from "./plan";
-
-/** Readings shown beside the best. */
-const MOST_READINGS = 6;
-const DOUBLE_WITHIN_DAYS = 10;
-
-type Judged = Looked & { rank: number };
 
 /**
  * Proposes a home for every receipt, all of them together: the most certain
@@ -49,8 +35,7 @@ export class Matcher {
   private readonly looks = new Map<number, Looked>();
   private readonly proposals = new Map<number, Proposal>();
   private closed: ReadonlyMap<string, number>;
-  /** Payments by customer and sum, to see the second of two. */
-  private paid = new Map<string, { id: number; paidOn: MatchReceipt["paidOn"] }[]>();
+  private paid = new PaidSums([]);
   private claimants: ReadonlyMap<string, readonly MatchReceipt[]> = new Map();
 
   constructor(private input: MatchingInput) {
@@ -112,11 +97,8 @@ export class Matcher {
       this.look(receipt);
       for (const group of groupsFor(receipt, this.around)) groups.add(group);
     }
-    const sums = new Set(
-      [...difference.newReceipts, ...difference.goneReceipts, ...others].map(
-        ({ amount }) => amount,
-      ),
-    );
+    const changed = [...difference.newReceipts, ...difference.goneReceipts, ...others];
+    const sums = new Set(changed.map(({ amount }) => amount));
     const reached = affectedReceipts(next.receipts, this.looks, groups, sums);
     this.claims.release(reached.groups);
     for (const receipt of reached.receipts) {
@@ -163,14 +145,11 @@ export class Matcher {
 
   /** What was paid before, and by the receipts whose proposals stand. */
   private countPaid(): void {
-    this.paid = new Map();
-    for (const placedReceipt of this.input.placed)
-      listOf(this.paid, `${placedReceipt.customerId} ${placedReceipt.amount}`).push(placedReceipt);
-    for (const { id, amount, paidOn } of this.input.receipts) {
-      const standing = this.proposals.get(id);
-      const customerId = standing?.readings[0]?.customerId ?? null;
-      if (standing && standing.decision !== "none" && customerId !== null)
-        listOf(this.paid, `${customerId} ${amount}`).push({ id, paidOn });
+    this.paid = new PaidSums(this.input.placed);
+    for (const receipt of this.input.receipts) {
+      const standing = this.proposals.get(receipt.id);
+      if (standing && standing.decision !== "none")
+        this.paid.add(standing.readings[0]?.customerId ?? null, receipt);
     }
   }
 
@@ -199,188 +178,22 @@ export class Matcher {
 
   /** Judges a receipt by its readings as they are now, and claims what the best one takes. */
   private settle({ receipt, before }: Looked, now: readonly Draft[]): Proposal {
-    const best = now[0];
+    const [best] = now;
     const named = best !== undefined && best.numbers !== "none" && best.flaws === 0;
     const proposal = judged(receipt, now, before, {
       closed: closedNumbers(receipt, this.closed, now),
-      doubleOf: named ? null : this.doubleOf(receipt, best),
+      doubleOf: best && !named ? this.paid.doubleOf(best.customerId, receipt) : null,
       alsoOn: best && best.numbers === "none" ? earlierFor(receipt, best, this.claimants) : null,
       smallShort:
         best?.sum === "part" && isSmallShort(best, this.input.settings.smallDifferenceLimit),
       foreignCurrency: this.claims.namesForeign(receipt),
     });
     this.proposals.set(receipt.id, proposal);
-    const chosen = proposal.readings[0];
+    const [chosen] = proposal.readings;
     if (chosen && proposal.decision !== "none") {
       this.claims.take(chosen);
-      if (chosen.customerId !== null)
-        listOf(this.paid, `${chosen.customerId} ${receipt.amount}`).push({
-          id: receipt.id,
-          paidOn: receipt.paidOn,
-        });
+      this.paid.add(chosen.customerId, receipt);
     }
     return proposal;
   }
-
-  /** The first payment of the same sum by the same customer a few days around. */
-  private doubleOf(receipt: MatchReceipt, best: Draft | undefined): Seen["doubleOf"] {
-    if (!best) return null;
-    const [first] = (this.paid.get(`${best.customerId} ${receipt.amount}`) ?? [])
-      .filter(
-        (entry) =>
-          entry.id !== receipt.id &&
-          Math.abs(daysBetween(entry.paidOn, receipt.paidOn)) <= DOUBLE_WITHIN_DAYS,
-      )
-      .sort((a, b) => earlierFirst(a.paidOn, b.paidOn) || a.id - b.id);
-    return first ?? null;
-  }
-}
-
-const closedOf = (input: MatchingInput): ReadonlyMap<string, number> =>
-  new Map(input.closed.map((entry) => [entry.number.toUpperCase(), entry.customerId]));
-const order = (a: MatchReceipt, b: MatchReceipt): number =>
-  earlierFirst(a.paidOn, b.paidOn) || a.id - b.id;
-
-/**
- * Equal sums that seem one customer's are judged in the order they came, so that the second is the
- * possible double.
- */
-function twinsTogether(all: Judged[]): void {
-  const twins = new Map<string, Judged[]>();
-  for (const judged of all) {
-    const best = judged.before[0];
-    if (best) listOf(twins, `${best.customerId} ${judged.receipt.amount}`).push(judged);
-  }
-  for (const group of twins.values()) {
-    group.sort((a, b) => order(a.receipt, b.receipt));
-    group.forEach((judged, at) => {
-      if (at > 0 && judged.before[0]?.numbers === "none")
-        judged.rank = Math.min(judged.rank, ...group.slice(0, at).map(({ rank }) => rank - 0.01));
-    });
-  }
-}
-
-/** Receipts by what their readings would pay, to see where a second one wants the same. */
-function byMoney(all: readonly Looked[]): Map<string, MatchReceipt[]> {
-  const found = new Map<string, MatchReceipt[]>();
-  for (const { receipt, before } of all) {
-    if (isNobody(receipt, before)) listOf(found, `nobody's ${receipt.amount}`).push(receipt);
-    for (const draft of before.slice(0, 4))
-      if (draft.lines.length > 0) listOf(found, moneyOf(draft)).push(receipt);
-  }
-  return found;
-}
-
-/**
- * The day of an earlier receipt that may be for the very items a reading by sum alone would take;
- * equal items go round.
- */
-function earlierFor(
-  receipt: MatchReceipt,
-  best: Draft,
-  claimants: ReadonlyMap<string, readonly MatchReceipt[]>,
-): MatchReceipt["paidOn"] | null {
-  if (best.lines.length === 0 || best.reasons.some(({ code }) => code === "equal_items"))
-    return null;
-  const wanting = [
-    ...(claimants.get(moneyOf(best)) ?? []),
-    ...(claimants.get(`nobody's ${receipt.amount}`) ?? []),
-  ];
-  return (
-    wanting.find(
-      (other) =>
-        other.id !== receipt.id &&
-        order(other, receipt) < 0 &&
-        daysBetween(other.paidOn, receipt.paidOn) <= DOUBLE_WITHIN_DAYS,
-    )?.paidOn ?? null
-  );
-}
-
-function isSmallShort(draft: Draft, limit: number): boolean {
-  const short = draft.reasons.find((reason) => reason.code === "against_short");
-  return short?.code === "against_short" && short.by <= limit;
-}
-
-/** Numbers in the memo that are the book's own but closed, where no open one is quoted. */
-function closedNumbers(
-  receipt: MatchReceipt,
-  closed: ReadonlyMap<string, number>,
-  drafts: readonly Draft[],
-): Spot[] {
-  if (closed.size === 0) return [];
-  const used = new Set(drafts[0]?.lines.map((line) => line.number.toUpperCase()));
-  return numberSpots(textOf(receipt))
-    .map(({ at, text }) => ({ at, text: text.toUpperCase() }))
-    .filter(({ text }) => closed.has(text) && !used.has(text));
-}
-
-function judged(
-  receipt: MatchReceipt,
-  now: readonly Draft[],
-  before: readonly Draft[],
-  seen: Omit<Seen, "claimed">,
-): Proposal {
-  const best = now[0];
-  if (!best) return { receiptId: receipt.id, decision: "none", readings: [] };
-  const changed = before[0] !== undefined && moneyOf(before[0]) !== moneyOf(best);
-  const shown =
-    seen.doubleOf !== null && best.lines.length > 0 ? onAccountFirst(receipt, best, now) : [...now];
-  const { decision, against } = decide(best, now.slice(1), { ...seen, claimed: changed });
-  const kept = decision === "none" && best.lines.length === 0 ? [] : shown.slice(0, MOST_READINGS);
-  const alike = now.filter(
-    (other) => other.score >= best.score - 1 && other.lines.length > 0,
-  ).length;
-  const pattern = patternOf(shown[0] ?? best, decision, against, alike);
-  const certain = confidenceOf(pattern, decision);
-  return {
-    receiptId: receipt.id,
-    decision,
-    readings: kept.map((draft, index) =>
-      index === 0
-        ? finish(draft, against, certain, pattern)
-        : finish(draft, [], Number((((1 - certain) * 0.6) / 2 ** (index - 1)).toFixed(4)), pattern),
-    ),
-  };
-}
-
-/** The second of two equal payments is kept from any item that it was not given for by number. */
-function onAccountFirst(receipt: MatchReceipt, best: Draft, drafts: readonly Draft[]): Draft[] {
-  const kept = drafts.find(
-    (draft) => draft.lines.length === 0 && draft.customerId === best.customerId,
-  ) ?? {
-    ...best,
-    lines: [],
-    onAccount: receipt.amount,
-    sum: "account" as const,
-    numbers: "none" as const,
-    reasons: best.reasons.filter((reason) => !reason.code.startsWith("sum")),
-  };
-  return [kept, ...drafts.filter((draft) => draft !== kept)];
-}
-
-/** A number that nothing explains because it is paid already is said once. */
-function isClosed(reason: Reason, against: readonly Reason[]): boolean {
-  const closed = against.find(({ code }) => code === "against_closed");
-  return (
-    reason.code === "against_unread" &&
-    closed?.code === "against_closed" &&
-    reason.spots.every(({ text }) => closed.spots.some((spot) => spot.text === text))
-  );
-}
-
-function finish(
-  draft: Draft,
-  against: readonly Reason[],
-  certain: number,
-  pattern: string,
-): MatchCandidate {
-  return {
-    customerId: draft.customerId,
-    lines: draft.lines,
-    onAccount: draft.onAccount,
-    confidence: certain,
-    pattern,
-    ...(draft.surcharge === undefined ? {} : { surcharge: draft.surcharge }),
-    reasons: [...draft.reasons.filter((reason) => !isClosed(reason, against)), ...against],
-  };
 }

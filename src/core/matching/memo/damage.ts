@@ -1,5 +1,6 @@
 import type { MatchItem } from "../types";
-import { compact, coreOf, type UnresolvedToken } from "./memo";
+import { type UnresolvedToken } from "./mention";
+import { compact, coreOf } from "./patterns";
 
 /**
  * Optimal string alignment (Damerau 1964; Lowrance and Wagner 1975), up to a bound. @example

@@ -3,7 +3,9 @@ import { type Currency, currencyOf, minor } from "@/core/money";
 
 import type { MatchItem } from "../types";
 import { mayBe } from "./damage";
-import { coreOf, NumberIndex, type UnresolvedToken } from "./memo";
+import { NumberIndex } from "./memo";
+import { type UnresolvedToken } from "./mention";
+import { coreOf } from "./patterns";
 
 const USD = currencyOf("USD") as Currency;
 const item = (id: number, number: string, poNumber: string | null = null): MatchItem => ({

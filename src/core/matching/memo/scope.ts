@@ -1,6 +1,7 @@
 import type { MatchItem, Payer, Spot } from "../types";
 import { mayBe } from "./damage";
-import { coreOf, type Memo, type UnresolvedToken } from "./memo";
+import { type Memo, type UnresolvedToken } from "./mention";
+import { coreOf } from "./patterns";
 
 /**
  * How the numbers of a memo lead to items: to the letter, by digits, by order number, or damaged on

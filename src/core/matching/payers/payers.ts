@@ -1,46 +1,18 @@
-import { type Customer, groupHead } from "@/core/parties";
-
 import { pushOnce } from "../lists";
-import type { MatchingInput, MatchReceipt, PaidFor, Payer, Reason } from "../types";
-import { nameWords, ownDomain } from "./names";
-import { agreement, disagreement } from "./weights";
-import { wordFit } from "./wordFit";
+import type { MatchingInput, MatchReceipt, PaidFor, Payer } from "../types";
+import { AGREE, type Evidence, isInitials, log2, OTHER_EMAIL } from "./evidence";
+import { KnownNames } from "./knownNames";
+import { ownDomain } from "./names";
+import { type Query, queryOf } from "./query";
 
-const log2 = Math.log2;
-/** m: how often the evidence agrees for the right customer; u: how often by chance for another. */
-const AGREE = {
-  email: agreement(0.95, 0.0005),
-  learned: agreement(0.95, 0.002),
-  domain: agreement(0.6, 0.005),
-};
-/** Another address than the known one, where both have one: people pay from many, so it says little. */
-const OTHER_EMAIL = disagreement(0.6, 0.0005);
-/** Candidates judged closely; the rarest words of a name bring them up. */
-const MOST_CANDIDATES = 14;
 const MOST_PAYERS = 8;
-/** A name, address or field that more customers share says nothing. */
-const MOST_ALIKE = 60;
 
-export class PayerIndex {
-  private readonly byId: Map<number, Customer>;
-  private readonly heads = new Map<number, number>();
-  /** The words of every name that a customer goes by, its own first. */
-  private readonly words = new Map<number, string[][]>();
-  private readonly byEmail = new Map<string, number[]>();
-  private readonly byDomain = new Map<string, number[]>();
-  private readonly byName = new Map<string, number[]>();
-  private readonly byField = new Map<string, number[]>();
-  private readonly byWord = new Map<string, number[]>();
-  private readonly byInitials = new Map<string, number[]>();
-  private readonly byStart = new Map<string, number[]>();
-  private readonly learned = new Map<string, Map<number, number>>();
+export class PayerIndex extends KnownNames {
   private readonly known = new Map<string, readonly Payer[]>();
   private isIndexed = false;
 
   constructor(private readonly input: Pick<MatchingInput, "customers" | "history">) {
-    this.byId = new Map(input.customers.map((customer) => [customer.id, customer]));
-    for (const customer of input.customers)
-      this.heads.set(customer.id, groupHead(customer, this.byId));
+    super(input.customers);
   }
 
   /** Takes over payers that were found elsewhere (payersFor). */
@@ -61,18 +33,6 @@ export class PayerIndex {
     for (const paid of this.input.history) this.enter(paid, paid.times);
   }
 
-  /** Enters a name that a customer goes by. */
-  private call(id: number, name: string): void {
-    const words = nameWords(name);
-    pushOnce(this.words, id, words);
-    pushOnce(this.byName, [...words].sort().join(" "), id);
-    pushOnce(this.byField, field(name), id);
-    if (words.length >= 3) pushOnce(this.byInitials, words.map((word) => word[0]).join(""), id);
-    for (const word of new Set(words)) pushOnce(this.byWord, word, id);
-    for (const start of new Set(words.map((word) => word.slice(0, 4))))
-      pushOnce(this.byStart, start, id);
-  }
-
   /**
    * Adds to what is known of a payer, or takes from it; receipts of the keys that are given back
    * read otherwise from then on.
@@ -81,23 +41,6 @@ export class PayerIndex {
     this.index();
     this.known.clear();
     return this.enter(paid, times);
-  }
-
-  private enter({ payerName, payerEmail, customerId }: PaidFor, times: number): readonly string[] {
-    const keys = payerKeys(payerName, payerEmail);
-    for (const key of keys) {
-      const customers = this.learned.get(key) ?? new Map<number, number>();
-      const now = (customers.get(customerId) ?? 0) + times;
-      if (now > 0) customers.set(customerId, now);
-      else customers.delete(customerId);
-      if (customers.size > 0) this.learned.set(key, customers);
-      else this.learned.delete(key);
-    }
-    return keys;
-  }
-
-  group(id: number): number {
-    return this.heads.get(id) ?? id;
   }
 
   /** Likely payers, best first; kept by what the receipt says of its payer. */
@@ -119,14 +62,6 @@ export class PayerIndex {
     return made;
   }
 
-  /** Of a name "doing business as" another, the one that this book knows; else the whole. */
-  private tradeName(name: string): string {
-    const parts = name.split(/\b(?:d\/?b\/?a|t\/a|c\/o)\b\.?/i).map((part) => part.trim());
-    return parts.length < 2
-      ? name
-      : (parts.find((part) => this.byName.has([...nameWords(part)].sort().join(" "))) ?? name);
-  }
-
   /** Only the first can be beyond doubt, and only where no other group comes near it. */
   private withoutDoubt(payers: readonly Payer[]): Payer[] {
     const [best] = payers;
@@ -141,41 +76,6 @@ export class PayerIndex {
         this.group(payer.customerId) === this.group(best.customerId) &&
         (other === undefined || other.weight < payer.weight - 3),
     }));
-  }
-
-  private candidates({ email, domain, words, name, cut, keys }: Query): Set<number> {
-    const ids = new Set<number>();
-    const take = (list: readonly number[] | undefined): void => {
-      if (list && list.length <= MOST_ALIKE) for (const id of list) ids.add(id);
-    };
-    if (email !== "") take(this.byEmail.get(email));
-    if (domain) take(this.byDomain.get(domain));
-    for (const key of keys) take([...(this.learned.get(key)?.keys() ?? [])].slice(0, 12));
-    take(this.byName.get(name));
-    if (cut !== "") take(this.byField.get(cut));
-    // A name that is there to the letter needs no looking for names like it.
-    if (this.byName.has(name) && cut === "") return ids;
-    if (words.length === 1) take(this.byInitials.get(words[0] ?? ""));
-    for (const id of this.elected(words)) ids.add(id);
-    return ids;
-  }
-
-  /** Those whose names share the most, and the rarest, words with what is written. */
-  private elected(words: readonly string[]): number[] {
-    const votes = new Map<number, number>();
-    const vote = (list: readonly number[] | undefined, weight: number): void => {
-      if (!list || list.length > 300) return;
-      for (const id of list)
-        votes.set(id, (votes.get(id) ?? 0) + weight * log2(1 + this.byId.size / list.length));
-    };
-    for (const word of new Set<string>(words)) {
-      vote(this.byWord.get(word), 1);
-      vote(this.byStart.get(word.slice(0, 4)), 0.5);
-    }
-    return [...votes]
-      .sort((a, b) => b[1] - a[1] || a[0] - b[0])
-      .slice(0, MOST_CANDIDATES)
-      .map(([id]) => id);
   }
 
   private judge(id: number, query: Query): Payer {
@@ -236,17 +136,6 @@ export class PayerIndex {
     return best;
   }
 
-  /** How many a name by which a payer is known could mean; an address means one. */
-  private namesakes(key: string, query: Query): number {
-    if (key.startsWith("@")) return 1;
-    return Math.max(1, this.byName.get(key)?.length ?? 1, this.cutAlike(query));
-  }
-
-  /** Groups whose names, as an ACH field carries them, are what is written in capitals. */
-  private cutAlike({ cut, capitals }: Query): number {
-    return cut !== "" && capitals ? this.groupsOf(this.byField.get(cut) ?? []) : 0;
-  }
-
   /**
    * Words weigh by how rare they are in this book; a cut, a turn, an abbreviation or a misspelling
    * costs a little.
@@ -292,51 +181,7 @@ export class PayerIndex {
       reason: { code: "name", exact },
     };
   }
-
-  /** A written name against one that a customer goes by, word by word. */
-  private nearly(payer: readonly string[], own: readonly string[]): Evidence | null {
-    let [found, all] = [0, 0];
-    const free = [...payer];
-    for (const word of own) {
-      const rarity = log2(1 + this.byId.size / (this.byWord.get(word)?.length ?? 1));
-      all += rarity;
-      let [best, at] = [0, -1];
-      free.forEach((other, index) => {
-        const fit = wordFit(other, word);
-        if (fit > best) [best, at] = [fit, index];
-      });
-      if (at >= 0) free.splice(at, 1);
-      found += best * rarity;
-    }
-    const strange = free.reduce(
-      (sum, word) =>
-        sum + Math.min(4, log2(1 + this.byId.size / (this.byWord.get(word)?.length ?? 1))),
-      0,
-    );
-    const share = found / (all + strange * 0.7);
-    if (share < 0.62) return null;
-    return {
-      weight: Math.max(0.5, (share - 0.55) * 20),
-      alone: share >= 0.9 && found >= 6,
-      reason: { code: "name", exact: false },
-    };
-  }
-
-  private groupsOf(ids: readonly number[]): number {
-    return new Set(ids.map((id) => this.group(id))).size;
-  }
 }
-
-/** One thing that speaks for (or, without a reason to show, against) a customer as the payer. */
-type Evidence = {
-  readonly weight: number;
-  /** Whether it means this customer and no other. */
-  readonly alone: boolean;
-  readonly reason: Reason | null;
-};
-
-const isInitials = (word: string, name: readonly string[]): boolean =>
-  name.length >= 3 && word === name.map((part) => part[0]).join("");
 
 /**
  * Who may have sent each of these receipts, by what they say of their payer. It
@@ -350,48 +195,4 @@ export function payersFor(
   return new Map(
     receipts.map((receipt) => [`${receipt.payerName}\n${receipt.payerEmail}`, index.find(receipt)]),
   );
-}
-
-/**
- * What a receipt says of its payer, taken apart once. `cut`: the name as an ACH field carries it,
- * where it may have been cut there.
- */
-type Query = {
-  readonly email: string;
-  readonly domain: string | null;
-  readonly words: readonly string[];
-  readonly name: string;
-  readonly cut: string;
-  readonly capitals: boolean;
-  readonly keys: readonly string[];
-};
-
-function queryOf({ payerName, payerEmail }: Pick<MatchReceipt, "payerName" | "payerEmail">): Query {
-  const email = payerEmail.toLowerCase();
-  const words = nameWords(payerName);
-  const length = payerName.trim().length;
-  return {
-    email,
-    domain: email === "" ? null : ownDomain(email),
-    words,
-    name: [...words].sort().join(" "),
-    cut: length >= 14 && length <= 16 ? field(payerName) : "",
-    capitals: payerName === payerName.toUpperCase(),
-    keys: payerKeys(payerName, payerEmail),
-  };
-}
-
-/** A name as an ACH field carries it: 16 characters, upper case (Nacha file format). */
-function field(name: string): string {
-  return name
-    .toUpperCase()
-    .replace(/[^A-Z0-9 &]/g, "")
-    .slice(0, 16)
-    .trim();
-}
-
-/** By what a payer is known: the address, and the words of the name in their own order. */
-export function payerKeys(name: string, email: string): string[] {
-  const words = [...nameWords(name)].sort().join(" ");
-  return [...(email === "" ? [] : [`@${email.toLowerCase()}`]), ...(words === "" ? [] : [words])];
 }

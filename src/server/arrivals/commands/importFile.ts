@@ -20,7 +20,7 @@ import {
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
 import { insertImportFile, saveMapping, setRowCounts } from "@/db/files";
-import { processorAccounts } from "@/db/processor";
+import { processorAccounts } from "@/db/processorAccounts";
 import { currenciesWithRates } from "@/db/rates";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";

@@ -11,7 +11,7 @@ import {
 } from "@/db/bank";
 import { depositsUnderWay } from "@/db/deposits";
 import { openPayouts } from "@/db/payouts";
-import { processorAccounts } from "@/db/processor";
+import { processorAccounts } from "@/db/processorAccounts";
 import { tieDeposits } from "@/server/match/steps/deposits";
 import { joinRemittances } from "@/server/match/steps/remittances";
 import { tieAllSingle } from "@/server/payouts/steps/tie";

@@ -1,20 +1,18 @@
 import { ACTIVITY_ORDER, ROW_KINDS } from "@/core/activity";
+import { earlierFirst } from "@/core/calendar";
 import { type ActivityRecord, expectedPayoutDay, type ProcessorRecord } from "@/core/formats";
 import { type Minor, negate } from "@/core/money";
+import { orphanedCharges, orphansOf, returnOfCharge } from "@/db/charges";
 import { insertPayout, payoutByExternalId, refreshNet } from "@/db/payouts";
 import {
   adoptItem,
   insertProcessorItem,
   itemsKnown,
-  orphanedCharges,
-  orphansOf,
-  type ProcessorAccountRow,
   processorItemByExternalId,
   type ProcessorItemRow,
-  returnOfCharge,
   setReceiptOfItem,
 } from "@/db/processor";
-import { customerOfPayer, endStarted, insertStarted, startedByExternalId } from "@/db/started";
+import { type ProcessorAccountRow } from "@/db/processorAccounts";
 import { joinRemittances } from "@/server/match/steps/remittances";
 import { tieAllSingle } from "@/server/payouts/steps/tie";
 import type { CommandContext } from "@/server/runtime/context";
@@ -22,7 +20,7 @@ import type { CommandContext } from "@/server/runtime/context";
 import { joinReceipt, postActivity, postCharge, unpark } from "../steps/activity";
 import { takePayout } from "./processorPayouts";
 import { type FileRun, withoutTwins } from "./report";
-import { earlierFirst } from "@/core/calendar";
+import { noteSettled, takeStarted } from "./startedDebits";
 
 /**
  * Takes in a processor's activity: everything is posted when it is taken in, dated on its
@@ -92,8 +90,8 @@ class ActivityImport {
   take(row: ActivityRecord): void {
     const { ctx } = this;
     const { tally } = this.file;
-    if (row.kind === "started") return this.takeStarted(row);
-    this.endOfStarted(row);
+    if (row.kind === "started") return takeStarted(ctx, this.account, row, this.file);
+    noteSettled(ctx, this.account, row);
     const known = this.known.get(`${ROW_KINDS[row.kind].item} ${row.externalId}`);
     if (known === row.amount) return tally.know(row.line);
     if (known !== undefined)
@@ -107,39 +105,6 @@ class ActivityImport {
     if (stale) return tally.refuseLine(row.line, "currency", stale);
     this.takeNew({ ...row, kind: row.kind });
     tally.take(row.line, ROW_KINDS[row.kind].counted, row.amount, row.currency);
-  }
-
-  /** A debit that was started: kept, and shown, until its charge settles; it posts nothing. */
-  private takeStarted(row: ActivityRecord): void {
-    const { db } = this.ctx;
-    const { fileId, tally } = this.file;
-    const { externalId, currency, amount, payerName, payerEmail, reference } = row;
-    if (
-      startedByExternalId(db, this.account.id, externalId) ||
-      processorItemByExternalId(db, this.account.id, "charge", externalId)
-    )
-      return tally.know(row.line);
-    insertStarted(db, {
-      processorAccountId: this.account.id,
-      externalId,
-      startedOn: row.occurredOn,
-      currency,
-      amount,
-      payerName,
-      payerEmail,
-      reference,
-      customerId: customerOfPayer(db, payerName, payerEmail),
-      fileId,
-      lineNo: row.line,
-    });
-    tally.take(row.line, ROW_KINDS.started.counted, amount, currency);
-  }
-
-  /** A started debit is no longer on its way when it settles, or comes back. */
-  private endOfStarted(row: ActivityRecord): void {
-    if (row.kind === "charge") endStarted(this.ctx.db, this.account.id, row.externalId, "settled");
-    if (row.kind === "ach_return" && row.relatedId !== null)
-      endStarted(this.ctx.db, this.account.id, row.relatedId, "returned");
   }
 
   private takeNew(row: ActivityRecord & { kind: SettledKind }): void {

@@ -6,7 +6,8 @@ import {
   payoutById,
   refreshNet,
 } from "@/db/payouts";
-import { claimSpan, type ProcessorAccountRow } from "@/db/processor";
+import { claimSpan } from "@/db/processor";
+import { type ProcessorAccountRow } from "@/db/processorAccounts";
 import type { CommandContext } from "@/server/runtime/context";
 
 import type { FileRun } from "./report";

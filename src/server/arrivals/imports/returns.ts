@@ -1,14 +1,10 @@
 import { ROW_KINDS } from "@/core/activity";
 import type { ReturnRecord } from "@/core/formats";
 import { minor, negate } from "@/core/money";
+import { chargeByTrace, returnOfCharge } from "@/db/charges";
 import { customerById } from "@/db/customers";
-import {
-  chargeByTrace,
-  insertProcessorItem,
-  processorAccounts,
-  returnOfCharge,
-  setReturnCode,
-} from "@/db/processor";
+import { insertProcessorItem, setReturnCode } from "@/db/processor";
+import { processorAccounts } from "@/db/processorAccounts";
 import { receiptById } from "@/db/receipts";
 import { insertNotice, noticeByExternalId } from "@/db/returnsAndDisputes";
 import type { CommandContext } from "@/server/runtime/context";

@@ -3,7 +3,7 @@ import { FIELDS, FILE_KINDS, type FileKind, type MappingSpec } from "@/core/form
 import { bankAccounts, bankLinePage, bankRules } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { importFilePage, lastFileOfKind, mappings } from "@/db/files";
-import { processorAccounts } from "@/db/processor";
+import { processorAccounts } from "@/db/processorAccounts";
 import type { BookContext } from "@/server/runtime/bookContext";
 
 import { MOST_MEGABYTES } from "../keepFile";

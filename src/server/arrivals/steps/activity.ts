@@ -12,15 +12,15 @@ import {
 } from "@/core/ledger";
 import { add, minor, type Minor, negate, ZERO } from "@/core/money";
 import type { Method } from "@/core/receipts";
+import { openDisputesOf } from "@/db/charges";
 import { entriesOfDocument } from "@/db/journal";
 import {
   insertProcessorItem,
-  openDisputesOf,
-  type ProcessorAccountRow,
   type ProcessorItemRow,
   setDisputeState,
   setReason,
 } from "@/db/processor";
+import { type ProcessorAccountRow } from "@/db/processorAccounts";
 import { insertReceipt, receiptById, type ReceiptRow, setDisputed } from "@/db/receipts";
 import { reverseEntry } from "@/server/books/steps/reverse";
 import { chargeReturnFee } from "@/server/payouts/steps/returnFee";

@@ -1,14 +1,9 @@
 import { inBook, type WentTo } from "@/core/ledger";
 import { add, minor, type Minor, ZERO } from "@/core/money";
 import { move } from "@/core/receipts";
+import { applicationsOfReceipt, endApplication } from "@/db/applications";
 import { changeBalance } from "@/db/openItems";
-import {
-  applicationsOfReceipt,
-  endApplication,
-  partsOf,
-  type ReceiptRow,
-  updateReceipt,
-} from "@/db/receipts";
+import { partsOf, type ReceiptRow, updateReceipt } from "@/db/receipts";
 import type { CommandContext } from "@/server/runtime/context";
 
 export function advance(

@@ -1,13 +1,7 @@
 import type { Day } from "@/core/calendar";
 import { ENTRY_EVENTS } from "@/core/ledger";
-import {
-  accountLineCount,
-  accountLines,
-  type AccountRow,
-  balancesAsOf,
-  entryById,
-  entryPage,
-} from "@/db/journal";
+import { type AccountRow, balancesAsOf, entryById } from "@/db/journal";
+import { accountLineCount, accountLines, entryPage } from "@/db/journalPages";
 import type { BookContext } from "@/server/runtime/bookContext";
 
 import { hrefOf } from "./history";

@@ -3,13 +3,14 @@ import { type Day, formatDay } from "@/core/calendar";
 import { type ItemKind, offInWords, type ProofName, type Role, whatIsOff } from "@/core/ledger";
 import { negate, sumOf } from "@/core/money";
 import { bankAccounts, explainedLinesByMonth } from "@/db/bank";
+import { clearingAsOf, type ItemsOfRole, itemsOfRole } from "@/db/clearing";
 import type { Db } from "@/db/connection";
-import { unreconciledDocuments } from "@/db/controlTotals";
 import { accruals } from "@/db/fees";
 import { openItemsAsOf } from "@/db/openItems";
 import { tiedByMonth } from "@/db/payouts";
-import { clearingAsOf, type ItemsOfRole, itemsOfRole } from "@/db/processor";
-import { type ReceiptPart, receiptsByHand, receiptsWith } from "@/db/receipts";
+import { type ReceiptPart, receiptsWith } from "@/db/receipts";
+import { receiptsByHand } from "@/db/receiptsByHand";
+import { unreconciledDocuments } from "@/db/unreconciled";
 
 import { hrefOf } from "./history";
 

@@ -1,7 +1,8 @@
 import type { ProofLine, WorkLine } from "@/contracts/books";
 import { type ProofName, type ProofReport, prove, type WorkName } from "@/core/ledger";
 import type { Db } from "@/db/connection";
-import { controlTotals, openWork } from "@/db/controlTotals";
+import { controlTotals } from "@/db/controlTotals";
+import { openWork } from "@/db/openWork";
 
 /** Every proof of a book, computed anew from the journal and from the documents. */
 export function proofs(db: Db): ProofReport {

@@ -6,7 +6,7 @@ import { lastStatementDay } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { readSettings } from "@/db/settings";
 import { waitingFiles } from "@/server/arrivals/queries/arrived";
-import type { OverdueRow } from "@/server/overdue/queries/overdue";
+import type { OverdueRow } from "@/server/overdue/queries/overdueRow";
 import { payoutViews } from "@/server/payouts/queries/payouts";
 import { todayOf } from "@/server/runtime/context";
 

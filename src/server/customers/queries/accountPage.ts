@@ -4,7 +4,7 @@ import type { Minor } from "@/core/money";
 import { customerOfLink, hasVisited, type Visit } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { customerById, familyOf } from "@/db/customers";
-import { followedRow } from "@/db/ladders";
+import { followedRow } from "@/db/followed";
 import { openItemById } from "@/db/openItems";
 import { readSettings } from "@/db/settings";
 

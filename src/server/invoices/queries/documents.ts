@@ -3,26 +3,18 @@ import type { ReceiptItem } from "@/contracts/match";
 import { type Day, formatDay } from "@/core/calendar";
 import { add, minor, type Minor } from "@/core/money";
 import { type HandState, METHODS, returnCodeOf } from "@/core/receipts";
+import { applicationsOfItem, applicationsOfReceipt } from "@/db/applications";
 import { bankAccounts, bankLineById, bankLineOfReceipt, type BankLineRow } from "@/db/bank";
+import { feesOfCharge } from "@/db/charges";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
 import { depositById, depositOfLine } from "@/db/deposits";
-import { lettersAbout } from "@/db/followup";
+import { lettersAbout } from "@/db/letters";
 import { openItemById, type OpenItemRow } from "@/db/openItems";
 import { payoutById, tiesOfLine } from "@/db/payouts";
-import {
-  feesOfCharge,
-  itemsOfReceipt,
-  processorAccounts,
-  processorItemById,
-  type ProcessorItemRow,
-} from "@/db/processor";
-import {
-  applicationsOfItem,
-  applicationsOfReceipt,
-  receiptById,
-  type ReceiptRow,
-} from "@/db/receipts";
+import { itemsOfReceipt, processorItemById, type ProcessorItemRow } from "@/db/processor";
+import { processorAccounts } from "@/db/processorAccounts";
+import { receiptById, type ReceiptRow } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 import { type WriteOffRow, writeOffsOf } from "@/db/writeOffs";
 import { actsAbout, entriesAbout, originOf } from "@/server/books/queries/history";

@@ -4,17 +4,12 @@ import { add, minor } from "@/core/money";
 import { move } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
 import { actsOf } from "@/db/acts";
+import { applicationsOfReceipt, endApplication } from "@/db/applications";
 import { approvalOf, decideApproval, reopenApproval } from "@/db/approvals";
 import { customerById } from "@/db/customers";
 import { insertCorrection } from "@/db/learning";
 import { changeBalance } from "@/db/openItems";
-import {
-  applicationsOfReceipt,
-  endApplication,
-  partsOf,
-  receiptById,
-  updateReceipt,
-} from "@/db/receipts";
+import { partsOf, receiptById, updateReceipt } from "@/db/receipts";
 import { restsOn } from "@/server/books/steps/restsOn";
 import { notRecovered } from "@/server/overdue/steps/unWriteOff";
 import { defineCommand } from "@/server/runtime/command";

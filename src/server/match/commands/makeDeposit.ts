@@ -5,7 +5,8 @@ import { sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
 import { depositById, insertDeposit, setDepositState } from "@/db/deposits";
-import { receiptById, type ReceiptRow, receiptsOfDeposit, setHandState } from "@/db/receipts";
+import { receiptById, type ReceiptRow } from "@/db/receipts";
+import { receiptsOfDeposit, setHandState } from "@/db/receiptsByHand";
 import { defineCommand } from "@/server/runtime/command";
 import type { Reversal } from "@/server/runtime/reversal";
 

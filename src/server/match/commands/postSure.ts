@@ -1,17 +1,17 @@
 import { z } from "zod";
 
+import { type MatchCandidate, type Proposal } from "@/core/matching";
 import { minor } from "@/core/money";
 import { ok, type Result } from "@/core/result";
 import { approvalsWaiting } from "@/db/approvals";
 import { receiptById, type ReceiptRow } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
+import { type CommandContext } from "@/server/runtime/context";
 
 import { proposalsOf } from "../proposals";
-import { saidOf } from "../queries/match";
+import { saidOf } from "../queries/sureList";
 import { applyTally } from "../steps/applyTally";
 import { checkTally } from "../steps/checkTally";
-import { type Proposal, type MatchCandidate } from "@/core/matching";
-import { type CommandContext } from "@/server/runtime/context";
 
 /**
  * Posts the sure ones that the clerk has looked at. The proposals are made

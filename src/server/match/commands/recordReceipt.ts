@@ -6,10 +6,11 @@ import { inBook, postReceiptByHand } from "@/core/ledger";
 import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { customerById } from "@/db/customers";
-import { deleteUntouchedReceipt, handTwin, insertReceipt, receiptById } from "@/db/receipts";
+import { deleteUntouchedReceipt, insertReceipt, receiptById } from "@/db/receipts";
+import { handTwin } from "@/db/receiptsByHand";
 import { defineCommand } from "@/server/runtime/command";
-import type { Reversal } from "@/server/runtime/reversal";
 import { type CommandContext } from "@/server/runtime/context";
+import type { Reversal } from "@/server/runtime/reversal";
 
 const WORDS = { check: "check", cash: "cash", money_order: "money order", wire: "wire" } as const;
 /** Records a receipt by hand: H; U. The same one typed twice is refused, unless said to be another (`again`). */

@@ -4,7 +4,7 @@ import { fail, ok, type Result } from "@/core/result";
 import { actsOf } from "@/db/acts";
 import { bankLineById, setBankLineState } from "@/db/bank";
 import { depositById, setDepositState } from "@/db/deposits";
-import { receiptsOfDeposit, setHandState } from "@/db/receipts";
+import { receiptsOfDeposit, setHandState } from "@/db/receiptsByHand";
 import { defineCommand } from "@/server/runtime/command";
 import type { Reversal } from "@/server/runtime/reversal";
 

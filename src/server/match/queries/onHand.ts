@@ -12,13 +12,8 @@ import {
 import type { Db } from "@/db/connection";
 import { depositsUnderWay } from "@/db/deposits";
 import { type AccrualRow, accruals } from "@/db/fees";
-import {
-  checksThatMayBounce,
-  creditsThatMayBeRefunded,
-  type ReceiptRow,
-  receiptsByHand,
-  receiptsOfDeposit,
-} from "@/db/receipts";
+import { creditsThatMayBeRefunded, type ReceiptRow } from "@/db/receipts";
+import { checksThatMayBounce, receiptsByHand, receiptsOfDeposit } from "@/db/receiptsByHand";
 import { bulkPayoutsOf } from "@/server/payouts/queries/bulkPayouts";
 
 import { depositFits } from "../steps/deposits";

@@ -13,8 +13,9 @@ import {
 import { add, minor, type Minor, mulDiv } from "@/core/money";
 import { move, type ReceiptEvent } from "@/core/receipts";
 import { ok, type Result } from "@/core/result";
+import { insertApplication } from "@/db/applications";
 import { changeBalance, type OpenItemRow } from "@/db/openItems";
-import { insertApplication, partsOf, type ReceiptRow, updateReceipt } from "@/db/receipts";
+import { partsOf, type ReceiptRow, updateReceipt } from "@/db/receipts";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { type Checked, isOverLimit, type TallyLine } from "./checkTally";

@@ -2,7 +2,7 @@ import { daysBetween } from "@/core/calendar";
 import { inBook, postDeposited } from "@/core/ledger";
 import { bankAccounts, type BankLineRow, openBankLines, setBankLineState } from "@/db/bank";
 import { type DepositRow, depositsUnderWay, setDepositState } from "@/db/deposits";
-import { receiptsOfDeposit, setHandState } from "@/db/receipts";
+import { receiptsOfDeposit, setHandState } from "@/db/receiptsByHand";
 import type { Tallying } from "@/server/arrivals/imports/report";
 import type { CommandContext } from "@/server/runtime/context";
 

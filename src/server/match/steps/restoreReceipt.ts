@@ -2,16 +2,10 @@ import { add, minor, type Minor, sumOf } from "@/core/money";
 import type { Parts, ReceiptState } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
 import type { ActRow } from "@/db/acts";
+import { applicationsOfReceipt, reviveApplication } from "@/db/applications";
 import { entriesOfAct, linesOfEntry } from "@/db/journal";
 import { changeBalance, openItemById } from "@/db/openItems";
-import {
-  applicationsOfReceipt,
-  partsOf,
-  receiptById,
-  type ReceiptRow,
-  reviveApplication,
-  updateReceipt,
-} from "@/db/receipts";
+import { partsOf, receiptById, type ReceiptRow, updateReceipt } from "@/db/receipts";
 import { restsOn } from "@/server/books/steps/restsOn";
 import { dropReturnFees } from "@/server/payouts/steps/returnFee";
 import type { CommandContext } from "@/server/runtime/context";

@@ -1,6 +1,6 @@
 import { z } from "zod";
 
-import { accountLines } from "@/db/journal";
+import { accountLines } from "@/db/journalPages";
 
 import { defineSheet } from "../defineSheet";
 import { ALL, asDay, numbered } from "../queries";

@@ -1,6 +1,7 @@
 import { waitInWords } from "@/core/followup";
 import { type Bucket, BUCKETS } from "@/core/metrics";
-import { type OverdueRow, overdueRows } from "@/server/overdue/queries/overdue";
+import { overdueRows } from "@/server/overdue/queries/overdue";
+import { type OverdueRow } from "@/server/overdue/queries/overdueRow";
 
 import { columnsFor, defineSheet, type SheetCell } from "../defineSheet";
 import { noQuery } from "../queries";

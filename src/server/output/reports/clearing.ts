@@ -1,5 +1,5 @@
 import { toDecimal } from "@/core/money";
-import { clearingAsOf } from "@/db/processor";
+import { clearingAsOf } from "@/db/clearing";
 
 import { defineSheet } from "../defineSheet";
 import { aPeriod } from "../queries";

@@ -1,5 +1,5 @@
 import { toDecimal } from "@/core/money";
-import { journalBetween } from "@/db/journal";
+import { journalBetween } from "@/db/journalPages";
 
 import { defineSheet } from "../defineSheet";
 import { aPeriod } from "../queries";

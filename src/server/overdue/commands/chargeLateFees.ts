@@ -4,7 +4,7 @@ import { addDays } from "@/core/calendar";
 import { inBook, postLateFee } from "@/core/ledger";
 import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import { insertLateFee } from "@/db/ladders";
+import { insertLateFee } from "@/db/lateFees";
 import { insertOpenItem } from "@/db/openItems";
 import { proposalsOf } from "@/server/match/proposals";
 import { dropReturnFees } from "@/server/payouts/steps/returnFee";

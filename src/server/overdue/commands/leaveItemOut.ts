@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import { fail, ok, type Result } from "@/core/result";
-import { setItemLeftOut } from "@/db/ladders";
+import { setItemLeftOut } from "@/db/followed";
 import { openItemById } from "@/db/openItems";
 import { defineCommand } from "@/server/runtime/command";
 

@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import { fail, ok, type Result } from "@/core/result";
-import { letterById } from "@/db/followup";
+import { letterById } from "@/db/letters";
 import { addressesOf } from "@/server/output/delivery";
 import { defineCommand } from "@/server/runtime/command";
 

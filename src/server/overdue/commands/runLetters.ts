@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import { ok, type Result } from "@/core/result";
-import { runSkips } from "@/db/followup";
+import { runSkips } from "@/db/letters";
 import { proposalsOf } from "@/server/match/proposals";
 import { defineCommand } from "@/server/runtime/command";
 

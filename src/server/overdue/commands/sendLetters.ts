@@ -8,7 +8,8 @@ import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 import { inWords } from "@/server/runtime/messages";
 
-import { type OverdueRow, overdueRows } from "../queries/overdue";
+import { overdueRows } from "../queries/overdue";
+import { type OverdueRow } from "../queries/overdueRow";
 import { letter, record } from "../steps/recordLetter";
 
 /**

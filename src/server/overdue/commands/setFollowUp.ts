@@ -5,7 +5,8 @@ import { LANGUAGES } from "@/core/followup";
 import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { customerById } from "@/db/customers";
-import { ladders, setFollowed } from "@/db/ladders";
+import { setFollowed } from "@/db/followed";
+import { ladders } from "@/db/ladders";
 import { defineCommand } from "@/server/runtime/command";
 
 /**

@@ -3,7 +3,7 @@ import { z } from "zod";
 import { isoDay } from "@/contracts/values";
 import { fail, ok, type Result } from "@/core/result";
 import { customerById } from "@/db/customers";
-import { setRunSkip } from "@/db/followup";
+import { setRunSkip } from "@/db/letters";
 import { defineCommand } from "@/server/runtime/command";
 
 /** Takes a customer out of the letters that go by themselves on a day, with a reason; without one, puts it back. */

@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import { ok, type Result } from "@/core/result";
-import { lastLetterTo, letterByMessage } from "@/db/followup";
+import { lastLetterTo, letterByMessage } from "@/db/letters";
 import { backFrom } from "@/db/persons";
 import { addressesOf } from "@/server/output/delivery";
 import { defineCommand } from "@/server/runtime/command";

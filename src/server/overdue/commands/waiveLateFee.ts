@@ -2,7 +2,7 @@ import { z } from "zod";
 
 import { fail, type Result } from "@/core/result";
 import { actById } from "@/db/acts";
-import { lateFees, setWaived } from "@/db/ladders";
+import { lateFees, setWaived } from "@/db/lateFees";
 import { undoAct } from "@/server/books/commands/undo";
 import { defineCommand } from "@/server/runtime/command";
 

@@ -6,9 +6,9 @@ import { openItemById, type OpenItemRow } from "@/db/openItems";
 import { insertWriteOff, writeOffsOf } from "@/db/writeOffs";
 import { isOver } from "@/server/match/steps/checkTally";
 import { defineCommand } from "@/server/runtime/command";
+import { type CommandContext } from "@/server/runtime/context";
 
 import { post } from "../steps/postWriteOff";
-import { type CommandContext } from "@/server/runtime/context";
 
 /**
  * Gives up what is open of an invoice, or a part, without a payment. Within the

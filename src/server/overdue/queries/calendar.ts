@@ -4,7 +4,7 @@ import { addDays, type Day } from "@/core/calendar";
 import { type Currency, formatAmount } from "@/core/money";
 import { reachedBy } from "@/core/parties";
 
-import type { OverdueRow } from "./overdue";
+import type { OverdueRow } from "./overdueRow";
 
 /** A day as the moment that a whole-day event of a calendar file begins at. */
 const at = (on: Day): Date => new Date(`${on}T00:00:00Z`);

@@ -1,12 +1,13 @@
 import type { ProposedFee } from "@/contracts/overdue";
 import type { Day } from "@/core/calendar";
 import { lateFeeOn, type LateFeeRule } from "@/core/followup";
+import { type Currency } from "@/core/money";
 import type { Db } from "@/db/connection";
-import { type ChargedFee, feesThrough, ladders, lateFees, lettersToCharge } from "@/db/ladders";
+import { ladders } from "@/db/ladders";
+import { type ChargedFee, feesThrough, lateFees, lettersToCharge } from "@/db/lateFees";
 import { readSettings } from "@/db/settings";
 
-import type { OverdueRow, RowItem } from "./overdue";
-import { type Currency } from "@/core/money";
+import type { OverdueRow, RowItem } from "./overdueRow";
 
 export type LateFeesPage = {
   /** Those that are charged together next. */

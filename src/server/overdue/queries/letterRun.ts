@@ -1,15 +1,15 @@
 import type { AutomaticRun, LetterRun, RunLetter } from "@/contracts/overdue";
 import { addDays, type Day, formatDay } from "@/core/calendar";
 import { nextRunDay, type NextStep, TONES, waitInWords } from "@/core/followup";
-import { add, formatAmount, ZERO, type Minor } from "@/core/money";
+import { add, formatAmount, type Minor, ZERO } from "@/core/money";
 import { commandByKey } from "@/db/acts";
 import type { Db } from "@/db/connection";
-import { runSkips } from "@/db/followup";
+import { runSkips } from "@/db/letters";
 import { readSettings, type Settings } from "@/db/settings";
 import { inWords } from "@/server/runtime/messages";
 
 import { draftLetter, type LetterHead, letterHeads } from "../letters";
-import type { OverdueRow } from "./overdue";
+import type { OverdueRow } from "./overdueRow";
 
 const stepWords = ({ step, tone }: Pick<LetterHead, "step" | "tone">): string =>
   `letter ${step}, ${TONES[tone - 1] ?? ""}`;

@@ -2,13 +2,14 @@ import type { LastWord, OverdueLine, OverdueState } from "@/contracts/overdue";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Ladder, type LadderAct, waitInWords } from "@/core/followup";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
-import { followedRows, ladders } from "@/db/ladders";
+import { followedRows } from "@/db/followed";
+import { ladders } from "@/db/ladders";
 import { wordings } from "@/db/letterTexts";
 import { backAddresses } from "@/db/persons";
 import type { BookContext } from "@/server/runtime/bookContext";
 
 import { LETTER_FIELDS, shippedWords } from "../letterTexts";
-import type { OverdueRow } from "./overdue";
+import type { OverdueRow } from "./overdueRow";
 
 /** In which state a customer stands on the list; ready ones are written to or called today. */
 export const OVERDUE_STATES = ["ready", "waits", "later", "left_out"] as const;

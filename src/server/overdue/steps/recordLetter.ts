@@ -1,11 +1,12 @@
 import { z } from "zod";
+
 import { type LetterTemplate, waitInWords } from "@/core/followup";
 import { fail, ok, type Result } from "@/core/result";
-import { insertLetter } from "@/db/followup";
+import { insertLetter } from "@/db/letters";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { draftLetter } from "../letters";
-import type { OverdueRow } from "../queries/overdue";
+import type { OverdueRow } from "../queries/overdueRow";
 
 /** The words of a letter that was looked at. */
 export const letter = z.object({

@@ -1,4 +1,4 @@
-import { type LetterRow, setCameBack } from "@/db/followup";
+import { type LetterRow, setCameBack } from "@/db/letters";
 import { setBack } from "@/db/persons";
 import type { CommandContext } from "@/server/runtime/context";
 

@@ -6,7 +6,7 @@ import { inBook, postFeeAccrued } from "@/core/ledger";
 import { add, negate, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { accruals, agreedRates, chargesWithFees, insertAccrual, setAccrualState } from "@/db/fees";
-import { processorAccounts } from "@/db/processor";
+import { processorAccounts } from "@/db/processorAccounts";
 import { defineCommand } from "@/server/runtime/command";
 import type { Reversal } from "@/server/runtime/reversal";
 

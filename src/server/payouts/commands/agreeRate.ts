@@ -5,7 +5,7 @@ import { minor, ratioOf } from "@/core/money";
 import { METHODS } from "@/core/receipts";
 import { fail, ok, type Result } from "@/core/result";
 import { insertAgreedRate } from "@/db/fees";
-import { processorAccounts } from "@/db/processor";
+import { processorAccounts } from "@/db/processorAccounts";
 import { defineCommand } from "@/server/runtime/command";
 
 const sum = z.number().int().min(0).transform(minor);

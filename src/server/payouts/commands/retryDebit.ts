@@ -8,8 +8,8 @@ import { processorItemById, type ProcessorItemRow } from "@/db/processor";
 import { receiptById, type ReceiptRow } from "@/db/receipts";
 import { deleteRetryOfAct, insertRetry, retriesOf } from "@/db/returnsAndDisputes";
 import { defineCommand } from "@/server/runtime/command";
-import type { Reversal } from "@/server/runtime/reversal";
 import { type CommandContext } from "@/server/runtime/context";
+import type { Reversal } from "@/server/runtime/reversal";
 
 const WHY_NOT = {
   account: "retry.account",

@@ -4,7 +4,8 @@ import { add, type Minor } from "@/core/money";
 import { bulkPayoutAnswers, type BulkPayoutItem } from "@/core/payouts";
 import type { BankLineRow } from "@/db/bank";
 import type { Db } from "@/db/connection";
-import { itemsElsewhere, processorAccounts, type ProcessorItemRow } from "@/db/processor";
+import { itemsElsewhere, type ProcessorItemRow } from "@/db/processor";
+import { processorAccounts } from "@/db/processorAccounts";
 
 /** Beyond this the oldest are long overdue and no part of a new lump. */
 const MOST = 200;

@@ -1,9 +1,10 @@
 import type { ClearingFacts } from "@/contracts/payouts";
 import type { Day } from "@/core/calendar";
 import { sumOf } from "@/core/money";
+import { clearingAsOf, type ClearingItem } from "@/db/clearing";
 import type { Db } from "@/db/connection";
 import { balancesAsOf } from "@/db/journal";
-import { clearingAsOf, type ClearingItem, processorAccounts } from "@/db/processor";
+import { processorAccounts } from "@/db/processorAccounts";
 
 const PAGE_ROWS = 200;
 

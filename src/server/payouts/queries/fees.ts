@@ -4,7 +4,7 @@ import { achInstead, type CheckedFee, checkFees, feesByMonth } from "@/core/fees
 import { type Currency, minor, type Minor, sumOf } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { accruals, agreedRates, chargesWithFees } from "@/db/fees";
-import { type ProcessorAccountRow, processorAccounts } from "@/db/processor";
+import { type ProcessorAccountRow, processorAccounts } from "@/db/processorAccounts";
 import { worthOn } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 

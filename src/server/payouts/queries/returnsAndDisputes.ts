@@ -1,12 +1,13 @@
 import type { ExpectedPayments, ExpectedRow, ReturnRow } from "@/contracts/payouts";
 import { addBankingDays, addDays, type Day } from "@/core/calendar";
+import { earlierFirst } from "@/core/calendar";
 import { type Currency, type Minor, sumOf, ZERO } from "@/core/money";
 import { expectedOf } from "@/core/payouts";
 import { RATE_DAYS, retryOf, returnCodeOf, returnRates } from "@/core/receipts";
 import { lastStatementDay } from "@/db/bank";
+import { unpaidByDay } from "@/db/clearing";
 import type { Db } from "@/db/connection";
 import { openItemsOf } from "@/db/openItems";
-import { unpaidByDay } from "@/db/processor";
 import { worthOn } from "@/db/rates";
 import {
   debitsBetween,
@@ -21,7 +22,6 @@ import { readSettings } from "@/db/settings";
 import { onTheirWay } from "@/db/started";
 
 import { type PayoutView, payoutViews } from "./payouts";
-import { earlierFirst } from "@/core/calendar";
 
 /** Days for which what is done with stays on the list. */
 const LOOK_BACK_DAYS = 60;

@@ -9,7 +9,7 @@ import {
   setBankLineState,
 } from "@/db/bank";
 import { insertTie, openPayouts, payoutById, type PayoutRow, setPayoutState } from "@/db/payouts";
-import { processorAccounts } from "@/db/processor";
+import { processorAccounts } from "@/db/processorAccounts";
 import type { Tallying } from "@/server/arrivals/imports/report";
 import type { CommandContext } from "@/server/runtime/context";
 

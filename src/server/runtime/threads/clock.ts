@@ -1,7 +1,7 @@
 import { isRunDay } from "@/core/followup";
 import { commandByKey } from "@/db/acts";
 import type { Db } from "@/db/connection";
-import { letterToDeliver } from "@/db/followup";
+import { letterToDeliver } from "@/db/letters";
 import { readSettings } from "@/db/settings";
 import { runKey } from "@/server/overdue/queries/letterRun";
 

@@ -3,7 +3,8 @@ import type { ProofReport } from "@/core/ledger";
 import { readSettings } from "@/db/settings";
 import { proofs } from "@/server/books/queries/proofs";
 import { countedOf } from "@/server/books/queries/shell";
-import { type MaybeFrom, overdueRows } from "@/server/overdue/queries/overdue";
+import { type MaybeFrom } from "@/server/overdue/queries/groupFacts";
+import { overdueRows } from "@/server/overdue/queries/overdue";
 
 import { todayOf } from "../context";
 import { taskBook } from "./taskBook";

@@ -5,7 +5,8 @@ import type { Day } from "@/core/calendar";
 import type { Proposal } from "@/core/matching";
 import { lastChange, lastChangeOfSums } from "@/db/acts";
 import type { Db } from "@/db/connection";
-import { type OverdueRow, overdueRows } from "@/server/overdue/queries/overdue";
+import { overdueRows } from "@/server/overdue/queries/overdue";
+import { type OverdueRow } from "@/server/overdue/queries/overdueRow";
 
 import { openBookToRead } from "../books";
 import { bookExists } from "../folders";

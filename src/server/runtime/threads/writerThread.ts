@@ -2,7 +2,7 @@ import { parentPort, workerData } from "node:worker_threads";
 
 import { fail, ok, type Result } from "@/core/result";
 import { type Db, isBusy } from "@/db/connection";
-import { letterToDeliver } from "@/db/followup";
+import { letterToDeliver } from "@/db/letters";
 import { commandOf } from "@/server/commands";
 import { deliverLetter } from "@/server/output/delivery";
 

@@ -4,7 +4,7 @@ import { code, currencyCode, name } from "@/contracts/values";
 import { nextCode } from "@/core/ledger";
 import { fail, ok, type Result } from "@/core/result";
 import { accounts, insertAccount } from "@/db/journal";
-import { insertProcessorAccount, processorAccounts } from "@/db/processor";
+import { insertProcessorAccount, processorAccounts } from "@/db/processorAccounts";
 import { defineCommand } from "@/server/runtime/command";
 
 /** Adds a processor account with a clearing account of its own. */

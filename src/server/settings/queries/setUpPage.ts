@@ -1,5 +1,5 @@
 import { bankAccounts } from "@/db/bank";
-import { processorAccounts } from "@/db/processor";
+import { processorAccounts } from "@/db/processorAccounts";
 import type { Settings } from "@/db/settings";
 import type { BookContext } from "@/server/runtime/bookContext";
 

@@ -3,7 +3,6 @@ import type { ReactNode } from "react";
 import { sumOf } from "@/core/money";
 import { lateFeesPage } from "@/server/overdue/queries/lateFees";
 import { automaticRun, letterRun } from "@/server/overdue/queries/letterRun";
-import type { OverdueRow } from "@/server/overdue/queries/overdue";
 import {
   laddersPage,
   letterTextsPage,
@@ -11,6 +10,7 @@ import {
   overduePage,
   returnedAddresses,
 } from "@/server/overdue/queries/overduePage";
+import type { OverdueRow } from "@/server/overdue/queries/overdueRow";
 import { writeOffsPage } from "@/server/overdue/queries/writeOffs";
 import { agingTogether } from "@/server/reports/queries/ages";
 import type { BookContext } from "@/server/runtime/bookContext";
@@ -18,8 +18,8 @@ import { cachedQuery, overdueFor } from "@/server/runtime/threads/reader";
 import { AutomaticLettersPage } from "@/ui/overdue/AutomaticLettersPage";
 import { LaddersPage } from "@/ui/overdue/LaddersPage";
 import { LateFeesPage } from "@/ui/overdue/LateFeesPage";
-import { LetterTextsPage } from "@/ui/overdue/LetterTextsPage";
 import { LettersPage } from "@/ui/overdue/LettersPage";
+import { LetterTextsPage } from "@/ui/overdue/LetterTextsPage";
 import { OverduePage } from "@/ui/overdue/OverduePage";
 import { WriteOffsPage } from "@/ui/overdue/WriteOffsPage";
 

@@ -2,7 +2,7 @@ import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
 import { payoutBacking } from "@/server/invoices/queries/documents";
-import { payoutWorkings } from "@/server/payouts/queries/payouts";
+import { payoutWorkings } from "@/server/payouts/queries/payoutWorkings";
 import { PayoutPage } from "@/ui/payouts/PayoutPage";
 
 import { pageOf } from "../../../../serve";

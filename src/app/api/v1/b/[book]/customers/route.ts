@@ -1,4 +1,4 @@
-import { findCustomers } from "@/server/match/queries/match";
+import { findCustomers } from "@/server/match/queries/group";
 
 import { type BookParams, fromBook } from "../../../../../answers";
 

@@ -1,5 +1,5 @@
 import { parseDay } from "@/core/calendar";
-import { expectedIn } from "@/server/reports/queries/figures";
+import { expectedIn } from "@/server/reports/queries/expected";
 
 import { type BookParams, fromBook } from "../../../../../answers";
 

@@ -1,4 +1,4 @@
-import { sureList } from "@/server/match/queries/match";
+import { sureList } from "@/server/match/queries/sureList";
 import { cachedQuery, proposalsFor } from "@/server/runtime/threads/reader";
 
 import { type BookParams, fromBook } from "../../../../../answers";

@@ -1,5 +1,5 @@
 import { currencyOf } from "@/core/money";
-import { groupCredits, groupGivenUp, groupItems } from "@/server/match/queries/match";
+import { groupCredits, groupGivenUp, groupItems } from "@/server/match/queries/group";
 
 import { type BookParams, fromBook } from "../../../../../../../answers";
 

@@ -1,4 +1,4 @@
-import { followUpWorkings } from "@/server/customers/queries/customer";
+import { followUpWorkings } from "@/server/customers/queries/followUpWorkings";
 import { proposalsFor } from "@/server/runtime/threads/reader";
 
 import { type BookParams, fromBook } from "../../../../../../../answers";

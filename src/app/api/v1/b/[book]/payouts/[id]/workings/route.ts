@@ -1,4 +1,4 @@
-import { payoutWorkings } from "@/server/payouts/queries/payouts";
+import { payoutWorkings } from "@/server/payouts/queries/payoutWorkings";
 
 import { type BookParams, fromBook } from "../../../../../../../answers";
 

@@ -1,4 +1,4 @@
-import { matchWorkings } from "@/server/match/queries/match";
+import { matchWorkings } from "@/server/match/queries/workings";
 import { proposalsFor } from "@/server/runtime/threads/reader";
 
 import { type BookParams, fromBook } from "../../../../../../../answers";

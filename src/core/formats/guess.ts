@@ -1,0 +1,133 @@
+import { guessRowKind, ROW_KINDS, type RowKind } from "@/core/activity/index";
+import { type DayOrder, parseDay } from "@/core/calendar";
+import { currencyOf, type DecimalMark, parseAmount } from "@/core/money";
+
+import { type Table } from "./csv/table";
+import { FIELDS, type FieldSpec, FILE_KINDS, type FileKind, type MappingSpec } from "./mapping";
+
+const plain = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, " ")
+    .trim();
+
+/** Which kind of file this is, by how many of its needed and other fields its headers name. */
+export function guessKind(table: Table): FileKind {
+  const score = (kind: FileKind): number => {
+    const columns = guessColumns(table.headers, kind);
+    const needed = FIELDS[kind].filter((field) => field.needed);
+    return (
+      Object.keys(columns).length +
+      (needed.every((field) => columns[field.field] !== undefined) ? 3 : -3)
+    );
+  };
+  const hasFlow = table.headers.some((header) =>
+    ["gross", "fee", "net", "payout id", "payout_id", "fees"].includes(plain(header)),
+  );
+  const ranked = FILE_KINDS.map((kind) => ({
+    kind,
+    score: score(kind) + flowBonus(kind, hasFlow),
+  }));
+  return ranked.reduce((best, entry) => (entry.score > best.score ? entry : best)).kind;
+}
+
+function flowBonus(kind: string, hasFlow: boolean) {
+  if (kind === "processor") {
+    if (hasFlow) return 3;
+    return -1;
+  }
+  return 0;
+}
+
+/** A first mapping from headers and contents, for people to correct. */
+export function guessMapping(table: Table, kind: FileKind): MappingSpec {
+  const columns = guessColumns(table.headers, kind);
+  const cells = (types: FieldSpec["type"]): string[] =>
+    FIELDS[kind]
+      .filter(({ type, field }) => type === types && columns[field] !== undefined)
+      .flatMap(({ field }) => column(table, columns[field] ?? ""));
+  const spec: MappingSpec = {
+    kind,
+    columns,
+    dayOrder: guessDayOrder(cells("day")),
+    decimalMark: guessDecimalMark(cells("amount")),
+    rowKinds: {},
+    signs: "by_kind",
+    payoutSign: "as_written",
+    feeSign: "cost",
+  };
+  return kind === "processor" ? guessProcessor(table, spec) : spec;
+}
+
+function guessColumns(headers: readonly string[], kind: FileKind): Record<string, string> {
+  const found: Record<string, string> = {};
+  const free = new Set(headers.filter((header) => header !== ""));
+  const most = Math.max(...FIELDS[kind].map(({ names }) => names.length));
+  for (let rank = 0; rank < most; rank += 1) {
+    for (const { field, names } of FIELDS[kind]) {
+      const name = names[rank];
+      const header =
+        found[field] !== undefined || name === undefined
+          ? undefined
+          : [...free].find((entry) => plain(entry) === plain(name));
+      if (header === undefined) continue;
+      found[field] = header;
+      free.delete(header);
+    }
+  }
+  return found;
+}
+
+function column(table: Table, header: string): string[] {
+  const index = table.headers.indexOf(header);
+  return index < 0
+    ? []
+    : table.rows
+        .slice(0, 2000)
+        .map(({ cells }) => cells[index] ?? "")
+        .filter((cell) => cell.trim() !== "");
+}
+
+/** The order under which the most dates can be read; month first where both can. */
+export function guessDayOrder(cells: readonly string[]): DayOrder {
+  const readable = (order: DayOrder): number =>
+    cells.filter((cell) => parseDay(cell, order).ok).length;
+  const orders: readonly DayOrder[] = ["ymd", "mdy", "dmy"];
+  return orders.reduce((best, order) => (readable(order) > readable(best) ? order : best));
+}
+
+export function guessDecimalMark(cells: readonly string[]): DecimalMark {
+  const currency = currencyOf("USD");
+  if (!currency) return ".";
+  const readable = (mark: DecimalMark): number =>
+    cells.filter((cell) => parseAmount(cell, mark, currency).ok).length;
+  return readable(",") > readable(".") ? "," : ".";
+}
+
+function guessProcessor(table: Table, spec: MappingSpec): MappingSpec {
+  const kindHeader = spec.columns.kind;
+  const words =
+    kindHeader === undefined
+      ? []
+      : [...new Set(column(table, kindHeader).map((word) => word.trim().toLowerCase()))];
+  const rowKinds = Object.fromEntries(
+    words.map((word) => [word, guessRowKind(word) ?? ("ignore" as const)]),
+  );
+  const negative = (is: (kind: RowKind) => boolean): boolean =>
+    table.rows.some(({ cells }) => {
+      const word = (cells[table.headers.indexOf(kindHeader ?? "")] ?? "").trim().toLowerCase();
+      const sum = cells[table.headers.indexOf(spec.columns.gross ?? spec.columns.net ?? "")] ?? "";
+      return is(rowKinds[word] ?? "ignore") && /^\s*[(-]/.test(sum);
+    });
+  const fees = spec.columns.fee === undefined ? [] : column(table, spec.columns.fee);
+  return {
+    ...spec,
+    rowKinds,
+    signs: negative((kind) => ROW_KINDS[kind].lowers) ? "as_written" : "by_kind",
+    payoutSign: negative((kind) => kind === "payout") ? "turned" : "as_written",
+    feeSign:
+      fees.some((cell) => /^\s*[(-]/.test(cell)) && !fees.some((cell) => /^\s*\+?[1-9]/.test(cell))
+        ? "effect"
+        : "cost",
+  };
+}

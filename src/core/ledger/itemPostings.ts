@@ -1,0 +1,95 @@
+import {
+  type AccountRef,
+  credit,
+  debit,
+  type EntryDraft,
+  type Line,
+  negated,
+  type Sum,
+  total,
+} from "./entry";
+import { entry, type Head, openItem, R } from "./roles";
+
+/**
+ * An invoice at its total: receivables gross, income by line, tax payable.
+ * @example 108.00 with 8.00 tax: R 108.00; income 100.00, tax 8.00
+ */
+export function postInvoice(
+  head: Head & { itemId: number; income: readonly { of?: string; sum: Sum }[]; tax: Sum | null },
+): EntryDraft {
+  return entry("invoice", head, invoiceLines(head));
+}
+
+/** A credit note: the mirror of an invoice; its sums are given positive. */
+export function postCreditNote(
+  head: Head & { itemId: number; income: readonly { of?: string; sum: Sum }[]; tax: Sum | null },
+): EntryDraft {
+  return entry(
+    "credit_note",
+    head,
+    invoiceLines(head).map((line) => ({ ...line, sum: negated(line.sum) })),
+  );
+}
+
+function invoiceLines(from: {
+  itemId: number;
+  income: readonly { of?: string; sum: Sum }[];
+  tax: Sum | null;
+}): Line[] {
+  const parts = [...from.income.map(({ sum }) => sum), ...(from.tax ? [from.tax] : [])];
+  const currency = parts[0]?.currency;
+  if (!currency) throw new RangeError("an invoice has at least one line of income");
+  return [
+    debit(R, total(parts, currency), openItem(from.itemId)),
+    ...from.income.map(({ of, sum }) =>
+      credit(of === undefined ? { role: "income" } : { role: "income", of }, sum),
+    ),
+    ...(from.tax && from.tax.amount !== 0 ? [credit({ role: "tax" }, from.tax)] : []),
+  ];
+}
+
+/**
+ * An early-payment discount by the gross method: discounts (and tax payable,
+ * where the book's rule says that the tax owed is lower by it); R.
+ * @example 2/10 n/30 on 1,000.00 paid in time: discounts 20.00; R 20.00
+ */
+export function postDiscount(
+  head: Head & { itemId: number; sum: Sum; tax: Sum | null },
+): EntryDraft {
+  return entry("discount", head, [
+    ...lessTax({ role: "discounts" }, head.sum, head.tax),
+    credit(R, head.sum, openItem(head.itemId)),
+  ]);
+}
+
+/**
+ * A small difference within the book's limit; a short payment is positive, an over one negative:
+ * small differences; R.
+ */
+export function postSmallDifference(head: Head & { itemId: number; sum: Sum }): EntryDraft {
+  return entry("write_off", head, [
+    debit({ role: "small_differences" }, head.sum),
+    credit(R, head.sum, openItem(head.itemId)),
+  ]);
+}
+
+/**
+ * A debt written off with the approval of a second person: bad debt, and tax
+ * payable where the book's rule says that the tax owed is lower by it; R.
+ * @example 54.00 with 4.00 tax in it: bad debt 50.00, tax 4.00; R 54.00
+ */
+export function postBadDebt(
+  head: Head & { itemId: number; sum: Sum; tax: Sum | null },
+): EntryDraft {
+  return entry("write_off", head, [
+    ...lessTax({ role: "bad_debt" }, head.sum, head.tax),
+    credit(R, head.sum, openItem(head.itemId)),
+  ]);
+}
+
+/** What is written off of a sum, apart from the tax in it. */
+function lessTax(account: AccountRef, sum: Sum, tax: Sum | null): Line[] {
+  return tax === null || tax.amount === 0
+    ? [debit(account, sum)]
+    : [debit(account, total([sum, negated(tax)], sum.currency)), debit({ role: "tax" }, tax)];
+}

@@ -1,0 +1,70 @@
+import { day, type Day } from "@/core/calendar";
+import { type Minor } from "@/core/money";
+
+import { type Person } from "./people";
+
+export const TODAY = day("2026-11-24");
+
+export const CUT_OVER = day("2025-05-31");
+
+export type Invoice = {
+  number: string;
+  person: Person;
+  issuedOn: Day;
+  dueOn: Day;
+  total: Minor;
+  tax: Minor;
+  po: string;
+  terms: string;
+  description: string;
+};
+
+export type Given = { number: string; amount: Minor; discount: Minor; smallDifference: Minor };
+
+/** A payment and what it is truly for; `given` empty means it stays on account, null that it is not ours. */
+export type Payment = {
+  id: string;
+  person: Person;
+  via: "card" | "ach" | "bank";
+  paidOn: Day;
+  settledOn: Day;
+  amount: Minor;
+  fee: Minor;
+  payerName: string;
+  payerEmail: string;
+  memo: string;
+  given: Given[] | null;
+};
+
+export type Extra = {
+  id: string;
+  via: "card" | "ach";
+  kind: "refund" | "dispute" | "ach_return";
+  on: Day;
+  amount: Minor;
+  fee: Minor;
+  related: string;
+  payerName: string;
+};
+
+export type Payout = {
+  id: string;
+  via: "card" | "ach";
+  paidOn: Day;
+  net: Minor;
+  atBank: Minor;
+  spanFrom: Day;
+  spanTo: Day;
+  items: string[];
+};
+
+export type BankLine = { on: Day; amount: Minor; description: string };
+
+export type World = {
+  people: Person[];
+  invoices: Invoice[];
+  payments: Payment[];
+  extras: Extra[];
+  payouts: Payout[];
+  bankLines: BankLine[];
+};

@@ -1,0 +1,128 @@
+import { zodResolver } from "@hookform/resolvers/zod";
+import { useForm, type UseFormReturn } from "react-hook-form";
+import { z } from "zod";
+
+import { type Day } from "@/core/calendar";
+import { type Currency, parseAmount, toDecimal } from "@/core/money";
+
+import { fieldsOf } from "../kit/checked";
+import { useActing } from "../shell/Notices";
+
+export type Settings = {
+  name: string;
+  timeZone: string;
+  clock: Day | null;
+  cutOverOn: Day;
+  discountGraceDays: number;
+  smallDifferenceLimit: number;
+  smallestSumAskedFor: number;
+  replyTo: string;
+  smtpUrl: string | null;
+  people: string[];
+  lockedTo: Day | null;
+  surchargePercent: string | null;
+  taxOnDiscounts: boolean;
+  taxOnBadDebts: boolean;
+  returnFee: number | null;
+  linkBase: string | null;
+  letterInterval: number;
+  letterRun: { weekdays: number[]; hour: number } | null;
+};
+
+const schema = (currency: Currency) => {
+  const amount = z.string().refine((text) => {
+    const parsed = parseAmount(text, ".", currency);
+    return parsed.ok && parsed.value >= 0;
+  }, "A sum like 5.00.");
+  return z.object({
+    name: z.string().trim().min(1, "What is the business called?"),
+    replyTo: z.email("The address that letters come from."),
+    timeZone: z.string().min(3, "Like America/Chicago."),
+    discountGraceDays: z.string().regex(/^([0-9]|[12][0-9]|30)$/, "0 to 30 days."),
+    smallDifferenceLimit: amount,
+    smallestSumAskedFor: amount,
+    surchargePercent: z
+      .string()
+      .trim()
+      .regex(/^(\d{1,2}(\.\d{1,3})?)?$/, "Percent like 2.5, or leave it empty."),
+    returnFee: amount.or(z.literal("")),
+    taxOnDiscounts: z.boolean(),
+    taxOnBadDebts: z.boolean(),
+    letterInterval: z.string().regex(/^([1-9]|[1-8][0-9]|90)$/, "1 to 90 days."),
+    weekdays: z.array(z.string()),
+    hour: z.string().regex(/^([0-9]|1[0-9]|2[0-3])$/, "0 to 23."),
+    linkBase: z
+      .string()
+      .trim()
+      .regex(
+        /^(https?:\/\/\S*[^\s/])?$/,
+        "Write it like https://accounts.example.com, or leave it empty.",
+      ),
+    smtpUrl: z
+      .string()
+      .trim()
+      .regex(/^(smtps?:\/\/\S+)?$/, "Write it like smtp://host:587, or leave it empty."),
+  });
+};
+
+export type FactsProps = {
+  settings: Settings;
+  currency: Currency;
+};
+
+export type FactsForm = UseFormReturn<z.input<ReturnType<typeof schema>>>;
+
+export function useFacts({ settings, currency }: FactsProps) {
+  const { act, busy } = useActing();
+  const form = useForm<z.input<ReturnType<typeof schema>>>({
+    resolver: zodResolver(schema(currency)),
+    values: {
+      name: settings.name,
+      replyTo: settings.replyTo,
+      timeZone: settings.timeZone,
+      discountGraceDays: String(settings.discountGraceDays),
+      smallDifferenceLimit: toDecimal(settings.smallDifferenceLimit, currency),
+      smallestSumAskedFor: toDecimal(settings.smallestSumAskedFor, currency),
+      smtpUrl: settings.smtpUrl ?? "",
+      surchargePercent: settings.surchargePercent ?? "",
+      returnFee: settings.returnFee === null ? "" : toDecimal(settings.returnFee, currency),
+      taxOnDiscounts: settings.taxOnDiscounts,
+      taxOnBadDebts: settings.taxOnBadDebts,
+      letterInterval: String(settings.letterInterval),
+      weekdays: (settings.letterRun?.weekdays ?? []).map(String),
+      hour: String(settings.letterRun?.hour ?? 9),
+      linkBase: settings.linkBase ?? "",
+    },
+  });
+  const {
+    register,
+    handleSubmit,
+    formState: { isDirty },
+  } = form;
+  const field = fieldsOf(form);
+  const minorOf = (text: string): number => {
+    const parsed = parseAmount(text, ".", currency);
+    return parsed.ok ? parsed.value : 0;
+  };
+  const keep = handleSubmit(
+    ({ weekdays, hour, ...typed }) =>
+      void act(
+        "changeSettings",
+        {
+          ...typed,
+          letterInterval: Number(typed.letterInterval),
+          linkBase: typed.linkBase || null,
+          letterRun:
+            weekdays.length === 0 ? null : { weekdays: weekdays.map(Number), hour: Number(hour) },
+          discountGraceDays: Number(typed.discountGraceDays),
+          smallDifferenceLimit: minorOf(typed.smallDifferenceLimit),
+          smallestSumAskedFor: minorOf(typed.smallestSumAskedFor),
+          smtpUrl: typed.smtpUrl === "" ? null : typed.smtpUrl,
+          surchargePercent: typed.surchargePercent || null,
+          returnFee: typed.returnFee === "" ? null : minorOf(typed.returnFee),
+        },
+        () => ({ words: "Kept." }),
+      ),
+  );
+  return { busy, form, register, isDirty, field, keep };
+}
