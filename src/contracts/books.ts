@@ -79,3 +79,6 @@ export type ProofLine = {
 
 /** Open work, which breaks no proof, with the page where it is done. */
 export type WorkLine = { name: string; words: string; count: number; sum: Minor; href: string };
+
+/** A journal file that was made: how many entries are in it, and how many of them were sent before. */
+export type JournalFileMade = { actId: number; fileId: number; entries: number; again: number };

@@ -105,13 +105,15 @@ export type HandRow = {
   amount: Minor;
   state: "to_match" | "placed" | "set_aside" | "returned";
 };
+/** A line of a statement, as far as it is shown beside what it may be. */
+export type StatementLine = { id: number; postedOn: Day; description: string; amount: Minor };
 export type DepositUnderWay = {
   id: number;
   onDay: Day;
   bank: string;
   sum: Minor;
   rows: HandRow[];
-  lines: { id: number; postedOn: Day; description: string; amount: Minor }[];
+  lines: StatementLine[];
 };
 export type OnHandFacts = {
   rows: HandRow[];
@@ -143,3 +145,12 @@ export type ReceiptItem = {
   payout: { id: number; externalId: string } | null;
   disputeOpen: boolean;
 };
+
+/** What came of posting the sure ones; `left`: those that changed meanwhile. */
+export type SurePosted = { posted: number; sum: number; left: number; commandId: number };
+
+/**
+ * A line of a tally: what an open item gets from the receipt, and what is taken off it besides.
+ * Minor units; negative on a credit note.
+ */
+export type TallyLine = { itemId: number; amount: Minor; discount: Minor; smallDifference: Minor };

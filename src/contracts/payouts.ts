@@ -54,6 +54,8 @@ export type Remedy =
   | { as: "take_in" | "take_out"; itemIds: readonly number[] }
   | { as: "ask"; item: number };
 export type Explanation = { code: string; words: string; remedy: Remedy };
+/** The bank line that a payout would tie to. */
+export type CandidateLine = { id: number; on: Day; amount: Minor; description: string };
 export type PayoutWorkings = {
   explanations: Explanation[];
   payout: {
@@ -61,7 +63,7 @@ export type PayoutWorkings = {
     net: Minor;
     statedNet: Minor | null;
     offBy: Minor | null;
-    candidate: { id: number; on: Day; amount: Minor; description: string } | null;
+    candidate: CandidateLine | null;
     shown: PayoutState;
     processorName: string;
     currency: Currency;
@@ -221,6 +223,14 @@ export type AgreedRateView = {
 };
 
 /** Fees checked against what was agreed. */
+export type AccruedMonth = {
+  account: string;
+  code: string;
+  month: string;
+  sum: Minor;
+  state: "accrued" | "billed" | "to accrue";
+};
+
 export type FeesFacts = {
   /** Charges whose fee was too much or too little, worst first; `count` of all. */
   lines: FeeLine[];
@@ -231,13 +241,10 @@ export type FeesFacts = {
   rates: AgreedRateView[];
   accounts: { code: string; name: string; monthly: boolean }[];
   /** Months of accounts that are billed by the month: what is accrued, and what is still to be. */
-  accrued: {
-    account: string;
-    code: string;
-    month: string;
-    sum: Minor;
-    state: "accrued" | "billed" | "to accrue";
-  }[];
+  accrued: AccruedMonth[];
   /** What the last twelve months' card charges would have cost by ACH, where a rate for it is agreed. */
   ach: { saved: Minor; perMonth: number; from: number | null; fixed: Minor } | null;
 };
+
+/** What a bank line brought of a payout. */
+export type PayoutShare = { id: number; externalId: string; processor: string; share: Minor };

@@ -6,6 +6,7 @@ import type {
   Bucket,
   CashMonth,
   CreditAge,
+  TaxOfAccount,
   Week,
 } from "@/core/metrics";
 import type { Currency, Minor } from "@/core/money";
@@ -98,7 +99,7 @@ export type YearEndFacts = {
   year: string;
   /** Gross receipts as a processor reports them to the tax office, before fees and refunds. */
   gross: { account: string; months: Minor[]; sum: Minor }[];
-  tax: { code: string; name: string; charged: Minor; less: Minor; balance: Minor }[];
+  tax: TaxOfAccount[];
   cash: { months: CashMonth[]; received: Minor; income: Minor; tax: Minor };
   credits: {
     ages: { age: CreditAge; sum: Minor; count: number }[];

@@ -1,4 +1,4 @@
-import type { ProofName, Role } from "@/core/ledger";
+import type { ProofName, ProofSides, Role } from "@/core/ledger";
 import { add, minor, type Minor } from "@/core/money";
 
 import type { Db } from "./connection";
@@ -14,8 +14,6 @@ import {
   unbalancedEntries,
 } from "./unreconciled";
 
-type Side = { name: ProofName; journal: Minor; documents: Minor; strays?: number };
-
 function journal(db: Db, role: Role): Minor {
   return one(
     db,
@@ -23,7 +21,7 @@ function journal(db: Db, role: Role): Minor {
   );
 }
 
-const entriesSide = (db: Db): Side => ({
+const entriesSide = (db: Db): ProofSides => ({
   name: "entries",
   journal: one(db, "SELECT sum(book_amount) AS sum FROM entry_line"),
   documents: minor(0),
@@ -31,7 +29,7 @@ const entriesSide = (db: Db): Side => ({
 });
 
 /** What accounts moved by day by day, against the lines themselves: sums and how many there are. */
-function balancesSide(db: Db): Side {
+function balancesSide(db: Db): ProofSides {
   const days = daysAndLines(db);
   return {
     name: "balances",
@@ -41,7 +39,7 @@ function balancesSide(db: Db): Side {
   };
 }
 
-const receivablesSide = (db: Db): Side => ({
+const receivablesSide = (db: Db): ProofSides => ({
   name: "receivables",
   journal: journal(db, "receivables"),
   documents: one(
@@ -51,7 +49,7 @@ const receivablesSide = (db: Db): Side => ({
   strays: strays(db, "receivables", "open_item"),
 });
 
-const clearingSide = (db: Db): Side => ({
+const clearingSide = (db: Db): ProofSides => ({
   name: "clearing",
   journal: journal(db, "clearing"),
   documents: one(
@@ -69,7 +67,7 @@ const clearingSide = (db: Db): Side => ({
   ),
 });
 
-const unidentifiedSide = (db: Db): Side => ({
+const unidentifiedSide = (db: Db): ProofSides => ({
   name: "unidentified",
   journal: journal(db, "unidentified"),
   documents: one(
@@ -79,7 +77,7 @@ const unidentifiedSide = (db: Db): Side => ({
   strays: strays(db, "unidentified", "receipt"),
 });
 
-const creditsSide = (db: Db): Side => ({
+const creditsSide = (db: Db): ProofSides => ({
   name: "credits",
   journal: journal(db, "credits"),
   documents: one(
@@ -89,7 +87,7 @@ const creditsSide = (db: Db): Side => ({
   strays: strays(db, "credits", "receipt"),
 });
 
-const disputedSide = (db: Db): Side => ({
+const disputedSide = (db: Db): ProofSides => ({
   name: "disputed",
   journal: journal(db, "disputed"),
   documents: one(
@@ -101,7 +99,7 @@ const disputedSide = (db: Db): Side => ({
   strays: add(strays(db, "disputed", "processor_item"), leftTogether(db, "disputed")),
 });
 
-const onHandSide = (db: Db): Side => ({
+const onHandSide = (db: Db): ProofSides => ({
   name: "on_hand",
   journal: journal(db, "on_hand"),
   documents: one(
@@ -111,7 +109,7 @@ const onHandSide = (db: Db): Side => ({
   strays: strays(db, "on_hand", "receipt"),
 });
 
-const reserveSide = (db: Db): Side => ({
+const reserveSide = (db: Db): ProofSides => ({
   name: "reserve",
   journal: journal(db, "reserve"),
   documents: one(
@@ -121,14 +119,14 @@ const reserveSide = (db: Db): Side => ({
   strays: leftTogether(db, "reserve"),
 });
 
-const feesAccruedSide = (db: Db): Side => ({
+const feesAccruedSide = (db: Db): ProofSides => ({
   name: "fees_accrued",
   journal: journal(db, "fees_accrued"),
   documents: one(db, "SELECT -sum(sum) AS sum FROM fee_accrual WHERE state = 'accrued'"),
   strays: strays(db, "fees_accrued", "fee_accrual"),
 });
 
-const parkedSide = (db: Db): Side => ({
+const parkedSide = (db: Db): ProofSides => ({
   name: "parked",
   journal: journal(db, "parked"),
   documents: add(
@@ -143,7 +141,7 @@ const parkedSide = (db: Db): Side => ({
   ),
 });
 
-const payoutsSide = (db: Db): Side => ({
+const payoutsSide = (db: Db): ProofSides => ({
   name: "payouts",
   journal: one(
     db,
@@ -165,7 +163,7 @@ const payoutsSide = (db: Db): Side => ({
   ),
 });
 
-function bankSide(db: Db): Side {
+function bankSide(db: Db): ProofSides {
   const openings = one(db, "SELECT sum(opening_balance) AS sum FROM bank_account");
   return {
     name: "bank",
@@ -178,7 +176,7 @@ function bankSide(db: Db): Side {
   };
 }
 
-const applicationsSide = (db: Db): Side => ({
+const applicationsSide = (db: Db): ProofSides => ({
   // In the book's own currency; each receipt and each item in theirs, one by one.
   name: "applications",
   journal: one(db, `SELECT sum(applied) AS sum FROM receipt WHERE currency = ${BOOK_CURRENCY}`),
@@ -193,7 +191,7 @@ const applicationsSide = (db: Db): Side => ({
 });
 
 /** Each proof's two sides. */
-const SIDES: Record<ProofName, (db: Db) => Side> = {
+const SIDES: Record<ProofName, (db: Db) => ProofSides> = {
   entries: entriesSide,
   balances: balancesSide,
   receivables: receivablesSide,
@@ -214,4 +212,4 @@ const SIDES: Record<ProofName, (db: Db) => Side> = {
  * Both sides of every proof, computed apart: the journal from its lines, the
  * documents from their own tables. Debit positive.
  */
-export const controlTotals = (db: Db): Side[] => Object.values(SIDES).map((side) => side(db));
+export const controlTotals = (db: Db): ProofSides[] => Object.values(SIDES).map((side) => side(db));

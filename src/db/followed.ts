@@ -1,18 +1,7 @@
 import { type Day } from "@/core/calendar";
-import { type Language } from "@/core/followup";
-import { type Minor } from "@/core/money";
+import type { FollowedRow } from "@/core/followup";
 
 import { type Db } from "./connection";
-
-/** How a customer is followed up, where that differs from what the book does. */
-export type FollowedRow = {
-  customerId: number;
-  ladderId: number | null;
-  language: Language;
-  byItself: boolean;
-  smallest: Minor | null;
-  quietUntil: Day | null;
-};
 
 const FOLLOWED =
   "SELECT customer_id AS customerId, ladder_id AS ladderId, language, by_itself AS byItself, smallest, quiet_until AS quietUntil FROM customer_followup";

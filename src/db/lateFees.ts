@@ -43,14 +43,18 @@ export function feesThrough(db: Db): Map<number, Day> {
   );
 }
 
+/** A letter that carried a fee, with the items that it named. */
+export type LetterToCharge = {
+  letterId: number;
+  step: number;
+  on: Day;
+  fee: Minor;
+  itemIds: number[];
+};
+
 /** Letters with a fee that was neither charged nor waived, by customer. */
-export function lettersToCharge(
-  db: Db,
-): Map<number, { letterId: number; step: number; on: Day; fee: Minor; itemIds: number[] }[]> {
-  const found = new Map<
-    number,
-    { letterId: number; step: number; on: Day; fee: Minor; itemIds: number[] }[]
-  >();
+export function lettersToCharge(db: Db): Map<number, LetterToCharge[]> {
+  const found = new Map<number, LetterToCharge[]>();
   const rows = db.all<{
     letterId: number;
     customerId: number;

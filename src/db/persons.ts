@@ -1,5 +1,6 @@
 import type { Day } from "@/core/calendar";
 import type { ContactPerson, LetterShare } from "@/core/parties";
+import type { BackAddress } from "@/core/parties";
 
 import type { Db } from "./connection";
 
@@ -76,13 +77,7 @@ export function setBack(db: Db, address: string, why: string | null, since: Day)
 }
 
 /** Every address to which letters come back, with the customers who have it, the latest first. */
-export function backAddresses(db: Db): {
-  address: string;
-  why: string;
-  since: Day;
-  customerId: number | null;
-  customer: string | null;
-}[] {
+export function backAddresses(db: Db): BackAddress[] {
   return db.all(
     `SELECT b.address, b.why, b.since, c.id AS customerId, c.name AS customer FROM address_back b
      LEFT JOIN customer c ON c.id = coalesce((SELECT p.customer_id FROM contact_person p WHERE p.email = b.address COLLATE NOCASE ORDER BY p.customer_id LIMIT 1), (SELECT d.id FROM customer d WHERE d.email = b.address COLLATE NOCASE ORDER BY d.id LIMIT 1))

@@ -1,4 +1,5 @@
 import type { Day } from "@/core/calendar";
+import type { TaxOfAccount } from "@/core/metrics";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
@@ -25,11 +26,7 @@ export function grossByMonth(
  * Each tax account: what invoices charged, what discounts, credit notes and bad debts took off, and
  * what stood at the end.
  */
-export function taxByMonth(
-  db: Db,
-  from: Day,
-  to: Day,
-): { code: string; name: string; charged: Minor; less: Minor; balance: Minor }[] {
+export function taxByMonth(db: Db, from: Day, to: Day): TaxOfAccount[] {
   return db.all(
     `SELECT a.code, a.name, coalesce(-sum(CASE WHEN e.event = 'invoice' AND e.posted_on >= ?1 THEN l.book_amount END), 0) AS charged, coalesce(sum(CASE WHEN e.event <> 'invoice' AND e.posted_on >= ?1 THEN l.book_amount END), 0) AS less, coalesce(-sum(l.book_amount), 0) AS balance
      FROM account a LEFT JOIN entry_line l ON l.account_id = a.id LEFT JOIN entry e ON e.id = l.entry_id WHERE a.role = 'tax' AND (e.id IS NULL OR e.posted_on <= ?2) GROUP BY a.id ORDER BY a.code`,

@@ -50,3 +50,4 @@ export {
   type LateFeeRule,
   type LateItem,
 } from "./lateFees";
+export type { FollowedRow } from "./followed";

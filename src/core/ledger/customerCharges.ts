@@ -1,5 +1,7 @@
+import { type ReceiptAtBank } from "@/core/ledger/postings";
+
 import { credit, debit, type EntryDraft, type Sum } from "./entry";
-import { bank, entry, F, K, openItem, R, receiptItem, U, type Head } from "./roles";
+import { bank, entry, F, type Head, K, openItem, R, receiptItem, U } from "./roles";
 
 /*
  * The posting rules for what the business itself charges, accrues and sets
@@ -82,9 +84,7 @@ export function postRecovery(head: Head & { receiptId: number; sum: Sum }): Entr
  * Credit on account sent back from the bank itself (a check, a transfer): K; B. @example 540.00: K
  * 540.00; B 540.00
  */
-export function postRefundAtBank(
-  head: Head & { bank: string; bankLineId: number; receiptId: number; sum: Sum },
-): EntryDraft {
+export function postRefundAtBank(head: ReceiptAtBank): EntryDraft {
   return entry("refund", head, [
     debit(K, head.sum, receiptItem(head.receiptId)),
     credit(bank(head.bank), head.sum, { kind: "bank_line", id: head.bankLineId }),

@@ -67,6 +67,7 @@ export {
   type Proof,
   type ProofName,
   type ProofReport,
+  type ProofSides,
   type WorkName,
 } from "./proofs";
 export { postRevalued, valued, type Carried } from "./valuation";

@@ -50,10 +50,16 @@ export function postReceiptSettled(
   ]);
 }
 
+/** A receipt and the bank line by which its money came, or went. */
+export type ReceiptAtBank = Head & {
+  bank: string;
+  bankLineId: number;
+  receiptId: number;
+  sum: Sum;
+};
+
 /** A receipt that is a bank line by itself (ACH credit, wire, lockbox): B; U. */
-export function postReceiptAtBank(
-  head: Head & { bank: string; bankLineId: number; receiptId: number; sum: Sum },
-): EntryDraft {
+export function postReceiptAtBank(head: ReceiptAtBank): EntryDraft {
   return entry("receipt", head, [
     debit(bank(head.bank), head.sum, { kind: "bank_line", id: head.bankLineId }),
     credit(U, head.sum, receiptItem(head.receiptId)),

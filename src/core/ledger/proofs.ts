@@ -50,15 +50,20 @@ export type ProofReport = {
   readonly holds: boolean;
 };
 
+/** Both sides of a proof; `strays`: documents that differ from their own lines. */
+export type ProofSides = {
+  name: ProofName;
+  journal: Minor;
+  documents: Minor;
+  strays?: number;
+};
+
 /**
  * Compares both sides. Sums are in the book's currency, debit positive. An
  * account with single documents that are wrong yet cancel out is caught by
  * `strays`: how many documents differ from their own lines in the journal.
  */
-export function prove(
-  sides: readonly { name: ProofName; journal: Minor; documents: Minor; strays?: number }[],
-  work: readonly OpenWork[],
-): ProofReport {
+export function prove(sides: readonly ProofSides[], work: readonly OpenWork[]): ProofReport {
   const proofs = sides.map(({ name, journal, documents, strays = 0 }) => {
     const off = add(journal, -documents);
     return { name, journal, documents, off, holds: off === 0 && strays === 0 };

@@ -33,3 +33,4 @@ export {
   type ToCome,
   type Week,
 } from "./forecast";
+export type { TaxOfAccount } from "./taxOfAccount";

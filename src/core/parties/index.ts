@@ -45,3 +45,4 @@ export function topOf(id: number, parentOf: (id: number) => number | null): numb
   }
   return at;
 }
+export type { BackAddress } from "./backAddress";

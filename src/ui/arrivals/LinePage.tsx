@@ -2,6 +2,7 @@ import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import type { Backing } from "@/contracts/history";
+import { type PayoutShare } from "@/contracts/payouts";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
@@ -22,7 +23,7 @@ type Props = BookFacts & {
     balanceAfter: Minor | null;
   };
   bank: string;
-  payouts: { id: number; externalId: string; processor: string; share: Minor }[];
+  payouts: PayoutShare[];
   told: Backing;
 };
 

@@ -4,7 +4,7 @@ import type { Dispatch, ReactNode, SetStateAction } from "react";
 
 import type { LineChoices } from "@/contracts/arrivals";
 import type { BulkPayout } from "@/contracts/payouts";
-import { type Day, formatDay } from "@/core/calendar";
+import { formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import { Act, RowButton } from "../kit/buttons";
@@ -15,7 +15,7 @@ import { useActing } from "../shell/Notices";
 import type { Line } from "./lineTypes";
 
 type DepositChoiceProps = {
-  deposit: { id: number; onDay: Day; words: string; sum: Minor };
+  deposit: LineChoices["deposits"][number];
   done: () => void;
   line: Line;
 };
@@ -183,7 +183,7 @@ export function BounceFee({ choices, feeLineId, setFee }: BounceFeeProps): React
 }
 type BouncedChoiceProps = {
   done: () => void;
-  entry: { receiptId: number; paidOn: Day; words: string; amount: Minor };
+  entry: LineChoices["bounced"][number];
   feeLineId: number | null;
   line: Line;
 };

@@ -3,6 +3,7 @@
 import { useRouter, useSearchParams } from "next/navigation";
 import { type ReactNode, useState } from "react";
 
+import { type JournalFileMade } from "@/contracts/books";
 import { type Day, formatDay } from "@/core/calendar";
 import type { JournalLayout } from "@/core/formats";
 
@@ -27,7 +28,7 @@ export function JournalExportView(props: Props): ReactNode {
   const [again, setAgain] = useState(false);
   if (layout === null) return null;
   const make = (): void =>
-    void act<{ actId: number; fileId: number; entries: number; again: number }>(
+    void act<JournalFileMade>(
       "makeJournalFile",
       { layout: name, spec: layout, from, to, again },
       (value) => ({

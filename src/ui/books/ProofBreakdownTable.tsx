@@ -60,13 +60,13 @@ export function ProofDocuments({
     </Box>
   );
 }
-type OffTableProps = {
+type ProofTableProps = {
   book: string;
   currency: Currency;
   made: ProofBreakdown;
   today: Day;
 };
-function OffTable({ book, currency, made, today }: OffTableProps): ReactNode {
+function OffTable({ book, currency, made, today }: ProofTableProps): ReactNode {
   return (
     <DetailTable aria-label="Where it is off">
       <thead>
@@ -122,13 +122,7 @@ function OffTable({ book, currency, made, today }: OffTableProps): ReactNode {
     </DetailTable>
   );
 }
-type MadeOfProps = {
-  book: string;
-  currency: Currency;
-  made: ProofBreakdown;
-  today: Day;
-};
-function MadeOf({ book, currency, made, today }: MadeOfProps): ReactNode {
+function MadeOf({ book, currency, made, today }: ProofTableProps): ReactNode {
   return (
     <DetailTable aria-label="What it is made of">
       <tbody>

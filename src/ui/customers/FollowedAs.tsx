@@ -4,7 +4,8 @@ import { type Dispatch, type ReactNode, type SetStateAction, useState } from "re
 
 import type { Day } from "@/core/calendar";
 import { type Language, LANGUAGES } from "@/core/followup";
-import { type Currency, type Minor, parseAmount, toDecimal } from "@/core/money";
+import type { FollowedRow } from "@/core/followup";
+import { type Currency, parseAmount, toDecimal } from "@/core/money";
 
 import { Act } from "../kit/buttons";
 import { LineChoice, LineField, Tick } from "../kit/fields";
@@ -12,16 +13,8 @@ import { Subheading } from "../kit/headings";
 import { ActRow, FactList } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 
-export type Followed = {
-  customerId: number;
-  ladderId: number | null;
-  language: Language;
-  byItself: boolean;
-  smallest: Minor | null;
-  quietUntil: Day | null;
-};
 type Props = {
-  followed: Followed;
+  followed: FollowedRow;
   ladders: readonly { id: number; name: string; standard: boolean }[];
   why: string;
   currency: Currency;
@@ -75,9 +68,9 @@ export function FollowedAs({ followed, ladders, why, currency }: Props): ReactNo
 }
 
 type FollowUpFieldsProps = {
-  draft: Followed;
+  draft: FollowedRow;
   ladders: Props["ladders"];
-  setDraft: Dispatch<SetStateAction<Followed>>;
+  setDraft: Dispatch<SetStateAction<FollowedRow>>;
   setSmallest: Dispatch<SetStateAction<string>>;
   smallest: string;
 };

@@ -90,12 +90,7 @@ export function Paying({
 type PayingByMonthProps = {
   book: string;
   customerId: number;
-  months: {
-    month: string;
-    daysLate: number;
-    count: number;
-    invoices: { id: number; number: string; daysLate: number }[];
-  }[];
+  months: PayingFacts["months"];
   open: string | null;
   setOpen: Dispatch<SetStateAction<string | null>>;
 };

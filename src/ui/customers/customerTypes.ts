@@ -3,11 +3,10 @@
 import type { CreditLine, HistoryLine, PayingFacts } from "@/contracts/customers";
 import type { BookFacts } from "@/contracts/shell";
 import type { Day } from "@/core/calendar";
+import type { FollowedRow } from "@/core/followup";
 import type { Aging } from "@/core/metrics";
 import type { Currency, Minor } from "@/core/money";
 import type { ContactPerson } from "@/core/parties";
-
-import type { Followed } from "./FollowedAs";
 
 export type Customer = {
   id: number;
@@ -47,7 +46,7 @@ export type Props = BookFacts & {
   };
   waits: string[];
   history: HistoryLine[];
-  followed: Followed;
+  followed: FollowedRow;
   ladders: { id: number; name: string; standard: boolean }[];
   why: string;
   paying: PayingFacts & { kept: number; broken: number };

@@ -92,9 +92,9 @@ type SourceOfProps = {
   around: { book: string; currency: Currency; today: Day };
   book: string;
   currency: Currency;
-  hand: { number: string | null; state: string; depositOn: Day | null } | null;
+  hand: Props["hand"];
   items: ReceiptItem[];
-  line: { id: number; description: string; postedOn: Day; amount: Minor } | null;
+  line: Props["line"];
   today: Day;
 };
 function SourceOf({ around, book, currency, hand, items, line, today }: SourceOfProps): ReactNode {
@@ -118,10 +118,7 @@ function SourceOf({ around, book, currency, hand, items, line, today }: SourceOf
     );
   return <Items items={items} {...around} currency={currency} />;
 }
-function sourceHeading(
-  line: { id: number; description: string; postedOn: Day; amount: Minor } | null,
-  hand: { number: string | null; state: string; depositOn: Day | null } | null,
-): ReactNode {
+function sourceHeading(line: Props["line"], hand: Props["hand"]): ReactNode {
   if (line) return "On the statement";
   if (hand) return "At the bank";
   return "At the processor";

@@ -4,7 +4,7 @@ import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import type { Backing, Linked } from "@/contracts/history";
-import type { ReceiptItem } from "@/contracts/match";
+import type { ReceiptItem, StatementLine } from "@/contracts/match";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
@@ -40,7 +40,7 @@ export type Props = BookFacts & {
   customer: { id: number; name: string } | null;
   given: Linked[];
   items: ReceiptItem[];
-  line: { id: number; description: string; postedOn: Day; amount: Minor } | null;
+  line: StatementLine | null;
   hand: { number: string | null; state: string; depositOn: Day | null } | null;
   told: Backing;
 };

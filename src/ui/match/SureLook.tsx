@@ -3,7 +3,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import type { SureRow } from "@/contracts/match";
+import type { SurePosted, SureRow } from "@/contracts/match";
 import { type Currency, formatAmount, formatMoney, sumOf } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
@@ -48,7 +48,7 @@ export function SureLook({
   const post = (): void => {
     if (wanted.length === 0 || busy) return;
     const said = Object.fromEntries(wanted.map((row) => [row.id, row.said]));
-    void act<{ posted: number; sum: number; left: number; commandId: number }>(
+    void act<SurePosted>(
       "postSure",
       { receiptIds: wanted.map((row) => row.id), said },
       (value) => ({

@@ -1,4 +1,10 @@
-import type { OnAccount, WorkingsItem, WorkingsLine, WorkingsReading } from "@/contracts/match";
+import type {
+  OnAccount,
+  TallyLine,
+  WorkingsItem,
+  WorkingsLine,
+  WorkingsReading,
+} from "@/contracts/match";
 import {
   add,
   type Currency,
@@ -153,7 +159,7 @@ function givenAlong(
 }
 
 export type Worked = {
-  lines: { itemId: number; amount: Minor; discount: Minor; smallDifference: Minor }[];
+  lines: TallyLine[];
   given: Minor;
   left: Minor;
   discount: Minor;

@@ -6,12 +6,13 @@ import type { ReactNode } from "react";
 import type { RunLetter } from "@/contracts/overdue";
 import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
+import type { BackAddress } from "@/core/parties";
 
 import { Amount } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
-import { type BackAddress, ReturnedLetters } from "./ReturnedLetters";
+import { ReturnedLetters } from "./ReturnedLetters";
 
 export type Props = {
   book: string;

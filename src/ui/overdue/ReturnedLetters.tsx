@@ -4,6 +4,7 @@ import NextLink from "next/link";
 import { type ReactNode, useRef, useState } from "react";
 
 import { type Day, formatDay } from "@/core/calendar";
+import type { BackAddress } from "@/core/parties";
 
 import { RowButton } from "../kit/buttons";
 import { FileField } from "../kit/fields";
@@ -13,13 +14,6 @@ import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { post } from "../shell/send";
 
-export type BackAddress = {
-  address: string;
-  why: string;
-  since: Day;
-  customerId: number | null;
-  customer: string | null;
-};
 type Read = {
   reports: { file: string; messageId: string | null; recipients: unknown[] }[];
   problems: string[];

@@ -25,14 +25,14 @@ export type Waiting = {
 export type GivingUp = { limit: Minor; people: number; waits: Waiting | null };
 
 /** Gives up what is open of an invoice: at once within the limit, by two people over it. */
+type ItemToGiveUp = { id: number; number: string; balance: Minor; currency: Currency };
+
 export function WriteOffQuestion({
   item,
   limit,
   people,
   waits,
-}: GivingUp & {
-  item: { id: number; number: string; balance: Minor; currency: Currency };
-}): ReactNode {
+}: GivingUp & { item: ItemToGiveUp }): ReactNode {
   const { act, busy, complain } = useActing();
   const [asking, setAsking] = useState(false);
   const [sum, setSum] = useState(toDecimal(item.balance, item.currency));
@@ -107,12 +107,7 @@ export function WriteOffQuestion({
   );
 }
 
-function limitInWords(
-  over: boolean,
-  people: number,
-  limit: Minor,
-  item: { id: number; number: string; balance: Minor; currency: Currency },
-): ReactNode {
+function limitInWords(over: boolean, people: number, limit: Minor, item: ItemToGiveUp): ReactNode {
   if (over) {
     if (people < 2)
       return "Over the limit it takes two people, and only one works in this book: add one under Set-up.";

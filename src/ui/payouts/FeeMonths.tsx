@@ -3,7 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
-import { formatAmount, type Minor } from "@/core/money";
+import { type AccruedMonth } from "@/contracts/payouts";
+import { formatAmount } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
@@ -61,13 +62,7 @@ export function Billed({ accrued, currency }: Props): ReactNode {
     </>
   );
 }
-function toneOf(accrued: {
-  account: string;
-  code: string;
-  month: string;
-  sum: Minor;
-  state: "accrued" | "billed" | "to accrue";
-}) {
+function toneOf(accrued: AccruedMonth): "good" | "soft" | "waits" {
   if (accrued.state === "billed") return "good";
   if (accrued.state === "accrued") return "soft";
   return "waits";

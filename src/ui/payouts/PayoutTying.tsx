@@ -3,9 +3,9 @@
 import { chakra } from "@chakra-ui/react";
 import { type ReactNode } from "react";
 
-import type { BankLine, PayoutRow, PayoutState } from "@/contracts/payouts";
+import type { BankLine, PayoutRow, PayoutWorkings } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
-import { type Currency, formatAmount, type Minor } from "@/core/money";
+import { type Currency, formatAmount } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { Tick } from "../kit/fields";
@@ -102,18 +102,7 @@ type LinesTallyProps = {
   currency: Currency;
   off: number;
   openLines: BankLine[];
-  payout: {
-    id: number;
-    net: Minor;
-    statedNet: Minor | null;
-    offBy: Minor | null;
-    candidate: { id: number; on: Day; amount: Minor; description: string } | null;
-    shown: PayoutState;
-    processorName: string;
-    currency: Currency;
-    abroad: boolean;
-    bookNet: Minor;
-  };
+  payout: PayoutWorkings["payout"];
   today: Day;
   toggle: (id: number) => void;
 };

@@ -7,6 +7,7 @@ import { type ReactNode, useEffect, useState } from "react";
 import type { PayoutRow, PayoutWorkings as Workings } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
 import type { Currency } from "@/core/money";
+import { type TyingProps } from "@/ui/payouts/useTying";
 
 import { Amount } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
@@ -46,14 +47,7 @@ export function PayoutWorkings({ row, currency, today, done }: Props): ReactNode
   );
 }
 
-type TyingOfProps = {
-  currency: Currency;
-  done: () => void;
-  row: PayoutRow;
-  today: Day;
-  workings: Workings;
-};
-function TyingOf({ currency, done, row, today, workings }: TyingOfProps): ReactNode {
+function TyingOf({ currency, done, row, today, workings }: TyingProps): ReactNode {
   if (workings.payout.shown === "tied")
     return <Tied workings={workings} row={row} currency={currency} today={today} />;
   if (workings.payout.abroad)

@@ -1,5 +1,6 @@
 import { z } from "zod";
 
+import { type JournalFileMade } from "@/contracts/books";
 import { isoDay } from "@/contracts/values";
 import { JOURNAL_FIELDS } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
@@ -40,7 +41,7 @@ export const makeJournalFile = defineCommand({
     to: isoDay,
     again: z.boolean().default(false),
   }),
-  run(ctx, input): Result<{ actId: number; fileId: number; entries: number; again: number }> {
+  run(ctx, input): Result<JournalFileMade> {
     if (input.to < input.from) return fail("journal.span");
     const fields = new Set(input.spec.columns.map(({ field }) => field));
     if (

@@ -1,6 +1,12 @@
 import type { CreditLine, HistoryLine, Learned, PayingFacts } from "@/contracts/customers";
 import { type Day, daysBetween } from "@/core/calendar";
-import { keptOf, type Ladder, type PromiseToday, waitInWords } from "@/core/followup";
+import {
+  type FollowedRow,
+  keptOf,
+  type Ladder,
+  type PromiseToday,
+  waitInWords,
+} from "@/core/followup";
 import type { Habit, Proposal } from "@/core/matching";
 import { type Aging, agingOf } from "@/core/metrics";
 import { add, type Currency, formatMoney, type Minor, sumOf } from "@/core/money";
@@ -9,7 +15,7 @@ import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { contactsOf, daysLate, promiseParts } from "@/db/contacts";
 import { aliasesOf, customerById, type CustomerRow, sitesOf } from "@/db/customers";
-import { followedRow, type FollowedRow } from "@/db/followed";
+import { followedRow } from "@/db/followed";
 import { ladders } from "@/db/ladders";
 import { habits, payersOf } from "@/db/learning";
 import { type OpenItemRow, openItemsOf } from "@/db/openItems";

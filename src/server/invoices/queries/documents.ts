@@ -1,5 +1,6 @@
 import type { Backing, Linked } from "@/contracts/history";
 import type { ReceiptItem } from "@/contracts/match";
+import { type PayoutShare } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
 import { add, minor, type Minor } from "@/core/money";
 import { type HandState, METHODS, returnCodeOf } from "@/core/receipts";
@@ -186,7 +187,7 @@ const HAND_WORDS: Record<HandState, string> = {
 export type LinePage = Backing & {
   line: BankLineRow;
   bank: string;
-  payouts: { id: number; externalId: string; processor: string; share: Minor }[];
+  payouts: PayoutShare[];
 };
 
 export function linePageOf(db: Db, book: string, id: number): LinePage | null {

@@ -1,5 +1,6 @@
 import { z } from "zod";
 
+import { type SurePosted } from "@/contracts/match";
 import { type MatchCandidate, type Proposal } from "@/core/matching";
 import { minor } from "@/core/money";
 import { ok, type Result } from "@/core/result";
@@ -24,7 +25,7 @@ export const postSure = defineCommand({
     receiptIds: z.array(z.number().int()).nullable().default(null),
     said: z.record(z.string(), z.string()).default({}),
   }),
-  run(ctx, input): Result<{ posted: number; sum: number; left: number; commandId: number }> {
+  run(ctx, input): Result<SurePosted> {
     const wanted = input.receiptIds === null ? null : new Set(input.receiptIds);
     const sure = sureOnes(ctx, wanted);
     let [posted, sum] = [0, 0];

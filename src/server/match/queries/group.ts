@@ -1,4 +1,4 @@
-import { type OnAccount, type WorkingsItem } from "@/contracts/match";
+import { type FoundCustomer, type OnAccount, type WorkingsItem } from "@/contracts/match";
 import { earlierFirst } from "@/core/calendar";
 import { add, type Currency, type Minor } from "@/core/money";
 import { groupHead } from "@/core/parties";
@@ -59,10 +59,7 @@ export function groupItems(db: Db, customerId: number, currency: Currency): Work
 const MOST_CUSTOMERS = 12;
 
 /** Customers whose name, number or e-mail holds a text, for a receipt whose payer is not known. */
-export function findCustomers(
-  db: Db,
-  text: string,
-): { id: number; name: string; externalId: string; open: Minor }[] {
+export function findCustomers(db: Db, text: string): FoundCustomer[] {
   const open = new Map<number, number>();
   for (const item of openItems(db))
     open.set(item.customerId, (open.get(item.customerId) ?? 0) + item.bookBalance);

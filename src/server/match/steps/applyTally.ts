@@ -1,3 +1,4 @@
+import type { TallyLine } from "@/contracts/match";
 import {
   type AppliedFrom,
   type EntryDraft,
@@ -18,7 +19,7 @@ import { changeBalance, type OpenItemRow } from "@/db/openItems";
 import { partsOf, type ReceiptRow, updateReceipt } from "@/db/receipts";
 import type { CommandContext } from "@/server/runtime/context";
 
-import { type Checked, isOverLimit, type TallyLine } from "./checkTally";
+import { type Checked, isOverLimit } from "./checkTally";
 
 export type CheckedTally = {
   receipt: ReceiptRow;

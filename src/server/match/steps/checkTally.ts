@@ -1,3 +1,4 @@
+import { type TallyLine } from "@/contracts/match";
 import type { Day } from "@/core/calendar";
 import { add, type Currency, minor, type Minor, sumOf } from "@/core/money";
 import { type Customer, groupHead } from "@/core/parties";
@@ -8,12 +9,6 @@ import { worthOn } from "@/db/rates";
 import type { ReceiptRow } from "@/db/receipts";
 import { recoverable } from "@/db/writeOffs";
 import type { CommandContext } from "@/server/runtime/context";
-
-/**
- * A line of a tally: what an open item gets from the receipt, and what is taken off it besides.
- * Minor units; negative on a credit note.
- */
-export type TallyLine = { itemId: number; amount: Minor; discount: Minor; smallDifference: Minor };
 
 /** Whether write-offs keep to the limit of the book, or a second person has approved of them. */
 export type WriteOffs = "within limit" | "approved";

@@ -1,11 +1,17 @@
 import { bankingDaysBetween, type Day } from "@/core/calendar";
-import { type Feed, type Ladder, type PromisedPart, type StaleFeed } from "@/core/followup";
+import {
+  type Feed,
+  type FollowedRow,
+  type Ladder,
+  type PromisedPart,
+  type StaleFeed,
+} from "@/core/followup";
 import { add, type Currency, minor, type Minor, ZERO } from "@/core/money";
 import { type ContactPerson } from "@/core/parties";
 import { type Db } from "@/db/connection";
 import { type ContactRow, lastWords, promiseParts } from "@/db/contacts";
 import { lastImportDay } from "@/db/files";
-import { type FollowedRow, followedRows, itemsLeftOut, stepsSaid } from "@/db/followed";
+import { followedRows, itemsLeftOut, stepsSaid } from "@/db/followed";
 import { ladders } from "@/db/ladders";
 import { type LetterRow } from "@/db/letters";
 import { personsByCustomer } from "@/db/persons";

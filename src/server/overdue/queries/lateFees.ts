@@ -4,7 +4,13 @@ import { lateFeeOn, type LateFeeRule } from "@/core/followup";
 import { type Currency } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { ladders } from "@/db/ladders";
-import { type ChargedFee, feesThrough, lateFees, lettersToCharge } from "@/db/lateFees";
+import {
+  type ChargedFee,
+  feesThrough,
+  lateFees,
+  lettersToCharge,
+  type LetterToCharge,
+} from "@/db/lateFees";
 import { readSettings } from "@/db/settings";
 
 import type { OverdueRow, RowItem } from "./overdueRow";
@@ -98,8 +104,6 @@ function feeForLetter(
   const words = `letter ${step}`;
   return [{ ...feeOn(row, oldest), letterId, currency, through: on, sum: fee, words }];
 }
-
-type LetterToCharge = NonNullable<ReturnType<ReturnType<typeof lettersToCharge>["get"]>>[number];
 
 export function lateFeesPage(db: Db, today: Day, rows: readonly OverdueRow[]): LateFeesPage {
   const all = ladders(db);

@@ -3,6 +3,7 @@ import { type Day, earlierFirst } from "@/core/calendar";
 import {
   daysAhead,
   DEFAULT_STEPS,
+  type FollowedRow,
   type FollowUpFacts,
   followUpToday,
   type FollowUpToday,
@@ -18,7 +19,7 @@ import { type ContactPerson } from "@/core/parties";
 import { type Db } from "@/db/connection";
 import { type ContactRow, paidBetween } from "@/db/contacts";
 import { type CustomerRow } from "@/db/customers";
-import { followedAs, type FollowedRow } from "@/db/followed";
+import { followedAs } from "@/db/followed";
 import { type FollowSums } from "@/db/moveSums";
 import { type OpenItemRow, openItemsOf } from "@/db/openItems";
 

@@ -1,4 +1,4 @@
-import type { BandDay, PayoutRow, PayoutState } from "@/contracts/payouts";
+import type { BandDay, CandidateLine, PayoutRow, PayoutState } from "@/contracts/payouts";
 import {
   addDays,
   bankingDaysBetween,
@@ -19,7 +19,7 @@ import { readSettings } from "@/db/settings";
 
 export type PayoutView = PayoutListed & {
   shown: PayoutState;
-  candidate: { id: number; on: Day; amount: Minor; description: string } | null;
+  candidate: CandidateLine | null;
   offBy: Minor | null;
   expectedOn: Day;
   /** Whether it reaches the bank in another currency than its own. */
