@@ -23,9 +23,6 @@ export {
 } from "./returnPostings";
 export {
   postApplied,
-  postBankFee,
-  postDeposited,
-  postElsewhere,
   postIdentified,
   postOpening,
   postOtherIncome,
@@ -37,6 +34,7 @@ export {
   postSurcharge,
   type AppliedFrom,
 } from "./postings";
+export { postBankFee, postDeposited, postElsewhere } from "./bankPostings";
 export {
   postAdjustment,
   postFee,

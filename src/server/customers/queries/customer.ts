@@ -26,7 +26,7 @@ import { readSettings } from "@/db/settings";
 import { onTheirWay } from "@/db/started";
 import { whyToday } from "@/server/overdue/queries/letterRun";
 import { overdueRows } from "@/server/overdue/queries/overdue";
-import { promiseNow } from "@/server/overdue/queries/overdueRow";
+import { promiseNow } from "@/server/overdue/queries/promiseNow";
 
 import { historyOf } from "./customerHistory";
 import { payingOf } from "./paying";

@@ -9,7 +9,7 @@ import { type LetterRow, lettersOf } from "@/db/letters";
 import { itemsOfCustomer } from "@/db/openItems";
 import { receiptsOf } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
-import { promiseNow } from "@/server/overdue/queries/overdueRow";
+import { promiseNow } from "@/server/overdue/queries/promiseNow";
 
 /**
  * One line of time: invoices, receipts, letters with their text, calls, promises, and every act,

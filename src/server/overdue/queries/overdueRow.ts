@@ -9,21 +9,19 @@ import {
   type FollowUpToday,
   type LadderStep,
   namedItems,
-  type PromisedPart,
-  promiseToday,
   type PromiseToday,
 } from "@/core/followup";
 import { type Aging } from "@/core/metrics";
 import { add, type Currency, minor, type Minor, ZERO } from "@/core/money";
 import { type ContactPerson } from "@/core/parties";
 import { type Db } from "@/db/connection";
-import { type ContactRow, paidBetween } from "@/db/contacts";
 import { type CustomerRow } from "@/db/customers";
 import { followedAs } from "@/db/followed";
 import { type FollowSums } from "@/db/moveSums";
 import { type OpenItemRow, openItemsOf } from "@/db/openItems";
 
 import { type GroupFacts, type Words } from "./groupFacts";
+import { promiseNow } from "./promiseNow";
 
 /**
  * A customer (with its sites) that a step of the ladder is about, or that owes something past its
@@ -210,24 +208,6 @@ export function creditIn(
   ])
     sums.set(currency, add(sums.get(currency) ?? 0, sum));
   return sums;
-}
-
-/**
- * How a promise stands today, by what came of the customer since it was made; null where the
- * contact is none.
- */
-export function promiseNow(
-  db: Db,
-  contact: ContactRow,
-  parts: readonly PromisedPart[] | undefined,
-  today: Day,
-): PromiseToday | null {
-  if (contact.promisedOn === null) return null;
-  return promiseToday(
-    parts ?? [{ dueOn: contact.promisedOn, sum: contact.promisedSum }],
-    (to) => paidBetween(db, contact.customerId, contact.onDay, to),
-    today,
-  );
 }
 
 function lastWord(words: Words | undefined, promise: PromiseToday | null): LastWord | null {
