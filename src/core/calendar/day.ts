@@ -125,8 +125,21 @@ export function formatDayAs(of: Day, order: DayOrder): string {
   return `${dayOfMonth}.${month}.${year}`;
 }
 
-const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
-const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+export const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+export const MONTHS = [
+  "Jan",
+  "Feb",
+  "Mar",
+  "Apr",
+  "May",
+  "Jun",
+  "Jul",
+  "Aug",
+  "Sep",
+  "Oct",
+  "Nov",
+  "Dec",
+];
 
 /** "Tue 24 Nov", and with the year where `today` is in another one: "Tue 24 Nov 2025". */
 export function formatDay(of: Day, today?: Day): string {

@@ -15,4 +15,5 @@ export {
   type DayOrder,
   earlierFirst,
 } from "./day";
+export { readTypedDay, shownDay, type TypedOrder } from "./typed";
 export { discountInTime, dueDay, parseTerms, type Terms } from "./terms";

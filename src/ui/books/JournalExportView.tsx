@@ -8,13 +8,14 @@ import { type Day, formatDay } from "@/core/calendar";
 import type { JournalLayout } from "@/core/formats";
 
 import { Act, RowButton } from "../kit/buttons";
-import { InlineField, LineField, Tick } from "../kit/fields";
+import { InlineField, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { ActRow, Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { BooksHeading } from "./BooksHeading";
 import { AccountsThere, Columns, type Props, Writing } from "./JournalLayoutFields";
+import { LineDay } from "@/ui/kit/days";
 
 /**
  * The journal as a file for another ledger: its columns and accounts by a layout that is kept, each
@@ -142,7 +143,7 @@ function Period({ from, to }: { from: Day; to: Day }): ReactNode {
   const router = useRouter();
   const search = useSearchParams();
   const go = (name: "from" | "to", day: string): void => {
-    if (!/^\d{4}-\d\d-\d\d$/.test(day)) return;
+    if (day === "") return;
     const query = new URLSearchParams(search);
     query.set(name, day);
     router.replace(`?${query}`);
@@ -150,26 +151,10 @@ function Period({ from, to }: { from: Day; to: Day }): ReactNode {
   return (
     <>
       <label data-tone="soft">
-        from{" "}
-        <LineField
-          kind="plain"
-          type="date"
-
-          defaultValue={from}
-          key={`from ${from}`}
-          onChange={(event) => go("from", event.target.value)}
-        />
+        from <LineDay value={from} onDay={(day) => go("from", day)} />
       </label>
       <label data-tone="soft">
-        to{" "}
-        <LineField
-          kind="plain"
-          type="date"
-
-          defaultValue={to}
-          key={`to ${to}`}
-          onChange={(event) => go("to", event.target.value)}
-        />
+        to <LineDay value={to} onDay={(day) => go("to", day)} />
       </label>
     </>
   );

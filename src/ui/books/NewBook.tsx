@@ -15,6 +15,7 @@ import { Subheading, Title } from "../kit/headings";
 import { Form } from "../kit/layout";
 import { StartSheet } from "../kit/sheets";
 import { post } from "../shell/send";
+import { DayField, dayFieldOf } from "@/ui/kit/days";
 
 const schema = z.object({
   name: z.string().trim().min(1, "What is the business called?"),
@@ -77,10 +78,9 @@ export function NewBook({ books }: { books: readonly string[] }): ReactNode {
         <TextField label="Name in the address" {...field("book")} placeholder="kestrel-row" />
         <TextField label="Currency" {...field("currency")} />
         <TextField label="Time zone" {...field("timeZone")} />
-        <TextField
+        <DayField
           label="Cut-over day"
-          type="date"
-          {...field("cutOverOn")}
+          {...dayFieldOf(form, "cutOverOn")}
           help="Invoices up to this day come over as opening balances, later ones as new."
         />
         <TextField label="Letters come from" type="email" {...field("replyTo")} />

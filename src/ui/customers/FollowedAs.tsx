@@ -2,7 +2,6 @@
 
 import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
 
-import type { Day } from "@/core/calendar";
 import { type Language, LANGUAGES } from "@/core/followup";
 import type { FollowedRow } from "@/core/followup";
 import { type Currency, parseAmount, toDecimal } from "@/core/money";
@@ -12,6 +11,7 @@ import { LineChoice, LineField, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { ActRow, FactList } from "../kit/layout";
 import { useActing } from "../shell/Notices";
+import { LineDay } from "@/ui/kit/days";
 
 type Props = {
   followed: FollowedRow;
@@ -126,17 +126,10 @@ function FollowUpFields({
       </dd>
       <dt>Not until</dt>
       <dd>
-        <LineField
-          kind="text"
-          type="date"
+        <LineDay
           aria-label="No reminders until"
           value={draft.quietUntil ?? ""}
-          onChange={(event) =>
-            setDraft({
-              ...draft,
-              quietUntil: event.target.value === "" ? null : (event.target.value as Day),
-            })
-          }
+          onDay={(day) => setDraft({ ...draft, quietUntil: day === "" ? null : day })}
         />{" "}
         <span data-tone="soft">nor for less than</span>{" "}
         <LineField

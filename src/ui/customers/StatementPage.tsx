@@ -9,11 +9,11 @@ import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
 
 import { Amount } from "../kit/Amount";
-import { LineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { EmptyState } from "../kit/layout";
 import { AsOf } from "../kit/lists/AsOf";
 import { OnePart } from "./StatementTables";
+import { LineDay } from "@/ui/kit/days";
 
 type Props = BookFacts & {
   customer: { id: number; name: string; externalId: string };
@@ -102,23 +102,15 @@ export function StatementPage({
 /** The day the statement begins. */
 function From({ day }: { day: Day }): ReactNode {
   const [router, path, search] = [useRouter(), usePathname(), useSearchParams()];
-  const go = (to: string): void => {
-    if (!/^\d{4}-\d\d-\d\d$/.test(to) || to === day) return;
+  const go = (to: Day | ""): void => {
+    if (to === "" || to === day) return;
     const query = new URLSearchParams(search);
     query.set("from", to);
     router.replace(`${path}?${query}`);
   };
   return (
     <label data-tone="soft">
-      from{" "}
-      <LineField
-        kind="plain"
-        type="date"
-
-        defaultValue={day}
-        key={day}
-        onChange={(event) => go(event.target.value)}
-      />
+      from <LineDay value={day} onDay={go} />
     </label>
   );
 }

@@ -3,6 +3,7 @@
 import { createContext, type ReactNode, useContext } from "react";
 
 import type { BookFacts } from "@/contracts/shell";
+import type { Day } from "@/core/calendar";
 import type { Currency } from "@/core/money";
 
 const Context = createContext<BookFacts | null>(null);
@@ -10,6 +11,12 @@ const Context = createContext<BookFacts | null>(null);
 /** Says in which book a page is: its name in addresses, its currency, its day. */
 export function InBook({ children, ...facts }: BookFacts & { children: ReactNode }): ReactNode {
   return <Context value={facts}>{children}</Context>;
+}
+
+/** The book's day; the machine's outside of a book. */
+export function useToday(): Day {
+  const today = useContext(Context)?.today;
+  return today ?? (new Date().toISOString().slice(0, 10) as Day);
 }
 
 /** The currency that sums are kept in, or the fallback outside of a book. */

@@ -1,14 +1,21 @@
 "use client";
 
 import { chakra, Field as ChakraField, Input, NativeSelect } from "@chakra-ui/react";
-import type { ComponentProps, ReactNode } from "react";
+import type { ComponentProps, FocusEvent, ReactNode } from "react";
+
+import { type Currency, formatAmount, parseAmount } from "@/core/money";
 
 import { inlineFieldRecipe, lineFieldRecipe, smallChoiceRecipe } from "./recipes/controls";
 
 /** What a field of ours may be told: its label, what was wrong with it, and a word of help. */
-type Labelled = { label: string; error?: string | undefined; help?: string | undefined };
+export type Labelled = { label: string; error?: string | undefined; help?: string | undefined };
 
-function Labels({ label, error, help, children }: Labelled & { children: ReactNode }): ReactNode {
+export function Labels({
+  label,
+  error,
+  help,
+  children,
+}: Labelled & { children: ReactNode }): ReactNode {
   return (
     <ChakraField.Root invalid={error !== undefined} gap="1">
       <ChakraField.Label fontSize="13px" color="soft">
@@ -21,7 +28,7 @@ function Labels({ label, error, help, children }: Labelled & { children: ReactNo
   );
 }
 
-const BOXED = {
+export const BOXED = {
   h: "32px",
   bg: "sheet",
   borderColor: "line",
@@ -40,6 +47,36 @@ export function TextField({
     <Labels label={label} error={error} help={help}>
       <Input size="sm" {...BOXED} {...input} />
     </Labels>
+  );
+}
+
+/**
+ * A labelled sum: to the right, in the figures of the ledger, and grouped when it is left
+ * (`1234.5` becomes `1,234.50`). What cannot be read stays as it was typed.
+ */
+export function AmountField({
+  currency,
+  onBlur,
+  onChange,
+  ...field
+}: Labelled & { currency: Currency } & ComponentProps<typeof Input>): ReactNode {
+  const settle = (event: FocusEvent<HTMLInputElement>): void => {
+    const parsed = parseAmount(event.target.value, ".", currency);
+    if (parsed.ok && parsed.value >= 0) {
+      event.target.value = formatAmount(parsed.value, currency);
+      onChange?.(event);
+    }
+    onBlur?.(event);
+  };
+  return (
+    <TextField
+      inputMode="decimal"
+      textAlign="right"
+      fontFamily="sums"
+      {...field}
+      onChange={onChange}
+      onBlur={settle}
+    />
   );
 }
 

@@ -10,10 +10,11 @@ import { type Currency, formatAmount, parseAmount } from "@/core/money";
 
 import { Act } from "../kit/buttons";
 import { fieldsOf } from "../kit/checked";
-import { Choice, TextField } from "../kit/fields";
+import { AmountField, Choice, TextField } from "../kit/fields";
 import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { sendCommand } from "../shell/send";
+import { DayField, dayFieldOf } from "@/ui/kit/days";
 
 const METHODS = [
   ["check", "Check"],
@@ -30,8 +31,8 @@ type RecordReceiptProps = {
 };
 /** A receipt made by hand: what was given, by whom, with its number. It is matched like any other. */
 export function RecordReceipt(props: RecordReceiptProps): ReactNode {
-  const { close } = props;
-  const { again, register, isSubmitting, field, record } = useReceiptForm(props);
+  const { close, currency } = props;
+  const { again, form, isSubmitting, field, record } = useReceiptForm(props);
   return (
     <Form
       display="grid"
@@ -49,10 +50,10 @@ export function RecordReceipt(props: RecordReceiptProps): ReactNode {
         if (event.key === "Escape") close();
       }}
     >
-      <Choice label="By" options={METHODS} {...register("method")} />
+      <Choice label="By" options={METHODS} {...form.register("method")} />
       <TextField label="Number" autoFocus {...field("number")} />
-      <TextField label="Sum" inputMode="decimal" {...field("amount")} />
-      <TextField label="Day" type="date" {...field("paidOn")} />
+      <AmountField label="Sum" currency={currency} {...field("amount")} />
+      <DayField label="Day" {...dayFieldOf(form, "paidOn")} />
       <TextField label="From" {...field("payerName")} placeholder="who gave it" />
       <TextField label="Memo" {...field("reference")} placeholder="what is written on it" />
       <ActRow gridColumn="1 / -1" marginTop="0">
@@ -100,7 +101,6 @@ function useReceiptForm({ currency, today, recorded }: RecordReceiptProps) {
     },
   });
   const {
-    register,
     handleSubmit,
     reset,
     formState: { isSubmitting },
@@ -133,5 +133,5 @@ function useReceiptForm({ currency, today, recorded }: RecordReceiptProps) {
       recorded(done.receiptId);
     }
   });
-  return { again, register, isSubmitting, field, record };
+  return { again, form, isSubmitting, field, record };
 }

@@ -11,8 +11,9 @@ import { Act, RowButton } from "../kit/buttons";
 import { LineField } from "../kit/fields";
 import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
+import { LineDay } from "@/ui/kit/days";
 
-type Part = { day: string; sum: string };
+type Part = { day: Day | ""; sum: string };
 /** What was said, in one line; with days and sums it is a promise, also in parts. */
 export function Call({
   row,
@@ -114,12 +115,7 @@ function PromisePart({ at, part, parts, set, setParts }: PromisePartProps): Reac
     <ActRow marginTop="6px">
       <label data-tone="soft">
         {at === 0 ? "promised by" : "and by"}{" "}
-        <LineField
-          kind="text"
-          type="date"
-          value={part.day}
-          onChange={(event) => set(at, { day: event.target.value })}
-        />
+        <LineDay value={part.day} onDay={(day) => set(at, { day })} />
       </label>
       <LineField
         width="90px"

@@ -10,10 +10,11 @@ import { type Currency, parseAmount } from "@/core/money";
 
 import { Act } from "../kit/buttons";
 import { fieldsOf } from "../kit/checked";
-import { Choice, TextField } from "../kit/fields";
+import { AmountField, Choice, TextField } from "../kit/fields";
 import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { METHODS_WITH_FEES } from "./fees";
+import { DayField, dayFieldOf } from "@/ui/kit/days";
 
 type AgreeRateProps = {
   accounts: readonly { code: string; name: string }[];
@@ -56,8 +57,8 @@ const rateSchema = (currency: Currency) => {
 type RateFormProps = AgreeRateProps & { close: () => void };
 
 function RateForm(props: RateFormProps): ReactNode {
-  const { accounts, close } = props;
-  const { register, field, agree, isSubmitting } = useRateForm(props);
+  const { accounts, close, currency } = props;
+  const { form, register, field, agree, isSubmitting } = useRateForm(props);
   return (
     <Form
       display="grid"
@@ -73,7 +74,7 @@ function RateForm(props: RateFormProps): ReactNode {
         {...register("account")}
       />
       <Choice label="By" options={METHODS_WITH_FEES} {...register("method")} />
-      <TextField label="From" type="date" {...field("from")} />
+      <DayField label="From" {...dayFieldOf(form, "from")} />
       <TextField
         label="Percent"
         inputMode="decimal"
@@ -81,9 +82,14 @@ function RateForm(props: RateFormProps): ReactNode {
         {...field("percent")}
         placeholder="2.9"
       />
-      <TextField label="And a fixed sum" inputMode="decimal" {...field("fixed")} />
-      <TextField label="At most" inputMode="decimal" {...field("most")} placeholder="no cap" />
-      <TextField label="At least" inputMode="decimal" {...field("least")} placeholder="no least" />
+      <AmountField label="And a fixed sum" currency={currency} {...field("fixed")} />
+      <AmountField label="At most" currency={currency} {...field("most")} placeholder="no cap" />
+      <AmountField
+        label="At least"
+        currency={currency}
+        {...field("least")}
+        placeholder="no least"
+      />
       <TextField label="Brand of card" {...field("brand")} placeholder="every brand" />
       <Choice
         label="Cards"
@@ -94,9 +100,9 @@ function RateForm(props: RateFormProps): ReactNode {
         ]}
         {...register("abroad")}
       />
-      <TextField
+      <AmountField
         label="From a month’s volume of"
-        inputMode="decimal"
+        currency={currency}
         {...field("fromVolume")}
         placeholder="0.00"
       />
@@ -159,5 +165,5 @@ function useRateForm({ accounts, currency, today, close }: RateFormProps) {
       }
     },
   );
-  return { register, field, agree, isSubmitting };
+  return { form, register, field, agree, isSubmitting };
 }

@@ -10,6 +10,7 @@ import { Act } from "../kit/buttons";
 import { LineField } from "../kit/fields";
 import { ActRow } from "../kit/layout";
 import { useActing } from "../shell/Notices";
+import { LineDay } from "@/ui/kit/days";
 
 export function ReturnActions({
   todo,
@@ -143,15 +144,7 @@ function RetryForm({ today, todo }: RetryFormProps): ReactNode {
       }}
     >
       <label data-tone="soft">
-        on{" "}
-        <LineField
-          kind="plain"
-          type="date"
-          value={on}
-          min={todo.first}
-          max={todo.until}
-          onChange={(event) => setOn(event.target.value as Day)}
-        />
+        on <LineDay value={on} onDay={(day) => day !== "" && setOn(day)} />
       </label>
       <Act main type="submit" disabled={busy}>
         Try it again

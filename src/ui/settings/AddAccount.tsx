@@ -9,7 +9,7 @@ import { type Currency, currencyOf, parseAmount } from "@/core/money";
 
 import { Act } from "../kit/buttons";
 import { fieldsOf } from "../kit/checked";
-import { Choice, TextField } from "../kit/fields";
+import { AmountField, Choice, TextField } from "../kit/fields";
 import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 
@@ -79,7 +79,11 @@ export function AddBank({ currency }: { currency: Currency }): ReactNode {
         placeholder="operating"
       />
       <TextField label="Last four digits" inputMode="numeric" {...field("lastFour")} />
-      <TextField label="Balance at the cut-over" inputMode="decimal" {...field("openingBalance")} />
+      <AmountField
+        label="Balance at the cut-over"
+        currency={currency}
+        {...field("openingBalance")}
+      />
       <ActRow>
         <Act main type="submit" disabled={busy}>
           Add it

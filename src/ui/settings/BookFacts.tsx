@@ -6,14 +6,14 @@ import type { ReactNode } from "react";
 import { formatDay } from "@/core/calendar";
 
 import { Act } from "../kit/buttons";
-import { LineField, TextField, Tick } from "../kit/fields";
+import { AmountField, LineField, TextField, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { Form, Section } from "../kit/layout";
 import { type FactsForm, type FactsProps, useFacts } from "./useFacts";
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri"] as const;
 export function Facts(props: FactsProps): ReactNode {
-  const { settings } = props;
+  const { settings, currency } = props;
   const { busy, form, register, isDirty, field, keep } = useFacts(props);
   return (
     <Section>
@@ -33,15 +33,15 @@ export function Facts(props: FactsProps): ReactNode {
           inputMode="numeric"
           {...field("discountGraceDays")}
         />
-        <TextField
+        <AmountField
           label="Small differences up to"
-          inputMode="decimal"
+          currency={currency}
           {...field("smallDifferenceLimit")}
           help="Written off with one tick; a larger one needs a second person."
         />
-        <TextField
+        <AmountField
           label="Smallest overdue sum asked for"
-          inputMode="decimal"
+          currency={currency}
           {...field("smallestSumAskedFor")}
         />
         <TextField
@@ -50,9 +50,9 @@ export function Facts(props: FactsProps): ReactNode {
           {...field("surchargePercent")}
           placeholder="none"
         />
-        <TextField
+        <AmountField
           label="Fee for a payment that came back"
-          inputMode="decimal"
+          currency={currency}
           {...field("returnFee")}
           placeholder="none"
           help="Charged to the customer as an open item of its own."

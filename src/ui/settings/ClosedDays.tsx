@@ -9,11 +9,12 @@ import { LineField } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { ActRow } from "../kit/layout";
 import { useActing } from "../shell/Notices";
+import { LineDay } from "@/ui/kit/days";
 
 /** The day up to which nothing moves any more, set and lifted with a reason. */
 export function ClosedDays({ lockedTo, today }: { lockedTo: Day | null; today: Day }): ReactNode {
   const { act, busy } = useActing();
-  const [to, setTo] = useState<string>(lockedTo ?? lastOfMonthBefore(today));
+  const [to, setTo] = useState<Day | "">(lockedTo ?? lastOfMonthBefore(today));
   const [why, setWhy] = useState("");
   const set = (day: string | null, words: string): void =>
     void act("lockPeriod", { to: day, why }, () => ({ words })).then((done) => {
@@ -40,14 +41,7 @@ export function ClosedDays({ lockedTo, today }: { lockedTo: Day | null; today: D
         }}
       >
         <label data-tone="soft">
-          up to{" "}
-          <LineField
-            kind="plain"
-            type="date"
-            value={to}
-            max={addDays(today, -1)}
-            onChange={(event) => setTo(event.target.value)}
-          />
+          up to <LineDay value={to} onDay={setTo} />
         </label>
         <LineField
           kind="words"

@@ -5,15 +5,15 @@ import type { ReactNode } from "react";
 
 import type { Day } from "@/core/calendar";
 
-import { LineField } from "../fields";
+import { LineDay } from "../days";
 
 /** The day a report is for; it stands in the address. */
 export function AsOf({ day }: { day: Day }): ReactNode {
   const router = useRouter();
   const path = usePathname();
   const search = useSearchParams();
-  const go = (to: string): void => {
-    if (!/^\d{4}-\d\d-\d\d$/.test(to) || to === day) return;
+  const go = (to: Day | ""): void => {
+    if (to === "" || to === day) return;
     const query = new URLSearchParams(search);
     query.set("as-of", to);
     query.delete("page");
@@ -21,14 +21,7 @@ export function AsOf({ day }: { day: Day }): ReactNode {
   };
   return (
     <label data-tone="soft">
-      as of{" "}
-      <LineField
-        type="date"
-        kind="plain"
-        defaultValue={day}
-        key={day}
-        onChange={(event) => go(event.target.value)}
-      />
+      as of <LineDay value={day} onDay={go} />
     </label>
   );
 }
