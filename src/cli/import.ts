@@ -22,8 +22,7 @@ export async function importFiles({ values, files }: Args): Promise<Outcome> {
   if (typeof book !== "string" || files.length === 0)
     return wrongCall("Say --book and at least one file.");
   if (!["auto", ...FILE_KINDS].includes(String(kind)))
-    return wrongCall(`There is no kind “${kind}”.`);
-  if (kind === "returns") return failed({ code: "mapping.kind", kind: String(kind) });
+    return wrongCall(`There is no kind “${kind}”. Use auto, ${FILE_KINDS.join(", ")}.`);
   const opened = openBookToWrite(book);
   if (!opened.ok) return failed(opened.error);
   const reports: (ImportReport & { file: string; kind: FileKind })[] = [];

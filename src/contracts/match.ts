@@ -147,7 +147,13 @@ export type ReceiptItem = {
 };
 
 /** What came of posting the sure ones; `left`: those that changed meanwhile. */
-export type SurePosted = { posted: number; sum: number; left: number; commandId: number };
+export type SurePosted = {
+  posted: number;
+  /** In the book's currency. */
+  sum: Minor;
+  left: number;
+  commandId: number;
+};
 
 /**
  * A line of a tally: what an open item gets from the receipt, and what is taken off it besides.

@@ -13,9 +13,10 @@ export function ok<T>(value: T): { ok: true; value: T } {
   return { ok: true, value };
 }
 
+/** @example fail("account.unknown", { account: "card" }); a fact cannot be called `code`. */
 export function fail<Code extends string>(
   code: Code,
-  facts: Facts = {},
+  facts: Facts & { code?: never } = {},
 ): { ok: false; error: Failure<Code> } {
   return { ok: false, error: { ...facts, code } };
 }

@@ -3,6 +3,7 @@ import { type Currency, currencyOf } from "@/core/money";
 import { readSettings } from "@/db/settings";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
+import { proposalsOf } from "../match/proposals";
 import { matchQueue } from "../match/queries/match";
 import { matchWorkings } from "../match/queries/workings";
 import { periodOf, sheetOf } from "../output/exports";
@@ -43,6 +44,27 @@ describe("another currency, from invoice to bank", () => {
     book.mustTake("processor", CHARGE, { account: "euro" });
   };
 
+  it("is posted with the others as what it is worth in the book, as the list said", () => {
+    ready();
+    book.mustTake(
+      "processor",
+      "Id,Type,Date,Gross,Payer,Email,Memo\nch_1,Charge,2026-11-16,300.00,Alder Lane Pottery School,office@alderlane.example,invoice D-1\n",
+      { account: "card" },
+    );
+    book.mustTake(
+      "invoices",
+      "invoice_number,customer_id,issued_on,due_on,currency,total,balance,tax,terms\nD-1,C1,2026-11-02,2026-12-02,USD,300.00,300.00,0.00,n/30\n",
+    );
+    const { sums } = matchQueue(book.db, proposalsOf(book.db), {
+      queue: "sure",
+      sort: "paid",
+      currency: USD,
+    });
+    // 300.00 and 1,000.00 EUR at 1.10 of its day: 1,400.00, not 1,300.00.
+    expect(sums.sure).toEqual({ count: 2, sum: 140_000 });
+    expect(book.must("postSure", { receiptIds: null })).toMatchObject({ posted: 2, sum: 140_000 });
+    expect(book.broken()).toEqual([]);
+  });
   it("keeps lines out that have no rate of their day, and says which and where to enter it", () => {
     const none = book.mustTake("invoices", INVOICES);
     expect(none).toMatchObject({

@@ -50,9 +50,9 @@ function spec(table: Table, kind: "customers" | "invoices"): MappingSpec {
 }
 
 function named(result: Result<unknown>, path: string): Result<never> {
-  return result.ok
-    ? fail("file.unreadable", { path })
-    : fail(result.error.code, { ...result.error, path });
+  if (result.ok) return fail("file.unreadable", { path });
+  const { code, ...facts } = result.error;
+  return fail(code, { ...facts, path });
 }
 
 function told(refused: string[], file: string, refusals: readonly Refusal[]): void {

@@ -41,13 +41,11 @@ const MESSAGES: Record<string, string> = {
   "file.unreadable": "The file {path} cannot be read. Check its name and rights.",
   "mapping.fields": "No column is given for: {fields}. Choose one for each.",
   "mapping.unknown": "There is no mapping named “{name}” for this kind of file.",
-  "mapping.kind":
-    "Files of the kind “{kind}” cannot be read yet. Use customers, invoices, processor, bank, remittance or returns.",
   "account.needed":
     "The book has several accounts of this kind. Say which one the file belongs to.",
   "account.none": "The book has no {kind} account yet. Add one first.",
-  "account.unknown": "There is no account “{code}”.",
-  "account.taken": "There is an account “{code}” already. Choose another name.",
+  "account.unknown": "There is no account “{account}”.",
+  "account.taken": "There is an account “{account}” already. Choose another name.",
   "customer.unknown":
     "There is no customer “{id}”. Take in the customers first, or mend the number.",
   "customer.alias":
@@ -179,12 +177,12 @@ const MESSAGES: Record<string, string> = {
   "return.amount": "{sum} came back, but the debit was {debit}.",
   "return.unknown": "That is no returned debit of this book.",
   "retry.account":
-    "{code}: the account is wrong. Mend it with the customer first, then charge anew.",
+    "{returnCode}: the account is wrong. Mend it with the customer first, then charge anew.",
   "retry.unauthorized":
-    "{code}: the customer says it was not authorized. It is never tried again; ask for another way to pay.",
+    "{returnCode}: the customer says it was not authorized. It is never tried again; ask for another way to pay.",
   "retry.tries": "It was tried again twice already, and may not be any more.",
   "retry.days": "180 days have passed since it first settled: it may not be tried again.",
-  "retry.code": "Only R01 and R09 are tried again ({code}). Talk to the customer.",
+  "retry.code": "Only R01 and R09 are tried again ({returnCode}). Talk to the customer.",
   "retry.day": "Choose a day after today, until {until} at the latest.",
   "retry.planned": "Another try is planned already.",
   "notice.unknown": "That notice was dealt with meanwhile.",

@@ -98,7 +98,8 @@ export function dayFieldOf<T extends FieldValues>(
   name: FieldPath<T>,
 ): DayInput & { error: string | undefined } {
   return {
-    value: form.watch(name) as Day | "",
+    // A field that was given no default has no value yet.
+    value: (form.watch(name) as Day | undefined) ?? "",
     onDay: (day) =>
       form.setValue(name, day as PathValue<T, FieldPath<T>>, {
         shouldDirty: true,

@@ -77,11 +77,9 @@ export function MatchHeading({
         ) : null}
       </TabLine>
       <HeadingEnd>
-        {queue === "hand" ? null : (
-          <a data-tone="soft" href={`/api/v1/b/${book}/export/match?queue=${queue}`}>
-            CSV
-          </a>
-        )}
+        <a data-tone="soft" href={`/api/v1/b/${book}/export/match?queue=${queue}`}>
+          CSV
+        </a>
         <Act hint="N" onClick={() => setRecording(!recording)}>
           By hand
         </Act>

@@ -22,10 +22,12 @@ type Props = {
   today: Day;
   rows: ReturnRow[];
   open: number;
+  /** What is to be dealt with, and all that is listed, in the book's currency. */
   sum: Minor;
+  listed: Minor;
 };
 /** Everything that came back: refunds, disputes, returns, wrong accounts; what must be done by a day stands first. */
-export function ReturnsPage({ book, currency, today, rows, open, sum }: Props): ReactNode {
+export function ReturnsPage({ book, currency, today, rows, open, sum, listed }: Props): ReactNode {
   const [openKey, setOpen] = useOpenRow();
   return (
     <>
@@ -37,7 +39,10 @@ export function ReturnsPage({ book, currency, today, rows, open, sum }: Props): 
             </>
           ) : (
             <>
-              {formatAmount(sum, currency)} <small>came back, {open} to deal with</small>
+              {formatAmount(sum, currency)}{" "}
+              <small>
+                to deal with in {open}, {formatAmount(listed, currency)} came back
+              </small>
             </>
           )}
         </Title>
@@ -94,7 +99,7 @@ export function ReturnsPage({ book, currency, today, rows, open, sum }: Props): 
             number: true,
             cell: (row) =>
               row.sum === null ? "–" : <Amount of={row.sum} currency={row.currency} />,
-            foot: <Total>{formatAmount(sum, currency)}</Total>,
+            foot: <Total>{formatAmount(listed, currency)}</Total>,
           },
         ]}
         workings={(row) => (

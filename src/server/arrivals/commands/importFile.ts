@@ -117,7 +117,7 @@ function accountFor(
   if (code === null) return accounts.length === 1 ? ok(only.code) : fail("account.needed");
   return accounts.some((account) => account.code === code)
     ? ok(code)
-    : fail("account.unknown", { code });
+    : fail("account.unknown", { account: code });
 }
 
 /**

@@ -22,7 +22,7 @@ export const makeDeposit = defineCommand({
   }),
   run(ctx, input): Result<{ depositId: number; actId: number; banked: boolean }> {
     const bank = bankAccounts(ctx.db).find(({ code }) => code === input.bank);
-    if (!bank) return fail("account.unknown", { code: input.bank });
+    if (!bank) return fail("account.unknown", { account: input.bank });
     const receipts: ReceiptRow[] = [];
     for (const id of new Set(input.receiptIds)) {
       const receipt = receiptById(ctx.db, id);

@@ -2,7 +2,7 @@ import { z } from "zod";
 
 import { type SurePosted } from "@/contracts/match";
 import { type MatchCandidate, type Proposal } from "@/core/matching";
-import { minor } from "@/core/money";
+import { add, minor, ZERO } from "@/core/money";
 import { ok, type Result } from "@/core/result";
 import { approvalsWaiting } from "@/db/approvals";
 import { receiptById, type ReceiptRow } from "@/db/receipts";
@@ -13,6 +13,7 @@ import { proposalsOf } from "../proposals";
 import { saidOf } from "../queries/sureList";
 import { applyTally } from "../steps/applyTally";
 import { checkTally } from "../steps/checkTally";
+import { worthInBook } from "@/server/match/queries/match";
 
 /**
  * Posts the sure ones that the clerk has looked at. The proposals are made
@@ -28,7 +29,8 @@ export const postSure = defineCommand({
   run(ctx, input): Result<SurePosted> {
     const wanted = input.receiptIds === null ? null : new Set(input.receiptIds);
     const sure = sureOnes(ctx, wanted);
-    let [posted, sum] = [0, 0];
+    const worth = worthInBook(ctx.db, ctx.settings.currency);
+    let [posted, sum] = [0, ZERO];
     for (const [at, { receiptId, readings }] of sure.entries()) {
       if (at % 100 === 0) ctx.who.progress?.(at, sure.length);
       const receipt = receiptById(ctx.db, receiptId);
@@ -38,7 +40,7 @@ export const postSure = defineCommand({
       if (!placed.ok) return placed;
       if (placed.value === null) continue;
       posted += 1;
-      sum += receipt.unidentified;
+      sum = add(sum, worth(receipt));
     }
     return ok({
       posted,

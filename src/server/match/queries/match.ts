@@ -62,13 +62,7 @@ export function matchQueue(
     aside,
     second: all.filter(({ id }) => asked.has(id)),
   };
-  // Sums of several are in the book's currency.
-  const foreign = carriedByDocument(db, ["unidentified", "parked", "other"], "receipt");
-  const worth = (receipt: ReceiptRow): Minor => {
-    const own =
-      receipt.state === "set_aside" ? add(receipt.parked, receipt.income) : receipt.unidentified;
-    return receipt.currency === currency ? own : add(-(foreign.get(receipt.id) ?? 0));
-  };
+  const worth = worthInBook(db, currency);
   const sumUp = (name: QueueName): { count: number; sum: Minor } => ({
     count: groups[name].length,
     sum: sumOf(groups[name], worth),
@@ -92,6 +86,20 @@ export function matchQueue(
       second: sumUp("second"),
     },
     total: sumOf(all, worth),
+  };
+}
+
+/**
+ * What a receipt that waits, or was set aside, is worth in the book's currency: what the journal
+ * carries it at. Sums over several receipts are made of nothing else.
+ */
+export function worthInBook(db: Db, book: Currency): (receipt: ReceiptRow) => Minor {
+  const foreign = carriedByDocument(db, ["unidentified", "parked", "other"], "receipt");
+  return (receipt) => {
+    if (receipt.currency !== book) return add(-(foreign.get(receipt.id) ?? 0));
+    return receipt.state === "set_aside"
+      ? add(receipt.parked, receipt.income)
+      : receipt.unidentified;
   };
 }
 

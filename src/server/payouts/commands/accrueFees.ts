@@ -22,7 +22,7 @@ export const accrueFees = defineCommand({
   }),
   run(ctx, input): Result<{ actId: number; sum: number }> {
     const account = processorAccounts(ctx.db).find(({ code }) => code === input.account);
-    if (!account) return fail("account.unknown", { code: input.account });
+    if (!account) return fail("account.unknown", { account: input.account });
     if (account.feeBilling !== "monthly") return fail("fees.taken", { account: account.name });
     if (account.currency !== ctx.settings.currency)
       return fail("fees.other_currency", { account: account.name, currency: account.currency });

@@ -33,7 +33,7 @@ export const agreeRate = defineCommand({
   }),
   run(ctx, input): Result<{ rateId: number }> {
     const account = processorAccounts(ctx.db).find(({ code }) => code === input.account);
-    if (!account) return fail("account.unknown", { code: input.account });
+    if (!account) return fail("account.unknown", { account: input.account });
     const percent = ratioOf(input.percent);
     if (
       !percent.ok ||

@@ -56,7 +56,7 @@ function debitToRetry(
   const before = retriesOf(ctx.db, receipt.id);
   const code = item.returnCode ?? "";
   const may = retryOf(code, before.length, receipt.settledOn, ctx.today);
-  if (!may.may) return fail(WHY_NOT[may.why], { code });
+  if (!may.may) return fail(WHY_NOT[may.why], { returnCode: code });
   if (on <= ctx.today || addBankingDays(on, 0) > may.until)
     return fail("retry.day", { until: may.until });
   if (before.some(({ plannedOn }) => plannedOn >= ctx.today)) return fail("retry.planned");

@@ -30,7 +30,7 @@ const LOOK_BACK_DAYS = 60;
 export function returnsAndDisputes(
   db: Db,
   today: Day,
-): { rows: ReturnRow[]; open: number; sum: Minor } {
+): { rows: ReturnRow[]; open: number; sum: Minor; listed: Minor } {
   const { currency: book } = readSettings(db);
   const rows = [
     ...returnsAndDisputesSince(db, addDays(today, -LOOK_BACK_DAYS)).map((row) =>
@@ -43,13 +43,9 @@ export function returnsAndDisputes(
       Number(b.open) - Number(a.open) || order(a.until, b.until) || earlierFirst(b.on, a.on),
   );
   const open = rows.filter((row) => row.open);
-  return {
-    rows,
-    open: open.length,
-    sum: sumOf(open, ({ sum, currency, on }) =>
-      worthOn(db, { amount: sum ?? ZERO, currency, book, on }),
-    ),
-  };
+  const worth = ({ sum, currency, on }: ReturnRow): Minor =>
+    worthOn(db, { amount: sum ?? ZERO, currency, book, on });
+  return { rows, open: open.length, sum: sumOf(open, worth), listed: sumOf(rows, worth) };
 }
 
 /** Earlier first; what has no day comes after what has one. */

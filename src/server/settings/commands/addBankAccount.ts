@@ -26,7 +26,7 @@ export const addBankAccount = defineCommand({
   }),
   run(ctx, input): Result<{ id: number }> {
     if (bankAccounts(ctx.db).some((account) => account.code === input.code))
-      return fail("account.taken", { code: input.code });
+      return fail("account.taken", { account: input.code });
     const id = insertBankAccount(ctx.db, { ...input, currency: ctx.settings.currency });
     const taken = new Set(accounts(ctx.db).map((account) => account.code));
     insertAccount(ctx.db, {

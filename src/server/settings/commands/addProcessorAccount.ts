@@ -20,7 +20,7 @@ export const addProcessorAccount = defineCommand({
   }),
   run(ctx, input): Result<{ id: number }> {
     if (processorAccounts(ctx.db).some((account) => account.code === input.code))
-      return fail("account.taken", { code: input.code });
+      return fail("account.taken", { account: input.code });
     const id = insertProcessorAccount(ctx.db, {
       ...input,
       descriptor: input.descriptor || null,
