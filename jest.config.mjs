@@ -2,13 +2,13 @@
 export default {
   testEnvironment: "node",
   testMatch: [
-    "<rootDir>/src/**/*.test.ts",
+    "<rootDir>/src/**/*.test.{ts,tsx}",
     "<rootDir>/tests/faults/**/*.test.ts",
     "<rootDir>/tests/round/**/*.test.ts",
   ],
   // Packages that are ES modules only are turned to CommonJS as our own code is.
   transformIgnorePatterns: [
-    "/node_modules/(?!(temporal-polyfill|temporal-utils|temporal-spec|decimal\\.js|fast-check|pure-rand)/)",
+    "/node_modules/(?!(@tanstack|react-hotkeys-hook|temporal-polyfill|temporal-utils|temporal-spec|decimal\\.js|fast-check|pure-rand)/)",
   ],
   transform: {
     "^.+\\.(tsx?|m?js)$": [

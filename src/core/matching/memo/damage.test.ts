@@ -10,7 +10,7 @@ import type { UnresolvedToken } from "./mention";
 /** The textbook's whole table of distances (Damerau 1964; Wagner and Fischer 1974), nothing saved. */
 function slowDistance(a: string, b: string): number {
   const table = Array.from({ length: a.length + 1 }, (_, i) =>
-    Array.from({ length: b.length + 1 }, (_, j) => (i === 0 ? j : j === 0 ? i : 0)),
+    Array.from({ length: b.length + 1 }, (_, j) => (i === 0 || j === 0 ? i + j : 0)),
   );
   const at = (i: number, j: number): number => table[i]![j]!;
   for (let i = 1; i <= a.length; i += 1)
