@@ -3,6 +3,8 @@ import { z } from "zod";
 import type { Day } from "@/core/calendar";
 import { type Currency, currencyOf } from "@/core/money";
 
+import "./problems";
+
 /** The gate for single values: what a page, a script or the command line sends is read here and nowhere else. */
 
 /** A calendar day, as 2026-11-24. */
@@ -15,7 +17,7 @@ export const code = z
   .regex(/^[a-z0-9][a-z0-9-]{0,30}$/, "Use small letters, digits and hyphens.");
 
 /** What something is called. */
-export const name = z.string().trim().min(1, "A name is needed.").max(80);
+export const name = z.string().trim().min(1, "A name is needed.").max(200);
 
 /** An ISO 4217 code. */
 export const currencyCode = z.string().transform((text, context) => {

@@ -8,17 +8,14 @@ import { insertAccount } from "@/db/journal";
 import { writeSettings } from "@/db/settings";
 
 import { bookExists, bookFile, isBookName, makeBookFolders } from "./folders";
+import { firstProblem } from "@/contracts/problems";
 
 /** Makes a new, empty book with the default chart of accounts. */
 export function createBook(book: string, input: z.input<typeof bookSchema>): Result<Db> {
   if (!isBookName(book)) return fail("book.name", { book });
   if (bookExists(book)) return fail("book.exists", { book });
   const parsed = bookSchema.safeParse(input);
-  if (!parsed.success)
-    return fail("input.invalid", {
-      where: parsed.error.issues[0]?.path.join(".") ?? "",
-      what: parsed.error.issues[0]?.message ?? "",
-    });
+  if (!parsed.success) return fail("input.invalid", firstProblem(parsed.error, "Book"));
   makeBookFolders(book);
   const db = createFile(bookFile(book));
   db.transaction(() => {

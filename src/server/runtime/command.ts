@@ -5,6 +5,7 @@ import { commandByKey, insertCommand, nextCommandId } from "@/db/acts";
 import type { Db } from "@/db/connection";
 
 import { type Actor, CommandContext } from "./context";
+import { firstProblem } from "@/contracts/problems";
 
 /** One way to change a book. `run` is synchronous and lies within one transaction. */
 export type Command<Schema extends z.ZodType = z.ZodType, Output = unknown> = {
@@ -40,13 +41,7 @@ export function runCommand<Schema extends z.ZodType, Output>(
   who: Caller,
 ): Result<Output> {
   const parsed = command.schema.safeParse(input);
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0];
-    return fail("input.invalid", {
-      where: issue?.path.join(".") || command.name,
-      what: issue?.message ?? "cannot be read",
-    });
-  }
+  if (!parsed.success) return fail("input.invalid", firstProblem(parsed.error, command.name));
   const work = (): Result<Output> => {
     const before = commandByKey(db, who.key);
     if (before)

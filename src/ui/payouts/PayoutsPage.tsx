@@ -24,6 +24,7 @@ export function PayoutsPage(props: Props): ReactNode {
   const { currency, rows, today } = props;
   const [open, setOpen] = useOpenRow();
   const off = rows.filter((row) => row.shown === "off" || row.shown === "late");
+  const untied = rows.filter((row) => row.shown !== "tied").length;
   const offBy = sumOf(off, (row) => (row.abroad ? row.bookNet : (row.offBy ?? row.net)));
   return (
     <>
@@ -32,7 +33,7 @@ export function PayoutsPage(props: Props): ReactNode {
           {off.length === 0 ? (
             <>
               <span data-tone="good">0.00</span>{" "}
-              <small>off: every payout that is due comes out</small>
+              <small>off{untied === 0 ? ": every payout is tied" : `, ${untied} to tie`}</small>
             </>
           ) : (
             <>
@@ -52,7 +53,7 @@ export function PayoutsPage(props: Props): ReactNode {
             {monthWords(props.month)}
           </NextLink>
           <Tab href={`?month=${props.month}&show=open`} here={props.onlyOpen}>
-            Not tied <b>{rows.filter((row) => row.shown !== "tied").length}</b>
+            Not tied <b>{untied}</b>
           </Tab>
         </PayoutTabs>
         <HeadingEnd>

@@ -182,7 +182,10 @@ export class Matcher {
     const named = best !== undefined && best.numbers !== "none" && best.flaws === 0;
     const proposal = judged(receipt, now, before, {
       closed: closedNumbers(receipt, this.closed, now),
-      doubleOf: best && !named ? this.paid.doubleOf(best.customerId, receipt) : null,
+      doubleOf:
+        best && !named && !hasItsOwn(best)
+          ? this.paid.doubleOf(best.customerId, receipt)
+          : null,
       alsoOn: best && best.numbers === "none" ? earlierFor(receipt, best, this.claimants) : null,
       smallShort:
         best?.sum === "part" && isSmallShort(best, this.input.settings.smallDifferenceLimit),
@@ -197,3 +200,9 @@ export class Matcher {
     return proposal;
   }
 }
+
+/**
+ * Whether an item of the very sum is still open for it: equal receipts for equal open items are two
+ * payments, and a double is suspected only where fewer items than receipts are open.
+ */
+const hasItsOwn = ({ sum, lines }: Draft): boolean => sum === "single" && lines.length === 1;

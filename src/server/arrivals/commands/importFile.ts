@@ -58,7 +58,7 @@ export const importFile = defineCommand({
     size: z.number().int().nonnegative(),
     mapping: mappingSchema,
     account: z.string().nullable().default(null),
-    saveAs: z.string().trim().max(80).nullable().default(null),
+    saveAs: z.string().trim().max(200).nullable().default(null),
   }),
   run(ctx, input): Result<ImportReport> {
     const { mapping } = input;

@@ -8,8 +8,8 @@ import { defineCommand } from "@/server/runtime/command";
 
 const person = z
   .object({
-    name: z.string().trim().max(80),
-    duty: z.string().trim().max(80),
+    name: z.string().trim().max(200),
+    duty: z.string().trim().max(200),
     email: z
       .string()
       .trim()

@@ -5,6 +5,7 @@ import { fail, ok } from "@/core/result";
 import { createBook } from "@/server/runtime/books";
 
 import { answer } from "../../../answers";
+import { firstProblem } from "@/contracts/problems";
 
 const body = z.object({ book: z.string() }).and(bookSchema);
 
@@ -12,13 +13,7 @@ const body = z.object({ book: z.string() }).and(bookSchema);
 export async function POST(request: Request): Promise<Response> {
   const input: unknown = await request.json().catch(() => null);
   const parsed = body.safeParse(input);
-  if (!parsed.success)
-    return answer(
-      fail("input.invalid", {
-        where: parsed.error.issues[0]?.path.join(".") ?? "request",
-        what: parsed.error.issues[0]?.message ?? "",
-      }),
-    );
+  if (!parsed.success) return answer(fail("input.invalid", firstProblem(parsed.error, "request")));
   const made = createBook(parsed.data.book, { ...parsed.data, currency: parsed.data.currency });
   if (!made.ok) return answer(made);
   made.value.close();

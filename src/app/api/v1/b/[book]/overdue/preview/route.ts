@@ -7,6 +7,7 @@ import { bookContext } from "@/server/runtime/bookContext";
 import { proposalsFor } from "@/server/runtime/threads/reader";
 
 import { answer, type BookParams, notThere } from "../../../../../../answers";
+import { firstProblem } from "@/contracts/problems";
 
 const words = z.object({
   customerId: z.number().int(),
@@ -23,12 +24,6 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   if (!found) return notThere("book.missing", { book });
   const { db, today } = found;
   const parsed = words.safeParse(await request.json().catch(() => null));
-  if (!parsed.success)
-    return answer(
-      fail("input.invalid", {
-        where: parsed.error.issues[0]?.path.join(".") ?? "words",
-        what: parsed.error.issues[0]?.message ?? "cannot be read",
-      }),
-    );
+  if (!parsed.success) return answer(fail("input.invalid", firstProblem(parsed.error, "words")));
   return answer(previewFor(db, today, await proposalsFor(book), parsed.data));
 }
