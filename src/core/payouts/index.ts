@@ -6,3 +6,4 @@ export { lineAtOwnRate } from "./ownRate";
 export { expectedAtBank, payoutComposition, type PayoutComposition } from "./composition";
 export { fitsPayout, tieOut, type TieLine, type TiePayout } from "./tieOut";
 export { tieTogether, type TiedTogether } from "./together";
+export { type ProposedLine, proposeLines, type WaitingPayout } from "./proposeLines";

@@ -1,7 +1,7 @@
 import { bankingDaysBetween, formatDay } from "@/core/calendar";
 import { formatAmount } from "@/core/money";
 import { type Explanation, explanationsOf, tieTogether } from "@/core/payouts";
-import { bankLineById, type BankLineRow, lastStatementDay, openBankLines } from "@/db/bank";
+import { bankLineById, type BankLineRow, openBankLines } from "@/db/bank";
 import { usualFees } from "@/db/charges";
 import { type Db } from "@/db/connection";
 import { openPayouts, payoutListedById, tiesOfPayout } from "@/db/payouts";
@@ -11,7 +11,7 @@ import { rateOn } from "@/db/rates";
 import { payerOfReceipt } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 
-import { type PayoutView, view } from "./payouts";
+import { payoutView, type PayoutView } from "./payouts";
 
 /** What would explain a payout that is off, and what one key would book for it. */
 export type PayoutWorkings = {
@@ -60,12 +60,7 @@ export function payoutWorkings(db: Db, payoutId: number): PayoutWorkings | null 
   const near = open
     .filter((line) => Math.abs(bankingDaysBetween(payout.paidOn, line.postedOn)) <= 10)
     .sort((a, b) => Math.abs(a.amount - payout.bookNet) - Math.abs(b.amount - payout.bookNet));
-  const shown = view(payout, {
-    lines: open,
-    descriptors,
-    statementTo: lastStatementDay(db),
-    book: currency,
-  });
+  const shown = payoutView(db, payout);
   return {
     payout: shown,
     explanations: explained(db, shown, items),

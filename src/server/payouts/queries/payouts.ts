@@ -1,15 +1,8 @@
 import type { BandDay, CandidateLine, PayoutRow, PayoutState } from "@/contracts/payouts";
-import {
-  addDays,
-  bankingDaysBetween,
-  type Day,
-  isBankHoliday,
-  isBankingDay,
-  weekday,
-} from "@/core/calendar";
+import { addDays, type Day, isBankHoliday, isBankingDay, weekday } from "@/core/calendar";
 import { earlierFirst } from "@/core/calendar";
 import { add, type Currency, type Minor, sumOf } from "@/core/money";
-import { expectedAtBank, fitsPayout, lineAtOwnRate } from "@/core/payouts";
+import { expectedAtBank, proposeLines, type ProposedLine } from "@/core/payouts";
 import { type BankLineRow, lastStatementDay, openBankLines, payoutLinesByDay } from "@/db/bank";
 import { takingsByDay } from "@/db/clearing";
 import type { Db } from "@/db/connection";
@@ -40,35 +33,51 @@ const urgency = (view: PayoutView): number => {
 export function payoutViews(db: Db, from: Day, to: Day): PayoutView[] {
   const statementTo = lastStatementDay(db);
   const { currency } = readSettings(db);
-  const lines = openBankLines(db);
-  const descriptors = new Map(
-    processorAccounts(db).map((account) => [account.id, account.descriptor]),
-  );
   const untied = untiedPayouts(db);
+  const proposed = linesProposed(db, untied);
   const known = new Set(untied.map((payout) => payout.id));
   const all = [
     ...untied,
     ...payoutsBetween(db, from, to).filter((payout) => !known.has(payout.id)),
   ];
   return all
-    .map((payout) => view(payout, { lines, descriptors, statementTo, book: currency }))
+    .map((payout) => view(payout, { proposed, statementTo, book: currency }))
     .sort((a, b) => urgency(a) - urgency(b) || earlierFirst(b.paidOn, a.paidOn) || b.id - a.id);
 }
 
-/** A line reaches the bank within this many banking days of the payout. */
-const NEAR = 4;
-
 type PayoutFacts = {
-  lines: readonly BankLineRow[];
-  descriptors: ReadonlyMap<number, string | null>;
+  proposed: ReadonlyMap<number, ProposedLine<BankLineRow>>;
   statementTo: Day | null;
   book: Currency;
 };
 
-export function view(
-  payout: PayoutListed,
-  { lines, descriptors, statementTo, book }: PayoutFacts,
-): PayoutView {
+/** The lines that the payouts which wait would tie to, all of them together. */
+function linesProposed(
+  db: Db,
+  untied: readonly PayoutListed[],
+): ReadonlyMap<number, ProposedLine<BankLineRow>> {
+  const descriptors = new Map(
+    processorAccounts(db).map((account) => [account.id, account.descriptor]),
+  );
+  const { currency: book } = readSettings(db);
+  const waiting = untied.map((payout) => ({
+    ...payout,
+    descriptor: descriptors.get(payout.processorAccountId) ?? null,
+    worth: payout.currency === book ? null : payout.bookNet,
+  }));
+  return proposeLines(waiting, openBankLines(db));
+}
+
+/** One payout as the list shows it; what it would tie to depends on the others that wait. */
+export function payoutView(db: Db, payout: PayoutListed): PayoutView {
+  return view(payout, {
+    proposed: linesProposed(db, untiedPayouts(db)),
+    statementTo: lastStatementDay(db),
+    book: readSettings(db).currency,
+  });
+}
+
+function view(payout: PayoutListed, { proposed, statementTo, book }: PayoutFacts): PayoutView {
   const expectedOn = expectedAtBank(payout.paidOn);
   const abroad = payout.currency !== book;
   if (payout.state === "tied")
@@ -80,46 +89,14 @@ export function view(
       expectedOn,
       abroad,
     };
-  const descriptor = descriptors.get(payout.processorAccountId) ?? null;
-  const found = lineFor({ ...payout, descriptor }, lines);
-  const own = found || !abroad ? null : ownRateLine({ ...payout, descriptor }, lines);
-  const line = found ?? own;
+  const { line, by } = proposed.get(payout.id) ?? { line: null, by: null };
   const candidate = line
     ? { id: line.id, on: line.postedOn, amount: line.amount, description: line.description }
     : null;
-  const offBy = found ? add(found.amount, -payout.net) : own && add(0);
+  const offBy = line && (by === "rate" ? add(0) : add(line.amount, -payout.net));
   const shown = stateShown(offBy, statementTo, expectedOn);
   return { ...payout, shown, candidate, offBy, expectedOn, abroad };
 }
-
-type DescribedPayout = PayoutListed & { descriptor: string | null };
-
-/** The bank line nearest to being this payout: by sum, then by its number, then by its name. */
-function lineFor(payout: DescribedPayout, lines: readonly BankLineRow[]): BankLineRow | null {
-  const near = lines.filter(
-    (line) =>
-      Math.abs(bankingDaysBetween(payout.paidOn, line.postedOn)) <= NEAR &&
-      line.currency === payout.currency,
-  );
-  const says = (line: BankLineRow, words: string): boolean =>
-    line.description.toLowerCase().includes(words.toLowerCase());
-  const { descriptor, externalId, net } = payout;
-  return (
-    near.find((line) => fitsPayout(payout, line)) ??
-    near.find((line) => externalId.length >= 4 && says(line, externalId)) ??
-    near.find(
-      (line) =>
-        descriptor !== null && says(line, descriptor) && Math.sign(line.amount) === Math.sign(net),
-    ) ??
-    null
-  );
-}
-
-/** A payout abroad whose sums agree with the file can have come at the bank's own rate. */
-const ownRateLine = (payout: DescribedPayout, lines: readonly BankLineRow[]): BankLineRow | null =>
-  payout.statedNet === null || payout.statedNet === payout.net
-    ? lineAtOwnRate(payout, payout.bookNet, lines)
-    : null;
 
 function stateShown(offBy: Minor | null, statementTo: Day | null, expectedOn: Day): PayoutState {
   if (offBy === 0) return "fits";
