@@ -2,7 +2,6 @@ export { expectedOf, expectedUpTo, type Expected, type Unpaid } from "./expected
 export { explanationsOf } from "./explain";
 export { type Explanation, type OffPayout, type Remedy } from "./explanation";
 export { bulkPayoutAnswers, type BulkPayoutAnswers, type BulkPayoutItem } from "./bulkPayout";
-export { lineAtOwnRate } from "./ownRate";
 export { expectedAtBank, payoutComposition, type PayoutComposition } from "./composition";
 export { fitsPayout, tieOut, type TieLine, type TiePayout } from "./tieOut";
 export { tieTogether, type TiedTogether } from "./together";

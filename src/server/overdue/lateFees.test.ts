@@ -34,7 +34,7 @@ it("are proposed by the customer's ladder, charged as open items, and never on a
   rule({});
   // 20401 is 24 days late; 20403 is 5 days late, within the days of grace.
   expect(proposed().map(({ number, sum }) => [number, sum])).toEqual([["20401", 2500]]);
-  expect(book.must("chargeLateFees", { fees: proposed() })).toEqual({ charged: 1 });
+  expect(book.must("chargeLateFees", { fees: proposed() })).toMatchObject({ charged: 1 });
   expect([book.balance("late_fees"), book.broken(), proposed()]).toEqual([-2500, [], []]);
   expect(book.do("chargeLateFees", { fees: [{ itemId: 1 }] })).toMatchObject({
     ok: false,
@@ -43,6 +43,18 @@ it("are proposed by the customer's ladder, charged as open items, and never on a
   book.db.run("UPDATE open_item SET due_on = '2026-10-01' WHERE kind = 'late_fee'");
   rule({ kind: "monthly", percent: "2", grace: 0 });
   expect(proposed().every(({ number }) => !number.startsWith("LF-"))).toBe(true);
+});
+
+it("are taken back together, all that were charged at once", () => {
+  rule({ grace: 0 });
+  const before = proposed();
+  expect(before.length).toBeGreaterThan(1);
+  const { charged, commandId } = book.must("chargeLateFees", { fees: before });
+  expect([charged, proposed()]).toEqual([before.length, []]);
+  expect(book.must("undoTogether", { commandId })).toEqual({ undone: before.length });
+  expect([book.balance("late_fees"), book.broken(), proposed()]).toEqual([0, [], before]);
+  // A second time there is nothing left of it to take back.
+  expect(book.do("undoTogether", { commandId })).toMatchObject({ error: { code: "act.unknown" } });
 });
 
 it("are waived with a reason and not asked for again; taken back by mistake, they are; and not once they are paid", () => {

@@ -30,6 +30,7 @@ export function Letter({
     if (busy || workings.problem !== null) return;
     void act<{ letterId: number }>("sendLetter", { customerId: row.id, subject, body }, () => ({
       words: `Letter to ${row.name} is in the outbox.`,
+      final: "A letter that left cannot be taken back.",
     })).then((value) => {
       if (value) done();
     });

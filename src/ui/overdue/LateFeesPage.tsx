@@ -46,7 +46,7 @@ export function LateFeesPage({
     .filter(({ one, sum }) => one === currency || sum > 0);
   const charge = (): void => {
     if (wanted.length > 0 && !busy)
-      void act<{ charged: number }>(
+      void act<{ charged: number; commandId: number }>(
         "chargeLateFees",
         { fees: wanted.map(({ itemId, letterId }) => ({ itemId, letterId })) },
         (value) => ({
@@ -54,6 +54,7 @@ export function LateFeesPage({
             value.charged === 1
               ? "One late fee is an open item now."
               : `${value.charged} late fees are open items now.`,
+          undo: { commandId: value.commandId },
         }),
       );
   };

@@ -104,6 +104,7 @@ function useLetterRun({ going: all }: Props) {
       { letters: said },
       (value) => ({
         words: `${value.sent} ${value.sent === 1 ? "letter goes" : "letters go"} to the outbox${value.held.length > 0 ? `; ${value.held.length} held: ${value.held[0]?.customer ?? ""} ${value.held[0]?.why ?? ""}` : ""}.`,
+        final: "Letters that left cannot be taken back.",
       }),
       (done, of) => setFar({ done, of }),
     ).then(() => setFar(null));

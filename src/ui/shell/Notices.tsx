@@ -18,7 +18,9 @@ import { sendCommand } from "./send";
 
 /** What can be undone: one act, or all that one command did. */
 type Undo = number | { commandId: number } | null;
-type Said = { words: string; bad: boolean; undo: Undo };
+type Said = { words: string; bad: boolean; undo: Undo; final?: string | undefined };
+/** What came of a command; `final`: why it cannot be taken back, where that is so. */
+type Done = { words: string; undo?: Undo; final?: string };
 type Acting = {
   /** Says something below the page; with an act it offers to undo it. */
   say: (words: string, undo?: Undo) => void;
@@ -30,12 +32,16 @@ type Acting = {
   act: <T>(
     command: string,
     input: unknown,
-    done: (value: T) => { words: string; undo?: Undo },
+    done: (value: T) => Done,
     onProgress?: (done: number, of: number) => void,
   ) => Promise<T | null>;
   busy: boolean;
   book: string;
 };
+
+/** What the key says where nothing stands that it would take back. */
+const NOTHING_TO_UNDO =
+  "Nothing was done here just now that could be undone. Earlier acts are undone in the audit trail.";
 
 const Context = createContext<Acting | null>(null);
 
@@ -64,15 +70,16 @@ export function Notices({ book, children }: { book: string; children: ReactNode 
         setNotice({ words: sent.message, bad: true, undo: null });
         return null;
       }
-      const { words, undo } = done(sent.value as never);
-      setNotice({ words, bad: false, undo: undo ?? null });
+      const { words, undo = null, final } = done(sent.value as never);
+      setNotice({ words, bad: false, undo, final });
       startTransition(() => router.refresh());
       return sent.value as never;
     },
     [book, router],
   );
   const undoLast = useCallback(() => {
-    if (notice?.undo == null) return;
+    if (notice?.undo == null)
+      return setNotice({ words: notice?.final ?? NOTHING_TO_UNDO, bad: true, undo: null });
     const words = "Undone. Both entries stay in the journal.";
     if (typeof notice.undo === "number")
       void act<{ actId: number }>("undo", { actId: notice.undo }, () => ({ words }));

@@ -106,3 +106,9 @@ function finish(
 
 export const closedOf = (input: MatchingInput): ReadonlyMap<string, number> =>
   new Map(input.closed.map((entry) => [entry.number.toUpperCase(), entry.customerId]));
+
+/**
+ * Whether an item of the very sum is still open for it: equal receipts for equal open items are two
+ * payments, and a double is suspected only where fewer items than receipts are open.
+ */
+export const hasItsOwn = ({ sum, lines }: Draft): boolean => sum === "single" && lines.length === 1;

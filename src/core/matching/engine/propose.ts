@@ -10,7 +10,7 @@ import { affectedReceipts } from "./affectedReceipts";
 import { byMoney, earlierFor, type Judged, order, twinsTogether } from "./claimants";
 import { Claims } from "./claims";
 import { differenceOf } from "./difference";
-import { closedNumbers, isSmallShort, judged } from "./judged";
+import { hasItsOwn, closedNumbers, isSmallShort, judged } from "./judged";
 import { closedOf } from "./judged";
 import { type Looked, Plan } from "./plan";
 
@@ -183,9 +183,7 @@ export class Matcher {
     const proposal = judged(receipt, now, before, {
       closed: closedNumbers(receipt, this.closed, now),
       doubleOf:
-        best && !named && !hasItsOwn(best)
-          ? this.paid.doubleOf(best.customerId, receipt)
-          : null,
+        best && !named && !hasItsOwn(best) ? this.paid.doubleOf(best.customerId, receipt) : null,
       alsoOn: best && best.numbers === "none" ? earlierFor(receipt, best, this.claimants) : null,
       smallShort:
         best?.sum === "part" && isSmallShort(best, this.input.settings.smallDifferenceLimit),
@@ -200,9 +198,3 @@ export class Matcher {
     return proposal;
   }
 }
-
-/**
- * Whether an item of the very sum is still open for it: equal receipts for equal open items are two
- * payments, and a double is suspected only where fewer items than receipts are open.
- */
-const hasItsOwn = ({ sum, lines }: Draft): boolean => sum === "single" && lines.length === 1;

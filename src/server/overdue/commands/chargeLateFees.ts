@@ -34,7 +34,7 @@ export const chargeLateFees = defineCommand({
       .min(1)
       .max(5000),
   }),
-  run(ctx, input): Result<{ charged: number }> {
+  run(ctx, input): Result<{ charged: number; commandId: number }> {
     const keyOf = ({ itemId, letterId }: { itemId: number; letterId: number | null }): string =>
       `${itemId} ${letterId ?? ""}`;
     const wanted = new Set(input.fees.map(keyOf));
@@ -91,7 +91,7 @@ export const chargeLateFees = defineCommand({
         letterId: fee.letterId,
       });
     }
-    return ok({ charged: due.length });
+    return ok({ charged: due.length, commandId: ctx.commandId });
   },
 });
 

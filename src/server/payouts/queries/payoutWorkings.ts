@@ -9,7 +9,6 @@ import { itemsElsewhere, itemsOfPayout, type ProcessorItemRow } from "@/db/proce
 import { processorAccounts } from "@/db/processorAccounts";
 import { rateOn } from "@/db/rates";
 import { payerOfReceipt } from "@/db/receipts";
-import { readSettings } from "@/db/settings";
 
 import { payoutView, type PayoutView } from "./payouts";
 
@@ -33,7 +32,6 @@ export type PayoutWorkings = {
 export function payoutWorkings(db: Db, payoutId: number): PayoutWorkings | null {
   const payout = payoutListedById(db, payoutId);
   if (!payout) return null;
-  const { currency } = readSettings(db);
   const open = openBankLines(db);
   const descriptors = new Map(
     processorAccounts(db).map((account) => [account.id, account.descriptor]),
