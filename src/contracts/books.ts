@@ -56,6 +56,7 @@ export type AuditTrailRow = {
   id: number;
   commandId: number;
   onDay: Day;
+  /** On the clock of the book's zone, to the second. */
   at: string;
   actor: string;
   text: string;

@@ -19,6 +19,7 @@ import {
   type Day,
   type DayOrder,
   type Terms,
+  momentInZone,
 } from ".";
 
 const terms = (text: string): Terms => {
@@ -26,6 +27,17 @@ const terms = (text: string): Terms => {
   if (!read.ok) throw new Error(text);
   return read.value;
 };
+
+describe("moments", () => {
+  // The zones' rules are those of the IANA database: Chicago is UTC-6 in winter, UTC-5 in summer.
+  it.each([
+    ["2026-11-25T03:03:10.000Z", "America/Chicago", "2026-11-24 21:03:10"],
+    ["2026-07-01T04:59:59.999Z", "America/Chicago", "2026-06-30 23:59:59"],
+    ["2026-07-01T05:00:00.000Z", "America/Chicago", "2026-07-01 00:00:00"],
+    ["2026-11-24T23:30:00.000Z", "Europe/Berlin", "2026-11-25 00:30:00"],
+    ["2026-11-24T12:00:00.000Z", "UTC", "2026-11-24 12:00:00"],
+  ])("%s in %s is %s", (at, zone, expected) => expect(momentInZone(at, zone)).toBe(expected));
+});
 
 describe("bank holidays (Federal Reserve Banks' holiday schedule, values from memory)", () => {
   const schedule: Record<number, string[]> = {

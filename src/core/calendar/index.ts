@@ -15,5 +15,6 @@ export {
   type DayOrder,
   earlierFirst,
 } from "./day";
+export { momentInZone } from "./moments";
 export { readTypedDay, shownDay, type TypedOrder } from "./typed";
 export { discountInTime, dueDay, parseTerms, type Terms } from "./terms";

@@ -56,9 +56,9 @@ export function AuditTrailView({ rows, count, page, pageRows, book, today }: Pro
           },
           {
             id: "at",
-            header: "At (UTC)",
+            header: "At",
             width: "16%",
-            cell: (row) => <span data-tone="soft">{row.at.slice(0, 19).replace("T", " ")}</span>,
+            cell: (row) => <span data-tone="soft">{row.at}</span>,
           },
           { id: "by", header: "By", width: "12%", cell: (row) => row.actor },
           {

@@ -3,6 +3,8 @@ import { actCount, type ActRow, actsOfCommand, lastActs } from "@/db/acts";
 import type { Db } from "@/db/connection";
 
 import { isUndoable } from "../reversals";
+import { momentInZone } from "@/core/calendar";
+import { readSettings } from "@/db/settings";
 
 const PAGES: Partial<Record<ActRow["subjectKind"], string>> = {
   receipt: "receipts",
@@ -18,6 +20,7 @@ export function auditTrail(
   limit: number,
   offset: number,
 ): { rows: AuditTrailRow[]; count: number } {
+  const { timeZone } = readSettings(db);
   const together = new Map<number, number>();
   const standing = (commandId: number): number => {
     const known =
@@ -33,7 +36,7 @@ export function auditTrail(
       id: act.id,
       commandId: act.commandId,
       onDay: act.onDay,
-      at: act.at,
+      at: momentInZone(act.at, timeZone),
       actor: act.actor,
       text: act.text,
       undoneBy: act.undoneBy,
