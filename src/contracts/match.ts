@@ -1,8 +1,27 @@
 import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
+type QueueTraits = {
+  label: string;
+  /** Beside the work: shown only while something is in it, and without its sum. */
+  beside: boolean;
+  /** What the page says where nothing is in it, if that is all there is to say. */
+  empty: string | null;
+};
+
+/** The queues of Match, in the order of their tabs. */
+export const QUEUE_KINDS = {
+  sure: { label: "Sure", beside: false, empty: null },
+  check: { label: "To check", beside: false, empty: null },
+  none: { label: "No home yet", beside: false, empty: null },
+  second: { label: "Approvals", beside: true, empty: "No write-off waits for a second person." },
+  aside: { label: "Set aside", beside: true, empty: "Nothing is set aside." },
+} as const satisfies Record<string, QueueTraits>;
+
+export type QueueName = keyof typeof QUEUE_KINDS;
+export const QUEUES = Object.keys(QUEUE_KINDS) as [QueueName, ...QueueName[]];
+
 /** What the Match page is given; the server's queries have the same shapes. */
-export type QueueName = "sure" | "check" | "none" | "aside" | "second";
 export type MatchRow = {
   id: number;
   paidOn: Day;

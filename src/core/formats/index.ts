@@ -1,4 +1,11 @@
-export { FIELDS, FILE_KINDS, type FieldSpec, type FileKind, type MappingSpec } from "./mapping";
+export {
+  FIELDS,
+  FILE_KIND_TRAITS,
+  FILE_KINDS,
+  type FieldSpec,
+  type FileKind,
+  type MappingSpec,
+} from "./mapping";
 export { guessKind, guessMapping } from "./guess";
 export { readCustomer, readInvoice, type CustomerRecord, type InvoiceRecord } from "./records";
 export { readBankLine, type BankRecord } from "./bankRecord";

@@ -3,15 +3,26 @@ import { type DecimalMark } from "@/core/money";
 
 import { type RowKind } from "../activity";
 
-export const FILE_KINDS = [
-  "customers",
-  "invoices",
-  "processor",
-  "bank",
-  "remittance",
-  "returns",
-] as const;
-export type FileKind = (typeof FILE_KINDS)[number];
+type FileKindTraits = {
+  label: string;
+  /** The account that a file of the kind belongs to; null where it belongs to the book. */
+  account: "processor" | "bank" | null;
+  /** Whether its sums may be in any currency that the book has a rate for. */
+  anyRate: boolean;
+};
+
+/** What a file can be of. */
+export const FILE_KIND_TRAITS = {
+  customers: { label: "Customers", account: null, anyRate: false },
+  invoices: { label: "Open invoices", account: null, anyRate: true },
+  processor: { label: "Processor activity", account: "processor", anyRate: false },
+  bank: { label: "Bank statement", account: "bank", anyRate: false },
+  remittance: { label: "Remittance advice", account: null, anyRate: true },
+  returns: { label: "ACH returns", account: null, anyRate: true },
+} as const satisfies Record<string, FileKindTraits>;
+
+export type FileKind = keyof typeof FILE_KIND_TRAITS;
+export const FILE_KINDS = Object.keys(FILE_KIND_TRAITS) as [FileKind, ...FileKind[]];
 
 /** How a file's columns and signs are to be understood; kept by name, made once. */
 export type MappingSpec = {

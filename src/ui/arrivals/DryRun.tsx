@@ -6,7 +6,7 @@ import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type { ArrivalsFacts, ImportReport, InspectedFile } from "@/contracts/arrivals";
-import type { FileKind, MappingSpec } from "@/core/formats";
+import { FILE_KIND_TRAITS, type FileKind, type MappingSpec } from "@/core/formats";
 
 import { TextField } from "../kit/fields";
 import { useActing } from "../shell/Notices";
@@ -144,8 +144,7 @@ function useDryRun({ facts, first, close }: DryRunProps) {
   };
   useHotkeys("enter", takeIn, [takeIn]);
   useHotkeys("escape", close);
-  const hasAccount = mapping.kind === "processor" || mapping.kind === "bank";
-  const of = hasAccount ? accountsFor(mapping.kind, facts) : null;
+  const of = accountsFor(mapping.kind, facts);
   return {
     waiting,
     mapping,
@@ -163,7 +162,7 @@ function useDryRun({ facts, first, close }: DryRunProps) {
   };
 }
 function guessAccount(facts: ArrivalsFacts, kind: FileKind, name: string): string | null {
-  const of = accountsFor(kind, facts);
+  const of = accountsFor(kind, facts) ?? [];
   return (
     (of.find(
       ([code, words]) =>
@@ -172,8 +171,11 @@ function guessAccount(facts: ArrivalsFacts, kind: FileKind, name: string): strin
   );
 }
 
-function accountsFor(kind: string, facts: ArrivalsFacts) {
-  if (kind === "processor") return facts.accounts.processor;
-  if (kind === "bank") return facts.accounts.bank;
-  return [];
+/** The accounts that a file of a kind can belong to; null where it belongs to the book. */
+function accountsFor(
+  kind: FileKind,
+  { accounts }: ArrivalsFacts,
+): ArrivalsFacts["accounts"]["bank"] | null {
+  const { account } = FILE_KIND_TRAITS[kind];
+  return account && accounts[account];
 }

@@ -4,21 +4,14 @@ import { Box } from "@chakra-ui/react";
 import { type Dispatch, type ReactNode, type SetStateAction } from "react";
 
 import { type ArrivalsFacts, type ImportReport, type InspectedFile } from "@/contracts/arrivals";
-import { type FileKind, type MappingSpec } from "@/core/formats";
+import { FILE_KIND_TRAITS, type FileKind, FILE_KINDS, type MappingSpec } from "@/core/formats";
 
 import { Act } from "../kit/buttons";
 import { Choice } from "../kit/fields";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { WhatHappens } from "./DryRunReport";
 
-const KINDS = [
-  ["customers", "Customers"],
-  ["invoices", "Open invoices"],
-  ["processor", "Processor activity"],
-  ["bank", "Bank statement"],
-  ["returns", "ACH returns"],
-  ["remittance", "Remittance advice"],
-] as const;
+const KINDS = FILE_KINDS.map((kind) => [kind, FILE_KIND_TRAITS[kind].label] as const);
 
 type WhatItSaysProps = {
   facts: ArrivalsFacts;

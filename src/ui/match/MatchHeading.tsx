@@ -2,7 +2,13 @@
 
 import type { Dispatch, ReactNode, SetStateAction } from "react";
 
-import type { MatchRow, OnHandFacts, QueueName } from "@/contracts/match";
+import {
+  type MatchRow,
+  type OnHandFacts,
+  QUEUE_KINDS,
+  type QueueName,
+  QUEUES,
+} from "@/contracts/match";
 import type { Day } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
@@ -20,15 +26,6 @@ export type Props = {
   sorted: string;
   hand: OnHandFacts;
 };
-export const QUEUES: readonly (readonly [QueueName, string])[] = [
-  ["sure", "Sure"],
-  ["check", "To check"],
-  ["none", "No home yet"],
-  ["second", "Approvals"],
-  ["aside", "Set aside"],
-];
-/** Queues beside the work: shown while something is in them. */
-const BESIDE: readonly QueueName[] = ["second", "aside"];
 type MatchHeadingProps = {
   book: Props["book"];
   currency: Props["currency"];
@@ -61,11 +58,11 @@ export function MatchHeading({
       </Title>
       <TabLine>
         {QUEUES.filter(
-          ([name]) => !BESIDE.includes(name) || sums[name].count > 0 || queue === name,
-        ).map(([name, words]) => (
+          (name) => !QUEUE_KINDS[name].beside || sums[name].count > 0 || queue === name,
+        ).map((name) => (
           <Tab key={name} href={`?queue=${name}`} here={name === queue}>
-            {words} <b>{sums[name].count}</b>
-            {sums[name].sum > 0 && !BESIDE.includes(name)
+            {QUEUE_KINDS[name].label} <b>{sums[name].count}</b>
+            {sums[name].sum > 0 && !QUEUE_KINDS[name].beside
               ? `, ${formatAmount(sums[name].sum, currency)}`
               : ""}
           </Tab>

@@ -4,7 +4,7 @@ import NextLink from "next/link";
 import { type ReactNode, useCallback, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import type { MatchRow, QueueName } from "@/contracts/match";
+import { type MatchRow, QUEUE_KINDS, type QueueName, QUEUES } from "@/contracts/match";
 import { formatDay } from "@/core/calendar";
 import { formatAmount } from "@/core/money";
 
@@ -15,7 +15,7 @@ import { useOpenRow } from "../kit/lists/useOpenRow";
 import { load } from "../shell/send";
 import { ApprovalWorkings } from "./ApprovalWorkings";
 import { AsideWorkings } from "./AsideWorkings";
-import { MatchHeading, type Props, QUEUES } from "./MatchHeading";
+import { MatchHeading, type Props } from "./MatchHeading";
 import { OnHand } from "./OnHand";
 import { RecordReceipt } from "./RecordReceipt";
 import { SureLook } from "./SureLook";
@@ -185,17 +185,17 @@ function Empty({
   queue: QueueName;
   sums: Props["sums"];
 }): ReactNode {
-  if (queue === "aside") return <p>Nothing is set aside.</p>;
-  if (queue === "second") return <p>No write-off waits for a second person.</p>;
+  const { empty } = QUEUE_KINDS[queue];
+  if (empty !== null) return <p>{empty}</p>;
   const other = QUEUES.find(
-    ([name]) => name !== queue && name !== "aside" && name !== "second" && sums[name].count > 0,
+    (name) => name !== queue && !QUEUE_KINDS[name].beside && sums[name].count > 0,
   );
   if (other)
     return (
       <p>
         Nothing here.{" "}
-        <NextLink href={`?queue=${other[0]}`}>
-          {other[1]} has {sums[other[0]].count}
+        <NextLink href={`?queue=${other}`}>
+          {QUEUE_KINDS[other].label} has {sums[other].count}
         </NextLink>
         .
       </p>

@@ -3,6 +3,7 @@ import { z } from "zod";
 import type { ImportReport } from "@/contracts/arrivals";
 import { ROW_KIND_NAMES } from "@/core/activity";
 import {
+  FILE_KIND_TRAITS,
   FILE_KINDS,
   type MappingSpec,
   missingFields,
@@ -15,11 +16,12 @@ import {
   readRemittance,
   readReturn,
   readRows,
+  type RowReader,
   type Table,
 } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
-import { insertImportFile, saveMapping, setRowCounts } from "@/db/files";
+import { type FileKind, insertImportFile, saveMapping, setRowCounts } from "@/db/files";
 import { processorAccounts } from "@/db/processorAccounts";
 import { currenciesWithRates } from "@/db/rates";
 import { defineCommand } from "@/server/runtime/command";
@@ -84,7 +86,7 @@ export const importFile = defineCommand({
       rowsRefused: 0,
     });
     const actId = ctx.act("import", { kind: "import_file", id: fileId }, `took in ${input.name}`);
-    takeIn(ctx, {
+    IMPORTS[mapping.kind](ctx, {
       table: table.value,
       mapping,
       account: account.value,
@@ -105,13 +107,17 @@ export const importFile = defineCommand({
   },
 });
 
+/** The accounts of each kind that files can belong to. */
+const ACCOUNTS = { processor: processorAccounts, bank: bankAccounts };
+
 function accountFor(
   ctx: CommandContext,
   kind: MappingSpec["kind"],
   code: string | null,
 ): Result<string> {
-  if (kind !== "processor" && kind !== "bank") return ok("");
-  const accounts = kind === "processor" ? processorAccounts(ctx.db) : bankAccounts(ctx.db);
+  const { account } = FILE_KIND_TRAITS[kind];
+  if (account === null) return ok("");
+  const accounts = ACCOUNTS[account](ctx.db);
   const [only] = accounts;
   if (!only) return fail("account.none", { kind });
   if (code === null) return accounts.length === 1 ? ok(only.code) : fail("account.needed");
@@ -130,10 +136,7 @@ function contextOf(ctx: CommandContext, kind: MappingSpec["kind"], account: stri
     kind === "processor"
       ? processorAccounts(ctx.db).find(({ code }) => code === account)
       : undefined;
-  const others =
-    kind === "invoices" || kind === "remittance" || kind === "returns"
-      ? currenciesWithRates(ctx.db)
-      : [];
+  const others = FILE_KIND_TRAITS[kind].anyRate ? currenciesWithRates(ctx.db) : [];
   return { bookCurrency: processor?.currency ?? currency, timeZone, others };
 }
 
@@ -144,48 +147,34 @@ type ReadFile = {
   file: FileRun;
 };
 
-function takeIn(ctx: CommandContext, { table, mapping, account, file }: ReadFile): void {
+/** Reads the rows of a file; those that are refused are counted, the others given. */
+function rowsOf<T>(
+  ctx: CommandContext,
+  { table, mapping, account, file }: ReadFile,
+  read: (row: RowReader) => T | null,
+): T[] {
   const context = contextOf(ctx, mapping.kind, account);
-  const { tally } = file;
-  switch (mapping.kind) {
-    case "customers": {
-      const { rows, refused } = readRows(table, mapping, context, readCustomer);
-      tally.refuse(refused);
-      return importCustomers(ctx, rows, file);
-    }
-    case "invoices": {
-      const { rows, refused } = readRows(table, mapping, context, readInvoice);
-      tally.refuse(refused);
-      return importInvoices(ctx, rows, file);
-    }
-    case "processor": {
-      const { rows, refused } = readRows<ProcessorRecord[]>(table, mapping, context, (row) =>
-        readActivity(row, mapping),
-      );
-      tally.refuse(refused);
-      const processor = processorAccounts(ctx.db).find(({ code }) => code === account);
-      if (processor) importActivity(ctx, processor, rows.flat(), file);
-      return;
-    }
-    case "bank": {
-      const seen = new Map<string, number>();
-      const { rows, refused } = readRows(table, mapping, context, (row) => readBankLine(row, seen));
-      tally.refuse(refused);
-      const bank = bankAccounts(ctx.db).find(({ code }) => code === account);
-      if (bank) importBank(ctx, bank, rows, file);
-      return;
-    }
-    case "remittance": {
-      const { rows, refused } = readRows(table, mapping, context, readRemittance);
-      tally.refuse(refused);
-      return importRemittance(ctx, rows, file);
-    }
-    case "returns": {
-      const { rows, refused } = readRows(table, mapping, context, readReturn);
-      tally.refuse(refused);
-      return importReturns(ctx, rows, file);
-    }
-    default:
-      throw mapping.kind satisfies never;
-  }
+  const { rows, refused } = readRows(table, mapping, context, read);
+  file.tally.refuse(refused);
+  return rows;
 }
+
+/** How a file of each kind is taken in. */
+const IMPORTS: Record<FileKind, (ctx: CommandContext, from: ReadFile) => void> = {
+  customers: (ctx, from) => importCustomers(ctx, rowsOf(ctx, from, readCustomer), from.file),
+  invoices: (ctx, from) => importInvoices(ctx, rowsOf(ctx, from, readInvoice), from.file),
+  processor(ctx, from) {
+    const read = (row: RowReader): ProcessorRecord[] | null => readActivity(row, from.mapping);
+    const rows = rowsOf(ctx, from, read).flat();
+    const processor = processorAccounts(ctx.db).find(({ code }) => code === from.account);
+    if (processor) importActivity(ctx, processor, rows, from.file);
+  },
+  bank(ctx, from) {
+    const seen = new Map<string, number>();
+    const rows = rowsOf(ctx, from, (row) => readBankLine(row, seen));
+    const bank = bankAccounts(ctx.db).find(({ code }) => code === from.account);
+    if (bank) importBank(ctx, bank, rows, from.file);
+  },
+  remittance: (ctx, from) => importRemittance(ctx, rowsOf(ctx, from, readRemittance), from.file),
+  returns: (ctx, from) => importReturns(ctx, rowsOf(ctx, from, readReturn), from.file),
+};

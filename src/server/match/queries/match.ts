@@ -17,8 +17,6 @@ import { type ReceiptRow, receiptsInState } from "@/db/receipts";
  * The queues of Match: by certainty, those set aside, and those whose write-off waits for a second
  * person.
  */
-export const QUEUES = ["sure", "check", "none", "aside", "second"] as const;
-
 export type MatchQueue = {
   rows: MatchRow[];
   sums: Record<QueueName, { count: number; sum: Minor }>;

@@ -1,8 +1,8 @@
 import { z } from "zod";
 
-import type { HandRow, MatchRow } from "@/contracts/match";
+import { type HandRow, type MatchRow, QUEUES } from "@/contracts/match";
 import { type Currency, toDecimal } from "@/core/money";
-import { matchQueue, QUEUES } from "@/server/match/queries/match";
+import { matchQueue } from "@/server/match/queries/match";
 import { onHand } from "@/server/match/queries/onHand";
 
 import { defineSheet } from "../defineSheet";

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 
-import type { QueueName } from "@/contracts/match";
-import { matchQueue, type MatchQueue, QUEUES } from "@/server/match/queries/match";
+import { type QueueName, QUEUES } from "@/contracts/match";
+import { matchQueue, type MatchQueue } from "@/server/match/queries/match";
 import { onHand } from "@/server/match/queries/onHand";
 import { cachedQuery } from "@/server/runtime/threads/reader";
 import { MatchPage } from "@/ui/match/MatchPage";

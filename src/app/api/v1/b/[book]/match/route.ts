@@ -1,4 +1,5 @@
-import { matchQueue, QUEUES } from "@/server/match/queries/match";
+import { QUEUES } from "@/contracts/match";
+import { matchQueue } from "@/server/match/queries/match";
 import { cachedQuery, proposalsFor } from "@/server/runtime/threads/reader";
 
 import { type BookParams, fromBook } from "../../../../../answers";
