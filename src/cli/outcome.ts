@@ -25,7 +25,7 @@ export function failed(error: Failure): Outcome {
   return { code, messages: [inWords(error)], data: { error: error.code, message: inWords(error) } };
 }
 
-function exitOf(error: Failure) {
+function exitOf(error: Failure): number {
   if (error.code.startsWith("book.")) return EXIT.book;
   if (error.code === "bug") return EXIT.bug;
   if (/^(file|mapping|account)\./.test(error.code)) return EXIT.input;

@@ -80,7 +80,7 @@ export class MoveSums {
   }
 }
 
-function ageBucket(days: number) {
+function ageBucket(days: number): number {
   if (days <= 0) return 0;
   if (days <= 30) return 1;
   if (days <= 60) return 2;

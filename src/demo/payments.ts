@@ -124,13 +124,13 @@ function givenTo({ number, total, terms, issuedOn }: Invoice, paidOn: Day): Give
   return { number, amount: add(total, -discount), discount, smallDifference: minor(0) };
 }
 
-function viaOf(person: Person) {
+function viaOf(person: Person): "card" | "ach" | "bank" {
   if (person.habit.pays === "card") return "card";
   if (person.habit.pays === "ach_debit") return "ach";
   return "bank";
 }
 
-function prefixOf(via: string) {
+function prefixOf(via: string): string {
   if (via === "card") return "ch";
   if (via === "ach") return "ad";
   return "bk";

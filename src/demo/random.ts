@@ -16,9 +16,9 @@ export class Random {
   }
 
   pick<T>(from: readonly T[]): T {
-    const nonNullable = from[Math.floor(this.next() * from.length)];
-    if (nonNullable === undefined) throw new RangeError("nothing to pick from");
-    return nonNullable;
+    const picked = from[Math.floor(this.next() * from.length)];
+    if (picked === undefined) throw new RangeError("nothing to pick from");
+    return picked;
   }
 
   chance(of: number): boolean {

@@ -119,7 +119,7 @@ type StepFacts = {
   fee: number;
   related: string;
   payout: string;
-  account?: /*TODO*/ string;
+  account?: string;
 };
 
 export class History {

@@ -12,17 +12,14 @@ export {
   type NextStep,
 } from "./ladder";
 export {
-  bothSums,
   daysAhead,
   followUpToday,
   namedItems,
-  sumsOf,
-  type FollowedItem,
-  type ItemSums,
   type FollowUpFacts,
   type FollowUpState,
   type FollowUpToday,
 } from "./today";
+export { bothSums, sumsOf, type FollowedItem, type ItemSums } from "./itemSums";
 export {
   letterTemplate,
   LANGUAGES,

@@ -69,7 +69,7 @@ type LadderStanding = {
   lastStep: number;
   lastWordOn: Day | null;
   steps?: readonly LadderStep[];
-  interval?: /*TODO*/ number;
+  interval?: number;
 };
 
 /**

@@ -43,14 +43,18 @@ export function offerFor({
   };
 }
 
-function reasonOf(broken: boolean, usual: Minor | null, asked: Minor) {
+function reasonOf(
+  broken: boolean,
+  usual: Minor | null,
+  asked: Minor,
+): "broken" | "new" | "large" | "usual" {
   if (broken) return "broken";
   if (usual === null) return "new";
   if (asked > LARGE * usual) return "large";
   return "usual";
 }
 
-function partsFor(why: string) {
+function partsFor(why: string): number {
   if (why === "broken") return 2;
   if (why === "large") return 3;
   return 1;

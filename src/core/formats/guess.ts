@@ -31,7 +31,7 @@ export function guessKind(table: Table): FileKind {
   return ranked.reduce((best, entry) => (entry.score > best.score ? entry : best)).kind;
 }
 
-function flowBonus(kind: string, hasFlow: boolean) {
+function flowBonus(kind: string, hasFlow: boolean): number {
   if (kind === "processor") {
     if (hasFlow) return 3;
     return -1;

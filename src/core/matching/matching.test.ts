@@ -584,7 +584,7 @@ describe("all receipts together", () => {
   });
 });
 
-function amountPaidBy(payerName: string) {
+function amountPaidBy(payerName: string): number {
   if (/Heron/.test(payerName)) return 77_310;
   if (/BRIGHT/.test(payerName)) return 55_020;
   return 86_450;

@@ -52,7 +52,7 @@ export function weekOf(item: ToCome, today: Day, quarter: keyof Lateness = "midd
   return Math.floor(daysBetween(mondayOf(today), on) / 7);
 }
 
-function slipOf(quarter: string, item: ToCome) {
+function slipOf(quarter: string, item: ToCome): number {
   if (quarter === "early") return 0;
   if (quarter === "middle") return 7;
   return Math.max(14, item.habit.late - item.habit.middle);

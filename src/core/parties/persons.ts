@@ -49,7 +49,7 @@ export function reachedBy(
 function addressesOf(
   to: ContactPerson[],
   customer: { readonly name: string; readonly email: string | null; readonly phone: string | null },
-) {
+): string[] {
   if (to.length > 0) return to.map(({ email }) => email);
   if (customer.email === null) return [];
   return [customer.email];

@@ -14,7 +14,7 @@ type PaymentMade = {
   on: string;
   cents: number;
   customerId: number;
-  method?: /*TODO*/ string;
+  method?: string;
 };
 
 function pay({ number, on, cents, customerId, method = "Card" }: PaymentMade): void {

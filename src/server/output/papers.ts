@@ -157,7 +157,7 @@ export async function invoicePdf(db: Db, itemId: number): Promise<Buffer | null>
   });
 }
 
-function titleOf(item: OpenItemRow) {
+function titleOf(item: OpenItemRow): string {
   if (item.kind === "credit_note") return "Credit note";
   if (item.kind === "late_fee") return "Fee";
   return "Invoice";

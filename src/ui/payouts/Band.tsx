@@ -165,7 +165,7 @@ function option(
   };
 }
 
-function dayNote(day: BandDay, today: Day) {
+function dayNote(day: BandDay, today: Day): string {
   if (day.holiday) return "\nholiday";
   if (day.on === today) return "\ntoday";
   return "";

@@ -23,7 +23,7 @@ export class Dice {
   }
   shuffled<T>(list: readonly T[]): T[] {
     return list
-      .map((nonNullable) => ({ one: nonNullable, key: this.next() }))
+      .map((entry) => ({ one: entry, key: this.next() }))
       .sort((a, b) => a.key - b.key)
       .map(({ one }) => one);
   }

@@ -423,25 +423,25 @@ class Maker {
 type Line = { item: MatchItem; amount: number; discount: number };
 type Chosen = { how: string; lines: Line[]; extra: number };
 
-function totalOf(dice: Dice, plans: number[]) {
+function totalOf(dice: Dice, plans: number[]): number {
   if (dice.chance(0.2)) return dice.pick(plans);
   if (dice.chance(0.3)) return dice.whole(2, 90) * 2500;
   return dice.whole(1500, 900_000);
 }
 
-function balanceOf(note: boolean, total: number, dice: Dice) {
+function balanceOf(note: boolean, total: number, dice: Dice): number {
   if (note) return -Math.floor(total / 6);
   if (dice.chance(0.05)) return Math.floor(total * 0.4);
   return total;
 }
 
-function difficultiesOf(hard: boolean, dice: Dice) {
+function difficultiesOf(hard: boolean, dice: Dice): number {
   if (hard) return dice.whole(2, 3);
   if (dice.chance(0.75)) return 1;
   return 0;
 }
 
-function deductionWords(chosen: Chosen, dice: Dice) {
+function deductionWords(chosen: Chosen, dice: Dice): string {
   if (chosen.how === "deduction")
     return dice.pick([
       "less damaged goods",

@@ -632,19 +632,19 @@ class Trial {
   }
 }
 
-function emailOf(dice: Dice, letters: string, id: number) {
+function emailOf(dice: Dice, letters: string, id: number): string {
   if (dice.chance(0.08)) return "";
   if (dice.chance(0.3)) return `${letters.slice(0, 8)}.${id}@gmail.com`;
   return `ap@${letters.slice(0, 18)}${id}.example`;
 }
 
-function totalOf(dice: Dice, own: number) {
+function totalOf(dice: Dice, own: number): number {
   if (dice.chance(0.25)) return own;
   if (dice.chance(0.3)) return dice.whole(1, 60) * 5000;
   return dice.whole(900, 650_000);
 }
 
-function difficultiesOf(hard: boolean, dice: Dice) {
+function difficultiesOf(hard: boolean, dice: Dice): number {
   if (hard) return dice.whole(2, 3);
   if (dice.chance(0.7)) return 1;
   return 0;

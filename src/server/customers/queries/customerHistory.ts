@@ -161,7 +161,7 @@ function promiseInWords(
   return `${said}${outcomeInWords(state)}`;
 }
 
-function outcomeInWords(state: string | undefined) {
+function outcomeInWords(state: string | undefined): string {
   if (state === "kept") return "; kept";
   if (state === "broken") return "; broken";
   return "";

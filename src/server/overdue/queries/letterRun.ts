@@ -172,7 +172,7 @@ export function whyToday(
   }
 }
 
-function stepInWords(next: NextStep) {
+function stepInWords(next: NextStep): string {
   if (next.step.act === "letter")
     return `letter ${next.step.step} (${TONES[next.step.tone - 1] ?? ""})`;
   if (next.step.act === "stop") return "the stop of supply";

@@ -235,7 +235,7 @@ export function expectedPage(db: Db, today: Day): ExpectedPayments {
   };
 }
 
-function atBankInWords(view: PayoutView) {
+function atBankInWords(view: PayoutView): string {
   if (view.shown === "off") return ", at the bank with another sum";
   if (view.shown === "fits") return ", at the bank: tie it";
   return "";

@@ -124,7 +124,7 @@ function callFirst(
   });
 }
 
-function habitInWords(usual: number, beyond: number) {
+function habitInWords(usual: number, beyond: number): string | null {
   if (usual > 1) {
     if (beyond > 7) return `pays ${usual} days late as a rule, so ${beyond} days beyond its habit`;
     return `pays ${usual} days late as a rule: still usual`;
