@@ -1,7 +1,7 @@
 import type { Failure, Result } from "@/core/result";
 import { inWords } from "@/server/runtime/messages";
 
-/** Exit codes, as contracts.md gives them. */
+/** Exit codes, as scripts rely on them. */
 export const EXIT = { done: 0, wrong: 1, call: 2, input: 3, book: 4, bug: 70 } as const;
 
 /** What a command gives back: its exit code, text or data for standard output, and messages for standard error. */

@@ -41,7 +41,7 @@ beforeAll(() => {
   made.value.close();
 });
 
-describe("dozo, as contracts.md gives it", () => {
+describe("dozo, as scripts rely on it", () => {
   it("takes files in: a dry run changes nothing, the kinds are found, refused lines make exit code 1", () => {
     const files = [
       cli.file("customers.csv", CUSTOMERS),

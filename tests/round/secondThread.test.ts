@@ -12,7 +12,7 @@ import { Cli } from "../support/cli";
 
 const money = (sum: number): string => toDecimal(minor(sum), "USD" as never);
 
-/** A made-up book as the four files of contracts.md. */
+/** A made-up book as the four files of `dozo match`. */
 function asFiles({ customers, items, receipts, history }: MatchingInput): {
   customers: string;
   invoices: string;

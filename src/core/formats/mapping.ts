@@ -66,7 +66,7 @@ const typed = (
 
 /**
  * The fields of each kind of file, with names their columns go by in plain use. The first name is
- * the file layout of contracts.md.
+ * the file layout that was agreed.
  */
 export const FIELDS: Record<FileKind, readonly FieldSpec[]> = {
   customers: [

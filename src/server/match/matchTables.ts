@@ -44,7 +44,7 @@ function rowsAt(path: string): Result<Table | null> {
   return table.ok || table.error.code !== "file.no_rows" ? table : ok(null);
 }
 
-/** The file layouts are fixed (contracts.md): ISO days and decimal points, whatever the content looks like. */
+/** The file layouts are fixed: ISO days and decimal points, whatever the content looks like. */
 function spec(table: Table, kind: "customers" | "invoices"): MappingSpec {
   return { ...guessMapping(table, kind), dayOrder: "ymd", decimalMark: "." };
 }

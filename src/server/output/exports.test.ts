@@ -49,7 +49,7 @@ const sum = (
     .reduce((all, row) => all + cents(row[column] || "0"), 0);
 };
 
-describe("exports, as contracts.md describes them", () => {
+describe("exports, in the layouts that were agreed", () => {
   it.each<[ExportName, string]>([
     [
       "journal",

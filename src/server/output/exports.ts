@@ -13,7 +13,7 @@ import { payoutsReport } from "./reports/payouts";
 import { trialBalanceReport } from "./reports/trialBalance";
 import type { Sheet } from "./sheets";
 
-/** Reports as contracts.md describes them: signed sums, the book's currency foots. */
+/** Reports in the layouts that were agreed: signed sums, the book's currency foots. */
 const REPORTS = {
   journal: journalReport,
   "open-items": openItemsReport,
