@@ -27,6 +27,18 @@ test("sure ones are looked through: odd ones on top, one taken out by a key, the
   await proofsHold(page);
 });
 
+test("U says where there is nothing to undo, and a file of a queue that is none is refused", async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/match`);
+  await alive(page);
+  await page.keyboard.press("u");
+  await expect(status(page)).toContainText("Nothing was done here just now that could be undone");
+  const asked = await page.request.get("/api/v1/b/kestrel-row/export/match?queue=fifth");
+  expect([asked.status() >= 400, asked.status() < 500]).toEqual([true, true]);
+  expect(await asked.text()).toContain("use one of sure, check, none, second, aside, hand");
+});
+
 test("a check and cash by hand are recorded, refused when typed twice, and go to the bank in one deposit", async ({
   page,
 }) => {

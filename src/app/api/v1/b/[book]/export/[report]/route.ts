@@ -1,3 +1,7 @@
+import { z } from "zod";
+
+import { firstProblem } from "@/contracts/problems";
+import { fail } from "@/core/result";
 import { EXPORTS, periodOf, sheetOf } from "@/server/output/exports";
 import { LISTS, listSheet } from "@/server/output/lists";
 import { sheetAsPdf } from "@/server/output/pdf";
@@ -5,7 +9,7 @@ import { FORMATS, render, type Sheet } from "@/server/output/sheets";
 import { type BookContext, bookContext } from "@/server/runtime/bookContext";
 import { proposalsFor } from "@/server/runtime/threads/reader";
 
-import { type BookParams, dayOf, fileAnswer, notThere } from "../../../../../../answers";
+import { answer, type BookParams, dayOf, fileAnswer, notThere } from "../../../../../../answers";
 
 /** Columns whose totals stand at the foot of a printed report. */
 const SUMS: Record<string, readonly string[]> = {
@@ -24,7 +28,9 @@ export async function GET(
   const context = bookContext(book);
   if (!context) return notThere("book.missing", { book });
   const query = new URL(request.url).searchParams;
-  const sheet = await sheetFor(context, report, query);
+  const made = await sheetFor(context, report, query);
+  if (made instanceof z.ZodError) return answer(fail("input.invalid", firstProblem(made, report)));
+  const sheet = made;
   if (!sheet) return notThere("command.unknown", { name: report });
   if (query.get("format") === "pdf") return printedReport(context, report, query, sheet);
   const format = FORMATS.find((known) => known === query.get("format")) ?? "csv";
@@ -36,12 +42,20 @@ async function sheetFor(
   { db, today, book }: BookContext,
   report: string,
   query: URLSearchParams,
-): Promise<Sheet | null> {
+): Promise<Sheet | z.ZodError | null> {
   const name = EXPORTS.find((known) => known === report);
   const list = LISTS.find((known) => known === report);
   const days = { asOf: dayOf(query, "as-of"), from: dayOf(query, "from"), to: dayOf(query, "to") };
   if (name) return sheetOf(db, name, periodOf(today, days));
-  return list ? listSheet({ db, today, proposals: await proposalsFor(book) }, list, query) : null;
+  if (!list) return null;
+  const proposals = await proposalsFor(book);
+  try {
+    return listSheet({ db, today, proposals }, list, query);
+  } catch (error) {
+    // A filter that is none is refused; it never gives another list.
+    if (error instanceof z.ZodError) return error;
+    throw error;
+  }
 }
 
 async function printedReport(
