@@ -14,30 +14,46 @@ import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import type { Line } from "./lineTypes";
 
+type AnswerProps<Value> = {
+  command: string;
+  input: object;
+  /** What is said when it is done, and what takes it back. */
+  said: (value: Value) => { words: string; undo: number };
+  done: () => void;
+  children: ReactNode;
+};
+
+/** One thing that a line may be, and the key that says so. */
+function Answer<Value>({ command, input, said, done, children }: AnswerProps<Value>): ReactNode {
+  const { act, busy } = useActing();
+  const answer = (): void =>
+    void act<Value>(command, input, said).then((value) => {
+      if (value) done();
+    });
+  return (
+    <ActRow>
+      <Act onClick={answer} disabled={busy}>
+        {children}
+      </Act>
+    </ActRow>
+  );
+}
+
 type DepositChoiceProps = {
   deposit: LineChoices["deposits"][number];
   done: () => void;
   line: Line;
 };
 export function DepositChoice({ deposit, done, line }: DepositChoiceProps): ReactNode {
-  const { act, busy } = useActing();
   return (
-    <ActRow>
-      <Act
-        onClick={() =>
-          void act<{ actId: number }>(
-            "tieDeposit",
-            { depositId: deposit.id, lineId: line.id },
-            (value) => ({ words: "The deposit is tied to its bank line.", undo: value.actId }),
-          ).then((value) => {
-            if (value) done();
-          })
-        }
-        disabled={busy}
-      >
-        It is the deposit of {formatDay(deposit.onDay)}, {deposit.words}
-      </Act>
-    </ActRow>
+    <Answer<{ actId: number }>
+      command="tieDeposit"
+      input={{ depositId: deposit.id, lineId: line.id }}
+      said={(value) => ({ words: "The deposit is tied to its bank line.", undo: value.actId })}
+      done={done}
+    >
+      It is the deposit of {formatDay(deposit.onDay)}, {deposit.words}
+    </Answer>
   );
 }
 type BillChoiceProps = {
@@ -47,30 +63,21 @@ type BillChoiceProps = {
   line: Line;
 };
 export function BillChoice({ bill, currency, done, line }: BillChoiceProps): ReactNode {
-  const { act, busy } = useActing();
   return (
-    <ActRow>
-      <Act
-        onClick={() =>
-          void act<{ actId: number; off: number }>(
-            "billFees",
-            { lineId: line.id, accrualIds: bill.ids },
-            (value) => ({
-              words:
-                value.off === 0
-                  ? "The bill is as accrued."
-                  : "The bill is tied; what it differs by is a fee too.",
-              undo: value.actId,
-            }),
-          ).then((value) => {
-            if (value) done();
-          })
-        }
-        disabled={busy}
-      >
-        It is the bill for fees of {bill.words}, {formatAmount(bill.sum, currency)} accrued
-      </Act>
-    </ActRow>
+    <Answer<{ actId: number; off: number }>
+      command="billFees"
+      input={{ lineId: line.id, accrualIds: bill.ids }}
+      said={(value) => ({
+        words:
+          value.off === 0
+            ? "The bill is as accrued."
+            : "The bill is tied; what it differs by is a fee too.",
+        undo: value.actId,
+      })}
+      done={done}
+    >
+      It is the bill for fees of {bill.words}, {formatAmount(bill.sum, currency)} accrued
+    </Answer>
   );
 }
 type RefundChoiceProps = {
@@ -79,24 +86,15 @@ type RefundChoiceProps = {
   refund: { receiptId: number; words: string; credit: Minor };
 };
 export function RefundChoice({ done, line, refund }: RefundChoiceProps): ReactNode {
-  const { act, busy } = useActing();
   return (
-    <ActRow>
-      <Act
-        onClick={() =>
-          void act<{ actId: number }>(
-            "refundAtBank",
-            { lineId: line.id, receiptId: refund.receiptId },
-            (value) => ({ words: "Credit sent back.", undo: value.actId }),
-          ).then((value) => {
-            if (value) done();
-          })
-        }
-        disabled={busy}
-      >
-        It sends credit back to {refund.words}
-      </Act>
-    </ActRow>
+    <Answer<{ actId: number }>
+      command="refundAtBank"
+      input={{ lineId: line.id, receiptId: refund.receiptId }}
+      said={(value) => ({ words: "Credit sent back.", undo: value.actId })}
+      done={done}
+    >
+      It sends credit back to {refund.words}
+    </Answer>
   );
 }
 type LumpChoiceProps = {
@@ -188,26 +186,17 @@ type BouncedChoiceProps = {
   line: Line;
 };
 export function BouncedChoice({ done, entry, feeLineId, line }: BouncedChoiceProps): ReactNode {
-  const { act, busy } = useActing();
   return (
-    <ActRow>
-      <Act
-        onClick={() =>
-          void act<{ actId: number }>(
-            "bounceReceipt",
-            { receiptId: entry.receiptId, lineId: line.id, feeLineId },
-            (value) => ({
-              words: "Taken back: what it had paid is open again.",
-              undo: value.actId,
-            }),
-          ).then((value) => {
-            if (value) done();
-          })
-        }
-        disabled={busy}
-      >
-        It is the {entry.words} of {formatDay(entry.paidOn)}, taken back
-      </Act>
-    </ActRow>
+    <Answer<{ actId: number }>
+      command="bounceReceipt"
+      input={{ receiptId: entry.receiptId, lineId: line.id, feeLineId }}
+      said={(value) => ({
+        words: "Taken back: what it had paid is open again.",
+        undo: value.actId,
+      })}
+      done={done}
+    >
+      It is the {entry.words} of {formatDay(entry.paidOn)}, taken back
+    </Answer>
   );
 }
