@@ -24,7 +24,7 @@ const options = {
   packages: "external",
   platform: "node",
   format: "esm",
-  target: "node20",
+  target: "node20.10",
   sourcemap: true,
   logLevel: "warning",
 };

@@ -15,6 +15,9 @@ export type OverdueLine = {
   lastWord: string;
   broken: boolean;
   next: string;
+  /** What the next step is, and why its letter cannot go. */
+  act: LadderAct;
+  problem: string | null;
   waits: string[];
   state: OverdueState;
   leftOut: string | null;
@@ -56,7 +59,8 @@ export type FollowUpWorkings = {
   broken: number;
   /** Why something is said today, or why not. */
   why: string;
-  act: LadderAct;
+  /** Files that wait in Arrivals: who has paid in them would be reminded. */
+  filesWaiting: string[];
   /** Invoices that letters do not name. */
   leftOut: {
     id: number;
@@ -76,7 +80,7 @@ export type ProposedFee = {
   customer: string;
   currency: Currency;
   dueOn: Day;
-  /** What is open of the invoice, in its own currency; the fee of a letter is in the book's. */
+  /** What is open of the invoice; its fee is in the same currency. */
   balance: Minor;
   balanceIn: Currency;
   through: Day;
@@ -117,6 +121,7 @@ export type RunLetter = {
   ladder: string;
   attach: "none" | "statement" | "invoices";
   fee: Minor;
+  feeCurrency: Currency;
   byItself: boolean;
 };
 

@@ -1,6 +1,7 @@
-import type { FeeKind, ProcessorItemKind } from "@/core/activity";
+import type { ProcessorItemKind } from "@/core/activity";
 import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
+import type { Explanation } from "@/core/payouts";
 import type { ReturnRate } from "@/core/receipts";
 
 export type PayoutState = "tied" | "off" | "fits" | "late" | "on_way";
@@ -49,11 +50,7 @@ export type PayoutItem = {
   payer: string;
   reason: string | null;
 };
-export type Remedy =
-  | { as: "fee"; kind: FeeKind }
-  | { as: "take_in" | "take_out"; itemIds: readonly number[] }
-  | { as: "ask"; item: number };
-export type Explanation = { code: string; words: string; remedy: Remedy };
+export type { Explanation, MovedItem } from "@/core/payouts";
 /** The bank line that a payout would tie to. */
 export type CandidateLine = { id: number; on: Day; amount: Minor; description: string };
 export type PayoutWorkings = {

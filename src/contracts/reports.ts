@@ -67,6 +67,15 @@ export type FigureMonth = {
 export type FiguresFacts = {
   months: FigureMonth[];
   weeks: Week[];
+  /** How the weeks sum up to what is owed: what comes later, and what credit notes take off. */
+  owed: {
+    later: Minor;
+    open: Minor;
+    notes: Minor;
+    receivables: Minor;
+    /** What customers have on account, which may pay a part of it. */
+    onAccount: Minor;
+  };
   /** What was expected four weeks ago for the time since, and what came of it. */
   before: {
     asOf: Day;

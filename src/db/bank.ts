@@ -29,42 +29,6 @@ export function insertBankAccount(db: Db, account: Omit<BankAccountRow, "id">): 
   ).id;
 }
 
-export type TreatAs = "elsewhere" | "receipt" | "payout";
-export type BankRuleRow = {
-  id: number;
-  bankAccountId: number;
-  contains: string;
-  sign: "in" | "out" | "both";
-  treatAs: TreatAs;
-  accountId: number | null;
-};
-const RULE =
-  "SELECT id, bank_account_id AS bankAccountId, contains, sign, treat_as AS treatAs, account_id AS accountId FROM bank_rule";
-
-export function bankRules(db: Db, bankAccountId: number): BankRuleRow[] {
-  return db.all<BankRuleRow>(
-    `${RULE} WHERE bank_account_id = ? ORDER BY length(contains) DESC, id`,
-    bankAccountId,
-  );
-}
-
-export function insertBankRule(db: Db, rule: Omit<BankRuleRow, "id">): number {
-  return db.run(
-    `INSERT INTO bank_rule (bank_account_id, contains, sign, treat_as, account_id) VALUES (?, ?, ?, ?, ?)
-     ON CONFLICT (bank_account_id, contains, sign) DO UPDATE SET treat_as = excluded.treat_as, account_id = excluded.account_id`,
-    rule.bankAccountId,
-    rule.contains,
-    rule.sign,
-    rule.treatAs,
-    rule.accountId,
-  ).id;
-}
-
-export function deleteBankRule(db: Db, id: number): void {
-  db.run("UPDATE bank_line SET rule_id = NULL WHERE rule_id = ?", id);
-  db.run("DELETE FROM bank_rule WHERE id = ?", id);
-}
-
 export type BankLineState =
   "open" | "payout" | "receipt" | "elsewhere" | "deposit" | "bounce" | "fee_bill" | "refund";
 export type BankLineRow = {

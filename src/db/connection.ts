@@ -93,6 +93,15 @@ export class Db {
     this.raw.exec(sql);
   }
 
+  /**
+   * A number that changes with every commit that did not come from this connection: of the program
+   * itself, of another, or of whoever wrote to the file from outside.
+   * @see https://www.sqlite.org/pragma.html#pragma_data_version
+   */
+  fileVersion(): number {
+    return this.raw.pragma("data_version", { simple: true }) as number;
+  }
+
   backup(to: string): Promise<unknown> {
     return this.raw.backup(to);
   }

@@ -72,14 +72,6 @@ export function saveMapping(db: Db, mapping: MappingRow): void {
   );
 }
 
-/** The day on which a file of a kind was taken in last. */
-export function lastImportDay(db: Db, kind: FileKind): Day | null {
-  return (
-    db.get<{ on: Day | null }>("SELECT max(on_day) AS 'on' FROM import_file WHERE kind = ?", kind)
-      ?.on ?? null
-  );
-}
-
 /** Keeps how many rows of a file were new, known, changed and refused. */
 export function setRowCounts(
   db: Db,

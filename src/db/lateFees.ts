@@ -49,6 +49,7 @@ export type LetterToCharge = {
   step: number;
   on: Day;
   fee: Minor;
+  currency: Currency;
   itemIds: number[];
 };
 
@@ -61,9 +62,10 @@ export function lettersToCharge(db: Db): Map<number, LetterToCharge[]> {
     step: number;
     on: Day;
     fee: Minor;
+    currency: Currency;
     items: string;
   }>(
-    `SELECT t.id AS letterId, t.customer_id AS customerId, t.step, t.on_day AS "on", t.fee, (SELECT json_group_array(i.open_item_id) FROM letter_item i WHERE i.letter_id = t.id) AS items FROM letter t
+    `SELECT t.id AS letterId, t.customer_id AS customerId, t.step, t.on_day AS "on", t.fee, coalesce(t.fee_currency, t.currency) AS currency, (SELECT json_group_array(i.open_item_id) FROM letter_item i WHERE i.letter_id = t.id) AS items FROM letter t
      WHERE t.fee > 0 AND NOT EXISTS (SELECT 1 FROM late_fee l JOIN act a ON a.id = l.act_id WHERE l.letter_id = t.id AND (a.undone_by IS NULL OR l.waived = 1)) ORDER BY t.id`,
   );
   for (const { customerId, items, ...letter } of rows)

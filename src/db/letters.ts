@@ -24,6 +24,8 @@ export type LetterRow = {
   attach: Attached;
   /** What is charged with it, in the book's currency. */
   fee: Minor;
+  /** The currency of the invoice that the fee will stand on. */
+  feeCurrency: Currency;
   /**
    * How often the mail server was tried, when it is tried next (ISO 8601, UTC), and why the letter
    * came back.
@@ -34,7 +36,7 @@ export type LetterRow = {
   actId: number;
 };
 
-const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, copy_address AS copyAddress, reached, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, attach, fee, tries, next_try AS nextTry, came_back AS cameBack, act_id AS actId FROM letter`;
+const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, copy_address AS copyAddress, reached, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, attach, fee, coalesce(fee_currency, currency) AS feeCurrency, tries, next_try AS nextTry, came_back AS cameBack, act_id AS actId FROM letter`;
 
 export function insertLetter(
   db: Db,
@@ -42,7 +44,7 @@ export function insertLetter(
   items: readonly { openItemId: number; balance: Minor }[],
 ): number {
   const { id } = db.run(
-    "INSERT INTO letter (customer_id, step, on_day, to_address, copy_address, subject, body, currency, sum, message_id, file_name, attach, fee, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+    "INSERT INTO letter (customer_id, step, on_day, to_address, copy_address, subject, body, currency, sum, message_id, file_name, attach, fee, fee_currency, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
     letter.customerId,
     letter.step,
     letter.onDay,
@@ -56,6 +58,7 @@ export function insertLetter(
     letter.fileName,
     letter.attach,
     letter.fee,
+    letter.feeCurrency,
     letter.actId,
   );
   for (const item of items)

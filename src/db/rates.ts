@@ -1,6 +1,6 @@
 import type { Day } from "@/core/calendar";
 import type { Carried, ItemKind, Role } from "@/core/ledger";
-import { type Currency, inCurrency, type Minor } from "@/core/money";
+import { convertBack, type Currency, inCurrency, type Minor, ratioOf } from "@/core/money";
 
 import type { Db } from "./connection";
 
@@ -105,6 +105,18 @@ export function worthOn(db: Db, { amount, currency, book, on }: AmountOnDay): Mi
   return currency === book
     ? amount
     : (inCurrency(amount, currency, book, rateOn(db, currency, on)?.rate ?? "0") ?? amount);
+}
+
+/**
+ * What a sum of the book's currency comes to in another at the rate of a day; null where no rate is
+ * known. For what is set in the book's currency and asked for in the customer's.
+ */
+export function inOther(db: Db, { amount, currency, book, on }: AmountOnDay): Minor | null {
+  if (currency === book) return amount;
+  const rate = ratioOf(rateOn(db, currency, on)?.rate ?? "");
+  return rate.ok && rate.value.numerator > 0n
+    ? convertBack(amount, book, currency, rate.value)
+    : null;
 }
 
 /** The book's currency, inside a query. */

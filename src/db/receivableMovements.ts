@@ -140,3 +140,11 @@ export function toBePaidOn(db: Db, asOf: Day): OpenThen[] {
   }
   return found.sort((a, b) => (moves.dueOn[a.id] ?? 0) - (moves.dueOn[b.id] ?? 0) || a.id - b.id);
 }
+
+/** What credit notes took off receivables on a day and nobody has used, positive; book's currency. */
+export function notUsedOn(db: Db, asOf: Day): Minor {
+  const sums = standingOn(receivableMovements(db), asOf, "book");
+  let notes = 0;
+  for (const sum of sums) if (sum < 0) notes -= sum;
+  return minor(notes);
+}

@@ -26,6 +26,11 @@ export type Settings = {
   linkBase: string | null;
   /** Nobody is written to twice within so many days. */
   letterInterval: number;
+  /**
+   * No letter goes once the files of an account in use end more than so many banking days ago:
+   * nobody knows who has paid since.
+   */
+  feedDays: number;
   /** The edges of the aging report, in days, rising. */
   agingDays: number[];
   /** What part of each age is doubtful, in per cent (decimal text); null for what ships. */
@@ -64,6 +69,7 @@ const DEFAULTS = {
   achFixedPerMonth: 2500,
   linkBase: null,
   letterInterval: 12,
+  feedDays: 5,
   agingDays: [30, 60, 90],
   doubtfulPercent: null,
   letterRun: null,

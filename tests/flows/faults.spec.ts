@@ -1,4 +1,5 @@
 import { expect, test } from "@playwright/test";
+import Database from "better-sqlite3";
 import { request as http } from "node:http";
 
 import { alive, DEMO, proofsHold } from "./helpers";
@@ -7,6 +8,8 @@ test("two tabs post the same receipt: it is posted once, and the second says so"
   context,
 }) => {
   const [one, two] = [await context.newPage(), await context.newPage()];
+  // The second does not hear of what the first does: that is the case that must be safe.
+  await two.route("**/state", (route) => route.abort());
   for (const page of [one, two]) {
     await page.goto(`${DEMO}/match?queue=check`);
     await alive(page);
@@ -130,4 +133,29 @@ test("a page of another site, or another name for this machine, is refused", asy
   expect(
     (await request.post(url, { data: { input: { actId: "x" }, key: "bad-input" } })).status(),
   ).toBe(422);
+});
+
+test("a file that was altered from outside is off on the page that stands open, and holds again when it is put right", async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/books`);
+  await alive(page);
+  await proofsHold(page);
+  const strip = page.getByRole("contentinfo", { name: "Proofs" });
+  const alter = (change: string): void => {
+    const file = new Database("test-results/data/books/kestrel-row/book.sqlite");
+    file.pragma("recursive_triggers = OFF");
+    file.exec(change);
+    file.close();
+  };
+  const comeBack = (): Promise<void> =>
+    page.evaluate(() => void window.dispatchEvent(new Event("focus")));
+  const one =
+    "(SELECT min(id) FROM open_item WHERE balance > 200 AND kind = 'invoice' AND currency = 'USD')";
+  alter(`UPDATE open_item SET balance = balance - 100 WHERE id = ${one}`);
+  await comeBack();
+  await expect(strip.getByText("off", { exact: true })).toHaveCount(1);
+  alter(`UPDATE open_item SET balance = balance + 100 WHERE id = ${one}`);
+  await comeBack();
+  await proofsHold(page);
 });

@@ -30,7 +30,9 @@ test("the letters of a day: looked through from the keyboard, one changed, one t
   await page.keyboard.press("Enter");
   await expect(head).toContainText(`in ${count - 1} letters`);
   await page.keyboard.press("s");
-  await expect(page.getByText("They leave the house now.")).toBeVisible();
+  // Files wait in Arrivals: they are named, and the letters go only when that was seen.
+  await expect(page.getByText(/wait in Arrivals: whoever paid in them would be/)).toBeVisible();
+  await expect(page.getByText("They leave the house before those files are read.")).toBeVisible();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("status")).toContainText(/letters go to the outbox|Noted/);
   await expect.poll(() => today().length, { timeout: 30_000 }).toBe(before + count - 1);
@@ -151,6 +153,8 @@ test("the fee of a letter is charged once the letter went, waived with a reason,
   await row.getByRole("checkbox").check();
   await expect(page.getByRole("heading", { level: 1 })).toContainText("15.00");
   await page.getByRole("button", { name: /Charge these 1/ }).click();
+  await expect(page.getByText(/Each becomes an open item/)).toContainText("15.00");
+  await page.getByRole("button", { name: /^Charge 1/ }).click();
   await expect(page.getByRole("status")).toContainText("One late fee is an open item now");
   await expect(row).toHaveCount(0);
   const charged = page.getByRole("table", { name: "Late fees charged" });

@@ -60,6 +60,8 @@ test("a check and cash by hand are recorded, refused when typed twice, and go to
   const lying = page.getByRole("table", { name: "Checks and cash on hand" });
   await expect(lying).toContainText("check 7001");
   await page.keyboard.press("d");
+  await expect(page.getByText(/in one deposit into Operating/)).toBeVisible();
+  await page.keyboard.press("Enter");
   await expect(status(page)).toContainText("taken to the bank");
   await expect(lying).toHaveCount(0);
   await expect(page.getByRole("table", { name: /^Deposit of/ })).toHaveCount(2);

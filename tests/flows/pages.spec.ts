@@ -2,53 +2,7 @@ import AxeBuilder from "@axe-core/playwright";
 import { type BrowserContext, expect, type Page, test } from "@playwright/test";
 
 import { alive, DEMO, proofsHold, watch } from "./helpers";
-
-const PAGES: [string, string, ((page: string) => string)?][] = [
-  ["match", "/match"],
-  ["match, a receipt open", "/match?queue=check&open=first"],
-  ["sure receipts", "/match?queue=sure"],
-  ["set aside", "/match?queue=aside"],
-  ["on hand", "/match?queue=hand"],
-  ["a write-off before the second person", "/match?queue=second&open=first"],
-  ["arrivals", "/arrivals"],
-  ["bank lines", "/arrivals?list=lines"],
-  ["payouts", "/payouts"],
-  ["payout open", "/payouts?open=first"],
-  ["fees", "/payouts?show=fees"],
-  ["what is on its way", "/payouts?show=ahead"],
-  ["what came back", "/payouts?show=back&open=first"],
-  ["clearing as of a day", "/payouts?show=clearing&as-of=2026-10-31"],
-  ["the year", "/reports?show=year"],
-  ["other currencies", "/books?view=currencies"],
-  ["the journal for another ledger", "/books?view=file"],
-  ["overdue", "/overdue"],
-  ["overdue, a customer open", "/overdue?open=first"],
-  ["proofs", "/books"],
-  ["clearing, item by item", "/books?proof=clearing"],
-  ["journal", "/books?view=journal"],
-  ["trial balance", "/books?view=trial"],
-  ["an account", "/books?view=account&account=2"],
-  ["who did what", "/books?view=trail"],
-  ["customers", "/customers"],
-  ["customer", "/customers/12"],
-  ["invoices", "/invoices"],
-  ["invoice", "/invoices/2400"],
-  ["receipt", "/receipts/2200"],
-  ["payout", "/payouts/500"],
-  ["bank line", "/lines/900"],
-  ["a file", "/files/300"],
-  ["aging", "/reports"],
-  ["figures", "/reports?show=figures"],
-  ["letters of the day", "/overdue?show=run&open=first"],
-  ["letters that go by themselves", "/overdue?show=by-itself"],
-  ["debts written off", "/overdue?show=given-up"],
-  ["wordings", "/overdue?show=words"],
-  ["aging, a customer open", "/reports?days=15,45&of=group&open=first"],
-  ["late fees", "/overdue?show=fees"],
-  ["ladders", "/overdue?show=ladders"],
-  ["statement of account", "/customers/20/statement"],
-  ["set-up", "/settings"],
-];
+import { PAGES } from "./pageList";
 
 /**
  * What axe finds on a page (or, on the other paper, what its colours do), in few words. Only what
@@ -162,12 +116,4 @@ test("lists give their CSV, with the filter they show", async ({ page }) => {
   );
   expect(rows.length).toBe(await page.locator("tbody tr[data-row]").count());
   expect(rows.every((row) => row.includes("Brightwater"))).toBe(true);
-});
-
-test("on a narrow phone screen the lists can be read", async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto(`${DEMO}/overdue`);
-  await alive(page);
-  await expect(page.getByText("Emberline Studio")).toBeVisible();
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });

@@ -681,6 +681,8 @@ export const started = (): TestBook => {
     returnFee: 2500,
     taxOnDiscounts: true,
     taxOnBadDebts: true,
+    // Events lie days apart here: what ends early is held elsewhere.
+    feedDays: 60,
   });
   book.must("addProcessorAccount", {
     code: "billed",

@@ -34,10 +34,10 @@ const facts = {
 describe("the ladder (first steps around 15, 30 and 45 days, about twice a month: common practice, no source)", () => {
   it.each([
     [0, null, 1, "2026-10-02"],
-    [1, "2026-10-05", 2, "2026-10-17"],
+    [1, "2026-10-05", 2, "2026-10-19"],
     [1, "2026-10-02", 2, "2026-10-16"],
-    [2, "2026-10-20", 3, "2026-11-01"],
-    [3, "2026-11-02", 4, "2026-11-15"],
+    [2, "2026-10-20", 3, "2026-11-02"],
+    [3, "2026-11-02", 4, "2026-11-16"],
     [4, "2026-11-20", 4, "2026-12-02"],
   ])("after step %i on %s comes step %i on %s", (last, on, step, expected) => {
     const next = nextStep({
@@ -46,6 +46,13 @@ describe("the ladder (first steps around 15, 30 and 45 days, about twice a month
       lastWordOn: on === null ? null : day(on),
     });
     expect([next.step.step, next.on]).toEqual([step, expected]);
+  });
+  it("never falls on a weekend or a bank holiday, a broken promise neither", () => {
+    for (const past of Array.from({ length: 400 }, (_, at) => at)) {
+      const oldestDueOn = addDays(day("2025-11-01"), past);
+      const { on } = nextStep({ oldestDueOn, lastStep: 0, lastWordOn: null });
+      expect([on, isBankingDay(on)]).toEqual([on, true]);
+    }
   });
   it("ends with a call", () => expect(DEFAULT_STEPS.at(-1)?.act).toBe("call"));
 });
@@ -65,8 +72,8 @@ describe("what holds a reminder back", () => {
     ],
     [
       "files that are too old",
-      { stale: { feed: "bank" as const, since: day("2026-11-10") } },
-      "a newer bank statement: the last came Tue 10 Nov",
+      { stale: { feed: "bank" as const, account: "Operating", to: day("2026-11-10") } },
+      "a newer bank statement of Operating: the last goes to Tue 10 Nov",
     ],
     [
       "a promise not yet due",

@@ -28,14 +28,8 @@ export {
   type Language,
   type LetterTemplate,
 } from "./letters";
-export {
-  waitsFor,
-  waitInWords,
-  type Feed,
-  type StaleFeed,
-  type Wait,
-  type WaitFacts,
-} from "./waits";
+export { staleFeed, type FeedReach } from "./feeds";
+export { waitsFor, waitInWords, type Wait, type WaitFacts } from "./waits";
 export { promiseToday, type PromisedPart, type PromiseState, type PromiseToday } from "./promises";
 export { keptOf, offerFor, type Offer } from "./offer";
 export { isRunDay, nextRunDay, type LetterRunRule } from "./schedule";

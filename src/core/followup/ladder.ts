@@ -1,4 +1,4 @@
-import { addDays, type Day } from "@/core/calendar";
+import { addBankingDays, addDays, type Day } from "@/core/calendar";
 import { minor, type Minor } from "@/core/money";
 
 import type { LateFeeRule } from "./lateFees";
@@ -75,7 +75,8 @@ type LadderStanding = {
 /**
  * What is due to be said next, and from which day: the rung after the last one
  * taken, not before its days and not sooner than the smallest interval after
- * the last word. After the last rung, that one is repeated. Throws RangeError
+ * the last word; a day on which nobody works moves on to the next banking day.
+ * After the last rung, that one is repeated. Throws RangeError
  * for a ladder without rungs.
  */
 export function nextStep({
@@ -89,7 +90,7 @@ export function nextStep({
   if (!step) throw new RangeError("a ladder has at least one step");
   const byAge = addDays(oldestDueOn, step.fromDays);
   const byInterval = lastWordOn === null ? byAge : addDays(lastWordOn, interval);
-  return { step, on: byAge > byInterval ? byAge : byInterval };
+  return { step, on: addBankingDays(byAge > byInterval ? byAge : byInterval, 0) };
 }
 
 /**

@@ -79,7 +79,7 @@ describe("what a customer gets today", () => {
   it("is the next rung, for all that is past its date and nothing else", () => {
     expect(gets(facts())).toMatchObject({
       state: "ready",
-      next: { step: { step: 1 }, on: "2026-11-11" },
+      next: { step: { step: 1 }, on: "2026-11-12" },
       named: [1],
       asked: 50_000,
       overdue: 50_000,

@@ -1,4 +1,4 @@
-import { addDays, type Day, daysBetween, isBankingDay } from "@/core/calendar";
+import { addBankingDays, addDays, type Day, daysBetween, isBankingDay } from "@/core/calendar";
 import { add, type Minor } from "@/core/money";
 
 import { type LadderStep, lastStepTaken, nextStep, type NextStep } from "./ladder";
@@ -131,5 +131,8 @@ function afterPromise(
 ): NextStep {
   if (!promiseBroken || next.on <= today) return next;
   const call = next.step.act === "letter" && letterFrom !== null && letterFrom > today;
-  return { on: today, step: call ? { ...next.step, act: "call", byItself: false } : next.step };
+  return {
+    on: addBankingDays(today, 0),
+    step: call ? { ...next.step, act: "call", byItself: false } : next.step,
+  };
 }

@@ -1,9 +1,8 @@
 import { formatDay, type Day } from "@/core/calendar";
 import { formatAmount, type Currency, type Minor } from "@/core/money";
 
-/** What says who has paid: the processor's activity, or the bank statement. */
-export type Feed = "processor" | "bank";
-export type StaleFeed = { readonly feed: Feed; readonly since: Day };
+import type { Feed, FeedReach } from "./feeds";
+
 const FEED_WORDS: Record<Feed, string> = { processor: "processor file", bank: "bank statement" };
 
 /** Why a customer is left alone today. */
@@ -15,7 +14,7 @@ export type Wait =
       readonly receiptId: number;
     }
   | { readonly code: "on_way"; readonly sum: Minor; readonly startedOn: Day }
-  | { readonly code: "stale"; readonly feed: Feed; readonly since: Day }
+  | ({ readonly code: "stale" } & FeedReach)
   | { readonly code: "promise"; readonly dueOn: Day; readonly sum: Minor | null }
   | { readonly code: "credit"; readonly sum: Minor }
   | { readonly code: "dispute"; readonly sum: Minor }
@@ -32,8 +31,8 @@ export type WaitFacts = {
   readonly disputed: Minor;
   /** ACH debits of theirs that have not settled. */
   readonly onWay?: { readonly sum: Minor; readonly startedOn: Day } | null;
-  /** The feed that has fallen behind: it came last too long ago to know who has paid. */
-  readonly stale?: StaleFeed | null;
+  /** The feed that has fallen behind: it ends too long ago to know who has paid. */
+  readonly stale?: FeedReach | null;
   readonly promise: { readonly dueOn: Day; readonly sum: Minor | null } | null;
   /** The customer is not to be reminded before this day. */
   readonly quietUntil?: Day | null;
@@ -74,7 +73,7 @@ export function waitInWords(wait: Wait, currency: Currency): string {
     case "on_way":
       return `${formatAmount(wait.sum, currency)} by ACH on its way since ${formatDay(wait.startedOn)}`;
     case "stale":
-      return `a newer ${FEED_WORDS[wait.feed]}: the last came ${formatDay(wait.since)}`;
+      return `a newer ${FEED_WORDS[wait.feed]} of ${wait.account}: the last goes to ${formatDay(wait.to)}`;
     case "promise":
       return `promise, ${formatDay(wait.dueOn)}`;
     case "dispute":

@@ -26,6 +26,18 @@ export function inCurrency(
 }
 
 /**
+ * What a sum of `from` comes to in a currency whose one unit is worth `rate` of it: the way back of
+ * `convert`, rounded half to even.
+ * @example convertBack(minor(2500), "USD", "CAD", ratioOf("0.72")) // 34.72
+ */
+export function convertBack(amount: number, from: Currency, to: Currency, rate: Ratio): Minor {
+  return convert(amount, from, to, {
+    numerator: rate.denominator,
+    denominator: rate.numerator,
+  });
+}
+
+/**
  * The rate at which a sum became another, to five decimals, as people quote it.
  * @example ownRate(minor(10712), "USD", minor(10000), "EUR") // "1.07120"
  */

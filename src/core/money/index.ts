@@ -1,4 +1,4 @@
-export { convert, inCurrency, ownRate } from "./convert";
+export { convert, convertBack, inCurrency, ownRate } from "./convert";
 export { allCurrencies, currencyOf, minorDigits, type Currency } from "./currency";
 export { add, minor, negate, sumOf, ZERO, type Minor } from "./minor";
 export { percentOf, ratioOf, type Ratio } from "./ratio";

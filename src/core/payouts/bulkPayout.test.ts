@@ -134,6 +134,7 @@ describe("what a lump is made of", () => {
 
 describe("what explains a difference", () => {
   const base: OffPayout = {
+    externalId: "po_1",
     off: minor(0),
     items: [
       { id: 1, kind: "charge", amount: minor(86_450), externalId: "ch_1", words: "charge ch_1" },
@@ -149,6 +150,30 @@ describe("what explains a difference", () => {
     externalId: "d_1",
     words: "dispute d_1",
   };
+  it("names every item that it moves, and where from; it never empties another payout", () => {
+    const charge = {
+      id: 9,
+      kind: "charge" as const,
+      amount: minor(12_000),
+      externalId: "ch_9",
+      words: "charge ch_9",
+      payout: "po_2" as string | null,
+    };
+    const beside = { ...charge, id: 10, amount: minor(700), words: "charge ch_10" };
+    const off = { ...base, off: minor(12_000) };
+    const codes = (elsewhere: OffPayout["elsewhere"]): string[] =>
+      explanationsOf({ ...off, elsewhere }).map(({ code }) => code);
+    expect(codes([charge])).not.toContain("item_of_another");
+    expect(codes([{ ...charge, payout: null }])).toContain("item_missing");
+    expect(explanationsOf({ ...off, elsewhere: [charge, beside] })).toContainEqual(
+      expect.objectContaining({
+        code: "item_of_another",
+        moved: [{ words: "charge ch_9", amount: 12_000, from: "po_2", to: "po_1" }],
+      }),
+    );
+    for (const found of explanationsOf({ ...base, off: minor(2537), elsewhere: [] }))
+      expect(found.moved).toHaveLength(found.remedy.as === "take_out" ? 1 : 0);
+  });
   it.each<[string, Partial<OffPayout>, string]>([
     ["nothing, where it comes out", {}, ""],
     [
@@ -198,6 +223,14 @@ describe("what explains a difference", () => {
             amount: minor(-378),
             externalId: "ch_9",
             words: "of ch_9",
+            payout: "po_2",
+          },
+          {
+            id: 11,
+            kind: "charge",
+            amount: minor(5000),
+            externalId: "ch_10",
+            words: "charge ch_10",
             payout: "po_2",
           },
         ],

@@ -17,15 +17,40 @@ export function explanationsOf(payout: OffPayout): Explanation[] {
   );
 }
 
-function elsewhere({ off, elsewhere: others }: OffPayout): Explanation[] {
+type Elsewhere = OffPayout["elsewhere"][number];
+
+/** Items that stand elsewhere and make up the difference; never all that another payout has. */
+function elsewhere({ externalId, off, elsewhere: others }: OffPayout): Explanation[] {
+  const leavesSome = (moved: readonly Elsewhere[]): boolean =>
+    moved.every(
+      ({ payout }) =>
+        payout === null || others.some((item) => item.payout === payout && !moved.includes(item)),
+    );
+  const takenIn = (
+    moved: readonly [Elsewhere, ...Elsewhere[]],
+    { words, weight }: { words: string; weight: number },
+  ): Explanation => {
+    const [{ payout }] = moved;
+    return {
+      code: payout === null ? "item_missing" : "item_of_another",
+      words,
+      remedy: { as: "take_in", itemIds: moved.map(({ id }) => id) },
+      moved: moved.map((item) => ({
+        words: item.words,
+        amount: item.amount,
+        from: item.payout,
+        to: externalId,
+      })),
+      weight: payout === null ? weight + 20 : weight,
+    };
+  };
+  const stands = ({ payout }: Elsewhere): string =>
+    payout === null ? "is in no payout" : `stands in payout ${payout}`;
   const single = others
-    .filter(({ amount }) => amount === off)
-    .map((item): Explanation => ({
-      code: item.payout === null ? "item_missing" : "item_of_another",
-      words: `${item.words} ${item.payout === null ? "is in no payout" : `stands in payout ${item.payout}`}, and is just that`,
-      remedy: { as: "take_in", itemIds: [item.id] },
-      weight: item.payout === null ? 90 : 70,
-    }));
+    .filter((item) => item.amount === off && leavesSome([item]))
+    .map((item) =>
+      takenIn([item], { words: `${item.words} ${stands(item)}, and is just that`, weight: 70 }),
+    );
   // A charge comes with its fee.
   const paired = others
     .filter(({ kind }) => kind === "charge")
@@ -36,21 +61,19 @@ function elsewhere({ off, elsewhere: others }: OffPayout): Explanation[] {
           item.payout === charge.payout &&
           charge.amount + item.amount === off,
       );
-      return fee
+      return fee && leavesSome([charge, fee])
         ? [
-            {
-              code: charge.payout === null ? "item_missing" : "item_of_another",
-              words: `${charge.words} with its fee ${charge.payout === null ? "is in no payout" : `stands in payout ${charge.payout}`}`,
-              remedy: { as: "take_in", itemIds: [charge.id, fee.id] },
-              weight: charge.payout === null ? 88 : 68,
-            },
+            takenIn([charge, fee], {
+              words: `${charge.words} with its fee ${stands(charge)}`,
+              weight: 68,
+            }),
           ]
         : [];
     });
   return [...single, ...paired].slice(0, 4);
 }
 
-function ofItems({ off, items }: OffPayout): Explanation[] {
+function ofItems({ externalId, off, items }: OffPayout): Explanation[] {
   const found: Explanation[] = [];
   for (const item of items) {
     if (
@@ -61,6 +84,7 @@ function ofItems({ off, items }: OffPayout): Explanation[] {
         code: "item_not_paid",
         words: `${item.words} is in it, and was not paid out with it`,
         remedy: { as: "take_out", itemIds: [item.id] },
+        moved: [{ words: item.words, amount: item.amount, from: externalId, to: null }],
         weight: 65,
       });
     if (item.kind === "charge" && off === -item.amount)
@@ -68,6 +92,7 @@ function ofItems({ off, items }: OffPayout): Explanation[] {
         code: "went_back",
         words: `${item.words} may have gone back: a refund or dispute that is in no file`,
         remedy: { as: "ask", item: item.id },
+        moved: [],
         weight: 35,
       });
     if (off === -2 * item.amount)
@@ -75,6 +100,7 @@ function ofItems({ off, items }: OffPayout): Explanation[] {
         code: "sign",
         words: `${item.words} has the wrong sign`,
         remedy: { as: "ask", item: item.id },
+        moved: [],
         weight: 55,
       });
     if (off % 9 === 0 && swaps(item.amount).includes(item.amount + off))
@@ -82,6 +108,7 @@ function ofItems({ off, items }: OffPayout): Explanation[] {
         code: "digits",
         words: `two digits of ${item.words} changed places: the difference is divisible by 9`,
         remedy: { as: "ask", item: item.id },
+        moved: [],
         weight: 50,
       });
   }
@@ -90,6 +117,7 @@ function ofItems({ off, items }: OffPayout): Explanation[] {
       code: "rounding",
       words: "the cents were rounded item by item",
       remedy: { as: "fee", kind: "processing" },
+      moved: [],
       weight: 30,
     });
   return found;

@@ -23,13 +23,14 @@ function feesOfReturns({ off, items, usual }: OffPayout): Explanation[] {
         code: "fee_missing",
         words: `${what} is in it without a fee${before ? ", and the processor took this very sum before" : ""}`,
         remedy: { as: "fee", kind },
+        moved: [],
         weight: before ? 95 : 60,
       };
     });
 }
 
 /** A fee that is in the file once and was taken twice, or not at all. */
-function feesOfItems({ off, items }: OffPayout): Explanation[] {
+function feesOfItems({ externalId, off, items }: OffPayout): Explanation[] {
   const twice = items.find((item) => item.kind === "fee" && item.amount === off);
   const spared = items.find(
     (item) => PROCESSOR_ITEM_KINDS[item.kind].feeKind !== null && item.amount === -off,
@@ -40,6 +41,7 @@ function feesOfItems({ off, items }: OffPayout): Explanation[] {
       code: "fee_twice",
       words: `the fee ${twice.words} was taken twice`,
       remedy: { as: "fee", kind: "processing" },
+      moved: [],
       weight: 80,
     });
   if (spared)
@@ -47,6 +49,7 @@ function feesOfItems({ off, items }: OffPayout): Explanation[] {
       code: "fee_not_taken",
       words: `the fee ${spared.words} was not taken`,
       remedy: { as: "take_out", itemIds: [spared.id] },
+      moved: [{ words: spared.words, amount: spared.amount, from: externalId, to: null }],
       weight: 75,
     });
   return found;
@@ -61,6 +64,7 @@ function chargesWithoutFee({ off, items }: OffPayout): Explanation[] {
       code: "fee_missing",
       words: `${without === 1 ? "a charge has" : `${without} charges have`} no fee in the file`,
       remedy: { as: "fee", kind: "processing" },
+      moved: [],
       weight: 40,
     },
   ];

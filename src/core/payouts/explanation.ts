@@ -11,12 +11,21 @@ export type Item = {
 
 /** A payout that is off: what the bank got less what its items make. */
 export type OffPayout = {
+  readonly externalId: string;
   readonly off: Minor;
   readonly items: readonly Item[];
   /** Items of the processor account that are in no payout, or in another that is open. */
   readonly elsewhere: readonly (Item & { readonly payout: string | null })[];
   /** What the processor took for a dispute or a return before, each sum once. */
   readonly usual: { readonly dispute: readonly Minor[]; readonly return: readonly Minor[] };
+};
+
+/** An item that changes its place; `from` and `to` name payouts, null: none. */
+export type MovedItem = {
+  readonly words: string;
+  readonly amount: Minor;
+  readonly from: string | null;
+  readonly to: string | null;
 };
 
 /** What one key would book for it. */
@@ -44,5 +53,7 @@ export type Explanation = {
     | "rounding";
   readonly words: string;
   readonly remedy: Remedy;
+  /** What it would move into the payout or out of it, item by item; empty where it moves nothing. */
+  readonly moved: readonly MovedItem[];
   readonly weight: number;
 };

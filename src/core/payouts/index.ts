@@ -1,6 +1,6 @@
 export { expectedOf, expectedUpTo, type Expected, type Unpaid } from "./expected";
 export { explanationsOf } from "./explain";
-export { type Explanation, type OffPayout, type Remedy } from "./explanation";
+export { type Explanation, type MovedItem, type OffPayout } from "./explanation";
 export { bulkPayoutAnswers, type BulkPayoutAnswers, type BulkPayoutItem } from "./bulkPayout";
 export { expectedAtBank, payoutComposition, type PayoutComposition } from "./composition";
 export { fitsPayout, tieOut, type TieLine, type TiePayout } from "./tieOut";

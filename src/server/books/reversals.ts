@@ -1,6 +1,6 @@
 import { ok } from "@/core/result";
 import type { ActKind } from "@/db/acts";
-import { reopenLine, unfindReceipt } from "@/server/arrivals/commands/explainLine";
+import { reopenLine, unfindReceipt, unmakeRule } from "@/server/arrivals/commands/explainLine";
 import { unapplyReceipt } from "@/server/match/commands/applyReceipt";
 import { withdrawRequest } from "@/server/match/commands/askApproval";
 import { unbounceReceipt } from "@/server/match/commands/bounceReceipt";
@@ -48,6 +48,7 @@ export const REVERSALS: Readonly<Record<ActKind, Reversal | null>> = {
   retry: unretryDebit,
   mend: unmendAccount,
   answer: unanswerDispute,
+  rule: unmakeRule,
   export: unmakeJournalFile,
   revalue: unrevalue,
   late_fee: unchargeLateFee,
@@ -61,7 +62,6 @@ export const REVERSALS: Readonly<Record<ActKind, Reversal | null>> = {
   letter: null,
   leave_out: null,
   settings: null,
-  rule: null,
   undo: null,
   account: null,
   rates: null,

@@ -308,6 +308,20 @@ describe("payouts and the bank", () => {
     book.mustTake("bank", "Date,Description,Money out,Money in\n11/23/2026,PAYROLL NOV,77.00,\n");
     expect([book.balance("elsewhere"), book.balance("bank")]).toEqual([57_700, 228_661 - 7700]);
   });
+  it("takes a rule and all lines that it put aside back by one undo, and says where it has ended", () => {
+    const before = book.balances();
+    const { lines, commandId } = book.must("explainLine", {
+      lineId: book.id("bank_line", "description = 'PAYROLL'"),
+      as: "elsewhere",
+      rule: { contains: "PAYROLL" },
+    });
+    expect(lines).toBe(1);
+    book.must("undoTogether", { commandId });
+    expect([book.balances(), book.broken()]).toEqual([before, []]);
+    expect(book.db.all("SELECT id FROM bank_rule")).toEqual([]);
+    const [rule] = book.db.all<{ id: number }>("SELECT id FROM act WHERE kind = 'rule'");
+    expect(book.do("undo", { actId: rule!.id })).toMatchObject({ ok: false });
+  });
   it("books a missing fee with the tie, and undo takes both back", () => {
     book.mustTake(
       "processor",
@@ -418,7 +432,11 @@ describe("overdue", () => {
   it("writes one letter for all of it, an RFC 5322 file that an independent reader reads back", async () => {
     book.must("setAside", { receiptId: receipt("Alder"), reason: "test" });
     const id = book.id("customer", "external_id = 'C1'");
-    const draft = followUpWorkings(book.db, id, TODAY, book.proposals());
+    const draft = followUpWorkings(
+      { db: book.db, book: book.name, today: TODAY },
+      id,
+      book.proposals(),
+    );
     expect(draft).toMatchObject({ sum: 85_450, step: 1, items: [{ number: "20401" }] });
     const { letterId } = book.must("sendLetter", {
       customerId: id,
@@ -456,6 +474,7 @@ describe("overdue", () => {
       promisedSum: minor(12_000),
     });
     expect(rows().find((row) => row.customer.id === id)?.state).toBe("waits");
+    book.must("changeSettings", { feedDays: 20 });
     expect(overdueRows(book.db, "2026-11-28" as typeof TODAY, book.proposals())[0]).toMatchObject({
       customer: { id },
       state: "ready",

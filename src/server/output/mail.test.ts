@@ -38,7 +38,7 @@ const stands = (
     id,
   );
 const workings = (): ReturnType<typeof followUpWorkings> =>
-  followUpWorkings(book.db, 1, TODAY, book.proposals());
+  followUpWorkings({ db: book.db, book: book.name, today: TODAY }, 1, book.proposals());
 
 const somebody: ContactPerson = {
   name: "",

@@ -162,7 +162,7 @@ it("are not charged while the customer waits, or on what is left out", () => {
   expect(proposed()).toEqual([]);
 });
 
-it("of a letter is in the book's currency, also on an invoice in another one, which is shown in its own", () => {
+it("that ladders set in the book's currency are asked for in the invoice's, at the rate of the day", () => {
   book.must("setRates", {
     rates: [
       { currency: "EUR", onDay: "2026-11-02", rate: "1.10" },
@@ -189,15 +189,23 @@ it("of a letter is in the book's currency, also on an invoice in another one, wh
   expect(proposed()).toEqual([
     expect.objectContaining({
       number: "EX-1",
-      currency: "USD",
-      sum: 1500,
+      currency: "EUR",
+      // 15.00 at 1.12 of the day before; the letter names the same sum.
+      sum: 1339,
       balance: 20_000,
       balanceIn: "EUR",
     }),
   ]);
   book.must("chargeLateFees", { fees: proposed() });
   expect(book.db.get("SELECT currency, balance FROM open_item WHERE kind = 'late_fee'")).toEqual({
-    currency: "USD",
-    balance: 1500,
+    currency: "EUR",
+    balance: 1339,
   });
+  expect(
+    book.db.get("SELECT fee, fee_currency AS currency, instr(body, '13.39') AS says FROM letter"),
+  ).toMatchObject({ fee: 1339, currency: "EUR" });
+  rule({ fixed: 2800, grace: 0 });
+  expect(proposed().filter(({ number }) => number === "EX-1")).toMatchObject([
+    { currency: "EUR", sum: 2500 },
+  ]);
 });

@@ -101,7 +101,7 @@ describe("the letters of a day", () => {
       error: { code: "letter.later" },
     });
     expect(whyToday(of("Alder Lane"), TODAY, USD)).toMatch(
-      /^Not today: letter 2 \(plain\) comes on Sun 6 Dec/,
+      /^Not today: letter 2 \(plain\) comes on Mon 7 Dec/,
     );
   });
   it("take the statement and the invoices with them, read back by an independent mail reader", async () => {
@@ -191,7 +191,13 @@ describe("the letters of a day", () => {
     const itemId = book.id("open_item", "number = '20401'");
     book.must("leaveItemOut", { itemId, reason: "in dispute" });
     expect(of("Alder Lane")).toMatchObject({ state: "left_out", leftOut: "in dispute" });
-    expect(followUpWorkings(book.db, customer("C1"), TODAY, book.proposals())).toMatchObject({
+    expect(
+      followUpWorkings(
+        { db: book.db, book: book.name, today: TODAY },
+        customer("C1"),
+        book.proposals(),
+      ),
+    ).toMatchObject({
       items: [],
       leftOut: [{ number: "20401", reason: "in dispute" }],
       why: "Left out: in dispute.",
@@ -204,7 +210,7 @@ describe("the letters of a day", () => {
     expect([first?.sum, second?.sum]).toEqual([85_450, 12_000]);
     book.mustTake(
       "processor",
-      "Id,Type,Date,Gross,Fee,Net,Payer,Email,Memo\nch_1,Charge,11/16/2026,64.50,2.17,62.33,Alder Lane Pottery School,office@alderlane.example,20401\n",
+      "Id,Type,Date,Gross,Fee,Net,Payer,Email,Memo\nch_1,Charge,11/20/2026,64.50,2.17,62.33,Alder Lane Pottery School,office@alderlane.example,20401\n",
     );
     book.must("applyReceipt", {
       receiptId: 1,

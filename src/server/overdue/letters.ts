@@ -9,6 +9,7 @@ import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { wordingFor } from "@/db/letterTexts";
 import { backAddresses, backFrom } from "@/db/persons";
+import { inOther } from "@/db/rates";
 import type { Settings } from "@/db/settings";
 
 import { dayIn, owedBy, tablesOf } from "./letterTable";
@@ -30,7 +31,9 @@ export type LetterDraft = {
   items: RowItem[];
   credit: Minor;
   attach: Attached;
+  /** What is charged with it, in the currency of the oldest invoice that it names. */
   fee: Minor;
+  feeCurrency: Currency;
 };
 
 /** A template sees its fields and nothing else: no files, no endless work. */
@@ -69,7 +72,8 @@ export function draftLetter(
   );
   const owed = owedBy(items, row.credit, creditIn, settings.currency);
   const { language } = row.followed;
-  const { step, tone, attach, fee } = letterStep(row);
+  const { step, tone, attach } = letterStep(row);
+  const charged = feeOfLetter(db, items, letterStep(row).fee, { settings, today });
   const { to, copies, back, greeting } = addressed(row, (address) => backFrom(db, address));
   const money = (currency: Currency, amount: Minor): string =>
     `${currency} ${formatAmount(amount, currency)}`;
@@ -81,7 +85,7 @@ export function draftLetter(
     sum: owed.map((entry) => money(entry.currency, entry.sum)).join(" + "),
     oldest_days: Math.max(0, row.oldestDays),
     reply_by: dayIn(addBankingDays(today, 5), language),
-    fee: fee === 0 ? "" : money(settings.currency, fee),
+    fee: charged.fee === 0 ? "" : money(charged.feeCurrency, charged.fee),
     link: linkIn(db, settings, row.customer.id),
     table: tablesOf(items, owed, language),
   };
@@ -103,8 +107,23 @@ export function draftLetter(
     items,
     credit: row.credit,
     attach,
-    fee,
+    ...charged,
   });
+}
+
+/**
+ * The fee that a rung sets in the book's currency, in that of the oldest invoice that the letter
+ * names: there it will stand. Nothing where no rate of it is known.
+ */
+function feeOfLetter(
+  db: Db,
+  items: readonly RowItem[],
+  fee: Minor,
+  { settings: { currency: book }, today }: LetterAsked,
+): Pick<LetterDraft, "fee" | "feeCurrency"> {
+  const feeCurrency = items.find(({ balance }) => balance > 0)?.currency ?? book;
+  const inTheirs = inOther(db, { amount: fee, currency: feeCurrency, book, on: today });
+  return { fee: inTheirs ?? ZERO, feeCurrency };
 }
 
 /** The customer's link, where customers reach this server. */
@@ -133,7 +152,7 @@ function addressed(
  * What is known of a letter before its words are: a list of thousands is read by it. The sum is
  * that of the letter, in the book's currency.
  */
-export type LetterHead = Pick<LetterDraft, "to" | "copies" | "step" | "sum" | "attach" | "fee"> & {
+export type LetterHead = Pick<LetterDraft, "to" | "copies" | "step" | "sum" | "attach"> & {
   tone: number;
   problem: string | null;
 };
@@ -142,6 +161,7 @@ export type LetterHead = Pick<LetterDraft, "to" | "copies" | "step" | "sum" | "a
 export function letterHeads(db: Db): (row: OverdueRow) => LetterHead {
   const known = new Map(backAddresses(db).map(({ address, why }) => [address.toLowerCase(), why]));
   return (row) => {
+    const { step, tone, attach } = letterStep(row);
     const { to, copies, back } = addressed(
       row,
       (address) => known.get(address.toLowerCase()) ?? null,
@@ -151,7 +171,9 @@ export function letterHeads(db: Db): (row: OverdueRow) => LetterHead {
       copies,
       problem: whyNoAddress({ to, back }),
       sum: add(row.asked, -row.credit),
-      ...letterStep(row),
+      step,
+      tone,
+      attach,
     };
   };
 }

@@ -1,7 +1,11 @@
+import { mkdirSync, writeFileSync } from "node:fs";
+import { dirname } from "node:path";
+
 import { day } from "@/core/calendar";
 import { readSettings } from "@/db/settings";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
+import { arrivedFile } from "../runtime/folders";
 import { dueRun } from "../runtime/threads/clock";
 import { draftLetter } from "./letters";
 import { previewFor, shippedWords } from "./letterTexts";
@@ -82,7 +86,9 @@ describe("letters that go by themselves", () => {
     book.must("setAside", { receiptId: 1, reason: "test" });
     book.must("changeSettings", { clock: "2026-12-08" });
     const [row] = overdueRows(book.db, day("2026-12-08"), book.proposals(), 2);
-    expect(row?.waits).toMatchObject([{ code: "stale", feed: "processor", since: "2026-11-24" }]);
+    expect(row?.waits).toMatchObject([
+      { code: "stale", feed: "processor", account: "card account", to: "2026-11-24" },
+    ]);
     expect(book.do("runLetters", {})).toMatchObject({ ok: true, value: { sent: 0 } });
   });
   it("go at their hour by the book's own clock, once a day, never in a practice book", () => {
@@ -98,6 +104,44 @@ describe("letters that go by themselves", () => {
       at("2026-11-25T06:30:00Z"),
       at("2026-11-25T15:30:00Z"),
     ]).toEqual([null, runKey(TUESDAY), runKey(TUESDAY), null, null]);
+  });
+});
+
+describe("letters while files wait in Arrivals", () => {
+  const waits = (name: string): void =>
+    writeFileSync(arrivedFile(book.name, name), `Date,Amount\n11/24/2026,${name.length}.00\n`);
+  const letters = [{ customerId: 1 }];
+  beforeEach(() => {
+    mkdirSync(dirname(arrivedFile(book.name, "x")), { recursive: true });
+    waits("bank-24-nov.csv");
+  });
+  it("do not go, one, many or by themselves, until somebody who saw the names says so", () => {
+    const refused = {
+      ok: false,
+      error: { code: "letters.files_wait", files: "bank-24-nov.csv" },
+    };
+    scheduled();
+    byItself(1);
+    expect(book.do("sendLetter", { customerId: 1, subject: "s", body: "b" })).toMatchObject(
+      refused,
+    );
+    expect(book.do("sendLetters", { letters })).toMatchObject(refused);
+    // By schedule it stays due: the run goes once the file is taken in.
+    expect(book.do("runLetters", {}, runKey(TODAY))).toMatchObject(refused);
+    expect(next()).toMatchObject({ on: TODAY, gone: false });
+    expect(book.must("sendLetters", { letters, despiteFiles: ["bank-24-nov.csv"] })).toMatchObject({
+      sent: 1,
+    });
+  });
+  it("ask again where another file came since the names were seen", () => {
+    waits("card-24-nov.csv");
+    expect(book.do("sendLetters", { letters, despiteFiles: ["bank-24-nov.csv"] })).toMatchObject({
+      error: { files: "card-24-nov.csv" },
+    });
+    for (const name of ["a.csv", "ab.csv", "abc.csv"]) waits(name);
+    expect(book.do("sendLetters", { letters })).toMatchObject({
+      error: { files: expect.stringMatching(/ and 2 more$/) as string },
+    });
   });
 });
 

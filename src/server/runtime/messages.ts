@@ -138,6 +138,9 @@ const MESSAGES: Record<string, string> = {
   "letter.nothing": "Nothing of {customer} is overdue any more. There is nothing to ask for.",
   "letter.left_out": "{customer} is left out of letters: {why}.",
   "letter.later": "{customer} was written to already; the next step is on {day}.",
+  "rule.ended": "That rule has ended. It is made again from a bank line that it fits.",
+  "letters.files_wait":
+    "Nothing was sent: {files} in Arrivals may say who has paid. Take that in first, or send all the same.",
   "letters.all_held": "None of the {count} letters went: the first {why}.",
   "allowance.stands": "The allowance stands at {sum} already: there is nothing to post.",
   "late_fee.none": "None of these fees is due any more. Look at the list again.",

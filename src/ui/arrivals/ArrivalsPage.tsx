@@ -1,16 +1,16 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import NextLink from "next/link";
 import { type ReactNode, useRef, useState } from "react";
 
 import type { ArrivalsFacts, InspectedFile, TakenFile } from "@/contracts/arrivals";
 import { formatDay } from "@/core/calendar";
 
-import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
+import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { useActing } from "../shell/Notices";
 import { post } from "../shell/send";
+import { ArrivalsTabs } from "./ArrivalsTabs";
 import { DryRun } from "./DryRun";
 import { ArrivedFiles, FileDrop } from "./FileDrop";
 
@@ -109,13 +109,7 @@ function ArrivalsHeading({ arrived, book, last, today }: ArrivalsHeadingProps): 
           </>
         )}
       </Title>
-      <TabLine>
-        <NextLink href="?" aria-current="page" prefetch={false}>
-          Files
-        </NextLink>
-        <NextLink href="?list=lines&state=open" prefetch={false}>
-          Bank lines
-        </NextLink>
+      <ArrivalsTabs at="files">
         <span data-tone="soft">
           {(["processor", "bank"] as const)
             .map(
@@ -124,7 +118,7 @@ function ArrivalsHeading({ arrived, book, last, today }: ArrivalsHeadingProps): 
             )
             .join("; ")}
         </span>
-      </TabLine>
+      </ArrivalsTabs>
       <HeadingEnd>
         <a data-tone="soft" href={`/api/v1/b/${book}/export/files`}>
           CSV
@@ -138,15 +132,35 @@ function columnsOf({ today, count }: ArrivalsFacts): ListColumn<TakenFile>[] {
   return [
     {
       id: "name",
+      narrow: "who",
       header: "File",
       width: "30%",
       cell: (file) => <span title={file.name}>{file.name}</span>,
       foot: `${count} files`,
     },
-    { id: "kind", header: "What it is", width: "18%", cell: (file) => KIND_WORDS[file.kind] },
-    { id: "on", header: "Taken in", width: "14%", cell: (file) => formatDay(file.onDay, today) },
+    {
+      id: "kind",
+      narrow: "state",
+      header: "What it is",
+      width: "18%",
+      cell: (file) => KIND_WORDS[file.kind],
+    },
+    {
+      id: "on",
+      narrow: "more",
+      header: "Taken in",
+      width: "14%",
+      cell: (file) => formatDay(file.onDay, today),
+    },
     { id: "by", header: "By", width: "14%", cell: (file) => file.actor },
-    { id: "new", header: "New", width: "6%", number: true, cell: (file) => number(file.rowsNew) },
+    {
+      id: "new",
+      narrow: "sum",
+      header: "New",
+      width: "6%",
+      number: true,
+      cell: (file) => number(file.rowsNew),
+    },
     {
       id: "known",
       header: "Known",

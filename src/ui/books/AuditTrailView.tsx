@@ -49,6 +49,7 @@ export function AuditTrailView({ rows, count, page, pageRows, book, today }: Pro
         columns={[
           {
             id: "on",
+            narrow: "state",
             header: "Day",
             width: "12%",
             cell: (row) => formatDay(row.onDay, today),
@@ -60,9 +61,10 @@ export function AuditTrailView({ rows, count, page, pageRows, book, today }: Pro
             width: "16%",
             cell: (row) => <span data-tone="soft">{row.at}</span>,
           },
-          { id: "by", header: "By", width: "12%", cell: (row) => row.actor },
+          { id: "by", narrow: "more", header: "By", width: "12%", cell: (row) => row.actor },
           {
             id: "what",
+            narrow: "who",
             header: "What",
             width: "52%",
             cell: (row) => (
@@ -71,6 +73,7 @@ export function AuditTrailView({ rows, count, page, pageRows, book, today }: Pro
           },
           {
             id: "undone",
+            narrow: "sum",
             header: "Undone",
             width: "8%",
             cell: (row) => (row.undoneBy === null ? null : <span data-tone="waits">undone</span>),

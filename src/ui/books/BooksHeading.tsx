@@ -1,18 +1,11 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import { type ViewOf, viewsOf } from "@/contracts/views";
+
 import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
 
-export type BooksView =
-  "proofs" | "journal" | "trial" | "account" | "trail" | "file" | "currencies";
-const VIEWS: readonly (readonly [BooksView, string])[] = [
-  ["proofs", "Proofs"],
-  ["journal", "Journal"],
-  ["trial", "Trial balance"],
-  ["currencies", "Other currencies"],
-  ["file", "Journal export"],
-  ["trail", "Audit trail"],
-];
+export type BooksView = ViewOf<"books"> | "account";
 
 /** The head of the pages of Books: the sum that counts, the views, and what can be taken along. */
 export function BooksHeading({
@@ -28,7 +21,7 @@ export function BooksHeading({
     <PageHeading>
       <Title>{sum}</Title>
       <TabLine>
-        {VIEWS.map(([name, words]) => (
+        {viewsOf("books").map(([name, words]) => (
           <NextLink
             key={name}
             href={`?view=${name}`}

@@ -133,7 +133,7 @@ export function Columns({
     (field) => !layout.columns.some((column) => column.field === field),
   );
   return (
-    <DetailTable aria-label="Columns of the file">
+    <DetailTable folds aria-label="Columns of the file">
       <tbody>
         {layout.columns.map((column, at) => (
           <tr key={at}>

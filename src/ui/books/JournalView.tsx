@@ -14,7 +14,7 @@ import { Amount } from "../kit/Amount";
 import { HiddenField, SmallChoice } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { Form, List, WorkingsGrid } from "../kit/layout";
-import { LedgerList } from "../kit/lists/LedgerList";
+import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";
@@ -44,7 +44,7 @@ type Props = BookFacts & {
 
 /** The journal, newest first; an entry opens into its lines, its document, its file and who did it. */
 export function JournalView(props: Props): ReactNode {
-  const { book, currency, today, rows } = props;
+  const { book, rows } = props;
   const [open, setOpen] = useOpenRow();
   return (
     <>
@@ -82,50 +82,7 @@ export function JournalView(props: Props): ReactNode {
         page={props.page}
         pageRows={props.pageRows}
         workings={(row) => <EntryWorkings key={row.id} id={row.id} {...props} />}
-        columns={[
-          {
-            id: "id",
-            header: "Entry",
-            width: "8%",
-            cell: (row) => row.id,
-            foot: `${props.count} entries`,
-          },
-          {
-            id: "on",
-            header: "Posted",
-            width: "12%",
-            cell: (row) => formatDay(row.postedOn, today),
-          },
-          {
-            id: "event",
-            header: "Event",
-            width: "12%",
-            cell: (row) => row.event.replaceAll("_", " "),
-          },
-          {
-            id: "document",
-            header: "Document",
-            width: "30%",
-            cell: (row) => <span title={row.document}>{row.document}</span>,
-          },
-          { id: "party", header: "Customer", width: "22%", cell: (row) => row.party ?? "–" },
-          {
-            id: "note",
-            header: "Undo",
-            width: "6%",
-            cell: (row) =>
-              row.reversedBy !== null || row.reverses !== null ? (
-                <span data-tone="waits">{row.reverses !== null ? "undoes" : "undone"}</span>
-              ) : null,
-          },
-          {
-            id: "sum",
-            header: "Sum",
-            width: "10%",
-            number: true,
-            cell: (row) => <Amount of={row.sum} currency={currency} />,
-          },
-        ]}
+        columns={journalColumns(props)}
         empty={
           props.text || props.event ? (
             <p>No entry is like that.</p>
@@ -231,4 +188,56 @@ function EntryWorkings({ id, ...around }: BookFacts & { id: number }): ReactNode
       </Box>
     </WorkingsGrid>
   );
+}
+
+function journalColumns(props: Props): ListColumn<JournalLine>[] {
+  const { currency, today } = props;
+  return [
+    {
+      id: "id",
+      header: "Entry",
+      width: "8%",
+      cell: (row) => row.id,
+      foot: `${props.count} entries`,
+    },
+    {
+      id: "on",
+      narrow: "more",
+      header: "Posted",
+      width: "12%",
+      cell: (row) => formatDay(row.postedOn, today),
+    },
+    {
+      id: "event",
+      narrow: "state",
+      header: "Event",
+      width: "12%",
+      cell: (row) => row.event.replaceAll("_", " "),
+    },
+    {
+      id: "document",
+      narrow: "who",
+      header: "Document",
+      width: "30%",
+      cell: (row) => <span title={row.document}>{row.document}</span>,
+    },
+    { id: "party", header: "Customer", width: "22%", cell: (row) => row.party ?? "–" },
+    {
+      id: "note",
+      header: "Undo",
+      width: "6%",
+      cell: (row) =>
+        row.reversedBy !== null || row.reverses !== null ? (
+          <span data-tone="waits">{row.reverses !== null ? "undoes" : "undone"}</span>
+        ) : null,
+    },
+    {
+      id: "sum",
+      narrow: "sum",
+      header: "Sum",
+      width: "10%",
+      number: true,
+      cell: (row) => <Amount of={row.sum} currency={currency} />,
+    },
+  ];
 }

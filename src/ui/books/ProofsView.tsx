@@ -55,9 +55,16 @@ export function ProofsView(props: Props): ReactNode {
         onOpen={(id) => setOpen(id === null ? null : String(id))}
         workings={(row) => <ProofDocuments key={row.name} row={row} {...props} />}
         columns={[
-          { id: "what", header: "What must hold", width: "46%", cell: (row) => row.what },
+          {
+            id: "what",
+            narrow: "who",
+            header: "What must hold",
+            width: "46%",
+            cell: (row) => row.what,
+          },
           {
             id: "journal",
+            narrow: "sum",
             header: "In the journal",
             width: "16%",
             number: true,
@@ -72,6 +79,7 @@ export function ProofsView(props: Props): ReactNode {
           },
           {
             id: "off",
+            narrow: "more",
             header: "Off by",
             width: "12%",
             number: true,
@@ -79,6 +87,7 @@ export function ProofsView(props: Props): ReactNode {
           },
           {
             id: "holds",
+            narrow: "state",
             header: "Holds",
             width: "10%",
             cell: (row) =>

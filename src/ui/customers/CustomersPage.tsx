@@ -7,7 +7,7 @@ import { formatAmount, type Minor, negate } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
-import { LedgerList } from "../kit/lists/LedgerList";
+import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 
 type Customer = {
@@ -63,52 +63,7 @@ export function CustomersPage(props: Props): ReactNode {
         count={props.count}
         page={props.page}
         pageRows={props.pageRows}
-        columns={[
-          {
-            id: "name",
-            header: "Customer",
-            width: "34%",
-            sort: "name",
-            cell: (row) => (
-              <span title={row.name}>
-                {row.name}
-                {row.leftOut ? <span data-tone="soft"> (left out of follow-up)</span> : null}
-              </span>
-            ),
-            foot: `${props.count} customers`,
-          },
-          { id: "id", header: "Number", width: "12%", sort: "id", cell: (row) => row.externalId },
-          {
-            id: "email",
-            header: "E-mail",
-            width: "24%",
-            cell: (row) => <span title={row.email ?? ""}>{row.email ?? "–"}</span>,
-          },
-          {
-            id: "items",
-            header: "Open items",
-            width: "8%",
-            number: true,
-            cell: (row) => row.items || "–",
-          },
-          {
-            id: "open",
-            header: "Owes",
-            width: "11%",
-            number: true,
-            sort: "open",
-            cell: (row) => <Amount of={row.open} currency={currency} dash />,
-            foot: <Total>{formatAmount(props.open, currency)}</Total>,
-          },
-          {
-            id: "credit",
-            header: "On account",
-            width: "11%",
-            number: true,
-            cell: (row) => <Amount of={negate(row.credit)} currency={currency} dash />,
-            foot: formatAmount(negate(props.credit), currency, { dash: true }),
-          },
-        ]}
+        columns={customerColumns(props)}
         empty={
           props.text ? (
             <p>No customer is called that.</p>
@@ -122,4 +77,64 @@ export function CustomersPage(props: Props): ReactNode {
       />
     </>
   );
+}
+
+function customerColumns(props: Props): ListColumn<Customer>[] {
+  const { currency } = props;
+  return [
+    {
+      id: "name",
+      narrow: "who",
+      header: "Customer",
+      width: "34%",
+      sort: "name",
+      cell: (row) => (
+        <span title={row.name}>
+          {row.name}
+          {row.leftOut ? <span data-tone="soft"> (left out of follow-up)</span> : null}
+        </span>
+      ),
+      foot: `${props.count} customers`,
+    },
+    {
+      id: "id",
+      narrow: "state",
+      header: "Number",
+      width: "12%",
+      sort: "id",
+      cell: (row) => row.externalId,
+    },
+    {
+      id: "email",
+      header: "E-mail",
+      width: "24%",
+      cell: (row) => <span title={row.email ?? ""}>{row.email ?? "–"}</span>,
+    },
+    {
+      id: "items",
+      header: "Open items",
+      width: "8%",
+      number: true,
+      cell: (row) => row.items || "–",
+    },
+    {
+      id: "open",
+      narrow: "sum",
+      header: "Owes",
+      width: "11%",
+      number: true,
+      sort: "open",
+      cell: (row) => <Amount of={row.open} currency={currency} dash />,
+      foot: <Total>{formatAmount(props.open, currency)}</Total>,
+    },
+    {
+      id: "credit",
+      narrow: "more",
+      header: "On account",
+      width: "11%",
+      number: true,
+      cell: (row) => <Amount of={negate(row.credit)} currency={currency} dash />,
+      foot: formatAmount(negate(props.credit), currency, { dash: true }),
+    },
+  ];
 }

@@ -119,6 +119,7 @@ function invoiceColumns({ currency, props, today }: InvoiceColumnsProps): ListCo
   return [
     {
       id: "number",
+      narrow: "more",
       header: "Number",
       width: "10%",
       sort: "number",
@@ -127,6 +128,7 @@ function invoiceColumns({ currency, props, today }: InvoiceColumnsProps): ListCo
     },
     {
       id: "customer",
+      narrow: "who",
       header: "Customer",
       width: "26%",
       sort: "customer",
@@ -153,6 +155,7 @@ function invoiceColumns({ currency, props, today }: InvoiceColumnsProps): ListCo
     },
     {
       id: "due",
+      narrow: "state",
       header: "Due",
       width: "10%",
       sort: "due",
@@ -174,6 +177,7 @@ function invoiceColumns({ currency, props, today }: InvoiceColumnsProps): ListCo
     },
     {
       id: "open",
+      narrow: "sum",
       header: "Open",
       width: "9%",
       number: true,

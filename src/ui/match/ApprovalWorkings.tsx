@@ -2,7 +2,6 @@
 
 import { Box, chakra } from "@chakra-ui/react";
 import { type ReactNode, useEffect, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 
 import type { MatchRow, MatchWorkings } from "@/contracts/match";
 import { type Currency, formatAmount } from "@/core/money";
@@ -10,7 +9,7 @@ import { type Currency, formatAmount } from "@/core/money";
 import { Act } from "../kit/buttons";
 import { LineField } from "../kit/fields";
 import { Subheading } from "../kit/headings";
-import { onOwnControl } from "../kit/keys";
+import { useRowKeys } from "../kit/lists/opening";
 import { ActRow, WorkingsGrid } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
@@ -50,7 +49,7 @@ export function ApprovalWorkings({
       if (value) done();
     });
   };
-  useHotkeys("enter", () => decide(true), { ignoreEventWhen: onOwnControl }, [asked, busy, why]);
+  useRowKeys("enter", () => decide(true));
   if (asked === null)
     return (
       <chakra.p data-tone="soft" paddingLeft="16px">

@@ -92,6 +92,7 @@ function QueueList(props: Props): ReactNode {
       load={blocks}
       openId={open}
       onOpen={setOpen}
+      firstWantsLook={!QUEUE_KINDS[queue].beside}
       sorted={sorted}
       columns={columnsOf(props, queue)}
       workings={(row, next) => {
@@ -110,6 +111,7 @@ function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColu
   return [
     {
       id: "paid",
+      narrow: "more",
       header: "Paid",
       width: "9%",
       sort: "paid",
@@ -119,6 +121,7 @@ function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColu
     { id: "by", header: "By", width: "7%", sort: "by", cell: (row) => row.method },
     {
       id: "from",
+      narrow: "who",
       header: "From",
       width: "18%",
       sort: "from",
@@ -138,6 +141,7 @@ function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColu
     },
     {
       id: "look",
+      narrow: "state",
       header: "Look at",
       width: "16%",
       sort: "look",
@@ -149,6 +153,7 @@ function columnsOf({ currency, today, sums }: Props, queue: QueueName): ListColu
     },
     {
       id: "amount",
+      narrow: "sum",
       header: "Amount",
       width: "9%",
       number: true,

@@ -2,7 +2,6 @@
 
 import NextLink from "next/link";
 import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 
 import type { HandRow, OnHandFacts } from "@/contracts/match";
 import type { BookFacts } from "@/contracts/shell";
@@ -10,11 +9,10 @@ import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, sumOf } from "@/core/money";
 
 import { Total } from "../kit/Amount";
-import { Act } from "../kit/buttons";
 import { SmallChoice, Tick } from "../kit/fields";
-import { onOwnControl } from "../kit/keys";
 import { ActRow } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
+import { LastLook } from "../shell/LastLook";
 import { useActing } from "../shell/Notices";
 
 const STATE: Record<HandRow["state"], string> = {
@@ -45,10 +43,11 @@ export function ToDeposit({
           currency,
         )} taken to the bank${value.banked ? ", and found on the statement" : ""}.`,
         undo: value.banked ? null : value.actId,
+        final:
+          "The statement shows this deposit: what ties it to its line is undone in the audit trail first.",
       }),
     );
   };
-  useHotkeys("d", deposit, { ignoreEventWhen: onOwnControl }, [wanted, bank, busy]);
   return (
     <>
       <DetailTable aria-label="Checks and cash on hand">
@@ -90,7 +89,14 @@ export function ToDeposit({
           </tr>
         </tbody>
       </DetailTable>
-      <DepositActs bank={bank} deposit={deposit} hand={hand} setBank={setBank} wanted={wanted} />
+      <DepositActs
+        bank={bank}
+        currency={currency}
+        deposit={deposit}
+        hand={hand}
+        setBank={setBank}
+        wanted={wanted}
+      />
     </>
   );
 }
@@ -135,18 +141,33 @@ function HandRowLine({ book, currency, out, row, setOut, today }: HandRowLinePro
 }
 type DepositActsProps = {
   bank: string;
+  currency: Currency;
   deposit: () => void;
   hand: OnHandFacts;
   setBank: Dispatch<SetStateAction<string>>;
   wanted: HandRow[];
 };
-function DepositActs({ bank, deposit, hand, setBank, wanted }: DepositActsProps): ReactNode {
-  const { busy } = useActing();
+function DepositActs({
+  bank,
+  currency,
+  deposit,
+  hand,
+  setBank,
+  wanted,
+}: DepositActsProps): ReactNode {
   return (
     <ActRow>
-      <Act main hint="D" onClick={deposit} disabled={busy || wanted.length === 0 || bank === ""}>
-        Take them to the bank
-      </Act>
+      <LastLook
+        hint="D"
+        ask="Take them to the bank"
+        go="Deposit them"
+        words={`${wanted.length} in one deposit into ${hand.banks.find(({ code }) => code === bank)?.name ?? ""}, ${formatAmount(
+          sumOf(wanted, ({ amount }) => amount),
+          currency,
+        )}.`}
+        onGo={deposit}
+        disabled={wanted.length === 0 || bank === ""}
+      />
       {hand.banks.length > 1 ? (
         <SmallChoice
           aria-label="Into which account"

@@ -1,11 +1,10 @@
 import { useRef, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 
 import { type MatchRow, type MatchWorkings } from "@/contracts/match";
 import { type Day } from "@/core/calendar";
 import { add, type Currency, formatAmount } from "@/core/money";
 
-import { onOwnControl } from "../kit/keys";
+import { useRowKeys } from "../kit/lists/opening";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { type Tally, tallyOf, type Worked, workOut } from "./tally";
@@ -145,11 +144,11 @@ export function useTally({ row, currency, done, workings }: TallyEditorProps) {
     setTally,
     askSecond: () => setAsking("second"),
   });
-  useHotkeys("enter", post, { enabled: asking === null, ignoreEventWhen: onOwnControl }, [post]);
-  useHotkeys("k", keep, [keep]);
-  useHotkeys("s", () => setAsking("aside"), { preventDefault: true });
-  useHotkeys("e", () => fields.current?.querySelector("input")?.focus(), { preventDefault: true });
-  useHotkeys("1,2,3,4,5,6", (_event, key) => choose(Number(key.keys?.join("")) - 1), [choose]);
+  useRowKeys("enter", post, { enabled: asking === null });
+  useRowKeys("k", keep);
+  useRowKeys("s", () => setAsking("aside"));
+  useRowKeys("e", () => fields.current?.querySelector("input")?.focus());
+  useRowKeys("1,2,3,4,5,6", (key) => choose(Number(key) - 1));
   return {
     chosen,
     tally,

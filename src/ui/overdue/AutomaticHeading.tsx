@@ -7,9 +7,8 @@ import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
-import { Act } from "../kit/buttons";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
-import { useActing } from "../shell/Notices";
+import { LastLook } from "../shell/LastLook";
 
 export type Row = AutomaticRun["rows"][number];
 export type Props = {
@@ -26,6 +25,8 @@ export type Props = {
   count: number;
   page: number;
   pageRows: number;
+  /** Files that wait in Arrivals, by name: the letters wait for them. */
+  filesWaiting: string[];
 };
 type AutomaticHeadingProps = {
   currency: Props["currency"];
@@ -36,6 +37,8 @@ type AutomaticHeadingProps = {
   on: Props["on"];
   sum: Props["sum"];
   today: Props["today"];
+  /** How many files wait in Arrivals. */
+  waiting: number;
 };
 export function AutomaticHeading({
   currency,
@@ -46,8 +49,8 @@ export function AutomaticHeading({
   on,
   sum,
   today,
+  waiting,
 }: AutomaticHeadingProps): ReactNode {
-  const { busy } = useActing();
   return (
     <PageHeading>
       <Title>
@@ -68,9 +71,17 @@ export function AutomaticHeading({
       )}
       <HeadingEnd>
         {on === today && !gone ? (
-          <Act onClick={now} disabled={busy || going === 0}>
-            Let them go now
-          </Act>
+          <LastLook
+            ask="Let them go now"
+            go={`Send these ${going}`}
+            words={
+              waiting > 0
+                ? "They leave the house before those files are read, for good."
+                : "They leave the house now, for good."
+            }
+            onGo={now}
+            disabled={going === 0}
+          />
         ) : null}
       </HeadingEnd>
     </PageHeading>

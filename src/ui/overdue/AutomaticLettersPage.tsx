@@ -13,6 +13,7 @@ import { LedgerList } from "../kit/lists/LedgerList";
 import type { ListColumn } from "../kit/lists/columns";
 import { useActing } from "../shell/Notices";
 import { AutomaticHeading, type Props, type Row } from "./AutomaticHeading";
+import { FilesWaiting } from "./FilesWaiting";
 import { OverdueTabs } from "./OverdueTabs";
 
 /** What goes without a look next, and when; anyone can be taken out beforehand, with a reason. */
@@ -29,11 +30,13 @@ export function AutomaticLettersPage({
   count,
   page,
   pageRows,
+  filesWaiting,
 }: Props): ReactNode {
   const { act } = useActing();
   const now = (): void =>
-    void act<{ sent: number }>("runLetters", {}, (value) => ({
+    void act<{ sent: number }>("runLetters", { despiteFiles: filesWaiting }, (value) => ({
       words: `${value.sent} ${value.sent === 1 ? "letter goes" : "letters go"} to the outbox.`,
+      final: "Letters that left cannot be taken back.",
     }));
   return (
     <>
@@ -46,7 +49,9 @@ export function AutomaticLettersPage({
         on={on}
         sum={sum}
         today={today}
+        waiting={filesWaiting.length}
       />
+      <FilesWaiting book={book} names={filesWaiting} />
       <OverdueTabs at="by-itself" />
       <LedgerList<Row>
         label="Letters that go by themselves"
@@ -82,6 +87,7 @@ function automaticColumns({
   return [
     {
       id: "customer",
+      narrow: "who",
       header: "Customer",
       width: "34%",
       cell: (row) => (
@@ -93,6 +99,7 @@ function automaticColumns({
     },
     {
       id: "step",
+      narrow: "state",
       header: "Says",
       width: "36%",
       cell: (row) => {
@@ -103,6 +110,7 @@ function automaticColumns({
     },
     {
       id: "sum",
+      narrow: "sum",
       header: "Sum",
       width: "12%",
       number: true,
@@ -115,6 +123,7 @@ function automaticColumns({
     },
     {
       id: "out",
+      narrow: "more",
       header: "Beforehand",
       width: "18%",
       number: true,

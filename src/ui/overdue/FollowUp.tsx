@@ -1,13 +1,13 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { useRouter } from "next/navigation";
 import { type ReactNode, useEffect, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 
 import type { FollowUpWorkings } from "@/contracts/overdue";
 
-import { onOwnControl } from "../kit/keys";
 import { WorkingsGrid } from "../kit/layout";
+import { useRowKeys } from "../kit/lists/opening";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import {
@@ -16,14 +16,17 @@ import {
   type FollowUpMode,
   LeaveOut,
   type Props,
+  useTaskDone,
 } from "./FollowUpActs";
 import { Call } from "./FollowUpCall";
 import { Letter } from "./FollowUpLetter";
+import { followUpMain, type FollowUpMain } from "./followUpMain";
 import { Owed } from "./FollowUpOwed";
 
 /** A customer opened: what is owed item by item, what was said, and the letter, looked at before it goes. */
 export function FollowUp({ row, currency, today, done }: Props): ReactNode {
   const { book, complain } = useActing();
+  const router = useRouter();
   const [workings, setWorkings] = useState<FollowUpWorkings | null>(null);
   const [doing, setDoing] = useState<FollowUpMode>("looking");
   useEffect(() => {
@@ -38,17 +41,26 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
       current = false;
     };
   }, [book, complain, row.id, row.state]);
-  const held = row.waits.length > 0 || row.state !== "ready";
-  useHotkeys(
-    "enter",
+  const main = followUpMain(row);
+  const taskDone = useTaskDone(row);
+  const doMain: Record<FollowUpMain, () => void> = {
+    letter: () => setDoing("letter"),
+    call: () => setDoing("call"),
+    done: taskDone,
+    address: () => router.push(`/b/${book}/customers/${row.id}`),
+    nothing: () => undefined,
+  };
+  const enabled = doing === "looking";
+  useRowKeys("enter", () => doMain[main](), { enabled });
+  useRowKeys(
+    "l",
     () => {
-      if (doing === "looking" && !held) setDoing("letter");
+      if (main === "call" || main === "done") setDoing("letter");
     },
-    { ignoreEventWhen: onOwnControl, preventDefault: true },
-    [doing, held],
+    { enabled },
   );
-  useHotkeys("c", () => setDoing("call"), { preventDefault: true });
-  useHotkeys("x", () => setDoing("leave_out"), { preventDefault: true });
+  useRowKeys("c", () => setDoing("call"));
+  useRowKeys("x", () => setDoing("leave_out"));
   if (!workings) return <p data-tone="soft">Reading …</p>;
   return (
     <WorkingsGrid parts="two">
@@ -69,9 +81,11 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
         ) : null}
         {doing === "leave_out" ? <LeaveOut row={row} close={() => setDoing("looking")} /> : null}
         {doing === "looking" ? (
-          <FollowUpActs held={held} row={row} setDoing={setDoing} workings={workings} />
+          <FollowUpActs main={main} doMain={doMain[main]} row={row} setDoing={setDoing} />
         ) : null}
-        {doing === "looking" ? <p data-tone={held ? "waits" : "soft"}>{workings.why}</p> : null}
+        {doing === "looking" ? (
+          <p data-tone={main === "nothing" ? "waits" : "soft"}>{workings.why}</p>
+        ) : null}
       </Box>
       <FollowUpHistory currency={currency} today={today} workings={workings} />
     </WorkingsGrid>

@@ -14,6 +14,7 @@ import { Subheading } from "../kit/headings";
 import { ActRow } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
+import { type FollowUpMain, mainInWords } from "./followUpMain";
 
 type OfferShown = {
   why: "usual" | "large" | "broken" | "new";
@@ -22,30 +23,48 @@ type OfferShown = {
 export type FollowUpMode = "looking" | "letter" | "sure" | "call" | "leave_out";
 export type Props = { row: OverdueLine; currency: Currency; today: Day; done: () => void };
 type FollowUpActsProps = {
-  held: boolean;
+  main: FollowUpMain;
+  doMain: () => void;
   row: Props["row"];
   setDoing: Dispatch<SetStateAction<FollowUpMode>>;
-  workings: FollowUpWorkings;
 };
-export function FollowUpActs({ held, row, setDoing, workings }: FollowUpActsProps): ReactNode {
-  const { book } = useActing();
+/** What can be done for a customer, its next step first: that is what Enter does. */
+export function FollowUpActs({ main, doMain, row, setDoing }: FollowUpActsProps): ReactNode {
+  const { book, busy } = useActing();
   return (
     <ActRow>
-      <Act main hint="Enter" onClick={() => setDoing("letter")} disabled={held}>
-        Look at the letter
+      <Act main hint="Enter" onClick={doMain} disabled={busy || main === "nothing"}>
+        {mainInWords(main, row.act)}
       </Act>
-      {workings.act === "task" || workings.act === "stop" ? (
-        <TaskDone row={row} act={workings.act} />
+      {main === "call" || main === "done" ? (
+        <Act hint="L" onClick={() => setDoing("letter")}>
+          Write instead
+        </Act>
       ) : null}
-      <Act hint="C" onClick={() => setDoing("call")}>
-        Log a call
-      </Act>
+      {main === "call" ? null : (
+        <Act hint="C" onClick={() => setDoing("call")}>
+          Log a call
+        </Act>
+      )}
       <Act hint="X" onClick={() => setDoing("leave_out")}>
         {row.leftOut ? "Take in again" : "Leave out"}
       </Act>
       <NextLink href={`/b/${book}/customers/${row.id}`}>Customer</NextLink>
     </ActRow>
   );
+}
+/** Notes that the task, or the stop of supply, that the ladder asks for is done. */
+export function useTaskDone(row: OverdueLine): () => void {
+  const { act, busy } = useActing();
+  const words = row.act === "stop" ? "supply is stopped" : "the task is done";
+  return () => {
+    if (busy || row.state !== "ready") return;
+    void act<{ actId: number }>(
+      "logContact",
+      { customerId: row.id, kind: "note", text: words, done: true },
+      (value) => ({ words: `Noted: ${words}.`, undo: value.actId }),
+    );
+  };
 }
 type FollowUpHistoryProps = {
   currency: Props["currency"];
@@ -92,26 +111,6 @@ export function FollowUpHistory({ currency, today, workings }: FollowUpHistoryPr
         </tbody>
       </DetailTable>
     </Box>
-  );
-}
-/** A task, or the stop of supply, that the ladder asks for is done. */
-function TaskDone({ row, act: does }: { row: OverdueLine; act: "task" | "stop" }): ReactNode {
-  const { act, busy } = useActing();
-  const words = does === "stop" ? "supply is stopped" : "the task is done";
-  return (
-    <Act
-      hint="D"
-      disabled={busy || row.state !== "ready"}
-      onClick={() =>
-        void act<{ actId: number }>(
-          "logContact",
-          { customerId: row.id, kind: "note", text: words, done: true },
-          (value) => ({ words: `Noted: ${words}.`, undo: value.actId }),
-        )
-      }
-    >
-      {does === "stop" ? "Supply is stopped" : "Task is done"}
-    </Act>
   );
 }
 /** What to offer on the telephone, in words. */

@@ -2,14 +2,15 @@
 
 import { Box, chakra, Textarea } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 
 import type { FollowUpWorkings, OverdueLine } from "@/contracts/overdue";
 
 import { Act } from "../kit/buttons";
 import { LineField } from "../kit/fields";
 import { ActRow } from "../kit/layout";
+import { useLeave, useRowKeys } from "../kit/lists/opening";
 import { useActing } from "../shell/Notices";
+import { FilesWaiting } from "./FilesWaiting";
 
 /** The letter with its fields filled; its words can be changed, and it goes only after a second step. */
 export function Letter({
@@ -23,20 +24,24 @@ export function Letter({
   back: () => void;
   done: () => void;
 }): ReactNode {
-  const { act, busy } = useActing();
+  const { act, book, busy } = useActing();
   const [subject, setSubject] = useState(workings.subject);
   const [body, setBody] = useState(workings.body);
   const send = (): void => {
     if (busy || workings.problem !== null) return;
-    void act<{ letterId: number }>("sendLetter", { customerId: row.id, subject, body }, () => ({
-      words: `Letter to ${row.name} is in the outbox.`,
-      final: "A letter that left cannot be taken back.",
-    })).then((value) => {
+    void act<{ letterId: number }>(
+      "sendLetter",
+      { customerId: row.id, subject, body, despiteFiles: workings.filesWaiting },
+      () => ({
+        words: `Letter to ${row.name} is in the outbox.`,
+        final: "A letter that left cannot be taken back.",
+      }),
+    ).then((value) => {
       if (value) done();
     });
   };
-  useHotkeys("enter", send, { preventDefault: true }, [send]);
-  useHotkeys("escape", back);
+  useRowKeys("enter", send);
+  useLeave(back);
   return (
     <Box>
       <chakra.p data-tone="soft" margin="4px 0">
@@ -66,9 +71,10 @@ export function Letter({
         borderRadius="4px"
         mt="2"
       />
+      <FilesWaiting book={book} names={workings.filesWaiting} />
       <ActRow>
         <Act main hint="Enter" onClick={send} disabled={busy || workings.problem !== null}>
-          Send it
+          {workings.filesWaiting.length > 0 ? "Send it all the same" : "Send it"}
         </Act>
         <Act hint="Esc" onClick={back}>
           Not now

@@ -41,7 +41,7 @@ export function Steps(props: StepsProps): ReactNode {
             : `${customers} ${customers === 1 ? "customer" : "customers"}`}
         </span>
       </Subheading>
-      <DetailTable aria-label={`Steps of ${ladder.name || "the new ladder"}`}>
+      <DetailTable folds aria-label={`Steps of ${ladder.name || "the new ladder"}`}>
         <thead>
           <tr>
             <th scope="col">Days</th>

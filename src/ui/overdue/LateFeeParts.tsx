@@ -8,11 +8,12 @@ import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
-import { Act, RowButton } from "../kit/buttons";
+import { RowButton } from "../kit/buttons";
 import { LineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { Form, Section } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
+import { LastLook } from "../shell/LastLook";
 import { useActing } from "../shell/Notices";
 
 type Charged = {
@@ -53,28 +54,41 @@ export function LateFeesHeading({
   sums,
   wanted,
 }: LateFeesHeadingProps): ReactNode {
-  const { busy } = useActing();
   return (
     <PageHeading>
       <Title>
-        {sums.map(({ one, sum }, at) => (
-          <span key={one}>
-            {at > 0 ? " + " : ""}
-            <Amount of={sum} currency={one} />
-          </span>
-        ))}{" "}
+        <SumsInWords sums={sums} />{" "}
         <small>
           late fees that may be charged, {wanted.length}
           {count > proposed.length ? ` of ${count}; the others come when these are done` : ""}
         </small>
       </Title>
       <HeadingEnd>
-        <Act main hint="Enter" onClick={charge} disabled={busy || wanted.length === 0}>
-          Charge these {wanted.length}
-        </Act>
+        <LastLook
+          hint="Enter"
+          ask={`Charge these ${wanted.length}`}
+          go={`Charge ${wanted.length}`}
+          words={
+            <>
+              Each becomes an open item of its customer, <SumsInWords sums={sums} />; U takes all
+              back.
+            </>
+          }
+          onGo={charge}
+          disabled={wanted.length === 0}
+        />
       </HeadingEnd>
     </PageHeading>
   );
+}
+/** Sums of several currencies, one after the other. */
+function SumsInWords({ sums }: { sums: LateFeesHeadingProps["sums"] }): ReactNode {
+  return sums.map(({ one, sum }, at) => (
+    <span key={one}>
+      {at > 0 ? " + " : ""}
+      <Amount of={sum} currency={one} />
+    </span>
+  ));
 }
 type ChargedFeesProps = {
   book: Props["book"];

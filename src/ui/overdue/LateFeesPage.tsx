@@ -3,7 +3,6 @@
 import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 
 import type { ProposedFee } from "@/contracts/overdue";
 import { formatDay } from "@/core/calendar";
@@ -11,7 +10,6 @@ import type { Currency } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { Tick } from "../kit/fields";
-import { onOwnControl } from "../kit/keys";
 import { LedgerList } from "../kit/lists/LedgerList";
 import type { ListColumn } from "../kit/lists/columns";
 import { useActing } from "../shell/Notices";
@@ -58,7 +56,6 @@ export function LateFeesPage({
         }),
       );
   };
-  useHotkeys("enter", charge, { ignoreEventWhen: onOwnControl, preventDefault: true }, [charge]);
   const toggle = (id: string): void =>
     setOut(new Set(out.has(id) ? [...out].filter((name) => name !== id) : [...out, id]));
   const none = !byLetter && rules.every(({ fee }) => fee.kind === "none");
@@ -115,6 +112,7 @@ function lateFeeColumns({
   return [
     {
       id: "take",
+      narrow: "more",
       header: "Charge",
       width: "7%",
       cell: (row) => (
@@ -128,6 +126,7 @@ function lateFeeColumns({
     },
     {
       id: "customer",
+      narrow: "who",
       header: "Customer",
       width: "26%",
       cell: (row) => (
@@ -154,6 +153,7 @@ function lateFeeColumns({
     },
     {
       id: "through",
+      narrow: "state",
       header: "For",
       width: "19%",
       cell: (row) =>
@@ -170,6 +170,7 @@ function lateFeeColumns({
     },
     {
       id: "fee",
+      narrow: "sum",
       header: "Fee",
       width: "12%",
       number: true,

@@ -3,22 +3,20 @@
 import { Box, chakra, Textarea } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 
 import type { RunLetter } from "@/contracts/overdue";
-import type { Currency } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
 import { Act } from "../kit/buttons";
 import { LineField } from "../kit/fields";
 import { ActRow, WorkingsGrid } from "../kit/layout";
+import { useRowKeys } from "../kit/lists/opening";
 
 export type Words = { subject: string; body: string };
 /** One letter, looked at: its words can be changed; it can be taken out, with a reason. */
 export function Looking({
   row,
   book,
-  currency,
   words,
   change,
   why,
@@ -27,7 +25,6 @@ export function Looking({
 }: {
   row: RunLetter;
   book: string;
-  currency: Currency;
   words: Words;
   change: (words: Words) => void;
   why: string | null;
@@ -36,19 +33,14 @@ export function Looking({
 }): ReactNode {
   const [asking, setAsking] = useState(false);
   const [reason, setReason] = useState("");
-  useHotkeys(
-    "x",
-    () => {
-      if (why === null) setAsking(true);
-      else take(null);
-    },
-    { preventDefault: true },
-    [why],
-  );
+  useRowKeys("x", () => {
+    if (why === null) setAsking(true);
+    else take(null);
+  });
   return (
     <WorkingsGrid parts="two">
       <Box>
-        <LetterFacts currency={currency} row={row} />
+        <LetterFacts row={row} />
         <LineField
           kind="words"
           width="100%"
@@ -101,11 +93,7 @@ export function Looking({
     </WorkingsGrid>
   );
 }
-type LetterFactsProps = {
-  currency: Currency;
-  row: RunLetter;
-};
-function LetterFacts({ currency, row }: LetterFactsProps): ReactNode {
+function LetterFacts({ row }: { row: RunLetter }): ReactNode {
   return (
     <chakra.p data-tone="soft" margin="4px 0">
       To{" "}
@@ -119,7 +107,7 @@ function LetterFacts({ currency, row }: LetterFactsProps): ReactNode {
         ""
       ) : (
         <>
-          ; a fee of <Amount of={row.fee} currency={currency} /> is named in it
+          ; a fee of <Amount of={row.fee} currency={row.feeCurrency} /> is named in it
         </>
       )}
       {row.byItself ? "; may go by itself" : ""}.

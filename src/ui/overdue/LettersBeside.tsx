@@ -26,6 +26,8 @@ export type Props = {
   held: { why: string; count: number; sum: Minor }[];
   today: Day;
   back: BackAddress[];
+  /** Files that wait in Arrivals, by name. */
+  filesWaiting: string[];
 };
 type BesideLettersProps = {
   back: Props["back"];

@@ -13,6 +13,7 @@ import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";
+import { FilesWaiting } from "./FilesWaiting";
 import { letterColumns } from "./letterColumns";
 import { Looking, type Words } from "./LetterLook";
 import { BesideLetters, type Props } from "./LettersBeside";
@@ -35,8 +36,16 @@ export function LettersPage(props: Props): ReactNode {
             asked for in {going.length} {going.length === 1 ? "letter" : "letters"} today
           </small>
         </Title>
-        <SendActs asking={asking} far={far} going={going} send={send} setAsking={setAsking} />
+        <SendActs
+          asking={asking}
+          far={far}
+          going={going}
+          send={send}
+          setAsking={setAsking}
+          waiting={props.filesWaiting.length}
+        />
       </PageHeading>
+      <FilesWaiting book={book} names={props.filesWaiting} />
       <OverdueTabs at="run" />
       <LedgerList<RunLetter>
         label="Letters of today"
@@ -47,13 +56,13 @@ export function LettersPage(props: Props): ReactNode {
         idOf={(row) => row.customerId}
         openId={open}
         onOpen={setOpen}
+        wantsLook={() => true}
         columns={letterColumns({ changed, count, currency, going, out })}
         workings={(row) => (
           <Looking
             key={row.customerId}
             row={row}
             book={book}
-            currency={currency}
             words={changed.get(row.customerId) ?? row}
             change={(words) => setChanged(new Map(changed).set(row.customerId, words))}
             why={out.get(row.customerId) ?? null}
@@ -86,7 +95,7 @@ export function LettersPage(props: Props): ReactNode {
   );
 }
 
-function useLetterRun({ going: all }: Props) {
+function useLetterRun({ going: all, filesWaiting }: Props) {
   const { act, busy } = useActing();
   const [open, setOpen] = useOpenRow();
   const [changed, setChanged] = useState<ReadonlyMap<number, Words>>(new Map());
@@ -101,7 +110,7 @@ function useLetterRun({ going: all }: Props) {
     const said = going.map(({ customerId }) => ({ customerId, ...changed.get(customerId) }));
     void act<{ sent: number; held: { customer: string; why: string }[] }>(
       "sendLetters",
-      { letters: said },
+      { letters: said, despiteFiles: filesWaiting },
       (value) => ({
         words: `${value.sent} ${value.sent === 1 ? "letter goes" : "letters go"} to the outbox${value.held.length > 0 ? `; ${value.held.length} held: ${value.held[0]?.customer ?? ""} ${value.held[0]?.why ?? ""}` : ""}.`,
         final: "Letters that left cannot be taken back.",
@@ -133,31 +142,19 @@ type SendActsProps = {
   going: { customerId: number; sum: Minor }[];
   send: () => void;
   setAsking: Dispatch<SetStateAction<boolean>>;
+  /** How many files wait in Arrivals. */
+  waiting: number;
 };
-function SendActs({ asking, far, going, send, setAsking }: SendActsProps): ReactNode {
+function SendActs(props: SendActsProps): ReactNode {
   const { busy } = useActing();
   return (
     <HeadingEnd>
-      <AskOrProgress
-        asking={asking}
-        busy={busy}
-        far={far}
-        going={going}
-        send={send}
-        setAsking={setAsking}
-      />
+      <AskOrProgress busy={busy} {...props} />
     </HeadingEnd>
   );
 }
 
-type AskOrProgressProps = {
-  asking: boolean;
-  busy: boolean;
-  far: { done: number; of: number } | null;
-  going: { customerId: number; sum: Minor }[];
-  send: () => void;
-  setAsking: Dispatch<SetStateAction<boolean>>;
-};
+type AskOrProgressProps = SendActsProps & { busy: boolean };
 function AskOrProgress({
   asking,
   busy,
@@ -165,13 +162,18 @@ function AskOrProgress({
   going,
   send,
   setAsking,
+  waiting,
 }: AskOrProgressProps): ReactNode {
   if (asking)
     return (
       <>
-        <span>They leave the house now.</span>
+        <span data-tone={waiting > 0 ? "waits" : undefined}>
+          {waiting > 0
+            ? "They leave the house before those files are read."
+            : "They leave the house now."}
+        </span>
         <Act main hint="Enter" onClick={send} disabled={busy}>
-          Send these {going.length}
+          {waiting > 0 ? "Send all the same:" : "Send these"} {going.length}
         </Act>
         <Act hint="Esc" onClick={() => setAsking(false)}>
           Not yet

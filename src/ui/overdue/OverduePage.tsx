@@ -10,7 +10,7 @@ import type { Aging } from "@/core/metrics";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
-import { HeadingEnd, PageHeading, Tab, Title } from "../kit/headings";
+import { FilterLine, HeadingEnd, PageHeading, Tab, Title } from "../kit/headings";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { AgeBar } from "./AgeBar";
@@ -78,14 +78,16 @@ export function OverduePage(props: Props): ReactNode {
         </HeadingEnd>
       </PageHeading>
       <OverdueTabs at="list">
-        <Tab href="?" here={state === null}>
-          All <b>{all}</b>
-        </Tab>
-        {STATES.map(([name, words]) => (
-          <Tab key={name} href={`?state=${name}`} here={state === name}>
-            {words} <b>{counts[name]}</b>
+        <FilterLine marginLeft="auto">
+          <Tab href="?" here={state === null}>
+            All <b>{all}</b>
           </Tab>
-        ))}
+          {STATES.map(([name, words]) => (
+            <Tab key={name} href={`?state=${name}`} here={state === name}>
+              {words} <b>{counts[name]}</b>
+            </Tab>
+          ))}
+        </FilterLine>
       </OverdueTabs>
       <LedgerList<OverdueLine>
         label="Overdue customers"
@@ -96,6 +98,7 @@ export function OverduePage(props: Props): ReactNode {
         idOf={(row) => row.id}
         openId={open}
         onOpen={setOpen}
+        wantsLook={(row) => row.state === "ready"}
         columns={columnsOf(props)}
         partBefore={(row, before) =>
           row.state === before?.state || state !== null
@@ -138,6 +141,7 @@ function columnsOf({ currency, count, shownSum }: Props): ListColumn<OverdueLine
   return [
     {
       id: "customer",
+      narrow: "who",
       header: "Customer",
       width: "20%",
       cell: (row) => (
@@ -156,6 +160,7 @@ function columnsOf({ currency, count, shownSum }: Props): ListColumn<OverdueLine
     },
     {
       id: "overdue",
+      narrow: "sum",
       header: "Overdue",
       width: "9%",
       number: true,
@@ -181,6 +186,7 @@ function columnsOf({ currency, count, shownSum }: Props): ListColumn<OverdueLine
     },
     {
       id: "next",
+      narrow: "more",
       header: "Next",
       width: "13%",
       cell: (row) =>
@@ -188,6 +194,7 @@ function columnsOf({ currency, count, shownSum }: Props): ListColumn<OverdueLine
     },
     {
       id: "waits",
+      narrow: "state",
       header: "Waits for",
       width: "17%",
       cell: (row) =>

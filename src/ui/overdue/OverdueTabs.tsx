@@ -1,37 +1,26 @@
-import NextLink from "next/link";
 import type { ReactNode } from "react";
+
+import { type ViewOf, viewsOf } from "@/contracts/views";
 
 import { Tab, TabLine } from "../kit/headings";
 
-const VIEWS = [
-  ["run", "Letters of today"],
-  ["by-itself", "Automatic letters"],
-  ["fees", "Late fees"],
-  ["given-up", "Write-offs"],
-  ["ladders", "Ladders"],
-  ["words", "Letter texts"],
-] as const;
-
-/** The views beside the list of who is late. */
+/** The views of Overdue, the same on each of them. */
 export function OverdueTabs({
   at,
   children,
 }: {
-  at: "list" | (typeof VIEWS)[number][0];
+  at: ViewOf<"overdue">;
+  /** What the list is filtered by, at the end of the line. */
   children?: ReactNode;
 }): ReactNode {
   return (
     <TabLine paddingBottom="4px">
-      {children ?? (
-        <NextLink href="?" prefetch={false}>
-          Who is late
-        </NextLink>
-      )}
-      {VIEWS.map(([name, words]) => (
-        <Tab key={name} href={`?show=${name}`} here={at === name}>
+      {viewsOf("overdue").map(([name, words]) => (
+        <Tab key={name} href={name === "list" ? "?" : `?show=${name}`} here={at === name}>
           {words}
         </Tab>
       ))}
+      {children}
     </TabLine>
   );
 }

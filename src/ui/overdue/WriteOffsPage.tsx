@@ -108,9 +108,16 @@ function writeOffColumns({
   total,
 }: WriteOffColumnsProps): ListColumn<WrittenOffRow>[] {
   return [
-    { id: "on", header: "Day", width: "12%", cell: (row) => formatDay(row.on, today) },
+    {
+      id: "on",
+      narrow: "more",
+      header: "Day",
+      width: "12%",
+      cell: (row) => formatDay(row.on, today),
+    },
     {
       id: "customer",
+      narrow: "who",
       header: "Customer",
       width: "26%",
       cell: (row) => (
@@ -121,6 +128,7 @@ function writeOffColumns({
     },
     {
       id: "what",
+      narrow: "state",
       header: "What",
       width: "14%",
       cell: (row) => (
@@ -143,6 +151,7 @@ function writeOffColumns({
     },
     {
       id: "sum",
+      narrow: "sum",
       header: "Written off",
       width: "11%",
       number: true,

@@ -26,6 +26,7 @@ export function letterColumns({
   return [
     {
       id: "customer",
+      narrow: "who",
       header: "Customer",
       width: "24%",
       cell: (row) => (
@@ -35,7 +36,7 @@ export function letterColumns({
       ),
       foot: `${count} prepared, ${count - going.length} not going`,
     },
-    { id: "step", header: "Says", width: "14%", cell: (row) => row.step },
+    { id: "step", narrow: "state", header: "Says", width: "14%", cell: (row) => row.step },
     { id: "ladder", header: "Ladder", width: "11%", cell: (row) => row.ladder },
     {
       id: "subject",
@@ -48,12 +49,14 @@ export function letterColumns({
     },
     {
       id: "with",
+      narrow: "more",
       header: "With it",
       width: "10%",
       cell: (row) => ({ none: "–", statement: "statement", invoices: "all papers" })[row.attach],
     },
     {
       id: "sum",
+      narrow: "sum",
       header: "Sum",
       width: "10%",
       number: true,

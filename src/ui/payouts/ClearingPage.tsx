@@ -62,6 +62,7 @@ export function ClearingPage({
         columns={[
           {
             id: "on",
+            narrow: "more",
             header: "Posted",
             width: "12%",
             cell: (row) => formatDay(row.postedOn, today),
@@ -69,12 +70,14 @@ export function ClearingPage({
           },
           {
             id: "what",
+            narrow: "state",
             header: "What",
             width: "22%",
             cell: (row) => <span title={row.what}>{row.what}</span>,
           },
           {
             id: "from",
+            narrow: "who",
             header: "Whose",
             width: "24%",
             cell: (row) => <span title={row.from}>{row.from || "–"}</span>,
@@ -94,6 +97,7 @@ export function ClearingPage({
           },
           {
             id: "sum",
+            narrow: "sum",
             header: "Sum",
             width: "10%",
             number: true,

@@ -100,6 +100,7 @@ function expectedColumns({
   return [
     {
       id: "on",
+      narrow: "more",
       header: "Lands",
       width: "24%",
       cell: (row) => (
@@ -112,11 +113,12 @@ function expectedColumns({
     },
     {
       id: "what",
+      narrow: "who",
       header: "What",
       width: "32%",
       cell: (row) => <span title={row.what}>{row.what}</span>,
     },
-    { id: "account", header: "From", width: "16%", cell: (row) => row.account },
+    { id: "account", narrow: "state", header: "From", width: "16%", cell: (row) => row.account },
     {
       id: "taken",
       header: "Taken",
@@ -125,6 +127,7 @@ function expectedColumns({
     },
     {
       id: "sum",
+      narrow: "sum",
       header: "Sum",
       width: "13%",
       number: true,

@@ -2,7 +2,7 @@
 
 import type { ReactNode } from "react";
 
-import type { Explanation, Remedy } from "@/contracts/payouts";
+import type { Explanation } from "@/contracts/payouts";
 import { type Currency, formatAmount } from "@/core/money";
 
 import { RowButton } from "../kit/buttons";
@@ -10,16 +10,24 @@ import { Subheading } from "../kit/headings";
 import { DetailTable } from "../kit/tables";
 
 /** What a remedy does, as a button says it. */
-export function remedyWords(remedy: Remedy, off: number, currency: Currency): string {
+export function remedyWords(
+  { remedy, moved }: Pick<Explanation, "remedy" | "moved">,
+  off: number,
+  currency: Currency,
+): string {
+  const named = moved.map(({ words }) => words).join(" and ");
+  const [from] = moved.flatMap((item) => item.from ?? []);
   switch (remedy.as) {
     case "fee":
       return off < 0
         ? `Book ${formatAmount(-off, currency)} as a ${remedy.kind} fee`
         : `Book ${formatAmount(off, currency)} as a fee given back`;
     case "take_in":
-      return "Take it into this payout, and tie";
+      return from === undefined
+        ? `Take ${named} into this payout, and tie`
+        : `Take ${named} out of payout ${from} into this one, and tie`;
     case "take_out":
-      return "Leave it for another payout, and tie";
+      return `Leave ${named} for another payout, and tie`;
     case "ask":
       return "Ask the processor: the file is wrong";
     default:
@@ -51,18 +59,18 @@ export function Explanations({
       <Subheading>What would explain it</Subheading>
       <DetailTable aria-label="What would explain it">
         <tbody>
-          {explanations.map(({ code, words, remedy }, at) => (
+          {explanations.map(({ code, words, remedy, moved }, at) => (
             <tr key={`${code} ${at}`}>
               <td data-wrap>
                 {remedy.as === "ask" ? (
                   <span data-tone="soft">
-                    {words}: {remedyWords(remedy, off, currency)}
+                    {words}: {remedyWords({ remedy, moved }, off, currency)}
                   </span>
                 ) : (
                   <RowButton
                     disabled={none}
                     onClick={() => tie(remedy)}
-                    title={remedyWords(remedy, off, currency)}
+                    title={remedyWords({ remedy, moved }, off, currency)}
                   >
                     <kbd>{at + 1}</kbd> {words}
                   </RowButton>

@@ -106,6 +106,7 @@ function feeColumns({ count, currency, over, today }: FeeColumnsProps): ListColu
   return [
     {
       id: "charge",
+      narrow: "state",
       header: "Charge",
       width: "20%",
       cell: (line) => line.externalId,
@@ -113,12 +114,14 @@ function feeColumns({ count, currency, over, today }: FeeColumnsProps): ListColu
     },
     {
       id: "on",
+      narrow: "more",
       header: "Settled",
       width: "14%",
       cell: (line) => formatDay(line.on, today),
     },
     {
       id: "payer",
+      narrow: "who",
       header: "From",
       width: "24%",
       cell: (line) => <span title={line.payer}>{line.payer}</span>,
@@ -147,6 +150,7 @@ function feeColumns({ count, currency, over, today }: FeeColumnsProps): ListColu
     },
     {
       id: "off",
+      narrow: "sum",
       header: "Too much",
       width: "10%",
       number: true,

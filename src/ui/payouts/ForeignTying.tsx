@@ -3,7 +3,6 @@
 import { chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 
 import type { PayoutRow, PayoutWorkings } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
@@ -13,7 +12,7 @@ import { Amount, Total } from "../kit/Amount";
 import { Act } from "../kit/buttons";
 import { Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
-import { onOwnControl } from "../kit/keys";
+import { useRowKeys } from "../kit/lists/opening";
 import { ActRow } from "../kit/layout";
 import { TermTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
@@ -55,7 +54,7 @@ export function ForeignTying({
         if (value) done();
       });
   };
-  useHotkeys("enter", tie, { ignoreEventWhen: onOwnControl, preventDefault: true }, [tie]);
+  useRowKeys("enter", tie);
   const toggle = (id: number): void =>
     setChosen(
       new Set(chosen.has(id) ? [...chosen].filter((amount) => amount !== id) : [...chosen, id]),

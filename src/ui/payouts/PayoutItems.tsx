@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import type { PayoutItem, PayoutWorkings as Workings } from "@/contracts/payouts";
+import type { MovedItem, PayoutItem, PayoutWorkings as Workings } from "@/contracts/payouts";
 import { PROCESSOR_ITEM_KINDS } from "@/core/activity";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
@@ -70,6 +70,34 @@ export function PayoutItems({
     </Box>
   );
 }
+type MovesProps = { explanations: Workings["explanations"]; currency: Currency };
+
+/** What Enter moves where the payout is off, named beside what it posts. */
+function Moves({ explanations, currency }: MovesProps): ReactNode {
+  const moved = explanations.find(({ remedy }) => remedy.as !== "ask")?.moved ?? [];
+  if (moved.length === 0) return null;
+  return (
+    <DetailTable aria-label="What it will move">
+      <tbody>
+        {moved.map((item) => (
+          <tr key={item.words}>
+            <td data-wrap data-tone="waits">
+              moves {item.words} {placeInWords(item)}
+            </td>
+            <td data-numeric>
+              <Amount of={item.amount} currency={currency} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </DetailTable>
+  );
+}
+/** Where an item leaves and where it goes. */
+function placeInWords({ from, to }: MovedItem): string {
+  if (to === null) return "out of this payout";
+  return from === null ? "into this payout" : `out of payout ${from} into this one`;
+}
 type OffRowProps = { what: string; debit?: string; credit?: string };
 
 /** What the bank's line and the items differ by. */
@@ -94,7 +122,7 @@ export function Entry({
   currency: Currency;
   today: Day;
 }): ReactNode {
-  const { payout, lines } = workings;
+  const { payout, lines, explanations } = workings;
   const cleared = payout.bookNet;
   const bank =
     lines.length > 0 ? sumOf(lines, (line) => line.amount) : (payout.candidate?.amount ?? cleared);
@@ -127,6 +155,7 @@ export function Entry({
           </tr>
         </tbody>
       </DetailTable>
+      <Moves explanations={explanations} currency={payout.currency} />
       <p data-tone="soft">Charges and fees were booked apart when the file was taken in.</p>
     </Box>
   );

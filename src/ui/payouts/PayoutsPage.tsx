@@ -5,10 +5,10 @@ import dynamic from "next/dynamic";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import type { PayoutRow } from "@/contracts/payouts";
+import type { PayoutRow, PayoutState } from "@/contracts/payouts";
 import { formatAmount, sumOf } from "@/core/money";
 
-import { HeadingEnd, PageHeading, Tab, Title } from "../kit/headings";
+import { FilterLine, HeadingEnd, PageHeading, Tab, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { PayoutTabs } from "./PayoutTabs";
@@ -19,6 +19,9 @@ const Band = dynamic(() => import("./Band").then((module) => module.Band), {
   ssr: false,
   loading: () => <Box height="132px" />,
 });
+/** States of payouts that somebody has to do something about. */
+const WANT_A_LOOK: readonly PayoutState[] = ["off", "late", "fits"];
+
 /** Payouts: each taken apart to its items and tied to its bank line; what is off stands on top in red. */
 export function PayoutsPage(props: Props): ReactNode {
   const { currency, rows, today } = props;
@@ -44,19 +47,16 @@ export function PayoutsPage(props: Props): ReactNode {
             </>
           )}
         </Title>
-        <PayoutTabs at="payouts">
-          <NextLink
-            href={`?month=${props.month}`}
-            aria-current={props.onlyOpen ? undefined : "page"}
-            prefetch={false}
-          >
-            {monthWords(props.month)}
-          </NextLink>
-          <Tab href={`?month=${props.month}&show=open`} here={props.onlyOpen}>
-            Not tied <b>{untied}</b>
-          </Tab>
-        </PayoutTabs>
+        <PayoutTabs at="payouts" />
         <HeadingEnd>
+          <FilterLine>
+            <Tab href={`?month=${props.month}`} here={!props.onlyOpen}>
+              {monthWords(props.month)}
+            </Tab>
+            <Tab href={`?month=${props.month}&show=open`} here={props.onlyOpen}>
+              Not tied <b>{untied}</b>
+            </Tab>
+          </FilterLine>
           <NextLink href={`?month=${props.before}`} prefetch={false}>
             month before
           </NextLink>
@@ -77,6 +77,7 @@ export function PayoutsPage(props: Props): ReactNode {
         idOf={(row) => row.id}
         openId={open}
         onOpen={setOpen}
+        wantsLook={(row) => WANT_A_LOOK.includes(row.shown)}
         columns={columnsOf(props)}
         workings={(row) => (
           <PayoutWorkings

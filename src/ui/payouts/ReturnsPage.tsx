@@ -62,6 +62,7 @@ export function ReturnsPage({ book, currency, today, rows, open, sum, listed }: 
         columns={[
           {
             id: "until",
+            narrow: "more",
             header: "Do by",
             width: "13%",
             cell: (row) => {
@@ -76,9 +77,10 @@ export function ReturnsPage({ book, currency, today, rows, open, sum, listed }: 
             },
             foot: `${rows.length} in 60 days`,
           },
-          { id: "what", header: "What", width: "17%", cell: (row) => row.what },
+          { id: "what", narrow: "state", header: "What", width: "17%", cell: (row) => row.what },
           {
             id: "from",
+            narrow: "who",
             header: "Whose",
             width: "22%",
             cell: (row) => (
@@ -94,6 +96,7 @@ export function ReturnsPage({ book, currency, today, rows, open, sum, listed }: 
           { id: "on", header: "Came back", width: "12%", cell: (row) => formatDay(row.on, today) },
           {
             id: "sum",
+            narrow: "sum",
             header: "Sum",
             width: "10%",
             number: true,

@@ -125,7 +125,7 @@ export function TieActs({
       ) : null}
       {off !== 0 && best && chosen.size > 0 ? (
         <Act main hint="Enter" onClick={() => tie(best.remedy)} disabled={none}>
-          {remedyWords(best.remedy, off, currency)}
+          {remedyWords(best, off, currency)}
         </Act>
       ) : null}
       {off < 0 && !best && chosen.size > 0 ? (

@@ -49,6 +49,7 @@ export function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRo
     })),
     {
       id: "net",
+      narrow: "sum",
       header: "Should be",
       width: "10%",
       number: true,
@@ -65,6 +66,7 @@ export function columnsOf({ currency, today, rows }: Props): ListColumn<PayoutRo
     },
     {
       id: "off",
+      narrow: "more",
       header: "Off by",
       width: "8%",
       number: true,
@@ -95,6 +97,7 @@ function whichColumns(rows: readonly PayoutRow[], today: Day): ListColumn<Payout
   return [
     {
       id: "payout",
+      narrow: "who",
       header: "Payout",
       width: "16%",
       cell: (row) => (
@@ -106,6 +109,7 @@ function whichColumns(rows: readonly PayoutRow[], today: Day): ListColumn<Payout
     },
     {
       id: "bank",
+      narrow: "state",
       header: "At the bank",
       width: "11%",
       cell: (row) =>

@@ -1,11 +1,10 @@
 import { useCallback, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 
 import { type PayoutRow, type PayoutWorkings as Workings } from "@/contracts/payouts";
 import { type Day } from "@/core/calendar";
 import { type Currency, sumOf } from "@/core/money";
 
-import { onOwnControl } from "../kit/keys";
+import { useRowKeys } from "../kit/lists/opening";
 import { useActing } from "../shell/Notices";
 
 export type TyingProps = {
@@ -104,27 +103,16 @@ type TyingKeysProps = {
 /** Enter ties, a digit books an explanation, P parks the difference. */
 function useTyingKeys(props: TyingKeysProps): void {
   const { main, tie, explanations, parking, none, off, park } = props;
-  useHotkeys(
-    "enter",
-    main,
-    { enabled: !parking, ignoreEventWhen: onOwnControl, preventDefault: true },
-    [main],
-  );
-  useHotkeys(
+  useRowKeys("enter", main, { enabled: !parking });
+  useRowKeys(
     "1,2,3,4,5",
-    (_event, key) => {
-      const chosenOne = explanations[Number(key.keys?.join("")) - 1];
+    (key) => {
+      const chosenOne = explanations[Number(key) - 1];
       if (!none && chosenOne && chosenOne.remedy.as !== "ask") tie(chosenOne.remedy);
     },
     { enabled: !parking },
-    [explanations, none, tie],
   );
-  useHotkeys(
-    "p",
-    () => {
-      if (!none && off !== 0) park();
-    },
-    { preventDefault: true },
-    [none, off, park],
-  );
+  useRowKeys("p", () => {
+    if (!none && off !== 0) park();
+  });
 }

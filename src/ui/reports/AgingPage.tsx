@@ -113,6 +113,7 @@ function ageColumns({
   return [
     {
       id: "customer",
+      narrow: "who",
       header: asked.of === "group" ? "Customer with its sites" : "Customer",
       width: "44%",
       cell: (row) => <span title={row.customer}>{row.customer}</span>,
@@ -128,6 +129,7 @@ function ageColumns({
     })),
     {
       id: "total",
+      narrow: "sum",
       header: "Total",
       width,
       number: true,
@@ -136,6 +138,7 @@ function ageColumns({
     },
     {
       id: "credit",
+      narrow: "more",
       header: "On account",
       width,
       number: true,

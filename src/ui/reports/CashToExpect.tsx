@@ -7,7 +7,7 @@ import { type Dispatch, type ReactNode, type SetStateAction, useEffect, useState
 import type { ExpectedItem, FiguresFacts } from "@/contracts/reports";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, formatDay } from "@/core/calendar";
-import { sumOf } from "@/core/money";
+import { type Currency, type Minor, negate, sumOf } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
@@ -23,6 +23,7 @@ type WeeksTableProps = {
   setOpen: Dispatch<SetStateAction<Day | null>>;
   today: Props["today"];
   weeks: Props["weeks"];
+  owed: Props["owed"];
 };
 export function WeeksTable({
   book,
@@ -31,6 +32,7 @@ export function WeeksTable({
   setOpen,
   today,
   weeks,
+  owed,
 }: WeeksTableProps): ReactNode {
   return (
     <DetailTable aria-label="Cash to expect by week">
@@ -75,18 +77,36 @@ export function WeeksTable({
         {open === null ? null : (
           <WeekItems key={open} from={open} book={book} currency={currency} today={today} />
         )}
-        <tr>
-          <td data-tone="soft">together</td>
-          <td />
-          <td data-numeric>
-            <Total>
-              <Amount of={sumOf(weeks, ({ expected }) => expected)} currency={currency} />
-            </Total>
-          </td>
-          <td />
-        </tr>
+        <OwedRow
+          currency={currency}
+          words="within these weeks"
+          of={sumOf(weeks, ({ expected }) => expected)}
+          total
+        />
+        <OwedRow currency={currency} words="later than these weeks" of={owed.later} />
+        <OwedRow currency={currency} words="all open invoices and fees" of={owed.open} total />
+        <OwedRow
+          currency={currency}
+          words="less credit notes not used yet"
+          of={negate(owed.notes)}
+        />
+        <OwedRow currency={currency} words="receivables" of={owed.receivables} total />
       </tbody>
     </DetailTable>
+  );
+}
+type OwedRowProps = { words: string; of: Minor; currency: Currency; total?: boolean };
+
+/** A line of how the weeks come to what is owed. */
+function OwedRow({ words, of, currency, total = false }: OwedRowProps): ReactNode {
+  const sum = <Amount of={of} currency={currency} dash />;
+  return (
+    <tr>
+      <td data-tone="soft">{words}</td>
+      <td />
+      <td data-numeric>{total ? <Total>{sum}</Total> : sum}</td>
+      <td />
+    </tr>
   );
 }
 type CallsTableProps = {

@@ -5,6 +5,8 @@ import { type ReactNode, useState } from "react";
 import type { FigureMonth } from "@/contracts/reports";
 import { type Day, formatDay } from "@/core/calendar";
 
+import { minorDigits } from "@/core/money";
+
 import { Amount } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
@@ -21,6 +23,7 @@ import { ReportTabs } from "./ReportTabs";
 export function FiguresPage({
   months,
   weeks,
+  owed,
   before,
   calls,
   allowance,
@@ -29,6 +32,7 @@ export function FiguresPage({
   today,
 }: Props): ReactNode {
   const now = months.at(-1);
+  const one = 10 ** minorDigits(currency);
   const [open, setOpen] = useState<Day | null>(null);
   return (
     <>
@@ -63,8 +67,8 @@ export function FiguresPage({
             label="Cash to expect by week"
             names={weeks.map(({ from }) => formatDay(from, today))}
             series={[
-              { name: "expected", values: weeks.map(({ expected }) => expected / 100) },
-              { name: "at most", values: weeks.map(({ most }) => most / 100) },
+              { name: "expected", values: weeks.map(({ expected }) => expected / one) },
+              { name: "at most", values: weeks.map(({ most }) => most / one) },
             ]}
             kind="bar"
             unit=""
@@ -76,7 +80,14 @@ export function FiguresPage({
             setOpen={setOpen}
             today={today}
             weeks={weeks}
+            owed={owed}
           />
+          {owed.onAccount === 0 ? null : (
+            <p data-tone="soft">
+              Customers have <Amount of={owed.onAccount} currency={currency} /> on account, which
+              may pay a part of it.
+            </p>
+          )}
           <p data-tone="soft">
             Four weeks ago, on {formatDay(before.asOf, today)},{" "}
             <Amount of={before.expected} currency={currency} /> of what was open then was expected

@@ -1,19 +1,15 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import { type ViewOf, viewsOf } from "@/contracts/views";
+
 import { TabLine } from "../kit/headings";
 
-const REPORTS = [
-  ["aging", "Aging"],
-  ["figures", "Figures"],
-  ["year", "Year end"],
-] as const;
-
 /** The reports beside each other. */
-export function ReportTabs({ at }: { at: (typeof REPORTS)[number][0] }): ReactNode {
+export function ReportTabs({ at }: { at: ViewOf<"reports"> }): ReactNode {
   return (
     <TabLine>
-      {REPORTS.map(([name, words]) => (
+      {viewsOf("reports").map(([name, words]) => (
         <NextLink
           key={name}
           href={name === "aging" ? "?" : `?show=${name}`}

@@ -63,6 +63,12 @@ export function Facts(props: FactsProps): ReactNode {
           inputMode="numeric"
           {...field("letterInterval")}
         />
+        <TextField
+          label="No letters once files end more banking days ago than"
+          inputMode="numeric"
+          {...field("feedDays")}
+          help="Who has paid since then is not known."
+        />
         <LetterDays form={form} />
         <TextField
           label="Customers reach this server at"

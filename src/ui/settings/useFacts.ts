@@ -26,6 +26,7 @@ export type Settings = {
   returnFee: number | null;
   linkBase: string | null;
   letterInterval: number;
+  feedDays: number;
   letterRun: { weekdays: number[]; hour: number } | null;
 };
 
@@ -49,6 +50,7 @@ const schema = (currency: Currency) => {
     taxOnDiscounts: z.boolean(),
     taxOnBadDebts: z.boolean(),
     letterInterval: z.string().regex(/^([1-9]|[1-8][0-9]|90)$/, "1 to 90 days."),
+    feedDays: z.string().regex(/^([1-9]|[1-5][0-9]|60)$/, "1 to 60 banking days."),
     weekdays: z.array(z.string()),
     hour: z.string().regex(/^([0-9]|1[0-9]|2[0-3])$/, "0 to 23."),
     linkBase: z
@@ -89,6 +91,7 @@ export function useFacts({ settings, currency }: FactsProps) {
       taxOnDiscounts: settings.taxOnDiscounts,
       taxOnBadDebts: settings.taxOnBadDebts,
       letterInterval: String(settings.letterInterval),
+      feedDays: String(settings.feedDays),
       weekdays: (settings.letterRun?.weekdays ?? []).map(String),
       hour: String(settings.letterRun?.hour ?? 9),
       linkBase: settings.linkBase ?? "",
@@ -111,6 +114,7 @@ export function useFacts({ settings, currency }: FactsProps) {
         {
           ...typed,
           letterInterval: Number(typed.letterInterval),
+          feedDays: Number(typed.feedDays),
           linkBase: typed.linkBase || null,
           letterRun:
             weekdays.length === 0 ? null : { weekdays: weekdays.map(Number), hour: Number(hour) },

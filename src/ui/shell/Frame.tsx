@@ -9,13 +9,15 @@ import { Notices } from "./Notices";
 import { ProofStrip } from "./ProofStrip";
 import { Run } from "./Run";
 import { load } from "./send";
+import { useArrival } from "./useArrival";
+import { useLaterStates } from "./useLaterStates";
 
 type Props = {
   shell: ShellFacts;
   /** Null where the page did not wait for it. */
   counted: CountedFacts | null;
   /** The state of the book that it is of. */
-  change: number;
+  state: string;
   children: ReactNode;
 };
 
@@ -23,8 +25,10 @@ type Props = {
  * What stands around every page: the run above, the proofs below. Where they take long, the page is
  * there and they follow.
  */
-export function Frame({ shell, counted, change, children }: Props): ReactNode {
-  const { facts, left, problem } = useCounted(shell.book, counted, change);
+export function Frame({ shell, counted, state, children }: Props): ReactNode {
+  const { facts, left, problem } = useCounted(shell.book, counted, state);
+  useLaterStates(shell.book, state);
+  useArrival();
   return (
     <PageFrame>
       <Run shell={shell} left={left} />
@@ -44,25 +48,25 @@ type Counted = {
 };
 
 /** What is left to do and the proofs: with the page, or fetched after it. */
-function useCounted(book: string, counted: CountedFacts | null, change: number): Counted {
+function useCounted(book: string, counted: CountedFacts | null, state: string): Counted {
   const [fetched, setFetched] = useState<{
-    change: number;
+    state: string;
     facts: CountedFacts | null;
     problem: string | null;
-  }>({ change: -1, facts: null, problem: null });
+  }>({ state: "", facts: null, problem: null });
   useEffect(() => {
     if (counted !== null) return;
     let current = true;
     void load<CountedFacts>(`/api/v1/b/${book}/count`).then((sent) => {
       if (!current) return;
-      if (sent.ok) setFetched({ change, facts: sent.value, problem: null });
-      else setFetched({ change, facts: null, problem: sent.message });
+      if (sent.ok) setFetched({ state, facts: sent.value, problem: null });
+      else setFetched({ state, facts: null, problem: sent.message });
     });
     return () => {
       current = false;
     };
-  }, [book, change, counted]);
-  const late = fetched.change === change ? fetched : { facts: null, problem: null };
+  }, [book, state, counted]);
+  const late = fetched.state === state ? fetched : { facts: null, problem: null };
   const facts = counted ?? late.facts;
   const [last, setLast] = useState(counted);
   if (facts !== null && facts !== last) setLast(facts);

@@ -3,7 +3,7 @@
 import { useTheme } from "next-themes";
 import NextLink from "next/link";
 import { usePathname, useRouter } from "next/navigation";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type { CountedFacts, ShellFacts } from "@/contracts/shell";
@@ -87,8 +87,13 @@ export function Run({
 
 function Station({ to, name, left }: { to: string; name: string; left: string }): ReactNode {
   const here = usePathname().startsWith(to);
+  const link = useRef<HTMLAnchorElement>(null);
+  // On a phone the run scrolls: the station one is in is always in view.
+  useEffect(() => {
+    if (here) link.current?.scrollIntoView({ block: "nearest", inline: "center" });
+  }, [here]);
   return (
-    <NextLink href={to} aria-current={here ? "page" : undefined} prefetch={false}>
+    <NextLink ref={link} href={to} aria-current={here ? "page" : undefined} prefetch={false}>
       {name}
       {left === "" ? null : (
         <>

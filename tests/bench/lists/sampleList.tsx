@@ -85,6 +85,7 @@ export function SeenList({ rows }: { rows: readonly Row[] }): ReactNode {
         count={rows.length}
         idOf={(row) => row.id}
         load={() => Promise.resolve(null)}
+        firstWantsLook={false}
         openId={open}
         onOpen={setOpen}
         workings={() => null}

@@ -1,3 +1,4 @@
+import type { Metadata } from "next";
 import type { ReactNode } from "react";
 
 import { shellOf } from "@/server/books/queries/shell";
@@ -13,6 +14,16 @@ export const dynamic = "force-dynamic";
 /** Milliseconds that a page waits for its proofs; where they take longer, it asks for them when it is there. */
 const PATIENCE = 150;
 
+/** Each page says what it is and of which business: `Match, Kestrel Row`. */
+export async function generateMetadata({
+  params,
+}: {
+  params: Promise<{ book: string }>;
+}): Promise<Metadata> {
+  const { settings } = await pageOf(params);
+  return { title: { template: `%s, ${settings.name}`, default: settings.name } };
+}
+
 /** The shell of a book: the run above, the proofs below, the page between them. */
 export default async function BookLayout({
   children,
@@ -24,7 +35,7 @@ export default async function BookLayout({
   const context = await pageOf(params);
   const { book, db } = context;
   const shell = { ...shellOf(db, book), person: await personOf(book) };
-  const change = stateOf(context);
+  const state = stateOf(db);
   // What cannot be computed is asked for again by the page, which then says why.
   const counted = await Promise.race([
     countFor(book, db).then(
@@ -37,7 +48,7 @@ export default async function BookLayout({
   ]);
   return (
     <InBook {...factsOf(context)}>
-      <Frame shell={shell} counted={counted} change={change}>
+      <Frame shell={shell} counted={counted} state={state}>
         {children}
       </Frame>
     </InBook>

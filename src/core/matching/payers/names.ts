@@ -1,3 +1,5 @@
+import { isPublicMail } from "./publicMail";
+
 /** Legal forms and small words that say nothing about who somebody is. */
 const EMPTY_WORDS = new Set(
   "INC INCORPORATED LLC LTD LIMITED CO CORP COMPANY CORPORATION LLP LP PLLC PC GMBH AG KG UG PLC SARL SAS SA SL SRL BV NV PTY THE AND OF FOR A".split(
@@ -19,11 +21,6 @@ const ABBREVIATIONS: Record<string, string> = {
   ST: "STREET",
   MT: "MOUNT",
 };
-const FREE_MAIL = new Set(
-  "gmail.com googlemail.com outlook.com hotmail.com live.com msn.com yahoo.com ymail.com icloud.com me.com mac.com aol.com proton.me protonmail.com pm.me gmx.de gmx.net gmx.com web.de t-online.de mail.com zoho.com fastmail.com hey.com comcast.net att.net sbcglobal.net bellsouth.net verizon.net cox.net charter.net earthlink.net orange.fr wanadoo.fr free.fr laposte.net hotmail.fr yahoo.fr yahoo.es hotmail.es hotmail.co.uk yahoo.co.uk btinternet.com outlook.de mail.example post.example".split(
-    " ",
-  ),
-);
 
 /** The words of a name that carry it: upper case, accents off, forms and small words left out. */
 export function nameWords(name: string): string[] {
@@ -58,7 +55,7 @@ function nameWordsAnew(name: string): string[] {
 /** The domain of an address, or null where it is a public mail provider's and proves nothing. */
 export function ownDomain(email: string): string | null {
   const domain = email.toLowerCase().split("@")[1] ?? "";
-  return domain === "" || FREE_MAIL.has(domain) ? null : domain;
+  return domain === "" || isPublicMail(domain) ? null : domain;
 }
 
 /** Jaro similarity, 0 to 1 (Jaro 1989; as in Winkler 1990). @example jaro("MARTHA", "MARHTA") // 0.944 */

@@ -1,7 +1,8 @@
 import { z } from "zod";
 
 import { fail, ok, type Result } from "@/core/result";
-import { bankLineById, bankRules, insertBankRule, setBankLineState } from "@/db/bank";
+import { bankLineById, setBankLineState } from "@/db/bank";
+import { bankRules, deleteBankRule, insertBankRule, isBankRule } from "@/db/bankRules";
 import { deleteUntouchedReceipt, receiptById } from "@/db/receipts";
 import { defineCommand } from "@/server/runtime/command";
 import type { Reversal } from "@/server/runtime/reversal";
@@ -22,7 +23,7 @@ export const explainLine = defineCommand({
       .nullable()
       .default(null),
   }),
-  run(ctx, input): Result<{ lines: number }> {
+  run(ctx, input): Result<{ lines: number; commandId: number }> {
     const line = bankLineById(ctx.db, input.lineId);
     if (!line) return fail("line.unknown");
     if (line.state !== "open") return fail("line.explained");
@@ -51,9 +52,16 @@ export const explainLine = defineCommand({
         lines += applyRule(ctx, rule);
       }
     }
-    return ok({ lines });
+    return ok({ lines, commandId: ctx.commandId });
   },
 });
+
+/** A rule that was made is ended; what it put aside is taken back line by line. */
+export const unmakeRule: Reversal = (ctx, act) => {
+  if (!isBankRule(ctx.db, act.subjectId)) return fail("rule.ended");
+  deleteBankRule(ctx.db, act.subjectId);
+  return ok(null);
+};
 
 /** A bank line that was put aside is open again. */
 export const reopenLine: Reversal = (ctx, act) => {

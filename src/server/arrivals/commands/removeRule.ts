@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import { ok, type Result } from "@/core/result";
-import { deleteBankRule } from "@/db/bank";
+import { deleteBankRule } from "@/db/bankRules";
 import { defineCommand } from "@/server/runtime/command";
 
 /** Ends a rule; what it has put aside stays so. */

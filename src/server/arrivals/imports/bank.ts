@@ -4,11 +4,10 @@ import {
   bankLineByExternalId,
   bankLineById,
   type BankLineRow,
-  type BankRuleRow,
-  bankRules,
   insertBankLine,
   openBankLines,
 } from "@/db/bank";
+import { type BankRuleRow, bankRules } from "@/db/bankRules";
 import { depositsUnderWay } from "@/db/deposits";
 import { openPayouts } from "@/db/payouts";
 import { processorAccounts } from "@/db/processorAccounts";

@@ -1,6 +1,7 @@
 import type { Accounts, ArrivalsFacts } from "@/contracts/arrivals";
 import { FIELDS, FILE_KINDS, type FileKind, type MappingSpec } from "@/core/formats";
-import { bankAccounts, bankLinePage, bankRules } from "@/db/bank";
+import { bankAccounts, bankLinePage } from "@/db/bank";
+import { bankRules } from "@/db/bankRules";
 import type { Db } from "@/db/connection";
 import { importFilePage, lastFileOfKind, mappings } from "@/db/files";
 import { processorAccounts } from "@/db/processorAccounts";

@@ -7,11 +7,13 @@ import { reachedBy } from "@/core/parties";
 import { type Db } from "@/db/connection";
 import { paymentsOf } from "@/db/figures";
 import { readSettings } from "@/db/settings";
+import { waitingFiles } from "@/server/arrivals/queries/arrived";
 import { draftLetter, whyNoAddress } from "@/server/overdue/letters";
 import { whyToday } from "@/server/overdue/queries/letterRun";
 import { overdueRows } from "@/server/overdue/queries/overdue";
 import { type OverdueRow, type RowItem } from "@/server/overdue/queries/overdueRow";
 
+import type { BookContext } from "@/server/runtime/bookContext";
 import { habitInWords, promisesOf } from "./customer";
 import { historyOf } from "./customerHistory";
 
@@ -30,9 +32,8 @@ function usualPayment(db: Db, customerId: number, today: Day): Minor | null {
 
 /** The letter a customer would get today, looked at before it goes. */
 export function followUpWorkings(
-  db: Db,
+  { db, book, today }: Pick<BookContext, "db" | "book" | "today">,
   customerId: number,
-  today: Day,
   proposals: readonly Proposal[],
 ): FollowUpWorkings | null {
   const row = overdueRows(db, today, proposals, customerId).find(
@@ -68,7 +69,7 @@ export function followUpWorkings(
     }),
     ...keptOf(promisesOf(db, customerId, today)),
     why: whyToday(row, today, settings.currency),
-    act: row.next.step.act,
+    filesWaiting: waitingFiles(db, book),
     leftOut: row.detail().items.flatMap(itemLeftOut),
   };
 }

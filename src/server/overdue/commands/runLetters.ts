@@ -6,6 +6,7 @@ import { proposalsOf } from "@/server/match/proposals";
 import { defineCommand } from "@/server/runtime/command";
 
 import { overdueRows } from "../queries/overdue";
+import { filesInTheWay } from "../steps/filesWaiting";
 import { record } from "../steps/recordLetter";
 
 /**
@@ -14,8 +15,10 @@ import { record } from "../steps/recordLetter";
  */
 export const runLetters = defineCommand({
   name: "runLetters",
-  schema: z.object({}),
-  run(ctx): Result<{ sent: number; held: number }> {
+  schema: z.object({ despiteFiles: z.array(z.string()).optional() }),
+  run(ctx, { despiteFiles }): Result<{ sent: number; held: number }> {
+    const problem = filesInTheWay(ctx, despiteFiles);
+    if (problem) return problem;
     const skips = runSkips(ctx.db, ctx.today);
     const rows = overdueRows(ctx.db, ctx.today, proposalsOf(ctx.db)).filter(
       (row) => row.goesByItself && !skips.has(row.customer.id),

@@ -1,9 +1,12 @@
+import { z } from "zod";
+
 import { fail, type Result } from "@/core/result";
 import { customerById } from "@/db/customers";
 import { proposalsOf } from "@/server/match/proposals";
 import { defineCommand } from "@/server/runtime/command";
 
 import { overdueRows } from "../queries/overdue";
+import { filesInTheWay } from "../steps/filesWaiting";
 import { letter, record } from "../steps/recordLetter";
 
 /**
@@ -12,8 +15,10 @@ import { letter, record } from "../steps/recordLetter";
  */
 export const sendLetter = defineCommand({
   name: "sendLetter",
-  schema: letter,
+  schema: letter.extend({ despiteFiles: z.array(z.string()).optional() }),
   run(ctx, input): Result<{ letterId: number; actId: number }> {
+    const problem = filesInTheWay(ctx, input.despiteFiles);
+    if (problem) return problem;
     const customer = customerById(ctx.db, input.customerId);
     if (!customer) return fail("customer.unknown", { id: input.customerId });
     const row = overdueRows(ctx.db, ctx.today, proposalsOf(ctx.db), customer.id).find(

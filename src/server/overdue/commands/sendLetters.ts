@@ -10,6 +10,7 @@ import { inWords } from "@/server/runtime/messages";
 
 import { overdueRows } from "../queries/overdue";
 import { type OverdueRow } from "../queries/overdueRow";
+import { filesInTheWay } from "../steps/filesWaiting";
 import { letter, record } from "../steps/recordLetter";
 
 /**
@@ -29,11 +30,16 @@ const toWrite = letter
  */
 export const sendLetters = defineCommand({
   name: "sendLetters",
-  schema: z.object({ letters: z.array(toWrite).min(1).max(100_000) }),
+  schema: z.object({
+    letters: z.array(toWrite).min(1).max(100_000),
+    despiteFiles: z.array(z.string()).optional(),
+  }),
   run(
     ctx,
     input,
   ): Result<{ sent: number; held: { customerId: number; customer: string; why: string }[] }> {
+    const problem = filesInTheWay(ctx, input.despiteFiles);
+    if (problem) return problem;
     const rows = new Map(
       overdueRows(ctx.db, ctx.today, proposalsOf(ctx.db)).map((row) => [row.customer.id, row]),
     );

@@ -1,16 +1,16 @@
-import { bankingDaysBetween, type Day } from "@/core/calendar";
+import { type Day } from "@/core/calendar";
 import {
-  type Feed,
+  type FeedReach,
   type FollowedRow,
   type Ladder,
   type PromisedPart,
-  type StaleFeed,
+  staleFeed,
 } from "@/core/followup";
 import { add, type Currency, minor, type Minor, ZERO } from "@/core/money";
 import { type ContactPerson } from "@/core/parties";
 import { type Db } from "@/db/connection";
 import { type ContactRow, lastWords, promiseParts } from "@/db/contacts";
-import { lastImportDay } from "@/db/files";
+import { feedReach } from "@/db/feeds";
 import { followedRows, itemsLeftOut, stepsSaid } from "@/db/followed";
 import { ladders } from "@/db/ladders";
 import { type LetterRow } from "@/db/letters";
@@ -39,7 +39,7 @@ export type GroupFacts = {
   creditIn: Map<number, { currency: Currency; sum: Minor }[]>;
   disputed: Map<number, Minor>;
   onWay: Map<number, { sum: Minor; startedOn: Day }>;
-  stale: StaleFeed | null;
+  stale: FeedReach | null;
   parts: Map<number, PromisedPart[]>;
   interval: number;
   words: Map<number, Words>;
@@ -56,14 +56,14 @@ export function factsByGroup(
   headOf: HeadOf,
   today: Day,
 ): GroupFacts {
-  const { smallestSumAskedFor, letterInterval, currency: book } = readSettings(db);
+  const { smallestSumAskedFor, letterInterval, feedDays, currency: book } = readSettings(db);
   const worth: Worth = (amount, currency, on) => worthOn(db, { amount, currency, book, on });
   return {
     ...creditByGroup(db, headOf),
     maybe: maybeByGroup(db, proposals, headOf, worth),
     disputed: disputedByGroup(db, headOf, worth),
     onWay: onWayByGroup(db, headOf, worth),
-    stale: staleFeed(db, today),
+    stale: staleFeed(feedReach(db, today), { today, within: feedDays }),
     parts: promiseParts(db),
     interval: letterInterval,
     smallest: minor(smallestSumAskedFor),
@@ -137,22 +137,6 @@ function onWayByGroup(db: Db, headOf: HeadOf, worth: Worth): GroupFacts["onWay"]
     });
   }
   return onWay;
-}
-
-/** Banking days after which the files are too old to say who has paid. */
-const STALE_AFTER = 5;
-
-/**
- * The feed that has fallen behind, the one that came longest ago; null while they are fresh, or
- * there are none yet.
- */
-function staleFeed(db: Db, today: Day): StaleFeed | null {
-  const reach = (["processor", "bank"] satisfies Feed[]).flatMap((feed): StaleFeed[] => {
-    const since = lastImportDay(db, feed);
-    return since === null ? [] : [{ feed, since }];
-  });
-  const [oldest] = reach.sort((a, b) => (a.since < b.since ? -1 : 1));
-  return oldest && bankingDaysBetween(oldest.since, today) > STALE_AFTER ? oldest : null;
 }
 
 function wordsByCustomer(db: Db): Map<number, Words> {

@@ -1,7 +1,7 @@
 import type { ProposedFee } from "@/contracts/overdue";
 import type { Day } from "@/core/calendar";
 import { lateFeeOn, type LateFeeRule } from "@/core/followup";
-import { type Currency } from "@/core/money";
+import { type Currency, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { ladders } from "@/db/ladders";
 import {
@@ -11,6 +11,7 @@ import {
   lettersToCharge,
   type LetterToCharge,
 } from "@/db/lateFees";
+import { inOther } from "@/db/rates";
 import { readSettings } from "@/db/settings";
 
 import type { OverdueRow, RowItem } from "./overdueRow";
@@ -38,7 +39,11 @@ export function proposedFees(db: Db, today: Day, rows: readonly OverdueRow[]): P
   const rules = new Map(ladders(db).map(({ name, fee }) => [name, fee]));
   const letters = lettersToCharge(db);
   const through = feesThrough(db);
-  const { currency } = readSettings(db);
+  const { currency: book } = readSettings(db);
+  const rateOf =
+    (currency: Currency): RateOf =>
+    (amount) =>
+      inOther(db, { amount, currency, book, on: today });
   return rows
     .filter(({ state }) => state === "ready" || state === "later")
     .flatMap((row) => {
@@ -47,10 +52,24 @@ export function proposedFees(db: Db, today: Day, rows: readonly OverdueRow[]): P
       if ((!rule || rule.kind === "none") && sent.length === 0) return [];
       const late = lateInvoices(row, today);
       return [
-        ...(rule ? late.flatMap((item) => feeForTime(row, item, rule, { through, today })) : []),
-        ...sent.flatMap((letter) => feeForLetter(row, late, letter, currency)),
+        ...late.flatMap((item) => {
+          const own = rule ? inCurrencyOf(rule, rateOf(item.currency)) : null;
+          return own ? feeForTime(row, item, own, { through, today }) : [];
+        }),
+        ...sent.flatMap((letter) => feeForLetter(row, late, letter)),
       ];
     });
+}
+
+/** A sum of the book's currency in another; null where no rate is known. */
+type RateOf = (amount: Minor) => Minor | null;
+
+/** A rule whose sums are set in the book's currency, with its sums in that of an invoice. */
+function inCurrencyOf(rule: LateFeeRule, inTheirs: RateOf): LateFeeRule | null {
+  const [fixed, least] = [inTheirs(rule.fixed), inTheirs(rule.least)];
+  const most = rule.most === null ? null : inTheirs(rule.most);
+  if (fixed === null || least === null || (most === null) !== (rule.most === null)) return null;
+  return { ...rule, fixed, least, most };
 }
 
 /** Invoices that a letter of today would name, past their date. */
@@ -89,18 +108,19 @@ function feeForTime(
 }
 
 /**
- * The fee of a letter stands on the oldest invoice that it named and that is still open; where none
- * is, it is not asked for.
+ * The fee of a letter stands on the oldest invoice in its currency that it named and that is still
+ * open; where none is, it is not asked for.
  */
 function feeForLetter(
   row: OverdueRow,
   late: readonly RowItem[],
   letter: LetterToCharge,
-  currency: Currency,
 ): ProposedFee[] {
-  const oldest = late.find(({ id }) => letter.itemIds.includes(id));
+  const oldest = late.find(
+    (item) => item.currency === letter.currency && letter.itemIds.includes(item.id),
+  );
   if (!oldest) return [];
-  const { letterId, on, fee, step } = letter;
+  const { letterId, on, fee, currency, step } = letter;
   const words = `letter ${step}`;
   return [{ ...feeOn(row, oldest), letterId, currency, through: on, sum: fee, words }];
 }

@@ -59,7 +59,7 @@ function shownLetter(
   today: Day,
 ): RunLetter {
   const draft = draftLetter(db, row, { settings, today });
-  const { copies, sum, attach, fee } = head;
+  const { copies, sum, attach } = head;
   const words = draft.ok
     ? {
         to: head.to,
@@ -67,8 +67,18 @@ function shownLetter(
         subject: draft.value.subject,
         body: draft.value.body,
         items: draft.value.items.length,
+        fee: draft.value.fee,
+        feeCurrency: draft.value.feeCurrency,
       }
-    : { to: null, problem: inWords(draft.error), subject: "", body: "", items: 0 };
+    : {
+        to: null,
+        problem: inWords(draft.error),
+        subject: "",
+        body: "",
+        items: 0,
+        fee: ZERO,
+        feeCurrency: settings.currency,
+      };
   return {
     ...words,
     customerId: row.customer.id,
@@ -79,7 +89,6 @@ function shownLetter(
     step: stepWords(head),
     ladder: row.ladder,
     attach,
-    fee,
     byItself: row.goesByItself,
   };
 }

@@ -8,6 +8,7 @@ import { wordings } from "@/db/letterTexts";
 import { backAddresses } from "@/db/persons";
 import type { BookContext } from "@/server/runtime/bookContext";
 
+import { type LetterHead, letterHeads } from "../letters";
 import { LETTER_FIELDS, shippedWords } from "../letterTexts";
 import type { OverdueRow } from "./overdueRow";
 
@@ -37,18 +38,19 @@ type OverdueFacts = {
 
 /** A page of who is overdue. A row that the address opens brings its page with it. */
 export function overduePage(
-  { currency, today }: BookContext,
+  { db, currency, today }: BookContext,
   all: readonly OverdueRow[],
   { state, page: asked, open, pageRows }: Asked,
 ): OverdueFacts {
   const shown = all.filter((row) => state === null || row.state === state);
   const at = shown.findIndex(({ customer }) => String(customer.id) === open);
   const page = asked ?? Math.floor(Math.max(0, at) / pageRows) + 1;
+  const headOf = letterHeads(db);
   const count = (name: OverdueState): number => all.filter((row) => row.state === name).length;
   return {
     rows: shown
       .slice((page - 1) * pageRows, page * pageRows)
-      .map((row) => overdueLine(row, currency, today)),
+      .map((row) => overdueLine(row, headOf(row), { currency, today })),
     state,
     counts: {
       ready: count("ready"),
@@ -64,7 +66,11 @@ export function overduePage(
   };
 }
 
-function overdueLine(row: OverdueRow, currency: Currency, today: Day): OverdueLine {
+function overdueLine(
+  row: OverdueRow,
+  { problem }: LetterHead,
+  { currency, today }: Pick<BookContext, "currency" | "today">,
+): OverdueLine {
   return {
     id: row.customer.id,
     name: row.customer.name,
@@ -75,7 +81,9 @@ function overdueLine(row: OverdueRow, currency: Currency, today: Day): OverdueLi
     oldestDays: row.oldestDays,
     lastWord: row.lastWord === null ? "–" : lastWordInWords(row.lastWord, currency, today),
     broken: row.lastWord?.kind === "promise" && row.lastWord.state === "broken",
-    next: nextInWords(row, today),
+    next: nextInWords(row, today, problem),
+    act: row.next.step.act,
+    problem,
     waits: row.waits.map((wait) => waitInWords(wait, currency)),
     state: row.state,
     leftOut: row.leftOut,
@@ -98,10 +106,11 @@ const NEXT_WORDS: Record<Exclude<LadderAct, "letter">, string> = {
   stop: "stop of supply",
 };
 
-function nextInWords({ state, next }: OverdueRow, today: Day): string {
+function nextInWords({ state, next }: OverdueRow, today: Day, problem: string | null): string {
   const { act, step } = next.step;
   if (state === "later") return `${act} ${step}, ${formatDay(next.on, today)}`;
-  return act === "letter" ? `letter ${step}` : NEXT_WORDS[act];
+  if (act !== "letter") return NEXT_WORDS[act];
+  return problem === null ? `letter ${step}` : `another address, for letter ${step}`;
 }
 
 /** Ladders, each with how many customers it is chosen for. */

@@ -34,6 +34,7 @@ export function record(
     copies,
     back: [back],
     fee,
+    feeCurrency,
   } = draft.value;
   const said = looked ?? draft.value;
   if (to === null)
@@ -62,6 +63,7 @@ export function record(
       fileName: `${name}.eml`,
       attach,
       fee,
+      feeCurrency,
       actId,
     },
     items.map((item) => ({ openItemId: item.id, balance: item.balance })),

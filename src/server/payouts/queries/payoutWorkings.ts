@@ -113,6 +113,7 @@ function explained(
   const words = (item: ProcessorItemRow, payer = ""): string =>
     `${item.kind.replaceAll("_", " ")} ${item.externalId}${payer === "" ? "" : `, ${payer}`}`;
   return explanationsOf({
+    externalId: payout.externalId,
     off: payout.offBy,
     items: items.map((item) => ({ ...item, words: words(item, item.payer) })),
     elsewhere: itemsElsewhere(db, payout.processorAccountId, payout.id).map((item) => ({

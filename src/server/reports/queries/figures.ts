@@ -9,12 +9,22 @@ import {
   DOUBTFUL_PERCENT,
   dso,
 } from "@/core/metrics";
-import { add, type Currency, formatAmount, minor, type Minor, sumOf, ZERO } from "@/core/money";
+import type { Role } from "@/core/ledger";
+import {
+  add,
+  type Currency,
+  formatAmount,
+  minor,
+  type Minor,
+  negate,
+  sumOf,
+  ZERO,
+} from "@/core/money";
 import { agesTogether } from "@/db/ages";
 import type { Db } from "@/db/connection";
 import { paidByDaysLate, salesByMonth } from "@/db/figures";
 import { balancesAsOf } from "@/db/journal";
-import { toBePaidOn } from "@/db/receivableMovements";
+import { notUsedOn, toBePaidOn } from "@/db/receivableMovements";
 import { readSettings } from "@/db/settings";
 import type { OverdueRow } from "@/server/overdue/queries/overdueRow";
 
@@ -34,12 +44,36 @@ export function figuresOf(
   rows: readonly OverdueRow[],
   currency: Currency,
 ): FiguresFacts {
+  const open = toBePaidOn(db, LAST_DAY);
+  const weeks = expected(db, today, open);
   return {
     months: byMonth(db, today),
-    weeks: expected(db, today, toBePaidOn(db, LAST_DAY)),
+    weeks,
+    owed: owedOf(
+      db,
+      sumOf(weeks, ({ expected }) => expected),
+      sumOf(open, ({ left }) => left),
+    ),
     before: backtest(db, today),
     calls: callFirst(db, today, rows, currency),
     allowance: doubtful(db, today),
+  };
+}
+
+/** From what is expected within the weeks to receivables, as the proof has them. */
+function owedOf(db: Db, within: Minor, open: Minor): FiguresFacts["owed"] {
+  const balances = balancesAsOf(db, LAST_DAY);
+  const standsAt = (name: Role): Minor =>
+    sumOf(
+      balances.filter(({ role }) => role === name),
+      ({ balance }) => balance,
+    );
+  return {
+    later: minor(open - within),
+    open,
+    notes: notUsedOn(db, LAST_DAY),
+    receivables: standsAt("receivables"),
+    onAccount: negate(standsAt("credits")),
   };
 }
 

@@ -13,7 +13,7 @@ import { bookExists } from "../folders";
 import type { Count } from "./countTask";
 
 /** Connections that only read, one a book, and the pool for heavy work; kept across reloads of the code. */
-type Kept<T> = Map<string, { version: number; made: T }>;
+type Kept<T> = Map<string, { version: number | string; made: T }>;
 type Readers = {
   books: Map<string, Db>;
   pool: Piscina | null;
@@ -44,7 +44,7 @@ function computeInPool<T>(
 ): Promise<T> {
   const all = readers();
   // What is said to customers changes nothing that matching goes by.
-  const version = task === "match" ? lastChangeOfSums(db) : lastChange(db);
+  const version = task === "match" ? lastChangeOfSums(db) : stateOf(db);
   const key = `${task} ${book}`;
   const known = all.tasks.get(key);
   if (known?.version === version) return known.made as Promise<T>;
@@ -117,7 +117,10 @@ export function overdueFor(
   return cachedQuery({ book, db }, `overdue ${today}`, () => overdueRows(db, today, proposals));
 }
 
-/** The state of a book as a number that every command raises. */
-export function stateOf({ db }: { db: Db }): number {
-  return lastChange(db);
+/**
+ * The state of a book: another after every command, and after every change of its file, whoever
+ * made it. Proofs are of one state, and never outlive it.
+ */
+export function stateOf(db: Db): string {
+  return `${lastChange(db)}.${db.fileVersion()}`;
 }

@@ -45,6 +45,7 @@ export const changeSettings = defineCommand({
       .nullable()
       .optional(),
     letterInterval: z.number().int().min(1, "At least one day.").max(90).optional(),
+    feedDays: z.number().int().min(1, "At least one banking day.").max(60).optional(),
     agingDays: z
       .array(z.number().int().min(1).max(3650))
       .min(1)

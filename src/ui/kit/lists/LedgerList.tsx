@@ -9,7 +9,9 @@ import { EmptyState } from "../layout";
 import { LedgerFrame } from "../tables";
 import { ListFoot, ListHead } from "./ListHead";
 import { ListPages } from "./ListPages";
+import { RowCells } from "./RowCells";
 import { type ListColumn, marked, meantForRow } from "./columns";
+import { OpenedRow, type Opening, useOpening } from "./opening";
 
 export type { ListColumn } from "./columns";
 
@@ -24,6 +26,8 @@ type Props<Row> = {
   openId?: RowId | null;
   onOpen?: (id: RowId | null) => void;
   workings?: (row: Row) => ReactNode;
+  /** Which rows want a look: the first of them is open when the page comes. */
+  wantsLook?: (row: Row) => boolean;
   /** Where a row leads that does not open in place. */
   href?: (row: Row) => string;
   empty: ReactNode;
@@ -54,7 +58,7 @@ export function LedgerList<Row extends object>(props: Props<Row>): ReactNode {
     getRowId: (row) => String(idOf(row)),
   });
   const place = useRef<HTMLDivElement>(null);
-  useMoves(props, place);
+  const opening = useMoves(props, place);
   if (rows.length === 0) return <EmptyState>{props.empty}</EmptyState>;
   return (
     <LedgerFrame ref={place} tabIndex={0} role="region" aria-label={props.label}>
@@ -63,7 +67,7 @@ export function LedgerList<Row extends object>(props: Props<Row>): ReactNode {
         <tbody>
           {table
             .getRowModel()
-            .rows.map(({ original }, at) => rowLines(props, original, rows[at - 1]))}
+            .rows.map(({ original }, at) => rowLines(props, opening, original, rows[at - 1]))}
         </tbody>
         {columns.some((column) => column.foot !== undefined) ? (
           <ListFoot columns={columns} />
@@ -82,10 +86,15 @@ export function LedgerList<Row extends object>(props: Props<Row>): ReactNode {
  * The lines of one row: the head of its part where one begins, the row itself, and its workings
  * where it is open.
  */
-function rowLines<Row>(props: Props<Row>, row: Row, before: Row | undefined): ReactNode[] {
-  const { columns, workings, openId = null } = props;
+function rowLines<Row>(
+  props: Props<Row>,
+  opening: Opening<RowId>,
+  row: Row,
+  before: Row | undefined,
+): ReactNode[] {
+  const { columns, workings } = props;
   const id = props.idOf(row);
-  const open = id === openId;
+  const open = id === opening.shownId;
   const part = props.partBefore?.(row, before) ?? null;
   return [
     part === null ? null : (
@@ -97,20 +106,22 @@ function rowLines<Row>(props: Props<Row>, row: Row, before: Row | undefined): Re
       key={id}
       data-row={id}
       data-open={marked(open)}
+      data-looked={marked(open && !opening.taken)}
       onClick={(event) => {
-        if (meantForRow(event)) props.onOpen?.(open ? null : id);
+        if (props.onOpen && meantForRow(event)) opening.turn(id);
       }}
     >
-      {columns.map((column, at) => (
-        <td key={column.id} data-numeric={marked(column.number)}>
-          {at === 0 ? opener(props, row, open, column.cell(row)) : column.cell(row)}
-        </td>
-      ))}
+      <RowCells
+        columns={columns}
+        row={row}
+        open={open}
+        first={(content) => opener(props, opening, row, content)}
+      />
     </tr>,
     open && workings ? (
-      <tr key={`${id} workings`} data-workings>
-        <td colSpan={columns.length}>{workings(row)}</td>
-      </tr>
+      <OpenedRow key={`${id} workings`} columns={columns.length} opening={opening}>
+        {workings(row)}
+      </OpenedRow>
     ) : null,
   ];
 }
@@ -119,7 +130,12 @@ function rowLines<Row>(props: Props<Row>, row: Row, before: Row | undefined): Re
  * The first cell carries the button (or link) that opens the row, so that it is reached without a
  * mouse too.
  */
-function opener<Row>(props: Props<Row>, row: Row, open: boolean, content: ReactNode): ReactNode {
+function opener<Row>(
+  props: Props<Row>,
+  opening: Opening<RowId>,
+  row: Row,
+  content: ReactNode,
+): ReactNode {
   if (props.href)
     return (
       <NextLink href={props.href(row)} prefetch={false}>
@@ -127,33 +143,52 @@ function opener<Row>(props: Props<Row>, row: Row, open: boolean, content: ReactN
       </NextLink>
     );
   if (!props.onOpen) return content;
-  const next = open ? null : props.idOf(row);
+  const id = props.idOf(row);
   return (
-    <button type="button" data-opener aria-expanded={open} onClick={() => props.onOpen?.(next)}>
+    <button
+      type="button"
+      data-opener
+      aria-expanded={id === opening.shownId}
+      onClick={() => opening.turn(id)}
+    >
       {content}
     </button>
   );
 }
 
 /** Up and down move the opening along; Escape closes it. */
-function useMoves<Row>(props: Props<Row>, place: RefObject<HTMLDivElement | null>): void {
-  const { rows, openId = null, onOpen, idOf } = props;
+function useMoves<Row>(props: Props<Row>, place: RefObject<HTMLDivElement | null>): Opening<RowId> {
+  const { rows, openId = null, onOpen, idOf, wantsLook } = props;
   const enabled = onOpen !== undefined;
-  const openAt = (at: number): void => {
-    const next = rows[Math.min(rows.length - 1, Math.max(0, at))];
-    if (next) onOpen?.(idOf(next));
+  const idAt = (at: number): RowId | null => {
+    const row = rows[Math.min(rows.length - 1, Math.max(0, at))];
+    return row === undefined ? null : idOf(row);
   };
-  const current = (): number => rows.findIndex((row) => idOf(row) === openId);
+  const wanted = wantsLook ? rows.findIndex(wantsLook) : -1;
+  const opening = useOpening<RowId>({
+    openId,
+    onOpen,
+    wanted: wanted < 0 ? null : idAt(wanted),
+    first: idAt(Math.max(0, wanted)),
+    place,
+  });
+  const { shownId } = opening;
+  const current = (): number => rows.findIndex((row) => idOf(row) === shownId);
+  const openAt = (at: number): void => {
+    const id = idAt(at);
+    if (opening.looked) opening.takeUp();
+    else if (id !== null) opening.open(id);
+  };
   useHotkeys("down", () => openAt(current() + 1), { enabled, preventDefault: true });
   useHotkeys("up", () => openAt(current() < 0 ? rows.length - 1 : current() - 1), {
     enabled,
     preventDefault: true,
   });
-  useHotkeys("escape", () => onOpen?.(null), { enabled });
   useEffect(() => {
-    if (openId === null) return;
+    if (shownId === null) return;
     place.current
-      ?.querySelector(`[data-row="${CSS.escape(String(openId))}"]`)
+      ?.querySelector(`[data-row="${CSS.escape(String(shownId))}"]`)
       ?.scrollIntoView({ block: "nearest" });
-  }, [openId, place]);
+  }, [shownId, place]);
+  return opening;
 }

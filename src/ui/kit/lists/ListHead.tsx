@@ -4,7 +4,7 @@ import NextLink from "next/link";
 import { usePathname, useSearchParams } from "next/navigation";
 import type { ReactNode } from "react";
 
-import { type ListColumn, marked } from "./columns";
+import { type ListColumn, marked, narrowPlaces } from "./columns";
 
 type HeadProps<Row> = { columns: readonly ListColumn<Row>[]; sorted: string };
 
@@ -62,11 +62,17 @@ function SortingHead<Row>({
 
 /** The totals of a list, always in view. */
 export function ListFoot<Row>({ columns }: { columns: readonly ListColumn<Row>[] }): ReactNode {
+  const places = narrowPlaces(columns);
   return (
     <tfoot>
       <tr>
-        {columns.map((column) => (
-          <td key={column.id} data-numeric={marked(column.number)}>
+        {columns.map((column, at) => (
+          <td
+            key={column.id}
+            data-numeric={marked(column.number)}
+            data-narrow={places[at]}
+            data-empty={marked(column.foot === undefined)}
+          >
             {column.foot}
           </td>
         ))}

@@ -7,7 +7,9 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { EmptyState } from "../layout";
 import { LedgerFrame } from "../tables";
 import { ListFoot, ListHead, SpacerRow } from "./ListHead";
+import { RowCells } from "./RowCells";
 import { type ListColumn, marked, meantForRow } from "./columns";
+import { OpenedRow, type Opening, useOpening } from "./opening";
 import { useBlocks } from "./useBlocks";
 
 type Props<Row> = {
@@ -20,6 +22,8 @@ type Props<Row> = {
   openId: number | null;
   onOpen: (id: number | null) => void;
   workings: (row: Row, next: () => void) => ReactNode;
+  /** Whether the first row is open when the page comes. */
+  firstWantsLook: boolean;
   empty: ReactNode;
   sorted?: string;
 };
@@ -42,16 +46,16 @@ export function LongList<Row extends object>(props: Props<Row>): ReactNode {
     count,
     getScrollElement: () => place.current,
     estimateSize: () => ROW_HEIGHT,
-    overscan: 10,
+    overscan: 40,
     scrollPaddingStart: HEAD_HEIGHT,
     scrollPaddingEnd: HEAD_HEIGHT,
   });
   const shown = virtual.getVirtualItems();
-  const openAt = useOpening(props, rows, virtual);
+  const { openAt, opening } = useMoves(props, rows, { virtual, place });
   useEffect(() => {
     for (const { index } of shown) rows.want(index);
   }, [shown, rows]);
-  useInView(place, props.openId);
+  useInView(place, opening.shownId);
   if (count === 0) return <EmptyState>{props.empty}</EmptyState>;
   const [above, below] = [shown[0]?.start ?? 0, virtual.getTotalSize() - (shown.at(-1)?.end ?? 0)];
   return (
@@ -65,7 +69,13 @@ export function LongList<Row extends object>(props: Props<Row>): ReactNode {
             data-index={index}
             ref={virtual.measureElement}
           >
-            <RowLines props={props} row={rows.rowAt(index)} index={index} openAt={openAt} />
+            <RowLines
+              props={props}
+              opening={opening}
+              row={rows.rowAt(index)}
+              index={index}
+              openAt={openAt}
+            />
           </tbody>
         ))}
         <Spacer height={below} columns={columns.length} />
@@ -94,12 +104,14 @@ function Spacer({ height, columns }: { height: number; columns: number }): React
 
 /** A row and, where it is open, its workings; a row that is still being read is a line of its own. */
 function RowLines<Row>({
-  props: { columns, idOf, openId, onOpen, workings, count },
+  props: { columns, idOf, workings, count },
+  opening,
   row,
   index,
   openAt,
 }: {
   props: Props<Row>;
+  opening: Opening<number>;
   row: Row | undefined;
   index: number;
   openAt: (index: number) => void;
@@ -113,69 +125,84 @@ function RowLines<Row>({
       </tr>
     );
   const id = idOf(row);
-  const open = id === openId;
-  const turn = (): void => onOpen(open ? null : id);
+  const open = id === opening.shownId;
+  const turn = (): void => opening.turn(id);
   const next = (): void => openAt(index + 1 < count ? index + 1 : index - 1);
   return (
     <>
       <tr
         data-row={id}
         data-open={marked(open)}
+        data-looked={marked(open && !opening.taken)}
         aria-rowindex={index + 1}
         onClick={(event) => {
           if (meantForRow(event)) turn();
         }}
       >
-        {columns.map((column, at) => (
-          <td key={column.id} data-numeric={marked(column.number)}>
-            {at === 0 ? (
-              <button type="button" data-opener aria-expanded={open} onClick={turn}>
-                {column.cell(row)}
-              </button>
-            ) : (
-              column.cell(row)
-            )}
-          </td>
-        ))}
+        <RowCells
+          columns={columns}
+          row={row}
+          open={open}
+          first={(content) => (
+            <button type="button" data-opener aria-expanded={open} onClick={turn}>
+              {content}
+            </button>
+          )}
+        />
       </tr>
       {open ? (
-        <tr data-workings>
-          <td colSpan={columns.length}>{workings(row, next)}</td>
-        </tr>
+        <OpenedRow columns={columns.length} opening={opening}>
+          {workings(row, next)}
+        </OpenedRow>
       ) : null}
     </>
   );
 }
 
+type Place = {
+  virtual: Virtualizer<HTMLDivElement, Element>;
+  place: RefObject<HTMLDivElement | null>;
+};
+
 /**
  * Up and down move the opening along, Escape closes it; what takes the place of a row that left is
  * opened next.
  */
-function useOpening<Row>(
-  { count, idOf, openId, onOpen }: Props<Row>,
+function useMoves<Row>(
+  { count, idOf, openId, onOpen, firstWantsLook }: Props<Row>,
   { rowAt, want }: Rows<Row>,
-  virtual: Virtualizer<HTMLDivElement, Element>,
-): (index: number) => void {
+  { virtual, place }: Place,
+): { openAt: (index: number) => void; opening: Opening<number> } {
+  const top = rowAt(0);
+  const first = top === undefined ? null : idOf(top);
+  const opening = useOpening<number>({
+    openId,
+    onOpen,
+    wanted: firstWantsLook ? first : null,
+    first,
+    place,
+  });
+  const { shownId } = opening;
   // Where the open row stood last.
   const last = useRef(-1);
   const isOpen = (index: number): boolean => {
     const row = rowAt(index);
-    return row !== undefined && idOf(row) === openId;
+    return row !== undefined && idOf(row) === shownId;
   };
-  const at = openId === null ? -1 : findRow(count, isOpen, last.current);
+  const at = shownId === null ? -1 : findRow(count, isOpen, last.current);
   if (at >= 0) last.current = at;
   useEffect(() => {
     if (at >= 0) virtual.scrollToIndex(at, { align: "auto" });
   }, [at, virtual]);
   const openAt = (index: number): void => {
     const row = rowAt(Math.min(count - 1, Math.max(0, index)));
-    if (row) onOpen(idOf(row));
+    if (row) opening.open(idOf(row));
     else want(index);
   };
-  useHotkeys("down", () => openAt(at + 1), { preventDefault: true });
-  useHotkeys("up", () => openAt(at < 0 ? count - 1 : at - 1), { preventDefault: true });
-  useHotkeys("escape", () => onOpen(null));
-  return openAt;
+  const move = (to: number): void => (opening.looked ? opening.takeUp() : openAt(to));
+  useHotkeys("down", () => move(at + 1), { preventDefault: true });
+  useHotkeys("up", () => move(at < 0 ? count - 1 : at - 1), { preventDefault: true });
+  return { openAt, opening };
 }
 
 /** Keeps the workings of the open row in view while they grow to their size. */

@@ -1,5 +1,8 @@
 import type { ReactNode } from "react";
 
+/** Who and how much in the first line; the state and what goes with it in the second. */
+export type NarrowPlace = "who" | "sum" | "state" | "more";
+
 /** A column of a list: its head, its cell of a row, its foot. */
 export type ListColumn<Row> = {
   id: string;
@@ -8,9 +11,32 @@ export type ListColumn<Row> = {
   number?: boolean;
   /** The name by which the address sorts; none where it cannot. */
   sort?: string;
+  /**
+   * Its place in the two lines that a row has on a narrow screen; what has none is shown there once
+   * the row is opened.
+   */
+  narrow?: NarrowPlace;
   cell: (row: Row) => ReactNode;
   foot?: ReactNode;
 };
+
+/**
+ * The places of a list's columns on a narrow screen. Where none is said, the first column says who,
+ * the last number how much, and the first of the others the state.
+ */
+export function narrowPlaces<Row>(
+  columns: readonly ListColumn<Row>[],
+): readonly (NarrowPlace | undefined)[] {
+  if (columns.some(({ narrow }) => narrow !== undefined))
+    return columns.map(({ narrow }) => narrow);
+  const sum = columns.findLastIndex(({ number }, at) => at > 0 && number === true);
+  const state = columns.findIndex((_, at) => at > 0 && at !== sum);
+  return columns.map((_, at) => {
+    if (at === 0) return "who";
+    if (at === sum) return "sum";
+    return at === state ? "state" : undefined;
+  });
+}
 
 /** What an attribute that only marks an element is set to. */
 export const marked = (is: boolean | undefined): true | undefined => (is ? true : undefined);

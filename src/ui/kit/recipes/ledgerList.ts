@@ -1,10 +1,78 @@
-import { defineRecipe } from "@chakra-ui/react";
+import { defineRecipe, type SystemStyleObject } from "@chakra-ui/react";
 
 import { NARROW, quietLinks } from "./marks";
 
 const RULE = "1px solid {colors.rule}";
 const LINE = "1px solid {colors.line}";
 const cut = { whiteSpace: "nowrap", overflow: "hidden", textOverflow: "ellipsis" };
+
+/** A row as two lines: who and how much, then its state; the rest comes when it is opened. */
+const twoLines = {
+  display: "grid",
+  gridTemplateColumns: "minmax(0, 1fr) auto",
+  columnGap: "12px",
+  padding: "6px 4px",
+};
+
+const narrow: SystemStyleObject = {
+  maxWidth: "100%",
+  maxHeight: "calc(100dvh - 120px)",
+  overflowX: "hidden",
+  scrollPadding: 0,
+  "& > table, & > table > tbody, & > table > tfoot": { display: "block" },
+  "& > table > colgroup": { display: "none" },
+  "& > table > thead": {
+    position: "absolute",
+    width: "1px",
+    height: "1px",
+    overflow: "hidden",
+    clipPath: "inset(50%)",
+  },
+  "& > table > tbody > tr[data-row], & > table > tfoot > tr": twoLines,
+  "& > table > tbody > tr[data-row]": { borderBottom: RULE },
+  "& > table > tbody > tr[data-row] > td, & > table > tfoot > tr > td": {
+    display: "block",
+    minWidth: 0,
+    height: "auto",
+    minHeight: "22px",
+    padding: 0,
+    border: 0,
+    boxShadow: "none",
+  },
+  "& > table > * > tr > td:not([data-narrow], [data-label], [colspan])": { display: "none" },
+  "& > table > tbody > tr[data-looked] > td[data-label]": { display: "none" },
+  "& > table > * > tr > td[data-narrow=who]": { gridArea: "1 / 1" },
+  "& > table > * > tr > td[data-narrow=sum]": { gridArea: "1 / 2", textAlign: "right" },
+  "& > table > * > tr > td[data-narrow=state]": { gridArea: "2 / 1", textAlign: "left" },
+  "& > table > * > tr > td[data-narrow=more]": {
+    gridArea: "2 / 2",
+    textAlign: "right",
+    color: "soft",
+  },
+  "& > table > tfoot > tr > td[data-empty]": { display: "none" },
+  "& > table > tbody > tr[data-row][data-open]:not([data-looked])": {
+    background: "open",
+    borderBottom: 0,
+  },
+  "& > table > tbody > tr[data-row]:not([data-looked]) > td[data-label]": {
+    display: "flex",
+    gridColumn: "1 / -1",
+    justifyContent: "space-between",
+    gap: "12px",
+    whiteSpace: "normal",
+    textAlign: "right",
+    fontWeight: 400,
+    _before: { content: "attr(data-label)", color: "soft", flex: "none" },
+  },
+  // What the page opened by itself waits for a touch here: it would fill the screen.
+  "& > table > tbody > tr[data-looked] > td": { background: "none", fontWeight: 400 },
+  "& > table > tbody > tr[data-workings][data-looked]": { display: "none" },
+  "& > table > tbody > tr:is([data-workings], [data-part], [data-spacer])": { display: "block" },
+  "& > table > tbody > tr:is([data-workings], [data-part], [data-spacer]) > td": {
+    display: "block",
+    padding: "2px 4px 10px",
+  },
+};
 
 /**
  * The list of a ledger page. Only its root is styled; cells are plain elements,
@@ -82,6 +150,11 @@ export const ledgerListRecipe = defineRecipe({
       verticalAlign: "middle",
       ...cut,
     },
+    // The focus lies on the workings while their keys act.
+    "& > table > tbody > tr[data-workings] > td:focus-visible": {
+      outline: "2px solid {colors.ink}",
+      outlineOffset: "-2px",
+    },
     "& > table > tbody > tr[data-part] > td": { color: "soft", height: "27px" },
     "& > table > tbody > tr[data-spacer] > td": { padding: 0, border: 0 },
     "& > table > tfoot > tr > td": {
@@ -99,6 +172,6 @@ export const ledgerListRecipe = defineRecipe({
     "& tr:where([data-workings]) table td, & tr:where([data-workings]) table th": cut,
     "& tr:where([data-workings]) table th": { color: "soft" },
     "& > table > thead a": { textDecoration: "none" },
-    [NARROW]: { maxWidth: "100%", overflowX: "auto", "& > table": { minWidth: "940px" } },
+    [NARROW]: narrow,
   },
 });

@@ -41,16 +41,29 @@ export const tabsRecipe = defineRecipe({
     display: "flex",
     gap: "18px",
     flexWrap: "wrap",
-    "& a": {
+    "& > a": {
       color: "soft",
       textDecoration: "none",
       padding: "3px 0",
       borderBottom: "2px solid transparent",
       whiteSpace: "nowrap",
     },
-    "& a b": { color: "ink", fontWeight: 600 },
-    "& a[aria-current=page]": { color: "ink", fontWeight: 600, borderBottomColor: "ink" },
+    "& > a b": { color: "ink", fontWeight: 600 },
+    "& > a[aria-current=page]": { color: "ink", fontWeight: 600, borderBottomColor: "ink" },
     [NARROW]: { rowGap: "4px" },
+  },
+});
+
+/** Which rows of a list are shown; quieter than the views, and never in their line. */
+export const filterRecipe = defineRecipe({
+  base: {
+    display: "flex",
+    gap: "4px 14px",
+    flexWrap: "wrap",
+    fontSize: "13px",
+    "& a": { color: "soft", textDecoration: "none", padding: "2px 0", whiteSpace: "nowrap" },
+    "& a b": { fontWeight: 600 },
+    "& a[aria-current]": { color: "ink", textDecoration: "underline", textUnderlineOffset: "4px" },
   },
 });
 
@@ -63,6 +76,15 @@ export const actsRecipe = defineRecipe({
     marginTop: "12px",
     alignItems: "center",
     "& a": quietLinks,
+    // On a phone what can be done stays within reach of the thumb.
+    [NARROW]: {
+      position: "sticky",
+      bottom: 0,
+      zIndex: 1,
+      background: "sheet",
+      padding: "6px 0",
+      "tr[data-workings] &": { background: "open" },
+    },
     "@media print": { display: "none" },
   },
 });

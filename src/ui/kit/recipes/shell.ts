@@ -140,7 +140,13 @@ export const stripRecipe = defineRecipe({
     "& b": { color: "ink", fontWeight: 600 },
     "& b[data-tone=off]": { color: "off" },
     "& b[data-tone=waits]": { color: "waits" },
-    [NARROW]: { maxWidth: "100vw", padding: "0 12px" },
+    [NARROW]: {
+      maxWidth: "100vw",
+      padding: "4px 12px",
+      flexWrap: "wrap",
+      overflowX: "visible",
+      "& a": { padding: "4px 12px 4px 0", borderLeft: 0 },
+    },
     "@media print": { display: "none" },
   },
 });

@@ -9,6 +9,9 @@ import { ArrivalsPage } from "@/ui/arrivals/ArrivalsPage";
 import { BankLines } from "@/ui/arrivals/BankLines";
 
 import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
+import { stationTitle } from "../../../titles";
+
+export const generateMetadata = stationTitle("arrivals", "list");
 
 export default async function Arrivals({
   params,

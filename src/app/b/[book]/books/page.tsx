@@ -16,6 +16,7 @@ import { JournalView } from "@/ui/books/JournalView";
 import { ProofsView } from "@/ui/books/ProofsView";
 
 import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
+import { stationTitle } from "../../../titles";
 
 type Shown = { context: BookContext; search: Awaited<Search>; asOf: Day };
 
@@ -31,6 +32,8 @@ const VIEWS: Record<string, (shown: Shown) => ReactNode | Promise<ReactNode>> = 
   ),
   trail,
 };
+
+export const generateMetadata = stationTitle("books", "view");
 
 export default async function Books({
   params,

@@ -4,6 +4,9 @@ import { customersPage } from "@/server/customers/queries/customersPage";
 import { CustomersPage } from "@/ui/customers/CustomersPage";
 
 import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
+import { stationTitle } from "../../../titles";
+
+export const generateMetadata = stationTitle("customers");
 
 export default async function Customers({
   params,

@@ -4,6 +4,9 @@ import { INVOICE_STATES, invoicesPage } from "@/server/invoices/queries/invoices
 import { InvoicesPage } from "@/ui/invoices/InvoicesPage";
 
 import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
+import { stationTitle } from "../../../titles";
+
+export const generateMetadata = stationTitle("invoices");
 
 export default async function Invoices({
   params,

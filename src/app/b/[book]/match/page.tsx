@@ -7,6 +7,9 @@ import { cachedQuery } from "@/server/runtime/threads/reader";
 import { MatchPage } from "@/ui/match/MatchPage";
 
 import { one, PAGE_ROWS, pageOf, type Search } from "../../../serve";
+import { stationTitle } from "../../../titles";
+
+export const generateMetadata = stationTitle("match", "queue");
 
 export default async function Match({
   params,

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 
 import { sumOf } from "@/core/money";
+import { waitingFiles } from "@/server/arrivals/queries/arrived";
 import { lateFeesPage } from "@/server/overdue/queries/lateFees";
 import { automaticRun, letterRun } from "@/server/overdue/queries/letterRun";
 import {
@@ -24,6 +25,7 @@ import { OverduePage } from "@/ui/overdue/OverduePage";
 import { WriteOffsPage } from "@/ui/overdue/WriteOffsPage";
 
 import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
+import { stationTitle } from "../../../titles";
 
 type Shown = {
   context: Awaited<ReturnType<typeof pageOf>>;
@@ -44,6 +46,8 @@ const VIEWS: Record<string, (shown: Shown) => ReactNode | Promise<ReactNode>> = 
   ),
   ladders: ({ context }) => <LaddersPage currency={context.currency} {...laddersPage(context)} />,
 };
+
+export const generateMetadata = stationTitle("overdue");
 
 export default async function Overdue({
   params,
@@ -93,6 +97,7 @@ function letters({ context, search, all }: Shown): ReactNode {
       {...factsOf(context)}
       {...letterRun(context.db, context.today, all, window)}
       back={returnedAddresses(context)}
+      filesWaiting={waitingFiles(context.db, context.book)}
       page={page}
       pageRows={PAGE_ROWS}
     />
@@ -110,6 +115,7 @@ async function automatic({ context, search, all }: Shown): Promise<ReactNode> {
     <AutomaticLettersPage
       {...factsOf(context)}
       {...run}
+      filesWaiting={waitingFiles(context.db, context.book)}
       going={going.length}
       sum={sumOf(going, (row) => row.sum)}
       rows={rows.slice((page - 1) * PAGE_ROWS, page * PAGE_ROWS)}

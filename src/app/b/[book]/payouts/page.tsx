@@ -13,9 +13,12 @@ import { PayoutsPage } from "@/ui/payouts/PayoutsPage";
 import { ReturnsPage } from "@/ui/payouts/ReturnsPage";
 
 import { one, pageOf, type Search } from "../../../serve";
+import { stationTitle } from "../../../titles";
 
 /** Days on the band above the list. */
 const BAND_DAYS = 16;
+
+export const generateMetadata = stationTitle("payouts");
 
 export default async function Payouts({
   params,

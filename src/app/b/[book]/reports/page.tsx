@@ -9,6 +9,9 @@ import { FiguresPage } from "@/ui/reports/FiguresPage";
 import { YearEndPage } from "@/ui/reports/YearEndPage";
 
 import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
+import { stationTitle } from "../../../titles";
+
+export const generateMetadata = stationTitle("reports");
 
 export default async function Reports({
   params,

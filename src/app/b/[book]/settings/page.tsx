@@ -4,6 +4,9 @@ import { setUpPage } from "@/server/settings/queries/setUpPage";
 import { SetUpPage } from "@/ui/settings/SetUpPage";
 
 import { factsOf, pageOf } from "../../../serve";
+import { stationTitle } from "../../../titles";
+
+export const generateMetadata = stationTitle("settings");
 
 export default async function SetUp({
   params,

@@ -5,6 +5,9 @@ import { customerPageOf } from "@/server/customers/queries/customer";
 import { CustomerPage } from "@/ui/customers/CustomerPage";
 
 import { pageOf } from "../../../../serve";
+import { titleOfDocument } from "../../../../titles";
+
+export const generateMetadata = titleOfDocument("customer");
 
 export default async function Customer({
   params,

@@ -5,6 +5,9 @@ import { filePage } from "@/server/arrivals/queries/filePage";
 import { FilePage } from "@/ui/arrivals/FilePage";
 
 import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../../serve";
+import { titleOfDocument } from "../../../../titles";
+
+export const generateMetadata = titleOfDocument("file");
 
 export default async function KeptFile({
   params,

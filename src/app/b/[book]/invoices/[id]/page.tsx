@@ -5,6 +5,9 @@ import { invoicePageOf } from "@/server/invoices/queries/documents";
 import { InvoicePage } from "@/ui/invoices/InvoicePage";
 
 import { pageOf } from "../../../../serve";
+import { titleOfDocument } from "../../../../titles";
+
+export const generateMetadata = titleOfDocument("invoice");
 
 export default async function Invoice({
   params,

@@ -5,6 +5,9 @@ import { linePageOf } from "@/server/invoices/queries/documents";
 import { LinePage } from "@/ui/arrivals/LinePage";
 
 import { pageOf } from "../../../../serve";
+import { titleOfDocument } from "../../../../titles";
+
+export const generateMetadata = titleOfDocument("line");
 
 export default async function BankLine({
   params,

@@ -6,6 +6,9 @@ import { payoutWorkings } from "@/server/payouts/queries/payoutWorkings";
 import { PayoutPage } from "@/ui/payouts/PayoutPage";
 
 import { pageOf } from "../../../../serve";
+import { titleOfDocument } from "../../../../titles";
+
+export const generateMetadata = titleOfDocument("payout");
 
 export default async function Payout({
   params,

@@ -5,6 +5,9 @@ import { receiptPageOf } from "@/server/invoices/queries/documents";
 import { ReceiptPage } from "@/ui/match/ReceiptPage";
 
 import { pageOf } from "../../../../serve";
+import { titleOfDocument } from "../../../../titles";
+
+export const generateMetadata = titleOfDocument("receipt");
 
 export default async function Receipt({
   params,

@@ -6,6 +6,9 @@ import { statementOf } from "@/server/customers/queries/statement";
 import { StatementPage } from "@/ui/customers/StatementPage";
 
 import { one, pageOf, type Search } from "../../../../../serve";
+import { titleOfDocument } from "../../../../../titles";
+
+export const generateMetadata = titleOfDocument("statement");
 
 export default async function StatementOfAccount({
   params,

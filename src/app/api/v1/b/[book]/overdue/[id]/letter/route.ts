@@ -8,7 +8,7 @@ export async function GET(
   _request: Request,
   context: BookParams<{ id: string }>,
 ): Promise<Response> {
-  return fromBook(context, async ({ db, today, book, id }) =>
-    followUpWorkings(db, Number(id), today, await proposalsFor(book)),
+  return fromBook(context, async ({ id, ...book }) =>
+    followUpWorkings(book, Number(id), await proposalsFor(book.book)),
   );
 }
