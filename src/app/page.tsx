@@ -1,10 +1,13 @@
+import type { Metadata } from "next";
 import { redirect } from "next/navigation";
 import type { ReactNode } from "react";
 
 import { listBooks } from "@/server/runtime/folders";
+import { bookLines } from "@/server/settings/queries/bookLines";
 import { NewBook } from "@/ui/books/NewBook";
 
 export const dynamic = "force-dynamic";
+export const metadata: Metadata = { title: "Books, Dozo" };
 
 /** Leads to the book; with several, or none, shows them and how to make one. */
 export default async function Home({
@@ -16,5 +19,5 @@ export default async function Home({
   const { new: wantsNew } = await searchParams;
   const [only] = books;
   if (books.length === 1 && only && wantsNew === undefined) redirect(`/b/${only}/match`);
-  return <NewBook books={books} />;
+  return <NewBook books={bookLines()} />;
 }

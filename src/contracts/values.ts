@@ -27,6 +27,8 @@ export const currencyCode = z.string().transform((text, context) => {
 });
 
 /** A zone of the IANA time zone database. */
+export const country = z.string().regex(/^[A-Z]{2}$/, "A country by its two letters, like US.");
+
 export const timeZone = z.string().refine(isTimeZone, "Use a time zone, like America/Chicago.");
 
 /** Whether a text names a time zone. */

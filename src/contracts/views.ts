@@ -41,6 +41,8 @@ export const STATION_VIEWS = {
   },
   customers: { name: "Customers", views: { list: "Customers" } },
   invoices: { name: "Invoices", views: { list: "Invoices" } },
+  words: { name: "Words", views: { all: "Words" } },
+  start: { name: "First steps", views: { path: "First steps" } },
   settings: { name: "Set-up", views: { all: "Set-up" } },
 } as const satisfies Record<string, { name: string; views: Record<string, string> }>;
 

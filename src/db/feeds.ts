@@ -1,40 +1,44 @@
-import type { Day } from "@/core/calendar";
-import type { FeedReach } from "@/core/followup";
+import { addDays, type Day } from "@/core/calendar";
+import { type FeedReach, reachOf } from "@/core/followup";
 
 import type { Db } from "./connection";
 
+/** Days back in which an account's habit is looked for. */
+const HABIT_DAYS = 180;
+
+type ActiveDay = { account: string; on: Day };
+
 /**
  * How far what was taken in reaches, account by account: the last day on which something happened in
- * it, whenever the file itself came. What lies after today is a date of the future, not news of it.
+ * it, whenever the file itself came, and how long it is silent as a rule. What lies after today is a
+ * date of the future, not news of it.
  */
 export function feedReach(db: Db, today: Day): FeedReach[] {
-  const processors = db.all<Omit<FeedReach, "feed">>(
-    `SELECT a.name AS account, max(seen.on_day) AS 'to'
+  const from = addDays(today, -HABIT_DAYS);
+  const processors = db.all<ActiveDay>(
+    `SELECT DISTINCT a.name AS account, seen.on_day AS 'on'
      FROM processor_account a
      JOIN (
-       SELECT processor_account_id AS id, max(occurred_on) AS on_day
+       SELECT processor_account_id AS id, occurred_on AS on_day
        FROM processor_item
-       WHERE file_id IS NOT NULL AND occurred_on <= ?1
-       GROUP BY processor_account_id
+       WHERE file_id IS NOT NULL AND occurred_on BETWEEN ?1 AND ?2
        UNION ALL
-       SELECT processor_account_id, max(started_on)
+       SELECT processor_account_id, started_on
        FROM ach_started
-       WHERE started_on <= ?1
-       GROUP BY processor_account_id
+       WHERE started_on BETWEEN ?1 AND ?2
      ) seen ON seen.id = a.id
-     GROUP BY a.id`,
+     ORDER BY seen.on_day`,
+    from,
     today,
   );
-  const banks = db.all<Omit<FeedReach, "feed">>(
-    `SELECT a.name AS account, max(l.posted_on) AS 'to'
+  const banks = db.all<ActiveDay>(
+    `SELECT DISTINCT a.name AS account, l.posted_on AS 'on'
      FROM bank_line l
      JOIN bank_account a ON a.id = l.bank_account_id
-     WHERE l.posted_on <= ?
-     GROUP BY a.id`,
+     WHERE l.posted_on BETWEEN ? AND ?
+     ORDER BY l.posted_on`,
+    from,
     today,
   );
-  return [
-    ...processors.map((reach) => ({ feed: "processor" as const, ...reach })),
-    ...banks.map((reach) => ({ feed: "bank" as const, ...reach })),
-  ];
+  return [...reachOf("processor", processors), ...reachOf("bank", banks)];
 }

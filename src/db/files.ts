@@ -53,6 +53,9 @@ export function importFilePage(
   };
 }
 
+/** The kinds of files without which a book cannot work, in the order in which they come. */
+export const FIRST_FILES = ["customers", "invoices", "processor", "bank"] as const;
+
 export function lastFileOfKind(db: Db, kind: FileKind): ImportFileRow | undefined {
   return db.get<ImportFileRow>(`${FILE} WHERE kind = ? ORDER BY id DESC LIMIT 1`, kind);
 }

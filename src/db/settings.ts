@@ -9,6 +9,8 @@ export type Settings = {
   name: string;
   currency: Currency;
   timeZone: string;
+  /** ISO 3166 code: how days are typed goes by it. */
+  country: string;
   /** A fixed "today" (the demo), or null: the real day in the book's time zone. */
   clock: Day | null;
   /** Invoices up to this day come over as opening balances. */
@@ -60,6 +62,7 @@ export type Settings = {
 
 /** What books that were made before a setting existed are taken to say. */
 const DEFAULTS = {
+  country: "US",
   people: ["clerk"],
   lockedTo: null,
   surchargePercent: null,

@@ -32,7 +32,9 @@ test("the letters of a day: looked through from the keyboard, one changed, one t
   await page.keyboard.press("s");
   // Files wait in Arrivals: they are named, and the letters go only when that was seen.
   await expect(page.getByText(/wait in Arrivals: whoever paid in them would be/)).toBeVisible();
-  await expect(page.getByText("They leave the house before those files are read.")).toBeVisible();
+  await expect(
+    page.getByText("They leave the house before those files are read, for good."),
+  ).toBeVisible();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("status")).toContainText(/letters go to the outbox|Noted/);
   await expect.poll(() => today().length, { timeout: 30_000 }).toBe(before + count - 1);

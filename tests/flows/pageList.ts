@@ -44,4 +44,6 @@ export const PAGES: readonly (readonly [string, string])[] = [
   ["ladders", "/overdue?show=ladders"],
   ["statement of account", "/customers/20/statement"],
   ["set-up", "/settings"],
+  ["first steps", "/start?step=bank"],
+  ["words", "/words"],
 ];

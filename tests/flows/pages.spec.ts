@@ -101,8 +101,36 @@ test("find anything, from anywhere", async ({ page }) => {
   await expect(field).toBeFocused();
   await page.keyboard.press("Escape");
   await expect(field).toHaveCount(0);
+  // What keys do is said of the page as it stands.
+  await page.goto(`${DEMO}/match?queue=check`);
+  await alive(page);
+  await expect(page.getByRole("button", { name: /^On account/ })).toBeVisible();
   await page.keyboard.press("Shift+Slash");
-  await expect(page.getByRole("dialog")).toContainText("keep on account");
+  const keys = page.getByRole("dialog");
+  await expect(keys).toContainText("On account");
+  await expect(keys).toContainText("nothing was done here just now");
+  await page.keyboard.press("Escape");
+  await expect(keys).toHaveCount(0);
+});
+
+test("words explain themselves, on hover, by the key H, and on a page of their own", async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/match?queue=check`);
+  await alive(page);
+  await page
+    .getByRole("link", { name: /^To check/ })
+    .locator("[data-word]")
+    .hover();
+  await expect(page.getByRole("tooltip")).toContainText("likely and not beyond doubt");
+  await page.keyboard.press("h");
+  const words = page.getByRole("dialog", { name: "Words on this page" });
+  await expect(words).toContainText("Tally");
+  await expect(words).not.toContainText("Ladder");
+  await words.getByRole("link", { name: "All words" }).click();
+  await expect(page).toHaveTitle(/^Words, Kestrel Row/);
+  await expect(page.getByRole("heading", { name: "Words of our own" })).toBeVisible();
+  await expect(page.getByText("Ladder", { exact: true })).toBeVisible();
 });
 
 test("lists give their CSV, with the filter they show", async ({ page }) => {
@@ -116,4 +144,16 @@ test("lists give their CSV, with the filter they show", async ({ page }) => {
   );
   expect(rows.length).toBe(await page.locator("tbody tr[data-row]").count());
   expect(rows.every((row) => row.includes("Brightwater"))).toBe(true);
+  // The same of a list that is filtered by a state; to print, too.
+  await page.goto(`${DEMO}/overdue?state=waits`);
+  await alive(page);
+  const file = async (name: string): Promise<Buffer> => {
+    const href = await page.getByRole("link", { name, exact: true }).getAttribute("href");
+    return (await page.request.get(href ?? "")).body();
+  };
+  const [, ...waiting] = (await file("CSV")).toString().trim().split("\r\n");
+  const shown = await page.getByRole("link", { name: /^Waits \d/ }).innerText();
+  expect(`Waits ${waiting.length}`).toBe(shown);
+  expect(waiting.every((row) => row.includes(",waits,"))).toBe(true);
+  expect((await file("Print")).subarray(0, 5).toString()).toBe("%PDF-");
 });

@@ -37,6 +37,10 @@ test("the whole round, from an empty book to proofs that hold, and back by undo"
   await page.goto("/?new=1");
   await page.getByLabel("Business").fill("Round Trip Clay");
   await page.getByLabel("Name in the address").fill("round-trip");
+  // From a list with search: by a part of its name, or its code.
+  await page.getByLabel("Time zone", { exact: true }).fill("new york");
+  await page.getByRole("option", { name: "America/New York" }).click();
+  await page.getByLabel("Currency", { exact: true }).fill("USD");
   await page.getByLabel("Cut-over day").fill("2026-10-31");
   await page.getByLabel("Letters come from").fill("accounts@roundtrip.example");
   await page.getByRole("button", { name: "Start the book" }).click();
@@ -46,11 +50,18 @@ test("the whole round, from an empty book to proofs that hold, and back by undo"
   await page.getByLabel("Short code of the bank account").fill("operating");
   await page.getByLabel("Balance at the cut-over").fill("1,000.00");
   await page.getByRole("button", { name: "Add it" }).click();
-  await expect(page.getByLabel("Bank accounts")).toContainText("1,000.00");
+  // The path goes on by itself, and says what is done; any step can be come back to.
+  const steps = page.getByRole("list", { name: "First steps" });
+  await expect(steps.getByRole("listitem").nth(1)).toContainText("✓ done");
   await page.getByRole("button", { name: "Add a processor account" }).click();
   await page.getByLabel("Name of the processor account").fill("card account");
   await page.getByLabel("Short code of the processor account").fill("card");
   await page.getByRole("button", { name: "Add it" }).click();
+  await expect(page.getByRole("table", { name: "First files" })).toContainText("to come");
+  await steps.getByRole("link", { name: "2. The bank account" }).click();
+  await expect(page.getByRole("table", { name: "Bank accounts" })).toContainText("Operating bank");
+  await page.goto(`${BOOK}/settings`);
+  await expect(page.getByLabel("Bank accounts")).toContainText("1,000.00");
   await expect(page.getByLabel("Processor accounts")).toContainText(
     "pays out after 2 banking days",
   );
@@ -93,6 +104,8 @@ test("the whole round, from an empty book to proofs that hold, and back by undo"
   await page.keyboard.press("ArrowDown");
   await page.getByText("and all going out whose description has").click();
   await page.getByRole("button", { name: /Not of this job/ }).click();
+  await expect(page.getByText(/The rule takes 1 open line now, and every one/)).toBeVisible();
+  await page.keyboard.press("Enter");
   await expect(page.getByText("Every bank line is explained.")).toBeVisible();
   await proofsHold(page);
 
@@ -107,6 +120,9 @@ test("the whole round, from an empty book to proofs that hold, and back by undo"
   await alive(page);
   await page.keyboard.press("ArrowDown");
   await expect(page.getByText("Look at the letter")).toBeVisible();
+  // The page opened the row: the first Enter takes it up, the second looks at the letter.
+  await page.keyboard.press("Enter");
+  await expect(page.locator("tr[data-workings] > td")).toBeFocused();
   await page.keyboard.press("Enter");
   await expect(page.getByLabel("Subject")).toHaveValue(/One invoice past the due date, USD 88.00/);
   await page.getByRole("button", { name: "Send it" }).click();

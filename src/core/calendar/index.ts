@@ -16,5 +16,5 @@ export {
   earlierFirst,
 } from "./day";
 export { momentInZone } from "./moments";
-export { readTypedDay, shownDay, type TypedOrder } from "./typed";
+export { readTypedDay, shownDay, typedOrderIn, type TypedOrder } from "./typed";
 export { discountInTime, dueDay, parseTerms, type Terms } from "./terms";

@@ -13,6 +13,18 @@ import {
 
 /** In which order day and month are typed where both are figures. */
 export type TypedOrder = "mdy" | "dmy";
+/**
+ * The order in which a country writes day and month (Unicode CLDR, as the machine has it), by its
+ * ISO 3166 code; the month first where it is not known.
+ * @example typedOrderIn("DE") // "dmy"
+ */
+export function typedOrderIn(country: string): TypedOrder {
+  if (!/^[A-Z]{2}$/.test(country)) return "mdy";
+  const parts = new Intl.DateTimeFormat(`en-${country}`, { timeZone: "UTC" }).formatToParts(0);
+  const place = (type: string): number => parts.findIndex((part) => part.type === type);
+  return place("day") < place("month") ? "dmy" : "mdy";
+}
+
 type Typed = Result<Day, "day.empty" | "day.unreadable" | "day.impossible">;
 
 /** Days by their own name. */

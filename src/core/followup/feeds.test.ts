@@ -1,12 +1,13 @@
 import { addBankingDays, addDays, day } from "@/core/calendar";
 
-import { type FeedReach, staleFeed } from "./feeds";
+import { type FeedReach, reachOf, staleFeed } from "./feeds";
 
 const TODAY = day("2026-11-24");
 const reach = (feed: FeedReach["feed"], account: string, to: string): FeedReach => ({
   feed,
   account,
   to: day(to),
+  silent: 0,
 });
 
 describe("a feed that has fallen behind", () => {
@@ -42,5 +43,16 @@ describe("a feed that has fallen behind", () => {
     expect(staleFeed([closed, reach("bank", "B", "2026-11-23")], { today: TODAY, within })).toBe(
       closed,
     );
+  });
+  it("is not one that is silent as long as a rule: its own habit counts where that is longer", () => {
+    const days = (...all: string[]): { account: string; on: ReturnType<typeof day> }[] =>
+      all.map((on) => ({ account: "Abroad", on: day(on) }));
+    // Once in two weeks: after eight banking days it is not behind, after eleven it is.
+    const [rare] = reachOf("processor", days("2026-10-12", "2026-10-26", "2026-11-09"));
+    expect(rare).toEqual({ feed: "processor", account: "Abroad", to: "2026-11-09", silent: 10 });
+    const on = (today: string): FeedReach | null =>
+      staleFeed([rare!], { today: day(today), within: 5 });
+    expect([on("2026-11-20"), on("2026-11-25")]).toEqual([null, rare]);
+    expect(reachOf("bank", [])).toEqual([]);
   });
 });

@@ -3,8 +3,16 @@ import { bankingDaysBetween, type Day, daysBetween, earlierFirst } from "@/core/
 /** What says who has paid: the processor's activity, or the bank statement. */
 export type Feed = "processor" | "bank";
 
-/** The last day that what came of an account covers. */
-export type FeedReach = { readonly feed: Feed; readonly account: string; readonly to: Day };
+/**
+ * The last day that what came of an account covers, and the longest that it was silent before, in
+ * banking days: an account with a payment a month is not behind after a week.
+ */
+export type FeedReach = {
+  readonly feed: Feed;
+  readonly account: string;
+  readonly to: Day;
+  readonly silent: number;
+};
 
 /**
  * An account that lies so many days behind another of its feed is not used any more, and holds
@@ -12,18 +20,33 @@ export type FeedReach = { readonly feed: Feed; readonly account: string; readonl
  */
 const OUT_OF_USE_DAYS = 90;
 
+/** How far each account of a feed reaches, from the days on which something happened, rising. */
+export function reachOf(
+  feed: Feed,
+  days: readonly { readonly account: string; readonly on: Day }[],
+): FeedReach[] {
+  const reaches = new Map<string, FeedReach>();
+  for (const { account, on } of days) {
+    const before = reaches.get(account);
+    const silent = before ? Math.max(before.silent, bankingDaysBetween(before.to, on)) : 0;
+    reaches.set(account, { feed, account, to: on, silent });
+  }
+  return [...reaches.values()];
+}
+
 /**
  * The account whose files have fallen behind the furthest: the last day that they cover lies more
- * than `within` banking days back, so that nobody knows who has paid since. Null while all are
- * fresh, or none has come yet.
+ * than `within` banking days back, and further than it is ever silent, so that nobody knows who has
+ * paid since. Null while all are fresh, or none has come yet.
  */
 export function staleFeed(
   reaches: readonly FeedReach[],
   { today, within }: { today: Day; within: number },
 ): FeedReach | null {
-  const inUse = reaches.filter(({ feed, to }) =>
-    reaches.every((other) => other.feed !== feed || daysBetween(to, other.to) <= OUT_OF_USE_DAYS),
+  const behind = reaches.filter(
+    ({ feed, to, silent }) =>
+      bankingDaysBetween(to, today) > Math.max(within, silent) &&
+      reaches.every((other) => other.feed !== feed || daysBetween(to, other.to) <= OUT_OF_USE_DAYS),
   );
-  const [oldest] = [...inUse].sort((a, b) => earlierFirst(a.to, b.to));
-  return oldest && bankingDaysBetween(oldest.to, today) > within ? oldest : null;
+  return behind.sort((a, b) => earlierFirst(a.to, b.to))[0] ?? null;
 }

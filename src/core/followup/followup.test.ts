@@ -72,7 +72,7 @@ describe("what holds a reminder back", () => {
     ],
     [
       "files that are too old",
-      { stale: { feed: "bank" as const, account: "Operating", to: day("2026-11-10") } },
+      { stale: { feed: "bank" as const, account: "Operating", to: day("2026-11-10"), silent: 0 } },
       "a newer bank statement of Operating: the last goes to Tue 10 Nov",
     ],
     [

@@ -28,7 +28,7 @@ export {
   type Language,
   type LetterTemplate,
 } from "./letters";
-export { staleFeed, type FeedReach } from "./feeds";
+export { reachOf, staleFeed, type FeedReach } from "./feeds";
 export { waitsFor, waitInWords, type Wait, type WaitFacts } from "./waits";
 export { promiseToday, type PromisedPart, type PromiseState, type PromiseToday } from "./promises";
 export { keptOf, offerFor, type Offer } from "./offer";

@@ -7,13 +7,17 @@ import { accountList } from "./lists/account";
 import { auditTrailList } from "./lists/auditTrail";
 import { bankLinesList } from "./lists/bankLines";
 import { customersList } from "./lists/customers";
+import { entriesList } from "./lists/entries";
+import { expectedList } from "./lists/expected";
 import { feesList } from "./lists/fees";
 import { figuresList } from "./lists/figures";
 import { filesList } from "./lists/files";
 import { agesList, journalFileList, payingList } from "./lists/free";
 import { invoicesList } from "./lists/invoices";
+import { automaticLettersList, lateFeesList, lettersList, writeOffsList } from "./lists/letters";
 import { matchList } from "./lists/match";
 import { overdueList } from "./lists/overdue";
+import { payoutList } from "./lists/payoutList";
 import { proofsList } from "./lists/proofs";
 import { returnsList } from "./lists/returns";
 import { yearEndList } from "./lists/yearEnd";
@@ -37,6 +41,13 @@ const LIST_SHEETS = {
   figures: figuresList,
   ages: agesList,
   paying: payingList,
+  "payout-list": payoutList,
+  entries: entriesList,
+  letters: lettersList,
+  "automatic-letters": automaticLettersList,
+  "late-fees": lateFeesList,
+  "write-offs": writeOffsList,
+  expected: expectedList,
 } as const satisfies Record<string, AnySheet>;
 
 export type ListName = keyof typeof LIST_SHEETS;

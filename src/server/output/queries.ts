@@ -27,6 +27,12 @@ export const asDay = z
     return parsed.ok ? parsed.value : null;
   });
 
+/** The first day of a month (`2026-11`), or of that of a day where the text is none. */
+export function monthOr(text: string, today: Day): Day {
+  const parsed = /^\d{4}-\d\d$/.test(text) ? parseDay(`${text}-01`, "ymd") : null;
+  return parsed?.ok ? parsed.value : (`${today.slice(0, 7)}-01` as Day);
+}
+
 /** The days a report is for. */
 export type Period = { asOf: Day; from: Day; to: Day };
 export const aPeriod = z.custom<Period>();

@@ -7,6 +7,7 @@ import type { ArrivalsFacts, InspectedFile, TakenFile } from "@/contracts/arriva
 import { formatDay } from "@/core/calendar";
 
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { useActing } from "../shell/Notices";
 import { post } from "../shell/send";
@@ -120,9 +121,7 @@ function ArrivalsHeading({ arrived, book, last, today }: ArrivalsHeadingProps): 
         </span>
       </ArrivalsTabs>
       <HeadingEnd>
-        <a data-tone="soft" href={`/api/v1/b/${book}/export/files`}>
-          CSV
-        </a>
+        <ListFiles book={book} list="files" />
       </HeadingEnd>
     </PageHeading>
   );

@@ -7,6 +7,7 @@ import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { FilterLine, HeadingEnd, PageHeading, Tab, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 import { useOpenRow } from "../kit/lists/useOpenRow";
@@ -69,9 +70,7 @@ export function BankLines(props: Props): ReactNode {
         </ArrivalsTabs>
         <HeadingEnd>
           <SearchBox label="Find in descriptions" value={props.text} />
-          <a data-tone="soft" href={`/api/v1/b/${book}/export/bank-lines?state=${state ?? ""}`}>
-            CSV
-          </a>
+          <ListFiles book={book} list="bank-lines" />
         </HeadingEnd>
       </PageHeading>
       <LedgerList<Line>

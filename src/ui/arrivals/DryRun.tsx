@@ -137,6 +137,7 @@ function useDryRun({ facts, first, close }: DryRunProps) {
       if (!sent.ok) return complain(sent.message);
       say(
         `${sent.value.new} lines of ${waiting.name} taken in${sent.value.refused.length > 0 ? "; the refused ones stay out" : ""}.`,
+        "A file that was taken in stays; what was posted of it is undone act by act.",
       );
       close();
       router.refresh();

@@ -54,7 +54,7 @@ export function DryRunHeading({
     <PageHeading>
       <Title>
         <small>Dry run</small> {waiting.name}{" "}
-        <small>{waiting.lines} lines, nothing is posted yet</small>
+        <small>{waiting.lines} lines, nothing is posted yet; what is taken in stays</small>
       </Title>
       <HeadingEnd>
         <Act hint="Esc" onClick={close}>

@@ -10,6 +10,7 @@ import { formatDay } from "@/core/calendar";
 import { Act } from "../kit/buttons";
 import { ActRow } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";
 import { BooksHeading } from "./BooksHeading";
@@ -31,11 +32,7 @@ export function AuditTrailView({ rows, count, page, pageRows, book, today }: Pro
             {count.toLocaleString("en")} <small>things done</small>
           </>
         }
-        end={
-          <a data-tone="soft" href={`/api/v1/b/${book}/export/trail`}>
-            CSV
-          </a>
-        }
+        end={<ListFiles book={book} list="trail" />}
       />
       <LedgerList<AuditTrailRow>
         label="Audit trail"

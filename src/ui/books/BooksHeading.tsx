@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import { type ViewOf, viewsOf } from "@/contracts/views";
 
 import { HeadingEnd, PageHeading, TabLine, Title } from "../kit/headings";
+import { ViewWords } from "../kit/ViewWords";
 
 export type BooksView = ViewOf<"books"> | "account";
 
@@ -30,7 +31,7 @@ export function BooksHeading({
             }
             prefetch={false}
           >
-            {words}
+            <ViewWords>{words}</ViewWords>
           </NextLink>
         ))}
       </TabLine>

@@ -9,6 +9,7 @@ import { Amount, Total } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { AsOf } from "../kit/lists/AsOf";
+import { entriesOf, SumLink } from "../kit/SumLink";
 import { DetailTable } from "../kit/tables";
 import { BooksHeading } from "./BooksHeading";
 import { EnterRates, type Props, RatesEntered, RatesNow } from "./ExchangeRates";
@@ -26,6 +27,7 @@ export function CurrenciesView({
   rates,
   revaluations,
   exchange,
+  book,
   currency,
   today,
 }: Props): ReactNode {
@@ -62,9 +64,11 @@ export function CurrenciesView({
             done={revaluations.some((revaluation) => revaluation.asOf === asOf)}
           />
           {revaluations.length > 0 ? (
-            <Revalued currency={currency} revaluations={revaluations} today={today} />
+            <Revalued book={book} currency={currency} revaluations={revaluations} today={today} />
           ) : null}
-          {exchange.length > 0 ? <ExchangeGains currency={currency} exchange={exchange} /> : null}
+          {exchange.length > 0 ? (
+            <ExchangeGains book={book} currency={currency} exchange={exchange} />
+          ) : null}
         </Section>
         <Section>
           <Subheading>
@@ -79,11 +83,12 @@ export function CurrenciesView({
   );
 }
 type RevaluedProps = {
+  book: Props["book"];
   currency: Props["currency"];
   revaluations: Props["revaluations"];
   today: Props["today"];
 };
-function Revalued({ currency, revaluations, today }: RevaluedProps): ReactNode {
+function Revalued({ book, currency, revaluations, today }: RevaluedProps): ReactNode {
   return (
     <>
       <Subheading>Revalued</Subheading>
@@ -96,7 +101,11 @@ function Revalued({ currency, revaluations, today }: RevaluedProps): ReactNode {
                 {revaluation.currency} at {revaluation.rate}, taken back the day after
               </td>
               <td data-numeric>
-                <Amount of={-revaluation.sum} currency={currency} />
+                <SumLink
+                  of={-revaluation.sum}
+                  currency={currency}
+                  href={entriesOf(book, { event: "exchange", month: revaluation.asOf.slice(0, 7) })}
+                />
               </td>
             </tr>
           ))}
@@ -106,10 +115,11 @@ function Revalued({ currency, revaluations, today }: RevaluedProps): ReactNode {
   );
 }
 type ExchangeGainsProps = {
+  book: Props["book"];
   currency: Props["currency"];
   exchange: Props["exchange"];
 };
-function ExchangeGains({ currency, exchange }: ExchangeGainsProps): ReactNode {
+function ExchangeGains({ book, currency, exchange }: ExchangeGainsProps): ReactNode {
   return (
     <>
       <Subheading>
@@ -121,7 +131,11 @@ function ExchangeGains({ currency, exchange }: ExchangeGainsProps): ReactNode {
             <tr key={entry.month}>
               <td>{entry.month}</td>
               <td data-numeric>
-                <Amount of={entry.sum} currency={currency} />
+                <SumLink
+                  of={entry.sum}
+                  currency={currency}
+                  href={entriesOf(book, { event: "exchange", month: entry.month })}
+                />
               </td>
             </tr>
           ))}

@@ -13,6 +13,7 @@ import { EntryTable } from "../history/EntryTable";
 import { Amount } from "../kit/Amount";
 import { HiddenField, SmallChoice } from "../kit/fields";
 import { Subheading } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { Form, List, WorkingsGrid } from "../kit/layout";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
@@ -37,6 +38,7 @@ type Props = BookFacts & {
   count: number;
   text: string;
   event: string;
+  month: string;
   events: readonly string[];
   page: number;
   pageRows: number;
@@ -56,6 +58,7 @@ export function JournalView(props: Props): ReactNode {
             <small>
               {props.count === 1 ? "entry" : "entries"}
               {props.event ? `, ${props.event.replaceAll("_", " ")}` : ""}
+              {props.month ? `, of ${props.month}` : ""}
             </small>
           </>
         }
@@ -63,11 +66,13 @@ export function JournalView(props: Props): ReactNode {
           <>
             <Events {...props} />
             <SearchBox label="Document or customer" value={props.text} />
-            <a data-tone="soft" href={`/api/v1/b/${book}/export/journal`}>
-              CSV
-            </a>
-            <a data-tone="soft" href={`/api/v1/b/${book}/export/journal?format=xlsx`}>
-              XLSX
+            <ListFiles book={book} list="entries" />
+            <a
+              data-tone="soft"
+              href={`/api/v1/b/${book}/export/journal`}
+              title="Every line of every entry"
+            >
+              Lines
             </a>
           </>
         }

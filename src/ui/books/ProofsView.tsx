@@ -11,6 +11,7 @@ import { Amount, LeftOver } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
 import { Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { useOpenName } from "../kit/lists/useOpenRow";
 import { Cell, DetailTable } from "../kit/tables";
 import { BooksHeading } from "./BooksHeading";
@@ -41,11 +42,7 @@ export function ProofsView(props: Props): ReactNode {
             </>
           )
         }
-        end={
-          <a data-tone="soft" href={`/api/v1/b/${book}/export/proofs`}>
-            CSV
-          </a>
-        }
+        end={<ListFiles book={book} list="proofs" />}
       />
       <LedgerList<ProofLine>
         label="Proofs"

@@ -7,6 +7,7 @@ import { formatAmount, type Minor, negate } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 
@@ -46,12 +47,7 @@ export function CustomersPage(props: Props): ReactNode {
         </Title>
         <HeadingEnd>
           <SearchBox label="Name, number or e-mail" value={props.text} />
-          <a
-            data-tone="soft"
-            href={`/api/v1/b/${book}/export/customers?q=${encodeURIComponent(props.text)}`}
-          >
-            CSV
-          </a>
+          <ListFiles book={book} list="customers" />
         </HeadingEnd>
       </PageHeading>
       <LedgerList<Customer>

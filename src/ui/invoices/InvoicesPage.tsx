@@ -10,6 +10,7 @@ import { formatAmount, type Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Tab, TabLine, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 import type { ListColumn } from "../kit/lists/columns";
@@ -101,9 +102,7 @@ function InvoicesHeading({
       </TabLine>
       <HeadingEnd>
         <SearchBox label="Number, customer or PO" value={text} />
-        <a data-tone="soft" href={`/api/v1/b/${book}/export/invoices?state=${state}${query}`}>
-          CSV
-        </a>
+        <ListFiles book={book} list="invoices" more={{ state }} />
       </HeadingEnd>
     </PageHeading>
   );

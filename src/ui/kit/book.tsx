@@ -3,13 +3,15 @@
 import { createContext, type ReactNode, useContext } from "react";
 
 import type { BookFacts } from "@/contracts/shell";
-import type { Day } from "@/core/calendar";
+import { type Day, typedOrderIn, type TypedOrder } from "@/core/calendar";
 import type { Currency } from "@/core/money";
 
-const Context = createContext<BookFacts | null>(null);
+type Facts = BookFacts & { country?: string };
+
+const Context = createContext<Facts | null>(null);
 
 /** Says in which book a page is: its name in addresses, its currency, its day. */
-export function InBook({ children, ...facts }: BookFacts & { children: ReactNode }): ReactNode {
+export function InBook({ children, ...facts }: Facts & { children: ReactNode }): ReactNode {
   return <Context value={facts}>{children}</Context>;
 }
 
@@ -17,6 +19,11 @@ export function InBook({ children, ...facts }: BookFacts & { children: ReactNode
 export function useToday(): Day {
   const today = useContext(Context)?.today;
   return today ?? (new Date().toISOString().slice(0, 10) as Day);
+}
+
+/** In which order day and month are typed in figures: as the book's country writes them. */
+export function useTypedOrder(): TypedOrder {
+  return typedOrderIn(useContext(Context)?.country ?? "");
 }
 
 /** The currency that sums are kept in, or the fallback outside of a book. */

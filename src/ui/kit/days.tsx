@@ -6,7 +6,7 @@ import type { FieldPath, FieldValues, PathValue, UseFormReturn } from "react-hoo
 
 import { type Day, readTypedDay, shownDay } from "@/core/calendar";
 
-import { useToday } from "./book";
+import { useToday, useTypedOrder } from "./book";
 import { BOXED, Labels, LineField } from "./fields";
 
 /**
@@ -18,12 +18,13 @@ type DayInput = { value: Day | ""; onDay: (day: Day | "") => void };
 /** What a field for a day shows, and what is wrong with what was typed. */
 function useTypedDay({ value, onDay }: DayInput) {
   const today = useToday();
+  const order = useTypedOrder();
   const [typed, setTyped] = useState<string | null>(null);
-  const read = typed === null ? null : readTypedDay(typed, today);
+  const read = typed === null ? null : readTypedDay(typed, today, order);
   const unread = read !== null && !read.ok && read.error.code !== "day.empty";
   const change = (text: string): void => {
     setTyped(text);
-    const found = readTypedDay(text, today);
+    const found = readTypedDay(text, today, order);
     if (found.ok) onDay(found.value);
     else if (found.error.code === "day.empty") onDay("");
   };

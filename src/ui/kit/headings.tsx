@@ -4,6 +4,7 @@ import { chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
+import { NARROW } from "./recipes/marks";
 import { filterRecipe, headingRecipe, tabsRecipe, titleRecipe } from "./recipes/parts";
 
 /** The head of a page. */
@@ -25,7 +26,13 @@ export const FilterLine = chakra("div", filterRecipe, {
 });
 
 const End = chakra("div", {
-  base: { marginLeft: "auto", display: "flex", gap: "8px", alignItems: "center" },
+  base: {
+    marginLeft: "auto",
+    display: "flex",
+    gap: "8px",
+    alignItems: "center",
+    [NARROW]: { flexWrap: "wrap", justifyContent: "flex-end" },
+  },
 });
 
 /** What stands at the right end of a page's head. */

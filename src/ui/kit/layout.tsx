@@ -36,6 +36,20 @@ export const Form = chakra("form");
 export const Details = chakra("details");
 /** Things one below the other. */
 export const List = chakra("ul");
+/** Steps one after the other, the one that is open marked by a bar of ink. */
+export const StepList = chakra("ol", {
+  base: {
+    listStyle: "none",
+    margin: "12px 0 20px",
+    alignContent: "start",
+    padding: 0,
+    display: "grid",
+    gap: "10px",
+    "& > li": { display: "grid", paddingLeft: "12px", borderLeft: "3px solid transparent" },
+    "& > li[aria-current]": { borderLeftColor: "ink" },
+    "& b": { fontWeight: 600 },
+  },
+});
 /** A word among others of its kind. */
 export const Tag = chakra("span", { base: { display: "inline-block", marginRight: "10px" } });
 /** What came in, word by word. */

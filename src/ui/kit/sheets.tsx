@@ -42,7 +42,7 @@ export const AccountSheet = chakra("main", {
 
 /** The sheet on which a book is begun. */
 export const StartSheet = chakra("main", {
-  base: { ...marks, maxWidth: "560px", margin: "48px auto", padding: "0 24px" },
+  base: { ...marks, maxWidth: "980px", margin: "0 auto", padding: "20px 24px 60px" },
 });
 /** A word at the right end of the run: who works, which day it is. */
 export const RunNote = chakra("span", {

@@ -71,7 +71,9 @@ describe("the heading of Match", () => {
     expect(heading({}, { handCount: 4 }).tabs).toContain("On hand 4");
   });
   it.each([...QUEUES, "hand"] as const)("gives the file of the queue that is open: %s", (queue) =>
-    expect(heading({}, { queue }).file).toBe(`/api/v1/b/kestrel-row/export/match?queue=${queue}`),
+    expect(heading({}, { queue }).file).toBe(
+      `/api/v1/b/kestrel-row/export/match?queue=${queue}&amp;format=csv`,
+    ),
   );
   it("offers to look through the sure ones only where there are some", () => {
     expect(heading({}).text).not.toContain("Look through");

@@ -9,11 +9,14 @@ import {
   type QueueName,
   QUEUES,
 } from "@/contracts/match";
+import type { GlossaryTerm } from "@/contracts/glossary";
 import type { Day } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import { Act } from "../kit/buttons";
 import { HeadingEnd, PageHeading, Tab, TabLine, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
+import { Word } from "../kit/Word";
 
 export type Props = {
   book: string;
@@ -26,6 +29,15 @@ export type Props = {
   sorted: string;
   hand: OnHandFacts;
 };
+/** What each queue is called in the glossary. */
+const QUEUE_TERMS: Record<QueueName, GlossaryTerm> = {
+  sure: "sure",
+  check: "to_check",
+  none: "no_home",
+  second: "write_off",
+  aside: "set_aside",
+};
+
 type MatchHeadingProps = {
   book: Props["book"];
   currency: Props["currency"];
@@ -61,7 +73,7 @@ export function MatchHeading({
           (name) => !QUEUE_KINDS[name].beside || sums[name].count > 0 || queue === name,
         ).map((name) => (
           <Tab key={name} href={`?queue=${name}`} here={name === queue}>
-            {QUEUE_KINDS[name].label} <b>{sums[name].count}</b>
+            <Word of={QUEUE_TERMS[name]}>{QUEUE_KINDS[name].label}</Word> <b>{sums[name].count}</b>
             {sums[name].sum > 0 && !QUEUE_KINDS[name].beside
               ? `, ${formatAmount(sums[name].sum, currency)}`
               : ""}
@@ -74,9 +86,7 @@ export function MatchHeading({
         ) : null}
       </TabLine>
       <HeadingEnd>
-        <a data-tone="soft" href={`/api/v1/b/${book}/export/match?queue=${queue}`}>
-          CSV
-        </a>
+        <ListFiles book={book} list="match" more={{ queue }} />
         <Act hint="N" onClick={() => setRecording(!recording)}>
           By hand
         </Act>

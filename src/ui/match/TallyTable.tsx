@@ -9,6 +9,7 @@ import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 
 import { Total } from "../kit/Amount";
 import { LineField, Tick } from "../kit/fields";
+import { Word } from "../kit/Word";
 import { TermTable } from "../kit/tables";
 import { type Tally, type Term, type Worked } from "./tally";
 import { NothingYet, RecoveryRow, SurchargeRow } from "./TallyExtras";
@@ -112,7 +113,9 @@ type LeftOverRowProps = { tally: Tally; worked: Worked; currency: Currency };
 
 const LeftOverRow = ({ tally, worked, currency }: LeftOverRowProps): ReactNode => (
   <tr data-last>
-    <td data-tone="soft">Left over</td>
+    <td data-tone="soft">
+      <Word of="tally">Left over</Word>
+    </td>
     <td data-numeric data-tone="off">
       {worked.problem ? "✗" : ""}
     </td>

@@ -1,18 +1,24 @@
 import { chakra } from "@chakra-ui/react";
+import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import { type Aging, BUCKETS, bucketWords } from "@/core/metrics";
 import { type Currency, formatAmount } from "@/core/money";
+
+import { Legend } from "../kit/legend";
 
 /** How old a balance is: sand to dark red, outlined, with its numbers in words for those who do not see it. */
 export function AgeBar({
   aging,
   currency,
   words = false,
+  href,
 }: {
   aging: Aging;
   currency: Currency;
   words?: boolean;
+  /** Where its sums lead, where they lead anywhere. */
+  href?: string;
 }): ReactNode {
   const positive = BUCKETS.filter((bucket) => aging[bucket] > 0);
   const all = positive.reduce((sum, bucket) => sum + aging[bucket], 0);
@@ -42,21 +48,25 @@ export function AgeBar({
         ))}
       </chakra.span>
       {words ? (
-        <chakra.span
-          data-tone="soft"
-          display="flex"
-          gap="18px"
-          fontSize="13px"
-          flexWrap="wrap"
-          marginTop="2px"
-        >
-          {BUCKETS.map((bucket) => (
-            <span key={bucket}>
-              {bucketWords(bucket)} {formatAmount(aging[bucket], currency, { dash: true })}
-            </span>
-          ))}
-        </chakra.span>
+        <Legend
+          entries={BUCKETS.map((bucket, at) => ({
+            name: linked(
+              `${bucketWords(bucket)} ${formatAmount(aging[bucket], currency, { dash: true })}`,
+              href,
+            ),
+            colour: `age${at}`,
+          }))}
+        />
       ) : null}
     </chakra.span>
   );
 }
+
+const linked = (words: string, href: string | undefined): ReactNode =>
+  href === undefined ? (
+    words
+  ) : (
+    <NextLink href={href} prefetch={false}>
+      {words}
+    </NextLink>
+  );

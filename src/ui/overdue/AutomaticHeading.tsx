@@ -8,7 +8,9 @@ import type { Currency, Minor } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { LastLook } from "../shell/LastLook";
+import { useActing } from "../shell/Notices";
 
 export type Row = AutomaticRun["rows"][number];
 export type Props = {
@@ -51,6 +53,7 @@ export function AutomaticHeading({
   today,
   waiting,
 }: AutomaticHeadingProps): ReactNode {
+  const { book } = useActing();
   return (
     <PageHeading>
       <Title>
@@ -70,6 +73,7 @@ export function AutomaticHeading({
         </span>
       )}
       <HeadingEnd>
+        <ListFiles book={book} list="automatic-letters" />
         {on === today && !gone ? (
           <LastLook
             ask="Let them go now"

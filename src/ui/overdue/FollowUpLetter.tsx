@@ -47,7 +47,7 @@ export function Letter({
       <chakra.p data-tone="soft" margin="4px 0">
         To{" "}
         {workings.problem === null ? workings.to : <span data-tone="off">{workings.problem}</span>}.
-        One letter for all of it.
+        One letter for all of it; once sent it cannot be taken back.
       </chakra.p>
       <LineField
         kind="words"

@@ -11,6 +11,7 @@ import { Amount } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
 import { LineField } from "../kit/fields";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { Form, Section } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
 import { LastLook } from "../shell/LastLook";
@@ -54,6 +55,7 @@ export function LateFeesHeading({
   sums,
   wanted,
 }: LateFeesHeadingProps): ReactNode {
+  const { book } = useActing();
   return (
     <PageHeading>
       <Title>
@@ -64,6 +66,7 @@ export function LateFeesHeading({
         </small>
       </Title>
       <HeadingEnd>
+        <ListFiles book={book} list="late-fees" />
         <LastLook
           hint="Enter"
           ask={`Charge these ${wanted.length}`}

@@ -11,6 +11,7 @@ import type { BackAddress } from "@/core/parties";
 import { Amount } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
+import { SumLink } from "../kit/SumLink";
 import { DetailTable } from "../kit/tables";
 import { ReturnedLetters } from "./ReturnedLetters";
 
@@ -83,7 +84,7 @@ export function BesideLetters({
                 <td data-tone="waits">{entry.why}</td>
                 <td data-tone="soft">{entry.count}</td>
                 <td data-numeric>
-                  <Amount of={entry.sum} currency={currency} />
+                  <SumLink of={entry.sum} currency={currency} href="?state=waits" />
                 </td>
               </tr>
             ))}

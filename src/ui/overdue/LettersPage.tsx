@@ -10,6 +10,7 @@ import { type Minor, sumOf } from "@/core/money";
 import { Amount } from "../kit/Amount";
 import { Act } from "../kit/buttons";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";
@@ -36,6 +37,7 @@ export function LettersPage(props: Props): ReactNode {
             asked for in {going.length} {going.length === 1 ? "letter" : "letters"} today
           </small>
         </Title>
+        <ListFiles book={book} list="letters" />
         <SendActs
           asking={asking}
           far={far}
@@ -169,8 +171,8 @@ function AskOrProgress({
       <>
         <span data-tone={waiting > 0 ? "waits" : undefined}>
           {waiting > 0
-            ? "They leave the house before those files are read."
-            : "They leave the house now."}
+            ? "They leave the house before those files are read, for good."
+            : "They leave the house now, for good."}
         </span>
         <Act main hint="Enter" onClick={send} disabled={busy}>
           {waiting > 0 ? "Send all the same:" : "Send these"} {going.length}

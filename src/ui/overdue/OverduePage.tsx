@@ -11,6 +11,7 @@ import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { FilterLine, HeadingEnd, PageHeading, Tab, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { AgeBar } from "./AgeBar";
@@ -58,10 +59,13 @@ export function OverduePage(props: Props): ReactNode {
     <>
       <PageHeading flexWrap={{ base: "wrap", lg: "nowrap" }}>
         <Title>
-          <small>Overdue</small> {formatAmount(props.overdue, currency)}
+          <small>Overdue</small>{" "}
+          <NextLink href={`/b/${props.book}/reports`} prefetch={false}>
+            {formatAmount(props.overdue, currency)}
+          </NextLink>
         </Title>
         <Box flex={{ base: "1 0 100%", lg: "1" }}>
-          <AgeBar aging={props.total} currency={currency} words />
+          <AgeBar aging={props.total} currency={currency} words href={`/b/${props.book}/reports`} />
         </Box>
         <HeadingEnd>
           <a
@@ -71,9 +75,7 @@ export function OverduePage(props: Props): ReactNode {
           >
             Calendar
           </a>
-          <a data-tone="soft" href={`/api/v1/b/${props.book}/export/overdue`}>
-            CSV
-          </a>
+          <ListFiles book={props.book} list="overdue" />
           <NextLink href={`/b/${props.book}/reports?report=aging`}>Aging</NextLink>
         </HeadingEnd>
       </PageHeading>
@@ -196,6 +198,7 @@ function columnsOf({ currency, count, shownSum }: Props): ListColumn<OverdueLine
       id: "waits",
       narrow: "state",
       header: "Waits for",
+      term: "waits",
       width: "17%",
       cell: (row) =>
         row.waits.length === 0 ? (

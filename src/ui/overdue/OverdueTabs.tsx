@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import { type ViewOf, viewsOf } from "@/contracts/views";
 
 import { Tab, TabLine } from "../kit/headings";
+import { ViewWords } from "../kit/ViewWords";
 
 /** The views of Overdue, the same on each of them. */
 export function OverdueTabs({
@@ -17,7 +18,7 @@ export function OverdueTabs({
     <TabLine paddingBottom="4px">
       {viewsOf("overdue").map(([name, words]) => (
         <Tab key={name} href={name === "list" ? "?" : `?show=${name}`} here={at === name}>
-          {words}
+          <ViewWords>{words}</ViewWords>
         </Tab>
       ))}
       {children}

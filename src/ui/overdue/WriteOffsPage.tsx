@@ -9,7 +9,8 @@ import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
-import { PageHeading, Subheading, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
+import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import type { ListColumn } from "../kit/lists/columns";
@@ -56,6 +57,9 @@ export function WriteOffsPage({ book, today, waiting, rows }: Props): ReactNode 
             of it paid after all
           </span>
         ) : null}
+        <HeadingEnd>
+          <ListFiles book={book} list="write-offs" />
+        </HeadingEnd>
       </PageHeading>
       <OverdueTabs at="given-up" />
       {waiting.length > 0 ? (

@@ -37,7 +37,7 @@ export function letterColumns({
       foot: `${count} prepared, ${count - going.length} not going`,
     },
     { id: "step", narrow: "state", header: "Says", width: "14%", cell: (row) => row.step },
-    { id: "ladder", header: "Ladder", width: "11%", cell: (row) => row.ladder },
+    { id: "ladder", term: "ladder", header: "Ladder", width: "11%", cell: (row) => row.ladder },
     {
       id: "subject",
       header: "Subject",

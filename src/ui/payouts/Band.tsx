@@ -12,6 +12,7 @@ import type { BandDay } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount } from "@/core/money";
 
+import { Legend, type LegendEntry } from "../kit/legend";
 import { DetailTable } from "../kit/tables";
 
 echarts.use([BarChart, GridComponent, TooltipComponent, AriaComponent, SVGRenderer]);
@@ -20,6 +21,13 @@ echarts.use([BarChart, GridComponent, TooltipComponent, AriaComponent, SVGRender
 function colour(name: string): string {
   return getComputedStyle(document.documentElement).getPropertyValue(`--d-colors-${name}`).trim();
 }
+
+const PARTS: readonly LegendEntry[] = [
+  { name: "Takings", colour: "ink" },
+  { name: "At the bank", colour: "good" },
+  { name: "Off", colour: "off" },
+  { name: "Expected", colour: "good", drawn: "outlined" },
+];
 
 /**
  * The days' takings above the line, and what reached the bank below it: tied green, off red,
@@ -49,8 +57,9 @@ export function Band({
   }, [days, currency, today, resolvedTheme]);
   return (
     <chakra.figure margin="0 0 4px">
+      <Legend entries={PARTS} />
       <Box
-        height="128px"
+        height="118px"
         ref={place}
         role="img"
         aria-label="Takings by day, and what reached the bank"

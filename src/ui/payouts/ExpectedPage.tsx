@@ -8,7 +8,8 @@ import { formatDay } from "@/core/calendar";
 import { formatAmount, type Minor, sumOf } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
-import { PageHeading, Subheading, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
+import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import type { ListColumn } from "../kit/lists/columns";
@@ -48,6 +49,9 @@ export function ExpectedPage({
           </span>
         ) : null}
         <PayoutTabs at="ahead" />
+        <HeadingEnd>
+          <ListFiles book={book} list="expected" />
+        </HeadingEnd>
       </PageHeading>
       <Halves ratio="3:2">
         <Section>

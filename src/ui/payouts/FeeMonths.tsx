@@ -9,6 +9,7 @@ import { formatAmount } from "@/core/money";
 import { Amount } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
 import { Subheading } from "../kit/headings";
+import { entriesOf, SumLink } from "../kit/SumLink";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import type { Props } from "./AgreedRates";
@@ -69,6 +70,7 @@ function toneOf(accrued: AccruedMonth): "good" | "soft" | "waits" {
 }
 
 export function Months({ months }: Props): ReactNode {
+  const { book } = useActing();
   return (
     <Box maxHeight="190px" overflow="auto" tabIndex={0} role="group" aria-label="Fees by month">
       <DetailTable aria-label="Effective rate by month">
@@ -96,10 +98,18 @@ export function Months({ months }: Props): ReactNode {
               <td>{month.month}</td>
               <td title={month.account}>{methodWords(month.method)}</td>
               <td data-numeric>
-                <Amount of={month.charges} currency={month.currency} />
+                <SumLink
+                  of={month.charges}
+                  currency={month.currency}
+                  href={entriesOf(book, { event: "receipt", month: month.month })}
+                />
               </td>
               <td data-numeric>
-                <Amount of={month.fees} currency={month.currency} />
+                <SumLink
+                  of={month.fees}
+                  currency={month.currency}
+                  href={entriesOf(book, { event: "fee", month: month.month })}
+                />
               </td>
               <td data-numeric>{percentWords(month.perMillion)}</td>
               <td data-numeric data-sum data-tone={month.off > 0 ? "off" : undefined}>

@@ -10,6 +10,7 @@ import { formatAmount } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { Halves, Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import type { ListColumn } from "../kit/lists/columns";
@@ -44,9 +45,7 @@ export function FeesPage(props: Props): ReactNode {
         </Title>
         <PayoutTabs at="fees" />
         <HeadingEnd>
-          <a data-tone="soft" href={`/api/v1/b/${book}/export/fees`}>
-            CSV, for the processor
-          </a>
+          <ListFiles book={book} list="fees" />
         </HeadingEnd>
       </PageHeading>
       <Halves ratio="3:2">

@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import { type ViewOf, viewsOf } from "@/contracts/views";
 
 import { Tab, TabLine } from "../kit/headings";
+import { ViewWords } from "../kit/ViewWords";
 
 /** The views of Payouts, the same on each of them. */
 export function PayoutTabs({ at }: { at: ViewOf<"payouts"> }): ReactNode {
@@ -10,7 +11,7 @@ export function PayoutTabs({ at }: { at: ViewOf<"payouts"> }): ReactNode {
     <TabLine>
       {viewsOf("payouts").map(([name, words]) => (
         <Tab key={name} href={name === "payouts" ? "?" : `?show=${name}`} here={at === name}>
-          {words}
+          <ViewWords>{words}</ViewWords>
         </Tab>
       ))}
     </TabLine>

@@ -9,6 +9,7 @@ import type { PayoutRow, PayoutState } from "@/contracts/payouts";
 import { formatAmount, sumOf } from "@/core/money";
 
 import { FilterLine, HeadingEnd, PageHeading, Tab, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
 import { PayoutTabs } from "./PayoutTabs";
@@ -17,7 +18,7 @@ import { columnsOf, type Props } from "./payoutColumns";
 
 const Band = dynamic(() => import("./Band").then((module) => module.Band), {
   ssr: false,
-  loading: () => <Box height="132px" />,
+  loading: () => <Box height="142px" />,
 });
 /** States of payouts that somebody has to do something about. */
 const WANT_A_LOOK: readonly PayoutState[] = ["off", "late", "fits"];
@@ -65,9 +66,7 @@ export function PayoutsPage(props: Props): ReactNode {
               month after
             </NextLink>
           ) : null}
-          <a data-tone="soft" href={`/api/v1/b/${props.book}/export/payouts`}>
-            CSV
-          </a>
+          <ListFiles book={props.book} list="payout-list" more={{ month: props.month }} />
         </HeadingEnd>
       </PageHeading>
       <Band days={props.days} currency={currency} today={today} />

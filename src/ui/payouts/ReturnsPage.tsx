@@ -10,6 +10,7 @@ import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
+import { ListFiles } from "../kit/lists/ListFiles";
 import { ActRow } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
@@ -48,9 +49,7 @@ export function ReturnsPage({ book, currency, today, rows, open, sum, listed }: 
         </Title>
         <PayoutTabs at="back" />
         <HeadingEnd>
-          <a data-tone="soft" href={`/api/v1/b/${book}/export/came-back`}>
-            CSV
-          </a>
+          <ListFiles book={book} list="came-back" />
         </HeadingEnd>
       </PageHeading>
       <LedgerList<ReturnRow>

@@ -11,6 +11,7 @@ import { type Currency, type Minor, negate, sumOf } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
+import { SumLink } from "../kit/SumLink";
 import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
@@ -84,22 +85,44 @@ export function WeeksTable({
           total
         />
         <OwedRow currency={currency} words="later than these weeks" of={owed.later} />
-        <OwedRow currency={currency} words="all open invoices and fees" of={owed.open} total />
+        <OwedRow
+          currency={currency}
+          words="all open invoices and fees"
+          of={owed.open}
+          href={`/b/${book}/invoices?state=open`}
+          total
+        />
         <OwedRow
           currency={currency}
           words="less credit notes not used yet"
           of={negate(owed.notes)}
         />
-        <OwedRow currency={currency} words="receivables" of={owed.receivables} total />
+        <OwedRow
+          currency={currency}
+          words="receivables"
+          of={owed.receivables}
+          href={`/b/${book}/books?proof=receivables`}
+          total
+        />
       </tbody>
     </DetailTable>
   );
 }
-type OwedRowProps = { words: string; of: Minor; currency: Currency; total?: boolean };
+type OwedRowProps = {
+  words: string;
+  of: Minor;
+  currency: Currency;
+  href?: string;
+  total?: boolean;
+};
 
 /** A line of how the weeks come to what is owed. */
-function OwedRow({ words, of, currency, total = false }: OwedRowProps): ReactNode {
-  const sum = <Amount of={of} currency={currency} dash />;
+function OwedRow({ words, of, currency, href, total = false }: OwedRowProps): ReactNode {
+  const sum = href ? (
+    <SumLink of={of} currency={currency} href={href} />
+  ) : (
+    <Amount of={of} currency={currency} dash />
+  );
   return (
     <tr>
       <td data-tone="soft">{words}</td>

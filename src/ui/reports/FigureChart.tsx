@@ -8,6 +8,8 @@ import { SVGRenderer } from "echarts/renderers";
 import { useTheme } from "next-themes";
 import { type ReactNode, useEffect, useRef } from "react";
 
+import { Legend } from "../kit/legend";
+
 echarts.use([BarChart, LineChart, GridComponent, TooltipComponent, AriaComponent, SVGRenderer]);
 
 function colour(name: string): string {
@@ -15,6 +17,36 @@ function colour(name: string): string {
 }
 
 type Series = { name: string; values: readonly (number | null)[] };
+
+/** The first line is full, the others are dashed; each bears its name at its end. */
+const lineOf = ({ name, values }: Series, at: number): object => ({
+  name,
+  type: "line",
+  symbolSize: 5,
+  lineStyle: { color: colour("ink"), width: 2, type: at === 0 ? "solid" : "dashed" },
+  itemStyle: { color: colour("ink") },
+  endLabel: { show: true, formatter: "{a}", color: colour("ink") },
+  data: [...values],
+});
+
+/** The first bar is full, the others stand outlined behind it. */
+const barOf = ({ name, values }: Series, at: number): object => ({
+  name,
+  type: "bar",
+  barGap: "-100%",
+  barMaxWidth: 34,
+  z: at === 0 ? 2 : 1,
+  itemStyle:
+    at === 0
+      ? { color: colour("ink") }
+      : {
+          color: "transparent",
+          borderColor: colour("line"),
+          borderWidth: 1,
+          borderType: "dashed",
+        },
+  data: [...values],
+});
 
 /** A figure by month or week; the first series is full, the second outlined or dashed. Its table stands below. */
 export function FigureChart({
@@ -69,35 +101,7 @@ export function FigureChart({
         axisLabel: { color: colour("soft") },
         splitLine: { lineStyle: { color: colour("rule") } },
       },
-      series: series.map((sery, at) =>
-        kind === "line"
-          ? {
-              name: sery.name,
-              type: "line",
-              symbolSize: 5,
-              lineStyle: { color: colour("ink"), width: 2, type: at === 0 ? "solid" : "dashed" },
-              itemStyle: { color: colour("ink") },
-              endLabel: { show: true, formatter: "{a}", color: colour("ink") },
-              data: [...sery.values],
-            }
-          : {
-              name: sery.name,
-              type: "bar",
-              barGap: "-100%",
-              barMaxWidth: 34,
-              z: at === 0 ? 2 : 1,
-              itemStyle:
-                at === 0
-                  ? { color: colour("ink") }
-                  : {
-                      color: "transparent",
-                      borderColor: colour("line"),
-                      borderWidth: 1,
-                      borderType: "dashed",
-                    },
-              data: [...sery.values],
-            },
-      ),
+      series: series.map((drawn, at) => (kind === "line" ? lineOf(drawn, at) : barOf(drawn, at))),
     });
     const resize = (): void => chart.resize();
     window.addEventListener("resize", resize);
@@ -106,5 +110,18 @@ export function FigureChart({
       chart.dispose();
     };
   }, [kind, names, resolvedTheme, series, unit]);
-  return <Box height="150px" ref={place} role="img" aria-label={label} />;
+  return (
+    <>
+      {kind === "bar" ? (
+        <Legend
+          entries={series.map(({ name }, at) => ({
+            name,
+            colour: at === 0 ? "ink" : "line",
+            drawn: at === 0 ? "full" : "outlined",
+          }))}
+        />
+      ) : null}
+      <Box height="150px" ref={place} role="img" aria-label={label} />
+    </>
+  );
 }

@@ -4,6 +4,7 @@ import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import { Amount } from "../kit/Amount";
+import { Word } from "../kit/Word";
 import { DetailTable } from "../kit/tables";
 import type { Props } from "./CashToExpect";
 
@@ -27,13 +28,13 @@ export function MonthsTable({ book, currency, months }: MonthsTableProps): React
             Owed at its end
           </th>
           <th data-numeric scope="col">
-            DSO
+            <Word of="dso">DSO</Word>
           </th>
           <th data-numeric scope="col">
             Best
           </th>
           <th data-numeric scope="col">
-            CEI
+            <Word of="cei">CEI</Word>
           </th>
           <th data-numeric scope="col">
             Days late

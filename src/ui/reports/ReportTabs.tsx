@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import { type ViewOf, viewsOf } from "@/contracts/views";
 
 import { TabLine } from "../kit/headings";
+import { ViewWords } from "../kit/ViewWords";
 
 /** The reports beside each other. */
 export function ReportTabs({ at }: { at: ViewOf<"reports"> }): ReactNode {
@@ -16,7 +17,7 @@ export function ReportTabs({ at }: { at: ViewOf<"reports"> }): ReactNode {
           aria-current={at === name ? "page" : undefined}
           prefetch={false}
         >
-          {words}
+          <ViewWords>{words}</ViewWords>
         </NextLink>
       ))}
     </TabLine>

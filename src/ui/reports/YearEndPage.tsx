@@ -50,9 +50,9 @@ export function YearEndPage(props: Props): ReactNode {
             Gross by month{" "}
             <span data-tone="soft">before fees and refunds, as a processor reports it</span>
           </Subheading>
-          <GrossTable amount={amount} currency={currency} gross={gross} year={year} />
+          <GrossTable book={book} amount={amount} currency={currency} gross={gross} year={year} />
           <Subheading>Income on the cash basis</Subheading>
-          <CashTable amount={amount} cash={cash} currency={currency} year={year} />
+          <CashTable book={book} amount={amount} cash={cash} currency={currency} year={year} />
         </Section>
         <Section>
           <Subheading>Tax payable by code</Subheading>

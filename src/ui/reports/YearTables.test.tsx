@@ -27,7 +27,9 @@ describe("gross receipts of a year", () => {
     { account: "card account", months: months(10_000, 0, 5000), sum: minor(15_000) },
     { account: "ACH account", months: months(0, 2500, 250), sum: minor(2750) },
   ];
-  const rows = rowsOf(<GrossTable amount={amount} currency={USD} gross={gross} year="2026" />);
+  const rows = rowsOf(
+    <GrossTable book="kestrel-row" amount={amount} currency={USD} gross={gross} year="2026" />,
+  );
 
   it("have a row for each month, a column for each account, and all of them together", () => {
     expect(rows[0]).toEqual(["Month", "card account", "ACH account", "All"]);
@@ -56,7 +58,9 @@ describe("income on the cash basis", () => {
       income: minor(9500),
     };
     expect(
-      rowsOf(<CashTable amount={amount} cash={cash} currency={USD} year="2026" />).slice(1),
+      rowsOf(
+        <CashTable book="kestrel-row" amount={amount} cash={cash} currency={USD} year="2026" />,
+      ).slice(1),
     ).toEqual([
       ["Jan", "106.00", "6.00", "100.00"],
       ["Feb", "(5.00)", "–", "(5.00)"],

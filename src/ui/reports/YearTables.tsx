@@ -7,17 +7,19 @@ import type { BookFacts } from "@/contracts/shell";
 import { formatAmount, sumOf } from "@/core/money";
 
 import { Total } from "../kit/Amount";
+import { entriesOf, SumLink } from "../kit/SumLink";
 import { DetailTable } from "../kit/tables";
 
 export type Props = BookFacts & YearEndFacts;
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 type GrossTableProps = {
+  book: Props["book"];
   amount: (of: number) => string;
   currency: Props["currency"];
   gross: Props["gross"];
   year: Props["year"];
 };
-export function GrossTable({ amount, currency, gross, year }: GrossTableProps): ReactNode {
+export function GrossTable({ amount, book, currency, gross, year }: GrossTableProps): ReactNode {
   return (
     <DetailTable aria-label="Gross receipts by month">
       <thead>
@@ -42,8 +44,15 @@ export function GrossTable({ amount, currency, gross, year }: GrossTableProps): 
                 {amount(months[at] ?? 0)}
               </td>
             ))}
-            <td data-numeric data-sum>
-              {amount(sumOf(gross, ({ months }) => months[at] ?? 0))}
+            <td data-numeric>
+              <SumLink
+                of={sumOf(gross, ({ months }) => months[at] ?? 0)}
+                currency={currency}
+                href={entriesOf(book, {
+                  event: "receipt",
+                  month: `${year}-${String(at + 1).padStart(2, "0")}`,
+                })}
+              />
             </td>
           </tr>
         ))}
@@ -68,12 +77,13 @@ export function GrossTable({ amount, currency, gross, year }: GrossTableProps): 
   );
 }
 type CashTableProps = {
+  book: Props["book"];
   amount: (of: number) => string;
   cash: Props["cash"];
   currency: Props["currency"];
   year: Props["year"];
 };
-export function CashTable({ amount, cash, currency, year }: CashTableProps): ReactNode {
+export function CashTable({ amount, book, cash, currency, year }: CashTableProps): ReactNode {
   return (
     <DetailTable aria-label="Income on the cash basis">
       <thead>
@@ -94,8 +104,12 @@ export function CashTable({ amount, cash, currency, year }: CashTableProps): Rea
         {cash.months.map((month) => (
           <tr key={month.month}>
             <td>{MONTHS[Number(month.month.slice(5)) - 1]}</td>
-            <td data-numeric data-sum>
-              {amount(month.received)}
+            <td data-numeric>
+              <SumLink
+                of={month.received}
+                currency={currency}
+                href={entriesOf(book, { event: "apply", month: month.month })}
+              />
             </td>
             <td data-numeric data-sum>
               {amount(month.tax)}

@@ -9,8 +9,10 @@ import { type Currency, currencyOf, parseAmount } from "@/core/money";
 
 import { Act } from "../kit/buttons";
 import { fieldsOf } from "../kit/checked";
+import { choiceOf, SearchChoice } from "../kit/choices";
 import { AmountField, Choice, TextField } from "../kit/fields";
 import { ActRow, Form } from "../kit/layout";
+import { CURRENCIES } from "../kit/places";
 import { useActing } from "../shell/Notices";
 
 const code = z
@@ -161,9 +163,10 @@ export function AddProcessor({ currency }: { currency: Currency }): ReactNode {
         {...field("descriptor")}
         help="Narrows which bank lines can be its payouts."
       />
-      <TextField
+      <SearchChoice
         label="Its currency"
-        {...field("currency")}
+        options={CURRENCIES}
+        {...choiceOf(form, "currency")}
         help={`Another than ${currency} needs its rates: Books, Other currencies.`}
       />
       <Choice

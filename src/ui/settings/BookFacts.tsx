@@ -6,9 +6,11 @@ import type { ReactNode } from "react";
 import { formatDay } from "@/core/calendar";
 
 import { Act } from "../kit/buttons";
+import { choiceOf, SearchChoice } from "../kit/choices";
 import { AmountField, LineField, TextField, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { Form, Section } from "../kit/layout";
+import { COUNTRIES, TIME_ZONES } from "../kit/places";
 import { type FactsForm, type FactsProps, useFacts } from "./useFacts";
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri"] as const;
@@ -27,7 +29,13 @@ export function Facts(props: FactsProps): ReactNode {
         noValidate
       >
         <TextField label="Business" {...field("name")} />
-        <TextField label="Time zone" {...field("timeZone")} />
+        <SearchChoice label="Time zone" options={TIME_ZONES} {...choiceOf(form, "timeZone")} />
+        <SearchChoice
+          label="Country"
+          options={COUNTRIES}
+          {...choiceOf(form, "country")}
+          help="Days typed in figures are read as they are written there."
+        />
         <TextField
           label="Days of grace for discounts"
           inputMode="numeric"

@@ -8,6 +8,7 @@ import { Act } from "../kit/buttons";
 import { LineField } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { ActRow } from "../kit/layout";
+import { Word } from "../kit/Word";
 import { useActing } from "../shell/Notices";
 import { LineDay } from "@/ui/kit/days";
 
@@ -22,7 +23,9 @@ export function ClosedDays({ lockedTo, today }: { lockedTo: Day | null; today: D
     });
   return (
     <>
-      <Subheading>Closed days</Subheading>
+      <Subheading>
+        <Word of="closed" />
+      </Subheading>
       <p>
         {lockedTo === null ? (
           <span data-tone="soft">Every day is open.</span>

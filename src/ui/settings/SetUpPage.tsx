@@ -40,8 +40,8 @@ export function SetUpPage(props: Props): ReactNode {
         </Title>
         {ready ? null : (
           <span data-tone="waits">
-            Add the bank account and the processor account, then take in the customers under{" "}
-            <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.
+            Not everything is there yet: go on with the{" "}
+            <NextLink href={`/b/${book}/start`}>first steps</NextLink>.
           </span>
         )}
       </PageHeading>

@@ -11,6 +11,7 @@ import { useActing } from "../shell/Notices";
 export type Settings = {
   name: string;
   timeZone: string;
+  country: string;
   clock: Day | null;
   cutOverOn: Day;
   discountGraceDays: number;
@@ -39,6 +40,7 @@ const schema = (currency: Currency) => {
     name: z.string().trim().min(1, "What is the business called?"),
     replyTo: z.email("The address that letters come from."),
     timeZone: z.string().min(3, "Like America/Chicago."),
+    country: z.string().regex(/^[A-Z]{2}$/, "Choose a country."),
     discountGraceDays: z.string().regex(/^([0-9]|[12][0-9]|30)$/, "0 to 30 days."),
     smallDifferenceLimit: amount,
     smallestSumAskedFor: amount,
@@ -82,6 +84,7 @@ export function useFacts({ settings, currency }: FactsProps) {
       name: settings.name,
       replyTo: settings.replyTo,
       timeZone: settings.timeZone,
+      country: settings.country,
       discountGraceDays: String(settings.discountGraceDays),
       smallDifferenceLimit: toDecimal(settings.smallDifferenceLimit, currency),
       smallestSumAskedFor: toDecimal(settings.smallestSumAskedFor, currency),

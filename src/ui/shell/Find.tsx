@@ -27,6 +27,7 @@ const PAGES = [
   "invoices",
   "reports",
   "settings",
+  "words",
 ];
 
 const Kind = chakra("span", { base: { width: "70px", color: "soft" } });

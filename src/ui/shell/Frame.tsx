@@ -31,11 +31,13 @@ export function Frame({ shell, counted, state, children }: Props): ReactNode {
   useArrival();
   return (
     <PageFrame>
-      <Run shell={shell} left={left} />
       <Notices book={shell.book}>
-        <Sheet id="sheet">{children}</Sheet>
+        <Run shell={shell} left={left} />
+        <Sheet id="sheet" tabIndex={-1}>
+          {children}
+        </Sheet>
+        <ProofStrip shell={shell} strip={facts?.strip ?? null} problem={problem} />
       </Notices>
-      <ProofStrip shell={shell} strip={facts?.strip ?? null} problem={problem} />
     </PageFrame>
   );
 }

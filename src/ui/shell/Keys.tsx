@@ -1,61 +1,76 @@
 "use client";
 
-import { Dialog } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 
+import { Subheading } from "../kit/headings";
 import { FactList } from "../kit/layout";
+import { useActing } from "./Notices";
+import { PaperDialog } from "./PaperDialog";
 
-const KEYS: readonly (readonly [string, string])[] = [
+const EVERYWHERE: readonly (readonly [string, string])[] = [
   ["↑ ↓", "the row before, the row after"],
-  ["Enter", "the main thing on the open row, as its button says"],
+  ["Enter", "open the row; then the main thing on it, as its button says"],
   ["Escape", "close the row, leave a field"],
   ["/", "find anything"],
-  ["U", "undo the last act"],
-  ["Match: 1 to 6", "take another reading"],
-  ["Match: K", "keep on account"],
-  ["Match: S", "set aside"],
-  ["Match: E", "change the sums"],
-  ["Match: F", "filter the open items by a sum or words"],
-  ["Match: A", "look through the sure ones; X takes one out"],
-  ["Match: N, D", "record a receipt by hand; take what is on hand to the bank"],
-  ["Payouts: Enter, P", "tie to the bank line shown or book the difference as a fee; park it"],
-  ["Bank lines: R, O", "it is a receipt, it is not of this job"],
-  ["Overdue: Enter, then Enter", "look at the letter, send it"],
-  ["Overdue: C, X", "log a call, leave out"],
+  ["H", "what the words on this page mean"],
 ];
 
-/** All keys; single ones act only outside fields. */
+/** Keys that are no button of the page, by the address that they belong to. */
+const BESIDE: readonly { at: string; keys: readonly (readonly [string, string])[] }[] = [
+  {
+    at: "/match",
+    keys: [
+      ["1 to 6", "take another reading"],
+      ["E", "change the sums"],
+      ["F", "filter the open items by a sum or words"],
+    ],
+  },
+];
+
+/** The acts that a key does on the page as it stands, by the buttons that bear one. */
+function actsNow(): [string, string][] {
+  const hints = [...document.querySelectorAll<HTMLElement>("main button kbd, main a kbd")];
+  return hints.flatMap((hint): [string, string][] => {
+    const button = hint.closest<HTMLButtonElement>("button, a");
+    if (!button || button.matches(":disabled") || button.offsetParent === null) return [];
+    const words = [...button.childNodes].filter((part) => part !== hint);
+    return [
+      [
+        hint.innerText.trim(),
+        words
+          .map(({ textContent }) => textContent)
+          .join("")
+          .trim(),
+      ],
+    ];
+  });
+}
+
+/** What each key does in the present state of the page; single ones act only outside fields. */
 export function Keys({ close }: { close: () => void }): ReactNode {
+  const { undoes } = useActing();
+  const [now] = useState(actsNow);
+  const path = window.location.pathname;
+  const beside = BESIDE.filter(({ at }) => path.endsWith(at)).flatMap(({ keys }) => keys);
   return (
-    <Dialog.Root
-      open
-      onOpenChange={({ open }) => {
-        if (!open) close();
-      }}
-    >
-      <Dialog.Backdrop />
-      <Dialog.Positioner>
-        <Dialog.Content
-          bg="sheet"
-          boxShadow="none"
-          border="1px solid"
-          borderColor="line"
-          borderRadius="4px"
-          p="5"
-        >
-          <Dialog.Title fontSize="16px" mb="3">
-            Keys
-          </Dialog.Title>
-          <FactList>
-            {KEYS.map(([key, does]) => [
-              <dt key={key}>
-                <kbd>{key}</kbd>
-              </dt>,
-              <dd key={does}>{does}</dd>,
-            ])}
-          </FactList>
-        </Dialog.Content>
-      </Dialog.Positioner>
-    </Dialog.Root>
+    <PaperDialog title="Keys" close={close}>
+      <Subheading>Here, now</Subheading>
+      <KeyList keys={[...now, ...beside, ["U", undoes]]} />
+      <Subheading>Everywhere</Subheading>
+      <KeyList keys={EVERYWHERE} />
+    </PaperDialog>
+  );
+}
+
+function KeyList({ keys }: { keys: readonly (readonly [string, string])[] }): ReactNode {
+  return (
+    <FactList>
+      {keys.map(([key, does]) => [
+        <dt key={`${key} ${does}`}>
+          <kbd>{key}</kbd>
+        </dt>,
+        <dd key={`${key} ${does} words`}>{does}</dd>,
+      ])}
+    </FactList>
   );
 }

@@ -1,15 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import {
-  createContext,
-  type ReactNode,
-  useCallback,
-  useContext,
-  useMemo,
-  useState,
-  useTransition,
-} from "react";
+import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { RowButton } from "../kit/buttons";
@@ -22,8 +14,8 @@ type Said = { words: string; bad: boolean; undo: Undo; final?: string | undefine
 /** What came of a command; `final`: why it cannot be taken back, where that is so. */
 type Done = { words: string; undo?: Undo; final?: string };
 type Acting = {
-  /** Says something below the page; with an act it offers to undo it. */
-  say: (words: string, undo?: Undo) => void;
+  /** Says something below the page; `final`: why it cannot be taken back. */
+  say: (words: string, final?: string) => void;
   complain: (words: string) => void;
   /**
    * Carries out a command and shows the page anew; gives its value, or null where it failed and the
@@ -35,13 +27,25 @@ type Acting = {
     done: (value: T) => Done,
     onProgress?: (done: number, of: number) => void,
   ) => Promise<T | null>;
+  /**
+   * A command is under way. That the page is being shown anew after it holds no key back: what is
+   * old on it by then is refused by the server, and a key that did nothing would be lost.
+   */
   busy: boolean;
   book: string;
+  /** What the key U would do now, in words. */
+  undoes: string;
 };
 
 /** What the key says where nothing stands that it would take back. */
 const NOTHING_TO_UNDO =
   "Nothing was done here just now that could be undone. Earlier acts are undone in the audit trail.";
+
+/** What U would do: take back what the notice says, or say why it cannot. */
+function undoInWords(notice: Said | null): string {
+  if (notice?.undo != null) return `take back: ${notice.words}`;
+  return notice?.final ?? "nothing: nothing was done here just now that could be undone";
+}
 
 const Context = createContext<Acting | null>(null);
 
@@ -55,7 +59,6 @@ export function Notices({ book, children }: { book: string; children: ReactNode 
   const router = useRouter();
   const [notice, setNotice] = useState<Said | null>(null);
   const [sending, setSending] = useState(false);
-  const [refreshing, startTransition] = useTransition();
   const act = useCallback<Acting["act"]>(
     async (command, input, done, onProgress) => {
       setSending(true);
@@ -72,7 +75,7 @@ export function Notices({ book, children }: { book: string; children: ReactNode 
       }
       const { words, undo = null, final } = done(sent.value as never);
       setNotice({ words, bad: false, undo, final });
-      startTransition(() => router.refresh());
+      router.refresh();
       return sent.value as never;
     },
     [book, router],
@@ -92,12 +95,13 @@ export function Notices({ book, children }: { book: string; children: ReactNode 
   const acting = useMemo<Acting>(
     () => ({
       act,
-      busy: sending || refreshing,
+      busy: sending,
       book,
-      say: (words, undo = null) => setNotice({ words, bad: false, undo }),
+      say: (words, final) => setNotice({ words, bad: false, undo: null, final }),
       complain: (words) => setNotice({ words, bad: true, undo: null }),
+      undoes: undoInWords(notice),
     }),
-    [act, book, refreshing, sending],
+    [act, book, notice, sending],
   );
   return (
     <Context value={acting}>
@@ -110,7 +114,7 @@ export function Notices({ book, children }: { book: string; children: ReactNode 
               {notice.words}
             </span>
             {notice.undo !== null ? (
-              <RowButton data-strong onClick={undoLast}>
+              <RowButton data-strong title={undoInWords(notice)} onClick={undoLast}>
                 Undo <kbd>U</kbd>
               </RowButton>
             ) : null}

@@ -5,6 +5,7 @@ import type { CountedFacts, ShellFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
 import { formatAmount, type Minor } from "@/core/money";
 
+import { Word } from "../kit/Word";
 import { Strip } from "../kit/sheets";
 
 /** The control sums, on every page; each opens what it is made of. */
@@ -42,11 +43,12 @@ export function ProofStrip({
   return (
     <Strip aria-label="Proofs">
       <NextLink href={`${base}/books?proof=receivables`} prefetch={false}>
-        Receivables <b>{amount(strip.receivables)}</b> = open items{" "}
+        <Word of="receivables" /> <b>{amount(strip.receivables)}</b> = open items{" "}
         {sign("receivables", "applications")}
       </NextLink>
       <NextLink href={`${base}/books?proof=clearing`} prefetch={false}>
-        Clearing <b>{amount(strip.clearing)}</b> = not yet banked {sign("clearing", "payouts")}
+        <Word of="clearing" /> <b>{amount(strip.clearing)}</b> = not yet banked{" "}
+        {sign("clearing", "payouts")}
       </NextLink>
       <NextLink href={`${base}/books?proof=bank`} prefetch={false}>
         Bank <b>{amount(strip.bank)}</b> ={" "}

@@ -14,6 +14,7 @@ import { SmallChoice } from "../kit/fields";
 import { RunBar, RunNote, WordMark } from "../kit/sheets";
 import { Find } from "./Find";
 import { Keys } from "./Keys";
+import { WordsHere } from "./WordsHere";
 
 type Left = CountedFacts["left"];
 
@@ -43,16 +44,18 @@ export function Run({
   const base = `/b/${shell.book}`;
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
+  const [words, setWords] = useState(false);
   // By the letter that is typed, wherever it lies on the keyboard.
   useHotkeys(["/", "shift+/"], () => setFinding(true), { preventDefault: true, useKey: true });
   useHotkeys(["?", "shift+?"], () => setKeys(true), { preventDefault: true, useKey: true });
+  useHotkeys("h", () => setWords(true), { preventDefault: true });
   return (
     <RunBar>
       <a data-hidden href="#sheet">
         Skip to the page
       </a>
       <WordMark asChild>
-        <NextLink href={`${base}/match`}>
+        <NextLink href={`${base}/match`} prefetch={false}>
           <b>Dozo</b>
           <span title={shell.name}>{shell.name}</span>
         </NextLink>
@@ -80,6 +83,7 @@ export function Run({
         {formatDay(shell.today)}
       </RunNote>
       {finding ? <Find book={shell.book} close={() => setFinding(false)} /> : null}
+      {words ? <WordsHere book={shell.book} close={() => setWords(false)} /> : null}
       {keys ? <Keys close={() => setKeys(false)} /> : null}
     </RunBar>
   );

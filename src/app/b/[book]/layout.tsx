@@ -47,7 +47,7 @@ export default async function BookLayout({
     }),
   ]);
   return (
-    <InBook {...factsOf(context)}>
+    <InBook {...factsOf(context)} country={context.settings.country}>
       <Frame shell={shell} counted={counted} state={state}>
         {children}
       </Frame>

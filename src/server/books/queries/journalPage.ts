@@ -1,4 +1,4 @@
-import type { Day } from "@/core/calendar";
+import { type Day, endOfMonth, parseDay } from "@/core/calendar";
 import { ENTRY_EVENTS } from "@/core/ledger";
 import { type AccountRow, balancesAsOf, entryById } from "@/db/journal";
 import { accountLineCount, accountLines, entryPage } from "@/db/journalPages";
@@ -10,18 +10,35 @@ const FIRST = "1900-01-01" as Day;
 const LAST = "9999-12-31" as Day;
 
 type Page = { page: number; pageRows: number };
-type JournalAsked = Page & { event: string; text: string; open: number };
-type JournalFacts = ReturnType<typeof entryPage> & { event: string; events: readonly string[] };
+type JournalAsked = Page & {
+  event: string;
+  text: string;
+  open: number;
+  /** `2026-11`; empty for every month. */
+  month: string;
+};
+type JournalFacts = ReturnType<typeof entryPage> & {
+  event: string;
+  month: string;
+  events: readonly string[];
+};
+
+/** The days of a month, or of all time where the text is none. */
+export function monthOrAll(month: string): { from: Day; to: Day } {
+  const first = /^\d{4}-\d\d$/.test(month) ? parseDay(`${month}-01`, "ymd") : null;
+  return first?.ok ? { from: first.value, to: endOfMonth(first.value) } : { from: FIRST, to: LAST };
+}
 
 /** A page of the journal. An entry that the address opens is shown though it may stand on another page. */
 export function journalPage(
   { db }: BookContext,
-  { event, text, open, page, pageRows }: JournalAsked,
+  { event, text, open, month, page, pageRows }: JournalAsked,
 ): JournalFacts {
   const known = ENTRY_EVENTS.find((name) => name === event) ?? null;
   const all = { from: FIRST, to: LAST, event: null, text: null };
   const { rows, count } = entryPage(db, {
     ...all,
+    ...monthOrAll(month),
     event: known,
     text: text || null,
     limit: pageRows,
@@ -29,7 +46,7 @@ export function journalPage(
   });
   const elsewhere = open > 0 && !rows.some(({ id }) => id === open) && entryById(db, open);
   const extra = elsewhere ? entryPage(db, { ...all, limit: 1, offset: 0, id: open }).rows : [];
-  return { rows: [...extra, ...rows], count, event: known ?? "", events: ENTRY_EVENTS };
+  return { rows: [...extra, ...rows], count, event: known ?? "", month, events: ENTRY_EVENTS };
 }
 
 /** Every account with its balance at the end of a day. */

@@ -1,10 +1,12 @@
+import { z } from "zod";
+
 import { waitInWords } from "@/core/followup";
 import { type Bucket, BUCKETS } from "@/core/metrics";
 import { overdueRows } from "@/server/overdue/queries/overdue";
+import { OVERDUE_STATES } from "@/server/overdue/queries/overduePage";
 import { type OverdueRow } from "@/server/overdue/queries/overdueRow";
 
 import { columnsFor, defineSheet, type SheetCell } from "../defineSheet";
-import { noQuery } from "../queries";
 
 const bucketCell =
   (bucket: Bucket): SheetCell<OverdueRow, object> =>
@@ -13,8 +15,9 @@ const bucketCell =
 
 export const overdueList = defineSheet({
   name: "overdue",
-  query: noQuery,
-  rows: ({ db, today, proposals }) => overdueRows(db, today, proposals),
+  query: z.object({ state: z.enum(OVERDUE_STATES).nullable().default(null) }),
+  rows: ({ db, today, proposals, query: { state } }) =>
+    overdueRows(db, today, proposals).filter((row) => state === null || row.state === state),
   columns: {
     customer_id: (row) => row.customer.externalId,
     customer: (row) => row.customer.name,

@@ -1,6 +1,6 @@
 import { z } from "zod";
 
-import { isoDay, isTimeZone, name } from "@/contracts/values";
+import { country, isoDay, isTimeZone, name } from "@/contracts/values";
 import { fail, ok, type Result } from "@/core/result";
 import { type Settings, writeSettings } from "@/db/settings";
 import { defineCommand } from "@/server/runtime/command";
@@ -17,6 +17,7 @@ export const changeSettings = defineCommand({
     cutOverOn: isoDay.optional(),
     clock: isoDay.optional(),
     timeZone: z.string().optional(),
+    country: country.optional(),
     discountGraceDays: z.number().int().min(0).max(30).optional(),
     smallDifferenceLimit: z.number().int().min(0).max(100_000).optional(),
     smallestSumAskedFor: z.number().int().min(0).optional(),

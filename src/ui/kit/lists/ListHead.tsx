@@ -4,6 +4,7 @@ import NextLink from "next/link";
 import { usePathname, useSearchParams } from "next/navigation";
 import type { ReactNode } from "react";
 
+import { Word } from "../Word";
 import { type ListColumn, marked, narrowPlaces } from "./columns";
 
 type HeadProps<Row> = { columns: readonly ListColumn<Row>[]; sorted: string };
@@ -22,7 +23,7 @@ export function ListHead<Row>({ columns, sorted }: HeadProps<Row>): ReactNode {
           {columns.map((column) =>
             column.sort === undefined ? (
               <th key={column.id} scope="col" data-numeric={marked(column.number)}>
-                {column.header}
+                {column.term ? <Word of={column.term}>{column.header}</Word> : column.header}
               </th>
             ) : (
               <SortingHead key={column.id} column={column} sorted={sorted} />

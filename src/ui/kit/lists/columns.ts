@@ -1,5 +1,7 @@
 import type { ReactNode } from "react";
 
+import type { GlossaryTerm } from "@/contracts/glossary";
+
 /** Who and how much in the first line; the state and what goes with it in the second. */
 export type NarrowPlace = "who" | "sum" | "state" | "more";
 
@@ -7,6 +9,8 @@ export type NarrowPlace = "who" | "sum" | "state" | "more";
 export type ListColumn<Row> = {
   id: string;
   header: string;
+  /** The word of the glossary that its head is. */
+  term?: GlossaryTerm;
   width?: string;
   number?: boolean;
   /** The name by which the address sorts; none where it cannot. */

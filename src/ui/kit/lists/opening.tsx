@@ -2,6 +2,7 @@
 
 import {
   createContext,
+  type KeyboardEvent,
   type ReactNode,
   type RefObject,
   useContext,
@@ -146,11 +147,24 @@ export function OpenedRow({ columns, opening, children }: OpenedRowProps): React
   };
   return (
     <tr data-workings data-looked={opening.taken ? undefined : true}>
-      <td colSpan={columns} tabIndex={-1} onPointerDownCapture={touch} onFocusCapture={touch}>
+      <td
+        colSpan={columns}
+        tabIndex={-1}
+        onPointerDownCapture={touch}
+        onFocusCapture={touch}
+        onKeyDown={leaveField}
+      >
         <Context value={opening.opened}>{children}</Context>
       </td>
     </tr>
   );
+}
+
+/** Escape in a field goes back to the row; only the next one closes that. */
+function leaveField(event: KeyboardEvent<HTMLElement>): void {
+  const field = event.target as HTMLElement;
+  if (event.key === "Escape" && field.matches("input, textarea, select"))
+    event.currentTarget.focus({ preventScroll: true });
 }
 
 /** Puts the focus on a part of the list, where nothing within it is typed in. */

@@ -39,7 +39,9 @@ const narrow: SystemStyleObject = {
     border: 0,
     boxShadow: "none",
   },
-  "& > table > * > tr > td:not([data-narrow], [data-label], [colspan])": { display: "none" },
+  "& > table > tbody > tr[data-row] > td:not([data-narrow], [data-label])": { display: "none" },
+  "& > table > tfoot > tr > td:not([data-narrow])": { display: "none" },
+  "& > table > tbody > tr[data-open] > td:first-of-type": { boxShadow: "none" },
   "& > table > tbody > tr[data-looked] > td[data-label]": { display: "none" },
   "& > table > * > tr > td[data-narrow=who]": { gridArea: "1 / 1" },
   "& > table > * > tr > td[data-narrow=sum]": { gridArea: "1 / 2", textAlign: "right" },
@@ -53,6 +55,7 @@ const narrow: SystemStyleObject = {
   "& > table > tbody > tr[data-row][data-open]:not([data-looked])": {
     background: "open",
     borderBottom: 0,
+    boxShadow: "inset 3px 0 0 {colors.ink}",
   },
   "& > table > tbody > tr[data-row]:not([data-looked]) > td[data-label]": {
     display: "flex",

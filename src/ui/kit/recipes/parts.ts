@@ -39,7 +39,7 @@ export const titleRecipe = defineRecipe({
 export const tabsRecipe = defineRecipe({
   base: {
     display: "flex",
-    gap: "18px",
+    gap: "4px 15px",
     flexWrap: "wrap",
     "& > a": {
       color: "soft",

@@ -62,7 +62,7 @@ function journal({ context, search }: Shown): ReactNode {
     <JournalView
       {...factsOf(context)}
       {...asked}
-      {...journalPage(context, { ...asked, event, open })}
+      {...journalPage(context, { ...asked, event, open, month: one(search, "month") })}
     />
   );
 }

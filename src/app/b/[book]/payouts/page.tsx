@@ -1,10 +1,11 @@
 import type { ReactNode } from "react";
 
-import { addMonths, type Day, endOfMonth, parseDay } from "@/core/calendar";
+import { addMonths, endOfMonth, parseDay } from "@/core/calendar";
 import { clearingPageOf } from "@/server/payouts/queries/clearing";
 import { feeCheck } from "@/server/payouts/queries/fees";
 import { band, payoutRows, payoutViews } from "@/server/payouts/queries/payouts";
 import { expectedPage, returnsAndDisputes } from "@/server/payouts/queries/returnsAndDisputes";
+import { monthOr } from "@/server/output/queries";
 import { cachedQuery } from "@/server/runtime/threads/reader";
 import { ClearingPage } from "@/ui/payouts/ClearingPage";
 import { ExpectedPage } from "@/ui/payouts/ExpectedPage";
@@ -56,11 +57,7 @@ export default async function Payouts({
       />
     );
   }
-  const month = /^\d{4}-\d\d$/.test(one(search, "month"))
-    ? one(search, "month")
-    : today.slice(0, 7);
-  const parsed = parseDay(`${month}-01`, "ymd");
-  const from = parsed.ok ? parsed.value : (`${today.slice(0, 7)}-01` as Day);
+  const from = monthOr(one(search, "month"), today);
   const views = payoutViews(db, from, endOfMonth(from));
   const show = one(search, "show");
   const shown = show === "open" ? views.filter((view) => view.shown !== "tied") : views;

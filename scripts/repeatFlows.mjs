@@ -1,0 +1,32 @@
+// Runs all flows again and again on a busy machine and names those that fell.
+// node scripts/repeatFlows.mjs [times] [flow …]
+import { spawn, spawnSync } from "node:child_process";
+
+const [times = "20", ...which] = process.argv.slice(2);
+const BUSY = 2;
+
+/** Something for the machine to do beside the flows, so that what rests on being quick shows. */
+const busy = Array.from({ length: BUSY }, () =>
+  spawn(process.execPath, ["-e", "for (;;) Math.sqrt(Math.random())"], { stdio: "ignore" }),
+);
+const fell = new Map();
+for (let run = 1; run <= Number(times); run += 1) {
+  const { stdout } = spawnSync(
+    process.execPath,
+    ["node_modules/playwright/cli.js", "test", "--retries=0", "--reporter=json", ...which],
+    { encoding: "utf8", maxBuffer: 1 << 28 },
+  );
+  const failed = failures(JSON.parse(stdout.slice(stdout.indexOf("{"))).suites);
+  for (const title of failed) fell.set(title, (fell.get(title) ?? 0) + 1);
+  console.log(`run ${run} of ${times}: ${failed.length === 0 ? "all passed" : failed.join("; ")}`);
+}
+for (const load of busy) load.kill();
+for (const [title, count] of fell) console.log(`${count} of ${times}: ${title}`);
+process.exit(fell.size === 0 ? 0 : 1);
+
+function failures(suites = []) {
+  return suites.flatMap(({ suites: inner, specs = [] }) => [
+    ...specs.filter(({ ok }) => !ok).map(({ file, title }) => `${file}: ${title}`),
+    ...failures(inner),
+  ]);
+}
