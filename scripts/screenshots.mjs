@@ -29,7 +29,6 @@ const views = [
   { name: "match", path: "match?queue=check", keys: ["ArrowDown", "ArrowDown"] },
   { name: "match-sure", path: "match", keys: ["a"] },
   { name: "match-dark", path: "match?queue=check", keys: ["ArrowDown"], dark: true },
-  { name: "on-hand", path: "match?queue=hand", keys: ["n"] },
   { name: "arrivals", path: "arrivals" },
   { name: "dry-run", path: "arrivals", click: "Look at it" },
   { name: "payouts", path: "payouts", keys: ["ArrowDown"] },
@@ -37,7 +36,6 @@ const views = [
   { name: "fees", path: "payouts?show=fees" },
   { name: "overdue", path: "overdue", keys: ["ArrowDown", "ArrowDown"] },
   { name: "letters", path: "overdue?show=run", keys: ["ArrowDown"] },
-  { name: "statement", path: "customers/20/statement", dark: true },
   { name: "books", path: "books?proof=clearing" },
   { name: "customer", path: "customers/12" },
   { name: "receipt", path: "receipts/2300" },
@@ -45,6 +43,8 @@ const views = [
   { name: "aging", path: "reports?of=group", keys: ["ArrowDown"] },
   { name: "account", path: "customers/1", follow: "What they see" },
   { name: "set-up", path: "settings" },
+  { name: "first-steps", path: "start?step=processor" },
+  { name: "phone", path: "match?queue=check", keys: ["Enter"], narrow: true },
 ];
 
 /** The server takes a moment to start: the first page is asked for until it answers. */
@@ -74,11 +74,11 @@ const browser = await chromium.launch({
   ],
 });
 try {
-  for (const { name, path, keys = [], click, follow, dark = false } of views.filter(
+  for (const { name, path, keys = [], click, follow, dark = false, narrow = false } of views.filter(
     (view) => wanted.length === 0 || wanted.includes(view.name),
   )) {
     const page = await browser.newPage({
-      viewport: { width: 1280, height: 800 },
+      viewport: narrow ? { width: 390, height: 844 } : { width: 1280, height: 800 },
       colorScheme: dark ? "dark" : "light",
     });
     const address = `http://127.0.0.1:${port}/b/kestrel-row/${path}`;

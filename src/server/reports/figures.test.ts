@@ -1,6 +1,6 @@
 import { addDays, day } from "@/core/calendar";
 import { cei, dso } from "@/core/metrics";
-import { type Currency, currencyOf } from "@/core/money";
+import { type Currency, currencyOf, sumOf } from "@/core/money";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { listSheet } from "../output/lists";
@@ -152,4 +152,21 @@ it("gives the figures as a table", () => {
   expect(day(sheet.rows.find(([figure]) => figure === "cash expected")?.[1] ?? "")).toBe(
     "2026-11-23",
   );
+});
+
+it("says how the weeks of cash to expect come to what is owed, to the cent", () => {
+  book.mustTake(
+    "invoices",
+    "invoice_number,customer_id,issued_on,due_on,total\nCN-77,C2,2026-11-20,2026-11-20,-30.00\nF-1,C2,2026-11-20,2027-06-30,75.00\n",
+  );
+  const { owed, weeks: all } = figures();
+  const within = sumOf(all, (week) => week.expected);
+  const items = book.db.all<{ sum: number }>(
+    "SELECT sum(balance) AS sum FROM open_item WHERE balance > 0 UNION ALL SELECT -sum(balance) FROM open_item WHERE balance < 0",
+  );
+  expect([owed.open, owed.notes]).toEqual(items.map(({ sum }) => sum));
+  expect(owed.later).toBeGreaterThanOrEqual(7500);
+  expect(within + owed.later).toBe(owed.open);
+  expect(owed.open - owed.notes).toBe(owed.receivables);
+  expect(owed.receivables).toBe(book.balance("receivables"));
 });
