@@ -26,9 +26,10 @@ export const currencyCode = z.string().transform((text, context) => {
   return found ?? ("USD" as Currency);
 });
 
-/** A zone of the IANA time zone database. */
+/** A country of ISO 3166, by its two letters. */
 export const country = z.string().regex(/^[A-Z]{2}$/, "A country by its two letters, like US.");
 
+/** A zone of the IANA time zone database. */
 export const timeZone = z.string().refine(isTimeZone, "Use a time zone, like America/Chicago.");
 
 /** Whether a text names a time zone. */

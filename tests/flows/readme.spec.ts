@@ -201,7 +201,7 @@ test.describe("the ten minutes of the README, on a demo book as it comes", () =>
   });
 
   test("10: a customer's line of time and statement, and the reports", async () => {
-    said(10, "one line of time", "statement", "aging", "figures");
+    said(10, "one line of time", "Statement", "aging", "figures");
     await go("/customers");
     await page.getByRole("link", { name: "Alder Lane Gallery" }).click();
     await page.getByRole("link", { name: "Statement", exact: true }).click();

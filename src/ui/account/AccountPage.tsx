@@ -131,7 +131,7 @@ type AccountPartProps = {
 function AccountPart({ base, day, part, sum, today, words }: AccountPartProps): ReactNode {
   return (
     <Section>
-      <DetailTable aria-label={`${words.left} ${part.currency}`}>
+      <DetailTable bill aria-label={`${words.left} ${part.currency}`}>
         <thead>
           <tr>
             <th scope="col">{words.number}</th>
@@ -166,11 +166,11 @@ function AccountPart({ base, day, part, sum, today, words }: AccountPartProps): 
           {part.onAccount !== 0 ? (
             <tr>
               <td />
-              <td>{words.onAccount}</td>
+              <td data-narrow="who">{words.onAccount}</td>
               <td />
               <td />
               <td />
-              <td data-numeric data-sum>
+              <td data-numeric data-sum data-narrow="sum">
                 {sum(part.onAccount, part.currency)}
               </td>
               <td />
@@ -178,11 +178,11 @@ function AccountPart({ base, day, part, sum, today, words }: AccountPartProps): 
           ) : null}
           <tr>
             <td />
-            <td>{words.together}</td>
+            <td data-narrow="who">{words.together}</td>
             <td />
             <td />
             <td />
-            <td data-numeric>
+            <td data-numeric data-narrow="sum">
               <Total>{sum(part.owed, part.currency)}</Total>
             </td>
             <td />
@@ -206,15 +206,15 @@ type AccountItemProps = {
 function AccountItem({ base, day, item, late, part, sum, words }: AccountItemProps): ReactNode {
   return (
     <tr>
-      <td>
+      <td data-narrow="who">
         <b data-strong>{item.number}</b>
       </td>
-      <td>
+      <td data-narrow="what">
         {item.kind === "credit_note" ? words.credit : (item.description ?? "")}
         {item.site ? <span data-tone="soft"> {item.site}</span> : null}
       </td>
       <td>{day(item.issuedOn)}</td>
-      <td>
+      <td data-narrow="state" data-label={item.kind === "credit_note" ? undefined : words.due}>
         {item.kind === "credit_note" ? (
           ""
         ) : (
@@ -227,10 +227,10 @@ function AccountItem({ base, day, item, late, part, sum, words }: AccountItemPro
       <td data-numeric data-sum>
         {sum(item.total, part.currency)}
       </td>
-      <td data-numeric data-sum>
+      <td data-numeric data-sum data-narrow="sum">
         {sum(item.balance, part.currency)}
       </td>
-      <td data-numeric>
+      <td data-numeric data-narrow="more">
         <a href={`${base}/invoices/${item.id}`} aria-label={`${words.paper} ${item.number}`}>
           {words.paper}
         </a>

@@ -2,7 +2,7 @@
 
 import { chakra } from "@chakra-ui/react";
 
-import { marks, quietLinks } from "./recipes/marks";
+import { marks, NARROW, quietLinks } from "./recipes/marks";
 import { markRecipe, pageRecipe, runRecipe, sheetRecipe, stripRecipe } from "./recipes/shell";
 
 /** The page of a book. */
@@ -30,6 +30,7 @@ export const AccountSheet = chakra("main", {
     "& h1": { font: "400 30px/1.25 {fonts.sums}", margin: "6px 0", flexDirection: "column" },
     "& a": { ...quietLinks, textDecorationThickness: "auto" },
     "& section": { margin: "26px 0", overflowX: "auto" },
+    [NARROW]: { padding: "20px 16px 40px", borderInline: 0, "& section": { margin: "14px 0" } },
     "& footer": {
       display: "flex",
       gap: "20px",

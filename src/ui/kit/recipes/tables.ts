@@ -38,6 +38,32 @@ export const detailTableRecipe = defineRecipe({
   },
   variants: {
     wrapped: { true: { "& td, & th": { whiteSpace: "normal" } } },
+    /** A bill: on a phone what it is for and how much, then its day, one thing below the other. */
+    bill: {
+      true: {
+        [NARROW]: {
+          "&, & tbody": { display: "block" },
+          "& thead": { display: "none" },
+          "& tr": {
+            display: "grid",
+            gridTemplateColumns: "minmax(0, 1fr) auto",
+            columnGap: "12px",
+            padding: "10px 0",
+            borderBottom: "1px solid {colors.rule}",
+          },
+          "& td, & td:not([data-numeric])": { borderBottom: 0, padding: "1px 0", fontSize: "15px" },
+          "& td:not([data-narrow])": { display: "none" },
+          "& td[data-narrow=who]": { gridArea: "1 / 1" },
+          "& td[data-narrow=sum]": { gridArea: "1 / 2" },
+          "& td[data-narrow=what]": { gridArea: "2 / 1 / 3 / 3" },
+          "& td[data-narrow=state]": { gridArea: "3 / 1" },
+          "& td[data-label]": {
+            _before: { content: "attr(data-label)", color: "soft", marginRight: "6px" },
+          },
+          "& td[data-narrow=more]": { gridArea: "3 / 2" },
+        },
+      },
+    },
     /** A row of fields: on a phone they go on in the next line. */
     folds: {
       true: {
