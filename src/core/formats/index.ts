@@ -37,3 +37,4 @@ export {
   type Refusal,
 } from "./rows";
 export { decodeText, readTable, type Table } from "./csv/table";
+export { mailServerOf, type MailServer } from "./mailServer";

@@ -5,6 +5,7 @@ export { percentOf, ratioOf, type Ratio } from "./ratio";
 export { mulDiv, type Rounding } from "./rounding";
 export { split } from "./split";
 export {
+  LARGEST_SUM,
   formatAmount,
   formatMoney,
   parseAmount,

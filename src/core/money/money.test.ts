@@ -3,6 +3,7 @@ import Decimal from "decimal.js";
 import fc from "fast-check";
 
 import {
+  LARGEST_SUM,
   add,
   allCurrencies,
   currencyOf,
@@ -135,6 +136,7 @@ describe("amounts as people write them", () => {
     ["1.234,56", ".", "amount.mark"],
     ["1,23", ".", "amount.mark"],
     ["1.005", ".", "amount.digits"],
+    ["10000000000.01", ".", "amount.large"],
     ["99999999999999999", ".", "amount.large"],
     ["12,34,567.00", ".", "amount.mark"],
   ])("%s with mark %s is refused", (text, mark, code) => {
@@ -144,7 +146,7 @@ describe("amounts as people write them", () => {
   it("reads back what it writes, in every currency", () => {
     fc.assert(
       fc.property(
-        fc.integer({ min: -1e14, max: 1e14 }),
+        fc.integer({ min: -LARGEST_SUM, max: LARGEST_SUM }),
         fc.constantFrom("USD", "JPY", "KWD", "CLF"),
         (amount, code) => {
           expect(parseAmount(toDecimal(amount, currency(code)), ".", currency(code))).toEqual({
@@ -166,5 +168,41 @@ describe("amounts as people write them", () => {
       formatAmount(123456789012, USD),
       formatAmount(1500, currency("JPY")),
     ]).toEqual(["(1,284.50)", "–", "1,234,567,890.12", "1,500"]);
+  });
+});
+
+describe("a sum that comes from outside", () => {
+  const usd = currencyOf("USD") as Currency;
+  it("is at most a million million of its smallest unit", () => {
+    expect(parseAmount("10,000,000,000.00", ".", usd)).toEqual({ ok: true, value: LARGEST_SUM });
+    expect(parseAmount("-10000000000.01", ".", usd)).toMatchObject({
+      error: { code: "amount.large" },
+    });
+  });
+  it("is not looked at for long, however many spaces, signs or letters it has", () => {
+    for (const piece of [" ", "(", "-", "− ", "$", "USD ", "0", "1,", "1 ", ")"])
+      for (const around of [
+        [piece.repeat(2000), "x"],
+        ["x", piece.repeat(2000)],
+        [piece.repeat(2000), "1.00"],
+        ["1.00", piece.repeat(2000)],
+      ]) {
+        const text = around.join("");
+        const read = parseAmount(text, ".", usd);
+        expect(read.ok ? text.trim().length < 61 : true).toBe(true);
+      }
+  });
+  it("reads every way of writing signs and currencies around it as before", () => {
+    for (const [text, value] of [
+      ["$ 1 234.50", 123_450],
+      ["USD 12", 1200],
+      ["12 USD", 1200],
+      ["12.00-", -1200],
+      ["(USD 12.00)", -1200],
+      ["-$12.00", -1200],
+      ["12.00 $", 1200],
+      ["USD-12.00", -1200],
+    ] as const)
+      expect([text, parseAmount(text, ".", usd)]).toEqual([text, { ok: true, value }]);
   });
 });

@@ -13,8 +13,14 @@ const SHAPES: Record<DecimalMark, RegExp> = {
   ",": /^(\d+|\d{1,3}(?:\.\d{3})+|\d{1,3}(?:[ \u00a0'’]\d{3})+)?(?:,(\d*))?$/,
 };
 
+/** Characters that a sum has at most, with its currency, signs and spaces. */
+const LONGEST = 60;
+
+/** The largest sum that may enter a book, in minor units: sums of millions of them stay exact. */
+export const LARGEST_SUM = 1_000_000_000_000;
+
 /** Plain digits with a point, as programs write them: read without looking any closer. */
-const PLAIN = /^-?\d{1,11}\.(\d{1,4})$/;
+const PLAIN = /^-?\d{1,8}\.(\d{1,4})$/;
 
 /**
  * Reads an amount written by people or programs: `1,234.56`, `1.234,56`,
@@ -31,6 +37,9 @@ export function parseAmount(
 ): Result<Minor, AmountProblem> {
   const trimmed = text.trim();
   if (trimmed === "") return fail("amount.empty");
+  // No sum is written in so many characters: nothing that comes from outside is looked at for long.
+  if (trimmed.length > LONGEST)
+    return fail("amount.unreadable", { text: `${trimmed.slice(0, 20)} …`, mark });
   const plain = mark === "." ? PLAIN.exec(trimmed) : null;
   if (plain?.[1]?.length === minorDigits(currency))
     return ok(minor(Number(trimmed.replace(".", ""))));
@@ -52,7 +61,7 @@ function valueOf(
   const decimals = behind.replace(/0+$/, "");
   if (decimals.length > digits) return fail("amount.digits", { text, currency, digits });
   const value = Number(`${whole.replace(/\D/g, "")}${decimals.padEnd(digits, "0")}`);
-  if (!Number.isSafeInteger(value)) return fail("amount.large", { text });
+  if (value > LARGEST_SUM) return fail("amount.large", { text });
   return ok(minor(isNegative(text) ? -value : value));
 }
 
@@ -60,11 +69,27 @@ function valueOf(
 const isNegative = (text: string): boolean =>
   /^\(.*\)$/.test(text) || /^[^\d]*[-−]/.test(text) || /[-−]$/.test(text);
 
-/** The digits and marks alone, without currency, minus and parentheses around them. */
-const withoutSigns = (text: string): string =>
-  text
-    .replace(/^[\s(+\-−]*(?:[A-Z]{3}\b)?[\s(+\-−]*[$€£¥]?[\s+\-−]*/, "")
-    .replace(/[\s)\-−]*(?:[A-Z]{3}|[$€£¥])?[\s)\-−]*$/, "");
+const SIGN = /[$€£¥]/;
+
+/** Where the first character that is not one of a kind stands, from the left or from the right. */
+function past(text: string, kind: RegExp, from: number, step: 1 | -1): number {
+  let at = from;
+  while (kind.test(text[at] ?? "")) at += step;
+  return at;
+}
+
+/** The digits and marks alone, without currency, minus and parentheses around them; in one pass. */
+function withoutSigns(text: string): string {
+  let from = past(text, /[\s(+\-−]/, 0, 1);
+  if (/^[A-Z]{3}(?!\w)/.test(text.slice(from, from + 4)))
+    from = past(text, /[\s(+\-−]/, from + 3, 1);
+  if (SIGN.test(text[from] ?? "")) from = past(text, /[\s+\-−]/, from + 1, 1);
+  let to = past(text, /[\s)\-−]/, text.length - 1, -1);
+  if (/^[A-Z]{3}$/.test(text.slice(Math.max(0, to - 2), to + 1))) to -= 3;
+  else if (SIGN.test(text[to] ?? "")) to -= 1;
+  to = past(text, /[\s)\-−]/, to, -1);
+  return text.slice(from, Math.max(from, to + 1));
+}
 
 const unreadable = (bare: string): "amount.mark" | "amount.unreadable" =>
   /^[\d.,]+$/.test(bare) ? "amount.mark" : "amount.unreadable";

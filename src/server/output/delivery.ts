@@ -2,6 +2,7 @@ import { mkdirSync, renameSync, writeFileSync } from "node:fs";
 import { dirname } from "node:path";
 
 import { addDays } from "@/core/calendar";
+import { type MailServer, mailServerOf } from "@/core/formats";
 import type { Db } from "@/db/connection";
 import {
   itemsOfLetter,
@@ -14,6 +15,7 @@ import {
 import { backFrom, setBack } from "@/db/persons";
 import { readSettings, type Settings } from "@/db/settings";
 
+import { inWords } from "../runtime/messages";
 import { outboxFile } from "../runtime/folders";
 
 /**
@@ -42,19 +44,20 @@ export async function deliverLetter(
     db.transaction(() => setDelivery(db, letterId, "outbox"));
     return;
   }
+  const server = mailServerOf(settings.smtpUrl);
+  if (!server.ok) {
+    db.transaction(() => setDelivery(db, letterId, `not sent: ${inWords(server.error)}`));
+    return;
+  }
   const reached = letter.reached.split(", ").filter((address) => address !== "");
   const envelope = addressesOf(letter).filter(
     (address) => backFrom(db, address) === null && !reached.includes(address),
   );
-  const { default: nodemailer } = await import("nodemailer");
   // Letters may have come back from all of them since this one was recorded.
   const outcome =
     envelope.length === 0
       ? NOBODY_LEFT
-      : await nodemailer
-          .createTransport(settings.smtpUrl)
-          .sendMail({ ...message, raw: bytes, envelope: { from: settings.replyTo, to: envelope } })
-          .then((info: unknown) => sentTo(info, envelope), outcomeOf);
+      : await handOver(server.value, { ...message, raw: bytes }, [settings.replyTo, ...envelope]);
   db.transaction(() => {
     // An address that is refused for good is written to no more, whatever became of the others.
     for (const { address, why } of outcome.back) setBack(db, address, why, letter.onDay);
@@ -73,6 +76,20 @@ export async function deliverLetter(
       nextTry: new Date(now.getTime() + wait * 60_000).toISOString(),
     });
   });
+}
+
+/** Hands a letter to the mail server. Parts, never an address: one could give the mailer orders. */
+async function handOver(
+  { host, port, secure, user, secret }: MailServer,
+  message: object,
+  [from, ...to]: readonly string[],
+): Promise<Outcome> {
+  const { default: nodemailer } = await import("nodemailer");
+  const auth = user === null ? {} : { auth: { user, pass: secret ?? "" } };
+  return nodemailer
+    .createTransport({ host, port, secure, ...auth })
+    .sendMail({ ...message, envelope: { from, to } })
+    .then((info: unknown) => sentTo(info, to), outcomeOf);
 }
 
 /** Everybody a letter went to, those with a copy too. */

@@ -10,7 +10,8 @@ const MESSAGES: Record<string, string> = {
   "amount.mark":
     "“{text}” does not fit the decimal sign “{mark}”. Choose the other decimal sign for this file, or mend the cell.",
   "amount.digits": "“{text}” has more decimals than {currency} has ({digits}).",
-  "amount.large": "“{text}” is too large to be a sum of money here.",
+  "amount.large":
+    "“{text}” is too large: a sum has at most a million million of its smallest unit.",
   "day.empty": "There is no date. Every line needs one.",
   "day.unreadable":
     "“{text}” is not a date in the order {order}. Choose another order of day, month and year, or mend the cell.",
@@ -160,6 +161,10 @@ const MESSAGES: Record<string, string> = {
   "book.locked": "The book is in use by another process. Try again in a moment.",
   "book.unreadable": "The book's file is damaged or not a book. Restore a backup.",
   "settings.time_zone": "“{text}” is not a time zone, like America/Chicago.",
+  "settings.real_clock":
+    "This book goes by the real day. Only the clock of a practice book can be moved on.",
+  "mail_server.address":
+    "The mail server’s address cannot be read: write it like smtp://host:587 under Set-up, and nothing behind it.",
   "settings.clock": "The clock can only move on.",
   "input.invalid": "{where}: {what}",
   "command.unknown": "There is no command “{name}”.",

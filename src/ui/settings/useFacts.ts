@@ -3,6 +3,7 @@ import { useForm, type UseFormReturn } from "react-hook-form";
 import { z } from "zod";
 
 import { type Day } from "@/core/calendar";
+import { mailServerOf } from "@/core/formats";
 import { type Currency, parseAmount, toDecimal } from "@/core/money";
 
 import { fieldsOf } from "../kit/checked";
@@ -65,7 +66,10 @@ const schema = (currency: Currency) => {
     smtpUrl: z
       .string()
       .trim()
-      .regex(/^(smtps?:\/\/\S+)?$/, "Write it like smtp://host:587, or leave it empty."),
+      .refine(
+        (text) => text === "" || mailServerOf(text).ok,
+        "Write it like smtp://host:587 and nothing behind it, or leave it empty.",
+      ),
   });
 };
 

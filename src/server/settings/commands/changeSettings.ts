@@ -1,6 +1,7 @@
 import { z } from "zod";
 
 import { country, isoDay, isTimeZone, name } from "@/contracts/values";
+import { mailServerOf } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { type Settings, writeSettings } from "@/db/settings";
 import { defineCommand } from "@/server/runtime/command";
@@ -78,13 +79,18 @@ export const changeSettings = defineCommand({
       .optional(),
     smtpUrl: z
       .string()
-      .regex(/^smtps?:\/\/\S+$/, "Write it like smtp://host:587.")
+      .refine(
+        (text) => mailServerOf(text).ok,
+        "Write it like smtp://host:587, and nothing behind it.",
+      )
       .nullable()
       .optional(),
   }),
   run(ctx, input): Result<null> {
     if (input.timeZone !== undefined && !isTimeZone(input.timeZone))
       return fail("settings.time_zone", { text: input.timeZone });
+    if (input.clock !== undefined && ctx.settings.clock === null)
+      return fail("settings.real_clock");
     if (
       input.clock !== undefined &&
       ctx.settings.clock !== null &&
