@@ -1,5 +1,7 @@
 import { parseArgs, type ParseArgsConfig } from "node:util";
 
+import { ownerOnly } from "@/server/runtime/ownerOnly";
+
 import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 
 const USAGE = `dozo: receivables work from the command line
@@ -53,6 +55,7 @@ const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }
 };
 
 async function main(argv: string[]): Promise<number> {
+  ownerOnly();
   const [name = "", ...rest] = argv;
   if (argv.includes("--help") || name === "help") {
     process.stdout.write(USAGE);

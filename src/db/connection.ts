@@ -4,6 +4,7 @@ import { dirname } from "node:path";
 
 import { fail, ok, type Result } from "@/core/result";
 
+import { isBook } from "./identity";
 import { migrate, newestSchema, schemaVersion } from "./migrate";
 
 export type Value = string | number | null;
@@ -156,10 +157,10 @@ export function createFile(path: string): Db {
 /** Opens a book to write: brings its schema up to date first, with a copy of the file taken before. */
 export function openToWrite(path: string): Result<Db, OpenError> {
   return guarded(() => {
-    const raw = prepared(new Database(path, { fileMustExist: true, timeout: 10_000 }));
-    const problem = tooNew(raw);
+    const raw = new Database(path, { fileMustExist: true, timeout: 10_000 });
+    const problem = notABook(raw, path) ?? tooNew(raw);
     if (problem) return problem;
-    migrate(raw, path);
+    migrate(prepared(raw), path);
     return ok(new Db(raw));
   });
 }
@@ -168,7 +169,7 @@ export function openToWrite(path: string): Result<Db, OpenError> {
 export function openToRead(path: string): Result<Db, OpenError> {
   return guarded(() => {
     let raw = new Database(path, { fileMustExist: true, readonly: true, timeout: 10_000 });
-    const problem = tooNew(raw);
+    const problem = notABook(raw, path) ?? tooNew(raw);
     if (problem) return problem;
     if (schemaVersion(raw) < newestSchema()) {
       // A book of an older version is brought up to date before it is read.
@@ -180,6 +181,12 @@ export function openToRead(path: string): Result<Db, OpenError> {
     }
     return ok(new Db(raw));
   });
+}
+
+function notABook(raw: Database.Database, path: string): Result<Db, OpenError> | undefined {
+  if (isBook(raw, path)) return undefined;
+  raw.close();
+  return fail("book.unreadable");
 }
 
 function tooNew(raw: Database.Database): Result<Db, OpenError> | undefined {

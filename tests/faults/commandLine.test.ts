@@ -1,4 +1,4 @@
-import { existsSync, readFileSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { parse } from "papaparse";
 
@@ -39,6 +39,28 @@ beforeAll(() => {
     { ...who, key: "card-1" },
   );
   made.value.close();
+});
+
+describe("dozo on a machine that others use, and on files that are no books", () => {
+  it("keeps what it makes for its owner alone", () => {
+    const out = join(cli.data, "copy.sqlite");
+    expect(cli.run("backup", "--book", "shop", "--out", out).code).toBe(0);
+    expect((statSync(out).mode & 0o777).toString(8)).toBe("600");
+  });
+  it("says that a file is damaged or no book, with exit code 4, and leaves it alone", () => {
+    const folder = join(cli.data, "books", "stranger");
+    mkdirSync(folder, { recursive: true });
+    for (const content of ["", "not a book\n".repeat(500)]) {
+      writeFileSync(join(folder, "book.sqlite"), content);
+      const checked = cli.run("check", "--book", "stranger");
+      expect([checked.code, checked.err]).toEqual([
+        4,
+        expect.stringContaining("damaged or not a book"),
+      ]);
+      expect(readFileSync(join(folder, "book.sqlite"), "utf8")).toBe(content);
+    }
+    rmSync(folder, { recursive: true });
+  });
 });
 
 describe("dozo, as scripts rely on it", () => {

@@ -1,8 +1,10 @@
+import { renameSync, rmSync } from "node:fs";
+
 import type { z } from "zod";
 
 import { bookSchema } from "@/contracts/settings";
 import { DEFAULT_CHART } from "@/core/ledger";
-import { fail, ok, type Result } from "@/core/result";
+import { fail, type Result } from "@/core/result";
 import { createFile, type Db, openToRead, openToWrite } from "@/db/connection";
 import { insertAccount } from "@/db/journal";
 import { writeSettings } from "@/db/settings";
@@ -17,7 +19,10 @@ export function createBook(book: string, input: z.input<typeof bookSchema>): Res
   const parsed = bookSchema.safeParse(input);
   if (!parsed.success) return fail("input.invalid", firstProblem(parsed.error, "Book"));
   makeBookFolders(book);
-  const db = createFile(bookFile(book));
+  // Made aside and named when it is whole: a creation that is cut off leaves no book.
+  const making = `${bookFile(book)}.making`;
+  for (const rest of ["", "-wal", "-shm"]) rmSync(`${making}${rest}`, { force: true });
+  const db = createFile(making);
   db.transaction(() => {
     writeSettings(db, {
       ...parsed.data,
@@ -30,7 +35,9 @@ export function createBook(book: string, input: z.input<typeof bookSchema>): Res
     });
     for (const account of DEFAULT_CHART) insertAccount(db, account);
   });
-  return ok(db);
+  db.close();
+  renameSync(making, bookFile(book));
+  return openToWrite(bookFile(book));
 }
 
 export function openBookToWrite(book: string): Result<Db> {

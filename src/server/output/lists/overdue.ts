@@ -15,7 +15,7 @@ const bucketCell =
 
 export const overdueList = defineSheet({
   name: "overdue",
-  query: z.object({ state: z.enum(OVERDUE_STATES).nullable().default(null) }),
+  query: z.object({ state: z.enum(OVERDUE_STATES).nullable().catch(null) }),
   rows: ({ db, today, proposals, query: { state } }) =>
     overdueRows(db, today, proposals).filter((row) => state === null || row.state === state),
   columns: {
