@@ -52,11 +52,17 @@ export type StationName = keyof typeof STATION_VIEWS;
 export type ViewOf<Station extends StationName> = keyof (typeof STATION_VIEWS)[Station]["views"] &
   string;
 
+/** What any view is called. */
+export type ViewName = {
+  [Station in StationName]: (typeof STATION_VIEWS)[Station]["views"][ViewOf<Station> &
+    keyof (typeof STATION_VIEWS)[Station]["views"]];
+}[StationName];
+
 /** The views of a station in the order of their tabs. */
 export function viewsOf<Station extends StationName>(
   station: Station,
-): readonly (readonly [ViewOf<Station>, string])[] {
-  return Object.entries(STATION_VIEWS[station].views) as [ViewOf<Station>, string][];
+): readonly (readonly [ViewOf<Station>, ViewName])[] {
+  return Object.entries(STATION_VIEWS[station].views) as [ViewOf<Station>, ViewName][];
 }
 
 /**

@@ -1,12 +1,10 @@
 import { addDays, type Day } from "@/core/calendar";
-import { type FeedReach, reachOf } from "@/core/followup";
+import { type ActiveDay, type FeedReach, reachOf } from "@/core/followup";
 
 import type { Db } from "./connection";
 
 /** Days back in which an account's habit is looked for. */
 const HABIT_DAYS = 180;
-
-type ActiveDay = { account: string; on: Day };
 
 /**
  * How far what was taken in reaches, account by account: the last day on which something happened in
@@ -16,27 +14,25 @@ type ActiveDay = { account: string; on: Day };
 export function feedReach(db: Db, today: Day): FeedReach[] {
   const from = addDays(today, -HABIT_DAYS);
   const processors = db.all<ActiveDay>(
-    `SELECT DISTINCT a.name AS account, seen.on_day AS 'on'
+    `SELECT a.id, a.name AS account, i.occurred_on AS 'on'
      FROM processor_account a
-     JOIN (
-       SELECT processor_account_id AS id, occurred_on AS on_day
-       FROM processor_item
-       WHERE file_id IS NOT NULL AND occurred_on BETWEEN ?1 AND ?2
-       UNION ALL
-       SELECT processor_account_id, started_on
-       FROM ach_started
-       WHERE started_on BETWEEN ?1 AND ?2
-     ) seen ON seen.id = a.id
-     ORDER BY seen.on_day`,
+     CROSS JOIN processor_item i ON i.processor_account_id = a.id
+     WHERE i.file_id IS NOT NULL AND i.occurred_on BETWEEN ?1 AND ?2
+     UNION
+     SELECT a.id, a.name, s.started_on
+     FROM processor_account a
+     JOIN ach_started s ON s.processor_account_id = a.id
+     WHERE s.started_on BETWEEN ?1 AND ?2
+     ORDER BY 3`,
     from,
     today,
   );
   const banks = db.all<ActiveDay>(
-    `SELECT DISTINCT a.name AS account, l.posted_on AS 'on'
-     FROM bank_line l
-     JOIN bank_account a ON a.id = l.bank_account_id
+    `SELECT DISTINCT a.id, a.name AS account, l.posted_on AS 'on'
+     FROM bank_account a
+     CROSS JOIN bank_line l ON l.bank_account_id = a.id
      WHERE l.posted_on BETWEEN ? AND ?
-     ORDER BY l.posted_on`,
+     ORDER BY 3`,
     from,
     today,
   );

@@ -79,7 +79,9 @@ describe("a book", () => {
   it("of before the id is known by its tables, and gets one when it is brought up to date", () => {
     createFile(path).close();
     const older = new Database(path);
-    older.exec("DROP TABLE identity; PRAGMA application_id = 0; PRAGMA user_version = 9");
+    older.exec(
+      "DROP TABLE identity; DROP INDEX processor_item_day; PRAGMA application_id = 0; PRAGMA user_version = 9",
+    );
     older.close();
     const opened = openToWrite(path);
     expect(opened.ok && opened.value.all("SELECT length(id) AS length FROM identity")).toEqual([

@@ -54,6 +54,53 @@ test("a link that is followed by a key hands the focus on to what it shows", asy
   await expect(opened(page)).toBeFocused();
 });
 
+test("what lies over the page hears the keys, and not the row below it", async ({ page }) => {
+  await page.goto(`${DEMO}/match?queue=check`);
+  await alive(page);
+  await page.keyboard.press("Enter");
+  await expect(opened(page)).toBeFocused();
+  await expect(page.getByText("Reading …")).toHaveCount(0);
+  for (const over of ["Shift+Slash", "h"]) {
+    await page.keyboard.press(over);
+    const dialog = page.getByRole("dialog");
+    await expect(dialog).toBeVisible();
+    for (const key of ["Enter", "k", "s", "u", "ArrowDown"]) await page.keyboard.press(key);
+    await expect(page.getByRole("status")).toBeEmpty();
+    await page.keyboard.press("Escape");
+    await expect(dialog).toHaveCount(0);
+    // The row is as it was, and still the user's.
+    await expect(page.getByRole("button", { name: /^Post/ }).locator("kbd")).toBeVisible();
+  }
+});
+
+test("another filter is another list: its first row is open, and Enter is not lost on the old one", async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/overdue`);
+  await alive(page);
+  await page.locator("tr[data-row]").nth(2).click();
+  await expect(opened(page)).toBeFocused();
+  await page.getByRole("link", { name: /^Waits \d/ }).click();
+  await expect(page).toHaveURL(/state=waits/);
+  await page.keyboard.press("Enter");
+  await expect(opened(page)).toBeFocused();
+  await expect(page.locator("tr[data-open]")).toHaveCount(1);
+});
+
+test("a row that the page opened says what Enter does, and bears no other key until then", async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/match?queue=check`);
+  await alive(page);
+  const post = page.getByRole("button", { name: /^Post/ });
+  await expect(post).toBeVisible();
+  await expect(post.locator("kbd")).toBeHidden();
+  await expect(page.getByText("Enter takes it up")).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(post.locator("kbd")).toBeVisible();
+  await expect(page.getByText("Enter takes it up")).toHaveCount(0);
+});
+
 test("each page says in its title what it is and whose", async ({ page }) => {
   for (const [path, title] of [
     ["/match", /^Match, Kestrel Row/],

@@ -1,6 +1,6 @@
 import { addBankingDays, addDays, day } from "@/core/calendar";
 
-import { type FeedReach, reachOf, staleFeed } from "./feeds";
+import { type ActiveDay, type FeedReach, reachOf, staleFeed } from "./feeds";
 
 const TODAY = day("2026-11-24");
 const reach = (feed: FeedReach["feed"], account: string, to: string): FeedReach => ({
@@ -45,8 +45,8 @@ describe("a feed that has fallen behind", () => {
     );
   });
   it("is not one that is silent as long as a rule: its own habit counts where that is longer", () => {
-    const days = (...all: string[]): { account: string; on: ReturnType<typeof day> }[] =>
-      all.map((on) => ({ account: "Abroad", on: day(on) }));
+    const days = (...all: string[]): ActiveDay[] =>
+      all.map((on) => ({ id: 3, account: "Abroad", on: day(on) }));
     // Once in two weeks: after eight banking days it is not behind, after eleven it is.
     const [rare] = reachOf("processor", days("2026-10-12", "2026-10-26", "2026-11-09"));
     expect(rare).toEqual({ feed: "processor", account: "Abroad", to: "2026-11-09", silent: 10 });
@@ -54,5 +54,13 @@ describe("a feed that has fallen behind", () => {
       staleFeed([rare!], { today: day(today), within: 5 });
     expect([on("2026-11-20"), on("2026-11-25")]).toEqual([null, rare]);
     expect(reachOf("bank", [])).toEqual([]);
+  });
+  it("is told apart from another of the same name", () => {
+    const reaches = reachOf("processor", [
+      { id: 1, account: "Card", on: day("2026-11-02") },
+      { id: 2, account: "Card", on: day("2026-11-23") },
+    ]);
+    expect(reaches.map(({ to }) => to)).toEqual(["2026-11-02", "2026-11-23"]);
+    expect(staleFeed(reaches, { today: TODAY, within: 5 })).toMatchObject({ to: "2026-11-02" });
   });
 });

@@ -20,16 +20,16 @@ export type FeedReach = {
  */
 const OUT_OF_USE_DAYS = 90;
 
+/** A day on which something happened in an account. */
+export type ActiveDay = { readonly id: number; readonly account: string; readonly on: Day };
+
 /** How far each account of a feed reaches, from the days on which something happened, rising. */
-export function reachOf(
-  feed: Feed,
-  days: readonly { readonly account: string; readonly on: Day }[],
-): FeedReach[] {
-  const reaches = new Map<string, FeedReach>();
-  for (const { account, on } of days) {
-    const before = reaches.get(account);
+export function reachOf(feed: Feed, days: readonly ActiveDay[]): FeedReach[] {
+  const reaches = new Map<number, FeedReach>();
+  for (const { id, account, on } of days) {
+    const before = reaches.get(id);
     const silent = before ? Math.max(before.silent, bankingDaysBetween(before.to, on)) : 0;
-    reaches.set(account, { feed, account, to: on, silent });
+    reaches.set(id, { feed, account, to: on, silent });
   }
   return [...reaches.values()];
 }

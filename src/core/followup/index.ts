@@ -28,7 +28,8 @@ export {
   type Language,
   type LetterTemplate,
 } from "./letters";
-export { reachOf, staleFeed, type FeedReach } from "./feeds";
+export { filesInWords } from "./filesInWords";
+export { reachOf, staleFeed, type ActiveDay, type FeedReach } from "./feeds";
 export { waitsFor, waitInWords, type Wait, type WaitFacts } from "./waits";
 export { promiseToday, type PromisedPart, type PromiseState, type PromiseToday } from "./promises";
 export { keptOf, offerFor, type Offer } from "./offer";

@@ -26,6 +26,8 @@ describe("a mail server by its address", () => {
     "smtp://mail.example\nhost",
     "smtp://-mail.example",
     "smtp://mail.example?",
+    "smtp://100%zz@mail.example",
+    "smtp://mara:%@mail.example",
   ])("%j is refused", (text) =>
     expect(mailServerOf(text)).toEqual({ ok: false, error: { code: "mail_server.address" } }),
   );

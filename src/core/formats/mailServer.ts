@@ -22,21 +22,31 @@ const PORTS = { "smtp:": 587, "smtps:": 465 } as const;
 export function mailServerOf(text: string): Result<MailServer, "mail_server.address"> {
   const url = URL.canParse(text) ? new URL(text) : null;
   const port = url && (PORTS as Readonly<Record<string, number>>)[url.protocol];
-  if (
-    !url ||
-    !port ||
-    url.hostname === "" ||
-    /[?#\s]/.test(text) ||
-    !["", "/"].includes(url.pathname)
-  )
+  if (!url || !port || !isHost(url.hostname) || !endsThere(text, url))
     return fail("mail_server.address");
-  if (!/^(\[[0-9a-f:.]+\]|[a-z0-9]([a-z0-9.-]*[a-z0-9])?)$/i.test(url.hostname))
-    return fail("mail_server.address");
+  const [user, secret] = [decoded(url.username), decoded(url.password)];
+  if (user === null || secret === null) return fail("mail_server.address");
   return ok({
     host: url.hostname.replace(/^\[|\]$/g, ""),
     port: url.port === "" ? port : Number(url.port),
     secure: url.protocol === "smtps:",
-    user: url.username === "" ? null : decodeURIComponent(url.username),
-    secret: url.password === "" ? null : decodeURIComponent(url.password),
+    user: user || null,
+    secret: secret || null,
   });
+}
+
+const isHost = (name: string): boolean =>
+  /^(\[[0-9a-f:.]+\]|[a-z0-9]([a-z0-9.-]*[a-z0-9])?)$/i.test(name);
+
+/** Nothing stands behind the host and its port. */
+const endsThere = (text: string, url: URL): boolean =>
+  !/[?#\s]/.test(text) && ["", "/"].includes(url.pathname);
+
+/** What stands in per cent signs, as text; null where it cannot be read. */
+function decoded(text: string): string | null {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    return null;
+  }
 }

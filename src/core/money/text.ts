@@ -79,7 +79,7 @@ function past(text: string, kind: RegExp, from: number, step: 1 | -1): number {
 }
 
 /** The digits and marks alone, without currency, minus and parentheses around them; in one pass. */
-function withoutSigns(text: string): string {
+export function withoutSigns(text: string): string {
   let from = past(text, /[\s(+\-−]/, 0, 1);
   if (/^[A-Z]{3}(?!\w)/.test(text.slice(from, from + 4)))
     from = past(text, /[\s(+\-−]/, from + 3, 1);

@@ -8,7 +8,7 @@ import type { Line } from "./lineTypes";
 export type ExplainAs = "receipt" | "elsewhere";
 
 /** A rule at its last look: what its lines become, and how many it takes now. */
-type Looking = { as: ExplainAs; lines: number };
+type Looking = { as: ExplainAs; rule: string; lines: number };
 
 type Props = {
   line: Line;
@@ -23,7 +23,9 @@ type Props = {
  */
 export function useExplain({ line, rule, done }: Props) {
   const { act, book, busy, complain } = useActing();
-  const [looking, setLooking] = useState<Looking | null>(null);
+  const [looked, setLooking] = useState<Looking | null>(null);
+  // Words that were changed since are another rule: it has not been looked at.
+  const looking = looked?.rule === rule ? looked : null;
   const asked = (as: ExplainAs): object => ({
     lineId: line.id,
     as,
@@ -43,7 +45,7 @@ export function useExplain({ line, rule, done }: Props) {
     if (rule === null) return send(as);
     void sendCommand<{ lines: number }>(book, "explainLine", asked(as), { rehearse: true }).then(
       (sent) => {
-        if (sent.ok) setLooking({ as, lines: sent.value.lines });
+        if (sent.ok) setLooking({ as, rule, lines: sent.value.lines });
         else complain(sent.message);
       },
     );

@@ -11,6 +11,7 @@ import { Amount, Total } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
 import { Subheading } from "../kit/headings";
 import { Section } from "../kit/layout";
+import { SumLink } from "../kit/SumLink";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { Contacts, LearnedOf } from "./CustomerContacts";
@@ -98,7 +99,11 @@ function OpenItemsTable({ book, currency, open, today }: OpenItemsTableProps): R
               {item.kind === "credit_note" ? "" : `due ${formatDay(item.dueOn, today)}`}
             </td>
             <td data-numeric>
-              <Amount of={item.balance} currency={item.currency} />
+              <SumLink
+                of={item.balance}
+                currency={item.currency}
+                href={`/b/${book}/invoices/${item.id}`}
+              />
             </td>
           </tr>
         ))}
@@ -165,7 +170,11 @@ function OnAccount({ book, credits, open, today }: OnAccountProps): ReactNode {
               </td>
               <td data-tone="soft">{formatDay(credit.on, today)}</td>
               <td data-numeric>
-                <Amount of={negate(credit.sum)} currency={credit.currency} />
+                <SumLink
+                  of={negate(credit.sum)}
+                  currency={credit.currency}
+                  href={`/b/${book}/receipts/${credit.receiptId}`}
+                />
               </td>
               <td data-numeric>
                 <UseCredit credit={credit} open={open} />

@@ -2,10 +2,12 @@ import type { ReactNode } from "react";
 
 import type { GlossaryTerm } from "@/contracts/glossary";
 
+import type { ViewName } from "@/contracts/views";
+
 import { Word } from "./Word";
 
 /** Views whose name is a word that wants explaining. */
-const TERMS: Readonly<Record<string, GlossaryTerm>> = {
+const TERMS: Readonly<Partial<Record<ViewName, GlossaryTerm>>> = {
   Proofs: "proofs",
   "Trial balance": "trial_balance",
   Clearing: "clearing",
@@ -15,7 +17,7 @@ const TERMS: Readonly<Record<string, GlossaryTerm>> = {
 };
 
 /** The name of a view; where it is a word of the glossary it explains itself. */
-export function ViewWords({ children }: { children: string }): ReactNode {
+export function ViewWords({ children }: { children: ViewName }): ReactNode {
   const term = TERMS[children];
   return term ? <Word of={term}>{children}</Word> : children;
 }

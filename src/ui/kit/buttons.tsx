@@ -13,6 +13,7 @@ type ActProps = {
   main?: boolean;
   onClick?: () => void;
   disabled?: boolean;
+  autoFocus?: boolean;
   type?: "button" | "submit";
 };
 

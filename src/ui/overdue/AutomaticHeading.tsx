@@ -11,6 +11,7 @@ import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { ListFiles } from "../kit/lists/ListFiles";
 import { LastLook } from "../shell/LastLook";
 import { useActing } from "../shell/Notices";
+import { LeavingForGood } from "./FilesWaiting";
 
 export type Row = AutomaticRun["rows"][number];
 export type Props = {
@@ -78,11 +79,7 @@ export function AutomaticHeading({
           <LastLook
             ask="Let them go now"
             go={`Send these ${going}`}
-            words={
-              waiting > 0
-                ? "They leave the house before those files are read, for good."
-                : "They leave the house now, for good."
-            }
+            words={<LeavingForGood waiting={waiting} />}
             onGo={now}
             disabled={going === 0}
           />

@@ -1,10 +1,9 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import { HeadingNote } from "../kit/headings";
+import { filesInWords } from "@/core/followup";
 
-/** The most names that a sentence carries. */
-const MOST_NAMED = 2;
+import { HeadingNote } from "../kit/headings";
 
 /**
  * Says which files wait in Arrivals, before letters go: whoever has paid in one of them would be
@@ -18,15 +17,19 @@ export function FilesWaiting({
   names: readonly string[];
 }): ReactNode {
   if (names.length === 0) return null;
-  const more = names.length - MOST_NAMED;
   return (
     <HeadingNote data-tone="waits">
-      {names.slice(0, MOST_NAMED).join(", ")}
-      {more > 0 ? ` and ${more} more` : ""} {names.length === 1 ? "waits" : "wait"} in{" "}
+      {filesInWords(names)} {names.length === 1 ? "waits" : "wait"} in{" "}
       <NextLink href={`/b/${book}/arrivals`} prefetch={false}>
         Arrivals
       </NextLink>
       : whoever paid in {names.length === 1 ? "it" : "them"} would be reminded.
     </HeadingNote>
   );
+}
+
+/** What is said before letters go: they cannot be taken back, and may go to somebody who has paid. */
+export function LeavingForGood({ waiting }: { waiting: number }): ReactNode {
+  if (waiting === 0) return "They leave the house now, for good.";
+  return <span data-tone="waits">They leave the house before those files are read, for good.</span>;
 }

@@ -1,20 +1,19 @@
 "use client";
 
 import NextLink from "next/link";
-import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { type ReactNode, useState } from "react";
 
 import type { RunLetter } from "@/contracts/overdue";
-import { type Minor, sumOf } from "@/core/money";
+import { sumOf } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
-import { Act } from "../kit/buttons";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { ListFiles } from "../kit/lists/ListFiles";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useOpenRow } from "../kit/lists/useOpenRow";
+import { LastLook } from "../shell/LastLook";
 import { useActing } from "../shell/Notices";
-import { FilesWaiting } from "./FilesWaiting";
+import { FilesWaiting, LeavingForGood } from "./FilesWaiting";
 import { letterColumns } from "./letterColumns";
 import { Looking, type Words } from "./LetterLook";
 import { BesideLetters, type Props } from "./LettersBeside";
@@ -26,8 +25,7 @@ import { OverdueTabs } from "./OverdueTabs";
  */
 export function LettersPage(props: Props): ReactNode {
   const { book, currency, letters, count, page, pageRows, others, held, today, back } = props;
-  const { open, setOpen, changed, setChanged, out, asking, setAsking, far, going, send, take } =
-    useLetterRun(props);
+  const { open, setOpen, changed, setChanged, out, far, going, send, take } = useLetterRun(props);
   return (
     <>
       <PageHeading>
@@ -37,15 +35,15 @@ export function LettersPage(props: Props): ReactNode {
             asked for in {going.length} {going.length === 1 ? "letter" : "letters"} today
           </small>
         </Title>
-        <ListFiles book={book} list="letters" />
-        <SendActs
-          asking={asking}
-          far={far}
-          going={going}
-          send={send}
-          setAsking={setAsking}
-          waiting={props.filesWaiting.length}
-        />
+        <HeadingEnd>
+          <ListFiles book={book} list="letters" />
+          <SendActs
+            far={far}
+            count={going.length}
+            send={send}
+            waiting={props.filesWaiting.length}
+          />
+        </HeadingEnd>
       </PageHeading>
       <FilesWaiting book={book} names={props.filesWaiting} />
       <OverdueTabs at="run" />
@@ -102,12 +100,10 @@ function useLetterRun({ going: all, filesWaiting }: Props) {
   const [open, setOpen] = useOpenRow();
   const [changed, setChanged] = useState<ReadonlyMap<number, Words>>(new Map());
   const [out, setOut] = useState<ReadonlyMap<number, string>>(new Map());
-  const [asking, setAsking] = useState(false);
   const [far, setFar] = useState<{ done: number; of: number } | null>(null);
   const going = all.filter(({ customerId }) => !out.has(customerId));
   const send = (): void => {
     if (busy || going.length === 0) return;
-    setAsking(false);
     // What was not changed is written when it goes, from what is open then.
     const said = going.map(({ customerId }) => ({ customerId, ...changed.get(customerId) }));
     void act<{ sent: number; held: { customer: string; why: string }[] }>(
@@ -127,61 +123,24 @@ function useLetterRun({ going: all, filesWaiting }: Props) {
           () => ({ words: "Noted." }),
         );
   };
-  useHotkeys("s", () => setAsking(going.length > 0), { preventDefault: true }, [going.length]);
-  useHotkeys("enter", send, { enabled: asking, preventDefault: true }, [send]);
-  useHotkeys("escape", () => setAsking(false), { enabled: asking });
   const take = (id: number, why: string | null): void => {
     const next = new Map(out);
     if (why === null) next.delete(id);
     else next.set(id, why);
     setOut(next);
   };
-  return { open, setOpen, changed, setChanged, out, asking, setAsking, far, going, send, take };
+  return { open, setOpen, changed, setChanged, out, far, going, send, take };
 }
 type SendActsProps = {
-  asking: boolean;
   far: { done: number; of: number } | null;
-  going: { customerId: number; sum: Minor }[];
-  send: () => void;
-  setAsking: Dispatch<SetStateAction<boolean>>;
-  /** How many files wait in Arrivals. */
+  /** How many letters go, and how many files wait in Arrivals. */
+  count: number;
   waiting: number;
+  send: () => void;
 };
-function SendActs(props: SendActsProps): ReactNode {
-  const { busy } = useActing();
-  return (
-    <HeadingEnd>
-      <AskOrProgress busy={busy} {...props} />
-    </HeadingEnd>
-  );
-}
 
-type AskOrProgressProps = SendActsProps & { busy: boolean };
-function AskOrProgress({
-  asking,
-  busy,
-  far,
-  going,
-  send,
-  setAsking,
-  waiting,
-}: AskOrProgressProps): ReactNode {
-  if (asking)
-    return (
-      <>
-        <span data-tone={waiting > 0 ? "waits" : undefined}>
-          {waiting > 0
-            ? "They leave the house before those files are read, for good."
-            : "They leave the house now, for good."}
-        </span>
-        <Act main hint="Enter" onClick={send} disabled={busy}>
-          {waiting > 0 ? "Send all the same:" : "Send these"} {going.length}
-        </Act>
-        <Act hint="Esc" onClick={() => setAsking(false)}>
-          Not yet
-        </Act>
-      </>
-    );
+/** Sends the letters after a last look; while they go, how far they are. */
+function SendActs({ far, count, waiting, send }: SendActsProps): ReactNode {
   if (far)
     return (
       <span>
@@ -189,8 +148,13 @@ function AskOrProgress({
       </span>
     );
   return (
-    <Act main hint="S" onClick={() => setAsking(true)} disabled={busy || going.length === 0}>
-      Send {going.length}
-    </Act>
+    <LastLook
+      hint="S"
+      ask={`Send ${count}`}
+      go={`${waiting > 0 ? "Send all the same:" : "Send these"} ${count}`}
+      words={<LeavingForGood waiting={waiting} />}
+      onGo={send}
+      disabled={count === 0}
+    />
   );
 }

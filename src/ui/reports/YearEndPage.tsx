@@ -56,7 +56,7 @@ export function YearEndPage(props: Props): ReactNode {
         </Section>
         <Section>
           <Subheading>Tax payable by code</Subheading>
-          <TaxTable amount={amount} tax={tax} />
+          <TaxTable book={book} currency={currency} amount={amount} tax={tax} />
           <Unclaimed {...props} />
         </Section>
       </Halves>

@@ -80,7 +80,7 @@ describe("tax payable", () => {
         balance: minor(58_750),
       },
     ];
-    const rows = rowsOf(<TaxTable amount={amount} tax={tax} />);
+    const rows = rowsOf(<TaxTable book="kestrel-row" currency={USD} amount={amount} tax={tax} />);
     expect(rows[0]?.slice(0, 3)).toEqual(["Code", "Charged", "Taken off"]);
     expect(rows[1]?.join(" ")).toMatch(/2200.*600\.00.*12\.50.*587\.50/);
   });
@@ -94,8 +94,10 @@ describe("tax payable", () => {
         balance: minor(123_456_789_01),
       },
     ];
-    expect(rowsOf(<TaxTable amount={amount} tax={tax} />)[1]?.join(" ")).toContain(
-      "123,456,789.01",
-    );
+    expect(
+      rowsOf(<TaxTable book="kestrel-row" currency={USD} amount={amount} tax={tax} />)[1]?.join(
+        " ",
+      ),
+    ).toContain("123,456,789.01");
   });
 });

@@ -1,5 +1,6 @@
 "use client";
 
+import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import type { YearEndFacts } from "@/contracts/reports";
@@ -136,10 +137,12 @@ export function CashTable({ amount, book, cash, currency, year }: CashTableProps
   );
 }
 type TaxTableProps = {
+  book: Props["book"];
+  currency: Props["currency"];
   amount: (of: number) => string;
   tax: Props["tax"];
 };
-export function TaxTable({ amount, tax }: TaxTableProps): ReactNode {
+export function TaxTable({ amount, book, currency, tax }: TaxTableProps): ReactNode {
   return (
     <DetailTable aria-label="Tax payable">
       <thead>
@@ -160,7 +163,9 @@ export function TaxTable({ amount, tax }: TaxTableProps): ReactNode {
         {tax.map((tax) => (
           <tr key={tax.code}>
             <td>
-              {tax.code} {tax.name}
+              <NextLink href={`/b/${book}/books?view=account&account=${tax.code}`} prefetch={false}>
+                {tax.code} {tax.name}
+              </NextLink>
             </td>
             <td data-numeric data-sum>
               {amount(tax.charged)}
@@ -168,8 +173,12 @@ export function TaxTable({ amount, tax }: TaxTableProps): ReactNode {
             <td data-numeric data-sum>
               {amount(tax.less)}
             </td>
-            <td data-numeric data-sum>
-              {amount(tax.balance)}
+            <td data-numeric>
+              <SumLink
+                of={tax.balance}
+                currency={currency}
+                href={`/b/${book}/books?view=account&account=${tax.code}`}
+              />
             </td>
           </tr>
         ))}

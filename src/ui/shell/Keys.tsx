@@ -32,7 +32,7 @@ function actsNow(): [string, string][] {
   const hints = [...document.querySelectorAll<HTMLElement>("main button kbd, main a kbd")];
   return hints.flatMap((hint): [string, string][] => {
     const button = hint.closest<HTMLButtonElement>("button, a");
-    if (!button || button.matches(":disabled") || button.offsetParent === null) return [];
+    if (!button || button.matches(":disabled") || !hint.checkVisibility()) return [];
     const words = [...button.childNodes].filter((part) => part !== hint);
     return [
       [

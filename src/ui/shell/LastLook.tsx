@@ -4,7 +4,7 @@ import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { Act } from "../kit/buttons";
-import { onOwnControl } from "../kit/keys";
+import { inDialog, meantElsewhere } from "../kit/keys";
 import { useActing } from "./Notices";
 
 type Props = {
@@ -21,7 +21,8 @@ type Props = {
 
 /**
  * The button of an act over many: the first press shows what will be done and to how many, the
- * second does it. Escape, or a second thought, does nothing.
+ * second does it. The focus lies on it meanwhile, so that Enter means this and no row of the page.
+ * Escape, or a second thought, does nothing.
  */
 export function LastLook({ hint, ask, go, words, onGo, disabled = false }: Props): ReactNode {
   const { busy } = useActing();
@@ -34,15 +35,15 @@ export function LastLook({ hint, ask, go, words, onGo, disabled = false }: Props
   useHotkeys(
     "enter",
     confirm,
-    { enabled: enabled && asking, ignoreEventWhen: onOwnControl, preventDefault: true },
+    { enabled: enabled && asking, ignoreEventWhen: meantElsewhere, preventDefault: true },
     [onGo],
   );
   useHotkeys(hint?.toLowerCase() ?? "", () => setAsking(true), {
     enabled: enabled && !asking && hint !== undefined,
-    ignoreEventWhen: onOwnControl,
+    ignoreEventWhen: meantElsewhere,
     preventDefault: true,
   });
-  useHotkeys("escape", () => setAsking(false), { enabled: asking });
+  useHotkeys("escape", () => setAsking(false), { enabled: asking, ignoreEventWhen: inDialog });
   if (!asking)
     return (
       <Act main {...(hint ? { hint } : {})} onClick={() => setAsking(true)} disabled={!enabled}>
@@ -52,7 +53,7 @@ export function LastLook({ hint, ask, go, words, onGo, disabled = false }: Props
   return (
     <>
       <span>{words}</span>
-      <Act main hint="Enter" onClick={confirm} disabled={!enabled}>
+      <Act main hint="Enter" autoFocus onClick={confirm} disabled={!enabled}>
         {go}
       </Act>
       <Act hint="Esc" onClick={() => setAsking(false)}>

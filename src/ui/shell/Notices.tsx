@@ -5,6 +5,7 @@ import { createContext, type ReactNode, useCallback, useContext, useMemo, useSta
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { RowButton } from "../kit/buttons";
+import { inDialog } from "../kit/keys";
 import { Notice, NoticePlace } from "../kit/layout";
 import { sendCommand } from "./send";
 
@@ -91,7 +92,7 @@ export function Notices({ book, children }: { book: string; children: ReactNode 
         words: `All ${value.undone} undone. Both entries of each stay in the journal.`,
       }));
   }, [act, notice]);
-  useHotkeys("u", undoLast, [undoLast]);
+  useHotkeys("u", undoLast, { ignoreEventWhen: inDialog }, [undoLast]);
   const acting = useMemo<Acting>(
     () => ({
       act,

@@ -1,7 +1,7 @@
 "use client";
 
 import { Dialog } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { type ReactNode, useRef } from "react";
 
 /** What is read beside the work and closed again, by Escape or a click beside it. */
 export function PaperDialog({
@@ -13,9 +13,12 @@ export function PaperDialog({
   close: () => void;
   children: ReactNode;
 }): ReactNode {
+  const content = useRef<HTMLDivElement>(null);
   return (
     <Dialog.Root
       open
+      // It is read first: a hurried Enter must not follow the first link in it.
+      initialFocusEl={() => content.current}
       scrollBehavior="inside"
       onOpenChange={({ open }) => {
         if (!open) close();
@@ -24,6 +27,7 @@ export function PaperDialog({
       <Dialog.Backdrop />
       <Dialog.Positioner>
         <Dialog.Content
+          ref={content}
           bg="sheet"
           boxShadow="none"
           border="1px solid"

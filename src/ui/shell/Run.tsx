@@ -11,6 +11,7 @@ import { formatDay } from "@/core/calendar";
 
 import { RunButton } from "../kit/buttons";
 import { SmallChoice } from "../kit/fields";
+import { inDialog } from "../kit/keys";
 import { RunBar, RunNote, WordMark } from "../kit/sheets";
 import { Find } from "./Find";
 import { Keys } from "./Keys";
@@ -46,9 +47,10 @@ export function Run({
   const [keys, setKeys] = useState(false);
   const [words, setWords] = useState(false);
   // By the letter that is typed, wherever it lies on the keyboard.
-  useHotkeys(["/", "shift+/"], () => setFinding(true), { preventDefault: true, useKey: true });
-  useHotkeys(["?", "shift+?"], () => setKeys(true), { preventDefault: true, useKey: true });
-  useHotkeys("h", () => setWords(true), { preventDefault: true });
+  const typed = { preventDefault: true, ignoreEventWhen: inDialog };
+  useHotkeys(["/", "shift+/"], () => setFinding(true), { ...typed, useKey: true });
+  useHotkeys(["?", "shift+?"], () => setKeys(true), { ...typed, useKey: true });
+  useHotkeys("h", () => setWords(true), typed);
   return (
     <RunBar>
       <a data-hidden href="#sheet">

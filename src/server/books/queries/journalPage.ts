@@ -62,7 +62,9 @@ export function accountPage(
   { db }: BookContext,
   { account: id, asOf, page, pageRows }: Page & { account: string; asOf: Day },
 ): AccountFacts | null {
-  const account = balancesAsOf(db, asOf).find((row) => String(row.id) === id);
+  const all = balancesAsOf(db, asOf);
+  // By its number here, or by its code where a page knows nothing else of it.
+  const account = all.find((row) => String(row.id) === id) ?? all.find((row) => row.code === id);
   if (!account) return null;
   const lines = accountLines(db, {
     accountId: account.id,

@@ -1,9 +1,7 @@
+import { filesInWords } from "@/core/followup";
 import { fail, type Result } from "@/core/result";
 import { waitingFiles } from "@/server/arrivals/queries/arrived";
 import type { CommandContext } from "@/server/runtime/context";
-
-/** The most names that a sentence carries. */
-const MOST_NAMED = 3;
 
 /**
  * Why no letter goes while files wait in Arrivals: whoever paid in one of them would be reminded.
@@ -17,10 +15,5 @@ export function filesInTheWay(
   const seen = new Set(despite);
   const waiting = waitingFiles(ctx.db, ctx.who.book).filter((name) => !seen.has(name));
   if (waiting.length === 0) return null;
-  return fail("letters.files_wait", { files: namesInWords(waiting) });
-}
-
-function namesInWords(names: readonly string[]): string {
-  const more = names.length - MOST_NAMED;
-  return `${names.slice(0, MOST_NAMED).join(", ")}${more > 0 ? ` and ${more} more` : ""}`;
+  return fail("letters.files_wait", { files: filesInWords(waiting) });
 }

@@ -5,6 +5,7 @@ import NextLink from "next/link";
 import { type ReactNode, type RefObject, useEffect, useRef } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import { inDialog } from "../keys";
 import { EmptyState } from "../layout";
 import { LedgerFrame } from "../tables";
 import { ListFoot, ListHead } from "./ListHead";
@@ -166,7 +167,7 @@ function useMoves<Row>(props: Props<Row>, place: RefObject<HTMLDivElement | null
   };
   const wanted = wantsLook ? rows.findIndex(wantsLook) : -1;
   const opening = useOpening<RowId>({
-    openId,
+    openId: rows.some((row) => idOf(row) === openId) ? openId : null,
     onOpen,
     wanted: wanted < 0 ? null : idAt(wanted),
     first: idAt(Math.max(0, wanted)),
@@ -179,11 +180,9 @@ function useMoves<Row>(props: Props<Row>, place: RefObject<HTMLDivElement | null
     if (opening.looked) opening.takeUp();
     else if (id !== null) opening.open(id);
   };
-  useHotkeys("down", () => openAt(current() + 1), { enabled, preventDefault: true });
-  useHotkeys("up", () => openAt(current() < 0 ? rows.length - 1 : current() - 1), {
-    enabled,
-    preventDefault: true,
-  });
+  const keys = { enabled, preventDefault: true, ignoreEventWhen: inDialog };
+  useHotkeys("down", () => openAt(current() + 1), keys);
+  useHotkeys("up", () => openAt(current() < 0 ? rows.length - 1 : current() - 1), keys);
   useEffect(() => {
     if (shownId === null) return;
     place.current

@@ -4,6 +4,7 @@ import { useVirtualizer, type Virtualizer } from "@tanstack/react-virtual";
 import { type ReactNode, type RefObject, useEffect, useRef } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import { inDialog } from "../keys";
 import { EmptyState } from "../layout";
 import { LedgerFrame } from "../tables";
 import { ListFoot, ListHead, SpacerRow } from "./ListHead";
@@ -175,21 +176,21 @@ function useMoves<Row>(
 ): { openAt: (index: number) => void; opening: Opening<number> } {
   const top = rowAt(0);
   const first = top === undefined ? null : idOf(top);
+  // Where the open row stood last.
+  const last = useRef(-1);
+  const placeOf = (id: number | null): number =>
+    id === null ? -1 : findRow(count, (index) => isRow(rowAt(index), id), last.current);
+  const isRow = (row: Row | undefined, id: number): boolean =>
+    row !== undefined && idOf(row) === id;
   const opening = useOpening<number>({
-    openId,
+    openId: placeOf(openId) < 0 ? null : openId,
     onOpen,
     wanted: firstWantsLook ? first : null,
     first,
     place,
   });
   const { shownId } = opening;
-  // Where the open row stood last.
-  const last = useRef(-1);
-  const isOpen = (index: number): boolean => {
-    const row = rowAt(index);
-    return row !== undefined && idOf(row) === shownId;
-  };
-  const at = shownId === null ? -1 : findRow(count, isOpen, last.current);
+  const at = placeOf(shownId);
   if (at >= 0) last.current = at;
   useEffect(() => {
     if (at >= 0) virtual.scrollToIndex(at, { align: "auto" });
@@ -200,8 +201,9 @@ function useMoves<Row>(
     else want(index);
   };
   const move = (to: number): void => (opening.looked ? opening.takeUp() : openAt(to));
-  useHotkeys("down", () => move(at + 1), { preventDefault: true });
-  useHotkeys("up", () => move(at < 0 ? count - 1 : at - 1), { preventDefault: true });
+  const keys = { preventDefault: true, ignoreEventWhen: inDialog };
+  useHotkeys("down", () => move(at + 1), keys);
+  useHotkeys("up", () => move(at < 0 ? count - 1 : at - 1), keys);
   return { openAt, opening };
 }
 

@@ -1,5 +1,6 @@
 "use client";
 
+import { chakra } from "@chakra-ui/react";
 import {
   createContext,
   type KeyboardEvent,
@@ -11,9 +12,11 @@ import {
   useRef,
   useState,
 } from "react";
+import { useSearchParams } from "next/navigation";
 import { type Options, useHotkeys } from "react-hotkeys-hook";
 
-import { onOwnControl } from "../keys";
+import { marked } from "./columns";
+import { inDialog, meantElsewhere } from "../keys";
 
 /** What the workings of a row know of how it was opened. */
 type Opened = {
@@ -33,7 +36,7 @@ export function useRowKeys(keys: string, run: (key: string) => void, options: Op
   const taken = useContext(Context)?.taken ?? true;
   const enabled = taken && (options.enabled ?? true) === true;
   useHotkeys(keys, (_event, { keys: pressed }) => run(pressed?.join("") ?? ""), {
-    ignoreEventWhen: onOwnControl,
+    ignoreEventWhen: meantElsewhere,
     preventDefault: true,
     ...options,
     enabled,
@@ -43,7 +46,7 @@ export function useRowKeys(keys: string, run: (key: string) => void, options: Op
 /** Leaves something within the open row by Escape, and not the row. */
 export function useLeave(leave: () => void, enabled = true): void {
   const inner = useContext(Context)?.inner;
-  useHotkeys("escape", leave, { enabled });
+  useHotkeys("escape", leave, { enabled, ignoreEventWhen: inDialog });
   useEffect(() => {
     if (!enabled || !inner) return;
     inner.current += 1;
@@ -72,6 +75,7 @@ export type Opening<RowId extends Id> = {
 };
 
 type Props<RowId extends Id> = {
+  /** The row that the address opens; null where this list has none such. */
   openId: RowId | null;
   onOpen: ((id: RowId | null) => void) | undefined;
   /** The row that the page opens by itself, as it wants a look; null where none does. */
@@ -89,6 +93,13 @@ type Props<RowId extends Id> = {
 export function useOpening<RowId extends Id>(props: Props<RowId>): Opening<RowId> {
   const { openId, onOpen, wanted, first, place } = props;
   const [touched, setTouched] = useState(false);
+  const view = useView();
+  const [seen, setSeen] = useState(view);
+  // Another filter, order or page is another list: its first row is looked at anew.
+  if (seen !== view) {
+    setSeen(view);
+    setTouched(false);
+  }
   const inner = useRef(0);
   const shownId = openId ?? (touched ? null : wanted);
   const taken = touched && shownId !== null;
@@ -102,7 +113,7 @@ export function useOpening<RowId extends Id>(props: Props<RowId>): Opening<RowId
   };
   useHotkeys("enter", () => (shownId === null ? open(first) : takeUp()), {
     enabled: onOpen !== undefined && first !== null && !taken,
-    ignoreEventWhen: onOwnControl,
+    ignoreEventWhen: meantElsewhere,
     preventDefault: true,
   });
   useHotkeys(
@@ -112,7 +123,7 @@ export function useOpening<RowId extends Id>(props: Props<RowId>): Opening<RowId
       open(null);
       focusIn(place, `[data-row="${CSS.escape(String(shownId))}"] [data-opener]`);
     },
-    { enabled: shownId !== null && onOpen !== undefined },
+    { enabled: shownId !== null && onOpen !== undefined, ignoreEventWhen: inDialog },
   );
   useEffect(() => {
     if (taken) focusIn(place, "tr[data-workings] > td");
@@ -134,6 +145,11 @@ export function useOpening<RowId extends Id>(props: Props<RowId>): Opening<RowId
   };
 }
 
+/** What Enter does while the row is only looked at. */
+const TakeUp = chakra("span", {
+  base: { float: "right", fontSize: "13px", color: "soft" },
+});
+
 type OpenedRowProps = {
   columns: number;
   opening: Pick<Opening<Id>, "opened" | "taken" | "takeUp">;
@@ -146,7 +162,7 @@ export function OpenedRow({ columns, opening, children }: OpenedRowProps): React
     if (!opening.taken) opening.takeUp();
   };
   return (
-    <tr data-workings data-looked={opening.taken ? undefined : true}>
+    <tr data-workings data-looked={marked(!opening.taken)}>
       <td
         colSpan={columns}
         tabIndex={-1}
@@ -154,6 +170,11 @@ export function OpenedRow({ columns, opening, children }: OpenedRowProps): React
         onFocusCapture={touch}
         onKeyDown={leaveField}
       >
+        {opening.taken ? null : (
+          <TakeUp>
+            <kbd>Enter</kbd> takes it up
+          </TakeUp>
+        )}
         <Context value={opening.opened}>{children}</Context>
       </td>
     </tr>
@@ -165,6 +186,13 @@ function leaveField(event: KeyboardEvent<HTMLElement>): void {
   const field = event.target as HTMLElement;
   if (event.key === "Escape" && field.matches("input, textarea, select"))
     event.currentTarget.focus({ preventScroll: true });
+}
+
+/** What the address says of a list beside the row that is open in it. */
+function useView(): string {
+  const query = new URLSearchParams(useSearchParams());
+  query.delete("open");
+  return query.toString();
 }
 
 /** Puts the focus on a part of the list, where nothing within it is typed in. */

@@ -153,6 +153,8 @@ export const ledgerListRecipe = defineRecipe({
       verticalAlign: "middle",
       ...cut,
     },
+    // Keys of a row act once it is taken up: until then no button bears one.
+    "& > table > tbody > tr[data-looked] :is(button, a) kbd": { display: "none" },
     // The focus lies on the workings while their keys act.
     "& > table > tbody > tr[data-workings] > td:focus-visible": {
       outline: "2px solid {colors.ink}",
