@@ -13,6 +13,7 @@ export default tseslint.config(
       ".next/",
       "dist/",
       "data/",
+      "data-backups/",
       "next-env.d.ts",
       "test-results/",
       "playwright-report/",

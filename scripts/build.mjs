@@ -14,6 +14,7 @@ const options = {
     writer: "src/server/runtime/threads/writerThread.ts",
     match: "src/server/runtime/threads/matchTask.ts",
     count: "src/server/runtime/threads/countTask.ts",
+    backup: "src/server/runtime/threads/backupTask.ts",
     payers: "src/server/runtime/threads/payersTask.ts",
     ...(process.argv.includes("--bench") ? { bench: "tests/bench/main.ts" } : {}),
   },

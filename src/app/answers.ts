@@ -6,6 +6,7 @@ import { type Day, parseDay } from "@/core/calendar";
 import type { Result } from "@/core/result";
 import { type BookContext, bookContext } from "@/server/runtime/bookContext";
 import { inWords } from "@/server/runtime/messages";
+import { readingOf } from "@/server/runtime/threads/reader";
 
 /** What does a request for a book's data come with. */
 export type BookParams<More extends object = object> = { params: Promise<{ book: string } & More> };
@@ -14,6 +15,15 @@ const STATUS: Record<string, number> = {
   "book.missing": 404,
   "command.unknown": 404,
   "book.locked": 409,
+  "book.served": 409,
+  "book.held": 409,
+  "book.gone": 503,
+  "book.replaced": 503,
+  "book.unreadable": 503,
+  "book.rights": 503,
+  "book.newer": 503,
+  "disk.full": 507,
+  "disk.failed": 503,
   "file.large": 413,
   "request.foreign": 403,
   bug: 500,
@@ -43,6 +53,12 @@ export function notThere(code = "book.missing", facts: Record<string, string> = 
   );
 }
 
+/** Why a book cannot be read: it is not there, is damaged, or is another than was opened. */
+export function noBook(book: string): NextResponse {
+  const opened = readingOf(book);
+  return opened.ok ? notThere("book.missing", { book }) : answer(opened);
+}
+
 /** A day of an address's query; undefined where there is none, or none that can be read. */
 export function dayOf(query: URLSearchParams, name: string): Day | undefined {
   const parsed = parseDay(query.get(name) ?? "", "ymd");
@@ -56,7 +72,7 @@ export async function fromBook<More extends object>(
 ): Promise<NextResponse> {
   const params = await request.params;
   const context = bookContext(params.book);
-  if (!context) return notThere("book.missing", { book: params.book });
+  if (!context) return noBook(params.book);
   const found = await query({ ...params, ...context });
   return found === null ? notThere("act.unknown") : value(found);
 }

@@ -3,6 +3,7 @@ import { redirect } from "next/navigation";
 import type { ReactNode } from "react";
 
 import { listBooks } from "@/server/runtime/folders";
+import { readingOf } from "@/server/runtime/threads/reader";
 import { bookLines } from "@/server/settings/queries/bookLines";
 import { NewBook } from "@/ui/books/NewBook";
 
@@ -13,11 +14,12 @@ export const metadata: Metadata = { title: "Books, Dozo" };
 export default async function Home({
   searchParams,
 }: {
-  searchParams: Promise<{ new?: string }>;
+  searchParams: Promise<{ new?: string; closed?: string }>;
 }): Promise<ReactNode> {
   const books = listBooks();
-  const { new: wantsNew } = await searchParams;
+  const { new: wantsNew, closed } = await searchParams;
   const [only] = books;
-  if (books.length === 1 && only && wantsNew === undefined) redirect(`/b/${only}/match`);
+  const opens = closed === undefined && only !== undefined && readingOf(only).ok;
+  if (books.length === 1 && opens && wantsNew === undefined) redirect(`/b/${only}/match`);
   return <NewBook books={bookLines()} />;
 }

@@ -1,11 +1,11 @@
 import "server-only";
 
-import { notFound } from "next/navigation";
+import { notFound, redirect } from "next/navigation";
 
 import type { BookFacts } from "@/contracts/shell";
 import type { Proposal } from "@/core/matching";
 import { type BookContext, bookContext } from "@/server/runtime/bookContext";
-import { proposalsFor } from "@/server/runtime/threads/reader";
+import { proposalsFor, readingOf } from "@/server/runtime/threads/reader";
 
 /** What every page of a book begins with; a book that is not there is not found. */
 export async function pageOf(
@@ -13,8 +13,15 @@ export async function pageOf(
 ): Promise<BookContext & { proposals: () => Promise<Proposal[]> }> {
   const { book } = await params;
   const context = bookContext(book);
-  if (!context) notFound();
+  if (!context) closed(book);
   return { ...context, proposals: () => proposalsFor(book) };
+}
+
+/** Leads away from a book that cannot be read: to the list of books, which says why and what to do. */
+function closed(book: string): never {
+  const opened = readingOf(book);
+  if (opened.ok || opened.error.code === "book.missing") notFound();
+  redirect(`/?closed=${encodeURIComponent(book)}`);
 }
 
 /** What each page of a book is given of it beside its own facts. */

@@ -1,6 +1,9 @@
 import { toDecimal } from "@/core/money";
+import type { Failure } from "@/core/result";
 import { readSettings } from "@/db/settings";
-import { proofInWords, proofs, workInWords } from "@/server/books/queries/proofs";
+import { lookThrough } from "@/server/books/backups/examine";
+import { keptBackups } from "@/server/books/backups/kept";
+import { proofInWords, workInWords } from "@/server/books/queries/proofs";
 import { openBookToRead } from "@/server/runtime/books";
 
 import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
@@ -9,8 +12,10 @@ import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 export function check({ values }: Args): Outcome {
   if (typeof values.book !== "string") return wrongCall("Say --book.");
   const opened = openBookToRead(values.book);
-  if (!opened.ok) return failed(opened.error);
-  const report = proofs(opened.value);
+  if (!opened.ok) return damaged(values.book, opened.error);
+  const looked = lookThrough(opened.value);
+  if (!looked.ok) return damaged(values.book, looked.error);
+  const { report } = looked.value;
   const { currency } = readSettings(opened.value);
   const lines = report.proofs.map((proof) => {
     const { what } = proofInWords(proof.name);
@@ -25,4 +30,15 @@ export function check({ values }: Args): Outcome {
     text: [...lines, ...work].join("\n"),
     data: report,
   };
+}
+
+/** What is wrong with the file, and the last copy that was good. */
+function damaged(book: string, error: Failure): Outcome {
+  const outcome = failed(error);
+  if (!["book.damaged", "book.unreadable"].includes(error.code)) return outcome;
+  const [last] = keptBackups(book);
+  const words = last
+    ? `The last good backup is ${last.file}, of ${last.at}.`
+    : "There is no backup of it in the folder of backups.";
+  return { ...outcome, messages: [...(outcome.messages ?? []), words] };
 }

@@ -12,10 +12,11 @@ const USAGE = `dozo: receivables work from the command line
   dozo match --book B [--post-sure]
   dozo export journal|open-items|clearing|payouts|aging|trial-balance --book B [--as-of DATE | --from DATE --to DATE] [--format csv|json|xlsx] [--out F]
   dozo check --book B
-  dozo backup --book B --out F
-  dozo restore F
+  dozo backup --book B --out F [--over]
+  dozo backups [--book B] [--keep N] [--folder DIR]
+  dozo restore [--book B] [--replaces] F
 
-Everywhere: --json for JSON on standard output, --help. DOZO_DATA names the data folder, PORT the port of the server.
+Everywhere: --json for JSON on standard output, --help. DOZO_DATA names the data folder, DOZO_BACKUPS the folder of backups, PORT the port of the server.
 Exit codes: 0 done; 1 done and something is wrong; 2 wrong call; 3 input that cannot be read; 4 the book is locked, missing or newer; 70 a bug.
 `;
 
@@ -48,10 +49,17 @@ const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }
   },
   check: { options: { book: text }, load: async () => (await import("./check")).check },
   backup: {
-    options: { book: text, out: text },
+    options: { book: text, out: text, over: flag },
     load: async () => (await import("./backup")).backup,
   },
-  restore: { options: { book: text }, load: async () => (await import("./backup")).restore },
+  backups: {
+    options: { book: text, keep: text, folder: text },
+    load: async () => (await import("./backup")).backups,
+  },
+  restore: {
+    options: { book: text, replaces: flag },
+    load: async () => (await import("./backup")).restore,
+  },
 };
 
 async function main(argv: string[]): Promise<number> {
@@ -101,7 +109,8 @@ async function run(
       await subcommand.load()
     )(args);
   } catch (error) {
-    if ((await import("@/db/connection")).isBusy(error)) return failed({ code: "book.locked" });
+    const failure = (await import("@/db/fileFailure")).failureOfFile(error);
+    if (failure) return failed({ ...failure, book: String(args.values.book ?? "") });
     return {
       code: EXIT.bug,
       messages: [`A bug: ${error instanceof Error ? (error.stack ?? error.message) : "unknown"}`],

@@ -106,6 +106,14 @@ export type WrittenOffRow = {
   paid: boolean;
 };
 
+/** A letter of which nobody knows whether it went. */
+export type PerhapsSentLetter = {
+  id: number;
+  customerId: number;
+  customer: string;
+  to: string;
+  onDay: Day;
+};
 export type RunLetter = {
   customerId: number;
   name: string;

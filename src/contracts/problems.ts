@@ -72,7 +72,7 @@ const FIELDS: Record<string, string> = {
   amount: "Sum",
   why: "Why",
   saveAs: "Name of the mapping",
-  smtpUrl: "Mail server",
+  host: "Mail server",
   linkBase: "Address of this server for customers",
 };
 

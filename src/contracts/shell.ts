@@ -17,6 +17,8 @@ export type ShellFacts = {
   clockFixed: boolean;
   people: string[];
   person: string;
+  /** When the last good backup was taken, in words, and whether that is too long ago. */
+  backup: { words: string; late: boolean };
 };
 export type CountedFacts = {
   left: { arrivals: number; match: number; payoutsOff: number; overdue: number; broken: number };

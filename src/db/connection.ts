@@ -1,11 +1,7 @@
-import Database from "better-sqlite3";
-import { mkdirSync } from "node:fs";
-import { dirname } from "node:path";
+import type Database from "better-sqlite3";
 
-import { fail, ok, type Result } from "@/core/result";
-
-import { isBook } from "./identity";
-import { migrate, newestSchema, schemaVersion } from "./migrate";
+import type { Hold } from "./hold";
+import { type Inode, inodeOf } from "./inode";
 
 export type Value = string | number | null;
 type Prepared = { readonly statement: Database.Statement; readonly numbered: boolean };
@@ -14,7 +10,34 @@ type Prepared = { readonly statement: Database.Statement; readonly numbered: boo
 export class Db {
   private readonly statements = new Map<string, Prepared>();
 
-  constructor(private readonly raw: Database.Database) {}
+  private readonly inode: Inode | null;
+  private id: string | null = null;
+
+  constructor(
+    private readonly raw: Database.Database,
+    private readonly path: string,
+    private readonly hold: Hold | null = null,
+  ) {
+    this.inode = inodeOf(path);
+  }
+
+  /** The id of the book that the file holds. */
+  bookId(): string {
+    return this.get<{ id: string }>("SELECT id FROM identity")?.id ?? "";
+  }
+
+  /**
+   * Whether the file that was opened is still what lies under its name: another may have been put in
+   * its place, and what is written here would be gone with the old one.
+   */
+  fileState(): FileState {
+    const now = inodeOf(this.path);
+    if (now === null) return "gone";
+    this.id ??= this.bookId();
+    return now.dev === this.inode?.dev && now.ino === this.inode.ino && this.bookId() === this.id
+      ? "same"
+      : "replaced";
+  }
 
   /** Whether this connection cannot write: what it reads is committed and stays. */
   get readsOnly(): boolean {
@@ -110,6 +133,7 @@ export class Db {
   close(): void {
     this.statements.clear();
     this.raw.close();
+    this.hold?.release();
   }
 
   private statement(sql: string): Prepared {
@@ -125,100 +149,12 @@ export class Db {
 
 const MOST_STATEMENTS = 1000;
 
+/** What lies under a book's name, beside what was opened there. */
+export type FileState = "same" | "gone" | "replaced";
+
 /** Numbered parameters (?1) are bound by name here, as better-sqlite3 counts only plain ones by place. */
 function bound(numbered: boolean, values: Value[]): (Value | Record<string, Value>)[] {
   return numbered
     ? [Object.fromEntries(values.map((value, at) => [String(at + 1), value]))]
     : values;
-}
-
-type OpenError = "book.missing" | "book.newer" | "book.locked" | "book.unreadable";
-
-function prepared(raw: Database.Database): Database.Database {
-  raw.pragma("journal_mode = WAL");
-  raw.pragma("synchronous = FULL");
-  raw.pragma("foreign_keys = ON");
-  raw.pragma("recursive_triggers = ON");
-  // The writer keeps its indexes' pages in memory; with SQLite's own 2 MB a large import reads them
-  // again and again.
-  raw.pragma("cache_size = -262144");
-  raw.pragma("temp_store = MEMORY");
-  return raw;
-}
-
-/** Makes the file with the newest schema. The caller has checked that it is not there. */
-export function createFile(path: string): Db {
-  mkdirSync(dirname(path), { recursive: true });
-  const raw = prepared(new Database(path));
-  migrate(raw, path);
-  return new Db(raw);
-}
-
-/** Opens a book to write: brings its schema up to date first, with a copy of the file taken before. */
-export function openToWrite(path: string): Result<Db, OpenError> {
-  return guarded(() => {
-    const raw = new Database(path, { fileMustExist: true, timeout: 10_000 });
-    const problem = notABook(raw, path) ?? tooNew(raw);
-    if (problem) return problem;
-    migrate(prepared(raw), path);
-    return ok(new Db(raw));
-  });
-}
-
-/** Opens a book to read only; readers never wait for the writer (WAL). */
-export function openToRead(path: string): Result<Db, OpenError> {
-  return guarded(() => {
-    let raw = new Database(path, { fileMustExist: true, readonly: true, timeout: 10_000 });
-    const problem = notABook(raw, path) ?? tooNew(raw);
-    if (problem) return problem;
-    if (schemaVersion(raw) < newestSchema()) {
-      // A book of an older version is brought up to date before it is read.
-      raw.close();
-      const opened = openToWrite(path);
-      if (!opened.ok) return opened;
-      opened.value.close();
-      raw = new Database(path, { fileMustExist: true, readonly: true, timeout: 10_000 });
-    }
-    return ok(new Db(raw));
-  });
-}
-
-function notABook(raw: Database.Database, path: string): Result<Db, OpenError> | undefined {
-  if (isBook(raw, path)) return undefined;
-  raw.close();
-  return fail("book.unreadable");
-}
-
-function tooNew(raw: Database.Database): Result<Db, OpenError> | undefined {
-  const newest = newestSchema();
-  const found = schemaVersion(raw);
-  if (found <= newest) return undefined;
-  raw.close();
-  return fail("book.newer", { found, newest });
-}
-
-function guarded(open: () => Result<Db, OpenError>): Result<Db, OpenError> {
-  try {
-    return open();
-  } catch (error) {
-    const code = sqliteCode(error);
-    if (code === "SQLITE_CANTOPEN") return fail("book.missing");
-    if (code === "SQLITE_BUSY" || code === "SQLITE_LOCKED") return fail("book.locked");
-    if (code === "SQLITE_NOTADB" || code === "SQLITE_CORRUPT") return fail("book.unreadable");
-    throw error;
-  }
-}
-
-/**
- * The code of SQLite's own errors, and "" for others. By its text: two copies of the package would
- * each have a class of their own.
- */
-function sqliteCode(error: unknown): string {
-  const code = typeof error === "object" && error !== null && "code" in error ? error.code : "";
-  return typeof code === "string" && code.startsWith("SQLITE_") ? code : "";
-}
-
-/** Whether an error says that another process holds the file. */
-export function isBusy(error: unknown): boolean {
-  return ["SQLITE_BUSY", "SQLITE_LOCKED"].includes(sqliteCode(error));
 }

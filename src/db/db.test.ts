@@ -10,7 +10,8 @@ import {
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
-import { createFile, openToRead, openToWrite, type Db } from "./connection";
+import type { Db } from "./connection";
+import { createFile, openToRead, openToWrite } from "./opening";
 import { backFrom, personsOf } from "./persons";
 
 let folder: string;

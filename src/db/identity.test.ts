@@ -10,7 +10,7 @@ import {
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
-import { createFile, openToRead, openToWrite } from "./connection";
+import { createFile, openToRead, openToWrite } from "./opening";
 
 let folder: string;
 let path: string;

@@ -87,6 +87,27 @@ export function setDelivery(
   );
 }
 
+/**
+ * Letters that were being handed to the mail server when the program ended are perhaps sent: only
+ * the server's own answer could have said so, and it was not noted. Gives how many.
+ */
+export function markPerhapsSent(db: Db): number {
+  return db.run("UPDATE letter SET delivery = 'perhaps sent' WHERE delivery = 'handing'").changes;
+}
+
+/** Letters of which nobody knows whether they went. */
+export function perhapsSent(
+  db: Db,
+): { id: number; customerId: number; customer: string; to: string; onDay: Day }[] {
+  return db.all(
+    `SELECT l.id, l.customer_id AS customerId, c.name AS customer, l.to_address AS 'to', l.on_day AS onDay
+     FROM letter l
+     JOIN customer c ON c.id = l.customer_id
+     WHERE l.delivery = 'perhaps sent'
+     ORDER BY l.id`,
+  );
+}
+
 /** Keeps who has a letter already. */
 export function setReached(db: Db, letterId: number, addresses: readonly string[]): void {
   db.run("UPDATE letter SET reached = ? WHERE id = ?", addresses.join(", "), letterId);

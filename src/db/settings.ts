@@ -1,4 +1,5 @@
 import type { Day } from "@/core/calendar";
+import type { MailServer } from "@/core/formats";
 import type { Bucket } from "@/core/metrics";
 import type { Currency } from "@/core/money";
 
@@ -20,7 +21,8 @@ export type Settings = {
   /** Overdue sums below this are not asked for. */
   smallestSumAskedFor: number;
   replyTo: string;
-  smtpUrl: string | null;
+  /** By which server letters leave; its password lies outside the book. Null: they stay in the outbox. */
+  mailServer: MailServerFacts | null;
   /**
    * The address under which customers reach this server, without a slash at its end; letters carry
    * a link only where it is known.
@@ -33,6 +35,8 @@ export type Settings = {
    * nobody knows who has paid since.
    */
   feedDays: number;
+  /** How many copies are kept, one a day; 0 where none are taken by themselves. */
+  backupsKept: number;
   /** The edges of the aging report, in days, rising. */
   agingDays: number[];
   /** What part of each age is doubtful, in per cent (decimal text); null for what ships. */
@@ -60,6 +64,8 @@ export type Settings = {
   achFixedPerMonth: number;
 };
 
+export type MailServerFacts = Omit<MailServer, "secret">;
+
 /** What books that were made before a setting existed are taken to say. */
 const DEFAULTS = {
   country: "US",
@@ -73,9 +79,11 @@ const DEFAULTS = {
   linkBase: null,
   letterInterval: 12,
   feedDays: 5,
+  backupsKept: 14,
   agingDays: [30, 60, 90],
   doubtfulPercent: null,
   letterRun: null,
+  mailServer: null,
 };
 
 export function readSettings(db: Db): Settings {
@@ -94,4 +102,13 @@ export function writeSettings(db: Db, changed: Partial<Settings>): void {
       JSON.stringify(value),
     );
   }
+}
+
+/** The mail server as books of earlier versions had it, which is forgotten by this; null where there is none. */
+export function takeSmtpUrl(db: Db): string | null {
+  const found = db.get<{ value: string }>("SELECT value FROM setting WHERE key = 'smtpUrl'");
+  // What is deleted is written over, so that a password is not left in the file.
+  if (found) db.exec("PRAGMA secure_delete = ON");
+  db.run("DELETE FROM setting WHERE key = 'smtpUrl'");
+  return found ? (JSON.parse(found.value) as string | null) : null;
 }

@@ -37,6 +37,7 @@ import { setContactPersons } from "./overdue/commands/setContactPersons";
 import { setFollowUp } from "./overdue/commands/setFollowUp";
 import { setLadder } from "./overdue/commands/setLadder";
 import { setWordingOf } from "./overdue/commands/setWordingOf";
+import { settleLetter } from "./overdue/commands/settleLetter";
 import { skipRun } from "./overdue/commands/skipRun";
 import { takeReturnedMail } from "./overdue/commands/takeReturnedMail";
 import { waiveLateFee } from "./overdue/commands/waiveLateFee";
@@ -56,6 +57,7 @@ import { tiePayouts } from "./payouts/commands/tiePayouts";
 import type { Command } from "./runtime/command";
 import { addBankAccount } from "./settings/commands/addBankAccount";
 import { addProcessorAccount } from "./settings/commands/addProcessorAccount";
+import { changeMailServer } from "./settings/commands/changeMailServer";
 import { changeSettings } from "./settings/commands/changeSettings";
 import { lockPeriod } from "./settings/commands/lockPeriod";
 
@@ -79,6 +81,7 @@ export const COMMANDS = {
   leaveOut,
   addProcessorAccount,
   addBankAccount,
+  changeMailServer,
   changeSettings,
   lockPeriod,
   askApproval,
@@ -113,6 +116,7 @@ export const COMMANDS = {
   newAccountLink,
   noteVisit,
   runLetters,
+  settleLetter,
   skipRun,
   letterCameBack,
   addressWorks,

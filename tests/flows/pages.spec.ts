@@ -107,6 +107,11 @@ test("find anything, from anywhere", async ({ page }) => {
   await expect(page.getByRole("button", { name: /^On account/ })).toBeVisible();
   await page.keyboard.press("Shift+Slash");
   const keys = page.getByRole("dialog");
+  await expect(keys).toContainText("take up the open row");
+  await page.keyboard.press("Escape");
+  await expect(keys).toHaveCount(0);
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Shift+Slash");
   await expect(keys).toContainText("On account");
   await expect(keys).toContainText("nothing was done here just now");
   await page.keyboard.press("Escape");

@@ -8,6 +8,8 @@ export class MailServer {
   /** What it answers to a sender, and to the letter itself. */
   sender = "250 fine";
   taken = "250 taken";
+  /** Whether it keeps its answer to a letter to itself. */
+  silent = false;
   /** What it answers to one recipient instead. */
   readonly answers = new Map<string, string>();
   private constructor(private readonly server: Server) {}
@@ -26,7 +28,7 @@ export class MailServer {
             if (inData) {
               if (line === ".") {
                 inData = false;
-                socket.write(`${made.taken}\r\n`);
+                if (!made.silent) socket.write(`${made.taken}\r\n`);
               }
               continue;
             }
@@ -49,8 +51,10 @@ export class MailServer {
     return made;
   }
 
-  get url(): string {
-    return `smtp://127.0.0.1:${(this.server.address() as AddressInfo).port}`;
+  /** As a book names it. */
+  get parts(): { host: string; port: number; secure: false; user: null } {
+    const { port } = this.server.address() as AddressInfo;
+    return { host: "127.0.0.1", port, secure: false, user: null };
   }
 
   stop(): void {

@@ -2,7 +2,7 @@ import { mkdirSync, renameSync, writeFileSync } from "node:fs";
 import { dirname } from "node:path";
 
 import { addDays } from "@/core/calendar";
-import { type MailServer, mailServerOf } from "@/core/formats";
+import type { MailServer } from "@/core/formats";
 import type { Db } from "@/db/connection";
 import {
   itemsOfLetter,
@@ -15,7 +15,7 @@ import {
 import { backFrom, setBack } from "@/db/persons";
 import { readSettings, type Settings } from "@/db/settings";
 
-import { inWords } from "../runtime/messages";
+import { secretOf } from "../runtime/secrets";
 import { outboxFile } from "../runtime/folders";
 
 /**
@@ -40,24 +40,24 @@ export async function deliverLetter(
   mkdirSync(dirname(path), { recursive: true });
   writeFileSync(`${path}.part`, bytes);
   renameSync(`${path}.part`, path);
-  if (settings.smtpUrl === null) {
+  if (settings.mailServer === null) {
     db.transaction(() => setDelivery(db, letterId, "outbox"));
     return;
   }
-  const server = mailServerOf(settings.smtpUrl);
-  if (!server.ok) {
-    db.transaction(() => setDelivery(db, letterId, `not sent: ${inWords(server.error)}`));
-    return;
-  }
+  const server = { ...settings.mailServer, secret: secretOf(book, "mail") };
   const reached = letter.reached.split(", ").filter((address) => address !== "");
   const envelope = addressesOf(letter).filter(
     (address) => backFrom(db, address) === null && !reached.includes(address),
+  );
+  // Claimed before it leaves: whoever finds it so after a crash cannot know whether it went.
+  db.transaction(() =>
+    setDelivery(db, letterId, "handing", { tries: letter.tries, nextTry: letter.nextTry }),
   );
   // Letters may have come back from all of them since this one was recorded.
   const outcome =
     envelope.length === 0
       ? NOBODY_LEFT
-      : await handOver(server.value, { ...message, raw: bytes }, [settings.replyTo, ...envelope]);
+      : await handOver(server, { ...message, raw: bytes }, [settings.replyTo, ...envelope]);
   db.transaction(() => {
     // An address that is refused for good is written to no more, whatever became of the others.
     for (const { address, why } of outcome.back) setBack(db, address, why, letter.onDay);

@@ -18,7 +18,7 @@ eachBook((made) => {
 let mail: MailServer;
 beforeEach(async () => {
   mail = await MailServer.start();
-  book.must("changeSettings", { smtpUrl: mail.url });
+  book.must("changeMailServer", { server: mail.parts });
 });
 afterEach(() => mail.stop());
 
@@ -98,12 +98,13 @@ it("a server that is busy is tried again when the time comes, and longer each ti
 
 it("a server that is not reached is tried again, and the letter goes once when it is there", async () => {
   const id = write();
+  const { parts } = mail;
   mail.stop();
-  book.must("changeSettings", { smtpUrl: "smtp://127.0.0.1:1" });
+  book.must("changeMailServer", { server: { ...parts, port: 1 } });
   await deliverLetter(book.db, book.name, id, NOW);
   expect(stands(id)).toMatchObject({ delivery: "retry", tries: 1 });
   mail = await MailServer.start();
-  book.must("changeSettings", { smtpUrl: mail.url });
+  book.must("changeMailServer", { server: mail.parts });
   await deliverLetter(book.db, book.name, id, later(6));
   await deliverLetter(book.db, book.name, id, later(7));
   expect([stands(id)?.delivery, mail.heard.filter((line) => line === "DATA").length]).toEqual([

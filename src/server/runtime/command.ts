@@ -42,6 +42,7 @@ export function runCommand<Schema extends z.ZodType, Output>(
 ): Result<Output> {
   const parsed = command.schema.safeParse(input);
   if (!parsed.success) return fail("input.invalid", firstProblem(parsed.error, command.name));
+  let later: readonly (() => void)[] = [];
   const work = (): Result<Output> => {
     const before = commandByKey(db, who.key);
     if (before)
@@ -50,7 +51,9 @@ export function runCommand<Schema extends z.ZodType, Output>(
         : fail("key.reused");
     const at = new Date().toISOString();
     const id = nextCommandId(db);
-    const result = command.run(new CommandContext(db, who, id, at), parsed.data);
+    const context = new CommandContext(db, who, id, at);
+    const result = command.run(context, parsed.data);
+    later = context.later;
     if (!result.ok) throw new RolledBack(result.error);
     insertCommand(db, {
       id,
@@ -63,7 +66,10 @@ export function runCommand<Schema extends z.ZodType, Output>(
     return result;
   };
   try {
-    return who.rehearse ? db.rehearse(work) : db.transaction(work);
+    if (who.rehearse) return db.rehearse(work);
+    const result = db.transaction(work);
+    for (const todo of later) todo();
+    return result;
   } catch (error) {
     if (error instanceof RolledBack) return { ok: false, error: error.error };
     throw error;

@@ -33,6 +33,9 @@ export class CommandContext {
   readonly today: Day;
   private finder: ((ref: AccountRef) => number) | null = null;
 
+  /** What is done once the transaction is committed, and never in a rehearsal. */
+  readonly later: (() => void)[] = [];
+
   constructor(
     readonly db: Db,
     readonly who: Actor,
@@ -41,6 +44,11 @@ export class CommandContext {
   ) {
     this.settings = readSettings(db);
     this.today = todayOf(this.settings);
+  }
+
+  /** Leaves something to be done outside the book, once what is written in it stays. */
+  afterwards(work: () => void): void {
+    this.later.push(work);
   }
 
   /** Writes one line of history for a document; entries posted for it carry its id. */

@@ -8,6 +8,11 @@ export function dataFolder(): string {
     : join(process.env.DOZO_ROOT ?? process.cwd(), "data");
 }
 
+/** Where backups lie: DOZO_BACKUPS, else beside the data folder, under its name with `-backups`. */
+export function backupsFolder(): string {
+  return process.env.DOZO_BACKUPS ? resolve(process.env.DOZO_BACKUPS) : `${dataFolder()}-backups`;
+}
+
 /**
  * A book's name in addresses and on the disk: small letters, digits and hyphens, nothing that could
  * leave its folder.
@@ -25,6 +30,16 @@ function bookFolder(book: string): string {
 
 export function bookFile(book: string): string {
   return join(bookFolder(book), "book.sqlite");
+}
+
+/** What must not stand in the book: passwords. */
+export function secretsFile(book: string): string {
+  return join(bookFolder(book), "secrets.json");
+}
+
+/** Where the server that writes to a book says so. */
+export function serverHold(book: string): string {
+  return join(bookFolder(book), "server.hold");
 }
 
 /** Imported files are kept under their SHA-256. */

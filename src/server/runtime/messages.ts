@@ -1,10 +1,13 @@
 import type { Failure } from "@/core/result";
 
+import { BOOK_MESSAGES } from "./bookMessages";
+
 /**
  * The words of every expected failure: what is wrong, where, and what to do.
  * Facts stand in braces. No card or account number ever gets in here.
  */
 const MESSAGES: Record<string, string> = {
+  ...BOOK_MESSAGES,
   "amount.empty": "There is no sum. Type one, or leave the line out.",
   "amount.unreadable": "“{text}” is not a sum. Write it like 1234.56.",
   "amount.mark":
@@ -91,6 +94,7 @@ const MESSAGES: Record<string, string> = {
     "{file} is larger than {most} MB, which no report of a mail system is. Save the report itself, not the letters with it.",
   "mail.no_report":
     "{file} is not a report of a mail system that can be read (RFC 3464). Where it says that a letter came back, note that on the customer’s page, at the letter.",
+  "letter.settled": "What became of this letter is known. Load the page again.",
   "letter.unknown": "That letter is not in this book.",
   "letter.words":
     "The letter’s words cannot be filled in: {what}. Fields stand in double braces, like {{ customer }}.",
@@ -153,18 +157,9 @@ const MESSAGES: Record<string, string> = {
   "item.unknown": "That invoice is not in the book.",
   "letter.waits": "{customer} waits: {why}. Settle that first.",
   "letter.empty_field": "The letter has an empty field, “{field}”.",
-  "book.missing": "There is no book “{book}”.",
-  "book.exists": "There is a book “{book}” already.",
-  "book.name": "“{book}” cannot be a book's name: use small letters, digits and hyphens.",
-  "book.newer":
-    "The book was written by a newer version of the program ({found}, this one knows {newest}). Use that version.",
-  "book.locked": "The book is in use by another process. Try again in a moment.",
-  "book.unreadable": "The book's file is damaged or not a book. Restore a backup.",
   "settings.time_zone": "“{text}” is not a time zone, like America/Chicago.",
   "settings.real_clock":
     "This book goes by the real day. Only the clock of a practice book can be moved on.",
-  "mail_server.address":
-    "The mail server’s address cannot be read: write it like smtp://host:587 under Set-up, and nothing behind it.",
   "settings.clock": "The clock can only move on.",
   "input.invalid": "{where}: {what}",
   "command.unknown": "There is no command “{name}”.",

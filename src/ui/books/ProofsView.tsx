@@ -3,21 +3,22 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import type { ProofLine, WorkLine } from "@/contracts/books";
+import type { KeptBackup, ProofLine, WorkLine } from "@/contracts/books";
 import type { BookFacts } from "@/contracts/shell";
 import { formatAmount } from "@/core/money";
 
 import { Amount, LeftOver } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
-import { Section } from "../kit/layout";
+import { Halves, Section } from "../kit/layout";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { ListFiles } from "../kit/lists/ListFiles";
 import { useOpenName } from "../kit/lists/useOpenRow";
 import { Cell, DetailTable } from "../kit/tables";
+import { Backups } from "./Backups";
 import { BooksHeading } from "./BooksHeading";
 import { ProofDocuments } from "./ProofBreakdownTable";
 
-type Props = BookFacts & { proofs: ProofLine[]; work: WorkLine[] };
+type Props = BookFacts & { proofs: ProofLine[]; work: WorkLine[]; kept: KeptBackup[] };
 /**
  * The proofs: each control sum computed twice, from the journal and from the documents; below, the
  * work that is still open.
@@ -97,7 +98,10 @@ export function ProofsView(props: Props): ReactNode {
         ]}
         empty={<p>No proofs.</p>}
       />
-      <Work {...props} />
+      <Halves flex="none">
+        <Work {...props} />
+        <Backups book={book} kept={props.kept} />
+      </Halves>
     </>
   );
 }

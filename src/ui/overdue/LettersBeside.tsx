@@ -3,7 +3,7 @@
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import type { RunLetter } from "@/contracts/overdue";
+import type { PerhapsSentLetter, RunLetter } from "@/contracts/overdue";
 import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 import type { BackAddress } from "@/core/parties";
@@ -13,6 +13,7 @@ import { Subheading } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { SumLink } from "../kit/SumLink";
 import { DetailTable } from "../kit/tables";
+import { PerhapsSent } from "./PerhapsSent";
 import { ReturnedLetters } from "./ReturnedLetters";
 
 export type Props = {
@@ -27,11 +28,13 @@ export type Props = {
   held: { why: string; count: number; sum: Minor }[];
   today: Day;
   back: BackAddress[];
+  perhaps: PerhapsSentLetter[];
   /** Files that wait in Arrivals, by name. */
   filesWaiting: string[];
 };
 type BesideLettersProps = {
   back: Props["back"];
+  perhaps: Props["perhaps"];
   book: Props["book"];
   currency: Props["currency"];
   held: Props["held"];
@@ -40,6 +43,7 @@ type BesideLettersProps = {
 };
 export function BesideLetters({
   back,
+  perhaps,
   book,
   currency,
   held,
@@ -96,6 +100,7 @@ export function BesideLetters({
           </tbody>
         </DetailTable>
       </Section>
+      <PerhapsSent book={book} letters={perhaps} today={today} />
       <ReturnedLetters book={book} back={back} today={today} />
     </Halves>
   );

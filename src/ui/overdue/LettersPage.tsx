@@ -85,6 +85,7 @@ export function LettersPage(props: Props): ReactNode {
       />
       <BesideLetters
         back={back}
+        perhaps={props.perhaps}
         book={book}
         currency={currency}
         held={held}

@@ -11,6 +11,7 @@ import { AmountField, LineField, TextField, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { Form, Section } from "../kit/layout";
 import { COUNTRIES, TIME_ZONES } from "../kit/places";
+import { MailServer } from "./MailServer";
 import { type FactsForm, type FactsProps, useFacts } from "./useFacts";
 
 const WEEKDAYS = ["Mon", "Tue", "Wed", "Thu", "Fri"] as const;
@@ -84,21 +85,20 @@ export function Facts(props: FactsProps): ReactNode {
           placeholder="nowhere: letters carry no link"
           help="Then letters carry the link to the account page."
         />
+        <TextField
+          label="Backups kept, one a day"
+          inputMode="numeric"
+          {...field("backupsKept")}
+          help="Each is proven when it is taken. 0: none by itself."
+        />
         <TextField label="Letters come from" type="email" {...field("replyTo")} />
-        <Box gridColumn="1 / -1">
-          <TextField
-            label="Mail server (SMTP)"
-            {...field("smtpUrl")}
-            placeholder="none: letters stay in the outbox"
-            help="Every letter is written to the outbox as a file; with a server it is sent as well."
-          />
-        </Box>
         <Box>
           <Act main type="submit" disabled={busy || !isDirty}>
             Keep these
           </Act>
         </Box>
       </Form>
+      <MailServer server={settings.mailServer} />
       {settings.clock ? (
         <p data-tone="soft">
           This book’s clock stands at {formatDay(settings.clock)}: it is for practice.

@@ -3,7 +3,7 @@ import { useForm, type UseFormReturn } from "react-hook-form";
 import { z } from "zod";
 
 import { type Day } from "@/core/calendar";
-import { mailServerOf } from "@/core/formats";
+import type { MailServerFacts } from "@/contracts/settings";
 import { type Currency, parseAmount, toDecimal } from "@/core/money";
 
 import { fieldsOf } from "../kit/checked";
@@ -19,7 +19,7 @@ export type Settings = {
   smallDifferenceLimit: number;
   smallestSumAskedFor: number;
   replyTo: string;
-  smtpUrl: string | null;
+  mailServer: MailServerFacts | null;
   people: string[];
   lockedTo: Day | null;
   surchargePercent: string | null;
@@ -29,6 +29,7 @@ export type Settings = {
   linkBase: string | null;
   letterInterval: number;
   feedDays: number;
+  backupsKept: number;
   letterRun: { weekdays: number[]; hour: number } | null;
 };
 
@@ -54,6 +55,9 @@ const schema = (currency: Currency) => {
     taxOnBadDebts: z.boolean(),
     letterInterval: z.string().regex(/^([1-9]|[1-8][0-9]|90)$/, "1 to 90 days."),
     feedDays: z.string().regex(/^([1-9]|[1-5][0-9]|60)$/, "1 to 60 banking days."),
+    backupsKept: z
+      .string()
+      .regex(/^([0-9]|[1-9][0-9]|[12][0-9]{2}|3[0-5][0-9]|36[0-5])$/, "0 to 365."),
     weekdays: z.array(z.string()),
     hour: z.string().regex(/^([0-9]|1[0-9]|2[0-3])$/, "0 to 23."),
     linkBase: z
@@ -62,13 +66,6 @@ const schema = (currency: Currency) => {
       .regex(
         /^(https?:\/\/\S*[^\s/])?$/,
         "Write it like https://accounts.example.com, or leave it empty.",
-      ),
-    smtpUrl: z
-      .string()
-      .trim()
-      .refine(
-        (text) => text === "" || mailServerOf(text).ok,
-        "Write it like smtp://host:587 and nothing behind it, or leave it empty.",
       ),
   });
 };
@@ -92,13 +89,13 @@ export function useFacts({ settings, currency }: FactsProps) {
       discountGraceDays: String(settings.discountGraceDays),
       smallDifferenceLimit: toDecimal(settings.smallDifferenceLimit, currency),
       smallestSumAskedFor: toDecimal(settings.smallestSumAskedFor, currency),
-      smtpUrl: settings.smtpUrl ?? "",
       surchargePercent: settings.surchargePercent ?? "",
       returnFee: settings.returnFee === null ? "" : toDecimal(settings.returnFee, currency),
       taxOnDiscounts: settings.taxOnDiscounts,
       taxOnBadDebts: settings.taxOnBadDebts,
       letterInterval: String(settings.letterInterval),
       feedDays: String(settings.feedDays),
+      backupsKept: String(settings.backupsKept),
       weekdays: (settings.letterRun?.weekdays ?? []).map(String),
       hour: String(settings.letterRun?.hour ?? 9),
       linkBase: settings.linkBase ?? "",
@@ -122,13 +119,13 @@ export function useFacts({ settings, currency }: FactsProps) {
           ...typed,
           letterInterval: Number(typed.letterInterval),
           feedDays: Number(typed.feedDays),
+          backupsKept: Number(typed.backupsKept),
           linkBase: typed.linkBase || null,
           letterRun:
             weekdays.length === 0 ? null : { weekdays: weekdays.map(Number), hour: Number(hour) },
           discountGraceDays: Number(typed.discountGraceDays),
           smallDifferenceLimit: minorOf(typed.smallDifferenceLimit),
           smallestSumAskedFor: minorOf(typed.smallestSumAskedFor),
-          smtpUrl: typed.smtpUrl === "" ? null : typed.smtpUrl,
           surchargePercent: typed.surchargePercent || null,
           returnFee: typed.returnFee === "" ? null : minorOf(typed.returnFee),
         },

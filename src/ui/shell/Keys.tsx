@@ -29,6 +29,8 @@ const BESIDE: readonly { at: string; keys: readonly (readonly [string, string])[
 
 /** The acts that a key does on the page as it stands, by the buttons that bear one. */
 function actsNow(): [string, string][] {
+  if (document.querySelector("main tr[data-workings][data-looked]"))
+    return [["Enter", "take up the open row: then its own keys act"]];
   const hints = [...document.querySelectorAll<HTMLElement>("main button kbd, main a kbd")];
   return hints.flatMap((hint): [string, string][] => {
     const button = hint.closest<HTMLButtonElement>("button, a");

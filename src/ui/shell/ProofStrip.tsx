@@ -10,7 +10,7 @@ import { Strip } from "../kit/sheets";
 
 /** The control sums, on every page; each opens what it is made of. */
 export function ProofStrip({
-  shell: { book, currency },
+  shell: { book, currency, backup },
   strip,
   problem,
 }: {
@@ -70,6 +70,9 @@ export function ProofStrip({
           To explain <b data-tone="waits">{amount(strip.unexplained)}</b>
         </NextLink>
       ) : null}
+      <NextLink href={`${base}/books?view=proofs#backups`} prefetch={false}>
+        Backup <b data-tone={backup.late ? "off" : undefined}>{backup.words}</b>
+      </NextLink>
     </Strip>
   );
 }

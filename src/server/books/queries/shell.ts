@@ -7,6 +7,7 @@ import type { Db } from "@/db/connection";
 import { readSettings } from "@/db/settings";
 import { waitingFiles } from "@/server/arrivals/queries/arrived";
 import type { OverdueRow } from "@/server/overdue/queries/overdueRow";
+import { keptBackups } from "@/server/books/backups/kept";
 import { payoutViews } from "@/server/payouts/queries/payouts";
 import { todayOf } from "@/server/runtime/context";
 
@@ -18,6 +19,7 @@ export type Shell = {
   today: Day;
   clockFixed: boolean;
   people: string[];
+  backup: { words: string; late: boolean };
 };
 
 export function shellOf(db: Db, book: string): Shell {
@@ -29,8 +31,19 @@ export function shellOf(db: Db, book: string): Shell {
     today: todayOf(settings),
     clockFixed: settings.clock !== null,
     people: settings.people,
+    backup: lastBackup(book, settings.clock !== null),
   };
 }
+
+/** How old the last good backup is. A book of real money without one of the last days is late. */
+function lastBackup(book: string, practice: boolean): Shell["backup"] {
+  const [last] = keptBackups(book);
+  if (last === undefined) return { words: "none yet", late: !practice };
+  const days = Math.floor((Date.now() - Date.parse(last.at)) / 86_400_000);
+  const words = days === 0 ? "today" : `${days === 1 ? "1 day" : `${days} days`} old`;
+  return { words, late: !practice && days >= LATE_DAYS };
+}
+const LATE_DAYS = 2;
 
 export function countedOf(
   db: Db,

@@ -1,3 +1,5 @@
+import type { PerhapsSentLetter } from "@/contracts/overdue";
+import { perhapsSent } from "@/db/letters";
 import type { LastWord, OverdueLine, OverdueState } from "@/contracts/overdue";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Ladder, type LadderAct, waitInWords } from "@/core/followup";
@@ -137,7 +139,13 @@ export function letterTextsPage({ db }: BookContext, all: readonly OverdueRow[])
   };
 }
 
-/** Addresses that letters came back from. */
-export function returnedAddresses({ db }: BookContext): ReturnType<typeof backAddresses> {
-  return backAddresses(db);
+/**
+ * What became of letters that somebody has to look after: addresses that they came back from, and
+ * those of which nobody knows.
+ */
+export function lettersToLookAfter({ db }: BookContext): {
+  back: ReturnType<typeof backAddresses>;
+  perhaps: PerhapsSentLetter[];
+} {
+  return { back: backAddresses(db), perhaps: perhapsSent(db) };
 }

@@ -2,12 +2,14 @@ import { isRunDay } from "@/core/followup";
 import { commandByKey } from "@/db/acts";
 import type { Db } from "@/db/connection";
 import { letterToDeliver } from "@/db/letters";
-import { readSettings } from "@/db/settings";
+import { readSettings, type Settings } from "@/db/settings";
+import { isBackupDue } from "@/server/books/backups/kept";
 import { runKey } from "@/server/overdue/queries/letterRun";
 
 import { todayOf } from "../context";
 import { listBooks } from "../folders";
-import { reading } from "./reader";
+import { inWords } from "../messages";
+import { backupInPool, reading } from "./reader";
 import { execute, wake } from "./writer";
 
 /** How often the clock looks; a run goes within so long of its hour. */
@@ -32,6 +34,7 @@ async function look(now: Date): Promise<void> {
       const key = dueRun(db, now);
       if (key !== null) await execute(book, "runLetters", {}, { actor: "schedule", key });
       else if (letterToDeliver(db, now.toISOString()) !== undefined) wake(book);
+      await backUp(book, readSettings(db), now);
     } catch (error) {
       // One book that cannot be read does not keep the others waiting.
       console.error(
@@ -39,6 +42,13 @@ async function look(now: Date): Promise<void> {
       );
     }
   }
+}
+
+/** Takes the copy of the day of a real book, where the last good one is older than that. */
+async function backUp(book: string, { clock, backupsKept }: Settings, now: Date): Promise<void> {
+  if (clock !== null || backupsKept === 0 || !isBackupDue(book, now)) return;
+  const made = await backupInPool({ book, what: "keep", keep: backupsKept });
+  if (!made.ok) console.error(`dozo: no backup of ${book}: ${inWords(made.error)}`);
 }
 
 /**

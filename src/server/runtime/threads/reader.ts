@@ -1,15 +1,17 @@
 import { join } from "node:path";
 import Piscina from "piscina";
 
+import type { DrillResult } from "@/contracts/books";
 import type { Day } from "@/core/calendar";
 import type { Proposal } from "@/core/matching";
+import type { Result } from "@/core/result";
 import { lastChange, lastChangeOfSums } from "@/db/acts";
 import type { Db } from "@/db/connection";
 import { overdueRows } from "@/server/overdue/queries/overdue";
 import { type OverdueRow } from "@/server/overdue/queries/overdueRow";
 
-import { openBookToRead } from "../books";
-import { bookExists } from "../folders";
+import { openBookToRead, stillOpen } from "../books";
+import type { BackupTask } from "./backupTask";
 import type { Count } from "./countTask";
 
 /** Connections that only read, one a book, and the pool for heavy work; kept across reloads of the code. */
@@ -24,15 +26,44 @@ const kept = globalThis as typeof globalThis & { dozoReaders?: Readers };
 const readers = (): Readers =>
   (kept.dozoReaders ??= { books: new Map(), pool: null, tasks: new Map(), answers: new Map() });
 
-/** The book's connection for pages, or null where there is no such book. */
-export function reading(book: string): Db | null {
+/**
+ * The book's connection for pages. Where the file that it was opened on is not the book's any more,
+ * nothing is read from it until the server is started anew.
+ */
+export function readingOf(book: string): Result<Db> {
   const known = readers().books.get(book);
-  if (known) return known;
-  if (!bookExists(book)) return null;
+  if (known) return stillOpen(book, known);
   const opened = openBookToRead(book);
-  if (!opened.ok) return null;
-  readers().books.set(book, opened.value);
-  return opened.value;
+  if (opened.ok) readers().books.set(book, opened.value);
+  return opened;
+}
+
+/** The same, or null where it cannot be read. */
+export function reading(book: string): Db | null {
+  const opened = readingOf(book);
+  return opened.ok ? opened.value : null;
+}
+
+/** The threads for heavy work. */
+function pool(): Piscina {
+  return (readers().pool ??= new Piscina({
+    minThreads: 1,
+    maxThreads: 2,
+    idleTimeout: 600_000,
+    resourceLimits: { maxYoungGenerationSizeMb: 96 },
+  }));
+}
+
+function taskFile(task: string): string {
+  const root = process.env.DOZO_ROOT ?? process.cwd();
+  return join(/* turbopackIgnore: true */ root, "dist", `${task}.mjs`);
+}
+
+/** Takes a backup of a book, or tries the last one, where it keeps nobody waiting. */
+export function backupInPool(task: BackupTask): Promise<Result<{ file: string } | DrillResult>> {
+  return pool().run(task, { filename: taskFile("backup") }) as Promise<
+    Result<{ file: string } | DrillResult>
+  >;
 }
 
 /** What a task of the pool makes of a book, kept until the book changes. `task` is its file of the build. */
@@ -48,18 +79,8 @@ function computeInPool<T>(
   const key = `${task} ${book}`;
   const known = all.tasks.get(key);
   if (known?.version === version) return known.made as Promise<T>;
-  const folder = join(/* turbopackIgnore: true */ process.env.DOZO_ROOT ?? process.cwd(), "dist");
-  const pool = (all.pool ??= new Piscina({
-    minThreads: 1,
-    maxThreads: 2,
-    idleTimeout: 600_000,
-    resourceLimits: { maxYoungGenerationSizeMb: 96 },
-  }));
   const made = (async (): Promise<T> =>
-    (await pool.run(
-      { book, ...(await input()) },
-      { filename: join(folder, `${task}.mjs`) },
-    )) as T)();
+    (await pool().run({ book, ...(await input()) }, { filename: taskFile(task) })) as T)();
   all.tasks.set(key, { version, made });
   // What failed is not kept: the next page tries again.
   made.catch(() => {

@@ -1,6 +1,6 @@
 import type { Db } from "@/db/connection";
 
-import { openBookToRead } from "../books";
+import { openBookToRead, stillOpen } from "../books";
 
 const open = new Map<string, Db>();
 
@@ -10,8 +10,7 @@ const open = new Map<string, Db>();
  */
 export function taskBook(book: string): Db {
   const known = open.get(book);
-  if (known) return known;
-  const opened = openBookToRead(book);
+  const opened = known ? stillOpen(book, known) : openBookToRead(book);
   // A book that cannot be read must not look like one in which there is nothing.
   if (!opened.ok) throw new Error(`the book ${book} cannot be opened: ${opened.error.code}`);
   open.set(book, opened.value);

@@ -1,13 +1,16 @@
 import { parentPort, workerData } from "node:worker_threads";
 
-import { fail, ok, type Result } from "@/core/result";
-import { type Db, isBusy } from "@/db/connection";
-import { letterToDeliver } from "@/db/letters";
+import { fail, type Result } from "@/core/result";
+import type { Db } from "@/db/connection";
+import { failureOfFile } from "@/db/fileFailure";
+import { Hold } from "@/db/hold";
+import { letterToDeliver, markPerhapsSent } from "@/db/letters";
 import { commandOf } from "@/server/commands";
 import { deliverLetter } from "@/server/output/delivery";
 
-import { openBookToWrite } from "../books";
+import { openBookToWrite, stillOpen } from "../books";
 import { runCommand } from "../command";
+import { bookExists, serverHold } from "../folders";
 
 /**
  * The one writer of a book in the server: commands arrive as messages and are
@@ -50,8 +53,9 @@ function deliver(): void {
     });
 }
 
+/** The next letter; none while the file is not the book's own any more. */
 const queued = (): number | undefined =>
-  db === null ? undefined : letterToDeliver(db, new Date().toISOString());
+  db !== null && stillOpen(book, db).ok ? letterToDeliver(db, new Date().toISOString()) : undefined;
 
 /** Letters whose mail server was not reached are tried again when their time comes. */
 const LOOK_AGAIN_MS = 60_000;
@@ -59,15 +63,29 @@ setInterval(() => {
   if (db !== null) deliver();
 }, LOOK_AGAIN_MS).unref();
 
+/** That this server, and no other, writes to the book and sends its letters. */
+let owner: Hold | null = null;
+
 /** Opens the book where it is not open yet; what a crash left in it is delivered then. */
 function opened(): Result<Db> {
-  if (db !== null) return ok(db);
+  if (db !== null) return stillOpen(book, db);
+  owner ??= bookExists(book) ? Hold.claim(serverHold(book)) : null;
+  if (owner === null) return fail(bookExists(book) ? "book.served" : "book.missing", { book });
   const made = openBookToWrite(book);
   if (!made.ok) return made;
   db = made.value;
+  markPerhapsSent(db);
   deliver();
   return made;
 }
+
+/** Commands after which letters may wait to be delivered. */
+const LEAD_TO_LETTERS: ReadonlySet<string> = new Set([
+  "sendLetter",
+  "sendLetters",
+  "runLetters",
+  "settleLetter",
+]);
 
 async function carryOut(request: WriterRequest): Promise<Result<unknown>> {
   const open = opened();
@@ -86,15 +104,13 @@ async function carryOut(request: WriterRequest): Promise<Result<unknown>> {
         } satisfies WriterAnswer),
       rehearse: request.rehearse,
     });
-    if (
-      result.ok &&
-      (request.command.startsWith("sendLetter") || request.command === "runLetters") &&
-      !request.rehearse
-    )
-      deliver();
-    return result;
+    if (result.ok && LEAD_TO_LETTERS.has(request.command) && !request.rehearse) deliver();
+    // Nothing is answered with success that lies in a file which is not the book's any more.
+    const still = stillOpen(book, open.value);
+    return still.ok ? result : still;
   } catch (error) {
-    if (isBusy(error)) return fail("book.locked");
+    const failure = failureOfFile(error);
+    if (failure) return { ok: false, error: { ...failure, book } };
     throw error;
   }
 }

@@ -1,7 +1,6 @@
 import { z } from "zod";
 
 import { country, isoDay, isTimeZone, name } from "@/contracts/values";
-import { mailServerOf } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { type Settings, writeSettings } from "@/db/settings";
 import { defineCommand } from "@/server/runtime/command";
@@ -48,6 +47,7 @@ export const changeSettings = defineCommand({
       .optional(),
     letterInterval: z.number().int().min(1, "At least one day.").max(90).optional(),
     feedDays: z.number().int().min(1, "At least one banking day.").max(60).optional(),
+    backupsKept: z.number().int().min(0).max(365).optional(),
     agingDays: z
       .array(z.number().int().min(1).max(3650))
       .min(1)
@@ -75,14 +75,6 @@ export const changeSettings = defineCommand({
           .max(7),
         hour: z.number().int().min(0).max(23),
       })
-      .nullable()
-      .optional(),
-    smtpUrl: z
-      .string()
-      .refine(
-        (text) => mailServerOf(text).ok,
-        "Write it like smtp://host:587, and nothing behind it.",
-      )
       .nullable()
       .optional(),
   }),

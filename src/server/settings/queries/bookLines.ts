@@ -5,23 +5,18 @@ import { openWork } from "@/db/openWork";
 import { readSettings } from "@/db/settings";
 import { waitingFiles } from "@/server/arrivals/queries/arrived";
 import { listBooks } from "@/server/runtime/folders";
-import { reading } from "@/server/runtime/threads/reader";
+import { inWords } from "@/server/runtime/messages";
+import { readingOf } from "@/server/runtime/threads/reader";
 
 const NOTHING = { arrivals: 0, match: 0, payouts: 0 };
 
 /** Every book there is, with what waits in it; one that cannot be read says so. */
 export function bookLines(): BookLine[] {
   return listBooks().map((book) => {
-    const db = reading(book);
-    return db === null
-      ? {
-          book,
-          name: book,
-          lastOn: null,
-          waiting: NOTHING,
-          problem: "It cannot be opened: “dozo check” says why.",
-        }
-      : lineOf(db, book);
+    const opened = readingOf(book);
+    return opened.ok
+      ? lineOf(opened.value, book)
+      : { book, name: book, lastOn: null, waiting: NOTHING, problem: inWords(opened.error) };
   });
 }
 

@@ -147,7 +147,7 @@ export function useOpening<RowId extends Id>(props: Props<RowId>): Opening<RowId
 
 /** What Enter does while the row is only looked at. */
 const TakeUp = chakra("span", {
-  base: { float: "right", fontSize: "13px", color: "soft" },
+  base: { float: "right", fontSize: "13px" },
 });
 
 type OpenedRowProps = {

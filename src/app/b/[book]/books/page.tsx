@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 
 import { addDays, type Day, parseDay } from "@/core/calendar";
+import { keptBackups } from "@/server/books/backups/kept";
 import { auditTrail } from "@/server/books/queries/auditTrail";
 import { currenciesPage } from "@/server/books/queries/currencies";
 import { journalFilePage } from "@/server/books/queries/journalFile";
@@ -95,5 +96,12 @@ function trail({ context, search }: Shown): ReactNode {
 
 async function proofs({ context }: Shown): Promise<ReactNode> {
   const { report } = await countFor(context.book, context.db);
-  return <ProofsView {...factsOf(context)} proofs={proofLines(report)} work={workLines(report)} />;
+  return (
+    <ProofsView
+      {...factsOf(context)}
+      proofs={proofLines(report)}
+      work={workLines(report)}
+      kept={keptBackups(context.book)}
+    />
+  );
 }

@@ -6,10 +6,10 @@ import { lateFeesPage } from "@/server/overdue/queries/lateFees";
 import { automaticRun, letterRun } from "@/server/overdue/queries/letterRun";
 import {
   laddersPage,
+  lettersToLookAfter,
   letterTextsPage,
   OVERDUE_STATES,
   overduePage,
-  returnedAddresses,
 } from "@/server/overdue/queries/overduePage";
 import type { OverdueRow } from "@/server/overdue/queries/overdueRow";
 import { writeOffsPage } from "@/server/overdue/queries/writeOffs";
@@ -96,7 +96,7 @@ function letters({ context, search, all }: Shown): ReactNode {
     <LettersPage
       {...factsOf(context)}
       {...letterRun(context.db, context.today, all, window)}
-      back={returnedAddresses(context)}
+      {...lettersToLookAfter(context)}
       filesWaiting={waitingFiles(context.db, context.book)}
       page={page}
       pageRows={PAGE_ROWS}

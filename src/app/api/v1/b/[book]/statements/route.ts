@@ -5,7 +5,7 @@ import { statementsPdf } from "@/server/output/papers";
 import { FORMATS, render } from "@/server/output/sheets";
 import { bookContext } from "@/server/runtime/bookContext";
 
-import { answer, type BookParams, dayOf, fileAnswer, notThere } from "../../../../../answers";
+import { answer, type BookParams, dayOf, fileAnswer, noBook } from "../../../../../answers";
 
 /** So many statements are printed into one file; a table takes more. */
 const MOST_PRINTED = 1000;
@@ -18,7 +18,7 @@ const MOST_IN_TABLE = 50_000;
 export async function GET(request: Request, context: BookParams): Promise<Response> {
   const { book } = await context.params;
   const found = bookContext(book);
-  if (!found) return notThere("book.missing", { book });
+  if (!found) return noBook(book);
   const { db, today } = found;
   const query = new URL(request.url).searchParams;
   const to = dayOf(query, "as-of") ?? today;

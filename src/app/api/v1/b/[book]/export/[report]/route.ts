@@ -9,7 +9,14 @@ import { FORMATS, render, type Sheet } from "@/server/output/sheets";
 import { type BookContext, bookContext } from "@/server/runtime/bookContext";
 import { proposalsFor } from "@/server/runtime/threads/reader";
 
-import { answer, type BookParams, dayOf, fileAnswer, notThere } from "../../../../../../answers";
+import {
+  answer,
+  type BookParams,
+  dayOf,
+  fileAnswer,
+  noBook,
+  notThere,
+} from "../../../../../../answers";
 
 /** Columns whose totals stand at the foot of a printed report. */
 const SUMS: Record<string, readonly string[]> = {
@@ -26,7 +33,7 @@ export async function GET(
 ): Promise<Response> {
   const { book, report } = await params.params;
   const context = bookContext(book);
-  if (!context) return notThere("book.missing", { book });
+  if (!context) return noBook(book);
   const query = new URL(request.url).searchParams;
   const made = await sheetFor(context, report, query);
   if (made instanceof z.ZodError) return answer(fail("input.invalid", firstProblem(made, report)));

@@ -6,7 +6,7 @@ import { previewFor } from "@/server/overdue/letterTexts";
 import { bookContext } from "@/server/runtime/bookContext";
 import { proposalsFor } from "@/server/runtime/threads/reader";
 
-import { answer, type BookParams, notThere } from "../../../../../../answers";
+import { answer, type BookParams, noBook } from "../../../../../../answers";
 import { firstProblem } from "@/contracts/problems";
 
 const words = z.object({
@@ -21,7 +21,7 @@ const words = z.object({
 export async function POST(request: Request, context: BookParams): Promise<Response> {
   const { book } = await context.params;
   const found = bookContext(book);
-  if (!found) return notThere("book.missing", { book });
+  if (!found) return noBook(book);
   const { db, today } = found;
   const parsed = words.safeParse(await request.json().catch(() => null));
   if (!parsed.success) return answer(fail("input.invalid", firstProblem(parsed.error, "words")));

@@ -4,7 +4,7 @@ import { statementPdf } from "@/server/output/papers";
 import { FORMATS, render } from "@/server/output/sheets";
 import { bookContext } from "@/server/runtime/bookContext";
 
-import { type BookParams, dayOf, fileAnswer, notThere } from "../../../../../../../answers";
+import { type BookParams, dayOf, fileAnswer, noBook, notThere } from "../../../../../../../answers";
 
 /**
  * A customer's statement of account as a file: ?format=pdf|csv|json|xlsx, ?from= and ?to=; the last
@@ -16,7 +16,7 @@ export async function GET(
 ): Promise<Response> {
   const { book, id } = await context.params;
   const found = bookContext(book);
-  if (!found) return notThere("book.missing", { book });
+  if (!found) return noBook(book);
   const { db, today } = found;
   const query = new URL(request.url).searchParams;
   const to = dayOf(query, "to") ?? today;

@@ -1,7 +1,7 @@
 import { invoicePdf } from "@/server/output/papers";
 import { reading } from "@/server/runtime/threads/reader";
 
-import { type BookParams, fileAnswer, notThere } from "../../../../../../../answers";
+import { type BookParams, fileAnswer, noBook, notThere } from "../../../../../../../answers";
 
 /** An invoice or credit note as a PDF, made from its data. */
 export async function GET(
@@ -10,7 +10,7 @@ export async function GET(
 ): Promise<Response> {
   const { book, id } = await context.params;
   const db = reading(book);
-  if (!db) return notThere("book.missing", { book });
+  if (!db) return noBook(book);
   const bytes = await invoicePdf(db, Number(id));
   if (!bytes) return notThere("item.unknown");
   return fileAnswer(bytes, { type: "application/pdf", name: `invoice-${id}.pdf` });
