@@ -33,6 +33,11 @@ export default defineConfig({
     command: `rm -rf test-results/data && node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
     url: `http://127.0.0.1:${port}/`,
     reuseExistingServer: false,
-    env: { DOZO_DATA: "test-results/data", DOZO_ROOT: process.cwd(), NEXT_TELEMETRY_DISABLED: "1" },
+    env: {
+      PUBLIC_PORT: String(port + 1),
+      DOZO_DATA: "test-results/data",
+      DOZO_ROOT: process.cwd(),
+      NEXT_TELEMETRY_DISABLED: "1",
+    },
   },
 });

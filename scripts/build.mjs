@@ -1,6 +1,6 @@
 // Builds the command line, the worker threads and (unless --cli) the pages; --watch goes on building the first two.
 import { spawnSync } from "node:child_process";
-import { rmSync } from "node:fs";
+import { readdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 
@@ -15,6 +15,8 @@ const options = {
     match: "src/server/runtime/threads/matchTask.ts",
     count: "src/server/runtime/threads/countTask.ts",
     backup: "src/server/runtime/threads/backupTask.ts",
+    paper: "src/server/runtime/threads/paperTask.ts",
+    read: "src/server/runtime/threads/readTask.ts",
     payers: "src/server/runtime/threads/payersTask.ts",
     ...(process.argv.includes("--bench") ? { bench: "tests/bench/main.ts" } : {}),
   },
@@ -41,6 +43,9 @@ if (process.argv.includes("--watch")) {
       [join(root, "node_modules/next/dist/bin/next"), "build"],
       { cwd: root, stdio: "inherit", env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } },
     );
+    // No map of the sources is served, whatever made one.
+    for (const name of readdirSync(join(root, ".next/static"), { recursive: true }))
+      if (name.endsWith(".map")) rmSync(join(root, ".next/static", name));
     process.exit(done.status ?? 1);
   }
 }

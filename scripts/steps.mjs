@@ -64,15 +64,22 @@ function newest(path) {
 
 /** Debian's Chromium for the flows, if there is none; CHROMIUM_PATH names another. */
 export function chromium() {
-  const path = process.env.CHROMIUM_PATH ?? "/usr/bin/chromium";
-  if (existsSync(path)) return;
+  if (!existsSync(process.env.CHROMIUM_PATH ?? "/usr/bin/chromium")) fromDebian("chromium");
+}
+
+/** Debian's nginx, for what happens with a proxy in front, if there is none. */
+export function nginx() {
+  if (!existsSync("/usr/sbin/nginx")) fromDebian("nginx-light");
+}
+
+function fromDebian(name) {
   const sudo = process.getuid?.() === 0 ? [] : ["sudo"];
   const apt = (...args) => {
     const [program, ...rest] = [...sudo, "apt-get", ...args];
     step(`apt-get ${args[0]}`, program, rest, { DEBIAN_FRONTEND: "noninteractive" });
   };
   apt("update", "-qq");
-  apt("install", "-y", "-qq", "--no-install-recommends", "chromium");
+  apt("install", "-y", "-qq", "--no-install-recommends", name);
 }
 
 /** A folder for a run's data, emptied by its maker. */

@@ -1,8 +1,9 @@
 // One command from a fresh clone to all tests passed.
-import { bin, build, chromium, install, step } from "./steps.mjs";
+import { bin, build, chromium, install, nginx, step } from "./steps.mjs";
 
 install();
 chromium();
+nginx();
 step("types", bin("tsc"), ["--noEmit"]);
 step("set by Prettier", bin("prettier"), ["--check", "--log-level", "warn", "."]);
 step("linter", bin("eslint"), ["."]);

@@ -1,34 +1,29 @@
 import { type NextRequest, NextResponse } from "next/server";
 
-import { isOwnRequest } from "@/server/runtime/ownRequest";
+import { cameByDoor, refusalOf } from "@/server/runtime/door/ownRequest";
+import { inWords } from "@/server/runtime/messages";
 
-/**
- * Until sign-in exists the server is for this machine alone: a Host that is not
- * its own (DNS rebinding) or an Origin that is not its own (another site's
- * page) is refused. Account pages alone may be reached under another host.
- */
+/** Who may see which page, and what a page may load: its own scripts, known by a word of this one answer. */
 export function proxy(request: NextRequest): NextResponse {
-  // A customer's account page is guarded by its link; whatever leads from outside to this machine
-  // gives it another host.
-  const forCustomers = request.nextUrl.pathname.startsWith("/account/");
-  if (!forCustomers && !isOwnRequest(request.headers)) {
+  const forCustomers = /^\/account\//.test(request.nextUrl.pathname);
+  const byDoor = cameByDoor(request.headers);
+  const refused = byDoor ? elsewhereThan(forCustomers) : refusalOf(request, { forCustomers });
+  if (refused !== null)
     return NextResponse.json(
-      {
-        error: {
-          code: "host",
-          message: "This address is not the server's own. Open it at 127.0.0.1.",
-        },
-      },
+      { error: { code: refused, message: inWords({ code: refused }) } },
       { status: 403 },
     );
-  }
-  const response = NextResponse.next();
-  response.headers.set(
-    "Content-Security-Policy",
-    "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self'; connect-src 'self'; frame-ancestors 'none'; base-uri 'none'; form-action 'self'",
-  );
+  const nonce = crypto.randomUUID().replaceAll("-", "");
+  const policy = policyWith(nonce);
+  const headers = new Headers(request.headers);
+  headers.set("x-nonce", nonce);
+  headers.set("content-security-policy", policy);
+  const response = NextResponse.next({ request: { headers } });
+  response.headers.set("Content-Security-Policy", policy);
   response.headers.set("X-Content-Type-Options", "nosniff");
   response.headers.set("Referrer-Policy", "no-referrer");
+  response.headers.set("Cross-Origin-Opener-Policy", "same-origin");
+  response.headers.set("Cross-Origin-Resource-Policy", "same-origin");
   if (forCustomers) {
     response.headers.set("Cache-Control", "no-store");
     response.headers.set("X-Robots-Tag", "noindex, nofollow");
@@ -36,5 +31,25 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-/** Not the files' route: what passes here is cut off after 10 MB. That route asks isOwnRequest itself. */
+/** By the customers' door nothing is reached but customers' pages. */
+const elsewhereThan = (forCustomers: boolean): "request.host" | null =>
+  forCustomers ? null : "request.host";
+
+/** Styles are written into the page by the components themselves, and can run nothing. */
+const policyWith = (nonce: string): string =>
+  [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}'`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self'",
+    "object-src 'none'",
+    "frame-ancestors 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+  ].join("; ");
+
+/** Not the files' route: what passes here is cut off after 10 MB. That route asks refusalOf itself. */
 export const config = { matcher: "/((?!_next/static|icon.svg|api/v1/b/[^/]+/files$).*)" };

@@ -2,7 +2,6 @@ import "server-only";
 
 import { NextResponse } from "next/server";
 
-import { type Day, parseDay } from "@/core/calendar";
 import type { Result } from "@/core/result";
 import { type BookContext, bookContext } from "@/server/runtime/bookContext";
 import { inWords } from "@/server/runtime/messages";
@@ -22,10 +21,17 @@ const STATUS: Record<string, number> = {
   "book.unreadable": 503,
   "book.rights": 503,
   "book.newer": 503,
+  "limit.time": 413,
+  "limit.memory": 413,
+  "limit.busy": 503,
+  "customer.unknown": 404,
+  "item.unknown": 404,
   "disk.full": 507,
   "disk.failed": 503,
   "file.large": 413,
   "request.foreign": 403,
+  "request.host": 403,
+  "request.proxied": 403,
   bug: 500,
 };
 
@@ -57,12 +63,6 @@ export function notThere(code = "book.missing", facts: Record<string, string> = 
 export function noBook(book: string): NextResponse {
   const opened = readingOf(book);
   return opened.ok ? notThere("book.missing", { book }) : answer(opened);
-}
-
-/** A day of an address's query; undefined where there is none, or none that can be read. */
-export function dayOf(query: URLSearchParams, name: string): Day | undefined {
-  const parsed = parseDay(query.get(name) ?? "", "ymd");
-  return parsed.ok ? parsed.value : undefined;
 }
 
 /** Runs a query on a book's reading connection; it is given the book and what stands in the address. */

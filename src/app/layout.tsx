@@ -2,6 +2,7 @@ import "@fontsource-variable/figtree";
 import "@fontsource-variable/source-serif-4";
 
 import type { Metadata } from "next";
+import { headers } from "next/headers";
 import type { ReactNode } from "react";
 
 import { Providers } from "@/ui/kit/Providers";
@@ -11,11 +12,16 @@ export const metadata: Metadata = {
   description: "Receivables: receipts matched, fees and payouts booked, overdue followed up.",
 };
 
-export default function RootLayout({ children }: { children: ReactNode }): ReactNode {
+export default async function RootLayout({
+  children,
+}: {
+  children: ReactNode;
+}): Promise<ReactNode> {
+  const nonce = (await headers()).get("x-nonce") ?? undefined;
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
-        <Providers>{children}</Providers>
+        <Providers nonce={nonce}>{children}</Providers>
       </body>
     </html>
   );

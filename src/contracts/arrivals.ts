@@ -36,11 +36,8 @@ export type ArrivalsFacts = {
   mappings: SavedMapping[];
   mostMegabytes: number;
 };
-/** A file that was kept but not taken in yet. */
-export type InspectedFile = {
-  sha256: string;
-  size: number;
-  name: string;
+/** What a file seems to be, with a first mapping and its first lines. */
+export type InspectedTable = {
   kind: FileKind;
   mapping: MappingSpec;
   headers: readonly string[];
@@ -48,6 +45,8 @@ export type InspectedFile = {
   lines: number;
   rowWords: string[];
 };
+/** A file that was kept but not taken in yet. */
+export type InspectedFile = InspectedTable & { sha256: string; size: number; name: string };
 export type ImportReport = {
   fileId: number | null;
   lines: number;

@@ -37,10 +37,14 @@ export type ActView = {
   undone: boolean;
   undoable: boolean;
 };
-export type Origin = {
-  fileId: number;
-  name: string;
-  line: number | null;
+/** Where in which file a document stood. */
+export type OriginPlace = { fileId: number; name: string; line: number | null; sha256: string };
+/** A page before the line of the file behind it was read. */
+export type Unread<Page extends { origin: Origin | null }> = Omit<Page, "origin"> & {
+  origin: OriginPlace | null;
+};
+/** The same, with the line as it was given. */
+export type Origin = Omit<OriginPlace, "sha256"> & {
   headers: readonly string[];
   cells: readonly string[];
 };

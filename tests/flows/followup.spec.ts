@@ -134,8 +134,9 @@ test("the account page shows a customer its own account, gives its papers, and s
       "",
     ) ?? "";
   expect(link).toMatch(/^\/account\/[0-9a-f]{48}$/);
-  // From outside the machine has another name; only account pages answer to it.
-  const outside = await page.request.get(`${baseURL}${link}`, {
+  // From outside the machine has another name; only the customers' door answers to it.
+  const door = `http://127.0.0.1:${Number(new URL(baseURL ?? "").port) + 1}`;
+  const outside = await page.request.get(`${door}${link}`, {
     headers: { host: "accounts.kestrelrow.example" },
   });
   expect([

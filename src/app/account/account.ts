@@ -4,6 +4,7 @@ import { randomUUID } from "node:crypto";
 
 import type { AccountFacts } from "@/contracts/customers";
 import { accountPageOf, type Visit, wasLookedAt } from "@/server/customers/queries/accountPage";
+import type { Paper } from "@/server/output/askedPaper";
 import { type BookContext, bookContext } from "@/server/runtime/bookContext";
 import { listBooks } from "@/server/runtime/folders";
 import { execute } from "@/server/runtime/threads/writer";
@@ -38,8 +39,8 @@ export async function visited(
 }
 
 /** A paper for the customer alone: no cache between here and there keeps it. */
-export function paper(bytes: Buffer | string, type: string, name: string): Response {
-  return new Response(new Uint8Array(Buffer.from(bytes)), {
+export function paper({ bytes, type }: Paper, name: string): Response {
+  return new Response(new Uint8Array(bytes), {
     headers: {
       "content-type": type,
       "content-disposition": `attachment; filename="${name}"`,

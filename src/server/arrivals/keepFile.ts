@@ -1,35 +1,31 @@
 import { createHash } from "node:crypto";
-import {
-  createWriteStream,
-  existsSync,
-  mkdirSync,
-  readFileSync,
-  renameSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from "node:fs";
+import { createWriteStream, existsSync, mkdirSync, renameSync, rmSync, statSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 
-import { decodeText, formatOf } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 
 import { keptFile } from "../runtime/folders";
+import { maskNumbers } from "./maskNumbers";
 
 /** The largest file that is taken in at once. */
 export const MOST_MEGABYTES = 100;
 
 class TooLarge extends Error {}
 
+/** Writes over what must not be kept of a file; the server has a thread with limits do it. */
+type Mask = (path: string) => Result<null> | Promise<Result<null>>;
+
 /**
  * Writes a stream to the book's files under its SHA-256, counting as it comes,
- * so that a file that is too large is turned away without being held in memory.
+ * so that a file that is too large is turned away without being held in memory. What is refused is
+ * not kept.
  */
 export async function keepFile(
   book: string,
   source: AsyncIterable<Uint8Array>,
+  mask: Mask = (path) => maskNumbers(path),
 ): Promise<Result<{ sha256: string; size: number }>> {
   const part = join(
     dirname(keptFile(book, "0".repeat(64))),
@@ -54,22 +50,15 @@ export async function keepFile(
     throw error;
   }
   const sha256 = hash.digest("hex");
-  withoutNumbers(part);
+  const masked = size === 0 ? fail("file.empty") : await mask(part);
+  if (!masked.ok) {
+    rmSync(part, { force: true });
+    return masked;
+  }
   const path = keptFile(book, sha256);
   if (existsSync(path)) rmSync(part, { force: true });
   else renameSync(part, path);
-  return size === 0 ? fail("file.empty") : ok({ sha256, size });
-}
-
-/**
- * A card number, or a full account number of an ACH file, is never kept: the
- * file is written over where it has one, and goes by the hash that it came with.
- */
-function withoutNumbers(path: string): void {
-  const text = decodeText(readFileSync(path));
-  if (!text.ok) return;
-  const kept = formatOf(text.value).masked(text.value);
-  if (kept !== text.value) writeFileSync(path, kept);
+  return ok({ sha256, size });
 }
 
 export function tooLarge(bytes: number): Result<never> {

@@ -77,7 +77,7 @@ describe("receipts by hand", () => {
       100_000 + 98_450,
       [],
     ]);
-    expect(receiptPageOf(book.db, book.name, ids[0]!)).toMatchObject({
+    expect(receiptPageOf(book.db, ids[0]!)).toMatchObject({
       hand: { number: "1187", state: "at the bank" },
       line: { amount: 98_450 },
     });

@@ -13,6 +13,7 @@ import {
   TODAY,
 } from "../../../tests/support/book";
 import { waitingFiles } from "../arrivals/queries/arrived";
+import { lineOf } from "../arrivals/imports/read";
 import { entryHistory } from "../books/queries/history";
 import { followUpWorkings } from "../customers/queries/followUpWorkings";
 import { invoicePageOf, receiptPageOf } from "../invoices/queries/documents";
@@ -348,19 +349,20 @@ describe("payouts and the bank", () => {
   });
   it("leads from an entry to its file and line, and from the invoice to everything paid on it and back", () => {
     placed("Alder", [["20401", 86_450]]);
-    const invoice = invoicePageOf(book.db, book.name, item("20401"));
+    const invoice = invoicePageOf(book.db, item("20401"));
     expect(invoice?.paid[0]).toMatchObject({
       href: `receipts/${receipt("Alder")}`,
       amount: 86_450,
     });
-    const chain = receiptPageOf(book.db, book.name, receipt("Alder"));
+    const chain = receiptPageOf(book.db, receipt("Alder"));
     expect(chain?.items.map(({ kind, payout }) => [kind, payout?.externalId])).toEqual([
       ["charge", "po_1"],
       ["fee", "po_1"],
     ]);
-    const story = entryHistory(book.db, book.name, chain?.entries[0]?.id ?? 0);
+    const story = entryHistory(book.db, chain?.entries[0]?.id ?? 0);
     expect(story?.origin).toMatchObject({ name: "processor.csv", line: 2 });
-    expect(story?.origin?.cells[0]).toBe("ch_1");
+    const line = lineOf(book.name, story?.origin?.sha256 ?? "", 2);
+    expect(line).toMatchObject({ ok: true, value: { cells: expect.arrayContaining(["ch_1"]) } });
   });
 });
 

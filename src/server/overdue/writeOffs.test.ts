@@ -58,7 +58,7 @@ describe("a debt written off without a payment", () => {
     expect([
       open("20401"),
       book.balance("bad_debt"),
-      invoicePageOf(book.db, book.name, item("20401"))?.givingUp.waits?.askedBy,
+      invoicePageOf(book.db, item("20401"))?.givingUp.waits?.askedBy,
     ]).toEqual([86_450, 0, "Mara"]);
     expect(give(100)).toMatchObject({ ok: false, error: { code: "write_off.waits" } });
     expect(decide(true, "Mara")).toMatchObject({

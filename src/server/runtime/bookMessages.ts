@@ -1,4 +1,4 @@
-/** The words of what can be wrong with a book's file, with its copies, and with the disk. */
+/** The words of what can be wrong around a book: with its file and its copies, the disk, and whoever asks. */
 export const BOOK_MESSAGES: Readonly<Record<string, string>> = {
   "book.missing": "There is no book “{book}”.",
   "book.exists": "There is a book “{book}” already.",
@@ -30,7 +30,17 @@ export const BOOK_MESSAGES: Readonly<Record<string, string>> = {
     "The book “{book}” is another one than this is a copy of. Restore it under another name.",
   "restore.twice":
     "The book “{book}” is the one that this is a copy of, and it is still there: its customers' links would lead to two. Leave out --replaces.",
+  "limit.time":
+    "This took longer than {seconds} seconds and was ended. Take a part of it at a time.",
+  "limit.memory":
+    "This took more memory than {megabytes} MB and was ended. Take a part of it at a time.",
+  "limit.busy": "Much is being made just now. Try again in a moment.",
   "disk.full":
     "The disk is full, or a limit for files is reached. Nothing was changed; make room and do this again.",
   "disk.failed": "The disk does not answer as it should. Nothing was changed; look at the disk.",
+  "request.host": "This address is not the server's own. Open it at 127.0.0.1.",
+  "request.foreign":
+    "This was asked for by another site's page, or by nobody. Open the page itself.",
+  "request.proxied":
+    "This came through a proxy. Until there is sign-in, these pages are for this machine alone; what may be reached from outside are customers' pages, by a port of their own (PUBLIC_PORT).",
 };

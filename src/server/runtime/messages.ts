@@ -35,6 +35,12 @@ const MESSAGES: Record<string, string> = {
   "file.encoding":
     "Line {line} is not UTF-8 text. Save the file as CSV (UTF-8) and choose it again.",
   "file.columns": "The file has {count} columns; at most {most} are read. Is it the right file?",
+  "file.rows":
+    "The file has more than {most} lines. Split it by date and take in the parts, overlaps do no harm.",
+  "file.cells":
+    "The file has more than {most} cells. Leave out columns that are not needed, or split it by date.",
+  "file.line":
+    "Line {line} has more than {most} letters, which no table has. Is it the right file?",
   "file.headers":
     "The first row must name each column once (“{twice}”). Mend the header and choose the file again.",
   "file.quotes":
@@ -209,7 +215,6 @@ const MESSAGES: Record<string, string> = {
   "rate.unknown": "That rate is not agreed any more.",
   "rate.span": "The end lies before the beginning, or the least is more than the most.",
   "rate.unreadable": "“{text}” is not a rate.",
-  "request.foreign": "This address is not the server's own. Open it at 127.0.0.1.",
   "key.reused": "This request was already used for something else. Load the page again.",
 };
 

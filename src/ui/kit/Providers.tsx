@@ -34,7 +34,14 @@ function makeRegistry(): { cache: EmotionCache; flush: () => string[] } {
   };
 }
 
-export function Providers({ children }: { children: ReactNode }): ReactNode {
+/** `nonce`: the word by which scripts of this answer are known; a browser hides it once it has read them. */
+export function Providers({
+  nonce,
+  children,
+}: {
+  nonce: string | undefined;
+  children: ReactNode;
+}): ReactNode {
   const [{ cache, flush }] = useState(makeRegistry);
   useServerInsertedHTML(() => {
     const names = flush();
@@ -53,7 +60,11 @@ export function Providers({ children }: { children: ReactNode }): ReactNode {
   return (
     <CacheProvider value={cache}>
       <ChakraProvider value={system}>
-        <ThemeProvider attribute="class" disableTransitionOnChange>
+        <ThemeProvider
+          attribute="class"
+          disableTransitionOnChange
+          {...(nonce === undefined ? {} : { nonce })}
+        >
           {children}
         </ThemeProvider>
       </ChakraProvider>

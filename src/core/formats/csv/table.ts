@@ -13,6 +13,11 @@ export type Table = {
 
 /** A bound on columns: more are a sign that the wrong file was chosen. */
 const MOST_COLUMNS = 150;
+/** What is taken in at once: more is given in parts, so that a file never takes what others need. */
+export const MOST_ROWS = 500_000;
+const MOST_CELLS = 8_000_000;
+/** Letters of one line; a statement's longest has a few thousand. */
+const MOST_LETTERS = 100_000;
 
 /**
  * Bytes as text: UTF-8, with or without a byte order mark, or UTF-16 with one.
@@ -68,24 +73,67 @@ function delimiterOf(text: string): string {
 }
 
 /** Reads RFC 4180 text; the delimiter is found (comma, semicolon, tab, bar). Blank lines are left out. */
-export function readTable(
-  text: string,
-): Result<Table, "file.empty" | "file.no_rows" | "file.columns" | "file.headers" | "file.quotes"> {
+export function readTable(text: string): Result<Table, TableError> {
   const bare = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text;
   if (bare.trim() === "") return fail("file.empty");
-  const parsed = Papa.parse<string[]>(bare, { delimiter: delimiterOf(bare) });
-  const quotes = parsed.errors.find((error) => error.type === "Quotes");
-  if (quotes) return fail("file.quotes", { line: (quotes.row ?? 0) + 1 });
-  const headers = (parsed.data[0] ?? []).map((header) => header.trim());
+  const long = longLine(bare);
+  if (long !== null) return fail("file.line", { line: long, most: MOST_LETTERS });
+  const parsed = parsedWithin(bare);
+  if (!parsed.ok) return parsed;
+  const headers = (parsed.value[0] ?? []).map((header) => header.trim());
   if (headers.length > MOST_COLUMNS)
     return fail("file.columns", { count: headers.length, most: MOST_COLUMNS });
   const named = headers.filter((header) => header !== "");
   const twice = named.find((header, index) => named.indexOf(header) !== index);
   if (named.length === 0 || twice !== undefined)
     return fail("file.headers", { twice: twice ?? "" });
-  const rows = parsed.data
+  const rows = parsed.value
     .map((cells, index) => ({ line: index + 1, cells }))
     .slice(1)
     .filter(({ cells }) => cells.some((cell) => cell.trim() !== ""));
   return rows.length === 0 ? fail("file.no_rows") : ok({ headers, rows });
+}
+
+type TableError =
+  | "file.empty"
+  | "file.no_rows"
+  | "file.columns"
+  | "file.headers"
+  | "file.quotes"
+  | "file.line"
+  | "file.rows"
+  | "file.cells";
+
+/** The first line that no table has: 1 for the first; null where there is none. */
+function longLine(text: string): number | null {
+  let line = 1;
+  for (let from = 0; from < text.length; line += 1) {
+    const end = text.indexOf("\n", from);
+    const to = end < 0 ? text.length : end;
+    if (to - from > MOST_LETTERS) return line;
+    from = to + 1;
+  }
+  return null;
+}
+
+/** The cells of each row; reading stops where there are more than is taken in. */
+function parsedWithin(
+  text: string,
+): Result<string[][], "file.quotes" | "file.rows" | "file.cells"> {
+  const rows: string[][] = [];
+  let cells = 0;
+  let problem: Result<never, "file.quotes" | "file.rows" | "file.cells"> | null = null;
+  Papa.parse<string[]>(text, {
+    delimiter: delimiterOf(text),
+    step: ({ data, errors }, parser) => {
+      cells += data.length;
+      if (errors.some(({ type }) => type === "Quotes"))
+        problem = fail("file.quotes", { line: rows.length + 1 });
+      else if (rows.length > MOST_ROWS) problem = fail("file.rows", { most: MOST_ROWS });
+      else if (cells > MOST_CELLS) problem = fail("file.cells", { most: MOST_CELLS });
+      if (problem) parser.abort();
+      else rows.push(data);
+    },
+  });
+  return problem ?? ok(rows);
 }

@@ -1,12 +1,12 @@
 import { readFileSync } from "node:fs";
 
+import type { InspectedTable } from "@/contracts/arrivals";
 import {
   decodeText,
   type FileKind,
   formatOf,
   guessKind,
   guessMapping,
-  type MappingSpec,
   type Table,
 } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
@@ -36,18 +36,7 @@ export function tableOf(book: string, sha256: string): Result<Table> {
 }
 
 /** What a new file seems to be, with a first mapping and its first lines, for people to correct. */
-export function inspectFile(
-  book: string,
-  sha256: string,
-  kind?: FileKind,
-): Result<{
-  kind: FileKind;
-  mapping: MappingSpec;
-  headers: readonly string[];
-  sample: readonly (readonly string[])[];
-  lines: number;
-  rowWords: string[];
-}> {
+export function inspectFile(book: string, sha256: string, kind?: FileKind): Result<InspectedTable> {
   const table = tableOf(book, sha256);
   if (!table.ok) return table;
   const as = kind ?? guessKind(table.value);
@@ -72,4 +61,28 @@ export function lineOf(
   if (!table.ok) return table;
   const row = table.value.rows.find((row) => row.line === line);
   return row ? ok({ headers: table.value.headers, cells: row.cells }) : fail("file.missing");
+}
+
+/** Which rows of a file are looked at: a page, or the page that a line stands on. */
+export type RowsAsked = { line: number | null; page: number | null; pageRows: number };
+export type ShownRows = {
+  headers: readonly string[];
+  rows: { line: number; cells: readonly string[] }[];
+  count: number;
+  page: number;
+};
+
+/** A page of a kept file's rows. */
+export function rowsOf(
+  book: string,
+  sha256: string,
+  { line, page: wanted, pageRows }: RowsAsked,
+): Result<ShownRows> {
+  const table = tableOf(book, sha256);
+  if (!table.ok) return table;
+  const { headers, rows } = table.value;
+  const at = line === null ? -1 : rows.findIndex((row) => row.line === line);
+  const page = wanted ?? Math.floor(Math.max(0, at) / pageRows) + 1;
+  const shown = rows.slice((page - 1) * pageRows, page * pageRows);
+  return ok({ headers, rows: shown, count: rows.length, page });
 }

@@ -1,7 +1,8 @@
+import type { Result } from "@/core/result";
 import { documentsOfLine, importFileById, type ImportFileRow } from "@/db/files";
 import type { BookContext } from "@/server/runtime/bookContext";
 
-import { tableOf } from "../imports/read";
+import type { ShownRows } from "../imports/read";
 
 export type FileFacts = {
   file: ImportFileRow;
@@ -13,24 +14,22 @@ export type FileFacts = {
   documents: { words: string; href: string }[];
 };
 
-/** A page of a file as it was kept; the page of a line where one is looked at. Null where there is no such file. */
-export function filePage(
-  { db, book }: BookContext,
+/**
+ * A page of a file as it was kept; the page of a line where one is looked at. Null where there is no
+ * such file. `read` reads the rows, where foreign files are read.
+ */
+export async function filePage(
+  { db }: BookContext,
   id: number,
   asked: { line: number | null; page: number | null; pageRows: number },
-): FileFacts | null {
+  read: (sha256: string) => Promise<Result<ShownRows>>,
+): Promise<FileFacts | null> {
   const file = importFileById(db, id);
   if (!file) return null;
-  const table = tableOf(book, file.sha256);
-  const rows = table.ok ? table.value.rows : [];
-  const at = asked.line === null ? -1 : rows.findIndex((row) => row.line === asked.line);
-  const page = asked.page ?? Math.floor(Math.max(0, at) / asked.pageRows) + 1;
+  const shown = await read(file.sha256);
   return {
     file,
-    headers: table.ok ? table.value.headers : [],
-    rows: rows.slice((page - 1) * asked.pageRows, page * asked.pageRows),
-    count: rows.length,
-    page,
+    ...(shown.ok ? shown.value : { headers: [], rows: [], count: 0, page: 1 }),
     documents: asked.line === null ? [] : documentsOfLine(db, file.id, asked.line),
   };
 }

@@ -1,4 +1,11 @@
-import type { ActView, EntryHistory, EntryLineView, EntryView, Origin } from "@/contracts/history";
+import type {
+  ActView,
+  EntryHistory,
+  EntryLineView,
+  EntryView,
+  OriginPlace,
+  Unread,
+} from "@/contracts/history";
 import type { ItemKind } from "@/core/ledger";
 import type { Minor } from "@/core/money";
 import { actById, actsOf, type SubjectKind } from "@/db/acts";
@@ -14,7 +21,6 @@ import {
   sourceOfDocument,
 } from "@/db/journal";
 import { processorItemById } from "@/db/processor";
-import { lineOf } from "@/server/arrivals/imports/read";
 
 import { isUndoable } from "../reversals";
 
@@ -84,29 +90,18 @@ export function actsAbout(db: Db, kind: SubjectKind, id: number): ActView[] {
   }));
 }
 
-export function originOf(
-  db: Db,
-  book: string,
-  fileId: number | null,
-  lineNo: number | null,
-): Origin | null {
+/** Where a document came from; the line itself is read where foreign files are. */
+export function originOf(db: Db, fileId: number | null, lineNo: number | null): OriginPlace | null {
   const file = fileId === null ? undefined : importFileById(db, fileId);
   if (!file) return null;
-  const line = lineNo === null ? undefined : lineOf(book, file.sha256, lineNo);
-  return {
-    fileId: file.id,
-    name: file.name,
-    line: lineNo,
-    headers: line?.ok ? line.value.headers : [],
-    cells: line?.ok ? line.value.cells : [],
-  };
+  return { fileId: file.id, name: file.name, line: lineNo, sha256: file.sha256 };
 }
 
 /**
  * An entry with what was done when it was posted, the line of the file behind it, and the other
  * entries of the same act.
  */
-export function entryHistory(db: Db, book: string, id: number): EntryHistory | null {
+export function entryHistory(db: Db, id: number): Unread<EntryHistory> | null {
   const entry = entryById(db, id);
   if (!entry) return null;
   const act = actById(db, entry.actId);
@@ -123,12 +118,12 @@ export function entryHistory(db: Db, book: string, id: number): EntryHistory | n
           undoable: act.undoneBy === null && isUndoable(act.kind),
         }
       : null,
-    origin: originOfDocument(db, book, entry.documentKind, entry.documentId),
+    origin: originOfDocument(db, entry.documentKind, entry.documentId),
     others: act && act.kind !== "import" ? entriesBeside(db, act.id, id) : [],
   };
 }
 
-function originOfDocument(db: Db, book: string, kind: ItemKind, id: number): Origin | null {
+function originOfDocument(db: Db, kind: ItemKind, id: number): OriginPlace | null {
   const row = sourceOfDocument(db, kind, id);
-  return row ? originOf(db, book, row.fileId, row.lineNo) : null;
+  return row ? originOf(db, row.fileId, row.lineNo) : null;
 }

@@ -1,3 +1,4 @@
+import type { Unread } from "@/contracts/history";
 import type { Backing, Linked } from "@/contracts/history";
 import type { ReceiptItem } from "@/contracts/match";
 import { type PayoutShare } from "@/contracts/payouts";
@@ -34,7 +35,7 @@ export type InvoicePage = Backing & {
   };
 };
 
-export function invoicePageOf(db: Db, book: string, id: number): InvoicePage | null {
+export function invoicePageOf(db: Db, id: number): Unread<InvoicePage> | null {
   const item = openItemById(db, id);
   const customer = item && customerById(db, item.customerId);
   if (!item || !customer) return null;
@@ -81,7 +82,7 @@ export function invoicePageOf(db: Db, book: string, id: number): InvoicePage | n
     })),
     entries: entriesAbout(db, "open_item", id),
     acts: [...acts, ...own],
-    origin: originOf(db, book, item.fileId, item.lineNo),
+    origin: originOf(db, item.fileId, item.lineNo),
   };
 }
 
@@ -104,7 +105,7 @@ export type ReceiptPage = Backing & {
   hand: { number: string | null; state: string; depositOn: Day | null } | null;
 };
 
-export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | null {
+export function receiptPageOf(db: Db, id: number): Unread<ReceiptPage> | null {
   const receipt = receiptById(db, id);
   if (!receipt) return null;
   const customer = receipt.customerId === null ? undefined : customerById(db, receipt.customerId);
@@ -123,7 +124,7 @@ export function receiptPageOf(db: Db, book: string, id: number): ReceiptPage | n
       ...actsAbout(db, "receipt", id),
       ...(deposit ? actsAbout(db, "deposit", deposit.id) : []),
     ],
-    origin: originOf(db, book, receipt.fileId, receipt.lineNo),
+    origin: originOf(db, receipt.fileId, receipt.lineNo),
   };
 }
 
@@ -190,7 +191,7 @@ export type LinePage = Backing & {
   payouts: PayoutShare[];
 };
 
-export function linePageOf(db: Db, book: string, id: number): LinePage | null {
+export function linePageOf(db: Db, id: number): Unread<LinePage> | null {
   const line = bankLineById(db, id);
   if (!line) return null;
   const names = new Map(processorAccounts(db).map((account) => [account.id, account.name]));
@@ -218,16 +219,16 @@ export function linePageOf(db: Db, book: string, id: number): LinePage | null {
       ...payouts.flatMap((payout) => actsAbout(db, "payout", payout.id)),
       ...(deposit ? actsAbout(db, "deposit", deposit.id) : []),
     ],
-    origin: originOf(db, book, line.fileId, line.lineNo),
+    origin: originOf(db, line.fileId, line.lineNo),
   };
 }
 
 /** What is told of a payout beside its workings. */
-export function payoutBacking(db: Db, book: string, id: number): Backing {
+export function payoutBacking(db: Db, id: number): Unread<Backing> {
   const payout = payoutById(db, id);
   return {
     entries: entriesAbout(db, "payout", id),
     acts: actsAbout(db, "payout", id),
-    origin: payout ? originOf(db, book, payout.fileId, payout.lineNo) : null,
+    origin: payout ? originOf(db, payout.fileId, payout.lineNo) : null,
   };
 }

@@ -1,8 +1,6 @@
-import { statementOf, statementSheet } from "@/server/customers/queries/statement";
-import { statementPdf } from "@/server/output/papers";
-import { render } from "@/server/output/sheets";
+import { makePaper } from "@/server/runtime/threads/limited";
 
-import { notThere } from "../../../answers";
+import { answer, notThere } from "../../../answers";
 import { accountOf, paper, visited } from "../../account";
 
 /** The statement of account of the last three months, as PDF or ?format=csv. */
@@ -13,15 +11,18 @@ export async function GET(
   const { token } = await context.params;
   const account = accountOf(token);
   if (!account) return notThere("link.unknown");
-  const { db, page } = account;
+  const { book, page } = account;
+  const { customerId, from, today } = page;
   await visited(token, account, "statement");
-  const statement = statementOf(db, page.customerId, page.from, page.today);
-  if (new URL(request.url).searchParams.get("format") === "csv" && statement) {
-    const { bytes, type } = await render(statementSheet(statement), "csv", "statement");
-    return paper(bytes, type, `statement-${page.today}.csv`);
-  }
-  const bytes = await statementPdf(db, page.customerId, page.from, page.today);
-  return bytes
-    ? paper(bytes, "application/pdf", `statement-${page.today}.pdf`)
-    : notThere("link.unknown");
+  const csv = new URL(request.url).searchParams.get("format") === "csv";
+  const made = await makePaper(book, {
+    paper: "statement",
+    customerId,
+    query: [
+      ["from", from],
+      ["to", today],
+      ["format", csv ? "csv" : "pdf"],
+    ],
+  });
+  return made.ok ? paper(made.value, `statement-${today}.${csv ? "csv" : "pdf"}`) : answer(made);
 }

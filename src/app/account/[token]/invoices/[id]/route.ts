@@ -1,7 +1,7 @@
 import { invoiceOfLink } from "@/server/customers/queries/accountPage";
-import { invoicePdf } from "@/server/output/papers";
+import { makePaper } from "@/server/runtime/threads/limited";
 
-import { notThere } from "../../../../answers";
+import { answer, notThere } from "../../../../answers";
 import { accountOf, paper, visited } from "../../../account";
 
 /** One invoice as PDF, where it is the customer's own. */
@@ -13,8 +13,8 @@ export async function GET(
   const account = accountOf(token);
   if (!account || invoiceOfLink(account.db, token, Number(id)) === null)
     return notThere("link.unknown");
-  const bytes = await invoicePdf(account.db, Number(id));
-  if (!bytes) return notThere("link.unknown");
+  const made = await makePaper(account.book, { paper: "invoice", id: Number(id) });
+  if (!made.ok) return answer(made);
   await visited(token, account, "invoice", Number(id));
-  return paper(bytes, "application/pdf", `invoice-${id}.pdf`);
+  return paper(made.value, `invoice-${id}.pdf`);
 }

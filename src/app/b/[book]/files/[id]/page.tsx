@@ -2,6 +2,7 @@ import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
 import { filePage } from "@/server/arrivals/queries/filePage";
+import { readForeign } from "@/server/runtime/threads/limited";
 import { FilePage } from "@/ui/arrivals/FilePage";
 
 import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../../serve";
@@ -19,11 +20,15 @@ export default async function KeptFile({
   const context = await pageOf(params);
   const search = await searchParams;
   const line = Number(one(search, "line")) || null;
-  const found = filePage(context, Number((await params).id), {
+  const asked = {
     line,
     page: one(search, "page") === "" ? null : pageNumber(search),
     pageRows: PAGE_ROWS,
-  });
+  };
+  const { book } = context;
+  const found = await filePage(context, Number((await params).id), asked, (sha256) =>
+    readForeign<"rows">({ what: "rows", book, sha256, asked }),
+  );
   if (!found) notFound();
   return <FilePage {...factsOf(context)} {...found} pageRows={PAGE_ROWS} line={line} />;
 }

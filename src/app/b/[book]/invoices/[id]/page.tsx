@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import { invoicePageOf } from "@/server/invoices/queries/documents";
 import { InvoicePage } from "@/ui/invoices/InvoicePage";
 
+import { withOrigin } from "../../../../origins";
 import { pageOf } from "../../../../serve";
 import { titleOfDocument } from "../../../../titles";
 
@@ -15,8 +16,9 @@ export default async function Invoice({
   params: Promise<{ book: string; id: string }>;
 }): Promise<ReactNode> {
   const { book, db, settings, today } = await pageOf(params);
-  const page = invoicePageOf(db, book, Number((await params).id));
-  if (!page) notFound();
+  const found = invoicePageOf(db, Number((await params).id));
+  if (!found) notFound();
+  const page = await withOrigin(book, found);
   return (
     <InvoicePage
       book={book}

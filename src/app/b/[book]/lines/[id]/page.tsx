@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import { linePageOf } from "@/server/invoices/queries/documents";
 import { LinePage } from "@/ui/arrivals/LinePage";
 
+import { withOrigin } from "../../../../origins";
 import { pageOf } from "../../../../serve";
 import { titleOfDocument } from "../../../../titles";
 
@@ -15,8 +16,9 @@ export default async function BankLine({
   params: Promise<{ book: string; id: string }>;
 }): Promise<ReactNode> {
   const { book, db, settings, today } = await pageOf(params);
-  const page = linePageOf(db, book, Number((await params).id));
-  if (!page) notFound();
+  const found = linePageOf(db, Number((await params).id));
+  if (!found) notFound();
+  const page = await withOrigin(book, found);
   return (
     <LinePage
       book={book}

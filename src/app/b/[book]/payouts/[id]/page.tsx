@@ -5,6 +5,7 @@ import { payoutBacking } from "@/server/invoices/queries/documents";
 import { payoutWorkings } from "@/server/payouts/queries/payoutWorkings";
 import { PayoutPage } from "@/ui/payouts/PayoutPage";
 
+import { withOrigin } from "../../../../origins";
 import { pageOf } from "../../../../serve";
 import { titleOfDocument } from "../../../../titles";
 
@@ -27,7 +28,7 @@ export default async function Payout({
       payout={workings.payout}
       items={workings.items}
       lines={workings.lines}
-      told={payoutBacking(db, book, id)}
+      told={await withOrigin(book, payoutBacking(db, id))}
     />
   );
 }

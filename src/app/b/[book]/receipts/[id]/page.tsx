@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import { receiptPageOf } from "@/server/invoices/queries/documents";
 import { ReceiptPage } from "@/ui/match/ReceiptPage";
 
+import { withOrigin } from "../../../../origins";
 import { pageOf } from "../../../../serve";
 import { titleOfDocument } from "../../../../titles";
 
@@ -15,8 +16,9 @@ export default async function Receipt({
   params: Promise<{ book: string; id: string }>;
 }): Promise<ReactNode> {
   const { book, db, settings, today } = await pageOf(params);
-  const page = receiptPageOf(db, book, Number((await params).id));
-  if (!page) notFound();
+  const found = receiptPageOf(db, Number((await params).id));
+  if (!found) notFound();
+  const page = await withOrigin(book, found);
   return (
     <ReceiptPage
       book={book}

@@ -2,10 +2,10 @@ import { createReadStream } from "node:fs";
 
 import { FILE_KINDS, type FileKind } from "@/core/formats";
 import { fail } from "@/core/result";
-import { inspectFile } from "@/server/arrivals/imports/read";
 import { keepFile, keptSize, MOST_MEGABYTES, tooLarge } from "@/server/arrivals/keepFile";
 import { arrivedFile, arrivedFiles, bookExists } from "@/server/runtime/folders";
-import { isOwnRequest } from "@/server/runtime/ownRequest";
+import { readForeign } from "@/server/runtime/threads/limited";
+import { refusalOf } from "@/server/runtime/door/ownRequest";
 
 import { answer, type BookParams } from "../../../../../answers";
 
@@ -16,7 +16,8 @@ import { answer, type BookParams } from "../../../../../answers";
  */
 export async function POST(request: Request, context: BookParams): Promise<Response> {
   const { book } = await context.params;
-  if (!isOwnRequest(request.headers)) return answer(fail("request.foreign"));
+  const refused = refusalOf(request);
+  if (refused) return answer(fail(refused));
   if (!bookExists(book)) return answer(fail("book.missing", { book }));
   const query = new URL(request.url).searchParams;
   const arrived = query.get("arrived");
@@ -35,18 +36,21 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
     );
   const source = arrived !== null ? createReadStream(arrivedFile(book, arrived)) : request.body;
   if (source === null) return answer(fail("file.empty"));
-  const kept = await keepFile(book, source as AsyncIterable<Uint8Array>);
+  const kept = await keepFile(book, source as AsyncIterable<Uint8Array>, (path) =>
+    readForeign<"mask">({ what: "mask", path }),
+  );
   if (!kept.ok) return answer(kept);
   return inspected(book, kept.value, arrived ?? query.get("name"), kind);
 }
 
-function inspected(
+async function inspected(
   book: string,
   file: { sha256: string; size: number },
   name: string | null,
   kind: FileKind | undefined,
-): Response {
-  const found = inspectFile(book, file.sha256, kind);
+): Promise<Response> {
+  const { sha256 } = file;
+  const found = await readForeign<"inspect">({ what: "inspect", book, sha256, kind });
   return answer(
     found.ok ? { ok: true, value: { ...file, name: name ?? "file.csv", ...found.value } } : found,
   );

@@ -1,8 +1,9 @@
 import { fail } from "@/core/result";
-import { type MailReport, MOST_MAIL_BYTES, readReturnedMail } from "@/server/overdue/returnedMail";
+import { type MailReport, MOST_MAIL_BYTES } from "@/server/overdue/returnedMail";
 import { bookExists } from "@/server/runtime/folders";
 import { inWords } from "@/server/runtime/messages";
-import { isOwnRequest } from "@/server/runtime/ownRequest";
+import { readForeign } from "@/server/runtime/threads/limited";
+import { refusalOf } from "@/server/runtime/door/ownRequest";
 
 import { answer, type BookParams, value } from "../../../../../answers";
 
@@ -14,7 +15,8 @@ const MOST_MAILS = 100;
  */
 export async function POST(request: Request, context: BookParams): Promise<Response> {
   const { book } = await context.params;
-  if (!isOwnRequest(request.headers)) return answer(fail("request.foreign"));
+  const refused = refusalOf(request);
+  if (refused) return answer(fail(refused));
   if (!bookExists(book)) return answer(fail("book.missing", { book }));
   const form = await request.formData().catch(() => null);
   const files =
@@ -28,7 +30,11 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
     const read =
       file.size > MOST_MAIL_BYTES
         ? fail("mail.large", { file: file.name, most: MOST_MAIL_BYTES / 1_000_000 })
-        : await readReturnedMail(file.name, Buffer.from(await file.arrayBuffer()));
+        : await readForeign<"mail">({
+            what: "mail",
+            name: file.name,
+            bytes: new Uint8Array(await file.arrayBuffer()),
+          });
     if (read.ok) reports.push(read.value);
     else problems.push(inWords(read.error));
   }

@@ -1,7 +1,6 @@
-import { invoicePdf } from "@/server/output/papers";
+import { paperAnswer } from "../../../../../../../papers";
+import { type BookParams, noBook } from "../../../../../../../answers";
 import { reading } from "@/server/runtime/threads/reader";
-
-import { type BookParams, fileAnswer, noBook, notThere } from "../../../../../../../answers";
 
 /** An invoice or credit note as a PDF, made from its data. */
 export async function GET(
@@ -9,9 +8,5 @@ export async function GET(
   context: BookParams<{ id: string }>,
 ): Promise<Response> {
   const { book, id } = await context.params;
-  const db = reading(book);
-  if (!db) return noBook(book);
-  const bytes = await invoicePdf(db, Number(id));
-  if (!bytes) return notThere("item.unknown");
-  return fileAnswer(bytes, { type: "application/pdf", name: `invoice-${id}.pdf` });
+  return reading(book) ? paperAnswer(book, { paper: "invoice", id: Number(id) }) : noBook(book);
 }

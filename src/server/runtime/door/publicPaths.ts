@@ -1,0 +1,22 @@
+/** What the customers' door leads to: account pages behind their links, and what these need to be shown. */
+const PATHS: readonly RegExp[] = [
+  /^\/account\/[0-9a-f]{16,64}$/,
+  /^\/account\/[0-9a-f]{16,64}\/statement$/,
+  /^\/account\/[0-9a-f]{16,64}\/invoices\/\d{1,15}$/,
+  /^\/_next\/static\/[\w./~-]{1,300}$/,
+  /^\/icon\.svg$/,
+];
+
+/** The link that a path of the door leads by; "" for what all pages share; null where the door leads nowhere. */
+export function linkOfPath(target: string): string | null {
+  const [path = ""] = target.split("?");
+  // Nothing that some server on the way could read as another path.
+  if (path.includes("..") || path.includes("//") || path.includes("%") || path.includes("\\"))
+    return null;
+  if (!PATHS.some((known) => known.test(path))) return null;
+  return /^\/account\/([0-9a-f]+)/.exec(path)?.[1] ?? "";
+}
+
+/** Whether a path makes a paper, which takes more than showing a page. */
+export const makesPaper = (target: string): boolean =>
+  /\/(?:statement|invoices\/\d+)(?:\?|$)/.test(target);

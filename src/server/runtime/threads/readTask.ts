@@ -1,0 +1,47 @@
+import type { InspectedTable } from "@/contracts/arrivals";
+import type { FileKind } from "@/core/formats";
+import type { Result } from "@/core/result";
+import {
+  inspectFile,
+  lineOf,
+  type RowsAsked,
+  rowsOf,
+  type ShownRows,
+} from "@/server/arrivals/imports/read";
+import { maskNumbers } from "@/server/arrivals/maskNumbers";
+import { type MailReport, readReturnedMail } from "@/server/overdue/returnedMail";
+
+/** Something foreign that is read in a thread of the pool with limits. */
+export type ReadTask =
+  | { what: "mask"; path: string }
+  | { what: "inspect"; book: string; sha256: string; kind: FileKind | undefined }
+  | { what: "line"; book: string; sha256: string; line: number }
+  | { what: "rows"; book: string; sha256: string; asked: RowsAsked }
+  | { what: "mail"; name: string; bytes: Uint8Array };
+/** What each gives. */
+export type ReadAnswers = {
+  mask: Result<null>;
+  inspect: Result<InspectedTable>;
+  line: Result<{ headers: readonly string[]; cells: readonly string[] }>;
+  rows: Result<ShownRows>;
+  mail: Result<MailReport>;
+};
+
+export default function read(
+  task: ReadTask,
+): ReadAnswers[ReadTask["what"]] | Promise<ReadAnswers["mail"]> {
+  switch (task.what) {
+    case "mask":
+      return maskNumbers(task.path);
+    case "inspect":
+      return inspectFile(task.book, task.sha256, task.kind);
+    case "line":
+      return lineOf(task.book, task.sha256, task.line);
+    case "rows":
+      return rowsOf(task.book, task.sha256, task.asked);
+    case "mail":
+      return readReturnedMail(task.name, Buffer.from(task.bytes));
+    default:
+      return task satisfies never;
+  }
+}
