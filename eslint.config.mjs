@@ -1,3 +1,4 @@
+import regexp from "eslint-plugin-regexp";
 import tseslint from "typescript-eslint";
 
 const noDefault = {
@@ -48,6 +49,16 @@ export default tseslint.config(
     },
   },
   { files: ["src/core/**"], rules: { "max-lines": ["error", { max: 200 }] } },
+  // What meets foreign text is read in one pass, whatever somebody sends.
+  {
+    files: ["src/**"],
+    ignores: ["src/demo/**", "**/*.test.ts", "**/*.test.tsx"],
+    plugins: { regexp },
+    rules: {
+      "regexp/no-super-linear-backtracking": ["error", { report: "potential" }],
+      "regexp/no-super-linear-move": ["error", { report: "potential", ignorePartial: false }],
+    },
+  },
   // A component is mostly the picture of what it draws.
   { files: ["**/*.tsx"], rules: { "max-lines-per-function": ["error", { max: 100 }] } },
   {

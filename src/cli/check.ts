@@ -15,7 +15,7 @@ export function check({ values }: Args): Outcome {
   if (!opened.ok) return damaged(values.book, opened.error);
   const looked = lookThrough(opened.value);
   if (!looked.ok) return damaged(values.book, looked.error);
-  const { report } = looked.value;
+  const { report, trail } = looked.value;
   const { currency } = readSettings(opened.value);
   const lines = report.proofs.map((proof) => {
     const { what } = proofInWords(proof.name);
@@ -25,10 +25,13 @@ export function check({ values }: Args): Outcome {
     (openWork) =>
       `open    ${openWork.count} ${workInWords(openWork.name)}: ${toDecimal(openWork.sum, currency)}`,
   );
+  const chain = trail.holds
+    ? `holds   The audit trail is whole: ${trail.records} records, the last is ${trail.head}`
+    : `BROKEN  The audit trail: ${trail.problem}`;
   return {
-    code: report.holds ? EXIT.done : EXIT.wrong,
-    text: [...lines, ...work].join("\n"),
-    data: report,
+    code: report.holds && trail.holds ? EXIT.done : EXIT.wrong,
+    text: [...lines, chain, ...work].join("\n"),
+    data: { ...report, holds: report.holds && trail.holds, trail },
   };
 }
 

@@ -2,6 +2,7 @@ import { writeFileSync } from "node:fs";
 
 import { type Day, parseDay } from "@/core/calendar";
 import { readSettings } from "@/db/settings";
+import { writePackage } from "@/server/books/trail/auditPackage";
 import { type ExportName, EXPORTS, periodOf, sheetOf } from "@/server/output/exports";
 import { type Format, FORMATS, render } from "@/server/output/sheets";
 import { openBookToRead } from "@/server/runtime/books";
@@ -11,6 +12,7 @@ import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 
 /** `dozo export`: a report to standard output, or to a file. */
 export async function exportReport({ values, files }: Args): Promise<Outcome> {
+  if (files[0] === "audit" && files.length === 1) return auditPackage(values);
   const name = EXPORTS.find((name) => name === files[0]);
   if (!name || files.length !== 1) return wrongCall(`Say which report: ${EXPORTS.join(", ")}.`);
   if (typeof values.book !== "string") return wrongCall("Say --book.");
@@ -31,6 +33,20 @@ export async function exportReport({ values, files }: Args): Promise<Outcome> {
     format,
     values.out,
   );
+}
+
+/** The whole history of a book with what proves it, for somebody who does not have the program's database. */
+async function auditPackage({ book, out }: Args["values"]): Promise<Outcome> {
+  if (typeof book !== "string" || typeof out !== "string")
+    return wrongCall("Say --book and --out.");
+  const opened = openBookToRead(book);
+  if (!opened.ok) return failed(opened.error);
+  await writePackage(opened.value, out);
+  return {
+    code: EXIT.done,
+    messages: [`the history of ${book} is in ${out}`],
+    data: { file: out },
+  };
 }
 
 async function give(

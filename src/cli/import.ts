@@ -4,12 +4,14 @@ import { basename } from "node:path";
 
 import type { ImportReport } from "@/contracts/arrivals";
 import { FILE_KINDS, type FileKind, type MappingSpec } from "@/core/formats";
-import { fail, ok, type Result } from "@/core/result";
+import { type Failure, fail, ok, type Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { mappings } from "@/db/files";
 import { importFile } from "@/server/arrivals/commands/importFile";
 import { inspectFile } from "@/server/arrivals/imports/read";
 import { keepFile } from "@/server/arrivals/keepFile";
+import { readSettings } from "@/db/settings";
+import { inWords } from "@/server/runtime/messages";
 import { openBookToWrite } from "@/server/runtime/books";
 import { runCommand } from "@/server/runtime/command";
 
@@ -23,6 +25,8 @@ export async function importFiles({ values, files }: Args): Promise<Outcome> {
     return wrongCall("Say --book and at least one file.");
   if (!["auto", ...FILE_KINDS].includes(String(kind)))
     return wrongCall(`There is no kind “${kind}”. Use auto, ${FILE_KINDS.join(", ")}.`);
+  if (![undefined, ".", ","].includes(values.mark as string | undefined))
+    return wrongCall("--mark is . or , (the decimal sign of the file).");
   const opened = openBookToWrite(book);
   if (!opened.ok) return failed(opened.error);
   const reports: (ImportReport & { file: string; kind: FileKind })[] = [];
@@ -33,9 +37,11 @@ export async function importFiles({ values, files }: Args): Promise<Outcome> {
       values,
       kind: kind === "auto" ? undefined : (kind as FileKind),
     });
+    const questions = done.ok ? [] : questionsOf(done.error);
     if (!done.ok)
       return {
         ...failed(done.error),
+        ...(questions.length > 0 ? { code: EXIT.wrong, data: { questions } } : {}),
         messages: [
           ...reports.flatMap(words),
           ...(failed(done.error).messages ?? []).map((message) => `${path}: ${message}`),
@@ -66,10 +72,12 @@ async function importOne(
     fail("file.unreadable", { path }),
   );
   if (!kept.ok) return kept;
-  const inspected = inspectFile(book, kept.value.sha256, kind);
+  const { currency } = readSettings(db);
+  const inspected = inspectFile(book, kept.value.sha256, { kind, currency });
   if (!inspected.ok) return inspected;
-  const mapping = mappingFor(db, values.mapping, inspected.value.mapping, kind);
-  if (!mapping.ok) return mapping;
+  const found = mappingFor(db, values.mapping, inspected.value.mapping, kind);
+  if (!found.ok) return found;
+  const mapping = ok(withMark(found.value, values.mark));
   const input = {
     ...kept.value,
     name: basename(path),
@@ -84,6 +92,25 @@ async function importOne(
   });
   return done.ok ? ok({ ...done.value, file: path, kind: mapping.value.kind }) : done;
 }
+
+/** The decimal sign that the call says, which nothing in the file overrules. */
+function withMark(mapping: MappingSpec, mark: string | boolean | undefined): MappingSpec {
+  return mark === "." || mark === "," ? { ...mapping, decimalMark: mark, markSaid: true } : mapping;
+}
+
+/** What a file leaves open, with the flag that answers it. */
+function questionsOf({
+  code,
+  ...facts
+}: Failure): { code: string; words: string; choices: Choice[] }[] {
+  if (code !== "mark.open") return [];
+  const choices = (["point", "comma"] as const).map((name, at) => ({
+    flag: `--mark ${".,"[at]}`,
+    result: `${facts.sample}: the ${name} is the decimal sign`,
+  }));
+  return [{ code, words: inWords({ code, ...facts }), choices }];
+}
+type Choice = { flag: string; result: string };
 
 function mappingFor(
   db: Db,

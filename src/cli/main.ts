@@ -7,11 +7,13 @@ import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 const USAGE = `dozo: receivables work from the command line
 
   dozo demo [--make-only]
-  dozo import --book B [--kind customers|invoices|processor|bank|remittance|returns|auto] [--account A] [--mapping NAME] [--dry-run] FILE…
+  dozo import --book B [--kind customers|invoices|processor|bank|remittance|returns|auto] [--account A] [--mapping NAME] [--mark .|,] [--dry-run] FILE…
   dozo match --customers F --invoices F --payments F [--history F] --out F
   dozo match --book B [--post-sure]
   dozo export journal|open-items|clearing|payouts|aging|trial-balance --book B [--as-of DATE | --from DATE --to DATE] [--format csv|json|xlsx] [--out F]
+  dozo export audit --book B --out F
   dozo check --book B
+  dozo verify [--head HASH] F
   dozo backup --book B --out F [--over]
   dozo backups [--book B] [--keep N] [--folder DIR]
   dozo restore [--book B] [--replaces] F
@@ -28,7 +30,7 @@ type Run = (args: Args) => Promise<Outcome> | Outcome;
 const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }> = {
   demo: { options: { "make-only": flag }, load: async () => (await import("./demo")).demo },
   import: {
-    options: { book: text, kind: text, account: text, mapping: text, "dry-run": flag },
+    options: { book: text, kind: text, account: text, mapping: text, mark: text, "dry-run": flag },
     load: async () => (await import("./import")).importFiles,
   },
   match: {
@@ -51,6 +53,10 @@ const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }
   backup: {
     options: { book: text, out: text, over: flag },
     load: async () => (await import("./backup")).backup,
+  },
+  verify: {
+    options: { head: text },
+    load: async () => (await import("./verify")).verify,
   },
   backups: {
     options: { book: text, keep: text, folder: text },

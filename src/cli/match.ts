@@ -1,6 +1,7 @@
 import { stringify } from "csv-stringify/sync";
 import { writeFileSync } from "node:fs";
 
+import { harmless } from "@/core/formats";
 import { type Proposal, reasonInWords } from "@/core/matching";
 import { type Currency, toDecimal } from "@/core/money";
 import { matchFiles } from "@/server/match/matchFiles";
@@ -48,7 +49,12 @@ async function fromFiles({ values }: Args): Promise<Outcome> {
               "customer_id",
             ],
             ...done.proposals.flatMap((proposal) =>
-              rowsOf(proposal.paymentId, proposal.proposal, proposal.currency, done.customerIds),
+              rowsOf(
+                proposal.paymentId,
+                proposal.proposal,
+                proposal.currency,
+                done.customerIds,
+              ).map((row) => row.map(harmless)),
             ),
           ],
           { record_delimiter: "windows" },

@@ -30,7 +30,7 @@ function exitOf(error: Failure): number {
   if (error.code === "backup.broken") return EXIT.wrong;
   if (error.code === "restore.other" || error.code === "restore.twice") return EXIT.book;
   if (error.code === "bug") return EXIT.bug;
-  if (/^(file|mapping|account)\./.test(error.code)) return EXIT.input;
+  if (/^(file|mapping|account|audit)\./.test(error.code)) return EXIT.input;
   return EXIT.call;
 }
 

@@ -44,6 +44,8 @@ export type InspectedTable = {
   sample: readonly (readonly string[])[];
   lines: number;
   rowWords: string[];
+  /** A sum of which the file does not say what it is, as its decimal sign may be either; null where it does. */
+  markOpen: string | null;
 };
 /** A file that was kept but not taken in yet. */
 export type InspectedFile = InspectedTable & { sha256: string; size: number; name: string };

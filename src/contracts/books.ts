@@ -84,7 +84,9 @@ export type WorkLine = { name: string; words: string; count: number; sum: Minor;
 /** A journal file that was made: how many entries are in it, and how many of them were sent before. */
 export type JournalFileMade = { actId: number; fileId: number; entries: number; again: number };
 
+/** Whether the audit trail is whole: how many records fit, the hash of the last, and what does not. */
+export type TrailProof = { holds: boolean; records: number; head: string; problem: string | null };
 /** A copy of the book that was proven when it was taken. `at`: ISO 8601, UTC. */
 export type KeptBackup = { file: string; at: string; bytes: number };
 /** What came out when the last backup was restored into a scratch folder. */
-export type DrillResult = { at: string; proofs: number; broken: string[] };
+export type DrillResult = { at: string; proofs: number; head: string; broken: string[] };

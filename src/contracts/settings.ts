@@ -1,6 +1,6 @@
 import { z } from "zod";
 
-import { country, currencyCode, isoDay, name, timeZone } from "./values";
+import { country, currencyCode, emailAddress, isoDay, name, timeZone } from "./values";
 
 /** How letters leave: by a server that is named by its parts, and nothing else reaches the mailer. */
 export const mailServerSchema = z.object({
@@ -28,6 +28,6 @@ export const bookSchema = z.object({
   timeZone,
   country: country.default("US"),
   cutOverOn: isoDay,
-  replyTo: z.email("An e-mail address is needed."),
+  replyTo: emailAddress,
   clock: isoDay.nullable().default(null),
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
+import { isBookDay, isEmailAddress } from "@/core/gate";
 import { type Currency, currencyOf } from "@/core/money";
 
 import "./problems";
@@ -8,7 +9,16 @@ import "./problems";
 /** The gate for single values: what a page, a script or the command line sends is read here and nowhere else. */
 
 /** A calendar day, as 2026-11-24. */
-export const isoDay = z.iso.date().transform((text) => text as Day);
+export const isoDay = z.iso
+  .date()
+  .refine(isBookDay, "a day from 1900 to 2199, please.")
+  .transform((text) => text as Day);
+
+/** One e-mail address, and nothing else. */
+export const emailAddress = z
+  .string()
+  .trim()
+  .refine(isEmailAddress, "An e-mail address is needed, like office@example.com.");
 
 /** The short name of an account, as it stands in files and addresses. */
 export const code = z

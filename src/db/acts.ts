@@ -120,11 +120,11 @@ export function actCount(db: Db): number {
   return db.get<{ n: number }>("SELECT count(*) AS n FROM act")?.n ?? 0;
 }
 
-export function commandByKey(db: Db, key: string): { name: string; result: string } | undefined {
-  return db.get<{ name: string; result: string }>(
-    "SELECT name, result FROM command WHERE key = ?",
-    key,
-  );
+export function commandByKey(
+  db: Db,
+  key: string,
+): { name: string; result: string; inputHash: string } | undefined {
+  return db.get("SELECT name, result, input_hash AS inputHash FROM command WHERE key = ?", key);
 }
 
 export function nextCommandId(db: Db): number {
@@ -158,15 +158,24 @@ export function lastChangeOfSums(db: Db): number {
 
 export function insertCommand(
   db: Db,
-  command: { id: number; key: string; name: string; actor: string; at: string; result: string },
+  command: {
+    id: number;
+    key: string;
+    name: string;
+    actor: string;
+    at: string;
+    inputHash: string;
+    result: string;
+  },
 ): void {
   db.run(
-    "INSERT INTO command (id, key, name, actor, at, result) VALUES (?, ?, ?, ?, ?, ?)",
+    "INSERT INTO command (id, key, name, actor, at, input_hash, result) VALUES (?, ?, ?, ?, ?, ?, ?)",
     command.id,
     command.key,
     command.name,
     command.actor,
     command.at,
+    command.inputHash,
     command.result,
   );
 }

@@ -93,6 +93,11 @@ export function insertEntry(
   return id;
 }
 
+/** The name and balance of an account, in the book's currency. */
+export function accountById(db: Db, id: number): { name: string; balance: Minor } | undefined {
+  return db.get("SELECT name, balance FROM account_now WHERE id = ?", id);
+}
+
 export type EntryRow = {
   id: number;
   event: EntryEvent;

@@ -1,5 +1,6 @@
 import { Temporal } from "temporal-polyfill";
 
+import { isBookDay } from "@/core/gate";
 import { fail, ok, type Result } from "@/core/result";
 
 /** A calendar date as text, `YYYY-MM-DD`. It sorts as text. No time, no zone. */
@@ -22,13 +23,11 @@ const MOST_KNOWN = 20_000;
 
 /**
  * Reads a written date: `2026-11-24`, `20261124`, `11/24/2026`, `24.11.26`,
- * each with a time behind it that is left off. Two-digit years are 2000 to 2099.
- * Errors: day.empty, day.unreadable, day.impossible (31 February).
+ * each with a time behind it that is left off. Two-digit years are 2000 to 2099; a year of four
+ * digits is what it says. Errors: day.empty, day.unreadable, day.impossible (31 February), day.range
+ * (before 1900 or after 2199).
  */
-export function parseDay(
-  text: string,
-  order: DayOrder,
-): Result<Day, "day.empty" | "day.unreadable" | "day.impossible"> {
+export function parseDay(text: string, order: DayOrder): Result<Day, DayError> {
   const trimmed = text.trim();
   if (trimmed === "") return fail("day.empty");
   if (known.has(trimmed)) return ok(trimmed as Day);
@@ -36,14 +35,17 @@ export function parseDay(
   if (parts === null) return fail("day.unreadable", { text: trimmed, order });
   const [year, month, dayOfMonth] = parts;
   try {
-    const date = { year: year < 100 ? 2000 + year : year, month, day: dayOfMonth };
+    const date = { year, month, day: dayOfMonth };
     const day = Temporal.PlainDate.from(date, { overflow: "reject" }).toString() as Day;
+    if (!isBookDay(day)) return fail("day.range", { text: trimmed });
     if (known.size < MOST_KNOWN) known.add(day);
     return ok(day);
   } catch {
     return fail("day.impossible", { text: trimmed, order });
   }
 }
+
+export type DayError = "day.empty" | "day.unreadable" | "day.impossible" | "day.range";
 
 /** Earlier days first, for sorting. */
 export const earlierFirst = (a: Day, b: Day): number => Number(a > b) - Number(a < b);
@@ -57,7 +59,8 @@ function yearMonthDay(text: string, order: DayOrder): YearMonthDay | null {
   if (iso) return iso.slice(1, 4).map(Number) as YearMonthDay;
   const written = /^(\d{1,2})[-/.](\d{1,2})[-/.](\d{4}|\d{2})(?:[T ,].*)?$/.exec(text);
   if (!written || order === "ymd") return null;
-  const [first, second, year] = written.slice(1, 4).map(Number) as YearMonthDay;
+  const [first, second, said] = written.slice(1, 4).map(Number) as YearMonthDay;
+  const year = written[3]?.length === 2 ? 2000 + said : said;
   return order === "mdy" ? [year, first, second] : [year, second, first];
 }
 

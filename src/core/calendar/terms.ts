@@ -31,7 +31,7 @@ const MOST_KNOWN = 1000;
 function parseAnew(text: string): Result<Terms, "terms.unreadable"> {
   const trimmed = text.trim().toLowerCase();
   const match =
-    /^(?:(\d+(?:\.\d+)?)\s*\/\s*(\d+)[\s,]+)?n(?:et)?\s*\/?\s*(\d+|eom|\d+(?:st|nd|rd|th))$/.exec(
+    /^(?:(\d+(?:\.\d+)?)\s*\/\s*(\d+)[\s,]+)?n(?:et)?\s*(?:\/\s*)?(\d+|eom|\d+(?:st|nd|rd|th))$/.exec(
       trimmed,
     );
   if (!match)

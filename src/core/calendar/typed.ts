@@ -3,6 +3,7 @@ import { fail, ok, type Result } from "@/core/result";
 import {
   addDays,
   type Day,
+  type DayError,
   daysBetween,
   formatDay,
   MONTHS,
@@ -25,7 +26,7 @@ export function typedOrderIn(country: string): TypedOrder {
   return place("day") < place("month") ? "dmy" : "mdy";
 }
 
-type Typed = Result<Day, "day.empty" | "day.unreadable" | "day.impossible">;
+type Typed = Result<Day, DayError>;
 
 /** Days by their own name. */
 const NAMED: Readonly<Record<string, number>> = { yesterday: -1, today: 0, tomorrow: 1 };
@@ -69,7 +70,7 @@ function nextWeekday(typed: string, today: Day): Typed | null {
 
 /** `Wed 11 Nov`, `11 November 2025`, `Nov 11, 2025`; the weekday in front is not looked at. */
 function withMonthName(typed: string, today: Day): Typed | null {
-  const bare = typed.replace(/^[a-z]{3,9}\.?,? (?=.*\d.*[a-z]|[a-z]+\.? \d)/, "");
+  const bare = typed.replace(/^[a-z]{3,9}\.?,? (?=[^\d\n]*\d[^a-z\n]*[a-z]|[a-z]+\.? \d)/, "");
   const found =
     /^(\d{1,2})\.? ([a-z]{3,9})\.?,?(?: (\d{4}))?$/.exec(bare) ??
     reordered(/^([a-z]{3,9})\.? (\d{1,2}),?(?: (\d{4}))?$/.exec(bare));

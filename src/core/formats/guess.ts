@@ -1,9 +1,15 @@
 import { guessRowKind, ROW_KINDS, type RowKind } from "@/core/activity/index";
 import { type DayOrder, parseDay } from "@/core/calendar";
-import { currencyOf, type DecimalMark, parseAmount } from "@/core/money";
+import { type Currency, currencyOf } from "@/core/money";
 
 import { type Table } from "./csv/table";
+import { decimalMarkOf, type MarkFound } from "./decimalMark";
 import { FIELDS, type FieldSpec, FILE_KINDS, type FileKind, type MappingSpec } from "./mapping";
+
+/** Rows that a guess goes by. */
+const MOST_LOOKED_AT = 2000;
+/** Two digits, as nearly all currencies have, where nobody says which it is. */
+const USUAL = "USD" as Currency;
 
 const plain = (name: string): string =>
   name
@@ -40,7 +46,11 @@ function flowBonus(kind: string, hasFlow: boolean): number {
 }
 
 /** A first mapping from headers and contents, for people to correct. */
-export function guessMapping(table: Table, kind: FileKind): MappingSpec {
+export function guessMapping(
+  table: Table,
+  kind: FileKind,
+  currency: Currency = USUAL,
+): MappingSpec {
   const columns = guessColumns(table.headers, kind);
   const cells = (types: FieldSpec["type"]): string[] =>
     FIELDS[kind]
@@ -50,7 +60,8 @@ export function guessMapping(table: Table, kind: FileKind): MappingSpec {
     kind,
     columns,
     dayOrder: guessDayOrder(cells("day")),
-    decimalMark: guessDecimalMark(cells("amount")),
+    decimalMark: markOf(table, { kind, columns }, currency).mark,
+    markSaid: false,
     rowKinds: {},
     signs: "by_kind",
     payoutSign: "as_written",
@@ -83,7 +94,7 @@ function column(table: Table, header: string): string[] {
   return index < 0
     ? []
     : table.rows
-        .slice(0, 2000)
+        .slice(0, MOST_LOOKED_AT)
         .map(({ cells }) => cells[index] ?? "")
         .filter((cell) => cell.trim() !== "");
 }
@@ -96,12 +107,25 @@ export function guessDayOrder(cells: readonly string[]): DayOrder {
   return orders.reduce((best, order) => (readable(order) > readable(best) ? order : best));
 }
 
-export function guessDecimalMark(cells: readonly string[]): DecimalMark {
-  const currency = currencyOf("USD");
-  if (!currency) return ".";
-  const readable = (mark: DecimalMark): number =>
-    cells.filter((cell) => parseAmount(cell, mark, currency).ok).length;
-  return readable(",") > readable(".") ? "," : ".";
+/** The decimal mark of a file's sums under a mapping, each read with the digits of its own currency. */
+export function markOf(
+  table: Table,
+  { kind, columns }: Pick<MappingSpec, "kind" | "columns">,
+  currency: Currency,
+): MarkFound {
+  const places = FIELDS[kind]
+    .filter(({ type, field }) => type === "amount" && columns[field] !== undefined)
+    .map(({ field }) => table.headers.indexOf(columns[field] ?? ""));
+  const ofRow = table.headers.indexOf(columns.currency ?? "");
+  return decimalMarkOf(
+    table.rows.slice(0, MOST_LOOKED_AT).flatMap(({ cells }) => {
+      const own = currencyOf((cells[ofRow] ?? "").trim()) ?? currency;
+      return places.flatMap((place) => {
+        const text = cells[place] ?? "";
+        return text.trim() === "" ? [] : [{ text, currency: own }];
+      });
+    }),
+  );
 }
 
 function guessProcessor(table: Table, spec: MappingSpec): MappingSpec {

@@ -6,7 +6,7 @@ export {
   type FileKind,
   type MappingSpec,
 } from "./mapping";
-export { guessKind, guessMapping } from "./guess";
+export { guessKind, guessMapping, markOf } from "./guess";
 export { readCustomer, readInvoice, type CustomerRecord, type InvoiceRecord } from "./records";
 export { readBankLine, type BankRecord } from "./bankRecord";
 export {
@@ -16,7 +16,6 @@ export {
   type PayoutRecord,
   type ProcessorRecord,
 } from "./activityRecord";
-export { passesLuhn, withoutCardNumbers } from "./cardNumbers";
 export {
   FIRST_LAYOUT,
   JOURNAL_FIELDS,
@@ -38,3 +37,4 @@ export {
 } from "./rows";
 export { decodeText, readTable, type Table } from "./csv/table";
 export { mailServerOf, type MailServer } from "./mailServer";
+export { DECIMAL, harmless } from "./harmless";

@@ -31,6 +31,8 @@ export type MappingSpec = {
   columns: Record<string, string>;
   dayOrder: DayOrder;
   decimalMark: DecimalMark;
+  /** Whether a person said so; else it is asked where the file leaves it open. */
+  markSaid?: boolean | undefined;
   /** The kind of row for each word in the kind column, lower case. */
   rowKinds: Record<string, RowKind>;
   /**

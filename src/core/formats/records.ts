@@ -20,7 +20,7 @@ export function readCustomer(row: RowReader): CustomerRecord {
     line: row.line,
     externalId: row.needed("externalId"),
     name: row.needed("name"),
-    email: orNull("email"),
+    email: row.emails("email"),
     phone: orNull("phone"),
     parentId: orNull("parentId"),
     aliases: row

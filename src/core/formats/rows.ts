@@ -1,8 +1,8 @@
 import { type Day, parseDay } from "@/core/calendar";
 import { type Currency, currencyOf, type Minor, parseAmount } from "@/core/money";
+import { emailAddresses, maskedNumbers, MOST_IN_CELL, textProblem } from "@/core/gate";
 import type { Failure } from "@/core/result";
 
-import { withoutCardNumbers } from "./cardNumbers";
 import type { Table } from "./csv/table";
 import { FIELDS, type MappingSpec } from "./mapping";
 
@@ -62,7 +62,12 @@ export class RowReader {
     const place = this.places[field];
     if (place === undefined) return "";
     const value = (this.row.cells[place] ?? "").trim();
-    return WRITTEN_BY_PEOPLE.has(field) ? withoutCardNumbers(value) : value;
+    const problem = textProblem(value, MOST_IN_CELL);
+    if (problem) {
+      this.refuseOnce(field, { code: problem, where: field, most: MOST_IN_CELL });
+      return "";
+    }
+    return WRITTEN_BY_PEOPLE.has(field) ? maskedNumbers(value) : value;
   }
 
   needed(field: string): string {
@@ -111,6 +116,19 @@ export class RowReader {
     if (amount.ok) return amount.value;
     this.refuse(field, amount.error);
     return null;
+  }
+
+  /** The addresses of a cell as one text, `a@x.example, b@x.example`; null where it is empty. */
+  emails(field: string): string | null {
+    const value = this.text(field);
+    const addresses = emailAddresses(value);
+    if (addresses === null) this.refuseOnce(field, { code: "email.unreadable", text: value });
+    return addresses === null || addresses.length === 0 ? null : addresses.join(", ");
+  }
+
+  /** A cell may be read more than once; it is refused once. */
+  private refuseOnce(field: string, error: Failure): void {
+    if (!this.problems.some((problem) => problem.field === field)) this.refuse(field, error);
   }
 
   refuse(field: string, error: Failure): void {

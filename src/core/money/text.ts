@@ -58,7 +58,7 @@ function valueOf(
   currency: Currency,
 ): Result<Minor, AmountProblem> {
   const digits = minorDigits(currency);
-  const decimals = behind.replace(/0+$/, "");
+  const decimals = behind.replace(/0{1,60}$/, "");
   if (decimals.length > digits) return fail("amount.digits", { text, currency, digits });
   const value = Number(`${whole.replace(/\D/g, "")}${decimals.padEnd(digits, "0")}`);
   if (value > LARGEST_SUM) return fail("amount.large", { text });
@@ -117,7 +117,7 @@ export function formatAmount(
 ): string {
   if (amount === 0 && options.dash) return "–";
   const [whole = "0", decimals] = toDecimal(Math.abs(amount), currency).split(".");
-  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, ",");
+  const grouped = whole.replace(/\B(?=(?:\d{3}){1,6}$)/g, ",");
   const text = decimals === undefined ? grouped : `${grouped}.${decimals}`;
   return amount < 0 ? `(${text})` : text;
 }

@@ -54,7 +54,7 @@ export function printable(text: string): string {
 const AMOUNT = /^-?\d{1,13}\.\d{2,4}$/;
 /** Columns that are not sums though they may look so. */
 const grouped = (text: string): string =>
-  AMOUNT.test(text) ? text.replace(/\B(?<!\.\d*)(?=(\d{3})+(?!\d))/g, ",") : text;
+  AMOUNT.test(text) ? text.replace(/\B(?<!\.\d{0,20})(?=(?:\d{3}){1,6}(?!\d))/g, ",") : text;
 
 /** A definition as a PDF of A4 or letter pages, with its pages counted at the foot. */
 export async function printed(definition: TDocumentDefinitions): Promise<Buffer> {

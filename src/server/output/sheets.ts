@@ -1,12 +1,13 @@
 import { stringify } from "csv-stringify/sync";
 
+import { DECIMAL, harmless } from "@/core/formats";
+
 /** A table with a header; cells are text, money as decimal text; an empty cell means "does not apply". */
 export type Sheet = { columns: readonly string[]; rows: readonly (readonly string[])[] };
 
 export const FORMATS = ["csv", "json", "xlsx"] as const;
 export type Format = (typeof FORMATS)[number];
 
-const DECIMAL = /^-?\d{1,13}(\.\d+)?$/;
 const WORDS = new Set([
   "number",
   "entry_id",
@@ -18,14 +19,6 @@ const WORDS = new Set([
   "bank_line",
   "document",
 ]);
-
-/**
- * A cell that a spreadsheet would run as a formula is given with an apostrophe in front, so that
- * opening an export is safe.
- */
-function harmless(cell: string): string {
-  return /^[=@\t\r]/.test(cell) || (/^[+-]/.test(cell) && !DECIMAL.test(cell)) ? `'${cell}` : cell;
-}
 
 /**
  * A sheet as a file: RFC 4180 with CRLF, JSON with an object a row, or a workbook with numbers as

@@ -63,7 +63,7 @@ export async function readReturnedMail(
 function fieldsOf(text: string): Map<string, string> {
   const fields = new Map<string, string>();
   for (const line of text.replace(/\n[ \t]+/g, " ").split("\n")) {
-    const found = /^([!-9;-~]+)[ \t]*:\s*(.*)$/.exec(line);
+    const found = /^([!-9;-~]+)[ \t]*:(.*)$/.exec(line);
     if (found && !fields.has((found[1] ?? "").toLowerCase()))
       fields.set((found[1] ?? "").toLowerCase(), (found[2] ?? "").trim());
   }
@@ -76,7 +76,7 @@ function addressIn(field: string | undefined): string | null {
     .replace(/^[^;]*;/, "")
     .trim()
     .replace(/^<|>$/g, "");
-  return /^\S+@\S+$/.test(text) ? text : null;
+  return /^[^\s@]+@[^\s@]+$/.test(text) ? text : null;
 }
 
 /** What the far mail system said, else the status by its class (RFC 3463). */

@@ -1,11 +1,13 @@
 import type { z } from "zod";
 
-import { fail, type Failure, ok, type Result } from "@/core/result";
+import { fail, ok, type Result } from "@/core/result";
 import { commandByKey, insertCommand, nextCommandId } from "@/db/acts";
 import type { Db } from "@/db/connection";
+import { addToChain, beginChain, chainBegins, hashOf, watchRows } from "@/db/trail";
 
-import { type Actor, CommandContext } from "./context";
-import { firstProblem } from "@/contracts/problems";
+import { type Actor, CommandContext, Refusal } from "./context";
+import { fieldInWords, firstProblem } from "@/contracts/problems";
+import { inputProblem, masked } from "@/core/gate";
 
 /** One way to change a book. `run` is synchronous and lies within one transaction. */
 export type Command<Schema extends z.ZodType = z.ZodType, Output = unknown> = {
@@ -18,12 +20,6 @@ export function defineCommand<Schema extends z.ZodType, Output>(
   command: Command<Schema, Output>,
 ): Command<Schema, Output> {
   return command;
-}
-
-class RolledBack extends Error {
-  constructor(readonly error: Failure) {
-    super(error.code);
-  }
 }
 
 /** Who asks, under which key; `rehearse`: to see what would come of it, with nothing kept. */
@@ -42,27 +38,29 @@ export function runCommand<Schema extends z.ZodType, Output>(
 ): Result<Output> {
   const parsed = command.schema.safeParse(input);
   if (!parsed.success) return fail("input.invalid", firstProblem(parsed.error, command.name));
+  const barred = inputProblem(parsed.data);
+  if (barred) return fail(barred.code, { where: fieldInWords(barred.path) || command.name });
   let later: readonly (() => void)[] = [];
   const work = (): Result<Output> => {
+    const input = masked(parsed.data);
+    const inputHash = hashOf(JSON.stringify(input) ?? "");
     const before = commandByKey(db, who.key);
     if (before)
-      return before.name === command.name
+      return before.name === command.name && ["", inputHash].includes(before.inputHash)
         ? ok(JSON.parse(before.result) as Output)
         : fail("key.reused");
+    if (!chainBegins(db)) beginChain(db);
+    watchRows(db);
     const at = new Date().toISOString();
     const id = nextCommandId(db);
     const context = new CommandContext(db, who, id, at);
-    const result = command.run(context, parsed.data);
+    const result = command.run(context, input);
     later = context.later;
-    if (!result.ok) throw new RolledBack(result.error);
-    insertCommand(db, {
-      id,
-      key: who.key,
-      name: command.name,
-      actor: who.actor,
-      at,
-      result: JSON.stringify(result.value ?? null),
-    });
+    if (!result.ok) throw new Refusal(result.error);
+    const said = JSON.stringify(result.value ?? null);
+    const record = { id, key: who.key, name: command.name, actor: who.actor, at, inputHash };
+    insertCommand(db, { ...record, result: said });
+    addToChain(db, { ...record, resultHash: hashOf(said) });
     return result;
   };
   try {
@@ -71,7 +69,7 @@ export function runCommand<Schema extends z.ZodType, Output>(
     for (const todo of later) todo();
     return result;
   } catch (error) {
-    if (error instanceof RolledBack) return { ok: false, error: error.error };
+    if (error instanceof Refusal) return { ok: false, error: error.failure };
     throw error;
   }
 }

@@ -1,11 +1,12 @@
 import { addDays, type Day, daysBetween } from "@/core/calendar";
 import { dayInZone } from "@/core/formats";
 import { type AccountRef, type Carried, type EntryDraft, valued } from "@/core/ledger";
+import { LARGEST_TOTAL } from "@/core/gate";
 import { type Currency, formatMoney, type Ratio, ratioOf } from "@/core/money";
 import type { Failure } from "@/core/result";
 import { type ActKind, insertAct, type SubjectKind } from "@/db/acts";
 import type { Db } from "@/db/connection";
-import { accountFinder, insertEntry } from "@/db/journal";
+import { accountById, accountFinder, insertEntry } from "@/db/journal";
 import { carriedBy, carriedByPayout, carriedOn, rateOn } from "@/db/rates";
 import { readSettings, type Settings } from "@/db/settings";
 
@@ -15,6 +16,13 @@ export type Actor = {
   readonly actor: string;
   readonly progress?: (done: number, of: number) => void;
 };
+
+/** Ends a command as a failure that was not foreseen where it came up: everything is rolled back. */
+export class Refusal extends Error {
+  constructor(readonly failure: Failure) {
+    super(failure.code);
+  }
+}
 
 /** Rates are not published on weekends and holidays; one that is older than this is not the day's. */
 const RATE_HOLDS_DAYS = 7;
@@ -31,6 +39,8 @@ export function todayOf(settings: Settings, now: Date = new Date()): Day {
 export class CommandContext {
   readonly settings: Settings;
   readonly today: Day;
+  /** What the accounts come to that this command posts to. */
+  private readonly totals = new Map<number, number>();
   private finder: ((ref: AccountRef) => number) | null = null;
 
   /** What is done once the transaction is committed, and never in a rehearsal. */
@@ -84,14 +94,30 @@ export class CommandContext {
       draft.lines.some(({ sum }) => sum.currency !== currency)
         ? this.valued(draft, this.finder)
         : draft;
-    if (lockedTo === null || draft.postedOn > lockedTo)
-      return insertEntry(this.db, this.finder, worth, { actId, reverses });
-    return insertEntry(
-      this.db,
-      this.finder,
-      { ...worth, postedOn: addDays(lockedTo, 1) },
-      { actId, reverses, datedFor: draft.postedOn },
-    );
+    const open = lockedTo === null || draft.postedOn > lockedTo;
+    const id = open
+      ? insertEntry(this.db, this.finder, worth, { actId, reverses })
+      : insertEntry(
+          this.db,
+          this.finder,
+          { ...worth, postedOn: addDays(lockedTo, 1) },
+          { actId, reverses, datedFor: draft.postedOn },
+        );
+    for (const { account, sum } of worth.lines) this.addUp(this.finder(account), sum.book);
+    return id;
+  }
+
+  /** Adds a line to what its account comes to, which is looked up once; refuses what no sum can hold. */
+  private addUp(accountId: number, book: number): void {
+    const before = this.totals.get(accountId);
+    const total =
+      before === undefined ? (accountById(this.db, accountId)?.balance ?? 0) : before + book;
+    if (Math.abs(total) > LARGEST_TOTAL)
+      throw new Refusal({
+        code: "sum.total",
+        account: accountById(this.db, accountId)?.name ?? "an account",
+      });
+    this.totals.set(accountId, total);
   }
 
   private valued(draft: EntryDraft, find: (ref: AccountRef) => number): EntryDraft {

@@ -12,12 +12,25 @@ const MESSAGES: Record<string, string> = {
   "amount.unreadable": "“{text}” is not a sum. Write it like 1234.56.",
   "amount.mark":
     "“{text}” does not fit the decimal sign “{mark}”. Choose the other decimal sign for this file, or mend the cell.",
+  "mark.open":
+    "“{sample}” can be two sums, and nothing in the file says which: the decimal sign may be the point or the comma. Say which it is.",
   "amount.digits": "“{text}” has more decimals than {currency} has ({digits}).",
   "amount.large":
     "“{text}” is too large: a sum has at most a million million of its smallest unit.",
   "day.empty": "There is no date. Every line needs one.",
   "day.unreadable":
     "“{text}” is not a date in the order {order}. Choose another order of day, month and year, or mend the cell.",
+  "day.range": "“{text}” lies before 1900 or after 2199. Mend the year.",
+  "sum.large": "{where} is too large: a sum has at most a million million of its smallest unit.",
+  "sum.total":
+    "With this, {account} would come to more than can be added up exactly. Look at the sums of this.",
+  "text.control":
+    "{where} holds characters that are no text (controls, or such as turn its direction). Type it anew.",
+  "text.long": "{where} is too long.",
+  "email.unreadable":
+    "“{text}” is no e-mail address, or one of several is not. Write office@example.com, several between semicolons.",
+  "customer.circle":
+    "With “{parent}” as its head office, “{id}” would be its own. Mend the head office in one of the lines.",
   "day.impossible":
     "“{text}” is a day that does not exist in the order {order}. Mend the cell, or choose another order.",
   "currency.unknown": "“{text}” is no currency of ISO 4217. Write its code, like USD.",

@@ -59,7 +59,7 @@ const AS_WORDS: Record<ExplainAs, string> = {
 function OpenLine({ line, currency, done }: Props): ReactNode {
   const { book, busy } = useActing();
   const [words, setWords] = useState(() =>
-    line.description.replace(/\d.*$/, "").trim().slice(0, 40),
+    (line.description.split(/\d/)[0] ?? "").trim().slice(0, 40),
   );
   const [always, setAlways] = useState(false);
   const { looking, explain, confirm, leave } = useExplain({

@@ -48,7 +48,7 @@ export function MappingForm({
           />
         ))}
         <DayOrderRow change={change} mapping={mapping} />
-        <DecimalMarkRow change={change} mapping={mapping} />
+        <DecimalMarkRow change={change} mapping={mapping} sample={waiting.markOpen} />
         {mapping.kind === "processor" ? <ProcessorRows change={change} mapping={mapping} /> : null}
       </tbody>
     </DetailTable>
@@ -117,21 +117,34 @@ function DayOrderRow({ change, mapping }: DayOrderRowProps): ReactNode {
 type DecimalMarkRowProps = {
   change: (mapping: MappingSpec) => void;
   mapping: MappingSpec;
+  /** A sum of which the file does not say what it is; null where it does. */
+  sample: string | null;
 };
 
-function DecimalMarkRow({ change, mapping }: DecimalMarkRowProps): ReactNode {
+function DecimalMarkRow({ change, mapping, sample }: DecimalMarkRowProps): ReactNode {
   return (
     <tr>
       <td>decimal sign</td>
       <td>
         <Pick
           label="decimal sign"
-          value={mapping.decimalMark}
+          value={mapping.markSaid === true || sample === null ? mapping.decimalMark : ""}
           options={[
+            ...(mapping.markSaid === true || sample === null
+              ? []
+              : [["", `which? ${sample} can be two sums`] as const]),
             [".", "point: 1,234.56"],
             [",", "comma: 1.234,56"],
           ]}
-          change={(mark) => change({ ...mapping, decimalMark: mark as MappingSpec["decimalMark"] })}
+          change={(mark) =>
+            mark === ""
+              ? undefined
+              : change({
+                  ...mapping,
+                  decimalMark: mark as MappingSpec["decimalMark"],
+                  markSaid: true,
+                })
+          }
         />
       </td>
     </tr>

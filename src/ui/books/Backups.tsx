@@ -79,9 +79,12 @@ function useBackups(book: string) {
   return { said, busy, take, drill };
 }
 
-function drillInWords({ at, proofs, broken }: DrillResult): Said {
+function drillInWords({ at, proofs, head, broken }: DrillResult): Said {
   const when = at.replace("T", " ").replace("Z", " UTC");
   return broken.length === 0
-    ? { words: `The copy of ${when} was restored aside: all ${proofs} proofs hold.`, tone: "good" }
+    ? {
+        words: `The copy of ${when} was restored aside: all ${proofs} proofs hold, and its audit trail is whole up to ${head.slice(0, 12)}….`,
+        tone: "good",
+      }
     : { words: `The copy of ${when} does not hold: ${broken.join("; ")}.`, tone: "off" };
 }

@@ -7,6 +7,7 @@ import { type ReactNode, useState } from "react";
 import { useForm } from "react-hook-form";
 import { z } from "zod";
 
+import { emailAddress } from "@/contracts/values";
 import type { BookLine } from "@/contracts/start";
 
 import { Act } from "../kit/buttons";
@@ -34,7 +35,7 @@ const schema = z.object({
   timeZone: z.string().min(3, "Like America/Chicago."),
   country: z.string().regex(/^[A-Z]{2}$/, "Choose the country."),
   cutOverOn: z.iso.date("The last day before the books start here."),
-  replyTo: z.email("The address that letters come from."),
+  replyTo: emailAddress,
 });
 type Input = z.input<typeof schema>;
 

@@ -2,6 +2,7 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { useForm, type UseFormReturn } from "react-hook-form";
 import { z } from "zod";
 
+import { emailAddress } from "@/contracts/values";
 import { type Day } from "@/core/calendar";
 import type { MailServerFacts } from "@/contracts/settings";
 import { type Currency, parseAmount, toDecimal } from "@/core/money";
@@ -40,7 +41,7 @@ const schema = (currency: Currency) => {
   }, "A sum like 5.00.");
   return z.object({
     name: z.string().trim().min(1, "What is the business called?"),
-    replyTo: z.email("The address that letters come from."),
+    replyTo: emailAddress,
     timeZone: z.string().min(3, "Like America/Chicago."),
     country: z.string().regex(/^[A-Z]{2}$/, "Choose a country."),
     discountGraceDays: z.string().regex(/^([0-9]|[12][0-9]|30)$/, "0 to 30 days."),

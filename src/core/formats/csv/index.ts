@@ -1,4 +1,5 @@
-import { withoutCardNumbers } from "../cardNumbers";
+import { maskedNumbers } from "@/core/gate";
+
 import type { FileFormat } from "../fileFormat";
 import { readTable } from "./table";
 
@@ -7,5 +8,5 @@ export const csv: FileFormat = {
   name: "csv",
   recognizes: () => true,
   read: readTable,
-  masked: withoutCardNumbers,
+  masked: maskedNumbers,
 };

@@ -1,5 +1,5 @@
 import type { MatchItem } from "../types";
-import { allDigits, compact, coreOf, isMasked } from "./patterns";
+import { allDigits, compact, coreOf, isMasked, lastDigits } from "./patterns";
 import { PostingList } from "./postingList";
 
 /** The numbers of a book by every way in which they are written: to the letter, by digits, with zeros, as orders. */
@@ -27,7 +27,7 @@ export abstract class BookNumbers {
     const core = coreOf(item.number);
     // A young book's numbers have few digits but zeros: they count with their zeros.
     if (core.length >= 3) move(this.core, core, item);
-    else move(this.padded, /(\d+)\D*$/.exec(item.number)?.[1] ?? "", item);
+    else move(this.padded, lastDigits(item.number), item);
     if (allDigits(item.number) !== core) move(this.digits, allDigits(item.number), item);
     if (item.poNumber !== null && compact(item.poNumber).length >= 3)
       move(this.orders, compact(item.poNumber), item);
@@ -147,7 +147,7 @@ export abstract class BookNumbers {
         /^\d[\d,]*\.\d\d$/.test(left + right) ? (left + right).padEnd(both.length) : both,
     );
     return sums.replace(
-      /([A-Z0-9][A-Z0-9/-]*)[\r\n]+([A-Z0-9][A-Z0-9/-]*)/g,
+      /([A-Z0-9][A-Z0-9/-]{0,60})[\r\n]+([A-Z0-9][A-Z0-9/-]{0,60})/g,
       (both, left: string, right: string) =>
         (this.whole.get(compact(left)) && this.whole.get(compact(right))) ||
         !(this.exact(left + right) || isMasked(left + right))

@@ -144,7 +144,9 @@ export class NumberIndex extends BookNumbers {
     const strays: UnresolvedToken[] = [];
     const words = [
       ...rest
-        .replace(/(?<![A-Z\d])[\dO-]*\dO[\dO]*(?![A-Z\d])/g, (word) => word.replaceAll("O", "0"))
+        .replace(/(?<![A-Z\d])[\dO-]{0,40}\dO[\dO]{0,40}(?![A-Z\d])/g, (word) =>
+          word.replaceAll("O", "0"),
+        )
         .matchAll(/[A-Z]{0,6}[-#/]?\d[\dA-Z]*(?:[-/][\dA-Z]+)*/g),
     ].map((found) => ({ text: found[0], at: found.index, end: found.index + found[0].length }));
     for (let at = 0; at < words.length; at += 1) {

@@ -45,12 +45,12 @@ export const NOTHING: Memo = { mentions: [], strays: [], sums: 0 };
 
 /** Words before a number that leave it out, and words after it that say it is in dispute. */
 const OUT_BEFORE =
-  /\b(?:NOT(?: INCL(?:UDING|\.)?)?|WITHOUT|EXCL(?:UDING|\.)?|EXCEPT|OMIT(?:TING)?|OHNE|SANS|SIN|SAUF|AUSSER|EXCEPTO)\s*(?:(?:INV(?:OICE)?|NO|NR|RG|FACT?(?:URA|URE)?|RECHNUNG)[.:]?\s*)?#?\s*$/;
+  /\b(?:NOT(?: INCL(?:UDING|\.)?)?|WITHOUT|EXCL(?:UDING|\.)?|EXCEPT|OMIT(?:TING)?|OHNE|SANS|SIN|SAUF|AUSSER|EXCEPTO)(?:\s*(?:INV(?:OICE)?|NO|NR|RG|FACT?(?:URA|URE)?|RECHNUNG)[.:]?)?\s*(?:#\s*)?$/;
 
 const OUT_AFTER =
-  /^\s*(?:\(|-)?\s*(?:IS |STILL )?(?:IN DISPUTE|DISPUTED|STRITTIG|EN LITIGE|RECLAMADA|EN DISPUTA|NOT PAID|LEFT OUT|TO FOLLOW|OFFEN)\b/;
+  /^\s*(?:[(-]\s*)?(?:IS |STILL )?(?:IN DISPUTE|DISPUTED|STRITTIG|EN LITIGE|RECLAMADA|EN DISPUTA|NOT PAID|LEFT OUT|TO FOLLOW|OFFEN)\b/;
 
-const TOLD_AFTER = /^\s*[:=(]?\s*(?:USD|EUR|GBP|CAD|[$€£])?\s?(\d[\d,]*\.\d\d)(?!\d)/;
+const TOLD_AFTER = /^\s*(?:[:=(]\s*)?(?:(?:USD|EUR|GBP|CAD|[$€£])\s?)?(\d[\d,]*\.\d\d)(?!\d)/;
 
 /** A memo while it is read: its text in capitals, and what was found in it so far. */
 export type MemoReading = { readonly text: string; readonly mentions: Mention[] };

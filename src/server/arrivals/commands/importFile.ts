@@ -6,6 +6,7 @@ import {
   FILE_KIND_TRAITS,
   FILE_KINDS,
   type MappingSpec,
+  markOf,
   missingFields,
   type ProcessorRecord,
   readActivity,
@@ -41,6 +42,7 @@ export const mappingSchema = z.object({
   columns: z.record(z.string(), z.string()),
   dayOrder: z.enum(["ymd", "mdy", "dmy"]),
   decimalMark: z.enum([".", ","]),
+  markSaid: z.boolean().optional(),
   rowKinds: z.record(z.string(), z.enum(ROW_KIND_NAMES)),
   signs: z.enum(["as_written", "by_kind"]),
   payoutSign: z.enum(["as_written", "turned"]),
@@ -70,6 +72,8 @@ export const importFile = defineCommand({
     if (!table.ok) return table;
     const account = accountFor(ctx, mapping.kind, input.account);
     if (!account.ok) return account;
+    const open = openMark(ctx, table.value, mapping, account.value);
+    if (open !== null) return fail("mark.open", { sample: open });
     const tally = new Tallying(table.value.rows.length, ctx.settings.currency);
     const fileId = insertImportFile(ctx.db, {
       sha256: input.sha256,
@@ -106,6 +110,19 @@ export const importFile = defineCommand({
     return ok(report);
   },
 });
+
+/** A sum of which the file does not say what it is, and nobody else has; null where all is clear. */
+function openMark(
+  ctx: CommandContext,
+  table: Table,
+  mapping: MappingSpec,
+  account: string,
+): string | null {
+  if (mapping.markSaid === true) return null;
+  const own = processorAccounts(ctx.db).find(({ code }) => code === account)?.currency;
+  const currency = (mapping.kind === "processor" ? own : null) ?? ctx.settings.currency;
+  return markOf(table, mapping, currency).sample;
+}
 
 /** The accounts of each kind that files can belong to. */
 const ACCOUNTS = { processor: processorAccounts, bank: bankAccounts };

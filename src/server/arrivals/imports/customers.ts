@@ -2,11 +2,13 @@ import type { CustomerRecord } from "@/core/formats";
 import {
   aliasesOf,
   customerByExternalId,
+  customerById,
   insertAlias,
   insertCustomer,
   renewCustomer,
   setParent,
 } from "@/db/customers";
+import type { Db } from "@/db/connection";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { type FileRun, withoutTwins } from "./report";
@@ -46,7 +48,7 @@ export function importCustomers(
       tally.also("customers brought up to date", null);
     } else tally.know(row.line);
   }
-  setParents(ctx, taken);
+  setParents(ctx, taken, tally);
 }
 
 const isParentKnown = (
@@ -79,12 +81,33 @@ const isOther = (row: CustomerRecord, known: Known, aliases: readonly string[]):
 
 type Known = Pick<CustomerRecord, "name" | "email" | "phone">;
 
+/** Whether a customer is another, or stands somewhere above it. */
+function isAbove(db: Db, customerId: number, below: number): boolean {
+  const seen = new Set<number>();
+  for (let at: number | null = below; at !== null && !seen.has(at);) {
+    if (at === customerId) return true;
+    seen.add(at);
+    at = customerById(db, at)?.parentId ?? null;
+  }
+  return false;
+}
+
 /** Sites are joined to their head office when all of the file is in, whatever its order. */
-function setParents(ctx: CommandContext, taken: readonly CustomerRecord[]): void {
+function setParents(
+  ctx: CommandContext,
+  taken: readonly CustomerRecord[],
+  tally: FileRun["tally"],
+): void {
   for (const row of taken.filter(({ parentId }) => parentId !== null)) {
     const child = customerByExternalId(ctx.db, row.externalId);
     const parent = customerByExternalId(ctx.db, row.parentId ?? "");
-    if (child && parent && child.parentId !== parent.id && child.id !== parent.id)
-      setParent(ctx.db, child.id, parent.id);
+    if (!child || !parent || child.parentId === parent.id) continue;
+    if (isAbove(ctx.db, child.id, parent.id))
+      tally.refuseLine(row.line, "parentId", {
+        code: "customer.circle",
+        id: row.externalId,
+        parent: row.parentId,
+      });
+    else setParent(ctx.db, child.id, parent.id);
   }
 }

@@ -7,8 +7,10 @@ import {
   formatOf,
   guessKind,
   guessMapping,
+  markOf,
   type Table,
 } from "@/core/formats";
+import type { Currency } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { keptFile } from "@/server/runtime/folders";
 
@@ -36,11 +38,15 @@ export function tableOf(book: string, sha256: string): Result<Table> {
 }
 
 /** What a new file seems to be, with a first mapping and its first lines, for people to correct. */
-export function inspectFile(book: string, sha256: string, kind?: FileKind): Result<InspectedTable> {
+export function inspectFile(
+  book: string,
+  sha256: string,
+  { kind, currency }: { kind?: FileKind | undefined; currency: Currency },
+): Result<InspectedTable> {
   const table = tableOf(book, sha256);
   if (!table.ok) return table;
   const as = kind ?? guessKind(table.value);
-  const mapping = guessMapping(table.value, as);
+  const mapping = guessMapping(table.value, as, currency);
   return ok({
     kind: as,
     mapping,
@@ -48,6 +54,7 @@ export function inspectFile(book: string, sha256: string, kind?: FileKind): Resu
     sample: table.value.rows.slice(0, 5).map(({ cells }) => cells),
     lines: table.value.rows.length,
     rowWords: Object.keys(mapping.rowKinds),
+    markOpen: markOf(table.value, mapping, currency).sample,
   });
 }
 

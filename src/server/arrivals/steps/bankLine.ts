@@ -102,7 +102,11 @@ function methodOf(description: string): Method {
 /** The payer's name in a description: the letters before the first number, without the bank's own words. */
 export function payerOf(description: string): string {
   const words = description.replace(TRADE_WORDS, " ").replace(/[:*]+/g, " ").trim();
-  return (words.split(/\s+(?=\S*\d)|\s{2,}|\s+(?:inv|invoice|po|memo|for|statement)\b/i)[0] ?? "")
+  return (
+    words.split(
+      /(?<!\s)\s+(?=\S*\d)|(?<!\s)\s{2,}|(?<!\s)\s+(?:inv|invoice|po|memo|for|statement)\b/i,
+    )[0] ?? ""
+  )
     .replace(/\s+/g, " ")
     .trim();
 }

@@ -11,7 +11,7 @@ import { openBookToRead } from "@/server/runtime/books";
 import { bookFile, dataFolder } from "@/server/runtime/folders";
 
 import { proofInWords } from "../queries/proofs";
-import { examine, removeFile } from "./examine";
+import { type Examined, examine, removeFile } from "./examine";
 
 /**
  * A copy of a book, looked at before it takes its name: every page of the file and every proof.
@@ -43,11 +43,17 @@ function proven(book: string, part: string, target: string): Result<{ file: stri
   if (!copied.ok) return copied;
   const examined = examine(part);
   if (!examined.ok) return examined;
-  const broken = examined.value.report.proofs.find(({ holds }) => !holds);
+  const broken = brokenIn(examined.value);
   renameSync(part, broken ? `${target}.broken` : target);
-  return broken
-    ? fail("backup.broken", { proof: proofInWords(broken.name).what, path: `${target}.broken` })
-    : ok({ file: target });
+  return broken === null
+    ? ok({ file: target })
+    : fail("backup.broken", { proof: broken, path: `${target}.broken` });
+}
+
+/** What does not hold in a copy; null where all does. */
+function brokenIn({ report, trail }: Examined): string | null {
+  const broken = report.proofs.find(({ holds }) => !holds);
+  return broken ? proofInWords(broken.name).what : trail.problem;
 }
 
 /** Whether a path lies in a folder, by whatever links it is reached. */

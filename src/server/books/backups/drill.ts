@@ -19,11 +19,16 @@ export function drill(book: string): Result<DrillResult> {
     copyFileSync(last.file, scratch);
     const examined = examine(scratch);
     if (!examined.ok) return { ok: false, error: { ...examined.error, path: last.file } };
-    const { proofs } = examined.value.report;
+    const { report, trail } = examined.value;
+    const { proofs } = report;
     return ok({
       at: last.at,
       proofs: proofs.length,
-      broken: proofs.filter(({ holds }) => !holds).map(({ name }) => proofInWords(name).what),
+      head: trail.head,
+      broken: [
+        ...proofs.filter(({ holds }) => !holds).map(({ name }) => proofInWords(name).what),
+        ...(trail.problem === null ? [] : [trail.problem]),
+      ],
     });
   } finally {
     rmSync(folder, { recursive: true, force: true });

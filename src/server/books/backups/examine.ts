@@ -1,5 +1,6 @@
 import { rmSync } from "node:fs";
 
+import type { TrailProof } from "@/contracts/books";
 import type { ProofReport } from "@/core/ledger";
 import { fail, ok, type Result } from "@/core/result";
 import { damage } from "@/db/copy";
@@ -8,9 +9,10 @@ import { withFiles } from "@/db/fileFailure";
 import { holdOf, openToRead } from "@/db/opening";
 
 import { proofs } from "../queries/proofs";
+import { proveBookTrail } from "../trail/bookTrail";
 
 /** What a copy of a book is worth: whose it is, and whether its proofs hold. */
-export type Examined = { id: string; report: ProofReport };
+export type Examined = { id: string; report: ProofReport; trail: TrailProof };
 
 /**
  * Opens a file as a book and looks at every page and every proof of it. Errors: book.damaged with
@@ -29,7 +31,7 @@ export function lookThrough(db: Db): Result<Examined> {
   return withFiles(() => {
     const [where] = damage(db);
     if (where !== undefined) return fail("book.damaged", { where });
-    return ok({ id: db.bookId(), report: proofs(db) });
+    return ok({ id: db.bookId(), report: proofs(db), trail: proveBookTrail(db) });
   });
 }
 

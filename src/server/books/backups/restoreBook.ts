@@ -1,7 +1,7 @@
+import { randomUUID } from "node:crypto";
 import { copyFileSync, existsSync, linkSync, renameSync, rmSync } from "node:fs";
 
 import { fail, ok, type Result } from "@/core/result";
-import { becomeAnother } from "@/db/copy";
 import { withFiles } from "@/db/fileFailure";
 import { Hold } from "@/db/hold";
 import { holdOf, openToWrite } from "@/db/opening";
@@ -14,6 +14,9 @@ import {
   makeBookFolders,
 } from "@/server/runtime/folders";
 
+import { runCommand } from "@/server/runtime/command";
+
+import { becomeAnotherBook } from "../commands/becomeAnotherBook";
 import { type Examined, examine, removeFile } from "./examine";
 
 type Asked = {
@@ -71,9 +74,18 @@ function putBack(
 function madeAnother(part: string): Result<null> {
   const opened = openToWrite(part);
   if (!opened.ok) return opened;
-  becomeAnother(opened.value);
+  const done = runCommand(
+    opened.value,
+    becomeAnotherBook,
+    {},
+    {
+      book: part,
+      actor: "command line",
+      key: randomUUID(),
+    },
+  );
   opened.value.close();
-  return ok(null);
+  return done;
 }
 
 /** The id of a book that is there; null where there is none, or none that can be read. */

@@ -1,7 +1,6 @@
 import { z } from "zod";
 
 import { isoDay } from "@/contracts/values";
-import { withoutCardNumbers } from "@/core/formats";
 import { inBook, postReceiptByHand } from "@/core/ledger";
 import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
@@ -28,7 +27,7 @@ export const recordReceipt = defineCommand({
   }),
   run(ctx, input): Result<{ receiptId: number; actId: number }> {
     const customer = input.customerId === null ? undefined : customerById(ctx.db, input.customerId);
-    const payerName = withoutCardNumbers(input.payerName) || customer?.name || "";
+    const payerName = input.payerName || customer?.name || "";
     const problem = whyNot(ctx, { ...input, payerName });
     if (problem) return problem;
     const id = insertReceipt(ctx.db, {
@@ -40,7 +39,7 @@ export const recordReceipt = defineCommand({
       amount: input.amount,
       payerName,
       payerEmail: "",
-      reference: withoutCardNumbers(input.reference),
+      reference: input.reference,
       fileId: null,
       lineNo: null,
       number: input.number || null,

@@ -1,5 +1,6 @@
 import { z } from "zod";
 
+import { isEmailAddress } from "@/core/gate";
 import { type ContactPerson, LETTER_SHARES } from "@/core/parties";
 import { fail, ok, type Result } from "@/core/result";
 import { customerById } from "@/db/customers";
@@ -15,7 +16,7 @@ const person = z
       .trim()
       .max(200)
       .refine(
-        (text) => text === "" || z.email().safeParse(text).success,
+        (text) => text === "" || isEmailAddress(text),
         "An e-mail address, or leave it empty.",
       ),
     phone: z.string().trim().max(40),

@@ -1,5 +1,6 @@
 import type { InspectedTable } from "@/contracts/arrivals";
 import type { FileKind } from "@/core/formats";
+import type { Currency } from "@/core/money";
 import type { Result } from "@/core/result";
 import {
   inspectFile,
@@ -14,7 +15,13 @@ import { type MailReport, readReturnedMail } from "@/server/overdue/returnedMail
 /** Something foreign that is read in a thread of the pool with limits. */
 export type ReadTask =
   | { what: "mask"; path: string }
-  | { what: "inspect"; book: string; sha256: string; kind: FileKind | undefined }
+  | {
+      what: "inspect";
+      book: string;
+      sha256: string;
+      kind: FileKind | undefined;
+      currency: Currency;
+    }
   | { what: "line"; book: string; sha256: string; line: number }
   | { what: "rows"; book: string; sha256: string; asked: RowsAsked }
   | { what: "mail"; name: string; bytes: Uint8Array };
@@ -34,7 +41,7 @@ export default function read(
     case "mask":
       return maskNumbers(task.path);
     case "inspect":
-      return inspectFile(task.book, task.sha256, task.kind);
+      return inspectFile(task.book, task.sha256, task);
     case "line":
       return lineOf(task.book, task.sha256, task.line);
     case "rows":

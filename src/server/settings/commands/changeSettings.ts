@@ -1,6 +1,6 @@
 import { z } from "zod";
 
-import { country, isoDay, isTimeZone, name } from "@/contracts/values";
+import { country, emailAddress, isoDay, isTimeZone, name } from "@/contracts/values";
 import { fail, ok, type Result } from "@/core/result";
 import { type Settings, writeSettings } from "@/db/settings";
 import { defineCommand } from "@/server/runtime/command";
@@ -21,7 +21,7 @@ export const changeSettings = defineCommand({
     discountGraceDays: z.number().int().min(0).max(30).optional(),
     smallDifferenceLimit: z.number().int().min(0).max(100_000).optional(),
     smallestSumAskedFor: z.number().int().min(0).optional(),
-    replyTo: z.email("An e-mail address is needed.").optional(),
+    replyTo: emailAddress.optional(),
     people: z
       .array(z.string().trim().min(1, "A name is needed.").max(40))
       .min(1, "At least one person works in the book.")

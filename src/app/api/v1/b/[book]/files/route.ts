@@ -3,11 +3,12 @@ import { createReadStream } from "node:fs";
 import { FILE_KINDS, type FileKind } from "@/core/formats";
 import { fail } from "@/core/result";
 import { keepFile, keptSize, MOST_MEGABYTES, tooLarge } from "@/server/arrivals/keepFile";
-import { arrivedFile, arrivedFiles, bookExists } from "@/server/runtime/folders";
+import { type BookContext, bookContext } from "@/server/runtime/bookContext";
+import { arrivedFile, arrivedFiles } from "@/server/runtime/folders";
 import { readForeign } from "@/server/runtime/threads/limited";
 import { refusalOf } from "@/server/runtime/door/ownRequest";
 
-import { answer, type BookParams } from "../../../../../answers";
+import { answer, type BookParams, noBook } from "../../../../../answers";
 
 /**
  * Takes a file's bytes (the body), or one from the book's folder of arrivals
@@ -18,7 +19,8 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   const { book } = await context.params;
   const refused = refusalOf(request);
   if (refused) return answer(fail(refused));
-  if (!bookExists(book)) return answer(fail("book.missing", { book }));
+  const found = bookContext(book);
+  if (!found) return noBook(book);
   const query = new URL(request.url).searchParams;
   const arrived = query.get("arrived");
   const length = Number(request.headers.get("content-length") ?? "0");
@@ -29,7 +31,7 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   const before = query.get("kept");
   if (before !== null)
     return inspected(
-      book,
+      found,
       { sha256: before, size: keptSize(book, before) },
       query.get("name"),
       kind,
@@ -40,17 +42,23 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
     readForeign<"mask">({ what: "mask", path }),
   );
   if (!kept.ok) return answer(kept);
-  return inspected(book, kept.value, arrived ?? query.get("name"), kind);
+  return inspected(found, kept.value, arrived ?? query.get("name"), kind);
 }
 
 async function inspected(
-  book: string,
+  { book, currency }: BookContext,
   file: { sha256: string; size: number },
   name: string | null,
   kind: FileKind | undefined,
 ): Promise<Response> {
   const { sha256 } = file;
-  const found = await readForeign<"inspect">({ what: "inspect", book, sha256, kind });
+  const found = await readForeign<"inspect">({
+    what: "inspect",
+    book,
+    sha256,
+    kind,
+    currency,
+  });
   return answer(
     found.ok ? { ok: true, value: { ...file, name: name ?? "file.csv", ...found.value } } : found,
   );

@@ -1,0 +1,8 @@
+/** What may enter a book: sums, days, texts and addresses. Whatever comes in passes here. */
+export { emailAddresses, isEmailAddress } from "./addresses";
+export { FIRST_DAY, isBookDay, LAST_DAY } from "./days";
+export { inputProblem, type InputProblem } from "./input";
+export { masked } from "./mask";
+export { isCardNumber, isIban, maskedNumbers, passesLuhn } from "./numbers";
+export { isBookSum, LARGEST_TOTAL } from "./sums";
+export { MOST_IN_CELL, MOST_IN_FIELD, textProblem, type TextProblem } from "./text";

@@ -1,0 +1,16 @@
+import { maskedNumbers } from "./numbers";
+
+/** Words of the program itself, which are no text: hashes, links and keys. */
+const OWN_WORD = /^[0-9a-f-]{32,64}$/;
+
+/** An input with every text in it masked, wherever it stands; its shape stays. */
+export function masked<T>(input: T): T {
+  return maskedPart(input) as T;
+}
+
+function maskedPart(input: unknown): unknown {
+  if (typeof input === "string") return OWN_WORD.test(input) ? input : maskedNumbers(input);
+  if (Array.isArray(input)) return input.map(maskedPart);
+  if (typeof input !== "object" || input === null) return input;
+  return Object.fromEntries(Object.entries(input).map(([name, part]) => [name, maskedPart(part)]));
+}

@@ -1,0 +1,63 @@
+import type { Db } from "./connection";
+
+/** A table whose rows the trail follows: by which columns a row is known, and what of it counts. */
+export type Place = {
+  readonly name: string;
+  readonly key: readonly string[];
+  readonly columns: readonly string[];
+};
+
+/** Tables that the trail follows in another way, or that are the trail itself. */
+const APART: ReadonlySet<string> = new Set([
+  "command",
+  "act",
+  "entry",
+  "entry_line",
+  "posting",
+  "trail",
+  "trail_start",
+  // The id of the file changes with a copy that is another book.
+  "identity",
+  // What mail servers say comes between commands.
+  "address_back",
+]);
+
+/** What changes between commands: how far a letter is on its way. */
+const BETWEEN_COMMANDS: Readonly<Record<string, readonly string[]>> = {
+  letter: ["delivery", "reached", "tries", "next_try", "came_back"],
+};
+
+/** All tables that the trail follows row by row, by name. */
+export function trailPlaces(db: Db): Place[] {
+  return db
+    .all<{ name: string }>(
+      "SELECT name FROM main.sqlite_schema WHERE type = 'table' AND name NOT LIKE 'sqlite\\_%' ESCAPE '\\' ORDER BY name",
+    )
+    .filter(({ name }) => !APART.has(name))
+    .map(({ name }) => placeOf(db, name));
+}
+
+function placeOf(db: Db, name: string): Place {
+  const columns = db.all<{ name: string; pk: number }>(
+    "SELECT name, pk FROM pragma_table_info(?) ORDER BY cid",
+    name,
+  );
+  const key = columns
+    .filter(({ pk }) => pk > 0)
+    .sort((a, b) => a.pk - b.pk)
+    .map((column) => column.name);
+  const left = BETWEEN_COMMANDS[name] ?? [];
+  return {
+    name,
+    key: key.length > 0 ? key : ["rowid"],
+    columns: columns.map((column) => column.name).filter((column) => !left.includes(column)),
+  };
+}
+
+/** A row's key as one text, like `[17]`. `of` is the table's name in the statement. */
+export const keyOf = ({ key }: Place, of: string): string =>
+  `json_array(${key.map((column) => `${of}."${column}"`).join(", ")})`;
+
+/** A row's columns as one text. */
+export const valuesOf = ({ columns }: Place, of: string): string =>
+  `json_array(${columns.map((column) => `${of}."${column}"`).join(", ")})`;

@@ -1,0 +1,102 @@
+import type { Db } from "./connection";
+import {
+  actTexts,
+  chainBegins,
+  entryTexts,
+  hashOf,
+  type TrailCommand,
+  type TrailRow,
+} from "./trail";
+import { keyOf, type Place, trailPlaces, valuesOf } from "./trailPlaces";
+
+/** A record of the chain with all that it is made of. */
+export type TrailRecord = {
+  command: TrailCommand;
+  chain: string;
+  acts: string[];
+  entries: string[];
+  rows: TrailRow[];
+};
+
+/** The record that the chain begins with: all that stood in the book then. Undefined before it begins. */
+export function firstRecord(db: Db): TrailRecord | undefined {
+  const begins = chainBegins(db);
+  if (!begins) return undefined;
+  const { commandId: id, chain } = begins;
+  return {
+    command: { id, key: "", name: "begin", actor: "", at: "", inputHash: "", resultHash: "" },
+    chain,
+    acts: [hashOf(actTexts(db, 0, id).join("\n"))],
+    entries: [hashOf(entryTexts(db, 0, id).join("\n"))],
+    rows: rowsKept(db, id),
+  };
+}
+
+/** The records after it, in order. */
+export function* laterRecords(db: Db, after: number): Generator<TrailRecord> {
+  for (let last = after; ;) {
+    const next = db.get<Omit<TrailCommand, "resultHash"> & { result: string; chain: string }>(
+      "SELECT id, key, name, actor, at, input_hash AS inputHash, result, chain FROM command WHERE id > ? ORDER BY id LIMIT 1",
+      last,
+    );
+    if (!next) return;
+    const { result, chain, ...command } = next;
+    last = command.id;
+    yield {
+      command: { ...command, resultHash: hashOf(result) },
+      chain,
+      acts: actTexts(db, last, last),
+      entries: entryTexts(db, last, last),
+      rows: rowsKept(db, last),
+    };
+  }
+}
+
+const rowsKept = (db: Db, commandId: number): TrailRow[] =>
+  db.all<TrailRow>(
+    "SELECT place, row_key AS key, digest FROM trail WHERE command_id = ? ORDER BY place, row_key",
+    commandId,
+  );
+
+/** Acts and entries that belong to no command of the chain: nobody can have made them by the program. */
+export function strays(db: Db): string[] {
+  const acts = db.all<{ id: number }>(
+    "SELECT a.id FROM act a LEFT JOIN command c ON c.id = a.command_id WHERE c.id IS NULL LIMIT 5",
+  );
+  const entries = db.all<{ id: number }>(
+    "SELECT e.id FROM entry e LEFT JOIN act a ON a.id = e.act_id WHERE a.id IS NULL LIMIT 5",
+  );
+  const lines = db.all<{ id: number }>(
+    "SELECT l.entry_id AS id FROM entry_line l LEFT JOIN entry e ON e.id = l.entry_id WHERE e.id IS NULL LIMIT 5",
+  );
+  return [
+    ...acts.map(({ id }) => `act ${id}`),
+    ...entries.map(({ id }) => `entry ${id}`),
+    ...lines.map(({ id }) => `line of entry ${id}`),
+  ];
+}
+
+/** Every row as it stands, place by place: its key, and its columns as one text. */
+export function* rowsNow(db: Db): Generator<{ place: string; key: string; row: string }> {
+  for (const place of trailPlaces(db)) yield* rowsOfPlace(db, place);
+}
+
+/** A piece of a table at a time, so that a large one is not held in memory. */
+const PIECE = 20_000;
+
+function* rowsOfPlace(
+  db: Db,
+  place: Place,
+): Generator<{ place: string; key: string; row: string }> {
+  const order = place.key.map((column) => `"${column}"`).join(", ");
+  for (let from = 0; ; from += PIECE) {
+    const rows = db.all<{ key: string; row: string }>(
+      `SELECT ${keyOf(place, "t")} AS key, ${valuesOf(place, "t")} AS row
+       FROM "${place.name}" t
+       ORDER BY ${order}
+       LIMIT ${PIECE} OFFSET ${from}`,
+    );
+    for (const row of rows) yield { place: place.name, ...row };
+    if (rows.length < PIECE) return;
+  }
+}
