@@ -19,14 +19,11 @@ import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 
 /** `dozo import`: the same dry run and all-or-nothing as the page; each file in a transaction of its own. */
 export async function importFiles({ values, files }: Args): Promise<Outcome> {
-  const book = values.book;
-  const kind = values.kind ?? "auto";
+  const { book, kind = "auto" } = values;
   if (typeof book !== "string" || files.length === 0)
     return wrongCall("Say --book and at least one file.");
-  if (!["auto", ...FILE_KINDS].includes(String(kind)))
-    return wrongCall(`There is no kind “${kind}”. Use auto, ${FILE_KINDS.join(", ")}.`);
-  if (![undefined, ".", ","].includes(values.mark as string | undefined))
-    return wrongCall("--mark is . or , (the decimal sign of the file).");
+  const wrong = wrongFlag(values);
+  if (wrong !== null) return wrongCall(wrong);
   const opened = openBookToWrite(book);
   if (!opened.ok) return failed(opened.error);
   const reports: (ImportReport & { file: string; kind: FileKind })[] = [];
@@ -37,16 +34,7 @@ export async function importFiles({ values, files }: Args): Promise<Outcome> {
       values,
       kind: kind === "auto" ? undefined : (kind as FileKind),
     });
-    const questions = done.ok ? [] : questionsOf(done.error);
-    if (!done.ok)
-      return {
-        ...failed(done.error),
-        ...(questions.length > 0 ? { code: EXIT.wrong, data: { questions } } : {}),
-        messages: [
-          ...reports.flatMap(words),
-          ...(failed(done.error).messages ?? []).map((message) => `${path}: ${message}`),
-        ],
-      };
+    if (!done.ok) return stopped(done.error, path, reports.flatMap(words));
     reports.push(done.value);
   }
   const refused = reports.some((report) => report.refused.length > 0);
@@ -54,6 +42,25 @@ export async function importFiles({ values, files }: Args): Promise<Outcome> {
     code: refused ? EXIT.wrong : EXIT.done,
     text: reports.flatMap(words).join("\n"),
     data: { dryRun: values["dry-run"] === true, files: reports },
+  };
+}
+
+function wrongFlag({ kind = "auto", mark }: Args["values"]): string | null {
+  if (!["auto", ...FILE_KINDS].includes(String(kind)))
+    return `There is no kind “${kind}”. Use auto, ${FILE_KINDS.join(", ")}.`;
+  return [undefined, ".", ","].includes(mark as string | undefined)
+    ? null
+    : "--mark is . or , (the decimal sign of the file).";
+}
+
+/** A file that could not be taken in ends the call; what it leaves open is asked, with the flags that answer. */
+function stopped(error: Failure, path: string, before: string[]): Outcome {
+  const questions = questionsOf(error);
+  const outcome = failed(error);
+  return {
+    ...outcome,
+    ...(questions.length > 0 ? { code: EXIT.wrong, data: { questions } } : {}),
+    messages: [...before, ...(outcome.messages ?? []).map((message) => `${path}: ${message}`)],
   };
 }
 

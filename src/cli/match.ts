@@ -4,7 +4,7 @@ import { writeFileSync } from "node:fs";
 import { harmless } from "@/core/formats";
 import { type Proposal, reasonInWords } from "@/core/matching";
 import { type Currency, toDecimal } from "@/core/money";
-import { matchFiles } from "@/server/match/matchFiles";
+import { type Matched, matchFiles } from "@/server/match/matchFiles";
 
 import { type Args, EXIT, type Outcome, outcomeOf, wrongCall } from "./outcome";
 
@@ -34,32 +34,7 @@ async function fromFiles({ values }: Args): Promise<Outcome> {
       history: typeof history === "string" ? history : null,
     }),
     (done) => {
-      writeFileSync(
-        out,
-        stringify(
-          [
-            [
-              "payment_id",
-              "invoice_number",
-              "amount",
-              "discount",
-              "decision",
-              "confidence",
-              "reason",
-              "customer_id",
-            ],
-            ...done.proposals.flatMap((proposal) =>
-              rowsOf(
-                proposal.paymentId,
-                proposal.proposal,
-                proposal.currency,
-                done.customerIds,
-              ).map((row) => row.map(harmless)),
-            ),
-          ],
-          { record_delimiter: "windows" },
-        ),
-      );
+      writeFileSync(out, proposalsCsv(done));
       const count = (decision: Proposal["decision"]): number =>
         done.proposals.filter((proposal) => proposal.proposal.decision === decision).length;
       const counts = {
@@ -102,3 +77,24 @@ function rowsOf(
     ...tail,
   ]);
 }
+
+/** The proposals as the file that scripts rely on; nothing in it is run by a spreadsheet. */
+function proposalsCsv({ proposals, customerIds }: Matched): string {
+  const rows = proposals.flatMap(({ paymentId, proposal, currency }) =>
+    rowsOf(paymentId, proposal, currency, customerIds),
+  );
+  return stringify([COLUMNS, ...rows.map((row) => row.map(harmless))], {
+    record_delimiter: "windows",
+  });
+}
+
+const COLUMNS = [
+  "payment_id",
+  "invoice_number",
+  "amount",
+  "discount",
+  "decision",
+  "confidence",
+  "reason",
+  "customer_id",
+];

@@ -14,6 +14,8 @@ export type TakenFile = {
   rowsKnown: number;
   rowsChanged: number;
   rowsRefused: number;
+  /** The act by which it was taken back; null while it stands. */
+  undoneBy: number | null;
 };
 export type Accounts = {
   processor: (readonly [string, string])[];
@@ -35,6 +37,14 @@ export type ArrivalsFacts = {
   accounts: Accounts;
   mappings: SavedMapping[];
   mostMegabytes: number;
+};
+/** Something that rests on what a file brought, and would be undone before it. */
+export type FileRest = {
+  commandId: number;
+  words: string;
+  count: number;
+  actor: string;
+  onDay: Day;
 };
 /** What a file seems to be, with a first mapping and its first lines. */
 export type InspectedTable = {

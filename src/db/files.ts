@@ -17,10 +17,11 @@ export type ImportFileRow = {
   rowsKnown: number;
   rowsChanged: number;
   rowsRefused: number;
+  undoneBy: number | null;
 };
-const FILE = `SELECT id, sha256, name, size, kind, mapping, imported_at AS importedAt, on_day AS onDay, actor, rows_new AS rowsNew, rows_known AS rowsKnown, rows_changed AS rowsChanged, rows_refused AS rowsRefused FROM import_file`;
+const FILE = `SELECT id, sha256, name, size, kind, mapping, imported_at AS importedAt, on_day AS onDay, actor, rows_new AS rowsNew, rows_known AS rowsKnown, rows_changed AS rowsChanged, rows_refused AS rowsRefused, undone_by AS undoneBy FROM import_file`;
 
-export function insertImportFile(db: Db, file: Omit<ImportFileRow, "id">): number {
+export function insertImportFile(db: Db, file: Omit<ImportFileRow, "id" | "undoneBy">): number {
   return db.run(
     "INSERT INTO import_file (sha256, name, size, kind, mapping, imported_at, on_day, actor, rows_new, rows_known, rows_changed, rows_refused) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
     file.sha256,
@@ -57,7 +58,10 @@ export function importFilePage(
 export const FIRST_FILES = ["customers", "invoices", "processor", "bank"] as const;
 
 export function lastFileOfKind(db: Db, kind: FileKind): ImportFileRow | undefined {
-  return db.get<ImportFileRow>(`${FILE} WHERE kind = ? ORDER BY id DESC LIMIT 1`, kind);
+  return db.get<ImportFileRow>(
+    `${FILE} WHERE kind = ? AND undone_by IS NULL ORDER BY id DESC LIMIT 1`,
+    kind,
+  );
 }
 
 export type MappingRow = { name: string; kind: FileKind; spec: string };
@@ -95,7 +99,10 @@ export function setRowCounts(
 
 /** Whether a file of these very bytes was taken in. */
 export function wasTakenIn(db: Db, sha256: string): boolean {
-  const known = db.get("SELECT 1 AS known FROM import_file WHERE sha256 = ? LIMIT 1", sha256);
+  const known = db.get(
+    "SELECT 1 AS known FROM import_file WHERE sha256 = ? AND undone_by IS NULL LIMIT 1",
+    sha256,
+  );
   return known !== undefined;
 }
 

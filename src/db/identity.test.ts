@@ -1,8 +1,10 @@
 import Database from "better-sqlite3";
 import {
   copyFileSync,
+  mkdirSync,
   mkdtempSync,
   readFileSync,
+  readdirSync,
   rmSync,
   truncateSync,
   writeFileSync,
@@ -77,12 +79,13 @@ describe("a book", () => {
     expect(bytes.subarray(68, 72).toString("latin1")).toBe("Dozo");
   });
   it("of before the id is known by its tables, and gets one when it is brought up to date", () => {
+    const root = join(folder, "before");
+    mkdirSync(join(root, "src/db/migrations"), { recursive: true });
+    for (const name of readdirSync("src/db/migrations").filter((file) => file < "010"))
+      copyFileSync(join("src/db/migrations", name), join(root, "src/db/migrations", name));
+    process.env.DOZO_ROOT = root;
     createFile(path).close();
-    const older = new Database(path);
-    older.exec(
-      "DROP TABLE identity; DROP INDEX processor_item_day; PRAGMA application_id = 0; PRAGMA user_version = 9",
-    );
-    older.close();
+    delete process.env.DOZO_ROOT;
     const opened = openToWrite(path);
     expect(opened.ok && opened.value.all("SELECT length(id) AS length FROM identity")).toEqual([
       { length: 32 },

@@ -5,6 +5,7 @@ import { makeJournalFile } from "./books/commands/makeJournalFile";
 import { revalue } from "./books/commands/revalue";
 import { setRates } from "./books/commands/setRates";
 import { undo } from "./books/commands/undo";
+import { undoFile } from "./books/commands/undoFile";
 import { undoTogether } from "./books/commands/undoTogether";
 import { newAccountLink } from "./customers/commands/newAccountLink";
 import { noteVisit } from "./customers/commands/noteVisit";
@@ -75,6 +76,7 @@ export const COMMANDS = {
   removeRule,
   disputeLost,
   undo,
+  undoFile,
   undoTogether,
   sendLetter,
   logContact,

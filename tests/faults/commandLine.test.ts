@@ -1,4 +1,14 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from "node:fs";
+import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { parse } from "papaparse";
 
@@ -11,6 +21,8 @@ import { CHARGES, CUSTOMERS, INVOICES, STATEMENT } from "../support/book";
 import { Cli } from "../support/cli";
 
 const cli = new Cli();
+/** Outside the data folder, where backups belong. */
+const copies = mkdtempSync(join(tmpdir(), "dozo-copies-"));
 const rows = (text: string): Record<string, string>[] =>
   parse<Record<string, string>>(text, { header: true, skipEmptyLines: true }).data;
 
@@ -43,7 +55,7 @@ beforeAll(() => {
 
 describe("dozo on a machine that others use, and on files that are no books", () => {
   it("keeps what it makes for its owner alone", () => {
-    const out = join(cli.data, "copy.sqlite");
+    const out = join(copies, "copy.sqlite");
     expect(cli.run("backup", "--book", "shop", "--out", out).code).toBe(0);
     expect((statSync(out).mode & 0o777).toString(8)).toBe("600");
   });
@@ -155,13 +167,72 @@ describe("dozo, as scripts rely on it", () => {
     });
   });
   it("backs up and restores a consistent copy, never over a book that is there", () => {
-    const copy = join(cli.data, "shop-copy.sqlite");
+    const copy = join(copies, "shop-copy.sqlite");
     expect(cli.run("backup", "--book", "shop", "--out", copy).code).toBe(0);
     expect(cli.run("restore", copy).code).toBe(0);
     expect(cli.run("restore", copy).code).toBe(4);
-    expect(cli.run("check", "--book", "shop-copy", "--json").out).toBe(
-      cli.run("check", "--book", "shop", "--json").out,
+    const checked = (book: string): unknown =>
+      (JSON.parse(cli.run("check", "--book", book, "--json").out) as { proofs: unknown }).proofs;
+    expect(checked("shop-copy")).toEqual(checked("shop"));
+  });
+  it("asks which sum is meant where a file leaves it open, takes nothing in, and the flag answers", () => {
+    const file = cli.file(
+      "open.csv",
+      "invoice_number,customer_id,issued_on,due_on,total\n90001,C1,2026-11-02,2026-12-02,5.005\n",
     );
+    const asked = cli.run("import", "--book", "shop", "--kind", "invoices", "--json", file);
+    expect([asked.code, JSON.parse(asked.out)]).toMatchObject([
+      1,
+      { questions: [{ code: "mark.open", choices: [{ flag: "--mark ." }, { flag: "--mark ," }] }] },
+    ]);
+    const told = cli.run(
+      "import",
+      "--book",
+      "shop",
+      "--kind",
+      "invoices",
+      "--mark",
+      ",",
+      "--json",
+      file,
+    );
+    expect([told.code, JSON.parse(told.out)]).toMatchObject([0, { files: [{ new: 1 }] }]);
+    const open = rows(cli.run("export", "open-items", "--book", "shop").out);
+    expect(open.find(({ number }) => number === "90001")).toMatchObject({ balance: "5005.00" });
+  });
+  it("keeps no card number of a file, and not at all a file that is refused", () => {
+    const file = cli.file("cards.csv", "customer_id,name\nC77,Paid with 4111.1111.1111.1111USD\n");
+    expect(cli.run("import", "--book", "shop", file).code).toBe(0);
+    const kept = join(cli.data, "books/shop/files");
+    const all = (): string[] =>
+      readdirSync(kept).map((name) => readFileSync(join(kept, name), "latin1"));
+    expect(all().filter((text) => text.includes("4111"))).toEqual([]);
+    expect(all().some((text) => text.includes("Paid with ending in 1111USD"))).toBe(true);
+    const before = all().length;
+    cli.run(
+      "import",
+      "--book",
+      "shop",
+      cli.file("picture.csv", Buffer.from([137, 80, 78, 71, 0, 0, 0])),
+    );
+    expect(all()).toHaveLength(before);
+  });
+  it("proves an audit package without the book, and finds a line of it that was changed", () => {
+    const out = join(copies, "audit.jsonl");
+    expect(cli.run("export", "audit", "--book", "shop", "--out", out).code).toBe(0);
+    expect(cli.run("verify", out)).toMatchObject({
+      code: 0,
+      out: expect.stringContaining("holds"),
+    });
+    writeFileSync(
+      out,
+      readFileSync(out, "utf8").replace("took in invoices.csv", "took in nothing"),
+    );
+    expect(cli.run("verify", out)).toMatchObject({
+      code: 1,
+      out: expect.stringContaining("BROKEN"),
+    });
+    expect(cli.run("verify", "package.json").code).toBe(3);
   });
   it.each<[number, string[]]>([
     [2, []],

@@ -100,8 +100,8 @@ test("300 MB are turned away while they come, and nothing is kept", async ({ pag
     });
   // Said beforehand by its length, or found out on the way where no length is given.
   const answers = [
-    await send({ "content-length": "300000000" }),
-    await send({ "transfer-encoding": "chunked" }),
+    await send({ "content-length": "300000000", origin: baseURL ?? "" }),
+    await send({ "transfer-encoding": "chunked", origin: baseURL ?? "" }),
   ];
   for (const { status, body } of answers)
     if (status > 0)

@@ -156,7 +156,10 @@ export class TestBook {
     return proposalsOf(this.db);
   }
 
-  id(table: "customer" | "open_item" | "receipt" | "payout" | "bank_line", where: string): number {
+  id(
+    table: "customer" | "open_item" | "receipt" | "payout" | "bank_line" | "import_file",
+    where: string,
+  ): number {
     const found = this.db.get<{ id: number }>(`SELECT id FROM ${table} WHERE ${where}`);
     if (!found) throw new Error(`no ${table} where ${where}`);
     return found.id;

@@ -27,14 +27,8 @@ export {
 export { formatOf } from "./formats";
 export { readReturn, type ReturnRecord } from "./returns";
 export { advicesOf, readRemittance, type RemittanceRecord } from "./remittance";
-export {
-  dayInZone,
-  missingFields,
-  readRows,
-  RowReader,
-  type ReadContext,
-  type Refusal,
-} from "./rows";
+export { missingFields, readRows, RowReader, type ReadContext, type Refusal } from "./rows";
 export { decodeText, readTable, type Table } from "./csv/table";
 export { mailServerOf, type MailServer } from "./mailServer";
 export { DECIMAL, harmless } from "./harmless";
+export { dayInZone } from "./zones";

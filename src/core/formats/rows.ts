@@ -5,6 +5,7 @@ import type { Failure } from "@/core/result";
 
 import type { Table } from "./csv/table";
 import { FIELDS, type MappingSpec } from "./mapping";
+import { dayInZone } from "./zones";
 
 /** A line that stays out, with the field and the reason. */
 export type Refusal = {
@@ -139,25 +140,6 @@ export class RowReader {
       error,
     });
   }
-}
-
-const zones = new Map<string, Intl.DateTimeFormat>();
-
-/**
- * The calendar day of a moment in a time zone (IANA name). Making a format is slow, so one is kept
- * for each zone.
- */
-export function dayInZone(moment: Date, timeZone: string): Day {
-  const format =
-    zones.get(timeZone) ??
-    new Intl.DateTimeFormat("en-CA", {
-      timeZone,
-      year: "numeric",
-      month: "2-digit",
-      day: "2-digit",
-    });
-  zones.set(timeZone, format);
-  return format.format(moment) as Day;
 }
 
 /** Needed fields that the mapping gives no column; the file cannot be read without them. */

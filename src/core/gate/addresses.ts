@@ -1,4 +1,4 @@
-import { parseOneAddress } from "email-addresses";
+import emailParser from "email-addresses";
 
 import { textProblem } from "./text";
 
@@ -13,7 +13,7 @@ const LONGEST = 254;
 export function isEmailAddress(text: string): boolean {
   if (text.length > LONGEST || !/^[\x21-\x7E\u0080-\u{10FFFF}]+$/u.test(text)) return false;
   if (/[\s"(),:;<>[\\\]]/.test(text) || textProblem(text) !== null) return false;
-  const parsed = parseOneAddress({ input: text, rejectTLD: true, rfc6532: true });
+  const parsed = emailParser.parseOneAddress({ input: text, rejectTLD: true, rfc6532: true });
   return parsed?.type === "mailbox" && parsed.address === text;
 }
 

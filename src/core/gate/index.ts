@@ -1,6 +1,6 @@
 /** What may enter a book: sums, days, texts and addresses. Whatever comes in passes here. */
 export { emailAddresses, isEmailAddress } from "./addresses";
-export { FIRST_DAY, isBookDay, LAST_DAY } from "./days";
+export { isBookDay } from "./days";
 export { inputProblem, type InputProblem } from "./input";
 export { masked } from "./mask";
 export { isCardNumber, isIban, maskedNumbers, passesLuhn } from "./numbers";

@@ -17,6 +17,9 @@ const CARDS = [
   "2200000000000004",
 ];
 
+/** How numbers of some lengths are grouped; the others by four. */
+const GROUPS: Readonly<Record<number, number[]>> = { 15: [4, 6, 5], 14: [4, 6, 4] };
+
 describe("card numbers in what people write", () => {
   // ISO/IEC 7812-1, annex B; values from memory.
   it.each([
@@ -28,8 +31,7 @@ describe("card numbers in what people write", () => {
   it.each(CARDS)("%s is one, however it is written", (digits) => {
     expect(isCardNumber(digits)).toBe(true);
     const last = digits.slice(-4);
-    const groups =
-      digits.length === 15 ? [4, 6, 5] : digits.length === 14 ? [4, 6, 4] : [4, 4, 4, 19];
+    const groups = GROUPS[digits.length] ?? [4, 4, 4, 19];
     let at = 0;
     const cut = groups
       .map((width) => digits.slice(at, (at += width)))

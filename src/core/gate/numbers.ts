@@ -120,30 +120,30 @@ function cardsIn(text: string, groups: readonly Group[]): Group[] {
   return found;
 }
 
-function cardAt(
-  text: string,
-  groups: readonly Group[],
-  from: number,
-): { group: Group; count: number } | null {
-  let [digits, shape, best]: [string, string, { group: Group; count: number } | null] = [
-    "",
-    "",
-    null,
-  ];
+type Card = { readonly group: Group; readonly count: number };
+
+/** The longest card number that begins with a group; null where none does. */
+function cardAt(text: string, groups: readonly Group[], from: number): Card | null {
+  let [digits, shape]: [string, string] = ["", ""];
+  let best: Card | null = null;
+  const start = groups[from]?.start ?? 0;
   for (let at = from; at < groups.length && digits.length <= LONGEST; at += 1) {
-    const [before, group] = [groups[at - 1], groups[at]];
-    if (!group || (at > from && !SEPARATORS.test(text.slice(before?.end, group.start)))) break;
+    const group = groups[at];
+    if (!group || (at > from && !joined(text, groups[at - 1], group))) break;
     digits += group.digits;
     shape += `${shape === "" ? "" : "-"}${group.digits.length}`;
-    const together = at === from || CARD_GROUPS.includes(shape) || /^1(?:-1)+$/.test(shape);
-    if (together && isCardNumber(digits))
-      best = {
-        group: { start: groups[from]?.start ?? 0, end: group.end, digits },
-        count: at - from + 1,
-      };
+    if (belongsTogether(shape) && isCardNumber(digits))
+      best = { group: { start, end: group.end, digits }, count: at - from + 1 };
   }
   return best;
 }
+
+const joined = (text: string, before: Group | undefined, group: Group): boolean =>
+  SEPARATORS.test(text.slice(before?.end, group.start));
+
+/** One group, digit by digit, or in groups as cards have them. */
+const belongsTogether = (shape: string): boolean =>
+  !shape.includes("-") || CARD_GROUPS.includes(shape) || /^1(?:-1)+$/.test(shape);
 
 function replaced(text: string, cards: readonly Group[]): string {
   let [left, from] = ["", 0];

@@ -14,7 +14,7 @@ export type Paths = {
   readonly payments: string;
   readonly history: string | null;
 };
-type Matched = {
+export type Matched = {
   proposals: { paymentId: string; currency: Currency; proposal: Proposal }[];
   customerIds: Map<number, string>;
   refused: string[];

@@ -27,6 +27,8 @@ export const BOOK_MESSAGES: Readonly<Record<string, string>> = {
     "A proof of this book is broken: {proof}. The copy is kept as {path}, beside the last good one.",
   "audit.unreadable":
     "Line {line} is not one of an audit package. Is it the right file, and whole?",
+  "mail_server.address":
+    "The mail server’s address cannot be read. Name the server by its parts under Set-up.",
   "backup.none": "There is no backup of this book yet. Make one first.",
   "restore.other":
     "The book “{book}” is another one than this is a copy of. Restore it under another name.",

@@ -3,6 +3,7 @@ import type { z } from "zod";
 import { fail, ok, type Result } from "@/core/result";
 import { commandByKey, insertCommand, nextCommandId } from "@/db/acts";
 import type { Db } from "@/db/connection";
+import { beginImages, keepImages } from "@/db/undoFile";
 import { addToChain, beginChain, chainBegins, hashOf, watchRows } from "@/db/trail";
 
 import { type Actor, CommandContext, Refusal } from "./context";
@@ -13,6 +14,8 @@ import { inputProblem, masked } from "@/core/gate";
 export type Command<Schema extends z.ZodType = z.ZodType, Output = unknown> = {
   readonly name: string;
   readonly schema: Schema;
+  /** Whether what rows were before is kept, so that all of it can be taken back at once. */
+  readonly keepsImages?: boolean;
   readonly run: (ctx: CommandContext, input: z.output<Schema>) => Result<Output>;
 };
 
@@ -51,12 +54,14 @@ export function runCommand<Schema extends z.ZodType, Output>(
         : fail("key.reused");
     if (!chainBegins(db)) beginChain(db);
     watchRows(db);
+    if (command.keepsImages) beginImages(db);
     const at = new Date().toISOString();
     const id = nextCommandId(db);
     const context = new CommandContext(db, who, id, at);
     const result = command.run(context, input);
     later = context.later;
     if (!result.ok) throw new Refusal(result.error);
+    if (command.keepsImages) keepImages(db, id);
     const said = JSON.stringify(result.value ?? null);
     const record = { id, key: who.key, name: command.name, actor: who.actor, at, inputHash };
     insertCommand(db, { ...record, result: said });

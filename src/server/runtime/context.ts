@@ -82,14 +82,20 @@ export class CommandContext {
 
   /**
    * Posts an entry. What would fall on a closed day is dated on the first open one, and keeps the
-   * day it is for.
+   * day it is for. `asItWas`: its values stand already (an entry that is posted anew).
    */
-  post(draft: EntryDraft, actId: number, reverses: number | null = null): number {
+  post(
+    draft: EntryDraft,
+    actId: number,
+    reverses: number | null = null,
+    { asItWas = false }: { asItWas?: boolean } = {},
+  ): number {
     this.finder ??= accountFinder(this.db);
     const { lockedTo, currency } = this.settings;
     // A mirror has the values of what it undoes, and a revaluation is a value.
     const worth =
       reverses === null &&
+      !asItWas &&
       draft.event !== "exchange" &&
       draft.lines.some(({ sum }) => sum.currency !== currency)
         ? this.valued(draft, this.finder)

@@ -1,6 +1,7 @@
 import type { Failure } from "@/core/result";
 
 import { BOOK_MESSAGES } from "./bookMessages";
+import { FILE_MESSAGES } from "./fileMessages";
 
 /**
  * The words of every expected failure: what is wrong, where, and what to do.
@@ -8,6 +9,7 @@ import { BOOK_MESSAGES } from "./bookMessages";
  */
 const MESSAGES: Record<string, string> = {
   ...BOOK_MESSAGES,
+  ...FILE_MESSAGES,
   "amount.empty": "There is no sum. Type one, or leave the line out.",
   "amount.unreadable": "“{text}” is not a sum. Write it like 1234.56.",
   "amount.mark":
@@ -42,26 +44,6 @@ const MESSAGES: Record<string, string> = {
     "The line has {found} fields, the header {expected}. A comma without quotes is the usual cause.",
   "row.twice":
     "The id “{id}” stands on line {other} too, with another content. Keep the right one and give the file again.",
-  "file.empty": "The file is empty. Choose one with a header row and at least one line.",
-  "file.no_rows": "The file has a header but no lines below it. There is nothing to take in.",
-  "file.binary": "This is not a text file. Save the sheet as CSV (UTF-8) and choose that file.",
-  "file.encoding":
-    "Line {line} is not UTF-8 text. Save the file as CSV (UTF-8) and choose it again.",
-  "file.columns": "The file has {count} columns; at most {most} are read. Is it the right file?",
-  "file.rows":
-    "The file has more than {most} lines. Split it by date and take in the parts, overlaps do no harm.",
-  "file.cells":
-    "The file has more than {most} cells. Leave out columns that are not needed, or split it by date.",
-  "file.line":
-    "Line {line} has more than {most} letters, which no table has. Is it the right file?",
-  "file.headers":
-    "The first row must name each column once (“{twice}”). Mend the header and choose the file again.",
-  "file.quotes":
-    "A quotation mark on line {line} is not closed. Mend it and choose the file again.",
-  "file.large":
-    "The file has {size} MB; at most {most} MB are taken in at once. Split it by date and take in the parts, overlaps do no harm.",
-  "file.missing": "The file is not there any more. Choose it again.",
-  "file.unreadable": "The file {path} cannot be read. Check its name and rights.",
   "mapping.fields": "No column is given for: {fields}. Choose one for each.",
   "mapping.unknown": "There is no mapping named “{name}” for this kind of file.",
   "account.needed":

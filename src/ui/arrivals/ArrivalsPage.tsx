@@ -134,7 +134,11 @@ function columnsOf({ today, count }: ArrivalsFacts): ListColumn<TakenFile>[] {
       narrow: "who",
       header: "File",
       width: "30%",
-      cell: (file) => <span title={file.name}>{file.name}</span>,
+      cell: (file) => (
+        <span title={file.name} data-tone={file.undoneBy === null ? undefined : "soft"}>
+          {file.undoneBy === null ? file.name : `${file.name}, taken back`}
+        </span>
+      ),
       foot: `${count} files`,
     },
     {

@@ -4,12 +4,13 @@ import { chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
-import type { TakenFile } from "@/contracts/arrivals";
+import type { FileRest, TakenFile } from "@/contracts/arrivals";
 import type { BookFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
 
 import { PageHeading, Title } from "../kit/headings";
 import { LedgerList } from "../kit/lists/LedgerList";
+import { RestsOnFile, TakeBackFile } from "./TakeBackFile";
 
 type Row = { line: number; cells: readonly string[] };
 type Props = BookFacts & {
@@ -21,6 +22,7 @@ type Props = BookFacts & {
   pageRows: number;
   line: number | null;
   documents: { words: string; href: string }[];
+  rests: FileRest[];
 };
 
 /** A file that was taken in, as it was given; a line shows what became of it. */
@@ -33,6 +35,7 @@ export function FilePage({
   pageRows,
   line,
   documents,
+  rests,
   book,
   today,
 }: Props): ReactNode {
@@ -50,7 +53,9 @@ export function FilePage({
             {file.rowsChanged} changed, {file.rowsRefused} refused
           </span>
         </span>
+        <TakeBackFile file={file} rests={rests} />
       </PageHeading>
+      <RestsOnFile rests={rests} today={today} />
       <chakra.p data-tone="soft" margin="0 0 6px" fontSize="12.5px" overflowWrap="anywhere">
         Kept unchanged, {file.size.toLocaleString("en")} bytes, SHA-256 {file.sha256}
       </chakra.p>

@@ -6,9 +6,10 @@ import type { ArrivalsFacts, InspectedFile } from "@/contracts/arrivals";
 import { ROW_KIND_NAMES, ROW_KINDS, type RowKind } from "@/core/activity";
 import type { MappingSpec } from "@/core/formats";
 
-import { SmallChoice } from "../kit/fields";
 import { DetailTable } from "../kit/tables";
+import { DecimalMarkRow } from "./DecimalMarkRow";
 import { FIELD_WORDS } from "./fieldWords";
+import { Pick } from "./Pick";
 
 /** How the file's columns are read: guessed from headers and contents, corrected here, kept by name. */
 export function MappingForm({
@@ -114,43 +115,6 @@ function DayOrderRow({ change, mapping }: DayOrderRowProps): ReactNode {
   );
 }
 
-type DecimalMarkRowProps = {
-  change: (mapping: MappingSpec) => void;
-  mapping: MappingSpec;
-  /** A sum of which the file does not say what it is; null where it does. */
-  sample: string | null;
-};
-
-function DecimalMarkRow({ change, mapping, sample }: DecimalMarkRowProps): ReactNode {
-  return (
-    <tr>
-      <td>decimal sign</td>
-      <td>
-        <Pick
-          label="decimal sign"
-          value={mapping.markSaid === true || sample === null ? mapping.decimalMark : ""}
-          options={[
-            ...(mapping.markSaid === true || sample === null
-              ? []
-              : [["", `which? ${sample} can be two sums`] as const]),
-            [".", "point: 1,234.56"],
-            [",", "comma: 1.234,56"],
-          ]}
-          change={(mark) =>
-            mark === ""
-              ? undefined
-              : change({
-                  ...mapping,
-                  decimalMark: mark as MappingSpec["decimalMark"],
-                  markSaid: true,
-                })
-          }
-        />
-      </td>
-    </tr>
-  );
-}
-
 type ProcessorRowsProps = {
   change: (mapping: MappingSpec) => void;
   mapping: MappingSpec;
@@ -220,32 +184,5 @@ function ProcessorRows({ change, mapping }: ProcessorRowsProps): ReactNode {
         </tr>
       ))}
     </>
-  );
-}
-
-function Pick({
-  label,
-  value,
-  options,
-  change,
-}: {
-  label: string;
-  value: string;
-  options: readonly (readonly [string, string])[];
-  change: (value: string) => void;
-}): ReactNode {
-  return (
-    <SmallChoice
-      look="framed"
-      aria-label={label}
-      value={value}
-      onChange={(event) => change(event.target.value)}
-    >
-      {options.map(([name, words]) => (
-        <option key={name} value={name}>
-          {words}
-        </option>
-      ))}
-    </SmallChoice>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { chakra } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
@@ -15,13 +16,28 @@ import { useOpenRow } from "../kit/lists/useOpenRow";
 import { useActing } from "../shell/Notices";
 import { BooksHeading } from "./BooksHeading";
 
-type Props = BookFacts & { rows: AuditTrailRow[]; count: number; page: number; pageRows: number };
+type Props = BookFacts & {
+  rows: AuditTrailRow[];
+  count: number;
+  page: number;
+  pageRows: number;
+  /** The last hash of the chain: whoever keeps it can tell later whether the history was rewritten. */
+  head: string;
+};
 
 /**
  * The audit trail: everything that was done, by whom and when; what can be undone can be undone
  * from here, at any later time.
  */
-export function AuditTrailView({ rows, count, page, pageRows, book, today }: Props): ReactNode {
+export function AuditTrailView({
+  rows,
+  count,
+  page,
+  pageRows,
+  head,
+  book,
+  today,
+}: Props): ReactNode {
   const [open, setOpen] = useOpenRow();
   return (
     <>
@@ -34,6 +50,9 @@ export function AuditTrailView({ rows, count, page, pageRows, book, today }: Pro
         }
         end={<ListFiles book={book} list="trail" />}
       />
+      <chakra.p data-tone="soft" margin="0 0 6px" fontSize="12.5px" overflowWrap="anywhere">
+        Each thing done is sealed with the one before. The last seal: {head}
+      </chakra.p>
       <LedgerList<AuditTrailRow>
         label="Audit trail"
         rows={rows}

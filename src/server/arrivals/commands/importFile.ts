@@ -56,6 +56,7 @@ export const mappingSchema = z.object({
  */
 export const importFile = defineCommand({
   name: "importFile",
+  keepsImages: true,
   schema: z.object({
     sha256: z.string(),
     name: z.string().max(200),

@@ -3,6 +3,7 @@ import { actCount, type ActRow, actsOfCommand, lastActs } from "@/db/acts";
 import type { Db } from "@/db/connection";
 
 import { isUndoable } from "../reversals";
+import { chainHead } from "@/db/trail";
 import { momentInZone } from "@/core/calendar";
 import { readSettings } from "@/db/settings";
 
@@ -19,7 +20,7 @@ export function auditTrail(
   db: Db,
   limit: number,
   offset: number,
-): { rows: AuditTrailRow[]; count: number } {
+): { rows: AuditTrailRow[]; count: number; head: string } {
   const { timeZone } = readSettings(db);
   const together = new Map<number, number>();
   const standing = (commandId: number): number => {
@@ -45,5 +46,5 @@ export function auditTrail(
       href: page === undefined ? null : `${page}/${act.subjectId}`,
     };
   });
-  return { rows, count: actCount(db) };
+  return { rows, count: actCount(db), head: chainHead(db)?.chain ?? "" };
 }

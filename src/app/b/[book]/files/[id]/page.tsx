@@ -2,6 +2,7 @@ import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
 import { filePage } from "@/server/arrivals/queries/filePage";
+import { restsOnFile } from "@/server/books/steps/restsOnFile";
 import { readForeign } from "@/server/runtime/threads/limited";
 import { FilePage } from "@/ui/arrivals/FilePage";
 
@@ -30,5 +31,8 @@ export default async function KeptFile({
     readForeign<"rows">({ what: "rows", book, sha256, asked }),
   );
   if (!found) notFound();
-  return <FilePage {...factsOf(context)} {...found} pageRows={PAGE_ROWS} line={line} />;
+  const rests = found.file.undoneBy === null ? restsOnFile(context.db, found.file.id) : [];
+  return (
+    <FilePage {...factsOf(context)} {...found} rests={rests} pageRows={PAGE_ROWS} line={line} />
+  );
 }

@@ -1,0 +1,100 @@
+import { CHARGES, CUSTOMERS, INVOICES, STATEMENT, TestBook } from "../../../tests/support/book";
+import { proofs } from "./queries/proofs";
+import { restsOnFile } from "./steps/restsOnFile";
+import { proveBookTrail } from "./trail/bookTrail";
+
+let book: TestBook;
+beforeEach(() => {
+  book = TestBook.ready();
+});
+afterEach(() => book.close());
+
+const file = (name: string): number =>
+  book.id("import_file", `name LIKE '${name}%' AND undone_by IS NULL`);
+const count = (table: string): number =>
+  book.db.get<{ n: number }>(`SELECT count(*) AS n FROM ${table}`)?.n ?? -1;
+const holds = (): void => {
+  expect(proofs(book.db).proofs.filter((proof) => !proof.holds)).toEqual([]);
+  expect(proveBookTrail(book.db).problem).toBeNull();
+};
+/** What the book comes to, account by account. */
+const sums = () =>
+  book.db.all("SELECT code, balance FROM account_now WHERE balance <> 0 ORDER BY code");
+/** Everything that stands but for history. */
+const standing = () =>
+  [
+    "customer",
+    "customer_alias",
+    "open_item",
+    "receipt",
+    "processor_item",
+    "payout",
+    "bank_line",
+  ].map((table) => [table, count(table)]);
+
+describe("a whole file is taken back", () => {
+  it("as from a tally: nothing of it is left but its history, and it can be taken in anew", () => {
+    book.mustTake("customers", CUSTOMERS);
+    book.mustTake("invoices", INVOICES);
+    const [before, sumsBefore] = [standing(), sums()];
+    book.mustTake("processor", CHARGES, { account: "card" });
+    const [after, sumsAfter] = [standing(), sums()];
+    book.must("undoFile", { fileId: file("processor") });
+    expect([standing(), sums()]).toEqual([before, sumsBefore]);
+    holds();
+    expect(book.db.get("SELECT text FROM act ORDER BY id DESC LIMIT 1")).toEqual({
+      text: "undone: took in processor.csv",
+    });
+    book.mustTake("processor", CHARGES, { account: "card" });
+    expect([standing(), sums()]).toEqual([after, sumsAfter]);
+    holds();
+  });
+  it("refused while something rests on it, which is listed and undone in the same go when asked for", () => {
+    book.mustTake("customers", CUSTOMERS);
+    book.mustTake("invoices", INVOICES);
+    const before = [standing(), sums()];
+    book.mustTake("processor", CHARGES, { account: "card" });
+    book.mustTake("bank", STATEMENT);
+    book.must("postSure", {});
+    const rests = restsOnFile(book.db, file("processor"));
+    expect(rests.map(({ words }) => words)).toEqual([expect.any(String), "took in bank.csv"]);
+    expect(book.do("undoFile", { fileId: file("processor") })).toMatchObject({
+      error: { code: "file.rests", count: 2 },
+    });
+    book.must("undoFile", { fileId: file("processor"), rest: true });
+    expect([standing(), sums()]).toEqual(before);
+    holds();
+    expect(
+      book.do("undoFile", { fileId: book.id("import_file", "name LIKE 'processor%'") }),
+    ).toMatchObject({
+      error: { code: "file.undone" },
+    });
+  });
+  it("gives what it changed what it held before", () => {
+    book.mustTake("customers", CUSTOMERS);
+    const rows = () =>
+      book.db.all("SELECT external_id, name, email, parent_id FROM customer ORDER BY id");
+    const before = rows();
+    book.mustTake(
+      "customers",
+      "customer_id,name,email\nC1,Another Name Altogether,other@alder.example\nC99,New Here,\n",
+    );
+    expect(rows()).not.toEqual(before);
+    book.must("undoFile", {
+      fileId: book.id("import_file", "id = (SELECT max(id) FROM import_file)"),
+    });
+    expect(rows()).toEqual(before);
+    holds();
+  });
+  it("customers whom the journal names stay, and nothing else of their file", () => {
+    book.mustTake("customers", CUSTOMERS);
+    book.mustTake("invoices", INVOICES);
+    book.must("undoFile", { fileId: file("customers"), rest: true });
+    expect(count("open_item")).toBe(0);
+    expect(sums()).toEqual(sums());
+    holds();
+  });
+  it("says which file it does not know", () => {
+    expect(book.do("undoFile", { fileId: 99 })).toMatchObject({ error: { code: "file.unknown" } });
+  });
+});

@@ -1,0 +1,34 @@
+/** The words of what can be wrong with a file that comes in, and with taking one back. */
+export const FILE_MESSAGES: Readonly<Record<string, string>> = {
+  "file.empty": "The file is empty. Choose one with a header row and at least one line.",
+  "file.no_rows": "The file has a header but no lines below it. There is nothing to take in.",
+  "file.binary": "This is not a text file. Save the sheet as CSV (UTF-8) and choose that file.",
+  "file.encoding":
+    "Line {line} is not UTF-8 text. Save the file as CSV (UTF-8) and choose it again.",
+  "file.columns": "The file has {count} columns; at most {most} are read. Is it the right file?",
+  "file.rows":
+    "The file has more than {most} lines. Split it by date and take in the parts, overlaps do no harm.",
+  "file.cells":
+    "The file has more than {most} cells. Leave out columns that are not needed, or split it by date.",
+  "file.line":
+    "Line {line} has more than {most} letters, which no table has. Is it the right file?",
+  "file.headers":
+    "The first row must name each column once (“{twice}”). Mend the header and choose the file again.",
+  "file.quotes":
+    "A quotation mark on line {line} is not closed. Mend it and choose the file again.",
+  "file.large":
+    "The file has {size} MB; at most {most} MB are taken in at once. Split it by date and take in the parts, overlaps do no harm.",
+  "file.unknown": "That file is not in this book.",
+  "file.undone": "“{name}” was taken back already.",
+  "file.before":
+    "“{name}” was taken in by an earlier version, which did not keep what was there before. Undo what it brought one by one.",
+  "file.rests":
+    "{count} things rest on what this file brought, the last: {words}. They are undone first, in order.",
+  "file.blocked": "This rests on the file and cannot be undone: {words}. So the file stays.",
+  "file.named":
+    "Something that cannot be undone (a letter, a note) names what this file brought. So it stays.",
+  "file.missing": "The file is not there any more. Choose it again.",
+  "file.unreadable": "The file {path} cannot be read. Check its name and rights.",
+  "file.tangled":
+    "Taken back, this proof of the book would not hold: {proof}. So the file stays; undo what it brought one by one.",
+};
