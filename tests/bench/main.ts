@@ -4,6 +4,7 @@ import { matchingQuality, qualityByClass } from "./accuracy";
 import { aging } from "./aging";
 import { calibrate, confidence } from "./calibration";
 import { followup } from "./followup";
+import { fuzz } from "./fuzz";
 import { importing } from "./importing";
 import { ledger } from "./ledger";
 import { lists } from "./lists/lists";
@@ -34,6 +35,7 @@ if (wanted.includes("calibrate"))
 console.error(
   `${new Date().toISOString().slice(0, 10)}, ${cpus().length} cores of ${cpus()[0]?.model ?? "unknown"}, Node.js ${process.version}`,
 );
+if (wanted.includes("fuzz")) Object.assign(BENCHES, { fuzz });
 for (const [name, bench] of Object.entries(BENCHES)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   for (const { work, took, must } of await bench())

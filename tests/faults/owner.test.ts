@@ -235,3 +235,64 @@ describe("restore", () => {
     ).toEqual([]);
   }, 120_000);
 });
+
+describe("a disk that is full", () => {
+  const many = (): string =>
+    cli.file(
+      "many.csv",
+      `customer_id,name\n${Array.from({ length: 4000 }, (_, at) => `M${at},Customer Number${at} of a long name`).join("\n")}\n`,
+    );
+  it("is named, and nothing of what was begun is in the book", () => {
+    const before = cli.run("export", "open-items", "--book", "shop").out;
+    const limit = Math.ceil(statSync(bookFile("shop")).size / 1024) + 60;
+    const full = cli.withLimit(limit, "import", "--book", "shop", many());
+    expect([full.code, full.err]).toEqual([4, expect.stringContaining("disk is full")]);
+    expect(cli.run("check", "--book", "shop").code).toBe(0);
+    expect(cli.run("export", "open-items", "--book", "shop").out).toBe(before);
+    expect(cli.run("import", "--book", "shop", many()).code).toBe(0);
+  });
+  it("leaves no part of a backup", () => {
+    const full = cli.withLimit(100, "backup", "--book", "shop", "--out", copy("x.sqlite"));
+    expect([full.code, full.err]).toEqual([4, expect.stringContaining("disk is full")]);
+    expect(readdirSync(copies)).toEqual([]);
+  });
+});
+
+describe("killed at any moment", () => {
+  it("while a file is taken back: all of it or nothing, and the trail is whole", async () => {
+    const many = Array.from({ length: 3000 }, (_, at) => `M${at},Customer Number${at}`).join("\n");
+    cli.run("import", "--book", "shop", cli.file("many.csv", `customer_id,name\n${many}\n`));
+    const customers = (): number => {
+      const opened = openBookToRead("shop");
+      if (!opened.ok) throw new Error(opened.error.code);
+      const found = opened.value.get<{ n: number }>("SELECT count(*) AS n FROM customer")?.n ?? -1;
+      opened.value.close();
+      return found;
+    };
+    const fileId = 3;
+    let kills = 0;
+    for (let wait = 5; wait < 2000 && customers() === 3001; wait *= 2) {
+      const server = new Writer("shop");
+      await server.run("setRates", {
+        rates: [{ currency: "EUR", onDay: "2026-11-20", rate: "1.1" }],
+      });
+      const undone = server.run("undoFile", { fileId }).catch(() => null);
+      cli.wait(wait);
+      await server.kill();
+      void undone;
+      kills += 1;
+      expect([1, 3001]).toContain(customers());
+      expect(cli.run("check", "--book", "shop").code).toBe(0);
+    }
+    expect(kills).toBeGreaterThan(0);
+  }, 120_000);
+  it("while a book is made: it is there whole, or not at all", async () => {
+    for (let wait = 200; wait < 2500; wait = Math.ceil(wait * 1.6)) {
+      const ended = await cli.kill(wait, "demo", "--make-only");
+      const there = existsSync(bookFile("kestrel-row"));
+      if (there) expect(cli.run("check", "--book", "kestrel-row").code).toBe(0);
+      if (ended) break;
+      rmSync(join(cli.data, "books", "kestrel-row"), { recursive: true, force: true });
+    }
+  }, 120_000);
+});

@@ -23,6 +23,7 @@ export class Writer {
     const key = `${process.pid}-${this.child.pid}-${id}`;
     this.child.stdin?.write(`${JSON.stringify({ id, command, input, key })}\n`);
     for (const from = Date.now(); Date.now() - from < 30_000; await pause(10)) {
+      if (this.child.exitCode !== null || this.child.signalCode !== null) break;
       const line = this.said.split("\n").find((answer) => answer.startsWith(`${id} `));
       if (line) return JSON.parse(line.slice(line.indexOf(" "))) as Result<unknown>;
     }
