@@ -159,3 +159,50 @@ test("a file that was altered from outside is off on the page that stands open, 
   await comeBack();
   await proofsHold(page);
 });
+
+test("a file is taken back on its own page, after a look, and can be taken in anew", async ({
+  page,
+  baseURL,
+}) => {
+  const api = `${baseURL}/api/v1${DEMO}`;
+  const sent = await page.request.post(`${api}/files?name=back.csv`, {
+    headers: { origin: baseURL ?? "", "content-type": "text/csv" },
+    data: Buffer.from("customer_id,name\nBACK1,Hollow Reed Pots\nBACK2,Second Hollow Reed\n"),
+  });
+  const { value: file } = (await sent.json()) as {
+    value: { sha256: string; size: number; name: string; mapping: object };
+  };
+  const { sha256, size, name, mapping } = file;
+  const take = async (key: string): Promise<number> => {
+    const done = await page.request.post(`${api}/commands/importFile`, {
+      data: { input: { sha256, size, name, mapping }, key },
+    });
+    return ((await done.json()) as { value: { fileId: number } }).value.fileId;
+  };
+  const fileId = await take("take-back-1");
+  await page.goto(`${DEMO}/files/${fileId}`);
+  await alive(page);
+  await page.getByRole("button", { name: "Take this file back" }).click();
+  await expect(page.locator("main")).toContainText("Nothing rests on it");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("status")).toContainText("back.csv is taken back");
+  await expect(page.locator("main")).toContainText("taken back: it can be taken in anew");
+  await proofsHold(page);
+  await page.goto(`${DEMO}/customers?q=Hollow%20Reed`);
+  await expect(page.getByRole("link", { name: "Hollow Reed Pots" })).toHaveCount(0);
+  await page.goto(`${DEMO}/books?view=trail`);
+  await expect(page.locator("main")).toContainText("undone: took in back.csv");
+  await page.request.post(`${api}/commands/undoFile`, {
+    data: { input: { fileId: await take("take-back-2") }, key: "take-back-3" },
+  });
+});
+
+test("a backup is taken and tried from the page of the proofs", async ({ page }) => {
+  await page.goto(`${DEMO}/books?view=proofs`);
+  await alive(page);
+  await page.getByRole("button", { name: "Back up now" }).click();
+  await expect(page.getByRole("table", { name: "Backups" })).toContainText("kestrel-row--");
+  await page.getByRole("button", { name: "Try the last one" }).click();
+  await expect(page.locator("#backups")).toContainText("was restored aside: all 14 proofs hold");
+  await expect(page.getByLabel("Proofs").last()).toContainText("Backup today");
+});

@@ -24,7 +24,7 @@ export function TakeBackFile({ file, rests }: Props): ReactNode {
   const words =
     rests.length === 0
       ? "Nothing rests on it: every line of it goes."
-      : `${rests.length} ${rests.length === 1 ? "thing rests" : "things rest"} on it and ${rests.length === 1 ? "is" : "are"} undone first.`;
+      : `${thingsIn(rests)} on it, undone first.`;
   return (
     <HeadingEnd>
       <LastLook
@@ -53,9 +53,7 @@ export function RestsOnFile({ rests, today }: Pick<Props, "rests"> & { today: Da
   if (rests.length === 0) return null;
   return (
     <details>
-      <summary data-tone="soft">
-        {rests.length} {rests.length === 1 ? "thing rests" : "things rest"} on it, the last first
-      </summary>
+      <summary data-tone="soft">{thingsIn(rests)} on it, the last first</summary>
       <DetailTable maxWidth="760px" aria-label="Rests on this file">
         <tbody>
           {rests.map((rest) => (
@@ -72,4 +70,10 @@ export function RestsOnFile({ rests, today }: Pick<Props, "rests"> & { today: Da
       </DetailTable>
     </details>
   );
+}
+
+/** How many things were done that rest on a file, in words. */
+function thingsIn(rests: readonly FileRest[]): string {
+  const count = rests.reduce((sum, rest) => sum + rest.count, 0);
+  return count === 1 ? "1 thing rests" : `${count} things rest`;
 }
