@@ -7,6 +7,7 @@ import { type Day, formatDay } from "@/core/calendar";
 
 import { Cell, DetailTable } from "../kit/tables";
 import { HeadingEnd } from "../kit/headings";
+import { Details } from "../kit/layout";
 import { LastLook } from "../shell/LastLook";
 import { useActing } from "../shell/Notices";
 
@@ -52,7 +53,7 @@ export function TakeBackFile({ file, rests }: Props): ReactNode {
 export function RestsOnFile({ rests, today }: Pick<Props, "rests"> & { today: Day }): ReactNode {
   if (rests.length === 0) return null;
   return (
-    <details>
+    <Details>
       <summary data-tone="soft">{thingsIn(rests)} on it, the last first</summary>
       <DetailTable maxWidth="760px" aria-label="Rests on this file">
         <tbody>
@@ -68,7 +69,7 @@ export function RestsOnFile({ rests, today }: Pick<Props, "rests"> & { today: Da
           ))}
         </tbody>
       </DetailTable>
-    </details>
+    </Details>
   );
 }
 
