@@ -1,7 +1,7 @@
 import { readTypedDay, parseDay, day } from "@/core/calendar";
 import { decodeText, formatOf, guessKind, guessMapping } from "@/core/formats";
 import { emailAddresses, maskedNumbers, textProblem } from "@/core/gate";
-import { NumberIndex } from "@/core/matching/memo/memo";
+import { NumberIndex } from "@/core/matching";
 import { currencyOf, minor, parseAmount, type Currency } from "@/core/money";
 import { readReturnedMail } from "@/server/overdue/returnedMail";
 

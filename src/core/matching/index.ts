@@ -3,6 +3,7 @@ export { Matcher, propose } from "./engine/propose";
 export { filterItems, type Filtered } from "./candidates/filter";
 export { piecesOf, restsOn, type Piece } from "./memo/marks";
 export { editDistance } from "./memo/damage";
+export { NumberIndex } from "./memo/memo";
 export { numberWords } from "./memo/numberWords";
 export type {
   Decision,
