@@ -45,7 +45,10 @@ export function chainOf(
 
 const watched = new WeakMap<Db, Place[]>();
 
-/** Has a connection note, in memory, which rows change; gives the tables that are followed. */
+/**
+ * Has a connection note, in memory, which rows change; gives the tables that are followed. Not first
+ * within a transaction: it would be forgotten where that is rolled back.
+ */
 export function watchRows(db: Db): Place[] {
   const known = watched.get(db);
   if (known) return known;

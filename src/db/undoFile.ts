@@ -11,8 +11,8 @@ const OF_THE_FILE: ReadonlySet<string> = new Set(["import_file", "mapping"]);
 
 const imaging = new WeakSet<Db>();
 
-/** Has a connection keep what rows were before, while that is asked for. */
-function watchImages(db: Db): void {
+/** Has a connection keep what rows were before, while that is asked for. Not within a transaction. */
+export function watchImages(db: Db): void {
   if (imaging.has(db)) return;
   const places = watchRows(db);
   db.exec(
@@ -45,7 +45,6 @@ const objectOf = (db: Db, { name }: Place): string =>
 
 /** From here on, within the transaction, what rows were is kept. */
 export function beginImages(db: Db): void {
-  watchImages(db);
   db.run("DELETE FROM before_image");
   // What changed between commands is no part of this one.
   db.run("DELETE FROM touched");

@@ -1,4 +1,8 @@
 import { CHARGES, CUSTOMERS, INVOICES, STATEMENT, TestBook } from "../../../tests/support/book";
+import { importFile } from "../arrivals/commands/importFile";
+import { openBookToWrite } from "../runtime/books";
+import { runCommand } from "../runtime/command";
+import { changeSettings } from "../settings/commands/changeSettings";
 import { proofs } from "./queries/proofs";
 import { restsOnFile } from "./steps/restsOnFile";
 import { proveBookTrail } from "./trail/bookTrail";
@@ -92,6 +96,31 @@ describe("a whole file is taken back", () => {
     book.must("undoFile", { fileId: file("customers"), rest: true });
     expect(count("open_item")).toBe(0);
     expect(sums()).toEqual(sums());
+    holds();
+  });
+  it("as well where a connection began with dry runs, and with commands that were refused", () => {
+    expect(book.take("customers", CUSTOMERS, { rehearse: true }).ok).toBe(true);
+    const opened = openBookToWrite(book.name);
+    if (!opened.ok) throw new Error(opened.error.code);
+    const who = { book: book.name, actor: "tester" };
+    const nothing = { sha256: "0".repeat(64), name: "x.csv", size: 1, mapping: {} };
+    runCommand(opened.value, importFile, nothing, { ...who, key: "refused-1" });
+    runCommand(
+      opened.value,
+      changeSettings,
+      { feedDays: 7 },
+      { ...who, key: "dry-1", rehearse: true },
+    );
+    const done = runCommand(
+      opened.value,
+      changeSettings,
+      { feedDays: 7 },
+      { ...who, key: "real-1" },
+    );
+    expect(done.ok).toBe(true);
+    opened.value.close();
+    book.mustTake("customers", CUSTOMERS);
+    book.must("undoFile", { fileId: book.id("import_file", "name LIKE 'customers%'") });
     holds();
   });
   it("says which file it does not know", () => {

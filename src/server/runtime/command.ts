@@ -3,7 +3,7 @@ import type { z } from "zod";
 import { fail, ok, type Result } from "@/core/result";
 import { commandByKey, insertCommand, nextCommandId } from "@/db/acts";
 import type { Db } from "@/db/connection";
-import { beginImages, keepImages } from "@/db/undoFile";
+import { beginImages, keepImages, watchImages } from "@/db/undoFile";
 import { addToChain, beginChain, chainBegins, hashOf, watchRows } from "@/db/trail";
 
 import { type Actor, CommandContext, Refusal } from "./context";
@@ -53,7 +53,6 @@ export function runCommand<Schema extends z.ZodType, Output>(
         ? ok(JSON.parse(before.result) as Output)
         : fail("key.reused");
     if (!chainBegins(db)) beginChain(db);
-    watchRows(db);
     if (command.keepsImages) beginImages(db);
     const at = new Date().toISOString();
     const id = nextCommandId(db);
@@ -68,6 +67,9 @@ export function runCommand<Schema extends z.ZodType, Output>(
     addToChain(db, { ...record, resultHash: hashOf(said) });
     return result;
   };
+  // Before the transaction: what watches would go with it when it is rolled back.
+  watchRows(db);
+  if (command.keepsImages) watchImages(db);
   try {
     if (who.rehearse) return db.rehearse(work);
     const result = db.transaction(work);
