@@ -9,7 +9,7 @@ import type { Db } from "@/db/connection";
 import { mappings } from "@/db/files";
 import { importFile } from "@/server/arrivals/commands/importFile";
 import { inspectFile } from "@/server/arrivals/imports/read";
-import { keepFile } from "@/server/arrivals/keepFile";
+import { dropFile, keepFile } from "@/server/arrivals/keepFile";
 import { readSettings } from "@/db/settings";
 import { inWords } from "@/server/runtime/messages";
 import { openBookToWrite } from "@/server/runtime/books";
@@ -81,7 +81,10 @@ async function importOne(
   if (!kept.ok) return kept;
   const { currency } = readSettings(db);
   const inspected = inspectFile(book, kept.value.sha256, { kind, currency });
-  if (!inspected.ok) return inspected;
+  if (!inspected.ok) {
+    dropFile(db, book, kept.value.sha256);
+    return inspected;
+  }
   const found = mappingFor(db, values.mapping, inspected.value.mapping, kind);
   if (!found.ok) return found;
   const mapping = ok(withMark(found.value, values.mark));

@@ -156,17 +156,20 @@ export function lastChangeOfSums(db: Db): number {
   );
 }
 
+/** A command as the audit trail knows it: what it was told and what it said by their hashes. */
+export type CommandRecord = {
+  id: number;
+  key: string;
+  name: string;
+  actor: string;
+  at: string;
+  inputHash: string;
+  resultHash: string;
+};
+
 export function insertCommand(
   db: Db,
-  command: {
-    id: number;
-    key: string;
-    name: string;
-    actor: string;
-    at: string;
-    inputHash: string;
-    result: string;
-  },
+  command: Omit<CommandRecord, "resultHash"> & { result: string },
 ): void {
   db.run(
     "INSERT INTO command (id, key, name, actor, at, input_hash, result) VALUES (?, ?, ?, ?, ?, ?, ?)",

@@ -106,6 +106,11 @@ export function wasTakenIn(db: Db, sha256: string): boolean {
   return known !== undefined;
 }
 
+/** The same, and files that were taken back since count. */
+export function wasEverTakenIn(db: Db, sha256: string): boolean {
+  return db.get("SELECT 1 FROM import_file WHERE sha256 = ? LIMIT 1", sha256) !== undefined;
+}
+
 /** What a line of a file became: the documents that carry its file and line number, with where their pages are. */
 export function documentsOfLine(
   db: Db,

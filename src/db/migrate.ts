@@ -19,10 +19,11 @@ export function newestSchema(): number {
   return migrationFiles().at(-1)?.number ?? 0;
 }
 
-export function migrate(raw: Database.Database, path: string): void {
+/** Brings a file up to date; gives whether anything was to be done. */
+export function migrate(raw: Database.Database, path: string): boolean {
   const from = schemaVersion(raw);
   const todo = migrationFiles().filter(({ number }) => number > from);
-  if (todo.length === 0) return;
+  if (todo.length === 0) return false;
   if (from > 0)
     raw.exec(`VACUUM INTO '${free(`${path}.before-${todo[0]?.number}`).replaceAll("'", "''")}'`);
   // A table that is made anew is dropped on the way: references are checked once it stands again.
@@ -39,6 +40,7 @@ export function migrate(raw: Database.Database, path: string): void {
       .immediate();
   }
   raw.pragma("foreign_keys = ON");
+  return true;
 }
 
 /**

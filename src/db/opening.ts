@@ -9,6 +9,7 @@ import { withFiles } from "./fileFailure";
 import { Hold } from "./hold";
 import { isBook } from "./identity";
 import { inodeOf } from "./inode";
+import { sealAnew } from "./trail";
 import { migrate, newestSchema, schemaVersion } from "./migrate";
 
 /** Where those who have a book's file open say so. */
@@ -40,8 +41,10 @@ export function openToWrite(path: string): Result<Db> {
     const raw = new Database(path, { fileMustExist: true, timeout: 10_000 });
     const problem = notABook(raw, path) ?? tooNew(raw);
     if (problem) return problem;
-    migrate(prepared(raw), path);
-    return ok(new Db(raw, path, hold));
+    const moved = migrate(prepared(raw), path);
+    const db = new Db(raw, path, hold);
+    if (moved) sealAnew(db, newestSchema());
+    return ok(db);
   });
 }
 

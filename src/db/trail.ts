@@ -1,5 +1,6 @@
 import { createHash } from "node:crypto";
 
+import { type CommandRecord, insertCommand, nextCommandId } from "./acts";
 import type { Db } from "./connection";
 import { keyOf, type Place, trailPlaces, valuesOf } from "./trailPlaces";
 
@@ -11,24 +12,13 @@ export const rowDigest = (values: string): string => hashOf(values).slice(0, 32)
 
 /** What a command kept of one row. */
 export type TrailRow = { place: string; key: string; digest: string };
-/** A command as the chain knows it. */
-export type TrailCommand = {
-  id: number;
-  key: string;
-  name: string;
-  actor: string;
-  at: string;
-  inputHash: string;
-  resultHash: string;
-};
-
 /**
  * The hash of a record: over the one before, what was done by whom and when, what it was told and
  * said, its acts and entries, and each row that it changed. One fact a line, in this order.
  */
 export function chainOf(
   before: string,
-  command: TrailCommand,
+  command: CommandRecord,
   written: { acts: readonly string[]; entries: readonly string[]; rows: readonly TrailRow[] },
 ): string {
   const { id, key, name, actor, at, inputHash, resultHash } = command;
@@ -73,11 +63,10 @@ export function watchRows(db: Db): Place[] {
 
 /**
  * Notes a row once. Not by INSERT OR IGNORE: within a trigger the conflict clause of the statement
- * that fired it counts instead (SQLite, CREATE TRIGGER, 2).
+ * that fired it counts instead (SQLite, CREATE TRIGGER, 2); an upsert is none.
  */
 const noteOf = (place: Place, row: string): string =>
-  `INSERT INTO touched SELECT '${place.name}', ${keyOf(place, row)}
-   WHERE NOT EXISTS (SELECT 1 FROM touched WHERE place = '${place.name}' AND row_key = ${keyOf(place, row)});`;
+  `INSERT INTO touched VALUES ('${place.name}', ${keyOf(place, row)}) ON CONFLICT DO NOTHING;`;
 
 /** Whether the chain has begun in this book. */
 export function chainBegins(db: Db): { commandId: number; chain: string } | undefined {
@@ -88,11 +77,7 @@ export function chainBegins(db: Db): { commandId: number; chain: string } | unde
 export function beginChain(db: Db): void {
   const commandId =
     db.get<{ id: number }>("SELECT coalesce(max(id), 0) AS id FROM command")?.id ?? 0;
-  const places = watchRows(db);
-  for (const place of places)
-    db.run(
-      `INSERT OR IGNORE INTO touched SELECT '${place.name}', ${keyOf(place, "t")} FROM main."${place.name}" t`,
-    );
+  touchAll(db);
   const rows = keepTouched(db, commandId);
   const command = {
     id: commandId,
@@ -105,6 +90,33 @@ export function beginChain(db: Db): void {
   };
   const chain = chainOf("", command, { ...writtenBefore(db, commandId), rows });
   db.run("INSERT INTO trail_start (command_id, chain) VALUES (?, ?)", commandId, chain);
+}
+
+/** As if every row of the book had changed. */
+function touchAll(db: Db): void {
+  for (const place of watchRows(db))
+    db.run(
+      `INSERT OR IGNORE INTO touched SELECT '${place.name}', ${keyOf(place, "t")} FROM main."${place.name}" t`,
+    );
+}
+
+/**
+ * Seals all rows anew where the schema was brought up to date: a digest is of the columns that a
+ * table had. It stands in the chain as a record of its own; the file as it was lies beside the book.
+ */
+export function sealAnew(db: Db, schema: number): void {
+  if (!chainBegins(db)) return;
+  watchRows(db);
+  db.transaction(() => {
+    const id = nextCommandId(db);
+    const at = new Date().toISOString();
+    const key = `schema ${schema} of ${at}`;
+    const record = { id, key, name: "upgrade", actor: "the program", at };
+    const told = { inputHash: hashOf(String(schema)), result: "null" };
+    insertCommand(db, { ...record, ...told });
+    touchAll(db);
+    addToChain(db, { ...record, inputHash: told.inputHash, resultHash: hashOf(told.result) });
+  });
 }
 
 /** Keeps a digest of each row that changed since the last record; gives them in order. */
@@ -184,7 +196,7 @@ function writtenBefore(db: Db, commandId: number): { acts: string[]; entries: st
 }
 
 /** Adds a command to the chain: what it wrote, and which rows it changed. */
-export function addToChain(db: Db, command: TrailCommand): void {
+export function addToChain(db: Db, command: CommandRecord): void {
   const before = chainHead(db)?.chain ?? "";
   const rows = keepTouched(db, command.id);
   const { id } = command;

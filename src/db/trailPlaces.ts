@@ -16,9 +16,6 @@ const APART: ReadonlySet<string> = new Set([
   "posting",
   "trail",
   "trail_start",
-  "undo_image",
-  // The id of the file changes with a copy that is another book.
-  "identity",
   // What mail servers say comes between commands.
   "address_back",
 ]);

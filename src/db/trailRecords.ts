@@ -1,17 +1,11 @@
+import type { CommandRecord } from "./acts";
 import type { Db } from "./connection";
-import {
-  actTexts,
-  chainBegins,
-  entryTexts,
-  hashOf,
-  type TrailCommand,
-  type TrailRow,
-} from "./trail";
+import { actTexts, chainBegins, entryTexts, hashOf, type TrailRow } from "./trail";
 import { keyOf, type Place, trailPlaces, valuesOf } from "./trailPlaces";
 
 /** A record of the chain with all that it is made of. */
 export type TrailRecord = {
-  command: TrailCommand;
+  command: CommandRecord;
   chain: string;
   acts: string[];
   entries: string[];
@@ -35,7 +29,7 @@ export function firstRecord(db: Db): TrailRecord | undefined {
 /** The records after it, in order. */
 export function* laterRecords(db: Db, after: number): Generator<TrailRecord> {
   for (let last = after; ;) {
-    const next = db.get<Omit<TrailCommand, "resultHash"> & { result: string; chain: string }>(
+    const next = db.get<Omit<CommandRecord, "resultHash"> & { result: string; chain: string }>(
       "SELECT id, key, name, actor, at, input_hash AS inputHash, result, chain FROM command WHERE id > ? ORDER BY id LIMIT 1",
       last,
     );
@@ -74,6 +68,34 @@ export function strays(db: Db): string[] {
     ...entries.map(({ id }) => `entry ${id}`),
     ...lines.map(({ id }) => `line of entry ${id}`),
   ];
+}
+
+/** What the last record that names a row kept of it. */
+export function lastDigest(db: Db, place: string, key: string): string | undefined {
+  return db.get<{ digest: string }>(
+    "SELECT digest FROM trail WHERE place = ? AND row_key = ? ORDER BY command_id DESC LIMIT 1",
+    place,
+    key,
+  )?.digest;
+}
+
+/** A row that stood after the last record that names it, and stands no more. */
+export function missingRow(db: Db): { place: string; key: string } | undefined {
+  for (const place of trailPlaces(db)) {
+    const on = place.key.map((column, at) => `t."${column}" = json_extract(x.row_key, '$[${at}]')`);
+    const found = db.get<{ key: string }>(
+      `SELECT x.row_key AS key
+       FROM trail x
+       WHERE x.place = '${place.name}' AND x.digest <> ''
+         AND NOT EXISTS (SELECT 1 FROM "${place.name}" t WHERE ${on.join(" AND ")})
+         AND NOT EXISTS (
+           SELECT 1 FROM trail y
+           WHERE y.place = x.place AND y.row_key = x.row_key AND y.command_id > x.command_id)
+       LIMIT 1`,
+    );
+    if (found) return { place: place.name, key: found.key };
+  }
+  return undefined;
 }
 
 /** Every row as it stands, place by place: its key, and its columns as one text. */

@@ -1,7 +1,6 @@
 import type { Db } from "./connection";
 import { watchRows } from "./trail";
-import type { Place } from "./trailPlaces";
-import { keyOf, trailPlaces } from "./trailPlaces";
+import { keyOf, type Place, trailPlaces } from "./trailPlaces";
 
 /** Kept beside the journal by its own triggers: entries that mirror entries bring them back. */
 const BY_THE_JOURNAL: ReadonlySet<string> = new Set(["account_day", "carried"]);
@@ -69,9 +68,9 @@ export function commandOfFile(db: Db, fileId: number): number | undefined {
   )?.id;
 }
 
-/** Whether what rows were before a command is known: it is not for files from before that was kept. */
-export function hasTrail(db: Db, commandId: number): boolean {
-  return db.get("SELECT 1 FROM trail WHERE command_id = ? LIMIT 1", commandId) !== undefined;
+/** Whether what rows were before a command is known: it is not for files from before the trail began. */
+export function isSealed(db: Db, commandId: number): boolean {
+  return db.get("SELECT 1 FROM command WHERE id = ? AND chain <> ''", commandId) !== undefined;
 }
 
 /** Later commands that changed a row which a command wrote or changed, or brought one that names it; the last first. */

@@ -25,7 +25,7 @@ import { draftLetter } from "@/server/overdue/letters";
 import { overdueRows } from "@/server/overdue/queries/overdue";
 import { createBook } from "@/server/runtime/books";
 import { runCommand } from "@/server/runtime/command";
-import { arrivedFile, bookFile, keptFile } from "@/server/runtime/folders";
+import { arrivedFile, bookFile, keptFile, inTheMaking } from "@/server/runtime/folders";
 
 import {
   abroadBill,
@@ -45,7 +45,7 @@ const EUR = currencyOf("EUR") as Currency;
 
 /** The demo book's name in addresses, and the one it has while it is being made. */
 export const DEMO_BOOK = "kestrel-row";
-const MAKING = "kestrel-row-in-the-making";
+const MAKING = inTheMaking(DEMO_BOOK);
 const OPENING_BALANCE = 2_418_077;
 /** Who works in the demo book; the first is working when it is opened. */
 const PEOPLE: [string, string] = ["Mara Voss", "Theo Lindqvist"];

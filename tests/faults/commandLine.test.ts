@@ -12,7 +12,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { parse } from "papaparse";
 
-import { createBook, openBookToWrite } from "@/server/runtime/books";
+import { openBookToWrite } from "@/server/runtime/books";
 import { runCommand } from "@/server/runtime/command";
 import { addBankAccount } from "@/server/settings/commands/addBankAccount";
 import { addProcessorAccount } from "@/server/settings/commands/addProcessorAccount";
@@ -27,30 +27,21 @@ const rows = (text: string): Record<string, string>[] =>
   parse<Record<string, string>>(text, { header: true, skipEmptyLines: true }).data;
 
 beforeAll(() => {
-  process.env.DOZO_DATA = cli.data;
-  const made = createBook("shop", {
-    name: "Shop",
-    currency: "USD",
-    timeZone: "America/Chicago",
-    cutOverOn: "2026-10-31",
-    replyTo: "a@b.example",
-    clock: "2026-11-24",
-  });
-  if (!made.ok) throw new Error(made.error.code);
+  const made = cli.practiceBook("shop");
   const who = { book: "shop", actor: "test" };
   runCommand(
-    made.value,
+    made,
     addBankAccount,
     { code: "operating", name: "Operating bank", openingBalance: 100_000 },
     { ...who, key: "bank-1" },
   );
   runCommand(
-    made.value,
+    made,
     addProcessorAccount,
     { code: "card", name: "card account", delayDays: 2 },
     { ...who, key: "card-1" },
   );
-  made.value.close();
+  made.close();
 });
 
 describe("dozo on a machine that others use, and on files that are no books", () => {

@@ -1,5 +1,5 @@
 import { proofs } from "@/server/books/queries/proofs";
-import { createBook, openBookToRead } from "@/server/runtime/books";
+import { openBookToRead } from "@/server/runtime/books";
 import { runCommand } from "@/server/runtime/command";
 import { addProcessorAccount } from "@/server/settings/commands/addProcessorAccount";
 
@@ -10,23 +10,14 @@ const cli = new Cli();
 const LINES = 5000;
 
 beforeAll(() => {
-  process.env.DOZO_DATA = cli.data;
-  const made = createBook("killed", {
-    name: "Killed",
-    currency: "USD",
-    timeZone: "America/Chicago",
-    cutOverOn: "2026-10-31",
-    replyTo: "a@b.example",
-    clock: "2026-11-24",
-  });
-  if (!made.ok) throw new Error(made.error.code);
+  const made = cli.practiceBook("killed");
   runCommand(
-    made.value,
+    made,
     addProcessorAccount,
     { code: "card", name: "card account", delayDays: 2 },
     { book: "killed", actor: "test", key: "card-1" },
   );
-  made.value.close();
+  made.close();
   cli.run(
     "import",
     "--book",

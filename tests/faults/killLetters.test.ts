@@ -5,7 +5,7 @@ import { dirname } from "node:path";
 import { day } from "@/core/calendar";
 import { letterRun } from "@/server/overdue/queries/letterRun";
 import { overdueRows } from "@/server/overdue/queries/overdue";
-import { createBook, openBookToRead } from "@/server/runtime/books";
+import { openBookToRead } from "@/server/runtime/books";
 import { outboxFile } from "@/server/runtime/folders";
 
 import { Cli } from "../support/cli";
@@ -44,18 +44,9 @@ async function until(what: () => boolean): Promise<void> {
 }
 
 it("goes on after a restart, and writes to nobody twice", async () => {
-  process.env.DOZO_DATA = cli.data;
-  const made = createBook(BOOK, {
-    name: "Letters",
-    currency: "USD",
-    timeZone: "America/Chicago",
-    cutOverOn: "2026-10-31",
-    replyTo: "a@b.example",
-    clock: "2026-11-24",
-  });
-  if (!made.ok) throw new Error(made.error.code);
-  made.value.run("UPDATE ladder_step SET attach = 'statement'");
-  made.value.close();
+  const made = cli.practiceBook(BOOK);
+  made.run("UPDATE ladder_step SET attach = 'statement'");
+  made.close();
   cli.run(
     "import",
     "--book",

@@ -17,7 +17,7 @@ import { join } from "node:path";
 import { Hold } from "@/db/hold";
 import { holdOf } from "@/db/opening";
 import { openBookToRead } from "@/server/runtime/books";
-import { bookFile } from "@/server/runtime/folders";
+import { bookFile, inTheMaking, listBooks } from "@/server/runtime/folders";
 
 import { CUSTOMERS } from "../support/book";
 import { Cli } from "../support/cli";
@@ -286,6 +286,10 @@ describe("killed at any moment", () => {
     }
     expect(kills).toBeGreaterThan(0);
   }, 120_000);
+  it("a book that is being made is nobody's yet: no list has it, and no clock looks at it", () => {
+    cli.make(inTheMaking("shop"));
+    expect([listBooks(), existsSync(bookFile(inTheMaking("shop")))]).toEqual([["shop"], true]);
+  });
   it("while a book is made: it is there whole, or not at all", async () => {
     for (let wait = 200; wait < 2500; wait = Math.ceil(wait * 1.6)) {
       const ended = await cli.kill(wait, "demo", "--make-only");

@@ -23,10 +23,14 @@ export async function proofsHold(page: Page): Promise<void> {
   await expect(strip.getByText("off", { exact: true })).toHaveCount(0);
 }
 
-/** Waits until the page has come alive, so that keys are heard. */
+/**
+ * Waits until the page has come alive, so that keys are heard, and what it opened by itself is read,
+ * so that nothing moves away from under a click any more.
+ */
 export async function alive(page: Page): Promise<void> {
   await page.waitForLoadState("load");
   await page.waitForFunction(() =>
     Object.keys(document.querySelector("main") ?? {}).some((key) => key.startsWith("__react")),
   );
+  await expect(page.getByText("Reading …")).toHaveCount(0);
 }

@@ -3,6 +3,7 @@ import { chmodSync, mkdtempSync, readdirSync, statSync, writeFileSync } from "no
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
+import type { Db } from "@/db/connection";
 import { openToWrite } from "@/db/opening";
 import { createBook } from "@/server/runtime/books";
 import { bookFile } from "@/server/runtime/folders";
@@ -36,8 +37,8 @@ export class Cli {
     return code !== null;
   }
 
-  /** A new, empty practice book. */
-  make(book: string): void {
+  /** A new, empty practice book, open to write. */
+  practiceBook(book: string): Db {
     process.env.DOZO_DATA = this.data;
     const made = createBook(book, {
       name: "Shop",
@@ -48,7 +49,12 @@ export class Cli {
       clock: "2026-11-24",
     });
     if (!made.ok) throw new Error(made.error.code);
-    made.value.close();
+    return made.value;
+  }
+
+  /** The same with a customer and an invoice, closed. */
+  make(book: string): void {
+    this.practiceBook(book).close();
     this.run(
       "import",
       "--book",

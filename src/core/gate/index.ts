@@ -2,7 +2,7 @@
 export { emailAddresses, isEmailAddress } from "./addresses";
 export { isBookDay } from "./days";
 export { inputProblem, type InputProblem } from "./input";
-export { masked } from "./mask";
+export { masked, withoutSecrets } from "./mask";
 export { isCardNumber, isIban, maskedNumbers, passesLuhn } from "./numbers";
 export { isBookSum, LARGEST_TOTAL } from "./sums";
 export { MOST_IN_CELL, MOST_IN_FIELD, textProblem, type TextProblem } from "./text";

@@ -3,6 +3,13 @@ import { maskedNumbers } from "./numbers";
 /** Words of the program itself, which are no text: hashes, links and keys. */
 const OWN_WORD = /^[0-9a-f-]{32,64}$/;
 
+/** The field whose text is nobody's to read: it is neither altered nor hashed. */
+const SECRET = "secret";
+
+/** An input as text that may be kept or hashed: without what is secret in it. */
+export const withoutSecrets = (input: unknown): string =>
+  JSON.stringify(input, (name, part: unknown) => (name === SECRET ? undefined : part)) ?? "";
+
 /** An input with every text in it masked, wherever it stands; its shape stays. */
 export function masked<T>(input: T): T {
   return maskedPart(input) as T;
@@ -12,5 +19,7 @@ function maskedPart(input: unknown): unknown {
   if (typeof input === "string") return OWN_WORD.test(input) ? input : maskedNumbers(input);
   if (Array.isArray(input)) return input.map(maskedPart);
   if (typeof input !== "object" || input === null) return input;
-  return Object.fromEntries(Object.entries(input).map(([name, part]) => [name, maskedPart(part)]));
+  return Object.fromEntries(
+    Object.entries(input).map(([name, part]) => [name, name === SECRET ? part : maskedPart(part)]),
+  );
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 
-import { isCardNumber, isIban, masked, maskedNumbers, passesLuhn } from ".";
+import { isCardNumber, isIban, masked, maskedNumbers, passesLuhn, withoutSecrets } from ".";
 
 /** Numbers that networks give for tests, by range and length (common practice, from memory). */
 const CARDS = [
@@ -107,6 +107,14 @@ describe("bank account numbers", () => {
     "order GB29 for Tuesday",
     "account 1200 of the chart",
   ])("%s stays", (text) => expect(maskedNumbers(text)).toBe(text));
+});
+
+it("leaves a secret as it is, and out of what is kept or hashed", () => {
+  const input = { server: "mail.example", secret: "4111111111111111" };
+  expect(masked(input)).toEqual(input);
+  expect(withoutSecrets({ ...input, lines: [{ secret: "x", sum: 1 }] })).toBe(
+    '{"server":"mail.example","lines":[{"sum":1}]}',
+  );
 });
 
 it("is masked in every text of an input, and in no word of the program's own", () => {

@@ -5,6 +5,8 @@ import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 
 import { fail, ok, type Result } from "@/core/result";
+import type { Db } from "@/db/connection";
+import { wasEverTakenIn } from "@/db/files";
 
 import { keptFile } from "../runtime/folders";
 import { maskNumbers } from "./maskNumbers";
@@ -59,6 +61,11 @@ export async function keepFile(
   if (existsSync(path)) rmSync(part, { force: true });
   else renameSync(part, path);
   return ok({ sha256, size });
+}
+
+/** Lets go of a file that was refused; one that was taken in before stays. */
+export function dropFile(db: Db, book: string, sha256: string): void {
+  if (!wasEverTakenIn(db, sha256)) rmSync(keptFile(book, sha256), { force: true });
 }
 
 export function tooLarge(bytes: number): Result<never> {

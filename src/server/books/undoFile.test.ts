@@ -63,9 +63,11 @@ describe("a whole file is taken back", () => {
     const rests = restsOnFile(book.db, file("processor"));
     expect(rests.map(({ words }) => words)).toEqual([expect.any(String), "took in bank.csv"]);
     expect(book.do("undoFile", { fileId: file("processor") })).toMatchObject({
-      error: { code: "file.rests", count: 2 },
+      error: { code: "file.rests", count: 4 },
     });
-    book.must("undoFile", { fileId: file("processor"), rest: true });
+    // As many as were announced, and the file itself.
+    expect(rests.reduce((sum, { count: things }) => sum + things, 0)).toBe(4);
+    expect(book.must("undoFile", { fileId: file("processor"), rest: true })).toEqual({ undone: 5 });
     expect([standing(), sums()]).toEqual(before);
     holds();
     expect(
@@ -121,6 +123,20 @@ describe("a whole file is taken back", () => {
     opened.value.close();
     book.mustTake("customers", CUSTOMERS);
     book.must("undoFile", { fileId: book.id("import_file", "name LIKE 'customers%'") });
+    holds();
+  });
+  it("never where the trail began after it: what was there before is not known", () => {
+    book.mustTake("customers", CUSTOMERS);
+    // As in a book of an earlier version, whose last command took this file in.
+    book.db.exec(
+      "UPDATE command SET chain = ''; DELETE FROM trail; DELETE FROM trail_start; DELETE FROM undo_image",
+    );
+    const before = standing();
+    const refused = book.do("undoFile", { fileId: file("customers") });
+    expect(refused).toMatchObject({ error: { code: "file.before" } });
+    book.must("changeSettings", { feedDays: 7 });
+    expect(book.do("undoFile", { fileId: file("customers"), rest: true })).toEqual(refused);
+    expect(standing()).toEqual(before);
     holds();
   });
   it("says which file it does not know", () => {

@@ -8,7 +8,7 @@ import { addToChain, beginChain, chainBegins, hashOf, watchRows } from "@/db/tra
 
 import { type Actor, CommandContext, Refusal } from "./context";
 import { fieldInWords, firstProblem } from "@/contracts/problems";
-import { inputProblem, masked } from "@/core/gate";
+import { inputProblem, masked, withoutSecrets } from "@/core/gate";
 
 /** One way to change a book. `run` is synchronous and lies within one transaction. */
 export type Command<Schema extends z.ZodType = z.ZodType, Output = unknown> = {
@@ -46,7 +46,7 @@ export function runCommand<Schema extends z.ZodType, Output>(
   let later: readonly (() => void)[] = [];
   const work = (): Result<Output> => {
     const input = masked(parsed.data);
-    const inputHash = hashOf(JSON.stringify(input) ?? "");
+    const inputHash = hashOf(withoutSecrets(input));
     const before = commandByKey(db, who.key);
     if (before)
       return before.name === command.name && ["", inputHash].includes(before.inputHash)

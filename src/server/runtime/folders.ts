@@ -61,9 +61,20 @@ export function bookExists(book: string): boolean {
   return isBookName(book) && existsSync(bookFile(book));
 }
 
+/** The name of a book while it is being made by many commands: nobody's yet, and in no list. */
+export const inTheMaking = (book: string): string => `${book}${MAKING}`;
+const MAKING = "-in-the-making";
+
+/** Whether a name is kept for a book that is being made. */
+export const isInTheMaking = (book: string): boolean => book.endsWith(MAKING);
+
 export function listBooks(): string[] {
   const folder = join(dataFolder(), "books");
-  return existsSync(folder) ? readdirSync(folder).filter(bookExists).sort() : [];
+  return existsSync(folder)
+    ? readdirSync(folder)
+        .filter((book) => bookExists(book) && !isInTheMaking(book))
+        .sort()
+    : [];
 }
 
 /** Files that wait to be taken in: whatever is put into the book's `arrived` folder. */

@@ -8,7 +8,7 @@ import type { DrillResult, KeptBackup } from "@/contracts/books";
 import { Act } from "../kit/buttons";
 import { Subheading } from "../kit/headings";
 import { ActRow, Section } from "../kit/layout";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, NoneRow } from "../kit/tables";
 import { post } from "../shell/send";
 
 type Said = { words: string; tone: "good" | "off" };
@@ -35,11 +35,7 @@ export function Backups({ book, kept }: { book: string; kept: readonly KeptBacku
               <td data-numeric>{(bytes / 1_000_000).toFixed(1)} MB</td>
             </tr>
           ))}
-          {kept.length === 0 ? (
-            <tr>
-              <td data-tone="soft">None yet.</td>
-            </tr>
-          ) : null}
+          <NoneRow of={kept}>None yet.</NoneRow>
         </tbody>
       </DetailTable>
       <ActRow>

@@ -11,7 +11,7 @@ import { Act, RowButton } from "../kit/buttons";
 import { InlineField, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { ActRow, Halves, Section } from "../kit/layout";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, NoneRow } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { BooksHeading } from "./BooksHeading";
 import { AccountsThere, Columns, type Props, Writing } from "./JournalLayoutFields";
@@ -129,11 +129,7 @@ function FilesMade({ book, made, today }: FilesMadeProps): ReactNode {
             </td>
           </tr>
         ))}
-        {made.length === 0 ? (
-          <tr>
-            <td data-tone="soft">None yet.</td>
-          </tr>
-        ) : null}
+        <NoneRow of={made}>None yet.</NoneRow>
       </tbody>
     </DetailTable>
   );

@@ -18,6 +18,7 @@ import { Form, List, WorkingsGrid } from "../kit/layout";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 import { useOpenRow } from "../kit/lists/useOpenRow";
+import { Reading } from "../kit/Reading";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { BooksHeading } from "./BooksHeading";
@@ -144,7 +145,7 @@ function EntryWorkings({ id, ...around }: BookFacts & { id: number }): ReactNode
       current = false;
     };
   }, [book, complain, id]);
-  if (!story) return <p data-tone="soft">Reading …</p>;
+  if (!story) return <Reading />;
   const { act, origin, others } = story;
   return (
     <WorkingsGrid parts="two">

@@ -11,6 +11,7 @@ import { type Currency, formatAmount } from "@/core/money";
 
 import { Total } from "../kit/Amount";
 import { Cell, DetailTable } from "../kit/tables";
+import { Reading } from "../kit/Reading";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 
@@ -34,7 +35,7 @@ export function ProofDocuments({
       current = false;
     };
   }, [book, complain, row.name]);
-  if (!made) return <p data-tone="soft">Reading …</p>;
+  if (!made) return <Reading />;
   if (made.count === 0 && made.off.length === 0)
     return (
       <chakra.p data-tone="soft" paddingLeft="16px">

@@ -1,6 +1,7 @@
 "use client";
 
 import { chakra } from "@chakra-ui/react";
+import type { ReactNode } from "react";
 
 import { ledgerListRecipe } from "./recipes/ledgerList";
 import { detailTableRecipe, tallyRecipe } from "./recipes/tables";
@@ -17,3 +18,18 @@ export const TermTable = chakra("table", tallyRecipe);
 export const Cell = chakra("td");
 /** A head of a column, or of a row, that is set apart. */
 export const HeadCell = chakra("th");
+
+/** The one row of a detail table that has none: what is said instead. */
+export function NoneRow({
+  of,
+  children,
+}: {
+  of: readonly unknown[];
+  children: ReactNode;
+}): ReactNode {
+  return of.length > 0 ? null : (
+    <tr>
+      <td data-tone="soft">{children}</td>
+    </tr>
+  );
+}

@@ -1,6 +1,6 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { type ReactNode, useEffect, useState } from "react";
 
 import type { MatchRow, MatchWorkings } from "@/contracts/match";
@@ -12,6 +12,7 @@ import { Subheading } from "../kit/headings";
 import { useRowKeys } from "../kit/lists/opening";
 import { ActRow, WorkingsGrid } from "../kit/layout";
 import { useActing } from "../shell/Notices";
+import { Reading } from "../kit/Reading";
 import { load } from "../shell/send";
 
 /** A write-off over the limit, before the second person. */
@@ -50,12 +51,7 @@ export function ApprovalWorkings({
     });
   };
   useRowKeys("enter", () => decide(true));
-  if (asked === null)
-    return (
-      <chakra.p data-tone="soft" paddingLeft="16px">
-        Reading …
-      </chakra.p>
-    );
+  if (asked === null) return <Reading />;
   return (
     <WorkingsGrid parts="two">
       <Box>

@@ -1,6 +1,6 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { type Dispatch, type ReactNode, type SetStateAction, useEffect, useState } from "react";
 
 import type { MatchRow, MatchWorkings, WorkingsReading } from "@/contracts/match";
@@ -11,6 +11,7 @@ import { Act } from "../kit/buttons";
 import { Subheading } from "../kit/headings";
 import { ActRow, WorkingsGrid } from "../kit/layout";
 import { useActing } from "../shell/Notices";
+import { Reading } from "../kit/Reading";
 import { load } from "../shell/send";
 import { CameIn, TwinTable } from "./CameIn";
 import { OpenItems } from "./Choices";
@@ -38,13 +39,7 @@ export function TallyWorkings(props: Props): ReactNode {
       current = false;
     };
   }, [book, complain, props.row.id]);
-  return workings === null ? (
-    <chakra.p data-tone="soft" paddingLeft="16px">
-      Reading …
-    </chakra.p>
-  ) : (
-    <TallyEditor {...props} workings={workings} />
-  );
+  return workings === null ? <Reading /> : <TallyEditor {...props} workings={workings} />;
 }
 function TallyEditor(props: TallyEditorProps): ReactNode {
   const { row, currency, today, done, workings } = props;

@@ -8,6 +8,7 @@ import type { FollowUpWorkings } from "@/contracts/overdue";
 
 import { WorkingsGrid } from "../kit/layout";
 import { useRowKeys } from "../kit/lists/opening";
+import { Reading } from "../kit/Reading";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import {
@@ -61,7 +62,7 @@ export function FollowUp({ row, currency, today, done }: Props): ReactNode {
   );
   useRowKeys("c", () => setDoing("call"));
   useRowKeys("x", () => setDoing("leave_out"));
-  if (!workings) return <p data-tone="soft">Reading …</p>;
+  if (!workings) return <Reading />;
   return (
     <WorkingsGrid parts="two">
       <Box>

@@ -12,7 +12,7 @@ import { Act } from "../kit/buttons";
 import { LineField } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { ActRow } from "../kit/layout";
-import { Cell, DetailTable } from "../kit/tables";
+import { Cell, DetailTable, NoneRow } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { type FollowUpMain, mainInWords } from "./followUpMain";
 
@@ -103,11 +103,7 @@ export function FollowUpHistory({ currency, today, workings }: FollowUpHistoryPr
               <td title={line.words}>{line.words}</td>
             </tr>
           ))}
-          {workings.history.length === 0 ? (
-            <tr>
-              <td data-tone="soft">Nothing was said yet.</td>
-            </tr>
-          ) : null}
+          <NoneRow of={workings.history}>Nothing was said yet.</NoneRow>
         </tbody>
       </DetailTable>
     </Box>

@@ -12,7 +12,7 @@ import { Amount } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { SumLink } from "../kit/SumLink";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, NoneRow } from "../kit/tables";
 import { PerhapsSent } from "./PerhapsSent";
 import { ReturnedLetters } from "./ReturnedLetters";
 
@@ -71,11 +71,7 @@ export function BesideLetters({
                 </td>
               </tr>
             ))}
-            {others.length === 0 ? (
-              <tr>
-                <td data-tone="soft">None today.</td>
-              </tr>
-            ) : null}
+            <NoneRow of={others}>None today.</NoneRow>
           </tbody>
         </DetailTable>
       </Section>
@@ -92,11 +88,7 @@ export function BesideLetters({
                 </td>
               </tr>
             ))}
-            {held.length === 0 ? (
-              <tr>
-                <td data-tone="soft">Nobody.</td>
-              </tr>
-            ) : null}
+            <NoneRow of={held}>Nobody.</NoneRow>
           </tbody>
         </DetailTable>
       </Section>

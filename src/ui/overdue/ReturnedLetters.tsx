@@ -10,7 +10,7 @@ import { RowButton } from "../kit/buttons";
 import { FileField } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { Section } from "../kit/layout";
-import { Cell, DetailTable } from "../kit/tables";
+import { Cell, DetailTable, NoneRow } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { post } from "../shell/send";
 
@@ -90,11 +90,7 @@ export function ReturnedLetters({
               </Cell>
             </tr>
           ))}
-          {back.length === 0 ? (
-            <tr>
-              <td data-tone="soft">No address, as far as is known.</td>
-            </tr>
-          ) : null}
+          <NoneRow of={back}>No address, as far as is known.</NoneRow>
         </tbody>
       </DetailTable>
       <p data-strong={over || undefined} data-tone={over ? undefined : "soft"}>

@@ -9,7 +9,7 @@ import { formatDay } from "@/core/calendar";
 import { formatAmount } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, NoneRow } from "../kit/tables";
 import { percentWords } from "./fees";
 
 type Rate = ExpectedPayments["rates"][number];
@@ -45,11 +45,7 @@ export function StartedDebits({ book, started, today }: StartedDebitsProps): Rea
             </td>
           </tr>
         ))}
-        {started.length === 0 ? (
-          <tr>
-            <td data-tone="soft">None.</td>
-          </tr>
-        ) : null}
+        <NoneRow of={started}>None.</NoneRow>
       </tbody>
     </DetailTable>
   );

@@ -17,7 +17,7 @@ import {
 import { RowButton } from "../kit/buttons";
 import { InlineField } from "../kit/fields";
 import { Form } from "../kit/layout";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, NoneRow } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { AgreeRate } from "./AgreeRate";
 import { methodWords } from "./fees";
@@ -83,11 +83,7 @@ export function Rates({ rates, accounts, currency, today }: Props): ReactNode {
               </td>
             </tr>
           ))}
-          {rates.length === 0 ? (
-            <tr>
-              <td data-tone="soft">Nothing yet.</td>
-            </tr>
-          ) : null}
+          <NoneRow of={rates}>Nothing yet.</NoneRow>
         </tbody>
       </DetailTable>
       <AgreeRate accounts={accounts} currency={currency} today={today} />

@@ -10,7 +10,7 @@ import { Amount } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
 import { Subheading } from "../kit/headings";
 import { entriesOf, SumLink } from "../kit/SumLink";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, NoneRow } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import type { Props } from "./AgreedRates";
 import { methodWords, percentWords } from "./fees";
@@ -53,11 +53,7 @@ export function Billed({ accrued, currency }: Props): ReactNode {
               </td>
             </tr>
           ))}
-          {accrued.length === 0 ? (
-            <tr>
-              <td data-tone="soft">No charges yet.</td>
-            </tr>
-          ) : null}
+          <NoneRow of={accrued}>No charges yet.</NoneRow>
         </tbody>
       </DetailTable>
     </>

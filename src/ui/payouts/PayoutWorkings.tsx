@@ -13,6 +13,7 @@ import { Amount } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
 import { ActRow, WorkingsGrid } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
+import { Reading } from "../kit/Reading";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 import { ForeignTying } from "./ForeignTying";
@@ -35,7 +36,7 @@ export function PayoutWorkings({ row, currency, today, done }: Props): ReactNode
       current = false;
     };
   }, [book, complain, row.id, row.shown]);
-  if (!workings) return <p data-tone="soft">Reading …</p>;
+  if (!workings) return <Reading />;
   return (
     <WorkingsGrid>
       <Box>

@@ -9,7 +9,7 @@ import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import { PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, NoneRow } from "../kit/tables";
 import { AddBank, AddProcessor } from "./AddAccount";
 import { Facts } from "./BookFacts";
 import { ClosedDays } from "./ClosedDays";
@@ -65,11 +65,7 @@ export function SetUpPage(props: Props): ReactNode {
                   </td>
                 </tr>
               ))}
-              {banks.length === 0 ? (
-                <tr>
-                  <td data-tone="soft">None yet.</td>
-                </tr>
-              ) : null}
+              <NoneRow of={banks}>None yet.</NoneRow>
             </tbody>
           </DetailTable>
           <AddBank currency={currency} />
@@ -92,11 +88,7 @@ export function SetUpPage(props: Props): ReactNode {
                   </td>
                 </tr>
               ))}
-              {processors.length === 0 ? (
-                <tr>
-                  <td data-tone="soft">None yet.</td>
-                </tr>
-              ) : null}
+              <NoneRow of={processors}>None yet.</NoneRow>
             </tbody>
           </DetailTable>
           <AddProcessor currency={currency} />

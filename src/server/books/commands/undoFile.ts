@@ -1,12 +1,13 @@
 import { z } from "zod";
 
 import { fail, ok, type Result } from "@/core/result";
-import { type ActRow, actsOfCommand, markUndone } from "@/db/acts";
-import { importFileById } from "@/db/files";
+import { actById, type ActRow, actsOfCommand, markUndone } from "@/db/acts";
+import type { Db } from "@/db/connection";
+import { importFileById, type ImportFileRow } from "@/db/files";
 import { entriesOfAct, entryById } from "@/db/journal";
 import {
   commandOfFile,
-  hasTrail,
+  isSealed,
   markFileUndone,
   namesWhatIsGone,
   putBackRows,
@@ -16,7 +17,7 @@ import type { CommandContext } from "@/server/runtime/context";
 
 import { proofInWords, proofs } from "../queries/proofs";
 import { isUndoable } from "../reversals";
-import { lastResting, restsOnFile, standingActs } from "../steps/restsOnFile";
+import { type RestingCommand, restingOn } from "../steps/restsOnFile";
 import { postAgain, reverseEntry } from "../steps/reverse";
 import { undoAct } from "./undo";
 
@@ -24,59 +25,75 @@ import { undoAct } from "./undo";
  * Takes back a whole file: its entries are mirrored, what it wrote is gone, what it changed is as it
  * was, and it can be taken in anew. Refused where something rests on what it brought, unless that
  * is undone first, the last first, in the same go (`rest`). Errors: file.unknown, file.undone,
- * file.before, file.rests, file.blocked.
+ * file.before, file.rests, file.blocked, file.named (something that ended names it), file.tangled.
  */
 export const undoFile = defineCommand({
   name: "undoFile",
   schema: z.object({ fileId: z.number().int(), rest: z.boolean().default(false) }),
   run(ctx, { fileId, rest }): Result<{ undone: number }> {
-    const resting = restsOnFile(ctx.db, fileId);
+    const standing = standingFile(ctx.db, fileId);
+    if (!standing.ok) return standing;
+    const { file, commandId } = standing.value;
+    const resting = restingOn(ctx.db, commandId);
     const [last] = resting;
-    if (last && !rest) return fail("file.rests", { count: resting.length, words: last.words });
-    const done = undoWhole(ctx, fileId);
-    if (!done.ok) return done;
+    if (last && !rest)
+      return fail("file.rests", { count: thingsIn(resting), words: last.acts[0]?.text ?? "" });
+    for (const command of resting) {
+      const done = undoCommand(ctx, command);
+      if (!done.ok) return done;
+    }
+    takeBackFile(ctx, file, commandId);
     if (namesWhatIsGone(ctx.db)) return fail("file.named");
     // Nothing is taken back of which the book does not come out afterwards.
     const broken = proofs(ctx.db).proofs.find(({ holds }) => !holds);
-    return broken ? fail("file.tangled", { proof: proofInWords(broken.name).what }) : done;
+    return broken
+      ? fail("file.tangled", { proof: proofInWords(broken.name).what })
+      : ok({ undone: thingsIn(resting) + 1 });
   },
 });
 
-function undoWhole(ctx: CommandContext, fileId: number): Result<{ undone: number }> {
-  const file = importFileById(ctx.db, fileId);
+/** A file that was taken in, was not taken back since, and of which it is known what was there before. */
+function standingFile(db: Db, fileId: number): Result<{ file: ImportFileRow; commandId: number }> {
+  const file = importFileById(db, fileId);
   if (!file) return fail("file.unknown");
   if (file.undoneBy !== null) return fail("file.undone", { name: file.name });
-  const commandId = commandOfFile(ctx.db, fileId);
-  if (commandId === undefined || !hasTrail(ctx.db, commandId))
-    return fail("file.before", { name: file.name });
-  let undone = 1;
-  for (let next = lastResting(ctx.db, commandId); next !== undefined;) {
-    const done = undoCommand(ctx, next);
-    if (!done.ok) return done;
-    undone += done.value;
-    next = lastResting(ctx.db, commandId);
-  }
-  const by = ctx.act("undo", { kind: "import_file", id: fileId }, `undone: took in ${file.name}`);
-  putBackRows(ctx.db, commandId);
-  for (const act of actsOfCommand(ctx.db, commandId)) takeBack(ctx, act, by);
-  markFileUndone(ctx.db, fileId, by);
-  return ok({ undone });
+  const commandId = commandOfFile(db, fileId);
+  return commandId === undefined || !isSealed(db, commandId)
+    ? fail("file.before", { name: file.name })
+    : ok({ file, commandId });
 }
 
-/** Undoes what a later command did; gives how many things. */
-function undoCommand(ctx: CommandContext, commandId: number): Result<number> {
-  const acts = standingActs(ctx.db, commandId);
-  const file = acts.find(({ kind }) => kind === "import");
-  if (file) {
-    const done = undoWhole(ctx, file.subjectId);
-    return done.ok ? ok(done.value.undone) : done;
+/** A file is one thing, whatever was done with it; else each act is. */
+const thingsIn = (resting: readonly RestingCommand[]): number =>
+  resting.reduce((sum, { acts, fileId }) => sum + (fileId === null ? acts.length : 1), 0);
+
+/** Undoes what a command that rests on the file did. */
+function undoCommand(
+  ctx: CommandContext,
+  { commandId, acts, fileId }: RestingCommand,
+): Result<null> {
+  if (fileId !== null) {
+    const standing = standingFile(ctx.db, fileId);
+    if (!standing.ok) return standing;
+    takeBackFile(ctx, standing.value.file, commandId);
+    return ok(null);
   }
-  for (const act of acts.reverse()) {
+  for (const act of acts.toReversed()) {
+    // Undoing a later one may have taken it along.
+    if (actById(ctx.db, act.id)?.undoneBy !== null) continue;
     if (!isUndoable(act.kind)) return fail("file.blocked", { words: act.text });
     const done = undoAct(ctx, act);
     if (!done.ok) return done;
   }
-  return ok(acts.length);
+  return ok(null);
+}
+
+/** Its rows are as they were before it, and what it posted is mirrored. */
+function takeBackFile(ctx: CommandContext, { id, name }: ImportFileRow, commandId: number): void {
+  const by = ctx.act("undo", { kind: "import_file", id }, `undone: took in ${name}`);
+  putBackRows(ctx.db, commandId);
+  for (const act of actsOfCommand(ctx.db, commandId)) takeBack(ctx, act, by);
+  markFileUndone(ctx.db, id, by);
 }
 
 /** The entries of an act that still stand are mirrored; what it did went with the rows. */

@@ -2,7 +2,13 @@ import { type ActKind, type ActRow, actsOf } from "@/db/acts";
 import type { CommandContext } from "@/server/runtime/context";
 
 /** Acts that nothing rests on. */
-const WITHOUT_WEIGHT: ReadonlySet<ActKind> = new Set(["undo", "contact", "ask", "decide", "retry"]);
+export const WITHOUT_WEIGHT: ReadonlySet<ActKind> = new Set([
+  "undo",
+  "contact",
+  "ask",
+  "decide",
+  "retry",
+]);
 
 /** What was done on the same document later and still stands, in its own words; null where nothing was. */
 export function restsOn(ctx: CommandContext, act: ActRow): string | null {

@@ -11,7 +11,7 @@ import { chainHead, rowDigest, type TrailRow } from "@/db/trail";
 import type { TrailRecord } from "@/db/trailRecords";
 
 import { trailOf } from "./bookTrail";
-import { proveTrail } from "./proveTrail";
+import { proveTrail, rememberedDigests } from "./proveTrail";
 
 /**
  * An audit package: one JSON object a line (docs/audit-package.md). First what it is and the head of
@@ -102,7 +102,7 @@ export async function provePackage(path: string, head?: string): Promise<Result<
   }
   if (said === null) return fail("audit.unreadable", { line: 1 });
   const [first, ...later] = records;
-  const proof = proveTrail({ first, later, rows, strays: [] });
+  const proof = proveTrail({ first, later, rows, strays: [], kept: rememberedDigests() });
   return ok(withHead(proof, [said, ...(head === undefined ? [] : [head])]));
 }
 

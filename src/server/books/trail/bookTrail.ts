@@ -1,6 +1,13 @@
 import type { TrailProof } from "@/contracts/books";
 import type { Db } from "@/db/connection";
-import { firstRecord, laterRecords, rowsNow, strays } from "@/db/trailRecords";
+import {
+  firstRecord,
+  lastDigest,
+  laterRecords,
+  missingRow,
+  rowsNow,
+  strays,
+} from "@/db/trailRecords";
 
 import { proveTrail, type TrailSource } from "./proveTrail";
 
@@ -12,6 +19,12 @@ export function trailOf(db: Db): TrailSource {
     later: first ? laterRecords(db, first.command.id) : [],
     rows: rowsNow(db),
     strays: strays(db),
+    // Looked up one by one: a large book has more rows than should be held in memory.
+    kept: {
+      note: () => undefined,
+      of: (place, key) => lastDigest(db, place, key),
+      missing: () => missingRow(db),
+    },
   };
 }
 

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { cpSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
@@ -6,6 +6,7 @@ import { trailPlaces } from "@/db/trailPlaces";
 
 import { TestBook } from "../../../../tests/support/book";
 import { CHARGES, CUSTOMERS, INVOICES, STATEMENT } from "../../../../tests/support/book";
+import { openBookToWrite } from "../../runtime/books";
 import { provePackage, writePackage } from "./auditPackage";
 import { proveBookTrail } from "./bookTrail";
 
@@ -92,6 +93,25 @@ describe("the audit trail", () => {
     expect(problem()).toMatch(/record|belongs to/);
     book.db.exec("ROLLBACK; PRAGMA foreign_keys = ON");
   });
+});
+
+it("is sealed anew where the schema is brought up to date, and goes on from there", () => {
+  const root = mkdtempSync(join(tmpdir(), "dozo-schema-"));
+  cpSync("src/db/migrations", join(root, "src/db/migrations"), { recursive: true });
+  writeFileSync(
+    join(root, "src/db/migrations/999_more.sql"),
+    "ALTER TABLE customer ADD COLUMN more TEXT; UPDATE customer SET more = 'x';",
+  );
+  const before = proveBookTrail(book.db);
+  process.env.DOZO_ROOT = root;
+  const opened = openBookToWrite(book.name);
+  delete process.env.DOZO_ROOT;
+  if (!opened.ok) throw new Error(opened.error.code);
+  const proof = proveBookTrail(opened.value);
+  expect(proof).toMatchObject({ holds: true, records: before.records + 1 });
+  opened.value.exec("UPDATE customer SET more = 'y' WHERE id = 1");
+  expect(proveBookTrail(opened.value).problem).toContain("customer");
+  opened.value.close();
 });
 
 describe("an audit package", () => {

@@ -2,7 +2,7 @@ import { createReadStream } from "node:fs";
 
 import { FILE_KINDS, type FileKind } from "@/core/formats";
 import { fail } from "@/core/result";
-import { keepFile, keptSize, MOST_MEGABYTES, tooLarge } from "@/server/arrivals/keepFile";
+import { dropFile, keepFile, keptSize, MOST_MEGABYTES, tooLarge } from "@/server/arrivals/keepFile";
 import { type BookContext, bookContext } from "@/server/runtime/bookContext";
 import { arrivedFile, arrivedFiles } from "@/server/runtime/folders";
 import { readForeign } from "@/server/runtime/threads/limited";
@@ -46,7 +46,7 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
 }
 
 async function inspected(
-  { book, currency }: BookContext,
+  { book, db, currency }: BookContext,
   file: { sha256: string; size: number },
   name: string | null,
   kind: FileKind | undefined,
@@ -59,6 +59,8 @@ async function inspected(
     kind,
     currency,
   });
+  // A file that is refused is not kept.
+  if (!found.ok) dropFile(db, book, sha256);
   return answer(
     found.ok ? { ok: true, value: { ...file, name: name ?? "file.csv", ...found.value } } : found,
   );
