@@ -4,5 +4,9 @@ import { join } from "node:path";
 import { install, root, run } from "./steps.mjs";
 
 install();
-run(process.execPath, [join(root, "scripts/build.mjs"), "--cli", "--bench"]);
-run(process.execPath, ["--expose-gc", join(root, "dist/bench.mjs"), ...process.argv.slice(2)]);
+const [name, ...more] = process.argv.slice(2);
+if (name === "mutants") run(process.execPath, [join(root, "scripts/mutants.mjs"), ...more]);
+else {
+  run(process.execPath, [join(root, "scripts/build.mjs"), "--cli", "--bench"]);
+  run(process.execPath, ["--expose-gc", join(root, "dist/bench.mjs"), ...process.argv.slice(2)]);
+}

@@ -8,10 +8,12 @@ const USAGE = `dozo: receivables work from the command line
 
   dozo demo [--make-only]
   dozo import --book B [--kind customers|invoices|processor|bank|remittance|returns|auto] [--account A] [--mapping NAME] [--mark .|,] [--dry-run] FILE…
+  dozo invoice --book B [--approve] FILE…
   dozo match --customers F --invoices F --payments F [--history F] --out F
   dozo match --book B [--post-sure]
   dozo export journal|open-items|clearing|payouts|aging|trial-balance --book B [--as-of DATE | --from DATE --to DATE] [--format csv|json|xlsx] [--out F]
   dozo export audit --book B --out F
+  dozo export ubl|pdf --book B --number N --out F
   dozo check --book B
   dozo verify [--head HASH] F
   dozo backup --book B --out F [--over]
@@ -33,6 +35,10 @@ const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }
     options: { book: text, kind: text, account: text, mapping: text, mark: text, "dry-run": flag },
     load: async () => (await import("./import")).importFiles,
   },
+  invoice: {
+    options: { book: text, approve: flag },
+    load: async () => (await import("./invoice")).invoice,
+  },
   match: {
     options: {
       customers: text,
@@ -46,7 +52,15 @@ const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }
     load: async () => (await import("./match")).match,
   },
   export: {
-    options: { book: text, "as-of": text, from: text, to: text, format: text, out: text },
+    options: {
+      book: text,
+      "as-of": text,
+      from: text,
+      to: text,
+      format: text,
+      out: text,
+      number: text,
+    },
     load: async () => (await import("./export")).exportReport,
   },
   check: { options: { book: text }, load: async () => (await import("./check")).check },

@@ -38,6 +38,9 @@ export const ACT_KINDS = [
   "late_fee",
   "write_off",
   "run",
+  "draft",
+  "approve",
+  "set_off",
 ] as const;
 export type ActKind = (typeof ACT_KINDS)[number];
 export type SubjectKind =
@@ -54,7 +57,8 @@ export type SubjectKind =
   | "bank_rule"
   | "deposit"
   | "change_notice"
-  | "open_item";
+  | "open_item"
+  | "document";
 
 export type ActRow = {
   id: number;

@@ -103,6 +103,11 @@ export class Db {
     return this.raw.transaction(work).immediate();
   }
 
+  /** A part of a transaction, all of it or nothing: what it wrote goes back where it throws. */
+  savepoint<T>(work: () => T): T {
+    return this.raw.transaction(work)();
+  }
+
   /** Rows that were written but are not wanted after all: a dry run. */
   rehearse<T>(work: () => T): T {
     this.raw.exec("BEGIN IMMEDIATE");

@@ -60,6 +60,19 @@ export type Settings = {
   taxOnBadDebts: boolean;
   /** What a customer is charged for a payment that came back; null where nothing is. */
   returnFee: number | null;
+  /** What stands before the year in the numbers of documents that are written here. */
+  invoicePrefix: string;
+  creditNotePrefix: string;
+  /** Terms of customers that have none of their own. */
+  usualTerms: string;
+  /** Whether rates that are typed contain the tax, and whether it is rounded by code or by line. */
+  taxIncluded: boolean;
+  taxRounded: "by_code" | "by_line";
+  /** Documents over this wait for a second person; null where none does. */
+  approvalOver: number | null;
+  /** The lines of the business's address on its papers, and its tax number. */
+  address: string[];
+  taxNumber: string | null;
   /** What taking ACH costs a month, however many payments there are. */
   achFixedPerMonth: number;
 };
@@ -67,7 +80,7 @@ export type Settings = {
 export type MailServerFacts = Omit<MailServer, "secret">;
 
 /** What books that were made before a setting existed are taken to say. */
-const DEFAULTS = {
+const DEFAULTS: Partial<Settings> = {
   country: "US",
   people: ["clerk"],
   lockedTo: null,
@@ -84,6 +97,14 @@ const DEFAULTS = {
   doubtfulPercent: null,
   letterRun: null,
   mailServer: null,
+  invoicePrefix: "INV-",
+  creditNotePrefix: "CN-",
+  usualTerms: "n/30",
+  taxIncluded: false,
+  taxRounded: "by_code",
+  approvalOver: null,
+  address: [],
+  taxNumber: null,
 };
 
 export function readSettings(db: Db): Settings {

@@ -9,6 +9,12 @@ import { undoFile } from "./books/commands/undoFile";
 import { undoTogether } from "./books/commands/undoTogether";
 import { newAccountLink } from "./customers/commands/newAccountLink";
 import { noteVisit } from "./customers/commands/noteVisit";
+import { approveDocuments } from "./invoices/commands/approveDocuments";
+import { moveDraft } from "./invoices/commands/moveDraft";
+import { setOff } from "./invoices/commands/setOff";
+import { takeOrders } from "./invoices/commands/takeOrders";
+import { writeCreditNote } from "./invoices/commands/writeCreditNote";
+import { writeDraft } from "./invoices/commands/writeDraft";
 import { applyReceipt } from "./match/commands/applyReceipt";
 import { askApproval } from "./match/commands/askApproval";
 import { bounceReceipt } from "./match/commands/bounceReceipt";
@@ -126,6 +132,12 @@ export const COMMANDS = {
   setContactPersons,
   setWordingOf,
   dropWording,
+  writeDraft,
+  moveDraft,
+  approveDocuments,
+  takeOrders,
+  writeCreditNote,
+  setOff,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

@@ -170,6 +170,14 @@ describe("payment terms (common practice, no source)", () => {
     ["n/eom", "2026-02-03", "2026-02-28"],
     ["n/31st", "2026-01-05", "2026-02-28"],
     ["net 15", "2026-11-24", "2026-12-09"],
+    ["eom/15", "2026-11-24", "2026-12-15"],
+    ["eom/0", "2026-02-03", "2026-02-28"],
+    ["2/10 eom/30", "2026-01-31", "2026-03-02"],
+    ["day/10", "2026-11-09", "2026-11-10"],
+    ["day/10", "2026-11-10", "2026-12-10"],
+    ["day/31", "2026-01-31", "2026-02-28"],
+    ["day/31", "2026-02-27", "2026-02-28"],
+    ["now", "2026-11-24", "2026-11-24"],
   ])("%s from %s falls due on %s", (text, issued, due) => {
     expect(dueDay(issued as Day, terms(text))).toBe(due);
   });
@@ -183,7 +191,8 @@ describe("payment terms (common practice, no source)", () => {
     ]);
     expect(discountInTime(day("2026-11-01"), terms("n/30"), day("2026-11-02"), 9)).toBe(false);
   });
-  it.each(["30 days", "n/45th", "", "2/10"])("“%s” are none", (text) =>
-    expect(parseTerms(text).ok).toBe(false),
+  it.each(["30 days", "n/45th", "", "2/10", "day/0", "day/32", "eom/", "2/10 2/10 n/30"])(
+    "“%s” are none",
+    (text) => expect(parseTerms(text).ok).toBe(false),
   );
 });

@@ -5,13 +5,15 @@ import { addDays, addMonths, daysBetween, endOfMonth, type Day } from "./day";
 /**
  * Payment terms in the trade's shorthand: `n/30` net 30 days; `2/10 n/30`
  * 2 % off within 10 days, else all in 30; `n/0` due at once; `n/eom` end of
- * the month; `n/15th` the 15th of the next month.
+ * the month; `n/15th` the 15th of the next month; `eom/15` 15 days after the
+ * end of the month; `day/10` the next 10th after the day of issue; `now` due at once.
  */
 export type Terms = {
   readonly due:
     | { readonly by: "days"; readonly days: number }
-    | { readonly by: "end-of-month" }
-    | { readonly by: "day-of-month"; readonly day: number };
+    | { readonly by: "end-of-month"; readonly plus?: number }
+    | { readonly by: "day-of-month"; readonly day: number }
+    | { readonly by: "next-day"; readonly day: number };
   /** Percent as exact decimal text, and the days in which it may be taken. */
   readonly discount: { readonly percent: string; readonly days: number } | null;
 };
@@ -30,17 +32,12 @@ const MOST_KNOWN = 1000;
 
 function parseAnew(text: string): Result<Terms, "terms.unreadable"> {
   const trimmed = text.trim().toLowerCase();
-  const match =
-    /^(?:(\d+(?:\.\d+)?)\s*\/\s*(\d+)[\s,]+)?n(?:et)?\s*(?:\/\s*)?(\d+|eom|\d+(?:st|nd|rd|th))$/.exec(
-      trimmed,
-    );
-  if (!match)
-    return /^due (at once|on receipt)$/.test(trimmed)
-      ? ok({ due: { by: "days", days: 0 }, discount: null })
-      : fail("terms.unreadable", { text: text.trim() });
-  const [, percent, within, net = "0"] = match;
-  const discount =
-    percent !== undefined && within !== undefined ? { percent, days: Number(within) } : null;
+  const { discount, rest } = discountIn(trimmed);
+  const due = AT_ONCE.test(rest) ? ({ by: "days", days: 0 } as const) : monthly(rest);
+  if (due) return ok({ due, discount });
+  const match = /^n(?:et)?\s*(?:\/\s*)?(\d+|eom|\d+(?:st|nd|rd|th))$/.exec(rest);
+  if (!match) return fail("terms.unreadable", { text: text.trim() });
+  const [, net = "0"] = match;
   if (net === "eom") return ok({ due: { by: "end-of-month" }, discount });
   const dayOfMonth = /^(\d+)[a-z]+$/.exec(net);
   if (dayOfMonth) {
@@ -52,22 +49,50 @@ function parseAnew(text: string): Result<Terms, "terms.unreadable"> {
   return ok({ due: { by: "days", days: Number(net) }, discount });
 }
 
+const AT_ONCE = /^(?:now|due (?:at once|on receipt))$/;
+
+/** The discount that stands before the terms, and what is behind it. */
+function discountIn(text: string): { discount: Terms["discount"]; rest: string } {
+  const match = /^(\d+(?:\.\d+)?)\s*\/\s*(\d+)[\s,]+(?=\S)/.exec(text);
+  if (!match) return { discount: null, rest: text };
+  const [all, percent = "0", days = "0"] = match;
+  return { discount: { percent, days: Number(days) }, rest: text.slice(all.length) };
+}
+
+/** Days after the end of the month, or the next such day of a month. */
+function monthly(text: string): Terms["due"] | null {
+  const match = /^(eom|day)\s*\/\s*(\d{1,3})$/.exec(text);
+  if (!match) return null;
+  const number = Number(match[2]);
+  if (match[1] === "eom") return { by: "end-of-month", plus: number };
+  return number >= 1 && number <= 31 ? { by: "next-day", day: number } : null;
+}
+
+/** The day of a month, or its last where the month is shorter. */
+function dayOfMonth(inMonth: Day, which: number): Day {
+  const first = `${inMonth.slice(0, 8)}01` as Day;
+  return addDays(first, Math.min(which, Number(endOfMonth(first).slice(8))) - 1);
+}
+
 /** The day an invoice of `issued` falls due. An invoice is overdue from the day after (common practice, no source). */
 export function dueDay(issued: Day, terms: Terms): Day {
   switch (terms.due.by) {
     case "days":
       return addDays(issued, terms.due.days);
     case "end-of-month":
-      return endOfMonth(issued);
-    case "day-of-month": {
-      const next = addMonths(`${issued.slice(0, 8)}01` as Day, 1);
-      const last = Number(endOfMonth(next).slice(8));
-      return addDays(next, Math.min(terms.due.day, last) - 1);
+      return addDays(endOfMonth(issued), terms.due.plus ?? 0);
+    case "day-of-month":
+      return dayOfMonth(monthAfter(issued), terms.due.day);
+    case "next-day": {
+      const here = dayOfMonth(issued, terms.due.day);
+      return here > issued ? here : dayOfMonth(monthAfter(issued), terms.due.day);
     }
     default:
       throw terms.due satisfies never;
   }
 }
+
+const monthAfter = (on: Day): Day => addMonths(`${on.slice(0, 8)}01` as Day, 1);
 
 /** Whether a customer who paid on `paid` may still take the discount, with `grace` days allowed by the book. */
 export function discountInTime(issued: Day, terms: Terms, paid: Day, grace: number): boolean {

@@ -113,7 +113,95 @@ describe("the fee that was agreed (card fees near 2.9 % + 0.30, ACH near 0.8 % w
   });
 });
 
+describe("the rate that counts, whatever order the rates stand in", () => {
+  const on = day("2026-11-10");
+  it.each<[string, Partial<AgreedRate>, Partial<AgreedRate>]>([
+    ["a brand before the country", { brand: "amex" }, { abroad: false, from: on }],
+    ["the country before neither", { abroad: false }, { from: on, fromVolume: minor(900) }],
+    ["a volume reached before a later day", { fromVolume: minor(900) }, { from: on }],
+    ["of volumes the higher", { fromVolume: minor(900) }, { fromVolume: minor(500) }],
+    ["the later day before the later number", { from: on, id: 1 }, { id: 9 }],
+    ["the later number", { id: 10 }, { id: 9 }],
+    ["its last day counts", { to: on, from: on }, {}],
+  ])("%s", (_case, wins, loses) => {
+    const [winner, loser] = [
+      { ...card, id: 8, ...wins },
+      { ...card, id: 9, ...loses },
+    ];
+    for (const rates of [
+      [winner, loser],
+      [loser, winner],
+    ])
+      expect(rateFor(rates, { method: "card", on, brand: "Amex" }, 900)).toBe(winner);
+  });
+  it.each<[string, Partial<AgreedRate>]>([
+    ["another method", { method: "wire" }],
+    ["from tomorrow", { from: day("2026-11-11") }],
+    ["up to yesterday", { to: day("2026-11-09") }],
+    ["from a volume not reached", { fromVolume: minor(901) }],
+    ["another brand", { brand: "visa" }],
+    ["cards from abroad", { abroad: true }],
+  ])("%s is none", (_case, more) =>
+    expect(
+      rateFor([{ ...card, ...more }], { method: "card", on, brand: "Amex" }, 900),
+    ).toBeUndefined(),
+  );
+  it("a percent that cannot be read leaves the fixed sum", () =>
+    expect(expectedFee({ ...card, percent: "?" }, minor(10_000))).toBe(30));
+});
+
 describe("what was taken against what was agreed", () => {
+  it("counts a month's volume by the days and numbers of its charges, in whatever order they come", () => {
+    const cheaper = { ...card, id: 7, percent: "2.5", fromVolume: minor(10_000) };
+    const all = [
+      charge(1, 10_000, 0, { on: day("2026-11-12") }),
+      charge(2, 10_000, 0, { on: day("2026-11-11") }),
+      charge(3, 10_000, 0, { on: day("2026-11-11") }),
+      charge(4, 10_000, 0, { on: day("2026-11-10"), method: "ach_debit" }),
+    ];
+    for (const charges of [all, [...all].reverse()])
+      expect(
+        Object.fromEntries(
+          checkFees(charges, [card, cheaper]).map(({ id, expected }) => [id, expected]),
+        ),
+      ).toEqual({ 1: 280, 2: 320, 3: 280, 4: null });
+  });
+  it("of what is off alike, the larger charge stands first, then the one of the lower number", () => {
+    const all = [
+      charge(1, 1000, 59),
+      charge(2, 10_000, 320),
+      charge(3, 20_000, 610),
+      charge(4, 20_000, 610),
+    ];
+    for (const charges of [all, [...all].reverse()])
+      expect(checkFees(charges, [card]).map(({ id }) => id)).toEqual([3, 4, 2, 1]);
+  });
+  it("by month, the latest first, with what is not agreed told apart", () => {
+    const checked = checkFees(
+      [
+        charge(1, 10_000, 320, { on: day("2026-10-31") }),
+        charge(2, 20_000, 640),
+        charge(3, 10_000, 300),
+        charge(4, 5000, 45, { method: "ach_debit" }),
+        charge(5, 0, 0, { method: "wire" }),
+        charge(6, 100, 9, { method: "wire" }),
+      ],
+      [card, { ...card, id: 3, method: "wire", fromVolume: minor(100) }],
+    );
+    const of = (month: string, method: string, ...sums: (number | null)[]): object => {
+      const [count, charges, fees, expected, off, perMillion] = sums;
+      return { month, method, count, charges, fees, expected, off, perMillion };
+    };
+    expect(feesByMonth(checked)).toEqual([
+      of("2026-11", "wire", 2, 100, 9, null, 0, 90_000),
+      of("2026-11", "card", 2, 30_000, 940, 930, 10, 31_333),
+      of("2026-11", "ach_debit", 1, 5000, 45, null, 0, 9000),
+      of("2026-10", "card", 1, 10_000, 320, 320, 0, 32_000),
+    ]);
+    expect(feesByMonth([]).concat(feesByMonth(checkFees([charge(1, 0, 7)], [])))).toEqual([
+      of("2026-11", "card", 1, 0, 7, null, 0, 0),
+    ]);
+  });
   it("says what was too much, worst first, and nothing where nothing was agreed", () => {
     const checked = checkFees(
       [
@@ -169,6 +257,13 @@ describe("what was taken against what was agreed", () => {
   it("what ACH would have saved, and from how many payments it is worth its fixed costs", () => {
     const ten = Array.from({ length: 10 }, (_, id) => charge(id, 10_000, 320));
     expect(achInstead(ten, ach, minor(1200))).toEqual({ saved: 2400, from: 5 });
-    expect(achInstead([charge(1, 10_000, 50)], ach, minor(1200)).from).toBeNull();
+    expect(achInstead([charge(1, 10_000, 50)], ach, minor(1200))).toEqual({
+      saved: -30,
+      from: null,
+    });
+    expect(achInstead([charge(1, 10_000, 80)], ach, minor(1200))).toEqual({ saved: 0, from: null });
+    expect(achInstead([], ach, minor(1200))).toEqual({ saved: 0, from: null });
+    expect(achInstead(ten, ach, minor(1201))).toEqual({ saved: 2400, from: 6 });
+    expect(achInstead(ten, ach, minor(0))).toEqual({ saved: 2400, from: 1 });
   });
 });

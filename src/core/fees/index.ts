@@ -1,4 +1,4 @@
-import type { Day } from "@/core/calendar";
+import { type Day, earlierFirst } from "@/core/calendar";
 import { add, minor, percentOf, ratioOf, sumOf, type Minor } from "@/core/money";
 import type { Method } from "@/core/receipts";
 
@@ -71,15 +71,13 @@ export function rateFor(
   );
   const says = (rate: AgreedRate): number =>
     (rate.brand === null ? 0 : 2) + (rate.abroad === null ? 0 : 1);
-  const before = (a: AgreedRate, b: AgreedRate): boolean => {
-    if (says(a) !== says(b)) return says(a) < says(b);
-    if (a.fromVolume !== b.fromVolume) return a.fromVolume < b.fromVolume;
-    return a.from !== b.from ? a.from < b.from : a.id < b.id;
-  };
-  return fits.reduce<AgreedRate | undefined>(
-    (best, rate) => (best === undefined || before(best, rate) ? rate : best),
-    undefined,
-  );
+  return fits.sort(
+    (a, b) =>
+      says(b) - says(a) ||
+      b.fromVolume - a.fromVolume ||
+      earlierFirst(b.from, a.from) ||
+      b.id - a.id,
+  )[0];
 }
 
 /**
@@ -91,12 +89,8 @@ export function checkFees(
   rates: readonly AgreedRate[],
 ): CheckedFee[] {
   const volumes = new Map<string, number>();
-  const inOrder = [...charges].sort((a, b) => {
-    if (a.on < b.on) return -1;
-    if (a.on > b.on) return 1;
-    return a.id - b.id;
-  });
-  return inOrder
+  return [...charges]
+    .sort((a, b) => earlierFirst(a.on, b.on) || a.id - b.id)
     .map((charge): CheckedFee => {
       const month = `${charge.on.slice(0, 7)} ${charge.method}`;
       const volume = volumes.get(month) ?? 0;
@@ -128,33 +122,31 @@ export type FeeMonth = {
 };
 
 export function feesByMonth(checked: readonly CheckedFee[]): FeeMonth[] {
-  const groups = new Map<string, CheckedFee[]>();
-  for (const checkedFee of checked)
-    groups.set(`${checkedFee.on.slice(0, 7)} ${checkedFee.method}`, [
-      ...(groups.get(`${checkedFee.on.slice(0, 7)} ${checkedFee.method}`) ?? []),
-      checkedFee,
-    ]);
-  return [...groups]
-    .sort(([a], [b]) => (a < b ? 1 : -1))
-    .flatMap(([key, all]): FeeMonth[] => {
-      const [first] = all;
-      if (!first) return [];
-      const [charges, fees] = [sumOf(all, ({ amount }) => amount), sumOf(all, ({ fee }) => fee)];
-      return [
-        {
-          month: key.slice(0, 7),
-          method: first.method,
-          count: all.length,
-          charges,
-          fees,
-          expected: all.some(({ expected }) => expected === null)
-            ? null
-            : sumOf(all, ({ expected }) => expected ?? minor(0)),
-          off: sumOf(all, ({ off }) => off),
-          perMillion: charges === 0 ? 0 : Math.round((fees * 1_000_000) / charges),
-        },
-      ];
-    });
+  const keyOf = ({ on, method }: CheckedFee): string => `${on.slice(0, 7)} ${method}`;
+  const keys = [...new Set(checked.map(keyOf))].sort().reverse();
+  const groups = new Map<string, CheckedFee[]>(keys.map((key) => [key, []]));
+  for (const fee of checked) groups.get(keyOf(fee))?.push(fee);
+  return [...groups.values()].flatMap(monthOf);
+}
+
+function monthOf(all: readonly CheckedFee[]): FeeMonth[] {
+  const [first] = all;
+  if (!first) return [];
+  const [charges, fees] = [sumOf(all, ({ amount }) => amount), sumOf(all, ({ fee }) => fee)];
+  return [
+    {
+      month: first.on.slice(0, 7),
+      method: first.method,
+      count: all.length,
+      charges,
+      fees,
+      expected: all.some(({ expected }) => expected === null)
+        ? null
+        : sumOf(all, ({ expected }) => expected ?? minor(0)),
+      off: sumOf(all, ({ off }) => off),
+      perMillion: charges === 0 ? 0 : Math.round((fees * 1_000_000) / charges),
+    },
+  ];
 }
 
 /**

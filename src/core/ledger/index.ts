@@ -47,6 +47,7 @@ export {
   postCreditNote,
   postDiscount,
   postInvoice,
+  postSetOff,
   postSmallDifference,
 } from "./itemPostings";
 export {

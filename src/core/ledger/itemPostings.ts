@@ -10,20 +10,36 @@ import {
 } from "./entry";
 import { entry, type Head, openItem, R } from "./roles";
 
+/** What is set off; positive. */
+type SetOff = { creditItemId: number; itemId: number; sum: Sum };
+
+/**
+ * A credit note set off against an invoice of the same customer and currency: receivables stay as
+ * they are, both items come down. @example 20.00 of a credit note: R (credit note) 20.00; R
+ * (invoice) 20.00
+ */
+export function postSetOff(head: Head & SetOff): EntryDraft {
+  return entry("apply", head, [
+    debit(R, head.sum, openItem(head.creditItemId)),
+    credit(R, head.sum, openItem(head.itemId)),
+  ]);
+}
+
+/** A part of an invoice and which account of its role it goes to. */
+type Part = { of?: string; sum: Sum };
+/** What an invoice or credit note is made of: income by account, tax by code; sums positive. */
+type InvoiceParts = { itemId: number; income: readonly Part[]; taxes: readonly Part[] };
+
 /**
  * An invoice at its total: receivables gross, income by line, tax payable.
  * @example 108.00 with 8.00 tax: R 108.00; income 100.00, tax 8.00
  */
-export function postInvoice(
-  head: Head & { itemId: number; income: readonly { of?: string; sum: Sum }[]; tax: Sum | null },
-): EntryDraft {
+export function postInvoice(head: Head & InvoiceParts): EntryDraft {
   return entry("invoice", head, invoiceLines(head));
 }
 
 /** A credit note: the mirror of an invoice; its sums are given positive. */
-export function postCreditNote(
-  head: Head & { itemId: number; income: readonly { of?: string; sum: Sum }[]; tax: Sum | null },
-): EntryDraft {
+export function postCreditNote(head: Head & InvoiceParts): EntryDraft {
   return entry(
     "credit_note",
     head,
@@ -31,20 +47,19 @@ export function postCreditNote(
   );
 }
 
-function invoiceLines(from: {
-  itemId: number;
-  income: readonly { of?: string; sum: Sum }[];
-  tax: Sum | null;
-}): Line[] {
-  const parts = [...from.income.map(({ sum }) => sum), ...(from.tax ? [from.tax] : [])];
-  const currency = parts[0]?.currency;
+function invoiceLines({ itemId, income, taxes }: InvoiceParts): Line[] {
+  const sums = [...income, ...taxes].map(({ sum }) => sum);
+  const currency = sums[0]?.currency;
   if (!currency) throw new RangeError("an invoice has at least one line of income");
+  const parts = (role: "income" | "tax", of: readonly Part[]): Line[] =>
+    of.map((part) => credit(part.of === undefined ? { role } : { role, of: part.of }, part.sum));
   return [
-    debit(R, total(parts, currency), openItem(from.itemId)),
-    ...from.income.map(({ of, sum }) =>
-      credit(of === undefined ? { role: "income" } : { role: "income", of }, sum),
+    debit(R, total(sums, currency), openItem(itemId)),
+    ...parts("income", income),
+    ...parts(
+      "tax",
+      taxes.filter(({ sum }) => sum.amount !== 0),
     ),
-    ...(from.tax && from.tax.amount !== 0 ? [credit({ role: "tax" }, from.tax)] : []),
   ];
 }
 

@@ -113,7 +113,7 @@ describe("a foreign sale from invoice to bank", () => {
     expect(
       shown(
         ledger.post(
-          postInvoice({ ...head, itemId: 1, income: [{ sum: eur(10_000) }], tax: null }),
+          postInvoice({ ...head, itemId: 1, income: [{ sum: eur(10_000) }], taxes: [] }),
           "1.08",
         ),
       ),
@@ -179,7 +179,7 @@ describe("a foreign sale from invoice to bank", () => {
   it("keeps a receipt's value on the customer's account, and gives a discount at the invoice's", () => {
     const ledger = new Small();
     ledger.post(
-      postInvoice({ ...head, itemId: 1, income: [{ sum: eur(92) }], tax: eur(8) }),
+      postInvoice({ ...head, itemId: 1, income: [{ sum: eur(92) }], taxes: [{ sum: eur(8) }] }),
       "1.08",
     );
     ledger.post(
@@ -285,7 +285,7 @@ describe("whatever the sums and rates are", () => {
                   ...head,
                   itemId: 1,
                   income: [{ sum: inBook(sum, EUR) }],
-                  tax: inBook(tax, EUR),
+                  taxes: [{ sum: inBook(tax, EUR) }],
                 }),
                 sold,
               ),

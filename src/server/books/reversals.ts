@@ -1,6 +1,7 @@
 import { ok } from "@/core/result";
 import type { ActKind } from "@/db/acts";
 import { reopenLine, unfindReceipt, unmakeRule } from "@/server/arrivals/commands/explainLine";
+import { unsetOff } from "@/server/invoices/commands/setOff";
 import { unapplyReceipt } from "@/server/match/commands/applyReceipt";
 import { withdrawRequest } from "@/server/match/commands/askApproval";
 import { unbounceReceipt } from "@/server/match/commands/bounceReceipt";
@@ -53,6 +54,7 @@ export const REVERSALS: Readonly<Record<ActKind, Reversal | null>> = {
   revalue: unrevalue,
   late_fee: unchargeLateFee,
   write_off: unWriteOff,
+  set_off: unsetOff,
   contact: entriesOnly,
   forget: entriesOnly,
   allowance: entriesOnly,
@@ -66,6 +68,8 @@ export const REVERSALS: Readonly<Record<ActKind, Reversal | null>> = {
   account: null,
   rates: null,
   run: null,
+  draft: null,
+  approve: null,
 };
 
 /** Whether acts of a kind can be taken back by those who did them. */

@@ -1,6 +1,7 @@
 import type { Failure } from "@/core/result";
 
 import { BOOK_MESSAGES } from "./bookMessages";
+import { DOCUMENT_MESSAGES } from "./documentMessages";
 import { FILE_MESSAGES } from "./fileMessages";
 
 /**
@@ -9,6 +10,7 @@ import { FILE_MESSAGES } from "./fileMessages";
  */
 const MESSAGES: Record<string, string> = {
   ...BOOK_MESSAGES,
+  ...DOCUMENT_MESSAGES,
   ...FILE_MESSAGES,
   "amount.empty": "There is no sum. Type one, or leave the line out.",
   "amount.unreadable": "“{text}” is not a sum. Write it like 1234.56.",

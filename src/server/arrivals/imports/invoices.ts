@@ -127,7 +127,7 @@ function postAsNew(ctx: CommandContext, item: TakenItem, actId: number): void {
     ...headOf(item),
     itemId: item.id,
     income: [{ sum: inBook(add(total, -tax), item.currency) }],
-    tax: tax === 0 ? null : inBook(tax, item.currency),
+    taxes: [{ sum: inBook(tax, item.currency) }],
   };
   ctx.post(item.kind === "invoice" ? postInvoice(parts) : postCreditNote(parts), actId);
 }

@@ -1,0 +1,120 @@
+import { createHash, randomUUID } from "node:crypto";
+import { readFileSync, statSync } from "node:fs";
+
+import type { Result } from "@/core/result";
+import { fail } from "@/core/result";
+import type { OrderRefusal } from "@/core/invoices";
+import { STAGE_WORDS } from "@/core/invoices";
+import { toDecimal } from "@/core/money";
+import { linkOf } from "@/db/accountPages";
+import type { Db } from "@/db/connection";
+import { documentById } from "@/db/documents";
+import { readSettings } from "@/db/settings";
+import { takeOrders } from "@/server/invoices/commands/takeOrders";
+import { readOrders } from "@/server/invoices/steps/readOrders";
+import { openBookToWrite } from "@/server/runtime/books";
+import { runCommand } from "@/server/runtime/command";
+import { inWords } from "@/server/runtime/messages";
+
+import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
+
+/** A document as the command line tells of it; sums as decimal text. */
+type Told = {
+  document: string;
+  number: string | null;
+  state: string;
+  issued_on: string;
+  due_on: string;
+  net: string;
+  tax: string;
+  total: string;
+  link: string | null;
+};
+
+const MOST_BYTES = 50_000_000;
+
+/** `dozo invoice`: orders in, documents out; a document with an error is refused whole, the others go on. */
+export function invoice({ values, files }: Args): Outcome {
+  if (typeof values.book !== "string" || files.length === 0)
+    return wrongCall("Say --book and at least one file of orders.");
+  const read: ReturnType<typeof readOrders>[] = [];
+  for (const path of files) {
+    const orders = readOrdersIn(path);
+    if (!orders.ok) return stopped(path, orders.error);
+    read.push(orders);
+  }
+  const opened = openBookToWrite(values.book);
+  if (!opened.ok) return failed(opened.error);
+  const told: Told[] = [];
+  const messages: string[] = [];
+  for (const [at, orders] of read.entries()) {
+    if (!orders.ok) continue;
+    const input = { orders: orders.value.orders, approve: values.approve === true };
+    const who = { book: values.book, actor: "command line", key: keyOf(input) };
+    const done = runCommand(opened.value, takeOrders, input, who);
+    if (!done.ok) return failed(done.error);
+    told.push(...done.value.documents.map(({ document, id }) => tell(opened.value, document, id)));
+    messages.push(
+      ...[...orders.value.refused, ...done.value.refused].map((refusal) =>
+        refused(files[at] ?? "", refusal),
+      ),
+    );
+  }
+  return {
+    code: messages.length > 0 ? EXIT.wrong : EXIT.done,
+    text: told.map(line).join("\n"),
+    data: told,
+    messages,
+  };
+}
+
+/** Each call is one of its own: what came before is known by the names of its documents. */
+const keyOf = (input: object): string =>
+  `${createHash("sha256").update(JSON.stringify(input)).digest("hex").slice(0, 16)}-${randomUUID()}`;
+
+function readOrdersIn(path: string): ReturnType<typeof readOrders> {
+  try {
+    if (!statSync(path).isFile() || statSync(path).size > MOST_BYTES)
+      return fail("file.unreadable", { path });
+    return readOrders(readFileSync(path));
+  } catch {
+    return fail("file.unreadable", { path });
+  }
+}
+
+function stopped(path: string, error: Extract<Result<never>, { ok: false }>["error"]): Outcome {
+  const outcome = failed(error);
+  return {
+    ...outcome,
+    code: EXIT.input,
+    messages: (outcome.messages ?? []).map((message) => `${path}: ${message}`),
+  };
+}
+
+const refused = (path: string, { document, row, field, error }: OrderRefusal): string =>
+  `${path}: ${document === "" ? "" : `${document}, `}row ${row}, ${field}: ${inWords(error)}`;
+
+function tell(db: Db, document: string, id: number): Told {
+  const found = documentById(db, id);
+  if (!found) throw new Error("a document that was made is there");
+  const { linkBase } = readSettings(db);
+  const sum = (amount: number): string => toDecimal(amount, found.currency);
+  return {
+    document,
+    number: found.number,
+    state: found.stage,
+    issued_on: found.issuedOn,
+    due_on: found.dueOn,
+    net: sum(found.net),
+    tax: sum(found.tax),
+    total: sum(found.total),
+    link: `${linkBase ?? localBase()}/account/${linkOf(db, found.customerId)}`,
+  };
+}
+
+/** Where this machine's own server has the customers' pages, until the book says another address. */
+const localBase = (): string =>
+  `http://127.0.0.1:${process.env.PUBLIC_PORT ?? process.env.PORT ?? "3000"}`;
+
+const line = ({ document, number, state, due_on, total }: Told): string =>
+  `${document}: ${number ?? "no number yet"}, ${STAGE_WORDS[state as keyof typeof STAGE_WORDS]}, due ${due_on}, ${total}`;

@@ -1,0 +1,119 @@
+import { z } from "zod";
+
+import type { Day } from "@/core/calendar";
+import type { TaxCategory } from "@/core/invoices";
+import type { Currency, Minor } from "@/core/money";
+
+import { isoDay } from "./values";
+
+/** A number as it is typed, as exact decimal text. */
+const decimal = z.string().trim().max(40);
+const words = z.string().trim().max(500);
+const orNone = (text: z.ZodString): z.ZodType<string | null, string | null | undefined> =>
+  text.nullish().transform((value) => value || null);
+
+export const lineInput = z.object({
+  item: orNone(z.string().trim().max(60)),
+  description: words.min(1, "A line says what it is for."),
+  quantity: decimal,
+  rate: decimal,
+  discountPercent: orNone(decimal),
+  taxCode: orNone(z.string().trim().max(20)),
+});
+
+/** A document as it is written: an invoice, or what a credit note takes back. Sums in minor units. */
+export const draftInput = z.object({
+  customerId: z.number().int(),
+  issuedOn: isoDay,
+  terms: orNone(z.string().trim().max(40)),
+  /** Another due day than the terms give, and why. */
+  dueOn: isoDay.nullish().transform((value) => value ?? null),
+  dueReason: orNone(words),
+  currency: z
+    .string()
+    .trim()
+    .max(3)
+    .nullish()
+    .transform((value) => value || null),
+  poNumber: orNone(z.string().trim().max(60)),
+  note: orNone(z.string().trim().max(2000)),
+  lines: z.array(lineInput).min(1, "A document has at least one line.").max(1000),
+  discountPercent: orNone(decimal),
+  discountSum: z
+    .number()
+    .int()
+    .min(0)
+    .nullish()
+    .transform((value) => value ?? null),
+  charges: z
+    .array(
+      z.object({
+        words: words.min(1),
+        sum: z.number().int().min(0),
+        taxCode: orNone(z.string().trim().max(20)),
+      }),
+    )
+    .max(20)
+    .default([]),
+  withholdingPercent: orNone(decimal),
+});
+export type DraftInput = z.output<typeof draftInput>;
+
+/**
+ * What stands on the paper of an invoice or credit note, kept as it was when it was approved. Sums
+ * in minor units of its currency, positive for both kinds.
+ */
+export type PaperFacts = {
+  kind: "invoice" | "credit_note";
+  number: string | null;
+  issuedOn: Day;
+  dueOn: Day;
+  terms: string | null;
+  currency: Currency;
+  poNumber: string | null;
+  note: string | null;
+  /** The number of the invoice that a credit note corrects. */
+  corrects: string | null;
+  seller: {
+    name: string;
+    address: string[];
+    taxNumber: string | null;
+    email: string;
+    country: string;
+  };
+  customer: { id: string; name: string; email: string | null };
+  lines: {
+    item: string | null;
+    description: string;
+    quantity: string;
+    rate: string;
+    discountPercent: string | null;
+    taxCode: string | null;
+    amount: Minor;
+    /** Without tax; where rates contain the tax, also less its share of the document's discount. */
+    net: Minor;
+  }[];
+  lineSum: Minor;
+  discount: Minor;
+  charges: { words: string; sum: Minor; taxCode: string | null }[];
+  taxIncluded: boolean;
+  taxes: {
+    code: string;
+    category: TaxCategory;
+    percent: string;
+    net: Minor;
+    sum: Minor;
+    note: string | null;
+    /**
+     * The parts of discount and charges that lie in this code, without tax; where rates contain
+     * the tax the discount lies in the lines' nets.
+     */
+    discount: Minor;
+    charges: Minor;
+  }[];
+  net: Minor;
+  tax: Minor;
+  total: Minor;
+  withheld: Minor;
+  payable: Minor;
+};

@@ -1,0 +1,30 @@
+export { calculate } from "./arithmetic";
+export { type Decimal, decimalOf, decimalText, MOST_PLACES, rateFor } from "./decimal";
+export { type DocumentProblem, lineAmount, type LineInput } from "./line";
+export { numberOf } from "./numbering";
+export {
+  type DocumentState,
+  nextStage,
+  type Stage,
+  STAGE_WORDS,
+  type StageEvent,
+  STAGES,
+  stateOf,
+} from "./states";
+export { TAX_CATEGORIES, type TaxCategory, type TaxCode, type TaxRules, UNTAXED } from "./taxes";
+export {
+  type ChargeInput,
+  type DocumentDiscount,
+  type DocumentInput,
+  type TaxSum,
+  type Totals,
+  totalsOf,
+} from "./totals";
+export {
+  type Order,
+  ORDER_COLUMNS,
+  type OrderLine,
+  type OrderRefusal,
+  type OrderRow,
+  ordersOf,
+} from "./orders";

@@ -1,0 +1,295 @@
+import type { Day } from "@/core/calendar";
+import type { Stage, TaxCode } from "@/core/invoices";
+import type { Currency, Minor } from "@/core/money";
+
+import type { Db } from "./connection";
+
+export type DocumentKind = "invoice" | "credit_note";
+
+/** A document that is written here; sums in its currency, minor units, positive for both kinds. */
+export type DocumentRow = {
+  id: number;
+  kind: DocumentKind;
+  stage: Stage;
+  customerId: number;
+  issuedOn: Day;
+  dueOn: Day;
+  dueReason: string | null;
+  terms: string | null;
+  currency: Currency;
+  poNumber: string | null;
+  note: string | null;
+  taxIncluded: boolean;
+  taxRounded: "by_code" | "by_line";
+  discountPercent: string | null;
+  discountSum: Minor | null;
+  withholdingPercent: string | null;
+  orderRef: string | null;
+  orderHash: string | null;
+  creditsId: number | null;
+  net: Minor;
+  tax: Minor;
+  total: Minor;
+  number: string | null;
+  openItemId: number | null;
+  frozen: string | null;
+  frozenHash: string | null;
+  writtenBy: string;
+  approvedBy: string | null;
+  approvedOn: Day | null;
+};
+
+export type DocumentLineRow = {
+  item: string | null;
+  description: string;
+  quantity: string;
+  rate: string;
+  discountPercent: string | null;
+  taxCode: string | null;
+  amount: Minor;
+  net: Minor;
+};
+
+export type DocumentChargeRow = { words: string; sum: Minor; taxCode: string | null };
+
+/** What of a draft is written and may be written over. */
+export type DocumentContent = Pick<
+  DocumentRow,
+  | "customerId"
+  | "issuedOn"
+  | "dueOn"
+  | "dueReason"
+  | "terms"
+  | "currency"
+  | "poNumber"
+  | "note"
+  | "taxIncluded"
+  | "taxRounded"
+  | "discountPercent"
+  | "discountSum"
+  | "withholdingPercent"
+  | "net"
+  | "tax"
+  | "total"
+>;
+
+const COLUMNS: Readonly<Record<keyof DocumentContent, string>> = {
+  customerId: "customer_id",
+  issuedOn: "issued_on",
+  dueOn: "due_on",
+  dueReason: "due_reason",
+  terms: "terms",
+  currency: "currency",
+  poNumber: "po_number",
+  note: "note",
+  taxIncluded: "tax_included",
+  taxRounded: "tax_rounded",
+  discountPercent: "discount_percent",
+  discountSum: "discount_sum",
+  withholdingPercent: "withholding_percent",
+  net: "net",
+  tax: "tax",
+  total: "total",
+};
+const FIELDS = Object.keys(COLUMNS) as (keyof DocumentContent)[];
+
+const DOCUMENT = `
+  SELECT id, kind, stage, ${FIELDS.map((field) => `${COLUMNS[field]} AS ${field}`).join(", ")},
+    order_ref AS orderRef, order_hash AS orderHash, credits_id AS creditsId, number,
+    open_item_id AS openItemId, frozen, frozen_hash AS frozenHash, written_by AS writtenBy,
+    approved_by AS approvedBy, approved_on AS approvedOn
+  FROM document`;
+
+type Stored = Omit<DocumentRow, "taxIncluded"> & { taxIncluded: number };
+const asRow = (row: Stored): DocumentRow => ({ ...row, taxIncluded: row.taxIncluded === 1 });
+
+export function documentById(db: Db, id: number): DocumentRow | undefined {
+  const row = db.get<Stored>(`${DOCUMENT} WHERE id = ?`, id);
+  return row && asRow(row);
+}
+
+export function documentByNumber(db: Db, number: string): DocumentRow | undefined {
+  const row = db.get<Stored>(`${DOCUMENT} WHERE number = ?`, number);
+  return row && asRow(row);
+}
+
+/** The document that an order became. */
+export function documentOfOrder(db: Db, orderRef: string): DocumentRow | undefined {
+  const row = db.get<Stored>(`${DOCUMENT} WHERE order_ref = ?`, orderRef);
+  return row && asRow(row);
+}
+
+/** The document behind an open item; undefined for one that came by a file. */
+export function documentOfItem(db: Db, itemId: number): DocumentRow | undefined {
+  const row = db.get<Stored>(`${DOCUMENT} WHERE open_item_id = ?`, itemId);
+  return row && asRow(row);
+}
+
+/** The approved credit notes of an invoice. */
+export function creditNotesOf(db: Db, documentId: number): DocumentRow[] {
+  return db
+    .all<Stored>(`${DOCUMENT} WHERE credits_id = ? AND stage = 'approved' ORDER BY id`, documentId)
+    .map(asRow);
+}
+
+export function linesOf(db: Db, documentId: number): DocumentLineRow[] {
+  return db.all<DocumentLineRow>(
+    `SELECT item, description, quantity, rate, discount_percent AS discountPercent,
+       tax_code AS taxCode, amount, net
+     FROM document_line WHERE document_id = ? ORDER BY line_no`,
+    documentId,
+  );
+}
+
+export function chargesOf(db: Db, documentId: number): DocumentChargeRow[] {
+  return db.all<DocumentChargeRow>(
+    `SELECT words, sum, tax_code AS taxCode
+     FROM document_charge WHERE document_id = ? ORDER BY charge_no`,
+    documentId,
+  );
+}
+
+type DocumentHead = Pick<
+  DocumentRow,
+  "kind" | "stage" | "orderRef" | "orderHash" | "creditsId" | "writtenBy"
+>;
+
+export function insertDocument(db: Db, head: DocumentHead, content: DocumentContent): number {
+  return db.run(
+    `INSERT INTO document (kind, stage, order_ref, order_hash, credits_id, written_by,
+       ${FIELDS.map((field) => COLUMNS[field]).join(", ")})
+     VALUES (?, ?, ?, ?, ?, ?, ${FIELDS.map(() => "?").join(", ")})`,
+    head.kind,
+    head.stage,
+    head.orderRef,
+    head.orderHash,
+    head.creditsId,
+    head.writtenBy,
+    ...valuesOf(content),
+  ).id;
+}
+
+export function changeDocument(db: Db, id: number, content: DocumentContent): void {
+  db.run(
+    `UPDATE document SET ${FIELDS.map((field) => `${COLUMNS[field]} = ?`).join(", ")} WHERE id = ?`,
+    ...valuesOf(content),
+    id,
+  );
+}
+
+const valuesOf = (content: DocumentContent): (string | number | null)[] =>
+  FIELDS.map((field) => {
+    const value = content[field];
+    return typeof value === "boolean" ? Number(value) : value;
+  });
+
+/** Writes a draft's lines and charges anew. */
+export function replaceLines(
+  db: Db,
+  documentId: number,
+  lines: readonly DocumentLineRow[],
+  charges: readonly DocumentChargeRow[],
+): void {
+  db.run("DELETE FROM document_line WHERE document_id = ?", documentId);
+  db.run("DELETE FROM document_charge WHERE document_id = ?", documentId);
+  for (const [at, line] of lines.entries())
+    db.run(
+      `INSERT INTO document_line (document_id, line_no, item, description, quantity, rate,
+         discount_percent, tax_code, amount, net)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+      documentId,
+      at + 1,
+      line.item,
+      line.description,
+      line.quantity,
+      line.rate,
+      line.discountPercent,
+      line.taxCode,
+      line.amount,
+      line.net,
+    );
+  for (const [at, charge] of charges.entries())
+    db.run(
+      "INSERT INTO document_charge (document_id, charge_no, words, sum, tax_code) VALUES (?, ?, ?, ?, ?)",
+      documentId,
+      at + 1,
+      charge.words,
+      charge.sum,
+      charge.taxCode,
+    );
+}
+
+export function setStage(db: Db, id: number, stage: Exclude<Stage, "approved">): void {
+  db.run("UPDATE document SET stage = ? WHERE id = ?", stage, id);
+}
+
+type Approval = {
+  number: string;
+  openItemId: number;
+  frozen: string;
+  frozenHash: string;
+  by: string;
+  on: Day;
+};
+
+/** An approved document has its number and its open item, and does not change any more. */
+export function markApproved(db: Db, id: number, approval: Approval): void {
+  db.run(
+    `UPDATE document SET stage = 'approved', number = ?, open_item_id = ?, frozen = ?,
+       frozen_hash = ?, approved_by = ?, approved_on = ?
+     WHERE id = ?`,
+    approval.number,
+    approval.openItemId,
+    approval.frozen,
+    approval.frozenHash,
+    approval.by,
+    approval.on,
+    id,
+  );
+}
+
+/** The next running number of a kind in a year, which is drawn by this. */
+export function drawNumber(db: Db, kind: DocumentKind, year: number): number {
+  db.run(
+    `INSERT INTO series (kind, year, last) VALUES (?, ?, 1)
+     ON CONFLICT (kind, year) DO UPDATE SET last = last + 1`,
+    kind,
+    year,
+  );
+  return (
+    db.get<{ last: number }>("SELECT last FROM series WHERE kind = ? AND year = ?", kind, year)
+      ?.last ?? 1
+  );
+}
+
+export function taxCodes(db: Db): TaxCode[] {
+  return db.all<TaxCode>("SELECT code, percent, category, note FROM tax_code ORDER BY code");
+}
+
+export function insertTaxCode(db: Db, tax: TaxCode): void {
+  db.run(
+    "INSERT INTO tax_code (code, percent, category, note) VALUES (?, ?, ?, ?)",
+    tax.code,
+    tax.percent,
+    tax.category,
+    tax.note,
+  );
+}
+
+/** A document in a list, with its customer's name. */
+export type DocumentListed = Pick<
+  DocumentRow,
+  "id" | "kind" | "stage" | "issuedOn" | "dueOn" | "currency" | "total" | "poNumber" | "customerId"
+> & { customer: string; words: string | null };
+
+/** What is written and not approved yet, the latest first. */
+export function unapprovedDocuments(db: Db): DocumentListed[] {
+  return db.all<DocumentListed>(
+    `SELECT d.id, d.kind, d.stage, d.issued_on AS issuedOn, d.due_on AS dueOn, d.currency, d.total,
+       d.po_number AS poNumber, d.customer_id AS customerId, c.name AS customer,
+       (SELECT description FROM document_line WHERE document_id = d.id ORDER BY line_no LIMIT 1) AS words
+     FROM document d JOIN customer c ON c.id = d.customer_id
+     WHERE d.stage IN ('draft', 'waiting')
+     ORDER BY d.id DESC`,
+  );
+}

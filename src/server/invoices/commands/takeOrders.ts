@@ -1,0 +1,189 @@
+import { createHash } from "node:crypto";
+import { z } from "zod";
+
+import { draftInput } from "@/contracts/invoices";
+import { firstProblem } from "@/contracts/problems";
+import {
+  decimalOf,
+  decimalText,
+  type Order,
+  type OrderLine,
+  type OrderRefusal,
+} from "@/core/invoices";
+import { type Failure, fail, ok, type Result } from "@/core/result";
+import { customerByExternalId } from "@/db/customers";
+import {
+  documentById,
+  documentOfOrder,
+  type DocumentRow,
+  insertDocument,
+  insertTaxCode,
+  replaceLines,
+  taxCodes,
+} from "@/db/documents";
+import { defineCommand } from "@/server/runtime/command";
+import { type CommandContext, Refusal } from "@/server/runtime/context";
+
+import { approveOne } from "../steps/approveOne";
+import { workOut } from "../steps/workOut";
+
+/** An order as the reader gives it; its cells are checked as they are taken. */
+const order = z.custom<Order>((value) => typeof value === "object" && value !== null);
+
+export type TakenOrder = { document: string; id: number };
+export type OrdersTaken = { documents: TakenOrder[]; refused: OrderRefusal[] };
+
+/**
+ * Makes documents of orders, each by itself: one with an error is refused whole, the others go on.
+ * An order that comes again as it was is the document that it became; another of its name is refused.
+ */
+export const takeOrders = defineCommand({
+  name: "takeOrders",
+  schema: z.object({ orders: z.array(order).max(50_000), approve: z.boolean() }),
+  run(ctx, { orders, approve }): Result<OrdersTaken> {
+    const taken: OrdersTaken = { documents: [], refused: [] };
+    for (const [at, each] of orders.entries()) {
+      const done = one(ctx, each, approve);
+      if (done.ok) taken.documents.push({ document: each.document, id: done.value });
+      else taken.refused.push(placed(each, done.error));
+      if (at % 50 === 0) ctx.who.progress?.(at, orders.length);
+    }
+    return ok(taken);
+  },
+});
+
+/** One document, with all that is written for it or nothing. */
+function one(ctx: CommandContext, order: Order, approve: boolean): Result<number> {
+  try {
+    return ok(
+      ctx.db.savepoint(() => {
+        const id = take(ctx, order, approve);
+        if (!id.ok) throw new Refusal(id.error);
+        return id.value;
+      }),
+    );
+  } catch (error) {
+    if (error instanceof Refusal) return { ok: false, error: error.failure };
+    throw error;
+  }
+}
+
+function take(ctx: CommandContext, order: Order, approve: boolean): Result<number> {
+  const hash = createHash("sha256")
+    .update(JSON.stringify({ ...order, row: 0 }))
+    .digest("hex");
+  const before = documentOfOrder(ctx.db, order.document);
+  if (before && before.orderHash !== hash)
+    return fail("order.changed", { field: "document", document: order.document });
+  const document = before ? ok(before) : written(ctx, order, hash);
+  if (!document.ok) return document;
+  if (approve && ["draft", "waiting"].includes(document.value.stage)) {
+    const done = approveOne(ctx, document.value);
+    if (!done.ok) return done;
+  }
+  return ok(document.value.id);
+}
+
+function written(ctx: CommandContext, order: Order, hash: string): Result<DocumentRow> {
+  const customer = customerByExternalId(ctx.db, order.customerId);
+  if (!customer) return fail("customer.unknown", { field: "customer_id", id: order.customerId });
+  const taxes = knownTaxes(ctx, order.lines);
+  if (!taxes.ok) return taxes;
+  const input = draftInput.safeParse(inputOf(order, customer.id));
+  if (!input.success) return fail("input.invalid", firstProblem(input.error, "order"));
+  const worked = workOut(ctx, input.data);
+  if (!worked.ok) return worked;
+  const { content, lines, charges } = worked.value;
+  const id = insertDocument(
+    ctx.db,
+    {
+      kind: "invoice",
+      stage: "draft",
+      orderRef: order.document,
+      orderHash: hash,
+      creditsId: null,
+      writtenBy: ctx.who.actor,
+    },
+    content,
+  );
+  replaceLines(ctx.db, id, lines, charges);
+  ctx.act(
+    "draft",
+    { kind: "document", id, customerId: content.customerId },
+    `draft of order ${order.document}, ${ctx.sum(content.total, content.currency)}`,
+  );
+  const document = documentById(ctx.db, id);
+  return document ? ok(document) : fail("document.unknown", { id });
+}
+
+const inputOf = (order: Order, customerId: number): z.input<typeof draftInput> => ({
+  customerId,
+  issuedOn: order.issuedOn,
+  terms: order.terms,
+  dueOn: order.dueOn,
+  dueReason: order.dueOn === null ? null : "as ordered",
+  currency: order.currency,
+  poNumber: order.poNumber,
+  note: null,
+  discountPercent: null,
+  withholdingPercent: null,
+  lines: order.lines.map(({ item, description, quantity, rate, discountPercent, taxCode }) => ({
+    item,
+    description,
+    quantity,
+    rate,
+    discountPercent,
+    taxCode,
+  })),
+});
+
+/** Makes the tax codes that the book does not know yet; one that it knows has its own percent. */
+function knownTaxes(ctx: CommandContext, lines: readonly OrderLine[]): Result<null> {
+  const known = new Map(taxCodes(ctx.db).map(({ code, percent }) => [code, percent]));
+  for (const [at, { taxCode, taxPercent }] of lines.entries()) {
+    const wrong = (code: string, facts: object = {}): Result<null> =>
+      fail(code, { field: "tax_percent", line: at + 1, text: taxPercent, ...facts });
+    if (taxCode === null) {
+      if (taxPercent !== null && Number(taxPercent) !== 0) return wrong("order.tax_code");
+      continue;
+    }
+    const percent = decimalOf(taxPercent ?? known.get(taxCode) ?? "");
+    if (!percent.ok || percent.value.units < 0n || Number(decimalText(percent.value)) > 100)
+      return wrong(taxPercent === null ? "document.tax_unknown" : "document.number", {
+        text: taxPercent ?? taxCode,
+      });
+    const said = decimalText(percent.value);
+    const own = known.get(taxCode);
+    if (own !== undefined && own !== said)
+      return wrong("order.tax_percent", { tax: taxCode, percent: own });
+    if (own === undefined) {
+      insertTaxCode(ctx.db, {
+        code: taxCode,
+        percent: said,
+        category: said === "0" ? "zero" : "standard",
+        note: null,
+      });
+      known.set(taxCode, said);
+    }
+  }
+  return ok(null);
+}
+
+/** A failure with its row and column: of the line that it is in, else of the document's first row. */
+function placed({ document, row, lines }: Order, error: Failure): OrderRefusal {
+  const { line, field } = error;
+  const at = typeof line === "number" ? lines[line - 1]?.row : undefined;
+  return {
+    document,
+    row: at ?? row,
+    field: typeof field === "string" ? field : (FIELDS[error.code] ?? "document"),
+    error,
+  };
+}
+
+/** The column that a failure of another part is about. */
+const FIELDS: Readonly<Record<string, string>> = {
+  "terms.unreadable": "terms",
+  "currency.unknown": "currency",
+  "rate.missing": "currency",
+};

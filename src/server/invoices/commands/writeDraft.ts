@@ -1,0 +1,73 @@
+import { z } from "zod";
+
+import { draftInput } from "@/contracts/invoices";
+import { fail, ok, type Result } from "@/core/result";
+import {
+  changeDocument,
+  documentById,
+  type DocumentRow,
+  insertDocument,
+  replaceLines,
+} from "@/db/documents";
+import { defineCommand } from "@/server/runtime/command";
+import type { CommandContext } from "@/server/runtime/context";
+
+import { workOut, type WorkedOut } from "../steps/workOut";
+
+/** Writes a draft anew, or over what it was; its sums are worked out here and never taken from outside. */
+export const writeDraft = defineCommand({
+  name: "writeDraft",
+  schema: z.object({ id: z.number().int().nullable().default(null), draft: draftInput }),
+  run(ctx, { id, draft }): Result<{ id: number; total: number }> {
+    const before = id === null ? null : (documentById(ctx.db, id) ?? null);
+    if (id !== null && before === null) return fail("document.unknown", { id });
+    if (before && before.stage !== "draft")
+      return fail("document.written", { number: before.number ?? "This document" });
+    const corrected = before?.creditsId == null ? null : documentById(ctx.db, before.creditsId);
+    const worked = workOut(ctx, draft, {
+      kind: before?.kind ?? "invoice",
+      corrects: corrected?.number ?? null,
+    });
+    if (!worked.ok) return worked;
+    const saved = before ? over(ctx, before, worked.value) : anew(ctx, worked.value);
+    return ok({ id: saved, total: worked.value.totals.total });
+  },
+});
+
+function anew(ctx: CommandContext, { content, lines, charges }: WorkedOut): number {
+  const id = insertDocument(
+    ctx.db,
+    {
+      kind: "invoice",
+      stage: "draft",
+      orderRef: null,
+      orderHash: null,
+      creditsId: null,
+      writtenBy: ctx.who.actor,
+    },
+    content,
+  );
+  replaceLines(ctx.db, id, lines, charges);
+  ctx.act(
+    "draft",
+    { kind: "document", id, customerId: content.customerId },
+    `draft written, ${ctx.sum(content.total, content.currency)}`,
+  );
+  return id;
+}
+
+function over(
+  ctx: CommandContext,
+  { id, total }: DocumentRow,
+  { content, lines, charges }: WorkedOut,
+): number {
+  changeDocument(ctx.db, id, content);
+  replaceLines(ctx.db, id, lines, charges);
+  if (total !== content.total)
+    ctx.act(
+      "draft",
+      { kind: "document", id, customerId: content.customerId },
+      `draft changed to ${ctx.sum(content.total, content.currency)}`,
+    );
+  return id;
+}

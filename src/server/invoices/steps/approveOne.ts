@@ -1,0 +1,137 @@
+import { createHash } from "node:crypto";
+
+import type { PaperFacts } from "@/contracts/invoices";
+import { nextStage, numberOf } from "@/core/invoices";
+import { inBook, postCreditNote, postInvoice } from "@/core/ledger";
+import { minor } from "@/core/money";
+import { fail, ok, type Result } from "@/core/result";
+import { documentById, type DocumentRow, drawNumber, markApproved, setStage } from "@/db/documents";
+import { insertOpenItem, openItemByNumber } from "@/db/openItems";
+import type { CommandContext } from "@/server/runtime/context";
+
+import { inputOf } from "./inputOf";
+import { workOut } from "./workOut";
+
+export type Approved = { id: number; number: string; itemId: number; actId: number };
+
+/**
+ * Approves a document: draws its number, freezes what its paper says, opens its item and posts it.
+ * What the book wants looked at by a second person waits for one instead (null).
+ */
+export function approveOne(ctx: CommandContext, document: DocumentRow): Result<Approved | null> {
+  const next = nextStage(document.stage, "approve");
+  if (!next.ok) return next;
+  if (needsSecond(ctx, document)) return waitForSecond(ctx, document);
+  const stale = ctx.staleRate(document.currency, document.issuedOn);
+  if (stale) return { ok: false, error: stale };
+  if (document.issuedOn <= ctx.settings.cutOverOn)
+    return fail("document.cut_over", { field: "issued_on", day: ctx.settings.cutOverOn });
+  const worked = workOut(ctx, inputOf(ctx.db, document), {
+    kind: document.kind,
+    corrects: correctedBy(ctx, document),
+    rules: { included: document.taxIncluded, rounded: document.taxRounded },
+  });
+  if (!worked.ok) return worked;
+  const number = freeNumber(ctx, document);
+  const paper: PaperFacts = { ...worked.value.paper, number };
+  const itemId = insertItem(ctx, document, number, paper);
+  const frozen = JSON.stringify(paper);
+  markApproved(ctx.db, document.id, {
+    number,
+    openItemId: itemId,
+    frozen,
+    frozenHash: createHash("sha256").update(frozen).digest("hex"),
+    by: ctx.who.actor,
+    on: ctx.today,
+  });
+  const words = document.kind === "invoice" ? "invoice" : "credit note";
+  const actId = ctx.act(
+    "approve",
+    { kind: "open_item", id: itemId, customerId: document.customerId },
+    `${words} ${number} approved, ${ctx.sum(document.total, document.currency)}`,
+  );
+  post(ctx, { document, paper, itemId, actId, text: `${words} ${number}` });
+  return ok({ id: document.id, number, itemId, actId });
+}
+
+/** The number of the invoice that a credit note corrects. */
+const correctedBy = ({ db }: CommandContext, { creditsId }: DocumentRow): string | null =>
+  creditsId === null ? null : (documentById(db, creditsId)?.number ?? null);
+
+/** Whether somebody else than who wrote it has to approve it. */
+const needsSecond = ({ settings, who }: CommandContext, document: DocumentRow): boolean =>
+  settings.approvalOver !== null &&
+  document.total > settings.approvalOver &&
+  document.writtenBy === who.actor;
+
+function waitForSecond(ctx: CommandContext, document: DocumentRow): Result<null> {
+  if (document.stage === "waiting") return fail("document.second", { name: document.writtenBy });
+  setStage(ctx.db, document.id, "waiting");
+  ctx.act(
+    "draft",
+    { kind: "document", id: document.id, customerId: document.customerId },
+    `${ctx.sum(document.total, document.currency)} waits for somebody else to approve it`,
+  );
+  return ok(null);
+}
+
+/** The next number of its series that no document has; numbers that came by a file are passed over. */
+function freeNumber(ctx: CommandContext, { kind, issuedOn }: DocumentRow): string {
+  const { invoicePrefix, creditNotePrefix } = ctx.settings;
+  const prefix = kind === "invoice" ? invoicePrefix : creditNotePrefix;
+  for (;;) {
+    const running = drawNumber(ctx.db, kind, Number(issuedOn.slice(0, 4)));
+    const number = numberOf(prefix, issuedOn, running);
+    if (!openItemByNumber(ctx.db, number)) return number;
+  }
+}
+
+function insertItem(
+  ctx: CommandContext,
+  document: DocumentRow,
+  number: string,
+  paper: PaperFacts,
+): number {
+  const sign = document.kind === "invoice" ? 1 : -1;
+  const total = minor(sign * paper.total);
+  return insertOpenItem(ctx.db, {
+    kind: document.kind,
+    number,
+    customerId: document.customerId,
+    issuedOn: document.issuedOn,
+    dueOn: document.dueOn,
+    currency: document.currency,
+    total,
+    tax: minor(sign * paper.tax),
+    opened: total,
+    balance: total,
+    openedOn: document.issuedOn,
+    poNumber: document.poNumber,
+    terms: document.kind === "invoice" ? document.terms : null,
+    description: paper.lines[0]?.description ?? null,
+    fileId: null,
+    lineNo: null,
+  });
+}
+
+type Posting = {
+  document: DocumentRow;
+  paper: PaperFacts;
+  itemId: number;
+  actId: number;
+  text: string;
+};
+
+/** Receivables gross, income without tax, tax by code. */
+function post(ctx: CommandContext, { document, paper, itemId, actId, text }: Posting): void {
+  const { currency } = document;
+  const parts = {
+    on: document.issuedOn,
+    partyId: document.customerId,
+    document: { kind: "open_item" as const, id: itemId, text },
+    itemId,
+    income: [{ sum: inBook(paper.net, currency) }],
+    taxes: paper.taxes.map(({ code, sum }) => ({ of: code, sum: inBook(sum, currency) })),
+  };
+  ctx.post(document.kind === "invoice" ? postInvoice(parts) : postCreditNote(parts), actId);
+}

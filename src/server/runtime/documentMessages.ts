@@ -1,0 +1,43 @@
+/** Failures about invoices and credit notes that are written here, and about orders. */
+export const DOCUMENT_MESSAGES: Record<string, string> = {
+  "document.unknown": "This document is not there. Load the list again.",
+  "document.empty": "A document has at least one line. Write what it is for.",
+  "document.number":
+    "“{text}” is not a number. Write it like 12.5, with a point before the decimals.",
+  "document.places": "“{text}” has more than six decimals, or more than twelve digits before them.",
+  "document.large": "This is too large: a sum has at most a million million of its smallest unit.",
+  "document.discount": "A discount lies between nothing and all of it. Mend it, or leave it out.",
+  "document.negative":
+    "The total would be below zero. What a customer gets back is a credit note: write one on its invoice.",
+  "document.tax_unknown":
+    "There is no tax code “{text}” in this book. Choose one, or say its percent in the order.",
+  "document.withholding": "What is withheld lies between 0 and 100 percent.",
+  "document.due": "The due day lies before the day of issue. Mend one of the two.",
+  "document.cut_over":
+    "Up to {day} invoices come over from the ledger before, by a file. Date this one after it.",
+  "document.second":
+    "{name} wrote this, and somebody else has to approve it: it is over the limit that the book sets.",
+  "document.stage": "This document is {stage}; that cannot be done with it any more.",
+  "document.written":
+    "{number} is approved and does not change any more. Correct it by a credit note.",
+  "document.not_written":
+    "This invoice came by a file. It is corrected where it was written; take in the credit note from there.",
+  "document.line": "{number} has no such line.",
+  "document.number_unknown": "There is no invoice or credit note “{number}” that was written here.",
+  "credit.other":
+    "Only what one customer owes, in one currency, is set off. {number} is another’s.",
+  "credit.over": "More would be set off than is open on {number} or left of the credit note.",
+  "credit.too_much":
+    "With this, more would be taken back of {number} than it came to. Lower the credit note.",
+  "order.rows": "The file has more than {most} rows. Give it in parts.",
+  "order.columns":
+    "These columns are missing: {columns}. A file of orders has document, customer_id, issued_on, terms, due_on, currency, po_number, item, description, quantity, rate, discount_percent, tax_code, tax_percent.",
+  "order.json":
+    "This is no JSON of orders: a list of rows, or of documents with their lines, is needed.",
+  "order.differs":
+    "Row {row} of this document says “{other}”, this one “{text}”. One document has one of it.",
+  "order.changed":
+    "A document came from the order “{document}” before, with another content. Give the new one another name, or correct the invoice by a credit note.",
+  "order.tax_code": "There is a tax percent without a tax code. Say which tax it is.",
+  "order.tax_percent": "The tax code {tax} is {percent} percent in this book, and {text} here.",
+};
