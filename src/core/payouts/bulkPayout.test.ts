@@ -7,7 +7,14 @@ import {
   type OffPayout,
 } from "@/core/payouts";
 
-import { addBankingDays, addDays, day } from "../calendar";
+import {
+  addBankingDays,
+  addDays,
+  bankingDaysBetween,
+  day,
+  type Day,
+  earlierFirst,
+} from "../calendar";
 import { minor } from "../money";
 
 const start = day("2026-11-02");
@@ -77,6 +84,121 @@ describe("what a lump is made of", () => {
       ),
       { numRuns: 200 },
     );
+  });
+});
+
+/** The same by trying everything: every run of days, every way to leave out up to three. */
+function slowAnswers(
+  items: readonly BulkPayoutItem[],
+  sum: number,
+  on: Day,
+  delayDays: number,
+): object[] {
+  const days = [...new Set(items.map((one) => one.on))].sort();
+  const best = new Map<
+    string,
+    { ids: number[]; from: Day; to: Day; leftOut: number[]; rank: number }
+  >();
+  for (let first = 0; first < days.length; first += 1)
+    for (let last = first; last < days.length && last < first + 12; last += 1) {
+      const [from, to] = [days[first] as Day, days[last] as Day];
+      const run = items.filter((one) => one.on >= from && one.on <= to);
+      for (let mask = 0; mask < 1 << run.length; mask += 1) {
+        const out = run.filter((_, at) => mask & (1 << at));
+        const ids = run.filter((_, at) => !(mask & (1 << at))).map(({ id }) => id);
+        const comesTo = run.reduce((all, { id, net }) => (ids.includes(id) ? all + net : all), 0);
+        if (out.length > 3 || ids.length === 0 || comesTo !== sum) continue;
+        // A run that comes out whole is not looked through for others.
+        if (out.length > 0 && run.reduce((all, { net }) => all + net, 0) === sum) continue;
+        const middle = out.some((one) => one.on > from && one.on < to) ? 1 : 0;
+        const late = Math.abs(bankingDaysBetween(to, on) - delayDays);
+        const rank = 4 * out.length + 8 * late + 4 * Math.min(first, 4) + middle;
+        const known = best.get(ids.join());
+        if (known && known.rank <= rank) continue;
+        best.set(ids.join(), { ids, from, to, leftOut: out.map(({ id }) => id), rank });
+      }
+    }
+  return [...best.values()].sort(
+    (a, b) => a.rank - b.rank || a.leftOut.length - b.leftOut.length || (a.from < b.from ? -1 : 1),
+  );
+}
+
+describe("every answer, against trying everything", () => {
+  it("gives the same, in the same order, whatever order the items stand in", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ net: fc.integer({ min: -2, max: 6 }), on: fc.nat(15) }), {
+          minLength: 1,
+          maxLength: 8,
+        }),
+        fc.integer({ min: -3, max: 14 }),
+        fc.nat(4),
+        (drawn, sum, delayDays) => {
+          const items = drawn
+            .map(({ net, on }, at) => item(at + 1, on, net))
+            .sort((a, b) => earlierFirst(a.on, b.on) || a.id - b.id);
+          const on = addDays(start, 16);
+          const slow = slowAnswers(
+            items.filter(({ net }) => net !== 0),
+            sum,
+            on,
+            delayDays,
+          );
+          const fast = bulkPayoutAnswers([...items].reverse(), { sum: minor(sum), on, delayDays });
+          const ranks = (answers: readonly object[]): object[] =>
+            answers.map((answer) => [
+              (answer as { rank: number }).rank,
+              (answer as { from: Day }).from,
+            ]);
+          expect(ranks(fast.answers)).toEqual(ranks(slow.slice(0, 10)));
+          if (slow.length <= 10)
+            expect(new Set(fast.answers.map((answer) => JSON.stringify(answer)))).toEqual(
+              new Set(slow.map((answer) => JSON.stringify(answer))),
+            );
+          expect(fast.only).toBe(fast.count === 1 && slow.length === 1);
+        },
+      ),
+    );
+  });
+  it("looks at runs of twelve days at the most, and gives ten answers at the most", () => {
+    const days = (count: number): BulkPayoutItem[] =>
+      Array.from({ length: count }, (_, at) => item(at + 1, at, 100));
+    const of = (count: number): number =>
+      bulkPayoutAnswers(days(count), {
+        sum: minor(100 * count),
+        on: addDays(start, 20),
+        delayDays: 1,
+      }).answers.length;
+    expect([of(12), of(13)]).toEqual([1, 0]);
+    expect(
+      bulkPayoutAnswers(days(13), { sum: minor(300), on: addDays(start, 20), delayDays: 1 })
+        .answers,
+    ).toHaveLength(10);
+  });
+  it("says that it is too much to count, and up to where it counts", () => {
+    const asked = (count: number, net: number, sum: number): [number | null, number] => {
+      const items = Array.from({ length: count }, (_, at) => item(at + 1, at % 3, net));
+      const found = bulkPayoutAnswers(items, {
+        sum: minor(sum),
+        on: addDays(start, 5),
+        delayDays: 1,
+      });
+      return [found.count, found.cap];
+    };
+    expect([
+      asked(4, 100_000_000, 100_000_000),
+      asked(5, 100_000_000, 100_000_000),
+      asked(24, 1, 12),
+      asked(24, 1, 3),
+    ]).toEqual([
+      [4, 1_000_000],
+      [null, 1_000_000],
+      [1_000_000, 1_000_000],
+      [2024, 1_000_000],
+    ]);
+    expect(
+      bulkPayoutAnswers([item(1, 0, 5)], { sum: minor(-1), on: start, delayDays: 0 }).count,
+    ).toBe(0);
   });
 });
 

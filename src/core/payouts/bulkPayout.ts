@@ -1,4 +1,4 @@
-import { bankingDaysBetween, type Day } from "../calendar";
+import { bankingDaysBetween, type Day, earlierFirst } from "../calendar";
 import type { Minor } from "../money";
 
 /** A receipt in clearing less its fee (or a refund, below zero): what it brings to a payout. */
@@ -32,11 +32,12 @@ export type BulkPayoutAnswers = {
 };
 
 const MOST_ANSWERS = 10;
-const MOST_LEFT_OUT = 3;
 const CAP = 1_000_000;
 /** Steps that counting may take: items times the sum in minor units. */
 const MOST_STEPS = 400_000_000;
 const LONGEST_RUN = 12;
+/** Sets of three that are gone into for one run. */
+const MOST_SETS = 200;
 
 /**
  * Which of the items in clearing a lump is made of. Among sixty items chance
@@ -51,17 +52,11 @@ export function bulkPayoutAnswers(
 ): BulkPayoutAnswers {
   const sorted = [...items]
     .filter(({ net }) => net !== 0)
-    .sort((a, b) => {
-      if (a.on < b.on) return -1;
-      if (a.on > b.on) return 1;
-      return a.id - b.id;
-    });
+    .sort((a, b) => earlierFirst(a.on, b.on) || a.id - b.id);
   const days = [...new Set(sorted.map(({ on }) => on))];
   const found = new Map<string, BulkPayoutAnswer>();
-  for (let first = 0; first < days.length; first += 1) {
-    for (let last = first; last < Math.min(days.length, first + LONGEST_RUN); last += 1) {
-      const [from, to] = [days[first], days[last]];
-      if (from === undefined || to === undefined) continue;
+  for (const [first, from] of days.entries()) {
+    for (const to of days.slice(first, first + LONGEST_RUN)) {
       const run = sorted.filter(({ on }) => on >= from && on <= to);
       const over = run.reduce((sum, { net }) => sum + net, 0) - lump.sum;
       for (const leftOut of setsOf(run, over)) {
@@ -85,7 +80,7 @@ export function bulkPayoutAnswers(
   const answers = [...found.values()]
     .sort(
       (a, b) =>
-        a.rank - b.rank || a.leftOut.length - b.leftOut.length || (a.from < b.from ? -1 : 1),
+        a.rank - b.rank || a.leftOut.length - b.leftOut.length || earlierFirst(a.from, b.from),
     )
     .slice(0, MOST_ANSWERS);
   return { answers, count, cap: CAP, only: count === 1 && answers.length === 1 };
@@ -103,16 +98,16 @@ function setsOf(items: readonly BulkPayoutItem[], sum: number): BulkPayoutItem[]
   const byNet = new Map<number, number[]>();
   items.forEach(({ net }, at) => byNet.set(net, [...(byNet.get(net) ?? []), at]));
   const at = (index: number): BulkPayoutItem => items[index] as BulkPayoutItem;
-  for (let a = 0; a < items.length; a += 1) {
-    if (at(a).net === sum) sets.push([at(a)]);
+  for (const [a, one] of items.entries()) {
+    if (one.net === sum) sets.push([one]);
     for (let b = a + 1; b < items.length; b += 1) {
-      const two = at(a).net + at(b).net;
-      if (two === sum) sets.push([at(a), at(b)]);
+      const two = one.net + at(b).net;
+      if (two === sum) sets.push([one, at(b)]);
       for (const c of byNet.get(sum - two) ?? [])
-        if (c > b && sets.length < 200) sets.push([at(a), at(b), at(c)]);
+        if (c > b && sets.length < MOST_SETS) sets.push([one, at(b), at(c)]);
     }
   }
-  return sets.filter((set) => set.length <= MOST_LEFT_OUT);
+  return sets;
 }
 
 /**

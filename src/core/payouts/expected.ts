@@ -1,4 +1,4 @@
-import { addBankingDays, type Day } from "@/core/calendar";
+import { addBankingDays, type Day, earlierFirst } from "@/core/calendar";
 import { add, sumOf, type Minor } from "@/core/money";
 
 /** Something in clearing that is in no payout yet. */
@@ -27,33 +27,28 @@ export type Expected = {
  * @example settled on Wednesday 25 Nov 2026, two banking days: due Monday 30 Nov (the 26th is a holiday)
  */
 export function expectedOf(items: readonly Unpaid[], today: Day): Expected[] {
-  const groups = new Map<string, { on: Day; all: Unpaid[] }>();
+  const groups = new Map<string, { on: Day; account: string; all: Unpaid[] }>();
   for (const item of items) {
     const on = addBankingDays(item.settledOn, item.delayDays);
     const key = `${item.account}\n${on}`;
-    const group = groups.get(key) ?? { on, all: [] };
+    const group = groups.get(key) ?? { on, account: item.account, all: [] };
     group.all.push(item);
     groups.set(key, group);
   }
   return [...groups.values()]
-    .map(({ on, all }): Expected => {
+    .map(({ on, account, all }): Expected => {
       const days = all.map(({ settledOn }) => settledOn).sort();
       return {
         on,
-        account: all[0]?.account ?? "",
+        account,
         sum: sumOf(all, ({ amount }) => amount),
-        charges: all.reduce((so, { charges }) => so + charges, 0),
+        charges: sumOf(all, ({ charges }) => charges),
         from: days[0] ?? on,
-        to: days.at(-1) ?? on,
+        to: days[days.length - 1] ?? on,
         late: on < today,
       };
     })
-    .sort((a, b) => {
-      if (a.on < b.on) return -1;
-      if (a.on > b.on) return 1;
-      if (a.account < b.account) return -1;
-      return 1;
-    });
+    .sort((a, b) => earlierFirst(a.on, b.on) || a.account.localeCompare(b.account, "en"));
 }
 
 /** The sum of what is expected up to a day. */
