@@ -11,10 +11,19 @@ import { todayOf } from "@/server/runtime/context";
 import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 
 /** `dozo export`: a report to standard output, or to a file. */
-export async function exportReport({ values, files }: Args): Promise<Outcome> {
-  if (files[0] === "audit" && files.length === 1) return auditPackage(values);
+export async function exportReport(args: Args): Promise<Outcome> {
+  const [what, ...more] = args.files;
+  if (more.length > 0) return reportOf(args);
+  if (what === "audit") return auditPackage(args.values);
+  if (what === "ubl" || what === "pdf")
+    return (await import("./exportDocument")).exportDocument(what, args.values);
+  return reportOf(args);
+}
+
+async function reportOf({ values, files }: Args): Promise<Outcome> {
   const name = EXPORTS.find((name) => name === files[0]);
-  if (!name || files.length !== 1) return wrongCall(`Say which report: ${EXPORTS.join(", ")}.`);
+  if (!name || files.length !== 1)
+    return wrongCall(`Say which: ${EXPORTS.join(", ")}, audit, ubl, pdf.`);
   if (typeof values.book !== "string") return wrongCall("Say --book.");
   const format = FORMATS.find((name) => name === (values.format ?? (values.json ? "json" : "csv")));
   if (!format) return wrongCall(`There is no format “${String(values.format)}”.`);

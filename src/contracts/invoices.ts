@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
-import type { TaxCategory } from "@/core/invoices";
+import type { DocumentState, TaxCategory } from "@/core/invoices";
 import type { Currency, Minor } from "@/core/money";
 
 import { isoDay } from "./values";
@@ -117,3 +117,6 @@ export type PaperFacts = {
   withheld: Minor;
   payable: Minor;
 };
+
+/** A document that was written here, on its page: its paper, how it stands, and what may still be taken back. */
+export type Written = { paper: PaperFacts; state: DocumentState; creditable: Minor };

@@ -186,7 +186,13 @@ const applicationsSide = (db: Db): ProofSides => ({
   ),
   strays: one(
     db,
-    "SELECT (SELECT count(*) FROM receipt r WHERE r.applied <> (SELECT coalesce(sum(amount), 0) FROM application WHERE receipt_id = r.id AND ended_by IS NULL)) + (SELECT count(*) FROM open_item i WHERE i.balance <> i.opened - (SELECT coalesce(sum(amount + discount + small_difference), 0) FROM application WHERE open_item_id = i.id AND ended_by IS NULL) - (SELECT coalesce(sum(sum), 0) FROM write_off WHERE open_item_id = i.id AND state = 'posted')) AS sum",
+    `SELECT (SELECT count(*) FROM receipt r WHERE r.applied <>
+         (SELECT coalesce(sum(amount), 0) FROM application WHERE receipt_id = r.id AND ended_by IS NULL))
+       + (SELECT count(*) FROM open_item i WHERE i.balance <> i.opened
+         - (SELECT coalesce(sum(amount + discount + small_difference), 0) FROM application WHERE open_item_id = i.id AND ended_by IS NULL)
+         - (SELECT coalesce(sum(sum), 0) FROM write_off WHERE open_item_id = i.id AND state = 'posted')
+         - (SELECT coalesce(sum(amount), 0) FROM credit_use WHERE open_item_id = i.id AND ended_by IS NULL)
+         + (SELECT coalesce(sum(amount), 0) FROM credit_use WHERE credit_item_id = i.id AND ended_by IS NULL)) AS sum`,
   ),
 });
 

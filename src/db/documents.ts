@@ -1,5 +1,5 @@
 import type { Day } from "@/core/calendar";
-import type { Stage, TaxCode } from "@/core/invoices";
+import type { Stage } from "@/core/invoices";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
@@ -245,51 +245,5 @@ export function markApproved(db: Db, id: number, approval: Approval): void {
     approval.by,
     approval.on,
     id,
-  );
-}
-
-/** The next running number of a kind in a year, which is drawn by this. */
-export function drawNumber(db: Db, kind: DocumentKind, year: number): number {
-  db.run(
-    `INSERT INTO series (kind, year, last) VALUES (?, ?, 1)
-     ON CONFLICT (kind, year) DO UPDATE SET last = last + 1`,
-    kind,
-    year,
-  );
-  return (
-    db.get<{ last: number }>("SELECT last FROM series WHERE kind = ? AND year = ?", kind, year)
-      ?.last ?? 1
-  );
-}
-
-export function taxCodes(db: Db): TaxCode[] {
-  return db.all<TaxCode>("SELECT code, percent, category, note FROM tax_code ORDER BY code");
-}
-
-export function insertTaxCode(db: Db, tax: TaxCode): void {
-  db.run(
-    "INSERT INTO tax_code (code, percent, category, note) VALUES (?, ?, ?, ?)",
-    tax.code,
-    tax.percent,
-    tax.category,
-    tax.note,
-  );
-}
-
-/** A document in a list, with its customer's name. */
-export type DocumentListed = Pick<
-  DocumentRow,
-  "id" | "kind" | "stage" | "issuedOn" | "dueOn" | "currency" | "total" | "poNumber" | "customerId"
-> & { customer: string; words: string | null };
-
-/** What is written and not approved yet, the latest first. */
-export function unapprovedDocuments(db: Db): DocumentListed[] {
-  return db.all<DocumentListed>(
-    `SELECT d.id, d.kind, d.stage, d.issued_on AS issuedOn, d.due_on AS dueOn, d.currency, d.total,
-       d.po_number AS poNumber, d.customer_id AS customerId, c.name AS customer,
-       (SELECT description FROM document_line WHERE document_id = d.id ORDER BY line_no LIMIT 1) AS words
-     FROM document d JOIN customer c ON c.id = d.customer_id
-     WHERE d.stage IN ('draft', 'waiting')
-     ORDER BY d.id DESC`,
   );
 }

@@ -32,3 +32,12 @@ export { decodeText, readTable, type Table } from "./csv/table";
 export { mailServerOf, type MailServer } from "./mailServer";
 export { DECIMAL, harmless } from "./harmless";
 export { dayInZone } from "./zones";
+export {
+  readUbl,
+  type UblAllowance,
+  type UblDocument,
+  type UblLine,
+  type UblRecord,
+  type UblTax,
+  writeUbl,
+} from "./ubl";

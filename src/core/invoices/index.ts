@@ -1,5 +1,5 @@
 export { calculate } from "./arithmetic";
-export { type Decimal, decimalOf, decimalText, MOST_PLACES, rateFor } from "./decimal";
+export { type Decimal, decimalOf, decimalText, rateFor } from "./decimal";
 export { type DocumentProblem, lineAmount, type LineInput } from "./line";
 export { numberOf } from "./numbering";
 export {
@@ -8,10 +8,9 @@ export {
   type Stage,
   STAGE_WORDS,
   type StageEvent,
-  STAGES,
   stateOf,
 } from "./states";
-export { TAX_CATEGORIES, type TaxCategory, type TaxCode, type TaxRules, UNTAXED } from "./taxes";
+export { TAX_CATEGORIES, type TaxCategory, type TaxCode, type TaxRules } from "./taxes";
 export {
   type ChargeInput,
   type DocumentDiscount,

@@ -9,6 +9,8 @@ import { openItemById, type OpenItemRow } from "@/db/openItems";
 import { readSettings } from "@/db/settings";
 
 import { type Statement, statementOf } from "../customers/queries/statement";
+import { paperOfItem } from "../invoices/queries/papers";
+import { paperPdf } from "./paperPdf";
 import { printable, printed } from "./pdf";
 import { left, partOf, right, sum } from "./statementPart";
 
@@ -113,6 +115,8 @@ export async function invoicePdf(db: Db, itemId: number): Promise<Buffer | null>
   const item = openItemById(db, itemId);
   const customer = item && customerById(db, item.customerId);
   if (!item || !customer) return null;
+  const paper = paperOfItem(db, itemId);
+  if (paper) return paperPdf(paper);
   const { name, replyTo } = readSettings(db);
   const title = titleOf(item);
   const facts: [string, string][] = [

@@ -2,6 +2,7 @@ import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import type { Backing, Linked } from "@/contracts/history";
+import type { Written } from "@/contracts/invoices";
 import type { BookFacts } from "@/contracts/shell";
 import { type Day, daysBetween, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
@@ -12,6 +13,8 @@ import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { FactList, Halves, Section } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
 import { type GivingUp, WriteOffQuestion } from "../overdue/WriteOffQuestion";
+import { CreditNoteQuestion } from "./CreditNoteQuestion";
+import { WrittenPaper } from "./WrittenPaper";
 
 type Item = {
   id: number;
@@ -36,6 +39,7 @@ type Props = BookFacts & {
   letters: { on: Day; words: string }[];
   givingUp: GivingUp;
   told: Backing;
+  written: Written | null;
 };
 
 const KIND = { invoice: "Invoice", late_fee: "Late fee", credit_note: "Credit note" } as const;
@@ -48,6 +52,7 @@ export function InvoicePage({
   letters,
   givingUp,
   told,
+  written,
   ...around
 }: Props): ReactNode {
   const { book, today } = around;
@@ -60,11 +65,13 @@ export function InvoicePage({
         customer={customer}
         item={item}
         today={today}
+        written={written}
       />
       <Halves>
         <Section>
           <Subheading>What it says</Subheading>
           <InvoiceFacts currency={currency} item={item} today={today} />
+          {written ? <WrittenPaper paper={written.paper} /> : null}
           <Subheading>{item.kind === "credit_note" ? "Used with" : "Paid by"}</Subheading>
           <LinkedTable
             linked={paid}
@@ -91,6 +98,15 @@ export function InvoicePage({
               </DetailTable>
             </>
           ) : null}
+          {written ? (
+            <CreditNoteQuestion
+              itemId={item.id}
+              number={item.number}
+              currency={currency}
+              creditable={written.creditable}
+              lines={written.paper.lines.map(({ description }) => description)}
+            />
+          ) : null}
           {item.balance > 0 ? <WriteOffQuestion item={item} {...givingUp} /> : null}
         </Section>
         <History told={told} {...around} />
@@ -105,9 +121,11 @@ type InvoiceHeadingProps = {
   customer: Props["customer"];
   item: Props["item"];
   today: BookFacts["today"];
+  written: Props["written"];
 };
 
-function InvoiceHeading({ book, currency, customer, item, today }: InvoiceHeadingProps): ReactNode {
+function InvoiceHeading(props: InvoiceHeadingProps): ReactNode {
+  const { book, currency, customer, item, today, written } = props;
   return (
     <PageHeading>
       <Title>
@@ -122,8 +140,17 @@ function InvoiceHeading({ book, currency, customer, item, today }: InvoiceHeadin
         </b>
         , <NextLink href={`/b/${book}/customers/${customer.id}`}>{customer.name}</NextLink>
       </span>
-      <State item={item} today={today} />
+      {written?.state === "void" ? (
+        <span data-tone="soft">void: all of it was taken back</span>
+      ) : (
+        <State item={item} today={today} />
+      )}
       <HeadingEnd>
+        {written ? (
+          <a data-tone="soft" href={`/api/v1/b/${book}/invoices/${item.id}/ubl`}>
+            UBL
+          </a>
+        ) : null}
         <a data-tone="soft" href={`/api/v1/b/${book}/invoices/${item.id}/pdf`}>
           PDF
         </a>

@@ -9,11 +9,12 @@ import type { OpenLine } from "@/core/metrics";
 import { formatAmount, type Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
-import { HeadingEnd, PageHeading, Tab, TabLine, Title } from "../kit/headings";
+import { PageHeading, Title } from "../kit/headings";
 import { ListFiles } from "../kit/lists/ListFiles";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 import type { ListColumn } from "../kit/lists/columns";
+import { InvoiceTabs, NewInvoice } from "./InvoiceTabs";
 
 export type InvoiceState = "open" | "overdue" | "paid" | "all";
 type Invoice = Omit<OpenLine, "bookBalance">;
@@ -29,13 +30,6 @@ type Props = BookFacts & {
   page: number;
   pageRows: number;
 };
-
-const STATES: readonly (readonly [InvoiceState, string])[] = [
-  ["open", "Open"],
-  ["overdue", "Overdue"],
-  ["paid", "Settled"],
-  ["all", "All"],
-];
 
 /** Invoices and credit notes by state, with their sums. */
 export function InvoicesPage(props: Props): ReactNode {
@@ -93,17 +87,11 @@ function InvoicesHeading({
           {props.issued === null ? "" : ` issued in ${props.issued}`}
         </small>
       </Title>
-      <TabLine>
-        {STATES.map(([name, words]) => (
-          <Tab key={name} href={`?state=${name}${query}`} here={state === name}>
-            {words}
-          </Tab>
-        ))}
-      </TabLine>
-      <HeadingEnd>
+      <InvoiceTabs here={state} query={query} />
+      <NewInvoice book={book}>
         <SearchBox label="Number, customer or PO" value={text} />
         <ListFiles book={book} list="invoices" more={{ state }} />
-      </HeadingEnd>
+      </NewInvoice>
     </PageHeading>
   );
 }
@@ -201,7 +189,8 @@ function NoInvoices({ book, state, text }: NoInvoicesProps): ReactNode {
     <>
       <p>No invoices here.</p>
       <p>
-        They come with a file: <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.
+        They are <NextLink href={`/b/${book}/invoices/new`}>written here</NextLink>, or come with a
+        file: <NextLink href={`/b/${book}/arrivals`}>Arrivals</NextLink>.
       </p>
     </>
   );

@@ -1,14 +1,11 @@
 "use client";
 
-import { Box, chakra } from "@chakra-ui/react";
-import { type ReactNode, useEffect, useRef, useState } from "react";
+import type { ReactNode } from "react";
 
 import type { FoundCustomer } from "@/contracts/match";
-import { type Currency, formatAmount } from "@/core/money";
+import type { Currency } from "@/core/money";
 
-import { LineField } from "../kit/fields";
-import { useActing } from "../shell/Notices";
-import { load } from "../shell/send";
+import { CustomerFinder } from "../customers/CustomerFinder";
 import type { Tally } from "./tally";
 
 type CustomerChoiceProps = {
@@ -16,111 +13,17 @@ type CustomerChoiceProps = {
   choose: (customer: FoundCustomer) => void;
   currency: Currency;
 };
-/** Finds the customer of a receipt by hand: type part of a name, arrow down, Enter. */
-export function CustomerChoice(props: CustomerChoiceProps): ReactNode {
-  const { tally, currency } = props;
-  const { text, setText, found, at, setAt, field, take } = useCustomerChoice(props);
-  return (
-    <Box position="relative" marginTop="6px">
-      <LineField
-        kind="words"
-        width="100%"
-        ref={field}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        role="combobox"
-        aria-expanded={found.length > 0}
-        aria-controls="customers-found"
-        aria-label="Another customer"
-        placeholder={
-          tally.customerId === null
-            ? "whose is it: part of a name or number …"
-            : "another customer …"
-        }
-        onKeyDown={(event) => {
-          if (event.key === "ArrowDown") {
-            event.preventDefault();
-            setAt(Math.min(at + 1, found.length - 1));
-          }
-          if (event.key === "ArrowUp") {
-            event.preventDefault();
-            setAt(Math.max(at - 1, 0));
-          }
-          if (event.key === "Enter") {
-            event.preventDefault();
-            take(found[at]);
-          }
-          if (event.key === "Escape") {
-            setText("");
-            event.currentTarget.blur();
-          }
-        }}
-      />
-      {found.length > 0 ? (
-        <chakra.ul
-          position="absolute"
-          zIndex={5}
-          insetInline="0"
-          background="sheet"
-          border="1px solid {colors.line}"
-          id="customers-found"
-          role="listbox"
-          aria-label="Customers found"
-        >
-          {found.map((customer, index) => (
-            <chakra.li
-              padding="4px 8px"
-              cursor="pointer"
-              background={index === at ? "{colors.strip}" : undefined}
-              display="flex"
-              justifyContent="space-between"
-              key={customer.id}
-              role="option"
-              aria-selected={index === at}
-              onMouseDown={() => take(customer)}
-            >
-              <span>
-                {customer.name} <span data-tone="soft">{customer.externalId}</span>
-              </span>
-              <span data-sum>{formatAmount(customer.open, currency)}</span>
-            </chakra.li>
-          ))}
-        </chakra.ul>
-      ) : null}
-    </Box>
-  );
-}
 
-function useCustomerChoice({ choose }: CustomerChoiceProps) {
-  const { book } = useActing();
-  const [text, setText] = useState("");
-  const [found, setFound] = useState<FoundCustomer[]>([]);
-  const [at, setAt] = useState(0);
-  useEffect(() => {
-    let current = true;
-    if (text.trim().length < 2) {
-      setFound([]);
-      return;
-    }
-    void load<FoundCustomer[]>(`/api/v1/b/${book}/customers?q=${encodeURIComponent(text)}`).then(
-      (sent) => {
-        if (current) {
-          setFound(sent.ok ? sent.value : []);
-          setAt(0);
-        }
-      },
-    );
-    return () => {
-      current = false;
-    };
-  }, [book, text]);
-  const field = useRef<HTMLInputElement>(null);
-  const take = (customer: FoundCustomer | undefined): void => {
-    if (!customer) return;
-    choose(customer);
-    setText("");
-    // The keys of the row act again.
-    field.current?.blur();
-  };
-  return { text, setText, found, at, setAt, field, take };
+/** Whose a receipt is, found by hand. */
+export function CustomerChoice({ tally, choose, currency }: CustomerChoiceProps): ReactNode {
+  return (
+    <CustomerFinder
+      label="Another customer"
+      placeholder={
+        tally.customerId === null ? "whose is it: part of a name or number …" : "another customer …"
+      }
+      currency={currency}
+      choose={choose}
+    />
+  );
 }

@@ -17,10 +17,9 @@ import {
   documentOfOrder,
   type DocumentRow,
   insertDocument,
-  insertTaxCode,
   replaceLines,
-  taxCodes,
 } from "@/db/documents";
+import { insertTaxCode, taxCodes } from "@/db/taxCodes";
 import { defineCommand } from "@/server/runtime/command";
 import { type CommandContext, Refusal } from "@/server/runtime/context";
 
@@ -140,33 +139,40 @@ const inputOf = (order: Order, customerId: number): z.input<typeof draftInput> =
 /** Makes the tax codes that the book does not know yet; one that it knows has its own percent. */
 function knownTaxes(ctx: CommandContext, lines: readonly OrderLine[]): Result<null> {
   const known = new Map(taxCodes(ctx.db).map(({ code, percent }) => [code, percent]));
-  for (const [at, { taxCode, taxPercent }] of lines.entries()) {
-    const wrong = (code: string, facts: object = {}): Result<null> =>
-      fail(code, { field: "tax_percent", line: at + 1, text: taxPercent, ...facts });
-    if (taxCode === null) {
-      if (taxPercent !== null && Number(taxPercent) !== 0) return wrong("order.tax_code");
-      continue;
-    }
-    const percent = decimalOf(taxPercent ?? known.get(taxCode) ?? "");
-    if (!percent.ok || percent.value.units < 0n || Number(decimalText(percent.value)) > 100)
-      return wrong(taxPercent === null ? "document.tax_unknown" : "document.number", {
-        text: taxPercent ?? taxCode,
-      });
-    const said = decimalText(percent.value);
-    const own = known.get(taxCode);
-    if (own !== undefined && own !== said)
-      return wrong("order.tax_percent", { tax: taxCode, percent: own });
-    if (own === undefined) {
-      insertTaxCode(ctx.db, {
-        code: taxCode,
-        percent: said,
-        category: said === "0" ? "zero" : "standard",
-        note: null,
-      });
-      known.set(taxCode, said);
-    }
+  for (const [at, line] of lines.entries()) {
+    const percent = percentOf(line, known);
+    if (!percent.ok)
+      return { ok: false, error: { field: "tax_percent", line: at + 1, ...percent.error } };
+    const { taxCode } = line;
+    if (taxCode === null || known.has(taxCode)) continue;
+    known.set(taxCode, percent.value);
+    insertTaxCode(ctx.db, {
+      code: taxCode,
+      percent: percent.value,
+      category: percent.value === "0" ? "zero" : "standard",
+      note: null,
+    });
   }
   return ok(null);
+}
+
+/** The percent of a line's tax, by what it says or what the book knows; the two agree. */
+function percentOf(
+  { taxCode, taxPercent }: OrderLine,
+  known: ReadonlyMap<string, string>,
+): Result<string> {
+  if (taxCode === null)
+    return taxPercent === null || Number(taxPercent) === 0 ? ok("0") : fail("order.tax_code");
+  const own = known.get(taxCode);
+  if (taxPercent === null)
+    return own === undefined ? fail("document.tax_unknown", { text: taxCode }) : ok(own);
+  const read = decimalOf(taxPercent);
+  if (!read.ok || read.value.units < 0n || Number(decimalText(read.value)) > 100)
+    return fail("document.number", { text: taxPercent });
+  const said = decimalText(read.value);
+  return own === undefined || own === said
+    ? ok(said)
+    : fail("order.tax_percent", { tax: taxCode, percent: own, text: taxPercent });
 }
 
 /** A failure with its row and column: of the line that it is in, else of the document's first row. */

@@ -19,20 +19,33 @@ export const writeDraft = defineCommand({
   name: "writeDraft",
   schema: z.object({ id: z.number().int().nullable().default(null), draft: draftInput }),
   run(ctx, { id, draft }): Result<{ id: number; total: number }> {
-    const before = id === null ? null : (documentById(ctx.db, id) ?? null);
-    if (id !== null && before === null) return fail("document.unknown", { id });
-    if (before && before.stage !== "draft")
-      return fail("document.written", { number: before.number ?? "This document" });
-    const corrected = before?.creditsId == null ? null : documentById(ctx.db, before.creditsId);
-    const worked = workOut(ctx, draft, {
-      kind: before?.kind ?? "invoice",
-      corrects: corrected?.number ?? null,
-    });
+    const before = id === null ? ok(null) : draftBefore(ctx, id);
+    if (!before.ok) return before;
+    const worked = workOut(ctx, draft, writtenAs(ctx, before.value));
     if (!worked.ok) return worked;
-    const saved = before ? over(ctx, before, worked.value) : anew(ctx, worked.value);
+    const saved = before.value ? over(ctx, before.value, worked.value) : anew(ctx, worked.value);
     return ok({ id: saved, total: worked.value.totals.total });
   },
 });
+
+/** A draft that may still be written over. */
+function draftBefore({ db }: CommandContext, id: number): Result<DocumentRow> {
+  const found = documentById(db, id);
+  if (!found) return fail("document.unknown", { id });
+  return found.stage === "draft"
+    ? ok(found)
+    : fail("document.written", { number: found.number ?? "This document" });
+}
+
+/** A draft stays what it is: an invoice, or the credit note of one. */
+function writtenAs(
+  { db }: CommandContext,
+  before: DocumentRow | null,
+): Parameters<typeof workOut>[2] {
+  if (!before) return undefined;
+  const corrected = before.creditsId === null ? undefined : documentById(db, before.creditsId);
+  return { kind: before.kind, corrects: corrected?.number ?? null };
+}
 
 function anew(ctx: CommandContext, { content, lines, charges }: WorkedOut): number {
   const id = insertDocument(

@@ -1,5 +1,6 @@
 import type { Unread } from "@/contracts/history";
 import type { Backing, Linked } from "@/contracts/history";
+import type { Written } from "@/contracts/invoices";
 import type { ReceiptItem } from "@/contracts/match";
 import { type PayoutShare } from "@/contracts/payouts";
 import { type Day, formatDay } from "@/core/calendar";
@@ -22,6 +23,8 @@ import { type WriteOffRow, writeOffsOf } from "@/db/writeOffs";
 import { actsAbout, entriesAbout, originOf } from "@/server/books/queries/history";
 import { METHOD_WORDS } from "@/server/match/queries/match";
 
+import { setOffs, writtenOf } from "./written";
+
 export type InvoicePage = Backing & {
   item: OpenItemRow;
   customer: { id: number; name: string };
@@ -33,6 +36,8 @@ export type InvoicePage = Backing & {
     people: number;
     waits: WriteOffRow | null;
   };
+  /** What stands on its paper and how it stands, where it was written here. */
+  written: Written | null;
 };
 
 export function invoicePageOf(db: Db, id: number): Unread<InvoicePage> | null {
@@ -70,7 +75,8 @@ export function invoicePageOf(db: Db, id: number): Unread<InvoicePage> | null {
   return {
     item,
     customer: { id: customer.id, name: customer.name },
-    paid: [...paid, ...given],
+    paid: [...paid, ...setOffs(db, id), ...given],
+    written: writtenOf(db, item, letters.length > 0),
     givingUp: {
       limit: minor(settings.smallDifferenceLimit),
       people: settings.people.length,

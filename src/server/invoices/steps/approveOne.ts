@@ -5,7 +5,8 @@ import { nextStage, numberOf } from "@/core/invoices";
 import { inBook, postCreditNote, postInvoice } from "@/core/ledger";
 import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import { documentById, type DocumentRow, drawNumber, markApproved, setStage } from "@/db/documents";
+import { documentById, type DocumentRow, markApproved, setStage } from "@/db/documents";
+import { drawNumber } from "@/db/series";
 import { insertOpenItem, openItemByNumber } from "@/db/openItems";
 import type { CommandContext } from "@/server/runtime/context";
 

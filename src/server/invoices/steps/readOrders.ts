@@ -49,15 +49,17 @@ function fromJson(text: string): Result<OrderRow[]> {
   } catch {
     return fail("order.json");
   }
-  const list = Array.isArray(data)
-    ? data
-    : Array.isArray(of(data, "documents"))
-      ? of(data, "documents")
-      : [data];
   const rows: OrderRow[] = [];
-  for (const entry of list as unknown[])
+  for (const entry of listOf(data))
     for (const cells of rowsOf(entry)) rows.push({ row: rows.length + 1, cells });
   return rows.length === 0 ? fail("order.json") : ok(rows);
+}
+
+/** What a file of JSON lists: by itself, as `documents`, or as the one document that it is. */
+function listOf(data: unknown): unknown[] {
+  if (Array.isArray(data)) return data;
+  const documents = of(data, "documents");
+  return Array.isArray(documents) ? documents : [data];
 }
 
 /** A row as it stands, or each line of a document with what is said of the whole. */

@@ -9,8 +9,8 @@ import {
   type DocumentContent,
   type DocumentKind,
   type DocumentLineRow,
-  taxCodes,
 } from "@/db/documents";
+import { taxCodes } from "@/db/taxCodes";
 import type { Db } from "@/db/connection";
 import type { Settings } from "@/db/settings";
 

@@ -1,6 +1,8 @@
 import type { ReactNode } from "react";
 
+import { draftsOf } from "@/server/invoices/queries/editor";
 import { INVOICE_STATES, invoicesPage } from "@/server/invoices/queries/invoicesPage";
+import { DraftsPage } from "@/ui/invoices/DraftsPage";
 import { InvoicesPage } from "@/ui/invoices/InvoicesPage";
 
 import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
@@ -17,6 +19,8 @@ export default async function Invoices({
 }): Promise<ReactNode> {
   const context = await pageOf(params);
   const search = await searchParams;
+  if (one(search, "state") === "drafts")
+    return <DraftsPage {...factsOf(context)} drafts={draftsOf(context.db)} />;
   const asked = {
     state: INVOICE_STATES.find((name) => name === one(search, "state")) ?? "open",
     issued: one(search, "issued") || null,

@@ -30,6 +30,7 @@ export default async function Invoice({
       letters={page.letters}
       givingUp={page.givingUp}
       told={page}
+      written={page.written}
     />
   );
 }

@@ -1,0 +1,58 @@
+import type { Day } from "@/core/calendar";
+import type { TaxCode, TaxRules } from "@/core/invoices";
+import type { Currency, Minor } from "@/core/money";
+
+/** A line as it stands in the editor: what was typed, as it was typed. */
+export type TypedLine = {
+  item: string;
+  description: string;
+  quantity: string;
+  rate: string;
+  discountPercent: string;
+  taxCode: string;
+};
+
+/** A draft as it is typed; nothing of it is checked yet. */
+export type TypedDraft = {
+  customer: { id: number; name: string } | null;
+  issuedOn: Day;
+  terms: string;
+  poNumber: string;
+  note: string;
+  discountPercent: string;
+  lines: TypedLine[];
+};
+
+/** What the editor of a document begins with. */
+export type EditorFacts = {
+  id: number | null;
+  kind: "invoice" | "credit_note";
+  stage: "draft" | "waiting";
+  draft: TypedDraft;
+  currency: Currency;
+  taxCodes: TaxCode[];
+  rules: TaxRules;
+};
+
+/** What was written for a customer before, the latest rate of each. */
+export type LastPrice = {
+  item: string | null;
+  description: string;
+  rate: string;
+  taxCode: string | null;
+};
+
+/** A document that is not approved yet, in the list of drafts. */
+export type DraftListed = {
+  id: number;
+  kind: "invoice" | "credit_note";
+  stage: "draft" | "waiting";
+  customerId: number;
+  customer: string;
+  words: string | null;
+  poNumber: string | null;
+  issuedOn: Day;
+  dueOn: Day;
+  currency: Currency;
+  total: Minor;
+};

@@ -1,0 +1,398 @@
+import { PDFDocument } from "@cantoo/pdf-lib";
+
+import type { PaperFacts } from "@/contracts/invoices";
+import { readUbl } from "@/core/formats";
+import { documentById } from "@/db/documents";
+import { openItemByNumber } from "@/db/openItems";
+import { ublOf } from "@/server/output/ubl";
+import { paperPdf } from "@/server/output/paperPdf";
+
+import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
+import { editorOf, draftsOf, pricesFor } from "./queries/editor";
+import { invoicePageOf } from "./queries/documents";
+import { paperOfNumber } from "./queries/papers";
+import { readOrders } from "./steps/readOrders";
+
+let book: TestBook;
+eachBook((made) => {
+  book = made;
+});
+const year = TODAY.slice(0, 4);
+const HEAD =
+  "document,customer_id,issued_on,terms,due_on,currency,po_number,item,description,quantity,rate,discount_percent,tax_code,tax_percent\n";
+const orders = (rows: string, approve = true) => {
+  const read = readOrders(Buffer.from(HEAD + rows));
+  if (!read.ok) throw new Error(read.error.code);
+  const taken = book.must("takeOrders", { orders: read.value.orders, approve });
+  return { ...taken, refused: [...read.value.refused, ...taken.refused] };
+};
+const A = `A,C1,${TODAY},2/10 n/30,,,PO9,CL,Clay,3,0.335,,TX,8.25\nA,,,,,,,GL,Glaze,2.5,19.999999,10,TX,\n`;
+const paper = (number: string): PaperFacts => {
+  const found = paperOfNumber(book.db, number);
+  if (!found.ok) throw new Error(found.error.code);
+  return found.value;
+};
+const FIRST = `INV-${year}-0001`;
+
+describe("orders become documents", () => {
+  it("with a number, sums and entries to the cent; the same again is the same document", () => {
+    const before = book.balance("receivables");
+    const { documents, refused } = orders(A);
+    expect([documents.length, refused]).toEqual([1, []]);
+    const item = openItemByNumber(book.db, FIRST);
+    expect(item).toMatchObject({ total: 4981, tax: 380, balance: 4981, poNumber: "PO9" });
+    expect([book.balance("receivables") - before, book.broken()]).toEqual([4981, []]);
+    expect(orders(A).documents).toEqual(documents);
+    expect(book.balance("receivables") - before).toBe(4981);
+  });
+  it("one with an error is refused whole, with its row and field; the others go on, and no number is lost", () => {
+    const row = (name: string, cells: string): string => `${name},${cells}\n`;
+    const { documents, refused } = orders(
+      [
+        row("A", `C1,${TODAY},now,,,,,Clay,1,10,,,`),
+        row("B", `C9,${TODAY},now,,,,,Clay,1,10,,,`),
+        row("C", `C1,${TODAY},soon,,,,,Clay,1,10,,,`),
+        row("D", `C1,${TODAY},now,,,,,Clay,1,10,,,`),
+        row("D", `C1,${TODAY},now,,,,,Glaze,x,10,,,`),
+        row("E", `C1,2026-13-01,now,,,,,Clay,1,10,,,`),
+        row("F", `C1,${TODAY},now,,,,,Clay,1,10,,,5`),
+        row("G", `C1,${TODAY},now,,,,,Clay,1,10,,TX,5`),
+        row("H", `C1,${TODAY},now,,,,,Clay,1,10,,TX,6`),
+        row("I", `C1,${TODAY},now,,XXX,,,Clay,1,10,,,`),
+        row("J", `C1,${TODAY},now,,,,,Clay,1,10,101,,`),
+        row("K", `C1,${TODAY},now,,,,,Clay,-1,10,,,`),
+        row("L", `C1,${TODAY},now,,,,,,1,10,,,`),
+        row("M", `C1,${TODAY},now,,,,,Clay,1,10,,,`),
+        row("M", `C1,2026-11-01,now,,,,,Clay,1,10,,,`),
+        row("N", `C1,${TODAY},now,2020-01-01,,,,Clay,1,10,,,`),
+        row("", `C1,${TODAY},now,,,,,Clay,1,10,,,`),
+        row("Z", `C1,${TODAY},now,,,,,Clay,1,10,,,`),
+      ].join(""),
+    );
+    expect(documents.map(({ document }) => document)).toEqual(["A", "G", "Z"]);
+    expect(
+      Object.fromEntries(
+        refused.map((one) => [one.document, [one.row, one.field, one.error.code]]),
+      ),
+    ).toEqual({
+      "": [18, "document", "field.empty"],
+      B: [3, "customer_id", "customer.unknown"],
+      C: [4, "terms", "terms.unreadable"],
+      D: [6, "quantity", "document.number"],
+      E: [7, "issued_on", "day.impossible"],
+      F: [8, "tax_percent", "order.tax_code"],
+      H: [10, "tax_percent", "order.tax_percent"],
+      I: [11, "currency", "currency.unknown"],
+      J: [12, "discount_percent", "document.discount"],
+      K: [13, "total", "document.negative"],
+      L: [14, "description", "field.empty"],
+      M: [16, "issued_on", "order.differs"],
+      N: [17, "due_on", "document.due"],
+    });
+    const numbers = documents.map(({ id }) => documentById(book.db, id)?.number);
+    expect(numbers).toEqual([1, 2, 3].map((running) => `INV-${year}-000${running}`));
+    expect(book.broken()).toEqual([]);
+  });
+  it("as JSON too, by rows or with lines; another content under a name that was taken is refused", () => {
+    const json = (value: unknown) => readOrders(Buffer.from(JSON.stringify(value)));
+    const line = { description: "Clay", quantity: 2, rate: "5.25" };
+    const head = { document: "J", customer_id: "C1", issued_on: TODAY };
+    const [flat, nested, wrapped] = [
+      json([{ ...head, ...line }]),
+      json([{ ...head, lines: [line] }]),
+      json({ documents: [{ ...head, lines: [line] }] }),
+    ];
+    expect(nested).toEqual(flat);
+    expect(wrapped).toEqual(flat);
+    expect([json([]), json("x"), readOrders(Buffer.from("{"))].map((read) => read.ok)).toEqual([
+      false,
+      false,
+      false,
+    ]);
+    orders(A);
+    expect(orders(A.replace("Clay,3", "Clay,4")).refused).toMatchObject([
+      { document: "A", field: "document", error: { code: "order.changed" } },
+    ]);
+  });
+});
+
+const DRAFT = {
+  issuedOn: TODAY,
+  lines: [{ description: "Kiln", quantity: "1", rate: "4800" }],
+};
+const customerId = (): number => openItemByNumber(book.db, "20401")?.customerId ?? 0;
+const written = (more: object = {}): number =>
+  book.must("writeDraft", { draft: { ...DRAFT, customerId: customerId(), ...more } as never }).id;
+
+describe("a draft", () => {
+  it("is written over as it is typed, dropped and taken up; once approved it does not change", () => {
+    const id = written();
+    expect(draftsOf(book.db).map((draft) => [draft.id, draft.total])).toEqual([[id, 480_000]]);
+    book.must("writeDraft", {
+      id,
+      draft: { ...DRAFT, customerId: customerId(), discountPercent: "10" } as never,
+    });
+    expect(editorOf(book.db, TODAY, { id, customerId: null })?.draft).toMatchObject({
+      discountPercent: "10",
+      lines: [{ description: "Kiln", quantity: "1", rate: "4800" }],
+    });
+    book.must("moveDraft", { id, to: "drop" });
+    expect([draftsOf(book.db), editorOf(book.db, TODAY, { id, customerId: null })]).toEqual([
+      [],
+      null,
+    ]);
+    expect(book.do("approveDocuments", { ids: [id] })).toMatchObject({
+      error: { code: "document.stage" },
+    });
+    book.must("moveDraft", { id, to: "take_up" });
+    expect(book.must("approveDocuments", { ids: [id] }).approved).toMatchObject([
+      { number: FIRST },
+    ]);
+    expect(
+      book.do("writeDraft", { id, draft: { ...DRAFT, customerId: customerId() } as never }),
+    ).toMatchObject({
+      error: { code: "document.written" },
+    });
+    expect(book.do("approveDocuments", { ids: [id] })).toMatchObject({
+      error: { code: "document.stage" },
+    });
+    for (const sql of [
+      "UPDATE document SET total = 1, net = 1",
+      "DELETE FROM document",
+      "UPDATE document_line SET rate = '1'",
+      "DELETE FROM document_line",
+    ])
+      expect(() => book.db.exec(sql)).toThrow(/does not change|not deleted/);
+    expect(paper(FIRST)).toMatchObject({ total: 432_000, discount: 48_000 });
+    expect(pricesFor(book.db, customerId())).toEqual([
+      { item: null, description: "Kiln", rate: "4800", taxCode: null },
+    ]);
+  });
+  it("over the limit waits for somebody else than who wrote it", () => {
+    book.db.run("INSERT INTO setting (key, value) VALUES ('approvalOver', '100000')");
+    const id = written();
+    expect(book.must("approveDocuments", { ids: [id] })).toEqual({ approved: [], waiting: 1 });
+    expect(book.do("approveDocuments", { ids: [id] })).toMatchObject({
+      error: { code: "document.second" },
+    });
+    expect(
+      book.must("approveDocuments", {
+        ids: [written({ lines: [{ description: "Clay", quantity: "1", rate: "1000" }] })],
+      }).waiting,
+    ).toBe(0);
+  });
+  it("several are approved together, or none of them", () => {
+    const [first, second] = [written(), written({ issuedOn: "2020-01-01" })];
+    expect(book.do("approveDocuments", { ids: [first, second] })).toMatchObject({
+      error: { code: "document.cut_over" },
+    });
+    expect([draftsOf(book.db).length, openItemByNumber(book.db, FIRST)]).toEqual([2, undefined]);
+    expect(book.must("approveDocuments", { ids: [first] }).approved).toMatchObject([
+      { number: FIRST },
+    ]);
+  });
+});
+
+describe("a credit note", () => {
+  const itemId = (number: string): number => openItemByNumber(book.db, number)?.id ?? 0;
+  const credit = (taken: object, reason = "broken bags") =>
+    book.do("writeCreditNote", { itemId: itemId(FIRST), taken: taken as never, reason });
+  it("of the whole voids the invoice, to the cent and tax by tax; undone, both are open again", () => {
+    orders(A);
+    const receivables = book.balance("receivables");
+    const done = credit({ what: "whole" });
+    expect(done).toMatchObject({ ok: true, value: { number: `CN-${year}-0001` } });
+    expect(openItemByNumber(book.db, FIRST)?.balance).toBe(0);
+    expect(openItemByNumber(book.db, `CN-${year}-0001`)).toMatchObject({
+      total: -4981,
+      tax: -380,
+      balance: 0,
+    });
+    expect([book.balance("receivables") - receivables, book.balance("tax"), book.broken()]).toEqual(
+      [-4981, -600, []],
+    );
+    const page = invoicePageOf(book.db, itemId(FIRST));
+    expect([
+      page?.written?.state,
+      page?.written?.creditable,
+      page?.paid.map(({ note }) => note),
+    ]).toEqual(["void", 0, ["set off"]]);
+    const act = page?.acts.find(({ text }) => text.includes("set off"));
+    book.must("undo", { actId: act?.id ?? 0 });
+    expect([
+      openItemByNumber(book.db, FIRST)?.balance,
+      openItemByNumber(book.db, `CN-${year}-0001`)?.balance,
+    ]).toEqual([4981, -4981]);
+    book.must("setOff", {
+      creditItemId: itemId(`CN-${year}-0001`),
+      itemId: itemId(FIRST),
+      amount: 1,
+    });
+    expect(openItemByNumber(book.db, FIRST)?.balance).toBe(4980);
+    expect(book.broken()).toEqual([]);
+  });
+  it("of lines or a sum leaves the rest open, and never takes back more than there was", () => {
+    orders(A);
+    credit({ what: "lines", lines: [{ line: 1, quantity: "1" }] });
+    // 0.335 and 8.25 % of it: 0.34 and 0.03.
+    expect(openItemByNumber(book.db, FIRST)?.balance).toBe(4981 - 37);
+    credit({ what: "sum", sum: 1000, line: 2 });
+    expect(openItemByNumber(book.db, FIRST)?.balance).toBe(4981 - 37 - 1083);
+    expect(credit({ what: "sum", sum: 4000, line: 2 })).toMatchObject({
+      error: { code: "credit.too_much" },
+    });
+    expect(credit({ what: "sum", sum: 1, line: 3 })).toMatchObject({
+      error: { code: "document.line" },
+    });
+    expect(
+      book.do("writeCreditNote", {
+        itemId: itemId("20401"),
+        taken: { what: "whole" },
+        reason: "x",
+      }),
+    ).toMatchObject({
+      error: { code: "document.not_written" },
+    });
+    expect([book.broken(), invoicePageOf(book.db, itemId(FIRST))?.written?.state]).toEqual([
+      [],
+      "part paid",
+    ]);
+  });
+  it("is set off against what the same customer owes alone, and for no more than is open", () => {
+    orders(A);
+    credit({ what: "sum", sum: 1000, line: 2 });
+    const off = (more: object) =>
+      book.do("setOff", {
+        creditItemId: itemId(`CN-${year}-0001`),
+        itemId: itemId(FIRST),
+        amount: 1,
+        ...more,
+      });
+    expect(off({})).toMatchObject({ error: { code: "credit.over" } });
+    expect(off({ itemId: itemId(`CN-${year}-0001`) })).toMatchObject({
+      error: { code: "item.unknown" },
+    });
+    const others = book.db.get<{ id: number }>(
+      "SELECT id FROM open_item WHERE customer_id <> ? LIMIT 1",
+      customerId(),
+    );
+    expect(off({ itemId: others?.id ?? 0 }).ok).toBe(false);
+  });
+});
+
+describe("the paper as data", () => {
+  it("is read back equal, and its sums keep the rules of EN 16931-1", () => {
+    orders(
+      `${A}B,C1,${TODAY},day/10,,,,K,Kiln & stand <big>,1,4800,,,\nB,,,,,,,C,Clay,-2,10,,TX,\nB,,,,,,,C,Glaze,3,-1.5,,TX,\n`,
+    );
+    for (const number of [FIRST, `INV-${year}-0002`]) {
+      const facts = paper(number);
+      const read = readUbl(ublOf(facts));
+      expect(read).toMatchObject({
+        ok: true,
+        value: {
+          kind: "invoice",
+          number,
+          issuedOn: facts.issuedOn,
+          dueOn: facts.dueOn,
+          currency: "USD",
+          poNumber: facts.poNumber,
+          buyer: { id: "C1", name: facts.customer.name },
+          lines: facts.lines.map(({ description, net }) => ({ description, net })),
+          net: facts.net,
+          tax: facts.tax,
+          total: facts.total,
+          payable: facts.total,
+        },
+      });
+    }
+  });
+  it("with discount, charges and tax within the rates too, and as a credit note", () => {
+    book.db.run("INSERT INTO setting (key, value) VALUES ('taxIncluded', 'true')");
+    orders(`T,C1,${TODAY},now,,,,,Clay,3,12.5,5,TX,25\n`, false);
+    const id = written({
+      lines: [
+        { description: "Clay", quantity: "3", rate: "12.5", taxCode: "TX" },
+        { description: "Glaze", quantity: "1", rate: "9.99" },
+      ],
+      discountPercent: "10",
+      charges: [{ words: "Shipping", sum: 500, taxCode: "TX" }],
+    });
+    const [done] = book.must("approveDocuments", { ids: [id] }).approved;
+    const facts = paper(done?.number ?? "");
+    expect(facts.total).toBe(facts.lineSum - facts.discount + 500);
+    expect(readUbl(ublOf(facts))).toMatchObject({
+      ok: true,
+      value: { total: facts.total, tax: facts.tax },
+    });
+    book.must("writeCreditNote", {
+      itemId: done?.itemId ?? 0,
+      taken: { what: "whole" },
+      reason: "wrong",
+    });
+    expect(readUbl(ublOf(paper(`CN-${year}-0001`)))).toMatchObject({
+      ok: true,
+      value: { kind: "credit_note", corrects: done?.number, total: facts.total },
+    });
+    expect(book.broken()).toEqual([]);
+  });
+  it("is refused where its sums do not add up, or where it is none", () => {
+    orders(A);
+    const xml = ublOf(paper(FIRST));
+    const codes = [
+      xml.replace(">46.01</cbc:TaxExclusiveAmount>", ">46.02</cbc:TaxExclusiveAmount>"),
+      xml.replace('currencyID="USD"', 'currencyID="EUR"'),
+      xml.replace(
+        "<?xml version",
+        '<?xml version="1.0"?><!DOCTYPE a [<!ENTITY b "c">]><!-- version',
+      ),
+      xml.slice(0, -20),
+      "<a/>",
+      `${"<a>".repeat(60)}${"</a>".repeat(60)}`,
+      "",
+    ].map((text) => {
+      const read = readUbl(text);
+      return read.ok ? "ok" : read.error.code;
+    });
+    expect(codes).toEqual([
+      "ubl.sums",
+      "ubl.currency",
+      "xml.doctype",
+      "xml.broken",
+      "ubl.other",
+      "xml.deep",
+      "xml.broken",
+    ]);
+  });
+  it("lies in the PDF, which is tagged, has its title and language, and its letters inside", async () => {
+    orders(A);
+    const bytes = await paperPdf(paper(FIRST));
+    const pdf = await PDFDocument.load(bytes, { updateMetadata: false });
+    expect([pdf.getTitle(), pdf.getPageCount()]).toEqual([`Invoice ${FIRST}`, 1]);
+    const text = bytes.toString("latin1");
+    for (const mark of [
+      "/MarkInfo",
+      "/StructTreeRoot",
+      "/Lang (en)",
+      "/AFRelationship /Alternative",
+      "pdfaid:part>3",
+    ])
+      expect(text).toContain(mark);
+    const [file] = pdf.getAttachments();
+    expect([file?.name, Buffer.from(file?.data ?? []).toString("utf8")]).toEqual([
+      "ubl.xml",
+      ublOf(paper(FIRST)),
+    ]);
+  });
+  it("of three hundred lines goes on over several pages", async () => {
+    orders(
+      Array.from(
+        { length: 300 },
+        (_, at) => `L,C1,${TODAY},now,,,,,Clay of the kind number ${at},1,1.25,,,\n`,
+      ).join(""),
+    );
+    const pdf = await PDFDocument.load(await paperPdf(paper(FIRST)), { updateMetadata: false });
+    expect(pdf.getPageCount()).toBeGreaterThan(7);
+    expect(paper(FIRST).total).toBe(37_500);
+  });
+});

@@ -1,0 +1,109 @@
+"use client";
+
+import type { ReactNode } from "react";
+
+import type { Totals } from "@/core/invoices";
+import { type Currency, formatAmount } from "@/core/money";
+
+import { Amount, Total } from "../../kit/Amount";
+import { Subheading } from "../../kit/headings";
+import { Cell, TermTable } from "../../kit/tables";
+
+/** Below the lines: discount, tax by code, and the total under its double rule. */
+export function Sums({
+  totals,
+  currency,
+  included,
+}: {
+  totals: Totals | null;
+  currency: Currency;
+  included: boolean;
+}): ReactNode {
+  if (!totals) return null;
+  return (
+    <TermTable aria-label="Total" marginLeft="auto" width="340px">
+      <tbody>
+        {totals.discount === 0 ? null : (
+          <Sum words="Discount" of={-totals.discount} currency={currency} />
+        )}
+        {totals.taxes
+          .filter(({ tax }) => tax.code !== "")
+          .map(({ tax, sum, net }) => (
+            <Sum
+              key={tax.code}
+              words={`${tax.code} ${tax.percent} % ${included ? "in it" : `on ${formatAmount(net, currency)}`}`}
+              of={sum}
+              currency={currency}
+            />
+          ))}
+        <tr>
+          <td>Total</td>
+          <td data-numeric data-sum>
+            <Total>{formatAmount(totals.total, currency)}</Total>
+          </td>
+        </tr>
+      </tbody>
+    </TermTable>
+  );
+}
+
+function Sum({
+  words,
+  of,
+  currency,
+}: {
+  words: string;
+  of: number;
+  currency: Currency;
+}): ReactNode {
+  return (
+    <tr>
+      <td>{words}</td>
+      <td data-numeric data-sum>
+        <Amount of={of} currency={currency} />
+      </td>
+    </tr>
+  );
+}
+
+/** What approval posts: receivables gross, income, tax. */
+export function Posting({
+  totals,
+  currency,
+  credit,
+}: {
+  totals: Totals | null;
+  currency: Currency;
+  credit: boolean;
+}): ReactNode {
+  const rows: [string, number][] = totals
+    ? [
+        ["Accounts receivable", totals.total],
+        ["Sales", -totals.net],
+        ...totals.taxes
+          .filter(({ sum }) => sum !== 0)
+          .map(({ tax, sum }): [string, number] => [`Sales tax payable, ${tax.code}`, -sum]),
+      ]
+    : [];
+  return (
+    <>
+      <Subheading>Approving posts</Subheading>
+      <TermTable aria-label="What approving posts" width="100%">
+        <tbody>
+          {rows.map(([words, amount]) => (
+            <Sum key={words} words={words} of={credit ? -amount : amount} currency={currency} />
+          ))}
+          {rows.length === 0 ? (
+            <tr>
+              <Cell data-tone="soft">Nothing yet: write a line.</Cell>
+            </tr>
+          ) : null}
+        </tbody>
+      </TermTable>
+      <p data-tone="soft">
+        Approving draws the next number. After that the paper does not change: a mistake is
+        corrected by a credit note.
+      </p>
+    </>
+  );
+}

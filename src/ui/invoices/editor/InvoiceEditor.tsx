@@ -1,0 +1,161 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+import type { EditorFacts } from "@/contracts/editor";
+import type { BookFacts } from "@/contracts/shell";
+import { dueDay, formatDay, parseTerms } from "@/core/calendar";
+
+import { CustomerFinder } from "../../customers/CustomerFinder";
+import { Amount } from "../../kit/Amount";
+import { Act, RowButton } from "../../kit/buttons";
+import { DayField } from "../../kit/days";
+import { TextField } from "../../kit/fields";
+import { HeadingEnd, PageHeading, Title } from "../../kit/headings";
+import { ActRow, Section, WorkingsGrid } from "../../kit/layout";
+import { useActing } from "../../shell/Notices";
+import { Posting, Sums } from "./EditorSums";
+import { LineRows } from "./LineRows";
+import { problemWords } from "./problemWords";
+import { useDraft, useLastPrices, type Saved } from "./useDraft";
+
+type InvoiceEditorProps = BookFacts & { facts: EditorFacts };
+
+/** A document as it is written: the paper at the left, what it will post at the right. */
+export function InvoiceEditor({ facts, today }: InvoiceEditorProps): ReactNode {
+  const editor = useDraft(facts);
+  const { draft, setDraft, worked, saved, approve, drop } = editor;
+  const { busy } = useActing();
+  const prices = useLastPrices(draft.customer?.id ?? null);
+  useHotkeys("ctrl+enter, meta+enter", () => void approve(), { enableOnFormTags: true }, [approve]);
+  const problem = worked.problem ? problemWords(worked.problem) : null;
+  const { currency } = facts;
+  return (
+    <>
+      <PageHeading>
+        <Title>
+          <Amount of={worked.totals?.total ?? 0} currency={currency} />{" "}
+          <small>{facts.kind === "invoice" ? "invoice, a draft" : "credit note, a draft"}</small>
+        </Title>
+        <KeptWords saved={saved} />
+        <HeadingEnd>
+          <RowButton data-tone="soft" onClick={() => void drop()}>
+            Drop it
+          </RowButton>
+        </HeadingEnd>
+      </PageHeading>
+      <WorkingsGrid gridTemplateColumns={{ base: "1fr", lg: "minmax(0, 1fr) 300px" }}>
+        <Section>
+          <Customer facts={facts} editor={editor} />
+          <Terms editor={editor} today={today} />
+          <LineRows
+            {...editor}
+            lines={draft.lines}
+            totals={worked.totals}
+            problem={problem}
+            taxCodes={facts.taxCodes}
+            prices={prices}
+            currency={currency}
+          />
+          <Sums totals={worked.totals} currency={currency} included={facts.rules.included} />
+          {problem && problem.line === 0 ? (
+            <p role="alert" data-tone="off">
+              {problem.words}
+            </p>
+          ) : null}
+          <Box display="grid" gridTemplateColumns={{ base: "1fr", md: "140px 1fr" }} gap="12px">
+            <TextField
+              label="Discount on all, %"
+              inputMode="decimal"
+              value={draft.discountPercent}
+              onChange={(event) => setDraft({ ...draft, discountPercent: event.target.value })}
+            />
+            <TextField
+              label="Note on the paper"
+              value={draft.note}
+              onChange={(event) => setDraft({ ...draft, note: event.target.value })}
+            />
+          </Box>
+          <ActRow>
+            <Act main hint="Ctrl Enter" disabled={busy} onClick={() => void approve()}>
+              Approve
+            </Act>
+          </ActRow>
+        </Section>
+        <Section>
+          <Posting totals={worked.totals} currency={currency} credit={facts.kind !== "invoice"} />
+        </Section>
+      </WorkingsGrid>
+    </>
+  );
+}
+
+type Editor = ReturnType<typeof useDraft>;
+
+function Customer({ facts, editor }: { facts: EditorFacts; editor: Editor }): ReactNode {
+  const { draft, setDraft } = editor;
+  if (draft.customer)
+    return (
+      <p>
+        For <b data-strong>{draft.customer.name}</b>{" "}
+        <RowButton data-tone="soft" onClick={() => setDraft({ ...draft, customer: null })}>
+          another
+        </RowButton>
+      </p>
+    );
+  return (
+    <CustomerFinder
+      label="Customer"
+      placeholder="for whom: part of a name or number …"
+      currency={facts.currency}
+      autoFocus
+      choose={({ id, name }) => setDraft({ ...draft, customer: { id, name } })}
+    />
+  );
+}
+
+/** Day, terms and order number, and the due day that follows from them. */
+function Terms({ editor, today }: { editor: Editor; today: BookFacts["today"] }): ReactNode {
+  const { draft, setDraft } = editor;
+  const terms = parseTerms(draft.terms);
+  return (
+    <Box
+      display="grid"
+      gridTemplateColumns={{ base: "1fr 1fr", md: "150px 150px 1fr" }}
+      gap="12px"
+      padding="8px 0"
+    >
+      <DayField
+        label="Date"
+        value={draft.issuedOn}
+        onDay={(day) => {
+          if (day !== "") setDraft({ ...draft, issuedOn: day });
+        }}
+      />
+      <TextField
+        label="Terms"
+        value={draft.terms}
+        error={terms.ok ? undefined : "Like n/30, 2/10 n/30, eom/15, day/10, now."}
+        help={terms.ok ? `due ${formatDay(dueDay(draft.issuedOn, terms.value), today)}` : undefined}
+        onChange={(event) => setDraft({ ...draft, terms: event.target.value })}
+      />
+      <TextField
+        label="PO number"
+        value={draft.poNumber}
+        onChange={(event) => setDraft({ ...draft, poNumber: event.target.value })}
+      />
+    </Box>
+  );
+}
+
+function KeptWords({ saved }: { saved: Saved }): ReactNode {
+  if (saved.state === "not kept") return <span data-tone="off">not kept: {saved.why}</span>;
+  const words = { new: "", typing: "…", kept: "✓ kept as it is typed" }[saved.state];
+  return (
+    <span data-tone="soft" role="status">
+      {words}
+    </span>
+  );
+}

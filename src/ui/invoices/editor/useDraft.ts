@@ -1,0 +1,165 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+
+import type { EditorFacts, LastPrice, TypedDraft, TypedLine } from "@/contracts/editor";
+import { formatAmount } from "@/core/money";
+
+import { useActing } from "../../shell/Notices";
+import { load, sendCommand } from "../../shell/send";
+import { asInput, begunLines, EMPTY_LINE, isBegun, pastedLines, workedOut } from "./typed";
+
+/** Milliseconds without a key after which what is typed is kept. */
+const KEPT_AFTER = 500;
+
+/** Where what was typed is kept in the browser until there is a customer to keep a draft for. */
+const placeOf = (book: string): string => `dozo-draft-${book}`;
+
+/**
+ * A draft that is being typed: what it comes to, and that it is kept as it is typed. Nothing that is
+ * typed is lost: with a customer it is kept in the book, before that in the browser.
+ */
+export function useDraft(facts: EditorFacts) {
+  const { book, act, complain } = useActing();
+  const router = useRouter();
+  const [draft, setDraft] = useState<TypedDraft>(facts.draft);
+  const [saved, setSaved] = useState<Saved>({ state: facts.id === null ? "new" : "kept" });
+  const id = useRef(facts.id);
+  const under = useRef(Promise.resolve(true));
+  const worked = useMemo(() => workedOut(draft, facts), [draft, facts]);
+  const keep = useCallback(
+    (typed: TypedDraft): Promise<boolean> => {
+      under.current = under.current.then(async () => {
+        if (!typed.customer || begunLines(typed).length === 0) return false;
+        const sent = await sendCommand<{ id: number }>(book, "writeDraft", {
+          id: id.current,
+          draft: asInput(typed, typed.customer.id),
+        });
+        if (!sent.ok) {
+          setSaved({ state: "not kept", why: sent.message });
+          return false;
+        }
+        if (id.current === null)
+          window.history.replaceState(null, "", `/b/${book}/invoices/drafts/${sent.value.id}`);
+        id.current = sent.value.id;
+        localStorage.removeItem(placeOf(book));
+        setSaved({ state: "kept" });
+        return true;
+      });
+      return under.current;
+    },
+    [book],
+  );
+  useKeeping({ book, draft, facts, keep, setDraft, setSaved });
+  const approve = async (): Promise<void> => {
+    if (!draft.customer) return complain("Choose the customer first.");
+    if (!(await keep(draft)) || id.current === null)
+      return complain("This is not complete yet: look at what stands in red.");
+    const done = await act<{ approved: { number: string; itemId: number }[]; waiting: number }>(
+      "approveDocuments",
+      { ids: [id.current] },
+      ({ approved: [first] }) => ({
+        words: first
+          ? `${first.number} approved, ${worked.totals ? formatAmount(worked.totals.total, facts.currency) : ""}.`
+          : "It waits for somebody else to approve it.",
+        final: "An approved invoice is corrected by a credit note.",
+      }),
+    );
+    const first = done?.approved[0];
+    if (done)
+      router.push(
+        first ? `/b/${book}/invoices/${first.itemId}` : `/b/${book}/invoices?state=drafts`,
+      );
+  };
+  const drop = async (): Promise<void> => {
+    localStorage.removeItem(placeOf(book));
+    if (id.current !== null)
+      await act("moveDraft", { id: id.current, to: "drop" }, () => ({ words: "Draft dropped." }));
+    router.push(`/b/${book}/invoices?state=drafts`);
+  };
+  return { draft, setDraft, worked, saved, approve, drop, ...useLines(setDraft) };
+}
+
+export type Saved = { state: "new" | "typing" | "kept" } | { state: "not kept"; why: string };
+
+type Keeping = {
+  book: string;
+  draft: TypedDraft;
+  facts: EditorFacts;
+  keep: (draft: TypedDraft) => Promise<boolean>;
+  setDraft: (draft: TypedDraft) => void;
+  setSaved: (saved: Saved) => void;
+};
+
+/** Keeps what is typed a moment after the last key; takes up what the browser kept of a new one. */
+function useKeeping({ book, draft, facts, keep, setDraft, setSaved }: Keeping): void {
+  const first = useRef(true);
+  useEffect(() => {
+    if (facts.id !== null) return;
+    const kept = localStorage.getItem(placeOf(book));
+    if (kept === null) return;
+    try {
+      setDraft(JSON.parse(kept) as TypedDraft);
+    } catch {
+      localStorage.removeItem(placeOf(book));
+    }
+  }, [book, facts.id, setDraft]);
+  useEffect(() => {
+    if (first.current) {
+      first.current = false;
+      return;
+    }
+    setSaved({ state: "typing" });
+    if (!draft.customer && begunLines(draft).length > 0)
+      localStorage.setItem(placeOf(book), JSON.stringify(draft));
+    const timer = setTimeout(() => void keep(draft), KEPT_AFTER);
+    return () => clearTimeout(timer);
+  }, [book, draft, keep, setSaved]);
+}
+
+/** What can be done with the lines; a new one appears by itself below the last that was begun. */
+function useLines(setDraft: (change: (draft: TypedDraft) => TypedDraft) => void) {
+  const withNext = (lines: TypedLine[]): TypedLine[] => {
+    const last = lines.at(-1);
+    return last && !isBegun(last) ? lines : [...lines, EMPTY_LINE];
+  };
+  const change = (at: number, changed: Partial<TypedLine>): void =>
+    setDraft((draft) => ({
+      ...draft,
+      lines: withNext(
+        draft.lines.map((line, index) => (index === at ? { ...line, ...changed } : line)),
+      ),
+    }));
+  const remove = (at: number): void =>
+    setDraft((draft) => ({
+      ...draft,
+      lines: withNext(draft.lines.filter((_, index) => index !== at)),
+    }));
+  const paste = (at: number, text: string): void =>
+    setDraft((draft) => ({
+      ...draft,
+      lines: withNext([
+        ...draft.lines.slice(0, at),
+        ...pastedLines(text),
+        ...draft.lines.slice(at + 1),
+      ]),
+    }));
+  return { change, remove, paste };
+}
+
+/** What was written before, with its latest rate, this customer's first. */
+export function useLastPrices(customerId: number | null): LastPrice[] {
+  const { book } = useActing();
+  const [prices, setPrices] = useState<LastPrice[]>([]);
+  useEffect(() => {
+    let current = true;
+    void load<LastPrice[]>(`/api/v1/b/${book}/customers/${customerId ?? 0}/prices`).then((sent) => {
+      if (current && sent.ok) setPrices(sent.value);
+    });
+    return () => {
+      current = false;
+    };
+  }, [book, customerId]);
+  return prices;
+}
