@@ -5,31 +5,14 @@ import type { Result } from "@/core/result";
 import { fail } from "@/core/result";
 import type { OrderRefusal } from "@/core/invoices";
 import { STAGE_WORDS } from "@/core/invoices";
-import { toDecimal } from "@/core/money";
-import { linkOf } from "@/db/accountPages";
-import type { Db } from "@/db/connection";
-import { documentById } from "@/db/documents";
-import { readSettings } from "@/db/settings";
 import { takeOrders } from "@/server/invoices/commands/takeOrders";
+import { toldDocument, type ToldDocument } from "@/server/invoices/queries/told";
 import { readOrders } from "@/server/invoices/steps/readOrders";
 import { openBookToWrite } from "@/server/runtime/books";
 import { runCommand } from "@/server/runtime/command";
 import { inWords } from "@/server/runtime/messages";
 
 import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
-
-/** A document as the command line tells of it; sums as decimal text. */
-type Told = {
-  document: string;
-  number: string | null;
-  state: string;
-  issued_on: string;
-  due_on: string;
-  net: string;
-  tax: string;
-  total: string;
-  link: string | null;
-};
 
 const MOST_BYTES = 50_000_000;
 
@@ -45,7 +28,7 @@ export function invoice({ values, files }: Args): Outcome {
   }
   const opened = openBookToWrite(values.book);
   if (!opened.ok) return failed(opened.error);
-  const told: Told[] = [];
+  const told: ToldDocument[] = [];
   const messages: string[] = [];
   for (const [at, orders] of read.entries()) {
     if (!orders.ok) continue;
@@ -53,7 +36,9 @@ export function invoice({ values, files }: Args): Outcome {
     const who = { book: values.book, actor: "command line", key: keyOf(input) };
     const done = runCommand(opened.value, takeOrders, input, who);
     if (!done.ok) return failed(done.error);
-    told.push(...done.value.documents.map(({ document, id }) => tell(opened.value, document, id)));
+    told.push(
+      ...done.value.documents.map(({ document, id }) => toldDocument(opened.value, document, id)),
+    );
     messages.push(
       ...[...orders.value.refused, ...done.value.refused].map((refusal) =>
         refused(files[at] ?? "", refusal),
@@ -94,27 +79,5 @@ function stopped(path: string, error: Extract<Result<never>, { ok: false }>["err
 const refused = (path: string, { document, row, field, error }: OrderRefusal): string =>
   `${path}: ${document === "" ? "" : `${document}, `}row ${row}, ${field}: ${inWords(error)}`;
 
-function tell(db: Db, document: string, id: number): Told {
-  const found = documentById(db, id);
-  if (!found) throw new Error("a document that was made is there");
-  const { linkBase } = readSettings(db);
-  const sum = (amount: number): string => toDecimal(amount, found.currency);
-  return {
-    document,
-    number: found.number,
-    state: found.stage,
-    issued_on: found.issuedOn,
-    due_on: found.dueOn,
-    net: sum(found.net),
-    tax: sum(found.tax),
-    total: sum(found.total),
-    link: `${linkBase ?? localBase()}/account/${linkOf(db, found.customerId)}`,
-  };
-}
-
-/** Where this machine's own server has the customers' pages, until the book says another address. */
-const localBase = (): string =>
-  `http://127.0.0.1:${process.env.PUBLIC_PORT ?? process.env.PORT ?? "3000"}`;
-
-const line = ({ document, number, state, due_on, total }: Told): string =>
+const line = ({ document, number, state, due_on, total }: ToldDocument): string =>
   `${document}: ${number ?? "no number yet"}, ${STAGE_WORDS[state as keyof typeof STAGE_WORDS]}, due ${due_on}, ${total}`;

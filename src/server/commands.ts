@@ -67,6 +67,7 @@ import { addProcessorAccount } from "./settings/commands/addProcessorAccount";
 import { changeMailServer } from "./settings/commands/changeMailServer";
 import { changeSettings } from "./settings/commands/changeSettings";
 import { lockPeriod } from "./settings/commands/lockPeriod";
+import { setTaxCode } from "./settings/commands/setTaxCode";
 
 /** Every way to change a book, by name. */
 export const COMMANDS = {
@@ -138,6 +139,7 @@ export const COMMANDS = {
   takeOrders,
   writeCreditNote,
   setOff,
+  setTaxCode,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

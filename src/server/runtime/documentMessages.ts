@@ -29,6 +29,19 @@ export const DOCUMENT_MESSAGES: Record<string, string> = {
   "credit.over": "More would be set off than is open on {number} or left of the credit note.",
   "credit.too_much":
     "With this, more would be taken back of {number} than it came to. Lower the credit note.",
+  "tax.category":
+    "A tax of {percent} percent cannot be “{category}”: what is taxed has a percent, all else has none.",
+  "tax.taken":
+    "There is a tax code {tax} already. What was billed under it stays so; give the new one another name.",
+  "xml.broken": "This is no XML that can be read: it ends early, or a mark is wrong.",
+  "xml.doctype":
+    "This XML declares a document type, which could fetch or unfold things. It is refused.",
+  "xml.deep": "This XML is nested too deeply to be an invoice.",
+  "xml.large": "This XML has too many parts to be an invoice.",
+  "ubl.other": "This is no UBL 2.1 invoice or credit note, but “{name}”.",
+  "ubl.currency": "{field} is in {text}, and the document in {currency}.",
+  "ubl.sums":
+    "The sums of this document do not add up ({rule} of EN 16931): it says {stated}, and {found} comes out, in its smallest unit.",
   "order.rows": "The file has more than {most} rows. Give it in parts.",
   "order.columns":
     "These columns are missing: {columns}. A file of orders has document, customer_id, issued_on, terms, due_on, currency, po_number, item, description, quantity, rate, discount_percent, tax_code, tax_percent.",

@@ -5,6 +5,7 @@ import type { ReactNode } from "react";
 
 import type { BookFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
+import type { TaxCode } from "@/core/invoices";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
 import { PageHeading, Subheading, Title } from "../kit/headings";
@@ -13,7 +14,9 @@ import { DetailTable, NoneRow } from "../kit/tables";
 import { AddBank, AddProcessor } from "./AddAccount";
 import { Facts } from "./BookFacts";
 import { ClosedDays } from "./ClosedDays";
+import { PaperSettings, type PaperSettingsFacts } from "./PaperSettings";
 import { People } from "./People";
+import { TaxCodes } from "./TaxCodes";
 import { type Settings } from "./useFacts";
 
 type Processor = {
@@ -24,7 +27,12 @@ type Processor = {
   currency: Currency;
 };
 type Bank = { code: string; name: string; lastFour: string | null; openingBalance: Minor };
-type Props = BookFacts & { settings: Settings; processors: Processor[]; banks: Bank[] };
+type Props = BookFacts & {
+  settings: Settings & PaperSettingsFacts;
+  processors: Processor[];
+  banks: Bank[];
+  taxCodes: TaxCode[];
+};
 /** Set-up: the book's facts, its processor and bank accounts, its limits, and where letters come from. */
 export function SetUpPage(props: Props): ReactNode {
   const { processors, banks, currency, today, settings, book } = props;
@@ -94,9 +102,23 @@ export function SetUpPage(props: Props): ReactNode {
           <AddProcessor currency={currency} />
           <People people={settings.people} />
           <ClosedDays lockedTo={settings.lockedTo} today={today} />
+          <PaperSettings settings={paperOf(settings)} currency={currency} />
+          <TaxCodes taxCodes={props.taxCodes} />
         </Section>
         <Facts settings={settings} currency={currency} />
       </Halves>
     </>
   );
 }
+
+/** What of the settings is about papers: the form sends back all that it is given. */
+const paperOf = (settings: PaperSettingsFacts): PaperSettingsFacts => ({
+  usualTerms: settings.usualTerms,
+  invoicePrefix: settings.invoicePrefix,
+  creditNotePrefix: settings.creditNotePrefix,
+  taxIncluded: settings.taxIncluded,
+  taxRounded: settings.taxRounded,
+  approvalOver: settings.approvalOver,
+  address: settings.address,
+  taxNumber: settings.taxNumber,
+});

@@ -1,6 +1,7 @@
 import { z } from "zod";
 
 import { country, emailAddress, isoDay, isTimeZone, name } from "@/contracts/values";
+import { parseTerms } from "@/core/calendar";
 import { fail, ok, type Result } from "@/core/result";
 import { type Settings, writeSettings } from "@/db/settings";
 import { defineCommand } from "@/server/runtime/command";
@@ -9,6 +10,11 @@ const percent = z
   .string()
   .trim()
   .regex(/^(100|\d{1,2}(\.\d{1,3})?)$/, "Write it like 2.5, from 0 to 100.");
+/** What stands before the year in a number. */
+const prefix = z
+  .string()
+  .trim()
+  .regex(/^[A-Za-z0-9/-]{0,12}$/, "Up to twelve letters, digits, - or /.");
 /** Changes what a book is set to. Its currency stays; the clock of a practice book only moves on. */
 export const changeSettings = defineCommand({
   name: "changeSettings",
@@ -37,6 +43,18 @@ export const changeSettings = defineCommand({
     taxOnBadDebts: z.boolean().optional(),
     achFixedPerMonth: z.number().int().min(0).max(10_000_000).optional(),
     returnFee: z.number().int().min(0).max(100_000).nullable().optional(),
+    usualTerms: z
+      .string()
+      .trim()
+      .refine((text) => parseTerms(text).ok, "Like n/30, 2/10 n/30, eom/15, day/10, now.")
+      .optional(),
+    invoicePrefix: prefix.optional(),
+    creditNotePrefix: prefix.optional(),
+    taxIncluded: z.boolean().optional(),
+    taxRounded: z.enum(["by_code", "by_line"]).optional(),
+    approvalOver: z.number().int().min(0).nullable().optional(),
+    address: z.array(z.string().trim().min(1).max(120)).max(6).optional(),
+    taxNumber: z.string().trim().max(40).nullable().optional(),
     linkBase: z
       .string()
       .regex(
