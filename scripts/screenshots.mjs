@@ -1,6 +1,6 @@
 // Makes docs/screenshots anew from a fresh demo book: `npm run screenshots [NAME…]`.
 import { spawn, spawnSync } from "node:child_process";
-import { mkdirSync, rmSync } from "node:fs";
+import { mkdirSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 
 import { build, chromium as needChromium, env, install, root } from "./steps.mjs";
@@ -18,6 +18,21 @@ const made = spawnSync(process.execPath, [join(root, "dist/cli.mjs"), "demo", "-
   env: { ...env, DOZO_DATA: data },
 });
 if (made.status !== 0) process.exit(made.status ?? 1);
+// A draft to look at, as an order makes one.
+const orders = join(data, "orders.csv");
+writeFileSync(
+  orders,
+  `document,customer_id,issued_on,po_number,description,quantity,rate,discount_percent,tax_code,tax_percent
+A,C219,2026-11-24,PO 118,"Stoneware, 25 kg bags",12,24.25,,SALES,8.25
+A,C219,2026-11-24,PO 118,"Celadon glaze, 5 l",4,38.5,10,SALES,8.25
+A,C219,2026-11-24,PO 118,"Kiln service, hours",2.5,95,,,
+`,
+);
+spawnSync(
+  process.execPath,
+  [join(root, "dist/cli.mjs"), "invoice", "--book", "kestrel-row", orders],
+  { cwd: root, stdio: "inherit", env: { ...env, DOZO_DATA: data } },
+);
 const server = spawn(
   process.execPath,
   [join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(port)],
@@ -27,7 +42,7 @@ const server = spawn(
 /** Each main view: its address, its paper, and what is pressed or clicked before the picture. */
 const views = [
   { name: "match", path: "match?queue=check", keys: ["ArrowDown", "ArrowDown"] },
-  { name: "match-sure", path: "match", keys: ["a"] },
+  { name: "invoice", path: "invoices/drafts/1" },
   { name: "match-dark", path: "match?queue=check", keys: ["ArrowDown"], dark: true },
   { name: "arrivals", path: "arrivals" },
   { name: "dry-run", path: "arrivals", click: "Look at it" },

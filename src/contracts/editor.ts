@@ -34,14 +34,6 @@ export type EditorFacts = {
   rules: TaxRules;
 };
 
-/** What was written for a customer before, the latest rate of each. */
-export type LastPrice = {
-  item: string | null;
-  description: string;
-  rate: string;
-  taxCode: string | null;
-};
-
 /** A document that is not approved yet, in the list of drafts. */
 export type DraftListed = {
   id: number;

@@ -1,3 +1,5 @@
+import type { BilledBefore } from "@/core/invoices";
+
 import type { Db } from "./connection";
 import type { DocumentRow } from "./documents";
 
@@ -20,10 +22,7 @@ export function unapprovedDocuments(db: Db): DocumentListed[] {
 }
 
 /** Descriptions that were billed, with their latest rate: this customer's own first. */
-export function lastPrices(
-  db: Db,
-  customerId: number,
-): { item: string | null; description: string; rate: string; taxCode: string | null }[] {
+export function lastPrices(db: Db, customerId: number): BilledBefore[] {
   return db.all(
     `SELECT item, description, rate, tax_code AS taxCode FROM (
        SELECT l.item, l.description, l.rate, l.tax_code, d.customer_id = ? AS own, max(d.id) AS latest

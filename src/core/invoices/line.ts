@@ -12,6 +12,14 @@ export type LineInput = {
   readonly taxCode: string | null;
 };
 
+/** A line as it was billed before, with its latest rate. */
+export type BilledBefore = {
+  readonly item: string | null;
+  readonly description: string;
+  readonly rate: string;
+  readonly taxCode: string | null;
+};
+
 /** What is wrong with a document, with the line (from 1) and the field that it is in. */
 export type DocumentProblem =
   | "document.empty"

@@ -18,6 +18,7 @@ type CreditNoteQuestionProps = {
   currency: Currency;
   /** What has not been taken back yet. */
   creditable: Minor;
+  total: Minor;
   lines: readonly string[];
 };
 
@@ -38,7 +39,7 @@ export function CreditNoteQuestion(props: CreditNoteQuestionProps): ReactNode {
 }
 
 function CreditNoteForm(props: CreditNoteQuestionProps & { close: () => void }): ReactNode {
-  const { lines, currency, creditable, close } = props;
+  const { lines, currency, creditable, total, close } = props;
   const { form, setForm, write, busy, wrong } = useCreditNote(props);
   return (
     <Form
@@ -56,10 +57,13 @@ function CreditNoteForm(props: CreditNoteQuestionProps & { close: () => void }):
         label="Take back"
         autoFocus
         value={form.what}
-        options={[
-          ["whole", `all of it, ${formatAmount(creditable, currency)}`],
-          ["sum", "a sum of a line, tax comes on top"],
-        ]}
+        options={
+          // What a part was taken back of already is not taken back as a whole.
+          [
+            ["whole", `all of it, ${formatAmount(creditable, currency)}`] as const,
+            ["sum", "a sum of a line, tax comes on top"] as const,
+          ].slice(creditable === total ? 0 : 1)
+        }
         onChange={(event) => setForm({ ...form, what: event.target.value as "whole" | "sum" })}
       />
       {form.what === "sum" ? (
@@ -96,12 +100,12 @@ function CreditNoteForm(props: CreditNoteQuestionProps & { close: () => void }):
   );
 }
 
-function useCreditNote({ itemId, currency, number }: CreditNoteQuestionProps) {
+function useCreditNote({ itemId, currency, number, creditable, total }: CreditNoteQuestionProps) {
   const { act, busy } = useActing();
   const router = useRouter();
   const [wrong, setWrong] = useState<string | null>(null);
   const [form, setForm] = useState({
-    what: "whole" as "whole" | "sum",
+    what: (creditable === total ? "whole" : "sum") as "whole" | "sum",
     line: "1",
     sum: "",
     reason: "",

@@ -104,6 +104,7 @@ export function InvoicePage({
               number={item.number}
               currency={currency}
               creditable={written.creditable}
+              total={written.paper.total}
               lines={written.paper.lines.map(({ description }) => description)}
             />
           ) : null}

@@ -1,5 +1,6 @@
-import type { DraftListed, EditorFacts, LastPrice, TypedDraft } from "@/contracts/editor";
+import type { DraftListed, EditorFacts, TypedDraft } from "@/contracts/editor";
 import type { Day } from "@/core/calendar";
+import type { BilledBefore } from "@/core/invoices";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
 import { documentById, type DocumentRow, linesOf } from "@/db/documents";
@@ -82,7 +83,7 @@ function typedOf(db: Db, document: DocumentRow): TypedDraft {
 }
 
 /** What was written for a customer before, then for others; each description once, with its latest rate. */
-export function pricesFor(db: Db, customerId: number): LastPrice[] {
+export function pricesFor(db: Db, customerId: number): BilledBefore[] {
   return lastPrices(db, customerId);
 }
 

@@ -2,8 +2,8 @@
 
 import type { KeyboardEvent, ReactNode } from "react";
 
-import type { LastPrice, TypedLine } from "@/contracts/editor";
-import type { TaxCode, Totals } from "@/core/invoices";
+import type { TypedLine } from "@/contracts/editor";
+import type { BilledBefore, TaxCode, Totals } from "@/core/invoices";
 import { type Currency, formatAmount } from "@/core/money";
 
 import { RowButton } from "../../kit/buttons";
@@ -16,7 +16,7 @@ type LineRowsProps = {
   totals: Totals | null;
   problem: { line: number; words: string } | null;
   taxCodes: readonly TaxCode[];
-  prices: readonly LastPrice[];
+  prices: readonly BilledBefore[];
   currency: Currency;
   change: (at: number, changed: Partial<TypedLine>) => void;
   remove: (at: number) => void;

@@ -3,7 +3,8 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 
-import type { EditorFacts, LastPrice, TypedDraft, TypedLine } from "@/contracts/editor";
+import type { EditorFacts, TypedDraft, TypedLine } from "@/contracts/editor";
+import type { BilledBefore } from "@/core/invoices";
 import { formatAmount } from "@/core/money";
 
 import { useActing } from "../../shell/Notices";
@@ -21,8 +22,7 @@ const placeOf = (book: string): string => `dozo-draft-${book}`;
  * typed is lost: with a customer it is kept in the book, before that in the browser.
  */
 export function useDraft(facts: EditorFacts) {
-  const { book, act, complain } = useActing();
-  const router = useRouter();
+  const { book } = useActing();
   const [draft, setDraft] = useState<TypedDraft>(facts.draft);
   const [saved, setSaved] = useState<Saved>({ state: facts.id === null ? "new" : "kept" });
   const id = useRef(facts.id);
@@ -31,7 +31,10 @@ export function useDraft(facts: EditorFacts) {
   const keep = useCallback(
     (typed: TypedDraft): Promise<boolean> => {
       under.current = under.current.then(async () => {
-        if (!typed.customer || begunLines(typed).length === 0) return false;
+        if (!typed.customer || begunLines(typed).length === 0) {
+          setSaved({ state: "new" });
+          return false;
+        }
         const sent = await sendCommand<{ id: number }>(book, "writeDraft", {
           id: id.current,
           draft: asInput(typed, typed.customer.id),
@@ -52,6 +55,23 @@ export function useDraft(facts: EditorFacts) {
     [book],
   );
   useKeeping({ book, draft, facts, keep, setDraft, setSaved });
+  const words = worked.totals ? formatAmount(worked.totals.total, facts.currency) : "";
+  const finish = useFinishing({ draft, keep, id, words });
+  return { draft, setDraft, worked, saved, ...finish, ...useLines(setDraft) };
+}
+
+type Finishing = {
+  draft: TypedDraft;
+  keep: (draft: TypedDraft) => Promise<boolean>;
+  id: { current: number | null };
+  /** What it comes to. */
+  words: string;
+};
+
+/** Approves a draft once it is kept, or drops it. */
+function useFinishing({ draft, keep, id, words }: Finishing) {
+  const { book, act, complain } = useActing();
+  const router = useRouter();
   const approve = async (): Promise<void> => {
     if (!draft.customer) return complain("Choose the customer first.");
     if (!(await keep(draft)) || id.current === null)
@@ -61,7 +81,7 @@ export function useDraft(facts: EditorFacts) {
       { ids: [id.current] },
       ({ approved: [first] }) => ({
         words: first
-          ? `${first.number} approved, ${worked.totals ? formatAmount(worked.totals.total, facts.currency) : ""}.`
+          ? `${first.number} approved, ${words}.`
           : "It waits for somebody else to approve it.",
         final: "An approved invoice is corrected by a credit note.",
       }),
@@ -78,7 +98,7 @@ export function useDraft(facts: EditorFacts) {
       await act("moveDraft", { id: id.current, to: "drop" }, () => ({ words: "Draft dropped." }));
     router.push(`/b/${book}/invoices?state=drafts`);
   };
-  return { draft, setDraft, worked, saved, approve, drop, ...useLines(setDraft) };
+  return { approve, drop };
 }
 
 export type Saved = { state: "new" | "typing" | "kept" } | { state: "not kept"; why: string };
@@ -149,14 +169,16 @@ function useLines(setDraft: (change: (draft: TypedDraft) => TypedDraft) => void)
 }
 
 /** What was written before, with its latest rate, this customer's first. */
-export function useLastPrices(customerId: number | null): LastPrice[] {
+export function useLastPrices(customerId: number | null): BilledBefore[] {
   const { book } = useActing();
-  const [prices, setPrices] = useState<LastPrice[]>([]);
+  const [prices, setPrices] = useState<BilledBefore[]>([]);
   useEffect(() => {
     let current = true;
-    void load<LastPrice[]>(`/api/v1/b/${book}/customers/${customerId ?? 0}/prices`).then((sent) => {
-      if (current && sent.ok) setPrices(sent.value);
-    });
+    void load<BilledBefore[]>(`/api/v1/b/${book}/customers/${customerId ?? 0}/prices`).then(
+      (sent) => {
+        if (current && sent.ok) setPrices(sent.value);
+      },
+    );
     return () => {
       current = false;
     };
