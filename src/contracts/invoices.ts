@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
-import type { DocumentState, TaxCategory } from "@/core/invoices";
+import type { DocumentState, TaxCategory, WrittenLine } from "@/core/invoices";
 import type { Currency, Minor } from "@/core/money";
 
 import { isoDay } from "./values";
@@ -82,17 +82,8 @@ export type PaperFacts = {
     country: string;
   };
   customer: { id: string; name: string; email: string | null };
-  lines: {
-    item: string | null;
-    description: string;
-    quantity: string;
-    rate: string;
-    discountPercent: string | null;
-    taxCode: string | null;
-    amount: Minor;
-    /** Without tax; where rates contain the tax, also less its share of the document's discount. */
-    net: Minor;
-  }[];
+  /** Net: without tax; where rates contain the tax, also less its share of the document's discount. */
+  lines: readonly WrittenLine[];
   lineSum: Minor;
   discount: Minor;
   charges: { words: string; sum: Minor; taxCode: string | null }[];

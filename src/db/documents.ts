@@ -1,5 +1,5 @@
 import type { Day } from "@/core/calendar";
-import type { Stage } from "@/core/invoices";
+import type { Stage, WrittenLine } from "@/core/invoices";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
@@ -39,16 +39,8 @@ export type DocumentRow = {
   approvedOn: Day | null;
 };
 
-export type DocumentLineRow = {
-  item: string | null;
-  description: string;
-  quantity: string;
-  rate: string;
-  discountPercent: string | null;
-  taxCode: string | null;
-  amount: Minor;
-  net: Minor;
-};
+/** Net: without tax and less its share of the document's discount; what goes to income. */
+export type DocumentLineRow = WrittenLine;
 
 export type DocumentChargeRow = { words: string; sum: Minor; taxCode: string | null };
 

@@ -1,6 +1,12 @@
 export { calculate } from "./arithmetic";
 export { type Decimal, decimalOf, decimalText, rateFor } from "./decimal";
-export { type BilledBefore, type DocumentProblem, lineAmount, type LineInput } from "./line";
+export {
+  type BilledBefore,
+  type DocumentProblem,
+  lineAmount,
+  type LineInput,
+  type WrittenLine,
+} from "./line";
 export { numberOf } from "./numbering";
 export {
   type DocumentState,

@@ -12,6 +12,14 @@ export type LineInput = {
   readonly taxCode: string | null;
 };
 
+/** A line of a document with what it comes to; `net`: without tax, as whoever keeps it says. */
+export type WrittenLine = LineInput & {
+  readonly item: string | null;
+  readonly description: string;
+  readonly amount: Minor;
+  readonly net: Minor;
+};
+
 /** A line as it was billed before, with its latest rate. */
 export type BilledBefore = {
   readonly item: string | null;
