@@ -200,6 +200,7 @@ describe("a credit note", () => {
       page?.written?.creditable,
       page?.paid.map(({ note }) => note),
     ]).toEqual(["void", 0, ["set off"]]);
+    expect(page?.acts.map(({ text }) => text)).toContain("draft of order A, 49.81");
     const act = page?.acts.find(({ text }) => text.includes("set off"));
     book.must("undo", { actId: act?.id ?? 0 });
     expect([

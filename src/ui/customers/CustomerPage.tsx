@@ -54,6 +54,9 @@ export function CustomerPage(props: Props): ReactNode {
           <span data-tone="waits">waits for {props.waits.join(", ")}</span>
         ) : null}
         <HeadingEnd>
+          <NextLink href={`/b/${book}/invoices/new?customer=${customer.id}`}>
+            Write an invoice
+          </NextLink>
           <NextLink href={`/b/${book}/customers/${customer.id}/statement`}>Statement</NextLink>
           <a href={`${props.account}?look`} target="_blank" rel="noreferrer">
             What they see

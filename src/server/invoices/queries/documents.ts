@@ -11,6 +11,7 @@ import { bankAccounts, bankLineById, bankLineOfReceipt, type BankLineRow } from 
 import { feesOfCharge } from "@/db/charges";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
+import { documentOfItem } from "@/db/documents";
 import { depositById, depositOfLine } from "@/db/deposits";
 import { lettersAbout } from "@/db/letters";
 import { openItemById, type OpenItemRow } from "@/db/openItems";
@@ -71,7 +72,11 @@ export function invoicePageOf(db: Db, id: number): Unread<InvoicePage> | null {
   const acts = applicationsOfItem(db, id).flatMap((application) =>
     actsAbout(db, "receipt", application.receiptId).filter((act) => act.id === application.actId),
   );
-  const own = actsAbout(db, "open_item", id);
+  const document = documentOfItem(db, id);
+  const own = [
+    ...(document ? actsAbout(db, "document", document.id) : []),
+    ...actsAbout(db, "open_item", id),
+  ];
   return {
     item,
     customer: { id: customer.id, name: customer.name },

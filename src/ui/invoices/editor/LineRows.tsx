@@ -31,7 +31,7 @@ export function LineRows(props: LineRowsProps): ReactNode {
       <TermTable aria-label="Lines" width="100%" onKeyDown={goOn}>
         <thead>
           <tr>
-            <HeadCell scope="col" textAlign="left" width="40%">
+            <HeadCell scope="col" textAlign="left" width="36%">
               Description
             </HeadCell>
             <HeadCell scope="col" data-numeric width="11%">
@@ -44,7 +44,7 @@ export function LineRows(props: LineRowsProps): ReactNode {
               Less %
             </HeadCell>
             {taxCodes.length > 0 ? (
-              <HeadCell scope="col" textAlign="left" width="10%">
+              <HeadCell scope="col" textAlign="left" width="14%">
                 Tax
               </HeadCell>
             ) : null}
