@@ -39,9 +39,7 @@ it("makes drafts of orders, approves them when told to, and doubles nothing; a r
     total: "49.81",
   });
   expect(first?.link).toMatch(/^http:\/\/127\.0\.0\.1:\d+\/account\/[0-9a-f]{48}$/);
-  expect(cli.run("invoice", "--book", "shop", "--approve", "--json", file).out).toBe(
-    approved.out,
-  );
+  expect(cli.run("invoice", "--book", "shop", "--approve", "--json", file).out).toBe(approved.out);
   expect(cli.run("check", "--book", "shop").code).toBe(0);
 });
 
