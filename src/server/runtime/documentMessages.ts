@@ -6,6 +6,9 @@ export const DOCUMENT_MESSAGES: Record<string, string> = {
     "“{text}” is not a number. Write it like 12.5, with a point before the decimals.",
   "document.places": "“{text}” has more than six decimals, or more than twelve digits before them.",
   "document.large": "This is too large: a sum has at most a million million of its smallest unit.",
+  "decimal.unreadable": "“{text}” is not a number. Write it like 12.5; 24.25*3 is worked out.",
+  "decimal.places":
+    "“{text}” has more than {places} decimals, or more than twelve digits before them.",
   "document.discount": "A discount lies between nothing and all of it. Mend it, or leave it out.",
   "document.negative":
     "The total would be below zero. What a customer gets back is a credit note: write one on its invoice.",
