@@ -28,6 +28,8 @@ export type EditorFacts = {
   id: number | null;
   kind: "invoice" | "credit_note";
   stage: "draft" | "waiting";
+  /** How often it was written over when the page was made. */
+  version: number;
   draft: TypedDraft;
   currency: Currency;
   taxCodes: TaxCode[];

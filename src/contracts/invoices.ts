@@ -8,6 +8,7 @@ import { isoDay } from "./values";
 
 /** A number as it is typed, as exact decimal text. */
 const decimal = z.string().trim().max(40);
+const cell = z.string().max(1000);
 const words = z.string().trim().max(500);
 const orNone = (text: z.ZodString): z.ZodType<string | null, string | null | undefined> =>
   text.nullish().transform((value) => value || null);
@@ -19,6 +20,31 @@ export const lineInput = z.object({
   rate: decimal,
   discountPercent: orNone(decimal),
   taxCode: orNone(z.string().trim().max(20)),
+});
+
+/** A line of an order, as its file has it: numbers are checked when it is worked out. */
+const orderLine = z.object({
+  row: z.number().int(),
+  item: cell.nullable(),
+  description: cell,
+  quantity: cell,
+  rate: cell,
+  discountPercent: cell.nullable(),
+  taxCode: cell.nullable(),
+  taxPercent: cell.nullable(),
+});
+
+/** A document as a file of orders asks for it. */
+export const orderInput = z.object({
+  document: cell.min(1),
+  row: z.number().int(),
+  customerId: cell,
+  issuedOn: isoDay,
+  terms: cell.nullable(),
+  dueOn: isoDay.nullable(),
+  currency: cell.nullable(),
+  poNumber: cell.nullable(),
+  lines: z.array(orderLine).min(1).max(1000).readonly(),
 });
 
 /** A document as it is written: an invoice, or what a credit note takes back. Sums in minor units. */

@@ -35,6 +35,7 @@ export type DocumentRow = {
   frozen: string | null;
   frozenHash: string | null;
   writtenBy: string;
+  version: number;
   approvedBy: string | null;
   approvedOn: Day | null;
 };
@@ -88,7 +89,7 @@ const FIELDS = Object.keys(COLUMNS) as (keyof DocumentContent)[];
 const DOCUMENT = `
   SELECT id, kind, stage, ${FIELDS.map((field) => `${COLUMNS[field]} AS ${field}`).join(", ")},
     order_ref AS orderRef, order_hash AS orderHash, credits_id AS creditsId, number,
-    open_item_id AS openItemId, frozen, frozen_hash AS frozenHash, written_by AS writtenBy,
+    open_item_id AS openItemId, frozen, frozen_hash AS frozenHash, written_by AS writtenBy, version,
     approved_by AS approvedBy, approved_on AS approvedOn
   FROM document`;
 
@@ -163,7 +164,7 @@ export function insertDocument(db: Db, head: DocumentHead, content: DocumentCont
 
 export function changeDocument(db: Db, id: number, content: DocumentContent): void {
   db.run(
-    `UPDATE document SET ${FIELDS.map((field) => `${COLUMNS[field]} = ?`).join(", ")} WHERE id = ?`,
+    `UPDATE document SET ${FIELDS.map((field) => `${COLUMNS[field]} = ?`).join(", ")}, version = version + 1 WHERE id = ?`,
     ...valuesOf(content),
     id,
   );

@@ -142,6 +142,14 @@ const ENDED: readonly {
       ["bank_line_id", "bank_line"],
     ],
   },
+  {
+    table: "credit_use",
+    where: "ended_by IS NOT NULL",
+    names: [
+      ["credit_item_id", "open_item"],
+      ["open_item_id", "open_item"],
+    ],
+  },
 ];
 
 /** Gives every row that a command changed what it held before, and takes away every row that it wrote. */

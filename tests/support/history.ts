@@ -52,7 +52,10 @@ export type Step = {
     | "recover"
     | "allowance"
     | "late_fee"
-    | "item_out";
+    | "item_out"
+    | "write"
+    | "credit"
+    | "set_off";
   pick: number;
   share: number;
 };
@@ -105,13 +108,17 @@ export const step = fc.record({
     "allowance",
     "late_fee",
     "item_out",
+    "write",
+    "write",
+    "credit",
+    "set_off",
   ),
   pick: fc.nat(1000),
   share: fc.integer({ min: 1, max: 100 }),
 });
 
 const UNDOABLE =
-  "'place', 'set_aside', 'tie', 'elsewhere', 'bank_receipt', 'hand_receipt', 'deposit', 'deposit_banked', 'bounce', 'dispute_lost', 'accrue', 'fee_bill', 'refund', 'retry', 'answer', 'revalue', 'write_off', 'allowance', 'late_fee'";
+  "'place', 'set_aside', 'tie', 'elsewhere', 'bank_receipt', 'hand_receipt', 'deposit', 'deposit_banked', 'bounce', 'dispute_lost', 'accrue', 'fee_bill', 'refund', 'retry', 'answer', 'revalue', 'write_off', 'allowance', 'late_fee', 'set_off'";
 
 type StepFacts = {
   kindWord: string;
@@ -121,6 +128,57 @@ type StepFacts = {
   payout: string;
   account?: string;
 };
+
+/** What a clerk does with invoices that are written here: writes and approves, credits, sets off. */
+function withDocuments(book: TestBook, { do: kind, pick, share }: Step): void {
+  const rows = <T>(sql: string): T[] => book.db.all<T>(sql);
+  const any = <T>(list: readonly T[]): T | undefined => list[pick % Math.max(1, list.length)];
+  if (kind === "write") {
+    const customer = any(rows<{ id: number }>("SELECT id FROM customer ORDER BY id"));
+    const written = book.do("writeDraft", {
+      draft: {
+        customerId: customer?.id ?? 0,
+        issuedOn: "2026-11-20",
+        currency: share > 80 ? "EUR" : "USD",
+        discountPercent: share % 3 === 0 ? String(share / 2) : null,
+        lines: [
+          { description: "Clay", quantity: String(share), rate: String(pick / 7).slice(0, 7) },
+          { description: "Glaze", quantity: "1.5", rate: "12.345" },
+        ],
+      } as never,
+    });
+    if (written.ok && share % 5 !== 0) book.do("approveDocuments", { ids: [written.value.id] });
+    return;
+  }
+  const invoice = any(
+    rows<{ id: number }>(
+      "SELECT open_item_id AS id FROM document WHERE kind = 'invoice' AND stage = 'approved' ORDER BY id",
+    ),
+  );
+  if (kind === "credit" && invoice) {
+    const taken =
+      share > 50 ? { what: "whole" } : { what: "sum", sum: 1 + pick, line: 1 + (share % 2) };
+    book.do("writeCreditNote", { itemId: invoice.id, taken: taken as never, reason: "broken" });
+  }
+  const open = any(
+    rows<{ id: number; customer: number; balance: number }>(
+      "SELECT id, customer_id AS customer, balance FROM open_item WHERE kind = 'credit_note' AND balance < 0 ORDER BY id",
+    ),
+  );
+  const item =
+    open &&
+    any(
+      rows<{ id: number }>(
+        `SELECT id FROM open_item WHERE customer_id = ${open.customer} AND balance > 0 ORDER BY id`,
+      ),
+    );
+  if (kind === "set_off" && open && item)
+    book.do("setOff", {
+      creditItemId: open.id,
+      itemId: item.id,
+      amount: Math.max(1, Math.floor((-open.balance * share) / 100)),
+    });
+}
 
 export class History {
   private count = 0;
@@ -593,6 +651,10 @@ export class History {
           ? void book.do("chargeLateFees", { fees: late.map((entry) => ({ itemId: entry.id })) })
           : undefined;
       }
+      case "write":
+      case "credit":
+      case "set_off":
+        return withDocuments(book, { do: kind, pick, share });
       case "item_out": {
         const item = any(
           book.db.all<{ id: number }>("SELECT id FROM open_item WHERE balance <> 0 ORDER BY id"),

@@ -3,7 +3,7 @@ import type { OrdersTaken } from "@/server/invoices/commands/takeOrders";
 import { paperOfNumber } from "@/server/invoices/queries/papers";
 import { readOrders } from "@/server/invoices/steps/readOrders";
 
-import type { TestBook } from "./book";
+import { type TestBook, TODAY } from "./book";
 
 const HEAD =
   "document,customer_id,issued_on,terms,due_on,currency,po_number,item,description,quantity,rate,discount_percent,tax_code,tax_percent\n";
@@ -22,3 +22,16 @@ export function paperIn(book: TestBook, number: string): PaperFacts {
   if (!found.ok) throw new Error(found.error.code);
   return found.value;
 }
+
+/** Writes a draft of one kiln for the book's first customer, or of what is said; gives its id. */
+export function writeDraft(book: TestBook, more: object = {}): number {
+  const draft = {
+    customerId: firstCustomer(book),
+    issuedOn: TODAY,
+    lines: [{ description: "Kiln", quantity: "1", rate: "4800" }],
+    ...more,
+  };
+  return book.must("writeDraft", { draft: draft as never }).id;
+}
+
+export const firstCustomer = (book: TestBook): number => book.id("customer", "external_id = 'C1'");

@@ -25,11 +25,5 @@ export {
   type Totals,
   totalsOf,
 } from "./totals";
-export {
-  type Order,
-  ORDER_COLUMNS,
-  type OrderLine,
-  type OrderRefusal,
-  type OrderRow,
-  ordersOf,
-} from "./orders";
+export { ORDER_COLUMNS, type OrderRefusal, type OrderRow } from "./orderCells";
+export { type Order, type OrderLine, ordersOf } from "./orders";

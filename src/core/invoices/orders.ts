@@ -1,8 +1,14 @@
 import { type Day, parseDay } from "@/core/calendar";
-import type { Failure } from "@/core/result";
 
-/** A row of an order: its place in the file (2 is the first behind the header), and its cells by column. */
-export type OrderRow = { readonly row: number; readonly cells: Readonly<Record<string, string>> };
+import {
+  cell,
+  type Column,
+  orNull,
+  type OrderRefusal,
+  type OrderRow,
+  refusal,
+  rowsProblem,
+} from "./orderCells";
 
 export type OrderLine = {
   readonly row: number;
@@ -28,33 +34,6 @@ export type Order = {
   readonly lines: readonly OrderLine[];
 };
 
-/** Why a document of a file is refused: its row and column, and what is wrong there. */
-export type OrderRefusal = {
-  readonly document: string;
-  readonly row: number;
-  readonly field: string;
-  readonly error: Failure;
-};
-
-/** The columns of orders.csv, in its order. */
-export const ORDER_COLUMNS = [
-  "document",
-  "customer_id",
-  "issued_on",
-  "terms",
-  "due_on",
-  "currency",
-  "po_number",
-  "item",
-  "description",
-  "quantity",
-  "rate",
-  "discount_percent",
-  "tax_code",
-  "tax_percent",
-] as const;
-type Column = (typeof ORDER_COLUMNS)[number];
-
 /** Columns that say the same on every row of a document; a row may leave them empty. */
 const OF_THE_DOCUMENT = [
   "customer_id",
@@ -79,7 +58,11 @@ export function ordersOf(rows: readonly OrderRow[]): {
     const name = cell(row, "document");
     if (name === "")
       refused.push(refusal("", row.row, "document", { code: "field.empty", field: "document" }));
-    else groups.set(name, [...(groups.get(name) ?? []), row]);
+    else {
+      const group = groups.get(name) ?? [];
+      group.push(row);
+      groups.set(name, group);
+    }
   }
   const orders: Order[] = [];
   for (const [name, group] of groups) {
@@ -90,17 +73,9 @@ export function ordersOf(rows: readonly OrderRow[]): {
   return { orders, refused };
 }
 
-const cell = ({ cells }: OrderRow, column: Column): string => (cells[column] ?? "").trim();
-const orNull = (text: string): string | null => (text === "" ? null : text);
-
-const refusal = (document: string, row: number, field: string, error: Failure): OrderRefusal => ({
-  document,
-  row,
-  field,
-  error,
-});
-
 function orderOf(document: string, rows: readonly OrderRow[]): Order | OrderRefusal {
+  const barred = rowsProblem(document, rows);
+  if (barred) return barred;
   const head = headOf(document, rows);
   if ("error" in head) return head;
   const wrong = rows.flatMap((row) => lineProblem(document, row)).at(0);

@@ -39,6 +39,8 @@ CREATE TABLE document (
   frozen TEXT,
   frozen_hash TEXT,
   written_by TEXT NOT NULL,
+  -- How often it was written over: who writes says which one was seen.
+  version INTEGER NOT NULL DEFAULT 0,
   approved_by TEXT,
   approved_on TEXT,
   CHECK ((stage = 'approved') = (number IS NOT NULL AND open_item_id IS NOT NULL AND frozen IS NOT NULL))

@@ -1,4 +1,12 @@
-import { CHARGES, CUSTOMERS, INVOICES, STATEMENT, TestBook } from "../../../tests/support/book";
+import {
+  CHARGES,
+  CUSTOMERS,
+  INVOICES,
+  STATEMENT,
+  TestBook,
+  TODAY,
+} from "../../../tests/support/book";
+import { takeOrders as orders } from "../../../tests/support/orders";
 import { importFile } from "../arrivals/commands/importFile";
 import { openBookToWrite } from "../runtime/books";
 import { runCommand } from "../runtime/command";
@@ -141,5 +149,42 @@ describe("a whole file is taken back", () => {
   });
   it("says which file it does not know", () => {
     expect(book.do("undoFile", { fileId: 99 })).toMatchObject({ error: { code: "file.unknown" } });
+  });
+});
+
+describe("files and invoices that are written here", () => {
+  it("what was set off against an invoice of the file is undone with it, and comes back to the credit note", () => {
+    book.mustTake("customers", CUSTOMERS);
+    orders(book, `A,C1,${TODAY},now,,,,,Clay,1,50,,,\n`);
+    book.mustTake("invoices", INVOICES);
+    const credited = book.must("writeCreditNote", {
+      itemId: book.id("open_item", "number LIKE 'INV-%'"),
+      taken: { what: "whole" },
+      reason: "broken",
+    });
+    const act = book.id("act" as never, "kind = 'set_off'");
+    book.must("undo", { actId: act });
+    const creditItemId = book.id("open_item", `number = '${credited.number}'`);
+    book.must("setOff", {
+      creditItemId,
+      itemId: book.id("open_item", "number = '20401'"),
+      amount: 2000,
+    });
+    expect(restsOnFile(book.db, file("invoices")).map(({ words }) => words)).toEqual([
+      `credit note ${credited.number} set off, 20.00`,
+    ]);
+    book.must("undoFile", { fileId: file("invoices"), rest: true });
+    holds();
+    expect(book.db.get("SELECT balance FROM open_item WHERE id = ?", creditItemId)).toEqual({
+      balance: -5000,
+    });
+  });
+  it("of a file of customers the one who has an invoice stays, with it", () => {
+    book.mustTake("customers", CUSTOMERS);
+    orders(book, `A,C1,${TODAY},now,,,,,Clay,1,50,,,\n`);
+    book.must("undoFile", { fileId: file("customers"), rest: true });
+    expect(book.db.all("SELECT external_id AS id FROM customer")).toEqual([{ id: "C1" }]);
+    expect(book.balance("receivables")).toBe(5000);
+    holds();
   });
 });

@@ -2,7 +2,7 @@ import { documentById } from "@/db/documents";
 import { openItemByNumber } from "@/db/openItems";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
-import { paperIn, takeOrders } from "../../../tests/support/orders";
+import { firstCustomer, paperIn, takeOrders, writeDraft } from "../../../tests/support/orders";
 import { editorOf, draftsOf, pricesFor } from "./queries/editor";
 import { invoicePageOf } from "./queries/documents";
 import { readOrders } from "./steps/readOrders";
@@ -76,6 +76,28 @@ describe("orders become documents", () => {
     expect(numbers).toEqual([1, 2, 3].map((running) => `INV-${year}-000${running}`));
     expect(book.broken()).toEqual([]);
   });
+  it("one that is no text, too long or endless is refused alone; elsewhere in another file it is the same", () => {
+    const row = (name: string, words: string): string =>
+      `${name},C1,${TODAY},now,,,,,${words},1,10,,,\n`;
+    const { documents, refused } = orders(
+      row("A", "Clay") +
+        row("B", "x".repeat(501)) +
+        row("C", "turned\u202Eround") +
+        row("D", "Clay").repeat(1001) +
+        row("n".repeat(121), "Clay") +
+        row("Z", "x".repeat(500)),
+    );
+    expect(documents.map(({ document }) => document)).toEqual(["A", "Z"]);
+    expect(refused.map(({ row: at, field, error }) => [at, field, error.code])).toEqual([
+      [3, "description", "text.long"],
+      [4, "description", "text.control"],
+      [1005, "document", "order.lines"],
+      [1006, "document", "text.long"],
+    ]);
+    expect(orders(row("Y", "Glaze") + row("A", "Clay")).documents.slice(1)).toEqual(
+      documents.slice(0, 1),
+    );
+  });
   it("as JSON too, by rows or with lines; another content under a name that was taken is refused", () => {
     const json = (value: unknown) => readOrders(Buffer.from(JSON.stringify(value)));
     const line = { description: "Clay", quantity: 2, rate: "5.25" };
@@ -99,22 +121,16 @@ describe("orders become documents", () => {
   });
 });
 
-const DRAFT = {
-  issuedOn: TODAY,
-  lines: [{ description: "Kiln", quantity: "1", rate: "4800" }],
-};
-const customerId = (): number => openItemByNumber(book.db, "20401")?.customerId ?? 0;
-const written = (more: object = {}): number =>
-  book.must("writeDraft", { draft: { ...DRAFT, customerId: customerId(), ...more } as never }).id;
+const customerId = (): number => firstCustomer(book);
+const written = (more: object = {}): number => writeDraft(book, more);
 
 describe("a draft", () => {
   it("is written over as it is typed, dropped and taken up; once approved it does not change", () => {
     const id = written();
+    const kiln = { description: "Kiln", quantity: "1", rate: "4800" };
+    const draft = { customerId: customerId(), issuedOn: TODAY, lines: [kiln] };
     expect(draftsOf(book.db).map((draft) => [draft.id, draft.total])).toEqual([[id, 480_000]]);
-    book.must("writeDraft", {
-      id,
-      draft: { ...DRAFT, customerId: customerId(), discountPercent: "10" } as never,
-    });
+    book.must("writeDraft", { id, draft: { ...draft, discountPercent: "10" } as never });
     expect(editorOf(book.db, TODAY, { id, customerId: null })?.draft).toMatchObject({
       discountPercent: "10",
       lines: [{ description: "Kiln", quantity: "1", rate: "4800" }],
@@ -131,9 +147,7 @@ describe("a draft", () => {
     expect(book.must("approveDocuments", { ids: [id] }).approved).toMatchObject([
       { number: FIRST },
     ]);
-    expect(
-      book.do("writeDraft", { id, draft: { ...DRAFT, customerId: customerId() } as never }),
-    ).toMatchObject({
+    expect(book.do("writeDraft", { id, version: 1, draft: draft as never })).toMatchObject({
       error: { code: "document.written" },
     });
     expect(book.do("approveDocuments", { ids: [id] })).toMatchObject({
@@ -150,6 +164,24 @@ describe("a draft", () => {
     expect(pricesFor(book.db, customerId())).toEqual([
       { item: null, description: "Kiln", rate: "4800", taxCode: null },
     ]);
+  });
+  it("is not written over by who saw an earlier state of it: in another window, or by somebody else", () => {
+    const id = written();
+    const over = (version: number, note: string) =>
+      book.do("writeDraft", {
+        id,
+        version,
+        draft: {
+          customerId: customerId(),
+          issuedOn: TODAY,
+          note,
+          lines: [{ description: "Kiln", quantity: "1", rate: "1" }],
+        } as never,
+      });
+    expect(over(0, "first window")).toMatchObject({ ok: true, value: { version: 1 } });
+    expect(over(0, "second window")).toMatchObject({ error: { code: "document.elsewhere" } });
+    expect(over(1, "first again")).toMatchObject({ ok: true, value: { version: 2 } });
+    expect(documentById(book.db, id)).toMatchObject({ note: "first again", version: 2 });
   });
   it("over the limit waits for somebody else than who wrote it", () => {
     book.db.run("INSERT INTO setting (key, value) VALUES ('approvalOver', '100000')");

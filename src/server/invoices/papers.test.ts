@@ -1,12 +1,11 @@
 import { PDFDocument } from "@cantoo/pdf-lib";
 
 import { readUbl } from "@/core/formats";
-import { openItemByNumber } from "@/db/openItems";
 import { paperPdf } from "@/server/output/paperPdf";
 import { ublOf } from "@/server/output/ubl";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
-import { paperIn, takeOrders } from "../../../tests/support/orders";
+import { paperIn, takeOrders, writeDraft } from "../../../tests/support/orders";
 
 let book: TestBook;
 eachBook((made) => {
@@ -18,13 +17,7 @@ const paper = (number: string) => paperIn(book, number);
 const A = `A,C1,${TODAY},2/10 n/30,,,PO9,CL,Clay,3,0.335,,TX,8.25\nA,,,,,,,GL,Glaze,2.5,19.999999,10,TX,\n`;
 const FIRST = `INV-${year}-0001`;
 
-const DRAFT = {
-  issuedOn: TODAY,
-  lines: [{ description: "Kiln", quantity: "1", rate: "4800" }],
-};
-const customerId = (): number => openItemByNumber(book.db, "20401")?.customerId ?? 0;
-const written = (more: object = {}): number =>
-  book.must("writeDraft", { draft: { ...DRAFT, customerId: customerId(), ...more } as never }).id;
+const written = (more: object = {}): number => writeDraft(book, more);
 
 describe("the paper as data", () => {
   it("is read back equal, and its sums keep the rules of EN 16931-1", () => {

@@ -46,6 +46,9 @@ export const DOCUMENT_MESSAGES: Record<string, string> = {
   "ubl.sums":
     "The sums of this document do not add up ({rule} of EN 16931): it says {stated}, and {found} comes out, in its smallest unit.",
   "order.rows": "The file has more than {most} rows. Give it in parts.",
+  "order.lines": "A document has at most {most} lines. Make several of it.",
+  "document.elsewhere":
+    "This draft was changed elsewhere meanwhile, in another window or by somebody else. Load the page again; what stands here is not kept until then.",
   "order.columns":
     "These columns are missing: {columns}. A file of orders has document, customer_id, issued_on, terms, due_on, currency, po_number, item, description, quantity, rate, discount_percent, tax_code, tax_percent.",
   "order.json":

@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { z } from "zod";
 
-import { draftInput } from "@/contracts/invoices";
+import { draftInput, orderInput } from "@/contracts/invoices";
 import { firstProblem } from "@/contracts/problems";
 import {
   decimalOf,
@@ -12,22 +12,14 @@ import {
 } from "@/core/invoices";
 import { type Failure, fail, ok, type Result } from "@/core/result";
 import { customerByExternalId } from "@/db/customers";
-import {
-  documentById,
-  documentOfOrder,
-  type DocumentRow,
-  insertDocument,
-  replaceLines,
-} from "@/db/documents";
+import { documentById, documentOfOrder, type DocumentRow } from "@/db/documents";
 import { insertTaxCode, taxCodes } from "@/db/taxCodes";
 import { defineCommand } from "@/server/runtime/command";
 import { type CommandContext, Refusal } from "@/server/runtime/context";
 
 import { approveOne } from "../steps/approveOne";
+import { insertDraft } from "../steps/insertDraft";
 import { workOut } from "../steps/workOut";
-
-/** An order as the reader gives it; its cells are checked as they are taken. */
-const order = z.custom<Order>((value) => typeof value === "object" && value !== null);
 
 export type TakenOrder = { document: string; id: number };
 export type OrdersTaken = { documents: TakenOrder[]; refused: OrderRefusal[] };
@@ -38,7 +30,7 @@ export type OrdersTaken = { documents: TakenOrder[]; refused: OrderRefusal[] };
  */
 export const takeOrders = defineCommand({
   name: "takeOrders",
-  schema: z.object({ orders: z.array(order).max(50_000), approve: z.boolean() }),
+  schema: z.object({ orders: z.array(orderInput).max(50_000), approve: z.boolean() }),
   run(ctx, { orders, approve }): Result<OrdersTaken> {
     const taken: OrdersTaken = { documents: [], refused: [] };
     for (const [at, each] of orders.entries()) {
@@ -67,10 +59,14 @@ function one(ctx: CommandContext, order: Order, approve: boolean): Result<number
   }
 }
 
+/** What an order says, wherever its rows stand in a file. */
+function hashOf(order: Order): string {
+  const said = { ...order, row: 0, lines: order.lines.map((line) => ({ ...line, row: 0 })) };
+  return createHash("sha256").update(JSON.stringify(said)).digest("hex");
+}
+
 function take(ctx: CommandContext, order: Order, approve: boolean): Result<number> {
-  const hash = createHash("sha256")
-    .update(JSON.stringify({ ...order, row: 0 }))
-    .digest("hex");
+  const hash = hashOf(order);
   const before = documentOfOrder(ctx.db, order.document);
   if (before && before.orderHash !== hash)
     return fail("order.changed", { field: "document", document: order.document });
@@ -92,25 +88,8 @@ function written(ctx: CommandContext, order: Order, hash: string): Result<Docume
   if (!input.success) return fail("input.invalid", firstProblem(input.error, "order"));
   const worked = workOut(ctx, input.data);
   if (!worked.ok) return worked;
-  const { content, lines, charges } = worked.value;
-  const id = insertDocument(
-    ctx.db,
-    {
-      kind: "invoice",
-      stage: "draft",
-      orderRef: order.document,
-      orderHash: hash,
-      creditsId: null,
-      writtenBy: ctx.who.actor,
-    },
-    content,
-  );
-  replaceLines(ctx.db, id, lines, charges);
-  ctx.act(
-    "draft",
-    { kind: "document", id, customerId: content.customerId },
-    `draft of order ${order.document}, ${ctx.sum(content.total, content.currency)}`,
-  );
+  const origin = { orderRef: order.document, orderHash: hash };
+  const id = insertDraft(ctx, worked.value, origin);
   const document = documentById(ctx.db, id);
   return document ? ok(document) : fail("document.unknown", { id });
 }

@@ -3,19 +3,13 @@ import { z } from "zod";
 import type { DraftInput } from "@/contracts/invoices";
 import { minor, toDecimal } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import {
-  creditNotesOf,
-  documentById,
-  documentOfItem,
-  type DocumentRow,
-  insertDocument,
-  replaceLines,
-} from "@/db/documents";
+import { creditNotesOf, documentById, documentOfItem, type DocumentRow } from "@/db/documents";
 import { openItemById } from "@/db/openItems";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { approveOne } from "../steps/approveOne";
+import { insertDraft } from "../steps/insertDraft";
 import { inputOf } from "../steps/inputOf";
 import { workOut } from "../steps/workOut";
 import { setOffItems } from "./setOff";
@@ -62,23 +56,10 @@ export const writeCreditNote = defineCommand({
     const corrects = { kind: "credit_note", corrects: invoice.number, rules } as const;
     const worked = workOut(ctx, input.value, corrects);
     if (!worked.ok) return worked;
-    const { content, lines, charges, totals } = worked.value;
     const before = creditNotesOf(ctx.db, invoice.id).reduce((sum, { total }) => sum + total, 0);
-    if (before + totals.total > invoice.total)
+    if (before + worked.value.totals.total > invoice.total)
       return fail("credit.too_much", { number: invoice.number ?? "" });
-    const id = insertDocument(
-      ctx.db,
-      {
-        kind: "credit_note",
-        stage: "draft",
-        orderRef: null,
-        orderHash: null,
-        creditsId: invoice.id,
-        writtenBy: ctx.who.actor,
-      },
-      content,
-    );
-    replaceLines(ctx.db, id, lines, charges);
+    const id = insertDraft(ctx, worked.value, { kind: "credit_note", creditsId: invoice.id });
     return approved(ctx, id, itemId);
   },
 });

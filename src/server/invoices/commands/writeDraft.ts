@@ -2,39 +2,43 @@ import { z } from "zod";
 
 import { draftInput } from "@/contracts/invoices";
 import { fail, ok, type Result } from "@/core/result";
-import {
-  changeDocument,
-  documentById,
-  type DocumentRow,
-  insertDocument,
-  replaceLines,
-} from "@/db/documents";
+import { changeDocument, documentById, type DocumentRow, replaceLines } from "@/db/documents";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
+import { insertDraft } from "../steps/insertDraft";
 import { workOut, type WorkedOut } from "../steps/workOut";
 
 /** Writes a draft anew, or over what it was; its sums are worked out here and never taken from outside. */
 export const writeDraft = defineCommand({
   name: "writeDraft",
-  schema: z.object({ id: z.number().int().nullable().default(null), draft: draftInput }),
-  run(ctx, { id, draft }): Result<{ id: number; total: number }> {
-    const before = id === null ? ok(null) : draftBefore(ctx, id);
+  schema: z.object({
+    id: z.number().int().nullable().default(null),
+    /** Which state of it was seen by who writes over it: another is not written over. */
+    version: z.number().int().default(0),
+    draft: draftInput,
+  }),
+  run(ctx, { id, version, draft }): Result<{ id: number; total: number; version: number }> {
+    const before = id === null ? ok(null) : draftBefore(ctx, { id, version });
     if (!before.ok) return before;
     const worked = workOut(ctx, draft, writtenAs(ctx, before.value));
     if (!worked.ok) return worked;
-    const saved = before.value ? over(ctx, before.value, worked.value) : anew(ctx, worked.value);
-    return ok({ id: saved, total: worked.value.totals.total });
+    const { total } = worked.value.totals;
+    if (!before.value) return ok({ id: insertDraft(ctx, worked.value), total, version: 0 });
+    return ok({ id: over(ctx, before.value, worked.value), total, version: version + 1 });
   },
 });
 
 /** A draft that may still be written over. */
-function draftBefore({ db }: CommandContext, id: number): Result<DocumentRow> {
+function draftBefore(
+  { db }: CommandContext,
+  { id, version }: { id: number; version: number },
+): Result<DocumentRow> {
   const found = documentById(db, id);
   if (!found) return fail("document.unknown", { id });
-  return found.stage === "draft"
-    ? ok(found)
-    : fail("document.written", { number: found.number ?? "This document" });
+  if (found.stage !== "draft")
+    return fail("document.written", { number: found.number ?? "This document" });
+  return found.version === version ? ok(found) : fail("document.elsewhere");
 }
 
 /** A draft stays what it is: an invoice, or the credit note of one. */
@@ -45,28 +49,6 @@ function writtenAs(
   if (!before) return undefined;
   const corrected = before.creditsId === null ? undefined : documentById(db, before.creditsId);
   return { kind: before.kind, corrects: corrected?.number ?? null };
-}
-
-function anew(ctx: CommandContext, { content, lines, charges }: WorkedOut): number {
-  const id = insertDocument(
-    ctx.db,
-    {
-      kind: "invoice",
-      stage: "draft",
-      orderRef: null,
-      orderHash: null,
-      creditsId: null,
-      writtenBy: ctx.who.actor,
-    },
-    content,
-  );
-  replaceLines(ctx.db, id, lines, charges);
-  ctx.act(
-    "draft",
-    { kind: "document", id, customerId: content.customerId },
-    `draft written, ${ctx.sum(content.total, content.currency)}`,
-  );
-  return id;
 }
 
 function over(

@@ -10,6 +10,7 @@ import {
   type ShownRows,
 } from "@/server/arrivals/imports/read";
 import { maskNumbers } from "@/server/arrivals/maskNumbers";
+import { readOrders } from "@/server/invoices/steps/readOrders";
 import { type MailReport, readReturnedMail } from "@/server/overdue/returnedMail";
 
 /** Something foreign that is read in a thread of the pool with limits. */
@@ -24,7 +25,8 @@ export type ReadTask =
     }
   | { what: "line"; book: string; sha256: string; line: number }
   | { what: "rows"; book: string; sha256: string; asked: RowsAsked }
-  | { what: "mail"; name: string; bytes: Uint8Array };
+  | { what: "mail"; name: string; bytes: Uint8Array }
+  | { what: "orders"; bytes: Uint8Array };
 /** What each gives. */
 export type ReadAnswers = {
   mask: Result<null>;
@@ -32,6 +34,7 @@ export type ReadAnswers = {
   line: Result<{ headers: readonly string[]; cells: readonly string[] }>;
   rows: Result<ShownRows>;
   mail: Result<MailReport>;
+  orders: ReturnType<typeof readOrders>;
 };
 
 export default function read(
@@ -48,6 +51,8 @@ export default function read(
       return rowsOf(task.book, task.sha256, task.asked);
     case "mail":
       return readReturnedMail(task.name, Buffer.from(task.bytes));
+    case "orders":
+      return readOrders(task.bytes);
     default:
       return task satisfies never;
   }

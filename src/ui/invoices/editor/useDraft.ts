@@ -26,6 +26,7 @@ export function useDraft(facts: EditorFacts) {
   const [draft, setDraft] = useState<TypedDraft>(facts.draft);
   const [saved, setSaved] = useState<Saved>({ state: facts.id === null ? "new" : "kept" });
   const id = useRef(facts.id);
+  const version = useRef(facts.version);
   const under = useRef(Promise.resolve(true));
   const worked = useMemo(() => workedOut(draft, facts), [draft, facts]);
   const keep = useCallback(
@@ -35,8 +36,9 @@ export function useDraft(facts: EditorFacts) {
           setSaved({ state: "new" });
           return false;
         }
-        const sent = await sendCommand<{ id: number }>(book, "writeDraft", {
+        const sent = await sendCommand<{ id: number; version: number }>(book, "writeDraft", {
           id: id.current,
+          version: version.current,
           draft: asInput(typed, typed.customer.id),
         });
         if (!sent.ok) {
@@ -46,6 +48,7 @@ export function useDraft(facts: EditorFacts) {
         if (id.current === null)
           window.history.replaceState(null, "", `/b/${book}/invoices/drafts/${sent.value.id}`);
         id.current = sent.value.id;
+        version.current = sent.value.version;
         localStorage.removeItem(placeOf(book));
         setSaved({ state: "kept" });
         return true;
@@ -119,12 +122,11 @@ function useKeeping({ book, draft, facts, keep, setDraft, setSaved }: Keeping): 
     if (facts.id !== null) return;
     const kept = localStorage.getItem(placeOf(book));
     if (kept === null) return;
-    try {
-      setDraft(JSON.parse(kept) as TypedDraft);
-    } catch {
-      localStorage.removeItem(placeOf(book));
-    }
-  }, [book, facts.id, setDraft]);
+    const typed = typedBefore(kept);
+    // Whom it is for stands in the address where somebody came from a customer's page.
+    if (typed) setDraft({ ...typed, customer: facts.draft.customer });
+    else localStorage.removeItem(placeOf(book));
+  }, [book, facts.id, facts.draft.customer, setDraft]);
   useEffect(() => {
     if (first.current) {
       first.current = false;
@@ -136,6 +138,18 @@ function useKeeping({ book, draft, facts, keep, setDraft, setSaved }: Keeping): 
     const timer = setTimeout(() => void keep(draft), KEPT_AFTER);
     return () => clearTimeout(timer);
   }, [book, draft, keep, setSaved]);
+}
+
+/** A draft as the browser kept it; null where it is none, as of an earlier version. */
+function typedBefore(kept: string): TypedDraft | null {
+  try {
+    const typed = JSON.parse(kept) as Partial<TypedDraft> | null;
+    return Array.isArray(typed?.lines) && typeof typed.terms === "string"
+      ? (typed as TypedDraft)
+      : null;
+  } catch {
+    return null;
+  }
 }
 
 /** What can be done with the lines; a new one appears by itself below the last that was begun. */

@@ -2,10 +2,10 @@ import { randomUUID } from "node:crypto";
 
 import { fail, ok } from "@/core/result";
 import { toldDocument } from "@/server/invoices/queries/told";
-import { readOrders } from "@/server/invoices/steps/readOrders";
 import { refusalOf } from "@/server/runtime/door/ownRequest";
 import { bookExists } from "@/server/runtime/folders";
 import { inWords } from "@/server/runtime/messages";
+import { readForeign } from "@/server/runtime/threads/limited";
 import { reading } from "@/server/runtime/threads/reader";
 import { execute } from "@/server/runtime/threads/writer";
 
@@ -23,10 +23,12 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   const refused = refusalOf(request);
   if (refused) return answer(fail(refused));
   if (!bookExists(book)) return noBook(book);
-  const bytes = new Uint8Array(await request.arrayBuffer());
-  if (bytes.length > MOST_BYTES)
-    return answer(fail("file.large", { size: bytes.length, most: MOST_BYTES / 1_000_000 }));
-  const read = readOrders(bytes);
+  const bytes = await bytesOf(request);
+  if (bytes === null)
+    return answer(
+      fail("file.large", { size: `over ${MOST_BYTES / 1_000_000}`, most: MOST_BYTES / 1_000_000 }),
+    );
+  const read = await readForeign<"orders">({ what: "orders", bytes });
   if (!read.ok) return answer(read);
   const { searchParams } = new URL(request.url);
   const done = await execute(
@@ -52,4 +54,16 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
       ),
     }),
   );
+}
+
+/** The body, piece by piece; null once it is larger than what is taken. */
+async function bytesOf(request: Request): Promise<Uint8Array | null> {
+  const pieces: Uint8Array[] = [];
+  let size = 0;
+  for await (const piece of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    size += piece.length;
+    if (size > MOST_BYTES) return null;
+    pieces.push(piece);
+  }
+  return new Uint8Array(Buffer.concat(pieces));
 }

@@ -14,6 +14,9 @@ export async function GET(
   if (!db) return noBook(book);
   const paper = paperOfItem(db, Number(id));
   return paper
-    ? fileAnswer(ublOf(paper), { type: "application/xml", name: `${paper.number ?? "paper"}.xml` })
+    ? fileAnswer(ublOf(paper), {
+        type: "application/xml",
+        name: `${(paper.number ?? "paper").replaceAll("/", "-")}.xml`,
+      })
     : notThere("item.unknown");
 }
