@@ -48,6 +48,7 @@ describe("orders become documents", () => {
         row("M", `C1,${TODAY},now,,,,,Clay,1,10,,,`),
         row("M", `C1,2026-11-01,now,,,,,Clay,1,10,,,`),
         row("N", `C1,${TODAY},now,2020-01-01,,,,Clay,1,10,,,`),
+        row("O", `C1,2199-12-31,n/30,,,,,Clay,1,10,,,`),
         row("", `C1,${TODAY},now,,,,,Clay,1,10,,,`),
         row("Z", `C1,${TODAY},now,,,,,Clay,1,10,,,`),
       ].join(""),
@@ -58,7 +59,7 @@ describe("orders become documents", () => {
         refused.map((one) => [one.document, [one.row, one.field, one.error.code]]),
       ),
     ).toEqual({
-      "": [18, "document", "field.empty"],
+      "": [19, "document", "field.empty"],
       B: [3, "customer_id", "customer.unknown"],
       C: [4, "terms", "terms.unreadable"],
       D: [6, "quantity", "document.number"],
@@ -71,6 +72,7 @@ describe("orders become documents", () => {
       L: [14, "description", "field.empty"],
       M: [16, "issued_on", "order.differs"],
       N: [17, "due_on", "document.due"],
+      O: [18, "due_on", "day.range"],
     });
     const numbers = documents.map(({ id }) => documentById(book.db, id)?.number);
     expect(numbers).toEqual([1, 2, 3].map((running) => `INV-${year}-000${running}`));

@@ -1,5 +1,6 @@
 import type { DraftInput, PaperFacts } from "@/contracts/invoices";
 import { type Day, dueDay, parseTerms } from "@/core/calendar";
+import { isBookDay } from "@/core/gate";
 import { type DocumentDiscount, type TaxRules, type Totals, totalsOf } from "@/core/invoices";
 import { type Currency, currencyOf, minor, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
@@ -81,6 +82,7 @@ function dueOf({ terms, issuedOn, dueOn, dueReason }: DraftInput, settings: Sett
   const byTerms = dueDay(issuedOn, read.value);
   const due = dueOn ?? byTerms;
   if (due < issuedOn) return fail("document.due", { field: "due_on" });
+  if (!isBookDay(due)) return fail("day.range", { field: "due_on", text: due });
   return ok({
     terms: said,
     dueOn: due,
