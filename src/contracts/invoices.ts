@@ -10,8 +10,7 @@ import { isoDay } from "./values";
 const decimal = z.string().trim().max(40);
 const cell = z.string().max(1000);
 const words = z.string().trim().max(500);
-const orNone = (text: z.ZodString): z.ZodType<string | null, string | null | undefined> =>
-  text.nullish().transform((value) => value || null);
+const orNone = (text: z.ZodString) => text.nullish().transform((value) => value || null);
 
 export const lineInput = z.object({
   item: orNone(z.string().trim().max(60)),

@@ -41,6 +41,7 @@ export const STATION_VIEWS = {
   },
   customers: { name: "Customers", views: { list: "Customers" } },
   invoices: { name: "Invoices", views: { list: "Invoices" } },
+  schedules: { name: "Schedules", views: { list: "Schedules" } },
   words: { name: "Words", views: { all: "Words" } },
   start: { name: "First steps", views: { path: "First steps" } },
   settings: { name: "Set-up", views: { all: "Set-up" } },

@@ -41,6 +41,7 @@ export const ACT_KINDS = [
   "draft",
   "approve",
   "set_off",
+  "schedule",
 ] as const;
 export type ActKind = (typeof ACT_KINDS)[number];
 export type SubjectKind =
@@ -58,7 +59,8 @@ export type SubjectKind =
   | "deposit"
   | "change_notice"
   | "open_item"
-  | "document";
+  | "document"
+  | "schedule";
 
 export type ActRow = {
   id: number;

@@ -39,6 +39,7 @@ import { achFile } from "./achFile";
 import { bankFile, cardFile, customersFile, invoicesFile } from "./files";
 import { demoFollowUp } from "./followUp";
 import { CUT_OVER, type Payment, TODAY, type World } from "./types";
+import { demoWriting } from "./writing";
 import { makeWorld } from "./world";
 
 const EUR = currencyOf("EUR") as Currency;
@@ -383,6 +384,7 @@ class Maker {
     });
     this.byHand();
     demoFollowUp(this.db, (name, input) => this.do(name, input));
+    demoWriting(this.db, (name, input) => this.do(name, input));
     const span = { from: TAKEN_TO, to: TODAY };
     for (const [name, text] of [
       [`invoices-${TODAY}.csv`, invoicesFile(this.world, span)],

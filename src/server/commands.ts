@@ -10,8 +10,11 @@ import { undoTogether } from "./books/commands/undoTogether";
 import { newAccountLink } from "./customers/commands/newAccountLink";
 import { noteVisit } from "./customers/commands/noteVisit";
 import { approveDocuments } from "./invoices/commands/approveDocuments";
+import { moveSchedule } from "./invoices/commands/moveSchedule";
 import { moveDraft } from "./invoices/commands/moveDraft";
+import { runSchedules } from "./invoices/commands/runSchedules";
 import { setOff } from "./invoices/commands/setOff";
+import { setSchedule } from "./invoices/commands/setSchedule";
 import { takeOrders } from "./invoices/commands/takeOrders";
 import { writeCreditNote } from "./invoices/commands/writeCreditNote";
 import { writeDraft } from "./invoices/commands/writeDraft";
@@ -139,6 +142,9 @@ export const COMMANDS = {
   takeOrders,
   writeCreditNote,
   setOff,
+  setSchedule,
+  moveSchedule,
+  runSchedules,
   setTaxCode,
 } as const;
 

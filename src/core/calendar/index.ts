@@ -15,6 +15,7 @@ export {
   type DayOrder,
   earlierFirst,
 } from "./day";
+export { type Every, occurrence, occurrenceBefore, type Unit, UNITS } from "./recurrence";
 export { momentInZone } from "./moments";
 export { readTypedDay, shownDay, typedOrderIn, type TypedOrder } from "./typed";
 export { discountInTime, dueDay, parseTerms, type Terms } from "./terms";

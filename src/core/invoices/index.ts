@@ -27,3 +27,5 @@ export {
 } from "./totals";
 export { ORDER_COLUMNS, type OrderRefusal, type OrderRow } from "./orderCells";
 export { type Order, type OrderLine, ordersOf } from "./orders";
+export { lineOfPeriod } from "./periodLines";
+export { type Period, periodOf, periodsAhead, periodsDue, type Plan } from "./schedule";

@@ -70,6 +70,7 @@ export const REVERSALS: Readonly<Record<ActKind, Reversal | null>> = {
   run: null,
   draft: null,
   approve: null,
+  schedule: null,
 };
 
 /** Whether acts of a kind can be taken back by those who did them. */

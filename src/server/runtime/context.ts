@@ -3,7 +3,7 @@ import { dayInZone } from "@/core/formats";
 import { type AccountRef, type Carried, type EntryDraft, valued } from "@/core/ledger";
 import { LARGEST_TOTAL } from "@/core/gate";
 import { type Currency, formatMoney, type Ratio, ratioOf } from "@/core/money";
-import type { Failure } from "@/core/result";
+import type { Failure, Result } from "@/core/result";
 import { type ActKind, insertAct, type SubjectKind } from "@/db/acts";
 import type { Db } from "@/db/connection";
 import { accountById, accountFinder, insertEntry } from "@/db/journal";
@@ -54,6 +54,20 @@ export class CommandContext {
   ) {
     this.settings = readSettings(db);
     this.today = todayOf(this.settings);
+  }
+
+  /** A part of the command, all of it or nothing: where it is refused, what it wrote goes back. */
+  part<T>(work: () => Result<T>): Result<T> {
+    try {
+      return this.db.savepoint(() => {
+        const done = work();
+        if (!done.ok) throw new Refusal(done.error);
+        return done;
+      });
+    } catch (error) {
+      if (error instanceof Refusal) return { ok: false, error: error.failure };
+      throw error;
+    }
   }
 
   /** Leaves something to be done outside the book, once what is written in it stays. */

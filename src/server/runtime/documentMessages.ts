@@ -47,6 +47,14 @@ export const DOCUMENT_MESSAGES: Record<string, string> = {
     "The sums of this document do not add up ({rule} of EN 16931): it says {stated}, and {found} comes out, in its smallest unit.",
   "order.rows": "The file has more than {most} rows. Give it in parts.",
   "order.lines": "A document has at most {most} lines. Make several of it.",
+  "schedule.unknown": "This schedule is not there. Load the list again.",
+  "schedule.ended": "This schedule has ended for good. Begin a new one.",
+  "schedule.state": "It is not so that this could be done now. Load the page again.",
+  "schedule.nothing": "With these days it would never write anything. Mend its start or its end.",
+  "schedule.counted": "Periods are counted from a day on or before the start. Mend one of the two.",
+  "schedule.until": "The end lies before the start. Mend one of the two.",
+  "schedule.days":
+    "It has billed already: its start and how often it comes do not change any more. End it, and begin a new one.",
   "document.elsewhere":
     "This draft was changed elsewhere meanwhile, in another window or by somebody else. Load the page again; what stands here is not kept until then.",
   "order.columns":

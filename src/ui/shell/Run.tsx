@@ -70,6 +70,7 @@ export function Run({
       <nav data-records aria-label="Records">
         <Station to={`${base}/customers`} name="Customers" left="" />
         <Station to={`${base}/invoices`} name="Invoices" left="" />
+        <Station to={`${base}/schedules`} name="Schedules" left="" />
         <Station to={`${base}/reports`} name="Reports" left="" />
         <Station to={`${base}/settings`} name="Set-up" left="" />
       </nav>

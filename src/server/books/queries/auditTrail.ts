@@ -13,6 +13,8 @@ const PAGES: Partial<Record<ActRow["subjectKind"], string>> = {
   bank_line: "lines",
   customer: "customers",
   import_file: "files",
+  open_item: "invoices",
+  schedule: "schedules",
 };
 
 /** A page of the audit trail, newest first. */

@@ -15,7 +15,7 @@ import { customerByExternalId } from "@/db/customers";
 import { documentById, documentOfOrder, type DocumentRow } from "@/db/documents";
 import { insertTaxCode, taxCodes } from "@/db/taxCodes";
 import { defineCommand } from "@/server/runtime/command";
-import { type CommandContext, Refusal } from "@/server/runtime/context";
+import type { CommandContext } from "@/server/runtime/context";
 
 import { approveOne } from "../steps/approveOne";
 import { insertDraft } from "../steps/insertDraft";
@@ -34,7 +34,7 @@ export const takeOrders = defineCommand({
   run(ctx, { orders, approve }): Result<OrdersTaken> {
     const taken: OrdersTaken = { documents: [], refused: [] };
     for (const [at, each] of orders.entries()) {
-      const done = one(ctx, each, approve);
+      const done = ctx.part(() => take(ctx, each, approve));
       if (done.ok) taken.documents.push({ document: each.document, id: done.value });
       else taken.refused.push(placed(each, done.error));
       if (at % 50 === 0) ctx.who.progress?.(at, orders.length);
@@ -42,22 +42,6 @@ export const takeOrders = defineCommand({
     return ok(taken);
   },
 });
-
-/** One document, with all that is written for it or nothing. */
-function one(ctx: CommandContext, order: Order, approve: boolean): Result<number> {
-  try {
-    return ok(
-      ctx.db.savepoint(() => {
-        const id = take(ctx, order, approve);
-        if (!id.ok) throw new Refusal(id.error);
-        return id.value;
-      }),
-    );
-  } catch (error) {
-    if (error instanceof Refusal) return { ok: false, error: error.failure };
-    throw error;
-  }
-}
 
 /** What an order says, wherever its rows stand in a file. */
 function hashOf(order: Order): string {

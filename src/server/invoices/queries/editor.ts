@@ -64,7 +64,8 @@ function emptyFor(db: Db, { settings, today, customerId }: Beginning): TypedDraf
   };
 }
 
-function typedOf(db: Db, document: DocumentRow): TypedDraft {
+/** A document that is kept as the editor shows it. */
+export function typedOf(db: Db, document: DocumentRow): TypedDraft {
   const customer = customerById(db, document.customerId);
   return {
     customer: customer ? { id: customer.id, name: customer.name } : null,

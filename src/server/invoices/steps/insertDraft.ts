@@ -3,19 +3,20 @@ import type { CommandContext } from "@/server/runtime/context";
 
 import type { WorkedOut } from "./workOut";
 
-/** Where a draft comes from: an order by its name and content, or the invoice that it corrects. */
+/** Where a draft comes from: an order by its name and content, the invoice that it corrects, a schedule. */
 type DraftOrigin = {
   kind?: DocumentKind;
   orderRef?: string;
   orderHash?: string;
   creditsId?: number;
+  schedule?: string;
 };
 
 /** Keeps a new draft with its lines, in the name of whoever does it; gives its id. */
 export function insertDraft(
   ctx: CommandContext,
   { content, lines, charges }: WorkedOut,
-  { kind = "invoice", orderRef, orderHash, creditsId }: DraftOrigin = {},
+  { kind = "invoice", orderRef, orderHash, creditsId, schedule }: DraftOrigin = {},
 ): number {
   const head = {
     kind,
@@ -27,11 +28,15 @@ export function insertDraft(
   };
   const id = insertDocument(ctx.db, head, content);
   replaceLines(ctx.db, id, lines, charges);
-  const words = orderRef === undefined ? "draft written" : `draft of order ${orderRef}`;
   ctx.act(
     "draft",
     { kind: "document", id, customerId: content.customerId },
-    `${words}, ${ctx.sum(content.total, content.currency)}`,
+    `${wordsOf({ orderRef, schedule })}, ${ctx.sum(content.total, content.currency)}`,
   );
   return id;
+}
+
+function wordsOf({ orderRef, schedule }: DraftOrigin): string {
+  if (schedule !== undefined) return `draft of the schedule ${schedule}`;
+  return orderRef === undefined ? "draft written" : `draft of order ${orderRef}`;
 }

@@ -2,6 +2,7 @@ import { isRunDay } from "@/core/followup";
 import { commandByKey } from "@/db/acts";
 import type { Db } from "@/db/connection";
 import { letterToDeliver } from "@/db/letters";
+import { schedulesDue } from "@/db/schedules";
 import { readSettings, type Settings } from "@/db/settings";
 import { isBackupDue } from "@/server/books/backups/kept";
 import { runKey } from "@/server/overdue/queries/letterRun";
@@ -16,7 +17,7 @@ import { execute, wake } from "./writer";
 const LOOK_EVERY_MS = 60_000;
 const kept = globalThis as typeof globalThis & { dozoClock?: NodeJS.Timeout };
 
-/** Looks at every book each minute for letters whose time has come. Starting it twice is starting it once. */
+/** Looks at every book each minute for letters and schedules whose time has come. Starting it twice is starting it once. */
 export function startClock(): void {
   if (kept.dozoClock) return;
   kept.dozoClock = setInterval(() => {
@@ -34,6 +35,7 @@ async function look(now: Date): Promise<void> {
       const key = dueRun(db, now);
       if (key !== null) await execute(book, "runLetters", {}, { actor: "schedule", key });
       else if (letterToDeliver(db, now.toISOString()) !== undefined) wake(book);
+      await writeSchedules(book, db, now);
       await backUp(book, readSettings(db), now);
     } catch (error) {
       // One book that cannot be read does not keep the others waiting.
@@ -41,6 +43,18 @@ async function look(now: Date): Promise<void> {
         `dozo: the schedule of ${book} waits: ${error instanceof Error ? error.message : "unknown"}`,
       );
     }
+  }
+}
+
+/** Writes what schedules have due, in parts, so that the book is free for others in between. */
+async function writeSchedules(book: string, db: Db, now: Date): Promise<void> {
+  const settings = readSettings(db);
+  if (settings.clock !== null) return;
+  const today = todayOf(settings, now);
+  for (let part = 0; schedulesDue(db, today, 1).length > 0; part += 1) {
+    const key = `schedules-${now.toISOString()}-${part}`;
+    const done = await execute(book, "runSchedules", {}, { actor: "schedule", key });
+    if (!done.ok) return;
   }
 }
 

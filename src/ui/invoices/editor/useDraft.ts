@@ -153,7 +153,7 @@ function typedBefore(kept: string): TypedDraft | null {
 }
 
 /** What can be done with the lines; a new one appears by itself below the last that was begun. */
-function useLines(setDraft: (change: (draft: TypedDraft) => TypedDraft) => void) {
+export function useLines(setDraft: (change: (draft: TypedDraft) => TypedDraft) => void) {
   const withNext = (lines: TypedLine[]): TypedLine[] => {
     const last = lines.at(-1);
     return last && !isBegun(last) ? lines : [...lines, EMPTY_LINE];

@@ -31,7 +31,7 @@ export const runRecipe = defineRecipe({
       display: "flex",
       alignItems: "center",
       gap: "6px",
-      padding: "0 10px",
+      padding: "0 8px",
       textDecoration: "none",
       color: "soft",
       borderInline: "1px solid transparent",
@@ -47,7 +47,7 @@ export const runRecipe = defineRecipe({
       marginBottom: "-1px",
     },
     "& nav[data-records]": { marginLeft: "auto" },
-    "& nav[data-records] a": { fontSize: "13px", padding: "0 7px" },
+    "& nav[data-records] a": { fontSize: "13px", padding: "0 6px" },
     "& nav[data-records] a[aria-current=page]": {
       background: "none",
       borderColor: "transparent",
@@ -89,7 +89,7 @@ export const markRecipe = defineRecipe({
 export const runButtonRecipe = defineRecipe({
   base: {
     fontSize: "13px",
-    padding: "0 9px",
+    padding: "0 7px",
     color: "soft",
     background: "none",
     border: 0,

@@ -1,0 +1,30 @@
+import type { ReactNode } from "react";
+
+import { newScheduleFacts } from "@/server/invoices/queries/schedules";
+import { ScheduleEditor } from "@/ui/schedules/ScheduleEditor";
+
+import { one, pageOf, type Search } from "../../../../serve";
+
+export const metadata = { title: "New schedule" };
+
+export default async function NewSchedule({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ book: string }>;
+  searchParams: Search;
+}): Promise<ReactNode> {
+  const { db, today } = await pageOf(params);
+  const search = await searchParams;
+  const editor = newScheduleFacts(db, today, {
+    documentId: idIn(one(search, "document")),
+    customerId: idIn(one(search, "customer")),
+  });
+  return <ScheduleEditor editor={editor} schedule={null} today={today} />;
+}
+
+/** An id of the address; null for none. */
+function idIn(text: string): number | null {
+  const id = Number(text);
+  return Number.isSafeInteger(id) && id > 0 ? id : null;
+}
