@@ -86,3 +86,15 @@ export function fileAnswer(
     headers: { "content-type": type, "content-disposition": `attachment; filename="${name}"` },
   });
 }
+
+/** The body, piece by piece; null once it is larger than what is taken. */
+export async function bytesOf(request: Request, most: number): Promise<Uint8Array | null> {
+  const pieces: Uint8Array[] = [];
+  let size = 0;
+  for await (const piece of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    size += piece.length;
+    if (size > most) return null;
+    pieces.push(piece);
+  }
+  return new Uint8Array(Buffer.concat(pieces));
+}

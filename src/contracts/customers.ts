@@ -36,6 +36,30 @@ export type AccountFacts = {
   }[];
 };
 
+/** A customer that another may be a double of. */
+export type Alike = { id: number; name: string; number: string; why: string };
+
+/** What stands on a customer's page beside its name, as it is typed. */
+export type CustomerFacts = {
+  id: number | null;
+  name: string;
+  number: string;
+  email: string;
+  phone: string;
+  parent: { id: number; name: string } | null;
+  address: string;
+  country: string;
+  taxNumber: string;
+  terms: string;
+  currency: string;
+  way: "mail" | "paper" | "none";
+  paysBy: "" | "card" | "bank" | "card,bank";
+  notes: string;
+};
+
+/** A paper that belongs to a customer. */
+export type PaperKept = { id: number; actId: number; name: string; size: number; addedOn: Day };
+
 export type HistoryLine = {
   on: Day;
   kind: string;

@@ -18,8 +18,14 @@ export function linkOf(db: Db, customerId: number): string {
 
 /** Whose page a link opens; undefined where it leads nowhere, or no more. */
 export function customerOfLink(db: Db, token: string): number | undefined {
-  return db.get<{ id: number }>("SELECT customer_id AS id FROM account_link WHERE token = ?", token)
-    ?.id;
+  return db.get<{ id: number }>(
+    `WITH RECURSIVE owner (id) AS (
+       SELECT customer_id FROM account_link WHERE token = ?
+       UNION SELECT c.merged_into FROM customer c JOIN owner o ON c.id = o.id WHERE c.merged_into IS NOT NULL
+     )
+     SELECT c.id FROM owner o JOIN customer c ON c.id = o.id WHERE c.merged_into IS NULL`,
+    token,
+  )?.id;
 }
 
 /** A new link; the old one leads nowhere from now on. */

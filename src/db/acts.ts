@@ -42,6 +42,10 @@ export const ACT_KINDS = [
   "approve",
   "set_off",
   "schedule",
+  "customer",
+  "customer_new",
+  "merge",
+  "attachment",
 ] as const;
 export type ActKind = (typeof ACT_KINDS)[number];
 export type SubjectKind =

@@ -7,17 +7,32 @@ import { bookValue } from "./rates";
 export type CustomerRow = Customer & {
   phone: string | null;
   leftOut: string | null;
+  /** The customer that it was made one with; null while it stands by itself. */
+  mergedInto: number | null;
   fileId: number | null;
   lineNo: number | null;
 };
-const CUSTOMER = `SELECT id, external_id AS externalId, name, email, phone, parent_id AS parentId, left_out AS leftOut, file_id AS fileId, line_no AS lineNo FROM customer`;
+
+/** What of a customer is written on its page. */
+export type CustomerFields = Pick<CustomerRow, "name" | "email" | "phone" | "parentId">;
+
+const CUSTOMER = `SELECT id, external_id AS externalId, name, email, phone, parent_id AS parentId, left_out AS leftOut, merged_into AS mergedInto, file_id AS fileId, line_no AS lineNo FROM customer`;
 
 export function customerById(db: Db, id: number): CustomerRow | undefined {
   return db.get<CustomerRow>(`${CUSTOMER} WHERE id = ?`, id);
 }
 
 export function customerByExternalId(db: Db, externalId: string): CustomerRow | undefined {
-  return db.get<CustomerRow>(`${CUSTOMER} WHERE external_id = ?`, externalId);
+  const found = db.get<CustomerRow>(`${CUSTOMER} WHERE external_id = ?`, externalId);
+  return found && standingFor(db, found);
+}
+
+/** The customer that one was made one with, or itself. */
+function standingFor(db: Db, customer: CustomerRow): CustomerRow {
+  let at = customer;
+  for (let times = 0; at.mergedInto !== null && times < 50; times += 1)
+    at = customerById(db, at.mergedInto) ?? at;
+  return at;
 }
 
 export function allCustomers(db: Db): CustomerRow[] {
@@ -36,11 +51,13 @@ export function allCustomers(db: Db): CustomerRow[] {
         phone: "phone",
         parentId: "parent_id",
         leftOut: "left_out",
+        mergedInto: "merged_into",
         fileId: "file_id",
         lineNo: "line_no",
       },
       "customer",
     )
+    .filter(({ mergedInto }) => mergedInto === null)
     .sort((a, b) => a.id - b.id);
   return names.size === 0
     ? customers
@@ -53,7 +70,10 @@ export function allCustomers(db: Db): CustomerRow[] {
 /** All customers by name, as lists show them. */
 export function idsByName(db: Db): number[] {
   return db
-    .lists<[number]>(["id"], "FROM (SELECT id FROM customer ORDER BY name COLLATE NOCASE, id)")
+    .lists<[number]>(
+      ["id"],
+      "FROM (SELECT id FROM customer WHERE merged_into IS NULL ORDER BY name COLLATE NOCASE, id)",
+    )
     .map(([id]) => id);
 }
 
@@ -63,7 +83,10 @@ export function idsByName(db: Db): number[] {
  */
 export function headsOf(db: Db): (id: number) => number {
   const parents = new Map(
-    db.lists<[number, number]>(["id", "parent_id"], "FROM customer WHERE parent_id IS NOT NULL"),
+    db.lists<[number, number]>(
+      ["id", "parent_id"],
+      "FROM customer WHERE parent_id IS NOT NULL AND merged_into IS NULL",
+    ),
   );
   return (id) => topOf(id, (amount) => parents.get(amount) ?? null);
 }
@@ -95,18 +118,21 @@ export function familyOf(db: Db, id: number): CustomerRow[] {
   return db.all<CustomerRow>(
     `WITH RECURSIVE up (id, depth) AS (SELECT ?1, 0 UNION SELECT c.parent_id, depth + 1 FROM customer c JOIN up ON c.id = up.id WHERE c.parent_id IS NOT NULL AND depth < 10),
        down (id) AS (SELECT id FROM up UNION SELECT c.id FROM customer c JOIN down ON c.parent_id = down.id)
-     ${CUSTOMER} WHERE id IN (SELECT id FROM down) ORDER BY id`,
+     ${CUSTOMER} WHERE id IN (SELECT id FROM down) AND merged_into IS NULL ORDER BY id`,
     id,
   );
 }
 
 export function sitesOf(db: Db, parentId: number): CustomerRow[] {
-  return db.all<CustomerRow>(`${CUSTOMER} WHERE parent_id = ? ORDER BY name`, parentId);
+  return db.all<CustomerRow>(
+    `${CUSTOMER} WHERE parent_id = ? AND merged_into IS NULL ORDER BY name`,
+    parentId,
+  );
 }
 
 export function insertCustomer(
   db: Db,
-  customer: Omit<CustomerRow, "id" | "leftOut" | "aliases">,
+  customer: Omit<CustomerRow, "id" | "leftOut" | "mergedInto" | "aliases">,
 ): number {
   return db.run(
     "INSERT INTO customer (external_id, name, email, phone, parent_id, file_id, line_no) VALUES (?, ?, ?, ?, ?, ?, ?)",
@@ -141,9 +167,9 @@ export function customerPage(
   const from = `FROM (SELECT c.*, coalesce(i.open, 0) AS open, coalesce(i.items, 0) AS items, coalesce(k.credit, 0) AS credit FROM customer c
       LEFT JOIN (SELECT customer_id, sum(${bookValue({ table: "o", column: "balance", role: "receivables", kind: "open_item" })}) AS open, count(*) AS items FROM open_item o WHERE balance <> 0 GROUP BY customer_id) i ON i.customer_id = c.id
       LEFT JOIN (SELECT customer_id, sum(${bookValue({ table: "r", column: "on_account", role: "credits", kind: "receipt", sign: -1 })}) AS credit FROM receipt r WHERE on_account <> 0 GROUP BY customer_id) k ON k.customer_id = c.id
-      WHERE ?1 IS NULL OR c.name LIKE '%' || ?1 || '%' OR c.external_id LIKE ?1 || '%' OR c.email LIKE '%' || ?1 || '%')`;
+      WHERE c.merged_into IS NULL AND (?1 IS NULL OR c.name LIKE '%' || ?1 || '%' OR c.external_id LIKE ?1 || '%' OR c.email LIKE '%' || ?1 || '%'))`;
   const rows = db.all<CustomerBalance>(
-    `SELECT id, external_id AS externalId, name, email, phone, parent_id AS parentId, left_out AS leftOut, file_id AS fileId, line_no AS lineNo, open, credit, items ${from} ORDER BY ${filter.order} LIMIT ?2 OFFSET ?3`,
+    `SELECT id, external_id AS externalId, name, email, phone, parent_id AS parentId, left_out AS leftOut, merged_into AS mergedInto, file_id AS fileId, line_no AS lineNo, open, credit, items ${from} ORDER BY ${filter.order} LIMIT ?2 OFFSET ?3`,
     filter.text,
     filter.limit,
     filter.offset,
@@ -180,4 +206,35 @@ export function renewCustomer(
 /** The customer of exactly this name; 0 where there is none. */
 export function customerIdByName(db: Db, name: string): number {
   return db.get<{ id: number }>("SELECT id FROM customer WHERE name = ?", name)?.id ?? 0;
+}
+
+export function setCustomer(db: Db, id: number, fields: CustomerFields): void {
+  db.run(
+    "UPDATE customer SET name = ?, email = ?, phone = ?, parent_id = ? WHERE id = ?",
+    fields.name,
+    fields.email,
+    fields.phone,
+    fields.parentId,
+    id,
+  );
+}
+
+/** The number that was given last. */
+export function latestCustomerNumber(db: Db): string | null {
+  return (
+    db.get<{ number: string }>(
+      "SELECT external_id AS number FROM customer WHERE external_id GLOB '*[0-9]' ORDER BY id DESC LIMIT 1",
+    )?.number ?? null
+  );
+}
+
+/** Whether a customer is another, or stands somewhere above it. */
+export function isAboveOf(db: Db, customerId: number, below: number): boolean {
+  const seen = new Set<number>();
+  for (let at: number | null = below; at !== null && !seen.has(at);) {
+    if (at === customerId) return true;
+    seen.add(at);
+    at = customerById(db, at)?.parentId ?? null;
+  }
+  return false;
 }

@@ -13,7 +13,7 @@ export function findCustomersByText(
 ): { id: number; name: string; externalId: string }[] {
   return db.all(
     `SELECT id, name, external_id AS externalId FROM customer
-     WHERE name LIKE '%' || ?1 || '%' OR external_id LIKE ?1 || '%' OR email LIKE '%' || ?1 || '%'
+     WHERE merged_into IS NULL AND (name LIKE '%' || ?1 || '%' OR external_id LIKE ?1 || '%' OR email LIKE '%' || ?1 || '%')
      ORDER BY name
      LIMIT ?2`,
     text,

@@ -80,7 +80,7 @@ export function setBack(db: Db, address: string, why: string | null, since: Day)
 export function backAddresses(db: Db): BackAddress[] {
   return db.all(
     `SELECT b.address, b.why, b.since, c.id AS customerId, c.name AS customer FROM address_back b
-     LEFT JOIN customer c ON c.id = coalesce((SELECT p.customer_id FROM contact_person p WHERE p.email = b.address COLLATE NOCASE ORDER BY p.customer_id LIMIT 1), (SELECT d.id FROM customer d WHERE d.email = b.address COLLATE NOCASE ORDER BY d.id LIMIT 1))
+     LEFT JOIN customer c ON c.id = coalesce((SELECT p.customer_id FROM contact_person p WHERE p.email = b.address COLLATE NOCASE ORDER BY p.customer_id LIMIT 1), (SELECT coalesce(d.merged_into, d.id) FROM customer d WHERE d.email = b.address COLLATE NOCASE ORDER BY d.id LIMIT 1))
      ORDER BY b.since DESC, b.address`,
   );
 }

@@ -2,6 +2,7 @@ import { type Day, dayNumber, dayOfNumber } from "@/core/calendar";
 import { type Currency, minor, type Minor } from "@/core/money";
 
 import type { Db } from "./connection";
+import { mergeCount } from "./merges";
 
 /**
  * Every line of receivables in memory, column by column: what was open on any
@@ -24,6 +25,8 @@ export type ReceivableMovements = {
   /** The last entry that was read, and the highest id of a customer who has items. */
   entry: number;
   customers: number;
+  /** How often customers had become one when it was read: whose an item is, changes by that. */
+  readonly merges: number;
 };
 
 /** Rows that are read at a time: a JSON text of them stays small. */
@@ -37,20 +40,9 @@ const kept = new WeakMap<Db, ReceivableMovements>();
  * each time.
  */
 export function receivableMovements(db: Db): ReceivableMovements {
-  const moves: ReceivableMovements = kept.get(db) ?? {
-    customer: [],
-    dueOn: [],
-    issuedOn: [],
-    isNote: [],
-    currency: [],
-    item: [],
-    postedOn: [],
-    own: [],
-    book: [],
-    now: [],
-    entry: 0,
-    customers: 0,
-  };
+  const merges = mergeCount(db);
+  const before = kept.get(db);
+  const moves = before?.merges === merges ? before : emptyMovements(merges);
   const last = db.get<{ id: number | null }>("SELECT max(entry_id) AS id FROM posting")?.id ?? 0;
   for (; moves.entry < last; moves.entry = Math.min(last, moves.entry + AT_A_TIME))
     readLines(db, moves, Math.min(last, moves.entry + AT_A_TIME));
@@ -61,6 +53,22 @@ export function receivableMovements(db: Db): ReceivableMovements {
   if (db.readsOnly) kept.set(db, moves);
   return moves;
 }
+
+const emptyMovements = (merges: number): ReceivableMovements => ({
+  merges,
+  customer: [],
+  dueOn: [],
+  issuedOn: [],
+  isNote: [],
+  currency: [],
+  item: [],
+  postedOn: [],
+  own: [],
+  book: [],
+  now: [],
+  entry: 0,
+  customers: 0,
+});
 
 function readLines(db: Db, moves: ReceivableMovements, to: number): void {
   const rows = db.lists<[number, Day, number, number]>(

@@ -7,8 +7,11 @@ import { setRates } from "./books/commands/setRates";
 import { undo } from "./books/commands/undo";
 import { undoFile } from "./books/commands/undoFile";
 import { undoTogether } from "./books/commands/undoTogether";
+import { addAttachment } from "./customers/commands/addAttachment";
+import { mergeCustomers } from "./customers/commands/mergeCustomers";
 import { newAccountLink } from "./customers/commands/newAccountLink";
 import { noteVisit } from "./customers/commands/noteVisit";
+import { writeCustomer } from "./customers/commands/writeCustomer";
 import { approveDocuments } from "./invoices/commands/approveDocuments";
 import { moveSchedule } from "./invoices/commands/moveSchedule";
 import { moveDraft } from "./invoices/commands/moveDraft";
@@ -146,6 +149,9 @@ export const COMMANDS = {
   moveSchedule,
   runSchedules,
   setTaxCode,
+  writeCustomer,
+  mergeCustomers,
+  addAttachment,
 } as const;
 
 export type CommandName = keyof typeof COMMANDS;

@@ -71,12 +71,14 @@ describe("what comes again", () => {
   it("grows, and the time before a day is the latest that is not after it", () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(...UNITS),
-        fc.integer({ min: 1, max: 7 }),
-        fc.boolean(),
-        fc.integer({ min: 0, max: 40 }),
-        fc.integer({ min: 0, max: 27 }),
-        (unit, count, monthEnd, index, later) => {
+        fc.record({
+          unit: fc.constantFrom(...UNITS),
+          count: fc.integer({ min: 1, max: 7 }),
+          monthEnd: fc.boolean(),
+          index: fc.integer({ min: 0, max: 40 }),
+          later: fc.integer({ min: 0, max: 27 }),
+        }),
+        ({ unit, count, monthEnd, index, later }) => {
           const how = every(unit, count, monthEnd && unit !== "day" && unit !== "week");
           const from = day("2026-08-31");
           const [at, next] = [occurrence(from, how, index), occurrence(from, how, index + 1)];

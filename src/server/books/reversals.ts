@@ -1,6 +1,9 @@
 import { ok } from "@/core/result";
 import type { ActKind } from "@/db/acts";
 import { reopenLine, unfindReceipt, unmakeRule } from "@/server/arrivals/commands/explainLine";
+import { removeAttachment } from "@/server/customers/commands/addAttachment";
+import { unmergeCustomers } from "@/server/customers/commands/mergeCustomers";
+import { unchangeCustomer } from "@/server/customers/steps/restoreCustomer";
 import { unsetOff } from "@/server/invoices/commands/setOff";
 import { unapplyReceipt } from "@/server/match/commands/applyReceipt";
 import { withdrawRequest } from "@/server/match/commands/askApproval";
@@ -71,6 +74,10 @@ export const REVERSALS: Readonly<Record<ActKind, Reversal | null>> = {
   draft: null,
   approve: null,
   schedule: null,
+  customer: unchangeCustomer,
+  customer_new: null,
+  merge: unmergeCustomers,
+  attachment: removeAttachment,
 };
 
 /** Whether acts of a kind can be taken back by those who did them. */

@@ -47,6 +47,22 @@ export const DOCUMENT_MESSAGES: Record<string, string> = {
     "The sums of this document do not add up ({rule} of EN 16931): it says {stated}, and {found} comes out, in its smallest unit.",
   "order.rows": "The file has more than {most} rows. Give it in parts.",
   "order.lines": "A document has at most {most} lines. Make several of it.",
+  "customer.taken": "There is a customer {number} already. Give the new one another number.",
+  "customer.number": "This customer’s number is {number}, and files know it by that. It stays.",
+  "customer.later":
+    "It was changed once more since. Undo the later change first, on the customer’s page.",
+  "customer.merge_same": "A customer cannot be made one with itself. Choose another.",
+  "customer.merge_group":
+    "{name} is its head office. Make its sites one with it from the head office’s page.",
+  "tax_number.wrong":
+    "“{text}” is no tax number: its form or its check digits are wrong. Look for a slip of two digits.",
+  "paper.unknown": "This paper is not there any more. Load the page again.",
+  "attachment.type":
+    "“{name}” is {what}. Papers are kept as PDF, PNG or JPEG; print it to a PDF, and add that.",
+  "attachment.active":
+    "“{name}” holds a program (scripts, or a command that is started by opening it). It is not kept; print it to a new PDF.",
+  "attachment.large": "“{name}” has {size} MB, and {most} MB is the most. Make it smaller.",
+  "attachment.empty": "“{name}” is empty. Choose it once more.",
   "schedule.unknown": "This schedule is not there. Load the list again.",
   "schedule.ended": "This schedule has ended for good. Begin a new one.",
   "schedule.state": "It is not so that this could be done now. Load the page again.",

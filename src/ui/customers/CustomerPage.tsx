@@ -54,6 +54,10 @@ export function CustomerPage(props: Props): ReactNode {
           <span data-tone="waits">waits for {props.waits.join(", ")}</span>
         ) : null}
         <HeadingEnd>
+          <NextLink href={`/b/${book}/customers/${customer.id}/edit`}>Change</NextLink>
+          <NextLink href={`/b/${book}/schedules/new?customer=${customer.id}`}>
+            Begin a schedule
+          </NextLink>
           <NextLink href={`/b/${book}/invoices/new?customer=${customer.id}`}>
             Write an invoice
           </NextLink>

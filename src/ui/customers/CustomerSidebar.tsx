@@ -14,6 +14,8 @@ import { Section } from "../kit/layout";
 import { SumLink } from "../kit/SumLink";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
+import { CustomerFactsList } from "./CustomerFactsList";
+import { CustomerPapers } from "./CustomerPapers";
 import { Contacts, LearnedOf } from "./CustomerContacts";
 import { FollowedAs } from "./FollowedAs";
 import { Paying } from "./Paying";
@@ -35,6 +37,9 @@ export function CustomerSidebar({
   paying,
   persons,
   back,
+  facts,
+  merged,
+  papers,
   book,
   currency,
   today,
@@ -72,6 +77,8 @@ export function CustomerSidebar({
         persons={persons}
         own={customer}
       />
+      <CustomerFactsList facts={facts} merged={merged} currency={currency} />
+      <CustomerPapers customerId={customer.id} papers={papers} book={book} today={today} />
       <Paying paying={paying} words={habit} book={book} customerId={customer.id} />
       <LearnedOf customer={customer} learned={learned} />
     </Section>

@@ -1,15 +1,31 @@
 "use client";
 
+import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
 
 import type { BookFacts } from "@/contracts/shell";
 import { formatAmount, type Minor, negate } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
+import { Act } from "../kit/buttons";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
+import { inDialog } from "../kit/keys";
 import { ListFiles } from "../kit/lists/ListFiles";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
+
+/** Leads to an empty customer, by the key N too. */
+function NewCustomer({ book }: { book: string }): ReactNode {
+  const router = useRouter();
+  const write = (): void => router.push(`/b/${book}/customers/new`);
+  useHotkeys("n", write, { ignoreEventWhen: inDialog, preventDefault: true }, [book]);
+  return (
+    <Act main hint="N" onClick={write}>
+      New customer
+    </Act>
+  );
+}
 
 type Customer = {
   id: number;
@@ -48,6 +64,7 @@ export function CustomersPage(props: Props): ReactNode {
         <HeadingEnd>
           <SearchBox label="Name, number or e-mail" value={props.text} />
           <ListFiles book={book} list="customers" />
+          <NewCustomer book={book} />
         </HeadingEnd>
       </PageHeading>
       <LedgerList<Customer>
@@ -66,7 +83,7 @@ export function CustomersPage(props: Props): ReactNode {
           ) : (
             <>
               <p>No customers yet.</p>
-              <p>They come with a file: Arrivals.</p>
+              <p>They come with a file (Arrivals), or are written here.</p>
             </>
           )
         }

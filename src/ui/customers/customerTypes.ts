@@ -1,6 +1,12 @@
 "use client";
 
-import type { CreditLine, HistoryLine, PayingFacts } from "@/contracts/customers";
+import type {
+  CreditLine,
+  CustomerFacts,
+  HistoryLine,
+  PaperKept,
+  PayingFacts,
+} from "@/contracts/customers";
 import type { BookFacts } from "@/contracts/shell";
 import type { Day } from "@/core/calendar";
 import type { FollowedRow } from "@/core/followup";
@@ -52,5 +58,8 @@ export type Props = BookFacts & {
   paying: PayingFacts & { kept: number; broken: number };
   account: string;
   persons: ContactPerson[];
+  facts: CustomerFacts;
+  papers: PaperKept[];
+  merged: { actId: number; name: string; number: string }[];
   back: { address: string; why: string }[];
 };

@@ -2,13 +2,12 @@ import type { CustomerRecord } from "@/core/formats";
 import {
   aliasesOf,
   customerByExternalId,
-  customerById,
   insertAlias,
   insertCustomer,
+  isAboveOf,
   renewCustomer,
   setParent,
 } from "@/db/customers";
-import type { Db } from "@/db/connection";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { type FileRun, withoutTwins } from "./report";
@@ -41,6 +40,9 @@ export function importCustomers(
         row.parentId === null ? "customers" : "customers that are sites of another",
         null,
       );
+    } else if (known.externalId !== row.externalId) {
+      // It was made one with another here: what the file says of it is known by another name.
+      tally.know(row.line);
     } else if (isOther(row, known, aliasesOf(ctx.db, known.id))) {
       renewCustomer(ctx.db, known.id, row);
       for (const alias of row.aliases) insertAlias(ctx.db, known.id, alias);
@@ -81,17 +83,6 @@ const isOther = (row: CustomerRecord, known: Known, aliases: readonly string[]):
 
 type Known = Pick<CustomerRecord, "name" | "email" | "phone">;
 
-/** Whether a customer is another, or stands somewhere above it. */
-function isAbove(db: Db, customerId: number, below: number): boolean {
-  const seen = new Set<number>();
-  for (let at: number | null = below; at !== null && !seen.has(at);) {
-    if (at === customerId) return true;
-    seen.add(at);
-    at = customerById(db, at)?.parentId ?? null;
-  }
-  return false;
-}
-
 /** Sites are joined to their head office when all of the file is in, whatever its order. */
 function setParents(
   ctx: CommandContext,
@@ -101,8 +92,8 @@ function setParents(
   for (const row of taken.filter(({ parentId }) => parentId !== null)) {
     const child = customerByExternalId(ctx.db, row.externalId);
     const parent = customerByExternalId(ctx.db, row.parentId ?? "");
-    if (!child || !parent || child.parentId === parent.id) continue;
-    if (isAbove(ctx.db, child.id, parent.id))
+    if (!child || !parent || child.id === parent.id || child.parentId === parent.id) continue;
+    if (isAboveOf(ctx.db, child.id, parent.id))
       tally.refuseLine(row.line, "parentId", {
         code: "customer.circle",
         id: row.externalId,

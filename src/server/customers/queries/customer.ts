@@ -1,4 +1,11 @@
-import type { CreditLine, HistoryLine, Learned, PayingFacts } from "@/contracts/customers";
+import type {
+  CreditLine,
+  CustomerFacts,
+  HistoryLine,
+  Learned,
+  PaperKept,
+  PayingFacts,
+} from "@/contracts/customers";
 import { type Day, daysBetween } from "@/core/calendar";
 import {
   type FollowedRow,
@@ -12,11 +19,13 @@ import { type Aging, agingOf } from "@/core/metrics";
 import { add, type Currency, formatMoney, type Minor, sumOf } from "@/core/money";
 import { type ContactPerson } from "@/core/parties";
 import { linkOf } from "@/db/accountPages";
+import { attachmentsOf } from "@/db/attachments";
 import type { Db } from "@/db/connection";
 import { contactsOf, daysLate, promiseParts } from "@/db/contacts";
 import { aliasesOf, customerById, type CustomerRow, sitesOf } from "@/db/customers";
 import { followedRow } from "@/db/followed";
 import { ladders } from "@/db/ladders";
+import { mergesInto } from "@/db/merges";
 import { habits, payersOf } from "@/db/learning";
 import { type OpenItemRow, openItemsOf } from "@/db/openItems";
 import { backFrom, personsOf } from "@/db/persons";
@@ -28,6 +37,7 @@ import { whyToday } from "@/server/overdue/queries/letterRun";
 import { overdueRows } from "@/server/overdue/queries/overdue";
 import { promiseNow } from "@/server/overdue/queries/promiseNow";
 
+import { factsOfCustomer } from "./customerFacts";
 import { historyOf } from "./customerHistory";
 import { payingOf } from "./paying";
 
@@ -70,6 +80,10 @@ export type CustomerPage = {
   /** Its contact persons, and those of its addresses that letters come back from. */
   persons: ContactPerson[];
   back: { address: string; why: string }[];
+  facts: CustomerFacts;
+  papers: PaperKept[];
+  /** Customers that were made one with it. */
+  merged: { actId: number; name: string; number: string }[];
 };
 /** Everything about a customer on one page, with one line of time. */
 export function customerPageOf(
@@ -110,13 +124,7 @@ export function customerPageOf(
     ),
     credit: creditInBook(db, credits, currency),
     habit: habitInWords(db, id),
-    learned: {
-      payers: payersOf(db, id),
-      habit: payingInWords(
-        habits(db, id)[0],
-        daysLate(db, id).length > 0 ? habitInWords(db, id) : null,
-      ),
-    },
+    learned: learnedOf(db, id),
     waits: waits.map((wait) => waitInWords(wait, currency)),
     history: historyOf(db, id, today),
     followed: followedRow(db, id),
@@ -125,9 +133,29 @@ export function customerPageOf(
     paying: { ...payingOf(db, id, today), ...keptOf(promisesOf(db, id, today)) },
     account: `/account/${linkOf(db, id)}`,
     persons,
+    facts: factsOfCustomer(db, customer),
+    papers: papersOf(db, id),
+    merged: mergesInto(db, id).map(({ actId, name, number }) => ({ actId, name, number })),
     back: backFromAddresses(db, [customer.email ?? "", ...persons.map(({ email }) => email)]),
   };
 }
+
+const learnedOf = (db: Db, id: number): Learned => ({
+  payers: payersOf(db, id),
+  habit: payingInWords(
+    habits(db, id)[0],
+    daysLate(db, id).length > 0 ? habitInWords(db, id) : null,
+  ),
+});
+
+const papersOf = (db: Db, customerId: number): PaperKept[] =>
+  attachmentsOf(db, customerId).map(({ id, actId, name, size, addedOn }) => ({
+    id,
+    actId,
+    name,
+    size,
+    addedOn,
+  }));
 
 function creditLines(db: Db, id: number, currency: Currency): CreditLine[] {
   return receiptsOf(db, id)

@@ -17,7 +17,10 @@ import { execute, wake } from "./writer";
 const LOOK_EVERY_MS = 60_000;
 const kept = globalThis as typeof globalThis & { dozoClock?: NodeJS.Timeout };
 
-/** Looks at every book each minute for letters and schedules whose time has come. Starting it twice is starting it once. */
+/**
+ * Looks at every book each minute for letters and schedules whose time has come. Starting it twice
+ * is starting it once.
+ */
 export function startClock(): void {
   if (kept.dozoClock) return;
   kept.dozoClock = setInterval(() => {

@@ -9,7 +9,7 @@ import { readForeign } from "@/server/runtime/threads/limited";
 import { reading } from "@/server/runtime/threads/reader";
 import { execute } from "@/server/runtime/threads/writer";
 
-import { answer, type BookParams, noBook } from "../../../../../answers";
+import { answer, type BookParams, bytesOf, noBook } from "../../../../../answers";
 import { personOf } from "../../../../../person";
 
 const MOST_BYTES = 20_000_000;
@@ -23,7 +23,7 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   const refused = refusalOf(request);
   if (refused) return answer(fail(refused));
   if (!bookExists(book)) return noBook(book);
-  const bytes = await bytesOf(request);
+  const bytes = await bytesOf(request, MOST_BYTES);
   if (bytes === null)
     return answer(
       fail("file.large", { size: `over ${MOST_BYTES / 1_000_000}`, most: MOST_BYTES / 1_000_000 }),
@@ -54,16 +54,4 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
       ),
     }),
   );
-}
-
-/** The body, piece by piece; null once it is larger than what is taken. */
-async function bytesOf(request: Request): Promise<Uint8Array | null> {
-  const pieces: Uint8Array[] = [];
-  let size = 0;
-  for await (const piece of (request.body ?? []) as AsyncIterable<Uint8Array>) {
-    size += piece.length;
-    if (size > MOST_BYTES) return null;
-    pieces.push(piece);
-  }
-  return new Uint8Array(Buffer.concat(pieces));
 }

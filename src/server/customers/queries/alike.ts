@@ -1,0 +1,39 @@
+import type { Alike } from "@/contracts/customers";
+import { payersFor } from "@/core/matching";
+import { taxNumberOf } from "@/core/parties";
+import type { Db } from "@/db/connection";
+import { allCustomers, customerById } from "@/db/customers";
+import { customersByTaxNumber } from "@/db/customerCards";
+
+const MOST_SHOWN = 4;
+
+type Asked = { name: string; email: string; taxNumber: string; not: number | null };
+
+/** Customers that a new one may be a double of, as Match would know them by name and address. */
+export function alike(db: Db, asked: Asked): Alike[] {
+  const found = new Map([...byPayer(db, asked), ...byTaxNumber(db, asked.taxNumber.trim())]);
+  if (asked.not !== null) found.delete(asked.not);
+  return [...found].slice(0, MOST_SHOWN).flatMap(([id, why]) => {
+    const customer = customerById(db, id);
+    return customer ? [{ id, name: customer.name, number: customer.externalId, why }] : [];
+  });
+}
+
+function byTaxNumber(db: Db, text: string): [number, string][] {
+  if (text === "") return [];
+  const read = taxNumberOf(text, null);
+  const number = read.ok ? (read.value?.text ?? text) : text;
+  return customersByTaxNumber(db, number).map((id) => [id, "the same tax number"]);
+}
+
+function byPayer(db: Db, { name, email }: Asked): [number, string][] {
+  const receipt = { payerName: name.trim(), payerEmail: email.trim() };
+  if (receipt.payerName.length < 3 && receipt.payerEmail === "") return [];
+  const payers = payersFor({ customers: allCustomers(db), history: [] }, [receipt]);
+  return [...payers.values()]
+    .flat()
+    .map(({ customerId, reasons }) => [customerId, whyAlike(reasons)]);
+}
+
+const whyAlike = (reasons: readonly { code: string }[]): string =>
+  reasons.some(({ code }) => code === "email") ? "the same e-mail address" : "a name like this";
