@@ -44,3 +44,9 @@ export function pageNumber(search: Awaited<Search>): number {
   const number = Number.parseInt(one(search, "page", "1"), 10);
   return Number.isInteger(number) && number > 0 ? number : 1;
 }
+
+/** An id of the address; null where none stands there. */
+export function idIn(search: Awaited<Search>, name: string): number | null {
+  const id = Number(one(search, name));
+  return Number.isSafeInteger(id) && id > 0 ? id : null;
+}

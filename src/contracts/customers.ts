@@ -32,6 +32,8 @@ export type AccountFacts = {
       dueOn: Day;
       total: Minor;
       balance: Minor;
+      /** Whether it was written here, and there is data of it beside its paper. */
+      written: boolean;
     }[];
   }[];
 };
@@ -55,6 +57,24 @@ export type CustomerFacts = {
   way: "mail" | "paper" | "none";
   paysBy: "" | "card" | "bank" | "card,bank";
   notes: string;
+};
+
+/** A customer of whom nothing is known yet. */
+export const NEW_CUSTOMER: CustomerFacts = {
+  id: null,
+  name: "",
+  number: "",
+  email: "",
+  phone: "",
+  parent: null,
+  address: "",
+  country: "",
+  taxNumber: "",
+  terms: "",
+  currency: "",
+  way: "mail",
+  paysBy: "",
+  notes: "",
 };
 
 /** A paper that belongs to a customer. */

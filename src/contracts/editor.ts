@@ -19,9 +19,20 @@ export type TypedDraft = {
   terms: string;
   poNumber: string;
   note: string;
+  currency: Currency;
+  /** Another due day than the terms give, and why. */
+  dueOn: Day | "";
+  dueReason: string;
   discountPercent: string;
+  /** Off the whole as a sum; only where there is no percent. */
+  discountSum: string;
+  charges: TypedCharge[];
+  withholdingPercent: string;
   lines: TypedLine[];
 };
+
+/** Shipping or another charge of the whole document, as it is typed. */
+export type TypedCharge = { words: string; sum: string; taxCode: string };
 
 /** What the editor of a document begins with. */
 export type EditorFacts = {
@@ -31,7 +42,8 @@ export type EditorFacts = {
   /** How often it was written over when the page was made. */
   version: number;
   draft: TypedDraft;
-  currency: Currency;
+  /** Currencies that it may be written in: the book's, and those whose rates are known. */
+  currencies: Currency[];
   taxCodes: TaxCode[];
   rules: TaxRules;
 };

@@ -106,7 +106,15 @@ export type PaperFacts = {
     email: string;
     country: string;
   };
-  customer: { id: string; name: string; email: string | null };
+  /** Address, country and tax number are not on papers of before they were kept. */
+  customer: {
+    id: string;
+    name: string;
+    email: string | null;
+    address?: string[];
+    country?: string | null;
+    taxNumber?: string | null;
+  };
   /** Net: without tax; where rates contain the tax, also less its share of the document's discount. */
   lines: readonly WrittenLine[];
   lineSum: Minor;
@@ -134,5 +142,30 @@ export type PaperFacts = {
   payable: Minor;
 };
 
+/** An approved document that is still to reach its customer; `to`: its addresses, where it goes by mail. */
+export type ToReach = {
+  id: number;
+  itemId: number;
+  kind: "invoice" | "credit_note";
+  number: string;
+  customerId: number;
+  customer: string;
+  issuedOn: Day;
+  dueOn: Day;
+  currency: Currency;
+  total: Minor;
+  way: "mail" | "paper" | "none";
+  to: string | null;
+  /** Why no mail reaches it; null where one does. */
+  problem: string | null;
+};
+
 /** A document that was written here, on its page: its paper, how it stands, and what may still be taken back. */
-export type Written = { paper: PaperFacts; state: DocumentState; creditable: Minor };
+export type Written = {
+  id: number;
+  paper: PaperFacts;
+  state: DocumentState;
+  creditable: Minor;
+  /** When it went out; null while it has not. */
+  reachedOn: Day | null;
+};

@@ -114,7 +114,15 @@ export type MatchWorkings = {
   people: number;
   surcharges: boolean;
 };
-export type FoundCustomer = { id: number; name: string; externalId: string; open: Minor };
+export type FoundCustomer = {
+  id: number;
+  name: string;
+  externalId: string;
+  open: Minor;
+  /** What is agreed with it; null: as the book says. */
+  terms: string | null;
+  currency: Currency | null;
+};
 export type HandRow = {
   id: number;
   paidOn: Day;

@@ -48,7 +48,7 @@ export function lastWords(db: Db): {
 } {
   return {
     letters: db.all(
-      "SELECT customer_id AS customerId, step, on_day AS onDay FROM letter WHERE id IN (SELECT max(id) FROM letter GROUP BY customer_id)",
+      "SELECT customer_id AS customerId, step, on_day AS onDay FROM letter WHERE id IN (SELECT max(id) FROM letter WHERE step > 0 GROUP BY customer_id)",
     ),
     contacts: db.all<ContactRow>(
       `${CONTACT} WHERE id IN (SELECT max(c.id) FROM contact c JOIN act a ON a.id = c.act_id WHERE a.undone_by IS NULL GROUP BY c.customer_id, c.kind = 'promise')`,

@@ -64,7 +64,7 @@ export function setItemLeftOut(db: Db, itemId: number, reason: string | null): v
 export function stepsSaid(db: Db): Map<number, { step: number; on: Day }[]> {
   const said = new Map<number, { step: number; on: Day }[]>();
   const rows = db.all<{ customerId: number; step: number; on: Day }>(
-    `SELECT customer_id AS customerId, step, on_day AS "on" FROM letter UNION ALL
+    `SELECT customer_id AS customerId, step, on_day AS "on" FROM letter WHERE step > 0 UNION ALL
      SELECT c.customer_id, c.step, c.on_day FROM contact c JOIN act a ON a.id = c.act_id WHERE c.step IS NOT NULL AND a.undone_by IS NULL`,
   );
   for (const { customerId, step, on } of rows) {

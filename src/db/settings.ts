@@ -73,6 +73,9 @@ export type Settings = {
   /** The lines of the business's address on its papers, and its tax number. */
   address: string[];
   taxNumber: string | null;
+  /** Words of mails that bring a document, in the language of letter texts; null: ours. */
+  coverSubject: string | null;
+  coverBody: string | null;
   /** What taking ACH costs a month, however many payments there are. */
   achFixedPerMonth: number;
 };
@@ -105,6 +108,8 @@ const DEFAULTS: Partial<Settings> = {
   approvalOver: null,
   address: [],
   taxNumber: null,
+  coverSubject: null,
+  coverBody: null,
 };
 
 export function readSettings(db: Db): Settings {

@@ -14,8 +14,10 @@ import { noteVisit } from "./customers/commands/noteVisit";
 import { writeCustomer } from "./customers/commands/writeCustomer";
 import { approveDocuments } from "./invoices/commands/approveDocuments";
 import { moveSchedule } from "./invoices/commands/moveSchedule";
+import { markPrinted } from "./invoices/commands/markPrinted";
 import { moveDraft } from "./invoices/commands/moveDraft";
 import { runSchedules } from "./invoices/commands/runSchedules";
+import { sendDocuments } from "./invoices/commands/sendDocuments";
 import { setOff } from "./invoices/commands/setOff";
 import { setSchedule } from "./invoices/commands/setSchedule";
 import { takeOrders } from "./invoices/commands/takeOrders";
@@ -145,6 +147,8 @@ export const COMMANDS = {
   takeOrders,
   writeCreditNote,
   setOff,
+  sendDocuments,
+  markPrinted,
   setSchedule,
   moveSchedule,
   runSchedules,

@@ -46,5 +46,4 @@ export function topOf(id: number, parentOf: (id: number) => number | null): numb
   return at;
 }
 export { nextCustomerNumber } from "./customerNumber";
-export { type TaxNumber, taxNumberOf } from "./taxNumber";
 export type { BackAddress } from "./backAddress";

@@ -14,6 +14,7 @@ import type { BookContext } from "@/server/runtime/bookContext";
 
 import { EXPORTS, periodOf, sheetOf } from "./exports";
 import { LISTS, listSheet } from "./lists";
+import { batchOf } from "./paperBatch";
 import { invoicePdf, statementPdf, statementsPdf } from "./papers";
 import { sheetAsPdf } from "./pdf";
 import { FORMATS, render, type Sheet } from "./sheets";
@@ -21,6 +22,7 @@ import { FORMATS, render, type Sheet } from "./sheets";
 /** A file that somebody asks for: which, and what stands in the address's query. */
 export type PaperAsk =
   | { paper: "invoice"; id: number }
+  | { paper: "documents"; ids: readonly number[]; format: "pdf" | "zip" }
   | { paper: "statement"; customerId: number; query: Query }
   | { paper: "statements"; query: Query }
   | { paper: "report"; report: string; query: Query };
@@ -55,6 +57,8 @@ export function askedPaper(context: PaperContext, ask: PaperAsk): Promise<Result
   switch (ask.paper) {
     case "invoice":
       return invoice(context, ask.id);
+    case "documents":
+      return batchOf(context.db, ask.ids, ask.format);
     case "statement":
       return statement(context, ask.customerId, new URLSearchParams(ask.query.map(pair)));
     case "statements":

@@ -25,14 +25,14 @@ function font(weight: 400 | 600): Buffer {
   return bytes;
 }
 
-/**
- * The paper of an invoice or credit note: PDF/A-3 (level B), tagged, with its title and language,
- * and the same as UBL inside. A draft has no number and nothing inside.
- */
-export function paperPdf(paper: PaperFacts): Promise<Buffer> {
-  const title = `${titleOf(paper)} ${paper.number ?? "(draft)"}`;
+/** Letter where the seller is in North America, A4 everywhere else. */
+const sizeOf = ({ seller }: PaperFacts): "LETTER" | "A4" =>
+  seller.country === "US" || seller.country === "CA" ? "LETTER" : "A4";
+
+/** An empty file for papers, and its bytes once it is ended. */
+function blank(first: PaperFacts, title: string): { pdf: Document; bytes: Promise<Buffer> } {
   const pdf = new PDFDocument({
-    size: paper.seller.country === "US" || paper.seller.country === "CA" ? "LETTER" : "A4",
+    size: sizeOf(first),
     margin: MARGIN,
     subset: "PDF/A-3b",
     pdfVersion: "1.7",
@@ -42,24 +42,60 @@ export function paperPdf(paper: PaperFacts): Promise<Buffer> {
     font: null as never,
     info: {
       Title: title,
-      Author: paper.seller.name,
-      CreationDate: new Date(`${paper.issuedOn}T00:00:00Z`),
+      Author: first.seller.name,
+      CreationDate: new Date(`${first.issuedOn}T00:00:00Z`),
     },
   });
   pdf.registerFont("plain", font(400)).registerFont("bold", font(600));
-  if (paper.number !== null) enclose(pdf, paper);
-  const bytes: Buffer[] = [];
-  pdf.on("data", (piece: Buffer) => bytes.push(piece));
-  const done = new Promise<Buffer>((resolve, reject) => {
-    pdf.on("end", () => resolve(Buffer.concat(bytes)));
+  const pieces: Buffer[] = [];
+  pdf.on("data", (piece: Buffer) => pieces.push(piece));
+  const bytes = new Promise<Buffer>((resolve, reject) => {
+    pdf.on("end", () => resolve(Buffer.concat(pieces)));
     pdf.on("error", reject);
   });
+  return { pdf, bytes };
+}
+
+/**
+ * The paper of an invoice or credit note: PDF/A-3 (level B), tagged, with its title and language,
+ * and the same as UBL inside. A draft has no number and nothing inside.
+ */
+export function paperPdf(paper: PaperFacts): Promise<Buffer> {
+  const title = headOf(paper);
+  const { pdf, bytes } = blank(paper, title);
+  if (paper.number !== null) enclose(pdf, paper);
   begin(pdf);
   write(pdf, paper, title);
   ended(pdf);
   pdf.end();
-  return done;
+  return bytes;
 }
+
+/** Papers of many to be printed together, each behind a page that says whom it is for. */
+export function papersPdf(papers: readonly PaperFacts[]): Promise<Buffer> {
+  const [first] = papers;
+  if (!first) throw new RangeError("there is no paper to print");
+  const { pdf, bytes } = blank(first, `${papers.length} documents`);
+  begin(pdf);
+  papers.forEach((paper, at) => {
+    if (at > 0) pdf.addPage({ size: sizeOf(paper), margin: MARGIN });
+    pdf.font("bold").fontSize(18);
+    tagged(pdf, "P", () => {
+      pdf.text(printable(addressed(paper.customer).join("\n")));
+    });
+    pdf.font("plain").fontSize(9.5);
+    tagged(pdf, "P", () => {
+      pdf.text(printable(`${headOf(paper)}, ${at + 1} of ${papers.length}`));
+    });
+    pdf.addPage({ size: sizeOf(paper), margin: MARGIN });
+    write(pdf, paper, headOf(paper));
+  });
+  ended(pdf);
+  pdf.end();
+  return bytes;
+}
+
+const headOf = (paper: PaperFacts): string => `${titleOf(paper)} ${paper.number ?? "(draft)"}`;
 
 const titleOf = ({ kind }: PaperFacts): string => (kind === "invoice" ? "Invoice" : "Credit note");
 
@@ -90,7 +126,7 @@ function write(pdf: Document, paper: PaperFacts, title: string): void {
   });
   pdf.moveDown(0.6);
   tagged(pdf, "P", () => {
-    pdf.text(printable(`${customer.name} (${customer.id})`));
+    pdf.text(printable(addressed(customer).join("\n")));
   });
   pdf.moveDown(0.6);
   for (const [term, said] of factsOf(paper))
@@ -102,6 +138,13 @@ function write(pdf: Document, paper: PaperFacts, title: string): void {
   sums(pdf, paper);
   foot(pdf, paper);
 }
+
+/** Whom it is for, as an envelope has it. */
+const addressed = ({ name, id, address, taxNumber }: PaperFacts["customer"]): string[] => [
+  `${name} (${id})`,
+  ...(address ?? []),
+  ...(taxNumber == null ? [] : [`Tax number ${taxNumber}`]),
+];
 
 /** On paper a day has its year. */
 const longDay = (of: Day): string => `${formatDay(of)} ${of.slice(0, 4)}`;

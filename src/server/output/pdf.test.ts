@@ -1,19 +1,9 @@
-import { spawnSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 
+import { readPdf as read } from "../../../tests/support/pdfReader";
 import { sheetAsPdf } from "./pdf";
 import { unpackedFont } from "./sfnt";
-
-/** What an independent reader finds in a PDF. */
-function read(bytes: Buffer): { pages: number; text: string } {
-  const done = spawnSync(process.execPath, [join(process.cwd(), "tests/support/readPdf.mjs")], {
-    input: bytes,
-    encoding: "utf8",
-  });
-  if (done.status !== 0) throw new Error(done.stderr);
-  return JSON.parse(done.stdout) as { pages: number; text: string };
-}
 
 describe("a report as a PDF", () => {
   it("carries its heading, every row and the totals, which are the sums of the rows", async () => {

@@ -30,9 +30,9 @@ function documentOf(paper: PaperFacts): UblDocument {
     buyer: {
       id: paper.customer.id,
       name: paper.customer.name,
-      address: [],
-      country: paper.seller.country,
-      taxNumber: null,
+      address: paper.customer.address ?? [],
+      country: paper.customer.country ?? paper.seller.country,
+      taxNumber: paper.customer.taxNumber ?? null,
       email: paper.customer.email,
     },
     lines: paper.lines.map((line, at) => lineOf(paper, line, { at, tax: taxed(line.taxCode) })),

@@ -1,7 +1,6 @@
 import { simpleParser } from "mailparser";
-import { spawnSync } from "node:child_process";
 import { readdirSync, readFileSync } from "node:fs";
-import { dirname, join } from "node:path";
+import { dirname } from "node:path";
 
 import { addDays, day } from "@/core/calendar";
 import { LANGUAGES } from "@/core/followup";
@@ -9,6 +8,7 @@ import { type Currency, currencyOf } from "@/core/money";
 import { allCustomers } from "@/db/customers";
 import { readSettings } from "@/db/settings";
 
+import { readPdf } from "../../../tests/support/pdfReader";
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { followUpWorkings } from "../customers/queries/followUpWorkings";
 import {
@@ -44,14 +44,8 @@ const quiet = {
   smallest: null,
   quietUntil: null,
 } as const;
-/** What an independent reader finds in a PDF. */
-const read = (bytes: Buffer | null): { pages: number; text: string } =>
-  JSON.parse(
-    spawnSync(process.execPath, [join(process.cwd(), "tests/support/readPdf.mjs")], {
-      input: bytes ?? "",
-      encoding: "utf8",
-    }).stdout,
-  ) as { pages: number; text: string };
+const read = (bytes: Buffer | null): ReturnType<typeof readPdf> =>
+  readPdf(bytes ?? Buffer.from(""));
 const files = (): string[] =>
   readdirSync(dirname(outboxFile(book.name, "x")))
     .filter((name) => name.endsWith(".eml"))

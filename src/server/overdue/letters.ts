@@ -134,8 +134,8 @@ const linkIn = (db: Db, { linkBase }: Settings, customerId: number): string =>
  * Where a letter to a customer goes: to its contact persons, or the address that it has itself, as
  * far as letters reach them.
  */
-function addressed(
-  { persons, customer }: OverdueRow,
+export function addressed(
+  { persons, customer }: Pick<OverdueRow, "persons" | "customer">,
   whyBack: (address: string) => string | null,
 ): Pick<LetterDraft, "to" | "copies" | "back"> & { greeting: string } {
   const { to, copies, greeting } = reachedBy(persons, customer);

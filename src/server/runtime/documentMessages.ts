@@ -20,6 +20,9 @@ export const DOCUMENT_MESSAGES: Record<string, string> = {
     "Up to {day} invoices come over from the ledger before, by a file. Date this one after it.",
   "document.second":
     "{name} wrote this, and somebody else has to approve it: it is over the limit that the book sets.",
+  "document.many": "At most {most} documents are put into one file. Choose fewer at a time.",
+  "document.sent":
+    "{number} went out on {day} already. Send it once more from its own page, if it is wanted.",
   "document.stage": "This document is {stage}; that cannot be done with it any more.",
   "document.written":
     "{number} is approved and does not change any more. Correct it by a credit note.",

@@ -9,8 +9,9 @@ import { Title } from "../kit/headings";
 import { Section } from "../kit/layout";
 import { AccountSheet } from "../kit/sheets";
 import { DetailTable } from "../kit/tables";
+import { AccountItem } from "./AccountItem";
 import { ACCOUNT_WORDS, type AccountWords } from "./words";
-type Props = Omit<AccountFacts, "customerId" | "from"> & { base: string };
+export type AccountProps = Omit<AccountFacts, "customerId" | "from"> & { base: string };
 
 /** What a customer sees of its own account, in its language: what is open, and its papers. It works without scripts. */
 export function AccountPage({
@@ -21,7 +22,7 @@ export function AccountPage({
   language,
   today,
   parts,
-}: Props): ReactNode {
+}: AccountProps): ReactNode {
   const words = ACCOUNT_WORDS[language];
   const day = (on: Day): string =>
     new Intl.DateTimeFormat(language === "en" ? "en-US" : language, {
@@ -67,12 +68,12 @@ export function AccountPage({
 }
 
 type AccountHeadProps = {
-  business: Props["business"];
-  customer: Props["customer"];
+  business: AccountProps["business"];
+  customer: AccountProps["customer"];
   day: (on: Day) => string;
-  parts: Props["parts"];
+  parts: AccountProps["parts"];
   sum: (amount: number, currency: Currency) => string;
-  today: Props["today"];
+  today: AccountProps["today"];
   words: AccountWords;
 };
 
@@ -120,11 +121,11 @@ function AccountHead({
 }
 
 type AccountPartProps = {
-  base: Props["base"];
+  base: AccountProps["base"];
   day: (on: Day) => string;
-  part: Props["parts"][number];
+  part: AccountProps["parts"][number];
   sum: (amount: number, currency: Currency) => string;
-  today: Props["today"];
+  today: AccountProps["today"];
   words: AccountWords;
 };
 
@@ -190,51 +191,5 @@ function AccountPart({ base, day, part, sum, today, words }: AccountPartProps): 
         </tbody>
       </DetailTable>
     </Section>
-  );
-}
-
-type AccountItemProps = {
-  base: Props["base"];
-  day: (on: Day) => string;
-  item: Props["parts"][number]["open"][number];
-  late: number;
-  part: Props["parts"][number];
-  sum: (amount: number, currency: Currency) => string;
-  words: AccountWords;
-};
-
-function AccountItem({ base, day, item, late, part, sum, words }: AccountItemProps): ReactNode {
-  return (
-    <tr>
-      <td data-narrow="who">
-        <b data-strong>{item.number}</b>
-      </td>
-      <td data-narrow="what">
-        {item.kind === "credit_note" ? words.credit : (item.description ?? "")}
-        {item.site ? <span data-tone="soft"> {item.site}</span> : null}
-      </td>
-      <td>{day(item.issuedOn)}</td>
-      <td data-narrow="state" data-label={item.kind === "credit_note" ? undefined : words.due}>
-        {item.kind === "credit_note" ? (
-          ""
-        ) : (
-          <>
-            {day(item.dueOn)}
-            {late > 0 ? <span data-tone="off"> {words.late(late)}</span> : null}
-          </>
-        )}
-      </td>
-      <td data-numeric data-sum>
-        {sum(item.total, part.currency)}
-      </td>
-      <td data-numeric data-sum data-narrow="sum">
-        {sum(item.balance, part.currency)}
-      </td>
-      <td data-numeric data-narrow="more">
-        <a href={`${base}/invoices/${item.id}`} aria-label={`${words.paper} ${item.number}`}>
-          {words.paper}
-        </a>
-      </td>
-    </tr>
   );
 }

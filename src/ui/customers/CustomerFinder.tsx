@@ -16,11 +16,13 @@ type CustomerFinderProps = {
   currency: Currency;
   choose: (customer: FoundCustomer) => void;
   autoFocus?: boolean;
+  /** Where a new one may be written: hears the name that was typed. */
+  create?: (name: string) => void;
 };
 
 /** Finds a customer: type part of a name or number, arrow down, Enter. */
 export function CustomerFinder(props: CustomerFinderProps): ReactNode {
-  const { label, placeholder, currency, autoFocus = false } = props;
+  const { label, placeholder, currency, autoFocus = false, create } = props;
   const { text, setText, found, at, setAt, field, take } = useFinder(props);
   return (
     <Box position="relative" marginTop="6px">
@@ -39,7 +41,7 @@ export function CustomerFinder(props: CustomerFinderProps): ReactNode {
         onKeyDown={(event) => {
           if (event.key === "ArrowDown") {
             event.preventDefault();
-            setAt(Math.min(at + 1, found.length - 1));
+            setAt(Math.min(at + 1, create ? found.length : found.length - 1));
           }
           if (event.key === "ArrowUp") {
             event.preventDefault();
@@ -47,7 +49,8 @@ export function CustomerFinder(props: CustomerFinderProps): ReactNode {
           }
           if (event.key === "Enter") {
             event.preventDefault();
-            take(found[at]);
+            if (found[at]) take(found[at]);
+            else if (create && text.trim() !== "") create(text.trim());
           }
           if (event.key === "Escape") {
             setText("");
@@ -55,7 +58,15 @@ export function CustomerFinder(props: CustomerFinderProps): ReactNode {
           }
         }}
       />
-      {found.length > 0 ? <Found found={found} at={at} currency={currency} take={take} /> : null}
+      {found.length > 0 || (create && text.trim().length > 1) ? (
+        <Found
+          found={found}
+          at={at}
+          currency={currency}
+          take={take}
+          {...(create ? { create, text: text.trim() } : {})}
+        />
+      ) : null}
     </Box>
   );
 }
@@ -65,9 +76,11 @@ type FoundProps = {
   at: number;
   currency: Currency;
   take: (customer: FoundCustomer) => void;
+  create?: (name: string) => void;
+  text?: string;
 };
 
-function Found({ found, at, currency, take }: FoundProps): ReactNode {
+function Found({ found, at, currency, take, create, text = "" }: FoundProps): ReactNode {
   return (
     <chakra.ul
       position="absolute"
@@ -97,6 +110,18 @@ function Found({ found, at, currency, take }: FoundProps): ReactNode {
           <span data-sum>{formatAmount(customer.open, currency)}</span>
         </chakra.li>
       ))}
+      {create ? (
+        <chakra.li
+          padding="4px 8px"
+          cursor="pointer"
+          background={at === found.length ? "{colors.strip}" : undefined}
+          role="option"
+          aria-selected={at === found.length}
+          onMouseDown={() => create(text)}
+        >
+          + a new customer, <b>{text}</b>
+        </chakra.li>
+      ) : null}
     </chakra.ul>
   );
 }

@@ -14,6 +14,7 @@ import { FactList, Halves, Section } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
 import { type GivingUp, WriteOffQuestion } from "../overdue/WriteOffQuestion";
 import { CreditNoteQuestion } from "./CreditNoteQuestion";
+import { SendQuestion } from "./SendQuestion";
 import { WrittenPaper } from "./WrittenPaper";
 
 type Item = {
@@ -72,6 +73,9 @@ export function InvoicePage({
           <Subheading>What it says</Subheading>
           <InvoiceFacts currency={currency} item={item} today={today} />
           {written ? <WrittenPaper paper={written.paper} /> : null}
+          {written ? (
+            <SendQuestion key={written.reachedOn} written={written} today={today} />
+          ) : null}
           <Subheading>{item.kind === "credit_note" ? "Used with" : "Paid by"}</Subheading>
           <LinkedTable
             linked={paid}
@@ -147,16 +151,28 @@ function InvoiceHeading(props: InvoiceHeadingProps): ReactNode {
         <State item={item} today={today} />
       )}
       <HeadingEnd>
-        {written ? (
-          <a data-tone="soft" href={`/api/v1/b/${book}/invoices/${item.id}/ubl`}>
-            UBL
-          </a>
-        ) : null}
+        {written ? <WrittenLinks written={written} book={book} itemId={item.id} /> : null}
         <a data-tone="soft" href={`/api/v1/b/${book}/invoices/${item.id}/pdf`}>
           PDF
         </a>
       </HeadingEnd>
     </PageHeading>
+  );
+}
+
+type WrittenLinksProps = { written: Written; book: string; itemId: number };
+
+function WrittenLinks({ written, book, itemId }: WrittenLinksProps): ReactNode {
+  return (
+    <>
+      <NextLink href={`/b/${book}/invoices/new?like=${written.id}`}>Write one like it</NextLink>
+      <NextLink href={`/b/${book}/schedules/new?document=${written.id}`}>
+        Let it come again
+      </NextLink>
+      <a data-tone="soft" href={`/api/v1/b/${book}/invoices/${itemId}/ubl`}>
+        UBL
+      </a>
+    </>
   );
 }
 

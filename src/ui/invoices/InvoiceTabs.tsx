@@ -8,10 +8,11 @@ import { Act } from "../kit/buttons";
 import { HeadingEnd, Tab, TabLine } from "../kit/headings";
 import { inDialog } from "../kit/keys";
 
-export type InvoiceView = "drafts" | "open" | "overdue" | "paid" | "all";
+export type InvoiceView = "drafts" | "send" | "open" | "overdue" | "paid" | "all";
 
 const VIEWS: readonly (readonly [InvoiceView, string])[] = [
   ["drafts", "Drafts"],
+  ["send", "To send"],
   ["open", "Open"],
   ["overdue", "Overdue"],
   ["paid", "Settled"],

@@ -41,12 +41,12 @@ export function ScheduleEditor({ editor, schedule, today }: ScheduleEditorProps)
       {schedule === null ? (
         <PageHeading>
           <Title>
-            <Amount of={worked.totals?.total ?? 0} currency={editor.currency} />{" "}
+            <Amount of={worked.totals?.total ?? 0} currency={draft.currency} />{" "}
             <small>each time, a new schedule</small>
           </Title>
         </PageHeading>
       ) : null}
-      <Whom draft={draft} setDraft={setDraft} editor={editor} fixed={schedule !== null} />
+      <Whom draft={draft} setDraft={setDraft} fixed={schedule !== null} />
       <PlanFields
         plan={plan}
         change={(changed) => setPlan({ ...plan, ...changed })}
@@ -94,12 +94,12 @@ function Billed({ typing, editor }: { typing: Typing; editor: EditorFacts }): Re
         problem={problem}
         taxCodes={editor.taxCodes}
         prices={prices}
-        currency={editor.currency}
+        currency={draft.currency}
       />
       <p data-tone="soft">
         {"{month}, {year}, {from} and {to}"} in a description become those of the period.
       </p>
-      <Sums totals={worked.totals} currency={editor.currency} included={editor.rules.included} />
+      <Sums totals={worked.totals} currency={draft.currency} included={editor.rules.included} />
       {problem && problem.line === 0 ? (
         <p role="alert" data-tone="off">
           {problem.words}
@@ -112,12 +112,10 @@ function Billed({ typing, editor }: { typing: Typing; editor: EditorFacts }): Re
 function Whom({
   draft,
   setDraft,
-  editor,
   fixed,
 }: {
   draft: TypedDraft;
   setDraft: (draft: TypedDraft) => void;
-  editor: EditorFacts;
   fixed: boolean;
 }): ReactNode {
   if (draft.customer === null)
@@ -125,7 +123,7 @@ function Whom({
       <CustomerFinder
         label="Customer"
         placeholder="for whom: part of a name or number …"
-        currency={editor.currency}
+        currency={draft.currency}
         autoFocus
         choose={({ id, name }) => setDraft({ ...draft, customer: { id, name } })}
       />
@@ -188,7 +186,7 @@ function useSchedule(editor: EditorFacts, schedule: ScheduleFacts | null, today:
         version: schedule?.version ?? 0,
         name: plan.name,
         plan: planInput(plan),
-        billed: { ...asInput(draft, draft.customer.id), currency: editor.currency },
+        billed: asInput(draft, draft.customer.id),
         from: schedule === null || from === "" ? null : from,
       },
       () => ({ words: schedule === null ? "The schedule has begun." : "The schedule is changed." }),

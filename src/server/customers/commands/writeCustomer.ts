@@ -2,8 +2,9 @@ import { z } from "zod";
 
 import { country, currencyCode, emailAddress, name } from "@/contracts/values";
 import { parseTerms } from "@/core/calendar";
-import { nextCustomerNumber, taxNumberOf } from "@/core/parties";
+import { nextCustomerNumber } from "@/core/parties";
 import { fail, ok, type Result } from "@/core/result";
+import { taxNumberOf } from "@/core/taxNumbers";
 import { cardOf, type CustomerCard, insertEdit, setCard, WAYS } from "@/db/customerCards";
 import {
   customerByExternalId,

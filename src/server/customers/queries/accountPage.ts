@@ -5,6 +5,7 @@ import { customerOfLink, hasVisited, type Visit } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
 import { customerById, familyOf } from "@/db/customers";
 import { followedRow } from "@/db/followed";
+import { documentOfItem } from "@/db/documents";
 import { openItemById } from "@/db/openItems";
 import { readSettings } from "@/db/settings";
 
@@ -47,6 +48,7 @@ export function accountPageOf(db: Db, token: string, today: Day): AccountFacts |
         dueOn: item.dueOn,
         total: item.total,
         balance: item.balance,
+        written: documentOfItem(db, item.id) !== undefined,
       })),
     })),
   };

@@ -1,6 +1,6 @@
 import type { Alike } from "@/contracts/customers";
 import { payersFor } from "@/core/matching";
-import { taxNumberOf } from "@/core/parties";
+import { taxNumberOf } from "@/core/taxNumbers";
 import type { Db } from "@/db/connection";
 import { allCustomers, customerById } from "@/db/customers";
 import { customersByTaxNumber } from "@/db/customerCards";

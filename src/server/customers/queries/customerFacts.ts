@@ -1,24 +1,7 @@
-import type { CustomerFacts } from "@/contracts/customers";
+import { type CustomerFacts, NEW_CUSTOMER } from "@/contracts/customers";
 import { cardOf } from "@/db/customerCards";
 import type { Db } from "@/db/connection";
 import { customerById, type CustomerRow } from "@/db/customers";
-
-const EMPTY: CustomerFacts = {
-  id: null,
-  name: "",
-  number: "",
-  email: "",
-  phone: "",
-  parent: null,
-  address: "",
-  country: "",
-  taxNumber: "",
-  terms: "",
-  currency: "",
-  way: "mail",
-  paysBy: "",
-  notes: "",
-};
 
 /** What the form of a customer begins with. */
 export function factsOfCustomer(db: Db, customer: CustomerRow): CustomerFacts {
@@ -44,7 +27,7 @@ export function factsOfCustomer(db: Db, customer: CustomerRow): CustomerFacts {
 
 /** The form of a customer by its id, or (null) an empty one; undefined where there is none. */
 export function customerFacts(db: Db, id: number | null, name = ""): CustomerFacts | undefined {
-  if (id === null) return { ...EMPTY, name };
+  if (id === null) return { ...NEW_CUSTOMER, name };
   const customer = customerById(db, id);
   return customer && factsOfCustomer(db, customer);
 }

@@ -86,7 +86,7 @@ const letterLines = ({ db, customerId, amount }: HistoryFacts): HistoryLine[] =>
     line({
       on: letter.onDay,
       kind: "letter",
-      words: `letter ${letter.step}, ${amount(letter.sum)}: ${letterStands(letter)}`,
+      words: `${letter.step === 0 ? letter.subject : `letter ${letter.step}, ${amount(letter.sum)}`}: ${letterStands(letter)}`,
       more: letter.body,
       letterId: letter.id,
     }),

@@ -81,7 +81,7 @@ export function invoicePageOf(db: Db, id: number): Unread<InvoicePage> | null {
     item,
     customer: { id: customer.id, name: customer.name },
     paid: [...paid, ...setOffs(db, id), ...given],
-    written: writtenOf(db, item, letters.length > 0),
+    written: writtenOf(db, item),
     givingUp: {
       limit: minor(settings.smallDifferenceLimit),
       people: settings.people.length,
@@ -89,7 +89,7 @@ export function invoicePageOf(db: Db, id: number): Unread<InvoicePage> | null {
     },
     letters: letters.map(({ on, step, address }) => ({
       on,
-      words: `letter ${step} to ${address}`,
+      words: `${step === 0 ? "sent" : `letter ${step}`} to ${address}`,
     })),
     entries: entriesAbout(db, "open_item", id),
     acts: [...acts, ...own],

@@ -1,10 +1,13 @@
 import type { DraftListed, EditorFacts, TypedDraft } from "@/contracts/editor";
 import type { Day } from "@/core/calendar";
 import type { BilledBefore } from "@/core/invoices";
+import { type Currency, formatAmount } from "@/core/money";
 import type { Db } from "@/db/connection";
+import { cardOf } from "@/db/customerCards";
 import { customerById } from "@/db/customers";
-import { documentById, type DocumentRow, linesOf } from "@/db/documents";
+import { chargesOf, documentById, type DocumentRow, linesOf } from "@/db/documents";
 import { lastPrices, unapprovedDocuments } from "@/db/documentLists";
+import { currenciesWithRates } from "@/db/rates";
 import { taxCodes } from "@/db/taxCodes";
 import { readSettings, type Settings } from "@/db/settings";
 
@@ -31,7 +34,7 @@ export function editorOf(
       stage: "draft",
       version: 0,
       draft: emptyFor(db, { settings, today, customerId }),
-      currency: settings.currency,
+      currencies: currenciesFor(db, settings),
       taxCodes: taxCodes(db),
       rules: { included: settings.taxIncluded, rounded: settings.taxRounded },
     };
@@ -43,7 +46,7 @@ export function editorOf(
     stage: document.stage,
     version: document.version,
     draft: typedOf(db, document),
-    currency: document.currency,
+    currencies: currenciesFor(db, settings),
     taxCodes: taxCodes(db),
     rules: { included: document.taxIncluded, rounded: document.taxRounded },
   };
@@ -53,16 +56,32 @@ type Beginning = { settings: Settings; today: Day; customerId: number | null };
 
 function emptyFor(db: Db, { settings, today, customerId }: Beginning): TypedDraft {
   const customer = customerId === null ? undefined : customerById(db, customerId);
+  const card = customer && cardOf(db, customer.id);
   return {
     customer: customer ? { id: customer.id, name: customer.name } : null,
     issuedOn: today,
-    terms: settings.usualTerms,
+    terms: card?.terms ?? settings.usualTerms,
     poNumber: "",
     note: "",
+    currency: card?.currency ?? settings.currency,
+    dueOn: "",
+    dueReason: "",
     discountPercent: "",
+    discountSum: "",
+    charges: [],
+    withholdingPercent: "",
     lines: [EMPTY_LINE],
   };
 }
+
+/** A sum as it stands in a field; nothing where there is none. */
+export const sumText = (sum: number | null, currency: Currency): string =>
+  sum === null || sum === 0 ? "" : formatAmount(sum, currency);
+
+/** The book's currency first, then those whose rates are known. */
+const currenciesFor = (db: Db, { currency }: Settings): Currency[] => [
+  ...new Set([currency, ...currenciesWithRates(db)]),
+];
 
 /** A document that is kept as the editor shows it. */
 export function typedOf(db: Db, document: DocumentRow): TypedDraft {
@@ -73,7 +92,17 @@ export function typedOf(db: Db, document: DocumentRow): TypedDraft {
     terms: document.terms ?? "",
     poNumber: document.poNumber ?? "",
     note: document.note ?? "",
+    currency: document.currency,
+    dueOn: document.dueReason === null ? "" : document.dueOn,
+    dueReason: document.dueReason ?? "",
     discountPercent: document.discountPercent ?? "",
+    discountSum: sumText(document.discountSum, document.currency),
+    charges: chargesOf(db, document.id).map(({ words, sum, taxCode }) => ({
+      words,
+      sum: sumText(sum, document.currency),
+      taxCode: taxCode ?? "",
+    })),
+    withholdingPercent: document.withholdingPercent ?? "",
     lines: linesOf(db, document.id).map((line) => ({
       item: line.item ?? "",
       description: line.description,
@@ -82,6 +111,21 @@ export function typedOf(db: Db, document: DocumentRow): TypedDraft {
       discountPercent: line.discountPercent ?? "",
       taxCode: line.taxCode ?? "",
     })),
+  };
+}
+
+/** A new draft: empty, for a customer, or like a document that was written before. */
+export function newDraft(
+  db: Db,
+  today: Day,
+  { customerId, likeId }: { customerId: number | null; likeId: number | null },
+): EditorFacts | null {
+  const like = likeId === null ? undefined : documentById(db, likeId);
+  const facts = editorOf(db, today, { id: null, customerId: like?.customerId ?? customerId });
+  if (!facts || !like) return facts;
+  return {
+    ...facts,
+    draft: { ...typedOf(db, like), issuedOn: today, dueOn: "", dueReason: "", poNumber: "" },
   };
 }
 

@@ -16,7 +16,7 @@ import { readSettings, type Settings } from "@/db/settings";
 
 import { billedOn, workedPeriod } from "../steps/writePeriod";
 import { planWords } from "../steps/planWords";
-import { editorOf, typedOf } from "./editor";
+import { editorOf, sumText, typedOf } from "./editor";
 
 type Reading = { db: Db; settings: Settings; today: Day };
 
@@ -132,7 +132,15 @@ function editorFor({ db, today, settings }: Reading, schedule: ScheduleRow, on: 
     terms: billed.terms ?? settings.usualTerms,
     poNumber: billed.poNumber ?? "",
     note: billed.note ?? "",
+    currency: currencyIn(db, schedule, settings),
     discountPercent: billed.discountPercent ?? "",
+    discountSum: sumText(billed.discountSum, currencyIn(db, schedule, settings)),
+    charges: billed.charges.map(({ words, sum, taxCode }) => ({
+      words,
+      sum: sumText(sum, currencyIn(db, schedule, settings)),
+      taxCode: taxCode ?? "",
+    })),
+    withholdingPercent: billed.withholdingPercent ?? "",
     lines: billed.lines.map((line) => ({
       item: line.item ?? "",
       description: line.description,
@@ -142,7 +150,7 @@ function editorFor({ db, today, settings }: Reading, schedule: ScheduleRow, on: 
       taxCode: line.taxCode ?? "",
     })),
   };
-  return { ...empty, draft, currency: currencyIn(db, schedule, settings) };
+  return { ...empty, draft };
 }
 
 function emptyEditor(db: Db, today: Day, customerId: number | null): EditorFacts {
@@ -160,10 +168,6 @@ export function newScheduleFacts(
   const document = documentId === null ? undefined : documentById(db, documentId);
   const empty = emptyEditor(db, today, document?.customerId ?? customerId);
   return document
-    ? {
-        ...empty,
-        draft: { ...typedOf(db, document), issuedOn: today },
-        currency: document.currency,
-      }
+    ? { ...empty, draft: { ...typedOf(db, document), issuedOn: today, dueOn: "" } }
     : empty;
 }

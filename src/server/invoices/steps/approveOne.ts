@@ -6,6 +6,8 @@ import { inBook, postCreditNote, postInvoice } from "@/core/ledger";
 import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { documentById, type DocumentRow, markApproved, setStage } from "@/db/documents";
+import { cardOf } from "@/db/customerCards";
+import { insertWay } from "@/db/documentWays";
 import { drawNumber } from "@/db/series";
 import { insertOpenItem, openItemByNumber } from "@/db/openItems";
 import type { CommandContext } from "@/server/runtime/context";
@@ -45,6 +47,7 @@ export function approveOne(ctx: CommandContext, document: DocumentRow): Result<A
     by: ctx.who.actor,
     on: ctx.today,
   });
+  insertWay(ctx.db, document.id, cardOf(ctx.db, document.customerId).way);
   const words = document.kind === "invoice" ? "invoice" : "credit note";
   const actId = ctx.act(
     "approve",

@@ -4,6 +4,7 @@ import { isBookDay } from "@/core/gate";
 import { type DocumentDiscount, type TaxRules, type Totals, totalsOf } from "@/core/invoices";
 import { type Currency, currencyOf, minor, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
+import { cardOf, type CustomerCard } from "@/db/customerCards";
 import { type CustomerRow, customerById } from "@/db/customers";
 import {
   type DocumentChargeRow,
@@ -38,9 +39,10 @@ export function workOut(
 ): Result<WorkedOut> {
   const customer = customerById(db, input.customerId);
   if (!customer) return fail("customer.unknown", { id: input.customerId });
-  const currency = currencyOf(input.currency ?? settings.currency);
+  const card = cardOf(db, customer.id);
+  const currency = currencyOf(input.currency ?? card.currency ?? settings.currency);
   if (!currency) return fail("currency.unknown", { text: input.currency });
-  const due = dueOf(input, settings);
+  const due = dueOf(input, card.terms ?? settings.usualTerms);
   if (!due.ok) return due;
   const taxes = taxCodes(db);
   const rules = as.rules ?? { included: settings.taxIncluded, rounded: settings.taxRounded };
@@ -58,6 +60,7 @@ export function workOut(
     put(input, {
       settings,
       customer,
+      card,
       currency,
       due: due.value,
       totals: totals.value,
@@ -75,8 +78,8 @@ function discountOf({ discountPercent, discountSum }: DraftInput): DocumentDisco
 type Due = { terms: string; dueOn: Day; reason: string | null };
 
 /** When a document is due: by its terms, or on another day, which is never before the document's own. */
-function dueOf({ terms, issuedOn, dueOn, dueReason }: DraftInput, settings: Settings): Result<Due> {
-  const said = terms ?? settings.usualTerms;
+function dueOf({ terms, issuedOn, dueOn, dueReason }: DraftInput, usual: string): Result<Due> {
+  const said = terms ?? usual;
   const read = parseTerms(said);
   if (!read.ok) return read;
   const byTerms = dueDay(issuedOn, read.value);
@@ -93,6 +96,7 @@ function dueOf({ terms, issuedOn, dueOn, dueReason }: DraftInput, settings: Sett
 type Facts = {
   settings: Settings;
   customer: CustomerRow;
+  card: CustomerCard;
   currency: Currency;
   due: Due;
   totals: Totals;
@@ -131,7 +135,7 @@ function put(input: DraftInput, facts: Facts): WorkedOut {
 }
 
 function paperOf(input: DraftInput, facts: Facts, lines: readonly DocumentLineRow[]): PaperFacts {
-  const { settings, customer, totals, currency, due, kind, corrects, rules } = facts;
+  const { settings, customer, card, totals, currency, due, kind, corrects, rules } = facts;
   return {
     kind,
     number: null,
@@ -149,7 +153,14 @@ function paperOf(input: DraftInput, facts: Facts, lines: readonly DocumentLineRo
       email: settings.replyTo,
       country: settings.country,
     },
-    customer: { id: customer.externalId, name: customer.name, email: customer.email },
+    customer: {
+      id: customer.externalId,
+      name: customer.name,
+      email: customer.email,
+      address: card.address,
+      country: card.country,
+      taxNumber: card.taxNumber,
+    },
     lines: lines.map((line) => ({ ...line, net: rules.included ? line.net : line.amount })),
     lineSum: totals.lineSum,
     discount: totals.discount,

@@ -4,6 +4,7 @@ import { lineOfPeriod, type Period, periodOf } from "@/core/invoices";
 import { currencyOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { documentById } from "@/db/documents";
+import { wayOf } from "@/db/documentWays";
 import { followedRow } from "@/db/followed";
 import {
   contentsOf,
@@ -17,6 +18,7 @@ import type { CommandContext } from "@/server/runtime/context";
 
 import { approveOne } from "./approveOne";
 import { insertDraft } from "./insertDraft";
+import { sendOne } from "./sendOne";
 import { workOut, type WorkedOut, type Working } from "./workOut";
 
 /** Writes the next period of a schedule, and approves it where the schedule says so. */
@@ -35,8 +37,14 @@ export function writePeriod(ctx: CommandContext, schedule: ScheduleRow): Result<
   const document = documentById(ctx.db, id);
   if (schedule.makes === "draft" || !document) return ok(id);
   const approved = approveOne(ctx, document);
-  return approved.ok ? ok(id) : approved;
+  if (!approved.ok) return approved;
+  // Where it cannot be sent, it lies with what is to be sent and says why there.
+  if (schedule.makes === "sent" && approved.value && isMailed(ctx, id))
+    ctx.part(() => sendOne(ctx, id, { own: null, again: false }));
+  return ok(id);
 }
+
+const isMailed = ({ db }: CommandContext, id: number): boolean => wayOf(db, id)?.way === "mail";
 
 /** A period of a schedule worked out: its lines as they are from its first day on, its days, its share. */
 export function workedPeriod(

@@ -3,6 +3,7 @@ import { earlierFirst } from "@/core/calendar";
 import { add, type Currency, type Minor } from "@/core/money";
 import { groupHead } from "@/core/parties";
 import { type Db } from "@/db/connection";
+import { cardOf } from "@/db/customerCards";
 import { familyOf } from "@/db/customers";
 import { findCustomersByText } from "@/db/find";
 import { openItems, openItemsOf } from "@/db/openItems";
@@ -63,8 +64,8 @@ export function findCustomers(db: Db, text: string): FoundCustomer[] {
   const open = new Map<number, number>();
   for (const item of openItems(db))
     open.set(item.customerId, (open.get(item.customerId) ?? 0) + item.bookBalance);
-  return findCustomersByText(db, { text, sum: null }, MOST_CUSTOMERS).map((customer) => ({
-    ...customer,
-    open: add(open.get(customer.id) ?? 0),
-  }));
+  return findCustomersByText(db, { text, sum: null }, MOST_CUSTOMERS).map((customer) => {
+    const { terms, currency } = cardOf(db, customer.id);
+    return { ...customer, open: add(open.get(customer.id) ?? 0), terms, currency };
+  });
 }

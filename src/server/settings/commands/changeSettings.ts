@@ -55,6 +55,8 @@ export const changeSettings = defineCommand({
     approvalOver: z.number().int().min(0).nullable().optional(),
     address: z.array(z.string().trim().min(1).max(120)).max(6).optional(),
     taxNumber: z.string().trim().max(40).nullable().optional(),
+    coverSubject: z.string().trim().min(1).max(200).nullable().optional(),
+    coverBody: z.string().trim().min(1).max(20_000).nullable().optional(),
     linkBase: z
       .string()
       .regex(

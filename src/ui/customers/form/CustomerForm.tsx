@@ -22,7 +22,7 @@ type CustomerFormProps = {
   currency: Currency;
   /** Only what an invoice needs at once; the rest can be written later. */
   short?: boolean;
-  kept: (customer: { id: number; name: string }) => void;
+  kept: (customer: { id: number; name: string; terms: string }) => void;
   leave?: () => void;
   /** One of the doubles is meant. */
   meant?: (customer: Alike) => void;

@@ -30,7 +30,7 @@ const asInput = (typed: CustomerFacts): object => ({
   notes: typed.notes,
 });
 
-type Kept = { id: number; name: string };
+type Kept = { id: number; name: string; terms: string };
 
 /** A customer as it is typed, whom it may be a double of, and how it is kept. */
 export function useCustomerForm(facts: CustomerFacts, kept: (customer: Kept) => void) {
@@ -47,7 +47,7 @@ export function useCustomerForm(facts: CustomerFacts, kept: (customer: Kept) => 
           ? { words: `${typed.name} is customer ${number}.` }
           : { words: `${typed.name} is changed.`, undo: actId },
     ).then((done) => {
-      if (done) kept({ id: done.id, name: typed.name });
+      if (done) kept({ id: done.id, name: typed.name, terms: typed.terms });
     });
   return { typed, set, doubles, keep, busy };
 }

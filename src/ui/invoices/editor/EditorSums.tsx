@@ -36,12 +36,21 @@ export function Sums({
               currency={currency}
             />
           ))}
+        {totals.charges === 0 ? null : (
+          <Sum words="Charges" of={totals.charges} currency={currency} />
+        )}
         <tr>
           <td>Total</td>
           <td data-numeric data-sum>
             <Total>{formatAmount(totals.total, currency)}</Total>
           </td>
         </tr>
+        {totals.withheld === 0 ? null : (
+          <>
+            <Sum words="Withheld by them" of={-totals.withheld} currency={currency} />
+            <Sum words="They pay" of={totals.payable} currency={currency} />
+          </>
+        )}
       </tbody>
     </TermTable>
   );

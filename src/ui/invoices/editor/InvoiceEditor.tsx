@@ -1,21 +1,25 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
+import { NEW_CUSTOMER } from "@/contracts/customers";
 import type { EditorFacts } from "@/contracts/editor";
 import type { BookFacts } from "@/contracts/shell";
 import { dueDay, formatDay, parseTerms } from "@/core/calendar";
+import type { Currency } from "@/core/money";
 
+import { CustomerForm } from "../../customers/form/CustomerForm";
 import { CustomerFinder } from "../../customers/CustomerFinder";
 import { Amount } from "../../kit/Amount";
 import { Act, RowButton } from "../../kit/buttons";
 import { DayField } from "../../kit/days";
-import { TextField } from "../../kit/fields";
+import { Choice, TextField } from "../../kit/fields";
 import { HeadingEnd, PageHeading, Title } from "../../kit/headings";
 import { ActRow, Section, WorkingsGrid } from "../../kit/layout";
 import { useActing } from "../../shell/Notices";
+import { MoreFields } from "./MoreFields";
 import { Posting, Sums } from "./EditorSums";
 import { LineRows } from "./LineRows";
 import { problemWords } from "./problemWords";
@@ -31,7 +35,7 @@ export function InvoiceEditor({ facts, today }: InvoiceEditorProps): ReactNode {
   const prices = useLastPrices(draft.customer?.id ?? null);
   useHotkeys("ctrl+enter, meta+enter", () => void approve(), { enableOnFormTags: true }, [approve]);
   const problem = worked.problem ? problemWords(worked.problem) : null;
-  const { currency } = facts;
+  const { currency } = draft;
   return (
     <>
       <PageHeading>
@@ -49,7 +53,7 @@ export function InvoiceEditor({ facts, today }: InvoiceEditorProps): ReactNode {
       <WorkingsGrid gridTemplateColumns={{ base: "1fr", lg: "minmax(0, 1fr) 300px" }}>
         <Section>
           <Customer facts={facts} editor={editor} />
-          <Terms editor={editor} today={today} />
+          <Terms editor={editor} today={today} currencies={facts.currencies} />
           <LineRows
             {...editor}
             lines={draft.lines}
@@ -65,19 +69,7 @@ export function InvoiceEditor({ facts, today }: InvoiceEditorProps): ReactNode {
               {problem.words}
             </p>
           ) : null}
-          <Box display="grid" gridTemplateColumns={{ base: "1fr", md: "140px 1fr" }} gap="12px">
-            <TextField
-              label="Discount on all, %"
-              inputMode="decimal"
-              value={draft.discountPercent}
-              onChange={(event) => setDraft({ ...draft, discountPercent: event.target.value })}
-            />
-            <TextField
-              label="Note on the paper"
-              value={draft.note}
-              onChange={(event) => setDraft({ ...draft, note: event.target.value })}
-            />
-          </Box>
+          <MoreFields draft={draft} setDraft={setDraft} taxCodes={facts.taxCodes} />
           <ActRow>
             <Act main hint="Ctrl Enter" disabled={busy} onClick={() => void approve()}>
               Approve
@@ -96,6 +88,17 @@ type Editor = ReturnType<typeof useDraft>;
 
 function Customer({ facts, editor }: { facts: EditorFacts; editor: Editor }): ReactNode {
   const { draft, setDraft } = editor;
+  const { book } = useActing();
+  const [made, setMade] = useState<string | null>(null);
+  const chosen = ({ id, name, terms, currency }: Chosen): void => {
+    setMade(null);
+    setDraft({
+      ...draft,
+      customer: { id, name },
+      terms: terms ?? draft.terms,
+      currency: currency ?? draft.currency,
+    });
+  };
   if (draft.customer)
     return (
       <p>
@@ -105,25 +108,46 @@ function Customer({ facts, editor }: { facts: EditorFacts; editor: Editor }): Re
         </RowButton>
       </p>
     );
+  if (made !== null)
+    return (
+      <CustomerForm
+        short
+        facts={{ ...NEW_CUSTOMER, name: made }}
+        book={book}
+        currency={draft.currency}
+        kept={({ id, name, terms }) => chosen({ id, name, terms: terms || null, currency: null })}
+        leave={() => setMade(null)}
+        meant={({ id, name }) => chosen({ id, name, terms: null, currency: null })}
+      />
+    );
   return (
     <CustomerFinder
       label="Customer"
       placeholder="for whom: part of a name or number …"
-      currency={facts.currency}
+      currency={facts.currencies[0] ?? draft.currency}
       autoFocus
-      choose={({ id, name }) => setDraft({ ...draft, customer: { id, name } })}
+      choose={chosen}
+      create={setMade}
     />
   );
 }
 
+type Chosen = { id: number; name: string; terms: string | null; currency: Currency | null };
+
+type TermsProps = {
+  editor: Editor;
+  today: BookFacts["today"];
+  currencies: readonly Currency[];
+};
+
 /** Day, terms and order number, and the due day that follows from them. */
-function Terms({ editor, today }: { editor: Editor; today: BookFacts["today"] }): ReactNode {
+function Terms({ editor, today, currencies }: TermsProps): ReactNode {
   const { draft, setDraft } = editor;
   const terms = parseTerms(draft.terms);
   return (
     <Box
       display="grid"
-      gridTemplateColumns={{ base: "1fr 1fr", md: "150px 150px 1fr" }}
+      gridTemplateColumns={{ base: "1fr 1fr", md: "150px 150px 1fr 90px" }}
       gap="12px"
       padding="8px 0"
     >
@@ -146,6 +170,14 @@ function Terms({ editor, today }: { editor: Editor; today: BookFacts["today"] })
         value={draft.poNumber}
         onChange={(event) => setDraft({ ...draft, poNumber: event.target.value })}
       />
+      {currencies.length > 1 ? (
+        <Choice
+          label="Currency"
+          options={currencies.map((code) => [code, code] as const)}
+          value={draft.currency}
+          onChange={(event) => setDraft({ ...draft, currency: event.target.value as Currency })}
+        />
+      ) : null}
     </Box>
   );
 }

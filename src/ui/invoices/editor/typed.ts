@@ -1,8 +1,10 @@
 import type { TypedDraft, TypedLine } from "@/contracts/editor";
 import {
   calculate,
+  type ChargeInput,
   decimalOf,
   decimalText,
+  type DocumentInput,
   type DocumentProblem,
   rateFor,
   type TaxCode,
@@ -10,8 +12,8 @@ import {
   type Totals,
   totalsOf,
 } from "@/core/invoices";
-import { type Currency, parseAmount } from "@/core/money";
-import type { Failure } from "@/core/result";
+import { type Currency, type Minor, parseAmount } from "@/core/money";
+import { fail, type Failure, ok, type Result } from "@/core/result";
 
 /** A line before anything was typed in it. */
 export const EMPTY_LINE: TypedLine = {
@@ -52,7 +54,7 @@ export type Worked = { totals: Totals | null; problem: Failure<DocumentProblem> 
 /** A draft worked out as far as it is typed; a rate that is missing counts as nothing. */
 export function workedOut(
   draft: TypedDraft,
-  with_: { currency: Currency; taxCodes: readonly TaxCode[]; rules: TaxRules },
+  with_: { taxCodes: readonly TaxCode[]; rules: TaxRules },
 ): Worked {
   const lines = begunLines(draft).map((line) => ({
     quantity: settled(line.quantity || "0"),
@@ -61,15 +63,15 @@ export function workedOut(
     taxCode: line.taxCode || null,
   }));
   if (lines.length === 0) return { totals: null, problem: null };
+  const sums = sumsOf(draft);
+  if (!sums.ok) return { totals: null, problem: sums.error };
   const worked = totalsOf({
-    currency: with_.currency,
+    currency: draft.currency,
     lines,
-    discount:
-      draft.discountPercent.trim() === "" ? null : { percent: draft.discountPercent.trim() },
-    charges: [],
+    ...sums.value,
     taxes: with_.taxCodes,
     rules: with_.rules,
-    withholdingPercent: null,
+    withholdingPercent: draft.withholdingPercent.trim() || null,
   });
   return worked.ok
     ? { totals: worked.value, problem: null }
@@ -103,6 +105,42 @@ export function pastedLines(text: string): TypedLine[] {
 const plain = (cell: string): string =>
   cell.replace(/[$€£\s]/g, "").replace(/,(?=\d{3}(?:\D|$))/g, "");
 
+/** Discount and charges of a draft in minor units. */
+function sumsOf({
+  currency,
+  discountPercent,
+  discountSum,
+  charges,
+}: TypedDraft): Result<Pick<DocumentInput, "discount" | "charges">, DocumentProblem> {
+  const sum = (text: string, field: string): Result<Minor, DocumentProblem> => {
+    const read = parseAmount(settled(text), ".", currency);
+    return read.ok ? ok(read.value) : fail("document.number", { field, text });
+  };
+  const counted: ChargeInput[] = [];
+  for (const charge of charges.filter(({ words, sum: of }) => words.trim() !== "" || of !== "")) {
+    const read = sum(charge.sum || "0", "charges");
+    if (!read.ok) return read;
+    counted.push({ words: charge.words.trim(), sum: read.value, taxCode: charge.taxCode || null });
+  }
+  if (discountPercent.trim() !== "")
+    return ok({ discount: { percent: discountPercent.trim() }, charges: counted });
+  if (discountSum.trim() === "") return ok({ discount: null, charges: counted });
+  const off = sum(discountSum, "discount");
+  return off.ok ? ok({ discount: { sum: off.value }, charges: counted }) : off;
+}
+
+/** The same for the server; what cannot be read is said before. */
+function sumsInput(draft: TypedDraft): object {
+  const read = sumsOf(draft);
+  if (!read.ok) return {};
+  const { discount, charges } = read.value;
+  return {
+    charges,
+    discountPercent: discount && "percent" in discount ? discount.percent : null,
+    discountSum: discount && "sum" in discount ? discount.sum : null,
+  };
+}
+
 /** A draft as the server takes it. */
 export const asInput = (draft: TypedDraft, customerId: number): object => ({
   customerId,
@@ -110,7 +148,11 @@ export const asInput = (draft: TypedDraft, customerId: number): object => ({
   terms: draft.terms || null,
   poNumber: draft.poNumber || null,
   note: draft.note || null,
-  discountPercent: draft.discountPercent.trim() || null,
+  currency: draft.currency,
+  dueOn: draft.dueOn || null,
+  dueReason: draft.dueReason.trim() || null,
+  ...sumsInput(draft),
+  withholdingPercent: draft.withholdingPercent.trim() || null,
   lines: begunLines(draft).map((line) => ({
     ...line,
     item: line.item || null,

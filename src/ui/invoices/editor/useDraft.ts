@@ -9,6 +9,7 @@ import { formatAmount } from "@/core/money";
 
 import { useActing } from "../../shell/Notices";
 import { load, sendCommand } from "../../shell/send";
+import { problemWords } from "./problemWords";
 import { asInput, begunLines, EMPTY_LINE, isBegun, pastedLines, workedOut } from "./typed";
 
 /** Milliseconds without a key after which what is typed is kept. */
@@ -36,6 +37,11 @@ export function useDraft(facts: EditorFacts) {
           setSaved({ state: "new" });
           return false;
         }
+        const { problem } = workedOut(typed, facts);
+        if (problem) {
+          setSaved({ state: "not kept", why: problemWords(problem).words });
+          return false;
+        }
         const sent = await sendCommand<{ id: number; version: number }>(book, "writeDraft", {
           id: id.current,
           version: version.current,
@@ -55,10 +61,10 @@ export function useDraft(facts: EditorFacts) {
       });
       return under.current;
     },
-    [book],
+    [book, facts],
   );
   useKeeping({ book, draft, facts, keep, setDraft, setSaved });
-  const words = worked.totals ? formatAmount(worked.totals.total, facts.currency) : "";
+  const words = worked.totals ? formatAmount(worked.totals.total, draft.currency) : "";
   const finish = useFinishing({ draft, keep, id, words });
   return { draft, setDraft, worked, saved, ...finish, ...useLines(setDraft) };
 }
@@ -144,7 +150,9 @@ function useKeeping({ book, draft, facts, keep, setDraft, setSaved }: Keeping): 
 function typedBefore(kept: string): TypedDraft | null {
   try {
     const typed = JSON.parse(kept) as Partial<TypedDraft> | null;
-    return Array.isArray(typed?.lines) && typeof typed.terms === "string"
+    return Array.isArray(typed?.lines) &&
+      Array.isArray(typed.charges) &&
+      typeof typed.terms === "string"
       ? (typed as TypedDraft)
       : null;
   } catch {

@@ -1,10 +1,10 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
-import { editorOf } from "@/server/invoices/queries/editor";
+import { newDraft } from "@/server/invoices/queries/editor";
 import { InvoiceEditor } from "@/ui/invoices/editor/InvoiceEditor";
 
-import { factsOf, one, pageOf, type Search } from "../../../../serve";
+import { factsOf, idIn, pageOf, type Search } from "../../../../serve";
 
 export const metadata = { title: "New invoice" };
 
@@ -16,9 +16,11 @@ export default async function NewInvoice({
   searchParams: Search;
 }): Promise<ReactNode> {
   const context = await pageOf(params);
-  const customer = Number(one(await searchParams, "customer"));
-  const customerId = Number.isInteger(customer) && customer > 0 ? customer : null;
-  const facts = editorOf(context.db, context.today, { id: null, customerId });
+  const search = await searchParams;
+  const facts = newDraft(context.db, context.today, {
+    customerId: idIn(search, "customer"),
+    likeId: idIn(search, "like"),
+  });
   if (!facts) notFound();
   return <InvoiceEditor {...factsOf(context)} facts={facts} />;
 }

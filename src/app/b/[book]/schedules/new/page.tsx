@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { newScheduleFacts } from "@/server/invoices/queries/schedules";
 import { ScheduleEditor } from "@/ui/schedules/ScheduleEditor";
 
-import { one, pageOf, type Search } from "../../../../serve";
+import { idIn, pageOf, type Search } from "../../../../serve";
 
 export const metadata = { title: "New schedule" };
 
@@ -17,14 +17,8 @@ export default async function NewSchedule({
   const { db, today } = await pageOf(params);
   const search = await searchParams;
   const editor = newScheduleFacts(db, today, {
-    documentId: idIn(one(search, "document")),
-    customerId: idIn(one(search, "customer")),
+    documentId: idIn(search, "document"),
+    customerId: idIn(search, "customer"),
   });
   return <ScheduleEditor editor={editor} schedule={null} today={today} />;
-}
-
-/** An id of the address; null for none. */
-function idIn(text: string): number | null {
-  const id = Number(text);
-  return Number.isSafeInteger(id) && id > 0 ? id : null;
 }

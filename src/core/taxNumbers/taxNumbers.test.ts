@@ -1,5 +1,4 @@
-import { nextCustomerNumber } from "./customerNumber";
-import { taxNumberOf } from "./taxNumber";
+import { taxNumberOf } from "./index";
 
 /**
  * Numbers from memory of published examples: the European Commission's VIES structure table with the check
@@ -64,22 +63,5 @@ describe("tax numbers", () => {
       const swapped = `${digits.slice(0, at)}${b}${a}${digits.slice(at + 2)}`;
       expect(taxNumberOf(`DE${swapped}`, "DE").ok).toBe(a === b);
     }
-  });
-});
-
-describe("the next number of a customer", () => {
-  it.each([
-    ["C219", "C220"],
-    ["C-0099", "C-0100"],
-    ["12", "13"],
-    ["ACME", "C1"],
-    [null, "C1"],
-    ["C999", "C1000"],
-  ])("after %s is %s", (latest, next) => {
-    expect(nextCustomerNumber(latest, () => false)).toBe(next);
-  });
-  it("passes over what is taken", () => {
-    const taken = new Set(["C220", "C221"]);
-    expect(nextCustomerNumber("C219", (number) => taken.has(number))).toBe("C222");
   });
 });
