@@ -31,3 +31,22 @@ export const bookSchema = z.object({
   replyTo: emailAddress,
   clock: isoDay.nullable().default(null),
 });
+
+/** An account of the chart as Set-up lists it. */
+export type ChartListed = {
+  code: string;
+  name: string;
+  role: string;
+  of: string | null;
+  /** Whether it may be removed: it is nobody's fallback, and nothing was posted to it. */
+  removable: boolean;
+};
+
+/** What is billed again and again, as Set-up lists it; `account`: the number of its income account. */
+export type ItemListed = {
+  code: string;
+  description: string;
+  rate: string;
+  taxCode: string | null;
+  account: string | null;
+};

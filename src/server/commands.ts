@@ -75,6 +75,8 @@ import { addProcessorAccount } from "./settings/commands/addProcessorAccount";
 import { changeMailServer } from "./settings/commands/changeMailServer";
 import { changeSettings } from "./settings/commands/changeSettings";
 import { lockPeriod } from "./settings/commands/lockPeriod";
+import { setAccount } from "./settings/commands/setAccount";
+import { setItem } from "./settings/commands/setItem";
 import { setTaxCode } from "./settings/commands/setTaxCode";
 
 /** Every way to change a book, by name. */
@@ -153,6 +155,8 @@ export const COMMANDS = {
   moveSchedule,
   runSchedules,
   setTaxCode,
+  setAccount,
+  setItem,
   writeCustomer,
   mergeCustomers,
   addAttachment,

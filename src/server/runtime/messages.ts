@@ -50,6 +50,12 @@ const MESSAGES: Record<string, string> = {
   "mapping.unknown": "There is no mapping named “{name}” for this kind of file.",
   "account.needed":
     "The book has several accounts of this kind. Say which one the file belongs to.",
+  "account.number": "There is an account {account} already. Give it another number.",
+  "account.kept":
+    "{account} is needed: postings fall back to it. Name it otherwise, but keep it.",
+  "account.used": "{account} was posted to, and stays. Name it otherwise, or leave it be.",
+  "account.item": "The item {item} goes to {account}. Give it another account first.",
+  "item.gone": "There is no item “{item}” on the list.",
   "account.none": "The book has no {kind} account yet. Add one first.",
   "account.unknown": "There is no account “{account}”.",
   "account.taken": "There is an account “{account}” already. Choose another name.",

@@ -5,6 +5,7 @@ import type { ReactNode } from "react";
 
 import type { BookFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
+import type { ChartListed, ItemListed } from "@/contracts/settings";
 import type { TaxCode } from "@/core/invoices";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
@@ -12,10 +13,12 @@ import { PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { DetailTable, NoneRow } from "../kit/tables";
 import { AddBank, AddProcessor } from "./AddAccount";
+import { ChartOfAccounts } from "./ChartOfAccounts";
 import { Facts } from "./BookFacts";
 import { ClosedDays } from "./ClosedDays";
 import { PaperSettings, type PaperSettingsFacts } from "./PaperSettings";
 import { People } from "./People";
+import { Items } from "./Items";
 import { TaxCodes } from "./TaxCodes";
 import { type Settings } from "./useFacts";
 
@@ -32,6 +35,8 @@ type Props = BookFacts & {
   processors: Processor[];
   banks: Bank[];
   taxCodes: TaxCode[];
+  chart: ChartListed[];
+  items: ItemListed[];
 };
 /** Set-up: the book's facts, its processor and bank accounts, its limits, and where letters come from. */
 export function SetUpPage(props: Props): ReactNode {
@@ -104,6 +109,8 @@ export function SetUpPage(props: Props): ReactNode {
           <ClosedDays lockedTo={settings.lockedTo} today={today} />
           <PaperSettings settings={paperOf(settings)} currency={currency} />
           <TaxCodes taxCodes={props.taxCodes} />
+          <Items items={props.items} chart={props.chart} taxCodes={props.taxCodes} />
+          <ChartOfAccounts chart={props.chart} taxCodes={props.taxCodes} />
         </Section>
         <Facts settings={settings} currency={currency} />
       </Halves>

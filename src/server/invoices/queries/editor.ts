@@ -7,6 +7,7 @@ import { cardOf } from "@/db/customerCards";
 import { customerById } from "@/db/customers";
 import { chargesOf, documentById, type DocumentRow, linesOf } from "@/db/documents";
 import { lastPrices, unapprovedDocuments } from "@/db/documentLists";
+import { items } from "@/db/items";
 import { currenciesWithRates } from "@/db/rates";
 import { taxCodes } from "@/db/taxCodes";
 import { readSettings, type Settings } from "@/db/settings";
@@ -131,7 +132,11 @@ export function newDraft(
 
 /** What was written for a customer before, then for others; each description once, with its latest rate. */
 export function pricesFor(db: Db, customerId: number): BilledBefore[] {
-  return lastPrices(db, customerId);
+  const billed = lastPrices(db, customerId);
+  const known = new Set(billed.map(({ description }) => description));
+  // The list of items completes what was not billed to anybody yet.
+  const listed = items(db).map(({ code, ...item }): BilledBefore => ({ ...item, item: code }));
+  return [...billed, ...listed.filter(({ description }) => !known.has(description))];
 }
 
 /** All that is written and not approved yet. */

@@ -1,13 +1,14 @@
 import { createHash } from "node:crypto";
 
 import type { PaperFacts } from "@/contracts/invoices";
-import { nextStage, numberOf } from "@/core/invoices";
+import { nextStage, numberOf, type Totals } from "@/core/invoices";
 import { inBook, postCreditNote, postInvoice } from "@/core/ledger";
-import { minor } from "@/core/money";
+import { add, minor, type Minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { documentById, type DocumentRow, markApproved, setStage } from "@/db/documents";
 import { cardOf } from "@/db/customerCards";
 import { insertWay } from "@/db/documentWays";
+import { items } from "@/db/items";
 import { drawNumber } from "@/db/series";
 import { insertOpenItem, openItemByNumber } from "@/db/openItems";
 import type { CommandContext } from "@/server/runtime/context";
@@ -54,7 +55,8 @@ export function approveOne(ctx: CommandContext, document: DocumentRow): Result<A
     { kind: "open_item", id: itemId, customerId: document.customerId },
     `${words} ${number} approved, ${ctx.sum(document.total, document.currency)}`,
   );
-  post(ctx, { document, paper, itemId, actId, text: `${words} ${number}` });
+  const { totals } = worked.value;
+  post(ctx, { document, paper, totals, itemId, actId, text: `${words} ${number}` });
   return ok({ id: document.id, number, itemId, actId });
 }
 
@@ -121,20 +123,43 @@ function insertItem(
 type Posting = {
   document: DocumentRow;
   paper: PaperFacts;
+  totals: Totals;
   itemId: number;
   actId: number;
   text: string;
 };
 
+/** Income without tax by the accounts of its items; charges go to the one of all income. */
+function incomeOf(
+  { db }: CommandContext,
+  { nets, chargeNets }: Totals,
+  lines: PaperFacts["lines"],
+): { of: string | null; net: Minor }[] {
+  const accountOf = new Map(items(db).map(({ code, incomeOf: of }) => [code, of]));
+  const sums = new Map<string | null, Minor>();
+  const count = (of: string | null, net: Minor): void => {
+    sums.set(of, add(sums.get(of) ?? minor(0), net));
+  };
+  for (const net of chargeNets) count(null, net);
+  nets.forEach((net, at) => count(accountOf.get(lines[at]?.item ?? "") ?? null, net));
+  return [...sums].map(([of, net]) => ({ of, net }));
+}
+
 /** Receivables gross, income without tax, tax by code. */
-function post(ctx: CommandContext, { document, paper, itemId, actId, text }: Posting): void {
+function post(
+  ctx: CommandContext,
+  { document, paper, totals, itemId, actId, text }: Posting,
+): void {
   const { currency } = document;
   const parts = {
     on: document.issuedOn,
     partyId: document.customerId,
     document: { kind: "open_item" as const, id: itemId, text },
     itemId,
-    income: [{ sum: inBook(paper.net, currency) }],
+    income: incomeOf(ctx, totals, paper.lines).map(({ of, net }) => ({
+      ...(of === null ? {} : { of }),
+      sum: inBook(net, currency),
+    })),
     taxes: paper.taxes.map(({ code, sum }) => ({ of: code, sum: inBook(sum, currency) })),
   };
   ctx.post(document.kind === "invoice" ? postInvoice(parts) : postCreditNote(parts), actId);

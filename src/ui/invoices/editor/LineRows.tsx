@@ -156,14 +156,22 @@ function LineRow(props: LineRowProps): ReactNode {
 
 /** What a line is for; one that was written before brings its latest rate and tax along. */
 function Description({ line, at, prices, change, paste }: LineRowProps): ReactNode {
+  const complete = (known: BilledBefore): void =>
+    change(at, {
+      description: known.description,
+      rate: known.rate,
+      taxCode: known.taxCode ?? "",
+      item: known.item ?? "",
+    });
   const take = (description: string): void => {
     const known = prices.find((price) => price.description === description);
-    change(
-      at,
-      known && line.rate === ""
-        ? { description, rate: known.rate, taxCode: known.taxCode ?? "", item: known.item ?? "" }
-        : { description },
-    );
+    if (known && line.rate === "") complete(known);
+    else change(at, { description });
+  };
+  /** The short name of an item, left alone in the field, becomes its words. */
+  const settle = (text: string): void => {
+    const named = prices.find(({ item }) => item !== null && item === text.trim());
+    if (named && line.rate === "") complete(named);
   };
   return (
     <LineField
@@ -174,6 +182,7 @@ function Description({ line, at, prices, change, paste }: LineRowProps): ReactNo
       placeholder={at === 0 ? "what it is for" : ""}
       value={line.description}
       onChange={(event) => take(event.target.value)}
+      onBlur={(event) => settle(event.target.value)}
       onPaste={(event) => {
         const text = event.clipboardData.getData("text");
         if (!/[\t\n]/.test(text.trim())) return;
