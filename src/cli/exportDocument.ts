@@ -2,6 +2,7 @@ import { writeFileSync } from "node:fs";
 
 import { openBookToRead } from "@/server/runtime/books";
 import { paperOfNumber } from "@/server/invoices/queries/papers";
+import { extrasOf } from "@/server/output/paperExtras";
 import { paperPdf } from "@/server/output/paperPdf";
 import { ublOf } from "@/server/output/ubl";
 
@@ -18,7 +19,10 @@ export async function exportDocument(
   if (!opened.ok) return failed(opened.error);
   const paper = paperOfNumber(opened.value, number);
   if (!paper.ok) return { ...failed(paper.error), code: EXIT.input };
-  const bytes = format === "ubl" ? Buffer.from(ublOf(paper.value)) : await paperPdf(paper.value);
+  const bytes =
+    format === "ubl"
+      ? Buffer.from(ublOf(paper.value))
+      : await paperPdf(paper.value, extrasOf(opened.value, paper.value));
   if (typeof out !== "string") return { code: EXIT.done, bytes };
   writeFileSync(out, bytes);
   return {

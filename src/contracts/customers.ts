@@ -57,6 +57,8 @@ export type CustomerFacts = {
   way: "mail" | "paper" | "none";
   paysBy: "" | "card" | "bank" | "card,bank";
   notes: string;
+  /** Which look its papers have; empty: the usual one. */
+  look: string;
 };
 
 /** A customer of whom nothing is known yet. */
@@ -75,6 +77,7 @@ export const NEW_CUSTOMER: CustomerFacts = {
   way: "mail",
   paysBy: "",
   notes: "",
+  look: "",
 };
 
 /** A paper that belongs to a customer. */

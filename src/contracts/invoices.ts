@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
-import type { DocumentState, TaxCategory, WrittenLine } from "@/core/invoices";
+import type { DocumentState, PaperLook, TaxCategory, WrittenLine } from "@/core/invoices";
 import type { Currency, Minor } from "@/core/money";
 
 import { isoDay } from "./values";
@@ -89,6 +89,9 @@ export type DraftInput = z.output<typeof draftInput>;
  * in minor units of its currency, positive for both kinds.
  */
 export type PaperFacts = {
+  /** How it looks, and in which language; papers of before have neither. */
+  look?: PaperLook;
+  language?: string;
   kind: "invoice" | "credit_note";
   number: string | null;
   issuedOn: Day;

@@ -15,6 +15,8 @@ export type CustomerCard = {
   way: Way;
   paysBy: string[] | null;
   notes: string;
+  /** Which look its papers have; null: the usual one. */
+  look: string | null;
 };
 
 const BLANK: CustomerCard = {
@@ -26,13 +28,14 @@ const BLANK: CustomerCard = {
   way: "mail",
   paysBy: null,
   notes: "",
+  look: null,
 };
 
 type Stored = Omit<CustomerCard, "address" | "paysBy"> & { address: string; paysBy: string | null };
 
 export function cardOf(db: Db, customerId: number): CustomerCard {
   const row = db.get<Stored>(
-    `SELECT address, country, tax_number AS taxNumber, terms, currency, way, pays_by AS paysBy, notes
+    `SELECT address, country, tax_number AS taxNumber, terms, currency, way, pays_by AS paysBy, notes, look
      FROM customer_card WHERE customer_id = ?`,
     customerId,
   );
@@ -46,10 +49,10 @@ export function cardOf(db: Db, customerId: number): CustomerCard {
 
 export function setCard(db: Db, customerId: number, card: CustomerCard): void {
   db.run(
-    `INSERT INTO customer_card (customer_id, address, country, tax_number, terms, currency, way, pays_by, notes)
-     VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9)
+    `INSERT INTO customer_card (customer_id, address, country, tax_number, terms, currency, way, pays_by, notes, look)
+     VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10)
      ON CONFLICT (customer_id) DO UPDATE SET address = ?2, country = ?3, tax_number = ?4, terms = ?5,
-       currency = ?6, way = ?7, pays_by = ?8, notes = ?9`,
+       currency = ?6, way = ?7, pays_by = ?8, notes = ?9, look = ?10`,
     customerId,
     card.address.join("\n"),
     card.country,
@@ -59,6 +62,7 @@ export function setCard(db: Db, customerId: number, card: CustomerCard): void {
     card.way,
     card.paysBy?.join(",") ?? null,
     card.notes,
+    card.look,
   );
 }
 

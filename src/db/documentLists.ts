@@ -36,3 +36,10 @@ export function lastPrices(db: Db, customerId: number): BilledBefore[] {
     customerId,
   );
 }
+
+/** The invoice that was written last. */
+export function latestDocument(db: Db): number | undefined {
+  return db.get<{ id: number }>(
+    "SELECT id FROM document WHERE kind = 'invoice' AND stage <> 'dropped' ORDER BY id DESC LIMIT 1",
+  )?.id;
+}

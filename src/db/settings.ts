@@ -1,6 +1,7 @@
 import type { Day } from "@/core/calendar";
 import type { MailServer } from "@/core/formats";
 import type { Bucket } from "@/core/metrics";
+import { type PaperLook, USUAL_LOOK } from "@/core/invoices";
 import type { Currency } from "@/core/money";
 
 import type { Db } from "./connection";
@@ -76,6 +77,8 @@ export type Settings = {
   /** Words of mails that bring a document, in the language of letter texts; null: ours. */
   coverSubject: string | null;
   coverBody: string | null;
+  /** How papers look, by name; the first is the usual one. */
+  looks: PaperLook[];
   /** What taking ACH costs a month, however many payments there are. */
   achFixedPerMonth: number;
 };
@@ -110,6 +113,7 @@ const DEFAULTS: Partial<Settings> = {
   taxNumber: null,
   coverSubject: null,
   coverBody: null,
+  looks: [USUAL_LOOK],
 };
 
 export function readSettings(db: Db): Settings {

@@ -77,6 +77,7 @@ import { changeSettings } from "./settings/commands/changeSettings";
 import { lockPeriod } from "./settings/commands/lockPeriod";
 import { setAccount } from "./settings/commands/setAccount";
 import { setItem } from "./settings/commands/setItem";
+import { setLook } from "./settings/commands/setLook";
 import { setTaxCode } from "./settings/commands/setTaxCode";
 
 /** Every way to change a book, by name. */
@@ -155,6 +156,7 @@ export const COMMANDS = {
   moveSchedule,
   runSchedules,
   setTaxCode,
+  setLook,
   setAccount,
   setItem,
   writeCustomer,

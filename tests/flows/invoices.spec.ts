@@ -69,13 +69,16 @@ test("drafts are pasted from a spreadsheet, chosen and approved together after a
   }
   await page.goto(`${DEMO}/invoices?state=drafts`);
   await alive(page);
-  await expect(page.getByRole("heading", { level: 1 })).toContainText("4,411.00");
-  for (const box of await page.getByRole("checkbox").all()) await box.check();
+  // Beside what the demo's schedules and its clerk have written.
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("5,782.20");
+  const rows = page.getByRole("row").filter({ hasText: "2,205.50" });
+  for (const box of await rows.getByRole("checkbox").all()) await box.check();
   await expect(page.getByText("2 chosen, 4,411.00")).toBeVisible();
   await page.keyboard.press("a");
   await expect(page.getByText("They get their numbers")).toBeVisible();
   await page.keyboard.press("a");
-  await expect(page.getByText("No drafts.")).toBeVisible();
+  await expect(rows).toHaveCount(0);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("1,371.20");
   await proofsHold(page);
 });
 
@@ -90,4 +93,119 @@ test("a line that is wrong says so at its place, and nothing typed is lost", asy
   await page.reload();
   await expect(page.getByLabel("Description of line 1")).toHaveValue("Clay");
   await expect(page.getByLabel("Quantity of line 1")).toHaveValue("1,5");
+});
+
+test("a new customer and its invoice by keyboard, in fewer than 45 keys beyond the words", async ({
+  page,
+}) => {
+  let keys = 0;
+  const press = async (key: string): Promise<void> => {
+    keys += 1;
+    await page.keyboard.press(key);
+  };
+  await page.goto(`${DEMO}/invoices`);
+  await alive(page);
+  await press("n");
+  await expect(page.getByLabel("Customer", { exact: true })).toBeFocused();
+  await page.keyboard.type("Saltmarsh Tiles");
+  await expect(page.getByRole("option", { name: /a new customer/ })).toBeVisible();
+  await press("ArrowDown");
+  await press("Enter");
+  await expect(page.getByLabel("Name", { exact: true })).toBeFocused();
+  await press("Tab");
+  await page.keyboard.type("office@saltmarsh.example");
+  await press("Tab");
+  await page.keyboard.type("n/15");
+  await press("Enter");
+  await expect(page.getByText("For Saltmarsh Tiles")).toBeVisible();
+  await expect(page.getByLabel("Description of line 1")).toBeFocused();
+  await page.keyboard.type("Kiln shelves");
+  await press("Enter");
+  await press("Control+a");
+  await page.keyboard.type("6");
+  await press("Enter");
+  await page.keyboard.type("42.5");
+  await press("Enter");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("255.00");
+  await expect(page.getByLabel("Terms", { exact: true })).toHaveValue("n/15");
+  await press("Control+Enter");
+  await expect(page.getByRole("status").last()).toContainText("approved");
+  expect(keys).toBeLessThan(45);
+  await proofsHold(page);
+  // It goes out by mail, as its customer's address is known.
+  await page.goto(`${DEMO}/invoices?state=send`);
+  await alive(page);
+  const row = page.getByRole("row").filter({ hasText: "Saltmarsh Tiles" });
+  await expect(row).toContainText("by mail to office@saltmarsh.example");
+  await page.keyboard.press("s");
+  await page.keyboard.press("s");
+  await expect(page.getByRole("status").last()).toContainText("sent");
+  await expect(row).toHaveCount(0);
+});
+
+test("a schedule says what it will write, is paused, changed from a day on, and ended", async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/schedules`);
+  await alive(page);
+  await expect(page.getByRole("row").filter({ hasText: "Fernhill Studio" })).toContainText(
+    "420.00",
+  );
+  await page.keyboard.press("n");
+  await page.getByLabel("Customer", { exact: true }).fill("alder lane g");
+  await expect(page.getByRole("option", { name: /Alder Lane Gallery/ })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await page.getByLabel("What it is for").fill("Shelf by the door");
+  await page.getByLabel("First billed day").fill("11/16/2026");
+  await page.getByLabel("Periods counted from").fill("11/1/2026");
+  await page.getByLabel("Description of line 1").fill("Shelf {month}");
+  await page.getByLabel("Rate of line 1").fill("90");
+  await page.keyboard.press("Control+Enter");
+  await expect(page.getByRole("status").last()).toContainText("has begun");
+  const ahead = page.getByRole("table", { name: "What it will write" });
+  await expect(ahead.getByRole("row").first()).toContainText("45.00");
+  await expect(ahead.getByRole("row").nth(1)).toContainText("90.00");
+  await page.goto(`${DEMO}/schedules`);
+  await alive(page);
+  await page.keyboard.press("w");
+  await expect(page.getByRole("status").last()).toContainText("1 written");
+  await page.getByRole("row").filter({ hasText: "Shelf by the door" }).click();
+  await expect(page.getByRole("table", { name: "What it has written" })).toContainText("a draft");
+  await alive(page);
+  await page.keyboard.press("p");
+  await expect(page.getByText("paused")).toBeVisible();
+  await page.keyboard.press("p");
+  await expect(page.getByRole("status").last()).toContainText("Resumed");
+  await page.keyboard.press("e");
+  await page.getByLabel("Rate of line 1").fill("95");
+  await page.getByRole("button", { name: /Keep the change/ }).click();
+  await expect(ahead.getByRole("row").first()).toContainText("95.00");
+  await page.getByRole("button", { name: "End …" }).click();
+  await page.getByRole("button", { name: "End it for good" }).click();
+  await expect(ahead).toContainText("Nothing any more.");
+  await proofsHold(page);
+});
+
+test("a double is pointed out while it is typed, made one with the first, and two again", async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/customers/new`);
+  await alive(page);
+  await page.getByLabel("Name", { exact: true }).fill("Juniper Flat Ceramics LLC");
+  await expect(page.getByText("In the book already:")).toContainText("Juniper Flat Ceramics");
+  await page.keyboard.press("Control+Enter");
+  await expect(page.getByText("Make one with another customer …")).toBeVisible();
+  await alive(page);
+  await page.getByText("Make one with another customer …").click();
+  await page.getByLabel("The other").fill("Juniper Flat Ceramics");
+  await page
+    .getByRole("option")
+    .filter({ hasText: /^Juniper Flat Ceramics C/ })
+    .click();
+  await page.getByRole("button", { name: "Make them one" }).click();
+  await expect(page.getByRole("button", { name: "make two again" })).toBeVisible();
+  await proofsHold(page);
+  await page.getByRole("button", { name: "make two again" }).click();
+  await expect(page.getByRole("button", { name: "make two again" })).toHaveCount(0);
+  await proofsHold(page);
 });

@@ -8,6 +8,8 @@ export {
   type LineInput,
   type WrittenLine,
 } from "./line";
+export { type PaperLook, shownLines, USUAL_LOOK } from "./look";
+export { type PaperWords, paperWords } from "./paperWords";
 export { numberOf } from "./numbering";
 export {
   type DocumentState,

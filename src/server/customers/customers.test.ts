@@ -45,6 +45,7 @@ describe("a customer that is written here", () => {
       way: "paper",
       paysBy: ["bank"],
       notes: "asks for two copies",
+      look: null,
     });
     expect(customerFacts(book.db, made.value.id)).toMatchObject({
       name: "Saltmarsh Pots",

@@ -6,6 +6,7 @@ import type { Db } from "@/db/connection";
 import { documentById } from "@/db/documents";
 
 import type { Paper } from "./askedPaper";
+import { extrasOf } from "./paperExtras";
 import { paperPdf, papersPdf } from "./paperPdf";
 import { ublOf } from "./ubl";
 
@@ -30,7 +31,7 @@ export async function batchOf(
   }
   if (format === "pdf")
     return ok({
-      bytes: await papersPdf(papers),
+      bytes: await papersPdf(papers, (paper) => extrasOf(db, paper)),
       type: "application/pdf",
       name: `documents-${papers.length}.pdf`,
     });
@@ -38,7 +39,7 @@ export async function batchOf(
   for (const paper of papers) {
     const name = (paper.number ?? "").replaceAll(/[^A-Za-z0-9-]/gu, "_");
     const date = new Date(`${paper.issuedOn}T00:00:00Z`);
-    zip.file(`${name}.pdf`, await paperPdf(paper), { date });
+    zip.file(`${name}.pdf`, await paperPdf(paper, extrasOf(db, paper)), { date });
     zip.file(`${name}.xml`, ublOf(paper), { date });
   }
   const bytes = await zip.generateAsync({ type: "uint8array", compression: "DEFLATE" });

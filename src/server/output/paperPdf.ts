@@ -6,28 +6,45 @@ import PDFDocument from "pdfkit";
 import type { PaperFacts } from "@/contracts/invoices";
 import { type Day, formatDay } from "@/core/calendar";
 
-import { begin, type Document, ended, MARGIN, rule, sumText, table, tagged } from "./paperTable";
+import { type PaperLook, type PaperWords, paperWords, USUAL_LOOK } from "@/core/invoices";
+
+import { foot, slip, sums, ways } from "./paperParts";
+import { begin, type Document, ended, MARGIN, table, tagged } from "./paperTable";
 import { printable } from "./pdf";
 import { unpackedFont } from "./sfnt";
 import { ublOf } from "./ubl";
 
-const fonts = new Map<number, Buffer>();
+const fonts = new Map<string, Buffer>();
 
-/** The application's own letters, by weight. */
-function font(weight: 400 | 600): Buffer {
-  const known = fonts.get(weight);
+const FAMILIES = {
+  plain: "@fontsource/figtree/files/figtree-latin",
+  serif: "@fontsource/source-serif-4/files/source-serif-4-latin",
+} as const;
+
+/** The application's own letters, by family and weight. */
+function font(family: keyof typeof FAMILIES, weight: 400 | 600): Buffer {
+  const path = `${FAMILIES[family]}-${weight}-normal.woff`;
+  const known = fonts.get(path);
   if (known) return known;
   const require = createRequire(join(process.env.DOZO_ROOT ?? process.cwd(), "package.json"));
-  const bytes = unpackedFont(
-    readFileSync(require.resolve(`@fontsource/figtree/files/figtree-latin-${weight}-normal.woff`)),
-  );
-  fonts.set(weight, bytes);
+  const bytes = unpackedFont(readFileSync(require.resolve(path)));
+  fonts.set(path, bytes);
   return bytes;
 }
 
-/** Letter where the seller is in North America, A4 everywhere else. */
-const sizeOf = ({ seller }: PaperFacts): "LETTER" | "A4" =>
-  seller.country === "US" || seller.country === "CA" ? "LETTER" : "A4";
+/** What stands on a paper and lies elsewhere: its picture, and the address of the account page. */
+export type PaperExtras = { logo: Buffer | null; link: string };
+const NO_EXTRAS: PaperExtras = { logo: null, link: "" };
+
+const lookOf = ({ look }: PaperFacts): PaperLook => look ?? USUAL_LOOK;
+const wordsOf = ({ language }: PaperFacts): PaperWords => paperWords(language);
+
+/** As the look says; else Letter where the seller is in North America, A4 everywhere else. */
+function sizeOf(paper: PaperFacts): "LETTER" | "A4" {
+  const { size } = lookOf(paper);
+  if (size !== "usual") return size === "letter" ? "LETTER" : "A4";
+  return paper.seller.country === "US" || paper.seller.country === "CA" ? "LETTER" : "A4";
+}
 
 /** An empty file for papers, and its bytes once it is ended. */
 function blank(first: PaperFacts, title: string): { pdf: Document; bytes: Promise<Buffer> } {
@@ -37,7 +54,7 @@ function blank(first: PaperFacts, title: string): { pdf: Document; bytes: Promis
     subset: "PDF/A-3b",
     pdfVersion: "1.7",
     tagged: true,
-    lang: "en",
+    lang: first.language ?? "en",
     displayTitle: true,
     font: null as never,
     info: {
@@ -46,7 +63,7 @@ function blank(first: PaperFacts, title: string): { pdf: Document; bytes: Promis
       CreationDate: new Date(`${first.issuedOn}T00:00:00Z`),
     },
   });
-  pdf.registerFont("plain", font(400)).registerFont("bold", font(600));
+  letters(pdf, first);
   const pieces: Buffer[] = [];
   pdf.on("data", (piece: Buffer) => pieces.push(piece));
   const bytes = new Promise<Buffer>((resolve, reject) => {
@@ -56,48 +73,56 @@ function blank(first: PaperFacts, title: string): { pdf: Document; bytes: Promis
   return { pdf, bytes };
 }
 
+function letters(pdf: Document, paper: PaperFacts): void {
+  const { letters: family } = lookOf(paper);
+  pdf.registerFont("plain", font(family, 400)).registerFont("bold", font(family, 600));
+}
+
 /**
  * The paper of an invoice or credit note: PDF/A-3 (level B), tagged, with its title and language,
  * and the same as UBL inside. A draft has no number and nothing inside.
  */
-export function paperPdf(paper: PaperFacts): Promise<Buffer> {
+export function paperPdf(paper: PaperFacts, extras: PaperExtras = NO_EXTRAS): Promise<Buffer> {
   const title = headOf(paper);
   const { pdf, bytes } = blank(paper, title);
   if (paper.number !== null) enclose(pdf, paper);
   begin(pdf);
-  write(pdf, paper, title);
+  write(pdf, paper, extras);
   ended(pdf);
   pdf.end();
   return bytes;
 }
 
 /** Papers of many to be printed together, each behind a page that says whom it is for. */
-export function papersPdf(papers: readonly PaperFacts[]): Promise<Buffer> {
+export function papersPdf(
+  papers: readonly PaperFacts[],
+  extrasOf: (paper: PaperFacts) => PaperExtras,
+): Promise<Buffer> {
   const [first] = papers;
   if (!first) throw new RangeError("there is no paper to print");
   const { pdf, bytes } = blank(first, `${papers.length} documents`);
   begin(pdf);
   papers.forEach((paper, at) => {
+    letters(pdf, paper);
     if (at > 0) pdf.addPage({ size: sizeOf(paper), margin: MARGIN });
     pdf.font("bold").fontSize(18);
     tagged(pdf, "P", () => {
-      pdf.text(printable(addressed(paper.customer).join("\n")));
+      pdf.text(printable(addressed(paper).join("\n")));
     });
     pdf.font("plain").fontSize(9.5);
     tagged(pdf, "P", () => {
-      pdf.text(printable(`${headOf(paper)}, ${at + 1} of ${papers.length}`));
+      pdf.text(printable(`${headOf(paper)}, ${at + 1} / ${papers.length}`));
     });
     pdf.addPage({ size: sizeOf(paper), margin: MARGIN });
-    write(pdf, paper, headOf(paper));
+    write(pdf, paper, extrasOf(paper));
   });
   ended(pdf);
   pdf.end();
   return bytes;
 }
 
-const headOf = (paper: PaperFacts): string => `${titleOf(paper)} ${paper.number ?? "(draft)"}`;
-
-const titleOf = ({ kind }: PaperFacts): string => (kind === "invoice" ? "Invoice" : "Credit note");
+const headOf = (paper: PaperFacts): string =>
+  `${wordsOf(paper)[paper.kind]} ${paper.number ?? wordsOf(paper).draft}`;
 
 function enclose(pdf: Document, paper: PaperFacts): void {
   pdf.file(Buffer.from(ublOf(paper), "utf8"), {
@@ -110,115 +135,100 @@ function enclose(pdf: Document, paper: PaperFacts): void {
   } as never);
 }
 
-function write(pdf: Document, paper: PaperFacts, title: string): void {
-  const { seller, customer } = paper;
-  pdf.font("plain").fontSize(9.5);
+function write(pdf: Document, paper: PaperFacts, extras: PaperExtras): void {
+  const look = lookOf(paper);
+  const said = wordsOf(paper);
+  pdf.font("plain").fontSize(9.5).fillColor("black").strokeColor("black");
+  picture(pdf, extras.logo);
   tagged(pdf, "P", () => {
-    pdf.text(
-      printable(
-        [seller.name, ...seller.address, seller.taxNumber ?? ""].filter(Boolean).join("\n"),
-      ),
-    );
+    pdf.text(printable(sellerLines(paper).join("\n")));
   });
   pdf.moveDown(2);
   tagged(pdf, "H1", () => {
-    pdf.font("bold").fontSize(18).text(printable(title)).font("plain").fontSize(9.5);
+    pdf
+      .font("bold")
+      .fontSize(18)
+      .fillColor(look.accent)
+      .text(printable(headOf(paper)));
+    pdf.font("plain").fontSize(9.5).fillColor("black");
   });
   pdf.moveDown(0.6);
   tagged(pdf, "P", () => {
-    pdf.text(printable(addressed(customer).join("\n")));
+    pdf.text(printable(addressed(paper).join("\n")));
   });
   pdf.moveDown(0.6);
   for (const [term, said] of factsOf(paper))
     tagged(pdf, "P", () => {
       pdf.text(printable(`${term}: ${said}`));
     });
-  pdf.moveDown(1.2);
-  table(pdf, paper);
-  sums(pdf, paper);
-  foot(pdf, paper);
+  words(pdf, look.above);
+  pdf.moveDown(1.2).strokeColor(look.accent);
+  table(pdf, paper, { look, said });
+  sums(pdf, paper, said);
+  foot(pdf, paper, said);
+  ways(pdf, { look, said, link: extras.link });
+  words(pdf, look.below);
+  if (look.slip && paper.kind === "invoice") slip(pdf, paper, said);
 }
+
+/** Words of the look, in a paragraph of their own. */
+function words(pdf: Document, said: string): void {
+  if (said === "") return;
+  pdf.moveDown(0.8);
+  tagged(pdf, "P", () => {
+    pdf.text(printable(said), MARGIN);
+  });
+}
+
+/** Height of the picture at the top, in points. */
+const PICTURE_HEIGHT = 48;
+
+/** The picture stands at the right, and says nothing that the words do not. */
+function picture(pdf: Document, logo: Buffer | null): void {
+  if (logo === null) return;
+  pdf.markContent("Artifact", { type: "Layout" });
+  const left = pdf.page.width - MARGIN - 4 * PICTURE_HEIGHT;
+  pdf.image(logo, left, MARGIN, { fit: [4 * PICTURE_HEIGHT, PICTURE_HEIGHT], align: "right" });
+  pdf.endMarkedContent();
+  pdf.x = MARGIN;
+  pdf.y = MARGIN;
+}
+
+const sellerLines = (paper: PaperFacts): string[] => [
+  paper.seller.name,
+  ...paper.seller.address,
+  ...(paper.seller.taxNumber === null
+    ? []
+    : [`${wordsOf(paper).tax_number} ${paper.seller.taxNumber}`]),
+];
 
 /** Whom it is for, as an envelope has it. */
-const addressed = ({ name, id, address, taxNumber }: PaperFacts["customer"]): string[] => [
-  `${name} (${id})`,
-  ...(address ?? []),
-  ...(taxNumber == null ? [] : [`Tax number ${taxNumber}`]),
-];
+function addressed(paper: PaperFacts): string[] {
+  const { name, id, address, taxNumber } = paper.customer;
+  return [
+    `${name} (${id})`,
+    ...(address ?? []),
+    ...(taxNumber == null ? [] : [`${wordsOf(paper).tax_number} ${taxNumber}`]),
+  ];
+}
 
 /** On paper a day has its year. */
-const longDay = (of: Day): string => `${formatDay(of)} ${of.slice(0, 4)}`;
+const longDay = (of: Day, { language }: PaperFacts): string =>
+  language === undefined || language === "en"
+    ? `${formatDay(of)} ${of.slice(0, 4)}`
+    : new Intl.DateTimeFormat(language, { dateStyle: "long", timeZone: "UTC" }).format(
+        new Date(of),
+      );
 
-const factsOf = (paper: PaperFacts): [string, string][] => [
-  ["Date", longDay(paper.issuedOn)],
-  ...(paper.kind === "invoice"
-    ? [
-        ["Due", `${longDay(paper.dueOn)}${paper.terms === null ? "" : ` (${paper.terms})`}`] as [
-          string,
-          string,
-        ],
-      ]
-    : []),
-  ...(paper.poNumber === null ? [] : [["PO number", paper.poNumber] as [string, string]]),
-  ...(paper.corrects === null ? [] : [["Corrects invoice", paper.corrects] as [string, string]]),
-];
-
-/** Charges, discount, tax by code, and the total under its double rule. */
-function sums(pdf: Document, paper: PaperFacts): void {
-  const { currency } = paper;
-  const rows: [string, string][] = [
-    ...(paper.discount === 0
-      ? []
-      : [["Discount", sumText(-paper.discount, currency)] as [string, string]]),
-    ...paper.charges.map((charge): [string, string] => [
-      charge.words,
-      sumText(charge.sum, currency),
-    ]),
-    ...paper.taxes
-      .filter(({ code }) => code !== "")
-      .map(({ code, percent, sum: tax, net }): [string, string] => [
-        `${code} ${percent} % ${paper.taxIncluded ? "in it" : `on ${sumText(net, currency)}`}`,
-        sumText(tax, currency),
-      ]),
-  ];
-  pdf.moveDown(0.5);
-  for (const row of rows) sumRow(pdf, row, false);
-  const half = MARGIN + (pdf.page.width - 2 * MARGIN) / 2;
-  pdf.y += 5;
-  rule(pdf, 0.6, half);
-  sumRow(pdf, [`Total ${currency}`, sumText(paper.total, currency)], true);
-  pdf.y += 5;
-  rule(pdf, 0.6, half);
-  pdf.y += 2;
-  rule(pdf, 0.6, half);
-  if (paper.withheld !== 0) {
-    sumRow(pdf, ["Withheld", sumText(-paper.withheld, currency)], false);
-    sumRow(pdf, ["To be paid", sumText(paper.payable, currency)], true);
-  }
-}
-
-function sumRow(pdf: Document, [words, amount]: [string, string], bold: boolean): void {
-  const all = pdf.page.width - 2 * MARGIN;
-  const top = pdf.y;
-  tagged(pdf, "P", () => {
-    pdf
-      .font(bold ? "bold" : "plain")
-      .text(printable(words), MARGIN + all / 2, top, { width: all / 4 });
-    pdf.text(amount, MARGIN + (all * 3) / 4, top, { width: all / 4 - 6, align: "right" });
-  });
-  pdf.font("plain");
-  pdf.x = MARGIN;
-}
-
-function foot(pdf: Document, paper: PaperFacts): void {
-  const notes = [
-    ...new Set(paper.taxes.flatMap(({ note }) => note ?? [])),
-    ...(paper.note === null ? [] : [paper.note]),
-    `Questions: ${paper.seller.email}`,
-  ];
-  pdf.moveDown(2);
-  for (const note of notes)
-    tagged(pdf, "P", () => {
-      pdf.text(printable(note), MARGIN);
-    });
+function factsOf(paper: PaperFacts): [string, string][] {
+  const said = wordsOf(paper);
+  const facts: [string, string][] = [[said.date, longDay(paper.issuedOn, paper)]];
+  if (paper.kind === "invoice")
+    facts.push([
+      said.due,
+      `${longDay(paper.dueOn, paper)}${paper.terms === null ? "" : ` (${paper.terms})`}`,
+    ]);
+  if (paper.poNumber !== null) facts.push([said.po, paper.poNumber]);
+  if (paper.corrects !== null) facts.push([said.corrects, paper.corrects]);
+  return facts;
 }

@@ -1,6 +1,7 @@
 import type PDFDocument from "pdfkit";
 
 import type { PaperFacts } from "@/contracts/invoices";
+import { type PaperLook, type PaperWords, shownLines } from "@/core/invoices";
 import { type Currency, formatAmount } from "@/core/money";
 
 import { printable } from "./pdf";
@@ -8,47 +9,70 @@ import { printable } from "./pdf";
 export type Document = InstanceType<typeof PDFDocument>;
 
 export const MARGIN = 54;
-const COLUMNS = [
-  { name: "Description", width: 0.46, right: false },
-  { name: "Quantity", width: 0.14, right: true },
-  { name: "Rate", width: 0.16, right: true },
-  { name: "Amount", width: 0.24, right: true },
-] as const;
+/** A column of the lines; its width is a share of the page. */
+type Column = { name: "description" | "quantity" | "rate" | "amount"; width: number };
+
+/** The columns that a look shows; what is left out gives its width to the words. */
+function columnsOf(look: PaperLook): Column[] {
+  const quantity = look.quantities ? 0.14 : 0;
+  const rate = look.rates ? 0.16 : 0;
+  const columns: Column[] = [
+    { name: "description", width: 0.76 - quantity - rate },
+    { name: "quantity", width: quantity },
+    { name: "rate", width: rate },
+    { name: "amount", width: 0.24 },
+  ];
+  return columns.filter(({ width }) => width > 0);
+}
 
 export const sumText = (amount: number, currency: Currency): string =>
   formatAmount(amount, currency);
 
+type Row = { cells: string[]; head: boolean };
+
+/** The cells of the lines as a look shows them, by column. */
+function rowsOf(paper: PaperFacts, look: PaperLook, said: PaperWords): Row[] {
+  const columns = columnsOf(look);
+  const head: Row = {
+    head: true,
+    cells: columns.map(({ name }) =>
+      name === "amount" ? `${said.amount}, ${paper.currency}` : said[name],
+    ),
+  };
+  const lines = shownLines(paper.lines, look).map(({ description, amount, line }): Row => {
+    const off = line?.discountPercent ?? null;
+    const cells = {
+      description: `${description}${off === null ? "" : `, ${said.less} ${off} %`}`,
+      quantity: line?.quantity ?? "",
+      rate: line?.rate ?? "",
+      amount: sumText(amount, paper.currency),
+    };
+    return { head: false, cells: columns.map(({ name }) => cells[name]) };
+  });
+  return [head, ...lines];
+}
+
 /** The lines, with a head that a reader knows for one. */
-export function table(pdf: Document, paper: PaperFacts): void {
+export function table(
+  pdf: Document,
+  paper: PaperFacts,
+  { look, said }: { look: PaperLook; said: PaperWords },
+): void {
+  const columns = columnsOf(look);
   const whole = pdf.struct("Table");
   rootOf(pdf).add(whole);
-  const rows: { cells: string[]; head: boolean }[] = [
-    {
-      cells: COLUMNS.map(({ name }) => (name === "Amount" ? `Amount, ${paper.currency}` : name)),
-      head: true,
-    },
-    ...paper.lines.map((line) => ({
-      head: false,
-      cells: [
-        `${line.description}${line.discountPercent === null ? "" : `, less ${line.discountPercent} %`}`,
-        line.quantity,
-        line.rate,
-        sumText(line.amount, paper.currency),
-      ],
-    })),
-  ];
-  for (const row of rows) {
-    const height = heightOf(pdf, row);
+  for (const row of rowsOf(paper, look, said)) {
+    const height = heightOf(pdf, columns, row);
     if (pdf.y + height > pdf.page.height - MARGIN) pdf.addPage();
     const top = pdf.y;
     const tr = pdf.struct("TR");
     whole.add(tr);
     row.cells.forEach((cell, at) => {
-      const { left, width } = placeOf(pdf, at);
+      const { left, width } = placeOf(pdf, columns, at);
       const draw = (): void => {
         pdf.font(row.head ? "bold" : "plain").text(printable(cell), left, top, {
           width,
-          align: COLUMNS[at]?.right ? "right" : "left",
+          align: at === 0 ? "left" : "right",
         });
       };
       tr.add(pdf.struct(row.head ? "TH" : "TD", {}, draw));
@@ -61,18 +85,22 @@ export function table(pdf: Document, paper: PaperFacts): void {
   whole.end();
 }
 
-function placeOf(pdf: Document, at: number): { left: number; width: number } {
+function placeOf(
+  pdf: Document,
+  columns: readonly Column[],
+  at: number,
+): { left: number; width: number } {
   const all = pdf.page.width - 2 * MARGIN;
-  const before = COLUMNS.slice(0, at).reduce((so, { width }) => so + width, 0);
-  return { left: MARGIN + all * before, width: all * (COLUMNS[at]?.width ?? 0) - 6 };
+  const before = columns.slice(0, at).reduce((so, { width }) => so + width, 0);
+  return { left: MARGIN + all * before, width: all * (columns[at]?.width ?? 0) - 6 };
 }
 
-function heightOf(pdf: Document, { cells, head }: { cells: string[]; head: boolean }): number {
+function heightOf(pdf: Document, columns: readonly Column[], { cells, head }: Row): number {
   pdf.font(head ? "bold" : "plain");
   return (
     Math.max(
       ...cells.map((cell, at) =>
-        pdf.heightOfString(printable(cell), { width: placeOf(pdf, at).width }),
+        pdf.heightOfString(printable(cell), { width: placeOf(pdf, columns, at).width }),
       ),
     ) + 7
   );

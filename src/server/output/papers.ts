@@ -10,6 +10,7 @@ import { readSettings } from "@/db/settings";
 
 import { type Statement, statementOf } from "../customers/queries/statement";
 import { paperOfItem } from "../invoices/queries/papers";
+import { extrasOf } from "./paperExtras";
 import { paperPdf } from "./paperPdf";
 import { printable, printed } from "./pdf";
 import { left, partOf, right, sum } from "./statementPart";
@@ -116,7 +117,7 @@ export async function invoicePdf(db: Db, itemId: number): Promise<Buffer | null>
   const customer = item && customerById(db, item.customerId);
   if (!item || !customer) return null;
   const paper = paperOfItem(db, itemId);
-  if (paper) return paperPdf(paper);
+  if (paper) return paperPdf(paper, extrasOf(db, paper));
   const { name, replyTo } = readSettings(db);
   const title = titleOf(item);
   const facts: [string, string][] = [

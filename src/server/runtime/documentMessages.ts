@@ -20,6 +20,10 @@ export const DOCUMENT_MESSAGES: Record<string, string> = {
     "Up to {day} invoices come over from the ledger before, by a file. Date this one after it.",
   "document.second":
     "{name} wrote this, and somebody else has to approve it: it is over the limit that the book sets.",
+  "look.unknown": "There is no look “{look}” any more. Load the page again.",
+  "look.last": "This is the only look there is. Change it instead.",
+  "look.many": "A book has at most {most} looks. Change one of them.",
+  "look.picture": "The picture is {what}. Give a PNG or JPEG of up to 300 kB.",
   "document.many": "At most {most} documents are put into one file. Choose fewer at a time.",
   "document.sent":
     "{number} went out on {day} already. Send it once more from its own page, if it is wanted.",

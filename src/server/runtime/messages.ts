@@ -51,8 +51,7 @@ const MESSAGES: Record<string, string> = {
   "account.needed":
     "The book has several accounts of this kind. Say which one the file belongs to.",
   "account.number": "There is an account {account} already. Give it another number.",
-  "account.kept":
-    "{account} is needed: postings fall back to it. Name it otherwise, but keep it.",
+  "account.kept": "{account} is needed: postings fall back to it. Name it otherwise, but keep it.",
   "account.used": "{account} was posted to, and stays. Name it otherwise, or leave it be.",
   "account.item": "The item {item} goes to {account}. Give it another account first.",
   "item.gone": "There is no item “{item}” on the list.",

@@ -107,6 +107,7 @@ export function SetUpPage(props: Props): ReactNode {
           <AddProcessor currency={currency} />
           <People people={settings.people} />
           <ClosedDays lockedTo={settings.lockedTo} today={today} />
+          <LooksLink book={props.book} />
           <PaperSettings settings={paperOf(settings)} currency={currency} />
           <TaxCodes taxCodes={props.taxCodes} />
           <Items items={props.items} chart={props.chart} taxCodes={props.taxCodes} />
@@ -115,6 +116,14 @@ export function SetUpPage(props: Props): ReactNode {
         <Facts settings={settings} currency={currency} />
       </Halves>
     </>
+  );
+}
+
+function LooksLink({ book }: { book: string }): ReactNode {
+  return (
+    <p>
+      <NextLink href={`/b/${book}/settings/looks`}>How papers look</NextLink>
+    </p>
   );
 }
 

@@ -44,6 +44,7 @@ export const customerInput = z.object({
     .nullable()
     .default(null),
   notes: z.string().trim().max(4000).default(""),
+  look: noneIfEmpty(z.string().trim().max(40)),
 });
 type CustomerInput = z.output<typeof customerInput>;
 
@@ -121,6 +122,7 @@ const cardIn = (input: CustomerInput): CustomerCard => ({
   way: input.way,
   paysBy: input.paysBy,
   notes: input.notes,
+  look: input.look,
 });
 
 const FIELD_WORDS: Readonly<Record<string, string>> = {

@@ -22,6 +22,7 @@ export function factsOfCustomer(db: Db, customer: CustomerRow): CustomerFacts {
     way: card.way,
     paysBy: (card.paysBy?.join(",") ?? "") as CustomerFacts["paysBy"],
     notes: card.notes,
+    look: card.look ?? "",
   };
 }
 

@@ -1,7 +1,13 @@
 import type { DraftInput, PaperFacts } from "@/contracts/invoices";
 import { type Day, dueDay, parseTerms } from "@/core/calendar";
 import { isBookDay } from "@/core/gate";
-import { type DocumentDiscount, type TaxRules, type Totals, totalsOf } from "@/core/invoices";
+import {
+  type DocumentDiscount,
+  type TaxRules,
+  type Totals,
+  totalsOf,
+  USUAL_LOOK,
+} from "@/core/invoices";
 import { type Currency, currencyOf, minor, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { cardOf, type CustomerCard } from "@/db/customerCards";
@@ -12,6 +18,7 @@ import {
   type DocumentKind,
   type DocumentLineRow,
 } from "@/db/documents";
+import { followedRow } from "@/db/followed";
 import { taxCodes } from "@/db/taxCodes";
 import type { Db } from "@/db/connection";
 import type { Settings } from "@/db/settings";
@@ -61,6 +68,7 @@ export function workOut(
       settings,
       customer,
       card,
+      language: followedRow(db, customer.id).language,
       currency,
       due: due.value,
       totals: totals.value,
@@ -97,6 +105,7 @@ type Facts = {
   settings: Settings;
   customer: CustomerRow;
   card: CustomerCard;
+  language: string;
   currency: Currency;
   due: Due;
   totals: Totals;
@@ -138,6 +147,8 @@ function paperOf(input: DraftInput, facts: Facts, lines: readonly DocumentLineRo
   const { settings, customer, card, totals, currency, due, kind, corrects, rules } = facts;
   return {
     kind,
+    look: settings.looks.find(({ name }) => name === card.look) ?? settings.looks[0] ?? USUAL_LOOK,
+    language: facts.language,
     number: null,
     issuedOn: input.issuedOn,
     dueOn: due.dueOn,

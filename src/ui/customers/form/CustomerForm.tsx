@@ -170,6 +170,12 @@ function Rest({ typed, set, currency }: RestProps): ReactNode {
           value={typed.paysBy}
           onChange={(event) => set({ paysBy: event.target.value as CustomerFacts["paysBy"] })}
         />
+        <TextField
+          label="Look of its papers"
+          placeholder="the usual one"
+          value={typed.look}
+          onChange={(event) => set({ look: event.target.value })}
+        />
       </Box>
       <Box
         display="grid"

@@ -28,6 +28,7 @@ const asInput = (typed: CustomerFacts): object => ({
   way: typed.way,
   paysBy: typed.paysBy === "" ? null : typed.paysBy.split(","),
   notes: typed.notes,
+  look: typed.look,
 });
 
 type Kept = { id: number; name: string; terms: string };

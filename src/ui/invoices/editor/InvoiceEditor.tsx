@@ -98,6 +98,7 @@ function Customer({ facts, editor }: { facts: EditorFacts; editor: Editor }): Re
       terms: terms ?? draft.terms,
       currency: currency ?? draft.currency,
     });
+    toFirstLine();
   };
   if (draft.customer)
     return (
@@ -131,6 +132,13 @@ function Customer({ facts, editor }: { facts: EditorFacts; editor: Editor }): Re
     />
   );
 }
+
+/** Whom it is for is said: what it is for comes next. */
+const toFirstLine = (): void => {
+  requestAnimationFrame(() =>
+    document.querySelector<HTMLElement>("[aria-label='Description of line 1']")?.focus(),
+  );
+};
 
 type Chosen = { id: number; name: string; terms: string | null; currency: Currency | null };
 

@@ -31,7 +31,7 @@ export const runRecipe = defineRecipe({
       display: "flex",
       alignItems: "center",
       gap: "6px",
-      padding: "0 8px",
+      padding: "0 7px",
       textDecoration: "none",
       color: "soft",
       borderInline: "1px solid transparent",
@@ -72,7 +72,7 @@ export const markRecipe = defineRecipe({
     display: "flex",
     alignItems: "center",
     gap: "10px",
-    marginRight: "14px",
+    marginRight: "8px",
     textDecoration: "none",
     "& b": { font: "600 19px {fonts.sums}" },
     "& span": {

@@ -1,0 +1,142 @@
+import { encode } from "uqr";
+
+import type { PaperFacts } from "@/contracts/invoices";
+import type { PaperLook, PaperWords } from "@/core/invoices";
+
+import { type Document, MARGIN, rule, sumText, tagged } from "./paperTable";
+import { printable } from "./pdf";
+
+/** Charges, discount, tax by code, and the total under its double rule. */
+export function sums(pdf: Document, paper: PaperFacts, said: PaperWords): void {
+  const { currency } = paper;
+  const rows: [string, string][] = [
+    ...(paper.discount === 0
+      ? []
+      : [[said.discount, sumText(-paper.discount, currency)] as [string, string]]),
+    ...paper.charges.map((charge): [string, string] => [
+      charge.words,
+      sumText(charge.sum, currency),
+    ]),
+    ...paper.taxes
+      .filter(({ code }) => code !== "")
+      .map(({ code, percent, sum: tax, net }): [string, string] => [
+        `${code} ${percent} % ${paper.taxIncluded ? said.within : `${said.on} ${sumText(net, currency)}`}`,
+        sumText(tax, currency),
+      ]),
+  ];
+  pdf.moveDown(0.5);
+  for (const row of rows) sumRow(pdf, row, false);
+  const half = MARGIN + (pdf.page.width - 2 * MARGIN) / 2;
+  pdf.y += 5;
+  rule(pdf, 0.6, half);
+  sumRow(pdf, [`${said.total} ${currency}`, sumText(paper.total, currency)], true);
+  pdf.y += 5;
+  rule(pdf, 0.6, half);
+  pdf.y += 2;
+  rule(pdf, 0.6, half);
+  if (paper.withheld !== 0) {
+    sumRow(pdf, [said.withheld, sumText(-paper.withheld, currency)], false);
+    sumRow(pdf, [said.payable, sumText(paper.payable, currency)], true);
+  }
+}
+
+function sumRow(pdf: Document, [words, amount]: [string, string], bold: boolean): void {
+  const all = pdf.page.width - 2 * MARGIN;
+  const top = pdf.y;
+  tagged(pdf, "P", () => {
+    pdf
+      .font(bold ? "bold" : "plain")
+      .text(printable(words), MARGIN + all / 2, top, { width: all / 4 });
+    pdf.text(amount, MARGIN + (all * 3) / 4, top, { width: all / 4 - 6, align: "right" });
+  });
+  pdf.font("plain");
+  pdf.x = MARGIN;
+}
+
+/** What the tax codes have to say, the note, and whom to ask. */
+export function foot(pdf: Document, paper: PaperFacts, said: PaperWords): void {
+  const notes = [
+    ...new Set(paper.taxes.flatMap(({ note }) => note ?? [])),
+    ...(paper.note === null ? [] : [paper.note]),
+    `${said.questions}: ${paper.seller.email}`,
+  ];
+  pdf.moveDown(2);
+  for (const note of notes)
+    tagged(pdf, "P", () => {
+      pdf.text(printable(note), MARGIN);
+    });
+}
+
+type Ways = { look: PaperLook; said: PaperWords; link: string };
+
+/** Where money goes: a bank account in words, and the way to the account page as a square code. */
+export function ways(pdf: Document, { look, said, link }: Ways): void {
+  if (look.bank !== "") {
+    pdf.moveDown(0.8);
+    tagged(pdf, "P", () => {
+      pdf.text(printable(`${said.bank}: ${look.bank}`), MARGIN);
+    });
+  }
+  if (!look.code || link === "") return;
+  pdf.moveDown(0.8);
+  keepTogether(pdf, CODE_SIZE + 20);
+  tagged(pdf, "P", () => {
+    pdf.text(printable(`${said.pay_here}: ${link}`), MARGIN, pdf.y, { link });
+  });
+  squareCode(pdf, link);
+}
+
+/** Points across of the square code. */
+const CODE_SIZE = 76;
+
+/** The cells of a QR code (ISO/IEC 18004), row by row; true is dark. */
+export const codeCells = (text: string): boolean[][] => encode(text, { ecc: "M", border: 2 }).data;
+
+/** A QR code that a reader passes over: the address stands beside it in words. */
+function squareCode(pdf: Document, text: string): void {
+  const cells = codeCells(text);
+  const each = CODE_SIZE / cells.length;
+  const top = pdf.y + 4;
+  pdf.markContent("Artifact", { type: "Layout" });
+  pdf.fillColor("black");
+  cells.forEach((row, y) =>
+    row.forEach((dark, x) => {
+      if (dark) pdf.rect(MARGIN + x * each, top + y * each, each, each);
+    }),
+  );
+  pdf.fill();
+  pdf.endMarkedContent();
+  pdf.x = MARGIN;
+  pdf.y = top + CODE_SIZE + 4;
+}
+
+/** What comes back with a check: who, which, how much. */
+export function slip(pdf: Document, paper: PaperFacts, said: PaperWords): void {
+  const height = 96;
+  keepTogether(pdf, height + 24);
+  pdf.y = Math.max(pdf.y + 18, pdf.page.height - MARGIN - height);
+  pdf.markContent("Artifact", { type: "Layout" });
+  pdf
+    .lineWidth(0.5)
+    .dash(3, { space: 3 })
+    .moveTo(MARGIN, pdf.y)
+    .lineTo(pdf.page.width - MARGIN, pdf.y)
+    .stroke()
+    .undash();
+  pdf.endMarkedContent();
+  pdf.y += 8;
+  for (const line of [
+    said.slip,
+    `${paper.customer.name} (${paper.customer.id})`,
+    `${said[paper.kind]} ${paper.number ?? ""}: ${sumText(paper.payable, paper.currency)} ${paper.currency}`,
+    `${said.paid}: ____________________`,
+  ])
+    tagged(pdf, "P", () => {
+      pdf.text(printable(line), MARGIN);
+    });
+}
+
+/** Begins a page where so much does not fit on this one any more. */
+function keepTogether(pdf: Document, height: number): void {
+  if (pdf.y + height > pdf.page.height - MARGIN) pdf.addPage();
+}
