@@ -70,10 +70,6 @@ export function allSchedules(db: Db): ScheduleRow[] {
     .map(asRow);
 }
 
-export function schedulesOf(db: Db, customerId: number): ScheduleRow[] {
-  return db.all<Stored>(`${SCHEDULE} WHERE customer_id = ? ORDER BY id`, customerId).map(asRow);
-}
-
 /** Schedules that have something to write by a day; one that failed today is not tried again today. */
 export function schedulesDue(db: Db, today: Day, most: number): ScheduleRow[] {
   return db

@@ -169,13 +169,18 @@ test("a schedule says what it will write, is paused, changed from a day on, and 
   await alive(page);
   await page.keyboard.press("w");
   await expect(page.getByRole("status").last()).toContainText("1 written");
-  await page.getByRole("row").filter({ hasText: "Shelf by the door" }).click();
+  await page
+    .getByRole("row")
+    .filter({ hasText: "Shelf by the door" })
+    .getByRole("link", { name: "Alder Lane Gallery" })
+    .click();
   await expect(page.getByRole("table", { name: "What it has written" })).toContainText("a draft");
   await alive(page);
   await page.keyboard.press("p");
-  await expect(page.getByText("paused")).toBeVisible();
+  await expect(page.getByText("◔ paused")).toBeVisible();
   await page.keyboard.press("p");
   await expect(page.getByRole("status").last()).toContainText("Resumed");
+  await expect(page.getByText("◔ paused")).toHaveCount(0);
   await page.keyboard.press("e");
   await page.getByLabel("Rate of line 1").fill("95");
   await page.getByRole("button", { name: /Keep the change/ }).click();

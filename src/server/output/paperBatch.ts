@@ -5,10 +5,11 @@ import { fail, ok, type Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { documentById } from "@/db/documents";
 
-import type { Paper } from "./askedPaper";
 import { extrasOf } from "./paperExtras";
 import { paperPdf, papersPdf } from "./paperPdf";
 import { ublOf } from "./ubl";
+
+type Together = { bytes: Uint8Array; type: string; name: string };
 
 /** So many documents are put into one file. */
 const MOST_TOGETHER = 1000;
@@ -21,7 +22,7 @@ export async function batchOf(
   db: Db,
   ids: readonly number[],
   format: "pdf" | "zip",
-): Promise<Result<Paper>> {
+): Promise<Result<Together>> {
   if (ids.length > MOST_TOGETHER) return fail("document.many", { most: MOST_TOGETHER });
   const papers: PaperFacts[] = [];
   for (const id of ids) {

@@ -23,7 +23,9 @@ type CustomerFinderProps = {
 /** Finds a customer: type part of a name or number, arrow down, Enter. */
 export function CustomerFinder(props: CustomerFinderProps): ReactNode {
   const { label, placeholder, currency, autoFocus = false, create } = props;
-  const { text, setText, found, at, setAt, field, take } = useFinder(props);
+  const { text, setText, found, answered, at, setAt, field, take } = useFinder(props);
+  // A new one is offered once it is known who is there.
+  const mayCreate = create !== undefined && answered === text && text.trim().length > 1;
   return (
     <Box position="relative" marginTop="6px">
       <LineField
@@ -41,7 +43,7 @@ export function CustomerFinder(props: CustomerFinderProps): ReactNode {
         onKeyDown={(event) => {
           if (event.key === "ArrowDown") {
             event.preventDefault();
-            setAt(Math.min(at + 1, create ? found.length : found.length - 1));
+            setAt(Math.min(at + 1, mayCreate ? found.length : found.length - 1));
           }
           if (event.key === "ArrowUp") {
             event.preventDefault();
@@ -50,7 +52,7 @@ export function CustomerFinder(props: CustomerFinderProps): ReactNode {
           if (event.key === "Enter") {
             event.preventDefault();
             if (found[at]) take(found[at]);
-            else if (create && text.trim() !== "") create(text.trim());
+            else if (mayCreate) create(text.trim());
           }
           if (event.key === "Escape") {
             setText("");
@@ -58,13 +60,13 @@ export function CustomerFinder(props: CustomerFinderProps): ReactNode {
           }
         }}
       />
-      {found.length > 0 || (create && text.trim().length > 1) ? (
+      {found.length > 0 || mayCreate ? (
         <Found
           found={found}
           at={at}
           currency={currency}
           take={take}
-          {...(create ? { create, text: text.trim() } : {})}
+          {...(mayCreate ? { create, text: text.trim() } : {})}
         />
       ) : null}
     </Box>
@@ -130,6 +132,7 @@ function useFinder({ choose }: CustomerFinderProps) {
   const { book } = useActing();
   const [text, setText] = useState("");
   const [found, setFound] = useState<FoundCustomer[]>([]);
+  const [answered, setAnswered] = useState<string | null>(null);
   const [at, setAt] = useState(0);
   useEffect(() => {
     let current = true;
@@ -141,6 +144,7 @@ function useFinder({ choose }: CustomerFinderProps) {
       (sent) => {
         if (current) {
           setFound(sent.ok ? sent.value : []);
+          setAnswered(sent.ok ? text : null);
           setAt(0);
         }
       },
@@ -157,5 +161,5 @@ function useFinder({ choose }: CustomerFinderProps) {
     // The keys of the page act again.
     field.current?.blur();
   };
-  return { text, setText, found, at, setAt, field, take };
+  return { text, setText, found, answered, at, setAt, field, take };
 }

@@ -29,11 +29,13 @@ type ScheduleEditorProps = {
   /** The schedule that is changed; null for a new one. */
   schedule: ScheduleFacts | null;
   today: Day;
+  /** A change is kept. */
+  kept?: () => void;
 };
 
 /** What comes again, and when; nothing is written before it is begun. */
-export function ScheduleEditor({ editor, schedule, today }: ScheduleEditorProps): ReactNode {
-  const typing = useSchedule(editor, schedule, today);
+export function ScheduleEditor({ editor, schedule, today, kept }: ScheduleEditorProps): ReactNode {
+  const typing = useSchedule({ editor, schedule, today, kept });
   const { draft, setDraft, plan, setPlan, worked, begin, busy } = typing;
   useHotkeys("ctrl+enter, meta+enter", begin, { enableOnFormTags: true }, [begin]);
   return (
@@ -170,7 +172,7 @@ const planOf = ({ name, plan, prorated, makes }: ScheduleFacts): TypedPlan => ({
 });
 
 /** A schedule as it is typed, and how it is begun or changed. */
-function useSchedule(editor: EditorFacts, schedule: ScheduleFacts | null, today: Day) {
+function useSchedule({ editor, schedule, today, kept }: ScheduleEditorProps) {
   const { act, book, busy, complain } = useActing();
   const router = useRouter();
   const [draft, setDraft] = useState(editor.draft);
@@ -191,7 +193,9 @@ function useSchedule(editor: EditorFacts, schedule: ScheduleFacts | null, today:
       },
       () => ({ words: schedule === null ? "The schedule has begun." : "The schedule is changed." }),
     ).then((done) => {
-      if (done) router.push(`/b/${book}/schedules/${done.id}`);
+      if (!done) return;
+      if (schedule === null) router.push(`/b/${book}/schedules/${done.id}`);
+      else kept?.();
     });
   };
   return { draft, setDraft, plan, setPlan, worked, begin, busy, from, setFrom };

@@ -50,7 +50,14 @@ export function SchedulePage({
         </p>
       )}
       {changing ? (
-        <ScheduleEditor editor={schedule.editor} schedule={schedule} today={book.today} />
+        <ScheduleEditor
+          // A changed schedule is typed anew.
+          key={schedule.version}
+          editor={schedule.editor}
+          schedule={schedule}
+          today={book.today}
+          kept={() => setChanging(false)}
+        />
       ) : (
         <Halves>
           <Section>

@@ -2,7 +2,7 @@ import { toDecimal } from "@/core/money";
 import type { Stage } from "@/core/invoices";
 import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
-import { documentById } from "@/db/documents";
+import { documentById, documentOfItem } from "@/db/documents";
 import { readSettings } from "@/db/settings";
 
 /** A document as the command line and other programs are told of it; sums as decimal text. */
@@ -36,6 +36,12 @@ export function toldDocument(db: Db, document: string, id: number): ToldDocument
     total: sum(found.total),
     link: `${readSettings(db).linkBase ?? localBase()}/account/${linkOf(db, found.customerId)}`,
   };
+}
+
+/** The document behind an open item; null for one that came by a file. */
+export function toldItem(db: Db, itemId: number): ToldDocument | null {
+  const document = documentOfItem(db, itemId);
+  return document ? toldDocument(db, document.orderRef ?? "", document.id) : null;
 }
 
 /** Where this machine's own server has the customers' pages, until the book says another address. */

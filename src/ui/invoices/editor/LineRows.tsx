@@ -81,7 +81,10 @@ function goOn(event: KeyboardEvent<HTMLElement>): void {
   if (event.key !== "Enter" || event.ctrlKey || event.metaKey) return;
   event.preventDefault();
   const fields = [...event.currentTarget.querySelectorAll<HTMLElement>("input, select")];
-  fields[fields.indexOf(event.target as HTMLElement) + 1]?.focus();
+  const next = fields[fields.indexOf(event.target as HTMLElement) + 1];
+  next?.focus();
+  // What is typed next takes the place of what stands there, as after Tab.
+  if (next instanceof HTMLInputElement) next.select();
 }
 
 type LineRowProps = LineRowsProps & {

@@ -16,6 +16,5 @@ export default async function Schedule({
   const context = await pageOf(params);
   const schedule = scheduleFacts(context.db, context.today, Number((await params).id));
   if (!schedule) notFound();
-  // A changed schedule is typed anew.
-  return <SchedulePage key={schedule.version} {...factsOf(context)} schedule={schedule} />;
+  return <SchedulePage {...factsOf(context)} schedule={schedule} />;
 }

@@ -1,5 +1,4 @@
-import { documentOfItem } from "@/db/documents";
-import { toldDocument } from "@/server/invoices/queries/told";
+import { toldItem } from "@/server/invoices/queries/told";
 
 import { type BookParams, fromBook } from "../../../../../../answers";
 
@@ -8,8 +7,5 @@ export async function GET(
   _request: Request,
   context: BookParams<{ id: string }>,
 ): Promise<Response> {
-  return fromBook(context, ({ db, id }) => {
-    const document = documentOfItem(db, Number(id));
-    return document ? toldDocument(db, document.orderRef ?? "", document.id) : null;
-  });
+  return fromBook(context, ({ db, id }) => toldItem(db, Number(id)));
 }

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 
-import { attachmentById } from "@/db/attachments";
+import { keptPaper } from "@/server/customers/queries/keptPaper";
 import { bookContext } from "@/server/runtime/bookContext";
 import { keptFile } from "@/server/runtime/folders";
 
@@ -14,7 +14,7 @@ export async function GET(
   const { book, id } = await context.params;
   const found = bookContext(book);
   if (!found) return noBook(book);
-  const paper = attachmentById(found.db, Number(id));
+  const paper = keptPaper(found.db, Number(id));
   if (!paper) return notThere("paper.unknown");
   const name = paper.name.replaceAll(/[^A-Za-z0-9._ -]/gu, "_");
   return new Response(new Uint8Array(readFileSync(keptFile(book, paper.sha256))), {
