@@ -42,12 +42,12 @@ const server = spawn(
 /** Each main view: its address, its paper, and what is pressed or clicked before the picture. */
 const views = [
   { name: "match", path: "match?queue=check", keys: ["ArrowDown", "ArrowDown"] },
-  { name: "invoice", path: "invoices/drafts/1" },
+  { name: "invoice", path: "invoices/drafts/4" },
   { name: "match-dark", path: "match?queue=check", keys: ["ArrowDown"], dark: true },
   { name: "arrivals", path: "arrivals" },
   { name: "dry-run", path: "arrivals", click: "Look at it" },
   { name: "payouts", path: "payouts", keys: ["ArrowDown"] },
-  { name: "returns", path: "payouts?show=back", keys: ["ArrowDown"] },
+  { name: "schedules", path: "schedules/3" },
   { name: "fees", path: "payouts?show=fees" },
   { name: "overdue", path: "overdue", keys: ["ArrowDown", "ArrowDown"] },
   { name: "letters", path: "overdue?show=run", keys: ["ArrowDown"] },
