@@ -55,7 +55,9 @@ export type Step = {
     | "item_out"
     | "write"
     | "credit"
-    | "set_off";
+    | "set_off"
+    | "schedule"
+    | "merge";
   pick: number;
   share: number;
 };
@@ -112,13 +114,15 @@ export const step = fc.record({
     "write",
     "credit",
     "set_off",
+    "schedule",
+    "merge",
   ),
   pick: fc.nat(1000),
   share: fc.integer({ min: 1, max: 100 }),
 });
 
 const UNDOABLE =
-  "'place', 'set_aside', 'tie', 'elsewhere', 'bank_receipt', 'hand_receipt', 'deposit', 'deposit_banked', 'bounce', 'dispute_lost', 'accrue', 'fee_bill', 'refund', 'retry', 'answer', 'revalue', 'write_off', 'allowance', 'late_fee', 'set_off'";
+  "'place', 'set_aside', 'tie', 'elsewhere', 'bank_receipt', 'hand_receipt', 'deposit', 'deposit_banked', 'bounce', 'dispute_lost', 'accrue', 'fee_bill', 'refund', 'retry', 'answer', 'revalue', 'write_off', 'allowance', 'late_fee', 'set_off', 'merge', 'customer'";
 
 type StepFacts = {
   kindWord: string;
@@ -178,6 +182,50 @@ function withDocuments(book: TestBook, { do: kind, pick, share }: Step): void {
       itemId: item.id,
       amount: Math.max(1, Math.floor((-open.balance * share) / 100)),
     });
+}
+
+const customerIds = (book: TestBook): number[] =>
+  book.db
+    .all<{ id: number }>("SELECT id FROM customer WHERE merged_into IS NULL ORDER BY id")
+    .map(({ id }) => id);
+
+/** Schedules begin, write what is due, pause, resume and end. */
+function withSchedules(book: TestBook, { pick, share }: Step): void {
+  const customers = customerIds(book);
+  if (share > 50)
+    book.do("setSchedule", {
+      name: "Room",
+      plan: {
+        startsOn: "2026-11-05",
+        countedFrom: "2026-11-01",
+        everyCount: 1 + (pick % 3),
+        everyUnit: share % 2 === 0 ? "week" : "day",
+        times: 1 + (pick % 4),
+        makes: share % 3 === 0 ? "approved" : "draft",
+      },
+      billed: {
+        customerId: customers[pick % Math.max(1, customers.length)] ?? 0,
+        lines: [{ description: "Room {from}", quantity: "1", rate: String(1 + pick) }],
+      },
+    });
+  const [schedule] = book.db.all<{ id: number }>(
+    "SELECT id FROM schedule WHERE state <> 'ended' ORDER BY id DESC LIMIT 1",
+  );
+  if (schedule && share < 30)
+    book.do("moveSchedule", {
+      id: schedule.id,
+      to: (["pause", "resume", "end"] as const)[pick % 3] ?? "pause",
+      makeUp: share % 2 === 0,
+    });
+  book.do("runSchedules", {});
+}
+
+/** Two customers become one; undo makes two of them again. */
+function mergedCustomers(book: TestBook, { pick, share }: Step): void {
+  const customers = customerIds(book);
+  const [keep, gone] = [customers[pick % customers.length], customers[share % customers.length]];
+  if (customers.length > 2 && keep !== undefined && gone !== undefined)
+    book.do("mergeCustomers", { keep, gone });
 }
 
 export class History {
@@ -655,6 +703,10 @@ export class History {
       case "credit":
       case "set_off":
         return withDocuments(book, { do: kind, pick, share });
+      case "schedule":
+        return withSchedules(book, { do: kind, pick, share });
+      case "merge":
+        return mergedCustomers(book, { do: kind, pick, share });
       case "item_out": {
         const item = any(
           book.db.all<{ id: number }>("SELECT id FROM open_item WHERE balance <> 0 ORDER BY id"),
