@@ -46,4 +46,13 @@ export const PAGES: readonly (readonly [string, string])[] = [
   ["set-up", "/settings"],
   ["first steps", "/start?step=bank"],
   ["words", "/words"],
+  ["a new invoice", "/invoices/new?customer=12"],
+  ["drafts", "/invoices?state=drafts"],
+  ["what is to be sent", "/invoices?state=send"],
+  ["schedules", "/schedules"],
+  ["a schedule", "/schedules/3"],
+  ["a new schedule", "/schedules/new?customer=12"],
+  ["a new customer", "/customers/new"],
+  ["a customer that is changed", "/customers/12/edit"],
+  ["how papers look", "/settings/looks"],
 ];

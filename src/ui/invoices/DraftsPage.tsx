@@ -143,6 +143,7 @@ function draftColumns({
     {
       id: "chosen",
       header: "",
+      box: true,
       width: "4%",
       cell: (row) => (
         <input

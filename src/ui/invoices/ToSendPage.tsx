@@ -155,6 +155,7 @@ const columnsOf = ({
   {
     id: "chosen",
     header: "",
+    box: true,
     width: "4%",
     cell: ({ id, number }) => (
       <Tick

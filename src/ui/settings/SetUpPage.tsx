@@ -122,7 +122,8 @@ export function SetUpPage(props: Props): ReactNode {
 function LooksLink({ book }: { book: string }): ReactNode {
   return (
     <p>
-      <NextLink href={`/b/${book}/settings/looks`}>How papers look</NextLink>
+      Colour, letters, words and picture:{" "}
+      <NextLink href={`/b/${book}/settings/looks`}>how papers look</NextLink>, by name.
     </p>
   );
 }

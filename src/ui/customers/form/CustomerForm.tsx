@@ -188,6 +188,7 @@ function Rest({ typed, set, currency }: RestProps): ReactNode {
             kind="words"
             rows={4}
             width="100%"
+            aria-label="Address"
             value={typed.address}
             onChange={(event) => set({ address: event.target.value })}
           />
@@ -197,6 +198,7 @@ function Rest({ typed, set, currency }: RestProps): ReactNode {
             kind="words"
             rows={4}
             width="100%"
+            aria-label="Notes, for us alone"
             value={typed.notes}
             onChange={(event) => set({ notes: event.target.value })}
           />

@@ -51,7 +51,7 @@ export function LineRows(props: LineRowsProps): ReactNode {
             <HeadCell scope="col" data-numeric width="15%">
               Amount
             </HeadCell>
-            <HeadCell scope="col" width="3%" aria-label="Remove" />
+            <Cell width="3%" />
           </tr>
         </thead>
         <tbody>

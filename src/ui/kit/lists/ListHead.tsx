@@ -22,9 +22,7 @@ export function ListHead<Row>({ columns, sorted }: HeadProps<Row>): ReactNode {
         <tr>
           {columns.map((column) =>
             column.sort === undefined ? (
-              <th key={column.id} scope="col" data-numeric={marked(column.number)}>
-                {column.term ? <Word of={column.term}>{column.header}</Word> : column.header}
-              </th>
+              <PlainHead key={column.id} column={column} />
             ) : (
               <SortingHead key={column.id} column={column} sorted={sorted} />
             ),
@@ -32,6 +30,15 @@ export function ListHead<Row>({ columns, sorted }: HeadProps<Row>): ReactNode {
         </tr>
       </thead>
     </>
+  );
+}
+
+function PlainHead<Row>({ column }: { column: ListColumn<Row> }): ReactNode {
+  if (column.box) return <td />;
+  return (
+    <th scope="col" data-numeric={marked(column.number)}>
+      {column.term ? <Word of={column.term}>{column.header}</Word> : column.header}
+    </th>
   );
 }
 

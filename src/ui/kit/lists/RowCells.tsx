@@ -6,13 +6,14 @@ type Props<Row> = {
   columns: readonly ListColumn<Row>[];
   row: Row;
   open: boolean;
-  /** Makes the first cell the button or the link that opens the row. */
+  /** Makes the first cell that is no box the button or the link that opens the row. */
   first: (content: ReactNode) => ReactNode;
 };
 
 /** The cells of a row; an open one names those that a narrow screen shows below each other. */
 export function RowCells<Row>({ columns, row, open, first }: Props<Row>): ReactNode {
   const places = narrowPlaces(columns);
+  const opens = columns.findIndex(({ box }) => box !== true);
   return (
     <Fragment>
       {columns.map((column, at) => (
@@ -22,7 +23,7 @@ export function RowCells<Row>({ columns, row, open, first }: Props<Row>): ReactN
           data-narrow={places[at]}
           data-label={open && places[at] === undefined ? column.header : undefined}
         >
-          {at === 0 ? first(column.cell(row)) : column.cell(row)}
+          {at === opens ? first(column.cell(row)) : column.cell(row)}
         </td>
       ))}
     </Fragment>

@@ -13,6 +13,8 @@ export type ListColumn<Row> = {
   term?: GlossaryTerm;
   width?: string;
   number?: boolean;
+  /** It has a box that is ticked, needs no head, and opens nothing. */
+  box?: boolean;
   /** The name by which the address sorts; none where it cannot. */
   sort?: string;
   /**

@@ -152,7 +152,11 @@ function LookForm({ typing }: { typing: Typing }): ReactNode {
       <Words label="Bank details" value={look.bank} onWords={(bank) => set({ bank })} />
       <Words label="Words at the foot" value={look.below} onWords={(below) => set({ below })} />
       <Labels label="Picture at the top, PNG or JPEG">
-        <FileField accept=".png,.jpg,.jpeg" onChange={(event) => take(event.target.files?.[0])} />
+        <FileField
+          aria-label="Picture at the top"
+          accept=".png,.jpg,.jpeg"
+          onChange={(event) => take(event.target.files?.[0])}
+        />
       </Labels>
       <ActRow>
         <Act main type="submit" disabled={busy}>
@@ -212,6 +216,7 @@ function Words({
         kind="words"
         rows={2}
         width="100%"
+        aria-label={label}
         value={value}
         onChange={(event) => onWords(event.target.value)}
       />
