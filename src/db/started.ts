@@ -76,7 +76,7 @@ export function onTheirWay(db: Db): StartedRow[] {
  */
 export function customerOfPayer(db: Db, payerName: string, payerEmail: string): number | null {
   const found = db.all<{ id: number }>(
-    `SELECT coalesce(merged_into, id) FROM customer WHERE ?2 <> '' AND lower(email) = ?2 UNION SELECT customer_id FROM receipt WHERE ?2 <> '' AND payer_email = ?2 AND customer_id IS NOT NULL
+    `SELECT coalesce(merged_into, id) AS id FROM customer WHERE ?2 <> '' AND lower(email) = ?2 UNION SELECT customer_id FROM receipt WHERE ?2 <> '' AND payer_email = ?2 AND customer_id IS NOT NULL
      UNION SELECT coalesce(merged_into, id) FROM customer WHERE ?2 = '' AND lower(name) = lower(?1) UNION SELECT customer_id FROM receipt WHERE ?2 = '' AND ?1 <> '' AND payer_name = ?1 AND customer_id IS NOT NULL LIMIT 2`,
     payerName,
     payerEmail.toLowerCase(),

@@ -118,8 +118,8 @@ describe("many documents in one file", () => {
     if (!pdf.ok) throw new Error(pdf.error.code);
     const { pages, text } = readPdf(pdf.value.bytes);
     expect(pages).toBe(4);
-    expect(text).toContain("Invoice INV-2026-0001, 1 of 2");
-    expect(text).toContain("Invoice INV-2026-0002, 2 of 2");
+    expect(text).toContain("Invoice INV-2026-0001, 1 / 2");
+    expect(text).toContain("Invoice INV-2026-0002, 2 / 2");
     const zip = await batchOf(book.db, ids, "zip");
     if (!zip.ok) throw new Error(zip.error.code);
     const files = await JSZip.loadAsync(zip.value.bytes);
