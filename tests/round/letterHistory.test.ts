@@ -386,7 +386,9 @@ describe(`${SEEDS.length} histories of ${EVENTS} events with letters among them`
         for (const id of [1, 2, 3, 4]) {
           const days = book.db
             .all<{ on: Day }>(
-              "SELECT on_day AS 'on' FROM letter WHERE customer_id = ? ORDER BY id",
+              // To whom it was sent then: two who were made one since had each their own.
+              `SELECT l.on_day AS 'on' FROM letter l JOIN act a ON a.id = l.act_id
+               WHERE a.customer_id = ? ORDER BY l.id`,
               id,
             )
             .map((row) => row.on);
