@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
-import type { DocumentState, PaperLook, TaxCategory, WrittenLine } from "@/core/invoices";
+import type { DocumentState, PaperLook, TaxCategory, ToReach, WrittenLine } from "@/core/invoices";
 import type { Currency, Minor } from "@/core/money";
 
 import { isoDay } from "./values";
@@ -145,19 +145,8 @@ export type PaperFacts = {
   payable: Minor;
 };
 
-/** An approved document that is still to reach its customer; `to`: its addresses, where it goes by mail. */
-export type ToReach = {
-  id: number;
-  itemId: number;
-  kind: "invoice" | "credit_note";
-  number: string;
-  customerId: number;
-  customer: string;
-  issuedOn: Day;
-  dueOn: Day;
-  currency: Currency;
-  total: Minor;
-  way: "mail" | "paper" | "none";
+/** A document that is still to go out; `to`: its addresses, where it goes by mail. */
+export type ToSend = ToReach & {
   to: string | null;
   /** Why no mail reaches it; null where one does. */
   problem: string | null;

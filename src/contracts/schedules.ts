@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import { type Day, UNITS } from "@/core/calendar";
-import type { Plan } from "@/core/invoices";
+import type { PastPeriod, Plan } from "@/core/invoices";
 import type { Currency, Minor } from "@/core/money";
 
 import type { EditorFacts } from "./editor";
@@ -53,20 +53,6 @@ export type ScheduleListed = {
 /** A period to come. */
 export type PeriodListed = { no: number; from: Day; to: Day; writtenOn: Day; total: Minor };
 
-/** A period that is past, and what it became. */
-export type PeriodPast = {
-  no: number;
-  fromDay: Day;
-  toDay: Day;
-  leftOut: string | null;
-  documentId: number | null;
-  number: string | null;
-  stage: string | null;
-  total: Minor | null;
-  currency: Currency | null;
-  openItemId: number | null;
-};
-
 /** A schedule on its own page. */
 export type ScheduleFacts = ScheduleListed & {
   version: number;
@@ -75,7 +61,7 @@ export type ScheduleFacts = ScheduleListed & {
   /** Whether it has billed anything: its days stand then. */
   begun: boolean;
   ahead: PeriodListed[];
-  behind: PeriodPast[];
+  behind: PastPeriod[];
   contents: { fromDay: Day; total: Minor }[];
   due: number;
   editor: EditorFacts;

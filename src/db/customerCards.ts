@@ -1,9 +1,7 @@
+import type { Way } from "@/core/invoices";
 import type { Currency } from "@/core/money";
 
 import type { Db } from "./connection";
-
-export const WAYS = ["mail", "paper", "none"] as const;
-export type Way = (typeof WAYS)[number];
 
 /** What a customer's page says beside its name; `address`: its lines. */
 export type CustomerCard = {

@@ -1,45 +1,33 @@
 import type { Day } from "@/core/calendar";
-import type { Currency, Minor } from "@/core/money";
+import type { ToReach, Way } from "@/core/invoices";
 
-import type { Way } from "./customerCards";
 import type { Db } from "./connection";
 
-/** An approved document that is still to reach its customer. */
-export type DocumentToReach = {
-  id: number;
-  itemId: number;
-  kind: "invoice" | "credit_note";
-  number: string;
-  customerId: number;
-  customer: string;
-  issuedOn: Day;
-  dueOn: Day;
-  currency: Currency;
-  total: Minor;
-  way: Way;
-};
-
-const TO_REACH = `
-  SELECT d.id, d.open_item_id AS itemId, d.kind, d.number, d.customer_id AS customerId,
-    c.name AS customer, d.issued_on AS issuedOn, d.due_on AS dueOn, d.currency, d.total, w.way
-  FROM document_way w
+const COLUMNS = `d.id AS id, d.open_item_id AS itemId, d.kind, d.number, d.customer_id AS customerId,
+  c.name AS customer, d.issued_on AS issuedOn, d.due_on AS dueOn, d.currency, d.total, w.way`;
+const FROM = `document_way w
   JOIN document d ON d.id = w.document_id
   JOIN customer c ON c.id = d.customer_id`;
 
-/** What is still to be sent or printed, the oldest first. */
-export function documentsToReach(db: Db): DocumentToReach[] {
-  return db.all<DocumentToReach>(
-    `${TO_REACH} WHERE w.done_on IS NULL AND w.way <> 'none' ORDER BY d.issued_on, d.id`,
+/** The mail that brought a document did not arrive: it was not taken, or came back. */
+const FAILED = "(l.delivery >= 'not sent' AND l.delivery < 'not senu' OR l.came_back IS NOT NULL)";
+
+/** What is still to be sent or printed, or was sent and did not arrive, the oldest first. */
+export function documentsToReach(db: Db): ToReach[] {
+  return db.all<ToReach>(
+    `SELECT ${COLUMNS} FROM ${FROM} WHERE w.done_on IS NULL AND w.way <> 'none'
+     UNION ALL
+     SELECT ${COLUMNS} FROM ${FROM} JOIN letter l ON l.id = w.letter_id WHERE l.step = 0 AND ${FAILED}
+     ORDER BY issuedOn, id`,
   );
 }
 
-/** A document with its way, whether it has reached its customer or not. */
-export function wayOf(
-  db: Db,
-  documentId: number,
-): (DocumentToReach & { doneOn: Day | null }) | undefined {
+/** A document with its way, and when it went out; null while it has not, or did not arrive. */
+export function wayOf(db: Db, documentId: number): (ToReach & { doneOn: Day | null }) | undefined {
   return db.get(
-    `${TO_REACH.replace("w.way", "w.way, w.done_on AS doneOn")} WHERE d.id = ?`,
+    `SELECT ${COLUMNS}, CASE WHEN ${FAILED} THEN NULL ELSE w.done_on END AS doneOn
+     FROM ${FROM} LEFT JOIN letter l ON l.id = w.letter_id
+     WHERE d.id = ?`,
     documentId,
   );
 }

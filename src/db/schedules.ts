@@ -1,6 +1,6 @@
 import type { Day, Every, Unit } from "@/core/calendar";
-import type { Period, Plan } from "@/core/invoices";
-import type { Currency, Minor } from "@/core/money";
+import type { PastPeriod, Period, Plan } from "@/core/invoices";
+import type { Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
@@ -186,23 +186,9 @@ export function insertRun(
   );
 }
 
-/** A period that is past, with the document that it became. */
-export type ScheduleRun = {
-  no: number;
-  fromDay: Day;
-  toDay: Day;
-  leftOut: string | null;
-  documentId: number | null;
-  number: string | null;
-  stage: string | null;
-  total: Minor | null;
-  currency: Currency | null;
-  openItemId: number | null;
-};
-
 /** The past periods of a schedule, the latest first. */
-export function runsOf(db: Db, scheduleId: number): ScheduleRun[] {
-  return db.all<ScheduleRun>(
+export function runsOf(db: Db, scheduleId: number): PastPeriod[] {
+  return db.all<PastPeriod>(
     `SELECT r.period_no AS no, r.from_day AS fromDay, r.to_day AS toDay, r.left_out AS leftOut,
        d.id AS documentId, d.number, d.stage, d.total, d.currency, d.open_item_id AS openItemId
      FROM schedule_run r LEFT JOIN document d ON d.id = r.document_id

@@ -30,5 +30,13 @@ export {
 } from "./totals";
 export { ORDER_COLUMNS, type OrderRefusal, type OrderRow } from "./orderCells";
 export { type Order, type OrderLine, ordersOf } from "./orders";
+export { type ToReach, type Way, WAYS } from "./reach";
 export { lineOfPeriod } from "./periodLines";
-export { type Period, periodOf, periodsAhead, periodsDue, type Plan } from "./schedule";
+export {
+  type PastPeriod,
+  type Period,
+  periodOf,
+  periodsAhead,
+  periodsDue,
+  type Plan,
+} from "./schedule";

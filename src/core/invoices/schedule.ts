@@ -6,6 +6,7 @@ import {
   occurrence,
   occurrenceBefore,
 } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
 
 /** When a schedule writes. `countedFrom` is where its periods are counted from, on or before its start. */
 export type Plan = {
@@ -28,6 +29,20 @@ export type Period = {
   readonly days: number;
   readonly of: number;
   readonly writtenOn: Day;
+};
+
+/** A period that is past, and what it became: a document, or the words why nothing was billed. */
+export type PastPeriod = {
+  readonly no: number;
+  readonly fromDay: Day;
+  readonly toDay: Day;
+  readonly leftOut: string | null;
+  readonly documentId: number | null;
+  readonly number: string | null;
+  readonly stage: string | null;
+  readonly total: Minor | null;
+  readonly currency: Currency | null;
+  readonly openItemId: number | null;
 };
 
 /** Periods that one run writes at most of one schedule: what was missed for longer is a mistake of its start. */

@@ -83,6 +83,7 @@ describe("a customer that is written here", () => {
     [{ email: "a@b\nc@d" }, "input.invalid"],
     [{ currency: "XXZ" }, "input.invalid"],
     [{ parentId: 9999 }, "customer.unknown"],
+    [{ look: "Nowhere" }, "look.unknown"],
     [{ name: " " }, "input.invalid"],
   ])("refuses %j", (customer, code) => {
     expect(write(customer)).toMatchObject({ ok: false, error: { code } });

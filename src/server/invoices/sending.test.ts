@@ -4,7 +4,7 @@ import { readFileSync } from "node:fs";
 import { setCard, cardOf } from "@/db/customerCards";
 import { customerByExternalId } from "@/db/customers";
 import { stepsSaid } from "@/db/followed";
-import { queuedLetters } from "@/db/letters";
+import { queuedLetters, setCameBack } from "@/db/letters";
 import { deliverLetter } from "@/server/output/delivery";
 import { batchOf } from "@/server/output/paperBatch";
 import { outboxFile } from "@/server/runtime/folders";
@@ -64,6 +64,16 @@ describe("what is approved reaches its customer by the way that it wants", () =>
     const id = order("A");
     book.must("sendDocuments", { ids: [id] });
     expect(book.must("sendDocuments", { ids: [id], again: true }).sent).toBe(1);
+  });
+  it("is to be sent again where the mail was not taken or came back, and says why", () => {
+    const [first, second] = [order("A"), order("B")];
+    book.must("sendDocuments", { ids: [first, second] });
+    expect(open()).toEqual([]);
+    book.db.run("UPDATE letter SET delivery = 'not sent: refused' WHERE id = 1");
+    setCameBack(book.db, 2, "no such mailbox");
+    expect(open().map(([number]) => number)).toEqual(["INV-2026-0001", "INV-2026-0002"]);
+    expect(book.must("sendDocuments", { ids: [first, second] }).sent).toBe(2);
+    expect(open()).toEqual([]);
   });
   it("with its paper, what was laid to it, both links, and the book's words or its own", async () => {
     book.must("changeSettings", { linkBase: "https://pay.kestrelrow.example" });

@@ -18,10 +18,15 @@ eachBook((made) => {
 });
 const FIRST = "INV-2026-0001";
 // A picture of one point.
-const PNG =
-  "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==";
-const look = (more: object, picture: string | null = null) =>
-  book.do("setLook", { name: "Usual", look: { ...USUAL_LOOK, ...more }, picture });
+const PNG = Buffer.from(
+  "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==",
+  "base64",
+);
+/** A look with a picture, which lies under its hash before. */
+const look = (more: object, picture: Buffer | null = null) => {
+  const logo = picture === null ? {} : { logo: book.keep(picture).sha256 };
+  return book.do("setLook", { name: "Usual", look: { ...USUAL_LOOK, ...more, ...logo } });
+};
 const order = (): void => {
   takeOrders(
     book,
@@ -101,11 +106,12 @@ describe("how papers look", () => {
     book.must("setLook", { name: "Schools", look: null });
     expect(await printed()).toContain("For schools");
   });
-  it.each<[string, object, string | null, string]>([
+  it.each<[string, object, Buffer | null, string]>([
     ["a colour in words", { accent: "red" }, null, "input.invalid"],
-    ["a picture that is none", {}, Buffer.from("<svg/>").toString("base64"), "attachment.type"],
+    ["a picture that is none", {}, Buffer.from("<svg/>"), "attachment.type"],
+    ["a picture of 301 kB", {}, Buffer.concat([PNG, Buffer.alloc(301_000)]), "look.picture"],
     ["a picture that is not there", { logo: "0".repeat(64) }, null, "look.picture"],
-    ["a picture that is a PDF", {}, Buffer.from("%PDF-1.7").toString("base64"), "look.picture"],
+    ["a picture that is a PDF", {}, Buffer.from("%PDF-1.7"), "look.picture"],
   ])("refuses %s", (_, more, picture, code) => {
     expect(look(more, picture)).toMatchObject({ ok: false, error: { code } });
   });

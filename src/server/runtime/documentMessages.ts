@@ -20,7 +20,8 @@ export const DOCUMENT_MESSAGES: Record<string, string> = {
     "Up to {day} invoices come over from the ledger before, by a file. Date this one after it.",
   "document.second":
     "{name} wrote this, and somebody else has to approve it: it is over the limit that the book sets.",
-  "look.unknown": "There is no look “{look}” any more. Load the page again.",
+  "look.unknown":
+    "There is no look “{look}” of papers. Choose one of those under Set-up, or leave it empty.",
   "look.last": "This is the only look there is. Change it instead.",
   "look.many": "A book has at most {most} looks. Change one of them.",
   "look.picture": "The picture is {what}. Give a PNG or JPEG of up to 300 kB.",

@@ -7,7 +7,7 @@ import type { Currency } from "@/core/money";
 
 import { Act, RowButton } from "../kit/buttons";
 import { Subheading } from "../kit/headings";
-import { ActRow, FactList } from "../kit/layout";
+import { ActRow, Described, FactList } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 import { CustomerFinder } from "./CustomerFinder";
 
@@ -63,7 +63,7 @@ function Fact({ term, children }: { term: string; children: ReactNode }): ReactN
   return (
     <>
       <dt>{term}</dt>
-      <dd style={{ whiteSpace: "pre-line" }}>{children}</dd>
+      <Described>{children}</Described>
     </>
   );
 }

@@ -11,6 +11,7 @@ import { sumOf } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
 import { Act } from "../kit/buttons";
+import { Tick } from "../kit/fields";
 import { PageHeading, Title } from "../kit/headings";
 import { inDialog } from "../kit/keys";
 import { LedgerList } from "../kit/lists/LedgerList";
@@ -146,8 +147,7 @@ function draftColumns({
       box: true,
       width: "4%",
       cell: (row) => (
-        <input
-          type="checkbox"
+        <Tick
           aria-label={`Choose the draft for ${row.customer}`}
           checked={chosen.has(row.id)}
           onClick={(event) => event.stopPropagation()}

@@ -4,7 +4,7 @@ import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import type { ToReach } from "@/contracts/invoices";
+import type { ToSend } from "@/contracts/invoices";
 import type { BookFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
 import { sumOf } from "@/core/money";
@@ -19,7 +19,7 @@ import { LedgerList } from "../kit/lists/LedgerList";
 import { useActing } from "../shell/Notices";
 import { InvoiceTabs, NewInvoice } from "./InvoiceTabs";
 
-type ToSendPageProps = BookFacts & { documents: ToReach[] };
+type ToSendPageProps = BookFacts & { documents: ToSend[] };
 
 /** What is approved and has not reached its customer: by mail at once, or on paper as one print. */
 export function ToSendPage({ documents, book, currency, today }: ToSendPageProps): ReactNode {
@@ -41,7 +41,7 @@ export function ToSendPage({ documents, book, currency, today }: ToSendPageProps
         <NewInvoice book={book} />
       </PageHeading>
       {documents.length > 0 ? <Acts sending={sending} book={book} /> : null}
-      <LedgerList<ToReach>
+      <LedgerList<ToSend>
         label="To send"
         rows={documents}
         idOf={({ id }) => id}
@@ -61,11 +61,11 @@ export function ToSendPage({ documents, book, currency, today }: ToSendPageProps
   );
 }
 
-const signed = ({ kind, total }: ToReach): number => (kind === "invoice" ? total : -total);
+const signed = ({ kind, total }: ToSend): number => (kind === "invoice" ? total : -total);
 
 type Sending = ReturnType<typeof useSending>;
 
-function useSending(documents: readonly ToReach[]) {
+function useSending(documents: readonly ToSend[]) {
   const { act, busy } = useActing();
   const [out, setOut] = useState<ReadonlySet<number>>(new Set());
   const [looking, setLooking] = useState<"mail" | "paper" | null>(null);
@@ -111,7 +111,7 @@ function useSending(documents: readonly ToReach[]) {
 /** What is done with the chosen ones, each after a look. */
 function Acts({ sending, book }: { sending: Sending; book: string }): ReactNode {
   const { mailed, printed, chosen, looking, send, print, busy } = sending;
-  const file = (documents: readonly ToReach[], format: string): string =>
+  const file = (documents: readonly ToSend[], format: string): string =>
     `/api/v1/b/${book}/documents?format=${format}&ids=${documents.map(({ id }) => id).join(",")}`;
   return (
     <p>
@@ -151,7 +151,7 @@ const columnsOf = ({
 }: {
   sending: Sending;
   today: BookFacts["today"];
-}): ListColumn<ToReach>[] => [
+}): ListColumn<ToSend>[] => [
   {
     id: "chosen",
     header: "",

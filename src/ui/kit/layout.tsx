@@ -21,6 +21,9 @@ export const ActRow = chakra("div", actsRecipe);
 /** Names of facts (`dt`) and the facts (`dd`). */
 export const FactList = chakra("dl", factsRecipe);
 /** What the program says after an act. */
+/** What a list of facts says of a term; the lines of its text stay lines. */
+export const Described = chakra("dd", { base: { whiteSpace: "pre-line" } });
+
 export const Notice = chakra("div", noticeRecipe);
 /** A list without a row. */
 export const EmptyState = chakra("div", emptyStateRecipe);

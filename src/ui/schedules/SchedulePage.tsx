@@ -4,9 +4,10 @@ import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import type { PeriodPast, ScheduleFacts } from "@/contracts/schedules";
+import type { ScheduleFacts } from "@/contracts/schedules";
 import type { BookFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
+import type { PastPeriod } from "@/core/invoices";
 
 import { Amount } from "../kit/Amount";
 import { Act } from "../kit/buttons";
@@ -182,7 +183,7 @@ function Behind({ schedule, book, today }: BookFacts & { schedule: ScheduleFacts
   );
 }
 
-function Became({ period, book }: { period: PeriodPast; book: string }): ReactNode {
+function Became({ period, book }: { period: PastPeriod; book: string }): ReactNode {
   if (period.leftOut !== null) return <span data-tone="soft">left out: {period.leftOut}</span>;
   if (period.openItemId !== null)
     return <NextLink href={`/b/${book}/invoices/${period.openItemId}`}>{period.number}</NextLink>;

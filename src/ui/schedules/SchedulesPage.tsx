@@ -29,13 +29,19 @@ export function SchedulesPage({
 }: BookFacts & SchedulesFacts): ReactNode {
   const router = useRouter();
   const write = (): void => router.push(`/b/${book.book}/schedules/new`);
+  const others = rows.filter(
+    ({ state, currency }) => state === "running" && currency !== book.currency,
+  ).length;
   useHotkeys("n", write, { ignoreEventWhen: inDialog, preventDefault: true }, [book.book]);
   return (
     <>
       <PageHeading>
         <Title>
           <Amount of={sumOf(months, ({ sum }) => sum)} currency={book.currency} />{" "}
-          <small>to be written in twelve months</small>
+          <small>
+            to be written in twelve months
+            {others === 0 ? "" : `, ${others} in other currencies not in the sum`}
+          </small>
         </Title>
         <Due due={due} />
         <HeadingEnd>

@@ -2,10 +2,11 @@ import { z } from "zod";
 
 import { country, currencyCode, emailAddress, name } from "@/contracts/values";
 import { parseTerms } from "@/core/calendar";
+import { WAYS } from "@/core/invoices";
 import { nextCustomerNumber } from "@/core/parties";
 import { fail, ok, type Result } from "@/core/result";
 import { taxNumberOf } from "@/core/taxNumbers";
-import { cardOf, type CustomerCard, insertEdit, setCard, WAYS } from "@/db/customerCards";
+import { cardOf, type CustomerCard, insertEdit, setCard } from "@/db/customerCards";
 import {
   customerByExternalId,
   customerById,
@@ -57,6 +58,8 @@ export const writeCustomer = defineCommand({
       customer.taxNumber === null ? ok(null) : taxNumberOf(customer.taxNumber, customer.country);
     if (!tax.ok) return tax;
     const written = { ...customer, taxNumber: tax.value?.text ?? customer.taxNumber };
+    if (written.look !== null && !ctx.settings.looks.some(({ name }) => name === written.look))
+      return fail("look.unknown", { field: "look", look: written.look });
     if (written.parentId !== null && !customerById(ctx.db, written.parentId))
       return fail("customer.unknown", { id: written.parentId });
     return id === null ? writeNew(ctx, written) : change(ctx, id, written);

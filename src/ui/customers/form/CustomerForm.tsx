@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
-import type { ReactNode } from "react";
+import type { ComponentProps, ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type { Alike, CustomerFacts } from "@/contracts/customers";
@@ -45,24 +45,9 @@ export function CustomerForm(props: CustomerFormProps): ReactNode {
       noValidate
     >
       <Box display="grid" gridTemplateColumns={{ base: "1fr", md: "2fr 2fr 1fr" }} gap="12px">
-        <TextField
-          label="Name"
-          autoFocus
-          value={typed.name}
-          onChange={(event) => set({ name: event.target.value })}
-        />
-        <TextField
-          label="E-mail"
-          inputMode="email"
-          value={typed.email}
-          onChange={(event) => set({ email: event.target.value })}
-        />
-        <TextField
-          label="Terms"
-          placeholder="as the book"
-          value={typed.terms}
-          onChange={(event) => set({ terms: event.target.value })}
-        />
+        <TypedField label="Name" autoFocus of="name" typed={typed} set={set} />
+        <TypedField label="E-mail" inputMode="email" of="email" typed={typed} set={set} />
+        <TypedField label="Terms" placeholder="as the book" of="terms" typed={typed} set={set} />
       </Box>
       <Doubles doubles={doubles} book={book} meant={meant} />
       {short ? null : <Rest typed={typed} set={set} currency={currency} />}
@@ -73,6 +58,28 @@ export function CustomerForm(props: CustomerFormProps): ReactNode {
         {leave ? <Act onClick={leave}>Leave it</Act> : null}
       </ActRow>
     </Form>
+  );
+}
+
+type Words = { [Name in keyof CustomerFacts]: CustomerFacts[Name] extends string ? Name : never };
+
+/** A field of a customer that is words. */
+function TypedField({
+  of,
+  typed,
+  set,
+  ...field
+}: ComponentProps<typeof TextField> & {
+  of: NonNullable<Words[keyof CustomerFacts]>;
+  typed: CustomerFacts;
+  set: (changed: Partial<CustomerFacts>) => void;
+}): ReactNode {
+  return (
+    <TextField
+      {...field}
+      value={typed[of]}
+      onChange={(event) => set({ [of]: event.target.value })}
+    />
   );
 }
 
@@ -127,24 +134,22 @@ function Rest({ typed, set, currency }: RestProps): ReactNode {
         gap="12px"
         paddingTop="12px"
       >
-        <TextField
+        <TypedField
           label="Number"
           placeholder="the next"
           help={typed.id === null ? undefined : "Files know it by this; it stays."}
           readOnly={typed.id !== null}
-          value={typed.number}
-          onChange={(event) => set({ number: event.target.value })}
+          of="number"
+          typed={typed}
+          set={set}
         />
-        <TextField
-          label="Telephone"
-          value={typed.phone}
-          onChange={(event) => set({ phone: event.target.value })}
-        />
-        <TextField
+        <TypedField label="Telephone" of="phone" typed={typed} set={set} />
+        <TypedField
           label="Tax number"
           help="EIN, VAT number or GSTIN; its check digits are looked at."
-          value={typed.taxNumber}
-          onChange={(event) => set({ taxNumber: event.target.value })}
+          of="taxNumber"
+          typed={typed}
+          set={set}
         />
         <SearchChoice
           label="Country"
@@ -170,11 +175,12 @@ function Rest({ typed, set, currency }: RestProps): ReactNode {
           value={typed.paysBy}
           onChange={(event) => set({ paysBy: event.target.value as CustomerFacts["paysBy"] })}
         />
-        <TextField
+        <TypedField
           label="Look of its papers"
           placeholder="the usual one"
-          value={typed.look}
-          onChange={(event) => set({ look: event.target.value })}
+          of="look"
+          typed={typed}
+          set={set}
         />
       </Box>
       <Box

@@ -116,9 +116,9 @@ function LineRow(props: LineRowProps): ReactNode {
       <td>
         <Description {...props} />
         {wrong ? (
-          <div role="alert" data-tone="off">
+          <p role="alert" data-tone="off">
             {wrong}
-          </div>
+          </p>
         ) : null}
       </td>
       {number("quantity", "Quantity")}

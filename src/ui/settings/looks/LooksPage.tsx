@@ -5,6 +5,7 @@ import { type ReactNode, useState } from "react";
 
 import type { PaperFacts } from "@/contracts/invoices";
 import type { BookFacts } from "@/contracts/shell";
+import { maskedNumbers } from "@/core/gate";
 import { type PaperLook, USUAL_LOOK } from "@/core/invoices";
 
 import { Act, RowButton } from "../../kit/buttons";
@@ -12,6 +13,7 @@ import { Choice, FileField, Labels, LineText, TextField, Tick } from "../../kit/
 import { HeadingEnd, PageHeading, Title } from "../../kit/headings";
 import { ActRow, Form, Section, WorkingsGrid } from "../../kit/layout";
 import { useActing } from "../../shell/Notices";
+import { post } from "../../shell/send";
 import { PaperSheet } from "./PaperSheet";
 
 type LooksPageProps = BookFacts & { looks: readonly PaperLook[]; paper: PaperFacts | null };
@@ -56,26 +58,23 @@ export function LooksPage({ looks, paper }: LooksPageProps): ReactNode {
 type Typing = ReturnType<typeof useLook>;
 
 function useLook(looks: readonly PaperLook[]) {
-  const { act, busy, complain } = useActing();
+  const { act, busy, complain, book } = useActing();
   const [chosen, setChosen] = useState(looks[0]?.name ?? USUAL_LOOK.name);
   const [look, setLook] = useState<PaperLook>(looks[0] ?? USUAL_LOOK);
-  const [picture, setPicture] = useState<{ base64: string; type: string } | null>(null);
+  /** The picture that was chosen just now, as the browser has it. */
+  const [shown, setShown] = useState<string | null>(null);
   const choose = (name: string): void => {
     setChosen(name);
     setLook(looks.find((known) => known.name === name) ?? USUAL_LOOK);
-    setPicture(null);
+    setShown(null);
   };
   const set = (changed: Partial<PaperLook>): void => setLook({ ...look, ...changed });
   const keep = (as: string): void =>
-    void act<{ logo: string | null }>(
-      "setLook",
-      { name: as, look, picture: picture?.base64 ?? null },
-      () => ({ words: `The look ${look.name} is kept. Approved papers stay as they are.` }),
-    ).then((done) => {
+    void act<{ logo: string | null }>("setLook", { name: as, look }, () => ({
+      words: `The look ${look.name} is kept. Approved papers stay as they are.`,
+    })).then((done) => {
       if (!done) return;
       setChosen(look.name);
-      set({ logo: done.logo });
-      setPicture(null);
     });
   const drop = (): void =>
     void act("setLook", { name: chosen, look: null }, () => ({
@@ -86,17 +85,18 @@ function useLook(looks: readonly PaperLook[]) {
   const take = (file: File | undefined): void => {
     if (!file) return;
     if (file.size > 300_000) return complain("A picture has up to 300 kB. Make it smaller.");
-    void file.arrayBuffer().then((buffer) => {
-      const text = [...new Uint8Array(buffer)].map((byte) => String.fromCharCode(byte)).join("");
-      setPicture({ base64: btoa(text), type: file.type });
+    void post<{ sha256: string }>(`/api/v1/b/${book}/pictures`, file).then((sent) => {
+      if (!sent.ok) return complain(sent.message);
+      set({ logo: sent.value.sha256 });
+      setShown(URL.createObjectURL(file));
     });
   };
-  const shown = picture ? `data:${picture.type};base64,${picture.base64}` : null;
   return { look, set, chosen, choose, keep, drop, take, shown, busy };
 }
 
 function LookForm({ typing }: { typing: Typing }): ReactNode {
   const { look, set, chosen, keep, take, busy } = typing;
+  const kept = maskedNumbers(look.bank);
   const text = (name: "name" | "accent" | "oneLine", label: string): ReactNode => (
     <TextField
       label={label}
@@ -150,6 +150,11 @@ function LookForm({ typing }: { typing: Typing }): ReactNode {
       <Ticks look={look} set={set} />
       <Words label="Words above the lines" value={look.above} onWords={(above) => set({ above })} />
       <Words label="Bank details" value={look.bank} onWords={(bank) => set({ bank })} />
+      {kept === look.bank ? null : (
+        <p role="alert" data-tone="waits">
+          A full account number is never kept. It will say: {kept}
+        </p>
+      )}
       <Words label="Words at the foot" value={look.below} onWords={(below) => set({ below })} />
       <Labels label="Picture at the top, PNG or JPEG">
         <FileField

@@ -1,6 +1,6 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
+import { Box, Image } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 import type { PaperFacts } from "@/contracts/invoices";
@@ -28,19 +28,11 @@ export function PaperSheet({ paper, look, picture }: PaperSheetProps): ReactNode
       fontFamily={look.letters === "serif" ? "sums" : undefined}
     >
       {picture === null ? null : (
-        <Box float="right" height="48px" asChild>
-          {/* A picture that was chosen just now and lies nowhere yet. */}
-          <img src={picture} alt="" />
-        </Box>
+        // A picture that was chosen just now and lies nowhere yet.
+        <Image src={picture} alt="" float="right" height="48px" />
       )}
       <Lines of={[seller.name, ...seller.address, seller.taxNumber ?? ""]} />
-      <Box
-        as="h2"
-        fontSize="24px"
-        fontWeight={600}
-        margin="18px 0 8px"
-        style={{ color: look.accent }}
-      >
+      <Box as="h2" fontSize="24px" fontWeight={600} margin="18px 0 8px" color={look.accent}>
         {words[paper.kind]} {paper.number ?? words.draft}
       </Box>
       <Lines of={[`${customer.name} (${customer.id})`, ...(customer.address ?? [])]} />
@@ -85,7 +77,7 @@ function SheetLines({
 }: Omit<PaperSheetProps, "picture"> & { words: PaperWords }): ReactNode {
   const { currency } = paper;
   return (
-    <TermTable aria-label="Lines" width="100%" style={{ borderColor: look.accent }}>
+    <TermTable aria-label="Lines" width="100%" borderColor={look.accent}>
       <thead>
         <tr>
           <HeadCell textAlign="left">{words.description}</HeadCell>
