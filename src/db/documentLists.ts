@@ -6,14 +6,23 @@ import type { DocumentRow } from "./documents";
 /** A document in a list, with its customer's name. */
 export type DocumentListed = Pick<
   DocumentRow,
-  "id" | "kind" | "stage" | "issuedOn" | "dueOn" | "currency" | "total" | "poNumber" | "customerId"
+  | "id"
+  | "kind"
+  | "stage"
+  | "issuedOn"
+  | "dueOn"
+  | "currency"
+  | "total"
+  | "poNumber"
+  | "customerId"
+  | "writtenBy"
 > & { customer: string; words: string | null };
 
 /** What is written and not approved yet, the latest first. */
 export function unapprovedDocuments(db: Db): DocumentListed[] {
   return db.all<DocumentListed>(
     `SELECT d.id, d.kind, d.stage, d.issued_on AS issuedOn, d.due_on AS dueOn, d.currency, d.total,
-       d.po_number AS poNumber, d.customer_id AS customerId, c.name AS customer,
+       d.po_number AS poNumber, d.customer_id AS customerId, d.written_by AS writtenBy, c.name AS customer,
        (SELECT description FROM document_line WHERE document_id = d.id ORDER BY line_no LIMIT 1) AS words
      FROM document d JOIN customer c ON c.id = d.customer_id
      WHERE d.stage IN ('draft', 'waiting')

@@ -148,6 +148,11 @@ export function markFailed(db: Db, id: number, on: Day, words: string): void {
   db.run("UPDATE schedule SET failed_on = ?, failed_words = ? WHERE id = ?", on, words, id);
 }
 
+/** What could not be written is tried once more. */
+export function forgetFailures(db: Db): void {
+  db.run("UPDATE schedule SET failed_on = NULL, failed_words = NULL WHERE failed_on IS NOT NULL");
+}
+
 /** What a schedule bills from each day on, the first first. */
 export function contentsOf(db: Db, scheduleId: number): ScheduleContent[] {
   return db.all<ScheduleContent>(

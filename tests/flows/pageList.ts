@@ -54,5 +54,6 @@ export const PAGES: readonly (readonly [string, string])[] = [
   ["a new schedule", "/schedules/new?customer=12"],
   ["a new customer", "/customers/new"],
   ["a customer that is changed", "/customers/12/edit"],
+  ["approvals", "/approvals"],
   ["how papers look", "/settings/looks"],
 ];

@@ -178,6 +178,11 @@ describe("payment terms (common practice, no source)", () => {
     ["day/31", "2026-01-31", "2026-02-28"],
     ["day/31", "2026-02-27", "2026-02-28"],
     ["now", "2026-11-24", "2026-11-24"],
+    // 26 November 2026 is Thanksgiving, 28 November a Saturday, 1 January a holiday.
+    ["n/2, banking day", "2026-11-24", "2026-11-27"],
+    ["n/4 banking day", "2026-11-24", "2026-11-30"],
+    ["2/10 eom/1 banking day", "2026-12-05", "2027-01-04"],
+    ["n/1 Banking Day", "2026-11-24", "2026-11-25"],
   ])("%s from %s falls due on %s", (text, issued, due) => {
     expect(dueDay(issued as Day, terms(text))).toBe(due);
   });
@@ -191,8 +196,16 @@ describe("payment terms (common practice, no source)", () => {
     ]);
     expect(discountInTime(day("2026-11-01"), terms("n/30"), day("2026-11-02"), 9)).toBe(false);
   });
-  it.each(["30 days", "n/45th", "", "2/10", "day/0", "day/32", "eom/", "2/10 2/10 n/30"])(
-    "“%s” are none",
-    (text) => expect(parseTerms(text).ok).toBe(false),
-  );
+  it.each([
+    "30 days",
+    "n/45th",
+    "",
+    "2/10",
+    "day/0",
+    "day/32",
+    "eom/",
+    "2/10 2/10 n/30",
+    "banking day",
+    "soon, banking day",
+  ])("“%s” are none", (text) => expect(parseTerms(text).ok).toBe(false));
 });

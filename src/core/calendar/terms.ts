@@ -1,12 +1,14 @@
 import { fail, ok, type Result } from "@/core/result";
 
+import { addBankingDays, isBankingDay } from "./banking";
 import { addDays, addMonths, daysBetween, endOfMonth, type Day } from "./day";
 
 /**
  * Payment terms in the trade's shorthand: `n/30` net 30 days; `2/10 n/30`
  * 2 % off within 10 days, else all in 30; `n/0` due at once; `n/eom` end of
  * the month; `n/15th` the 15th of the next month; `eom/15` 15 days after the
- * end of the month; `day/10` the next 10th after the day of issue; `now` due at once.
+ * end of the month; `day/10` the next 10th after the day of issue; `now` due at once. `banking day`
+ * behind any of them (`n/30, banking day`) moves a day on which no bank works to the next.
  */
 export type Terms = {
   readonly due:
@@ -14,6 +16,8 @@ export type Terms = {
     | { readonly by: "end-of-month"; readonly plus?: number }
     | { readonly by: "day-of-month"; readonly day: number }
     | { readonly by: "next-day"; readonly day: number };
+  /** Whether a due day on which no bank works moves to the next on which they do. */
+  readonly banking?: boolean;
   /** Percent as exact decimal text, and the days in which it may be taken. */
   readonly discount: { readonly percent: string; readonly days: number } | null;
 };
@@ -31,6 +35,16 @@ const known = new Map<string, Result<Terms, "terms.unreadable">>();
 const MOST_KNOWN = 1000;
 
 function parseAnew(text: string): Result<Terms, "terms.unreadable"> {
+  const said = text.trim().toLowerCase();
+  if (!said.endsWith(BANKING)) return parsePlain(text);
+  const plain = said.slice(0, -BANKING.length).trimEnd();
+  const read = parsePlain(plain.endsWith(",") ? plain.slice(0, -1) : plain);
+  return read.ok ? ok({ ...read.value, banking: true }) : fail("terms.unreadable", { text: said });
+}
+
+const BANKING = "banking day";
+
+function parsePlain(text: string): Result<Terms, "terms.unreadable"> {
   const trimmed = text.trim().toLowerCase();
   const { discount, rest } = discountIn(trimmed);
   const due = AT_ONCE.test(rest) ? ({ by: "days", days: 0 } as const) : monthly(rest);
@@ -76,6 +90,11 @@ function dayOfMonth(inMonth: Day, which: number): Day {
 
 /** The day an invoice of `issued` falls due. An invoice is overdue from the day after (common practice, no source). */
 export function dueDay(issued: Day, terms: Terms): Day {
+  const due = plainDueDay(issued, terms);
+  return terms.banking === true && !isBankingDay(due) ? addBankingDays(due, 1) : due;
+}
+
+function plainDueDay(issued: Day, terms: Terms): Day {
   switch (terms.due.by) {
     case "days":
       return addDays(issued, terms.due.days);

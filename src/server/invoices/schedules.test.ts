@@ -126,6 +126,11 @@ describe("a schedule", () => {
     expect(facts(failing).failed).toContain("CHF");
     expect(facts(failing).behind).toEqual([]);
     expect(run()).toEqual({ written: 0, failed: 0, more: false });
+    expect(book.must("runSchedules", { again: true })).toEqual({
+      written: 0,
+      failed: 1,
+      more: false,
+    });
     today("2026-11-25");
     expect(run()).toEqual({ written: 0, failed: 1, more: false });
   });

@@ -204,7 +204,7 @@ const MESSAGES: Record<string, string> = {
   "journal.nothing":
     "Every entry from {from} to {to} went out before. Tick “again” to send them once more, marked.",
   "rate.missing":
-    "There is no exchange rate for {currency} on {day} (the last one before it: {last}). Enter the day's rate in Books, under Other currencies, and take the file in again.",
+    "There is no exchange rate for {currency} on {day} (the last one before it: {last}). Enter the day's rate in Books, under Other currencies, and do this again.",
   "rate.zero": "A rate is more than zero: what one of the currency is worth in the book's.",
   "rate.own": "{currency} is the book's own currency: it needs no rate.",
   "revalue.nothing":

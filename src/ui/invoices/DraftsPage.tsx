@@ -42,6 +42,7 @@ export function DraftsPage({ drafts, book, currency, today }: DraftsPageProps): 
           </small>
         </Title>
         <InvoiceTabs here="drafts" />
+        <NextLink href={`/b/${book}/approvals`}>what waits for a second person</NextLink>
         <NewInvoice book={book} />
       </PageHeading>
       {chosen.size > 0 ? (

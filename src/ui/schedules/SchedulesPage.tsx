@@ -74,7 +74,7 @@ function Due({ due }: { due: number }): ReactNode {
   const run = (): void =>
     void act<{ written: number; failed: number; more: boolean }>(
       "runSchedules",
-      {},
+      { again: true },
       ({ written, failed, more }) => ({
         words: `${written} written${failed > 0 ? `, ${failed} could not be: see why in the list` : ""}${more ? "; there is more" : ""}.`,
         final: "What is written lies in the drafts, or is approved as its schedule says.",

@@ -10,6 +10,7 @@ import { Subheading } from "../kit/headings";
 import { ActRow, Details } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
+import { FormWord } from "./FormWord";
 
 /** The book's accounts: names and numbers are its own; what was posted goes with its account. */
 export function ChartOfAccounts({
@@ -114,21 +115,19 @@ function NewAccount({ taxCodes }: { taxCodes: readonly { code: string }[] }): Re
         add();
       }}
     >
-      <LineField
-        kind="words"
-        width="80px"
-        aria-label="Number of the new account"
+      <FormWord
+        label="Number of the new account"
         placeholder="number"
+        width="80px"
         value={form.code}
-        onChange={(event) => setForm({ ...form, code: event.target.value })}
+        onWord={(code) => setForm({ ...form, code })}
       />
-      <LineField
-        kind="words"
-        width="180px"
-        aria-label="Name of the new account"
+      <FormWord
+        label="Name of the new account"
         placeholder="name"
+        width="180px"
         value={form.name}
-        onChange={(event) => setForm({ ...form, name: event.target.value })}
+        onWord={(name) => setForm({ ...form, name })}
       />
       <LineChoice
         kind="words"

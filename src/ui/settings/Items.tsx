@@ -5,11 +5,12 @@ import { type ReactNode, useState } from "react";
 import type { ChartListed, ItemListed } from "@/contracts/settings";
 
 import { Act, RowButton } from "../kit/buttons";
-import { LineChoice, LineField } from "../kit/fields";
+import { LineChoice } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { ActRow } from "../kit/layout";
 import { Cell, DetailTable, NoneRow } from "../kit/tables";
 import { useActing } from "../shell/Notices";
+import { FormWord } from "./FormWord";
 
 type ItemsProps = {
   items: readonly ItemListed[];
@@ -51,29 +52,27 @@ export function Items({ items, chart, taxCodes }: ItemsProps): ReactNode {
           keep();
         }}
       >
-        <LineField
-          kind="words"
-          width="80px"
-          aria-label="Short name of the item"
+        <FormWord
+          label="Short name of the item"
           placeholder="item"
-          value={form.code}
-          onChange={(event) => set({ code: event.target.value })}
-        />
-        <LineField
-          kind="words"
-          width="170px"
-          aria-label="Words of the item"
-          placeholder="what it is"
-          value={form.description}
-          onChange={(event) => set({ description: event.target.value })}
-        />
-        <LineField
           width="80px"
-          inputMode="decimal"
-          aria-label="Rate of the item"
+          value={form.code}
+          onWord={(code) => set({ code })}
+        />
+        <FormWord
+          label="Words of the item"
+          placeholder="what it is"
+          width="170px"
+          value={form.description}
+          onWord={(description) => set({ description })}
+        />
+        <FormWord
+          label="Rate of the item"
           placeholder="rate"
+          width="80px"
+          number
           value={form.rate}
-          onChange={(event) => set({ rate: event.target.value })}
+          onWord={(rate) => set({ rate })}
         />
         <LineChoice
           kind="words"

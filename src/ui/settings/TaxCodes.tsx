@@ -5,11 +5,12 @@ import { type ReactNode, useState } from "react";
 import { TAX_CATEGORIES, type TaxCategory, type TaxCode } from "@/core/invoices";
 
 import { Act } from "../kit/buttons";
-import { LineChoice, LineField } from "../kit/fields";
+import { LineChoice } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { ActRow } from "../kit/layout";
 import { DetailTable, NoneRow } from "../kit/tables";
 import { useActing } from "../shell/Notices";
+import { FormWord } from "./FormWord";
 
 const CATEGORIES = Object.keys(TAX_CATEGORIES) as TaxCategory[];
 const EMPTY = { code: "", percent: "", category: "standard" as TaxCategory };
@@ -48,22 +49,20 @@ export function TaxCodes({ taxCodes }: { taxCodes: readonly TaxCode[] }): ReactN
           add();
         }}
       >
-        <LineField
-          kind="words"
-          width="110px"
-          aria-label="Name of the tax code"
+        <FormWord
+          label="Name of the tax code"
           placeholder="code"
-          maxLength={20}
+          width="110px"
           value={form.code}
-          onChange={(event) => setForm({ ...form, code: event.target.value })}
+          onWord={(code) => setForm({ ...form, code })}
         />
-        <LineField
-          width="80px"
-          inputMode="decimal"
-          aria-label="Percent of the tax code"
+        <FormWord
+          label="Percent of the tax code"
           placeholder="percent"
+          width="80px"
+          number
           value={form.percent}
-          onChange={(event) => setForm({ ...form, percent: event.target.value })}
+          onWord={(percent) => setForm({ ...form, percent })}
         />
         <LineChoice
           kind="words"

@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import { ok, type Result } from "@/core/result";
-import { markFailed, schedulesDue } from "@/db/schedules";
+import { forgetFailures, markFailed, schedulesDue } from "@/db/schedules";
 import { defineCommand } from "@/server/runtime/command";
 import { inWords } from "@/server/runtime/messages";
 
@@ -16,8 +16,12 @@ const MOST_AT_ONCE = 100;
  */
 export const runSchedules = defineCommand({
   name: "runSchedules",
-  schema: z.object({}),
-  run(ctx): Result<{ written: number; failed: number; more: boolean }> {
+  schema: z.object({
+    /** Whether what could not be written today is tried once more: a person asks for it. */
+    again: z.boolean().default(false),
+  }),
+  run(ctx, { again }): Result<{ written: number; failed: number; more: boolean }> {
+    if (again) forgetFailures(ctx.db);
     let [written, failed] = [0, 0];
     while (written + failed < MOST_AT_ONCE) {
       const [schedule] = schedulesDue(ctx.db, ctx.today, 1);

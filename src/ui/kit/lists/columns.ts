@@ -13,7 +13,7 @@ export type ListColumn<Row> = {
   term?: GlossaryTerm;
   width?: string;
   number?: boolean;
-  /** It has a box that is ticked, needs no head, and opens nothing. */
+  /** It has a box that is ticked or buttons of its own, needs no head, and opens nothing. */
   box?: boolean;
   /** The name by which the address sorts; none where it cannot. */
   sort?: string;

@@ -1,0 +1,66 @@
+import type { Waiting } from "@/contracts/approvals";
+import { approvalsWaiting } from "@/db/approvals";
+import type { Db } from "@/db/connection";
+import { customerById } from "@/db/customers";
+import { unapprovedDocuments } from "@/db/documentLists";
+import { receiptById } from "@/db/receipts";
+import { readSettings } from "@/db/settings";
+import { writeOffsIn } from "@/db/writeOffs";
+
+/** Everything that waits for a second person: documents over the limit, short receipts, debts given up. */
+export function waitingForSecond(db: Db): Waiting[] {
+  return [...documents(db), ...receipts(db), ...writeOffs(db)];
+}
+
+const documents = (db: Db): Waiting[] =>
+  unapprovedDocuments(db)
+    .filter(({ stage }) => stage === "waiting")
+    .map((document) => ({
+      key: `document ${document.id}`,
+      kind: "document",
+      id: document.id,
+      words: document.kind === "invoice" ? "invoice" : "credit note",
+      why: document.words ?? "",
+      customer: document.customer,
+      askedBy: document.writtenBy,
+      askedOn: null,
+      sum: document.total,
+      currency: document.currency,
+      href: `invoices/drafts/${document.id}`,
+    }));
+
+function receipts(db: Db): Waiting[] {
+  const { currency } = readSettings(db);
+  return approvalsWaiting(db).map((asked) => {
+    const receipt = receiptById(db, asked.receiptId);
+    const customer = receipt?.customerId == null ? undefined : customerById(db, receipt.customerId);
+    return {
+      key: `receipt ${asked.id}`,
+      kind: "short receipt",
+      id: asked.id,
+      words: "rest of a receipt written off",
+      why: asked.why,
+      customer: customer?.name ?? receipt?.payerName ?? "",
+      askedBy: asked.askedBy,
+      askedOn: asked.askedOn,
+      sum: asked.sum,
+      currency: receipt?.currency ?? currency,
+      href: "match?queue=second",
+    };
+  });
+}
+
+const writeOffs = (db: Db): Waiting[] =>
+  writeOffsIn(db, "waiting").map((asked) => ({
+    key: `write-off ${asked.id}`,
+    kind: "write-off",
+    id: asked.id,
+    words: `${asked.number} written off`,
+    why: asked.why,
+    customer: asked.customer,
+    askedBy: asked.askedBy,
+    askedOn: asked.askedOn,
+    sum: asked.sum,
+    currency: asked.currency,
+    href: `invoices/${asked.itemId}`,
+  }));
