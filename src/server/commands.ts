@@ -14,6 +14,7 @@ import { noteVisit } from "./customers/commands/noteVisit";
 import { writeCustomer } from "./customers/commands/writeCustomer";
 import { approveDocuments } from "./invoices/commands/approveDocuments";
 import { moveSchedule } from "./invoices/commands/moveSchedule";
+import { joinDrafts } from "./invoices/commands/joinDrafts";
 import { markPrinted } from "./invoices/commands/markPrinted";
 import { moveDraft } from "./invoices/commands/moveDraft";
 import { runSchedules } from "./invoices/commands/runSchedules";
@@ -146,6 +147,7 @@ export const COMMANDS = {
   dropWording,
   writeDraft,
   moveDraft,
+  joinDrafts,
   approveDocuments,
   takeOrders,
   writeCreditNote,

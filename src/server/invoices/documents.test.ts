@@ -328,3 +328,36 @@ it("a tax code has a percent where it is taxed and none elsewhere, and keeps wha
     ],
   });
 });
+
+describe("several orders become one invoice", () => {
+  const two = (): number[] =>
+    orders(A + A.replaceAll("A,", "B,").replace("PO9", "PO10"), false).documents.map(
+      ({ id }) => id,
+    );
+  it("with the lines and numbers of all; the others are dropped, and no order is billed twice", () => {
+    const ids = two();
+    const [net = 0] = ids.map((id) => documentById(book.db, id)?.net ?? 0);
+    const { id } = book.must("joinDrafts", { ids: [...ids].reverse() });
+    expect(documentById(book.db, id)).toMatchObject({ poNumber: "PO9, PO10" });
+    expect(documentById(book.db, ids[1] ?? 0)?.stage).toBe("dropped");
+    book.must("approveDocuments", { ids: [id] });
+    expect(paper(FIRST).lines).toHaveLength(4);
+    // The same file again brings neither order back.
+    orders(A + A.replaceAll("A,", "B,").replace("PO9", "PO10"), true);
+    expect(openItemByNumber(book.db, `INV-${year}-0002`)).toBeUndefined();
+  });
+  it("not of two customers, nor with a discount on one, nor of one alone", () => {
+    const [first = 0, second = 0] = two();
+    const other =
+      orders(A.replaceAll("A,", "C,").replace("C,C1", "C,C2"), false).documents[0]?.id ?? 0;
+    const refused = (ids: number[]) => {
+      const done = book.do("joinDrafts", { ids });
+      return done.ok ? null : done.error.code;
+    };
+    expect(refused([first, other])).toBe("join.other");
+    expect(refused([first, first])).toBe("join.few");
+    expect(refused([first, 999])).toBe("document.unknown");
+    book.must("approveDocuments", { ids: [second] });
+    expect(refused([first, second])).toBe("document.written");
+  });
+});

@@ -20,6 +20,11 @@ export const DOCUMENT_MESSAGES: Record<string, string> = {
     "Up to {day} invoices come over from the ledger before, by a file. Date this one after it.",
   "document.second":
     "{name} wrote this, and somebody else has to approve it: it is over the limit that the book sets.",
+  "join.few": "One invoice is made of two drafts or more. Choose them.",
+  "join.other":
+    "Only drafts of one customer, in one currency and by the same tax rules, become one invoice.",
+  "join.discount":
+    "One of these has a discount on all of it. Give it to its lines first, so that it stays theirs.",
   "look.unknown":
     "There is no look “{look}” of papers. Choose one of those under Set-up, or leave it empty.",
   "look.last": "This is the only look there is. Change it instead.",

@@ -23,7 +23,7 @@ type DraftsPageProps = BookFacts & { drafts: DraftListed[] };
 
 /** What is written and not approved yet; several are approved together after a look at their sum. */
 export function DraftsPage({ drafts, book, currency, today }: DraftsPageProps): ReactNode {
-  const { chosen, toggle, approve, looking, setLooking, busy } = useApproving(drafts);
+  const { chosen, toggle, approve, join, looking, setLooking, busy } = useApproving(drafts);
   const own = drafts.filter((draft) => draft.currency === currency);
   const others = drafts.length - own.length;
   const all = sumOf(own, signed);
@@ -59,9 +59,16 @@ export function DraftsPage({ drafts, book, currency, today }: DraftsPageProps): 
               </Act>
             </>
           ) : (
-            <Act main hint="A" disabled={busy} onClick={() => setLooking(true)}>
-              Approve …
-            </Act>
+            <>
+              <Act main hint="A" disabled={busy} onClick={() => setLooking(true)}>
+                Approve …
+              </Act>{" "}
+              {chosen.size > 1 ? (
+                <Act hint="J" disabled={busy} onClick={join}>
+                  Make one invoice of them
+                </Act>
+              ) : null}
+            </>
           )}
         </p>
       ) : null}
@@ -111,6 +118,16 @@ function useApproving(drafts: readonly DraftListed[]) {
       setLooking(false);
     });
   };
+  const join = (): void => {
+    if (chosen.size < 2) return;
+    void act<{ id: number }>("joinDrafts", { ids: [...chosen] }, () => ({
+      words: `${chosen.size} drafts are one now.`,
+      final: "The others lie among what was dropped, and can be taken up again.",
+    })).then((done) => {
+      if (done) setChosen(new Set());
+    });
+  };
+  useHotkeys("j", join, { ignoreEventWhen: inDialog, enableOnFormTags: ["input"] }, [join]);
   useHotkeys(
     "a",
     () => {
@@ -123,7 +140,7 @@ function useApproving(drafts: readonly DraftListed[]) {
     [chosen, looking],
   );
   useHotkeys("escape", () => setLooking(false), { ignoreEventWhen: inDialog }, []);
-  return { chosen, toggle, approve, looking, setLooking, busy };
+  return { chosen, toggle, approve, join, looking, setLooking, busy };
 }
 
 type ColumnsProps = {
