@@ -338,7 +338,7 @@ describe("several orders become one invoice", () => {
     const ids = two();
     const [net = 0] = ids.map((id) => documentById(book.db, id)?.net ?? 0);
     const { id } = book.must("joinDrafts", { ids: [...ids].reverse() });
-    expect(documentById(book.db, id)).toMatchObject({ poNumber: "PO9, PO10" });
+    expect(documentById(book.db, id)).toMatchObject({ net: 2 * net, poNumber: "PO9, PO10" });
     expect(documentById(book.db, ids[1] ?? 0)?.stage).toBe("dropped");
     book.must("approveDocuments", { ids: [id] });
     expect(paper(FIRST).lines).toHaveLength(4);
