@@ -35,6 +35,7 @@ export default defineConfig({
     reuseExistingServer: false,
     env: {
       PUBLIC_PORT: String(port + 1),
+      PRACTICE_PORT: String(port + 2),
       DOZO_DATA: "test-results/data",
       DOZO_ROOT: process.cwd(),
       NEXT_TELEMETRY_DISABLED: "1",

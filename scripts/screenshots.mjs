@@ -36,7 +36,7 @@ spawnSync(
 const server = spawn(
   process.execPath,
   [join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(port)],
-  { cwd: root, stdio: "ignore", env: { ...env, DOZO_DATA: data } },
+  { cwd: root, stdio: "ignore", env: { ...env, DOZO_DATA: data, PRACTICE_PORT: String(port + 2) } },
 );
 
 /** Each main view: its address, its paper, and what is pressed or clicked before the picture. */
@@ -54,10 +54,11 @@ const views = [
   { name: "books", path: "books?proof=clearing" },
   { name: "customer", path: "customers/12" },
   { name: "receipt", path: "receipts/2300" },
-  { name: "figures", path: "reports?show=figures" },
   { name: "aging", path: "reports?of=group", keys: ["ArrowDown"] },
   { name: "account", path: "customers/1", follow: "What they see" },
-  { name: "set-up", path: "settings" },
+  // A customer pays one of its invoices, and agrees that the others are taken.
+  { name: "pay", path: "customers?q=Windrush", pays: true, narrow: true },
+  { name: "paying", path: "paying" },
   { name: "first-steps", path: "start?step=processor" },
   { name: "phone", path: "match?queue=check", keys: ["Enter"], narrow: true },
 ];
@@ -71,6 +72,27 @@ async function open(page, address, tries = 40) {
     await new Promise((resolve) => setTimeout(resolve, 250));
     await open(page, address, tries - 1);
   }
+}
+
+/** The whole of a payment, with a picture of the bill; what is due of the customer after it is for the run. */
+async function paid(page, picture) {
+  await page.getByRole("link", { name: "Windrush Community Kiln" }).first().click();
+  const seen = page.getByRole("link", { name: "What they see" });
+  const address = new URL((await seen.getAttribute("href")) ?? "", page.url());
+  await page.goto(address.href.replace("/account/", "/pay/").replace("?look", ""));
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: picture });
+  const boxes = page.getByRole("checkbox");
+  for (let at = (await boxes.count()) - 1; at > 0; at -= 1) await boxes.nth(at).uncheck();
+  await page.getByRole("radio", { name: /^Card/ }).check();
+  await page.getByRole("button", { name: "Go on" }).click();
+  await page.getByLabel("Card number").fill("4111 1111 1111 1111");
+  await page.getByLabel("Month and year").fill("04/29");
+  await page.getByLabel("Code on the card").fill("123");
+  await page.getByLabel("Pay my invoices by themselves").check();
+  await page.getByRole("button", { name: "The last look" }).click();
+  await page.getByRole("button", { name: /^Pay / }).click();
+  await page.getByRole("status").waitFor();
 }
 
 const wanted = process.argv.slice(2);
@@ -89,9 +111,8 @@ const browser = await chromium.launch({
   ],
 });
 try {
-  for (const { name, path, keys = [], click, follow, dark = false, narrow = false } of views.filter(
-    (view) => wanted.length === 0 || wanted.includes(view.name),
-  )) {
+  for (const view of views.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
+    const { name, path, keys = [], click, follow, pays, dark = false, narrow = false } = view;
     const page = await browser.newPage({
       viewport: narrow ? { width: 390, height: 844 } : { width: 1280, height: 800 },
       colorScheme: dark ? "dark" : "light",
@@ -108,6 +129,11 @@ try {
           address,
         ).href,
       );
+    if (pays) {
+      await paid(page, join(folder, `${name}.png`));
+      await page.close();
+      continue;
+    }
     for (const key of keys) {
       await page.keyboard.press(key);
       await page.waitForTimeout(500);

@@ -1,11 +1,12 @@
 import { type NextRequest, NextResponse } from "next/server";
 
 import { cameByDoor, refusalOf } from "@/server/runtime/door/ownRequest";
+import { processorAddress } from "@/server/paying/processorAddress";
 import { inWords } from "@/server/runtime/messages";
 
 /** Who may see which page, and what a page may load: its own scripts, known by a word of this one answer. */
 export function proxy(request: NextRequest): NextResponse {
-  const forCustomers = /^\/account\//.test(request.nextUrl.pathname);
+  const forCustomers = /^\/(?:account|pay)\//.test(request.nextUrl.pathname);
   const byDoor = cameByDoor(request.headers);
   const refused = byDoor ? elsewhereThan(forCustomers) : refusalOf(request, { forCustomers });
   if (refused !== null)
@@ -14,7 +15,10 @@ export function proxy(request: NextRequest): NextResponse {
       { status: 403 },
     );
   const nonce = crypto.randomUUID().replaceAll("-", "");
-  const policy = policyWith(nonce);
+  const policy = policyWith(
+    nonce,
+    /^\/pay\//.test(request.nextUrl.pathname) ? processorAddress() : "",
+  );
   const headers = new Headers(request.headers);
   headers.set("x-nonce", nonce);
   headers.set("content-security-policy", policy);
@@ -36,14 +40,15 @@ const elsewhereThan = (forCustomers: boolean): "request.host" | null =>
   forCustomers ? null : "request.host";
 
 /** Styles are written into the page by the components themselves, and can run nothing. */
-const policyWith = (nonce: string): string =>
+const policyWith = (nonce: string, processor: string): string =>
   [
     "default-src 'self'",
     `script-src 'self' 'nonce-${nonce}'`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data:",
     "font-src 'self'",
-    "connect-src 'self'",
+    // Card and account numbers go to the processor's own address, and never through here.
+    `connect-src 'self'${processor === "" ? "" : ` ${processor}`}`,
     "worker-src 'self'",
     "object-src 'none'",
     "frame-ancestors 'none'",

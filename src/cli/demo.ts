@@ -38,7 +38,13 @@ function serve(): Promise<Outcome> {
     {
       cwd: root,
       stdio: ["ignore", "ignore", "inherit"],
-      env: { ...process.env, DOZO_ROOT: root, PORT: port },
+      env: {
+        ...process.env,
+        DOZO_ROOT: root,
+        PORT: port,
+        PUBLIC_PORT: process.env.PUBLIC_PORT ?? String(Number(port) + 1),
+        PRACTICE_PORT: process.env.PRACTICE_PORT ?? String(Number(port) + 2),
+      },
     },
   );
   process.stderr.write(`Dozo is at http://127.0.0.1:${port}/b/${DEMO_BOOK}/match\n`);

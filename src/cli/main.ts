@@ -14,6 +14,8 @@ const USAGE = `dozo: receivables work from the command line
   dozo export journal|open-items|clearing|payouts|aging|trial-balance --book B [--as-of DATE | --from DATE --to DATE] [--format csv|json|xlsx] [--out F]
   dozo export audit --book B --out F
   dozo export ubl|pdf --book B --number N --out F
+  dozo practice new --book B [--seed S]
+  dozo practice run --book B --days N
   dozo check --book B
   dozo verify [--head HASH] F
   dozo backup --book B --out F [--over]
@@ -62,6 +64,10 @@ const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }
       number: text,
     },
     load: async () => (await import("./export")).exportReport,
+  },
+  practice: {
+    options: { book: text, seed: text, days: text },
+    load: async () => (await import("./practice")).practice,
   },
   check: { options: { book: text }, load: async () => (await import("./check")).check },
   backup: {

@@ -26,7 +26,7 @@ export function failed(error: Failure): Outcome {
 }
 
 function exitOf(error: Failure): number {
-  if (/^(book|disk)\./.test(error.code)) return EXIT.book;
+  if (/^(book|disk|practice)\./.test(error.code)) return EXIT.book;
   if (error.code === "backup.broken") return EXIT.wrong;
   if (error.code === "restore.other" || error.code === "restore.twice") return EXIT.book;
   if (error.code === "bug") return EXIT.bug;

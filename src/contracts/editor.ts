@@ -10,6 +10,8 @@ export type TypedLine = {
   rate: string;
   discountPercent: string;
   taxCode: string;
+  /** The deposit that it takes off, by its document. */
+  settles: number | null;
 };
 
 /** A draft as it is typed; nothing of it is checked yet. */
@@ -46,7 +48,15 @@ export type EditorFacts = {
   currencies: Currency[];
   taxCodes: TaxCode[];
   rules: TaxRules;
+  /** The number or state of what is asked for beforehand, each with its sum. */
+  deposits: { id: number; itemId: number | null; words: string; total: Minor }[];
+  /** Whether the draft is a deposit itself. */
+  isDeposit: boolean;
+  postsTo: PostsTo;
 };
+
+/** What the accounts are called that a document's net goes to: by item, for deposits, and for all else. */
+export type PostsTo = { usual: string; deposits: string; items: Record<string, string> };
 
 /** A document that is not approved yet, in the list of drafts. */
 export type DraftListed = {

@@ -19,6 +19,12 @@ export const lineInput = z.object({
   rate: decimal,
   discountPercent: orNone(decimal),
   taxCode: orNone(z.string().trim().max(20)),
+  /** The deposit that the line takes off, by its document. */
+  settles: z
+    .number()
+    .int()
+    .nullish()
+    .transform((value) => value ?? null),
 });
 
 /** A line of an order, as its file has it: numbers are checked when it is worked out. */

@@ -49,4 +49,6 @@ export type ItemListed = {
   rate: string;
   taxCode: string | null;
   account: string | null;
+  /** Over how many months its income is earned; 1 for at once. */
+  months: number;
 };

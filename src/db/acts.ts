@@ -42,6 +42,8 @@ export const ACT_KINDS = [
   "approve",
   "set_off",
   "schedule",
+  "release",
+  "paying",
   "customer",
   "customer_new",
   "merge",

@@ -27,6 +27,8 @@ export type DocumentRow = {
   orderRef: string | null;
   orderHash: string | null;
   creditsId: number | null;
+  /** The draft that this invoice asks a part of beforehand. */
+  depositOf: number | null;
   net: Minor;
   tax: Minor;
   total: Minor;
@@ -88,7 +90,7 @@ const FIELDS = Object.keys(COLUMNS) as (keyof DocumentContent)[];
 
 const DOCUMENT = `
   SELECT id, kind, stage, ${FIELDS.map((field) => `${COLUMNS[field]} AS ${field}`).join(", ")},
-    order_ref AS orderRef, order_hash AS orderHash, credits_id AS creditsId, number,
+    order_ref AS orderRef, order_hash AS orderHash, credits_id AS creditsId, deposit_of AS depositOf, number,
     open_item_id AS openItemId, frozen, frozen_hash AS frozenHash, written_by AS writtenBy, version,
     approved_by AS approvedBy, approved_on AS approvedOn
   FROM document`;
@@ -125,10 +127,13 @@ export function creditNotesOf(db: Db, documentId: number): DocumentRow[] {
     .map(asRow);
 }
 
-export function linesOf(db: Db, documentId: number): DocumentLineRow[] {
-  return db.all<DocumentLineRow>(
+export function linesOf(
+  db: Db,
+  documentId: number,
+): (DocumentLineRow & { settles: number | null })[] {
+  return db.all(
     `SELECT item, description, quantity, rate, discount_percent AS discountPercent,
-       tax_code AS taxCode, amount, net
+       tax_code AS taxCode, amount, net, settles
      FROM document_line WHERE document_id = ? ORDER BY line_no`,
     documentId,
   );
@@ -144,19 +149,20 @@ export function chargesOf(db: Db, documentId: number): DocumentChargeRow[] {
 
 type DocumentHead = Pick<
   DocumentRow,
-  "kind" | "stage" | "orderRef" | "orderHash" | "creditsId" | "writtenBy"
+  "kind" | "stage" | "orderRef" | "orderHash" | "creditsId" | "depositOf" | "writtenBy"
 >;
 
 export function insertDocument(db: Db, head: DocumentHead, content: DocumentContent): number {
   return db.run(
-    `INSERT INTO document (kind, stage, order_ref, order_hash, credits_id, written_by,
+    `INSERT INTO document (kind, stage, order_ref, order_hash, credits_id, deposit_of, written_by,
        ${FIELDS.map((field) => COLUMNS[field]).join(", ")})
-     VALUES (?, ?, ?, ?, ?, ?, ${FIELDS.map(() => "?").join(", ")})`,
+     VALUES (?, ?, ?, ?, ?, ?, ?, ${FIELDS.map(() => "?").join(", ")})`,
     head.kind,
     head.stage,
     head.orderRef,
     head.orderHash,
     head.creditsId,
+    head.depositOf,
     head.writtenBy,
     ...valuesOf(content),
   ).id;
@@ -188,8 +194,8 @@ export function replaceLines(
   for (const [at, line] of lines.entries())
     db.run(
       `INSERT INTO document_line (document_id, line_no, item, description, quantity, rate,
-         discount_percent, tax_code, amount, net)
-       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+         discount_percent, tax_code, amount, net, settles)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
       documentId,
       at + 1,
       line.item,
@@ -200,6 +206,7 @@ export function replaceLines(
       line.taxCode,
       line.amount,
       line.net,
+      line.settles ?? null,
     );
   for (const [at, charge] of charges.entries())
     db.run(

@@ -17,6 +17,7 @@ const STAYS: ReadonlySet<string> = new Set([
   "customer_merge",
   "customer_alias",
   "run_skip",
+  "agreed_skip",
   "account_visit",
   "contact_person",
 ]);

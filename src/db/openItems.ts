@@ -27,23 +27,23 @@ export type OpenItemRow = {
   bookBalance: Minor;
 };
 /** What is left of an item, and what it was taken in at, in the book's currency. */
-const BOOK_BALANCE = bookValue({
+export const BOOK_BALANCE = bookValue({
   table: "i",
   column: "balance",
   role: "receivables",
   kind: "open_item",
 });
-const BOOK_TOTAL = `CASE WHEN i.currency = ${BOOK_CURRENCY} THEN i.total ELSE coalesce((SELECT sum(l.book_amount) FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.item_kind = 'open_item' AND l.item_id = i.id AND e.event IN ('opening', 'invoice', 'credit_note') AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables')), 0) END`;
+export const BOOK_TOTAL = `CASE WHEN i.currency = ${BOOK_CURRENCY} THEN i.total ELSE coalesce((SELECT sum(l.book_amount) FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.item_kind = 'open_item' AND l.item_id = i.id AND e.event IN ('opening', 'invoice', 'credit_note') AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables')), 0) END`;
 
-const COLUMNS = `i.id, i.kind, i.number, i.customer_id AS customerId, i.issued_on AS issuedOn, i.due_on AS dueOn, i.currency, i.total, i.tax, i.opened, i.balance, i.opened_on AS openedOn,
+export const ITEM_COLUMNS = `i.id, i.kind, i.number, i.customer_id AS customerId, i.issued_on AS issuedOn, i.due_on AS dueOn, i.currency, i.total, i.tax, i.opened, i.balance, i.opened_on AS openedOn,
   i.po_number AS poNumber, i.terms, i.description, i.file_id AS fileId, i.line_no AS lineNo, ${BOOK_BALANCE} AS bookBalance`;
 
 export function openItemById(db: Db, id: number): OpenItemRow | undefined {
-  return db.get<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.id = ?`, id);
+  return db.get<OpenItemRow>(`SELECT ${ITEM_COLUMNS} FROM open_item i WHERE i.id = ?`, id);
 }
 
 export function openItemByNumber(db: Db, number: string): OpenItemRow | undefined {
-  return db.get<OpenItemRow>(`SELECT ${COLUMNS} FROM open_item i WHERE i.number = ?`, number);
+  return db.get<OpenItemRow>(`SELECT ${ITEM_COLUMNS} FROM open_item i WHERE i.number = ?`, number);
 }
 
 type MatchRow = Pick<
@@ -105,14 +105,14 @@ export function openItems(db: Db): OpenItemRow[] {
 
 export function openItemsOf(db: Db, customerId: number): OpenItemRow[] {
   return db.all<OpenItemRow>(
-    `SELECT ${COLUMNS} FROM open_item i WHERE i.customer_id = ? AND i.balance <> 0 ORDER BY i.due_on, i.id`,
+    `SELECT ${ITEM_COLUMNS} FROM open_item i WHERE i.customer_id = ? AND i.balance <> 0 ORDER BY i.due_on, i.id`,
     customerId,
   );
 }
 
 export function itemsOfCustomer(db: Db, customerId: number, limit: number): OpenItemRow[] {
   return db.all<OpenItemRow>(
-    `SELECT ${COLUMNS} FROM open_item i WHERE i.customer_id = ? ORDER BY i.issued_on DESC, i.id DESC LIMIT ?`,
+    `SELECT ${ITEM_COLUMNS} FROM open_item i WHERE i.customer_id = ? ORDER BY i.issued_on DESC, i.id DESC LIMIT ?`,
     customerId,
     limit,
   );
@@ -124,7 +124,7 @@ export function itemsOfCustomer(db: Db, customerId: number, limit: number): Open
  */
 export function closedNumbers(db: Db, numbers: readonly string[]): OpenItemRow[] {
   return db.all<OpenItemRow>(
-    `SELECT ${COLUMNS} FROM open_item i WHERE i.balance = 0 AND i.number IN (SELECT value FROM json_each(?))`,
+    `SELECT ${ITEM_COLUMNS} FROM open_item i WHERE i.balance = 0 AND i.number IN (SELECT value FROM json_each(?))`,
     JSON.stringify(numbers),
   );
 }
@@ -160,71 +160,4 @@ export function changeBalance(db: Db, id: number, by: number): void {
 /** An item that was undone as if it had never been opened; its number stays taken. */
 export function dropOpened(db: Db, id: number): void {
   db.run("UPDATE open_item SET total = 0, opened = 0, balance = 0 WHERE id = ?", id);
-}
-
-export type OpenItemListed = OpenItemRow & { customer: string; externalId: string };
-
-/**
- * A page of invoices with their customer, with the count and sums (in the book's currency) of all
- * that the filter lets through.
- */
-export function openItemPage(
-  db: Db,
-  filter: {
-    state: "all" | "open" | "overdue" | "paid";
-    today: Day;
-    text: string | null;
-    /** The month of issue, like 2026-11. */
-    issued?: string | null;
-    order: string;
-    limit: number;
-    offset: number;
-  },
-): { rows: OpenItemListed[]; count: number; total: Minor; balance: Minor } {
-  const state = {
-    all: "1",
-    open: "i.balance <> 0",
-    overdue: "i.balance > 0 AND i.due_on < ?2",
-    paid: "i.balance = 0",
-  }[filter.state];
-  // Only what is a month gets into the statement.
-  const month = /^\d{4}-\d\d$/.test(filter.issued ?? "") ? filter.issued : null;
-  const from = `FROM open_item i JOIN customer c ON c.id = i.customer_id WHERE ${state} AND ?2 IS NOT NULL
-    AND (?1 IS NULL OR i.number LIKE '%' || ?1 || '%' OR c.name LIKE '%' || ?1 || '%' OR i.po_number LIKE ?1 || '%') ${month === null ? "" : `AND i.issued_on BETWEEN '${month}-01' AND '${month}-31'`}`;
-  const rows = db.all<OpenItemListed>(
-    `SELECT ${COLUMNS}, c.name AS customer, c.external_id AS externalId ${from} ORDER BY ${filter.order} LIMIT ?3 OFFSET ?4`,
-    filter.text,
-    filter.today,
-    filter.limit,
-    filter.offset,
-  );
-  const sums = db.get<{ n: number; total: Minor; balance: Minor }>(
-    `SELECT count(*) AS n, coalesce(sum(${BOOK_TOTAL}), 0) AS total, coalesce(sum(${BOOK_BALANCE}), 0) AS balance ${from}`,
-    filter.text,
-    filter.today,
-  );
-  return {
-    rows,
-    count: sums?.n ?? 0,
-    total: sums?.total ?? (0 as Minor),
-    balance: sums?.balance ?? (0 as Minor),
-  };
-}
-
-/**
- * Open items as of a day, by what was posted in receivables up to it. Today's
- * come from the balances kept; earlier days from the journal's lines. `ownBalance`
- * is in the item's currency, `asOfBalance` in the book's.
- */
-export function openItemsAsOf(
-  db: Db,
-  asOf: Day,
-): (OpenItemListed & { ownBalance: Minor; asOfBalance: Minor })[] {
-  return db.all<OpenItemListed & { ownBalance: Minor; asOfBalance: Minor }>(
-    `SELECT ${COLUMNS}, c.name AS customer, c.external_id AS externalId, s.own AS ownBalance, s.sum AS asOfBalance
-     FROM (SELECT l.item_id AS id, sum(l.amount) AS own, sum(l.book_amount) AS sum FROM entry e JOIN entry_line l ON l.entry_id = e.id
-           WHERE e.posted_on <= ? AND l.item_kind = 'open_item' AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables') GROUP BY l.item_id HAVING sum(l.book_amount) <> 0) s
-     JOIN open_item i ON i.id = s.id JOIN customer c ON c.id = i.customer_id ORDER BY c.name, i.due_on, i.id`,
-    asOf,
-  );
 }

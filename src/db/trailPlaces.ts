@@ -20,6 +20,9 @@ const APART: ReadonlySet<string> = new Set([
   "address_back",
 ]);
 
+/** The index of words and its parts: made of what is followed already, by triggers. */
+const isIndex = (name: string): boolean => name.startsWith("item_words");
+
 /** What changes between commands: how far a letter is on its way. */
 const BETWEEN_COMMANDS: Readonly<Record<string, readonly string[]>> = {
   letter: ["delivery", "reached", "tries", "next_try", "came_back"],
@@ -31,7 +34,7 @@ export function trailPlaces(db: Db): Place[] {
     .all<{ name: string }>(
       "SELECT name FROM main.sqlite_schema WHERE type = 'table' AND name NOT LIKE 'sqlite\\_%' ESCAPE '\\' ORDER BY name",
     )
-    .filter(({ name }) => !APART.has(name))
+    .filter(({ name }) => !APART.has(name) && !isIndex(name))
     .map(({ name }) => placeOf(db, name));
 }
 

@@ -1,6 +1,8 @@
 import { day, type Day } from "@/core/calendar";
 
-import { american, csv, type Span, sum, within } from "./files";
+import { american, csv, sum } from "@/practice/csv";
+
+import { type Span, within } from "./files";
 import { type World } from "./types";
 
 /** A debit that was started and has not settled. */

@@ -1,7 +1,5 @@
-import { stringify } from "csv-stringify/sync";
-
 import { addDays, type Day } from "@/core/calendar";
-import { type Currency, currencyOf, toDecimal } from "@/core/money";
+import { american, csv, sum } from "@/practice/csv";
 
 import { CUT_OVER, type World } from "./types";
 
@@ -12,17 +10,7 @@ export type Span = { from: Day; to: Day };
 const BRANDS = ["Kiln Card", "Harbor Card", "Kiln Card", "Meridian Card"];
 /** Days in which the processor wants a dispute answered. */
 const ANSWER_DAYS = 14;
-const USD = currencyOf("USD") as Currency;
-export const sum = (amount: number): string => toDecimal(amount, USD);
-export const csv = (rows: readonly (readonly string[])[]): string =>
-  stringify(
-    rows.map((row) => [...row]),
-    { record_delimiter: "windows" },
-  );
 export const within = (on: Day, { from, to }: Span): boolean => on > from && on <= to;
-/** 2026-11-24 as 11/24/2026, as American banks and processors write it. */
-export const american = (on: Day): string => `${on.slice(5, 7)}/${on.slice(8)}/${on.slice(0, 4)}`;
-
 /** Numbers kept free for fiction (NANP: 555-0100 to 555-0199); a few have none. */
 const phoneOf = (at: number): string =>
   at % 11 === 10 ? "" : `+1 312 555 01${String(at % 100).padStart(2, "0")}`;

@@ -2,14 +2,14 @@ import {
   addBankingDays,
   addDays,
   type Day,
-  discountInTime,
+  discountOn,
   parseTerms,
   weekday,
 } from "@/core/calendar";
 import { add, minor, type Minor, mulDiv, percentOf, ratioOf, sumOf } from "@/core/money";
 
-import { type Person } from "./people";
-import { type Random } from "./random";
+import { type Person } from "@/practice/people";
+import { type Random } from "@/practice/random";
 import { CUT_OVER, type Given, type Invoice, type Payment, TODAY } from "./types";
 
 export function makePayments(
@@ -116,10 +116,7 @@ function paymentOf({ batch, notes, paidOn, random, index, names }: PaymentFacts)
 function givenTo({ number, total, terms, issuedOn }: Invoice, paidOn: Day): Given {
   const parsed = parseTerms(terms);
   const percent = ratioOf("2");
-  const takes =
-    parsed.ok &&
-    parsed.value.discount !== null &&
-    discountInTime(issuedOn, parsed.value, paidOn, 0);
+  const takes = parsed.ok && discountOn(issuedOn, parsed.value, paidOn, 0)?.inTime === true;
   const discount = takes && percent.ok ? percentOf(total, percent.value, "half-even") : minor(0);
   return { number, amount: add(total, -discount), discount, smallDifference: minor(0) };
 }

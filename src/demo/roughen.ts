@@ -2,7 +2,7 @@ import { addBankingDays, day } from "@/core/calendar";
 import { minor } from "@/core/money";
 
 import { feeOf } from "./payments";
-import { type Random } from "./random";
+import { type Random } from "@/practice/random";
 import { type Payment } from "./types";
 
 /**

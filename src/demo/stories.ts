@@ -1,8 +1,8 @@
 import { addBankingDays, day, type Day } from "@/core/calendar";
 import { minor, sumOf } from "@/core/money";
 
-import { type Person } from "./people";
-import { type Random } from "./random";
+import { type Person } from "@/practice/people";
+import { type Random } from "@/practice/random";
 import { roughen } from "./roughen";
 import { type Extra, type Given, type Invoice, type Payment } from "./types";
 

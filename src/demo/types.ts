@@ -1,7 +1,7 @@
 import { day, type Day } from "@/core/calendar";
 import { type Minor } from "@/core/money";
 
-import { type Person } from "./people";
+import { type Person } from "@/practice/people";
 
 export const TODAY = day("2026-11-24");
 

@@ -11,23 +11,13 @@ import { minor, type Minor, mulDiv } from "@/core/money";
 
 import { makeBankLines, makePayouts } from "./bank";
 import { makePayments } from "./payments";
-import { makePeople, type Person } from "./people";
-import { Random } from "./random";
+import { GOODS } from "@/practice/orders";
+import { makePeople, type Person } from "@/practice/people";
+import { Random } from "@/practice/random";
 import { tellStories } from "./stories";
 import { type Extra, type Invoice, TODAY, type World } from "./types";
 
 const FIRST = day("2025-04-14");
-
-const GOODS = [
-  ["Stoneware, bags", 2450, 30],
-  ["Porcelain, bags", 3175, 20],
-  ["Glaze, pints", 1890, 24],
-  ["Kiln shelves", 7400, 8],
-  ["Pyrometric cones", 1225, 12],
-  ["Kiln furniture", 15800, 3],
-  ["Thermocouples", 4350, 4],
-  ["Banding wheels", 8900, 5],
-] as const;
 
 /** Makes the whole invented history of the business, the same every time. */
 export function makeWorld(): World {

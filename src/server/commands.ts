@@ -17,6 +17,15 @@ import { moveSchedule } from "./invoices/commands/moveSchedule";
 import { joinDrafts } from "./invoices/commands/joinDrafts";
 import { markPrinted } from "./invoices/commands/markPrinted";
 import { moveDraft } from "./invoices/commands/moveDraft";
+import { agree, endAgreement } from "./paying/commands/agree";
+import { beginPayment } from "./paying/commands/beginPayment";
+import { keepMethod } from "./paying/commands/keepMethod";
+import { makePayLink, withdrawPayLink } from "./paying/commands/makePayLink";
+import { notePayment } from "./paying/commands/notePayment";
+import { takeOutOfRun } from "./paying/commands/takeOutOfRun";
+import { removeMethod } from "./paying/commands/removeMethod";
+import { askDeposit } from "./invoices/commands/askDeposit";
+import { releaseIncome } from "./invoices/commands/releaseIncome";
 import { runSchedules } from "./invoices/commands/runSchedules";
 import { sendDocuments } from "./invoices/commands/sendDocuments";
 import { setOff } from "./invoices/commands/setOff";
@@ -157,6 +166,17 @@ export const COMMANDS = {
   setSchedule,
   moveSchedule,
   runSchedules,
+  askDeposit,
+  keepMethod,
+  removeMethod,
+  agree,
+  endAgreement,
+  beginPayment,
+  notePayment,
+  takeOutOfRun,
+  makePayLink,
+  withdrawPayLink,
+  releaseIncome,
   setTaxCode,
   setLook,
   setAccount,

@@ -6,6 +6,7 @@ import { calibrate, confidence } from "./calibration";
 import { followup } from "./followup";
 import { fuzz } from "./fuzz";
 import { importing } from "./importing";
+import { invoicing } from "./invoicing";
 import { ledger } from "./ledger";
 import { lists } from "./lists/lists";
 import { matching } from "./matching";
@@ -19,6 +20,7 @@ const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = {
   importing,
   aging,
   ledger,
+  invoicing,
   followup,
   lists,
 };

@@ -6,8 +6,15 @@ import { expect, test } from "@playwright/test";
 import { alive, DEMO, proofsHold } from "./helpers";
 
 const OUTBOX = "test-results/data/books/kestrel-row/outbox";
+const mail = (name: string): string => readFileSync(join(OUTBOX, name), "utf8");
+/** The letters of today; invoices of other flows may still be on their way to the outbox. */
 const today = (): string[] =>
-  readdirSync(OUTBOX).filter((name) => name.startsWith("2026-11-24") && name.endsWith(".eml"));
+  readdirSync(OUTBOX).filter(
+    (name) =>
+      name.startsWith("2026-11-24") &&
+      name.endsWith(".eml") &&
+      !/^Subject: (?:Invoice|Credit note) /m.test(mail(name)),
+  );
 
 test("the letters of a day: looked through from the keyboard, one changed, one taken out with a reason, the rest sent after a second step", async ({
   page,
@@ -38,7 +45,7 @@ test("the letters of a day: looked through from the keyboard, one changed, one t
   await page.keyboard.press("Enter");
   await expect(page.getByRole("status")).toContainText(/letters go to the outbox|Noted/);
   await expect.poll(() => today().length, { timeout: 30_000 }).toBe(before + count - 1);
-  const mails = today().map((name) => readFileSync(join(OUTBOX, name), "utf8"));
+  const mails = today().map(mail);
   expect(mails.some((mail) => mail.includes("Subject: About your account, from Mara"))).toBe(true);
   expect(mails.some((mail) => mail.includes("application/pdf"))).toBe(true);
   await page.goto(`${DEMO}/overdue?show=run`);

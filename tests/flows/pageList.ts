@@ -55,5 +55,6 @@ export const PAGES: readonly (readonly [string, string])[] = [
   ["a new customer", "/customers/new"],
   ["a customer that is changed", "/customers/12/edit"],
   ["approvals", "/approvals"],
+  ["agreed payments", "/paying"],
   ["how papers look", "/settings/looks"],
 ];

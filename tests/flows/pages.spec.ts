@@ -75,6 +75,14 @@ test("what a customer sees: axe finds nothing, no console message, nothing from 
   expect(await found(page)).toEqual([]);
   await page.emulateMedia({ colorScheme: "dark" });
   expect(await found(page, "colours")).toEqual([]);
+  // The same customer's bill, and a card being typed.
+  await page.goto((link ?? "").replace("/account/", "/pay/").replace("?look", ""));
+  await page.getByRole("radio", { name: /^Card/ }).check();
+  expect(await found(page)).toEqual([]);
+  await page.emulateMedia({ colorScheme: "light" });
+  await page.getByRole("button", { name: "Go on" }).click();
+  await page.getByRole("button", { name: "The last look" }).click();
+  expect(await found(page)).toEqual([]);
   expect(seen).toEqual({ problems: [], outside: [] });
 });
 

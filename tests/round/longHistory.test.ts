@@ -8,7 +8,8 @@ import { agesByCustomer, agesTogether } from "@/db/ages";
 import type { Db } from "@/db/connection";
 import { itemsLeftOut } from "@/db/followed";
 import { followSums } from "@/db/followSums";
-import { openItemsAsOf, openItemsOf } from "@/db/openItems";
+import { openItemsAsOf } from "@/db/openItemPages";
+import { openItemsOf } from "@/db/openItems";
 import { openBookToRead } from "@/server/runtime/books";
 
 import { type TestBook, TODAY } from "../support/book";

@@ -18,6 +18,8 @@ export class MailServer {
     const made: MailServer = new MailServer(
       createServer((socket) => {
         let inData = false;
+        // Who was killed in the middle of a letter leaves a connection that is reset.
+        socket.on("error", () => socket.destroy());
         socket.write("220 test\r\n");
         socket.on("data", (chunk) => {
           for (const line of chunk

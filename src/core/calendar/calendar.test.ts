@@ -7,7 +7,7 @@ import {
   bankingDaysBetween,
   day,
   daysBetween,
-  discountInTime,
+  discountOn,
   dueDay,
   endOfMonth,
   formatDay,
@@ -186,15 +186,18 @@ describe("payment terms (common practice, no source)", () => {
   ])("%s from %s falls due on %s", (text, issued, due) => {
     expect(dueDay(issued as Day, terms(text))).toBe(due);
   });
-  it("judges a discount by the day the customer paid, with the book's grace", () => {
-    const judge = (paid: string, grace: number): boolean =>
-      discountInTime(day("2026-11-01"), terms("2/10 n/30"), day(paid), grace);
-    expect([judge("2026-11-11", 0), judge("2026-11-12", 0), judge("2026-11-13", 2)]).toEqual([
-      true,
-      false,
-      true,
-    ]);
-    expect(discountInTime(day("2026-11-01"), terms("n/30"), day("2026-11-02"), 9)).toBe(false);
+  it.each<[string, string, number, ReturnType<typeof discountOn>]>([
+    ["2/10 n/30", "2026-11-11", 0, { percent: "2", inTime: true }],
+    ["2/10 n/30", "2026-11-12", 0, { percent: "2", inTime: false }],
+    ["2/10 n/30", "2026-11-13", 2, { percent: "2", inTime: true }],
+    ["n/30", "2026-11-02", 9, null],
+    ["3/5 2/10 n/30", "2026-11-06", 0, { percent: "3", inTime: true }],
+    ["3/5, 2/10, n/30", "2026-11-07", 0, { percent: "2", inTime: true }],
+    ["2/10 3/5 n/30", "2026-11-06", 0, { percent: "3", inTime: true }],
+    ["3/5 2/10 n/30", "2026-11-12", 0, { percent: "2", inTime: false }],
+    ["3/5 2/10 n/30", "2026-11-12", 1, { percent: "2", inTime: true }],
+  ])("%s of 1 November, paid on %s with %d days of grace", (text, paid, grace, offered) => {
+    expect(discountOn(day("2026-11-01"), terms(text), day(paid), grace)).toEqual(offered);
   });
   it.each([
     "30 days",

@@ -18,4 +18,4 @@ export {
 export { type Every, occurrence, occurrenceBefore, type Unit, UNITS } from "./recurrence";
 export { momentInZone } from "./moments";
 export { readTypedDay, shownDay, typedOrderIn, type TypedOrder } from "./typed";
-export { discountInTime, dueDay, parseTerms, type Terms } from "./terms";
+export { discountOn, dueDay, parseTerms, type Terms } from "./terms";

@@ -5,7 +5,8 @@ import { addDays, addMonths, daysBetween, endOfMonth, type Day } from "./day";
 
 /**
  * Payment terms in the trade's shorthand: `n/30` net 30 days; `2/10 n/30`
- * 2 % off within 10 days, else all in 30; `n/0` due at once; `n/eom` end of
+ * 2 % off within 10 days, else all in 30; `3/5 2/10 n/30` 3 % within 5 days, then 2 % within 10;
+ * `n/0` due at once; `n/eom` end of
  * the month; `n/15th` the 15th of the next month; `eom/15` 15 days after the
  * end of the month; `day/10` the next 10th after the day of issue; `now` due at once. `banking day`
  * behind any of them (`n/30, banking day`) moves a day on which no bank works to the next.
@@ -18,9 +19,12 @@ export type Terms = {
     | { readonly by: "next-day"; readonly day: number };
   /** Whether a due day on which no bank works moves to the next on which they do. */
   readonly banking?: boolean;
-  /** Percent as exact decimal text, and the days in which it may be taken. */
-  readonly discount: { readonly percent: string; readonly days: number } | null;
+  /** What is off for who pays early, the shortest time first. */
+  readonly discounts: readonly EarlyDiscount[];
 };
+
+/** Percent as exact decimal text, and the days in which it may be taken. */
+type EarlyDiscount = { readonly percent: string; readonly days: number };
 
 export function parseTerms(text: string): Result<Terms, "terms.unreadable"> {
   const before = known.get(text);
@@ -46,32 +50,43 @@ const BANKING = "banking day";
 
 function parsePlain(text: string): Result<Terms, "terms.unreadable"> {
   const trimmed = text.trim().toLowerCase();
-  const { discount, rest } = discountIn(trimmed);
+  const { discounts, rest } = discountsIn(trimmed);
+  // Two discounts for one time say nothing.
+  if (new Set(discounts.map(({ days }) => days)).size < discounts.length)
+    return fail("terms.unreadable", { text: text.trim() });
   const due = AT_ONCE.test(rest) ? ({ by: "days", days: 0 } as const) : monthly(rest);
-  if (due) return ok({ due, discount });
+  if (due) return ok({ due, discounts });
   const match = /^n(?:et)?\s*(?:\/\s*)?(\d+|eom|\d+(?:st|nd|rd|th))$/.exec(rest);
   if (!match) return fail("terms.unreadable", { text: text.trim() });
   const [, net = "0"] = match;
-  if (net === "eom") return ok({ due: { by: "end-of-month" }, discount });
+  if (net === "eom") return ok({ due: { by: "end-of-month" }, discounts });
   const dayOfMonth = /^(\d+)[a-z]+$/.exec(net);
   if (dayOfMonth) {
     const which = Number(dayOfMonth[1]);
     return which >= 1 && which <= 31
-      ? ok({ due: { by: "day-of-month", day: which }, discount })
+      ? ok({ due: { by: "day-of-month", day: which }, discounts })
       : fail("terms.unreadable", { text: text.trim() });
   }
-  return ok({ due: { by: "days", days: Number(net) }, discount });
+  return ok({ due: { by: "days", days: Number(net) }, discounts });
 }
 
 const AT_ONCE = /^(?:now|due (?:at once|on receipt))$/;
 
-/** The discount that stands before the terms, and what is behind it. */
-function discountIn(text: string): { discount: Terms["discount"]; rest: string } {
-  const match = /^(\d+(?:\.\d+)?)\s*\/\s*(\d+)[\s,]+(?=\S)/.exec(text);
-  if (!match) return { discount: null, rest: text };
-  const [all, percent = "0", days = "0"] = match;
-  return { discount: { percent, days: Number(days) }, rest: text.slice(all.length) };
+/** The discounts that stand before the terms, and what is behind them. */
+function discountsIn(text: string): { discounts: EarlyDiscount[]; rest: string } {
+  const discounts: EarlyDiscount[] = [];
+  let rest = text;
+  while (discounts.length < MOST_DISCOUNTS) {
+    const match = /^(\d+(?:\.\d+)?)\s*\/\s*(\d+)[\s,]+(?=\S)/.exec(rest);
+    if (!match) break;
+    const [all, percent = "0", days = "0"] = match;
+    discounts.push({ percent, days: Number(days) });
+    rest = rest.slice(all.length);
+  }
+  return { discounts: discounts.sort((a, b) => a.days - b.days), rest };
 }
+
+const MOST_DISCOUNTS = 5;
 
 /** Days after the end of the month, or the next such day of a month. */
 function monthly(text: string): Terms["due"] | null {
@@ -113,7 +128,20 @@ function plainDueDay(issued: Day, terms: Terms): Day {
 
 const monthAfter = (on: Day): Day => addMonths(`${on.slice(0, 8)}01` as Day, 1);
 
-/** Whether a customer who paid on `paid` may still take the discount, with `grace` days allowed by the book. */
-export function discountInTime(issued: Day, terms: Terms, paid: Day, grace: number): boolean {
-  return terms.discount !== null && daysBetween(issued, paid) <= terms.discount.days + grace;
+/**
+ * The discount that a customer who paid on `paid` may take, with `grace` days allowed by the book:
+ * the first whose time has not passed. Where all have passed it is the last, out of time; null for
+ * terms without one.
+ */
+export function discountOn(
+  issued: Day,
+  { discounts }: Terms,
+  paid: Day,
+  grace: number,
+): { percent: string; inTime: boolean } | null {
+  const passed = daysBetween(issued, paid) - grace;
+  const current = discounts.find(({ days }) => passed <= days);
+  const last = discounts.at(-1);
+  if (current) return { percent: current.percent, inTime: true };
+  return last ? { percent: last.percent, inTime: false } : null;
 }

@@ -1,4 +1,5 @@
 export { calculate } from "./arithmetic";
+export { monthsDue, nextPart } from "./earning";
 export { type CoverTemplate, coverTemplate } from "./covering";
 export { type Decimal, decimalOf, decimalText, rateFor } from "./decimal";
 export {

@@ -10,6 +10,8 @@ export type LineInput = {
   /** Off the line; null for none. */
   readonly discountPercent: string | null;
   readonly taxCode: string | null;
+  /** The deposit invoice that it takes off, by its document; null for a line that bills. */
+  readonly settles?: number | null;
 };
 
 /** A line of a document with what it comes to; `net`: without tax, as whoever keeps it says. */

@@ -24,7 +24,9 @@ export type PaperWords = Readonly<
     | "pay_here"
     | "bank"
     | "slip"
-    | "paid",
+    | "paid"
+    | "deposit"
+    | "less_deposit",
     string
   >
 >;
@@ -54,6 +56,8 @@ const ENGLISH: PaperWords = {
   bank: "By bank",
   slip: "Please return this slip with your payment",
   paid: "Amount paid",
+  deposit: "Deposit of",
+  less_deposit: "Less deposit",
 };
 
 const WORDS: Readonly<Record<string, PaperWords>> = {
@@ -83,6 +87,8 @@ const WORDS: Readonly<Record<string, PaperWords>> = {
     bank: "Por banco",
     slip: "Devuelva este talón con su pago",
     paid: "Importe pagado",
+    deposit: "Anticipo del",
+    less_deposit: "Menos anticipo",
   },
   fr: {
     invoice: "Facture",
@@ -109,6 +115,8 @@ const WORDS: Readonly<Record<string, PaperWords>> = {
     bank: "Par banque",
     slip: "Merci de joindre ce talon à votre paiement",
     paid: "Montant payé",
+    deposit: "Acompte de",
+    less_deposit: "Moins acompte",
   },
   de: {
     invoice: "Rechnung",
@@ -135,6 +143,8 @@ const WORDS: Readonly<Record<string, PaperWords>> = {
     bank: "Überweisung",
     slip: "Bitte legen Sie diesen Abschnitt Ihrer Zahlung bei",
     paid: "Gezahlter Betrag",
+    deposit: "Anzahlung von",
+    less_deposit: "Abzüglich Anzahlung",
   },
 };
 

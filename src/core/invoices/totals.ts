@@ -23,7 +23,7 @@ export type ChargeInput = {
   readonly taxCode: string | null;
 };
 
-/** Off the whole document: a sum, or a percent of its lines. */
+/** Off the whole document: a sum, or a percent of the lines that bill. */
 export type DocumentDiscount = { readonly percent: string } | { readonly sum: Minor };
 
 export type DocumentInput = {
@@ -80,7 +80,12 @@ export function totalsOf(document: DocumentInput): Result<Totals, DocumentProble
   const codes = codesOf(document);
   if (!codes.ok) return codes;
   const lineSum = sumOf(amounts, (amount) => amount);
-  const discount = discountOf(document, lineSum);
+  // What takes a deposit off was discounted where the deposit was asked for.
+  const billed = sumOf(
+    amounts.filter((_, at) => (lines[at]?.settles ?? null) === null),
+    (amount) => amount,
+  );
+  const discount = discountOf(document, billed);
   if (!discount.ok) return discount;
   const discounts = sharesOf(discount.value, amounts);
   const parts = [
@@ -118,11 +123,11 @@ function codesOf({ lines, charges, taxes }: DocumentInput): Result<TaxCode[], Do
 
 function discountOf(
   { discount, currency }: DocumentInput,
-  lineSum: Minor,
+  billed: Minor,
 ): Result<Minor, DocumentProblem> {
   if (discount === null) return ok(minor(0));
   if ("sum" in discount)
-    return discount.sum >= 0 && discount.sum <= lineSum
+    return discount.sum >= 0 && discount.sum <= billed
       ? ok(discount.sum)
       : fail("document.discount", { field: "discount" });
   const percent = decimalOf(discount.percent);
@@ -130,7 +135,7 @@ function discountOf(
   if (!isPercent(percent.value))
     return fail("document.discount", { field: "discount", text: discount.percent, currency });
   const { units, places } = percent.value;
-  return ok(mulDiv(Math.max(lineSum, 0), units, 100n * 10n ** BigInt(places), "half-up"));
+  return ok(mulDiv(Math.max(billed, 0), units, 100n * 10n ** BigInt(places), "half-up"));
 }
 
 /** A discount over the lines by what they come to; a line below zero bears none. */

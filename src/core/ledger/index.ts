@@ -43,9 +43,11 @@ export {
   postReserve,
 } from "./processorPostings";
 export {
+  EARNED_LATER,
   postBadDebt,
   postCreditNote,
   postDiscount,
+  postEarned,
   postInvoice,
   postSetOff,
   postSmallDifference,

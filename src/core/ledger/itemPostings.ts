@@ -25,8 +25,14 @@ export function postSetOff(head: Head & SetOff): EntryDraft {
   ]);
 }
 
-/** A part of an invoice and which account of its role it goes to. */
-type Part = { of?: string; sum: Sum };
+/** What is earned later: parts of orders that are asked for beforehand, income of months to come. */
+export const EARNED_LATER = {
+  deposits: { role: "other", of: "deposits" },
+  deferred: { role: "other", of: "deferred" },
+} as const satisfies Record<string, AccountRef>;
+
+/** A part of an invoice and which account it goes to; without one to the one of all income, or of all tax. */
+type Part = { to?: AccountRef; sum: Sum };
 /** What an invoice or credit note is made of: income by account, tax by code; sums positive. */
 type InvoiceParts = { itemId: number; income: readonly Part[]; taxes: readonly Part[] };
 
@@ -51,16 +57,24 @@ function invoiceLines({ itemId, income, taxes }: InvoiceParts): Line[] {
   const sums = [...income, ...taxes].map(({ sum }) => sum);
   const currency = sums[0]?.currency;
   if (!currency) throw new RangeError("an invoice has at least one line of income");
-  const parts = (role: "income" | "tax", of: readonly Part[]): Line[] =>
-    of.map((part) => credit(part.of === undefined ? { role } : { role, of: part.of }, part.sum));
   return [
     debit(R, total(sums, currency), openItem(itemId)),
-    ...parts("income", income),
-    ...parts(
-      "tax",
-      taxes.filter(({ sum }) => sum.amount !== 0),
-    ),
+    ...income.map(({ to = { role: "income" }, sum }) => credit(to, sum)),
+    ...taxes
+      .filter(({ sum }) => sum.amount !== 0)
+      .map(({ to = { role: "tax" }, sum }) => credit(to, sum)),
   ];
+}
+
+/**
+ * The part of a month of what is earned over months, at the value it was billed at.
+ * @example 1,200.00 for a year: deferred income 100.00; income 100.00
+ */
+export function postEarned(head: Head & { income: AccountRef; sum: Sum }): EntryDraft {
+  return entry("invoice", head, [
+    debit(EARNED_LATER.deferred, head.sum),
+    credit(head.income, head.sum),
+  ]);
 }
 
 /**

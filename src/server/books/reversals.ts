@@ -74,6 +74,8 @@ export const REVERSALS: Readonly<Record<ActKind, Reversal | null>> = {
   draft: null,
   approve: null,
   schedule: null,
+  release: null,
+  paying: null,
   customer: unchangeCustomer,
   customer_new: null,
   merge: unmergeCustomers,

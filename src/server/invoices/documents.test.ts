@@ -1,4 +1,5 @@
 import { documentById } from "@/db/documents";
+import { openItemPage } from "@/db/openItemPages";
 import { openItemByNumber } from "@/db/openItems";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
@@ -359,5 +360,27 @@ describe("several orders become one invoice", () => {
     expect(refused([first, 999])).toBe("document.unknown");
     book.must("approveDocuments", { ids: [second] });
     expect(refused([first, second])).toBe("document.written");
+  });
+});
+
+describe("the list of invoices is looked through", () => {
+  it.each<[string, number]>([
+    ["glaze", 1],
+    ["Glazé", 1],
+    ["CL", 1],
+    ["clay gl", 1],
+    ["PO9", 1],
+    ["0001", 1],
+    ["000", 1],
+    ["NV-", 1],
+    ["kiln", 0],
+    ['"', 0],
+  ])("%s finds %d of one invoice of clay and glaze", (text, count) => {
+    orders(A);
+    const page = { state: "all", today: TODAY, order: "i.id", limit: 9, offset: 0 } as const;
+    const before = openItemPage(book.db, { ...page, text: null }).count;
+    const found = openItemPage(book.db, { ...page, text });
+    expect(found.rows.filter(({ number }) => number === FIRST)).toHaveLength(count);
+    expect(found.count).toBeLessThanOrEqual(before);
   });
 });

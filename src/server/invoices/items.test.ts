@@ -77,7 +77,7 @@ describe("the book's own chart and items", () => {
   it("items complete lines that nobody was billed yet", () => {
     book.must("setItem", { code: "CL", to: { description: "Stoneware", rate: "24.250" } });
     expect(pricesFor(book.db, firstCustomer(book))).toEqual([
-      { item: "CL", description: "Stoneware", rate: "24.25", taxCode: null, incomeOf: null },
+      { item: "CL", description: "Stoneware", rate: "24.25", taxCode: null },
     ]);
     for (const [to, code] of [
       [{ ...CLAY }, "account.unknown"],

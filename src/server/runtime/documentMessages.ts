@@ -20,9 +20,17 @@ export const DOCUMENT_MESSAGES: Record<string, string> = {
     "Up to {day} invoices come over from the ledger before, by a file. Date this one after it.",
   "document.second":
     "{name} wrote this, and somebody else has to approve it: it is over the limit that the book sets.",
+  "deposit.unapproved":
+    "The deposit that this takes off is not approved yet. Approve it first, or take its line off.",
+  "deposit.left":
+    "Less is left of the deposit {number} than this takes: some of it is taken off or credited already, or it is another customer’s.",
+  "deposit.not_of":
+    "{number} is no draft of an invoice: a deposit is asked for before the invoice is approved.",
+  "deposit.percent": "“{text}” is no part of it. Write a percent between 0 and 100, like 30.",
   "join.few": "One invoice is made of two drafts or more. Choose them.",
   "join.other":
     "Only drafts of one customer, in one currency and by the same tax rules, become one invoice.",
+  "join.deposit": "A deposit stays an invoice of its own. Leave it out.",
   "join.discount":
     "One of these has a discount on all of it. Give it to its lines first, so that it stays theirs.",
   "look.unknown":

@@ -37,6 +37,11 @@ export function secretsFile(book: string): string {
   return join(bookFolder(book), "secrets.json");
 }
 
+/** The books of the practice world beside a practice book: its processor's and its bank's. */
+export function practiceFile(book: string): string {
+  return join(bookFolder(book), "practice.sqlite");
+}
+
 /** Where the server that writes to a book says so. */
 export function serverHold(book: string): string {
   return join(bookFolder(book), "server.hold");

@@ -3,6 +3,7 @@ import type { Failure } from "@/core/result";
 import { BOOK_MESSAGES } from "./bookMessages";
 import { DOCUMENT_MESSAGES } from "./documentMessages";
 import { FILE_MESSAGES } from "./fileMessages";
+import { PAYING_MESSAGES } from "./payingMessages";
 
 /**
  * The words of every expected failure: what is wrong, where, and what to do.
@@ -12,6 +13,7 @@ const MESSAGES: Record<string, string> = {
   ...BOOK_MESSAGES,
   ...DOCUMENT_MESSAGES,
   ...FILE_MESSAGES,
+  ...PAYING_MESSAGES,
   "amount.empty": "There is no sum. Type one, or leave the line out.",
   "amount.unreadable": "“{text}” is not a sum. Write it like 1234.56.",
   "amount.mark":

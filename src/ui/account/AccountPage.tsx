@@ -11,11 +11,16 @@ import { AccountSheet } from "../kit/sheets";
 import { DetailTable } from "../kit/tables";
 import { AccountItem } from "./AccountItem";
 import { ACCOUNT_WORDS, type AccountWords } from "./words";
-export type AccountProps = Omit<AccountFacts, "customerId" | "from"> & { base: string };
+export type AccountProps = Omit<AccountFacts, "customerId" | "from"> & {
+  base: string;
+  /** Where it is paid; null where nothing can be paid here. */
+  pay: string | null;
+};
 
 /** What a customer sees of its own account, in its language: what is open, and its papers. It works without scripts. */
 export function AccountPage({
   base,
+  pay,
   customer,
   business,
   questions,
@@ -57,6 +62,7 @@ export function AccountPage({
         />
       ))}
       <footer>
+        {pay === null ? null : <a href={pay}>{words.pay}</a>}
         <a href={`${base}/statement`}>{words.statement} (PDF)</a>
         <a href={`${base}/statement?format=csv`}>{words.statement} (CSV)</a>
         <span data-tone="soft">

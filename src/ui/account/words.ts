@@ -20,6 +20,7 @@ export type AccountWords = {
   late: (days: number) => string;
   questions: string;
   asOf: string;
+  pay: string;
 };
 
 export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
@@ -42,6 +43,7 @@ export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
     late: (days) => (days === 1 ? "1 day ago" : `${days} days ago`),
     questions: "Questions, or something that is wrong:",
     asOf: "as of",
+    pay: "Pay now",
   },
   es: {
     account: "Su cuenta con",
@@ -62,6 +64,7 @@ export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
     late: (days) => (days === 1 ? "hace 1 día" : `hace ${days} días`),
     questions: "Preguntas, o algo que no es correcto:",
     asOf: "al",
+    pay: "Pagar ahora",
   },
   fr: {
     account: "Votre compte chez",
@@ -82,6 +85,7 @@ export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
     late: (days) => (days === 1 ? "il y a 1 jour" : `il y a ${days} jours`),
     questions: "Une question, ou une erreur :",
     asOf: "au",
+    pay: "Payer maintenant",
   },
   de: {
     account: "Ihr Konto bei",
@@ -102,5 +106,6 @@ export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
     late: (days) => (days === 1 ? "vor 1 Tag" : `vor ${days} Tagen`),
     questions: "Fragen, oder etwas stimmt nicht:",
     asOf: "Stand",
+    pay: "Jetzt zahlen",
   },
 };

@@ -26,7 +26,7 @@ export function ApprovalsPage({ waiting, book, currency, today }: ApprovalsPageP
         <Title>
           <Amount of={sumOf(own, ({ sum }) => sum)} currency={currency} />{" "}
           <small>
-            {waiting.length === 1 ? "waits" : "wait"} for a second person, in {waiting.length}
+            in {waiting.length} that {waiting.length === 1 ? "waits" : "wait"} for a second person
             {others > 0 ? `; ${others} in other currencies are not in the sum` : ""}
           </small>
         </Title>
@@ -99,12 +99,12 @@ const columnsOf = (today: BookFacts["today"]): ListColumn<Waiting>[] => [
     width: "22%",
     cell: ({ customer }) => <span title={customer}>{customer}</span>,
   },
-  { id: "what", narrow: "state", header: "What", width: "20%", cell: ({ words }) => words },
-  { id: "why", header: "Why", width: "20%", cell: ({ why }) => <span title={why}>{why}</span> },
+  { id: "what", narrow: "state", header: "What", width: "19%", cell: ({ words }) => words },
+  { id: "why", header: "Why", width: "18%", cell: ({ why }) => <span title={why}>{why}</span> },
   {
     id: "asked",
     header: "Asked by",
-    width: "14%",
+    width: "18%",
     cell: ({ askedBy, askedOn }) =>
       `${askedBy}${askedOn === null ? "" : `, ${formatDay(askedOn, today)}`}`,
   },
@@ -119,9 +119,9 @@ const columnsOf = (today: BookFacts["today"]): ListColumn<Waiting>[] => [
   {
     id: "decide",
     narrow: "more",
-    header: "",
+    header: "Decide",
     box: true,
-    width: "14%",
+    width: "13%",
     cell: (row) => <Decide row={row} />,
   },
 ];

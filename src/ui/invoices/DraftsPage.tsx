@@ -16,6 +16,7 @@ import { PageHeading, Title } from "../kit/headings";
 import { inDialog } from "../kit/keys";
 import { LedgerList } from "../kit/lists/LedgerList";
 import type { ListColumn } from "../kit/lists/columns";
+import { useChosen } from "../kit/lists/useChosen";
 import { useActing } from "../shell/Notices";
 import { InvoiceTabs, NewInvoice } from "./InvoiceTabs";
 
@@ -96,14 +97,8 @@ const signed = ({ kind, total }: DraftListed): number => (kind === "invoice" ? t
 
 function useApproving(drafts: readonly DraftListed[]) {
   const { act, busy } = useActing();
-  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const [looking, setLooking] = useState(false);
-  const toggle = (id: number): void => {
-    const next = new Set(chosen);
-    if (!next.delete(id)) next.add(id);
-    setChosen(next);
-    setLooking(false);
-  };
+  const { chosen, toggle, clear } = useChosen(() => setLooking(false));
   const approve = (): void => {
     const ids = drafts.map(({ id }) => id).filter((id) => chosen.has(id));
     void act<{ approved: { number: string }[]; waiting: number }>(
@@ -114,7 +109,7 @@ function useApproving(drafts: readonly DraftListed[]) {
         final: "An approved invoice is corrected by a credit note.",
       }),
     ).then((done) => {
-      if (done) setChosen(new Set());
+      if (done) clear();
       setLooking(false);
     });
   };
@@ -124,7 +119,7 @@ function useApproving(drafts: readonly DraftListed[]) {
       words: `${chosen.size} drafts are one now.`,
       final: "The others lie among what was dropped, and can be taken up again.",
     })).then((done) => {
-      if (done) setChosen(new Set());
+      if (done) clear();
     });
   };
   useHotkeys("j", join, { ignoreEventWhen: inDialog, enableOnFormTags: ["input"] }, [join]);
@@ -161,7 +156,7 @@ function draftColumns({
   return [
     {
       id: "chosen",
-      header: "",
+      header: "Chosen",
       box: true,
       width: "4%",
       cell: (row) => (

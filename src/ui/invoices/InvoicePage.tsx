@@ -14,6 +14,7 @@ import { FactList, Halves, Section } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
 import { type GivingUp, WriteOffQuestion } from "../overdue/WriteOffQuestion";
 import { CreditNoteQuestion } from "./CreditNoteQuestion";
+import { PayLinkQuestion } from "./PayLinkQuestion";
 import { SendQuestion } from "./SendQuestion";
 import { WrittenPaper } from "./WrittenPaper";
 
@@ -41,6 +42,8 @@ type Props = BookFacts & {
   givingUp: GivingUp;
   told: Backing;
   written: Written | null;
+  /** Where customers reach their pages. */
+  publicUrl: string;
 };
 
 const KIND = { invoice: "Invoice", late_fee: "Late fee", credit_note: "Credit note" } as const;
@@ -54,6 +57,7 @@ export function InvoicePage({
   givingUp,
   told,
   written,
+  publicUrl,
   ...around
 }: Props): ReactNode {
   const { book, today } = around;
@@ -101,6 +105,9 @@ export function InvoicePage({
                 </tbody>
               </DetailTable>
             </>
+          ) : null}
+          {item.kind === "invoice" && item.balance > 0 ? (
+            <PayLinkQuestion customerId={customer.id} itemId={item.id} publicUrl={publicUrl} />
           ) : null}
           {written ? (
             <CreditNoteQuestion

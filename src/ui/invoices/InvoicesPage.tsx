@@ -9,15 +9,18 @@ import type { OpenLine } from "@/core/metrics";
 import { formatAmount, type Minor } from "@/core/money";
 
 import { Amount, Total } from "../kit/Amount";
+import { Tick } from "../kit/fields";
 import { PageHeading, Title } from "../kit/headings";
 import { ListFiles } from "../kit/lists/ListFiles";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { SearchBox } from "../kit/lists/SearchBox";
 import type { ListColumn } from "../kit/lists/columns";
+import { useChosen } from "../kit/lists/useChosen";
+import { ChosenInvoices, type ChosenRow } from "./ChosenInvoices";
 import { InvoiceTabs, NewInvoice } from "./InvoiceTabs";
 
 export type InvoiceState = "open" | "overdue" | "paid" | "all";
-type Invoice = Omit<OpenLine, "bookBalance">;
+type Invoice = Omit<OpenLine, "bookBalance"> & ChosenRow;
 type Props = BookFacts & {
   rows: Invoice[];
   count: number;
@@ -35,6 +38,7 @@ type Props = BookFacts & {
 export function InvoicesPage(props: Props): ReactNode {
   const { currency, book, today, state, text } = props;
   const query = `${text === "" ? "" : `&q=${encodeURIComponent(text)}`}${props.issued === null ? "" : `&issued=${props.issued}`}`;
+  const { chosen, toggle, clear } = useChosen();
   return (
     <>
       <InvoicesHeading
@@ -45,6 +49,7 @@ export function InvoicesPage(props: Props): ReactNode {
         state={state}
         text={text}
       />
+      <ChosenInvoices rows={props.rows.filter(({ id }) => chosen.has(id))} clear={clear} />
       <LedgerList<Invoice>
         label="Invoices"
         rows={props.rows}
@@ -54,7 +59,7 @@ export function InvoicesPage(props: Props): ReactNode {
         count={props.count}
         page={props.page}
         pageRows={props.pageRows}
-        columns={invoiceColumns({ currency, props, today })}
+        columns={[tickColumn({ chosen, toggle }), ...invoiceColumns({ currency, props, today })]}
         empty={<NoInvoices book={book} state={state} text={text} />}
       />
     </>
@@ -89,12 +94,29 @@ function InvoicesHeading({
       </Title>
       <InvoiceTabs here={state} query={query} />
       <NewInvoice book={book}>
-        <SearchBox label="Number, customer or PO" value={text} />
+        <SearchBox label="Number, customer, PO or words" value={text} />
         <ListFiles book={book} list="invoices" more={{ state }} />
       </NewInvoice>
     </PageHeading>
   );
 }
+
+type TickColumnProps = Pick<ReturnType<typeof useChosen>, "chosen" | "toggle">;
+
+const tickColumn = ({ chosen, toggle }: TickColumnProps): ListColumn<Invoice> => ({
+  id: "chosen",
+  header: "Chosen",
+  box: true,
+  width: "4%",
+  cell: ({ id, number }) => (
+    <Tick
+      aria-label={`Choose ${number}`}
+      checked={chosen.has(id)}
+      onClick={(event) => event.stopPropagation()}
+      onChange={() => toggle(id)}
+    />
+  ),
+});
 
 type InvoiceColumnsProps = {
   currency: Props["currency"];
@@ -117,14 +139,14 @@ function invoiceColumns({ currency, props, today }: InvoiceColumnsProps): ListCo
       id: "customer",
       narrow: "who",
       header: "Customer",
-      width: "26%",
+      width: "21%",
       sort: "customer",
       cell: (row) => <span title={row.customer}>{row.customer}</span>,
     },
     {
       id: "for",
       header: "For",
-      width: "18%",
+      width: "17%",
       cell: (row) =>
         row.kind === "credit_note" ? (
           "credit note"
@@ -144,7 +166,7 @@ function invoiceColumns({ currency, props, today }: InvoiceColumnsProps): ListCo
       id: "due",
       narrow: "state",
       header: "Due",
-      width: "10%",
+      width: "12%",
       sort: "due",
       cell: (row) => (
         <span data-tone={row.balance > 0 && row.dueOn < today ? "off" : undefined}>
@@ -183,7 +205,12 @@ type NoInvoicesProps = {
 
 function NoInvoices({ book, state, text }: NoInvoicesProps): ReactNode {
   if (text)
-    return <p>No invoice is like that. Try part of its number or of the customer’s name.</p>;
+    return (
+      <p>
+        No invoice is like that. Try part of its number, of the customer’s name, or how a word of
+        its lines begins.
+      </p>
+    );
   if (state === "overdue") return <p>Nothing is overdue.</p>;
   return (
     <>

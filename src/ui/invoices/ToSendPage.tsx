@@ -15,6 +15,7 @@ import { Tick } from "../kit/fields";
 import { PageHeading, Title } from "../kit/headings";
 import { inDialog } from "../kit/keys";
 import type { ListColumn } from "../kit/lists/columns";
+import { useChosen } from "../kit/lists/useChosen";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { useActing } from "../shell/Notices";
 import { InvoiceTabs, NewInvoice } from "./InvoiceTabs";
@@ -67,14 +68,8 @@ type Sending = ReturnType<typeof useSending>;
 
 function useSending(documents: readonly ToSend[]) {
   const { act, busy } = useActing();
-  const [out, setOut] = useState<ReadonlySet<number>>(new Set());
   const [looking, setLooking] = useState<"mail" | "paper" | null>(null);
-  const toggle = (id: number): void => {
-    const next = new Set(out);
-    if (!next.delete(id)) next.add(id);
-    setOut(next);
-    setLooking(null);
-  };
+  const { chosen: out, toggle } = useChosen(() => setLooking(null));
   const chosen = documents.filter(({ id }) => !out.has(id));
   const mailed = chosen.filter(({ way, problem }) => way === "mail" && problem === null);
   const printed = chosen.filter(({ way }) => way === "paper");
@@ -154,7 +149,7 @@ const columnsOf = ({
 }): ListColumn<ToSend>[] => [
   {
     id: "chosen",
-    header: "",
+    header: "Chosen",
     box: true,
     width: "4%",
     cell: ({ id, number }) => (

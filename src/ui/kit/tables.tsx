@@ -4,7 +4,7 @@ import { chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 import { ledgerListRecipe } from "./recipes/ledgerList";
-import { detailTableRecipe, tallyRecipe } from "./recipes/tables";
+import { detailTableRecipe, lineTableRecipe, tallyRecipe } from "./recipes/tables";
 
 /** The frame of a ledger page's list; `LedgerList` and `LongList` stand on it. */
 export const LedgerFrame = chakra("div", ledgerListRecipe);
@@ -14,6 +14,8 @@ export const LedgerTable = chakra("table");
 export const DetailTable = chakra("table", detailTableRecipe);
 /** The terms of a sum. */
 export const TermTable = chakra("table", tallyRecipe);
+/** Lines that are typed in place. */
+export const LineTable = chakra("table", lineTableRecipe);
 /** A cell of a detail table that is set apart; in long lists cells stay plain. */
 export const Cell = chakra("td");
 /** A head of a column, or of a row, that is set apart. */

@@ -1,5 +1,6 @@
 "use client";
 
+import NextLink from "next/link";
 import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -44,6 +45,7 @@ export function SchedulesPage({
           </small>
         </Title>
         <Due due={due} />
+        <NextLink href={`/b/${book.book}/paying`}>agreed payments</NextLink>
         <HeadingEnd>
           <Act main hint="N" onClick={write}>
             Begin a schedule

@@ -18,7 +18,7 @@ type ItemsProps = {
   taxCodes: readonly { code: string }[];
 };
 
-const EMPTY = { code: "", description: "", rate: "", taxCode: "", account: "" };
+const EMPTY = { code: "", description: "", rate: "", taxCode: "", account: "", months: "1" };
 
 /** What is billed again and again: its words, its price, its tax, and where its income goes. */
 export function Items({ items, chart, taxCodes }: ItemsProps): ReactNode {
@@ -35,6 +35,7 @@ export function Items({ items, chart, taxCodes }: ItemsProps): ReactNode {
           rate: form.rate,
           taxCode: form.taxCode || null,
           account: form.account || null,
+          months: Number(form.months) || 1,
         },
       },
       () => ({ words: `Item ${form.code} is kept.` }),
@@ -89,6 +90,14 @@ export function Items({ items, chart, taxCodes }: ItemsProps): ReactNode {
               </option>
             ))}
         </LineChoice>
+        <FormWord
+          label="Months over which the income of the item is earned"
+          placeholder="months"
+          width="62px"
+          number
+          value={form.months}
+          onWord={(months) => set({ months })}
+        />
         <LineChoice
           kind="words"
           aria-label="Tax of the item"
@@ -129,14 +138,22 @@ function ItemTable({
             <Cell>
               <RowButton
                 onClick={() =>
-                  set({ ...item, taxCode: item.taxCode ?? "", account: item.account ?? "" })
+                  set({
+                    ...item,
+                    taxCode: item.taxCode ?? "",
+                    account: item.account ?? "",
+                    months: String(item.months),
+                  })
                 }
               >
                 {item.code}
               </RowButton>
             </Cell>
             <Cell>{item.description}</Cell>
-            <Cell data-tone="soft">{item.account ?? ""}</Cell>
+            <Cell data-tone="soft">
+              {item.account ?? ""}
+              {item.months > 1 ? ` over ${item.months} months` : ""}
+            </Cell>
             <Cell data-numeric>{item.rate}</Cell>
             <Cell width="3%">
               <RowButton

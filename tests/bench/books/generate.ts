@@ -1,4 +1,4 @@
-import { addDays, day, type Day, discountInTime, parseTerms } from "@/core/calendar";
+import { addDays, day, type Day, discountOn, parseTerms } from "@/core/calendar";
 import type { MatchingInput, MatchItem, MatchReceipt } from "@/core/matching";
 import { type Currency, currencyOf, minor, percentOf, ratioOf } from "@/core/money";
 
@@ -463,9 +463,5 @@ function two(amount: number): number {
 
 function takesDiscount(item: MatchItem, paidOn: Day): boolean {
   const terms = parseTerms(item.terms ?? "n/30");
-  return (
-    terms.ok &&
-    terms.value.discount !== null &&
-    discountInTime(item.issuedOn, terms.value, paidOn, 0)
-  );
+  return terms.ok && discountOn(item.issuedOn, terms.value, paidOn, 0)?.inTime === true;
 }

@@ -1,4 +1,4 @@
-import { addDays, day, type Day, discountInTime, parseTerms } from "@/core/calendar";
+import { addDays, day, type Day, discountOn, parseTerms } from "@/core/calendar";
 import type { MatchingInput, MatchItem, MatchReceipt } from "@/core/matching";
 import { type Currency, currencyOf, minor } from "@/core/money";
 
@@ -652,9 +652,5 @@ function difficultiesOf(hard: boolean, dice: Dice): number {
 
 function inTime(item: MatchItem, paidOn: Day): boolean {
   const terms = parseTerms(item.terms ?? "n/30");
-  return (
-    terms.ok &&
-    terms.value.discount !== null &&
-    discountInTime(item.issuedOn, terms.value, paidOn, 0)
-  );
+  return terms.ok && discountOn(item.issuedOn, terms.value, paidOn, 0)?.inTime === true;
 }

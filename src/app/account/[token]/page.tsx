@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
+import { processorAddress } from "@/server/paying/processorAddress";
 import { AccountPage } from "@/ui/account/AccountPage";
 
 import { accountOf, visited } from "../account";
@@ -25,5 +26,6 @@ export default async function Account({
   if (!account) notFound();
   if ((await searchParams).look === undefined) await visited(token, account, "opened");
   const { page } = account;
-  return <AccountPage base={`/account/${token}`} {...page} />;
+  const canPay = processorAddress() !== "" && page.parts.some(({ owed }) => owed > 0);
+  return <AccountPage base={`/account/${token}`} pay={canPay ? `/pay/${token}` : null} {...page} />;
 }

@@ -1,4 +1,4 @@
-import { type Day, discountInTime, parseTerms } from "@/core/calendar";
+import { type Day, discountOn, parseTerms } from "@/core/calendar";
 import { add, minor, type Minor, percentOf, ratioOf, sumOf } from "@/core/money";
 
 import type { MatchItem } from "../types";
@@ -15,14 +15,10 @@ export type Part = {
 export function partsOf(item: MatchItem, paidOn: Day, graceDays: number): Part[] {
   const whole: Part = { item, amount: item.balance, discount: minor(0), inTime: true };
   const terms = item.terms === null ? null : parseTerms(item.terms);
-  if (
-    !terms?.ok ||
-    terms.value.discount === null ||
-    item.balance !== item.total ||
-    item.balance <= 0
-  )
-    return [whole];
-  const percent = ratioOf(terms.value.discount.percent);
+  if (!terms?.ok || item.balance !== item.total || item.balance <= 0) return [whole];
+  const offered = discountOn(item.issuedOn, terms.value, paidOn, graceDays);
+  if (!offered) return [whole];
+  const percent = ratioOf(offered.percent);
   if (!percent.ok) return [whole];
   const discount = percentOf(item.total, percent.value, "half-even");
   return [
@@ -31,7 +27,7 @@ export function partsOf(item: MatchItem, paidOn: Day, graceDays: number): Part[]
       item,
       amount: add(item.balance, -discount),
       discount,
-      inTime: discountInTime(item.issuedOn, terms.value, paidOn, graceDays),
+      inTime: offered.inTime,
     },
   ];
 }

@@ -14,6 +14,7 @@ import {
 } from "@/db/processor";
 import { type ProcessorAccountRow } from "@/db/processorAccounts";
 import { joinRemittances } from "@/server/match/steps/remittances";
+import { notePaymentReturned, placeCharge } from "@/server/paying/steps/placePayment";
 import { tieAllSingle } from "@/server/payouts/steps/tie";
 import type { CommandContext } from "@/server/runtime/context";
 
@@ -115,12 +116,16 @@ class ActivityImport {
     if (row.kind === "charge") {
       const { method, payerName, payerEmail, reference } = row;
       const payer = { method, payerName, payerEmail, reference };
-      this.charges.set(row.externalId, postCharge(ctx, { account, item, payer, actId }));
+      const receiptId = postCharge(ctx, { account, item, payer, actId });
+      this.charges.set(row.externalId, receiptId);
+      placeCharge(ctx, account.id, row.externalId, receiptId);
       if (this.orphans.has(row.externalId)) this.claimOrphans(row.externalId);
     } else {
       const receiptId = this.receiptOfCharge(row.relatedId);
       const id = insertProcessorItem(ctx.db, { ...item, receiptId });
       postActivity(ctx, account, { item: { ...item, id, receiptId }, kind: row.kind }, actId);
+      if (row.kind === "ach_return" && row.relatedId !== null)
+        notePaymentReturned(ctx, account.id, row.relatedId, row.returnCode);
     }
     if (payoutId !== null) this.touched.add(payoutId);
   }

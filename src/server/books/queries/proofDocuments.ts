@@ -6,7 +6,7 @@ import { bankAccounts, explainedLinesByMonth } from "@/db/bank";
 import { clearingAsOf, type ItemsOfRole, itemsOfRole } from "@/db/clearing";
 import type { Db } from "@/db/connection";
 import { accruals } from "@/db/fees";
-import { openItemsAsOf } from "@/db/openItems";
+import { openItemsAsOf } from "@/db/openItemPages";
 import { tiedByMonth } from "@/db/payouts";
 import { type ReceiptPart, receiptsWith } from "@/db/receipts";
 import { receiptsByHand } from "@/db/receiptsByHand";

@@ -54,6 +54,7 @@ function draftsOf({ db }: CommandContext, ids: readonly number[]): Result<Docume
     if (!draft) return fail("document.unknown", { id });
     if (draft.stage !== "draft" || draft.kind !== "invoice")
       return fail("document.written", { number: draft.number ?? "One of these" });
+    if (draft.depositOf !== null) return fail("join.deposit");
     if (drafts[0] && !isAlike(draft, drafts[0])) return fail("join.other");
     if (draft.discountPercent !== null || draft.discountSum !== null) return fail("join.discount");
     drafts.push(draft);

@@ -1,7 +1,8 @@
 import { z } from "zod";
 
 import type { DraftInput } from "@/contracts/invoices";
-import { minor, toDecimal } from "@/core/money";
+import { decimalOf } from "@/core/invoices";
+import { minor, mulDiv, toDecimal } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { creditNotesOf, documentById, documentOfItem, type DocumentRow } from "@/db/documents";
 import { openItemById } from "@/db/openItems";
@@ -103,14 +104,33 @@ function creditInput(
   const part = { ...base, charges: [], discountPercent: null, discountSum: null };
   const lines =
     taken.what === "sum" ? [sumLine(ctx, whole, taken, invoice)] : partLines(whole, taken.lines);
-  const missing = lines.includes(null);
-  return missing
-    ? fail("document.line", { number: invoice.number ?? "" })
-    : ok({
-        ...part,
-        discountPercent: taken.what === "lines" ? whole.discountPercent : null,
-        lines: lines.flatMap((line) => line ?? []),
-      });
+  if (lines.includes(null)) return fail("document.line", { number: invoice.number ?? "" });
+  const credited = { ...part, lines: lines.flatMap((line) => line ?? []) };
+  if (taken.what === "sum") return ok(credited);
+  return ok({
+    ...credited,
+    discountPercent: whole.discountPercent,
+    discountSum: discountOfLines(ctx, whole, taken.lines),
+  });
+}
+
+/** What the lines that are taken back bore of a discount that is a sum: by the part of each that is taken. */
+function discountOfLines(
+  ctx: CommandContext,
+  whole: DraftInput,
+  asked: readonly { line: number; quantity: string }[],
+): number | null {
+  if (whole.discountSum === null) return null;
+  const worked = workOut(ctx, whole);
+  if (!worked.ok) return null;
+  const { discounts } = worked.value.totals;
+  return asked.reduce((sum, { line, quantity }) => {
+    const [part, billed] = [decimalOf(quantity), decimalOf(whole.lines[line - 1]?.quantity ?? "")];
+    if (!part.ok || !billed.ok || billed.value.units === 0n) return sum;
+    const numerator = part.value.units * 10n ** BigInt(billed.value.places);
+    const denominator = billed.value.units * 10n ** BigInt(part.value.places);
+    return sum + mulDiv(discounts[line - 1] ?? 0, numerator, denominator, "half-up");
+  }, 0);
 }
 
 type Line = DraftInput["lines"][number];
@@ -139,5 +159,6 @@ function sumLine(
     rate: toDecimal(minor(sum), currency),
     discountPercent: null,
     taxCode: found.taxCode,
+    settles: null,
   };
 }

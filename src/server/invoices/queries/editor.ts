@@ -1,16 +1,20 @@
-import type { DraftListed, EditorFacts, TypedDraft } from "@/contracts/editor";
+import type { DraftListed, EditorFacts, TypedDraft, TypedLine } from "@/contracts/editor";
+import type { DraftInput } from "@/contracts/invoices";
 import type { Day } from "@/core/calendar";
-import type { BilledBefore } from "@/core/invoices";
+import { type BilledBefore, STAGE_WORDS } from "@/core/invoices";
 import { type Currency, formatAmount } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { cardOf } from "@/db/customerCards";
 import { customerById } from "@/db/customers";
 import { chargesOf, documentById, type DocumentRow, linesOf } from "@/db/documents";
+import { depositsOf } from "@/db/deposited";
 import { lastPrices, unapprovedDocuments } from "@/db/documentLists";
 import { items } from "@/db/items";
 import { currenciesWithRates } from "@/db/rates";
 import { taxCodes } from "@/db/taxCodes";
 import { readSettings, type Settings } from "@/db/settings";
+
+import { postsTo } from "./postsTo";
 
 const EMPTY_LINE = {
   item: "",
@@ -19,6 +23,7 @@ const EMPTY_LINE = {
   rate: "",
   discountPercent: "",
   taxCode: "",
+  settles: null,
 };
 
 /** What the editor begins with: a draft that is kept, or an empty one; null where there is none. */
@@ -38,6 +43,9 @@ export function editorOf(
       currencies: currenciesFor(db, settings),
       taxCodes: taxCodes(db),
       rules: { included: settings.taxIncluded, rounded: settings.taxRounded },
+      deposits: [],
+      isDeposit: false,
+      postsTo: postsTo(db, false),
     };
   const document = documentById(db, id);
   if (!document || (document.stage !== "draft" && document.stage !== "waiting")) return null;
@@ -50,6 +58,14 @@ export function editorOf(
     currencies: currenciesFor(db, settings),
     taxCodes: taxCodes(db),
     rules: { included: document.taxIncluded, rounded: document.taxRounded },
+    deposits: depositsOf(db, id).map((deposit) => ({
+      id: deposit.id,
+      itemId: deposit.itemId,
+      words: deposit.number ?? STAGE_WORDS[deposit.stage],
+      total: deposit.total,
+    })),
+    isDeposit: document.depositOf !== null,
+    postsTo: postsTo(db, document.depositOf !== null),
   };
 }
 
@@ -104,16 +120,20 @@ export function typedOf(db: Db, document: DocumentRow): TypedDraft {
       taxCode: taxCode ?? "",
     })),
     withholdingPercent: document.withholdingPercent ?? "",
-    lines: linesOf(db, document.id).map((line) => ({
-      item: line.item ?? "",
-      description: line.description,
-      quantity: line.quantity,
-      rate: line.rate,
-      discountPercent: line.discountPercent ?? "",
-      taxCode: line.taxCode ?? "",
-    })),
+    lines: linesOf(db, document.id).map(typedLine),
   };
 }
+
+/** A line that is kept as the editor shows it. */
+export const typedLine = (line: DraftInput["lines"][number]): TypedLine => ({
+  item: line.item ?? "",
+  description: line.description,
+  quantity: line.quantity,
+  rate: line.rate,
+  discountPercent: line.discountPercent ?? "",
+  taxCode: line.taxCode ?? "",
+  settles: line.settles,
+});
 
 /** A new draft: empty, for a customer, or like a document that was written before. */
 export function newDraft(
@@ -126,16 +146,33 @@ export function newDraft(
   if (!facts || !like) return facts;
   return {
     ...facts,
-    draft: { ...typedOf(db, like), issuedOn: today, dueOn: "", dueReason: "", poNumber: "" },
+    draft: {
+      ...withoutDeposits(typedOf(db, like)),
+      issuedOn: today,
+      dueOn: "",
+      dueReason: "",
+      poNumber: "",
+    },
   };
 }
+
+/** A deposit is taken off once. */
+export const withoutDeposits = (draft: TypedDraft): TypedDraft => ({
+  ...draft,
+  lines: draft.lines.filter(({ settles }) => settles === null),
+});
 
 /** What was written for a customer before, then for others; each description once, with its latest rate. */
 export function pricesFor(db: Db, customerId: number): BilledBefore[] {
   const billed = lastPrices(db, customerId);
   const known = new Set(billed.map(({ description }) => description));
   // The list of items completes what was not billed to anybody yet.
-  const listed = items(db).map(({ code, ...item }): BilledBefore => ({ ...item, item: code }));
+  const listed = items(db).map(({ code, description, rate, taxCode }): BilledBefore => ({
+    item: code,
+    description,
+    rate,
+    taxCode,
+  }));
   return [...billed, ...listed.filter(({ description }) => !known.has(description))];
 }
 

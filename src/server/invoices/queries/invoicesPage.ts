@@ -1,4 +1,4 @@
-import { openItemPage } from "@/db/openItems";
+import { openItemPage } from "@/db/openItemPages";
 import type { BookContext } from "@/server/runtime/bookContext";
 
 const COLUMNS: Record<string, string> = {

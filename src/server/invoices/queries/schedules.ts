@@ -16,7 +16,7 @@ import { readSettings, type Settings } from "@/db/settings";
 
 import { billedOn, workedPeriod } from "../steps/writePeriod";
 import { planWords } from "../steps/planWords";
-import { editorOf, sumText, typedOf } from "./editor";
+import { editorOf, sumText, typedLine, typedOf, withoutDeposits } from "./editor";
 
 type Reading = { db: Db; settings: Settings; today: Day };
 
@@ -141,14 +141,7 @@ function editorFor({ db, today, settings }: Reading, schedule: ScheduleRow, on: 
       taxCode: taxCode ?? "",
     })),
     withholdingPercent: billed.withholdingPercent ?? "",
-    lines: billed.lines.map((line) => ({
-      item: line.item ?? "",
-      description: line.description,
-      quantity: line.quantity,
-      rate: line.rate,
-      discountPercent: line.discountPercent ?? "",
-      taxCode: line.taxCode ?? "",
-    })),
+    lines: billed.lines.map(typedLine),
   };
   return { ...empty, draft };
 }
@@ -168,6 +161,6 @@ export function newScheduleFacts(
   const document = documentId === null ? undefined : documentById(db, documentId);
   const empty = emptyEditor(db, today, document?.customerId ?? customerId);
   return document
-    ? { ...empty, draft: { ...typedOf(db, document), issuedOn: today, dueOn: "" } }
+    ? { ...empty, draft: { ...withoutDeposits(typedOf(db, document)), issuedOn: today, dueOn: "" } }
     : empty;
 }

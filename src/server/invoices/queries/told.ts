@@ -45,5 +45,5 @@ export function toldItem(db: Db, itemId: number): ToldDocument | null {
 }
 
 /** Where this machine's own server has the customers' pages, until the book says another address. */
-const localBase = (): string =>
+export const localBase = (): string =>
   `http://127.0.0.1:${process.env.PUBLIC_PORT ?? process.env.PORT ?? "3000"}`;

@@ -1,19 +1,19 @@
 import { createHash } from "node:crypto";
 
 import type { PaperFacts } from "@/contracts/invoices";
-import { nextStage, numberOf, type Totals } from "@/core/invoices";
-import { inBook, postCreditNote, postInvoice } from "@/core/ledger";
-import { add, minor, type Minor } from "@/core/money";
+import { nextStage, numberOf } from "@/core/invoices";
+import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { documentById, type DocumentRow, markApproved, setStage } from "@/db/documents";
 import { cardOf } from "@/db/customerCards";
 import { insertWay } from "@/db/documentWays";
-import { items } from "@/db/items";
 import { drawNumber } from "@/db/series";
 import { insertOpenItem, openItemByNumber } from "@/db/openItems";
 import type { CommandContext } from "@/server/runtime/context";
 
+import { depositsFit, nameDeposit } from "./deposits";
 import { inputOf } from "./inputOf";
+import { postDocument } from "./postDocument";
 import { workOut } from "./workOut";
 
 export type Approved = { id: number; number: string; itemId: number; actId: number };
@@ -36,6 +36,8 @@ export function approveOne(ctx: CommandContext, document: DocumentRow): Result<A
     rules: { included: document.taxIncluded, rounded: document.taxRounded },
   });
   if (!worked.ok) return worked;
+  const fits = depositsFit(ctx.db, document, worked.value.lines);
+  if (!fits.ok) return fits;
   const number = freeNumber(ctx, document);
   const paper: PaperFacts = { ...worked.value.paper, number };
   const itemId = insertItem(ctx, document, number, paper);
@@ -55,8 +57,9 @@ export function approveOne(ctx: CommandContext, document: DocumentRow): Result<A
     { kind: "open_item", id: itemId, customerId: document.customerId },
     `${words} ${number} approved, ${ctx.sum(document.total, document.currency)}`,
   );
-  const { totals } = worked.value;
-  post(ctx, { document, paper, totals, itemId, actId, text: `${words} ${number}` });
+  const text = `${words} ${number}`;
+  postDocument(ctx, { document, worked: worked.value, itemId, actId, text });
+  nameDeposit(ctx.db, document, number);
   return ok({ id: document.id, number, itemId, actId });
 }
 
@@ -118,49 +121,4 @@ function insertItem(
     fileId: null,
     lineNo: null,
   });
-}
-
-type Posting = {
-  document: DocumentRow;
-  paper: PaperFacts;
-  totals: Totals;
-  itemId: number;
-  actId: number;
-  text: string;
-};
-
-/** Income without tax by the accounts of its items; charges go to the one of all income. */
-function incomeOf(
-  { db }: CommandContext,
-  { nets, chargeNets }: Totals,
-  lines: PaperFacts["lines"],
-): { of: string | null; net: Minor }[] {
-  const accountOf = new Map(items(db).map(({ code, incomeOf: of }) => [code, of]));
-  const sums = new Map<string | null, Minor>();
-  const count = (of: string | null, net: Minor): void => {
-    sums.set(of, add(sums.get(of) ?? minor(0), net));
-  };
-  for (const net of chargeNets) count(null, net);
-  nets.forEach((net, at) => count(accountOf.get(lines[at]?.item ?? "") ?? null, net));
-  return [...sums].map(([of, net]) => ({ of, net }));
-}
-
-/** Receivables gross, income without tax, tax by code. */
-function post(
-  ctx: CommandContext,
-  { document, paper, totals, itemId, actId, text }: Posting,
-): void {
-  const { currency } = document;
-  const parts = {
-    on: document.issuedOn,
-    partyId: document.customerId,
-    document: { kind: "open_item" as const, id: itemId, text },
-    itemId,
-    income: incomeOf(ctx, totals, paper.lines).map(({ of, net }) => ({
-      ...(of === null ? {} : { of }),
-      sum: inBook(net, currency),
-    })),
-    taxes: paper.taxes.map(({ code, sum }) => ({ of: code, sum: inBook(sum, currency) })),
-  };
-  ctx.post(document.kind === "invoice" ? postInvoice(parts) : postCreditNote(parts), actId);
 }

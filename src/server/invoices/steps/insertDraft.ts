@@ -3,12 +3,16 @@ import type { CommandContext } from "@/server/runtime/context";
 
 import type { WorkedOut } from "./workOut";
 
-/** Where a draft comes from: an order by its name and content, the invoice that it corrects, a schedule. */
+/**
+ * Where a draft comes from: an order by its name and content, the invoice that it corrects, the draft
+ * that it asks a part of, a schedule.
+ */
 type DraftOrigin = {
   kind?: DocumentKind;
   orderRef?: string;
   orderHash?: string;
   creditsId?: number;
+  depositOf?: number;
   schedule?: string;
 };
 
@@ -16,7 +20,7 @@ type DraftOrigin = {
 export function insertDraft(
   ctx: CommandContext,
   { content, lines, charges }: WorkedOut,
-  { kind = "invoice", orderRef, orderHash, creditsId, schedule }: DraftOrigin = {},
+  { kind = "invoice", orderRef, orderHash, creditsId, depositOf, schedule }: DraftOrigin = {},
 ): number {
   const head = {
     kind,
@@ -24,6 +28,7 @@ export function insertDraft(
     orderRef: orderRef ?? null,
     orderHash: orderHash ?? null,
     creditsId: creditsId ?? null,
+    depositOf: depositOf ?? null,
     writtenBy: ctx.who.actor,
   };
   const id = insertDocument(ctx.db, head, content);

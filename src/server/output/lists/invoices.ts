@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import { toDecimal } from "@/core/money";
-import { openItemPage } from "@/db/openItems";
+import { openItemPage } from "@/db/openItemPages";
 import { INVOICE_STATES } from "@/server/invoices/queries/invoicesPage";
 
 import { defineSheet } from "../defineSheet";

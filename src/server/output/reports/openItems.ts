@@ -1,5 +1,5 @@
 import { toDecimal } from "@/core/money";
-import { openItemsAsOf } from "@/db/openItems";
+import { openItemsAsOf } from "@/db/openItemPages";
 
 import { defineSheet } from "../defineSheet";
 import { aPeriod } from "../queries";

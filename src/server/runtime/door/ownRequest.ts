@@ -4,6 +4,8 @@ export const MARKS = {
   proxied: "x-dozo-proxied",
   /** It came through the customers' door; the value is a word that only this process knows. */
   door: "x-dozo-door",
+  /** Who asked by that door. */
+  from: "x-dozo-from",
 } as const;
 
 /** Why a request is not for the clerk's pages, by the code of its words; null where it is. */

@@ -10,11 +10,12 @@ import {
 import { RateLimiterMemory } from "rate-limiter-flexible";
 
 import { MARKS } from "./ownRequest";
-import { linkOfPath, makesPaper } from "./publicPaths";
+import { linkOfDoing, linkOfPath, makesPaper } from "./publicPaths";
 
 /** What a customer's browser may tell the pages; nothing else of its request is passed on. */
 const PASSED_ON = [
   "accept",
+  "accept-encoding",
   "accept-language",
   "if-none-match",
   "if-modified-since",
@@ -25,10 +26,16 @@ const PASSED_ON = [
   "user-agent",
 ] as const;
 
+/** What goes along with something that is done: its body, and from where it was sent. */
+const PASSED_WITH_BODY = ["content-type", "content-length", "origin", "sec-fetch-site"] as const;
+/** The most that a customer sends: which invoices, by what, a few words. */
+const MOST_BODY = 16_384;
+
 /** So often a minute: pages by one link, papers by one link, everything from one address. */
 const LIMITS = {
   link: new RateLimiterMemory({ points: 120, duration: 60 }),
   paper: new RateLimiterMemory({ points: 20, duration: 60 }),
+  doing: new RateLimiterMemory({ points: 20, duration: 60 }),
   address: new RateLimiterMemory({ points: 600, duration: 60 }),
   /** Links that lead nowhere: somebody guesses. */
   wrong: new RateLimiterMemory({ points: 30, duration: 60 }),
@@ -37,8 +44,9 @@ const HEADERS_WITHIN_MS = 10_000;
 const ANSWER_WITHIN_MS = 60_000;
 
 /**
- * The customers' door: a port of its own that leads to account pages and to nothing else, so that
- * whatever is put in front of it can never reach the clerk's pages. It reads no body.
+ * The customers' door: a port of its own that leads to account and pay pages and to nothing else, so
+ * that whatever is put in front of it can never reach the clerk's pages. A body is passed on only
+ * with the few things that a customer can do, and only a small one.
  */
 export function openPublicDoor(door: { port: number; host: string; inner: number }): Server {
   process.env.DOZO_DOOR ??= randomBytes(24).toString("hex");
@@ -58,15 +66,38 @@ type Refusal = { status: number; words: string; retryAfter?: number };
 
 async function admit(request: IncomingMessage): Promise<Refusal | null> {
   const { method = "GET", url = "/" } = request;
+  const from = addressOf(request);
+  if (method === "POST") return admitDoing(request, from);
   if (method !== "GET" && method !== "HEAD")
     return { status: 405, words: "Only pages can be asked for here." };
-  const from = addressOf(request);
   const link = linkOfPath(url);
   if (link === null)
     return (await over("wrong", from)) ?? { status: 404, words: "There is no such page." };
   const tooOften = await over("address", from);
   if (tooOften || link === "") return tooOften;
   return (await over("link", link)) ?? (makesPaper(url) ? over("paper", link) : null);
+}
+
+/** Something that a customer does: of its own page, in JSON, short, and not too often. */
+async function admitDoing(
+  { url = "/", headers }: IncomingMessage,
+  from: string,
+): Promise<Refusal | null> {
+  const link = linkOfDoing(url);
+  if (link === null)
+    return (
+      (await over("wrong", from)) ?? { status: 405, words: "Only pages can be asked for here." }
+    );
+  const site = headers["sec-fetch-site"];
+  if (
+    !/^application\/json\b/i.test(headers["content-type"] ?? "") ||
+    (site && site !== "same-origin")
+  )
+    return { status: 403, words: "This was sent from another page." };
+  const length = Number(headers["content-length"] ?? "x");
+  if (!Number.isInteger(length) || length > MOST_BODY)
+    return { status: 413, words: "This is too long." };
+  return (await over("address", from)) ?? over("doing", link);
 }
 
 async function over(limit: keyof typeof LIMITS, whose: string): Promise<Refusal | null> {
@@ -109,7 +140,9 @@ function passOn(request: IncomingMessage, response: ServerResponse, inner: numbe
       method: request.method,
       path: request.url,
       headers: {
-        ...passed(request.headers),
+        ...passed(request.headers, PASSED_ON),
+        ...(request.method === "POST" ? passed(request.headers, PASSED_WITH_BODY) : {}),
+        [MARKS.from]: addressOf(request),
         host: `127.0.0.1:${inner}`,
         [MARKS.door]: process.env.DOZO_DOOR,
       },
@@ -128,12 +161,13 @@ function passOn(request: IncomingMessage, response: ServerResponse, inner: numbe
       say(response, { status: 503, words: "The page cannot be shown just now. Please try again." });
   });
   response.on("close", () => asked.destroy());
-  asked.end();
+  if (request.method === "POST") request.pipe(asked);
+  else asked.end();
 }
 
-function passed(headers: IncomingHttpHeaders): Record<string, string> {
+function passed(headers: IncomingHttpHeaders, names: readonly string[]): Record<string, string> {
   return Object.fromEntries(
-    PASSED_ON.flatMap((name) => {
+    names.flatMap((name) => {
       const value = headers[name];
       return typeof value === "string" ? [[name, value]] : [];
     }),

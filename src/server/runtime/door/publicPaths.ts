@@ -1,8 +1,9 @@
-/** What the customers' door leads to: account pages behind their links, and what these need to be shown. */
+/** What the customers' door leads to: account and pay pages behind their links, and what these need to be shown. */
 const PATHS: readonly RegExp[] = [
   /^\/account\/[0-9a-f]{16,64}$/,
   /^\/account\/[0-9a-f]{16,64}\/statement$/,
   /^\/account\/[0-9a-f]{16,64}\/invoices\/\d{1,15}$/,
+  /^\/pay\/[0-9a-f]{16,64}$/,
   /^\/_next\/static\/[\w./~-]{1,300}$/,
   /^\/icon\.svg$/,
 ];
@@ -14,7 +15,12 @@ export function linkOfPath(target: string): string | null {
   if (path.includes("..") || path.includes("//") || path.includes("%") || path.includes("\\"))
     return null;
   if (!PATHS.some((known) => known.test(path))) return null;
-  return /^\/account\/([0-9a-f]+)/.exec(path)?.[1] ?? "";
+  return /^\/(?:account|pay)\/([0-9a-f]+)/.exec(path)?.[1] ?? "";
+}
+
+/** The link that something is done by, of the few things that a customer can do; null for all else. */
+export function linkOfDoing(target: string): string | null {
+  return /^\/pay\/([0-9a-f]{16,64})\/(?:payments|agreement)$/.exec(target)?.[1] ?? null;
 }
 
 /** Whether a path makes a paper, which takes more than showing a page. */

@@ -1,10 +1,15 @@
 import { isRunDay } from "@/core/followup";
 import { commandByKey } from "@/db/acts";
+import { monthsDue } from "@/core/invoices";
+import type { Processor } from "@/core/paying";
 import type { Db } from "@/db/connection";
+import { deferralsLeft } from "@/db/deferrals";
 import { letterToDeliver } from "@/db/letters";
 import { schedulesDue } from "@/db/schedules";
 import { readSettings, type Settings } from "@/db/settings";
 import { isBackupDue } from "@/server/books/backups/kept";
+import type { DoCommand } from "@/server/paying/payNow";
+import { settleAsked } from "@/server/paying/settleAsked";
 import { runKey } from "@/server/overdue/queries/letterRun";
 
 import { todayOf } from "../context";
@@ -21,16 +26,19 @@ const kept = globalThis as typeof globalThis & { dozoClock?: NodeJS.Timeout };
  * Looks at every book each minute for letters and schedules whose time has come. Starting it twice
  * is starting it once.
  */
-export function startClock(): void {
+export function startClock(processorOf: ProcessorOf): void {
   if (kept.dozoClock) return;
   kept.dozoClock = setInterval(() => {
-    void look(new Date());
+    void look(new Date(), processorOf);
   }, LOOK_EVERY_MS);
   kept.dozoClock.unref();
-  void look(new Date());
+  void look(new Date(), processorOf);
 }
 
-async function look(now: Date): Promise<void> {
+/** The processor behind a book; null where there is none. */
+type ProcessorOf = (book: string) => Processor | null;
+
+async function look(now: Date, processorOf: ProcessorOf): Promise<void> {
   for (const book of listBooks()) {
     try {
       const db = reading(book);
@@ -39,6 +47,8 @@ async function look(now: Date): Promise<void> {
       if (key !== null) await execute(book, "runLetters", {}, { actor: "schedule", key });
       else if (letterToDeliver(db, now.toISOString()) !== undefined) wake(book);
       await writeSchedules(book, db, now);
+      await earn(book, db, now);
+      await settlePayments(book, db, { now, processor: processorOf(book) });
       await backUp(book, readSettings(db), now);
     } catch (error) {
       // One book that cannot be read does not keep the others waiting.
@@ -59,6 +69,27 @@ async function writeSchedules(book: string, db: Db, now: Date): Promise<void> {
     const done = await execute(book, "runSchedules", {}, { actor: "schedule", key });
     if (!done.ok) return;
   }
+}
+
+/** Finds out what became of payments whose answer was lost. */
+async function settlePayments(
+  book: string,
+  db: Db,
+  { now, processor }: { now: Date; processor: Processor | null },
+): Promise<void> {
+  if (!processor) return;
+  const run = ((name, input, key) =>
+    execute(book, name, input, { actor: "schedule", key })) as DoCommand;
+  await settleAsked(db, { processor, run, now });
+}
+
+/** Posts what months that are over have earned. */
+async function earn(book: string, db: Db, now: Date): Promise<void> {
+  const settings = readSettings(db);
+  if (settings.clock !== null) return;
+  const today = todayOf(settings, now);
+  if (!deferralsLeft(db).some((deferral) => monthsDue(deferral, today).length > 0)) return;
+  await execute(book, "releaseIncome", {}, { actor: "schedule", key: `earned-${today}` });
 }
 
 /** Takes the copy of the day of a real book, where the last good one is older than that. */

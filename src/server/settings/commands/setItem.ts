@@ -20,6 +20,8 @@ export const setItem = defineCommand({
         taxCode: z.string().trim().max(20).nullable().default(null),
         /** The number of its income account; null: the one of all income. */
         account: z.string().trim().max(20).nullable().default(null),
+        /** Over how many months its income is earned; 1: at once. */
+        months: z.number().int().min(1).max(120).default(1),
       })
       .nullable(),
   }),
@@ -45,8 +47,13 @@ export const setItem = defineCommand({
       rate: decimalText(rate.value),
       taxCode: to.taxCode,
       incomeOf: account?.of ?? null,
+      months: to.months,
     });
-    ctx.act("settings", { kind: "book", id: 0 }, `item ${code}: ${to.description}, ${to.rate}`);
+    ctx.act(
+      "settings",
+      { kind: "book", id: 0 },
+      `item ${code}: ${to.description}, ${to.rate}${to.months > 1 ? `, earned over ${to.months} months` : ""}`,
+    );
     return ok(null);
   },
 });

@@ -2,6 +2,7 @@
 
 import type { ReactNode } from "react";
 
+import type { PostsTo, TypedLine } from "@/contracts/editor";
 import type { Totals } from "@/core/invoices";
 import { type Currency, formatAmount } from "@/core/money";
 
@@ -75,20 +76,39 @@ function Sum({
   );
 }
 
-/** What approval posts: receivables gross, income, tax. */
-export function Posting({
-  totals,
-  currency,
-  credit,
-}: {
+type PostingProps = {
   totals: Totals | null;
   currency: Currency;
   credit: boolean;
-}): ReactNode {
+  /** The lines that count, in the order of the totals. */
+  lines: readonly TypedLine[];
+  postsTo: PostsTo;
+};
+
+/** The net by the account that it goes to, credits negative; charges go with all income. */
+function netByAccount(
+  { nets, chargeNets }: Totals,
+  lines: readonly TypedLine[],
+  { usual, deposits, items }: PostsTo,
+): [string, number][] {
+  const sums = new Map<string, number>();
+  const count = (account: string, net: number): void => {
+    sums.set(account, (sums.get(account) ?? 0) - net);
+  };
+  nets.forEach((net, at) => {
+    const line = lines[at];
+    count(line?.settles != null ? deposits : (items[line?.item ?? ""] ?? usual), net);
+  });
+  for (const net of chargeNets) count(usual, net);
+  return [...sums];
+}
+
+/** What approval posts: receivables gross, income, tax. */
+export function Posting({ totals, currency, credit, lines, postsTo }: PostingProps): ReactNode {
   const rows: [string, number][] = totals
     ? [
         ["Accounts receivable", totals.total],
-        ["Sales", -totals.net],
+        ...netByAccount(totals, lines, postsTo),
         ...totals.taxes
           .filter(({ sum }) => sum !== 0)
           .map(({ tax, sum }): [string, number] => [`Sales tax payable, ${tax.code}`, -sum]),

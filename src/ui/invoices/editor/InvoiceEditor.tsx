@@ -19,10 +19,12 @@ import { Choice, TextField } from "../../kit/fields";
 import { HeadingEnd, PageHeading, Title } from "../../kit/headings";
 import { ActRow, Section, WorkingsGrid } from "../../kit/layout";
 import { useActing } from "../../shell/Notices";
+import { Deposits } from "./Deposits";
 import { MoreFields } from "./MoreFields";
 import { Posting, Sums } from "./EditorSums";
 import { LineRows } from "./LineRows";
 import { problemWords } from "./problemWords";
+import { begunLines } from "./typed";
 import { useDraft, useLastPrices, type Saved } from "./useDraft";
 
 type InvoiceEditorProps = BookFacts & { facts: EditorFacts };
@@ -75,9 +77,16 @@ export function InvoiceEditor({ facts, today }: InvoiceEditorProps): ReactNode {
               Approve
             </Act>
           </ActRow>
+          <Deposits facts={facts} editor={editor} />
         </Section>
         <Section>
-          <Posting totals={worked.totals} currency={currency} credit={facts.kind !== "invoice"} />
+          <Posting
+            totals={worked.totals}
+            currency={currency}
+            credit={facts.kind !== "invoice"}
+            lines={begunLines(draft)}
+            postsTo={facts.postsTo}
+          />
         </Section>
       </WorkingsGrid>
     </>

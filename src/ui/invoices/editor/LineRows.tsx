@@ -8,7 +8,7 @@ import { type Currency, formatAmount } from "@/core/money";
 
 import { RowButton } from "../../kit/buttons";
 import { LineChoice, LineField } from "../../kit/fields";
-import { Cell, HeadCell, TermTable } from "../../kit/tables";
+import { Cell, HeadCell, LineTable } from "../../kit/tables";
 import { rateOfAmount, settled } from "./typed";
 
 type LineRowsProps = {
@@ -28,7 +28,7 @@ export function LineRows(props: LineRowsProps): ReactNode {
   const { lines, totals, problem, taxCodes, prices } = props;
   return (
     <>
-      <TermTable aria-label="Lines" width="100%" onKeyDown={goOn}>
+      <LineTable aria-label="Lines" onKeyDown={goOn}>
         <thead>
           <tr>
             <HeadCell scope="col" textAlign="left" width="36%">
@@ -66,7 +66,7 @@ export function LineRows(props: LineRowsProps): ReactNode {
             />
           ))}
         </tbody>
-      </TermTable>
+      </LineTable>
       <datalist id="written-before">
         {prices.map(({ description }) => (
           <option key={description} value={description} />
@@ -94,6 +94,9 @@ type LineRowProps = LineRowsProps & {
   wrong: string | null;
 };
 
+/** What a field is for, while nothing is typed in it. */
+const SHORT = { quantity: "quantity", rate: "rate", discountPercent: "less %" } as const;
+
 function LineRow(props: LineRowProps): ReactNode {
   const { line, at, wrong, taxCodes, remove, change } = props;
   const number = (field: "quantity" | "rate" | "discountPercent", label: string): ReactNode => (
@@ -102,6 +105,7 @@ function LineRow(props: LineRowProps): ReactNode {
         width="100%"
         inputMode="decimal"
         aria-label={`${label} of line ${at + 1}`}
+        placeholder={SHORT[field]}
         value={line[field]}
         onChange={(event) => change(at, { [field]: event.target.value })}
         onBlur={(event) => {
@@ -207,6 +211,7 @@ function AmountCell({ line, at, amount, currency, change }: LineRowProps): React
         width="100%"
         inputMode="decimal"
         aria-label={`Amount of line ${at + 1}`}
+        placeholder="amount"
         defaultValue={shown}
         onBlur={(event) => {
           if (event.target.value === shown || event.target.value.trim() === "") return;

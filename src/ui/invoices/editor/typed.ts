@@ -23,6 +23,7 @@ export const EMPTY_LINE: TypedLine = {
   rate: "",
   discountPercent: "",
   taxCode: "",
+  settles: null,
 };
 
 /** Whether anything was typed in a line. */
@@ -61,6 +62,7 @@ export function workedOut(
     rate: settled(line.rate || "0"),
     discountPercent: line.discountPercent.trim() || null,
     taxCode: line.taxCode || null,
+    settles: line.settles,
   }));
   if (lines.length === 0) return { totals: null, problem: null };
   const sums = sumsOf(draft);

@@ -66,8 +66,15 @@ export function useDraft(facts: EditorFacts) {
   useKeeping({ book, draft, facts, keep, setDraft, setSaved });
   const words = worked.totals ? formatAmount(worked.totals.total, draft.currency) : "";
   const finish = useFinishing({ draft, keep, id, words });
-  return { draft, setDraft, worked, saved, ...finish, ...useLines(setDraft) };
+  const kept = async (): Promise<Kept | null> =>
+    (await keep(draft)) && id.current !== null
+      ? { id: id.current, version: version.current }
+      : null;
+  return { draft, setDraft, worked, saved, kept, ...finish, ...useLines(setDraft) };
 }
+
+/** A draft as the book keeps it. */
+export type Kept = { id: number; version: number };
 
 type Finishing = {
   draft: TypedDraft;
@@ -150,11 +157,17 @@ function useKeeping({ book, draft, facts, keep, setDraft, setSaved }: Keeping): 
 function typedBefore(kept: string): TypedDraft | null {
   try {
     const typed = JSON.parse(kept) as Partial<TypedDraft> | null;
-    return Array.isArray(typed?.lines) &&
-      Array.isArray(typed.charges) &&
-      typeof typed.terms === "string"
-      ? (typed as TypedDraft)
-      : null;
+    if (
+      !Array.isArray(typed?.lines) ||
+      !Array.isArray(typed.charges) ||
+      typeof typed.terms !== "string"
+    )
+      return null;
+    // What the browser keeps has no number yet, and so no deposit.
+    return {
+      ...(typed as TypedDraft),
+      lines: typed.lines.map((line) => ({ ...line, settles: null })),
+    };
   } catch {
     return null;
   }

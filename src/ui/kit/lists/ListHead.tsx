@@ -34,7 +34,13 @@ export function ListHead<Row>({ columns, sorted }: HeadProps<Row>): ReactNode {
 }
 
 function PlainHead<Row>({ column }: { column: ListColumn<Row> }): ReactNode {
-  if (column.box) return <td />;
+  // What a box is for need not be read by who sees it.
+  if (column.box)
+    return (
+      <th scope="col">
+        <span data-hidden>{column.header}</span>
+      </th>
+    );
   return (
     <th scope="col" data-numeric={marked(column.number)}>
       {column.term ? <Word of={column.term}>{column.header}</Word> : column.header}

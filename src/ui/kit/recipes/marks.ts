@@ -54,3 +54,5 @@ export const quietLinks: SystemStyleObject = {
 
 /** Where a page is narrower than this, it is a phone's. */
 export const NARROW = "@media (max-width: 900px)";
+/** A screen as narrow as a telephone. */
+export const PHONE = "@media (max-width: 600px)";

@@ -1,6 +1,6 @@
 import { defineRecipe, type SystemStyleObject } from "@chakra-ui/react";
 
-import { NARROW } from "./marks";
+import { PHONE, NARROW } from "./marks";
 
 const cells: SystemStyleObject = {
   height: "29px",
@@ -87,5 +87,31 @@ export const tallyRecipe = defineRecipe({
     "& td:first-of-type": { whiteSpace: "normal" },
     "& tr[data-last] td": { borderBottom: 0 },
     [NARROW]: { ...narrow, "& td input:not([type=checkbox])": { width: "88px" } },
+  },
+});
+
+/**
+ * Lines that are typed in place: on a phone each has its words in one line, and its numbers, named by
+ * their fields, in the next.
+ */
+export const lineTableRecipe = defineRecipe({
+  base: {
+    width: "100%",
+    borderCollapse: "collapse",
+    "& td, & th": cells,
+    "& [data-numeric]": { textAlign: "right" },
+    "& td:first-of-type": { whiteSpace: "normal" },
+    [PHONE]: {
+      "& thead": { display: "none" },
+      "& tbody tr": {
+        display: "grid",
+        gridTemplateColumns: "repeat(4, minmax(0, 1fr)) 24px",
+        borderBottom: "1px solid {colors.line}",
+        paddingBottom: "6px",
+      },
+      "& tbody td": { borderBottom: 0, padding: "3px 4px", minWidth: 0 },
+      "& tbody td:first-of-type": { gridColumn: "1 / -1" },
+      "& tbody td:nth-of-type(5):not([data-numeric])": { gridColumn: "1 / 3" },
+    },
   },
 });

@@ -2,6 +2,7 @@ import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
 import { invoicePageOf } from "@/server/invoices/queries/documents";
+import { localBase } from "@/server/invoices/queries/told";
 import { InvoicePage } from "@/ui/invoices/InvoicePage";
 
 import { withOrigin } from "../../../../origins";
@@ -31,6 +32,7 @@ export default async function Invoice({
       givingUp={page.givingUp}
       told={page}
       written={page.written}
+      publicUrl={settings.linkBase ?? localBase()}
     />
   );
 }

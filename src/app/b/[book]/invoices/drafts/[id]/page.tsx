@@ -19,5 +19,5 @@ export default async function DraftPage({
     customerId: null,
   });
   if (!facts) notFound();
-  return <InvoiceEditor {...factsOf(context)} facts={facts} />;
+  return <InvoiceEditor key={facts.id} {...factsOf(context)} facts={facts} />;
 }

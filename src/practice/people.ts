@@ -198,7 +198,7 @@ function address(name: string, random: Random): string {
 export function slug(name: string): string {
   return name
     .toLowerCase()
-    .replace(/\(.*\)/, "")
+    .replace(/\([^()]*\)/, "")
     .replace(/[^a-z0-9]+/g, "")
     .slice(0, 30);
 }

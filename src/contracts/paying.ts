@@ -1,0 +1,134 @@
+import { z } from "zod";
+
+import type { Day } from "@/core/calendar";
+import type { Language } from "@/core/followup";
+import type { Currency, Minor } from "@/core/money";
+import type { WayToPay } from "@/core/paying";
+
+/** A way to pay that is on file, as its owner sees it. */
+export type MethodOnFile = {
+  id: number;
+  way: WayToPay;
+  name: string;
+  lastFour: string;
+  expires: string | null;
+};
+
+/** An invoice as it may be paid. */
+export type PayItem = {
+  id: number;
+  number: string;
+  description: string | null;
+  dueOn: Day;
+  balance: Minor;
+  /** What of it is being paid already: asked for, or on its way. */
+  beingPaid: Minor;
+};
+
+/** What a customer's pay page is made of; sums in one currency. */
+export type PayFacts = {
+  book: string;
+  business: string;
+  questions: string;
+  customer: string;
+  email: string | null;
+  language: Language;
+  today: Day;
+  currency: Currency;
+  /** Other currencies in which something is open: each is paid by itself. */
+  others: Currency[];
+  /** What is on account of the customer in this currency, and what open credit notes come to. */
+  credit: Minor;
+  items: PayItem[];
+  /** What is on its way to pay, with the day on which it counts. */
+  onWay: { amount: Minor; settlesOn: Day | null }[];
+  methods: MethodOnFile[];
+  /** What is agreed to: from which way, since when, in which words; null for nothing. */
+  agreed: { methodId: number; onDay: Day; words: string } | null;
+  ways: WayToPay[];
+  /** Where card and account numbers go; empty where nothing can be paid here. */
+  processor: string;
+  /** When a debit that is made today counts as paid. */
+  debitSettlesOn: Day;
+};
+
+const token = z.string().regex(/^[a-z]{2,10}_[A-Za-z0-9]{8,64}$/);
+
+/** What a pay page sends: the invoices with their sums, and by what they are paid. */
+export const payInput = z.object({
+  key: z.uuid(),
+  parts: z
+    .array(z.object({ itemId: z.number().int(), amount: z.number().int().positive() }))
+    .min(1)
+    .max(200),
+  methodId: z.number().int().nullable(),
+  /** Of a card or an account that the processor has just taken. */
+  token: token.nullable(),
+  keep: z.boolean(),
+  /** Whether the words of automatic payment were agreed to. */
+  agree: z.boolean(),
+});
+
+/** What became of it: paid, on its way, or declined and why. */
+export type PayOutcome =
+  | { state: "paid" | "on_way" | "declined"; code: string | null }
+  | { error: { code: string; message: string } };
+
+/** What is ended on a pay page: the agreement, or a way on file. */
+export const endInput = z.object({ methodId: z.number().int().nullable() });
+
+/** What is due of a customer who agreed that it is taken. */
+export type AgreedListed = {
+  /** The same on every look: who presses twice takes once. */
+  key: string;
+  customerId: number;
+  customer: string;
+  methodId: number;
+  method: string;
+  way: WayToPay;
+  currency: Currency;
+  amount: Minor;
+  numbers: string[];
+  /** The try that it is, from 1. */
+  tries: number;
+  /** When it counts as paid, if it is taken today. */
+  countsOn: Day;
+  /** Why it is taken out of today's run, by a person or because money of theirs may be here; null where it is not. */
+  takenOut: string | null;
+};
+
+/** What was taken as agreed, and what became of it. */
+export type TakenListed = {
+  id: number;
+  customerId: number;
+  customer: string;
+  method: string;
+  numbers: string[];
+  currency: Currency;
+  amount: Minor;
+  on: Day;
+  state: "asked" | "paid" | "on_way" | "declined" | "returned";
+  code: string | null;
+  settlesOn: Day | null;
+  triedAgainOn: Day | null;
+};
+
+/** `filesWaiting`: files in Arrivals that nobody has read: whoever paid in them would be charged. */
+export type PayingFacts = { due: AgreedListed[]; taken: TakenListed[]; filesWaiting: string[] };
+
+/** What a run takes: the payments that were looked at, by their keys. */
+export const runInput = z.object({ keys: z.array(z.string().max(80)).min(1).max(5000) });
+
+/** What became of a run. */
+export type RunTold = {
+  paid: number;
+  onWay: number;
+  declined: number;
+  /** What could not be asked for, with why. */
+  refused: { customer: string; why: string }[];
+  /** What was changed since it was looked at, and was left. */
+  changed: number;
+};
+
+/** What happened on a day of a practice book, by kind. */
+export type DayTold = { day: Day; events: Record<string, number> };

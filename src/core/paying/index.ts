@@ -1,0 +1,16 @@
+export { accountFace, type AccountFace, bankOf, isRouting, type TypedAccount } from "./bankAccount";
+export { cardFace, type CardFace, expiryOf, isChecked, schemeOf, type TypedCard } from "./card";
+export { type PaidPart, type Payable, spread } from "./choose";
+export { consentWords, methodInWords } from "./consentWords";
+export {
+  type ChargeAnswer,
+  type ChargeAsk,
+  type DeclineCode,
+  DECLINES,
+  isDeclineCode,
+  type KeptMethod,
+  type Processor,
+  type WayToPay,
+  WAYS_TO_PAY,
+} from "./processor";
+export { nextTry } from "./retries";

@@ -1,0 +1,66 @@
+import type { Day } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
+import type { Result } from "@/core/result";
+
+/** By what a customer pays: the two ways that a processor takes. */
+export const WAYS_TO_PAY = ["card", "bank"] as const;
+export type WayToPay = (typeof WAYS_TO_PAY)[number];
+
+/** What a processor keeps a card or bank account as, and what may be known of it. */
+export type KeptMethod = {
+  readonly token: string;
+  readonly way: WayToPay;
+  /** The brand of a card, or the name of the bank. */
+  readonly name: string;
+  readonly lastFour: string;
+  /** The month in which a card runs out; null for a bank account. */
+  readonly expires: string | null;
+};
+
+/** A charge that is asked for. The same key is one charge, however often it is asked. */
+export type ChargeAsk = {
+  readonly key: string;
+  readonly token: string;
+  readonly amount: Minor;
+  readonly currency: Currency;
+  readonly payerName: string;
+  readonly payerEmail: string;
+  /** What the payer sees it is for: invoice numbers. */
+  readonly reference: string;
+  readonly on: Day;
+};
+
+/** What became of a charge: paid, on its way (a debit that has not settled), or declined and why. */
+export type ChargeAnswer =
+  | { readonly state: "approved"; readonly chargeId: string; readonly fee: Minor }
+  | { readonly state: "on_way"; readonly chargeId: string; readonly settlesOn: Day }
+  | { readonly state: "declined"; readonly chargeId: string; readonly code: DeclineCode };
+
+/**
+ * What the rest of the program knows of a processor. One that is real stands behind the same: it
+ * answers the same key with the same charge.
+ */
+export type Processor = {
+  readonly charge: (ask: ChargeAsk) => Result<ChargeAnswer>;
+  /** What became of a charge whose answer was lost; null where it never arrived. */
+  readonly chargeByKey: (key: string) => ChargeAnswer | null;
+  readonly method: (token: string) => KeptMethod | null;
+};
+
+/**
+ * Why a card was declined, by the response codes of ISO 8583, with what the customer does next and
+ * whether the same card may be tried again later.
+ */
+export const DECLINES = {
+  "05": { words: "The bank did not approve it and gives no reason.", again: true },
+  "14": { words: "The bank does not know this card number.", again: false },
+  "41": { words: "The bank has this card on its list of lost ones.", again: false },
+  "43": { words: "The bank has this card on its list of stolen ones.", again: false },
+  "51": { words: "There is not enough on the account for this sum.", again: true },
+  "54": { words: "The card has run out.", again: false },
+  "57": { words: "The bank does not permit this kind of payment with this card.", again: false },
+  "61": { words: "The sum is over the limit of this card.", again: true },
+  "91": { words: "The bank cannot be reached just now.", again: true },
+} as const;
+export type DeclineCode = keyof typeof DECLINES;
+export const isDeclineCode = (code: string): code is DeclineCode => code in DECLINES;

@@ -1,0 +1,19 @@
+import { addBankingDays, addDays, type Day } from "@/core/calendar";
+
+import { type DeclineCode, DECLINES } from "./processor";
+
+/** Tries at most, the first included (common practice, no source). */
+const MOST_TRIES = 4;
+/** Days after each try until the next (common practice, no source). */
+const WAITS = [3, 5, 7] as const;
+
+/**
+ * When a payment that was agreed to and declined is tried again: some days later, on a banking day;
+ * null where the same card will not do, or it was tried often enough.
+ * @example nextTry("51", 1, "2026-11-24") // 2026-11-27
+ */
+export function nextTry(code: DeclineCode, tries: number, on: Day): Day | null {
+  const wait = WAITS[tries - 1];
+  if (!DECLINES[code].again || tries >= MOST_TRIES || wait === undefined) return null;
+  return addBankingDays(addDays(on, wait), 0);
+}

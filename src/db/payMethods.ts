@@ -1,0 +1,52 @@
+import type { Day } from "@/core/calendar";
+import type { WayToPay } from "@/core/paying";
+
+import type { Db } from "./connection";
+
+/** A card or bank account that a customer pays by: what may be known of it, never its number. */
+export type PayMethodRow = {
+  id: number;
+  customerId: number;
+  token: string;
+  way: WayToPay;
+  name: string;
+  lastFour: string;
+  expires: string | null;
+  keptOn: Day;
+  removedOn: Day | null;
+};
+
+const METHOD =
+  "SELECT id, customer_id AS customerId, token, way, name, last_four AS lastFour, expires, kept_on AS keptOn, removed_on AS removedOn FROM pay_method";
+
+export const payMethodById = (db: Db, id: number): PayMethodRow | undefined =>
+  db.get<PayMethodRow>(`${METHOD} WHERE id = ?`, id);
+
+export const payMethodByToken = (db: Db, token: string): PayMethodRow | undefined =>
+  db.get<PayMethodRow>(`${METHOD} WHERE token = ?`, token);
+
+/** What a customer has on file, the latest first. */
+export const payMethodsOf = (db: Db, customerId: number): PayMethodRow[] =>
+  db.all<PayMethodRow>(
+    `${METHOD} WHERE customer_id = ? AND removed_on IS NULL ORDER BY id DESC`,
+    customerId,
+  );
+
+export function insertPayMethod(db: Db, method: Omit<PayMethodRow, "id">): number {
+  return db.run(
+    `INSERT INTO pay_method (customer_id, token, way, name, last_four, expires, kept_on, removed_on)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?)`,
+    method.customerId,
+    method.token,
+    method.way,
+    method.name,
+    method.lastFour,
+    method.expires,
+    method.keptOn,
+    method.removedOn,
+  ).id;
+}
+
+export function removePayMethod(db: Db, id: number, on: Day): void {
+  db.run("UPDATE pay_method SET removed_on = ? WHERE id = ?", on, id);
+}

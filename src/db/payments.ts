@@ -1,0 +1,136 @@
+import type { Day } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
+import type { PaidPart } from "@/core/paying";
+
+import type { Db } from "./connection";
+
+/** `asked`: the processor was asked, and its answer is not here yet. */
+export type PaymentState = "asked" | "paid" | "on_way" | "declined" | "returned";
+
+/** A payment that a customer made here, or agreed to. */
+export type PaymentRow = {
+  id: number;
+  key: string;
+  customerId: number;
+  methodId: number;
+  processorAccountId: number;
+  currency: Currency;
+  amount: Minor;
+  by: "link" | "agreed" | "clerk";
+  consentId: number | null;
+  askedOn: Day;
+  askedAt: string;
+  state: PaymentState;
+  chargeId: string | null;
+  /** Why it was declined or came back. */
+  code: string | null;
+  settlesOn: Day | null;
+  receiptId: number | null;
+};
+
+const PAYMENT = `SELECT id, key, customer_id AS customerId, method_id AS methodId, processor_account_id AS processorAccountId,
+  currency, amount, by, consent_id AS consentId, asked_on AS askedOn, asked_at AS askedAt, state, charge_id AS chargeId, code,
+  settles_on AS settlesOn, receipt_id AS receiptId FROM payment`;
+
+export const paymentByKey = (db: Db, key: string): PaymentRow | undefined =>
+  db.get<PaymentRow>(`${PAYMENT} WHERE key = ?`, key);
+
+export const paymentByCharge = (
+  db: Db,
+  accountId: number,
+  chargeId: string,
+): PaymentRow | undefined =>
+  db.get<PaymentRow>(
+    `${PAYMENT} WHERE processor_account_id = ? AND charge_id = ?`,
+    accountId,
+    chargeId,
+  );
+
+/** Payments of a customer, the latest first. */
+export const paymentsOf = (db: Db, customerId: number, limit: number): PaymentRow[] =>
+  db.all<PaymentRow>(
+    `${PAYMENT} WHERE customer_id = ? ORDER BY id DESC LIMIT ?`,
+    customerId,
+    limit,
+  );
+
+/** Payments whose answer is not here: the server was ended, or the wire was cut. */
+export const paymentsAsked = (db: Db): PaymentRow[] =>
+  db.all<PaymentRow>(`${PAYMENT} WHERE state = 'asked' ORDER BY id`);
+
+export const partsOfPayment = (db: Db, paymentId: number): PaidPart[] =>
+  db.all<PaidPart>(
+    "SELECT open_item_id AS itemId, amount FROM payment_item WHERE payment_id = ? ORDER BY open_item_id",
+    paymentId,
+  );
+
+/** What is being paid of an item: asked, or on its way and not settled. */
+export const beingPaid = (db: Db, itemId: number): Minor =>
+  db.get<{ sum: Minor }>(
+    `SELECT coalesce(sum(i.amount), 0) AS sum FROM payment_item i JOIN payment p ON p.id = i.payment_id
+     WHERE i.open_item_id = ? AND p.state IN ('asked', 'on_way')`,
+    itemId,
+  )?.sum ?? (0 as Minor);
+
+type NewPayment = Omit<
+  PaymentRow,
+  "id" | "state" | "chargeId" | "code" | "settlesOn" | "receiptId"
+>;
+
+export function insertPayment(db: Db, payment: NewPayment, parts: readonly PaidPart[]): number {
+  const { id } = db.run(
+    `INSERT INTO payment (key, customer_id, method_id, processor_account_id, currency, amount, by, consent_id, asked_on, asked_at, state)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'asked')`,
+    payment.key,
+    payment.customerId,
+    payment.methodId,
+    payment.processorAccountId,
+    payment.currency,
+    payment.amount,
+    payment.by,
+    payment.consentId,
+    payment.askedOn,
+    payment.askedAt,
+  );
+  for (const { itemId, amount } of parts)
+    db.run(
+      "INSERT INTO payment_item (payment_id, open_item_id, amount) VALUES (?, ?, ?)",
+      id,
+      itemId,
+      amount,
+    );
+  return id;
+}
+
+type Answered = Pick<PaymentRow, "state" | "chargeId" | "code" | "settlesOn" | "receiptId">;
+
+/** What became of a payment. */
+export function answerPayment(db: Db, id: number, answered: Answered): void {
+  db.run(
+    "UPDATE payment SET state = ?, charge_id = ?, code = ?, settles_on = ?, receipt_id = ? WHERE id = ?",
+    answered.state,
+    answered.chargeId,
+    answered.code,
+    answered.settlesOn,
+    answered.receiptId,
+    id,
+  );
+}
+
+/** How often an item was tried as agreed, the first try first. */
+export const triesOf = (
+  db: Db,
+  itemId: number,
+): Pick<PaymentRow, "id" | "state" | "code" | "askedOn">[] =>
+  db.all(
+    `SELECT p.id, p.state, p.code, p.asked_on AS askedOn FROM payment_item i JOIN payment p ON p.id = i.payment_id
+     WHERE i.open_item_id = ? AND p.by = 'agreed' ORDER BY p.id`,
+    itemId,
+  );
+
+/** What was taken as agreed since a day, the latest first. */
+export const agreedPaymentsSince = (db: Db, from: Day): PaymentRow[] =>
+  db.all<PaymentRow>(
+    `${PAYMENT} WHERE by = 'agreed' AND asked_on >= ? ORDER BY asked_on DESC, id DESC LIMIT 5000`,
+    from,
+  );

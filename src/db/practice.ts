@@ -1,0 +1,235 @@
+import Database from "better-sqlite3";
+
+import type { Day } from "@/core/calendar";
+import type { Minor } from "@/core/money";
+
+import { Db } from "./connection";
+import {
+  PRACTICE_SCHEMA,
+  type PracticeCharge,
+  type PracticeLine,
+  type PracticeMethod,
+} from "./practiceTables";
+
+const CHARGE = `SELECT id, key, token, account, amount, currency, payer_name AS payerName, payer_email AS payerEmail, reference,
+  made_on AS madeOn, state, code, fee, settles_on AS settlesOn, returns_on AS returnsOn, disputed_on AS disputedOn FROM charge`;
+const LINE = `SELECT id, account, type, on_day AS onDay, settled_on AS settledOn, amount, payer, email, memo, related,
+  span_from AS spanFrom, span_to AS spanTo, code, answer_by AS answerBy, paid_out_on AS paidOutOn, told_on AS toldOn FROM line`;
+
+/** What an account is to be paid out: its sum, and the first and last day of what is in it. */
+type DuePayout = { net: Minor; from: Day; to: Day; count: number };
+
+/** The books of the practice world, in a file of their own beside the practice book. */
+export class PracticeStore {
+  private readonly db: Db;
+
+  constructor(path: string) {
+    const raw = new Database(path);
+    raw.pragma("journal_mode = WAL");
+    raw.pragma("synchronous = NORMAL");
+    this.db = new Db(raw, path);
+    this.db.exec(PRACTICE_SCHEMA);
+  }
+
+  close(): void {
+    this.db.close();
+  }
+
+  together<T>(work: () => T): T {
+    return this.db.transaction(work);
+  }
+
+  fact(name: string): string | null {
+    return (
+      this.db.get<{ value: string }>("SELECT value FROM fact WHERE name = ?", name)?.value ?? null
+    );
+  }
+
+  setFact(name: string, value: string): void {
+    this.db.run("INSERT OR REPLACE INTO fact (name, value) VALUES (?, ?)", name, value);
+  }
+
+  /** Notes that something was done; false where it was done before. */
+  once(name: string, on: Day): boolean {
+    return (
+      this.db.run("INSERT OR IGNORE INTO done (name, on_day) VALUES (?, ?)", name, on).changes > 0
+    );
+  }
+
+  isDone(name: string): boolean {
+    return this.db.get("SELECT 1 FROM done WHERE name = ?", name) !== undefined;
+  }
+
+  method(token: string): PracticeMethod | undefined {
+    return this.db.get<PracticeMethod>(
+      "SELECT token, way, name, last_four AS lastFour, expires, answer FROM method WHERE token = ?",
+      token,
+    );
+  }
+
+  addMethod(method: PracticeMethod): void {
+    this.db.run(
+      "INSERT INTO method (token, way, name, last_four, expires, answer) VALUES (?, ?, ?, ?, ?, ?)",
+      method.token,
+      method.way,
+      method.name,
+      method.lastFour,
+      method.expires,
+      method.answer,
+    );
+  }
+
+  chargeByKey(key: string): PracticeCharge | undefined {
+    return this.db.get<PracticeCharge>(`${CHARGE} WHERE key = ?`, key);
+  }
+
+  charge(id: string): PracticeCharge | undefined {
+    return this.db.get<PracticeCharge>(`${CHARGE} WHERE id = ?`, id);
+  }
+
+  nextNo(): number {
+    return (
+      (this.db.get<{ no: number }>("SELECT coalesce(max(no), 0) + 1 AS no FROM charge")?.no ?? 1) +
+      10_000
+    );
+  }
+
+  addCharge(charge: PracticeCharge): void {
+    this.db.run(
+      `INSERT INTO charge (id, key, token, account, amount, currency, payer_name, payer_email, reference, made_on, state, code, fee, settles_on, returns_on, disputed_on)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+      charge.id,
+      charge.key,
+      charge.token,
+      charge.account,
+      charge.amount,
+      charge.currency,
+      charge.payerName,
+      charge.payerEmail,
+      charge.reference,
+      charge.madeOn,
+      charge.state,
+      charge.code,
+      charge.fee,
+      charge.settlesOn,
+      charge.returnsOn,
+      charge.disputedOn,
+    );
+  }
+
+  setCharge(id: string, state: PracticeCharge["state"], code: string | null): void {
+    this.db.run("UPDATE charge SET state = ?, code = ? WHERE id = ?", state, code, id);
+  }
+
+  setDisputed(id: string, on: Day): void {
+    this.db.run("UPDATE charge SET disputed_on = ? WHERE id = ?", on, id);
+  }
+
+  settling(on: Day): PracticeCharge[] {
+    return this.db.all<PracticeCharge>(
+      `${CHARGE} WHERE state = 'on_way' AND settles_on <= ? ORDER BY no`,
+      on,
+    );
+  }
+
+  returning(on: Day): PracticeCharge[] {
+    return this.db.all<PracticeCharge>(
+      `${CHARGE} WHERE returns_on <= ? AND state IN ('on_way', 'settled') ORDER BY no`,
+      on,
+    );
+  }
+
+  disputable(on: Day): PracticeCharge[] {
+    return this.db.all<PracticeCharge>(
+      `${CHARGE} WHERE account = 'card' AND made_on = ? AND state = 'approved' AND disputed_on IS NULL ORDER BY no`,
+      on,
+    );
+  }
+
+  addLine(line: PracticeLine): void {
+    this.db.run(
+      `INSERT INTO line (id, account, type, on_day, settled_on, amount, payer, email, memo, related, span_from, span_to, code, answer_by, paid_out_on, told_on)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+      line.id,
+      line.account,
+      line.type,
+      line.onDay,
+      line.settledOn,
+      line.amount,
+      line.payer,
+      line.email,
+      line.memo,
+      line.related,
+      line.spanFrom,
+      line.spanTo,
+      line.code,
+      line.answerBy,
+      line.paidOutOn,
+      line.toldOn,
+    );
+  }
+
+  /** What was told on a day, in the order in which it happened. */
+  toldOn(on: Day, account: string): PracticeLine[] {
+    return this.db.all<PracticeLine>(
+      `${LINE} WHERE told_on = ? AND account = ? ORDER BY no`,
+      on,
+      account,
+    );
+  }
+
+  /** What an account pays out on a day and has not: its sum and the days that it covers. */
+  duePayout(account: string, on: Day): DuePayout | undefined {
+    const found = this.db.get<DuePayout>(
+      `SELECT coalesce(sum(amount), 0) AS net, min(settled_on) AS "from", max(settled_on) AS "to", count(*) AS count
+       FROM line WHERE account = ? AND paid_out_on <= ? AND payout IS NULL`,
+      account,
+      on,
+    );
+    return found && found.count > 0 ? found : undefined;
+  }
+
+  payOut(account: string, on: Day, payout: string): void {
+    this.db.run(
+      "UPDATE line SET payout = ? WHERE account = ? AND paid_out_on <= ? AND payout IS NULL",
+      payout,
+      account,
+      on,
+    );
+  }
+
+  /** What the processor still holds of an account: told, and not in a payout. */
+  held(account: string): Minor {
+    return (
+      this.db.get<{ sum: Minor }>(
+        "SELECT coalesce(sum(amount), 0) AS sum FROM line WHERE account = ? AND paid_out_on IS NOT NULL AND payout IS NULL",
+        account,
+      )?.sum ?? (0 as Minor)
+    );
+  }
+
+  addBankLine(on: Day, description: string, amount: number): void {
+    this.db.run(
+      "INSERT INTO bank (on_day, description, amount) VALUES (?, ?, ?)",
+      on,
+      description,
+      amount,
+    );
+  }
+
+  bankLines(on: Day): { onDay: Day; description: string; amount: Minor }[] {
+    return this.db.all(
+      "SELECT on_day AS onDay, description, amount FROM bank WHERE on_day = ? ORDER BY no",
+      on,
+    );
+  }
+
+  bankBefore(on: Day): Minor {
+    return (
+      this.db.get<{ sum: Minor }>(
+        "SELECT coalesce(sum(amount), 0) AS sum FROM bank WHERE on_day < ?",
+        on,
+      )?.sum ?? (0 as Minor)
+    );
+  }
+}

@@ -1,0 +1,46 @@
+import { addBankingDays, addDays, type Day } from "@/core/calendar";
+import { add, minor, type Minor, mulDiv } from "@/core/money";
+import { type ChargeAnswer, isDeclineCode, type KeptMethod } from "@/core/paying";
+import { returnableUntil, returnCodeOf } from "@/core/receipts";
+import type { PracticeCharge, PracticeMethod } from "@/db/practiceTables";
+
+/** What the processor takes for a debit that comes back, and for a dispute, in cents. */
+export const RETURN_FEE = 400;
+export const DISPUTE_FEE = 1500;
+
+/** What the processor says of a charge that it has. */
+export function answerOf(charge: PracticeCharge): ChargeAnswer {
+  const { id: chargeId, fee, code } = charge;
+  if (charge.state === "declined")
+    return {
+      state: "declined",
+      chargeId,
+      code: code !== null && isDeclineCode(code) ? code : "05",
+    };
+  return charge.account === "card"
+    ? { state: "approved", chargeId, fee }
+    : { state: "on_way", chargeId, settlesOn: charge.settlesOn ?? charge.madeOn };
+}
+
+/** When a debit comes back: the day after it settles, or weeks later where the payer's bank has so long. */
+export function returnsOn(code: string, settlesOn: Day): Day {
+  const within = returnCodeOf(code)?.within ?? { bankingDays: 2 };
+  if ("calendarDays" in within) return addBankingDays(addDays(settlesOn, 20), 0);
+  const soon = addBankingDays(settlesOn, 1);
+  const last = returnableUntil(code, settlesOn);
+  return soon < last ? soon : last;
+}
+
+/** 2.9 % + 0.30 by card (common practice, no source). */
+export const cardFee = (amount: Minor): Minor =>
+  add(mulDiv(amount, 29, 1000, "half-even"), minor(30));
+/** 0.8 %, at most 5.00, by ACH (common practice, no source). */
+export const debitFee = (amount: Minor): Minor =>
+  minor(Math.min(500, mulDiv(amount, 8, 1000, "half-even")));
+
+/** What may be known of a card or account that the processor has. */
+export function faceOf(method: PracticeMethod | undefined): KeptMethod | null {
+  if (!method) return null;
+  const { token, way, name, lastFour, expires } = method;
+  return { token, way, name, lastFour, expires };
+}

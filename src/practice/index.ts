@@ -1,0 +1,3 @@
+export { openPracticeAddress } from "./address";
+export { isPractice, processorBehind } from "./practiceOf";
+export { PracticeWorld } from "./world";

@@ -1,0 +1,140 @@
+import { z } from "zod";
+
+import { minor, type Minor, sumOf } from "@/core/money";
+import { fail, ok, type Result } from "@/core/result";
+import { consentOf } from "@/db/consents";
+import { customerById, sitesOf } from "@/db/customers";
+import { openItemById, type OpenItemRow } from "@/db/openItems";
+import { beingPaid, insertPayment, paymentByKey, type PaymentRow } from "@/db/payments";
+import { payMethodById, type PayMethodRow } from "@/db/payMethods";
+import { defineCommand } from "@/server/runtime/command";
+import type { CommandContext } from "@/server/runtime/context";
+
+import { accountForWay } from "../steps/accountFor";
+
+const amount = z.number().int().positive().transform(minor);
+const schema = z.object({
+  /** The processor takes each key once: the same again is the same payment. */
+  key: z.string().regex(/^[A-Za-z0-9_-]{8,80}$/),
+  customerId: z.number().int(),
+  methodId: z.number().int(),
+  by: z.enum(["link", "agreed", "clerk"]),
+  parts: z
+    .array(z.object({ itemId: z.number().int(), amount }))
+    .min(1)
+    .max(500),
+});
+type Asked = z.output<typeof schema>;
+
+/** What the processor is to be asked for, once this is kept. */
+export type Begun = {
+  paymentId: number;
+  state: PaymentRow["state"];
+  token: string;
+  amount: Minor;
+  currency: OpenItemRow["currency"];
+  payerName: string;
+  payerEmail: string;
+  reference: string;
+};
+
+/** Keeps that a payment is asked for, before the processor is: whatever happens then, it is known. */
+export const beginPayment = defineCommand({
+  name: "beginPayment",
+  schema,
+  run(ctx, input): Result<Begun> {
+    const method = payMethodById(ctx.db, input.methodId);
+    if (method?.customerId !== input.customerId) return fail("method.gone");
+    const before = paymentByKey(ctx.db, input.key);
+    if (before && !isSame(before, input)) return fail("pay.key");
+    const items = itemsOf(ctx, input, before !== undefined);
+    if (!items.ok) return items;
+    if (before) return ok(begun(ctx, input, { payment: before, method, items: items.value }));
+    return keep(ctx, input, { method, items: items.value });
+  },
+});
+
+/** Keeps a payment that was not asked for before. */
+function keep(
+  ctx: CommandContext,
+  input: Asked,
+  { method, items }: Pick<Kept, "method" | "items">,
+): Result<Begun> {
+  const currency = items[0]?.currency ?? ctx.settings.currency;
+  const account = accountForWay(ctx.db, method.way, currency);
+  if (!account) return fail("pay.no_account", { way: method.way, currency });
+  // What could not be posted is not asked for.
+  const stale = ctx.staleRate(currency, ctx.today);
+  if (stale) return { ok: false, error: stale };
+  const consent = input.by === "agreed" ? consentOf(ctx.db, input.customerId) : undefined;
+  if (input.by === "agreed" && consent?.methodId !== method.id) return fail("consent.none");
+  insertPayment(
+    ctx.db,
+    {
+      key: input.key,
+      customerId: input.customerId,
+      methodId: method.id,
+      processorAccountId: account.id,
+      currency,
+      amount: sumOf(input.parts, (part) => part.amount),
+      by: input.by,
+      consentId: consent?.id ?? null,
+      askedOn: ctx.today,
+      askedAt: ctx.at,
+    },
+    input.parts,
+  );
+  const payment = paymentByKey(ctx.db, input.key);
+  if (!payment) throw new Error("a payment that was written is there");
+  return ok(begun(ctx, input, { payment, method, items }));
+}
+
+const isSame = (before: PaymentRow, { customerId, methodId, parts }: Asked): boolean =>
+  before.customerId === customerId &&
+  before.methodId === methodId &&
+  before.amount === sumOf(parts, (part) => part.amount);
+
+type Kept = { payment: PaymentRow; method: PayMethodRow; items: readonly OpenItemRow[] };
+
+function begun(
+  ctx: CommandContext,
+  { customerId }: Asked,
+  { payment, method, items }: Kept,
+): Begun {
+  const customer = customerById(ctx.db, customerId);
+  return {
+    paymentId: payment.id,
+    state: payment.state,
+    token: method.token,
+    amount: payment.amount,
+    currency: payment.currency,
+    payerName: customer?.name ?? "",
+    payerEmail: customer?.email ?? "",
+    reference: items
+      .map(({ number }) => number)
+      .join(" ")
+      .slice(0, 200),
+  };
+}
+
+/**
+ * The items that are paid: the customer's own or its sites', all in one currency, none at more
+ * than what is open of it and not being paid already.
+ */
+function itemsOf(
+  ctx: CommandContext,
+  { customerId, parts }: Asked,
+  isKnown: boolean,
+): Result<OpenItemRow[]> {
+  const own = new Set([customerId, ...sitesOf(ctx.db, customerId).map(({ id }) => id)]);
+  const items: OpenItemRow[] = [];
+  for (const { itemId, amount: part } of parts) {
+    const item = openItemById(ctx.db, itemId);
+    if (!item || !own.has(item.customerId)) return fail("pay.item_gone");
+    if (items[0] && items[0].currency !== item.currency) return fail("pay.currencies");
+    if (!isKnown && part > item.balance - beingPaid(ctx.db, itemId))
+      return fail("pay.paid", { number: item.number });
+    items.push(item);
+  }
+  return ok(items);
+}

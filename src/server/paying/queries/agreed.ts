@@ -1,0 +1,73 @@
+import type { Day } from "@/core/calendar";
+import { isDeclineCode, nextTry, type PaidPart } from "@/core/paying";
+import { type Currency, minor, type Minor, sumOf } from "@/core/money";
+import { consentsInForce } from "@/db/consents";
+import type { Db } from "@/db/connection";
+import { customerById } from "@/db/customers";
+import { openItemsOf } from "@/db/openItems";
+import { beingPaid, triesOf } from "@/db/payments";
+import { payMethodById } from "@/db/payMethods";
+
+import { payKey } from "../payKey";
+
+/** What is taken from a customer who agreed to it, on a day. */
+export type AgreedPayment = {
+  /** The same on every look: a run that is cut off and begun again takes nothing twice. */
+  key: string;
+  customerId: number;
+  customer: string;
+  methodId: number;
+  method: string;
+  way: "card" | "bank";
+  currency: Currency;
+  amount: Minor;
+  parts: PaidPart[];
+  numbers: string[];
+  /** The try that it is, from 1. */
+  tries: number;
+};
+
+/** What is due by a day of those who agreed that it is taken, one payment a customer and currency. */
+export function agreedDue(db: Db, on: Day): AgreedPayment[] {
+  return consentsInForce(db).flatMap(({ customerId, methodId }) => {
+    const method = payMethodById(db, methodId);
+    if (!method) return [];
+    const due = openItemsOf(db, customerId).filter(
+      ({ id, dueOn, balance }) => dueOn <= on && balance > 0 && beingPaid(db, id) === 0,
+    );
+    return [...new Set(due.map(({ currency }) => currency))].flatMap((currency) => {
+      const items = due.filter((item) => item.currency === currency && mayTry(db, item.id, on));
+      if (items.length === 0) return [];
+      const tries = Math.max(...items.map(({ id }) => triesOf(db, id).length)) + 1;
+      return {
+        key: payKey(
+          "agreed",
+          items.map(({ id }) => id),
+          tries,
+        ),
+        customerId,
+        customer: customerById(db, customerId)?.name ?? "",
+        methodId,
+        method: `${method.name} ending in ${method.lastFour}`,
+        way: method.way,
+        currency,
+        amount: sumOf(items, ({ balance }) => balance),
+        parts: items.map(({ id, balance }) => ({ itemId: id, amount: minor(balance) })),
+        numbers: items.map(({ number }) => number),
+        tries,
+      };
+    });
+  });
+}
+
+/** Whether an item may be tried on a day: the first time, or when its next try has come. */
+function mayTry(db: Db, itemId: number, on: Day): boolean {
+  const tries = triesOf(db, itemId);
+  const last = tries.at(-1);
+  if (!last) return true;
+  const code = last.code ?? "";
+  // A debit that came back is for a person to look at, and a link for the customer to mend.
+  if (last.state !== "declined" || !isDeclineCode(code)) return false;
+  const next = nextTry(code, tries.length, last.askedOn);
+  return next !== null && next <= on;
+}

@@ -1,0 +1,135 @@
+import { createHash } from "node:crypto";
+
+import type { PayFacts } from "@/contracts/paying";
+import { addBankingDays, type Day } from "@/core/calendar";
+import { add, type Currency, type Minor, sumOf } from "@/core/money";
+import { WAYS_TO_PAY } from "@/core/paying";
+import { customerOfLink } from "@/db/accountPages";
+import { consentOf } from "@/db/consents";
+import type { Db } from "@/db/connection";
+import { customerById, sitesOf } from "@/db/customers";
+import { followedRow } from "@/db/followed";
+import { type OpenItemRow, openItemsOf } from "@/db/openItems";
+import { itemsOfLink, payLinkByHash } from "@/db/payLinks";
+import { beingPaid, paymentsOf } from "@/db/payments";
+import { payMethodsOf } from "@/db/payMethods";
+import { creditsKept } from "@/db/receipts";
+import { readSettings } from "@/db/settings";
+
+import { processorAddress } from "../processorAddress";
+import { accountForWay } from "../steps/accountFor";
+
+/** Banking days until a debit counts (common practice, no source). */
+const DEBIT_DAYS = 3;
+
+/** Whose link it is, and for which invoices; no invoices: for all that is open. */
+export type PayLink = { customerId: number; itemIds: number[] };
+
+export const hashOfLink = (token: string): string =>
+  createHash("sha256").update(token).digest("hex");
+
+/** A link to pay by, or that of the account page; null where it leads nowhere, or no more. */
+export function payLinkOf(db: Db, token: string): PayLink | null {
+  const link = payLinkByHash(db, hashOfLink(token));
+  if (link)
+    return link.endedOn === null
+      ? { customerId: link.customerId, itemIds: itemsOfLink(db, link.id) }
+      : null;
+  const customerId = customerOfLink(db, token);
+  return customerId === undefined ? null : { customerId, itemIds: [] };
+}
+
+/** Whether a way to pay is on a customer's file: what was removed is used no more. */
+export const isOnFile = (db: Db, customerId: number, methodId: number): boolean =>
+  payMethodsOf(db, customerId).some(({ id }) => id === methodId);
+
+type PayPageAsked = {
+  book: string;
+  token: string;
+  today: Day;
+  /** In which currency it is paid; null: the book's, or the one that is open. */
+  wanted?: string | null;
+};
+
+/** What is on account of a customer in a currency, and what its open credit notes come to. */
+function creditIn(db: Db, customerId: number, currency: Currency): Minor {
+  const kept = creditsKept(db).filter(
+    (row) => row.customerId === customerId && row.currency === currency,
+  );
+  const notes = openItemsOf(db, customerId).filter(
+    (item) => item.balance < 0 && item.currency === currency,
+  );
+  return add(
+    sumOf(kept, ({ own }) => own),
+    -sumOf(notes, ({ balance }) => balance),
+  );
+}
+
+/** The pay page behind a link; null where it leads nowhere. */
+export function payPageOf(
+  db: Db,
+  { book, token, today, wanted = null }: PayPageAsked,
+): PayFacts | null {
+  const link = payLinkOf(db, token);
+  const customer = link && customerById(db, link.customerId);
+  if (!link || !customer) return null;
+  const settings = readSettings(db);
+  const open = openOf(db, link);
+  const currencies = [...new Set(open.map((item) => item.currency))];
+  const currency =
+    currencies.find((code) => code === wanted) ??
+    currencies.find((code) => code === settings.currency) ??
+    currencies[0] ??
+    settings.currency;
+  const consent = consentOf(db, customer.id);
+  return {
+    book,
+    business: settings.name,
+    questions: settings.replyTo,
+    customer: customer.name,
+    email: customer.email,
+    language: followedRow(db, customer.id).language,
+    today,
+    currency,
+    others: currencies.filter((code) => code !== currency),
+    credit: creditIn(db, customer.id, currency),
+    items: open
+      .filter((item) => item.currency === currency)
+      .map(({ id, number, description, dueOn, balance }) => ({
+        id,
+        number,
+        description,
+        dueOn,
+        balance,
+        beingPaid: beingPaid(db, id),
+      })),
+    onWay: paymentsOf(db, customer.id, 50)
+      .filter(({ state }) => state === "on_way")
+      .map(({ amount, settlesOn }) => ({ amount, settlesOn })),
+    methods: payMethodsOf(db, customer.id).map(({ id, way, name, lastFour, expires }) => ({
+      id,
+      way,
+      name,
+      lastFour,
+      expires,
+    })),
+    agreed: consent
+      ? { methodId: consent.methodId, onDay: consent.onDay, words: consent.words }
+      : null,
+    ways: WAYS_TO_PAY.filter((way) => accountForWay(db, way, currency) !== undefined),
+    processor: processorAddress() === "" ? "" : `${processorAddress()}/${book}`,
+    debitSettlesOn: addBankingDays(today, DEBIT_DAYS),
+  };
+}
+
+/** What is open of a link's invoices: the customer's own and its sites', the oldest due first. */
+function openOf(db: Db, { customerId, itemIds }: PayLink): OpenItemRow[] {
+  const chosen = new Set(itemIds);
+  return [customerId, ...sitesOf(db, customerId).map(({ id }) => id)]
+    .flatMap((id) => openItemsOf(db, id))
+    .filter(({ id, balance }) => balance > 0 && (chosen.size === 0 || chosen.has(id)))
+    .sort((a, b) => {
+      if (a.dueOn !== b.dueOn) return a.dueOn < b.dueOn ? -1 : 1;
+      return a.id - b.id;
+    });
+}

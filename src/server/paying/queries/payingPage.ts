@@ -1,0 +1,57 @@
+import type { AgreedListed, PayingFacts, TakenListed } from "@/contracts/paying";
+import { addBankingDays, addDays, type Day } from "@/core/calendar";
+import { isDeclineCode, nextTry } from "@/core/paying";
+import { agreedSkips } from "@/db/consents";
+import type { Db } from "@/db/connection";
+import { customerById } from "@/db/customers";
+import { openItemById } from "@/db/openItems";
+import { agreedPaymentsSince, partsOfPayment, type PaymentRow, triesOf } from "@/db/payments";
+import { payMethodById } from "@/db/payMethods";
+
+import { agreedDue } from "./agreed";
+import { holdsOn } from "./holds";
+
+/** How far back what was taken is shown. */
+const SHOWN_DAYS = 14;
+const DEBIT_DAYS = 3;
+
+/** What is due of those who agreed that it is taken, and what became of what was. */
+export function payingPageOf(db: Db, today: Day, filesWaiting: string[] = []): PayingFacts {
+  const holdOf = holdsOn(db, today);
+  const skips = new Map(agreedSkips(db, today).map((skip) => [skip.customerId, skip.reason]));
+  const due = agreedDue(db, today).map(({ parts: _, ...payment }): AgreedListed => ({
+    ...payment,
+    countsOn: payment.way === "card" ? today : addBankingDays(today, DEBIT_DAYS),
+    takenOut: skips.get(payment.customerId) ?? holdOf(payment.customerId),
+  }));
+  const taken = agreedPaymentsSince(db, addDays(today, -SHOWN_DAYS)).map((payment) =>
+    takenOf(db, payment),
+  );
+  return { due, taken, filesWaiting };
+}
+
+function takenOf(db: Db, payment: PaymentRow): TakenListed {
+  const method = payMethodById(db, payment.methodId);
+  const parts = partsOfPayment(db, payment.id);
+  const tries = parts[0] ? triesOf(db, parts[0].itemId) : [];
+  // What was tried again since then is told of by the later try.
+  const isLast = tries.at(-1)?.id === payment.id;
+  const { id, customerId, currency, amount, askedOn, state, code, settlesOn } = payment;
+  return {
+    id,
+    customerId,
+    customer: customerById(db, customerId)?.name ?? "",
+    method: method ? `${method.name} ending in ${method.lastFour}` : "",
+    numbers: parts.flatMap(({ itemId }) => openItemById(db, itemId)?.number ?? []),
+    currency,
+    amount,
+    on: askedOn,
+    state,
+    code,
+    settlesOn,
+    triedAgainOn:
+      isLast && state === "declined" && code !== null && isDeclineCode(code)
+        ? nextTry(code, tries.length, askedOn)
+        : null,
+  };
+}

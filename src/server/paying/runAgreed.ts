@@ -1,0 +1,36 @@
+import type { RunTold } from "@/contracts/paying";
+import type { Day } from "@/core/calendar";
+import type { Processor } from "@/core/paying";
+import { agreedSkips } from "@/db/consents";
+import type { Db } from "@/db/connection";
+import { inWords } from "@/server/runtime/messages";
+
+import { type DoCommand, payNow } from "./payNow";
+import { agreedDue } from "./queries/agreed";
+import { holdsOn } from "./queries/holds";
+
+type Run = { processor: Processor; run: DoCommand; on: Day; keys: ReadonlySet<string> };
+
+/**
+ * The run of agreed payments: takes what was looked at, by its keys, each once even where the run is
+ * cut off and begun again. What is due otherwise by now, was taken out, or may have been paid
+ * already, is left.
+ */
+export async function runAgreed(db: Db, { processor, run, on, keys }: Run): Promise<RunTold> {
+  const told: RunTold = { paid: 0, onWay: 0, declined: 0, refused: [], changed: 0 };
+  const out = new Set(agreedSkips(db, on).map(({ customerId }) => customerId));
+  const holdOf = holdsOn(db, on);
+  const due = agreedDue(db, on).filter(
+    ({ key, customerId }) => keys.has(key) && !out.has(customerId) && holdOf(customerId) === null,
+  );
+  told.changed = keys.size - due.length;
+  for (const { key, customerId, customer, methodId, parts } of due) {
+    const ask = { key, customerId, methodId, by: "agreed" as const, parts };
+    const paid = await payNow({ processor, run, on, ask });
+    if (!paid.ok) told.refused.push({ customer, why: inWords(paid.error) });
+    else if (paid.value.state === "paid") told.paid += 1;
+    else if (paid.value.state === "declined") told.declined += 1;
+    else told.onWay += 1;
+  }
+  return told;
+}

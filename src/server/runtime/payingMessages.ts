@@ -1,0 +1,24 @@
+/** Failures about paying: methods, payments, what was agreed to, and the practice world. */
+export const PAYING_MESSAGES: Record<string, string> = {
+  "card.number":
+    "This is no card number: one of its digits is wrong, or it is a card that is not taken here.",
+  "card.length": "A card number has 12 to 19 digits.",
+  "card.expiry": "Write month and year as on the card, like 04/29.",
+  "card.expired": "This card has run out. Take another.",
+  "card.code": "The code on this card has {digits} digits.",
+  "account.routing": "This is no routing number: nine digits, at the lower left of a check.",
+  "account.form": "An account number has 4 to 17 digits.",
+  "account.again": "The two account numbers differ.",
+  "method.gone": "This way to pay is not on file any more. Choose another.",
+  "method.agreed": "What is due is taken from it as agreed. End that first.",
+  "consent.none": "Nothing is agreed to that could be ended or taken.",
+  "pay.no_account": "The business takes no {currency} this way. Choose another way, or ask it.",
+  "pay.item_gone": "One of these invoices is not there any more. Load the page again.",
+  "pay.currencies": "Invoices in one currency are paid at a time.",
+  "pay.paid": "{number} is paid or being paid already. Load the page again.",
+  "pay.key": "This payment was asked for with another sum before. Load the page again.",
+  "pay.unread": "This could not be read. Load the page again.",
+  "pay.unknown": "There is no such payment.",
+  "pay.link_gone": "This link leads nowhere any more.",
+  "practice.none": "{book} is no practice book. Make one: dozo practice new --book NAME",
+};

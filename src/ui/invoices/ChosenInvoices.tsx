@@ -1,0 +1,98 @@
+"use client";
+
+import NextLink from "next/link";
+import type { ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+
+import type { Currency, Minor } from "@/core/money";
+import { sumOf } from "@/core/money";
+
+import { Amount } from "../kit/Amount";
+import { Act } from "../kit/buttons";
+import { inDialog } from "../kit/keys";
+import { useActing } from "../shell/Notices";
+
+/** What of a row of the list is needed to do something with it. */
+export type ChosenRow = {
+  id: number;
+  currency: Currency;
+  balance: Minor;
+  documentId: number | null;
+};
+
+type ChosenInvoicesProps = { rows: readonly ChosenRow[]; clear: () => void };
+
+/** What the chosen rows come to, and what can be done with them at once. */
+export function ChosenInvoices({ rows, clear }: ChosenInvoicesProps): ReactNode {
+  const { book, act, busy } = useActing();
+  const written = rows.flatMap(({ documentId }) => documentId ?? []);
+  const send = (): void => {
+    if (written.length === 0) return;
+    void act<{ sent: number; refused: { why: string }[] }>(
+      "sendDocuments",
+      { ids: written, again: true },
+      ({ sent, refused }) => ({
+        words: `${sent} sent by mail${refused[0] ? `; ${refused.length} not: ${refused[0].why}` : ""}.`,
+        final: "A letter that left cannot be taken back.",
+      }),
+    ).then((done) => {
+      if (done) clear();
+    });
+  };
+  useHotkeys("escape", clear, { ignoreEventWhen: inDialog, enableOnFormTags: ["input"] }, [clear]);
+  if (rows.length === 0) return null;
+  const file = (format: string): string =>
+    `/api/v1/b/${book}/documents?format=${format}&ids=${written.join(",")}`;
+  return (
+    <p>
+      {rows.length} chosen, <Sums rows={rows} /> open{" "}
+      {written.length > 0 ? (
+        <>
+          <Act disabled={busy} onClick={send}>
+            Send {written.length} by mail once more
+          </Act>{" "}
+          <a href={file("pdf")} target="_blank" rel="noreferrer">
+            Print {written.length}
+          </a>
+          {" · "}
+          <a href={file("zip")}>as ZIP</a>
+          {" · "}
+        </>
+      ) : null}
+      {written.length === 1 && rows.length === 1 ? (
+        <>
+          <NextLink href={`/b/${book}/schedules/new?document=${written[0]}`}>
+            Put on a schedule
+          </NextLink>
+          {" · "}
+        </>
+      ) : null}
+      {written.length < rows.length ? (
+        <span data-tone="soft">
+          {rows.length - written.length} came by a file: their papers are with whoever wrote them
+        </span>
+      ) : null}{" "}
+      <Act hint="Esc" onClick={clear}>
+        None
+      </Act>
+    </p>
+  );
+}
+
+/** The sum of each currency by itself. */
+function Sums({ rows }: { rows: readonly ChosenRow[] }): ReactNode {
+  const currencies = [...new Set(rows.map(({ currency }) => currency))];
+  return currencies.map((currency, at) => (
+    <span key={currency}>
+      {at > 0 ? " + " : ""}
+      <Amount
+        of={sumOf(
+          rows.filter((row) => row.currency === currency),
+          ({ balance }) => balance,
+        )}
+        currency={currency}
+      />
+      {currencies.length > 1 ? ` ${currency}` : ""}
+    </span>
+  ));
+}

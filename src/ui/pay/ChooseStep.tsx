@@ -1,0 +1,114 @@
+import { methodInWords } from "@/core/paying";
+import type { ReactNode } from "react";
+
+import type { PayItem } from "@/contracts/paying";
+
+import { Total } from "../kit/Amount";
+import {
+  PayBox,
+  PayButton,
+  PayFoot,
+  PayLine,
+  PayList,
+  PayRow,
+  PaySum,
+  PayTitle,
+  PayWord,
+} from "../kit/pay";
+import type { StepProps } from "./stepProps";
+import { Ways } from "./Ways";
+
+/** What is open, those past their day first; which of it is paid, and by what. It reads without scripts. */
+export function ChooseStep(props: StepProps): ReactNode {
+  const { facts, paying, words, sum, day } = props;
+  const { items, agreed } = facts;
+  const canPay = facts.processor !== "" && facts.ways.length > 0 && paying.payable.length > 0;
+  const method = facts.methods.find(({ id }) => id === agreed?.methodId);
+  return (
+    <>
+      <header>
+        <p>{words.asks(facts.business)}</p>
+        <PayTitle>{facts.customer}</PayTitle>
+      </header>
+      {items.length === 0 ? <p data-tone="good">{words.nothing}</p> : null}
+      <PayList>
+        {items.map((item) => (
+          <Item key={item.id} item={item} {...props} />
+        ))}
+      </PayList>
+      {items.length > 0 ? (
+        <PaySum>
+          <span>{words.youPay}</span>
+          <Total>{sum(paying.sum)}</Total>
+        </PaySum>
+      ) : null}
+      {facts.credit > 0 ? <p data-words>{words.onAccount(sum(facts.credit))}</p> : null}
+      {facts.others.map((currency) => (
+        <p key={currency}>
+          <a href={`${props.base}?currency=${currency}`}>{words.otherCurrency(currency)}</a>
+        </p>
+      ))}
+      {facts.onWay.map(({ amount, settlesOn }, at) => (
+        <p key={at} data-tone="waits">
+          {words.onWay(sum(amount), settlesOn ? day(settlesOn) : "")}
+        </p>
+      ))}
+      {agreed && method ? (
+        <p data-words>
+          {words.agreed(methodInWords(facts.language, method), day(agreed.onDay))}{" "}
+          <PayWord onClick={() => void paying.end(null)}>{words.end}</PayWord>
+        </p>
+      ) : null}
+      {canPay ? <Ways {...props} /> : null}
+      <small>
+        {words.questions} <a href={`mailto:${facts.questions}`}>{facts.questions}</a>
+      </small>
+      {canPay ? (
+        <PayFoot>
+          <noscript>
+            <p>{words.script}</p>
+          </noscript>
+          <PayButton type="button" disabled={paying.parts.length === 0} onClick={paying.goOn}>
+            {words.goOn}
+          </PayButton>
+          <p>{words.notYet}</p>
+        </PayFoot>
+      ) : null}
+      {items.length > 0 && !canPay ? <p data-tone="soft">{words.notHere}</p> : null}
+    </>
+  );
+}
+
+/** An invoice with its box; one that is being paid already has none. */
+function Item({ item, facts, paying, words, sum, day }: StepProps & { item: PayItem }): ReactNode {
+  const isLate = item.dueOn < facts.today;
+  const left = item.balance - item.beingPaid;
+  const name = (
+    <>
+      <span data-name>
+        <b data-strong>{item.number}</b> {item.description ?? ""}
+        <small data-tone={isLate ? "off" : undefined}>
+          {left > 0 ? `${isLate ? words.wasDue : words.due} ${day(item.dueOn)}` : words.beingPaid}
+        </small>
+      </span>
+      <span data-sum>{sum(item.balance)}</span>
+    </>
+  );
+  if (left <= 0)
+    return (
+      <PayRow>
+        <PayLine>
+          <span />
+          {name}
+        </PayLine>
+      </PayRow>
+    );
+  return (
+    <PayRow>
+      <label>
+        <PayBox checked={!paying.out.has(item.id)} onChange={() => paying.toggle(item.id)} />
+        {name}
+      </label>
+    </PayRow>
+  );
+}

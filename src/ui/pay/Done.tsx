@@ -1,0 +1,53 @@
+import type { ReactNode } from "react";
+
+import { Total } from "../kit/Amount";
+import { PayButton, PayFactList, PayFoot, PaySum, PayTitle } from "../kit/pay";
+import type { StepProps } from "./stepProps";
+
+/** What became of it: paid, on its way, or not taken, and what to do next. */
+export function Done({ facts, paying, words, sum, day, base }: StepProps): ReactNode {
+  const { outcome, parts } = paying;
+  if (!outcome) return null;
+  if (outcome.state === "declined")
+    return (
+      <>
+        <header>
+          <p>{facts.business}</p>
+          <PayTitle data-tone="off">{words.declined}</PayTitle>
+        </header>
+        <p role="alert">{words.problems[outcome.code ?? ""] ?? words.problems["05"]}</p>
+        <p>{words.declinedNext}</p>
+        <PayFoot>
+          <PayButton type="button" onClick={paying.again}>
+            {words.change}
+          </PayButton>
+        </PayFoot>
+      </>
+    );
+  const isPaid = outcome.state === "paid";
+  return (
+    <>
+      <header>
+        <p>{facts.business}</p>
+        <PayTitle data-tone={isPaid ? "good" : "waits"} role="status">
+          {isPaid ? `✓ ${words.paid}` : words.started}
+        </PayTitle>
+      </header>
+      <PaySum data-alone>
+        <Total>{sum(paying.sum)}</Total>
+      </PaySum>
+      <PayFactList>
+        <dt>{words.for}</dt>
+        <dd>{parts.map(({ number }) => number).join(", ")}</dd>
+        <dt>{words.from}</dt>
+        <dd>{paying.name}</dd>
+      </PayFactList>
+      <p>{isPaid ? words.thanks(facts.business) : words.startedNote(day(facts.debitSettlesOn))}</p>
+      <PayFoot>
+        <p>
+          <a href={base}>{words.back}</a>
+        </p>
+      </PayFoot>
+    </>
+  );
+}

@@ -1,0 +1,49 @@
+import type { ReactNode } from "react";
+
+import { consentWords } from "@/core/paying";
+
+import { Total } from "../kit/Amount";
+import { PayButton, PayFactList, PayFoot, PaySum, PayTitle, PayWord } from "../kit/pay";
+import type { StepProps } from "./stepProps";
+
+/** The last look: the sum, for what, from where, when it counts. Nothing was taken before it. */
+export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNode {
+  const { chosen, parts, problem, busy } = paying;
+  const way = "onFile" in chosen ? chosen.onFile.way : chosen.fresh;
+  return (
+    <>
+      <header>
+        <p>{words.look}</p>
+        <PayTitle>{words.lookTitle(facts.business)}</PayTitle>
+      </header>
+      <PaySum data-alone>
+        <Total>{sum(paying.sum)}</Total>
+      </PaySum>
+      <PayFactList>
+        <dt>{words.for}</dt>
+        <dd>{parts.map(({ number }) => number).join(", ")}</dd>
+        <dt>{words.from}</dt>
+        <dd>{paying.name}</dd>
+        <dt>{words.counts}</dt>
+        <dd>{way === "card" ? words.atOnce : day(facts.debitSettlesOn)}</dd>
+      </PayFactList>
+      {paying.agree ? (
+        <p data-words>
+          <b data-strong>{consentWords(facts.language, facts.business, paying.name)}</b>
+        </p>
+      ) : null}
+      <p data-words>{words.pressing(facts.business)}</p>
+      {problem ? (
+        <p role="alert" data-tone="off">
+          {problem.words}
+        </p>
+      ) : null}
+      <PayFoot>
+        <PayButton type="button" disabled={busy} onClick={() => void paying.pay()}>
+          {busy ? words.working : words.pay(sum(paying.sum))}
+        </PayButton>
+        <PayWord onClick={paying.again}>{words.change}</PayWord>
+      </PayFoot>
+    </>
+  );
+}

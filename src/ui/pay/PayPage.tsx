@@ -1,0 +1,41 @@
+"use client";
+
+import type { ReactNode } from "react";
+
+import type { PayFacts } from "@/contracts/paying";
+import { formatMoney } from "@/core/money";
+
+import { PaySheet } from "../kit/pay";
+import { Done } from "./Done";
+import { ChooseStep } from "./ChooseStep";
+import { LookStep } from "./LookStep";
+import { TypeStep } from "./TypeStep";
+import type { StepProps } from "./stepProps";
+import { usePaying } from "./usePaying";
+import { PAY_WORDS } from "./words";
+
+/** A customer's bill, and the way to pay it: choose, by what, a last look, done. */
+export function PayPage({ facts, base }: { facts: PayFacts; base: string }): ReactNode {
+  const words = PAY_WORDS[facts.language];
+  const paying = usePaying(facts, base, words);
+  const step: StepProps = {
+    facts,
+    paying,
+    words,
+    base,
+    sum: (amount) => `${formatMoney(amount, facts.currency, facts.currency)} ${facts.currency}`,
+    day: (on) =>
+      new Intl.DateTimeFormat(facts.language === "en" ? "en-US" : facts.language, {
+        weekday: "short",
+        day: "numeric",
+        month: "short",
+        timeZone: "UTC",
+      }).format(new Date(`${on}T12:00:00Z`)),
+  };
+  const Step = { choose: ChooseStep, type: TypeStep, look: LookStep, done: Done }[paying.step];
+  return (
+    <PaySheet lang={facts.language}>
+      <Step {...step} />
+    </PaySheet>
+  );
+}

@@ -1,0 +1,52 @@
+import { methodInWords } from "@/core/paying";
+import type { ReactNode } from "react";
+
+import { PayChoices, PayHeading, PayLine, PayRadio, PayWord, WayCard } from "../kit/pay";
+import type { StepProps } from "./stepProps";
+
+/** By what it is paid: what is on file first, then a new account or card. */
+export function Ways({ facts, paying, words, day }: StepProps): ReactNode {
+  const { chosen, setChosen } = paying;
+  const notes = { card: words.cardNote, bank: words.bankNote(day(facts.debitSettlesOn)) };
+  return (
+    <PayChoices aria-label={words.how}>
+      <PayHeading>{words.how}</PayHeading>
+      {facts.methods.map((method) => (
+        <PayLine key={method.id}>
+          <WayCard>
+            <span>
+              <b data-strong>{methodInWords(facts.language, method)}</b>
+              <small>
+                {notes[method.way]}
+                {method.expires
+                  ? `, ${words.runsOut} ${method.expires.slice(5)}/${method.expires.slice(2, 4)}`
+                  : ""}
+              </small>
+            </span>
+            <PayRadio
+              checked={"onFile" in chosen && chosen.onFile.id === method.id}
+              onChange={() => setChosen({ onFile: method })}
+            />
+          </WayCard>
+          {facts.agreed?.methodId === method.id ? null : (
+            <PayWord onClick={() => void paying.end(method.id)}>
+              {words.remove} {method.lastFour}
+            </PayWord>
+          )}
+        </PayLine>
+      ))}
+      {[...facts.ways].reverse().map((way) => (
+        <WayCard key={way}>
+          <span>
+            <b data-strong>{words[way]}</b>
+            <small>{notes[way]}</small>
+          </span>
+          <PayRadio
+            checked={"fresh" in chosen && chosen.fresh === way}
+            onChange={() => setChosen({ fresh: way })}
+          />
+        </WayCard>
+      ))}
+    </PayChoices>
+  );
+}

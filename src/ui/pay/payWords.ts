@@ -1,0 +1,130 @@
+/** What the pay page says, in the customer's language. */
+export type PayWords = {
+  asks: (business: string) => string;
+  nothing: string;
+  wasDue: string;
+  due: string;
+  beingPaid: string;
+  onWay: (sum: string, day: string) => string;
+  youPay: string;
+  how: string;
+  card: string;
+  cardNote: string;
+  bank: string;
+  bankNote: (day: string) => string;
+  runsOut: string;
+  remove: string;
+  goOn: string;
+  notYet: string;
+  back: string;
+  number: string;
+  expiry: string;
+  code: string;
+  routing: string;
+  account: string;
+  again: string;
+  keep: string;
+  agree: string;
+  agreeNote: string;
+  agreed: (method: string, day: string) => string;
+  end: string;
+  look: string;
+  lookTitle: (business: string) => string;
+  for: string;
+  from: string;
+  counts: string;
+  atOnce: string;
+  receipt: string;
+  pressing: (business: string) => string;
+  pay: (sum: string) => string;
+  change: string;
+  working: string;
+  paid: string;
+  thanks: (business: string) => string;
+  started: string;
+  startedNote: (day: string) => string;
+  declined: string;
+  declinedNext: string;
+  cut: string;
+  questions: string;
+  notHere: string;
+  script: string;
+  otherCurrency: (currency: string) => string;
+  onAccount: (sum: string) => string;
+  problems: Readonly<Record<string, string>>;
+};
+
+export const ENGLISH: PayWords = {
+  asks: (business) => `${business} asks`,
+  nothing: "Nothing is open. Thank you.",
+  wasDue: "was due",
+  due: "due",
+  beingPaid: "is being paid already",
+  onWay: (sum, day) => `${sum} is on its way, and counts as paid on ${day}.`,
+  youPay: "You pay",
+  how: "How",
+  card: "Card",
+  cardNote: "at once, costs nothing",
+  bank: "Bank account (ACH)",
+  bankNote: (day) => `counts as paid on ${day}, costs nothing`,
+  runsOut: "runs out",
+  remove: "take off",
+  goOn: "Go on",
+  notYet: "Nothing is taken before the last look.",
+  back: "back",
+  number: "Card number",
+  expiry: "Month and year",
+  code: "Code on the card",
+  routing: "Routing number, nine digits",
+  account: "Account number",
+  again: "Once more",
+  keep: "Keep it for next time",
+  agree: "Pay my invoices by themselves on the day they are due",
+  agreeNote: "You see the words first, and can end it any day.",
+  agreed: (method, day) => `What is due is taken from ${method}, as agreed on ${day}.`,
+  end: "end that",
+  look: "The last look",
+  lookTitle: (business) => `You pay ${business}`,
+  for: "for",
+  from: "from",
+  counts: "counts as paid",
+  atOnce: "at once",
+  receipt: "receipt to",
+  pressing: (business) => `By pressing Pay you let ${business} take this sum once.`,
+  pay: (sum) => `Pay ${sum}`,
+  change: "Change something",
+  working: "One moment …",
+  paid: "Paid",
+  thanks: (business) => `Thank you. ${business} has your payment.`,
+  started: "On its way",
+  startedNote: (day) => `Your bank lets it go in a few days. It counts as paid on ${day}.`,
+  declined: "It was not taken",
+  declinedNext: "Nothing was taken. Try another way to pay, or the same one later.",
+  cut: "The answer did not arrive. Press again: nothing is taken twice.",
+  questions: "Something not right?",
+  notHere: "Nothing can be paid on this page just now.",
+  script: "To pay here, scripts have to be allowed for this page.",
+  otherCurrency: (currency) => `What is open in ${currency}`,
+  onAccount: (sum) =>
+    `${sum} of yours is on account and not taken off here. Ask us to use it first.`,
+  problems: {
+    lost: "It never reached the bank: nothing was taken.",
+    "card.number": "One of the digits is wrong, or this card is not taken here.",
+    "card.length": "A card number has 12 to 19 digits.",
+    "card.expiry": "Write it like 04/29.",
+    "card.expired": "This card has run out.",
+    "card.code": "The three or four digits on the card.",
+    "account.routing": "Nine digits, at the lower left of a check.",
+    "account.form": "An account number has 4 to 17 digits.",
+    "account.again": "The two numbers differ.",
+    "05": "The bank did not approve it and gives no reason.",
+    "14": "The bank does not know this card number.",
+    "41": "The bank has this card on its list of lost ones.",
+    "43": "The bank has this card on its list of stolen ones.",
+    "51": "There is not enough on the account for this sum.",
+    "54": "The card has run out.",
+    "57": "The bank does not permit this kind of payment with this card.",
+    "61": "The sum is over the limit of this card.",
+    "91": "The bank cannot be reached just now.",
+  },
+};

@@ -1,0 +1,91 @@
+import { expect, test } from "@playwright/test";
+
+import { alive, DEMO, proofsHold } from "./helpers";
+
+/** The practice bank answers a card by the two digits before its last. */
+const GOOD = "4111 1111 1111 1111";
+const NO_MONEY = "4000 0000 0000 0515";
+
+test.use({ viewport: { width: 390, height: 844 } });
+
+/** The customer's own pages stand behind the door of customers. */
+const atTheDoor = (path: string, origin: string): string => {
+  const url = new URL(path, origin);
+  url.port = String(Number(new URL(origin).port) + 1);
+  return url.href;
+};
+
+test("a bill is paid on a phone: a wrong digit, a card that is declined, another that is kept; nothing waits in Match", async ({
+  page,
+  baseURL,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${DEMO}/customers?q=Windrush`);
+  await page.getByRole("link", { name: "Windrush Community Kiln" }).first().click();
+  await alive(page);
+  const account =
+    (await page.getByRole("link", { name: "What they see" }).getAttribute("href")) ?? "";
+  const token = /[0-9a-f]{48}/.exec(account)?.[0] ?? "";
+  await page.setViewportSize({ width: 390, height: 844 });
+  const pay = atTheDoor(`/pay/${token}`, baseURL ?? "");
+  await page.goto(atTheDoor(`/account/${token}`, baseURL ?? ""));
+  await page.getByRole("link", { name: "Pay now" }).click();
+  await expect(page).toHaveURL(pay);
+  // Only one of the invoices is paid.
+  const boxes = page.getByRole("checkbox");
+  const count = await boxes.count();
+  expect(count).toBeGreaterThan(2);
+  for (let at = 1; at < count; at += 1) await boxes.nth(at).uncheck();
+  const number = (await page.getByRole("listitem").first().innerText()).split(/\s/)[0] ?? "";
+  await page.getByRole("radio", { name: /^Card/ }).check();
+  await page.getByRole("button", { name: "Go on" }).click();
+  await page.getByLabel("Card number").fill("4111 1111 1111 1112");
+  await page.getByLabel("Month and year").fill("04/29");
+  await page.getByLabel("Code on the card").fill("123");
+  await page.getByRole("button", { name: "The last look" }).click();
+  await expect(page.getByText("One of the digits is wrong")).toBeVisible();
+  await page.getByLabel("Card number").fill(NO_MONEY);
+  await page.getByRole("button", { name: "The last look" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("You pay Kestrel Row");
+  await page.getByRole("button", { name: /^Pay / }).click();
+  await expect(page.getByRole("alert").first()).toContainText("not enough on the account");
+  await page.getByRole("button", { name: "Change something" }).click();
+  await page.getByRole("button", { name: "Go on" }).click();
+  await page.getByLabel("Card number").fill(GOOD);
+  await page.getByLabel("Month and year").fill("04/29");
+  await page.getByLabel("Code on the card").fill("123");
+  await page.getByLabel("Pay my invoices by themselves").check();
+  await page.getByRole("button", { name: "The last look" }).click();
+  await expect(page.getByText("I let Kestrel Row Clay & Kiln take what I owe")).toBeVisible();
+  await page.getByRole("button", { name: /^Pay / }).click();
+  await expect(page.getByRole("status")).toContainText("Paid");
+  await page.getByRole("link", { name: "back" }).click();
+  await expect(page.getByText(number)).toHaveCount(0);
+  await expect(page.getByText("as agreed on")).toBeVisible();
+  await expect(page.getByText("ending in 1111").first()).toBeVisible();
+  // The clerk sees it paid, and every proof holds.
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${DEMO}/invoices?state=paid&q=${number}`);
+  await expect(page.getByRole("table").getByText(number)).toBeVisible();
+  await proofsHold(page);
+});
+
+test("the run of agreed payments: looked through, and taken by a second press", async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${DEMO}/paying`);
+  await alive(page);
+  const head = page.getByRole("heading", { level: 1 });
+  await expect(head).toContainText(/in 1 payment/);
+  await expect(page.getByText("ending in 1111").first()).toBeVisible();
+  await page.keyboard.press("t");
+  await expect(page.getByText("One is charged now")).toBeVisible();
+  await page.keyboard.press("t");
+  await expect(page.getByRole("status").last()).toContainText("1 paid");
+  await expect(head).toContainText(/in 0 payments/);
+  await expect(page.getByRole("table", { name: "Taken in the last two weeks" })).toContainText(
+    "✓ paid from Visa ending in 1111",
+  );
+  await proofsHold(page);
+});
