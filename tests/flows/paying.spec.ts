@@ -20,8 +20,8 @@ test("a bill is paid on a phone: a wrong digit, a card that is declined, another
   baseURL,
 }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
-  await page.goto(`${DEMO}/customers?q=Windrush`);
-  await page.getByRole("link", { name: "Windrush Community Kiln" }).first().click();
+  await page.goto(`${DEMO}/customers?q=Saltgrass%20Ceramics`);
+  await page.getByRole("link", { name: "Saltgrass Ceramics Guild" }).first().click();
   await alive(page);
   const account =
     (await page.getByRole("link", { name: "What they see" }).getAttribute("href")) ?? "";
