@@ -7,7 +7,7 @@ import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 const USAGE = `dozo: receivables work from the command line
 
   dozo demo [--make-only]
-  dozo import --book B [--kind customers|invoices|processor|bank|remittance|returns|auto] [--account A] [--mapping NAME] [--mark .|,] [--dry-run] FILE…
+  dozo import --book B [--kind customers|invoices|processor|bank|remittance|returns|auto] [--account A] [--mapping NAME] [--mark .|,] [--answer KEY=VALUE]… [--dry-run] FILE…
   dozo invoice --book B [--approve] FILE…
   dozo match --customers F --invoices F --payments F [--history F] --out F
   dozo match --book B [--post-sure]
@@ -29,12 +29,22 @@ Exit codes: 0 done; 1 done and something is wrong; 2 wrong call; 3 input that ca
 type Options = NonNullable<ParseArgsConfig["options"]>;
 const text = { type: "string" } as const;
 const flag = { type: "boolean" } as const;
+/** A flag that may be given several times. */
+const texts = { type: "string", multiple: true } as const;
 type Run = (args: Args) => Promise<Outcome> | Outcome;
 /** Each command is loaded when it is called: what the others need would take longer to load than some of them run. */
 const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }> = {
   demo: { options: { "make-only": flag }, load: async () => (await import("./demo")).demo },
   import: {
-    options: { book: text, kind: text, account: text, mapping: text, mark: text, "dry-run": flag },
+    options: {
+      book: text,
+      kind: text,
+      account: text,
+      mapping: text,
+      mark: text,
+      answer: texts,
+      "dry-run": flag,
+    },
     load: async () => (await import("./import")).importFiles,
   },
   invoice: {
@@ -124,7 +134,12 @@ async function run(
       allowPositionals: true,
       strict: true,
     });
-    args = { values: parsed.values as Args["values"], files: parsed.positionals };
+    const { answer = [], ...values } = parsed.values as { answer?: string[] } & Args["values"];
+    args = {
+      values: values as Args["values"],
+      answers: answer as string[],
+      files: parsed.positionals,
+    };
   } catch (error) {
     return wrongCall(
       error instanceof Error ? (error.message.split("\n")[0] ?? "") : "The call cannot be read.",

@@ -12,7 +12,12 @@ export type Outcome = {
   data?: unknown;
   messages?: string[];
 };
-export type Args = { values: Record<string, string | boolean | undefined>; files: string[] };
+export type Args = {
+  values: Record<string, string | boolean | undefined>;
+  /** What `--answer` says, as often as it is given. */
+  answers: readonly string[];
+  files: string[];
+};
 
 /** A wrong call: what is wrong with it, and where to find help. */
 export function wrongCall(message: string): Outcome {

@@ -56,17 +56,32 @@ export type InspectedTable = {
   rowWords: string[];
   /** A sum of which the file does not say what it is, as its decimal sign may be either; null where it does. */
   markOpen: string | null;
+  /** What kind of file it is, where its columns leave that open. */
+  kindOpen: FileQuestion | null;
 };
 /** A file that was kept but not taken in yet. */
 export type InspectedFile = InspectedTable & { sha256: string; size: number; name: string };
+/** A thing that a file leaves open, in words, with what each answer would make of it. */
+export type FileQuestion = {
+  key: string;
+  words: string;
+  choices: readonly { answer: string; result: string }[];
+};
 export type ImportReport = {
   fileId: number | null;
+  /** Lines of the file below its head: new + known + changed + refused + left out. */
   lines: number;
   new: number;
   known: number;
   changed: number;
   refused: { line: number; field: string; column: string; reason: string; changed: boolean }[];
   outcome: { words: string; count: number; sum: number | null; currency: Currency | null }[];
+  /** Lines that are left out, by the rule that says so. */
+  leftOut: { line: number; why: string }[];
+  /** What the file's own sums prove, and what does not follow. */
+  proofs: string[];
+  /** What is to be said before anything is taken in. */
+  questions: FileQuestion[];
 };
 
 /**

@@ -69,17 +69,17 @@ describe("RFC 4180", () => {
       `${Array.from({ length: 200 }, (_, at) => `c${at}`).join()}\n1\n`,
       "file.columns",
     ],
-    ["a column named twice", "a,a\n1,2\n", "file.headers"],
     ["an open quote", 'a,b\n"1,2\n', "file.quotes"],
   ])("refuses %s", (_case, text, code) => {
     const read = readTable(text);
     expect(!read.ok && read.error.code).toBe(code);
   });
-  it("says on which line the bytes are no UTF-8, and knows UTF-16 and what is no text", () => {
-    expect(decodeText(Buffer.from([97, 10, 98, 0xff, 10]))).toEqual({
+  it("says on which line the bytes are no text, and knows windows-1252, UTF-16 and what is no text", () => {
+    expect(decodeText(Buffer.from([97, 10, 98, 0x81, 10]))).toEqual({
       ok: false,
       error: { code: "file.encoding", line: 2 },
     });
+    expect(decodeText(Buffer.from([0x4d, 0xfc, 0x6c, 0x80]))).toEqual({ ok: true, value: "Mül€" });
     expect(decodeText(Buffer.from([0xff, 0xfe, 97, 0]))).toEqual({ ok: true, value: "a" });
     expect(decodeText(Buffer.from([80, 75, 0, 4]))).toMatchObject({
       error: { code: "file.binary" },

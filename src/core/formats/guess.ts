@@ -4,18 +4,16 @@ import { type Currency, currencyOf } from "@/core/money";
 
 import { type Table } from "./csv/table";
 import { decimalMarkOf, type MarkFound } from "./decimalMark";
-import { FIELDS, type FieldSpec, FILE_KINDS, type FileKind, type MappingSpec } from "./mapping";
+import { headWords } from "./plainWords";
+import { FIELDS, type FieldSpec } from "./fields";
+import { FILE_KINDS, type FileKind, type MappingSpec } from "./mapping";
 
 /** Rows that a guess goes by. */
 const MOST_LOOKED_AT = 2000;
 /** Two digits, as nearly all currencies have, where nobody says which it is. */
 const USUAL = "USD" as Currency;
 
-const plain = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, " ")
-    .trim();
+const plain = headWords;
 
 /** Which kind of file this is, by how many of its needed and other fields its headers name. */
 export function guessKind(table: Table): FileKind {
@@ -28,7 +26,7 @@ export function guessKind(table: Table): FileKind {
     );
   };
   const hasFlow = table.headers.some((header) =>
-    ["gross", "fee", "net", "payout id", "payout_id", "fees"].includes(plain(header)),
+    ["gross", "fee", "net", "payout id", "fees"].includes(plain(header)),
   );
   const ranked = FILE_KINDS.map((kind) => ({
     kind,
@@ -70,7 +68,8 @@ export function guessMapping(
   return kind === "processor" ? guessProcessor(table, spec) : spec;
 }
 
-function guessColumns(headers: readonly string[], kind: FileKind): Record<string, string> {
+/** Field to the head of its column, by the names that columns go by. */
+export function guessColumns(headers: readonly string[], kind: FileKind): Record<string, string> {
   const found: Record<string, string> = {};
   const free = new Set(headers.filter((header) => header !== ""));
   const most = Math.max(...FIELDS[kind].map(({ names }) => names.length));

@@ -1,12 +1,6 @@
-export {
-  FIELDS,
-  FILE_KIND_TRAITS,
-  FILE_KINDS,
-  type FieldSpec,
-  type FileKind,
-  type MappingSpec,
-} from "./mapping";
-export { guessKind, guessMapping, markOf } from "./guess";
+export { FIELDS, type FieldSpec } from "./fields";
+export { FILE_KIND_TRAITS, FILE_KINDS, type FileKind, type MappingSpec } from "./mapping";
+export { guessColumns, guessKind, guessMapping, markOf } from "./guess";
 export { readCustomer, readInvoice, type CustomerRecord, type InvoiceRecord } from "./records";
 export { readBankLine, type BankRecord } from "./bankRecord";
 export {
@@ -32,6 +26,7 @@ export { decodeText, readTable, type Table } from "./csv/table";
 export { mailServerOf, type MailServer } from "./mailServer";
 export { DECIMAL, harmless } from "./harmless";
 export { dayInZone } from "./zones";
+export { plainWords, withoutAccents } from "./plainWords";
 export {
   readUbl,
   type UblAllowance,

@@ -4,7 +4,8 @@ import { emailAddresses, maskedNumbers, MOST_IN_CELL, textProblem } from "@/core
 import type { Failure } from "@/core/result";
 
 import type { Table } from "./csv/table";
-import { FIELDS, type MappingSpec } from "./mapping";
+import { FIELDS } from "./fields";
+import { type MappingSpec } from "./mapping";
 import { dayInZone } from "./zones";
 
 /** A line that stays out, with the field and the reason. */

@@ -3,6 +3,19 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "file.empty": "The file is empty. Choose one with a header row and at least one line.",
   "file.no_rows": "The file has a header but no lines below it. There is nothing to take in.",
   "file.binary": "This is not a text file. Save the sheet as CSV (UTF-8) and choose that file.",
+  "file.picture":
+    "This is a picture, not a list. Export the statement or the activity as CSV, or as OFX, camt.053 or BAI2, and choose that file.",
+  "file.pdf":
+    "This is a PDF: a paper to be read, not a list. Export the same as CSV, or as OFX, camt.053 or BAI2, and choose that file.",
+  "file.backup":
+    "This is a packed copy or a database of another program. Export the list from there as CSV and choose that file.",
+  "file.zip": "This is a packed folder (ZIP). Unpack it and choose the files that are in it.",
+  "file.old_sheet":
+    "This is a spreadsheet of an old kind (.xls), or a document of an office program. Save the sheet as CSV (UTF-8) and choose that file.",
+  "questions.open":
+    "The file leaves {count} things open, the first: {first} Say which it is, then take it in.",
+  "amount.parted":
+    "“{text}” looks like one sum that its mark of thousands has parted in two. Mend the line, or export sums without such marks.",
   "file.encoding":
     "Line {line} is not UTF-8 text. Save the file as CSV (UTF-8) and choose it again.",
   "file.columns": "The file has {count} columns; at most {most} are read. Is it the right file?",

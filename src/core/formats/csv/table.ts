@@ -2,11 +2,17 @@ import Papa from "papaparse";
 
 import { fail, ok, type Result } from "@/core/result";
 
+import { headAt } from "./head";
+import { type NotText, notText } from "./notText";
+import { fromWindows1252, isWindows1252 } from "./windows1252";
+
 /**
  * A table as a file gives it: a header and rows of text. `line` counts records with the header as
  * 1, as a spreadsheet does.
  */
 export type Table = {
+  /** The line on which the header stands; what is above it is no part of the list. */
+  readonly headLine?: number;
   readonly headers: readonly string[];
   readonly rows: readonly { readonly line: number; readonly cells: readonly string[] }[];
 };
@@ -20,22 +26,39 @@ const MOST_CELLS = 8_000_000;
 const MOST_LETTERS = 100_000;
 
 /**
- * Bytes as text: UTF-8, with or without a byte order mark, or UTF-16 with one.
- * Anything else is refused, with the place of the first byte that is no UTF-8.
+ * Bytes as text, told by the bytes alone: UTF-8, with or without a byte order mark; UTF-16 with one,
+ * or with every other byte empty; else windows-1252, where every byte is a letter of it (WHATWG
+ * Encoding). Bytes that are no text are refused by what they are.
  */
 export function decodeText(
   bytes: Uint8Array,
-): Result<string, "file.empty" | "file.encoding" | "file.binary"> {
+): Result<string, "file.empty" | "file.encoding" | NotText> {
   if (bytes.length === 0) return fail("file.empty");
-  if ((bytes[0] === 0xff && bytes[1] === 0xfe) || (bytes[0] === 0xfe && bytes[1] === 0xff)) {
-    return ok(new TextDecoder(bytes[0] === 0xff ? "utf-16le" : "utf-16be").decode(bytes));
-  }
+  const foreign = notText(bytes);
+  if (foreign) return fail(foreign);
+  const wide = utf16Of(bytes);
+  if (wide) return ok(new TextDecoder(wide).decode(bytes));
   if (bytes.subarray(0, 4096).includes(0)) return fail("file.binary");
   try {
     return ok(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
   } catch {
-    return fail("file.encoding", { line: firstBadLine(bytes) });
+    return isWindows1252(bytes)
+      ? ok(fromWindows1252(bytes))
+      : fail("file.encoding", { line: firstBadLine(bytes) });
   }
+}
+
+/** UTF-16 by its mark, or by the empty byte beside each of plain letters; null where it is none. */
+function utf16Of(bytes: Uint8Array): "utf-16le" | "utf-16be" | null {
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return "utf-16le";
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return "utf-16be";
+  const head = bytes.subarray(0, 400);
+  if (head.length < 8) return null;
+  const empty = (odd: number): number =>
+    head.filter((byte, at) => at % 2 === odd && byte === 0).length;
+  const enough = head.length * 0.4;
+  if (empty(1) > enough && empty(0) === 0) return "utf-16le";
+  return empty(0) > enough && empty(1) === 0 ? "utf-16be" : null;
 }
 
 function firstBadLine(bytes: Uint8Array): number {
@@ -59,16 +82,33 @@ function firstBadLine(bytes: Uint8Array): number {
  * of them.
  */
 function delimiterOf(text: string): string {
-  const counts: Record<string, number> = { ",": 0, ";": 0, "\t": 0, "|": 0 };
+  const said = /^sep=(.)\r?\n/i.exec(text)?.[1];
+  if (said !== undefined) return said;
+  const lines: Record<string, number>[] = [];
+  let counts: Record<string, number> = {};
   let quoted = false;
-  for (const letter of text) {
+  for (const letter of text.slice(0, MOST_LOOKED_AT)) {
     if (letter === '"') quoted = !quoted;
-    else if (!quoted && (letter === "\n" || letter === "\r")) break;
-    else if (!quoted && letter in counts) counts[letter] = (counts[letter] ?? 0) + 1;
+    else if (!quoted && letter === "\n") {
+      lines.push(counts);
+      counts = {};
+    } else if (!quoted && DELIMITERS.includes(letter)) counts[letter] = (counts[letter] ?? 0) + 1;
+    if (lines.length >= 40) break;
   }
-  return Object.entries(counts).reduce(
-    (best, entry) => (entry[1] > best[1] ? entry : best),
-    [",", 0],
+  lines.push(counts);
+  return parts(lines) ?? ",";
+}
+
+const DELIMITERS = [",", ";", "\t", "|"];
+/** Letters that the delimiter is told by. */
+const MOST_LOOKED_AT = 40_000;
+
+/** The one that parts the first line that is parted at all the most often. */
+function parts(lines: readonly Record<string, number>[]): string | undefined {
+  const wide =
+    lines.find((counts) => Object.values(counts).some((count) => count >= 2)) ?? lines[0];
+  return DELIMITERS.filter((letter) => (wide?.[letter] ?? 0) > 0).sort(
+    (a, b) => (wide?.[b] ?? 0) - (wide?.[a] ?? 0),
   )[0];
 }
 
@@ -80,19 +120,25 @@ export function readTable(text: string): Result<Table, TableError> {
   if (long !== null) return fail("file.line", { line: long, most: MOST_LETTERS });
   const parsed = parsedWithin(bare);
   if (!parsed.ok) return parsed;
-  const headers = (parsed.value[0] ?? []).map((header) => header.trim());
+  const at = headAt(parsed.value);
+  const headers = differentNames((parsed.value[at] ?? []).map((header) => header.trim()));
   if (headers.length > MOST_COLUMNS)
     return fail("file.columns", { count: headers.length, most: MOST_COLUMNS });
   const named = headers.filter((header) => header !== "");
-  const twice = named.find((header, index) => named.indexOf(header) !== index);
-  if (named.length === 0 || twice !== undefined)
-    return fail("file.headers", { twice: twice ?? "" });
+  if (named.length === 0) return fail("file.headers", { twice: "" });
   const rows = parsed.value
     .map((cells, index) => ({ line: index + 1, cells }))
-    .slice(1)
+    .slice(at + 1)
     .filter(({ cells }) => cells.some((cell) => cell.trim() !== ""));
-  return rows.length === 0 ? fail("file.no_rows") : ok({ headers, rows });
+  return rows.length === 0 ? fail("file.no_rows") : ok({ headLine: at + 1, headers, rows });
 }
+
+/** Names that stand twice are told apart by their number: `Amount`, `Amount (2)`. */
+const differentNames = (names: readonly string[]): string[] =>
+  names.map((name, at) => {
+    const nth = names.slice(0, at).filter((before) => before === name).length;
+    return name === "" || nth === 0 ? name : `${name} (${nth + 1})`;
+  });
 
 type TableError =
   | "file.empty"

@@ -6,12 +6,10 @@ import {
   FILE_KIND_TRAITS,
   FILE_KINDS,
   type MappingSpec,
-  markOf,
   missingFields,
   type ProcessorRecord,
   readActivity,
   readBankLine,
-  type ReadContext,
   readCustomer,
   readInvoice,
   readRemittance,
@@ -24,7 +22,6 @@ import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
 import { type FileKind, insertImportFile, saveMapping, setRowCounts } from "@/db/files";
 import { processorAccounts } from "@/db/processorAccounts";
-import { currenciesWithRates } from "@/db/rates";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
@@ -33,6 +30,7 @@ import { importCustomers } from "../imports/customers";
 import { importInvoices } from "../imports/invoices";
 import { importActivity } from "../imports/processor";
 import { tableOf } from "../imports/read";
+import { contextOf, readingOf } from "../imports/reading";
 import { importRemittance } from "../imports/remittance";
 import { type FileRun, Tallying } from "../imports/report";
 import { importReturns } from "../imports/returns";
@@ -47,6 +45,7 @@ export const mappingSchema = z.object({
   signs: z.enum(["as_written", "by_kind"]),
   payoutSign: z.enum(["as_written", "turned"]),
   feeSign: z.enum(["cost", "effect"]),
+  answers: z.record(z.string().max(300), z.string().max(100)).optional(),
 });
 
 /**
@@ -64,6 +63,8 @@ export const importFile = defineCommand({
     mapping: mappingSchema,
     account: z.string().nullable().default(null),
     saveAs: z.string().trim().max(200).nullable().default(null),
+    /** Whether to say what the file leaves open, instead of refusing it for that. */
+    asking: z.boolean().default(false),
   }),
   run(ctx, input): Result<ImportReport> {
     const { mapping } = input;
@@ -73,9 +74,18 @@ export const importFile = defineCommand({
     if (!table.ok) return table;
     const account = accountFor(ctx, mapping.kind, input.account);
     if (!account.ok) return account;
-    const open = openMark(ctx, table.value, mapping, account.value);
-    if (open !== null) return fail("mark.open", { sample: open });
-    const tally = new Tallying(table.value.rows.length, ctx.settings.currency);
+    const read = readingOf(ctx, table.value, mapping, account.value);
+    if (!read.ok) return read;
+    const lines = table.value.rows.map(({ line }) => line);
+    const tally = new Tallying(lines, ctx.settings.currency);
+    const [question] = read.value.questions;
+    if (question)
+      return input.asking
+        ? ok({ ...tally.report(null), questions: read.value.questions, leftOut: [] })
+        : fail("questions.open", { count: read.value.questions.length, first: question.words });
+    tally.proves(read.value.proofs);
+    tally.refuse(read.value.refused);
+    for (const { line, why } of read.value.leftOut) tally.leaveOut(line, why);
     const fileId = insertImportFile(ctx.db, {
       sha256: input.sha256,
       name: input.name,
@@ -92,8 +102,8 @@ export const importFile = defineCommand({
     });
     const actId = ctx.act("import", { kind: "import_file", id: fileId }, `took in ${input.name}`);
     IMPORTS[mapping.kind](ctx, {
-      table: table.value,
-      mapping,
+      table: read.value.table,
+      mapping: read.value.mapping,
       account: account.value,
       file: { fileId, actId, tally },
     });
@@ -101,7 +111,7 @@ export const importFile = defineCommand({
       saveMapping(ctx.db, {
         name: input.saveAs,
         kind: mapping.kind,
-        spec: JSON.stringify(mapping),
+        spec: JSON.stringify({ ...mapping, answers: lasting(mapping.answers) }),
       });
     const report = tally.report(fileId);
     setRowCounts(ctx.db, fileId, {
@@ -112,18 +122,11 @@ export const importFile = defineCommand({
   },
 });
 
-/** A sum of which the file does not say what it is, and nobody else has; null where all is clear. */
-function openMark(
-  ctx: CommandContext,
-  table: Table,
-  mapping: MappingSpec,
-  account: string,
-): string | null {
-  if (mapping.markSaid === true) return null;
-  const own = processorAccounts(ctx.db).find(({ code }) => code === account)?.currency;
-  const currency = (mapping.kind === "processor" ? own : null) ?? ctx.settings.currency;
-  return markOf(table, mapping, currency).sample;
-}
+/** Answers that hold for one file alone are not kept with the mapping. */
+const OF_ONE_FILE = new Set(["before", "future", "balance", "first"]);
+
+const lasting = (answers: MappingSpec["answers"]): MappingSpec["answers"] =>
+  answers && Object.fromEntries(Object.entries(answers).filter(([key]) => !OF_ONE_FILE.has(key)));
 
 /** The accounts of each kind that files can belong to. */
 const ACCOUNTS = { processor: processorAccounts, bank: bankAccounts };
@@ -142,20 +145,6 @@ function accountFor(
   return accounts.some((account) => account.code === code)
     ? ok(code)
     : fail("account.unknown", { account: code });
-}
-
-/**
- * What comes from a processor is in its account's currency, what comes from the bank in the book's;
- * invoices in any that has a rate.
- */
-function contextOf(ctx: CommandContext, kind: MappingSpec["kind"], account: string): ReadContext {
-  const { currency, timeZone } = ctx.settings;
-  const processor =
-    kind === "processor"
-      ? processorAccounts(ctx.db).find(({ code }) => code === account)
-      : undefined;
-  const others = FILE_KIND_TRAITS[kind].anyRate ? currenciesWithRates(ctx.db) : [];
-  return { bookCurrency: processor?.currency ?? currency, timeZone, others };
 }
 
 type ReadFile = {

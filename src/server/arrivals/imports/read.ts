@@ -3,14 +3,17 @@ import { readFileSync } from "node:fs";
 import type { InspectedTable } from "@/contracts/arrivals";
 import {
   decodeText,
+  FILE_KINDS,
   type FileKind,
   formatOf,
+  guessColumns,
   guessKind,
   guessMapping,
   markOf,
   type Table,
 } from "@/core/formats";
 import type { Currency } from "@/core/money";
+import { kindQuestion, kindsOf } from "@/core/readings";
 import { fail, ok, type Result } from "@/core/result";
 import { keptFile } from "@/server/runtime/folders";
 
@@ -45,8 +48,9 @@ export function inspectFile(
 ): Result<InspectedTable> {
   const table = tableOf(book, sha256);
   if (!table.ok) return table;
-  const as = kind ?? guessKind(table.value);
-  const mapping = guessMapping(table.value, as, currency);
+  const found = kindsOf(table.value, FILE_KINDS, (name) => guessColumns(table.value.headers, name));
+  const as = kind ?? found.sure ?? guessed(table.value, found.possible);
+  const mapping = { ...guessMapping(table.value, as, currency), answers: {} };
   return ok({
     kind: as,
     mapping,
@@ -55,7 +59,15 @@ export function inspectFile(
     lines: table.value.rows.length,
     rowWords: Object.keys(mapping.rowKinds),
     markOpen: markOf(table.value, mapping, currency).sample,
+    kindOpen:
+      kind === undefined && found.sure === null ? kindQuestion(found.possible, "The file") : null,
   });
+}
+
+/** The likeliest of the kinds that it could be, to begin with. */
+function guessed(table: Table, possible: readonly FileKind[]): FileKind {
+  const guess = guessKind(table);
+  return possible.includes(guess) ? guess : (possible[0] ?? guess);
 }
 
 /** One line of a kept file as it was given. */

@@ -4,6 +4,8 @@ import type { Currency } from "@/core/money";
 import type { Failure } from "@/core/result";
 import { inWords } from "@/server/runtime/messages";
 
+const NOT_OURS = "of no concern here";
+
 /** Counts while a file is taken in. */
 export class Tallying {
   readonly refused: ImportReport["refused"] = [];
@@ -12,10 +14,23 @@ export class Tallying {
   private readonly knownLines = new Set<number>();
   private readonly changedLines = new Set<number>();
 
+  private readonly left = new Map<number, string>();
+  private said: readonly string[] = [];
+
   constructor(
-    private readonly lines: number,
+    private readonly lines: readonly number[],
     private readonly book: Currency,
   ) {}
+
+  /** Lines that are left out by a rule with a name. */
+  leaveOut(line: number, why: string): void {
+    this.left.set(line, why);
+  }
+
+  /** What the file's own sums prove. */
+  proves(proofs: readonly string[]): void {
+    this.said = proofs;
+  }
 
   refuse(refusals: readonly Refusal[]): void {
     for (const { line, field, column, error } of refusals)
@@ -59,15 +74,33 @@ export class Tallying {
     this.knownLines.add(line);
   }
 
+  /** Every line of the file is counted once: as refused, changed, new, known or left out. */
   report(fileId: number | null): ImportReport {
+    const refused = new Set(this.refused.filter(({ changed }) => !changed).map(({ line }) => line));
+    const standing = (line: number): "refused" | "changed" | "new" | "known" | "left" => {
+      if (refused.has(line)) return "refused";
+      if (this.changedLines.has(line)) return "changed";
+      if (this.newLines.has(line)) return "new";
+      return this.knownLines.has(line) ? "known" : "left";
+    };
+    const count = { refused: 0, changed: 0, new: 0, known: 0, left: 0 };
+    const leftOut: ImportReport["leftOut"] = [];
+    for (const line of this.lines) {
+      const as = standing(line);
+      count[as] += 1;
+      if (as === "left") leftOut.push({ line, why: this.left.get(line) ?? NOT_OURS });
+    }
     return {
       fileId,
-      lines: this.lines,
-      new: this.newLines.size,
-      known: [...this.knownLines].filter((line) => !this.newLines.has(line)).length,
-      changed: this.changedLines.size,
+      lines: this.lines.length,
+      new: count.new,
+      known: count.known,
+      changed: count.changed,
       refused: [...this.refused].sort((a, b) => a.line - b.line),
       outcome: [...this.outcomes.values()],
+      leftOut,
+      proofs: [...this.said],
+      questions: [],
     };
   }
 }

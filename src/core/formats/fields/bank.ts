@@ -1,0 +1,49 @@
+import { type FieldSpec, text, typed } from "./spec";
+
+export const bank: readonly FieldSpec[] = [
+  text(
+    "id",
+    "id,transaction id,bank reference,bank id,line id,bank ref,ref no,transaction no,transaction number,transaction reference,fitid,unique id,entry reference",
+  ),
+  typed(
+    "day",
+    "postedOn",
+    "posted_on,date,posting date,booked on,value date,transaction date,booking date,post date,date posted,posted date,posted,booked,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,boekdatum,transactiedatum,data mov,entry date,effective date",
+    true,
+  ),
+  typed(
+    "amount",
+    "amount",
+    "amount,sum,value,transaction amount,betrag,umsatz,montant,importe,importo,bedrag,valor,amount usd,net amount,transaktionsbetrag",
+  ),
+  typed(
+    "amount",
+    "moneyIn",
+    "money in,credit,deposits,deposit,paid in,credits,credit amount,amount credit,cr,credit cr,receipts,additions,amount in,received,haben,gutschrift,credit eur,credits usd,abono,abonos,haber,ingreso,ingresos,avere,entrate,bij,credito,creditos,einzahlung,einzahlungen,recettes",
+  ),
+  typed(
+    "amount",
+    "moneyOut",
+    "money out,debit,withdrawals,withdrawal,paid out,debits,debit amount,amount debit,dr,debit dr,payments,subtractions,amount out,spent,soll,lastschrift,belastung,cargo,cargos,debe,gasto,gastos,dare,uscite,af,debito,debitos,auszahlung,auszahlungen,depenses",
+  ),
+  typed(
+    "currency",
+    "currency",
+    "currency,ccy,cur,currency code,account currency,wahrung,devise,moneda,divisa,valuta,munt,moeda",
+  ),
+  text(
+    "description",
+    "description,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,payee,name,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,naam omschrijving,mededelingen,descricao,historico,remittance information",
+    true,
+  ),
+  typed(
+    "amount",
+    "balance",
+    "balance,running balance,balance after,closing balance,balance usd,available balance,ledger balance,account balance,closing bal,running bal,saldo,kontostand,solde,saldo disponible,saldo contabile,saldo na mutatie,saldo contabilistico",
+  ),
+  text(
+    "direction",
+    "direction,debit credit,credit debit,dr cr,cr dr,d c,c d,dc,cd,debit or credit,credit or debit,debit credit indicator,cdt dbt ind,sign,indicator,soll haben,s h,sh,af bij,sens,type,transaction type,kind,tipo,entry type,typ,art",
+  ),
+  text("status", "status,state,transaction status,posting status,statut,estado,stato"),
+];

@@ -1,0 +1,27 @@
+import { type FieldSpec, text } from "./spec";
+
+export const customers: readonly FieldSpec[] = [
+  text(
+    "externalId",
+    "customer_id,id,customer number,customer no,account number,account no,code,customer code,customer ref,customer reference,client id,client number,client no,client code,cust no,cust id,customer num,account code,account id,acct no,kundennummer,kunden nr,debitor,debitorennummer,numero client,code client,no client,codigo cliente,numero de cliente,id cliente,codice cliente,klantnummer,contact id",
+    true,
+  ),
+  text(
+    "name",
+    "name,customer name,customer,company,business name,full name,display name,client name,client,organisation,organization,company name,contact name,kunde,kundenname,firma,nom,nom du client,raison sociale,client nom,nombre,cliente,razon social,ragione sociale,naam,klant,nome",
+    true,
+  ),
+  text(
+    "email",
+    "email,e mail,email address,mail,e mail address,main email,billing email,contact email,primary email,courriel,adresse email,correo,correo electronico,mailadresse,posta elettronica,e mail adresse",
+  ),
+  text(
+    "phone",
+    "phone,telephone,phone number,tel,main phone,mobile,phone no,telephone number,telefon,telefono,telefoon",
+  ),
+  text(
+    "parentId",
+    "parent_id,parent,head office,parent customer,bill to,group,parent account,parent id,parent customer id,head office id,bill to id,sub customer of,belongs to",
+  ),
+  text("aliases", "aliases,other names,also known as,trade names,doing business as,dba"),
+];

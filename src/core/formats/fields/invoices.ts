@@ -1,0 +1,73 @@
+import { type FieldSpec, text, typed } from "./spec";
+
+export const invoices: readonly FieldSpec[] = [
+  text(
+    "number",
+    "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no,num,no,invoice num,inv number,document no,document,doc number,reference number,ref no,invoice id,rechnungsnummer,rechnung,rechnungsnr,rechnungs nr,belegnummer,belegnr,beleg,numero de facture,facture,no facture,n facture,piece,numero de factura,factura,numero factura,n factura,fattura,numero fattura,factuurnummer,factuur,fatura,transaction number,txn number",
+    true,
+  ),
+  text(
+    "customerId",
+    "customer_id,customer number,customer no,customer,account number,customer code,account no,customer ref,customer id,client id,client,client number,client name,customer name,cust no,cust id,account code,account id,account,acct no,kundennummer,kunde,kunden nr,debitor,kundenname,numero client,code client,nom du client,codigo cliente,cliente,codice cliente,klantnummer,klant,name,bill to,sold to,contact,contact name,company",
+    true,
+  ),
+  typed(
+    "day",
+    "issuedOn",
+    "issued_on,invoice date,date,issue date,issued,document date,posting date,bill date,billed on,doc date,inv date,date issued,date of issue,created,created on,transaction date,txn date,rechnungsdatum,datum,belegdatum,date de facture,date facture,fecha,fecha factura,fecha de factura,fecha de emision,data,data fattura,factuurdatum",
+    true,
+  ),
+  typed(
+    "day",
+    "dueOn",
+    "due_on,due date,due,net due date,date due,payment due,payment due date,pay by,falligkeit,fallig am,falligkeitsdatum,fallig,echeance,date d echeance,date echeance,vencimiento,fecha de vencimiento,fecha vencimiento,scadenza,data scadenza,vervaldatum,vencimento",
+  ),
+  typed(
+    "currency",
+    "currency",
+    "currency,ccy,cur,currency code,invoice currency,wahrung,devise,moneda,divisa,valuta,moeda",
+  ),
+  typed(
+    "amount",
+    "total",
+    "total,amount,invoice total,gross,invoice amount,grand total,original amount,orig amount,original total,document total,document amount,inv amount,invoice value,amount total,total amount,total incl tax,total inc tax,gross total,gross amount,bruttobetrag,brutto,rechnungsbetrag,betrag,gesamtbetrag,summe,montant ttc,total ttc,montant,importe,importe total,importo,totale,bedrag,totaal,valor",
+    true,
+  ),
+  typed(
+    "amount",
+    "balance",
+    "balance,open,open balance,amount due,outstanding,open amount,balance due,remaining,remaining balance,amount open,still open,unpaid,unpaid balance,outstanding amount,outstanding balance,amount outstanding,open bal,current balance,restbetrag,offener betrag,offen,reste a payer,solde,solde du,saldo,saldo pendiente,pendiente,residuo,openstaand,openstaand bedrag,saldo aberto",
+  ),
+  typed(
+    "amount",
+    "tax",
+    "tax,sales tax,tax amount,vat,tax total,total tax,vat amount,gst,hst,taxes,mwst,ust,umsatzsteuer,tva,iva,btw",
+  ),
+  text(
+    "poNumber",
+    "po_number,po,purchase order,po no,order number,p o number,p o no,po num,customer po,customer order,customer reference,purchase order number,order no,bestellnummer,bon de commande,pedido",
+  ),
+  text(
+    "terms",
+    "terms,payment terms,term,payment term,zahlungsbedingungen,zahlungsziel,conditions,condiciones",
+  ),
+  text(
+    "description",
+    "description,memo,for,details,text,memo description,item,subject,notes,verwendungszweck,libelle,descripcion,concepto,descrizione,omschrijving",
+  ),
+  text(
+    "type",
+    "type,document type,transaction type,doc type,kind,record type,txn type,belegart,art,type de piece,tipo,tipo de documento",
+  ),
+  text("status", "status,state,invoice status,payment status,document status,statut,estado,stato"),
+  typed(
+    "amount",
+    "paid",
+    "paid,amount paid,paid amount,payments,paid to date,payments received,total paid,payments applied,received,bezahlt,gezahlt,deja paye,paye,pagado,pagato,betaald",
+  ),
+  typed(
+    "amount",
+    "credited",
+    "credits,credit applied,credits applied,credited,credit amount,amount credited",
+  ),
+];

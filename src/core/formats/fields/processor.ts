@@ -1,0 +1,106 @@
+import { type FieldSpec, text, typed } from "./spec";
+
+export const processor: readonly FieldSpec[] = [
+  text(
+    "id",
+    "id,transaction id,item id,reference id,charge id,payment id,activity id,entry id,txn id,trans id,transaction no,transaction number,transaction reference,reference number,transaction,order id,order no,order number,balance transaction,balance transaction id,unique id,record id,trace id,vorgangsnummer,transaktionsnummer,transaktions id,transaktionscode,numero de transaction,id transaction,identifiant,id de transaccion,id transaccion",
+  ),
+  typed(
+    "kind",
+    "kind",
+    "kind,type,category,transaction type,activity,entry type,transaction category,event type,record type,txn type,event,entry,trans type,movement,reporting category,typ,art,vorgang,type de transaction,nature,tipo,tipo de transaccion,tipo transazione,soort",
+  ),
+  typed(
+    "day",
+    "occurredOn",
+    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag",
+    true,
+  ),
+  typed(
+    "day",
+    "settledOn",
+    "settled_on,settlement date,settled,available on,value date,settle date,date settled,settlement,settled at,available date,availability date,date available,funding date,valuta,wertstellung,date de valeur,fecha valor,funds available",
+  ),
+  typed(
+    "currency",
+    "currency",
+    "currency,ccy,cur,currency code,transaction currency,settlement currency,wahrung,devise,moneda,divisa,valuta",
+  ),
+  typed(
+    "amount",
+    "gross",
+    "gross,amount,gross amount,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag",
+  ),
+  typed(
+    "amount",
+    "fee",
+    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,fees total,discount fee,commission,charges,gebuhr,gebuhren,frais,commissions,comision,comisiones,commissione,commissioni,kosten",
+  ),
+  typed(
+    "amount",
+    "net",
+    "net,net amount,balance effect,net total,net proceeds,net sales,net settlement,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,neto,importe neto,importo netto",
+  ),
+  text(
+    "method",
+    "method,paid by,payment method,instrument,payment type,tender,tender type,source,payment source,payment method type,card or bank,funding,zahlungsart,mode de paiement,moyen de paiement,metodo de pago,forma de pago",
+  ),
+  text(
+    "payerName",
+    "payer_name,payer,name,customer name,paid by name,cardholder,account name,payer name,customer,from,billing name,buyer,buyer name,client name,client,shopper,contact,paid by,card holder,cardholder name,kunde,kundenname,absender,nom du client,client nom,cliente,nombre",
+  ),
+  text(
+    "payerEmail",
+    "payer_email,email,customer email,payer mail,payer email,from email address,from email,e mail,buyer email,billing email,receipt email,client email,customer mail,courriel,correo",
+  ),
+  text(
+    "reference",
+    "reference,memo,description,note,details,message,invoice number,invoice,statement descriptor,order reference,merchant reference,customer reference,item title,subject,comment,remarks,verwendungszweck,betreff,beschreibung,libelle,concepto,descripcion,invoice id,invoice no",
+  ),
+  text(
+    "payoutId",
+    "payout_id,payout,transfer id,batch,deposit id,settlement id,transfer,batch id,batch number,batch no,payout reference,settlement batch,settlement batch id,settlement number,deposit reference,settlement reference,auszahlung,auszahlungs id,virement,id virement,funding id,disbursement id",
+  ),
+  typed(
+    "day",
+    "payoutOn",
+    "payout_on,payout date,paid out on,deposit date,transfer date,payout day,paid out,deposited on,deposited,settlement paid on,auszahlungsdatum,date de virement",
+  ),
+  typed("day", "spanFrom", "span_from,period from,from,covers from"),
+  typed("day", "spanTo", "span_to,period to,to,covers to"),
+  text(
+    "returnCode",
+    "return_code,return code,reason code,return reason code,reason,failure code,reject code,dispute reason",
+  ),
+  typed("day", "answerBy", "answer_by,answer by,respond by,response due,evidence due"),
+  text("brand", "brand,card brand,card type,card network,scheme,card scheme,network"),
+  text("abroad", "abroad,foreign,international,foreign card"),
+  text(
+    "relatedId",
+    "related_id,original id,charge,parent id,source id,for charge,parent transaction,parent transaction id,original transaction,original transaction id,reference txn id,linked transaction,related transaction,source transaction,original charge,original reference,charge id ref,refers to,payment id ref",
+  ),
+  text(
+    "status",
+    "status,state,transaction status,payment status,result,outcome,response,statut,estado,stato",
+  ),
+  typed(
+    "amount",
+    "fee2",
+    "fixed fee,second fee,other fee,other fees,additional fee,additional fees,application fee,interchange,interchange fee,gateway fee,per item fee,assessment,assessments",
+  ),
+  typed(
+    "amount",
+    "feeTax",
+    "tax on fee,tax on fees,fee tax,taxes on fee,vat on fee,gst on fee,fee vat,fee gst,mwst auf gebuhr,tva sur frais",
+  ),
+  typed(
+    "amount",
+    "refunded",
+    "amount refunded,refunded amount,refunded,refund amount,total refunded,refunds",
+  ),
+  typed(
+    "amount",
+    "balance",
+    "balance,running balance,balance after,account balance,ending balance,saldo,guthaben,solde",
+  ),
+];

@@ -1,0 +1,40 @@
+import { type FieldSpec, text, typed } from "./spec";
+
+export const remittance: readonly FieldSpec[] = [
+  text(
+    "trace",
+    "trace,trace number,payment reference,payment number,payment id,check number,eft number,remittance id,transaction id,reference,payment no,payment ref,remittance number,advice number,check no,ach trace,eft trace",
+  ),
+  typed(
+    "day",
+    "paidOn",
+    "paid_on,payment date,paid on,pay date,date paid,date,remittance date,value date,check date,settlement date,effective date",
+    true,
+  ),
+  text(
+    "payerName",
+    "payer_name,payer,from,company,payer name,customer,customer name,vendor paid by,paid by,sender,originator",
+  ),
+  typed(
+    "amount",
+    "total",
+    "total,payment amount,payment total,amount of payment,total payment,check amount,total paid,eft amount,remittance total",
+  ),
+  text(
+    "number",
+    "invoice_number,invoice,invoice no,invoice number,document,invoice num,inv no,inv number,document number,document no,bill number,your invoice,reference number,doc no",
+    true,
+  ),
+  typed(
+    "amount",
+    "amount",
+    "amount,amount paid,paid,net,paid amount,net amount,net paid,payment,invoice paid,amount applied",
+    true,
+  ),
+  typed(
+    "amount",
+    "discount",
+    "discount,discount taken,deduction,discount amount,disc,cash discount,discounts",
+  ),
+  typed("currency", "currency", "currency,ccy,cur"),
+];

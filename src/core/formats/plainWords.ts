@@ -1,0 +1,25 @@
+/** Letters without their accents, in lower case: `Überweisung` is `uberweisung`. */
+export const withoutAccents = (text: string): string =>
+  text.normalize("NFD").replace(/\p{M}/gu, "").replace(/ß/g, "ss").toLowerCase();
+
+/**
+ * A head or a word as it is compared: no accents, no case, no marks, one blank between words.
+ * @example plainWords("Net_Amount (USD)") // "net amount usd"
+ */
+export const plainWords = (text: string): string =>
+  withoutAccents(text.replace(/([a-z])([A-Z])/g, "$1 $2"))
+    .replace(/[^\p{L}\p{N}]+/gu, " ")
+    .trim();
+
+/** A head without what stands in its brackets: a zone or a currency says nothing about the field. */
+export function headWords(head: string): string {
+  const before = known.get(head);
+  if (before !== undefined) return before;
+  const words = plainWords(head.replace(/[([][^)\]]{0,20}[)\]]/g, " ")) || plainWords(head);
+  if (known.size < MOST_KNOWN) known.set(head, words);
+  return words;
+}
+
+/** Heads that were compared before: the names of columns are the same for every file. */
+const known = new Map<string, string>();
+const MOST_KNOWN = 5000;

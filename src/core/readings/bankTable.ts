@@ -1,0 +1,65 @@
+import { plainWords } from "@/core/formats";
+import { bankSigns } from "./bankSigns";
+import { inText, type Made, plainFields, type Reading, sumOfCell, without } from "./canonical";
+import type { Row } from "./cells";
+import { sureState } from "./rowWords";
+import type { StatementRow } from "./statementRow";
+import { writtenSum } from "./sumCells";
+import type { LeftOut } from "./types";
+
+const LEDGER_HEAD =
+  /^(debit|credit|dr|cr|debits|credits|soll|haben|debe|haber|dare|avere|debit amount|credit amount)$/;
+
+/** A bank statement in the agreed layout: one signed sum a line, money in positive. */
+export function bankTable(reading: Reading, rows: readonly Row[]): Made {
+  const { cells } = reading;
+  const leftOut: LeftOut[] = [];
+  const kept = rows.filter((row) => {
+    const state = cells.of(row, "status");
+    const said = cells.file.answers[`state:${state.toLowerCase()}`];
+    const means = said ?? sureState(state) ?? "counts";
+    if (means === "none") leftOut.push({ line: row.line, why: "no_money" });
+    if (means === "pending") leftOut.push({ line: row.line, why: "not_yet" });
+    return means === "counts";
+  });
+  const statement = kept.map((row): StatementRow => ({
+    line: row.line,
+    on: null,
+    currency: reading.currencyOf(row),
+    amount: sumOfCell(reading, row, "amount"),
+    side: writtenSum(cells.of(row, "amount"))?.side ?? null,
+    moneyIn: sumOfCell(reading, row, "moneyIn"),
+    moneyOut: sumOfCell(reading, row, "moneyOut"),
+    balance: sumOfCell(reading, row, "balance"),
+    word: cells.of(row, "direction"),
+  }));
+  const ledgerHeads =
+    cells.has("moneyOut") &&
+    ["moneyIn", "moneyOut"].every((field) => LEDGER_HEAD.test(plainWords(cells.head(field))));
+  const signs = bankSigns(statement, cells.file.answers, ledgerHeads);
+  return {
+    rows: kept.map((row, at) => {
+      const sum = signs.sums[at];
+      const fields = without(plainFields(reading, row), [
+        "amount",
+        "moneyIn",
+        "moneyOut",
+        "direction",
+        "status",
+      ]);
+      return {
+        line: row.line,
+        fields: {
+          ...fields,
+          ...(sum === null || sum === undefined
+            ? {}
+            : { amount: inText(sum, reading.currencyOf(row)) }),
+        },
+      };
+    }),
+    leftOut,
+    refused: [],
+    questions: signs.questions,
+    proofs: signs.proofs,
+  };
+}

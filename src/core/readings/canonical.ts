@@ -1,0 +1,146 @@
+import { ROW_KIND_NAMES } from "@/core/activity/index";
+import { FIELDS, type FileKind, type MappingSpec, type Refusal, type Table } from "@/core/formats";
+import { type Currency, type Minor, toDecimal } from "@/core/money";
+
+import type { Cells, Row } from "./cells";
+import { type DayReading, dayUnder, writtenDay } from "./dayCells";
+import { sumUnder, writtenSum } from "./sumCells";
+import type { SumReading } from "./sumsOfFile";
+import type { LeftOut, Question } from "./types";
+
+/** A file on its way to the agreed layout: what was found of its days and sums. */
+export type Reading = {
+  readonly cells: Cells;
+  readonly days: DayReading;
+  readonly sums: SumReading;
+  readonly currencyOf: (row: Row) => Currency;
+};
+
+/** What a kind of file made of its rows. */
+export type Made = {
+  readonly rows: readonly {
+    readonly line: number;
+    readonly fields: Readonly<Record<string, string>>;
+  }[];
+  readonly leftOut: readonly LeftOut[];
+  readonly refused: readonly Refusal[];
+  readonly questions: readonly Question[];
+  readonly proofs: readonly string[];
+};
+
+/** The head of a field in the agreed layout. */
+const headOf = (kind: FileKind, field: string): string =>
+  FIELDS[kind].find((spec) => spec.field === field)?.names[0] ?? field;
+
+/** The rows of a file in the agreed layout: ISO days, a decimal point, signs that say the effect. */
+export function canonicalTable(kind: FileKind, made: Made): Table {
+  const fields = FIELDS[kind].map(({ field }) => field);
+  return {
+    headers: fields.map((field) => headOf(kind, field)),
+    rows: made.rows.map(({ line, fields: row }) => ({
+      line,
+      cells: fields.map((field) => row[field] ?? ""),
+    })),
+  };
+}
+
+/** How the agreed layout is read. */
+export const canonicalMapping = (kind: FileKind): MappingSpec => ({
+  kind,
+  columns: Object.fromEntries(FIELDS[kind].map(({ field }) => [field, headOf(kind, field)])),
+  dayOrder: "ymd",
+  decimalMark: ".",
+  markSaid: true,
+  rowKinds: Object.fromEntries(ROW_KIND_NAMES.map((name) => [name, name])),
+  signs: "as_written",
+  payoutSign: "as_written",
+  feeSign: "cost",
+});
+
+/** Every field of a row as the agreed layout writes it; what cannot be read stays, to be refused by name. */
+export function plainFields(reading: Reading, row: Row): Record<string, string> {
+  const { cells } = reading;
+  const out: Record<string, string> = {};
+  for (const { field, type } of FIELDS[cells.file.kind]) {
+    const text = cells.of(row, field);
+    if (text === "") continue;
+    if (type === "day") out[field] = dayOf(reading, text) ?? text;
+    else if (type === "amount") out[field] = sumText(reading, row, field) ?? text;
+    else out[field] = text;
+  }
+  out.currency = reading.currencyOf(row);
+  // A code that nobody has stays as it stands, so that it is refused by its name.
+  if (cells.of(row, "currency") !== "" && cells.of(row, "currency").toUpperCase() !== out.currency)
+    out.currency = cells.of(row, "currency");
+  return out;
+}
+
+/** The fields of a row but some. */
+export const without = (
+  fields: Readonly<Record<string, string>>,
+  some: readonly string[],
+): Record<string, string> =>
+  Object.fromEntries(Object.entries(fields).filter(([field]) => !some.includes(field)));
+
+export function dayOf({ days }: Reading, text: string): string | null {
+  const written = writtenDay(text);
+  return written && dayUnder(written, days);
+}
+
+/** A sum of a row in minor units; null where the cell is empty or no sum. */
+export const sumOfCell = (reading: Reading, row: Row, field: string): Minor | null =>
+  sumOfText(reading, row, reading.cells.of(row, field));
+
+/** The same for a column that no field has taken, by its head. */
+export const sumUnderHead = (reading: Reading, row: Row, head: string): Minor | null =>
+  sumOfText(reading, row, row.cells[reading.cells.file.table.headers.indexOf(head)] ?? "");
+
+function sumOfText(reading: Reading, row: Row, text: string): Minor | null {
+  const written = writtenSum(text);
+  return written && sumUnder(written, { ...reading.sums, currency: reading.currencyOf(row) });
+}
+
+/** Heads of columns that were said to be of a use. */
+export const headsUsedAs = ({ cells }: Reading, wanted: string): string[] =>
+  Object.entries(cells.file.answers).flatMap(([key, use]) =>
+    key.startsWith("column:") && use === wanted ? [key.slice("column:".length)] : [],
+  );
+
+function sumText(reading: Reading, row: Row, field: string): string | null {
+  const sum = sumOfCell(reading, row, field);
+  return sum === null ? null : toDecimal(sum, reading.currencyOf(row));
+}
+
+export const inText = (sum: number, currency: Currency): string => toDecimal(sum, currency);
+
+/** Fields of a row that hold something that is no day or no sum: the row stays out whole. */
+export function unreadable(reading: Reading, row: Row): Refusal[] {
+  const { cells } = reading;
+  return FIELDS[cells.file.kind].flatMap(({ field, type }): Refusal[] => {
+    const text = cells.of(row, field);
+    if (text === "" || isNothing(text)) return [];
+    const column = cells.head(field);
+    if (type === "amount" && sumOfCell(reading, row, field) === null)
+      return [
+        {
+          line: row.line,
+          field,
+          column,
+          error: { code: "amount.unreadable", text: text.slice(0, 40), mark: reading.sums.mark },
+        },
+      ];
+    if (type === "day" && dayOf(reading, text) === null)
+      return [
+        {
+          line: row.line,
+          field,
+          column,
+          error: { code: "day.unreadable", text: text.slice(0, 40), order: reading.days.order },
+        },
+      ];
+    return [];
+  });
+}
+
+/** Marks that stand where there is nothing. */
+export const isNothing = (text: string): boolean => /^(?:[-–—]|n\/?a|null|none)$/i.test(text);

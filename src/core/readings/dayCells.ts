@@ -1,0 +1,173 @@
+import { type Day, dayOfNumber } from "@/core/calendar";
+import { dayInZone } from "@/core/formats";
+import { isBookDay } from "@/core/gate";
+
+import { monthOf } from "./months";
+
+/** The order of three numbers of a written date; `yy` is a year of two digits in front. */
+export type PartOrder = "mdy" | "dmy" | "yy";
+
+/** A written date before it is known what its numbers are. */
+export type WrittenDay = {
+  /** Year, month and day where the cell says which is which. */
+  readonly fixed: readonly [number, number, number] | null;
+  /** Three numbers as they stand, where it does not. */
+  readonly open: readonly [number, number, number] | null;
+  /** Whether the last of the three is a year of four digits. */
+  readonly yearLast: boolean;
+  /** The moment where a number alone says it (seconds or milliseconds since 1970). */
+  readonly epoch: number | null;
+  /** Days since 1900 as spreadsheets count them. */
+  readonly serial: number | null;
+  /** Minutes into the day; null without a time. */
+  readonly minutes: number | null;
+  /** Minutes that the zone is ahead of UTC; null where the cell names none. */
+  readonly zone: number | null;
+};
+
+const NOTHING: WrittenDay = {
+  fixed: null,
+  open: null,
+  yearLast: false,
+  epoch: null,
+  serial: null,
+  minutes: null,
+  zone: null,
+};
+
+/** A date with its time has no more letters. */
+const LONGEST = 60;
+
+/** Abbreviations of zones in use in North America and Europe, in hours (IANA tz; common practice). */
+const ZONES: Readonly<Record<string, number>> = {
+  z: 0,
+  utc: 0,
+  gmt: 0,
+  wet: 0,
+  bst: 1,
+  cet: 1,
+  cest: 2,
+  est: -5,
+  edt: -4,
+  cst: -6,
+  cdt: -5,
+  mst: -7,
+  mdt: -6,
+  pst: -8,
+  pdt: -7,
+};
+
+const TIME =
+  /(?:^|[T ,])(\d{1,2}):(\d\d)(?::(\d\d)(?:[.,]\d{1,9})?)?\s?([ap])?\.?(?:m\.?)?\s?(z|utc|gmt|[a-z]{3,4}|[+-]\d\d:?\d\d)?(?:\s?\([^)]{0,30}\))?$/i;
+
+/** What a cell says of a day; null where it is no date in any reading. */
+export function writtenDay(cell: string): WrittenDay | null {
+  const text = cell.trim();
+  if (text === "" || text.length > LONGEST) return null;
+  const number = /^\d{4,13}(?:\.\d{1,12})?$/.test(text) ? asNumber(text) : null;
+  if (number) return number;
+  const time = TIME.exec(text);
+  const [minutes, zone] = time ? timeOf(time) : [null, null];
+  const day = (time ? text.slice(0, time.index) : text).trimEnd().replace(/[T,]$/, "");
+  const found = inNumbers(day) ?? inWords(day);
+  return found && { ...NOTHING, ...found, minutes, zone };
+}
+
+function timeOf(time: RegExpExecArray): [number, number | null] {
+  const half = time[4]?.toLowerCase();
+  const hour = Number(time[1]) % (half ? 12 : 24);
+  const minutes = (hour + (half === "p" ? 12 : 0)) * 60 + Number(time[2]);
+  const zone = (time[5] ?? "").toLowerCase();
+  const ahead = /^([+-])(\d\d):?(\d\d)$/.exec(zone);
+  if (ahead)
+    return [minutes, (ahead[1] === "-" ? -1 : 1) * (Number(ahead[2]) * 60 + Number(ahead[3]))];
+  const hours = ZONES[zone];
+  return [minutes, hours === undefined ? null : hours * 60];
+}
+
+/** A number alone: `20261102`, a spreadsheet's day, seconds or milliseconds since 1970. */
+function asNumber(text: string): WrittenDay | null {
+  const value = Number(text);
+  if (/^(?:19|20|21)\d{6}$/.test(text))
+    return {
+      ...NOTHING,
+      fixed: [Number(text.slice(0, 4)), Number(text.slice(4, 6)), Number(text.slice(6))],
+    };
+  if (/^\d{5}(?:\.|$)/.test(text)) return { ...NOTHING, serial: Math.floor(value) };
+  if (/^1\d{9}(?:\.|$)/.test(text)) return { ...NOTHING, epoch: value * 1000 };
+  return /^1\d{12}$/.test(text) ? { ...NOTHING, epoch: value } : null;
+}
+
+type Parts = Pick<WrittenDay, "fixed"> | Pick<WrittenDay, "open" | "yearLast">;
+
+function inNumbers(text: string): Parts | null {
+  const match = /^(\d{1,4})\s?[-/.]\s?(\d{1,2})\s?[-/.]\s?(\d{1,4})\.?$/.exec(text);
+  if (!match) return null;
+  const [a = "", b = "", c = ""] = match.slice(1);
+  if (a.length === 4 && c.length <= 2) return { fixed: [Number(a), Number(b), Number(c)] };
+  if (a.length > 2 || (c.length !== 2 && c.length !== 4)) return null;
+  const yearLast = c.length === 4;
+  return { open: [Number(a), Number(b), yearLast ? Number(c) : 2000 + Number(c)], yearLast };
+}
+
+/** `2 Nov 2026`, `Nov 2, 2026`, `Mon, 02-Nov-26`, `2 de noviembre de 2026`, `2026-Nov-02`. */
+function inWords(text: string): Parts | null {
+  const words = text.split(/[\s,./-]+/).filter((word) => word !== "");
+  const months = words.flatMap((word, at) => {
+    const month = monthOf(word);
+    return month === null ? [] : [{ month, at }];
+  });
+  const numbers = words.flatMap((word, at) => {
+    const number = /^(\d{1,4})(?:st|nd|rd|th)?$/i.exec(word)?.[1];
+    return number === undefined ? [] : [{ text: number, at }];
+  });
+  const [found] = months;
+  const [first, second] = numbers;
+  if (!found || months.length > 1 || !first || !second || numbers.length > 2) return null;
+  const yearFirst = first.text.length === 4;
+  const [year, day] = yearFirst ? [first, second] : [second, first];
+  if (year.text.length !== 4 && year.text.length !== 2) return null;
+  const full = year.text.length === 4 ? Number(year.text) : 2000 + Number(year.text);
+  return { fixed: [full, found.month, Number(day.text)] };
+}
+
+/** How days of a file are read where its cells leave it open. */
+export type DayReading = {
+  readonly order: PartOrder;
+  /** Minutes that moments without a zone are ahead of UTC; null: they are the book's own. */
+  readonly assumedZone: number | null;
+  readonly timeZone: string;
+};
+
+const iso = ([year, month, day]: readonly [number, number, number]): Day | null => {
+  const date = new Date(Date.UTC(year, month - 1, day));
+  const right =
+    date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
+  const text = right ? date.toISOString().slice(0, 10) : "";
+  return right && isBookDay(text) ? (text as Day) : null;
+};
+
+const ordered = (
+  [a, b, c]: readonly [number, number, number],
+  order: PartOrder,
+): readonly [number, number, number] => {
+  if (order === "mdy") return [c, a, b];
+  return order === "dmy" ? [c, b, a] : [2000 + a, b, c % 100];
+};
+
+/** Spreadsheets count from 30 December 1899, so that 1 January 1970 is 25569. */
+const SERIAL_OF_1970 = 25_569;
+
+/** The day that a cell is under a reading; null where it is none, such as 31 February. */
+export function dayUnder(written: WrittenDay, reading: DayReading): Day | null {
+  if (written.epoch !== null) return dayInZone(new Date(written.epoch), reading.timeZone);
+  if (written.serial !== null) return dayOfNumber(written.serial - SERIAL_OF_1970);
+  // A year of four digits at the end is no day.
+  const numbers = written.yearLast && reading.order === "yy" ? null : written.open;
+  const parts = written.fixed ?? (numbers && ordered(numbers, reading.order));
+  const day = parts && iso(parts);
+  const zone = written.zone ?? reading.assumedZone;
+  if (!day || written.minutes === null || zone === null) return day;
+  const moment = new Date(`${day}T00:00:00Z`).getTime() + (written.minutes - zone) * 60_000;
+  return dayInZone(new Date(moment), reading.timeZone);
+}

@@ -1,0 +1,34 @@
+import { plainWords } from "@/core/formats";
+
+/** What a row of a ledger’s list may be. */
+export type DocumentKind = "invoice" | "credit" | "leave";
+
+const KINDS: Readonly<Record<Exclude<DocumentKind, "leave">, string>> = {
+  invoice:
+    "invoice,inv,invoices,sales invoice,tax invoice,rechnung,facture,factura,fattura,factuur,fatura,ar invoice,customer invoice,standard,accrec",
+  credit:
+    "credit,credit note,credit memo,creditnote,cm,cn,crn,credit invoice,gutschrift,avoir,nota de credito,abono,nota di credito,creditnota,sales credit note,customer credit,accreccredit,rechnungskorrektur",
+};
+/** What a word of a column of types surely stands for; null where a person is to say. */
+export const sureKindOf = (word: string): DocumentKind | null => {
+  const plain = plainWords(word);
+  if (KINDS.invoice.split(",").includes(plain)) return "invoice";
+  return KINDS.credit.split(",").includes(plain) ? "credit" : null;
+};
+
+const OPEN =
+  "open,sent,overdue,past due,unpaid,partially paid,partial,part paid,approved,posted,due,viewed,issued,outstanding,awaiting payment,not paid,offen,uberfallig,ouvert,impayee,pendiente,vencida,abierta,authorised,finalized,final,active,current,late,delivered,emailed,printed,not due";
+const VOID =
+  "draft,void,voided,cancelled,canceled,deleted,storniert,entwurf,annulee,brouillon,anulada,borrador,rejected,submitted for approval,proforma,quote,estimate";
+const PAID =
+  "paid,closed,settled,bezahlt,payee,pagada,pagata,paid in full,collected,complete,completed";
+export const PARTLY = /^(partially paid|partial|part paid)$/;
+
+export type Standing = "open" | "void" | "paid";
+/** How a document surely stands by a word of a column of states; null where a person is to say. */
+export const sureStanding = (word: string): Standing | null => {
+  const plain = plainWords(word);
+  if (OPEN.split(",").includes(plain)) return "open";
+  if (VOID.split(",").includes(plain)) return "void";
+  return PAID.split(",").includes(plain) ? "paid" : null;
+};

@@ -1,0 +1,103 @@
+import { FIELDS, FILE_KIND_TRAITS, type FileKind, type Table } from "@/core/formats";
+
+import { plainWords } from "@/core/formats";
+import { sureKind } from "./rowWords";
+import type { Question } from "./types";
+
+type Columns = Readonly<Record<string, string>>;
+
+/** What a kind of file has that no other has: one of these proves it. */
+const SIGNS_OF_KIND: Readonly<
+  Record<FileKind, (has: Has, table: Table, columns: Columns) => boolean>
+> = {
+  customers: (has) => has("name") && (has("email") || has("phone") || has("externalId")),
+  invoices: (has) => has("number") && has("customerId") && (has("dueOn") || has("balance")),
+  processor: (has, table, columns) =>
+    has("occurredOn") && (has("fee") || has("payoutId") || hasActivityWords(table, columns)),
+  bank: (has) => has("postedOn") && (has("balance") || has("moneyIn") || has("moneyOut")),
+  remittance: (has) => has("number") && has("amount") && has("trace") && has("paidOn"),
+  returns: (has) => has("code") && has("originalTrace"),
+};
+
+type Has = (field: string) => boolean;
+
+/** Whether the column of kinds holds words that processors alone use, charges and what goes back. */
+function hasActivityWords(table: Table, columns: Columns): boolean {
+  const at = table.headers.indexOf(columns.kind ?? "");
+  if (at < 0) return false;
+  const kinds = new Set(
+    table.rows.slice(0, 2000).map(({ cells }) => sureKind((cells[at] ?? "").trim())),
+  );
+  return kinds.has("charge") && (kinds.has("payout") || kinds.has("refund") || kinds.has("fee"));
+}
+
+const needed = (kind: FileKind, columns: Columns): boolean =>
+  FIELDS[kind].every(({ needed: must, field }) => !must || columns[field] !== undefined);
+
+const MONEY_HEAD = /\b(amount|total|gross|net|balance|debit|credit|betrag|montant|importe|sum)\b/;
+
+/**
+ * Which kind a file is: the one whose own marks it bears and no other's; else the kinds that it could
+ * be, for a question.
+ */
+export function kindsOf(
+  table: Table,
+  kinds: readonly FileKind[],
+  columnsOf: (kind: FileKind) => Columns,
+): { sure: FileKind | null; possible: readonly FileKind[] } {
+  const money = table.headers.some((head) => MONEY_HEAD.test(plainWords(head)));
+  const readable = kinds.filter(
+    (kind) => needed(kind, columnsOf(kind)) && (kind !== "processor" || saysWho(columnsOf(kind))),
+  );
+  const marked = kinds.filter((kind) => {
+    const columns = columnsOf(kind);
+    if (kind === "customers" && money) return false;
+    return SIGNS_OF_KIND[kind]((field) => columns[field] !== undefined, table, columns);
+  });
+  const [only] = marked.length > 1 ? narrowed(marked, columnsOf) : marked;
+  if (only !== undefined && (marked.length === 1 || narrowed(marked, columnsOf).length === 1))
+    return { sure: only, possible: marked };
+  if (marked.length > 1) return { sure: null, possible: marked };
+  const possible = readable.filter((kind) => kind !== "customers" || !money);
+  const [single] = possible.length === 1 ? possible : [];
+  return { sure: single ?? null, possible: possible.length > 0 ? possible : kinds };
+}
+
+/** A processor says what its lines are, who paid, or by what it knows them. */
+const saysWho = (columns: Columns): boolean =>
+  ["id", "kind", "payerName", "payerEmail", "method", "net"].some(
+    (field) => columns[field] !== undefined,
+  );
+
+/** Of kinds whose marks are all there, the one that has the others' and more: fees make a statement activity. */
+function narrowed(
+  marked: readonly FileKind[],
+  columnsOf: (kind: FileKind) => Columns,
+): readonly FileKind[] {
+  const has = (kind: FileKind, field: string): boolean => columnsOf(kind)[field] !== undefined;
+  if (marked.includes("returns")) return ["returns"];
+  if (marked.includes("processor") && has("processor", "fee") && !has("invoices", "dueOn"))
+    return ["processor"];
+  if (marked.includes("invoices") && has("invoices", "dueOn"))
+    return marked.filter(
+      (kind) => kind !== "customers" && kind !== "bank" && kind !== "remittance",
+    );
+  return marked.filter((kind) => kind !== "customers");
+}
+
+export function kindQuestion(possible: readonly FileKind[], name: string): Question {
+  return {
+    key: "kind",
+    words: `${name} does not say what it is. What are its lines?`,
+    choices: possible.map((kind) => ({ answer: kind, result: KIND_WORDS[kind] })),
+  };
+}
+
+const KIND_WORDS: Readonly<Record<FileKind, string>> = {
+  customers: `${FILE_KIND_TRAITS.customers.label}: names and addresses`,
+  invoices: `${FILE_KIND_TRAITS.invoices.label}: what customers owe`,
+  processor: `${FILE_KIND_TRAITS.processor.label}: charges, fees and payouts`,
+  bank: `${FILE_KIND_TRAITS.bank.label}: what came in and went out at the bank`,
+  remittance: `${FILE_KIND_TRAITS.remittance.label}: what a payment was for`,
+  returns: `${FILE_KIND_TRAITS.returns.label}: debits that came back`,
+};

@@ -1,0 +1,9 @@
+export { kindQuestion, kindsOf } from "./fileKind";
+export {
+  type Answers,
+  type LeftOut,
+  LEFT_OUT_WORDS,
+  type Question,
+  type ReadingContext,
+} from "./types";
+export { understand, type UnderstoodFile } from "./understand";

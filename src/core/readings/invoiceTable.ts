@@ -1,0 +1,143 @@
+import { parseTerms } from "@/core/calendar";
+import type { Minor } from "@/core/money";
+
+import {
+  headsUsedAs,
+  inText,
+  type Made,
+  plainFields,
+  type Reading,
+  sumOfCell,
+  sumUnderHead,
+  without,
+} from "./canonical";
+import type { Row } from "./cells";
+import { type DocumentKind, type Standing, sureKindOf, sureStanding } from "./documentWords";
+import {
+  balanceQuestion,
+  creditSignQuestion,
+  looksLikeCredit,
+  said,
+  standingQuestions,
+  wordQuestions,
+} from "./invoiceQuestions";
+import { writtenSum } from "./sumCells";
+import { termsIn } from "./termsIn";
+import type { LeftOut } from "./types";
+
+/** Open invoices in the agreed layout: credit notes negative, what is paid taken off, terms as `n/30`. */
+export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
+  const leftOut: LeftOut[] = [];
+  const made: Made["rows"][number][] = [];
+  for (const row of rows) {
+    const standing = standingOf(reading, row);
+    const kind = kindOf(reading, row);
+    if (standing === "void") leftOut.push({ line: row.line, why: "no_money" });
+    else if (kind === "leave") leftOut.push({ line: row.line, why: "not_ours" });
+    else made.push(canonicalRow(reading, row, { kind, standing }));
+  }
+  return {
+    rows: made,
+    leftOut,
+    refused: [],
+    questions: [
+      ...wordQuestions(reading, rows),
+      ...standingQuestions(reading, rows),
+      ...balanceQuestion(reading, rows),
+      ...creditSignQuestion(reading, rows),
+    ],
+    proofs: balanceProof(reading, rows),
+  };
+}
+
+function kindOf(reading: Reading, row: Row): DocumentKind {
+  const word = reading.cells.of(row, "type");
+  if (word === "")
+    return said(reading, "credits") === "credits" && looksLikeCredit(reading, row)
+      ? "credit"
+      : "invoice";
+  return (
+    (said(reading, `word:${word.toLowerCase()}`) as DocumentKind | undefined) ??
+    sureKindOf(word) ??
+    "leave"
+  );
+}
+
+function standingOf(reading: Reading, row: Row): Standing {
+  const word = reading.cells.of(row, "status");
+  if (word === "") return "open";
+  return (
+    (said(reading, `state:${word.toLowerCase()}`) as Standing | undefined) ??
+    sureStanding(word) ??
+    "open"
+  );
+}
+
+type Facts = { kind: DocumentKind; standing: Standing };
+
+function canonicalRow(reading: Reading, row: Row, facts: Facts): Made["rows"][number] {
+  const fields = without(plainFields(reading, row), [
+    "type",
+    "status",
+    "paid",
+    "credited",
+    "terms",
+  ]);
+  const currency = reading.currencyOf(row);
+  const raw = reading.cells.of(row, "terms");
+  // Terms that nobody can read cost no invoice that says by itself when it is due.
+  const readTerms = termsIn(raw) ?? (parseTerms(raw).ok ? raw : null);
+  const total = sumOfCell(reading, row, "total");
+  const balance = balanceOf(reading, row, facts);
+  const sign = facts.kind === "credit" || isCredit(reading, row) ? -1 : 1;
+  const signed = (sum: Minor): string => inText(sign < 0 ? -Math.abs(sum) : sum, currency);
+  return {
+    line: row.line,
+    fields: {
+      ...fields,
+      terms: readTerms ?? (fields.dueOn === undefined ? raw : ""),
+      ...(total === null ? {} : { total: signed(total) }),
+      ...(balance === null ? {} : { balance: signed(balance) }),
+      ...(fields.tax === undefined
+        ? {}
+        : { tax: signed(sumOfCell(reading, row, "tax") ?? (0 as Minor)) }),
+    },
+  };
+}
+
+/** `CR` beside a sum: for a customer's account, what lowers it. */
+const isCredit = (reading: Reading, row: Row): boolean =>
+  ["total", "balance"].some((field) => writtenSum(reading.cells.of(row, field))?.side === "credit");
+
+function balanceOf(reading: Reading, row: Row, { standing }: Facts): Minor | null {
+  const stated = sumOfCell(reading, row, "balance");
+  if (stated !== null) return stated;
+  if (standing === "paid") return 0 as Minor;
+  const total = sumOfCell(reading, row, "total");
+  if (total === null) return null;
+  return (total - takenOff(reading, row)) as Minor;
+}
+
+/** What was paid or credited, in columns of their own, by size. */
+function takenOff(reading: Reading, row: Row): number {
+  const named = ["paid", "credited"].map((field) => sumOfCell(reading, row, field));
+  const extra = headsUsedAs(reading, "paid").map((head) => sumUnderHead(reading, row, head));
+  return [...named, ...extra].reduce((total: number, sum) => total + Math.abs(sum ?? 0), 0);
+}
+
+function balanceProof(reading: Reading, rows: readonly Row[]): string[] {
+  const { cells } = reading;
+  if (!cells.has("balance") || !cells.has("paid")) return [];
+  const off = rows.find((row) => {
+    const [total, paid, balance] = ["total", "paid", "balance"].map((field) =>
+      Math.abs(sumOfCell(reading, row, field) ?? 0),
+    );
+    const credited = Math.abs(sumOfCell(reading, row, "credited") ?? 0);
+    return (total ?? 0) - (paid ?? 0) - credited !== (balance ?? 0);
+  });
+  return [
+    off
+      ? `total less paid is not the balance on line ${off.line}`
+      : `total less paid is the balance on all ${rows.length} lines`,
+  ];
+}

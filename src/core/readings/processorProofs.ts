@@ -1,0 +1,76 @@
+import { formatAmount } from "@/core/money";
+
+import {
+  type ActivityRow,
+  effectUnder,
+  footsUnder,
+  netOf,
+  type SignReading,
+} from "./processorRows";
+
+/** How many rows do not foot: gross less fee is not net. */
+export const broken = (rows: readonly ActivityRow[], reading: SignReading): number =>
+  rows.filter((row) => footsUnder(row, reading) === false).length;
+
+/** What each payout that stands in the file is off from its items, where there are any; how many are. */
+export function payoutsOff(rows: readonly ActivityRow[], reading: SignReading): number {
+  return payoutSums(rows, reading).filter(({ off }) => off !== 0).length;
+}
+
+function payoutSums(
+  rows: readonly ActivityRow[],
+  reading: SignReading,
+): { id: string; off: number }[] {
+  const nets = new Map<string, number>();
+  for (const row of rows) {
+    if (row.kind === "payout" || row.payoutId === "") continue;
+    const effect = effectUnder(row, reading);
+    if (effect) nets.set(row.payoutId, (nets.get(row.payoutId) ?? 0) + netOf(effect));
+  }
+  return rows.flatMap((row) => {
+    const id = row.payoutId || row.id;
+    const items = nets.get(id);
+    if (row.kind !== "payout" || items === undefined) return [];
+    const paid = Math.abs(row.net ?? row.gross ?? 0);
+    return [{ id, off: paid - Math.abs(items) }];
+  });
+}
+
+/** Lines that do not follow from the one before by the balance column; null where there is none. */
+export function balanceBreaks(rows: readonly ActivityRow[], reading: SignReading): number | null {
+  const known = rows.filter(({ balance }) => balance !== null);
+  if (known.length < 3 || known.length < rows.length) return null;
+  const moves = known.map((row) => {
+    const effect = effectUnder(row, reading);
+    const net = effect ? netOf(effect) : 0;
+    return row.kind === "payout" ? -Math.abs(net) : net;
+  });
+  const breaks = (forward: boolean): number =>
+    known.slice(1).filter((row, at) => {
+      const [before, after] = [known[at]?.balance ?? 0, row.balance ?? 0];
+      return forward
+        ? before + (moves[at + 1] ?? 0) !== after
+        : after + (moves[at] ?? 0) !== before;
+    }).length;
+  return Math.min(breaks(true), breaks(false));
+}
+
+/** What the sums of a file prove of one another, and what is off, in words. */
+export function proofsOf(rows: readonly ActivityRow[], reading: SignReading): string[] {
+  const three = rows.map((row) => footsUnder(row, reading)).filter((foots) => foots !== null);
+  const payouts = payoutSums(rows, reading);
+  const breaks = balanceBreaks(rows, reading);
+  const off = payouts.find((payout) => payout.off !== 0);
+  return [
+    ...(three.length > 0 && three.every(Boolean)
+      ? [`gross less fee is net on all ${three.length} lines that have the three`]
+      : []),
+    ...(payouts.length > 0 && !off ? [`${payouts.length} payouts are the sum of their items`] : []),
+    ...(off
+      ? [
+          `payout ${off.id.slice(0, 30)} is off by ${formatAmount(off.off, rows[0]?.currency ?? ("USD" as never))} from its items in this file`,
+        ]
+      : []),
+    ...(breaks === 0 ? [`all ${rows.length} lines follow on by the balance`] : []),
+  ];
+}

@@ -1,0 +1,187 @@
+import { guessRowKind, type RowKind } from "@/core/activity/index";
+import type { Day } from "@/core/calendar";
+import { add, type Minor, minor } from "@/core/money";
+
+import {
+  headsUsedAs,
+  inText,
+  type Made,
+  plainFields,
+  type Reading,
+  sumOfCell,
+  sumUnderHead,
+  without,
+} from "./canonical";
+import type { Row } from "./cells";
+import { plainWords } from "@/core/formats";
+import { type ActivityRow, effectUnder, type SignReading } from "./processorRows";
+import { signsOf } from "./processorSigns";
+import { refundedQuestion, stateQuestions, wordQuestions } from "./processorQuestions";
+import { sureKind, sureState, type State } from "./rowWords";
+import type { LeftOut, Question } from "./types";
+
+/** Columns that say how it was paid, and not what it was. */
+const METHOD_WORD =
+  /^(visa|mastercard|master card|amex|american express|discover|diners|jcb|card|credit card|debit card|ach|bank|bank account|check|echeck|e check|credit|debit|visa credit|visa debit|mastercard credit|mastercard debit)$/;
+
+/** Processor activity in the agreed layout: kinds by name, sums at their effect, fees as costs. */
+export function processorTable(reading: Reading, rows: readonly Row[]): Made {
+  const { cells } = reading;
+  const { answers } = cells.file;
+  const words = cells.column(rows, "kind");
+  const isMethod = words.length > 0 && words.every((word) => METHOD_WORD.test(plainWords(word)));
+  const wordOf = (row: Row): string => (isMethod ? "" : cells.of(row, "kind"));
+  const questions: Question[] = [
+    ...wordQuestions(reading, rows, wordOf),
+    ...stateQuestions(reading, rows),
+    ...refundedQuestion(reading, rows),
+  ];
+  const leftOut: LeftOut[] = [];
+  const kept: { row: Row; activity: ActivityRow }[] = [];
+  for (const row of rows) {
+    const state = stateOf(reading, row);
+    const kind = kindOf(reading, row, wordOf(row), state);
+    if (kind === "no_money" || state === "none") leftOut.push({ line: row.line, why: "no_money" });
+    else if (kind === "not_yet") leftOut.push({ line: row.line, why: "not_yet" });
+    else if (kind === "ignore") leftOut.push({ line: row.line, why: "not_ours" });
+    else kept.push({ row, activity: activityOf(reading, row, kind, wordOf(row)) });
+  }
+  const signs = signsOf(
+    kept.map(({ activity }) => activity),
+    answers,
+  );
+  const turned = payoutsTurned(kept.map(({ activity }) => activity));
+  return {
+    rows: kept.flatMap(({ row, activity }) => [
+      canonicalRow(reading, row, activity, { signs: signs.reading, turned, isMethod }),
+      ...refundedRow(reading, row, activity),
+    ]),
+    leftOut,
+    refused: [],
+    questions: [...questions, ...signs.questions],
+    proofs: signs.proofs,
+  };
+}
+
+type Decided = RowKind | "no_money" | "not_yet";
+
+function kindOf(reading: Reading, row: Row, word: string, state: State): Decided {
+  const said = reading.cells.file.answers[`word:${word.toLowerCase()}`] as Decided | undefined;
+  const kind = said ?? (word === "" ? "charge" : (sureKind(word) ?? unsureKind(word)));
+  if (state !== "pending") return kind;
+  // A debit that was handed in is on its way; nothing else that is pending is money yet.
+  const method = plainWords(`${reading.cells.of(row, "method")} ${word}`);
+  return kind === "charge" && /\b(ach|bank|echeck|direct debit|sepa)\b/.test(method)
+    ? "started"
+    : "not_yet";
+}
+
+const unsureKind = (word: string): Decided => {
+  const state = sureState(word);
+  if (state === "none") return "no_money";
+  return guessRowKind(word) ?? "ignore";
+};
+
+function stateOf(reading: Reading, row: Row): State {
+  const { cells } = reading;
+  const word = cells.of(row, "status");
+  if (word === "") return "counts";
+  const said = cells.file.answers[`state:${word.toLowerCase()}`];
+  if (said === "none" || said === "pending") return said;
+  return said === undefined ? (sureState(word) ?? "counts") : "counts";
+}
+
+function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): ActivityRow {
+  const sum = (field: string): Minor | null => sumOfCell(reading, row, field);
+  const extra = headsUsedAs(reading, "fee").map((head) => sumUnderHead(reading, row, head));
+  const parts = [sum("fee"), sum("fee2"), sum("feeTax"), ...extra].filter(
+    (part): part is Minor => part !== null,
+  );
+  return {
+    line: row.line,
+    kind,
+    word: plainWords(word),
+    on: null as Day | null,
+    currency: reading.currencyOf(row),
+    gross: sum("gross"),
+    fee: parts.length === 0 ? null : parts.reduce((a, b) => add(a, b), minor(0)),
+    net: sum("net"),
+    balance: sum("balance"),
+    payoutId: reading.cells.of(row, "payoutId"),
+    id: reading.cells.of(row, "id"),
+  };
+}
+
+/** Payouts that are written negative, as what leaves the processor: by the sign that most have. */
+function payoutsTurned(rows: readonly ActivityRow[]): boolean {
+  const sums = rows.flatMap(({ kind, gross, net }) =>
+    kind === "payout" ? [gross ?? net ?? minor(0)] : [],
+  );
+  return sums.filter((sum) => sum < 0).length * 2 > sums.length;
+}
+
+type Decisions = { signs: SignReading; turned: boolean; isMethod: boolean };
+
+function canonicalRow(
+  reading: Reading,
+  row: Row,
+  activity: ActivityRow,
+  { signs, turned, isMethod }: Decisions,
+): Made["rows"][number] {
+  const { currency, kind } = activity;
+  const effect = effectUnder(activity, signs);
+  const fields = without(plainFields(reading, row), [
+    "gross",
+    "fee",
+    "fee2",
+    "feeTax",
+    "net",
+    "refunded",
+    "balance",
+    "status",
+  ]);
+  const word = reading.cells.of(row, "kind");
+  const turn = kind === "payout" && turned ? -1 : 1;
+  return {
+    line: row.line,
+    fields: {
+      ...fields,
+      kind,
+      method: fields.method ?? (isMethod || METHOD_HINT.test(word) ? word : ""),
+      ...(effect
+        ? {
+            gross: inText(turn * effect.gross, currency),
+            fee: inText(kind === "payout" ? 0 : effect.cost, currency),
+          }
+        : {}),
+    },
+  };
+}
+
+const METHOD_HINT = /ach|bank|check|debit|card/i;
+
+function refundedRow(reading: Reading, row: Row, activity: ActivityRow): Made["rows"][number][] {
+  const given = Math.abs(sumOfCell(reading, row, "refunded") ?? 0);
+  if (given === 0 || activity.kind !== "charge" || reading.cells.file.answers.refunded !== "here")
+    return [];
+  const { id, currency, line } = activity;
+  return [
+    {
+      line,
+      fields: {
+        ...plainFields(reading, row),
+        kind: "refund",
+        id: id === "" ? "" : `${id} refund`,
+        relatedId: id,
+        gross: inText(-given, currency),
+        fee: "",
+        net: "",
+        status: "",
+        refunded: "",
+        balance: "",
+        fee2: "",
+        feeTax: "",
+      },
+    },
+  ];
+}

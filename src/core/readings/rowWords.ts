@@ -1,0 +1,71 @@
+import type { RowKind } from "@/core/activity/index";
+
+import { plainWords } from "@/core/formats";
+
+/** What a word that stands in a column of kinds or of states means for money. */
+export type State = "counts" | "none" | "pending";
+
+/**
+ * What processors call their rows, by whole words and not by parts of them, so that nothing is taken
+ * for what it only resembles (common practice, no source).
+ */
+const KIND_WORDS: Readonly<Record<Exclude<RowKind, "ignore">, string>> = {
+  charge:
+    "charge,charges,payment,payments,sale,sales,capture,captured,card payment,card charge,credit card payment,ach payment,ach charge,bank payment,bank debit payment,ach debit,invoice payment,online payment,payment received,customer payment,purchase,order,card sale,echeck,e check,echeck payment,direct debit,direct debit payment,subscription payment,recurring payment,mobile payment,web payment,website payment,express checkout payment,checkout payment,payment captured,charge captured,zahlung,zahlungseingang,kartenzahlung,verkauf,paiement,encaissement,vente,pago,cobro,venta,pagamento,incasso,vendita,betaling,verkoop,receipt",
+  fee: "fee,fees,processing fee,processing fees,transaction fee,service fee,monthly fee,platform fee,merchant fee,account fee,statement fee,subscription fee,payout fee,transfer fee,gateway fee,interchange,billing,charge fee,payment fee,gebuhr,gebuhren,frais,commission,comision,commissione,kosten",
+  refund:
+    "refund,refunds,payment refund,charge refund,partial refund,full refund,card refund,refunded payment,ach refund,customer refund,refund issued,refunded,return of goods refund,money back,erstattung,ruckerstattung,ruckzahlung,gutschrift an kunden,remboursement,reembolso,devolucion,rimborso,terugbetaling",
+  dispute:
+    "dispute,disputes,chargeback,chargebacks,charge back,dispute opened,dispute withdrawn,chargeback opened,chargeback withdrawal,chargeback debit,dispute debit,payment dispute,claim,ruckbelastung,kreditkartenruckbuchung,retrofacturation,litige,contracargo,contestazione",
+  dispute_won:
+    "dispute won,chargeback won,chargeback reversal,dispute reversal,dispute reversed,chargeback reversed,dispute funds reinstated,dispute credit,chargeback credit,chargeback returned,dispute released,won dispute",
+  dispute_fee:
+    "dispute fee,chargeback fee,charge back fee,fee for dispute,dispute fees,chargeback fees",
+  ach_return:
+    "ach return,returned payment,ach reject,payment return,returned ach,bank return,nsf,returned debit,ach debit return,return,returned,payment failure refund,failed ach,ach returned,rucklastschrift,rejet,impaye,devuelto",
+  return_fee: "return fee,ach return fee,returned payment fee,nsf fee,returned item fee,reject fee",
+  reserve:
+    "reserve,reserve hold,reserve release,reserved funds,reserve held,reserve released,rolling reserve,rolling reserve hold,rolling reserve release,hold,hold release,release,funds held,funds released,reserve transaction,reserve withheld,reserve returned",
+  adjustment:
+    "adjustment,adjustments,balance adjustment,correction,account adjustment,anpassung,korrektur,ajustement,ajuste,correccion,rettifica,correctie",
+  started:
+    "pending,initiated,started,submitted,in process,processing,ach pending,pending payment,payment pending,debit started,debit initiated,ach initiated,payment initiated",
+  payout:
+    "payout,payouts,pay out,transfer to bank,bank transfer out,deposit to bank,withdrawal to bank,bank deposit,settlement payout,payout paid,automatic transfer to bank,general withdrawal,bank payout,auszahlung,virement sortant,versement,abono en cuenta,pago a banco,accredito,uitbetaling,transfer to bank account,payout to bank,disbursement",
+};
+const KIND_OF = new Map<string, RowKind>(
+  Object.entries(KIND_WORDS).flatMap(([kind, words]) =>
+    words.split(",").map((word) => [word, kind as RowKind] as const),
+  ),
+);
+
+/** The kind of row that a word surely stands for; null where a person is to say. */
+export const sureKind = (word: string): RowKind | null => KIND_OF.get(plainWords(word)) ?? null;
+
+const STATE_WORDS: Readonly<Record<State, string>> = {
+  counts:
+    "succeeded,success,successful,paid,complete,completed,settled,captured,available,posted,cleared,approved,approval,processed,funded,done,ok,active,booked,book,final,received,accepted,deposited,paid out,won,erfolgreich,abgeschlossen,bezahlt,gebucht,reussi,paye,complet,effectue,completado,pagado,completato,eseguito,voltooid,betaald,concluido,settled successfully",
+  none: "failed,failure,declined,decline,void,voided,canceled,cancelled,expired,rejected,error,denied,blocked,abandoned,incomplete,unsuccessful,fehlgeschlagen,abgelehnt,storniert,echoue,refuse,annule,fallido,rechazado,cancelado,anulado,rifiutato,annullato,fallito,geweigerd,geannuleerd,mislukt,auth declined,requires payment method,requires action,removed",
+  pending:
+    "pending,processing,in process,in progress,initiated,submitted,authorized,authorised,uncaptured,on hold,requires capture,pending settlement,in transit,scheduled,queued,unsettled,pdng,pdg,awaiting,vorgemerkt,ausstehend,offen,en attente,en cours,pendiente,en proceso,in attesa,in lavorazione,in behandeling,pendente",
+};
+const STATE_OF = new Map<string, State>(
+  (Object.entries(STATE_WORDS) as [State, string][]).flatMap(([state, words]) =>
+    words.split(",").map((word) => [word, state] as const),
+  ),
+);
+
+/** What a word of a state surely says of money; null where a person is to say. */
+export const sureState = (word: string): State | null => STATE_OF.get(plainWords(word)) ?? null;
+
+const MONEY_IN =
+  "credit,cr,c,crdt,h,haben,in,deposit,deposits,bij,avere,abono,ingreso,haber,entrada,credit transfer,ach credit,incoming,money in,gutschrift,credito,+";
+const MONEY_OUT =
+  "debit,dr,d,dbit,s,soll,out,withdrawal,withdrawals,af,dare,cargo,gasto,debe,saida,outgoing,money out,lastschrift,belastung,debito,payment out,-,ach debit";
+
+/** The way that money went, by a word of a column of directions: 1 in, -1 out; null where it says none. */
+export function sureDirection(word: string): 1 | -1 | null {
+  const plain = plainWords(word) || word.trim();
+  if (MONEY_IN.split(",").includes(plain)) return 1;
+  return MONEY_OUT.split(",").includes(plain) ? -1 : null;
+}

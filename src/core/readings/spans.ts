@@ -1,0 +1,93 @@
+import { addDays, type Day, formatDay } from "@/core/calendar";
+
+import type { Made } from "./canonical";
+import type { Answers, LeftOut, Question, ReadingContext } from "./types";
+
+type Line = Made["rows"][number];
+
+/** The day by which a line is in the book, by kind of file. */
+const BOOK_DAY: Readonly<Record<string, readonly string[]>> = {
+  bank: ["postedOn"],
+  processor: ["settledOn", "occurredOn"],
+  invoices: ["issuedOn"],
+  remittance: ["paidOn"],
+};
+
+/** Kinds whose lines up to the cut-over are in the opening balances already. */
+const OPENED = new Set(["bank", "processor"]);
+
+const dayOfLine = (kind: string, { fields }: Line): Day | null => {
+  const text = (BOOK_DAY[kind] ?? []).map((field) => fields[field] ?? "").find((day) => day !== "");
+  return text !== undefined && /^\d{4}-\d\d-\d\d$/.test(text) ? (text as Day) : null;
+};
+
+/** Lines of days that are before the book begins, or that have not come: asked for, and left out as said. */
+export function withinSpan(
+  kind: string,
+  lines: readonly Line[],
+  answers: Answers,
+  { today, cutOverOn }: ReadingContext,
+): { lines: Line[]; leftOut: LeftOut[]; questions: Question[] } {
+  const isBefore = (line: Line): boolean => {
+    const day = dayOfLine(kind, line);
+    return OPENED.has(kind) && cutOverOn !== null && day !== null && day <= cutOverOn;
+  };
+  const isFuture = (line: Line): boolean => (dayOfLine(kind, line) ?? today) > addDays(today, 1);
+  const before = lines.filter(isBefore);
+  const future = lines.filter(isFuture);
+  const questions = [
+    ...(before.length > 0 && answers.before === undefined && cutOverOn !== null
+      ? [beforeQuestion(kind, before, cutOverOn, today)]
+      : []),
+    ...(future.length > 0 && answers.future === undefined
+      ? [futureQuestion(kind, future, today)]
+      : []),
+  ];
+  const leftOut: LeftOut[] = [];
+  const kept = lines.filter((line) => {
+    const out = leaveFor(isBefore(line) && answers.before, isFuture(line) && answers.future);
+    if (out) leftOut.push({ line: line.line, why: out });
+    return out === null;
+  });
+  return { lines: kept, leftOut, questions };
+}
+
+function leaveFor(
+  before: string | false | undefined,
+  future: string | false | undefined,
+): "before" | "future" | null {
+  if (before === "leave") return "before";
+  return future === "leave" ? "future" : null;
+}
+
+const days = (kind: string, lines: readonly Line[], today: Day): string => {
+  const sorted = lines.flatMap((line) => dayOfLine(kind, line) ?? []).sort();
+  const [first, last] = [sorted[0], sorted.at(-1)];
+  if (!first || !last) return "";
+  return first === last
+    ? formatDay(first, today)
+    : `${formatDay(first, today)} to ${formatDay(last, today)}`;
+};
+
+const beforeQuestion = (
+  kind: string,
+  lines: readonly Line[],
+  cutOverOn: Day,
+  today: Day,
+): Question => ({
+  key: "before",
+  words: `${lines.length} lines (${days(kind, lines, today)}) are of days up to the cut-over on ${formatDay(cutOverOn, today)}, which the opening balances hold already.`,
+  choices: [
+    { answer: "leave", result: `leave these ${lines.length} out` },
+    { answer: "take", result: "take them in: the opening balances do not hold them" },
+  ],
+});
+
+const futureQuestion = (kind: string, lines: readonly Line[], today: Day): Question => ({
+  key: "future",
+  words: `${lines.length} lines are of days that have not come (${days(kind, lines, today)}).`,
+  choices: [
+    { answer: "leave", result: `leave these ${lines.length} out` },
+    { answer: "take", result: "take them in: the days are right" },
+  ],
+});

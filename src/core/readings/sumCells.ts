@@ -1,0 +1,93 @@
+import {
+  type Currency,
+  currencyOf,
+  type DecimalMark,
+  type Minor,
+  minor,
+  parseAmount,
+} from "@/core/money";
+
+/** A sum as a cell writes it, before its decimal mark is known. */
+export type WrittenSum = {
+  /** Digits and marks alone. */
+  readonly digits: string;
+  readonly negative: boolean;
+  /** The currency that its sign or code names; `dollar` is one of several. */
+  readonly currency: Currency | "dollar" | null;
+  /** `CR` and `DR` behind or before it. */
+  readonly side: "credit" | "debit" | null;
+};
+
+const LONGEST = 60;
+
+/** Signs that name one currency (ISO 4217; common practice). */
+const SIGNS: readonly (readonly [RegExp, string])[] = [
+  [/US\$|\$US|U\$S/i, "USD"],
+  [/CA?\$/i, "CAD"],
+  [/AU?\$/i, "AUD"],
+  [/NZ\$/i, "NZD"],
+  [/HK\$/i, "HKD"],
+  [/MX\$/i, "MXN"],
+  [/R\$/i, "BRL"],
+  [/€/, "EUR"],
+  [/£/, "GBP"],
+  [/₹/, "INR"],
+  [/₺/, "TRY"],
+  [/₪/, "ILS"],
+  [/₩/, "KRW"],
+  [/zł/i, "PLN"],
+  [/\bFr\.?(?=\s|\d|$)/, "CHF"],
+];
+
+/** What a cell says of a sum; null where it is none. Empty cells are none. */
+export function writtenSum(cell: string): WrittenSum | null {
+  const text = cell.replace(/[\u00a0\u2007\u202f]/g, " ").trim();
+  if (text === "" || text.length > LONGEST || !/\d/.test(text)) return null;
+  const side = /(?:^|[\s\d])(cr|dr)\.?$|^(cr|dr)\.?(?=[\s\d])/i.exec(text);
+  const bare = side ? text.replace(/(cr|dr)\.?$|^(cr|dr)\.?/i, "").trim() : text;
+  const currency = currencyIn(bare);
+  const digits = bare
+    .replace(/US\$|\$US|U\$S|(?:CA?|AU?|NZ|HK|MX|R)\$|[$€£₹₺₪₩¥]|zł|kr\.?|\bFr\.?(?=\s|\d|$)/gi, "")
+    .replace(/^[\s(+\-−–]*[A-Z]{3}(?![A-Z])|[A-Z]{3}[\s)\-−–]*$/, "")
+    .replace(/^[\s(+\-−–]{1,6}|[\s)\-−–]{1,6}$/g, "")
+    .trim();
+  if (!/^\d[\d.,'’ ]*$|^[.,]\d+$/.test(digits)) return null;
+  const word = (side?.[1] ?? side?.[2] ?? "").toLowerCase();
+  return {
+    digits: digits.replace(/[’]/g, "'"),
+    negative: isNegative(bare),
+    currency,
+    side: sideOf(word),
+  };
+}
+
+const sideOf = (word: string): WrittenSum["side"] => {
+  if (word === "cr") return "credit";
+  return word === "dr" ? "debit" : null;
+};
+
+const isNegative = (text: string): boolean =>
+  (text.includes("(") && text.includes(")")) ||
+  /^[^\d]*[-−–]/.test(text) ||
+  /[-−–]\s*[A-Z€$£]{0,3}$/.test(text);
+
+function currencyIn(text: string): WrittenSum["currency"] {
+  const named = SIGNS.find(([sign]) => sign.test(text))?.[1];
+  if (named) return named as Currency;
+  if (text.includes("$")) return "dollar";
+  const code =
+    /(?:^|[\s(+\-−–])([A-Z]{3})(?![A-Z])/.exec(text)?.[1] ?? /([A-Z]{3})\)?$/.exec(text)?.[1];
+  return code === undefined ? null : (currencyOf(code) ?? null);
+}
+
+/** Signed, in minor units; null where the digits are no sum under the mark. */
+export function sumUnder(
+  written: WrittenSum,
+  { mark, currency, cents }: { mark: DecimalMark; currency: Currency; cents: boolean },
+): Minor | null {
+  if (cents && /^\d+$/.test(written.digits))
+    return minor((written.negative ? -1 : 1) * Number(written.digits));
+  const read = parseAmount(written.digits, mark, currency);
+  if (!read.ok) return null;
+  return minor(written.negative ? -read.value : read.value);
+}

@@ -1,0 +1,25 @@
+/**
+ * Terms in words as the short form of the trade: `2% 10 Net 30` is `2/10 n/30`, `30 days` and
+ * `Net 30` are `n/30`, `Due on receipt` is `n/0`; null where they are none of these.
+ */
+export function termsIn(text: string): string | null {
+  const plain = text.trim().toLowerCase().slice(0, 80).replace(/\s+/g, " ");
+  if (plain === "") return null;
+  if (/^\d/.test(plain) && /n\/\d/.test(plain)) return plain;
+  if (/^n\/\d{1,3}$/.test(plain)) return plain;
+  if (
+    /^(?:due (?:up)?on receipt|on receipt|immediate(?:ly)?|cash|cod|c\.o\.d\.|due now|now|prepaid|sofort)$/.test(
+      plain,
+    )
+  )
+    return "n/0";
+  const early =
+    /^(\d{1,2}(?:\.\d{1,2})?) ?%? ?(?:\/|in|within)? ?(\d{1,3}) ?(?:days)?[,;]? ?\/?(?:net|n) ?\/? ?(\d{1,3})(?: days)?$/.exec(
+      plain,
+    );
+  if (early) return `${early[1]}/${early[2]} n/${early[3]}`;
+  const net =
+    /^(?:net|n|netto)[ /]?(\d{1,3})(?: days| tage)?$/.exec(plain) ??
+    /^(\d{1,3}) ?(?:days|d|tage|jours|dias|giorni|dagen)(?: net| netto)?$/.exec(plain);
+  return net ? `n/${net[1]}` : null;
+}

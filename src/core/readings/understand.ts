@@ -1,0 +1,102 @@
+import type { FileKind, MappingSpec, Refusal } from "@/core/formats";
+
+import { bankTable } from "./bankTable";
+import {
+  canonicalMapping,
+  canonicalTable,
+  type Made,
+  plainFields,
+  type Reading,
+  unreadable,
+} from "./canonical";
+import { Cells, type Row } from "./cells";
+import { daysOfFile } from "./daysOfFile";
+import { invoiceTable } from "./invoiceTable";
+import { otherColumns } from "./otherColumns";
+import { processorTable } from "./processorTable";
+import { screened } from "./rowsLeftOut";
+import { shiftedRows } from "./shifted";
+import { withinSpan } from "./spans";
+import { sumsOfFile } from "./sumsOfFile";
+import type { LeftOut, ReadingContext, Understood, Unread } from "./types";
+
+export type UnderstoodFile = Understood & {
+  readonly mapping: MappingSpec;
+  readonly refused: readonly Refusal[];
+};
+
+/** How the rows of each kind are put into the agreed layout. */
+const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[]) => Made>> = {
+  processor: processorTable,
+  bank: bankTable,
+  invoices: invoiceTable,
+  customers: plainTable,
+  remittance: plainTable,
+  returns: plainTable,
+};
+
+/**
+ * Reads a file as far as it proves what it says: each line becomes one in the agreed layout, is left
+ * out by a rule with a name, or is refused by its cell. What the file leaves open comes as questions;
+ * nothing may be taken in while one stands. Lines taken + left out + refused = lines of the file.
+ */
+export function understand(file: Unread, context: ReadingContext): UnderstoodFile {
+  const cells = new Cells(file);
+  const { rows: all, leftOut } = screened(cells);
+  const shifted = shiftedRows(cells, all);
+  const parted = new Set(shifted.map(({ line }) => line));
+  const rows = all.filter(({ line }) => !parted.has(line));
+  const days = daysOfFile(cells, rows, context);
+  const sums = sumsOfFile(cells, rows, context);
+  const reading: Reading = {
+    cells,
+    days: days.reading,
+    sums: sums.reading,
+    currencyOf: sums.currencyOf,
+  };
+  const bad = rows.flatMap((row) => unreadable(reading, row));
+  const badLines = new Set(bad.map(({ line }) => line));
+  const made = TABLES[file.kind](
+    reading,
+    rows.filter(({ line }) => !badLines.has(line)),
+  );
+  const span = withinSpan(file.kind, made.rows, file.answers, context);
+  const questions = [
+    ...days.questions,
+    ...sums.questions,
+    ...made.questions,
+    ...otherColumns(
+      { cells, rows, reading: sums.reading, context },
+      footed(file.kind, cells, made),
+    ),
+    ...span.questions,
+  ];
+  return {
+    table: canonicalTable(file.kind, { ...made, rows: span.lines }),
+    mapping: canonicalMapping(file.kind),
+    questions,
+    leftOut: sorted([...leftOut, ...made.leftOut, ...span.leftOut]),
+    refused: [...shifted, ...bad],
+    proofs: made.proofs,
+  };
+}
+
+const sorted = (leftOut: readonly LeftOut[]): LeftOut[] =>
+  [...leftOut].sort((a, b) => a.line - b.line);
+
+/** Whether the sums of a file check one another, so that no other column can change them. */
+function footed(kind: FileKind, cells: Cells, { proofs }: Made): boolean {
+  if (kind === "invoices") return cells.has("balance");
+  if (kind === "customers" || kind === "returns" || kind === "remittance") return true;
+  return proofs.some((proof) => /^all |^gross less|are the sum/.test(proof));
+}
+
+function plainTable(reading: Reading, rows: readonly Row[]): Made {
+  return {
+    rows: rows.map((row) => ({ line: row.line, fields: plainFields(reading, row) })),
+    leftOut: [],
+    refused: [],
+    questions: [],
+    proofs: [],
+  };
+}

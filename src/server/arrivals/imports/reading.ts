@@ -1,0 +1,78 @@
+import type { ImportReport } from "@/contracts/arrivals";
+import {
+  FILE_KIND_TRAITS,
+  type MappingSpec,
+  markOf,
+  type ReadContext,
+  type Refusal,
+  type Table,
+} from "@/core/formats";
+import { LEFT_OUT_WORDS, understand } from "@/core/readings";
+import { fail, ok, type Result } from "@/core/result";
+import { processorAccounts } from "@/db/processorAccounts";
+import { currenciesWithRates } from "@/db/rates";
+import type { CommandContext } from "@/server/runtime/context";
+
+type FileReading = Pick<ImportReport, "leftOut" | "proofs" | "questions"> & {
+  table: Table;
+  mapping: MappingSpec;
+  refused: readonly Refusal[];
+};
+
+/** The rows of a file in a layout that the imports read; by what it proves, else as a mapping of before says. */
+export function readingOf(
+  ctx: CommandContext,
+  table: Table,
+  mapping: MappingSpec,
+  account: string,
+): Result<FileReading> {
+  if (mapping.answers === undefined) {
+    const open = openMark(ctx, table, mapping, account);
+    if (open !== null) return fail("mark.open", { sample: open });
+    return ok({ table, mapping, refused: [], leftOut: [], proofs: [], questions: [] });
+  }
+  const { today, settings } = ctx;
+  const { kind, columns, answers } = mapping;
+  const currency = contextOf(ctx, kind, account).bookCurrency;
+  const read = understand(
+    { table, kind, columns, answers },
+    { today, cutOverOn: settings.cutOverOn, currency, timeZone: settings.timeZone },
+  );
+  return ok({
+    ...read,
+    leftOut: read.leftOut.map(({ line, why }) => ({ line, why: LEFT_OUT_WORDS[why] })),
+    proofs: [...read.proofs],
+    questions: [...read.questions],
+  });
+}
+
+/** A sum of which the file does not say what it is, and nobody else has; null where all is clear. */
+function openMark(
+  ctx: CommandContext,
+  table: Table,
+  mapping: MappingSpec,
+  account: string,
+): string | null {
+  if (mapping.markSaid === true) return null;
+  const own = processorAccounts(ctx.db).find(({ code }) => code === account)?.currency;
+  const currency = (mapping.kind === "processor" ? own : null) ?? ctx.settings.currency;
+  return markOf(table, mapping, currency).sample;
+}
+
+/**
+ * What comes from a processor is in its account's currency, what comes from the bank in the book's;
+ * invoices in any that has a rate.
+ */
+export function contextOf(
+  ctx: CommandContext,
+  kind: MappingSpec["kind"],
+  account: string,
+): ReadContext {
+  const { currency, timeZone } = ctx.settings;
+  const processor =
+    kind === "processor"
+      ? processorAccounts(ctx.db).find(({ code }) => code === account)
+      : undefined;
+  const others = FILE_KIND_TRAITS[kind].anyRate ? currenciesWithRates(ctx.db) : [];
+  return { bookCurrency: processor?.currency ?? currency, timeZone, others };
+}

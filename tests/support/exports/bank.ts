@@ -1,0 +1,177 @@
+import type { Dice } from "./dice";
+import { DAY_STYLES, dayText, sumStyle, sumText, tableText } from "./written";
+
+export type Truth = {
+  readonly text: string;
+  readonly kind: string;
+  readonly rows: readonly string[];
+};
+
+type Line = { day: string; sum: number; words: string; pending: boolean };
+
+const HEADS = [
+  {
+    day: "Date",
+    words: "Description",
+    sum: "Amount",
+    in: "Credit",
+    out: "Debit",
+    way: "Type",
+    balance: "Balance",
+    state: "Status",
+  },
+  {
+    day: "Posting Date",
+    words: "Details",
+    sum: "Amount",
+    in: "Deposits",
+    out: "Withdrawals",
+    way: "CR/DR",
+    balance: "Running Balance",
+    state: "Status",
+  },
+  {
+    day: "Buchungstag",
+    words: "Verwendungszweck",
+    sum: "Betrag",
+    in: "Haben",
+    out: "Soll",
+    way: "Soll/Haben",
+    balance: "Saldo",
+    state: "Status",
+  },
+  {
+    day: "Date opération",
+    words: "Libellé",
+    sum: "Montant",
+    in: "Crédit",
+    out: "Débit",
+    way: "Sens",
+    balance: "Solde",
+    state: "Statut",
+  },
+  {
+    day: "Fecha",
+    words: "Concepto",
+    sum: "Importe",
+    in: "Abonos",
+    out: "Cargos",
+    way: "D/C",
+    balance: "Saldo",
+    state: "Estado",
+  },
+  {
+    day: "Booked on",
+    words: "Narrative",
+    sum: "Value",
+    in: "Money in",
+    out: "Money out",
+    way: "Direction",
+    balance: "Balance after",
+    state: "State",
+  },
+] as const;
+
+const WAYS = [
+  ["Credit", "Debit"],
+  ["CR", "DR"],
+  ["C", "D"],
+  ["H", "S"],
+  ["in", "out"],
+] as const;
+const WORDS = [
+  "WIRE IN MORROW",
+  "CHECK 1042",
+  "RENT",
+  "ACH PAYOUT",
+  "PAYROLL",
+  "SUPPLIES, CLAY",
+  "TRANSFER 7731",
+];
+
+/** A statement as some bank would export it, and what it says. */
+export function bankExport(dice: Dice, from: number): Truth {
+  const withState = dice.chance(0.2);
+  const lines = history(dice, from, withState);
+  const heads = dice.one(HEADS);
+  const style = { day: dice.one(DAY_STYLES), sum: sumStyle(dice) };
+  const form = dice.one(["signed", "signed", "columns", "columns", "way", "sides"] as const);
+  const ways = dice.chance(0.05) ? (["ZAAA", "ZBBB"] as const) : dice.one(WAYS);
+  const withBalance = dice.chance(0.65);
+  const down = dice.chance(0.4);
+  const write = (sum: number): string => sumText(sum, style.sum);
+  const opening = dice.upTo(3_000_000);
+  let balance = opening;
+  const rows = lines.map((line) => {
+    if (!line.pending) balance += line.sum;
+    return [
+      dayText(line.day, style.day),
+      line.words,
+      ...sumCells(form, line.sum, write, ways),
+      ...(withBalance ? [line.pending ? "" : write(balance)] : []),
+      ...(withState ? [line.pending ? "pending" : "booked"] : []),
+    ];
+  });
+  const head = [
+    heads.day,
+    heads.words,
+    ...(form === "columns" ? [heads.out, heads.in] : [heads.sum]),
+    ...(form === "way" ? [heads.way] : []),
+    ...(withBalance ? [heads.balance] : []),
+    ...(withState ? [heads.state] : []),
+  ];
+  const kept = lines.filter(({ pending }) => !pending);
+  const edge = (words: string, sum: number): string[] =>
+    head.map((_, at) => {
+      if (at === 1) return words;
+      return withBalance && at === head.length - (withState ? 2 : 1) ? write(sum) : "";
+    });
+  const list = down ? [...rows].reverse() : rows;
+  const withEdges = withBalance && dice.chance(0.2) && !down;
+  const above = dice.chance(0.2)
+    ? [["Kestrel Row operating account"], ["Statement of transactions", ""], [""]]
+    : [];
+  const grid = [
+    ...above,
+    head,
+    ...(withEdges ? [edge("Opening balance", opening)] : []),
+    ...list,
+    ...(withEdges ? [edge("Closing balance", balance)] : []),
+    ...(dice.chance(0.15) ? [["", "Total", ...head.slice(2).map(() => "")]] : []),
+  ];
+  return {
+    text: tableText(grid, dice.one([",", ";", "\t"])),
+    kind: "bank",
+    rows: kept.map(({ day, sum, words }) => `${day} ${sum} ${words}`).sort(),
+  };
+}
+
+function sumCells(
+  form: "signed" | "columns" | "way" | "sides",
+  sum: number,
+  write: (sum: number) => string,
+  [credit, debit]: readonly [string, string],
+): string[] {
+  const size = write(Math.abs(sum));
+  if (form === "signed") return [write(sum)];
+  if (form === "columns") return sum < 0 ? [size, ""] : ["", size];
+  if (form === "sides") return [`${size} ${sum < 0 ? "DR" : "CR"}`];
+  return [size, sum < 0 ? debit : credit];
+}
+
+function history(dice: Dice, from: number, withPending: boolean): Line[] {
+  const count = 3 + dice.upTo(45);
+  let day = from;
+  return Array.from({ length: count }, () => {
+    day += dice.upTo(3);
+    const whole = dice.chance(0.2);
+    const size = 100 + dice.upTo(900_000);
+    const sum = (dice.chance(0.6) ? 1 : -1) * (whole ? Math.ceil(size / 100) * 100 : size);
+    return {
+      day: new Date(day * 86_400_000).toISOString().slice(0, 10),
+      sum,
+      words: dice.one(WORDS),
+      pending: withPending && dice.chance(0.15),
+    };
+  });
+}
