@@ -40,9 +40,16 @@ export function writtenOf(row: RowReader, spec: MappingSpec): Written | null {
   return { occurredOn, settledOn, currency, gross, fee: cost, net, ...days };
 }
 
-/** An id for a row that has none: what it says. A file that overlaps another says the same again. */
-export function made(row: RowReader, kind: RowKind, on: Day, amount: Minor): string {
-  return [
+/**
+ * An id for a row that has none: what it says, and from the second equal one on how often it came. A
+ * file that overlaps another says the same again; two equal rows of a day are two.
+ */
+export function made(
+  row: RowReader,
+  kind: RowKind,
+  { on, amount, seen }: { on: Day; amount: Minor; seen: Map<string, number> },
+): string {
+  const said = [
     kind,
     on,
     amount,
@@ -50,6 +57,9 @@ export function made(row: RowReader, kind: RowKind, on: Day, amount: Minor): str
     row.text("payerName"),
     row.text("reference"),
   ].join("|");
+  const nth = (seen.get(said) ?? 0) + 1;
+  seen.set(said, nth);
+  return nth === 1 ? said : `${said}|${nth}`;
 }
 
 /** The sum of a row at its effect, and its fee as a cost; null where they are missing or do not foot. */

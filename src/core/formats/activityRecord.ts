@@ -50,7 +50,11 @@ export type ProcessorRecord = ActivityRecord | PayoutRecord;
  * effect on the processor's balance, and its fee as an item of its own. Gross,
  * fee and net may all be there, or two of the three; all three must foot.
  */
-export function readActivity(row: RowReader, spec: MappingSpec): ProcessorRecord[] | null {
+export function readActivity(
+  row: RowReader,
+  spec: MappingSpec,
+  seen: Map<string, number> = new Map(),
+): ProcessorRecord[] | null {
   const word = row.text("kind").toLowerCase();
   const kind = word === "" ? "charge" : (spec.rowKinds[word] ?? guessRowKind(word));
   if (kind === undefined) row.refuse("kind", { code: "activity.kind", text: word });
@@ -60,7 +64,7 @@ export function readActivity(row: RowReader, spec: MappingSpec): ProcessorRecord
   if (signed === null) return null;
   return kind === "payout"
     ? [payoutRecord(row, read, signed.amount)]
-    : activityRecords(row, kind, read, signed);
+    : activityRecords(row, kind, read, { ...signed, seen });
 }
 
 function payoutRecord(row: RowReader, read: Written, net: Minor): PayoutRecord {
@@ -82,11 +86,11 @@ function activityRecords(
   row: RowReader,
   kind: ActivityKind,
   read: Written,
-  { amount, fee }: { amount: Minor; fee: Minor },
+  { amount, fee, seen }: { amount: Minor; fee: Minor; seen: Map<string, number> },
 ): ActivityRecord[] {
   if ((kind === "charge" || kind === "started") && amount <= 0)
     row.refuse("gross", { code: "activity.charge_sign" });
-  const externalId = row.text("id") || made(row, kind, read.occurredOn, amount);
+  const externalId = row.text("id") || made(row, kind, { on: read.occurredOn, amount, seen });
   const item: ActivityRecord = { ...sharedOf(row, read), externalId, kind, amount };
   if (fee === 0) return [item];
   const feeItem: ActivityRecord = {

@@ -6,6 +6,8 @@ import { type RowReader } from "./rows";
 export type BankRecord = {
   line: number;
   externalId: string;
+  /** The identity that it was known by before, which held its balance too; null with an id of the bank's own. */
+  formerId: string | null;
   postedOn: Day;
   currency: Currency;
   amount: Minor;
@@ -16,7 +18,8 @@ export type BankRecord = {
 /**
  * One line of a bank statement; money in is positive. Without an id of the
  * bank's own, day, sum, words and how often they came that day are its identity,
- * so that an overlapping statement adds nothing. `seen` counts within the file.
+ * so that an overlapping statement adds nothing, with a running balance or without. `seen` counts
+ * within the file.
  */
 export function readBankLine(row: RowReader, seen: Map<string, number>): BankRecord | null {
   row.needed("postedOn");
@@ -28,18 +31,26 @@ export function readBankLine(row: RowReader, seen: Map<string, number>): BankRec
   if (amount === null) row.refuse("amount", { code: "field.empty", field: "amount" });
   if (amount === 0) row.refuse("amount", { code: "bank.zero" });
   const description = row.text("description").replace(/\s+/g, " ");
-  const says = [postedOn, amount, description.toLowerCase(), balance ?? ""].join("|");
-  const nth = (seen.get(says) ?? 0) + 1;
-  seen.set(says, nth);
+  const said = [postedOn, amount, description.toLowerCase()].join("|");
+  const own = row.text("id");
+  const balanced = `${said}|${balance ?? ""}`;
   return {
     line: row.line,
-    externalId: row.text("id") || `${says}|${nth}`,
+    externalId: own || `${said}|${counted(seen, said)}`,
+    formerId: own === "" ? `${balanced}|${counted(seen, `balanced ${balanced}`)}` : null,
     postedOn,
     currency,
     amount: amount ?? minor(0),
     description,
     balance,
   };
+}
+
+/** How often a line came so far, this time included. */
+function counted(seen: Map<string, number>, said: string): number {
+  const nth = (seen.get(said) ?? 0) + 1;
+  seen.set(said, nth);
+  return nth;
 }
 
 /** The sum as it is written, or what the columns of money in and money out make; null without any. */

@@ -67,6 +67,8 @@ export function balanceQuestion(reading: Reading, rows: readonly Row[]): Questio
   const { cells } = reading;
   if (cells.has("balance") || cells.has("paid") || said(reading, "balance") !== undefined)
     return [];
+  // In the agreed layout an invoice without a balance is open in full.
+  if (cells.head("number") === "invoice_number" && cells.head("total") === "total") return [];
   const partly = rows.filter((row) => PARTLY.test(plainWords(cells.of(row, "status"))));
   const unsaid = rows.filter((row) => cells.of(row, "status") === "");
   if (partly.length === 0 && unsaid.length === 0) return [];

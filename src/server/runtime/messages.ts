@@ -75,7 +75,9 @@ const MESSAGES: Record<string, string> = {
   "activity.changed":
     "Known already with another sum ({was}). What was posted stays; ask the processor which is right.",
   "invoice.changed":
-    "Known already with another sum or customer ({was}). A sent invoice does not change: correct it by a credit note.",
+    "Known already with another sum, customer or open part ({was}, of which {open} is open here). A sent invoice does not change: correct it by a credit note, or take in what was paid.",
+  "invoice.due_changed":
+    "Known already, and due on {due} here. Change its due day on the invoice if the file is right.",
   "bank.zero": "A bank line of 0.00 moves nothing. Leave it out.",
   "remittance.sum": "The lines of this payment come to nothing or less. Mend the sums.",
   "receipt.unknown": "This receipt is not in the book.",

@@ -171,7 +171,9 @@ const IMPORTS: Record<FileKind, (ctx: CommandContext, from: ReadFile) => void> =
   customers: (ctx, from) => importCustomers(ctx, rowsOf(ctx, from, readCustomer), from.file),
   invoices: (ctx, from) => importInvoices(ctx, rowsOf(ctx, from, readInvoice), from.file),
   processor(ctx, from) {
-    const read = (row: RowReader): ProcessorRecord[] | null => readActivity(row, from.mapping);
+    const seen = new Map<string, number>();
+    const read = (row: RowReader): ProcessorRecord[] | null =>
+      readActivity(row, from.mapping, seen);
     const rows = rowsOf(ctx, from, read).flat();
     const processor = processorAccounts(ctx.db).find(({ code }) => code === from.account);
     if (processor) importActivity(ctx, processor, rows, from.file);

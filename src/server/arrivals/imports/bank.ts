@@ -38,7 +38,7 @@ export function importBank(
   const rules = bankRules(ctx.db, account.id);
   const added: { row: BankRecord; id: number }[] = [];
   for (const row of chronological(rows)) {
-    const known = bankLineByExternalId(ctx.db, account.id, row.externalId);
+    const known = knownLine(ctx, account.id, row);
     if (known) {
       if (known.amount === row.amount) tally.know(row.line);
       else
@@ -67,6 +67,15 @@ export function importBank(
   }
   joinRemittances(ctx, tally);
 }
+
+/** A line of the book that is the same, by its identity or the one that it had before. */
+const knownLine = (
+  ctx: CommandContext,
+  accountId: number,
+  row: BankRecord,
+): BankLineRow | undefined =>
+  bankLineByExternalId(ctx.db, accountId, row.externalId) ??
+  (row.formerId === null ? undefined : bankLineByExternalId(ctx.db, accountId, row.formerId));
 
 /** The rules of the account, and what says that a line is awaited as a payout. */
 type Treatment = {

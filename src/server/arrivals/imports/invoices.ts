@@ -2,10 +2,10 @@ import type { Day } from "@/core/calendar";
 import type { InvoiceRecord } from "@/core/formats";
 import { inBook, postCreditNote, postInvoice, postOpening } from "@/core/ledger";
 import { add, type Minor, minor } from "@/core/money";
-import { customerByExternalId } from "@/db/customers";
-import { insertOpenItem, openItemByNumber } from "@/db/openItems";
+import { insertOpenItem, openItemByNumber, type OpenItemRow } from "@/db/openItems";
 import type { CommandContext } from "@/server/runtime/context";
 
+import { customerFinder } from "../steps/customerFinder";
 import { type FileRun, withoutTwins } from "./report";
 
 /**
@@ -25,25 +25,34 @@ export function importInvoices(
     (row) => JSON.stringify({ ...row, line: 0 }),
     tally,
   );
+  const customerOf = customerFinder(ctx);
   for (const row of rows) {
-    const customer = customerByExternalId(ctx.db, row.customerId);
+    const customer = customerOf(row.customerId);
     if (!customer) {
       tally.refuseLine(row.line, "customerId", { code: "customer.unknown", id: row.customerId });
       continue;
     }
     const known = openItemByNumber(ctx.db, row.number);
     if (known) {
-      if (known.total === row.total && known.customerId === customer.id) tally.know(row.line);
+      if (sameDocument(known, row) && known.customerId === customer.id) tally.know(row.line);
       else
         tally.change(row.line, "number", {
-          code: "invoice.changed",
+          code: known.dueOn === row.dueOn ? "invoice.changed" : "invoice.due_changed",
           was: ctx.sum(known.total, known.currency),
+          due: known.dueOn,
+          open: ctx.sum(known.balance, known.currency),
         });
       continue;
     }
     takeIn(ctx, row, customer.id, file);
   }
 }
+
+/** Whether a document that comes again says the same: what is open may be what it was, or what it is by now. */
+const sameDocument = (known: OpenItemRow, row: InvoiceRecord): boolean =>
+  known.total === row.total &&
+  known.dueOn === row.dueOn &&
+  [known.opened, known.balance, known.total].includes(row.balance);
 
 function takeIn(ctx: CommandContext, row: InvoiceRecord, customerId: number, file: FileRun): void {
   const { cutOverOn } = ctx.settings;
@@ -70,6 +79,12 @@ function takeIn(ctx: CommandContext, row: InvoiceRecord, customerId: number, fil
     row.total,
     row.currency,
   );
+  if (row.balance !== row.total)
+    tally.also(
+      "of these that were paid in part: what was paid comes as a receipt of its own",
+      add(row.total, -row.balance),
+      row.currency,
+    );
 }
 
 type Opening = { customerId: number; openedOn: Day; opened: Minor; fileId: number };

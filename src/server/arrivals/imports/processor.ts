@@ -94,7 +94,7 @@ class ActivityImport {
     if (row.kind === "started") return takeStarted(ctx, this.account, row, this.file);
     noteSettled(ctx, this.account, row);
     const known = this.known.get(`${ROW_KINDS[row.kind].item} ${row.externalId}`);
-    if (known === row.amount) return tally.know(row.line);
+    if (known === row.amount) return this.takeAgain({ ...row, kind: row.kind }, tally);
     if (known !== undefined)
       return tally.change(row.line, "id", {
         code: "activity.changed",
@@ -106,6 +106,24 @@ class ActivityImport {
     if (stale) return tally.refuseLine(row.line, "currency", stale);
     this.takeNew({ ...row, kind: row.kind });
     tally.take(row.line, ROW_KINDS[row.kind].counted, row.amount, row.currency);
+  }
+
+  /** What is known already may name its payout by now. */
+  private takeAgain(row: ActivityRecord & { kind: SettledKind }, tally: FileRun["tally"]): void {
+    const { db } = this.ctx;
+    const item = processorItemByExternalId(
+      db,
+      this.account.id,
+      ROW_KINDS[row.kind].item,
+      row.externalId,
+    );
+    if (row.payoutId === null || !item || item.payoutId !== null) return tally.know(row.line);
+    const payoutId = this.payoutFor(row);
+    if (payoutId === null) return tally.know(row.line);
+    adoptItem(db, item.id, row.externalId, payoutId);
+    this.touched.add(payoutId);
+    tally.updated(row.line);
+    tally.also("items whose payout is known now", row.amount, row.currency);
   }
 
   private takeNew(row: ActivityRecord & { kind: SettledKind }): void {
