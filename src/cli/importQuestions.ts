@@ -17,6 +17,7 @@ export const NOTHING_TAKEN: ImportReport = {
   outcome: [],
   leftOut: [],
   proofs: [],
+  understood: [],
   questions: [],
 };
 

@@ -54,8 +54,6 @@ export type InspectedTable = {
   sample: readonly (readonly string[])[];
   lines: number;
   rowWords: string[];
-  /** A sum of which the file does not say what it is, as its decimal sign may be either; null where it does. */
-  markOpen: string | null;
   /** What kind of file it is, where its columns leave that open. */
   kindOpen: FileQuestion | null;
 };
@@ -67,6 +65,8 @@ export type FileQuestion = {
   words: string;
   choices: readonly { answer: string; result: string }[];
 };
+/** A line as it is understood, in words: `Mon 2 Nov`, `(300.00)`, `refund`, `Ann Lee`. */
+export type UnderstoodLine = { line: number; day: string; sum: string; what: string; who: string };
 export type ImportReport = {
   fileId: number | null;
   /** Lines of the file below its head: new + known + changed + refused + left out. */
@@ -80,6 +80,8 @@ export type ImportReport = {
   leftOut: { line: number; why: string }[];
   /** What the file's own sums prove, and what does not follow. */
   proofs: string[];
+  /** The first lines as they are understood. */
+  understood: UnderstoodLine[];
   /** What is to be said before anything is taken in. */
   questions: FileQuestion[];
 };

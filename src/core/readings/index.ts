@@ -6,4 +6,5 @@ export {
   type Question,
   type ReadingContext,
 } from "./types";
+export { understoodLines } from "./understoodLines";
 export { understand, type UnderstoodFile } from "./understand";

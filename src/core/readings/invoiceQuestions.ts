@@ -71,12 +71,9 @@ export function balanceQuestion(reading: Reading, rows: readonly Row[]): Questio
   if (cells.head("number") === "invoice_number" && cells.head("total") === "total") return [];
   const partly = rows.filter((row) => PARTLY.test(plainWords(cells.of(row, "status"))));
   const unsaid = rows.filter((row) => cells.of(row, "status") === "");
-  if (partly.length === 0 && unsaid.length === 0) return [];
-  const lines = partly.length > 0 ? partly : unsaid;
-  const [first] = lines;
-  const sum = first
-    ? formatAmount(sumOfCell(reading, first, "total") ?? 0, reading.currencyOf(first))
-    : "";
+  const [first] = partly.length > 0 ? partly : unsaid;
+  if (!first) return [];
+  const sum = formatAmount(sumOfCell(reading, first, "total") ?? 0, reading.currencyOf(first));
   return [
     {
       key: "balance",
@@ -84,9 +81,7 @@ export function balanceQuestion(reading: Reading, rows: readonly Row[]): Questio
         partly.length > 0
           ? `${partly.length} invoices are paid in part, and no column says how much is open.`
           : "No column says what of each invoice is still open.",
-      choices: [
-        { answer: "total", result: `all of it: line ${first?.line ?? 0} is open with ${sum}` },
-      ],
+      choices: [{ answer: "total", result: `all of it: line ${first.line} is open with ${sum}` }],
     },
   ];
 }

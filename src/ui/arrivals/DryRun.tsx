@@ -5,7 +5,12 @@ import { useRouter } from "next/navigation";
 import { type ReactNode, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import type { ArrivalsFacts, ImportReport, InspectedFile } from "@/contracts/arrivals";
+import type {
+  ArrivalsFacts,
+  FileQuestion,
+  ImportReport,
+  InspectedFile,
+} from "@/contracts/arrivals";
 import { FILE_KIND_TRAITS, type FileKind, type MappingSpec } from "@/core/formats";
 
 import { TextField } from "../kit/fields";
@@ -14,6 +19,8 @@ import { post, sendCommand } from "../shell/send";
 import { DryRunHeading, KindAndAccount, WhatItSays } from "./DryRunParts";
 import { Sample } from "./DryRunReport";
 import { MappingForm } from "./MappingForm";
+import { Questions } from "./Questions";
+import { UnderstoodLines } from "./UnderstoodLines";
 
 type DryRunProps = {
   facts: ArrivalsFacts;
@@ -37,12 +44,14 @@ export function DryRun(props: DryRunProps): ReactNode {
     asKind,
     takeIn,
     of,
+    questions,
+    answer,
   } = useDryRun(props);
   return (
     <Box overflow="auto" flex={1} minHeight="0" paddingBottom="20px">
       <DryRunHeading
         close={close}
-        report={report}
+        report={questions.length > 0 ? null : report}
         takeIn={takeIn}
         taking={taking}
         waiting={waiting}
@@ -67,7 +76,12 @@ export function DryRun(props: DryRunProps): ReactNode {
           </Box>
         </Box>
         <Box>
-          <WhatItSays facts={facts} mapping={mapping} problem={problem} report={report} />
+          {questions.length > 0 ? (
+            <Questions questions={questions} answer={answer} />
+          ) : (
+            <WhatItSays facts={facts} mapping={mapping} problem={problem} report={report} />
+          )}
+          <UnderstoodLines lines={report?.understood ?? []} />
           <Sample waiting={waiting} />
         </Box>
       </Box>
@@ -86,9 +100,7 @@ function useDryRun({ facts, first, close }: DryRunProps) {
     );
   const [waiting, setWaiting] = useState(first);
   const [mapping, setMapping] = useState<MappingSpec>(
-    known
-      ? { ...known.spec, rowKinds: { ...first.mapping.rowKinds, ...known.spec.rowKinds } }
-      : first.mapping,
+    known ? { ...known.spec, answers: known.spec.answers ?? {} } : first.mapping,
   );
   const [account, setAccount] = useState<string | null>(() =>
     guessAccount(facts, first.kind, known?.name ?? first.name),
@@ -108,17 +120,27 @@ function useDryRun({ facts, first, close }: DryRunProps) {
   const asked = JSON.stringify(input);
   useEffect(() => {
     let current = true;
-    void sendCommand<ImportReport>(book, "importFile", JSON.parse(asked), { rehearse: true }).then(
-      (sent) => {
-        if (!current) return;
-        setReport(sent.ok ? sent.value : null);
-        setProblem(sent.ok ? null : sent.message);
-      },
-    );
+    void sendCommand<ImportReport>(
+      book,
+      "importFile",
+      { ...(JSON.parse(asked) as object), asking: true },
+      { rehearse: true },
+    ).then((sent) => {
+      if (!current) return;
+      setReport(sent.ok ? sent.value : null);
+      setProblem(sent.ok ? null : sent.message);
+    });
     return () => {
       current = false;
     };
   }, [book, asked]);
+  const of = accountsFor(mapping.kind, facts);
+  const questions = openQuestions(waiting, { of, account, report });
+  const answer = (key: string, said: string): void => {
+    if (key === "kind") void asKind(said as FileKind);
+    else if (key === "account") setAccount(said);
+    else setMapping({ ...mapping, answers: { ...mapping.answers, [key]: said } });
+  };
   const asKind = async (kind: FileKind): Promise<void> => {
     const sent = await post<InspectedFile>(
       `/api/v1/b/${book}/files?kept=${waiting.sha256}&kind=${kind}&name=${encodeURIComponent(waiting.name)}`,
@@ -130,7 +152,8 @@ function useDryRun({ facts, first, close }: DryRunProps) {
     setAccount(guessAccount(facts, kind, waiting.name));
   };
   const takeIn = (): void => {
-    if (taking || report === null || report.new + report.changed === 0) return;
+    if (taking || questions.length > 0) return;
+    if (report === null || report.new + report.changed === 0) return;
     setTaking(true);
     void sendCommand<ImportReport>(book, "importFile", input).then((sent) => {
       setTaking(false);
@@ -145,7 +168,6 @@ function useDryRun({ facts, first, close }: DryRunProps) {
   };
   useHotkeys("enter", takeIn, [takeIn]);
   useHotkeys("escape", close);
-  const of = accountsFor(mapping.kind, facts);
   return {
     waiting,
     mapping,
@@ -160,8 +182,32 @@ function useDryRun({ facts, first, close }: DryRunProps) {
     asKind,
     takeIn,
     of,
+    questions,
+    answer,
   };
 }
+type Standing = {
+  of: ArrivalsFacts["accounts"]["bank"] | null;
+  account: string | null;
+  report: ImportReport | null;
+};
+
+/** What is to be said, in the order in which one answer leads to the next: its kind, its account, the rest. */
+function openQuestions(
+  { kindOpen }: InspectedFile,
+  { of, account, report }: Standing,
+): readonly FileQuestion[] {
+  if (kindOpen) return [kindOpen];
+  if (of === null || of.length < 2 || account !== null) return report?.questions ?? [];
+  return [
+    {
+      key: "account",
+      words: "Which of its accounts does the file belong to?",
+      choices: of.map(([answer, result]) => ({ answer, result })),
+    },
+  ];
+}
+
 function guessAccount(facts: ArrivalsFacts, kind: FileKind, name: string): string | null {
   const of = accountsFor(kind, facts) ?? [];
   return (

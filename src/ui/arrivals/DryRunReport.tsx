@@ -12,6 +12,9 @@ import { Amount } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
 import { Cell, DetailTable } from "../kit/tables";
 
+/** What holds, beside what is off. */
+const PROVEN = /follow on|is net on all|are the sum|is the balance on all/;
+
 export function WhatHappens({
   report,
   facts,
@@ -28,6 +31,11 @@ export function WhatHappens({
   ).size;
   return (
     <>
+      {report.proofs.map((proof) => (
+        <p key={proof} data-tone="soft">
+          {PROVEN.test(proof) ? "✓" : "!"} {proof}
+        </p>
+      ))}
       <Outcome currency={currency} refusedLines={refusedLines} report={report} />
       {kind === "invoices" ? (
         <p data-tone="soft">
@@ -39,6 +47,13 @@ export function WhatHappens({
     </>
   );
 }
+/** Why lines are left out, and how many for each reason. */
+const reasons = ({ leftOut }: ImportReport): [string, number][] =>
+  [...new Set(leftOut.map(({ why }) => why))].map((why) => [
+    why,
+    leftOut.filter((entry) => entry.why === why).length,
+  ]);
+
 type OutcomeProps = {
   currency: Currency;
   refusedLines: number;
@@ -93,6 +108,15 @@ function Outcome({ currency, refusedLines, report }: OutcomeProps): ReactNode {
           </td>
           <td />
         </tr>
+        {reasons(report).map(([why, count]) => (
+          <tr key={why}>
+            <td>left out: {why}</td>
+            <td data-numeric data-sum>
+              {count}
+            </td>
+            <td />
+          </tr>
+        ))}
         <tr>
           <td>refused, they stay out</td>
           <td data-numeric data-sum data-tone={refusedLines > 0 ? "off" : undefined}>
@@ -143,7 +167,7 @@ export function Sample({ waiting }: { waiting: InspectedFile }): ReactNode {
   return (
     <>
       <Subheading data-strong marginTop="14px" fontSize="13px">
-        Its first lines
+        The same as they came
       </Subheading>
       <Box
         overflow="auto"

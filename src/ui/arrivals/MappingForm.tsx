@@ -3,11 +3,10 @@
 import type { ReactNode } from "react";
 
 import type { ArrivalsFacts, InspectedFile } from "@/contracts/arrivals";
-import { ROW_KIND_NAMES, ROW_KINDS, type RowKind } from "@/core/activity";
 import type { MappingSpec } from "@/core/formats";
 
 import { DetailTable } from "../kit/tables";
-import { DecimalMarkRow } from "./DecimalMarkRow";
+import { AnswerRows } from "./AnswerRows";
 import { FIELD_WORDS } from "./fieldWords";
 import { Pick } from "./Pick";
 
@@ -48,9 +47,11 @@ export function MappingForm({
             waiting={waiting}
           />
         ))}
-        <DayOrderRow change={change} mapping={mapping} />
-        <DecimalMarkRow change={change} mapping={mapping} sample={waiting.markOpen} />
-        {mapping.kind === "processor" ? <ProcessorRows change={change} mapping={mapping} /> : null}
+        <AnswerRows
+          change={change}
+          mapping={mapping}
+          words={mapping.kind === "processor" ? waiting.rowWords : []}
+        />
       </tbody>
     </DetailTable>
   );
@@ -87,102 +88,5 @@ function FieldRow({ field, mapping, needed, set, waiting }: FieldRowProps): Reac
         />
       </td>
     </tr>
-  );
-}
-
-type DayOrderRowProps = {
-  change: (mapping: MappingSpec) => void;
-  mapping: MappingSpec;
-};
-
-function DayOrderRow({ change, mapping }: DayOrderRowProps): ReactNode {
-  return (
-    <tr>
-      <td>dates are</td>
-      <td>
-        <Pick
-          label="dates are"
-          value={mapping.dayOrder}
-          options={[
-            ["mdy", "month, day, year"],
-            ["dmy", "day, month, year"],
-            ["ymd", "year, month, day"],
-          ]}
-          change={(order) => change({ ...mapping, dayOrder: order as MappingSpec["dayOrder"] })}
-        />
-      </td>
-    </tr>
-  );
-}
-
-type ProcessorRowsProps = {
-  change: (mapping: MappingSpec) => void;
-  mapping: MappingSpec;
-};
-
-function ProcessorRows({ change, mapping }: ProcessorRowsProps): ReactNode {
-  return (
-    <>
-      <tr>
-        <td>fees, refunds and the like</td>
-        <td>
-          <Pick
-            label="signs"
-            value={mapping.signs}
-            options={[
-              ["by_kind", "are written positive"],
-              ["as_written", "carry their sign"],
-            ]}
-            change={(signs) => change({ ...mapping, signs: signs as MappingSpec["signs"] })}
-          />
-        </td>
-      </tr>
-      <tr>
-        <td>the fee column</td>
-        <td>
-          <Pick
-            label="the fee column"
-            value={mapping.feeSign}
-            options={[
-              ["cost", "positive lowers the net"],
-              ["effect", "negative lowers the net"],
-            ]}
-            change={(sign) => change({ ...mapping, feeSign: sign as MappingSpec["feeSign"] })}
-          />
-        </td>
-      </tr>
-      <tr>
-        <td>payouts</td>
-        <td>
-          <Pick
-            label="payouts"
-            value={mapping.payoutSign}
-            options={[
-              ["as_written", "positive when paid to the bank"],
-              ["turned", "negative when paid to the bank"],
-            ]}
-            change={(sign) => change({ ...mapping, payoutSign: sign as MappingSpec["payoutSign"] })}
-          />
-        </td>
-      </tr>
-      {Object.keys(mapping.rowKinds).map((word) => (
-        <tr key={word}>
-          <td>“{word}” is a</td>
-          <td>
-            <Pick
-              label={`${word} is a`}
-              value={mapping.rowKinds[word] ?? "ignore"}
-              options={ROW_KIND_NAMES.map((kind) => [kind, ROW_KINDS[kind].label] as const)}
-              change={(kind) =>
-                change({
-                  ...mapping,
-                  rowKinds: { ...mapping.rowKinds, [word]: kind as RowKind },
-                })
-              }
-            />
-          </td>
-        </tr>
-      ))}
-    </>
   );
 }

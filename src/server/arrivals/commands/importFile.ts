@@ -78,12 +78,12 @@ export const importFile = defineCommand({
     if (!read.ok) return read;
     const lines = table.value.rows.map(({ line }) => line);
     const tally = new Tallying(lines, ctx.settings.currency);
+    tally.proves(read.value.proofs, read.value.understood);
     const [question] = read.value.questions;
     if (question)
       return input.asking
         ? ok({ ...tally.report(null), questions: read.value.questions, leftOut: [] })
         : fail("questions.open", { count: read.value.questions.length, first: question.words });
-    tally.proves(read.value.proofs);
     tally.refuse(read.value.refused);
     for (const { line, why } of read.value.leftOut) tally.leaveOut(line, why);
     const fileId = insertImportFile(ctx.db, {

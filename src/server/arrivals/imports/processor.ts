@@ -111,12 +111,8 @@ class ActivityImport {
   /** What is known already may name its payout by now. */
   private takeAgain(row: ActivityRecord & { kind: SettledKind }, tally: FileRun["tally"]): void {
     const { db } = this.ctx;
-    const item = processorItemByExternalId(
-      db,
-      this.account.id,
-      ROW_KINDS[row.kind].item,
-      row.externalId,
-    );
+    const kind = ROW_KINDS[row.kind].item;
+    const item = processorItemByExternalId(db, this.account.id, kind, row.externalId);
     if (row.payoutId === null || !item || item.payoutId !== null) return tally.know(row.line);
     const payoutId = this.payoutFor(row);
     if (payoutId === null) return tally.know(row.line);

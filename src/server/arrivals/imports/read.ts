@@ -9,7 +9,6 @@ import {
   guessColumns,
   guessKind,
   guessMapping,
-  markOf,
   type Table,
 } from "@/core/formats";
 import type { Currency } from "@/core/money";
@@ -58,7 +57,6 @@ export function inspectFile(
     sample: table.value.rows.slice(0, 5).map(({ cells }) => cells),
     lines: table.value.rows.length,
     rowWords: Object.keys(mapping.rowKinds),
-    markOpen: markOf(table.value, mapping, currency).sample,
     kindOpen:
       kind === undefined && found.sure === null ? kindQuestion(found.possible, "The file") : null,
   });

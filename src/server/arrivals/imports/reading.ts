@@ -7,13 +7,13 @@ import {
   type Refusal,
   type Table,
 } from "@/core/formats";
-import { LEFT_OUT_WORDS, understand } from "@/core/readings";
+import { LEFT_OUT_WORDS, understand, understoodLines } from "@/core/readings";
 import { fail, ok, type Result } from "@/core/result";
 import { processorAccounts } from "@/db/processorAccounts";
 import { currenciesWithRates } from "@/db/rates";
 import type { CommandContext } from "@/server/runtime/context";
 
-type FileReading = Pick<ImportReport, "leftOut" | "proofs" | "questions"> & {
+type FileReading = Pick<ImportReport, "leftOut" | "proofs" | "questions" | "understood"> & {
   table: Table;
   mapping: MappingSpec;
   refused: readonly Refusal[];
@@ -29,7 +29,15 @@ export function readingOf(
   if (mapping.answers === undefined) {
     const open = openMark(ctx, table, mapping, account);
     if (open !== null) return fail("mark.open", { sample: open });
-    return ok({ table, mapping, refused: [], leftOut: [], proofs: [], questions: [] });
+    return ok({
+      table,
+      mapping,
+      refused: [],
+      leftOut: [],
+      proofs: [],
+      questions: [],
+      understood: [],
+    });
   }
   const { today, settings } = ctx;
   const { kind, columns, answers } = mapping;
@@ -42,6 +50,7 @@ export function readingOf(
     ...read,
     leftOut: read.leftOut.map(({ line, why }) => ({ line, why: LEFT_OUT_WORDS[why] })),
     proofs: [...read.proofs],
+    understood: understoodLines(kind, read.table, { today, currency }),
     questions: [...read.questions],
   });
 }

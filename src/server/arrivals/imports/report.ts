@@ -16,6 +16,7 @@ export class Tallying {
 
   private readonly left = new Map<number, string>();
   private said: readonly string[] = [];
+  private understood: ImportReport["understood"] = [];
 
   constructor(
     private readonly lines: readonly number[],
@@ -27,9 +28,10 @@ export class Tallying {
     this.left.set(line, why);
   }
 
-  /** What the file's own sums prove. */
-  proves(proofs: readonly string[]): void {
+  /** What the file's own sums prove, and its first lines as they are understood. */
+  proves(proofs: readonly string[], understood: ImportReport["understood"]): void {
     this.said = proofs;
+    this.understood = understood;
   }
 
   refuse(refusals: readonly Refusal[]): void {
@@ -100,6 +102,7 @@ export class Tallying {
       outcome: [...this.outcomes.values()],
       leftOut,
       proofs: [...this.said],
+      understood: [...this.understood],
       questions: [],
     };
   }
