@@ -33,7 +33,7 @@ const headOf = (kind: FileKind, field: string): string =>
   FIELDS[kind].find((spec) => spec.field === field)?.names[0] ?? field;
 
 /** The rows of a file in the agreed layout: ISO days, a decimal point, signs that say the effect. */
-export function canonicalTable(kind: FileKind, made: Made): Table {
+export function canonicalTable(kind: FileKind, made: Pick<Made, "rows">): Table {
   const fields = FIELDS[kind].map(({ field }) => field);
   return {
     headers: fields.map((field) => headOf(kind, field)),

@@ -18,7 +18,7 @@ import { screened } from "./rowsLeftOut";
 import { shiftedRows } from "./shifted";
 import { withinSpan } from "./spans";
 import { sumsOfFile } from "./sumsOfFile";
-import type { LeftOut, ReadingContext, Understood, Unread } from "./types";
+import type { LeftOut, Question, ReadingContext, Understood, Unread } from "./types";
 
 export type UnderstoodFile = Understood & {
   readonly mapping: MappingSpec;
@@ -41,6 +41,7 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
  * nothing may be taken in while one stands. Lines taken + left out + refused = lines of the file.
  */
 export function understand(file: Unread, context: ReadingContext): UnderstoodFile {
+  if (file.table.kind === file.kind) return understoodFormat(file, context);
   const cells = new Cells(file);
   const { rows: all, leftOut } = screened(cells);
   const shifted = shiftedRows(cells, all);
@@ -80,6 +81,36 @@ export function understand(file: Unread, context: ReadingContext): UnderstoodFil
     proofs: made.proofs,
   };
 }
+
+/** A file of a published format says all by itself: only its span, and what does not foot, is asked. */
+function understoodFormat(file: Unread, context: ReadingContext): UnderstoodFile {
+  const { table, kind, columns, answers } = file;
+  const cells = new Cells(file);
+  const rows = table.rows.map((row) => ({
+    line: row.line,
+    fields: Object.fromEntries(Object.keys(columns).map((field) => [field, cells.of(row, field)])),
+  }));
+  const span = withinSpan(kind, rows, answers, context);
+  const { off = null, proofs = [] } = table;
+  const questions: Question[] = [
+    ...(off !== null && answers.balance === undefined ? [offQuestion(off)] : []),
+    ...span.questions,
+  ];
+  return {
+    table: canonicalTable(kind, { rows: span.lines }),
+    mapping: canonicalMapping(kind),
+    questions,
+    leftOut: span.leftOut,
+    refused: [],
+    proofs: off === null ? proofs : [...proofs, off],
+  };
+}
+
+const offQuestion = (off: string): Question => ({
+  key: "balance",
+  words: `The file does not add up: ${off}.`,
+  choices: [{ answer: "take", result: "take the lines in as they stand" }],
+});
 
 const sorted = (leftOut: readonly LeftOut[]): LeftOut[] =>
   [...leftOut].sort((a, b) => a.line - b.line);

@@ -12,6 +12,22 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "file.zip": "This is a packed folder (ZIP). Unpack it and choose the files that are in it.",
   "file.old_sheet":
     "This is a spreadsheet of an old kind (.xls), or a document of an office program. Save the sheet as CSV (UTF-8) and choose that file.",
+  "file.html":
+    "This is a web page, not a list, whatever its name ends in. Export the same as CSV and choose that file.",
+  "file.xml":
+    "This is XML of another kind (“{name}”). Statements are read as camt.053, notices as camt.054, invoices as UBL 2.1.",
+  "ofx.broken":
+    "The OFX file was cut off: it does not come to its end. Nothing of it was taken in. Export it again.",
+  "bai2.control":
+    "The control total on line {line} is {said}, and its records come to {found}. The file was cut off or altered: export it again.",
+  "bai2.broken": "The BAI2 file has no end (99). It was cut off: export it again.",
+  "mt940.line":
+    "Line {line} is no line of a statement as MT940 writes it (:61:). Nothing was taken in: export it again.",
+  "mt940.broken":
+    "A statement has no closing balance (:62F:). The file was cut off: export it again.",
+  "x820.count":
+    "A payment says that it has {said} segments, and has {found}. The file was cut off or altered: ask for it again.",
+  "x820.cut": "The 820 file was cut off before its end. Ask for it again.",
   "questions.open":
     "The file leaves {count} things open, the first: {first} Say which it is, then take it in.",
   "amount.parted":

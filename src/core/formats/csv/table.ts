@@ -2,6 +2,7 @@ import Papa from "papaparse";
 
 import { fail, ok, type Result } from "@/core/result";
 
+import type { FileKind } from "../mapping";
 import { headAt } from "./head";
 import { type NotText, notText } from "./notText";
 import { fromWindows1252, isWindows1252 } from "./windows1252";
@@ -11,6 +12,11 @@ import { fromWindows1252, isWindows1252 } from "./windows1252";
  * 1, as a spreadsheet does.
  */
 export type Table = {
+  /** The kind of file, where a published format says so: its cells are in the agreed layout then. */
+  readonly kind?: FileKind;
+  /** What such a file says of itself that foots, and what does not. */
+  readonly proofs?: readonly string[];
+  readonly off?: string | null;
   /** The line on which the header stands; what is above it is no part of the list. */
   readonly headLine?: number;
   readonly headers: readonly string[];

@@ -1,6 +1,7 @@
 import { fail, ok, type Result } from "@/core/result";
 
 import type { Table } from "../csv/table";
+import { remittanceTable } from "./remittance";
 
 /** Characters of a record, and records of a block (Nacha file format). */
 const WIDTH = 94;
@@ -72,7 +73,9 @@ export function nachaTable(
   )
     return fail("nacha.sum", { said: sumInWords(said), found: sumInWords(found) });
   const rows = noticeRows(records);
-  return rows.length === 0 ? fail("file.no_rows") : ok({ headers: HEADERS, rows });
+  if (rows.length > 0) return ok({ headers: HEADERS, rows, kind: "returns" });
+  const paid = remittanceTable(records, isoDay);
+  return paid ? ok(paid) : fail("file.no_rows");
 }
 
 /** Entries and addenda, and the sums in minor units, as the control record counts them. */

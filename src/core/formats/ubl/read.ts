@@ -2,7 +2,7 @@ import { type Day, parseDay } from "@/core/calendar";
 import { type Currency, currencyOf, minor, type Minor, parseAmount } from "@/core/money";
 import { type Failure, fail, ok, type Result } from "@/core/result";
 
-import { allAt, at, textAt, type XmlNode, xmlTree } from "./tree";
+import { allAt, at, textAt, type XmlNode, xmlTree } from "../xml/tree";
 
 /** What is read of a UBL invoice or credit note; sums in minor units, positive for both. */
 export type UblRecord = {

@@ -48,7 +48,8 @@ export function inspectFile(
   const table = tableOf(book, sha256);
   if (!table.ok) return table;
   const found = kindsOf(table.value, FILE_KINDS, (name) => guessColumns(table.value.headers, name));
-  const as = kind ?? found.sure ?? guessed(table.value, found.possible);
+  const own = table.value.kind;
+  const as = own ?? kind ?? found.sure ?? guessed(table.value, found.possible);
   const mapping = { ...guessMapping(table.value, as, currency), answers: {} };
   return ok({
     kind: as,
@@ -58,7 +59,9 @@ export function inspectFile(
     lines: table.value.rows.length,
     rowWords: Object.keys(mapping.rowKinds),
     kindOpen:
-      kind === undefined && found.sure === null ? kindQuestion(found.possible, "The file") : null,
+      kind === undefined && own === undefined && found.sure === null
+        ? kindQuestion(found.possible, "The file")
+        : null,
   });
 }
 

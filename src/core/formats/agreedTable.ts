@@ -1,0 +1,61 @@
+import type { Table } from "./csv/table";
+import { FIELDS } from "./fields";
+import type { FileKind } from "./mapping";
+
+/** A row of a file of a published format, by field. */
+export type AgreedRow = {
+  readonly line: number;
+  readonly fields: Readonly<Record<string, string>>;
+};
+
+/** What such a file says of itself: what foots, and what does not. */
+type Checks = { readonly proofs?: readonly string[]; readonly off?: string | null };
+
+/** Rows of a published format as a table in the agreed layout: nothing of it is guessed. */
+export function agreedTable(
+  kind: FileKind,
+  rows: readonly AgreedRow[],
+  { proofs = [], off = null }: Checks = {},
+): Table {
+  const fields = FIELDS[kind];
+  return {
+    kind,
+    proofs,
+    off,
+    headers: fields.map(({ names, field }) => names[0] ?? field),
+    rows: rows.map(({ line, fields: row }) => ({
+      line,
+      cells: fields.map(({ field }) => row[field] ?? ""),
+    })),
+  };
+}
+
+/** Minor units as decimal text, for sums that a format writes whole. */
+export function decimalOf(sum: number, digits: number): string {
+  const size = String(Math.abs(sum)).padStart(digits + 1, "0");
+  const whole = digits === 0 ? size : `${size.slice(0, -digits)}.${size.slice(-digits)}`;
+  return sum < 0 ? `-${whole}` : whole;
+}
+
+/**
+ * Checks that an opening balance and the lines come to the closing balance, all in minor units.
+ * @returns what to say: that it foots, or by how much it does not
+ */
+export function balanceCheck(
+  opening: number | null,
+  sums: readonly number[],
+  closing: number | null,
+  written: (sum: number) => string,
+): { proof: string | null; off: string | null } {
+  if (opening === null || closing === null) return { proof: null, off: null };
+  const found = sums.reduce((total, sum) => total + sum, opening);
+  return found === closing
+    ? {
+        proof: `opening ${written(opening)} and ${sums.length} lines come to the closing ${written(closing)}`,
+        off: null,
+      }
+    : {
+        proof: null,
+        off: `opening ${written(opening)} and ${sums.length} lines come to ${written(found)}, and the file says ${written(closing)}`,
+      };
+}

@@ -1,0 +1,159 @@
+import { currencyOf, minorDigits, parseAmount } from "@/core/money";
+import { type Failure, fail, ok, type Result } from "@/core/result";
+
+import { agreedTable, type AgreedRow, balanceCheck, decimalOf } from "../agreedTable";
+import type { Table } from "../csv/table";
+import { allAt, at, textAt, type XmlNode, xmlTree } from "../xml/tree";
+import { partOf, remittanceOf, remittanceRows } from "./details";
+
+/** Statements (camt.053), reports of the day (camt.052) and notices (camt.054), of every version. */
+const MESSAGE = /urn:iso:std:iso:20022:tech:xsd:camt\.05([234])\.\d{3}\.\d{2}/;
+
+export const isCamt = (text: string): boolean => MESSAGE.test(text.slice(0, 4000));
+
+/**
+ * A camt.053 as lines of a statement, a camt.054 as remittance advice (ISO 20022, bank-to-customer
+ * cash management). Each entry is a line; a batch whose details add up to it is a line for each.
+ * Pending entries are left out. Opening balance and entries must come to the closing balance.
+ */
+export function camtTable(text: string): Result<Table> {
+  const tree = xmlTree(text);
+  if (!tree.ok) return tree;
+  const message = MESSAGE.exec(tree.value.space)?.[1];
+  if (message === undefined) return fail("file.xml", { name: tree.value.name });
+  const body = tree.value.children[0];
+  const statements = ["Stmt", "Ntfctn", "Rpt"].flatMap((name) => allAt(body, name));
+  if (statements.length === 0) return fail("file.no_rows");
+  try {
+    return message === "4" ? noticeTable(statements) : statementTable(statements);
+  } catch (error) {
+    if (error instanceof Unreadable) return { ok: false, error: error.failure };
+    throw error;
+  }
+}
+
+class Unreadable extends Error {
+  constructor(readonly failure: Failure) {
+    super(failure.code);
+  }
+}
+
+type Sum = { readonly minor: number; readonly currency: string };
+
+/** The amount of an element, signed by its credit or debit mark, in minor units. */
+function signedSum(node: XmlNode | undefined): Sum {
+  const amount = at(node, "Amt");
+  const code = amount?.attributes.Ccy ?? "";
+  const currency = currencyOf(code);
+  if (!currency) throw new Unreadable({ code: "currency.unknown", text: code });
+  const read = parseAmount(amount?.text ?? "", ".", currency);
+  if (!read.ok) throw new Unreadable(read.error);
+  const mark = textAt(node, "CdtDbtInd");
+  if (mark !== "CRDT" && mark !== "DBIT")
+    throw new Unreadable({ code: "field.empty", field: "CdtDbtInd" });
+  return { minor: mark === "DBIT" ? -read.value : read.value, currency };
+}
+
+const dayAt = (node: XmlNode | undefined): string =>
+  (textAt(node, "Dt") ?? textAt(node, "DtTm") ?? "").slice(0, 10);
+
+const isBooked = (entry: XmlNode): boolean => {
+  const status = textAt(entry, "Sts", "Cd") ?? textAt(entry, "Sts");
+  return status === null || status === "BOOK";
+};
+
+function statementTable(statements: readonly XmlNode[]): Result<Table> {
+  const rows: AgreedRow[] = [];
+  const proofs: string[] = [];
+  let off: string | null = null;
+  for (const statement of statements) {
+    const entries = allAt(statement, "Ntry").filter(isBooked);
+    for (const entry of entries)
+      for (const fields of linesOf(entry)) rows.push({ line: rows.length + 1, fields });
+    const check = checkOf(statement, entries);
+    if (check.proof) proofs.push(check.proof);
+    off ??= check.off;
+  }
+  return rows.length === 0 ? fail("file.no_rows") : ok(agreedTable("bank", rows, { proofs, off }));
+}
+
+function checkOf(
+  statement: XmlNode,
+  entries: readonly XmlNode[],
+): { proof: string | null; off: string | null } {
+  const balance = (codes: readonly string[]): Sum | null => {
+    const node = allAt(statement, "Bal").find((entry) =>
+      codes.includes(textAt(entry, "Tp", "CdOrPrtry", "Cd") ?? ""),
+    );
+    return node ? signedSum(node) : null;
+  };
+  const [opening, closing] = [balance(["OPBD", "PRCD"]), balance(["CLBD"])];
+  const digits = minorDigits(currencyOf(opening?.currency ?? "USD") ?? ("USD" as never));
+  return balanceCheck(
+    opening?.minor ?? null,
+    entries.map((entry) => signedSum(entry).minor),
+    closing?.minor ?? null,
+    (sum) => decimalOf(sum, digits),
+  );
+}
+
+/** An entry as one line, or as a line for each of its details where they add up to it. */
+function linesOf(entry: XmlNode): Record<string, string>[] {
+  const { minor, currency } = signedSum(entry);
+  const digits = minorDigits(currencyOf(currency) ?? ("USD" as never));
+  const reference = textAt(entry, "AcctSvcrRef") ?? "";
+  const shared = {
+    postedOn: dayAt(at(entry, "BookgDt")) || dayAt(at(entry, "ValDt")),
+    currency,
+  };
+  const details = allAt(entry, "NtryDtls").flatMap((node) => allAt(node, "TxDtls"));
+  const parts = details.map((detail) => partOf(detail, digits));
+  const sum = parts.reduce((total: number, part) => total + (part ?? 0), 0);
+  const words = textAt(entry, "AddtlNtryInf") ?? "";
+  if (details.length > 1 && parts.every((part) => part !== null) && sum === Math.abs(minor))
+    return details.map((detail, nth) => ({
+      ...shared,
+      id: textAt(detail, "Refs", "AcctSvcrRef") ?? (reference && `${reference}/${nth + 1}`),
+      amount: decimalOf(Math.sign(minor) * (parts[nth] ?? 0), digits),
+      description: remittanceOf(detail) || words,
+    }));
+  return [
+    {
+      ...shared,
+      id: reference,
+      amount: decimalOf(minor, digits),
+      description:
+        [...details.map(remittanceOf), details.length === 0 ? words : ""]
+          .filter((text) => text !== "")
+          .join(" ")
+          .slice(0, 500) || words,
+    },
+  ];
+}
+
+function noticeTable(statements: readonly XmlNode[]): Result<Table> {
+  const rows = statements
+    .flatMap((statement) => allAt(statement, "Ntry"))
+    .filter((entry) => textAt(entry, "CdtDbtInd") === "CRDT")
+    .flatMap((entry) => {
+      const { minor, currency } = signedSum(entry);
+      const digits = minorDigits(currencyOf(currency) ?? ("USD" as never));
+      const shared = {
+        paidOn: dayAt(at(entry, "BookgDt")) || dayAt(at(entry, "ValDt")),
+        currency,
+        trace: textAt(entry, "AcctSvcrRef") ?? "",
+        total: decimalOf(minor, digits),
+      };
+      return allAt(entry, "NtryDtls")
+        .flatMap((node) => allAt(node, "TxDtls"))
+        .flatMap((detail) => remittanceRows(detail, shared, digits));
+    });
+  return rows.length === 0
+    ? fail("file.no_rows")
+    : ok(
+        agreedTable(
+          "remittance",
+          rows.map((fields, at) => ({ line: at + 1, fields })),
+        ),
+      );
+}

@@ -1,0 +1,83 @@
+import { allAt, at, textAt, type XmlNode } from "../xml/tree";
+import { decimalOf } from "../agreedTable";
+
+/** The size of a detail of an entry in minor units; null where it has none of its own. */
+export function partOf(detail: XmlNode, digits: number): number | null {
+  const text = textAt(detail, "Amt") ?? textAt(detail, "AmtDtls", "TxAmt", "Amt");
+  return text === null || !/^\d{1,15}(?:\.\d{1,5})?$/.test(text) ? null : minorOf(text, digits);
+}
+
+const minorOf = (text: string, digits: number): number => Math.round(Number(text) * 10 ** digits);
+
+/** Who paid, as the older and the newer versions write it. */
+const payerOf = (detail: XmlNode): string =>
+  textAt(detail, "RltdPties", "Dbtr", "Nm") ??
+  textAt(detail, "RltdPties", "Dbtr", "Pty", "Nm") ??
+  textAt(detail, "RltdPties", "UltmtDbtr", "Nm") ??
+  textAt(detail, "RltdPties", "UltmtDbtr", "Pty", "Nm") ??
+  "";
+
+/** Structured references of a detail: the creditor's reference and the documents that are named. */
+const referencesOf = (
+  detail: XmlNode,
+): { number: string; amount: string | null; discount: string | null }[] =>
+  allAt(at(detail, "RmtInf"), "Strd").flatMap((structured) => {
+    const discount =
+      textAt(structured, "RfrdDocAmt", "DscntApldAmt") ??
+      textAt(structured, "RfrdDocAmt", "DscntApldAmt", "Amt");
+    const named = allAt(structured, "RfrdDocInf").flatMap((document) => {
+      const number = textAt(document, "Nb");
+      const amount =
+        textAt(structured, "RfrdDocAmt", "RmtdAmt") ??
+        textAt(structured, "RfrdDocAmt", "DuePyblAmt");
+      return number === null ? [] : [{ number, amount, discount }];
+    });
+    const reference = textAt(structured, "CdtrRefInf", "Ref");
+    if (named.length > 0 || reference === null) return named;
+    return [{ number: reference, amount: null, discount: null }];
+  });
+
+/** What a detail says in words: the payer, what was written, references, and the payer's own reference. */
+export function remittanceOf(detail: XmlNode): string {
+  const written = allAt(at(detail, "RmtInf"), "Ustrd").map((node) => node.text.trim());
+  const endToEnd = textAt(detail, "Refs", "EndToEndId") ?? "";
+  return [
+    payerOf(detail),
+    ...written,
+    ...referencesOf(detail).map(({ number }) => number),
+    /^(NOTPROVIDED|NONREF)?$/i.test(endToEnd) ? "" : endToEnd,
+    textAt(detail, "AddtlTxInf") ?? "",
+  ]
+    .filter((text) => text !== "")
+    .join(" ")
+    .slice(0, 500);
+}
+
+/** The documents that a detail pays, each with its part; one without a part bears what is left. */
+export function remittanceRows(
+  detail: XmlNode,
+  shared: Readonly<Record<string, string>>,
+  digits: number,
+): Record<string, string>[] {
+  const own = partOf(detail, digits);
+  const total = own === null ? (shared.total ?? "") : decimalOf(own, digits);
+  const trace =
+    textAt(detail, "Refs", "EndToEndId") ??
+    textAt(detail, "Refs", "AcctSvcrRef") ??
+    shared.trace ??
+    "";
+  const base = { ...shared, trace, total, payerName: payerOf(detail) };
+  const references = referencesOf(detail);
+  if (references.length === 0) {
+    const written = allAt(at(detail, "RmtInf"), "Ustrd")
+      .map((node) => node.text.trim())
+      .join(" ");
+    return written === "" ? [] : [{ ...base, number: written.slice(0, 140), amount: total }];
+  }
+  return references.map(({ number, amount, discount }) => ({
+    ...base,
+    number,
+    amount: amount ?? (references.length === 1 ? total : ""),
+    discount: discount ?? "",
+  }));
+}

@@ -1,0 +1,12 @@
+import { maskedNumbers } from "@/core/gate";
+
+import type { FileFormat } from "../fileFormat";
+import { camtTable, isCamt } from "./camt";
+
+/** Statements and notices of ISO 20022: camt.052, camt.053, camt.054. */
+export const camt: FileFormat = {
+  name: "camt",
+  recognizes: isCamt,
+  read: camtTable,
+  masked: maskedNumbers,
+};

@@ -1,0 +1,107 @@
+import { fail, ok, type Result } from "@/core/result";
+
+import { agreedTable, type AgreedRow } from "../agreedTable";
+import type { Table } from "../csv/table";
+
+export const isOfx = (text: string): boolean => /<OFX>/i.test(text.slice(0, 4000));
+
+type Token = {
+  readonly tag: string;
+  readonly end: boolean;
+  readonly text: string;
+  readonly line: number;
+};
+
+/** Tags and what stands behind each, in one pass; elements of OFX 1 have no end. */
+function* tokens(text: string): Generator<Token> {
+  let line = 1;
+  let from = text.search(/<OFX>/i);
+  for (let at = text.indexOf("\n"); at >= 0 && at < from; at = text.indexOf("\n", at + 1))
+    line += 1;
+  while (from >= 0) {
+    const close = text.indexOf(">", from);
+    if (close < 0) return;
+    const next = text.indexOf("<", close);
+    const behind = text.slice(close + 1, next < 0 ? undefined : next);
+    const name = text.slice(from + 1, close).trim();
+    yield {
+      tag: name.replace("/", "").toUpperCase(),
+      end: name.startsWith("/"),
+      text: unescaped(behind.trim()),
+      line,
+    };
+    for (let at = behind.indexOf("\n"); at >= 0; at = behind.indexOf("\n", at + 1)) line += 1;
+    from = next;
+  }
+}
+
+const unescaped = (text: string): string =>
+  text
+    .replace(/&lt;/g, "<")
+    .replace(/&gt;/g, ">")
+    .replace(/&quot;/g, '"')
+    .replace(/&#39;|&apos;/g, "'")
+    .replace(/&nbsp;/g, " ")
+    .replace(/&amp;/g, "&");
+
+/** `20261103120000.000[-5:EST]` is a day of the bank's own: the first eight digits. */
+const dayOf = (text: string): string =>
+  /^\d{8}/.test(text) ? `${text.slice(0, 4)}-${text.slice(4, 6)}-${text.slice(6, 8)}` : text;
+
+/** A comma alone is the decimal mark, as some lands write it. */
+const decimal = (text: string): string =>
+  text.includes(",") && !text.includes(".") ? text.replace(",", ".") : text.replace(/,/g, "");
+
+/** Goes through the tags of a file: the currency, and each transaction from its begin to its end. */
+class OfxReader {
+  readonly rows: AgreedRow[] = [];
+  whole = false;
+  private currency = "";
+  open: Record<string, string> | null = null;
+
+  take(token: Token): void {
+    const { tag, end, text } = token;
+    if (tag === "OFX" && end) this.whole = true;
+    else if (tag === "CURDEF" && text !== "") this.currency = text;
+    else if (tag === "STMTTRN") this.transaction(token);
+    else if (this.open && !end && text !== "") this.open[tag] ??= text;
+  }
+
+  private transaction({ end, line }: Token): void {
+    if (end && this.open) this.rows.push({ line, fields: lineOf(this.open, this.currency) });
+    this.open = end ? null : {};
+  }
+}
+
+/**
+ * The transactions of an OFX file, 1.x without ends of elements or 2.x as XML (OFX 2.2): each with its
+ * FITID, which is its identity within its account, and its words from name and memo.
+ */
+export function ofxTable(text: string): Result<Table, "ofx.broken" | "file.no_rows"> {
+  const reader = new OfxReader();
+  for (const token of tokens(text)) reader.take(token);
+  const { rows, open, whole } = reader;
+  if (open || !whole) return fail("ofx.broken", { count: rows.length });
+  return rows.length === 0 ? fail("file.no_rows") : ok(agreedTable("bank", rows));
+}
+
+const lineOf = (
+  {
+    FITID = "",
+    DTPOSTED = "",
+    TRNAMT = "",
+    NAME = "",
+    MEMO = "",
+    CHECKNUM,
+    CURSYM,
+  }: Record<string, string>,
+  currency: string,
+): Record<string, string> => ({
+  id: FITID,
+  postedOn: dayOf(DTPOSTED),
+  amount: decimal(TRNAMT),
+  currency: CURSYM ?? currency,
+  description: [NAME, MEMO === NAME ? "" : MEMO, CHECKNUM ? `check ${CHECKNUM}` : ""]
+    .filter((part) => part !== "")
+    .join(" "),
+});

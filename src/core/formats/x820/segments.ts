@@ -1,0 +1,30 @@
+/** Segments of X12 with their elements; marks are told by the interchange's own head, or are `*` and `~` or `\`. */
+export type Segment = readonly string[];
+
+export function segmentsOf(text: string): Segment[] {
+  const bare = text.trim();
+  const isWhole = bare.startsWith("ISA") && bare.length > 105;
+  const element = isWhole ? (bare[3] ?? "*") : (/^(?:ST|RMR|TRN|BPR)(.)/.exec(bare)?.[1] ?? "*");
+  const ends = isWhole
+    ? (bare[105] ?? "~")
+    : (["~", "\\"].find((mark) => bare.includes(mark)) ?? "~");
+  return bare
+    .split(ends)
+    .map((segment) => segment.trim().split(element))
+    .filter(([name]) => name !== undefined && /^[A-Z][A-Z0-9]{1,2}$/.test(name));
+}
+
+/** `20261103` as `2026-11-03`; empty where it is no day. */
+export const dayIn = (text: string | undefined): string =>
+  /^\d{8}$/.test(text ?? "")
+    ? `${text?.slice(0, 4) ?? ""}-${text?.slice(4, 6) ?? ""}-${text?.slice(6) ?? ""}`
+    : "";
+
+/** What segments say of the documents that are paid: number, paid, discount (RMR: ASC X12 820). */
+export function documentsIn(
+  segments: readonly Segment[],
+): { number: string; amount: string; discount: string }[] {
+  return segments.flatMap(([name, , number = "", , paid = "", invoiced = "", discount = ""]) =>
+    name === "RMR" && number !== "" ? [{ number, amount: paid || invoiced, discount }] : [],
+  );
+}
