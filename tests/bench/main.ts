@@ -11,6 +11,7 @@ import { ledger } from "./ledger";
 import { lists } from "./lists/lists";
 import { matching } from "./matching";
 import type { Measure } from "./measure";
+import { readings } from "./readings";
 
 const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = {
   quality: matchingQuality,
@@ -22,6 +23,7 @@ const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = {
   ledger,
   invoicing,
   followup,
+  readings,
   lists,
 };
 

@@ -44,7 +44,7 @@ test("what is wrong with a file is said in a sentence, where it was chosen, and 
     await expect(page.getByRole("status")).toContainText(words);
   };
   await choose("empty.csv", Buffer.from(""), "The file is empty");
-  await choose("latin.csv", Buffer.from("a,b\n1,caf\xe9\n", "latin1"), "Line 2 is not UTF-8");
+  await choose("latin.csv", Buffer.from("a,b\n1,caf\x81\n", "latin1"), "Line 2 is not UTF-8");
   await choose(
     "wide.csv",
     Buffer.from(`${Array.from({ length: 200 }, (_, at) => `c${at}`).join()}\n1\n`),
@@ -54,11 +54,11 @@ test("what is wrong with a file is said in a sentence, where it was chosen, and 
     name: "bank.csv",
     mimeType: "text/csv",
     buffer: Buffer.from(
-      'Date,Description,Amount\n02/31/2026,RENT,-5.00\n11/20/2026,RENT,"1.234,56"\n',
+      "Date,Description,Amount\n02/31/2026,RENT,-5.00\n11/20/2026,RENT,about 12\n",
     ),
   });
   await expect(page.getByLabel("Refused lines")).toContainText("does not exist");
-  await expect(page.getByLabel("Refused lines")).toContainText("Choose the other decimal sign");
+  await expect(page.getByLabel("Refused lines")).toContainText("is not a sum");
   await page.keyboard.press("Escape");
   await proofsHold(page);
 });

@@ -25,7 +25,13 @@ async function takeIn(page: Page, name: string, text: string, account?: string):
       .getByLabel(/^(Account|For account|Processor account)/)
       .first()
       .selectOption({ label: account });
-  await page.getByRole("button", { name: /^Take in \d+ lines?/ }).click();
+  const open = page.getByRole("group", { name: "What the file leaves open" });
+  const take = page.getByRole("button", { name: /^Take in \d+ lines?/ });
+  await expect(open.or(take)).toBeVisible();
+  // Deposits alone, and no balance: which way the money went is asked.
+  if (await open.isVisible())
+    await open.getByRole("button", { name: "That is it" }).first().click();
+  await take.click();
   await expect(page.getByRole("status")).toContainText("taken in");
   await proofsHold(page);
 }

@@ -135,7 +135,11 @@ export function unreadable(reading: Reading, row: Row): Refusal[] {
           line: row.line,
           field,
           column,
-          error: { code: "day.unreadable", text: text.slice(0, 40), order: reading.days.order },
+          error: {
+            code: writtenDay(text) ? "day.impossible" : "day.unreadable",
+            text: text.slice(0, 40),
+            order: reading.days.order,
+          },
         },
       ];
     return [];

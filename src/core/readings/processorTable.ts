@@ -16,6 +16,7 @@ import type { Row } from "./cells";
 import { plainWords } from "@/core/formats";
 import { type ActivityRow, effectUnder, type SignReading } from "./processorRows";
 import { signsOf } from "./processorSigns";
+import { paidOut, payoutFeeRow, payoutsTurned, refundedRow } from "./rowsBeside";
 import { refundedQuestion, stateQuestions, wordQuestions } from "./processorQuestions";
 import { sureKind, sureState, type State } from "./rowWords";
 import type { LeftOut, Question } from "./types";
@@ -51,13 +52,23 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     answers,
   );
   const turned = payoutsTurned(kept.map(({ activity }) => activity));
+  const open = kept.filter(
+    ({ activity }) => activity.kind === "payout" && paidOut(activity) === null,
+  );
+  const sure = kept.filter((entry) => !open.includes(entry));
   return {
-    rows: kept.flatMap(({ row, activity }) => [
+    rows: sure.flatMap(({ row, activity }) => [
       canonicalRow(reading, row, activity, { signs: signs.reading, turned, isMethod }),
       ...refundedRow(reading, row, activity),
+      ...payoutFeeRow(reading, row, activity),
     ]),
     leftOut,
-    refused: [],
+    refused: open.map(({ row }) => ({
+      line: row.line,
+      field: "fee",
+      column: cells.head("fee"),
+      error: { code: "activity.payout_fee" },
+    })),
     questions: [...questions, ...signs.questions],
     proofs: signs.proofs,
   };
@@ -112,14 +123,6 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
   };
 }
 
-/** Payouts that are written negative, as what leaves the processor: by the sign that most have. */
-function payoutsTurned(rows: readonly ActivityRow[]): boolean {
-  const sums = rows.flatMap(({ kind, gross, net }) =>
-    kind === "payout" ? [gross ?? net ?? minor(0)] : [],
-  );
-  return sums.filter((sum) => sum < 0).length * 2 > sums.length;
-}
-
 type Decisions = { signs: SignReading; turned: boolean; isMethod: boolean };
 
 function canonicalRow(
@@ -150,7 +153,10 @@ function canonicalRow(
       method: fields.method ?? (isMethod || METHOD_HINT.test(word) ? word : ""),
       ...(effect
         ? {
-            gross: inText(turn * effect.gross, currency),
+            gross: inText(
+              kind === "payout" ? turn * (paidOut(activity) ?? 0) : effect.gross,
+              currency,
+            ),
             fee: inText(kind === "payout" ? 0 : effect.cost, currency),
           }
         : {}),
@@ -159,29 +165,3 @@ function canonicalRow(
 }
 
 const METHOD_HINT = /ach|bank|check|debit|card/i;
-
-function refundedRow(reading: Reading, row: Row, activity: ActivityRow): Made["rows"][number][] {
-  const given = Math.abs(sumOfCell(reading, row, "refunded") ?? 0);
-  if (given === 0 || activity.kind !== "charge" || reading.cells.file.answers.refunded !== "here")
-    return [];
-  const { id, currency, line } = activity;
-  return [
-    {
-      line,
-      fields: {
-        ...plainFields(reading, row),
-        kind: "refund",
-        id: id === "" ? "" : `${id} refund`,
-        relatedId: id,
-        gross: inText(-given, currency),
-        fee: "",
-        net: "",
-        status: "",
-        refunded: "",
-        balance: "",
-        fee2: "",
-        feeTax: "",
-      },
-    },
-  ];
-}

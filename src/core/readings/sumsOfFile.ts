@@ -50,7 +50,7 @@ const valueUnder = ({ written, currency }: Cell, mark: DecimalMark): Minor | nul
   sumUnder(written, { mark, currency, cents: false });
 
 /** A point before three digits and nothing else: thousands, or three decimals that are none. */
-const ONE_GROUP = /^\d{1,3}[.,]\d{3}$/;
+const ONE_GROUP = /^\d{1,3}\.\d{3}$/;
 
 function markOf(
   sums: readonly Cell[],

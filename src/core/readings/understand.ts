@@ -77,7 +77,7 @@ export function understand(file: Unread, context: ReadingContext): UnderstoodFil
     mapping: canonicalMapping(file.kind),
     questions,
     leftOut: sorted([...leftOut, ...made.leftOut, ...span.leftOut]),
-    refused: [...shifted, ...bad],
+    refused: [...shifted, ...bad, ...made.refused],
     proofs: made.proofs,
   };
 }

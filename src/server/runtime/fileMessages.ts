@@ -12,6 +12,13 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "file.zip": "This is a packed folder (ZIP). Unpack it and choose the files that are in it.",
   "file.old_sheet":
     "This is a spreadsheet of an old kind (.xls), or a document of an office program. Save the sheet as CSV (UTF-8) and choose that file.",
+  "workbook.large":
+    "The workbook unpacks to {size} MB; at most {most} MB are taken in at once. Save the sheet as CSV, or split it by date.",
+  "workbook.sheets":
+    "The workbook has {count} sheets with lists (“{first}”, “{second}”), and nothing says which is meant. Save the one that is meant alone, or as CSV.",
+  "workbook.empty": "The workbook has no sheet with a header and lines below it.",
+  "activity.payout_fee":
+    "The payout has a fee of its own, and the line does not say whether its sum is before or after it. Give gross, fee and net, or mend the line.",
   "file.html":
     "This is a web page, not a list, whatever its name ends in. Export the same as CSV and choose that file.",
   "file.xml":

@@ -62,7 +62,7 @@ export function FileDrop({ chooser, over, reading, setOver, takeFile }: FileDrop
       ) : (
         <>
           Drop a file here: customers, open invoices, a processor’s activity, a bank statement,
-          remittance advice (CSV), or ACH returns (CSV, Nacha).
+          remittance advice or returns, as CSV or XLSX; or OFX, camt, BAI2, MT940, Nacha, 820, UBL.
           <br />
           <chakra.span display="inline-block" marginTop="8px">
             <Act onClick={() => chooser.current?.click()}>Choose a file</Act>
@@ -72,7 +72,7 @@ export function FileDrop({ chooser, over, reading, setOver, takeFile }: FileDrop
       <FileField
         data-hidden
         ref={chooser}
-        accept=".csv,.txt,.tsv,.ach,text/csv"
+        accept=".csv,.txt,.tsv,.xlsx,.ach,.ofx,.xml,.bai,.sta,.940,.942,.820,.edi,text/csv"
         aria-label="File to take in"
         onChange={(event) => {
           takeFile(event.target.files?.[0]);

@@ -50,4 +50,12 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   on: "date",
   account: "account, last four digits",
   correction: "what is right",
+  type: "kind of document",
+  status: "how it stands",
+  paid: "paid so far",
+  credited: "credited so far",
+  fee2: "second fee",
+  feeTax: "tax on the fee",
+  refunded: "given back of it",
+  direction: "in or out",
 };

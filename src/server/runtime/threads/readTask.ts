@@ -39,7 +39,7 @@ export type ReadAnswers = {
 
 export default function read(
   task: ReadTask,
-): ReadAnswers[ReadTask["what"]] | Promise<ReadAnswers["mail"]> {
+): ReadAnswers[ReadTask["what"]] | Promise<ReadAnswers["mail"] | ReadAnswers["mask"]> {
   switch (task.what) {
     case "mask":
       return maskNumbers(task.path);

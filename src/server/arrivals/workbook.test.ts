@@ -1,0 +1,65 @@
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+import ExcelJS from "exceljs";
+import JSZip from "jszip";
+
+import { workbookAsCsv } from "./workbook";
+
+const folder = mkdtempSync(join(tmpdir(), "dozo-book-"));
+let count = 0;
+
+/** A workbook of sheets, each with its rows, as a file. */
+async function workbook(sheets: Record<string, ExcelJS.CellValue[][]>): Promise<string> {
+  const book = new ExcelJS.Workbook();
+  for (const [name, rows] of Object.entries(sheets)) book.addWorksheet(name).addRows(rows);
+  const path = join(folder, `${(count += 1)}.xlsx`);
+  await book.xlsx.writeFile(path);
+  return path;
+}
+
+const LIST: ExcelJS.CellValue[][] = [
+  ["Date", "Description", "Amount"],
+  [new Date("2026-11-02T00:00:00Z"), 'Rent, "studio"', -800],
+  [new Date("2026-11-03T14:30:00Z"), "Sale", { formula: "100+20.5", result: 120.5 }],
+];
+
+describe("a workbook (XLSX, Office Open XML)", () => {
+  it("is read as the CSV of its one list: days as ISO, what formulas came to, quotes where they are needed", async () => {
+    const path = await workbook({ Notes: [["only a note"]], November: LIST });
+    expect(await workbookAsCsv(path)).toEqual({
+      ok: true,
+      value:
+        'Date,Description,Amount\n2026-11-02,"Rent, ""studio""",-800\n2026-11-03 14:30,Sale,120.5\n',
+    });
+  });
+  it("is refused where several sheets have lists, or none has", async () => {
+    const two = await workbook({ October: LIST, November: LIST });
+    expect(await workbookAsCsv(two)).toMatchObject({
+      error: { code: "workbook.sheets", count: 2 },
+    });
+    const none = await workbook({ Notes: [["only a note"]] });
+    expect(await workbookAsCsv(none)).toMatchObject({ error: { code: "workbook.empty" } });
+  });
+  it("is refused by what its directory declares, before anything is unpacked", async () => {
+    const zip = new JSZip();
+    zip.file("xl/workbook.xml", "<workbook/>");
+    zip.file("xl/worksheets/sheet1.xml", "0".repeat(210_000_000));
+    const path = join(folder, "bomb.xlsx");
+    writeFileSync(path, await zip.generateAsync({ type: "nodebuffer", compression: "DEFLATE" }));
+    expect(await workbookAsCsv(path)).toMatchObject({
+      error: { code: "workbook.large", size: 211 },
+    });
+  });
+  it("is no workbook where it is another packed folder, or cut off", async () => {
+    const zip = new JSZip();
+    zip.file("a.csv", "a,b\n1,2\n");
+    const path = join(folder, "folder.zip");
+    const bytes = await zip.generateAsync({ type: "nodebuffer" });
+    writeFileSync(path, bytes);
+    expect(await workbookAsCsv(path)).toMatchObject({ error: { code: "file.zip" } });
+    writeFileSync(path, bytes.subarray(0, 60));
+    expect(await workbookAsCsv(path)).toMatchObject({ error: { code: "file.unreadable" } });
+  });
+});
