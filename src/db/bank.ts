@@ -65,6 +65,20 @@ export function bankLineByExternalId(
   );
 }
 
+/** Lines of an account on a day with a sum, in the order in which they came. */
+export function bankLinesOn(
+  db: Db,
+  bankAccountId: number,
+  { postedOn, amount }: Pick<BankLineRow, "postedOn" | "amount">,
+): BankLineRow[] {
+  return db.all<BankLineRow>(
+    `${LINE} WHERE bank_account_id = ? AND posted_on = ? AND amount = ? ORDER BY id`,
+    bankAccountId,
+    postedOn,
+    amount,
+  );
+}
+
 export function bankLineOfReceipt(db: Db, receiptId: number): BankLineRow | undefined {
   return db.get<BankLineRow>(`${LINE} WHERE receipt_id = ?`, receiptId);
 }

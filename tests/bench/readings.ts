@@ -3,7 +3,7 @@ import type { Measure } from "./measure";
 
 const HOW_MANY = 10_000;
 
-/** Exports of known histories in any marks, orders, signs and words: how many are read right, asked about, refused, wrong. */
+/** Exports of known histories in any marks, orders and words: how many are right, asked, refused, wrong. */
 export function readings(): Measure[] {
   const count: Record<Verdict["is"], number> = { right: 0, asked: 0, refused: 0, wrong: 0 };
   const asked = new Map<string, number>();

@@ -4,6 +4,7 @@ import {
   type ActivityRow,
   effectUnder,
   footsUnder,
+  isOpenWay,
   netOf,
   type SignReading,
 } from "./processorRows";
@@ -17,11 +18,16 @@ export function payoutsOff(rows: readonly ActivityRow[], reading: SignReading): 
   return payoutSums(rows, reading).filter(({ off }) => off !== 0).length;
 }
 
+/** Payouts with a row that may go either way: they prove nothing. */
+const openPayouts = (rows: readonly ActivityRow[], { sums }: SignReading): ReadonlySet<string> =>
+  new Set(rows.filter((row) => sums === "sizes" && isOpenWay(row)).map(({ payoutId }) => payoutId));
+
 function payoutSums(
   rows: readonly ActivityRow[],
   reading: SignReading,
 ): { id: string; off: number }[] {
   const nets = new Map<string, number>();
+  const open = openPayouts(rows, reading);
   for (const row of rows) {
     if (row.kind === "payout" || row.payoutId === "") continue;
     const effect = effectUnder(row, reading);
@@ -30,7 +36,7 @@ function payoutSums(
   return rows.flatMap((row) => {
     const id = row.payoutId || row.id;
     const items = nets.get(id);
-    if (row.kind !== "payout" || items === undefined) return [];
+    if (row.kind !== "payout" || items === undefined || open.has(id)) return [];
     const paid = Math.abs(row.net ?? row.gross ?? 0);
     return [{ id, off: paid - Math.abs(items) }];
   });
@@ -40,6 +46,7 @@ function payoutSums(
 export function balanceBreaks(rows: readonly ActivityRow[], reading: SignReading): number | null {
   const known = rows.filter(({ balance }) => balance !== null);
   if (known.length < 3 || known.length < rows.length) return null;
+  if (reading.sums === "sizes" && rows.some(isOpenWay)) return null;
   const moves = known.map((row) => {
     const effect = effectUnder(row, reading);
     const net = effect ? netOf(effect) : 0;

@@ -82,7 +82,7 @@ function wayOf({ gross, net, word }: ActivityRow): 1 | -1 | null {
   return RELEASED.test(word) ? 1 : null;
 }
 
-/** Whether a row could go either way where sums are sizes. */
+/** Whether a row could go either way where sums are sizes: it proves nothing of the others then. */
 export const isOpenWay = (row: ActivityRow): boolean =>
   DIRECTED.has(row.kind) && wayOf(row) === null && (row.gross ?? row.net ?? 0) !== 0;
 
@@ -104,7 +104,7 @@ export function footsUnder(row: ActivityRow, reading: SignReading): boolean | nu
   if (!effect) return null;
   const net = netOf(effect);
   if (row.gross === 0 && row.fee === 0) return null;
-  return reading.sums === "sizes" && ROW_KINDS[row.kind].lowers
+  return reading.sums === "sizes" && (ROW_KINDS[row.kind].lowers || isOpenWay(row))
     ? Math.abs(row.net) === Math.abs(net)
     : row.net === net;
 }

@@ -3,6 +3,7 @@ import {
   type BankAccountRow,
   bankLineByExternalId,
   bankLineById,
+  bankLinesOn,
   type BankLineRow,
   insertBankLine,
   openBankLines,
@@ -37,8 +38,9 @@ export function importBank(
   );
   const rules = bankRules(ctx.db, account.id);
   const added: { row: BankRecord; id: number }[] = [];
+  const used = new Set<number>();
   for (const row of chronological(rows)) {
-    const known = knownLine(ctx, account.id, row);
+    const known = knownLine(ctx, account.id, row) ?? toldOtherwise(ctx, account.id, row, used);
     if (known) {
       if (known.amount === row.amount) tally.know(row.line);
       else
@@ -76,6 +78,26 @@ const knownLine = (
 ): BankLineRow | undefined =>
   bankLineByExternalId(ctx.db, accountId, row.externalId) ??
   (row.formerId === null ? undefined : bankLineByExternalId(ctx.db, accountId, row.formerId));
+
+/** Identities that were made of what a line says, as it came without an id of the bank's own. */
+const isMade = (externalId: string): boolean => externalId.includes("|");
+
+/**
+ * The same line from a file of another kind: once with an id of the bank's own and once without. The
+ * nth line of a day and sum is the nth of them, so that two equal ones stay two.
+ */
+function toldOtherwise(
+  ctx: CommandContext,
+  accountId: number,
+  row: BankRecord,
+  used: Set<number>,
+): BankLineRow | undefined {
+  const twin = bankLinesOn(ctx.db, accountId, row).find(
+    ({ id, externalId }) => isMade(externalId) !== isMade(row.externalId) && !used.has(id),
+  );
+  if (twin) used.add(twin.id);
+  return twin;
+}
 
 /** The rules of the account, and what says that a line is awaited as a payout. */
 type Treatment = {

@@ -1,0 +1,364 @@
+import type { Day } from "@/core/calendar";
+import { FILE_KINDS, type FileKind, guessColumns, readTable } from "@/core/formats";
+import type { Currency } from "@/core/money";
+
+import { kindsOf, understand, understoodLines } from ".";
+import { dayUnder, type PartOrder, writtenDay } from "./dayCells";
+import { monthOf } from "./months";
+import { sureDirection, sureKind, sureState } from "./rowWords";
+import { sumUnder, writtenSum } from "./sumCells";
+import { termsIn } from "./termsIn";
+import type { Answers } from "./types";
+
+const USD = "USD" as Currency;
+const TODAY = "2026-11-28" as Day;
+const CONTEXT = { today: TODAY, cutOverOn: null, currency: USD, timeZone: "America/Chicago" };
+
+const read = (
+  text: string,
+  {
+    kind,
+    answers = {},
+    cutOverOn = null,
+  }: { kind?: FileKind; answers?: Answers; cutOverOn?: Day | null } = {},
+): ReturnType<typeof understand> => {
+  const table = readTable(text);
+  if (!table.ok) throw new Error(table.error.code);
+  const columnsOf = (name: FileKind): Record<string, string> =>
+    guessColumns(table.value.headers, name);
+  const as = kind ?? kindsOf(table.value, FILE_KINDS, columnsOf).sure;
+  if (as === null) throw new Error("kind");
+  return understand(
+    { table: table.value, kind: as, columns: columnsOf(as), answers },
+    { ...CONTEXT, cutOverOn },
+  );
+};
+const keys = (...asked: Parameters<typeof read>): string[] =>
+  read(...asked).questions.map(({ key }) => key);
+/** Lines as they are understood: day, sum, what, of. */
+const lines = (kind: FileKind, ...asked: Parameters<typeof read>): string[] =>
+  understoodLines(kind, read(...asked).table, { today: TODAY, currency: USD }).map(
+    ({ day, sum, what, who }) => [day, sum, what, who].filter((part) => part !== "").join(" | "),
+  );
+const questionsOfKind = (text: string): readonly FileKind[] => {
+  const table = readTable(text);
+  if (!table.ok) throw new Error(table.error.code);
+  return kindsOf(table.value, FILE_KINDS, (name) => guessColumns(table.value.headers, name))
+    .possible;
+};
+
+describe("a written day", () => {
+  const under = (
+    cell: string,
+    order: PartOrder = "mdy",
+    assumedZone: number | null = null,
+  ): string | null => {
+    const written = writtenDay(cell);
+    return written && dayUnder(written, { order, assumedZone, timeZone: "America/Chicago" });
+  };
+  it.each([
+    ["2026-11-02", "2026-11-02"],
+    ["20261102", "2026-11-02"],
+    ["11/02/2026", "2026-11-02"],
+    ["11/2/26", "2026-11-02"],
+    ["2 Nov 2026", "2026-11-02"],
+    ["Nov 2, 2026", "2026-11-02"],
+    ["Mon, 02-Nov-26", "2026-11-02"],
+    ["2. November 2026", "2026-11-02"],
+    ["2 de noviembre de 2026", "2026-11-02"],
+    ["3 août 2026", "2026-08-03"],
+    ["15 Mrz 2026", "2026-03-15"],
+    ["2026-Nov-02", "2026-11-02"],
+    // Spreadsheets count from 30 December 1899: 46328 is 2 November 2026.
+    ["46328", "2026-11-02"],
+    ["1793664000", "2026-11-02"],
+    ["2026-11-03T03:30:00Z", "2026-11-02"],
+    ["2026-11-02 23:30:00 -0600", "2026-11-02"],
+    ["2026-11-02 11:30 PM EST", "2026-11-02"],
+    ["11/02/2026 12:05 AM", "2026-11-02"],
+  ])("%s is %s", (cell, day) => {
+    expect(under(cell)).toBe(day);
+  });
+  it("is by its order where the cell leaves it open, and none where the day does not exist", () => {
+    expect(under("02.11.2026", "dmy")).toBe("2026-11-02");
+    expect(under("26/11/02", "yy")).toBe("2026-11-02");
+    expect(under("11/02/2026", "yy")).toBeNull();
+    expect(under("02/31/2026")).toBeNull();
+    expect(under("about noon")).toBeNull();
+    expect(under("1234")).toBeNull();
+  });
+  it("without a zone is the book's own, or UTC where that was said", () => {
+    expect(under("2026-11-03 03:30")).toBe("2026-11-03");
+    expect(under("2026-11-03 03:30", "mdy", 0)).toBe("2026-11-02");
+  });
+  it("knows months of six languages, and nothing that is none", () => {
+    expect(["März", "févr.", "ago", "dez", "giugno", "mei", "out"].map(monthOf)).toEqual([
+      3, 2, 8, 12, 6, 5, 10,
+    ]);
+    expect(["jui", "total", ""].map(monthOf)).toEqual([null, null, null]);
+  });
+});
+
+describe("a written sum", () => {
+  const under = (cell: string, mark: "." | "," = ".", cents = false): number | null => {
+    const written = writtenSum(cell);
+    return written && sumUnder(written, { mark, currency: USD, cents });
+  };
+  it.each([
+    ["1,234.56", 123_456],
+    ["$1,234.56", 123_456],
+    ["($12.00)", -1200],
+    ["-$12.00", -1200],
+    ["12.00-", -1200],
+    ["−12.00", -1200],
+    ["USD 12", 1200],
+    ["12.50 USD", 1250],
+    ["1'234.50", 123_450],
+    ["1 234.50", 123_450],
+    ["CA$ 5.00", 500],
+    ["+5.00", 500],
+    ["5.00 CR", 500],
+  ])("%s is %d", (cell, sum) => {
+    expect(under(cell)).toBe(sum);
+  });
+  it("is none where it is words, a date, or has more decimals than the currency", () => {
+    expect(["about 12", "12/11", "1.2.3", "12.345"].map((cell) => under(cell))).toEqual([
+      null,
+      null,
+      null,
+      null,
+    ]);
+  });
+  it("takes whole numbers as hundredths where that was said", () => {
+    expect([under("1234", ".", true), under("1234")]).toEqual([1234, 123_400]);
+  });
+  it("says the currency of its sign, and the side of its letters", () => {
+    expect(writtenSum("€ 5,00")).toMatchObject({ currency: "EUR" });
+    expect(writtenSum("$5")).toMatchObject({ currency: "dollar" });
+    expect(writtenSum("5.00 DR")).toMatchObject({ side: "debit", digits: "5.00" });
+  });
+});
+
+describe("words that say what a row is", () => {
+  it("are known whole, and never by a part of them", () => {
+    expect(
+      ["Charge", "payment_refund", "Chargeback fee", "Rückzahlung", "PayOut"].map(sureKind),
+    ).toEqual(["charge", "refund", "dispute_fee", "refund", "payout"]);
+    expect(["Debit", "Transfer", "Refund failure", "Store credit"].map(sureKind)).toEqual([
+      null,
+      null,
+      null,
+      null,
+    ]);
+  });
+  it("say whether a row is money", () => {
+    expect(["Succeeded", "DECLINED", "void", "Pending", "Refunded"].map(sureState)).toEqual([
+      "counts",
+      "none",
+      "none",
+      "pending",
+      null,
+    ]);
+  });
+  it("say which way money went", () => {
+    expect(["CR", "Soll", "Af", "+", "Debit", "Check"].map(sureDirection)).toEqual([
+      1,
+      -1,
+      -1,
+      1,
+      -1,
+      null,
+    ]);
+  });
+  it.each([
+    ["2% 10 Net 30", "2/10 n/30"],
+    ["Net 30", "n/30"],
+    ["30 days", "n/30"],
+    ["Due on receipt", "n/0"],
+    ["2/10 n/30", "2/10 n/30"],
+    ["as agreed", null],
+  ])("terms %s are %s", (text, terms) => {
+    expect(termsIn(text)).toBe(terms);
+  });
+});
+
+describe("what a file leaves open is asked", () => {
+  it("the kind of a file that no column tells", () => {
+    expect(
+      questionsOfKind("Date,Reference,Name,Description,Amount\n2026-11-02,R1,Lee,clay,5.00\n"),
+    ).toEqual(["processor", "bank"]);
+  });
+  it("the order of its days, with what each makes of them; a day over twelve, or enough days in a row, prove it", () => {
+    const file = (days: string[]): string =>
+      `Date,Description,Amount,Balance\n${days.map((day, at) => `${day},RENT,-1.00,${9 - at}.00`).join("\n")}\n`;
+    expect(read(file(["02/11/2026", "05/11/2026"])).questions).toEqual([
+      {
+        key: "days",
+        words: "02/11/2026 can be Wed 11 Feb or Mon 2 Nov. Which comes first?",
+        choices: [
+          { answer: "mdy", result: "month, day, year: days from Wed 11 Feb to Mon 11 May" },
+          { answer: "dmy", result: "day, month, year: days from Mon 2 Nov to Thu 5 Nov" },
+        ],
+      },
+    ]);
+    expect(keys(file(["02/11/2026", "13/11/2026"]))).toEqual([]);
+    expect(keys(file(["02/11/2026", "05/11/2026"]), { answers: { days: "dmy" } })).toEqual([]);
+    // 12 February would be 2 December, which has not come.
+    expect(keys(file(["02/12/2026", "02/11/2026"]))).toEqual([]);
+  });
+  it("times without a zone, where they would be another day in UTC", () => {
+    const file = "ID,Date,Type,Gross,Fee\nc1,2026-11-03 03:30,charge,5.00,0.20\n";
+    expect(keys(file)).toEqual(["zone"]);
+    expect(keys(file.replace("Date", "Date (UTC)"))).toEqual([]);
+    expect(keys(file.replace("03:30", "13:30"))).toEqual([]);
+  });
+  it("the decimal sign, and whether whole numbers are hundredths", () => {
+    const file = (sum: string): string =>
+      `Date,Description,Amount,Balance\n2026-11-02,RENT,${sum},${sum}\n`;
+    expect(keys(file("5.005"))).toContain("mark");
+    expect(keys(file("12345"))).toContain("unit");
+    expect(keys(file("12345.00"))).not.toContain("unit");
+  });
+  it("words that nobody knows, and columns of sums that nothing explains", () => {
+    const file =
+      "ID,Date,Type,Gross,Fee,Tip\nc1,2026-11-03,charge,5.00,0.20,1.00\nc2,2026-11-03,Zorp,4.00,0.10,0.00\n";
+    expect(keys(file)).toEqual(["word:zorp", "column:Tip"]);
+    expect(keys(file, { answers: { "word:zorp": "ignore", "column:Tip": "leave" } })).toEqual([]);
+  });
+  it("lines up to the cut-over, and lines of days that have not come", () => {
+    const file =
+      "Date,Description,Amount,Balance\n2026-10-30,RENT,-1.00,9.00\n2026-12-30,RENT,-2.00,7.00\n";
+    expect(keys(file, { cutOverOn: "2026-10-31" as Day })).toEqual(["before", "future"]);
+    expect(
+      read(file, { cutOverOn: "2026-10-31" as Day, answers: { before: "leave", future: "leave" } })
+        .leftOut,
+    ).toEqual([
+      { line: 2, why: "before" },
+      { line: 3, why: "future" },
+    ]);
+  });
+});
+
+describe("which way sums go", () => {
+  it("is by a balance that follows on, even the other way round", () => {
+    const file =
+      "Date,Description,Amount,Balance\n2026-11-13,RENT,5.00,95.00\n2026-11-14,SALE,-20.00,115.00\n";
+    expect(lines("bank", file)).toEqual([
+      "Fri 13 Nov | (5.00) | RENT",
+      "Sat 14 Nov | 20.00 | SALE",
+    ]);
+    expect(read(file).proofs).toEqual(["all 2 lines follow on from 100.00"]);
+  });
+  it("is asked where a bank's debit may be a ledger's, and where the balance breaks", () => {
+    expect(
+      keys("Date,Details,Debit,Credit\n2026-11-13,RENT,5.00,\n2026-11-14,SALE,,20.00\n", {
+        kind: "bank",
+      }),
+    ).toEqual(["signs"]);
+    expect(
+      keys("Date,Details,Money out,Money in\n2026-11-13,RENT,5.00,\n2026-11-14,SALE,,20.00\n", {
+        kind: "bank",
+      }),
+    ).toEqual([]);
+    expect(
+      keys(
+        "Date,Description,Amount,Balance\n2026-11-13,RENT,-5.00,95.00\n2026-11-14,SALE,20.00,116.00\n2026-11-15,SALE,1.00,117.00\n",
+      ),
+    ).toEqual(["balance"]);
+  });
+  it("of a processor's rows is by what gross, fee and net say of one another", () => {
+    const file =
+      "ID,Date,Type,Gross,Fee,Net\nc1,2026-11-13,charge,100.00,3.20,96.80\nr1,2026-11-14,refund,50.00,1.60,-48.40\n";
+    const { table, questions, proofs } = read(file);
+    expect(questions).toEqual([]);
+    expect(proofs).toEqual(["gross less fee is net on all 2 lines that have the three"]);
+    const at = (head: string): (string | undefined)[] =>
+      table.rows.map(({ cells }) => cells[table.headers.indexOf(head)]);
+    expect([at("gross"), at("fee")]).toEqual([
+      ["100.00", "-50.00"],
+      ["3.20", "-1.60"],
+    ]);
+  });
+  it("of a fee beside a refund is asked where nothing proves that it is given back", () => {
+    const file =
+      "ID,Date,Type,Gross,Fee\nc1,2026-11-13,charge,100.00,3.20\nr1,2026-11-14,refund,50.00,1.60\n";
+    expect(read(file).questions).toMatchObject([
+      {
+        key: "refund_fees",
+        choices: [
+          { answer: "charged", result: "line 3 (refund) takes 50.00 and costs a fee of 1.60" },
+          {
+            answer: "given_back",
+            result: "line 3 (refund) takes 50.00 and gives a fee of 1.60 back",
+          },
+        ],
+      },
+    ]);
+  });
+  it("of adjustments without a sign is asked, and never taken from another adjustment", () => {
+    const file =
+      "ID,Date,Type,Gross,Fee\nc1,2026-11-13,charge,100.00,3.20\nr1,2026-11-14,refund,50.00,0.00\na1,2026-11-15,adjustment,7.00,0.00\n";
+    expect(keys(file)).toEqual(["adjustments"]);
+  });
+  it("of a payout with a fee of its own is by its net, and refused without one", () => {
+    const file =
+      "ID,Date,Type,Gross,Fee,Net\nc1,2026-11-13,charge,100.00,3.20,96.80\np1,2026-11-14,payout,-95.80,1.00,-96.80\n";
+    expect(lines("processor", file)).toEqual([
+      "Fri 13 Nov | 100.00 | charge",
+      "Sat 14 Nov | 95.80 | payout",
+      "Sat 14 Nov | (1.00) | fee | p1",
+    ]);
+    expect(read(file.replace("-96.80", "")).refused).toMatchObject([
+      { line: 3, error: { code: "activity.payout_fee" } },
+    ]);
+  });
+});
+
+describe("which rows are money", () => {
+  it("leaves out titles above the head, the head once more, totals, balances, declined and pending rows", () => {
+    const file = [
+      "Activity of the card account,,,,,",
+      "ID,Date,Type,Status,Gross,Fee",
+      "c1,2026-11-13,charge,succeeded,100.00,3.20",
+      "c2,2026-11-13,charge,declined,50.00,0.00",
+      "ID,Date,Type,Status,Gross,Fee",
+      "c3,2026-11-14,charge,pending,60.00,0.00",
+      ",,Total,,210.00,3.20",
+    ].join("\n");
+    expect(read(file).leftOut).toEqual([
+      { line: 4, why: "no_money" },
+      { line: 5, why: "head" },
+      { line: 6, why: "not_yet" },
+      { line: 7, why: "total" },
+    ]);
+    expect(read(file).table.rows.map(({ line }) => line)).toEqual([3]);
+  });
+  it("refuses a row that a mark of thousands has parted", () => {
+    const file =
+      "Date,Description,Amount,Notes\n2026-11-13,RENT,-950.00,\n2026-11-14,SALE,1,234.00\n";
+    expect(read(file, { kind: "bank" }).refused).toMatchObject([
+      { line: 3, error: { code: "amount.parted", text: "1,234.00" } },
+    ]);
+  });
+  it("takes credit notes as such by their type, takes off what was paid, and leaves out what is void", () => {
+    const file = [
+      "Number,Customer,Date,Due,Type,Status,Amount,Paid",
+      "1,C1,2026-11-13,2026-12-13,Invoice,Open,100.00,40.00",
+      "2,C1,2026-11-13,2026-12-13,Credit memo,Open,30.00,0.00",
+      "3,C1,2026-11-13,2026-12-13,Invoice,Void,70.00,0.00",
+    ].join("\n");
+    expect(lines("invoices", file)).toEqual([
+      "Sun 13 Dec | 60.00 | 1 | C1",
+      "Sun 13 Dec | (30.00) | 2 | C1",
+    ]);
+    expect(read(file).leftOut).toEqual([{ line: 4, why: "no_money" }]);
+  });
+  it("refunds that only their charge tells of are asked about, and made where that was said", () => {
+    const file = "ID,Date,Type,Gross,Fee,Amount refunded\nc1,2026-11-13,charge,100.00,3.20,25.00\n";
+    expect(keys(file)).toEqual(["refunded"]);
+    expect(lines("processor", file, { answers: { refunded: "here" } })).toEqual([
+      "Fri 13 Nov | 100.00 | charge",
+      "Fri 13 Nov | (25.00) | refund",
+    ]);
+  });
+});
