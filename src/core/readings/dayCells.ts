@@ -60,8 +60,20 @@ const ZONES: Readonly<Record<string, number>> = {
 const TIME =
   /(?:^|[T ,])(\d{1,2}):(\d\d)(?::(\d\d)(?:[.,]\d{1,9})?)?\s?([ap])?\.?(?:m\.?)?\s?(z|utc|gmt|[a-z]{3,4}|[+-]\d\d:?\d\d)?(?:\s?\([^)]{0,30}\))?$/i;
 
+/** Cells that were read before: a file has few different days. */
+const known = new Map<string, WrittenDay | null>();
+const MOST_KNOWN = 50_000;
+
 /** What a cell says of a day; null where it is no date in any reading. */
 export function writtenDay(cell: string): WrittenDay | null {
+  const before = known.get(cell);
+  if (before !== undefined) return before;
+  const found = readDay(cell);
+  if (known.size < MOST_KNOWN) known.set(cell, found);
+  return found;
+}
+
+function readDay(cell: string): WrittenDay | null {
   const text = cell.trim();
   if (text === "" || text.length > LONGEST) return null;
   const number = /^\d{4,13}(?:\.\d{1,12})?$/.test(text) ? asNumber(text) : null;
@@ -139,7 +151,19 @@ export type DayReading = {
   readonly timeZone: string;
 };
 
-const iso = ([year, month, day]: readonly [number, number, number]): Day | null => {
+const days = new Map<number, Day | null>();
+
+/** A day of its three numbers; one that was made before is not made again. */
+function iso([year, month, day]: readonly [number, number, number]): Day | null {
+  const key = (year * 100 + month) * 100 + day;
+  const before = days.get(key);
+  if (before !== undefined) return before;
+  const made = month > 99 || day > 99 ? null : newDay([year, month, day]);
+  if (days.size < MOST_KNOWN) days.set(key, made);
+  return made;
+}
+
+const newDay = ([year, month, day]: readonly [number, number, number]): Day | null => {
   const date = new Date(Date.UTC(year, month - 1, day));
   const right =
     date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day;

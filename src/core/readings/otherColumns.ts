@@ -4,7 +4,8 @@ import { type Cells, type Row, some } from "./cells";
 import { plainWords } from "@/core/formats";
 import { sureState } from "./rowWords";
 import { sumUnder, writtenSum } from "./sumCells";
-import { type SumReading, sumFields } from "./sumsOfFile";
+import { sumFields } from "./sumFields";
+import type { SumReading } from "./sumsOfFile";
 import type { Question, ReadingContext } from "./types";
 
 const MONEY_HEAD =

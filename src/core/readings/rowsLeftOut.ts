@@ -7,7 +7,7 @@ import { writtenSum } from "./sumCells";
 const TOTAL =
   /^(?:grand |page |report |sub )?(?:total|totals|subtotal|sum|summe|gesamt|gesamtsumme|zwischensumme|totaal|totale|totaux|suma|soma|end of (?:report|file)|records?)\b/;
 const BALANCE =
-  /\b(?:opening|closing|beginning|ending|starting|previous|forward|brought forward|carried forward|anfangssaldo|endsaldo|anfangsbestand|endbestand|saldo (?:inicial|final|iniziale|finale|anterior)|solde (?:initial|final|precedent|anterieur)|beginsaldo|eindsaldo) ?(?:balance|saldo|bal)?\b/;
+  /\b(?:(?:opening|closing|beginning|ending|starting|previous|prior) (?:ledger )?(?:balance|bal)|balance (?:brought |carried )?forward|anfangssaldo|endsaldo|anfangsbestand|endbestand|saldo (?:inicial|final|iniziale|finale|anterior)|solde (?:initial|final|precedent|anterieur)|beginsaldo|eindsaldo)\b/;
 
 /** The field that holds the day of a row, and the ones that hold what it is worth. */
 const MAIN_DAY: Readonly<Record<string, string>> = {
@@ -25,23 +25,33 @@ export function screenRow(
   isFirst: boolean,
   isLast: boolean,
 ): LeftOutRule | null {
-  const { headers } = cells.file.table;
+  const { kind } = cells.file;
+  const isDay = writtenDay(cells.of(row, MAIN_DAY[kind] ?? "")) !== null;
+  // A row with a day of its own is no head and no total.
+  if (isDay && kind !== "bank") return null;
+  const why = isDay ? null : lineForTheEye(cells, row);
+  if (why !== null || kind !== "bank") return why;
+  return isBalance(cells, row, isFirst || isLast) ? "balance" : null;
+}
+
+/** A head once more, or a total: rows without a day. */
+function lineForTheEye({ file: { kind, table } }: Cells, row: Row): LeftOutRule | null {
   const filled = row.cells.map((cell) => cell.trim());
-  if (filled.every((cell, at) => cell === "" || plainWords(cell) === plainWords(headers[at] ?? "")))
-    return "head";
-  const words = filled.filter((cell) => cell !== "").map(plainWords);
-  const day = cells.of(row, MAIN_DAY[cells.file.kind] ?? "");
-  const isDay = writtenDay(day) !== null;
-  if (!isDay && cells.file.kind !== "customers" && words.some((word) => TOTAL.test(word)))
-    return "total";
-  if (cells.file.kind !== "bank") return null;
-  const says = plainWords(cells.of(row, "description") || words.join(" "));
-  const moves = ["amount", "moneyIn", "moneyOut"].some((field) => {
-    const sum = writtenSum(cells.of(row, field));
-    return sum !== null && /[1-9]/.test(sum.digits);
-  });
-  if (BALANCE.test(says) && (!moves || isFirst || isLast)) return "balance";
-  return null;
+  const isHead = (cell: string, at: number): boolean =>
+    cell === "" || plainWords(cell) === plainWords(table.headers[at] ?? "");
+  if (filled.every(isHead)) return "head";
+  const isTotal = filled.some((cell) => cell !== "" && TOTAL.test(plainWords(cell)));
+  return isTotal && kind !== "customers" ? "total" : null;
+}
+
+/** A balance that stands as a row, without a sum of its own, or at an end of the list. */
+function isBalance(cells: Cells, row: Row, atAnEnd: boolean): boolean {
+  const words = cells.of(row, "description") || row.cells.join(" ");
+  if (!BALANCE.test(plainWords(words))) return false;
+  const moves = ["amount", "moneyIn", "moneyOut"].some((field) =>
+    /[1-9]/.test(writtenSum(cells.of(row, field))?.digits ?? ""),
+  );
+  return !moves || atAnEnd;
 }
 
 /** Rows that are money or records, and those that are not, by the rule that says so. */

@@ -1,7 +1,7 @@
 import type { Refusal } from "@/core/formats";
 
 import type { Cells, Row } from "./cells";
-import { sumFields } from "./sumsOfFile";
+import { sumFields } from "./sumFields";
 
 /**
  * Rows in which a mark of thousands without quotes has parted a sum in two (`1,234.00` as `1` and

@@ -32,9 +32,11 @@ export function withinSpan(
     const day = dayOfLine(kind, line);
     return OPENED.has(kind) && cutOverOn !== null && day !== null && day <= cutOverOn;
   };
-  const isFuture = (line: Line): boolean => (dayOfLine(kind, line) ?? today) > addDays(today, 1);
+  const latest = addDays(today, 1);
+  const isFuture = (line: Line): boolean => (dayOfLine(kind, line) ?? today) > latest;
   const before = lines.filter(isBefore);
   const future = lines.filter(isFuture);
+  if (before.length + future.length === 0) return { lines: [...lines], leftOut: [], questions: [] };
   const questions = [
     ...(before.length > 0 && answers.before === undefined && cutOverOn !== null
       ? [beforeQuestion(kind, before, cutOverOn, today)]

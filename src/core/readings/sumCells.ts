@@ -39,8 +39,31 @@ const SIGNS: readonly (readonly [RegExp, string])[] = [
   [/\bFr\.?(?=\s|\d|$)/, "CHF"],
 ];
 
+/** Plain digits with a point, as most exports write them: nothing is to be looked for in these. */
+const PLAIN = /^-?\d{1,9}\.\d{2}$/;
+
+/** Cells that were read before: each is looked at many times, for its mark, its sign, its currency. */
+const known = new Map<string, WrittenSum | null>();
+const MOST_KNOWN = 50_000;
+
 /** What a cell says of a sum; null where it is none. Empty cells are none. */
 export function writtenSum(cell: string): WrittenSum | null {
+  if (cell === "") return null;
+  const before = known.get(cell);
+  if (before !== undefined) return before;
+  const found = PLAIN.test(cell) ? plainSum(cell) : anySum(cell);
+  if (known.size < MOST_KNOWN) known.set(cell, found);
+  return found;
+}
+
+const plainSum = (cell: string): WrittenSum => ({
+  digits: cell.startsWith("-") ? cell.slice(1) : cell,
+  negative: cell.startsWith("-"),
+  currency: null,
+  side: null,
+});
+
+function anySum(cell: string): WrittenSum | null {
   const text = cell.replace(/[\u00a0\u2007\u202f]/g, " ").trim();
   if (text === "" || text.length > LONGEST || !/\d/.test(text)) return null;
   const side = /(?:^|[\s\d])(cr|dr)\.?$|^(cr|dr)\.?(?=[\s\d])/i.exec(text);
@@ -80,8 +103,24 @@ function currencyIn(text: string): WrittenSum["currency"] {
   return code === undefined ? null : (currencyOf(code) ?? null);
 }
 
+/** Sums that were read before under a mark, a unit and a currency. */
+const sums = new Map<string, Minor | null>();
+
 /** Signed, in minor units; null where the digits are no sum under the mark. */
 export function sumUnder(
+  written: WrittenSum,
+  reading: { mark: DecimalMark; currency: Currency; cents: boolean },
+): Minor | null {
+  const sign = written.negative ? "-" : "";
+  const key = `${sign}${written.digits} ${reading.mark}${reading.currency}${reading.cents ? "c" : ""}`;
+  const before = sums.get(key);
+  if (before !== undefined) return before;
+  const sum = sumAnew(written, reading);
+  if (sums.size < MOST_KNOWN) sums.set(key, sum);
+  return sum;
+}
+
+function sumAnew(
   written: WrittenSum,
   { mark, currency, cents }: { mark: DecimalMark; currency: Currency; cents: boolean },
 ): Minor | null {

@@ -1,15 +1,15 @@
-import { FIELDS } from "@/core/formats";
 import {
   type Currency,
-  currencyOf,
   type DecimalMark,
   formatAmount,
   minorDigits,
   type Minor,
 } from "@/core/money";
 
-import { type Cells, type Row, some } from "./cells";
+import type { Cells, Row } from "./cells";
+import { currencyFinder } from "./currencyOfFile";
 import { sumUnder, type WrittenSum, writtenSum } from "./sumCells";
+import { sumFields } from "./sumFields";
 import type { Question, ReadingContext } from "./types";
 
 export type SumReading = { readonly mark: DecimalMark; readonly cents: boolean };
@@ -32,7 +32,7 @@ export function sumsOfFile(cells: Cells, rows: readonly Row[], context: ReadingC
       return written ? [{ text, written, currency: money.currencyOf(row) }] : [];
     }),
   );
-  const mark = markOf(found, cells.file.answers.mark);
+  const mark = markOf(different(found), cells.file.answers.mark);
   const unit = unitOf(cells, found, cells.file.answers.unit);
   return {
     reading: { mark: mark.mark, cents: unit.cents },
@@ -41,10 +41,18 @@ export function sumsOfFile(cells: Cells, rows: readonly Row[], context: ReadingC
   };
 }
 
-export const sumFields = (cells: Cells): string[] =>
-  FIELDS[cells.file.kind]
-    .filter(({ type, field }) => type === "amount" && cells.has(field))
-    .map(({ field }) => field);
+/** Different cells by which the mark is told; more say nothing more. */
+const MOST_LOOKED_AT = 20_000;
+
+/** Each cell that is written differently, once. */
+function different(cells: readonly Cell[]): Cell[] {
+  const found = new Map<string, Cell>();
+  for (const cell of cells) {
+    if (found.size >= MOST_LOOKED_AT) break;
+    found.set(`${cell.text} ${cell.currency}`, cell);
+  }
+  return [...found.values()];
+}
 
 const valueUnder = ({ written, currency }: Cell, mark: DecimalMark): Minor | null =>
   sumUnder(written, { mark, currency, cents: false });
@@ -140,53 +148,3 @@ function unitOf(
     ],
   };
 }
-
-type Money = { currencyOf: (row: Row) => Currency; questions: Question[] };
-
-const HEAD_CURRENCY = /[([]\s*([A-Z]{3})\s*[)\]]|\b([A-Z]{3})$/;
-
-/** The currency of each row: its column, the sign in its cells, a head, else the account's. */
-function currencyFinder(cells: Cells, rows: readonly Row[], context: ReadingContext): Money {
-  const heads = sumFields(cells).flatMap((field) => {
-    const match = HEAD_CURRENCY.exec(cells.head(field));
-    return currencyOf(match?.[1] ?? match?.[2] ?? "") ?? [];
-  });
-  const inHead = new Set(heads).size === 1 ? heads[0] : undefined;
-  const inCells = (row: Row): Currency | undefined => {
-    for (const field of sumFields(cells)) {
-      const sign = writtenSum(cells.of(row, field))?.currency;
-      if (sign && sign !== "dollar") return sign;
-    }
-    return undefined;
-  };
-  const dollars = rows.some((row) =>
-    sumFields(cells).some((field) => writtenSum(cells.of(row, field))?.currency === "dollar"),
-  );
-  const assumed = (cells.file.answers.currency as Currency | undefined) ?? context.currency;
-  const own = (row: Row): Currency | undefined =>
-    currencyOf(cells.of(row, "currency")) ?? inCells(row) ?? inHead;
-  const contradicts = rows.filter((row) => {
-    const [said, sign] = [currencyOf(cells.of(row, "currency")), inCells(row)];
-    return said !== undefined && sign !== undefined && said !== sign;
-  });
-  const questions: Question[] = [];
-  const unnamed = rows.some((row) => own(row) === undefined);
-  if (dollars && unnamed && !isDollar(assumed) && cells.file.answers.currency === undefined)
-    questions.push({
-      key: "currency",
-      words: `The sums are in dollars, and what they belong to is in ${context.currency}. Which currency are they?`,
-      choices: ["USD", "CAD", "AUD", context.currency].map((code) => ({
-        answer: code,
-        result: `every sum without another currency is ${code}`,
-      })),
-    });
-  if (contradicts.length > 0 && cells.file.answers.currency === undefined)
-    questions.push({
-      key: "currency",
-      words: `The column of currencies and the signs beside the sums disagree (${some(contradicts.map((row) => cells.of(row, "currency")))}). Which is right?`,
-      choices: [{ answer: context.currency, result: "the column is right" }],
-    });
-  return { currencyOf: (row) => own(row) ?? assumed, questions };
-}
-
-const isDollar = (currency: Currency): boolean => /^(USD|CAD|AUD|NZD|HKD|SGD|MXN)$/.test(currency);
