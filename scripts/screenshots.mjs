@@ -57,7 +57,7 @@ const views = [
   { name: "aging", path: "reports?of=group", keys: ["ArrowDown"] },
   { name: "account", path: "customers/1", follow: "What they see" },
   // A customer pays one of its invoices, and agrees that the others are taken.
-  { name: "pay", path: "customers?q=Windrush", pays: true, narrow: true },
+  { name: "pay", path: "customers?q=Saltgrass%20Ceramics", pays: true, narrow: true },
   { name: "paying", path: "paying" },
   { name: "first-steps", path: "start?step=processor" },
   { name: "phone", path: "match?queue=check", keys: ["Enter"], narrow: true },
@@ -76,7 +76,7 @@ async function open(page, address, tries = 40) {
 
 /** The whole of a payment, with a picture of the bill; what is due of the customer after it is for the run. */
 async function paid(page, picture) {
-  await page.getByRole("link", { name: "Windrush Community Kiln" }).first().click();
+  await page.getByRole("link", { name: "Saltgrass Ceramics Guild" }).first().click();
   const seen = page.getByRole("link", { name: "What they see" });
   const address = new URL((await seen.getAttribute("href")) ?? "", page.url());
   await page.goto(address.href.replace("/account/", "/pay/").replace("?look", ""));
@@ -120,7 +120,10 @@ try {
     const address = `http://127.0.0.1:${port}/b/kestrel-row/${path}`;
     await open(page, address);
     await page.waitForTimeout(900);
-    if (click) await page.getByRole("button", { name: click }).first().click();
+    if (click) {
+      await page.getByRole("button", { name: click }).first().click();
+      await page.getByText("as understood").waitFor();
+    }
     // A page beside the book: its address stands on the page before.
     if (follow)
       await page.goto(

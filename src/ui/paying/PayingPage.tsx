@@ -96,15 +96,15 @@ const columnsOf = ({ run, today }: ColumnsProps): ListColumn<AgreedListed>[] => 
   {
     id: "for",
     header: "For",
-    width: "24%",
+    width: "19%",
     cell: ({ numbers }) => <span title={numbers.join(", ")}>{numbers.join(", ")}</span>,
   },
-  { id: "from", header: "From", width: "20%", cell: ({ method }) => method },
+  { id: "from", header: "From", width: "16%", cell: ({ method }) => method },
   {
     id: "counts",
     narrow: "state",
     header: "Counts as paid",
-    width: "14%",
+    width: "23%",
     cell: ({ takenOut, countsOn, tries, way }) =>
       takenOut === null ? (
         <span data-tone={tries > 1 ? "waits" : "soft"}>
