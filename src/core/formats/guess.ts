@@ -85,7 +85,15 @@ export function guessColumns(headers: readonly string[], kind: FileKind): Record
       free.delete(header);
     }
   }
-  return found;
+  return kind === "bank" ? withWords(found) : found;
+}
+
+/** A statement that says only who it was says it in its words. */
+function withWords({ payerName, ...columns }: Record<string, string>): Record<string, string> {
+  if (payerName === undefined) return columns;
+  return columns.description === undefined
+    ? { ...columns, description: payerName }
+    : { ...columns, payerName };
 }
 
 function column(table: Table, header: string): string[] {

@@ -2,6 +2,7 @@ import { type Currency, formatAmount } from "@/core/money";
 
 import type { Chain } from "./bankChain";
 import { directionOf, plainSum, type Reading, type StatementRow } from "./statementRow";
+import { isLedgerWord } from "./rowWords";
 import type { Answers, Question } from "./types";
 
 /** Words of the column of directions that say nothing sure, where the sums carry no sign. */
@@ -41,15 +42,19 @@ export function openSigns(
   ledgerHeads: boolean,
 ): Question[] {
   const [first, second] = readings;
-  if (!first || !second || first.name === "words") return [];
+  if (!first || !second) return [];
+  // Words that only a bank writes, like in and out, leave nothing open.
+  const accounting = rows.some(({ side, word }) => side !== null || isLedgerWord(word));
+  if (first.name === "words" && !accounting) return [];
   const sums = first.sums.filter((sum): sum is number => sum !== null && sum !== 0);
   const mixed = sums.some((sum) => sum > 0) && sums.some((sum) => sum < 0);
-  if (sums.length === 0 || (mixed && !ledgerHeads)) return [];
+  const eitherWay = ledgerHeads || first.name === "words";
+  if (sums.length === 0 || (mixed && !eitherWay)) return [];
   const sample = rows.find((row) => (plainSum(row) ?? 0) !== 0);
   return [
     {
       key: "signs",
-      words: mixed
+      words: eitherWay
         ? "A bank writes what goes out as debit, a ledger what comes in, and no balance says which this is."
         : `All ${sums.length} sums of the file have the same sign, and no balance says which way the money went.`,
       choices: [first, second].map(({ name, sums: all }) => {

@@ -4,6 +4,7 @@ import { byBalance, type Chain, chainOf } from "./bankChain";
 import { balanceBroken, firstOpen, openSigns, openWords } from "./bankQuestions";
 import { directionOf, plainSum, type Reading, type StatementRow } from "./statementRow";
 import type { Answers, Question } from "./types";
+import { likelyWay } from "./wayWords";
 
 export type BankSigns = {
   /** Signed sums, money in positive; null where a line has none. */
@@ -24,8 +25,10 @@ export function bankSigns(
   const readings = readingsOf(rows, answers);
   const said = readings.filter(({ name }) => answers.signs === undefined || answers.signs === name);
   const checked = said.map((reading) => ({ reading, chain: chainOf(rows, reading.sums) }));
-  const proven = checked.filter(({ chain }) => chain?.breaks === 0);
-  const [best = checked[0]] = proven.length > 0 ? proven : checked;
+  const byChain = checked.filter(({ chain }) => chain?.breaks === 0);
+  const spoken = byChain.length > 0 ? [] : bySaying(rows, checked);
+  const proven = [...byChain, ...spoken];
+  const [best = checked[0]] = proven;
   const sums = best ? best.reading.sums.map((sum) => (sum === null ? null : minor(sum))) : [];
   const isProven = proven.length > 0;
   const asksSigns = !isProven && answers.signs === undefined;
@@ -34,7 +37,23 @@ export function bankSigns(
     ...(asksSigns ? openSigns(rows, said, ledgerHeads) : []),
     ...(best ? openBalance(rows, best, answers) : []),
   ];
-  return { sums, questions, proofs: proofs(rows, best?.chain ?? null) };
+  const words = spoken.length > 0 ? ["what the lines say goes with the signs of their sums"] : [];
+  return { sums, questions, proofs: [...words, ...proofs(rows, best?.chain ?? null)] };
+}
+
+/** Lines whose words go with a reading's signs, at the least. */
+const ENOUGH_SAYING = 2;
+
+/** The reading that no line's words speak against and some speak for, where it is the only one. */
+function bySaying(rows: readonly StatementRow[], checked: readonly Checked[]): Checked[] {
+  const spoken = rows.flatMap(({ description }, at) => {
+    const way = likelyWay(description);
+    return way === null ? [] : [{ way, at }];
+  });
+  const fits = checked.filter(({ reading }) =>
+    spoken.every(({ way, at }) => Math.sign(reading.sums[at] ?? 0) === way),
+  );
+  return spoken.length >= ENOUGH_SAYING && fits.length === 1 ? fits : [];
 }
 
 type Checked = { readonly reading: Reading; readonly chain: Chain | null };

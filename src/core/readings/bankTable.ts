@@ -10,6 +10,10 @@ import type { LeftOut } from "./types";
 const LEDGER_HEAD =
   /^(debit|credit|dr|cr|debits|credits|soll|haben|debe|haber|dare|avere|debit amount|credit amount)$/;
 
+/** Who it was and what for, as one text; what is written in both stands once. */
+const whole = (parts: readonly (string | undefined)[]): string =>
+  [...new Set(parts.filter((part) => part !== undefined && part !== ""))].join(" ");
+
 /** A bank statement in the agreed layout: one signed sum a line, money in positive. */
 export function bankTable(reading: Reading, rows: readonly Row[]): Made {
   const { cells } = reading;
@@ -31,6 +35,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     moneyIn: sumOfCell(reading, row, "moneyIn"),
     moneyOut: sumOfCell(reading, row, "moneyOut"),
     balance: sumOfCell(reading, row, "balance"),
+    description: `${cells.of(row, "payerName")} ${cells.of(row, "description")}`,
     word: cells.of(row, "direction"),
   }));
   const ledgerHeads =
@@ -51,6 +56,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
         line: row.line,
         fields: {
           ...fields,
+          description: whole([fields.payerName, fields.description]),
           ...(sum === null || sum === undefined
             ? {}
             : { amount: inText(sum, reading.currencyOf(row)) }),

@@ -1,9 +1,11 @@
 import { ROW_KIND_NAMES } from "@/core/activity/index";
 import { FIELDS, type FileKind, type MappingSpec, type Refusal, type Table } from "@/core/formats";
-import { type Currency, type Minor, toDecimal } from "@/core/money";
+import { type Currency, type Minor, parseAmount, toDecimal } from "@/core/money";
+import type { Failure } from "@/core/result";
 
 import type { Cells, Row } from "./cells";
-import { type DayReading, dayUnder, writtenDay } from "./dayCells";
+import { type DayReading, dayUnder } from "./dayUnder";
+import { writtenDay } from "./writtenDay";
 import { sumUnder, writtenSum } from "./sumCells";
 import type { SumReading } from "./sumsOfFile";
 import type { LeftOut, Question } from "./types";
@@ -11,7 +13,7 @@ import type { LeftOut, Question } from "./types";
 /** A file on its way to the agreed layout: what was found of its days and sums. */
 export type Reading = {
   readonly cells: Cells;
-  readonly days: DayReading;
+  readonly daysOf: (field: string) => DayReading;
   readonly sums: SumReading;
   readonly currencyOf: (row: Row) => Currency;
 };
@@ -64,7 +66,7 @@ export function plainFields(reading: Reading, row: Row): Record<string, string> 
   for (const { field, type } of FIELDS[cells.file.kind]) {
     const text = cells.of(row, field);
     if (text === "") continue;
-    if (type === "day") out[field] = dayOf(reading, text) ?? text;
+    if (type === "day") out[field] = dayOf(reading, field, text) ?? text;
     else if (type === "amount") out[field] = sumText(reading, row, field) ?? text;
     else out[field] = text;
   }
@@ -82,9 +84,9 @@ export const without = (
 ): Record<string, string> =>
   Object.fromEntries(Object.entries(fields).filter(([field]) => !some.includes(field)));
 
-export function dayOf({ days }: Reading, text: string): string | null {
+function dayOf({ daysOf }: Reading, field: string, text: string): string | null {
   const written = writtenDay(text);
-  return written && dayUnder(written, days);
+  return written && dayUnder(written, daysOf(field));
 }
 
 /** A sum of a row in minor units; null where the cell is empty or no sum. */
@@ -126,10 +128,10 @@ export function unreadable(reading: Reading, row: Row): Refusal[] {
           line: row.line,
           field,
           column,
-          error: { code: "amount.unreadable", text: text.slice(0, 40), mark: reading.sums.mark },
+          error: whyNoSum(reading, row, text),
         },
       ];
-    if (type === "day" && dayOf(reading, text) === null)
+    if (type === "day" && dayOf(reading, field, text) === null)
       return [
         {
           line: row.line,
@@ -138,12 +140,22 @@ export function unreadable(reading: Reading, row: Row): Refusal[] {
           error: {
             code: writtenDay(text) ? "day.impossible" : "day.unreadable",
             text: text.slice(0, 40),
-            order: reading.days.order,
+            order: reading.daysOf(field).order,
           },
         },
       ];
     return [];
   });
+}
+
+/** Why a cell is no sum: its digits, its mark, its size, or that it is words. */
+function whyNoSum({ sums: { mark }, currencyOf }: Reading, row: Row, text: string): Failure {
+  const written = writtenSum(text);
+  const read = written && parseAmount(written.digits, mark, currencyOf(row));
+  const shown = text.slice(0, 40);
+  return read && !read.ok
+    ? { ...read.error, text: shown }
+    : { code: "amount.unreadable", text: shown, mark };
 }
 
 /** Marks that stand where there is nothing. */

@@ -2,17 +2,21 @@ import { addDays, type Day, formatDay } from "@/core/calendar";
 import { FIELDS } from "@/core/formats";
 
 import type { Cells, Row } from "./cells";
-import { type DayReading, dayUnder, type PartOrder, type WrittenDay, writtenDay } from "./dayCells";
+import { type DayReading, dayUnder, type PartOrder } from "./dayUnder";
+import { writtenDay } from "./writtenDay";
 import type { Question, ReadingContext } from "./types";
+import { type WrittenColumn, zonesOfFile } from "./zonesOfFile";
 
-type WrittenColumn = { readonly field: string; readonly days: readonly WrittenDay[] };
 type Candidate = {
   readonly order: PartOrder;
   readonly columns: readonly (readonly (Day | null)[])[];
 };
 
 /** The reading of the days of a file, and what it leaves open. */
-export type DaysFound = { readonly reading: DayReading; readonly questions: readonly Question[] };
+export type DaysFound = {
+  readonly readingOf: (field: string) => DayReading;
+  readonly questions: readonly Question[];
+};
 
 const ORDERS: readonly PartOrder[] = ["mdy", "dmy", "yy"];
 const ORDER_WORDS: Readonly<Record<PartOrder, string>> = {
@@ -32,13 +36,16 @@ export function daysOfFile(cells: Cells, rows: readonly Row[], context: ReadingC
     days: cells.column(rows, field).flatMap((cell) => writtenDay(cell) ?? []),
   }));
   const { order, questions } = orderOf(cells, columns, context);
-  const base: DayReading = { order, assumedZone: null, timeZone: context.timeZone };
-  const zone = zoneOf(cells, columns, base);
-  return {
-    reading: { ...base, assumedZone: zone.minutes },
-    questions: [...questions, ...zone.questions],
-  };
+  const zones = zonesOfFile(cells, columns, readingIn(order, context));
+  return { readingOf: zones.of, questions: [...questions, ...zones.questions] };
 }
+
+const readingIn = (order: PartOrder, { timeZone }: ReadingContext): DayReading => ({
+  order,
+  assumedZone: null,
+  asDays: false,
+  timeZone,
+});
 
 const dayFields = (cells: Cells): string[] =>
   FIELDS[cells.file.kind]
@@ -55,9 +62,7 @@ function orderOf(
   const candidates = ORDERS.map((order): Candidate => ({
     order,
     columns: columns.map(({ days }) =>
-      days.map((written) =>
-        dayUnder(written, { order, assumedZone: null, timeZone: context.timeZone }),
-      ),
+      days.map((written) => dayUnder(written, readingIn(order, context))),
     ),
   }));
   const left = likely(readable(candidates), context);
@@ -144,44 +149,5 @@ function orderQuestion(
         result: `${ORDER_WORDS[order]}: days from ${inWords(sorted[0])} to ${inWords(sorted.at(-1))}`,
       };
     }),
-  };
-}
-
-/** Zones that a head names behind its field: `Created (UTC)`. */
-const HEAD_ZONE = /\b(utc|gmt|z)\b/i;
-
-function zoneOf(
-  cells: Cells,
-  columns: readonly WrittenColumn[],
-  base: DayReading,
-): { minutes: number | null; questions: Question[] } {
-  const { answers } = cells.file;
-  if (answers.zone === "utc") return { minutes: 0, questions: [] };
-  if (answers.zone === "book") return { minutes: null, questions: [] };
-  const timed = columns.filter(({ days }) =>
-    days.some(({ minutes, zone }) => minutes !== null && minutes !== 0 && zone === null),
-  );
-  if (timed.length === 0) return { minutes: null, questions: [] };
-  if (timed.every(({ field }) => HEAD_ZONE.test(cells.head(field))))
-    return { minutes: 0, questions: [] };
-  const moved = timed
-    .flatMap(({ days }) => days)
-    .filter(
-      (written) => dayUnder(written, base) !== dayUnder(written, { ...base, assumedZone: 0 }),
-    );
-  const [sample] = moved;
-  return { minutes: null, questions: sample ? [zoneQuestion(sample, moved.length, base)] : [] };
-}
-
-function zoneQuestion(sample: WrittenDay, count: number, base: DayReading): Question {
-  const time = `${Math.floor((sample.minutes ?? 0) / 60)}:${String((sample.minutes ?? 0) % 60).padStart(2, "0")}`;
-  const [own, utc] = [dayUnder(sample, base), dayUnder(sample, { ...base, assumedZone: 0 })];
-  return {
-    key: "zone",
-    words: `The file gives times without a zone, and ${count} of them are another day in ${base.timeZone} if they are UTC. Which are they?`,
-    choices: [
-      { answer: "book", result: `the book’s own time: ${time} on ${own ?? "–"} stays that day` },
-      { answer: "utc", result: `UTC: the same moment is on ${utc ?? "–"} here` },
-    ],
   };
 }

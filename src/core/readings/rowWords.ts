@@ -69,3 +69,9 @@ export function sureDirection(word: string): 1 | -1 | null {
   if (MONEY_IN.split(",").includes(plain)) return 1;
   return MONEY_OUT.split(",").includes(plain) ? -1 : null;
 }
+
+const LEDGER =
+  /^(?:(?:ach )?(?:credit|debit)s?|cr|dr|c|d|crdt|dbit|soll|haben|s|h|dare|avere|debe|haber|debito|credito)$/;
+
+/** A word that a bank writes from its customer's side and a ledger from its own, the other way round. */
+export const isLedgerWord = (word: string): boolean => LEDGER.test(plainWords(word));

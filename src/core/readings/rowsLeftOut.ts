@@ -1,7 +1,7 @@
 import type { Cells, Row } from "./cells";
 import { plainWords } from "@/core/formats";
 import type { LeftOut, LeftOutRule } from "./types";
-import { writtenDay } from "./dayCells";
+import { writtenDay } from "./writtenDay";
 import { writtenSum } from "./sumCells";
 
 const TOTAL =

@@ -15,6 +15,7 @@ export type StatementRow = {
   readonly moneyIn: Minor | null;
   readonly moneyOut: Minor | null;
   readonly balance: Minor | null;
+  readonly description: string;
   /** The word in a column of directions. */
   readonly word: string;
 };
@@ -23,8 +24,8 @@ export type StatementRow = {
 export type Reading = { readonly name: string; readonly sums: readonly (number | null)[] };
 
 /** The sum of a line as it is written, columns of money in and out as one. */
-export const plainSum = ({ amount, moneyIn, moneyOut, side }: StatementRow): number | null => {
-  if (amount !== null) return side === "debit" ? -Math.abs(amount) : amount;
+export const plainSum = ({ amount, moneyIn, moneyOut }: StatementRow): number | null => {
+  if (amount !== null) return amount;
   if (!moneyIn && !moneyOut) return moneyIn ?? moneyOut;
   return Math.abs(moneyIn ?? 0) - Math.abs(moneyOut ?? 0);
 };

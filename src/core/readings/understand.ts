@@ -51,7 +51,7 @@ export function understand(file: Unread, context: ReadingContext): UnderstoodFil
   const sums = sumsOfFile(cells, rows, context);
   const reading: Reading = {
     cells,
-    days: days.reading,
+    daysOf: days.readingOf,
     sums: sums.reading,
     currencyOf: sums.currencyOf,
   };

@@ -79,15 +79,10 @@ const WAYS = [
   ["H", "S"],
   ["in", "out"],
 ] as const;
-const WORDS = [
-  "WIRE IN MORROW",
-  "CHECK 1042",
-  "RENT",
-  "ACH PAYOUT",
-  "PAYROLL",
-  "SUPPLIES, CLAY",
-  "TRANSFER 7731",
-];
+/** What lines say that came in, that went out, and that may be either. */
+const CAME_IN = ["WIRE IN MORROW", "ACH PAYOUT", "DEPOSIT", "ACH CREDIT LEE CO"];
+const WENT_OUT = ["RENT", "PAYROLL", "SUPPLIES, CLAY", "SERVICE CHARGE"];
+const EITHER = ["CHECK 1042", "TRANSFER 7731", "LEE & CO", "PAYROLL REVERSAL"];
 
 /** A statement as some bank would export it, and what it says. */
 export function bankExport(dice: Dice, from: number): Truth {
@@ -167,10 +162,11 @@ function history(dice: Dice, from: number, withPending: boolean): Line[] {
     const whole = dice.chance(0.2);
     const size = 100 + dice.upTo(900_000);
     const sum = (dice.chance(0.6) ? 1 : -1) * (whole ? Math.ceil(size / 100) * 100 : size);
+    const telling = sum > 0 ? CAME_IN : WENT_OUT;
     return {
       day: new Date(day * 86_400_000).toISOString().slice(0, 10),
       sum,
-      words: dice.one(WORDS),
+      words: dice.one(dice.chance(0.5) ? EITHER : telling),
       pending: withPending && dice.chance(0.15),
     };
   });

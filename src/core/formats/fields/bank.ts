@@ -33,8 +33,12 @@ export const bank: readonly FieldSpec[] = [
   ),
   text(
     "description",
-    "description,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,payee,name,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,naam omschrijving,mededelingen,descricao,historico,remittance information",
+    "description,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information",
     true,
+  ),
+  text(
+    "payerName",
+    "payer,payer name,payee,name,counterparty,beneficiary,sender,auftraggeber begunstigter,auftraggeber empfanger,begunstigter zahlungspflichtiger,zahlungspflichtiger,empfanger,nom,donneur d ordre,tiers,ordenante,beneficiario,ordinante,naam tegenpartij,naam omschrijving,tegenpartij",
   ),
   typed(
     "amount",

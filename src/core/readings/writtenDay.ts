@@ -1,11 +1,4 @@
-import { type Day, dayOfNumber } from "@/core/calendar";
-import { dayInZone } from "@/core/formats";
-import { isBookDay } from "@/core/gate";
-
 import { monthOf } from "./months";
-
-/** The order of three numbers of a written date; `yy` is a year of two digits in front. */
-export type PartOrder = "mdy" | "dmy" | "yy";
 
 /** A written date before it is known what its numbers are. */
 export type WrittenDay = {
@@ -141,57 +134,4 @@ function inWords(text: string): Parts | null {
   if (year.text.length !== 4 && year.text.length !== 2) return null;
   const full = year.text.length === 4 ? Number(year.text) : 2000 + Number(year.text);
   return { fixed: [full, found.month, Number(day.text)] };
-}
-
-/** How days of a file are read where its cells leave it open. */
-export type DayReading = {
-  readonly order: PartOrder;
-  /** Minutes that moments without a zone are ahead of UTC; null: they are the book's own. */
-  readonly assumedZone: number | null;
-  readonly timeZone: string;
-};
-
-const days = new Map<number, Day | null>();
-
-/** A day of its three numbers; one that was made before is not made again. */
-function iso([year, month, day]: readonly [number, number, number]): Day | null {
-  const key = (year * 100 + month) * 100 + day;
-  const before = days.get(key);
-  if (before !== undefined) return before;
-  const made = month > 99 || day > 99 ? null : newDay([year, month, day]);
-  if (days.size < MOST_KNOWN) days.set(key, made);
-  return made;
-}
-
-const newDay = ([year, month, day]: readonly [number, number, number]): Day | null => {
-  const date = new Date(Date.UTC(year, month - 1, day));
-  const right =
-    date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
-  const text = right ? date.toISOString().slice(0, 10) : "";
-  return right && isBookDay(text) ? (text as Day) : null;
-};
-
-const ordered = (
-  [a, b, c]: readonly [number, number, number],
-  order: PartOrder,
-): readonly [number, number, number] => {
-  if (order === "mdy") return [c, a, b];
-  return order === "dmy" ? [c, b, a] : [2000 + a, b, c % 100];
-};
-
-/** Spreadsheets count from 30 December 1899, so that 1 January 1970 is 25569. */
-const SERIAL_OF_1970 = 25_569;
-
-/** The day that a cell is under a reading; null where it is none, such as 31 February. */
-export function dayUnder(written: WrittenDay, reading: DayReading): Day | null {
-  if (written.epoch !== null) return dayInZone(new Date(written.epoch), reading.timeZone);
-  if (written.serial !== null) return dayOfNumber(written.serial - SERIAL_OF_1970);
-  // A year of four digits at the end is no day.
-  const numbers = written.yearLast && reading.order === "yy" ? null : written.open;
-  const parts = written.fixed ?? (numbers && ordered(numbers, reading.order));
-  const day = parts && iso(parts);
-  const zone = written.zone ?? reading.assumedZone;
-  if (!day || written.minutes === null || zone === null) return day;
-  const moment = new Date(`${day}T00:00:00Z`).getTime() + (written.minutes - zone) * 60_000;
-  return dayInZone(new Date(moment), reading.timeZone);
 }

@@ -1,0 +1,72 @@
+import { type Day, dayOfNumber } from "@/core/calendar";
+import { dayInZone } from "@/core/formats";
+import { isBookDay } from "@/core/gate";
+
+import type { WrittenDay } from "./writtenDay";
+
+/** The order of three numbers of a written date; `yy` is a year of two digits in front. */
+export type PartOrder = "mdy" | "dmy" | "yy";
+
+/** How days of a file are read where its cells leave it open. */
+export type DayReading = {
+  readonly order: PartOrder;
+  /** Minutes that moments without a zone are ahead of UTC; null: they are the book's own. */
+  readonly assumedZone: number | null;
+  /** Whether times are none, but days that were written with them. */
+  readonly asDays: boolean;
+  readonly timeZone: string;
+};
+
+const MOST_KNOWN = 50_000;
+const days = new Map<number, Day | null>();
+
+/** A day of its three numbers; one that was made before is not made again. */
+function iso([year, month, day]: readonly [number, number, number]): Day | null {
+  const key = (year * 100 + month) * 100 + day;
+  const before = days.get(key);
+  if (before !== undefined) return before;
+  const made = month > 99 || day > 99 ? null : newDay([year, month, day]);
+  if (days.size < MOST_KNOWN) days.set(key, made);
+  return made;
+}
+
+const newDay = ([year, month, day]: readonly [number, number, number]): Day | null => {
+  const date = new Date(Date.UTC(year, month - 1, day));
+  const right =
+    date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
+  const text = right ? date.toISOString().slice(0, 10) : "";
+  return right && isBookDay(text) ? (text as Day) : null;
+};
+
+type Parted = readonly [number, number, number];
+
+const ordered = ([a, b, c]: Parted, order: PartOrder): Parted => {
+  if (order === "mdy") return [c, a, b];
+  return order === "dmy" ? [c, b, a] : [2000 + a, b, c % 100];
+};
+
+/** Spreadsheets count from 30 December 1899, so that 1 January 1970 is 25569. */
+const SERIAL_OF_1970 = 25_569;
+
+/** The day that a cell is under a reading; null where it is none, such as 31 February. */
+export function dayUnder(written: WrittenDay, reading: DayReading): Day | null {
+  if (written.epoch !== null) return dayInZone(new Date(written.epoch), reading.timeZone);
+  if (written.serial !== null) return dayOfNumber(written.serial - SERIAL_OF_1970);
+  const parts = partsUnder(written, reading.order);
+  const day = parts && iso(parts);
+  return day && (reading.asDays ? day : inZone(day, written, reading));
+}
+
+/** Year, month and day under an order; null where a year of four digits would be a day. */
+function partsUnder({ fixed, open, yearLast }: WrittenDay, order: PartOrder): Parted | null {
+  if (fixed) return fixed;
+  return open === null || (yearLast && order === "yy") ? null : ordered(open, order);
+}
+
+/** The day of a moment where the book is; a day without a time, or of no known zone, stays. */
+function inZone(day: Day, { minutes, zone }: WrittenDay, reading: DayReading): Day {
+  const ahead = zone ?? reading.assumedZone;
+  if (minutes === null || ahead === null) return day;
+  const moment = new Date(`${day}T00:00:00Z`).getTime() + (minutes - ahead) * 60_000;
+  return dayInZone(new Date(moment), reading.timeZone);
+}
