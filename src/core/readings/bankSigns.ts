@@ -30,10 +30,9 @@ export function bankSigns(
   const proven = [...byChain, ...spoken];
   const [best = checked[0]] = proven;
   const sums = best ? best.reading.sums.map((sum) => (sum === null ? null : minor(sum))) : [];
-  const isProven = proven.length > 0;
-  const asksSigns = !isProven && answers.signs === undefined;
+  const asksSigns = proven.length === 0 && answers.signs === undefined;
   const questions = [
-    ...openWords(rows, answers, isProven),
+    ...openWords(rows, answers, byChain.length > 0),
     ...(asksSigns ? openSigns(rows, said, ledgerHeads) : []),
     ...(best ? openBalance(rows, best, answers) : []),
   ];
@@ -44,7 +43,10 @@ export function bankSigns(
 /** Lines whose words go with a reading's signs, at the least. */
 const ENOUGH_SAYING = 2;
 
-/** The reading that no line's words speak against and some speak for, where it is the only one. */
+/**
+ * The reading that no line's words speak against and some speak for, where it is the only one. Sums
+ * of one sign alone may be sizes: then every line has to speak for itself.
+ */
 function bySaying(rows: readonly StatementRow[], checked: readonly Checked[]): Checked[] {
   const spoken = rows.flatMap(({ description }, at) => {
     const way = likelyWay(description);
@@ -53,7 +55,9 @@ function bySaying(rows: readonly StatementRow[], checked: readonly Checked[]): C
   const fits = checked.filter(({ reading }) =>
     spoken.every(({ way, at }) => Math.sign(reading.sums[at] ?? 0) === way),
   );
-  return spoken.length >= ENOUGH_SAYING && fits.length === 1 ? fits : [];
+  const signs = new Set(checked[0]?.reading.sums.map((sum) => Math.sign(sum ?? 0)));
+  const enough = signs.has(1) && signs.has(-1) ? ENOUGH_SAYING : rows.length;
+  return spoken.length >= enough && fits.length === 1 ? fits : [];
 }
 
 type Checked = { readonly reading: Reading; readonly chain: Chain | null };

@@ -156,6 +156,11 @@ describe("which way sums go", () => {
       "Sat 14 Nov | (20.00) | PAYROLL",
     ]);
     expect(keys(file("PAYROLL", "RENT"), { kind: "bank" })).toEqual(["signs"]);
+    // Sums of one sign may be sizes: what two lines say proves nothing of the third.
+    const sizes = (third: string): string =>
+      `Date,Description,Amount\n2026-11-13,DEPOSIT,5.00\n2026-11-14,ACH PAYOUT,7.00\n2026-11-15,${third},9.00\n`;
+    expect(keys(sizes("FOX"), { kind: "bank" })).toEqual(["signs"]);
+    expect(keys(sizes("DEPOSIT 2"), { kind: "bank" })).toEqual([]);
   });
   it("keeps who it was beside what it was for, and refuses a sum for its own reason", () => {
     const file =
