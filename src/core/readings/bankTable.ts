@@ -1,6 +1,6 @@
 import { plainWords } from "@/core/formats";
 import { bankSigns } from "./bankSigns";
-import { inText, type Made, plainFields, type Reading, sumOfCell, without } from "./canonical";
+import { inText, type Made, plainFields, type Reading, sumOfCell } from "./canonical";
 import type { Row } from "./cells";
 import { sureState } from "./rowWords";
 import type { StatementRow } from "./statementRow";
@@ -13,6 +13,9 @@ const LEDGER_HEAD =
 /** Who it was and what for, as one text; what is written in both stands once. */
 const whole = (parts: readonly (string | undefined)[]): string =>
   [...new Set(parts.filter((part) => part !== undefined && part !== ""))].join(" ");
+
+/** Fields that are worked out from what the file says, and not taken over. */
+const WORKED_OUT = new Set(["amount", "moneyIn", "moneyOut", "direction", "status"]);
 
 /** A bank statement in the agreed layout: one signed sum a line, money in positive. */
 export function bankTable(reading: Reading, rows: readonly Row[]): Made {
@@ -45,13 +48,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
   return {
     rows: kept.map((row, at) => {
       const sum = signs.sums[at];
-      const fields = without(plainFields(reading, row), [
-        "amount",
-        "moneyIn",
-        "moneyOut",
-        "direction",
-        "status",
-      ]);
+      const fields = plainFields(reading, row, WORKED_OUT);
       return {
         line: row.line,
         fields: {

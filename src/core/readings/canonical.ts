@@ -1,6 +1,20 @@
 import { ROW_KIND_NAMES } from "@/core/activity/index";
-import { FIELDS, type FileKind, type MappingSpec, type Refusal, type Table } from "@/core/formats";
-import { type Currency, type Minor, parseAmount, toDecimal } from "@/core/money";
+import {
+  FIELDS,
+  type FieldSpec,
+  type FileKind,
+  type MappingSpec,
+  type Refusal,
+  type Table,
+} from "@/core/formats";
+import {
+  type Currency,
+  minor,
+  type Minor,
+  minorDigits,
+  parseAmount,
+  toDecimal,
+} from "@/core/money";
 import type { Failure } from "@/core/result";
 
 import type { Cells, Row } from "./cells";
@@ -36,7 +50,9 @@ const headOf = (kind: FileKind, field: string): string =>
 
 /** The rows of a file in the agreed layout: ISO days, a decimal point, signs that say the effect. */
 export function canonicalTable(kind: FileKind, made: Pick<Made, "rows">): Table {
-  const fields = FIELDS[kind].map(({ field }) => field);
+  const used = new Set<string>();
+  for (const { fields } of made.rows) for (const field in fields) used.add(field);
+  const fields = FIELDS[kind].map(({ field }) => field).filter((field) => used.has(field));
   return {
     headers: fields.map((field) => headOf(kind, field)),
     rows: made.rows.map(({ line, fields: row }) => ({
@@ -59,16 +75,19 @@ export const canonicalMapping = (kind: FileKind): MappingSpec => ({
   feeSign: "cost",
 });
 
+const NONE: ReadonlySet<string> = new Set();
+
 /** Every field of a row as the agreed layout writes it; what cannot be read stays, to be refused by name. */
-export function plainFields(reading: Reading, row: Row): Record<string, string> {
+export function plainFields(
+  reading: Reading,
+  row: Row,
+  but: ReadonlySet<string> = NONE,
+): Record<string, string> {
   const { cells } = reading;
   const out: Record<string, string> = {};
-  for (const { field, type } of FIELDS[cells.file.kind]) {
-    const text = cells.of(row, field);
-    if (text === "") continue;
-    if (type === "day") out[field] = dayOf(reading, field, text) ?? text;
-    else if (type === "amount") out[field] = sumText(reading, row, field) ?? text;
-    else out[field] = text;
+  for (const spec of cells.fields) {
+    const text = but.has(spec.field) ? "" : agreedText(reading, row, spec);
+    if (text !== "") out[spec.field] = text;
   }
   out.currency = reading.currencyOf(row);
   // A code that nobody has stays as it stands, so that it is refused by its name.
@@ -77,12 +96,14 @@ export function plainFields(reading: Reading, row: Row): Record<string, string> 
   return out;
 }
 
-/** The fields of a row but some. */
-export const without = (
-  fields: Readonly<Record<string, string>>,
-  some: readonly string[],
-): Record<string, string> =>
-  Object.fromEntries(Object.entries(fields).filter(([field]) => !some.includes(field)));
+/** A cell as the agreed layout writes it; empty where it is, or where a mark stands for nothing. */
+function agreedText(reading: Reading, row: Row, { field, type }: FieldSpec): string {
+  const text = reading.cells.of(row, field);
+  if (text === "" || type === "text") return text;
+  if (isNothing(text)) return "";
+  if (type === "day") return dayOf(reading, field, text) ?? text;
+  return type === "amount" ? (sumText(reading, row, field) ?? text) : text;
+}
 
 function dayOf({ daysOf }: Reading, field: string, text: string): string | null {
   const written = writtenDay(text);
@@ -97,7 +118,13 @@ export const sumOfCell = (reading: Reading, row: Row, field: string): Minor | nu
 export const sumUnderHead = (reading: Reading, row: Row, head: string): Minor | null =>
   sumOfText(reading, row, row.cells[reading.cells.file.table.headers.indexOf(head)] ?? "");
 
+/** Plain digits with a point and two decimals: read at once, as nearly all sums are written so. */
+const PLAIN = /^-?\d{1,9}\.\d\d$/;
+
 function sumOfText(reading: Reading, row: Row, text: string): Minor | null {
+  const { mark, cents } = reading.sums;
+  if (mark === "." && !cents && PLAIN.test(text) && minorDigits(reading.currencyOf(row)) === 2)
+    return minor(Math.round(Number(text) * 100));
   const written = writtenSum(text);
   return written && sumUnder(written, { ...reading.sums, currency: reading.currencyOf(row) });
 }
@@ -118,7 +145,8 @@ export const inText = (sum: number, currency: Currency): string => toDecimal(sum
 /** Fields of a row that hold something that is no day or no sum: the row stays out whole. */
 export function unreadable(reading: Reading, row: Row): Refusal[] {
   const { cells } = reading;
-  return FIELDS[cells.file.kind].flatMap(({ field, type }): Refusal[] => {
+  return cells.fields.flatMap(({ field, type }): Refusal[] => {
+    if (type !== "amount" && type !== "day") return [];
     const text = cells.of(row, field);
     if (text === "" || isNothing(text)) return [];
     const column = cells.head(field);

@@ -1,9 +1,13 @@
+import { FIELDS, type FieldSpec } from "@/core/formats";
+
 import type { Unread } from "./types";
 
 export type Row = Unread["table"]["rows"][number];
 
 /** The cells of a file by field. */
 export class Cells {
+  /** The fields of the kind that have a column here. */
+  readonly fields: readonly FieldSpec[];
   private readonly places: ReadonlyMap<string, number>;
 
   constructor(readonly file: Unread) {
@@ -13,6 +17,7 @@ export class Cells {
         return at < 0 ? [] : [[field, at] as const];
       }),
     );
+    this.fields = FIELDS[file.kind].filter(({ field }) => this.places.has(field));
   }
 
   has(field: string): boolean {

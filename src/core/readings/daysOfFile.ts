@@ -59,6 +59,9 @@ function orderOf(
 ): { order: PartOrder; questions: Question[] } {
   const said = cells.file.answers.days as PartOrder | undefined;
   if (said !== undefined && ORDERS.includes(said)) return { order: said, questions: [] };
+  // Days that say themselves which number is which are the same in every order.
+  const isOpen = columns.some(({ days }) => days.some(({ open }) => open !== null));
+  if (!isOpen) return { order: "mdy", questions: [] };
   const candidates = ORDERS.map((order): Candidate => ({
     order,
     columns: columns.map(({ days }) =>

@@ -9,7 +9,6 @@ import {
   type Reading,
   sumOfCell,
   sumUnderHead,
-  without,
 } from "./canonical";
 import type { Row } from "./cells";
 import { type DocumentKind, type Standing, sureKindOf, sureStanding } from "./documentWords";
@@ -24,6 +23,9 @@ import {
 import { writtenSum } from "./sumCells";
 import { termsIn } from "./termsIn";
 import type { LeftOut } from "./types";
+
+/** Fields that are worked out from what the file says, and not taken over. */
+const WORKED_OUT = new Set(["type", "status", "paid", "credited", "terms"]);
 
 /** Open invoices in the agreed layout: credit notes negative, what is paid taken off, terms as `n/30`. */
 export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
@@ -76,13 +78,7 @@ function standingOf(reading: Reading, row: Row): Standing {
 type Facts = { kind: DocumentKind; standing: Standing };
 
 function canonicalRow(reading: Reading, row: Row, facts: Facts): Made["rows"][number] {
-  const fields = without(plainFields(reading, row), [
-    "type",
-    "status",
-    "paid",
-    "credited",
-    "terms",
-  ]);
+  const fields = plainFields(reading, row, WORKED_OUT);
   const currency = reading.currencyOf(row);
   const raw = reading.cells.of(row, "terms");
   // Terms that nobody can read cost no invoice that says by itself when it is due.

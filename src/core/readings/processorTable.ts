@@ -10,7 +10,6 @@ import {
   type Reading,
   sumOfCell,
   sumUnderHead,
-  without,
 } from "./canonical";
 import type { Row } from "./cells";
 import { plainWords } from "@/core/formats";
@@ -24,6 +23,18 @@ import type { LeftOut, Question } from "./types";
 /** Columns that say how it was paid, and not what it was. */
 const METHOD_WORD =
   /^(visa|mastercard|master card|amex|american express|discover|diners|jcb|card|credit card|debit card|ach|bank|bank account|check|echeck|e check|credit|debit|visa credit|visa debit|mastercard credit|mastercard debit)$/;
+
+/** Fields that are worked out from what the file says, and not taken over. */
+const WORKED_OUT = new Set([
+  "gross",
+  "fee",
+  "fee2",
+  "feeTax",
+  "net",
+  "refunded",
+  "balance",
+  "status",
+]);
 
 /** Processor activity in the agreed layout: kinds by name, sums at their effect, fees as costs. */
 export function processorTable(reading: Reading, rows: readonly Row[]): Made {
@@ -133,16 +144,7 @@ function canonicalRow(
 ): Made["rows"][number] {
   const { currency, kind } = activity;
   const effect = effectUnder(activity, signs);
-  const fields = without(plainFields(reading, row), [
-    "gross",
-    "fee",
-    "fee2",
-    "feeTax",
-    "net",
-    "refunded",
-    "balance",
-    "status",
-  ]);
+  const fields = plainFields(reading, row, WORKED_OUT);
   const word = reading.cells.of(row, "kind");
   const turn = kind === "payout" && turned ? -1 : 1;
   return {

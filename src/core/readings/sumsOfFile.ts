@@ -25,14 +25,8 @@ type Cell = { readonly text: string; readonly written: WrittenSum; readonly curr
 /** How the sums of a file are read: mark, unit and currency, by its own cells or by a question. */
 export function sumsOfFile(cells: Cells, rows: readonly Row[], context: ReadingContext): SumsFound {
   const money = currencyFinder(cells, rows, context);
-  const found = sumFields(cells).flatMap((field) =>
-    rows.flatMap((row): Cell[] => {
-      const text = cells.of(row, field);
-      const written = writtenSum(text);
-      return written ? [{ text, written, currency: money.currencyOf(row) }] : [];
-    }),
-  );
-  const mark = markOf(different(found), cells.file.answers.mark);
+  const found = different(cells, rows, money.currencyOf);
+  const mark = markOf(found.slice(0, MOST_LOOKED_AT), cells.file.answers.mark);
   const unit = unitOf(cells, found, cells.file.answers.unit);
   return {
     reading: { mark: mark.mark, cents: unit.cents },
@@ -44,14 +38,26 @@ export function sumsOfFile(cells: Cells, rows: readonly Row[], context: ReadingC
 /** Different cells by which the mark is told; more say nothing more. */
 const MOST_LOOKED_AT = 20_000;
 
-/** Each cell that is written differently, once. */
-function different(cells: readonly Cell[]): Cell[] {
-  const found = new Map<string, Cell>();
-  for (const cell of cells) {
-    if (found.size >= MOST_LOOKED_AT) break;
-    found.set(`${cell.text} ${cell.currency}`, cell);
-  }
-  return [...found.values()];
+/** Each sum that is written differently, once for each currency. */
+function different(
+  cells: Cells,
+  rows: readonly Row[],
+  currencyOf: (row: Row) => Currency,
+): readonly Cell[] {
+  const found: Cell[] = [];
+  const seen = new Map<Currency, Set<string>>();
+  for (const field of sumFields(cells))
+    for (const row of rows) {
+      const text = cells.of(row, field);
+      if (text === "") continue;
+      const currency = currencyOf(row);
+      const texts = seen.get(currency) ?? new Set();
+      if (texts.has(text)) continue;
+      seen.set(currency, texts.add(text));
+      const written = writtenSum(text);
+      if (written) found.push({ text, written, currency });
+    }
+  return found;
 }
 
 const valueUnder = ({ written, currency }: Cell, mark: DecimalMark): Minor | null =>

@@ -32,7 +32,9 @@ export function understoodLines(
   table: Table,
   { today, currency }: { today: Day; currency: Currency },
 ): ({ line: number } & Shown)[] {
-  const at = new Map(FIELDS[kind].map(({ field }, place) => [field, place]));
+  const at = new Map(
+    FIELDS[kind].map(({ field, names }) => [field, table.headers.indexOf(names[0] ?? field)]),
+  );
   return table.rows.slice(0, SHOWN).map(({ line, cells }) => {
     const first = (fields: readonly string[]): string =>
       fields.map((field) => cells[at.get(field) ?? -1] ?? "").find((cell) => cell !== "") ?? "";
