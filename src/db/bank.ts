@@ -79,6 +79,22 @@ export function bankLinesOn(
   );
 }
 
+/** The name of another account that has a line of an id; undefined where none has. */
+export function idInOtherBankAccount(
+  db: Db,
+  bankAccountId: number,
+  externalId: string,
+): string | undefined {
+  return db.get<{ name: string }>(
+    `SELECT a.name FROM bank_account a
+     WHERE a.id <> ? AND EXISTS (
+       SELECT 1 FROM bank_line l WHERE l.bank_account_id = a.id AND l.external_id = ?
+     )`,
+    bankAccountId,
+    externalId,
+  )?.name;
+}
+
 export function bankLineOfReceipt(db: Db, receiptId: number): BankLineRow | undefined {
   return db.get<BankLineRow>(`${LINE} WHERE receipt_id = ?`, receiptId);
 }

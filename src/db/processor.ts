@@ -105,6 +105,24 @@ export function setReceiptOfItem(db: Db, id: number, receiptId: number): void {
   db.run("UPDATE processor_item SET receipt_id = ?, reason = NULL WHERE id = ?", receiptId, id);
 }
 
+/** The name of another account that has an item of an id; undefined where none has. */
+export function idInOtherProcessorAccount(
+  db: Db,
+  accountId: number,
+  externalId: string,
+): string | undefined {
+  return db.get<{ name: string }>(
+    `SELECT a.name FROM processor_account a
+     WHERE a.id <> ? AND EXISTS (
+       SELECT 1 FROM processor_item i
+       WHERE i.processor_account_id = a.id AND i.external_id = ?
+         AND i.kind IN ('charge', 'refund', 'dispute', 'ach_return', 'fee', 'adjustment', 'reserve')
+     )`,
+    accountId,
+    externalId,
+  )?.name;
+}
+
 export function adoptItem(db: Db, id: number, externalId: string, payoutId: number | null): void {
   db.run(
     "UPDATE processor_item SET external_id = ?, payout_id = ? WHERE id = ?",

@@ -18,13 +18,15 @@ export function agreedTable(
   { proofs = [], off = null }: Checks = {},
 ): Table {
   const fields = FIELDS[kind];
+  // Rows are told apart by their line: where several stand on one, they are numbered.
+  const apart = new Set(rows.map(({ line }) => line)).size === rows.length;
   return {
     kind,
     proofs,
     off,
     headers: fields.map(({ names, field }) => names[0] ?? field),
-    rows: rows.map(({ line, fields: row }) => ({
-      line,
+    rows: rows.map(({ line, fields: row }, at) => ({
+      line: apart ? line : at + 1,
       cells: fields.map(({ field }) => row[field] ?? ""),
     })),
   };

@@ -1,9 +1,10 @@
 import { z } from "zod";
 
-import type { ImportReport } from "@/contracts/arrivals";
+import type { FileQuestion, ImportReport } from "@/contracts/arrivals";
 import { ROW_KIND_NAMES } from "@/core/activity";
 import {
   FILE_KIND_TRAITS,
+  type BankRecord,
   FILE_KINDS,
   type MappingSpec,
   missingFields,
@@ -15,22 +16,24 @@ import {
   readRemittance,
   readReturn,
   readRows,
+  type Refusal,
   type RowReader,
   type Table,
 } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
-import { bankAccounts } from "@/db/bank";
+import { type BankAccountRow, bankAccounts } from "@/db/bank";
 import { type FileKind, insertImportFile, saveMapping, setRowCounts } from "@/db/files";
-import { processorAccounts } from "@/db/processorAccounts";
+import { type ProcessorAccountRow, processorAccounts } from "@/db/processorAccounts";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { importBank } from "../imports/bank";
+import { doubledActivity, doubledLines } from "../imports/doubles";
 import { importCustomers } from "../imports/customers";
 import { importInvoices } from "../imports/invoices";
 import { importActivity } from "../imports/processor";
 import { tableOf } from "../imports/read";
-import { contextOf, readingOf } from "../imports/reading";
+import { contextOf, type FileReading, readingOf } from "../imports/reading";
 import { importRemittance } from "../imports/remittance";
 import { type FileRun, Tallying } from "../imports/report";
 import { importReturns } from "../imports/returns";
@@ -79,11 +82,14 @@ export const importFile = defineCommand({
     const lines = table.value.rows.map(({ line }) => line);
     const tally = new Tallying(lines, ctx.settings.currency);
     tally.proves(read.value.proofs, read.value.understood);
-    const [question] = read.value.questions;
+    const answers = mapping.answers ?? {};
+    const from = { ...read.value, account: account.value, answers };
+    const questions = openQuestions(ctx, mapping, from);
+    const [question] = questions;
     if (question)
       return input.asking
-        ? ok({ ...tally.report(null), questions: read.value.questions, leftOut: [] })
-        : fail("questions.open", { count: read.value.questions.length, first: question.words });
+        ? ok({ ...tally.report(null), questions, leftOut: [] })
+        : fail("questions.open", { count: questions.length, first: question.words });
     tally.refuse(read.value.refused);
     for (const { line, why } of read.value.leftOut) tally.leaveOut(line, why);
     const fileId = insertImportFile(ctx.db, {
@@ -101,12 +107,7 @@ export const importFile = defineCommand({
       rowsRefused: 0,
     });
     const actId = ctx.act("import", { kind: "import_file", id: fileId }, `took in ${input.name}`);
-    IMPORTS[mapping.kind](ctx, {
-      table: read.value.table,
-      mapping: read.value.mapping,
-      account: account.value,
-      file: { fileId, actId, tally },
-    });
+    IMPORTS[mapping.kind](ctx, { ...from, file: { fileId, actId, tally } });
     if (input.saveAs)
       saveMapping(ctx.db, {
         name: input.saveAs,
@@ -123,7 +124,7 @@ export const importFile = defineCommand({
 });
 
 /** Answers that hold for one file alone are not kept with the mapping. */
-const OF_ONE_FILE = new Set(["before", "future", "balance", "first"]);
+const OF_ONE_FILE = new Set(["before", "future", "balance", "first", "same", "other_account"]);
 
 const lasting = (answers: MappingSpec["answers"]): MappingSpec["answers"] =>
   answers && Object.fromEntries(Object.entries(answers).filter(([key]) => !OF_ONE_FILE.has(key)));
@@ -147,42 +148,86 @@ function accountFor(
     : fail("account.unknown", { account: code });
 }
 
-type ReadFile = {
+type UntakenFile = {
   table: Table;
   mapping: MappingSpec;
   account: string;
-  file: FileRun;
+  answers: Readonly<Record<string, string>>;
 };
+type ReadFile = UntakenFile & { file: FileRun };
 
-/** Reads the rows of a file; those that are refused are counted, the others given. */
-function rowsOf<T>(
+/** The rows of a file that can be read, and those that cannot. */
+function readFile<T>(
   ctx: CommandContext,
-  { table, mapping, account, file }: ReadFile,
+  { table, mapping, account }: UntakenFile,
   read: (row: RowReader) => T | null,
-): T[] {
-  const context = contextOf(ctx, mapping.kind, account);
-  const { rows, refused } = readRows(table, mapping, context, read);
-  file.tally.refuse(refused);
+): { rows: T[]; refused: Refusal[] } {
+  return readRows(table, mapping, contextOf(ctx, mapping.kind, account), read);
+}
+
+/** The same where those that are refused are counted. */
+function rowsOf<T>(ctx: CommandContext, from: ReadFile, read: (row: RowReader) => T | null): T[] {
+  const { rows, refused } = readFile(ctx, from, read);
+  from.file.tally.refuse(refused);
   return rows;
 }
+
+/** How a line of a statement, or of activity, is read: what came before it in the file counts. */
+const bankReader = (): ((row: RowReader) => BankRecord | null) => {
+  const seen = new Map<string, number>();
+  return (row) => readBankLine(row, seen);
+};
+const activityReader = (mapping: MappingSpec): ((row: RowReader) => ProcessorRecord[] | null) => {
+  const seen = new Map<string, number>();
+  return (row) => readActivity(row, mapping, seen);
+};
+
+const bankOf = (ctx: CommandContext, account: string): BankAccountRow | undefined =>
+  bankAccounts(ctx.db).find(({ code }) => code === account);
+const processorOf = (ctx: CommandContext, account: string): ProcessorAccountRow | undefined =>
+  processorAccounts(ctx.db).find(({ code }) => code === account);
+
+/** Whether lines of a file stand in the book already as something else. */
+const DOUBLES: Partial<
+  Record<FileKind, (ctx: CommandContext, from: UntakenFile) => FileQuestion[]>
+> = {
+  bank(ctx, from) {
+    const bank = bankOf(ctx, from.account);
+    return bank
+      ? doubledLines(ctx, bank, readFile(ctx, from, bankReader()).rows, from.answers)
+      : [];
+  },
+  processor(ctx, from) {
+    const processor = processorOf(ctx, from.account);
+    const { rows } = readFile(ctx, from, activityReader(from.mapping));
+    return processor ? doubledActivity(ctx, processor, rows.flat(), from.answers) : [];
+  },
+};
+
+/** What is to be said of a file before it is taken in: of its cells, then of what the book has of it. */
+const openQuestions = (
+  ctx: CommandContext,
+  { kind, answers }: MappingSpec,
+  from: UntakenFile & Pick<FileReading, "questions">,
+): FileQuestion[] =>
+  from.questions.length > 0 || answers === undefined
+    ? from.questions
+    : (DOUBLES[kind]?.(ctx, from) ?? []);
 
 /** How a file of each kind is taken in. */
 const IMPORTS: Record<FileKind, (ctx: CommandContext, from: ReadFile) => void> = {
   customers: (ctx, from) => importCustomers(ctx, rowsOf(ctx, from, readCustomer), from.file),
   invoices: (ctx, from) => importInvoices(ctx, rowsOf(ctx, from, readInvoice), from.file),
   processor(ctx, from) {
-    const seen = new Map<string, number>();
-    const read = (row: RowReader): ProcessorRecord[] | null =>
-      readActivity(row, from.mapping, seen);
-    const rows = rowsOf(ctx, from, read).flat();
-    const processor = processorAccounts(ctx.db).find(({ code }) => code === from.account);
+    const rows = rowsOf(ctx, from, activityReader(from.mapping)).flat();
+    const processor = processorOf(ctx, from.account);
     if (processor) importActivity(ctx, processor, rows, from.file);
   },
   bank(ctx, from) {
-    const seen = new Map<string, number>();
-    const rows = rowsOf(ctx, from, (row) => readBankLine(row, seen));
-    const bank = bankAccounts(ctx.db).find(({ code }) => code === from.account);
-    if (bank) importBank(ctx, bank, rows, from.file);
+    const rows = rowsOf(ctx, from, bankReader());
+    const bank = bankOf(ctx, from.account);
+    const same = from.answers.same === "same";
+    if (bank) importBank(ctx, bank, rows, { ...from.file, same });
   },
   remittance: (ctx, from) => importRemittance(ctx, rowsOf(ctx, from, readRemittance), from.file),
   returns: (ctx, from) => importReturns(ctx, rowsOf(ctx, from, readReturn), from.file),

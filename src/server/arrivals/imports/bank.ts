@@ -28,7 +28,7 @@ export function importBank(
   ctx: CommandContext,
   account: BankAccountRow,
   records: readonly BankRecord[],
-  { fileId, actId, tally }: FileRun,
+  { fileId, actId, tally, same = false }: FileRun & { same?: boolean },
 ): void {
   const rows = withoutTwins(
     records,
@@ -40,7 +40,9 @@ export function importBank(
   const added: { row: BankRecord; id: number }[] = [];
   const used = new Set<number>();
   for (const row of chronological(rows)) {
-    const known = knownLine(ctx, account.id, row) ?? toldOtherwise(ctx, account.id, row, used);
+    const known =
+      knownLine(ctx, account.id, row) ??
+      (same ? saidToBeSame(ctx, account.id, row, used) : undefined);
     if (known) {
       if (known.amount === row.amount) tally.know(row.line);
       else
@@ -58,6 +60,7 @@ export function importBank(
       fileId,
       lineNo: row.line,
     });
+    used.add(id);
     added.push({ row, id });
   }
   tieAllSingle(ctx, tally);
@@ -79,22 +82,14 @@ const knownLine = (
   bankLineByExternalId(ctx.db, accountId, row.externalId) ??
   (row.formerId === null ? undefined : bankLineByExternalId(ctx.db, accountId, row.formerId));
 
-/** Identities that were made of what a line says, as it came without an id of the bank's own. */
-const isMade = (externalId: string): boolean => externalId.includes("|");
-
-/**
- * The same line from a file of another kind: once with an id of the bank's own and once without. The
- * nth line of a day and sum is the nth of them, so that two equal ones stay two.
- */
-function toldOtherwise(
+/** A line that was said to be the same by day and sum: the nth of a day is the nth, so that two stay two. */
+function saidToBeSame(
   ctx: CommandContext,
   accountId: number,
   row: BankRecord,
   used: Set<number>,
 ): BankLineRow | undefined {
-  const twin = bankLinesOn(ctx.db, accountId, row).find(
-    ({ id, externalId }) => isMade(externalId) !== isMade(row.externalId) && !used.has(id),
-  );
+  const twin = bankLinesOn(ctx.db, accountId, row).find(({ id }) => !used.has(id));
   if (twin) used.add(twin.id);
   return twin;
 }

@@ -13,7 +13,7 @@ import { processorAccounts } from "@/db/processorAccounts";
 import { currenciesWithRates } from "@/db/rates";
 import type { CommandContext } from "@/server/runtime/context";
 
-type FileReading = Pick<ImportReport, "leftOut" | "proofs" | "questions" | "understood"> & {
+export type FileReading = Pick<ImportReport, "leftOut" | "proofs" | "questions" | "understood"> & {
   table: Table;
   mapping: MappingSpec;
   refused: readonly Refusal[];
