@@ -13,6 +13,7 @@ const options = {
     cli: "src/cli/main.ts",
     writer: "src/server/runtime/threads/writerThread.ts",
     match: "src/server/runtime/threads/matchTask.ts",
+    replay: "src/server/runtime/threads/replayTask.ts",
     count: "src/server/runtime/threads/countTask.ts",
     backup: "src/server/runtime/threads/backupTask.ts",
     paper: "src/server/runtime/threads/paperTask.ts",

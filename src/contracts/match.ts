@@ -69,6 +69,8 @@ export type WorkingsReading = {
   surcharge: Minor;
   confidence: number;
   reasons: ShownReason[];
+  /** In one sentence what would make it sure; null where it is. */
+  toBeSure: string | null;
   withCredit: boolean;
 };
 export type OnAccount = { receiptId: number; on: Day; sum: Minor };

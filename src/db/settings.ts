@@ -19,6 +19,8 @@ export type Settings = {
   cutOverOn: Day;
   discountGraceDays: number;
   smallDifferenceLimit: number;
+  /** Of a thousand receipts that are posted as sure, how many may be wrong at most, as estimated. */
+  wrongPerThousand: number;
   /** Overdue sums below this are not asked for. */
   smallestSumAskedFor: number;
   replyTo: string;
@@ -90,6 +92,7 @@ const DEFAULTS: Partial<Settings> = {
   country: "US",
   people: ["clerk"],
   lockedTo: null,
+  wrongPerThousand: 50,
   surchargePercent: null,
   taxOnDiscounts: false,
   taxOnBadDebts: false,

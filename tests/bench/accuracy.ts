@@ -143,53 +143,6 @@ const MAKERS = [
   ["second maker", trial],
 ] as const;
 
-export function matchingQuality(): Measure[] {
-  return MAKERS.flatMap(([name, make]) =>
-    [false, true].flatMap((hard) => {
-      // Seeds for testing; tuning used others.
-      const found = accuracy(
-        Array.from({ length: 12 }, (_, at) => 9000 + at),
-        hard,
-        undefined,
-        make,
-      );
-      const books = `${hard ? "hardest books" : "easier books"}, ${name}`;
-      return [
-        {
-          work: `Applied and exactly right, ${books} (${found.applied} of ${found.all})`,
-          took: percent(found.appliedRight, found.applied),
-          must: hard ? "99.5 %" : "99.95 %",
-        },
-        {
-          work: `Clear ones applied, ${books} (${found.clear})`,
-          took: percent(found.clearApplied, found.clear),
-          must: hard ? "85 %" : "99 %",
-        },
-        {
-          work: `Best reading right of the clear ones, ${books}`,
-          took: percent(found.clearBest, found.clear),
-          must: hard ? "95 %" : "99.7 %",
-        },
-        {
-          work: `Best reading right of all with a home, ${books}`,
-          took: percent(found.homeBest, found.home),
-          must: hard ? "87 %" : "97 %",
-        },
-        {
-          work: `Brier score, ${books}`,
-          took: found.brier.toFixed(4),
-          must: hard ? "0.05" : "0.014 to 0.028",
-        },
-        {
-          work: `Said and so by tenths of confidence, ${books}`,
-          took: found.deciles.filter((decile) => decile !== "–").join("; "),
-          must: "within 3 points where 200 or more",
-        },
-      ];
-    }),
-  );
-}
-
 /**
  * Precision and recall by class of receipt, worst recall first: what a payment was for, and what
  * happened to its words.

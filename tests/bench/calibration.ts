@@ -1,115 +1,115 @@
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 
-import { propose } from "@/core/matching";
+import { featuresOf } from "@/core/matching";
 
-import { right } from "./accuracy";
-import { generate } from "./books/generate";
-import { trial } from "./books/trial";
+import { type Judged, type Maker, MAKERS } from "./books/makers";
+import { fitted, likelihood, type Sample, type Weights } from "./logistic";
 import type { Measure } from "./measure";
 
-type Tally = { hits: number; all: number };
-type Seen = { decision: string; pattern: string; confidence: number; ok: boolean };
-
-/** Every best reading of these books, with whether it is right. */
-function* readings(seeds: readonly number[], hard: boolean): Generator<Seen> {
-  for (const seed of seeds) {
-    for (const make of [generate, trial]) {
-      const { input, truth } = make(seed, hard);
-      const numbers = new Map(input.items.map((item) => [item.id, item.number]));
-      for (const proposal of propose(input)) {
-        const [real, best] = [truth.get(proposal.receiptId), proposal.readings[0]];
-        if (real && best)
-          yield {
-            decision: proposal.decision,
-            pattern: best.pattern,
-            confidence: best.confidence,
-            ok: right(proposal, real, numbers),
-          };
+async function samplesOf(maker: Maker, seeds: readonly number[]): Promise<Sample[]> {
+  const all: Sample[] = [];
+  for (const level of maker.levels)
+    for (const seed of seeds)
+      for (const { proposal, right } of await maker.judged(level, seed)) {
+        const [best] = proposal.readings;
+        if (best && proposal.decision !== "none")
+          all.push({ features: featuresOf(best.pattern), right, weight: 1 });
       }
-    }
-  }
+  return all;
 }
 
-const seedsFrom = (from: number, count: number): number[] =>
-  Array.from({ length: count }, (_, at) => from + at);
-
-function counted(seeds: readonly number[], hard: boolean): Map<string, Tally> {
-  const found = new Map<string, Tally>();
-  for (const { pattern, ok } of readings(seeds, hard)) {
-    const tally = found.get(pattern) ?? { hits: 0, all: 0 };
-    found.set(pattern, { hits: tally.hits + (ok ? 1 : 0), all: tally.all + 1 });
-  }
-  return found;
+/** Every maker counts as much as every other, however many books it made. */
+function alikeHeavy(sets: readonly (readonly Sample[])[]): Sample[] {
+  return sets.flatMap((set) => set.map((sample) => ({ ...sample, weight: EACH / set.length })));
 }
 
-/** Readings of a kind before it has a line of its own; of fewer the rate of its decision is the better guess. */
-const LEAST = 25;
-/** Readings on hardest books that say enough by themselves. */
-const ENOUGH = 50;
+const EACH = 12_000;
 
 /**
- * Counts anew how often readings of each kind are right and writes
- * src/core/matching/decision/calibrationTable.generated.ts: `npm run bench -- calibrate 100 400` (first seed,
- * how many). Quality is measured on other seeds than these.
+ * Fits the weights of confidence and writes them: `npm run bench -- calibrate 100 20` (first seed,
+ * how many). Beside it, how well the weights of the other makers foretell each that is left out.
  */
-export function calibrate(from = 100, count = 400): Measure[] {
-  const seeds = seedsFrom(from, count);
-  const [hard, easy] = [counted(seeds, true), counted(seeds, false)];
-  const whole = new Map<string, Tally>();
-  const lines: string[] = [];
-  for (const pattern of [...new Set([...hard.keys(), ...easy.keys()])].sort()) {
-    const [a, b] = [
-      hard.get(pattern) ?? { hits: 0, all: 0 },
-      easy.get(pattern) ?? { hits: 0, all: 0 },
-    ];
-    const { hits, all } = a.all >= ENOUGH ? a : { hits: a.hits + b.hits, all: a.all + b.all };
-    if (all >= LEAST) {
-      lines.push(`  "${pattern}": [${hits}, ${all}],`);
-      continue;
-    }
-    const rare = whole.get(pattern.split(" ")[0] ?? "") ?? { hits: 0, all: 0 };
-    whole.set(pattern.split(" ")[0] ?? "", { hits: rare.hits + a.hits, all: rare.all + a.all });
+export async function calibrate(from = 100, count = 12): Promise<Measure[]> {
+  const seeds = Array.from({ length: count }, (_, at) => from + at);
+  const makers = MAKERS.filter(({ levels }) => levels.length > 0);
+  const sets = await Promise.all(
+    makers.map((maker) => samplesOf(maker, maker.fitOn === "any" ? seeds : maker.fitOn)),
+  );
+  const weights = fitted(alikeHeavy(sets));
+  write(weights, from, count);
+  const measures: Measure[] = [];
+  for (const [at, maker] of makers.entries()) {
+    const isFitted = maker.fitOn.length > 0;
+    const set = isFitted ? (sets[at] ?? []) : await samplesOf(maker, maker.keptApart);
+    const rest = isFitted ? fitted(alikeHeavy(sets.filter((_, index) => index !== at))) : weights;
+    measures.push({
+      work: `Brier score of ${maker.name}, left out of the fit (${set.length})`,
+      took: brier(set, rest).toFixed(4),
+      must: "–",
+    });
   }
+  return measures;
+}
+
+const brier = (samples: readonly Sample[], weights: Weights): number =>
+  samples.reduce(
+    (sum, { features, right }) => sum + (likelihood(features, weights) - (right ? 1 : 0)) ** 2,
+    0,
+  ) / Math.max(1, samples.length);
+
+function write(weights: Weights, from: number, count: number): void {
+  const lines = [...weights]
+    .filter(([, weight]) => Math.abs(weight) >= 0.05)
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([feature, weight]) => `  ${JSON.stringify(feature)}: ${weight.toFixed(2)},`);
   writeFileSync(
-    join(process.cwd(), "src/core/matching/decision/calibrationTable.generated.ts"),
+    join(process.cwd(), "src/core/matching/decision/weights.generated.ts"),
     `/**
- * How often readings of a kind were right on generated books with known truth,
- * hits and readings by decision, numbers, sum and payer. Written by \`npm run
- * bench -- calibrate\` (tests/bench/calibration.ts; both makers, seeds ${from} to
- * ${from + count - 1}): by the hardest books where they have fifty of a kind, else by
- * easier ones too, for what is doubtful is so on hard books.
+ * How much each piece of evidence says that a reading is right, in natural
+ * logarithms of odds. Written by \`npm run bench -- calibrate\`
+ * (tests/bench/calibration.ts; the makers of the project, seeds ${from} to ${from + count - 1}, and
+ * the third maker's books 8101 and 8102).
  */
-export const SEEN: Readonly<Record<string, readonly [hits: number, all: number]>> = {
+export const WEIGHTS: Readonly<Record<string, number>> = {
 ${lines.join("\n")}
 };
 `,
   );
-  return [...whole].map(([decision, { hits, all }]) => ({
-    work: `Rare kinds decided “${decision}”, right on hardest books (${all})`,
-    took: (hits / Math.max(1, all)).toFixed(3),
-    must: "PRIOR of calibration.ts",
-  }));
 }
 
-/** Said against so by tenths of confidence, hardest books of both makers together, tenths of 200 and more. */
-export function confidence(from = 50_000, count = 100): Measure[] {
+/** Said against so by tenths of confidence, each maker's books that nothing was fitted on. */
+export async function confidence(from = 50_000, count = 12): Promise<Measure[]> {
+  const seeds = Array.from({ length: count }, (_, at) => from + at);
+  const found: Measure[] = [];
+  for (const maker of MAKERS.filter(({ levels }) => levels.length > 0)) {
+    const judged: Judged[] = [];
+    for (const level of maker.levels)
+      for (const seed of maker.fitOn === "any" ? seeds : maker.keptApart)
+        judged.push(...(await maker.judged(level, seed)));
+    found.push(...tenths(maker.name, judged));
+  }
+  return found;
+}
+
+function tenths(name: string, judged: readonly Judged[]): Measure[] {
   const bins = Array.from({ length: 10 }, () => ({ n: 0, said: 0, so: 0 }));
-  for (const reading of readings(seedsFrom(from, count), true)) {
-    const bin = bins[Math.min(9, Math.floor(reading.confidence * 10))];
-    if (!bin || reading.decision === "none") continue;
+  for (const { proposal, right } of judged) {
+    const said = proposal.readings[0]?.confidence ?? 0;
+    const bin = bins[Math.min(9, Math.floor(said * 10))];
+    if (!bin || proposal.decision === "none") continue;
     bin.n += 1;
-    bin.said += reading.confidence;
-    bin.so += reading.ok ? 1 : 0;
+    bin.said += said;
+    bin.so += right ? 1 : 0;
   }
   return bins.flatMap(({ n, said, so }, at) =>
-    n < 200
+    n < 100
       ? []
       : [
           {
-            work: `Confidence ${at * 10} to ${at * 10 + 10} %, hardest books, both makers, seeds ${from} to ${from + count - 1} (${n})`,
-            took: `${(said / n).toFixed(3)} said, ${(so / n).toFixed(3)} so, ${Math.abs((100 * (said - so)) / n).toFixed(1)} points`,
-            must: "3 points",
+            work: `Confidence ${at * 10} to ${at * 10 + 10} %, ${name} (${n})`,
+            took: `${(said / n).toFixed(3)} said, ${(so / n).toFixed(3)} so`,
+            must: "within 5 points",
           },
         ],
   );

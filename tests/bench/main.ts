@@ -1,6 +1,6 @@
 import { cpus } from "node:os";
 
-import { matchingQuality, qualityByClass } from "./accuracy";
+import { qualityByClass } from "./accuracy";
 import { aging } from "./aging";
 import { calibrate, confidence } from "./calibration";
 import { followup } from "./followup";
@@ -11,10 +11,13 @@ import { ledger } from "./ledger";
 import { lists } from "./lists/lists";
 import { matching } from "./matching";
 import type { Measure } from "./measure";
+import { makers } from "./quality";
 import { readings } from "./readings";
+import { vetoes } from "./vetoes";
 
 const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = {
-  quality: matchingQuality,
+  makers,
+  vetoes,
   classes: qualityByClass,
   confidence,
   matching,
@@ -29,8 +32,8 @@ const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = {
 
 const wanted = process.argv.slice(2);
 /**
- * Numbers after a name are seeds: `confidence 50000 100`, `calibrate 100 400`; calibrating writes a
- * table, and runs only when it is asked for.
+ * Numbers after a name are seeds: `confidence 50000 100`, `calibrate 100 400`; calibrating writes
+ * the weights, and runs only when it is asked for.
  */
 const [from, count] = wanted.map(Number).filter((amount) => Number.isInteger(amount));
 if (from !== undefined) Object.assign(BENCHES, { confidence: () => confidence(from, count) });

@@ -83,7 +83,6 @@ test.describe("the ten minutes of the README, on a demo book as it comes", () =>
     await open("BRIGHTWATER UNIF");
     for (const number of ["20605", "20606", "20669", "20670"])
       await expect(workings(page)).toContainText(number);
-    await go("/match?queue=check");
     await open("WINDRUSH COMMUNI");
     await expect(workings(page)).toContainText("CN-20498");
     await page.keyboard.press("Enter");

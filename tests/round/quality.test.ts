@@ -5,7 +5,7 @@ import { generate } from "../bench/books/generate";
 
 /**
  * The goals of docs/benchmarks.md, on a few made-up books with known truth; `npm run bench --
- * quality` measures more.
+ * makers` measures more.
  */
 describe("matching made-up books", () => {
   it("with one difficulty a receipt: nothing wrong is applied, and nearly everything clear is", () => {

@@ -1,3 +1,5 @@
+import { currencyOf, minorDigits } from "@/core/money";
+
 import type { Table } from "./csv/table";
 import { FIELDS } from "./fields";
 import type { FileKind } from "./mapping";
@@ -30,6 +32,12 @@ export function agreedTable(
       cells: fields.map(({ field }) => row[field] ?? ""),
     })),
   };
+}
+
+/** Decimals of a currency by its code as it is written; two where nobody knows it. */
+export function digitsOf(code: string): number {
+  const currency = currencyOf(code);
+  return currency ? minorDigits(currency) : 2;
 }
 
 /** Minor units as decimal text, for sums that a format writes whole. */

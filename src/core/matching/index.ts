@@ -21,5 +21,7 @@ export type {
   Spot,
 } from "./types";
 export { payersFor } from "./payers/payers";
+export { toBeSure } from "./decision/toBeSure";
+export { featuresOf } from "./decision/calibration";
 export { oddity, sureKind } from "./decision/sureKinds";
 export { reasonInWords, speaksAgainst } from "./decision/words";

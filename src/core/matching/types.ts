@@ -14,6 +14,8 @@ export type MatchItem = {
   readonly balance: Minor;
   readonly poNumber: string | null;
   readonly terms: string | null;
+  /** Whether another receipt takes a part of it; what is left is then no sum that anybody would pay. */
+  readonly touched?: true;
 };
 export type MatchReceipt = {
   readonly id: number;
@@ -90,6 +92,8 @@ export type MatchingInput = {
     readonly smallDifferenceLimit: number;
     /** What cards pay on top, in percent (decimal text), where that is agreed. */
     readonly surchargePercent?: string | null;
+    /** How likely a sure one may be wrong at most, as estimated; a share of one. */
+    readonly riskLimit?: number;
   };
 };
 
@@ -110,7 +114,14 @@ export type Reason =
   | { readonly code: "sum_all_open"; readonly count: number }
   | { readonly code: "sum_of_quoted"; readonly count: number }
   | { readonly code: "discount"; readonly sum: Minor; readonly inTime: boolean }
+  | { readonly code: "discount_allowed"; readonly sum: Minor }
   | { readonly code: "surcharge"; readonly sum: Minor; readonly percent: string }
+  | { readonly code: "statement"; readonly until: Day | null; readonly count: number }
+  | { readonly code: "oldest_first" }
+  | { readonly code: "fee"; readonly by: Minor }
+  | { readonly code: "claim"; readonly by: Minor }
+  | { readonly code: "rest_next" }
+  | { readonly code: "rounded"; readonly by: Minor }
   | { readonly code: "email" }
   | { readonly code: "domain"; readonly domain: string }
   | { readonly code: "name"; readonly exact: boolean }
@@ -139,7 +150,8 @@ export type Reason =
   | { readonly code: "against_double"; readonly paidOn: Day; readonly receiptId: number }
   | { readonly code: "against_currency" }
   | { readonly code: "against_also"; readonly paidOn: Day }
-  | { readonly code: "against_claimed" };
+  | { readonly code: "against_claimed" }
+  | { readonly code: "against_risk"; readonly certain: number };
 
 export type ReadingLine = {
   readonly itemId: number;
@@ -157,7 +169,7 @@ export type MatchCandidate = {
   readonly surcharge?: Minor;
   /** Probability that the whole reading is right, 0 to 1. */
   readonly confidence: number;
-  /** The pattern of evidence that the probability is the hit rate of. */
+  /** The pattern of evidence that the probability is reckoned from. */
   readonly pattern: string;
   readonly reasons: readonly Reason[];
 };

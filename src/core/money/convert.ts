@@ -1,4 +1,4 @@
-import { minorDigits, type Currency } from "./currency";
+import { type Currency, minorDigits, unitOf } from "./currency";
 import type { Minor } from "./minor";
 import { ratioOf, type Ratio } from "./ratio";
 import { mulDiv } from "./rounding";
@@ -42,5 +42,5 @@ export function convertBack(amount: number, from: Currency, to: Currency, rate: 
  * @example ownRate(minor(10712), "USD", minor(10000), "EUR") // "1.07120"
  */
 export function ownRate(got: number, gotIn: Currency, given: number, givenIn: Currency): string {
-  return (got / 10 ** minorDigits(gotIn) / (given / 10 ** minorDigits(givenIn))).toFixed(5);
+  return (got / unitOf(gotIn) / (given / unitOf(givenIn))).toFixed(5);
 }

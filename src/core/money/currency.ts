@@ -50,6 +50,9 @@ export function minorDigits(currency: Currency): number {
   return EXCEPTIONS[currency] ?? 2;
 }
 
+/** Minor units in a whole one: USD 100, JPY 1, KWD 1000. */
+export const unitOf = (currency: Currency): number => 10 ** minorDigits(currency);
+
 /** All codes that are known, in alphabetical order. */
 export function allCurrencies(): Currency[] {
   return [...KNOWN] as Currency[];

@@ -1,5 +1,5 @@
 export { convert, convertBack, inCurrency, ownRate } from "./convert";
-export { allCurrencies, currencyOf, minorDigits, type Currency } from "./currency";
+export { allCurrencies, currencyOf, minorDigits, unitOf, type Currency } from "./currency";
 export { add, minor, negate, sumOf, ZERO, type Minor } from "./minor";
 export { percentOf, ratioOf, type Ratio } from "./ratio";
 export { mulDiv, type Rounding } from "./rounding";

@@ -45,6 +45,7 @@ function matchingInput(db: Db): MatchingInput {
       discountGraceDays: settings.discountGraceDays,
       smallDifferenceLimit: settings.smallDifferenceLimit,
       surchargePercent: settings.surchargePercent,
+      riskLimit: settings.wrongPerThousand / 1000,
     },
   };
 }

@@ -26,6 +26,7 @@ export function Reasons({ reading }: ReasonsProps): ReactNode {
             Against: {words}
           </li>
         ))}
+      {reading?.toBeSure ? <li>It would be sure with {reading.toBeSure}.</li> : null}
       {reading ? <li data-tone="soft">Right {certainty(reading.confidence)}</li> : null}
     </List>
   );

@@ -202,6 +202,7 @@ describe("a tally while it is typed", () => {
           surcharge: minor(0),
           confidence: 1,
           reasons: [],
+          toBeSure: null,
           withCredit: false,
         },
         USD,

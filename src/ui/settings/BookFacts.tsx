@@ -1,7 +1,8 @@
 "use client";
 
 import { Box, chakra } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import NextLink from "next/link";
+import type { ComponentProps, ReactNode } from "react";
 
 import { formatDay } from "@/core/calendar";
 
@@ -48,6 +49,7 @@ export function Facts(props: FactsProps): ReactNode {
           {...field("smallDifferenceLimit")}
           help="Written off with one tick; a larger one needs a second person."
         />
+        <RiskField {...field("wrongPerThousand")} />
         <AmountField
           label="Smallest overdue sum asked for"
           currency={currency}
@@ -144,5 +146,22 @@ function LetterDays({ form }: { form: FactsForm }): ReactNode {
         <p data-tone="off">{form.formState.errors.hour.message}</p>
       ) : null}
     </Box>
+  );
+}
+
+/** How many of a thousand sure ones may be wrong, as estimated. */
+function RiskField(props: Omit<ComponentProps<typeof TextField>, "label">): ReactNode {
+  return (
+    <div>
+      <TextField
+        label="Sure ones that may be wrong, of a thousand"
+        inputMode="numeric"
+        help="By estimate, at most; what is doubted more is looked at."
+        {...props}
+      />
+      <NextLink href="match/replay" prefetch={false}>
+        What it would have done in this book
+      </NextLink>
+    </div>
   );
 }

@@ -18,6 +18,7 @@ export type Settings = {
   cutOverOn: Day;
   discountGraceDays: number;
   smallDifferenceLimit: number;
+  wrongPerThousand: number;
   smallestSumAskedFor: number;
   replyTo: string;
   mailServer: MailServerFacts | null;
@@ -46,6 +47,7 @@ const schema = (currency: Currency) => {
     country: z.string().regex(/^[A-Z]{2}$/, "Choose a country."),
     discountGraceDays: z.string().regex(/^([0-9]|[12][0-9]|30)$/, "0 to 30 days."),
     smallDifferenceLimit: amount,
+    wrongPerThousand: z.string().regex(/^([1-9]|[1-9][0-9]|1[0-9]{2}|200)$/, "1 to 200."),
     smallestSumAskedFor: amount,
     surchargePercent: z
       .string()
@@ -89,6 +91,7 @@ export function useFacts({ settings, currency }: FactsProps) {
       country: settings.country,
       discountGraceDays: String(settings.discountGraceDays),
       smallDifferenceLimit: toDecimal(settings.smallDifferenceLimit, currency),
+      wrongPerThousand: String(settings.wrongPerThousand),
       smallestSumAskedFor: toDecimal(settings.smallestSumAskedFor, currency),
       surchargePercent: settings.surchargePercent ?? "",
       returnFee: settings.returnFee === null ? "" : toDecimal(settings.returnFee, currency),
@@ -126,6 +129,7 @@ export function useFacts({ settings, currency }: FactsProps) {
             weekdays.length === 0 ? null : { weekdays: weekdays.map(Number), hour: Number(hour) },
           discountGraceDays: Number(typed.discountGraceDays),
           smallDifferenceLimit: minorOf(typed.smallDifferenceLimit),
+          wrongPerThousand: Number(typed.wrongPerThousand),
           smallestSumAskedFor: minorOf(typed.smallestSumAskedFor),
           surchargePercent: typed.surchargePercent || null,
           returnFee: typed.returnFee === "" ? null : minorOf(typed.returnFee),

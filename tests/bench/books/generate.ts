@@ -351,8 +351,12 @@ class Maker {
     };
   }
 
-  /** The same sum once more: the second is nobody's until somebody looks. */
+  /**
+   * The same sum once more: the second is nobody's until somebody looks; unless another item of
+   * that sum is open, which it may pay.
+   */
   private again(firm: Firm, chosen: Chosen, paidOn: Day): void {
+    if (firm.open.filter(({ balance }) => balance === chosen.lines[0]?.amount).length > 1) return;
     this.add({
       _firm: firm,
       paidOn,

@@ -266,7 +266,8 @@ class Trial {
       if (deal.kind === "instalment") this.send(who, this.rest(deal), paidOn);
       if (deal.kind === "several" && free.length > 2 && dice.chance(0.12))
         this.sameListAgain(who, deal, free, paidOn);
-      if (deal.kind === "single" && dice.chance(0.05))
+      const other = who.open.filter(({ balance }) => balance === deal.parts[0]?.amount).length > 1;
+      if (deal.kind === "single" && dice.chance(0.05) && !other)
         this.add({
           paidOn: addDays(paidOn, dice.whole(0, 3)),
           amount: deal.parts[0]?.amount ?? 0,

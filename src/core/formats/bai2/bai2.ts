@@ -1,7 +1,6 @@
-import { currencyOf, minorDigits } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 
-import { agreedTable, type AgreedRow, balanceCheck, decimalOf } from "../agreedTable";
+import { type AgreedRow, agreedTable, balanceCheck, decimalOf, digitsOf } from "../agreedTable";
 import type { Table } from "../csv/table";
 
 export const isBai2 = (text: string): boolean =>
@@ -140,7 +139,7 @@ function opened(fields: readonly string[], group: string): Account {
   const currency = fields[1] || group;
   const account: Account = {
     currency,
-    digits: minorDigits(currencyOf(currency) ?? ("USD" as never)),
+    digits: digitsOf(currency),
     control: 0,
     opening: null,
     closing: null,

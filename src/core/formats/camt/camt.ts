@@ -1,7 +1,7 @@
-import { currencyOf, minorDigits, parseAmount } from "@/core/money";
+import { currencyOf, parseAmount } from "@/core/money";
 import { type Failure, fail, ok, type Result } from "@/core/result";
 
-import { agreedTable, type AgreedRow, balanceCheck, decimalOf } from "../agreedTable";
+import { type AgreedRow, agreedTable, balanceCheck, decimalOf, digitsOf } from "../agreedTable";
 import type { Table } from "../csv/table";
 import { allAt, at, textAt, type XmlNode, xmlTree } from "../xml/tree";
 import { partOf, remittanceOf, remittanceRows } from "./details";
@@ -88,7 +88,7 @@ function checkOf(
     return node ? signedSum(node) : null;
   };
   const [opening, closing] = [balance(["OPBD", "PRCD"]), balance(["CLBD"])];
-  const digits = minorDigits(currencyOf(opening?.currency ?? "USD") ?? ("USD" as never));
+  const digits = digitsOf(opening?.currency ?? "");
   return balanceCheck(
     opening?.minor ?? null,
     entries.map((entry) => signedSum(entry).minor),
@@ -100,7 +100,7 @@ function checkOf(
 /** An entry as one line, or as a line for each of its details where they add up to it. */
 function linesOf(entry: XmlNode): Record<string, string>[] {
   const { minor, currency } = signedSum(entry);
-  const digits = minorDigits(currencyOf(currency) ?? ("USD" as never));
+  const digits = digitsOf(currency);
   const reference = textAt(entry, "AcctSvcrRef") ?? "";
   const shared = {
     postedOn: dayAt(at(entry, "BookgDt")) || dayAt(at(entry, "ValDt")),
@@ -137,7 +137,7 @@ function noticeTable(statements: readonly XmlNode[]): Result<Table> {
     .filter((entry) => textAt(entry, "CdtDbtInd") === "CRDT")
     .flatMap((entry) => {
       const { minor, currency } = signedSum(entry);
-      const digits = minorDigits(currencyOf(currency) ?? ("USD" as never));
+      const digits = digitsOf(currency);
       const shared = {
         paidOn: dayAt(at(entry, "BookgDt")) || dayAt(at(entry, "ValDt")),
         currency,

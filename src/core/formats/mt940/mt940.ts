@@ -1,7 +1,6 @@
-import { currencyOf, minorDigits } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 
-import { agreedTable, type AgreedRow, balanceCheck, decimalOf } from "../agreedTable";
+import { type AgreedRow, agreedTable, balanceCheck, decimalOf, digitsOf } from "../agreedTable";
 import type { Table } from "../csv/table";
 import { remittanceIn } from "./remittance";
 
@@ -38,7 +37,7 @@ function balanceOf(text: string): Balance | null {
 /** A sum of SWIFT: digits, a comma, decimals that may be missing. */
 function minorOf(text: string, currency: string): number | null {
   const match = /^(\d{1,12}),(\d{0,3})$/.exec(text);
-  const digits = minorDigits(currencyOf(currency) ?? ("USD" as never));
+  const digits = digitsOf(currency);
   if (!match || /[1-9]/.test((match[2] ?? "").slice(digits))) return null;
   return Number(`${match[1] ?? "0"}${(match[2] ?? "").slice(0, digits).padEnd(digits, "0")}`);
 }
@@ -80,7 +79,7 @@ function lineOf(text: string, information: string, currency: string): Line | nul
       id: "",
       postedOn: bookingDay(part(1), match[2]),
       currency,
-      amount: decimalOf(minor, minorDigits(currencyOf(currency) ?? ("USD" as never))),
+      amount: decimalOf(minor, digitsOf(currency)),
       description: wordsOf({
         information,
         reference: part(7),
@@ -157,7 +156,7 @@ function statementTable(rows: readonly AgreedRow[], statements: readonly Stateme
 }
 
 function checkOf({ opening, closing, sums, currency }: Statement): ReturnType<typeof balanceCheck> {
-  const digits = minorDigits(currencyOf(currency) ?? ("USD" as never));
+  const digits = digitsOf(currency);
   return balanceCheck(opening?.minor ?? null, sums, closing?.minor ?? null, (sum) =>
     decimalOf(sum, digits),
   );

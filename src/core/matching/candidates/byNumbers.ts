@@ -1,26 +1,28 @@
 import { add, minor, type Minor, sumOf } from "@/core/money";
 
 import type { MatchItem, Reason } from "../types";
-import { sumKind, sumReasons, whole } from "./candidate";
+import { lateOrAllowed, whole } from "./candidate";
+import { addGaps, addMended, addShortfall } from "./byUnsaid";
 import { choices } from "./choices";
 import type { CustomerScope } from "./customerScope";
-import { mended, overTooMuch, statedParts, toldOtherwise, ways } from "./lists";
-import { fill, type Part } from "./sums";
+import { overTooMuch, statedParts, toldOtherwise, ways } from "./lists";
+import { saidItems, saidNumbers } from "./said";
+import { fill, type Part, subsetsOf } from "./sums";
 
 /**
  * Readings by the numbers that a memo names. Lists with a choice are settled by the sum; what cannot
  * be settled is read as far as it is sure.
  */
 export function readByNumbers(scope: CustomerScope): void {
-  if (addExact(scope)) return;
+  if (addExact(scope) || addStated(scope) || addShortfall(scope)) return;
   const { named, receipt } = scope;
   const { items } = named;
+  const gaps = addGaps(scope);
   if (!items.some(({ balance }) => balance > 0)) return;
-  const stated = addStated(scope, items);
-  const mendings = addMended(scope, items);
+  const mendings = gaps > 0 ? gaps : addMended(scope, items);
   const full = sumOf(items, (item) => item.balance);
   const off = add(receipt.amount, -full);
-  const found: Rest = { items, full, off, stated, mendings };
+  const found: Rest = { items, full, off, mendings };
   if (off > 0 && off === scope.around.surcharge(receipt.method, full)) addSurcharged(scope, found);
   else if (off > 0) addOver(scope, found);
   else addShort(scope, found);
@@ -32,7 +34,6 @@ type Rest = {
   readonly full: Minor;
   /** What came beyond the items; below zero where it is less. */
   readonly off: Minor;
-  readonly stated: boolean;
   /** Ways in which one number of the list would be wrong. */
   readonly mendings: number;
 };
@@ -43,42 +44,49 @@ function addExact(scope: CustomerScope): boolean {
   const exact = choices(named).flatMap((items) => ways(scope, items));
   const withOut =
     exact.length === 0 && named.out.length > 0 ? ways(scope, [...named.items, ...named.out]) : [];
+  if (exact.length === 0 && withOut.length === 0) return addOfOrder(scope);
   for (const parts of [...exact, ...withOut].slice(0, 4))
-    scope.add({
-      lines: parts,
-      sum: sumKind(parts),
-      numbers: named.how,
-      reasons: [saidNumbers(scope, parts), ...sumReasons(parts), ...leftOut(scope)],
-      doubt: exact.length > 1 ? 1 : withOut.length,
-    });
-  return exact.length > 0 || withOut.length > 0;
+    for (const paid of lateOrAllowed(parts))
+      scope.add({
+        ...paid,
+        numbers: named.how,
+        reasons: [saidNumbers(scope, parts), ...paid.reasons, ...leftOut(scope)],
+        doubt: exact.length > 1 ? 1 : withOut.length,
+      });
+  return true;
 }
 
-function addStated(scope: CustomerScope, items: readonly MatchItem[]): boolean {
-  const parts = statedParts(scope, items);
-  if (parts)
+/** An order that came in several invoices, some of which make the sum. */
+function addOfOrder(scope: CustomerScope): boolean {
+  const { named, receipt } = scope;
+  if (named.how !== "order" || named.open.length > 0) return false;
+  const single = named.items.filter((item) => item.balance === receipt.amount).slice(0, 1);
+  const sets = single.length > 0 ? [single] : subsetsOf(named.items, receipt.amount);
+  for (const set of sets.slice(0, 2))
+    scope.add({
+      lines: set.map((item) => whole(item)),
+      sum: "exact",
+      numbers: "order",
+      reasons: [saidItems(scope, set), { code: "sum_of_quoted", count: set.length }],
+      doubt: sets.length > 1 ? 1 : 0,
+    });
+  return sets.length > 0;
+}
+
+function addStated(scope: CustomerScope): boolean {
+  const found = choices(scope.named).flatMap((items) => {
+    const parts = statedParts(scope, items);
+    return parts ? [parts] : [];
+  });
+  for (const parts of found.slice(0, 2))
     scope.add({
       lines: parts,
       sum: "told",
       numbers: scope.named.how,
-      reasons: [saidItems(scope, items), { code: "sums_beside", count: scope.named.stated.size }],
-      doubt: scope.named.open.length,
+      reasons: [saidNumbers(scope, parts), { code: "sums_beside", count: scope.named.stated.size }],
+      doubt: found.length > 1 ? 1 : 0,
     });
-  return parts !== null;
-}
-
-function addMended(scope: CustomerScope, items: readonly MatchItem[]): number {
-  const found = mended(scope, items);
-  const [only] = found;
-  if (only && found.length === 1)
-    scope.add({
-      lines: only,
-      sum: "mended",
-      numbers: scope.named.how,
-      reasons: [saidItems(scope, items), { code: "mended", count: only.length }],
-      doubt: scope.named.open.length,
-    });
-  return found.length;
+  return found.length > 0;
 }
 
 function addSurcharged(scope: CustomerScope, { items, off }: Rest): void {
@@ -91,7 +99,7 @@ function addSurcharged(scope: CustomerScope, { items, off }: Rest): void {
   });
 }
 
-function addOver(scope: CustomerScope, { items, off, full, stated, mendings }: Rest): void {
+function addOver(scope: CustomerScope, { items, off, full, mendings }: Rest): void {
   const { named } = scope;
   const lines = items.map((item) => whole(item));
   scope.add({
@@ -100,13 +108,14 @@ function addOver(scope: CustomerScope, { items, off, full, stated, mendings }: R
     numbers: named.how,
     reasons: [saidItems(scope, items), { code: "against_over", by: off }],
     doubt:
-      unsettled(scope, stated, lines) +
+      unsettled(scope, lines) +
       overTooMuch(scope, items, off, full) +
+      (named.how === "damaged" && off * 20 > full ? 1 : 0) +
       (mendings > 1 || named.sums > named.stated.size ? 1 : 0),
   });
 }
 
-function addShort(scope: CustomerScope, { items, off, stated }: Rest): void {
+function addShort(scope: CustomerScope, { items, off }: Rest): void {
   const lines = fill(items, scope.receipt.amount).map(({ item, amount }) => whole(item, amount));
   const [only] = items;
   const onAccount = off < 0 && scope.around.credit(scope.customerId) === -off;
@@ -119,13 +128,14 @@ function addShort(scope: CustomerScope, { items, off, stated }: Rest): void {
       ...(onAccount ? [{ code: "on_account", sum: minor(-off) } as const] : []),
       { code: "against_short", by: minor(-off) },
     ],
-    doubt: unsettled(scope, stated, lines),
+    // A number that is nearly one's own is hardly meant where the sum does not say so too.
+    doubt: unsettled(scope, lines) + (scope.named.how === "damaged" && !scope.told.inParts ? 1 : 0),
   });
 }
 
 /** Numbers that may be one of several items or are left out, and sums beside numbers that say otherwise. */
-function unsettled({ named }: CustomerScope, stated: boolean, lines: readonly Part[]): number {
-  return named.open.length + named.out.length + (stated ? 0 : toldOtherwise(named, lines));
+function unsettled({ named }: CustomerScope, lines: readonly Part[]): number {
+  return named.open.length + named.out.length + toldOtherwise(named, lines);
 }
 
 function leftOut(scope: CustomerScope): Reason[] {
@@ -134,21 +144,4 @@ function leftOut(scope: CustomerScope): Reason[] {
   return [
     { code: "left_out", numbers: out.map(({ number }) => number), spots: scope.spotsOf(out) },
   ];
-}
-
-const saidItems = (scope: CustomerScope, items: readonly MatchItem[]): Reason =>
-  saidNumbers(
-    scope,
-    items.map((item) => ({ item })),
-  );
-
-const HOW_SAID = { whole: "whole", none: "whole", digits: "digits", damaged: "near" } as const;
-
-function saidNumbers(scope: CustomerScope, parts: readonly { item: MatchItem }[]): Reason {
-  const { how } = scope.named;
-  const items = parts.map(({ item }) => item);
-  const spots = scope.spotsOf(items);
-  return how === "order"
-    ? { code: "po", number: items[0]?.poNumber ?? "", spots }
-    : { code: "numbers", numbers: items.map(({ number }) => number), how: HOW_SAID[how], spots };
 }

@@ -1,7 +1,9 @@
 import { add, minor, sumOf } from "@/core/money";
 
 import type { MatchItem } from "../types";
-import { sumReasons, whole } from "./candidate";
+import { addLessCredit, addRounded } from "./byCredits";
+import { lateOrAllowed, whole } from "./candidate";
+import { chanceOf, waysTo } from "./chance";
 import { oldestShape } from "./choices";
 import type { CustomerScope } from "./customerScope";
 import { fill, partsOf, subsetsOf } from "./sums";
@@ -16,6 +18,7 @@ export function readBySums(scope: CustomerScope, hasDigits: boolean): void {
   addDiscounted(scope, due);
   addSurcharged(scope, due);
   addLessCredit(scope, due);
+  if (!single) addRounded(scope, due);
   addAllOpen(scope);
   addPastDue(scope, due);
   addOldestOnes(scope, due);
@@ -31,8 +34,9 @@ function addSingle(scope: CustomerScope, due: readonly MatchItem[]): boolean {
   if (!oldest) return false;
   const several = equal.length > 1;
   const unclear =
-    several &&
-    (scope.named.loose || equal.some(({ customerId }) => customerId !== oldest.customerId));
+    (several &&
+      (scope.named.loose || equal.some(({ customerId }) => customerId !== oldest.customerId))) ||
+    hasSister(scope, oldest);
   scope.add({
     lines: [whole(oldest)],
     sum: "single",
@@ -46,17 +50,34 @@ function addSingle(scope: CustomerScope, due: readonly MatchItem[]): boolean {
   return true;
 }
 
+/** Where it is only known that somebody of the group paid, another site's item of the sum may be meant. */
+function hasSister(scope: CustomerScope, { id, balance, currency }: MatchItem): boolean {
+  const group = scope.around.payers.group(scope.customerId);
+  return (
+    !scope.isItself &&
+    scope.around
+      .scope(group)
+      .some(
+        (other) =>
+          other.id !== id &&
+          other.balance === balance &&
+          other.currency === currency &&
+          other.customerId !== scope.customerId,
+      )
+  );
+}
+
 function addDiscounted(scope: CustomerScope, due: readonly MatchItem[]): void {
   const { receipt, around } = scope;
   for (const item of due.slice(0, MOST)) {
     const part = partsOf(item, receipt.paidOn, around.graceDays)[1];
     if (part?.amount === receipt.amount)
-      scope.add({
-        lines: [part],
-        sum: part.inTime ? "discount" : "late",
-        numbers: "none",
-        reasons: [{ code: "sum_one", number: item.number }, ...sumReasons([part])],
-      });
+      for (const paid of lateOrAllowed([part]))
+        scope.add({
+          ...paid,
+          numbers: "none",
+          reasons: [{ code: "sum_one", number: item.number }, ...paid.reasons],
+        });
   }
 }
 
@@ -76,22 +97,6 @@ function addSurcharged(scope: CustomerScope, due: readonly MatchItem[]): void {
         scope.onTop(add(receipt.amount, -topped.balance)),
       ],
     });
-}
-
-function addLessCredit(scope: CustomerScope, due: readonly MatchItem[]): void {
-  for (const note of scope.items.filter((item) => item.balance < 0)) {
-    const less = due.find((item) => item.balance + note.balance === scope.receipt.amount);
-    if (less && scope.items.length > 2)
-      scope.add({
-        lines: [whole(less), whole(note)],
-        sum: "credit",
-        numbers: "none",
-        reasons: [
-          { code: "sum_one", number: less.number },
-          { code: "credit_note", numbers: [note.number] },
-        ],
-      });
-  }
 }
 
 function addAllOpen(scope: CustomerScope): void {
@@ -130,16 +135,30 @@ function addOldestOnes(scope: CustomerScope, due: readonly MatchItem[]): void {
 function addSubsets(scope: CustomerScope, due: readonly MatchItem[]): void {
   if (due.length <= 2) return;
   const most = due.length > 12 ? 4 : 12;
-  for (const subset of subsetsOf(due, scope.receipt.amount).slice(0, most))
-    if (subset.length < scope.items.length) addSet(scope, subset, "several");
+  const subsets = subsetsOf(due, scope.receipt.amount);
+  const only = subsets.length > 0 && waysTo(due, scope.receipt.amount) === 1;
+  for (const subset of subsets.slice(0, most))
+    if (subset.length < scope.items.length)
+      addSet(
+        scope,
+        subset,
+        "several",
+        only ? chanceOf(due, scope.receipt.amount, { size: subset.length, unit: scope.unit }) : 1,
+      );
 }
 
-function addSet(scope: CustomerScope, set: readonly MatchItem[], sum: "due" | "several"): void {
+function addSet(
+  scope: CustomerScope,
+  set: readonly MatchItem[],
+  sum: "due" | "several",
+  chance = 0,
+): void {
   scope.add({
     lines: set.map((item) => whole(item)),
     sum,
     numbers: "none",
     reasons: [{ code: "sum_several", count: set.length }],
+    chance,
   });
 }
 

@@ -13,6 +13,7 @@ export type AmountFit =
   | "surcharge"
   | "discount"
   | "late"
+  | "allowed"
   | "credit"
   | "mended"
   | "told"
@@ -24,7 +25,25 @@ export type AmountFit =
   | "due"
   | "several"
   | "oldest"
-  | "account";
+  | "account"
+  | "fee"
+  | "claim"
+  | "gap"
+  | "next"
+  | "statement"
+  | "told-oldest"
+  | "rounded";
+/** Ways in which the sum alone comes out, with whole items. */
+export const OUT_TO_THE_CENT: ReadonlySet<AmountFit> = new Set([
+  "single",
+  "all",
+  "due",
+  "several",
+  "discount",
+  "credit",
+  "statement",
+]);
+
 /**
  * How well the payer is known to be the customer: beyond doubt, likely, one of several, not known,
  * or clearly somebody else.
@@ -40,8 +59,15 @@ export type Draft = MatchCandidate & {
   /** What else tells how often such a reading is right; empty for most. */
   readonly shape: string;
   readonly flaws: number;
+  /** Of these, numbers that it passes over, and ways in which it may be another. */
+  readonly skipped: number;
+  readonly doubt: number;
   /** What the customer's habit adds: it orders readings, and makes none sure. */
   readonly lean: number;
+  /** Bits for the payer, and for a sum that hardly anybody else's items have. */
+  readonly bits: number;
+  /** How many sets of the customer's items would make such a sum by chance, where the sum alone tells the set. */
+  readonly chance: number;
 };
 
 /** An item given so much, with nothing taken off. */
@@ -66,6 +92,25 @@ export function sumReasons(parts: readonly Part[]): Reason[] {
     ...(notes.length > 0
       ? [{ code: "credit_note", numbers: notes.map(({ item }) => item.number) } as const]
       : []),
+  ];
+}
+
+/**
+ * Parts that come out, as they are paid. A discount that was taken too late is a short payment,
+ * whose rest stays open; beside it stands that the clerk allows it.
+ */
+export function lateOrAllowed(
+  parts: readonly Part[],
+): { lines: readonly Part[]; sum: AmountFit; reasons: Reason[] }[] {
+  const kept = { lines: parts, sum: sumKind(parts), reasons: sumReasons(parts) };
+  if (kept.sum !== "late") return [kept];
+  const allowed = sumOf(parts, ({ discount }) => discount);
+  return [
+    {
+      ...kept,
+      lines: parts.map((part) => (part.inTime ? part : { ...part, discount: minor(0) })),
+    },
+    { ...kept, sum: "allowed", reasons: [{ code: "discount_allowed", sum: allowed }] },
   ];
 }
 

@@ -1,11 +1,13 @@
-import { daysBetween } from "@/core/calendar";
-import { add, minor, type Minor, sumOf } from "@/core/money";
+import { add, minor, type Minor, sumOf, unitOf } from "@/core/money";
 
 import type { Memo } from "../memo/mention";
 import { namedIn, type ReferencedItems, type ReferenceQuality } from "../memo/scope";
+import type { Told } from "../memo/told";
 import type { PayerIndex } from "../payers/payers";
 import type { Habit, MatchItem, MatchReceipt, Payer, ReadingLine, Reason, Spot } from "../types";
 import type { AmountFit, Draft, PayerCertainty } from "./candidate";
+import { against } from "./contradictions";
+import { habitReasons } from "./habits";
 import { whoIs } from "./choices";
 import { scoreOf } from "./score";
 import type { Part } from "./sums";
@@ -21,6 +23,8 @@ export type MatchContext = {
   readonly habit: (customerId: number) => Habit | undefined;
   /** What stands on account of a group. */
   readonly credit: (customerId: number) => number;
+  /** Bits that it says that somebody's item has just this balance. */
+  readonly rarity: (currency: MatchItem["currency"], balance: number) => number;
 };
 
 /** A reading as it was found. `doubt`: in how many ways it may be another; `shape`: how it is calibrated. */
@@ -31,6 +35,7 @@ export type CandidateFound = {
   reasons: readonly Reason[];
   doubt?: number;
   shape?: string;
+  chance?: number;
 };
 
 /** One customer (with its sites, where it is the head office) as the one a receipt may be for. */
@@ -39,23 +44,42 @@ export class CustomerScope {
   readonly named: ReferencedItems;
   readonly payer: Payer | undefined;
   readonly who: PayerCertainty;
+  readonly told: Told;
+  /** Minor units in a whole one of the receipt's currency. */
+  readonly unit: number;
   readonly found: Draft[] = [];
 
   constructor(
     readonly receipt: MatchReceipt,
     readonly customerId: number,
-    { memo, payers }: { memo: Memo; payers: readonly Payer[] },
+    { memo, payers, told }: { memo: Memo; payers: readonly Payer[]; told: Told },
     readonly around: MatchContext,
   ) {
+    this.told = told;
+    this.unit = unitOf(receipt.currency);
     const group = around.payers.group(customerId);
     const inGroup = payers.filter((payer) => around.payers.group(payer.customerId) === group);
     this.payer = inGroup.find((payer) => payer.customerId === customerId) ?? inGroup[0];
     this.who = whoIs(this.payer, payers);
+    this.isItself =
+      this.payer?.customerId === customerId &&
+      inGroup.every(
+        (other) => other === this.payer || other.weight < (this.payer?.weight ?? 0) - 3,
+      );
     const scope = around.scope(customerId);
     this.items = scope.every((item) => item.currency === receipt.currency)
       ? scope
       : scope.filter((item) => item.currency === receipt.currency);
     this.named = namedIn(memo, this.items, this.payer, receipt.amount);
+  }
+
+  /** Credit notes that may be taken off beside some items: each alone, and all together. */
+  notesBeside(items: readonly MatchItem[]): MatchItem[][] {
+    const notes = this.items.filter((item) => item.balance < 0 && !items.includes(item));
+    return [
+      ...notes.slice(0, MOST_NOTES).map((note) => [note]),
+      ...(notes.length > 1 ? [notes] : []),
+    ];
   }
 
   onTop(sum: Minor): Reason {
@@ -67,12 +91,14 @@ export class CustomerScope {
   }
 
   /** Keeps a reading, unless it would give out more than came in. */
-  add({ lines, sum, numbers, reasons, doubt = 0, shape = "" }: CandidateFound): void {
-    const left = add(this.receipt.amount, -sumOf(lines, (line) => line.amount));
+  add(found: CandidateFound): void {
+    const { lines, sum, numbers, reasons, shape = "", chance = 0 } = found;
+    const { receipt, around } = this;
+    const left = add(receipt.amount, -sumOf(lines, (line) => line.amount));
     if (left < 0) return;
     const { foreign, unexplained } = this.named;
-    const skipped = numbers === "none" ? this.named.items.length : 0;
-    const habit = this.habitOf(lines, numbers);
+    const { skipped, doubt } = this.doubtOf(found);
+    const habit = habitReasons(this.around.habit(this.customerId), this.receipt, found);
     this.found.push({
       customerId: this.customerId,
       ...(sum === "surcharge" ? { onAccount: minor(0), surcharge: left } : { onAccount: left }),
@@ -93,8 +119,12 @@ export class CustomerScope {
       sum,
       who: this.who,
       shape,
+      skipped,
+      doubt,
       flaws: foreign.length + unexplained.length + skipped + doubt,
       lean: habit.length * LEAN,
+      bits: (this.payer?.weight ?? 0) + around.rarity(receipt.currency, receipt.amount),
+      chance,
       lines: lines.map(({ item, amount, discount }): ReadingLine => ({
         itemId: item.id,
         number: item.number,
@@ -107,10 +137,24 @@ export class CustomerScope {
         ...(this.payer?.reasons ?? []),
         ...habit,
         ...this.forGroup(lines),
-        ...this.against(),
+        ...this.speakingAgainst(),
       ],
     });
   }
+
+  /** Numbers that a reading passes over, and ways in which it may be another. */
+  private doubtOf(found: CandidateFound): { skipped: number; doubt: number } {
+    const { items, open, unread } = this.named;
+    const notes = this.items.some(({ balance }) => balance < 0);
+    const told = against(this.told, found, { amount: this.receipt.amount, unread, notes });
+    return {
+      skipped: found.numbers === "none" ? items.length + open.length : 0,
+      doubt: (found.doubt ?? 0) + told,
+    };
+  }
+
+  /** Whether the payer is known to be this very customer, and not just one of its group. */
+  readonly isItself: boolean;
 
   private remitted(numbers: ReferenceQuality): Reason[] {
     const { remittance = [] } = this.receipt;
@@ -122,7 +166,7 @@ export class CustomerScope {
     return own ? [] : [{ code: "group" }];
   }
 
-  private against(): Reason[] {
+  private speakingAgainst(): Reason[] {
     const { foreign, unexplained } = this.named;
     const against: Reason[] = [];
     if (foreign.length > 0) against.push({ code: "against_number", spots: foreign });
@@ -130,42 +174,8 @@ export class CustomerScope {
     if (this.who === "other") against.push({ code: "against_payer" });
     return against;
   }
-
-  /**
-   * Where nothing but the sum speaks: whether the customer is known to pay one item at a time, or
-   * several, and so long after the due day.
-   */
-  private habitOf(
-    lines: readonly Part[],
-    numbers: ReferenceQuality,
-  ): Extract<Reason, { code: "habit" | "usual_day" }>[] {
-    const habit = this.around.habit(this.customerId);
-    if (
-      numbers !== "none" ||
-      lines.length === 0 ||
-      habit === undefined ||
-      habit.receipts < HABIT_FROM
-    )
-      return [];
-    const found: Extract<Reason, { code: "habit" | "usual_day" }>[] = [];
-    const share = habit.several / habit.receipts;
-    if (lines.length > 1 && share >= 0.75) found.push({ code: "habit", how: "several" });
-    if (lines.length === 1 && share <= 0.25) found.push({ code: "habit", how: "single" });
-    const { late } = habit;
-    if (
-      late !== null &&
-      late !== undefined &&
-      lines.every(
-        ({ item }) =>
-          Math.abs(daysBetween(item.dueOn, this.receipt.paidOn) - late) <= USUAL_WITHIN_DAYS,
-      )
-    )
-      found.push({ code: "usual_day", late });
-    return found;
-  }
 }
 
-/** Receipts from which on a habit counts, and how far one leans. */
-const HABIT_FROM = 4;
 const LEAN = 3;
-const USUAL_WITHIN_DAYS = 3;
+/** Credit notes that are tried one by one. */
+const MOST_NOTES = 12;

@@ -1,24 +1,39 @@
 import { type ReferencedItems } from "@/core/matching/memo/scope";
-import { minor, type Minor, parseAmount, sumOf } from "@/core/money";
+import { minor, type Minor, sumOf } from "@/core/money";
 
+import { sumIn } from "../memo/told";
 import { type MatchItem } from "../types";
 import { whole } from "./candidate";
+import { isRound } from "./chance";
 import { type CustomerScope } from "./customerScope";
-import { exactWays, type Part } from "./sums";
+import { exactWays, type Part, partsOf } from "./sums";
 
 /** Sums that stand beside the numbers, if with them the list comes out; each at most what is open. */
 export function statedParts(scope: CustomerScope, items: readonly MatchItem[]): Part[] | null {
-  if (scope.named.stated.size === 0 || scope.named.open.length > 0) return null;
+  const inOrder = sumsInOrder(scope, items);
+  if (scope.named.stated.size === 0 && inOrder === null) return null;
   const parts = items.map((item) => {
-    const written = scope.named.stated.get(item.id);
-    const parsed =
-      written === undefined ? null : parseAmount(written.replaceAll(",", ""), ".", item.currency);
-    return whole(item, parsed?.ok ? parsed.value : item.balance);
+    const written = scope.named.stated.get(item.id) ?? "";
+    const said = inOrder?.get(item.id) ?? sumIn(written, item.currency) ?? item.balance;
+    const [, less] = partsOf(item, scope.receipt.paidOn, scope.around.graceDays);
+    return less?.inTime && less.amount === said ? less : whole(item, said);
   });
   const fits = parts.every(({ item, amount }) =>
     item.balance > 0 ? amount > 0 && amount <= item.balance : amount === item.balance,
   );
   return fits && sumOf(parts, ({ amount }) => amount) === scope.receipt.amount ? parts : null;
+}
+
+/** As many sums as numbers stand in the words: each belongs to the number before it. */
+function sumsInOrder(
+  scope: CustomerScope,
+  items: readonly MatchItem[],
+): ReadonlyMap<number, Minor> | null {
+  const { named, told } = scope;
+  if (told.sums.length !== items.length || named.stated.size === items.length) return null;
+  const at = ({ id }: MatchItem): number => named.spots.get(id)?.at ?? 0;
+  const inOrder = [...items].sort((a, b) => at(a) - at(b));
+  return new Map(inOrder.map(({ id }, index) => [id, told.sums[index] as Minor]));
 }
 
 /** An overpayment that could have paid something else that is open is no mere overpayment. */
@@ -28,9 +43,15 @@ export function overTooMuch(
   off: Minor,
   full: Minor,
 ): 0 | 1 {
+  // What is left of an item that another receipt took a part of is no invoice that was overpaid.
+  if (items.some(({ touched }) => touched)) return 1;
+  if (off < scope.unit && isRound(scope.receipt.amount, scope.unit)) return 0;
+  // Of a list that says less than was paid a number is missing.
+  if (items.length > 1 && off * 20 > full) return 1;
   return scope.items.some(
     (item) =>
       item.balance > 0 &&
+      item.touched !== true &&
       !items.includes(item) &&
       (item.balance === off || (off * 20 > full && item.balance <= off)),
   )
@@ -41,12 +62,8 @@ export function overTooMuch(
 /** A sum beside a number that says something else than the reading does. */
 export function toldOtherwise(named: ReferencedItems, parts: readonly Part[]): 0 | 1 {
   return parts.some(({ item, amount }) => {
-    const stated = named.stated.get(item.id);
-    return (
-      stated !== undefined &&
-      Number(stated.replace(/\D/g, "")) !== amount &&
-      Number(stated.replace(/\D/g, "")) !== item.total
-    );
+    const said = sumIn(named.stated.get(item.id) ?? "", item.currency);
+    return said !== null && said !== amount && said !== item.total;
   })
     ? 1
     : 0;
@@ -64,8 +81,7 @@ export function ways(scope: CustomerScope, items: readonly MatchItem[]): Part[][
     scope.around.graceDays,
   );
   if (found.length > 0) return found;
-  const notes = scope.items.filter((item) => item.balance < 0 && !items.includes(item));
-  for (const note of [...notes.map((note) => [note]), ...(notes.length > 1 ? [notes] : [])]) {
+  for (const note of scope.notesBeside(items)) {
     const taken = exactWays(
       items,
       minor(scope.receipt.amount - sumOf(note, (item) => item.balance)),
@@ -81,7 +97,9 @@ export function ways(scope: CustomerScope, items: readonly MatchItem[]): Part[][
 /** One number of a list left out, missing or wrong, where only one item makes the sum come out. */
 export function mended(scope: CustomerScope, items: readonly MatchItem[]): Part[][] {
   const full = sumOf(items, (item) => item.balance);
-  const rest = scope.items.filter((item) => item.balance > 0 && !items.includes(item));
+  const rest = scope.items.filter(
+    (item) => item.balance > 0 && item.touched !== true && !items.includes(item),
+  );
   const found: MatchItem[][] = [];
   // Equal ones go oldest first.
   const missing = rest.filter((item) => item.balance === scope.receipt.amount - full).slice(0, 1);

@@ -1,10 +1,12 @@
 import { toDecimal } from "@/core/money";
 
 import type { Memo } from "../memo/mention";
+import { toldIn } from "../memo/told";
 import type { PayerIndex } from "../payers/payers";
 import type { MatchReceipt, Payer } from "../types";
 import { readByNumbers } from "./byNumbers";
 import { readBySums } from "./bySums";
+import { readByWords } from "./byWords";
 import { type Draft, withoutRepeats } from "./candidate";
 import { CustomerScope, type MatchContext } from "./customerScope";
 
@@ -13,14 +15,18 @@ export function readingsOf(receipt: MatchReceipt, around: MatchContext): Draft[]
   const memo = around.memo(textOf(receipt));
   const payers = around.payers.find(receipt);
   const drafts: Draft[] = [];
+  const told = toldIn(receipt.reference, receipt.paidOn, receipt.currency);
   for (const customerId of candidates(payers, memo, around.payers))
-    drafts.push(...readingsFor(new CustomerScope(receipt, customerId, { memo, payers }, around)));
+    drafts.push(
+      ...readingsFor(new CustomerScope(receipt, customerId, { memo, payers, told }, around)),
+    );
   return withoutRepeats(drafts);
 }
 
 function readingsFor(scope: CustomerScope): readonly Draft[] {
   const { named, payer, who, receipt } = scope;
   if (named.items.length > 0 || named.open.length > 0) readByNumbers(scope);
+  if (payer && who !== "other") readByWords(scope);
   if (payer && who !== "other") readBySums(scope, /\d/.test(textOf(receipt)));
   return scope.found;
 }

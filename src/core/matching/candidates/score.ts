@@ -8,9 +8,14 @@ const NAMED: Partial<Record<AmountFit, number>> = {
   credit: 37,
   told: 37,
   late: 33,
+  fee: 36,
+  claim: 36,
+  next: 35,
+  gap: 31,
   mended: 30,
   part: 30,
   over: 26,
+  allowed: 22,
   short: 20,
 };
 const SUMS: Partial<Record<AmountFit, number>> = {
@@ -21,7 +26,11 @@ const SUMS: Partial<Record<AmountFit, number>> = {
   credit: 12,
   due: 12,
   late: 9,
+  allowed: 1,
   several: 6,
+  statement: 19,
+  "told-oldest": 14,
+  rounded: 8,
   oldest: 2,
   account: 0,
 };
@@ -29,6 +38,7 @@ const READ: Record<ReferenceQuality, number> = {
   whole: 0,
   digits: -2,
   order: -4,
+  cut: -6,
   damaged: -7,
   none: 0,
 };

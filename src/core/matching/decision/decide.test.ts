@@ -5,8 +5,8 @@ import { type Currency, currencyOf, minor, sumOf } from "@/core/money";
 
 import type { Draft } from "../candidates/candidate";
 import { exactWays, fill, subsetsOf } from "../candidates/sums";
-import type { MatchItem } from "../types";
-import { confidenceOf, patternOf } from "./calibration";
+import type { MatchItem, Reason } from "../types";
+import { confidenceOf, featuresOf, patternOf } from "./calibration";
 import { decide, type Seen } from "./decide";
 
 const USD = currencyOf("USD") as Currency;
@@ -24,7 +24,11 @@ const draft = (more: Partial<Draft> = {}): Draft => ({
   who: "certain",
   shape: "",
   flaws: 0,
+  skipped: 0,
+  doubt: 0,
   lean: 0,
+  bits: 30,
+  chance: 0,
   ...more,
 });
 const nothing: Seen = {
@@ -46,19 +50,36 @@ describe("what may be sure", () => {
       ),
     ).toEqual(["sure", "sure", "sure", "sure", "check"]);
   });
-  it("a sum alone only from a payer beyond doubt", () => {
-    expect(
-      (["certain", "likely", "weak", "unknown"] as const).map((who) =>
-        decision(draft({ numbers: "none", sum: "single", who, score: 30 })),
-      ),
-    ).toEqual(["sure", "check", "check", "check"]);
+  it("a sum alone only from a payer beyond doubt, or likely with a sum that hardly anybody owes", () => {
+    const bySum = (who: Draft["who"], bits: number): string =>
+      decision(draft({ numbers: "none", sum: "single", who, score: 30, bits }));
+    expect([bySum("certain", 0), bySum("likely", 10.9), bySum("likely", 11)]).toEqual([
+      "sure",
+      "check",
+      "sure",
+    ]);
+    expect([bySum("weak", 30), bySum("unknown", 30)]).toEqual(["check", "check"]);
   });
+  it.each<Draft["sum"]>(["several", "credit"])(
+    "%s by the sum alone only where hardly any set makes it by chance",
+    (sum) => {
+      const byChance = (chance: number): string =>
+        decision(draft({ numbers: "none", sum, score: 30, chance }));
+      expect([byChance(0.02), byChance(0.021)]).toEqual(["sure", "check"]);
+    },
+  );
+  it.each<Draft["sum"]>(["gap", "mended"])(
+    "%s lists only of a payer beyond doubt, and where chance makes hardly any",
+    (sum) =>
+      expect([
+        decision(draft({ numbers: "cut", sum, chance: 0.001 })),
+        decision(draft({ numbers: "cut", sum, chance: 0.1 })),
+        decision(draft({ numbers: "cut", sum, chance: 0.001, who: "likely" })),
+      ]).toEqual(["sure", "check", "check"]),
+  );
   it.each<[string, Partial<Draft>]>([
-    ["the sum of several", { numbers: "none", sum: "several" }],
     ["oldest first without a word", { numbers: "none", sum: "oldest" }],
-    ["a discount taken late", { sum: "late" }],
     ["a list that does not come out", { sum: "short" }],
-    ["a list mended by the sum", { sum: "mended" }],
     [
       "a part by a damaged number from a likely payer",
       { numbers: "damaged", sum: "part", who: "likely" },
@@ -100,11 +121,37 @@ describe("what may be sure", () => {
 });
 
 describe("how likely a reading is", () => {
-  it("is the hit rate of its pattern, never certainty, and that of its decision for a pattern never seen", () => {
-    expect(confidenceOf(patternOf(draft(), "sure", [], 1), "sure")).toBeGreaterThan(0.995);
-    expect(confidenceOf(patternOf(draft(), "sure", [], 1), "sure")).toBeLessThan(1);
-    expect(confidenceOf("a pattern never seen", "check")).toBe(0.56);
+  const of = (more: Partial<Draft>, decided: "sure" | "check", against: Reason[] = []): number =>
+    confidenceOf(patternOf(draft(more), decided, against, 1));
+  it("is high, and never certainty, where everything agrees", () => {
+    expect(of({}, "sure")).toBeGreaterThan(0.995);
+    expect(of({}, "sure")).toBeLessThan(1);
   });
+  it("falls with each thing that nothing explains", () => {
+    const plain = of({ numbers: "none", sum: "single" }, "sure");
+    const unread = of({ numbers: "none", sum: "single" }, "check", [
+      { code: "against_closed", spots: [] },
+    ]);
+    const rival = of({ numbers: "none", sum: "single", doubt: 1 }, "check", [
+      { code: "against_other_reading", count: 1 },
+    ]);
+    expect([unread < plain, rival < plain]).toEqual([true, true]);
+  });
+  it("is doubt for evidence that was never seen", () =>
+    expect(confidenceOf("check never seen at-all")).toBeLessThan(0.9));
+  it("counts words of a pattern alone, and with where number and sum come from", () =>
+    expect(featuresOf("check none single certain unread")).toEqual([
+      "all",
+      "check",
+      "none",
+      "single",
+      "none/single",
+      "none/single check",
+      "certain",
+      "none/single certain",
+      "unread",
+      "none/single unread",
+    ]));
 });
 
 describe("ways to a sum", () => {

@@ -1,14 +1,11 @@
-import type { AmountFit, Draft, PayerCertainty } from "../candidates/candidate";
-import type { ReferenceQuality } from "../memo/scope";
+import { type AmountFit, type Draft, OUT_TO_THE_CENT } from "../candidates/candidate";
 import type { Decision, Reason, Spot } from "../types";
+import { SAFE } from "./safeKinds";
 
 /** A second reading whose score lies within this of the best is near, and needs a person. */
 const NEAR = 8;
 /** Below this nothing says enough to propose it. */
 const LEAST = 10;
-
-/** Ways to come to the very sum. */
-const EXACT: ReadonlySet<AmountFit> = new Set(["single", "all", "due", "several", "discount"]);
 
 const LOOSE: ReadonlySet<AmountFit> = new Set(["part", "short", "over"]);
 
@@ -26,48 +23,19 @@ export type Seen = {
   readonly foreignCurrency: boolean;
 };
 
-/**
- * The kinds of reading that may be sure, with how well the payer must be
- * known. Safety is a matter of structure, not of the score: what does not
- * stand here is looked at by a person, however good it looks.
- */
-const SAFE: Partial<
-  Record<ReferenceQuality, Partial<Record<AmountFit, readonly PayerCertainty[]>>>
-> = {
-  whole: {
-    exact: ["certain", "likely", "weak", "unknown"],
-    discount: ["certain", "likely", "weak", "unknown"],
-    surcharge: ["certain", "likely"],
-    credit: ["certain", "likely", "weak"],
-    told: ["certain", "likely", "weak"],
-    part: ["certain", "likely", "weak"],
-    over: ["certain", "likely", "weak"],
-  },
-  digits: {
-    exact: ["certain", "likely", "weak"],
-    discount: ["certain", "likely", "weak"],
-    surcharge: ["certain"],
-    credit: ["certain", "likely"],
-    told: ["certain"],
-    part: ["certain", "likely"],
-    over: ["certain", "likely"],
-  },
-  order: {
-    exact: ["certain", "likely"],
-    discount: ["certain", "likely"],
-    credit: ["certain"],
-    part: ["certain"],
-    over: ["certain"],
-  },
-  damaged: {
-    exact: ["certain", "likely"],
-    discount: ["certain", "likely"],
-    credit: ["certain"],
-    part: ["certain"],
-    over: ["certain"],
-  },
-  none: { single: ["certain"], all: ["certain"], due: ["certain"], discount: ["certain"] },
-};
+/** A set that only its sum tells must be no accident: so many others may make it by chance. */
+const MOST_BY_CHANCE = 0.02;
+/** Bits for a payer who is not beyond doubt, and a sum that hardly anybody else owes, together. */
+const ENOUGH_BITS = 11;
+
+/** Where only the sum speaks: whether it says enough of the payer and of the set. */
+function saysEnough(best: Draft): boolean {
+  if (best.chance > MOST_BY_CHANCE) return false;
+  // One number of nobody who is known, and not even its sum: it may be anybody's slip.
+  if (best.sum === "fee" && best.who === "unknown" && best.lines.length < 2) return false;
+  if (best.numbers !== "none" || best.who === "certain") return true;
+  return best.sum !== "single" || best.bits >= ENOUGH_BITS;
+}
 
 /**
  * Whether the best reading is sure, and what speaks against it besides its own reasons. Each veto
@@ -84,6 +52,7 @@ export function decide(
     against.length === 0 &&
     !seen.smallShort &&
     best.flaws === 0 &&
+    saysEnough(best) &&
     (SAFE[best.numbers]?.[best.sum]?.includes(best.who) ?? false);
   return { decision: decisionFor(safe, best), against };
 }
@@ -91,18 +60,21 @@ export function decide(
 /** Other readings that could as well be meant. */
 function rivalsOf(best: Draft, others: readonly Draft[]): Draft[] {
   // Where only the sum of several speaks, any other way to that sum is a rival.
-  const bySum = best.numbers === "none" && ["all", "due", "discount"].includes(best.sum);
+  const bySum = best.numbers === "none" && ["all", "due", "discount", "several"].includes(best.sum);
   const reach = (other: Draft): number =>
-    bySum && other.numbers === "none" && EXACT.has(other.sum) ? 2 * NEAR : NEAR;
+    bySum && other.numbers === "none" && OUT_TO_THE_CENT.has(other.sum) ? 2 * NEAR : NEAR;
   // A payment in part or with too much is no such thing where another open item is of its very sum.
   const exact = (other: Draft): boolean =>
     LOOSE.has(best.sum) && other.sum === "single" && other.who !== "other";
   // So is a reading of the kind that the customer is known for, where the best is not.
   const usual = (other: Draft): boolean =>
-    best.numbers === "none" && best.lean === 0 && other.lean > 0 && EXACT.has(other.sum);
+    best.numbers === "none" && best.lean === 0 && other.lean > 0 && OUT_TO_THE_CENT.has(other.sum);
+  // What comes out to the cent is not doubted for what does not.
+  const loose = (other: Draft): boolean =>
+    best.numbers === "none" && OUT_TO_THE_CENT.has(best.sum) && other.sum === "oldest";
   return others.filter(
     (other) =>
-      (other.lines.length > 0 && other.score > best.score - reach(other)) ||
+      (other.lines.length > 0 && other.score > best.score - reach(other) && !loose(other)) ||
       exact(other) ||
       usual(other),
   );
@@ -127,6 +99,14 @@ function decisionFor(safe: boolean, best: Draft): Decision {
   return "none";
 }
 
+/** Behind quoted numbers, before all that only a sum speaks for. */
+const OLDEST_FIRST = 38;
+
+/** What a whole number and its very sum say comes before all that is worked out. */
+const FIRST = 20;
+const named = (best: Draft): boolean =>
+  best.numbers !== "none" && best.flaws === 0 && ["exact", "discount"].includes(best.sum);
+
 /**
  * The order in which receipts claim their balances: by how certain their best reading is, quoted
  * numbers first.
@@ -134,5 +114,12 @@ function decisionFor(safe: boolean, best: Draft): Decision {
 export function certainty(drafts: readonly Draft[]): number {
   const [best, next] = drafts;
   if (!best) return -1000;
-  return best.score - (next && next.score > best.score - NEAR ? 10 : 0) - best.flaws * 6;
+  // Who says that the oldest are paid first does so in the order of the payments.
+  if (best.sum === "told-oldest") return OLDEST_FIRST;
+  return (
+    (named(best) ? FIRST : 0) +
+    best.score -
+    (next && next.score > best.score - NEAR ? 10 : 0) -
+    best.flaws * 6
+  );
 }

@@ -6,6 +6,7 @@ const NUMBERS: Record<string, string> = {
   whole: "number quoted",
   digits: "number quoted without prefix or zeros",
   order: "order number quoted",
+  cut: "end of a number quoted",
   damaged: "number quoted with a slip",
   none: "known payer",
 };
@@ -20,6 +21,16 @@ const SUMS: Record<string, string> = {
   over: "more than the invoice",
   all: "all that is open",
   due: "all that was due",
+  several: "the only set of this sum",
+  fee: "short by a bank's fee",
+  claim: "short by a claim that is named",
+  next: "the rest and the next",
+  gap: "with what is not named",
+  mended: "one number mended",
+  late: "discount taken too late",
+  told: "sums written beside the numbers",
+  statement: "a statement's sum",
+  "told-oldest": "oldest first, as said",
 };
 
 /**
@@ -31,6 +42,9 @@ export function sureKind(reading: MatchCandidate): string {
   return `${NUMBERS[numbers] ?? numbers}, ${SUMS[sum] ?? sum}`;
 }
 
+const HARDLY_KNOWN = new Set(["unknown", "weak"]);
+const SLIPS = new Set(["damaged", "gap", "mended"]);
+
 /** How many times the middle sum a receipt is that stands out by its size alone. */
 const LARGE = 8;
 
@@ -40,9 +54,9 @@ const LARGE = 8;
  */
 export function oddity(reading: MatchCandidate, amount: Minor, middle: Minor): string | null {
   const [, numbers = "", sum = "", who = ""] = reading.pattern.split(" ");
-  if (numbers === "damaged") return "a number with a slip";
+  if (SLIPS.has(numbers) || SLIPS.has(sum)) return "a number with a slip";
   if (sum === "over") return "more than the invoice";
   if (sum === "part") return "paid in part";
-  if (who === "unknown" || who === "weak") return "the payer is hardly known";
+  if (HARDLY_KNOWN.has(who)) return "the payer is hardly known";
   return middle > 0 && amount >= middle * LARGE ? "a large sum" : null;
 }

@@ -42,7 +42,7 @@ const TABLE: [Reason, string, "spots" | "name" | "email" | "sum" | null, boolean
   ],
   [
     { code: "discount", sum: minor(1729), inTime: false },
-    "less the discount of 17.29, taken too late",
+    "short by the discount of 17.29, taken too late: it stays open",
     "sum",
     true,
   ],

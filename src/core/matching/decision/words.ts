@@ -30,9 +30,23 @@ const WORDS: { [Code in Reason["code"]]: WordsOf<Code> } = {
   sum_all_open: ({ count }) => `the exact sum of all ${count} open items`,
   sum_of_quoted: ({ count }) => (count === 1 ? "exact sum" : "together the exact sum"),
   discount: ({ sum, inTime }, currency) =>
-    `less the discount of ${formatAmount(sum, currency)}${inTime ? "" : ", taken too late"}`,
+    inTime
+      ? `less the discount of ${formatAmount(sum, currency)}`
+      : `short by the discount of ${formatAmount(sum, currency)}, taken too late: it stays open`,
+  discount_allowed: ({ sum }, currency) =>
+    `with the late discount of ${formatAmount(sum, currency)} allowed`,
   surcharge: ({ sum, percent }, currency) =>
     `with the surcharge of ${formatAmount(sum, currency)} (${percent} %) on top`,
+  statement: ({ until, count }) =>
+    until === null
+      ? `a statement's sum: ${count} items`
+      : `the statement up to ${formatDay(until)}: ${count} items`,
+  oldest_first: () => "the words say the oldest first",
+  fee: ({ by }, currency) => `short by ${formatAmount(by, currency)}, as a bank's fee`,
+  claim: ({ by }, currency) =>
+    `less the ${formatAmount(by, currency)} that the words name, which stay open`,
+  rest_next: () => "the rest of one and all of the next, as the words say",
+  rounded: ({ by }, currency) => `rounded up by ${formatAmount(by, currency)}`,
   email: () => "the customer's e-mail address",
   domain: ({ domain }) => `e-mail at the customer's own domain, ${domain}`,
   name: ({ exact }) => (exact ? "the customer's name" : "a name much like the customer's"),
@@ -73,6 +87,8 @@ const WORDS: { [Code in Reason["code"]]: WordsOf<Code> } = {
   against_currency: () => "the invoice is in another currency",
   against_also: ({ paidOn }) =>
     `the same sum came on ${formatDay(paidOn)} too, and may be for this`,
+  against_risk: ({ certain }) =>
+    `such are right in about ${Math.floor(certain * 1000) / 10} of 100 cases, and this book asks for more`,
   against_claimed: () => "another receipt fits the first choice better",
 };
 

@@ -1,16 +1,8 @@
-import type { Draft, AmountFit } from "../candidates/candidate";
+import { type Draft, OUT_TO_THE_CENT } from "../candidates/candidate";
 
 /** A receipt that only its sum speaks for, with the readings of it that come out to the cent, best first. */
 export type Contender = { readonly id: number; readonly drafts: readonly Draft[] };
 
-const EXACT: ReadonlySet<AmountFit> = new Set([
-  "single",
-  "all",
-  "due",
-  "several",
-  "discount",
-  "credit",
-]);
 /** Receipts of one customer that are looked at together, and how many tries the search may take. */
 const MOST_TOGETHER = 9;
 const MOST_TRIES = 20_000;
@@ -22,7 +14,7 @@ export function exactOnes(drafts: readonly Draft[]): Draft[] {
       draft.numbers === "none" &&
       draft.lines.length > 0 &&
       draft.onAccount === 0 &&
-      EXACT.has(draft.sum),
+      OUT_TO_THE_CENT.has(draft.sum),
   );
 }
 

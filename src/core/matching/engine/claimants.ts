@@ -43,6 +43,47 @@ export function byMoney(all: readonly Looked[]): Map<string, MatchReceipt[]> {
   return found;
 }
 
+/** An earlier receipt of the same payer that says the same of the same sum. */
+export function sameAgain(
+  receipt: MatchReceipt,
+  sameSum: readonly Looked[],
+): { readonly id: number; readonly paidOn: MatchReceipt["paidOn"] } | null {
+  const said = saidBy(receipt);
+  const first = sameSum.find(
+    ({ receipt: other }) =>
+      order(other, receipt) < 0 &&
+      daysBetween(other.paidOn, receipt.paidOn) <= DOUBLE_WITHIN_DAYS &&
+      saidBy(other) === said,
+  );
+  return first?.receipt ?? null;
+}
+
+const saidBy = ({ payerName, payerEmail, reference }: MatchReceipt): string =>
+  `${payerName}\n${payerEmail}\n${reference}`.toUpperCase();
+
+/**
+ * The day of another receipt of the same sum and customer that names in part the same and in part
+ * other items: a list that was sent again with a number put right, or a second payment.
+ */
+export function resentOn(
+  receipt: MatchReceipt,
+  best: Draft,
+  sameSum: readonly Looked[],
+): MatchReceipt["paidOn"] | null {
+  if (best.numbers === "none" || best.lines.length < 2) return null;
+  const own = new Set(best.lines.map(({ itemId }) => itemId));
+  const twin = sameSum.find(({ receipt: other, before: [first] }) => {
+    if (other.id === receipt.id || !first || first.customerId !== best.customerId) return false;
+    const shared = first.lines.filter(({ itemId }) => own.has(itemId)).length;
+    return (
+      shared > 0 &&
+      first.numbers !== "none" &&
+      Math.abs(daysBetween(other.paidOn, receipt.paidOn)) <= DOUBLE_WITHIN_DAYS
+    );
+  });
+  return twin?.receipt.paidOn ?? null;
+}
+
 /**
  * The day of an earlier receipt that may be for the very items a reading by sum alone would take;
  * equal items go round.
@@ -51,6 +92,7 @@ export function earlierFor(
   receipt: MatchReceipt,
   best: Draft,
   claimants: ReadonlyMap<string, readonly MatchReceipt[]>,
+  isPlaced: (receiptId: number) => boolean,
 ): MatchReceipt["paidOn"] | null {
   if (best.lines.length === 0 || best.reasons.some(({ code }) => code === "equal_items"))
     return null;
@@ -62,6 +104,7 @@ export function earlierFor(
     wanting.find(
       (other) =>
         other.id !== receipt.id &&
+        !isPlaced(other.id) &&
         order(other, receipt) < 0 &&
         daysBetween(other.paidOn, receipt.paidOn) <= DOUBLE_WITHIN_DAYS,
     )?.paidOn ?? null

@@ -1,11 +1,12 @@
 import { type Difference } from "@/core/matching/engine/difference";
-import { add, minor, type Minor } from "@/core/money";
+import { add, type Minor } from "@/core/money";
 
 import type { Draft } from "../candidates/candidate";
 import type { MatchContext } from "../candidates/customerScope";
 import { textOf } from "../candidates/readings";
 import { listOf } from "../lists";
 import { NumberIndex } from "../memo/memo";
+import { isForeign } from "../memo/mention";
 import { PayerIndex } from "../payers/payers";
 import type {
   Habit,
@@ -16,7 +17,8 @@ import type {
   Payer,
   ReadingLine,
 } from "../types";
-import { habitsOf, oldestFirst, surchargeBy } from "./standing";
+import { Balances } from "./balances";
+import { creditsOf, habitsOf, oldestFirst, surchargeBy, withBalance } from "./standing";
 
 type Lists = Map<number, readonly MatchItem[]>;
 
@@ -30,6 +32,8 @@ export class Claims {
   private readonly byGroup: Lists = new Map();
   private readonly touchedItems = new Set<number>();
   private readonly touchedGroups = new Set<number>();
+  private readonly named = new Set<number>();
+  private readonly balances: Balances;
   private readonly payers: PayerIndex;
   private readonly numbers: NumberIndex;
   private habits: ReadonlyMap<number, Habit>;
@@ -39,15 +43,10 @@ export class Claims {
     this.payers = new PayerIndex(input);
     this.numbers = new NumberIndex(input.items);
     this.habits = habitsOf(input);
-    this.credits = this.creditsOf(input);
+    this.credits = creditsOf(input, this.payers);
+    this.balances = new Balances(input.customers.length);
+    for (const item of input.items) this.balances.count(item, 1);
     this.fill(input.items);
-  }
-
-  private creditsOf(input: MatchingInput): ReadonlyMap<number, number> {
-    const sums = new Map<number, number>();
-    for (const { customerId, sum } of input.credits ?? [])
-      sums.set(this.payers.group(customerId), (sums.get(this.payers.group(customerId)) ?? 0) + sum);
-    return sums;
   }
 
   private fill(items: readonly MatchItem[]): void {
@@ -73,8 +72,10 @@ export class Claims {
     this.input = next;
     this.ids = null;
     this.habits = habitsOf(next);
-    this.credits = this.creditsOf(next);
+    this.credits = creditsOf(next, this.payers);
     if (gone.length > 0 || come.length > 0) this.numbers.change(gone, come);
+    for (const item of gone) this.balances.count(item, -1);
+    for (const item of come) this.balances.count(item, 1);
     return new Set(paid.flatMap(([payer, times]) => this.payers.learn(payer, times)));
   }
 
@@ -89,7 +90,10 @@ export class Claims {
       this.byGroup.delete(group);
       this.touchedGroups.delete(group);
     }
-    for (const { id } of items) this.touchedItems.delete(id);
+    for (const { id } of items) {
+      this.touchedItems.delete(id);
+      this.named.delete(id);
+    }
     this.fill(items);
   }
 
@@ -103,6 +107,7 @@ export class Claims {
       surchargePercent: percent ?? "",
       habit: (id) => this.habits.get(id),
       credit: (id) => this.credits.get(this.payers.group(id)) ?? 0,
+      rarity: (currency, balance) => this.balances.rarity(currency, balance),
       memo: (text) => this.numbers.read(text),
       scope: (id) => (this.payers.group(id) === id ? this.byGroup : this.byCustomer).get(id) ?? [],
     };
@@ -134,10 +139,7 @@ export class Claims {
 
   /** Whether the memo names an item in another currency than the receipt's. */
   namesForeign(receipt: MatchReceipt): boolean {
-    const { mentions } = this.numbers.read(textOf(receipt));
-    return mentions.some(
-      ({ items }) => items.length > 0 && items.every((item) => item.currency !== receipt.currency),
-    );
+    return isForeign(this.numbers.read(textOf(receipt)), receipt.currency);
   }
 
   /** Whether an item that these readings rest on has been claimed since they were made. */
@@ -153,13 +155,22 @@ export class Claims {
     );
   }
 
-  take(reading: MatchCandidate): void {
-    for (const line of reading.lines) this.move(line, -1);
+  take(reading: MatchCandidate, named: boolean): void {
+    for (const line of reading.lines) {
+      this.move(line, -1);
+      if (named) this.named.add(line.itemId);
+    }
   }
+
+  /** Whether a receipt that is sure of it claimed an item by its number. */
+  readonly isNamed = (itemId: number): boolean => this.named.has(itemId);
 
   /** What a reading had claimed is free again. */
   giveBack(reading: MatchCandidate): void {
-    for (const line of reading.lines) this.move(line, 1);
+    for (const line of reading.lines) {
+      this.move(line, 1);
+      this.named.delete(line.itemId);
+    }
   }
 
   private move(line: ReadingLine, by: 1 | -1): void {
@@ -170,24 +181,18 @@ export class Claims {
     this.touchedGroups.add(group);
     const standing = this.byCustomer.get(whole.customerId)?.find(({ id }) => id === whole.id);
     const balance: Minor = add(standing?.balance ?? 0, by * line.amount, by * line.discount);
-    const changed = (list: readonly MatchItem[]): readonly MatchItem[] => {
-      if (balance === 0) return list.filter(({ id }) => id !== whole.id);
-      const item = { ...whole, balance: minor(balance) };
-      return standing
-        ? list.map((matchItem) => (matchItem.id === whole.id ? item : matchItem))
-        : [...list, item].sort(oldestFirst);
-    };
     const shared = this.byCustomer.get(whole.customerId) === this.byGroup.get(group);
-    this.byCustomer.set(whole.customerId, changed(this.byCustomer.get(whole.customerId) ?? []));
-    this.byGroup.set(
-      group,
-      shared
-        ? (this.byCustomer.get(whole.customerId) ?? [])
-        : changed(this.byGroup.get(group) ?? []),
+    this.byCustomer.set(
+      whole.customerId,
+      withBalance(this.byCustomer.get(whole.customerId) ?? [], whole, balance),
     );
+    const own = this.byCustomer.get(whole.customerId) ?? [];
+    const all = this.byGroup.get(group) ?? [];
+    this.byGroup.set(group, shared ? own : withBalance(all, whole, balance));
   }
 
   private ids: Map<number, MatchItem> | null = null;
+
   private itemById(id: number): MatchItem | undefined {
     this.ids ??= new Map(this.input.items.map((item) => [item.id, item]));
     return this.ids.get(id);

@@ -20,7 +20,8 @@ export function differenceOf(before: MatchingInput, next: MatchingInput): Differ
   if (
     before.settings.discountGraceDays !== next.settings.discountGraceDays ||
     before.settings.smallDifferenceLimit !== next.settings.smallDifferenceLimit ||
-    before.settings.surchargePercent !== next.settings.surchargePercent
+    before.settings.surchargePercent !== next.settings.surchargePercent ||
+    before.settings.riskLimit !== next.settings.riskLimit
   )
     return null;
   if (

@@ -2,9 +2,11 @@ import { type Draft, moneyOf } from "../candidates/candidate";
 import { textOf } from "../candidates/readings";
 import { confidenceOf, patternOf } from "../decision/calibration";
 import { decide, type Seen } from "../decision/decide";
+import { takes } from "./assign";
 import { numberSpots } from "../memo/numberWords";
 import { type MatchingInput } from "../types";
 import {
+  type Decision,
   type MatchCandidate,
   type MatchReceipt,
   type Proposal,
@@ -15,10 +17,18 @@ import {
 /** Readings shown beside the best. */
 const MOST_READINGS = 6;
 
-export function isSmallShort(draft: Draft, limit: number): boolean {
-  const short = draft.reasons.find((reason) => reason.code === "against_short");
-  return short?.code === "against_short" && short.by <= limit;
+/** Whether so little stays open that the clerk may write it off: a part, a fee, a discount taken late. */
+export function isSmallShort({ sum, reasons }: Draft, limit: number): boolean {
+  if (!RESTS.has(sum)) return false;
+  return reasons.some(
+    (reason) =>
+      ((reason.code === "against_short" || reason.code === "fee" || reason.code === "claim") &&
+        reason.by <= limit) ||
+      (reason.code === "discount" && !reason.inTime && reason.sum <= limit),
+  );
 }
+
+const RESTS: ReadonlySet<Draft["sum"]> = new Set(["part", "fee", "claim", "late"]);
 
 /** Numbers in the memo that are the book's own but closed, where no open one is quoted. */
 export function closedNumbers(
@@ -33,24 +43,34 @@ export function closedNumbers(
     .filter(({ text }) => closed.has(text) && !used.has(text));
 }
 
+type Standing = {
+  readonly isNamed: (itemId: number) => boolean;
+  readonly riskLimit: number | undefined;
+};
+
+/** How likely a sure one may be wrong where the book does not say. */
+const RISK_LIMIT = 0.05;
+
 export function judged(
   receipt: MatchReceipt,
   now: readonly Draft[],
   before: readonly Draft[],
-  seen: Omit<Seen, "claimed">,
+  { isNamed, riskLimit, ...seen }: Omit<Seen, "claimed"> & Standing,
 ): Proposal {
   const best = now[0];
   if (!best) return { receiptId: receipt.id, decision: "none", readings: [] };
-  const changed = before[0] !== undefined && moneyOf(before[0]) !== moneyOf(best);
+  const changed = before[0] !== undefined && isTakenAway(before[0], best, isNamed);
   const shown =
     seen.doubleOf !== null && best.lines.length > 0 ? onAccountFirst(receipt, best, now) : [...now];
-  const { decision, against } = decide(best, now.slice(1), { ...seen, claimed: changed });
-  const kept = decision === "none" && best.lines.length === 0 ? [] : shown.slice(0, MOST_READINGS);
+  const found = decide(best, now.slice(1), { ...seen, claimed: changed });
+  const kept =
+    found.decision === "none" && best.lines.length === 0 ? [] : shown.slice(0, MOST_READINGS);
   const alike = now.filter(
     (other) => other.score >= best.score - 1 && other.lines.length > 0,
   ).length;
-  const pattern = patternOf(shown[0] ?? best, decision, against, alike);
-  const certain = confidenceOf(pattern, decision);
+  const pattern = patternOf(shown[0] ?? best, found.decision, found.against, alike);
+  const certain = confidenceOf(pattern);
+  const { decision, against } = withinLimit(found, certain, riskLimit ?? RISK_LIMIT);
   return {
     receiptId: receipt.id,
     decision,
@@ -60,6 +80,16 @@ export function judged(
         : finish(draft, [], Number((((1 - certain) * 0.6) / 2 ** (index - 1)).toFixed(4)), pattern),
     ),
   };
+}
+
+/** What is sure by its kind, and too often wrong for this book, is looked at. */
+function withinLimit(
+  found: { readonly decision: Decision; readonly against: readonly Reason[] },
+  certain: number,
+  limit: number,
+): { decision: Decision; against: readonly Reason[] } {
+  if (found.decision !== "sure" || 1 - certain <= limit) return found;
+  return { decision: "check", against: [...found.against, { code: "against_risk", certain }] };
 }
 
 /** The second of two equal payments is kept from any item that it was not given for by number. */
@@ -111,4 +141,27 @@ export const closedOf = (input: MatchingInput): ReadonlyMap<string, number> =>
  * Whether an item of the very sum is still open for it: equal receipts for equal open items are two
  * payments, and a double is suspected only where fewer items than receipts are open.
  */
-export const hasItsOwn = ({ sum, lines }: Draft): boolean => sum === "single" && lines.length === 1;
+export const hasItsOwn = ({ sum, chance }: Draft): boolean =>
+  sum === "single" || sum === "all" || sum === "due" || (sum === "several" && chance < 0.1);
+
+/** Whether a reading leaves a rest on one side, so that the same words may come a second time. */
+export const isLoose = ({ sum }: Draft): boolean => LOOSE.has(sum);
+const LOOSE: ReadonlySet<Draft["sum"]> = new Set(["part", "short", "over", "fee", "late"]);
+
+/**
+ * Whether another receipt took what this one would have been for. It is no
+ * doubt where equal items stand for each other, and where what is gone was
+ * claimed by its number.
+ */
+function isTakenAway(before: Draft, now: Draft, isNamed: (itemId: number) => boolean): boolean {
+  if (moneyOf(before) === moneyOf(now)) return false;
+  if (before.numbers !== "none") return true;
+  if (before.customerId === now.customerId && takes(before) === takes(now)) return false;
+  const kept = new Set(now.lines.map(({ itemId }) => itemId));
+  const gone = before.lines.filter(({ itemId }) => !kept.has(itemId));
+  return !gone.every(({ itemId }) => isNamed(itemId));
+}
+
+/** Whether a receipt is sure of a home by a number that it names. */
+export const isPlaced = (proposal: Proposal | undefined): boolean =>
+  proposal?.decision === "sure" && proposal.readings[0]?.pattern.split(" ")[1] !== "none";

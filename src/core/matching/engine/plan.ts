@@ -1,6 +1,6 @@
 import type { Draft } from "../candidates/candidate";
 import type { MatchContext } from "../candidates/customerScope";
-import { readingsOf } from "../candidates/readings";
+import { groupsFor, readingsOf } from "../candidates/readings";
 import { listOf } from "../lists";
 import type { MatchReceipt } from "../types";
 import { assign, exactOnes, takes } from "./assign";
@@ -13,6 +13,12 @@ export type Looked = {
   /** Groups whose items it could be for. */
   readonly groups: readonly number[];
 };
+
+export const lookedAt = (receipt: MatchReceipt, around: MatchContext): Looked => ({
+  receipt,
+  before: readingsOf(receipt, around),
+  groups: groupsFor(receipt, around),
+});
 
 /**
  * Receipts of one customer that only their sums speak for are planned together

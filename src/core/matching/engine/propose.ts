@@ -4,22 +4,23 @@ import { type Draft } from "../candidates/candidate";
 import type { MatchContext } from "../candidates/customerScope";
 import { groupsFor, readingsOf, textOf } from "../candidates/readings";
 import { certainty } from "../decision/decide";
-import { payerKeys } from "../payers/query";
+import { mentionsOf } from "../memo/mention";
+import { isTouchedBy } from "../payers/query";
 import type { MatchingInput, MatchReceipt, Payer, Proposal } from "../types";
 import { affectedReceipts } from "./affectedReceipts";
-import { byMoney, earlierFor, type Judged, order, twinsTogether } from "./claimants";
+import { type Judged, order, twinsTogether } from "./claimants";
 import { Claims } from "./claims";
 import { differenceOf } from "./difference";
-import { hasItsOwn, closedNumbers, isSmallShort, judged } from "./judged";
-import { closedOf } from "./judged";
-import { type Looked, Plan } from "./plan";
+import { closedNumbers, closedOf, isPlaced, isSmallShort, judged } from "./judged";
+import { lookedAt, type Looked, Plan } from "./plan";
+import { Rivals } from "./rivals";
 
 /**
  * Proposes a home for every receipt, all of them together: the most certain
  * claim their balances first, and what is left is judged again on what
  * remains, so no balance is claimed twice. The order of the input does not
  * matter. What is sure is a matter of structure (decide.ts), what is likely of
- * hit rates (calibration.ts).
+ * how often the like was right (calibration.ts).
  */
 export function propose(input: MatchingInput): Proposal[] {
   return new Matcher(input).all();
@@ -36,7 +37,7 @@ export class Matcher {
   private readonly proposals = new Map<number, Proposal>();
   private closed: ReadonlyMap<string, number>;
   private paid = new PaidSums([]);
-  private claimants: ReadonlyMap<string, readonly MatchReceipt[]> = new Map();
+  private rivals = new Rivals([], () => false);
 
   constructor(private input: MatchingInput) {
     this.claims = new Claims(input);
@@ -75,15 +76,12 @@ export class Matcher {
     const keys = this.claims.change(next, difference);
     this.input = next;
     this.closed = closedOf(next);
-    const groups = new Set(
-      [
-        ...[...difference.gone, ...difference.come].map(({ customerId }) => customerId),
-        ...difference.customers,
-      ].map((id) => this.claims.groupOf(id)),
-    );
+    const items = [...difference.gone, ...difference.come];
+    const touched = [...items.map(({ customerId }) => customerId), ...difference.customers];
+    const groups = new Set(touched.map((id) => this.claims.groupOf(id)));
     const others = next.receipts.filter(
       (receipt) =>
-        payerKeys(receipt.payerName, receipt.payerEmail).some((key) => keys.has(key)) ||
+        isTouchedBy(keys, receipt.payerName, receipt.payerEmail) ||
         mentioned.get(receipt.id) !== this.mentionsOf(receipt),
     );
     // What they could be for before, and what they can be for now.
@@ -98,8 +96,8 @@ export class Matcher {
       for (const group of groupsFor(receipt, this.around)) groups.add(group);
     }
     const changed = [...difference.newReceipts, ...difference.goneReceipts, ...others];
-    const sums = new Set(changed.map(({ amount }) => amount));
-    const reached = affectedReceipts(next.receipts, this.looks, groups, sums);
+    const sums = [...changed.map(({ amount }) => amount), ...items.map(({ balance }) => balance)];
+    const reached = affectedReceipts(next.receipts, this.looks, groups, new Set(sums));
     this.claims.release(reached.groups);
     for (const receipt of reached.receipts) {
       this.look(receipt);
@@ -130,18 +128,11 @@ export class Matcher {
   }
 
   private look(receipt: MatchReceipt): void {
-    this.looks.set(receipt.id, {
-      receipt,
-      before: readingsOf(receipt, this.around),
-      groups: groupsFor(receipt, this.around),
-    });
+    this.looks.set(receipt.id, lookedAt(receipt, this.around));
   }
 
-  /** What a memo names, in one line of text, to see whether it names something else now. */
-  private mentionsOf(receipt: MatchReceipt): string {
-    const { mentions, strays } = this.around.memo(textOf(receipt));
-    return `${mentions.map(({ items, orders }) => [...items, ...orders].map(({ id }) => id).join()).join(";")}|${strays.map(({ text, ownStyle }) => `${text}${ownStyle}`).join()}`;
-  }
+  private readonly mentionsOf = (receipt: MatchReceipt): string =>
+    mentionsOf(this.around.memo(textOf(receipt)));
 
   /** What was paid before, and by the receipts whose proposals stand. */
   private countPaid(): void {
@@ -154,7 +145,8 @@ export class Matcher {
   }
 
   private settleAll(receipts: readonly MatchReceipt[]): void {
-    this.claimants = byMoney(this.input.receipts.flatMap(({ id }) => this.looks.get(id) ?? []));
+    const looks = this.input.receipts.flatMap(({ id }) => this.looks.get(id) ?? []);
+    this.rivals = new Rivals(looks, (id) => isPlaced(this.proposals.get(id)));
     const first = receipts.flatMap(({ id }): Judged[] => {
       const look = this.looks.get(id);
       return look ? [{ ...look, rank: certainty(look.before) }] : [];
@@ -172,6 +164,12 @@ export class Matcher {
     for (const judged of late) this.settle(judged, this.now(judged));
   }
 
+  /** Whether a receipt is sure of a home by a number that it names. */
+  private isPlaced(receiptId: number): boolean {
+    const proposal = this.proposals.get(receiptId);
+    return proposal?.decision === "sure" && proposal.readings[0]?.pattern.split(" ")[1] !== "none";
+  }
+
   private now({ receipt, before }: Looked): Draft[] {
     return this.claims.touches(before) ? readingsOf(receipt, this.around) : before;
   }
@@ -179,20 +177,18 @@ export class Matcher {
   /** Judges a receipt by its readings as they are now, and claims what the best one takes. */
   private settle({ receipt, before }: Looked, now: readonly Draft[]): Proposal {
     const [best] = now;
-    const named = best !== undefined && best.numbers !== "none" && best.flaws === 0;
     const proposal = judged(receipt, now, before, {
+      ...this.rivals.of(receipt, best, this.paid),
       closed: closedNumbers(receipt, this.closed, now),
-      doubleOf:
-        best && !named && !hasItsOwn(best) ? this.paid.doubleOf(best.customerId, receipt) : null,
-      alsoOn: best && best.numbers === "none" ? earlierFor(receipt, best, this.claimants) : null,
-      smallShort:
-        best?.sum === "part" && isSmallShort(best, this.input.settings.smallDifferenceLimit),
+      smallShort: !!best && isSmallShort(best, this.input.settings.smallDifferenceLimit),
       foreignCurrency: this.claims.namesForeign(receipt),
+      riskLimit: this.input.settings.riskLimit,
+      isNamed: this.claims.isNamed,
     });
     this.proposals.set(receipt.id, proposal);
     const [chosen] = proposal.readings;
     if (chosen && proposal.decision !== "none") {
-      this.claims.take(chosen);
+      this.claims.take(chosen, proposal.decision === "sure" && best?.numbers !== "none");
       this.paid.add(chosen.customerId, receipt);
     }
     return proposal;

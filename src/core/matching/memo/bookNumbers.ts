@@ -1,41 +1,18 @@
 import type { MatchItem } from "../types";
-import { allDigits, compact, coreOf, isMasked, lastDigits } from "./patterns";
-import { PostingList } from "./postingList";
+import { Numbering } from "./numbering";
+import {
+  allDigits,
+  compact,
+  coreOf,
+  INVOICE_WORDS,
+  isMasked,
+  lastDigits,
+  lookalike,
+  runsOf,
+} from "./patterns";
 
-/** The numbers of a book by every way in which they are written: to the letter, by digits, with zeros, as orders. */
-export abstract class BookNumbers {
-  protected readonly whole = new PostingList();
-
-  protected readonly core = new PostingList();
-
-  protected readonly padded = new PostingList();
-
-  protected readonly digits = new PostingList();
-
-  protected readonly orders = new PostingList();
-
-  /** How many of the book's numbers have a prefix, and how many digits. */
-  protected readonly prefixes = new Map<string, number>();
-
-  protected readonly lengths = new Map<number, number>();
-
-  protected enter(item: MatchItem, by: 1 | -1): void {
-    const move = (shelf: PostingList, key: string, matchItem: MatchItem): void =>
-      by === 1 ? shelf.put(key, matchItem) : shelf.drop(key, matchItem);
-    const letters = compact(item.number);
-    move(this.whole, letters, item);
-    const core = coreOf(item.number);
-    // A young book's numbers have few digits but zeros: they count with their zeros.
-    if (core.length >= 3) move(this.core, core, item);
-    else move(this.padded, lastDigits(item.number), item);
-    if (allDigits(item.number) !== core) move(this.digits, allDigits(item.number), item);
-    if (item.poNumber !== null && compact(item.poNumber).length >= 3)
-      move(this.orders, compact(item.poNumber), item);
-    const prefix = /^[A-Z]+/.exec(letters)?.[0];
-    if (prefix !== undefined) count(this.prefixes, prefix, by);
-    count(this.lengths, letters.replace(/\D/g, "").length, by);
-  }
-
+/** What a word may mean among the numbers of a book. */
+export abstract class BookNumbers extends Numbering {
   protected exact(word: string): readonly MatchItem[] | undefined {
     if (!/\d|O/.test(word)) return undefined;
     return (
@@ -43,6 +20,19 @@ export abstract class BookNumbers {
       (word.includes("O")
         ? this.whole.get(compact(word.replace(/O(?=[\dO/-]|$)/g, "0")))
         : undefined)
+    );
+  }
+
+  /** A number behind a word for invoice that is glued to it, or with letters that look like its digits. */
+  protected nearlyExact(word: string): readonly MatchItem[] | undefined {
+    const letters = compact(word);
+    if (letters.replace(/\D/g, "").length < 3) return undefined;
+    const glued = /^([A-Z]{2,12})(?=\d)/.exec(letters)?.[1] ?? "";
+    const bare = letters.slice(glued.length);
+    return (
+      (glued !== "" && INVOICE_WORDS.test(glued) && bare.length >= 4
+        ? this.whole.get(bare)
+        : undefined) ?? (letters.length >= 5 ? this.seen.get(lookalike(letters)) : undefined)
     );
   }
 
@@ -68,12 +58,19 @@ export abstract class BookNumbers {
 
   protected byDigits(word: string): { items: readonly MatchItem[]; used: number } | undefined {
     const [digits, written] = [allDigits(word), word.replace(/\D/g, "")];
-    if (written.length < 3) return undefined;
+    if (written.length < 3 || this.isStem(word)) return undefined;
     const items =
       digits.length < 3
         ? this.padded.get(written)
-        : (this.core.get(digits) ?? this.digits.get(digits));
+        : (this.core.get(digits) ?? this.digits.get(digits) ?? this.byRuns(word));
     return items && this.prefixFits(word) ? { items, used: 1 } : undefined;
+  }
+
+  /** A number of several parts, each without its zeros in front. */
+  protected byRuns(word: string): readonly MatchItem[] | undefined {
+    const runs = runsOf(word);
+    const items = runs.includes("-") ? this.runs.get(runs) : undefined;
+    return this.prefixFits(word) ? items : undefined;
   }
 
   /** A number that a line break cut in two. */
@@ -95,45 +92,41 @@ export abstract class BookNumbers {
     return this.core.get(before.slice(0, before.length - digits.length) + digits);
   }
 
-  /** `1041-1044` or `1041 to 1044`: all numbers between that one customer has. */
+  /** A number that has all but its last digits in common with another. */
+  protected sharing(first: string, digits: string): readonly MatchItem[] | undefined {
+    const letters = compact(first);
+    const own = lastDigits(letters);
+    if (digits.length > own.length || !letters.endsWith(own)) return undefined;
+    return this.whole.get(letters.slice(0, letters.length - digits.length) + digits);
+  }
+
+  /** `1041-1044` or `HQ/26/1041 to 1044`: all numbers between that one customer has. */
+  protected between(first: string, last: string): (readonly MatchItem[])[] | undefined {
+    const letters = compact(first);
+    const from = lastDigits(letters);
+    const stem = letters.slice(0, letters.length - from.length);
+    const to = last.length < from.length ? from.slice(0, from.length - last.length) + last : last;
+    const [low, high] = [Number(from), Number(to)];
+    if (high <= low || high - low > 40 || to.length !== from.length) return undefined;
+    const at = (number: number): readonly MatchItem[] =>
+      (stem === ""
+        ? undefined
+        : this.whole.get(stem + String(number).padStart(from.length, "0"))) ??
+      this.core.get(String(number)) ??
+      [];
+    const owner = at(low)[0]?.customerId;
+    const own = (number: number): MatchItem[] =>
+      at(number).filter(({ customerId }) => customerId === owner);
+    if (owner === undefined || own(high).length === 0) return undefined;
+    return Array.from({ length: high - low + 1 }, (_, more) => own(low + more)).filter(
+      (items) => items.length > 0,
+    );
+  }
+
+  /** A range without spaces. */
   protected range(word: string): (readonly MatchItem[])[] | undefined {
-    const parts = /^(\D*)(\d{3,})-(\d{2,})$/.exec(word);
-    if (!parts) return undefined;
-    const [from = "", to = ""] = [parts[2], parts[3]];
-    const end = to.length < from.length ? from.slice(0, from.length - to.length) + to : to;
-    const [low, high] = [Number(from), Number(end)];
-    const owner = this.core.get(String(low))?.[0]?.customerId;
-    if (
-      owner === undefined ||
-      !this.core.get(String(high))?.some(({ customerId }) => customerId === owner) ||
-      high <= low ||
-      high - low > 40
-    )
-      return undefined;
-    return Array.from({ length: high - low + 1 }, (_, at) =>
-      (this.core.get(String(low + at)) ?? []).filter(({ customerId }) => customerId === owner),
-    ).filter((items) => items.length > 0);
-  }
-
-  protected prefixFits(word: string): boolean {
-    const prefix = /^[A-Z]+/.exec(word)?.[0];
-    return (
-      prefix === undefined ||
-      this.prefixes.has(prefix) ||
-      /^(INV|NR|NO|INVOICE|RE|RG|BILL|FACT?|RECHNUNG)$/.test(prefix)
-    );
-  }
-
-  /** Whether a word is built like the book's numbers: their prefix, or as many digits. */
-  protected looksOwn(word: string, digits: string): boolean {
-    const prefix = /^[A-Z]+/.exec(word)?.[0];
-    const length = word.replace(/\D/g, "").length;
-    return (
-      (prefix !== undefined && this.prefixes.has(prefix)) ||
-      ((prefix === undefined || this.prefixes.size === 0) &&
-        digits.length >= 4 &&
-        (this.lengths.has(length) || this.lengths.has(length + 1)))
-    );
+    const parts = /^(\D*\d{3,})-(\d{2,})$/.exec(word);
+    return parts ? this.between(parts[1] ?? "", parts[2] ?? "") : undefined;
   }
 
   /**
@@ -142,7 +135,7 @@ export abstract class BookNumbers {
    */
   protected unwrapped(text: string): string {
     const sums = text.replace(
-      /\b(\d[\d,]*\.?\d?)[\r\n]+(\.?\d{1,4}(?:\.\d\d)?)(?![\d.])/g,
+      /\b(\d[\d,]{0,20}\.?\d?)[\r\n]+(\.?\d{1,4}(?:\.\d\d)?)(?![\d.])/g,
       (both, left: string, right: string) =>
         /^\d[\d,]*\.\d\d$/.test(left + right) ? (left + right).padEnd(both.length) : both,
     );
@@ -169,10 +162,4 @@ export abstract class BookNumbers {
     const tail = this.tail(before, word);
     return tail && { lists: [tail], used: 1 };
   }
-}
-
-function count<K>(map: Map<K, number>, key: K, by: 1 | -1): void {
-  const now = (map.get(key) ?? 0) + by;
-  if (now <= 0) map.delete(key);
-  else map.set(key, now);
 }

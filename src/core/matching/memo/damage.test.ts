@@ -5,7 +5,6 @@ import { type Currency, currencyOf, minor } from "@/core/money";
 
 import type { MatchItem } from "../types";
 import { editDistance, mayBe } from "./damage";
-import type { UnresolvedToken } from "./mention";
 
 /** The textbook's whole table of distances (Damerau 1964; Wagner and Fischer 1974), nothing saved. */
 function slowDistance(a: string, b: string): number {
@@ -79,8 +78,8 @@ describe("what a damaged number may be", () => {
   ];
   const found = (text: string, last = false): number[] => {
     const digits = text.replace(/\D/g, "").replace(/^0+/, "");
-    const stray: UnresolvedToken = { text, at: 0, digits, last, after: "", ownStyle: true };
-    return mayBe(stray, items).map(({ id }) => id);
+    const around = { after: "", ownStyle: true, leftOut: false, stated: "" };
+    return mayBe({ text, at: 0, digits, last, ...around }, items).map(({ id }) => id);
   };
 
   it.each([

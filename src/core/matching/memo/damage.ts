@@ -56,6 +56,12 @@ export function mayBe(stray: UnresolvedToken, items: readonly MatchItem[]): Matc
   });
 }
 
+/** Whether a word is an item's number but for what is missing in front or behind. */
+export function isCut(stray: UnresolvedToken, item: MatchItem): boolean {
+  const [number, core] = [compact(item.number), coreOf(item.number)];
+  return isCutInFront(stray, core) || isCutBehind(stray, compact(stray.text), number, core);
+}
+
 /** At the end of the field one to three letters, or one digit, may be missing. */
 function isCutBehind(
   { last, digits }: UnresolvedToken,
@@ -70,8 +76,10 @@ function isCutBehind(
   return digits.length >= 3 && core.length - digits.length === 1 && core.startsWith(digits);
 }
 
-const isCutInFront = ({ digits }: UnresolvedToken, core: string): boolean =>
-  digits.length >= 3 && core.length > digits.length && core.endsWith(digits);
+const isCutInFront = ({ text }: UnresolvedToken, core: string): boolean => {
+  const written = text.replace(/\D/g, "");
+  return written.length >= 3 && core.length > written.length && core.endsWith(written);
+};
 
 /** A swap or one wrong letter, in a word that is long enough to say something. */
 function isOneOff(

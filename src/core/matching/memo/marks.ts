@@ -24,6 +24,7 @@ const RESTS_ON: Record<Reason["code"], "spots" | RestsOn["field"]> = {
   sum_all_open: "sum",
   sum_of_quoted: "sum",
   discount: "sum",
+  discount_allowed: "sum",
   equal_items: "sum",
   credit_note: "sum",
   mended: "sum",
@@ -33,6 +34,12 @@ const RESTS_ON: Record<Reason["code"], "spots" | RestsOn["field"]> = {
   against_double: "sum",
   against_also: "sum",
   on_account: "sum",
+  statement: "sum",
+  fee: "sum",
+  claim: "sum",
+  rounded: "sum",
+  oldest_first: null,
+  rest_next: null,
   group: null,
   remittance: null,
   habit: null,
@@ -41,6 +48,7 @@ const RESTS_ON: Record<Reason["code"], "spots" | RestsOn["field"]> = {
   against_other_reading: null,
   against_currency: null,
   against_claimed: null,
+  against_risk: null,
 };
 
 export function restsOn(reason: Reason): RestsOn {

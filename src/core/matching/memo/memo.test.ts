@@ -53,7 +53,7 @@ describe("numbers in a memo, in a book that numbers plainly", () => {
     ["a list with its ends only", "1041, 42 and 44", ["1041 whole", "1042 digits", "1044 digits"]],
     ["a range", "invoices 1041-1044", ["1041 digits", "1042 digits", "1043 digits", "1044 digits"]],
     ["a range in words", "1041 to 1043", ["1041 digits", "1042 digits", "1043 digits"]],
-    ["spaced", "2 0 4 3 1", ["20431 digits"]],
+    ["spaced", "2 0 4 3 1", ["20431 whole"]],
     ["O for 0", "2O431", ["20431 whole"]],
     ["zeros in front", "0020431", ["20431 digits"]],
     ["an order", "PO 7781", ["1044 order"]],
@@ -61,7 +61,7 @@ describe("numbers in a memo, in a book that numbers plainly", () => {
     ["wrapped in the middle", "20431 204\n33", ["20431 whole", "20433 whole"]],
     ["amounts beside them", "1041 120.00 1042 80.00", ["1041 whole", "1042 whole"]],
     ["in Spanish", "factura 1043, gracias", ["1043 whole"]],
-    ["a prefix of its own", "INV1043", ["1043 digits"]],
+    ["a prefix of its own", "INV1043", ["1043 whole"]],
   ])("%s", (_case, memo, named) => expect(read(plain, memo).named).toEqual(named));
   it.each([
     ["a date", "paid 11/24/2026"],
@@ -107,6 +107,8 @@ describe("numbers damaged on the way", () => {
     last,
     after: "",
     ownStyle: true,
+    leftOut: false,
+    stated: "",
   });
   it.each<[string, UnresolvedToken, string[]]>([
     ["two digits swapped", stray("20413"), ["20431", "20433"]],

@@ -1,7 +1,6 @@
 import type { MatchItem } from "../types";
-import { BookNumbers } from "./bookNumbers";
 import {
-  type Found,
+  aroundOf,
   type Memo,
   type MemoReading,
   type Mention,
@@ -10,13 +9,15 @@ import {
   NOTHING,
   type UnresolvedToken,
 } from "./mention";
-import { allDigits, blank, capitals, compact, coreOf, NOT_NUMBERS, SUM } from "./patterns";
+import { Passes } from "./passes";
+import { allDigits, capitals, coreOf, NOT_NUMBERS, SUM } from "./patterns";
+import { digitsSeen } from "./shapes";
 
 /**
  * The book's own numbers, found in free text. How they are built (prefix,
  * length, where zeros stand) is learned from the numbers themselves.
  */
-export class NumberIndex extends BookNumbers {
+export class NumberIndex extends Passes {
   private readonly known = new Map<string, Memo>();
 
   constructor(items: readonly MatchItem[]) {
@@ -47,8 +48,10 @@ export class NumberIndex extends BookNumbers {
     for (const pass of [
       this.references,
       this.ranges,
+      this.lists,
       this.wholeNumbers,
       this.split,
+      this.spacedOut,
       this.orderWords,
     ])
       rest = pass.call(this, rest, reading);
@@ -63,77 +66,6 @@ export class NumberIndex extends BookNumbers {
     return mentions.length === 0 && strays.length === 0 ? NOTHING : { mentions, strays, sums };
   }
 
-  /** Notes a number that was found; the word is taken off the text, and its place stays. */
-  private taken(reading: MemoReading, found: Omit<Found, "orders">): string {
-    const orders = found.how === "order" ? [] : (this.order(found.word) ?? []);
-    reading.mentions.push(mentionIn(reading.text, { ...found, orders }));
-    return blank(found.word);
-  }
-
-  /** Creditor references; the end of one in groups of four is not marked: words behind are let go one by one. */
-  private references(rest: string, reading: MemoReading): string {
-    return rest.replace(
-      /\bRF\d\d(?:[A-Z0-9]{3,21}|(?: [A-Z0-9]{1,4}){1,6})\b/g,
-      (whole, at: number) => {
-        for (let length = whole.length; length > 7; length = whole.lastIndexOf(" ", length - 1)) {
-          const word = whole.slice(0, length);
-          const items = this.creditorReference(word);
-          if (items)
-            return this.taken(reading, { word, at, how: "whole", items }) + whole.slice(length);
-        }
-        return whole;
-      },
-    );
-  }
-
-  private ranges(rest: string, reading: MemoReading): string {
-    return rest.replace(
-      /\b([A-Z]{0,5}-?\d{3,}) ?(?:-|–|TO|THRU|THROUGH|BIS) ?(?:[A-Z]{0,5}-?)(\d{2,})\b/g,
-      (word, from: string, to: string, at: number) => {
-        const found = this.exact(word) ? undefined : this.range(`${from}-${to}`);
-        for (const items of found ?? [])
-          reading.mentions.push(
-            mentionIn(reading.text, { word, at, how: "digits", items, orders: [] }),
-          );
-        return found ? blank(word) : word;
-      },
-    );
-  }
-
-  /** Whole numbers wherever they stand; the words around them are then free to be dates, jobs or amounts. */
-  private wholeNumbers(rest: string, reading: MemoReading): string {
-    return rest.replace(
-      /(?<![$€£.,\dA-Z])[A-Z0-9][A-Z0-9/-]*[A-Z0-9](?![.,]\d|[A-Z0-9])/g,
-      (word, at: number) => {
-        const items = this.exact(word);
-        return items ? this.taken(reading, { word, at, how: "whole", items }) : word;
-      },
-    );
-  }
-
-  /** A prefix that stands apart from its number. */
-  private split(rest: string, reading: MemoReading): string {
-    return rest.replace(
-      /\b([A-Z]{1,4})[ #]+(\d[\d/-]*)/g,
-      (word, prefix: string, number: string, at: number) => {
-        const items = this.whole.get(compact(prefix + number));
-        return items ? this.taken(reading, { word, at, how: "whole", items }) : word;
-      },
-    );
-  }
-
-  private orderWords(rest: string, reading: MemoReading): string {
-    const said = /\b(?:PO|P\.O\.|ORDER|BESTELLUNG)[ #:.]*[A-Z]{0,3}-?\d[\d-]*\b/g;
-    return this.ordered(this.ordered(rest, reading, said), reading, /\b[A-Z]{1,5} ?-?\d[\d-]*\b/g);
-  }
-
-  private ordered(rest: string, reading: MemoReading, words: RegExp): string {
-    return rest.replace(words, (word, at: number) => {
-      const items = this.order(word);
-      return items ? this.taken(reading, { word, at, how: "order", items }) : word;
-    });
-  }
-
   /**
    * The words that are left: by their digits, as tails of the number before, as ranges, joined to
    * the next; else strays.
@@ -142,22 +74,18 @@ export class NumberIndex extends BookNumbers {
     const named = (word: string, at: number, items: readonly MatchItem[]): Mention =>
       mentionIn(whole, { word, at, how: "digits", items, orders: [] });
     const strays: UnresolvedToken[] = [];
-    const words = [
-      ...rest
-        .replace(/(?<![A-Z\d])[\dO-]{0,40}\dO[\dO]{0,40}(?![A-Z\d])/g, (word) =>
-          word.replaceAll("O", "0"),
-        )
-        .matchAll(/[A-Z]{0,6}[-#/]?\d[\dA-Z]*(?:[-/][\dA-Z]+)*/g),
-    ].map((found) => ({ text: found[0], at: found.index, end: found.index + found[0].length }));
+    const words = this.wordsOf(rest);
     for (let at = 0; at < words.length; at += 1) {
       const word = words[at];
       if (!word) continue;
       const next = words[at + 1];
       // What a tail lacks it shares with the number before it.
-      const before = coreOf(nearestBefore(mentions, word.at)?.items[0]?.number ?? "");
+      const before = coreOf(
+        nearestBefore(mentions, word.at)?.items[0]?.number ?? strays[strays.length - 1]?.text ?? "",
+      );
       const last = word.end >= rest.trimEnd().length;
       const found = this.meaningOf(word.text, next?.text, before);
-      if (!found) strays.push(...this.stray(word, before, last));
+      if (!found) strays.push(...this.stray(word, { before, last, whole }));
       else {
         const text = found.used === 2 && next ? rest.slice(word.at, next.end) : word.text;
         mentions.push(...found.lists.map((items) => named(text, word.at, items)));
@@ -167,15 +95,48 @@ export class NumberIndex extends BookNumbers {
     return strays;
   }
 
+  /** Words with digits; numbers with strokes between them that mean nothing together stand each for itself. */
+  private wordsOf(rest: string): Word[] {
+    const text = rest.replace(/(?<![A-Z\d])[\dO-]{0,40}\dO[\dO]{0,40}(?![A-Z\d])/g, (word) =>
+      word.replaceAll("O", "0"),
+    );
+    return [...text.matchAll(/[A-Z]{0,6}[-#/]?\d[\dA-Z]*(?:[-/][\dA-Z]+)*/g)].flatMap((found) => {
+      const word = { text: found[0], at: found.index, end: found.index + found[0].length };
+      const isOne =
+        this.meaningOf(word.text, undefined, "") !== undefined || this.looksOwn(word.text);
+      if (isOne || !/\d\/\d/.test(word.text)) return [word];
+      return [...word.text.matchAll(/[^/]+/g)]
+        .filter((part) => /\d/.test(part[0]))
+        .map((part) => ({
+          text: part[0],
+          at: word.at + part.index,
+          end: word.at + part.index + part[0].length,
+        }));
+    });
+  }
+
   /** A word of at least two digits that nothing explains. */
   private stray(
-    { text, at }: { text: string; at: number },
-    before: string,
-    last: boolean,
+    { text, at }: Word,
+    { before, last, whole }: { before: string; last: boolean; whole: string },
   ): UnresolvedToken[] {
-    if (text.replace(/\D/g, "").length < 2) return [];
-    const digits = allDigits(text);
-    const ownStyle = before !== "" || this.looksOwn(text, digits);
-    return [{ text, at, digits, last, after: before, ownStyle }];
+    const written = text.replace(/\D/g, "");
+    if (written.length < 2 || this.isStem(text)) return [];
+    const tail = before !== "" && written.length <= before.length && !/^[A-Z]/.test(text);
+    const { leftOut, stated } = aroundOf(whole, at, text);
+    return [
+      {
+        text,
+        at,
+        digits: allDigits(text),
+        last,
+        after: before,
+        ownStyle: tail || this.looksOwn(text) || this.looksOwn(digitsSeen(text)),
+        leftOut,
+        stated,
+      },
+    ];
   }
 }
+
+type Word = { readonly text: string; readonly at: number; readonly end: number };

@@ -1,4 +1,5 @@
 import { type MatchItem } from "../types";
+import { OTHER_BEFORE } from "./patterns";
 
 /** How a number was written: to the letter; without prefix, zeros or spacing; as an order number. */
 export type How = "whole" | "digits" | "order";
@@ -19,6 +20,8 @@ export type Mention = {
   readonly leftOut: boolean;
   /** The sum written beside it, as it was written; empty where there is none. */
   readonly stated: string;
+  /** The words before it say that it is a ticket, an account or the like. */
+  readonly otherwise: boolean;
 };
 
 /**
@@ -32,6 +35,8 @@ export type UnresolvedToken = {
   readonly last: boolean;
   readonly after: string;
   readonly ownStyle: boolean;
+  readonly leftOut: boolean;
+  readonly stated: string;
 };
 
 export type Memo = {
@@ -48,9 +53,25 @@ const OUT_BEFORE =
   /\b(?:NOT(?: INCL(?:UDING|\.)?)?|WITHOUT|EXCL(?:UDING|\.)?|EXCEPT|OMIT(?:TING)?|OHNE|SANS|SIN|SAUF|AUSSER|EXCEPTO)(?:\s*(?:INV(?:OICE)?|NO|NR|RG|FACT?(?:URA|URE)?|RECHNUNG)[.:]?)?\s*(?:#\s*)?$/;
 
 const OUT_AFTER =
-  /^\s*(?:[(-]\s*)?(?:IS |STILL )?(?:IN DISPUTE|DISPUTED|STRITTIG|EN LITIGE|RECLAMADA|EN DISPUTA|NOT PAID|LEFT OUT|TO FOLLOW|OFFEN)\b/;
+  /^\s*(?:[(-]\s*)?(?:IS |STILL )?(?:IN DISPUTE|DISPUTED|IN KLAERUNG|IN KLÄRUNG|STRITTIG|EN LITIGE|CONTESTEE|RECLAMADA|EN DISPUTA|IN CONTESTAZIONE|NOT PAID|LEFT OUT|TO FOLLOW|OFFEN)\b/;
 
-const TOLD_AFTER = /^\s*(?:[:=(]\s*)?(?:(?:USD|EUR|GBP|CAD|[$€£])\s?)?(\d[\d,]*\.\d\d)(?!\d)/;
+/** A sum beside a number, behind a sign or a currency, with either decimal mark. */
+const TOLD_AFTER =
+  /^\s*(?:[:=(@-]\s*)?(?:(?:USD|EUR|GBP|CAD|CHF|AUD|[$€£])\s?)?(\d[\d.,']*[.,]\d\d)(?!\d)(?!\s*(?:TO FOLLOW|FOLGT|SUIT|SIGUE|LATER|IN DISPUTE|EN DISPUTA|EN LITIGE|STRITTIG))/;
+
+/** What stands around a number: words that leave it out or call it something else, and its sum. */
+export function aroundOf(
+  text: string,
+  at: number,
+  word: string,
+): Pick<Mention, "leftOut" | "stated" | "otherwise"> {
+  const [before, after] = [text.slice(Math.max(0, at - 40), at), text.slice(at + word.length)];
+  return {
+    leftOut: OUT_BEFORE.test(before) || OUT_AFTER.test(after),
+    stated: TOLD_AFTER.exec(after)?.[1] ?? "",
+    otherwise: OTHER_BEFORE.test(before),
+  };
+}
 
 /** A memo while it is read: its text in capitals, and what was found in it so far. */
 export type MemoReading = { readonly text: string; readonly mentions: Mention[] };
@@ -65,16 +86,7 @@ export type Found = {
 
 /** A number with what stands around it: words that leave it out, and its sum. */
 export function mentionIn(text: string, { word, at, how, items, orders }: Found): Mention {
-  const after = text.slice(at + word.length);
-  return {
-    text: word,
-    at,
-    how,
-    items,
-    orders,
-    leftOut: OUT_BEFORE.test(text.slice(0, at)) || OUT_AFTER.test(after),
-    stated: TOLD_AFTER.exec(after)?.[1] ?? "",
-  };
+  return { text: word, at, how, items, orders, ...aroundOf(text, at, word) };
 }
 
 export function nearestBefore(mentions: readonly Mention[], at: number): Mention | undefined {
@@ -82,4 +94,21 @@ export function nearestBefore(mentions: readonly Mention[], at: number): Mention
   for (const mention of mentions)
     if (mention.at < at && (best === undefined || mention.at >= best.at)) best = mention;
   return best;
+}
+
+/** Whether a memo names an item of another currency, and none of this one by the same number. */
+export const isForeign = ({ mentions }: Memo, currency: MatchItem["currency"]): boolean =>
+  mentions.some(
+    ({ items, orders, otherwise }) =>
+      !otherwise &&
+      items.length > 0 &&
+      [...items, ...orders].every((item) => item.currency !== currency),
+  );
+
+/** What a memo names, in one line of text, to see whether it names something else now. */
+export function mentionsOf({ mentions, strays }: Memo): string {
+  const named = mentions.map(({ items, orders }) =>
+    [...items, ...orders].map(({ id }) => id).join(),
+  );
+  return `${named.join(";")}|${strays.map(({ text, ownStyle }) => `${text}${ownStyle}`).join()}`;
 }

@@ -1,5 +1,5 @@
 import type { MatchItem, Payer, Spot } from "../types";
-import { mayBe } from "./damage";
+import { isCut, mayBe } from "./damage";
 import { type Memo, type UnresolvedToken } from "./mention";
 import { coreOf } from "./patterns";
 
@@ -7,7 +7,7 @@ import { coreOf } from "./patterns";
  * How the numbers of a memo lead to items: to the letter, by digits, by order number, or damaged on
  * the way.
  */
-export type ReferenceQuality = "whole" | "digits" | "order" | "damaged" | "none";
+export type ReferenceQuality = "whole" | "digits" | "order" | "cut" | "damaged" | "none";
 /** What a memo names within one customer's open items. */
 export type ReferencedItems = {
   readonly items: readonly MatchItem[];
@@ -28,9 +28,11 @@ export type ReferencedItems = {
   /** Sums of money in the memo, and whether it has digits that nothing explains, however short. */
   readonly sums: number;
   readonly loose: boolean;
+  /** How many numbers lead nowhere. */
+  readonly unread: number;
 };
 
-const RANK: readonly ReferenceQuality[] = ["none", "whole", "digits", "order", "damaged"];
+const RANK: readonly ReferenceQuality[] = ["none", "whole", "digits", "order", "cut", "damaged"];
 const worse = (a: ReferenceQuality, b: ReferenceQuality): ReferenceQuality =>
   RANK.indexOf(a) > RANK.indexOf(b) ? a : b;
 
@@ -66,6 +68,7 @@ class Scope {
   private readonly out: MatchItem[] = [];
   private readonly stated = new Map<number, string>();
   private how: ReferenceQuality = "none";
+  private unread = 0;
 
   constructor(
     private readonly items: readonly MatchItem[],
@@ -85,7 +88,7 @@ class Scope {
       this.choose(own, mention.how);
     else if (own.length > 1) this.leaveOpen(own, mention.how);
     else if (ordered.length > 0) this.choose(ordered, "order");
-    else return mention.how === "order";
+    else return false;
     return true;
   }
 
@@ -101,10 +104,16 @@ class Scope {
       last: false,
       after: "",
       ownStyle: true,
+      leftOut: mention.leftOut,
+      stated: mention.stated,
     };
+    if (mention.otherwise && this.payer !== undefined) return;
     const near = this.payer === undefined ? [] : this.damaged(token);
-    if (near.length === 0 || mention.items.some(({ balance }) => balance === this.amount))
-      return void this.foreign.push({ at: mention.at, text: mention.text });
+    if (near.length === 0 || mention.items.some(({ balance }) => balance === this.amount)) {
+      // Somebody else's order number may be anything.
+      if (mention.how !== "order") this.foreign.push({ at: mention.at, text: mention.text });
+      return;
+    }
     this.mark(near, mention);
     this.leaveOpen(near, "damaged");
   }
@@ -114,12 +123,16 @@ class Scope {
     const known = this.payer !== undefined || this.chosen.size > 0;
     const candidates = known ? this.damaged(stray) : [];
     if (candidates.length === 0) {
+      this.unread += 1;
       if (stray.ownStyle) this.unexplained.push({ at: stray.at, text: stray.text });
       return;
     }
     this.mark(candidates, stray);
-    if (candidates.length === 1 && isNear(stray)) this.choose(candidates, "damaged");
-    else this.leaveOpen(candidates, "damaged");
+    if (stray.leftOut && candidates.length === 1) return void this.out.push(...candidates);
+    if (stray.stated !== "") for (const { id } of candidates) this.stated.set(id, stray.stated);
+    const how = candidates.every((item) => isCut(stray, item)) ? "cut" : "damaged";
+    if (candidates.length === 1 && isNear(stray)) this.choose(candidates, how);
+    else this.leaveOpen(candidates, how);
   }
 
   found(memo: Memo): ReferencedItems {
@@ -133,7 +146,8 @@ class Scope {
       out: this.out,
       stated: this.stated,
       sums: memo.sums,
-      loose: memo.strays.length > 0,
+      loose: this.unread > 0,
+      unread: this.unread,
     };
   }
 
@@ -164,5 +178,5 @@ class Scope {
 
 /** A damaged number long enough that a single fit is no accident. */
 function isNear(stray: UnresolvedToken): boolean {
-  return stray.digits.length >= 3;
+  return stray.text.replace(/\D/g, "").length >= 3;
 }

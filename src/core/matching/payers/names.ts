@@ -1,3 +1,4 @@
+import { listOf } from "../lists";
 import { isPublicMail } from "./publicMail";
 
 /** Legal forms and small words that say nothing about who somebody is. */
@@ -39,17 +40,74 @@ const read = new Map<string, readonly string[]>();
 const MOST_READ = 50_000;
 
 function nameWordsAnew(name: string): string[] {
-  const bare = name
-    .normalize("NFD")
-    .replace(/[\u0300-\u036f]/g, "")
-    .toUpperCase()
+  const bare = plainCapitals(asName(name))
     .replace(/&/g, " AND ")
+    .replace(/(?<![A-Z0-9])(?:[A-Z]\.){2,6}/g, initialsApart)
     .replace(/['’.]/g, "")
     .replace(/[^A-Z0-9]+/g, " ");
   return bare
     .split(" ")
     .filter((word) => word !== "" && !EMPTY_WORDS.has(word))
     .map((word) => ABBREVIATIONS[word] ?? word);
+}
+
+/** The longest name that is read; what goes on behind it is no name (a field of ISO 20022 has 140 letters). */
+const LONGEST = 256;
+
+/** As much of a text as may be a name. */
+export const asName = (text: string): string => text.slice(0, LONGEST);
+
+/** `N.E.` are two initials, `B.V.` a legal form. */
+function initialsApart(dotted: string): string {
+  const joined = dotted.replaceAll(".", "");
+  return EMPTY_WORDS.has(joined) ? `${joined} ` : `${[...joined].join(" ")} `;
+}
+
+/** Letters that are no letter with a mark on it (Unicode has no decomposition for them). */
+const WHOLE_LETTERS: Record<string, string> = {
+  Ø: "O",
+  Ł: "L",
+  Đ: "D",
+  Æ: "AE",
+  Œ: "OE",
+  Þ: "TH",
+};
+
+/**
+ * Capitals without accents, as bank fields carry names. @example plainCapitals("Bråndal, Söhne") //
+ * "BRANDAL, SOHNE"
+ */
+export function plainCapitals(text: string): string {
+  return text
+    .normalize("NFD")
+    .replace(/[\u0300-\u036f]/g, "")
+    .toUpperCase()
+    .replace(/[ØŁĐÆŒÞ]/g, (letter) => WHOLE_LETTERS[letter] ?? letter);
+}
+
+/** Shorter ways in which a word is written that stands in full after reading. */
+export const shortFormsOf = (word: string): readonly string[] => SHORT_FORMS.get(word) ?? [];
+
+const SHORT_FORMS = new Map<string, string[]>();
+for (const [short, long] of Object.entries(ABBREVIATIONS)) listOf(SHORT_FORMS, long).push(short);
+
+/** What joins two names of one firm. */
+const ALSO_CALLED =
+  /(?<![A-Za-z])(?:d\/?b\/?a|t\/a|a\/?k\/?a|f\/?k\/?a|c\/o|o\/b\/o|trading as|doing business as|on behalf of|formerly)(?![A-Za-z])[.:]?/i;
+
+/**
+ * The names that stand in one: before and behind "doing business as", and in brackets; none where
+ * there is but the whole.
+ */
+export function namesIn(written: string): string[] {
+  const name = asName(written);
+  const outside = name.replace(/[([][^)\]]{0,120}[)\]]?/g, " ; ");
+  const inside = [...name.matchAll(/[([]([^)\]]{2,120})/g)].map((found) => found[1] ?? "");
+  const parts = [...outside.split(";"), ...inside]
+    .flatMap((part) => part.split(ALSO_CALLED))
+    .map((part) => part.trim())
+    .filter((part) => nameWords(part).length > 0);
+  return parts.length > 1 ? parts : [];
 }
 
 /** The domain of an address, or null where it is a public mail provider's and proves nothing. */

@@ -3,7 +3,8 @@ import type { MatchingInput, MatchReceipt, PaidFor, Payer } from "../types";
 import { AGREE, type Evidence, isInitials, log2, OTHER_EMAIL } from "./evidence";
 import { KnownNames } from "./knownNames";
 import { ownDomain } from "./names";
-import { type Query, queryOf } from "./query";
+import { nearest } from "./nearly";
+import { domainsOf, type NameForm, type Query, queryOf } from "./query";
 
 const MOST_PAYERS = 8;
 
@@ -49,7 +50,7 @@ export class PayerIndex extends KnownNames {
     const known = this.known.get(key);
     if (known) return known;
     this.index();
-    const query = queryOf({ ...receipt, payerName: this.tradeName(receipt.payerName) });
+    const query = queryOf(receipt);
     const ranked = [...this.candidates(query)]
       .map((id) => this.judge(id, query))
       .filter((payer) => payer.weight > 0)
@@ -103,12 +104,14 @@ export class PayerIndex extends KnownNames {
         reason: { code: "email" },
       };
     }
-    if (domain === null || domain !== ownDomain(own))
+    const known = ownDomain(own);
+    if (known === null || !domainsOf(domain).includes(known))
       return { weight: OTHER_EMAIL, alone: false, reason: null };
+    const groups = this.groupsOf(this.byDomain.get(known) ?? []);
     return {
-      weight: AGREE.domain - log2(this.byDomain.get(domain)?.length ?? 1),
-      alone: false,
-      reason: { code: "domain", domain },
+      weight: AGREE.domain - 2 * log2(groups),
+      alone: groups === 1,
+      reason: { code: "domain", domain: known },
     };
   }
 
@@ -118,7 +121,7 @@ export class PayerIndex extends KnownNames {
    */
   private paidBefore(id: number, query: Query): Evidence | null {
     let best: Evidence | null = null;
-    for (const key of query.keys) {
+    for (const key of this.keysOf(query)) {
       const customers = this.learned.get(key);
       const times = customers?.get(id) ?? 0;
       if (!customers || times === 0) continue;
@@ -137,19 +140,26 @@ export class PayerIndex extends KnownNames {
   }
 
   /**
-   * Words weigh by how rare they are in this book; a cut, a turn, an abbreviation or a misspelling
-   * costs a little.
+   * The name that speaks most for a customer, of those that stand in what is written: to the letter,
+   * as a field that was cut off shows it, by initials, or nearly.
    */
-  private nameEvidence(id: number, query: Query): Evidence | null {
-    if (query.words.length === 0) return null;
-    const same = this.byName.get(query.name);
-    // A name in capitals that fills the field may be the beginning of a longer one.
-    if (same?.includes(id) && this.cutAlike(query) <= this.groupsOf(same))
-      return this.nameOf(same, 10, true);
-    const cut = this.byField.get(query.cut) ?? [];
-    if (query.cut !== "" && cut.includes(id)) return this.nameOf(cut, 9, false);
+  private nameEvidence(id: number, { forms }: Query): Evidence | null {
+    return forms
+      .map((form) => this.evidenceOf(id, form))
+      .reduce(
+        (best, found) => (found && (!best || found.weight > best.weight) ? found : best),
+        null,
+      );
+  }
+
+  private evidenceOf(id: number, form: NameForm): Evidence | null {
+    const same = this.byName.get(form.name);
+    const begun = this.cutAlike(form);
+    // A name that fills its field may be the beginning of a longer one.
+    if (same?.includes(id)) return this.nameOf([...same, ...begun], 10, true);
+    if (begun.includes(id)) return this.nameOf([...(same ?? []), ...begun], 9, false);
     const names = this.words.get(id) ?? [];
-    return this.initials(id, query.words, names) ?? this.nearest(query.words, names);
+    return this.initials(id, form.words, names) ?? nearest(form, names, this.rarity);
   }
 
   private initials(
@@ -158,19 +168,7 @@ export class PayerIndex extends KnownNames {
     names: readonly (readonly string[])[],
   ): Evidence | null {
     if (more.length > 0 || !names.some((own) => isInitials(only, own))) return null;
-    return { ...this.nameOf(this.byInitials.get(only) ?? [id], 5, false), alone: false };
-  }
-
-  private nearest(
-    payer: readonly string[],
-    names: readonly (readonly string[])[],
-  ): Evidence | null {
-    let best: Evidence | null = null;
-    for (const own of names) {
-      const entry = this.nearly(payer, own);
-      if (entry !== null && (best === null || entry.weight > best.weight)) best = entry;
-    }
-    return best;
+    return { ...this.nameOf(this.byInitials.get(only) ?? [id], 2.5, false), alone: false };
   }
 
   private nameOf(bearers: readonly number[], weight: number, exact: boolean): Evidence {

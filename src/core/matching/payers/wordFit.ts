@@ -1,9 +1,20 @@
 import { editDistance } from "../memo/damage";
-import { jaroWinkler } from "./names";
+import { jaroWinkler, shortFormsOf } from "./names";
 
 /** How far a written word stands for a customer's, 0 to 1. */
 export function wordFit(written: string, word: string): number {
   if (written === word) return 1;
+  if (written.length === 1 || word.length === 1) return written[0] === word[0] ? INITIAL : 0;
+  return Math.max(
+    fitOf(written, word),
+    ...shortFormsOf(written).map((short) => (word.startsWith(short) ? 0.9 : 0)),
+  );
+}
+
+/** What an initial says of the word that it stands for. */
+const INITIAL = 0.65;
+
+function fitOf(written: string, word: string): number {
   if (written.length >= 3 && word.startsWith(written)) return 0.9;
   if (written.length >= 3 && isAbbreviation(written, word)) return 0.85;
   if (word.length < 4 || jaroWinkler(written, word) < 0.88) return 0;

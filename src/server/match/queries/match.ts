@@ -5,6 +5,7 @@ import {
   type Proposal,
   reasonInWords,
   speaksAgainst,
+  toBeSure,
 } from "@/core/matching";
 import { add, type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 import { type ApprovalRow, approvalsWaiting } from "@/db/approvals";
@@ -142,10 +143,12 @@ function wordsOf(
       look: `asked by ${asked.askedBy}`,
     };
   if (!best) return { best: "nothing fits", look: "no payer, number or sum is known" };
-  const first = best.reasons.find(speaksAgainst) ?? best.reasons[0];
+  const against = best.reasons.find(speaksAgainst);
+  const wanted = toBeSure(best);
+  const first = against ?? (wanted === null ? best.reasons[0] : undefined);
   return {
     best: readingInWords(best, names),
-    look: first ? reasonInWords(first, receipt.currency) : "",
+    look: first ? reasonInWords(first, receipt.currency) : `wants ${wanted ?? ""}`,
   };
 }
 
@@ -160,7 +163,8 @@ export function readingInWords(
     .slice(0, 4)
     .map((line) => line.number)
     .join(" + ");
-  return `${numbers}${reading.lines.length > 4 ? ` + ${reading.lines.length - 4} more` : ""}${reading.onAccount > 0 ? ", rest on account" : ""}`;
+  const allowed = reading.reasons.some(({ code }) => code === "discount_allowed");
+  return `${allowed ? "allow the discount: " : ""}${numbers}${reading.lines.length > 4 ? ` + ${reading.lines.length - 4} more` : ""}${reading.onAccount > 0 ? ", rest on account" : ""}`;
 }
 
 function sorted(rows: MatchRow[], sort: string): MatchRow[] {

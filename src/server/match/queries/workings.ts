@@ -3,6 +3,7 @@ import {
   type MatchCandidate,
   type Proposal,
   reasonInWords,
+  toBeSure,
   restsOn,
   speaksAgainst,
 } from "@/core/matching";
@@ -102,6 +103,7 @@ function shownReading(db: Db, reading: MatchCandidate, currency: Currency): Work
     surcharge: reading.surcharge ?? add(0),
     confidence: reading.confidence,
     words: readingInWords(reading, new Map(customer ? [[customer.id, customer.name]] : [])),
+    toBeSure: toBeSure(reading),
     withCredit: reading.reasons.some(({ code }) => code === "on_account"),
     reasons: reading.reasons.map((reason) => ({
       words: reasonInWords(reason, currency),

@@ -2,6 +2,7 @@ import { join } from "node:path";
 import Piscina from "piscina";
 
 import type { DrillResult } from "@/contracts/books";
+import type { ReplayFacts } from "@/contracts/replay";
 import type { Day } from "@/core/calendar";
 import type { Proposal } from "@/core/matching";
 import type { Result } from "@/core/result";
@@ -70,7 +71,7 @@ export function backupInPool(task: BackupTask): Promise<Result<{ file: string } 
 function computeInPool<T>(
   book: string,
   db: Db,
-  task: "match" | "count",
+  task: "match" | "count" | "replay",
   input: () => Promise<object> | object,
 ): Promise<T> {
   const all = readers();
@@ -93,6 +94,11 @@ function computeInPool<T>(
 export function proposalsFor(book: string): Promise<Proposal[]> {
   const db = reading(book);
   return db ? computeInPool<Proposal[]>(book, db, "match", () => ({})) : Promise.resolve([]);
+}
+
+/** What the engine would have done in the last months, replayed in the pool and kept until the book changes. */
+export function replayFor(book: string, db: Db): Promise<ReplayFacts> {
+  return computeInPool<ReplayFacts>(book, db, "replay", () => ({}));
 }
 
 /** Every proof of a book and what is left at each station, recomputed in the pool whenever the book has changed. */

@@ -26,6 +26,7 @@ export const changeSettings = defineCommand({
     country: country.optional(),
     discountGraceDays: z.number().int().min(0).max(30).optional(),
     smallDifferenceLimit: z.number().int().min(0).max(100_000).optional(),
+    wrongPerThousand: z.number().int().min(1).max(200).optional(),
     smallestSumAskedFor: z.number().int().min(0).optional(),
     replyTo: emailAddress.optional(),
     people: z
