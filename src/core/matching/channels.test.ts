@@ -191,6 +191,39 @@ describe("what is paid", () => {
     ]));
 });
 
+describe("what is short, and what is paid ahead", () => {
+  const named = (amount: number, more: Partial<MatchReceipt> = {}): string =>
+    one(came(amount, { payerName: OSTERLUND, reference: "HQ/26/05342", ...more }));
+  it("a fee of a bank is taken for one where it is known who pays", () =>
+    expect([named(61_077 - 2500), named(61_077 - 2500, { payerName: "" })]).toEqual([
+      "sure 05342=58577",
+      "check 05342=58577",
+    ]));
+  it.each([
+    ["JPY", 2500],
+    ["KWD", 1750],
+  ])("a fee has the size of its currency: %s", (code, fee) => {
+    const currency = currencyOf(code) as Currency;
+    const items = [item(1, 1, ["HQ/26/05342", 610_770], { currency })];
+    const more = { payerName: OSTERLUND, reference: "HQ/26/05342", currency };
+    expect(one(came(610_770 - fee, more), { items })).toBe(`sure 05342=${610_770 - fee}`);
+  });
+  it("a rest that the book would write off is the clerk's to write off or to leave open", () => {
+    const settings = { discountGraceDays: 0, smallDifferenceLimit: 500 };
+    const short = (by: number): string =>
+      one(came(61_077 - by, { payerName: OSTERLUND, reference: "HQ/26/05342" }), { settings });
+    expect([short(300), short(0)]).toEqual(["check 05342=60777", "sure 05342=61077"]);
+  });
+  it.each([
+    "deposit on our next order",
+    "Anzahlung neuer Auftrag",
+    "acompte",
+    "anticipo de pedido",
+  ])("what is paid ahead is not for what is open, whatever its sum: %s", (reference) =>
+    expect(named(61_077, { reference })).toBe("check 05342=61077"),
+  );
+});
+
 describe("all together, and how sure", () => {
   it("two others add up where the one of the very sum is claimed by its number", () => {
     const items = [...ITEMS, item(91, 1, ["HQ/26/05350", 81_596])];
