@@ -192,6 +192,9 @@ export type FeeLine = {
 
 export type FeeMonth = {
   account: string;
+  code: string;
+  /** Its fees are billed by the month, not taken from each charge. */
+  monthly: boolean;
   currency: Currency;
   month: string;
   method: string;

@@ -1,5 +1,6 @@
 import { OVERDUE_STATES } from "@/server/overdue/queries/overduePage";
 import { overdueRows } from "@/server/overdue/queries/overdue";
+import { ALL_FEES, feeCheck } from "@/server/payouts/queries/fees";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { type ListName, LISTS, listSheet } from "./lists";
@@ -51,6 +52,34 @@ describe("a list as a file, as it is filtered", () => {
       ["po_1"],
       ["po_1"],
     ]);
+  });
+  it("what a month's fees were too much is the sum of the charges that its link lists", () => {
+    book.must("agreeRate", {
+      account: "card",
+      method: "card",
+      from: "2026-01-01",
+      percent: "2.9",
+      fixed: 30,
+    });
+    book.mustTake(
+      "processor",
+      "Id,Type,Date,Gross,Fee,Net,Payer\nch_1,Charge,10/12/2026,64.50,3.17,61.33,Alder Lane\nch_2,Charge,11/16/2026,64.50,2.17,62.33,Alder Lane\nch_3,Charge,11/17/2026,100.00,4.00,96.00,Alder Lane\nch_4,Charge,11/18/2026,100.00,3.10,96.90,Alder Lane\n",
+    );
+    const { months } = feeCheck(book.db, TODAY, ALL_FEES);
+    expect(months.map(({ month, off }) => [month, off]).sort()).toEqual([
+      ["2026-10", 100],
+      ["2026-11", 70],
+    ]);
+    for (const { month, method, code: account, off } of months) {
+      const { rows, columns } = sheet("fees", { month, method, account });
+      const sums = rows.map((row) => Math.round(100 * Number(row[columns.indexOf("too_much")])));
+      expect(sums.reduce((all, sum) => all + sum, 0)).toBe(off);
+    }
+    expect(sheet("fees", { month: "2026-11" }).rows.map(([, charge]) => charge)).toEqual([
+      "ch_3",
+      "ch_4",
+    ]);
+    expect(sheet("fees", { account: "nobody" }).rows).toEqual([]);
   });
   it.each(["letters", "automatic-letters", "late-fees", "write-offs", "expected"] as const)(
     "%s has a column for each that the page shows, also of a book where there is nothing",

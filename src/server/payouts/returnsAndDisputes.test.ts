@@ -5,7 +5,7 @@ import { returnFile } from "../../../tests/support/nacha";
 import { lineChoices } from "../match/queries/onHand";
 import { overdueRows } from "../overdue/queries/overdue";
 import { clearingPageOf } from "./queries/clearing";
-import { feeCheck } from "./queries/fees";
+import { ALL_FEES, feeCheck } from "./queries/fees";
 import { payoutWorkings } from "./queries/payoutWorkings";
 import { expectedPage, returnsAndDisputes } from "./queries/returnsAndDisputes";
 
@@ -411,7 +411,7 @@ describe("fees billed by the month", () => {
       percent: "2.9",
       fixed: 30,
     });
-    expect(feeCheck(book.db, TODAY)).toMatchObject({
+    expect(feeCheck(book.db, TODAY, ALL_FEES)).toMatchObject({
       count: 0,
       accrued: [{ month: "2026-10", state: "to accrue", sum: 930 }],
     });

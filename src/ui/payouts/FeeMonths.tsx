@@ -3,10 +3,9 @@
 import { Box } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
-import { type AccruedMonth } from "@/contracts/payouts";
+import type { AccruedMonth, FeeMonth } from "@/contracts/payouts";
 import { formatAmount } from "@/core/money";
 
-import { Amount } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
 import { Subheading } from "../kit/headings";
 import { entriesOf, SumLink } from "../kit/SumLink";
@@ -65,6 +64,12 @@ function toneOf(accrued: AccruedMonth): "good" | "soft" | "waits" {
   return "waits";
 }
 
+/** What a month's difference is made of: its charges that are not as agreed, or the month's bill. */
+function madeOf(book: string, { month, method, code, monthly }: FeeMonth): string {
+  if (monthly) return entriesOf(book, { event: "fee", month });
+  return `/b/${book}/payouts?${new URLSearchParams({ show: "fees", month, method, account: code })}`;
+}
+
 export function Months({ months }: Props): ReactNode {
   const { book } = useActing();
   return (
@@ -109,7 +114,7 @@ export function Months({ months }: Props): ReactNode {
               </td>
               <td data-numeric>{percentWords(month.perMillion)}</td>
               <td data-numeric data-sum data-tone={month.off > 0 ? "off" : undefined}>
-                <Amount of={month.off} currency={month.currency} dash />
+                <SumLink of={month.off} currency={month.currency} href={madeOf(book, month)} />
               </td>
             </tr>
           ))}

@@ -2,6 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
+import NextLink from "next/link";
 import type { ReactNode } from "react";
 
 import type { FeeLine } from "@/contracts/payouts";
@@ -16,15 +17,19 @@ import { LedgerList } from "../kit/lists/LedgerList";
 import type { ListColumn } from "../kit/lists/columns";
 import { AchCost, AchSaving, type Props, Rates } from "./AgreedRates";
 import { Billed, Months } from "./FeeMonths";
+import { methodWords } from "./fees";
 import { PayoutTabs } from "./PayoutTabs";
 
 const RateChart = dynamic(() => import("./RateChart").then((module) => module.RateChart), {
   ssr: false,
   loading: () => <Box height="150px" />,
 });
-/** Fees against what was agreed: what was taken too much, the rate by month, and what was agreed. */
-export function FeesPage(props: Props): ReactNode {
-  const { currency, today, lines, over, checked, count, book } = props;
+/**
+ * Fees against what was agreed: what was taken too much, the rate by month, and what was agreed.
+ * `asked` says of which month and method the charges are listed; of all where it is empty.
+ */
+export function FeesPage(props: Props & { asked: readonly string[] }): ReactNode {
+  const { currency, today, lines, over, checked, count, book, asked } = props;
   return (
     <>
       <PageHeading>
@@ -55,6 +60,13 @@ export function FeesPage(props: Props): ReactNode {
             <span data-tone="soft">
               {count === lines.length ? count : `${lines.length} of ${count}`}, worst first
             </span>
+            {asked.length > 0 ? (
+              <small>
+                {" "}
+                of {asked.map(methodWords).join(", ")} ·{" "}
+                <NextLink href={`/b/${book}/payouts?show=fees`}>All months</NextLink>
+              </small>
+            ) : null}
           </Subheading>
           <LedgerList<FeeLine>
             label="Fees that are not as agreed"

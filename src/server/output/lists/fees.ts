@@ -1,12 +1,11 @@
-import { feeCheck } from "@/server/payouts/queries/fees";
+import { feeCheck, feesAsked } from "@/server/payouts/queries/fees";
 
 import { defineSheet } from "../defineSheet";
-import { noQuery } from "../queries";
 
 export const feesList = defineSheet({
   name: "fees",
-  query: noQuery,
-  rows: ({ db, today }) => feeCheck(db, today).lines,
+  query: feesAsked,
+  rows: ({ db, today, query }) => feeCheck(db, today, query).lines,
   columns: {
     processor_account: (line) => line.account,
     charge: (line) => line.externalId,

@@ -1,3 +1,5 @@
+import { z } from "zod";
+
 import type { FeeLine, FeesFacts } from "@/contracts/payouts";
 import { addMonths, type Day } from "@/core/calendar";
 import { achInstead, type CheckedFee, checkFees, feesByMonth } from "@/core/fees";
@@ -7,11 +9,17 @@ import { accruals, agreedRates, chargesWithFees } from "@/db/fees";
 import { type ProcessorAccountRow, processorAccounts } from "@/db/processorAccounts";
 import { worthOn } from "@/db/rates";
 import { readSettings } from "@/db/settings";
+import { searched } from "@/server/output/queries";
 
 const MOST_LINES = 200;
 
-/** Every charge of the last months against what was agreed, by account. */
-export function feeCheck(db: Db, today: Day, months = 12): FeesFacts {
+/** Of which month, method and account (by its code) the fees are asked for; all where it is not said. */
+export const feesAsked = z.object({ month: searched, method: searched, account: searched });
+export const ALL_FEES = feesAsked.parse({});
+type FeesAsked = z.infer<typeof feesAsked>;
+
+/** Every charge of the last months against what was agreed, by account; of them those asked for are listed. */
+export function feeCheck(db: Db, today: Day, asked: FeesAsked, months = 12): FeesFacts {
   const from = `${addMonths(`${today.slice(0, 7)}-01` as Day, 1 - months)}` as Day;
   const rates = agreedRates(db);
   const names = new Map(processorAccounts(db).map((account) => [account.id, account]));
@@ -20,7 +28,12 @@ export function feeCheck(db: Db, today: Day, months = 12): FeesFacts {
     const agreed = rates.filter(({ processorAccountId }) => processorAccountId === account.id);
     return { account, charges, checked: checkFees(charges, agreed) };
   });
-  const lines = byAccount.flatMap(linesOff).sort((a, b) => b.off - a.off || a.id - b.id);
+  const lines = byAccount
+    .filter(({ account }) => asked.account === null || account.code === asked.account)
+    .flatMap(linesOff)
+    .filter(({ on }) => asked.month === null || on.startsWith(asked.month))
+    .filter(({ method }) => asked.method === null || method === asked.method)
+    .sort((a, b) => b.off - a.off || a.id - b.id);
   const { currency: book, achFixedPerMonth } = readSettings(db);
   return {
     lines: lines.slice(0, MOST_LINES),
@@ -37,6 +50,8 @@ export function feeCheck(db: Db, today: Day, months = 12): FeesFacts {
       feesByMonth(checked).map((month) => ({
         ...month,
         account: account.name,
+        code: account.code,
+        monthly: account.feeBilling === "monthly",
         currency: account.currency,
       })),
     ),

@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 
 import { addMonths, endOfMonth, parseDay } from "@/core/calendar";
 import { clearingPageOf } from "@/server/payouts/queries/clearing";
-import { feeCheck } from "@/server/payouts/queries/fees";
+import { feeCheck, feesAsked } from "@/server/payouts/queries/fees";
 import { band, payoutRows, payoutViews } from "@/server/payouts/queries/payouts";
 import { expectedPage, returnsAndDisputes } from "@/server/payouts/queries/returnsAndDisputes";
 import { monthOr } from "@/server/output/queries";
@@ -30,15 +30,19 @@ export default async function Payouts({
 }): Promise<ReactNode> {
   const { book, db, settings, today } = await pageOf(params);
   const search = await searchParams;
-  if (one(search, "show") === "fees")
+  if (one(search, "show") === "fees") {
+    const asked = feesAsked.parse(search);
+    const name = `fees ${today} ${JSON.stringify(asked)}`;
     return (
       <FeesPage
         book={book}
         currency={settings.currency}
         today={today}
-        {...cachedQuery({ book, db }, `fees ${today}`, () => feeCheck(db, today))}
+        asked={[asked.month, asked.method].filter((said) => said !== null)}
+        {...cachedQuery({ book, db }, name, () => feeCheck(db, today, asked))}
       />
     );
+  }
   const around = { book, currency: settings.currency, today };
   if (one(search, "show") === "back")
     return <ReturnsPage {...around} {...returnsAndDisputes(db, today)} />;
