@@ -1,5 +1,7 @@
 import { defineConfig } from "@playwright/test";
 
+import { chromiumPath } from "./scripts/chromiumPath.mjs";
+
 const port = Number(process.env.FLOW_PORT ?? 4173);
 
 /** The flows drive the production build in Debian's Chromium, on data of their own. */
@@ -16,7 +18,7 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+      executablePath: chromiumPath(),
       args: [
         "--no-sandbox",
         "--disable-gpu",

@@ -3,6 +3,7 @@ import { spawn, spawnSync } from "node:child_process";
 import { mkdirSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 
+import { chromiumPath } from "./chromiumPath.mjs";
 import { build, chromium as needChromium, env, install, root } from "./steps.mjs";
 
 install();
@@ -99,7 +100,7 @@ const wanted = process.argv.slice(2);
 const folder = join(root, "docs/screenshots");
 mkdirSync(folder, { recursive: true });
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  executablePath: chromiumPath(),
   args: [
     "--no-sandbox",
     "--disable-gpu",

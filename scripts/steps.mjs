@@ -5,6 +5,8 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSy
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 
+import { chromiumPath } from "./chromiumPath.mjs";
+
 export const root = join(fileURLToPath(new URL(".", import.meta.url)), "..");
 export const env = { ...process.env, NEXT_TELEMETRY_DISABLED: "1", DOZO_ROOT: root };
 
@@ -62,9 +64,9 @@ function newest(path) {
     : stat.mtimeMs;
 }
 
-/** Debian's Chromium for the flows, if there is none; CHROMIUM_PATH names another. */
+/** Debian's Chromium for the flows, if there is none. */
 export function chromium() {
-  if (!existsSync(process.env.CHROMIUM_PATH ?? "/usr/bin/chromium")) fromDebian("chromium");
+  if (!existsSync(chromiumPath())) fromDebian("chromium-headless-shell");
 }
 
 /** Debian's nginx, for what happens with a proxy in front, if there is none. */

@@ -34,3 +34,26 @@ export async function alive(page: Page): Promise<void> {
   );
   await expect(page.getByText("Reading …")).toHaveCount(0);
 }
+
+/**
+ * Sums that cannot be read whole: beyond an edge of the screen, or cut by a part of the page that
+ * does not show all of itself. What is scrolled away downwards is not cut.
+ */
+export function cutSums(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const cut: string[] = [];
+    for (const sum of document.querySelectorAll<HTMLElement>("[data-sum], [data-total]")) {
+      const { left, right, width } = sum.getBoundingClientRect();
+      if (width === 0 || sum.closest("[data-hidden]")) continue;
+      let [from, to] = [0, window.innerWidth];
+      for (let at = sum.parentElement; at; at = at.parentElement) {
+        if (getComputedStyle(at).overflowX === "visible") continue;
+        const box = at.getBoundingClientRect();
+        [from, to] = [Math.max(from, box.left), Math.min(to, box.right)];
+      }
+      if (left < from - 1 || right > to + 1)
+        cut.push(`${sum.innerText} (${Math.round(left)} to ${Math.round(right)} of ${to})`);
+    }
+    return cut;
+  });
+}

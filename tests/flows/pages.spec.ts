@@ -1,7 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { type BrowserContext, expect, type Page, test } from "@playwright/test";
 
-import { alive, DEMO, proofsHold, watch } from "./helpers";
+import { alive, cutSums, DEMO, proofsHold, watch } from "./helpers";
 import { PAGES } from "./pageList";
 
 /**
@@ -29,7 +29,27 @@ async function found(page: Page, what: "all" | "colours" = "all"): Promise<strin
   );
 }
 
-test.describe("every page on light and dark paper", () => {
+const WIDE = { width: 1280, height: 800 };
+/** A phone; and 1280x800 at 200 %: half as many pixels each way. */
+const NARROW = [
+  { width: 390, height: 844 },
+  { width: 640, height: 400 },
+];
+
+/** What is wider than the screen, or cut, where there is little room. */
+async function cramped(page: Page): Promise<unknown[]> {
+  const wrong: unknown[] = [];
+  for (const viewport of NARROW) {
+    await page.setViewportSize(viewport);
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    const cut = await cutSums(page);
+    if (wide > viewport.width || cut.length > 0) wrong.push({ viewport, wide, cut });
+  }
+  await page.setViewportSize(WIDE);
+  return wrong;
+}
+
+test.describe("every page on light and dark paper, on a phone and at 200 %", () => {
   // One visitor goes through all of them, so that scripts and fonts are read in once.
   let visitor: BrowserContext;
   test.beforeAll(async ({ browser }) => {
@@ -39,7 +59,7 @@ test.describe("every page on light and dark paper", () => {
     await visitor.close();
   });
   for (const [name, path] of PAGES) {
-    test(`${name}: axe finds nothing, no console message, nothing from outside`, async () => {
+    test(`${name}: axe finds nothing, nothing is cut, no message, nothing from outside`, async () => {
       const page = await visitor.newPage();
       const seen = watch(page);
       await page.goto(`${DEMO}${path.replace(/[?&]open=first/, "")}`);
@@ -58,6 +78,7 @@ test.describe("every page on light and dark paper", () => {
       await page.emulateMedia({ colorScheme: "dark" });
       await expect.poll(paper).not.toBe(light);
       expect(await found(page, "colours")).toEqual([]);
+      expect(await cramped(page)).toEqual([]);
       expect(seen).toEqual({ problems: [], outside: [] });
       await page.close();
     });

@@ -5,6 +5,7 @@ import { pathToFileURL } from "node:url";
 import { chromium } from "@playwright/test";
 import { build, type BuildOptions } from "esbuild";
 
+import { chromiumPath } from "../../../scripts/chromiumPath.mjs";
 import type { Measure } from "../measure";
 
 const TRIALS = 9;
@@ -74,7 +75,7 @@ async function inBrowser(folder: string): Promise<{ whole: number; seen: number 
     `<!doctype html><html class="light">${css}<body><script src="inBrowser.js"></script>`,
   );
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+    executablePath: chromiumPath(),
     args: ["--no-sandbox", "--disable-gpu", "--allow-file-access-from-files"],
   });
   try {
