@@ -82,6 +82,8 @@ export type Twin = {
   memo: string;
   amount: Minor;
   became: string;
+  /** What is open at the customer, and whether anything of this sum is. */
+  open: string;
 };
 export type AskedApproval = {
   approvalId: number;

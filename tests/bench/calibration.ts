@@ -44,19 +44,36 @@ export async function calibrate(from = 100, count = 12): Promise<Measure[]> {
     const set = isFitted ? (sets[at] ?? []) : await samplesOf(maker, maker.keptApart);
     const rest = isFitted ? fitted(alikeHeavy(sets.filter((_, index) => index !== at))) : weights;
     measures.push({
-      work: `Brier score of ${maker.name}, left out of the fit (${set.length})`,
-      took: brier(set, rest).toFixed(4),
+      work: `${maker.name}, left out of the fit (${set.length})`,
+      took: reliability(set, rest),
       must: "–",
     });
   }
   return measures;
 }
 
-const brier = (samples: readonly Sample[], weights: Weights): number =>
-  samples.reduce(
-    (sum, { features, right }) => sum + (likelihood(features, weights) - (right ? 1 : 0)) ** 2,
-    0,
-  ) / Math.max(1, samples.length);
+/**
+ * The Brier score of what weights foretell, and what they say against what was so, by tenths of 100
+ * readings and more.
+ */
+function reliability(samples: readonly Sample[], weights: Weights): string {
+  const told = samples.map(({ features, right }) => ({
+    said: likelihood(features, weights),
+    so: Number(right),
+  }));
+  const mean = (of: readonly number[]): number =>
+    of.reduce((sum, one) => sum + one, 0) / Math.max(1, of.length);
+  const tenths = Array.from({ length: 10 }, (_, at) =>
+    told.filter(({ said }) => Math.min(9, Math.floor(said * 10)) === at),
+  ).filter(({ length }) => length >= 100);
+  return [
+    `Brier ${mean(told.map(({ said, so }) => (said - so) ** 2)).toFixed(4)}`,
+    ...tenths.map((tenth) => {
+      const [said, so] = [mean(tenth.map((one) => one.said)), mean(tenth.map((one) => one.so))];
+      return `${said.toFixed(3)} said and ${so.toFixed(3)} so (${tenth.length})`;
+    }),
+  ].join("; ");
+}
 
 function write(weights: Weights, from: number, count: number): void {
   const lines = [...weights]

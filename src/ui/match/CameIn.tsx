@@ -150,6 +150,10 @@ export function TwinTable({
             </td>
           </tr>
         ) : null}
+        <tr>
+          <td data-tone="soft">Open</td>
+          <td colSpan={2}>{twin.open}</td>
+        </tr>
       </tbody>
     </DetailTable>
   );

@@ -4,6 +4,7 @@ import type { MatchItem } from "../types";
 import { whole } from "./candidate";
 import { chanceOf, chanceOfOne, isRound } from "./chance";
 import type { CustomerScope } from "./customerScope";
+import { doubtIf } from "./doubts";
 import { pairsOf } from "./gaps";
 
 /** At most this many items are looked at one by one, and so many ways kept. */
@@ -34,7 +35,7 @@ export function addLessCredit(scope: CustomerScope, due: readonly MatchItem[]): 
           : { code: "sum_several", count: size },
         { code: "credit_note", numbers: set.map(({ number }) => number) },
       ],
-      doubt: found.length > 1 ? 1 : 0,
+      doubts: doubtIf(found.length > 1, "ways"),
       chance: sets.length * (chanceOfOne(due) + pairs),
     });
   }
@@ -54,6 +55,6 @@ export function addRounded(scope: CustomerScope, due: readonly MatchItem[]): voi
         { code: "sum_one", number: item.number },
         { code: "rounded", by: minor(amount - item.balance) },
       ],
-      doubt: near.length > 1 ? 1 : 0,
+      doubts: doubtIf(near.length > 1, "ways"),
     });
 }

@@ -5,6 +5,7 @@ import { lateOrAllowed, whole } from "./candidate";
 import { addGaps, addMended, addShortfall } from "./byUnsaid";
 import { choices } from "./choices";
 import type { CustomerScope } from "./customerScope";
+import { type Doubt, doubtIf } from "./doubts";
 import { overTooMuch, statedParts, toldOtherwise, ways } from "./lists";
 import { saidItems, saidNumbers } from "./said";
 import { fill, type Part, subsetsOf } from "./sums";
@@ -51,7 +52,7 @@ function addExact(scope: CustomerScope): boolean {
         ...paid,
         numbers: named.how,
         reasons: [saidNumbers(scope, parts), ...paid.reasons, ...leftOut(scope)],
-        doubt: exact.length > 1 ? 1 : withOut.length,
+        doubts: [...doubtIf(exact.length > 1, "ways"), ...doubtIf(withOut.length, "out")],
       });
   return true;
 }
@@ -68,7 +69,7 @@ function addOfOrder(scope: CustomerScope): boolean {
       sum: "exact",
       numbers: "order",
       reasons: [saidItems(scope, set), { code: "sum_of_quoted", count: set.length }],
-      doubt: sets.length > 1 ? 1 : 0,
+      doubts: doubtIf(sets.length > 1, "ways"),
     });
   return sets.length > 0;
 }
@@ -84,7 +85,7 @@ function addStated(scope: CustomerScope): boolean {
       sum: "told",
       numbers: scope.named.how,
       reasons: [saidNumbers(scope, parts), { code: "sums_beside", count: scope.named.stated.size }],
-      doubt: found.length > 1 ? 1 : 0,
+      doubts: doubtIf(found.length > 1, "ways"),
     });
   return found.length > 0;
 }
@@ -95,7 +96,7 @@ function addSurcharged(scope: CustomerScope, { items, off }: Rest): void {
     sum: "surcharge",
     numbers: scope.named.how,
     reasons: [saidItems(scope, items), scope.onTop(off)],
-    doubt: scope.named.open.length + scope.named.out.length,
+    doubts: unnamed(scope),
   });
 }
 
@@ -107,11 +108,13 @@ function addOver(scope: CustomerScope, { items, off, full, mendings }: Rest): vo
     sum: "over",
     numbers: named.how,
     reasons: [saidItems(scope, items), { code: "against_over", by: off }],
-    doubt:
-      unsettled(scope, lines) +
-      overTooMuch(scope, items, off, full) +
-      (named.how === "damaged" && off * 20 > full ? 1 : 0) +
-      (mendings > 1 || named.sums > named.stated.size ? 1 : 0),
+    doubts: [
+      ...unsettled(scope, lines),
+      ...doubtIf(overTooMuch(scope, items, off, full), "much"),
+      ...doubtIf(named.how === "damaged" && off * 20 > full, "nearly"),
+      ...doubtIf(mendings > 1, "ways"),
+      ...doubtIf(mendings <= 1 && named.sums > named.stated.size, "stated"),
+    ],
   });
 }
 
@@ -129,14 +132,22 @@ function addShort(scope: CustomerScope, { items, off }: Rest): void {
       { code: "against_short", by: minor(-off) },
     ],
     // A number that is nearly one's own is hardly meant where the sum does not say so too.
-    doubt: unsettled(scope, lines) + (scope.named.how === "damaged" && !scope.told.inParts ? 1 : 0),
+    doubts: [
+      ...unsettled(scope, lines),
+      ...doubtIf(scope.named.how === "damaged" && !scope.told.inParts, "nearly"),
+    ],
   });
 }
 
 /** Numbers that may be one of several items or are left out, and sums beside numbers that say otherwise. */
-function unsettled({ named }: CustomerScope, lines: readonly Part[]): number {
-  return named.open.length + named.out.length + toldOtherwise(named, lines);
+function unsettled(scope: CustomerScope, lines: readonly Part[]): Doubt[] {
+  return [...unnamed(scope), ...doubtIf(toldOtherwise(scope.named, lines), "stated")];
 }
+
+const unnamed = ({ named: { open, out } }: CustomerScope): Doubt[] => [
+  ...doubtIf(open.length, "open"),
+  ...doubtIf(out.length, "out"),
+];
 
 function leftOut(scope: CustomerScope): Reason[] {
   const { out } = scope.named;

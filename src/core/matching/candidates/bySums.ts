@@ -6,6 +6,7 @@ import { lateOrAllowed, whole } from "./candidate";
 import { chanceOf, waysTo } from "./chance";
 import { oldestShape } from "./choices";
 import type { CustomerScope } from "./customerScope";
+import { doubtIf } from "./doubts";
 import { fill, partsOf, subsetsOf } from "./sums";
 
 /** At most this many items are looked at one by one. */
@@ -45,7 +46,7 @@ function addSingle(scope: CustomerScope, due: readonly MatchItem[]): boolean {
       { code: "sum_one", number: oldest.number },
       ...(several ? [{ code: "equal_items", count: equal.length } as const] : []),
     ],
-    doubt: unclear ? 1 : 0,
+    doubts: doubtIf(unclear, "equal"),
   });
   return true;
 }

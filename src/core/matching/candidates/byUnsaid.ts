@@ -5,6 +5,7 @@ import { sumReasons } from "./candidate";
 import { chanceOfOne } from "./chance";
 import { choices } from "./choices";
 import type { CustomerScope } from "./customerScope";
+import { doubtIf } from "./doubts";
 import { withNotesAndGaps } from "./gaps";
 import { mended } from "./lists";
 import { saidItems, saidNumbers } from "./said";
@@ -27,7 +28,7 @@ export function addShortfall(scope: CustomerScope): boolean {
         ...sumReasons(lines).filter(({ code }) => code === "discount"),
         { code: claims.length > 0 ? "claim" : "fee", by: minor(by) },
       ],
-      doubt: (unclear ? 1 : 0) + (found.length > 1 ? 1 : 0),
+      doubts: [...doubtIf(unclear, "odd"), ...doubtIf(found.length > 1, "ways")],
     });
   return found.length > 0;
 }
@@ -58,7 +59,7 @@ export function addGaps(scope: CustomerScope): number {
         ...(next ? [{ code: "rest_next" } as const] : sumReasons(lines)),
         { code: "mended", count: lines.length },
       ],
-      doubt: found.length > 1 ? 1 : 0,
+      doubts: doubtIf(found.length > 1, "ways"),
       chance,
     });
   return found.length;
@@ -73,7 +74,10 @@ export function addMended(scope: CustomerScope, items: readonly MatchItem[]): nu
       sum: "mended",
       numbers: scope.named.how,
       reasons: [saidItems(scope, items), { code: "mended", count: only.length }],
-      doubt: scope.named.open.length + (only.length < items.length ? 1 : 0),
+      doubts: [
+        ...doubtIf(scope.named.open.length, "open"),
+        ...doubtIf(only.length < items.length, "out"),
+      ],
       chance: mendedByChance(scope, items),
     });
   return found.length;

@@ -4,6 +4,7 @@ import { add, minor, sumOf } from "@/core/money";
 import type { MatchItem } from "../types";
 import { whole } from "./candidate";
 import type { CustomerScope } from "./customerScope";
+import { doubtIf } from "./doubts";
 import { fill } from "./sums";
 
 /**
@@ -37,7 +38,7 @@ function addStatement(scope: CustomerScope): void {
       sum: "statement",
       numbers: "none",
       reasons: [{ code: "statement", until: told.until, count: set.length }],
-      doubt: found.length > 1 ? 1 : 0,
+      doubts: doubtIf(found.length > 1, "ways"),
     });
 }
 
@@ -57,7 +58,7 @@ function addOldest(scope: CustomerScope): void {
     lines: filled.map(({ item, amount }) => whole(item, amount)),
     sum: "told-oldest",
     numbers: "none",
-    doubt: scope.isItself || onlyOne(due) ? 0 : 1,
+    doubts: doubtIf(!scope.isItself && !onlyOne(due), "site"),
     reasons: [
       { code: "oldest_first" },
       ...(off < 0 ? [{ code: "against_short", by: minor(-off) } as const] : []),

@@ -2,6 +2,7 @@ import { minor, type Minor, sumOf } from "@/core/money";
 
 import type { ReferenceQuality } from "../memo/scope";
 import type { MatchItem, MatchCandidate, Reason } from "../types";
+import type { Doubt } from "./doubts";
 import type { Part } from "./sums";
 
 /**
@@ -61,7 +62,7 @@ export type Draft = MatchCandidate & {
   readonly flaws: number;
   /** Of these, numbers that it passes over, and ways in which it may be another. */
   readonly skipped: number;
-  readonly doubt: number;
+  readonly doubts: readonly Doubt[];
   /** What the customer's habit adds: it orders readings, and makes none sure. */
   readonly lean: number;
   /** Bits for the payer, and for a sum that hardly anybody else's items have. */

@@ -1,6 +1,7 @@
 import type { ReferenceQuality } from "../memo/scope";
 import type { Told } from "../memo/told";
 import type { AmountFit } from "./candidate";
+import { type Doubt, doubtIf } from "./doubts";
 import type { Part } from "./sums";
 
 const LOOSE: ReadonlySet<AmountFit> = new Set(["over", "short", "part", "fee"]);
@@ -19,24 +20,26 @@ type Around = {
   readonly notes: boolean;
 };
 
-/** In how many ways the words of a memo tell of something else than a reading does. */
+/** What of the words of a memo tells of something else than a reading does. */
 export function against(
   told: Told,
   { lines, sum, numbers }: Found,
   { amount, unread, notes }: Around,
-): number {
+): Doubt[] {
   const doubtful = LOOSE.has(sum) || WRONG_NUMBER.has(sum);
+  const isLater = ({ item }: Part): boolean => told.until !== null && item.issuedOn > told.until;
+  const known = LOOSE.has(sum) || BY_SUM.has(sum);
   return [
-    (LOOSE.has(sum) || BY_SUM.has(sum)) && tellsOtherwise(told, { lines, sum }, notes),
+    ...doubtIf(known && tellsOtherwise(told, { lines, sum }, notes), "told"),
     // What is paid ahead is not for what is open, whatever its sum.
-    told.ahead && numbers === "none" && lines.length > 0,
-    told.statement && lines.some(({ item }) => told.until !== null && item.issuedOn > told.until),
-    told.more && (sum === "over" || sum === "short"),
+    ...doubtIf(told.ahead && numbers === "none" && lines.length > 0, "ahead"),
+    ...doubtIf(told.statement && lines.some(isLater), "later"),
+    ...doubtIf(told.more && (sum === "over" || sum === "short"), "more"),
     // One number that leads nowhere is the one that is wrong.
-    WRONG_NUMBER.has(sum) && unread > 1,
-    sum === "over" && told.sums.length > 1,
-    doubtful && told.sums.some((said) => !explains(lines, amount, said)),
-  ].filter(Boolean).length;
+    ...doubtIf(WRONG_NUMBER.has(sum) && unread > 1, "unread"),
+    ...doubtIf(sum === "over" && told.sums.length > 1, "sums"),
+    ...doubtIf(doubtful && told.sums.some((said) => !explains(lines, amount, said)), "sums"),
+  ];
 }
 
 const WRONG_NUMBER: ReadonlySet<AmountFit> = new Set(["gap", "mended"]);

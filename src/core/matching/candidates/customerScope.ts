@@ -7,6 +7,7 @@ import type { PayerIndex } from "../payers/payers";
 import type { Habit, MatchItem, MatchReceipt, Payer, ReadingLine, Reason, Spot } from "../types";
 import type { AmountFit, Draft, PayerCertainty } from "./candidate";
 import { against } from "./contradictions";
+import type { Doubt } from "./doubts";
 import { habitReasons } from "./habits";
 import { whoIs } from "./choices";
 import { scoreOf } from "./score";
@@ -27,13 +28,13 @@ export type MatchContext = {
   readonly rarity: (currency: MatchItem["currency"], balance: number) => number;
 };
 
-/** A reading as it was found. `doubt`: in how many ways it may be another; `shape`: how it is calibrated. */
+/** A reading as it was found. `doubts`: in what ways it may be another; `shape`: how it is calibrated. */
 export type CandidateFound = {
   lines: readonly Part[];
   sum: AmountFit;
   numbers: ReferenceQuality;
   reasons: readonly Reason[];
-  doubt?: number;
+  doubts?: readonly Doubt[];
   shape?: string;
   chance?: number;
 };
@@ -97,7 +98,7 @@ export class CustomerScope {
     const left = add(receipt.amount, -sumOf(lines, (line) => line.amount));
     if (left < 0) return;
     const { foreign, unexplained } = this.named;
-    const { skipped, doubt } = this.doubtOf(found);
+    const { skipped, doubts } = this.doubtsOf(found);
     const habit = habitReasons(this.around.habit(this.customerId), this.receipt, found);
     this.found.push({
       customerId: this.customerId,
@@ -112,7 +113,7 @@ export class CustomerScope {
         foreign: foreign.length,
         unexplained: unexplained.length,
         skipped,
-        doubt,
+        doubts: doubts.length,
         payerWeight: this.payer?.weight ?? 0,
       }),
       numbers,
@@ -120,8 +121,8 @@ export class CustomerScope {
       who: this.who,
       shape,
       skipped,
-      doubt,
-      flaws: foreign.length + unexplained.length + skipped + doubt,
+      doubts,
+      flaws: foreign.length + unexplained.length + skipped + doubts.length,
       lean: habit.length * LEAN,
       bits: (this.payer?.weight ?? 0) + around.rarity(receipt.currency, receipt.amount),
       chance,
@@ -143,13 +144,13 @@ export class CustomerScope {
   }
 
   /** Numbers that a reading passes over, and ways in which it may be another. */
-  private doubtOf(found: CandidateFound): { skipped: number; doubt: number } {
+  private doubtsOf(found: CandidateFound): { skipped: number; doubts: readonly Doubt[] } {
     const { items, open, unread } = this.named;
     const notes = this.items.some(({ balance }) => balance < 0);
     const told = against(this.told, found, { amount: this.receipt.amount, unread, notes });
     return {
       skipped: found.numbers === "none" ? items.length + open.length : 0,
-      doubt: (found.doubt ?? 0) + told,
+      doubts: [...(found.doubts ?? []), ...told],
     };
   }
 

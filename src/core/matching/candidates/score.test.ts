@@ -12,7 +12,7 @@ const grounds = (more: Partial<Grounds> = {}): Grounds => ({
   foreign: 0,
   unexplained: 0,
   skipped: 0,
-  doubt: 0,
+  doubts: 0,
   payerWeight: 0,
   ...more,
 });
@@ -43,7 +43,7 @@ const ORDERS: [string, Partial<Grounds>[]][] = [
   ["no word of somebody else’s, one, two", [0, 1, 2].map((foreign) => ({ foreign }))],
   ["no word that nothing explains, one, two", [0, 1, 2].map((unexplained) => ({ unexplained }))],
   ["no number that is passed over, one, two", [0, 1, 2].map((skipped) => ({ skipped }))],
-  ["no doubt, some, more", [0, 1, 2].map((doubt) => ({ doubt }))],
+  ["no doubt, some, more", [0, 1, 2].map((doubts) => ({ doubts }))],
   [
     "a set of few items, of more",
     [2, 3, 4].map((lines) => ({ numbers: "none", sum: "several", lines })),
@@ -63,7 +63,7 @@ describe("how good a reading is", () => {
     );
   });
   it("is never raised by something that speaks against it", () => {
-    const flaw = fc.constantFrom("foreign", "unexplained", "skipped", "doubt");
+    const flaw = fc.constantFrom("foreign", "unexplained", "skipped", "doubts");
     fc.assert(
       fc.property(flaw, fc.integer({ min: 1, max: 5 }), fc.nat(5), (name, more, before) => {
         const so = scoreOf(grounds({ [name]: before }));

@@ -61,7 +61,7 @@ export type Grounds = {
   readonly foreign: number;
   readonly unexplained: number;
   readonly skipped: number;
-  readonly doubt: number;
+  readonly doubts: number;
   /** Bits of evidence for the payer. */
   readonly payerWeight: number;
 };
@@ -77,7 +77,7 @@ export function scoreOf(grounds: Grounds): number {
     grounds.foreign * 9 -
     grounds.unexplained * 5 -
     grounds.skipped * 9 -
-    grounds.doubt * 4 -
+    grounds.doubts * 4 -
     (sum === "several" ? lines : 0) -
     (sum === "late" ? 1 : 0) +
     Math.min(4, grounds.payerWeight / 8)

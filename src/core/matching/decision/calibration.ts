@@ -3,13 +3,14 @@ import type { Decision, Reason } from "../types";
 import { WEIGHTS } from "./weights.generated";
 
 /**
- * A reading's pattern of evidence in words: its decision, where number, sum and
+ * A reading's pattern of evidence in words: its decision (`held` where only what weighs holds it
+ * back), where number, sum and
  * payer come from, what is not explained, what speaks against it, how many
  * others are like it, and how rare the sum is. They mean the same in every book.
  */
 export function patternOf(
   draft: Draft,
-  decision: Decision,
+  decision: Decision | "held",
   against: readonly Reason[],
   alike: number,
 ): string {
@@ -24,7 +25,8 @@ export function patternOf(
     has("against_number") ? "foreign" : "",
     has("against_unread") ? "unread" : "",
     draft.skipped > 0 ? "skipped" : "",
-    draft.doubt > 0 ? `doubt${Math.min(2, draft.doubt)}` : "",
+    ...[...new Set(draft.doubts)].sort().map((doubt) => `doubt-${doubt}`),
+    draft.doubts.length > 1 ? "doubts" : "",
     ...against.map(({ code }) => code.replace("against_", "")).sort(),
     alike > 1 ? `alike${Math.min(alike, 3)}` : "",
     has("equal_items") ? "equal" : "",

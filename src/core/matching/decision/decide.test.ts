@@ -25,7 +25,7 @@ const draft = (more: Partial<Draft> = {}): Draft => ({
   shape: "",
   flaws: 0,
   skipped: 0,
-  doubt: 0,
+  doubts: [],
   lean: 0,
   bits: 30,
   chance: 0,
@@ -99,6 +99,25 @@ describe("what may be sure", () => {
     const found = decide(draft(), [], { ...nothing, ...seen });
     expect([found.decision, found.against.map((reason) => reason.code)]).toEqual(["check", [code]]);
   });
+  it("what only weighs holds back where nothing else does, and then the estimate decides", () => {
+    const held = (best: Draft, seen: Partial<Seen> = {}): boolean =>
+      decide(best, [], { ...nothing, ...seen }).held;
+    const also = { alsoOn: day("2026-11-18") };
+    expect([
+      held(draft(), also),
+      held(draft({ doubts: ["nearly"], flaws: 1 })),
+      held(draft({ doubts: ["stated", "sums"], flaws: 2 }), { claimed: true }),
+    ]).toEqual([true, true, true]);
+    // What weighs is no way round a veto, nor round what can never be sure.
+    expect([
+      held(draft()),
+      held(draft(), { ...also, doubleOf: { id: 2, paidOn: day("2026-11-18") } }),
+      held(draft({ doubts: ["nearly", "ways"], flaws: 2 })),
+      held(draft({ doubts: ["nearly"], flaws: 2 })),
+      held(draft({ sum: "short" }), also),
+      held(draft({ sum: "part" }), { ...also, smallShort: true }),
+    ]).toEqual([false, false, false, false, false, false]);
+  });
   it("not with a number left unexplained, a very small rest, or a second reading near", () => {
     expect([
       decision(draft({ flaws: 1 })),
@@ -132,7 +151,7 @@ describe("how likely a reading is", () => {
     const unread = of({ numbers: "none", sum: "single" }, "check", [
       { code: "against_closed", spots: [] },
     ]);
-    const rival = of({ numbers: "none", sum: "single", doubt: 1 }, "check", [
+    const rival = of({ numbers: "none", sum: "single", doubts: ["ways"] }, "check", [
       { code: "against_other_reading", count: 1 },
     ]);
     expect([unread < plain, rival < plain]).toEqual([true, true]);

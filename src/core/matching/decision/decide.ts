@@ -1,4 +1,5 @@
 import { type AmountFit, type Draft, OUT_TO_THE_CENT } from "../candidates/candidate";
+import type { Doubt } from "../candidates/doubts";
 import type { Decision, Reason, Spot } from "../types";
 import { SAFE } from "./safeKinds";
 
@@ -38,23 +39,43 @@ function saysEnough(best: Draft): boolean {
 }
 
 /**
+ * What weighs, and holds back only where the estimate says so too: alone these cost more right
+ * readings than they save wrong ones (`npm run bench -- vetoes`; docs/benchmarks.md).
+ */
+const WEIGHING: ReadonlySet<Reason["code"]> = new Set([
+  "against_also",
+  "against_claimed",
+  "against_currency",
+]);
+const WEIGHING_DOUBTS: ReadonlySet<Doubt> = new Set(["nearly", "stated", "sums", "told"]);
+
+export type Decided = {
+  readonly decision: Decision;
+  readonly against: readonly Reason[];
+  /** It is held back by nothing but what weighs: the estimate decides. */
+  readonly held: boolean;
+};
+
+/**
  * Whether the best reading is sure, and what speaks against it besides its own reasons. Each veto
  * is a rule of its own.
  */
-export function decide(
-  best: Draft,
-  others: readonly Draft[],
-  seen: Seen,
-): { decision: Decision; against: Reason[] } {
+export function decide(best: Draft, others: readonly Draft[], seen: Seen): Decided {
   const against = vetoes(rivalsOf(best, others).length, seen);
+  const weighing =
+    against.filter(({ code }) => WEIGHING.has(code)).length +
+    best.doubts.filter((doubt) => WEIGHING_DOUBTS.has(doubt)).length;
+  const weight = against.length + best.flaws;
   // A very small rest is the clerk's to write off or to leave open.
   const safe =
-    against.length === 0 &&
     !seen.smallShort &&
-    best.flaws === 0 &&
     saysEnough(best) &&
     (SAFE[best.numbers]?.[best.sum]?.includes(best.who) ?? false);
-  return { decision: decisionFor(safe, best), against };
+  return {
+    decision: decisionFor(safe && weight === 0, best),
+    against,
+    held: safe && weight > 0 && weight === weighing,
+  };
 }
 
 /** Other readings that could as well be meant. */

@@ -1,3 +1,4 @@
+import { day } from "@/core/calendar";
 import { minor } from "@/core/money";
 
 import type { MatchCandidate, Reason } from "../types";
@@ -22,9 +23,20 @@ describe("what would make a reading sure", () => {
     ["check none single weak bits1", "several could have sent it"],
     ["check damaged exact weak", "the number as it stands on the invoice"],
     ["check whole part certain", "a word that it is a part"],
-    ["check whole exact certain doubt1", "read in another way"],
+    ["check whole exact certain doubt-ways", "several sets come to the same sum"],
+    ["check none single certain doubt-ahead", "can be kept on account"],
+    ["check whole over certain skipped", "that it passes over"],
     ["check whole exact other", "a number and the sum that belongs to it"],
   ])("of %s: %s", (pattern, words) => expect(toBeSure(reading(pattern))).toContain(words));
+  it("is nothing for one that only what weighs held back, and that is right often enough", () => {
+    const held = reading("held none single certain also", [
+      { code: "against_also", paidOn: day("2026-11-18") },
+    ]);
+    expect([toBeSure(held, "sure"), toBeSure(held, "check")]).toEqual([
+      null,
+      "a home for the other receipt that may be for the same",
+    ]);
+  });
   it("names the weightiest doubt before all else", () => {
     const near: Reason = { code: "against_other_reading", count: 1 };
     const foreign: Reason = { code: "against_number", spots: [] };

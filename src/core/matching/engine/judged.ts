@@ -1,12 +1,11 @@
 import { type Draft, moneyOf } from "../candidates/candidate";
 import { textOf } from "../candidates/readings";
 import { confidenceOf, patternOf } from "../decision/calibration";
-import { decide, type Seen } from "../decision/decide";
+import { decide, type Decided, type Seen } from "../decision/decide";
 import { takes } from "./assign";
 import { numberSpots } from "../memo/numberWords";
 import { type MatchingInput } from "../types";
 import {
-  type Decision,
   type MatchCandidate,
   type MatchReceipt,
   type Proposal,
@@ -68,7 +67,8 @@ export function judged(
   const alike = now.filter(
     (other) => other.score >= best.score - 1 && other.lines.length > 0,
   ).length;
-  const pattern = patternOf(shown[0] ?? best, found.decision, found.against, alike);
+  const word = found.held ? "held" : found.decision;
+  const pattern = patternOf(shown[0] ?? best, word, found.against, alike);
   const certain = confidenceOf(pattern);
   const { decision, against } = withinLimit(found, certain, riskLimit ?? RISK_LIMIT);
   return {
@@ -82,14 +82,19 @@ export function judged(
   };
 }
 
-/** What is sure by its kind, and too often wrong for this book, is looked at. */
+/**
+ * What is sure by its kind, and too often wrong for this book, is looked at; what is held back by
+ * nothing but what weighs is sure where it is right so often.
+ */
 function withinLimit(
-  found: { readonly decision: Decision; readonly against: readonly Reason[] },
+  { decision, against, held }: Decided,
   certain: number,
   limit: number,
-): { decision: Decision; against: readonly Reason[] } {
-  if (found.decision !== "sure" || 1 - certain <= limit) return found;
-  return { decision: "check", against: [...found.against, { code: "against_risk", certain }] };
+): Pick<Decided, "decision" | "against"> {
+  const isWithin = 1 - certain <= limit;
+  if (held && isWithin) return { decision: "sure", against };
+  if (decision !== "sure" || isWithin) return { decision, against };
+  return { decision: "check", against: [...against, { code: "against_risk", certain }] };
 }
 
 /** The second of two equal payments is kept from any item that it was not given for by number. */

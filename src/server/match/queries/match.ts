@@ -69,7 +69,7 @@ export function matchQueue(
   const names = new Map(allCustomers(db).map((customer) => [customer.id, customer.name]));
   const rows = groups[queue].map((receipt) =>
     rowOf(receipt, {
-      best: byId.get(receipt.id)?.readings[0],
+      proposal: byId.get(receipt.id),
       names,
       currency,
       asked: asked.get(receipt.id),
@@ -103,13 +103,14 @@ export function worthInBook(db: Db, book: Currency): (receipt: ReceiptRow) => Mi
 }
 
 type RowFacts = {
-  best: MatchCandidate | undefined;
+  proposal: Proposal | undefined;
   names: ReadonlyMap<number, string>;
   currency: Currency;
   asked: ApprovalRow | undefined;
 };
 
-function rowOf(receipt: ReceiptRow, { best, names, currency, asked }: RowFacts): MatchRow {
+function rowOf(receipt: ReceiptRow, facts: RowFacts): MatchRow {
+  const best = facts.proposal?.readings[0];
   const amount =
     receipt.state === "set_aside" ? add(receipt.parked, receipt.income) : receipt.unidentified;
   return {
@@ -120,7 +121,7 @@ function rowOf(receipt: ReceiptRow, { best, names, currency, asked }: RowFacts):
     memo: receipt.reference || "–",
     amount,
     currency: receipt.currency,
-    ...wordsOf(receipt, { best, names, currency, asked }),
+    ...wordsOf(receipt, facts),
     lookAgainst: best?.reasons.some(speaksAgainst) ?? false,
     leftOver: best ? best.onAccount : null,
     confidence: best?.confidence ?? 0,
@@ -130,8 +131,9 @@ function rowOf(receipt: ReceiptRow, { best, names, currency, asked }: RowFacts):
 /** What is proposed for a receipt, or what became of it, and what to look at first. */
 function wordsOf(
   receipt: ReceiptRow,
-  { best, names, currency, asked }: RowFacts,
+  { proposal, names, currency, asked }: RowFacts,
 ): Pick<MatchRow, "best" | "look"> {
+  const best = proposal?.readings[0];
   if (receipt.state === "set_aside")
     return {
       best: receipt.reason ?? "",
@@ -144,7 +146,7 @@ function wordsOf(
     };
   if (!best) return { best: "nothing fits", look: "no payer, number or sum is known" };
   const against = best.reasons.find(speaksAgainst);
-  const wanted = toBeSure(best);
+  const wanted = toBeSure(best, proposal?.decision);
   const first = against ?? (wanted === null ? best.reasons[0] : undefined);
   return {
     best: readingInWords(best, names),

@@ -1,5 +1,11 @@
-import { type MatchWorkings, type Twin, type WorkingsReading } from "@/contracts/match";
 import {
+  type MatchWorkings,
+  type Twin,
+  type WorkingsItem,
+  type WorkingsReading,
+} from "@/contracts/match";
+import {
+  type Decision,
   type MatchCandidate,
   type Proposal,
   reasonInWords,
@@ -7,7 +13,7 @@ import {
   restsOn,
   speaksAgainst,
 } from "@/core/matching";
-import { add, type Currency, formatAmount, minor } from "@/core/money";
+import { add, type Currency, formatAmount, minor, sumOf } from "@/core/money";
 import { applicationsOfReceipt } from "@/db/applications";
 import { approvalOf, type ApprovalRow } from "@/db/approvals";
 import { chargeOfReceipt } from "@/db/charges";
@@ -33,8 +39,9 @@ export function matchWorkings(
   const receipt = receiptById(db, receiptId);
   if (!receipt) return null;
   const readings = (proposal?.readings ?? []).map((reading) =>
-    shownReading(db, reading, receipt.currency),
+    shownReading(db, reading, proposal?.decision, receipt.currency),
   );
+  const paying = customerToPay(db, readings[0]?.customerId ?? null, receipt.currency);
   const charge = chargeOfReceipt(db, receiptId);
   const settings = readSettings(db);
   const asked = approvalOf(db, receiptId);
@@ -48,12 +55,12 @@ export function matchWorkings(
     remittance: remittanceLines(db, receiptId),
     number: receipt.number,
     readings,
-    ...customerToPay(db, readings[0]?.customerId ?? null, receipt.currency),
+    ...paying,
     settledOn: receipt.settledOn,
     account: charge ? `Clearing, ${charge.account}` : accountOf(receipt),
     fee: charge?.fee ?? add(0),
     disputed: receipt.disputed === 1,
-    twin: twinOf(db, proposal),
+    twin: twinOf(db, proposal, openWords(paying.items, receipt)),
     asked: asked ? shownApproval(db, asked, receipt.currency) : null,
     limit: minor(settings.smallDifferenceLimit),
     people: settings.people.length,
@@ -94,7 +101,12 @@ const shownApproval = (
 const accountOf = (receipt: ReceiptRow): string =>
   receipt.source === "hand" ? "Checks and cash on hand" : "Operating bank";
 
-function shownReading(db: Db, reading: MatchCandidate, currency: Currency): WorkingsReading {
+function shownReading(
+  db: Db,
+  reading: MatchCandidate,
+  decision: Decision | undefined,
+  currency: Currency,
+): WorkingsReading {
   const customer = reading.customerId === null ? undefined : customerById(db, reading.customerId);
   return {
     customerId: reading.customerId,
@@ -103,7 +115,7 @@ function shownReading(db: Db, reading: MatchCandidate, currency: Currency): Work
     surcharge: reading.surcharge ?? add(0),
     confidence: reading.confidence,
     words: readingInWords(reading, new Map(customer ? [[customer.id, customer.name]] : [])),
-    toBeSure: toBeSure(reading),
+    toBeSure: toBeSure(reading, decision),
     withCredit: reading.reasons.some(({ code }) => code === "on_account"),
     reasons: reading.reasons.map((reason) => ({
       words: reasonInWords(reason, currency),
@@ -125,7 +137,7 @@ function shownReading(db: Db, reading: MatchCandidate, currency: Currency): Work
 }
 
 /** The earlier of two payments that look like one made twice, and what became of it. */
-function twinOf(db: Db, proposal: Proposal | undefined): Twin | null {
+function twinOf(db: Db, proposal: Proposal | undefined, open: string): Twin | null {
   const double = proposal?.readings[0]?.reasons.find((reason) => reason.code === "against_double");
   const earlier = double?.code === "against_double" ? receiptById(db, double.receiptId) : undefined;
   if (!earlier) return null;
@@ -140,7 +152,24 @@ function twinOf(db: Db, proposal: Proposal | undefined): Twin | null {
     memo: earlier.reference,
     amount: earlier.amount,
     became: whatBecameOf(earlier, given),
+    open,
   };
+}
+
+/** What is open where a second payment may belong, and whether anything of its sum is. */
+function openWords(
+  items: readonly WorkingsItem[],
+  { unidentified, currency }: Pick<ReceiptRow, "unidentified" | "currency">,
+): string {
+  const owed = items.filter(({ open }) => open > 0);
+  if (owed.length === 0) return "nothing of this customer";
+  const alike = owed.filter(({ open }) => open === unidentified).map(({ number }) => number);
+  const sum = formatAmount(
+    sumOf(owed, ({ open }) => open),
+    currency,
+  );
+  const of = alike.length > 0 ? `of this sum ${alike.join(", ")}` : "none of this sum";
+  return `${owed.length === 1 ? "one item" : `${owed.length} items`}, ${sum}; ${of}`;
 }
 
 function whatBecameOf(receipt: ReceiptRow, numbersPaid: readonly string[]): string {
