@@ -82,13 +82,22 @@ export function receiptsForRemittance(
   );
 }
 
+export type ReceiptLine = { receiptId: number; number: string; amount: Minor; discount: Minor };
+const JOINED =
+  "SELECT m.receipt_id AS receiptId, l.number, l.amount, l.discount FROM remittance m JOIN remittance_line l ON l.remittance_id = m.id JOIN receipt r ON r.id = m.receipt_id";
+
 /** The lines of every remittance that was joined to a receipt that waits, by receipt. */
-export function remittanceLines(
-  db: Db,
-  receiptId: number | null = null,
-): { receiptId: number; number: string; amount: Minor; discount: Minor }[] {
+export function remittanceLines(db: Db, receiptId: number | null = null): ReceiptLine[] {
   return db.all(
-    "SELECT m.receipt_id AS receiptId, l.number, l.amount, l.discount FROM remittance m JOIN remittance_line l ON l.remittance_id = m.id JOIN receipt r ON r.id = m.receipt_id WHERE (?1 IS NULL OR m.receipt_id = ?1) AND (?1 IS NOT NULL OR r.state = 'to_match') ORDER BY m.id, l.line_no",
+    `${JOINED} WHERE (?1 IS NULL OR m.receipt_id = ?1) AND (?1 IS NOT NULL OR r.state = 'to_match') ORDER BY m.id, l.line_no`,
     receiptId,
+  );
+}
+
+/** The same of receipts that were placed, of those paid from a day on. */
+export function remittancesOfPlaced(db: Db, from: Day): ReceiptLine[] {
+  return db.all(
+    `${JOINED} WHERE r.state = 'placed' AND r.paid_on >= ? ORDER BY m.id, l.line_no`,
+    from,
   );
 }

@@ -1,34 +1,46 @@
 import { addDays } from "@/core/calendar";
 import { Matcher, type MatchingInput, numberWords, type Proposal } from "@/core/matching";
-import type { Minor } from "@/core/money";
 import { appliedSince } from "@/db/applications";
 import type { Db } from "@/db/connection";
 import { allCustomers } from "@/db/customers";
 import { habits, payerHistory } from "@/db/learning";
 import { closedNumbers, itemsToMatch } from "@/db/openItems";
 import { creditsByCustomer, receiptsInState } from "@/db/receipts";
-import { remittanceLines } from "@/db/remittances";
+import { type ReceiptLine, remittanceLines } from "@/db/remittances";
 import { readSettings } from "@/db/settings";
 
 /** How far back receipts that were placed are looked at for a payment made twice. */
-const DOUBLE_LOOK_BACK_DAYS = 30;
+export const DOUBLE_LOOK_BACK_DAYS = 30;
+
+type Told = Pick<ReceiptLine, "number" | "amount">;
+
+/** What remittance advices say of receipts, by receipt. */
+export function toldByAdvice(lines: readonly ReceiptLine[]): Map<number, Told[]> {
+  const told = new Map<number, Told[]>();
+  for (const { receiptId, number, amount } of lines)
+    told.set(receiptId, [...(told.get(receiptId) ?? []), { number, amount }]);
+  return told;
+}
+
+/** The words of receipts that may be numbers, to find those that are settled already. */
+export function wordsOf(
+  receipts: readonly { readonly reference: string; readonly remittance: readonly Told[] }[],
+): string[] {
+  const words = receipts.flatMap(({ reference, remittance }) =>
+    numberWords([reference, ...remittance.map(({ number }) => number)].join(" ")),
+  );
+  return [...new Set(words.flatMap((word) => [word, word.toUpperCase()]))];
+}
 
 /** A book as matching sees it: what is open, what came, and who paid before. */
 function matchingInput(db: Db): MatchingInput {
   const settings = readSettings(db);
-  const told = new Map<number, { number: string; amount: Minor }[]>();
-  for (const { receiptId, number, amount } of remittanceLines(db))
-    told.set(receiptId, [...(told.get(receiptId) ?? []), { number, amount }]);
+  const told = toldByAdvice(remittanceLines(db));
   const receipts = receiptsInState(db, "to_match").map((receipt) => ({
     ...receipt,
     amount: receipt.unidentified,
     remittance: told.get(receipt.id) ?? [],
   }));
-  const words = receipts.flatMap((receipt) =>
-    numberWords(
-      [receipt.reference, ...receipt.remittance.map(({ number }) => number)].join(" "),
-    ).flatMap((word) => [word, word.toUpperCase()]),
-  );
   const earliest = receipts[0]?.paidOn;
   const placed =
     earliest === undefined ? [] : appliedSince(db, addDays(earliest, -DOUBLE_LOOK_BACK_DAYS));
@@ -39,7 +51,7 @@ function matchingInput(db: Db): MatchingInput {
     history: payerHistory(db),
     habits: habits(db),
     credits: creditsByCustomer(db),
-    closed: closedNumbers(db, [...new Set(words)]),
+    closed: closedNumbers(db, wordsOf(receipts)),
     placed,
     settings: {
       discountGraceDays: settings.discountGraceDays,

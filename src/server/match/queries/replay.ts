@@ -3,17 +3,23 @@ import { addDays, type Day } from "@/core/calendar";
 import {
   type MatchingInput,
   type MatchItem,
+  type MatchReceipt,
   propose,
   type Proposal,
   sureKind,
 } from "@/core/matching";
 import { add, minor, type Minor } from "@/core/money";
 import type { Db } from "@/db/connection";
+import { appliedSince } from "@/db/applications";
 import { allCustomers } from "@/db/customers";
 import { payerHistory } from "@/db/learning";
+import { closedNumbers } from "@/db/openItems";
 import { type ReceiptRow, receiptsInState } from "@/db/receipts";
+import { remittancesOfPlaced } from "@/db/remittances";
 import { itemsOpenOrPaid, type Placement, placementsSince } from "@/db/replay";
 import { readSettings, type Settings } from "@/db/settings";
+
+import { DOUBLE_LOOK_BACK_DAYS, toldByAdvice, wordsOf } from "../proposals";
 
 /** How far back is looked, and how many receipts at most. */
 const DAYS_BACK = 92;
@@ -33,13 +39,21 @@ export function replayOf(db: Db, today: Day): ReplayFacts {
   const settings = readSettings(db);
   const from = addDays(today, -DAYS_BACK);
   const placements = grouped(placementsSince(db, from), ({ receiptId }) => receiptId);
+  const told = toldByAdvice(remittancesOfPlaced(db, from));
   const receipts = receiptsInState(db, "placed")
-    .filter(({ id }) => placements.has(id))
-    .slice(-MOST_RECEIPTS);
+    .filter(({ paidOn }) => paidOn >= from)
+    .slice(-MOST_RECEIPTS)
+    .map((receipt) => ({ ...receipt, remittance: told.get(receipt.id) ?? [] }));
   const items = new Map(itemsOpenOrPaid(db, from).map((item) => [item.id, item]));
   for (const placed of placements.values()) move(items, placed, 1);
   const judged: Judged[] = [];
-  const known = { settings, customers: allCustomers(db), history: payerHistory(db) };
+  const known = {
+    settings,
+    customers: allCustomers(db),
+    history: payerHistory(db),
+    placed: appliedSince(db, addDays(from, -DOUBLE_LOOK_BACK_DAYS)),
+    closed: closedNumbers(db, wordsOf(receipts)),
+  };
   for (const [day, came] of grouped(receipts, ({ paidOn }) => paidOn)) {
     for (const proposal of propose(morningOf(known, { day, came, items })))
       judged.push({ proposal, day, same: isSame(proposal, placements.get(proposal.receiptId)) });
@@ -63,31 +77,39 @@ export function replayOf(db: Db, today: Day): ReplayFacts {
   };
 }
 
+/** A receipt with what an advice says of it. */
+type Replayed = ReceiptRow & Pick<MatchReceipt, "remittance">;
+
 type Morning = {
   readonly day: Day;
-  readonly came: readonly ReceiptRow[];
+  readonly came: readonly Replayed[];
   readonly items: ReadonlyMap<number, MatchItem>;
 };
 
 /** What is the same on every morning. */
-type Known = Pick<MatchingInput, "customers" | "history"> & { readonly settings: Settings };
+type Known = Pick<MatchingInput, "customers" | "history" | "placed" | "closed"> & {
+  readonly settings: Settings;
+};
 
 /** The book as it was on the morning of a day, with what came on it. */
 function morningOf(
-  { settings, customers, history }: Known,
+  { settings, customers, history, placed, closed }: Known,
   { day, came, items }: Morning,
 ): MatchingInput {
   const payer = (of: { payerName: string; payerEmail: string }): string =>
     `${of.payerName}\n${of.payerEmail}`;
   const newcomers = new Set(came.map(payer));
+  const open = [...items.values()].filter((item) => item.balance !== 0 && item.issuedOn <= day);
+  const isOpen = new Set(open.map(({ number }) => number));
   return {
     customers,
-    items: [...items.values()].filter((item) => item.balance !== 0 && item.issuedOn <= day),
+    items: open,
     receipts: came,
     // Who pays for the first time on that day was not known on its morning.
     history: history.filter((paid) => paid.times > 1 || !newcomers.has(payer(paid))),
-    closed: [],
-    placed: [],
+    // What was settled that day or later was open still.
+    closed: closed.filter(({ number }) => !isOpen.has(number)),
+    placed: placed.filter(({ paidOn }) => paidOn < day),
     settings: {
       discountGraceDays: settings.discountGraceDays,
       smallDifferenceLimit: settings.smallDifferenceLimit,
@@ -152,4 +174,4 @@ function kindsOf(judged: readonly Judged[], perThousand: number): ReplayKind[] {
 }
 
 const numbersOf = (placed: readonly Placement[], items: ReadonlyMap<number, MatchItem>): string =>
-  placed.map(({ itemId }) => items.get(itemId)?.number ?? "").join(" + ");
+  placed.map(({ itemId }) => items.get(itemId)?.number ?? "").join(" + ") || "on account";
