@@ -149,3 +149,18 @@ test("all that was done in one go is undone later from the trail of who did what
   ).toBeVisible();
   await proofsHold(page);
 });
+
+test("the limit of risk is taken where it stands beside what it would have done", async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/settings`);
+  await alive(page);
+  await page.getByRole("link", { name: "What it would have done in this book" }).click();
+  const limits = page.getByRole("table", { name: "By the limit of risk" });
+  await expect(limits.getByRole("row", { name: "50, as set" })).toBeVisible();
+  await limits.getByRole("button", { name: "Take 20" }).click();
+  await expect(status(page)).toContainText("20 may be wrong");
+  await expect(limits.getByRole("row", { name: "20, as set" })).toBeVisible();
+  await limits.getByRole("button", { name: "Take 50" }).click();
+  await expect(limits.getByRole("row", { name: "50, as set" })).toBeVisible();
+});

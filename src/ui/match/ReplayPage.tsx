@@ -7,9 +7,11 @@ import type { ReplayFacts } from "@/contracts/replay";
 import type { BookFacts } from "@/contracts/shell";
 import { formatDay } from "@/core/calendar";
 
+import { RowButton } from "../kit/buttons";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
+import { useActing } from "../shell/Notices";
 
 type Props = BookFacts & ReplayFacts & { limit: number };
 
@@ -49,9 +51,9 @@ export function ReplayPage(props: Props): ReactNode {
           <Subheading>By the limit of risk</Subheading>
           <Limits {...props} />
           <p data-tone="soft">
-            How many of a thousand sure ones may be wrong, as estimated. It is set in{" "}
+            How many of a thousand sure ones may be wrong, as estimated. Any other number is set in{" "}
             <NextLink href={`/b/${book}/settings`} prefetch={false}>
-              Settings
+              Set-up
             </NextLink>
             .
           </p>
@@ -97,7 +99,13 @@ function Kinds({ kinds }: Props): ReactNode {
   );
 }
 
+/** What each limit would have done here, and the one of the book; another is taken by its button. */
 function Limits({ limits, limit }: Props): ReactNode {
+  const { act, busy } = useActing();
+  const take = (wrongPerThousand: number): void =>
+    void act("changeSettings", { wrongPerThousand }, () => ({
+      words: `Kept. Of a thousand sure ones ${wrongPerThousand} may be wrong, as estimated.`,
+    }));
   return (
     <DetailTable aria-label="By the limit of risk">
       <thead>
@@ -109,6 +117,9 @@ function Limits({ limits, limit }: Props): ReactNode {
           <th data-numeric scope="col">
             Otherwise
           </th>
+          <th scope="col">
+            <span data-hidden>Take it</span>
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -117,6 +128,13 @@ function Limits({ limits, limit }: Props): ReactNode {
             <td>{perThousand === limit ? <b>{perThousand}, as set</b> : perThousand}</td>
             <td data-numeric>{posted}</td>
             <td data-numeric>{otherwise}</td>
+            <td data-numeric>
+              {perThousand === limit ? null : (
+                <RowButton disabled={busy} onClick={() => take(perThousand)}>
+                  Take {perThousand}
+                </RowButton>
+              )}
+            </td>
           </tr>
         ))}
       </tbody>
