@@ -133,7 +133,7 @@ function invoiceColumns({ currency, props, today }: InvoiceColumnsProps): ListCo
       width: "10%",
       sort: "number",
       cell: (row) => row.number,
-      foot: `${props.count} items`,
+      foot: props.count === 1 ? "1 item" : `${props.count} items`,
     },
     {
       id: "customer",

@@ -58,7 +58,7 @@ export function OpenItems({
         {several ? " and its group" : ""}{" "}
         <span data-tone="soft" data-light>
           {listed.length === items.length ? "" : `${listed.length} of `}
-          {items.length} items,{" "}
+          {items.length} {items.length === 1 ? "item" : "items"},{" "}
           {formatAmount(
             sumOf(listed, (item) => item.open),
             currency,

@@ -66,7 +66,7 @@ export function ClearingPage({
             header: "Posted",
             width: "12%",
             cell: (row) => formatDay(row.postedOn, today),
-            foot: `${count} items`,
+            foot: count === 1 ? "1 item" : `${count} items`,
           },
           {
             id: "what",

@@ -30,6 +30,7 @@ const RateChart = dynamic(() => import("./RateChart").then((module) => module.Ra
  */
 export function FeesPage(props: Props & { asked: readonly string[] }): ReactNode {
   const { currency, today, lines, over, checked, count, book, asked } = props;
+  const of = asked.map(methodWords).join(", ");
   return (
     <>
       <PageHeading>
@@ -43,7 +44,8 @@ export function FeesPage(props: Props & { asked: readonly string[] }): ReactNode
             <>
               <span data-tone="off">{formatAmount(over, currency)}</span>{" "}
               <small>
-                too much, of {checked.toLocaleString("en")} fees checked in twelve months
+                too much, of {checked.toLocaleString("en")} fees checked{" "}
+                {asked.length > 0 ? `of ${of}` : "in twelve months"}
               </small>
             </>
           )}
@@ -63,8 +65,7 @@ export function FeesPage(props: Props & { asked: readonly string[] }): ReactNode
             {asked.length > 0 ? (
               <small>
                 {" "}
-                of {asked.map(methodWords).join(", ")} ·{" "}
-                <NextLink href={`/b/${book}/payouts?show=fees`}>All months</NextLink>
+                of {of} · <NextLink href={`/b/${book}/payouts?show=fees`}>All months</NextLink>
               </small>
             ) : null}
           </Subheading>

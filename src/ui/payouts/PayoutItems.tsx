@@ -27,7 +27,7 @@ export function PayoutItems({
   const { items } = workings;
   return (
     <Box>
-      <Subheading>{items.length} items</Subheading>
+      <Subheading>{items.length === 1 ? "1 item" : `${items.length} items`}</Subheading>
       <Box
         maxHeight="240px"
         overflow="auto"

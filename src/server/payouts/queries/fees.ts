@@ -28,17 +28,15 @@ export function feeCheck(db: Db, today: Day, asked: FeesAsked, months = 12): Fee
     const agreed = rates.filter(({ processorAccountId }) => processorAccountId === account.id);
     return { account, charges, checked: checkFees(charges, agreed) };
   });
-  const lines = byAccount
+  const askedFor = byAccount
     .filter(({ account }) => asked.account === null || account.code === asked.account)
-    .flatMap(linesOff)
-    .filter(({ on }) => asked.month === null || on.startsWith(asked.month))
-    .filter(({ method }) => asked.method === null || method === asked.method)
-    .sort((a, b) => b.off - a.off || a.id - b.id);
+    .map((one) => ({ ...one, checked: one.checked.filter((fee) => isAsked(fee, asked)) }));
+  const lines = askedFor.flatMap(linesOff).sort((a, b) => b.off - a.off || a.id - b.id);
   const { currency: book, achFixedPerMonth } = readSettings(db);
   return {
     lines: lines.slice(0, MOST_LINES),
     count: lines.length,
-    checked: byAccount.reduce(
+    checked: askedFor.reduce(
       (all, { checked }) => all + checked.filter(({ expected }) => expected !== null).length,
       0,
     ),
@@ -69,6 +67,10 @@ export function feeCheck(db: Db, today: Day, asked: FeesAsked, months = 12): Fee
     ach: achSaving(byAccount, rates, { book, fixed: minor(achFixedPerMonth), months }),
   };
 }
+
+const isAsked = ({ on, method }: CheckedFee, asked: FeesAsked): boolean =>
+  (asked.month === null || on.startsWith(asked.month)) &&
+  (asked.method === null || method === asked.method);
 
 type AccountFees = {
   account: ProcessorAccountRow;
