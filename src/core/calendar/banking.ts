@@ -1,4 +1,5 @@
-import { addDays, day, weekday, type Day } from "./day";
+import { day } from "./dates";
+import { addDays, weekday, type Day } from "./day";
 
 /**
  * Holidays of the Federal Reserve Banks, by the rules of their schedule: a

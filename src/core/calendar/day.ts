@@ -1,68 +1,11 @@
-import { Temporal } from "temporal-polyfill";
-
-import { isBookDay } from "@/core/gate";
-import { fail, ok, type Result } from "@/core/result";
-
 /** A calendar date as text, `YYYY-MM-DD`. It sorts as text. No time, no zone. */
 export type Day = string & { readonly __brand: "Day" };
 
 /** The order of the parts of a written date: year-month-day, month/day/year, day/month/year. */
 export type DayOrder = "ymd" | "mdy" | "dmy";
 
-/**
- * A Day of ISO text that is known to be right; throws RangeError on 2026-02-31. For input from
- * outside use parseDay.
- */
-export function day(text: string): Day {
-  return Temporal.PlainDate.from(text, { overflow: "reject" }).toString() as Day;
-}
-
-/** Days that were read before: a large file has few different ones, and to check one takes long. */
-const known = new Set<string>();
-const MOST_KNOWN = 20_000;
-
-/**
- * Reads a written date: `2026-11-24`, `20261124`, `11/24/2026`, `24.11.26`,
- * each with a time behind it that is left off. Two-digit years are 2000 to 2099; a year of four
- * digits is what it says. Errors: day.empty, day.unreadable, day.impossible (31 February), day.range
- * (before 1900 or after 2199).
- */
-export function parseDay(text: string, order: DayOrder): Result<Day, DayError> {
-  const trimmed = text.trim();
-  if (trimmed === "") return fail("day.empty");
-  if (known.has(trimmed)) return ok(trimmed as Day);
-  const parts = yearMonthDay(trimmed, order);
-  if (parts === null) return fail("day.unreadable", { text: trimmed, order });
-  const [year, month, dayOfMonth] = parts;
-  try {
-    const date = { year, month, day: dayOfMonth };
-    const day = Temporal.PlainDate.from(date, { overflow: "reject" }).toString() as Day;
-    if (!isBookDay(day)) return fail("day.range", { text: trimmed });
-    if (known.size < MOST_KNOWN) known.add(day);
-    return ok(day);
-  } catch {
-    return fail("day.impossible", { text: trimmed, order });
-  }
-}
-
-export type DayError = "day.empty" | "day.unreadable" | "day.impossible" | "day.range";
-
 /** Earlier days first, for sorting. */
 export const earlierFirst = (a: Day, b: Day): number => Number(a > b) - Number(a < b);
-
-type YearMonthDay = [year: number, month: number, day: number];
-
-function yearMonthDay(text: string, order: DayOrder): YearMonthDay | null {
-  const iso =
-    /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})(?:[T ].*)?$/.exec(text) ??
-    /^(\d{4})(\d{2})(\d{2})$/.exec(text);
-  if (iso) return iso.slice(1, 4).map(Number) as YearMonthDay;
-  const written = /^(\d{1,2})[-/.](\d{1,2})[-/.](\d{4}|\d{2})(?:[T ,].*)?$/.exec(text);
-  if (!written || order === "ymd") return null;
-  const [first, second, said] = written.slice(1, 4).map(Number) as YearMonthDay;
-  const year = written[3]?.length === 2 ? 2000 + said : said;
-  return order === "mdy" ? [year, first, second] : [year, second, first];
-}
 
 /** The day `count` days later (earlier where negative). */
 export function addDays(from: Day, count: number): Day {
@@ -73,6 +16,8 @@ export function addDays(from: Day, count: number): Day {
 export function daysBetween(from: Day, to: Day): number {
   return dayNumber(to) - dayNumber(from);
 }
+
+const MOST_KNOWN = 20_000;
 
 /**
  * Numbers of days that were computed before: a book has a few thousand different ones, asked for by
@@ -107,17 +52,6 @@ export function dayOfNumber(number: number): Day {
 /** 1 Monday to 7 Sunday (ISO 8601). */
 export function weekday(of: Day): number {
   return ((((dayNumber(of) + 3) % 7) + 7) % 7) + 1;
-}
-
-/** The last day of the month that `of` lies in. */
-export function endOfMonth(of: Day): Day {
-  const date = Temporal.PlainDate.from(of);
-  return date.with({ day: date.daysInMonth }).toString() as Day;
-}
-
-/** Adds months, staying within the month at its end: 31 January + 1 = 28 February. */
-export function addMonths(from: Day, count: number): Day {
-  return Temporal.PlainDate.from(from).add({ months: count }).toString() as Day;
 }
 
 /** A day as programs of other lands write it: 2026-11-24, 11/24/2026 or 24.11.2026. */

@@ -1,15 +1,12 @@
 export { addBankingDays, bankingDaysBetween, isBankHoliday, isBankingDay } from "./banking";
+export { addMonths, day, endOfMonth, parseDay } from "./dates";
 export {
   addDays,
   dayNumber,
   dayOfNumber,
-  addMonths,
-  day,
   daysBetween,
-  endOfMonth,
   formatDay,
   formatDayAs,
-  parseDay,
   weekday,
   type Day,
   type DayOrder,

@@ -2,7 +2,8 @@ import fc from "fast-check";
 import { RRuleTemporal } from "rrule-temporal";
 import { Temporal } from "temporal-polyfill";
 
-import { type Day, day } from "./day";
+import { day } from "./dates";
+import type { Day } from "./day";
 import { type Every, occurrence, occurrenceBefore, UNITS } from "./recurrence";
 
 const every = (unit: Every["unit"], count = 1, monthEnd = false): Every => ({

@@ -1,6 +1,7 @@
 import { Temporal } from "temporal-polyfill";
 
-import { addDays, type Day, daysBetween, endOfMonth } from "./day";
+import { endOfMonth } from "./dates";
+import { addDays, type Day, daysBetween } from "./day";
 
 export const UNITS = ["day", "week", "month", "quarter", "year"] as const;
 export type Unit = (typeof UNITS)[number];

@@ -1,7 +1,8 @@
 import { fail, ok, type Result } from "@/core/result";
 
 import { addBankingDays, isBankingDay } from "./banking";
-import { addDays, addMonths, daysBetween, endOfMonth, type Day } from "./day";
+import { addMonths, endOfMonth } from "./dates";
+import { addDays, daysBetween, type Day } from "./day";
 
 /**
  * Payment terms in the trade's shorthand: `n/30` net 30 days; `2/10 n/30`

@@ -1,16 +1,7 @@
 import { fail, ok, type Result } from "@/core/result";
 
-import {
-  addDays,
-  type Day,
-  type DayError,
-  daysBetween,
-  formatDay,
-  MONTHS,
-  parseDay,
-  weekday,
-  WEEKDAYS,
-} from "./day";
+import { type DayError, parseDay } from "./dates";
+import { addDays, type Day, daysBetween, formatDay, MONTHS, weekday, WEEKDAYS } from "./day";
 
 /** In which order day and month are typed where both are figures. */
 export type TypedOrder = "mdy" | "dmy";

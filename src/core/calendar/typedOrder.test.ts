@@ -1,4 +1,4 @@
-import { day } from "./day";
+import { day } from "./dates";
 import { readTypedDay, typedOrderIn } from "./typed";
 
 /** Countries and the order of day and month in their short dates: Unicode CLDR, dates in English. */
