@@ -11,6 +11,7 @@ import { ledger } from "./ledger";
 import { lists } from "./lists/lists";
 import { matching } from "./matching";
 import type { Measure } from "./measure";
+import { patterns } from "./patterns";
 import { makers } from "./quality";
 import { readings } from "./readings";
 import { vetoes } from "./vetoes";
@@ -28,6 +29,7 @@ const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = {
   followup,
   readings,
   lists,
+  patterns,
 };
 
 const wanted = process.argv.slice(2);

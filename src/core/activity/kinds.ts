@@ -62,7 +62,8 @@ export const ROW_KINDS = {
   },
   dispute_won: {
     label: "dispute won",
-    words: /(dispute|chargeback).*(won|revers|returned to you|reinstat)/,
+    words:
+      /^(?:(?!dispute|chargeback).)*(?:dispute|chargeback).*(?:won|revers|returned to you|reinstat)/s,
     rank: 4,
     lowers: false,
     item: "dispute",
@@ -72,7 +73,7 @@ export const ROW_KINDS = {
   },
   dispute_fee: {
     label: "dispute fee",
-    words: /(dispute|chargeback).*fee|fee.*(dispute|chargeback)/,
+    words: /^(?=.*(?:dispute|chargeback)).*fee/s,
     rank: 2,
     lowers: true,
     item: "dispute_fee",
@@ -92,7 +93,7 @@ export const ROW_KINDS = {
   },
   return_fee: {
     label: "return fee",
-    words: /return.*fee|fee.*return/,
+    words: /^(?=.*return).*fee/s,
     rank: 3,
     lowers: true,
     item: "return_fee",
