@@ -40,9 +40,12 @@ export function one(search: Awaited<Search>, name: string, fallback = ""): strin
 /** Rows of a list page. */
 export const PAGE_ROWS = 100;
 
+/** No list has so many pages; what is asked beyond is shown as empty. */
+const LAST_PAGE = 1_000_000_000;
+
 export function pageNumber(search: Awaited<Search>): number {
   const number = Number.parseInt(one(search, "page", "1"), 10);
-  return Number.isInteger(number) && number > 0 ? number : 1;
+  return number > 0 ? Math.min(number, LAST_PAGE) : 1;
 }
 
 /** An id of the address; null where none stands there. */

@@ -8,13 +8,19 @@ const FAILURES: readonly (readonly [RegExp, string])[] = [
   [/^SQLITE_(?:READONLY|CANTOPEN|PERM)/, "book.rights"],
   [/^(?:EACCES|EROFS|EPERM)$/, "book.rights"],
   [/^(?:SQLITE_IOERR|EIO)/, "disk.failed"],
+  [/^EISDIR$/, "file.folder"],
+  [/^(?:ENOENT|ENOTDIR|ENAMETOOLONG)$/, "file.place"],
 ];
 
-/** What a failure of the file itself is called: damage, a full disk, missing rights; null for any other. */
+/**
+ * What a failure of the file itself is called: damage, a full disk, missing rights, a folder where a
+ * file is meant; null for any other.
+ */
 export function failureOfFile(error: unknown): Failure | null {
-  const code = typeof error === "object" && error !== null && "code" in error ? error.code : "";
+  const { code, path } = (error ?? {}) as { code?: unknown; path?: unknown };
   const found = FAILURES.find(([pattern]) => typeof code === "string" && pattern.test(code));
-  return found ? { code: found[1] } : null;
+  if (!found) return null;
+  return { code: found[1], ...(typeof path === "string" ? { path } : {}) };
 }
 
 /** Does something with files, and gives what failed of them as a value, with its facts. */

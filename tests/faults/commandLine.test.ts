@@ -50,6 +50,31 @@ describe("dozo on a machine that others use, and on files that are no books", ()
     expect(cli.run("backup", "--book", "shop", "--out", out).code).toBe(0);
     expect((statSync(out).mode & 0o777).toString(8)).toBe("600");
   });
+  it("says where a folder lies where a file is meant, and where there is no way to a file", () => {
+    const [folder, nowhere] = [join(copies, "folder"), join(copies, "nowhere", "out.csv")];
+    mkdirSync(folder, { recursive: true });
+    const codes = [
+      ["import", "--book", "shop", folder],
+      ["verify", folder],
+      ["export", "journal", "--book", "shop", "--out", folder],
+      ["export", "journal", "--book", "shop", "--out", nowhere],
+      [
+        "match",
+        "--customers",
+        folder,
+        "--invoices",
+        folder,
+        "--payments",
+        folder,
+        "--out",
+        "o.csv",
+      ],
+    ].map((call) => cli.run(...call));
+    expect(codes.map(({ code }) => code)).toEqual([3, 3, 3, 3, 3]);
+    expect(codes[2]?.err).toContain(`${folder} is a folder, and a file is meant`);
+    expect(codes[3]?.err).toContain(`There is no way to ${nowhere}`);
+    expect(existsSync(nowhere)).toBe(false);
+  });
   it("says that a file is damaged or no book, with exit code 4, and leaves it alone", () => {
     const folder = join(cli.data, "books", "stranger");
     mkdirSync(folder, { recursive: true });

@@ -2,6 +2,7 @@ import {
   copyFileSync,
   cpSync,
   existsSync,
+  mkdirSync,
   mkdtempSync,
   readdirSync,
   readFileSync,
@@ -214,6 +215,20 @@ describe("restore", () => {
       code: 4,
       err: expect.stringContaining("is another one"),
     });
+  });
+  it("leaves nothing behind of what is no book, nor of a folder in its place", () => {
+    const text = join(cli.data, "text.sqlite");
+    writeFileSync(text, "not a book");
+    const folder = join(cli.data, "folder.sqlite");
+    mkdirSync(folder);
+    expect([
+      cli.run("restore", "--book", "wrong", text),
+      cli.run("restore", "--book", "wrong", folder),
+    ]).toMatchObject([
+      { code: 4, err: expect.stringContaining("damaged or not a book") },
+      { code: 3, err: expect.stringContaining("is a folder") },
+    ]);
+    expect(existsSync(join(cli.data, "books", "wrong"))).toBe(false);
   });
   it("never reads the restored file with the log of the one that was there before", () => {
     const server = Hold.share(holdOf(bookFile("shop")));

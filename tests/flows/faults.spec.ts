@@ -135,6 +135,42 @@ test("a page of another site, or another name for this machine, is refused", asy
   ).toBe(422);
 });
 
+test("what is asked beyond all bounds is answered: pages that no list has, numbers that none has, bodies without end", async ({
+  request,
+  baseURL,
+}) => {
+  const asked = [
+    "invoices?page=99999999999999999999",
+    "customers?page=-1",
+    "books?view=journal&page=1e308",
+    "payouts?show=clearing&page=99999999999999999999",
+    "arrivals?list=lines&page=9007199254740993",
+    "match?open=1e400",
+    "reports?as-of=9999-99-99",
+    "invoices/99999999999999999999999",
+    "files/0",
+  ];
+  const pages = asked.map(
+    async (path) => [path, (await request.get(`${baseURL}${DEMO}/${path}`)).status()] as const,
+  );
+  expect((await Promise.all(pages)).filter(([, status]) => ![200, 404].includes(status))).toEqual(
+    [],
+  );
+  const url = `${baseURL}/api/v1/b/kestrel-row/commands/applyReceipt`;
+  const headers = { "content-type": "application/json", origin: baseURL ?? "" };
+  for (const data of [
+    "[".repeat(100_000) + "]".repeat(100_000),
+    `${'{"input":'.repeat(50_000)}1${"}".repeat(50_000)}`,
+    JSON.stringify({ input: { receiptId: 1e308, customerId: null, lines: [] }, key: "large" }),
+    JSON.stringify({ input: {}, key: "k".repeat(100_000) }),
+    "{",
+    "",
+  ]) {
+    const status = (await request.post(url, { data, headers })).status();
+    expect([data.slice(0, 40), status]).toEqual([data.slice(0, 40), 422]);
+  }
+});
+
 test("a file that was altered from outside is off on the page that stands open, and holds again when it is put right", async ({
   page,
 }) => {

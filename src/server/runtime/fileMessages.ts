@@ -64,6 +64,8 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "file.named":
     "Something that cannot be undone (a letter, a note) names what this file brought. So it stays.",
   "file.missing": "The file is not there any more. Choose it again.",
+  "file.folder": "{path} is a folder, and a file is meant. Say which file.",
+  "file.place": "There is no way to {path}. Check its folder and its name.",
   "file.unreadable": "The file {path} cannot be read. Check its name and rights.",
   "file.tangled":
     "Taken back, this proof of the book would not hold: {proof}. So the file stays; undo what it brought one by one.",

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { copyFileSync, existsSync, linkSync, renameSync, rmSync } from "node:fs";
+import { dirname } from "node:path";
 
 import { fail, ok, type Result } from "@/core/result";
 import { withFiles } from "@/db/fileFailure";
@@ -40,6 +41,8 @@ export function restoreBook({ file, book, replaces }: Asked): Result<Restored> {
   if (!isBookName(book)) return fail("book.name", { book });
   if (!existsSync(file)) return fail("file.unreadable", { path: file });
   if (bookExists(book) && !replaces) return fail("book.exists", { book });
+  const folder = dirname(bookFile(book));
+  const isNew = !existsSync(folder);
   makeBookFolders(book);
   const mine = settledId(book);
   const hold = Hold.claim(holdOf(bookFile(book)));
@@ -50,6 +53,8 @@ export function restoreBook({ file, book, replaces }: Asked): Result<Restored> {
   } finally {
     removeFile(part);
     hold.release();
+    // What came to nothing leaves nothing.
+    if (isNew && !bookExists(book)) rmSync(folder, { recursive: true });
   }
 }
 

@@ -13,7 +13,7 @@ import { FeesPage } from "@/ui/payouts/FeesPage";
 import { PayoutsPage } from "@/ui/payouts/PayoutsPage";
 import { ReturnsPage } from "@/ui/payouts/ReturnsPage";
 
-import { one, pageOf, type Search } from "../../../serve";
+import { one, pageNumber, pageOf, type Search } from "../../../serve";
 import { stationTitle } from "../../../titles";
 
 /** Days on the band above the list. */
@@ -53,11 +53,7 @@ export default async function Payouts({
     return (
       <ClearingPage
         {...around}
-        {...clearingPageOf(
-          db,
-          asked.ok ? asked.value : today,
-          Math.max(1, Number(one(search, "page")) || 1),
-        )}
+        {...clearingPageOf(db, asked.ok ? asked.value : today, pageNumber(search))}
       />
     );
   }
