@@ -8,6 +8,7 @@ const USAGE = `dozo: receivables work from the command line
 
   dozo demo [--make-only]
   dozo import --book B [--kind customers|invoices|processor|bank|remittance|returns|auto] [--account A] [--mapping NAME] [--mark .|,] [--answer KEY=VALUE]… [--dry-run] FILE…
+  dozo watch --book B [--account A] DIR
   dozo invoice --book B [--approve] FILE…
   dozo match --customers F --invoices F --payments F [--history F] --out F
   dozo match --book B [--post-sure]
@@ -46,6 +47,10 @@ const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }
       "dry-run": flag,
     },
     load: async () => (await import("./import")).importFiles,
+  },
+  watch: {
+    options: { book: text, account: text },
+    load: async () => (await import("./watch")).watch,
   },
   invoice: {
     options: { book: text, approve: flag },

@@ -53,6 +53,8 @@ export type InspectedTable = {
   headers: readonly string[];
   sample: readonly (readonly string[])[];
   lines: number;
+  /** Its fields are fixed by a published format, and no column is guessed. */
+  agreed: boolean;
   rowWords: string[];
   /** What kind of file it is, where its columns leave that open. */
   kindOpen: FileQuestion | null;

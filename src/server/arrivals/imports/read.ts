@@ -57,6 +57,7 @@ export function inspectFile(
     headers: table.value.headers,
     sample: table.value.rows.slice(0, 5).map(({ cells }) => cells),
     lines: table.value.rows.length,
+    agreed: own !== undefined,
     rowWords: Object.keys(mapping.rowKinds),
     kindOpen:
       kind === undefined && own === undefined && found.sure === null

@@ -1,0 +1,131 @@
+import { randomUUID } from "node:crypto";
+import { createReadStream } from "node:fs";
+import { basename } from "node:path";
+
+import type { FileQuestion, ImportReport, InspectedTable } from "@/contracts/arrivals";
+import type { FileKind, MappingSpec } from "@/core/formats";
+import { fail, ok, type Result } from "@/core/result";
+import type { Db } from "@/db/connection";
+import { mappings } from "@/db/files";
+import { readSettings } from "@/db/settings";
+import { importFile } from "@/server/arrivals/commands/importFile";
+import { inspectFile } from "@/server/arrivals/imports/read";
+import { dropFile, keepFile } from "@/server/arrivals/keepFile";
+import { runCommand } from "@/server/runtime/command";
+
+import { accountQuestion, NOTHING_TAKEN } from "./importQuestions";
+import type { Args } from "./outcome";
+
+/** How the columns of a file are known: by a published format, a mapping that was kept, or a guess. */
+export type KnownBy = "format" | "mapping" | "guess";
+/** What became of a file, or what it leaves open. */
+export type Imported = ImportReport & {
+  file: string;
+  kind: FileKind;
+  sha256: string;
+  knownBy: KnownBy;
+};
+
+export type FileToImport = {
+  book: string;
+  path: string;
+  values: Args["values"];
+  answers: readonly string[];
+  kind: FileKind | undefined;
+};
+
+/** Takes in one file, or says what it leaves open; a dry run where `dry-run` is said. */
+export async function importOne(db: Db, asked: FileToImport): Promise<Result<Imported>> {
+  const { book, path, values, kind } = asked;
+  const kept = await keepFile(book, createReadStream(path)).catch((): Result<never> =>
+    fail("file.unreadable", { path }),
+  );
+  if (!kept.ok) return kept;
+  const { sha256 } = kept.value;
+  const inspected = inspectFile(book, sha256, { kind, currency: readSettings(db).currency });
+  if (!inspected.ok) {
+    dropFile(db, book, sha256);
+    return inspected;
+  }
+  const { lines, kindOpen } = inspected.value;
+  const open = (question: FileQuestion): Result<Imported> =>
+    ok({ ...NOTHING_TAKEN, lines, questions: [question], file: path, sha256, ...found });
+  let found: Pick<Imported, "kind" | "knownBy"> = { kind: inspected.value.kind, knownBy: "guess" };
+  const [known, ...others] = new Set(keptFor(db, inspected.value).map((kept) => kept.kind));
+  // What its columns leave open, a mapping that was kept for them says.
+  if (kindOpen && known !== undefined && others.length === 0)
+    return importOne(db, { ...asked, kind: known });
+  if (kindOpen) return open(kindOpen);
+  const chosen = mappingFor(db, values.mapping, inspected.value, kind);
+  if (!chosen.ok) return chosen;
+  const mapping = withAnswers(chosen.value.mapping, asked);
+  found = { kind: mapping.kind, knownBy: chosen.value.knownBy };
+  const accounts = accountQuestion(db, mapping.kind, values.account);
+  if (accounts) return open(accounts);
+  const done = takeIn(db, asked, { ...kept.value, mapping });
+  return done.ok ? ok({ ...done.value, file: path, sha256, ...found }) : done;
+}
+
+/** Runs the command; where it is refused for what is open, a dry run says what that is. */
+function takeIn(
+  db: Db,
+  { book, path, values }: FileToImport,
+  file: { sha256: string; size: number; mapping: MappingSpec },
+): Result<ImportReport> {
+  const account = typeof values.account === "string" ? values.account : null;
+  const run = (rehearse: boolean): Result<ImportReport> =>
+    runCommand(
+      db,
+      importFile,
+      { ...file, name: basename(path), account, asking: rehearse },
+      { book, actor: "command line", key: randomUUID(), rehearse },
+    );
+  const done = run(values["dry-run"] === true);
+  return !done.ok && done.error.code === "questions.open" ? run(true) : done;
+}
+
+/** What the call says of the file, which nothing in the file overrules. */
+function withAnswers(
+  mapping: MappingSpec,
+  { values: { mark }, answers: given }: Pick<FileToImport, "values" | "answers">,
+): MappingSpec {
+  const marked: MappingSpec =
+    mark === "." || mark === "," ? { ...mapping, decimalMark: mark, markSaid: true } : mapping;
+  if (mapping.answers === undefined) return marked;
+  const said = given.flatMap((text) => {
+    const at = text.lastIndexOf("=");
+    return at > 0 ? [[text.slice(0, at), text.slice(at + 1)]] : [];
+  });
+  const answers = { ...mapping.answers, ...Object.fromEntries(said) } as Record<string, string>;
+  if (mark === "." || mark === ",") answers.mark = mark;
+  return { ...marked, answers };
+}
+
+/** The mappings that were kept for such a head. */
+const keptFor = (db: Db, { headers }: Pick<InspectedTable, "headers">): MappingSpec[] =>
+  mappings(db)
+    .map(({ spec }) => JSON.parse(spec) as MappingSpec)
+    .filter(({ columns }) => Object.values(columns).every((head) => headers.includes(head)));
+
+function mappingFor(
+  db: Db,
+  name: string | boolean | undefined,
+  inspected: InspectedTable,
+  kind: FileKind | undefined,
+): Result<{ mapping: MappingSpec; knownBy: KnownBy }> {
+  if (typeof name !== "string") {
+    // A mapping that was kept for such a head is taken up again.
+    const kept = keptFor(db, inspected).find((mapping) => mapping.kind === inspected.kind);
+    return ok(
+      kept
+        ? { mapping: { answers: {}, ...kept }, knownBy: "mapping" }
+        : { mapping: inspected.mapping, knownBy: inspected.agreed ? "format" : "guess" },
+    );
+  }
+  const saved = mappings(db).find(
+    (mapping) => mapping.name === name && (kind === undefined || mapping.kind === kind),
+  );
+  return saved
+    ? ok({ mapping: JSON.parse(saved.spec) as MappingSpec, knownBy: "mapping" })
+    : fail("mapping.unknown", { name });
+}
