@@ -1,6 +1,5 @@
 import { cpus } from "node:os";
 
-import { qualityByClass } from "./accuracy";
 import { aging } from "./aging";
 import { calibrate, confidence } from "./calibration";
 import { followup } from "./followup";
@@ -19,7 +18,6 @@ import { vetoes } from "./vetoes";
 const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = {
   makers,
   vetoes,
-  classes: qualityByClass,
   confidence,
   matching,
   importing,

@@ -1,32 +1,36 @@
 import { propose } from "@/core/matching";
 
-import { accuracy } from "../bench/accuracy";
 import { generate } from "../bench/books/generate";
+import { MAKERS } from "../bench/books/makers";
+import { figuresOf } from "../bench/quality";
 
 /**
  * The goals of docs/benchmarks.md, on a few made-up books with known truth; `npm run bench --
  * makers` measures more.
  */
 describe("matching made-up books", () => {
-  it("with one difficulty a receipt: nothing wrong is applied, and nearly everything clear is", () => {
-    const found = accuracy([9100, 9101, 9102], false, undefined, (seed, hard) =>
-      generate(seed, hard, 250),
-    );
-    expect(found.all).toBeGreaterThan(500);
-    expect(found.appliedRight).toBe(found.applied);
-    expect(found.clearApplied / found.clear).toBeGreaterThan(0.985);
-    expect(found.homeBest / found.home).toBeGreaterThan(0.97);
-    expect(found.brier).toBeLessThan(0.028);
-  });
-  it("with two or three: hardly anything wrong is applied, and most of what is clear is", () => {
-    const found = accuracy([9100, 9101, 9102], true, undefined, (seed, hard) =>
-      generate(seed, hard, 250),
-    );
-    expect(found.appliedRight / found.applied).toBeGreaterThan(0.995);
-    expect(found.clearApplied / found.clear).toBeGreaterThan(0.85);
-    expect(found.homeBest / found.home).toBeGreaterThan(0.87);
-    expect(found.brier).toBeLessThan(0.05);
-  });
+  // The books of another maker lie beside the project, and not in a fresh clone.
+  const own = MAKERS.filter(({ name }) => !name.startsWith("third"));
+  it.each(own)(
+    "of $name, easier: nothing wrong is applied, and nearly everything clear is",
+    async (maker) => {
+      const found = figuresOf(await maker.judged("easier", 9100));
+      expect(found.strict).toBe(100);
+      expect(found.applied).toBeGreaterThan(98);
+      expect(found.home).toBeGreaterThan(97);
+      expect(found.brier).toBeLessThan(0.028);
+    },
+  );
+  it.each(own)(
+    "of $name, hardest: hardly anything wrong is applied, and most of what is clear is",
+    async (maker) => {
+      const found = figuresOf(await maker.judged("hardest", 9101));
+      expect(found.strict).toBeGreaterThanOrEqual(99.3);
+      expect(found.applied).toBeGreaterThan(85);
+      expect(found.home).toBeGreaterThan(87);
+      expect(found.brier).toBeLessThan(0.05);
+    },
+  );
   it("never claims a balance twice, whatever the noise", () => {
     const { input } = generate(9103, true, 250);
     const used = new Map<number, number>();

@@ -168,6 +168,23 @@ describe("what is paid", () => {
     one(came(amount, { payerName: OSTERLUND, reference }), { items });
   it("the oldest first, where the words say so, the last in part", () =>
     expect(by(70_000, "oldest invoices first")).toBe("sure 05342=61077 05343=8923"));
+  it("of a group whose name is cut off where its site's goes on, nobody's oldest are sure", () => {
+    const group = [
+      { ...customers[5]!, id: 200, externalId: "G", name: "Drift Point Hardware" },
+      { ...customers[5]!, id: 201, externalId: "G1", name: "Drift Point Hardware Lakeside" },
+    ].map((one, at) => ({ ...one, parentId: at === 0 ? null : 200 }));
+    const items = [
+      ...ITEMS,
+      item(40, 200, ["HQ/26/05601", 73_400]),
+      item(41, 201, ["HQ/26/05602", 14_100]),
+      item(42, 201, ["HQ/26/05603", 22_300]),
+    ];
+    const [proposal] = proposals(
+      [came(30_000, { payerName: "DRIFT POINT HARDWARE", reference: "oldest first" })],
+      { customers: [...customers, ...others, ...group], items },
+    );
+    expect(proposal?.decision).toBe("check");
+  });
   it("a statement less what is in dispute", () =>
     expect(by(94_385, "statement November less HQ/26/05343 in dispute")).toBe(
       "sure 05342=61077 05344=33308",

@@ -45,8 +45,13 @@ function addStatement(scope: CustomerScope): void {
 const byIssue = (a: MatchItem, b: MatchItem): number =>
   earlierFirst(a.issuedOn, b.issuedOn) || a.id - b.id;
 
-const onlyOne = (items: readonly MatchItem[]): boolean =>
-  new Set(items.map(({ customerId }) => customerId)).size <= 1;
+/** Whether only one customer of the group owes anything in that currency. */
+function onlyOneOwes({ around, customerId, receipt }: CustomerScope): boolean {
+  const owing = around
+    .scope(around.payers.group(customerId))
+    .filter(({ balance, currency }) => balance > 0 && currency === receipt.currency);
+  return new Set(owing.map((item) => item.customerId)).size <= 1;
+}
 
 /** The words say that the oldest are paid first. */
 function addOldest(scope: CustomerScope): void {
@@ -58,7 +63,7 @@ function addOldest(scope: CustomerScope): void {
     lines: filled.map(({ item, amount }) => whole(item, amount)),
     sum: "told-oldest",
     numbers: "none",
-    doubts: doubtIf(!scope.isItself && !onlyOne(due), "site"),
+    doubts: doubtIf(!scope.isItself && !onlyOneOwes(scope), "site"),
     reasons: [
       { code: "oldest_first" },
       ...(off < 0 ? [{ code: "against_short", by: minor(-off) } as const] : []),
