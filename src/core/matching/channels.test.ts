@@ -175,9 +175,9 @@ describe("what is paid", () => {
     ].map((one, at) => ({ ...one, parentId: at === 0 ? null : 200 }));
     const items = [
       ...ITEMS,
-      item(40, 200, ["HQ/26/05601", 73_400]),
-      item(41, 201, ["HQ/26/05602", 14_100]),
-      item(42, 201, ["HQ/26/05603", 22_300]),
+      item(42, 200, ["HQ/26/05601", 73_400]),
+      item(40, 201, ["HQ/26/05602", 14_100]),
+      item(41, 201, ["HQ/26/05603", 22_300]),
     ];
     const [proposal] = proposals(
       [came(30_000, { payerName: "DRIFT POINT HARDWARE", reference: "oldest first" })],
