@@ -152,7 +152,7 @@ function LetterDays({ form }: { form: FactsForm }): ReactNode {
 /** How many of a thousand sure ones may be wrong, as estimated. */
 function RiskField(props: Omit<ComponentProps<typeof TextField>, "label">): ReactNode {
   return (
-    <div>
+    <Box>
       <TextField
         label="Sure ones that may be wrong, of a thousand"
         inputMode="numeric"
@@ -162,6 +162,6 @@ function RiskField(props: Omit<ComponentProps<typeof TextField>, "label">): Reac
       <NextLink href="match/replay" prefetch={false}>
         What it would have done in this book
       </NextLink>
-    </div>
+    </Box>
   );
 }
