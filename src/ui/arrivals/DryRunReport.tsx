@@ -10,7 +10,7 @@ import type { Currency } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
-import { Cell, DetailTable } from "../kit/tables";
+import { Cell, DetailTable, Heads } from "../kit/tables";
 
 /** What holds, beside what is off. */
 const PROVEN = /follow on|is net on all|are the sum|is the balance on all/;
@@ -137,15 +137,7 @@ function RefusedLines({ report }: RefusedLinesProps): ReactNode {
       <Subheading data-strong>What is wrong</Subheading>
       <Box maxHeight="220px" overflow="auto" tabIndex={0} role="group" aria-label="Refused lines">
         <DetailTable>
-          <thead>
-            <tr>
-              <th data-numeric scope="col">
-                Line
-              </th>
-              <th scope="col">Column</th>
-              <th scope="col">Why</th>
-            </tr>
-          </thead>
+          <Heads of={[{ number: "Line" }, "Column", "Why"]} />
           <tbody>
             {report.refused.slice(0, 200).map((entry, at) => (
               <tr key={`${entry.line} ${at}`}>

@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import type { UnderstoodLine } from "@/contracts/arrivals";
 
 import { Subheading } from "../kit/headings";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, Heads } from "../kit/tables";
 
 /** The first lines as they would be taken in, above the cells as they came. */
 export function UnderstoodLines({ lines }: { lines: readonly UnderstoodLine[] }): ReactNode {
@@ -14,19 +14,7 @@ export function UnderstoodLines({ lines }: { lines: readonly UnderstoodLine[] })
         Its first lines, as understood
       </Subheading>
       <DetailTable>
-        <thead>
-          <tr>
-            <th data-numeric scope="col">
-              Line
-            </th>
-            <th scope="col">Day</th>
-            <th data-numeric scope="col">
-              Sum
-            </th>
-            <th scope="col">What</th>
-            <th scope="col">Of</th>
-          </tr>
-        </thead>
+        <Heads of={[{ number: "Line" }, "Day", { number: "Sum" }, "What", "Of"]} />
         <tbody>
           {lines.map(({ line, day, sum, what, who }, at) => (
             <tr key={`${line} ${at}`}>

@@ -9,7 +9,7 @@ import { type Currency, type Minor, sumOf } from "@/core/money";
 import { Amount, Total } from "../kit/Amount";
 import { Act } from "../kit/buttons";
 import { ActRow } from "../kit/layout";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, Heads } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 
 export function Open({
@@ -23,23 +23,15 @@ export function Open({
 }): ReactNode {
   return (
     <DetailTable aria-label="Open in other currencies">
-      <thead>
-        <tr>
-          <th scope="col">What</th>
-          <th data-numeric scope="col">
-            In its own
-          </th>
-          <th data-numeric scope="col">
-            Carried at
-          </th>
-          <th data-numeric scope="col">
-            At the day’s rate
-          </th>
-          <th data-numeric scope="col">
-            Off by
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        of={[
+          "What",
+          { number: "In its own" },
+          { number: "Carried at" },
+          { number: "At the day’s rate" },
+          { number: "Off by" },
+        ]}
+      />
       <tbody>
         {open.map((foreign) => (
           <tr key={`${foreign.currency} ${foreign.what}`}>

@@ -16,7 +16,7 @@ import type { PayingFacts } from "@/contracts/customers";
 import { RowButton } from "../kit/buttons";
 import { Subheading } from "../kit/headings";
 import { Details } from "../kit/layout";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, Heads } from "../kit/tables";
 import { FigureChart } from "../reports/FigureChart";
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
@@ -100,17 +100,7 @@ function PayingByMonth({ book, customerId, months, open, setOpen }: PayingByMont
     <Details>
       <summary data-tone="soft">by month</summary>
       <DetailTable aria-label="Days late by month">
-        <thead>
-          <tr>
-            <th scope="col">Month</th>
-            <th data-numeric scope="col">
-              Invoices paid
-            </th>
-            <th data-numeric scope="col">
-              Days late
-            </th>
-          </tr>
-        </thead>
+        <Heads of={["Month", { number: "Invoices paid" }, { number: "Days late" }]} />
         <tbody>
           {months.map((month) => (
             <Fragment key={month.month}>

@@ -11,7 +11,7 @@ import type { Currency } from "@/core/money";
 import { Amount, Total } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, Heads } from "../kit/tables";
 import { AgeBar } from "../overdue/AgeBar";
 
 export function OnePart({
@@ -50,18 +50,7 @@ type MovedProps = {
 function Moved({ currency, from, part, to, today }: MovedProps): ReactNode {
   return (
     <DetailTable aria-label={`What moved in ${currency}`}>
-      <thead>
-        <tr>
-          <th scope="col">Day</th>
-          <th scope="col">What</th>
-          <th data-numeric scope="col">
-            Amount
-          </th>
-          <th data-numeric scope="col">
-            Balance
-          </th>
-        </tr>
-      </thead>
+      <Heads of={["Day", "What", { number: "Amount" }, { number: "Balance" }]} />
       <tbody>
         <tr>
           <td data-tone="soft">{formatDay(from, today)}</td>

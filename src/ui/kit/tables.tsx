@@ -21,6 +21,36 @@ export const Cell = chakra("td");
 /** A head of a column, or of a row, that is set apart. */
 export const HeadCell = chakra("th");
 
+/** A column's head: words; over numbers; or said to those alone who do not see the table. */
+type Head = string | { readonly number: string } | { readonly hidden: string };
+
+/** The heads of a table. */
+export function Heads({ of }: { of: readonly Head[] }): ReactNode {
+  return (
+    <thead>
+      <tr>
+        {of.map((head) => {
+          if (typeof head === "string")
+            return (
+              <th key={head} scope="col">
+                {head}
+              </th>
+            );
+          return "number" in head ? (
+            <th data-numeric key={head.number} scope="col">
+              {head.number}
+            </th>
+          ) : (
+            <th key={head.hidden} scope="col">
+              <span data-hidden>{head.hidden}</span>
+            </th>
+          );
+        })}
+      </tr>
+    </thead>
+  );
+}
+
 /** The one row of a detail table that has none: what is said instead. */
 export function NoneRow({
   of,

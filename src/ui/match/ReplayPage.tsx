@@ -10,7 +10,7 @@ import { formatDay } from "@/core/calendar";
 import { RowButton } from "../kit/buttons";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { Halves, Section } from "../kit/layout";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, Heads } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 
 type Props = BookFacts & ReplayFacts & { limit: number };
@@ -67,23 +67,15 @@ function Kinds({ kinds }: Props): ReactNode {
   if (kinds.length === 0) return <p>No receipt was placed in these months.</p>;
   return (
     <DetailTable aria-label="By kind">
-      <thead>
-        <tr>
-          <th scope="col">What it goes by</th>
-          <th data-numeric scope="col">
-            Posted
-          </th>
-          <th data-numeric scope="col">
-            Otherwise
-          </th>
-          <th data-numeric scope="col">
-            To check
-          </th>
-          <th data-numeric scope="col">
-            First right
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        of={[
+          "What it goes by",
+          { number: "Posted" },
+          { number: "Otherwise" },
+          { number: "To check" },
+          { number: "First right" },
+        ]}
+      />
       <tbody>
         {kinds.map(({ kind, posted, otherwise, proposed, firstRight }) => (
           <tr key={kind}>
@@ -108,20 +100,9 @@ function Limits({ limits, limit }: Props): ReactNode {
     }));
   return (
     <DetailTable aria-label="By the limit of risk">
-      <thead>
-        <tr>
-          <th scope="col">Of a thousand</th>
-          <th data-numeric scope="col">
-            Posted
-          </th>
-          <th data-numeric scope="col">
-            Otherwise
-          </th>
-          <th scope="col">
-            <span data-hidden>Take it</span>
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        of={["Of a thousand", { number: "Posted" }, { number: "Otherwise" }, { hidden: "Take it" }]}
+      />
       <tbody>
         {limits.map(({ perThousand, posted, otherwise }) => (
           <tr key={perThousand}>

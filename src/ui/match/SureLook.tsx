@@ -11,7 +11,7 @@ import { Act } from "../kit/buttons";
 import { Tick } from "../kit/fields";
 import { ActRow, EmptyState } from "../kit/layout";
 import { SpacerRow } from "../kit/lists/ListHead";
-import { LedgerFrame, LedgerTable } from "../kit/tables";
+import { Heads, LedgerFrame, LedgerTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 
@@ -157,18 +157,7 @@ function Lines(props: LinesProps): ReactNode {
           <col width="24%" />
           <col width="8%" />
         </colgroup>
-        <thead>
-          <tr>
-            <th scope="col">Post</th>
-            <th scope="col">From</th>
-            <th scope="col">Memo</th>
-            <th scope="col">Goes to</th>
-            <th scope="col">Why</th>
-            <th data-numeric scope="col">
-              Amount
-            </th>
-          </tr>
-        </thead>
+        <Heads of={["Post", "From", "Memo", "Goes to", "Why", { number: "Amount" }]} />
         <tbody>
           {above > 0 ? <SpacerRow height={above} columns={6} /> : null}
           {shown.map(({ index: line }) => {

@@ -10,7 +10,7 @@ import { type Currency, formatAmount, type Minor, sumOf } from "@/core/money";
 import { Total } from "../kit/Amount";
 import { LineField, Tick } from "../kit/fields";
 import { Word } from "../kit/Word";
-import { TermTable } from "../kit/tables";
+import { Heads, TermTable } from "../kit/tables";
 import { type Tally, type Term, type Worked } from "./tally";
 import { NothingYet, RecoveryRow, SurchargeRow } from "./TallyExtras";
 
@@ -46,17 +46,7 @@ export function TallyTable({
     });
   return (
     <TermTable>
-      <thead>
-        <tr>
-          <th scope="col">Goes to</th>
-          <th data-numeric scope="col">
-            open
-          </th>
-          <th data-numeric scope="col">
-            from this
-          </th>
-        </tr>
-      </thead>
+      <Heads of={["Goes to", { number: "open" }, { number: "from this" }]} />
       <tbody>
         {tally.terms.map((term, at) => (
           <TermRow

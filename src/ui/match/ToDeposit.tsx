@@ -11,7 +11,7 @@ import { type Currency, formatAmount, sumOf } from "@/core/money";
 import { Total } from "../kit/Amount";
 import { SmallChoice, Tick } from "../kit/fields";
 import { ActRow } from "../kit/layout";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, Heads } from "../kit/tables";
 import { LastLook } from "../shell/LastLook";
 import { useActing } from "../shell/Notices";
 
@@ -51,17 +51,7 @@ export function ToDeposit({
   return (
     <>
       <DetailTable aria-label="Checks and cash on hand">
-        <thead>
-          <tr>
-            <th scope="col">Goes along</th>
-            <th scope="col">From</th>
-            <th scope="col">Memo</th>
-            <th scope="col">In Match</th>
-            <th data-numeric scope="col">
-              Amount
-            </th>
-          </tr>
-        </thead>
+        <Heads of={["Goes along", "From", "Memo", "In Match", { number: "Amount" }]} />
         <tbody>
           {hand.rows.map((row) => (
             <HandRowLine

@@ -9,7 +9,7 @@ import { formatDay } from "@/core/calendar";
 import { formatAmount } from "@/core/money";
 
 import { Amount } from "../kit/Amount";
-import { DetailTable, NoneRow } from "../kit/tables";
+import { DetailTable, Heads, NoneRow } from "../kit/tables";
 import { percentWords } from "./fees";
 
 type Rate = ExpectedPayments["rates"][number];
@@ -64,18 +64,7 @@ export function ReturnableDebits({
 }: ReturnableDebitsProps): ReactNode {
   return (
     <DetailTable aria-label="Debits that can still come back">
-      <thead>
-        <tr>
-          <th scope="col">Settled</th>
-          <th scope="col">Most returns until</th>
-          <th data-numeric scope="col">
-            Debits
-          </th>
-          <th data-numeric scope="col">
-            Sum
-          </th>
-        </tr>
-      </thead>
+      <Heads of={["Settled", "Most returns until", { number: "Debits" }, { number: "Sum" }]} />
       <tbody>
         {returnable.map((row) => (
           <tr key={row.settledOn}>

@@ -9,7 +9,7 @@ import { formatAmount } from "@/core/money";
 import { RowButton } from "../kit/buttons";
 import { Subheading } from "../kit/headings";
 import { entriesOf, SumLink } from "../kit/SumLink";
-import { DetailTable, NoneRow } from "../kit/tables";
+import { DetailTable, Heads, NoneRow } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import type { Props } from "./AgreedRates";
 import { methodWords, percentWords } from "./fees";
@@ -75,24 +75,16 @@ export function Months({ months }: Props): ReactNode {
   return (
     <Box maxHeight="190px" overflow="auto" tabIndex={0} role="group" aria-label="Fees by month">
       <DetailTable aria-label="Effective rate by month">
-        <thead>
-          <tr>
-            <th scope="col">Month</th>
-            <th scope="col">By</th>
-            <th data-numeric scope="col">
-              Charges
-            </th>
-            <th data-numeric scope="col">
-              Fees
-            </th>
-            <th data-numeric scope="col">
-              Rate
-            </th>
-            <th data-numeric scope="col">
-              Too much
-            </th>
-          </tr>
-        </thead>
+        <Heads
+          of={[
+            "Month",
+            "By",
+            { number: "Charges" },
+            { number: "Fees" },
+            { number: "Rate" },
+            { number: "Too much" },
+          ]}
+        />
         <tbody>
           {months.map((month) => (
             <tr key={`${month.account} ${month.month} ${month.method}`}>

@@ -12,7 +12,7 @@ import { type Currency, type Minor, negate, sumOf } from "@/core/money";
 import { Amount, Total } from "../kit/Amount";
 import { RowButton } from "../kit/buttons";
 import { SumLink } from "../kit/SumLink";
-import { Cell, DetailTable } from "../kit/tables";
+import { Cell, DetailTable, Heads } from "../kit/tables";
 import { useActing } from "../shell/Notices";
 import { load } from "../shell/send";
 
@@ -37,20 +37,9 @@ export function WeeksTable({
 }: WeeksTableProps): ReactNode {
   return (
     <DetailTable aria-label="Cash to expect by week">
-      <thead>
-        <tr>
-          <th scope="col">Week from</th>
-          <th data-numeric scope="col">
-            At least
-          </th>
-          <th data-numeric scope="col">
-            Expected
-          </th>
-          <th data-numeric scope="col">
-            At most
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        of={["Week from", { number: "At least" }, { number: "Expected" }, { number: "At most" }]}
+      />
       <tbody>
         {weeks.map((week) => (
           <tr key={week.from}>

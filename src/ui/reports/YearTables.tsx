@@ -9,7 +9,7 @@ import { formatAmount, sumOf } from "@/core/money";
 
 import { Total } from "../kit/Amount";
 import { entriesOf, SumLink } from "../kit/SumLink";
-import { DetailTable } from "../kit/tables";
+import { DetailTable, Heads } from "../kit/tables";
 
 export type Props = BookFacts & YearEndFacts;
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
@@ -87,20 +87,14 @@ type CashTableProps = {
 export function CashTable({ amount, book, cash, currency, year }: CashTableProps): ReactNode {
   return (
     <DetailTable aria-label="Income on the cash basis">
-      <thead>
-        <tr>
-          <th scope="col">Month</th>
-          <th data-numeric scope="col">
-            Paid on invoices
-          </th>
-          <th data-numeric scope="col">
-            Tax in it
-          </th>
-          <th data-numeric scope="col">
-            Income
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        of={[
+          "Month",
+          { number: "Paid on invoices" },
+          { number: "Tax in it" },
+          { number: "Income" },
+        ]}
+      />
       <tbody>
         {cash.months.map((month) => (
           <tr key={month.month}>
@@ -145,20 +139,9 @@ type TaxTableProps = {
 export function TaxTable({ amount, book, currency, tax }: TaxTableProps): ReactNode {
   return (
     <DetailTable aria-label="Tax payable">
-      <thead>
-        <tr>
-          <th scope="col">Code</th>
-          <th data-numeric scope="col">
-            Charged
-          </th>
-          <th data-numeric scope="col">
-            Taken off
-          </th>
-          <th data-numeric scope="col">
-            Stands at
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        of={["Code", { number: "Charged" }, { number: "Taken off" }, { number: "Stands at" }]}
+      />
       <tbody>
         {tax.map((tax) => (
           <tr key={tax.code}>
