@@ -64,9 +64,9 @@ function newest(path) {
     : stat.mtimeMs;
 }
 
-/** Debian's Chromium for the flows, if there is none. */
+/** Debian's Chromium for the flows, if there is none: the headless one, or where Debian has none the whole one. */
 export function chromium() {
-  if (!existsSync(chromiumPath())) fromDebian("chromium-headless-shell");
+  if (!existsSync(chromiumPath())) fromDebian("chromium-headless-shell", "chromium");
 }
 
 /** Debian's nginx, for what happens with a proxy in front, if there is none. */
@@ -74,13 +74,18 @@ export function nginx() {
   if (!existsSync("/usr/sbin/nginx")) fromDebian("nginx-light");
 }
 
-function fromDebian(name) {
+/** Installs the first of these packages that Debian has. */
+function fromDebian(...names) {
   const sudo = process.getuid?.() === 0 ? [] : ["sudo"];
+  const more = { DEBIAN_FRONTEND: "noninteractive" };
   const apt = (...args) => {
     const [program, ...rest] = [...sudo, "apt-get", ...args];
-    step(`apt-get ${args[0]}`, program, rest, { DEBIAN_FRONTEND: "noninteractive" });
+    step(`apt-get ${args[0]}`, program, rest, more);
   };
   apt("update", "-qq");
+  const isThere = (name) =>
+    spawnSync("apt-cache", ["show", name], { stdio: "ignore" }).status === 0;
+  const name = names.find(isThere) ?? names.at(-1);
   apt("install", "-y", "-qq", "--no-install-recommends", name);
 }
 
