@@ -33,6 +33,8 @@ async function postSure(page: Page): Promise<void> {
 test("the whole round, from an empty book to proofs that hold, and back by undo", async ({
   page,
 }) => {
+  // A dozen stations in one flow: it has the time of three.
+  test.slow();
   const seen = watch(page);
   await page.goto("/?new=1");
   await page.getByLabel("Business").fill("Round Trip Clay");
