@@ -1,84 +1,78 @@
 import type { AmountFit, PayerCertainty } from "../candidates/candidate";
 import type { ReferenceQuality } from "../memo/scope";
 
+type Payers = readonly PayerCertainty[];
+const CERTAIN: Payers = ["certain"];
+const LIKELY: Payers = [...CERTAIN, "likely"];
+const POSSIBLE: Payers = [...LIKELY, "weak"];
+const ANYBODY: Payers = [...POSSIBLE, "unknown"];
+
+/** A number of which only the end is there, or with a slip in it. */
+const PIECES: Partial<Record<AmountFit, Payers>> = {
+  exact: LIKELY,
+  discount: LIKELY,
+  credit: CERTAIN,
+  told: LIKELY,
+  claim: LIKELY,
+  part: CERTAIN,
+  over: CERTAIN,
+  next: CERTAIN,
+  gap: CERTAIN,
+  mended: CERTAIN,
+};
+
 /**
  * The kinds of reading that may be sure, with how well the payer must be
  * known. Safety is a matter of structure, not of the score: what does not
  * stand here is looked at by a person, however good it looks.
  */
-export const SAFE: Partial<
-  Record<ReferenceQuality, Partial<Record<AmountFit, readonly PayerCertainty[]>>>
-> = {
+export const SAFE: Partial<Record<ReferenceQuality, Partial<Record<AmountFit, Payers>>>> = {
   whole: {
-    exact: ["certain", "likely", "weak", "unknown"],
-    discount: ["certain", "likely", "weak", "unknown"],
-    surcharge: ["certain", "likely"],
-    credit: ["certain", "likely", "weak"],
-    told: ["certain", "likely", "weak"],
-    fee: ["certain", "likely", "weak", "unknown"],
-    claim: ["certain", "likely", "weak"],
-    part: ["certain", "likely", "weak"],
-    late: ["certain", "likely", "weak"],
-    over: ["certain", "likely", "weak"],
-    next: ["certain", "likely"],
-    gap: ["certain"],
+    exact: ANYBODY,
+    discount: ANYBODY,
+    surcharge: LIKELY,
+    credit: POSSIBLE,
+    told: POSSIBLE,
+    fee: ANYBODY,
+    claim: POSSIBLE,
+    part: POSSIBLE,
+    late: POSSIBLE,
+    over: POSSIBLE,
+    next: LIKELY,
+    gap: CERTAIN,
   },
   digits: {
-    exact: ["certain", "likely", "weak"],
-    discount: ["certain", "likely", "weak"],
-    surcharge: ["certain"],
-    credit: ["certain", "likely"],
-    told: ["certain", "likely"],
-    fee: ["certain", "likely"],
-    claim: ["certain", "likely"],
-    late: ["certain", "likely"],
-    part: ["certain", "likely"],
-    over: ["certain", "likely"],
-    next: ["certain", "likely"],
-    gap: ["certain"],
+    exact: POSSIBLE,
+    discount: POSSIBLE,
+    surcharge: CERTAIN,
+    credit: LIKELY,
+    told: LIKELY,
+    fee: LIKELY,
+    claim: LIKELY,
+    late: LIKELY,
+    part: LIKELY,
+    over: LIKELY,
+    next: LIKELY,
+    gap: CERTAIN,
   },
   order: {
-    exact: ["certain", "likely"],
-    discount: ["certain", "likely"],
-    credit: ["certain"],
-    fee: ["certain", "likely"],
-    part: ["certain"],
-    over: ["certain"],
+    exact: LIKELY,
+    discount: LIKELY,
+    credit: CERTAIN,
+    fee: LIKELY,
+    part: CERTAIN,
+    over: CERTAIN,
   },
-  cut: {
-    exact: ["certain", "likely"],
-    discount: ["certain", "likely"],
-    credit: ["certain"],
-    told: ["certain", "likely"],
-    fee: ["certain", "likely"],
-    claim: ["certain", "likely"],
-    part: ["certain"],
-    over: ["certain"],
-    next: ["certain"],
-    gap: ["certain"],
-    mended: ["certain"],
-  },
-  damaged: {
-    exact: ["certain", "likely"],
-    discount: ["certain", "likely"],
-    credit: ["certain"],
-    told: ["certain", "likely"],
-    fee: ["certain"],
-    claim: ["certain", "likely"],
-    part: ["certain"],
-    over: ["certain"],
-    next: ["certain"],
-    gap: ["certain"],
-    mended: ["certain"],
-  },
+  cut: { ...PIECES, fee: LIKELY },
+  damaged: { ...PIECES, fee: CERTAIN },
   none: {
-    single: ["certain", "likely"],
-    all: ["certain"],
-    due: ["certain"],
-    discount: ["certain"],
-    several: ["certain"],
-    credit: ["certain"],
-    statement: ["certain", "likely"],
-    "told-oldest": ["certain", "likely"],
+    single: LIKELY,
+    all: CERTAIN,
+    due: CERTAIN,
+    discount: CERTAIN,
+    several: CERTAIN,
+    credit: CERTAIN,
+    statement: LIKELY,
+    "told-oldest": LIKELY,
   },
 };
