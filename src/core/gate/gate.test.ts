@@ -11,6 +11,7 @@ import {
   MOST_IN_FIELD,
   textProblem,
 } from "./index";
+import { isByParser } from "./addresses";
 
 describe("addresses", () => {
   it.each([
@@ -49,6 +50,33 @@ describe("addresses", () => {
     expect(emailAddresses("a@example.net; nobody")).toBeNull();
     expect(emailAddresses(" ; ")).toEqual([]);
   });
+});
+
+describe("plain addresses, told without the parser", () => {
+  const letters = [..."abcXYZ019!#$%&'*+/=?^_`{|}~-"];
+  const atom = fc.string({ unit: fc.constantFrom(...letters), minLength: 1, maxLength: 12 });
+  const label = fc.string({ unit: fc.constantFrom(..."aZ9-"), minLength: 1, maxLength: 8 });
+  const local = fc.array(atom, { minLength: 1, maxLength: 3 }).map((atoms) => atoms.join("."));
+  const domain = fc.array(label, { minLength: 1, maxLength: 3 }).map((labels) => labels.join("."));
+  it("are what the parser takes too, whatever letters they are made of", () =>
+    fc.assert(
+      fc.property(local, domain, (before, behind) => {
+        const text = `${before}@${behind}`;
+        // What is plain is one by the parser; the parser alone decides of the rest.
+        return !isEmailAddress(text) || isByParser(text);
+      }),
+      { numRuns: 400 },
+    ));
+  it.each([
+    "a..b@c.example",
+    ".a@c.example",
+    "a.@c.example",
+    "a@localhost",
+    "a@-c.example",
+    "a@c..example",
+  ])("%s is told as the parser tells it", (text) =>
+    expect(isEmailAddress(text)).toBe(isByParser(text)),
+  );
 });
 
 describe("sums, days and texts", () => {
