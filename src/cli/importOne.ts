@@ -51,8 +51,11 @@ export async function importOne(db: Db, asked: FileToImport): Promise<Result<Imp
   const open = (question: FileQuestion): Result<Imported> =>
     ok({ ...NOTHING_TAKEN, lines, questions: [question], file: path, sha256, ...found });
   let found: Pick<Imported, "kind" | "knownBy"> = { kind: inspected.value.kind, knownBy: "guess" };
-  const [known, ...others] = new Set(keptFor(db, inspected.value).map((kept) => kept.kind));
-  // What its columns leave open, a mapping that was kept for them says.
+  const whole = keptFor(db, inspected.value).filter(({ columns }) =>
+    inspected.value.headers.every((head) => Object.values(columns).includes(head)),
+  );
+  const [known, ...others] = new Set(whole.map((mapping) => mapping.kind));
+  // What its columns leave open, a mapping says that was kept for all of them.
   if (kindOpen && known !== undefined && others.length === 0)
     return importOne(db, { ...asked, kind: known });
   if (kindOpen) return open(kindOpen);

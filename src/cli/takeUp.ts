@@ -69,7 +69,8 @@ const told = (outcome: TakenUp["outcome"], report: Imported): TakenUp => ({
 
 /** It lies under Arrivals now, as it was kept: without what must not be. */
 function waiting({ book, path }: Coming, report: Imported): TakenUp {
-  const waits = arrivedFile(book, freeName(basename(path), new Set(arrivedFiles(book))));
+  const name = shortName(basename(path));
+  const waits = arrivedFile(book, freeName(name, new Set(arrivedFiles(book))));
   mkdirSync(dirname(waits), { recursive: true });
   copyFileSync(keptFile(book, report.sha256), waits);
   return told("waits", report);
@@ -82,6 +83,16 @@ function refused({ path }: Coming, error: Failure): TakenUp {
     text: [`${path}: ${message}`],
     data: { state: "refused", file: path, error: { code: error.code, message } },
   };
+}
+
+/** Letters of a name under Arrivals, with room for a number behind them. */
+const LONGEST_NAME = 180;
+
+/** The name with its middle left out where it is longer than a name under Arrivals may be. */
+function shortName(name: string): string {
+  if (name.length <= LONGEST_NAME) return name;
+  const end = extname(name).slice(0, 20);
+  return `${name.slice(0, LONGEST_NAME - end.length)}${end}`;
 }
 
 /** A name that is not there yet: `card.csv`, `card-2.csv`. */

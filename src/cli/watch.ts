@@ -3,7 +3,9 @@ import { basename, join } from "node:path";
 
 import { watch as watchFolder } from "chokidar";
 
+import { failureOfFile } from "@/db/fileFailure";
 import { openBookToWrite } from "@/server/runtime/books";
+import { inWords } from "@/server/runtime/messages";
 
 import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 import { freeName, takeUp } from "./takeUp";
@@ -48,9 +50,19 @@ export async function watch({ values, files }: Args): Promise<Outcome> {
 
 type Coming = { path: string; folder: string; book: string; values: Args["values"] };
 
+/** Takes up a file; where that fails it stays, which is said, and the next one is taken up. */
+async function moved(coming: Coming): Promise<void> {
+  try {
+    if (existsSync(coming.path)) await placed(coming);
+  } catch (error) {
+    const failure = failureOfFile(error);
+    const words = failure ? inWords(failure) : String(error);
+    process.stderr.write(`${coming.path} stays where it is: ${words}\n`);
+  }
+}
+
 /** Takes up a file and puts it where what became of it shows. */
-async function moved({ path, folder, book, values }: Coming): Promise<void> {
-  if (!existsSync(path)) return;
+async function placed({ path, folder, book, values }: Coming): Promise<void> {
   const { outcome, text, data } = await takeUp({ path, book, values });
   const to = join(folder, outcome === "taken" ? "done" : "asked");
   mkdirSync(to, { recursive: true });

@@ -107,6 +107,13 @@ describe("a folder that is watched", () => {
     });
     expect(arrivedFiles("shop")).toEqual(["bank.csv"]);
   });
+  it("a mapping of some of its columns tells no file's kind, and a name of 220 letters stops nothing", async () => {
+    const long = `${"x".repeat(216)}.csv`;
+    writeFileSync(join(folder, long), "Number,Called,Written,Sum\n7,Alder Lane,2026-11-02,90.00\n");
+    expect(await reportOf("asked", long)).toMatchObject({ new: 0 });
+    writeFileSync(join(folder, "after.csv"), CUSTOMERS);
+    expect(await reportOf("done", "after.csv")).toMatchObject({ known: 2 });
+  });
   it("nothing of what waits is in the book, and it ends when it is told to", async () => {
     const ended = new Promise<number | null>((resolve) => watching.once("exit", resolve));
     watching.kill("SIGTERM");

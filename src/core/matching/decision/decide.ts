@@ -42,11 +42,7 @@ function saysEnough(best: Draft): boolean {
  * What weighs, and holds back only where the estimate says so too: alone these cost more right
  * readings than they save wrong ones (`npm run bench -- vetoes`; docs/benchmarks.md).
  */
-const WEIGHING: ReadonlySet<Reason["code"]> = new Set([
-  "against_also",
-  "against_claimed",
-  "against_currency",
-]);
+const WEIGHING: ReadonlySet<Reason["code"]> = new Set(["against_also", "against_claimed"]);
 const WEIGHING_DOUBTS: ReadonlySet<Doubt> = new Set(["nearly", "stated", "sums", "told"]);
 
 export type Decided = {
