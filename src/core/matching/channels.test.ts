@@ -241,6 +241,32 @@ describe("what is short, and what is paid ahead", () => {
   );
 });
 
+describe("what must be asked, however well the rest fits", () => {
+  it("an invoice in another currency is named, and one in the receipt's has its very sum", () => {
+    const EUR = currencyOf("EUR") as Currency;
+    const items = [
+      item(1, 1, ["HQ/26/05342", 61_077], { currency: EUR }),
+      item(2, 1, ["HQ/26/05343", 61_077]),
+    ];
+    const [proposal] = proposals(
+      [came(61_077, { payerName: OSTERLUND, reference: "HQ/26/05342" })],
+      { items },
+    );
+    expect(proposal?.decision).toBe("check");
+  });
+  it("a name of 200 letters and a sum of twelve digits are matched like any other", () => {
+    const name = `Great ${"Northern ".repeat(21)}Works`;
+    const group = [{ ...customers[5]!, id: 300, externalId: "L", name }];
+    const items = [...ITEMS, item(50, 300, ["HQ/26/05701", 999_999_999_901])];
+    expect(
+      one(came(999_999_999_901, { payerName: name.slice(0, 35), reference: "HQ/26/05701" }), {
+        customers: [...customers, ...others, ...group],
+        items,
+      }),
+    ).toBe("sure 05701=999999999901");
+  });
+});
+
 describe("all together, and how sure", () => {
   it("two others add up where the one of the very sum is claimed by its number", () => {
     const items = [...ITEMS, item(91, 1, ["HQ/26/05350", 81_596])];

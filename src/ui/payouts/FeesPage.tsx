@@ -26,11 +26,11 @@ const RateChart = dynamic(() => import("./RateChart").then((module) => module.Ra
 });
 /**
  * Fees against what was agreed: what was taken too much, the rate by month, and what was agreed.
- * `asked` says of which month and method the charges are listed; of all where it is empty.
+ * `asked` says of which month, method and account the charges are listed; of all where it says none.
  */
-export function FeesPage(props: Props & { asked: readonly string[] }): ReactNode {
+export function FeesPage(props: Props & { asked: Asked }): ReactNode {
   const { currency, today, lines, over, checked, count, book, asked } = props;
-  const of = asked.map(methodWords).join(", ");
+  const of = askedInWords(asked, props.accounts);
   return (
     <>
       <PageHeading>
@@ -45,7 +45,7 @@ export function FeesPage(props: Props & { asked: readonly string[] }): ReactNode
               <span data-tone="off">{formatAmount(over, currency)}</span>{" "}
               <small>
                 too much, of {checked.toLocaleString("en")} fees checked{" "}
-                {asked.length > 0 ? `of ${of}` : "in twelve months"}
+                {of !== "" ? `of ${of}` : "in twelve months"}
               </small>
             </>
           )}
@@ -62,7 +62,7 @@ export function FeesPage(props: Props & { asked: readonly string[] }): ReactNode
             <span data-tone="soft">
               {count === lines.length ? count : `${lines.length} of ${count}`}, worst first
             </span>
-            {asked.length > 0 ? (
+            {of !== "" ? (
               <small>
                 {" "}
                 of {of} · <NextLink href={`/b/${book}/payouts?show=fees`}>All months</NextLink>
@@ -108,6 +108,19 @@ export function FeesPage(props: Props & { asked: readonly string[] }): ReactNode
     </>
   );
 }
+type Asked = Record<"month" | "method" | "account", string | null>;
+
+/** `2026-10, card, card account`; nothing where all are asked for. */
+function askedInWords({ month, method, account }: Asked, accounts: Props["accounts"]): string {
+  return [
+    month,
+    method === null ? null : methodWords(method),
+    accounts.find(({ code }) => code === account)?.name ?? account,
+  ]
+    .filter((said) => said !== null)
+    .join(", ");
+}
+
 type FeeColumnsProps = {
   count: Props["count"];
   currency: Props["currency"];

@@ -38,7 +38,7 @@ export default async function Payouts({
         book={book}
         currency={settings.currency}
         today={today}
-        asked={[asked.month, asked.method, asked.account].filter((said) => said !== null)}
+        asked={asked}
         {...cachedQuery({ book, db }, name, () => feeCheck(db, today, asked))}
       />
     );
