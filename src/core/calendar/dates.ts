@@ -1,5 +1,3 @@
-import { Temporal } from "temporal-polyfill";
-
 import { isBookDay } from "@/core/gate";
 import { fail, ok, type Result } from "@/core/result";
 
@@ -10,8 +8,23 @@ import type { Day, DayOrder } from "./day";
  * outside use parseDay.
  */
 export function day(text: string): Day {
-  return Temporal.PlainDate.from(text, { overflow: "reject" }).toString() as Day;
+  const parts = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text)?.slice(1).map(Number);
+  if (!parts || !isInCalendar(parts as YearMonthDay)) throw new RangeError(`${text} is no day.`);
+  return text as Day;
 }
+
+/** Whether there is such a day: 31 February is none. */
+const isInCalendar = ([year, month, dayOfMonth]: YearMonthDay): boolean =>
+  month >= 1 && month <= 12 && dayOfMonth >= 1 && dayOfMonth <= daysInMonth(year, month);
+
+/** The machine's own calendar (Gregorian, without a zone): day 0 is the last of the month before. */
+const daysInMonth = (year: number, month: number): number =>
+  new Date(Date.UTC(year, month, 0)).getUTCDate();
+
+const asDay = (year: number, month: number, dayOfMonth: number): Day =>
+  [String(year).padStart(4, "0"), twoDigits(month), twoDigits(dayOfMonth)].join("-") as Day;
+
+const twoDigits = (part: number): string => String(part).padStart(2, "0");
 
 /** Days that were read before: a large file has few different ones, and to check one takes long. */
 const known = new Set<string>();
@@ -29,16 +42,11 @@ export function parseDay(text: string, order: DayOrder): Result<Day, DayError> {
   if (known.has(trimmed)) return ok(trimmed as Day);
   const parts = yearMonthDay(trimmed, order);
   if (parts === null) return fail("day.unreadable", { text: trimmed, order });
-  const [year, month, dayOfMonth] = parts;
-  try {
-    const date = { year, month, day: dayOfMonth };
-    const day = Temporal.PlainDate.from(date, { overflow: "reject" }).toString() as Day;
-    if (!isBookDay(day)) return fail("day.range", { text: trimmed });
-    if (known.size < MOST_KNOWN) known.add(day);
-    return ok(day);
-  } catch {
-    return fail("day.impossible", { text: trimmed, order });
-  }
+  if (!isInCalendar(parts)) return fail("day.impossible", { text: trimmed, order });
+  const day = asDay(...parts);
+  if (!isBookDay(day)) return fail("day.range", { text: trimmed });
+  if (known.size < MOST_KNOWN) known.add(day);
+  return ok(day);
 }
 
 export type DayError = "day.empty" | "day.unreadable" | "day.impossible" | "day.range";
@@ -57,13 +65,18 @@ function yearMonthDay(text: string, order: DayOrder): YearMonthDay | null {
   return order === "mdy" ? [year, first, second] : [year, second, first];
 }
 
+const partsOf = (of: Day): YearMonthDay => of.split("-").map(Number) as YearMonthDay;
+
 /** The last day of the month that `of` lies in. */
 export function endOfMonth(of: Day): Day {
-  const date = Temporal.PlainDate.from(of);
-  return date.with({ day: date.daysInMonth }).toString() as Day;
+  const [year, month] = partsOf(of);
+  return asDay(year, month, daysInMonth(year, month));
 }
 
 /** Adds months, staying within the month at its end: 31 January + 1 = 28 February. */
 export function addMonths(from: Day, count: number): Day {
-  return Temporal.PlainDate.from(from).add({ months: count }).toString() as Day;
+  const [fromYear, fromMonth, dayOfMonth] = partsOf(from);
+  const months = fromYear * 12 + (fromMonth - 1) + count;
+  const [year, month] = [Math.floor(months / 12), (((months % 12) + 12) % 12) + 1];
+  return asDay(year, month, Math.min(dayOfMonth, daysInMonth(year, month)));
 }

@@ -1,6 +1,4 @@
-import { Temporal } from "temporal-polyfill";
-
-import { endOfMonth } from "./dates";
+import { addMonths, endOfMonth } from "./dates";
 import { addDays, type Day, daysBetween } from "./day";
 
 export const UNITS = ["day", "week", "month", "quarter", "year"] as const;
@@ -25,7 +23,7 @@ export function occurrence(first: Day, { count, unit, monthEnd }: Every, index: 
   const days = DAYS[unit];
   if (days !== undefined) return addDays(first, days * count * index);
   const months = (MONTHS[unit] ?? 1) * count * index;
-  const on = Temporal.PlainDate.from(first).add({ months }).toString() as Day;
+  const on = addMonths(first, months);
   return monthEnd ? endOfMonth(on) : on;
 }
 

@@ -22,20 +22,7 @@ export function Word({
       </Tooltip.Trigger>
       <Portal>
         <Tooltip.Positioner>
-          <Tooltip.Content
-            maxWidth="320px"
-            bg="sheet"
-            color="ink"
-            border="1px solid"
-            borderColor="line"
-            borderRadius="4px"
-            boxShadow="none"
-            padding="8px 10px"
-            fontSize="13px"
-            fontWeight="400"
-          >
-            {words}
-          </Tooltip.Content>
+          <Tooltip.Content>{words}</Tooltip.Content>
         </Tooltip.Positioner>
       </Portal>
     </Tooltip.Root>

@@ -3,7 +3,7 @@
 import { createContext, type ReactNode, useContext } from "react";
 
 import type { BookFacts } from "@/contracts/shell";
-import { type Day, typedOrderIn, type TypedOrder } from "@/core/calendar";
+import type { Day } from "@/core/calendar";
 import type { Currency } from "@/core/money";
 
 type Facts = BookFacts & { country?: string };
@@ -21,9 +21,9 @@ export function useToday(): Day {
   return today ?? (new Date().toISOString().slice(0, 10) as Day);
 }
 
-/** In which order day and month are typed in figures: as the book's country writes them. */
-export function useTypedOrder(): TypedOrder {
-  return typedOrderIn(useContext(Context)?.country ?? "");
+/** The book's country (ISO 3166); empty where it is not known. */
+export function useCountry(): string {
+  return useContext(Context)?.country ?? "";
 }
 
 /** The currency that sums are kept in, or the fallback outside of a book. */

@@ -1,9 +1,9 @@
 "use client";
 
-import { Button, chakra } from "@chakra-ui/react";
+import { chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
-import { rowButtonRecipe } from "./recipes/controls";
+import { actRecipe, rowButtonRecipe } from "./recipes/controls";
 import { runButtonRecipe } from "./recipes/shell";
 
 type ActProps = {
@@ -17,31 +17,12 @@ type ActProps = {
   type?: "button" | "submit";
 };
 
-const MAIN = { bg: "act", color: "actText", borderColor: "act", _hover: { opacity: 0.9 } };
-const BESIDE = { bg: "sheet", color: "ink", borderColor: "line", _hover: { bg: "strip" } };
+const Button = chakra("button", actRecipe);
 
 /** A button that acts: ink where it is the main thing, outlined otherwise; its key stands on it. */
-export function Act({
-  children,
-  hint,
-  main = false,
-  type = "button",
-  ...button
-}: ActProps): ReactNode {
+export function Act({ children, hint, type = "button", ...button }: ActProps): ReactNode {
   return (
-    <Button
-      type={type}
-      size="xs"
-      h="28px"
-      px="11px"
-      fontSize="13.5px"
-      fontWeight="500"
-      borderRadius="4px"
-      border="1px solid"
-      gap="8px"
-      {...button}
-      {...(main ? MAIN : BESIDE)}
-    >
+    <Button type={type} {...button}>
       {children}
       {hint ? <kbd aria-hidden="true">{hint}</kbd> : null}
     </Button>

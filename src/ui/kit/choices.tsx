@@ -4,7 +4,7 @@ import { Combobox, createListCollection, Portal } from "@chakra-ui/react";
 import { type ReactNode, useMemo, useState } from "react";
 import type { FieldPath, FieldValues, PathValue, UseFormReturn } from "react-hook-form";
 
-import { BOXED, type Labelled, Labels } from "./fields";
+import { type Labelled, Labels } from "./fields";
 import type { Option } from "./places";
 
 /** Options that are shown at once; typing finds the others. */
@@ -48,7 +48,6 @@ export function SearchChoice({
   }, [options, text, value]);
   return (
     <Combobox.Root
-      size="sm"
       collection={collection}
       value={value === "" ? [] : [value]}
       lazyMount
@@ -64,11 +63,7 @@ export function SearchChoice({
     >
       <Labels label={label} error={error} help={help}>
         <Combobox.Control width="100%">
-          <Combobox.Input
-            {...BOXED}
-            aria-label={label}
-            onFocus={(event) => event.currentTarget.select()}
-          />
+          <Combobox.Input aria-label={label} onFocus={(event) => event.currentTarget.select()} />
           <Combobox.IndicatorGroup>
             <Combobox.Trigger aria-label={`All for ${label.toLowerCase()}`} />
           </Combobox.IndicatorGroup>
@@ -76,7 +71,7 @@ export function SearchChoice({
       </Labels>
       <Portal>
         <Combobox.Positioner>
-          <Combobox.Content bg="sheet" boxShadow="none" border="1px solid" borderColor="line">
+          <Combobox.Content>
             <Combobox.Empty>None is called so.</Combobox.Empty>
             {collection.items.map((option) => (
               <Combobox.Item item={option} key={option.value}>

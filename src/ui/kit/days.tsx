@@ -4,10 +4,10 @@ import { Input } from "@chakra-ui/react";
 import { type ComponentProps, type FocusEvent, type ReactNode, useState } from "react";
 import type { FieldPath, FieldValues, PathValue, UseFormReturn } from "react-hook-form";
 
-import { type Day, readTypedDay, shownDay } from "@/core/calendar";
+import { type Day, readTypedDay, shownDay, typedOrderIn } from "@/core/calendar";
 
-import { useToday, useTypedOrder } from "./book";
-import { BOXED, Labels, LineField } from "./fields";
+import { useCountry, useToday } from "./book";
+import { Labels, LineField } from "./fields";
 
 /**
  * A day that is typed as the page writes it (`Wed 11 Nov`), in figures, or as `+3`, `today`, `fri`.
@@ -18,7 +18,8 @@ type DayInput = { value: Day | ""; onDay: (day: Day | "") => void };
 /** What a field for a day shows, and what is wrong with what was typed. */
 function useTypedDay({ value, onDay }: DayInput) {
   const today = useToday();
-  const order = useTypedOrder();
+  // Day and month in figures come as the book's country writes them.
+  const order = typedOrderIn(useCountry());
   const [typed, setTyped] = useState<string | null>(null);
   const read = typed === null ? null : readTypedDay(typed, today, order);
   const unread = read !== null && !read.ok && read.error.code !== "day.empty";
@@ -58,8 +59,6 @@ export function DayField({
   return (
     <Labels label={label} error={problem ?? error} help={meant ?? help}>
       <Input
-        size="sm"
-        {...BOXED}
         {...input}
         value={text}
         onFocus={choose}

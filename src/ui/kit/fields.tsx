@@ -17,24 +17,14 @@ export function Labels({
   children,
 }: Labelled & { children: ReactNode }): ReactNode {
   return (
-    <ChakraField.Root invalid={error !== undefined} gap="1">
-      <ChakraField.Label fontSize="13px" color="soft">
-        {label}
-      </ChakraField.Label>
+    <ChakraField.Root invalid={error !== undefined}>
+      <ChakraField.Label>{label}</ChakraField.Label>
       {children}
-      {help ? <ChakraField.HelperText color="soft">{help}</ChakraField.HelperText> : null}
-      <ChakraField.ErrorText color="off">{error}</ChakraField.ErrorText>
+      {help ? <ChakraField.HelperText>{help}</ChakraField.HelperText> : null}
+      <ChakraField.ErrorText>{error}</ChakraField.ErrorText>
     </ChakraField.Root>
   );
 }
-
-export const BOXED = {
-  h: "32px",
-  bg: "sheet",
-  borderColor: "line",
-  borderRadius: "4px",
-  color: "ink",
-} as const;
 
 /** A labelled field with its error below it; what was typed stays. */
 export function TextField({
@@ -45,7 +35,7 @@ export function TextField({
 }: Labelled & ComponentProps<typeof Input>): ReactNode {
   return (
     <Labels label={label} error={error} help={help}>
-      <Input size="sm" {...BOXED} {...input} />
+      <Input {...input} />
     </Labels>
   );
 }
@@ -92,8 +82,8 @@ export function Choice({
   >): ReactNode {
   return (
     <Labels label={label} error={error} help={help}>
-      <NativeSelect.Root size="sm">
-        <NativeSelect.Field {...BOXED} {...select}>
+      <NativeSelect.Root>
+        <NativeSelect.Field {...select}>
           {options.map(([value, words]) => (
             <option key={value} value={value}>
               {words}

@@ -1,9 +1,10 @@
 "use client";
 
-import { chakra, Field, Input } from "@chakra-ui/react";
-import type { ComponentProps, ReactNode } from "react";
+import { chakra } from "@chakra-ui/react";
+import { type ComponentProps, type ReactNode, useId } from "react";
 
 import type { Labelled } from "./fields";
+import { inputRecipe } from "./recipes/boxes";
 import { marks, PHONE, quietLinks } from "./recipes/marks";
 
 /** The sheet of a pay page: made for a phone, a narrow slip of paper on a desk. */
@@ -159,30 +160,46 @@ export const PayPair = chakra("div", {
   base: { display: "grid", gridTemplateColumns: "1fr 1fr", gap: "12px" },
 });
 
+const PayInput = chakra("input", inputRecipe);
+const PayFieldBox = chakra("div", {
+  base: {
+    marginBottom: "14px",
+    minWidth: 0,
+    "& label": { display: "block", fontSize: "14px", color: "soft", marginBottom: "4px" },
+    "& small": { display: "block", fontSize: "13px", marginTop: "4px" },
+  },
+});
+
 /** A field of a pay page: large enough for a thumb, and for no zoom of the page. */
 export function PayField({
   label,
   error,
   help,
   ...input
-}: Labelled & ComponentProps<typeof Input>): ReactNode {
+}: Labelled & ComponentProps<typeof PayInput>): ReactNode {
+  const id = useId();
   return (
-    <Field.Root invalid={error !== undefined} gap="1" marginBottom="14px">
-      <Field.Label fontSize="14px" color="soft">
-        {label}
-      </Field.Label>
-      <Input
-        h="48px"
+    <PayFieldBox>
+      <label htmlFor={id}>{label}</label>
+      <PayInput
+        id={id}
+        height="48px"
         fontSize="17px"
-        bg="sheet"
-        borderColor="line"
-        borderRadius="5px"
-        color="ink"
+        aria-invalid={error !== undefined}
+        aria-describedby={`${id}-help ${id}-error`}
         {...input}
       />
-      {help ? <Field.HelperText color="good">{help}</Field.HelperText> : null}
-      <Field.ErrorText color="off">{error}</Field.ErrorText>
-    </Field.Root>
+      {help ? (
+        <small id={`${id}-help`} data-tone="good">
+          {help}
+        </small>
+      ) : null}
+      {error ? (
+        <small id={`${id}-error`} data-tone="off" role="alert">
+          {error}
+        </small>
+      ) : null}
+    </PayFieldBox>
   );
 }
 

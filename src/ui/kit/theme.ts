@@ -1,7 +1,19 @@
-import { createSystem, defaultConfig, defineConfig } from "@chakra-ui/react";
+import { createSystem, defineConfig } from "@chakra-ui/react";
+import { defaultBaseConfig } from "@chakra-ui/react/preset-base";
+
+import {
+  comboboxRecipe,
+  dialogRecipe,
+  fieldRecipe,
+  inputRecipe,
+  nativeSelectRecipe,
+  textareaRecipe,
+  tooltipRecipe,
+} from "./recipes/boxes";
 
 /**
- * Ledger paper. Colour has four meanings only (good: comes out; off: wrong or
+ * Ledger paper. The looks are ours alone: those that come with the parts would ride on every page, unused.
+ * Colour has four meanings only (good: comes out; off: wrong or
  * very late; waits: wants a look; age: from sand to dark red), each with values
  * of its own on the dark ground.
  */
@@ -10,11 +22,17 @@ const both = (light: string, dark: string): { value: { _light: string; _dark: st
 });
 
 export const system = createSystem(
-  defaultConfig,
+  defaultBaseConfig,
   defineConfig({
+    preflight: true,
     cssVarsPrefix: "d",
+    cssVarsRoot: ":where(html)",
     globalCss: {
-      "*": { fontVariantNumeric: "tabular-nums lining-nums" },
+      "*": {
+        fontVariantNumeric: "tabular-nums lining-nums",
+        "--global-font-body": "fonts.body",
+        "--global-color-border": "colors.rule",
+      },
       body: {
         margin: 0,
         bg: "paper",
@@ -29,6 +47,14 @@ export const system = createSystem(
     theme: {
       // From here on a screen is a desk's, below it a phone's.
       breakpoints: { lg: "901px" },
+      recipes: { input: inputRecipe, textarea: textareaRecipe },
+      slotRecipes: {
+        combobox: comboboxRecipe,
+        dialog: dialogRecipe,
+        field: fieldRecipe,
+        nativeSelect: nativeSelectRecipe,
+        tooltip: tooltipRecipe,
+      },
       tokens: {
         fonts: {
           body: { value: "'Figtree Variable', 'Segoe UI', system-ui, sans-serif" },

@@ -64,12 +64,6 @@ export function Letter({
         value={body}
         onChange={(event) => setBody(event.target.value)}
         rows={13}
-        fontFamily="mono"
-        fontSize="13px"
-        bg="sheet"
-        borderColor="rule"
-        borderRadius="4px"
-        mt="2"
       />
       <FilesWaiting book={book} names={workings.filesWaiting} />
       <ActRow>

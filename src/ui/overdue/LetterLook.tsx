@@ -53,12 +53,6 @@ export function Looking({
           value={words.body}
           onChange={(event) => change({ ...words, body: event.target.value })}
           rows={11}
-          fontFamily="mono"
-          fontSize="13px"
-          bg="sheet"
-          borderColor="rule"
-          borderRadius="4px"
-          mt="2"
         />
       </Box>
       <Box>

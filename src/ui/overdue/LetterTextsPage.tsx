@@ -72,12 +72,6 @@ export function LetterTextsPage(props: Props): ReactNode {
             value={words.body}
             onChange={(event) => change({ body: event.target.value })}
             rows={17}
-            fontFamily="mono"
-            fontSize="13px"
-            bg="sheet"
-            borderColor="rule"
-            borderRadius="4px"
-            mt="2"
           />
           <LetterTextActs
             changed={changed}

@@ -15,6 +15,7 @@ import {
   PayTitle,
   PayWord,
 } from "../kit/pay";
+import { say } from "./say";
 import type { StepProps } from "./stepProps";
 import { Ways } from "./Ways";
 
@@ -27,7 +28,7 @@ export function ChooseStep(props: StepProps): ReactNode {
   return (
     <>
       <header>
-        <p>{words.asks(facts.business)}</p>
+        <p>{say(words.asks, { business: facts.business })}</p>
         <PayTitle>{facts.customer}</PayTitle>
       </header>
       {items.length === 0 ? <p data-tone="good">{words.nothing}</p> : null}
@@ -42,20 +43,27 @@ export function ChooseStep(props: StepProps): ReactNode {
           <Total>{sum(paying.sum)}</Total>
         </PaySum>
       ) : null}
-      {facts.credit > 0 ? <p data-words>{words.onAccount(sum(facts.credit))}</p> : null}
+      {facts.credit > 0 ? (
+        <p data-words>{say(words.onAccount, { sum: sum(facts.credit) })}</p>
+      ) : null}
       {facts.others.map((currency) => (
         <p key={currency}>
-          <a href={`${props.base}?currency=${currency}`}>{words.otherCurrency(currency)}</a>
+          <a href={`${props.base}?currency=${currency}`}>
+            {say(words.otherCurrency, { currency })}
+          </a>
         </p>
       ))}
       {facts.onWay.map(({ amount, settlesOn }, at) => (
         <p key={at} data-tone="waits">
-          {words.onWay(sum(amount), settlesOn ? day(settlesOn) : "")}
+          {say(words.onWay, { sum: sum(amount), day: settlesOn ? day(settlesOn) : "" })}
         </p>
       ))}
       {agreed && method ? (
         <p data-words>
-          {words.agreed(methodInWords(facts.language, method), day(agreed.onDay))}{" "}
+          {say(words.agreed, {
+            method: methodInWords(facts.language, method),
+            day: day(agreed.onDay),
+          })}{" "}
           <PayWord onClick={() => void paying.end(null)}>{words.end}</PayWord>
         </p>
       ) : null}

@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 
 import { Total } from "../kit/Amount";
 import { PayButton, PayFactList, PayFoot, PaySum, PayTitle } from "../kit/pay";
+import { say } from "./say";
 import type { StepProps } from "./stepProps";
 
 /** What became of it: paid, on its way, or not taken, and what to do next. */
@@ -42,7 +43,11 @@ export function Done({ facts, paying, words, sum, day, base }: StepProps): React
         <dt>{words.from}</dt>
         <dd>{paying.name}</dd>
       </PayFactList>
-      <p>{isPaid ? words.thanks(facts.business) : words.startedNote(day(facts.debitSettlesOn))}</p>
+      <p>
+        {isPaid
+          ? say(words.thanks, { business: facts.business })
+          : say(words.startedNote, { day: day(facts.debitSettlesOn) })}
+      </p>
       <PayFoot>
         <p>
           <a href={base}>{words.back}</a>

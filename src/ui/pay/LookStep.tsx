@@ -4,6 +4,7 @@ import { consentWords } from "@/core/paying";
 
 import { Total } from "../kit/Amount";
 import { PayButton, PayFactList, PayFoot, PaySum, PayTitle, PayWord } from "../kit/pay";
+import { say } from "./say";
 import type { StepProps } from "./stepProps";
 
 /** The last look: the sum, for what, from where, when it counts. Nothing was taken before it. */
@@ -14,7 +15,7 @@ export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNo
     <>
       <header>
         <p>{words.look}</p>
-        <PayTitle>{words.lookTitle(facts.business)}</PayTitle>
+        <PayTitle>{say(words.lookTitle, { business: facts.business })}</PayTitle>
       </header>
       <PaySum data-alone>
         <Total>{sum(paying.sum)}</Total>
@@ -32,7 +33,7 @@ export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNo
           <b data-strong>{consentWords(facts.language, facts.business, paying.name)}</b>
         </p>
       ) : null}
-      <p data-words>{words.pressing(facts.business)}</p>
+      <p data-words>{say(words.pressing, { business: facts.business })}</p>
       {problem ? (
         <p role="alert" data-tone="off">
           {problem.words}
@@ -40,7 +41,7 @@ export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNo
       ) : null}
       <PayFoot>
         <PayButton type="button" disabled={busy} onClick={() => void paying.pay()}>
-          {busy ? words.working : words.pay(sum(paying.sum))}
+          {busy ? words.working : say(words.pay, { sum: sum(paying.sum) })}
         </PayButton>
         <PayWord onClick={paying.again}>{words.change}</PayWord>
       </PayFoot>

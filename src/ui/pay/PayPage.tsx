@@ -12,11 +12,18 @@ import { LookStep } from "./LookStep";
 import { TypeStep } from "./TypeStep";
 import type { StepProps } from "./stepProps";
 import { usePaying } from "./usePaying";
-import { PAY_WORDS } from "./words";
+import type { PayWords } from "./payWords";
 
 /** A customer's bill, and the way to pay it: choose, by what, a last look, done. */
-export function PayPage({ facts, base }: { facts: PayFacts; base: string }): ReactNode {
-  const words = PAY_WORDS[facts.language];
+export function PayPage({
+  facts,
+  base,
+  words,
+}: {
+  facts: PayFacts;
+  base: string;
+  words: PayWords;
+}): ReactNode {
   const paying = usePaying(facts, base, words);
   const step: StepProps = {
     facts,

@@ -2,12 +2,16 @@ import { methodInWords } from "@/core/paying";
 import type { ReactNode } from "react";
 
 import { PayChoices, PayHeading, PayLine, PayRadio, PayWord, WayCard } from "../kit/pay";
+import { say } from "./say";
 import type { StepProps } from "./stepProps";
 
 /** By what it is paid: what is on file first, then a new account or card. */
 export function Ways({ facts, paying, words, day }: StepProps): ReactNode {
   const { chosen, setChosen } = paying;
-  const notes = { card: words.cardNote, bank: words.bankNote(day(facts.debitSettlesOn)) };
+  const notes = {
+    card: words.cardNote,
+    bank: say(words.bankNote, { day: day(facts.debitSettlesOn) }),
+  };
   return (
     <PayChoices aria-label={words.how}>
       <PayHeading>{words.how}</PayHeading>

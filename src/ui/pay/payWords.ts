@@ -1,17 +1,17 @@
-/** What the pay page says, in the customer's language. */
+/** What the pay page says, in the customer's language; `{sum}` and the like are filled in by `say`. */
 export type PayWords = {
-  asks: (business: string) => string;
+  asks: string;
   nothing: string;
   wasDue: string;
   due: string;
   beingPaid: string;
-  onWay: (sum: string, day: string) => string;
+  onWay: string;
   youPay: string;
   how: string;
   card: string;
   cardNote: string;
   bank: string;
-  bankNote: (day: string) => string;
+  bankNote: string;
   runsOut: string;
   remove: string;
   goOn: string;
@@ -26,47 +26,47 @@ export type PayWords = {
   keep: string;
   agree: string;
   agreeNote: string;
-  agreed: (method: string, day: string) => string;
+  agreed: string;
   end: string;
   look: string;
-  lookTitle: (business: string) => string;
+  lookTitle: string;
   for: string;
   from: string;
   counts: string;
   atOnce: string;
   receipt: string;
-  pressing: (business: string) => string;
-  pay: (sum: string) => string;
+  pressing: string;
+  pay: string;
   change: string;
   working: string;
   paid: string;
-  thanks: (business: string) => string;
+  thanks: string;
   started: string;
-  startedNote: (day: string) => string;
+  startedNote: string;
   declined: string;
   declinedNext: string;
   cut: string;
   questions: string;
   notHere: string;
   script: string;
-  otherCurrency: (currency: string) => string;
-  onAccount: (sum: string) => string;
+  otherCurrency: string;
+  onAccount: string;
   problems: Readonly<Record<string, string>>;
 };
 
 export const ENGLISH: PayWords = {
-  asks: (business) => `${business} asks`,
+  asks: "{business} asks",
   nothing: "Nothing is open. Thank you.",
   wasDue: "was due",
   due: "due",
   beingPaid: "is being paid already",
-  onWay: (sum, day) => `${sum} is on its way, and counts as paid on ${day}.`,
+  onWay: "{sum} is on its way, and counts as paid on {day}.",
   youPay: "You pay",
   how: "How",
   card: "Card",
   cardNote: "at once, costs nothing",
   bank: "Bank account (ACH)",
-  bankNote: (day) => `counts as paid on ${day}, costs nothing`,
+  bankNote: "counts as paid on {day}, costs nothing",
   runsOut: "runs out",
   remove: "take off",
   goOn: "Go on",
@@ -81,32 +81,31 @@ export const ENGLISH: PayWords = {
   keep: "Keep it for next time",
   agree: "Pay my invoices by themselves on the day they are due",
   agreeNote: "You see the words first, and can end it any day.",
-  agreed: (method, day) => `What is due is taken from ${method}, as agreed on ${day}.`,
+  agreed: "What is due is taken from {method}, as agreed on {day}.",
   end: "end that",
   look: "The last look",
-  lookTitle: (business) => `You pay ${business}`,
+  lookTitle: "You pay {business}",
   for: "for",
   from: "from",
   counts: "counts as paid",
   atOnce: "at once",
   receipt: "receipt to",
-  pressing: (business) => `By pressing Pay you let ${business} take this sum once.`,
-  pay: (sum) => `Pay ${sum}`,
+  pressing: "By pressing Pay you let {business} take this sum once.",
+  pay: "Pay {sum}",
   change: "Change something",
   working: "One moment …",
   paid: "Paid",
-  thanks: (business) => `Thank you. ${business} has your payment.`,
+  thanks: "Thank you. {business} has your payment.",
   started: "On its way",
-  startedNote: (day) => `Your bank lets it go in a few days. It counts as paid on ${day}.`,
+  startedNote: "Your bank lets it go in a few days. It counts as paid on {day}.",
   declined: "It was not taken",
   declinedNext: "Nothing was taken. Try another way to pay, or the same one later.",
   cut: "The answer did not arrive. Press again: nothing is taken twice.",
   questions: "Something not right?",
   notHere: "Nothing can be paid on this page just now.",
   script: "To pay here, scripts have to be allowed for this page.",
-  otherCurrency: (currency) => `What is open in ${currency}`,
-  onAccount: (sum) =>
-    `${sum} of yours is on account and not taken off here. Ask us to use it first.`,
+  otherCurrency: "What is open in {currency}",
+  onAccount: "{sum} of yours is on account and not taken off here. Ask us to use it first.",
   problems: {
     lost: "It never reached the bank: nothing was taken.",
     "card.number": "One of the digits is wrong, or this card is not taken here.",

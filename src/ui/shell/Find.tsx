@@ -25,13 +25,24 @@ const PAGES = [
   "books",
   "customers",
   "invoices",
+  "schedules",
   "reports",
   "settings",
   "words",
 ];
 
-const Kind = chakra("span", { base: { width: "70px", color: "soft" } });
-const Words = chakra("span", { base: { flex: 1 } });
+const Kind = chakra("span", { base: { flex: "none", width: "70px", color: "soft" } });
+const Words = chakra("span", { base: { flex: "1 0 auto", maxWidth: "70%" } });
+/** What tells it from others; it gives way where the line is short. */
+const More = chakra("span", {
+  base: {
+    color: "soft",
+    minWidth: 0,
+    overflow: "hidden",
+    textOverflow: "ellipsis",
+    whiteSpace: "nowrap",
+  },
+});
 /** The list that narrows while one types, on our paper. */
 const Finder = chakra(Command, {
   base: {
@@ -79,19 +90,10 @@ export function Find({ book, close }: { book: string; close: () => void }): Reac
       onOpenChange={({ open }) => {
         if (!open) close();
       }}
-      placement="top"
-      size="md"
     >
       <Dialog.Backdrop />
       <Dialog.Positioner>
-        <Dialog.Content
-          bg="sheet"
-          boxShadow="none"
-          border="1px solid"
-          borderColor="line"
-          borderRadius="4px"
-          aria-label="Find"
-        >
+        <Dialog.Content aria-label="Find">
           <Finder shouldFilter={false} label="Find">
             <Command.Input
               autoFocus
@@ -113,7 +115,7 @@ export function Find({ book, close }: { book: string; close: () => void }): Reac
                 >
                   <Kind>{found.kind}</Kind>
                   <Words>{found.words}</Words>
-                  <span data-tone="soft">{found.more}</span>
+                  <More>{found.more}</More>
                 </Command.Item>
               ))}
               {pages.map((page) => (

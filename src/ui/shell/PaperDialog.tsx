@@ -19,7 +19,6 @@ export function PaperDialog({
       open
       // It is read first: a hurried Enter must not follow the first link in it.
       initialFocusEl={() => content.current}
-      scrollBehavior="inside"
       onOpenChange={({ open }) => {
         if (!open) close();
       }}
@@ -28,19 +27,13 @@ export function PaperDialog({
       <Dialog.Positioner>
         <Dialog.Content
           ref={content}
-          bg="sheet"
-          boxShadow="none"
-          border="1px solid"
-          borderColor="line"
-          borderRadius="4px"
-          p="5"
+          padding="20px"
           maxWidth="680px"
+          maxHeight="calc(100% - 7.5rem)"
           tabIndex={0}
           overflowY="auto"
         >
-          <Dialog.Title fontSize="16px" mb="3">
-            {title}
-          </Dialog.Title>
+          <Dialog.Title>{title}</Dialog.Title>
           {children}
         </Dialog.Content>
       </Dialog.Positioner>

@@ -30,7 +30,7 @@ export function WordsHere({ book, close }: { book: string; close: () => void }):
         ])}
       </FactList>
       <p>
-        <Dialog.CloseTrigger asChild position="static" onClick={close}>
+        <Dialog.CloseTrigger asChild onClick={close}>
           <NextLink href={`/b/${book}/words`} prefetch={false}>
             All words
           </NextLink>

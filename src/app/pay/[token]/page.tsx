@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 
 import { payPageOf } from "@/server/paying/queries/payPage";
 import { PayPage } from "@/ui/pay/PayPage";
+import { PAY_WORDS } from "@/ui/pay/words";
 
 import { linkedBy } from "../pay";
 
@@ -24,5 +25,6 @@ export default async function Pay({
   const { db, book, today } = linked?.context ?? {};
   const facts = db && book && today ? payPageOf(db, { book, token, today, wanted }) : null;
   if (!facts) notFound();
-  return <PayPage key={facts.currency} base={`/pay/${token}`} facts={facts} />;
+  const words = PAY_WORDS[facts.language];
+  return <PayPage key={facts.currency} base={`/pay/${token}`} facts={facts} words={words} />;
 }

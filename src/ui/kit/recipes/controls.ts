@@ -1,5 +1,38 @@
 import { defineRecipe } from "@chakra-ui/react";
 
+/** A button that acts. */
+export const actRecipe = defineRecipe({
+  base: {
+    flexShrink: 0,
+    display: "inline-flex",
+    alignItems: "center",
+    justifyContent: "center",
+    gap: "8px",
+    height: "28px",
+    px: "11px",
+    font: "500 13.5px/16px {fonts.body}",
+    whiteSpace: "nowrap",
+    userSelect: "none",
+    cursor: "pointer",
+    bg: "sheet",
+    color: "ink",
+    border: "1px solid {colors.line}",
+    borderRadius: "4px",
+    _hover: { bg: "strip" },
+    _disabled: { opacity: 0.5, cursor: "not-allowed" },
+  },
+  variants: {
+    main: {
+      true: {
+        bg: "act",
+        color: "actText",
+        borderColor: "act",
+        _hover: { bg: "act", opacity: 0.9 },
+      },
+    },
+  },
+});
+
 /** A button within a line of text or a row: it looks like the words around it. */
 export const rowButtonRecipe = defineRecipe({
   base: {
