@@ -3,7 +3,8 @@
 import { spawn, spawnSync } from "node:child_process";
 
 const [times = "20", ...which] = process.argv.slice(2);
-const BUSY = 2;
+/** Loads beside the flows; none where the machine has other work already. */
+const BUSY = Number(process.env.FLOWS_BUSY ?? "2");
 
 /** Something for the machine to do beside the flows, so that what rests on being quick shows. */
 const busy = Array.from({ length: BUSY }, () =>
