@@ -13,9 +13,9 @@ function nthWeekday(year: number, month: number, which: number, nth: number): Da
   return addDays(first, ((which - weekday(first) + 7) % 7) + 7 * (nth - 1));
 }
 
-function lastMonday(year: number, month: number): Day {
-  const next = month === 12 ? day(`${year + 1}-01-01`) : day(`${year}-${pad(month + 1)}-01`);
-  const last = addDays(next, -1);
+/** The last Monday of May. */
+function lastMondayOfMay(year: number): Day {
+  const last = day(`${year}-05-31`);
   return addDays(last, -(weekday(last) - 1));
 }
 
@@ -32,7 +32,7 @@ function holidaysOf(year: number): Set<Day> {
   const moving = [
     nthWeekday(year, 1, 1, 3),
     nthWeekday(year, 2, 1, 3),
-    lastMonday(year, 5),
+    lastMondayOfMay(year),
     nthWeekday(year, 9, 1, 1),
     nthWeekday(year, 10, 1, 2),
     nthWeekday(year, 11, 4, 4),

@@ -161,6 +161,25 @@ describe("dates as they are written", () => {
   });
 });
 
+describe("banking days between", () => {
+  it.each<[string, string, number]>([
+    ["2026-11-20", "2026-11-20", 0],
+    ["2026-11-20", "2026-11-23", 1],
+    ["2026-11-23", "2026-11-20", -1],
+    // Thanksgiving lies between.
+    ["2026-11-24", "2026-11-30", 3],
+    ["2026-11-30", "2026-11-24", -3],
+  ])("%s and %s: %d", (from, to, count) =>
+    expect(bankingDaysBetween(from as Day, to as Day)).toBe(count),
+  );
+  it("Juneteenth is kept since 2021", () =>
+    expect([
+      isBankHoliday(day("2020-06-19")),
+      isBankHoliday(day("2023-06-19")),
+      isBankHoliday(day("2021-06-18")),
+    ]).toEqual([false, true, false]));
+});
+
 describe("payment terms (common practice, no source)", () => {
   it.each([
     ["n/30", "2026-01-31", "2026-03-02"],
@@ -211,4 +230,53 @@ describe("payment terms (common practice, no source)", () => {
     "banking day",
     "soon, banking day",
   ])("“%s” are none", (text) => expect(parseTerms(text).ok).toBe(false));
+  it.each<[string, string]>([
+    ["soon", "soon"],
+    [" Soon ", "Soon"],
+    ["n/32nd", "n/32nd"],
+    ["n/0th", "n/0th"],
+    [" N/40TH ", "N/40TH"],
+    ["2/10 3/10 n/30", "2/10 3/10 n/30"],
+    ["soon, banking day", "soon, banking day"],
+    ["xn/30", "xn/30"],
+    ["n/30x", "n/30x"],
+    ["xeom/15", "xeom/15"],
+    ["eom/1512", "eom/1512"],
+    ["day/0", "day/0"],
+    ["day/32", "day/32"],
+    ["know", "know"],
+    ["now or later", "now or later"],
+    ["n/x15th", "n/x15th"],
+  ])("“%s” is told as it was written", (text, told) =>
+    expect(parseTerms(text)).toEqual({
+      ok: false,
+      error: { code: "terms.unreadable", text: told },
+    }),
+  );
+  it.each<[string, Terms]>([
+    ["n/1st", { due: { by: "day-of-month", day: 1 }, discounts: [] }],
+    ["n/31st", { due: { by: "day-of-month", day: 31 }, discounts: [] }],
+    ["day/1", { due: { by: "next-day", day: 1 }, discounts: [] }],
+    ["day / 31", { due: { by: "next-day", day: 31 }, discounts: [] }],
+    ["EOM / 120", { due: { by: "end-of-month", plus: 120 }, discounts: [] }],
+    [
+      "10.25 / 10, n/30",
+      { due: { by: "days", days: 30 }, discounts: [{ percent: "10.25", days: 10 }] },
+    ],
+    [
+      "1/20 2/10 n/30, banking day",
+      {
+        due: { by: "days", days: 30 },
+        discounts: [
+          { percent: "2", days: 10 },
+          { percent: "1", days: 20 },
+        ],
+        banking: true,
+      },
+    ],
+  ])("“%s” are read whole", (text, expected) => {
+    expect(parseTerms(text)).toEqual({ ok: true, value: expected });
+    // The same words say the same a second time.
+    expect(parseTerms(text)).toEqual({ ok: true, value: expected });
+  });
 });

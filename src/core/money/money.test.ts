@@ -8,6 +8,7 @@ import {
   allCurrencies,
   currencyOf,
   formatAmount,
+  formatMoney,
   minor,
   minorDigits,
   mulDiv,
@@ -143,6 +144,101 @@ describe("amounts as people write them", () => {
   ])("%s with mark %s is refused", (text, mark, code) => {
     const read = parseAmount(text, mark, USD);
     expect(!read.ok && read.error.code).toBe(code);
+  });
+  it.each<[string, "." | ",", number]>([
+    // Groups of three by commas, points, spaces of two kinds and apostrophes; more than one group.
+    ["1,234,567.89", ".", 123_456_789],
+    ["12,345.6", ".", 1_234_560],
+    ["123,456", ".", 12_345_600],
+    ["12 345 678.90", ".", 1_234_567_890],
+    ["123\u00a0456.00", ".", 12_345_600],
+    ["1’234’567.00", ".", 123_456_700],
+    ["1.234.567,89", ",", 123_456_789],
+    ["12.345,6", ",", 1_234_560],
+    ["123.456", ",", 12_345_600],
+    ["12 345 678,90", ",", 1_234_567_890],
+    ["123'456,00", ",", 12_345_600],
+    ["1234567,5", ",", 123_456_750],
+    ["1234567", ",", 123_456_700],
+    [",75", ",", 75],
+    ["5,", ",", 500],
+    ["5.", ".", 500],
+    // Zeros behind what the currency has say nothing.
+    ["12.50000", ".", 1250],
+    ["12.0", ".", 1200],
+    // Signs of both kinds, in front, behind, and around.
+    ["−12.00", ".", -1200],
+    ["12.00−", ".", -1200],
+    ["$ -12.00", ".", -1200],
+    ["-0.05", ".", -5],
+    ["(0,05)", ",", -5],
+    ["99999999.99", ".", 9_999_999_999],
+    ["123456789.00", ".", 12_345_678_900],
+    ["  7.25  ", ".", 725],
+  ])("%j with mark %s is read", (text, mark, expected) =>
+    expect(parseAmount(text, mark, USD)).toEqual({ ok: true, value: expected }),
+  );
+  it.each<[string, "." | ",", object]>([
+    ["", ".", { code: "amount.empty" }],
+    ["   ", ",", { code: "amount.empty" }],
+    [".", ".", { code: "amount.mark", text: ".", mark: "." }],
+    ["USD", ".", { code: "amount.unreadable", text: "USD", mark: "." }],
+    ["(12.00", ".", { code: "amount.unreadable", text: "(12.00", mark: "." }],
+    ["12.00)", ".", { code: "amount.unreadable", text: "12.00)", mark: "." }],
+    ["12x34", ".", { code: "amount.unreadable", text: "12x34", mark: "." }],
+    ["x12.00", ".", { code: "amount.unreadable", text: "x12.00", mark: "." }],
+    ["12.00x", ".", { code: "amount.unreadable", text: "12.00x", mark: "." }],
+    ["1.234", ",", { code: "ok" }],
+    ["1.23", ",", { code: "amount.mark", text: "1.23", mark: "," }],
+    ["1234.567,00", ",", { code: "amount.mark", text: "1234.567,00", mark: "," }],
+    ["1,2345.00", ".", { code: "amount.mark", text: "1,2345.00", mark: "." }],
+    ["12 34.00", ".", { code: "amount.unreadable", text: "12 34.00", mark: "." }],
+    [" 12.345 ", ".", { code: "amount.digits", text: "12.345", currency: "USD", digits: 2 }],
+    ["10000000000.01", ".", { code: "amount.large", text: "10000000000.01" }],
+    ["1".repeat(61), ".", { code: "amount.unreadable", text: `${"1".repeat(20)} …`, mark: "." }],
+    ["1".repeat(60), ".", { code: "amount.large", text: "1".repeat(60) }],
+  ])("%j with mark %s is told what is wrong with it", (text, mark, expected) => {
+    const read = parseAmount(text, mark, USD);
+    expect(read.ok ? { code: "ok" } : read.error).toEqual(expected);
+  });
+  it("has as many digits as its currency, plain or not", () => {
+    const [yen, dinar] = [currency("JPY"), currency("KWD")];
+    expect(
+      (
+        [
+          ["1,234", yen],
+          ["12.0", yen],
+          ["12.5", yen],
+          ["1.234", dinar],
+          ["1.2", dinar],
+          ["1.2345", dinar],
+        ] as const
+      ).map(([text, of]) => {
+        const read = parseAmount(text, ".", of);
+        return read.ok ? read.value : read.error.code;
+      }),
+    ).toEqual([1234, 12, "amount.digits", 1234, 1200, "amount.digits"]);
+    expect([
+      toDecimal(-5, USD),
+      toDecimal(0, USD),
+      toDecimal(123_456, USD),
+      toDecimal(-12, yen),
+      toDecimal(0, yen),
+      toDecimal(7, dinar),
+    ]).toEqual(["-0.05", "0.00", "1234.56", "-12", "0", "0.007"]);
+  });
+  it("is shown with its currency where that is not the book's", () => {
+    const EUR = currency("EUR");
+    expect([
+      formatMoney(10_000, EUR, USD),
+      formatMoney(-10_000, USD, USD),
+      formatAmount(0, USD),
+      formatAmount(0, USD, { dash: false }),
+      formatAmount(5, USD, { dash: true }),
+      formatAmount(-5, USD, { dash: true }),
+      formatAmount(100_000, USD),
+      formatAmount(99_999, USD),
+    ]).toEqual(["EUR 100.00", "(100.00)", "0.00", "0.00", "0.05", "(0.05)", "1,000.00", "999.99"]);
   });
   it("reads back what it writes, in every currency", () => {
     fc.assert(

@@ -43,6 +43,9 @@ export function parseAmount(
   const plain = mark === "." ? PLAIN.exec(trimmed) : null;
   if (plain?.[1]?.length === minorDigits(currency))
     return ok(minor(Number(trimmed.replace(".", ""))));
+  // Half a pair of parentheses is a cell that was cut: whether the sum was negative cannot be told.
+  if (trimmed.includes("(") !== trimmed.includes(")"))
+    return fail("amount.unreadable", { text: trimmed, mark });
   const bare = withoutSigns(trimmed);
   const match = SHAPES[mark].exec(bare);
   if (!match || (match[1] === undefined && !match[2]))

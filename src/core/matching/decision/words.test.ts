@@ -47,6 +47,35 @@ const TABLE: [Reason, string, "spots" | "name" | "email" | "sum" | null, boolean
     true,
   ],
   [
+    { code: "discount_allowed", sum: minor(1729) },
+    "with the late discount of 17.29 allowed",
+    "sum",
+    false,
+  ],
+  [{ code: "statement", until: null, count: 7 }, "a statement's sum: 7 items", "sum", false],
+  [
+    { code: "statement", until: day("2026-10-31"), count: 7 },
+    "the statement up to Sat 31 Oct: 7 items",
+    "sum",
+    false,
+  ],
+  [{ code: "oldest_first" }, "the words say the oldest first", null, false],
+  [{ code: "fee", by: minor(1500) }, "short by 15.00, as a bank's fee", "sum", false],
+  [
+    { code: "claim", by: minor(4200) },
+    "less the 42.00 that the words name, which stay open",
+    "sum",
+    false,
+  ],
+  [{ code: "rest_next" }, "the rest of one and all of the next, as the words say", null, false],
+  [{ code: "rounded", by: minor(37) }, "rounded up by 0.37", "sum", false],
+  [
+    { code: "against_risk", certain: 0.9876 },
+    "such are right in about 98.7 of 100 cases, and this book asks for more",
+    null,
+    true,
+  ],
+  [
     { code: "surcharge", sum: minor(300), percent: "3" },
     "with the surcharge of 3.00 (3 %) on top",
     null,
@@ -139,6 +168,12 @@ describe("reasons", () => {
   it.each(TABLE)("%j speaks for its reading or against it", (reason, _words, _on, against) =>
     expect(speaksAgainst(reason)).toBe(against),
   );
+  it("names several numbers one by one", () => {
+    const two: Spot[] = [...spots, { at: 12, text: "20433" }];
+    expect(reasonInWords({ code: "against_closed", spots: two }, USD)).toBe(
+      "the memo names 20431, 20433, settled already",
+    );
+  });
   it("write sums with the digits of their currency", () => {
     const yen = currencyOf("JPY") as Currency;
     expect(reasonInWords({ code: "against_short", by: minor(50) }, yen)).toBe("short by 50");

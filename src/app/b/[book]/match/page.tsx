@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 
 import { type QueueName, QUEUES } from "@/contracts/match";
+import type { Proposal } from "@/core/matching";
 import { matchQueue, type MatchQueue } from "@/server/match/queries/match";
 import { onHand } from "@/server/match/queries/onHand";
 import { cachedQuery } from "@/server/runtime/threads/reader";
@@ -28,10 +29,11 @@ export default async function Match({
     cachedQuery({ book, db }, `match ${name} ${sort}`, () =>
       matchQueue(db, made, { queue: name, sort, currency: settings.currency }),
     );
-  const first = queueOf(wanted ?? "check");
+  const asked = wanted ?? queueWith(made, Number(one(search, "open")));
+  const first = queueOf(asked ?? "check");
   // Without a choice, the first queue that has something to look at.
-  const queue = wanted ?? firstQueueWithWork(first);
-  const { rows, sums, total } = queue === (wanted ?? "check") ? first : queueOf(queue);
+  const queue = asked ?? firstQueueWithWork(first);
+  const { rows, sums, total } = queue === (asked ?? "check") ? first : queueOf(queue);
   return (
     <MatchPage
       book={book}
@@ -46,6 +48,10 @@ export default async function Match({
     />
   );
 }
+
+/** The queue in which a receipt waits that an address opens without saying which. */
+const queueWith = (proposals: readonly Proposal[], receiptId: number): QueueName | undefined =>
+  proposals.find((proposal) => proposal.receiptId === receiptId)?.decision;
 
 function firstQueueWithWork(first: MatchQueue): QueueName {
   if (first.sums.check.count > 0) return "check";
