@@ -109,17 +109,22 @@ describe("sums in other currencies", () => {
     Currency,
     Currency,
   ];
-  it.each<[number, Currency, Currency, string, number]>([
-    [10_000, EUR, USD, "1.0834", 10_834],
-    [5000, JPY, USD, "0.0067", 3350],
-    [3350, USD, JPY, "149.25", 5000],
-    [1000, KWD, USD, "3.25", 325],
-    [325, USD, KWD, "0.3077", 1000],
-    [-10_000, EUR, USD, "1.0834", -10_834],
-    // Half to even: 0.005 becomes nothing, 0.015 two cents.
-    [1, EUR, USD, "0.5", 0],
-    [3, EUR, USD, "0.5", 2],
-  ])("%d of %s in %s at %s", (amount, from, to, rate, expected) => {
+  type Case = [amount: number, from: Currency, to: Currency, rate: string, expected: number];
+  it.each<[Case]>(
+    (
+      [
+        [10_000, EUR, USD, "1.0834", 10_834],
+        [5000, JPY, USD, "0.0067", 3350],
+        [3350, USD, JPY, "149.25", 5000],
+        [1000, KWD, USD, "3.25", 325],
+        [325, USD, KWD, "0.3077", 1000],
+        [-10_000, EUR, USD, "1.0834", -10_834],
+        // Half to even: 0.005 becomes nothing, 0.015 two cents.
+        [1, EUR, USD, "0.5", 0],
+        [3, EUR, USD, "0.5", 2],
+      ] as Case[]
+    ).map((one) => [one]),
+  )("%j", ([amount, from, to, rate, expected]) => {
     expect(convert(amount, from, to, ratio(rate))).toBe(expected);
     expect(inCurrency(amount, from, to, rate)).toBe(expected);
   });

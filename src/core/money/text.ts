@@ -43,21 +43,20 @@ export function parseAmount(
   const plain = mark === "." ? PLAIN.exec(trimmed) : null;
   if (plain?.[1]?.length === minorDigits(currency))
     return ok(minor(Number(trimmed.replace(".", ""))));
-  // Half a pair of parentheses is a cell that was cut: whether the sum was negative cannot be told.
-  if (trimmed.includes("(") !== trimmed.includes(")"))
-    return fail("amount.unreadable", { text: trimmed, mark });
   const bare = withoutSigns(trimmed);
-  const match = SHAPES[mark].exec(bare);
-  if (!match || (match[1] === undefined && !match[2]))
-    return fail(unreadable(bare), { text: trimmed, mark });
-  const [, whole = "0", behind = ""] = match;
+  const [, whole, behind] = (isCut(trimmed) ? null : SHAPES[mark].exec(bare)) ?? [];
+  if (whole === undefined && !behind)
+    return fail(unreadable(trimmed, bare), { text: trimmed, mark });
   return valueOf(trimmed, { whole, behind }, currency);
 }
+
+/** Half a pair of parentheses is a cell that was cut: whether the sum was negative cannot be told. */
+const isCut = (text: string): boolean => text.includes("(") !== text.includes(")");
 
 /** A sum from its digits before and behind the mark. */
 function valueOf(
   text: string,
-  { whole, behind }: { whole: string; behind: string },
+  { whole = "0", behind = "" }: { whole: string | undefined; behind: string | undefined },
   currency: Currency,
 ): Result<Minor, AmountProblem> {
   const digits = minorDigits(currency);
@@ -94,8 +93,8 @@ export function withoutSigns(text: string): string {
   return text.slice(from, Math.max(from, to + 1));
 }
 
-const unreadable = (bare: string): "amount.mark" | "amount.unreadable" =>
-  /^[\d.,]+$/.test(bare) ? "amount.mark" : "amount.unreadable";
+const unreadable = (text: string, bare: string): "amount.mark" | "amount.unreadable" =>
+  /^[\d.,]+$/.test(bare) && !isCut(text) ? "amount.mark" : "amount.unreadable";
 
 /** Decimal text for files and the command line: "1234.56", "-0.05". */
 export function toDecimal(amount: number, currency: Currency): string {
