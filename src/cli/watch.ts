@@ -4,6 +4,7 @@ import { basename, join } from "node:path";
 import { watch as watchFolder } from "chokidar";
 
 import { failureOfFile } from "@/db/fileFailure";
+import { maskWhereItLies } from "@/server/arrivals/maskNumbers";
 import { openBookToWrite } from "@/server/runtime/books";
 import { inWords } from "@/server/runtime/messages";
 
@@ -66,9 +67,11 @@ async function placed({ path, folder, book, values }: Coming): Promise<void> {
   const { outcome, text, data } = await takeUp({ path, book, values });
   const to = join(folder, outcome === "taken" ? "done" : "asked");
   mkdirSync(to, { recursive: true });
-  const name = freeName(basename(path), new Set(readdirSync(to)));
+  // What the book must not keep does not stay here either.
+  const from = await maskWhereItLies(path);
+  const name = freeName(basename(from), new Set(readdirSync(to)));
   writeFileSync(join(to, `${name}.report.json`), `${JSON.stringify(data, null, 2)}\n`);
-  renameSync(path, join(to, name));
+  renameSync(from, join(to, name));
   const lines = values.json === true ? [JSON.stringify(data)] : [`${outcome}: ${text.join("\n")}`];
   process.stdout.write(`${lines.join("\n")}\n`);
 }

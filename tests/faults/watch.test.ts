@@ -114,6 +114,16 @@ describe("a folder that is watched", () => {
     writeFileSync(join(folder, "after.csv"), CUSTOMERS);
     expect(await reportOf("done", "after.csv")).toMatchObject({ known: 2 });
   });
+  it("a card number does not stay in the folder either", async () => {
+    const text = "Date,Description,Amount\n02/11/2026,CARD 4111 1111 1111 1111 LEE,300.00\n";
+    writeFileSync(join(folder, "cards.csv"), text);
+    expect(await reportOf("asked", "cards.csv")).toMatchObject({ state: "waits" });
+    const lies = readFileSync(join(folder, "asked", "cards.csv"), "utf8");
+    expect([lies.includes("4111 1111 1111 1111"), lies.includes("1111 LEE")]).toEqual([
+      false,
+      true,
+    ]);
+  });
   it("nothing of what waits is in the book, and it ends when it is told to", async () => {
     const ended = new Promise<number | null>((resolve) => watching.once("exit", resolve));
     watching.kill("SIGTERM");
