@@ -5,7 +5,7 @@ import type { Currency, Minor } from "@/core/money";
 export type Waiting = {
   /** Unlike any other in the list. */
   key: string;
-  kind: "document" | "short receipt" | "write-off";
+  kind: "document" | "short receipt" | "write-off" | "refund";
   /** The document, receipt's request or write-off that is decided. */
   id: number;
   words: string;

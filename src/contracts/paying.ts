@@ -132,3 +132,27 @@ export type RunTold = {
 
 /** What happened on a day of a practice book, by kind. */
 export type DayTold = { day: Day; events: Record<string, number> };
+
+/** What of a receipt may be sent back the way it came, and what was asked for already. */
+export type RefundFacts = {
+  /** Credit on account that may go back. */
+  free: Minor;
+  /** Open credit notes of its customer that may be paid out. */
+  notes: { itemId: number; number: string; sum: Minor }[];
+  asked: {
+    id: number;
+    amount: Minor;
+    why: string;
+    askedBy: string;
+    askedOn: Day;
+    state: "waiting" | "asked" | "sent" | "refused" | "given_back";
+  }[];
+};
+
+/** What a page asks for: money to go back by the processor. */
+export const refundInput = z.object({
+  key: z.string().regex(/^[A-Za-z0-9_-]{8,80}$/),
+  amount: z.number().int().positive(),
+  creditNoteId: z.number().int().nullable(),
+  why: z.string().max(200),
+});

@@ -2,6 +2,7 @@ import Database from "better-sqlite3";
 
 import type { Day } from "@/core/calendar";
 import type { Minor } from "@/core/money";
+import type { RefundAsk } from "@/core/paying";
 
 import { Db } from "./connection";
 import {
@@ -144,6 +145,19 @@ export class PracticeStore {
       `${CHARGE} WHERE account = 'card' AND made_on = ? AND state = 'approved' AND disputed_on IS NULL ORDER BY no`,
       on,
     );
+  }
+
+  refundByKey(key: string): { id: string; charge: string; amount: Minor } | undefined {
+    return this.db.get("SELECT id, charge, amount FROM refund WHERE key = ?", key);
+  }
+
+  refundsOf(charge: string): { id: string; amount: Minor }[] {
+    return this.db.all("SELECT id, amount FROM refund WHERE charge = ?", charge);
+  }
+
+  addRefund(id: string, { key, chargeId, amount }: RefundAsk): void {
+    const into = "INSERT INTO refund (id, key, charge, amount) VALUES (?, ?, ?, ?)";
+    this.db.run(into, id, key, chargeId, amount);
   }
 
   addLine(line: PracticeLine): void {

@@ -18,6 +18,9 @@ export const PRACTICE_SCHEMA = `
   ) STRICT;
   CREATE INDEX IF NOT EXISTS charge_settles ON charge (settles_on) WHERE state = 'on_way';
   CREATE INDEX IF NOT EXISTS charge_returns ON charge (returns_on) WHERE returns_on IS NOT NULL;
+  CREATE TABLE IF NOT EXISTS refund (
+    no INTEGER PRIMARY KEY, id TEXT NOT NULL UNIQUE, key TEXT NOT NULL UNIQUE, charge TEXT NOT NULL, amount INTEGER NOT NULL
+  ) STRICT;
   CREATE TABLE IF NOT EXISTS line (
     no INTEGER PRIMARY KEY, id TEXT NOT NULL, account TEXT NOT NULL, type TEXT NOT NULL, on_day TEXT NOT NULL,
     settled_on TEXT NOT NULL, amount INTEGER NOT NULL, payer TEXT NOT NULL, email TEXT NOT NULL, memo TEXT NOT NULL,

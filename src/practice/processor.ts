@@ -10,6 +10,7 @@ import {
   isDeclineCode,
   type KeptMethod,
   type Processor,
+  type RefundAsk,
   type TypedAccount,
   type TypedCard,
 } from "@/core/paying";
@@ -20,11 +21,11 @@ import type { PracticeCharge } from "@/db/practiceTables";
 
 import { answerOf, cardFee, debitFee, DISPUTE_FEE, faceOf, RETURN_FEE, returnsOn } from "./answers";
 import { payOut } from "./payouts";
+import { leftOfCharge, refunded } from "./refunds";
+import { tell } from "./telling";
 
 /** Banking days until a debit settles (common practice, no source). */
 const DEBIT_DAYS = 3;
-/** Banking days from settlement to payout. */
-const PAYOUT_DAYS: Readonly<Record<string, number>> = { card: 2, ach: 1 };
 /** Days in which the processor wants a dispute answered. */
 const ANSWER_DAYS = 14;
 
@@ -108,8 +109,8 @@ export class PracticeProcessor implements Processor {
       returnsOn: null,
     });
     if (isDeclined) return made;
-    this.tell(made, { type: "charge", id: made.id, amount: made.amount, on: ask.on });
-    this.tell(made, { type: "fee", id: `${made.id}-f`, amount: minor(-fee), on: ask.on });
+    tell(this.store, made, { type: "charge", id: made.id, amount: made.amount, on: ask.on });
+    tell(this.store, made, { type: "fee", id: `${made.id}-f`, amount: minor(-fee), on: ask.on });
     return made;
   }
 
@@ -123,7 +124,8 @@ export class PracticeProcessor implements Processor {
       returnsOn: answer === "" ? null : returnsOn(answer, settlesOn),
     });
     if (answer !== "") this.store.setCharge(made.id, "on_way", answer);
-    this.tell(
+    tell(
+      this.store,
       made,
       { type: "ach debit, pending", id: made.id, amount: made.amount, on: ask.on },
       null,
@@ -155,33 +157,6 @@ export class PracticeProcessor implements Processor {
     return charge;
   }
 
-  /** Writes what happened to a charge into the file of its day. */
-  private tell(
-    charge: PracticeCharge,
-    told: Told,
-    payoutDays: number | null = PAYOUT_DAYS[charge.account] ?? 2,
-  ): void {
-    const isCharge = told.id === charge.id;
-    this.store.addLine({
-      id: told.id,
-      account: charge.account,
-      type: told.type,
-      onDay: isCharge ? charge.madeOn : told.on,
-      settledOn: told.on,
-      amount: told.amount,
-      payer: isCharge ? charge.payerName : "",
-      email: isCharge ? charge.payerEmail : "",
-      memo: isCharge ? charge.reference : "",
-      related: isCharge ? "" : charge.id,
-      spanFrom: null,
-      spanTo: null,
-      code: told.code ?? "",
-      answerBy: told.answerBy ?? null,
-      paidOutOn: payoutDays === null ? null : addBankingDays(told.on, payoutDays),
-      toldOn: told.on,
-    });
-  }
-
   /** All that is due by a day: debits settle or come back, disputes of cards begin, payouts leave. */
   day(on: Day): Record<string, number> {
     return this.store.together(() => {
@@ -196,8 +171,8 @@ export class PracticeProcessor implements Processor {
 
   private settle(charge: PracticeCharge, on: Day): void {
     this.store.setCharge(charge.id, "settled", charge.code);
-    this.tell(charge, { type: "ach debit", id: charge.id, amount: charge.amount, on });
-    this.tell(charge, { type: "fee", id: `${charge.id}-f`, amount: minor(-charge.fee), on });
+    tell(this.store, charge, { type: "ach debit", id: charge.id, amount: charge.amount, on });
+    tell(this.store, charge, { type: "fee", id: `${charge.id}-f`, amount: minor(-charge.fee), on });
   }
 
   /** A debit comes back: before it settled it only ends; after that its sum and a fee are taken. */
@@ -205,14 +180,14 @@ export class PracticeProcessor implements Processor {
     if (charge.state === "on_way") this.settle(charge, on);
     this.store.setCharge(charge.id, "returned", charge.code);
     const code = charge.code ?? "";
-    this.tell(charge, {
+    tell(this.store, charge, {
       type: "return",
       id: `${charge.id}-r`,
       amount: minor(-charge.amount),
       on,
       code,
     });
-    this.tell(charge, {
+    tell(this.store, charge, {
       type: "return fee",
       id: `${charge.id}-rf`,
       amount: minor(-RETURN_FEE),
@@ -220,18 +195,26 @@ export class PracticeProcessor implements Processor {
     });
   }
 
+  refund(ask: RefundAsk): Result<{ refundId: string }> {
+    return refunded(this.store, ask);
+  }
+
+  leftOf(chargeId: string): Minor | null {
+    return leftOfCharge(this.store, chargeId);
+  }
+
   /** A card holder disputes a charge: its sum and a fee are taken until it is answered. */
   dispute(charge: PracticeCharge, on: Day): void {
     this.store.setDisputed(charge.id, on);
     const answerBy = addDays(on, ANSWER_DAYS);
-    this.tell(charge, {
+    tell(this.store, charge, {
       type: "dispute",
       id: `${charge.id}-d`,
       amount: minor(-charge.amount),
       on,
       answerBy,
     });
-    this.tell(charge, {
+    tell(this.store, charge, {
       type: "dispute fee",
       id: `${charge.id}-df`,
       amount: minor(-DISPUTE_FEE),
@@ -239,12 +222,3 @@ export class PracticeProcessor implements Processor {
     });
   }
 }
-
-type Told = {
-  type: string;
-  id: string;
-  amount: Minor;
-  on: Day;
-  code?: string;
-  answerBy?: Day;
-};

@@ -11,6 +11,7 @@ import { proofs } from "@/server/books/queries/proofs";
 import { readOrders } from "@/server/invoices/steps/readOrders";
 import type { DoCommand } from "@/server/paying/payNow";
 import { runAgreed } from "@/server/paying/runAgreed";
+import { sendRefunds } from "@/server/paying/sendRefunds";
 import { settleAsked } from "@/server/paying/settleAsked";
 import { agreedDue } from "@/server/paying/queries/agreed";
 import { createBook, openBookToWrite } from "@/server/runtime/books";
@@ -163,6 +164,7 @@ export class PracticeWorld {
   private async settle(on: Day): Promise<void> {
     const { processor, hands, db } = this;
     await settleAsked(db, { processor, run: hands.run, now: new Date(addDays(on, 3660)) });
+    await sendRefunds(db, { processor, run: hands.run, on });
   }
 
   /** What the business writes: schedules, and the orders that came in. */

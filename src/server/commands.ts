@@ -21,7 +21,10 @@ import { agree, endAgreement } from "./paying/commands/agree";
 import { beginPayment } from "./paying/commands/beginPayment";
 import { keepMethod } from "./paying/commands/keepMethod";
 import { makePayLink, withdrawPayLink } from "./paying/commands/makePayLink";
+import { askRefund } from "./paying/commands/askRefund";
+import { decideRefund } from "./paying/commands/decideRefund";
 import { notePayment } from "./paying/commands/notePayment";
+import { noteRefund } from "./paying/commands/noteRefund";
 import { takeOutOfRun } from "./paying/commands/takeOutOfRun";
 import { removeMethod } from "./paying/commands/removeMethod";
 import { askDeposit } from "./invoices/commands/askDeposit";
@@ -173,6 +176,9 @@ export const COMMANDS = {
   endAgreement,
   beginPayment,
   notePayment,
+  askRefund,
+  decideRefund,
+  noteRefund,
   takeOutOfRun,
   makePayLink,
   withdrawPayLink,

@@ -82,6 +82,28 @@ test("drafts are pasted from a spreadsheet, chosen and approved together after a
   await proofsHold(page);
 });
 
+test("who opens a draft that somebody has open is told who", async ({ page, browser, baseURL }) => {
+  await page.goto(`${DEMO}/invoices/new`);
+  await alive(page);
+  await page.getByLabel("Customer", { exact: true }).fill("heron");
+  await expect(page.locator("#customers-found").getByRole("option").first()).toBeVisible();
+  await page.keyboard.press("Enter");
+  await page.getByLabel("Description of line 1").fill("Glaze");
+  await page.getByLabel("Amount of line 1").fill("12");
+  await expect(page.getByText("kept as it is typed")).toBeVisible();
+  await expect(page).toHaveURL(/drafts\/\d+/);
+  const theirs = await browser.newContext(baseURL === undefined ? {} : { baseURL });
+  const other = await theirs.newPage();
+  await other.goto(`${DEMO}/customers`);
+  await alive(other);
+  await other.getByLabel("Who is working").selectOption({ label: "Theo Lindqvist" });
+  await other.goto(page.url());
+  await expect(other.getByText("Mara Voss has this draft open too")).toBeVisible();
+  await expect(page.getByText("Theo Lindqvist has this draft open too")).toBeVisible();
+  await theirs.close();
+  await page.getByRole("button", { name: "Drop it" }).click();
+});
+
 test("a line that is wrong says so at its place, and nothing typed is lost", async ({ page }) => {
   await page.goto(`${DEMO}/invoices/new`);
   await alive(page);

@@ -15,6 +15,9 @@ const atTheDoor = (path: string, origin: string): string => {
   return url.href;
 };
 
+/** The invoice that the customer has paid by its link. */
+let paidByLink = "";
+
 test("a bill is paid on a phone: a wrong digit, a card that is declined, another that is kept; nothing waits in Match", async ({
   page,
   baseURL,
@@ -36,7 +39,7 @@ test("a bill is paid on a phone: a wrong digit, a card that is declined, another
   const count = await boxes.count();
   expect(count).toBeGreaterThan(2);
   for (let at = 1; at < count; at += 1) await boxes.nth(at).uncheck();
-  const number = (await page.getByRole("listitem").first().innerText()).split(/\s/)[0] ?? "";
+  paidByLink = (await page.getByRole("listitem").first().innerText()).split(/\s/)[0] ?? "";
   await page.getByRole("radio", { name: /^Card/ }).check();
   await page.getByRole("button", { name: "Go on" }).click();
   await page.getByLabel("Card number").fill("4111 1111 1111 1112");
@@ -60,13 +63,42 @@ test("a bill is paid on a phone: a wrong digit, a card that is declined, another
   await page.getByRole("button", { name: /^Pay / }).click();
   await expect(page.getByRole("status")).toContainText("Paid");
   await page.getByRole("link", { name: "back" }).click();
-  await expect(page.getByText(number)).toHaveCount(0);
+  await expect(page.getByText(paidByLink)).toHaveCount(0);
   await expect(page.getByText("as agreed on")).toBeVisible();
   await expect(page.getByText("ending in 1111").first()).toBeVisible();
   // The clerk sees it paid, and every proof holds.
   await page.setViewportSize({ width: 1280, height: 800 });
-  await page.goto(`${DEMO}/invoices?state=paid&q=${number}`);
-  await expect(page.getByRole("table").getByText(number)).toBeVisible();
+  await page.goto(`${DEMO}/invoices?state=paid&q=${paidByLink}`);
+  await expect(page.getByRole("table").getByText(paidByLink)).toBeVisible();
+  await proofsHold(page);
+});
+
+test("what was paid twice goes back the way it came", async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${DEMO}/invoices?state=paid&q=${paidByLink}`);
+  await page.getByRole("link", { name: paidByLink }).click();
+  await page.getByRole("main").locator("a[href*='/receipts/']").first().click();
+  await expect(page.getByText("At the processor")).toBeVisible();
+  await alive(page);
+  const receipt = page.url();
+  const id = /\d+$/.exec(receipt)?.[0] ?? "";
+  // It was paid twice, say: what it was given to is taken back, and it stands on account.
+  await page.getByRole("button", { name: "Undo" }).first().click();
+  await expect(page.getByText("waits in Match")).toBeVisible();
+  await page.goto(`${DEMO}/match?open=${id}`);
+  await alive(page);
+  await expect(page.locator("tr[data-open]")).toContainText("Saltgrass");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("k");
+  await expect(page.getByRole("status")).toContainText("on account");
+  await page.goto(receipt);
+  await alive(page);
+  await page.keyboard.press("b");
+  await page.getByLabel("Sum").fill("30");
+  await page.getByLabel("Why").fill("paid twice");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("status")).toContainText("30.00 sent back the way it came");
+  await expect(page.getByRole("table", { name: "Money sent back" })).toContainText("sent back");
   await proofsHold(page);
 });
 

@@ -10,6 +10,7 @@ export {
   isDeclineCode,
   type KeptMethod,
   type Processor,
+  type RefundAsk,
   type WayToPay,
   WAYS_TO_PAY,
 } from "./processor";

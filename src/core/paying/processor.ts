@@ -36,6 +36,14 @@ export type ChargeAnswer =
   | { readonly state: "on_way"; readonly chargeId: string; readonly settlesOn: Day }
   | { readonly state: "declined"; readonly chargeId: string; readonly code: DeclineCode };
 
+/** Money that is to go back the way it came, all of a charge or a part. The same key goes back once. */
+export type RefundAsk = {
+  readonly key: string;
+  readonly chargeId: string;
+  readonly amount: Minor;
+  readonly on: Day;
+};
+
 /**
  * What the rest of the program knows of a processor. One that is real stands behind the same: it
  * answers the same key with the same charge.
@@ -45,6 +53,10 @@ export type Processor = {
   /** What became of a charge whose answer was lost; null where it never arrived. */
   readonly chargeByKey: (key: string) => ChargeAnswer | null;
   readonly method: (token: string) => KeptMethod | null;
+  /** Sends money back; its id with the processor. Errors: refund.charge (it has none such), refund.left (so much is not left of it). */
+  readonly refund: (ask: RefundAsk) => Result<{ refundId: string }>;
+  /** What of a charge can still be sent back; null for one that it does not have. */
+  readonly leftOf: (chargeId: string) => Minor | null;
 };
 
 /**

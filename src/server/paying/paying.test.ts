@@ -149,6 +149,8 @@ describe("nothing is charged twice", () => {
       throw new Error("the wire was cut");
     },
     chargeByKey: (key) => (where === "after" ? null : processor.chargeByKey(key)),
+    refund: (asked) => processor.refund(asked),
+    leftOf: (id) => processor.leftOf(id),
     method: (token) => processor.method(token),
   });
 

@@ -17,6 +17,13 @@ export const PAYING_MESSAGES: Record<string, string> = {
   "pay.currencies": "Invoices in one currency are paid at a time.",
   "pay.paid": "{number} is paid or being paid already. Load the page again.",
   "pay.key": "This payment was asked for with another sum before. Load the page again.",
+  "refund.way":
+    "This money did not come by the processor: send it back from the bank, and tie its line on the statement.",
+  "refund.free": "{sum} cannot go back: {credit} of it are free to.",
+  "refund.note": "This is no open credit note of the same customer and currency.",
+  "refund.charge": "The processor does not have this charge.",
+  "refund.left": "So much is not left of this charge at the processor, or its holder disputes it.",
+  "refund.decided": "This was decided meanwhile.",
   "pay.unread": "This could not be read. Load the page again.",
   "pay.unknown": "There is no such payment.",
   "pay.link_gone": "This link leads nowhere any more.",

@@ -42,7 +42,7 @@ export function ApprovalsPage({ waiting, book, currency, today }: ApprovalsPageP
             <p>Nothing waits for a second person.</p>
             <p>
               What is over the limits of the book comes here: invoices and credit notes, the rest of
-              a receipt, a debt that is given up.
+              a receipt, a debt that is given up, money that is sent back.
             </p>
           </>
         }
@@ -58,6 +58,7 @@ const DECIDED: Readonly<
   document: (id, approve) =>
     approve ? ["approveDocuments", { ids: [id] }] : ["moveDraft", { id, to: "return" }],
   "short receipt": (approvalId, approve) => ["decideWriteOff", { approvalId, approve }],
+  refund: (refundId, approve) => ["decideRefund", { refundId, approve }],
   "write-off": (writeOffId, approve) => ["decideInvoiceWriteOff", { writeOffId, approve }],
 };
 

@@ -15,6 +15,7 @@ import { Subheading } from "../kit/headings";
 import { ActRow, Halves, Section } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
 import { useActing } from "../shell/Notices";
+import { RefundQuestion } from "./RefundQuestion";
 import { type Props, ReceiptFacts, ReceiptHeading, ReceiptParts } from "./ReceiptParts";
 
 /** A receipt with its whole chain: payer, invoices, fee, payout and bank line, both ways. */
@@ -27,6 +28,7 @@ export function ReceiptPage({
   line,
   hand,
   told,
+  refunds,
   ...around
 }: Props): ReactNode {
   const { book, today } = around;
@@ -71,6 +73,14 @@ export function ReceiptPage({
             {...around}
             currency={currency}
           />
+          {refunds ? (
+            <RefundQuestion
+              receiptId={receipt.id}
+              currency={currency}
+              today={today}
+              facts={refunds}
+            />
+          ) : null}
           <Subheading>{sourceHeading(line, hand)}</Subheading>
           <SourceOf
             around={around}

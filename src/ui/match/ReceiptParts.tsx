@@ -1,6 +1,7 @@
 "use client";
 
 import NextLink from "next/link";
+import type { RefundFacts } from "@/contracts/paying";
 import type { ReactNode } from "react";
 
 import type { Backing, Linked } from "@/contracts/history";
@@ -43,6 +44,8 @@ export type Props = BookFacts & {
   line: StatementLine | null;
   hand: { number: string | null; state: string; depositOn: Day | null } | null;
   told: Backing;
+  /** What may go back by the processor; null where it did not come by one that can be asked. */
+  refunds: RefundFacts | null;
 };
 const STATE = {
   to_match: "waits in Match",

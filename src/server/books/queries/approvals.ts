@@ -5,11 +5,12 @@ import { customerById } from "@/db/customers";
 import { unapprovedDocuments } from "@/db/documentLists";
 import { receiptById } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
+import { refundsIn } from "@/db/refunds";
 import { writeOffsIn } from "@/db/writeOffs";
 
-/** Everything that waits for a second person: documents over the limit, short receipts, debts given up. */
+/** Everything that waits for a second person: documents over the limit, short receipts, debts given up, money to go back. */
 export function waitingForSecond(db: Db): Waiting[] {
-  return [...documents(db), ...receipts(db), ...writeOffs(db)];
+  return [...documents(db), ...receipts(db), ...writeOffs(db), ...refunds(db)];
 }
 
 const documents = (db: Db): Waiting[] =>
@@ -64,3 +65,22 @@ const writeOffs = (db: Db): Waiting[] =>
     currency: asked.currency,
     href: `invoices/${asked.itemId}`,
   }));
+
+const refunds = (db: Db): Waiting[] =>
+  refundsIn(db, "waiting").map((asked) => {
+    const receipt = receiptById(db, asked.receiptId);
+    const customer = receipt?.customerId == null ? undefined : customerById(db, receipt.customerId);
+    return {
+      key: `refund ${asked.id}`,
+      kind: "refund",
+      id: asked.id,
+      words: "money sent back",
+      why: asked.why,
+      customer: customer?.name ?? receipt?.payerName ?? "",
+      askedBy: asked.askedBy,
+      askedOn: asked.askedOn,
+      sum: asked.amount,
+      currency: asked.currency,
+      href: `receipts/${asked.receiptId}`,
+    };
+  });

@@ -9,6 +9,7 @@ import { schedulesDue } from "@/db/schedules";
 import { readSettings, type Settings } from "@/db/settings";
 import { isBackupDue } from "@/server/books/backups/kept";
 import type { DoCommand } from "@/server/paying/payNow";
+import { sendRefunds } from "@/server/paying/sendRefunds";
 import { settleAsked } from "@/server/paying/settleAsked";
 import { runKey } from "@/server/overdue/queries/letterRun";
 
@@ -81,6 +82,7 @@ async function settlePayments(
   const run = ((name, input, key) =>
     execute(book, name, input, { actor: "schedule", key })) as DoCommand;
   await settleAsked(db, { processor, run, now });
+  await sendRefunds(db, { processor, run, on: todayOf(readSettings(db), now) });
 }
 
 /** Posts what months that are over have earned. */

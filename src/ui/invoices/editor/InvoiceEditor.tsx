@@ -24,6 +24,7 @@ import { MoreFields } from "./MoreFields";
 import { Posting, Sums } from "./EditorSums";
 import { LineRows } from "./LineRows";
 import { problemWords } from "./problemWords";
+import { WhoElse } from "./WhoElse";
 import { begunLines } from "./typed";
 import { useDraft, useLastPrices, type Saved } from "./useDraft";
 
@@ -46,6 +47,7 @@ export function InvoiceEditor({ facts, today }: InvoiceEditorProps): ReactNode {
           <small>{facts.kind === "invoice" ? "invoice, a draft" : "credit note, a draft"}</small>
         </Title>
         <KeptWords saved={saved} />
+        <WhoElse draft={editor.keptAs} />
         <HeadingEnd>
           <RowButton data-tone="soft" onClick={() => void drop()}>
             Drop it

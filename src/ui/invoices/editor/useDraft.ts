@@ -26,6 +26,7 @@ export function useDraft(facts: EditorFacts) {
   const { book } = useActing();
   const [draft, setDraft] = useState<TypedDraft>(facts.draft);
   const [saved, setSaved] = useState<Saved>({ state: facts.id === null ? "new" : "kept" });
+  const [keptAs, setKeptAs] = useState(facts.id);
   const id = useRef(facts.id);
   const version = useRef(facts.version);
   const under = useRef(Promise.resolve(true));
@@ -54,6 +55,7 @@ export function useDraft(facts: EditorFacts) {
         if (id.current === null)
           window.history.replaceState(null, "", `/b/${book}/invoices/drafts/${sent.value.id}`);
         id.current = sent.value.id;
+        setKeptAs(sent.value.id);
         version.current = sent.value.version;
         localStorage.removeItem(placeOf(book));
         setSaved({ state: "kept" });
@@ -70,7 +72,7 @@ export function useDraft(facts: EditorFacts) {
     (await keep(draft)) && id.current !== null
       ? { id: id.current, version: version.current }
       : null;
-  return { draft, setDraft, worked, saved, kept, ...finish, ...useLines(setDraft) };
+  return { draft, setDraft, worked, saved, keptAs, kept, ...finish, ...useLines(setDraft) };
 }
 
 /** A draft as the book keeps it. */

@@ -1,6 +1,8 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
+import { processorBehind } from "@/practice";
+import { refundFactsOf } from "@/server/paying/queries/refundFacts";
 import { receiptPageOf } from "@/server/invoices/queries/documents";
 import { ReceiptPage } from "@/ui/match/ReceiptPage";
 
@@ -19,6 +21,7 @@ export default async function Receipt({
   const found = receiptPageOf(db, Number((await params).id));
   if (!found) notFound();
   const page = await withOrigin(book, found);
+  const processor = processorBehind(book);
   return (
     <ReceiptPage
       book={book}
@@ -32,6 +35,7 @@ export default async function Receipt({
       line={page.line}
       hand={page.hand}
       told={page}
+      refunds={processor ? refundFactsOf(db, found.receipt.id, (id) => processor.leftOf(id)) : null}
     />
   );
 }

@@ -1,0 +1,74 @@
+import { z } from "zod";
+
+import { negate } from "@/core/money";
+import { fail, ok, type Result } from "@/core/result";
+import { insertProcessorItem, processorItemByExternalId } from "@/db/processor";
+import { processorAccounts } from "@/db/processorAccounts";
+import { receiptById } from "@/db/receipts";
+import { refundByKey, type RefundRow, setRefund } from "@/db/refunds";
+import { postActivity } from "@/server/arrivals/steps/activity";
+import { defineCommand } from "@/server/runtime/command";
+import type { CommandContext } from "@/server/runtime/context";
+
+const answer = z.discriminatedUnion("state", [
+  z.object({ state: z.literal("sent"), refundId: z.string().min(1).max(80) }),
+  z.object({ state: z.literal("refused"), code: z.string().max(40) }),
+]);
+
+/** Keeps what the processor said of a refund: what was sent back is posted as its file will tell it. */
+export const noteRefund = defineCommand({
+  name: "noteRefund",
+  schema: z.object({ key: z.string(), answer }),
+  run(ctx, { key, answer: said }): Result<Pick<RefundRow, "state" | "code">> {
+    const refund = refundByKey(ctx.db, key);
+    if (!refund) return fail("pay.unknown");
+    if (refund.state !== "asked") return ok({ state: refund.state, code: refund.code });
+    const code = said.state === "refused" ? said.code : null;
+    setRefund(ctx.db, refund.id, { state: said.state, code, decidedBy: refund.decidedBy });
+    if (said.state === "sent") post(ctx, refund, said.refundId);
+    else tell(ctx, refund, `was refused by the processor (${said.code})`);
+    return ok({ state: said.state, code });
+  },
+});
+
+/** Posts it under the processor's own id; where its file was quicker, it stands already. */
+function post(ctx: CommandContext, refund: RefundRow, externalId: string): void {
+  const { processorAccountId, currency, chargeId, receiptId } = refund;
+  const account = processorAccounts(ctx.db).find(({ id }) => id === processorAccountId);
+  if (!account) throw new Error("a refund goes by an account of the book");
+  if (processorItemByExternalId(ctx.db, processorAccountId, "refund", externalId)) return;
+  const item = {
+    processorAccountId,
+    externalId,
+    kind: "refund" as const,
+    occurredOn: ctx.today,
+    settledOn: ctx.today,
+    currency,
+    amount: negate(refund.amount),
+    payoutId: null,
+    relatedId: chargeId,
+    origin: "file" as const,
+    reason: null,
+    settledState: null,
+    returnCode: null,
+    answerBy: null,
+    answeredOn: null,
+    brand: null,
+    abroad: 0 as const,
+    fileId: null,
+    lineNo: null,
+    receiptId,
+  };
+  const id = insertProcessorItem(ctx.db, item);
+  const actId = tell(ctx, refund, `sent back as ${externalId}`);
+  postActivity(ctx, account, { item: { ...item, id }, kind: "refund" }, actId);
+}
+
+function tell(ctx: CommandContext, refund: RefundRow, words: string): number {
+  const receipt = receiptById(ctx.db, refund.receiptId);
+  return ctx.act(
+    "paying",
+    { kind: "receipt", id: refund.receiptId, customerId: receipt?.customerId ?? null },
+    `${ctx.sum(refund.amount, refund.currency)} ${words}`,
+  );
+}
