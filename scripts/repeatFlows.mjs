@@ -18,8 +18,9 @@ for (let run = 1; run <= Number(times); run += 1) {
     { encoding: "utf8", maxBuffer: 1 << 28 },
   );
   const failed = failures(JSON.parse(stdout.slice(stdout.indexOf("{"))).suites);
-  for (const title of failed) fell.set(title, (fell.get(title) ?? 0) + 1);
-  console.log(`run ${run} of ${times}: ${failed.length === 0 ? "all passed" : failed.join("; ")}`);
+  for (const { title } of failed) fell.set(title, (fell.get(title) ?? 0) + 1);
+  console.log(`run ${run} of ${times}: ${failed.length === 0 ? "all passed" : "fell:"}`);
+  for (const { title, why } of failed) console.log(`  ${title}\n    ${why}`);
 }
 for (const load of busy) load.kill();
 for (const [title, count] of fell) console.log(`${count} of ${times}: ${title}`);
@@ -27,7 +28,15 @@ process.exit(fell.size === 0 ? 0 : 1);
 
 function failures(suites = []) {
   return suites.flatMap(({ suites: inner, specs = [] }) => [
-    ...specs.filter(({ ok }) => !ok).map(({ file, title }) => `${file}: ${title}`),
+    ...specs.filter(({ ok }) => !ok).map(fallen),
     ...failures(inner),
   ]);
+}
+
+/** A flow that fell, and the first lines of why. */
+function fallen({ file, title, tests }) {
+  const results = tests.flatMap((test) => test.results);
+  const message = results.map(({ error }) => error?.message ?? "").find((text) => text !== "");
+  const lines = (message ?? "no reason was given").split("\n").filter((line) => line.trim() !== "");
+  return { title: `${file}: ${title}`, why: lines.slice(0, 6).join("\n    ") };
 }
