@@ -17,7 +17,7 @@ export function proxy(request: NextRequest): NextResponse {
   const nonce = crypto.randomUUID().replaceAll("-", "");
   const policy = policyWith(
     nonce,
-    /^\/pay\//.test(request.nextUrl.pathname) ? processorAddress() : "",
+    TAKES_NUMBERS.test(request.nextUrl.pathname) ? processorAddress() : "",
   );
   const headers = new Headers(request.headers);
   headers.set("x-nonce", nonce);
@@ -34,6 +34,9 @@ export function proxy(request: NextRequest): NextResponse {
   }
   return response;
 }
+
+/** Pages on which a card or account is typed: a customer's own, and the one on which a clerk takes a payment. */
+const TAKES_NUMBERS = /^\/pay\/|^\/b\/[^/]+\/customers\/\d+\/pay$/;
 
 /** By the customers' door nothing is reached but customers' pages. */
 const elsewhereThan = (forCustomers: boolean): "request.host" | null =>

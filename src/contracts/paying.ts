@@ -50,6 +50,8 @@ export type PayFacts = {
   processor: string;
   /** When a debit that is made today counts as paid. */
   debitSettlesOn: Day;
+  /** A clerk takes it at the customer's word, and keeps that word; nothing is agreed to or taken off. */
+  byClerk: boolean;
 };
 
 const token = z.string().regex(/^[a-z]{2,10}_[A-Za-z0-9]{8,64}$/);
@@ -67,6 +69,8 @@ export const payInput = z.object({
   keep: z.boolean(),
   /** Whether the words of automatic payment were agreed to. */
   agree: z.boolean(),
+  /** Who said that it may be taken, and how, where a clerk takes it. */
+  word: z.string().trim().max(200).default(""),
 });
 
 /** What became of it: paid, on its way, or declined and why. */

@@ -73,6 +73,26 @@ test("a bill is paid on a phone: a wrong digit, a card that is declined, another
   await proofsHold(page);
 });
 
+test("the run of agreed payments: looked through, and taken by a second press", async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${DEMO}/paying`);
+  await alive(page);
+  const head = page.getByRole("heading", { level: 1 });
+  await expect(head).toContainText(/in 1 payment/);
+  await expect(page.getByText("ending in 1111").first()).toBeVisible();
+  await page.keyboard.press("t");
+  await expect(page.getByText("One is charged now")).toBeVisible();
+  await page.keyboard.press("t");
+  await expect(page.getByRole("status").last()).toContainText("1 paid");
+  await expect(head).toContainText(/in 0 payments/);
+  await expect(page.getByRole("table", { name: "Taken in the last two weeks" })).toContainText(
+    "✓ paid from Visa ending in 1111",
+  );
+  await proofsHold(page);
+});
+
 test("what was paid twice goes back the way it came", async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(`${DEMO}/invoices?state=paid&q=${paidByLink}`);
@@ -102,22 +122,25 @@ test("what was paid twice goes back the way it came", async ({ page }) => {
   await proofsHold(page);
 });
 
-test("the run of agreed payments: looked through, and taken by a second press", async ({
-  page,
-}) => {
+test("a payment is taken on the telephone, by card, at the customer's word", async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
-  await page.goto(`${DEMO}/paying`);
+  await page.goto(`${DEMO}/customers?q=Saltgrass%20Ceramics`);
+  await page.getByRole("link", { name: "Saltgrass Ceramics Guild" }).first().click();
+  await page.getByRole("link", { name: "Take a payment" }).click();
+  await expect(page.getByText("A payment to Kestrel Row")).toBeVisible();
   await alive(page);
-  const head = page.getByRole("heading", { level: 1 });
-  await expect(head).toContainText(/in 1 payment/);
-  await expect(page.getByText("ending in 1111").first()).toBeVisible();
-  await page.keyboard.press("t");
-  await expect(page.getByText("One is charged now")).toBeVisible();
-  await page.keyboard.press("t");
-  await expect(page.getByRole("status").last()).toContainText("1 paid");
-  await expect(head).toContainText(/in 0 payments/);
-  await expect(page.getByRole("table", { name: "Taken in the last two weeks" })).toContainText(
-    "✓ paid from Visa ending in 1111",
-  );
+  const boxes = page.getByRole("checkbox");
+  for (let at = 1; at < (await boxes.count()); at += 1) await boxes.nth(at).uncheck();
+  await page.getByRole("radio", { name: /^Card/ }).check();
+  await page.getByRole("button", { name: "Go on" }).click();
+  await page.getByLabel("Card number").fill(GOOD);
+  await page.getByLabel("Month and year").fill("04/29");
+  await page.getByLabel("Code on the card").fill("123");
+  await page.keyboard.press("Enter");
+  await page.getByRole("button", { name: /^Take / }).click();
+  await expect(page.getByRole("alert").first()).toContainText("Say who allowed it");
+  await page.getByLabel("Who allowed it, and how").fill("Ana Reyes, on the telephone");
+  await page.getByRole("button", { name: /^Take / }).click();
+  await expect(page.getByRole("status").filter({ hasText: "Paid" })).toBeVisible();
   await proofsHold(page);
 });

@@ -53,7 +53,10 @@ export type Processor = {
   /** What became of a charge whose answer was lost; null where it never arrived. */
   readonly chargeByKey: (key: string) => ChargeAnswer | null;
   readonly method: (token: string) => KeptMethod | null;
-  /** Sends money back; its id with the processor. Errors: refund.charge (it has none such), refund.left (so much is not left of it). */
+  /**
+   * Sends money back; gives its id with the processor. Errors: refund.charge (it has none such),
+   * refund.left (so much is not left of it).
+   */
   readonly refund: (ask: RefundAsk) => Result<{ refundId: string }>;
   /** What of a charge can still be sent back; null for one that it does not have. */
   readonly leftOf: (chargeId: string) => Minor | null;

@@ -67,7 +67,8 @@ const ask = (methodId: number, key: string = randomUUID(), amount = 10_000) => (
   by: "link" as const,
   parts: [{ itemId: invoice.id, amount: minor(amount) }],
 });
-const pay = (asked: ReturnType<typeof ask>, by: Processor = processor) =>
+type Asking = Omit<ReturnType<typeof ask>, "by"> & { by: "link" | "clerk"; word?: string };
+const pay = (asked: Asking, by: Processor = processor) =>
   payNow({ processor: by, run, on: ON, ask: asked });
 
 /** The processor's file of a day, as a clerk would take it in. */
@@ -135,6 +136,21 @@ describe("a payment that a customer makes", () => {
     book.must("changeSettings", { clock: settles });
     takeFile("ach", settles);
     expect(receiptsInState(book.db, "to_match")).toHaveLength(1);
+    expect(book.broken()).toEqual([]);
+  });
+});
+
+describe("a payment that a clerk takes", () => {
+  it("needs the customer's word, which is kept, and is given to its invoices at once", async () => {
+    const methodId = method();
+    const by = { ...ask(methodId), by: "clerk" as const };
+    expect(await pay(by)).toMatchObject({ ok: false, error: { code: "pay.word" } });
+    expect(balance()).toBe(10_000);
+    const word = "Ana Reyes, on the telephone";
+    expect(await pay({ ...by, word })).toMatchObject({ value: { state: "paid" } });
+    expect(balance()).toBe(0);
+    const acts = book.db.all<{ text: string }>("SELECT text FROM act WHERE kind = 'paying'");
+    expect(acts.map(({ text }) => text)).toContain(`100.00 may be taken: ${word}`);
     expect(book.broken()).toEqual([]);
   });
 });

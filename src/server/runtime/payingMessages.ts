@@ -24,6 +24,7 @@ export const PAYING_MESSAGES: Record<string, string> = {
   "refund.charge": "The processor does not have this charge.",
   "refund.left": "So much is not left of this charge at the processor, or its holder disputes it.",
   "refund.decided": "This was decided meanwhile.",
+  "pay.word": "Say who allowed it, and how: it is kept with the payment.",
   "pay.unread": "This could not be read. Load the page again.",
   "pay.unknown": "There is no such payment.",
   "pay.link_gone": "This link leads nowhere any more.",

@@ -61,6 +61,8 @@ export function CustomerPage(props: Props): ReactNode {
           <NextLink href={`/b/${book}/invoices/new?customer=${customer.id}`}>
             Write an invoice
           </NextLink>
+          {/* Loaded whole: only that page may reach the processor's own address. */}
+          <a href={`/b/${book}/customers/${customer.id}/pay`}>Take a payment</a>
           <NextLink href={`/b/${book}/customers/${customer.id}/statement`}>Statement</NextLink>
           <a href={`${props.account}?look`} target="_blank" rel="noreferrer">
             What they see

@@ -68,9 +68,7 @@ export function ChooseStep(props: StepProps): ReactNode {
         </p>
       ) : null}
       {canPay ? <Ways {...props} /> : null}
-      <small>
-        {words.questions} <a href={`mailto:${facts.questions}`}>{facts.questions}</a>
-      </small>
+      <Questions {...props} />
       {canPay ? (
         <PayFoot>
           <noscript>
@@ -84,6 +82,15 @@ export function ChooseStep(props: StepProps): ReactNode {
       ) : null}
       {items.length > 0 && !canPay ? <p data-tone="soft">{words.notHere}</p> : null}
     </>
+  );
+}
+
+function Questions({ facts: { byClerk, questions }, words }: StepProps): ReactNode {
+  if (byClerk) return null;
+  return (
+    <small>
+      {words.questions} <a href={`mailto:${questions}`}>{questions}</a>
+    </small>
   );
 }
 

@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { consentWords } from "@/core/paying";
 
 import { Total } from "../kit/Amount";
-import { PayButton, PayFactList, PayFoot, PaySum, PayTitle, PayWord } from "../kit/pay";
+import { PayButton, PayFactList, PayField, PayFoot, PaySum, PayTitle, PayWord } from "../kit/pay";
 import { say } from "./say";
 import type { StepProps } from "./stepProps";
 
@@ -34,6 +34,16 @@ export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNo
         </p>
       ) : null}
       <p data-words>{say(words.pressing, { business: facts.business })}</p>
+      {facts.byClerk ? (
+        <PayField
+          label="Who allowed it, and how"
+          name="word"
+          autoFocus
+          placeholder="Ana Reyes, on the telephone"
+          value={paying.word}
+          onChange={(event) => paying.setWord(event.target.value)}
+        />
+      ) : null}
       {problem ? (
         <p role="alert" data-tone="off">
           {problem.words}

@@ -41,7 +41,10 @@ export function PayPage({
   };
   const Step = { choose: ChooseStep, type: TypeStep, look: LookStep, done: Done }[paying.step];
   return (
-    <PaySheet lang={facts.language}>
+    <PaySheet
+      lang={facts.language}
+      {...(facts.byClerk ? { as: "section", minHeight: "620px" } : {})}
+    >
       <Step {...step} />
     </PaySheet>
   );

@@ -43,12 +43,14 @@ export function TypeStep(props: StepProps): ReactNode {
         />
         <span>{words.keep}</span>
       </PayTick>
-      <PayTick>
-        <PayBox checked={paying.agree} onChange={() => paying.setAgree(!paying.agree)} />
-        <span>
-          {words.agree} <small>{words.agreeNote}</small>
-        </span>
-      </PayTick>
+      {props.facts.byClerk ? null : (
+        <PayTick>
+          <PayBox checked={paying.agree} onChange={() => paying.setAgree(!paying.agree)} />
+          <span>
+            {words.agree} <small>{words.agreeNote}</small>
+          </span>
+        </PayTick>
+      )}
       {paying.problem && paying.problem.field === "" ? (
         <p role="alert" data-tone="off">
           {paying.problem.words}

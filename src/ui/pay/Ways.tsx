@@ -32,7 +32,7 @@ export function Ways({ facts, paying, words, day }: StepProps): ReactNode {
               onChange={() => setChosen({ onFile: method })}
             />
           </WayCard>
-          {facts.agreed?.methodId === method.id ? null : (
+          {facts.byClerk || facts.agreed?.methodId === method.id ? null : (
             <PayWord onClick={() => void paying.end(method.id)}>
               {words.remove} {method.lastFour}
             </PayWord>

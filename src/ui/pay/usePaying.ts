@@ -59,6 +59,7 @@ function useChoice(facts: PayFacts) {
   const [chosen, setChosen] = useState<Chosen>(() => usualWay(facts));
   const [keep, setKeep] = useState(false);
   const [agree, setAgree] = useState(false);
+  const [word, setWord] = useState("");
   const parts = payable
     .filter(({ id }) => !out.has(id))
     .map(({ id, number, balance, beingPaid }) => ({
@@ -72,7 +73,10 @@ function useChoice(facts: PayFacts) {
     setOut(next);
   };
   const sum = sumOf(parts, ({ amount }) => amount);
-  return { payable, out, toggle, parts, sum, chosen, setChosen, keep, setKeep, agree, setAgree };
+  return {
+    ...{ payable, out, toggle, parts, sum, chosen, setChosen },
+    ...{ keep, setKeep, agree, setAgree, word, setWord },
+  };
 }
 
 type OnStep = {
@@ -114,13 +118,16 @@ function useTyping({ facts, words, setStep, setProblem, setBusy }: OnStep, chose
   return { typed, setTyped, taken, setTaken, take };
 }
 
-type Put = Pick<ReturnType<typeof useChoice>, "parts" | "sum" | "chosen" | "keep" | "agree"> & {
+type Put = Pick<
+  ReturnType<typeof useChoice>,
+  "parts" | "sum" | "chosen" | "keep" | "agree" | "word"
+> & {
   taken: Taken | null;
 };
 type Outcome = Extract<PayOutcome, { state: string }>;
 
 /** The key is kept until an answer is here: whoever presses again, or loads the page, pays once. */
-function useMaking(on: OnStep, { parts, sum, chosen, keep, agree, taken }: Put) {
+function useMaking(on: OnStep, { parts, sum, chosen, keep, agree, word, taken }: Put) {
   const { base, words, setStep, setProblem, busy, setBusy } = on;
   const [outcome, setOutcome] = useState<Outcome | null>(null);
   const pay = async (): Promise<void> => {
@@ -134,6 +141,7 @@ function useMaking(on: OnStep, { parts, sum, chosen, keep, agree, taken }: Put) 
       token: "onFile" in chosen ? null : (taken?.token ?? null),
       keep,
       agree,
+      word,
     });
     setBusy(false);
     if (!answer) return setProblem({ field: "", words: words.cut });

@@ -8,7 +8,10 @@ import { readSettings } from "@/db/settings";
 import { refundsIn } from "@/db/refunds";
 import { writeOffsIn } from "@/db/writeOffs";
 
-/** Everything that waits for a second person: documents over the limit, short receipts, debts given up, money to go back. */
+/**
+ * Everything that waits for a second person: documents over the limit, short receipts, debts given
+ * up, money to go back.
+ */
 export function waitingForSecond(db: Db): Waiting[] {
   return [...documents(db), ...receipts(db), ...writeOffs(db), ...refunds(db)];
 }

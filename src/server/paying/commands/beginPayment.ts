@@ -19,6 +19,8 @@ const schema = z.object({
   customerId: z.number().int(),
   methodId: z.number().int(),
   by: z.enum(["link", "agreed", "clerk"]),
+  /** Who said that it may be taken, and how, where a clerk takes it. */
+  word: z.string().trim().max(200).default(""),
   parts: z
     .array(z.object({ itemId: z.number().int(), amount }))
     .min(1)
@@ -66,8 +68,9 @@ function keep(
   // What could not be posted is not asked for.
   const stale = ctx.staleRate(currency, ctx.today);
   if (stale) return { ok: false, error: stale };
-  const consent = input.by === "agreed" ? consentOf(ctx.db, input.customerId) : undefined;
-  if (input.by === "agreed" && consent?.methodId !== method.id) return fail("consent.none");
+  const allowed = allowedBy(ctx, input, method);
+  if (!allowed.ok) return allowed;
+  const amount = sumOf(input.parts, (part) => part.amount);
   insertPayment(
     ctx.db,
     {
@@ -76,18 +79,39 @@ function keep(
       methodId: method.id,
       processorAccountId: account.id,
       currency,
-      amount: sumOf(input.parts, (part) => part.amount),
+      amount,
       by: input.by,
-      consentId: consent?.id ?? null,
+      consentId: allowed.value,
       askedOn: ctx.today,
       askedAt: ctx.at,
     },
     input.parts,
   );
+  if (input.by === "clerk") keepWord(ctx, input, ctx.sum(amount, currency));
   const payment = paymentByKey(ctx.db, input.key);
   if (!payment) throw new Error("a payment that was written is there");
   return ok(begun(ctx, input, { payment, method, items }));
 }
+
+/** The consent by which it is taken; null where the customer pays itself, or gave a clerk its word. */
+function allowedBy(
+  { db }: CommandContext,
+  { by, customerId, word }: Asked,
+  { id }: PayMethodRow,
+): Result<number | null> {
+  if (by === "clerk") return word.length < 3 ? fail("pay.word") : ok(null);
+  if (by === "link") return ok(null);
+  const consent = consentOf(db, customerId);
+  return consent?.methodId === id ? ok(consent.id) : fail("consent.none");
+}
+
+/** What the customer said is kept as its consent, where nothing is ever taken out again. */
+const keepWord = (ctx: CommandContext, { customerId, word }: Asked, sum: string): number =>
+  ctx.act(
+    "paying",
+    { kind: "customer", id: customerId, customerId },
+    `${sum} may be taken: ${word}`,
+  );
 
 const isSame = (before: PaymentRow, { customerId, methodId, parts }: Asked): boolean =>
   before.customerId === customerId &&

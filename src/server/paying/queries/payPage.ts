@@ -45,7 +45,6 @@ export const isOnFile = (db: Db, customerId: number, methodId: number): boolean 
 
 type PayPageAsked = {
   book: string;
-  token: string;
   today: Day;
   /** In which currency it is paid; null: the book's, or the one that is open. */
   wanted?: string | null;
@@ -68,11 +67,25 @@ function creditIn(db: Db, customerId: number, currency: Currency): Minor {
 /** The pay page behind a link; null where it leads nowhere. */
 export function payPageOf(
   db: Db,
-  { book, token, today, wanted = null }: PayPageAsked,
+  { token, ...asked }: PayPageAsked & { token: string },
 ): PayFacts | null {
   const link = payLinkOf(db, token);
-  const customer = link && customerById(db, link.customerId);
-  if (!link || !customer) return null;
+  return link && factsFor(db, link, asked);
+}
+
+/** The same as a clerk takes a payment at a customer's word: nothing is agreed to on it. */
+export function clerkPayPageOf(db: Db, customerId: number, asked: PayPageAsked): PayFacts | null {
+  const facts = factsFor(db, { customerId, itemIds: [] }, asked);
+  return facts && { ...facts, language: "en", agreed: null, byClerk: true };
+}
+
+function factsFor(
+  db: Db,
+  link: PayLink,
+  { book, today, wanted = null }: PayPageAsked,
+): PayFacts | null {
+  const customer = customerById(db, link.customerId);
+  if (!customer) return null;
   const settings = readSettings(db);
   const open = openOf(db, link);
   const currencies = [...new Set(open.map((item) => item.currency))];
@@ -119,6 +132,7 @@ export function payPageOf(
     ways: WAYS_TO_PAY.filter((way) => accountForWay(db, way, currency) !== undefined),
     processor: processorAddress() === "" ? "" : `${processorAddress()}/${book}`,
     debitSettlesOn: addBankingDays(today, DEBIT_DAYS),
+    byClerk: false,
   };
 }
 

@@ -1,16 +1,11 @@
-import { randomUUID } from "node:crypto";
-
 import { payInput } from "@/contracts/paying";
 import { minor } from "@/core/money";
-import type { Processor } from "@/core/paying";
-import { fail, ok, type Result } from "@/core/result";
+import { fail } from "@/core/result";
 import { processorBehind } from "@/practice";
 import { payNow } from "@/server/paying/payNow";
-import { isOnFile } from "@/server/paying/queries/payPage";
 
-import { bodyOf, GONE, linkedBy, type OpenLink, refused, UNREAD, whenceOf } from "../../pay";
-
-type Asked = ReturnType<typeof payInput.parse>;
+import { bodyOf, GONE, linkedBy, refused, UNREAD, whenceOf } from "../../pay";
+import { methodOf } from "../../methodOf";
 
 /** A customer pays: by a way on file, or by a card or account that the processor has taken. */
 export async function POST(
@@ -57,22 +52,4 @@ export async function POST(
     if (!agreed.ok) return refused(agreed.error);
   }
   return Response.json(paid.value);
-}
-
-/** The way that is on file, or the one that the processor has just taken: its words come from there alone. */
-async function methodOf(
-  { customerId, run, context }: OpenLink,
-  processor: Processor,
-  { methodId, token, keep, agree }: Asked,
-): Promise<Result<number>> {
-  if (methodId !== null)
-    return isOnFile(context.db, customerId, methodId) ? ok(methodId) : fail("method.gone");
-  const taken = token === null ? null : processor.method(token);
-  if (!taken) return fail("method.gone");
-  const kept = await run(
-    "keepMethod",
-    { customerId, ...taken, onFile: keep || agree },
-    randomUUID(),
-  );
-  return kept.ok ? ok(kept.value.id) : kept;
 }
