@@ -1,10 +1,9 @@
-// Changes the core at random, one change at a time, and counts how many its own tests notice.
-// Each folder is judged by the tests that stand in it alone. What went unnoticed is written, change by
-// change, to test-results/mutants/FOLDER.txt.
+// Changes the core at random, one change at a time (the changes are Stryker's), and counts how many its
+// own tests notice. Each folder is judged by the tests that stand in it alone. What went unnoticed is
+// written, change by change, to test-results/mutants/FOLDER.txt.
 import { mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-
-import { Stryker } from "@stryker-mutator/core";
+import { Worker } from "node:worker_threads";
 
 import { root } from "./steps.mjs";
 
@@ -21,46 +20,53 @@ const FOLDERS = [
 ];
 const LEAST_IN_EACH = 85;
 const LEAST_OVER_ALL = 90;
-const NOTICED = ["Killed", "Timeout"];
-const COUNTED = [...NOTICED, "Survived", "NoCoverage"];
 const OUT = join(root, "test-results/mutants");
+/** A change whose tests say nothing for so long goes round for ever: that is noticed too. */
+const SILENT_MS = 8000;
+const LOOK_EVERY_MS = 500;
 
-const options = (folder) => ({
-  testRunner: "jest",
-  plugins: ["@stryker-mutator/jest-runner"],
-  coverageAnalysis: "perTest",
-  concurrency: Number(process.env.MUTANTS_AT_ONCE ?? "1"),
-  mutate: [`src/core/${folder}/**/*.ts`, "!src/core/**/*.test.ts", "!src/core/**/*.generated.ts"],
-  jest: {
-    configFile: "jest.config.mjs",
-    config: {
-      testMatch: [`<rootDir>/src/core/${folder}/**/*.test.ts`],
-      setupFiles: ["<rootDir>/tests/support/fewerRuns.mjs"],
-    },
-    enableFindRelatedTests: false,
-  },
-  ignorePatterns: ["**", "!src/core/**", "!tests/support/**", "!jest.config.mjs", "!package.json"],
-  tempDirName: join(OUT, "sandbox"),
-  disableTypeChecks: false,
-  timeoutMS: 10_000,
-  dryRunTimeoutMinutes: 20,
-  reporters: [],
-  fileLogLevel: "off",
-  logLevel: "error",
-});
-
-/** A change that went unnoticed, as a line: where, what stood there by its kind, what stood there instead. */
-const inWords = ({ fileName, location, mutatorName, replacement, status }) =>
-  `${fileName}:${location.start.line}:${location.start.column} ${status} ${mutatorName} -> ` +
-  `${(replacement ?? "").replaceAll(/\s+/gu, " ").slice(0, 160)}`;
+/** Tries the changes of a folder from one on, in a thread that may be ended; gives where it hung, or null. */
+function tryFrom(folder, from, heard) {
+  const at = new Int32Array(new SharedArrayBuffer(4));
+  const worker = new Worker(new URL("./mutants/tryAll.mjs", import.meta.url), {
+    workerData: { folder, from, at },
+  });
+  return new Promise((resolve, reject) => {
+    let seen = 0;
+    let since = Date.now();
+    const end = (where) => {
+      clearInterval(timer);
+      void worker.terminate().then(() => resolve(where));
+    };
+    const timer = setInterval(() => {
+      const now = Atomics.load(at, 0);
+      if (now !== seen) [seen, since] = [now, Date.now()];
+      else if (now > 0 && Date.now() - since > SILENT_MS) end(now);
+    }, LOOK_EVERY_MS);
+    worker.on("message", (said) => (said.done ? end(null) : heard(said)));
+    worker.on("error", (error) => {
+      clearInterval(timer);
+      reject(error);
+    });
+  });
+}
 
 async function judge(folder) {
-  const results = await new Stryker(options(folder)).runMutationTest();
-  const counted = results.filter(({ status }) => COUNTED.includes(status));
-  const noticed = counted.filter(({ status }) => NOTICED.includes(status)).length;
-  const missed = counted.filter(({ status }) => !NOTICED.includes(status)).map(inWords);
+  const missed = [];
+  let [all, noticed, from] = [0, 0, 0];
+  const heard = ({ is, words }) => {
+    all += 1;
+    if (is) noticed += 1;
+    else missed.push(words);
+  };
+  for (;;) {
+    const hung = await tryFrom(folder, from, heard);
+    if (hung === null) break;
+    heard({ is: true });
+    from = hung;
+  }
   writeFileSync(join(OUT, `${folder.replaceAll("/", "-")}.txt`), `${missed.sort().join("\n")}\n`);
-  return { folder, all: counted.length, noticed };
+  return { folder, all, noticed };
 }
 
 const percent = ({ noticed, all }) => (100 * noticed) / all;
