@@ -41,13 +41,13 @@ export function invoice({ values, files }: Args): Outcome {
     );
     messages.push(
       ...[...orders.value.refused, ...done.value.refused].map((refusal) =>
-        refused(files[at] ?? "", refusal),
+        orderRefused(files[at] ?? "", refusal),
       ),
     );
   }
   return {
     code: messages.length > 0 ? EXIT.wrong : EXIT.done,
-    text: told.map(line).join("\n"),
+    text: told.map(orderLine).join("\n"),
     data: told,
     messages,
   };
@@ -76,8 +76,10 @@ function stopped(path: string, error: Extract<Result<never>, { ok: false }>["err
   };
 }
 
-const refused = (path: string, { document, row, field, error }: OrderRefusal): string =>
+/** An order that was refused: where, and why. */
+export const orderRefused = (path: string, { document, row, field, error }: OrderRefusal): string =>
   `${path}: ${document === "" ? "" : `${document}, `}row ${row}, ${field}: ${inWords(error)}`;
 
-const line = ({ document, number, state, due_on, total }: ToldDocument): string =>
+/** A document that an order became. */
+export const orderLine = ({ document, number, state, due_on, total }: ToldDocument): string =>
   `${document}: ${number ?? "no number yet"}, ${STAGE_WORDS[state as keyof typeof STAGE_WORDS]}, due ${due_on}, ${total}`;

@@ -10,6 +10,7 @@ import { inWords } from "@/server/runtime/messages";
 import { asData, words } from "./import";
 import { type Imported, importOne } from "./importOne";
 import type { Args } from "./outcome";
+import { ordersIn, takeUpOrders } from "./takeUpOrders";
 
 /** What became of a file that came by itself: taken in, waiting for a look, or not to be read. */
 export type TakenUp = {
@@ -25,13 +26,15 @@ const MOST_TRIES = 60;
 
 /**
  * Takes in what is known by its format or by a kept mapping, leaves nothing
- * open and has no line refused. Of all else nothing is taken in: what can be
+ * open and has no line refused; orders become drafts. Of all else nothing is taken in: what can be
  * read waits under Arrivals.
  */
 export async function takeUp(coming: Coming): Promise<TakenUp> {
   const opened = await opening(coming.book);
   if (!opened.ok) return refused(coming, opened.error);
+  const orders = ordersIn(coming.path);
   try {
+    if (orders.ok) return takeUpOrders(opened.value, coming, orders.value);
     const looked = await importing(opened.value, coming, true);
     if (!looked.ok) return refused(coming, looked.error);
     const { questions, refused: wrong, knownBy } = looked.value;

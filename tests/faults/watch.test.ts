@@ -114,6 +114,27 @@ describe("a folder that is watched", () => {
     writeFileSync(join(folder, "after.csv"), CUSTOMERS);
     expect(await reportOf("done", "after.csv")).toMatchObject({ known: 2 });
   });
+  it("orders become drafts, all of a file or none, and once", async () => {
+    const head = "document,customer_id,issued_on,terms,description,quantity,rate\n";
+    const good = `${head}A1,C1,2026-11-20,n/30,Clay,2,10.50\nA2,C2,2026-11-20,n/30,Glaze,1,7\n`;
+    writeFileSync(join(folder, "orders.csv"), good);
+    expect(await reportOf("done", "orders.csv")).toMatchObject({
+      state: "taken",
+      kind: "orders",
+      documents: [
+        { document: "A1", state: "draft", total: "21.00" },
+        { document: "A2", state: "draft", total: "7.00" },
+      ],
+    });
+    const half = `${head}A3,C1,2026-11-20,n/30,Clay,1,1\nA4,nobody,2026-11-20,n/30,Clay,1,1\n`;
+    writeFileSync(join(folder, "half.csv"), half);
+    expect(await reportOf("asked", "half.csv")).toMatchObject({
+      state: "refused",
+      messages: [expect.stringContaining("A4, row 3")],
+    });
+    writeFileSync(join(folder, "again.csv"), good);
+    expect(await reportOf("done", "again.csv")).toMatchObject({ state: "taken" });
+  });
   it("a card number does not stay in the folder either", async () => {
     const text = "Date,Description,Amount\n02/11/2026,CARD 4111 1111 1111 1111 LEE,300.00\n";
     writeFileSync(join(folder, "cards.csv"), text);
@@ -133,7 +154,8 @@ describe("a folder that is watched", () => {
     expect([
       opened.value.get("SELECT count(*) AS n FROM bank_line"),
       opened.value.get("SELECT count(*) AS n FROM customer"),
-    ]).toEqual([{ n: 1 }, { n: 2 }]);
+      opened.value.get("SELECT count(*) AS n FROM document"),
+    ]).toEqual([{ n: 1 }, { n: 2 }, { n: 2 }]);
     opened.value.close();
     expect(readdirSync(folder).sort()).toEqual(["asked", "done"]);
   });
