@@ -15,7 +15,9 @@ export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNo
     <>
       <header>
         <p>{words.look}</p>
-        <PayTitle>{say(words.lookTitle, { business: facts.business })}</PayTitle>
+        <PayTitle>
+          {say(words.lookTitle, { business: facts.business, customer: facts.customer })}
+        </PayTitle>
       </header>
       <PaySum data-alone>
         <Total>{sum(paying.sum)}</Total>

@@ -8,7 +8,7 @@ export const CLERK: PayWords = {
   youPay: "They pay",
   how: "By what",
   keep: "Keep it on file, as the customer asks",
-  lookTitle: "Taken for {business}",
+  lookTitle: "Taken from {customer}",
   pressing: "It is taken once, at the customer\u2019s word.",
   pay: "Take {sum}",
   thanks: "It is in the books of {business}, with its invoices.",
