@@ -1,10 +1,11 @@
 import type { ImportReport } from "@/contracts/arrivals";
 import { FILE_KINDS, type FileKind } from "@/core/formats";
 import type { Failure } from "@/core/result";
+import { asData, type Imported } from "@/server/arrivals/reported";
 import { inWords } from "@/server/runtime/messages";
 import { openBookToWrite } from "@/server/runtime/books";
 
-import { type Imported, importOne } from "./importOne";
+import { importOne } from "./importOne";
 import { asked } from "./importQuestions";
 import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
 
@@ -79,11 +80,6 @@ const leftOutWords = ({ leftOut }: ImportReport): string[] =>
   [...new Set(leftOut.map(({ why }) => why))].map(
     (why) => `  ${leftOut.filter((entry) => entry.why === why).length} left out: ${why}`,
   );
-
-/** A report as JSON: what became of the file, without how it was found out. */
-export function asData({ sha256: _hash, knownBy: _how, ...report }: Imported): object {
-  return { ...report, left_out: report.leftOut.length };
-}
 
 /** A report as lines of text. */
 export function words(report: Imported): string[] {

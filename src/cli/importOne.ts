@@ -11,20 +11,16 @@ import { readSettings } from "@/db/settings";
 import { importFile } from "@/server/arrivals/commands/importFile";
 import { inspectFile } from "@/server/arrivals/imports/read";
 import { dropFile, keepFile } from "@/server/arrivals/keepFile";
+import {
+  accountQuestion,
+  kindByMapping,
+  type KnownMapping,
+  usualMapping,
+} from "@/server/arrivals/queries/knownMapping";
+import { type Imported, NOTHING_TAKEN } from "@/server/arrivals/reported";
 import { runCommand } from "@/server/runtime/command";
 
-import { accountQuestion, NOTHING_TAKEN } from "./importQuestions";
 import type { Args } from "./outcome";
-
-/** How the columns of a file are known: by a published format, a mapping that was kept, or a guess. */
-export type KnownBy = "format" | "mapping" | "guess";
-/** What became of a file, or what it leaves open. */
-export type Imported = ImportReport & {
-  file: string;
-  kind: FileKind;
-  sha256: string;
-  knownBy: KnownBy;
-};
 
 export type FileToImport = {
   book: string;
@@ -51,13 +47,9 @@ export async function importOne(db: Db, asked: FileToImport): Promise<Result<Imp
   const open = (question: FileQuestion): Result<Imported> =>
     ok({ ...NOTHING_TAKEN, lines, questions: [question], file: path, sha256, ...found });
   let found: Pick<Imported, "kind" | "knownBy"> = { kind: inspected.value.kind, knownBy: "guess" };
-  const whole = keptFor(db, inspected.value).filter(({ columns }) =>
-    inspected.value.headers.every((head) => Object.values(columns).includes(head)),
-  );
-  const [known, ...others] = new Set(whole.map((mapping) => mapping.kind));
   // What its columns leave open, a mapping says that was kept for all of them.
-  if (kindOpen && known !== undefined && others.length === 0)
-    return importOne(db, { ...asked, kind: known });
+  const known = kindOpen ? kindByMapping(db, inspected.value) : undefined;
+  if (known !== undefined) return importOne(db, { ...asked, kind: known });
   if (kindOpen) return open(kindOpen);
   const chosen = mappingFor(db, values.mapping, inspected.value, kind);
   if (!chosen.ok) return chosen;
@@ -104,27 +96,13 @@ function withAnswers(
   return { ...marked, answers };
 }
 
-/** The mappings that were kept for such a head. */
-const keptFor = (db: Db, { headers }: Pick<InspectedTable, "headers">): MappingSpec[] =>
-  mappings(db)
-    .map(({ spec }) => JSON.parse(spec) as MappingSpec)
-    .filter(({ columns }) => Object.values(columns).every((head) => headers.includes(head)));
-
 function mappingFor(
   db: Db,
   name: string | boolean | undefined,
   inspected: InspectedTable,
   kind: FileKind | undefined,
-): Result<{ mapping: MappingSpec; knownBy: KnownBy }> {
-  if (typeof name !== "string") {
-    // A mapping that was kept for such a head is taken up again.
-    const kept = keptFor(db, inspected).find((mapping) => mapping.kind === inspected.kind);
-    return ok(
-      kept
-        ? { mapping: { answers: {}, ...kept }, knownBy: "mapping" }
-        : { mapping: inspected.mapping, knownBy: inspected.agreed ? "format" : "guess" },
-    );
-  }
+): Result<KnownMapping> {
+  if (typeof name !== "string") return ok(usualMapping(db, inspected));
   const saved = mappings(db).find(
     (mapping) => mapping.name === name && (kind === undefined || mapping.kind === kind),
   );

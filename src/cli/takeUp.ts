@@ -1,23 +1,17 @@
-import { copyFileSync, mkdirSync } from "node:fs";
-import { basename, dirname, extname } from "node:path";
+import { basename } from "node:path";
 
 import type { Failure } from "@/core/result";
 import type { Db } from "@/db/connection";
+import { layUnderArrivals } from "@/server/arrivals/layUnderArrivals";
+import { asData, type Imported } from "@/server/arrivals/reported";
 import { openBookToWrite } from "@/server/runtime/books";
-import { arrivedFile, arrivedFiles, keptFile } from "@/server/runtime/folders";
 import { inWords } from "@/server/runtime/messages";
 
-import { asData, words } from "./import";
-import { type Imported, importOne } from "./importOne";
+import { words } from "./import";
+import { importOne } from "./importOne";
 import type { Args } from "./outcome";
 import { ordersIn, takeUpOrders } from "./takeUpOrders";
-
-/** What became of a file that came by itself: taken in, waiting for a look, or not to be read. */
-export type TakenUp = {
-  readonly outcome: "taken" | "waits" | "refused";
-  readonly text: readonly string[];
-  readonly data: object;
-};
+import type { TakenUp } from "./takenUp";
 
 type Coming = { readonly path: string; readonly book: string; readonly values: Args["values"] };
 
@@ -72,10 +66,7 @@ const told = (outcome: TakenUp["outcome"], report: Imported): TakenUp => ({
 
 /** It lies under Arrivals now, as it was kept: without what must not be. */
 function waiting({ book, path }: Coming, report: Imported): TakenUp {
-  const name = shortName(basename(path));
-  const waits = arrivedFile(book, freeName(name, new Set(arrivedFiles(book))));
-  mkdirSync(dirname(waits), { recursive: true });
-  copyFileSync(keptFile(book, report.sha256), waits);
+  layUnderArrivals(book, report.sha256, basename(path));
   return told("waits", report);
 }
 
@@ -86,24 +77,4 @@ function refused({ path }: Coming, error: Failure): TakenUp {
     text: [`${path}: ${message}`],
     data: { state: "refused", file: path, error: { code: error.code, message } },
   };
-}
-
-/** Letters of a name under Arrivals, with room for a number behind them. */
-const LONGEST_NAME = 180;
-
-/** The name with its middle left out where it is longer than a name under Arrivals may be. */
-function shortName(name: string): string {
-  if (name.length <= LONGEST_NAME) return name;
-  const end = extname(name).slice(0, 20);
-  return `${name.slice(0, LONGEST_NAME - end.length)}${end}`;
-}
-
-/** A name that is not there yet: `card.csv`, `card-2.csv`. */
-export function freeName(name: string, there: ReadonlySet<string>): string {
-  const end = extname(name);
-  const stem = name.slice(0, name.length - end.length);
-  for (let at = 1; ; at += 1) {
-    const tried = at === 1 ? name : `${stem}-${at}${end}`;
-    if (!there.has(tried)) return tried;
-  }
 }

@@ -10,7 +10,7 @@ import { runCommand } from "@/server/runtime/command";
 import { inWords } from "@/server/runtime/messages";
 
 import { orderLine, orderRefused } from "./invoice";
-import type { TakenUp } from "./takeUp";
+import type { TakenUp } from "./takenUp";
 
 type Orders = ReturnType<typeof readOrders>;
 

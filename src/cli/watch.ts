@@ -4,12 +4,13 @@ import { basename, join } from "node:path";
 import { watch as watchFolder } from "chokidar";
 
 import { failureOfFile } from "@/db/fileFailure";
+import { freeName } from "@/server/arrivals/layUnderArrivals";
 import { maskWhereItLies } from "@/server/arrivals/maskNumbers";
 import { openBookToWrite } from "@/server/runtime/books";
 import { inWords } from "@/server/runtime/messages";
 
 import { type Args, EXIT, failed, type Outcome, wrongCall } from "./outcome";
-import { freeName, takeUp } from "./takeUp";
+import { takeUp } from "./takeUp";
 
 /** Milliseconds for which a file must not have grown to count as whole. */
 const WHOLE_AFTER = 2000;

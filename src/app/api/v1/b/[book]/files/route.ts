@@ -1,19 +1,26 @@
+import { randomUUID } from "node:crypto";
 import { createReadStream } from "node:fs";
 
 import { FILE_KINDS, type FileKind } from "@/core/formats";
 import { fail } from "@/core/result";
 import { dropFile, keepFile, keptSize, MOST_MEGABYTES, tooLarge } from "@/server/arrivals/keepFile";
+import { takeByItself } from "@/server/arrivals/takeByItself";
+import { execute } from "@/server/runtime/threads/writer";
 import { type BookContext, bookContext } from "@/server/runtime/bookContext";
 import { arrivedFile, arrivedFiles } from "@/server/runtime/folders";
 import { readForeign } from "@/server/runtime/threads/limited";
 import { refusalOf } from "@/server/runtime/door/ownRequest";
 
 import { answer, type BookParams, noBook } from "../../../../../answers";
+import { personOf } from "../../../../../person";
 
 /**
  * Takes a file's bytes (the body), or one from the book's folder of arrivals
  * (?arrived=NAME), or one kept before (?kept=SHA256, to be read as another
- * kind), and says what it seems to be. Nothing is posted.
+ * kind), and says what it seems to be. Nothing is posted. A program that sends
+ * one (?take=1&name=NAME, with &kind and &account where they are known) has it
+ * taken in where all of it is proven, and gets the report of an import; else it
+ * waits under Arrivals.
  */
 export async function POST(request: Request, context: BookParams): Promise<Response> {
   const { book } = await context.params;
@@ -42,7 +49,34 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
     readForeign<"mask">({ what: "mask", path }),
   );
   if (!kept.ok) return answer(kept);
+  if (query.get("take") === "1") {
+    const account = query.get("account") ?? undefined;
+    return taken(found, { ...kept.value, name: query.get("name") ?? "file.csv" }, kind, account);
+  }
   return inspected(found, kept.value, arrived ?? query.get("name"), kind);
+}
+
+async function taken(
+  { book, db, currency }: BookContext,
+  file: { sha256: string; size: number; name: string },
+  kind: FileKind | undefined,
+  account: string | undefined,
+): Promise<Response> {
+  const { sha256 } = file;
+  const actor = await personOf(book);
+  const done = await takeByItself({
+    book,
+    db,
+    file,
+    kind,
+    account,
+    inspect: (as) => readForeign<"inspect">({ what: "inspect", book, sha256, kind: as, currency }),
+    run: (input, rehearse) =>
+      execute(book, "importFile", input, { actor, key: randomUUID(), rehearse }),
+  });
+  // A file that is refused is not kept.
+  if (!done.ok) dropFile(db, book, sha256);
+  return answer(done);
 }
 
 async function inspected(

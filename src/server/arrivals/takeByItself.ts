@@ -1,0 +1,67 @@
+import type { FileQuestion, ImportReport, InspectedTable } from "@/contracts/arrivals";
+import type { FileKind } from "@/core/formats";
+import { ok, type Result } from "@/core/result";
+import type { Db } from "@/db/connection";
+import type { InputOf } from "@/server/commands";
+
+import { inWords } from "../runtime/messages";
+import { layUnderArrivals } from "./layUnderArrivals";
+import { accountQuestion, kindByMapping, type KnownBy, usualMapping } from "./queries/knownMapping";
+import { asData, type Imported, NOTHING_TAKEN } from "./reported";
+
+type Import = InputOf<"importFile">;
+type Coming = {
+  readonly book: string;
+  readonly db: Db;
+  readonly file: { readonly sha256: string; readonly size: number; readonly name: string };
+  readonly kind: FileKind | undefined;
+  readonly account: string | undefined;
+  /** What the file seems to be, as one of a kind where that is said. */
+  readonly inspect: (kind: FileKind | undefined) => Promise<Result<InspectedTable>>;
+  readonly run: (input: Import, rehearse: boolean) => Promise<Result<ImportReport>>;
+};
+
+/**
+ * Takes in a file that another program sends, where its format or a kept mapping tells it, it leaves
+ * nothing open and has no line refused. Of all else nothing is taken in, and it waits under Arrivals.
+ * The report is that of an import by the command line, with `state` taken or waits.
+ */
+export async function takeByItself(coming: Coming): Promise<Result<object>> {
+  const { db, file, account } = coming;
+  const inspected = await understood(coming);
+  if (!inspected.ok) return inspected;
+  const { kind, kindOpen, lines } = inspected.value;
+  const { mapping, knownBy } = usualMapping(db, inspected.value);
+  const told = { file: file.name, sha256: file.sha256, kind, knownBy };
+  const asked: FileQuestion | null = kindOpen ?? accountQuestion(db, kind, account);
+  if (asked) return waits(coming, { ...NOTHING_TAKEN, ...told, lines, questions: [asked] });
+  const input = { ...file, account: account ?? null, mapping };
+  const looked = await coming.run({ ...input, asking: true }, true);
+  if (!looked.ok && looked.error.code !== "mapping.fields") return looked;
+  if (!looked.ok) {
+    // It can be read, and nobody has said yet what its columns are.
+    const columns = { key: "mapping", words: inWords(looked.error), choices: [] };
+    return waits(coming, { ...NOTHING_TAKEN, ...told, lines, questions: [columns] });
+  }
+  if (!isProven(looked.value, knownBy)) return waits(coming, { ...looked.value, ...told });
+  const done = await coming.run({ ...input, asking: false }, false);
+  return done.ok ? ok({ state: "taken", ...asData({ ...done.value, ...told }) }) : done;
+}
+
+/** What the file is; where its columns leave its kind open, as a mapping says that was kept for all of them. */
+async function understood({ db, kind, inspect }: Coming): Promise<Result<InspectedTable>> {
+  const first = await inspect(kind);
+  if (!first.ok || !first.value.kindOpen) return first;
+  const known = kindByMapping(db, first.value);
+  if (known === undefined) return first;
+  const again = await inspect(known);
+  return again.ok ? ok({ ...again.value, kindOpen: null }) : again;
+}
+
+const isProven = ({ questions, refused }: ImportReport, knownBy: KnownBy): boolean =>
+  questions.length === 0 && refused.length === 0 && knownBy !== "guess";
+
+function waits({ book, file }: Coming, report: Imported): Result<object> {
+  layUnderArrivals(book, file.sha256, file.name);
+  return ok({ state: "waits", ...asData(report) });
+}
