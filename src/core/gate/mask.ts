@@ -1,7 +1,10 @@
 import { maskedNumbers } from "./numbers";
 
-/** Words of the program itself, which are no text: hashes, links and keys. */
-const OWN_WORD = /^[0-9a-f-]{32,64}$/;
+/**
+ * Words of the program itself, which are no text: hashes, links, keys, and a processor's tokens
+ * (`card_` and 36 hexadecimal digits, of which a dozen in a row may look like a number).
+ */
+const OWN_WORD = /^(?:[a-z]{2,10}_)?[0-9a-f-]{32,64}$/;
 
 /** The field whose text is nobody's to read: it is neither altered nor hashed. */
 const SECRET = "secret";

@@ -8,6 +8,7 @@ import { minor } from "@/core/money";
 import type { Processor } from "@/core/paying";
 import { openItemByNumber } from "@/db/openItems";
 import { paymentByKey } from "@/db/payments";
+import { payMethodById } from "@/db/payMethods";
 import { PracticeStore } from "@/db/practice";
 import { receiptsInState } from "@/db/receipts";
 import { onTheirWay } from "@/db/started";
@@ -137,6 +138,22 @@ describe("a payment that a customer makes", () => {
     takeFile("ach", settles);
     expect(receiptsInState(book.db, "to_match")).toHaveLength(1);
     expect(book.broken()).toEqual([]);
+  });
+});
+
+describe("a processor's word for a card", () => {
+  const keep = (token: string) => {
+    const card = { way: "card" as const, name: "Visa", lastFour: "1111", expires: "2031-12" };
+    return book.do("keepMethod", { customerId: firstCustomer(book), token, ...card, onFile: true });
+  };
+  it("is kept as it is, though some of its digits look like a number", () => {
+    const token = "card_a4111111111111111bcdef0123456789abcde";
+    const kept = keep(token);
+    expect(kept.ok && payMethodById(book.db, kept.value.id)?.token).toBe(token);
+  });
+  it("is refused where it is one, and never kept altered", () => {
+    for (const token of ["card_4111111111111111", "card_x4111111111111111"])
+      expect(keep(token)).toMatchObject({ ok: false, error: { code: "method.token" } });
   });
 });
 

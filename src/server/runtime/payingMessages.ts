@@ -10,6 +10,8 @@ export const PAYING_MESSAGES: Record<string, string> = {
   "account.form": "An account number has 4 to 17 digits.",
   "account.again": "The two account numbers differ.",
   "method.gone": "This way to pay is not on file any more. Choose another.",
+  "method.token":
+    "The processor's word for it looks like a card number, and is not kept. Type it once more.",
   "method.agreed": "What is due is taken from it as agreed. End that first.",
   "consent.none": "Nothing is agreed to that could be ended or taken.",
   "pay.no_account": "The business takes no {currency} this way. Choose another way, or ask it.",

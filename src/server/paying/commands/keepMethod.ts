@@ -6,12 +6,14 @@ import { customerById } from "@/db/customers";
 import { insertPayMethod, payMethodByToken } from "@/db/payMethods";
 import { defineCommand } from "@/server/runtime/command";
 
+const TOKEN = /^[a-z]{2,10}_[A-Za-z0-9]{8,64}$/;
+
 /** Keeps what may be known of a card or bank account that the processor has taken, for its customer. */
 export const keepMethod = defineCommand({
   name: "keepMethod",
   schema: z.object({
     customerId: z.number().int(),
-    token: z.string().regex(/^[a-z]{2,10}_[A-Za-z0-9]{8,64}$/),
+    token: z.string().regex(TOKEN),
     way: z.enum(WAYS_TO_PAY),
     name: z.string().trim().min(1).max(60),
     lastFour: z.string().regex(/^\d{4}$/),
@@ -25,6 +27,8 @@ export const keepMethod = defineCommand({
   run(ctx, input): Result<{ id: number }> {
     if (!customerById(ctx.db, input.customerId))
       return fail("customer.unknown", { id: input.customerId });
+    // What looks like a card number within it was masked: nothing could be charged by it.
+    if (!TOKEN.test(input.token)) return fail("method.token");
     const known = payMethodByToken(ctx.db, input.token);
     if (known)
       return known.customerId === input.customerId ? ok({ id: known.id }) : fail("method.gone");

@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { createReadStream } from "node:fs";
 
 import { FILE_KINDS, type FileKind } from "@/core/formats";
-import { fail } from "@/core/result";
+import { fail, ok, type Result } from "@/core/result";
 import { dropFile, keepFile, keptSize, MOST_MEGABYTES, tooLarge } from "@/server/arrivals/keepFile";
 import { takeByItself } from "@/server/arrivals/takeByItself";
 import { execute } from "@/server/runtime/threads/writer";
@@ -30,10 +30,6 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   if (!found) return noBook(book);
   const query = new URL(request.url).searchParams;
   const arrived = query.get("arrived");
-  const length = Number(request.headers.get("content-length") ?? "0");
-  if (length > MOST_MEGABYTES * 1_000_000) return answer(tooLarge(length));
-  if (arrived !== null && !arrivedFiles(book).includes(arrived))
-    return answer(fail("file.missing"));
   const kind = FILE_KINDS.find((name) => name === query.get("kind"));
   const before = query.get("kept");
   if (before !== null)
@@ -43,33 +39,46 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
       query.get("name"),
       kind,
     );
-  const source = arrived !== null ? createReadStream(arrivedFile(book, arrived)) : request.body;
-  if (source === null) return answer(fail("file.empty"));
-  const kept = await keepFile(book, source as AsyncIterable<Uint8Array>, (path) =>
+  const source = sourceOf(request, book, arrived);
+  if (!source.ok) return answer(source);
+  const kept = await keepFile(book, source.value, (path) =>
     readForeign<"mask">({ what: "mask", path }),
   );
   if (!kept.ok) return answer(kept);
-  if (query.get("take") === "1") {
-    const account = query.get("account") ?? undefined;
-    return taken(found, { ...kept.value, name: query.get("name") ?? "file.csv" }, kind, account);
-  }
+  if (query.get("take") === "1") return taken(found, kept.value, query);
   return inspected(found, kept.value, arrived ?? query.get("name"), kind);
+}
+
+/** The bytes that are sent, or of a file that has arrived. */
+function sourceOf(
+  request: Request,
+  book: string,
+  arrived: string | null,
+): Result<AsyncIterable<Uint8Array>> {
+  const length = Number(request.headers.get("content-length") ?? "0");
+  if (length > MOST_MEGABYTES * 1_000_000) return tooLarge(length);
+  if (arrived !== null)
+    return arrivedFiles(book).includes(arrived)
+      ? ok(createReadStream(arrivedFile(book, arrived)))
+      : fail("file.missing");
+  if (request.body === null) return fail("file.empty");
+  return ok(request.body as unknown as AsyncIterable<Uint8Array>);
 }
 
 async function taken(
   { book, db, currency }: BookContext,
-  file: { sha256: string; size: number; name: string },
-  kind: FileKind | undefined,
-  account: string | undefined,
+  kept: { sha256: string; size: number },
+  query: URLSearchParams,
 ): Promise<Response> {
+  const file = { ...kept, name: query.get("name") ?? "file.csv" };
   const { sha256 } = file;
   const actor = await personOf(book);
   const done = await takeByItself({
     book,
     db,
     file,
-    kind,
-    account,
+    kind: FILE_KINDS.find((name) => name === query.get("kind")),
+    account: query.get("account") ?? undefined,
     inspect: (as) => readForeign<"inspect">({ what: "inspect", book, sha256, kind: as, currency }),
     run: (input, rehearse) =>
       execute(book, "importFile", input, { actor, key: randomUUID(), rehearse }),
