@@ -54,6 +54,7 @@ export const PAGES: readonly (readonly [string, string])[] = [
   ["a new schedule", "/schedules/new?customer=12"],
   ["a new customer", "/customers/new"],
   ["a customer that is changed", "/customers/12/edit"],
+  ["a payment taken for a customer", "/customers/12/pay"],
   ["replay of matching", "/match/replay"],
   ["approvals", "/approvals"],
   ["agreed payments", "/paying"],
