@@ -40,6 +40,10 @@ export const refundsOf = (db: Db, receiptId: number): RefundRow[] =>
 export const refundsIn = (db: Db, state: RefundRow["state"]): RefundRow[] =>
   db.all<RefundRow>(`${REFUND} WHERE state = ? ORDER BY id LIMIT 1000`, state);
 
+/** Refunds that are not decided, or not answered by the processor. */
+export const refundsUnderWay = (db: Db): RefundRow[] =>
+  db.all<RefundRow>(`${REFUND} WHERE state IN ('waiting', 'asked')`);
+
 export function insertRefund(db: Db, row: Omit<RefundRow, "id" | "code" | "decidedBy">): number {
   return db.run(
     `INSERT INTO refund (key, receipt_id, processor_account_id, charge_id, currency, amount, credit_note_id, why, asked_by, asked_on, state)

@@ -199,6 +199,11 @@ export class PracticeProcessor implements Processor {
     return refunded(this.store, ask);
   }
 
+  refundByKey(key: string): { refundId: string } | null {
+    const known = this.store.refundByKey(key);
+    return known ? { refundId: known.id } : null;
+  }
+
   leftOf(chargeId: string): Minor | null {
     return leftOfCharge(this.store, chargeId);
   }

@@ -58,6 +58,8 @@ export type Processor = {
    * refund.left (so much is not left of it).
    */
   readonly refund: (ask: RefundAsk) => Result<{ refundId: string }>;
+  /** A refund whose answer was lost; null where it never arrived. */
+  readonly refundByKey: (key: string) => { refundId: string } | null;
   /** What of a charge can still be sent back; null for one that it does not have. */
   readonly leftOf: (chargeId: string) => Minor | null;
 };

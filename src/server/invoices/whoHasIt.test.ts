@@ -25,4 +25,12 @@ describe("who has a draft open", () => {
     hasLeft(theo);
     expect(hasOpen(mara, "Mara Voss", 33_002)).toEqual([]);
   });
+  it("is remembered of so many drafts, however many are named", () => {
+    for (let id = 1; id <= 3000; id += 1)
+      hasOpen({ book: "many", draft: id, window: "w" }, "Nobody", 8000);
+    expect(hasOpen({ book: "many", draft: 1, window: "x" }, "Theo Lindqvist", 8000)).toEqual([]);
+    expect(hasOpen({ book: "many", draft: 3000, window: "x" }, "Theo Lindqvist", 8000)).toEqual([
+      "Nobody",
+    ]);
+  });
 });

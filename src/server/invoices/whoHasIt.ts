@@ -17,11 +17,19 @@ type Here = { readonly book: string; readonly draft: number; readonly window: st
  */
 export function hasOpen({ book, draft, window }: Here, name: string, at: number): string[] {
   const place = placeOf(book, draft);
+  if (open.size >= MOST_OPEN) forget(at);
   const there = still(open.get(place) ?? new Map<string, Window>(), at);
   // Who was there before keeps the place in the order.
   there.set(window, { name, at });
   open.set(place, there);
   return [...new Set([...there].flatMap(([id, other]) => (id === window ? [] : [other.name])))];
+}
+
+/** Drafts that are remembered; beyond that the silent ones are let go of first, then all. */
+const MOST_OPEN = 1000;
+function forget(now: number): void {
+  for (const [place, there] of open) if (still(there, now).size === 0) open.delete(place);
+  if (open.size >= MOST_OPEN) open.clear();
 }
 
 /** A window closed its draft. */

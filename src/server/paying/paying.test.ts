@@ -183,6 +183,7 @@ describe("nothing is charged twice", () => {
     },
     chargeByKey: (key) => (where === "after" ? null : processor.chargeByKey(key)),
     refund: (asked) => processor.refund(asked),
+    refundByKey: (key) => processor.refundByKey(key),
     leftOf: (id) => processor.leftOf(id),
     method: (token) => processor.method(token),
   });

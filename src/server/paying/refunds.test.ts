@@ -207,6 +207,64 @@ describe("money that goes back the way it came", () => {
     expect(book.broken()).toEqual([]);
   });
 
+  it("is not sent where its credit was given to something else meanwhile, and not agreed to either", async () => {
+    const invoice = openItemByNumber(book.db, `INV-${TODAY.slice(0, 4)}-0001`);
+    const give = () =>
+      book.must("useCredit", {
+        receiptId: receipt.id,
+        customerId: null,
+        lines: [{ itemId: invoice?.id ?? 0, amount: 4000 }],
+      });
+    ask();
+    give();
+    expect(await sendRefunds(book.db, sending())).toBe(1);
+    expect(refundByKey(book.db, "refund-one")).toMatchObject({
+      state: "refused",
+      code: "refund.used",
+    });
+    expect([store.refundsOf(refundCharge()), theReceipt().goneBack]).toEqual([[], 0]);
+    book.must("undo", { actId: lastApplied() });
+    book.must("changeSettings", { approvalOver: 2000 });
+    const waiting = ask({ key: "refund-two" });
+    if (!waiting.ok) throw new Error(waiting.error.code);
+    give();
+    const theo = book.as("Theo Lindqvist");
+    const decide = (approve: boolean) =>
+      theo.do("decideRefund", { refundId: waiting.value.id, approve });
+    expect(decide(true)).toMatchObject({ error: { code: "refund.free", credit: "0.00" } });
+    expect(decide(false)).toMatchObject({ value: { state: "given_back" } });
+    expect(book.broken()).toEqual([]);
+  });
+
+  it("that was sent is kept as sent, though its credit was used before the answer came", async () => {
+    ask();
+    const chargeId = refundCharge();
+    processor.refund({ key: "refund-one", chargeId, amount: minor(3000), on: ON });
+    const invoice = openItemByNumber(book.db, `INV-${TODAY.slice(0, 4)}-0001`);
+    book.must("useCredit", {
+      receiptId: receipt.id,
+      customerId: null,
+      lines: [{ itemId: invoice?.id ?? 0, amount: 4000 }],
+    });
+    await sendRefunds(book.db, sending());
+    expect(refundByKey(book.db, "refund-one")?.state).toBe("sent");
+    // The books say what went out, and that it wants its credit note.
+    expect(theReceipt()).toMatchObject({ onAccount: -3000, goneBack: 3000 });
+  });
+
+  it("pays out a credit note once, whichever receipts it is asked of", () => {
+    const note = openItemByNumber(book.db, "CN-9");
+    if (!note) throw new Error("no credit note");
+    const pays = { creditNoteId: note.id, amount: -note.balance };
+    expect(ask(pays)).toMatchObject({ ok: true });
+    expect(ask({ ...pays, key: "refund-two", amount: 1 })).toMatchObject({
+      error: { code: "refund.free", credit: "0.00" },
+    });
+    expect(facts()?.notes).toEqual([]);
+    // Credit on account is another thing, and free all the same.
+    expect(facts()?.free).toBe(4000);
+  });
+
   it("is refused where the processor has no such charge, or its holder disputes it", async () => {
     const charge = store.charge(refundCharge());
     if (!charge) throw new Error("no charge");

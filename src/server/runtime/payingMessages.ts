@@ -22,6 +22,7 @@ export const PAYING_MESSAGES: Record<string, string> = {
   "refund.way":
     "This money did not come by the processor: send it back from the bank, and tie its line on the statement.",
   "refund.free": "{sum} cannot go back: {credit} of it are free to.",
+  "refund.used": "What was to go back was given to something else meanwhile: nothing was sent.",
   "refund.note": "This is no open credit note of the same customer and currency.",
   "refund.charge": "The processor does not have this charge.",
   "refund.left": "So much is not left of this charge at the processor, or its holder disputes it.",

@@ -143,6 +143,7 @@ function RefundForm({
       />
       <TextField
         label="Why"
+        maxLength={200}
         value={typed.why}
         onChange={(event) => setTyped({ ...typed, why: event.target.value })}
       />

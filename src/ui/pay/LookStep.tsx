@@ -40,6 +40,7 @@ export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNo
         <PayField
           label="Who allowed it, and how"
           name="word"
+          maxLength={200}
           autoFocus
           placeholder="Ana Reyes, on the telephone"
           value={paying.word}

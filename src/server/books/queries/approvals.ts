@@ -3,7 +3,7 @@ import { approvalsWaiting } from "@/db/approvals";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
 import { unapprovedDocuments } from "@/db/documentLists";
-import { receiptById } from "@/db/receipts";
+import { receiptById, type ReceiptRow } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 import { refundsIn } from "@/db/refunds";
 import { writeOffsIn } from "@/db/writeOffs";
@@ -37,14 +37,13 @@ function receipts(db: Db): Waiting[] {
   const { currency } = readSettings(db);
   return approvalsWaiting(db).map((asked) => {
     const receipt = receiptById(db, asked.receiptId);
-    const customer = receipt?.customerId == null ? undefined : customerById(db, receipt.customerId);
     return {
       key: `receipt ${asked.id}`,
       kind: "short receipt",
       id: asked.id,
       words: "rest of a receipt written off",
       why: asked.why,
-      customer: customer?.name ?? receipt?.payerName ?? "",
+      customer: payerOf(db, receipt),
       askedBy: asked.askedBy,
       askedOn: asked.askedOn,
       sum: asked.sum,
@@ -53,6 +52,12 @@ function receipts(db: Db): Waiting[] {
     };
   });
 }
+
+/** Whose a receipt is, or who has paid it. */
+const payerOf = (db: Db, receipt: ReceiptRow | undefined): string =>
+  (receipt?.customerId == null ? undefined : customerById(db, receipt.customerId))?.name ??
+  receipt?.payerName ??
+  "";
 
 const writeOffs = (db: Db): Waiting[] =>
   writeOffsIn(db, "waiting").map((asked) => ({
@@ -72,14 +77,13 @@ const writeOffs = (db: Db): Waiting[] =>
 const refunds = (db: Db): Waiting[] =>
   refundsIn(db, "waiting").map((asked) => {
     const receipt = receiptById(db, asked.receiptId);
-    const customer = receipt?.customerId == null ? undefined : customerById(db, receipt.customerId);
     return {
       key: `refund ${asked.id}`,
       kind: "refund",
       id: asked.id,
       words: "money sent back",
       why: asked.why,
-      customer: customer?.name ?? receipt?.payerName ?? "",
+      customer: payerOf(db, receipt),
       askedBy: asked.askedBy,
       askedOn: asked.askedOn,
       sum: asked.amount,

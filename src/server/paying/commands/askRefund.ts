@@ -1,13 +1,14 @@
 import { z } from "zod";
 
-import { add, minor, type Minor, sumOf } from "@/core/money";
+import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import { openItemById } from "@/db/openItems";
 import { itemsOfReceipt, type ProcessorItemRow } from "@/db/processor";
 import { receiptById, type ReceiptRow } from "@/db/receipts";
-import { insertRefund, refundByKey, type RefundRow, refundsOf } from "@/db/refunds";
+import { insertRefund, refundByKey, type RefundRow } from "@/db/refunds";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
+
+import { freeToGoBack } from "../steps/freeToGoBack";
 
 const schema = z.object({
   /** The processor sends back each key once: the same again is the same refund. */
@@ -38,40 +39,22 @@ export const askRefund = defineCommand({
     if (!receipt) return fail("receipt.unknown");
     const charge = chargeOf(ctx, receipt.id);
     if (!charge) return fail("refund.way");
-    const free = freeToGoBack(ctx, receipt, asked);
+    const free = freeToGoBack(ctx.db, receipt, asked);
     if (free === null) return fail("refund.note");
     if (asked.amount > free)
       return fail("refund.free", {
         sum: ctx.sum(asked.amount, receipt.currency),
         credit: ctx.sum(free, receipt.currency),
       });
+    // What could not be posted is not sent.
+    const stale = ctx.staleRate(receipt.currency, ctx.today);
+    if (stale) return { ok: false, error: stale };
     return ok(keep(ctx, asked, { receipt, charge }));
   },
 });
 
 const chargeOf = ({ db }: CommandContext, receiptId: number): ProcessorItemRow | undefined =>
   itemsOfReceipt(db, receiptId).find(({ kind }) => kind === "charge");
-
-/**
- * What of a receipt may go back: its credit on account, or what a credit note of its customer
- * leaves; null for no such note.
- */
-function freeToGoBack(
-  { db }: CommandContext,
-  receipt: ReceiptRow,
-  { creditNoteId }: Asked,
-): Minor | null {
-  const underWay = refundsOf(db, receipt.id).filter(({ state }) => UNDER_WAY.has(state));
-  const going = sumOf(underWay, ({ amount }) => amount);
-  if (creditNoteId === null) return add(receipt.onAccount, -going);
-  const note = openItemById(db, creditNoteId);
-  const isOurs = note?.customerId === receipt.customerId && note?.currency === receipt.currency;
-  if (!note || !isOurs || note.balance >= 0) return null;
-  const left = add(receipt.amount, -receipt.goneBack, -going);
-  return minor(Math.min(-note.balance, left));
-}
-
-const UNDER_WAY: ReadonlySet<RefundRow["state"]> = new Set(["waiting", "asked"]);
 
 function keep(
   ctx: CommandContext,
@@ -94,8 +77,9 @@ function keep(
     state,
   });
   const then = state === "waiting" ? ", waits for a second person" : "";
+  // Nothing rests on what was only asked for.
   ctx.act(
-    "paying",
+    "decide",
     { kind: "receipt", id: receipt.id, customerId: receipt.customerId },
     `${ctx.sum(amount, receipt.currency)} to go back: ${why}${then}`,
   );

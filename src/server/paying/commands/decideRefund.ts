@@ -1,9 +1,12 @@
 import { z } from "zod";
 
+import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { receiptById } from "@/db/receipts";
 import { refundById, type RefundRow, setRefund } from "@/db/refunds";
 import { defineCommand } from "@/server/runtime/command";
+
+import { freeToGoBack } from "../steps/freeToGoBack";
 
 /**
  * A second person lets money go back, or gives the request back; who asked may only take it back.
@@ -17,12 +20,20 @@ export const decideRefund = defineCommand({
     if (refund?.state !== "waiting") return fail("refund.decided");
     if (approve && refund.askedBy === ctx.who.actor)
       return fail("document.second", { name: refund.askedBy });
+    const receipt = receiptById(ctx.db, refund.receiptId);
+    if (!receipt) return fail("receipt.unknown");
+    // What was free when it was asked for may have been given to invoices since.
+    const free = freeToGoBack(ctx.db, receipt, { ...refund, apart: refund.id }) ?? minor(0);
+    if (approve && refund.amount > free)
+      return fail("refund.free", {
+        sum: ctx.sum(refund.amount, refund.currency),
+        credit: ctx.sum(free, refund.currency),
+      });
     const state = approve ? "asked" : "given_back";
     setRefund(ctx.db, refund.id, { state, code: null, decidedBy: ctx.who.actor });
-    const receipt = receiptById(ctx.db, refund.receiptId);
     ctx.act(
-      "paying",
-      { kind: "receipt", id: refund.receiptId, customerId: receipt?.customerId ?? null },
+      "decide",
+      { kind: "receipt", id: refund.receiptId, customerId: receipt.customerId },
       `${ctx.sum(refund.amount, refund.currency)} to go back: ${approve ? "agreed to" : "given back"}`,
     );
     return ok({ state });

@@ -1,12 +1,14 @@
 import { z } from "zod";
 
-import { negate } from "@/core/money";
+import { minor, negate } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { insertProcessorItem, processorItemByExternalId } from "@/db/processor";
 import { processorAccounts } from "@/db/processorAccounts";
 import { receiptById } from "@/db/receipts";
 import { refundByKey, type RefundRow, setRefund } from "@/db/refunds";
 import { postActivity } from "@/server/arrivals/steps/activity";
+import { applyTally } from "@/server/match/steps/applyTally";
+import { checkTally } from "@/server/match/steps/checkTally";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
@@ -25,8 +27,10 @@ export const noteRefund = defineCommand({
     if (refund.state !== "asked") return ok({ state: refund.state, code: refund.code });
     const code = said.state === "refused" ? said.code : null;
     setRefund(ctx.db, refund.id, { state: said.state, code, decidedBy: refund.decidedBy });
-    if (said.state === "sent") post(ctx, refund, said.refundId);
-    else tell(ctx, refund, `was refused by the processor (${said.code})`);
+    if (said.state === "sent") {
+      post(ctx, refund, said.refundId);
+      useNote(ctx, refund);
+    } else tell(ctx, refund, "decide", `was refused by the processor (${said.code})`);
     return ok({ state: said.state, code });
   },
 });
@@ -60,14 +64,40 @@ function post(ctx: CommandContext, refund: RefundRow, externalId: string): void 
     receiptId,
   };
   const id = insertProcessorItem(ctx.db, item);
-  const actId = tell(ctx, refund, `sent back as ${externalId}`);
+  const actId = tell(ctx, refund, "paying", `sent back as ${externalId}`);
   postActivity(ctx, account, { item: { ...item, id }, kind: "refund" }, actId);
 }
 
-function tell(ctx: CommandContext, refund: RefundRow, words: string): number {
+/**
+ * A credit note that is paid out is used up by it; where that is not possible any more, Returns and
+ * disputes says what is missing.
+ */
+function useNote(ctx: CommandContext, { receiptId, creditNoteId, amount }: RefundRow): void {
+  const receipt = receiptById(ctx.db, receiptId);
+  if (!receipt || creditNoteId === null) return;
+  const none = minor(0);
+  const lines = [
+    { itemId: creditNoteId, amount: negate(amount), discount: none, smallDifference: none },
+  ];
+  ctx.part(() => {
+    const { customerId, onAccount: available } = receipt;
+    const checked = checkTally(ctx, receipt, { lines, customerId, available });
+    return checked.ok
+      ? applyTally(ctx, { receipt, lines, checked: checked.value, from: "credits" })
+      : checked;
+  });
+}
+
+/** What was sent is gone, and what was before it stands; on what was refused nothing rests. */
+function tell(
+  ctx: CommandContext,
+  refund: RefundRow,
+  kind: "paying" | "decide",
+  words: string,
+): number {
   const receipt = receiptById(ctx.db, refund.receiptId);
   return ctx.act(
-    "paying",
+    kind,
     { kind: "receipt", id: refund.receiptId, customerId: receipt?.customerId ?? null },
     `${ctx.sum(refund.amount, refund.currency)} ${words}`,
   );

@@ -6,7 +6,7 @@ import { itemsOfReceipt } from "@/db/processor";
 import { receiptById } from "@/db/receipts";
 import { refundsOf } from "@/db/refunds";
 
-const atMost = (left: Minor, sum: number): Minor => minor(Math.max(0, Math.min(left, sum)));
+import { freeToGoBack } from "../steps/freeToGoBack";
 
 /**
  * What of a receipt may go back by the processor, and what was asked for; null where it did not come
@@ -22,24 +22,19 @@ export function refundFactsOf(
   const left = charge ? leftOf(charge.externalId) : null;
   if (!receipt || left === null) return null;
   const asked = refundsOf(db, receiptId);
-  const going = sumOf(
-    asked.filter(({ state }) => state === "waiting" || state === "asked"),
-    ({ amount }) => amount,
-  );
-  const rest = add(left, negate(going));
+  const going = asked.filter(({ state }) => state === "waiting" || state === "asked");
+  const rest = add(left, negate(sumOf(going, ({ amount }) => amount)));
+  const freeOf = (creditNoteId: number | null): Minor =>
+    minor(Math.max(0, Math.min(rest, freeToGoBack(db, receipt, { creditNoteId }) ?? 0)));
   const notes =
     receipt.customerId === null
       ? []
       : openItemsOf(db, receipt.customerId)
           .filter(({ balance, currency }) => balance < 0 && currency === receipt.currency)
-          .map(({ id, number, balance }) => ({
-            itemId: id,
-            number,
-            sum: atMost(rest, -balance),
-          }))
+          .map(({ id, number }) => ({ itemId: id, number, sum: freeOf(id) }))
           .filter(({ sum }) => sum > 0);
   return {
-    free: atMost(rest, receipt.onAccount - going),
+    free: freeOf(null),
     notes,
     asked: asked.map(({ id, amount, why, askedBy, askedOn, state }) => ({
       id,

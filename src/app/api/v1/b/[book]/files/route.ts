@@ -65,12 +65,16 @@ function sourceOf(
   return ok(request.body as unknown as AsyncIterable<Uint8Array>);
 }
 
+/** A name as a file may have it here: its last part, without what no name may hold. */
+const fileNameOf = (said: string | null): string =>
+  (said ?? "").replaceAll(/^.*[\\/]|\p{Cc}/gsu, "").replace(/^\.+/, "") || "file.csv";
+
 async function taken(
   { book, db, currency }: BookContext,
   kept: { sha256: string; size: number },
   query: URLSearchParams,
 ): Promise<Response> {
-  const file = { ...kept, name: query.get("name") ?? "file.csv" };
+  const file = { ...kept, name: fileNameOf(query.get("name")) };
   const { sha256 } = file;
   const actor = await personOf(book);
   const done = await takeByItself({

@@ -1,26 +1,14 @@
 import { runInput } from "@/contracts/paying";
-import { processorBehind } from "@/practice";
 import { runAgreed } from "@/server/paying/runAgreed";
-import { bookContext } from "@/server/runtime/bookContext";
 
-import { type BookParams, noBook } from "../../../../../answers";
-import { personOf } from "../../../../../person";
-import { bodyOf, refused, runIn, UNREAD } from "../../../../../pay/pay";
+import type { BookParams } from "../../../../../answers";
+import { byClerk } from "../../../../../pay/byClerk";
 
 /** Takes the agreed payments that were looked at; each once, whoever asks again. */
-export async function POST(request: Request, params: BookParams): Promise<Response> {
-  const { book } = await params.params;
-  const context = bookContext(book);
-  if (!context) return noBook(book);
-  const asked = await bodyOf(request, runInput);
-  const processor = processorBehind(book);
-  if (!asked || !processor) return refused(UNREAD);
-  return Response.json(
-    await runAgreed(context.db, {
-      processor,
-      run: runIn(book, await personOf(book)),
-      on: context.today,
-      keys: new Set(asked.keys),
-    }),
-  );
+export async function POST(request: Request, { params }: BookParams): Promise<Response> {
+  const { book } = await params;
+  return byClerk(request, book, runInput, async ({ context, asked, processor, run }) => {
+    const keys = new Set(asked.keys);
+    return Response.json(await runAgreed(context.db, { processor, run, on: context.today, keys }));
+  });
 }

@@ -1,12 +1,9 @@
 import { refundInput } from "@/contracts/paying";
-import { processorBehind } from "@/practice";
-import { sendIfFree } from "@/server/paying/sendRefunds";
-import { bookContext } from "@/server/runtime/bookContext";
 import { minor } from "@/core/money";
+import { sendIfFree } from "@/server/paying/sendRefunds";
 
-import { answer, type BookParams, noBook } from "../../../../../../../answers";
-import { personOf } from "../../../../../../../person";
-import { bodyOf, refused, runIn, UNREAD } from "../../../../../../../pay/pay";
+import { answer, type BookParams } from "../../../../../../../answers";
+import { byClerk } from "../../../../../../../pay/byClerk";
 
 /** Sends money back the way it came, or has it wait for a second person where it is over the limit. */
 export async function POST(
@@ -14,14 +11,11 @@ export async function POST(
   { params }: BookParams<{ id: string }>,
 ): Promise<Response> {
   const { book, id } = await params;
-  const context = bookContext(book);
-  if (!context) return noBook(book);
-  const asked = await bodyOf(request, refundInput);
-  const processor = processorBehind(book);
-  if (!asked || !processor) return refused(UNREAD);
-  const run = runIn(book, await personOf(book));
-  const input = { ...asked, amount: minor(asked.amount), receiptId: Number(id) };
-  const kept = await run("askRefund", input, `ask-${asked.key}`);
-  if (!kept.ok) return answer(kept);
-  return answer(await sendIfFree(context.db, { processor, run, on: context.today }, kept.value.id));
+  return byClerk(request, book, refundInput, async ({ context, asked, processor, run }) => {
+    const input = { ...asked, amount: minor(asked.amount), receiptId: Number(id) };
+    const kept = await run("askRefund", input, `ask-${asked.key}`);
+    if (!kept.ok) return answer(kept);
+    const sending = { processor, run, on: context.today };
+    return answer(await sendIfFree(context.db, sending, kept.value.id));
+  });
 }
