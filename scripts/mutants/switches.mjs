@@ -18,7 +18,7 @@ const quiet = Object.fromEntries(
 /** `changes`: each with its id, and where and what it is in words. */
 export async function withSwitches(folder) {
   const sources = readdirSync(join(CORE, folder), { recursive: true })
-    .filter((name) => name.endsWith(".ts") && !name.endsWith(".generated.ts"))
+    .filter((name) => name.endsWith(".ts") && !/\.(?:generated|fixture)\.ts$/.test(name))
     .map((name) => join(CORE, folder, name));
   const isTest = (path) => path.endsWith(".test.ts");
   const { files, mutants } = await new Instrumenter(quiet).instrument(

@@ -1,30 +1,9 @@
-import { minor } from "@/core/money";
-
 import type { Draft } from "../candidates/candidate";
 import type { Reason } from "../types";
 import { confidenceOf, featuresOf, patternOf } from "./calibration";
+import { draftReading } from "./draftReading.fixture";
 
-const draft = (more: Partial<Draft> = {}): Draft => ({
-  customerId: 1,
-  lines: [],
-  onAccount: minor(0),
-  confidence: 0,
-  pattern: "",
-  reasons: [],
-  score: 54,
-  numbers: "whole",
-  sum: "exact",
-  who: "certain",
-  shape: "",
-  flaws: 0,
-  skipped: 0,
-  doubts: [],
-  lean: 0,
-  bits: 0,
-  chance: 0,
-  ...more,
-});
-
+const draft = (more: Partial<Draft> = {}): Draft => draftReading({ bits: 0, ...more });
 const because = (...reasons: Reason[]): Partial<Draft> => ({ reasons });
 
 describe("a pattern of evidence", () => {

@@ -8,51 +8,23 @@ import { exactWays, fill, subsetsOf } from "../candidates/sums";
 import type { MatchItem, Reason } from "../types";
 import { confidenceOf, featuresOf, patternOf } from "./calibration";
 import { decide, type Seen } from "./decide";
+import { draftReading, LINE, NOTHING_SEEN } from "./draftReading.fixture";
 
 const USD = currencyOf("USD") as Currency;
-const line = { itemId: 1, number: "20431", amount: minor(100), discount: minor(0) };
-const draft = (more: Partial<Draft> = {}): Draft => ({
-  customerId: 1,
-  lines: [line],
-  onAccount: minor(0),
-  confidence: 0,
-  pattern: "",
-  reasons: [],
-  score: 54,
-  numbers: "whole",
-  sum: "exact",
-  who: "certain",
-  shape: "",
-  flaws: 0,
-  skipped: 0,
-  doubts: [],
-  lean: 0,
-  bits: 30,
-  chance: 0,
-  ...more,
-});
-const nothing: Seen = {
-  closed: [],
-  doubleOf: null,
-  claimed: false,
-  alsoOn: null,
-  smallShort: false,
-  foreignCurrency: false,
-};
 const decision = (best: Draft, seen: Partial<Seen> = {}, others: Draft[] = []): string =>
-  decide(best, others, { ...nothing, ...seen }).decision;
+  decide(best, others, { ...NOTHING_SEEN, ...seen }).decision;
 
 describe("what may be sure", () => {
   it("a quoted number with its exact sum, from whoever is not somebody else", () => {
     expect(
       (["certain", "likely", "weak", "unknown", "other"] as const).map((who) =>
-        decision(draft({ who })),
+        decision(draftReading({ who })),
       ),
     ).toEqual(["sure", "sure", "sure", "sure", "check"]);
   });
   it("a sum alone only from a payer beyond doubt, or likely with a sum that hardly anybody owes", () => {
     const bySum = (who: Draft["who"], bits: number): string =>
-      decision(draft({ numbers: "none", sum: "single", who, score: 30, bits }));
+      decision(draftReading({ numbers: "none", sum: "single", who, score: 30, bits }));
     expect([bySum("certain", 0), bySum("likely", 10.9), bySum("likely", 11)]).toEqual([
       "sure",
       "check",
@@ -64,7 +36,7 @@ describe("what may be sure", () => {
     "%s by the sum alone only where hardly any set makes it by chance",
     (sum) => {
       const byChance = (chance: number): string =>
-        decision(draft({ numbers: "none", sum, score: 30, chance }));
+        decision(draftReading({ numbers: "none", sum, score: 30, chance }));
       expect([byChance(0.02), byChance(0.021)]).toEqual(["sure", "check"]);
     },
   );
@@ -72,9 +44,9 @@ describe("what may be sure", () => {
     "%s lists only of a payer beyond doubt, and where chance makes hardly any",
     (sum) =>
       expect([
-        decision(draft({ numbers: "cut", sum, chance: 0.001 })),
-        decision(draft({ numbers: "cut", sum, chance: 0.1 })),
-        decision(draft({ numbers: "cut", sum, chance: 0.001, who: "likely" })),
+        decision(draftReading({ numbers: "cut", sum, chance: 0.001 })),
+        decision(draftReading({ numbers: "cut", sum, chance: 0.1 })),
+        decision(draftReading({ numbers: "cut", sum, chance: 0.001, who: "likely" })),
       ]).toEqual(["sure", "check", "check"]),
   );
   it.each<[string, Partial<Draft>]>([
@@ -84,7 +56,7 @@ describe("what may be sure", () => {
       "a part by a damaged number from a likely payer",
       { numbers: "damaged", sum: "part", who: "likely" },
     ],
-  ])("never %s", (_case, more) => expect(decision(draft(more))).toBe("check"));
+  ])("never %s", (_case, more) => expect(decision(draftReading(more))).toBe("check"));
   it.each<[string, Partial<Seen>, string]>([
     ["a number that is paid already", { closed: [{ at: 0, text: "20400" }] }, "against_closed"],
     [
@@ -96,53 +68,53 @@ describe("what may be sure", () => {
     ["an earlier receipt that may be for the same", { alsoOn: day("2026-11-18") }, "against_also"],
     ["another currency", { foreignCurrency: true }, "against_currency"],
   ])("not with %s, and says so", (_case, seen, code) => {
-    const found = decide(draft(), [], { ...nothing, ...seen });
+    const found = decide(draftReading(), [], { ...NOTHING_SEEN, ...seen });
     expect([found.decision, found.against.map((reason) => reason.code)]).toEqual(["check", [code]]);
   });
   it("what only weighs holds back where nothing else does, and then the estimate decides", () => {
     const held = (best: Draft, seen: Partial<Seen> = {}): boolean =>
-      decide(best, [], { ...nothing, ...seen }).held;
+      decide(best, [], { ...NOTHING_SEEN, ...seen }).held;
     const also = { alsoOn: day("2026-11-18") };
     expect([
-      held(draft(), also),
-      held(draft({ doubts: ["nearly"], flaws: 1 })),
-      held(draft({ doubts: ["stated", "sums"], flaws: 2 }), { claimed: true }),
+      held(draftReading(), also),
+      held(draftReading({ doubts: ["nearly"], flaws: 1 })),
+      held(draftReading({ doubts: ["stated", "sums"], flaws: 2 }), { claimed: true }),
     ]).toEqual([true, true, true]);
     // What weighs is no way round a veto, nor round what can never be sure.
     expect([
-      held(draft()),
-      held(draft(), { ...also, doubleOf: { id: 2, paidOn: day("2026-11-18") } }),
-      held(draft(), { ...also, foreignCurrency: true }),
-      held(draft({ doubts: ["nearly", "ways"], flaws: 2 })),
-      held(draft({ doubts: ["nearly"], flaws: 2 })),
-      held(draft({ sum: "short" }), also),
-      held(draft({ sum: "part" }), { ...also, smallShort: true }),
+      held(draftReading()),
+      held(draftReading(), { ...also, doubleOf: { id: 2, paidOn: day("2026-11-18") } }),
+      held(draftReading(), { ...also, foreignCurrency: true }),
+      held(draftReading({ doubts: ["nearly", "ways"], flaws: 2 })),
+      held(draftReading({ doubts: ["nearly"], flaws: 2 })),
+      held(draftReading({ sum: "short" }), also),
+      held(draftReading({ sum: "part" }), { ...also, smallShort: true }),
     ]).toEqual([false, false, false, false, false, false, false]);
   });
   it("not with a number left unexplained, a very small rest, or a second reading near", () => {
     expect([
-      decision(draft({ flaws: 1 })),
-      decision(draft({ sum: "part" }), { smallShort: true }),
-      decision(draft(), {}, [draft({ score: 50, lines: [{ ...line, itemId: 2 }] })]),
-      decision(draft(), {}, [draft({ score: 40, lines: [{ ...line, itemId: 2 }] })]),
+      decision(draftReading({ flaws: 1 })),
+      decision(draftReading({ sum: "part" }), { smallShort: true }),
+      decision(draftReading(), {}, [draftReading({ score: 50, lines: [{ ...LINE, itemId: 2 }] })]),
+      decision(draftReading(), {}, [draftReading({ score: 40, lines: [{ ...LINE, itemId: 2 }] })]),
     ]).toEqual(["check", "check", "check", "sure"]);
   });
   it("not everything open where another way comes to the same sum", () => {
     expect(
-      decision(draft({ numbers: "none", sum: "all", score: 29 }), {}, [
-        draft({ numbers: "none", sum: "several", score: 18 }),
+      decision(draftReading({ numbers: "none", sum: "all", score: 29 }), {}, [
+        draftReading({ numbers: "none", sum: "several", score: 18 }),
       ]),
     ).toBe("check");
   });
   it("proposes nothing where nothing says enough", () =>
-    expect(decision(draft({ numbers: "none", sum: "oldest", who: "weak", score: 4 }))).toBe(
+    expect(decision(draftReading({ numbers: "none", sum: "oldest", who: "weak", score: 4 }))).toBe(
       "none",
     ));
 });
 
 describe("how likely a reading is", () => {
   const of = (more: Partial<Draft>, decided: "sure" | "check", against: Reason[] = []): number =>
-    confidenceOf(patternOf(draft(more), decided, against, 1));
+    confidenceOf(patternOf(draftReading(more), decided, against, 1));
   it("is high, and never certainty, where everything agrees", () => {
     expect(of({}, "sure")).toBeGreaterThan(0.995);
     expect(of({}, "sure")).toBeLessThan(1);

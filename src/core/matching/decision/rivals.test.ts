@@ -1,45 +1,16 @@
 import { day } from "@/core/calendar";
-import { minor } from "@/core/money";
 
 import type { Draft } from "../candidates/candidate";
 import { certainty, decide, type Seen } from "./decide";
+import { draftReading, LINE, NOTHING_SEEN } from "./draftReading.fixture";
 
-const line = { itemId: 1, number: "20431", amount: minor(100), discount: minor(0) };
-const other = { ...line, itemId: 2 };
-const draft = (more: Partial<Draft> = {}): Draft => ({
-  customerId: 1,
-  lines: [line],
-  onAccount: minor(0),
-  confidence: 0,
-  pattern: "",
-  reasons: [],
-  score: 54,
-  numbers: "whole",
-  sum: "exact",
-  who: "certain",
-  shape: "",
-  flaws: 0,
-  skipped: 0,
-  doubts: [],
-  lean: 0,
-  bits: 30,
-  chance: 0,
-  ...more,
-});
-const nothing: Seen = {
-  closed: [],
-  doubleOf: null,
-  claimed: false,
-  alsoOn: null,
-  smallShort: false,
-  foreignCurrency: false,
-};
+const other = { ...LINE, itemId: 2 };
 /** How many others stand near the best. */
 const rivals = (best: Partial<Draft>, ...others: Partial<Draft>[]): number => {
   const { against } = decide(
-    draft(best),
-    others.map((more) => draft({ lines: [other], ...more })),
-    nothing,
+    draftReading(best),
+    others.map((more) => draftReading({ lines: [other], ...more })),
+    NOTHING_SEEN,
   );
   const near = against.find(({ code }) => code === "against_other_reading");
   return near?.code === "against_other_reading" ? near.count : 0;
@@ -106,11 +77,12 @@ describe("another reading is near", () => {
 });
 
 describe("where only a fee or a sum speaks", () => {
-  const decided = (more: Partial<Draft>): string => decide(draft(more), [], nothing).decision;
+  const decided = (more: Partial<Draft>): string =>
+    decide(draftReading(more), [], NOTHING_SEEN).decision;
   it("one number of nobody who is known, short by a fee, may be anybody's slip", () =>
     expect([
       decided({ sum: "fee", who: "unknown" }),
-      decided({ sum: "fee", who: "unknown", lines: [line, other] }),
+      decided({ sum: "fee", who: "unknown", lines: [LINE, other] }),
       decided({ sum: "fee", who: "weak" }),
       decided({ sum: "exact", who: "unknown" }),
     ]).toEqual(["check", "sure", "sure", "sure"]));
@@ -136,7 +108,7 @@ describe("what speaks against a reading", () => {
       smallShort: false,
       foreignCurrency: true,
     };
-    const all = decide(draft(), [draft({ lines: [other] })], seen);
+    const all = decide(draftReading(), [draftReading({ lines: [other] })], seen);
     expect(all).toEqual({
       decision: "check",
       held: false,
@@ -148,14 +120,18 @@ describe("what speaks against a reading", () => {
         { code: "against_currency" },
       ],
     });
-    expect(decide(draft(), [], { ...seen, doubleOf: null }).against).toContainEqual({
+    expect(decide(draftReading(), [], { ...seen, doubleOf: null }).against).toContainEqual({
       code: "against_also",
       paidOn: "2026-11-17",
     });
-    expect(decide(draft(), [], nothing)).toEqual({ decision: "sure", against: [], held: false });
+    expect(decide(draftReading(), [], NOTHING_SEEN)).toEqual({
+      decision: "sure",
+      against: [],
+      held: false,
+    });
   });
   it("what is held alone by another's better claim is left to the estimate", () =>
-    expect(decide(draft(), [], { ...nothing, claimed: true })).toEqual({
+    expect(decide(draftReading(), [], { ...NOTHING_SEEN, claimed: true })).toEqual({
       decision: "check",
       against: [{ code: "against_claimed" }],
       held: true,
@@ -176,5 +152,7 @@ describe("the order in which receipts claim their items", () => {
     ["with a second one not so near", [{}, { score: 46 }], 74],
     ["with a second one above", [{}, { score: 99 }], 64],
     ["a third one counts for nothing", [{}, { score: 10 }, { score: 54 }], 74],
-  ])("%s", (_case, drafts, expected) => expect(certainty(drafts.map(draft))).toBe(expected));
+  ])("%s", (_case, drafts, expected) =>
+    expect(certainty(drafts.map((more) => draftReading(more)))).toBe(expected),
+  );
 });
