@@ -61,13 +61,14 @@ const importing = (db: Db, { book, path, values }: Coming, dry: boolean) =>
 const told = (outcome: TakenUp["outcome"], report: Imported): TakenUp => ({
   outcome,
   text: [...words(report), ...report.questions.map(({ words: asked }) => `  asks: ${asked}`)],
-  data: { state: outcome, ...asData(report) },
+  data: { state: outcome, dryRun: outcome === "waits", ...asData(report) },
 });
 
 /** It lies under Arrivals now, as it was kept: without what must not be. */
 function waiting({ book, path }: Coming, report: Imported): TakenUp {
   layUnderArrivals(book, report.sha256, basename(path));
-  return told("waits", report);
+  // What a dry run says of it is no file of the book yet.
+  return told("waits", { ...report, fileId: null });
 }
 
 function refused({ path }: Coming, error: Failure): TakenUp {

@@ -8,6 +8,7 @@ export {
   LARGEST_SUM,
   formatAmount,
   formatMoney,
+  isCut,
   parseAmount,
   toDecimal,
   type AmountProblem,

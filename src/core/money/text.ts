@@ -51,7 +51,7 @@ export function parseAmount(
 }
 
 /** Half a pair of parentheses is a cell that was cut: whether the sum was negative cannot be told. */
-const isCut = (text: string): boolean => text.includes("(") !== text.includes(")");
+export const isCut = (text: string): boolean => text.includes("(") !== text.includes(")");
 
 /** A sum from its digits before and behind the mark. */
 function valueOf(

@@ -98,6 +98,12 @@ describe("a written sum", () => {
     expect([under("1234", ".", true), under("1234")]).toEqual([1234, 123_400]);
   });
   it("says the currency of its sign, and the side of its letters", () => {
+    // Whether a cell that was cut was negative cannot be told: it is no sum.
+    expect(["(12.00", "12.00)", "USD (12.00"].map((cell) => writtenSum(cell))).toEqual([
+      null,
+      null,
+      null,
+    ]);
     expect(writtenSum("€ 5,00")).toMatchObject({ currency: "EUR" });
     expect(writtenSum("$5")).toMatchObject({ currency: "dollar" });
     expect(writtenSum("5.00 DR")).toMatchObject({ side: "debit", digits: "5.00" });

@@ -2,6 +2,7 @@ import {
   type Currency,
   currencyOf,
   type DecimalMark,
+  isCut,
   type Minor,
   minor,
   parseAmount,
@@ -65,7 +66,7 @@ const plainSum = (cell: string): WrittenSum => ({
 
 function anySum(cell: string): WrittenSum | null {
   const text = cell.replace(/[\u00a0\u2007\u202f]/g, " ").trim();
-  if (text === "" || text.length > LONGEST || !/\d/.test(text)) return null;
+  if (text === "" || text.length > LONGEST || !/\d/.test(text) || isCut(text)) return null;
   const side = /(?:^|[\s\d])(cr|dr)\.?$|^(cr|dr)\.?(?=[\s\d])/i.exec(text);
   const bare = side ? text.replace(/(cr|dr)\.?$|^(cr|dr)\.?/i, "").trim() : text;
   const currency = currencyIn(bare);

@@ -63,5 +63,6 @@ const isProven = ({ questions, refused }: ImportReport, knownBy: KnownBy): boole
 
 function waits({ book, file }: Coming, report: Imported): Result<object> {
   layUnderArrivals(book, file.sha256, file.name);
-  return ok({ state: "waits", ...asData(report) });
+  // What a dry run says of it is no file of the book yet.
+  return ok({ state: "waits", dryRun: true, ...asData({ ...report, fileId: null }) });
 }
