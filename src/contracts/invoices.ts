@@ -1,7 +1,14 @@
 import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
-import type { DocumentState, PaperLook, TaxCategory, ToReach, WrittenLine } from "@/core/invoices";
+import type {
+  DocumentState,
+  Instalment,
+  PaperLook,
+  TaxCategory,
+  ToReach,
+  WrittenLine,
+} from "@/core/invoices";
 import type { Currency, Minor } from "@/core/money";
 
 import { isoDay } from "./values";
@@ -10,6 +17,8 @@ import { isoDay } from "./values";
 const decimal = z.string().trim().max(40);
 const cell = z.string().max(1000);
 const words = z.string().trim().max(500);
+/** Terms in parts take more letters than `2/10 n/30`. */
+const LONGEST_TERMS = 400;
 const orNone = (text: z.ZodString) => text.nullish().transform((value) => value || null);
 
 export const lineInput = z.object({
@@ -56,7 +65,7 @@ export const orderInput = z.object({
 export const draftInput = z.object({
   customerId: z.number().int(),
   issuedOn: isoDay,
-  terms: orNone(z.string().trim().max(40)),
+  terms: orNone(z.string().trim().max(LONGEST_TERMS)),
   /** Another due day than the terms give, and why. */
   dueOn: isoDay.nullish().transform((value) => value ?? null),
   dueReason: orNone(words),
@@ -103,6 +112,8 @@ export type PaperFacts = {
   issuedOn: Day;
   dueOn: Day;
   terms: string | null;
+  /** What falls due when, the earliest first, where the whole does not fall due at once. */
+  parts?: readonly Instalment[];
   currency: Currency;
   poNumber: string | null;
   note: string | null;
@@ -162,6 +173,8 @@ export type ToSend = ToReach & {
 export type Written = {
   id: number;
   paper: PaperFacts;
+  /** Its instalments by their due days, each an open item; empty where it is due in one. */
+  parts: { itemId: number; number: string; dueOn: Day; sum: Minor; balance: Minor }[];
   state: DocumentState;
   creditable: Minor;
   /** When it went out; null while it has not. */

@@ -98,27 +98,26 @@ const DOCUMENT = `
 type Stored = Omit<DocumentRow, "taxIncluded"> & { taxIncluded: number };
 const asRow = (row: Stored): DocumentRow => ({ ...row, taxIncluded: row.taxIncluded === 1 });
 
-export function documentById(db: Db, id: number): DocumentRow | undefined {
-  const row = db.get<Stored>(`${DOCUMENT} WHERE id = ?`, id);
+const found = (db: Db, where: string, value: string | number): DocumentRow | undefined => {
+  const row = db.get<Stored>(`${DOCUMENT} WHERE ${where}`, value);
   return row && asRow(row);
-}
+};
 
-export function documentByNumber(db: Db, number: string): DocumentRow | undefined {
-  const row = db.get<Stored>(`${DOCUMENT} WHERE number = ?`, number);
-  return row && asRow(row);
-}
+export const documentById = (db: Db, id: number): DocumentRow | undefined =>
+  found(db, "id = ?", id);
+
+export const documentByNumber = (db: Db, number: string): DocumentRow | undefined =>
+  found(db, "number = ?", number);
 
 /** The document that an order became. */
-export function documentOfOrder(db: Db, orderRef: string): DocumentRow | undefined {
-  const row = db.get<Stored>(`${DOCUMENT} WHERE order_ref = ?`, orderRef);
-  return row && asRow(row);
-}
+export const documentOfOrder = (db: Db, orderRef: string): DocumentRow | undefined =>
+  found(db, "order_ref = ?", orderRef);
 
-/** The document behind an open item; undefined for one that came by a file. */
-export function documentOfItem(db: Db, itemId: number): DocumentRow | undefined {
-  const row = db.get<Stored>(`${DOCUMENT} WHERE open_item_id = ?`, itemId);
-  return row && asRow(row);
-}
+const OF_ITEM = "open_item_id = ?1 OR number = (SELECT part_of FROM open_item WHERE id = ?1)";
+
+/** The document behind an open item, which may be one of its parts; undefined for one that came by a file. */
+export const documentOfItem = (db: Db, itemId: number): DocumentRow | undefined =>
+  found(db, OF_ITEM, itemId);
 
 /** The approved credit notes of an invoice. */
 export function creditNotesOf(db: Db, documentId: number): DocumentRow[] {

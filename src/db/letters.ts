@@ -170,10 +170,14 @@ export function lettersOf(db: Db, customerId: number): LetterRow[] {
   );
 }
 
-/** The items that a letter named. */
-export function itemsOfLetter(db: Db, letterId: number): { id: number; number: string }[] {
+/** The papers of the items that a letter named: the parts of one invoice have one together. */
+export function papersOfLetter(db: Db, letterId: number): { id: number; number: string }[] {
   return db.all(
-    "SELECT i.id, i.number FROM letter_item l JOIN open_item i ON i.id = l.open_item_id WHERE l.letter_id = ? ORDER BY i.due_on, i.id",
+    `SELECT min(i.id) AS id, coalesce(i.part_of, i.number) AS number
+     FROM letter_item l JOIN open_item i ON i.id = l.open_item_id
+     WHERE l.letter_id = ?
+     GROUP BY coalesce(i.part_of, i.number)
+     ORDER BY min(i.due_on), min(i.id)`,
     letterId,
   );
 }

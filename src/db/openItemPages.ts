@@ -11,7 +11,8 @@ export type OpenItemListed = OpenItemRow & {
   documentId: number | null;
 };
 
-const DOCUMENT_OF = "(SELECT d.id FROM document d WHERE d.open_item_id = i.id)";
+const DOCUMENT_OF =
+  "(SELECT d.id FROM document d WHERE d.open_item_id = i.id OR d.number = i.part_of)";
 
 /**
  * A page of invoices with their customer, with the count and sums (in the book's currency) of all

@@ -23,6 +23,8 @@ export type OpenItemRow = {
   description: string | null;
   fileId: number | null;
   lineNo: number | null;
+  /** The number of the invoice of which this is an instalment; null for a whole one. */
+  partOf: string | null;
   /** What is left, in the book's currency. */
   bookBalance: Minor;
 };
@@ -36,7 +38,7 @@ export const BOOK_BALANCE = bookValue({
 export const BOOK_TOTAL = `CASE WHEN i.currency = ${BOOK_CURRENCY} THEN i.total ELSE coalesce((SELECT sum(l.book_amount) FROM entry_line l JOIN entry e ON e.id = l.entry_id WHERE l.item_kind = 'open_item' AND l.item_id = i.id AND e.event IN ('opening', 'invoice', 'credit_note') AND l.account_id IN (SELECT id FROM account WHERE role = 'receivables')), 0) END`;
 
 export const ITEM_COLUMNS = `i.id, i.kind, i.number, i.customer_id AS customerId, i.issued_on AS issuedOn, i.due_on AS dueOn, i.currency, i.total, i.tax, i.opened, i.balance, i.opened_on AS openedOn,
-  i.po_number AS poNumber, i.terms, i.description, i.file_id AS fileId, i.line_no AS lineNo, ${BOOK_BALANCE} AS bookBalance`;
+  i.po_number AS poNumber, i.terms, i.description, i.file_id AS fileId, i.line_no AS lineNo, i.part_of AS partOf, ${BOOK_BALANCE} AS bookBalance`;
 
 export function openItemById(db: Db, id: number): OpenItemRow | undefined {
   return db.get<OpenItemRow>(`SELECT ${ITEM_COLUMNS} FROM open_item i WHERE i.id = ?`, id);
@@ -92,6 +94,7 @@ export function openItems(db: Db): OpenItemRow[] {
         description: "description",
         fileId: "file_id",
         lineNo: "line_no",
+        partOf: "part_of",
       },
       OPEN,
     )
@@ -118,6 +121,14 @@ export function itemsOfCustomer(db: Db, customerId: number, limit: number): Open
   );
 }
 
+/** The parts of an invoice, by their due days. */
+export function partsOfInvoice(db: Db, number: string): OpenItemRow[] {
+  return db.all<OpenItemRow>(
+    `SELECT ${ITEM_COLUMNS} FROM open_item i WHERE i.part_of = ? ORDER BY i.id`,
+    number,
+  );
+}
+
 /**
  * The book's own numbers, newest first, to learn their style from; and closed ones that a memo may
  * still name.
@@ -129,10 +140,12 @@ export function closedNumbers(db: Db, numbers: readonly string[]): OpenItemRow[]
   );
 }
 
-export function insertOpenItem(db: Db, item: Omit<OpenItemRow, "id" | "bookBalance">): number {
+type Opened = Omit<OpenItemRow, "id" | "bookBalance" | "partOf"> & { partOf?: string };
+
+export function insertOpenItem(db: Db, item: Opened): number {
   return db.run(
-    `INSERT INTO open_item (kind, number, customer_id, issued_on, due_on, currency, total, tax, opened, balance, opened_on, po_number, terms, description, file_id, line_no)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO open_item (kind, number, customer_id, issued_on, due_on, currency, total, tax, opened, balance, opened_on, po_number, terms, description, file_id, line_no, part_of)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
     item.kind,
     item.number,
     item.customerId,
@@ -149,6 +162,7 @@ export function insertOpenItem(db: Db, item: Omit<OpenItemRow, "id" | "bookBalan
     item.description,
     item.fileId,
     item.lineNo,
+    item.partOf ?? null,
   ).id;
 }
 

@@ -9,9 +9,10 @@ export {
   type LineInput,
   type WrittenLine,
 } from "./line";
+export { type Instalment, instalmentsOf, type PaymentPlan, readPlan } from "./instalments";
 export { type PaperLook, shownLines, USUAL_LOOK } from "./look";
 export { type PaperWords, paperWords } from "./paperWords";
-export { numberOf } from "./numbering";
+export { numberOf, partNumber } from "./numbering";
 export {
   type DocumentState,
   nextStage,

@@ -5,3 +5,9 @@
 export function numberOf(prefix: string, issuedOn: string, running: number): string {
   return `${prefix}${issuedOn.slice(0, 4)}-${String(running).padStart(4, "0")}`;
 }
+
+/** The number of a part of an invoice, from 0: letters behind its own. @example KR-2026-0101A */
+export const partNumber = (number: string, at: number): string =>
+  `${number}${String.fromCharCode(FIRST_LETTER + at)}`;
+
+const FIRST_LETTER = 65;

@@ -26,7 +26,8 @@ export type PaperWords = Readonly<
     | "slip"
     | "paid"
     | "deposit"
-    | "less_deposit",
+    | "less_deposit"
+    | "in_parts",
     string
   >
 >;
@@ -58,6 +59,7 @@ const ENGLISH: PaperWords = {
   paid: "Amount paid",
   deposit: "Deposit of",
   less_deposit: "Less deposit",
+  in_parts: "Due in parts",
 };
 
 const WORDS: Readonly<Record<string, PaperWords>> = {
@@ -89,6 +91,7 @@ const WORDS: Readonly<Record<string, PaperWords>> = {
     paid: "Importe pagado",
     deposit: "Anticipo del",
     less_deposit: "Menos anticipo",
+    in_parts: "Vence en plazos",
   },
   fr: {
     invoice: "Facture",
@@ -117,6 +120,7 @@ const WORDS: Readonly<Record<string, PaperWords>> = {
     paid: "Montant payé",
     deposit: "Acompte de",
     less_deposit: "Moins acompte",
+    in_parts: "Payable en plusieurs fois",
   },
   de: {
     invoice: "Rechnung",
@@ -145,6 +149,7 @@ const WORDS: Readonly<Record<string, PaperWords>> = {
     paid: "Gezahlter Betrag",
     deposit: "Anzahlung von",
     less_deposit: "Abzüglich Anzahlung",
+    in_parts: "Fällig in Raten",
   },
 };
 

@@ -34,11 +34,17 @@ export const EARNED_LATER = {
 /** A part of an invoice and which account it goes to; without one to the one of all income, or of all tax. */
 type Part = { to?: AccountRef; sum: Sum };
 /** What an invoice or credit note is made of: income by account, tax by code; sums positive. */
-type InvoiceParts = { itemId: number; income: readonly Part[]; taxes: readonly Part[] };
+type InvoiceParts = {
+  itemId: number;
+  income: readonly Part[];
+  taxes: readonly Part[];
+  /** The open items of an invoice in instalments, which make its total; the whole is `itemId`'s without them. */
+  instalments?: readonly { itemId: number; sum: Sum }[];
+};
 
 /**
  * An invoice at its total: receivables gross, income by line, tax payable.
- * @example 108.00 with 8.00 tax: R 108.00; income 100.00, tax 8.00
+ * @example 108.00 with 8.00 tax: R 108.00; income 100.00, tax 8.00; in two parts R 54.00, R 54.00
  */
 export function postInvoice(head: Head & InvoiceParts): EntryDraft {
   return entry("invoice", head, invoiceLines(head));
@@ -53,12 +59,14 @@ export function postCreditNote(head: Head & InvoiceParts): EntryDraft {
   );
 }
 
-function invoiceLines({ itemId, income, taxes }: InvoiceParts): Line[] {
+function invoiceLines({ itemId, income, taxes, instalments }: InvoiceParts): Line[] {
   const sums = [...income, ...taxes].map(({ sum }) => sum);
   const currency = sums[0]?.currency;
   if (!currency) throw new RangeError("an invoice has at least one line of income");
   return [
-    debit(R, total(sums, currency), openItem(itemId)),
+    ...(instalments ?? [{ itemId, sum: total(sums, currency) }]).map((part) =>
+      debit(R, part.sum, openItem(part.itemId)),
+    ),
     ...income.map(({ to = { role: "income" }, sum }) => credit(to, sum)),
     ...taxes
       .filter(({ sum }) => sum.amount !== 0)

@@ -7,7 +7,7 @@ import { attachmentsOfDocument } from "@/db/attachments";
 import type { Db } from "@/db/connection";
 import { documentOfItem } from "@/db/documents";
 import {
-  itemsOfLetter,
+  papersOfLetter,
   letterById,
   type LetterRow,
   setCameBack,
@@ -198,7 +198,7 @@ async function attachmentsOf(db: Db, book: string, letter: LetterRow): Promise<A
     await statementPdf(db, letter.customerId, addDays(letter.onDay, -STATEMENT_DAYS), letter.onDay),
   );
   if (letter.attach === "invoices")
-    for (const item of itemsOfLetter(db, letter.id))
+    for (const item of papersOfLetter(db, letter.id))
       papers.push(
         ...pdf(`${item.number.replace(/[^A-Za-z0-9-]/g, "_")}.pdf`, await invoicePdf(db, item.id)),
       );
@@ -208,7 +208,7 @@ async function attachmentsOf(db: Db, book: string, letter: LetterRow): Promise<A
 async function documentPapers(db: Db, book: string, letter: LetterRow): Promise<Attachment[]> {
   const { invoicePdf } = await import("./papers");
   const papers: Attachment[] = [];
-  for (const { id, number } of itemsOfLetter(db, letter.id)) {
+  for (const { id, number } of papersOfLetter(db, letter.id)) {
     const content = await invoicePdf(db, id);
     const filename = `${number.replace(/[^A-Za-z0-9-]/g, "_")}.pdf`;
     if (content) papers.push({ filename, content, contentType: "application/pdf" });

@@ -1,7 +1,8 @@
 import { encode } from "uqr";
 
 import type { PaperFacts } from "@/contracts/invoices";
-import type { PaperLook, PaperWords } from "@/core/invoices";
+import type { Day } from "@/core/calendar";
+import { type PaperLook, type PaperWords, partNumber } from "@/core/invoices";
 
 import { type Document, MARGIN, rule, sumText, tagged } from "./paperTable";
 import { printable } from "./pdf";
@@ -40,13 +41,33 @@ export function sums(pdf: Document, paper: PaperFacts, said: PaperWords): void {
   }
 }
 
-function sumRow(pdf: Document, [words, amount]: [string, string], bold: boolean): void {
+/** What falls due when, each part under its own number; `dayWords` writes a day as papers do. */
+export function instalments(
+  pdf: Document,
+  { parts = [], number, currency }: PaperFacts,
+  { said, dayWords }: { said: PaperWords; dayWords: (of: Day) => string },
+): void {
+  if (parts.length === 0) return;
+  pdf.moveDown(0.5);
+  tagged(pdf, "P", () => {
+    pdf.font("bold").text(printable(said.in_parts), MARGIN);
+  });
+  parts.forEach(({ dueOn, sum }, at) => {
+    const by = number === null ? "" : `${partNumber(number, at)}, `;
+    sumRow(pdf, [`${by}${dayWords(dueOn)}`, sumText(sum, currency)], false, 0);
+  });
+}
+
+type SumRow = [words: string, amount: string];
+
+/** A sum behind its words, which begin at a share of the width. */
+function sumRow(pdf: Document, [words, amount]: SumRow, bold: boolean, from = 0.5): void {
   const all = pdf.page.width - 2 * MARGIN;
   const top = pdf.y;
   tagged(pdf, "P", () => {
     pdf
       .font(bold ? "bold" : "plain")
-      .text(printable(words), MARGIN + all / 2, top, { width: all / 4 });
+      .text(printable(words), MARGIN + all * from, top, { width: all * (0.75 - from) });
     pdf.text(amount, MARGIN + (all * 3) / 4, top, { width: all / 4 - 6, align: "right" });
   });
   pdf.font("plain");

@@ -8,7 +8,7 @@ import { type Day, formatDay } from "@/core/calendar";
 
 import { type PaperLook, type PaperWords, paperWords, USUAL_LOOK } from "@/core/invoices";
 
-import { foot, slip, sums, ways } from "./paperParts";
+import { foot, instalments, slip, sums, ways } from "./paperParts";
 import { begin, type Document, ended, MARGIN, table, tagged } from "./paperTable";
 import { printable } from "./pdf";
 import { unpackedFont } from "./sfnt";
@@ -165,6 +165,7 @@ function write(pdf: Document, paper: PaperFacts, extras: PaperExtras): void {
   pdf.moveDown(1.2).strokeColor(look.accent);
   table(pdf, paper, { look, said });
   sums(pdf, paper, said);
+  instalments(pdf, paper, { said, dayWords: (of) => longDay(of, paper) });
   foot(pdf, paper, said);
   ways(pdf, { look, said, link: extras.link });
   words(pdf, look.below);
@@ -223,11 +224,10 @@ const longDay = (of: Day, { language }: PaperFacts): string =>
 function factsOf(paper: PaperFacts): [string, string][] {
   const said = wordsOf(paper);
   const facts: [string, string][] = [[said.date, longDay(paper.issuedOn, paper)]];
-  if (paper.kind === "invoice")
-    facts.push([
-      said.due,
-      `${longDay(paper.dueOn, paper)}${paper.terms === null ? "" : ` (${paper.terms})`}`,
-    ]);
+  const terms = paper.terms === null ? "" : ` (${paper.terms})`;
+  if (paper.parts) facts.push([said.in_parts, paper.terms ?? ""]);
+  else if (paper.kind === "invoice")
+    facts.push([said.due, `${longDay(paper.dueOn, paper)}${terms}`]);
   if (paper.poNumber !== null) facts.push([said.po, paper.poNumber]);
   if (paper.corrects !== null) facts.push([said.corrects, paper.corrects]);
   return facts;

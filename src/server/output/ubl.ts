@@ -20,10 +20,11 @@ function documentOf(paper: PaperFacts): UblDocument {
     kind: paper.kind,
     number: paper.number ?? "",
     issuedOn: paper.issuedOn,
-    dueOn: paper.dueOn,
+    // BT-9 is the first day of payments in parts (EN 16931-1, from memory); BT-20 says all of them.
+    dueOn: paper.parts?.[0]?.dueOn ?? paper.dueOn,
     currency: paper.currency,
     note: noteOf(paper),
-    terms: paper.terms,
+    terms: termsOf(paper),
     poNumber: paper.poNumber,
     corrects: paper.corrects,
     seller: { ...paper.seller, id: null },
@@ -42,6 +43,11 @@ function documentOf(paper: PaperFacts): UblDocument {
     tax: paper.tax,
     total: paper.total,
   };
+}
+
+function termsOf({ terms, parts = [], currency }: PaperFacts): string | null {
+  const said = parts.map(({ sum, dueOn }) => `${toDecimal(sum, currency)} by ${dueOn}`);
+  return said.length === 0 ? terms : said.join("; ");
 }
 
 const noteOf = ({ note, withheld, payable, currency }: PaperFacts): string | null =>

@@ -15,6 +15,12 @@ export const DOCUMENT_MESSAGES: Record<string, string> = {
   "document.tax_unknown":
     "There is no tax code “{text}” in this book. Choose one, or say its percent in the order.",
   "document.withholding": "What is withheld lies between 0 and 100 percent.",
+  "plan.percent":
+    "“{text}”: the parts do not make 100 percent. Write them like 30% now; 40% n/30; rest n/60.",
+  "plan.parts": "An invoice is due in {most} parts at most.",
+  "plan.due": "Its due days come from its parts. Change the terms, or leave the other due day out.",
+  "plan.withheld":
+    "What a customer withholds from is due in one part. Leave the withholding out, or the parts.",
   "document.due": "The due day lies before the day of issue. Mend one of the two.",
   "document.cut_over":
     "Up to {day} invoices come over from the ledger before, by a file. Date this one after it.",

@@ -14,6 +14,7 @@ import { FactList, Halves, Section } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
 import { type GivingUp, WriteOffQuestion } from "../overdue/WriteOffQuestion";
 import { CreditNoteQuestion } from "./CreditNoteQuestion";
+import { InvoiceParts } from "./InvoiceParts";
 import { PayLinkQuestion } from "./PayLinkQuestion";
 import { SendQuestion } from "./SendQuestion";
 import { WrittenPaper } from "./WrittenPaper";
@@ -77,6 +78,9 @@ export function InvoicePage({
           <Subheading>What it says</Subheading>
           <InvoiceFacts currency={currency} item={item} today={today} />
           {written ? <WrittenPaper paper={written.paper} /> : null}
+          {written ? (
+            <InvoiceParts parts={written.parts} here={item.id} {...around} currency={currency} />
+          ) : null}
           {written ? (
             <SendQuestion key={written.reachedOn} written={written} today={today} />
           ) : null}

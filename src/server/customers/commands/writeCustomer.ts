@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import { country, currencyCode, emailAddress, name } from "@/contracts/values";
-import { parseTerms } from "@/core/calendar";
+import { readPlan } from "@/core/invoices";
 import { WAYS } from "@/core/invoices";
 import { nextCustomerNumber } from "@/core/parties";
 import { fail, ok, type Result } from "@/core/result";
@@ -36,7 +36,7 @@ export const customerInput = z.object({
     z
       .string()
       .trim()
-      .refine((text) => parseTerms(text).ok, "Like n/30, 2/10 n/30, eom/15, day/10, now."),
+      .refine((text) => readPlan(text).ok, "Like n/30, 2/10 n/30, eom/15, 30% now; rest n/30."),
   ),
   currency: noneIfEmpty(currencyCode),
   way: z.enum(WAYS).default("mail"),

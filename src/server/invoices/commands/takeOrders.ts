@@ -153,6 +153,8 @@ function placed({ document, row, lines }: Order, error: Failure): OrderRefusal {
 /** The column that a failure of another part is about. */
 const FIELDS: Readonly<Record<string, string>> = {
   "terms.unreadable": "terms",
+  "plan.percent": "terms",
+  "plan.parts": "terms",
   "currency.unknown": "currency",
   "rate.missing": "currency",
 };

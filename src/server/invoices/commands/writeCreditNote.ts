@@ -5,7 +5,7 @@ import { decimalOf } from "@/core/invoices";
 import { minor, mulDiv, toDecimal } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { creditNotesOf, documentById, documentOfItem, type DocumentRow } from "@/db/documents";
-import { openItemById } from "@/db/openItems";
+import { openItemById, type OpenItemRow, partsOfInvoice } from "@/db/openItems";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
@@ -61,25 +61,40 @@ export const writeCreditNote = defineCommand({
     if (before + worked.value.totals.total > invoice.total)
       return fail("credit.too_much", { number: invoice.number ?? "" });
     const id = insertDraft(ctx, worked.value, { kind: "credit_note", creditsId: invoice.id });
-    return approved(ctx, id, itemId);
+    return approved(ctx, id, openedBy(ctx, invoice));
   },
 });
 
 type CreditNote = { id: number; number: string | null; commandId: number };
 
 /** Approves it, unless a second person has to, and sets it off against what is open. */
-function approved(ctx: CommandContext, id: number, itemId: number): Result<CreditNote> {
+function approved(
+  ctx: CommandContext,
+  id: number,
+  items: readonly OpenItemRow[],
+): Result<CreditNote> {
   const document = documentById(ctx.db, id);
   if (!document) return fail("document.unknown", { id });
   const done = approveOne(ctx, document);
   if (!done.ok) return done;
   if (done.value === null) return ok({ id, number: null, commandId: ctx.commandId });
-  const amount = Math.min(document.total, openItemById(ctx.db, itemId)?.balance ?? 0);
-  if (amount > 0) {
-    const off = setOffItems(ctx, { creditItemId: done.value.itemId, itemId, amount });
+  let left: number = document.total;
+  for (const item of items) {
+    const amount = Math.min(left, item.balance);
+    if (amount <= 0) continue;
+    const setOff = { creditItemId: done.value.itemId, itemId: item.id, amount };
+    const off = setOffItems(ctx, setOff);
     if (!off.ok) return off;
+    left -= amount;
   }
   return ok({ id, number: done.value.number, commandId: ctx.commandId });
+}
+
+/** What an invoice opened, the earliest part first: what was billed too much is not asked for next. */
+function openedBy({ db }: CommandContext, { number, openItemId }: DocumentRow): OpenItemRow[] {
+  const parts = number === null ? [] : partsOfInvoice(db, number);
+  const whole = openItemId === null ? undefined : openItemById(db, openItemId);
+  return parts.length > 0 || !whole ? parts : [whole];
 }
 
 /** The credit note as it would be typed: dated today, in the invoice's words and tax codes. */

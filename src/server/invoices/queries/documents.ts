@@ -11,7 +11,6 @@ import { bankAccounts, bankLineById, bankLineOfReceipt, type BankLineRow } from 
 import { feesOfCharge } from "@/db/charges";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
-import { documentOfItem } from "@/db/documents";
 import { depositById, depositOfLine } from "@/db/deposits";
 import { lettersAbout } from "@/db/letters";
 import { openItemById, type OpenItemRow } from "@/db/openItems";
@@ -24,7 +23,7 @@ import { type WriteOffRow, writeOffsOf } from "@/db/writeOffs";
 import { actsAbout, entriesAbout, originOf } from "@/server/books/queries/history";
 import { METHOD_WORDS } from "@/server/match/queries/match";
 
-import { setOffs, writtenOf } from "./written";
+import { setOffs, writtenHistory, writtenOf } from "./written";
 
 export type InvoicePage = Backing & {
   item: OpenItemRow;
@@ -72,11 +71,7 @@ export function invoicePageOf(db: Db, id: number): Unread<InvoicePage> | null {
   const acts = applicationsOfItem(db, id).flatMap((application) =>
     actsAbout(db, "receipt", application.receiptId).filter((act) => act.id === application.actId),
   );
-  const document = documentOfItem(db, id);
-  const own = [
-    ...(document ? actsAbout(db, "document", document.id) : []),
-    ...actsAbout(db, "open_item", id),
-  ];
+  const own = writtenHistory(db, item);
   return {
     item,
     customer: { id: customer.id, name: customer.name },
@@ -91,8 +86,8 @@ export function invoicePageOf(db: Db, id: number): Unread<InvoicePage> | null {
       on,
       words: `${step === 0 ? "sent" : `letter ${step}`} to ${address}`,
     })),
-    entries: entriesAbout(db, "open_item", id),
-    acts: [...acts, ...own],
+    entries: own.entries,
+    acts: [...acts, ...own.acts],
     origin: originOf(db, item.fileId, item.lineNo),
   };
 }

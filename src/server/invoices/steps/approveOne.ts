@@ -1,8 +1,9 @@
 import { createHash } from "node:crypto";
 
 import type { PaperFacts } from "@/contracts/invoices";
-import { nextStage, numberOf } from "@/core/invoices";
-import { minor } from "@/core/money";
+import type { Day } from "@/core/calendar";
+import { type Instalment, nextStage, numberOf, partNumber } from "@/core/invoices";
+import { minor, type Minor, split } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { documentById, type DocumentRow, markApproved, setStage } from "@/db/documents";
 import { cardOf } from "@/db/customerCards";
@@ -39,8 +40,9 @@ export function approveOne(ctx: CommandContext, document: DocumentRow): Result<A
   const fits = depositsFit(ctx.db, document, worked.value.lines);
   if (!fits.ok) return fits;
   const number = freeNumber(ctx, document);
-  const paper: PaperFacts = { ...worked.value.paper, number };
-  const itemId = insertItem(ctx, document, number, paper);
+  const paper = { ...worked.value.paper, number };
+  const opened = insertItems(ctx, document, paper);
+  const [{ itemId }] = opened;
   const frozen = JSON.stringify(paper);
   markApproved(ctx.db, document.id, {
     number,
@@ -58,7 +60,7 @@ export function approveOne(ctx: CommandContext, document: DocumentRow): Result<A
     `${words} ${number} approved, ${ctx.sum(document.total, document.currency)}`,
   );
   const text = `${words} ${number}`;
-  postDocument(ctx, { document, worked: worked.value, itemId, actId, text });
+  postDocument(ctx, { document, worked: worked.value, opened, actId, text });
   nameDeposit(ctx.db, document, number);
   return ok({ id: document.id, number, itemId, actId });
 }
@@ -91,32 +93,73 @@ function freeNumber(ctx: CommandContext, { kind, issuedOn }: DocumentRow): strin
   for (;;) {
     const running = drawNumber(ctx.db, kind, Number(issuedOn.slice(0, 4)));
     const number = numberOf(prefix, issuedOn, running);
-    if (!openItemByNumber(ctx.db, number)) return number;
+    const taken = [number, partNumber(number, 0)].some((text) => openItemByNumber(ctx.db, text));
+    if (!taken) return number;
   }
 }
+
+/** What an approved document opened: one item, or one for each of its parts; sums as they are owed. */
+export type Opened = { itemId: number; sum: Minor };
+
+function insertItems(
+  ctx: CommandContext,
+  document: DocumentRow,
+  paper: PaperFacts & { number: string },
+): [Opened, ...Opened[]] {
+  const { parts, number } = paper;
+  const whole = { number, dueOn: document.dueOn, terms: document.terms };
+  const [first, ...others] = parts ?? [];
+  if (!first) {
+    const itemId = insertItem(ctx, document, paper, {
+      ...whole,
+      total: paper.total,
+      tax: paper.tax,
+    });
+    return [{ itemId, sum: paper.total }];
+  }
+  // Each part bears its share of the tax.
+  const taxes = split(
+    paper.tax,
+    [first, ...others].map(({ sum }) => sum),
+  );
+  const open = ({ dueOn, terms, sum }: Instalment, at: number): Opened => {
+    const tax = taxes[at] ?? minor(0);
+    const part = { number: partNumber(number, at), partOf: number, dueOn, terms, total: sum, tax };
+    return { itemId: insertItem(ctx, document, paper, part), sum };
+  };
+  return [open(first, 0), ...others.map((part, at) => open(part, at + 1))];
+}
+
+type ToOpen = {
+  number: string;
+  partOf?: string;
+  dueOn: Day;
+  terms: string | null;
+  total: Minor;
+  tax: Minor;
+};
 
 function insertItem(
   ctx: CommandContext,
   document: DocumentRow,
-  number: string,
   paper: PaperFacts,
+  { terms, tax, ...item }: ToOpen,
 ): number {
   const sign = document.kind === "invoice" ? 1 : -1;
-  const total = minor(sign * paper.total);
+  const total = minor(sign * item.total);
   return insertOpenItem(ctx.db, {
+    ...item,
     kind: document.kind,
-    number,
     customerId: document.customerId,
     issuedOn: document.issuedOn,
-    dueOn: document.dueOn,
     currency: document.currency,
     total,
-    tax: minor(sign * paper.tax),
+    tax: minor(sign * tax),
     opened: total,
     balance: total,
     openedOn: document.issuedOn,
     poNumber: document.poNumber,
-    terms: document.kind === "invoice" ? document.terms : null,
+    terms: document.kind === "invoice" ? terms : null,
     description: paper.lines[0]?.description ?? null,
     fileId: null,
     lineNo: null,

@@ -8,12 +8,13 @@ import { linesOfEntry } from "@/db/journal";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { accountOfLater } from "./accountOfLater";
+import type { Opened } from "./approveOne";
 import type { WorkedOut } from "./workOut";
 
 type Posting = {
   document: DocumentRow;
   worked: WorkedOut;
-  itemId: number;
+  opened: readonly [Opened, ...Opened[]];
   actId: number;
   text: string;
 };
@@ -23,7 +24,8 @@ type Earned = { incomeOf: string | null; months: number; isDeposit: boolean; net
 
 /** Receivables gross, income without tax by the accounts of its items, tax by code. */
 export function postDocument(ctx: CommandContext, posting: Posting): void {
-  const { document, worked, itemId, actId, text } = posting;
+  const { document, worked, opened, actId, text } = posting;
+  const [{ itemId }] = opened;
   const { currency } = document;
   const earned = earnedOf(ctx, document, worked);
   const parts = document.kind === "invoice" ? earned.map(billed) : takenBack(ctx, posting, earned);
@@ -34,6 +36,10 @@ export function postDocument(ctx: CommandContext, posting: Posting): void {
     partyId: document.customerId,
     document: { kind: "open_item" as const, id: itemId, text },
     itemId,
+    instalments:
+      opened.length === 1
+        ? undefined
+        : opened.map(({ itemId, sum }) => ({ itemId, sum: inBook(sum, currency) })),
     income: parts.map(({ to, net }) => ({ to, sum: inBook(net, currency) })),
     taxes: worked.paper.taxes.map(({ code, sum }) => ({
       to: { role: "tax" as const, of: code },
@@ -42,7 +48,8 @@ export function postDocument(ctx: CommandContext, posting: Posting): void {
   };
   const isInvoice = document.kind === "invoice";
   const entryId = ctx.post(isInvoice ? postInvoice(drafted) : postCreditNote(drafted), actId);
-  if (isInvoice) keepDeferrals(ctx, { entryId, document, itemId, earned });
+  const receivables = opened.length;
+  if (isInvoice) keepDeferrals(ctx, { entryId, document, itemId, receivables, earned });
 }
 
 const incomeAccount = (of: string | null): AccountRef =>
@@ -83,12 +90,20 @@ function isDepositDocument(db: CommandContext["db"], document: DocumentRow): boo
   return documentById(db, document.creditsId)?.depositOf != null;
 }
 
-type Kept = { entryId: number; document: DocumentRow; itemId: number; earned: readonly Earned[] };
+type Kept = {
+  entryId: number;
+  document: DocumentRow;
+  itemId: number;
+  /** How many lines of what is owed the entry begins with. */
+  receivables: number;
+  earned: readonly Earned[];
+};
 
 /** Keeps what is earned over months, at the value in the book's currency that it was posted with. */
-function keepDeferrals(ctx: CommandContext, { entryId, document, itemId, earned }: Kept): void {
-  // The receivable is the first line of an invoice; the parts of its net follow in their order.
-  const lines = linesOfEntry(ctx.db, entryId).slice(1);
+function keepDeferrals(ctx: CommandContext, kept: Kept): void {
+  const { entryId, document, itemId, receivables, earned } = kept;
+  // What is owed stands first, a line for each part; the parts of the net follow in their order.
+  const lines = linesOfEntry(ctx.db, entryId).slice(receivables);
   earned.forEach(({ incomeOf, months, isDeposit, net }, at) => {
     if (isDeposit || months === 1 || net === 0) return;
     insertDeferral(ctx.db, {

@@ -1,11 +1,13 @@
+import type { Language } from "@/core/followup";
 import { coverTemplate } from "@/core/invoices";
-import { formatMoney, ZERO } from "@/core/money";
+import { formatMoney, type Minor, ZERO } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { linkOf } from "@/db/accountPages";
 import { customerById } from "@/db/customers";
 import { markReached, wayOf } from "@/db/documentWays";
 import { followedRow } from "@/db/followed";
 import { insertLetter } from "@/db/letters";
+import { partsOfInvoice } from "@/db/openItems";
 import { backFrom, personsOf } from "@/db/persons";
 import { addressed, fill } from "@/server/overdue/letters";
 import { dayIn } from "@/server/overdue/letterTable";
@@ -64,10 +66,20 @@ export function sendOne(
       feeCurrency: settings.currency,
       actId,
     },
-    [{ openItemId: document.itemId, balance: document.total }],
+    broughtBy(ctx, document),
   );
   markReached(db, documentId, ctx.today, letterId);
   return ok({ letterId, actId });
+}
+
+/** The items that a document opened: what its mail asks for. */
+function broughtBy(
+  { db }: CommandContext,
+  { number, itemId, total }: Reached,
+): { openItemId: number; balance: Minor }[] {
+  const parts = partsOfInvoice(db, number);
+  if (parts.length === 0) return [{ openItemId: itemId, balance: total }];
+  return parts.map((part) => ({ openItemId: part.id, balance: part.total }));
 }
 
 type Said = { greeting: string; own: OwnWords };
@@ -90,9 +102,24 @@ function wordsOf(
     business: settings.name,
     number: document.number,
     total: `${document.currency} ${formatMoney(document.total, document.currency, document.currency)}`,
-    due: dayIn(document.dueOn, language),
+    due: dueWords(db, document, language),
     is_credit: document.kind === "credit_note",
     link: account === "" ? "" : `${account}/invoices/${document.itemId}`,
     account,
   });
+}
+
+/** When it is due; where in parts, how much by which day. */
+function dueWords(
+  db: CommandContext["db"],
+  { number, dueOn, currency }: Reached,
+  language: Language,
+): string {
+  const parts = partsOfInvoice(db, number);
+  if (parts.length === 0) return dayIn(dueOn, language);
+  return parts
+    .map(
+      (part) => `${dayIn(part.dueOn, language)} (${formatMoney(part.total, currency, currency)})`,
+    )
+    .join(", ");
 }

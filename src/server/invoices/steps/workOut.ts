@@ -1,14 +1,18 @@
 import type { DraftInput, PaperFacts } from "@/contracts/invoices";
-import { type Day, dueDay, parseTerms } from "@/core/calendar";
+import { type Day } from "@/core/calendar";
 import { isBookDay } from "@/core/gate";
 import {
   type DocumentDiscount,
+  type Instalment,
+  instalmentsOf,
+  type PaymentPlan,
+  readPlan,
   type TaxRules,
   type Totals,
   totalsOf,
   USUAL_LOOK,
 } from "@/core/invoices";
-import { type Currency, currencyOf, minor, sumOf } from "@/core/money";
+import { type Currency, currencyOf, minor, type Minor, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { cardOf, type CustomerCard } from "@/db/customerCards";
 import { type CustomerRow, customerById } from "@/db/customers";
@@ -83,22 +87,42 @@ function discountOf({ discountPercent, discountSum }: DraftInput): DocumentDisco
   return discountSum === null || discountSum === 0 ? null : { sum: minor(discountSum) };
 }
 
-type Due = { terms: string; dueOn: Day; reason: string | null };
+/** `dueOn`: the day by which all of it is due; the plan has the parts, where there are several. */
+type Due = { terms: string; plan: PaymentPlan; dueOn: Day; reason: string | null };
 
 /** When a document is due: by its terms, or on another day, which is never before the document's own. */
-function dueOf({ terms, issuedOn, dueOn, dueReason }: DraftInput, usual: string): Result<Due> {
+function dueOf(input: DraftInput, usual: string): Result<Due> {
+  const { terms, issuedOn, dueOn, dueReason } = input;
   const said = terms ?? usual;
-  const read = parseTerms(said);
-  if (!read.ok) return read;
-  const byTerms = dueDay(issuedOn, read.value);
+  const plan = readPlan(said);
+  if (!plan.ok) return plan;
+  const fits = plan.value.length === 1 ? ok(null) : fitsParts(input);
+  if (!fits.ok) return fits;
+  const byTerms = instalmentsOf(plan.value, issuedOn, ALL_OF_IT).at(-1)?.dueOn ?? issuedOn;
   const due = dueOn ?? byTerms;
   if (due < issuedOn) return fail("document.due", { field: "due_on" });
   if (!isBookDay(due)) return fail("day.range", { field: "due_on", text: due });
   return ok({
     terms: said,
+    plan: plan.value,
     dueOn: due,
     reason: due === byTerms ? null : (dueReason ?? "as agreed"),
   });
+}
+
+/** What is due in parts has no other due day, and nothing withheld. */
+function fitsParts({ dueOn, withholdingPercent }: DraftInput): Result<null> {
+  if (dueOn !== null) return fail("plan.due", { field: "due_on" });
+  return withholdingPercent === null ? ok(null) : fail("plan.withheld");
+}
+
+/** Large enough that each part of a plan is something: for its days alone. */
+const ALL_OF_IT = minor(100_000_000);
+
+/** The parts that a document falls due in; undefined where it does in one. */
+function partsOf({ plan }: Due, { issuedOn }: DraftInput, total: Minor): Instalment[] | undefined {
+  const parts = plan.length > 1 ? instalmentsOf(plan, issuedOn, total) : [];
+  return parts.length > 1 ? parts : undefined;
 }
 
 type Facts = {
@@ -153,6 +177,7 @@ function paperOf(input: DraftInput, facts: Facts, lines: readonly DocumentLineRo
     issuedOn: input.issuedOn,
     dueOn: due.dueOn,
     terms: due.terms,
+    parts: kind === "invoice" ? partsOf(due, input, totals.total) : undefined,
     currency,
     poNumber: input.poNumber,
     note: input.note,

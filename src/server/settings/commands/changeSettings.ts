@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import { country, emailAddress, isoDay, isTimeZone, name } from "@/contracts/values";
-import { parseTerms } from "@/core/calendar";
+import { readPlan } from "@/core/invoices";
 import { fail, ok, type Result } from "@/core/result";
 import { type Settings, writeSettings } from "@/db/settings";
 import { defineCommand } from "@/server/runtime/command";
@@ -47,7 +47,7 @@ export const changeSettings = defineCommand({
     usualTerms: z
       .string()
       .trim()
-      .refine((text) => parseTerms(text).ok, "Like n/30, 2/10 n/30, eom/15, day/10, now.")
+      .refine((text) => readPlan(text).ok, "Like n/30, 2/10 n/30, eom/15, 30% now; rest n/30.")
       .optional(),
     invoicePrefix: prefix.optional(),
     creditNotePrefix: prefix.optional(),

@@ -7,8 +7,9 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { NEW_CUSTOMER } from "@/contracts/customers";
 import type { EditorFacts } from "@/contracts/editor";
 import type { BookFacts } from "@/contracts/shell";
-import { dueDay, formatDay, parseTerms } from "@/core/calendar";
-import type { Currency } from "@/core/money";
+import { formatDay } from "@/core/calendar";
+import { instalmentsOf, readPlan } from "@/core/invoices";
+import { type Currency, formatAmount, type Minor, minor } from "@/core/money";
 
 import { CustomerForm } from "../../customers/form/CustomerForm";
 import { CustomerFinder } from "../../customers/CustomerFinder";
@@ -57,7 +58,12 @@ export function InvoiceEditor({ facts, today }: InvoiceEditorProps): ReactNode {
       <WorkingsGrid gridTemplateColumns={{ base: "1fr", lg: "minmax(0, 1fr) 300px" }}>
         <Section>
           <Customer facts={facts} editor={editor} />
-          <Terms editor={editor} today={today} currencies={facts.currencies} />
+          <Terms
+            editor={editor}
+            today={today}
+            currencies={facts.currencies}
+            total={worked.totals?.total ?? minor(0)}
+          />
           <LineRows
             {...editor}
             lines={draft.lines}
@@ -157,12 +163,31 @@ type TermsProps = {
   editor: Editor;
   today: BookFacts["today"];
   currencies: readonly Currency[];
+  /** What the document comes to so far. */
+  total: Minor;
 };
 
-/** Day, terms and order number, and the due day that follows from them. */
-function Terms({ editor, today, currencies }: TermsProps): ReactNode {
+/** The due day, or what is due when; undefined where the terms cannot be read. */
+function dueWords({ editor, today, total }: TermsProps): string | undefined {
+  const { terms, issuedOn, currency } = editor.draft;
+  const plan = readPlan(terms);
+  if (!plan.ok) return undefined;
+  const parts = instalmentsOf(plan.value, issuedOn, total === 0 ? minor(1) : total);
+  const isParted = total !== 0 && parts.length > 1;
+  return `due ${parts
+    .map(({ dueOn, sum }) =>
+      isParted
+        ? `${formatDay(dueOn, today)} ${formatAmount(sum, currency)}`
+        : formatDay(dueOn, today),
+    )
+    .join(", ")}`;
+}
+
+/** Day, terms and order number, and the due days that follow from them. */
+function Terms(props: TermsProps): ReactNode {
+  const { editor, currencies } = props;
   const { draft, setDraft } = editor;
-  const terms = parseTerms(draft.terms);
+  const due = dueWords(props);
   return (
     <Box
       display="grid"
@@ -180,8 +205,8 @@ function Terms({ editor, today, currencies }: TermsProps): ReactNode {
       <TextField
         label="Terms"
         value={draft.terms}
-        error={terms.ok ? undefined : "Like n/30, 2/10 n/30, eom/15, day/10, now."}
-        help={terms.ok ? `due ${formatDay(dueDay(draft.issuedOn, terms.value), today)}` : undefined}
+        error={due === undefined ? "Like n/30, 2/10 n/30, eom/15, 30% now; rest n/30." : undefined}
+        help={due}
         onChange={(event) => setDraft({ ...draft, terms: event.target.value })}
       />
       <TextField
