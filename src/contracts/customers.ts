@@ -107,7 +107,15 @@ export type CreditLine = {
 /** What the book learned of a customer from receipts: who pays for it, and how. */
 export type Learned = { payers: PaidFor[]; habit: string | null };
 
-export type StatementLine = { on: Day; words: string; amount: Minor; balance: Minor };
+export type StatementLine = {
+  on: Day;
+  words: string;
+  /** What happened, by the journal's event, and to which document: what the words are made of. */
+  event: string;
+  document: string;
+  amount: Minor;
+  balance: Minor;
+};
 
 /**
  * A customer's account in one currency: what it began with, what moved, what it ended with, and

@@ -1,18 +1,19 @@
-import { type ChildProcess, spawn, spawnSync } from "node:child_process";
-import { rmSync } from "node:fs";
+import { type ChildProcess, spawn } from "node:child_process";
+import { cpSync, rmSync } from "node:fs";
+
+import { DEMO_MADE } from "./demoMade";
 
 /** A server of its own, on a demo book that no other flow has touched. */
 export type OwnServer = { url: string; stop: () => void };
 
 const START_TRIES = 100;
 
-/** Makes the demo book anew in a folder of its own and serves it. Throws where either fails. */
+/** Serves a copy of the demo book as it was made, in a folder of its own. Throws where that fails. */
 export async function ownServer(name: string, port: number): Promise<OwnServer> {
   const folder = `test-results/data-${name}`;
   rmSync(folder, { recursive: true, force: true });
+  cpSync(DEMO_MADE, folder, { recursive: true });
   const env = { ...process.env, DOZO_DATA: folder, DOZO_ROOT: process.cwd(), PORT: String(port) };
-  const made = spawnSync(process.execPath, ["dist/cli.mjs", "demo", "--make-only"], { env });
-  if (made.status !== 0) throw new Error(`no demo book: ${made.stderr.toString()}`);
   const server = spawn(
     process.execPath,
     ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)],

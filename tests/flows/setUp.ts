@@ -1,13 +1,18 @@
 import { spawnSync } from "node:child_process";
+import { cpSync, rmSync } from "node:fs";
+
+import { DEMO_MADE } from "./demoMade";
 
 /**
- * Fresh data for the flows: the demo book, made by the command line while the server already
- * stands. The other flows start books of their own.
+ * Fresh data for the flows: the demo book, made once by the command line, and a copy of it for the
+ * server that already stands. The other flows start books of their own.
  */
 export default function setUp(): void {
+  rmSync(DEMO_MADE, { recursive: true, force: true });
   const made = spawnSync(process.execPath, ["dist/cli.mjs", "demo", "--make-only"], {
     encoding: "utf8",
-    env: { ...process.env, DOZO_DATA: "test-results/data", DOZO_ROOT: process.cwd() },
+    env: { ...process.env, DOZO_DATA: DEMO_MADE, DOZO_ROOT: process.cwd() },
   });
   if (made.status !== 0) throw new Error(`the demo book could not be made: ${made.stderr}`);
+  cpSync(DEMO_MADE, "test-results/data", { recursive: true });
 }

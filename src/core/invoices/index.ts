@@ -13,6 +13,8 @@ export { type Instalment, instalmentsOf, type PaymentPlan, readPlan } from "./in
 export { type PaperLook, shownLines, USUAL_LOOK } from "./look";
 export { type PaperWords, paperWords } from "./paperWords";
 export { numberOf, partNumber } from "./numbering";
+export { statementWords } from "./statement/statementWords";
+export type { StatementWords } from "./statement/words";
 export {
   type DocumentState,
   nextStage,

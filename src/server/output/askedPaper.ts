@@ -15,13 +15,15 @@ import type { BookContext } from "@/server/runtime/bookContext";
 import { EXPORTS, periodOf, sheetOf } from "./exports";
 import { LISTS, listSheet } from "./lists";
 import { batchOf } from "./paperBatch";
-import { invoicePdf, statementPdf, statementsPdf } from "./papers";
+import { invoicePdf, letterPdf } from "./papers";
 import { sheetAsPdf } from "./pdf";
+import { receiptPdf } from "./receiptPaper";
 import { FORMATS, render, type Sheet } from "./sheets";
+import { statementPdf, statementsPdf } from "./statementPapers";
 
 /** A file that somebody asks for: which, and what stands in the address's query. */
 export type PaperAsk =
-  | { paper: "invoice"; id: number }
+  | { paper: "invoice" | "receipt" | "letter"; id: number }
   | { paper: "documents"; ids: readonly number[]; format: "pdf" | "zip" }
   | { paper: "statement"; customerId: number; query: Query }
   | { paper: "statements"; query: Query }
@@ -56,7 +58,9 @@ const SUMS: Record<string, readonly string[]> = {
 export function askedPaper(context: PaperContext, ask: PaperAsk): Promise<Result<Paper>> {
   switch (ask.paper) {
     case "invoice":
-      return invoice(context, ask.id);
+    case "receipt":
+    case "letter":
+      return single(context, ask);
     case "documents":
       return batchOf(context.db, ask.ids, ask.format);
     case "statement":
@@ -80,9 +84,19 @@ function dayIn(query: URLSearchParams, name: string): Day | undefined {
 
 const formatIn = (query: URLSearchParams) => FORMATS.find((known) => known === query.get("format"));
 
-async function invoice({ db }: PaperContext, id: number): Promise<Result<Paper>> {
-  const bytes = await invoicePdf(db, id);
-  return bytes ? ok({ bytes, type: PDF, name: `invoice-${id}.pdf` }) : fail("item.unknown");
+const SINGLE = {
+  invoice: { make: invoicePdf, unknown: "item.unknown" },
+  receipt: { make: receiptPdf, unknown: "receipt.nobody" },
+  letter: { make: letterPdf, unknown: "letter.unknown" },
+} as const;
+
+async function single(
+  { db }: PaperContext,
+  { paper, id }: { paper: keyof typeof SINGLE; id: number },
+): Promise<Result<Paper>> {
+  const { make, unknown } = SINGLE[paper];
+  const bytes = await make(db, id);
+  return bytes ? ok({ bytes, type: PDF, name: `${paper}-${id}.pdf` }) : fail(unknown);
 }
 
 async function statement(

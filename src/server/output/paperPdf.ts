@@ -1,36 +1,16 @@
-import { readFileSync } from "node:fs";
-import { createRequire } from "node:module";
-import { join } from "node:path";
 import PDFDocument from "pdfkit";
 
 import type { PaperFacts } from "@/contracts/invoices";
-import { type Day, formatDay } from "@/core/calendar";
+import type { Day } from "@/core/calendar";
 
 import { type PaperLook, type PaperWords, paperWords, USUAL_LOOK } from "@/core/invoices";
 
+import { paperDay } from "./paperDay";
+import { paperFont } from "./paperFonts";
 import { foot, instalments, slip, sums, ways } from "./paperParts";
 import { begin, type Document, ended, MARGIN, table, tagged } from "./paperTable";
 import { printable } from "./pdf";
-import { unpackedFont } from "./sfnt";
 import { ublOf } from "./ubl";
-
-const fonts = new Map<string, Buffer>();
-
-const FAMILIES = {
-  plain: "@fontsource/figtree/files/figtree-latin",
-  serif: "@fontsource/source-serif-4/files/source-serif-4-latin",
-} as const;
-
-/** The application's own letters, by family and weight. */
-function font(family: keyof typeof FAMILIES, weight: 400 | 600): Buffer {
-  const path = `${FAMILIES[family]}-${weight}-normal.woff`;
-  const known = fonts.get(path);
-  if (known) return known;
-  const require = createRequire(join(process.env.DOZO_ROOT ?? process.cwd(), "package.json"));
-  const bytes = unpackedFont(readFileSync(require.resolve(path)));
-  fonts.set(path, bytes);
-  return bytes;
-}
 
 /** What stands on a paper and lies elsewhere: its picture, and the address of the account page. */
 export type PaperExtras = { logo: Buffer | null; link: string };
@@ -75,7 +55,7 @@ function blank(first: PaperFacts, title: string): { pdf: Document; bytes: Promis
 
 function letters(pdf: Document, paper: PaperFacts): void {
   const { letters: family } = lookOf(paper);
-  pdf.registerFont("plain", font(family, 400)).registerFont("bold", font(family, 600));
+  pdf.registerFont("plain", paperFont(family, 400)).registerFont("bold", paperFont(family, 600));
 }
 
 /**
@@ -213,13 +193,7 @@ function addressed(paper: PaperFacts): string[] {
   ];
 }
 
-/** On paper a day has its year. */
-const longDay = (of: Day, { language }: PaperFacts): string =>
-  language === undefined || language === "en"
-    ? `${formatDay(of)} ${of.slice(0, 4)}`
-    : new Intl.DateTimeFormat(language, { dateStyle: "long", timeZone: "UTC" }).format(
-        new Date(of),
-      );
+const longDay = (of: Day, { language }: PaperFacts): string => paperDay(of, language);
 
 function factsOf(paper: PaperFacts): [string, string][] {
   const said = wordsOf(paper);

@@ -1,9 +1,8 @@
-import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { join } from "node:path";
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 
-import { unpackedFont } from "./sfnt";
+import { paperFont } from "./paperFonts";
 import type { Sheet } from "./sheets";
 
 type Made = { getBuffer(): Promise<Buffer> };
@@ -22,18 +21,14 @@ function printer(): Maker {
   if (maker) return maker;
   const require = createRequire(join(process.env.DOZO_ROOT ?? process.cwd(), "package.json"));
   const made = require("pdfmake") as Maker;
-  for (const weight of [400, 600])
-    made.virtualfs.writeFileSync(
-      `body-${weight}`,
-      unpackedFont(
-        readFileSync(
-          require.resolve(`@fontsource/figtree/files/figtree-latin-${weight}-normal.woff`),
-        ),
-      ),
-    );
-  made.setFonts({
-    Body: { normal: "body-400", bold: "body-600", italics: "body-400", bolditalics: "body-600" },
-  });
+  for (const family of ["plain", "serif"] as const)
+    for (const weight of [400, 600] as const)
+      made.virtualfs.writeFileSync(`${family}-${weight}`, paperFont(family, weight));
+  const weights = (family: string): Record<string, string> => {
+    const [normal, bold] = [`${family}-400`, `${family}-600`];
+    return { normal, bold, italics: normal, bolditalics: bold };
+  };
+  made.setFonts({ plain: weights("plain"), serif: weights("serif") });
   made.setUrlAccessPolicy(() => false);
   made.setLocalAccessPolicy(() => false);
   maker = made;
@@ -62,7 +57,7 @@ export async function printed(definition: TDocumentDefinitions): Promise<Buffer>
     .createPdf({
       pageSize: "LETTER",
       pageMargins: [48, 52, 48, 48],
-      defaultStyle: { font: "Body", fontSize: 9, lineHeight: 1.15 },
+      defaultStyle: { font: "plain", fontSize: 9, lineHeight: 1.15 },
       footer: (page, pages) => ({
         text: `${page} of ${pages}`,
         alignment: "right",

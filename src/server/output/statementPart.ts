@@ -1,56 +1,49 @@
 import { type Content, type TableCell } from "pdfmake/interfaces";
 
-import { type StatementPart } from "@/contracts/customers";
-import { formatDay } from "@/core/calendar";
-import { BUCKETS, bucketWords } from "@/core/metrics";
-import { type Currency, formatAmount, type Minor } from "@/core/money";
+import type { StatementLine, StatementPart } from "@/contracts/customers";
+import type { StatementWords } from "@/core/invoices";
+import { BUCKETS } from "@/core/metrics";
+import { type Minor } from "@/core/money";
 import { type Statement } from "@/server/customers/queries/statement";
 
-import { printable } from "./pdf";
-
-/** The papers that customers get: the statement of account and the single invoice, as PDF. */
-export const right = (text: string, bold = false): TableCell => ({
-  text: printable(text),
-  alignment: "right",
-  bold,
-});
-
-export const left = (text: string, bold = false): TableCell => ({ text: printable(text), bold });
-
-export const sum = (amount: number, currency: Currency): string => formatAmount(amount, currency);
+import { ledgerTable, left, type PaperDress, right, sum } from "./accountPaper";
+import { paperDay } from "./paperDay";
 
 type Margin = [left: number, top: number, right: number, bottom: number];
 
-export function partOf(part: StatementPart, span: Statement): Content[] {
+/** A statement's part in one currency: what moved, what is open of it, and its age. */
+export function partOf(part: StatementPart, span: Statement, dress: PaperDress): Content[] {
+  const words = `${dress.said.currency} ${part.currency}`;
   return [
-    { text: `In ${part.currency}`, bold: true, margin: [0, 8, 0, 4] },
-    movements(part, span),
-    ...(part.open.length === 0 ? [] : openPart(part)),
+    { text: words, bold: true, margin: [0, 8, 0, 4] as Margin },
+    movements(part, span, dress),
+    ...(part.open.length === 0 ? [] : openPart(part, dress)),
   ];
 }
 
-/** A ledger's table: its columns of words from the left, its sums from the right. */
-const ledgerTable = (widths: string[], body: TableCell[][]): Content => ({
-  layout: "lightHorizontalLines",
-  table: { headerRows: 1, widths, body },
-});
-
-function movements(part: StatementPart, { from, to }: Statement): Content {
+function movements(part: StatementPart, { from, to }: Statement, dress: PaperDress): Content {
+  const { said, language } = dress;
   const amount = (of: Minor, bold = false): TableCell => right(sum(of, part.currency), bold);
   return ledgerTable(
+    dress,
     ["auto", "*", "auto", "auto"],
     [
-      [left("Day", true), left("What", true), right("Amount", true), right("Balance", true)],
-      [left(formatDay(from)), left("Opening balance"), right(""), amount(part.opening)],
+      [
+        left(said.day, true),
+        left(said.what, true),
+        right(said.amount, true),
+        right(said.balance, true),
+      ],
+      [left(paperDay(from, language)), left(said.opening), right(""), amount(part.opening)],
       ...part.lines.map((line) => [
-        left(formatDay(line.on)),
-        left(line.words),
+        left(paperDay(line.on, language)),
+        left(movementWords(line, dress)),
         amount(line.amount),
         amount(line.balance),
       ]),
       [
-        left(formatDay(to), true),
-        left("Closing balance", true),
+        left(paperDay(to, language), true),
+        left(said.closing, true),
         right(""),
         amount(part.closing, true),
       ],
@@ -58,17 +51,29 @@ function movements(part: StatementPart, { from, to }: Statement): Content {
   );
 }
 
+/** A movement in the customer's language; the names of documents are the journal's own. */
+function movementWords(
+  { event, document, words }: StatementLine,
+  { said, language }: PaperDress,
+): string {
+  const what = said.events[event];
+  if (language === "en" || what === undefined) return words;
+  const named = /^(?:invoice|credit note|fee) (.+)$/.exec(document)?.[1];
+  return named === undefined ? `${what}: ${document}` : `${what} ${named}`;
+}
+
 /** What is open on the closing day, item by item and by age. */
-function openPart(part: StatementPart): Content[] {
+function openPart(part: StatementPart, dress: PaperDress): Content[] {
+  const { said } = dress;
   return [
-    { text: "Open", bold: true, margin: [0, 12, 0, 4] as Margin },
-    openTable(part),
+    { text: said.open, bold: true, margin: [0, 12, 0, 4] as Margin },
+    openTable(part, dress),
     {
       margin: [0, 10, 0, 0] as Margin,
       table: {
         widths: BUCKETS.map(() => "*"),
         body: [
-          BUCKETS.map((bucket) => right(bucketWords(bucket))),
+          said.ages.map((age) => right(age)),
           BUCKETS.map((bucket) => right(sum(part.aging[bucket], part.currency))),
         ],
       },
@@ -76,28 +81,36 @@ function openPart(part: StatementPart): Content[] {
   ];
 }
 
-function openTable({ open, onAccount, closing, currency }: StatementPart): Content {
+function openTable(
+  { open, onAccount, closing, currency }: StatementPart,
+  dress: PaperDress,
+): Content {
+  const { said, language } = dress;
   const amount = (of: Minor, bold = false): TableCell => right(sum(of, currency), bold);
-  const credit = [left(""), left("On account"), left(""), right(""), amount(onAccount)];
   return ledgerTable(
+    dress,
     ["auto", "*", "auto", "auto", "auto"],
     [
-      [
-        left("Number", true),
-        left("For", true),
-        left("Due", true),
-        right("Total", true),
-        right("Open", true),
-      ],
+      headOfOpen(said),
       ...open.map((item) => [
         left(item.number),
         left(item.description ?? ""),
-        left(item.kind === "credit_note" ? "" : formatDay(item.dueOn)),
+        left(item.kind === "credit_note" ? "" : paperDay(item.dueOn, language)),
         amount(item.total),
         amount(item.balance),
       ]),
-      ...(onAccount === 0 ? [] : [credit]),
-      [left("", true), left("Together", true), left(""), right(""), amount(closing, true)],
+      ...(onAccount === 0
+        ? []
+        : [[left(""), left(said.on_account), left(""), right(""), amount(onAccount)]]),
+      [left("", true), left(said.together, true), left(""), right(""), amount(closing, true)],
     ],
   );
 }
+
+const headOfOpen = (said: StatementWords): TableCell[] => [
+  left(said.number, true),
+  left(said.applied, true),
+  left(said.due, true),
+  right(said.total, true),
+  right(said.open, true),
+];

@@ -19,7 +19,8 @@ import {
 } from "../customers/queries/statement";
 import { deliverLetter } from "../output/delivery";
 import { periodOf, sheetOf } from "../output/exports";
-import { invoicePdf, statementPdf, statementsPdf } from "../output/papers";
+import { invoicePdf } from "../output/papers";
+import { statementPdf, statementsPdf } from "../output/statementPapers";
 import { agingRows } from "../reports/queries/ages";
 import { outboxFile } from "../runtime/folders";
 import { draftLetter } from "./letters";
@@ -375,7 +376,7 @@ describe("the statement of account", () => {
   it("is printed with its sums, for a head office with its sites; an invoice too", async () => {
     const { text } = read(await statementPdf(book.db, customer("C3"), day("2026-11-01"), TODAY));
     expect(text).toMatch(
-      /Statement of account[\s\S]*Brightwater Unified \(C3\) and 1 site[\s\S]*20404[\s\S]*500\.00[\s\S]*20405[\s\S]*250\.00[\s\S]*Closing balance\s+750\.00/,
+      /Statement of account[\s\S]*Brightwater Unified \(C3\) and its sites \(1\)[\s\S]*20404[\s\S]*500\.00[\s\S]*20405[\s\S]*250\.00[\s\S]*Closing balance\s+750\.00/,
     );
     expect(read(await invoicePdf(book.db, book.id("open_item", "number = '20402'"))).text).toMatch(
       /Invoice 20402[\s\S]*Tax\s+USD 6\.00[\s\S]*Total\s+USD 106\.00/,

@@ -81,6 +81,8 @@ const MESSAGES: Record<string, string> = {
   "bank.zero": "A bank line of 0.00 moves nothing. Leave it out.",
   "remittance.sum": "The lines of this payment come to nothing or less. Mend the sums.",
   "receipt.unknown": "This receipt is not in the book.",
+  "receipt.nobody":
+    "This receipt is nobody’s yet: place it in Match first, then there is a paper for its customer.",
   "receipt.not_to_match":
     "This receipt was dealt with already. Look at its history, and undo that first.",
   "receipt.sum": "The parts of the receipt do not come out to its amount.",

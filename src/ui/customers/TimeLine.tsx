@@ -36,7 +36,7 @@ export function TimeLine({ history, book, today }: Props): ReactNode {
                 </Cell>
                 <Cell whiteSpace="normal" verticalAlign="baseline">
                   <WordsOf book={book} line={line} />
-                  <MoreOf line={line} />
+                  <MoreOf book={book} line={line} />
                 </Cell>
                 <Cell data-numeric width="56px">
                   {line.actId !== null ? (
@@ -78,15 +78,23 @@ function WordsOf({ book, line }: WordsOfProps): ReactNode {
 }
 
 type MoreOfProps = {
+  book: string;
   line: HistoryLine;
 };
-function MoreOf({ line }: MoreOfProps): ReactNode {
+function MoreOf({ book, line }: MoreOfProps): ReactNode {
   if (line.kind === "letter")
     return (
       <Details>
         <summary data-tone="soft">its words</summary>
         <LetterText>{line.more}</LetterText>
-        {line.letterId !== null ? <CameBack letterId={line.letterId} /> : null}
+        {line.letterId !== null ? (
+          <>
+            <a data-tone="soft" href={`/api/v1/b/${book}/letters/${line.letterId}/pdf`}>
+              On paper (PDF)
+            </a>{" "}
+            <CameBack letterId={line.letterId} />
+          </>
+        ) : null}
       </Details>
     );
   if (line.more) return <span data-tone="soft"> {line.more}</span>;

@@ -73,6 +73,13 @@ export function ReceiptPage({
             {...around}
             currency={currency}
           />
+          {customer ? (
+            <p>
+              <a href={`/api/v1/b/${book}/receipts/${receipt.id}/pdf`}>
+                A receipt for the customer (PDF)
+              </a>
+            </p>
+          ) : null}
           {refunds ? (
             <RefundQuestion
               receiptId={receipt.id}

@@ -1,5 +1,6 @@
 import type { StatementLine, StatementPart } from "@/contracts/customers";
 import { addDays, type Day } from "@/core/calendar";
+import { statementWords } from "@/core/invoices";
 import { agingOf } from "@/core/metrics";
 import { add, sumOf, toDecimal } from "@/core/money";
 import type { Db } from "@/db/connection";
@@ -14,23 +15,6 @@ export type Statement = {
   from: Day;
   to: Day;
   parts: StatementPart[];
-};
-
-const EVENTS: Partial<Record<string, string>> = {
-  opening: "brought over",
-  invoice: "invoice",
-  credit_note: "credit note",
-  identify: "received, on account",
-  apply: "received",
-  discount: "discount taken",
-  write_off: "adjusted",
-  ach_return: "payment returned",
-  refund: "sent back",
-  dispute: "payment disputed",
-  deposit: "check returned",
-  late_fee: "fee",
-  reversal: "taken back",
-  surcharge: "surcharge",
 };
 
 /**
@@ -64,10 +48,12 @@ export function statementOf(db: Db, customerId: number, from: Day, to: Day): Sta
         .filter(({ on }) => on > before)
         .map((line): StatementLine => {
           balance = add(balance, line.amount);
-          const what = EVENTS[line.event] ?? line.event.replaceAll("_", " ");
+          const what = statementWords("en").events[line.event] ?? line.event.replaceAll("_", " ");
           return {
             on: line.on,
             words: line.document.startsWith(what) ? line.document : `${what}: ${line.document}`,
+            event: line.event,
+            document: line.document,
             amount: line.amount,
             balance,
           };

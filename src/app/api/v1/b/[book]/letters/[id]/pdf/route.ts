@@ -1,0 +1,12 @@
+import { paperAnswer } from "../../../../../../../papers";
+import { type BookParams, noBook } from "../../../../../../../answers";
+import { reading } from "@/server/runtime/threads/reader";
+
+/** A letter on paper, as a PDF. */
+export async function GET(
+  _request: Request,
+  context: BookParams<{ id: string }>,
+): Promise<Response> {
+  const { book, id } = await context.params;
+  return reading(book) ? paperAnswer(book, { paper: "letter", id: Number(id) }) : noBook(book);
+}
