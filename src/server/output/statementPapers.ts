@@ -79,7 +79,13 @@ function statementContent(db: Db, statement: Statement, dress: PaperDress): Cont
     {
       title: said.statement,
       to: [`${name}${sites > 0 ? ` ${said.sites} (${sites})` : ""}`, ...address],
-      facts: [[said.day, `${paperDay(from, language)} ${said.until} ${paperDay(to, language)}`]],
+      facts: [
+        [said.day, `${paperDay(from, language)} ${said.until} ${paperDay(to, language)}`],
+        ...parts.map(({ currency, closing }): [string, string] => [
+          said.closing,
+          `${currency} ${sum(closing, currency)}`,
+        ]),
+      ],
     },
     parts.length === 0
       ? [{ text: printable(said.nothing) }]

@@ -68,16 +68,15 @@ function openPart(part: StatementPart, dress: PaperDress): Content[] {
   return [
     { text: said.open, bold: true, margin: [0, 12, 0, 4] as Margin },
     openTable(part, dress),
-    {
-      margin: [0, 10, 0, 0] as Margin,
-      table: {
-        widths: BUCKETS.map(() => "*"),
-        body: [
-          said.ages.map((age) => right(age)),
-          BUCKETS.map((bucket) => right(sum(part.aging[bucket], part.currency))),
-        ],
-      },
-    },
+    { text: "", margin: [0, 10, 0, 0] as Margin },
+    ledgerTable(
+      dress,
+      BUCKETS.map(() => "*"),
+      [
+        said.ages.map((age) => right(age, true)),
+        BUCKETS.map((bucket) => right(sum(part.aging[bucket], part.currency))),
+      ],
+    ),
   ];
 }
 

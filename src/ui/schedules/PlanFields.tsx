@@ -52,7 +52,7 @@ export function PlanFields({ plan, change, fixed, children }: PlanFieldsProps): 
     <>
       <Box
         display="grid"
-        gridTemplateColumns={{ base: "1fr 1fr", md: "2fr 1fr 1fr 1.2fr" }}
+        gridTemplateColumns={{ base: "1fr 1fr", lg: "2fr 1fr 1fr 1.2fr" }}
         gap="12px"
       >
         <TextField

@@ -93,7 +93,7 @@ function Due({ due }: { due: number }): ReactNode {
 
 function Months({ months, currency }: BookFacts & Pick<SchedulesFacts, "months">): ReactNode {
   return (
-    <Section width={{ base: "100%", md: "420px" }} paddingTop="20px">
+    <Section width={{ base: "100%", lg: "420px" }} paddingTop="20px">
       <Subheading fontWeight="600">By month</Subheading>
       <DetailTable aria-label="What will be written by month">
         <tbody>

@@ -36,7 +36,7 @@ export function PaperSettings(props: PaperSettingsProps): ReactNode {
           keep();
         }}
       >
-        <Box display="grid" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="10px">
+        <Box display="grid" gridTemplateColumns={{ base: "1fr", lg: "1fr 1fr" }} gap="10px">
           <TextField label="Address, line by line with commas" {...set("address")} />
           <TextField label="Tax number" {...set("taxNumber")} />
           <TextField label="Usual terms" {...set("usualTerms")} />

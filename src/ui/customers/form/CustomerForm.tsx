@@ -44,7 +44,7 @@ export function CustomerForm(props: CustomerFormProps): ReactNode {
       }}
       noValidate
     >
-      <Box display="grid" gridTemplateColumns={{ base: "1fr", md: "2fr 2fr 1fr" }} gap="12px">
+      <Box display="grid" gridTemplateColumns={{ base: "1fr", lg: "2fr 2fr 1fr" }} gap="12px">
         <TypedField label="Name" autoFocus of="name" typed={typed} set={set} />
         <TypedField label="E-mail" inputMode="email" of="email" typed={typed} set={set} />
         <TypedField label="Terms" placeholder="as the book" of="terms" typed={typed} set={set} />
@@ -130,7 +130,7 @@ function Rest({ typed, set, currency }: RestProps): ReactNode {
     <>
       <Box
         display="grid"
-        gridTemplateColumns={{ base: "1fr", md: "1fr 1fr 1fr" }}
+        gridTemplateColumns={{ base: "1fr", lg: "1fr 1fr 1fr" }}
         gap="12px"
         paddingTop="12px"
       >
@@ -185,7 +185,7 @@ function Rest({ typed, set, currency }: RestProps): ReactNode {
       </Box>
       <Box
         display="grid"
-        gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }}
+        gridTemplateColumns={{ base: "1fr", lg: "1fr 1fr" }}
         gap="12px"
         paddingTop="12px"
       >

@@ -191,7 +191,7 @@ function Terms(props: TermsProps): ReactNode {
   return (
     <Box
       display="grid"
-      gridTemplateColumns={{ base: "1fr 1fr", md: "150px 150px 1fr 90px" }}
+      gridTemplateColumns={{ base: "1fr 1fr", lg: "150px 150px 1fr 90px" }}
       gap="12px"
       padding="8px 0"
     >

@@ -27,7 +27,7 @@ export function MoreFields({ draft, setDraft, taxCodes }: MoreFieldsProps): Reac
     <>
       <Box
         display="grid"
-        gridTemplateColumns={{ base: "1fr 1fr", md: "130px 130px 1fr" }}
+        gridTemplateColumns={{ base: "1fr 1fr", lg: "130px 130px 1fr" }}
         gap="12px"
       >
         <TextField
@@ -55,7 +55,7 @@ export function MoreFields({ draft, setDraft, taxCodes }: MoreFieldsProps): Reac
         <Charges charges={draft.charges} taxCodes={taxCodes} set={(charges) => set({ charges })} />
         <Box
           display="grid"
-          gridTemplateColumns={{ base: "1fr 1fr", md: "150px 1fr 170px" }}
+          gridTemplateColumns={{ base: "1fr 1fr", lg: "150px 1fr 170px" }}
           gap="12px"
         >
           <DayField label="Due on" value={draft.dueOn} onDay={(dueOn) => set({ dueOn })} />
