@@ -1,6 +1,7 @@
 import type { Day } from "@/core/calendar";
 import type { TaxCode, TaxRules } from "@/core/invoices";
 import type { Currency, Minor } from "@/core/money";
+import type { PaysBy } from "@/core/paying";
 
 /** A line as it stands in the editor: what was typed, as it was typed. */
 export type TypedLine = {
@@ -30,6 +31,8 @@ export type TypedDraft = {
   discountSum: string;
   charges: TypedCharge[];
   withholdingPercent: string;
+  /** By which ways it may be paid; empty: as its customer. */
+  paysBy: PaysBy | "";
   lines: TypedLine[];
 };
 

@@ -10,6 +10,7 @@ import type {
   WrittenLine,
 } from "@/core/invoices";
 import type { Currency, Minor } from "@/core/money";
+import { PAYS_BY } from "@/core/paying";
 
 import { isoDay } from "./values";
 
@@ -96,6 +97,10 @@ export const draftInput = z.object({
     .max(20)
     .default([]),
   withholdingPercent: orNone(decimal),
+  paysBy: z
+    .enum(PAYS_BY)
+    .nullish()
+    .transform((value) => value ?? null),
 });
 export type DraftInput = z.output<typeof draftInput>;
 

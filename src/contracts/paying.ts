@@ -23,6 +23,8 @@ export type PayItem = {
   balance: Minor;
   /** What of it is being paid already: asked for, or on its way. */
   beingPaid: Minor;
+  /** By which ways it may be paid. */
+  ways: WayToPay[];
 };
 
 /** What a customer's pay page is made of; sums in one currency. */

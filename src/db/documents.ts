@@ -1,6 +1,7 @@
 import type { Day } from "@/core/calendar";
-import type { Stage, WrittenLine } from "@/core/invoices";
+import type { Stage } from "@/core/invoices";
 import type { Currency, Minor } from "@/core/money";
+import type { PaysBy } from "@/core/paying";
 
 import type { Db } from "./connection";
 
@@ -24,6 +25,8 @@ export type DocumentRow = {
   discountPercent: string | null;
   discountSum: Minor | null;
   withholdingPercent: string | null;
+  /** By which ways it may be paid; null: as its customer, or the book, says. */
+  paysBy: PaysBy | null;
   orderRef: string | null;
   orderHash: string | null;
   creditsId: number | null;
@@ -42,11 +45,6 @@ export type DocumentRow = {
   approvedOn: Day | null;
 };
 
-/** Net: without tax and less its share of the document's discount; what goes to income. */
-export type DocumentLineRow = WrittenLine;
-
-export type DocumentChargeRow = { words: string; sum: Minor; taxCode: string | null };
-
 /** What of a draft is written and may be written over. */
 export type DocumentContent = Pick<
   DocumentRow,
@@ -63,6 +61,7 @@ export type DocumentContent = Pick<
   | "discountPercent"
   | "discountSum"
   | "withholdingPercent"
+  | "paysBy"
   | "net"
   | "tax"
   | "total"
@@ -82,6 +81,7 @@ const COLUMNS: Readonly<Record<keyof DocumentContent, string>> = {
   discountPercent: "discount_percent",
   discountSum: "discount_sum",
   withholdingPercent: "withholding_percent",
+  paysBy: "pays_by",
   net: "net",
   tax: "tax",
   total: "total",
@@ -126,26 +126,6 @@ export function creditNotesOf(db: Db, documentId: number): DocumentRow[] {
     .map(asRow);
 }
 
-export function linesOf(
-  db: Db,
-  documentId: number,
-): (DocumentLineRow & { settles: number | null })[] {
-  return db.all(
-    `SELECT item, description, quantity, rate, discount_percent AS discountPercent,
-       tax_code AS taxCode, amount, net, settles
-     FROM document_line WHERE document_id = ? ORDER BY line_no`,
-    documentId,
-  );
-}
-
-export function chargesOf(db: Db, documentId: number): DocumentChargeRow[] {
-  return db.all<DocumentChargeRow>(
-    `SELECT words, sum, tax_code AS taxCode
-     FROM document_charge WHERE document_id = ? ORDER BY charge_no`,
-    documentId,
-  );
-}
-
 type DocumentHead = Pick<
   DocumentRow,
   "kind" | "stage" | "orderRef" | "orderHash" | "creditsId" | "depositOf" | "writtenBy"
@@ -180,43 +160,6 @@ const valuesOf = (content: DocumentContent): (string | number | null)[] =>
     const value = content[field];
     return typeof value === "boolean" ? Number(value) : value;
   });
-
-/** Writes a draft's lines and charges anew. */
-export function replaceLines(
-  db: Db,
-  documentId: number,
-  lines: readonly DocumentLineRow[],
-  charges: readonly DocumentChargeRow[],
-): void {
-  db.run("DELETE FROM document_line WHERE document_id = ?", documentId);
-  db.run("DELETE FROM document_charge WHERE document_id = ?", documentId);
-  for (const [at, line] of lines.entries())
-    db.run(
-      `INSERT INTO document_line (document_id, line_no, item, description, quantity, rate,
-         discount_percent, tax_code, amount, net, settles)
-       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-      documentId,
-      at + 1,
-      line.item,
-      line.description,
-      line.quantity,
-      line.rate,
-      line.discountPercent,
-      line.taxCode,
-      line.amount,
-      line.net,
-      line.settles ?? null,
-    );
-  for (const [at, charge] of charges.entries())
-    db.run(
-      "INSERT INTO document_charge (document_id, charge_no, words, sum, tax_code) VALUES (?, ?, ?, ?, ?)",
-      documentId,
-      at + 1,
-      charge.words,
-      charge.sum,
-      charge.taxCode,
-    );
-}
 
 export function setStage(db: Db, id: number, stage: Exclude<Stage, "approved">): void {
   db.run("UPDATE document SET stage = ? WHERE id = ?", stage, id);

@@ -1,8 +1,9 @@
 import type { Day } from "@/core/calendar";
 import type { MailServer } from "@/core/formats";
 import type { Bucket } from "@/core/metrics";
-import { type PaperLook, USUAL_LOOK } from "@/core/invoices";
+import { type BankDetails, type PaperLook, USUAL_LOOK } from "@/core/invoices";
 import type { Currency } from "@/core/money";
+import type { PaysBy } from "@/core/paying";
 
 import type { Db } from "./connection";
 
@@ -79,6 +80,10 @@ export type Settings = {
   /** Words of mails that bring a document, in the language of letter texts; null: ours. */
   coverSubject: string | null;
   coverBody: string | null;
+  /** By which ways invoices may be paid; null: by all that the processor takes. */
+  paysBy: PaysBy | null;
+  /** Where money goes, in words; looks choose by name. */
+  bankDetails: BankDetails[];
   /** How papers look, by name; the first is the usual one. */
   looks: PaperLook[];
   /** What taking ACH costs a month, however many payments there are. */
@@ -116,6 +121,8 @@ const DEFAULTS: Partial<Settings> = {
   taxNumber: null,
   coverSubject: null,
   coverBody: null,
+  paysBy: null,
+  bankDetails: [],
   looks: [USUAL_LOOK],
 };
 

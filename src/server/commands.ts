@@ -90,6 +90,7 @@ import { changeSettings } from "./settings/commands/changeSettings";
 import { lockPeriod } from "./settings/commands/lockPeriod";
 import { setAccount } from "./settings/commands/setAccount";
 import { setItem } from "./settings/commands/setItem";
+import { setBankDetails } from "./settings/commands/setBankDetails";
 import { setLook } from "./settings/commands/setLook";
 import { setTaxCode } from "./settings/commands/setTaxCode";
 
@@ -184,6 +185,7 @@ export const COMMANDS = {
   withdrawPayLink,
   releaseIncome,
   setTaxCode,
+  setBankDetails,
   setLook,
   setAccount,
   setItem,

@@ -10,7 +10,13 @@ export {
   type WrittenLine,
 } from "./line";
 export { type Instalment, instalmentsOf, type PaymentPlan, readPlan } from "./instalments";
-export { type PaperLook, shownLines, USUAL_LOOK } from "./look";
+export {
+  type BankDetails,
+  inWords as lookInWords,
+  type PaperLook,
+  shownLines,
+  USUAL_LOOK,
+} from "./look";
 export { type PaperWords, paperWords } from "./paperWords";
 export { numberOf, partNumber } from "./numbering";
 export { statementWords } from "./statement/statementWords";

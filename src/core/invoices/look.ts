@@ -14,7 +14,7 @@ export type PaperLook = {
   /** Every line, one for each item, or one line of words for all. */
   readonly lines: "all" | "items" | "one";
   readonly oneLine: string;
-  /** Where money goes, in words; nothing where it is not said. */
+  /** Where money goes: the name of bank details that the book keeps, or words; nothing where it is not said. */
   readonly bank: string;
   /** The way to the account page as a square code. */
   readonly code: boolean;
@@ -23,6 +23,18 @@ export type PaperLook = {
   /** The hash of the picture at the top; null for none. */
   readonly logo: string | null;
 };
+
+/** Where money goes, in words, kept once under a name that looks choose by. */
+export type BankDetails = { readonly name: string; readonly words: string };
+
+/** A look with its bank details in words, as they stand on a paper. */
+export function inWords<Look extends Pick<PaperLook, "bank">>(
+  look: Look,
+  kept: readonly BankDetails[],
+): Look {
+  const details = kept.find(({ name }) => name === look.bank);
+  return details ? { ...look, bank: details.words } : look;
+}
 
 /** What papers look like where nothing was chosen. */
 export const USUAL_LOOK: PaperLook = {

@@ -14,4 +14,5 @@ export {
   type WayToPay,
   WAYS_TO_PAY,
 } from "./processor";
+export { offeredWays, PAYS_BY, type PaysBy, waysTogether } from "./offered";
 export { nextTry } from "./retries";

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 
 import { day } from "@/core/calendar";
-import { documentById, linesOf } from "@/db/documents";
+import { linesOf } from "@/db/documentLines";
+import { documentById } from "@/db/documents";
 import { deferralsLeft } from "@/db/deferrals";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";

@@ -1,6 +1,6 @@
 import type { Column, Content, TableCell, TDocumentDefinitions } from "pdfmake/interfaces";
 
-import { type PaperLook, type StatementWords, statementWords, USUAL_LOOK } from "@/core/invoices";
+import { type PaperLook, type StatementWords, statementWords } from "@/core/invoices";
 import { type Currency, formatAmount } from "@/core/money";
 import { linkOf } from "@/db/accountPages";
 import type { Db } from "@/db/connection";
@@ -10,6 +10,7 @@ import { followedRow } from "@/db/followed";
 import { logoOf } from "@/db/logos";
 import { readSettings, type Settings } from "@/db/settings";
 
+import { lookOf } from "../settings/lookOf";
 import { printable, printed } from "./pdf";
 
 /** How a customer's papers look and speak: its look, its language, who sends them. */
@@ -25,8 +26,7 @@ export type PaperDress = {
 
 export function dressOf(db: Db, customer: Pick<CustomerRow, "id">): PaperDress {
   const seller = readSettings(db);
-  const chosen = cardOf(db, customer.id).look;
-  const look = seller.looks.find(({ name }) => name === chosen) ?? seller.looks[0] ?? USUAL_LOOK;
+  const look = lookOf(seller, cardOf(db, customer.id).look);
   const { language } = followedRow(db, customer.id);
   const logo = look.logo === null ? null : logoOf(db, look.logo);
   const { linkBase } = seller;

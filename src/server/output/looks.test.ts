@@ -115,6 +115,26 @@ describe("how papers look", () => {
   ])("refuses %s", (_, more, picture, code) => {
     expect(look(more, picture)).toMatchObject({ ok: false, error: { code } });
   });
+  it("takes its bank details by name from where they are kept once", async () => {
+    const details = (name: string, words: string) => book.do("setBankDetails", { name, words });
+    expect(details("Dollars", "First Practice Bank, ask us for the number")).toMatchObject({
+      ok: true,
+    });
+    look({ bank: "Dollars" });
+    order();
+    const before = await printed();
+    expect(before).toContain("By bank: First Practice Bank, ask us for the number");
+    // Approved papers keep what they said.
+    details("Dollars", "Second Practice Bank");
+    expect(await printed()).toBe(before);
+    expect(details("Dollars", "")).toMatchObject({
+      error: { code: "look.bank_used", look: "Usual" },
+    });
+    look({ bank: "" });
+    expect(details("Dollars", "")).toMatchObject({ ok: true });
+    for (let at = 0; at < 12; at += 1) details(`Account ${at}`, "words");
+    expect(details("One more", "words")).toMatchObject({ error: { code: "look.bank_many" } });
+  });
   it("the last stays", () => {
     expect(book.do("setLook", { name: "Usual", look: null })).toMatchObject({
       error: { code: "look.last" },

@@ -9,6 +9,7 @@ export const PAYING_MESSAGES: Record<string, string> = {
   "account.routing": "This is no routing number: nine digits, at the lower left of a check.",
   "account.form": "An account number has 4 to 17 digits.",
   "account.again": "The two account numbers differ.",
+  "pay.way": "The invoice {number} is not paid by {way}: another way is offered for it.",
   "method.gone": "This way to pay is not on file any more. Choose another.",
   "method.token":
     "The processor's word for it looks like a card number, and is not kept. Type it once more.",

@@ -25,7 +25,9 @@ type ChosenInvoicesProps = { rows: readonly ChosenRow[]; clear: () => void };
 /** What the chosen rows come to, and what can be done with them at once. */
 export function ChosenInvoices({ rows, clear }: ChosenInvoicesProps): ReactNode {
   const { book, act, busy } = useActing();
-  const written = rows.flatMap(({ documentId }) => documentId ?? []);
+  // The parts of one invoice are one paper.
+  const written = [...new Set(rows.flatMap(({ documentId }) => documentId ?? []))];
+  const foreign = rows.filter(({ documentId }) => documentId === null).length;
   const send = (): void => {
     if (written.length === 0) return;
     void act<{ sent: number; refused: { why: string }[] }>(
@@ -67,9 +69,9 @@ export function ChosenInvoices({ rows, clear }: ChosenInvoicesProps): ReactNode 
           {" · "}
         </>
       ) : null}
-      {written.length < rows.length ? (
+      {foreign > 0 ? (
         <span data-tone="soft">
-          {rows.length - written.length} came by a file: their papers are with whoever wrote them
+          {foreign} came by a file: their papers are with whoever wrote them
         </span>
       ) : null}{" "}
       <Act hint="Esc" onClick={clear}>

@@ -43,21 +43,7 @@ export function ChooseStep(props: StepProps): ReactNode {
           <Total>{sum(paying.sum)}</Total>
         </PaySum>
       ) : null}
-      {facts.credit > 0 ? (
-        <p data-words>{say(words.onAccount, { sum: sum(facts.credit) })}</p>
-      ) : null}
-      {facts.others.map((currency) => (
-        <p key={currency}>
-          <a href={`${props.base}?currency=${currency}`}>
-            {say(words.otherCurrency, { currency })}
-          </a>
-        </p>
-      ))}
-      {facts.onWay.map(({ amount, settlesOn }, at) => (
-        <p key={at} data-tone="waits">
-          {say(words.onWay, { sum: sum(amount), day: settlesOn ? day(settlesOn) : "" })}
-        </p>
-      ))}
+      <Besides {...props} />
       {agreed && method ? (
         <p data-words>
           {say(words.agreed, {
@@ -67,20 +53,53 @@ export function ChooseStep(props: StepProps): ReactNode {
           <PayWord onClick={() => void paying.end(null)}>{words.end}</PayWord>
         </p>
       ) : null}
-      {canPay ? <Ways {...props} /> : null}
+      {canPay ? <WaysOrNone {...props} /> : null}
       <Questions {...props} />
       {canPay ? (
         <PayFoot>
           <noscript>
             <p>{words.script}</p>
           </noscript>
-          <PayButton type="button" disabled={paying.parts.length === 0} onClick={paying.goOn}>
+          <PayButton
+            type="button"
+            disabled={paying.parts.length === 0 || paying.ways.length === 0}
+            onClick={paying.goOn}
+          >
             {words.goOn}
           </PayButton>
           <p>{words.notYet}</p>
         </PayFoot>
       ) : null}
       {items.length > 0 && !canPay ? <p data-tone="soft">{words.notHere}</p> : null}
+    </>
+  );
+}
+
+/** Invoices that are offered in different ways are paid one after the other. */
+const WaysOrNone = (props: StepProps): ReactNode =>
+  props.paying.ways.length === 0 ? (
+    <p data-tone="waits">{props.words.notTogether}</p>
+  ) : (
+    <Ways {...props} />
+  );
+
+/** What else stands on the account: credit, what is open in other currencies, what is on its way. */
+function Besides({ facts, words, sum, day, base }: StepProps): ReactNode {
+  return (
+    <>
+      {facts.credit > 0 ? (
+        <p data-words>{say(words.onAccount, { sum: sum(facts.credit) })}</p>
+      ) : null}
+      {facts.others.map((currency) => (
+        <p key={currency}>
+          <a href={`${base}?currency=${currency}`}>{say(words.otherCurrency, { currency })}</a>
+        </p>
+      ))}
+      {facts.onWay.map(({ amount, settlesOn }, at) => (
+        <p key={at} data-tone="waits">
+          {say(words.onWay, { sum: sum(amount), day: settlesOn ? day(settlesOn) : "" })}
+        </p>
+      ))}
     </>
   );
 }

@@ -8,6 +8,7 @@ import type { StepProps } from "./stepProps";
 /** By what it is paid: what is on file first, then a new account or card. */
 export function Ways({ facts, paying, words, day }: StepProps): ReactNode {
   const { chosen, setChosen } = paying;
+  const methods = facts.methods.filter(({ way }) => paying.ways.includes(way));
   const notes = {
     card: words.cardNote,
     bank: say(words.bankNote, { day: day(facts.debitSettlesOn) }),
@@ -15,7 +16,7 @@ export function Ways({ facts, paying, words, day }: StepProps): ReactNode {
   return (
     <PayChoices aria-label={words.how}>
       <PayHeading>{words.how}</PayHeading>
-      {facts.methods.map((method) => (
+      {methods.map((method) => (
         <PayLine key={method.id}>
           <WayCard>
             <span>
@@ -39,7 +40,7 @@ export function Ways({ facts, paying, words, day }: StepProps): ReactNode {
           )}
         </PayLine>
       ))}
-      {[...facts.ways].reverse().map((way) => (
+      {[...paying.ways].reverse().map((way) => (
         <WayCard key={way}>
           <span>
             <b data-strong>{words[way]}</b>

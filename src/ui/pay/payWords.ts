@@ -48,6 +48,8 @@ export type PayWords = {
   cut: string;
   questions: string;
   notHere: string;
+  /** Invoices that are chosen together and may not be paid in one way. */
+  notTogether: string;
   script: string;
   otherCurrency: string;
   onAccount: string;
@@ -102,6 +104,8 @@ export const ENGLISH: PayWords = {
   declinedNext: "Nothing was taken. Try another way to pay, or the same one later.",
   cut: "The answer did not arrive. Press again: nothing is taken twice.",
   questions: "Something not right?",
+  notTogether:
+    "Some of these are paid in different ways. Choose fewer of them, and pay one after the other.",
   notHere: "Nothing can be paid on this page just now.",
   script: "To pay here, scripts have to be allowed for this page.",
   otherCurrency: "What is open in {currency}",

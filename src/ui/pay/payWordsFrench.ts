@@ -49,6 +49,8 @@ export const FRENCH: PayWords = {
   declinedNext: "Essayez un autre moyen, ou le même plus tard.",
   cut: "La réponse n’est pas arrivée. Appuyez encore : rien n’est prélevé deux fois.",
   questions: "Une erreur ?",
+  notTogether:
+    "Certaines se paient de façons différentes. Choisissez-en moins, et payez l’une après l’autre.",
   notHere: "Rien ne peut être payé sur cette page en ce moment.",
   script: "Pour payer ici, les scripts doivent être permis sur cette page.",
   otherCurrency: "Ce qui est ouvert en {currency}",

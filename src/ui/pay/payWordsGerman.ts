@@ -49,6 +49,8 @@ export const GERMAN: PayWords = {
   declinedNext: "Versuchen Sie einen anderen Weg, oder denselben später.",
   cut: "Die Antwort kam nicht an. Drücken Sie noch einmal: nichts wird doppelt abgebucht.",
   questions: "Stimmt etwas nicht?",
+  notTogether:
+    "Einige davon werden auf verschiedenen Wegen bezahlt. Wählen Sie weniger, und zahlen Sie nacheinander.",
   notHere: "Auf dieser Seite kann gerade nichts bezahlt werden.",
   script: "Um hier zu zahlen, müssen Skripte für diese Seite erlaubt sein.",
   otherCurrency: "Was in {currency} offen ist",

@@ -49,6 +49,7 @@ export const SPANISH: PayWords = {
   declinedNext: "No se cobró nada. Pruebe otra forma de pago, o la misma más tarde.",
   cut: "No llegó la respuesta. Pulse otra vez: nada se cobra dos veces.",
   questions: "¿Algo no es correcto?",
+  notTogether: "Algunas se pagan de formas distintas. Elija menos, y pague una tras otra.",
   notHere: "Ahora no se puede pagar en esta página.",
   script: "Para pagar aquí hay que permitir scripts en esta página.",
   otherCurrency: "Lo pendiente en {currency}",

@@ -4,7 +4,7 @@ import { useState } from "react";
 
 import type { MethodOnFile, PayFacts, PayOutcome } from "@/contracts/paying";
 import { minor, sumOf } from "@/core/money";
-import { accountFace, cardFace, methodInWords, type WayToPay } from "@/core/paying";
+import { accountFace, cardFace, methodInWords, waysTogether, type WayToPay } from "@/core/paying";
 
 import type { PayWords } from "./words";
 
@@ -73,8 +73,12 @@ function useChoice(facts: PayFacts) {
     setOut(next);
   };
   const sum = sumOf(parts, ({ amount }) => amount);
+  const ways = waysTogether([
+    facts.ways,
+    ...payable.filter(({ id }) => !out.has(id)).map((item) => item.ways),
+  ]);
   return {
-    ...{ payable, out, toggle, parts, sum, chosen, setChosen },
+    ...{ payable, out, toggle, parts, sum, ways, chosen: fitting(chosen, ways), setChosen },
     ...{ keep, setKeep, agree, setAgree, word, setWord },
   };
 }
@@ -163,6 +167,13 @@ function usualWay({ methods, ways }: PayFacts): Chosen {
 function nameOf(chosen: Chosen, taken: Taken | null, language: string): string {
   const face = "onFile" in chosen ? chosen.onFile : taken;
   return face ? methodInWords(language, face) : "";
+}
+
+/** What is chosen, or, where what is paid now may not be paid so, a way by which it may. */
+function fitting(chosen: Chosen, ways: readonly WayToPay[]): Chosen {
+  const [first] = ways;
+  const way = "onFile" in chosen ? chosen.onFile.way : chosen.fresh;
+  return ways.includes(way) || first === undefined ? chosen : { fresh: first };
 }
 
 const keyPlace = (base: string): string => `dozo-paying-${base}`;

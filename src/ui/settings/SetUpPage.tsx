@@ -131,6 +131,7 @@ function LooksLink({ book }: { book: string }): ReactNode {
 /** What of the settings is about papers: the form sends back all that it is given. */
 const paperOf = (settings: PaperSettingsFacts): PaperSettingsFacts => ({
   usualTerms: settings.usualTerms,
+  paysBy: settings.paysBy,
   invoicePrefix: settings.invoicePrefix,
   creditNotePrefix: settings.creditNotePrefix,
   taxIncluded: settings.taxIncluded,

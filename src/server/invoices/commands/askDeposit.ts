@@ -4,7 +4,8 @@ import type { DraftInput } from "@/contracts/invoices";
 import { type Decimal, decimalOf, decimalText } from "@/core/invoices";
 import { type Currency, minor, type Minor, mulDiv, toDecimal } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
-import { changeDocument, documentById, type DocumentRow, replaceLines } from "@/db/documents";
+import { replaceLines } from "@/db/documentLines";
+import { changeDocument, documentById, type DocumentRow } from "@/db/documents";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 

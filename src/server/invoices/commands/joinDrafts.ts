@@ -2,13 +2,8 @@ import { z } from "zod";
 
 import type { DraftInput } from "@/contracts/invoices";
 import { fail, ok, type Result } from "@/core/result";
-import {
-  changeDocument,
-  documentById,
-  type DocumentRow,
-  replaceLines,
-  setStage,
-} from "@/db/documents";
+import { replaceLines } from "@/db/documentLines";
+import { changeDocument, documentById, type DocumentRow, setStage } from "@/db/documents";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
@@ -62,7 +57,14 @@ function draftsOf({ db }: CommandContext, ids: readonly number[]): Result<Docume
   return ok(drafts);
 }
 
-const SAME = ["customerId", "currency", "taxIncluded", "taxRounded", "withholdingPercent"] as const;
+const SAME = [
+  "customerId",
+  "currency",
+  "taxIncluded",
+  "taxRounded",
+  "withholdingPercent",
+  "paysBy",
+] as const;
 
 const isAlike = (one: DocumentRow, other: DocumentRow): boolean =>
   SAME.every((field) => one[field] === other[field]);

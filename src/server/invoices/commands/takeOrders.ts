@@ -89,6 +89,7 @@ const inputOf = (order: Order, customerId: number): z.input<typeof draftInput> =
   note: null,
   discountPercent: null,
   withholdingPercent: null,
+  paysBy: null,
   lines: order.lines.map(({ item, description, quantity, rate, discountPercent, taxCode }) => ({
     item,
     description,

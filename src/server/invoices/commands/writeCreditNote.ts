@@ -113,6 +113,7 @@ function creditInput(
     dueReason: null,
     note: reason,
     withholdingPercent: null,
+    paysBy: null,
   };
   if (taken.what === "whole") return ok(base);
   // A discount of the whole document is borne by its lines: a part is credited at what it came to.

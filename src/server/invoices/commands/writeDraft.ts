@@ -2,7 +2,8 @@ import { z } from "zod";
 
 import { draftInput } from "@/contracts/invoices";
 import { fail, ok, type Result } from "@/core/result";
-import { changeDocument, documentById, type DocumentRow, replaceLines } from "@/db/documents";
+import { replaceLines } from "@/db/documentLines";
+import { changeDocument, documentById, type DocumentRow } from "@/db/documents";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 

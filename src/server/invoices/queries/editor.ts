@@ -6,7 +6,8 @@ import { type Currency, formatAmount } from "@/core/money";
 import type { Db } from "@/db/connection";
 import { cardOf } from "@/db/customerCards";
 import { customerById } from "@/db/customers";
-import { chargesOf, documentById, type DocumentRow, linesOf } from "@/db/documents";
+import { chargesOf, linesOf } from "@/db/documentLines";
+import { documentById, type DocumentRow } from "@/db/documents";
 import { depositsOf } from "@/db/deposited";
 import { lastPrices, unapprovedDocuments } from "@/db/documentLists";
 import { items } from "@/db/items";
@@ -87,6 +88,7 @@ function emptyFor(db: Db, { settings, today, customerId }: Beginning): TypedDraf
     discountSum: "",
     charges: [],
     withholdingPercent: "",
+    paysBy: "",
     lines: [EMPTY_LINE],
   };
 }
@@ -120,6 +122,7 @@ export function typedOf(db: Db, document: DocumentRow): TypedDraft {
       taxCode: taxCode ?? "",
     })),
     withholdingPercent: document.withholdingPercent ?? "",
+    paysBy: document.paysBy ?? "",
     lines: linesOf(db, document.id).map(typedLine),
   };
 }

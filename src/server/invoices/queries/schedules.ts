@@ -141,6 +141,7 @@ function editorFor({ db, today, settings }: Reading, schedule: ScheduleRow, on: 
       taxCode: taxCode ?? "",
     })),
     withholdingPercent: billed.withholdingPercent ?? "",
+    paysBy: billed.paysBy ?? "",
     lines: billed.lines.map(typedLine),
   };
   return { ...empty, draft };

@@ -2,7 +2,8 @@ import { add, minor, type Minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { type DepositLeft, depositLeft, nameDepositLines } from "@/db/deposited";
 import type { Db } from "@/db/connection";
-import { documentById, type DocumentLineRow, type DocumentRow } from "@/db/documents";
+import { type DocumentLineRow } from "@/db/documentLines";
+import { documentById, type DocumentRow } from "@/db/documents";
 
 import { depositWords } from "./depositWords";
 

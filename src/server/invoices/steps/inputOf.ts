@@ -1,6 +1,7 @@
 import type { DraftInput } from "@/contracts/invoices";
 import type { Db } from "@/db/connection";
-import { chargesOf, type DocumentRow, linesOf } from "@/db/documents";
+import { chargesOf, linesOf } from "@/db/documentLines";
+import { type DocumentRow } from "@/db/documents";
 
 /** A document that is kept, as it was typed. */
 export function inputOf(db: Db, document: DocumentRow): DraftInput {
@@ -18,5 +19,6 @@ export function inputOf(db: Db, document: DocumentRow): DraftInput {
     discountSum: document.discountSum,
     charges: chargesOf(db, document.id),
     withholdingPercent: document.withholdingPercent,
+    paysBy: document.paysBy,
   };
 }

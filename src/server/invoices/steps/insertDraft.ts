@@ -1,4 +1,5 @@
-import { type DocumentKind, insertDocument, replaceLines } from "@/db/documents";
+import { replaceLines } from "@/db/documentLines";
+import { type DocumentKind, insertDocument } from "@/db/documents";
 import type { CommandContext } from "@/server/runtime/context";
 
 import type { WorkedOut } from "./workOut";

@@ -10,22 +10,18 @@ import {
   type TaxRules,
   type Totals,
   totalsOf,
-  USUAL_LOOK,
 } from "@/core/invoices";
 import { type Currency, currencyOf, minor, type Minor, sumOf } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { cardOf, type CustomerCard } from "@/db/customerCards";
 import { type CustomerRow, customerById } from "@/db/customers";
-import {
-  type DocumentChargeRow,
-  type DocumentContent,
-  type DocumentKind,
-  type DocumentLineRow,
-} from "@/db/documents";
+import { type DocumentChargeRow, type DocumentLineRow } from "@/db/documentLines";
+import { type DocumentContent, type DocumentKind } from "@/db/documents";
 import { followedRow } from "@/db/followed";
 import { taxCodes } from "@/db/taxCodes";
 import type { Db } from "@/db/connection";
 import type { Settings } from "@/db/settings";
+import { lookOf } from "@/server/settings/lookOf";
 
 /** What a document is worked out with: the book, what it is set to, and how it works out tax. */
 export type Working = { db: Db; settings: Settings };
@@ -160,6 +156,7 @@ function put(input: DraftInput, facts: Facts): WorkedOut {
     discountPercent: input.discountPercent,
     discountSum: input.discountSum === null ? null : minor(input.discountSum),
     withholdingPercent: input.withholdingPercent,
+    paysBy: input.paysBy,
     net: totals.net,
     tax: totals.tax,
     total: totals.total,
@@ -171,7 +168,7 @@ function paperOf(input: DraftInput, facts: Facts, lines: readonly DocumentLineRo
   const { settings, customer, card, totals, currency, due, kind, corrects, rules } = facts;
   return {
     kind,
-    look: settings.looks.find(({ name }) => name === card.look) ?? settings.looks[0] ?? USUAL_LOOK,
+    look: lookOf(settings, card.look),
     language: facts.language,
     number: null,
     issuedOn: input.issuedOn,

@@ -11,6 +11,7 @@ import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { accountForWay } from "../steps/accountFor";
+import { waysFor } from "../steps/waysFor";
 
 const amount = z.number().int().positive().transform(minor);
 const schema = z.object({
@@ -63,6 +64,9 @@ function keep(
   { method, items }: Pick<Kept, "method" | "items">,
 ): Result<Begun> {
   const currency = items[0]?.currency ?? ctx.settings.currency;
+  const barred = items.find((item) => !waysFor(ctx.db, item).includes(method.way));
+  if (barred && input.by !== "clerk")
+    return fail("pay.way", { number: barred.number, way: method.way });
   const account = accountForWay(ctx.db, method.way, currency);
   if (!account) return fail("pay.no_account", { way: method.way, currency });
   // What could not be posted is not asked for.

@@ -9,6 +9,7 @@ import { beingPaid, triesOf } from "@/db/payments";
 import { payMethodById } from "@/db/payMethods";
 
 import { payKey } from "../payKey";
+import { waysFor } from "../steps/waysFor";
 
 /** What is taken from a customer who agreed to it, on a day. */
 export type AgreedPayment = {
@@ -33,7 +34,11 @@ export function agreedDue(db: Db, on: Day): AgreedPayment[] {
     const method = payMethodById(db, methodId);
     if (!method) return [];
     const due = openItemsOf(db, customerId).filter(
-      ({ id, dueOn, balance }) => dueOn <= on && balance > 0 && beingPaid(db, id) === 0,
+      (item) =>
+        item.dueOn <= on &&
+        item.balance > 0 &&
+        beingPaid(db, item.id) === 0 &&
+        waysFor(db, item).includes(method.way),
     );
     return [...new Set(due.map(({ currency }) => currency))].flatMap((currency) => {
       const items = due.filter((item) => item.currency === currency && mayTry(db, item.id, on));

@@ -18,6 +18,7 @@ import { readSettings } from "@/db/settings";
 
 import { processorAddress } from "../processorAddress";
 import { accountForWay } from "../steps/accountFor";
+import { waysFor } from "../steps/waysFor";
 
 /** Banking days until a debit counts (common practice, no source). */
 const DEBIT_DAYS = 3;
@@ -76,7 +77,9 @@ export function payPageOf(
 /** The same as a clerk takes a payment at a customer's word: nothing is agreed to on it. */
 export function clerkPayPageOf(db: Db, customerId: number, asked: PayPageAsked): PayFacts | null {
   const facts = factsFor(db, { customerId, itemIds: [] }, asked);
-  return facts && { ...facts, language: "en", agreed: null, byClerk: true };
+  // What customers are offered binds them, and not who takes a payment at their word.
+  const items = facts?.items.map((item) => ({ ...item, ways: [...WAYS_TO_PAY] }));
+  return facts && { ...facts, items: items ?? [], language: "en", agreed: null, byClerk: true };
 }
 
 function factsFor(
@@ -108,13 +111,14 @@ function factsFor(
     credit: creditIn(db, customer.id, currency),
     items: open
       .filter((item) => item.currency === currency)
-      .map(({ id, number, description, dueOn, balance }) => ({
-        id,
-        number,
-        description,
-        dueOn,
-        balance,
-        beingPaid: beingPaid(db, id),
+      .map((item) => ({
+        id: item.id,
+        number: item.number,
+        description: item.description,
+        dueOn: item.dueOn,
+        balance: item.balance,
+        beingPaid: beingPaid(db, item.id),
+        ways: waysFor(db, item),
       })),
     onWay: paymentsOf(db, customer.id, 50)
       .filter(({ state }) => state === "on_way")

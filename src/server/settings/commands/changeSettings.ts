@@ -2,6 +2,7 @@ import { z } from "zod";
 
 import { country, emailAddress, isoDay, isTimeZone, name } from "@/contracts/values";
 import { readPlan } from "@/core/invoices";
+import { PAYS_BY } from "@/core/paying";
 import { fail, ok, type Result } from "@/core/result";
 import { type Settings, writeSettings } from "@/db/settings";
 import { defineCommand } from "@/server/runtime/command";
@@ -49,6 +50,7 @@ export const changeSettings = defineCommand({
       .trim()
       .refine((text) => readPlan(text).ok, "Like n/30, 2/10 n/30, eom/15, 30% now; rest n/30.")
       .optional(),
+    paysBy: z.enum(PAYS_BY).nullable().optional(),
     invoicePrefix: prefix.optional(),
     creditNotePrefix: prefix.optional(),
     taxIncluded: z.boolean().optional(),

@@ -22,7 +22,8 @@ const NO_CHARGE: TypedCharge = { words: "", sum: "", taxCode: "" };
 /** What most invoices do without: charges, discounts on all of it, another due day, what is withheld. */
 export function MoreFields({ draft, setDraft, taxCodes }: MoreFieldsProps): ReactNode {
   const set = (changed: Partial<TypedDraft>): void => setDraft({ ...draft, ...changed });
-  const rare = draft.charges.length > 0 || draft.dueOn !== "" || draft.withholdingPercent !== "";
+  const rare =
+    draft.charges.length > 0 || Boolean(draft.dueOn || draft.withholdingPercent || draft.paysBy);
   return (
     <>
       <Box
@@ -51,7 +52,7 @@ export function MoreFields({ draft, setDraft, taxCodes }: MoreFieldsProps): Reac
         />
       </Box>
       <Details open={rare} padding="8px 0">
-        <summary>Delivery and other charges, another due day, withholding</summary>
+        <summary>Delivery and other charges, another due day, withholding, ways to pay</summary>
         <Charges charges={draft.charges} taxCodes={taxCodes} set={(charges) => set({ charges })} />
         <Box
           display="grid"
@@ -70,6 +71,17 @@ export function MoreFields({ draft, setDraft, taxCodes }: MoreFieldsProps): Reac
             inputMode="decimal"
             value={draft.withholdingPercent}
             onChange={(event) => set({ withholdingPercent: event.target.value })}
+          />
+          <Choice
+            label="May be paid by"
+            options={[
+              ["", "as the customer"],
+              ["card,bank", "card or bank account"],
+              ["card", "card only"],
+              ["bank", "bank account only"],
+            ]}
+            value={draft.paysBy}
+            onChange={(event) => set({ paysBy: event.target.value as TypedDraft["paysBy"] })}
           />
         </Box>
       </Details>

@@ -155,6 +155,7 @@ export const asInput = (draft: TypedDraft, customerId: number): object => ({
   dueReason: draft.dueReason.trim() || null,
   ...sumsInput(draft),
   withholdingPercent: draft.withholdingPercent.trim() || null,
+  paysBy: draft.paysBy || null,
   lines: begunLines(draft).map((line) => ({
     ...line,
     item: line.item || null,

@@ -5,8 +5,7 @@ import { type ReactNode, useState } from "react";
 
 import type { PaperFacts } from "@/contracts/invoices";
 import type { BookFacts } from "@/contracts/shell";
-import { maskedNumbers } from "@/core/gate";
-import { type PaperLook, USUAL_LOOK } from "@/core/invoices";
+import { type BankDetails, lookInWords, type PaperLook, USUAL_LOOK } from "@/core/invoices";
 
 import { Act, RowButton } from "../../kit/buttons";
 import { Choice, FileField, Labels, LineText, TextField, Tick } from "../../kit/fields";
@@ -14,12 +13,17 @@ import { HeadingEnd, PageHeading, Title } from "../../kit/headings";
 import { ActRow, Form, Section, WorkingsGrid } from "../../kit/layout";
 import { useActing } from "../../shell/Notices";
 import { post } from "../../shell/send";
+import { BankDetailsField } from "./BankDetailsField";
 import { PaperSheet } from "./PaperSheet";
 
-type LooksPageProps = BookFacts & { looks: readonly PaperLook[]; paper: PaperFacts | null };
+type LooksPageProps = BookFacts & {
+  looks: readonly PaperLook[];
+  bankDetails: readonly BankDetails[];
+  paper: PaperFacts | null;
+};
 
 /** How papers look, tried on a real invoice while it is typed. */
-export function LooksPage({ looks, paper }: LooksPageProps): ReactNode {
+export function LooksPage({ looks, bankDetails, paper }: LooksPageProps): ReactNode {
   const typing = useLook(looks);
   const { look, choose, chosen } = typing;
   return (
@@ -41,11 +45,15 @@ export function LooksPage({ looks, paper }: LooksPageProps): ReactNode {
       </PageHeading>
       <WorkingsGrid gridTemplateColumns={{ base: "1fr", lg: "380px minmax(0, 1fr)" }}>
         <Section>
-          <LookForm typing={typing} />
+          <LookForm typing={typing} bankDetails={bankDetails} />
         </Section>
         <Section overflowX="auto">
           {paper ? (
-            <PaperSheet paper={paper} look={look} picture={typing.shown} />
+            <PaperSheet
+              paper={paper}
+              look={lookInWords(look, bankDetails)}
+              picture={typing.shown}
+            />
           ) : (
             <p data-tone="soft">Write an invoice first: looks are tried on it.</p>
           )}
@@ -94,9 +102,10 @@ function useLook(looks: readonly PaperLook[]) {
   return { look, set, chosen, choose, keep, drop, take, shown, busy };
 }
 
-function LookForm({ typing }: { typing: Typing }): ReactNode {
+type LookFormProps = { typing: Typing; bankDetails: readonly BankDetails[] };
+
+function LookForm({ typing, bankDetails }: LookFormProps): ReactNode {
   const { look, set, chosen, keep, take, busy } = typing;
-  const kept = maskedNumbers(look.bank);
   const text = (name: "name" | "accent" | "oneLine", label: string): ReactNode => (
     <TextField
       label={label}
@@ -149,12 +158,7 @@ function LookForm({ typing }: { typing: Typing }): ReactNode {
       </Box>
       <Ticks look={look} set={set} />
       <Words label="Words above the lines" value={look.above} onWords={(above) => set({ above })} />
-      <Words label="Bank details" value={look.bank} onWords={(bank) => set({ bank })} />
-      {kept === look.bank ? null : (
-        <p role="alert" data-tone="waits">
-          A full account number is never kept. It will say: {kept}
-        </p>
-      )}
+      <BankDetailsField look={look} kept={bankDetails} set={set} />
       <Words label="Words at the foot" value={look.below} onWords={(below) => set({ below })} />
       <Labels label="Picture at the top, PNG or JPEG">
         <FileField

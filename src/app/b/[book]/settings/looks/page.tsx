@@ -17,6 +17,7 @@ export default async function Looks({
     <LooksPage
       {...factsOf(context)}
       looks={context.settings.looks}
+      bankDetails={context.settings.bankDetails}
       paper={lookPreview(context.db)}
     />
   );
