@@ -144,6 +144,8 @@ function withDocuments(book: TestBook, { do: kind, pick, share }: Step): void {
         customerId: customer?.id ?? 0,
         issuedOn: "2026-11-20",
         currency: share > 80 ? "EUR" : "USD",
+        // Each fourth falls due in parts.
+        terms: share % 4 === 0 ? "33.3% now; 33.3% 2/10 n/30; rest n/60" : null,
         discountPercent: share % 3 === 0 ? String(share / 2) : null,
         lines: [
           { description: "Clay", quantity: String(share), rate: String(pick / 7).slice(0, 7) },

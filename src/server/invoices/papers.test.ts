@@ -6,6 +6,7 @@ import { ublOf } from "@/server/output/ubl";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { paperIn, takeOrders, writeDraft } from "../../../tests/support/orders";
+import { writtenBySecond } from "../../../tests/support/secondUbl";
 
 let book: TestBook;
 eachBook((made) => {
@@ -74,6 +75,34 @@ describe("the paper as data", () => {
       value: { kind: "credit_note", corrects: done?.number, total: facts.total },
     });
     expect(book.broken()).toEqual([]);
+  });
+  it("is what a second library allows, and what that writes of it is read as the same", async () => {
+    orders(
+      `B,C1,${TODAY},day/10,,,,K,Kiln & stand <big>,1,4800,,TX,8.25\nB,,,,,,,C,Clay,-2,10,,TX,\nB,,,,,,,C,Glaze,3,-1.5,,TX,\n`,
+    );
+    const id = written({
+      terms: "30% now; rest n/30",
+      lines: [
+        { description: "Clay", quantity: "3", rate: "12.5", taxCode: "TX", discountPercent: "5" },
+        // Its schema has two decimals for a price, where the standard has as many as one likes.
+        { description: "Glaze", quantity: "1.256", rate: "9.99" },
+      ],
+      discountPercent: "10",
+      charges: [{ words: "Shipping", sum: 500, taxCode: "TX" }],
+      note: "Thank you",
+    });
+    book.must("approveDocuments", { ids: [id] });
+    for (const number of [1, 2].map((running) => `INV-${year}-000${running}`)) {
+      const own = ublOf(paper(number));
+      const second = await writtenBySecond(own);
+      const [read, readAgain] = [readUbl(own), readUbl(second)];
+      expect(read.ok).toBe(true);
+      expect(readAgain).toEqual(read);
+    }
+    // The second library does look: it refuses a currency that is none.
+    await expect(
+      writtenBySecond(ublOf(paper(FIRST)).replaceAll("USD", "XXD")),
+    ).rejects.toBeDefined();
   });
   it("is refused where its sums do not add up, or where it is none", () => {
     orders(A);

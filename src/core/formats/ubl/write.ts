@@ -81,6 +81,8 @@ const head = ({
 });
 
 const party = ({ id, name, address, country, taxNumber, email }: UblParty): Node => ({
+  // BT-34 and BT-49 by the code list EAS: EM is electronic mail.
+  "cbc:EndpointID": email === null ? null : { "@schemeID": "EM", "#": email },
   "cac:PartyIdentification": id === null ? null : { "cbc:ID": id },
   "cac:PartyName": { "cbc:Name": name },
   "cac:PostalAddress": {
