@@ -5,7 +5,8 @@ import { install, root, run } from "./steps.mjs";
 
 install();
 const [name, ...more] = process.argv.slice(2);
-if (name === "mutants") run(process.execPath, [join(root, "scripts/mutants.mjs"), ...more]);
+const OWN = ["mutants", "typing"];
+if (OWN.includes(name)) run(process.execPath, [join(root, `scripts/${name}.mjs`), ...more]);
 else {
   run(process.execPath, [join(root, "scripts/build.mjs"), "--cli", "--bench"]);
   run(process.execPath, ["--expose-gc", join(root, "dist/bench.mjs"), ...process.argv.slice(2)]);

@@ -1,24 +1,13 @@
 // Makes docs/screenshots anew from a fresh demo book: `npm run screenshots [NAME…]`.
-import { spawn, spawnSync } from "node:child_process";
-import { mkdirSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 
-import { chromiumPath } from "./chromiumPath.mjs";
-import { build, chromium as needChromium, env, install, root } from "./steps.mjs";
+import { browse, dozo, makeDemo, open, serve } from "./demoServer.mjs";
+import { root } from "./steps.mjs";
 
-install();
-needChromium();
-build();
-const { chromium } = await import("@playwright/test");
 const port = Number(process.env.SHOTS_PORT ?? 4174);
 const data = join(root, "test-results/screenshots-data");
-rmSync(data, { recursive: true, force: true });
-const made = spawnSync(process.execPath, [join(root, "dist/cli.mjs"), "demo", "--make-only"], {
-  cwd: root,
-  stdio: "inherit",
-  env: { ...env, DOZO_DATA: data },
-});
-if (made.status !== 0) process.exit(made.status ?? 1);
+makeDemo(data);
 // A draft to look at, as an order makes one.
 const orders = join(data, "orders.csv");
 writeFileSync(
@@ -29,11 +18,7 @@ A,C219,2026-11-24,PO 118,"Celadon glaze, 5 l",4,38.5,10,SALES,8.25
 A,C219,2026-11-24,PO 118,"Kiln service, hours",2.5,95,,,
 `,
 );
-spawnSync(
-  process.execPath,
-  [join(root, "dist/cli.mjs"), "invoice", "--book", "kestrel-row", orders],
-  { cwd: root, stdio: "inherit", env: { ...env, DOZO_DATA: data } },
-);
+dozo(data, ["invoice", "--book", "kestrel-row", orders]);
 const late = join(data, "card-2026-11-23.csv");
 writeFileSync(
   late,
@@ -41,11 +26,7 @@ writeFileSync(
 ch_12399,Charge,11/23/2026,648.27,18.45,629.82,Moss Landing Road Clay Workshop,,20484 less 2 %,,,Kiln Card,
 `,
 );
-const server = spawn(
-  process.execPath,
-  [join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(port)],
-  { cwd: root, stdio: "ignore", env: { ...env, DOZO_DATA: data, PRACTICE_PORT: String(port + 2) } },
-);
+const server = serve(data, port);
 
 /** Each main view: its address, its paper, and what is pressed or clicked before the picture. */
 const views = [
@@ -72,25 +53,10 @@ const views = [
   { name: "late-discount", path: "match?queue=sure", takes: late, row: "648.27", dark: true },
 ];
 
-/** The server takes a moment to start: the first page is asked for until it answers. */
-async function open(page, address, tries = 40) {
-  try {
-    await page.goto(address, { waitUntil: "load" });
-  } catch (error) {
-    if (tries === 0) throw error;
-    await new Promise((resolve) => setTimeout(resolve, 250));
-    await open(page, address, tries - 1);
-  }
-}
-
 /** A processor's file that comes before a picture is taken. */
 function takeIn(file) {
   const to = ["import", "--book", "kestrel-row", "--kind", "processor", "--account", "card", file];
-  const done = spawnSync(process.execPath, [join(root, "dist/cli.mjs"), ...to], {
-    cwd: root,
-    stdio: "inherit",
-    env: { ...env, DOZO_DATA: data },
-  });
+  const done = dozo(data, to);
   if (done.status !== 0) throw new Error(`${file} was not taken in`);
 }
 
@@ -118,18 +84,7 @@ async function paid(page, picture) {
 const wanted = process.argv.slice(2);
 const folder = join(root, "docs/screenshots");
 mkdirSync(folder, { recursive: true });
-const browser = await chromium.launch({
-  executablePath: chromiumPath(),
-  args: [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-  ],
-});
+const browser = await browse();
 try {
   for (const view of views.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
     const { name, path, keys = [], click, follow, pays, takes, row } = view;

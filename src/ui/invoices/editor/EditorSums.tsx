@@ -1,6 +1,6 @@
 "use client";
 
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 
 import type { PostsTo, TypedLine } from "@/contracts/editor";
 import type { Totals } from "@/core/invoices";
@@ -10,16 +10,14 @@ import { Amount, Total } from "../../kit/Amount";
 import { Subheading } from "../../kit/headings";
 import { Cell, TermTable } from "../../kit/tables";
 
-/** Below the lines: discount, tax by code, and the total under its double rule. */
-export function Sums({
-  totals,
-  currency,
-  included,
-}: {
+type SumsProps = {
   totals: Totals | null;
   currency: Currency;
   included: boolean;
-}): ReactNode {
+};
+
+/** Below the lines: discount, tax by code, and the total under its double rule. */
+export const Sums = memo(function Sums({ totals, currency, included }: SumsProps): ReactNode {
   if (!totals) return null;
   return (
     <TermTable aria-label="Total" marginLeft="auto" width="340px">
@@ -55,7 +53,7 @@ export function Sums({
       </tbody>
     </TermTable>
   );
-}
+});
 
 function Sum({
   words,
@@ -104,7 +102,8 @@ function netByAccount(
 }
 
 /** What approval posts: receivables gross, income, tax. */
-export function Posting({ totals, currency, credit, lines, postsTo }: PostingProps): ReactNode {
+export const Posting = memo(function Posting(props: PostingProps): ReactNode {
+  const { totals, currency, credit, lines, postsTo } = props;
   const rows: [string, number][] = totals
     ? [
         ["Accounts receivable", totals.total],
@@ -135,4 +134,4 @@ export function Posting({ totals, currency, credit, lines, postsTo }: PostingPro
       </p>
     </>
   );
-}
+});

@@ -1,22 +1,17 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
+import { memo, type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import { NEW_CUSTOMER } from "@/contracts/customers";
 import type { EditorFacts } from "@/contracts/editor";
 import type { BookFacts } from "@/contracts/shell";
-import { formatDay } from "@/core/calendar";
-import { instalmentsOf, readPlan } from "@/core/invoices";
-import { type Currency, formatAmount, type Minor, minor } from "@/core/money";
+import { type Currency, ZERO } from "@/core/money";
 
 import { CustomerForm } from "../../customers/form/CustomerForm";
 import { CustomerFinder } from "../../customers/CustomerFinder";
 import { Amount } from "../../kit/Amount";
 import { Act, RowButton } from "../../kit/buttons";
-import { DayField } from "../../kit/days";
-import { Choice, TextField } from "../../kit/fields";
 import { HeadingEnd, PageHeading, Title } from "../../kit/headings";
 import { ActRow, Section, WorkingsGrid } from "../../kit/layout";
 import { useActing } from "../../shell/Notices";
@@ -25,8 +20,8 @@ import { MoreFields } from "./MoreFields";
 import { Posting, Sums } from "./EditorSums";
 import { LineRows } from "./LineRows";
 import { problemWords } from "./problemWords";
+import { Terms } from "./Terms";
 import { WhoElse } from "./WhoElse";
-import { begunLines } from "./typed";
 import { useDraft, useLastPrices, type Saved } from "./useDraft";
 
 type InvoiceEditorProps = BookFacts & { facts: EditorFacts };
@@ -34,7 +29,7 @@ type InvoiceEditorProps = BookFacts & { facts: EditorFacts };
 /** A document as it is written: the paper at the left, what it will post at the right. */
 export function InvoiceEditor({ facts, today }: InvoiceEditorProps): ReactNode {
   const editor = useDraft(facts);
-  const { draft, setDraft, worked, saved, approve, drop } = editor;
+  const { draft, setDraft, worked, saved, approve, drop, change, remove, paste } = editor;
   const { busy } = useActing();
   const prices = useLastPrices(draft.customer?.id ?? null);
   useHotkeys("ctrl+enter, meta+enter", () => void approve(), { enableOnFormTags: true }, [approve]);
@@ -59,13 +54,14 @@ export function InvoiceEditor({ facts, today }: InvoiceEditorProps): ReactNode {
         <Section>
           <Customer facts={facts} editor={editor} />
           <Terms
-            editor={editor}
+            draft={draft}
+            setDraft={setDraft}
             today={today}
             currencies={facts.currencies}
-            total={worked.totals?.total ?? minor(0)}
+            total={/[;+]/.test(draft.terms) ? (worked.totals?.total ?? ZERO) : ZERO}
           />
           <LineRows
-            {...editor}
+            {...{ change, remove, paste }}
             lines={draft.lines}
             totals={worked.totals}
             problem={problem}
@@ -92,7 +88,7 @@ export function InvoiceEditor({ facts, today }: InvoiceEditorProps): ReactNode {
             totals={worked.totals}
             currency={currency}
             credit={facts.kind !== "invoice"}
-            lines={begunLines(draft)}
+            lines={editor.begun}
             postsTo={facts.postsTo}
           />
         </Section>
@@ -159,74 +155,7 @@ const toFirstLine = (): void => {
 
 type Chosen = { id: number; name: string; terms: string | null; currency: Currency | null };
 
-type TermsProps = {
-  editor: Editor;
-  today: BookFacts["today"];
-  currencies: readonly Currency[];
-  /** What the document comes to so far. */
-  total: Minor;
-};
-
-/** The due day, or what is due when; undefined where the terms cannot be read. */
-function dueWords({ editor, today, total }: TermsProps): string | undefined {
-  const { terms, issuedOn, currency } = editor.draft;
-  const plan = readPlan(terms);
-  if (!plan.ok) return undefined;
-  const parts = instalmentsOf(plan.value, issuedOn, total === 0 ? minor(1) : total);
-  const isParted = total !== 0 && parts.length > 1;
-  return `due ${parts
-    .map(({ dueOn, sum }) =>
-      isParted
-        ? `${formatDay(dueOn, today)} ${formatAmount(sum, currency)}`
-        : formatDay(dueOn, today),
-    )
-    .join(", ")}`;
-}
-
-/** Day, terms and order number, and the due days that follow from them. */
-function Terms(props: TermsProps): ReactNode {
-  const { editor, currencies } = props;
-  const { draft, setDraft } = editor;
-  const due = dueWords(props);
-  return (
-    <Box
-      display="grid"
-      gridTemplateColumns={{ base: "1fr 1fr", lg: "150px 150px 1fr 90px" }}
-      gap="12px"
-      padding="8px 0"
-    >
-      <DayField
-        label="Date"
-        value={draft.issuedOn}
-        onDay={(day) => {
-          if (day !== "") setDraft({ ...draft, issuedOn: day });
-        }}
-      />
-      <TextField
-        label="Terms"
-        value={draft.terms}
-        error={due === undefined ? "Like n/30, 2/10 n/30, eom/15, 30% now; rest n/30." : undefined}
-        help={due}
-        onChange={(event) => setDraft({ ...draft, terms: event.target.value })}
-      />
-      <TextField
-        label="PO number"
-        value={draft.poNumber}
-        onChange={(event) => setDraft({ ...draft, poNumber: event.target.value })}
-      />
-      {currencies.length > 1 ? (
-        <Choice
-          label="Currency"
-          options={currencies.map((code) => [code, code] as const)}
-          value={draft.currency}
-          onChange={(event) => setDraft({ ...draft, currency: event.target.value as Currency })}
-        />
-      ) : null}
-    </Box>
-  );
-}
-
-function KeptWords({ saved }: { saved: Saved }): ReactNode {
+const KeptWords = memo(function KeptWords({ saved }: { saved: Saved }): ReactNode {
   if (saved.state === "not kept") return <span data-tone="off">not kept: {saved.why}</span>;
   const words = { new: "", typing: "…", kept: "✓ kept as it is typed" }[saved.state];
   return (
@@ -234,4 +163,4 @@ function KeptWords({ saved }: { saved: Saved }): ReactNode {
       {words}
     </span>
   );
-}
+});

@@ -1,6 +1,6 @@
 "use client";
 
-import type { KeyboardEvent, ReactNode } from "react";
+import { type KeyboardEvent, memo, type ReactNode } from "react";
 
 import type { TypedLine } from "@/contracts/editor";
 import type { BilledBefore, TaxCode, Totals } from "@/core/invoices";
@@ -11,10 +11,14 @@ import { LineChoice, LineField } from "../../kit/fields";
 import { Cell, HeadCell, LineTable } from "../../kit/tables";
 import { rateOfAmount, settled } from "./typed";
 
-type LineRowsProps = {
+type LineRowsProps = ForEachLine & {
   lines: readonly TypedLine[];
   totals: Totals | null;
   problem: { line: number; words: string } | null;
+};
+
+/** What is the same for every line, and stays the same while one of them is typed. */
+type ForEachLine = {
   taxCodes: readonly TaxCode[];
   prices: readonly BilledBefore[];
   currency: Currency;
@@ -25,40 +29,46 @@ type LineRowsProps = {
 
 /** The lines of a document, typed in place: Enter goes on, and from the last field to the next line. */
 export function LineRows(props: LineRowsProps): ReactNode {
-  const { lines, totals, problem, taxCodes, prices } = props;
+  const { lines, totals, problem, taxCodes, prices, currency, change, remove, paste } = props;
+  const same: ForEachLine = { taxCodes, prices, currency, change, remove, paste };
   return (
     <>
-      <LineTable aria-label="Lines" onKeyDown={goOn}>
+      <LineTable
+        role="table"
+        aria-label="Lines"
+        data-taxed={taxCodes.length > 0 || undefined}
+        onKeyDown={goOn}
+      >
         <thead>
           <tr>
-            <HeadCell scope="col" textAlign="left" width="36%">
+            <HeadCell scope="col" textAlign="left">
               Description
             </HeadCell>
-            <HeadCell scope="col" data-numeric width="11%">
+            <HeadCell scope="col" data-numeric>
               Quantity
             </HeadCell>
-            <HeadCell scope="col" data-numeric width="13%">
+            <HeadCell scope="col" data-numeric>
               Rate
             </HeadCell>
-            <HeadCell scope="col" data-numeric width="8%">
+            <HeadCell scope="col" data-numeric>
               Less %
             </HeadCell>
             {taxCodes.length > 0 ? (
-              <HeadCell scope="col" textAlign="left" width="14%">
+              <HeadCell scope="col" textAlign="left">
                 Tax
               </HeadCell>
             ) : null}
-            <HeadCell scope="col" data-numeric width="15%">
+            <HeadCell scope="col" data-numeric>
               Amount
             </HeadCell>
-            <Cell width="3%" />
+            <Cell />
           </tr>
         </thead>
         <tbody>
           {lines.map((line, at) => (
             <LineRow
               key={at}
-              {...props}
+              {...same}
               line={line}
               at={at}
               amount={totals?.lines[at] ?? null}
@@ -87,7 +97,7 @@ function goOn(event: KeyboardEvent<HTMLElement>): void {
   if (next instanceof HTMLInputElement) next.select();
 }
 
-type LineRowProps = LineRowsProps & {
+type LineRowProps = ForEachLine & {
   line: TypedLine;
   at: number;
   amount: number | null;
@@ -97,7 +107,8 @@ type LineRowProps = LineRowsProps & {
 /** What a field is for, while nothing is typed in it. */
 const SHORT = { quantity: "quantity", rate: "rate", discountPercent: "less %" } as const;
 
-function LineRow(props: LineRowProps): ReactNode {
+/** Drawn anew only where something of it changed: an invoice may have hundreds of lines. */
+const LineRow = memo(function LineRow(props: LineRowProps): ReactNode {
   const { line, at, wrong, taxCodes, remove, change } = props;
   const number = (field: "quantity" | "rate" | "discountPercent", label: string): ReactNode => (
     <td data-numeric>
@@ -159,7 +170,7 @@ function LineRow(props: LineRowProps): ReactNode {
       </Cell>
     </tr>
   );
-}
+});
 
 /** What a line is for; one that was written before brings its latest rate and tax along. */
 function Description({ line, at, prices, change, paste }: LineRowProps): ReactNode {

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 
 import type { TypedCharge, TypedDraft } from "@/contracts/editor";
 import type { TaxCode } from "@/core/invoices";
@@ -10,18 +10,20 @@ import { RowButton } from "../../kit/buttons";
 import { DayField } from "../../kit/days";
 import { Choice, TextField } from "../../kit/fields";
 import { Details } from "../../kit/layout";
+import { sameButLines } from "./sameButLines";
 
 type MoreFieldsProps = {
   draft: TypedDraft;
-  setDraft: (draft: TypedDraft) => void;
+  setDraft: (change: (draft: TypedDraft) => TypedDraft) => void;
   taxCodes: readonly TaxCode[];
 };
 
 const NO_CHARGE: TypedCharge = { words: "", sum: "", taxCode: "" };
 
 /** What most invoices do without: charges, discounts on all of it, another due day, what is withheld. */
-export function MoreFields({ draft, setDraft, taxCodes }: MoreFieldsProps): ReactNode {
-  const set = (changed: Partial<TypedDraft>): void => setDraft({ ...draft, ...changed });
+export const MoreFields = memo(function MoreFields(props: MoreFieldsProps): ReactNode {
+  const { draft, setDraft, taxCodes } = props;
+  const set = (changed: Partial<TypedDraft>): void => setDraft((now) => ({ ...now, ...changed }));
   const rare =
     draft.charges.length > 0 || Boolean(draft.dueOn || draft.withholdingPercent || draft.paysBy);
   return (
@@ -87,7 +89,7 @@ export function MoreFields({ draft, setDraft, taxCodes }: MoreFieldsProps): Reac
       </Details>
     </>
   );
-}
+}, sameButLines);
 
 type ChargesProps = {
   charges: readonly TypedCharge[];

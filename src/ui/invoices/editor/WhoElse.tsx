@@ -1,6 +1,6 @@
 "use client";
 
-import { type ReactNode, useEffect, useState } from "react";
+import { memo, type ReactNode, useEffect, useState } from "react";
 
 import { useActing } from "../../shell/Notices";
 import { post } from "../../shell/send";
@@ -11,7 +11,7 @@ const SAID_EVERY = 8000;
 type Heard = { name: string; others: string[] };
 
 /** Who else has this draft open; the second to come sees it before typing a word. */
-export function WhoElse({ draft }: { draft: number | null }): ReactNode {
+export const WhoElse = memo(function WhoElse({ draft }: { draft: number | null }): ReactNode {
   const { book } = useActing();
   const [heard, setHeard] = useState<Heard | null>(null);
   useEffect(() => {
@@ -41,7 +41,7 @@ export function WhoElse({ draft }: { draft: number | null }): ReactNode {
       {wordsFor(heard)}
     </span>
   );
-}
+});
 
 const JSON_BODY = { "content-type": "application/json" };
 

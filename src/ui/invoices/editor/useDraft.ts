@@ -1,7 +1,16 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import {
+  type Dispatch,
+  type SetStateAction,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
 
 import type { EditorFacts, TypedDraft, TypedLine } from "@/contracts/editor";
 import type { BilledBefore } from "@/core/invoices";
@@ -30,7 +39,11 @@ export function useDraft(facts: EditorFacts) {
   const id = useRef(facts.id);
   const version = useRef(facts.version);
   const under = useRef(Promise.resolve(true));
-  const worked = useMemo(() => workedOut(draft, facts), [draft, facts]);
+  // The key that is typed is shown first; what all of it comes to, right after it.
+  const shown = useDeferredValue(draft);
+  const worked = useMemo(() => workedOut(shown, facts), [shown, facts]);
+  const begun = useMemo(() => begunLines(shown), [shown]);
+  const lines = useLines(setDraft);
   const keep = useCallback(
     (typed: TypedDraft): Promise<boolean> => {
       under.current = under.current.then(async () => {
@@ -72,7 +85,7 @@ export function useDraft(facts: EditorFacts) {
     (await keep(draft)) && id.current !== null
       ? { id: id.current, version: version.current }
       : null;
-  return { draft, setDraft, worked, saved, keptAs, kept, ...finish, ...useLines(setDraft) };
+  return { draft, setDraft, worked, begun, saved, keptAs, kept, ...finish, ...lines };
 }
 
 /** A draft as the book keeps it. */
@@ -127,7 +140,7 @@ type Keeping = {
   facts: EditorFacts;
   keep: (draft: TypedDraft) => Promise<boolean>;
   setDraft: (draft: TypedDraft) => void;
-  setSaved: (saved: Saved) => void;
+  setSaved: Dispatch<SetStateAction<Saved>>;
 };
 
 /** Keeps what is typed a moment after the last key; takes up what the browser kept of a new one. */
@@ -147,7 +160,7 @@ function useKeeping({ book, draft, facts, keep, setDraft, setSaved }: Keeping): 
       first.current = false;
       return;
     }
-    setSaved({ state: "typing" });
+    setSaved((saved) => (saved.state === "typing" ? saved : { state: "typing" }));
     if (!draft.customer && begunLines(draft).length > 0)
       localStorage.setItem(placeOf(book), JSON.stringify(draft));
     const timer = setTimeout(() => void keep(draft), KEPT_AFTER);
@@ -168,6 +181,7 @@ function typedBefore(kept: string): TypedDraft | null {
     // What the browser keeps has no number yet, and so no deposit.
     return {
       ...(typed as TypedDraft),
+      paysBy: typed.paysBy ?? "",
       lines: typed.lines.map((line) => ({ ...line, settles: null })),
     };
   } catch {
@@ -175,34 +189,27 @@ function typedBefore(kept: string): TypedDraft | null {
   }
 }
 
-/** What can be done with the lines; a new one appears by itself below the last that was begun. */
+/** A new line appears by itself below the last that was begun. */
+function withNext(lines: TypedLine[]): TypedLine[] {
+  const last = lines.at(-1);
+  return last && !isBegun(last) ? lines : [...lines, EMPTY_LINE];
+}
+
+/** What can be done with the lines; the same functions from key to key, so that other lines stay as they are. */
 export function useLines(setDraft: (change: (draft: TypedDraft) => TypedDraft) => void) {
-  const withNext = (lines: TypedLine[]): TypedLine[] => {
-    const last = lines.at(-1);
-    return last && !isBegun(last) ? lines : [...lines, EMPTY_LINE];
-  };
-  const change = (at: number, changed: Partial<TypedLine>): void =>
-    setDraft((draft) => ({
-      ...draft,
-      lines: withNext(
-        draft.lines.map((line, index) => (index === at ? { ...line, ...changed } : line)),
-      ),
-    }));
-  const remove = (at: number): void =>
-    setDraft((draft) => ({
-      ...draft,
-      lines: withNext(draft.lines.filter((_, index) => index !== at)),
-    }));
-  const paste = (at: number, text: string): void =>
-    setDraft((draft) => ({
-      ...draft,
-      lines: withNext([
-        ...draft.lines.slice(0, at),
-        ...pastedLines(text),
-        ...draft.lines.slice(at + 1),
-      ]),
-    }));
-  return { change, remove, paste };
+  return useMemo(() => {
+    const edit = (to: (lines: TypedLine[]) => TypedLine[]): void =>
+      setDraft((draft) => ({ ...draft, lines: withNext(to(draft.lines)) }));
+    return {
+      change: (at: number, changed: Partial<TypedLine>): void =>
+        edit((lines) =>
+          lines.map((line, index) => (index === at ? { ...line, ...changed } : line)),
+        ),
+      remove: (at: number): void => edit((lines) => lines.filter((_, index) => index !== at)),
+      paste: (at: number, text: string): void =>
+        edit((lines) => [...lines.slice(0, at), ...pastedLines(text), ...lines.slice(at + 1)]),
+    };
+  }, [setDraft]);
 }
 
 /** What was written before, with its latest rate, this customer's first. */

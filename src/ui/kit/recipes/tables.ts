@@ -98,13 +98,25 @@ export const lineTableRecipe = defineRecipe({
   base: {
     width: "100%",
     borderCollapse: "collapse",
-    "& td, & th": cells,
+    "& td, & th": { ...cells, minWidth: 0 },
     "& [data-numeric]": { textAlign: "right" },
     "& td:first-of-type": { whiteSpace: "normal" },
+    // Rows by themselves, of which those beyond the screen are not drawn: there may be hundreds.
+    display: "block",
+    "& thead, & tbody": { display: "block" },
+    "& tr": { display: "grid", gridTemplateColumns: "36fr 11fr 13fr 8fr 15fr 3fr" },
+    "&[data-taxed] tr": { gridTemplateColumns: "36fr 11fr 13fr 8fr 14fr 15fr 3fr" },
+    "& tbody tr": {
+      alignItems: "center",
+      contentVisibility: "auto",
+      containIntrinsicSize: "auto 30px",
+    },
+    // A row shows nothing beyond itself.
+    "& :focus-visible": { outlineOffset: "-2px" },
     [PHONE]: {
       "& thead": { display: "none" },
-      "& tbody tr": {
-        display: "grid",
+      "& tbody tr, &[data-taxed] tbody tr": {
+        containIntrinsicSize: "auto 70px",
         gridTemplateColumns: "repeat(4, minmax(0, 1fr)) 24px",
         borderBottom: "1px solid {colors.line}",
         paddingBottom: "6px",
