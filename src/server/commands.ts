@@ -32,6 +32,7 @@ import { releaseIncome } from "./invoices/commands/releaseIncome";
 import { runSchedules } from "./invoices/commands/runSchedules";
 import { sendDocuments } from "./invoices/commands/sendDocuments";
 import { setOff } from "./invoices/commands/setOff";
+import { scheduleDocuments } from "./invoices/commands/scheduleDocuments";
 import { setSchedule } from "./invoices/commands/setSchedule";
 import { takeOrders } from "./invoices/commands/takeOrders";
 import { writeCreditNote } from "./invoices/commands/writeCreditNote";
@@ -167,6 +168,7 @@ export const COMMANDS = {
   setOff,
   sendDocuments,
   markPrinted,
+  scheduleDocuments,
   setSchedule,
   moveSchedule,
   runSchedules,

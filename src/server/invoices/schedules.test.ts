@@ -1,5 +1,5 @@
-import { eachBook, type TestBook } from "../../../tests/support/book";
-import { firstCustomer } from "../../../tests/support/orders";
+import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
+import { firstCustomer, writeDraft } from "../../../tests/support/orders";
 import { scheduleFacts, schedulesOn } from "./queries/schedules";
 import { day } from "@/core/calendar";
 
@@ -182,5 +182,38 @@ describe("a schedule", () => {
     expect(change({}, "x")).toMatchObject({ error: { code: "document.number" } });
     expect(change({ until: "2026-11-30" })).toMatchObject({ error: { code: "schedule.nothing" } });
     expect(change({ until: "2026-12-31" }, "900").ok).toBe(true);
+  });
+});
+
+describe("several invoices that come again", () => {
+  const plan = { startsOn: TODAY, everyCount: 1, everyUnit: "month", makes: "draft" } as const;
+  it("each by a schedule of its own, with its lines and terms; all or none", () => {
+    const [first, second] = [
+      writeDraft(book, { terms: "n/10" }),
+      writeDraft(book, { note: "Rent" }),
+    ];
+    const { scheduleIds } = book.must("scheduleDocuments", {
+      ids: [first, second, first],
+      plan,
+    } as never);
+    expect(scheduleIds).toHaveLength(2);
+    const rows = book.db.all<{ name: string; total: number; draft: string }>(
+      `SELECT s.name, c.total, c.draft FROM schedule s JOIN schedule_content c ON c.schedule_id = s.id
+       ORDER BY s.id`,
+    );
+    expect(rows.map(({ name, total }) => [name, total])).toEqual([
+      ["Kiln", 480_000],
+      ["Kiln", 480_000],
+    ]);
+    expect(rows.map(({ draft }) => (JSON.parse(draft) as { terms: string }).terms)).toEqual([
+      "n/10",
+      "n/30",
+    ]);
+    const { deposits } = { deposits: writeDraft(book) };
+    const asked = book.must("askDeposit", { id: deposits, version: 0, percent: "30" } as never);
+    expect(book.do("scheduleDocuments", { ids: [first, asked.id], plan } as never)).toMatchObject({
+      error: { code: "schedule.not_of" },
+    });
+    expect(book.db.get("SELECT count(*) AS n FROM schedule")).toEqual({ n: 2 });
   });
 });

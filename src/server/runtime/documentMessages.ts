@@ -42,6 +42,8 @@ export const DOCUMENT_MESSAGES: Record<string, string> = {
   "look.unknown":
     "There is no look “{look}” of papers. Choose one of those under Set-up, or leave it empty.",
   "look.last": "This is the only look there is. Change it instead.",
+  "schedule.not_of":
+    "{number} does not come again: a credit note, a deposit, and what settles one come once. Leave it out.",
   "look.bank_used": "The look {look} shows these bank details. Choose others for it first.",
   "look.bank_many": "A book keeps at most {most} bank details. Change one of them.",
   "look.many": "A book has at most {most} looks. Change one of them.",

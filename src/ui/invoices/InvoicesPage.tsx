@@ -49,7 +49,11 @@ export function InvoicesPage(props: Props): ReactNode {
         state={state}
         text={text}
       />
-      <ChosenInvoices rows={props.rows.filter(({ id }) => chosen.has(id))} clear={clear} />
+      <ChosenInvoices
+        rows={props.rows.filter(({ id }) => chosen.has(id))}
+        today={today}
+        clear={clear}
+      />
       <LedgerList<Invoice>
         label="Invoices"
         rows={props.rows}

@@ -31,6 +31,8 @@ export type Props = {
   perhaps: PerhapsSentLetter[];
   /** Files that wait in Arrivals, by name. */
   filesWaiting: string[];
+  /** Of how many customers alone, where some were chosen; null for all. */
+  chosen: number | null;
 };
 type BesideLettersProps = {
   back: Props["back"];

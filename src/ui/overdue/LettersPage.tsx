@@ -46,6 +46,13 @@ export function LettersPage(props: Props): ReactNode {
         </HeadingEnd>
       </PageHeading>
       <FilesWaiting book={book} names={props.filesWaiting} />
+      {props.chosen === null ? null : (
+        <p data-tone="waits">
+          Only of the customers that were chosen: {props.chosen} of them{" "}
+          {props.chosen === 1 ? "is" : "are"} past a due day.{" "}
+          <NextLink href={`/b/${book}/overdue?show=run`}>All letters of today</NextLink>
+        </p>
+      )}
       <OverdueTabs at="run" />
       <LedgerList<RunLetter>
         label="Letters of today"

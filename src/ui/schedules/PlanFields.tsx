@@ -7,6 +7,7 @@ import type { Day, Unit } from "@/core/calendar";
 
 import { DayField } from "../kit/days";
 import { Choice, TextField, Tick } from "../kit/fields";
+import { MAKES, UNIT_WORDS } from "./planWords";
 
 /** When a schedule writes, as it is typed. */
 export type TypedPlan = {
@@ -22,20 +23,6 @@ export type TypedPlan = {
   prorated: boolean;
   makes: "draft" | "approved" | "sent";
 };
-
-const UNIT_WORDS = [
-  ["day", "days"],
-  ["week", "weeks"],
-  ["month", "months"],
-  ["quarter", "quarters"],
-  ["year", "years"],
-] as const;
-
-const MAKES = [
-  ["draft", "keep it with the drafts"],
-  ["approved", "approve it"],
-  ["sent", "approve and send it"],
-] as const;
 
 type PlanFieldsProps = {
   plan: TypedPlan;

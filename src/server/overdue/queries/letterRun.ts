@@ -4,6 +4,7 @@ import { nextRunDay, type NextStep, TONES, waitInWords } from "@/core/followup";
 import { add, formatAmount, type Minor, ZERO } from "@/core/money";
 import { commandByKey } from "@/db/acts";
 import type { Db } from "@/db/connection";
+import { customerById } from "@/db/customers";
 import { runSkips } from "@/db/letters";
 import { readSettings, type Settings } from "@/db/settings";
 import { inWords } from "@/server/runtime/messages";
@@ -48,6 +49,16 @@ export function letterRun(
       })),
     held: heldByReason(rows),
   };
+}
+
+/** The rows of these customers, or of the groups that they belong to. */
+export function rowsOfCustomers(
+  db: Db,
+  rows: readonly OverdueRow[],
+  customerIds: readonly number[],
+): OverdueRow[] {
+  const heads = new Set(customerIds.flatMap((id) => [id, customerById(db, id)?.parentId ?? id]));
+  return rows.filter(({ customer }) => heads.has(customer.id));
 }
 
 type LetterToShow = { row: OverdueRow; head: ReturnType<ReturnType<typeof letterHeads>> };

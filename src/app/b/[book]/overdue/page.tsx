@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { sumOf } from "@/core/money";
 import { waitingFiles } from "@/server/arrivals/queries/arrived";
 import { lateFeesPage } from "@/server/overdue/queries/lateFees";
-import { automaticRun, letterRun } from "@/server/overdue/queries/letterRun";
+import { automaticRun, letterRun, rowsOfCustomers } from "@/server/overdue/queries/letterRun";
 import {
   laddersPage,
   lettersToLookAfter,
@@ -92,10 +92,13 @@ function list({ context, search, all }: Shown): ReactNode {
 function letters({ context, search, all }: Shown): ReactNode {
   const page = pageNumber(search);
   const window = { limit: PAGE_ROWS, offset: (page - 1) * PAGE_ROWS };
+  const only = one(search, "only");
+  const rows = only === "" ? all : rowsOfCustomers(context.db, all, only.split(",").map(Number));
   return (
     <LettersPage
       {...factsOf(context)}
-      {...letterRun(context.db, context.today, all, window)}
+      {...letterRun(context.db, context.today, rows, window)}
+      chosen={only === "" ? null : rows.length}
       {...lettersToLookAfter(context)}
       filesWaiting={waitingFiles(context.db, context.book)}
       page={page}
