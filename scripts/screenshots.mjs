@@ -32,6 +32,8 @@ const server = serve(data, port);
 const views = [
   { name: "match", path: "match?queue=check", keys: ["ArrowDown", "ArrowDown"] },
   { name: "invoice", path: "invoices/drafts/4" },
+  { name: "invoices", path: "invoices", ticks: 3 },
+  { name: "paper", path: "settings/looks" },
   { name: "arrivals", path: "arrivals" },
   { name: "dry-run", path: "arrivals", click: "Look at it" },
   { name: "payouts", path: "payouts", keys: ["ArrowDown"] },
@@ -42,11 +44,9 @@ const views = [
   { name: "customer", path: "customers/12" },
   { name: "receipt", path: "receipts/2300" },
   { name: "aging", path: "reports?of=group", keys: ["ArrowDown"] },
-  { name: "account", path: "customers/1", follow: "What they see" },
   // A customer pays one of its invoices, and agrees that the others are taken.
   { name: "pay", path: "customers?q=Saltgrass%20Ceramics", pays: true, narrow: true },
   { name: "paying", path: "paying" },
-  { name: "first-steps", path: "start?step=processor" },
   { name: "phone", path: "match?queue=check", keys: ["Enter"], narrow: true },
   { name: "replay", path: "match/replay" },
   // Two percent were taken that could be had until 10 October.
@@ -87,7 +87,7 @@ mkdirSync(folder, { recursive: true });
 const browser = await browse();
 try {
   for (const view of views.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
-    const { name, path, keys = [], click, follow, pays, takes, row } = view;
+    const { name, path, keys = [], click, pays, takes, row, ticks = 0 } = view;
     const { dark = false, narrow = false } = view;
     if (takes) takeIn(takes);
     const page = await browser.newPage({
@@ -101,19 +101,12 @@ try {
       await page.getByRole("button", { name: click }).first().click();
       await page.getByText("as understood").waitFor();
     }
-    // A page beside the book: its address stands on the page before.
-    if (follow)
-      await page.goto(
-        new URL(
-          (await page.getByRole("link", { name: follow }).getAttribute("href")) ?? "",
-          address,
-        ).href,
-      );
     if (pays) {
       await paid(page, join(folder, `${name}.png`));
       await page.close();
       continue;
     }
+    for (let at = 0; at < ticks; at += 1) await page.getByRole("checkbox").nth(at).check();
     if (row) await page.getByRole("row", { name: row }).first().click();
     for (const key of keys) {
       await page.keyboard.press(key);

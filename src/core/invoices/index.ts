@@ -17,6 +17,7 @@ export {
   shownLines,
   USUAL_LOOK,
 } from "./look";
+export { paperParts, paperSums } from "./paperSums";
 export { type PaperWords, paperWords } from "./paperWords";
 export { numberOf, partNumber } from "./numbering";
 export { statementWords } from "./statement/statementWords";

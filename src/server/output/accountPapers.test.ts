@@ -3,7 +3,7 @@ import { USUAL_LOOK } from "@/core/invoices";
 import { followedAs, setFollowed } from "@/db/followed";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
-import { firstCustomer } from "../../../tests/support/orders";
+import { firstCustomer, takeOrders } from "../../../tests/support/orders";
 import { readPdf } from "../../../tests/support/pdfReader";
 import { dressOf } from "./accountPaper";
 import { invoicePdf, letterPdf } from "./papers";
@@ -86,6 +86,18 @@ describe("the papers of an account have the look of its invoices", () => {
     // What is nobody's has no paper for a customer.
     expect(await receiptPdf(book.db, id)).toBeNull();
     expect(await receiptPdf(book.db, 999)).toBeNull();
+  });
+  it("names in other letters stand as they are written, on invoices and on statements", async () => {
+    const id = dress("en");
+    const name = "Żółw Ceramika, Dvořák & Ağaoğlu, Киев, Αθήνα, 北京";
+    book.db.run("UPDATE customer SET name = ? WHERE id = ?", name, id);
+    const shown = "Żółw Ceramika, Dvořák & Ağaoğlu, Киев, Αθήνα, ?? (C1)";
+    takeOrders(book, `A,C1,${TODAY},now,,,,,Świeca,1,100,,,\n`);
+    const invoice = book.id("open_item", "number LIKE 'INV-%'");
+    const text = textOf(await invoicePdf(book.db, invoice));
+    expect(text).toContain(shown);
+    expect(text).toContain("Świeca");
+    expect(textOf(await statementPdf(book.db, id, addDays(TODAY, -60), TODAY))).toContain(shown);
   });
   it("an invoice that came by a file, and a letter as it was written", async () => {
     dress("de");

@@ -2,31 +2,17 @@ import { encode } from "uqr";
 
 import type { PaperFacts } from "@/contracts/invoices";
 import type { Day } from "@/core/calendar";
-import { type PaperLook, type PaperWords, partNumber } from "@/core/invoices";
+import { type PaperLook, paperParts, paperSums, type PaperWords } from "@/core/invoices";
 
 import { type Document, MARGIN, rule, sumText, tagged } from "./paperTable";
-import { printable } from "./pdf";
+import { put } from "./paperText";
 
 /** Charges, discount, tax by code, and the total under its double rule. */
 export function sums(pdf: Document, paper: PaperFacts, said: PaperWords): void {
   const { currency } = paper;
-  const rows: [string, string][] = [
-    ...(paper.discount === 0
-      ? []
-      : [[said.discount, sumText(-paper.discount, currency)] as [string, string]]),
-    ...paper.charges.map((charge): [string, string] => [
-      charge.words,
-      sumText(charge.sum, currency),
-    ]),
-    ...paper.taxes
-      .filter(({ code }) => code !== "")
-      .map(({ code, percent, sum: tax, net }): [string, string] => [
-        `${code} ${percent} % ${paper.taxIncluded ? said.within : `${said.on} ${sumText(net, currency)}`}`,
-        sumText(tax, currency),
-      ]),
-  ];
   pdf.moveDown(0.5);
-  for (const row of rows) sumRow(pdf, row, false);
+  for (const { words, sum } of paperSums(paper, said))
+    sumRow(pdf, [words, sumText(sum, currency)], false);
   const half = MARGIN + (pdf.page.width - 2 * MARGIN) / 2;
   pdf.y += 5;
   rule(pdf, 0.6, half);
@@ -44,18 +30,14 @@ export function sums(pdf: Document, paper: PaperFacts, said: PaperWords): void {
 /** What falls due when, each part under its own number; `dayWords` writes a day as papers do. */
 export function instalments(
   pdf: Document,
-  { parts = [], number, currency }: PaperFacts,
+  paper: PaperFacts,
   { said, dayWords }: { said: PaperWords; dayWords: (of: Day) => string },
 ): void {
+  const parts = paperParts(paper, dayWords);
   if (parts.length === 0) return;
   pdf.moveDown(0.5);
-  tagged(pdf, "P", () => {
-    pdf.font("bold").text(printable(said.in_parts), MARGIN);
-  });
-  parts.forEach(({ dueOn, sum }, at) => {
-    const by = number === null ? "" : `${partNumber(number, at)}, `;
-    sumRow(pdf, [`${by}${dayWords(dueOn)}`, sumText(sum, currency)], false, 0);
-  });
+  tagged(pdf, "P", () => put(pdf, said.in_parts, { bold: true, at: [MARGIN] }));
+  for (const { words, sum } of parts) sumRow(pdf, [words, sumText(sum, paper.currency)], false, 0);
 }
 
 type SumRow = [words: string, amount: string];
@@ -65,12 +47,10 @@ function sumRow(pdf: Document, [words, amount]: SumRow, bold: boolean, from = 0.
   const all = pdf.page.width - 2 * MARGIN;
   const top = pdf.y;
   tagged(pdf, "P", () => {
-    pdf
-      .font(bold ? "bold" : "plain")
-      .text(printable(words), MARGIN + all * from, top, { width: all * (0.75 - from) });
-    pdf.text(amount, MARGIN + (all * 3) / 4, top, { width: all / 4 - 6, align: "right" });
+    put(pdf, words, { bold, at: [MARGIN + all * from, top], width: all * (0.75 - from) });
+    const right = { width: all / 4 - 6, align: "right" } as const;
+    put(pdf, amount, { bold, at: [MARGIN + (all * 3) / 4, top], ...right });
   });
-  pdf.font("plain");
   pdf.x = MARGIN;
 }
 
@@ -82,10 +62,7 @@ export function foot(pdf: Document, paper: PaperFacts, said: PaperWords): void {
     `${said.questions}: ${paper.seller.email}`,
   ];
   pdf.moveDown(2);
-  for (const note of notes)
-    tagged(pdf, "P", () => {
-      pdf.text(printable(note), MARGIN);
-    });
+  for (const note of notes) tagged(pdf, "P", () => put(pdf, note, { at: [MARGIN] }));
 }
 
 type Ways = { look: PaperLook; said: PaperWords; link: string };
@@ -94,16 +71,12 @@ type Ways = { look: PaperLook; said: PaperWords; link: string };
 export function ways(pdf: Document, { look, said, link }: Ways): void {
   if (look.bank !== "") {
     pdf.moveDown(0.8);
-    tagged(pdf, "P", () => {
-      pdf.text(printable(`${said.bank}: ${look.bank}`), MARGIN);
-    });
+    tagged(pdf, "P", () => put(pdf, `${said.bank}: ${look.bank}`, { at: [MARGIN] }));
   }
   if (!look.code || link === "") return;
   pdf.moveDown(0.8);
   keepTogether(pdf, CODE_SIZE + 20);
-  tagged(pdf, "P", () => {
-    pdf.text(printable(`${said.pay_here}: ${link}`), MARGIN, pdf.y, { link });
-  });
+  tagged(pdf, "P", () => put(pdf, `${said.pay_here}: ${link}`, { at: [MARGIN, pdf.y], link }));
   squareCode(pdf, link);
 }
 
@@ -152,9 +125,7 @@ export function slip(pdf: Document, paper: PaperFacts, said: PaperWords): void {
     `${said[paper.kind]} ${paper.number ?? ""}: ${sumText(paper.payable, paper.currency)} ${paper.currency}`,
     `${said.paid}: ____________________`,
   ])
-    tagged(pdf, "P", () => {
-      pdf.text(printable(line), MARGIN);
-    });
+    tagged(pdf, "P", () => put(pdf, line, { at: [MARGIN] }));
 }
 
 /** Begins a page where so much does not fit on this one any more. */

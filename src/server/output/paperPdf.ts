@@ -6,10 +6,9 @@ import type { Day } from "@/core/calendar";
 import { type PaperLook, type PaperWords, paperWords, USUAL_LOOK } from "@/core/invoices";
 
 import { paperDay } from "./paperDay";
-import { paperFont } from "./paperFonts";
 import { foot, instalments, slip, sums, ways } from "./paperParts";
 import { begin, type Document, ended, MARGIN, table, tagged } from "./paperTable";
-import { printable } from "./pdf";
+import { chooseLetters, put } from "./paperText";
 import { ublOf } from "./ubl";
 
 /** What stands on a paper and lies elsewhere: its picture, and the address of the account page. */
@@ -43,7 +42,7 @@ function blank(first: PaperFacts, title: string): { pdf: Document; bytes: Promis
       CreationDate: new Date(`${first.issuedOn}T00:00:00Z`),
     },
   });
-  letters(pdf, first);
+  chooseLetters(pdf, lookOf(first).letters);
   const pieces: Buffer[] = [];
   pdf.on("data", (piece: Buffer) => pieces.push(piece));
   const bytes = new Promise<Buffer>((resolve, reject) => {
@@ -51,11 +50,6 @@ function blank(first: PaperFacts, title: string): { pdf: Document; bytes: Promis
     pdf.on("error", reject);
   });
   return { pdf, bytes };
-}
-
-function letters(pdf: Document, paper: PaperFacts): void {
-  const { letters: family } = lookOf(paper);
-  pdf.registerFont("plain", paperFont(family, 400)).registerFont("bold", paperFont(family, 600));
 }
 
 /**
@@ -83,16 +77,12 @@ export function papersPdf(
   const { pdf, bytes } = blank(first, `${papers.length} documents`);
   begin(pdf);
   papers.forEach((paper, at) => {
-    letters(pdf, paper);
+    chooseLetters(pdf, lookOf(paper).letters);
     if (at > 0) pdf.addPage({ size: sizeOf(paper), margin: MARGIN });
-    pdf.font("bold").fontSize(18);
-    tagged(pdf, "P", () => {
-      pdf.text(printable(addressed(paper).join("\n")));
-    });
-    pdf.font("plain").fontSize(9.5);
-    tagged(pdf, "P", () => {
-      pdf.text(printable(`${headOf(paper)}, ${at + 1} / ${papers.length}`));
-    });
+    pdf.fontSize(18);
+    tagged(pdf, "P", () => put(pdf, addressed(paper).join("\n"), { bold: true }));
+    pdf.fontSize(9.5);
+    tagged(pdf, "P", () => put(pdf, `${headOf(paper)}, ${at + 1} / ${papers.length}`));
     pdf.addPage({ size: sizeOf(paper), margin: MARGIN });
     write(pdf, paper, extrasOf(paper));
   });
@@ -118,29 +108,19 @@ function enclose(pdf: Document, paper: PaperFacts): void {
 function write(pdf: Document, paper: PaperFacts, extras: PaperExtras): void {
   const look = lookOf(paper);
   const said = wordsOf(paper);
-  pdf.font("plain").fontSize(9.5).fillColor("black").strokeColor("black");
+  pdf.fontSize(9.5).fillColor("black").strokeColor("black");
   picture(pdf, extras.logo);
-  tagged(pdf, "P", () => {
-    pdf.text(printable(sellerLines(paper).join("\n")));
-  });
+  tagged(pdf, "P", () => put(pdf, sellerLines(paper).join("\n")));
   pdf.moveDown(2);
   tagged(pdf, "H1", () => {
-    pdf
-      .font("bold")
-      .fontSize(18)
-      .fillColor(look.accent)
-      .text(printable(headOf(paper)));
-    pdf.font("plain").fontSize(9.5).fillColor("black");
+    pdf.fontSize(18).fillColor(look.accent);
+    put(pdf, headOf(paper), { bold: true });
+    pdf.fontSize(9.5).fillColor("black");
   });
   pdf.moveDown(0.6);
-  tagged(pdf, "P", () => {
-    pdf.text(printable(addressed(paper).join("\n")));
-  });
+  tagged(pdf, "P", () => put(pdf, addressed(paper).join("\n")));
   pdf.moveDown(0.6);
-  for (const [term, said] of factsOf(paper))
-    tagged(pdf, "P", () => {
-      pdf.text(printable(`${term}: ${said}`));
-    });
+  for (const [term, said] of factsOf(paper)) tagged(pdf, "P", () => put(pdf, `${term}: ${said}`));
   words(pdf, look.above);
   pdf.moveDown(1.2).strokeColor(look.accent);
   table(pdf, paper, { look, said });
@@ -156,9 +136,7 @@ function write(pdf: Document, paper: PaperFacts, extras: PaperExtras): void {
 function words(pdf: Document, said: string): void {
   if (said === "") return;
   pdf.moveDown(0.8);
-  tagged(pdf, "P", () => {
-    pdf.text(printable(said), MARGIN);
-  });
+  tagged(pdf, "P", () => put(pdf, said, { at: [MARGIN] }));
 }
 
 /** Height of the picture at the top, in points. */

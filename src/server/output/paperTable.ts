@@ -4,7 +4,7 @@ import type { PaperFacts } from "@/contracts/invoices";
 import { type PaperLook, type PaperWords, shownLines } from "@/core/invoices";
 import { type Currency, formatAmount } from "@/core/money";
 
-import { printable } from "./pdf";
+import { put, useLetters } from "./paperText";
 
 export type Document = InstanceType<typeof PDFDocument>;
 
@@ -70,10 +70,8 @@ export function table(
     row.cells.forEach((cell, at) => {
       const { left, width } = placeOf(pdf, columns, at);
       const draw = (): void => {
-        pdf.font(row.head ? "bold" : "plain").text(printable(cell), left, top, {
-          width,
-          align: at === 0 ? "left" : "right",
-        });
+        const align = at === 0 ? "left" : "right";
+        put(pdf, cell, { bold: row.head, at: [left, top], width, align });
       };
       tr.add(pdf.struct(row.head ? "TH" : "TD", {}, draw));
     });
@@ -96,11 +94,11 @@ function placeOf(
 }
 
 function heightOf(pdf: Document, columns: readonly Column[], { cells, head }: Row): number {
-  pdf.font(head ? "bold" : "plain");
+  useLetters(pdf, head ? 600 : 400);
   return (
     Math.max(
       ...cells.map((cell, at) =>
-        pdf.heightOfString(printable(cell), { width: placeOf(pdf, columns, at).width }),
+        pdf.heightOfString(cell, { width: placeOf(pdf, columns, at).width }),
       ),
     ) + 7
   );

@@ -36,7 +36,7 @@ describe("a report as a PDF", () => {
       expect(text).toContain(words);
     expect(text.split("81,041.99").length - 1).toBe(3);
   });
-  it("goes over pages, its heading on each, and writes letters that the font has not without their accents", async () => {
+  it("goes over pages, its heading on each, and writes names as they are", async () => {
     const rows = Array.from({ length: 120 }, (_, at) => [`Zołnierz ${at}`, `${at}.50`]);
     const { pages, text } = read(
       await sheetAsPdf(
@@ -45,7 +45,7 @@ describe("a report as a PDF", () => {
       ),
     );
     expect([pages > 1, text.split("customer").length - 1]).toEqual([true, pages]);
-    expect(text).toMatch(/Zo[l?]nierz 119/);
+    expect(text).toMatch(/Zołnierz 119/);
     expect(text).toContain("7,200.00");
   });
 });

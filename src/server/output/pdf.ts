@@ -2,7 +2,9 @@ import { createRequire } from "node:module";
 import { join } from "node:path";
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 
-import { paperFont } from "./paperFonts";
+import { ALL_PARTS, type FontPart, paperFont, runsOf } from "./paperFonts";
+import type { PaperLook } from "@/core/invoices";
+
 import type { Sheet } from "./sheets";
 
 type Made = { getBuffer(): Promise<Buffer> };
@@ -21,29 +23,32 @@ function printer(): Maker {
   if (maker) return maker;
   const require = createRequire(join(process.env.DOZO_ROOT ?? process.cwd(), "package.json"));
   const made = require("pdfmake") as Maker;
-  for (const family of ["plain", "serif"] as const)
+  for (const part of ALL_PARTS)
     for (const weight of [400, 600] as const)
-      made.virtualfs.writeFileSync(`${family}-${weight}`, paperFont(family, weight));
-  const weights = (family: string): Record<string, string> => {
-    const [normal, bold] = [`${family}-400`, `${family}-600`];
+      made.virtualfs.writeFileSync(`${part}-${weight}`, paperFont(part, weight));
+  const weights = (part: FontPart): Record<string, string> => {
+    const [normal, bold] = [`${part}-400`, `${part}-600`];
     return { normal, bold, italics: normal, bolditalics: bold };
   };
-  made.setFonts({ plain: weights("plain"), serif: weights("serif") });
+  made.setFonts({
+    ...Object.fromEntries(ALL_PARTS.map((part) => [part, weights(part)])),
+    plain: weights("figtree-latin"),
+    serif: weights("source-serif-4-latin"),
+  });
   made.setUrlAccessPolicy(() => false);
   made.setLocalAccessPolicy(() => false);
   maker = made;
   return made;
 }
 
-/** A letter that the font has not is written without its accent, else as a question mark. */
-export function printable(text: string): string {
-  return [...text]
-    .map((letter) =>
-      /[\u0020-\u007e\u00a0-\u00ff\u2013\u2014\u2018-\u201d\u2026\u20ac]/.test(letter)
-        ? letter
-        : (/[\u0020-\u007e]/.exec(letter.normalize("NFD"))?.[0] ?? "?"),
-    )
-    .join("");
+/** A text for a page: pieces whose letters lie in other files than the page's name them. */
+export function printable(text: string, letters: PaperLook["letters"] = "plain"): Content {
+  const [first, ...others] = runsOf(text, letters);
+  if (first && others.length === 0 && first.part.endsWith("-latin")) return first.text;
+  return [first, ...others].flatMap((run) => {
+    if (!run) return [];
+    return run.part.endsWith("-latin") ? { text: run.text } : { text: run.text, font: run.part };
+  });
 }
 
 const AMOUNT = /^-?\d{1,13}\.\d{2,4}$/;

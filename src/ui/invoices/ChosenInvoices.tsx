@@ -55,7 +55,7 @@ export function ChosenInvoices({ rows, today, clear }: ChosenInvoicesProps): Rea
   return (
     <>
       <p>
-        {rows.length} chosen, <Sums rows={rows} /> open{" "}
+        {rows.length} chosen, <Sums rows={rows} /> open{" · "}
         {written.length > 0 ? (
           <>
             <Act disabled={busy} onClick={send}>

@@ -4,8 +4,15 @@ import { Box, Image } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 import type { PaperFacts } from "@/contracts/invoices";
-import { formatDay } from "@/core/calendar";
-import { type PaperLook, type PaperWords, paperWords, shownLines } from "@/core/invoices";
+import { type Day, formatDay } from "@/core/calendar";
+import {
+  type PaperLook,
+  paperParts,
+  paperSums,
+  type PaperWords,
+  paperWords,
+  shownLines,
+} from "@/core/invoices";
 import { formatAmount } from "@/core/money";
 
 import { HeadCell, TermTable } from "../../kit/tables";
@@ -37,9 +44,10 @@ export function PaperSheet({ paper, look, picture }: PaperSheetProps): ReactNode
       </Box>
       <Lines of={[`${customer.name} (${customer.id})`, ...(customer.address ?? [])]} />
       <p>
-        {words.date}: {formatDay(paper.issuedOn)} {paper.issuedOn.slice(0, 4)}
+        {words.date}: {longDay(paper.issuedOn)}
         <br />
-        {words.due}: {formatDay(paper.dueOn)} {paper.dueOn.slice(0, 4)}
+        {paper.parts ? words.in_parts : words.due}:{" "}
+        {paper.parts ? paper.terms : longDay(paper.dueOn)}
       </p>
       <Lines of={look.above.split("\n")} />
       <SheetLines paper={paper} look={look} words={words} />
@@ -54,6 +62,21 @@ export function PaperSheet({ paper, look, picture }: PaperSheetProps): ReactNode
     </Box>
   );
 }
+
+type SumLineProps = { look: PaperLook; words: string; sum: string; bold?: boolean };
+
+function SumLine({ look, words, sum, bold = false }: SumLineProps): ReactNode {
+  return (
+    <tr>
+      <td>{bold ? <b>{words}</b> : words}</td>
+      {look.quantities ? <td /> : null}
+      {look.rates ? <td /> : null}
+      <td data-numeric>{bold ? <b>{sum}</b> : sum}</td>
+    </tr>
+  );
+}
+
+const longDay = (of: Day): string => `${formatDay(of)} ${of.slice(0, 4)}`;
 
 function Lines({ of }: { of: readonly string[] }): ReactNode {
   const said = of.filter((line) => line !== "");
@@ -95,18 +118,18 @@ function SheetLines({
             <td data-numeric>{formatAmount(amount, currency)}</td>
           </tr>
         ))}
-        <tr>
-          <td>
-            <b>
-              {words.total} {currency}
-            </b>
-          </td>
-          {look.quantities ? <td /> : null}
-          {look.rates ? <td /> : null}
-          <td data-numeric>
-            <b>{formatAmount(paper.total, currency)}</b>
-          </td>
-        </tr>
+        {paperSums(paper, words).map((row, at) => (
+          <SumLine key={at} look={look} words={row.words} sum={formatAmount(row.sum, currency)} />
+        ))}
+        <SumLine
+          bold
+          look={look}
+          words={`${words.total} ${currency}`}
+          sum={formatAmount(paper.total, currency)}
+        />
+        {paperParts(paper, longDay).map((row, at) => (
+          <SumLine key={at} look={look} words={row.words} sum={formatAmount(row.sum, currency)} />
+        ))}
       </tbody>
     </TermTable>
   );
