@@ -1,19 +1,18 @@
 import { createHash } from "node:crypto";
 
 import type { PaperFacts } from "@/contracts/invoices";
-import type { Day } from "@/core/calendar";
-import { type Instalment, nextStage, numberOf, partNumber } from "@/core/invoices";
-import { minor, type Minor, split } from "@/core/money";
+import { nextStage, numberOf, partNumber } from "@/core/invoices";
 import { fail, ok, type Result } from "@/core/result";
 import { documentById, type DocumentRow, markApproved, setStage } from "@/db/documents";
 import { cardOf } from "@/db/customerCards";
 import { insertWay } from "@/db/documentWays";
 import { drawNumber } from "@/db/series";
-import { insertOpenItem, openItemByNumber } from "@/db/openItems";
+import { openItemByNumber } from "@/db/openItems";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { depositsFit, nameDeposit } from "./deposits";
 import { inputOf } from "./inputOf";
+import { openItems } from "./openItems";
 import { postDocument } from "./postDocument";
 import { workOut } from "./workOut";
 
@@ -41,7 +40,7 @@ export function approveOne(ctx: CommandContext, document: DocumentRow): Result<A
   if (!fits.ok) return fits;
   const number = freeNumber(ctx, document);
   const paper = { ...worked.value.paper, number };
-  const opened = insertItems(ctx, document, paper);
+  const opened = openItems(ctx, document, paper);
   const [{ itemId }] = opened;
   const frozen = JSON.stringify(paper);
   markApproved(ctx.db, document.id, {
@@ -96,72 +95,4 @@ function freeNumber(ctx: CommandContext, { kind, issuedOn }: DocumentRow): strin
     const taken = [number, partNumber(number, 0)].some((text) => openItemByNumber(ctx.db, text));
     if (!taken) return number;
   }
-}
-
-/** What an approved document opened: one item, or one for each of its parts; sums as they are owed. */
-export type Opened = { itemId: number; sum: Minor };
-
-function insertItems(
-  ctx: CommandContext,
-  document: DocumentRow,
-  paper: PaperFacts & { number: string },
-): [Opened, ...Opened[]] {
-  const { parts, number } = paper;
-  const whole = { number, dueOn: document.dueOn, terms: document.terms };
-  const [first, ...others] = parts ?? [];
-  if (!first) {
-    const itemId = insertItem(ctx, document, paper, {
-      ...whole,
-      total: paper.total,
-      tax: paper.tax,
-    });
-    return [{ itemId, sum: paper.total }];
-  }
-  // Each part bears its share of the tax.
-  const taxes = split(
-    paper.tax,
-    [first, ...others].map(({ sum }) => sum),
-  );
-  const open = ({ dueOn, terms, sum }: Instalment, at: number): Opened => {
-    const tax = taxes[at] ?? minor(0);
-    const part = { number: partNumber(number, at), partOf: number, dueOn, terms, total: sum, tax };
-    return { itemId: insertItem(ctx, document, paper, part), sum };
-  };
-  return [open(first, 0), ...others.map((part, at) => open(part, at + 1))];
-}
-
-type ToOpen = {
-  number: string;
-  partOf?: string;
-  dueOn: Day;
-  terms: string | null;
-  total: Minor;
-  tax: Minor;
-};
-
-function insertItem(
-  ctx: CommandContext,
-  document: DocumentRow,
-  paper: PaperFacts,
-  { terms, tax, ...item }: ToOpen,
-): number {
-  const sign = document.kind === "invoice" ? 1 : -1;
-  const total = minor(sign * item.total);
-  return insertOpenItem(ctx.db, {
-    ...item,
-    kind: document.kind,
-    customerId: document.customerId,
-    issuedOn: document.issuedOn,
-    currency: document.currency,
-    total,
-    tax: minor(sign * tax),
-    opened: total,
-    balance: total,
-    openedOn: document.issuedOn,
-    poNumber: document.poNumber,
-    terms: document.kind === "invoice" ? terms : null,
-    description: paper.lines[0]?.description ?? null,
-    fileId: null,
-    lineNo: null,
-  });
 }

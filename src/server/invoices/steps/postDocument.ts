@@ -8,7 +8,7 @@ import { linesOfEntry } from "@/db/journal";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { accountOfLater } from "./accountOfLater";
-import type { Opened } from "./approveOne";
+import type { Opened } from "./openItems";
 import type { WorkedOut } from "./workOut";
 
 type Posting = {
