@@ -1,6 +1,5 @@
 import { createHash } from "node:crypto";
 
-import type { PaperFacts } from "@/contracts/invoices";
 import { nextStage, numberOf, partNumber } from "@/core/invoices";
 import { fail, ok, type Result } from "@/core/result";
 import { documentById, type DocumentRow, markApproved, setStage } from "@/db/documents";
