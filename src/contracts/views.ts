@@ -17,6 +17,7 @@ export const STATION_VIEWS = {
     views: {
       list: "Who is late",
       run: "Letters of today",
+      questions: "Questions",
       "by-itself": "Automatic letters",
       fees: "Late fees",
       "given-up": "Write-offs",

@@ -44,6 +44,7 @@ export const ACT_KINDS = [
   "schedule",
   "release",
   "paying",
+  "question",
   "customer",
   "customer_new",
   "merge",

@@ -7,6 +7,8 @@ import { setRates } from "./books/commands/setRates";
 import { undo } from "./books/commands/undo";
 import { undoFile } from "./books/commands/undoFile";
 import { undoTogether } from "./books/commands/undoTogether";
+import { answerQuestion, endQuestion } from "./customers/commands/answerQuestion";
+import { askQuestion } from "./customers/commands/askQuestion";
 import { addAttachment } from "./customers/commands/addAttachment";
 import { mergeCustomers } from "./customers/commands/mergeCustomers";
 import { newAccountLink } from "./customers/commands/newAccountLink";
@@ -193,6 +195,9 @@ export const COMMANDS = {
   setItem,
   writeCustomer,
   mergeCustomers,
+  answerQuestion,
+  askQuestion,
+  endQuestion,
   addAttachment,
 } as const;
 

@@ -37,6 +37,7 @@ export const PAGES: readonly (readonly [string, string])[] = [
   ["figures", "/reports?show=figures"],
   ["letters of the day", "/overdue?show=run&open=first"],
   ["letters that go by themselves", "/overdue?show=by-itself"],
+  ["questions", "/overdue?show=questions"],
   ["debts written off", "/overdue?show=given-up"],
   ["wordings", "/overdue?show=words"],
   ["aging, a customer open", "/reports?days=15,45&of=group&open=first"],

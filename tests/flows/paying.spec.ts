@@ -144,3 +144,42 @@ test("a payment is taken on the telephone, by card, at the customer's word", asy
   await expect(page.getByRole("status").filter({ hasText: "Paid" })).toBeVisible();
   await proofsHold(page);
 });
+
+test("a customer asks about an invoice; it holds the reminder, is answered, and stands on its page", async ({
+  page,
+  baseURL,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${DEMO}/customers?q=Emberline%20Studio`);
+  await page.getByRole("link", { name: "Emberline Studio" }).first().click();
+  await alive(page);
+  const account =
+    (await page.getByRole("link", { name: "What they see" }).getAttribute("href")) ?? "";
+  const token = /[0-9a-f]{48}/.exec(account)?.[0] ?? "";
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(atTheDoor(`/pay/${token}`, baseURL ?? ""));
+  await page.getByRole("link", { name: "Something not right?" }).click();
+  await expect(page.getByText("Nothing was asked yet.")).toBeVisible();
+  await page.getByLabel("About").selectOption({ index: 1 });
+  const number = await page.getByLabel("About").evaluate((field: HTMLSelectElement) => {
+    return field.selectedOptions[0]?.text ?? "";
+  });
+  await page.getByLabel("What do you want to say or ask?").fill("Which delivery is this?");
+  await page.getByRole("button", { name: "Send" }).click();
+  await expect(page.getByRole("heading", { name: number })).toBeVisible();
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${DEMO}/overdue?show=questions`);
+  const thread = page.getByRole("region", { name: "Question of Emberline Studio" });
+  await expect(thread).toContainText("Which delivery is this?");
+  await thread.getByLabel("Your answer").fill("The one of May.");
+  await thread.getByRole("button", { name: "Answer, and keep it open" }).click();
+  await expect(thread).toContainText("The one of May.");
+  await page.goto(`${DEMO}/overdue`);
+  await expect(page.getByText(`about ${number} is open`).first()).toBeVisible();
+  await page.goto(`${DEMO}/overdue?show=questions`);
+  await thread.getByRole("button", { name: "End it without an answer" }).click();
+  await expect(page.getByText("Nobody asks anything.")).toBeVisible();
+  await page.goto(atTheDoor(`/pay/${token}/questions`, baseURL ?? ""));
+  await expect(page.getByText("The one of May.")).toBeVisible();
+  await expect(page.getByText("✓ settled")).toBeVisible();
+});

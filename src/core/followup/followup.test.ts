@@ -80,6 +80,11 @@ describe("what holds a reminder back", () => {
       { promise: { dueOn: day("2026-11-27"), sum: null } },
       "promise, Fri 27 Nov",
     ],
+    [
+      "a question that nobody has ended",
+      { question: { on: day("2026-11-20"), number: "20533" } },
+      "a question of Fri 20 Nov about 20533 is open",
+    ],
     ["a dispute", { disputed: minor(37_800) }, "dispute of 378.00 open"],
     ["no reminders until a day", { quietUntil: day("2026-12-01") }, "no reminders until Tue 1 Dec"],
     ["a credit that covers it", { credit: minor(50_000) }, "credit of 500.00 covers it"],

@@ -18,6 +18,7 @@ export type Wait =
   | { readonly code: "promise"; readonly dueOn: Day; readonly sum: Minor | null }
   | { readonly code: "credit"; readonly sum: Minor }
   | { readonly code: "dispute"; readonly sum: Minor }
+  | { readonly code: "question"; readonly on: Day; readonly number: string | null }
   | { readonly code: "quiet"; readonly until: Day }
   | { readonly code: "small"; readonly limit: Minor };
 
@@ -29,6 +30,8 @@ export type WaitFacts = {
   /** Receipts without a home that may be this customer's. */
   readonly maybeTheirs: readonly { readonly receiptId: number; readonly amount: Minor }[];
   readonly disputed: Minor;
+  /** What they asked and nobody has ended: the oldest, and the invoice that it is about. */
+  readonly question?: { readonly on: Day; readonly number: string | null } | null;
   /** ACH debits of theirs that have not settled. */
   readonly onWay?: { readonly sum: Minor; readonly startedOn: Day } | null;
   /** The feed that has fallen behind: it ends too long ago to know who has paid. */
@@ -40,27 +43,36 @@ export type WaitFacts = {
 
 /** Everything that holds a reminder back, the strongest first; empty where nothing does. */
 export function waitsFor(facts: WaitFacts): Wait[] {
+  return [...moneyOnItsWay(facts), ...wordsGiven(facts), ...sumsThatSay(facts)];
+}
+
+/** What may have come already, or is coming. */
+function moneyOnItsWay({ maybeTheirs, onWay, stale }: WaitFacts): Wait[] {
   const waits: Wait[] = [];
-  const [first] = facts.maybeTheirs;
+  const [first] = maybeTheirs;
   if (first) {
-    const sum = facts.maybeTheirs.reduce((all, maybeTheir) => all + maybeTheir.amount, 0) as Minor;
-    waits.push({
-      code: "receipt",
-      sum,
-      count: facts.maybeTheirs.length,
-      receiptId: first.receiptId,
-    });
+    const sum = maybeTheirs.reduce((all, maybeTheir) => all + maybeTheir.amount, 0) as Minor;
+    waits.push({ code: "receipt", sum, count: maybeTheirs.length, receiptId: first.receiptId });
   }
-  if (facts.onWay) waits.push({ code: "on_way", ...facts.onWay });
-  if (facts.stale) waits.push({ code: "stale", ...facts.stale });
-  if (facts.promise && facts.promise.dueOn >= facts.today)
-    waits.push({ code: "promise", ...facts.promise });
-  if (facts.quietUntil && facts.quietUntil > facts.today)
-    waits.push({ code: "quiet", until: facts.quietUntil });
-  if (facts.disputed > 0) waits.push({ code: "dispute", sum: facts.disputed });
-  if (facts.credit > 0 && facts.credit >= facts.overdue)
-    waits.push({ code: "credit", sum: facts.credit });
-  if (facts.overdue < facts.smallest) waits.push({ code: "small", limit: facts.smallest });
+  if (onWay) waits.push({ code: "on_way", ...onWay });
+  if (stale) waits.push({ code: "stale", ...stale });
+  return waits;
+}
+
+/** What they promised, what was promised to them, and what they wait to hear. */
+function wordsGiven({ today, promise, quietUntil, question }: WaitFacts): Wait[] {
+  const waits: Wait[] = [];
+  if (promise && promise.dueOn >= today) waits.push({ code: "promise", ...promise });
+  if (quietUntil && quietUntil > today) waits.push({ code: "quiet", until: quietUntil });
+  if (question) waits.push({ code: "question", ...question });
+  return waits;
+}
+
+function sumsThatSay({ disputed, credit, overdue, smallest }: WaitFacts): Wait[] {
+  const waits: Wait[] = [];
+  if (disputed > 0) waits.push({ code: "dispute", sum: disputed });
+  if (credit > 0 && credit >= overdue) waits.push({ code: "credit", sum: credit });
+  if (overdue < smallest) waits.push({ code: "small", limit: smallest });
   return waits;
 }
 
@@ -78,6 +90,8 @@ export function waitInWords(wait: Wait, currency: Currency): string {
       return `promise, ${formatDay(wait.dueOn)}`;
     case "dispute":
       return `dispute of ${formatAmount(wait.sum, currency)} open`;
+    case "question":
+      return `a question of ${formatDay(wait.on)} about ${wait.number ?? "the account"} is open`;
     case "credit":
       return `credit of ${formatAmount(wait.sum, currency)} covers it`;
     case "quiet":

@@ -76,6 +76,7 @@ export const REVERSALS: Readonly<Record<ActKind, Reversal | null>> = {
   schedule: null,
   release: null,
   paying: null,
+  question: null,
   customer: unchangeCustomer,
   customer_new: null,
   merge: unmergeCustomers,

@@ -63,6 +63,7 @@ export function AccountPage({
       ))}
       <footer>
         {pay === null ? null : <a href={pay}>{words.pay}</a>}
+        <a href={`${base.replace("/account/", "/pay/")}/questions`}>{words.ask}</a>
         <a href={`${base}/statement`}>{words.statement} (PDF)</a>
         <a href={`${base}/statement?format=csv`}>{words.statement} (CSV)</a>
         <span data-tone="soft">

@@ -19,6 +19,7 @@ export type AccountWords = {
   paper: string;
   late: (days: number) => string;
   questions: string;
+  ask: string;
   asOf: string;
   pay: string;
 };
@@ -42,6 +43,7 @@ export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
     paper: "PDF",
     late: (days) => (days === 1 ? "1 day ago" : `${days} days ago`),
     questions: "Questions, or something that is wrong:",
+    ask: "Ask a question",
     asOf: "as of",
     pay: "Pay now",
   },
@@ -63,6 +65,7 @@ export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
     paper: "PDF",
     late: (days) => (days === 1 ? "hace 1 día" : `hace ${days} días`),
     questions: "Preguntas, o algo que no es correcto:",
+    ask: "Hacer una pregunta",
     asOf: "al",
     pay: "Pagar ahora",
   },
@@ -84,6 +87,7 @@ export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
     paper: "PDF",
     late: (days) => (days === 1 ? "il y a 1 jour" : `il y a ${days} jours`),
     questions: "Une question, ou une erreur :",
+    ask: "Poser une question",
     asOf: "au",
     pay: "Payer maintenant",
   },
@@ -105,6 +109,7 @@ export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
     paper: "PDF",
     late: (days) => (days === 1 ? "vor 1 Tag" : `vor ${days} Tagen`),
     questions: "Fragen, oder etwas stimmt nicht:",
+    ask: "Eine Frage stellen",
     asOf: "Stand",
     pay: "Jetzt zahlen",
   },

@@ -3,8 +3,9 @@ import type { ReactNode } from "react";
 
 import type { Backing, Linked } from "@/contracts/history";
 import type { Written } from "@/contracts/invoices";
+import type { QuestionThread } from "@/contracts/questions";
 import type { BookFacts } from "@/contracts/shell";
-import { type Day, daysBetween, formatDay } from "@/core/calendar";
+import { type Day, formatDay } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 import { History, LinkedTable } from "../history/History";
@@ -12,9 +13,11 @@ import { Amount } from "../kit/Amount";
 import { HeadingEnd, PageHeading, Subheading, Title } from "../kit/headings";
 import { FactList, Halves, Section } from "../kit/layout";
 import { Cell, DetailTable } from "../kit/tables";
+import { QuestionThreads } from "../questions/QuestionThreads";
 import { type GivingUp, WriteOffQuestion } from "../overdue/WriteOffQuestion";
 import { CreditNoteQuestion } from "./CreditNoteQuestion";
 import { InvoiceParts } from "./InvoiceParts";
+import { InvoiceState } from "./InvoiceState";
 import { PayLinkQuestion } from "./PayLinkQuestion";
 import { SendQuestion } from "./SendQuestion";
 import { WrittenPaper } from "./WrittenPaper";
@@ -43,6 +46,7 @@ type Props = BookFacts & {
   givingUp: GivingUp;
   told: Backing;
   written: Written | null;
+  questions: QuestionThread[];
   /** Where customers reach their pages. */
   publicUrl: string;
 };
@@ -58,6 +62,7 @@ export function InvoicePage({
   givingUp,
   told,
   written,
+  questions,
   publicUrl,
   ...around
 }: Props): ReactNode {
@@ -93,6 +98,7 @@ export function InvoicePage({
             {...around}
             currency={currency}
           />
+          <QuestionThreads threads={questions} today={today} />
           {letters.length > 0 ? (
             <>
               <Subheading>Asked for</Subheading>
@@ -159,7 +165,7 @@ function InvoiceHeading(props: InvoiceHeadingProps): ReactNode {
       {written?.state === "void" ? (
         <span data-tone="soft">void: all of it was taken back</span>
       ) : (
-        <State item={item} today={today} />
+        <InvoiceState item={item} today={today} />
       )}
       <HeadingEnd>
         {written ? <WrittenLinks written={written} book={book} itemId={item.id} /> : null}
@@ -233,17 +239,5 @@ function InvoiceFacts({ currency, item, today }: InvoiceFactsProps): ReactNode {
         </>
       ) : null}
     </FactList>
-  );
-}
-
-function State({ item, today }: { item: Item; today: Day }): ReactNode {
-  if (item.balance === 0) return <span data-tone="good">✓ settled</span>;
-  if (item.kind === "credit_note") return <span data-tone="waits">to be used</span>;
-  const days = daysBetween(item.dueOn, today);
-  if (days <= 0) return <span data-tone="soft">not due yet</span>;
-  return (
-    <span data-tone="off">
-      overdue for {days} {days === 1 ? "day" : "days"}
-    </span>
   );
 }

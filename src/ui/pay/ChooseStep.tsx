@@ -104,11 +104,11 @@ function Besides({ facts, words, sum, day, base }: StepProps): ReactNode {
   );
 }
 
-function Questions({ facts: { byClerk, questions }, words }: StepProps): ReactNode {
+function Questions({ facts: { byClerk }, words, base }: StepProps): ReactNode {
   if (byClerk) return null;
   return (
     <small>
-      {words.questions} <a href={`mailto:${questions}`}>{questions}</a>
+      <a href={`${base}/questions`}>{words.questions}</a>
     </small>
   );
 }

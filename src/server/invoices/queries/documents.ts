@@ -3,6 +3,7 @@ import type { Backing, Linked } from "@/contracts/history";
 import type { Written } from "@/contracts/invoices";
 import type { ReceiptItem } from "@/contracts/match";
 import { type PayoutShare } from "@/contracts/payouts";
+import type { QuestionThread } from "@/contracts/questions";
 import { type Day, formatDay } from "@/core/calendar";
 import { add, minor, type Minor } from "@/core/money";
 import { type HandState, METHODS, returnCodeOf } from "@/core/receipts";
@@ -20,6 +21,7 @@ import { processorAccounts } from "@/db/processorAccounts";
 import { receiptById, type ReceiptRow } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 import { type WriteOffRow, writeOffsOf } from "@/db/writeOffs";
+import { threadsAbout } from "@/server/customers/queries/questions";
 import { actsAbout, entriesAbout, originOf } from "@/server/books/queries/history";
 import { METHOD_WORDS } from "@/server/match/queries/match";
 
@@ -38,6 +40,8 @@ export type InvoicePage = Backing & {
   };
   /** What stands on its paper and how it stands, where it was written here. */
   written: Written | null;
+  /** What its customer asked about it. */
+  questions: QuestionThread[];
 };
 
 export function invoicePageOf(db: Db, id: number): Unread<InvoicePage> | null {
@@ -77,6 +81,7 @@ export function invoicePageOf(db: Db, id: number): Unread<InvoicePage> | null {
     customer: { id: customer.id, name: customer.name },
     paid: [...paid, ...setOffs(db, id), ...given],
     written: writtenOf(db, item),
+    questions: threadsAbout(db, id),
     givingUp: {
       limit: minor(settings.smallDifferenceLimit),
       people: settings.people.length,

@@ -16,6 +16,7 @@ import { ladders } from "@/db/ladders";
 import { type LetterRow } from "@/db/letters";
 import { personsByCustomer } from "@/db/persons";
 import { worthOn } from "@/db/rates";
+import { openQuestions } from "@/db/questions";
 import { creditsKept, disputedReceipts, receiptsInState } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 import { onTheirWay } from "@/db/started";
@@ -38,6 +39,7 @@ export type GroupFacts = {
   credit: Map<number, Minor>;
   creditIn: Map<number, { currency: Currency; sum: Minor }[]>;
   disputed: Map<number, Minor>;
+  questions: Map<number, { on: Day; number: string | null }>;
   onWay: Map<number, { sum: Minor; startedOn: Day }>;
   stale: FeedReach | null;
   parts: Map<number, PromisedPart[]>;
@@ -62,6 +64,7 @@ export function factsByGroup(
     ...creditByGroup(db, headOf),
     maybe: maybeByGroup(db, proposals, headOf, worth),
     disputed: disputedByGroup(db, headOf, worth),
+    questions: questionsByGroup(db, headOf),
     onWay: onWayByGroup(db, headOf, worth),
     stale: staleFeed(feedReach(db, today), { today, within: feedDays }),
     parts: promiseParts(db),
@@ -123,6 +126,16 @@ function disputedByGroup(db: Db, headOf: HeadOf, worth: Worth): GroupFacts["disp
     disputed.set(head, add(disputed.get(head) ?? 0, worth(amount, currency, on)));
   }
   return disputed;
+}
+
+/** The oldest open question of each group. */
+function questionsByGroup(db: Db, headOf: HeadOf): GroupFacts["questions"] {
+  const questions: GroupFacts["questions"] = new Map();
+  for (const { customerId, askedOn, number } of openQuestions(db)) {
+    const head = headOf(customerId);
+    if (!questions.has(head)) questions.set(head, { on: askedOn, number });
+  }
+  return questions;
 }
 
 function onWayByGroup(db: Db, headOf: HeadOf, worth: Worth): GroupFacts["onWay"] {

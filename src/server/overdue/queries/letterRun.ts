@@ -163,6 +163,7 @@ const REASONS = {
   promise: "a promise not yet due",
   credit: "a credit that covers it",
   dispute: "a dispute",
+  question: "a question that nobody has ended",
   quiet: "no reminders until a day",
   small: "a very small sum",
 } as const;

@@ -98,6 +98,7 @@ function factsOf(facts: GroupFacts, id: number, followed: FollowedRow) {
     smallest: followed.smallest ?? facts.smallest,
     maybeTheirs: facts.maybe.get(id) ?? [],
     disputed: facts.disputed.get(id) ?? ZERO,
+    question: facts.questions.get(id) ?? null,
     onWay: facts.onWay.get(id) ?? null,
     stale: facts.stale,
     quietUntil: followed.quietUntil,

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 
 import { sumOf } from "@/core/money";
+import { openThreads } from "@/server/customers/queries/questions";
 import { waitingFiles } from "@/server/arrivals/queries/arrived";
 import { lateFeesPage } from "@/server/overdue/queries/lateFees";
 import { automaticRun, letterRun, rowsOfCustomers } from "@/server/overdue/queries/letterRun";
@@ -22,6 +23,7 @@ import { LateFeesPage } from "@/ui/overdue/LateFeesPage";
 import { LettersPage } from "@/ui/overdue/LettersPage";
 import { LetterTextsPage } from "@/ui/overdue/LetterTextsPage";
 import { OverduePage } from "@/ui/overdue/OverduePage";
+import { QuestionsPage } from "@/ui/overdue/QuestionsPage";
 import { WriteOffsPage } from "@/ui/overdue/WriteOffsPage";
 
 import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
@@ -36,6 +38,9 @@ type Shown = {
 /** The views beside the list, by their names in the address. */
 const VIEWS: Record<string, (shown: Shown) => ReactNode | Promise<ReactNode>> = {
   run: letters,
+  questions: ({ context }) => (
+    <QuestionsPage today={context.today} threads={openThreads(context.db)} />
+  ),
   "by-itself": automatic,
   fees: ({ context, all }) => (
     <LateFeesPage {...factsOf(context)} {...lateFeesPage(context.db, context.today, all)} />

@@ -31,6 +31,7 @@ export default async function Invoice({
       letters={page.letters}
       givingUp={page.givingUp}
       told={page}
+      questions={found.questions}
       written={page.written}
       publicUrl={settings.linkBase ?? localBase()}
     />

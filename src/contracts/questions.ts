@@ -1,0 +1,42 @@
+import { z } from "zod";
+
+import type { Day } from "@/core/calendar";
+import type { Language } from "@/core/followup";
+
+/** A question with all that was said in it, in turn. */
+export type QuestionThread = {
+  id: number;
+  customerId: number;
+  customer: string;
+  itemId: number | null;
+  number: string | null;
+  state: "open" | "closed";
+  askedOn: Day;
+  said: { byCustomer: boolean; actor: string; words: string; on: Day }[];
+};
+
+const words = z.string().trim().min(1, "Write what you want to say.").max(2000);
+
+/** What a customer asks: about an item, or (null) about its account. */
+export const askInput = z.object({
+  itemId: z.number().int().nullable(),
+  words,
+  key: z.uuid(),
+});
+
+export const answerInput = z.object({
+  questionId: z.number().int(),
+  words,
+  /** Whether nothing is left to be said: reminders are not held any more. */
+  close: z.boolean(),
+});
+
+/** What a customer's page of questions is made of. */
+export type QuestionFacts = {
+  business: string;
+  customer: string;
+  language: Language;
+  /** What may be asked about, beside the account. */
+  items: { id: number; number: string }[];
+  threads: QuestionThread[];
+};
