@@ -48,6 +48,10 @@ export type PayFacts = {
   /** What is agreed to: from which way, since when, in which words; null for nothing. */
   agreed: { methodId: number; onDay: Day; words: string } | null;
   ways: WayToPay[];
+  /** The words of automatic payment; `{method}` stands for what it is taken from. */
+  consent: string;
+  /** A card or account in words: `{name} ending in {lastFour}`. */
+  method: string;
   /** Where card and account numbers go; empty where nothing can be paid here. */
   processor: string;
   /** When a debit that is made today counts as paid. */

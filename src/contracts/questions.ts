@@ -2,6 +2,7 @@ import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
 import type { Language } from "@/core/followup";
+import type { Currency, Minor } from "@/core/money";
 
 /** A question with all that was said in it, in turn. */
 export type QuestionThread = {
@@ -10,6 +11,9 @@ export type QuestionThread = {
   customer: string;
   itemId: number | null;
   number: string | null;
+  /** What is open of the item, in its currency. */
+  balance: Minor | null;
+  currency: Currency | null;
   state: "open" | "closed";
   askedOn: Day;
   said: { byCustomer: boolean; actor: string; words: string; on: Day }[];

@@ -1,4 +1,5 @@
 import type { Day } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
@@ -9,6 +10,9 @@ export type QuestionRow = {
   customer: string;
   itemId: number | null;
   number: string | null;
+  /** What is open of the item, in its currency. */
+  balance: Minor | null;
+  currency: Currency | null;
   state: "open" | "closed";
   askedOn: Day;
 };
@@ -22,7 +26,7 @@ export type QuestionWords = {
 };
 
 const QUESTION = `SELECT q.id, q.customer_id AS customerId, c.name AS customer, q.open_item_id AS itemId,
-    i.number, q.state, q.asked_on AS askedOn
+    i.number, i.balance, i.currency, q.state, q.asked_on AS askedOn
   FROM question q JOIN customer c ON c.id = q.customer_id LEFT JOIN open_item i ON i.id = q.open_item_id`;
 
 export const questionById = (db: Db, id: number): QuestionRow | undefined =>

@@ -14,5 +14,6 @@ export {
   type WayToPay,
   WAYS_TO_PAY,
 } from "./processor";
-export { offeredWays, PAYS_BY, type PaysBy, waysTogether } from "./offered";
+export { offeredWays, PAYS_BY, type PaysBy } from "./offered";
 export { nextTry } from "./retries";
+export { waysTogether } from "./waysTogether";

@@ -12,7 +12,3 @@ export function offeredWays(said: readonly (PaysBy | null)[]): WayToPay[] {
   const nearest = said.find((word) => word !== null) ?? "card,bank";
   return WAYS_TO_PAY.filter((way) => nearest.split(",").includes(way));
 }
-
-/** The ways by which all of several invoices may be paid together. */
-export const waysTogether = (ways: readonly (readonly WayToPay[])[]): WayToPay[] =>
-  WAYS_TO_PAY.filter((way) => ways.every((offered) => offered.includes(way)));

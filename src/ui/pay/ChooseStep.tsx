@@ -1,4 +1,3 @@
-import { methodInWords } from "@/core/paying";
 import type { ReactNode } from "react";
 
 import type { PayItem } from "@/contracts/paying";
@@ -47,13 +46,13 @@ export function ChooseStep(props: StepProps): ReactNode {
       {agreed && method ? (
         <p data-words>
           {say(words.agreed, {
-            method: methodInWords(facts.language, method),
+            method: say(facts.method, method),
             day: day(agreed.onDay),
           })}{" "}
           <PayWord onClick={() => void paying.end(null)}>{words.end}</PayWord>
         </p>
       ) : null}
-      {canPay ? <WaysOrNone {...props} /> : null}
+      {canPay ? <Ways {...props} /> : null}
       <Questions {...props} />
       {canPay ? (
         <PayFoot>
@@ -74,14 +73,6 @@ export function ChooseStep(props: StepProps): ReactNode {
     </>
   );
 }
-
-/** Invoices that are offered in different ways are paid one after the other. */
-const WaysOrNone = (props: StepProps): ReactNode =>
-  props.paying.ways.length === 0 ? (
-    <p data-tone="waits">{props.words.notTogether}</p>
-  ) : (
-    <Ways {...props} />
-  );
 
 /** What else stands on the account: credit, what is open in other currencies, what is on its way. */
 function Besides({ facts, words, sum, day, base }: StepProps): ReactNode {

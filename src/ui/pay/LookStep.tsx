@@ -1,7 +1,5 @@
 import type { ReactNode } from "react";
 
-import { consentWords } from "@/core/paying";
-
 import { Total } from "../kit/Amount";
 import { PayButton, PayFactList, PayField, PayFoot, PaySum, PayTitle, PayWord } from "../kit/pay";
 import { say } from "./say";
@@ -32,7 +30,7 @@ export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNo
       </PayFactList>
       {paying.agree ? (
         <p data-words>
-          <b data-strong>{consentWords(facts.language, facts.business, paying.name)}</b>
+          <b data-strong>{say(facts.consent, { method: paying.name })}</b>
         </p>
       ) : null}
       <p data-words>{say(words.pressing, { business: facts.business })}</p>

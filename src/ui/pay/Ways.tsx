@@ -1,4 +1,3 @@
-import { methodInWords } from "@/core/paying";
 import type { ReactNode } from "react";
 
 import { PayChoices, PayHeading, PayLine, PayRadio, PayWord, WayCard } from "../kit/pay";
@@ -8,6 +7,8 @@ import type { StepProps } from "./stepProps";
 /** By what it is paid: what is on file first, then a new account or card. */
 export function Ways({ facts, paying, words, day }: StepProps): ReactNode {
   const { chosen, setChosen } = paying;
+  // Invoices that are offered in different ways are paid one after the other.
+  if (paying.ways.length === 0) return <p data-tone="waits">{words.notTogether}</p>;
   const methods = facts.methods.filter(({ way }) => paying.ways.includes(way));
   const notes = {
     card: words.cardNote,
@@ -20,7 +21,7 @@ export function Ways({ facts, paying, words, day }: StepProps): ReactNode {
         <PayLine key={method.id}>
           <WayCard>
             <span>
-              <b data-strong>{methodInWords(facts.language, method)}</b>
+              <b data-strong>{say(facts.method, method)}</b>
               <small>
                 {notes[method.way]}
                 {method.expires

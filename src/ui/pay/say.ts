@@ -1,3 +1,5 @@
+type Facts = { readonly [name: string]: string | number | null };
+
 /** A sentence with its facts in their places. @example say("Pay {sum}", { sum: "420.00 USD" }) // "Pay 420.00 USD" */
-export const say = (sentence: string, facts: Readonly<Record<string, string>>): string =>
-  sentence.replace(/\{(\w+)\}/g, (place, fact: string) => facts[fact] ?? place);
+export const say = (sentence: string, facts: Facts): string =>
+  sentence.replace(/\{(\w+)\}/g, (place, fact: string) => String(facts[fact] ?? place));

@@ -4,8 +4,9 @@ import { useState } from "react";
 
 import type { MethodOnFile, PayFacts, PayOutcome } from "@/contracts/paying";
 import { minor, sumOf } from "@/core/money";
-import { accountFace, cardFace, methodInWords, waysTogether, type WayToPay } from "@/core/paying";
+import { accountFace, cardFace, waysTogether, type WayToPay } from "@/core/paying";
 
+import { say } from "./say";
 import type { PayWords } from "./words";
 
 /** The way that is chosen: one on file, or a new card or account. */
@@ -34,7 +35,7 @@ export function usePaying(facts: PayFacts, base: string, words: PayWords) {
   const [busy, setBusy] = useState(false);
   const on: OnStep = { facts, base, words, setStep, setProblem, busy, setBusy };
   const typing = useTyping(on, choice.chosen);
-  const name = nameOf(choice.chosen, typing.taken, facts.language);
+  const name = nameOf(choice.chosen, typing.taken, facts.method);
   const making = useMaking(on, { ...choice, ...typing });
   const goOn = (): void => {
     setProblem(null);
@@ -60,23 +61,19 @@ function useChoice(facts: PayFacts) {
   const [keep, setKeep] = useState(false);
   const [agree, setAgree] = useState(false);
   const [word, setWord] = useState("");
-  const parts = payable
-    .filter(({ id }) => !out.has(id))
-    .map(({ id, number, balance, beingPaid }) => ({
-      itemId: id,
-      number,
-      amount: minor(balance - beingPaid),
-    }));
+  const paid = payable.filter(({ id }) => !out.has(id));
+  const parts = paid.map(({ id, number, balance, beingPaid }) => ({
+    itemId: id,
+    number,
+    amount: minor(balance - beingPaid),
+  }));
   const toggle = (id: number): void => {
     const next = new Set(out);
     if (!next.delete(id)) next.add(id);
     setOut(next);
   };
   const sum = sumOf(parts, ({ amount }) => amount);
-  const ways = waysTogether([
-    facts.ways,
-    ...payable.filter(({ id }) => !out.has(id)).map((item) => item.ways),
-  ]);
+  const ways = waysTogether([facts.ways, ...paid.map((item) => item.ways)]);
   return {
     ...{ payable, out, toggle, parts, sum, ways, chosen: fitting(chosen, ways), setChosen },
     ...{ keep, setKeep, agree, setAgree, word, setWord },
@@ -164,9 +161,9 @@ function usualWay({ methods, ways }: PayFacts): Chosen {
   return first ? { onFile: first } : { fresh: ways.includes("bank") ? "bank" : "card" };
 }
 
-function nameOf(chosen: Chosen, taken: Taken | null, language: string): string {
+function nameOf(chosen: Chosen, taken: Taken | null, method: string): string {
   const face = "onFile" in chosen ? chosen.onFile : taken;
-  return face ? methodInWords(language, face) : "";
+  return face ? say(method, face) : "";
 }
 
 /** What is chosen, or, where what is paid now may not be paid so, a way by which it may. */

@@ -6,6 +6,7 @@ import { type ReactNode, useState } from "react";
 import type { QuestionThread } from "@/contracts/questions";
 import { type Day, formatDay } from "@/core/calendar";
 
+import { Amount } from "../kit/Amount";
 import { Act, RowButton } from "../kit/buttons";
 import { Labels, LineText } from "../kit/fields";
 import { Subheading } from "../kit/headings";
@@ -21,7 +22,7 @@ export function QuestionThreads({ threads, today }: ThreadsProps): ReactNode {
 
 function Thread({ thread, today }: { thread: QuestionThread; today: Day }): ReactNode {
   const { book } = useActing();
-  const { id, customerId, customer, itemId, number, said, state } = thread;
+  const { id, customerId, customer, itemId, number, balance, currency, said, state } = thread;
   return (
     <Section maxWidth="760px" aria-label={`Question of ${customer}`}>
       <Subheading>
@@ -30,7 +31,12 @@ function Thread({ thread, today }: { thread: QuestionThread; today: Day }): Reac
           "the account"
         ) : (
           <NextLink href={`/b/${book}/invoices/${itemId}`}>{number}</NextLink>
-        )}{" "}
+        )}
+        {balance !== null && currency !== null ? (
+          <span data-sum>
+            , <Amount of={balance} currency={currency} /> open
+          </span>
+        ) : null}{" "}
         {state === "closed" ? <span data-tone="good">✓ ended</span> : null}
       </Subheading>
       {said.map((words, at) => (

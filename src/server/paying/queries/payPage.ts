@@ -3,7 +3,7 @@ import { createHash } from "node:crypto";
 import type { PayFacts } from "@/contracts/paying";
 import { addBankingDays, type Day } from "@/core/calendar";
 import { add, type Currency, type Minor, sumOf } from "@/core/money";
-import { WAYS_TO_PAY } from "@/core/paying";
+import { consentWords, methodInWords, WAYS_TO_PAY } from "@/core/paying";
 import { customerOfLink } from "@/db/accountPages";
 import { consentOf } from "@/db/consents";
 import type { Db } from "@/db/connection";
@@ -98,13 +98,14 @@ function factsFor(
     currencies[0] ??
     settings.currency;
   const consent = consentOf(db, customer.id);
+  const { language } = followedRow(db, customer.id);
   return {
     book,
     business: settings.name,
     questions: settings.replyTo,
     customer: customer.name,
     email: customer.email,
-    language: followedRow(db, customer.id).language,
+    language,
     today,
     currency,
     others: currencies.filter((code) => code !== currency),
@@ -134,6 +135,8 @@ function factsFor(
       ? { methodId: consent.methodId, onDay: consent.onDay, words: consent.words }
       : null,
     ways: WAYS_TO_PAY.filter((way) => accountForWay(db, way, currency) !== undefined),
+    consent: consentWords(language, settings.name, "{method}"),
+    method: methodInWords(language, { name: "{name}", lastFour: "{lastFour}" }),
     processor: processorAddress() === "" ? "" : `${processorAddress()}/${book}`,
     debitSettlesOn: addBankingDays(today, DEBIT_DAYS),
     byClerk: false,
