@@ -124,7 +124,25 @@ export type TakenListed = {
 };
 
 /** `filesWaiting`: files in Arrivals that nobody has read: whoever paid in them would be charged. */
-export type PayingFacts = { due: AgreedListed[]; taken: TakenListed[]; filesWaiting: string[] };
+export type PayingFacts = {
+  due: AgreedListed[];
+  taken: TakenListed[];
+  cards: CardRunningOut[];
+  filesWaiting: string[];
+};
+
+/** A card on file that cannot be used much longer, or any more. */
+export type CardRunningOut = {
+  methodId: number;
+  customerId: number;
+  customer: string;
+  method: string;
+  lastDay: Day;
+  /** Whether what is due is taken from it. */
+  agreed: boolean;
+  /** When its owner was asked for another. */
+  askedOn: Day | null;
+};
 
 /** What a run takes: the payments that were looked at, by their keys. */
 export const runInput = z.object({ keys: z.array(z.string().max(80)).min(1).max(5000) });

@@ -14,10 +14,12 @@ export type PayMethodRow = {
   expires: string | null;
   keptOn: Day;
   removedOn: Day | null;
+  /** When its owner was asked for another, as it runs out. */
+  askedAnewOn: Day | null;
 };
 
 const METHOD =
-  "SELECT id, customer_id AS customerId, token, way, name, last_four AS lastFour, expires, kept_on AS keptOn, removed_on AS removedOn FROM pay_method";
+  "SELECT id, customer_id AS customerId, token, way, name, last_four AS lastFour, expires, kept_on AS keptOn, removed_on AS removedOn, asked_anew_on AS askedAnewOn FROM pay_method";
 
 export const payMethodById = (db: Db, id: number): PayMethodRow | undefined =>
   db.get<PayMethodRow>(`${METHOD} WHERE id = ?`, id);
@@ -32,7 +34,19 @@ export const payMethodsOf = (db: Db, customerId: number): PayMethodRow[] =>
     customerId,
   );
 
-export function insertPayMethod(db: Db, method: Omit<PayMethodRow, "id">): number {
+/** Every card that is on file, by what is left of its time. */
+export const cardsOnFile = (db: Db): PayMethodRow[] =>
+  db.all<PayMethodRow>(
+    `${METHOD} WHERE removed_on IS NULL AND way = 'card' AND expires IS NOT NULL ORDER BY expires, id`,
+  );
+
+export function askedAnew(db: Db, id: number, on: Day): void {
+  db.run("UPDATE pay_method SET asked_anew_on = ? WHERE id = ?", on, id);
+}
+
+type Kept = Omit<PayMethodRow, "id" | "askedAnewOn">;
+
+export function insertPayMethod(db: Db, method: Kept): number {
   return db.run(
     `INSERT INTO pay_method (customer_id, token, way, name, last_four, expires, kept_on, removed_on)
      VALUES (?, ?, ?, ?, ?, ?, ?, ?)`,

@@ -20,6 +20,7 @@ import { joinDrafts } from "./invoices/commands/joinDrafts";
 import { markPrinted } from "./invoices/commands/markPrinted";
 import { moveDraft } from "./invoices/commands/moveDraft";
 import { agree, endAgreement } from "./paying/commands/agree";
+import { askForCard } from "./paying/commands/askForCard";
 import { beginPayment } from "./paying/commands/beginPayment";
 import { keepMethod } from "./paying/commands/keepMethod";
 import { makePayLink, withdrawPayLink } from "./paying/commands/makePayLink";
@@ -179,6 +180,7 @@ export const COMMANDS = {
   removeMethod,
   agree,
   endAgreement,
+  askForCard,
   beginPayment,
   notePayment,
   askRefund,

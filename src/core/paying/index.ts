@@ -1,6 +1,7 @@
 export { accountFace, type AccountFace, bankOf, isRouting, type TypedAccount } from "./bankAccount";
 export { cardFace, type CardFace, expiryOf, isChecked, schemeOf, type TypedCard } from "./card";
 export { type PaidPart, type Payable, spread } from "./choose";
+export { cardLetter } from "./cardLetter";
 export { consentWords, methodInWords } from "./consentWords";
 export {
   type ChargeAnswer,
@@ -16,4 +17,5 @@ export {
 } from "./processor";
 export { offeredWays, PAYS_BY, type PaysBy } from "./offered";
 export { nextTry } from "./retries";
+export { runsOutOn } from "./runningOut";
 export { waysTogether } from "./waysTogether";

@@ -9,6 +9,9 @@ export const PAYING_MESSAGES: Record<string, string> = {
   "account.routing": "This is no routing number: nine digits, at the lower left of a check.",
   "account.form": "An account number has 4 to 17 digits.",
   "account.again": "The two account numbers differ.",
+  "card.no_link":
+    "Letters have no address of the customers’ pages yet. Give it under Set-up first.",
+  "card.not_yet": "This card is good for longer than two months. Load the page again.",
   "pay.way": "The invoice {number} is not paid by {way}: another way is offered for it.",
   "method.gone": "This way to pay is not on file any more. Choose another.",
   "method.token":

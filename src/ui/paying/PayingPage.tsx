@@ -16,6 +16,7 @@ import { Section } from "../kit/layout";
 import type { ListColumn } from "../kit/lists/columns";
 import { LedgerList } from "../kit/lists/LedgerList";
 import { Cell, DetailTable, NoneRow } from "../kit/tables";
+import { CardsRunningOut } from "./CardsRunningOut";
 import { RunActs } from "./RunActs";
 import { useRun } from "./useRun";
 
@@ -25,6 +26,7 @@ type PayingPageProps = BookFacts & PayingFacts & { canTake: boolean; practises: 
 export function PayingPage({
   due,
   taken,
+  cards,
   filesWaiting,
   canTake,
   practises,
@@ -63,6 +65,7 @@ export function PayingPage({
           </>
         }
       />
+      <CardsRunningOut cards={cards} {...book} />
       <TakenTable taken={taken} {...book} />
     </>
   );

@@ -1,12 +1,12 @@
-import type { AgreedListed, PayingFacts, TakenListed } from "@/contracts/paying";
+import type { AgreedListed, CardRunningOut, PayingFacts, TakenListed } from "@/contracts/paying";
 import { addBankingDays, addDays, type Day } from "@/core/calendar";
-import { isDeclineCode, nextTry } from "@/core/paying";
-import { agreedSkips } from "@/db/consents";
+import { isDeclineCode, nextTry, runsOutOn } from "@/core/paying";
+import { agreedSkips, consentsInForce } from "@/db/consents";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
 import { openItemById } from "@/db/openItems";
 import { agreedPaymentsSince, partsOfPayment, type PaymentRow, triesOf } from "@/db/payments";
-import { payMethodById } from "@/db/payMethods";
+import { cardsOnFile, payMethodById } from "@/db/payMethods";
 
 import { agreedDue } from "./agreed";
 import { holdsOn } from "./holds";
@@ -27,7 +27,28 @@ export function payingPageOf(db: Db, today: Day, filesWaiting: string[] = []): P
   const taken = agreedPaymentsSince(db, addDays(today, -SHOWN_DAYS)).map((payment) =>
     takenOf(db, payment),
   );
-  return { due, taken, filesWaiting };
+  return { due, taken, cards: cardsRunningOut(db, today), filesWaiting };
+}
+
+/** Cards on file whose time is nearly over, or is; what is taken from by itself first. */
+function cardsRunningOut(db: Db, today: Day): CardRunningOut[] {
+  const agreed = new Set(consentsInForce(db).map(({ methodId }) => methodId));
+  const cards = cardsOnFile(db).flatMap((method): CardRunningOut[] => {
+    const lastDay = runsOutOn(method.expires, today);
+    if (lastDay === null) return [];
+    return [
+      {
+        methodId: method.id,
+        customerId: method.customerId,
+        customer: customerById(db, method.customerId)?.name ?? "",
+        method: `${method.name} ending in ${method.lastFour}`,
+        lastDay,
+        agreed: agreed.has(method.id),
+        askedOn: method.askedAnewOn,
+      },
+    ];
+  });
+  return [...cards.filter((card) => card.agreed), ...cards.filter((card) => !card.agreed)];
 }
 
 function takenOf(db: Db, payment: PaymentRow): TakenListed {
