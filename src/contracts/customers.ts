@@ -16,6 +16,8 @@ export type AccountFacts = {
   language: Language;
   today: Day;
   from: Day;
+  /** What was paid lately, the latest first. */
+  payments: { id: number; on: Day; amount: Minor; currency: Currency }[];
   parts: {
     currency: Currency;
     owed: Minor;

@@ -7,7 +7,7 @@ import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { draftLetter } from "../overdue/letters";
 import { overdueRows } from "../overdue/queries/overdue";
 import { cachedQuery } from "../runtime/threads/reader";
-import { accountPageOf, invoiceOfLink } from "./queries/accountPage";
+import { accountPageOf, invoiceOfLink, receiptOfLink } from "./queries/accountPage";
 import { historyOf } from "./queries/customerHistory";
 
 let book: TestBook;
@@ -62,6 +62,29 @@ describe("a customer's account page", () => {
       invoiceOfLink(book.db, token("C4"), item("20405")),
       invoiceOfLink(book.db, token("C4"), item("20404")),
     ]).toEqual([customer("C3"), null, customer("C4")]);
+  });
+  it("shows what was paid lately with its receipt, and the receipts of nobody else", () => {
+    const pay = (externalId: string): number => {
+      const customerId = customer(externalId);
+      const { receiptId } = book.must("recordReceipt", {
+        method: "wire",
+        paidOn: TODAY,
+        amount: 1000,
+        customerId,
+      } as never);
+      book.must("applyReceipt", { receiptId, customerId, lines: [], onAccount: 1000 } as never);
+      return receiptId;
+    };
+    const [own, other] = [pay("C1"), pay("C2")];
+    expect(accountPageOf(book.db, token("C1"), TODAY)?.payments).toEqual([
+      { id: own, on: TODAY, amount: 1000, currency: "USD" },
+    ]);
+    expect([
+      receiptOfLink(book.db, token("C1"), own),
+      receiptOfLink(book.db, token("C1"), other),
+      receiptOfLink(book.db, token("C1"), 999),
+      receiptOfLink(book.db, "0".repeat(48), own),
+    ]).toEqual([true, false, false, false]);
   });
   it("gives no paper of another customer, and leads nowhere with a link that is none", () => {
     expect([

@@ -10,6 +10,7 @@ import { Section } from "../kit/layout";
 import { AccountSheet } from "../kit/sheets";
 import { DetailTable } from "../kit/tables";
 import { AccountItem } from "./AccountItem";
+import { AccountPayments } from "./AccountPayments";
 import { ACCOUNT_WORDS, type AccountWords } from "./words";
 export type AccountProps = Omit<AccountFacts, "customerId" | "from"> & {
   base: string;
@@ -26,6 +27,7 @@ export function AccountPage({
   questions,
   language,
   today,
+  payments,
   parts,
 }: AccountProps): ReactNode {
   const words = ACCOUNT_WORDS[language];
@@ -61,9 +63,16 @@ export function AccountPage({
           words={words}
         />
       ))}
-      <footer>
-        {pay === null ? null : <a href={pay}>{words.pay}</a>}
+      <p>
+        {pay === null ? null : (
+          <>
+            <a href={pay}>{words.pay}</a>{" "}
+          </>
+        )}
         <a href={`${base.replace("/account/", "/pay/")}/questions`}>{words.ask}</a>
+      </p>
+      <AccountPayments base={base} payments={payments} day={day} sum={sum} words={words} />
+      <footer>
         <a href={`${base}/statement`}>{words.statement} (PDF)</a>
         <a href={`${base}/statement?format=csv`}>{words.statement} (CSV)</a>
         <span data-tone="soft">

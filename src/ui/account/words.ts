@@ -20,6 +20,8 @@ export type AccountWords = {
   late: (days: number) => string;
   questions: string;
   ask: string;
+  payments: string;
+  receipt: string;
   asOf: string;
   pay: string;
 };
@@ -44,6 +46,8 @@ export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
     late: (days) => (days === 1 ? "1 day ago" : `${days} days ago`),
     questions: "Questions, or something that is wrong:",
     ask: "Ask a question",
+    payments: "Your last payments",
+    receipt: "Receipt",
     asOf: "as of",
     pay: "Pay now",
   },
@@ -66,6 +70,8 @@ export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
     late: (days) => (days === 1 ? "hace 1 día" : `hace ${days} días`),
     questions: "Preguntas, o algo que no es correcto:",
     ask: "Hacer una pregunta",
+    payments: "Sus últimos pagos",
+    receipt: "Recibo",
     asOf: "al",
     pay: "Pagar ahora",
   },
@@ -88,6 +94,8 @@ export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
     late: (days) => (days === 1 ? "il y a 1 jour" : `il y a ${days} jours`),
     questions: "Une question, ou une erreur :",
     ask: "Poser une question",
+    payments: "Vos derniers paiements",
+    receipt: "Reçu",
     asOf: "au",
     pay: "Payer maintenant",
   },
@@ -110,6 +118,8 @@ export const ACCOUNT_WORDS: Record<Language, AccountWords> = {
     late: (days) => (days === 1 ? "vor 1 Tag" : `vor ${days} Tagen`),
     questions: "Fragen, oder etwas stimmt nicht:",
     ask: "Eine Frage stellen",
+    payments: "Ihre letzten Zahlungen",
+    receipt: "Quittung",
     asOf: "Stand",
     pay: "Jetzt zahlen",
   },

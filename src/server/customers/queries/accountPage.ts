@@ -7,6 +7,7 @@ import { customerById, familyOf } from "@/db/customers";
 import { followedRow } from "@/db/followed";
 import { documentOfItem } from "@/db/documents";
 import { openItemById } from "@/db/openItems";
+import { receiptById, receiptsOf } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
 
 import { statementOf } from "./statement";
@@ -30,6 +31,7 @@ export function accountPageOf(db: Db, token: string, today: Day): AccountFacts |
     language: followedRow(db, customerId).language,
     today,
     from,
+    payments: paidBy(db, customerId),
     parts: statement.parts.map((part) => ({
       currency: part.currency,
       owed: part.closing,
@@ -52,6 +54,22 @@ export function accountPageOf(db: Db, token: string, today: Day): AccountFacts |
       })),
     })),
   };
+}
+
+/** So many payments are shown; the statement has all. */
+const PAYMENTS_SHOWN = 6;
+
+/** What a customer paid lately; what went back whole is no payment. */
+const paidBy = (db: Db, customerId: number): AccountFacts["payments"] =>
+  receiptsOf(db, customerId)
+    .filter(({ state }) => state === "placed")
+    .slice(0, PAYMENTS_SHOWN)
+    .map(({ id, paidOn, amount, currency }) => ({ id, on: paidOn, amount, currency }));
+
+/** Whether a receipt is the link's own customer's. */
+export function receiptOfLink(db: Db, token: string, receiptId: number): boolean {
+  const customerId = customerOfLink(db, token);
+  return customerId !== undefined && receiptById(db, receiptId)?.customerId === customerId;
 }
 
 /** Whose invoice it is, where the link may see it: the customer's own, or one of its sites. */

@@ -2,7 +2,7 @@
 const PATHS: readonly RegExp[] = [
   /^\/account\/[0-9a-f]{16,64}$/,
   /^\/account\/[0-9a-f]{16,64}\/statement$/,
-  /^\/account\/[0-9a-f]{16,64}\/invoices\/\d{1,15}$/,
+  /^\/account\/[0-9a-f]{16,64}\/(?:invoices|receipts)\/\d{1,15}$/,
   /^\/pay\/[0-9a-f]{16,64}(?:\/questions)?$/,
   /^\/_next\/static\/[\w./~-]{1,300}$/,
   /^\/icon\.svg$/,
@@ -25,4 +25,4 @@ export function linkOfDoing(target: string): string | null {
 
 /** Whether a path makes a paper, which takes more than showing a page. */
 export const makesPaper = (target: string): boolean =>
-  /\/(?:statement|invoices\/\d+)(?:\?|$)/.test(target);
+  /\/(?:statement|invoices\/\d+|receipts\/\d+)(?:\?|$)/.test(target);
