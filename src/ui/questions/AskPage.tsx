@@ -8,7 +8,7 @@ import type { Day } from "@/core/calendar";
 
 import { Choice, Labels, LineText } from "../kit/fields";
 import { LetterText } from "../kit/layout";
-import { PayButton, PayFoot, PayForm, PayHeading, PaySheet, PayTitle } from "../kit/pay";
+import { PayButton, PayFoot, PayForm, PayHeading, PayLine, PaySheet, PayTitle } from "../kit/pay";
 import type { AskWords } from "./askWords";
 
 type Props = { base: string; facts: QuestionFacts; words: AskWords };
@@ -50,12 +50,12 @@ function Thread({ thread, words, facts, day }: ThreadProps): ReactNode {
         {thread.state === "closed" ? <small data-tone="good">✓ {words.ended}</small> : null}
       </PayHeading>
       {thread.said.map((said, at) => (
-        <div key={at}>
+        <PayLine key={at}>
           <small data-tone="soft">
             {said.byCustomer ? words.you : facts.business}, {day(said.on)}
           </small>
           <LetterText>{said.words}</LetterText>
-        </div>
+        </PayLine>
       ))}
     </>
   );

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import { type ReactNode, useState } from "react";
 
@@ -40,13 +41,13 @@ function Thread({ thread, today }: { thread: QuestionThread; today: Day }): Reac
         {state === "closed" ? <span data-tone="good">✓ ended</span> : null}
       </Subheading>
       {said.map((words, at) => (
-        <div key={at}>
+        <Box key={at}>
           <span data-tone={words.byCustomer ? "waits" : "soft"}>
             {words.byCustomer ? "asked" : `answered by ${words.actor}`},{" "}
             {formatDay(words.on, today)}
           </span>
           <LetterText>{words.words}</LetterText>
-        </div>
+        </Box>
       ))}
       <Answer key={`${id} ${said.length}`} questionId={id} isOpen={state === "open"} />
     </Section>
