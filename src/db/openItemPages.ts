@@ -1,4 +1,5 @@
 import type { Day } from "@/core/calendar";
+import { soughtIn } from "@/core/invoices";
 import type { Minor } from "@/core/money";
 
 import type { Db } from "./connection";
@@ -39,7 +40,7 @@ export function openItemPage(
   }[filter.state];
   // Only what is a month gets into the statement.
   const month = /^\d{4}-\d\d$/.test(filter.issued ?? "") ? filter.issued : null;
-  const { place, where, words } = lookingFor(db, filter.text);
+  const { place, where, words } = lookingFor(db, filter.text, filter.today);
   const from = `FROM ${place} JOIN customer c ON c.id = i.customer_id WHERE ${state} AND ?3 IS NOT NULL
     AND (?1 IS NULL OR ?2 IS NOT NULL) AND ${where} ${month === null ? "" : `AND i.issued_on BETWEEN '${month}-01' AND '${month}-31'`}`;
   const rows = db.all<OpenItemListed>(
@@ -67,16 +68,32 @@ export function openItemPage(
 const BY_WORDS = `SELECT rowid AS id FROM item_words WHERE item_words MATCH ?1
   UNION SELECT own.id FROM customer named CROSS JOIN open_item own ON own.customer_id = named.id WHERE named.name LIKE '%' || ?2 || '%'`;
 
+/** Of a total, or with so much open; a credit note by its size. */
+const bySum = (sum: Minor): string => `SELECT id FROM open_item WHERE total IN (${sum}, ${-sum})
+  UNION SELECT id FROM open_item WHERE balance <> 0 AND balance IN (${sum}, ${-sum})`;
+
+/** Issued on a day, or open and due on it. */
+const byDay = (on: Day): string => `SELECT id FROM open_item WHERE issued_on = '${on}'
+  UNION SELECT id FROM open_item WHERE balance <> 0 AND due_on = '${on}'`;
+
 /**
- * How the list is looked through for a text: by how words of an item's number, order number and lines
- * begin, and by part of its customer's name; where these find nothing, by part of the number.
+ * How the list is looked through for a text: for what it is as a sum or a day, else by how words of
+ * an item's number, order number and lines begin, and by part of its customer's name; where these
+ * find nothing, by part of the number.
  */
 function lookingFor(
   db: Db,
   text: string | null,
+  today: Day,
 ): { place: string; where: string; words: string | null } {
   const all = "open_item i";
   if (text === null) return { place: all, where: "1", words: null };
+  const sought = soughtIn(text, today);
+  if (sought !== null) {
+    const ids = "sum" in sought ? bySum(sought.sum) : byDay(sought.day);
+    const place = `(${ids}) found CROSS JOIN open_item i ON i.id = found.id`;
+    return { place, where: "1", words: null };
+  }
   const typed = [...text.matchAll(/[\p{L}\p{N}]+/gu)].map(([word]) => word);
   // A letter by itself, as the K of K-204, says little beside the rest and is in nearly everything.
   const telling = typed.some((word) => word.length > 1)

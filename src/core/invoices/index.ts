@@ -20,6 +20,7 @@ export {
 export { paperParts, paperSums } from "./paperSums";
 export { type PaperWords, paperWords } from "./paperWords";
 export { numberOf, partNumber } from "./numbering";
+export { soughtIn } from "./sought";
 export { statementWords } from "./statement/statementWords";
 export type { StatementWords } from "./statement/words";
 export {

@@ -374,6 +374,12 @@ describe("the list of invoices is looked through", () => {
     ["000", 1],
     ["NV-", 1],
     ["kiln", 0],
+    ["49.81", 1],
+    ["49.82", 0],
+    [TODAY, 1],
+    ["24 Nov", 1],
+    ["23 Nov", 0],
+    ["Clay 24", 0],
     ['"', 0],
   ])("%s finds %d of one invoice of clay and glaze", (text, count) => {
     orders(A);

@@ -98,7 +98,7 @@ function InvoicesHeading({
       </Title>
       <InvoiceTabs here={state} query={query} />
       <NewInvoice book={book}>
-        <SearchBox label="Number, customer, PO or words" value={text} />
+        <SearchBox label="Number, customer, PO, sum, day or words" value={text} />
         <ListFiles book={book} list="invoices" more={{ state }} />
       </NewInvoice>
     </PageHeading>
