@@ -1,19 +1,16 @@
 import { z } from "zod";
 
 import { answerInput } from "@/contracts/questions";
-import { ZERO } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { linkOf } from "@/db/accountPages";
 import { customerById } from "@/db/customers";
-import { insertLetter } from "@/db/letters";
-import { backFrom, personsOf } from "@/db/persons";
 import {
   insertQuestionWords,
   questionById,
   type QuestionRow,
   setQuestionState,
 } from "@/db/questions";
-import { addressed } from "@/server/overdue/letters";
+import { mailBeside, reachOf } from "@/server/overdue/steps/besideLadder";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
@@ -53,9 +50,6 @@ export const endQuestion = defineCommand({
   },
 });
 
-/** No rung of a ladder. */
-const NO_RUNG = 0;
-
 function mail(
   ctx: CommandContext,
   { customerId, itemId, number }: QuestionRow,
@@ -64,34 +58,14 @@ function mail(
   const { db, settings } = ctx;
   const customer = customerById(db, customerId);
   if (!customer) return false;
-  const reach = { persons: personsOf(db, customerId), customer };
-  const { to, copies } = addressed(reach, (address) => backFrom(db, address));
+  const { to, copies } = reachOf(ctx, customer);
   if (to === null) return false;
-  const name = `${ctx.today}-answer-${actId}`;
   const link =
     settings.linkBase === null
       ? ""
       : `\n\n${settings.linkBase}/pay/${linkOf(db, customerId)}/questions`;
-  insertLetter(
-    db,
-    {
-      customerId,
-      step: NO_RUNG,
-      onDay: ctx.today,
-      toAddress: to,
-      copyAddress: copies,
-      subject: number === null ? settings.name : `${settings.name}, ${number}`,
-      body: `${words}${link}`,
-      currency: settings.currency,
-      sum: ZERO,
-      messageId: `<${name}@${ctx.who.book}.dozo.invalid>`,
-      fileName: `${name}.eml`,
-      attach: "none",
-      fee: ZERO,
-      feeCurrency: settings.currency,
-      actId,
-    },
-    itemId === null ? [] : [{ openItemId: itemId, balance: ZERO }],
-  );
+  const subject = number === null ? settings.name : `${settings.name}, ${number}`;
+  const body = `${words}${link}`;
+  mailBeside(ctx, { customerId, to, copies, subject, body, what: "answer", actId, itemId });
   return true;
 }

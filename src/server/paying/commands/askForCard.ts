@@ -1,20 +1,15 @@
 import { z } from "zod";
 
 import { cardLetter, methodInWords, runsOutOn } from "@/core/paying";
-import { ZERO } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { linkOf } from "@/db/accountPages";
 import { customerById } from "@/db/customers";
 import { followedRow } from "@/db/followed";
-import { insertLetter } from "@/db/letters";
-import { backFrom, personsOf } from "@/db/persons";
 import { askedAnew, payMethodById, type PayMethodRow } from "@/db/payMethods";
-import { addressed, fill } from "@/server/overdue/letters";
+import { fill } from "@/server/overdue/letters";
+import { mailBeside, reachOf } from "@/server/overdue/steps/besideLadder";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
-
-/** No rung of a ladder: who is asked for another card owes nothing by it. */
-const NO_RUNG = 0;
 
 /** Asks the owners of cards that run out for another, each once, by a letter with a link to its pay page. */
 export const askForCard = defineCommand({
@@ -44,8 +39,7 @@ function ask(ctx: CommandContext, method: PayMethodRow): Result<string | null> {
   const { customerId } = method;
   const customer = customerById(db, customerId);
   if (!customer) return fail("customer.unknown", { id: customerId });
-  const reach = { persons: personsOf(db, customerId), customer };
-  const { to, copies, greeting } = addressed(reach, (address) => backFrom(db, address));
+  const { to, copies, greeting } = reachOf(ctx, customer);
   if (to === null) return ok(customer.name);
   const { language } = followedRow(db, customerId);
   const month = new Intl.DateTimeFormat(language, {
@@ -66,27 +60,8 @@ function ask(ctx: CommandContext, method: PayMethodRow): Result<string | null> {
     { kind: "customer", id: customerId, customerId },
     `asked for another card: the one ending in ${method.lastFour} runs out`,
   );
-  const name = `${today}-card-${actId}`;
-  insertLetter(
-    db,
-    {
-      customerId,
-      step: NO_RUNG,
-      onDay: today,
-      toAddress: to,
-      copyAddress: copies,
-      ...words.value,
-      currency: settings.currency,
-      sum: ZERO,
-      messageId: `<${name}@${ctx.who.book}.dozo.invalid>`,
-      fileName: `${name}.eml`,
-      attach: "none",
-      fee: ZERO,
-      feeCurrency: settings.currency,
-      actId,
-    },
-    [],
-  );
+  const { subject, body } = words.value;
+  mailBeside(ctx, { customerId, to, copies, subject, body, what: "card", actId, itemId: null });
   askedAnew(db, method.id, today);
   return ok(null);
 }
