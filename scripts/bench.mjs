@@ -5,7 +5,7 @@ import { install, root, run } from "./steps.mjs";
 
 install();
 const [name, ...more] = process.argv.slice(2);
-const OWN = ["mutants", "typing"];
+const OWN = ["mutants", "typing", "payers"];
 if (OWN.includes(name)) run(process.execPath, [join(root, `scripts/${name}.mjs`), ...more]);
 else {
   run(process.execPath, [join(root, "scripts/build.mjs"), "--cli", "--bench"]);

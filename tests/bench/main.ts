@@ -11,6 +11,7 @@ import { lists } from "./lists/lists";
 import { matching } from "./matching";
 import type { Measure } from "./measure";
 import { patterns } from "./patterns";
+import { paying } from "./paying";
 import { makers } from "./quality";
 import { readings } from "./readings";
 import { vetoes } from "./vetoes";
@@ -24,6 +25,7 @@ const BENCHES: Record<string, () => Measure[] | Promise<Measure[]>> = {
   aging,
   ledger,
   invoicing,
+  paying,
   followup,
   readings,
   lists,
