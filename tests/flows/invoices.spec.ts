@@ -236,3 +236,66 @@ test("a double is pointed out while it is typed, made one with the first, and tw
   await expect(page.getByRole("button", { name: "make two again" })).toHaveCount(0);
   await proofsHold(page);
 });
+
+test("an invoice over the limit waits for a second person, who agrees to it", async ({ page }) => {
+  const limit = (approvalOver: number | null) =>
+    page.request.post(`/api/v1${DEMO}/commands/changeSettings`, {
+      data: { key: `limit-${approvalOver ?? "none"}`, input: { approvalOver } },
+    });
+  const working = page.getByLabel("Who is working");
+  expect((await limit(300_000)).ok()).toBe(true);
+  await page.goto(`${DEMO}/invoices/new`);
+  await alive(page);
+  await page.keyboard.type("alder lane g");
+  await expect(page.getByRole("option", { name: /Alder Lane Gallery/ })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await page.getByLabel("Description of line 1").fill("Kiln, front loading");
+  await page.getByLabel("Rate of line 1").fill("4400");
+  await page.getByRole("textbox", { name: "Terms", exact: true }).fill("30% now; rest n/30");
+  await expect(page.getByText("1,320.00")).toBeVisible();
+  await page.keyboard.press("Control+Enter");
+  await expect(page.getByRole("status").last()).toContainText("waits for somebody else");
+  await page.goto(`${DEMO}/approvals`);
+  await alive(page);
+  const agree = page.getByRole("button", { name: /^Agree to .* of Alder Lane Gallery/ });
+  await agree.click();
+  await expect(page.getByRole("status").last()).toContainText("Mara Voss");
+  await working.selectOption({ label: "Theo Lindqvist" });
+  await page.goto(`${DEMO}/approvals`);
+  await alive(page);
+  await agree.click();
+  await expect(page.getByRole("status").last()).toContainText("agreed");
+  // It falls due in two parts, each with its own day; a sum to the cent finds it.
+  await page.goto(`${DEMO}/invoices?q=1%2C320.00`);
+  await page.getByRole("link", { name: /^INV-2026-\d{4}A$/ }).click();
+  await expect(page.getByRole("table", { name: "Parts" })).toContainText("3,080.00");
+  await proofsHold(page);
+  await working.selectOption({ label: "Mara Voss" });
+  expect((await limit(null)).ok()).toBe(true);
+});
+
+test("a schedule that begins in the past catches up over month ends, once", async ({ page }) => {
+  await page.goto(`${DEMO}/schedules`);
+  await alive(page);
+  await page.keyboard.press("n");
+  await page.getByLabel("Customer", { exact: true }).fill("alder lane g");
+  await expect(page.getByRole("option", { name: /Alder Lane Gallery/ })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await page.getByLabel("What it is for").fill("Storage");
+  await page.getByLabel("First billed day").fill("8/31/2026");
+  await page.getByLabel("on the last day of the month").check();
+  await page.getByLabel("Description of line 1").fill("Storage {month}");
+  await page.getByLabel("Rate of line 1").fill("35");
+  await page.keyboard.press("Control+Enter");
+  await expect(page.getByRole("status").last()).toContainText("has begun");
+  await page.goto(`${DEMO}/schedules`);
+  await alive(page);
+  await page.keyboard.press("w");
+  await expect(page.getByRole("status").last()).toContainText("3 written");
+  await expect(page.getByText("nothing is due to be written")).toBeVisible();
+  const row = page.getByRole("row").filter({ hasText: "Storage" });
+  await row.getByRole("link", { name: "Alder Lane Gallery" }).click();
+  const written = page.getByRole("table", { name: "What it has written" });
+  for (const day of ["31 Aug", "30 Sep", "31 Oct"]) await expect(written).toContainText(day);
+  await expect(page.getByRole("table", { name: "What it will write" })).toContainText("30 Nov");
+});

@@ -21,10 +21,12 @@ function useTypedDay({ value, onDay }: DayInput) {
   // Day and month in figures come as the book's country writes them.
   const order = typedOrderIn(useCountry());
   const [typed, setTyped] = useState<string | null>(null);
+  const [wasTyped, setWasTyped] = useState(false);
   const read = typed === null ? null : readTypedDay(typed, today, order);
   const unread = read !== null && !read.ok && read.error.code !== "day.empty";
   const change = (text: string): void => {
     setTyped(text);
+    setWasTyped(true);
     const found = readTypedDay(text, today, order);
     if (found.ok) onDay(found.value);
     else if (found.error.code === "day.empty") onDay("");
@@ -34,12 +36,15 @@ function useTypedDay({ value, onDay }: DayInput) {
     /** The day that is meant, while somebody types; a problem where none can be read. */
     meant: read?.ok ? shownDay(read.value, today) : undefined,
     problem: unread ? PROBLEM : undefined,
+    // Its line stays when the field is left: what is pressed just then must not move away from under it.
+    kept: wasTyped ? BLANK : undefined,
     change,
     // What cannot be read stays to be mended.
     leave: (): void => setTyped(unread ? typed : null),
   };
 }
 
+const BLANK = "\u00a0";
 const PROBLEM = "A day like 11 Nov, 11/11, +3 or today.";
 
 /** All of the text is chosen, so that what is typed takes its place. */
@@ -55,9 +60,9 @@ export function DayField({
   ...input
 }: { label: string; error?: string | undefined; help?: string | undefined } & DayInput &
   Omit<ComponentProps<typeof Input>, "value" | "onChange" | "type">): ReactNode {
-  const { text, meant, problem, change, leave } = useTypedDay({ value, onDay });
+  const { text, meant, problem, kept, change, leave } = useTypedDay({ value, onDay });
   return (
-    <Labels label={label} error={problem ?? error} help={meant ?? help}>
+    <Labels label={label} error={problem ?? error} help={meant ?? help ?? kept}>
       <Input
         {...input}
         value={text}

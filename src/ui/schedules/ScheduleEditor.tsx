@@ -51,7 +51,7 @@ export function ScheduleEditor({ editor, schedule, today, kept }: ScheduleEditor
       <Whom draft={draft} setDraft={setDraft} fixed={schedule !== null} />
       <PlanFields
         plan={plan}
-        change={(changed) => setPlan({ ...plan, ...changed })}
+        change={(changed) => setPlan((now) => ({ ...now, ...changed }))}
         fixed={schedule?.begun ?? false}
       >
         <Box width="170px">
