@@ -128,7 +128,16 @@ export type PayingFacts = {
   due: AgreedListed[];
   taken: TakenListed[];
   cards: CardRunningOut[];
+  notTaken: NotTaken[];
   filesWaiting: string[];
+};
+
+/** What is due of who agreed, and may not be paid by the way that was agreed to. */
+export type NotTaken = {
+  customerId: number;
+  customer: string;
+  way: WayToPay;
+  numbers: string[];
 };
 
 /** A card on file that cannot be used much longer, or any more. */

@@ -76,10 +76,17 @@ const bySum = (sum: Minor): string => `SELECT id FROM open_item WHERE total IN (
 const byDay = (on: Day): string => `SELECT id FROM open_item WHERE issued_on = '${on}'
   UNION SELECT id FROM open_item WHERE balance <> 0 AND due_on = '${on}'`;
 
+/** What a text finds besides its words, where it is a sum or a day too. */
+function asSought(text: string, today: Day): string[] {
+  const sought = soughtIn(text, today);
+  if (sought === null) return [];
+  return ["sum" in sought ? bySum(sought.sum) : byDay(sought.day)];
+}
+
 /**
- * How the list is looked through for a text: for what it is as a sum or a day, else by how words of
- * an item's number, order number and lines begin, and by part of its customer's name; where these
- * find nothing, by part of the number.
+ * How the list is looked through for a text: by how words of an item's number, order number and
+ * lines begin, by part of its customer's name, and by what it is as a sum or a day; where these find
+ * nothing, by part of the number.
  */
 function lookingFor(
   db: Db,
@@ -88,23 +95,18 @@ function lookingFor(
 ): { place: string; where: string; words: string | null } {
   const all = "open_item i";
   if (text === null) return { place: all, where: "1", words: null };
-  const sought = soughtIn(text, today);
-  if (sought !== null) {
-    const ids = "sum" in sought ? bySum(sought.sum) : byDay(sought.day);
-    const place = `(${ids}) found CROSS JOIN open_item i ON i.id = found.id`;
-    return { place, where: "1", words: null };
-  }
   const typed = [...text.matchAll(/[\p{L}\p{N}]+/gu)].map(([word]) => word);
   // A letter by itself, as the K of K-204, says little beside the rest and is in nearly everything.
   const telling = typed.some((word) => word.length > 1)
     ? typed.filter((word) => word.length > 1)
     : typed;
   const words = telling.map((word) => `"${word}"*`).join(" ") || '""';
-  const found = db.get(`SELECT 1 FROM (${BY_WORDS}) LIMIT 1`, words, text);
+  const ids = [BY_WORDS, ...asSought(text, today)].join(" UNION ");
+  const found = db.get(`SELECT 1 FROM (${ids}) LIMIT 1`, words, text);
   if (!found) return { place: all, where: "i.number LIKE '%' || ?2 || '%'", words };
   // From what was found to the items, never the other way round.
   return {
-    place: `(${BY_WORDS}) found CROSS JOIN open_item i ON i.id = found.id`,
+    place: `(${ids}) found CROSS JOIN open_item i ON i.id = found.id`,
     where: "1",
     words,
   };

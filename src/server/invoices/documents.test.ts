@@ -380,6 +380,7 @@ describe("the list of invoices is looked through", () => {
     ["24 Nov", 1],
     ["23 Nov", 0],
     ["Clay 24", 0],
+    ["9.81", 0],
     ['"', 0],
   ])("%s finds %d of one invoice of clay and glaze", (text, count) => {
     orders(A);

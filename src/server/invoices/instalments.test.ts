@@ -57,6 +57,34 @@ describe("an invoice in instalments", () => {
     expect(lines.map(({ amount }) => amount)).toEqual([144_000, 192_000, 144_000, -480_000]);
     expect(openItemByNumber(book.db, NUMBER)).toBeUndefined();
   });
+  it("passes over a number of which any part came by a file", () => {
+    book.mustTake(
+      "invoices",
+      `number,customer_id,issued_on,due_on,total,currency\n${NUMBER}C,C1,${TODAY},${TODAY},5.00,USD\n`,
+    );
+    inParts();
+    expect(open()).toEqual([]);
+    const next = NUMBER.replace("0001", "0002");
+    expect(partsOfInvoice(book.db, next).map(({ number }) => number)).toEqual([
+      `${next}A`,
+      `${next}B`,
+      `${next}C`,
+    ]);
+  });
+  it("in another currency its parts and the book's value of them foot to the cent", () => {
+    const rates = [{ currency: "EUR", onDay: TODAY, rate: "1.333" }];
+    book.must("setRates", { rates } as never);
+    const lines = [{ description: "Kiln", quantity: "1", rate: "0.05" }];
+    inParts({ currency: "EUR", terms: "33.3% now; 33.3% n/30; rest n/60", lines });
+    expect(open()).toEqual([2, 1, 2]);
+    expect(book.broken()).toEqual([]);
+  });
+  it("a deposit of an order in parts is asked for in one", () => {
+    const id = writeDraft(book, { terms: PLAN });
+    const asked = book.must("askDeposit", { id, version: 0, percent: "30" } as never);
+    book.must("approveDocuments", { ids: [asked.id] });
+    expect(openItemByNumber(book.db, NUMBER)).toMatchObject({ total: 144_000, terms: "now" });
+  });
   it("bears its tax by part, to the cent", () => {
     const lines = [{ description: "Clay", quantity: "1", rate: "100.01", taxCode: "TX" }];
     takeOrders(book, `T,C1,${TODAY},now,,,,,Clay,1,1,,TX,8.25\n`);

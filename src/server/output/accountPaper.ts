@@ -63,22 +63,28 @@ export function dressed(
     stack: [
       {
         columns: [
-          { text: printable([seller.name, ...seller.address].join("\n")), width: "*" },
+          {
+            text: printable([seller.name, ...seller.address].join("\n"), look.letters),
+            width: "*",
+          },
           ...(logo === null ? [] : [picture(logo)]),
         ],
       },
       {
-        text: printable(title),
+        text: printable(title, look.letters),
         fontSize: 16,
         bold: true,
         color: look.accent,
         margin: [0, 14, 0, 6] as Margin,
       },
-      { text: printable(to.join("\n")), margin: [0, 0, 0, 8] as Margin },
-      ...facts.map(([term, fact]) => ({ text: printable(`${term}: ${fact}`) })),
+      { text: printable(to.join("\n"), look.letters), margin: [0, 0, 0, 8] as Margin },
+      ...facts.map(([term, fact]) => ({ text: printable(`${term}: ${fact}`, look.letters) })),
       { text: "", margin: above(8) },
       ...content,
-      ...foot.map((line, at) => ({ text: printable(line), margin: above(at === 0 ? 16 : 4) })),
+      ...foot.map((line, at) => ({
+        text: printable(line, look.letters),
+        margin: above(at === 0 ? 16 : 4),
+      })),
     ],
   };
 }

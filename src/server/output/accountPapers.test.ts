@@ -1,3 +1,5 @@
+import { create, type Font } from "fontkit";
+
 import { addDays } from "@/core/calendar";
 import { USUAL_LOOK } from "@/core/invoices";
 import { followedAs, setFollowed } from "@/db/followed";
@@ -7,6 +9,7 @@ import { firstCustomer, takeOrders } from "../../../tests/support/orders";
 import { readPdf } from "../../../tests/support/pdfReader";
 import { dressOf } from "./accountPaper";
 import { invoicePdf, letterPdf } from "./papers";
+import { asPrinted, paperFont, runsOf } from "./paperFonts";
 import { receiptPdf } from "./receiptPaper";
 import { statementPdf } from "./statementPapers";
 
@@ -89,15 +92,30 @@ describe("the papers of an account have the look of its invoices", () => {
   });
   it("names in other letters stand as they are written, on invoices and on statements", async () => {
     const id = dress("en");
-    const name = "Żółw Ceramika, Dvořák & Ağaoğlu, Киев, Αθήνα, 北京";
+    const name = "Żółw Ceramika, Dvořák & Ağaoğlu, Ţepeş, Ŧŷ, Œuvre, Киев, Αθήνα, 北京";
     book.db.run("UPDATE customer SET name = ? WHERE id = ?", name, id);
-    const shown = "Żółw Ceramika, Dvořák & Ağaoğlu, Киев, Αθήνα, ?? (C1)";
+    const shown = "Żółw Ceramika, Dvořák & Ağaoğlu, Ţepeş, ?ŷ, Œuvre, Киев, Αθήνα, ?? (C1)";
     takeOrders(book, `A,C1,${TODAY},now,,,,,Świeca,1,100,,,\n`);
     const invoice = book.id("open_item", "number LIKE 'INV-%'");
     const text = textOf(await invoicePdf(book.db, invoice));
     expect(text).toContain(shown);
     expect(text).toContain("Świeca");
     expect(textOf(await statementPdf(book.db, id, addDays(TODAY, -60), TODAY))).toContain(shown);
+  });
+  it("every letter that is written is in its file; spaces, dashes and steering signs are plain", () => {
+    const letters = Array.from({ length: 0x2100 - 0x20 }, (_, at) =>
+      String.fromCodePoint(0x20 + at),
+    );
+    for (const look of ["plain", "serif"] as const)
+      for (const { text, part } of runsOf(letters.join(""), look)) {
+        const font = create(paperFont(part, 400)) as Font;
+        for (const letter of text)
+          expect([letter, font.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0)]).toEqual([
+            letter,
+            true,
+          ]);
+      }
+    expect(asPrinted("1\u202f000\u2009€ \u202eabc\u2011d\u00ad")).toBe("1 000 € abc-d");
   });
   it("an invoice that came by a file, and a letter as it was written", async () => {
     dress("de");

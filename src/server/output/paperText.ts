@@ -2,7 +2,7 @@ import type PDFDocument from "pdfkit";
 
 import type { PaperLook } from "@/core/invoices";
 
-import { type FontPart, paperFont, runsOf, type Weight } from "./paperFonts";
+import { type FontPart, mainPart, paperFont, runsOf, type Weight } from "./paperFonts";
 
 type Document = InstanceType<typeof PDFDocument>;
 
@@ -17,8 +17,7 @@ export function chooseLetters(pdf: Document, letters: PaperLook["letters"]): voi
 
 /** What a height is measured with: the look's own letters. */
 export function useLetters(pdf: Document, weight: Weight): void {
-  const [{ part } = { part: "figtree-latin" as const }] = runsOf("", chosen.get(pdf) ?? "plain");
-  useFont(pdf, part, weight);
+  useFont(pdf, mainPart(chosen.get(pdf) ?? "plain"), weight);
 }
 
 function useFont(pdf: Document, part: FontPart, weight: Weight): void {

@@ -2,7 +2,7 @@ import { createRequire } from "node:module";
 import { join } from "node:path";
 import type { Content, TDocumentDefinitions } from "pdfmake/interfaces";
 
-import { ALL_PARTS, type FontPart, paperFont, runsOf } from "./paperFonts";
+import { ALL_PARTS, type FontPart, mainPart, paperFont, runsOf } from "./paperFonts";
 import type { PaperLook } from "@/core/invoices";
 
 import type { Sheet } from "./sheets";
@@ -41,14 +41,13 @@ function printer(): Maker {
   return made;
 }
 
-/** A text for a page: pieces whose letters lie in other files than the page's name them. */
+/** A text for a page: pieces whose letters lie in other files than the page's own name them. */
 export function printable(text: string, letters: PaperLook["letters"] = "plain"): Content {
-  const [first, ...others] = runsOf(text, letters);
-  if (first && others.length === 0 && first.part.endsWith("-latin")) return first.text;
-  return [first, ...others].flatMap((run) => {
-    if (!run) return [];
-    return run.part.endsWith("-latin") ? { text: run.text } : { text: run.text, font: run.part };
-  });
+  const own = mainPart(letters);
+  const pieces = runsOf(text, letters).map((run) =>
+    run.part === own ? { text: run.text } : { text: run.text, font: run.part },
+  );
+  return pieces.length === 1 && pieces[0] && !("font" in pieces[0]) ? pieces[0].text : pieces;
 }
 
 const AMOUNT = /^-?\d{1,13}\.\d{2,4}$/;

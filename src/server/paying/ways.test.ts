@@ -6,6 +6,7 @@ import { openItemByNumber } from "@/db/openItems";
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { firstCustomer, writeDraft } from "../../../tests/support/orders";
 import { agreedDue } from "./queries/agreed";
+import { payingPageOf } from "./queries/payingPage";
 import { clerkPayPageOf, payPageOf } from "./queries/payPage";
 
 let book: TestBook;
@@ -101,5 +102,9 @@ describe("on a book", () => {
     } as never);
     const items = agreedDue(book.db, day(TODAY)).flatMap(({ parts }) => parts);
     expect(items.map(({ itemId }) => itemId)).not.toContain(id);
+    // The run says so.
+    expect(payingPageOf(book.db, day(TODAY)).notTaken).toMatchObject([
+      { customerId: firstCustomer(book), way: "card", numbers: [expect.stringMatching(/^INV-/)] },
+    ]);
   });
 });

@@ -27,6 +27,7 @@ export function PayingPage({
   due,
   taken,
   cards,
+  notTaken,
   filesWaiting,
   canTake,
   practises,
@@ -65,6 +66,14 @@ export function PayingPage({
           </>
         }
       />
+      {notTaken.map(({ customerId, customer, way, numbers }) => (
+        <p key={customerId} data-tone="waits">
+          Not taken:{" "}
+          <NextLink href={`/b/${book.book}/customers/${customerId}`}>{customer}</NextLink> agreed to{" "}
+          {way === "card" ? "a card" : "a bank account"}, and {numbers.join(", ")} may not be paid
+          so.
+        </p>
+      ))}
       <CardsRunningOut cards={cards} {...book} />
       <TakenTable taken={taken} {...book} />
     </>

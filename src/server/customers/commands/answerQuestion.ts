@@ -52,7 +52,7 @@ export const endQuestion = defineCommand({
 
 function mail(
   ctx: CommandContext,
-  { customerId, itemId, number }: QuestionRow,
+  { customerId, number }: QuestionRow,
   { words, actId }: { words: string; actId: number },
 ): boolean {
   const { db, settings } = ctx;
@@ -66,6 +66,6 @@ function mail(
       : `\n\n${settings.linkBase}/pay/${linkOf(db, customerId)}/questions`;
   const subject = number === null ? settings.name : `${settings.name}, ${number}`;
   const body = `${words}${link}`;
-  mailBeside(ctx, { customerId, to, copies, subject, body, what: "answer", actId, itemId });
+  mailBeside(ctx, { customerId, to, copies, subject, body, what: "answer", actId });
   return true;
 }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import type { DraftInput } from "@/contracts/invoices";
-import { type Decimal, decimalOf, decimalText } from "@/core/invoices";
+import { type Decimal, decimalOf, decimalText, readPlan } from "@/core/invoices";
 import { type Currency, minor, type Minor, mulDiv, toDecimal } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { replaceLines } from "@/db/documentLines";
@@ -46,6 +46,11 @@ export const askDeposit = defineCommand({
 const isShare = ({ units, places }: Decimal): boolean =>
   units > 0n && units < 100n * 10n ** BigInt(places);
 
+const isParted = (terms: string | null): boolean => {
+  const plan = terms === null ? null : readPlan(terms);
+  return plan !== null && plan.ok && plan.value.length > 1;
+};
+
 const writtenAs = ({ taxIncluded, taxRounded }: DocumentRow): Parameters<typeof workOut>[2] => ({
   kind: "invoice",
   corrects: null,
@@ -62,6 +67,8 @@ function written(ctx: CommandContext, asked: Asked): Result<{ id: number; total:
     issuedOn: ctx.today < order.issuedOn ? ctx.today : order.issuedOn,
     dueOn: null,
     dueReason: null,
+    // What is asked for beforehand is not asked for in parts.
+    terms: isParted(order.terms) ? "now" : order.terms,
     discountPercent: null,
     discountSum: null,
     charges: [],

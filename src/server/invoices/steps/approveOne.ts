@@ -37,7 +37,7 @@ export function approveOne(ctx: CommandContext, document: DocumentRow): Result<A
   if (!worked.ok) return worked;
   const fits = depositsFit(ctx.db, document, worked.value.lines);
   if (!fits.ok) return fits;
-  const number = freeNumber(ctx, document);
+  const number = freeNumber(ctx, document, worked.value.paper.parts?.length ?? 0);
   const paper = { ...worked.value.paper, number };
   const opened = openItems(ctx, document, paper);
   const [{ itemId }] = opened;
@@ -85,13 +85,14 @@ function waitForSecond(ctx: CommandContext, document: DocumentRow): Result<null>
 }
 
 /** The next number of its series that no document has; numbers that came by a file are passed over. */
-function freeNumber(ctx: CommandContext, { kind, issuedOn }: DocumentRow): string {
+function freeNumber(ctx: CommandContext, { kind, issuedOn }: DocumentRow, parts: number): string {
   const { invoicePrefix, creditNotePrefix } = ctx.settings;
   const prefix = kind === "invoice" ? invoicePrefix : creditNotePrefix;
   for (;;) {
     const running = drawNumber(ctx.db, kind, Number(issuedOn.slice(0, 4)));
     const number = numberOf(prefix, issuedOn, running);
-    const taken = [number, partNumber(number, 0)].some((text) => openItemByNumber(ctx.db, text));
+    const own = Array.from({ length: parts }, (_, at) => partNumber(number, at));
+    const taken = [number, ...own].some((text) => openItemByNumber(ctx.db, text));
     if (!taken) return number;
   }
 }

@@ -22,13 +22,11 @@ type Mail = {
   /** What it is, as a part of its file's name. */
   what: "answer" | "card";
   actId: number;
-  /** What it is about, where it is about an invoice. */
-  itemId: number | null;
 };
 
 /** Records a mail that leaves by the outbox, once, and stands on the customer's history. */
 export function mailBeside(ctx: CommandContext, mail: Mail): void {
-  const { customerId, to, copies, subject, body, what, actId, itemId } = mail;
+  const { customerId, to, copies, subject, body, what, actId } = mail;
   const { currency } = ctx.settings;
   const name = `${ctx.today}-${what}-${actId}`;
   insertLetter(
@@ -50,6 +48,7 @@ export function mailBeside(ctx: CommandContext, mail: Mail): void {
       feeCurrency: currency,
       actId,
     },
-    itemId === null ? [] : [{ openItemId: itemId, balance: ZERO }],
+    // It brings no invoice and asks for none: on an invoice's page it is not among what was sent.
+    [],
   );
 }

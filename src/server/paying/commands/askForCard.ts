@@ -61,7 +61,7 @@ function ask(ctx: CommandContext, method: PayMethodRow): Result<string | null> {
     `asked for another card: the one ending in ${method.lastFour} runs out`,
   );
   const { subject, body } = words.value;
-  mailBeside(ctx, { customerId, to, copies, subject, body, what: "card", actId, itemId: null });
+  mailBeside(ctx, { customerId, to, copies, subject, body, what: "card", actId });
   askedAnew(db, method.id, today);
   return ok(null);
 }

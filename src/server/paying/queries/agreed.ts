@@ -1,10 +1,11 @@
+import type { NotTaken } from "@/contracts/paying";
 import type { Day } from "@/core/calendar";
 import { isDeclineCode, nextTry, type PaidPart } from "@/core/paying";
 import { type Currency, minor, type Minor, sumOf } from "@/core/money";
 import { consentsInForce } from "@/db/consents";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
-import { openItemsOf } from "@/db/openItems";
+import { type OpenItemRow, openItemsOf } from "@/db/openItems";
 import { beingPaid, triesOf } from "@/db/payments";
 import { payMethodById } from "@/db/payMethods";
 
@@ -33,13 +34,7 @@ export function agreedDue(db: Db, on: Day): AgreedPayment[] {
   return consentsInForce(db).flatMap(({ customerId, methodId }) => {
     const method = payMethodById(db, methodId);
     if (!method) return [];
-    const due = openItemsOf(db, customerId).filter(
-      (item) =>
-        item.dueOn <= on &&
-        item.balance > 0 &&
-        beingPaid(db, item.id) === 0 &&
-        waysFor(db, item).includes(method.way),
-    );
+    const due = dueNow(db, customerId, on).filter((item) => waysFor(db, item).includes(method.way));
     return [...new Set(due.map(({ currency }) => currency))].flatMap((currency) => {
       const items = due.filter((item) => item.currency === currency && mayTry(db, item.id, on));
       if (items.length === 0) return [];
@@ -62,6 +57,25 @@ export function agreedDue(db: Db, on: Day): AgreedPayment[] {
         tries,
       };
     });
+  });
+}
+
+const dueNow = (db: Db, customerId: number, on: Day): OpenItemRow[] =>
+  openItemsOf(db, customerId).filter(
+    ({ id, dueOn, balance }) => dueOn <= on && balance > 0 && beingPaid(db, id) === 0,
+  );
+
+/** What is due of those who agreed and is not taken: it is offered by another way than theirs alone. */
+export function notTakenSo(db: Db, on: Day): NotTaken[] {
+  return consentsInForce(db).flatMap(({ customerId, methodId }) => {
+    const method = payMethodById(db, methodId);
+    if (!method) return [];
+    const barred = dueNow(db, customerId, on).filter(
+      (item) => !waysFor(db, item).includes(method.way),
+    );
+    if (barred.length === 0) return [];
+    const customer = customerById(db, customerId)?.name ?? "";
+    return [{ customerId, customer, way: method.way, numbers: barred.map(({ number }) => number) }];
   });
 }
 

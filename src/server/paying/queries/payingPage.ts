@@ -8,7 +8,7 @@ import { openItemById } from "@/db/openItems";
 import { agreedPaymentsSince, partsOfPayment, type PaymentRow, triesOf } from "@/db/payments";
 import { cardsOnFile, payMethodById } from "@/db/payMethods";
 
-import { agreedDue } from "./agreed";
+import { agreedDue, notTakenSo } from "./agreed";
 import { holdsOn } from "./holds";
 
 /** How far back what was taken is shown. */
@@ -27,7 +27,8 @@ export function payingPageOf(db: Db, today: Day, filesWaiting: string[] = []): P
   const taken = agreedPaymentsSince(db, addDays(today, -SHOWN_DAYS)).map((payment) =>
     takenOf(db, payment),
   );
-  return { due, taken, cards: cardsRunningOut(db, today), filesWaiting };
+  const cards = cardsRunningOut(db, today);
+  return { due, taken, cards, notTaken: notTakenSo(db, today), filesWaiting };
 }
 
 /** Cards on file whose time is nearly over, or is; what is taken from by itself first. */
