@@ -1,6 +1,6 @@
 import { defineConfig } from "@playwright/test";
 
-import { chromiumPath } from "./scripts/chromiumPath.mjs";
+import { CHROMIUM_ARGS, chromiumPath } from "./scripts/chromiumPath.mjs";
 
 const port = Number(process.env.FLOW_PORT ?? 4173);
 
@@ -19,15 +19,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: chromiumPath(),
-      args: [
-        "--no-sandbox",
-        "--disable-gpu",
-        "--disable-quic",
-        "--no-first-run",
-        "--disable-background-networking",
-        "--disable-component-update",
-        "--disable-sync",
-      ],
+      args: CHROMIUM_ARGS,
     },
   },
   webServer: {

@@ -1,1 +1,2 @@
 export const chromiumPath: () => string;
+export const CHROMIUM_ARGS: string[];

@@ -3,7 +3,7 @@ import { spawn, spawnSync } from "node:child_process";
 import { rmSync } from "node:fs";
 import { join } from "node:path";
 
-import { chromiumPath } from "./chromiumPath.mjs";
+import { CHROMIUM_ARGS, chromiumPath } from "./chromiumPath.mjs";
 import { build, chromium as needChromium, env, install, root } from "./steps.mjs";
 
 /** Makes the demo book in a folder of its own; ends the process where that fails. */
@@ -44,15 +44,7 @@ export async function browse() {
   const { chromium } = await import("@playwright/test");
   return chromium.launch({
     executablePath: chromiumPath(),
-    args: [
-      "--no-sandbox",
-      "--disable-gpu",
-      "--disable-quic",
-      "--no-first-run",
-      "--disable-background-networking",
-      "--disable-component-update",
-      "--disable-sync",
-    ],
+    args: CHROMIUM_ARGS,
   });
 }
 
