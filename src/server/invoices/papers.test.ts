@@ -104,6 +104,13 @@ describe("the paper as data", () => {
       writtenBySecond(ublOf(paper(FIRST)).replaceAll("USD", "XXD")),
     ).rejects.toBeDefined();
   });
+  it("has one electronic address where its customer has several", () => {
+    book.db.run(
+      "UPDATE customer SET email = 'office@alder.example; pay@alder.example' WHERE external_id = 'C1'",
+    );
+    orders(A);
+    expect(ublOf(paper(FIRST))).toContain('<cbc:EndpointID schemeID="EM">office@alder.example<');
+  });
   it("is refused where its sums do not add up, or where it is none", () => {
     orders(A);
     const xml = ublOf(paper(FIRST));

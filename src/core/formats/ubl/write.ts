@@ -80,9 +80,12 @@ const head = ({
     corrects === null ? null : { "cac:InvoiceDocumentReference": { "cbc:ID": corrects } },
 });
 
+const firstAddress = (email: string): string => email.split(/[;,]/)[0]?.trim() ?? email;
+
 const party = ({ id, name, address, country, taxNumber, email }: UblParty): Node => ({
   // BT-34 and BT-49 by the code list EAS: EM is electronic mail.
-  "cbc:EndpointID": email === null ? null : { "@schemeID": "EM", "#": email },
+  // It is one address, where a customer may have several.
+  "cbc:EndpointID": email === null ? null : { "@schemeID": "EM", "#": firstAddress(email) },
   "cac:PartyIdentification": id === null ? null : { "cbc:ID": id },
   "cac:PartyName": { "cbc:Name": name },
   "cac:PostalAddress": {
