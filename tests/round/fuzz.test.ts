@@ -11,17 +11,26 @@ import { READERS } from "../support/readers";
 const SECONDS = 20;
 const MOST_MS = 1500;
 
+/** How long a reader takes, in milliseconds. */
+async function timeOf(name: string, text: string): Promise<number> {
+  const from = performance.now();
+  await READERS[name]?.(text);
+  return performance.now() - from;
+}
+
 it(`no reader takes longer than ${MOST_MS} ms, or ends the program`, async () => {
   const names = Object.keys(READERS);
   const slow: string[] = [];
+  // What a reader loads when it is first asked is no time of its text.
+  for (const name of names) await timeOf(name, "Re: INV-20431");
   const until = Date.now() + SECONDS * 1000;
   let inputs = 0;
   for (let seed = 1; Date.now() < until; seed += 1)
     for (const text of fc.sample(hostile, { numRuns: 10, seed }))
       for (const name of names) {
-        const from = performance.now();
-        await READERS[name]?.(text);
-        const took = performance.now() - from;
+        const first = await timeOf(name, text);
+        // A pattern that goes back is slow each time; a machine that did something else is not.
+        const took = first > MOST_MS ? Math.min(first, await timeOf(name, text)) : first;
         inputs += 1;
         if (took > MOST_MS)
           slow.push(
