@@ -1,6 +1,7 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 
 import { alive, DEMO, proofsHold } from "./helpers";
+import { test } from "./test";
 
 test("a payout in another currency is tied at the bank's rate by one key, and undone", async ({
   page,

@@ -1,8 +1,9 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import Database from "better-sqlite3";
 import { request as http } from "node:http";
 
 import { alive, DEMO, proofsHold } from "./helpers";
+import { test } from "./test";
 
 test("two tabs post the same receipt: it is posted once, and the second says so", async ({
   context,

@@ -1,8 +1,9 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 
 import { alive, DEMO, proofsHold } from "./helpers";
+import { test } from "./test";
 
 const OUTBOX = "test-results/data/books/kestrel-row/outbox";
 const mails = (): string[] =>

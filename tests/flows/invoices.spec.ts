@@ -1,6 +1,7 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 
 import { alive, DEMO, proofsHold } from "./helpers";
+import { test } from "./test";
 
 test("an invoice is written without the mouse, approved, and corrected by a credit note", async ({
   page,

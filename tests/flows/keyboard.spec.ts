@@ -1,6 +1,7 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 
 import { alive, DEMO, proofsHold } from "./helpers";
+import { test } from "./test";
 
 const opened = (page: Page) => page.locator("tr[data-workings] > td");
 const within = (page: Page): Promise<boolean> =>

@@ -1,9 +1,10 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 
 import { alive, DEMO, proofsHold } from "./helpers";
+import { test } from "./test";
 
 const OUTBOX = "test-results/data/books/kestrel-row/outbox";
 const mail = (name: string): string => readFileSync(join(OUTBOX, name), "utf8");

@@ -1,6 +1,7 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 
 import { alive, DEMO, proofsHold } from "./helpers";
+import { test } from "./test";
 
 const status = (page: Page): ReturnType<Page["getByRole"]> => page.getByRole("status");
 

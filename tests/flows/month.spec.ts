@@ -1,8 +1,9 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 
 import { CUSTOMERS, INVOICES } from "../support/book";
 import { returnFile } from "../support/nacha";
 import { alive, proofsHold, watch } from "./helpers";
+import { test } from "./test";
 
 const BOOK = "/b/month-trip";
 

@@ -1,6 +1,7 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 
 import { alive, cutSums, DEMO } from "./helpers";
+import { test } from "./test";
 
 test("a row on a phone has two lines, the rest when it is opened, and its acts within reach", async ({
   page,

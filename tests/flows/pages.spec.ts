@@ -1,8 +1,9 @@
 import AxeBuilder from "@axe-core/playwright";
-import { type BrowserContext, expect, type Page, test } from "@playwright/test";
+import { type BrowserContext, expect, type Page } from "@playwright/test";
 
 import { alive, cutSums, DEMO, proofsHold, watch } from "./helpers";
 import { PAGES } from "./pageList";
+import { test } from "./test";
 
 /**
  * What axe finds on a page (or, on the other paper, what its colours do), in few words. Only what

@@ -1,6 +1,7 @@
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 
 import { alive, DEMO, proofsHold } from "./helpers";
+import { test } from "./test";
 
 /** The practice bank answers a card by the two digits before its last. */
 const GOOD = "4111 1111 1111 1111";

@@ -1,9 +1,10 @@
 import { readdirSync, readFileSync } from "node:fs";
 
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 
 import { alive, DEMO, proofsHold } from "./helpers";
 import { type OwnServer, ownServer } from "./ownServer";
+import { test } from "./test";
 
 const README = readFileSync("README.md", "utf8");
 const MINUTES = README.slice(README.indexOf("## Ten minutes"), README.indexOf("## Your own files"));

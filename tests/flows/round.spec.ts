@@ -1,9 +1,10 @@
 import { readdirSync, readFileSync } from "node:fs";
 
-import { expect, test, type Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 
 import { CHARGES, CUSTOMERS, INVOICES, STATEMENT } from "../support/book";
 import { alive, proofsHold, watch } from "./helpers";
+import { test } from "./test";
 
 const BOOK = "/b/round-trip";
 

@@ -1,7 +1,7 @@
 "use client";
 
 import { usePathname, useSearchParams } from "next/navigation";
-import { useEffect, useRef } from "react";
+import { useLayoutEffect, useRef } from "react";
 
 /**
  * Where a link led to another page or view, the focus goes on to what it shows: it would stay on
@@ -10,7 +10,9 @@ import { useEffect, useRef } from "react";
 export function useArrival(): void {
   const address = `${usePathname()}?${useSearchParams().toString()}`;
   const before = useRef(address);
-  useEffect(() => {
+  // Before the page is painted: a key that is pressed as soon as it is seen, or as its address
+  // stands, would still press the link.
+  useLayoutEffect(() => {
     if (before.current === address) return;
     before.current = address;
     const { activeElement } = document;
