@@ -31,7 +31,10 @@ for (let run = 1; run <= Number(times); run += 1) {
     // What stood on the page, before the next run clears it away.
     for (const [at, path] of seen.entries()) {
       mkdirSync("test-results/fallen", { recursive: true });
-      cpSync(path, `test-results/fallen/${run}-${title.replace(/\W+/g, "-").slice(0, 80)}-${at}.md`);
+      cpSync(
+        path,
+        `test-results/fallen/${run}-${title.replace(/\W+/g, "-").slice(0, 80)}-${at}.md`,
+      );
     }
   }
 }

@@ -2,8 +2,8 @@ import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
 import type { Language } from "@/core/followup";
-import type { Currency, Minor } from "@/core/money";
-import type { WayToPay } from "@/core/paying";
+import { type Currency, minor, type Minor } from "@/core/money";
+import type { SumLimits, SumRules, WayToPay } from "@/core/paying";
 
 /** A way to pay that is on file, as its owner sees it. */
 export type MethodOnFile = {
@@ -56,6 +56,12 @@ export type PayFacts = {
   processor: string;
   /** When a debit that is made today counts as paid. */
   debitSettlesOn: Day;
+  /** What a way costs on top or saves; it is said before, and taken as it was said. */
+  rules: SumRules;
+  /** Between which sums the customer chooses; null: invoices are paid whole. */
+  limits: SumLimits | null;
+  /** All that the link was for is paid: it has ended. */
+  ended: boolean;
   /** A clerk takes it at the customer's word, and keeps that word; nothing is agreed to or taken off. */
   byClerk: boolean;
 };
@@ -69,6 +75,8 @@ export const payInput = z.object({
     .array(z.object({ itemId: z.number().int(), amount: z.number().int().positive() }))
     .min(1)
     .max(200),
+  /** The sum as it was shown, with what comes on top and what is saved. */
+  sum: z.number().int().positive().transform(minor).optional(),
   methodId: z.number().int().nullable(),
   /** Of a card or an account that the processor has just taken. */
   token: token.nullable(),
@@ -103,6 +111,8 @@ export type AgreedListed = {
   tries: number;
   /** When it counts as paid, if it is taken today. */
   countsOn: Day;
+  /** What it waits for before it may be taken: a day, or (null) its customer's notice. */
+  notice: { from: Day | null } | null;
   /** Why it is taken out of today's run, by a person or because money of theirs may be here; null where it is not. */
   takenOut: string | null;
 };
@@ -129,7 +139,20 @@ export type PayingFacts = {
   taken: TakenListed[];
   cards: CardRunningOut[];
   notTaken: NotTaken[];
+  /** Sums that come to be taken soon, and of which their customers were not told. */
+  untold: Untold[];
   filesWaiting: string[];
+};
+
+export type Untold = {
+  key: string;
+  customerId: number;
+  customer: string;
+  numbers: string[];
+  currency: Currency;
+  amount: Minor;
+  /** When it may be taken, if it is told today. */
+  from: Day;
 };
 
 /** What is due of who agreed, and may not be paid by the way that was agreed to. */

@@ -7,6 +7,8 @@ import type { Currency, Minor } from "@/core/money";
 /** A question with all that was said in it, in turn. */
 export type QuestionThread = {
   id: number;
+  /** A dispute: the customer does not agree with what it is about. */
+  kind: "question" | "dispute";
   customerId: number;
   customer: string;
   itemId: number | null;
@@ -16,7 +18,14 @@ export type QuestionThread = {
   currency: Currency | null;
   state: "open" | "closed";
   askedOn: Day;
-  said: { byCustomer: boolean; actor: string; words: string; on: Day }[];
+  said: {
+    byCustomer: boolean;
+    actor: string;
+    words: string;
+    /** The line of the invoice that it is about; null for all of it. */
+    line: string | null;
+    on: Day;
+  }[];
 };
 
 const words = z.string().trim().min(1, "Write what you want to say.").max(2000);
@@ -24,6 +33,9 @@ const words = z.string().trim().min(1, "Write what you want to say.").max(2000);
 /** What a customer asks: about an item, or (null) about its account. */
 export const askInput = z.object({
   itemId: z.number().int().nullable(),
+  kind: z.enum(["question", "dispute"]).default("question"),
+  /** Which line of the invoice, counted from 1; null for all of it. */
+  line: z.number().int().min(1).nullable().default(null),
   words,
   key: z.uuid(),
 });
@@ -41,6 +53,6 @@ export type QuestionFacts = {
   customer: string;
   language: Language;
   /** What may be asked about, beside the account. */
-  items: { id: number; number: string }[];
+  items: { id: number; number: string; lines: string[] }[];
   threads: QuestionThread[];
 };

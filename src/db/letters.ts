@@ -33,18 +33,25 @@ export type LetterRow = {
   tries: number;
   nextTry: string | null;
   cameBack: string | null;
+  /** The receipt that it brings; null where it brings none. */
+  receiptId: number | null;
   actId: number;
 };
 
-const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, copy_address AS copyAddress, reached, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, attach, fee, coalesce(fee_currency, currency) AS feeCurrency, tries, next_try AS nextTry, came_back AS cameBack, act_id AS actId FROM letter`;
+const LETTER = `SELECT id, customer_id AS customerId, step, on_day AS onDay, to_address AS toAddress, copy_address AS copyAddress, reached, subject, body, currency, sum, message_id AS messageId, file_name AS fileName, delivery, attach, fee, coalesce(fee_currency, currency) AS feeCurrency, tries, next_try AS nextTry, came_back AS cameBack, receipt_id AS receiptId, act_id AS actId FROM letter`;
+
+type NewLetter = Omit<
+  LetterRow,
+  "id" | "delivery" | "reached" | "tries" | "nextTry" | "cameBack" | "receiptId"
+> & { receiptId?: number };
 
 export function insertLetter(
   db: Db,
-  letter: Omit<LetterRow, "id" | "delivery" | "reached" | "tries" | "nextTry" | "cameBack">,
+  letter: NewLetter,
   items: readonly { openItemId: number; balance: Minor }[],
 ): number {
   const { id } = db.run(
-    "INSERT INTO letter (customer_id, step, on_day, to_address, copy_address, subject, body, currency, sum, message_id, file_name, attach, fee, fee_currency, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+    "INSERT INTO letter (customer_id, step, on_day, to_address, copy_address, subject, body, currency, sum, message_id, file_name, attach, fee, fee_currency, receipt_id, act_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
     letter.customerId,
     letter.step,
     letter.onDay,
@@ -59,6 +66,7 @@ export function insertLetter(
     letter.attach,
     letter.fee,
     letter.feeCurrency,
+    letter.receiptId ?? null,
     letter.actId,
   );
   for (const item of items)

@@ -1,4 +1,5 @@
 import type { Day } from "@/core/calendar";
+import type { Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
@@ -8,10 +9,13 @@ export type PayLinkRow = {
   customerId: number;
   madeOn: Day;
   endedOn: Day | null;
+  /** Between which sums it may be paid; null: as the book says. */
+  sumFrom: Minor | null;
+  sumTo: Minor | null;
 };
 
 const LINK =
-  "SELECT id, customer_id AS customerId, made_on AS madeOn, ended_on AS endedOn FROM pay_link";
+  "SELECT id, customer_id AS customerId, made_on AS madeOn, ended_on AS endedOn, sum_from AS sumFrom, sum_to AS sumTo FROM pay_link";
 
 export const payLinkByHash = (db: Db, hash: string): PayLinkRow | undefined =>
   db.get<PayLinkRow>(`${LINK} WHERE hash = ?`, hash);
@@ -27,15 +31,20 @@ export const itemsOfLink = (db: Db, linkId: number): number[] =>
     )
     .map(({ id }) => id);
 
-type NewLink = { hash: string; customerId: number; madeOn: Day; actId: number };
+type NewLink = Pick<PayLinkRow, "customerId" | "madeOn" | "sumFrom" | "sumTo"> & {
+  hash: string;
+  actId: number;
+};
 
 export function insertPayLink(db: Db, link: NewLink, itemIds: readonly number[]): number {
   const { id } = db.run(
-    "INSERT INTO pay_link (hash, customer_id, made_on, act_id) VALUES (?, ?, ?, ?)",
+    "INSERT INTO pay_link (hash, customer_id, made_on, act_id, sum_from, sum_to) VALUES (?, ?, ?, ?, ?, ?)",
     link.hash,
     link.customerId,
     link.madeOn,
     link.actId,
+    link.sumFrom,
+    link.sumTo,
   );
   for (const itemId of itemIds)
     db.run("INSERT INTO pay_link_item (link_id, open_item_id) VALUES (?, ?)", id, itemId);

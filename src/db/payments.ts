@@ -15,7 +15,9 @@ export type PaymentRow = {
   methodId: number;
   processorAccountId: number;
   currency: Currency;
+  /** What is taken: what the items are settled for, less savings, and the surcharge. */
   amount: Minor;
+  surcharge: Minor;
   by: "link" | "agreed" | "clerk";
   consentId: number | null;
   askedOn: Day;
@@ -29,7 +31,7 @@ export type PaymentRow = {
 };
 
 const PAYMENT = `SELECT id, key, customer_id AS customerId, method_id AS methodId, processor_account_id AS processorAccountId,
-  currency, amount, by, consent_id AS consentId, asked_on AS askedOn, asked_at AS askedAt, state, charge_id AS chargeId, code,
+  currency, amount, surcharge, by, consent_id AS consentId, asked_on AS askedOn, asked_at AS askedAt, state, charge_id AS chargeId, code,
   settles_on AS settlesOn, receipt_id AS receiptId FROM payment`;
 
 export const paymentByKey = (db: Db, key: string): PaymentRow | undefined =>
@@ -58,9 +60,12 @@ export const paymentsOf = (db: Db, customerId: number, limit: number): PaymentRo
 export const paymentsAsked = (db: Db): PaymentRow[] =>
   db.all<PaymentRow>(`${PAYMENT} WHERE state = 'asked' ORDER BY id`);
 
-export const partsOfPayment = (db: Db, paymentId: number): PaidPart[] =>
-  db.all<PaidPart>(
-    "SELECT open_item_id AS itemId, amount FROM payment_item WHERE payment_id = ? ORDER BY open_item_id",
+/** What of an item a payment settles, and how much of that is saved and not paid. */
+export type PaymentPart = PaidPart & { readonly saving: Minor };
+
+export const partsOfPayment = (db: Db, paymentId: number): PaymentPart[] =>
+  db.all<PaymentPart>(
+    "SELECT open_item_id AS itemId, amount, saving FROM payment_item WHERE payment_id = ? ORDER BY open_item_id",
     paymentId,
   );
 
@@ -77,27 +82,29 @@ type NewPayment = Omit<
   "id" | "state" | "chargeId" | "code" | "settlesOn" | "receiptId"
 >;
 
-export function insertPayment(db: Db, payment: NewPayment, parts: readonly PaidPart[]): number {
+export function insertPayment(db: Db, payment: NewPayment, parts: readonly PaymentPart[]): number {
   const { id } = db.run(
-    `INSERT INTO payment (key, customer_id, method_id, processor_account_id, currency, amount, by, consent_id, asked_on, asked_at, state)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'asked')`,
+    `INSERT INTO payment (key, customer_id, method_id, processor_account_id, currency, amount, surcharge, by, consent_id, asked_on, asked_at, state)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'asked')`,
     payment.key,
     payment.customerId,
     payment.methodId,
     payment.processorAccountId,
     payment.currency,
     payment.amount,
+    payment.surcharge,
     payment.by,
     payment.consentId,
     payment.askedOn,
     payment.askedAt,
   );
-  for (const { itemId, amount } of parts)
+  for (const { itemId, amount, saving } of parts)
     db.run(
-      "INSERT INTO payment_item (payment_id, open_item_id, amount) VALUES (?, ?, ?)",
+      "INSERT INTO payment_item (payment_id, open_item_id, amount, saving) VALUES (?, ?, ?, ?)",
       id,
       itemId,
       amount,
+      saving,
     );
   return id;
 }
@@ -121,9 +128,9 @@ export function answerPayment(db: Db, id: number, answered: Answered): void {
 export const triesOf = (
   db: Db,
   itemId: number,
-): Pick<PaymentRow, "id" | "state" | "code" | "askedOn">[] =>
+): Pick<PaymentRow, "id" | "state" | "code" | "askedOn" | "settlesOn" | "receiptId">[] =>
   db.all(
-    `SELECT p.id, p.state, p.code, p.asked_on AS askedOn FROM payment_item i JOIN payment p ON p.id = i.payment_id
+    `SELECT p.id, p.state, p.code, p.asked_on AS askedOn, p.settles_on AS settlesOn, p.receipt_id AS receiptId FROM payment_item i JOIN payment p ON p.id = i.payment_id
      WHERE i.open_item_id = ? AND p.by = 'agreed' ORDER BY p.id`,
     itemId,
   );

@@ -3,9 +3,13 @@ import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
 
+/** A question, or that the customer does not agree. */
+export type QuestionKind = "question" | "dispute";
+
 /** A customer's question about an item, or (null) about its account. */
 export type QuestionRow = {
   id: number;
+  kind: QuestionKind;
   customerId: number;
   customer: string;
   itemId: number | null;
@@ -22,10 +26,12 @@ export type QuestionWords = {
   byCustomer: boolean;
   actor: string;
   words: string;
+  /** The line of the invoice that it is about, in words; null for all of it. */
+  line: string | null;
   on: Day;
 };
 
-const QUESTION = `SELECT q.id, q.customer_id AS customerId, c.name AS customer, q.open_item_id AS itemId,
+const QUESTION = `SELECT q.id, q.kind, q.customer_id AS customerId, c.name AS customer, q.open_item_id AS itemId,
     i.number, i.balance, i.currency, q.state, q.asked_on AS askedOn
   FROM question q JOIN customer c ON c.id = q.customer_id LEFT JOIN open_item i ON i.id = q.open_item_id`;
 
@@ -60,14 +66,20 @@ export const lastQuestion = (
 
 export const insertQuestion = (
   db: Db,
-  question: Pick<QuestionRow, "customerId" | "itemId" | "askedOn">,
+  question: Pick<QuestionRow, "kind" | "customerId" | "itemId" | "askedOn">,
 ): number =>
   db.run(
-    "INSERT INTO question (customer_id, open_item_id, state, asked_on) VALUES (?, ?, 'open', ?)",
+    "INSERT INTO question (kind, customer_id, open_item_id, state, asked_on) VALUES (?, ?, ?, 'open', ?)",
+    question.kind,
     question.customerId,
     question.itemId,
     question.askedOn,
   ).id;
+
+/** A question may become a dispute; a dispute stays one. */
+export function setDisputed(db: Db, id: number): void {
+  db.run("UPDATE question SET kind = 'dispute' WHERE id = ?", id);
+}
 
 export function setQuestionState(db: Db, id: number, state: QuestionRow["state"]): void {
   db.run("UPDATE question SET state = ? WHERE id = ?", state, id);
@@ -76,15 +88,16 @@ export function setQuestionState(db: Db, id: number, state: QuestionRow["state"]
 export function insertQuestionWords(
   db: Db,
   questionId: number,
-  { byCustomer, actor, words, on, at }: QuestionWords & { at: string },
+  { byCustomer, actor, words, line, on, at }: QuestionWords & { at: string },
 ): void {
   db.run(
-    `INSERT INTO question_words (question_id, by_customer, actor, words, on_day, at)
-     VALUES (?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO question_words (question_id, by_customer, actor, words, line, on_day, at)
+     VALUES (?, ?, ?, ?, ?, ?, ?)`,
     questionId,
     byCustomer ? 1 : 0,
     actor,
     words,
+    line,
     on,
     at,
   );
@@ -93,7 +106,7 @@ export function insertQuestionWords(
 export const wordsOfQuestion = (db: Db, questionId: number): QuestionWords[] =>
   db
     .all<Omit<QuestionWords, "byCustomer"> & { byCustomer: number }>(
-      `SELECT by_customer AS byCustomer, actor, words, on_day AS "on"
+      `SELECT by_customer AS byCustomer, actor, words, line, on_day AS "on"
        FROM question_words WHERE question_id = ? ORDER BY id`,
       questionId,
     )

@@ -82,6 +82,14 @@ export type Settings = {
   coverBody: string | null;
   /** By which ways invoices may be paid; null: by all that the processor takes. */
   paysBy: PaysBy | null;
+  /** The smallest sum that customers may choose to pay of what is open; null: invoices are paid whole. */
+  ownSumsFrom: number | null;
+  /** What an invoice saves that is paid whole from a bank account, in percent (decimal text). */
+  bankSavingPercent: string | null;
+  /** Whether a receipt is mailed for each payment that is made here. */
+  mailReceipts: boolean;
+  /** How many days before a sum is taken as agreed its customer has to know it; 0: no notice. */
+  noticeDays: number;
   /** Where money goes, in words; looks choose by name. */
   bankDetails: BankDetails[];
   /** How papers look, by name; the first is the usual one. */
@@ -122,6 +130,10 @@ const DEFAULTS: Partial<Settings> = {
   coverSubject: null,
   coverBody: null,
   paysBy: null,
+  ownSumsFrom: null,
+  bankSavingPercent: null,
+  mailReceipts: false,
+  noticeDays: 0,
   bankDetails: [],
   looks: [USUAL_LOOK],
 };

@@ -28,6 +28,7 @@ import { askRefund } from "./paying/commands/askRefund";
 import { decideRefund } from "./paying/commands/decideRefund";
 import { notePayment } from "./paying/commands/notePayment";
 import { noteRefund } from "./paying/commands/noteRefund";
+import { tellSums } from "./paying/commands/tellSums";
 import { takeOutOfRun } from "./paying/commands/takeOutOfRun";
 import { removeMethod } from "./paying/commands/removeMethod";
 import { askDeposit } from "./invoices/commands/askDeposit";
@@ -187,6 +188,7 @@ export const COMMANDS = {
   decideRefund,
   noteRefund,
   takeOutOfRun,
+  tellSums,
   makePayLink,
   withdrawPayLink,
   releaseIncome,

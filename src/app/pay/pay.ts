@@ -12,8 +12,14 @@ import { execute } from "@/server/runtime/threads/writer";
 
 export type OpenLink = PayLink & { context: BookContext; run: DoCommand };
 
-/** What is behind a link to pay by, in whichever book it is; null where it leads nowhere. */
+/** What is behind a link to pay by, in whichever book it is; null where it leads nowhere, or has ended. */
 export function linkedBy(token: string): OpenLink | null {
+  const link = linkOrPaid(token);
+  return link?.isPaid ? null : link;
+}
+
+/** The same where what it is for may be paid already, which its page says. */
+export function linkOrPaid(token: string): OpenLink | null {
   if (!/^[0-9a-f]{16,64}$/.test(token)) return null;
   for (const book of listBooks()) {
     const context = bookContext(book);

@@ -1,8 +1,7 @@
-/** Subject and words of a letter, in a safe template language (Liquid). */
-type LetterTemplate = { readonly subject: string; readonly body: string };
+import { letterIn, type LettersByLanguage, type LetterTemplate } from "./letters";
 
 /** Fields: customer, business, method (the card in words), month (its last), link (to the pay page). */
-const LETTERS: Readonly<Record<string, LetterTemplate>> = {
+const LETTERS: LettersByLanguage = {
   en: {
     subject: "Your card at {{ business }} runs out soon",
     body: `{{ customer }},
@@ -58,5 +57,4 @@ Mit diesem Schreiben schulden Sie nichts. Vielen Dank.
 };
 
 /** The words of a language; English where there are none of it. */
-export const cardLetter = (language: string): LetterTemplate =>
-  LETTERS[language] ?? (LETTERS.en as LetterTemplate);
+export const cardLetter = (language: string): LetterTemplate => letterIn(LETTERS, language);

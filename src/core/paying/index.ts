@@ -1,3 +1,4 @@
+export { askedSum, type AskedSum, type SettledPart, type SumRules } from "./askedSum";
 export { accountFace, type AccountFace, bankOf, isRouting, type TypedAccount } from "./bankAccount";
 export { cardFace, type CardFace, expiryOf, isChecked, schemeOf, type TypedCard } from "./card";
 export { type PaidPart, type Payable, spread } from "./choose";
@@ -16,6 +17,10 @@ export {
   WAYS_TO_PAY,
 } from "./processor";
 export { offeredWays, PAYS_BY, type PaysBy } from "./offered";
-export { nextTry } from "./retries";
+export { isWithin, limitsFor, type SumLimits } from "./ownSum";
+export { receiptLetter } from "./receiptLetter";
+export { nextDebit, nextTry } from "./retries";
 export { runsOutOn } from "./runningOut";
+export { sumLetter } from "./sumLetter";
+export { mayTakeFrom } from "./told";
 export { waysTogether } from "./waysTogether";

@@ -1,9 +1,11 @@
 import { addDays, day } from "@/core/calendar";
+import { openItemByNumber } from "@/db/openItems";
 import { openQuestions, wordsOfQuestion } from "@/db/questions";
+import { holdsOn } from "@/server/paying/queries/holds";
 import { overdueRows } from "@/server/overdue/queries/overdue";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
-import { firstCustomer } from "../../../tests/support/orders";
+import { firstCustomer, takeOrders } from "../../../tests/support/orders";
 import { openThreads, questionPageOf, threadsAbout } from "./queries/questions";
 
 let book: TestBook;
@@ -88,5 +90,43 @@ describe("a question of a customer", () => {
       "does not change",
     );
     expect(() => book.db.run("DELETE FROM question_words")).toThrow("not deleted");
+  });
+});
+
+describe("what a customer does not agree with", () => {
+  const written = (): number => {
+    takeOrders(book, `A,C1,${TODAY},now,,,,,Clay,1,100,,,\nA,C1,${TODAY},now,,,,,Glaze,2,25,,,\n`);
+    return openItemByNumber(book.db, `INV-${TODAY.slice(0, 4)}-0001`)?.id ?? 0;
+  };
+  const contest = (itemId: number, line: number | null = null) =>
+    book.do("askQuestion", {
+      customerId: firstCustomer(book),
+      itemId,
+      kind: "dispute",
+      line,
+      words: "We ordered one.",
+    });
+
+  it("names the line, and stays a dispute when more is asked", () => {
+    const itemId = written();
+    expect(
+      questionPageOf(book.db, firstCustomer(book))?.items.find(({ id }) => id === itemId),
+    ).toMatchObject({ lines: ["Clay, 100.00", "Glaze, 50.00"] });
+    expect(contest(itemId, 2)).toMatchObject({ ok: true });
+    ask("Are you there?", itemId);
+    expect(threadsAbout(book.db, itemId)).toMatchObject([
+      { kind: "dispute", said: [{ line: "Glaze, 50.00" }, { line: null }] },
+    ]);
+    expect(contest(itemId, 3)).toMatchObject({ error: { code: "question.line" } });
+  });
+
+  it("holds reminders, and what is taken as agreed", () => {
+    const itemId = written();
+    contest(itemId);
+    expect(held()).toContain("question");
+    const why = holdsOn(book.db, day(TODAY))(firstCustomer(book));
+    expect(why).toBe(`they do not agree with INV-${TODAY.slice(0, 4)}-0001`);
+    book.must("endQuestion", { questionId: openThreads(book.db)[0]?.id ?? 0 });
+    expect(holdsOn(book.db, day(TODAY))(firstCustomer(book))).toBeNull();
   });
 });

@@ -16,11 +16,10 @@ export async function attachmentsOf(
   book: string,
   letter: LetterRow,
 ): Promise<Attachment[]> {
+  if (letter.receiptId !== null) return receiptPaper(db, letter.receiptId);
   if (letter.attach === "none") return [];
   const { invoicePdf } = await import("./papers");
   const { statementPdf } = await import("./statementPapers");
-  const pdf = (filename: string, content: Buffer | null): Attachment[] =>
-    content ? [{ filename, content, contentType: "application/pdf" }] : [];
   // A letter that brings a document has that alone, and what was laid to it.
   if (letter.step === 0) return documentPapers(db, book, letter);
   const papers = pdf(
@@ -35,13 +34,20 @@ export async function attachmentsOf(
   return papers;
 }
 
+const pdf = (filename: string, content: Buffer | null): Attachment[] =>
+  content ? [{ filename, content, contentType: "application/pdf" }] : [];
+
+async function receiptPaper(db: Db, receiptId: number): Promise<Attachment[]> {
+  const { receiptPdf } = await import("./receiptPaper");
+  return pdf(`receipt-${receiptId}.pdf`, await receiptPdf(db, receiptId));
+}
+
 async function documentPapers(db: Db, book: string, letter: LetterRow): Promise<Attachment[]> {
   const { invoicePdf } = await import("./papers");
   const papers: Attachment[] = [];
   for (const { id, number } of papersOfLetter(db, letter.id)) {
     const content = await invoicePdf(db, id);
-    const filename = `${number.replace(/[^A-Za-z0-9-]/g, "_")}.pdf`;
-    if (content) papers.push({ filename, content, contentType: "application/pdf" });
+    papers.push(...pdf(`${number.replace(/[^A-Za-z0-9-]/g, "_")}.pdf`, content));
     const document = documentOfItem(db, id);
     for (const laid of document ? attachmentsOfDocument(db, document.id) : [])
       papers.push({

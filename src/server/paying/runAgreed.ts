@@ -21,7 +21,8 @@ export async function runAgreed(db: Db, { processor, run, on, keys }: Run): Prom
   const out = new Set(agreedSkips(db, on).map(({ customerId }) => customerId));
   const holdOf = holdsOn(db, on);
   const due = agreedDue(db, on).filter(
-    ({ key, customerId }) => keys.has(key) && !out.has(customerId) && holdOf(customerId) === null,
+    ({ key, customerId, notice }) =>
+      keys.has(key) && notice === null && !out.has(customerId) && holdOf(customerId) === null,
   );
   told.changed = keys.size - due.length;
   for (const { key, customerId, customer, methodId, parts } of due) {

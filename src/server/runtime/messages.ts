@@ -110,6 +110,7 @@ const MESSAGES: Record<string, string> = {
     "{file} is not a report of a mail system that can be read (RFC 3464). Where it says that a letter came back, note that on the customer’s page, at the letter.",
   "letter.settled": "What became of this letter is known. Load the page again.",
   "question.unknown": "This question is not there. Load the page again.",
+  "question.line": "This line is not on the invoice any more. Load the page again.",
   "question.long": "So much was said about this here that a call is better. Please call us.",
   "letter.unknown": "That letter is not in this book.",
   "letter.words":

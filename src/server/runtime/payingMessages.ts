@@ -31,6 +31,12 @@ export const PAYING_MESSAGES: Record<string, string> = {
   "refund.charge": "The processor does not have this charge.",
   "refund.left": "So much is not left of this charge at the processor, or its holder disputes it.",
   "refund.decided": "This was decided meanwhile.",
+  "pay.whole": "Invoices are paid whole here. Load the page again: what is open has changed.",
+  "pay.limits": "This sum is not between those that may be paid here. Load the page again.",
+  "pay.sum": "The sum has changed since it was shown. Load the page again, and look once more.",
+  "pay.link_sums": "The larger sum of a link is not below its smaller one.",
+  "sum.no_link":
+    "These letters carry a link to the customer's page. Say under Set-up where customers reach this server.",
   "pay.word": "Say who allowed it, and how: it is kept with the payment.",
   "pay.unread": "This could not be read. Load the page again.",
   "pay.unknown": "There is no such payment.",

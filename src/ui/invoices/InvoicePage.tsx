@@ -117,7 +117,7 @@ export function InvoicePage({
             </>
           ) : null}
           {item.kind === "invoice" && item.balance > 0 ? (
-            <PayLinkQuestion customerId={customer.id} itemId={item.id} publicUrl={publicUrl} />
+            <PayLinkQuestion customerId={customer.id} item={item} publicUrl={publicUrl} />
           ) : null}
           {written ? (
             <CreditNoteQuestion

@@ -2,25 +2,33 @@
 
 import { type ReactNode, useState } from "react";
 
+import { type Currency, parseAmount } from "@/core/money";
+
 import { Act, RowButton } from "../kit/buttons";
+import { LineField } from "../kit/fields";
 import { ActRow } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 
-type PayLinkQuestionProps = { customerId: number; itemId: number; publicUrl: string };
+type PayLinkQuestionProps = {
+  customerId: number;
+  item: { id: number; currency: Currency };
+  publicUrl: string;
+};
 
 /** A link by which the customer pays this invoice. It is shown once: the book keeps its hash alone. */
-export function PayLinkQuestion({
-  customerId,
-  itemId,
-  publicUrl,
-}: PayLinkQuestionProps): ReactNode {
-  const { act, busy } = useActing();
+export function PayLinkQuestion({ customerId, item, publicUrl }: PayLinkQuestionProps): ReactNode {
+  const { act, busy, complain } = useActing();
   const [link, setLink] = useState<{ id: number; address: string } | null>(null);
+  const [from, setFrom] = useState("");
+  const [to, setTo] = useState("");
   const make = async (): Promise<void> => {
+    const [sumFrom, sumTo] = [from, to].map((text) => sumOrNull(text, item.currency));
+    if (sumFrom === undefined || sumTo === undefined)
+      return complain("That sum cannot be read. Write it like 50.00.");
     const secret = secretWord();
     const made = await act<{ id: number }>(
       "makePayLink",
-      { customerId, itemIds: [itemId], hash: await hashOf(secret) },
+      { customerId, itemIds: [item.id], sumFrom, sumTo, hash: await hashOf(secret) },
       () => ({
         words: "The link is made. Copy it now: it is not shown again.",
         final: "A link is withdrawn where it stands.",
@@ -48,9 +56,36 @@ export function PayLinkQuestion({
     <ActRow>
       <Act disabled={busy} onClick={() => void make()}>
         Link to pay it
-      </Act>
+      </Act>{" "}
+      <label data-tone="soft">
+        from{" "}
+        <LineField
+          aria-label="The smallest sum that is paid by the link"
+          inputMode="decimal"
+          placeholder="as set"
+          value={from}
+          onChange={(event) => setFrom(event.target.value)}
+        />
+      </label>{" "}
+      <label data-tone="soft">
+        to{" "}
+        <LineField
+          aria-label="The largest sum that is paid by the link"
+          inputMode="decimal"
+          placeholder="as set"
+          value={to}
+          onChange={(event) => setTo(event.target.value)}
+        />
+      </label>
     </ActRow>
   );
+}
+
+/** A sum that was typed, null for none; undefined where it cannot be read. */
+function sumOrNull(text: string, currency: Currency): number | null | undefined {
+  if (text.trim() === "") return null;
+  const read = parseAmount(text, ".", currency);
+  return read.ok && read.value > 0 ? read.value : undefined;
 }
 
 /** 192 bits that nobody guesses. */

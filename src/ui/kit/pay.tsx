@@ -190,7 +190,7 @@ export function PayField({
         {...input}
       />
       {help ? (
-        <small id={`${id}-help`} data-tone="good">
+        <small id={`${id}-help`} data-tone={help.startsWith("✓") ? "good" : "soft"}>
           {help}
         </small>
       ) : null}
@@ -213,6 +213,10 @@ export const PayHeading = chakra("h2");
 export const PayFactList = chakra("dl");
 /** A step that is typed in: its parts lie in the sheet as if it were not there. */
 export const PayForm = chakra("form", { base: { display: "contents" } });
+/** What is chosen from lists, one below the other. */
+export const PayLists = chakra("div", {
+  base: { display: "grid", gap: "12px", margin: "4px 0 12px" },
+});
 /** Ways, of which one is chosen. */
 export const PayChoices = chakra("div", {}, { defaultProps: { role: "radiogroup" } });
 /** A box, and one of several. */

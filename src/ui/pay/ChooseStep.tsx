@@ -6,6 +6,7 @@ import { Total } from "../kit/Amount";
 import {
   PayBox,
   PayButton,
+  PayField,
   PayFoot,
   PayLine,
   PayList,
@@ -20,7 +21,7 @@ import { Ways } from "./Ways";
 
 /** What is open, those past their day first; which of it is paid, and by what. It reads without scripts. */
 export function ChooseStep(props: StepProps): ReactNode {
-  const { facts, paying, words, sum, day } = props;
+  const { facts, paying, words, day } = props;
   const { items, agreed } = facts;
   const canPay = facts.processor !== "" && facts.ways.length > 0 && paying.payable.length > 0;
   const method = facts.methods.find(({ id }) => id === agreed?.methodId);
@@ -30,18 +31,15 @@ export function ChooseStep(props: StepProps): ReactNode {
         <p>{say(words.asks, { business: facts.business })}</p>
         <PayTitle>{facts.customer}</PayTitle>
       </header>
-      {items.length === 0 ? <p data-tone="good">{words.nothing}</p> : null}
+      {items.length === 0 ? (
+        <p data-tone="good">{facts.ended ? words.ended : words.nothing}</p>
+      ) : null}
       <PayList>
         {items.map((item) => (
           <Item key={item.id} item={item} {...props} />
         ))}
       </PayList>
-      {items.length > 0 ? (
-        <PaySum>
-          <span>{words.youPay}</span>
-          <Total>{sum(paying.sum)}</Total>
-        </PaySum>
-      ) : null}
+      <Sum {...props} canPay={canPay} />
       <Besides {...props} />
       {agreed && method ? (
         <p data-words>
@@ -74,6 +72,41 @@ export function ChooseStep(props: StepProps): ReactNode {
   );
 }
 
+/** What is paid of what is chosen. */
+function Sum({ canPay, ...props }: StepProps & { canPay: boolean }): ReactNode {
+  if (props.facts.items.length === 0) return null;
+  return (
+    <>
+      <PaySum>
+        <span>{props.words.youPay}</span>
+        <Total>{props.sum(props.paying.sum)}</Total>
+      </PaySum>
+      {canPay ? <OwnSum {...props} /> : null}
+    </>
+  );
+}
+
+/** A sum of one's own, where the business lets its customers choose it. */
+function OwnSum({ paying, words, sum }: StepProps): ReactNode {
+  const { bounds, isFixed, isWrong } = paying;
+  if (bounds === null || bounds.to <= 0) return null;
+  const limits = { from: sum(bounds.from), to: sum(bounds.to) };
+  if (isFixed) return <p data-words>{words.fixed}</p>;
+  if (bounds.from >= bounds.to) return null;
+  return (
+    <PayField
+      label={words.ownSum}
+      name="ownSum"
+      inputMode="decimal"
+      autoComplete="off"
+      value={paying.ownSum}
+      help={say(words.limits, limits)}
+      error={isWrong ? say(words.outside, limits) : undefined}
+      onChange={(event) => paying.setOwnSum(event.target.value)}
+    />
+  );
+}
+
 /** What else stands on the account: credit, what is open in other currencies, what is on its way. */
 function Besides({ facts, words, sum, day, base }: StepProps): ReactNode {
   return (
@@ -95,8 +128,8 @@ function Besides({ facts, words, sum, day, base }: StepProps): ReactNode {
   );
 }
 
-function Questions({ facts: { byClerk }, words, base }: StepProps): ReactNode {
-  if (byClerk) return null;
+function Questions({ facts: { byClerk, ended }, words, base }: StepProps): ReactNode {
+  if (byClerk || ended) return null;
   return (
     <small>
       <a href={`${base}/questions`}>{words.questions}</a>

@@ -4,11 +4,13 @@ import { Total } from "../kit/Amount";
 import { PayButton, PayFactList, PayField, PayFoot, PaySum, PayTitle, PayWord } from "../kit/pay";
 import { say } from "./say";
 import type { StepProps } from "./stepProps";
+import { wayOf } from "./useChoice";
 
 /** The last look: the sum, for what, from where, when it counts. Nothing was taken before it. */
 export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNode {
   const { chosen, parts, problem, busy } = paying;
-  const way = "onFile" in chosen ? chosen.onFile.way : chosen.fresh;
+  const way = wayOf(chosen);
+  const cost = paying.costOf(way);
   return (
     <>
       <header>
@@ -23,6 +25,12 @@ export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNo
       <PayFactList>
         <dt>{words.for}</dt>
         <dd>{parts.map(({ number }) => number).join(", ")}</dd>
+        {cost === 0 ? null : (
+          <>
+            <dt>{cost > 0 ? words.onTop : words.saved}</dt>
+            <dd>{sum(Math.abs(cost))}</dd>
+          </>
+        )}
         <dt>{words.from}</dt>
         <dd>{paying.name}</dd>
         <dt>{words.counts}</dt>

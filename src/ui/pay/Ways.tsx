@@ -1,18 +1,25 @@
 import type { ReactNode } from "react";
 
+import type { WayToPay } from "@/core/paying";
+
 import { PayChoices, PayHeading, PayLine, PayRadio, PayWord, WayCard } from "../kit/pay";
 import { say } from "./say";
 import type { StepProps } from "./stepProps";
 
 /** By what it is paid: what is on file first, then a new account or card. */
-export function Ways({ facts, paying, words, day }: StepProps): ReactNode {
+export function Ways({ facts, paying, words, sum, day }: StepProps): ReactNode {
   const { chosen, setChosen } = paying;
   // Invoices that are offered in different ways are paid one after the other.
   if (paying.ways.length === 0) return <p data-tone="waits">{words.notTogether}</p>;
   const methods = facts.methods.filter(({ way }) => paying.ways.includes(way));
+  const cost = (way: WayToPay): string => {
+    const more = paying.costOf(way);
+    if (more === 0) return words.costsNothing;
+    return say(more > 0 ? words.costs : words.saves, { sum: sum(Math.abs(more)) });
+  };
   const notes = {
-    card: words.cardNote,
-    bank: say(words.bankNote, { day: day(facts.debitSettlesOn) }),
+    card: `${words.cardNote}, ${cost("card")}`,
+    bank: `${say(words.bankNote, { day: day(facts.debitSettlesOn) })}, ${cost("bank")}`,
   };
   return (
     <PayChoices aria-label={words.how}>

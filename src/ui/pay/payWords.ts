@@ -12,6 +12,16 @@ export type PayWords = {
   cardNote: string;
   bank: string;
   bankNote: string;
+  costsNothing: string;
+  costs: string;
+  saves: string;
+  onTop: string;
+  saved: string;
+  ownSum: string;
+  limits: string;
+  outside: string;
+  fixed: string;
+  ended: string;
   runsOut: string;
   remove: string;
   goOn: string;
@@ -66,9 +76,19 @@ export const ENGLISH: PayWords = {
   youPay: "You pay",
   how: "How",
   card: "Card",
-  cardNote: "at once, costs nothing",
+  cardNote: "at once",
   bank: "Bank account (ACH)",
-  bankNote: "counts as paid on {day}, costs nothing",
+  bankNote: "counts as paid on {day}",
+  costsNothing: "costs nothing",
+  costs: "costs {sum} more",
+  saves: "saves {sum}",
+  onTop: "on top",
+  saved: "saved",
+  ownSum: "Another sum",
+  limits: "From {from} to {to}; the oldest are paid first.",
+  outside: "Between {from} and {to}.",
+  fixed: "The business has set this sum.",
+  ended: "All of this is paid. Thank you.",
   runsOut: "runs out",
   remove: "take off",
   goOn: "Go on",

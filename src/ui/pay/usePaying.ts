@@ -2,15 +2,13 @@
 
 import { useState } from "react";
 
-import type { MethodOnFile, PayFacts, PayOutcome } from "@/contracts/paying";
-import { minor, sumOf } from "@/core/money";
-import { accountFace, cardFace, waysTogether, type WayToPay } from "@/core/paying";
+import type { PayFacts, PayOutcome } from "@/contracts/paying";
+import { accountFace, cardFace } from "@/core/paying";
 
 import { say } from "./say";
+import { type Choice, type Chosen, useChoice } from "./useChoice";
 import type { PayWords } from "./words";
 
-/** The way that is chosen: one on file, or a new card or account. */
-export type Chosen = { onFile: MethodOnFile } | { fresh: WayToPay };
 /** A card or account that is typed: it goes to the processor alone. */
 export type Typed = {
   number: string;
@@ -53,33 +51,6 @@ export function usePaying(facts: PayFacts, base: string, words: PayWords) {
   return { ...choice, ...typing, ...making, name, step, setStep, problem, busy, goOn, end, again };
 }
 
-/** Which invoices are paid, by what, and what is agreed to beside it. */
-function useChoice(facts: PayFacts) {
-  const payable = facts.items.filter(({ balance, beingPaid }) => beingPaid < balance);
-  const [out, setOut] = useState<ReadonlySet<number>>(new Set());
-  const [chosen, setChosen] = useState<Chosen>(() => usualWay(facts));
-  const [keep, setKeep] = useState(false);
-  const [agree, setAgree] = useState(false);
-  const [word, setWord] = useState("");
-  const paid = payable.filter(({ id }) => !out.has(id));
-  const parts = paid.map(({ id, number, balance, beingPaid }) => ({
-    itemId: id,
-    number,
-    amount: minor(balance - beingPaid),
-  }));
-  const toggle = (id: number): void => {
-    const next = new Set(out);
-    if (!next.delete(id)) next.add(id);
-    setOut(next);
-  };
-  const sum = sumOf(parts, ({ amount }) => amount);
-  const ways = waysTogether([facts.ways, ...paid.map((item) => item.ways)]);
-  return {
-    ...{ payable, out, toggle, parts, sum, ways, chosen: fitting(chosen, ways), setChosen },
-    ...{ keep, setKeep, agree, setAgree, word, setWord },
-  };
-}
-
 type OnStep = {
   facts: PayFacts;
   base: string;
@@ -119,10 +90,7 @@ function useTyping({ facts, words, setStep, setProblem, setBusy }: OnStep, chose
   return { typed, setTyped, taken, setTaken, take };
 }
 
-type Put = Pick<
-  ReturnType<typeof useChoice>,
-  "parts" | "sum" | "chosen" | "keep" | "agree" | "word"
-> & {
+type Put = Pick<Choice, "parts" | "sum" | "chosen" | "keep" | "agree" | "word"> & {
   taken: Taken | null;
 };
 type Outcome = Extract<PayOutcome, { state: string }>;
@@ -138,6 +106,7 @@ function useMaking(on: OnStep, { parts, sum, chosen, keep, agree, word, taken }:
     const answer = await sent<Outcome>(`${base}/payments`, {
       key: keyFor(base, sum),
       parts: parts.map(({ itemId, amount }) => ({ itemId, amount })),
+      sum,
       methodId: "onFile" in chosen ? chosen.onFile.id : null,
       token: "onFile" in chosen ? null : (taken?.token ?? null),
       keep,
@@ -156,21 +125,9 @@ function useMaking(on: OnStep, { parts, sum, chosen, keep, agree, word, taken }:
 
 export type Paying = ReturnType<typeof usePaying>;
 
-function usualWay({ methods, ways }: PayFacts): Chosen {
-  const [first] = methods;
-  return first ? { onFile: first } : { fresh: ways.includes("bank") ? "bank" : "card" };
-}
-
 function nameOf(chosen: Chosen, taken: Taken | null, method: string): string {
   const face = "onFile" in chosen ? chosen.onFile : taken;
   return face ? say(method, face) : "";
-}
-
-/** What is chosen, or, where what is paid now may not be paid so, a way by which it may. */
-function fitting(chosen: Chosen, ways: readonly WayToPay[]): Chosen {
-  const [first] = ways;
-  const way = "onFile" in chosen ? chosen.onFile.way : chosen.fresh;
-  return ways.includes(way) || first === undefined ? chosen : { fresh: first };
 }
 
 const keyPlace = (base: string): string => `dozo-paying-${base}`;

@@ -18,7 +18,8 @@ import { LedgerList } from "../kit/lists/LedgerList";
 import { Cell, DetailTable, NoneRow } from "../kit/tables";
 import { CardsRunningOut } from "./CardsRunningOut";
 import { RunActs } from "./RunActs";
-import { useRun } from "./useRun";
+import { SumsToTell } from "./SumsToTell";
+import { outOf, useRun } from "./useRun";
 
 type PayingPageProps = BookFacts & PayingFacts & { canTake: boolean; practises: boolean };
 
@@ -28,6 +29,7 @@ export function PayingPage({
   taken,
   cards,
   notTaken,
+  untold,
   filesWaiting,
   canTake,
   practises,
@@ -74,6 +76,7 @@ export function PayingPage({
           so.
         </p>
       ))}
+      <SumsToTell untold={untold} {...book} />
       <CardsRunningOut cards={cards} {...book} />
       <TakenTable taken={taken} {...book} />
     </>
@@ -88,13 +91,13 @@ const columnsOf = ({ run, today }: ColumnsProps): ListColumn<AgreedListed>[] => 
     header: "Chosen",
     box: true,
     width: "4%",
-    cell: ({ customerId, customer, takenOut }) => (
+    cell: (payment) => (
       <Tick
-        aria-label={`Take from ${customer}`}
-        checked={takenOut === null && !run.out.has(customerId)}
-        disabled={takenOut !== null}
+        aria-label={`Take from ${payment.customer}`}
+        checked={outOf(payment) === null && !run.out.has(payment.customerId)}
+        disabled={outOf(payment) !== null}
         onClick={(event) => event.stopPropagation()}
-        onChange={() => run.toggle(customerId)}
+        onChange={() => run.toggle(payment.customerId)}
       />
     ),
   },
@@ -117,17 +120,7 @@ const columnsOf = ({ run, today }: ColumnsProps): ListColumn<AgreedListed>[] => 
     narrow: "state",
     header: "Counts as paid",
     width: "23%",
-    cell: ({ takenOut, countsOn, tries, way }) =>
-      takenOut === null ? (
-        <span data-tone={tries > 1 ? "waits" : "soft"}>
-          {way === "card" ? "at once" : formatDay(countsOn, today)}
-          {tries > 1 ? `, try ${tries}` : ""}
-        </span>
-      ) : (
-        <span data-tone="waits" title={takenOut}>
-          out: {takenOut}
-        </span>
-      ),
+    cell: (payment) => <Counts payment={payment} today={today} />,
   },
   {
     id: "sum",
@@ -138,6 +131,28 @@ const columnsOf = ({ run, today }: ColumnsProps): ListColumn<AgreedListed>[] => 
     cell: ({ amount, currency }) => <Amount of={amount} currency={currency} />,
   },
 ];
+
+/** When it counts as paid, or why it is not taken today. */
+function Counts({
+  payment,
+  today,
+}: {
+  payment: AgreedListed;
+  today: BookFacts["today"];
+}): ReactNode {
+  const { countsOn, tries, way } = payment;
+  const why = outOf(payment, today);
+  return why === null ? (
+    <span data-tone={tries > 1 ? "waits" : "soft"}>
+      {way === "card" ? "at once" : formatDay(countsOn, today)}
+      {tries > 1 ? `, try ${tries}` : ""}
+    </span>
+  ) : (
+    <span data-tone="waits" title={why}>
+      out: {why}
+    </span>
+  );
+}
 
 /** What was taken lately, and what became of it. */
 function TakenTable({ taken, book, today }: BookFacts & Pick<PayingFacts, "taken">): ReactNode {

@@ -4,9 +4,18 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 
 import type { AgreedListed, RunTold } from "@/contracts/paying";
+import { type Day, formatDay } from "@/core/calendar";
 
 import { useChosen } from "../kit/lists/useChosen";
 import { useActing } from "../shell/Notices";
+
+/** Why a payment is not in today's run; null where it is. */
+export function outOf({ takenOut, notice }: AgreedListed, today?: Day): string | null {
+  if (takenOut !== null || notice === null) return takenOut;
+  return notice.from === null
+    ? "its customer was not told of the sum"
+    : `told of the sum; taken from ${formatDay(notice.from, today)} on`;
+}
 
 /** The run as it is looked through: who is out, and the press that takes the rest. */
 export function useRun(due: readonly AgreedListed[]) {
@@ -15,7 +24,7 @@ export function useRun(due: readonly AgreedListed[]) {
   const [looking, setLooking] = useState(false);
   const [busy, setBusy] = useState(false);
   const { chosen: out, toggle, clear } = useChosen(() => setLooking(false));
-  const left = due.filter(({ takenOut }) => takenOut === null);
+  const left = due.filter((payment) => outOf(payment) === null);
   const chosen = left.filter(({ customerId }) => !out.has(customerId));
   const takeOut = async (reason: string): Promise<void> => {
     const done = await act<{ out: number }>(

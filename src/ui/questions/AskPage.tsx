@@ -8,7 +8,16 @@ import type { Day } from "@/core/calendar";
 
 import { Choice, Labels, LineText } from "../kit/fields";
 import { LetterText } from "../kit/layout";
-import { PayButton, PayFoot, PayForm, PayHeading, PayLine, PaySheet, PayTitle } from "../kit/pay";
+import {
+  PayButton,
+  PayFoot,
+  PayForm,
+  PayHeading,
+  PayLine,
+  PayLists,
+  PaySheet,
+  PayTitle,
+} from "../kit/pay";
 import type { AskWords } from "./askWords";
 
 type Props = { base: string; facts: QuestionFacts; words: AskWords };
@@ -47,6 +56,7 @@ function Thread({ thread, words, facts, day }: ThreadProps): ReactNode {
     <>
       <PayHeading>
         {thread.number ?? words.account}{" "}
+        {thread.kind === "dispute" ? <small>{words.disputed}</small> : null}{" "}
         {thread.state === "closed" ? <small data-tone="good">✓ {words.ended}</small> : null}
       </PayHeading>
       {thread.said.map((said, at) => (
@@ -54,6 +64,7 @@ function Thread({ thread, words, facts, day }: ThreadProps): ReactNode {
           <small data-tone="soft">
             {said.byCustomer ? words.you : facts.business}, {day(said.on)}
           </small>
+          {said.line === null ? null : <small>{said.line}</small>}
           <LetterText>{said.words}</LetterText>
         </PayLine>
       ))}
@@ -64,6 +75,9 @@ function Thread({ thread, words, facts, day }: ThreadProps): ReactNode {
 function AskForm({ base, facts, words }: Props): ReactNode {
   const router = useRouter();
   const [about, setAbout] = useState("");
+  const [line, setLine] = useState("");
+  const [kind, setKind] = useState("question");
+  const item = facts.items.find(({ id }) => String(id) === about);
   const [text, setText] = useState("");
   const [problem, setProblem] = useState("");
   const [busy, setBusy] = useState(false);
@@ -72,7 +86,8 @@ function AskForm({ base, facts, words }: Props): ReactNode {
   const send = async (): Promise<void> => {
     key.current ??= crypto.randomUUID();
     setBusy(true);
-    const body = { itemId: about === "" ? null : Number(about), words: text, key: key.current };
+    const where = { itemId: item?.id ?? null, line: line === "" ? null : Number(line) };
+    const body = { ...where, kind, words: text, key: key.current };
     const failed = await sent(`${base}/ask`, body);
     setBusy(false);
     if (failed !== null) return setProblem(failed || words.cut);
@@ -88,15 +103,40 @@ function AskForm({ base, facts, words }: Props): ReactNode {
         void send();
       }}
     >
-      <Choice
-        label={words.about}
-        options={[
-          ["", words.account] as const,
-          ...facts.items.map(({ id, number }) => [String(id), number] as const),
-        ]}
-        value={about}
-        onChange={(event) => setAbout(event.target.value)}
-      />
+      <PayLists>
+        <Choice
+          label={words.about}
+          options={[
+            ["", words.account] as const,
+            ...facts.items.map(({ id, number }) => [String(id), number] as const),
+          ]}
+          value={about}
+          onChange={(event) => {
+            setAbout(event.target.value);
+            setLine("");
+          }}
+        />
+        {item && item.lines.length > 1 ? (
+          <Choice
+            label={words.line}
+            options={[
+              ["", words.whole] as const,
+              ...item.lines.map((text, at) => [String(at + 1), text] as const),
+            ]}
+            value={line}
+            onChange={(event) => setLine(event.target.value)}
+          />
+        ) : null}
+        <Choice
+          label={words.kind}
+          options={[
+            ["question", words.question],
+            ["dispute", words.dispute],
+          ]}
+          value={kind}
+          onChange={(event) => setKind(event.target.value)}
+        />
+      </PayLists>
       <Labels label={words.words}>
         <LineText
           kind="words"

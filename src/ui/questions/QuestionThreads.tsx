@@ -23,11 +23,12 @@ export function QuestionThreads({ threads, today }: ThreadsProps): ReactNode {
 
 function Thread({ thread, today }: { thread: QuestionThread; today: Day }): ReactNode {
   const { book } = useActing();
-  const { id, customerId, customer, itemId, number, balance, currency, said, state } = thread;
+  const { id, kind, customerId, customer, itemId, number, balance, currency, said, state } = thread;
   return (
     <Section maxWidth="760px" aria-label={`Question of ${customer}`}>
       <Subheading>
-        <NextLink href={`/b/${book}/customers/${customerId}`}>{customer}</NextLink>, about{" "}
+        <NextLink href={`/b/${book}/customers/${customerId}`}>{customer}</NextLink>,{" "}
+        {kind === "dispute" ? <b data-tone="off">does not agree with</b> : "about"}{" "}
         {itemId === null ? (
           "the account"
         ) : (
@@ -46,6 +47,7 @@ function Thread({ thread, today }: { thread: QuestionThread; today: Day }): Reac
             {words.byCustomer ? "asked" : `answered by ${words.actor}`},{" "}
             {formatDay(words.on, today)}
           </span>
+          {words.line === null ? null : <Box>{words.line}</Box>}
           <LetterText>{words.words}</LetterText>
         </Box>
       ))}

@@ -5,6 +5,12 @@ export type AskWords = {
   title: string;
   about: string;
   account: string;
+  line: string;
+  whole: string;
+  kind: string;
+  question: string;
+  dispute: string;
+  disputed: string;
   words: string;
   send: string;
   you: string;
@@ -20,6 +26,12 @@ export const ASK_WORDS: Record<Language, AskWords> = {
     title: "Questions to",
     about: "About",
     account: "the whole account",
+    line: "Which line",
+    whole: "all of it",
+    kind: "It is",
+    question: "a question",
+    dispute: "something I do not agree with",
+    disputed: "you do not agree",
     words: "What do you want to say or ask?",
     send: "Send",
     you: "You",
@@ -33,6 +45,12 @@ export const ASK_WORDS: Record<Language, AskWords> = {
     title: "Preguntas a",
     about: "Sobre",
     account: "toda la cuenta",
+    line: "Qué línea",
+    whole: "toda",
+    kind: "Es",
+    question: "una pregunta",
+    dispute: "algo con lo que no estoy de acuerdo",
+    disputed: "no está de acuerdo",
     words: "¿Qué quiere decir o preguntar?",
     send: "Enviar",
     you: "Usted",
@@ -46,6 +64,12 @@ export const ASK_WORDS: Record<Language, AskWords> = {
     title: "Questions à",
     about: "À propos de",
     account: "tout le compte",
+    line: "Quelle ligne",
+    whole: "toute la facture",
+    kind: "C’est",
+    question: "une question",
+    dispute: "quelque chose que je conteste",
+    disputed: "contesté",
     words: "Que voulez-vous dire ou demander ?",
     send: "Envoyer",
     you: "Vous",
@@ -59,6 +83,12 @@ export const ASK_WORDS: Record<Language, AskWords> = {
     title: "Fragen an",
     about: "Zu",
     account: "dem ganzen Konto",
+    line: "Welche Zeile",
+    whole: "alles",
+    kind: "Es ist",
+    question: "eine Frage",
+    dispute: "etwas, dem ich widerspreche",
+    disputed: "widersprochen",
     words: "Was möchten Sie sagen oder fragen?",
     send: "Senden",
     you: "Sie",

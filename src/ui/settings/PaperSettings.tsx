@@ -4,7 +4,6 @@ import { Box } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 
 import { type Currency, formatAmount, parseAmount } from "@/core/money";
-import type { PaysBy } from "@/core/paying";
 
 import { Act } from "../kit/buttons";
 import { AmountField, Choice, TextField } from "../kit/fields";
@@ -22,7 +21,6 @@ export type PaperSettingsFacts = {
   approvalOver: number | null;
   address: string[];
   taxNumber: string | null;
-  paysBy: PaysBy | null;
 };
 
 type PaperSettingsProps = { settings: PaperSettingsFacts; currency: Currency };
@@ -59,15 +57,6 @@ export function PaperSettings(props: PaperSettingsProps): ReactNode {
             {...set("taxIncluded")}
           />
           <Choice
-            label="May be paid by"
-            options={[
-              ["", "card or bank account"],
-              ["card", "card only"],
-              ["bank", "bank account only"],
-            ]}
-            {...set("paysBy")}
-          />
-          <Choice
             label="Tax is rounded"
             options={[
               ["by_code", "once for each tax code"],
@@ -92,7 +81,6 @@ const typedOf = ({ settings, currency }: PaperSettingsProps): Typed => ({
   ...settings,
   address: settings.address.join(", "),
   taxNumber: settings.taxNumber ?? "",
-  paysBy: settings.paysBy ?? "",
   taxIncluded: settings.taxIncluded ? "yes" : "no",
   approvalOver: settings.approvalOver === null ? "" : formatAmount(settings.approvalOver, currency),
 });
@@ -118,7 +106,6 @@ function usePaperSettings(props: PaperSettingsProps) {
       "changeSettings",
       {
         ...typed,
-        paysBy: typed.paysBy || null,
         address: parts,
         taxNumber: typed.taxNumber.trim() || null,
         taxIncluded: typed.taxIncluded === "yes",

@@ -17,6 +17,7 @@ import { ChartOfAccounts } from "./ChartOfAccounts";
 import { Facts } from "./BookFacts";
 import { ClosedDays } from "./ClosedDays";
 import { PaperSettings, type PaperSettingsFacts } from "./PaperSettings";
+import { PayingSettings, type PayingSettingsFacts } from "./PayingSettings";
 import { People } from "./People";
 import { Items } from "./Items";
 import { TaxCodes } from "./TaxCodes";
@@ -31,7 +32,7 @@ type Processor = {
 };
 type Bank = { code: string; name: string; lastFour: string | null; openingBalance: Minor };
 type Props = BookFacts & {
-  settings: Settings & PaperSettingsFacts;
+  settings: Settings & PaperSettingsFacts & PayingSettingsFacts;
   processors: Processor[];
   banks: Bank[];
   taxCodes: TaxCode[];
@@ -109,6 +110,7 @@ export function SetUpPage(props: Props): ReactNode {
           <ClosedDays lockedTo={settings.lockedTo} today={today} />
           <LooksLink book={props.book} />
           <PaperSettings settings={paperOf(settings)} currency={currency} />
+          <PayingSettings settings={settings} currency={currency} />
           <TaxCodes taxCodes={props.taxCodes} />
           <Items items={props.items} chart={props.chart} taxCodes={props.taxCodes} />
           <ChartOfAccounts chart={props.chart} taxCodes={props.taxCodes} />
@@ -131,7 +133,6 @@ function LooksLink({ book }: { book: string }): ReactNode {
 /** What of the settings is about papers: the form sends back all that it is given. */
 const paperOf = (settings: PaperSettingsFacts): PaperSettingsFacts => ({
   usualTerms: settings.usualTerms,
-  paysBy: settings.paysBy,
   invoicePrefix: settings.invoicePrefix,
   creditNotePrefix: settings.creditNotePrefix,
   taxIncluded: settings.taxIncluded,

@@ -6,7 +6,7 @@ import { payPageOf } from "@/server/paying/queries/payPage";
 import { PayPage } from "@/ui/pay/PayPage";
 import { PAY_WORDS } from "@/ui/pay/words";
 
-import { linkedBy } from "../pay";
+import { linkOrPaid } from "../pay";
 
 export const dynamic = "force-dynamic";
 export const metadata: Metadata = { title: "Pay", robots: { index: false, follow: false } };
@@ -20,7 +20,7 @@ export default async function Pay({
   searchParams: Promise<{ currency?: string }>;
 }): Promise<ReactNode> {
   const { token } = await params;
-  const linked = linkedBy(token);
+  const linked = linkOrPaid(token);
   const wanted = (await searchParams).currency ?? null;
   const { db, book, today } = linked?.context ?? {};
   const facts = db && book && today ? payPageOf(db, { book, token, today, wanted }) : null;

@@ -21,7 +21,8 @@ export const answerQuestion = defineCommand({
   run(ctx, { questionId, words, close }): Result<{ mailed: boolean }> {
     const question = questionById(ctx.db, questionId);
     if (!question) return fail("question.unknown");
-    const said = { byCustomer: false, actor: ctx.who.actor, words, on: ctx.today, at: ctx.at };
+    const own = { byCustomer: false, actor: ctx.who.actor, line: null };
+    const said = { ...own, words, on: ctx.today, at: ctx.at };
     insertQuestionWords(ctx.db, questionId, said);
     if (close) setQuestionState(ctx.db, questionId, "closed");
     const actId = ctx.act(

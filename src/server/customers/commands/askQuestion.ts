@@ -3,15 +3,18 @@ import { z } from "zod";
 import { askInput } from "@/contracts/questions";
 import { fail, ok, type Result } from "@/core/result";
 import { customerById, sitesOf } from "@/db/customers";
-import { openItemById } from "@/db/openItems";
+import { openItemById, type OpenItemRow } from "@/db/openItems";
 import {
   insertQuestion,
   insertQuestionWords,
   lastQuestion,
+  setDisputed,
   setQuestionState,
   wordsOfQuestion,
 } from "@/db/questions";
+import { linesAbout } from "../queries/linesAbout";
 import { defineCommand } from "@/server/runtime/command";
+import type { CommandContext } from "@/server/runtime/context";
 
 /** So much is said in one question; then somebody calls. */
 const MOST_WORDS = 60;
@@ -23,25 +26,51 @@ const MOST_WORDS = 60;
 export const askQuestion = defineCommand({
   name: "askQuestion",
   schema: askInput.omit({ key: true }).extend({ customerId: z.number().int() }),
-  run(ctx, { customerId, itemId, words }): Result<{ questionId: number }> {
-    if (!customerById(ctx.db, customerId)) return fail("customer.unknown", { id: customerId });
-    const item = itemId === null ? null : openItemById(ctx.db, itemId);
-    const own = [customerId, ...sitesOf(ctx.db, customerId).map(({ id }) => id)];
-    if (item === undefined || (item && !own.includes(item.customerId)))
-      return fail("pay.item_gone");
+  run(ctx, { customerId, itemId, kind, line, words }): Result<{ questionId: number }> {
+    const found = itemOf(ctx, customerId, itemId);
+    if (!found.ok) return found;
+    const item = found.value;
     const before = lastQuestion(ctx.db, customerId, itemId);
     if (before && wordsOfQuestion(ctx.db, before.id).length >= MOST_WORDS)
       return fail("question.long");
+    const about = lineOf(ctx, item, line);
+    if (!about.ok) return about;
     const questionId =
-      before?.id ?? insertQuestion(ctx.db, { customerId, itemId, askedOn: ctx.today });
+      before?.id ?? insertQuestion(ctx.db, { kind, customerId, itemId, askedOn: ctx.today });
     setQuestionState(ctx.db, questionId, "open");
-    const said = { byCustomer: true, actor: ctx.who.actor, words, on: ctx.today, at: ctx.at };
-    insertQuestionWords(ctx.db, questionId, said);
+    if (kind === "dispute") setDisputed(ctx.db, questionId);
+    const said = { byCustomer: true, actor: ctx.who.actor, line: about.value };
+    insertQuestionWords(ctx.db, questionId, { ...said, words, on: ctx.today, at: ctx.at });
+    const does = kind === "dispute" ? "does not agree with" : "asked about";
     ctx.act(
       "question",
       { kind: "customer", id: customerId, customerId },
-      `asked about ${item?.number ?? "the account"}: ${words.slice(0, 200)}`,
+      `${does} ${item?.number ?? "the account"}: ${words.slice(0, 200)}`,
     );
     return ok({ questionId });
   },
 });
+
+/** The line that is asked about, in words; null for all of the item. */
+function lineOf(
+  { db }: CommandContext,
+  item: OpenItemRow | null,
+  line: number | null,
+): Result<string | null> {
+  if (line === null || item === null) return ok(null);
+  const words = linesAbout(db, item.id)[line - 1];
+  return words === undefined ? fail("question.line") : ok(words);
+}
+
+/** What is asked about: an item of the customer or its sites, or (null) the account. */
+function itemOf(
+  { db }: CommandContext,
+  customerId: number,
+  itemId: number | null,
+): Result<OpenItemRow | null> {
+  if (!customerById(db, customerId)) return fail("customer.unknown", { id: customerId });
+  if (itemId === null) return ok(null);
+  const item = openItemById(db, itemId);
+  const own = [customerId, ...sitesOf(db, customerId).map(({ id }) => id)];
+  return item && own.includes(item.customerId) ? ok(item) : fail("pay.item_gone");
+}

@@ -12,6 +12,8 @@ import {
 } from "@/db/questions";
 import { readSettings } from "@/db/settings";
 
+import { linesAbout } from "./linesAbout";
+
 const threadOf = (db: Db, question: QuestionRow): QuestionThread => ({
   ...question,
   said: wordsOfQuestion(db, question.id),
@@ -30,7 +32,7 @@ export function questionPageOf(db: Db, customerId: number): QuestionFacts | null
   if (!customer) return null;
   const items = [customerId, ...sitesOf(db, customerId).map(({ id }) => id)]
     .flatMap((id) => openItemsOf(db, id))
-    .map(({ id, number }) => ({ id, number }));
+    .map(({ id, number }) => ({ id, number, lines: linesAbout(db, id) }));
   return {
     business: readSettings(db).name,
     customer: customer.name,

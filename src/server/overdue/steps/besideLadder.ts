@@ -20,13 +20,15 @@ type Mail = {
   subject: string;
   body: string;
   /** What it is, as a part of its file's name. */
-  what: "answer" | "card";
+  what: "answer" | "card" | "receipt" | "sum";
+  /** The receipt that goes with it. */
+  receiptId?: number;
   actId: number;
 };
 
 /** Records a mail that leaves by the outbox, once, and stands on the customer's history. */
 export function mailBeside(ctx: CommandContext, mail: Mail): void {
-  const { customerId, to, copies, subject, body, what, actId } = mail;
+  const { customerId, to, copies, subject, body, what, receiptId, actId } = mail;
   const { currency } = ctx.settings;
   const name = `${ctx.today}-${what}-${actId}`;
   insertLetter(
@@ -46,6 +48,7 @@ export function mailBeside(ctx: CommandContext, mail: Mail): void {
       attach: "none",
       fee: ZERO,
       feeCurrency: currency,
+      ...(receiptId === undefined ? {} : { receiptId }),
       actId,
     },
     // It brings no invoice and asks for none: on an invoice's page it is not among what was sent.

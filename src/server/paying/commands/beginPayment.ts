@@ -1,16 +1,23 @@
 import { z } from "zod";
 
-import { minor, type Minor, sumOf } from "@/core/money";
+import { minor, type Minor, sumOf, ZERO } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { consentOf } from "@/db/consents";
 import { customerById, sitesOf } from "@/db/customers";
 import { openItemById, type OpenItemRow } from "@/db/openItems";
-import { beingPaid, insertPayment, paymentByKey, type PaymentRow } from "@/db/payments";
+import {
+  beingPaid,
+  insertPayment,
+  partsOfPayment,
+  paymentByKey,
+  type PaymentRow,
+} from "@/db/payments";
 import { payMethodById, type PayMethodRow } from "@/db/payMethods";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { accountForWay } from "../steps/accountFor";
+import { askedOf } from "../steps/askedOf";
 import { waysFor } from "../steps/waysFor";
 
 const amount = z.number().int().positive().transform(minor);
@@ -22,6 +29,10 @@ const schema = z.object({
   by: z.enum(["link", "agreed", "clerk"]),
   /** Who said that it may be taken, and how, where a clerk takes it. */
   word: z.string().trim().max(200).default(""),
+  /** The link by which a customer pays; null for the page of its account. */
+  linkId: z.number().int().nullable().default(null),
+  /** The sum that was shown before it is taken, with what comes on top and what is saved. */
+  sum: amount.optional(),
   parts: z
     .array(z.object({ itemId: z.number().int(), amount }))
     .min(1)
@@ -49,7 +60,7 @@ export const beginPayment = defineCommand({
     const method = payMethodById(ctx.db, input.methodId);
     if (method?.customerId !== input.customerId) return fail("method.gone");
     const before = paymentByKey(ctx.db, input.key);
-    if (before && !isSame(before, input)) return fail("pay.key");
+    if (before && !isSame(ctx, before, input)) return fail("pay.key");
     const items = itemsOf(ctx, input, before !== undefined);
     if (!items.ok) return items;
     if (before) return ok(begun(ctx, input, { payment: before, method, items: items.value }));
@@ -74,7 +85,9 @@ function keep(
   if (stale) return { ok: false, error: stale };
   const allowed = allowedBy(ctx, input, method);
   if (!allowed.ok) return allowed;
-  const amount = sumOf(input.parts, (part) => part.amount);
+  const asked = askedOf(ctx, input, { method, items });
+  if (!asked.ok) return asked;
+  const { sum, surcharge, savings } = asked.value;
   insertPayment(
     ctx.db,
     {
@@ -83,15 +96,16 @@ function keep(
       methodId: method.id,
       processorAccountId: account.id,
       currency,
-      amount,
+      amount: sum,
+      surcharge,
       by: input.by,
       consentId: allowed.value,
       askedOn: ctx.today,
       askedAt: ctx.at,
     },
-    input.parts,
+    input.parts.map((part, at) => ({ ...part, saving: savings[at] ?? ZERO })),
   );
-  if (input.by === "clerk") keepWord(ctx, input, ctx.sum(amount, currency));
+  if (input.by === "clerk") keepWord(ctx, input, ctx.sum(sum, currency));
   const payment = paymentByKey(ctx.db, input.key);
   if (!payment) throw new Error("a payment that was written is there");
   return ok(begun(ctx, input, { payment, method, items }));
@@ -117,10 +131,16 @@ const keepWord = (ctx: CommandContext, { customerId, word }: Asked, sum: string)
     `${sum} may be taken: ${word}`,
   );
 
-const isSame = (before: PaymentRow, { customerId, methodId, parts }: Asked): boolean =>
+const isSame = (
+  { db }: CommandContext,
+  before: PaymentRow,
+  { customerId, methodId, parts }: Asked,
+): boolean =>
   before.customerId === customerId &&
   before.methodId === methodId &&
-  before.amount === sumOf(parts, (part) => part.amount);
+  sumOf(partsOfPayment(db, before.id), settled) === sumOf(parts, settled);
+
+const settled = (part: { amount: Minor }): Minor => part.amount;
 
 type Kept = { payment: PaymentRow; method: PayMethodRow; items: readonly OpenItemRow[] };
 

@@ -1,10 +1,13 @@
 import { z } from "zod";
 
+import { minor } from "@/core/money";
 import { fail, ok, type Result } from "@/core/result";
 import { customerById, sitesOf } from "@/db/customers";
 import { openItemById } from "@/db/openItems";
 import { endPayLink, insertPayLink, payLinkById } from "@/db/payLinks";
 import { defineCommand } from "@/server/runtime/command";
+
+const sum = z.number().int().positive().transform(minor).nullable().default(null);
 
 /**
  * Makes a link by which a customer pays some invoices, or all that is open. Its secret part is made
@@ -15,9 +18,13 @@ export const makePayLink = defineCommand({
   schema: z.object({
     customerId: z.number().int(),
     itemIds: z.array(z.number().int()).max(200),
+    /** Between which sums it is paid; left out: as the book says. Both the same: the sum is fixed. */
+    sumFrom: sum,
+    sumTo: sum,
     hash: z.string().regex(/^[0-9a-f]{64}$/),
   }),
-  run(ctx, { customerId, itemIds, hash }): Result<{ id: number }> {
+  run(ctx, { customerId, itemIds, sumFrom, sumTo, hash }): Result<{ id: number }> {
+    if (sumFrom !== null && sumTo !== null && sumTo < sumFrom) return fail("pay.link_sums");
     if (!customerById(ctx.db, customerId)) return fail("customer.unknown", { id: customerId });
     const own = new Set([customerId, ...sitesOf(ctx.db, customerId).map(({ id }) => id)]);
     const numbers: string[] = [];
@@ -31,7 +38,8 @@ export const makePayLink = defineCommand({
       { kind: "customer", id: customerId, customerId },
       `a link to pay ${numbers.length === 0 ? "all that is open" : numbers.join(", ")} made`,
     );
-    const id = insertPayLink(ctx.db, { hash, customerId, madeOn: ctx.today, actId }, itemIds);
+    const link = { hash, customerId, madeOn: ctx.today, sumFrom, sumTo, actId };
+    const id = insertPayLink(ctx.db, link, itemIds);
     return ok({ id });
   },
 });

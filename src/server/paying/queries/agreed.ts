@@ -1,16 +1,27 @@
 import type { NotTaken } from "@/contracts/paying";
 import type { Day } from "@/core/calendar";
-import { isDeclineCode, nextTry, type PaidPart } from "@/core/paying";
-import { type Currency, minor, type Minor, sumOf } from "@/core/money";
+import {
+  askedSum,
+  isDeclineCode,
+  nextDebit,
+  nextTry,
+  type PaidPart,
+  type WayToPay,
+} from "@/core/paying";
+import { type Currency, minor, type Minor } from "@/core/money";
 import { consentsInForce } from "@/db/consents";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
 import { type OpenItemRow, openItemsOf } from "@/db/openItems";
 import { beingPaid, triesOf } from "@/db/payments";
 import { payMethodById } from "@/db/payMethods";
+import { retriesOf } from "@/db/returnsAndDisputes";
+import { readSettings, type Settings } from "@/db/settings";
 
 import { payKey } from "../payKey";
+import { sumRulesFor } from "../steps/sumRules";
 import { waysFor } from "../steps/waysFor";
+import { type Notice, noticeFor } from "./noticeFor";
 
 /** What is taken from a customer who agreed to it, on a day. */
 export type AgreedPayment = {
@@ -27,10 +38,13 @@ export type AgreedPayment = {
   numbers: string[];
   /** The try that it is, from 1. */
   tries: number;
+  /** What it waits for before it is taken; null where it is not to be told before, or was. */
+  notice: Notice | null;
 };
 
 /** What is due by a day of those who agreed that it is taken, one payment a customer and currency. */
 export function agreedDue(db: Db, on: Day): AgreedPayment[] {
+  const settings = readSettings(db);
   return consentsInForce(db).flatMap(({ customerId, methodId }) => {
     const method = payMethodById(db, methodId);
     if (!method) return [];
@@ -39,25 +53,32 @@ export function agreedDue(db: Db, on: Day): AgreedPayment[] {
       const items = due.filter((item) => item.currency === currency && mayTry(db, item.id, on));
       if (items.length === 0) return [];
       const tries = Math.max(...items.map(({ id }) => triesOf(db, id).length)) + 1;
+      const parts = items.map(({ id, balance }) => ({ itemId: id, amount: minor(balance) }));
+      const amount = agreedSum(parts, method.way, settings);
+      const taken = { customerId, currency, amount, parts };
       return {
+        ...taken,
         key: payKey(
           "agreed",
           items.map(({ id }) => id),
           tries,
         ),
-        customerId,
         customer: customerById(db, customerId)?.name ?? "",
         methodId,
         method: `${method.name} ending in ${method.lastFour}`,
         way: method.way,
-        currency,
-        amount: sumOf(items, ({ balance }) => balance),
-        parts: items.map(({ id, balance }) => ({ itemId: id, amount: minor(balance) })),
         numbers: items.map(({ number }) => number),
         tries,
+        notice: noticeFor(db, taken, { days: settings.noticeDays, on }),
       };
     });
   });
+}
+
+/** What is taken for invoices that are paid whole, as agreed. */
+export function agreedSum(parts: readonly PaidPart[], way: WayToPay, settings: Settings): Minor {
+  const whole = parts.map((part) => ({ ...part, isWhole: true }));
+  return askedSum(whole, way, sumRulesFor(settings, "agreed")).sum;
 }
 
 const dueNow = (db: Db, customerId: number, on: Day): OpenItemRow[] =>
@@ -85,8 +106,18 @@ function mayTry(db: Db, itemId: number, on: Day): boolean {
   const last = tries.at(-1);
   if (!last) return true;
   const code = last.code ?? "";
-  // A debit that came back is for a person to look at, and a link for the customer to mend.
+  if (last.state === "returned") {
+    const next = nextDebit(
+      code,
+      tries.map(({ settlesOn, askedOn }) => settlesOn ?? askedOn),
+    );
+    return next !== null && (plannedFor(db, last.receiptId) ?? next) <= on;
+  }
   if (last.state !== "declined" || !isDeclineCode(code)) return false;
   const next = nextTry(code, tries.length, last.askedOn);
   return next !== null && next <= on;
 }
+
+/** On which day a person planned to try a debit again that came back; null where nobody did. */
+const plannedFor = (db: Db, receiptId: number | null): Day | null =>
+  receiptId === null ? null : (retriesOf(db, receiptId).at(-1)?.plannedOn ?? null);

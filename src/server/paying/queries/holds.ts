@@ -3,6 +3,7 @@ import { formatAmount, sumOf } from "@/core/money";
 import { groupHead } from "@/core/parties";
 import type { Db } from "@/db/connection";
 import { allCustomers } from "@/db/customers";
+import { openQuestions } from "@/db/questions";
 import { readSettings } from "@/db/settings";
 import { proposalsOf } from "@/server/match/proposals";
 import { factsByGroup } from "@/server/overdue/queries/groupFacts";
@@ -19,6 +20,11 @@ export function holdsOn(db: Db, today: Day): (customerId: number) => string | nu
   };
   const { maybe, disputed, credit } = factsByGroup(db, proposalsOf(db), headOf, today);
   const { currency } = readSettings(db);
+  const contested = new Map(
+    openQuestions(db).flatMap(({ kind, customerId, number }) =>
+      kind === "dispute" ? [[headOf(customerId), number ?? "the account"] as const] : [],
+    ),
+  );
   return (customerId) => {
     const head = headOf(customerId);
     const receipts = maybe.get(head) ?? [];
@@ -27,8 +33,10 @@ export function holdsOn(db: Db, today: Day): (customerId: number) => string | nu
         sumOf(receipts, ({ amount }) => amount),
         currency,
       )} in Match may be theirs`;
-    const [contested, kept] = [disputed.get(head) ?? 0, credit.get(head) ?? 0];
-    if (contested > 0) return `a dispute of ${formatAmount(contested, currency)} is open`;
+    const what = contested.get(head);
+    if (what !== undefined) return `they do not agree with ${what}`;
+    const [withBank, kept] = [disputed.get(head) ?? 0, credit.get(head) ?? 0];
+    if (withBank > 0) return `a dispute of ${formatAmount(withBank, currency)} is open`;
     return kept > 0 ? `${formatAmount(kept, currency)} is on account: give it first` : null;
   };
 }

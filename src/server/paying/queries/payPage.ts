@@ -1,16 +1,16 @@
 import { createHash } from "node:crypto";
 
-import type { PayFacts } from "@/contracts/paying";
+import type { PayFacts, PayItem } from "@/contracts/paying";
 import { addBankingDays, type Day } from "@/core/calendar";
-import { add, type Currency, type Minor, sumOf } from "@/core/money";
+import { add, type Currency, minor, type Minor, sumOf, ZERO } from "@/core/money";
 import { consentWords, methodInWords, WAYS_TO_PAY } from "@/core/paying";
 import { customerOfLink } from "@/db/accountPages";
 import { consentOf } from "@/db/consents";
 import type { Db } from "@/db/connection";
 import { customerById, sitesOf } from "@/db/customers";
 import { followedRow } from "@/db/followed";
-import { type OpenItemRow, openItemsOf } from "@/db/openItems";
-import { itemsOfLink, payLinkByHash } from "@/db/payLinks";
+import { openItemById, type OpenItemRow, openItemsOf } from "@/db/openItems";
+import { itemsOfLink, payLinkByHash, payLinkById } from "@/db/payLinks";
 import { beingPaid, paymentsOf } from "@/db/payments";
 import { payMethodsOf } from "@/db/payMethods";
 import { creditsKept } from "@/db/receipts";
@@ -18,13 +18,21 @@ import { readSettings } from "@/db/settings";
 
 import { processorAddress } from "../processorAddress";
 import { accountForWay } from "../steps/accountFor";
+import { sumLimitsFor, sumRulesFor } from "../steps/sumRules";
 import { waysFor } from "../steps/waysFor";
 
 /** Banking days until a debit counts (common practice, no source). */
 const DEBIT_DAYS = 3;
 
 /** Whose link it is, and for which invoices; no invoices: for all that is open. */
-export type PayLink = { customerId: number; itemIds: number[] };
+export type PayLink = {
+  /** Null: the page of the account, which is no link of its own. */
+  linkId: number | null;
+  customerId: number;
+  itemIds: number[];
+  /** Whether all that it is for is paid: it has ended, and tells nothing of the account any more. */
+  isPaid: boolean;
+};
 
 export const hashOfLink = (token: string): string =>
   createHash("sha256").update(token).digest("hex");
@@ -32,12 +40,15 @@ export const hashOfLink = (token: string): string =>
 /** A link to pay by, or that of the account page; null where it leads nowhere, or no more. */
 export function payLinkOf(db: Db, token: string): PayLink | null {
   const link = payLinkByHash(db, hashOfLink(token));
-  if (link)
-    return link.endedOn === null
-      ? { customerId: link.customerId, itemIds: itemsOfLink(db, link.id) }
-      : null;
+  if (link) {
+    const itemIds = itemsOfLink(db, link.id);
+    const isPaid =
+      itemIds.length > 0 && itemIds.every((id) => (openItemById(db, id)?.balance ?? 0) <= 0);
+    const { id: linkId, customerId } = link;
+    return link.endedOn === null ? { linkId, customerId, itemIds, isPaid } : null;
+  }
   const customerId = customerOfLink(db, token);
-  return customerId === undefined ? null : { customerId, itemIds: [] };
+  return customerId === undefined ? null : { linkId: null, customerId, itemIds: [], isPaid: false };
 }
 
 /** Whether a way to pay is on a customer's file: what was removed is used no more. */
@@ -71,15 +82,24 @@ export function payPageOf(
   { token, ...asked }: PayPageAsked & { token: string },
 ): PayFacts | null {
   const link = payLinkOf(db, token);
-  return link && factsFor(db, link, asked);
+  const facts = link && factsFor(db, link, asked);
+  if (!link?.isPaid || !facts) return facts;
+  const { linkId } = link;
+  // Whoever has the link of what is paid learns nothing more by it.
+  const nothing = { others: [], credit: ZERO, onWay: [], methods: [], agreed: null };
+  return { ...facts, ...nothing, ended: linkId !== null };
 }
 
 /** The same as a clerk takes a payment at a customer's word: nothing is agreed to on it. */
 export function clerkPayPageOf(db: Db, customerId: number, asked: PayPageAsked): PayFacts | null {
-  const facts = factsFor(db, { customerId, itemIds: [] }, asked);
+  const account = { linkId: null, customerId, itemIds: [], isPaid: false };
+  const facts = factsFor(db, account, asked);
   // What customers are offered binds them, and not who takes a payment at their word.
   const items = facts?.items.map((item) => ({ ...item, ways: [...WAYS_TO_PAY] }));
-  return facts && { ...facts, items: items ?? [], language: "en", agreed: null, byClerk: true };
+  const limits = { from: minor(1), to: null };
+  return (
+    facts && { ...facts, items: items ?? [], limits, language: "en", agreed: null, byClerk: true }
+  );
 }
 
 function factsFor(
@@ -110,17 +130,7 @@ function factsFor(
     currency,
     others: currencies.filter((code) => code !== currency),
     credit: creditIn(db, customer.id, currency),
-    items: open
-      .filter((item) => item.currency === currency)
-      .map((item) => ({
-        id: item.id,
-        number: item.number,
-        description: item.description,
-        dueOn: item.dueOn,
-        balance: item.balance,
-        beingPaid: beingPaid(db, item.id),
-        ways: waysFor(db, item),
-      })),
+    items: open.filter((item) => item.currency === currency).map((item) => payItemOf(db, item)),
     onWay: paymentsOf(db, customer.id, 50)
       .filter(({ state }) => state === "on_way")
       .map(({ amount, settlesOn }) => ({ amount, settlesOn })),
@@ -139,9 +149,22 @@ function factsFor(
     method: methodInWords(language, { name: "{name}", lastFour: "{lastFour}" }),
     processor: processorAddress() === "" ? "" : `${processorAddress()}/${book}`,
     debitSettlesOn: addBankingDays(today, DEBIT_DAYS),
+    rules: sumRulesFor(settings, "link"),
+    limits: sumLimitsFor(settings, link.linkId === null ? null : payLinkById(db, link.linkId)),
+    ended: false,
     byClerk: false,
   };
 }
+
+const payItemOf = (db: Db, item: OpenItemRow): PayItem => ({
+  id: item.id,
+  number: item.number,
+  description: item.description,
+  dueOn: item.dueOn,
+  balance: item.balance,
+  beingPaid: beingPaid(db, item.id),
+  ways: waysFor(db, item),
+});
 
 /** What is open of a link's invoices: the customer's own and its sites', the oldest due first. */
 function openOf(db: Db, { customerId, itemIds }: PayLink): OpenItemRow[] {

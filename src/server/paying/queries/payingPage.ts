@@ -1,15 +1,17 @@
 import type { AgreedListed, CardRunningOut, PayingFacts, TakenListed } from "@/contracts/paying";
 import { addBankingDays, addDays, type Day } from "@/core/calendar";
-import { isDeclineCode, nextTry, runsOutOn } from "@/core/paying";
+import { isDeclineCode, nextDebit, nextTry, runsOutOn } from "@/core/paying";
 import { agreedSkips, consentsInForce } from "@/db/consents";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
 import { openItemById } from "@/db/openItems";
+import { readSettings } from "@/db/settings";
 import { agreedPaymentsSince, partsOfPayment, type PaymentRow, triesOf } from "@/db/payments";
 import { cardsOnFile, payMethodById } from "@/db/payMethods";
 
 import { agreedDue, notTakenSo } from "./agreed";
 import { holdsOn } from "./holds";
+import { untoldSums } from "./untold";
 
 /** How far back what was taken is shown. */
 const SHOWN_DAYS = 14;
@@ -28,7 +30,14 @@ export function payingPageOf(db: Db, today: Day, filesWaiting: string[] = []): P
     takenOf(db, payment),
   );
   const cards = cardsRunningOut(db, today);
-  return { due, taken, cards, notTaken: notTakenSo(db, today), filesWaiting };
+  const { noticeDays } = readSettings(db);
+  const from = addDays(today, noticeDays);
+  const untold = untoldSums(db, today).map(
+    ({ key, customerId, customer, numbers, currency, amount }) => {
+      return { key, customerId, customer, numbers, currency, amount, from };
+    },
+  );
+  return { due, taken, cards, notTaken: notTakenSo(db, today), untold, filesWaiting };
 }
 
 /** Cards on file whose time is nearly over, or is; what is taken from by itself first. */
@@ -71,9 +80,21 @@ function takenOf(db: Db, payment: PaymentRow): TakenListed {
     state,
     code,
     settlesOn,
-    triedAgainOn:
-      isLast && state === "declined" && code !== null && isDeclineCode(code)
-        ? nextTry(code, tries.length, askedOn)
-        : null,
+    triedAgainOn: isLast ? nextOf(payment, tries) : null,
   };
+}
+
+/** When a payment that was declined, or came back, is tried again by itself; null where it is not. */
+function nextOf(
+  { state, code, askedOn }: PaymentRow,
+  tries: ReturnType<typeof triesOf>,
+): Day | null {
+  if (state === "returned")
+    return nextDebit(
+      code ?? "",
+      tries.map((one) => one.settlesOn ?? one.askedOn),
+    );
+  return state === "declined" && code !== null && isDeclineCode(code)
+    ? nextTry(code, tries.length, askedOn)
+    : null;
 }

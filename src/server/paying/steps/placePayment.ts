@@ -6,6 +6,8 @@ import { applyTally } from "@/server/match/steps/applyTally";
 import { checkTally } from "@/server/match/steps/checkTally";
 import type { CommandContext } from "@/server/runtime/context";
 
+import { mailReceipt } from "./mailReceipt";
+
 /**
  * Gives a receipt to the invoices that its payment was for. Where one of them was settled otherwise
  * meanwhile, what was meant for it is for a person to place, and the receipt waits in Match.
@@ -27,19 +29,22 @@ export function placePayment(ctx: CommandContext, payment: PaymentRow, receiptId
   });
   if (!isOpen) return;
   const lines = parts.map((part) => ({
-    ...part,
-    discount: minor(0),
+    itemId: part.itemId,
+    amount: minor(part.amount - part.saving),
+    discount: part.saving,
     smallDifference: minor(0),
   }));
-  ctx.part(() => {
+  const placed = ctx.part(() => {
     const checked = checkTally(ctx, receipt, {
       lines,
       customerId: payment.customerId,
       available: receipt.unidentified,
+      surcharge: payment.surcharge,
     });
     if (!checked.ok) return checked;
     return applyTally(ctx, { receipt, lines, checked: checked.value, from: "unidentified" });
   });
+  if (placed.ok) mailReceipt(ctx, payment, receiptId);
 }
 
 /** A charge that a file tells of goes to its payment's invoices, where it is one that was made here. */

@@ -41,6 +41,15 @@ export const changeSettings = defineCommand({
       .regex(/^\d{1,2}(\.\d{1,3})?$/, "Write it like 2.5.")
       .nullable()
       .optional(),
+    bankSavingPercent: z
+      .string()
+      .trim()
+      .regex(/^\d{1,2}(\.\d{1,3})?$/, "Write it like 0.5.")
+      .nullable()
+      .optional(),
+    ownSumsFrom: z.number().int().min(1, "At least 0.01.").max(100_000_000_000).nullable().optional(),
+    mailReceipts: z.boolean().optional(),
+    noticeDays: z.number().int().min(0).max(60).optional(),
     taxOnDiscounts: z.boolean().optional(),
     taxOnBadDebts: z.boolean().optional(),
     achFixedPerMonth: z.number().int().min(0).max(10_000_000).optional(),

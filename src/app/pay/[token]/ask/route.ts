@@ -11,8 +11,8 @@ export async function POST(
   if (!linked) return refused(GONE, 404);
   const asked = await bodyOf(request, askInput);
   if (!asked) return refused(UNREAD);
-  const { itemId, words, key } = asked;
+  const { key, ...question } = asked;
   const { customerId, run } = linked;
-  const done = await run("askQuestion", { customerId, itemId, words }, `ask-${key}`);
+  const done = await run("askQuestion", { customerId, ...question }, `ask-${key}`);
   return done.ok ? Response.json({ done: true }) : refused(done.error);
 }

@@ -35,6 +35,8 @@ export async function POST(
       customerId: linked.customerId,
       methodId: methodId.value,
       by: "link",
+      linkId: linked.linkId,
+      sum: asked.sum,
       parts: asked.parts.map(({ itemId, amount }) => ({ itemId, amount: minor(amount) })),
     },
   });

@@ -21,9 +21,10 @@ export async function POST(
     const by = { ...asked, agree: false };
     const methodId = await methodOf({ customerId, run, context }, processor, by);
     if (!methodId.ok) return refused(methodId.error);
-    const { key, word } = asked;
+    const { key, word, sum } = asked;
     const parts = asked.parts.map(({ itemId, amount }) => ({ itemId, amount: minor(amount) }));
-    const ask = { key, customerId, methodId: methodId.value, by: "clerk" as const, word, parts };
+    const taken = { key, customerId, methodId: methodId.value, word, sum, parts };
+    const ask = { ...taken, by: "clerk" as const };
     const paid = await payNow({ processor, run, on: context.today, ask });
     return paid.ok ? Response.json(paid.value) : refused(paid.error);
   });

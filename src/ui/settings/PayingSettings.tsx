@@ -1,0 +1,124 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { type ReactNode, useState } from "react";
+
+import { type Currency, formatAmount, parseAmount } from "@/core/money";
+import type { PaysBy } from "@/core/paying";
+
+import { Act } from "../kit/buttons";
+import { AmountField, Choice, TextField } from "../kit/fields";
+import { Subheading } from "../kit/headings";
+import { ActRow, Form } from "../kit/layout";
+import { useActing } from "../shell/Notices";
+
+/** What customers may pay here, by what, and what they are told. */
+export type PayingSettingsFacts = {
+  paysBy: PaysBy | null;
+  ownSumsFrom: number | null;
+  bankSavingPercent: string | null;
+  mailReceipts: boolean;
+  noticeDays: number;
+};
+
+type PayingSettingsProps = { settings: PayingSettingsFacts; currency: Currency };
+
+export function PayingSettings(props: PayingSettingsProps): ReactNode {
+  const { typed, isChanged, set, keep, busy } = usePayingSettings(props);
+  return (
+    <>
+      <Subheading>What customers pay on their page</Subheading>
+      <Form
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep();
+        }}
+      >
+        <Box display="grid" gridTemplateColumns={{ base: "1fr", lg: "1fr 1fr" }} gap="10px">
+          <Choice
+            label="May be paid by"
+            options={[
+              ["", "card or bank account"],
+              ["card", "card only"],
+              ["bank", "bank account only"],
+            ]}
+            {...set("paysBy")}
+          />
+          <AmountField
+            label="Sums of their own from"
+            currency={props.currency}
+            placeholder="none: invoices are paid whole"
+            help="The oldest of what is chosen is paid first."
+            {...set("ownSumsFrom")}
+          />
+          <TextField
+            label="A bank account saves, in percent"
+            inputMode="decimal"
+            placeholder="nothing"
+            help="Of an invoice that is paid whole; said before, and posted as a discount."
+            {...set("bankSavingPercent")}
+          />
+          <Choice
+            label="Receipts"
+            options={[
+              ["no", "are there to be fetched"],
+              ["yes", "are mailed by themselves"],
+            ]}
+            {...set("mailReceipts")}
+          />
+          <TextField
+            label="Days before a sum is taken as agreed that its customer knows it"
+            inputMode="numeric"
+            help="0: no notice. A sum that is the same as the one before needs none."
+            {...set("noticeDays")}
+          />
+        </Box>
+        <ActRow>
+          <Act type="submit" disabled={busy || !isChanged || !/^\d{1,2}$/.test(typed.noticeDays)}>
+            Keep
+          </Act>
+        </ActRow>
+      </Form>
+    </>
+  );
+}
+
+type Typed = Record<keyof PayingSettingsFacts, string>;
+
+const typedOf = ({ settings, currency }: PayingSettingsProps): Typed => ({
+  paysBy: settings.paysBy ?? "",
+  ownSumsFrom: settings.ownSumsFrom === null ? "" : formatAmount(settings.ownSumsFrom, currency),
+  bankSavingPercent: settings.bankSavingPercent ?? "",
+  mailReceipts: settings.mailReceipts ? "yes" : "no",
+  noticeDays: String(settings.noticeDays),
+});
+
+function usePayingSettings(props: PayingSettingsProps) {
+  const { act, busy, complain } = useActing();
+  const [form, setForm] = useState<Typed | null>(null);
+  const typed = form ?? typedOf(props);
+  const set = (name: keyof Typed) => ({
+    value: typed[name],
+    onChange: (event: { target: { value: string } }) =>
+      setForm({ ...typed, [name]: event.target.value }),
+  });
+  const keep = (): void => {
+    const from = parseAmount(typed.ownSumsFrom, ".", props.currency);
+    if (typed.ownSumsFrom.trim() !== "" && !from.ok)
+      return complain("That sum cannot be read. Write it like 50.00.");
+    void act(
+      "changeSettings",
+      {
+        paysBy: typed.paysBy || null,
+        ownSumsFrom: from.ok ? from.value : null,
+        bankSavingPercent: typed.bankSavingPercent.trim() || null,
+        mailReceipts: typed.mailReceipts === "yes",
+        noticeDays: Number(typed.noticeDays),
+      },
+      () => ({ words: "Kept. Pages that stand open show it when they are loaded again." }),
+    ).then((done) => {
+      if (done !== null) setForm(null);
+    });
+  };
+  return { typed, isChanged: form !== null, set, keep, busy };
+}
