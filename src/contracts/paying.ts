@@ -25,6 +25,8 @@ export type PayItem = {
   beingPaid: Minor;
   /** By which ways it may be paid. */
   ways: WayToPay[];
+  /** Whether it is paid by a plan that goes on. */
+  inPlan: boolean;
 };
 
 /** What a customer's pay page is made of; sums in one currency. */
@@ -60,10 +62,24 @@ export type PayFacts = {
   rules: SumRules;
   /** Between which sums the customer chooses; null: invoices are paid whole. */
   limits: SumLimits | null;
+  /** In how many parts at most what is overdue may be paid; 0: in none. */
+  planParts: number;
+  /** Plans in parts that go on. */
+  plans: PlanShown[];
   /** All that the link was for is paid: it has ended. */
   ended: boolean;
   /** A clerk takes it at the customer's word, and keeps that word; nothing is agreed to or taken off. */
   byClerk: boolean;
+};
+
+/** A plan as its customer sees it: what is taken when. */
+export type PlanShown = {
+  id: number;
+  parts: {
+    dueOn: Day;
+    amount: Minor;
+    stands: "paid" | "on_way" | "to come" | "to try" | "broken";
+  }[];
 };
 
 const token = z.string().regex(/^[a-z]{2,10}_[A-Za-z0-9]{8,64}$/);
@@ -92,8 +108,20 @@ export type PayOutcome =
   | { state: "paid" | "on_way" | "declined"; code: string | null }
   | { error: { code: string; message: string } };
 
-/** What is ended on a pay page: the agreement, or a way on file. */
-export const endInput = z.object({ methodId: z.number().int().nullable() });
+/** What a pay page sends where what is overdue is paid in parts. */
+export const planInput = z.object({
+  key: z.uuid(),
+  itemIds: z.array(z.number().int()).min(1).max(200),
+  count: z.number().int().min(2).max(24),
+  methodId: z.number().int().nullable(),
+  token: token.nullable(),
+});
+
+/** What is ended on a pay page: the agreement, a plan, or a way on file. */
+export const endInput = z.object({
+  methodId: z.number().int().nullable(),
+  planId: z.number().int().nullable().default(null),
+});
 
 /** What is due of a customer who agreed that it is taken. */
 export type AgreedListed = {
@@ -111,6 +139,8 @@ export type AgreedListed = {
   tries: number;
   /** When it counts as paid, if it is taken today. */
   countsOn: Day;
+  /** Whether it is a part of a plan. */
+  ofPlan: boolean;
   /** What it waits for before it may be taken: a day, or (null) its customer's notice. */
   notice: { from: Day | null } | null;
   /** Why it is taken out of today's run, by a person or because money of theirs may be here; null where it is not. */

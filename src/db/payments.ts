@@ -20,6 +20,8 @@ export type PaymentRow = {
   surcharge: Minor;
   by: "link" | "agreed" | "clerk";
   consentId: number | null;
+  /** The part of a plan that it pays; null where it is none. */
+  planPartId: number | null;
   askedOn: Day;
   askedAt: string;
   state: PaymentState;
@@ -31,7 +33,7 @@ export type PaymentRow = {
 };
 
 const PAYMENT = `SELECT id, key, customer_id AS customerId, method_id AS methodId, processor_account_id AS processorAccountId,
-  currency, amount, surcharge, by, consent_id AS consentId, asked_on AS askedOn, asked_at AS askedAt, state, charge_id AS chargeId, code,
+  currency, amount, surcharge, by, consent_id AS consentId, plan_part_id AS planPartId, asked_on AS askedOn, asked_at AS askedAt, state, charge_id AS chargeId, code,
   settles_on AS settlesOn, receipt_id AS receiptId FROM payment`;
 
 export const paymentByKey = (db: Db, key: string): PaymentRow | undefined =>
@@ -84,8 +86,8 @@ type NewPayment = Omit<
 
 export function insertPayment(db: Db, payment: NewPayment, parts: readonly PaymentPart[]): number {
   const { id } = db.run(
-    `INSERT INTO payment (key, customer_id, method_id, processor_account_id, currency, amount, surcharge, by, consent_id, asked_on, asked_at, state)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'asked')`,
+    `INSERT INTO payment (key, customer_id, method_id, processor_account_id, currency, amount, surcharge, by, consent_id, plan_part_id, asked_on, asked_at, state)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'asked')`,
     payment.key,
     payment.customerId,
     payment.methodId,
@@ -95,6 +97,7 @@ export function insertPayment(db: Db, payment: NewPayment, parts: readonly Payme
     payment.surcharge,
     payment.by,
     payment.consentId,
+    payment.planPartId,
     payment.askedOn,
     payment.askedAt,
   );
@@ -131,9 +134,13 @@ export const triesOf = (
 ): Pick<PaymentRow, "id" | "state" | "code" | "askedOn" | "settlesOn" | "receiptId">[] =>
   db.all(
     `SELECT p.id, p.state, p.code, p.asked_on AS askedOn, p.settles_on AS settlesOn, p.receipt_id AS receiptId FROM payment_item i JOIN payment p ON p.id = i.payment_id
-     WHERE i.open_item_id = ? AND p.by = 'agreed' ORDER BY p.id`,
+     WHERE i.open_item_id = ? AND p.by = 'agreed' AND p.plan_part_id IS NULL ORDER BY p.id`,
     itemId,
   );
+
+/** How often a part of a plan was tried, the first try first. */
+export const triesOfPart = (db: Db, planPartId: number): PaymentRow[] =>
+  db.all<PaymentRow>(`${PAYMENT} WHERE plan_part_id = ? ORDER BY id`, planPartId);
 
 /** What was taken as agreed since a day, the latest first. */
 export const agreedPaymentsSince = (db: Db, from: Day): PaymentRow[] =>

@@ -86,6 +86,8 @@ export type Settings = {
   ownSumsFrom: number | null;
   /** What an invoice saves that is paid whole from a bank account, in percent (decimal text). */
   bankSavingPercent: string | null;
+  /** In how many parts at most customers may pay what is overdue, month by month; null: in none. */
+  planParts: number | null;
   /** Whether a receipt is mailed for each payment that is made here. */
   mailReceipts: boolean;
   /** How many days before a sum is taken as agreed its customer has to know it; 0: no notice. */
@@ -132,6 +134,7 @@ const DEFAULTS: Partial<Settings> = {
   paysBy: null,
   ownSumsFrom: null,
   bankSavingPercent: null,
+  planParts: null,
   mailReceipts: false,
   noticeDays: 0,
   bankDetails: [],

@@ -10,10 +10,9 @@ import { readSettings } from "@/db/settings";
 import { proofs } from "@/server/books/queries/proofs";
 import { readOrders } from "@/server/invoices/steps/readOrders";
 import type { DoCommand } from "@/server/paying/payNow";
-import { runAgreed } from "@/server/paying/runAgreed";
+import { allDue, runAgreed } from "@/server/paying/runAgreed";
 import { sendRefunds } from "@/server/paying/sendRefunds";
 import { settleAsked } from "@/server/paying/settleAsked";
-import { agreedDue } from "@/server/paying/queries/agreed";
 import { createBook, openBookToWrite } from "@/server/runtime/books";
 import { practiceFile } from "@/server/runtime/folders";
 
@@ -188,7 +187,7 @@ export class PracticeWorld {
   /** The run of agreed payments. */
   private async takeAgreed(on: Day): Promise<void> {
     const { processor, hands } = this;
-    const keys = new Set(agreedDue(this.db, on).map(({ key }) => key));
+    const keys = new Set(allDue(this.db, on).map(({ key }) => key));
     const told = await runAgreed(this.db, { processor, run: hands.run, on, keys });
     if (told.refused[0]) throw new Error(`a payment was refused: ${told.refused[0].why}`);
     this.count("agreed_paid", told.paid);

@@ -29,6 +29,7 @@ import { decideRefund } from "./paying/commands/decideRefund";
 import { notePayment } from "./paying/commands/notePayment";
 import { noteRefund } from "./paying/commands/noteRefund";
 import { tellSums } from "./paying/commands/tellSums";
+import { agreePlan, endPlan } from "./paying/commands/agreePlan";
 import { takeOutOfRun } from "./paying/commands/takeOutOfRun";
 import { removeMethod } from "./paying/commands/removeMethod";
 import { askDeposit } from "./invoices/commands/askDeposit";
@@ -189,6 +190,8 @@ export const COMMANDS = {
   noteRefund,
   takeOutOfRun,
   tellSums,
+  agreePlan,
+  endPlan,
   makePayLink,
   withdrawPayLink,
   releaseIncome,

@@ -1,4 +1,4 @@
-import { expect } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 
 import { alive, DEMO, proofsHold } from "./helpers";
 import { test } from "./test";
@@ -7,7 +7,9 @@ import { test } from "./test";
 const GOOD = "4111 1111 1111 1111";
 const NO_MONEY = "4000 0000 0000 0515";
 
-test.use({ viewport: { width: 390, height: 844 } });
+const PHONE = { width: 390, height: 844 };
+const DESK = { width: 1280, height: 800 };
+test.use({ viewport: PHONE });
 
 /** The customer's own pages stand behind the door of customers. */
 const atTheDoor = (path: string, origin: string): string => {
@@ -16,6 +18,17 @@ const atTheDoor = (path: string, origin: string): string => {
   return url.href;
 };
 
+/** What is behind the link of a customer's own page. */
+async function tokenOf(page: Page, customer: string): Promise<string> {
+  await page.setViewportSize(DESK);
+  await page.goto(`${DEMO}/customers?q=${encodeURIComponent(customer)}`);
+  await page.getByRole("link", { name: customer }).first().click();
+  await alive(page);
+  const account = await page.getByRole("link", { name: "What they see" }).getAttribute("href");
+  await page.setViewportSize(PHONE);
+  return /[0-9a-f]{48}/.exec(account ?? "")?.[0] ?? "";
+}
+
 /** The invoice that the customer has paid by its link. */
 let paidByLink = "";
 
@@ -23,14 +36,7 @@ test("a bill is paid on a phone: a wrong digit, a card that is declined, another
   page,
   baseURL,
 }) => {
-  await page.setViewportSize({ width: 1280, height: 800 });
-  await page.goto(`${DEMO}/customers?q=Saltgrass%20Ceramics`);
-  await page.getByRole("link", { name: "Saltgrass Ceramics Guild" }).first().click();
-  await alive(page);
-  const account =
-    (await page.getByRole("link", { name: "What they see" }).getAttribute("href")) ?? "";
-  const token = /[0-9a-f]{48}/.exec(account)?.[0] ?? "";
-  await page.setViewportSize({ width: 390, height: 844 });
+  const token = await tokenOf(page, "Saltgrass Ceramics Guild");
   const pay = atTheDoor(`/pay/${token}`, baseURL ?? "");
   await page.goto(atTheDoor(`/account/${token}`, baseURL ?? ""));
   await page.getByRole("link", { name: "Pay now" }).click();
@@ -68,7 +74,7 @@ test("a bill is paid on a phone: a wrong digit, a card that is declined, another
   await expect(page.getByText("as agreed on")).toBeVisible();
   await expect(page.getByText("ending in 1111").first()).toBeVisible();
   // The clerk sees it paid, and every proof holds.
-  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.setViewportSize(DESK);
   await page.goto(`${DEMO}/invoices?state=paid&q=${paidByLink}`);
   await expect(page.getByRole("table").getByText(paidByLink)).toBeVisible();
   await proofsHold(page);
@@ -77,7 +83,7 @@ test("a bill is paid on a phone: a wrong digit, a card that is declined, another
 test("the run of agreed payments: looked through, and taken by a second press", async ({
   page,
 }) => {
-  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.setViewportSize(DESK);
   await page.goto(`${DEMO}/paying`);
   await alive(page);
   const head = page.getByRole("heading", { level: 1 });
@@ -95,7 +101,7 @@ test("the run of agreed payments: looked through, and taken by a second press", 
 });
 
 test("what was paid twice goes back the way it came", async ({ page }) => {
-  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.setViewportSize(DESK);
   await page.goto(`${DEMO}/invoices?state=paid&q=${paidByLink}`);
   await page.getByRole("link", { name: paidByLink }).click();
   await page.getByRole("main").locator("a[href*='/receipts/']").first().click();
@@ -124,7 +130,7 @@ test("what was paid twice goes back the way it came", async ({ page }) => {
 });
 
 test("a payment is taken on the telephone, by card, at the customer's word", async ({ page }) => {
-  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.setViewportSize(DESK);
   await page.goto(`${DEMO}/customers?q=Saltgrass%20Ceramics`);
   await page.getByRole("link", { name: "Saltgrass Ceramics Guild" }).first().click();
   await page.getByRole("link", { name: "Take a payment" }).click();
@@ -150,14 +156,7 @@ test("a customer asks about an invoice; it holds the reminder, is answered, and 
   page,
   baseURL,
 }) => {
-  await page.setViewportSize({ width: 1280, height: 800 });
-  await page.goto(`${DEMO}/customers?q=Emberline%20Studio`);
-  await page.getByRole("link", { name: "Emberline Studio" }).first().click();
-  await alive(page);
-  const account =
-    (await page.getByRole("link", { name: "What they see" }).getAttribute("href")) ?? "";
-  const token = /[0-9a-f]{48}/.exec(account)?.[0] ?? "";
-  await page.setViewportSize({ width: 390, height: 844 });
+  const token = await tokenOf(page, "Emberline Studio");
   await page.goto(atTheDoor(`/pay/${token}`, baseURL ?? ""));
   await page.getByRole("link", { name: "Something not right?" }).click();
   await expect(page.getByText("Nothing was asked yet.")).toBeVisible();
@@ -165,12 +164,14 @@ test("a customer asks about an invoice; it holds the reminder, is answered, and 
   const number = await page.getByLabel("About").evaluate((field: HTMLSelectElement) => {
     return field.selectedOptions[0]?.text ?? "";
   });
+  await page.getByLabel("It is").selectOption("dispute");
   await page.getByLabel("What do you want to say or ask?").fill("Which delivery is this?");
   await page.getByRole("button", { name: "Send" }).click();
-  await expect(page.getByRole("heading", { name: number })).toBeVisible();
-  await page.setViewportSize({ width: 1280, height: 800 });
+  await expect(page.getByRole("heading", { name: `${number} you do not agree` })).toBeVisible();
+  await page.setViewportSize(DESK);
   await page.goto(`${DEMO}/overdue?show=questions`);
   const thread = page.getByRole("region", { name: "Question of Emberline Studio" });
+  await expect(thread).toContainText("does not agree with");
   await expect(thread).toContainText("Which delivery is this?");
   await thread.getByLabel("Your answer").fill("The one of May.");
   await thread.getByRole("button", { name: "Answer, and keep it open" }).click();
@@ -184,3 +185,58 @@ test("a customer asks about an invoice; it holds the reminder, is answered, and 
   await expect(page.getByText("The one of May.")).toBeVisible();
   await expect(page.getByText("✓ settled")).toBeVisible();
 });
+
+test("a customer pays a sum of its own, and what is overdue in parts; the plan is ended on its page", async ({
+  page,
+  baseURL,
+}) => {
+  await page.setViewportSize(DESK);
+  await page.goto(`${DEMO}/settings`);
+  await alive(page);
+  const form = page.locator("form").filter({ has: page.getByLabel("Sums of their own from") });
+  await form.getByLabel("Sums of their own from").fill("20");
+  await form.getByLabel("may be paid in parts").fill("6");
+  await form.getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByText("Pages that stand open show it")).toBeVisible();
+  const token = await tokenOf(page, "Emberline Ceramics");
+  await page.goto(atTheDoor(`/pay/${token}`, baseURL ?? ""));
+  await page.getByRole("radio", { name: /^Card/ }).check();
+  const total = page.locator("[data-total]");
+  await page.getByLabel("Another sum").fill("19.99");
+  await expect(page.getByRole("alert").first()).toContainText("Between 20.00 USD and");
+  await expect(page.getByRole("button", { name: "Go on" })).toBeDisabled();
+  await page.getByLabel("Another sum").fill("25.50");
+  await expect(total).toHaveText("25.50 USD");
+  await page.getByRole("button", { name: "Go on" }).click();
+  await typeCard(page);
+  await page.getByRole("button", { name: "Pay 25.50 USD" }).click();
+  await expect(page.getByRole("status")).toContainText("Paid");
+  await page.getByRole("link", { name: "back" }).click();
+  await alive(page);
+  await page.getByLabel("At once, or in parts").selectOption("3");
+  const days = page.locator("dl dd");
+  await expect(days).toHaveCount(3);
+  const first = await days.first().innerText();
+  await page.getByRole("radio", { name: /^Card/ }).check();
+  await page.getByRole("button", { name: "Go on" }).click();
+  await typeCard(page);
+  await expect(page.getByText("you let each part be taken on its day")).toBeVisible();
+  await page.getByRole("button", { name: `Pay ${first}` }).click();
+  await expect(page.getByRole("status")).toContainText("Paid");
+  await page.getByRole("link", { name: "back" }).click();
+  await expect(page.getByText("Paid in parts, as you agreed:")).toBeVisible();
+  await expect(page.locator("dl dd").first()).toHaveText(`✓ ${first}`);
+  await alive(page);
+  await page.getByText("Paid in parts, as you agreed:").getByRole("button").click();
+  await expect(page.getByText("Paid in parts, as you agreed:")).toHaveCount(0);
+  await page.setViewportSize(DESK);
+  await page.goto(`${DEMO}/match`);
+  await proofsHold(page);
+});
+
+async function typeCard(page: Page): Promise<void> {
+  await page.getByLabel("Card number").fill(GOOD);
+  await page.getByLabel("Month and year").fill("04/29");
+  await page.getByLabel("Code on the card").fill("123");
+  await page.getByRole("button", { name: "The last look" }).click();
+}

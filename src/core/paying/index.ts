@@ -18,6 +18,8 @@ export {
 } from "./processor";
 export { offeredWays, PAYS_BY, type PaysBy } from "./offered";
 export { isWithin, limitsFor, type SumLimits } from "./ownSum";
+export { planOf, type PlanPart } from "./plan";
+export { planWords } from "./planWords";
 export { receiptLetter } from "./receiptLetter";
 export { nextDebit, nextTry } from "./retries";
 export { runsOutOn } from "./runningOut";

@@ -6,8 +6,9 @@ import type { Db } from "@/db/connection";
 import { inWords } from "@/server/runtime/messages";
 
 import { type DoCommand, payNow } from "./payNow";
-import { agreedDue } from "./queries/agreed";
+import { agreedDue, type AgreedPayment } from "./queries/agreed";
 import { holdsOn } from "./queries/holds";
+import { brokenPlans, plannedDue } from "./queries/planned";
 
 type Run = { processor: Processor; run: DoCommand; on: Day; keys: ReadonlySet<string> };
 
@@ -20,13 +21,19 @@ export async function runAgreed(db: Db, { processor, run, on, keys }: Run): Prom
   const told: RunTold = { paid: 0, onWay: 0, declined: 0, refused: [], changed: 0 };
   const out = new Set(agreedSkips(db, on).map(({ customerId }) => customerId));
   const holdOf = holdsOn(db, on);
-  const due = agreedDue(db, on).filter(
+  for (const { id, customerId } of brokenPlans(db, on))
+    await run(
+      "endPlan",
+      { customerId, planId: id, why: "a part could not be taken" },
+      `plan-${id}`,
+    );
+  const due = allDue(db, on).filter(
     ({ key, customerId, notice }) =>
       keys.has(key) && notice === null && !out.has(customerId) && holdOf(customerId) === null,
   );
   told.changed = keys.size - due.length;
-  for (const { key, customerId, customer, methodId, parts } of due) {
-    const ask = { key, customerId, methodId, by: "agreed" as const, parts };
+  for (const { key, customerId, customer, methodId, planPartId, parts } of due) {
+    const ask = { key, customerId, methodId, by: "agreed" as const, planPartId, parts };
     const paid = await payNow({ processor, run, on, ask });
     if (!paid.ok) told.refused.push({ customer, why: inWords(paid.error) });
     else if (paid.value.state === "paid") told.paid += 1;
@@ -35,3 +42,9 @@ export async function runAgreed(db: Db, { processor, run, on, keys }: Run): Prom
   }
   return told;
 }
+
+/** All that is taken by itself on a day: what is due as agreed, and the parts of plans. */
+export const allDue = (db: Db, on: Day): AgreedPayment[] => [
+  ...agreedDue(db, on),
+  ...plannedDue(db, on),
+];

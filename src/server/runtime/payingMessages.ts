@@ -37,6 +37,9 @@ export const PAYING_MESSAGES: Record<string, string> = {
   "pay.link_sums": "The larger sum of a link is not below its smaller one.",
   "sum.no_link":
     "These letters carry a link to the customer's page. Say under Set-up where customers reach this server.",
+  "plan.parts": "So many parts are not offered here. Load the page again.",
+  "plan.not_late": "Only what is overdue is paid in parts. Load the page again.",
+  "plan.ended": "This plan has ended: nothing is taken by it any more.",
   "pay.word": "Say who allowed it, and how: it is kept with the payment.",
   "pay.unread": "This could not be read. Load the page again.",
   "pay.unknown": "There is no such payment.",

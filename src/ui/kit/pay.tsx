@@ -213,6 +213,29 @@ export const PayHeading = chakra("h2");
 export const PayFactList = chakra("dl");
 /** A step that is typed in: its parts lie in the sheet as if it were not there. */
 export const PayForm = chakra("form", { base: { display: "contents" } });
+/** One of several, from a list; a field of the browser's own, so that the page stays light. */
+export function PaySelect({
+  label,
+  options,
+  ...select
+}: {
+  label: string;
+  options: readonly (readonly [string, string])[];
+} & ComponentProps<typeof PayInput>): ReactNode {
+  const id = useId();
+  return (
+    <PayFieldBox>
+      <label htmlFor={id}>{label}</label>
+      <PayInput as="select" id={id} height="48px" fontSize="17px" {...select}>
+        {options.map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </PayInput>
+    </PayFieldBox>
+  );
+}
 /** What is chosen from lists, one below the other. */
 export const PayLists = chakra("div", {
   base: { display: "grid", gap: "12px", margin: "4px 0 12px" },

@@ -11,10 +11,12 @@ import {
   PayLine,
   PayList,
   PayRow,
+  PaySelect,
   PaySum,
   PayTitle,
   PayWord,
 } from "../kit/pay";
+import { Plan, PlanParts } from "./Plan";
 import { say } from "./say";
 import type { StepProps } from "./stepProps";
 import { Ways } from "./Ways";
@@ -81,7 +83,8 @@ function Sum({ canPay, ...props }: StepProps & { canPay: boolean }): ReactNode {
         <span>{props.words.youPay}</span>
         <Total>{props.sum(props.paying.sum)}</Total>
       </PaySum>
-      {canPay ? <OwnSum {...props} /> : null}
+      {canPay && props.paying.plan.length === 0 ? <OwnSum {...props} /> : null}
+      {canPay ? <InParts {...props} /> : null}
     </>
   );
 }
@@ -107,8 +110,28 @@ function OwnSum({ paying, words, sum }: StepProps): ReactNode {
   );
 }
 
+/** Whether it is paid at once, or what is overdue in parts, each with its day. */
+function InParts({ facts, paying, words, sum, day }: StepProps): ReactNode {
+  if (!paying.mayPlan) return null;
+  const counts = Array.from({ length: facts.planParts - 1 }, (_, at) => at + 2);
+  return (
+    <>
+      <PaySelect
+        label={words.inParts}
+        options={[
+          ["1", words.notInParts] as const,
+          ...counts.map((count) => [String(count), say(words.parts, { count })] as const),
+        ]}
+        value={String(paying.count)}
+        onChange={(event) => paying.setCount(Number(event.target.value))}
+      />
+      <PlanParts parts={paying.plan} sum={sum} day={day} />
+    </>
+  );
+}
+
 /** What else stands on the account: credit, what is open in other currencies, what is on its way. */
-function Besides({ facts, words, sum, day, base }: StepProps): ReactNode {
+function Besides({ facts, paying, words, sum, day, base }: StepProps): ReactNode {
   return (
     <>
       {facts.credit > 0 ? (
@@ -118,6 +141,9 @@ function Besides({ facts, words, sum, day, base }: StepProps): ReactNode {
         <p key={currency}>
           <a href={`${base}?currency=${currency}`}>{say(words.otherCurrency, { currency })}</a>
         </p>
+      ))}
+      {facts.plans.map((plan) => (
+        <Plan key={plan.id} plan={plan} paying={paying} words={words} sum={sum} day={day} />
       ))}
       {facts.onWay.map(({ amount, settlesOn }, at) => (
         <p key={at} data-tone="waits">
@@ -146,13 +172,15 @@ function Item({ item, facts, paying, words, sum, day }: StepProps & { item: PayI
       <span data-name>
         <b data-strong>{item.number}</b> {item.description ?? ""}
         <small data-tone={isLate ? "off" : undefined}>
-          {left > 0 ? `${isLate ? words.wasDue : words.due} ${day(item.dueOn)}` : words.beingPaid}
+          {left > 0 && !item.inPlan
+            ? `${isLate ? words.wasDue : words.due} ${day(item.dueOn)}`
+            : beingPaidBy(item, words)}
         </small>
       </span>
       <span data-sum>{sum(item.balance)}</span>
     </>
   );
-  if (left <= 0)
+  if (left <= 0 || item.inPlan)
     return (
       <PayRow>
         <PayLine>
@@ -170,3 +198,6 @@ function Item({ item, facts, paying, words, sum, day }: StepProps & { item: PayI
     </PayRow>
   );
 }
+
+const beingPaidBy = ({ inPlan }: PayItem, words: StepProps["words"]): string =>
+  inPlan ? words.inPlan : words.beingPaid;

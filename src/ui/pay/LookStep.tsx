@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 
 import { Total } from "../kit/Amount";
 import { PayButton, PayFactList, PayField, PayFoot, PaySum, PayTitle, PayWord } from "../kit/pay";
+import { PlanParts } from "./Plan";
 import { say } from "./say";
 import type { StepProps } from "./stepProps";
 import { wayOf } from "./useChoice";
@@ -36,12 +37,16 @@ export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNo
         <dt>{words.counts}</dt>
         <dd>{way === "card" ? words.atOnce : day(facts.debitSettlesOn)}</dd>
       </PayFactList>
-      {paying.agree ? (
+      <PlanParts parts={paying.plan} sum={sum} day={day} />
+      {paying.plan.length > 0 ? <p data-words>{words.planAgreed}</p> : null}
+      {paying.agree && paying.plan.length === 0 ? (
         <p data-words>
           <b data-strong>{say(facts.consent, { method: paying.name })}</b>
         </p>
       ) : null}
-      <p data-words>{say(words.pressing, { business: facts.business })}</p>
+      {paying.plan.length > 0 ? null : (
+        <p data-words>{say(words.pressing, { business: facts.business })}</p>
+      )}
       {facts.byClerk ? (
         <PayField
           label="Who allowed it, and how"

@@ -1,18 +1,20 @@
 "use client";
 
-import type { ReactNode } from "react";
+import { lazy, type ReactNode, Suspense } from "react";
 
 import type { PayFacts } from "@/contracts/paying";
 import { formatMoney } from "@/core/money";
 
 import { PaySheet } from "../kit/pay";
-import { Done } from "./Done";
 import { ChooseStep } from "./ChooseStep";
-import { LookStep } from "./LookStep";
-import { TypeStep } from "./TypeStep";
 import type { StepProps } from "./stepProps";
 import { usePaying } from "./usePaying";
 import type { PayWords } from "./payWords";
+
+// What comes after the choice is fetched while it is looked at: the bill itself is there sooner.
+const TypeStep = lazy(async () => ({ default: (await import("./TypeStep")).TypeStep }));
+const LookStep = lazy(async () => ({ default: (await import("./LookStep")).LookStep }));
+const Done = lazy(async () => ({ default: (await import("./Done")).Done }));
 
 /** A customer's bill, and the way to pay it: choose, by what, a last look, done. */
 export function PayPage({
@@ -45,7 +47,9 @@ export function PayPage({
       lang={facts.language}
       {...(facts.byClerk ? { as: "section", minHeight: "620px" } : {})}
     >
-      <Step {...step} />
+      <Suspense fallback={<p>{words.working}</p>}>
+        <Step {...step} />
+      </Suspense>
     </PaySheet>
   );
 }

@@ -22,6 +22,12 @@ export type PayWords = {
   outside: string;
   fixed: string;
   ended: string;
+  inParts: string;
+  notInParts: string;
+  parts: string;
+  inPlan: string;
+  plan: string;
+  planAgreed: string;
   runsOut: string;
   remove: string;
   goOn: string;
@@ -89,6 +95,13 @@ export const ENGLISH: PayWords = {
   outside: "Between {from} and {to}.",
   fixed: "The business has set this sum.",
   ended: "All of this is paid. Thank you.",
+  inParts: "At once, or in parts",
+  notInParts: "at once",
+  parts: "in {count} parts, month by month",
+  inPlan: "is paid in parts",
+  plan: "Paid in parts, as you agreed:",
+  planAgreed:
+    "By pressing Pay you let each part be taken on its day from here. You can end this any day on this page; then all that is left is due.",
   runsOut: "runs out",
   remove: "take off",
   goOn: "Go on",

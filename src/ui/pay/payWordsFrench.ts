@@ -24,6 +24,13 @@ export const FRENCH: PayWords = {
   outside: "Entre {from} et {to}.",
   fixed: "L’entreprise a fixé cette somme.",
   ended: "Tout ceci est payé. Merci.",
+  inParts: "En une fois ou en plusieurs",
+  notInParts: "en une fois",
+  parts: "en {count} fois, chaque mois",
+  inPlan: "payée en plusieurs fois",
+  plan: "Payé en plusieurs fois, comme convenu :",
+  planAgreed:
+    "En appuyant sur Payer, vous permettez de prélever chaque part à son jour. Vous pouvez y mettre fin chaque jour sur cette page ; tout ce qui reste est alors dû.",
   runsOut: "expire",
   remove: "retirer",
   goOn: "Continuer",

@@ -24,6 +24,13 @@ export const GERMAN: PayWords = {
   outside: "Zwischen {from} und {to}.",
   fixed: "Das Geschäft hat diese Summe festgelegt.",
   ended: "Das alles ist bezahlt. Vielen Dank.",
+  inParts: "Auf einmal oder in Teilen",
+  notInParts: "auf einmal",
+  parts: "in {count} Teilen, Monat für Monat",
+  inPlan: "wird in Teilen bezahlt",
+  plan: "In Teilen bezahlt, wie vereinbart:",
+  planAgreed:
+    "Mit Zahlen erlauben Sie, jeden Teil an seinem Tag abzubuchen. Sie können es jeden Tag auf dieser Seite beenden; dann ist alles fällig, was übrig ist.",
   runsOut: "läuft ab",
   remove: "entfernen",
   goOn: "Weiter",

@@ -24,6 +24,13 @@ export const SPANISH: PayWords = {
   outside: "Entre {from} y {to}.",
   fixed: "La empresa ha fijado esta suma.",
   ended: "Todo esto está pagado. Gracias.",
+  inParts: "De una vez o en partes",
+  notInParts: "de una vez",
+  parts: "en {count} partes, cada mes",
+  inPlan: "se paga en partes",
+  plan: "Se paga en partes, como usted acordó:",
+  planAgreed:
+    "Al pulsar Pagar permite cobrar cada parte en su día. Puede terminarlo cualquier día en esta página; entonces vence todo lo que quede.",
   runsOut: "caduca",
   remove: "quitar",
   goOn: "Continuar",

@@ -3,10 +3,11 @@ import { useState } from "react";
 import type { MethodOnFile, PayFacts, PayItem } from "@/contracts/paying";
 import { minor, type Minor, parseAmount, sumOf } from "@/core/money";
 import {
-  type AskedSum,
   askedSum,
   isWithin,
   limitsFor,
+  planOf,
+  type PlanPart,
   type SettledPart,
   spread,
   waysTogether,
@@ -23,12 +24,15 @@ type ChosenPart = SettledPart & { number: string };
 
 /** Which invoices are paid, how much of them, by what, and what is agreed to beside it. */
 export function useChoice(facts: PayFacts) {
-  const payable = facts.items.filter(({ balance, beingPaid }) => beingPaid < balance);
+  const payable = facts.items.filter(
+    ({ balance, beingPaid, inPlan }) => beingPaid < balance && !inPlan,
+  );
   const [out, setOut] = useState<ReadonlySet<number>>(new Set());
   const [chosen, setChosen] = useState<Chosen>(() => usualWay(facts));
   const [keep, setKeep] = useState(false);
   const [agree, setAgree] = useState(false);
   const [word, setWord] = useState("");
+  const [count, setCount] = useState(1);
   const paid = payable.filter(({ id }) => !out.has(id));
   const toggle = (id: number): void => {
     const next = new Set(out);
@@ -39,18 +43,30 @@ export function useChoice(facts: PayFacts) {
   const by = fitting(chosen, ways);
   const own = useOwnSum(facts, paid);
   const asked = askedSum(own.parts, wayOf(by), facts.rules);
+  const plan = usualPlan(facts, paid, count);
   /** What a way costs on top of what is chosen, or, below zero, saves. */
   const costOf = (way: WayToPay): number => {
+    // What is agreed to in parts is taken as it is.
+    if (plan.length > 0) return 0;
     const { surcharge, savings } = askedSum(own.parts, way, facts.rules);
     return surcharge - sumOf(savings, (saving) => saving);
   };
   return {
-    ...{ payable, out, toggle, ...own, asked, sum: asked.sum, costOf },
+    ...{ payable, out, toggle, ...own, sum: plan[0]?.sum ?? asked.sum, costOf },
+    ...{ itemIds: paid.map(({ id }) => id), plan, count, setCount, mayPlan: mayPlan(facts, paid) },
     ...{ ways, chosen: by, setChosen, keep, setKeep, agree, setAgree, word, setWord },
   };
 }
 
-export type Choice = ReturnType<typeof useChoice> & { asked: AskedSum };
+export type Choice = ReturnType<typeof useChoice>;
+
+/** Whether what is chosen may be paid in parts: some of it is overdue. */
+const mayPlan = ({ planParts, today }: PayFacts, paid: readonly PayItem[]): boolean =>
+  planParts > 1 && paid.some(({ dueOn }) => dueOn < today);
+
+/** The parts in which what is chosen is paid; none where it is paid at once. */
+const usualPlan = (facts: PayFacts, paid: readonly PayItem[], count: number): PlanPart[] =>
+  count > 1 && mayPlan(facts, paid) ? planOf(sumOf(paid, openOf), count, facts.today) : [];
 
 /** What is open of the chosen invoices, or the sum of one's own that is given to the oldest of them first. */
 function useOwnSum({ limits, currency }: PayFacts, paid: readonly PayItem[]) {

@@ -3,7 +3,6 @@
 import { useState } from "react";
 
 import type { PayFacts, PayOutcome } from "@/contracts/paying";
-import { accountFace, cardFace } from "@/core/paying";
 
 import { say } from "./say";
 import { type Choice, type Chosen, useChoice } from "./useChoice";
@@ -39,8 +38,8 @@ export function usePaying(facts: PayFacts, base: string, words: PayWords) {
     setProblem(null);
     setStep("onFile" in choice.chosen ? "look" : "type");
   };
-  const end = async (methodId: number | null): Promise<void> => {
-    await sent(`${base}/agreement`, { methodId });
+  const end = async (methodId: number | null, planId: number | null = null): Promise<void> => {
+    await sent(`${base}/agreement`, { methodId, planId });
     window.location.reload();
   };
   const again = (): void => {
@@ -68,7 +67,9 @@ function useTyping({ facts, words, setStep, setProblem, setBusy }: OnStep, chose
   const take = async (): Promise<void> => {
     if (!("fresh" in chosen)) return;
     const isCard = chosen.fresh === "card";
-    const face = isCard ? cardFace(typed, facts.today) : accountFace(typed);
+    // The rules of numbers come with the step that needs them.
+    const { faceOfTyped } = await import("./faceOfTyped");
+    const face = faceOfTyped(isCard, typed, facts.today);
     if (!face.ok) {
       const field = String(face.error.field ?? "");
       return setProblem({ field, words: words.problems[face.error.code] ?? "" });
@@ -90,29 +91,37 @@ function useTyping({ facts, words, setStep, setProblem, setBusy }: OnStep, chose
   return { typed, setTyped, taken, setTaken, take };
 }
 
-type Put = Pick<Choice, "parts" | "sum" | "chosen" | "keep" | "agree" | "word"> & {
+type Put = Pick<
+  Choice,
+  "parts" | "itemIds" | "plan" | "sum" | "chosen" | "keep" | "agree" | "word"
+> & {
   taken: Taken | null;
 };
 type Outcome = Extract<PayOutcome, { state: string }>;
 
 /** The key is kept until an answer is here: whoever presses again, or loads the page, pays once. */
-function useMaking(on: OnStep, { parts, sum, chosen, keep, agree, word, taken }: Put) {
+function useMaking(
+  on: OnStep,
+  { parts, itemIds, plan, sum, chosen, keep, agree, word, taken }: Put,
+) {
   const { base, words, setStep, setProblem, busy, setBusy } = on;
   const [outcome, setOutcome] = useState<Outcome | null>(null);
   const pay = async (): Promise<void> => {
     if (busy) return;
     setBusy(true);
     setProblem(null);
-    const answer = await sent<Outcome>(`${base}/payments`, {
+    const by = {
       key: keyFor(base, sum),
-      parts: parts.map(({ itemId, amount }) => ({ itemId, amount })),
-      sum,
       methodId: "onFile" in chosen ? chosen.onFile.id : null,
       token: "onFile" in chosen ? null : (taken?.token ?? null),
-      keep,
-      agree,
-      word,
-    });
+    };
+    const amounts = parts.map(({ itemId, amount }) => ({ itemId, amount }));
+    const answer =
+      plan.length > 0
+        ? await sent<Outcome>(`${base}/plan`, { ...by, itemIds, count: plan.length })
+        : await sent<Outcome>(`${base}/payments`, {
+            ...{ ...by, parts: amounts, sum, keep, agree, word },
+          });
     setBusy(false);
     if (!answer) return setProblem({ field: "", words: words.cut });
     sessionStorage.removeItem(keyPlace(base));

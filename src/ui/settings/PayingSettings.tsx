@@ -17,6 +17,7 @@ export type PayingSettingsFacts = {
   paysBy: PaysBy | null;
   ownSumsFrom: number | null;
   bankSavingPercent: string | null;
+  planParts: number | null;
   mailReceipts: boolean;
   noticeDays: number;
 };
@@ -58,6 +59,13 @@ export function PayingSettings(props: PayingSettingsProps): ReactNode {
             help="Of an invoice that is paid whole; said before, and posted as a discount."
             {...set("bankSavingPercent")}
           />
+          <TextField
+            label="What is overdue may be paid in parts, at most"
+            inputMode="numeric"
+            placeholder="none"
+            help="Month by month, taken by themselves as agreed on the page."
+            {...set("planParts")}
+          />
           <Choice
             label="Receipts"
             options={[
@@ -89,6 +97,7 @@ const typedOf = ({ settings, currency }: PayingSettingsProps): Typed => ({
   paysBy: settings.paysBy ?? "",
   ownSumsFrom: settings.ownSumsFrom === null ? "" : formatAmount(settings.ownSumsFrom, currency),
   bankSavingPercent: settings.bankSavingPercent ?? "",
+  planParts: settings.planParts === null ? "" : String(settings.planParts),
   mailReceipts: settings.mailReceipts ? "yes" : "no",
   noticeDays: String(settings.noticeDays),
 });
@@ -112,6 +121,7 @@ function usePayingSettings(props: PayingSettingsProps) {
         paysBy: typed.paysBy || null,
         ownSumsFrom: from.ok ? from.value : null,
         bankSavingPercent: typed.bankSavingPercent.trim() || null,
+        planParts: typed.planParts.trim() === "" ? null : Number(typed.planParts),
         mailReceipts: typed.mailReceipts === "yes",
         noticeDays: Number(typed.noticeDays),
       },

@@ -12,6 +12,7 @@ import {
   paymentByKey,
   type PaymentRow,
 } from "@/db/payments";
+import { planOfPart } from "@/db/payPlans";
 import { payMethodById, type PayMethodRow } from "@/db/payMethods";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
@@ -29,6 +30,8 @@ const schema = z.object({
   by: z.enum(["link", "agreed", "clerk"]),
   /** Who said that it may be taken, and how, where a clerk takes it. */
   word: z.string().trim().max(200).default(""),
+  /** The part of a plan that it pays. */
+  planPartId: z.number().int().nullable().default(null),
   /** The link by which a customer pays; null for the page of its account. */
   linkId: z.number().int().nullable().default(null),
   /** The sum that was shown before it is taken, with what comes on top and what is saved. */
@@ -100,6 +103,7 @@ function keep(
       surcharge,
       by: input.by,
       consentId: allowed.value,
+      planPartId: input.planPartId,
       askedOn: ctx.today,
       askedAt: ctx.at,
     },
@@ -114,11 +118,13 @@ function keep(
 /** The consent by which it is taken; null where the customer pays itself, or gave a clerk its word. */
 function allowedBy(
   { db }: CommandContext,
-  { by, customerId, word }: Asked,
+  { by, customerId, word, planPartId }: Asked,
   { id }: PayMethodRow,
 ): Result<number | null> {
   if (by === "clerk") return word.length < 3 ? fail("pay.word") : ok(null);
   if (by === "link") return ok(null);
+  if (planPartId !== null)
+    return planOfPart(db, planPartId)?.methodId === id ? ok(null) : fail("plan.ended");
   const consent = consentOf(db, customerId);
   return consent?.methodId === id ? ok(consent.id) : fail("consent.none");
 }

@@ -15,6 +15,7 @@ import { customerById } from "@/db/customers";
 import { type OpenItemRow, openItemsOf } from "@/db/openItems";
 import { beingPaid, triesOf } from "@/db/payments";
 import { payMethodById } from "@/db/payMethods";
+import { isInPlan } from "@/db/payPlans";
 import { retriesOf } from "@/db/returnsAndDisputes";
 import { readSettings, type Settings } from "@/db/settings";
 
@@ -40,6 +41,9 @@ export type AgreedPayment = {
   tries: number;
   /** What it waits for before it is taken; null where it is not to be told before, or was. */
   notice: Notice | null;
+  /** The part of a plan that it pays; null where it is none. */
+  planPartId: number | null;
+  planId: number | null;
 };
 
 /** What is due by a day of those who agreed that it is taken, one payment a customer and currency. */
@@ -69,6 +73,8 @@ export function agreedDue(db: Db, on: Day): AgreedPayment[] {
         way: method.way,
         numbers: items.map(({ number }) => number),
         tries,
+        planPartId: null,
+        planId: null,
         notice: noticeFor(db, taken, { days: settings.noticeDays, on }),
       };
     });
@@ -83,7 +89,8 @@ export function agreedSum(parts: readonly PaidPart[], way: WayToPay, settings: S
 
 const dueNow = (db: Db, customerId: number, on: Day): OpenItemRow[] =>
   openItemsOf(db, customerId).filter(
-    ({ id, dueOn, balance }) => dueOn <= on && balance > 0 && beingPaid(db, id) === 0,
+    ({ id, dueOn, balance }) =>
+      dueOn <= on && balance > 0 && beingPaid(db, id) === 0 && !isInPlan(db, id),
   );
 
 /** What is due of those who agreed and is not taken: it is offered by another way than theirs alone. */

@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 
-import type { PayFacts, PayItem } from "@/contracts/paying";
+import type { PayFacts, PayItem, PlanShown } from "@/contracts/paying";
 import { addBankingDays, type Day } from "@/core/calendar";
 import { add, type Currency, minor, type Minor, sumOf, ZERO } from "@/core/money";
 import { consentWords, methodInWords, WAYS_TO_PAY } from "@/core/paying";
@@ -11,7 +11,8 @@ import { customerById, sitesOf } from "@/db/customers";
 import { followedRow } from "@/db/followed";
 import { openItemById, type OpenItemRow, openItemsOf } from "@/db/openItems";
 import { itemsOfLink, payLinkByHash, payLinkById } from "@/db/payLinks";
-import { beingPaid, paymentsOf } from "@/db/payments";
+import { beingPaid, paymentsOf, triesOfPart } from "@/db/payments";
+import { isInPlan, partsOfPlan, plansInForce } from "@/db/payPlans";
 import { payMethodsOf } from "@/db/payMethods";
 import { creditsKept } from "@/db/receipts";
 import { readSettings } from "@/db/settings";
@@ -20,6 +21,7 @@ import { processorAddress } from "../processorAddress";
 import { accountForWay } from "../steps/accountFor";
 import { sumLimitsFor, sumRulesFor } from "../steps/sumRules";
 import { waysFor } from "../steps/waysFor";
+import { partStands } from "./planned";
 
 /** Banking days until a debit counts (common practice, no source). */
 const DEBIT_DAYS = 3;
@@ -86,7 +88,7 @@ export function payPageOf(
   if (!link?.isPaid || !facts) return facts;
   const { linkId } = link;
   // Whoever has the link of what is paid learns nothing more by it.
-  const nothing = { others: [], credit: ZERO, onWay: [], methods: [], agreed: null };
+  const nothing = { others: [], credit: ZERO, onWay: [], methods: [], agreed: null, plans: [] };
   return { ...facts, ...nothing, ended: linkId !== null };
 }
 
@@ -98,7 +100,15 @@ export function clerkPayPageOf(db: Db, customerId: number, asked: PayPageAsked):
   const items = facts?.items.map((item) => ({ ...item, ways: [...WAYS_TO_PAY] }));
   const limits = { from: minor(1), to: null };
   return (
-    facts && { ...facts, items: items ?? [], limits, language: "en", agreed: null, byClerk: true }
+    facts && {
+      ...facts,
+      items: items ?? [],
+      limits,
+      planParts: 0,
+      language: "en",
+      agreed: null,
+      byClerk: true,
+    }
   );
 }
 
@@ -151,10 +161,22 @@ function factsFor(
     debitSettlesOn: addBankingDays(today, DEBIT_DAYS),
     rules: sumRulesFor(settings, "link"),
     limits: sumLimitsFor(settings, link.linkId === null ? null : payLinkById(db, link.linkId)),
+    planParts: settings.planParts ?? 0,
+    plans: plansShown(db, customer.id, today),
     ended: false,
     byClerk: false,
   };
 }
+
+const plansShown = (db: Db, customerId: number, today: Day): PlanShown[] =>
+  plansInForce(db, customerId).map(({ id }) => ({
+    id,
+    parts: partsOfPlan(db, id).map(({ id: partId, dueOn, amount }) => ({
+      dueOn,
+      amount,
+      stands: partStands(triesOfPart(db, partId), today),
+    })),
+  }));
 
 const payItemOf = (db: Db, item: OpenItemRow): PayItem => ({
   id: item.id,
@@ -164,6 +186,7 @@ const payItemOf = (db: Db, item: OpenItemRow): PayItem => ({
   balance: item.balance,
   beingPaid: beingPaid(db, item.id),
   ways: waysFor(db, item),
+  inPlan: isInPlan(db, item.id),
 });
 
 /** What is open of a link's invoices: the customer's own and its sites', the oldest due first. */

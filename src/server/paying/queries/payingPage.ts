@@ -11,6 +11,7 @@ import { cardsOnFile, payMethodById } from "@/db/payMethods";
 
 import { agreedDue, notTakenSo } from "./agreed";
 import { holdsOn } from "./holds";
+import { plannedDue } from "./planned";
 import { untoldSums } from "./untold";
 
 /** How far back what was taken is shown. */
@@ -21,11 +22,14 @@ const DEBIT_DAYS = 3;
 export function payingPageOf(db: Db, today: Day, filesWaiting: string[] = []): PayingFacts {
   const holdOf = holdsOn(db, today);
   const skips = new Map(agreedSkips(db, today).map((skip) => [skip.customerId, skip.reason]));
-  const due = agreedDue(db, today).map(({ parts: _, ...payment }): AgreedListed => ({
-    ...payment,
-    countsOn: payment.way === "card" ? today : addBankingDays(today, DEBIT_DAYS),
-    takenOut: skips.get(payment.customerId) ?? holdOf(payment.customerId),
-  }));
+  const due = [...agreedDue(db, today), ...plannedDue(db, today)].map(
+    ({ parts: _, planPartId, planId: _plan, ...payment }): AgreedListed => ({
+      ...payment,
+      ofPlan: planPartId !== null,
+      countsOn: payment.way === "card" ? today : addBankingDays(today, DEBIT_DAYS),
+      takenOut: skips.get(payment.customerId) ?? holdOf(payment.customerId),
+    }),
+  );
   const taken = agreedPaymentsSince(db, addDays(today, -SHOWN_DAYS)).map((payment) =>
     takenOf(db, payment),
   );

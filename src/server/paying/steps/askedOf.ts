@@ -9,10 +9,14 @@ import type { CommandContext } from "@/server/runtime/context";
 
 import { sumLimitsFor, sumRulesFor } from "./sumRules";
 
+const NO_RULES = { surchargePercent: null, savingPercent: null };
+
 type Asking = {
   readonly by: "link" | "agreed" | "clerk";
   /** The link by which it is paid; null for the page of the account. */
   readonly linkId: number | null;
+  /** The part of a plan that it pays: its sum was agreed to as it is. */
+  readonly planPartId: number | null;
   /** The sum that was shown before; undefined where nobody was shown one. */
   readonly sum?: Minor | undefined;
   readonly parts: readonly PaidPart[];
@@ -34,7 +38,8 @@ export function askedOf(
   }));
   const problem = asking.by === "link" ? sumProblem(ctx, asking, { parts, open }) : null;
   if (problem) return problem;
-  const asked = askedSum(parts, method.way, sumRulesFor(ctx.settings, asking.by));
+  const rules = asking.planPartId === null ? sumRulesFor(ctx.settings, asking.by) : NO_RULES;
+  const asked = askedSum(parts, method.way, rules);
   return asking.sum === undefined || asking.sum === asked.sum ? ok(asked) : fail("pay.sum");
 }
 

@@ -14,6 +14,11 @@ export async function POST(
   const asked = await bodyOf(request, endInput);
   if (!asked) return refused(UNREAD);
   const { customerId, run } = linked;
+  if (asked.planId !== null) {
+    const plan = { customerId, planId: asked.planId, why: "by the customer" };
+    const ended = await run("endPlan", plan, randomUUID());
+    return ended.ok ? Response.json({ done: true }) : refused(ended.error);
+  }
   const done =
     asked.methodId === null
       ? await run("endAgreement", { customerId, ...whenceOf(request) }, randomUUID())

@@ -1,0 +1,46 @@
+import { planInput } from "@/contracts/paying";
+import { fail } from "@/core/result";
+import { processorBehind } from "@/practice";
+import { payNow } from "@/server/paying/payNow";
+import { plannedDue } from "@/server/paying/queries/planned";
+
+import { bodyOf, GONE, linkedBy, refused, UNREAD, whenceOf } from "../../pay";
+import { methodOf } from "../../methodOf";
+
+/** A customer agrees to pay what is overdue in parts, and pays the first of them. */
+export async function POST(
+  request: Request,
+  { params }: { params: Promise<{ token: string }> },
+): Promise<Response> {
+  const linked = linkedBy((await params).token);
+  if (!linked) return refused(GONE, 404);
+  const asked = await bodyOf(request, planInput);
+  if (!asked) return refused(UNREAD);
+  const { customerId, run, context, itemIds: within } = linked;
+  const processor = processorBehind(context.book);
+  if (!processor) return refused(fail("pay.no_account", { currency: context.currency }).error);
+  const { key, itemIds, count } = asked;
+  if (within.length > 0 && itemIds.some((id) => !within.includes(id)))
+    return refused(fail("pay.item_gone").error);
+  const methodId = await methodOf(linked, processor, { ...asked, keep: true, agree: false });
+  if (!methodId.ok) return refused(methodId.error);
+  const plan = { customerId, methodId: methodId.value, itemIds, count, ...whenceOf(request) };
+  const agreed = await run("agreePlan", plan, `plan-${key}`);
+  if (!agreed.ok) return refused(agreed.error);
+  const first = plannedDue(context.db, context.today).find(
+    ({ planId }) => planId === agreed.value.planId,
+  );
+  // The first part was taken already: the same was sent again.
+  if (!first) return Response.json({ state: "paid", code: null });
+  const { key: partKey, planPartId, parts } = first;
+  const part = { key: partKey, customerId, methodId: methodId.value, planPartId, parts };
+  const ask = { ...part, by: "agreed" as const };
+  const paid = await payNow({ processor, run, on: context.today, ask });
+  if (!paid.ok) return refused(paid.error);
+  if (paid.value.state === "declined") {
+    const { planId } = agreed.value;
+    const end = { customerId, planId, why: "its first part was declined" };
+    await run("endPlan", end, `end-${key}`);
+  }
+  return Response.json(paid.value);
+}
