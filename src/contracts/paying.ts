@@ -62,6 +62,8 @@ export type PayFacts = {
   rules: SumRules;
   /** Between which sums the customer chooses; null: invoices are paid whole. */
   limits: SumLimits | null;
+  /** The link asks that what comes is agreed to be taken by itself: paying by it agrees. */
+  mustAgree: boolean;
   /** In how many parts at most what is overdue may be paid; 0: in none. */
   planParts: number;
   /** Plans in parts that go on. */
@@ -102,6 +104,8 @@ export const payInput = z.object({
   /** Who said that it may be taken, and how, where a clerk takes it. */
   word: z.string().trim().max(200).default(""),
 });
+
+export type PayInput = z.output<typeof payInput>;
 
 /** What became of it: paid, on its way, or declined and why. */
 export type PayOutcome =

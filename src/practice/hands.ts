@@ -1,21 +1,17 @@
-import { createHash, randomUUID } from "node:crypto";
-import { writeFileSync } from "node:fs";
+import { randomUUID } from "node:crypto";
 
-import { type FileKind, guessMapping, readTable } from "@/core/formats";
 import type { Result } from "@/core/result";
 import type { Db } from "@/db/connection";
+import { takeTold, type Told } from "@/server/arrivals/takeTold";
 import { type CommandName, COMMANDS, type InputOf, type OutputOf } from "@/server/commands";
 import type { DoCommand } from "@/server/paying/payNow";
 import { runCommand } from "@/server/runtime/command";
-import { keptFile } from "@/server/runtime/folders";
-
-/** A file that arrives. */
-export type Arrived = { kind: FileKind; name: string; text: string; account: string | null };
 
 /** Who works in a practice book: does what a clerk would, by the same use cases as the pages. */
 export class Hands {
   constructor(
-    private readonly book: string,
+    readonly book: string,
+    private readonly db: Db,
     readonly run: DoCommand,
   ) {}
 
@@ -25,28 +21,14 @@ export class Hands {
   }
 
   /** Takes a file in, all of whose lines have to be read. */
-  async takeIn({ kind, name, text, account }: Arrived): Promise<void> {
-    const table = must(readTable(text));
-    const bytes = Buffer.from(text);
-    const sha256 = createHash("sha256").update(bytes).digest("hex");
-    writeFileSync(keptFile(this.book, sha256), bytes);
-    const mapping = {
-      ...guessMapping(table, kind),
-      ...(kind === "processor"
-        ? { signs: "as_written" as const, payoutSign: "turned" as const }
-        : {}),
-    };
-    const report = await this.do("importFile", {
-      sha256,
-      name,
-      size: bytes.length,
-      mapping,
-      account,
-    });
-    if (report.refused.length > 0)
-      throw new Error(`a line of ${name} was refused: ${JSON.stringify(report.refused[0])}`);
+  async takeIn(file: Told): Promise<void> {
+    const mapping = file.kind === "processor" ? SIGNS : {};
+    must(await takeTold({ book: this.book, db: this.db, run: this.run }, { ...file, mapping }));
   }
 }
+
+/** How the practice processor writes its sums. */
+const SIGNS = { signs: "as_written", payoutSign: "turned" } as const;
 
 /** Does commands in a book that is open here. */
 export const runIn =

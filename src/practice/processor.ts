@@ -4,13 +4,16 @@ import { addBankingDays, addDays, type Day } from "@/core/calendar";
 import { minor, type Minor } from "@/core/money";
 import {
   accountFace,
+  type ActivityListed,
   cardFace,
   type ChargeAnswer,
   type ChargeAsk,
   isDeclineCode,
   type KeptMethod,
   type Processor,
+  type ProcessorEvent,
   type RefundAsk,
+  type SentEvent,
   type TypedAccount,
   type TypedCard,
 } from "@/core/paying";
@@ -20,6 +23,8 @@ import type { PracticeStore } from "@/db/practice";
 import type { PracticeCharge } from "@/db/practiceTables";
 
 import { answerOf, cardFee, debitFee, DISPUTE_FEE, faceOf, RETURN_FEE, returnsOn } from "./answers";
+import { readEvent } from "./events";
+import { activityFile } from "./files";
 import { payOut } from "./payouts";
 import { leftOfCharge, refunded } from "./refunds";
 import { tell } from "./telling";
@@ -206,6 +211,15 @@ export class PracticeProcessor implements Processor {
 
   leftOf(chargeId: string): Minor | null {
     return leftOfCharge(this.store, chargeId);
+  }
+
+  readEvent(sent: SentEvent): Result<ProcessorEvent> {
+    return readEvent(this.store, sent);
+  }
+
+  activity(account: string, on: Day): ActivityListed | null {
+    const text = activityFile(this.store, account, on);
+    return text === null ? null : { name: `${account}-${on}.csv`, text };
   }
 
   /** A card holder disputes a charge: its sum and a fee are taken until it is answered. */

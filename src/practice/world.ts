@@ -7,6 +7,7 @@ import { openBankLines } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { PracticeStore } from "@/db/practice";
 import { readSettings } from "@/db/settings";
+import type { Told } from "@/server/arrivals/takeTold";
 import { proofs } from "@/server/books/queries/proofs";
 import { readOrders } from "@/server/invoices/steps/readOrders";
 import type { DoCommand } from "@/server/paying/payNow";
@@ -20,7 +21,8 @@ import { OPENING_BALANCE, OTHER_LINES, otherLines } from "./bank";
 import { actOf, type Around, DISPUTED_AFTER } from "./customers";
 import { activityFile, statementFile } from "./files";
 import { fateOf } from "./habits";
-import { type Arrived, Hands, must, runIn } from "./hands";
+import { Hands, must, runIn } from "./hands";
+import { hearEvents } from "./hearEvents";
 import { type Held, heldBy } from "./held";
 import { ordersOf } from "./orders";
 import { makePeople, type Person } from "./people";
@@ -69,7 +71,7 @@ export class PracticeWorld {
     if (!made.ok) return made;
     const store = new PracticeStore(practiceFile(book));
     store.setFact("seed", String(seed));
-    const hands = new Hands(book, runIn(book, made.value));
+    const hands = new Hands(book, made.value, runIn(book, made.value));
     const world = new PracticeWorld(hands, made.value, store, seed);
     await setUp({ hands, around: world.around, people: world.people, first: FIRST });
     return ok(world);
@@ -92,7 +94,7 @@ export class PracticeWorld {
     }
     return ok(
       new PracticeWorld(
-        new Hands(book, runIn(book, opened.value)),
+        new Hands(book, opened.value, runIn(book, opened.value)),
         opened.value,
         store,
         Number(seed),
@@ -105,7 +107,7 @@ export class PracticeWorld {
     if (!existsSync(practiceFile(book)) || readSettings(db).clock === null) return null;
     const store = new PracticeStore(practiceFile(book));
     const seed = store.fact("seed");
-    if (seed !== null) return new PracticeWorld(new Hands(book, run), db, store, Number(seed));
+    if (seed !== null) return new PracticeWorld(new Hands(book, db, run), db, store, Number(seed));
     store.close();
     return null;
   }
@@ -149,6 +151,7 @@ export class PracticeWorld {
     if (this.store.once(`other lines ${on}`, on))
       this.count("other_lines", otherLines(this.store, on));
     await this.arrive(on);
+    await hearEvents(this.around, this.hands.book, on);
     await this.work();
     const report = proofs(this.db);
     this.count("broken_proofs", report.proofs.filter(({ holds }) => !holds).length);
@@ -217,7 +220,7 @@ export class PracticeWorld {
       await this.takeIn({ kind: "bank", name: `statement-${on}.csv`, text, account: "operating" });
   }
 
-  private async takeIn(file: Arrived): Promise<void> {
+  private async takeIn(file: Told): Promise<void> {
     await this.hands.takeIn(file);
     this.count("files");
   }

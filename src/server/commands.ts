@@ -30,6 +30,7 @@ import { notePayment } from "./paying/commands/notePayment";
 import { noteRefund } from "./paying/commands/noteRefund";
 import { tellSums } from "./paying/commands/tellSums";
 import { agreePlan, endPlan } from "./paying/commands/agreePlan";
+import { noteEvent } from "./paying/commands/noteEvent";
 import { takeOutOfRun } from "./paying/commands/takeOutOfRun";
 import { removeMethod } from "./paying/commands/removeMethod";
 import { askDeposit } from "./invoices/commands/askDeposit";
@@ -190,6 +191,7 @@ export const COMMANDS = {
   noteRefund,
   takeOutOfRun,
   tellSums,
+  noteEvent,
   agreePlan,
   endPlan,
   makePayLink,

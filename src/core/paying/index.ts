@@ -11,8 +11,11 @@ export {
   DECLINES,
   isDeclineCode,
   type KeptMethod,
+  type ActivityListed,
   type Processor,
+  type ProcessorEvent,
   type RefundAsk,
+  type SentEvent,
   type WayToPay,
   WAYS_TO_PAY,
 } from "./processor";

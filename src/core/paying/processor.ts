@@ -44,6 +44,20 @@ export type RefundAsk = {
   readonly on: Day;
 };
 
+/** An event as it is sent, signed: its headers and its body, as they came. */
+export type SentEvent = {
+  readonly id: string;
+  readonly timestamp: string;
+  readonly signature: string;
+  readonly body: string;
+};
+
+/** That something has happened in an account on a day. What it was is asked for, and not believed. */
+export type ProcessorEvent = { readonly id: string; readonly account: string; readonly on: Day };
+
+/** What a processor lists of an account and a day, as its file. */
+export type ActivityListed = { readonly name: string; readonly text: string };
+
 /**
  * What the rest of the program knows of a processor. One that is real stands behind the same: it
  * answers the same key with the same charge.
@@ -62,6 +76,10 @@ export type Processor = {
   readonly refundByKey: (key: string) => { refundId: string } | null;
   /** What of a charge can still be sent back; null for one that it does not have. */
   readonly leftOf: (chargeId: string) => Minor | null;
+  /** An event that this processor has signed. Errors: event.signature, event.form. */
+  readonly readEvent: (sent: SentEvent) => Result<ProcessorEvent>;
+  /** All that has happened in an account on a day; null where nothing has. */
+  readonly activity: (account: string, on: Day) => ActivityListed | null;
 };
 
 /**

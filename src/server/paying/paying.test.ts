@@ -190,6 +190,8 @@ describe("nothing is charged twice", () => {
     refundByKey: (key) => processor.refundByKey(key),
     leftOf: (id) => processor.leftOf(id),
     method: (token) => processor.method(token),
+    readEvent: (sent) => processor.readEvent(sent),
+    activity: (account, on) => processor.activity(account, on),
   });
 
   it.each(["before", "after"] as const)(
@@ -373,6 +375,7 @@ describe("a link to pay by", () => {
       customerId: firstCustomer(book),
       itemIds: [invoice.id],
       isPaid: false,
+      asksConsent: false,
     });
     const page = payPageOf(book.db, { book: "x", token: secret, today: ON });
     expect(page?.items.map(({ number }) => number)).toEqual([invoice.number]);

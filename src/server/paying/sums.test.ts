@@ -197,3 +197,18 @@ describe("a link ends when all that it is for is paid", () => {
     expect(page()?.items).toHaveLength(1);
   });
 });
+
+describe("a link that asks that what comes is taken by itself", () => {
+  it("says so on its page, until its customer has agreed", () => {
+    book.must("makePayLink", {
+      customerId: firstCustomer(book),
+      itemIds: [item(1).id],
+      hash: hashOfLink(secret),
+      asksConsent: true,
+    } as never);
+    expect([payLinkOf(book.db, secret)?.asksConsent, page()?.mustAgree]).toEqual([true, true]);
+    const agreed = { customerId: firstCustomer(book), methodId: method("card") };
+    book.must("agree", { ...agreed, address: "10.0.0.1", agent: "test" });
+    expect(page()?.mustAgree).toBe(false);
+  });
+});

@@ -40,6 +40,12 @@ export const PAYING_MESSAGES: Record<string, string> = {
   "plan.parts": "So many parts are not offered here. Load the page again.",
   "plan.not_late": "Only what is overdue is paid in parts. Load the page again.",
   "plan.ended": "This plan has ended: nothing is taken by it any more.",
+  "consent.wanted":
+    "This link also asks that what comes is taken by itself. Tick that you agree, or ask for another link.",
+  "event.none": "No processor is behind this book: nobody can tell it of anything.",
+  "event.signature": "The signature is not that of the processor behind this book, or is too old.",
+  "event.form": "The event cannot be read.",
+  "told.refused": "A line of {name} was not taken: {why}.",
   "pay.word": "Say who allowed it, and how: it is kept with the payment.",
   "pay.unread": "This could not be read. Load the page again.",
   "pay.unknown": "There is no such payment.",

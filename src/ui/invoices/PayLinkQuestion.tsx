@@ -5,7 +5,7 @@ import { type ReactNode, useState } from "react";
 import { type Currency, parseAmount } from "@/core/money";
 
 import { Act, RowButton } from "../kit/buttons";
-import { LineField } from "../kit/fields";
+import { LineField, Tick } from "../kit/fields";
 import { ActRow } from "../kit/layout";
 import { useActing } from "../shell/Notices";
 
@@ -21,6 +21,7 @@ export function PayLinkQuestion({ customerId, item, publicUrl }: PayLinkQuestion
   const [link, setLink] = useState<{ id: number; address: string } | null>(null);
   const [from, setFrom] = useState("");
   const [to, setTo] = useState("");
+  const [asksConsent, setAsksConsent] = useState(false);
   const make = async (): Promise<void> => {
     const [sumFrom, sumTo] = [from, to].map((text) => sumOrNull(text, item.currency));
     if (sumFrom === undefined || sumTo === undefined)
@@ -28,7 +29,7 @@ export function PayLinkQuestion({ customerId, item, publicUrl }: PayLinkQuestion
     const secret = secretWord();
     const made = await act<{ id: number }>(
       "makePayLink",
-      { customerId, itemIds: [item.id], sumFrom, sumTo, hash: await hashOf(secret) },
+      { customerId, itemIds: [item.id], sumFrom, sumTo, asksConsent, hash: await hashOf(secret) },
       () => ({
         words: "The link is made. Copy it now: it is not shown again.",
         final: "A link is withdrawn where it stands.",
@@ -76,6 +77,10 @@ export function PayLinkQuestion({ customerId, item, publicUrl }: PayLinkQuestion
           value={to}
           onChange={(event) => setTo(event.target.value)}
         />
+      </label>{" "}
+      <label data-tone="soft">
+        <Tick checked={asksConsent} onChange={() => setAsksConsent(!asksConsent)} /> and agree that
+        the next are taken by themselves
       </label>
     </ActRow>
   );

@@ -14,7 +14,7 @@ import {
   PayWord,
 } from "../kit/pay";
 import type { StepProps } from "./stepProps";
-import type { Typed } from "./usePaying";
+import type { Typed } from "./typed";
 
 /** A card or bank account is typed, looked at while it is, and goes to the processor alone. */
 export function TypeStep(props: StepProps): ReactNode {
@@ -45,7 +45,11 @@ export function TypeStep(props: StepProps): ReactNode {
       </PayTick>
       {props.facts.byClerk ? null : (
         <PayTick>
-          <PayBox checked={paying.agree} onChange={() => paying.setAgree(!paying.agree)} />
+          <PayBox
+            checked={paying.agree}
+            disabled={props.facts.mustAgree}
+            onChange={() => paying.setAgree(!paying.agree)}
+          />
           <span>
             {words.agree} <small>{words.agreeNote}</small>
           </span>

@@ -30,7 +30,7 @@ export function useChoice(facts: PayFacts) {
   const [out, setOut] = useState<ReadonlySet<number>>(new Set());
   const [chosen, setChosen] = useState<Chosen>(() => usualWay(facts));
   const [keep, setKeep] = useState(false);
-  const [agree, setAgree] = useState(false);
+  const [agree, setAgree] = useState(facts.mustAgree);
   const [word, setWord] = useState("");
   const [count, setCount] = useState(1);
   const paid = payable.filter(({ id }) => !out.has(id));
@@ -61,8 +61,8 @@ export function useChoice(facts: PayFacts) {
 export type Choice = ReturnType<typeof useChoice>;
 
 /** Whether what is chosen may be paid in parts: some of it is overdue. */
-const mayPlan = ({ planParts, today }: PayFacts, paid: readonly PayItem[]): boolean =>
-  planParts > 1 && paid.some(({ dueOn }) => dueOn < today);
+const mayPlan = ({ planParts, mustAgree, today }: PayFacts, paid: readonly PayItem[]): boolean =>
+  planParts > 1 && !mustAgree && paid.some(({ dueOn }) => dueOn < today);
 
 /** The parts in which what is chosen is paid; none where it is paid at once. */
 const usualPlan = (facts: PayFacts, paid: readonly PayItem[], count: number): PlanPart[] =>

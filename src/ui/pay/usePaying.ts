@@ -5,18 +5,10 @@ import { useState } from "react";
 import type { PayFacts, PayOutcome } from "@/contracts/paying";
 
 import { say } from "./say";
+import type { Typed } from "./typed";
 import { type Choice, type Chosen, useChoice } from "./useChoice";
 import type { PayWords } from "./words";
 
-/** A card or account that is typed: it goes to the processor alone. */
-export type Typed = {
-  number: string;
-  expiry: string;
-  code: string;
-  routing: string;
-  account: string;
-  again: string;
-};
 const NOTHING: Typed = { number: "", expiry: "", code: "", routing: "", account: "", again: "" };
 
 export type Step = "choose" | "type" | "look" | "done";

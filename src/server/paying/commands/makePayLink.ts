@@ -21,9 +21,12 @@ export const makePayLink = defineCommand({
     /** Between which sums it is paid; left out: as the book says. Both the same: the sum is fixed. */
     sumFrom: sum,
     sumTo: sum,
+    /** Whether who pays by it agrees that what comes is taken by itself: a tenant, a monthly plan. */
+    asksConsent: z.boolean().default(false),
     hash: z.string().regex(/^[0-9a-f]{64}$/),
   }),
-  run(ctx, { customerId, itemIds, sumFrom, sumTo, hash }): Result<{ id: number }> {
+  run(ctx, input): Result<{ id: number }> {
+    const { customerId, itemIds, sumFrom, sumTo, hash } = input;
     if (sumFrom !== null && sumTo !== null && sumTo < sumFrom) return fail("pay.link_sums");
     if (!customerById(ctx.db, customerId)) return fail("customer.unknown", { id: customerId });
     const own = new Set([customerId, ...sitesOf(ctx.db, customerId).map(({ id }) => id)]);
@@ -38,7 +41,16 @@ export const makePayLink = defineCommand({
       { kind: "customer", id: customerId, customerId },
       `a link to pay ${numbers.length === 0 ? "all that is open" : numbers.join(", ")} made`,
     );
-    const link = { hash, customerId, madeOn: ctx.today, sumFrom, sumTo, actId };
+    const asksConsent = input.asksConsent ? 1 : 0;
+    const link = {
+      hash,
+      customerId,
+      madeOn: ctx.today,
+      sumFrom,
+      sumTo,
+      asksConsent,
+      actId,
+    } as const;
     const id = insertPayLink(ctx.db, link, itemIds);
     return ok({ id });
   },

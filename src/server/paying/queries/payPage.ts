@@ -34,6 +34,8 @@ export type PayLink = {
   itemIds: number[];
   /** Whether all that it is for is paid: it has ended, and tells nothing of the account any more. */
   isPaid: boolean;
+  /** Whether who pays by it has to agree that what comes is taken by itself. */
+  asksConsent: boolean;
 };
 
 export const hashOfLink = (token: string): string =>
@@ -47,11 +49,25 @@ export function payLinkOf(db: Db, token: string): PayLink | null {
     const isPaid =
       itemIds.length > 0 && itemIds.every((id) => (openItemById(db, id)?.balance ?? 0) <= 0);
     const { id: linkId, customerId } = link;
-    return link.endedOn === null ? { linkId, customerId, itemIds, isPaid } : null;
+    const asksConsent = link.asksConsent === 1;
+    return link.endedOn === null ? { linkId, customerId, itemIds, isPaid, asksConsent } : null;
   }
   const customerId = customerOfLink(db, token);
-  return customerId === undefined ? null : { linkId: null, customerId, itemIds: [], isPaid: false };
+  return customerId === undefined ? null : accountOf(customerId);
 }
+
+/** The page of a whole account, which has no link of its own. */
+const accountOf = (customerId: number): PayLink => ({
+  linkId: null,
+  customerId,
+  itemIds: [],
+  isPaid: false,
+  asksConsent: false,
+});
+
+/** Whether who pays by a link has to agree, and has not yet, that what comes is taken by itself. */
+export const wantsConsent = (db: Db, { asksConsent, customerId }: PayLink): boolean =>
+  asksConsent && consentOf(db, customerId) === undefined;
 
 /** Whether a way to pay is on a customer's file: what was removed is used no more. */
 export const isOnFile = (db: Db, customerId: number, methodId: number): boolean =>
@@ -94,8 +110,7 @@ export function payPageOf(
 
 /** The same as a clerk takes a payment at a customer's word: nothing is agreed to on it. */
 export function clerkPayPageOf(db: Db, customerId: number, asked: PayPageAsked): PayFacts | null {
-  const account = { linkId: null, customerId, itemIds: [], isPaid: false };
-  const facts = factsFor(db, account, asked);
+  const facts = factsFor(db, accountOf(customerId), asked);
   // What customers are offered binds them, and not who takes a payment at their word.
   const items = facts?.items.map((item) => ({ ...item, ways: [...WAYS_TO_PAY] }));
   const limits = { from: minor(1), to: null };
@@ -161,6 +176,7 @@ function factsFor(
     debitSettlesOn: addBankingDays(today, DEBIT_DAYS),
     rules: sumRulesFor(settings, "link"),
     limits: sumLimitsFor(settings, link.linkId === null ? null : payLinkById(db, link.linkId)),
+    mustAgree: wantsConsent(db, link),
     planParts: settings.planParts ?? 0,
     plans: plansShown(db, customer.id, today),
     ended: false,

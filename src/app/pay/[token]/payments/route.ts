@@ -1,10 +1,11 @@
-import { payInput } from "@/contracts/paying";
+import { type PayInput, payInput } from "@/contracts/paying";
 import { minor } from "@/core/money";
-import { fail } from "@/core/result";
+import { fail, type Failure } from "@/core/result";
 import { processorBehind } from "@/practice";
 import { payNow } from "@/server/paying/payNow";
+import { wantsConsent } from "@/server/paying/queries/payPage";
 
-import { bodyOf, GONE, linkedBy, refused, UNREAD, whenceOf } from "../../pay";
+import { bodyOf, GONE, linkedBy, type OpenLink, refused, UNREAD, whenceOf } from "../../pay";
 import { methodOf } from "../../methodOf";
 
 /** A customer pays: by a way on file, or by a card or account that the processor has taken. */
@@ -19,11 +20,8 @@ export async function POST(
   if (!asked) return refused(UNREAD);
   if (!processor)
     return refused(fail("pay.no_account", { currency: linked.context.currency }).error);
-  if (
-    linked.itemIds.length > 0 &&
-    asked.parts.some(({ itemId }) => !linked.itemIds.includes(itemId))
-  )
-    return refused(fail("pay.item_gone").error);
+  const against = problemWith(linked, asked);
+  if (against) return refused(against);
   const methodId = await methodOf(linked, processor, asked);
   if (!methodId.ok) return refused(methodId.error);
   const paid = await payNow({
@@ -54,4 +52,13 @@ export async function POST(
     if (!agreed.ok) return refused(agreed.error);
   }
   return Response.json(paid.value);
+}
+
+/** What of a payment is not as its link says; null where nothing is. */
+function problemWith(linked: OpenLink, asked: PayInput): Failure | null {
+  const { itemIds, context } = linked;
+  if (itemIds.length > 0 && asked.parts.some(({ itemId }) => !itemIds.includes(itemId)))
+    return fail("pay.item_gone").error;
+  // A link that asks for the agreement is not paid without it, whatever the page sends.
+  return !asked.agree && wantsConsent(context.db, linked) ? fail("consent.wanted").error : null;
 }
