@@ -47,6 +47,9 @@ export function insertConsentEnd(
   );
 }
 
+export const consentById = (db: Db, id: number): ConsentRow | undefined =>
+  db.get<ConsentRow>(`${CONSENT} WHERE c.id = ?`, id);
+
 /** What a customer has agreed to and not ended. */
 export const consentOf = (db: Db, customerId: number): ConsentRow | undefined =>
   db.get<ConsentRow>(

@@ -50,6 +50,10 @@ export const paymentByCharge = (
     chargeId,
   );
 
+/** The payment whose money a receipt is; undefined where it came otherwise. */
+export const paymentOfReceipt = (db: Db, receiptId: number): PaymentRow | undefined =>
+  db.get<PaymentRow>(`${PAYMENT} WHERE receipt_id = ?`, receiptId);
+
 /** Payments of a customer, the latest first. */
 export const paymentsOf = (db: Db, customerId: number, limit: number): PaymentRow[] =>
   db.all<PaymentRow>(

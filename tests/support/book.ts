@@ -175,7 +175,14 @@ export class TestBook {
   }
 
   id(
-    table: "customer" | "open_item" | "receipt" | "payout" | "bank_line" | "import_file",
+    table:
+      | "customer"
+      | "open_item"
+      | "receipt"
+      | "payout"
+      | "bank_line"
+      | "import_file"
+      | "processor_item",
     where: string,
   ): number {
     const found = this.db.get<{ id: number }>(`SELECT id FROM ${table} WHERE ${where}`);

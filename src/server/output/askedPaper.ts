@@ -12,6 +12,7 @@ import {
 } from "@/server/customers/queries/statement";
 import type { BookContext } from "@/server/runtime/bookContext";
 
+import { evidencePdf } from "./evidencePdf";
 import { EXPORTS, periodOf, sheetOf } from "./exports";
 import { LISTS, listSheet } from "./lists";
 import { batchOf } from "./paperBatch";
@@ -24,6 +25,7 @@ import { statementPdf, statementsPdf } from "./statementPapers";
 /** A file that somebody asks for: which, and what stands in the address's query. */
 export type PaperAsk =
   | { paper: "invoice" | "receipt" | "letter"; id: number }
+  | { paper: "evidence"; id: number }
   | { paper: "documents"; ids: readonly number[]; format: "pdf" | "zip" }
   | { paper: "statement"; customerId: number; query: Query }
   | { paper: "statements"; query: Query }
@@ -61,6 +63,8 @@ export function askedPaper(context: PaperContext, ask: PaperAsk): Promise<Result
     case "receipt":
     case "letter":
       return single(context, ask);
+    case "evidence":
+      return evidence(context, ask.id);
     case "documents":
       return batchOf(context.db, ask.ids, ask.format);
     case "statement":
@@ -97,6 +101,11 @@ async function single(
   const { make, unknown } = SINGLE[paper];
   const bytes = await make(db, id);
   return bytes ? ok({ bytes, type: PDF, name: `${paper}-${id}.pdf` }) : fail(unknown);
+}
+
+async function evidence(context: PaperContext, id: number): Promise<Result<Paper>> {
+  const bytes = await evidencePdf(context, id);
+  return bytes ? ok({ bytes, type: PDF, name: `dispute-${id}.pdf` }) : fail("dispute.unknown");
 }
 
 async function statement(

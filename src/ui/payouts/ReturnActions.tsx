@@ -80,7 +80,7 @@ type AnswerFormProps = {
   todo: Extract<ReturnTodo, { as: "answer" }>;
 };
 function AnswerForm({ todo }: AnswerFormProps): ReactNode {
-  const { act, busy } = useActing();
+  const { act, busy, book } = useActing();
   const [why, setWhy] = useState("");
   return (
     <ActRow
@@ -105,6 +105,9 @@ function AnswerForm({ todo }: AnswerFormProps): ReactNode {
       <Act main type="submit" disabled={busy || why.trim().length < 3}>
         It is answered
       </Act>
+      <a href={`/api/v1/b/${book}/disputes/${todo.processorItemId}/evidence`} download>
+        what we have, as one PDF
+      </a>
       <Act
         onClick={() =>
           void act<{ actId: number }>(
