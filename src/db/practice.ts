@@ -1,16 +1,9 @@
-import Database from "better-sqlite3";
-
 import type { Day } from "@/core/calendar";
 import type { Minor } from "@/core/money";
 import type { RefundAsk } from "@/core/paying";
 
-import { Db } from "./connection";
-import {
-  PRACTICE_SCHEMA,
-  type PracticeCharge,
-  type PracticeLine,
-  type PracticeMethod,
-} from "./practiceTables";
+import { PracticeFacts } from "./practiceFacts";
+import { type PracticeCharge, type PracticeLine, type PracticeMethod } from "./practiceTables";
 
 const CHARGE = `SELECT id, key, token, account, amount, currency, payer_name AS payerName, payer_email AS payerEmail, reference,
   made_on AS madeOn, state, code, fee, settles_on AS settlesOn, returns_on AS returnsOn, disputed_on AS disputedOn FROM charge`;
@@ -21,46 +14,7 @@ const LINE = `SELECT id, account, type, on_day AS onDay, settled_on AS settledOn
 type DuePayout = { net: Minor; from: Day; to: Day; count: number };
 
 /** The books of the practice world, in a file of their own beside the practice book. */
-export class PracticeStore {
-  private readonly db: Db;
-
-  constructor(path: string) {
-    const raw = new Database(path);
-    raw.pragma("journal_mode = WAL");
-    raw.pragma("synchronous = NORMAL");
-    this.db = new Db(raw, path);
-    this.db.exec(PRACTICE_SCHEMA);
-  }
-
-  close(): void {
-    this.db.close();
-  }
-
-  together<T>(work: () => T): T {
-    return this.db.transaction(work);
-  }
-
-  fact(name: string): string | null {
-    return (
-      this.db.get<{ value: string }>("SELECT value FROM fact WHERE name = ?", name)?.value ?? null
-    );
-  }
-
-  setFact(name: string, value: string): void {
-    this.db.run("INSERT OR REPLACE INTO fact (name, value) VALUES (?, ?)", name, value);
-  }
-
-  /** Notes that something was done; false where it was done before. */
-  once(name: string, on: Day): boolean {
-    return (
-      this.db.run("INSERT OR IGNORE INTO done (name, on_day) VALUES (?, ?)", name, on).changes > 0
-    );
-  }
-
-  isDone(name: string): boolean {
-    return this.db.get("SELECT 1 FROM done WHERE name = ?", name) !== undefined;
-  }
-
+export class PracticeStore extends PracticeFacts {
   method(token: string): PracticeMethod | undefined {
     return this.db.get<PracticeMethod>(
       "SELECT token, way, name, last_four AS lastFour, expires, answer FROM method WHERE token = ?",
@@ -126,25 +80,28 @@ export class PracticeStore {
     this.db.run("UPDATE charge SET disputed_on = ? WHERE id = ?", on, id);
   }
 
+  private charges(where: string, ...values: string[]): PracticeCharge[] {
+    return this.db.all<PracticeCharge>(`${CHARGE} WHERE ${where} ORDER BY no`, ...values);
+  }
+
   settling(on: Day): PracticeCharge[] {
-    return this.db.all<PracticeCharge>(
-      `${CHARGE} WHERE state = 'on_way' AND settles_on <= ? ORDER BY no`,
-      on,
-    );
+    return this.charges("state = 'on_way' AND settles_on <= ?", on);
   }
 
   returning(on: Day): PracticeCharge[] {
-    return this.db.all<PracticeCharge>(
-      `${CHARGE} WHERE returns_on <= ? AND state IN ('on_way', 'settled') ORDER BY no`,
+    return this.charges("returns_on <= ? AND state IN ('on_way', 'settled')", on);
+  }
+
+  disputable(on: Day): PracticeCharge[] {
+    return this.charges(
+      "account = 'card' AND made_on = ? AND state = 'approved' AND disputed_on IS NULL",
       on,
     );
   }
 
-  disputable(on: Day): PracticeCharge[] {
-    return this.db.all<PracticeCharge>(
-      `${CHARGE} WHERE account = 'card' AND made_on = ? AND state = 'approved' AND disputed_on IS NULL ORDER BY no`,
-      on,
-    );
+  /** Charges that were disputed, the first first. */
+  disputed(): PracticeCharge[] {
+    return this.charges("disputed_on IS NOT NULL");
   }
 
   refundByKey(key: string): { id: string; charge: string; amount: Minor } | undefined {

@@ -136,6 +136,15 @@ export function setReturnCode(db: Db, id: number, code: string): void {
   db.run("UPDATE processor_item SET return_code = ? WHERE id = ?", code, id);
 }
 
+/** Disputes that are not decided, the first first. */
+export const openDisputes = (
+  db: Db,
+): { id: number; externalId: string; occurredOn: Day; answeredOn: Day | null }[] =>
+  db.all(
+    `SELECT id, external_id AS externalId, occurred_on AS occurredOn, answered_on AS answeredOn FROM processor_item
+     WHERE kind = 'dispute' AND settled_state = 'opened' ORDER BY id`,
+  );
+
 export function setDisputeState(db: Db, id: number, state: "opened" | "won" | "lost"): void {
   db.run("UPDATE processor_item SET settled_state = ? WHERE id = ?", state, id);
 }

@@ -1,6 +1,6 @@
 import { randomBytes } from "node:crypto";
 
-import { addBankingDays, addDays, type Day } from "@/core/calendar";
+import { addBankingDays, type Day } from "@/core/calendar";
 import { minor, type Minor } from "@/core/money";
 import {
   accountFace,
@@ -8,6 +8,7 @@ import {
   cardFace,
   type ChargeAnswer,
   type ChargeAsk,
+  type DisputeAnswer,
   isDeclineCode,
   type KeptMethod,
   type Processor,
@@ -22,7 +23,8 @@ import { fail, ok, type Result } from "@/core/result";
 import type { PracticeStore } from "@/db/practice";
 import type { PracticeCharge } from "@/db/practiceTables";
 
-import { answerOf, cardFee, debitFee, DISPUTE_FEE, faceOf, RETURN_FEE, returnsOn } from "./answers";
+import { answerOf, cardFee, debitFee, faceOf, RETURN_FEE, returnsOn } from "./answers";
+import { answerDispute, decideDisputes, openDispute } from "./disputes";
 import { readEvent } from "./events";
 import { activityFile } from "./files";
 import { payOut } from "./payouts";
@@ -31,8 +33,6 @@ import { tell } from "./telling";
 
 /** Banking days until a debit settles (common practice, no source). */
 const DEBIT_DAYS = 3;
-/** Days in which the processor wants a dispute answered. */
-const ANSWER_DAYS = 14;
 
 /**
  * The practice processor: takes cards and bank accounts for tokens, approves, declines, settles,
@@ -169,8 +169,10 @@ export class PracticeProcessor implements Processor {
       for (const charge of returning) this.comeBack(charge, on);
       const settling = this.store.settling(on);
       for (const charge of settling) this.settle(charge, on);
+      const decided = decideDisputes(this.store, on);
       const payouts = payOut(this.store, "card", on) + payOut(this.store, "ach", on);
-      return { settled: settling.length, returned: returning.length, payouts };
+      const came = { settled: settling.length, returned: returning.length, payouts };
+      return { ...came, disputes_won: decided.won, disputes_lost: decided.lost };
     });
   }
 
@@ -222,22 +224,11 @@ export class PracticeProcessor implements Processor {
     return text === null ? null : { name: `${account}-${on}.csv`, text };
   }
 
-  /** A card holder disputes a charge: its sum and a fee are taken until it is answered. */
   dispute(charge: PracticeCharge, on: Day): void {
-    this.store.setDisputed(charge.id, on);
-    const answerBy = addDays(on, ANSWER_DAYS);
-    tell(this.store, charge, {
-      type: "dispute",
-      id: `${charge.id}-d`,
-      amount: minor(-charge.amount),
-      on,
-      answerBy,
-    });
-    tell(this.store, charge, {
-      type: "dispute fee",
-      id: `${charge.id}-df`,
-      amount: minor(-DISPUTE_FEE),
-      on,
-    });
+    openDispute(this.store, charge, on);
+  }
+
+  answerDispute({ disputeId, on }: DisputeAnswer): Result<null> {
+    return answerDispute(this.store, disputeId, on);
   }
 }

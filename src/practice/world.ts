@@ -18,10 +18,10 @@ import { createBook, openBookToWrite } from "@/server/runtime/books";
 import { practiceFile } from "@/server/runtime/folders";
 
 import { OPENING_BALANCE, OTHER_LINES, otherLines } from "./bank";
-import { actOf, type Around, DISPUTED_AFTER } from "./customers";
+import { actOf, type Around } from "./customers";
 import { activityFile, statementFile } from "./files";
-import { fateOf } from "./habits";
 import { Hands, must, runIn } from "./hands";
+import { answerDisputes, disputesOf } from "./disputing";
 import { hearEvents } from "./hearEvents";
 import { type Held, heldBy } from "./held";
 import { ordersOf } from "./orders";
@@ -147,7 +147,7 @@ export class PracticeWorld {
     await this.takeAgreed(on);
     for (const person of this.people)
       for (const kind of await actOf(this.around, person, on)) this.count(kind);
-    this.dispute(on);
+    this.count("disputes", disputesOf(this.around, on));
     if (this.store.once(`other lines ${on}`, on))
       this.count("other_lines", otherLines(this.store, on));
     await this.arrive(on);
@@ -199,15 +199,6 @@ export class PracticeWorld {
     this.count("agreed_held", told.changed);
   }
 
-  private dispute(on: Day): void {
-    for (const charge of this.store.disputable(addDays(on, -DISPUTED_AFTER))) {
-      const { disputes } = fateOf(this.seed, charge.reference, { dueOn: on, lateDays: 0 });
-      if (!disputes) continue;
-      this.processor.dispute(charge, on);
-      this.count("disputes");
-    }
-  }
-
   /** The files of the day are taken in: the processor's first, then the bank's. */
   private async arrive(on: Day): Promise<void> {
     for (const account of ["card", "ach"]) {
@@ -236,6 +227,7 @@ export class PracticeWorld {
           rule: { contains: words },
         });
     }
+    await answerDisputes(this.around, this.today);
     const { posted } = await this.hands.do("postSure", {});
     this.count("matched", posted);
     await this.hands.do("releaseIncome", {});

@@ -12,6 +12,7 @@ export {
   isDeclineCode,
   type KeptMethod,
   type ActivityListed,
+  type DisputeAnswer,
   type Processor,
   type ProcessorEvent,
   type RefundAsk,

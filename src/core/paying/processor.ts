@@ -44,6 +44,13 @@ export type RefundAsk = {
   readonly on: Day;
 };
 
+/** What a dispute is answered with: one PDF. */
+export type DisputeAnswer = {
+  readonly disputeId: string;
+  readonly evidence: Uint8Array;
+  readonly on: Day;
+};
+
 /** An event as it is sent, signed: its headers and its body, as they came. */
 export type SentEvent = {
   readonly id: string;
@@ -76,6 +83,8 @@ export type Processor = {
   readonly refundByKey: (key: string) => { refundId: string } | null;
   /** What of a charge can still be sent back; null for one that it does not have. */
   readonly leftOf: (chargeId: string) => Minor | null;
+  /** Sends the answer to a dispute, once. Errors: dispute.unknown, dispute.late. */
+  readonly answerDispute: (answer: DisputeAnswer) => Result<null>;
   /** An event that this processor has signed. Errors: event.signature, event.form. */
   readonly readEvent: (sent: SentEvent) => Result<ProcessorEvent>;
   /** All that has happened in an account on a day; null where nothing has. */

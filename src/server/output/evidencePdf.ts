@@ -7,21 +7,13 @@ import { type AttachmentRow, attachmentsOf, attachmentsOfDocument } from "@/db/a
 import type { Db } from "@/db/connection";
 import { documentOfItem } from "@/db/documents";
 import { openItemById, type OpenItemRow } from "@/db/openItems";
-import { processorItemById, type ProcessorItemRow } from "@/db/processor";
-import { receiptById, type ReceiptRow } from "@/db/receipts";
+import { processorItemById } from "@/db/processor";
+import { receiptById } from "@/db/receipts";
 import { keptFile } from "@/server/runtime/folders";
 
-import { evidenceSheet } from "./evidenceSheet";
+import { type Contested, evidenceSheet } from "./evidenceSheet";
 import { invoicePdf } from "./papers";
 import { receiptPdf } from "./receiptPaper";
-
-/** What a dispute is about: the charge that is contested, what it paid, and the papers of that. */
-export type Contested = {
-  dispute: ProcessorItemRow;
-  receipt: ReceiptRow & { customerId: number };
-  items: OpenItemRow[];
-  papers: AttachmentRow[];
-};
 
 /** So many pages are put together; more would be read by nobody. */
 const MOST_PAGES = 200;

@@ -4,11 +4,15 @@ import type { Day } from "@/core/calendar";
 import { applicationsOfReceipt } from "@/db/applications";
 import { visitsOf } from "@/db/accountPages";
 import { consentById } from "@/db/consents";
+import type { AttachmentRow } from "@/db/attachments";
 import type { Db } from "@/db/connection";
 import { customerById } from "@/db/customers";
 import { lettersOf } from "@/db/letters";
+import type { OpenItemRow } from "@/db/openItems";
 import { paymentOfReceipt } from "@/db/payments";
 import { payMethodById } from "@/db/payMethods";
+import type { ProcessorItemRow } from "@/db/processor";
+import type { ReceiptRow } from "@/db/receipts";
 
 import {
   dressed,
@@ -21,8 +25,15 @@ import {
   sum,
 } from "./accountPaper";
 import { addressedTo } from "./addressedTo";
-import type { Contested } from "./evidencePdf";
 import { paperDay } from "./paperDay";
+
+/** What a dispute is about: the charge that is contested, what it paid, and the papers of that. */
+export type Contested = {
+  dispute: ProcessorItemRow;
+  receipt: ReceiptRow & { customerId: number };
+  items: OpenItemRow[];
+  papers: AttachmentRow[];
+};
 
 /** The sheet that an answer to a dispute begins with: the charge, what it was for, and what happened when. */
 export async function evidenceSheet(

@@ -190,6 +190,7 @@ describe("nothing is charged twice", () => {
     refundByKey: (key) => processor.refundByKey(key),
     leftOf: (id) => processor.leftOf(id),
     method: (token) => processor.method(token),
+    answerDispute: (answer) => processor.answerDispute(answer),
     readEvent: (sent) => processor.readEvent(sent),
     activity: (account, on) => processor.activity(account, on),
   });

@@ -1,5 +1,6 @@
 "use client";
 
+import { useRouter } from "next/navigation";
 import { type ReactNode, useState } from "react";
 
 import type { ReturnTodo } from "@/contracts/payouts";
@@ -76,12 +77,41 @@ function CreditNoteChoice({ currency, todo }: CreditNoteChoiceProps): ReactNode 
   );
 }
 
+/** Sends all that the book has to the processor, where one is behind it. */
+function useSending(disputeId: number) {
+  const { book, say, complain } = useActing();
+  const router = useRouter();
+  const [sending, setSending] = useState(false);
+  const send = async (): Promise<void> => {
+    setSending(true);
+    const problem = await sent(`/api/v1/b/${book}/disputes/${disputeId}/answer`);
+    setSending(false);
+    if (problem !== null) return complain(problem);
+    say("Answered: the processor has what we have.", "What was sent cannot be taken back.");
+    router.refresh();
+  };
+  return { sending, send };
+}
+
+/** Null where it arrived; else why not. */
+async function sent(address: string): Promise<string | null> {
+  try {
+    const headers = { "content-type": "application/json" };
+    const response = await fetch(address, { method: "POST", headers, body: "{}" });
+    const said = (await response.json()) as { error?: { message: string } };
+    return said.error?.message ?? null;
+  } catch {
+    return "No answer came. Press again: it is answered once.";
+  }
+}
+
 type AnswerFormProps = {
   todo: Extract<ReturnTodo, { as: "answer" }>;
 };
 function AnswerForm({ todo }: AnswerFormProps): ReactNode {
   const { act, busy, book } = useActing();
   const [why, setWhy] = useState("");
+  const { sending, send } = useSending(todo.processorItemId);
   return (
     <ActRow
       as="form"
@@ -104,6 +134,9 @@ function AnswerForm({ todo }: AnswerFormProps): ReactNode {
       />
       <Act main type="submit" disabled={busy || why.trim().length < 3}>
         It is answered
+      </Act>
+      <Act disabled={busy || sending} onClick={() => void send()}>
+        Send what we have
       </Act>
       <a href={`/api/v1/b/${book}/disputes/${todo.processorItemId}/evidence`} download>
         what we have, as one PDF
