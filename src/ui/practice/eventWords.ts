@@ -14,6 +14,8 @@ const WORDS: Readonly<Record<string, readonly [one: string, several: string]>> =
   settled: ["debit settled", "debits settled"],
   returned: ["debit came back", "debits came back"],
   disputes: ["dispute", "disputes"],
+  disputes_won: ["dispute won", "disputes won"],
+  disputes_lost: ["dispute lost", "disputes lost"],
   payouts: ["payout", "payouts"],
   other_lines: ["other bank line", "other bank lines"],
   files: ["file taken in", "files taken in"],
