@@ -5,6 +5,9 @@ import type { Language } from "@/core/followup";
 import { type Currency, minor, type Minor } from "@/core/money";
 import type { SumLimits, SumRules, WayToPay } from "@/core/paying";
 
+import { methodToken } from "./methodToken";
+import type { PlanShown } from "./payPlans";
+
 /** A way to pay that is on file, as its owner sees it. */
 export type MethodOnFile = {
   id: number;
@@ -74,18 +77,6 @@ export type PayFacts = {
   byClerk: boolean;
 };
 
-/** A plan as its customer sees it: what is taken when. */
-export type PlanShown = {
-  id: number;
-  parts: {
-    dueOn: Day;
-    amount: Minor;
-    stands: "paid" | "on_way" | "to come" | "to try" | "broken";
-  }[];
-};
-
-const token = z.string().regex(/^[a-z]{2,10}_[A-Za-z0-9]{8,64}$/);
-
 /** What a pay page sends: the invoices with their sums, and by what they are paid. */
 export const payInput = z.object({
   key: z.uuid(),
@@ -97,7 +88,7 @@ export const payInput = z.object({
   sum: z.number().int().positive().transform(minor).optional(),
   methodId: z.number().int().nullable(),
   /** Of a card or an account that the processor has just taken. */
-  token: token.nullable(),
+  token: methodToken.nullable(),
   keep: z.boolean(),
   /** Whether the words of automatic payment were agreed to. */
   agree: z.boolean(),
@@ -111,15 +102,6 @@ export type PayInput = z.output<typeof payInput>;
 export type PayOutcome =
   | { state: "paid" | "on_way" | "declined"; code: string | null }
   | { error: { code: string; message: string } };
-
-/** What a pay page sends where what is overdue is paid in parts. */
-export const planInput = z.object({
-  key: z.uuid(),
-  itemIds: z.array(z.number().int()).min(1).max(200),
-  count: z.number().int().min(2).max(24),
-  methodId: z.number().int().nullable(),
-  token: token.nullable(),
-});
 
 /** What is ended on a pay page: the agreement, a plan, or a way on file. */
 export const endInput = z.object({

@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 import type { Day } from "@/core/calendar";
-import type { Language } from "@/core/followup";
+import type { Language, QuestionWords } from "@/core/followup";
 import type { Currency, Minor } from "@/core/money";
 
 /** A question with all that was said in it, in turn. */
@@ -18,14 +18,7 @@ export type QuestionThread = {
   currency: Currency | null;
   state: "open" | "closed";
   askedOn: Day;
-  said: {
-    byCustomer: boolean;
-    actor: string;
-    words: string;
-    /** The line of the invoice that it is about; null for all of it. */
-    line: string | null;
-    on: Day;
-  }[];
+  said: QuestionWords[];
 };
 
 const words = z.string().trim().min(1, "Write what you want to say.").max(2000);

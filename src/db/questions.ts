@@ -1,4 +1,5 @@
 import type { Day } from "@/core/calendar";
+import type { QuestionWords } from "@/core/followup";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
@@ -19,16 +20,6 @@ export type QuestionRow = {
   currency: Currency | null;
   state: "open" | "closed";
   askedOn: Day;
-};
-
-/** What was said in a question, in turn. */
-export type QuestionWords = {
-  byCustomer: boolean;
-  actor: string;
-  words: string;
-  /** The line of the invoice that it is about, in words; null for all of it. */
-  line: string | null;
-  on: Day;
 };
 
 const QUESTION = `SELECT q.id, q.kind, q.customer_id AS customerId, c.name AS customer, q.open_item_id AS itemId,

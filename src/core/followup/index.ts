@@ -43,3 +43,4 @@ export {
   type LateItem,
 } from "./lateFees";
 export type { FollowedRow } from "./followed";
+export type { QuestionWords } from "./questionWords";

@@ -1,7 +1,4 @@
 import { createHmac } from "node:crypto";
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 
 import { Webhook } from "standardwebhooks";
 
@@ -10,13 +7,11 @@ import type { SentEvent } from "@/core/paying";
 import { minor } from "@/core/money";
 import { openItemByNumber } from "@/db/openItems";
 import { paymentByKey } from "@/db/payments";
-import { PracticeStore } from "@/db/practice";
 import { eventsOf } from "@/practice/events";
-import { practiceAccount, PRACTICE_ROUTING } from "@/practice/numbers";
-import { PracticeProcessor } from "@/practice/processor";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { firstCustomer, takeOrders } from "../../../tests/support/orders";
+import { eachPractice, type Practice, wayOnFile } from "../../../tests/support/practice";
 import { payNow } from "./payNow";
 import { takeEvent } from "./takeEvent";
 
@@ -37,28 +32,24 @@ let book: TestBook;
 eachBook((made) => {
   book = made;
 });
-let folder: string;
-let store: PracticeStore;
-let processor: PracticeProcessor;
+let practice: Practice;
+eachPractice((made) => {
+  practice = made;
+});
 const ON = day(TODAY);
 const KEY = "events-key-1";
 beforeEach(async () => {
-  folder = mkdtempSync(join(tmpdir(), "dozo-events-"));
-  store = new PracticeStore(join(folder, "practice.sqlite"));
-  processor = new PracticeProcessor(store);
   takeOrders(book, `A,C1,${TODAY},now,,,,,Clay,1,100,,,\n`);
-  const account = practiceAccount(1, "01");
-  const taken = processor.takeAccount({ routing: PRACTICE_ROUTING, account, again: account });
-  if (!taken.ok) throw new Error(taken.error.code);
   const customerId = firstCustomer(book);
-  const { id } = book.must("keepMethod", { customerId, ...taken.value, onFile: true });
+  const id = wayOnFile(book, practice.processor, { customerId, way: "bank", answer: "01" });
   const parts = [{ itemId: item()?.id ?? 0, amount: minor(10_000) }];
   const ask = { key: KEY, customerId, methodId: id, by: "link" as const, parts };
-  await payNow({ processor, run: (name, input, key) => book.do(name, input, key), on: ON, ask });
-});
-afterEach(() => {
-  store.close();
-  rmSync(folder, { recursive: true, force: true });
+  await payNow({
+    processor: practice.processor,
+    run: (name, input, key) => book.do(name, input, key),
+    on: ON,
+    ask,
+  });
 });
 const item = () => openItemByNumber(book.db, `INV-${TODAY.slice(0, 4)}-0001`);
 const hear = (sent: SentEvent) =>
@@ -67,7 +58,7 @@ const hear = (sent: SentEvent) =>
       book: book.name,
       db: book.db,
       run: (name, input, key) => book.do(name, input, key),
-      processor,
+      processor: practice.processor,
     },
     sent,
   );
@@ -76,8 +67,8 @@ const hear = (sent: SentEvent) =>
 function events(): SentEvent[] {
   const all: SentEvent[] = [];
   for (let on = ON; on <= addDays(ON, 10); on = addDays(on, 1)) {
-    processor.day(on);
-    all.push(...eventsOf(store, on, new Date()));
+    practice.processor.day(on);
+    all.push(...eventsOf(practice.store, on, new Date()));
   }
   book.must("changeSettings", { clock: addDays(ON, 10) });
   return all;
@@ -113,8 +104,8 @@ describe("what is not the processor's own is not heard", () => {
     expect(await hear(change(first))).toMatchObject({ error: { code: `event.${code}` } });
   });
   it("one that was signed long ago", async () => {
-    processor.day(ON);
-    const [old] = eventsOf(store, ON, new Date(Date.now() - 3_600_000));
+    practice.processor.day(ON);
+    const [old] = eventsOf(practice.store, ON, new Date(Date.now() - 3_600_000));
     if (!old) throw new Error("something has happened");
     expect(await hear(old)).toMatchObject({ error: { code: "event.signature" } });
   });

@@ -1,7 +1,4 @@
 import fc from "fast-check";
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 
 import { addDays, addMonths, type Day, day, isBankingDay } from "@/core/calendar";
 import { minor, sumOf } from "@/core/money";
@@ -9,14 +6,12 @@ import { planOf } from "@/core/paying";
 import { linkOf } from "@/db/accountPages";
 import { openItemByNumber } from "@/db/openItems";
 import { plansInForce } from "@/db/payPlans";
-import { PracticeStore } from "@/db/practice";
 import { receiptsInState } from "@/db/receipts";
-import { practiceCard } from "@/practice/numbers";
-import { PracticeProcessor } from "@/practice/processor";
 import { overdueRows } from "@/server/overdue/queries/overdue";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { takeOrders } from "../../../tests/support/orders";
+import { eachPractice, type Practice, wayOnFile } from "../../../tests/support/practice";
 import { payPageOf } from "./queries/payPage";
 import { allDue, runAgreed } from "./runAgreed";
 
@@ -50,17 +45,15 @@ let book: TestBook;
 eachBook((made) => {
   book = made;
 });
-let folder: string;
-let store: PracticeStore;
-let processor: PracticeProcessor;
+let practice: Practice;
+eachPractice((made) => {
+  practice = made;
+});
 const ON = day(TODAY);
 const payer = (): number => book.id("customer", "external_id = 'C9'");
 const number = (no: number): string => `INV-${TODAY.slice(0, 4)}-000${no}`;
 const balance = (no: number): number => openItemByNumber(book.db, number(no))?.balance ?? -1;
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), "dozo-plans-"));
-  store = new PracticeStore(join(folder, "practice.sqlite"));
-  processor = new PracticeProcessor(store);
   book.mustTake(
     "customers",
     "customer_id,name,email,parent_id\nC9,Fenn Row Kiln Club,pay@fennrow.example,\n",
@@ -68,17 +61,9 @@ beforeEach(() => {
   takeOrders(book, `A,C9,2026-11-02,n/10,,,,,Kiln,1,100,,,\nB,C9,${TODAY},n/30,,,,,Clay,1,50,,,\n`);
   book.must("changeSettings", { planParts: 6 });
 });
-afterEach(() => {
-  store.close();
-  rmSync(folder, { recursive: true, force: true });
-});
 
-function method(answer = "00"): number {
-  const typed = { number: practiceCard(1, answer), expiry: "12/31", code: "123" };
-  const taken = processor.takeCard(typed, ON);
-  if (!taken.ok) throw new Error(taken.error.code);
-  return book.must("keepMethod", { customerId: payer(), ...taken.value, onFile: true }).id;
-}
+const method = (answer = "00"): number =>
+  wayOnFile(book, practice.processor, { customerId: payer(), way: "card", answer });
 
 const item = (no: number): number => openItemByNumber(book.db, number(no))?.id ?? 0;
 const agree = (more: object = {}) =>
@@ -98,7 +83,7 @@ async function live(from: Day, to: Day): Promise<[Day, number][]> {
   for (let on = from; on <= to; on = addDays(on, 1)) {
     book.must("changeSettings", { clock: on });
     const told = await runAgreed(book.db, {
-      processor,
+      processor: practice.processor,
       run: (name, input, key) => book.do(name, input, key),
       on,
       keys: new Set(allDue(book.db, on).map(({ key }) => key)),

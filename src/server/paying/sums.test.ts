@@ -1,19 +1,13 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-
 import { addDays, day } from "@/core/calendar";
 import { minor } from "@/core/money";
 import { openItemByNumber } from "@/db/openItems";
 import { paymentByKey } from "@/db/payments";
-import { PracticeStore } from "@/db/practice";
 import { receiptsInState } from "@/db/receipts";
 import { activityFile } from "@/practice/files";
-import { practiceAccount, practiceCard, PRACTICE_ROUTING } from "@/practice/numbers";
-import { PracticeProcessor } from "@/practice/processor";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { firstCustomer, takeOrders } from "../../../tests/support/orders";
+import { eachPractice, type Practice, wayOnFile } from "../../../tests/support/practice";
 import { payNow } from "./payNow";
 import { hashOfLink, payLinkOf, payPageOf } from "./queries/payPage";
 
@@ -21,18 +15,12 @@ let book: TestBook;
 eachBook((made) => {
   book = made;
 });
-let folder: string;
-let store: PracticeStore;
-let processor: PracticeProcessor;
-beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), "dozo-sums-"));
-  store = new PracticeStore(join(folder, "practice.sqlite"));
-  processor = new PracticeProcessor(store);
-  takeOrders(book, `A,C1,${TODAY},now,,,,,Clay,1,100,,,\nB,C1,${TODAY},now,,,,,Glaze,1,50,,,\n`);
+let practice: Practice;
+eachPractice((made) => {
+  practice = made;
 });
-afterEach(() => {
-  store.close();
-  rmSync(folder, { recursive: true, force: true });
+beforeEach(() => {
+  takeOrders(book, `A,C1,${TODAY},now,,,,,Clay,1,100,,,\nB,C1,${TODAY},now,,,,,Glaze,1,50,,,\n`);
 });
 
 const ON = day(TODAY);
@@ -42,22 +30,18 @@ const item = (no: number) => {
   return found;
 };
 
-function method(way: "card" | "bank", answer = "00"): number {
-  const account = practiceAccount(1, answer);
-  const taken =
-    way === "card"
-      ? processor.takeCard({ number: practiceCard(1, answer), expiry: "12/31", code: "123" }, ON)
-      : processor.takeAccount({ routing: PRACTICE_ROUTING, account, again: account });
-  if (!taken.ok) throw new Error(taken.error.code);
-  return book.must("keepMethod", { customerId: firstCustomer(book), ...taken.value, onFile: true })
-    .id;
-}
+const method = (way: "card" | "bank", answer?: string): number =>
+  wayOnFile(book, practice.processor, {
+    customerId: firstCustomer(book),
+    way,
+    ...(answer === undefined ? {} : { answer }),
+  });
 
 type Paid = { way: "card" | "bank"; parts: [number, number][]; answer?: string };
 type More = { sum?: number; linkId?: number | null; key?: string };
 const pay = ({ way, parts, answer }: Paid, { sum, linkId = null, key = "sums-key-1" }: More = {}) =>
   payNow({
-    processor,
+    processor: practice.processor,
     run: (name, input, id) => book.do(name, input, id),
     on: ON,
     ask: {
@@ -75,8 +59,8 @@ const pay = ({ way, parts, answer }: Paid, { sum, linkId = null, key = "sums-key
 function days(count: number): void {
   for (let today = ON; today <= addDays(ON, count); today = addDays(today, 1)) {
     book.must("changeSettings", { clock: today });
-    processor.day(today);
-    const text = activityFile(store, "ach", today);
+    practice.processor.day(today);
+    const text = activityFile(practice.store, "ach", today);
     if (text !== null)
       book.take("processor", text, {
         account: "ach",

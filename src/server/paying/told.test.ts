@@ -1,18 +1,12 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-
 import { addDays, type Day, day } from "@/core/calendar";
 import { mayTakeFrom, nextDebit, receiptLetter, sumLetter } from "@/core/paying";
 import { lettersOf } from "@/db/letters";
 import { openItemByNumber } from "@/db/openItems";
-import { PracticeStore } from "@/db/practice";
 import { activityFile } from "@/practice/files";
-import { practiceAccount, practiceCard, PRACTICE_ROUTING } from "@/practice/numbers";
-import { PracticeProcessor } from "@/practice/processor";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { takeOrders } from "../../../tests/support/orders";
+import { eachPractice, type Practice, wayOnFile } from "../../../tests/support/practice";
 import { attachmentsOf } from "../output/letterPapers";
 import { payNow } from "./payNow";
 import { agreedDue } from "./queries/agreed";
@@ -23,21 +17,15 @@ let book: TestBook;
 eachBook((made) => {
   book = made;
 });
-let folder: string;
-let store: PracticeStore;
-let processor: PracticeProcessor;
+let practice: Practice;
+eachPractice((made) => {
+  practice = made;
+});
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), "dozo-told-"));
-  store = new PracticeStore(join(folder, "practice.sqlite"));
-  processor = new PracticeProcessor(store);
   book.mustTake(
     "customers",
     "customer_id,name,email,parent_id\nC9,Fenn Row Kiln Club,pay@fennrow.example,\n",
   );
-});
-afterEach(() => {
-  store.close();
-  rmSync(folder, { recursive: true, force: true });
 });
 
 const ON = day(TODAY);
@@ -48,29 +36,23 @@ const order = (no: number, on: Day, rate: number): void => {
 const number = (no: number): string => `INV-${TODAY.slice(0, 4)}-000${no}`;
 
 function agree(way: "card" | "bank", answer = "00"): void {
-  const account = practiceAccount(1, answer);
-  const taken =
-    way === "card"
-      ? processor.takeCard({ number: practiceCard(1, answer), expiry: "12/31", code: "123" }, ON)
-      : processor.takeAccount({ routing: PRACTICE_ROUTING, account, again: account });
-  if (!taken.ok) throw new Error(taken.error.code);
   const customerId = payer();
-  const { id } = book.must("keepMethod", { customerId, ...taken.value, onFile: true });
+  const id = wayOnFile(book, practice.processor, { customerId, way, answer });
   book.must("agree", { customerId, methodId: id, address: "10.0.0.1", agent: "test" });
 }
 
 /** The run of a day, with all that is due in it. */
 async function runOn(on: Day) {
   book.must("changeSettings", { clock: on });
-  processor.day(on);
-  const text = activityFile(store, "ach", on);
+  practice.processor.day(on);
+  const text = activityFile(practice.store, "ach", on);
   if (text !== null)
     book.take("processor", text, {
       account: "ach",
       mapping: { signs: "as_written", payoutSign: "turned" },
     });
   return runAgreed(book.db, {
-    processor,
+    processor: practice.processor,
     run: (name, input, key) => book.do(name, input, key),
     on,
     keys: new Set(agreedDue(book.db, on).map(({ key }) => key)),
@@ -185,17 +167,12 @@ describe("receipts that are mailed by themselves", () => {
     await runOn(ON);
     expect(lettersOf(book.db, payer())).toEqual([]);
     book.must("changeSettings", { mailReceipts: true });
-    const declined = processor.takeCard(
-      { number: practiceCard(2, "51"), expiry: "12/31", code: "123" },
-      ON,
-    );
-    if (!declined.ok) throw new Error("a practice card is taken");
     const customerId = payer();
-    const { id } = book.must("keepMethod", { customerId, ...declined.value, onFile: true });
+    const id = wayOnFile(book, practice.processor, { customerId, way: "card", answer: "51" });
     order(2, ON, 50);
     const item = openItemByNumber(book.db, number(2));
     await payNow({
-      processor,
+      processor: practice.processor,
       run: (name, input, key) => book.do(name, input, key),
       on: ON,
       ask: {

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 
-import type { PlanShown } from "@/contracts/paying";
+import type { PlanShown } from "@/contracts/payPlans";
 import type { Day } from "@/core/calendar";
 
 import { PayFactList, PayWord } from "../kit/pay";

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
+import type { ReactNode } from "react";
 
 import { type Currency, formatAmount, parseAmount } from "@/core/money";
 
@@ -10,6 +10,7 @@ import { AmountField, Choice, TextField } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
+import { useTyped } from "./useTyped";
 
 /** How invoices are written: what stands on each, its number, its tax, and who has to look at it. */
 export type PaperSettingsFacts = {
@@ -26,7 +27,7 @@ export type PaperSettingsFacts = {
 type PaperSettingsProps = { settings: PaperSettingsFacts; currency: Currency };
 
 export function PaperSettings(props: PaperSettingsProps): ReactNode {
-  const { form, set, keep, busy } = usePaperSettings(props);
+  const { isChanged, set, keep, busy } = usePaperSettings(props);
   return (
     <>
       <Subheading>Invoices that are written here</Subheading>
@@ -66,7 +67,7 @@ export function PaperSettings(props: PaperSettingsProps): ReactNode {
           />
         </Box>
         <ActRow>
-          <Act type="submit" disabled={busy || form === null}>
+          <Act type="submit" disabled={busy || !isChanged}>
             Keep
           </Act>
         </ActRow>
@@ -87,13 +88,7 @@ const typedOf = ({ settings, currency }: PaperSettingsProps): Typed => ({
 
 function usePaperSettings(props: PaperSettingsProps) {
   const { act, busy, complain } = useActing();
-  const [form, setForm] = useState<Typed | null>(null);
-  const typed = form ?? typedOf(props);
-  const set = (name: keyof Typed) => ({
-    value: typed[name],
-    onChange: (event: { target: { value: string } }) =>
-      setForm({ ...typed, [name]: event.target.value }),
-  });
+  const { typed, isChanged, set, forget } = useTyped(typedOf(props));
   const keep = (): void => {
     const over = parseAmount(typed.approvalOver, ".", props.currency);
     if (typed.approvalOver.trim() !== "" && !over.ok)
@@ -113,8 +108,8 @@ function usePaperSettings(props: PaperSettingsProps) {
       },
       () => ({ words: "Kept. Invoices that are approved already stay as they are." }),
     ).then((done) => {
-      if (done !== null) setForm(null);
+      if (done !== null) forget();
     });
   };
-  return { form, set, keep, busy };
+  return { isChanged, set, keep, busy };
 }

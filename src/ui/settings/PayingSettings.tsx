@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
+import type { ReactNode } from "react";
 
 import { type Currency, formatAmount, parseAmount } from "@/core/money";
 import type { PaysBy } from "@/core/paying";
@@ -11,6 +11,7 @@ import { AmountField, Choice, TextField } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { ActRow, Form } from "../kit/layout";
 import { useActing } from "../shell/Notices";
+import { useTyped } from "./useTyped";
 
 /** What customers may pay here, by what, and what they are told. */
 export type PayingSettingsFacts = {
@@ -104,13 +105,7 @@ const typedOf = ({ settings, currency }: PayingSettingsProps): Typed => ({
 
 function usePayingSettings(props: PayingSettingsProps) {
   const { act, busy, complain } = useActing();
-  const [form, setForm] = useState<Typed | null>(null);
-  const typed = form ?? typedOf(props);
-  const set = (name: keyof Typed) => ({
-    value: typed[name],
-    onChange: (event: { target: { value: string } }) =>
-      setForm({ ...typed, [name]: event.target.value }),
-  });
+  const { typed, isChanged, set, forget } = useTyped(typedOf(props));
   const keep = (): void => {
     const from = parseAmount(typed.ownSumsFrom, ".", props.currency);
     if (typed.ownSumsFrom.trim() !== "" && !from.ok)
@@ -127,8 +122,8 @@ function usePayingSettings(props: PayingSettingsProps) {
       },
       () => ({ words: "Kept. Pages that stand open show it when they are loaded again." }),
     ).then((done) => {
-      if (done !== null) setForm(null);
+      if (done !== null) forget();
     });
   };
-  return { typed, isChanged: form !== null, set, keep, busy };
+  return { typed, isChanged, set, keep, busy };
 }

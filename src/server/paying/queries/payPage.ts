@@ -1,6 +1,7 @@
 import { createHash } from "node:crypto";
 
-import type { PayFacts, PayItem, PlanShown } from "@/contracts/paying";
+import type { PayFacts, PayItem } from "@/contracts/paying";
+import type { PlanShown } from "@/contracts/payPlans";
 import { addBankingDays, type Day } from "@/core/calendar";
 import { add, type Currency, minor, type Minor, sumOf, ZERO } from "@/core/money";
 import { consentWords, methodInWords, WAYS_TO_PAY } from "@/core/paying";

@@ -47,7 +47,13 @@ export const changeSettings = defineCommand({
       .regex(/^\d{1,2}(\.\d{1,3})?$/, "Write it like 0.5.")
       .nullable()
       .optional(),
-    ownSumsFrom: z.number().int().min(1, "At least 0.01.").max(100_000_000_000).nullable().optional(),
+    ownSumsFrom: z
+      .number()
+      .int()
+      .min(1, "At least 0.01.")
+      .max(100_000_000_000)
+      .nullable()
+      .optional(),
     planParts: z.number().int().min(2, "At least two parts.").max(24).nullable().optional(),
     mailReceipts: z.boolean().optional(),
     noticeDays: z.number().int().min(0).max(60).optional(),

@@ -1,4 +1,4 @@
-import { planInput } from "@/contracts/paying";
+import { planInput } from "@/contracts/payPlans";
 import { fail } from "@/core/result";
 import { processorBehind } from "@/practice";
 import { payNow } from "@/server/paying/payNow";
