@@ -63,6 +63,8 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "file.blocked": "This rests on the file and cannot be undone: {words}. So the file stays.",
   "file.named":
     "Something that cannot be undone (a letter, a note) names what this file brought. So it stays.",
+  "mend.cell": "There is no such cell in the file: line {line}, column {column}.",
+  "mend.format": "Only lists of cells are mended here. Mend this file where it comes from.",
   "file.missing": "The file is not there any more. Choose it again.",
   "file.folder": "{path} is a folder, and a file is meant. Say which file.",
   "file.place": "There is no way to {path}. Check its folder and its name.",

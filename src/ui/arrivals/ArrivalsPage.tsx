@@ -3,17 +3,16 @@
 import { Box } from "@chakra-ui/react";
 import { type ReactNode, useRef, useState } from "react";
 
-import type { ArrivalsFacts, InspectedFile, TakenFile } from "@/contracts/arrivals";
+import type { ArrivalsFacts, TakenFile } from "@/contracts/arrivals";
 import { formatDay } from "@/core/calendar";
 
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { ListFiles } from "../kit/lists/ListFiles";
 import { LedgerList, type ListColumn } from "../kit/lists/LedgerList";
-import { useActing } from "../shell/Notices";
-import { post } from "../shell/send";
 import { ArrivalsTabs } from "./ArrivalsTabs";
 import { DryRun } from "./DryRun";
 import { ArrivedFiles, FileDrop } from "./FileDrop";
+import { useFilesIn } from "./useFilesIn";
 
 const KIND_WORDS = {
   customers: "customers",
@@ -26,31 +25,24 @@ const KIND_WORDS = {
 /** Arrivals: files in, looked at in a dry run first; below, all that was taken in before. */
 export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
   const { book, arrived, files, today, last } = facts;
-  const { complain } = useActing();
-  const [waiting, setWaiting] = useState<InspectedFile | null>(null);
-  const [reading, setReading] = useState<string | null>(null);
+  const { waiting, reading, takeFiles, takeArrived, next } = useFilesIn(facts);
   const [over, setOver] = useState(false);
   const chooser = useRef<HTMLInputElement>(null);
-  const take = async (name: string, url: string, body: BodyInit): Promise<void> => {
-    setReading(name);
-    const sent = await post<InspectedFile>(url, body);
-    setReading(null);
-    if (sent.ok) setWaiting(sent.value);
-    else complain(sent.message);
-  };
-  const takeFile = (file: File | undefined): void => {
-    if (file && file.size > facts.mostMegabytes * 1_000_000)
-      complain(
-        `The file has ${Math.ceil(file.size / 1_000_000)} MB; at most ${facts.mostMegabytes} MB are taken in at once. Split it by date and take in the parts, overlaps do no harm.`,
-      );
-    else if (file)
-      void take(file.name, `/api/v1/b/${book}/files?name=${encodeURIComponent(file.name)}`, file);
-  };
-  const takeArrived = (name: string): void =>
-    void take(name, `/api/v1/b/${book}/files?arrived=${encodeURIComponent(name)}`, "");
   if (waiting)
     return (
-      <DryRun key={waiting.sha256} facts={facts} first={waiting} close={() => setWaiting(null)} />
+      <>
+        {waiting.others.length > 0 ? (
+          <p data-tone="soft">
+            After this one: {waiting.others.map(({ name }) => name).join(", ")}.
+          </p>
+        ) : null}
+        <DryRun
+          key={waiting.file.sha256}
+          facts={facts}
+          first={waiting.file}
+          close={() => void next()}
+        />
+      </>
     );
   return (
     <>
@@ -62,14 +54,18 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
         paddingBottom="12px"
       >
         {arrived.length > 0 ? (
-          <ArrivedFiles arrived={arrived} reading={reading} takeArrived={takeArrived} />
+          <ArrivedFiles
+            arrived={arrived}
+            reading={reading}
+            takeArrived={(name) => void takeArrived(name)}
+          />
         ) : null}
         <FileDrop
           chooser={chooser}
           over={over}
           reading={reading}
           setOver={setOver}
-          takeFile={takeFile}
+          takeFiles={(files) => void takeFiles(files)}
         />
       </Box>
       <LedgerList<TakenFile>

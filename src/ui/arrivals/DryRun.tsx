@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
-import { type ReactNode, useEffect, useState } from "react";
+import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
 import type {
@@ -19,8 +19,10 @@ import { post, sendCommand } from "../shell/send";
 import { DryRunHeading, KindAndAccount, WhatItSays } from "./DryRunParts";
 import { Sample } from "./DryRunReport";
 import { MappingForm } from "./MappingForm";
+import type { Mend } from "./MendCell";
 import { Questions } from "./Questions";
 import { UnderstoodLines } from "./UnderstoodLines";
+import { useReport } from "./useReport";
 
 type DryRunProps = {
   facts: ArrivalsFacts;
@@ -46,6 +48,7 @@ export function DryRun(props: DryRunProps): ReactNode {
     of,
     questions,
     answer,
+    mend,
   } = useDryRun(props);
   return (
     <Box overflow="auto" flex={1} minHeight="0" paddingBottom="20px">
@@ -79,7 +82,13 @@ export function DryRun(props: DryRunProps): ReactNode {
           {questions.length > 0 ? (
             <Questions questions={questions} answer={answer} />
           ) : (
-            <WhatItSays facts={facts} mapping={mapping} problem={problem} report={report} />
+            <WhatItSays
+              facts={facts}
+              mapping={mapping}
+              problem={problem}
+              report={report}
+              mend={mend}
+            />
           )}
           <UnderstoodLines lines={report?.understood ?? []} />
           <Sample waiting={waiting} />
@@ -106,8 +115,6 @@ function useDryRun({ facts, first, close }: DryRunProps) {
     guessAccount(facts, first.kind, known?.name ?? first.name),
   );
   const [saveAs, setSaveAs] = useState(known?.name ?? "");
-  const [report, setReport] = useState<ImportReport | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const [taking, setTaking] = useState(false);
   const input = {
     sha256: waiting.sha256,
@@ -117,23 +124,7 @@ function useDryRun({ facts, first, close }: DryRunProps) {
     account,
     saveAs: saveAs.trim() || null,
   };
-  const asked = JSON.stringify(input);
-  useEffect(() => {
-    let current = true;
-    void sendCommand<ImportReport>(
-      book,
-      "importFile",
-      { ...(JSON.parse(asked) as object), asking: true },
-      { rehearse: true },
-    ).then((sent) => {
-      if (!current) return;
-      setReport(sent.ok ? sent.value : null);
-      setProblem(sent.ok ? null : sent.message);
-    });
-    return () => {
-      current = false;
-    };
-  }, [book, asked]);
+  const { report, problem } = useReport(book, JSON.stringify(input));
   const of = accountsFor(mapping.kind, facts);
   const questions = openQuestions(waiting, { of, account, report });
   const answer = (key: string, said: string): void => {
@@ -141,15 +132,23 @@ function useDryRun({ facts, first, close }: DryRunProps) {
     else if (key === "account") setAccount(said);
     else setMapping({ ...mapping, answers: { ...mapping.answers, [key]: said } });
   };
+  const readAs = async (how: string, body: string): Promise<InspectedFile | null> => {
+    const sent = await post<InspectedFile>(`/api/v1/b/${book}/files${how}`, body);
+    if (sent.ok) setWaiting(sent.value);
+    else complain(sent.message);
+    return sent.ok ? sent.value : null;
+  };
   const asKind = async (kind: FileKind): Promise<void> => {
-    const sent = await post<InspectedFile>(
-      `/api/v1/b/${book}/files?kept=${waiting.sha256}&kind=${kind}&name=${encodeURIComponent(waiting.name)}`,
-      "",
-    );
-    if (!sent.ok) return complain(sent.message);
-    setWaiting(sent.value);
-    setMapping(sent.value.mapping);
+    const name = encodeURIComponent(waiting.name);
+    const read = await readAs(`?kept=${waiting.sha256}&kind=${kind}&name=${name}`, "");
+    if (!read) return;
+    setMapping(read.mapping);
     setAccount(guessAccount(facts, kind, waiting.name));
+  };
+  const mend: Mend = async (line, column, cell) => {
+    const { sha256, name } = waiting;
+    const asked = { sha256, name, kind: mapping.kind, line, column, cell };
+    await readAs("/mend", JSON.stringify(asked));
   };
   const takeIn = (): void => {
     if (taking || questions.length > 0) return;
@@ -159,7 +158,7 @@ function useDryRun({ facts, first, close }: DryRunProps) {
       setTaking(false);
       if (!sent.ok) return complain(sent.message);
       say(
-        `${sent.value.new} lines of ${waiting.name} taken in${sent.value.refused.length > 0 ? "; the refused ones stay out" : ""}.`,
+        `${sent.value.new} ${sent.value.new === 1 ? "line" : "lines"} of ${waiting.name} taken in${sent.value.refused.length > 0 ? "; the refused ones stay out" : ""}.`,
         "A file that was taken in stays; what was posted of it is undone act by act.",
       );
       close();
@@ -184,6 +183,7 @@ function useDryRun({ facts, first, close }: DryRunProps) {
     of,
     questions,
     answer,
+    mend,
   };
 }
 type Standing = {

@@ -10,6 +10,7 @@ import { Act } from "../kit/buttons";
 import { Choice } from "../kit/fields";
 import { HeadingEnd, PageHeading, Title } from "../kit/headings";
 import { WhatHappens } from "./DryRunReport";
+import type { Mend } from "./MendCell";
 
 const KINDS = FILE_KINDS.map((kind) => [kind, FILE_KIND_TRAITS[kind].label] as const);
 
@@ -18,10 +19,11 @@ type WhatItSaysProps = {
   mapping: MappingSpec;
   problem: string | null;
   report: ImportReport | null;
+  mend: Mend;
 };
 
 /** What is wrong with the file, or what taking it in will do. */
-export function WhatItSays({ facts, mapping, problem, report }: WhatItSaysProps): ReactNode {
+export function WhatItSays({ facts, mapping, problem, report, mend }: WhatItSaysProps): ReactNode {
   if (problem)
     return (
       <p data-tone="off" role="alert">
@@ -30,7 +32,13 @@ export function WhatItSays({ facts, mapping, problem, report }: WhatItSaysProps)
     );
   if (report)
     return (
-      <WhatHappens report={report} facts={facts} currency={facts.currency} kind={mapping.kind} />
+      <WhatHappens
+        report={report}
+        facts={facts}
+        currency={facts.currency}
+        kind={mapping.kind}
+        mend={mend}
+      />
     );
   return <p data-tone="soft">Reading the file …</p>;
 }

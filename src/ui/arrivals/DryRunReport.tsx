@@ -11,6 +11,7 @@ import type { Currency } from "@/core/money";
 import { Amount } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
 import { Cell, DetailTable, Heads } from "../kit/tables";
+import { type Mend, MendCell } from "./MendCell";
 
 /** What holds, beside what is off. */
 const PROVEN = /follow on|is net on all|are the sum|is the balance on all/;
@@ -20,11 +21,13 @@ export function WhatHappens({
   facts,
   currency,
   kind,
+  mend,
 }: {
   report: ImportReport;
   facts: ArrivalsFacts;
   currency: Currency;
   kind: FileKind;
+  mend: Mend;
 }): ReactNode {
   const refusedLines = new Set(
     report.refused.filter(({ changed }) => !changed).map(({ line }) => line),
@@ -43,7 +46,7 @@ export function WhatHappens({
           later ones as new.
         </p>
       ) : null}
-      {report.refused.length > 0 ? <RefusedLines report={report} /> : null}
+      {report.refused.length > 0 ? <RefusedLines report={report} mend={mend} /> : null}
     </>
   );
 }
@@ -130,20 +133,26 @@ function Outcome({ currency, refusedLines, report }: OutcomeProps): ReactNode {
 }
 type RefusedLinesProps = {
   report: ImportReport;
+  mend: Mend;
 };
-function RefusedLines({ report }: RefusedLinesProps): ReactNode {
+function RefusedLines({ report, mend }: RefusedLinesProps): ReactNode {
   return (
     <>
       <Subheading data-strong>What is wrong</Subheading>
       <Box maxHeight="220px" overflow="auto" tabIndex={0} role="group" aria-label="Refused lines">
         <DetailTable>
-          <Heads of={[{ number: "Line" }, "Column", "Why"]} />
+          <Heads of={[{ number: "Line" }, "Column", "Why", "Mend it"]} />
           <tbody>
             {report.refused.slice(0, 200).map((entry, at) => (
               <tr key={`${entry.line} ${at}`}>
                 <td data-numeric>{entry.line}</td>
                 <td data-tone="soft">{entry.column || entry.field || "–"}</td>
                 <td data-wrap>{entry.reason}</td>
+                <td>
+                  {entry.changed || entry.column === "" ? null : (
+                    <MendCell line={entry.line} column={entry.column} mend={mend} />
+                  )}
+                </td>
               </tr>
             ))}
           </tbody>

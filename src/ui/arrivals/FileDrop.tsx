@@ -40,9 +40,9 @@ type FileDropProps = {
   over: boolean;
   reading: string | null;
   setOver: Dispatch<SetStateAction<boolean>>;
-  takeFile: (file: File | undefined) => void;
+  takeFiles: (files: readonly File[]) => void;
 };
-export function FileDrop({ chooser, over, reading, setOver, takeFile }: FileDropProps): ReactNode {
+export function FileDrop({ chooser, over, reading, setOver, takeFiles }: FileDropProps): ReactNode {
   return (
     <DropArea
       data-over={over || undefined}
@@ -54,28 +54,30 @@ export function FileDrop({ chooser, over, reading, setOver, takeFile }: FileDrop
       onDrop={(event) => {
         event.preventDefault();
         setOver(false);
-        takeFile(event.dataTransfer.files[0]);
+        takeFiles([...event.dataTransfer.files]);
       }}
     >
       {reading ? (
         <span aria-live="polite">Reading {reading} …</span>
       ) : (
         <>
-          Drop a file here: customers, open invoices, a processor’s activity, a bank statement,
-          remittance advice or returns, as CSV or XLSX; or OFX, camt, BAI2, MT940, Nacha, 820, UBL.
+          Drop files here, or paste rows: customers, open invoices, a processor’s activity, a bank
+          statement, remittance advice or returns, as CSV or XLSX; or OFX, camt, BAI2, MT940, Nacha,
+          820, UBL.
           <br />
           <chakra.span display="inline-block" marginTop="8px">
-            <Act onClick={() => chooser.current?.click()}>Choose a file</Act>
+            <Act onClick={() => chooser.current?.click()}>Choose files</Act>
           </chakra.span>
         </>
       )}
       <FileField
         data-hidden
+        multiple
         ref={chooser}
         accept=".csv,.txt,.tsv,.xlsx,.ach,.ofx,.xml,.bai,.sta,.940,.942,.820,.edi,text/csv"
         aria-label="File to take in"
         onChange={(event) => {
-          takeFile(event.target.files?.[0]);
+          takeFiles([...(event.target.files ?? [])]);
           event.target.value = "";
         }}
       />

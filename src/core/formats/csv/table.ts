@@ -4,8 +4,6 @@ import { fail, ok, type Result } from "@/core/result";
 
 import type { FileKind } from "../mapping";
 import { headAt } from "./head";
-import { type NotText, notText } from "./notText";
-import { fromWindows1252, isWindows1252 } from "./windows1252";
 
 /**
  * A table as a file gives it: a header and rows of text. `line` counts records with the header as
@@ -30,58 +28,6 @@ export const MOST_ROWS = 500_000;
 const MOST_CELLS = 8_000_000;
 /** Letters of one line; a statement's longest has a few thousand. */
 const MOST_LETTERS = 100_000;
-
-/**
- * Bytes as text, told by the bytes alone: UTF-8, with or without a byte order mark; UTF-16 with one,
- * or with every other byte empty; else windows-1252, where every byte is a letter of it (WHATWG
- * Encoding). Bytes that are no text are refused by what they are.
- */
-export function decodeText(
-  bytes: Uint8Array,
-): Result<string, "file.empty" | "file.encoding" | NotText> {
-  if (bytes.length === 0) return fail("file.empty");
-  const foreign = notText(bytes);
-  if (foreign) return fail(foreign);
-  const wide = utf16Of(bytes);
-  if (wide) return ok(new TextDecoder(wide).decode(bytes));
-  if (bytes.subarray(0, 4096).includes(0)) return fail("file.binary");
-  try {
-    return ok(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
-  } catch {
-    return isWindows1252(bytes)
-      ? ok(fromWindows1252(bytes))
-      : fail("file.encoding", { line: firstBadLine(bytes) });
-  }
-}
-
-/** UTF-16 by its mark, or by the empty byte beside each of plain letters; null where it is none. */
-function utf16Of(bytes: Uint8Array): "utf-16le" | "utf-16be" | null {
-  if (bytes[0] === 0xff && bytes[1] === 0xfe) return "utf-16le";
-  if (bytes[0] === 0xfe && bytes[1] === 0xff) return "utf-16be";
-  const head = bytes.subarray(0, 400);
-  if (head.length < 8) return null;
-  const empty = (odd: number): number =>
-    head.filter((byte, at) => at % 2 === odd && byte === 0).length;
-  const enough = head.length * 0.4;
-  if (empty(1) > enough && empty(0) === 0) return "utf-16le";
-  return empty(0) > enough && empty(1) === 0 ? "utf-16be" : null;
-}
-
-function firstBadLine(bytes: Uint8Array): number {
-  let line = 1;
-  let from = 0;
-  for (let at = 0; at <= bytes.length; at += 1) {
-    if (at < bytes.length && bytes[at] !== 10) continue;
-    try {
-      new TextDecoder("utf-8", { fatal: true }).decode(bytes.subarray(from, at));
-    } catch {
-      return line;
-    }
-    line += 1;
-    from = at + 1;
-  }
-  return line;
-}
 
 /**
  * The delimiter that parts the header most often, outside quotes; a cell further down may hold any
@@ -118,21 +64,38 @@ function parts(lines: readonly Record<string, number>[]): string | undefined {
   )[0];
 }
 
-/** Reads RFC 4180 text; the delimiter is found (comma, semicolon, tab, bar). Blank lines are left out. */
-export function readTable(text: string): Result<Table, TableError> {
+/** Text as its records, with the letter between cells, and which of them is the head. */
+type Records = {
+  readonly delimiter: string;
+  readonly records: string[][];
+  readonly at: number;
+  readonly headers: readonly string[];
+};
+
+/** The records of RFC 4180 text; the delimiter is found (comma, semicolon, tab, bar). */
+export function recordsOf(text: string): Result<Records, TableError> {
   const bare = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text;
   if (bare.trim() === "") return fail("file.empty");
   const long = longLine(bare);
   if (long !== null) return fail("file.line", { line: long, most: MOST_LETTERS });
-  const parsed = parsedWithin(bare);
+  const delimiter = delimiterOf(bare);
+  const parsed = parsedWithin(bare, delimiter);
   if (!parsed.ok) return parsed;
   const at = headAt(parsed.value);
   const headers = differentNames((parsed.value[at] ?? []).map((header) => header.trim()));
+  return ok({ delimiter, records: parsed.value, at, headers });
+}
+
+/** Reads RFC 4180 text as a table. Blank lines are left out. */
+export function readTable(text: string): Result<Table, TableError> {
+  const found = recordsOf(text);
+  if (!found.ok) return found;
+  const { records, at, headers } = found.value;
   if (headers.length > MOST_COLUMNS)
     return fail("file.columns", { count: headers.length, most: MOST_COLUMNS });
   const named = headers.filter((header) => header !== "");
   if (named.length === 0) return fail("file.headers", { twice: "" });
-  const rows = parsed.value
+  const rows = records
     .map((cells, index) => ({ line: index + 1, cells }))
     .slice(at + 1)
     .filter(({ cells }) => cells.some((cell) => cell.trim() !== ""));
@@ -171,12 +134,13 @@ function longLine(text: string): number | null {
 /** The cells of each row; reading stops where there are more than is taken in. */
 function parsedWithin(
   text: string,
+  delimiter: string,
 ): Result<string[][], "file.quotes" | "file.rows" | "file.cells"> {
   const rows: string[][] = [];
   let cells = 0;
   let problem: Result<never, "file.quotes" | "file.rows" | "file.cells"> | null = null;
   Papa.parse<string[]>(text, {
-    delimiter: delimiterOf(text),
+    delimiter,
     step: ({ data, errors }, parser) => {
       cells += data.length;
       if (errors.some(({ type }) => type === "Quotes"))

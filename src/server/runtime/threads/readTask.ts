@@ -1,5 +1,5 @@
 import type { InspectedTable } from "@/contracts/arrivals";
-import type { FileKind } from "@/core/formats";
+import type { FileKind, MendedCell } from "@/core/formats";
 import type { Currency } from "@/core/money";
 import type { Result } from "@/core/result";
 import {
@@ -9,6 +9,7 @@ import {
   rowsOf,
   type ShownRows,
 } from "@/server/arrivals/imports/read";
+import { mendedFile } from "@/server/arrivals/mendedFile";
 import { maskNumbers } from "@/server/arrivals/maskNumbers";
 import { readOrders } from "@/server/invoices/steps/readOrders";
 import { type MailReport, readReturnedMail } from "@/server/overdue/returnedMail";
@@ -23,6 +24,7 @@ export type ReadTask =
       kind: FileKind | undefined;
       currency: Currency;
     }
+  | { what: "mend"; book: string; sha256: string; cell: MendedCell }
   | { what: "line"; book: string; sha256: string; line: number }
   | { what: "rows"; book: string; sha256: string; asked: RowsAsked }
   | { what: "mail"; name: string; bytes: Uint8Array }
@@ -31,6 +33,7 @@ export type ReadTask =
 export type ReadAnswers = {
   mask: Result<null>;
   inspect: Result<InspectedTable>;
+  mend: Result<string>;
   line: Result<{ headers: readonly string[]; cells: readonly string[] }>;
   rows: Result<ShownRows>;
   mail: Result<MailReport>;
@@ -45,6 +48,8 @@ export default function read(
       return maskNumbers(task.path);
     case "inspect":
       return inspectFile(task.book, task.sha256, task);
+    case "mend":
+      return mendedFile(task.book, task.sha256, task.cell);
     case "line":
       return lineOf(task.book, task.sha256, task.line);
     case "rows":

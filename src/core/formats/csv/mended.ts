@@ -1,0 +1,24 @@
+import Papa from "papaparse";
+
+import { fail, ok, type Result } from "@/core/result";
+
+import { recordsOf } from "./table";
+
+/** A cell of a list as it should have come: its line, counted as a table does, and its column. */
+export type MendedCell = { readonly line: number; readonly column: string; readonly cell: string };
+
+/**
+ * A list with one cell written anew, all else as it came. Errors: those of a table, and mend.cell
+ * where there is no such cell below the head.
+ */
+export function mended(text: string, { line, column, cell }: MendedCell): Result<string> {
+  const found = recordsOf(text);
+  if (!found.ok) return found;
+  const { delimiter, records, at, headers } = found.value;
+  const [place, record] = [headers.indexOf(column), records[line - 1]];
+  if (place < 0 || !record || line - 1 <= at) return fail("mend.cell", { line, column });
+  const wide = Array.from({ length: Math.max(record.length, place + 1) }, (_, no) =>
+    no === place ? cell : (record[no] ?? ""),
+  );
+  return ok(Papa.unparse(records.with(line - 1, wide), { delimiter, newline: "\n" }));
+}
