@@ -67,9 +67,8 @@ export const insertQuestion = (
     question.askedOn,
   ).id;
 
-/** A question may become a dispute; a dispute stays one. */
-export function setDisputed(db: Db, id: number): void {
-  db.run("UPDATE question SET kind = 'dispute' WHERE id = ?", id);
+export function setQuestionKind(db: Db, id: number, kind: QuestionKind): void {
+  db.run("UPDATE question SET kind = ? WHERE id = ?", kind, id);
 }
 
 export function setQuestionState(db: Db, id: number, state: QuestionRow["state"]): void {

@@ -87,6 +87,6 @@ describe("a dispute of the practice processor", () => {
   });
 
   it("that there is none of is not answered", () => {
-    expect(answer("pc_0-d", ON)).toMatchObject({ error: { code: "dispute.unknown" } });
+    expect(answer("pc_0-d", ON)).toMatchObject({ error: { code: "dispute.elsewhere" } });
   });
 });

@@ -30,10 +30,10 @@ export function openDispute(store: PracticeStore, charge: PracticeCharge, on: Da
   tell(store, charge, { type: "dispute fee", id, amount: minor(-DISPUTE_FEE), on });
 }
 
-/** Takes the answer to a dispute, once; what was sent is not looked at. Errors: dispute.unknown, dispute.late. */
+/** Takes the answer to a dispute, once; what was sent is not looked at. Errors: dispute.elsewhere, dispute.late. */
 export function answerDispute(store: PracticeStore, disputeId: string, on: Day): Result<null> {
   const charge = store.disputed().find((one) => disputeIdOf(one) === disputeId);
-  if (charge?.disputedOn == null) return fail("dispute.unknown");
+  if (charge?.disputedOn == null) return fail("dispute.elsewhere");
   if (on > addDays(charge.disputedOn, ANSWER_DAYS)) return fail("dispute.late");
   store.once(answered(disputeId), on);
   return ok(null);

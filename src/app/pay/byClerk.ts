@@ -1,6 +1,7 @@
 import "server-only";
 
 import type { Processor } from "@/core/paying";
+import { fail } from "@/core/result";
 import { processorBehind } from "@/practice";
 import type { DoCommand } from "@/server/paying/payNow";
 import { type BookContext, bookContext } from "@/server/runtime/bookContext";
@@ -8,6 +9,8 @@ import { type BookContext, bookContext } from "@/server/runtime/bookContext";
 import { noBook } from "../answers";
 import { personOf } from "../person";
 import { bodyOf, refused, runIn, UNREAD } from "./pay";
+
+const NO_PROCESSOR = fail("processor.none").error;
 
 type Taking<T> = { context: BookContext; asked: T; processor: Processor; run: DoCommand };
 
@@ -22,6 +25,7 @@ export async function byClerk<T>(
   if (!context) return noBook(book);
   const asked = await bodyOf(request, schema);
   const processor = processorBehind(book);
-  if (!asked || !processor) return refused(UNREAD);
+  if (!processor) return refused(NO_PROCESSOR);
+  if (!asked) return refused(UNREAD);
   return take({ context, asked, processor, run: runIn(book, await personOf(book)) });
 }

@@ -83,7 +83,7 @@ export type Processor = {
   readonly refundByKey: (key: string) => { refundId: string } | null;
   /** What of a charge can still be sent back; null for one that it does not have. */
   readonly leftOf: (chargeId: string) => Minor | null;
-  /** Sends the answer to a dispute, once. Errors: dispute.unknown, dispute.late. */
+  /** Sends the answer to a dispute, once. Errors: dispute.elsewhere, dispute.late. */
   readonly answerDispute: (answer: DisputeAnswer) => Result<null>;
   /** An event that this processor has signed. Errors: event.signature, event.form. */
   readonly readEvent: (sent: SentEvent) => Result<ProcessorEvent>;

@@ -31,7 +31,7 @@ CREATE TABLE pay_plan_end (
   on_day TEXT NOT NULL,
   why TEXT NOT NULL
 ) STRICT;
-CREATE TRIGGER pay_plan_kept BEFORE UPDATE ON pay_plan
+CREATE TRIGGER pay_plan_kept BEFORE UPDATE OF method_id, currency, words, on_day, at, address, agent, contact_id ON pay_plan
   BEGIN SELECT RAISE(ABORT, 'a plan that was agreed to does not change'); END;
 CREATE TRIGGER pay_plan_kept_delete BEFORE DELETE ON pay_plan
   BEGIN SELECT RAISE(ABORT, 'a plan that was agreed to is not deleted'); END;

@@ -127,6 +127,9 @@ describe("what a customer does not agree with", () => {
     const why = holdsOn(book.db, day(TODAY))(firstCustomer(book));
     expect(why).toBe(`they do not agree with INV-${TODAY.slice(0, 4)}-0001`);
     book.must("endQuestion", { questionId: openThreads(book.db)[0]?.id ?? 0 });
+    // What is asked after it was ended is a question again.
+    ask("Thank you. When does the rest come?", itemId);
+    expect(openThreads(book.db)).toMatchObject([{ kind: "question" }]);
     expect(holdsOn(book.db, day(TODAY))(firstCustomer(book))).toBeNull();
   });
 });

@@ -107,6 +107,8 @@ describe("what is overdue, paid in parts", () => {
       ["2027-01-25", 0],
     ]);
     expect([balance(1), balance(2), receiptsInState(book.db, "to_match")]).toEqual([0, 0, []]);
+    // It has ended by itself.
+    expect(plansInForce(book.db)).toEqual([]);
     expect(book.broken()).toEqual([]);
   });
 
@@ -146,6 +148,14 @@ describe("what is overdue, paid in parts", () => {
   });
   it("is not agreed to for what is not overdue", () => {
     expect(agree({ itemIds: [item(2)] })).toMatchObject({ error: { code: "plan.not_late" } });
+  });
+  it("goes over with its customer when two become one, and back", () => {
+    agree();
+    const keep = book.id("customer", "external_id = 'C1'");
+    const merged = book.must("mergeCustomers", { keep, gone: payer() });
+    expect(plansInForce(book.db, keep)).toHaveLength(1);
+    book.must("undo", { actId: merged.actId });
+    expect(plansInForce(book.db, payer())).toHaveLength(1);
   });
   it("does not change once it is agreed to", () => {
     agree();

@@ -8,7 +8,7 @@ import { inWords } from "@/server/runtime/messages";
 import { type DoCommand, payNow } from "./payNow";
 import { agreedDue, type AgreedPayment } from "./queries/agreed";
 import { holdsOn } from "./queries/holds";
-import { brokenPlans, plannedDue } from "./queries/planned";
+import { brokenPlans, paidPlans, plannedDue } from "./queries/planned";
 
 type Run = { processor: Processor; run: DoCommand; on: Day; keys: ReadonlySet<string> };
 
@@ -27,6 +27,8 @@ export async function runAgreed(db: Db, { processor, run, on, keys }: Run): Prom
       { customerId, planId: id, why: "a part could not be taken" },
       `plan-${id}`,
     );
+  for (const { id, customerId } of paidPlans(db))
+    await run("endPlan", { customerId, planId: id, why: "all of it is paid" }, `plan-paid-${id}`);
   const due = allDue(db, on).filter(
     ({ key, customerId, notice }) =>
       keys.has(key) && notice === null && !out.has(customerId) && holdOf(customerId) === null,

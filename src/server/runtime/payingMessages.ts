@@ -46,6 +46,10 @@ export const PAYING_MESSAGES: Record<string, string> = {
   "event.signature": "The signature is not that of the processor behind this book, or is too old.",
   "event.form": "The event cannot be read.",
   "told.refused": "A line of {name} was not taken: {why}.",
+  "processor.none":
+    "No processor is behind this book. Do it where it is kept, and say here what was done.",
+  "dispute.elsewhere":
+    "The processor behind this book does not know this dispute. Send what we have where it is kept, and say here what was sent.",
   "dispute.late": "The days in which the processor takes an answer are over.",
   "pay.word": "Say who allowed it, and how: it is kept with the payment.",
   "pay.unread": "This could not be read. Load the page again.",

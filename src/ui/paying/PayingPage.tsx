@@ -58,7 +58,7 @@ export function PayingPage({
       <LedgerList<AgreedListed>
         label="Agreed payments"
         rows={due}
-        idOf={({ customerId }) => customerId}
+        idOf={({ key }) => key}
         href={({ customerId }) => `/b/${book.book}/customers/${customerId}`}
         columns={columnsOf({ run, ...book })}
         empty={

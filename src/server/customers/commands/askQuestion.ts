@@ -8,7 +8,7 @@ import {
   insertQuestion,
   insertQuestionWords,
   lastQuestion,
-  setDisputed,
+  setQuestionKind,
   setQuestionState,
   wordsOfQuestion,
 } from "@/db/questions";
@@ -18,6 +18,8 @@ import type { CommandContext } from "@/server/runtime/context";
 
 /** So much is said in one question; then somebody calls. */
 const MOST_WORDS = 60;
+
+const DOES = { question: "asked about", dispute: "does not agree with" } as const;
 
 /**
  * A customer asks about an invoice of its own, or about its account. What is said about the same
@@ -38,14 +40,14 @@ export const askQuestion = defineCommand({
     const questionId =
       before?.id ?? insertQuestion(ctx.db, { kind, customerId, itemId, askedOn: ctx.today });
     setQuestionState(ctx.db, questionId, "open");
-    if (kind === "dispute") setDisputed(ctx.db, questionId);
+    // While it is open a dispute stays one, whatever else is asked.
+    if (kind === "dispute" || before?.state === "closed") setQuestionKind(ctx.db, questionId, kind);
     const said = { byCustomer: true, actor: ctx.who.actor, line: about.value };
     insertQuestionWords(ctx.db, questionId, { ...said, words, on: ctx.today, at: ctx.at });
-    const does = kind === "dispute" ? "does not agree with" : "asked about";
     ctx.act(
       "question",
       { kind: "customer", id: customerId, customerId },
-      `${does} ${item?.number ?? "the account"}: ${words.slice(0, 200)}`,
+      `${DOES[kind]} ${item?.number ?? "the account"}: ${words.slice(0, 200)}`,
     );
     return ok({ questionId });
   },

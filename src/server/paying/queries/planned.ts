@@ -89,6 +89,12 @@ function paymentOf(
   };
 }
 
+/** Plans of which all is paid, by them or otherwise: they end. */
+export const paidPlans = (db: Db): PayPlanRow[] =>
+  plansInForce(db).filter(({ id }) =>
+    itemsOfPlan(db, id).every((itemId) => (openItemById(db, itemId)?.balance ?? 0) <= 0),
+  );
+
 /** Plans of which a part cannot be taken any more: they end, and all is due as before. */
 export const brokenPlans = (db: Db, on: Day): PayPlanRow[] =>
   plansInForce(db).filter(({ id }) =>
