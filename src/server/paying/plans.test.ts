@@ -149,6 +149,15 @@ describe("what is overdue, paid in parts", () => {
   it("is not agreed to for what is not overdue", () => {
     expect(agree({ itemIds: [item(2)] })).toMatchObject({ error: { code: "plan.not_late" } });
   });
+  it("takes nothing more from a card that its customer took off the file, and ends", async () => {
+    const methodId = method();
+    agree({ methodId });
+    await live(ON, ON);
+    book.must("removeMethod", { customerId: payer(), methodId });
+    expect(await live(addDays(ON, 1), addDays(ON, 40))).toEqual([]);
+    expect(plansInForce(book.db, payer())).toEqual([]);
+    expect(balance(1) + balance(2)).toBe(10_000);
+  });
   it("goes over with its customer when two become one, and back", () => {
     agree();
     const keep = book.id("customer", "external_id = 'C1'");

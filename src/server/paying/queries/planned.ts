@@ -68,7 +68,8 @@ function paymentOf(
       balance: minor(Math.max(0, balance - beingPaid(db, id))),
     }));
   const parts = spread(part.amount, open);
-  if (!method || parts.length === 0) return null;
+  // From a way that its customer took off the file nothing is taken any more.
+  if (method?.removedOn !== null || parts.length === 0) return null;
   const paid = new Set(parts.map(({ itemId }) => itemId));
   return {
     key: payKey("plan", [part.id], tries + 1),
@@ -95,8 +96,10 @@ export const paidPlans = (db: Db): PayPlanRow[] =>
     itemsOfPlan(db, id).every((itemId) => (openItemById(db, itemId)?.balance ?? 0) <= 0),
   );
 
-/** Plans of which a part cannot be taken any more: they end, and all is due as before. */
+/** Plans of which a part cannot be taken any more, or whose way is off the file: all is due as before. */
 export const brokenPlans = (db: Db, on: Day): PayPlanRow[] =>
-  plansInForce(db).filter(({ id }) =>
-    partsOfPlan(db, id).some((part) => partStands(triesOfPart(db, part.id), on) === "broken"),
+  plansInForce(db).filter(
+    ({ id, methodId }) =>
+      payMethodById(db, methodId)?.removedOn !== null ||
+      partsOfPlan(db, id).some((part) => partStands(triesOfPart(db, part.id), on) === "broken"),
   );
