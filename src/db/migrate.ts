@@ -1,6 +1,8 @@
 import type Database from "better-sqlite3";
-import { existsSync, readdirSync, readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
+
+import { freeName } from "./freeName";
 
 /** Where migrations/*.sql lie: below the program's own folder, which `dozo` names in DOZO_ROOT. */
 function migrationFiles(): { number: number; path: string }[] {
@@ -24,8 +26,11 @@ export function migrate(raw: Database.Database, path: string): boolean {
   const from = schemaVersion(raw);
   const todo = migrationFiles().filter(({ number }) => number > from);
   if (todo.length === 0) return false;
-  if (from > 0)
-    raw.exec(`VACUUM INTO '${free(`${path}.before-${todo[0]?.number}`).replaceAll("'", "''")}'`);
+  if (from > 0) {
+    // A copy may lie there from a migration that was cut off, or of a book that was here before.
+    const copy = freeName(`${path}.before-${todo[0]?.number}`);
+    raw.exec(`VACUUM INTO '${copy.replaceAll("'", "''")}'`);
+  }
   // A table that is made anew is dropped on the way: references are checked once it stands again.
   raw.pragma("foreign_keys = OFF");
   for (const { number, path: file } of todo) {
@@ -41,15 +46,4 @@ export function migrate(raw: Database.Database, path: string): boolean {
   }
   raw.pragma("foreign_keys = ON");
   return true;
-}
-
-/**
- * A name that no file has: a copy may lie there from a migration that was cut off, or of a book
- * that was here before.
- */
-function free(path: string): string {
-  for (let count = 1; ; count += 1) {
-    const name = count === 1 ? path : `${path}-${count}`;
-    if (!existsSync(name)) return name;
-  }
 }

@@ -17,6 +17,7 @@ import { join } from "node:path";
 
 import { Hold } from "@/db/hold";
 import { holdOf } from "@/db/opening";
+import { restoreBook } from "@/server/books/backups/restoreBook";
 import { openBookToRead } from "@/server/runtime/books";
 import { bookFile, inTheMaking, listBooks } from "@/server/runtime/folders";
 
@@ -202,6 +203,14 @@ describe("restore", () => {
     expect(done.code).toBe(0);
     expect(linksOf("shop")).toEqual(before);
     expect(existsSync((JSON.parse(done.out) as { moved: string }).moved)).toBe(true);
+  });
+  it("keeps each of them, where it is told twice in one second", () => {
+    const kept = Array.from({ length: 4 }, () => {
+      const done = restoreBook({ file: copy("shop.sqlite"), book: "shop", replaces: true });
+      return done.ok ? done.value.moved : done.error.code;
+    });
+    expect(new Set(kept).size).toBe(4);
+    expect(kept.every((file) => existsSync(file ?? ""))).toBe(true);
   });
   it("never makes two books that answer to one link, nor replaces another book", () => {
     expect(cli.run("restore", "--book", "second", "--replaces", copy("shop.sqlite"))).toMatchObject(

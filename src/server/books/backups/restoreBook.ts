@@ -4,6 +4,7 @@ import { dirname } from "node:path";
 
 import { fail, ok, type Result } from "@/core/result";
 import { withFiles } from "@/db/fileFailure";
+import { freeName } from "@/db/freeName";
 import { Hold } from "@/db/hold";
 import { holdOf, openToWrite } from "@/db/opening";
 import { openBookToRead, openBookToWrite } from "@/server/runtime/books";
@@ -126,7 +127,7 @@ function twinOf(id: string, book: string): string | null {
  */
 function putInPlace(part: string, path: string): string | null {
   const stamp = new Date().toISOString().replaceAll(/[-:]|\.\d+/g, "");
-  const moved = existsSync(path) ? `${path}.replaced-${stamp}` : null;
+  const moved = existsSync(path) ? freeName(`${path}.replaced-${stamp}`) : null;
   if (moved !== null) linkSync(path, moved);
   // A log belongs to its file: the new one must never be read with the old one's.
   if (moved !== null && existsSync(`${path}-wal`)) renameSync(`${path}-wal`, `${moved}-wal`);
