@@ -52,6 +52,8 @@ const policyWith = (nonce: string, processor: string): string =>
     "font-src 'self'",
     // Card and account numbers go to the processor's own address, and never through here.
     `connect-src 'self'${processor === "" ? "" : ` ${processor}`}`,
+    // Who signs in at a bank does so on the processor's own page, within ours.
+    `frame-src ${processor === "" ? "'none'" : processor}`,
     "worker-src 'self'",
     "object-src 'none'",
     "frame-ancestors 'none'",

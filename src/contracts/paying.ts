@@ -3,19 +3,11 @@ import { z } from "zod";
 import type { Day } from "@/core/calendar";
 import type { Language } from "@/core/followup";
 import { type Currency, minor, type Minor } from "@/core/money";
-import type { SumLimits, SumRules, WayToPay } from "@/core/paying";
+import type { AskedForCode, SumLimits, SumRules, WayToPay } from "@/core/paying";
 
 import { methodToken } from "./methodToken";
+import type { MethodOnFile } from "./payMethods";
 import type { PlanShown } from "./payPlans";
-
-/** A way to pay that is on file, as its owner sees it. */
-export type MethodOnFile = {
-  id: number;
-  way: WayToPay;
-  name: string;
-  lastFour: string;
-  expires: string | null;
-};
 
 /** An invoice as it may be paid. */
 export type PayItem = {
@@ -69,12 +61,18 @@ export type PayFacts = {
   mustAgree: boolean;
   /** In how many parts at most what is overdue may be paid; 0: in none. */
   planParts: number;
+  /** Whether a new bank account has to be proven before anything is taken from it. */
+  provenAccounts: boolean;
+  /** What the processor says of the small sums that prove one. */
+  ofSmallSums: string;
   /** Plans in parts that go on. */
   plans: PlanShown[];
   /** All that the link was for is paid: it has ended. */
   ended: boolean;
   /** A clerk takes it at the customer's word, and keeps that word; nothing is agreed to or taken off. */
   byClerk: boolean;
+  /** Whether a clerk may record what comes by hand: in the book's currency. */
+  byHand: boolean;
 };
 
 /** What a pay page sends: the invoices with their sums, and by what they are paid. */
@@ -101,6 +99,7 @@ export type PayInput = z.output<typeof payInput>;
 /** What became of it: paid, on its way, or declined and why. */
 export type PayOutcome =
   | { state: "paid" | "on_way" | "declined"; code: string | null }
+  | AskedForCode
   | { error: { code: string; message: string } };
 
 /** What is ended on a pay page: the agreement, a plan, or a way on file. */

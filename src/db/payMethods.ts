@@ -16,10 +16,14 @@ export type PayMethodRow = {
   removedOn: Day | null;
   /** When its owner was asked for another, as it runs out. */
   askedAnewOn: Day | null;
+  /** Whether a bank account is proven to be its payer's. */
+  proven: 0 | 1;
+  /** When the two small sums are there that prove it; null where none were sent. */
+  sumsThereOn: Day | null;
 };
 
 const METHOD =
-  "SELECT id, customer_id AS customerId, token, way, name, last_four AS lastFour, expires, kept_on AS keptOn, removed_on AS removedOn, asked_anew_on AS askedAnewOn FROM pay_method";
+  "SELECT id, customer_id AS customerId, token, way, name, last_four AS lastFour, expires, kept_on AS keptOn, removed_on AS removedOn, asked_anew_on AS askedAnewOn, proven, sums_there_on AS sumsThereOn FROM pay_method";
 
 export const payMethodById = (db: Db, id: number): PayMethodRow | undefined =>
   db.get<PayMethodRow>(`${METHOD} WHERE id = ?`, id);
@@ -44,12 +48,21 @@ export function askedAnew(db: Db, id: number, on: Day): void {
   db.run("UPDATE pay_method SET asked_anew_on = ? WHERE id = ?", on, id);
 }
 
-type Kept = Omit<PayMethodRow, "id" | "askedAnewOn">;
+/** That two small sums were sent to an account. */
+export function sumsSent(db: Db, id: number, thereOn: Day): void {
+  db.run("UPDATE pay_method SET sums_there_on = ? WHERE id = ?", thereOn, id);
+}
+
+export function setProven(db: Db, id: number): void {
+  db.run("UPDATE pay_method SET proven = 1 WHERE id = ?", id);
+}
+
+type Kept = Omit<PayMethodRow, "id" | "askedAnewOn" | "sumsThereOn">;
 
 export function insertPayMethod(db: Db, method: Kept): number {
   return db.run(
-    `INSERT INTO pay_method (customer_id, token, way, name, last_four, expires, kept_on, removed_on)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO pay_method (customer_id, token, way, name, last_four, expires, kept_on, removed_on, proven)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
     method.customerId,
     method.token,
     method.way,
@@ -58,6 +71,7 @@ export function insertPayMethod(db: Db, method: Kept): number {
     method.expires,
     method.keptOn,
     method.removedOn,
+    method.proven,
   ).id;
 }
 

@@ -54,6 +54,11 @@ export const paymentByCharge = (
 export const paymentOfReceipt = (db: Db, receiptId: number): PaymentRow | undefined =>
   db.get<PaymentRow>(`${PAYMENT} WHERE receipt_id = ?`, receiptId);
 
+/** Whether something was paid by a way before: a card's charge, or a debit that has settled. */
+export const hasPaidBy = (db: Db, methodId: number): boolean =>
+  db.get("SELECT 1 FROM payment WHERE method_id = ? AND state = 'paid' LIMIT 1", methodId) !==
+  undefined;
+
 /** Payments of a customer, the latest first. */
 export const paymentsOf = (db: Db, customerId: number, limit: number): PaymentRow[] =>
   db.all<PaymentRow>(

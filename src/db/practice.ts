@@ -2,7 +2,7 @@ import type { Day } from "@/core/calendar";
 import type { Minor } from "@/core/money";
 import type { RefundAsk } from "@/core/paying";
 
-import { PracticeFacts } from "./practiceFacts";
+import { PracticeProofs } from "./practiceProofs";
 import { type PracticeCharge, type PracticeLine, type PracticeMethod } from "./practiceTables";
 
 const CHARGE = `SELECT id, key, token, account, amount, currency, payer_name AS payerName, payer_email AS payerEmail, reference,
@@ -14,7 +14,7 @@ const LINE = `SELECT id, account, type, on_day AS onDay, settled_on AS settledOn
 type DuePayout = { net: Minor; from: Day; to: Day; count: number };
 
 /** The books of the practice world, in a file of their own beside the practice book. */
-export class PracticeStore extends PracticeFacts {
+export class PracticeStore extends PracticeProofs {
   method(token: string): PracticeMethod | undefined {
     return this.db.get<PracticeMethod>(
       "SELECT token, way, name, last_four AS lastFour, expires, answer FROM method WHERE token = ?",
@@ -74,6 +74,26 @@ export class PracticeStore extends PracticeFacts {
 
   setCharge(id: string, state: PracticeCharge["state"], code: string | null): void {
     this.db.run("UPDATE charge SET state = ?, code = ? WHERE id = ?", state, code, id);
+  }
+
+  setFee(id: string, fee: Minor): void {
+    this.db.run("UPDATE charge SET fee = ? WHERE id = ?", fee, id);
+  }
+
+  /** Counts a code that was typed wrong; gives how many there were. */
+  countWrongCode(charge: string): number {
+    return (
+      this.db.get<{ tries: number }>(
+        `INSERT INTO wrong_code (charge, tries) VALUES (?, 1)
+         ON CONFLICT (charge) DO UPDATE SET tries = tries + 1 RETURNING tries`,
+        charge,
+      )?.tries ?? 1
+    );
+  }
+
+  /** Charges of days before whose owners typed no code. */
+  askedBefore(on: Day): PracticeCharge[] {
+    return this.charges("state = 'asks_code' AND made_on < ?", on);
   }
 
   setDisputed(id: string, on: Day): void {
@@ -146,6 +166,15 @@ export class PracticeStore extends PracticeFacts {
       `${LINE} WHERE told_on = ? AND account = ? ORDER BY no`,
       on,
       account,
+    );
+  }
+
+  /** What was kept back as a reserve by a day, and not before the week that ends with it. */
+  heldBack(by: Day): PracticeLine[] {
+    return this.db.all<PracticeLine>(
+      `${LINE} WHERE type = 'reserve hold' AND told_on <= ? AND told_on > date(?, '-7 days') ORDER BY no`,
+      by,
+      by,
     );
   }
 

@@ -16,6 +16,14 @@ export const PRACTICE_SCHEMA = `
     -- When a debit settles, and when it comes back.
     settles_on TEXT, returns_on TEXT, disputed_on TEXT
   ) STRICT;
+  -- What was sent to an account to prove it, in cents, and how often it was typed wrong.
+  CREATE TABLE IF NOT EXISTS small_sums (
+    token TEXT PRIMARY KEY, first INTEGER NOT NULL, second INTEGER NOT NULL, there_on TEXT NOT NULL, tries INTEGER NOT NULL DEFAULT 0
+  ) STRICT;
+  -- Accounts that are proven to be their payers'.
+  CREATE TABLE IF NOT EXISTS proven (token TEXT PRIMARY KEY) STRICT;
+  -- Codes that were typed wrong for a charge whose bank asks for one.
+  CREATE TABLE IF NOT EXISTS wrong_code (charge TEXT PRIMARY KEY, tries INTEGER NOT NULL) STRICT;
   CREATE INDEX IF NOT EXISTS charge_settles ON charge (settles_on) WHERE state = 'on_way';
   CREATE INDEX IF NOT EXISTS charge_returns ON charge (returns_on) WHERE returns_on IS NOT NULL;
   CREATE TABLE IF NOT EXISTS refund (
@@ -57,7 +65,7 @@ export type PracticeCharge = {
   payerEmail: string;
   reference: string;
   madeOn: Day;
-  state: "approved" | "on_way" | "settled" | "declined" | "returned";
+  state: "approved" | "asks_code" | "on_way" | "settled" | "declined" | "returned";
   code: string | null;
   fee: Minor;
   settlesOn: Day | null;

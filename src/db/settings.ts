@@ -90,6 +90,8 @@ export type Settings = {
   planParts: number | null;
   /** Whether a receipt is mailed for each payment that is made here. */
   mailReceipts: boolean;
+  /** Whether a new bank account is proven to be its payer's before anything is taken from it. */
+  provenAccounts: boolean;
   /** How many days before a sum is taken as agreed its customer has to know it; 0: no notice. */
   noticeDays: number;
   /** Where money goes, in words; looks choose by name. */
@@ -136,6 +138,7 @@ const DEFAULTS: Partial<Settings> = {
   bankSavingPercent: null,
   planParts: null,
   mailReceipts: false,
+  provenAccounts: false,
   noticeDays: 0,
   bankDetails: [],
   looks: [USUAL_LOOK],

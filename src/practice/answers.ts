@@ -8,6 +8,10 @@ import type { PracticeCharge, PracticeMethod } from "@/db/practiceTables";
 export const RETURN_FEE = 400;
 export const DISPUTE_FEE = 1500;
 
+/** The code that every bank of the practice world sends, and how it says so. */
+export const PRACTICE_CODE = "246810";
+const CODE_SAYS = `Practice bank: the code is ${PRACTICE_CODE}.`;
+
 /** What the processor says of a charge that it has. */
 export function answerOf(charge: PracticeCharge): ChargeAnswer {
   const { id: chargeId, fee, code } = charge;
@@ -17,6 +21,7 @@ export function answerOf(charge: PracticeCharge): ChargeAnswer {
       chargeId,
       code: code !== null && isDeclineCode(code) ? code : "05",
     };
+  if (charge.state === "asks_code") return { state: "asks_code", chargeId, says: CODE_SAYS };
   return charge.account === "card"
     ? { state: "approved", chargeId, fee }
     : { state: "on_way", chargeId, settlesOn: charge.settlesOn ?? charge.madeOn };
@@ -39,8 +44,8 @@ export const debitFee = (amount: Minor): Minor =>
   minor(Math.min(500, mulDiv(amount, 8, 1000, "half-even")));
 
 /** What may be known of a card or account that the processor has. */
-export function faceOf(method: PracticeMethod | undefined): KeptMethod | null {
+export function faceOf(method: PracticeMethod | undefined, proven: boolean): KeptMethod | null {
   if (!method) return null;
   const { token, way, name, lastFour, expires } = method;
-  return { token, way, name, lastFour, expires };
+  return { token, way, name, lastFour, expires, proven };
 }

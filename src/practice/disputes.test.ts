@@ -38,6 +38,7 @@ function disputed(no: number): string {
     payerEmail: "",
     reference: "INV-1",
     on: ON,
+    present: true,
   });
   if (!paid.ok) throw new Error(paid.error.code);
   const charge = store.disputable(ON).find(({ id }) => id === paid.value.chargeId);

@@ -23,11 +23,15 @@ import { fail, ok, type Result } from "@/core/result";
 import type { PracticeStore } from "@/db/practice";
 import type { PracticeCharge } from "@/db/practiceTables";
 
-import { answerOf, cardFee, debitFee, faceOf, RETURN_FEE, returnsOn } from "./answers";
+import { answerOf, cardFee, debitFee, faceOf, returnsOn } from "./answers";
+import { approve, ASKS_CODE, letGo, takeCode } from "./codes";
+import { comeBack, settle } from "./debits";
 import { answerDispute, decideDisputes, openDispute } from "./disputes";
 import { readEvent } from "./events";
 import { activityFile } from "./files";
 import { payOut } from "./payouts";
+import { OF_SMALL_SUMS, proveBySums, sendSmallSums } from "./proofs";
+import { giveBack } from "./reserves";
 import { leftOfCharge, refunded } from "./refunds";
 import { tell } from "./telling";
 
@@ -38,8 +42,9 @@ const DEBIT_DAYS = 3;
  * The practice processor: takes cards and bank accounts for tokens, approves, declines, settles,
  * returns, disputes, pays out, and tells of it as real ones do. A card whose two digits before the
  * last are a response code of ISO 8583 that declines (05, 14, 41, 43, 51, 54, 57, 61, 91) is
- * answered by it; an account whose last two digits are the number of a return code (01 for R01)
- * comes back by it. Numbers are looked at and let go: what is kept is a token.
+ * answered by it, and one with 65 by a bank that asks for a code; an account whose last two digits
+ * are the number of a return code (01 for R01) comes back by it. Numbers are looked at and let go:
+ * what is kept is a token.
  */
 export class PracticeProcessor implements Processor {
   constructor(private readonly store: PracticeStore) {}
@@ -51,32 +56,40 @@ export class PracticeProcessor implements Processor {
     const digits = card.number.replace(/\D/g, "");
     const { brand, lastFour, expires } = face.value;
     const code = digits.slice(-3, -1);
-    return ok(
-      this.kept({ way: "card", name: brand, lastFour, expires }, isDeclineCode(code) ? code : ""),
-    );
+    const kept = { way: "card" as const, name: brand, lastFour, expires, proven: false };
+    return ok(this.kept(kept, isDeclineCode(code) ? code : ""));
   }
 
-  takeAccount(typed: TypedAccount): Result<KeptMethod> {
+  /** `proven`: its bank has said that it is the payer's. */
+  takeAccount(typed: TypedAccount, proven = false): Result<KeptMethod> {
     const face = accountFace(typed);
     if (!face.ok) return face;
     const code = `R${typed.account.trim().slice(-2)}`;
     const { bankName, lastFour } = face.value;
-    return ok(
-      this.kept(
-        { way: "bank", name: bankName, lastFour, expires: null },
-        returnCodeOf(code) ? code : "",
-      ),
-    );
+    const kept = { way: "bank" as const, name: bankName, lastFour, expires: null, proven };
+    return ok(this.kept(kept, returnCodeOf(code) ? code : ""));
   }
 
   private kept(method: Omit<KeptMethod, "token">, answer: string): KeptMethod {
     const token = `${method.way}_${randomBytes(18).toString("hex")}`;
-    this.store.addMethod({ token, ...method, answer });
+    const { proven, ...face } = method;
+    this.store.addMethod({ token, ...face, answer });
+    if (proven) this.store.setProven(token);
     return { token, ...method };
   }
 
   method(token: string): KeptMethod | null {
-    return faceOf(this.store.method(token));
+    return faceOf(this.store.method(token), this.store.isProven(token));
+  }
+
+  readonly ofSmallSums = OF_SMALL_SUMS;
+
+  sendSmallSums(token: string, on: Day): Result<{ thereOn: Day }> {
+    return sendSmallSums(this.store, token, on);
+  }
+
+  proveBySums(token: string, sums: readonly Minor[]): Result<null> {
+    return proveBySums(this.store, token, sums);
   }
 
   chargeByKey(key: string): ChargeAnswer | null {
@@ -104,19 +117,27 @@ export class PracticeProcessor implements Processor {
   }
 
   private byCard(ask: ChargeAsk, answer: string): PracticeCharge {
-    const isDeclined = answer !== "";
-    const fee = isDeclined ? minor(0) : cardFee(ask.amount);
+    const waits = { code: null, fee: minor(0), settlesOn: null, returnsOn: null };
+    // Who is not there types no code: then its bank declines.
+    if (answer === ASKS_CODE && ask.present)
+      return this.made(ask, "card", { ...waits, state: "asks_code" });
+    if (answer !== "") return this.made(ask, "card", { ...waits, state: "declined", code: answer });
     const made = this.made(ask, "card", {
-      state: isDeclined ? "declined" : "approved",
-      code: isDeclined ? answer : null,
-      fee,
-      settlesOn: null,
-      returnsOn: null,
+      ...waits,
+      state: "approved",
+      fee: cardFee(ask.amount),
     });
-    if (isDeclined) return made;
-    tell(this.store, made, { type: "charge", id: made.id, amount: made.amount, on: ask.on });
-    tell(this.store, made, { type: "fee", id: `${made.id}-f`, amount: minor(-fee), on: ask.on });
+    approve(this.store, made, ask.on);
     return made;
+  }
+
+  /** Takes the code that a payer typed for a charge whose bank asks for one; null: it gives up. */
+  takeCode(charge: string, code: string | null): Result<ChargeAnswer> {
+    const known = this.store.charge(charge);
+    if (!known) return fail("method.gone");
+    if (code !== null) return takeCode(this.store, { charge, code });
+    letGo(this.store, known);
+    return ok(answerOf(this.store.charge(charge) ?? known));
   }
 
   private byDebit(ask: ChargeAsk, answer: string): PracticeCharge {
@@ -165,40 +186,16 @@ export class PracticeProcessor implements Processor {
   /** All that is due by a day: debits settle or come back, disputes of cards begin, payouts leave. */
   day(on: Day): Record<string, number> {
     return this.store.together(() => {
+      for (const charge of this.store.askedBefore(on)) letGo(this.store, charge);
       const returning = this.store.returning(on);
-      for (const charge of returning) this.comeBack(charge, on);
+      for (const charge of returning) comeBack(this.store, charge, on);
       const settling = this.store.settling(on);
-      for (const charge of settling) this.settle(charge, on);
+      for (const charge of settling) settle(this.store, charge, on);
       const decided = decideDisputes(this.store, on);
+      const released = giveBack(this.store, on);
       const payouts = payOut(this.store, "card", on) + payOut(this.store, "ach", on);
       const came = { settled: settling.length, returned: returning.length, payouts };
-      return { ...came, disputes_won: decided.won, disputes_lost: decided.lost };
-    });
-  }
-
-  private settle(charge: PracticeCharge, on: Day): void {
-    this.store.setCharge(charge.id, "settled", charge.code);
-    tell(this.store, charge, { type: "ach debit", id: charge.id, amount: charge.amount, on });
-    tell(this.store, charge, { type: "fee", id: `${charge.id}-f`, amount: minor(-charge.fee), on });
-  }
-
-  /** A debit comes back: before it settled it only ends; after that its sum and a fee are taken. */
-  private comeBack(charge: PracticeCharge, on: Day): void {
-    if (charge.state === "on_way") this.settle(charge, on);
-    this.store.setCharge(charge.id, "returned", charge.code);
-    const code = charge.code ?? "";
-    tell(this.store, charge, {
-      type: "return",
-      id: `${charge.id}-r`,
-      amount: minor(-charge.amount),
-      on,
-      code,
-    });
-    tell(this.store, charge, {
-      type: "return fee",
-      id: `${charge.id}-rf`,
-      amount: minor(-RETURN_FEE),
-      on,
+      return { ...came, released, disputes_won: decided.won, disputes_lost: decided.lost };
     });
   }
 

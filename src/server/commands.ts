@@ -27,6 +27,7 @@ import { makePayLink, withdrawPayLink } from "./paying/commands/makePayLink";
 import { askRefund } from "./paying/commands/askRefund";
 import { decideRefund } from "./paying/commands/decideRefund";
 import { notePayment } from "./paying/commands/notePayment";
+import { noteProof } from "./paying/commands/noteProof";
 import { noteRefund } from "./paying/commands/noteRefund";
 import { tellSums } from "./paying/commands/tellSums";
 import { agreePlan, endPlan } from "./paying/commands/agreePlan";
@@ -188,6 +189,7 @@ export const COMMANDS = {
   notePayment,
   askRefund,
   decideRefund,
+  noteProof,
   noteRefund,
   takeOutOfRun,
   tellSums,

@@ -1,5 +1,6 @@
 import { expect, type Page } from "@playwright/test";
 
+import { atTheDoor, DESK, PHONE, tokenOf } from "./customerPages";
 import { alive, DEMO, proofsHold } from "./helpers";
 import { test } from "./test";
 
@@ -7,27 +8,7 @@ import { test } from "./test";
 const GOOD = "4111 1111 1111 1111";
 const NO_MONEY = "4000 0000 0000 0515";
 
-const PHONE = { width: 390, height: 844 };
-const DESK = { width: 1280, height: 800 };
 test.use({ viewport: PHONE });
-
-/** The customer's own pages stand behind the door of customers. */
-const atTheDoor = (path: string, origin: string): string => {
-  const url = new URL(path, origin);
-  url.port = String(Number(new URL(origin).port) + 1);
-  return url.href;
-};
-
-/** What is behind the link of a customer's own page. */
-async function tokenOf(page: Page, customer: string): Promise<string> {
-  await page.setViewportSize(DESK);
-  await page.goto(`${DEMO}/customers?q=${encodeURIComponent(customer)}`);
-  await page.getByRole("link", { name: customer }).first().click();
-  await alive(page);
-  const account = await page.getByRole("link", { name: "What they see" }).getAttribute("href");
-  await page.setViewportSize(PHONE);
-  return /[0-9a-f]{48}/.exec(account ?? "")?.[0] ?? "";
-}
 
 /** The invoice that the customer has paid by its link. */
 let paidByLink = "";

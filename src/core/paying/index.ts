@@ -5,6 +5,7 @@ export { type PaidPart, type Payable, spread } from "./choose";
 export { cardLetter } from "./cardLetter";
 export { consentWords, methodInWords } from "./consentWords";
 export {
+  type AskedForCode,
   type ChargeAnswer,
   type ChargeAsk,
   type DeclineCode,

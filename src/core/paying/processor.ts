@@ -15,6 +15,8 @@ export type KeptMethod = {
   readonly lastFour: string;
   /** The month in which a card runs out; null for a bank account. */
   readonly expires: string | null;
+  /** Whether a bank account is proven to be its payer's: by its bank, or by two small sums. */
+  readonly proven: boolean;
 };
 
 /** A charge that is asked for. The same key is one charge, however often it is asked. */
@@ -28,13 +30,26 @@ export type ChargeAsk = {
   /** What the payer sees it is for: invoice numbers. */
   readonly reference: string;
   readonly on: Day;
+  /** Whether the payer is at the page: only then can the bank of a card ask it for a code. */
+  readonly present: boolean;
 };
 
-/** What became of a charge: paid, on its way (a debit that has not settled), or declined and why. */
+/**
+ * What became of a charge: paid, on its way (a debit that has not settled), declined and why, or
+ * held until the payer has typed the code that its card's bank has sent.
+ */
 export type ChargeAnswer =
   | { readonly state: "approved"; readonly chargeId: string; readonly fee: Minor }
   | { readonly state: "on_way"; readonly chargeId: string; readonly settlesOn: Day }
-  | { readonly state: "declined"; readonly chargeId: string; readonly code: DeclineCode };
+  | { readonly state: "declined"; readonly chargeId: string; readonly code: DeclineCode }
+  | AskedForCode;
+
+/** The bank of a card asks its owner for a code: what it says goes to the page as it is. */
+export type AskedForCode = {
+  readonly state: "asks_code";
+  readonly chargeId: string;
+  readonly says: string;
+};
 
 /** Money that is to go back the way it came, all of a charge or a part. The same key goes back once. */
 export type RefundAsk = {
@@ -74,6 +89,12 @@ export type Processor = {
   /** What became of a charge whose answer was lost; null where it never arrived. */
   readonly chargeByKey: (key: string) => ChargeAnswer | null;
   readonly method: (token: string) => KeptMethod | null;
+  /** Sends two small sums to a bank account, once; gives the day on which they are there. */
+  readonly sendSmallSums: (token: string, on: Day) => Result<{ thereOn: Day }>;
+  /** Proves an account by the two sums that came. Errors: proof.wrong, proof.over, method.gone. */
+  readonly proveBySums: (token: string, sums: readonly Minor[]) => Result<null>;
+  /** What this processor says to payers of the sums that it sends. */
+  readonly ofSmallSums: string;
   /**
    * Sends money back; gives its id with the processor. Errors: refund.charge (it has none such),
    * refund.left (so much is not left of it).
@@ -93,7 +114,8 @@ export type Processor = {
 
 /**
  * Why a card was declined, by the response codes of ISO 8583, with what the customer does next and
- * whether the same card may be tried again later.
+ * whether the same card may be tried again later. Under 65 card schemes also ask for a code from a
+ * card's owner (from memory); it means that here.
  */
 export const DECLINES = {
   "05": { words: "The bank did not approve it and gives no reason.", again: true },
@@ -104,6 +126,7 @@ export const DECLINES = {
   "54": { words: "The card has run out.", again: false },
   "57": { words: "The bank does not permit this kind of payment with this card.", again: false },
   "61": { words: "The sum is over the limit of this card.", again: true },
+  "65": { words: "The card's bank wants a code from its owner.", again: false },
   "91": { words: "The bank cannot be reached just now.", again: true },
 } as const;
 export type DeclineCode = keyof typeof DECLINES;

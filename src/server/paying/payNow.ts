@@ -1,4 +1,4 @@
-import type { ChargeAnswer, Processor } from "@/core/paying";
+import type { AskedForCode, ChargeAnswer, Processor } from "@/core/paying";
 import { ok, type Result } from "@/core/result";
 import type { Begun } from "./commands/beginPayment";
 import type { PaymentRow } from "@/db/payments";
@@ -12,7 +12,7 @@ export type DoCommand = <Name extends CommandName>(
   key: string,
 ) => Promise<Result<OutputOf<Name>>> | Result<OutputOf<Name>>;
 
-export type Outcome = { state: PaymentRow["state"]; code: string | null };
+export type Outcome = { state: PaymentRow["state"]; code: string | null } | AskedForCode;
 
 type PayNow = { processor: Processor; run: DoCommand; on: Day; ask: InputOf<"beginPayment"> };
 
@@ -23,15 +23,26 @@ type PayNow = { processor: Processor; run: DoCommand; on: Day; ask: InputOf<"beg
 export async function payNow({ processor, run, on, ask }: PayNow): Promise<Result<Outcome>> {
   const begun = await run("beginPayment", ask, `begin-${ask.key}`);
   if (!begun.ok) return begun;
-  const answered = answerTo(processor, on, ask.key, begun.value);
+  const answered = answerTo(
+    processor,
+    { on, key: ask.key, present: ask.by === "link" },
+    begun.value,
+  );
   if (!answered.ok) return answered;
+  // Whether it was paid is known once the payer has typed the code, and asked again by the same key.
+  if (answered.value.state === "asks_code") return ok(answered.value);
   return run("notePayment", { key: ask.key, answer: answered.value }, `note-${ask.key}`);
 }
 
 /** What the processor says; one that was asked before is not asked anew. */
-function answerTo(processor: Processor, on: Day, key: string, begun: Begun): Result<ChargeAnswer> {
+function answerTo(
+  processor: Processor,
+  { on, key, present }: { on: Day; key: string; present: boolean },
+  begun: Begun,
+): Result<ChargeAnswer> {
   const before = processor.chargeByKey(key);
   if (before) return ok(before);
   const { token, amount, currency, payerName, payerEmail, reference } = begun;
-  return processor.charge({ key, token, amount, currency, payerName, payerEmail, reference, on });
+  const payer = { payerName, payerEmail, present };
+  return processor.charge({ key, token, amount, currency, ...payer, reference, on });
 }

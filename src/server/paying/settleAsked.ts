@@ -20,6 +20,7 @@ export async function settleAsked(
     const answer = processor.chargeByKey(key);
     const isLost = now.getTime() - Date.parse(askedAt) > LOST_AFTER_MS;
     if (!answer && !isLost) continue;
+    if (answer?.state === "asks_code") continue;
     // It may arrive after all: what it is then is noted by its own key.
     const noted = answer
       ? await run("notePayment", { key, answer }, `note-${key}`)

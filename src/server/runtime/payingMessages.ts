@@ -13,6 +13,11 @@ export const PAYING_MESSAGES: Record<string, string> = {
     "Letters have no address of the customers’ pages yet. Give it under Set-up first.",
   "card.not_yet": "This card is good for longer than two months. Load the page again.",
   "pay.way": "The invoice {number} is not paid by {way}: another way is offered for it.",
+  "method.unproven":
+    "{method} is not proven to be its payer's yet. On the pay page its bank says so, or two small sums.",
+  "proof.wrong": "These are not the two sums that came. Look at them again; there are three tries.",
+  "proof.over":
+    "Three tries were wrong. Take this account off, and type it anew or pay another way.",
   "method.gone": "This way to pay is not on file any more. Choose another.",
   "method.token":
     "The processor's word for it looks like a card number, and is not kept. Type it once more.",

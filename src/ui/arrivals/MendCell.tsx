@@ -4,6 +4,7 @@ import { type ReactNode, useState } from "react";
 
 import { RowButton } from "../kit/buttons";
 import { LineField } from "../kit/fields";
+import { Form } from "../kit/layout";
 
 /** Writes a cell anew and reads the file again. */
 export type Mend = (line: number, column: string, cell: string) => Promise<void>;
@@ -15,7 +16,7 @@ export function MendCell({ line, column, mend }: MendCellProps): ReactNode {
   const [cell, setCell] = useState("");
   const [busy, setBusy] = useState(false);
   return (
-    <form
+    <Form
       onSubmit={(event) => {
         event.preventDefault();
         setBusy(true);
@@ -32,6 +33,6 @@ export function MendCell({ line, column, mend }: MendCellProps): ReactNode {
       <RowButton type="submit" disabled={busy || cell.trim() === ""}>
         mend
       </RowButton>
-    </form>
+    </Form>
   );
 }

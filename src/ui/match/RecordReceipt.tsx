@@ -28,6 +28,8 @@ type RecordReceiptProps = {
   today: Day;
   close: () => void;
   recorded: (receiptId: number) => void;
+  /** What is known of it already. */
+  known?: { payerName: string; amount: string; reference: string };
 };
 /** A receipt made by hand: what was given, by whom, with its number. It is matched like any other. */
 export function RecordReceipt(props: RecordReceiptProps): ReactNode {
@@ -68,7 +70,7 @@ export function RecordReceipt(props: RecordReceiptProps): ReactNode {
   );
 }
 
-function useReceiptForm({ currency, today, recorded }: RecordReceiptProps) {
+function useReceiptForm({ currency, today, recorded, known }: RecordReceiptProps) {
   const { book, act, complain } = useActing();
   const [again, setAgain] = useState(false);
   const schema = z
@@ -98,6 +100,7 @@ function useReceiptForm({ currency, today, recorded }: RecordReceiptProps) {
       amount: "",
       payerName: "",
       reference: "",
+      ...known,
     },
   });
   const {

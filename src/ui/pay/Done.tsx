@@ -1,14 +1,18 @@
-import type { ReactNode } from "react";
+import { lazy, type ReactNode } from "react";
 
 import { Total } from "../kit/Amount";
 import { PayButton, PayFactList, PayFoot, PaySum, PayTitle } from "../kit/pay";
 import { say } from "./say";
 import type { StepProps } from "./stepProps";
 
+// Only who takes a payment for a customer records what comes by hand.
+const RestByHand = lazy(async () => ({ default: (await import("./RestByHand")).RestByHand }));
+
 /** What became of it: paid, on its way, or not taken, and what to do next. */
-export function Done({ facts, paying, words, sum, day, base }: StepProps): ReactNode {
-  const { outcome, parts } = paying;
-  if (!outcome) return null;
+export function Done(props: StepProps): ReactNode {
+  const { facts, paying, words, sum, day, base } = props;
+  const { outcome, made } = paying;
+  if (!outcome || !made) return null;
   if (outcome.state === "declined")
     return (
       <>
@@ -35,19 +39,20 @@ export function Done({ facts, paying, words, sum, day, base }: StepProps): React
         </PayTitle>
       </header>
       <PaySum data-alone>
-        <Total>{sum(paying.sum)}</Total>
+        <Total>{sum(made.sum)}</Total>
       </PaySum>
       <PayFactList>
         <dt>{words.for}</dt>
-        <dd>{parts.map(({ number }) => number).join(", ")}</dd>
+        <dd>{made.numbers.join(", ")}</dd>
         <dt>{words.from}</dt>
-        <dd>{paying.name}</dd>
+        <dd>{made.name}</dd>
       </PayFactList>
       <p>
         {isPaid
           ? say(words.thanks, { business: facts.business })
           : say(words.startedNote, { day: day(facts.debitSettlesOn) })}
       </p>
+      {facts.byHand ? <RestByHand {...props} /> : null}
       <PayFoot>
         <p>
           <a href={base}>{words.back}</a>

@@ -12,6 +12,7 @@ export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNo
   const { chosen, parts, problem, busy } = paying;
   const way = wayOf(chosen);
   const cost = paying.costOf(way);
+  if (paying.mustProve) return <ProveFirst paying={paying} words={words} />;
   return (
     <>
       <header>
@@ -66,6 +67,37 @@ export function LookStep({ facts, paying, words, sum, day }: StepProps): ReactNo
       <PayFoot>
         <PayButton type="button" disabled={busy} onClick={() => void paying.pay()}>
           {busy ? words.working : say(words.pay, { sum: sum(paying.sum) })}
+        </PayButton>
+        <PayWord onClick={paying.again}>{words.change}</PayWord>
+      </PayFoot>
+    </>
+  );
+}
+
+/** A new account: nothing is taken from it before it is proven to be its payer's. */
+function ProveFirst({ paying, words }: Pick<StepProps, "paying" | "words">): ReactNode {
+  const { taken, problem, busy } = paying;
+  return (
+    <>
+      <header>
+        <p>{words.look}</p>
+        <PayTitle>{words.proveTitle}</PayTitle>
+      </header>
+      <p>
+        {paying.name}. {words.proveBefore}
+      </p>
+      {problem ? (
+        <p role="alert" data-tone="off">
+          {problem.words}
+        </p>
+      ) : null}
+      <PayFoot>
+        <PayButton
+          type="button"
+          disabled={busy}
+          onClick={() => void paying.prove({ token: taken?.token })}
+        >
+          {busy ? words.working : words.proveSend}
         </PayButton>
         <PayWord onClick={paying.again}>{words.change}</PayWord>
       </PayFoot>

@@ -13,6 +13,8 @@ import type { PayWords } from "./payWords";
 
 // What comes after the choice is fetched while it is looked at: the bill itself is there sooner.
 const TypeStep = lazy(async () => ({ default: (await import("./TypeStep")).TypeStep }));
+const CodeStep = lazy(async () => ({ default: (await import("./CodeStep")).CodeStep }));
+const ProveStep = lazy(async () => ({ default: (await import("./ProveStep")).ProveStep }));
 const LookStep = lazy(async () => ({ default: (await import("./LookStep")).LookStep }));
 const Done = lazy(async () => ({ default: (await import("./Done")).Done }));
 
@@ -41,7 +43,14 @@ export function PayPage({
         timeZone: "UTC",
       }).format(new Date(`${on}T12:00:00Z`)),
   };
-  const Step = { choose: ChooseStep, type: TypeStep, look: LookStep, done: Done }[paying.step];
+  const Step = {
+    choose: ChooseStep,
+    type: TypeStep,
+    look: LookStep,
+    prove: ProveStep,
+    code: CodeStep,
+    done: Done,
+  }[paying.step];
   return (
     <PaySheet
       lang={facts.language}

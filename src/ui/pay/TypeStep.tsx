@@ -13,6 +13,7 @@ import {
   PayTitle,
   PayWord,
 } from "../kit/pay";
+import { SignIn } from "./SignIn";
 import type { StepProps } from "./stepProps";
 import type { Typed } from "./typed";
 
@@ -35,6 +36,7 @@ export function TypeStep(props: StepProps): ReactNode {
         <PayTitle data-sum>{sum(paying.sum)}</PayTitle>
       </header>
       {isCard ? <CardFields {...props} /> : <AccountFields {...props} />}
+      {isCard || props.facts.byClerk ? null : <SignIn {...props} />}
       <PayTick>
         <PayBox
           checked={paying.keep || paying.agree}

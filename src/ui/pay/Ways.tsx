@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 
+import type { MethodOnFile } from "@/contracts/payMethods";
 import type { WayToPay } from "@/core/paying";
 
 import { PayChoices, PayHeading, PayLine, PayRadio, PayWord, WayCard } from "../kit/pay";
@@ -17,6 +18,8 @@ export function Ways({ facts, paying, words, sum, day }: StepProps): ReactNode {
     if (more === 0) return words.costsNothing;
     return say(more > 0 ? words.costs : words.saves, { sum: sum(Math.abs(more)) });
   };
+  const unproven = ({ sumsThereOn }: MethodOnFile): string =>
+    sumsThereOn ? say(words.proveNote, { day: day(sumsThereOn) }) : words.proveBefore;
   const notes = {
     card: `${words.cardNote}, ${cost("card")}`,
     bank: `${say(words.bankNote, { day: day(facts.debitSettlesOn) })}, ${cost("bank")}`,
@@ -30,7 +33,7 @@ export function Ways({ facts, paying, words, sum, day }: StepProps): ReactNode {
             <span>
               <b data-strong>{say(facts.method, method)}</b>
               <small>
-                {notes[method.way]}
+                {method.usable ? notes[method.way] : unproven(method)}
                 {method.expires
                   ? `, ${words.runsOut} ${method.expires.slice(5)}/${method.expires.slice(2, 4)}`
                   : ""}

@@ -59,6 +59,20 @@ export type PayWords = {
   thanks: string;
   started: string;
   startedNote: string;
+  proveTitle: string;
+  proveBefore: string;
+  proveNote: string;
+  proveSend: string;
+  proveFirst: string;
+  proveSecond: string;
+  proveGo: string;
+  signIn: string;
+  codeAsked: string;
+  codeNote: string;
+  bankCode: string;
+  codeGo: string;
+  codeGiveUp: string;
+  codeWrong: string;
   declined: string;
   declinedNext: string;
   cut: string;
@@ -133,6 +147,21 @@ export const ENGLISH: PayWords = {
   thanks: "Thank you. {business} has your payment.",
   started: "On its way",
   startedNote: "Your bank lets it go in a few days. It counts as paid on {day}.",
+  proveTitle: "Is it your account?",
+  proveBefore:
+    "Before anything is taken from it, two small sums are sent to it, which you type here.",
+  proveNote: "Two small sums are there on {day}: they prove that it is yours.",
+  proveSend: "Keep it, and send two small sums",
+  proveFirst: "One sum",
+  proveSecond: "The other",
+  proveGo: "It is mine",
+  signIn: "Sign in at your bank instead",
+  codeAsked: "Your bank asks for a code",
+  codeNote: "Your bank has sent it to you. Nothing is taken before you type it.",
+  bankCode: "Code from your bank",
+  codeGo: "Confirm",
+  codeGiveUp: "Pay another way",
+  codeWrong: "That is not the code that was sent. After three tries the bank declines.",
   declined: "It was not taken",
   declinedNext: "Nothing was taken. Try another way to pay, or the same one later.",
   cut: "The answer did not arrive. Press again: nothing is taken twice.",
@@ -145,6 +174,9 @@ export const ENGLISH: PayWords = {
   onAccount: "{sum} of yours is on account and not taken off here. Ask us to use it first.",
   problems: {
     lost: "It never reached the bank: nothing was taken.",
+    "proof.wrong": "These are not the two sums that came. There are three tries.",
+    "proof.over":
+      "Three tries were wrong. Take this account off, and type it anew or pay another way.",
     "card.number": "One of the digits is wrong, or this card is not taken here.",
     "card.length": "A card number has 12 to 19 digits.",
     "card.expiry": "Write it like 04/29.",
@@ -161,6 +193,7 @@ export const ENGLISH: PayWords = {
     "54": "The card has run out.",
     "57": "The bank does not permit this kind of payment with this card.",
     "61": "The sum is over the limit of this card.",
+    "65": "Your bank wanted a code for this card, and did not get it.",
     "91": "The bank cannot be reached just now.",
   },
 };

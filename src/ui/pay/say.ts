@@ -1,4 +1,4 @@
-type Facts = { readonly [name: string]: string | number | null };
+type Facts = { readonly [name: string]: string | number | boolean | null };
 
 /** A sentence with its facts in their places. @example say("Pay {sum}", { sum: "420.00 USD" }) // "Pay 420.00 USD" */
 export const say = (sentence: string, facts: Facts): string =>

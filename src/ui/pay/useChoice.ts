@@ -1,6 +1,7 @@
 import { useState } from "react";
 
-import type { MethodOnFile, PayFacts, PayItem } from "@/contracts/paying";
+import type { MethodOnFile } from "@/contracts/payMethods";
+import type { PayFacts, PayItem } from "@/contracts/paying";
 import { minor, type Minor, parseAmount, sumOf } from "@/core/money";
 import {
   askedSum,
@@ -82,6 +83,8 @@ function useOwnSum({ limits, currency }: PayFacts, paid: readonly PayItem[]) {
     bounds,
     isFixed,
     isWrong,
+    /** What of the chosen invoices stays open. */
+    rest: minor(open - sum),
     parts: isWrong ? [] : partsFor(sum, paid),
   };
 }

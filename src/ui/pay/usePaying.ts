@@ -2,19 +2,17 @@
 
 import { useState } from "react";
 
-import type { PayFacts, PayOutcome } from "@/contracts/paying";
+import type { PayFacts } from "@/contracts/paying";
 
+import type { OnStep, Problem, Step, Taken } from "./onStep";
 import { say } from "./say";
+import { sent } from "./sent";
 import type { Typed } from "./typed";
-import { type Choice, type Chosen, useChoice } from "./useChoice";
+import { type Chosen, useChoice, wayOf } from "./useChoice";
+import { useMaking } from "./useMaking";
 import type { PayWords } from "./words";
 
 const NOTHING: Typed = { number: "", expiry: "", code: "", routing: "", account: "", again: "" };
-
-export type Step = "choose" | "type" | "look" | "done";
-type Problem = { field: string; words: string };
-/** What the processor made of what was typed. */
-type Taken = { token: string; name: string; lastFour: string };
 
 /** A payment as it is put together, step by step, and made. */
 export function usePaying(facts: PayFacts, base: string, words: PayWords) {
@@ -25,10 +23,10 @@ export function usePaying(facts: PayFacts, base: string, words: PayWords) {
   const on: OnStep = { facts, base, words, setStep, setProblem, busy, setBusy };
   const typing = useTyping(on, choice.chosen);
   const name = nameOf(choice.chosen, typing.taken, facts.method);
-  const making = useMaking(on, { ...choice, ...typing });
+  const making = useMaking(on, { ...choice, taken: typing.taken, name });
   const goOn = (): void => {
     setProblem(null);
-    setStep("onFile" in choice.chosen ? "look" : "type");
+    setStep(firstStep(choice.chosen));
   };
   const end = async (methodId: number | null, planId: number | null = null): Promise<void> => {
     await sent(`${base}/agreement`, { methodId, planId });
@@ -39,17 +37,28 @@ export function usePaying(facts: PayFacts, base: string, words: PayWords) {
     making.setOutcome(null);
     setStep("choose");
   };
-  return { ...choice, ...typing, ...making, name, step, setStep, problem, busy, goOn, end, again };
+  /** A new account is proven before anything is taken from it, where the business asks for that. */
+  const mustProve =
+    facts.provenAccounts && typing.taken?.proven === false && wayOf(choice.chosen) === "bank";
+  return {
+    ...choice,
+    ...typing,
+    ...making,
+    mustProve,
+    name,
+    step,
+    setStep,
+    problem,
+    busy,
+    goOn,
+    end,
+    again,
+  };
 }
 
-type OnStep = {
-  facts: PayFacts;
-  base: string;
-  words: PayWords;
-  setStep: (step: Step) => void;
-  setProblem: (problem: Problem | null) => void;
-  busy: boolean;
-  setBusy: (busy: boolean) => void;
+const firstStep = (chosen: Chosen): Step => {
+  if (!("onFile" in chosen)) return "type";
+  return chosen.onFile.usable ? "look" : "prove";
 };
 
 /** The form is looked at here; the numbers go to the processor's own address, and a token comes back. */
@@ -80,48 +89,13 @@ function useTyping({ facts, words, setStep, setProblem, setBusy }: OnStep, chose
     setProblem(null);
     setStep("look");
   };
-  return { typed, setTyped, taken, setTaken, take };
-}
-
-type Put = Pick<
-  Choice,
-  "parts" | "itemIds" | "plan" | "sum" | "chosen" | "keep" | "agree" | "word"
-> & {
-  taken: Taken | null;
-};
-type Outcome = Extract<PayOutcome, { state: string }>;
-
-/** The key is kept until an answer is here: whoever presses again, or loads the page, pays once. */
-function useMaking(
-  on: OnStep,
-  { parts, itemIds, plan, sum, chosen, keep, agree, word, taken }: Put,
-) {
-  const { base, words, setStep, setProblem, busy, setBusy } = on;
-  const [outcome, setOutcome] = useState<Outcome | null>(null);
-  const pay = async (): Promise<void> => {
-    if (busy) return;
-    setBusy(true);
+  /** What its bank has said is the payer's own. */
+  const takeSigned = (account: Taken): void => {
+    setTaken(account);
     setProblem(null);
-    const by = {
-      key: keyFor(base, sum),
-      methodId: "onFile" in chosen ? chosen.onFile.id : null,
-      token: "onFile" in chosen ? null : (taken?.token ?? null),
-    };
-    const amounts = parts.map(({ itemId, amount }) => ({ itemId, amount }));
-    const answer =
-      plan.length > 0
-        ? await sent<Outcome>(`${base}/plan`, { ...by, itemIds, count: plan.length })
-        : await sent<Outcome>(`${base}/payments`, {
-            ...{ ...by, parts: amounts, sum, keep, agree, word },
-          });
-    setBusy(false);
-    if (!answer) return setProblem({ field: "", words: words.cut });
-    sessionStorage.removeItem(keyPlace(base));
-    if ("error" in answer) return setProblem({ field: "", words: answer.error.message });
-    setOutcome(answer);
-    setStep("done");
+    setStep("look");
   };
-  return { outcome, setOutcome, pay };
+  return { typed, setTyped, taken, setTaken, take, takeSigned };
 }
 
 export type Paying = ReturnType<typeof usePaying>;
@@ -129,32 +103,4 @@ export type Paying = ReturnType<typeof usePaying>;
 function nameOf(chosen: Chosen, taken: Taken | null, method: string): string {
   const face = "onFile" in chosen ? chosen.onFile : taken;
   return face ? say(method, face) : "";
-}
-
-const keyPlace = (base: string): string => `dozo-paying-${base}`;
-
-function keyFor(base: string, sum: number): string {
-  const kept = sessionStorage.getItem(keyPlace(base));
-  const [before, of] = (kept ?? "").split(" ");
-  if (before && of === String(sum)) return before;
-  const key = crypto.randomUUID();
-  sessionStorage.setItem(keyPlace(base), `${key} ${sum}`);
-  return key;
-}
-
-/** Sends JSON; null where no answer came. */
-async function sent<T>(
-  address: string,
-  body: object,
-): Promise<T | { error: { message: string } } | null> {
-  try {
-    const response = await fetch(address, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify(body),
-    });
-    return (await response.json()) as T | { error: { message: string } };
-  } catch {
-    return null;
-  }
 }

@@ -112,7 +112,12 @@ const columnsOf = ({ run, today }: ColumnsProps): ListColumn<AgreedListed>[] => 
     id: "for",
     header: "For",
     width: "19%",
-    cell: ({ numbers }) => <span title={numbers.join(", ")}>{numbers.join(", ")}</span>,
+    cell: ({ numbers, ofPlan }) => (
+      <span title={numbers.join(", ")}>
+        {numbers.join(", ")}
+        {ofPlan ? <small> a part of a plan</small> : null}
+      </span>
+    ),
   },
   { id: "from", header: "From", width: "16%", cell: ({ method }) => method },
   {

@@ -16,6 +16,7 @@ const WORDS: Readonly<Record<string, readonly [one: string, several: string]>> =
   disputes: ["dispute", "disputes"],
   disputes_won: ["dispute won", "disputes won"],
   disputes_lost: ["dispute lost", "disputes lost"],
+  released: ["reserve given back", "reserves given back"],
   payouts: ["payout", "payouts"],
   other_lines: ["other bank line", "other bank lines"],
   files: ["file taken in", "files taken in"],

@@ -20,6 +20,7 @@ export type PayingSettingsFacts = {
   bankSavingPercent: string | null;
   planParts: number | null;
   mailReceipts: boolean;
+  provenAccounts: boolean;
   noticeDays: number;
 };
 
@@ -75,6 +76,14 @@ export function PayingSettings(props: PayingSettingsProps): ReactNode {
             ]}
             {...set("mailReceipts")}
           />
+          <Choice
+            label="A new bank account"
+            options={[
+              ["no", "is used as it is typed"],
+              ["yes", "is proven first: by its bank, or by two small sums"],
+            ]}
+            {...set("provenAccounts")}
+          />
           <TextField
             label="Days before a sum is taken as agreed that its customer knows it"
             inputMode="numeric"
@@ -100,6 +109,7 @@ const typedOf = ({ settings, currency }: PayingSettingsProps): Typed => ({
   bankSavingPercent: settings.bankSavingPercent ?? "",
   planParts: settings.planParts === null ? "" : String(settings.planParts),
   mailReceipts: settings.mailReceipts ? "yes" : "no",
+  provenAccounts: settings.provenAccounts ? "yes" : "no",
   noticeDays: String(settings.noticeDays),
 });
 
@@ -118,6 +128,7 @@ function usePayingSettings(props: PayingSettingsProps) {
         bankSavingPercent: typed.bankSavingPercent.trim() || null,
         planParts: typed.planParts.trim() === "" ? null : Number(typed.planParts),
         mailReceipts: typed.mailReceipts === "yes",
+        provenAccounts: typed.provenAccounts === "yes",
         noticeDays: Number(typed.noticeDays),
       },
       () => ({ words: "Kept. Pages that stand open show it when they are loaded again." }),

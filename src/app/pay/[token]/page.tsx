@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 
+import { processorBehind } from "@/practice";
 import { payPageOf } from "@/server/paying/queries/payPage";
 import { PayPage } from "@/ui/pay/PayPage";
 import { PAY_WORDS } from "@/ui/pay/words";
@@ -25,6 +26,14 @@ export default async function Pay({
   const { db, book, today } = linked?.context ?? {};
   const facts = db && book && today ? payPageOf(db, { book, token, today, wanted }) : null;
   if (!facts) notFound();
+  const processor = facts.provenAccounts ? processorBehind(facts.book) : null;
   const words = PAY_WORDS[facts.language];
-  return <PayPage key={facts.currency} base={`/pay/${token}`} facts={facts} words={words} />;
+  return (
+    <PayPage
+      key={facts.currency}
+      base={`/pay/${token}`}
+      facts={{ ...facts, ofSmallSums: processor?.ofSmallSums ?? "" }}
+      words={words}
+    />
+  );
 }

@@ -19,6 +19,7 @@ import type { CommandContext } from "@/server/runtime/context";
 
 import { accountForWay } from "../steps/accountFor";
 import { askedOf } from "../steps/askedOf";
+import { isProven } from "../steps/isProven";
 import { waysFor } from "../steps/waysFor";
 
 const amount = z.number().int().positive().transform(minor);
@@ -81,6 +82,8 @@ function keep(
   const barred = items.find((item) => !waysFor(ctx.db, item).includes(method.way));
   if (barred && input.by !== "clerk")
     return fail("pay.way", { number: barred.number, way: method.way });
+  if (!isProven(ctx.db, ctx.settings, method))
+    return fail("method.unproven", { method: `${method.name} ending in ${method.lastFour}` });
   const account = accountForWay(ctx.db, method.way, currency);
   if (!account) return fail("pay.no_account", { way: method.way, currency });
   // What could not be posted is not asked for.

@@ -21,6 +21,7 @@ export const keepMethod = defineCommand({
       .string()
       .regex(/^\d{4}-\d\d$/)
       .nullable(),
+    proven: z.boolean().default(false),
     /** Whether it stays on file, or is for one payment. */
     onFile: z.boolean(),
   }),
@@ -32,9 +33,10 @@ export const keepMethod = defineCommand({
     const known = payMethodByToken(ctx.db, input.token);
     if (known)
       return known.customerId === input.customerId ? ok({ id: known.id }) : fail("method.gone");
-    const { onFile, ...method } = input;
+    const { onFile, proven, ...method } = input;
     const id = insertPayMethod(ctx.db, {
       ...method,
+      proven: proven ? 1 : 0,
       keptOn: ctx.today,
       removedOn: onFile ? null : ctx.today,
     });

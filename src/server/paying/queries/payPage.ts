@@ -1,5 +1,6 @@
 import { createHash } from "node:crypto";
 
+import type { MethodOnFile } from "@/contracts/payMethods";
 import type { PayFacts, PayItem } from "@/contracts/paying";
 import type { PlanShown } from "@/contracts/payPlans";
 import { addBankingDays, type Day } from "@/core/calendar";
@@ -14,12 +15,13 @@ import { openItemById, type OpenItemRow, openItemsOf } from "@/db/openItems";
 import { itemsOfLink, payLinkByHash, payLinkById } from "@/db/payLinks";
 import { beingPaid, paymentsOf, triesOfPart } from "@/db/payments";
 import { isInPlan, partsOfPlan, plansInForce } from "@/db/payPlans";
-import { payMethodsOf } from "@/db/payMethods";
+import { payMethodsOf, type PayMethodRow } from "@/db/payMethods";
 import { creditsKept } from "@/db/receipts";
-import { readSettings } from "@/db/settings";
+import { readSettings, type Settings } from "@/db/settings";
 
 import { processorAddress } from "../processorAddress";
 import { accountForWay } from "../steps/accountFor";
+import { isProven } from "../steps/isProven";
 import { sumLimitsFor, sumRulesFor } from "../steps/sumRules";
 import { waysFor } from "../steps/waysFor";
 import { partStands } from "./planned";
@@ -124,6 +126,7 @@ export function clerkPayPageOf(db: Db, customerId: number, asked: PayPageAsked):
       language: "en",
       agreed: null,
       byClerk: true,
+      byHand: facts.currency === readSettings(db).currency,
     }
   );
 }
@@ -160,13 +163,7 @@ function factsFor(
     onWay: paymentsOf(db, customer.id, 50)
       .filter(({ state }) => state === "on_way")
       .map(({ amount, settlesOn }) => ({ amount, settlesOn })),
-    methods: payMethodsOf(db, customer.id).map(({ id, way, name, lastFour, expires }) => ({
-      id,
-      way,
-      name,
-      lastFour,
-      expires,
-    })),
+    methods: payMethodsOf(db, customer.id).map((method) => methodShown(db, settings, method)),
     agreed: consent
       ? { methodId: consent.methodId, onDay: consent.onDay, words: consent.words }
       : null,
@@ -179,11 +176,19 @@ function factsFor(
     limits: sumLimitsFor(settings, link.linkId === null ? null : payLinkById(db, link.linkId)),
     mustAgree: wantsConsent(db, link),
     planParts: settings.planParts ?? 0,
+    provenAccounts: settings.provenAccounts,
+    ofSmallSums: "",
     plans: plansShown(db, customer.id, today),
     ended: false,
     byClerk: false,
+    byHand: false,
   };
 }
+
+const methodShown = (db: Db, settings: Settings, method: PayMethodRow): MethodOnFile => {
+  const { id, way, name, lastFour, expires, sumsThereOn } = method;
+  return { id, way, name, lastFour, expires, sumsThereOn, usable: isProven(db, settings, method) };
+};
 
 const plansShown = (db: Db, customerId: number, today: Day): PlanShown[] =>
   plansInForce(db, customerId).map(({ id }) => ({

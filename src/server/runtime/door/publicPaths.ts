@@ -20,7 +20,9 @@ export function linkOfPath(target: string): string | null {
 
 /** The link that something is done by, of the few things that a customer can do; null for all else. */
 export function linkOfDoing(target: string): string | null {
-  return /^\/pay\/([0-9a-f]{16,64})\/(?:payments|plan|agreement|ask)$/.exec(target)?.[1] ?? null;
+  return (
+    /^\/pay\/([0-9a-f]{16,64})\/(?:payments|plan|agreement|accounts|ask)$/.exec(target)?.[1] ?? null
+  );
 }
 
 /** Whether a path makes a paper, which takes more than showing a page. */

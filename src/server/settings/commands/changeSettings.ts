@@ -56,6 +56,7 @@ export const changeSettings = defineCommand({
       .optional(),
     planParts: z.number().int().min(2, "At least two parts.").max(24).nullable().optional(),
     mailReceipts: z.boolean().optional(),
+    provenAccounts: z.boolean().optional(),
     noticeDays: z.number().int().min(0).max(60).optional(),
     taxOnDiscounts: z.boolean().optional(),
     taxOnBadDebts: z.boolean().optional(),

@@ -39,7 +39,9 @@ export async function POST(
     },
   });
   if (!paid.ok) return refused(paid.error);
-  if (asked.agree && paid.value.state !== "declined") {
+  // What is not taken yet, as where a bank asks for a code, is not agreed to either.
+  const isTaken = paid.value.state === "paid" || paid.value.state === "on_way";
+  if (asked.agree && isTaken) {
     const agreed = await linked.run(
       "agree",
       {
