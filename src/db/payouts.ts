@@ -77,6 +77,14 @@ export function refreshNet(db: Db, id: number): void {
   );
 }
 
+/** A payout that failed: its items wait for the next one. False where it was ever tied to the bank. */
+export function releasePayout(db: Db, id: number): boolean {
+  if (db.get("SELECT 1 FROM payout_tie WHERE payout_id = ? LIMIT 1", id)) return false;
+  db.run("UPDATE processor_item SET payout_id = NULL WHERE payout_id = ?", id);
+  db.run("DELETE FROM payout WHERE id = ?", id);
+  return true;
+}
+
 export function setPayoutState(db: Db, id: number, state: "open" | "tied"): void {
   db.run("UPDATE payout SET state = ? WHERE id = ?", state, id);
 }

@@ -198,6 +198,16 @@ export class PracticeStore extends PracticeProofs {
     );
   }
 
+  /** The line of a payout itself. */
+  payoutLine(id: string): PracticeLine | undefined {
+    return this.db.get<PracticeLine>(`${LINE} WHERE id = ? AND type = 'payout'`, id);
+  }
+
+  /** What was in a payout is due once more, from a day on. */
+  dueAgain(payout: string, on: Day): void {
+    this.db.run("UPDATE line SET payout = NULL, paid_out_on = ? WHERE payout = ?", on, payout);
+  }
+
   /** What the processor still holds of an account: told, and not in a payout. */
   held(account: string): Minor {
     return (

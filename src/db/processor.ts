@@ -233,8 +233,3 @@ export function claimSpan(db: Db, { payoutId, accountId, from, to }: SpanOfItems
 export function setReason(db: Db, itemId: number, reason: string): void {
   db.run("UPDATE processor_item SET reason = ? WHERE id = ?", reason, itemId);
 }
-
-/** Takes back an item that was booked to explain a difference. */
-export function withdrawExplained(db: Db, itemId: number): void {
-  db.run("UPDATE processor_item SET withdrawn = 1 WHERE id = ? AND origin = 'explained'", itemId);
-}

@@ -29,7 +29,7 @@ import { comeBack, settle } from "./debits";
 import { answerDispute, decideDisputes, openDispute } from "./disputes";
 import { readEvent } from "./events";
 import { activityFile } from "./files";
-import { payOut } from "./payouts";
+import { payOut, takeBackRefused } from "./payouts";
 import { OF_SMALL_SUMS, proveBySums, sendSmallSums } from "./proofs";
 import { giveBack } from "./reserves";
 import { leftOfCharge, refunded } from "./refunds";
@@ -193,9 +193,17 @@ export class PracticeProcessor implements Processor {
       for (const charge of settling) settle(this.store, charge, on);
       const decided = decideDisputes(this.store, on);
       const released = giveBack(this.store, on);
+      const failed = ["card", "ach"].map((account) => takeBackRefused(this.store, account, on));
       const payouts = payOut(this.store, "card", on) + payOut(this.store, "ach", on);
       const came = { settled: settling.length, returned: returning.length, payouts };
-      return { ...came, released, disputes_won: decided.won, disputes_lost: decided.lost };
+      const payouts_failed = failed.reduce((sum, count) => sum + count, 0);
+      return {
+        ...came,
+        released,
+        payouts_failed,
+        disputes_won: decided.won,
+        disputes_lost: decided.lost,
+      };
     });
   }
 

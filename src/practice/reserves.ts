@@ -6,7 +6,7 @@ import type { PracticeCharge } from "@/db/practiceTables";
 import { tell } from "./telling";
 
 /** Of a charge by card over this sum the processor keeps a tenth back for so many days (invented). */
-const OVER = 250_000;
+const OVER = 50_000;
 const DAYS = 30;
 
 /** Keeps a part of a large charge back, as a reserve against disputes. */

@@ -62,6 +62,8 @@ describe("the practice world", () => {
         "link_paid",
         "matched",
         "payouts",
+        "payouts_failed",
+        "released",
         "returned",
         "scheduled",
         "settled",

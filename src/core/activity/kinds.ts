@@ -133,7 +133,8 @@ export const ROW_KINDS = {
   },
   payout: {
     label: "payout",
-    words: /pay ?out|transfer to bank|withdrawal to bank|deposit to bank/,
+    words:
+      /^(?!.*(?:failed|cancel+ed)).*(?:pay ?out|transfer to bank|withdrawal to bank|deposit to bank)/,
     rank: 1,
     lowers: false,
     item: null,
@@ -143,7 +144,8 @@ export const ROW_KINDS = {
   },
   ignore: {
     label: "not of this job",
-    words: null,
+    // What has ended is no row of its own: what it was is looked up.
+    words: /pay ?out (?:failed|cancel+ed)|(?:failed|cancel+ed) pay ?out/,
     rank: 12,
     lowers: false,
     item: null,

@@ -22,7 +22,7 @@ import { type DayReading, dayUnder } from "./dayUnder";
 import { writtenDay } from "./writtenDay";
 import { sumUnder, writtenSum } from "./sumCells";
 import type { SumReading } from "./sumsOfFile";
-import type { LeftOut, Question } from "./types";
+import type { EndedRow, LeftOut, Question } from "./types";
 
 /** A file on its way to the agreed layout: what was found of its days and sums. */
 export type Reading = {
@@ -39,6 +39,7 @@ export type Made = {
     readonly fields: Readonly<Record<string, string>>;
   }[];
   readonly leftOut: readonly LeftOut[];
+  readonly ended?: readonly EndedRow[];
   readonly refused: readonly Refusal[];
   readonly questions: readonly Question[];
   readonly proofs: readonly string[];

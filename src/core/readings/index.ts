@@ -6,5 +6,6 @@ export {
   type Question,
   type ReadingContext,
 } from "./types";
+export { endedRows } from "./endedRows";
 export { understoodLines } from "./understoodLines";
 export { understand, type UnderstoodFile } from "./understand";

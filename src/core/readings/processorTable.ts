@@ -18,7 +18,8 @@ import { signsOf } from "./processorSigns";
 import { paidOut, payoutFeeRow, payoutsTurned, refundedRow } from "./rowsBeside";
 import { refundedQuestion, stateQuestions, wordQuestions } from "./processorQuestions";
 import { sureKind, sureState, type State } from "./rowWords";
-import type { LeftOut, Question } from "./types";
+import { endedRow } from "./endedRows";
+import type { EndedRow, LeftOut, Question } from "./types";
 
 /** Columns that say how it was paid, and not what it was. */
 const METHOD_WORD =
@@ -49,12 +50,15 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     ...refundedQuestion(reading, rows),
   ];
   const leftOut: LeftOut[] = [];
+  const ended: EndedRow[] = [];
   const kept: { row: Row; activity: ActivityRow }[] = [];
   for (const row of rows) {
     const state = stateOf(reading, row);
     const kind = kindOf(reading, row, wordOf(row), state);
-    if (kind === "no_money" || state === "none") leftOut.push({ line: row.line, why: "no_money" });
-    else if (kind === "not_yet") leftOut.push({ line: row.line, why: "not_yet" });
+    if (kind === "no_money" || state === "none") {
+      leftOut.push({ line: row.line, why: "no_money" });
+      ended.push(...endedRow(cells, row, kind));
+    } else if (kind === "not_yet") leftOut.push({ line: row.line, why: "not_yet" });
     else if (kind === "ignore") leftOut.push({ line: row.line, why: "not_ours" });
     else kept.push({ row, activity: activityOf(reading, row, kind, wordOf(row)) });
   }
@@ -74,6 +78,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
       ...payoutFeeRow(reading, row, activity),
     ]),
     leftOut,
+    ended,
     refused: open.map(({ row }) => ({
       line: row.line,
       field: "fee",

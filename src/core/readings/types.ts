@@ -1,3 +1,4 @@
+import type { RowKind } from "@/core/activity/index";
 import type { Day } from "@/core/calendar";
 import type { FileKind, Table } from "@/core/formats";
 import type { Currency } from "@/core/money";
@@ -26,6 +27,8 @@ export type ReadingContext = {
 
 /** A line that is left out by a rule with a name: it is no money, or stands in the file for the eye only. */
 export type LeftOut = { readonly line: number; readonly why: LeftOutRule };
+/** A line that was declined, voided or failed, by its id: what was posted of it before is no money now. */
+export type EndedRow = { readonly line: number; readonly id: string; readonly kind: RowKind };
 export type LeftOutRule = keyof typeof LEFT_OUT_WORDS;
 
 export const LEFT_OUT_WORDS = {

@@ -18,11 +18,13 @@ import { screened } from "./rowsLeftOut";
 import { shiftedRows } from "./shifted";
 import { withinSpan } from "./spans";
 import { sumsOfFile } from "./sumsOfFile";
-import type { LeftOut, Question, ReadingContext, Understood, Unread } from "./types";
+import type { EndedRow, LeftOut, Question, ReadingContext, Understood, Unread } from "./types";
 
 export type UnderstoodFile = Understood & {
   readonly mapping: MappingSpec;
   readonly refused: readonly Refusal[];
+  /** What was declined, voided or failed: it may have been money in a file before. */
+  readonly ended: readonly EndedRow[];
 };
 
 /** How the rows of each kind are put into the agreed layout. */
@@ -77,6 +79,7 @@ export function understand(file: Unread, context: ReadingContext): UnderstoodFil
     mapping: canonicalMapping(file.kind),
     questions,
     leftOut: sorted([...leftOut, ...made.leftOut, ...span.leftOut]),
+    ended: made.ended ?? [],
     refused: [...shifted, ...bad, ...made.refused],
     proofs: made.proofs,
   };
@@ -101,6 +104,7 @@ function understoodFormat(file: Unread, context: ReadingContext): UnderstoodFile
     mapping: canonicalMapping(kind),
     questions,
     leftOut: span.leftOut,
+    ended: [],
     refused: [],
     proofs: off === null ? proofs : [...proofs, off],
   };

@@ -18,6 +18,7 @@ export const PAYING_MESSAGES: Record<string, string> = {
   "proof.wrong": "These are not the two sums that came. Look at them again; there are three tries.",
   "proof.over":
     "Three tries were wrong. Take this account off, and type it anew or pay another way.",
+  "code.wrong": "That is not the code that was sent. After three tries the bank declines.",
   "method.gone": "This way to pay is not on file any more. Choose another.",
   "method.token":
     "The processor's word for it looks like a card number, and is not kept. Type it once more.",

@@ -18,6 +18,7 @@ const WORDS: Readonly<Record<string, readonly [one: string, several: string]>> =
   disputes_lost: ["dispute lost", "disputes lost"],
   released: ["reserve given back", "reserves given back"],
   payouts: ["payout", "payouts"],
+  payouts_failed: ["payout refused by the bank", "payouts refused by the bank"],
   other_lines: ["other bank line", "other bank lines"],
   files: ["file taken in", "files taken in"],
   matched: ["receipt matched", "receipts matched"],

@@ -31,6 +31,7 @@ import { importBank } from "../imports/bank";
 import { doubledActivity, doubledLines } from "../imports/doubles";
 import { importCustomers } from "../imports/customers";
 import { importInvoices } from "../imports/invoices";
+import { takeEnded } from "../imports/ended";
 import { importActivity } from "../imports/processor";
 import { tableOf } from "../imports/read";
 import { contextOf, type FileReading, readingOf } from "../imports/reading";
@@ -154,7 +155,7 @@ type UntakenFile = {
   account: string;
   answers: Readonly<Record<string, string>>;
 };
-type ReadFile = UntakenFile & { file: FileRun };
+type ReadFile = UntakenFile & Pick<FileReading, "ended"> & { file: FileRun };
 
 /** The rows of a file that can be read, and those that cannot. */
 function readFile<T>(
@@ -221,7 +222,10 @@ const IMPORTS: Record<FileKind, (ctx: CommandContext, from: ReadFile) => void> =
   processor(ctx, from) {
     const rows = rowsOf(ctx, from, activityReader(from.mapping)).flat();
     const processor = processorOf(ctx, from.account);
-    if (processor) importActivity(ctx, processor, rows, from.file);
+    if (!processor) return;
+    // What is no money any more goes first: its payout, or its sum, may come anew.
+    takeEnded(ctx, processor, from.ended, from.file);
+    importActivity(ctx, processor, rows, from.file);
   },
   bank(ctx, from) {
     const rows = rowsOf(ctx, from, bankReader());

@@ -7,6 +7,7 @@ import {
   type BankLineRow,
   insertBankLine,
   openBankLines,
+  restateLine,
 } from "@/db/bank";
 import { type BankRuleRow, bankRules } from "@/db/bankRules";
 import { depositsUnderWay } from "@/db/deposits";
@@ -45,8 +46,7 @@ export function importBank(
       (same ? saidToBeSame(ctx, account.id, row, used) : undefined);
     if (known) {
       if (known.amount === row.amount) tally.know(row.line);
-      else
-        tally.change(row.line, "amount", { code: "activity.changed", was: ctx.sum(known.amount) });
+      else takeChanged(ctx, { known, row }, tally);
       continue;
     }
     const id = insertBankLine(ctx.db, {
@@ -71,6 +71,18 @@ export function importBank(
     if (line) tally.take(row.line, groupOfLine(ctx, line, treat), row.amount);
   }
   joinRemittances(ctx, tally);
+}
+
+/** A line that comes with another sum: it is taken where nothing was done with the line yet. */
+function takeChanged(
+  ctx: CommandContext,
+  { known, row }: { known: BankLineRow; row: BankRecord },
+  tally: FileRun["tally"],
+): void {
+  const isFree = known.state === "open";
+  if (isFree) restateLine(ctx.db, known.id, row.amount);
+  const code = isFree ? "line.restated" : "line.changed";
+  tally.change(row.line, "amount", { code, was: ctx.sum(known.amount) });
 }
 
 /** A line of the book that is the same, by its identity or the one that it had before. */

@@ -1,9 +1,9 @@
 import { ACTIVITY_ORDER, ROW_KINDS } from "@/core/activity";
 import { earlierFirst } from "@/core/calendar";
-import { type ActivityRecord, expectedPayoutDay, type ProcessorRecord } from "@/core/formats";
+import type { ActivityRecord, ProcessorRecord } from "@/core/formats";
 import { type Minor, negate } from "@/core/money";
 import { orphanedCharges, orphansOf, returnOfCharge } from "@/db/charges";
-import { insertPayout, payoutByExternalId, refreshNet } from "@/db/payouts";
+import { refreshNet } from "@/db/payouts";
 import {
   adoptItem,
   insertProcessorItem,
@@ -12,6 +12,7 @@ import {
   type ProcessorItemRow,
   setReceiptOfItem,
 } from "@/db/processor";
+import { moveFees } from "@/db/withdrawn";
 import { type ProcessorAccountRow } from "@/db/processorAccounts";
 import { joinRemittances } from "@/server/match/steps/remittances";
 import { notePaymentReturned, placeCharge } from "@/server/paying/steps/placePayment";
@@ -19,6 +20,8 @@ import { tieAllSingle } from "@/server/payouts/steps/tie";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { joinReceipt, postActivity, postCharge, unpark } from "../steps/activity";
+import { withdraw } from "../steps/withdraw";
+import { ItemPayouts } from "./itemPayouts";
 import { takePayout } from "./processorPayouts";
 import { type FileRun, withoutTwins } from "./report";
 import { noteSettled, takeStarted } from "./startedDebits";
@@ -64,7 +67,7 @@ export function importActivity(
 class ActivityImport {
   /** Payouts whose items changed. */
   readonly touched = new Set<number>();
-  private readonly payouts = new Map<string, number | null>();
+  private readonly payouts: ItemPayouts;
   /** What the book has of the file already, read at once. */
   private readonly known: ReadonlyMap<string, Minor>;
   /** Charges of this file with their receipts. */
@@ -86,6 +89,7 @@ class ActivityImport {
       ),
     );
     this.orphans = orphanedCharges(ctx.db, account.id);
+    this.payouts = new ItemPayouts(ctx, account, file.fileId);
   }
 
   take(row: ActivityRecord): void {
@@ -95,11 +99,7 @@ class ActivityImport {
     noteSettled(ctx, this.account, row);
     const known = this.known.get(`${ROW_KINDS[row.kind].item} ${row.externalId}`);
     if (known === row.amount) return this.takeAgain({ ...row, kind: row.kind }, tally);
-    if (known !== undefined)
-      return tally.change(row.line, "id", {
-        code: "activity.changed",
-        was: ctx.sum(known, this.account.currency),
-      });
+    if (known !== undefined) return this.takeChanged({ ...row, kind: row.kind }, known);
     const twin = this.toldByReturnFile(row);
     if (twin !== null) return this.adopt(row, twin);
     const stale = ctx.staleRate(row.currency, row.settledOn);
@@ -114,7 +114,7 @@ class ActivityImport {
     const kind = ROW_KINDS[row.kind].item;
     const item = processorItemByExternalId(db, this.account.id, kind, row.externalId);
     if (row.payoutId === null || !item || item.payoutId !== null) return tally.know(row.line);
-    const payoutId = this.payoutFor(row);
+    const payoutId = this.payouts.of(row);
     if (payoutId === null) return tally.know(row.line);
     adoptItem(db, item.id, row.externalId, payoutId);
     this.touched.add(payoutId);
@@ -122,10 +122,31 @@ class ActivityImport {
     tally.also("items whose payout is known now", row.amount, row.currency);
   }
 
+  /** Told with another sum: reversed and posted anew, unless something rests on what was posted. */
+  private takeChanged(row: ActivityRecord & { kind: SettledKind }, known: Minor): void {
+    const { ctx } = this;
+    const { tally, actId } = this.file;
+    const was = ctx.sum(known, this.account.currency);
+    const kind = ROW_KINDS[row.kind].item;
+    const item = processorItemByExternalId(ctx.db, this.account.id, kind, row.externalId);
+    if (!item || ctx.staleRate(row.currency, row.settledOn) || !withdraw(ctx, item, actId))
+      return tally.change(row.line, "id", { code: "activity.changed", was });
+    this.takeNew({ ...row, kind: row.kind });
+    const now = processorItemByExternalId(ctx.db, this.account.id, kind, row.externalId);
+    if (now && item.payoutId !== null) {
+      if (now.payoutId === null) adoptItem(ctx.db, now.id, row.externalId, item.payoutId);
+      this.touched.add(item.payoutId);
+    }
+    if (kind === "charge" && item.receiptId !== null && now?.receiptId)
+      moveFees(ctx.db, item.receiptId, now.receiptId);
+    tally.change(row.line, "id", { code: "activity.reposted", was });
+    tally.also("reversed and posted anew with another sum", row.amount, row.currency);
+  }
+
   private takeNew(row: ActivityRecord & { kind: SettledKind }): void {
     const { ctx, account } = this;
     const { actId } = this.file;
-    const payoutId = row.payoutId === null ? null : this.payoutFor(row);
+    const payoutId = row.payoutId === null ? null : this.payouts.of(row);
     const item = this.itemOf(row, payoutId);
     if (row.kind === "charge") {
       const { method, payerName, payerEmail, reference } = row;
@@ -192,7 +213,7 @@ class ActivityImport {
 
   /** It is posted once; the processor's file adds its own id and the payout that it is part of. */
   private adopt(row: ActivityRecord, known: ProcessorItemRow): void {
-    const payoutId = row.payoutId === null ? known.payoutId : this.payoutFor(row);
+    const payoutId = row.payoutId === null ? known.payoutId : this.payouts.of(row);
     adoptItem(this.ctx.db, known.id, row.externalId, payoutId);
     if (payoutId !== null) this.touched.add(payoutId);
     this.file.tally.know(row.line);
@@ -215,35 +236,6 @@ class ActivityImport {
         joinReceipt(ctx, account, found, actId);
       tally.also("items that came before their charge", orphan.amount, orphan.currency);
     }
-  }
-
-  /**
-   * The payout an item names; none where that is tied already, as what is proven does not change:
-   * the item stays in clearing, in view.
-   */
-  private payoutFor(row: ActivityRecord): number | null {
-    const externalId = row.payoutId ?? "";
-    const cached = this.payouts.get(externalId);
-    if (cached !== undefined) return cached;
-    const known = payoutByExternalId(this.ctx.db, this.account.id, externalId);
-    const open = known?.state === "open" ? known.id : null;
-    const id = known ? open : this.newPayout(row, externalId);
-    this.payouts.set(externalId, id);
-    return id;
-  }
-
-  private newPayout(row: ActivityRecord, externalId: string): number {
-    return insertPayout(this.ctx.db, {
-      processorAccountId: this.account.id,
-      externalId,
-      paidOn: row.payoutOn ?? expectedPayoutDay(row.settledOn, this.account.delayDays),
-      currency: row.currency,
-      statedNet: null,
-      spanFrom: null,
-      spanTo: null,
-      fileId: this.file.fileId,
-      lineNo: row.line,
-    });
   }
 }
 

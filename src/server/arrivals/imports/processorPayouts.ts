@@ -1,9 +1,11 @@
 import type { PayoutRecord } from "@/core/formats";
+import type { Minor } from "@/core/money";
 import {
   completePayout,
   insertPayout,
   payoutByExternalId,
   payoutById,
+  type PayoutRow,
   refreshNet,
 } from "@/db/payouts";
 import { claimSpan } from "@/db/processor";
@@ -20,15 +22,8 @@ export function takePayout(
   { fileId, tally, touched }: FileRun & { touched: Set<number> },
 ): void {
   const known = payoutByExternalId(ctx.db, account.id, row.externalId);
-  if (known && known.statedNet !== null) {
-    if (known.statedNet === row.net) tally.know(row.line);
-    else
-      tally.change(row.line, "net", {
-        code: "activity.changed",
-        was: ctx.sum(known.statedNet, account.currency),
-      });
-    return;
-  }
+  if (known && known.statedNet !== null)
+    return takeAgain(ctx, { ...known, statedNet: known.statedNet }, row, tally);
   const to = { paidOn: row.paidOn, statedNet: row.net, spanFrom: row.spanFrom, spanTo: row.spanTo };
   if (known) completePayout(ctx.db, known.id, to);
   const id =
@@ -54,4 +49,18 @@ export function takePayout(
     row.net,
     row.currency,
   );
+}
+
+/** Told before: with the same sum it is known, with another it is taken where it is not tied yet. */
+function takeAgain(
+  ctx: CommandContext,
+  known: PayoutRow & { statedNet: Minor },
+  row: PayoutRecord,
+  tally: FileRun["tally"],
+): void {
+  if (known.statedNet === row.net) return tally.know(row.line);
+  const isFree = known.state === "open";
+  if (isFree) completePayout(ctx.db, known.id, { ...known, statedNet: row.net });
+  const was = ctx.sum(known.statedNet, known.currency);
+  tally.change(row.line, "net", { code: isFree ? "line.restated" : "activity.changed", was });
 }

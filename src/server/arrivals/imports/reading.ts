@@ -7,7 +7,13 @@ import {
   type Refusal,
   type Table,
 } from "@/core/formats";
-import { LEFT_OUT_WORDS, understand, understoodLines } from "@/core/readings";
+import {
+  endedRows,
+  LEFT_OUT_WORDS,
+  understand,
+  type UnderstoodFile,
+  understoodLines,
+} from "@/core/readings";
 import { fail, ok, type Result } from "@/core/result";
 import { processorAccounts } from "@/db/processorAccounts";
 import { currenciesWithRates } from "@/db/rates";
@@ -17,6 +23,7 @@ export type FileReading = Pick<ImportReport, "leftOut" | "proofs" | "questions" 
   table: Table;
   mapping: MappingSpec;
   refused: readonly Refusal[];
+  ended: UnderstoodFile["ended"];
 };
 
 /** The rows of a file in a layout that the imports read; by what it proves, else as a mapping of before says. */
@@ -33,6 +40,7 @@ export function readingOf(
       table,
       mapping,
       refused: [],
+      ended: mapping.kind === "processor" ? endedRows({ table, ...mapping, answers: {} }) : [],
       leftOut: [],
       proofs: [],
       questions: [],

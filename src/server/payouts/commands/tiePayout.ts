@@ -12,7 +12,8 @@ import {
   setPayoutState,
   tiesOfAct,
 } from "@/db/payouts";
-import { moveBack, withdrawExplained } from "@/db/processor";
+import { moveBack } from "@/db/processor";
+import { withdrawExplained } from "@/db/withdrawn";
 import { rateOn } from "@/db/rates";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
