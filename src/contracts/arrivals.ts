@@ -17,6 +17,16 @@ export type TakenFile = {
   /** The act by which it was taken back; null while it stands. */
   undoneBy: number | null;
 };
+/** A file of before, to be read anew: as it came, with the mapping that it was taken in by. */
+export type FileAgain = {
+  id: number;
+  name: string;
+  sha256: string;
+  kind: FileKind;
+  mapping: MappingSpec;
+  /** Whether it was taken back since: then there is nothing to take back first. */
+  isBack: boolean;
+};
 export type Accounts = {
   processor: (readonly [string, string])[];
   bank: (readonly [string, string])[];
@@ -32,6 +42,10 @@ export type ArrivalsFacts = {
   page: number;
   pageRows: number;
   arrived: string[];
+  /** How many refused lines wait in the tray. */
+  tray: number;
+  /** A file that was taken in and is read again; null where none is. */
+  again: FileAgain | null;
   fields: Record<FileKind, readonly FieldSpec[]>;
   last: Record<FileKind, string | null>;
   accounts: Accounts;

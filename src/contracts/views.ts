@@ -1,6 +1,6 @@
 /** The views of each station: the first is what the station opens with. */
 export const STATION_VIEWS = {
-  arrivals: { name: "Arrivals", views: { files: "Files", lines: "Bank lines" } },
+  arrivals: { name: "Arrivals", views: { files: "Files", lines: "Bank lines", tray: "Tray" } },
   match: { name: "Match", views: { queues: "Match" } },
   payouts: {
     name: "Payouts",

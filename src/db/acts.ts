@@ -15,6 +15,7 @@ export const ACT_KINDS = [
   "leave_out",
   "settings",
   "rule",
+  "tray",
   "undo",
   "account",
   "hand_receipt",
@@ -67,7 +68,8 @@ export type SubjectKind =
   | "change_notice"
   | "open_item"
   | "document"
-  | "schedule";
+  | "schedule"
+  | "tray_line";
 
 export type ActRow = {
   id: number;

@@ -1,3 +1,4 @@
+import { dropLine } from "./arrivals/commands/dropLine";
 import { explainLine } from "./arrivals/commands/explainLine";
 import { importFile } from "./arrivals/commands/importFile";
 import { removeRule } from "./arrivals/commands/removeRule";
@@ -112,6 +113,7 @@ export const COMMANDS = {
   tiePayout,
   tiePayouts,
   splitBulkPayout,
+  dropLine,
   explainLine,
   removeRule,
   disputeLost,

@@ -52,3 +52,38 @@ test("several files are looked at in the order that they ask for, a refused cell
   await expect(page.getByRole("table").getByText("L-2")).toBeVisible();
   await proofsHold(page);
 });
+
+test("a refused line waits in the tray until its file is read again; another is dropped with a reason", async ({
+  page,
+}) => {
+  const text =
+    "invoice_number,customer_id,issued_on,due_on,currency,total,balance,tax,terms\n" +
+    "L-7,C9901,2026-11-02,2026-12-02,USD,12.00,12.00,0.00,n/30\n" +
+    "L-8,C9901,2026-11-03,2026-12-03,USD,8x.00,8.00,0.00,n/30\n" +
+    "L-9,C9901,2026-11-03,2026-12-03,USD,test,9.00,0.00,n/30\n";
+  await page.goto(`${DEMO}/arrivals`);
+  await alive(page);
+  await page.getByLabel("File to take in").setInputFiles([file("late.csv", text)]);
+  await page.getByRole("button", { name: /^Take in 1/ }).click();
+  await expect(page.getByText("2 refused lines wait in the tray")).toBeVisible();
+  await page.getByRole("link", { name: "Tray" }).click();
+  const lines = page.getByRole("row").filter({ hasText: "late.csv" });
+  await lines.filter({ hasText: "“test” is not a sum" }).click();
+  await page.getByLabel("Or drop it, because").fill("a test line");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Line 4 of late.csv is dropped.")).toBeVisible();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("1 refused line waits");
+  await alive(page);
+  await lines.click();
+  await page.getByRole("link", { name: "read its file again, and mend it there" }).click();
+  const refused = page.getByRole("group", { name: "Refused lines" });
+  await expect(page.getByLabel("What it brought before")).toHaveValue("stays");
+  await refused.getByLabel("total of line 3").fill("8.00");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("late (mended).csv");
+  await page.getByRole("button", { name: /^Take in 1/ }).click();
+  await expect(page.getByText("1 line of late (mended).csv taken in")).toBeVisible();
+  await page.goto(`${DEMO}/arrivals?list=tray`);
+  await expect(page.getByText("No line waits here")).toBeVisible();
+  await proofsHold(page);
+});

@@ -8,6 +8,7 @@ export const PAGES: readonly (readonly [string, string])[] = [
   ["a write-off before the second person", "/match?queue=second&open=first"],
   ["arrivals", "/arrivals"],
   ["bank lines", "/arrivals?list=lines"],
+  ["tray", "/arrivals?list=tray"],
   ["payouts", "/payouts"],
   ["payout open", "/payouts?open=first"],
   ["fees", "/payouts?show=fees"],

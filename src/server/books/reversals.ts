@@ -1,5 +1,6 @@
 import { ok } from "@/core/result";
 import type { ActKind } from "@/db/acts";
+import { undropLine } from "@/server/arrivals/commands/dropLine";
 import { reopenLine, unfindReceipt, unmakeRule } from "@/server/arrivals/commands/explainLine";
 import { removeAttachment } from "@/server/customers/commands/addAttachment";
 import { unmergeCustomers } from "@/server/customers/commands/mergeCustomers";
@@ -53,6 +54,7 @@ export const REVERSALS: Readonly<Record<ActKind, Reversal | null>> = {
   mend: unmendAccount,
   answer: unanswerDispute,
   rule: unmakeRule,
+  tray: undropLine,
   export: unmakeJournalFile,
   revalue: unrevalue,
   late_fee: unchargeLateFee,

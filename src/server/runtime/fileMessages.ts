@@ -71,4 +71,18 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "file.unreadable": "The file {path} cannot be read. Check its name and rights.",
   "file.tangled":
     "Taken back, this proof of the book would not hold: {proof}. So the file stays; undo what it brought one by one.",
+  "tray.gone": "This line does not wait in the tray any more.",
+  "again.file":
+    "The file that is to be read again is of another kind. Take it in as a file of its own.",
+  "line.restated":
+    "Known already with another sum, {was}: nothing was done with it yet, and this sum is taken.",
+  "line.changed":
+    "Known already with another sum, {was}. What was done with the line stays; ask the bank which is right.",
+  "activity.ended":
+    "Posted before with {was}, and declined, voided or failed by now: what was posted is reversed.",
+  "activity.end_rests":
+    "Posted before with {was}, and declined, voided or failed by now. Something rests on it: undo that first, and take this file in again.",
+  "payout.ended": "Told before with {was}, and failed by now: its items wait for the next payout.",
+  "activity.reposted":
+    "Known already with another sum, {was}: what was posted is reversed, and this is posted.",
 };

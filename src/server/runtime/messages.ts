@@ -74,17 +74,6 @@ const MESSAGES: Record<string, string> = {
   "activity.charge_sign": "A charge must be more than zero. Is this a refund?",
   "activity.changed":
     "Known already with another sum, {was}. Something rests on what was posted, which stays; ask the processor which is right.",
-  "activity.reposted":
-    "Known already with another sum, {was}: what was posted is reversed, and this is posted.",
-  "line.restated":
-    "Known already with another sum, {was}: nothing was done with it yet, and this sum is taken.",
-  "line.changed":
-    "Known already with another sum, {was}. What was done with the line stays; ask the bank which is right.",
-  "activity.ended":
-    "Posted before with {was}, and declined, voided or failed by now: what was posted is reversed.",
-  "activity.end_rests":
-    "Posted before with {was}, and declined, voided or failed by now. Something rests on it: undo that first, and take this file in again.",
-  "payout.ended": "Told before with {was}, and failed by now: its items wait for the next payout.",
   "invoice.changed":
     "Known already with another sum, customer or open part ({was}, of which {open} is open here). A sent invoice does not change: correct it by a credit note, or take in what was paid.",
   "invoice.due_changed":

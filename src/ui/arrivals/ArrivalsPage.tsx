@@ -24,7 +24,7 @@ const KIND_WORDS = {
 } as const;
 /** Arrivals: files in, looked at in a dry run first; below, all that was taken in before. */
 export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
-  const { book, arrived, files, today, last } = facts;
+  const { book, arrived, files, again } = facts;
   const { waiting, reading, takeFiles, takeArrived, next } = useFilesIn(facts);
   const [over, setOver] = useState(false);
   const chooser = useRef<HTMLInputElement>(null);
@@ -40,13 +40,14 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
           key={waiting.file.sha256}
           facts={facts}
           first={waiting.file}
+          again={again?.sha256 === waiting.came ? again : null}
           close={() => void next()}
         />
       </>
     );
   return (
     <>
-      <ArrivalsHeading arrived={arrived} book={book} last={last} today={today} />
+      <ArrivalsHeading {...facts} />
       <Box
         display="grid"
         gridTemplateColumns={arrived.length > 0 ? "1fr 1fr" : "1fr"}
@@ -87,13 +88,7 @@ export function ArrivalsPage(facts: ArrivalsFacts): ReactNode {
     </>
   );
 }
-type ArrivalsHeadingProps = {
-  arrived: ArrivalsFacts["arrived"];
-  book: ArrivalsFacts["book"];
-  last: ArrivalsFacts["last"];
-  today: ArrivalsFacts["today"];
-};
-function ArrivalsHeading({ arrived, book, last, today }: ArrivalsHeadingProps): ReactNode {
+function ArrivalsHeading({ arrived, book, last, today, tray }: ArrivalsFacts): ReactNode {
   return (
     <PageHeading>
       <Title>
@@ -107,6 +102,11 @@ function ArrivalsHeading({ arrived, book, last, today }: ArrivalsHeadingProps): 
         )}
       </Title>
       <ArrivalsTabs at="files">
+        {tray > 0 ? (
+          <span data-tone="waits">
+            {tray} refused {tray === 1 ? "line waits" : "lines wait"} in the tray
+          </span>
+        ) : null}
         <span data-tone="soft">
           {(["processor", "bank"] as const)
             .map(

@@ -4,7 +4,13 @@ import { type ViewOf, viewsOf } from "@/contracts/views";
 
 import { Tab, TabLine } from "../kit/headings";
 
-/** The views of Arrivals, the same on both of them. */
+const HREFS: Readonly<Record<ViewOf<"arrivals">, string>> = {
+  files: "?",
+  lines: "?list=lines&state=open",
+  tray: "?list=tray",
+};
+
+/** The views of Arrivals, the same on all of them. */
 export function ArrivalsTabs({
   at,
   children,
@@ -15,11 +21,7 @@ export function ArrivalsTabs({
   return (
     <TabLine>
       {viewsOf("arrivals").map(([name, words]) => (
-        <Tab
-          key={name}
-          href={name === "files" ? "?" : `?list=${name}&state=open`}
-          here={at === name}
-        >
+        <Tab key={name} href={HREFS[name]} here={at === name}>
           {words}
         </Tab>
       ))}

@@ -7,16 +7,18 @@ import { useHotkeys } from "react-hotkeys-hook";
 
 import type {
   ArrivalsFacts,
+  FileAgain,
   FileQuestion,
   ImportReport,
   InspectedFile,
+  SavedMapping,
 } from "@/contracts/arrivals";
 import { FILE_KIND_TRAITS, type FileKind, type MappingSpec } from "@/core/formats";
 
 import { TextField } from "../kit/fields";
 import { useActing } from "../shell/Notices";
 import { post, sendCommand } from "../shell/send";
-import { DryRunHeading, KindAndAccount, WhatItSays } from "./DryRunParts";
+import { BackFirst, DryRunHeading, KindAndAccount, WhatItSays } from "./DryRunParts";
 import { Sample } from "./DryRunReport";
 import { MappingForm } from "./MappingForm";
 import type { Mend } from "./MendCell";
@@ -27,6 +29,8 @@ import { useReport } from "./useReport";
 type DryRunProps = {
   facts: ArrivalsFacts;
   first: InspectedFile;
+  /** The file of before that it is, read again. */
+  again: FileAgain | null;
   close: () => void;
 };
 /** The dry run of a file: what it is, how its columns are read, and what would happen, before anything does. */
@@ -49,6 +53,8 @@ export function DryRun(props: DryRunProps): ReactNode {
     questions,
     answer,
     mend,
+    backFirst,
+    setBackFirst,
   } = useDryRun(props);
   return (
     <Box overflow="auto" flex={1} minHeight="0" paddingBottom="20px">
@@ -69,6 +75,9 @@ export function DryRun(props: DryRunProps): ReactNode {
             setAccount={setAccount}
           />
           <MappingForm facts={facts} waiting={waiting} mapping={mapping} change={setMapping} />
+          {props.again && !props.again.isBack ? (
+            <BackFirst backFirst={backFirst} setBackFirst={setBackFirst} />
+          ) : null}
           <Box marginTop="10px" maxWidth="260px">
             <TextField
               label="Keep this mapping as"
@@ -98,7 +107,7 @@ export function DryRun(props: DryRunProps): ReactNode {
   );
 }
 
-function useDryRun({ facts, first, close }: DryRunProps) {
+function useDryRun({ facts, first, again, close }: DryRunProps) {
   const router = useRouter();
   const { book } = facts;
   const { say, complain } = useActing();
@@ -108,9 +117,8 @@ function useDryRun({ facts, first, close }: DryRunProps) {
       Object.values(mapping.spec.columns).every((header) => first.headers.includes(header)),
     );
   const [waiting, setWaiting] = useState(first);
-  const [mapping, setMapping] = useState<MappingSpec>(
-    known ? { ...known.spec, answers: known.spec.answers ?? {} } : first.mapping,
-  );
+  const [backFirst, setBackFirst] = useState(false);
+  const [mapping, setMapping] = useState<MappingSpec>(again?.mapping ?? mappingFor(first, known));
   const [account, setAccount] = useState<string | null>(() =>
     guessAccount(facts, first.kind, known?.name ?? first.name),
   );
@@ -123,6 +131,7 @@ function useDryRun({ facts, first, close }: DryRunProps) {
     mapping,
     account,
     saveAs: saveAs.trim() || null,
+    ...(again ? { again: again.id, backFirst } : {}),
   };
   const { report, problem } = useReport(book, JSON.stringify(input));
   const of = accountsFor(mapping.kind, facts);
@@ -184,8 +193,14 @@ function useDryRun({ facts, first, close }: DryRunProps) {
     questions,
     answer,
     mend,
+    backFirst,
+    setBackFirst,
   };
 }
+
+const mappingFor = (first: InspectedFile, known: SavedMapping | undefined): MappingSpec =>
+  known ? { ...known.spec, answers: known.spec.answers ?? {} } : first.mapping;
+
 type Standing = {
   of: ArrivalsFacts["accounts"]["bank"] | null;
   account: string | null;

@@ -123,3 +123,26 @@ export function KindAndAccount({
     </Box>
   );
 }
+
+/** A file that was taken in before: its new lines are added, or it is taken in anew as a whole. */
+export function BackFirst({
+  backFirst,
+  setBackFirst,
+}: {
+  backFirst: boolean;
+  setBackFirst: (back: boolean) => void;
+}): ReactNode {
+  return (
+    <Box marginTop="10px">
+      <Choice
+        label="What it brought before"
+        options={[
+          ["stays", "stays; what is new of it is added"],
+          ["back", "is taken back first, in the same go"],
+        ]}
+        value={backFirst ? "back" : "stays"}
+        onChange={(event) => setBackFirst(event.target.value === "back")}
+      />
+    </Box>
+  );
+}

@@ -11,6 +11,7 @@ import type { Currency } from "@/core/money";
 import { Amount } from "../kit/Amount";
 import { Subheading } from "../kit/headings";
 import { Cell, DetailTable, Heads } from "../kit/tables";
+import { FIELD_WORDS } from "./fieldWords";
 import { type Mend, MendCell } from "./MendCell";
 
 /** What holds, beside what is off. */
@@ -138,7 +139,9 @@ type RefusedLinesProps = {
 function RefusedLines({ report, mend }: RefusedLinesProps): ReactNode {
   return (
     <>
-      <Subheading data-strong>What is wrong</Subheading>
+      <Subheading data-strong>
+        {report.refused.every(({ changed }) => changed) ? "Told otherwise before" : "What is wrong"}
+      </Subheading>
       <Box maxHeight="220px" overflow="auto" tabIndex={0} role="group" aria-label="Refused lines">
         <DetailTable>
           <Heads of={[{ number: "Line" }, "Column", "Why", "Mend it"]} />
@@ -146,7 +149,9 @@ function RefusedLines({ report, mend }: RefusedLinesProps): ReactNode {
             {report.refused.slice(0, 200).map((entry, at) => (
               <tr key={`${entry.line} ${at}`}>
                 <td data-numeric>{entry.line}</td>
-                <td data-tone="soft">{entry.column || entry.field || "–"}</td>
+                <td data-tone="soft">
+                  {FIELD_WORDS[entry.column || entry.field] ?? (entry.column || entry.field || "–")}
+                </td>
                 <td data-wrap>{entry.reason}</td>
                 <td>
                   {entry.changed || entry.column === "" ? null : (

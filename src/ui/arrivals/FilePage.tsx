@@ -53,6 +53,7 @@ export function FilePage({
             {file.rowsChanged} changed, {file.rowsRefused} refused
           </span>
         </span>
+        <NextLink href={`/b/${book}/arrivals?again=${file.id}`}>read it again</NextLink>
         <TakeBackFile file={file} rests={rests} />
       </PageHeading>
       <RestsOnFile rests={rests} today={today} />

@@ -1,6 +1,6 @@
-import { useEffect, useState } from "react";
+import { useEffect, useEffectEvent, useState } from "react";
 
-import type { ArrivalsFacts, InspectedFile } from "@/contracts/arrivals";
+import type { ArrivalsFacts, FileAgain, InspectedFile } from "@/contracts/arrivals";
 
 import { useActing } from "../shell/Notices";
 import { post } from "../shell/send";
@@ -10,13 +10,18 @@ const ORDER = ["customers", "invoices", "processor", "returns", "bank", "remitta
 const placeOf = ({ kind }: InspectedFile): number =>
   ORDER.indexOf(kind as (typeof ORDER)[number]) + (kind === null ? ORDER.length + 1 : 0);
 
-type Waiting = { file: InspectedFile; others: readonly InspectedFile[] };
+/** `came`: the content as it came, before cells of it were mended. */
+type Waiting = { file: InspectedFile; others: readonly InspectedFile[]; came: string };
 
 /**
  * Files that come in, several at once, each with its own look, in the order that their contents ask
  * for: the next is read anew when it is its turn, as the one before may have changed the book.
  */
-export function useFilesIn({ book, mostMegabytes }: Pick<ArrivalsFacts, "book" | "mostMegabytes">) {
+export function useFilesIn({
+  book,
+  mostMegabytes,
+  again,
+}: Pick<ArrivalsFacts, "book" | "mostMegabytes" | "again">) {
   const { complain } = useActing();
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const [reading, setReading] = useState<string | null>(null);
@@ -33,7 +38,7 @@ export function useFilesIn({ book, mostMegabytes }: Pick<ArrivalsFacts, "book" |
   };
   const show = (files: readonly InspectedFile[]): void => {
     const [file, ...others] = [...files].sort((one, other) => placeOf(one) - placeOf(other));
-    setWaiting(file ? { file, others } : null);
+    setWaiting(file ? { file, others, came: file.sha256 } : null);
   };
   const takeFiles = async (files: readonly File[]): Promise<void> => {
     const inspected: InspectedFile[] = [];
@@ -60,11 +65,24 @@ export function useFilesIn({ book, mostMegabytes }: Pick<ArrivalsFacts, "book" |
     if (!file) return;
     const query = `kept=${file.sha256}&name=${encodeURIComponent(file.name)}`;
     const read = await inspect(file.name, query, "");
-    if (read) setWaiting({ file: read, others });
+    if (read) setWaiting({ file: read, others, came: read.sha256 });
     else show(others);
   };
+  useAgain(again, async ({ sha256, name, kind }) => {
+    const query = `kept=${sha256}&kind=${kind}&name=${encodeURIComponent(name)}`;
+    const read = await inspect(name, query, "");
+    if (read) show([read]);
+  });
   usePasted((file) => void takeFiles([file]), waiting === null && reading === null);
   return { waiting, reading, takeFiles, takeArrived, next };
+}
+
+/** A file of before that the page was opened for is read at once. */
+function useAgain(again: FileAgain | null, read: (again: FileAgain) => Promise<void>): void {
+  const reading = useEffectEvent(read);
+  useEffect(() => {
+    if (again) void reading(again);
+  }, [again]);
 }
 
 /** Rows that are pasted on the page, and into no field, are a file like any other. */

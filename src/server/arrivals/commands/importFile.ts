@@ -33,6 +33,7 @@ import { importCustomers } from "../imports/customers";
 import { importInvoices } from "../imports/invoices";
 import { takeEnded } from "../imports/ended";
 import { importActivity } from "../imports/processor";
+import { fillTray, readAgain } from "../imports/again";
 import { tableOf } from "../imports/read";
 import { contextOf, type FileReading, readingOf } from "../imports/reading";
 import { importRemittance } from "../imports/remittance";
@@ -69,9 +70,15 @@ export const importFile = defineCommand({
     saveAs: z.string().trim().max(200).nullable().default(null),
     /** Whether to say what the file leaves open, instead of refusing it for that. */
     asking: z.boolean().default(false),
+    /** A file of before that this is, read anew or with cells mended: its lines leave the tray. */
+    again: z.number().int().nullable().default(null),
+    /** Whether what it brought is taken back first, in the same go. */
+    backFirst: z.boolean().default(false),
   }),
   run(ctx, input): Result<ImportReport> {
     const { mapping } = input;
+    const before = readAgain(ctx, input);
+    if (!before.ok) return before;
     const missing = missingFields(mapping);
     if (missing.length > 0) return fail("mapping.fields", { fields: missing.join(", ") });
     const table = tableOf(ctx.who.book, input.sha256);
@@ -116,6 +123,7 @@ export const importFile = defineCommand({
         spec: JSON.stringify({ ...mapping, answers: lasting(mapping.answers) }),
       });
     const report = tally.report(fileId);
+    fillTray(ctx, fileId, report, input.again);
     setRowCounts(ctx.db, fileId, {
       ...report,
       refused: new Set(report.refused.map(({ line }) => line)).size,

@@ -1,21 +1,23 @@
-import type { Accounts, ArrivalsFacts } from "@/contracts/arrivals";
+import type { Accounts, ArrivalsFacts, FileAgain } from "@/contracts/arrivals";
 import { FIELDS, FILE_KINDS, type FileKind, type MappingSpec } from "@/core/formats";
 import { bankAccounts, bankLinePage } from "@/db/bank";
 import { bankRules } from "@/db/bankRules";
 import type { Db } from "@/db/connection";
-import { importFilePage, lastFileOfKind, mappings } from "@/db/files";
+import { importFileById, importFilePage, lastFileOfKind, mappings } from "@/db/files";
 import { processorAccounts } from "@/db/processorAccounts";
+import { trayCount, trayPage } from "@/db/tray";
 import type { BookContext } from "@/server/runtime/bookContext";
 
 import { MOST_MEGABYTES } from "../keepFile";
 import { waitingFiles } from "./arrived";
 
 type Page = { page: number; pageRows: number };
+type Arrivals = Page & { again?: number | null };
 
 /** Files that were taken in, those that wait, and what a new one may be read by. */
 export function arrivalsPage(
   { book, db, currency, today, settings }: BookContext,
-  { page, pageRows }: Page,
+  { page, pageRows, again = null }: Arrivals,
 ): ArrivalsFacts {
   const { rows, count } = importFilePage(db, pageRows, (page - 1) * pageRows);
   const last = FILE_KINDS.map((kind) => [kind, lastFileOfKind(db, kind)?.onDay ?? null]);
@@ -29,6 +31,8 @@ export function arrivalsPage(
     page,
     pageRows,
     arrived: waitingFiles(db, book),
+    tray: trayCount(db),
+    again: again === null ? null : fileAgain(db, again),
     mostMegabytes: MOST_MEGABYTES,
     fields: FIELDS,
     last: Object.fromEntries(last) as Record<FileKind, string | null>,
@@ -40,6 +44,20 @@ export function arrivalsPage(
     })),
   };
 }
+
+function fileAgain(db: Db, id: number): FileAgain | null {
+  const file = importFileById(db, id);
+  if (!file) return null;
+  const { name, sha256, kind, mapping, undoneBy } = file;
+  const spec = JSON.parse(mapping) as MappingSpec;
+  return { id, name, sha256, kind, mapping: spec, isBack: undoneBy !== null };
+}
+
+/** Refused lines that wait, a page of them. */
+export function trayLines({ db }: BookContext, { page, pageRows }: Page): TrayFacts {
+  return { ...trayPage(db, pageRows, (page - 1) * pageRows), page, pageRows };
+}
+export type TrayFacts = ReturnType<typeof trayPage> & Page;
 
 function accountsOf(db: Db): Accounts {
   return {

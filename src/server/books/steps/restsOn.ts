@@ -8,6 +8,7 @@ export const WITHOUT_WEIGHT: ReadonlySet<ActKind> = new Set([
   "ask",
   "decide",
   "retry",
+  "tray",
 ]);
 
 /** What was done on the same document later and still stands, in its own words; null where nothing was. */

@@ -4,8 +4,10 @@ import {
   arrivalsPage,
   BANK_LINE_STATES,
   bankLinesPage,
+  trayLines,
 } from "@/server/arrivals/queries/arrivalsPage";
 import { ArrivalsPage } from "@/ui/arrivals/ArrivalsPage";
+import { TrayPage } from "@/ui/arrivals/TrayPage";
 import { BankLines } from "@/ui/arrivals/BankLines";
 
 import { factsOf, one, PAGE_ROWS, pageNumber, pageOf, type Search } from "../../../serve";
@@ -23,8 +25,16 @@ export default async function Arrivals({
   const context = await pageOf(params);
   const search = await searchParams;
   const page = pageNumber(search);
-  if (one(search, "list") !== "lines")
-    return <ArrivalsPage {...arrivalsPage(context, { page, pageRows: PAGE_ROWS })} />;
+  const list = one(search, "list");
+  if (list === "tray")
+    return (
+      <TrayPage {...factsOf(context)} {...trayLines(context, { page, pageRows: PAGE_ROWS })} />
+    );
+  if (list !== "lines") {
+    const again = numberOf(one(search, "again"));
+    const facts = arrivalsPage(context, { page, pageRows: PAGE_ROWS, again });
+    return <ArrivalsPage key={again} {...facts} />;
+  }
   const asked = {
     state: BANK_LINE_STATES.find((name) => name === one(search, "state")) ?? null,
     text: one(search, "q"),
@@ -33,3 +43,6 @@ export default async function Arrivals({
   };
   return <BankLines {...factsOf(context)} {...asked} {...bankLinesPage(context, asked)} />;
 }
+
+/** The number of a file in the address; null where it is none. */
+const numberOf = (text: string): number | null => (/^\d{1,12}$/.test(text) ? Number(text) : null);
