@@ -1,41 +1,42 @@
 import { z } from "zod";
 
-import type { FileQuestion, ImportReport } from "@/contracts/arrivals";
+import type { ImportReport } from "@/contracts/arrivals";
 import { ROW_KIND_NAMES } from "@/core/activity";
 import {
   FILE_KIND_TRAITS,
-  type BankRecord,
   FILE_KINDS,
   type MappingSpec,
   missingFields,
-  type ProcessorRecord,
-  readActivity,
-  readBankLine,
   readCustomer,
   readInvoice,
   readRemittance,
   readReturn,
-  readRows,
-  type Refusal,
   type RowReader,
-  type Table,
 } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
-import { type BankAccountRow, bankAccounts } from "@/db/bank";
+import { bankAccounts } from "@/db/bank";
 import { type FileKind, insertImportFile, saveMapping, setRowCounts } from "@/db/files";
-import { type ProcessorAccountRow, processorAccounts } from "@/db/processorAccounts";
+import { processorAccounts } from "@/db/processorAccounts";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { importBank } from "../imports/bank";
-import { doubledActivity, doubledLines } from "../imports/doubles";
 import { importCustomers } from "../imports/customers";
 import { importInvoices } from "../imports/invoices";
 import { takeEnded } from "../imports/ended";
 import { importActivity } from "../imports/processor";
 import { fillTray, readAgain } from "../imports/again";
 import { tableOf } from "../imports/read";
-import { contextOf, type FileReading, readingOf } from "../imports/reading";
+import { openQuestions } from "../imports/ofTheBook";
+import { type FileReading, readingOf } from "../imports/reading";
+import {
+  activityReader,
+  bankOf,
+  bankReader,
+  processorOf,
+  readFile,
+  type UntakenFile,
+} from "../imports/untaken";
 import { importRemittance } from "../imports/remittance";
 import { type FileRun, Tallying } from "../imports/report";
 import { importReturns } from "../imports/returns";
@@ -157,22 +158,7 @@ function accountFor(
     : fail("account.unknown", { account: code });
 }
 
-type UntakenFile = {
-  table: Table;
-  mapping: MappingSpec;
-  account: string;
-  answers: Readonly<Record<string, string>>;
-};
 type ReadFile = UntakenFile & Pick<FileReading, "ended"> & { file: FileRun };
-
-/** The rows of a file that can be read, and those that cannot. */
-function readFile<T>(
-  ctx: CommandContext,
-  { table, mapping, account }: UntakenFile,
-  read: (row: RowReader) => T | null,
-): { rows: T[]; refused: Refusal[] } {
-  return readRows(table, mapping, contextOf(ctx, mapping.kind, account), read);
-}
 
 /** The same where those that are refused are counted. */
 function rowsOf<T>(ctx: CommandContext, from: ReadFile, read: (row: RowReader) => T | null): T[] {
@@ -181,52 +167,16 @@ function rowsOf<T>(ctx: CommandContext, from: ReadFile, read: (row: RowReader) =
   return rows;
 }
 
-/** How a line of a statement, or of activity, is read: what came before it in the file counts. */
-const bankReader = (): ((row: RowReader) => BankRecord | null) => {
-  const seen = new Map<string, number>();
-  return (row) => readBankLine(row, seen);
-};
-const activityReader = (mapping: MappingSpec): ((row: RowReader) => ProcessorRecord[] | null) => {
-  const seen = new Map<string, number>();
-  return (row) => readActivity(row, mapping, seen);
-};
-
-const bankOf = (ctx: CommandContext, account: string): BankAccountRow | undefined =>
-  bankAccounts(ctx.db).find(({ code }) => code === account);
-const processorOf = (ctx: CommandContext, account: string): ProcessorAccountRow | undefined =>
-  processorAccounts(ctx.db).find(({ code }) => code === account);
-
-/** Whether lines of a file stand in the book already as something else. */
-const DOUBLES: Partial<
-  Record<FileKind, (ctx: CommandContext, from: UntakenFile) => FileQuestion[]>
-> = {
-  bank(ctx, from) {
-    const bank = bankOf(ctx, from.account);
-    return bank
-      ? doubledLines(ctx, bank, readFile(ctx, from, bankReader()).rows, from.answers)
-      : [];
-  },
-  processor(ctx, from) {
-    const processor = processorOf(ctx, from.account);
-    const { rows } = readFile(ctx, from, activityReader(from.mapping));
-    return processor ? doubledActivity(ctx, processor, rows.flat(), from.answers) : [];
-  },
-};
-
-/** What is to be said of a file before it is taken in: of its cells, then of what the book has of it. */
-const openQuestions = (
-  ctx: CommandContext,
-  { kind, answers }: MappingSpec,
-  from: UntakenFile & Pick<FileReading, "questions">,
-): FileQuestion[] =>
-  from.questions.length > 0 || answers === undefined
-    ? from.questions
-    : (DOUBLES[kind]?.(ctx, from) ?? []);
-
 /** How a file of each kind is taken in. */
 const IMPORTS: Record<FileKind, (ctx: CommandContext, from: ReadFile) => void> = {
-  customers: (ctx, from) => importCustomers(ctx, rowsOf(ctx, from, readCustomer), from.file),
-  invoices: (ctx, from) => importInvoices(ctx, rowsOf(ctx, from, readInvoice), from.file),
+  customers(ctx, { answers, ...from }) {
+    const rows = rowsOf(ctx, { ...from, answers }, readCustomer);
+    importCustomers(ctx, rows, { ...from.file, answers });
+  },
+  invoices(ctx, { answers, ...from }) {
+    const rows = rowsOf(ctx, { ...from, answers }, readInvoice);
+    importInvoices(ctx, rows, { ...from.file, answers });
+  },
   processor(ctx, from) {
     const rows = rowsOf(ctx, from, activityReader(from.mapping)).flat();
     const processor = processorOf(ctx, from.account);

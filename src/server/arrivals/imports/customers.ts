@@ -10,13 +10,15 @@ import {
 } from "@/db/customers";
 import type { CommandContext } from "@/server/runtime/context";
 
+import { customerFinder } from "../steps/customerFinder";
 import { type FileRun, withoutTwins } from "./report";
+import { parentsInFile } from "./unknownCustomers";
 
 /** Takes in customers; what is known with other words (a new name or address) is brought up to date. */
 export function importCustomers(
   ctx: CommandContext,
   records: readonly CustomerRecord[],
-  { fileId, tally }: FileRun,
+  { fileId, tally, answers }: FileRun & { answers: Readonly<Record<string, string>> },
 ): void {
   const rows = withoutTwins(
     records,
@@ -24,14 +26,16 @@ export function importCustomers(
     (row) => JSON.stringify({ ...row, line: 0 }),
     tally,
   );
-  const inFile = new Set(rows.map((row) => row.externalId));
+  const inFile = parentsInFile(rows);
+  const find = customerFinder(ctx, answers);
   const taken: CustomerRecord[] = [];
   for (const row of rows) {
-    if (!isParentKnown(ctx, row, inFile)) {
+    const parentId = row.parentId === null ? null : parentOf(row.parentId, inFile, find);
+    if (parentId === undefined) {
       tally.refuseLine(row.line, "parentId", { code: "customer.parent", id: row.parentId });
       continue;
     }
-    taken.push(row);
+    taken.push({ ...row, parentId });
     const known = customerByExternalId(ctx.db, row.externalId);
     if (!known) {
       insertNew(ctx, row, fileId);
@@ -53,12 +57,12 @@ export function importCustomers(
   setParents(ctx, taken, tally);
 }
 
-const isParentKnown = (
-  ctx: CommandContext,
-  { parentId }: CustomerRecord,
-  inFile: ReadonlySet<string>,
-): boolean =>
-  parentId === null || inFile.has(parentId) || customerByExternalId(ctx.db, parentId) !== undefined;
+/** The number of a head office, by what the file calls it; undefined for nobody's. */
+const parentOf = (
+  said: string,
+  inFile: ReturnType<typeof parentsInFile>,
+  find: ReturnType<typeof customerFinder>,
+): string | undefined => inFile(said) ?? find(said)?.externalId;
 
 function insertNew(ctx: CommandContext, row: CustomerRecord, fileId: number): void {
   const { externalId, name, email, phone, line } = row;

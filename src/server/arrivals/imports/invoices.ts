@@ -16,7 +16,7 @@ import { type FileRun, withoutTwins } from "./report";
 export function importInvoices(
   ctx: CommandContext,
   records: readonly InvoiceRecord[],
-  file: FileRun,
+  file: FileRun & { answers: Readonly<Record<string, string>> },
 ): void {
   const { tally } = file;
   const rows = withoutTwins(
@@ -25,7 +25,7 @@ export function importInvoices(
     (row) => JSON.stringify({ ...row, line: 0 }),
     tally,
   );
-  const customerOf = customerFinder(ctx);
+  const customerOf = customerFinder(ctx, file.answers);
   for (const row of rows) {
     const customer = customerOf(row.customerId);
     if (!customer) {

@@ -2,15 +2,22 @@ import { plainWords } from "@/core/formats";
 import { allCustomers, customerByExternalId, type CustomerRow } from "@/db/customers";
 import type { CommandContext } from "@/server/runtime/context";
 
+/** The key by which people say whom a file means by some words. */
+export const customerKey = (said: string): string => `customer:${plainWords(said)}`;
+
 /**
  * Finds the customer that a file means: by number, else by a name, another name or an address that
- * only one customer has. Two that fit are none: a person says which.
+ * only one customer has, else by what was said of it. Two that fit are none: a person says which.
  */
-export function customerFinder(ctx: CommandContext): (said: string) => CustomerRow | undefined {
+export function customerFinder(
+  ctx: CommandContext,
+  answers: Readonly<Record<string, string>> = {},
+): (said: string) => CustomerRow | undefined {
   let named: Map<string, CustomerRow | null> | undefined;
   return (said) =>
     customerByExternalId(ctx.db, said) ??
     (named ??= byName(ctx)).get(plainWords(said)) ??
+    customerByExternalId(ctx.db, answers[customerKey(said)] ?? "") ??
     undefined;
 }
 

@@ -1,0 +1,69 @@
+import type { FileQuestion } from "@/contracts/arrivals";
+import { type CustomerRecord, plainWords } from "@/core/formats";
+import { alike } from "@/server/customers/queries/alike";
+import type { CommandContext } from "@/server/runtime/context";
+
+import { customerFinder, customerKey } from "../steps/customerFinder";
+
+/** So many are asked about at once; the others come once these are answered. */
+const MOST = 12;
+
+/**
+ * Customers whom a file calls otherwise than the book does, but so that somebody may be meant: each
+ * is asked about once, and the answer is kept with the mapping. Who is like nobody is refused by its
+ * lines. `said`: what the file says, line by line.
+ */
+export function unknownCustomers(
+  ctx: CommandContext,
+  said: readonly string[],
+  answers: Readonly<Record<string, string>>,
+): FileQuestion[] {
+  const find = customerFinder(ctx);
+  const counts = new Map<string, { text: string; lines: number }>();
+  for (const text of said) {
+    const key = customerKey(text);
+    if (plainWords(text) === "" || answers[key] !== undefined || find(text)) continue;
+    counts.set(key, { text, lines: (counts.get(key)?.lines ?? 0) + 1 });
+  }
+  const questions: FileQuestion[] = [];
+  for (const [key, { text, lines }] of counts) {
+    if (questions.length >= MOST) break;
+    const found = alike(ctx.db, { name: text, email: "", taxNumber: "", not: null });
+    if (found.length === 0) continue;
+    questions.push({
+      key,
+      words: `No customer is called “${text}” (${lines} ${lines === 1 ? "line" : "lines"}). Who is meant?`,
+      choices: [
+        ...found.map(({ number, name }) => ({ answer: number, result: `${name}, ${number}` })),
+        { answer: "none", result: "none of these: the lines are refused" },
+      ],
+    });
+  }
+  return questions;
+}
+
+/** The same for head offices: the file's own customers are known by number or by name. */
+export function unknownParents(
+  ctx: CommandContext,
+  rows: readonly CustomerRecord[],
+  answers: Readonly<Record<string, string>>,
+): FileQuestion[] {
+  const own = parentsInFile(rows);
+  const said = rows.flatMap(({ parentId }) =>
+    parentId === null || own(parentId) ? [] : [parentId],
+  );
+  return unknownCustomers(ctx, said, answers);
+}
+
+/** Finds a head office among the customers of a file, by number, else by a name that one of them has. */
+export function parentsInFile(
+  rows: readonly CustomerRecord[],
+): (said: string) => string | undefined {
+  const ids = new Set(rows.map(({ externalId }) => externalId));
+  const named = new Map<string, string | undefined>();
+  for (const { name, externalId } of rows) {
+    const plain = plainWords(name);
+    named.set(plain, named.has(plain) ? undefined : externalId);
+  }
+  return (said) => (ids.has(said) ? said : named.get(plainWords(said)));
+}
