@@ -81,6 +81,17 @@ export type FileQuestion = {
   words: string;
   choices: readonly { answer: string; result: string }[];
 };
+/** A line that was refused, or that says otherwise than the book. */
+export type RefusedLine = {
+  line: number;
+  field: string;
+  column: string;
+  reason: string;
+  /** It is known, and says otherwise than before. */
+  changed: boolean;
+  /** Nothing of it was taken: a person has to look at it. */
+  waits: boolean;
+};
 /** A line as it is understood, in words: `Mon 2 Nov`, `(300.00)`, `refund`, `Ann Lee`. */
 export type UnderstoodLine = { line: number; day: string; sum: string; what: string; who: string };
 export type ImportReport = {
@@ -90,7 +101,7 @@ export type ImportReport = {
   new: number;
   known: number;
   changed: number;
-  refused: { line: number; field: string; column: string; reason: string; changed: boolean }[];
+  refused: RefusedLine[];
   outcome: { words: string; count: number; sum: number | null; currency: Currency | null }[];
   /** Lines that are left out, by the rule that says so. */
   leftOut: { line: number; why: string }[];

@@ -242,8 +242,3 @@ export function explainedLinesByMonth(
      ORDER BY 2 DESC, 1`,
   );
 }
-
-/** The bank tells a line with another sum, of which nothing was done yet. */
-export function restateLine(db: Db, id: number, amount: Minor): void {
-  db.run("UPDATE bank_line SET amount = ? WHERE id = ? AND state = 'open'", amount, id);
-}

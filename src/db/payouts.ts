@@ -77,9 +77,14 @@ export function refreshNet(db: Db, id: number): void {
   );
 }
 
-/** A payout that failed: its items wait for the next one. False where it was ever tied to the bank. */
+/**
+ * A payout that failed: its items wait for the next one. False where it was ever tied to the bank, or
+ * a person moved items into it or out of it.
+ */
 export function releasePayout(db: Db, id: number): boolean {
-  if (db.get("SELECT 1 FROM payout_tie WHERE payout_id = ? LIMIT 1", id)) return false;
+  const rests =
+    "SELECT 1 FROM payout_tie WHERE payout_id = ?1 UNION SELECT 1 FROM item_move WHERE ?1 IN (from_payout, to_payout) LIMIT 1";
+  if (db.get(rests, id)) return false;
   db.run("UPDATE processor_item SET payout_id = NULL WHERE payout_id = ?", id);
   db.run("DELETE FROM payout WHERE id = ?", id);
   return true;

@@ -2,7 +2,7 @@ import type { Day } from "@/core/calendar";
 
 import type { Db } from "./connection";
 
-/** A line of a file that was refused, and waits. */
+/** A line of a file that was refused, or says otherwise than the book, and waits. */
 export type TrayLine = {
   id: number;
   fileId: number;

@@ -65,14 +65,14 @@ test("a refused line waits in the tray until its file is read again; another is 
   await alive(page);
   await page.getByLabel("File to take in").setInputFiles([file("late.csv", text)]);
   await page.getByRole("button", { name: /^Take in 1/ }).click();
-  await expect(page.getByText("2 refused lines wait in the tray")).toBeVisible();
+  await expect(page.getByText("2 lines wait in the tray")).toBeVisible();
   await page.getByRole("link", { name: "Tray" }).click();
   const lines = page.getByRole("row").filter({ hasText: "late.csv" });
   await lines.filter({ hasText: "“test” is not a sum" }).click();
   await page.getByLabel("Or drop it, because").fill("a test line");
   await page.keyboard.press("Enter");
   await expect(page.getByText("Line 4 of late.csv is dropped.")).toBeVisible();
-  await expect(page.getByRole("heading", { level: 1 })).toContainText("1 refused line waits");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("1 line waits: refused");
   await alive(page);
   await lines.click();
   await page.getByRole("link", { name: "read its file again, and mend it there" }).click();

@@ -56,3 +56,18 @@ export const refused = (error: Failure, status = 422): Response =>
 
 export const GONE = fail("pay.link_gone").error;
 export const UNREAD = fail("pay.unread").error;
+
+export type LinkParams = { params: Promise<{ token: string }> };
+
+/** Has a customer do something behind its link, with what its page has sent. */
+export async function byLink<T>(
+  request: Request,
+  { params }: LinkParams,
+  schema: Parameters<typeof bodyOf<T>>[1],
+  take: (linked: OpenLink, asked: T) => Promise<Response>,
+): Promise<Response> {
+  const linked = linkedBy((await params).token);
+  if (!linked) return refused(GONE, 404);
+  const asked = await bodyOf(request, schema);
+  return asked === null ? refused(UNREAD) : take(linked, asked);
+}

@@ -37,7 +37,7 @@ export async function takeTold(
   const file = { sha256, name, size: bytes.length, mapping: read, account };
   const report = await run("importFile", file, randomUUID());
   if (!report.ok) return report;
-  // What was told otherwise before is taken as it is told now, where nothing rests on it.
+  // What is told otherwise than before is taken over, or waits in the tray for a person.
   const refused = report.value.refused.find(({ changed }) => !changed);
   return refused
     ? fail("told.refused", { name, line: refused.line, why: refused.reason })

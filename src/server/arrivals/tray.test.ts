@@ -2,6 +2,7 @@ import type { ImportReport } from "@/contracts/arrivals";
 import { trayCount, trayPage } from "@/db/tray";
 
 import { CHARGES, eachBook, type TestBook } from "../../../tests/support/book";
+import { proveBookTrail } from "../books/trail/bookTrail";
 
 let book: TestBook;
 eachBook((made) => {
@@ -11,15 +12,17 @@ eachBook((made) => {
 const WRONG = CHARGES.replace("864.50,25.37,839.13", "864.50,25.37,839.14");
 const file = (id: string): number =>
   book.id("import_file", `name = 'processor.csv' AND undone_by IS NULL ORDER BY id ${id}`);
+const mappingOf = (): never =>
+  JSON.parse(
+    book.db.get<{ mapping: string }>("SELECT mapping FROM import_file WHERE kind = 'processor'")
+      ?.mapping ?? "{}",
+  ) as never;
 const take = (text: string, more: { again?: number; backFirst?: boolean } = {}): ImportReport => {
   const kept = book.keep(text);
-  const { mapping } = book.db.get<{ mapping: string }>(
-    "SELECT mapping FROM import_file WHERE kind = 'processor'",
-  ) ?? { mapping: "{}" };
   return book.must("importFile", {
     ...kept,
     name: "processor.csv",
-    mapping: JSON.parse(mapping) as never,
+    mapping: mappingOf(),
     account: "card",
     ...more,
   });
@@ -42,6 +45,20 @@ describe("what was refused", () => {
     expect(trayCount(book.db)).toBe(1);
     expect(take(CHARGES, { again: file("DESC") })).toMatchObject({ new: 1, known: 2 });
     expect(trayCount(book.db)).toBe(0);
+  });
+  it("waits there too where it says otherwise than the book, and the book keeps what it has", () => {
+    book.mustTake("processor", CHARGES);
+    const more = CHARGES.replace("84.00,2.74,81.26", "90.00,2.74,87.26");
+    book.mustTake("processor", more);
+    // Nothing rested on it: the book has taken it over, and nobody has to look.
+    expect(trayCount(book.db)).toBe(0);
+    book.must("setAside", {
+      receiptId: book.id("receipt", "amount = 9000"),
+      reason: "scrap metal sold",
+      as: "income",
+    });
+    book.mustTake("processor", CHARGES);
+    expect(waiting()).toEqual([[4, "id", "Known already with "]]);
   });
   it("is dropped with a reason, waits again by undo, and goes with its file", () => {
     book.mustTake("processor", WRONG);
@@ -81,6 +98,54 @@ describe("a file that is read again", () => {
       { external_id: "po_1" },
       { external_id: "po_7" },
     ]);
+  });
+  it("is two records in one go: the new reading is taken back alone, and read again once more", () => {
+    book.mustTake("processor", CHARGES);
+    const first = file("ASC");
+    const more = CHARGES.replace("84.00,2.74,81.26", "90.00,2.74,87.26");
+    const { fileId } = take(more, { again: first, backFirst: true });
+    const next = take(CHARGES, { again: fileId ?? 0, backFirst: true });
+    expect(book.balance("clearing")).toBe(103_661);
+    book.must("undoFile", { fileId: next.fileId ?? 0 });
+    expect(book.balance("clearing")).toBe(0);
+    expect(book.db.get("SELECT count(*) AS n FROM processor_item")).toEqual({ n: 0 });
+    expect(proveBookTrail(book.db).problem).toBeNull();
+    expect(take(CHARGES, { again: first, backFirst: true })).toMatchObject({ new: 3 });
+  });
+  it("stays as it was where the new reading is refused, or only rehearsed", () => {
+    book.mustTake("processor", CHARGES);
+    const asked = {
+      ...book.keep(CHARGES),
+      name: "processor.csv",
+      mapping: mappingOf(),
+      account: "none",
+      again: file("ASC"),
+      backFirst: true,
+    };
+    expect(book.do("importFile", asked)).toMatchObject({ error: { code: "account.unknown" } });
+    const good = { ...asked, account: "card" };
+    expect(book.do("importFile", good, "k1", { rehearse: true })).toMatchObject({
+      value: { new: 3 },
+    });
+    expect([book.balance("clearing"), file("ASC")]).toEqual([103_661, asked.again]);
+    // The same key is done once.
+    expect(book.do("importFile", good, "k2")).toEqual(book.do("importFile", good, "k2"));
+  });
+  it("asked about in earnest is not taken back for a question alone", () => {
+    book.mustTake("processor", CHARGES);
+    const mapping = { ...(mappingOf() as object), answers: {} } as never;
+    const open = CHARGES.replaceAll(",Charge,", ",Gizmo,");
+    const done = book.do("importFile", {
+      ...book.keep(open),
+      name: "processor.csv",
+      mapping,
+      account: "card",
+      asking: true,
+      again: file("ASC"),
+      backFirst: true,
+    });
+    expect(done).toMatchObject({ ok: false, error: { code: "questions.open" } });
+    expect(book.balance("clearing")).toBe(103_661);
   });
   it("is refused where something rests on what it brought, or where it is another kind of file", () => {
     book.mustTake("processor", CHARGES);

@@ -16,8 +16,18 @@ export type Command<Schema extends z.ZodType = z.ZodType, Output = unknown> = {
   readonly schema: Schema;
   /** Whether what rows were before is kept, so that all of it can be taken back at once. */
   readonly keepsImages?: boolean;
+  /** Another command that is carried out before it, in the same transaction and with a record of its own. */
+  readonly first?: (db: Db, input: z.output<Schema>) => First | null;
   readonly run: (ctx: CommandContext, input: z.output<Schema>) => Result<Output>;
 };
+type First = (db: Db, who: Caller) => void;
+
+/** A command with its input, to be carried out before another. */
+export const before =
+  <Schema extends z.ZodType>(command: Command<Schema>, input: z.output<Schema>): First =>
+  (db, who) => {
+    carryOut(db, command, input, { ...who, key: `${who.key}-first` });
+  };
 
 export function defineCommand<Schema extends z.ZodType, Output>(
   command: Command<Schema, Output>,
@@ -25,8 +35,8 @@ export function defineCommand<Schema extends z.ZodType, Output>(
   return command;
 }
 
-/** Who asks, under which key; `rehearse`: to see what would come of it, with nothing kept. */
-type Caller = Actor & { key: string; rehearse?: boolean };
+/** Who asks, under which key. */
+type Caller = Actor & { key: string };
 
 /**
  * Carries out a command: checks its input, does all of it or nothing, and
@@ -46,26 +56,16 @@ export function runCommand<Schema extends z.ZodType, Output>(
   let later: readonly (() => void)[] = [];
   const work = (): Result<Output> => {
     const input = masked(parsed.data);
-    const inputHash = hashOf(withoutSecrets(input));
-    const before = commandByKey(db, who.key);
-    if (before)
-      return before.name === command.name && ["", inputHash].includes(before.inputHash)
-        ? ok(JSON.parse(before.result) as Output)
+    const known = commandByKey(db, who.key);
+    if (known)
+      return known.name === command.name && ["", hashOfInput(input)].includes(known.inputHash)
+        ? ok(JSON.parse(known.result) as Output)
         : fail("key.reused");
     if (!chainBegins(db)) beginChain(db);
-    if (command.keepsImages) beginImages(db);
-    const at = new Date().toISOString();
-    const id = nextCommandId(db);
-    const context = new CommandContext(db, who, id, at);
-    const result = command.run(context, input);
-    later = context.later;
-    if (!result.ok) throw new Refusal(result.error);
-    if (command.keepsImages) keepImages(db, id);
-    const said = JSON.stringify(result.value ?? null);
-    const record = { id, key: who.key, name: command.name, actor: who.actor, at, inputHash };
-    insertCommand(db, { ...record, result: said });
-    addToChain(db, { ...record, resultHash: hashOf(said) });
-    return result;
+    command.first?.(db, input)?.(db, who);
+    const done = carryOut(db, command, input, who);
+    later = done.later;
+    return ok(done.value);
   };
   // Before the transaction: what watches would go with it when it is rolled back.
   watchRows(db);
@@ -79,4 +79,28 @@ export function runCommand<Schema extends z.ZodType, Output>(
     if (error instanceof Refusal) return { ok: false, error: error.failure };
     throw error;
   }
+}
+
+const hashOfInput = (input: unknown): string => hashOf(withoutSecrets(input));
+
+/** Does one command within the transaction, and writes its record. Throws a Refusal where it is refused. */
+function carryOut<Schema extends z.ZodType, Output>(
+  db: Db,
+  command: Command<Schema, Output>,
+  input: z.output<Schema>,
+  who: Caller,
+): { value: Output; later: readonly (() => void)[] } {
+  if (command.keepsImages) beginImages(db);
+  const at = new Date().toISOString();
+  const id = nextCommandId(db);
+  const context = new CommandContext(db, who, id, at);
+  const result = command.run(context, input);
+  if (!result.ok) throw new Refusal(result.error);
+  if (command.keepsImages) keepImages(db, id);
+  const said = JSON.stringify(result.value ?? null);
+  const inputHash = hashOfInput(input);
+  const record = { id, key: who.key, name: command.name, actor: who.actor, at, inputHash };
+  insertCommand(db, { ...record, result: said });
+  addToChain(db, { ...record, resultHash: hashOf(said) });
+  return { value: result.value, later: context.later };
 }

@@ -15,6 +15,8 @@ export type Actor = {
   readonly book: string;
   readonly actor: string;
   readonly progress?: (done: number, of: number) => void;
+  /** To see what would come of it: nothing of it is kept. */
+  readonly rehearse?: boolean;
 };
 
 /** Ends a command as a failure that was not foreseen where it came up: everything is rolled back. */

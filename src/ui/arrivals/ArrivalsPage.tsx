@@ -104,7 +104,7 @@ function ArrivalsHeading({ arrived, book, last, today, tray }: ArrivalsFacts): R
       <ArrivalsTabs at="files">
         {tray > 0 ? (
           <span data-tone="waits">
-            {tray} refused {tray === 1 ? "line waits" : "lines wait"} in the tray
+            {tray} {tray === 1 ? "line waits" : "lines wait"} in the tray
           </span>
         ) : null}
         <span data-tone="soft">

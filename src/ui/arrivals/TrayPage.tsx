@@ -32,7 +32,7 @@ type TrayPageProps = BookFacts & {
   pageRows: number;
 };
 
-/** Lines that were refused when their file was taken in: read again, or dropped with a reason. */
+/** Lines that were refused, or say otherwise than what was posted before: read again, or dropped with a reason. */
 export function TrayPage({ rows, count, page, pageRows, book, today }: TrayPageProps): ReactNode {
   const [open, setOpen] = useOpenRow();
   return (
@@ -41,14 +41,14 @@ export function TrayPage({ rows, count, page, pageRows, book, today }: TrayPageP
         <Title>
           {count}{" "}
           <small>
-            refused {count === 1 ? "line waits" : "lines wait"}: nothing of{" "}
-            {count === 1 ? "it" : "them"} is in the book
+            {count === 1 ? "line waits" : "lines wait"}: refused, or told otherwise than it stands
+            in the book
           </small>
         </Title>
         <ArrivalsTabs at="tray" />
       </PageHeading>
       <LedgerList<TrayLine>
-        label="Refused lines"
+        label="Lines in the tray"
         rows={rows}
         idOf={({ id }) => id}
         count={count}

@@ -25,7 +25,7 @@ import { importCustomers } from "../imports/customers";
 import { importInvoices } from "../imports/invoices";
 import { takeEnded } from "../imports/ended";
 import { importActivity } from "../imports/processor";
-import { fillTray, readAgain } from "../imports/again";
+import { fillTray, readAgain, takenBackFirst } from "../imports/again";
 import { tableOf } from "../imports/read";
 import { openQuestions } from "../imports/ofTheBook";
 import { type FileReading, readingOf } from "../imports/reading";
@@ -76,10 +76,11 @@ export const importFile = defineCommand({
     /** Whether what it brought is taken back first, in the same go. */
     backFirst: z.boolean().default(false),
   }),
+  first: takenBackFirst,
   run(ctx, input): Result<ImportReport> {
     const { mapping } = input;
-    const before = readAgain(ctx, input);
-    if (!before.ok) return before;
+    const again = readAgain(ctx, input);
+    if (!again.ok) return again;
     const missing = missingFields(mapping);
     if (missing.length > 0) return fail("mapping.fields", { fields: missing.join(", ") });
     const table = tableOf(ctx.who.book, input.sha256);
@@ -96,7 +97,7 @@ export const importFile = defineCommand({
     const questions = openQuestions(ctx, mapping, from);
     const [question] = questions;
     if (question)
-      return input.asking
+      return isToSay(ctx, input)
         ? ok({ ...tally.report(null), questions, leftOut: [] })
         : fail("questions.open", { count: questions.length, first: question.words });
     tally.refuse(read.value.refused);
@@ -132,6 +133,12 @@ export const importFile = defineCommand({
     return ok(report);
   },
 });
+
+/** Whether open questions are an answer. In earnest they undo nothing, not even what is to go back first. */
+const isToSay = (
+  { who }: CommandContext,
+  { asking, backFirst }: { asking: boolean; backFirst: boolean },
+): boolean => asking && (who.rehearse === true || !backFirst);
 
 /** Answers that hold for one file alone are not kept with the mapping. */
 const OF_ONE_FILE = new Set(["before", "future", "balance", "first", "same", "other_account"]);

@@ -7,10 +7,10 @@ import {
   type BankLineRow,
   insertBankLine,
   openBankLines,
-  restateLine,
 } from "@/db/bank";
 import { type BankRuleRow, bankRules } from "@/db/bankRules";
 import { depositsUnderWay } from "@/db/deposits";
+import { restateLine } from "@/db/restateLine";
 import { openPayouts } from "@/db/payouts";
 import { processorAccounts } from "@/db/processorAccounts";
 import { tieDeposits } from "@/server/match/steps/deposits";
@@ -80,9 +80,10 @@ function takeChanged(
   tally: FileRun["tally"],
 ): void {
   const isFree = known.state === "open";
-  if (isFree) restateLine(ctx.db, known.id, row.amount);
-  const code = isFree ? "line.restated" : "line.changed";
-  tally.change(row.line, "amount", { code, was: ctx.sum(known.amount) });
+  if (isFree) restateLine(ctx.db, known.id, { amount: row.amount, balanceAfter: row.balance });
+  const was = ctx.sum(known.amount);
+  if (isFree) tally.replace(row.line, "amount", { code: "line.restated", was });
+  else tally.change(row.line, "amount", { code: "line.changed", was });
 }
 
 /** A line of the book that is the same, by its identity or the one that it had before. */

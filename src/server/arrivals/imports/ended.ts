@@ -27,9 +27,11 @@ export function takeEnded(
     const [first] = items;
     if (!first) continue;
     const was = ctx.sum(first.amount, first.currency);
-    const isGone = withdraw(ctx, first, actId);
-    tally.change(line, "status", { code: isGone ? "activity.ended" : "activity.end_rests", was });
-    if (!isGone) continue;
+    if (!withdraw(ctx, first, actId)) {
+      tally.change(line, "status", { code: "activity.end_rests", was });
+      continue;
+    }
+    tally.replace(line, "status", { code: "activity.ended", was });
     for (const fee of items.slice(1)) withdraw(ctx, fee, actId);
     if (first.payoutId !== null) refreshNet(ctx.db, first.payoutId);
     tally.also("reversed, as they were declined, voided or failed", first.amount, first.currency);
@@ -64,7 +66,7 @@ function endPayout(
   if (!payout) return;
   const was = ctx.sum(payout.statedNet ?? payout.net, payout.currency);
   const isGone = payout.state === "open" && releasePayout(ctx.db, payout.id);
-  tally.change(line, "status", { code: isGone ? "payout.ended" : "activity.end_rests", was });
-  if (isGone)
-    tally.also("payouts that failed: their items wait for the next", payout.net, payout.currency);
+  if (!isGone) return tally.change(line, "status", { code: "activity.end_rests", was });
+  tally.replace(line, "status", { code: "payout.ended", was });
+  tally.also("payouts that failed: their items wait for the next", payout.net, payout.currency);
 }

@@ -139,7 +139,7 @@ class ActivityImport {
     }
     if (kind === "charge" && item.receiptId !== null && now?.receiptId)
       moveFees(ctx.db, item.receiptId, now.receiptId);
-    tally.change(row.line, "id", { code: "activity.reposted", was });
+    tally.replace(row.line, "id", { code: "activity.reposted", was });
     tally.also("reversed and posted anew with another sum", row.amount, row.currency);
   }
 

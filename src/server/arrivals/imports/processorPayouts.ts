@@ -62,5 +62,6 @@ function takeAgain(
   const isFree = known.state === "open";
   if (isFree) completePayout(ctx.db, known.id, { ...known, statedNet: row.net });
   const was = ctx.sum(known.statedNet, known.currency);
-  tally.change(row.line, "net", { code: isFree ? "line.restated" : "activity.changed", was });
+  if (isFree) tally.replace(row.line, "net", { code: "line.restated", was });
+  else tally.change(row.line, "net", { code: "activity.changed", was });
 }

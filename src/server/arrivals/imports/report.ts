@@ -36,16 +36,34 @@ export class Tallying {
 
   refuse(refusals: readonly Refusal[]): void {
     for (const { line, field, column, error } of refusals)
-      this.refused.push({ line, field, column, reason: inWords(error), changed: false });
+      this.refused.push({
+        line,
+        field,
+        column,
+        reason: inWords(error),
+        changed: false,
+        waits: true,
+      });
   }
 
   refuseLine(line: number, field: string, error: Failure): void {
     this.refuse([{ line, field, column: field, error }]);
   }
 
+  /** Known, and told otherwise now; what stands in the book stays, and a person has to look. */
   change(line: number, field: string, error: Failure): void {
+    this.tellOtherwise(line, field, error, true);
+  }
+
+  /** The same where the book has taken it over. */
+  replace(line: number, field: string, error: Failure): void {
+    this.tellOtherwise(line, field, error, false);
+  }
+
+  private tellOtherwise(line: number, field: string, error: Failure, waits: boolean): void {
     this.changedLines.add(line);
-    this.refused.push({ line, field, column: field, reason: inWords(error), changed: true });
+    const reason = inWords(error);
+    this.refused.push({ line, field, column: field, reason, changed: true, waits });
   }
 
   updated(line: number): void {

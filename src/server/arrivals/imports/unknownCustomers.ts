@@ -1,10 +1,13 @@
 import type { FileQuestion } from "@/contracts/arrivals";
 import { type CustomerRecord, plainWords } from "@/core/formats";
-import { alike } from "@/server/customers/queries/alike";
+import type { CustomerRow } from "@/db/customers";
+import { alikeByName } from "@/server/customers/queries/alike";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { customerFinder, customerKey } from "../steps/customerFinder";
 
+/** What is longer is no name. */
+const LONGEST = 200;
 /** So many are asked about at once; the others come once these are answered. */
 const MOST = 12;
 
@@ -22,25 +25,35 @@ export function unknownCustomers(
   const counts = new Map<string, { text: string; lines: number }>();
   for (const text of said) {
     const key = customerKey(text);
-    if (plainWords(text) === "" || answers[key] !== undefined || find(text)) continue;
+    const isName = text.length >= 3 && text.length <= LONGEST;
+    if (!isName || answers[key] !== undefined || find(text)) continue;
     counts.set(key, { text, lines: (counts.get(key)?.lines ?? 0) + 1 });
   }
-  const questions: FileQuestion[] = [];
-  for (const [key, { text, lines }] of counts) {
-    if (questions.length >= MOST) break;
-    const found = alike(ctx.db, { name: text, email: "", taxNumber: "", not: null });
-    if (found.length === 0) continue;
-    questions.push({
-      key,
-      words: `No customer is called “${text}” (${lines} ${lines === 1 ? "line" : "lines"}). Who is meant?`,
-      choices: [
-        ...found.map(({ number, name }) => ({ answer: number, result: `${name}, ${number}` })),
-        { answer: "none", result: "none of these: the lines are refused" },
-      ],
-    });
-  }
-  return questions;
+  const found = alikeByName(
+    ctx.db,
+    [...counts.values()].map(({ text }) => text),
+  );
+  return [...counts]
+    .flatMap(([key, { text, lines }]) => {
+      const meant = found.get(text);
+      return meant ? [whoIsMeant(key, { text, lines, meant })] : [];
+    })
+    .slice(0, MOST);
 }
+
+type Unknown = { text: string; lines: number; meant: readonly CustomerRow[] };
+
+const whoIsMeant = (key: string, { text, lines, meant }: Unknown): FileQuestion => ({
+  key,
+  words: `No customer is called “${text}” (${lines} ${lines === 1 ? "line" : "lines"}). Who is meant?`,
+  choices: [
+    ...meant.map(({ externalId, name }) => ({
+      answer: externalId,
+      result: `${name}, ${externalId}`,
+    })),
+    { answer: "none", result: "none of these: the lines are refused" },
+  ],
+});
 
 /** The same for head offices: the file's own customers are known by number or by name. */
 export function unknownParents(

@@ -2,7 +2,7 @@ import type { Alike } from "@/contracts/customers";
 import { payersFor } from "@/core/matching";
 import { taxNumberOf } from "@/core/taxNumbers";
 import type { Db } from "@/db/connection";
-import { allCustomers, customerById } from "@/db/customers";
+import { allCustomers, customerById, type CustomerRow } from "@/db/customers";
 import { customersByTaxNumber } from "@/db/customerCards";
 
 const MOST_SHOWN = 4;
@@ -33,6 +33,24 @@ function byPayer(db: Db, { name, email }: Asked): [number, string][] {
   return [...payers.values()]
     .flat()
     .map(({ customerId, reasons }) => [customerId, whyAlike(reasons)]);
+}
+
+/**
+ * Customers whom each of many names may mean, as Match would know them; names that are like nobody
+ * are left out. Looked up together: what is known of all customers is made ready once.
+ */
+export function alikeByName(db: Db, names: readonly string[]): Map<string, CustomerRow[]> {
+  const customers = new Map(allCustomers(db).map((customer) => [customer.id, customer]));
+  const receipts = names.map((payerName) => ({ payerName, payerEmail: "" }));
+  const payers = payersFor({ customers: [...customers.values()], history: [] }, receipts);
+  return new Map(
+    receipts.flatMap(({ payerName }) => {
+      const found = (payers.get(`${payerName}\n`) ?? [])
+        .slice(0, MOST_SHOWN)
+        .flatMap(({ customerId }) => customers.get(customerId) ?? []);
+      return found.length === 0 ? [] : [[payerName, found] as const];
+    }),
+  );
 }
 
 const whyAlike = (reasons: readonly { code: string }[]): string =>

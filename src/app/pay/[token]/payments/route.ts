@@ -5,19 +5,19 @@ import { processorBehind } from "@/practice";
 import { payNow } from "@/server/paying/payNow";
 import { wantsConsent } from "@/server/paying/queries/payPage";
 
-import { bodyOf, GONE, linkedBy, type OpenLink, refused, UNREAD, whenceOf } from "../../pay";
+import { byLink, type LinkParams, type OpenLink, refused, whenceOf } from "../../pay";
 import { methodOf } from "../../methodOf";
 
 /** A customer pays: by a way on file, or by a card or account that the processor has taken. */
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ token: string }> },
+export const POST = (request: Request, params: LinkParams): Promise<Response> =>
+  byLink(request, params, payInput, (linked, asked) => payBy(linked, asked, whenceOf(request)));
+
+async function payBy(
+  linked: OpenLink,
+  asked: PayInput,
+  whence: ReturnType<typeof whenceOf>,
 ): Promise<Response> {
-  const linked = linkedBy((await params).token);
-  if (!linked) return refused(GONE, 404);
-  const asked = await bodyOf(request, payInput);
   const processor = processorBehind(linked.context.book);
-  if (!asked) return refused(UNREAD);
   if (!processor)
     return refused(fail("pay.no_account", { currency: linked.context.currency }).error);
   const against = problemWith(linked, asked);
@@ -47,7 +47,7 @@ export async function POST(
       {
         customerId: linked.customerId,
         methodId: methodId.value,
-        ...whenceOf(request),
+        ...whence,
       },
       `agree-${asked.key}`,
     );

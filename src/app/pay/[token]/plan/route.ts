@@ -1,21 +1,23 @@
+import type { z } from "zod";
+
 import { planInput } from "@/contracts/payPlans";
 import { fail } from "@/core/result";
 import { processorBehind } from "@/practice";
 import { payNow } from "@/server/paying/payNow";
 import { plannedDue } from "@/server/paying/queries/planned";
 
-import { bodyOf, GONE, linkedBy, refused, UNREAD, whenceOf } from "../../pay";
+import { byLink, type LinkParams, type OpenLink, refused, whenceOf } from "../../pay";
 import { methodOf } from "../../methodOf";
 
 /** A customer agrees to pay what is overdue in parts, and pays the first of them. */
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ token: string }> },
+export const POST = (request: Request, params: LinkParams): Promise<Response> =>
+  byLink(request, params, planInput, (linked, asked) => planBy(linked, asked, whenceOf(request)));
+
+async function planBy(
+  linked: OpenLink,
+  asked: z.output<typeof planInput>,
+  whence: ReturnType<typeof whenceOf>,
 ): Promise<Response> {
-  const linked = linkedBy((await params).token);
-  if (!linked) return refused(GONE, 404);
-  const asked = await bodyOf(request, planInput);
-  if (!asked) return refused(UNREAD);
   const { customerId, run, context, itemIds: within } = linked;
   const processor = processorBehind(context.book);
   if (!processor) return refused(fail("pay.no_account", { currency: context.currency }).error);
@@ -24,7 +26,7 @@ export async function POST(
     return refused(fail("pay.item_gone").error);
   const methodId = await methodOf(linked, processor, { ...asked, keep: true, agree: false });
   if (!methodId.ok) return refused(methodId.error);
-  const plan = { customerId, methodId: methodId.value, itemIds, count, ...whenceOf(request) };
+  const plan = { customerId, methodId: methodId.value, itemIds, count, ...whence };
   const agreed = await run("agreePlan", plan, `plan-${key}`);
   if (!agreed.ok) return refused(agreed.error);
   const first = plannedDue(context.db, context.today).find(
