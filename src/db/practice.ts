@@ -2,7 +2,7 @@ import type { Day } from "@/core/calendar";
 import type { Minor } from "@/core/money";
 import type { RefundAsk } from "@/core/paying";
 
-import { PracticeProofs } from "./practiceProofs";
+import { before, type Days, PracticeBank } from "./practiceBank";
 import { type PracticeCharge, type PracticeLine, type PracticeMethod } from "./practiceTables";
 
 const CHARGE = `SELECT id, key, token, account, amount, currency, payer_name AS payerName, payer_email AS payerEmail, reference,
@@ -14,7 +14,7 @@ const LINE = `SELECT id, account, type, on_day AS onDay, settled_on AS settledOn
 type DuePayout = { net: Minor; from: Day; to: Day; count: number };
 
 /** The books of the practice world, in a file of their own beside the practice book. */
-export class PracticeStore extends PracticeProofs {
+export class PracticeStore extends PracticeBank {
   method(token: string): PracticeMethod | undefined {
     return this.db.get<PracticeMethod>(
       "SELECT token, way, name, last_four AS lastFour, expires, answer FROM method WHERE token = ?",
@@ -160,11 +160,12 @@ export class PracticeStore extends PracticeProofs {
     );
   }
 
-  /** What was told on a day, in the order in which it happened. */
-  toldOn(on: Day, account: string): PracticeLine[] {
+  /** What was told of an account, in the order in which it happened. */
+  told(account: string, days: Days): PracticeLine[] {
     return this.db.all<PracticeLine>(
-      `${LINE} WHERE told_on = ? AND account = ? ORDER BY no`,
-      on,
+      `${LINE} WHERE told_on > ? AND told_on <= ? AND account = ? ORDER BY no`,
+      before(days),
+      days.to,
       account,
     );
   }
@@ -214,31 +215,6 @@ export class PracticeStore extends PracticeProofs {
       this.db.get<{ sum: Minor }>(
         "SELECT coalesce(sum(amount), 0) AS sum FROM line WHERE account = ? AND paid_out_on IS NOT NULL AND payout IS NULL",
         account,
-      )?.sum ?? (0 as Minor)
-    );
-  }
-
-  addBankLine(on: Day, description: string, amount: number): void {
-    this.db.run(
-      "INSERT INTO bank (on_day, description, amount) VALUES (?, ?, ?)",
-      on,
-      description,
-      amount,
-    );
-  }
-
-  bankLines(on: Day): { onDay: Day; description: string; amount: Minor }[] {
-    return this.db.all(
-      "SELECT on_day AS onDay, description, amount FROM bank WHERE on_day = ? ORDER BY no",
-      on,
-    );
-  }
-
-  bankBefore(on: Day): Minor {
-    return (
-      this.db.get<{ sum: Minor }>(
-        "SELECT coalesce(sum(amount), 0) AS sum FROM bank WHERE on_day < ?",
-        on,
       )?.sum ?? (0 as Minor)
     );
   }

@@ -42,6 +42,11 @@ export const PRACTICE_SCHEMA = `
     no INTEGER PRIMARY KEY, on_day TEXT NOT NULL, description TEXT NOT NULL, amount INTEGER NOT NULL
   ) STRICT;
   CREATE INDEX IF NOT EXISTS bank_day ON bank (on_day);
+  -- What customers' banks send beside a payment, and what they say of accounts that are to be mended.
+  CREATE TABLE IF NOT EXISTS advice (no INTEGER PRIMARY KEY, on_day TEXT NOT NULL, said TEXT NOT NULL) STRICT;
+  CREATE TABLE IF NOT EXISTS notice (
+    no INTEGER PRIMARY KEY, on_day TEXT NOT NULL, charge TEXT NOT NULL, code TEXT NOT NULL, payer TEXT NOT NULL
+  ) STRICT;
   -- What customers have done: each thing once.
   CREATE TABLE IF NOT EXISTS done (name TEXT PRIMARY KEY, on_day TEXT NOT NULL) STRICT;
 `;

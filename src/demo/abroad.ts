@@ -1,16 +1,13 @@
 import { stringify } from "csv-stringify/sync";
 
-import { addBankingDays, addDays, day, type Day } from "@/core/calendar";
-import { type Currency, currencyOf, inCurrency, minor, type Minor, toDecimal } from "@/core/money";
-
-import type { BankLine, World } from "./types";
+import { addDays, day, type Day } from "@/core/calendar";
+import { type Currency, currencyOf, toDecimal } from "@/core/money";
 
 /**
  * The few customers abroad: invoices in their own money, paid by card into an account in EUR, which
  * pays out in dollars at the bank's rate.
  */
 const EUR = currencyOf("EUR") as Currency;
-const USD = currencyOf("USD") as Currency;
 const FROM = day("2026-07-31");
 const TO = day("2026-11-24");
 
@@ -66,47 +63,13 @@ export function abroadRates(): { currency: string; onDay: Day; rate: string }[] 
   ]);
 }
 
-function rateOf(on: Day): string {
-  return (
-    abroadRates()
-      .filter(({ currency, onDay }) => currency === "EUR" && onDay <= on)
-      .sort((a, b) => (a.onDay < b.onDay ? -1 : 1))
-      .at(-1)?.rate ?? "1"
+/** What a charge from abroad asks the processor for, by the number of its invoice. */
+export const chargesAbroad = (
+  on: Day,
+): { number: string; name: string; email: string; total: number }[] =>
+  BILLS.filter(({ paidOn, currency }) => paidOn === on && currency === "EUR").map(
+    ({ number, customer, total }) => ({ number, name: customer[1], email: customer[2], total }),
   );
-}
-
-type Charge = {
-  id: string;
-  of: Bill;
-  paidOn: Day;
-  settledOn: Day;
-  fee: number;
-  payout: string;
-  payoutOn: Day;
-};
-
-function charges(): Charge[] {
-  return BILLS.flatMap((of, at) =>
-    of.paidOn === null || of.currency !== "EUR"
-      ? []
-      : [
-          {
-            id: `eu_${7001 + at}`,
-            of,
-            paidOn: of.paidOn,
-            settledOn: addBankingDays(of.paidOn, 1),
-            fee: Math.round(of.total * 0.034) + 30,
-            payout: `pe_${71 + at}`,
-            payoutOn: addBankingDays(of.paidOn, 3),
-          },
-        ],
-  );
-}
-
-/** What the bank made of a payout: a little less than the day's rate. */
-function atBank({ of, fee, payoutOn }: Charge): Minor {
-  return minor(Math.round((inCurrency(of.total - fee, EUR, USD, rateOf(payoutOn)) ?? 0) * 0.996));
-}
 
 const within = (on: Day, span: { from: Day; to: Day }): boolean => on > span.from && on <= span.to;
 const csv = (rows: readonly (readonly string[])[]): string =>
@@ -152,65 +115,4 @@ export function abroadInvoices(span: { from: Day; to: Day }): string {
       "glazes and tools, shipped abroad",
     ]),
   ]);
-}
-
-export function abroadCharges(span: { from: Day; to: Day }): string {
-  return csv([
-    [
-      "Id",
-      "Type",
-      "Date",
-      "Settled",
-      "Currency",
-      "Gross",
-      "Fee",
-      "Net",
-      "Payer",
-      "Email",
-      "Memo",
-      "Payout id",
-      "Payout date",
-    ],
-    ...charges()
-      .filter(({ settledOn }) => within(settledOn, span))
-      .map((charge) => [
-        charge.id,
-        "Charge",
-        charge.paidOn,
-        charge.settledOn,
-        "EUR",
-        sum(charge.of.total),
-        sum(charge.fee),
-        sum(charge.of.total - charge.fee),
-        charge.of.customer[1],
-        charge.of.customer[2],
-        charge.of.number,
-        charge.payout,
-        charge.payoutOn,
-      ]),
-  ]);
-}
-
-/** The same world, with the payouts from abroad on its statement. */
-export function withAbroad(world: World): World {
-  const lines = charges()
-    .map((charge): BankLine => ({
-      on: charge.payoutOn,
-      amount: atBank(charge),
-      description: `PRACTICE PROC EUR PAYOUT ${charge.payout.toUpperCase()}`,
-    }))
-    .filter(({ on }) => on < TO);
-  return {
-    ...world,
-    bankLines: [...world.bankLines, ...lines].sort((a, b) => {
-      if (a.on < b.on) return -1;
-      if (a.on > b.on) return 1;
-      return b.amount - a.amount;
-    }),
-  };
-}
-
-/** The invoice that a charge from abroad was truly for. */
-export function abroadBill(chargeId: string): string | null {
-  return charges().find(({ id }) => id === chargeId)?.of.number ?? null;
 }

@@ -8,6 +8,9 @@ import type { Proposal } from "@/core/matching";
 import { type Currency, currencyOf, minor } from "@/core/money";
 import { ok, type Result } from "@/core/result";
 import { lineOfReceipt, openBankLines } from "@/db/bank";
+import { PracticeStore } from "@/db/practice";
+import { OPENING_BALANCE, OTHER_LINES } from "@/practice/bank";
+import { activityFile, statementFile } from "@/practice/files";
 import { chargeOfReceipt } from "@/db/charges";
 import type { Db } from "@/db/connection";
 import { customerByExternalId, customerIdByName } from "@/db/customers";
@@ -25,19 +28,18 @@ import { draftLetter } from "@/server/overdue/letters";
 import { overdueRows } from "@/server/overdue/queries/overdue";
 import { createBook } from "@/server/runtime/books";
 import { runCommand } from "@/server/runtime/command";
-import { arrivedFile, bookFile, keptFile, inTheMaking } from "@/server/runtime/folders";
-
 import {
-  abroadBill,
-  abroadCharges,
-  abroadCustomers,
-  abroadInvoices,
-  abroadRates,
-  withAbroad,
-} from "./abroad";
-import { achFile } from "./achFile";
-import { bankFile, cardFile, customersFile, invoicesFile } from "./files";
+  arrivedFile,
+  bookFile,
+  keptFile,
+  inTheMaking,
+  practiceFile,
+} from "@/server/runtime/folders";
+
+import { abroadCustomers, abroadInvoices, abroadRates } from "./abroad";
+import { customersFile, invoicesFile, type Span } from "./files";
 import { demoFollowUp } from "./followUp";
+import { live } from "./live";
 import { CUT_OVER, type Payment, TODAY, type World } from "./types";
 import { demoWriting } from "./writing";
 import { makeWorld } from "./world";
@@ -47,7 +49,6 @@ const EUR = currencyOf("EUR") as Currency;
 /** The demo book's name in addresses, and the one it has while it is being made. */
 export const DEMO_BOOK = "kestrel-row";
 const MAKING = inTheMaking(DEMO_BOOK);
-const OPENING_BALANCE = 2_418_077;
 /** Who works in the demo book; the first is working when it is opened. */
 const PEOPLE: [string, string] = ["Mara Voss", "Theo Lindqvist"];
 /** Receipts up to this day were worked through; later ones wait in Match. */
@@ -67,7 +68,10 @@ export async function makeDemoBook(): Promise<Result<null>> {
     clock: addDays(CUT_OVER, 1),
   });
   if (!made.ok) return made;
-  const maker = new Maker(made.value, withAbroad(makeWorld()));
+  const store = new PracticeStore(practiceFile(MAKING));
+  const world = makeWorld();
+  live(store, world);
+  const maker = new Maker(made.value, store, world);
   maker.setUp();
   for (let on = addDays(CUT_OVER, 2); on < TAKEN_TO; on = addDays(on, 7)) {
     if (on > "2026-11-01" && on < "2026-11-09") maker.promiseToBreak();
@@ -76,6 +80,7 @@ export async function makeDemoBook(): Promise<Result<null>> {
   maker.week(TAKEN_TO);
   maker.finish();
   for (const id of queuedLetters(made.value)) await deliverLetter(made.value, MAKING, id);
+  store.close();
   made.value.close();
   renameSync(dirname(bookFile(MAKING)), dirname(bookFile(DEMO_BOOK)));
   return ok(null);
@@ -92,13 +97,14 @@ type FileMade = {
 class Maker {
   private keys = 0;
   private done: Day = day("2025-01-01");
-  private readonly byId: Map<string, Payment>;
+  private readonly byKey: Map<string, Payment>;
 
   constructor(
     private readonly db: Db,
+    private readonly store: PracticeStore,
     private readonly world: World,
   ) {
-    this.byId = new Map(world.payments.map((payment) => [payment.id, payment]));
+    this.byKey = new Map(world.payments.map((payment) => [payment.id, payment]));
   }
 
   setUp(): void {
@@ -125,7 +131,7 @@ class Maker {
       code: "euro",
       name: "card account in EUR",
       delayDays: 3,
-      descriptor: "PRACTICE PROC EUR",
+      descriptor: "PRACTICE PROC EURO",
       currency: "EUR",
     });
     this.do("setRates", { rates: abroadRates() });
@@ -187,20 +193,8 @@ class Maker {
       saveAs: "our invoices",
     });
     const after = { from: span.from < CUT_OVER ? CUT_OVER : span.from, to };
-    this.takeIn({
-      kind: "processor",
-      name: `card-${to}.csv`,
-      text: cardFile(this.world, after),
-      account: "card",
-      saveAs: "card account",
-    });
-    this.takeIn({
-      kind: "processor",
-      name: `ach-${to}.csv`,
-      text: achFile(this.world, after),
-      account: "ach",
-      saveAs: "ACH account",
-    });
+    this.activity("card", after, "card account");
+    this.activity("ach", after, "ACH account");
     this.takeIn({
       kind: "invoices",
       name: `invoices-abroad-${to}.csv`,
@@ -208,17 +202,11 @@ class Maker {
       account: null,
       saveAs: "our invoices",
     });
-    this.takeIn({
-      kind: "processor",
-      name: `euro-${to}.csv`,
-      text: abroadCharges(after),
-      account: "euro",
-      saveAs: "card account in EUR",
-    });
+    this.activity("euro", after, "card account in EUR");
     this.takeIn({
       kind: "bank",
       name: `statement-${to}.csv`,
-      text: bankFile(this.world, after, OPENING_BALANCE),
+      text: statementFile(this.store, { after: after.from, to }, OPENING_BALANCE) ?? "",
       account: "operating",
       saveAs: "operating bank",
     });
@@ -229,9 +217,20 @@ class Maker {
     if (to <= "2026-11-08" && Number(to.slice(8)) % 14 < 7) this.writeLetters(to);
   }
 
+  /** A processor account's file of a week. */
+  private activity(account: string, { from, to }: Span, saveAs: string): void {
+    this.takeIn({
+      kind: "processor",
+      name: `${account}-${to}.csv`,
+      text: activityFile(this.store, account, to, from) ?? "",
+      account,
+      saveAs,
+    });
+  }
+
   /** Lines that are not of this job get a rule the first time they are seen. */
   private explainBank(): void {
-    for (const words of ["PAYROLL", "RENT", "INTEREST", "SUPPLIER PAYMENT"]) {
+    for (const words of OTHER_LINES) {
       const line = openBankLines(this.db).find((bankLine) => bankLine.description.includes(words));
       if (line)
         this.do("explainLine", { lineId: line.id, as: "elsewhere", rule: { contains: words } });
@@ -265,7 +264,7 @@ class Maker {
    */
   private fromAbroad(to: Day): void {
     for (const entry of chargesToMatch(this.db, EUR)) {
-      const item = openItemByNumber(this.db, abroadBill(entry.charge) ?? "");
+      const item = openItemByNumber(this.db, this.store.charge(entry.charge)?.key ?? "");
       if (item && entry.paidOn <= WORKED_TO)
         this.do("applyReceipt", {
           receiptId: entry.receiptId,
@@ -286,14 +285,14 @@ class Maker {
 
   private paymentOf(receiptId: number): Payment | undefined {
     const charge = chargeOfReceipt(this.db, receiptId);
-    if (charge) return this.byId.get(charge.externalId);
+    if (charge) return this.byKey.get(this.store.charge(charge.externalId)?.key ?? "");
     const line = lineOfReceipt(this.db, receiptId);
     return this.world.payments.find(
       (payment) =>
         payment.via === "bank" &&
         payment.paidOn === line?.on &&
         payment.amount === line.amount &&
-        line.description.startsWith(`ACH CREDIT ${payment.payerName}`),
+        line.description.includes(payment.payerName),
     );
   }
 
@@ -386,11 +385,14 @@ class Maker {
     demoFollowUp(this.db, (name, input) => this.do(name, input));
     demoWriting(this.db, (name, input) => this.do(name, input));
     const span = { from: TAKEN_TO, to: TODAY };
+    const { store } = this;
+    // The bank's statement ends with the day before.
+    const days = { after: TAKEN_TO, to: addDays(TODAY, -1) };
     for (const [name, text] of [
       [`invoices-${TODAY}.csv`, invoicesFile(this.world, span)],
-      [`card-${TODAY}.csv`, cardFile(this.world, span)],
-      [`ach-${TODAY}.csv`, achFile(this.world, span)],
-      [`statement-${TODAY}.csv`, bankFile(this.world, span, OPENING_BALANCE)],
+      [`card-${TODAY}.csv`, activityFile(store, "card", TODAY, TAKEN_TO) ?? ""],
+      [`ach-${TODAY}.csv`, activityFile(store, "ach", TODAY, TAKEN_TO) ?? ""],
+      [`statement-${TODAY}.csv`, statementFile(store, days, OPENING_BALANCE) ?? ""],
     ] as const) {
       if (text.trim().split("\n").length < 2) continue;
       const path = arrivedFile(MAKING, name);

@@ -6,7 +6,7 @@ import {
   parseTerms,
   weekday,
 } from "@/core/calendar";
-import { add, minor, type Minor, mulDiv, percentOf, ratioOf, sumOf } from "@/core/money";
+import { add, minor, percentOf, ratioOf, sumOf } from "@/core/money";
 
 import { type Person } from "@/practice/people";
 import { type Random } from "@/practice/random";
@@ -96,15 +96,12 @@ function paymentOf({ batch, notes, paidOn, random, index, names }: PaymentFacts)
       });
   const via = viaOf(person);
   const amount = sumOf(given, (line) => line.amount);
-  const settledOn = via === "ach" ? addBankingDays(paidOn, 3) : paidOn;
   return {
     id: `${prefixOf(via)}_${String(10_001 + index)}`,
     person,
     via,
     paidOn,
-    settledOn,
     amount,
-    fee: feeOf(via, amount),
     payerName: payerName(payer, via, random),
     payerEmail: via === "bank" ? "" : person.email,
     memo: memoOf(person, batch, via, random),
@@ -131,13 +128,6 @@ function prefixOf(via: string): string {
   if (via === "card") return "ch";
   if (via === "ach") return "ad";
   return "bk";
-}
-
-/** 2.9 % + 0.30 by card; 0.8 %, at most 5.00, by ACH (common practice, no source). */
-export function feeOf(via: Payment["via"], amount: Minor): Minor {
-  if (via === "bank") return minor(0);
-  if (via === "card") return add(mulDiv(amount, 29, 1000, "half-even"), 30);
-  return minor(Math.min(500, mulDiv(amount, 8, 1000, "half-even")));
 }
 
 /** An ACH field takes 16 characters, upper case (Nacha file format, company name). */

@@ -1,7 +1,6 @@
 import { addBankingDays, day } from "@/core/calendar";
 import { minor } from "@/core/money";
 
-import { feeOf } from "./payments";
 import { type Random } from "@/practice/random";
 import { type Payment } from "./types";
 
@@ -28,7 +27,7 @@ function roughenOne(payment: Payment, index: number, random: Random): void {
     });
   else if (index % 5 === 3) {
     const amount = minor(payment.amount - random.pick([380, 1260, 2500]));
-    if (amount > 0) Object.assign(payment, { amount, fee: feeOf(payment.via, amount) });
+    if (amount > 0) payment.amount = amount;
   } else if (payment.memo !== "" && random.chance(0.4))
     payment.memo = random.pick([
       "",
@@ -54,9 +53,7 @@ function strangersPayment(like: Payment, index: number): Payment {
     id: `ch_1950${index}`,
     via: "card",
     paidOn: on,
-    settledOn: on,
     amount,
-    fee: feeOf("card", amount),
     payerName: name,
     payerEmail: index === 2 ? "" : `${name.toLowerCase().replace(/[^a-z]/g, "")}@mail.example`,
     memo,

@@ -27,44 +27,21 @@ export type Payment = {
   person: Person;
   via: "card" | "ach" | "bank";
   paidOn: Day;
-  settledOn: Day;
   amount: Minor;
-  fee: Minor;
   payerName: string;
   payerEmail: string;
   memo: string;
   given: Given[] | null;
+  /** The code by which a debit comes back. */
+  returns?: string;
 };
 
-export type Extra = {
-  id: string;
-  via: "card" | "ach";
-  kind: "refund" | "dispute" | "ach_return";
-  on: Day;
-  amount: Minor;
-  fee: Minor;
-  related: string;
-  payerName: string;
-};
-
-export type Payout = {
-  id: string;
-  via: "card" | "ach";
-  paidOn: Day;
-  net: Minor;
-  atBank: Minor;
-  spanFrom: Day;
-  spanTo: Day;
-  items: string[];
-};
-
-export type BankLine = { on: Day; amount: Minor; description: string };
+/** What becomes of a payment by card afterwards. */
+export type Extra = { kind: "refund" | "dispute"; on: Day; payment: string };
 
 export type World = {
   people: Person[];
   invoices: Invoice[];
   payments: Payment[];
   extras: Extra[];
-  payouts: Payout[];
-  bankLines: BankLine[];
 };

@@ -1,21 +1,51 @@
-import { daysBetween, isBankingDay } from "@/core/calendar";
-import { sumOf } from "@/core/money";
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 
-import { achFile } from "./achFile";
-import { bankFile, cardFile, customersFile, invoicesFile } from "./files";
-import { CUT_OVER, TODAY } from "./types";
+import { day, daysBetween, isBankingDay } from "@/core/calendar";
+import { readTable } from "@/core/formats";
+
+import { PracticeStore } from "@/db/practice";
+import { OPENING_BALANCE } from "@/practice/bank";
+import { activityFile, statementFile } from "@/practice/files";
+
+import { customersFile, invoicesFile } from "./files";
+import { live } from "./live";
+import { CUT_OVER, TODAY, type World } from "./types";
 import { makeWorld } from "./world";
 
 const world = makeWorld();
 const SPAN = { from: CUT_OVER, to: TODAY };
+const folders: string[] = [];
+const stores: PracticeStore[] = [];
+afterAll(() => {
+  for (const store of stores) store.close();
+  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
+});
+
+/** The processor and the bank after all of a history. */
+function lived(of: World): PracticeStore {
+  const folder = mkdtempSync(join(tmpdir(), "dozo-demo-"));
+  folders.push(folder);
+  const store = new PracticeStore(join(folder, "practice.sqlite"));
+  stores.push(store);
+  live(store, of);
+  return store;
+}
+
+const store = lived(world);
 
 describe("the demo's world", () => {
   it("is the same every time, to the last word of its files", () => {
     const other = makeWorld();
-    for (const file of [invoicesFile, cardFile, achFile])
-      expect(file(other, SPAN)).toBe(file(world, SPAN));
+    expect(invoicesFile(other, SPAN)).toBe(invoicesFile(world, SPAN));
     expect(customersFile(other)).toBe(customersFile(world));
-    expect(bankFile(other, SPAN, 0)).toBe(bankFile(world, SPAN, 0));
+    const again = lived(other);
+    for (const account of ["card", "ach", "euro"])
+      expect(activityFile(again, account, TODAY, CUT_OVER)).toBe(
+        activityFile(store, account, TODAY, CUT_OVER),
+      );
+    expect(statementOf(again)).toBe(statementOf(store));
   });
   it("has about the customers, months and invoices that the README speaks of", () => {
     expect(world.people.length).toBeGreaterThanOrEqual(115);
@@ -52,12 +82,14 @@ describe("its payments", () => {
     const over = [...given].filter(([number, sum]) => sum > (totals.get(number) ?? sum));
     expect(over).toEqual([]);
   });
-  it("are of the past, settle on or after their day, and cost what was agreed by their way", () => {
-    for (const { paidOn, settledOn, via, fee, amount } of world.payments) {
-      expect(paidOn > CUT_OVER && paidOn <= TODAY && settledOn >= paidOn).toBe(true);
-      if (via === "bank") expect(fee).toBe(0);
+  it("are of the past, and cost what was agreed by their way", () => {
+    for (const { id, paidOn, via, amount } of world.payments) {
+      expect(paidOn > CUT_OVER && paidOn <= TODAY).toBe(true);
+      const fee = store.chargeByKey(id)?.fee;
+      if (via === "bank") expect(fee).toBeUndefined();
       if (via === "ach") expect(fee).toBeLessThanOrEqual(500);
-      if (via === "card") expect(Math.abs(fee - (amount * 0.029 + 30))).toBeLessThanOrEqual(1);
+      if (via === "card")
+        expect(Math.abs((fee ?? 0) - (amount * 0.029 + 30))).toBeLessThanOrEqual(1);
     }
   });
   it("have ids of their own, that tell the way", () => {
@@ -68,37 +100,63 @@ describe("its payments", () => {
   });
 });
 
-describe("its payouts", () => {
-  it("are what their items make, less what the processor kept of one", () => {
-    const effects = new Map<string, number>([
-      ...world.payments.map(({ id, amount, fee }) => [id, amount - fee] as const),
-      ...world.extras.map(({ id, amount, fee }) => [id, -amount - fee] as const),
+/** Cells of the rows of a file. */
+const rowsOf = (text: string | null): Record<string, string>[] => {
+  const table = readTable(text ?? "");
+  if (!table.ok) throw new Error(table.error.code);
+  const { headers, rows } = table.value;
+  return rows.map(({ cells }) =>
+    Object.fromEntries(headers.map((head, at) => [head, cells[at] ?? ""])),
+  );
+};
+const statementOf = (of: PracticeStore): string | null =>
+  statementFile(of, { after: CUT_OVER, to: TODAY }, OPENING_BALANCE);
+const cents = (text: string | undefined): number => Math.round(Number(text || 0) * 100);
+
+describe("what its processor and its bank write", () => {
+  const statement = rowsOf(statementOf(store));
+  const atBank = (payout: string): number | undefined => {
+    const line = statement.find((row) => row.Description?.endsWith(payout.toUpperCase()));
+    return line ? cents(line["Money in"]) - cents(line["Money out"]) : undefined;
+  };
+
+  it("pays out what its items make by card, less what a dispute cost and no file says", () => {
+    const nets = new Map<string, number>();
+    for (const row of rowsOf(activityFile(store, "card", TODAY, CUT_OVER)))
+      nets.set(row["Payout id"]!, (nets.get(row["Payout id"]!) ?? 0) + cents(row.Net));
+    const reached = [...nets].filter(([payout]) => atBank(payout) !== undefined);
+    expect(reached.length).toBeGreaterThan(200);
+    expect(reached.map(([payout, net]) => (atBank(payout) ?? 0) - net).filter(Boolean)).toEqual([
+      -1500,
     ]);
-    for (const { items, net } of world.payouts)
-      expect(sumOf(items, (id) => effects.get(id) ?? 0)).toBe(net);
-    const kept = world.payouts.filter(({ net, atBank }) => net !== atBank);
-    expect(kept.map(({ net, atBank }) => atBank - net)).toEqual([-1500]);
   });
-  it("take each item once, are paid on banking days, and reach the bank line by line", () => {
-    const items = world.payouts.flatMap((payout) => payout.items);
-    expect(new Set(items).size).toBe(items.length);
-    expect(world.payouts.filter(({ paidOn }) => !isBankingDay(paidOn))).toEqual([]);
-    for (const { id, atBank } of world.payouts) {
-      const line = world.bankLines.find(({ description }) =>
-        description.endsWith(id.toUpperCase()),
-      );
-      expect(line?.amount).toBe(atBank);
+  it("pays out by ACH what its file says, on banking days", () => {
+    const payouts = rowsOf(activityFile(store, "ach", TODAY, CUT_OVER)).filter(
+      (row) => row["Entry type"] === "payout",
+    );
+    expect(payouts.length).toBeGreaterThan(50);
+    for (const row of payouts) {
+      // A payout of nothing, as a debit that came back leaves it, is no line of the bank's.
+      expect(atBank(row["Entry id"]!) ?? 0).toBe(-cents(row.Amount));
+      const [month, date, year] = row.Date!.split("/");
+      expect(isBankingDay(day(`${year}-${month}-${date}`))).toBe(true);
     }
   });
-  it("leave a statement whose balance runs on from line to line", () => {
-    const lines = bankFile(world, SPAN, 1_000_000).trim().split("\r\n").slice(1);
-    let balance = 1_000_000;
-    const cents = (text: string | undefined): number => Math.round(Number(text || 0) * 100);
-    for (const line of lines) {
-      const [, , out, came, after] = line.split(",");
-      balance += cents(came) - cents(out);
-      expect(cents(after)).toBe(balance);
+  it("tells of each debit that it is on its way, then that it settled, and of one that it came back", () => {
+    const rows = rowsOf(activityFile(store, "ach", TODAY, CUT_OVER));
+    const ids = (type: string): string[] =>
+      rows.filter((row) => row["Entry type"] === type).map((row) => row["Entry id"]!);
+    const pending = new Set(ids("ach debit, pending"));
+    expect(ids("ach debit").filter((id) => !pending.has(id))).toEqual([]);
+    expect(pending.size).toBeGreaterThan(ids("ach debit").length);
+    expect(rows.filter((row) => row["Return code"] === "R01")).toHaveLength(1);
+  });
+  it("leaves a statement whose balance runs on from line to line", () => {
+    let balance = OPENING_BALANCE;
+    for (const row of statement) {
+      balance += cents(row["Money in"]) - cents(row["Money out"]);
+      expect(cents(row.Balance)).toBe(balance);
     }
-    expect(lines.length).toBeGreaterThan(200);
+    expect(statement.length).toBeGreaterThan(200);
   });
 });

@@ -9,7 +9,6 @@ import {
 } from "@/core/calendar";
 import { minor, type Minor, mulDiv } from "@/core/money";
 
-import { makeBankLines, makePayouts } from "./bank";
 import { makePayments } from "./payments";
 import { GOODS } from "@/practice/orders";
 import { makePeople, type Person } from "@/practice/people";
@@ -38,15 +37,7 @@ export function makeWorld(): World {
     if (a.paidOn > b.paidOn) return 1;
     return 0;
   });
-  const payouts = makePayouts(payments, extras);
-  return {
-    people,
-    invoices,
-    payments,
-    extras,
-    payouts,
-    bankLines: makeBankLines(payments, payouts),
-  };
+  return { people, invoices, payments, extras };
 }
 
 function makeInvoices(people: readonly Person[], random: Random): Invoice[] {

@@ -1,5 +1,4 @@
 import { addBankingDays, addDays, type Day } from "@/core/calendar";
-import { add, minor, type Minor, mulDiv } from "@/core/money";
 import { type ChargeAnswer, isDeclineCode, type KeptMethod } from "@/core/paying";
 import { returnableUntil, returnCodeOf } from "@/core/receipts";
 import type { PracticeCharge, PracticeMethod } from "@/db/practiceTables";
@@ -22,9 +21,9 @@ export function answerOf(charge: PracticeCharge): ChargeAnswer {
       code: code !== null && isDeclineCode(code) ? code : "05",
     };
   if (charge.state === "asks_code") return { state: "asks_code", chargeId, says: CODE_SAYS };
-  return charge.account === "card"
+  return charge.settlesOn === null
     ? { state: "approved", chargeId, fee }
-    : { state: "on_way", chargeId, settlesOn: charge.settlesOn ?? charge.madeOn };
+    : { state: "on_way", chargeId, settlesOn: charge.settlesOn };
 }
 
 /** When a debit comes back: the day after it settles, or weeks later where the payer's bank has so long. */
@@ -36,12 +35,20 @@ export function returnsOn(code: string, settlesOn: Day): Day {
   return soon < last ? soon : last;
 }
 
-/** 2.9 % + 0.30 by card (common practice, no source). */
-export const cardFee = (amount: Minor): Minor =>
-  add(mulDiv(amount, 29, 1000, "half-even"), minor(30));
-/** 0.8 %, at most 5.00, by ACH (common practice, no source). */
-export const debitFee = (amount: Minor): Minor =>
-  minor(Math.min(500, mulDiv(amount, 8, 1000, "half-even")));
+/** Notices of change: their codes, and what is told to be mended (Nacha Operating Rules; from memory). */
+export const CHANGES: Readonly<Record<string, string>> = {
+  C01: "account number",
+  C02: "routing number",
+  C05: "kind of account",
+};
+
+/** What the bank of an account answers, by its last two digits; empty: all is well. */
+export function answerOfAccount(account: string): string {
+  const [tens, ones] = account.trim().slice(-2);
+  const [code, change] = [`R${tens}${ones}`, `C0${ones}`];
+  if (returnCodeOf(code)) return code;
+  return tens === "8" && change in CHANGES ? change : "";
+}
 
 /** What may be known of a card or account that the processor has. */
 export function faceOf(method: PracticeMethod | undefined, proven: boolean): KeptMethod | null {

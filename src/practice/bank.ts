@@ -1,5 +1,9 @@
 import { type Day, isBankingDay, weekday } from "@/core/calendar";
+import { sumOf } from "@/core/money";
 import type { PracticeStore } from "@/db/practice";
+import type { PracticeAdvice } from "@/db/practiceBank";
+
+import { seedOf } from "./habits";
 
 /** What stands on the account when the practice year begins. */
 export const OPENING_BALANCE = 2_418_077;
@@ -22,16 +26,37 @@ export function otherLines(store: PracticeStore, on: Day): number {
   return lines.length;
 }
 
-/** An ACH credit with what the sender wrote; a field takes 16 characters of its name, upper case (Nacha). */
-export function creditFrom(
+/** How a customer pays into the bank account: most by ACH, some by wire, some by a check to the lockbox. */
+const WAYS_IN = ["ach", "ach", "ach", "ach", "ach", "lockbox", "lockbox", "wire"] as const;
+
+type Credit = { name: string; amount: number; memo: string };
+const inCapitals = (name: string): string => name.toUpperCase().replace(/[^A-Z0-9 &]/g, "");
+
+/** An ACH credit for several invoices: the line has its trace, and the payer's bank sends advice of the rest. */
+export function creditWithAdvice(
   store: PracticeStore,
   on: Day,
-  { name, amount, memo }: { name: string; amount: number; memo: string },
+  { name, lines }: { name: string; lines: PracticeAdvice["lines"] },
 ): void {
-  const sender = name
-    .toUpperCase()
-    .replace(/[^A-Z0-9 &]/g, "")
-    .slice(0, 16)
-    .trim();
-  store.addBankLine(on, `ACH CREDIT ${sender} ${memo}`.trim(), amount);
+  const trace = `0110000${String(seedOf("trace", name, on) % 100_000_000).padStart(8, "0")}`;
+  const payer = inCapitals(name).slice(0, 16).trim();
+  const amount = sumOf(lines, (line) => line.amount);
+  store.addBankLine(on, `ACH CREDIT ${payer} TRN ${trace}`, amount);
+  store.addAdvice(on, { trace, payer, lines });
+}
+
+/** Money that a customer sends, with what it wrote, as the bank's statement has it. */
+export function creditFrom(store: PracticeStore, on: Day, { name, amount, memo }: Credit): void {
+  const seed = seedOf("way in", name);
+  const sender = inCapitals(name);
+  store.addBankLine(on, `${lineFrom(sender, seed, on)} ${memo}`.trim(), amount);
+}
+
+/** A field takes 16 characters of a sender's name in ACH (Nacha), 35 in a wire (Fedwire). */
+function lineFrom(sender: string, seed: number, on: Day): string {
+  const way = WAYS_IN[seed % WAYS_IN.length];
+  if (way === "wire") return `INCOMING WIRE ${sender.slice(0, 35).trim()}`;
+  const days = Math.round(Date.parse(on) / 86_400_000);
+  if (way === "lockbox") return `LOCKBOX CHECK ${1000 + ((seed + days) % 9000)} ${sender}`;
+  return `ACH CREDIT ${sender.slice(0, 16).trim()}`;
 }

@@ -5,9 +5,10 @@ import { fail, ok, type Result } from "@/core/result";
 import type { PracticeStore } from "@/db/practice";
 import type { PracticeCharge } from "@/db/practiceTables";
 
-import { answerOf, cardFee, PRACTICE_CODE } from "./answers";
+import { answerOf, PRACTICE_CODE } from "./answers";
 import { holdBack } from "./reserves";
 import { tell } from "./telling";
+import { feeOf, termsOf } from "./terms";
 
 /** So often a code may be typed (common practice, no source). */
 const TRIES = 3;
@@ -17,7 +18,7 @@ export const ASKS_CODE = "65";
 
 /** A card's charge goes through: it is told with its fee. */
 export function approve(store: PracticeStore, charge: PracticeCharge, on: Day): void {
-  const fee = cardFee(charge.amount);
+  const fee = feeOf(termsOf(store, charge.account), charge.amount);
   tell(store, charge, { type: "charge", id: charge.id, amount: charge.amount, on });
   tell(store, charge, { type: "fee", id: `${charge.id}-f`, amount: minor(-fee), on });
   holdBack(store, charge, on);
@@ -37,7 +38,7 @@ export function takeCode(
     if (charge.state !== "asks_code") return ok(answerOf(charge));
     if (typed.code.replace(/\D/g, "") === PRACTICE_CODE) {
       store.setCharge(charge.id, "approved", null);
-      store.setFee(charge.id, cardFee(charge.amount));
+      store.setFee(charge.id, feeOf(termsOf(store, charge.account), charge.amount));
       approve(store, charge, charge.madeOn);
     } else {
       if (store.countWrongCode(charge.id) < TRIES) return fail("code.wrong", { field: "bankCode" });

@@ -6,7 +6,8 @@ import { type Currency, currencyOf, toDecimal } from "@/core/money";
 const USD = currencyOf("USD") as Currency;
 
 /** Cells and rows as processors and banks of the practice world write them. */
-export const sum = (amount: number): string => toDecimal(amount, USD);
+export const sum = (amount: number, currency: Currency = USD): string =>
+  toDecimal(amount, currency);
 export const csv = (rows: readonly (readonly string[])[]): string =>
   stringify(
     rows.map((row) => [...row]),

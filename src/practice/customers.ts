@@ -1,5 +1,5 @@
 import { addDays, type Day } from "@/core/calendar";
-import { minor, sumOf } from "@/core/money";
+import { minor } from "@/core/money";
 import { consentOf } from "@/db/consents";
 import type { Db } from "@/db/connection";
 import { customerByExternalId } from "@/db/customers";
@@ -10,7 +10,7 @@ import type { PracticeStore } from "@/db/practice";
 import { payKey } from "@/server/paying/payKey";
 import { type DoCommand, payNow } from "@/server/paying/payNow";
 
-import { creditFrom } from "./bank";
+import { creditFrom, creditWithAdvice } from "./bank";
 import { fateOf, seedOf } from "./habits";
 import { must } from "./hands";
 import { practiceAccount, practiceCard, PRACTICE_ROUTING } from "./numbers";
@@ -66,7 +66,7 @@ function markPaid(store: PracticeStore, items: readonly OpenItemRow[], on: Day):
   for (const { number } of items) store.once(`paid ${number}`, on);
 }
 
-/** A credit into the bank account, now and then short, now and then made twice. */
+/** A credit into the bank account, now and then short, now and then made twice; for several invoices with advice. */
 function byBank(
   { store, seed }: Around,
   person: Person,
@@ -74,9 +74,15 @@ function byBank(
   on: Day,
 ): string {
   const [first] = items;
+  if (items.length > 1) {
+    const lines = items.map(({ number, balance }) => ({ number, amount: balance }));
+    creditWithAdvice(store, on, { name: person.name, lines });
+    markPaid(store, items, on);
+    return "bank_with_advice";
+  }
   const { short, paysTwice } = fateOf(seed, first?.number ?? "", { dueOn: on, lateDays: 0 });
-  const whole = sumOf(items, ({ balance }) => balance);
-  const amount = items.length === 1 && short < whole ? whole - short : whole;
+  const whole = first?.balance ?? 0;
+  const amount = short < whole ? whole - short : whole;
   const credit = { name: person.name, amount, memo: memoOf(person, items) };
   creditFrom(store, on, credit);
   if (paysTwice) creditFrom(store, addDays(on, 7), credit);
@@ -164,7 +170,8 @@ export async function newMethod(
   const random = new Random(seedOf(seed, "method", person.id, isGood ? 1 : 0));
   const which = seedOf(person.id, isGood ? 1 : 0) % 100_000_000;
   const answer = !isGood && random.chance(0.05) ? random.pick(["51", "05", "91"]) : "00";
-  const code = random.chance(0.06) ? random.pick(["01", "02", "08", "10"]) : "00";
+  const well = random.chance(0.94) ? "00" : random.pick(["01", "02", "08", "10"]);
+  const code = well === "00" && random.chance(0.06) ? random.pick(["81", "82", "85"]) : well;
   const account = practiceAccount(which, code);
   const kept = must(
     person.habit.pays === "card"

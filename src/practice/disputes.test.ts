@@ -49,7 +49,7 @@ function disputed(no: number): string {
 
 /** What the processor tells of a day, by kind and sum. */
 const told = (on: Day): [string, number][] =>
-  store.toldOn(on, "card").map(({ type, amount }) => [type, amount]);
+  store.told("card", { to: on }).map(({ type, amount }) => [type, amount]);
 const live = (to: Day): void => {
   for (let on = addDays(ON, 1); on <= to; on = addDays(on, 1)) processor.day(on);
 };

@@ -9,6 +9,8 @@ import type { ProcessorEvent, SentEvent } from "@/core/paying";
 import { fail, ok, type Result } from "@/core/result";
 import type { PracticeStore } from "@/db/practice";
 
+import { accountsOf } from "./terms";
+
 const SECRET = "events secret";
 
 /** The secret that the practice processor and its book share, made once. */
@@ -31,8 +33,8 @@ const said = z.object({
  */
 export function eventsOf(store: PracticeStore, on: Day, at: Date): SentEvent[] {
   const hook = new Webhook(secretOf(store));
-  return ["card", "ach"].flatMap((account) =>
-    store.toldOn(on, account).map((line): SentEvent => {
+  return accountsOf(store).flatMap((account) =>
+    store.told(account, { to: on }).map((line): SentEvent => {
       const id = `evt_${line.id}`;
       const type = `entry.${line.type.replace(/[^a-z]+/g, "_")}`;
       const body = JSON.stringify({ type, data: { account, on, entry: line.id } });

@@ -1,51 +1,51 @@
 import type { Day } from "@/core/calendar";
 import type { PracticeStore } from "@/db/practice";
+import type { Days } from "@/db/practiceBank";
 
+import { CHANGES } from "./answers";
 import { american, csv, sum } from "./csv";
+import { chargeRows, DATED, NET } from "./chargeRows";
+import { entryRows } from "./entryRows";
+import { termsOf } from "./terms";
 
-/** What the processor tells of an account on a day; null where nothing happened. */
-export function activityFile(store: PracticeStore, account: string, on: Day): string | null {
-  const lines = store.toldOn(on, account);
-  if (lines.length === 0) return null;
+/** What the processor tells of an account on a day, or since another; null where nothing happened. */
+export function activityFile(
+  store: PracticeStore,
+  account: string,
+  to: Day,
+  after?: Day,
+): string | null {
+  const lines = store.told(account, after ? { after, to } : { to });
+  const { shape } = termsOf(store, account);
+  const rows =
+    shape === "entries"
+      ? entryRows(lines)
+      : chargeRows(store, account, { lines, columns: shape === "net" ? NET : DATED });
+  return rows.length > 1 ? csv(rows) : null;
+}
+
+/** What banks said of accounts on a day, as notices of change; null where nothing. */
+export function noticesFile(store: PracticeStore, on: Day): string | null {
+  const notices = store.notices(on);
+  if (notices.length === 0) return null;
   return csv([
-    [
-      "Entry id",
-      "Entry type",
-      "Date",
-      "Settled",
-      "Amount",
-      "Payer",
-      "Email",
-      "Memo",
-      "For charge",
-      "From",
-      "To",
-      "Return code",
-      "Answer by",
-    ],
-    ...lines.map((line) => [
-      line.id,
-      line.type,
-      american(line.onDay),
-      american(line.settledOn),
-      sum(line.amount),
-      line.payer,
-      line.email,
-      line.memo,
-      line.related,
-      line.spanFrom ? american(line.spanFrom) : "",
-      line.spanTo ? american(line.spanTo) : "",
-      line.code,
-      line.answerBy ? american(line.answerBy) : "",
+    ["Record", "Change code", "Original trace", "Date", "Payer", "Corrected data"],
+    ...notices.map(({ charge, code, payer }) => [
+      "98",
+      code,
+      charge,
+      american(on),
+      payer,
+      CHANGES[code] ?? "",
     ]),
   ]);
 }
 
-/** The bank's lines of a day, with what stood on the account after each; null where there are none. */
-export function statementFile(store: PracticeStore, on: Day, opening: number): string | null {
-  const lines = store.bankLines(on);
+/** The bank's lines, with what stood on the account after each; null where there are none. */
+export function statementFile(store: PracticeStore, days: Days, opening: number): string | null {
+  const lines = store.bankLines(days);
   if (lines.length === 0) return null;
-  let balance = opening + store.bankBefore(on);
+  let balance = opening + store.bankBefore(days);
   return csv([
     ["Date", "Description", "Money out", "Money in", "Balance"],
     ...lines.map(({ onDay, description, amount }) => {

@@ -1,7 +1,7 @@
 import { randomBytes } from "node:crypto";
 
 import { addBankingDays, type Day } from "@/core/calendar";
-import { minor, type Minor } from "@/core/money";
+import { minor, type Minor, sumOf } from "@/core/money";
 import {
   accountFace,
   type ActivityListed,
@@ -23,7 +23,7 @@ import { fail, ok, type Result } from "@/core/result";
 import type { PracticeStore } from "@/db/practice";
 import type { PracticeCharge } from "@/db/practiceTables";
 
-import { answerOf, cardFee, debitFee, faceOf, returnsOn } from "./answers";
+import { answerOf, answerOfAccount, faceOf, returnsOn } from "./answers";
 import { approve, ASKS_CODE, letGo, takeCode } from "./codes";
 import { comeBack, settle } from "./debits";
 import { answerDispute, decideDisputes, openDispute } from "./disputes";
@@ -34,6 +34,7 @@ import { OF_SMALL_SUMS, proveBySums, sendSmallSums } from "./proofs";
 import { giveBack } from "./reserves";
 import { leftOfCharge, refunded } from "./refunds";
 import { tell } from "./telling";
+import { accountFor, accountsOf, feeOf, termsOf } from "./terms";
 
 /** Banking days until a debit settles (common practice, no source). */
 const DEBIT_DAYS = 3;
@@ -43,8 +44,8 @@ const DEBIT_DAYS = 3;
  * returns, disputes, pays out, and tells of it as real ones do. A card whose two digits before the
  * last are a response code of ISO 8583 that declines (05, 14, 41, 43, 51, 54, 57, 61, 91) is
  * answered by it, and one with 65 by a bank that asks for a code; an account whose last two digits
- * are the number of a return code (01 for R01) comes back by it. Numbers are looked at and let go:
- * what is kept is a token.
+ * are the number of a return code (01 for R01) comes back by it, and one with 81, 82 or 85 is taken
+ * with a notice of change (C01, C02, C05). Numbers are looked at and let go: what is kept is a token.
  */
 export class PracticeProcessor implements Processor {
   constructor(private readonly store: PracticeStore) {}
@@ -64,10 +65,10 @@ export class PracticeProcessor implements Processor {
   takeAccount(typed: TypedAccount, proven = false): Result<KeptMethod> {
     const face = accountFace(typed);
     if (!face.ok) return face;
-    const code = `R${typed.account.trim().slice(-2)}`;
+    const answer = answerOfAccount(typed.account);
     const { bankName, lastFour } = face.value;
     const kept = { way: "bank" as const, name: bankName, lastFour, expires: null, proven };
-    return ok(this.kept(kept, returnCodeOf(code) ? code : ""));
+    return ok(this.kept(kept, answer));
   }
 
   private kept(method: Omit<KeptMethod, "token">, answer: string): KeptMethod {
@@ -118,14 +119,16 @@ export class PracticeProcessor implements Processor {
 
   private byCard(ask: ChargeAsk, answer: string): PracticeCharge {
     const waits = { code: null, fee: minor(0), settlesOn: null, returnsOn: null };
+    const account = accountFor(this.store, "card", ask.currency);
     // Who is not there types no code: then its bank declines.
     if (answer === ASKS_CODE && ask.present)
-      return this.made(ask, "card", { ...waits, state: "asks_code" });
-    if (answer !== "") return this.made(ask, "card", { ...waits, state: "declined", code: answer });
-    const made = this.made(ask, "card", {
+      return this.made(ask, account, { ...waits, state: "asks_code" });
+    if (answer !== "")
+      return this.made(ask, account, { ...waits, state: "declined", code: answer });
+    const made = this.made(ask, account, {
       ...waits,
       state: "approved",
-      fee: cardFee(ask.amount),
+      fee: feeOf(termsOf(this.store, account), ask.amount),
     });
     approve(this.store, made, ask.on);
     return made;
@@ -142,20 +145,22 @@ export class PracticeProcessor implements Processor {
 
   private byDebit(ask: ChargeAsk, answer: string): PracticeCharge {
     const settlesOn = addBankingDays(ask.on, DEBIT_DAYS);
-    const made = this.made(ask, "ach", {
+    const account = accountFor(this.store, "ach", ask.currency);
+    const made = this.made(ask, account, {
       state: "on_way",
       code: null,
-      fee: debitFee(ask.amount),
+      fee: feeOf(termsOf(this.store, account), ask.amount),
       settlesOn,
-      returnsOn: answer === "" ? null : returnsOn(answer, settlesOn),
+      returnsOn: returnCodeOf(answer) ? returnsOn(answer, settlesOn) : null,
     });
     if (answer !== "") this.store.setCharge(made.id, "on_way", answer);
-    tell(
-      this.store,
-      made,
-      { type: "ach debit, pending", id: made.id, amount: made.amount, on: ask.on },
-      null,
-    );
+    tell(this.store, made, {
+      type: "ach debit, pending",
+      id: made.id,
+      amount: made.amount,
+      on: ask.on,
+      movesNothing: true,
+    });
     return made;
   }
 
@@ -166,7 +171,7 @@ export class PracticeProcessor implements Processor {
   ): PracticeCharge {
     const { key, token, amount, currency, payerName, payerEmail, reference } = ask;
     const charge: PracticeCharge = {
-      id: `${account === "card" ? "pc" : "pd"}_${this.store.nextNo()}`,
+      id: `${fate.settlesOn === null ? "pc" : "pd"}_${this.store.nextNo()}`,
       key,
       token,
       account,
@@ -193,8 +198,9 @@ export class PracticeProcessor implements Processor {
       for (const charge of settling) settle(this.store, charge, on);
       const decided = decideDisputes(this.store, on);
       const released = giveBack(this.store, on);
-      const failed = ["card", "ach"].map((account) => takeBackRefused(this.store, account, on));
-      const payouts = payOut(this.store, "card", on) + payOut(this.store, "ach", on);
+      const accounts = accountsOf(this.store);
+      const failed = accounts.map((account) => takeBackRefused(this.store, account, on));
+      const payouts = sumOf(accounts, (account) => payOut(this.store, account, on));
       const came = { settled: settling.length, returned: returning.length, payouts };
       const payouts_failed = failed.reduce((sum, count) => sum + count, 0);
       return {

@@ -4,6 +4,7 @@ import type { PracticeStore } from "@/db/practice";
 import type { PracticeCharge } from "@/db/practiceTables";
 
 import { tell } from "./telling";
+import { termsOf } from "./terms";
 
 /** Of a charge by card over this sum the processor keeps a tenth back for so many days (invented). */
 const OVER = 50_000;
@@ -11,7 +12,7 @@ const DAYS = 30;
 
 /** Keeps a part of a large charge back, as a reserve against disputes. */
 export function holdBack(store: PracticeStore, charge: PracticeCharge, on: Day): void {
-  if (charge.amount <= OVER) return;
+  if (charge.amount <= OVER || !termsOf(store, charge.account).reserves) return;
   const amount = minor(-mulDiv(charge.amount, 1, 10, "half-even"));
   tell(store, charge, { type: "reserve hold", id: `${charge.id}-h`, amount, on });
 }

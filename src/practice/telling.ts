@@ -3,8 +3,7 @@ import type { Minor } from "@/core/money";
 import type { PracticeStore } from "@/db/practice";
 import type { PracticeCharge } from "@/db/practiceTables";
 
-/** Banking days from settlement to payout. */
-const PAYOUT_DAYS: Readonly<Record<string, number>> = { card: 2, ach: 1 };
+import { termsOf } from "./terms";
 
 /** What happened to a charge, as a line of the processor's file tells it. */
 type Told = {
@@ -14,15 +13,12 @@ type Told = {
   on: Day;
   code?: string;
   answerBy?: Day;
+  /** It is told, and moves no money. */
+  movesNothing?: true;
 };
 
-/** Writes what happened to a charge into the file of its day; `payoutDays` null: it moves no money. */
-export function tell(
-  store: PracticeStore,
-  charge: PracticeCharge,
-  told: Told,
-  payoutDays: number | null = PAYOUT_DAYS[charge.account] ?? 2,
-): void {
+/** Writes what happened to a charge into the file of its day. */
+export function tell(store: PracticeStore, charge: PracticeCharge, told: Told): void {
   const isCharge = told.id === charge.id;
   store.addLine({
     id: told.id,
@@ -39,7 +35,9 @@ export function tell(
     spanTo: null,
     code: told.code ?? "",
     answerBy: told.answerBy ?? null,
-    paidOutOn: payoutDays === null ? null : addBankingDays(told.on, payoutDays),
+    paidOutOn: told.movesNothing
+      ? null
+      : addBankingDays(told.on, termsOf(store, charge.account).payoutDays),
     toldOn: told.on,
   });
 }

@@ -7,7 +7,6 @@ import { openBankLines } from "@/db/bank";
 import type { Db } from "@/db/connection";
 import { PracticeStore } from "@/db/practice";
 import { readSettings } from "@/db/settings";
-import type { Told } from "@/server/arrivals/takeTold";
 import { proofs } from "@/server/books/queries/proofs";
 import { readOrders } from "@/server/invoices/steps/readOrders";
 import type { DoCommand } from "@/server/paying/payNow";
@@ -17,13 +16,14 @@ import { settleAsked } from "@/server/paying/settleAsked";
 import { createBook, openBookToWrite } from "@/server/runtime/books";
 import { practiceFile } from "@/server/runtime/folders";
 
-import { OPENING_BALANCE, OTHER_LINES, otherLines } from "./bank";
+import { OTHER_LINES, otherLines } from "./bank";
 import { actOf, type Around } from "./customers";
-import { activityFile, statementFile } from "./files";
+import { filesOf } from "./arriving";
 import { Hands, must, runIn } from "./hands";
 import { answerDisputes, disputesOf } from "./disputing";
 import { hearEvents } from "./hearEvents";
 import { type Held, heldBy } from "./held";
+import { mendAccounts } from "./mending";
 import { ordersOf } from "./orders";
 import { makePeople, type Person } from "./people";
 import { PracticeProcessor } from "./processor";
@@ -199,21 +199,12 @@ export class PracticeWorld {
     this.count("agreed_held", told.changed);
   }
 
-  /** The files of the day are taken in: the processor's first, then the bank's. */
+  /** The files of the day are taken in, in the order in which they arrive. */
   private async arrive(on: Day): Promise<void> {
-    for (const account of ["card", "ach"]) {
-      const text = activityFile(this.store, account, on);
-      if (text)
-        await this.takeIn({ kind: "processor", name: `${account}-${on}.csv`, text, account });
+    for (const file of filesOf(this.store, on)) {
+      await this.hands.takeIn(file);
+      this.count("files");
     }
-    const text = statementFile(this.store, on, OPENING_BALANCE);
-    if (text)
-      await this.takeIn({ kind: "bank", name: `statement-${on}.csv`, text, account: "operating" });
-  }
-
-  private async takeIn(file: Told): Promise<void> {
-    await this.hands.takeIn(file);
-    this.count("files");
   }
 
   /** What a clerk does with what came: the sure ones, the lines that are not of this job, what is earned. */
@@ -228,6 +219,7 @@ export class PracticeWorld {
         });
     }
     await answerDisputes(this.around, this.today);
+    this.count("accounts_mended", await mendAccounts(this.around, this.today));
     const { posted } = await this.hands.do("postSure", {});
     this.count("matched", posted);
     await this.hands.do("releaseIncome", {});

@@ -3,6 +3,7 @@ import { mkdirSync, readdirSync, rmSync } from "node:fs";
 import { request } from "node:http";
 import { createServer, type AddressInfo } from "node:net";
 import { join } from "node:path";
+import { brotliDecompressSync } from "node:zlib";
 
 import { openBookToRead } from "@/server/runtime/books";
 
@@ -223,6 +224,29 @@ describe("pages of other sites", () => {
     );
     expect(maps).toEqual([]);
   });
+});
+
+it("what a pay page runs comes packed where a browser takes it, in less than 180 kB, and is the same unpacked", async () => {
+  const page = await asked(ports.door, link.replace("account", "pay"));
+  const scripts = [...page.body.matchAll(/<script[^>]*?src="([^"]+)"[^>]*>/g)]
+    .filter(([tag]) => !/nomodule/i.test(tag))
+    .map(([, path]) => path ?? "");
+  expect(scripts.length).toBeGreaterThan(5);
+  let weight = 0;
+  for (const path of scripts) {
+    const packed = await asked(ports.door, path, { headers: { "accept-encoding": "gzip, br" } });
+    expect(packed.headers["content-encoding"]).toBe("br");
+    expect(packed.headers["content-type"]).toMatch(/javascript/);
+    const plain = await asked(ports.door, path);
+    expect([plain.status, plain.headers["content-encoding"]]).toEqual([200, undefined]);
+    const bytes = Buffer.from(packed.body, "latin1");
+    expect(brotliDecompressSync(bytes).toString("latin1")).toBe(plain.body);
+    weight += bytes.length;
+  }
+  expect(weight).toBeLessThan(180_000);
+  const none = "/_next/static/chunks/none.js";
+  const gone = await asked(ports.door, none, { headers: { "accept-encoding": "br" } });
+  expect(gone.status).toBe(404);
 });
 
 it("papers asked for over and over by one link are refused for a while; pages of others go on", async () => {

@@ -8,12 +8,26 @@ export type OwnServer = { url: string; stop: () => void };
 
 const START_TRIES = 100;
 
-/** Serves a copy of the demo book as it was made, in a folder of its own. Throws where that fails. */
-export async function ownServer(name: string, port: number): Promise<OwnServer> {
+/** The port of the flows' own server, of its customers' port and its processor's: what follows is free. */
+const AFTER = Number(process.env.FLOW_PORT ?? 4173);
+
+/**
+ * Serves a copy of the demo book as it was made, in a folder of its own, so many ports after the
+ * flows' own: flows that are run side by side do not meet. Throws where that fails.
+ */
+export async function ownServer(name: string, after: number): Promise<OwnServer> {
+  const port = AFTER + after;
   const folder = `test-results/data-${name}`;
   rmSync(folder, { recursive: true, force: true });
   cpSync(DEMO_MADE, folder, { recursive: true });
-  const env = { ...process.env, DOZO_DATA: folder, DOZO_ROOT: process.cwd(), PORT: String(port) };
+  const env = {
+    ...process.env,
+    DOZO_DATA: folder,
+    DOZO_ROOT: process.cwd(),
+    PORT: String(port),
+    PUBLIC_PORT: String(port + 1),
+    PRACTICE_PORT: String(port + 2),
+  };
   const server = spawn(
     process.execPath,
     ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(port)],

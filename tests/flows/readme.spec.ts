@@ -40,7 +40,7 @@ test.describe.configure({ mode: "serial" });
 test.describe("the ten minutes of the README, on a demo book as it comes", () => {
   test.beforeAll(async ({ browser }) => {
     test.setTimeout(120_000);
-    server = await ownServer("readme", 4191);
+    server = await ownServer("readme", 10);
     page = await browser.newPage();
   });
   test.afterAll(async () => {
@@ -170,10 +170,10 @@ test.describe("the ten minutes of the README, on a demo book as it comes", () =>
     await expect(page.getByRole("link", { name: "Moosewillow" })).toHaveCount(0);
   });
 
-  test("8: three files lie ready; Enter takes one in, and again it doubles nothing", async () => {
-    said(8, "three files lie ready", "Look at it", "Enter takes it in");
+  test("8: four files lie ready; Enter takes one in, and again it doubles nothing", async () => {
+    said(8, "four files lie ready", "Look at it", "Enter takes it in");
     await go("/arrivals");
-    await expect(page.getByRole("heading", { level: 1 })).toContainText("3");
+    await expect(page.getByRole("heading", { level: 1 })).toContainText("4");
     await page
       .getByRole("button", { name: /Look at it/ })
       .first()

@@ -41,7 +41,7 @@ const filesIn = (folder: string): string[] =>
 describe("the practice world", () => {
   let first: Lived;
   beforeAll(async () => {
-    first = await live(7, 75);
+    first = await live(7, 85);
   }, 120_000);
 
   it("lives through weeks with every proof holding each day, and its processor agrees to the cent", () => {
@@ -51,8 +51,11 @@ describe("the practice world", () => {
         sums.set(kind, (sums.get(kind) ?? 0) + count);
     expect(sums.get("broken_proofs")).toBeUndefined();
     for (const { theirs, ours } of first.held) expect(ours).toBe(theirs);
-    expect([...sums.keys()].sort()).toEqual(
-      expect.arrayContaining([
+    const kinds = [...sums.keys()];
+    expect(
+      [
+        "accounts_mended",
+        "bank_with_advice",
         "agreed_declined",
         "agreed_on_way",
         "agreed_paid",
@@ -67,8 +70,8 @@ describe("the practice world", () => {
         "returned",
         "scheduled",
         "settled",
-      ]),
-    );
+      ].filter((kind) => !kinds.includes(kind)),
+    ).toEqual([]);
   });
 
   it("is the same again by its seed, and goes on from where it stood", async () => {

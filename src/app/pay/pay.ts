@@ -8,7 +8,7 @@ import { type BookContext, bookContext } from "@/server/runtime/bookContext";
 import { MARKS } from "@/server/runtime/door/ownRequest";
 import { listBooks } from "@/server/runtime/folders";
 import { inWords } from "@/server/runtime/messages";
-import { execute } from "@/server/runtime/threads/writer";
+import { execute, standBy } from "@/server/runtime/threads/writer";
 
 export type OpenLink = PayLink & { context: BookContext; run: DoCommand };
 
@@ -24,7 +24,9 @@ export function linkOrPaid(token: string): OpenLink | null {
   for (const book of listBooks()) {
     const context = bookContext(book);
     const link = context && payLinkOf(context.db, token);
-    if (link) return { ...link, context, run: runIn(book, "customer") };
+    if (!link) continue;
+    standBy(book);
+    return { ...link, context, run: runIn(book, "customer") };
   }
   return null;
 }

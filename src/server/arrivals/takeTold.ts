@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from "node:crypto";
 import { writeFileSync } from "node:fs";
 
-import { type FileKind, guessMapping, type MappingSpec, readTable } from "@/core/formats";
+import { type FileKind, formatOf, guessMapping, type MappingSpec } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { wasTakenIn } from "@/db/files";
@@ -27,7 +27,7 @@ export async function takeTold(
   { book, db, run }: Into,
   { kind, name, text, account, mapping }: Told,
 ): Promise<Result<null>> {
-  const table = readTable(text);
+  const table = formatOf(text).read(text);
   if (!table.ok) return table;
   const bytes = Buffer.from(text);
   const sha256 = createHash("sha256").update(bytes).digest("hex");

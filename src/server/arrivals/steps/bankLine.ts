@@ -85,7 +85,7 @@ export function asElsewhere(
 
 /** Words of the trade that say what kind of money came; the payer is what is left of the description. */
 const TRADE_WORDS =
-  /\b(ach|credit|deposit|incoming|wire|transfer|in|from|lockbox|check|ccd|ctx|ppd|orig|co|name|des|ref|payment|pmt|eft)\b/gi;
+  /\b(check\s+(?:(?:no|nr)\.?\s*|#)?\d+|ach|credit|deposit|incoming|wire|transfer|in|from|lockbox|check|ccd|ctx|ppd|orig|co|name|des|ref|payment|pmt|eft)\b/gi;
 
 /** Descriptions that a bank gives to money sent by customers themselves. */
 export function saysReceipt(description: string): boolean {

@@ -1,4 +1,5 @@
 import { randomBytes } from "node:crypto";
+import { createReadStream } from "node:fs";
 import {
   createServer,
   type IncomingHttpHeaders,
@@ -10,6 +11,7 @@ import {
 import { RateLimiterMemory } from "rate-limiter-flexible";
 
 import { MARKS } from "./ownRequest";
+import { packedOf } from "./packed";
 import { linkOfDoing, linkOfPath, makesPaper } from "./publicPaths";
 
 /** What a customer's browser may tell the pages; nothing else of its request is passed on. */
@@ -42,6 +44,8 @@ const LIMITS = {
 };
 const HEADERS_WITHIN_MS = 10_000;
 const ANSWER_WITHIN_MS = 60_000;
+/** A browser opens some six of them. */
+const MOST_CONNECTIONS = 2_000;
 
 /**
  * The customers' door: a port of its own that leads to account and pay pages and to nothing else, so
@@ -54,11 +58,11 @@ export function openPublicDoor(door: { port: number; host: string; inner: number
     { requestTimeout: HEADERS_WITHIN_MS, headersTimeout: HEADERS_WITHIN_MS, maxHeaderSize: 16_384 },
     (request, response) => {
       void admit(request).then((refused) =>
-        refused ? say(response, refused) : passOn(request, response, door.inner),
+        refused ? say(response, refused) : answer(request, response, door.inner),
       );
     },
   );
-  server.maxConnections = 200;
+  server.maxConnections = MOST_CONNECTIONS;
   return server.listen(door.port, door.host);
 }
 
@@ -130,6 +134,24 @@ function say(response: ServerResponse, { status, words, retryAfter }: Refusal): 
     ...(retryAfter === undefined ? {} : { "retry-after": String(retryAfter) }),
   });
   response.end(`${words}\n`);
+}
+
+/** What was packed beforehand goes as it lies; everything else is asked of the pages. */
+function answer(request: IncomingMessage, response: ServerResponse, inner: number): void {
+  const accepts = [request.headers["accept-encoding"] ?? ""].flat().join();
+  const packed = request.method === "GET" ? packedOf(request.url ?? "/", accepts) : null;
+  if (!packed) return passOn(request, response, inner);
+  response.writeHead(200, {
+    "content-type": packed.type,
+    "content-encoding": "br",
+    vary: "accept-encoding",
+    // Their names change with what is in them.
+    "cache-control": "public, max-age=31536000, immutable",
+    "x-content-type-options": "nosniff",
+  });
+  createReadStream(packed.path)
+    .on("error", () => response.destroy())
+    .pipe(response);
 }
 
 function passOn(request: IncomingMessage, response: ServerResponse, inner: number): void {

@@ -66,6 +66,11 @@ export async function execute<Name extends CommandName>(
   return result as Result<OutputOf<Name>>;
 }
 
+/** Starts the thread of the book's writer, which takes a moment: whoever looks at what to pay does not wait for it. */
+export function standBy(book: string): void {
+  writerOf(book);
+}
+
 /** Starts the book's writer, which delivers what waits; it needs no command for that. */
 export function wake(book: string): void {
   writerOf(book).worker.postMessage(null);
