@@ -14,20 +14,29 @@ export type DoCommand = <Name extends CommandName>(
 
 export type Outcome = { state: PaymentRow["state"]; code: string | null } | AskedForCode;
 
-type PayNow = { processor: Processor; run: DoCommand; on: Day; ask: InputOf<"beginPayment"> };
+type PayNow = {
+  processor: Processor;
+  run: DoCommand;
+  on: Day;
+  ask: InputOf<"beginPayment">;
+  /** Whether its payer is there to type a code; by a link it is. */
+  present?: boolean;
+};
 
 /**
  * Takes a payment: keeps that it is asked for, asks the processor, keeps the answer. Wherever it is
  * cut off, the same key goes on from there: nothing is charged twice, and no answer is lost.
  */
-export async function payNow({ processor, run, on, ask }: PayNow): Promise<Result<Outcome>> {
+export async function payNow({
+  processor,
+  run,
+  on,
+  ask,
+  present = ask.by === "link",
+}: PayNow): Promise<Result<Outcome>> {
   const begun = await run("beginPayment", ask, `begin-${ask.key}`);
   if (!begun.ok) return begun;
-  const answered = answerTo(
-    processor,
-    { on, key: ask.key, present: ask.by === "link" },
-    begun.value,
-  );
+  const answered = answerTo(processor, { on, key: ask.key, present }, begun.value);
   if (!answered.ok) return answered;
   // Whether it was paid is known once the payer has typed the code, and asked again by the same key.
   if (answered.value.state === "asks_code") return ok(answered.value);

@@ -7,11 +7,14 @@ import { linkOf } from "@/db/accountPages";
 import { openItemByNumber } from "@/db/openItems";
 import { plansInForce } from "@/db/payPlans";
 import { receiptsInState } from "@/db/receipts";
+import { PRACTICE_CODE } from "@/practice/answers";
 import { overdueRows } from "@/server/overdue/queries/overdue";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
 import { takeOrders } from "../../../tests/support/orders";
 import { eachPractice, type Practice, wayOnFile } from "../../../tests/support/practice";
+import { payFirstPart } from "./payFirstPart";
+import type { DoCommand } from "./payNow";
 import { payPageOf } from "./queries/payPage";
 import { allDue, runAgreed } from "./runAgreed";
 
@@ -146,6 +149,37 @@ describe("what is overdue, paid in parts", () => {
   ])("is not agreed to for %s", (_, more, code) => {
     expect(agree(more)).toMatchObject({ error: { code } });
   });
+  it("asks for a code of its card's bank in its first part, goes on by the same, and ends where it is declined", async () => {
+    const { processor } = practice;
+    const by = { processor, run: ((name, input, key) => book.do(name, input, key)) as DoCommand };
+    const start = (): number => {
+      const agreed = agree({ methodId: method("65") });
+      if (!agreed.ok) throw new Error(agreed.error.code);
+      return agreed.value.planId;
+    };
+    const first = (planId: number, on = ON) =>
+      payFirstPart(book.db, { ...by, on }, { planId, customerId: payer() });
+    const planId = start();
+    const asked = await first(planId);
+    if (!asked.ok || asked.value.state !== "asks_code") throw new Error("its bank asks for a code");
+    expect(await first(planId)).toEqual(asked);
+    processor.takeCode(asked.value.chargeId, PRACTICE_CODE);
+    expect(await first(planId)).toMatchObject({ ok: true, value: { state: "paid" } });
+    expect(await first(planId)).toMatchObject({ ok: true, value: { state: "paid" } });
+    expect(balance(1) + balance(2)).toBe(10_000);
+    // The next one is taken where nobody can type a code: the bank declines, and the plan ends.
+    const later = addDays(ON, 40);
+    await live(addDays(ON, 1), later);
+    expect(plansInForce(book.db, payer())).toEqual([]);
+    const other = start();
+    const again = await first(other, later);
+    if (!again.ok || again.value.state !== "asks_code") throw new Error("its bank asks for a code");
+    processor.takeCode(again.value.chargeId, null);
+    expect(await first(other, later)).toMatchObject({ value: { state: "declined", code: "65" } });
+    expect(plansInForce(book.db, payer())).toEqual([]);
+    expect(book.broken()).toEqual([]);
+  });
+
   it("is not agreed to for what is not overdue", () => {
     expect(agree({ itemIds: [item(2)] })).toMatchObject({ error: { code: "plan.not_late" } });
   });

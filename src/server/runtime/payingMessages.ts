@@ -59,6 +59,8 @@ export const PAYING_MESSAGES: Record<string, string> = {
   "dispute.late": "The days in which the processor takes an answer are over.",
   "pay.word": "Say who allowed it, and how: it is kept with the payment.",
   "pay.unread": "This could not be read. Load the page again.",
+  "pay.not_known":
+    "What became of this payment is not known yet. Load the page again in some minutes: nothing is taken twice.",
   "pay.unknown": "There is no such payment.",
   "pay.link_gone": "This link leads nowhere any more.",
   "practice.none": "{book} is no practice book. Make one: dozo practice new --book NAME",

@@ -3,8 +3,7 @@ import type { z } from "zod";
 import { planInput } from "@/contracts/payPlans";
 import { fail } from "@/core/result";
 import { processorBehind } from "@/practice";
-import { payNow } from "@/server/paying/payNow";
-import { plannedDue } from "@/server/paying/queries/planned";
+import { payFirstPart } from "@/server/paying/payFirstPart";
 
 import { byLink, type LinkParams, type OpenLink, refused, whenceOf } from "../../pay";
 import { methodOf } from "../../methodOf";
@@ -29,20 +28,11 @@ async function planBy(
   const plan = { customerId, methodId: methodId.value, itemIds, count, ...whence };
   const agreed = await run("agreePlan", plan, `plan-${key}`);
   if (!agreed.ok) return refused(agreed.error);
-  const first = plannedDue(context.db, context.today).find(
-    ({ planId }) => planId === agreed.value.planId,
+  const { planId } = agreed.value;
+  const paid = await payFirstPart(
+    context.db,
+    { processor, run, on: context.today },
+    { planId, customerId },
   );
-  // The first part was taken already: the same was sent again.
-  if (!first) return Response.json({ state: "paid", code: null });
-  const { key: partKey, planPartId, parts } = first;
-  const part = { key: partKey, customerId, methodId: methodId.value, planPartId, parts };
-  const ask = { ...part, by: "agreed" as const };
-  const paid = await payNow({ processor, run, on: context.today, ask });
-  if (!paid.ok) return refused(paid.error);
-  if (paid.value.state === "declined") {
-    const { planId } = agreed.value;
-    const end = { customerId, planId, why: "its first part was declined" };
-    await run("endPlan", end, `end-${key}`);
-  }
-  return Response.json(paid.value);
+  return paid.ok ? Response.json(paid.value) : refused(paid.error);
 }
