@@ -160,6 +160,7 @@ const MESSAGES: Record<string, string> = {
   "letter.nothing": "Nothing of {customer} is overdue any more. There is nothing to ask for.",
   "letter.left_out": "{customer} is left out of letters: {why}.",
   "letter.later": "{customer} was written to already; the next step is on {day}.",
+  "rule.fits": "The line itself is not as the rule says: look at its words and sums again.",
   "rule.ended": "That rule has ended. It is made again from a bank line that it fits.",
   "letters.files_wait":
     "Nothing was sent: {files} in Arrivals may say who has paid. Take that in first, or send all the same.",

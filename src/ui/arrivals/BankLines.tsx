@@ -2,6 +2,7 @@
 
 import type { ReactNode } from "react";
 
+import type { Accounts } from "@/contracts/arrivals";
 import { type Day, formatDay } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor } from "@/core/money";
 
@@ -14,7 +15,7 @@ import { useOpenRow } from "../kit/lists/useOpenRow";
 import { ArrivalsTabs } from "./ArrivalsTabs";
 import { type Rule, Rules } from "./LineRules";
 import { LineWorkings } from "./LineWorkings";
-import type { Line, State } from "./lineTypes";
+import { type Line, LINE_WORDS, type State } from "./lineTypes";
 
 type Props = {
   book: string;
@@ -28,6 +29,7 @@ type Props = {
   page: number;
   pageRows: number;
   rules: Rule[];
+  accounts: Accounts["bank"];
 };
 const STATES: readonly (readonly [State, string])[] = [
   ["open", "To explain"],
@@ -36,16 +38,6 @@ const STATES: readonly (readonly [State, string])[] = [
   ["deposit", "Deposits"],
   ["elsewhere", "Put aside"],
 ];
-const WORDS: Record<State, string> = {
-  open: "to be explained",
-  payout: "a payout",
-  receipt: "a receipt by itself",
-  elsewhere: "put aside",
-  deposit: "a deposit by hand",
-  bounce: "a check taken back, or its fee",
-  fee_bill: "the processor’s bill",
-  refund: "credit sent back",
-};
 /** The lines of the statement: what each is, and what is still to be explained. */
 export function BankLines(props: Props): ReactNode {
   const { currency, today, book, state, rows } = props;
@@ -106,7 +98,7 @@ export function BankLines(props: Props): ReactNode {
             width: "18%",
             cell: (line) => (
               <span data-tone={line.state === "open" ? "waits" : undefined}>
-                {WORDS[line.state]}
+                {LINE_WORDS[line.state]}
               </span>
             ),
           },
@@ -125,6 +117,7 @@ export function BankLines(props: Props): ReactNode {
             key={line.id}
             line={line}
             currency={currency}
+            mayBeEverywhere={props.accounts.length > 1}
             done={() => setOpen(rows[rows.findIndex((row) => row.id === line.id) + 1]?.id ?? null)}
           />
         )}
@@ -136,7 +129,7 @@ export function BankLines(props: Props): ReactNode {
           )
         }
       />
-      {props.rules.length > 0 ? <Rules rules={props.rules} /> : null}
+      {props.rules.length > 0 ? <Rules rules={props.rules} currency={currency} /> : null}
     </>
   );
 }

@@ -2,6 +2,8 @@
 
 import type { ReactNode } from "react";
 
+import { type Currency, formatAmount, type Minor } from "@/core/money";
+
 import { RowButton } from "../kit/buttons";
 import { Details } from "../kit/layout";
 import { DetailTable } from "../kit/tables";
@@ -11,9 +13,18 @@ export type Rule = {
   id: number;
   contains: string;
   sign: "in" | "out" | "both";
+  bankAccountId: number | null;
+  least: Minor | null;
+  most: Minor | null;
   treatAs: "elsewhere" | "receipt" | "payout";
 };
-export function Rules({ rules }: { rules: readonly Rule[] }): ReactNode {
+export function Rules({
+  rules,
+  currency,
+}: {
+  rules: readonly Rule[];
+  currency: Currency;
+}): ReactNode {
   const { act } = useActing();
   return (
     <Details padding="6px 0 10px">
@@ -23,7 +34,8 @@ export function Rules({ rules }: { rules: readonly Rule[] }): ReactNode {
           {rules.map((rule) => (
             <tr key={rule.id}>
               <td>
-                “{rule.contains}” {directionOf(rule)}
+                “{rule.contains}” {directionOf(rule)} {boundsOf(rule, currency)}
+                {rule.bankAccountId === null ? "in every account" : null}
               </td>
               <td>{treatmentOf(rule)}</td>
               <td data-numeric>
@@ -50,6 +62,11 @@ function directionOf(rule: Rule): ReactNode {
   if (rule.sign === "in") return "coming in";
   if (rule.sign === "out") return "going out";
   return "";
+}
+
+function boundsOf({ least, most }: Rule, currency: Currency): ReactNode {
+  const [from, to] = [least, most].map((sum) => (sum === null ? "" : formatAmount(sum, currency)));
+  return [from ? `from ${from}` : "", to ? `to ${to}` : ""].join(" ");
 }
 
 function treatmentOf(rule: Rule): ReactNode {

@@ -7,23 +7,27 @@ import { type ReactNode, useState } from "react";
 import { type Currency } from "@/core/money";
 
 import { Act } from "../kit/buttons";
-import { LineField, Tick } from "../kit/fields";
+import { Tick } from "../kit/fields";
 import { ActRow } from "../kit/layout";
 import { useRowKeys } from "../kit/lists/opening";
 import { useActing } from "../shell/Notices";
 import { OtherChoices } from "./LineChoices";
 import type { Line } from "./lineTypes";
+import { RuleFields, RuleLook, type RuleTyped, usualRule } from "./RuleFields";
 import { type ExplainAs, useExplain } from "./useExplain";
 
-type Props = { line: Line; currency: Currency; done: () => void };
+type Props = {
+  line: Line;
+  currency: Currency;
+  /** Whether there is more than one bank account that a rule can be for. */
+  mayBeEverywhere: boolean;
+  done: () => void;
+};
 
 /** A bank line opened: what it may be; what is explained already leads to what it became. */
-export function LineWorkings({ line, currency, done }: Props): ReactNode {
-  return line.state === "open" ? (
-    <OpenLine line={line} currency={currency} done={done} />
-  ) : (
-    <ExplainedLine line={line} />
-  );
+export function LineWorkings(props: Props): ReactNode {
+  const { line } = props;
+  return line.state === "open" ? <OpenLine {...props} /> : <ExplainedLine line={line} />;
 }
 
 function ExplainedLine({ line }: { line: Line }): ReactNode {
@@ -56,15 +60,14 @@ const AS_WORDS: Record<ExplainAs, string> = {
   elsewhere: "put aside",
 };
 
-function OpenLine({ line, currency, done }: Props): ReactNode {
+function OpenLine({ line, currency, done, mayBeEverywhere }: Props): ReactNode {
   const { book, busy } = useActing();
-  const [words, setWords] = useState(() =>
-    (line.description.split(/\d/)[0] ?? "").trim().slice(0, 40),
-  );
+  const [typed, setTyped] = useState<RuleTyped>(() => usualRule(line));
   const [always, setAlways] = useState(false);
   const { looking, explain, confirm, leave } = useExplain({
     line,
-    rule: always ? words : null,
+    currency,
+    rule: always ? typed : null,
     done,
   });
   const comesIn = line.amount > 0;
@@ -77,13 +80,12 @@ function OpenLine({ line, currency, done }: Props): ReactNode {
         <Tick checked={always} onChange={(event) => setAlways(event.target.checked)} /> and all{" "}
         {comesIn ? "coming in" : "going out"} whose description has{" "}
       </label>
-      <LineField
-        kind="words"
-        width="260px"
-        aria-label="Words of the rule"
-        value={words}
-        onChange={(event) => {
-          setWords(event.target.value);
+      <RuleFields
+        typed={typed}
+        currency={currency}
+        mayBeEverywhere={mayBeEverywhere}
+        onType={(next) => {
+          setTyped(next);
           setAlways(true);
         }}
       />
@@ -102,18 +104,21 @@ function OpenLine({ line, currency, done }: Props): ReactNode {
           <LineOfFile line={line} />
         </ActRow>
       ) : (
-        <ActRow>
-          <span>
-            The rule takes {looking.lines} open {looking.lines === 1 ? "line" : "lines"} now, and
-            every one that comes: {AS_WORDS[looking.as]}.
-          </span>
-          <Act hint="Enter" main onClick={confirm} disabled={busy}>
-            Make the rule
-          </Act>
-          <Act hint="Esc" onClick={leave}>
-            Not yet
-          </Act>
-        </ActRow>
+        <>
+          <RuleLook like={looking.like} currency={currency} />
+          <ActRow>
+            <span>
+              The rule takes {looking.lines} open {looking.lines === 1 ? "line" : "lines"} now, and
+              every one that comes: {AS_WORDS[looking.as]}.
+            </span>
+            <Act hint="Enter" main onClick={confirm} disabled={busy}>
+              Make the rule
+            </Act>
+            <Act hint="Esc" onClick={leave}>
+              Not yet
+            </Act>
+          </ActRow>
+        </>
       )}
     </Box>
   );

@@ -1,19 +1,23 @@
 import { useState } from "react";
 
+import type { Currency } from "@/core/money";
+
 import { useLeave, useRowKeys } from "../kit/lists/opening";
 import { useActing } from "../shell/Notices";
 import { sendCommand } from "../shell/send";
-import type { Line } from "./lineTypes";
+import type { Like, Line } from "./lineTypes";
+import { ruleAsked, type RuleTyped } from "./RuleFields";
 
 export type ExplainAs = "receipt" | "elsewhere";
 
 /** A rule at its last look: what its lines become, and how many it takes now. */
-type Looking = { as: ExplainAs; rule: string; lines: number };
+type Looking = { as: ExplainAs; rule: RuleTyped; lines: number; like: Like };
 
 type Props = {
   line: Line;
-  /** The words of a rule for its like; null where only this line is explained. */
-  rule: string | null;
+  currency: Currency;
+  /** A rule for its like; null where only this line is explained. */
+  rule: RuleTyped | null;
   done: () => void;
 };
 
@@ -21,15 +25,15 @@ type Props = {
  * Says what a bank line is. One line is explained at once; a rule is rehearsed first, and made only
  * after a look at how many lines it takes. One undo takes back the rule and all that it took.
  */
-export function useExplain({ line, rule, done }: Props) {
+export function useExplain({ line, currency, rule, done }: Props) {
   const { act, book, busy, complain } = useActing();
   const [looked, setLooking] = useState<Looking | null>(null);
-  // Words that were changed since are another rule: it has not been looked at.
+  // What was typed since is another rule: it has not been looked at.
   const looking = looked?.rule === rule ? looked : null;
   const asked = (as: ExplainAs): object => ({
     lineId: line.id,
     as,
-    rule: rule === null ? null : { contains: rule },
+    rule: rule === null ? null : ruleAsked(rule, currency),
   });
   const send = (as: ExplainAs): void => {
     setLooking(null);
@@ -43,12 +47,14 @@ export function useExplain({ line, rule, done }: Props) {
   const explain = (as: ExplainAs): void => {
     if (busy) return;
     if (rule === null) return send(as);
-    void sendCommand<{ lines: number }>(book, "explainLine", asked(as), { rehearse: true }).then(
-      (sent) => {
-        if (sent.ok) setLooking({ as, rule, lines: sent.value.lines });
-        else complain(sent.message);
-      },
-    );
+    if (ruleAsked(rule, currency) === null)
+      return complain("A sum of the rule cannot be read. Write it like 1,234.50, or leave it out.");
+    void sendCommand<{ lines: number; like: Like }>(book, "explainLine", asked(as), {
+      rehearse: true,
+    }).then((sent) => {
+      if (sent.ok) setLooking({ as, rule, ...sent.value });
+      else complain(sent.message);
+    });
   };
   const confirm = (): void => {
     if (looking !== null && !busy) send(looking.as);

@@ -164,18 +164,21 @@ const isReceipt = (line: BankLineRow, rule: BankRuleRow | undefined, waits: bool
   rule === undefined ? !waits && saysReceipt(line.description) : rule.treatAs === "receipt";
 
 export function ruleFits(
-  rule: Pick<BankRuleRow, "contains" | "sign">,
-  line: Pick<BankLineRow, "description" | "amount">,
+  { contains, sign, least, most }: Pick<BankRuleRow, "contains" | "sign" | "least" | "most">,
+  { amount, description }: Pick<BankLineRow, "description" | "amount">,
 ): boolean {
-  const direction =
-    rule.sign === "both" || (rule.sign === "in" ? line.amount > 0 : line.amount < 0);
-  return direction && line.description.toLowerCase().includes(rule.contains.toLowerCase());
+  const direction = sign === "both" || (sign === "in" ? amount > 0 : amount < 0);
+  const sum = Math.abs(amount);
+  const isWithin = (least === null || sum >= least) && (most === null || sum <= most);
+  return direction && isWithin && description.toLowerCase().includes(contains.toLowerCase());
 }
 
 /** A rule made on the spot is applied to the lines that wait already. */
 export function applyRule(ctx: CommandContext, rule: BankRuleRow): number {
   const lines = openBankLines(ctx.db).filter(
-    (line) => line.bankAccountId === rule.bankAccountId && ruleFits(rule, line),
+    (line) =>
+      (rule.bankAccountId === null || line.bankAccountId === rule.bankAccountId) &&
+      ruleFits(rule, line),
   );
   for (const line of lines) {
     if (rule.treatAs === "elsewhere") asElsewhere(ctx, line, `rule “${rule.contains}”`, rule.id);

@@ -1,7 +1,7 @@
 import type { Accounts, ArrivalsFacts, FileAgain } from "@/contracts/arrivals";
 import { FIELDS, FILE_KINDS, type FileKind, type MappingSpec } from "@/core/formats";
 import { bankAccounts, bankLinePage } from "@/db/bank";
-import { bankRules } from "@/db/bankRules";
+import { allBankRules, type BankRuleRow } from "@/db/bankRules";
 import type { Db } from "@/db/connection";
 import { importFileById, importFilePage, lastFileOfKind, mappings } from "@/db/files";
 import { processorAccounts } from "@/db/processorAccounts";
@@ -82,7 +82,7 @@ type LinesAsked = Page & { state: (typeof BANK_LINE_STATES)[number] | null; text
 export function bankLinesPage(
   { db }: BookContext,
   { state, text, page, pageRows }: LinesAsked,
-): ReturnType<typeof bankLinePage> & { rules: ReturnType<typeof bankRules> } {
+): ReturnType<typeof bankLinePage> & { rules: BankRuleRow[]; accounts: Accounts["bank"] } {
   return {
     ...bankLinePage(db, {
       state,
@@ -90,6 +90,7 @@ export function bankLinesPage(
       limit: pageRows,
       offset: (page - 1) * pageRows,
     }),
-    rules: bankAccounts(db).flatMap((account) => bankRules(db, account.id)),
+    rules: allBankRules(db),
+    accounts: accountsOf(db).bank,
   };
 }
