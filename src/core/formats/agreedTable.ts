@@ -1,3 +1,4 @@
+import type { Day } from "@/core/calendar";
 import { currencyOf, minorDigits } from "@/core/money";
 
 import type { Table } from "./csv/table";
@@ -11,13 +12,24 @@ export type AgreedRow = {
 };
 
 /** What such a file says of itself: what foots, and what does not. */
-type Checks = { readonly proofs?: readonly string[]; readonly off?: string | null };
+type Checks = {
+  readonly proofs?: readonly string[];
+  readonly off?: string | null;
+  readonly span?: Table["span"];
+};
+
+/** From the first to the last of the days that a file says it is of, as ISO text; null where they are none. */
+export function spanOf(days: readonly string[]): NonNullable<Table["span"]> | null {
+  const known = days.filter((day): day is Day => /^\d{4}-\d\d-\d\d$/.test(day)).sort();
+  const [from, to] = [known[0], known.at(-1)];
+  return from && to ? { from, to } : null;
+}
 
 /** Rows of a published format as a table in the agreed layout: nothing of it is guessed. */
 export function agreedTable(
   kind: FileKind,
   rows: readonly AgreedRow[],
-  { proofs = [], off = null }: Checks = {},
+  { proofs = [], off = null, span = null }: Checks = {},
 ): Table {
   const fields = FIELDS[kind];
   // Rows are told apart by their line: where several stand on one, they are numbered.
@@ -26,6 +38,7 @@ export function agreedTable(
     kind,
     proofs,
     off,
+    span,
     headers: fields.map(({ names, field }) => names[0] ?? field),
     rows: rows.map(({ line, fields: row }, at) => ({
       line: apart ? line : at + 1,
@@ -33,6 +46,9 @@ export function agreedTable(
     })),
   };
 }
+
+/** What may be kept of an account's number: how it ends. */
+export const endOfAccount = (number: string): string => number.replace(/\s/g, "").slice(-4);
 
 /** Decimals of a currency by its code as it is written; two where nobody knows it. */
 export function digitsOf(code: string): number {

@@ -133,12 +133,19 @@ describe("BAI2 (cash management balance reporting, version 2)", () => {
   it("joins what is continued, takes signs from the codes, and checks every total", () => {
     expect(rowsOf(FILE)).toEqual([
       {
+        account: "6789",
         posted_on: "2026-11-02",
         amount: "1500.00",
         currency: "USD",
         description: "ACH CREDIT LEE/CO INV 1042 REF1 CUST1",
       },
-      { posted_on: "2026-11-02", amount: "-376.55", currency: "USD", description: "CHECK PAID" },
+      {
+        account: "6789",
+        posted_on: "2026-11-02",
+        amount: "-376.55",
+        currency: "USD",
+        description: "CHECK PAID",
+      },
     ]);
     expect(tableOf(FILE).proofs).toEqual([
       "its control totals are what its records add up to",
@@ -169,18 +176,26 @@ describe("MT940 (SWIFT, category 9)", () => {
   it("reads days, marks, commas, and the words of both kinds of :86:", () => {
     expect(rowsOf(FILE.replace("CR1250,5", "C1250,5"))).toEqual([
       {
+        account: "123",
         posted_on: "2027-01-01",
         amount: "1250.50",
         currency: "USD",
         description: "LEE AND CO inv 1042 and 1043 B77",
       },
       {
+        account: "123",
         posted_on: "2027-01-03",
         amount: "-50.00",
         currency: "USD",
         description: "monthly fee FEE1",
       },
-      { posted_on: "2027-01-03", amount: "-10.00", currency: "USD", description: "1" },
+      {
+        account: "123",
+        posted_on: "2027-01-03",
+        amount: "-10.00",
+        currency: "USD",
+        description: "1",
+      },
     ]);
     expect(tableOf(FILE)).toMatchObject({ off: null });
   });

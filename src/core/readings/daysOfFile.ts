@@ -3,6 +3,7 @@ import { FIELDS } from "@/core/formats";
 
 import type { Cells, Row } from "./cells";
 import { type DayReading, dayUnder, type PartOrder } from "./dayUnder";
+import { isOutside, spanAbove, spanUnder } from "./ownSpan";
 import { writtenDay } from "./writtenDay";
 import type { Question, ReadingContext } from "./types";
 import { type WrittenColumn, zonesOfFile } from "./zonesOfFile";
@@ -68,7 +69,12 @@ function orderOf(
       days.map((written) => dayUnder(written, readingIn(order, context))),
     ),
   }));
-  const left = likely(readable(candidates), context);
+  const span = spanAbove(cells.file.table);
+  const isOfSpan: Test = ({ order, columns: [main = []] }) => {
+    const own = spanUnder(span, readingIn(order, context));
+    return own !== null && main.every((day) => day !== null && !isOutside(day, own));
+  };
+  const left = likely(readable(candidates), isOfSpan, context);
   const [best = candidates[0]] = left;
   const different = left.filter((other) => !same(other, best));
   if (!best || different.length === 0) return { order: best?.order ?? "mdy", questions: [] };
@@ -90,7 +96,11 @@ function readable(candidates: readonly Candidate[]): Candidate[] {
 type Test = (candidate: Candidate) => boolean;
 
 /** What is left where only some orders give days that can be: not to come, not long past, in order. */
-function likely(candidates: readonly Candidate[], { today }: ReadingContext): Candidate[] {
+function likely(
+  candidates: readonly Candidate[],
+  isOfSpan: Test,
+  { today }: ReadingContext,
+): Candidate[] {
   const oldest = `${Number(today.slice(0, 4)) - YEARS_BACK}`;
   const latest = addDays(today, 800);
   const main = ({ columns }: Candidate): Day[] =>
@@ -98,6 +108,7 @@ function likely(candidates: readonly Candidate[], { today }: ReadingContext): Ca
   const tests: readonly Test[] = [
     (candidate) => candidate.columns.flat().every((day) => !day || (day > oldest && day < latest)),
     (candidate) => main(candidate).every((day) => day <= addDays(today, 1)),
+    isOfSpan,
     (candidate) => dueAfter(candidate),
     (candidate) => inOrder(main(candidate)),
   ];

@@ -1,6 +1,7 @@
 import { addDays, type Day, formatDay } from "@/core/calendar";
 
 import type { Made } from "./canonical";
+import { isOutside, type OwnSpan } from "./ownSpan";
 import type { Answers, LeftOut, Question, ReadingContext } from "./types";
 
 type Line = Made["rows"][number];
@@ -21,12 +22,17 @@ const dayOfLine = (kind: string, { fields }: Line): Day | null => {
   return text !== undefined && /^\d{4}-\d\d-\d\d$/.test(text) ? (text as Day) : null;
 };
 
-/** Lines of days that are before the book begins, or that have not come: asked for, and left out as said. */
+type Spans = ReadingContext & { own: OwnSpan | null };
+
+/**
+ * Lines of days that are before the book begins, that have not come, or that are not of the days which
+ * the file says it is of: asked for, and left out as said.
+ */
 export function withinSpan(
   kind: string,
   lines: readonly Line[],
   answers: Answers,
-  { today, cutOverOn }: ReadingContext,
+  { today, cutOverOn, own }: Spans,
 ): { lines: Line[]; leftOut: LeftOut[]; questions: Question[] } {
   const isBefore = (line: Line): boolean => {
     const day = dayOfLine(kind, line);
@@ -34,9 +40,15 @@ export function withinSpan(
   };
   const latest = addDays(today, 1);
   const isFuture = (line: Line): boolean => (dayOfLine(kind, line) ?? today) > latest;
+  const isOut = (line: Line): boolean => {
+    const day = dayOfLine(kind, line);
+    return own !== null && day !== null && isOutside(day, own);
+  };
+  // A span of one day of which no line is: some programs write the day of the download there.
+  const saysSomething = own?.from !== own?.to || !lines.every(isOut);
   const before = lines.filter(isBefore);
   const future = lines.filter(isFuture);
-  if (before.length + future.length === 0) return { lines: [...lines], leftOut: [], questions: [] };
+  const outside = lines.filter((line) => isOut(line) && !isBefore(line) && !isFuture(line));
   const questions = [
     ...(before.length > 0 && answers.before === undefined && cutOverOn !== null
       ? [beforeQuestion(kind, before, cutOverOn, today)]
@@ -44,23 +56,26 @@ export function withinSpan(
     ...(future.length > 0 && answers.future === undefined
       ? [futureQuestion(kind, future, today)]
       : []),
+    ...(outside.length > 0 && answers.outside === undefined && own !== null && saysSomething
+      ? [outsideQuestion(kind, outside, own, today)]
+      : []),
   ];
   const leftOut: LeftOut[] = [];
   const kept = lines.filter((line) => {
-    const out = leaveFor(isBefore(line) && answers.before, isFuture(line) && answers.future);
+    const out = leaveFor({
+      before: isBefore(line) && answers.before === "leave",
+      future: isFuture(line) && answers.future === "leave",
+      outside: isOut(line) && answers.outside === "leave",
+    });
     if (out) leftOut.push({ line: line.line, why: out });
     return out === null;
   });
   return { lines: kept, leftOut, questions };
 }
 
-function leaveFor(
-  before: string | false | undefined,
-  future: string | false | undefined,
-): "before" | "future" | null {
-  if (before === "leave") return "before";
-  return future === "leave" ? "future" : null;
-}
+type Leave = "before" | "future" | "outside";
+const leaveFor = (leave: Readonly<Record<Leave, boolean>>): Leave | null =>
+  (["before", "future", "outside"] as const).find((why) => leave[why]) ?? null;
 
 const days = (kind: string, lines: readonly Line[], today: Day): string => {
   const sorted = lines.flatMap((line) => dayOfLine(kind, line) ?? []).sort();
@@ -91,5 +106,19 @@ const futureQuestion = (kind: string, lines: readonly Line[], today: Day): Quest
   choices: [
     { answer: "leave", result: `leave these ${lines.length} out` },
     { answer: "take", result: "take them in: the days are right" },
+  ],
+});
+
+const outsideQuestion = (
+  kind: string,
+  lines: readonly Line[],
+  { from, to }: OwnSpan,
+  today: Day,
+): Question => ({
+  key: "outside",
+  words: `The file says that it is of ${formatDay(from, today)} to ${formatDay(to, today)}; ${lines.length === 1 ? "1 line is" : `${lines.length} lines are`} of other days (${days(kind, lines, today)}).`,
+  choices: [
+    { answer: "take", result: "take them in: their days are right" },
+    { answer: "leave", result: `leave ${lines.length === 1 ? "it" : "them"} out` },
   ],
 });

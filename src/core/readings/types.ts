@@ -23,6 +23,8 @@ export type ReadingContext = {
   /** The currency of the account that the file belongs to, else the book's. */
   readonly currency: Currency;
   readonly timeZone: string;
+  /** The last four digits of the bank account that the file belongs to; null where nobody said them. */
+  readonly accountEnds?: string | null;
 };
 
 /** A line that is left out by a rule with a name: it is no money, or stands in the file for the eye only. */
@@ -41,6 +43,8 @@ export const LEFT_OUT_WORDS = {
   not_ours: "of no concern here, as was said",
   before: "up to the cut-over day, in the opening balances",
   future: "days that have not come",
+  outside: "outside the span that the file says",
+  other_account: "of another account",
   empty: "without a sum",
 } as const;
 

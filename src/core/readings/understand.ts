@@ -12,7 +12,9 @@ import {
 import { Cells, type Row } from "./cells";
 import { daysOfFile } from "./daysOfFile";
 import { invoiceTable } from "./invoiceTable";
+import { ofOneAccount } from "./ofOneAccount";
 import { otherColumns } from "./otherColumns";
+import { spanAbove, spanUnder } from "./ownSpan";
 import { processorTable } from "./processorTable";
 import { screened } from "./rowsLeftOut";
 import { shiftedRows } from "./shifted";
@@ -45,7 +47,9 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
 export function understand(file: Unread, context: ReadingContext): UnderstoodFile {
   if (file.table.kind === file.kind) return understoodFormat(file, context);
   const cells = new Cells(file);
-  const { rows: all, leftOut } = screened(cells);
+  const { rows: whole, leftOut } = screened(cells);
+  const one = ofOneAccount(cells, whole, context);
+  const all = one.rows;
   const shifted = shiftedRows(cells, all);
   const parted = new Set(shifted.map(({ line }) => line));
   const rows = all.filter(({ line }) => !parted.has(line));
@@ -63,8 +67,10 @@ export function understand(file: Unread, context: ReadingContext): UnderstoodFil
     reading,
     rows.filter(({ line }) => !badLines.has(line)),
   );
-  const span = withinSpan(file.kind, made.rows, file.answers, context);
+  const own = spanUnder(spanAbove(file.table), days.readingOf(""));
+  const span = withinSpan(file.kind, made.rows, file.answers, { ...context, own });
   const questions = [
+    ...one.questions,
     ...days.questions,
     ...sums.questions,
     ...made.questions,
@@ -78,10 +84,10 @@ export function understand(file: Unread, context: ReadingContext): UnderstoodFil
     table: canonicalTable(file.kind, { ...made, rows: span.lines }),
     mapping: canonicalMapping(file.kind),
     questions,
-    leftOut: sorted([...leftOut, ...made.leftOut, ...span.leftOut]),
+    leftOut: sorted([...leftOut, ...one.leftOut, ...made.leftOut, ...span.leftOut]),
     ended: made.ended ?? [],
     refused: [...shifted, ...bad, ...made.refused],
-    proofs: made.proofs,
+    proofs: [...one.proofs, ...made.proofs],
   };
 }
 
@@ -89,13 +95,15 @@ export function understand(file: Unread, context: ReadingContext): UnderstoodFil
 function understoodFormat(file: Unread, context: ReadingContext): UnderstoodFile {
   const { table, kind, columns, answers } = file;
   const cells = new Cells(file);
-  const rows = table.rows.map((row) => ({
+  const one = ofOneAccount(cells, table.rows, context);
+  const rows = one.rows.map((row) => ({
     line: row.line,
     fields: Object.fromEntries(Object.keys(columns).map((field) => [field, cells.of(row, field)])),
   }));
-  const span = withinSpan(kind, rows, answers, context);
+  const span = withinSpan(kind, rows, answers, { ...context, own: table.span ?? null });
   const { off = null, proofs = [] } = table;
   const questions: Question[] = [
+    ...one.questions,
     ...(off !== null && answers.balance === undefined ? [offQuestion(off)] : []),
     ...span.questions,
   ];
@@ -103,10 +111,10 @@ function understoodFormat(file: Unread, context: ReadingContext): UnderstoodFile
     table: canonicalTable(kind, { rows: span.lines }),
     mapping: canonicalMapping(kind),
     questions,
-    leftOut: span.leftOut,
+    leftOut: sorted([...one.leftOut, ...span.leftOut]),
     ended: [],
     refused: [],
-    proofs: off === null ? proofs : [...proofs, off],
+    proofs: [...one.proofs, ...proofs, ...(off === null ? [] : [off])],
   };
 }
 

@@ -1,6 +1,13 @@
 import { fail, ok, type Result } from "@/core/result";
 
-import { type AgreedRow, agreedTable, balanceCheck, decimalOf, digitsOf } from "../agreedTable";
+import {
+  type AgreedRow,
+  agreedTable,
+  balanceCheck,
+  decimalOf,
+  digitsOf,
+  endOfAccount,
+} from "../agreedTable";
 import type { Table } from "../csv/table";
 
 export const isBai2 = (text: string): boolean =>
@@ -25,6 +32,7 @@ function recordsOf(text: string): Logical[] {
 }
 
 type Account = {
+  end: string;
   currency: string;
   digits: number;
   control: number;
@@ -138,6 +146,7 @@ const isoOf = (day: string): string =>
 function opened(fields: readonly string[], group: string): Account {
   const currency = fields[1] || group;
   const account: Account = {
+    end: endOfAccount(fields[0] ?? ""),
     currency,
     digits: digitsOf(currency),
     control: 0,
@@ -169,6 +178,7 @@ function detailOf(
     line,
     fields: {
       id: "",
+      account: account.end,
       postedOn: day,
       currency: account.currency,
       amount: decimalOf(direction * amount, account.digits),

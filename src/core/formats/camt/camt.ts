@@ -1,7 +1,15 @@
 import { currencyOf, parseAmount } from "@/core/money";
 import { type Failure, fail, ok, type Result } from "@/core/result";
 
-import { type AgreedRow, agreedTable, balanceCheck, decimalOf, digitsOf } from "../agreedTable";
+import {
+  type AgreedRow,
+  agreedTable,
+  balanceCheck,
+  decimalOf,
+  digitsOf,
+  endOfAccount,
+  spanOf,
+} from "../agreedTable";
 import type { Table } from "../csv/table";
 import { allAt, at, textAt, type XmlNode, xmlTree } from "../xml/tree";
 import { partOf, remittanceOf, remittanceRows } from "./details";
@@ -69,13 +77,27 @@ function statementTable(statements: readonly XmlNode[]): Result<Table> {
   for (const statement of statements) {
     const entries = allAt(statement, "Ntry").filter(isBooked);
     for (const entry of entries)
-      for (const fields of linesOf(entry)) rows.push({ line: rows.length + 1, fields });
+      for (const fields of linesOf(entry))
+        rows.push({ line: rows.length + 1, fields: { account: accountAt(statement), ...fields } });
     const check = checkOf(statement, entries);
     if (check.proof) proofs.push(check.proof);
     off ??= check.off;
   }
-  return rows.length === 0 ? fail("file.no_rows") : ok(agreedTable("bank", rows, { proofs, off }));
+  const span = spanOf(
+    statements.flatMap((statement) =>
+      ["FrDtTm", "ToDtTm"].map((name) => (textAt(statement, "FrToDt", name) ?? "").slice(0, 10)),
+    ),
+  );
+  return rows.length === 0
+    ? fail("file.no_rows")
+    : ok(agreedTable("bank", rows, { proofs, off, span }));
 }
+
+/** How the number of a statement's account ends. */
+const accountAt = (statement: XmlNode): string =>
+  endOfAccount(
+    textAt(statement, "Acct", "Id", "IBAN") ?? textAt(statement, "Acct", "Id", "Othr", "Id") ?? "",
+  );
 
 function checkOf(
   statement: XmlNode,

@@ -1,5 +1,6 @@
 import Papa from "papaparse";
 
+import type { Day } from "@/core/calendar";
 import { fail, ok, type Result } from "@/core/result";
 
 import type { FileKind } from "../mapping";
@@ -17,6 +18,10 @@ export type Table = {
   readonly off?: string | null;
   /** The line on which the header stands; what is above it is no part of the list. */
   readonly headLine?: number;
+  /** What stands above the head, a text a line. */
+  readonly above?: readonly string[];
+  /** The days that a file of a published format says it is of. */
+  readonly span?: { readonly from: Day; readonly to: Day } | null;
   readonly headers: readonly string[];
   readonly rows: readonly { readonly line: number; readonly cells: readonly string[] }[];
 };
@@ -95,11 +100,12 @@ export function readTable(text: string): Result<Table, TableError> {
     return fail("file.columns", { count: headers.length, most: MOST_COLUMNS });
   const named = headers.filter((header) => header !== "");
   if (named.length === 0) return fail("file.headers", { twice: "" });
+  const above = records.slice(0, at).map((cells) => cells.join(" "));
   const rows = records
     .map((cells, index) => ({ line: index + 1, cells }))
     .slice(at + 1)
     .filter(({ cells }) => cells.some((cell) => cell.trim() !== ""));
-  return rows.length === 0 ? fail("file.no_rows") : ok({ headLine: at + 1, headers, rows });
+  return rows.length === 0 ? fail("file.no_rows") : ok({ headLine: at + 1, above, headers, rows });
 }
 
 /** Names that stand twice are told apart by their number: `Amount`, `Amount (2)`. */

@@ -49,5 +49,9 @@ export const bank: readonly FieldSpec[] = [
     "direction",
     "direction,debit credit,credit debit,dr cr,cr dr,d c,c d,dc,cd,debit or credit,credit or debit,debit credit indicator,cdt dbt ind,sign,indicator,soll haben,s h,sh,af bij,sens,type,transaction type,kind,tipo,entry type,typ,art",
   ),
+  text(
+    "account",
+    "account,account number,account no,account id,account name,account ending,own account,auftragskonto,iban auftragskonto,konto,eigenes konto,compte,numero de compte,cuenta,numero de cuenta,conto,numero conto,rekening,rekeningnummer,conta",
+  ),
   text("status", "status,state,transaction status,posting status,statut,estado,stato"),
 ];

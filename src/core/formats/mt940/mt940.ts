@@ -1,6 +1,14 @@
 import { fail, ok, type Result } from "@/core/result";
 
-import { type AgreedRow, agreedTable, balanceCheck, decimalOf, digitsOf } from "../agreedTable";
+import {
+  type AgreedRow,
+  agreedTable,
+  balanceCheck,
+  decimalOf,
+  digitsOf,
+  endOfAccount,
+  spanOf,
+} from "../agreedTable";
 import type { Table } from "../csv/table";
 import { remittanceIn } from "./remittance";
 
@@ -23,7 +31,7 @@ function fieldsOf(text: string): Field[] {
   return fields;
 }
 
-type Balance = { readonly minor: number; readonly currency: string };
+type Balance = { readonly minor: number; readonly currency: string; readonly on: string };
 
 /** `C261102USD18240,55`: mark, day, currency, sum with a comma. */
 function balanceOf(text: string): Balance | null {
@@ -31,7 +39,13 @@ function balanceOf(text: string): Balance | null {
   if (!match) return null;
   const currency = match[3] ?? "";
   const minor = minorOf(match[4] ?? "", currency);
-  return minor === null ? null : { minor: match[1] === "D" ? -minor : minor, currency };
+  return minor === null
+    ? null
+    : {
+        minor: match[1] === "D" ? -minor : minor,
+        currency,
+        on: iso(match[2] ?? ""),
+      };
 }
 
 /** A sum of SWIFT: digits, a comma, decimals that may be missing. */
@@ -102,13 +116,17 @@ const wordsOf = ({ information, reference, bank, more }: Words): string =>
     .slice(0, 500);
 
 type Statement = {
+  account: string;
   opening: Balance | null;
   closing: Balance | null;
   sums: number[];
   currency: string;
 };
 
-const anew = (): Statement => ({ opening: null, closing: null, sums: [], currency: "USD" });
+const anew = (): Statement => ({
+  ...{ account: "", opening: null, closing: null },
+  ...{ sums: [], currency: "USD" },
+});
 
 /** Takes in what a field says of the statement as a whole. */
 function noteOf(here: Statement, { tag, text }: Field): void {
@@ -116,6 +134,9 @@ function noteOf(here: Statement, { tag, text }: Field): void {
     here.opening = balanceOf(text);
     here.currency = here.opening?.currency ?? here.currency;
   }
+  // The bank's own code may stand before a stroke, a currency behind the number.
+  if (/^25P?$/.test(tag))
+    here.account = endOfAccount((text.split("\n")[0] ?? "").replace(/[A-Z]{3}$/, ""));
   if (tag === "34F") here.currency = text.slice(0, 3);
   if (/^62[FM]$/.test(tag)) here.closing = balanceOf(text);
 }
@@ -139,7 +160,7 @@ export function mt940Table(
     const read = lineOf(field.text, next?.tag === "86" ? next.text : "", here.currency);
     if (!read) return fail("mt940.line", { line: field.line });
     here.sums.push(read.minor);
-    rows.push({ line: field.line, fields: read.fields });
+    rows.push({ line: field.line, fields: { account: here.account, ...read.fields } });
   }
   // A statement that was opened and not closed was cut off.
   if (statements.some(({ opening, closing }) => opening !== null && closing === null))
@@ -152,6 +173,10 @@ function statementTable(rows: readonly AgreedRow[], statements: readonly Stateme
   return agreedTable("bank", rows, {
     proofs: checks.flatMap(({ proof }) => proof ?? []),
     off: checks.find(({ off }) => off !== null)?.off ?? null,
+    // From the day of the balance before to that of the last.
+    span: spanOf(
+      statements.flatMap(({ opening, closing }) => [opening?.on ?? "", closing?.on ?? ""]),
+    ),
   });
 }
 

@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from "@/core/result";
 
-import { agreedTable, type AgreedRow } from "../agreedTable";
+import { agreedTable, type AgreedRow, endOfAccount, spanOf } from "../agreedTable";
 import type { Table } from "../csv/table";
 
 export const isOfx = (text: string): boolean => /<OFX>/i.test(text.slice(0, 4000));
@@ -56,19 +56,25 @@ const decimal = (text: string): string =>
 class OfxReader {
   readonly rows: AgreedRow[] = [];
   whole = false;
+  readonly days: string[] = [];
   private currency = "";
+  private account = "";
   open: Record<string, string> | null = null;
 
   take(token: Token): void {
     const { tag, end, text } = token;
     if (tag === "OFX" && end) this.whole = true;
     else if (tag === "CURDEF" && text !== "") this.currency = text;
+    else if (/^DT(?:START|END)$/.test(tag) && !end) this.days.push(dayOf(text));
+    // Of a transaction it is the other side's.
+    else if (tag === "ACCTID" && text !== "" && !this.open) this.account = endOfAccount(text);
     else if (tag === "STMTTRN") this.transaction(token);
     else if (this.open && !end && text !== "") this.open[tag] ??= text;
   }
 
   private transaction({ end, line }: Token): void {
-    if (end && this.open) this.rows.push({ line, fields: lineOf(this.open, this.currency) });
+    if (end && this.open)
+      this.rows.push({ line, fields: lineOf(this.open, this.currency, this.account) });
     this.open = end ? null : {};
   }
 }
@@ -80,9 +86,11 @@ class OfxReader {
 export function ofxTable(text: string): Result<Table, "ofx.broken" | "file.no_rows"> {
   const reader = new OfxReader();
   for (const token of tokens(text)) reader.take(token);
-  const { rows, open, whole } = reader;
+  const { rows, open, whole, days } = reader;
   if (open || !whole) return fail("ofx.broken", { count: rows.length });
-  return rows.length === 0 ? fail("file.no_rows") : ok(agreedTable("bank", rows));
+  return rows.length === 0
+    ? fail("file.no_rows")
+    : ok(agreedTable("bank", rows, { span: spanOf(days) }));
 }
 
 const lineOf = (
@@ -96,7 +104,9 @@ const lineOf = (
     CURSYM,
   }: Record<string, string>,
   currency: string,
+  account: string,
 ): Record<string, string> => ({
+  account,
   id: FITID,
   postedOn: dayOf(DTPOSTED),
   amount: decimal(TRNAMT),

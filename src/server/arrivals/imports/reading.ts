@@ -15,6 +15,7 @@ import {
   understoodLines,
 } from "@/core/readings";
 import { fail, ok, type Result } from "@/core/result";
+import { bankAccounts } from "@/db/bank";
 import { processorAccounts } from "@/db/processorAccounts";
 import { currenciesWithRates } from "@/db/rates";
 import type { CommandContext } from "@/server/runtime/context";
@@ -50,9 +51,14 @@ export function readingOf(
   const { today, settings } = ctx;
   const { kind, columns, answers } = mapping;
   const currency = contextOf(ctx, kind, account).bookCurrency;
+  const { cutOverOn, timeZone } = settings;
+  const accountEnds =
+    kind === "bank"
+      ? (bankAccounts(ctx.db).find(({ code }) => code === account)?.lastFour ?? null)
+      : null;
   const read = understand(
     { table, kind, columns, answers },
-    { today, cutOverOn: settings.cutOverOn, currency, timeZone: settings.timeZone },
+    { today, cutOverOn, currency, timeZone, accountEnds },
   );
   return ok({
     ...read,
