@@ -1,5 +1,6 @@
 import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
+import type { Advised, Joined, Unadvised } from "@/core/receipts";
 
 import type { Db } from "./connection";
 
@@ -58,38 +59,53 @@ export function insertRemittance(
 }
 
 /** Remittances that no receipt was found for yet. */
-export function looseRemittances(db: Db): RemittanceRow[] {
+function looseRemittances(db: Db): RemittanceRow[] {
   return db.all<RemittanceRow>(`${REMITTANCE} WHERE receipt_id IS NULL ORDER BY id`);
 }
 
-export function joinRemittance(db: Db, id: number, receiptId: number): void {
-  db.run("UPDATE remittance SET receipt_id = ? WHERE id = ?", receiptId, id);
-}
-
-/** Receipts without a remittance that wait and could be what it tells of: the same sum, near its day. */
-export function receiptsForRemittance(
-  db: Db,
-  remittance: RemittanceRow,
-  from: Day,
-  to: Day,
-): { id: number; reference: string }[] {
-  return db.all(
-    "SELECT id, reference FROM receipt WHERE state = 'to_match' AND amount = ? AND currency = ? AND paid_on BETWEEN ? AND ? AND NOT EXISTS (SELECT 1 FROM remittance m WHERE m.receipt_id = receipt.id) ORDER BY paid_on, id",
-    remittance.sum,
-    remittance.currency,
+/** What waits and has no advice, of the days in question. */
+export const receiptsWithoutAdvice = (db: Db, from: Day, to: Day): Unadvised[] =>
+  db.all<Unadvised>(
+    `SELECT id, paid_on AS paidOn, currency, amount, payer_name AS payerName, reference FROM receipt r
+     WHERE state = 'to_match' AND paid_on BETWEEN ? AND ?
+       AND NOT EXISTS (SELECT 1 FROM remittance m WHERE m.receipt_id = r.id)
+       AND NOT EXISTS (SELECT 1 FROM remittance_line l WHERE l.receipt_id = r.id)
+     ORDER BY paid_on, id`,
     from,
     to,
   );
+
+/** Advice that no receipt was found for yet, with its lines. */
+export const looseAdvice = (db: Db): Advised[] =>
+  looseRemittances(db).map(({ id, trace, paidOn, currency, sum, payerName }) => ({
+    ...{ id, trace, paidOn, currency, sum, payerName },
+    lines: db.all<{ lineNo: number; amount: Minor }>(
+      "SELECT line_no AS lineNo, amount FROM remittance_line WHERE remittance_id = ? ORDER BY line_no",
+      id,
+    ),
+  }));
+
+/** Joins advice to its receipt; some of its lines where it tells of several. */
+export function joinRemittance(db: Db, { adviceId, receiptId, lineNos }: Joined): void {
+  const whole = "UPDATE remittance SET receipt_id = coalesce(receipt_id, ?) WHERE id = ?";
+  db.run(whole, receiptId, adviceId);
+  for (const lineNo of lineNos ?? [])
+    db.run(
+      "UPDATE remittance_line SET receipt_id = ? WHERE remittance_id = ? AND line_no = ?",
+      receiptId,
+      adviceId,
+      lineNo,
+    );
 }
 
 export type ReceiptLine = { receiptId: number; number: string; amount: Minor; discount: Minor };
 const JOINED =
-  "SELECT m.receipt_id AS receiptId, l.number, l.amount, l.discount FROM remittance m JOIN remittance_line l ON l.remittance_id = m.id JOIN receipt r ON r.id = m.receipt_id";
+  "SELECT r.id AS receiptId, l.number, l.amount, l.discount FROM remittance m JOIN remittance_line l ON l.remittance_id = m.id JOIN receipt r ON r.id = coalesce(l.receipt_id, m.receipt_id)";
 
 /** The lines of every remittance that was joined to a receipt that waits, by receipt. */
 export function remittanceLines(db: Db, receiptId: number | null = null): ReceiptLine[] {
   return db.all(
-    `${JOINED} WHERE (?1 IS NULL OR m.receipt_id = ?1) AND (?1 IS NOT NULL OR r.state = 'to_match') ORDER BY m.id, l.line_no`,
+    `${JOINED} WHERE (?1 IS NULL OR r.id = ?1) AND (?1 IS NOT NULL OR r.state = 'to_match') ORDER BY m.id, l.line_no`,
     receiptId,
   );
 }

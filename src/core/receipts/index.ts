@@ -196,3 +196,5 @@ export {
   type ReturnCode,
   type ReturnRate,
 } from "./returnCodes";
+
+export { ADVICE_DAYS, type Advised, type Joined, joinAdvice, type Unadvised } from "./advice";

@@ -530,6 +530,28 @@ describe("remittance advice", () => {
     expect(matchWorkings(book.db, 1, book.proposals()[0])?.remittance).toHaveLength(2);
     expect(book.mustTake("remittance", ADVICE)).toMatchObject({ new: 0, known: 2 });
   });
+  it("that tells of two payments gives each its own numbers, and lets them go with their file", () => {
+    book.mustTake("remittance", ADVICE);
+    statement(
+      ["2026-11-18", "ACH CREDIT BRIGHTWATER UNIF", "490.00"],
+      ["2026-11-19", "ACH CREDIT BRIGHTWATER UNIF", "250.00"],
+    );
+    expect(numbers().sort()).toEqual(["sure 20404", "sure 20405"]);
+    const fileId = book.id("import_file", "kind = 'bank'");
+    book.must("undoFile", { fileId });
+    expect(
+      book.db.all(
+        "SELECT receipt_id AS id FROM remittance_line UNION SELECT receipt_id FROM remittance",
+      ),
+    ).toEqual([{ id: null }]);
+    expect(book.broken()).toEqual([]);
+  });
+  it("that comes in two for one payment gives it the numbers of both", () => {
+    const [head = "", first = "", second = ""] = ADVICE.split("\n");
+    book.mustTake("remittance", `${head}\n${first}\n${second.replace("0012345", "0012399")}\n`);
+    statement(["2026-11-18", "ACH CREDIT BRIGHTWATER UNIF", "740.00"]);
+    expect(numbers()).toEqual(["sure 20404+20405"]);
+  });
   it("joins none where two payments could be meant", () => {
     statement(
       ["2026-11-18", "ACH CREDIT BRIGHTWATER", "740.00"],
