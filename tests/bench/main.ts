@@ -2,6 +2,7 @@ import { cpus } from "node:os";
 
 import { aging } from "./aging";
 import { calibrate, confidence } from "./calibration";
+import { cuts } from "./cuts";
 import { followup } from "./followup";
 import { fuzz } from "./fuzz";
 import { importing } from "./importing";
@@ -45,6 +46,7 @@ console.error(
   `${new Date().toISOString().slice(0, 10)}, ${cpus().length} cores of ${cpus()[0]?.model ?? "unknown"}, Node.js ${process.version}`,
 );
 if (wanted.includes("fuzz")) Object.assign(BENCHES, { fuzz });
+if (wanted.includes("cuts")) Object.assign(BENCHES, { cuts });
 for (const [name, bench] of Object.entries(BENCHES)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   for (const { work, took, must } of await bench())

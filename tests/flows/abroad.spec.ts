@@ -8,12 +8,12 @@ test("a payout in another currency is tied at the bank's rate by one key, and un
 }) => {
   await page.goto(`${DEMO}/payouts?show=open`);
   await alive(page);
-  await page.getByRole("row", { name: /^pe_76/ }).click();
+  await page.getByRole("row", { name: /^po_e20261116/ }).click();
   await expect(
     page.getByText("The bank gave 1.08106 for one EUR; the day’s rate was 1.0854."),
   ).toBeVisible();
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("status")).toContainText("Payout pe_76 tied to the bank");
+  await expect(page.getByRole("status")).toContainText("Payout po_e20261116 tied to the bank");
   await proofsHold(page);
   await page.keyboard.press("u");
   await expect(page.getByRole("status")).toContainText("Undone");

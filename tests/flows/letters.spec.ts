@@ -155,7 +155,7 @@ test("the fee of a letter is charged once the letter went, waived with a reason,
   await alive(page);
   const proposed = page.getByRole("region", { name: "Late fees that may be charged" });
   const row = proposed.getByRole("row", {
-    name: /Wrenfield School of Craft.*letter 3 of Tue 24 Nov/,
+    name: /Thistledown Ceramics Guild.*letter 3 of Tue 24 Nov/,
   });
   await expect(row).toContainText("15.00");
   // Only this one: the others are taken off.
@@ -169,7 +169,7 @@ test("the fee of a letter is charged once the letter went, waived with a reason,
   await expect(row).toHaveCount(0);
   const charged = page.getByRole("table", { name: "Late fees charged" });
   await charged
-    .getByRole("row", { name: /Wrenfield/ })
+    .getByRole("row", { name: /Thistledown/ })
     .getByRole("button", { name: "waive" })
     .click();
   await page.getByLabel(/^Why LF-/).fill("agreed on the telephone");

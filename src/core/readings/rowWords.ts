@@ -40,7 +40,26 @@ const KIND_OF = new Map<string, RowKind>(
 );
 
 /** The kind of row that a word surely stands for; null where a person is to say. */
-export const sureKind = (word: string): RowKind | null => KIND_OF.get(plainWords(word)) ?? null;
+export function sureKind(word: string): RowKind | null {
+  const plain = plainWords(word);
+  return KIND_OF.get(plain) ?? chargeInState(plain);
+}
+
+/** A charge with its state in one word, as `ACH debit, pending` or `payment completed`. */
+function chargeInState(plain: string): RowKind | null {
+  const words = plain.split(" ");
+  for (let at = 1; at < words.length; at += 1) {
+    const [before, behind] = [words.slice(0, at).join(" "), words.slice(at).join(" ")];
+    const state = [
+      [before, behind],
+      [behind, before],
+    ].find(([charge = ""]) => KIND_OF.get(charge) === "charge")?.[1];
+    if (state === undefined) continue;
+    if (KIND_OF.get(state) === "started") return "started";
+    if (STATE_OF.get(state) === "counts") return "charge";
+  }
+  return null;
+}
 
 const STATE_WORDS: Readonly<Record<State, string>> = {
   counts:

@@ -49,17 +49,16 @@ export function withinSpan(
   const before = lines.filter(isBefore);
   const future = lines.filter(isFuture);
   const outside = lines.filter((line) => isOut(line) && !isBefore(line) && !isFuture(line));
-  const questions = [
-    ...(before.length > 0 && answers.before === undefined && cutOverOn !== null
-      ? [beforeQuestion(kind, before, cutOverOn, today)]
-      : []),
-    ...(future.length > 0 && answers.future === undefined
-      ? [futureQuestion(kind, future, today)]
-      : []),
-    ...(outside.length > 0 && answers.outside === undefined && own !== null && saysSomething
-      ? [outsideQuestion(kind, outside, own, today)]
-      : []),
-  ];
+  const questions = questionsOf(
+    kind,
+    { before, future, outside: saysSomething ? outside : [] },
+    {
+      answers,
+      today,
+      cutOverOn,
+      own,
+    },
+  );
   const leftOut: LeftOut[] = [];
   const kept = lines.filter((line) => {
     const out = leaveFor({
@@ -71,6 +70,25 @@ export function withinSpan(
     return out === null;
   });
   return { lines: kept, leftOut, questions };
+}
+
+type Odd = Readonly<Record<Leave, readonly Line[]>>;
+type Asking = Pick<Spans, "today" | "cutOverOn" | "own"> & { answers: Answers };
+
+/** What is asked of lines of odd days, where nobody has said it. */
+function questionsOf(
+  kind: string,
+  { before, future, outside }: Odd,
+  { answers, today, cutOverOn, own }: Asking,
+): Question[] {
+  const questions: Question[] = [];
+  if (before.length > 0 && answers.before === undefined && cutOverOn !== null)
+    questions.push(beforeQuestion(kind, before, cutOverOn, today));
+  if (future.length > 0 && answers.future === undefined)
+    questions.push(futureQuestion(kind, future, today));
+  if (outside.length > 0 && answers.outside === undefined && own !== null)
+    questions.push(outsideQuestion(kind, outside, own, today));
+  return questions;
 }
 
 type Leave = "before" | "future" | "outside";

@@ -6,7 +6,8 @@ import type { InputOf } from "@/server/commands";
 
 import { inWords } from "../runtime/messages";
 import { layUnderArrivals } from "./layUnderArrivals";
-import { accountQuestion, kindByMapping, type KnownBy, usualMapping } from "./queries/knownMapping";
+import { inspectKnown } from "./inspectKnown";
+import { accountQuestion, type KnownBy, usualMapping } from "./queries/knownMapping";
 import { asData, type Imported, NOTHING_TAKEN } from "./reported";
 
 type Import = InputOf<"importFile">;
@@ -28,7 +29,7 @@ type Coming = {
  */
 export async function takeByItself(coming: Coming): Promise<Result<object>> {
   const { db, file, account } = coming;
-  const inspected = await understood(coming);
+  const inspected = await inspectKnown(coming);
   if (!inspected.ok) return inspected;
   const { kind, kindOpen, lines } = inspected.value;
   const { mapping, knownBy } = usualMapping(db, inspected.value);
@@ -46,16 +47,6 @@ export async function takeByItself(coming: Coming): Promise<Result<object>> {
   if (!isProven(looked.value, knownBy)) return waits(coming, { ...looked.value, ...told });
   const done = await coming.run({ ...input, asking: false }, false);
   return done.ok ? ok({ state: "taken", ...asData({ ...done.value, ...told }) }) : done;
-}
-
-/** What the file is; where its columns leave its kind open, as a mapping says that was kept for all of them. */
-async function understood({ db, kind, inspect }: Coming): Promise<Result<InspectedTable>> {
-  const first = await inspect(kind);
-  if (!first.ok || !first.value.kindOpen) return first;
-  const known = kindByMapping(db, first.value);
-  if (known === undefined) return first;
-  const again = await inspect(known);
-  return again.ok ? ok({ ...again.value, kindOpen: null }) : again;
 }
 
 const isProven = ({ questions, refused }: ImportReport, knownBy: KnownBy): boolean =>

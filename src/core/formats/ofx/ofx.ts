@@ -64,12 +64,17 @@ class OfxReader {
   take(token: Token): void {
     const { tag, end, text } = token;
     if (tag === "OFX" && end) this.whole = true;
-    else if (tag === "CURDEF" && text !== "") this.currency = text;
-    else if (/^DT(?:START|END)$/.test(tag) && !end) this.days.push(dayOf(text));
-    // Of a transaction it is the other side's.
-    else if (tag === "ACCTID" && text !== "" && !this.open) this.account = endOfAccount(text);
-    else if (tag === "STMTTRN") this.transaction(token);
-    else if (this.open && !end && text !== "") this.open[tag] ??= text;
+    if (tag === "STMTTRN") return this.transaction(token);
+    if (end || text === "") return;
+    if (this.open) this.open[tag] ??= text;
+    else this.about(tag, text);
+  }
+
+  /** What is said of the account as a whole; within a transaction the same tags are of the other side. */
+  private about(tag: string, text: string): void {
+    if (tag === "CURDEF") this.currency = text;
+    if (tag === "DTSTART" || tag === "DTEND") this.days.push(dayOf(text));
+    if (tag === "ACCTID") this.account = endOfAccount(text);
   }
 
   private transaction({ end, line }: Token): void {

@@ -126,7 +126,9 @@ export function useOpening<RowId extends Id>(props: Props<RowId>): Opening<RowId
     { enabled: shownId !== null && onOpen !== undefined, ignoreEventWhen: inDialog },
   );
   useEffect(() => {
-    if (taken) focusIn(place, "tr[data-workings] > td");
+    if (!taken) return;
+    focusIn(place, "tr[data-workings] > td");
+    bringUp(place);
   }, [place, shownId, taken]);
   const opened = useMemo(() => ({ taken, inner }), [taken]);
   const turn = (id: RowId): void => {
@@ -193,6 +195,14 @@ function useView(): string {
   const query = new URLSearchParams(useSearchParams());
   query.delete("open");
   return query.toString();
+}
+
+/** On a telephone the page itself is rolled: what is opened near its lower end comes up with its acts. */
+function bringUp(place: RefObject<HTMLDivElement | null>): void {
+  const list = place.current;
+  if (!list || list.scrollHeight > list.clientHeight + 1) return;
+  const part = list.querySelector("tr[data-workings] > td");
+  part?.scrollIntoView({ block: "nearest" });
 }
 
 /** Puts the focus on a part of the list, where nothing within it is typed in. */

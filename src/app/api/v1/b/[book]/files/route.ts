@@ -4,6 +4,7 @@ import { createReadStream } from "node:fs";
 import { FILE_KINDS, type FileKind } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { dropFile, keepFile, keptSize, MOST_MEGABYTES, tooLarge } from "@/server/arrivals/keepFile";
+import { inspectKnown } from "@/server/arrivals/inspectKnown";
 import { takeByItself } from "@/server/arrivals/takeByItself";
 import { execute } from "@/server/runtime/threads/writer";
 import { type BookContext, bookContext } from "@/server/runtime/bookContext";
@@ -99,12 +100,10 @@ async function inspected(
   kind: FileKind | undefined,
 ): Promise<Response> {
   const { sha256 } = file;
-  const found = await readForeign<"inspect">({
-    what: "inspect",
-    book,
-    sha256,
+  const found = await inspectKnown({
+    db,
     kind,
-    currency,
+    inspect: (as) => readForeign<"inspect">({ what: "inspect", book, sha256, kind: as, currency }),
   });
   // A file that is refused is not kept.
   if (!found.ok) dropFile(db, book, sha256);
