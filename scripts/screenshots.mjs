@@ -60,14 +60,23 @@ function takeIn(file) {
   if (done.status !== 0) throw new Error(`${file} was not taken in`);
 }
 
-/** The whole of a payment, with a picture of the bill; what is due of the customer after it is for the run. */
+/**
+ * The whole of a payment, with a picture of the account page, the bill and the last look, side by side;
+ * what is due of the customer after it is for the run.
+ */
 async function paid(page, picture) {
+  const shots = [];
+  const shot = async () => {
+    await page.waitForTimeout(900);
+    shots.push(await page.screenshot());
+  };
   await page.getByRole("link", { name: "Saltgrass Ceramics Guild" }).first().click();
   const seen = page.getByRole("link", { name: "What they see" });
   const address = new URL((await seen.getAttribute("href")) ?? "", page.url());
+  await page.goto(address.href);
+  await shot();
   await page.goto(address.href.replace("/account/", "/pay/").replace("?look", ""));
-  await page.waitForTimeout(900);
-  await page.screenshot({ path: picture });
+  await shot();
   const boxes = page.getByRole("checkbox");
   for (let at = (await boxes.count()) - 1; at > 0; at -= 1) await boxes.nth(at).uncheck();
   await page.getByRole("radio", { name: /^Card/ }).check();
@@ -77,8 +86,24 @@ async function paid(page, picture) {
   await page.getByLabel("Code on the card").fill("123");
   await page.getByLabel("Pay my invoices by themselves").check();
   await page.getByRole("button", { name: "The last look" }).click();
+  await page.getByRole("button", { name: /^Pay / }).waitFor();
+  await shot();
   await page.getByRole("button", { name: /^Pay / }).click();
   await page.getByRole("status").waitFor();
+  await sideBySide(shots, picture);
+}
+
+/** Pictures of a telephone in one. */
+async function sideBySide(shots, picture) {
+  const page = await browser.newPage({ viewport: { width: 1250, height: 884 } });
+  const images = shots.map(
+    (shot) => `<img src="data:image/png;base64,${shot.toString("base64")}">`,
+  );
+  await page.setContent(
+    `<body style="margin:0;background:#e5e1d8;display:flex;gap:20px;padding:20px">${images.join("")}</body>`,
+  );
+  await page.screenshot({ path: picture });
+  await page.close();
 }
 
 const wanted = process.argv.slice(2);

@@ -44,6 +44,8 @@ export async function watch({ values, files }: Args): Promise<Outcome> {
     });
   await new Promise<void>((resolve) => {
     for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, () => resolve());
+    // A server that had it begun has ended.
+    process.once("disconnect", () => resolve());
   });
   await watcher.close();
   await work;

@@ -41,6 +41,8 @@ export type Settings = {
   feedDays: number;
   /** How many copies are kept, one a day; 0 where none are taken by themselves. */
   backupsKept: number;
+  /** A folder whose files are taken up by themselves, while the server runs; null where none is. */
+  watchedFolder: string | null;
   /** The edges of the aging report, in days, rising. */
   agingDays: number[];
   /** What part of each age is doubtful, in per cent (decimal text); null for what ships. */
@@ -119,6 +121,7 @@ const DEFAULTS: Partial<Settings> = {
   letterInterval: 12,
   feedDays: 5,
   backupsKept: 14,
+  watchedFolder: null,
   agingDays: [30, 60, 90],
   doubtfulPercent: null,
   letterRun: null,

@@ -178,6 +178,9 @@ const MESSAGES: Record<string, string> = {
   "settings.time_zone": "“{text}” is not a time zone, like America/Chicago.",
   "settings.real_clock":
     "This book goes by the real day. Only the clock of a practice book can be moved on.",
+  "settings.folder":
+    "There is no folder {path}. Write where it is from the root of the server's machine, like /home/mara/from-the-bank.",
+  "settings.folder_own": "{path} is where the books themselves lie. Choose another folder.",
   "settings.clock": "The clock can only move on.",
   "input.invalid": "{where}: {what}",
   "command.unknown": "There is no command “{name}”.",

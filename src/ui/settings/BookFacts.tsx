@@ -88,6 +88,12 @@ export function Facts(props: FactsProps): ReactNode {
           help="Then letters carry the link to the account page."
         />
         <TextField
+          label="Files come into the folder"
+          {...field("watchedFolder")}
+          placeholder="none is watched"
+          help="On the machine of the server, like /home/mara/from-the-bank. What is proven there is taken in, the rest waits under Arrivals."
+        />
+        <TextField
           label="Backups kept, one a day"
           inputMode="numeric"
           {...field("backupsKept")}

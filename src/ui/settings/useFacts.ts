@@ -32,6 +32,7 @@ export type Settings = {
   letterInterval: number;
   feedDays: number;
   backupsKept: number;
+  watchedFolder: string | null;
   letterRun: { weekdays: number[]; hour: number } | null;
 };
 
@@ -58,6 +59,7 @@ const schema = (currency: Currency) => {
     taxOnBadDebts: z.boolean(),
     letterInterval: z.string().regex(/^([1-9]|[1-8][0-9]|90)$/, "1 to 90 days."),
     feedDays: z.string().regex(/^([1-9]|[1-5][0-9]|60)$/, "1 to 60 banking days."),
+    watchedFolder: z.string().trim().max(400, "At most 400 letters."),
     backupsKept: z
       .string()
       .regex(/^([0-9]|[1-9][0-9]|[12][0-9]{2}|3[0-5][0-9]|36[0-5])$/, "0 to 365."),
@@ -100,6 +102,7 @@ export function useFacts({ settings, currency }: FactsProps) {
       letterInterval: String(settings.letterInterval),
       feedDays: String(settings.feedDays),
       backupsKept: String(settings.backupsKept),
+      watchedFolder: settings.watchedFolder ?? "",
       weekdays: (settings.letterRun?.weekdays ?? []).map(String),
       hour: String(settings.letterRun?.hour ?? 9),
       linkBase: settings.linkBase ?? "",
@@ -124,6 +127,7 @@ export function useFacts({ settings, currency }: FactsProps) {
           letterInterval: Number(typed.letterInterval),
           feedDays: Number(typed.feedDays),
           backupsKept: Number(typed.backupsKept),
+          watchedFolder: typed.watchedFolder || null,
           linkBase: typed.linkBase || null,
           letterRun:
             weekdays.length === 0 ? null : { weekdays: weekdays.map(Number), hour: Number(hour) },

@@ -16,6 +16,7 @@ import { runKey } from "@/server/overdue/queries/letterRun";
 import { todayOf } from "../context";
 import { listBooks } from "../folders";
 import { inWords } from "../messages";
+import { keepWatching } from "./folderWatch";
 import { backupInPool, reading } from "./reader";
 import { execute, wake } from "./writer";
 
@@ -44,6 +45,7 @@ async function look(now: Date, processorOf: ProcessorOf): Promise<void> {
     try {
       const db = reading(book);
       if (db === null) continue;
+      keepWatching(book, readSettings(db).watchedFolder);
       const key = dueRun(db, now);
       if (key !== null) await execute(book, "runLetters", {}, { actor: "schedule", key });
       else if (letterToDeliver(db, now.toISOString()) !== undefined) wake(book);

@@ -7,6 +7,8 @@ import { fail, ok, type Result } from "@/core/result";
 import { type Settings, writeSettings } from "@/db/settings";
 import { defineCommand } from "@/server/runtime/command";
 
+import { watchable } from "../watchable";
+
 const percent = z
   .string()
   .trim()
@@ -87,6 +89,7 @@ export const changeSettings = defineCommand({
       .optional(),
     letterInterval: z.number().int().min(1, "At least one day.").max(90).optional(),
     feedDays: z.number().int().min(1, "At least one banking day.").max(60).optional(),
+    watchedFolder: z.string().trim().min(1).max(400).nullable().optional(),
     backupsKept: z.number().int().min(0).max(365).optional(),
     agingDays: z
       .array(z.number().int().min(1).max(3650))
@@ -134,6 +137,10 @@ export const changeSettings = defineCommand({
       new Set(input.people.map((name) => name.toLowerCase())).size < input.people.length
     )
       return fail("settings.people");
+    if (input.watchedFolder) {
+      const watched = watchable(input.watchedFolder);
+      if (!watched.ok) return watched;
+    }
     const changed = Object.fromEntries(
       Object.entries(input).filter(([, value]) => value !== undefined),
     ) as Partial<Settings>;
