@@ -35,7 +35,7 @@ const views = [
   { name: "invoices", path: "invoices", ticks: 3 },
   { name: "paper", path: "settings/looks" },
   { name: "arrivals", path: "arrivals" },
-  { name: "dry-run", path: "arrivals", click: "Look at it" },
+  { name: "dry-run", path: "arrivals", click: "Look at it", nth: 1 },
   { name: "payouts", path: "payouts", keys: ["ArrowDown"] },
   { name: "schedules", path: "schedules/3" },
   { name: "fees", path: "payouts?show=fees" },
@@ -112,7 +112,7 @@ mkdirSync(folder, { recursive: true });
 const browser = await browse();
 try {
   for (const view of views.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
-    const { name, path, keys = [], click, pays, takes, row, ticks = 0 } = view;
+    const { name, path, keys = [], click, nth = 0, pays, takes, row, ticks = 0 } = view;
     const { dark = false, narrow = false } = view;
     if (takes) takeIn(takes);
     const page = await browser.newPage({
@@ -123,7 +123,7 @@ try {
     await open(page, address);
     await page.waitForTimeout(900);
     if (click) {
-      await page.getByRole("button", { name: click }).first().click();
+      await page.getByRole("button", { name: click }).nth(nth).click();
       await page.getByText("as understood").waitFor();
     }
     if (pays) {

@@ -184,13 +184,13 @@ test("a customer pays a sum of its own, and what is overdue in parts; the plan i
   await page.getByRole("radio", { name: /^Card/ }).check();
   const total = page.locator("[data-total]");
   await page.getByLabel("Another sum").fill("19.99");
-  await expect(page.getByRole("alert").first()).toContainText("Between 20.00 USD and");
+  await expect(page.getByRole("alert").first()).toContainText("Between USD 20.00 and");
   await expect(page.getByRole("button", { name: "Go on" })).toBeDisabled();
   await page.getByLabel("Another sum").fill("25.50");
-  await expect(total).toHaveText("25.50 USD");
+  await expect(total).toHaveText("USD 25.50");
   await page.getByRole("button", { name: "Go on" }).click();
   await typeCard(page);
-  await page.getByRole("button", { name: "Pay 25.50 USD" }).click();
+  await page.getByRole("button", { name: "Pay USD 25.50" }).click();
   await expect(page.getByRole("status")).toContainText("Paid");
   await page.getByRole("link", { name: "back" }).click();
   await alive(page);

@@ -109,7 +109,7 @@ test("a payment is taken part by card, and the rest came as a check", async ({ p
   await page.getByLabel("Code on the card").fill("123");
   await page.keyboard.press("Enter");
   await page.getByLabel("Who allowed it, and how").fill("Ana Reyes, on the telephone");
-  await page.getByRole("button", { name: "Take 10.00 USD" }).click();
+  await page.getByRole("button", { name: "Take USD 10.00" }).click();
   await page.getByRole("button", { name: "The rest came as a check or in cash" }).click();
   await page.getByLabel("Number", { exact: true }).fill("1044");
   await page.getByRole("button", { name: "Record it" }).click();

@@ -1,3 +1,4 @@
+import { ROW_KINDS, type RowKind } from "@/core/activity";
 import { type Day, formatDay } from "@/core/calendar";
 import { FIELDS, type FileKind, type Table } from "@/core/formats";
 import { type Currency, currencyOf, formatMoney, parseAmount } from "@/core/money";
@@ -26,6 +27,10 @@ const SHOWN_FIELDS: Readonly<Record<FileKind, Readonly<Record<keyof Shown, reado
   returns: { day: ["on"], sum: ["amount"], what: ["code"], who: ["name"] },
 };
 
+/** A kind of row as people say it; anything else as it is. */
+const kindInWords = (text: string): string =>
+  text in ROW_KINDS ? ROW_KINDS[text as RowKind].label : text;
+
 /** The first lines of a file in the agreed layout, in a clerk's words. */
 export function understoodLines(
   kind: FileKind,
@@ -45,7 +50,7 @@ export function understoodLines(
       line,
       day: /^\d{4}-\d\d-\d\d$/.test(first(day)) ? formatDay(first(day) as Day, today) : first(day),
       sum: amount.ok ? formatMoney(amount.value, own, currency) : first(sum),
-      what: first(what).replaceAll("_", " "),
+      what: kindInWords(first(what)),
       who: first(who).slice(0, 60),
     };
   });

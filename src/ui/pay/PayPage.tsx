@@ -34,7 +34,7 @@ export function PayPage({
     paying,
     words,
     base,
-    sum: (amount) => `${formatMoney(amount, facts.currency, facts.currency)} ${facts.currency}`,
+    sum: (amount) => `${facts.currency} ${formatMoney(amount, facts.currency, facts.currency)}`,
     day: (on) =>
       new Intl.DateTimeFormat(facts.language === "en" ? "en-US" : facts.language, {
         weekday: "short",

@@ -82,32 +82,35 @@ export type FactsProps = {
 
 export type FactsForm = UseFormReturn<z.input<ReturnType<typeof schema>>>;
 
-export function useFacts({ settings, currency }: FactsProps) {
+type Typed = z.input<ReturnType<typeof schema>>;
+
+/** The settings as they are typed. */
+const typedOf = ({ settings, currency }: FactsProps): Typed => ({
+  name: settings.name,
+  replyTo: settings.replyTo,
+  timeZone: settings.timeZone,
+  country: settings.country,
+  discountGraceDays: String(settings.discountGraceDays),
+  smallDifferenceLimit: toDecimal(settings.smallDifferenceLimit, currency),
+  wrongPerThousand: String(settings.wrongPerThousand),
+  smallestSumAskedFor: toDecimal(settings.smallestSumAskedFor, currency),
+  surchargePercent: settings.surchargePercent ?? "",
+  returnFee: settings.returnFee === null ? "" : toDecimal(settings.returnFee, currency),
+  taxOnDiscounts: settings.taxOnDiscounts,
+  taxOnBadDebts: settings.taxOnBadDebts,
+  letterInterval: String(settings.letterInterval),
+  feedDays: String(settings.feedDays),
+  backupsKept: String(settings.backupsKept),
+  watchedFolder: settings.watchedFolder ?? "",
+  weekdays: (settings.letterRun?.weekdays ?? []).map(String),
+  hour: String(settings.letterRun?.hour ?? 9),
+  linkBase: settings.linkBase ?? "",
+});
+
+export function useFacts(facts: FactsProps) {
+  const { currency } = facts;
   const { act, busy } = useActing();
-  const form = useForm<z.input<ReturnType<typeof schema>>>({
-    resolver: zodResolver(schema(currency)),
-    values: {
-      name: settings.name,
-      replyTo: settings.replyTo,
-      timeZone: settings.timeZone,
-      country: settings.country,
-      discountGraceDays: String(settings.discountGraceDays),
-      smallDifferenceLimit: toDecimal(settings.smallDifferenceLimit, currency),
-      wrongPerThousand: String(settings.wrongPerThousand),
-      smallestSumAskedFor: toDecimal(settings.smallestSumAskedFor, currency),
-      surchargePercent: settings.surchargePercent ?? "",
-      returnFee: settings.returnFee === null ? "" : toDecimal(settings.returnFee, currency),
-      taxOnDiscounts: settings.taxOnDiscounts,
-      taxOnBadDebts: settings.taxOnBadDebts,
-      letterInterval: String(settings.letterInterval),
-      feedDays: String(settings.feedDays),
-      backupsKept: String(settings.backupsKept),
-      watchedFolder: settings.watchedFolder ?? "",
-      weekdays: (settings.letterRun?.weekdays ?? []).map(String),
-      hour: String(settings.letterRun?.hour ?? 9),
-      linkBase: settings.linkBase ?? "",
-    },
-  });
+  const form = useForm<Typed>({ resolver: zodResolver(schema(currency)), values: typedOf(facts) });
   const {
     register,
     handleSubmit,
