@@ -20,7 +20,8 @@ test("a row on a phone has two lines, the rest when it is opened, and its acts w
   await expect(act).toBeInViewport({ ratio: 1 });
   await row.click();
   await expect(act).toBeHidden();
-  // The run shows the station one is in.
+  // At its head, the run shows the station one is in.
+  await page.evaluate(() => scrollTo(0, 0));
   await expect(page.getByRole("link", { name: /^Overdue/ }).first()).toBeInViewport({ ratio: 0.9 });
 });
 

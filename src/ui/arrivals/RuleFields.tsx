@@ -53,22 +53,16 @@ export function RuleFields({ typed, currency, mayBeEverywhere, onType }: FieldsP
         onChange={(event) => onType({ ...typed, contains: event.target.value })}
       />{" "}
       from{" "}
-      <LineField
-        width="96px"
-        inputMode="decimal"
-        placeholder="any"
-        aria-label={`Smallest sum of the rule, ${currency}`}
+      <SumField
+        label={`Smallest sum of the rule, ${currency}`}
         value={typed.from}
-        onChange={(event) => onType({ ...typed, from: event.target.value })}
+        onType={(from) => onType({ ...typed, from })}
       />{" "}
       to{" "}
-      <LineField
-        width="96px"
-        inputMode="decimal"
-        placeholder="any"
-        aria-label={`Largest sum of the rule, ${currency}`}
+      <SumField
+        label={`Largest sum of the rule, ${currency}`}
         value={typed.to}
-        onChange={(event) => onType({ ...typed, to: event.target.value })}
+        onType={(to) => onType({ ...typed, to })}
       />
       {mayBeEverywhere ? (
         <label>
@@ -81,6 +75,22 @@ export function RuleFields({ typed, currency, mayBeEverywhere, onType }: FieldsP
         </label>
       ) : null}
     </>
+  );
+}
+
+type SumProps = { label: string; value: string; onType: (text: string) => void };
+
+/** A bound of a rule; empty: any sum. */
+function SumField({ label, value, onType }: SumProps): ReactNode {
+  return (
+    <LineField
+      width="96px"
+      inputMode="decimal"
+      placeholder="any"
+      aria-label={label}
+      value={value}
+      onChange={(event) => onType(event.target.value)}
+    />
   );
 }
 

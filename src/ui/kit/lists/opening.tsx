@@ -15,6 +15,7 @@ import {
 import { useSearchParams } from "next/navigation";
 import { type Options, useHotkeys } from "react-hotkeys-hook";
 
+import { NARROW } from "../recipes/marks";
 import { marked } from "./columns";
 import { inDialog, meantElsewhere } from "../keys";
 
@@ -197,12 +198,12 @@ function useView(): string {
   return query.toString();
 }
 
-/** On a telephone the page itself is rolled: what is opened near its lower end comes up with its acts. */
+/** On a telephone what is opened comes up with its acts, where they would lie below. */
 function bringUp(place: RefObject<HTMLDivElement | null>): void {
-  const list = place.current;
-  if (!list || list.scrollHeight > list.clientHeight + 1) return;
-  const part = list.querySelector("tr[data-workings] > td");
-  part?.scrollIntoView({ block: "nearest" });
+  const part = place.current?.querySelector("tr[data-workings]");
+  const isNarrow = matchMedia(NARROW.replace("@media ", "")).matches;
+  if (!part || !isNarrow || part.getBoundingClientRect().bottom <= innerHeight) return;
+  part.previousElementSibling?.scrollIntoView({ block: "start" });
 }
 
 /** Puts the focus on a part of the list, where nothing within it is typed in. */
