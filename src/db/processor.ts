@@ -83,6 +83,9 @@ export function insertProcessorItem(db: Db, item: NewItem): number {
   ).id;
 }
 
+/** What the book has of an item already. */
+export type ItemKnown = { amount: Minor; occurredOn: Day; fileId: number | null };
+
 /**
  * What the book has of these items (kind and id) already, with their sums; by "kind id". Read at
  * once, as a file may have hundreds of thousands.
@@ -91,13 +94,13 @@ export function itemsKnown(
   db: Db,
   accountId: number,
   items: readonly (readonly [kind: ProcessorItemKind, externalId: string])[],
-): Map<string, Minor> {
-  const known = db.all<{ kind: string; externalId: string; amount: Minor }>(
-    "SELECT i.kind, i.external_id AS externalId, i.amount FROM json_each(?) j CROSS JOIN processor_item i ON i.processor_account_id = ? AND i.kind = j.value ->> 0 AND i.external_id = j.value ->> 1",
+): Map<string, ItemKnown> {
+  const known = db.all<ItemKnown & { kind: string; externalId: string }>(
+    "SELECT i.kind, i.external_id AS externalId, i.amount, i.occurred_on AS occurredOn, i.file_id AS fileId FROM json_each(?) j CROSS JOIN processor_item i ON i.processor_account_id = ? AND i.kind = j.value ->> 0 AND i.external_id = j.value ->> 1",
     JSON.stringify(items),
     accountId,
   );
-  return new Map(known.map(({ kind, externalId, amount }) => [`${kind} ${externalId}`, amount]));
+  return new Map(known.map(({ kind, externalId, ...item }) => [`${kind} ${externalId}`, item]));
 }
 
 /** An item has found its receipt, and is parked no more. */

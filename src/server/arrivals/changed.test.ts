@@ -83,6 +83,33 @@ describe("a line that comes again with another sum", () => {
   });
 });
 
+describe("a line that comes again with another day", () => {
+  const LATER = CHARGES.replace(/^(ch_1,[^,]*,)[^,]*/m, "$111/13/2026");
+  const dayOf = () =>
+    book.db.all(
+      "SELECT DISTINCT occurred_on AS day FROM processor_item WHERE external_id = 'ch_1' AND withdrawn = 0",
+    );
+  it("is reversed and posted anew, with its fee; taken back, the book is as before", () => {
+    take(CHARGES);
+    const before = [sums(), items()];
+    const [first] = dayOf();
+    const again = take(LATER);
+    expect(again).toMatchObject({ new: 0, known: 2, changed: 1 });
+    expect(again.refused[0]?.reason).toContain("another day");
+    expect(dayOf()).toEqual([{ day: "2026-11-13" }]);
+    expect(take(LATER)).toMatchObject({ known: 3, changed: 0, refused: [] });
+    expect([sums(), items()]).toEqual(before);
+    expect(proveBookTrail(book.db).problem).toBeNull();
+    book.must("undoFile", { fileId: again.fileId ?? 0, rest: false });
+    expect(dayOf()).toEqual([first]);
+  });
+  it("is known where the export is another: two ways of writing give two days for one line", () => {
+    take(CHARGES);
+    const other = LATER.replace("Date", "Created").replace("Memo", "Note");
+    expect(take(other)).toMatchObject({ known: 3, changed: 0, refused: [] });
+  });
+});
+
 describe("a line that is no money any more", () => {
   it("is reversed with its fee, and its payout is counted anew", () => {
     take(CHARGES);

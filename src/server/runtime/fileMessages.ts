@@ -83,6 +83,10 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "activity.end_rests":
     "Posted before with {was}, and declined, voided or failed by now. Something rests on it: undo that first, and take this file in again.",
   "payout.ended": "Told before with {was}, and failed by now: its items wait for the next payout.",
+  "activity.day_changed":
+    "Known already with another day, {was}. Something rests on what was posted, which stays; ask the processor which is right.",
+  "activity.day_reposted":
+    "Known already with another day, {was}: what was posted is reversed, and this is posted.",
   "activity.reposted":
     "Known already with another sum, {was}: what was posted is reversed, and this is posted.",
 };

@@ -1,18 +1,18 @@
 import { ACTIVITY_ORDER, ROW_KINDS } from "@/core/activity";
 import { earlierFirst } from "@/core/calendar";
 import type { ActivityRecord, ProcessorRecord } from "@/core/formats";
-import { type Minor, negate } from "@/core/money";
+import { negate } from "@/core/money";
 import { orphanedCharges, orphansOf, returnOfCharge } from "@/db/charges";
 import { refreshNet } from "@/db/payouts";
 import {
   adoptItem,
   insertProcessorItem,
+  type ItemKnown,
   itemsKnown,
   processorItemByExternalId,
   type ProcessorItemRow,
   setReceiptOfItem,
 } from "@/db/processor";
-import { moveFees } from "@/db/withdrawn";
 import { type ProcessorAccountRow } from "@/db/processorAccounts";
 import { joinRemittances } from "@/server/match/steps/remittances";
 import { notePaymentReturned, placeCharge } from "@/server/paying/steps/placePayment";
@@ -21,9 +21,11 @@ import type { CommandContext } from "@/server/runtime/context";
 
 import { joinReceipt, postActivity, postCharge, unpark } from "../steps/activity";
 import { withdraw } from "../steps/withdraw";
+import { changeOf, handOver } from "./changedItem";
 import { ItemPayouts } from "./itemPayouts";
 import { takePayout } from "./processorPayouts";
 import { type FileRun, withoutTwins } from "./report";
+import { SameShape } from "./sameShape";
 import { noteSettled, takeStarted } from "./startedDebits";
 
 /**
@@ -69,7 +71,8 @@ class ActivityImport {
   readonly touched = new Set<number>();
   private readonly payouts: ItemPayouts;
   /** What the book has of the file already, read at once. */
-  private readonly known: ReadonlyMap<string, Minor>;
+  private readonly known: ReadonlyMap<string, ItemKnown>;
+  private readonly shapes: SameShape;
   /** Charges of this file with their receipts. */
   private readonly charges = new Map<string, number>();
   /** Charges that something in the book is waiting for. */
@@ -88,6 +91,7 @@ class ActivityImport {
         kind === "started" ? [] : [[ROW_KINDS[kind].item, externalId] as const],
       ),
     );
+    this.shapes = new SameShape(ctx.db, file.fileId);
     this.orphans = orphanedCharges(ctx.db, account.id);
     this.payouts = new ItemPayouts(ctx, account, file.fileId);
   }
@@ -98,14 +102,20 @@ class ActivityImport {
     if (row.kind === "started") return takeStarted(ctx, this.account, row, this.file);
     noteSettled(ctx, this.account, row);
     const known = this.known.get(`${ROW_KINDS[row.kind].item} ${row.externalId}`);
-    if (known === row.amount) return this.takeAgain({ ...row, kind: row.kind }, tally);
-    if (known !== undefined) return this.takeChanged({ ...row, kind: row.kind }, known);
+    if (known && this.isAsBefore(row, known))
+      return this.takeAgain({ ...row, kind: row.kind }, tally);
+    if (known) return this.takeChanged({ ...row, kind: row.kind }, known);
     const twin = this.toldByReturnFile(row);
     if (twin !== null) return this.adopt(row, twin);
     const stale = ctx.staleRate(row.currency, row.settledOn);
     if (stale) return tally.refuseLine(row.line, "currency", stale);
     this.takeNew({ ...row, kind: row.kind });
     tally.take(row.line, ROW_KINDS[row.kind].counted, row.amount, row.currency);
+  }
+
+  private isAsBefore({ amount, occurredOn }: ActivityRecord, known: ItemKnown): boolean {
+    const isSameDay = occurredOn === known.occurredOn || !this.shapes.isOf(known.fileId);
+    return amount === known.amount && isSameDay;
   }
 
   /** What is known already may name its payout by now. */
@@ -122,25 +132,20 @@ class ActivityImport {
     tally.also("items whose payout is known now", row.amount, row.currency);
   }
 
-  /** Told with another sum: reversed and posted anew, unless something rests on what was posted. */
-  private takeChanged(row: ActivityRecord & { kind: SettledKind }, known: Minor): void {
+  /** Told with another sum or day: reversed and posted anew, unless something rests on what was posted. */
+  private takeChanged(row: ActivityRecord & { kind: SettledKind }, known: ItemKnown): void {
     const { ctx } = this;
     const { tally, actId } = this.file;
-    const was = ctx.sum(known, this.account.currency);
+    const { was, stays, reposted, tallied } = changeOf(ctx, this.account, row, known);
     const kind = ROW_KINDS[row.kind].item;
     const item = processorItemByExternalId(ctx.db, this.account.id, kind, row.externalId);
     if (!item || ctx.staleRate(row.currency, row.settledOn) || !withdraw(ctx, item, actId))
-      return tally.change(row.line, "id", { code: "activity.changed", was });
+      return tally.change(row.line, "id", { code: stays, was });
     this.takeNew({ ...row, kind: row.kind });
-    const now = processorItemByExternalId(ctx.db, this.account.id, kind, row.externalId);
-    if (now && item.payoutId !== null) {
-      if (now.payoutId === null) adoptItem(ctx.db, now.id, row.externalId, item.payoutId);
-      this.touched.add(item.payoutId);
-    }
-    if (kind === "charge" && item.receiptId !== null && now?.receiptId)
-      moveFees(ctx.db, item.receiptId, now.receiptId);
-    tally.replace(row.line, "id", { code: "activity.reposted", was });
-    tally.also("reversed and posted anew with another sum", row.amount, row.currency);
+    handOver(ctx, item, processorItemByExternalId(ctx.db, this.account.id, kind, row.externalId));
+    if (item.payoutId !== null) this.touched.add(item.payoutId);
+    tally.replace(row.line, "id", { code: reposted, was });
+    tally.also(tallied, row.amount, row.currency);
   }
 
   private takeNew(row: ActivityRecord & { kind: SettledKind }): void {

@@ -1,0 +1,36 @@
+import type { MappingSpec } from "@/core/formats";
+import type { Db } from "@/db/connection";
+import { importFileById } from "@/db/files";
+
+/**
+ * Which files were read by the same columns and answers as one: a day that they say differently was
+ * said anew. Two ways of writing an export may give two days for one line, and neither is wrong.
+ */
+export class SameShape {
+  private readonly own: string;
+  private readonly known = new Map<number, boolean>();
+
+  constructor(
+    private readonly db: Db,
+    fileId: number,
+  ) {
+    this.own = this.shapeOf(fileId);
+  }
+
+  isOf(fileId: number | null): boolean {
+    if (fileId === null) return false;
+    const before = this.known.get(fileId);
+    if (before !== undefined) return before;
+    const same = this.shapeOf(fileId) === this.own;
+    this.known.set(fileId, same);
+    return same;
+  }
+
+  private shapeOf(fileId: number): string {
+    const kept = importFileById(this.db, fileId)?.mapping;
+    if (!kept) return `file ${fileId}`;
+    const { columns, dayOrder, answers = {} } = JSON.parse(kept) as MappingSpec;
+    const heads = Object.entries(columns).sort(([a], [b]) => (a < b ? -1 : 1));
+    return JSON.stringify([heads, dayOrder, answers]);
+  }
+}
