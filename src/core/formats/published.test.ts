@@ -152,6 +152,17 @@ describe("BAI2 (cash management balance reporting, version 2)", () => {
       "opening 5000.00 and 2 lines come to the closing 6123.45",
     ]);
   });
+  it("says where a type code tells neither in nor out, as a bank's own do; without a sum it says nothing", () => {
+    const own = FILE.replace("16,475,37655", "16,905,37655");
+    expect(tableOf(own).off).toBe(
+      "line 6 has the type 905, which does not say whether money came or went; it is left out",
+    );
+    expect(rowsOf(own)).toHaveLength(1);
+    const note = FILE.replace("49,1300000,5/", "16,890,0,0,,,NOTE\r\n49,1300000,6/")
+      .replace("98,1300000,1,7/", "98,1300000,1,8/")
+      .replace("99,1300000,1,9/", "99,1300000,1,10/");
+    expect(tableOf(note).off).toBeNull();
+  });
   it("refuses one whose total is off, and one that was cut", () => {
     expect(errorOf(FILE.replace("49,1300000", "49,1300001"))).toBe("bai2.control");
     expect(errorOf(FILE.split("\r\n").slice(0, 7).join("\n"))).toBe("bai2.broken");

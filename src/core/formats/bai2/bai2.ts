@@ -65,6 +65,8 @@ class Bai2Reader {
   readonly rows: AgreedRow[] = [];
   readonly checks: ReturnType<typeof balanceCheck>[] = [];
   off: ControlOff | null = null;
+  /** The first line with a sum whose type code says neither in nor out, such as a bank's own (900 to 999). */
+  unknown: { line: number; type: string } | null = null;
   ended = false;
   private account: Account | null = null;
   private day = "";
@@ -87,6 +89,7 @@ class Bai2Reader {
         const { account, day } = this;
         const row = account && detailOf(fields, { line, day, account });
         if (row) this.rows.push(row);
+        else if (whole(fields[1]) !== 0) this.unknown ??= { line, type: fields[0] ?? "" };
       },
       "49": (fields, line) => {
         if (!this.account) return;
@@ -124,7 +127,7 @@ export function bai2Table(
 ): Result<Table, "bai2.control" | "bai2.broken" | "file.no_rows"> {
   const reader = new Bai2Reader();
   for (const record of recordsOf(text)) reader.take(record);
-  const { rows, checks, off, ended } = reader;
+  const { rows, checks, off, ended, unknown } = reader;
   if (off) return fail("bai2.control", off);
   if (!ended) return fail("bai2.broken", { count: rows.length });
   if (rows.length === 0) return fail("file.no_rows");
@@ -134,7 +137,10 @@ export function bai2Table(
         "its control totals are what its records add up to",
         ...checks.flatMap(({ proof }) => proof ?? []),
       ],
-      off: checks.find((check) => check.off !== null)?.off ?? null,
+      off:
+        unknown === null
+          ? (checks.find((check) => check.off !== null)?.off ?? null)
+          : `line ${unknown.line} has the type ${unknown.type}, which does not say whether money came or went; it is left out`,
     }),
   );
 }
