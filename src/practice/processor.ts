@@ -42,8 +42,8 @@ const DEBIT_DAYS = 3;
 /**
  * The practice processor: takes cards and bank accounts for tokens, approves, declines, settles,
  * returns, disputes, pays out, and tells of it as real ones do. A card whose two digits before the
- * last are a response code of ISO 8583 that declines (05, 14, 41, 43, 51, 54, 57, 61, 91) is
- * answered by it, and one with 65 by a bank that asks for a code; an account whose last two digits
+ * last are a response code of ISO 8583 that declines (05, 14, 41, 43, 51, 54, 57, 61, 82, 91)
+ * is answered by it, and one with 65 by a bank that asks for a code; an account whose last two digits
  * are the number of a return code (01 for R01) comes back by it, and one with 81, 82 or 85 is taken
  * with a notice of change (C01, C02, C05). Numbers are looked at and let go: what is kept is a token.
  */

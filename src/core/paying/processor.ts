@@ -127,6 +127,7 @@ export const DECLINES = {
   "57": { words: "The bank does not permit this kind of payment with this card.", again: false },
   "61": { words: "The sum is over the limit of this card.", again: true },
   "65": { words: "The card's bank wants a code from its owner.", again: false },
+  "82": { words: "The code of the card is not right.", again: false },
   "91": { words: "The bank cannot be reached just now.", again: true },
 } as const;
 export type DeclineCode = keyof typeof DECLINES;

@@ -194,6 +194,7 @@ export const ENGLISH: PayWords = {
     "57": "The bank does not permit this kind of payment with this card.",
     "61": "The sum is over the limit of this card.",
     "65": "Your bank wanted a code for this card, and did not get it.",
+    "82": "The code of the card is not right.",
     "91": "The bank cannot be reached just now.",
   },
 };

@@ -108,6 +108,7 @@ export const FRENCH: PayWords = {
     "57": "La banque ne permet pas ce genre de paiement avec cette carte.",
     "61": "La somme dépasse la limite de cette carte.",
     "65": "Votre banque voulait un code pour cette carte et ne l’a pas reçu.",
+    "82": "Le code de la carte n’est pas exact.",
     "91": "La banque n’est pas joignable en ce moment.",
   },
 };

@@ -109,6 +109,7 @@ export const GERMAN: PayWords = {
     "57": "Die Bank erlaubt diese Art Zahlung mit dieser Karte nicht.",
     "61": "Die Summe liegt über dem Limit dieser Karte.",
     "65": "Ihre Bank wollte für diese Karte einen Code und bekam ihn nicht.",
+    "82": "Der Code der Karte stimmt nicht.",
     "91": "Die Bank ist gerade nicht zu erreichen.",
   },
 };

@@ -106,6 +106,7 @@ export const SPANISH: PayWords = {
     "57": "El banco no permite este tipo de pago con esta tarjeta.",
     "61": "La suma supera el límite de esta tarjeta.",
     "65": "Su banco quería un código para esta tarjeta y no lo recibió.",
+    "82": "El código de la tarjeta no es correcto.",
     "91": "No se puede contactar con el banco en este momento.",
   },
 };
