@@ -74,22 +74,26 @@ describe("a file of several accounts", () => {
     ],
     ["BAI2", bai2, ["4417", "9982", "all"]],
   ])("is asked about: %s", (_, text, choices) => {
-    expect(read(text)).toMatchObject({ keys: ["account"], choices });
+    expect(read(text)).toMatchObject({ keys: ["whose"], choices });
   });
   it("is asked about in a list with a column for them, and of one all lines are taken", () => {
     const list = (accounts: readonly string[]): string =>
       `Account,Date,Description,Amount\n${accounts.map((account) => `${account},2026-11-03,RENT PAYROLL,-5.00`).join("\n")}\n`;
     const two = list(["xxx4417", "xxx9982", "xxx4417", "xxx4417", "xxx9982"]);
-    expect(read(two).keys).toEqual(["account"]);
-    expect(read(two, { account: "9982" })).toMatchObject({
+    expect(read(two).keys).toEqual(["whose"]);
+    expect(read(two, { whose: "9982" })).toMatchObject({
       keys: [],
       sums: ["(5.00)", "(5.00)"],
       leftOut: ["2 other_account", "4 other_account", "5 other_account"],
     });
-    expect(read(two, { account: "all" }).sums).toHaveLength(5);
+    expect(read(two, { whose: "all" }).sums).toHaveLength(5);
     expect(read(list(["Checking", "Checking"])).keys).toEqual([]);
     // Many different ones are whom it went to.
-    expect(read(list(["11117001", "11117002", "11117003", "11117004"])).keys).toEqual([]);
+    const others = Array.from({ length: 8 }, (_, at) => `1111700${at}`);
+    expect(read(list(others)).keys).toEqual([]);
+    // Few of them may be one's own: that is asked, and so are many where each has many lines.
+    expect(read(list(others.slice(0, 4))).keys).toEqual(["whose"]);
+    expect(read(list([...others, ...others, ...others])).keys).toEqual(["whose"]);
   });
   it("is read by itself where one of them ends like the book's own", () => {
     expect(read(TWO, {}, "4417")).toMatchObject({
@@ -97,7 +101,7 @@ describe("a file of several accounts", () => {
       sums: ["(5.00)", "8.00"],
       leftOut: ["6 other_account"],
     });
-    expect(read(TWO, { account: "9982" }, "4417").sums).toEqual(["(7.00)"]);
+    expect(read(TWO, { whose: "9982" }, "4417").sums).toEqual(["(7.00)"]);
   });
 });
 
@@ -106,8 +110,8 @@ describe("a file of one account", () => {
   it("that ends otherwise than the book's own is asked about", () => {
     expect(read(one).keys).toEqual([]);
     expect(read(one, {}, "9982").keys).toEqual([]);
-    expect(read(one, {}, "4417")).toMatchObject({ keys: ["account"], choices: ["9982"] });
-    expect(read(one, { account: "9982" }, "4417").sums).toEqual(["(7.00)"]);
+    expect(read(one, {}, "4417")).toMatchObject({ keys: ["whose"], choices: ["9982"] });
+    expect(read(one, { whose: "9982" }, "4417").sums).toEqual(["(7.00)"]);
   });
 });
 

@@ -8,8 +8,12 @@ type OfOne = {
   proofs: readonly string[];
 };
 
-/** More differing values than this are of others: whom the money went to, or came from. */
-const MOST_ACCOUNTS = 6;
+/**
+ * So many differing values are asked about, whatever they are; more of them are of others, whom the
+ * money went to or came from, where they differ from line to line, and very many always are.
+ */
+const FEW_ACCOUNTS = 6;
+const MOST_ACCOUNTS = 20;
 const ALL = "all";
 
 /**
@@ -27,8 +31,8 @@ export function ofOneAccount(
   const accountOf = (row: Row): string => endOf(cells.of(row, "account"));
   for (const row of rows) counts.set(accountOf(row), (counts.get(accountOf(row)) ?? 0) + 1);
   counts.delete("");
-  if (counts.size === 0 || isOfOthers(counts, rows.length)) return all;
-  const said = cells.file.answers.account;
+  if (counts.size === 0 || isOfOthers(cells, counts, rows.length)) return all;
+  const said = cells.file.answers.whose;
   if (said === ALL) return all;
   if (counts.size === 1) return { ...all, ...ofAnother([...counts.keys()], said, accountEnds) };
   const taken = [said, accountEnds].find((account) => account && counts.has(account));
@@ -39,9 +43,11 @@ export function ofOneAccount(
       .filter((row) => accountOf(row) !== taken)
       .map(({ line }) => ({ line, why: "other_account" as const })),
     questions: [],
-    proofs: [`the ${counts.get(taken) ?? 0} lines of the account ending ${taken}`],
+    proofs: [`${linesOf(counts.get(taken) ?? 0)} of the account ending ${taken}`],
   };
 }
+
+const linesOf = (count: number): string => (count === 1 ? "the one line" : `the ${count} lines`);
 
 /** The last four digits of a number, whatever hides the others; a name as it is. */
 function endOf(text: string): string {
@@ -49,8 +55,15 @@ function endOf(text: string): string {
   return digits.length >= 4 ? digits.slice(-4) : text.trim();
 }
 
-const isOfOthers = (counts: ReadonlyMap<string, number>, lines: number): boolean =>
-  counts.size > MOST_ACCOUNTS || (counts.size > 2 && counts.size * 2 > lines);
+/** In a published format the account is the statement's own; a column of a list may be the other side's. */
+const isOfOthers = (
+  { file: { table } }: Cells,
+  counts: ReadonlyMap<string, number>,
+  lines: number,
+): boolean =>
+  table.kind === undefined &&
+  counts.size > FEW_ACCOUNTS &&
+  (counts.size > MOST_ACCOUNTS || counts.size * 3 > lines);
 
 function ofAnother(
   [found = ""]: readonly string[],
@@ -63,7 +76,7 @@ function ofAnother(
   return {
     questions: [
       {
-        key: "account",
+        key: "whose",
         words,
         choices: [{ answer: found, result: "it is this account all the same" }],
       },
@@ -72,12 +85,12 @@ function ofAnother(
 }
 
 const severalQuestion = (counts: ReadonlyMap<string, number>): Question => ({
-  key: "account",
+  key: "whose",
   words: `The file has the lines of ${counts.size} accounts. One is taken in at a time; the others are left out, and the same file is taken into theirs.`,
   choices: [
     ...[...counts].map(([account, count]) => ({
       answer: account,
-      result: `the ${count} lines of ${/^\d{4}$/.test(account) ? `the account ending ${account}` : `“${account}”`}`,
+      result: `${linesOf(count)} of ${/^\d{4}$/.test(account) ? `the account ending ${account}` : `“${account}”`}`,
     })),
     { answer: ALL, result: "all lines: they are of one account" },
   ],

@@ -141,7 +141,10 @@ const isToSay = (
 ): boolean => asking && (who.rehearse === true || !backFirst);
 
 /** Answers that hold for one file alone are not kept with the mapping. */
-const OF_ONE_FILE = new Set(["before", "future", "balance", "first", "same", "other_account"]);
+const OF_ONE_FILE = new Set([
+  ...["before", "future", "outside", "whose"],
+  ...["balance", "first", "same", "other_account"],
+]);
 
 const lasting = (answers: MappingSpec["answers"]): MappingSpec["answers"] =>
   answers && Object.fromEntries(Object.entries(answers).filter(([key]) => !OF_ONE_FILE.has(key)));
