@@ -264,3 +264,22 @@ describe("which rows are money", () => {
     ]);
   });
 });
+
+describe("a charge and its state in one word", () => {
+  const kinds = (word: string): string[] =>
+    keys(
+      `ID,Date,Type,Gross,Fee\nc1,2026-11-03,charge,5.00,0.20\nc2,2026-11-03,${word},4.00,0.10\n`,
+    );
+  it.each(["ACH debit (pending)", "pending payment", "payment completed", "Sale - settled"])(
+    "is understood: %s",
+    (word) => {
+      expect(kinds(word)).toEqual([]);
+    },
+  );
+  it.each(["payment processing", "payment on hold", "charge zorped", "order shipped"])(
+    "is asked about: %s",
+    (word) => {
+      expect(kinds(word)).toContain(`word:${word}`);
+    },
+  );
+});

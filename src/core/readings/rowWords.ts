@@ -55,7 +55,8 @@ function chargeInState(plain: string): RowKind | null {
       [behind, before],
     ].find(([charge = ""]) => KIND_OF.get(charge) === "charge")?.[1];
     if (state === undefined) continue;
-    if (KIND_OF.get(state) === "started") return "started";
+    // "Payment processing" is what some call a fee: only words that mean a way to go are taken.
+    if (/^(?:pending|initiated|submitted|started)$/.test(state)) return "started";
     if (STATE_OF.get(state) === "counts") return "charge";
   }
   return null;
