@@ -25,6 +25,14 @@ const MARKS = [
   [",", "comma: 1.234,56"],
 ] as const;
 
+/** What was asked of one file, in a clerk's words. */
+const ASKED: Readonly<Record<string, string>> = {
+  whose: "lines of the account",
+  outside: "days outside its own",
+  before: "days up to the cut-over",
+  future: "days to come",
+};
+
 /** How days, sums and words are read, as the file proves it or as was said; each can be said, or asked again. */
 export function AnswerRows({ change, mapping, words }: AnswerRowsProps): ReactNode {
   const answers = mapping.answers ?? {};
@@ -54,7 +62,7 @@ export function AnswerRows({ change, mapping, words }: AnswerRowsProps): ReactNo
         .filter(([key]) => !listed.has(key))
         .map(([key, answer]) => (
           <tr key={key}>
-            <td>{key.replaceAll(/[_:]/g, " ")}</td>
+            <td>{ASKED[key] ?? key.replaceAll(/[_:]/g, " ")}</td>
             <td>
               {answer.replaceAll("_", " ")} <Act onClick={() => say(key, "")}>Ask again</Act>
             </td>

@@ -15,7 +15,8 @@ import { FIELD_WORDS } from "./fieldWords";
 import { type Mend, MendCell } from "./MendCell";
 
 /** What holds, beside what is off. */
-const PROVEN = /follow on|is net on all|are the sum|is the balance on all/;
+const PROVEN =
+  /follow on|is net on all|are the sum|is the balance on all|come to the closing|records add up to|of the account ending/;
 
 export function WhatHappens({
   report,
