@@ -21,3 +21,16 @@ export async function tokenOf(page: Page, customer: string): Promise<string> {
   await page.setViewportSize(PHONE);
   return /[0-9a-f]{48}/.exec(account ?? "")?.[0] ?? "";
 }
+
+/** Keeps the page's scripts on their way until they are released. */
+export async function heldScripts(page: Page): Promise<{ release: () => void }> {
+  let release = (): void => undefined;
+  const released = new Promise<void>((resolve) => {
+    release = resolve;
+  });
+  await page.route("**/_next/static/**/*.js", async (route) => {
+    await released;
+    await route.continue();
+  });
+  return { release };
+}

@@ -8,6 +8,7 @@ import { ThemeProvider } from "next-themes";
 import { useServerInsertedHTML } from "next/navigation";
 import { type ReactNode, useState } from "react";
 
+import { useEarlyFields } from "./early";
 import { system } from "./theme";
 
 /**
@@ -43,6 +44,7 @@ export function Providers({
   children: ReactNode;
 }): ReactNode {
   const [{ cache, flush }] = useState(makeRegistry);
+  useEarlyFields();
   useServerInsertedHTML(() => {
     const names = flush();
     if (names.length === 0) return null;
