@@ -2,6 +2,7 @@ import type Database from "better-sqlite3";
 
 import type { Hold } from "./hold";
 import { type Inode, inodeOf } from "./inode";
+import { type Gathering, Pending } from "./pending";
 
 export type Value = string | number | null;
 type Prepared = { readonly statement: Database.Statement; readonly numbered: boolean };
@@ -10,6 +11,8 @@ type Prepared = { readonly statement: Database.Statement; readonly numbered: boo
 export class Db {
   private readonly statements = new Map<string, Prepared>();
 
+  /** Rows that wait to be inserted together; null where each is written at once. */
+  private pending: Pending | null = null;
   private readonly inode: Inode | null;
   private id: string | null = null;
 
@@ -48,6 +51,12 @@ export class Db {
   all<Row>(sql: string, ...values: Value[]): Row[] {
     const { statement, numbered } = this.statement(sql);
     return statement.all(...bound(numbered, values)) as Row[];
+  }
+
+  /** Row by row, so that not all are held in memory; nothing else may be asked for meanwhile. */
+  each<Row>(sql: string, ...values: Value[]): IterableIterator<Row> {
+    const { statement, numbered } = this.statement(sql);
+    return statement.iterate(...bound(numbered, values)) as IterableIterator<Row>;
   }
 
   /**
@@ -98,6 +107,31 @@ export class Db {
     return { id: Number(info.lastInsertRowid), changes: info.changes };
   }
 
+  /** Inserts a row; gives its id. The table's columns are named in `of`, all of them by it. */
+  insert(of: Gathering, ...values: Value[]): number {
+    if (this.pending) return this.pending.add(of.table, values);
+    const marks = of.columns.map(() => "?").join(", ");
+    return this.run(
+      `INSERT INTO "${of.table}" (${of.columns.join(", ")}) VALUES (${marks})`,
+      ...values,
+    ).id;
+  }
+
+  /**
+   * While `work` runs within a transaction, rows of some tables wait until there are many, or until
+   * anything else is asked of the file. `order`: a table before those that name it.
+   */
+  gathering<T>(order: readonly Gathering[], work: () => T): T {
+    this.pending = new Pending(this.raw, order);
+    try {
+      const done = work();
+      this.pending.write();
+      return done;
+    } finally {
+      this.pending = null;
+    }
+  }
+
   /** All of `work` or nothing. It must not be async: the transaction would end before it. */
   transaction<T>(work: () => T): T {
     return this.raw.transaction(work).immediate();
@@ -105,7 +139,17 @@ export class Db {
 
   /** A part of a transaction, all of it or nothing: what it wrote goes back where it throws. */
   savepoint<T>(work: () => T): T {
-    return this.raw.transaction(work)();
+    this.settle();
+    try {
+      return this.raw.transaction(() => {
+        const done = work();
+        this.settle();
+        return done;
+      })();
+    } catch (error) {
+      this.pending?.drop();
+      throw error;
+    }
   }
 
   /** Rows that were written but are not wanted after all: a dry run. */
@@ -119,6 +163,7 @@ export class Db {
   }
 
   exec(sql: string): void {
+    this.settle();
     this.raw.exec(sql);
   }
 
@@ -141,7 +186,14 @@ export class Db {
     this.hold?.release();
   }
 
+  /** What waits is written before anything else is done. */
+  private settle(): void {
+    this.pending?.write();
+    this.pending?.forgetIds();
+  }
+
   private statement(sql: string): Prepared {
+    this.settle();
     const known = this.statements.get(sql);
     if (known) return known;
     const made = { statement: this.raw.prepare(sql), numbered: /\?\d/.test(sql) };

@@ -11,6 +11,7 @@ import {
 import { type Currency, type Minor } from "@/core/money";
 
 import type { Db } from "./connection";
+import { ENTRIES, ENTRY_LINES, POSTINGS } from "./gathered";
 
 export type AccountRow = {
   id: number;
@@ -64,8 +65,8 @@ export function insertEntry(
   { actId, reverses = null, datedFor = null }: EntryOfAct,
 ): number {
   if (!foots(draft)) throw new Error(`the entry ${draft.event} does not foot`);
-  const { id } = db.run(
-    "INSERT INTO entry (event, posted_on, document_kind, document_id, document, customer_id, act_id, reverses, dated_for) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
+  const id = db.insert(
+    ENTRIES,
     draft.event,
     draft.postedOn,
     draft.document.kind,
@@ -76,9 +77,9 @@ export function insertEntry(
     reverses,
     datedFor,
   );
-  draft.lines.forEach((line, index) => {
-    db.run(
-      "INSERT INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount, item_kind, item_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
+  for (const [index, line] of draft.lines.entries())
+    db.insert(
+      ENTRY_LINES,
       id,
       index + 1,
       find(line.account),
@@ -88,8 +89,7 @@ export function insertEntry(
       line.item?.kind ?? null,
       line.item?.id ?? null,
     );
-  });
-  db.run("INSERT INTO posting (entry_id) VALUES (?)", id);
+  db.insert(POSTINGS, id);
   return id;
 }
 

@@ -50,6 +50,17 @@ export const paymentByCharge = (
     chargeId,
   );
 
+/** Charges of payments that were made here and are not settled yet. */
+export const chargesOnTheirWay = (db: Db, accountId: number): Set<string> =>
+  new Set(
+    db
+      .all<{ id: string }>(
+        "SELECT charge_id AS id FROM payment WHERE processor_account_id = ? AND state = 'on_way' AND charge_id IS NOT NULL",
+        accountId,
+      )
+      .map(({ id }) => id),
+  );
+
 /** The payment whose money a receipt is; undefined where it came otherwise. */
 export const paymentOfReceipt = (db: Db, receiptId: number): PaymentRow | undefined =>
   db.get<PaymentRow>(`${PAYMENT} WHERE receipt_id = ?`, receiptId);

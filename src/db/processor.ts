@@ -3,6 +3,7 @@ import type { Day } from "@/core/calendar";
 import type { Currency, Minor } from "@/core/money";
 
 import type { Db } from "./connection";
+import { PROCESSOR_ITEMS } from "./gathered";
 
 export type ProcessorItemRow = {
   id: number;
@@ -58,9 +59,8 @@ export type NewItem = Omit<
   Partial<Pick<ProcessorItemRow, "returnCode" | "answerBy" | "brand" | "abroad">>;
 
 export function insertProcessorItem(db: Db, item: NewItem): number {
-  return db.run(
-    `INSERT INTO processor_item (processor_account_id, external_id, kind, occurred_on, settled_on, currency, amount, payout_id, receipt_id, related_id, origin, reason, settled_state, return_code, answer_by, brand, abroad, file_id, line_no)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+  return db.insert(
+    PROCESSOR_ITEMS,
     item.processorAccountId,
     item.externalId,
     item.kind,
@@ -80,7 +80,7 @@ export function insertProcessorItem(db: Db, item: NewItem): number {
     item.abroad ?? 0,
     item.fileId,
     item.lineNo,
-  ).id;
+  );
 }
 
 /** What the book has of an item already. */

@@ -3,6 +3,7 @@ import type { Currency, Minor } from "@/core/money";
 import type { HandState, Method, Parts, ReceiptState } from "@/core/receipts";
 
 import type { Db } from "./connection";
+import { RECEIPTS } from "./gathered";
 import { BOOK_CURRENCY, bookValue } from "./rates";
 
 export type ReceiptRow = {
@@ -55,6 +56,13 @@ export function receiptById(db: Db, id: number): ReceiptRow | undefined {
   return db.get<ReceiptRow>(`SELECT ${COLUMNS} FROM receipt r WHERE r.id = ?`, id);
 }
 
+/** Whose money a receipt is; null where that is not known, or the receipt is not there. */
+export const customerOfReceipt = (db: Db, id: number): number | null =>
+  db.get<{ customerId: number | null }>(
+    "SELECT customer_id AS customerId FROM receipt WHERE id = ?",
+    id,
+  )?.customerId ?? null;
+
 export function receiptsInState(db: Db, state: ReceiptState): ReceiptRow[] {
   return db.all<ReceiptRow>(
     `SELECT ${COLUMNS} FROM receipt r WHERE r.state = ? ORDER BY r.paid_on, r.id`,
@@ -86,9 +94,8 @@ export function insertReceipt(
     | "lineNo"
   > & { number?: string | null },
 ): number {
-  return db.run(
-    `INSERT INTO receipt (source, method, paid_on, settled_on, currency, amount, payer_name, payer_email, reference, state, unidentified, file_id, line_no, number, hand_state)
-     VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, 'to_match', ?6, ?10, ?11, ?12, CASE ?1 WHEN 'hand' THEN 'on_hand' END)`,
+  return db.insert(
+    RECEIPTS,
     receipt.source,
     receipt.method,
     receipt.paidOn,
@@ -98,10 +105,13 @@ export function insertReceipt(
     receipt.payerName,
     receipt.payerEmail,
     receipt.reference,
+    "to_match",
+    receipt.amount,
     receipt.fileId,
     receipt.lineNo,
     receipt.number ?? null,
-  ).id;
+    receipt.source === "hand" ? "on_hand" : null,
+  );
 }
 
 export function updateReceipt(
@@ -227,24 +237,5 @@ export function receiptsWith(
      FROM receipt r
      WHERE ${part} <> 0
      ORDER BY paid_on, id`,
-  );
-}
-
-/** Credit on account that a debit on the statement may have paid back; the very sum first. At most eight. */
-export function creditsThatMayBeRefunded(
-  db: Db,
-  line: { amount: Minor; currency: Currency; postedOn: Day },
-): { receiptId: number; paidOn: Day; name: string; credit: Minor }[] {
-  return db.all(
-    `SELECT r.id AS receiptId, r.paid_on AS paidOn, coalesce(c.name, r.payer_name) AS name,
-       r.on_account AS credit
-     FROM receipt r
-     LEFT JOIN customer c ON c.id = r.customer_id
-     WHERE r.on_account >= ?1 AND r.currency = ?2 AND r.paid_on <= ?3
-     ORDER BY r.on_account <> ?1, r.paid_on DESC
-     LIMIT 8`,
-    -line.amount,
-    line.currency,
-    line.postedOn,
   );
 }

@@ -75,3 +75,22 @@ export function setRefund(
     id,
   );
 }
+
+/** Credit on account that a debit on the statement may have paid back; the very sum first. At most eight. */
+export function creditsThatMayBeRefunded(
+  db: Db,
+  line: { amount: Minor; currency: Currency; postedOn: Day },
+): { receiptId: number; paidOn: Day; name: string; credit: Minor }[] {
+  return db.all(
+    `SELECT r.id AS receiptId, r.paid_on AS paidOn, coalesce(c.name, r.payer_name) AS name,
+       r.on_account AS credit
+     FROM receipt r
+     LEFT JOIN customer c ON c.id = r.customer_id
+     WHERE r.on_account >= ?1 AND r.currency = ?2 AND r.paid_on <= ?3
+     ORDER BY r.on_account <> ?1, r.paid_on DESC
+     LIMIT 8`,
+    -line.amount,
+    line.currency,
+    line.postedOn,
+  );
+}

@@ -34,6 +34,17 @@ export function startedByExternalId(
   );
 }
 
+/** Debits of an account that were started and are on their way. */
+export const startedCharges = (db: Db, accountId: number): Set<string> =>
+  new Set(
+    db
+      .all<{ id: string }>(
+        "SELECT external_id AS id FROM ach_started WHERE processor_account_id = ? AND state = 'on_way'",
+        accountId,
+      )
+      .map(({ id }) => id),
+  );
+
 export function insertStarted(db: Db, row: Omit<StartedRow, "id" | "state">): void {
   db.run(
     "INSERT INTO ach_started (processor_account_id, external_id, started_on, currency, amount, payer_name, payer_email, reference, customer_id, file_id, line_no) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",

@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 
 import { type CommandRecord, insertCommand, nextCommandId } from "./acts";
 import type { Db } from "./connection";
-import { keyOf, type Place, trailPlaces, valuesOf } from "./trailPlaces";
+import { changedRows, forgetTouched, markRows, touchAll, watchRows } from "./touched";
 
 /** SHA-256 as hex. */
 export const hashOf = (text: string): string => createHash("sha256").update(text).digest("hex");
@@ -19,54 +19,18 @@ export type TrailRow = { place: string; key: string; digest: string };
 export function chainOf(
   before: string,
   command: CommandRecord,
-  written: { acts: readonly string[]; entries: readonly string[]; rows: readonly TrailRow[] },
+  written: { acts: Iterable<string>; entries: Iterable<string>; rows: Iterable<TrailRow> },
 ): string {
   const { id, key, name, actor, at, inputHash, resultHash } = command;
-  return hashOf(
-    [
-      before,
-      JSON.stringify([id, key, name, actor, at, inputHash, resultHash]),
-      ...written.acts,
-      ...written.entries,
-      ...written.rows.map((row) => `${row.place} ${row.key} ${row.digest}`),
-    ].join("\n"),
-  );
+  const hash = createHash("sha256");
+  hash.update(before);
+  const line = (text: string): unknown => hash.update(`\n${text}`);
+  line(JSON.stringify([id, key, name, actor, at, inputHash, resultHash]));
+  for (const act of written.acts) line(act);
+  for (const entry of written.entries) line(entry);
+  for (const row of written.rows) line(`${row.place} ${row.key} ${row.digest}`);
+  return hash.digest("hex");
 }
-
-const watched = new WeakMap<Db, Place[]>();
-
-/**
- * Has a connection note, in memory, which rows change; gives the tables that are followed. Not first
- * within a transaction: it would be forgotten where that is rolled back.
- */
-export function watchRows(db: Db): Place[] {
-  const known = watched.get(db);
-  if (known) return known;
-  const places = trailPlaces(db);
-  db.exec(
-    "CREATE TEMP TABLE touched (place TEXT NOT NULL, row_key TEXT NOT NULL, PRIMARY KEY (place, row_key)) WITHOUT ROWID",
-  );
-  for (const place of places)
-    for (const [event, of] of [
-      ["INSERT", ["NEW"]],
-      ["UPDATE", ["OLD", "NEW"]],
-      ["DELETE", ["OLD"]],
-    ] as const)
-      db.exec(
-        `CREATE TEMP TRIGGER "touch_${place.name}_${event}" AFTER ${event} ON main."${place.name}" BEGIN
-           ${of.map((row) => noteOf(place, row)).join("\n")}
-         END`,
-      );
-  watched.set(db, places);
-  return places;
-}
-
-/**
- * Notes a row once. Not by INSERT OR IGNORE: within a trigger the conflict clause of the statement
- * that fired it counts instead (SQLite, CREATE TRIGGER, 2); an upsert is none.
- */
-const noteOf = (place: Place, row: string): string =>
-  `INSERT INTO touched VALUES ('${place.name}', ${keyOf(place, row)}) ON CONFLICT DO NOTHING;`;
 
 /** Whether the chain has begun in this book. */
 export function chainBegins(db: Db): { commandId: number; chain: string } | undefined {
@@ -92,14 +56,6 @@ export function beginChain(db: Db): void {
   db.run("INSERT INTO trail_start (command_id, chain) VALUES (?, ?)", commandId, chain);
 }
 
-/** As if every row of the book had changed. */
-function touchAll(db: Db): void {
-  for (const place of watchRows(db))
-    db.run(
-      `INSERT OR IGNORE INTO touched SELECT '${place.name}', ${keyOf(place, "t")} FROM main."${place.name}" t`,
-    );
-}
-
 /**
  * Seals all rows anew where the schema was brought up to date: a digest is of the columns that a
  * table had. It stands in the chain as a record of its own; the file as it was lies beside the book.
@@ -119,36 +75,39 @@ export function sealAnew(db: Db, schema: number): void {
   });
 }
 
-/** Keeps a digest of each row that changed since the last record; gives them in order. */
-export function keepTouched(db: Db, commandId: number): TrailRow[] {
-  const rows = watchRows(db).flatMap((place) => touchedRows(db, place));
-  for (const { place, key, digest } of rows)
-    db.run(
-      "INSERT OR REPLACE INTO trail (command_id, place, row_key, digest) VALUES (?, ?, ?, ?)",
-      commandId,
-      place,
-      key,
-      digest,
-    );
-  db.run("DELETE FROM touched");
-  return rows;
+/** Keeps a digest of each row that changed since the last record; gives them in order, table by table. */
+function* keepTouched(db: Db, commandId: number): Generator<TrailRow> {
+  for (const place of watchRows(db)) {
+    const rows: TrailRow[] = [];
+    for (const piece of changedRows(db, place))
+      for (const { key, row } of piece)
+        rows.push({ place: place.name, key, digest: row === null ? "" : rowDigest(row) });
+    rows.sort(place.isNumbered ? byDigits : byBytes);
+    keepRows(db, commandId, rows);
+    yield* rows;
+  }
+  forgetTouched(db);
+  markRows(db);
 }
 
-function touchedRows(db: Db, place: Place): TrailRow[] {
-  const on = place.key.map((column, at) => `t."${column}" = json_extract(x.row_key, '$[${at}]')`);
-  return db
-    .all<{ key: string; found: number; row: string }>(
-      `SELECT x.row_key AS key, t."${place.key[0]}" IS NOT NULL AS found, ${valuesOf(place, "t")} AS row
-       FROM touched x
-       LEFT JOIN main."${place.name}" t ON ${on.join(" AND ")}
-       WHERE x.place = '${place.name}'
-       ORDER BY x.row_key`,
-    )
-    .map(({ key, found, row }) => ({
-      place: place.name,
-      key,
-      digest: found === 1 ? rowDigest(row) : "",
-    }));
+/** As SQLite orders texts: byte by byte. */
+const byBytes = (a: TrailRow, b: TrailRow): number =>
+  Buffer.compare(Buffer.from(a.key), Buffer.from(b.key));
+
+/** The same for keys that are a number, at once. */
+const byDigits = (a: TrailRow, b: TrailRow): number => (a.key < b.key ? -1 : 1);
+
+/** So many rows are kept in one statement. */
+const PIECE = 1000;
+
+function keepRows(db: Db, commandId: number, rows: readonly TrailRow[]): void {
+  for (let from = 0; from < rows.length; from += PIECE)
+    db.run(
+      `INSERT OR REPLACE INTO trail (command_id, place, row_key, digest)
+       SELECT ?, value ->> 'place', value ->> 'key', value ->> 'digest' FROM json_each(?)`,
+      commandId,
+      JSON.stringify(rows.slice(from, from + PIECE)),
+    );
 }
 
 /** The acts of commands from one to another, as texts; that they were undone later is no part of them. */
@@ -166,10 +125,9 @@ export function actTexts(db: Db, from: number, to: number): string[] {
 }
 
 /** The entries that commands from one to another posted, each with its lines, as texts. */
-export function entryTexts(db: Db, from: number, to: number): string[] {
-  return db
-    .all<{ row: string }>(
-      `SELECT json_array(
+export function* entryTexts(db: Db, from: number, to: number): Generator<string> {
+  const texts = db.each<{ row: string }>(
+    `SELECT json_array(
          'entry', e.id, e.event, e.posted_on, e.document_kind, e.document_id, e.document, e.customer_id, e.act_id,
          e.reverses, e.dated_for, EXISTS (SELECT 1 FROM posting p WHERE p.entry_id = e.id),
          (SELECT json_group_array(
@@ -181,17 +139,17 @@ export function entryTexts(db: Db, from: number, to: number): string[] {
        JOIN entry e ON e.act_id = a.id
        WHERE a.command_id BETWEEN ? AND ?
        ORDER BY e.id`,
-      from,
-      to,
-    )
-    .map(({ row }) => row);
+    from,
+    to,
+  );
+  for (const { row } of texts) yield row;
 }
 
 /** What was written before the chain began, each kind as one hash. */
 function writtenBefore(db: Db, commandId: number): { acts: string[]; entries: string[] } {
   return {
     acts: [hashOf(actTexts(db, 0, commandId).join("\n"))],
-    entries: [hashOf(entryTexts(db, 0, commandId).join("\n"))],
+    entries: [hashOf([...entryTexts(db, 0, commandId)].join("\n"))],
   };
 }
 

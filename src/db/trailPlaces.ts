@@ -5,6 +5,8 @@ export type Place = {
   readonly name: string;
   readonly key: readonly string[];
   readonly columns: readonly string[];
+  /** Whether rows are known by one whole number, which grows as they come. */
+  readonly isNumbered: boolean;
 };
 
 /** Tables that the trail follows in another way, or that are the trail itself. */
@@ -39,19 +41,18 @@ export function trailPlaces(db: Db): Place[] {
 }
 
 function placeOf(db: Db, name: string): Place {
-  const columns = db.all<{ name: string; pk: number }>(
-    "SELECT name, pk FROM pragma_table_info(?) ORDER BY cid",
+  const columns = db.all<{ name: string; pk: number; type: string }>(
+    "SELECT name, pk, type FROM pragma_table_info(?) ORDER BY cid",
     name,
   );
-  const key = columns
-    .filter(({ pk }) => pk > 0)
-    .sort((a, b) => a.pk - b.pk)
-    .map((column) => column.name);
+  const keys = columns.filter(({ pk }) => pk > 0).sort((a, b) => a.pk - b.pk);
+  const key = keys.map((column) => column.name);
   const left = BETWEEN_COMMANDS[name] ?? [];
   return {
     name,
     key: key.length > 0 ? key : ["rowid"],
     columns: columns.map((column) => column.name).filter((column) => !left.includes(column)),
+    isNumbered: keys.length === 0 || (keys.length === 1 && keys[0]?.type === "INTEGER"),
   };
 }
 

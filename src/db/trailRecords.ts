@@ -21,7 +21,7 @@ export function firstRecord(db: Db): TrailRecord | undefined {
     command: { id, key: "", name: "begin", actor: "", at: "", inputHash: "", resultHash: "" },
     chain,
     acts: [hashOf(actTexts(db, 0, id).join("\n"))],
-    entries: [hashOf(entryTexts(db, 0, id).join("\n"))],
+    entries: [hashOf([...entryTexts(db, 0, id)].join("\n"))],
     rows: rowsKept(db, id),
   };
 }
@@ -40,7 +40,7 @@ export function* laterRecords(db: Db, after: number): Generator<TrailRecord> {
       command: { ...command, resultHash: hashOf(result) },
       chain,
       acts: actTexts(db, last, last),
-      entries: entryTexts(db, last, last),
+      entries: [...entryTexts(db, last, last)],
       rows: rowsKept(db, last),
     };
   }

@@ -1,5 +1,5 @@
 import type { Db } from "./connection";
-import { watchRows } from "./trail";
+import { forgetTouched, stoodBefore, watchRows } from "./touched";
 import { keyOf, type Place, trailPlaces } from "./trailPlaces";
 
 /** Kept beside the journal by its own triggers: entries that mirror entries bring them back. */
@@ -22,7 +22,7 @@ export function watchImages(db: Db): void {
     for (const event of ["UPDATE", "DELETE"])
       db.exec(
         `CREATE TEMP TRIGGER "image_${place.name}_${event}" BEFORE ${event} ON main."${place.name}"
-         WHEN EXISTS (SELECT 1 FROM imaging)
+         WHEN EXISTS (SELECT 1 FROM imaging) AND ${stoodBefore(places, place, "OLD")}
          BEGIN
            INSERT INTO before_image SELECT '${place.name}', ${keyOf(place, "OLD")}, ${objectOf(db, place)}
            WHERE NOT EXISTS (SELECT 1 FROM touched WHERE place = '${place.name}' AND row_key = ${keyOf(place, "OLD")});
@@ -46,7 +46,7 @@ const objectOf = (db: Db, { name }: Place): string =>
 export function beginImages(db: Db): void {
   db.run("DELETE FROM before_image");
   // What changed between commands is no part of this one.
-  db.run("DELETE FROM touched");
+  forgetTouched(db);
   db.run("INSERT INTO imaging VALUES (1)");
 }
 

@@ -4,7 +4,8 @@ import { fail, ok, type Result } from "@/core/result";
 import { commandByKey, insertCommand, nextCommandId } from "@/db/acts";
 import type { Db } from "@/db/connection";
 import { beginImages, keepImages, watchImages } from "@/db/undoFile";
-import { addToChain, beginChain, chainBegins, hashOf, watchRows } from "@/db/trail";
+import { addToChain, beginChain, chainBegins, hashOf } from "@/db/trail";
+import { markRows, watchRows } from "@/db/touched";
 
 import { type Actor, CommandContext, Refusal } from "./context";
 import { fieldInWords, firstProblem } from "@/contracts/problems";
@@ -61,6 +62,7 @@ export function runCommand<Schema extends z.ZodType, Output>(
       return known.name === command.name && ["", hashOfInput(input)].includes(known.inputHash)
         ? ok(JSON.parse(known.result) as Output)
         : fail("key.reused");
+    markRows(db);
     if (!chainBegins(db)) beginChain(db);
     command.first?.(db, input)?.(db, who);
     const done = carryOut(db, command, input, who);

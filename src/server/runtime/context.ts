@@ -116,8 +116,8 @@ export class CommandContext {
       draft.lines.some(({ sum }) => sum.currency !== currency)
         ? this.valued(draft, this.finder)
         : draft;
-    const open = lockedTo === null || draft.postedOn > lockedTo;
-    const id = open
+    for (const { account, sum } of worth.lines) this.addUp(this.finder(account), sum.book);
+    return lockedTo === null || draft.postedOn > lockedTo
       ? insertEntry(this.db, this.finder, worth, { actId, reverses })
       : insertEntry(
           this.db,
@@ -125,15 +125,12 @@ export class CommandContext {
           { ...worth, postedOn: addDays(lockedTo, 1) },
           { actId, reverses, datedFor: draft.postedOn },
         );
-    for (const { account, sum } of worth.lines) this.addUp(this.finder(account), sum.book);
-    return id;
   }
 
   /** Adds a line to what its account comes to, which is looked up once; refuses what no sum can hold. */
   private addUp(accountId: number, book: number): void {
-    const before = this.totals.get(accountId);
-    const total =
-      before === undefined ? (accountById(this.db, accountId)?.balance ?? 0) : before + book;
+    const before = this.totals.get(accountId) ?? accountById(this.db, accountId)?.balance ?? 0;
+    const total = before + book;
     if (Math.abs(total) > LARGEST_TOTAL)
       throw new Refusal({
         code: "sum.total",

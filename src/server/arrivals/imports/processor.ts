@@ -1,8 +1,9 @@
 import { ACTIVITY_ORDER, ROW_KINDS } from "@/core/activity";
 import { earlierFirst } from "@/core/calendar";
 import type { ActivityRecord, ProcessorRecord } from "@/core/formats";
-import { negate } from "@/core/money";
-import { orphanedCharges, orphansOf, returnOfCharge } from "@/db/charges";
+import { orphanedCharges, orphansOf } from "@/db/charges";
+import { ACTIVITY_TABLES } from "@/db/gathered";
+import { chargesOnTheirWay } from "@/db/payments";
 import { refreshNet } from "@/db/payouts";
 import {
   adoptItem,
@@ -19,14 +20,15 @@ import { notePaymentReturned, placeCharge } from "@/server/paying/steps/placePay
 import { tieAllSingle } from "@/server/payouts/steps/tie";
 import type { CommandContext } from "@/server/runtime/context";
 
-import { joinReceipt, postActivity, postCharge, unpark } from "../steps/activity";
+import { customerOf, joinReceipt, postActivity, postCharge, unpark } from "../steps/activity";
 import { withdraw } from "../steps/withdraw";
+import { ChargeReceipts } from "./chargeReceipts";
 import { changeOf, handOver } from "./changedItem";
 import { ItemPayouts } from "./itemPayouts";
 import { takePayout } from "./processorPayouts";
 import { type FileRun, withoutTwins } from "./report";
 import { SameShape } from "./sameShape";
-import { noteSettled, takeStarted } from "./startedDebits";
+import { StartedDebits } from "./startedDebits";
 
 /**
  * Takes in a processor's activity: everything is posted when it is taken in, dated on its
@@ -56,7 +58,9 @@ export function importActivity(
       a.line - b.line,
   );
   const taking = new ActivityImport(ctx, account, file, activity);
-  for (const row of activity) taking.take(row);
+  ctx.db.gathering(ACTIVITY_TABLES, () => {
+    for (const row of activity) taking.take(row);
+  });
   const touched = new Set(taking.touched);
   for (const row of rows)
     if (row.kind === "payout") takePayout(ctx, account, row, { ...file, touched });
@@ -73,10 +77,12 @@ class ActivityImport {
   /** What the book has of the file already, read at once. */
   private readonly known: ReadonlyMap<string, ItemKnown>;
   private readonly shapes: SameShape;
-  /** Charges of this file with their receipts. */
-  private readonly charges = new Map<string, number>();
+  private readonly charges: ChargeReceipts;
   /** Charges that something in the book is waiting for. */
   private readonly orphans: ReadonlySet<string>;
+  /** Charges of payments that were made here. */
+  private readonly paidHere: ReadonlySet<string>;
+  private readonly started: StartedDebits;
 
   constructor(
     private readonly ctx: CommandContext,
@@ -93,19 +99,22 @@ class ActivityImport {
     );
     this.shapes = new SameShape(ctx.db, file.fileId);
     this.orphans = orphanedCharges(ctx.db, account.id);
+    this.paidHere = chargesOnTheirWay(ctx.db, account.id);
+    this.started = new StartedDebits(ctx, account, file);
+    this.charges = new ChargeReceipts(ctx, account);
     this.payouts = new ItemPayouts(ctx, account, file.fileId);
   }
 
   take(row: ActivityRecord): void {
     const { ctx } = this;
     const { tally } = this.file;
-    if (row.kind === "started") return takeStarted(ctx, this.account, row, this.file);
-    noteSettled(ctx, this.account, row);
+    if (row.kind === "started") return this.started.take(row);
+    this.started.noteSettled(row);
     const known = this.known.get(`${ROW_KINDS[row.kind].item} ${row.externalId}`);
     if (known && this.isAsBefore(row, known))
       return this.takeAgain({ ...row, kind: row.kind }, tally);
     if (known) return this.takeChanged({ ...row, kind: row.kind }, known);
-    const twin = this.toldByReturnFile(row);
+    const twin = this.charges.returnToldBefore(row);
     if (twin !== null) return this.adopt(row, twin);
     const stale = ctx.staleRate(row.currency, row.settledOn);
     if (stale) return tally.refuseLine(row.line, "currency", stale);
@@ -157,13 +166,19 @@ class ActivityImport {
       const { method, payerName, payerEmail, reference } = row;
       const payer = { method, payerName, payerEmail, reference };
       const receiptId = postCharge(ctx, { account, item, payer, actId });
-      this.charges.set(row.externalId, receiptId);
-      placeCharge(ctx, account.id, row.externalId, receiptId);
+      if (this.paidHere.has(row.externalId))
+        placeCharge(ctx, account.id, row.externalId, receiptId);
+      const customerId = this.paidHere.has(row.externalId) ? customerOf(ctx, { receiptId }) : null;
+      this.charges.note(row.externalId, { receiptId, customerId });
       if (this.orphans.has(row.externalId)) this.claimOrphans(row.externalId);
     } else {
-      const receiptId = this.receiptOfCharge(row.relatedId);
+      const charged = this.charges.of(row.relatedId);
+      const { receiptId } = charged;
+      // Whose a charge of this file is has not changed since for a fee; what else comes may have moved it.
+      const customerId = row.kind === "fee" ? charged.customerId : customerOf(ctx, charged);
       const id = insertProcessorItem(ctx.db, { ...item, receiptId });
-      postActivity(ctx, account, { item: { ...item, id, receiptId }, kind: row.kind }, actId);
+      const whole = { ...item, id, receiptId };
+      postActivity(ctx, account, { item: whole, kind: row.kind, customerId }, actId);
       if (row.kind === "ach_return" && row.relatedId !== null)
         notePaymentReturned(ctx, account.id, row.relatedId, row.returnCode);
     }
@@ -196,24 +211,6 @@ class ActivityImport {
       fileId: this.file.fileId,
       lineNo: row.line,
     };
-  }
-
-  private receiptOfCharge(externalId: string | null): number | null {
-    if (externalId === null) return null;
-    return (
-      this.charges.get(externalId) ??
-      processorItemByExternalId(this.ctx.db, this.account.id, "charge", externalId)?.receiptId ??
-      null
-    );
-  }
-
-  /** A return that the bank's own return file told of before the processor did. */
-  private toldByReturnFile(row: ActivityRecord): ProcessorItemRow | null {
-    if (row.kind !== "ach_return" || row.relatedId === null) return null;
-    const { db } = this.ctx;
-    const charge = processorItemByExternalId(db, this.account.id, "charge", row.relatedId);
-    const known = charge ? returnOfCharge(db, charge, negate(row.amount)) : undefined;
-    return known?.externalId.startsWith("return ") ? known : null;
   }
 
   /** It is posted once; the processor's file adds its own id and the payout that it is part of. */

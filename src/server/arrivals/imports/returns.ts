@@ -9,7 +9,7 @@ import { receiptById } from "@/db/receipts";
 import { insertNotice, noticeByExternalId } from "@/db/returnsAndDisputes";
 import type { CommandContext } from "@/server/runtime/context";
 
-import { postActivity } from "../steps/activity";
+import { customerOf, postActivity } from "../steps/activity";
 import { type FileRun, withoutTwins } from "./report";
 
 /** Takes in ACH returns and notices of change, by the trace number of the debit that they are about. */
@@ -79,12 +79,9 @@ function takeReturn(
     fileId,
     lineNo: row.line,
   };
-  postActivity(
-    ctx,
-    account,
-    { item: { ...item, id: insertProcessorItem(ctx.db, item) }, kind: "ach_return" },
-    actId,
-  );
+  const id = insertProcessorItem(ctx.db, item);
+  const customerId = customerOf(ctx, item);
+  postActivity(ctx, account, { item: { ...item, id }, kind: "ach_return", customerId }, actId);
   tally.take(row.line, ROW_KINDS.ach_return.counted, minor(-amount));
 }
 

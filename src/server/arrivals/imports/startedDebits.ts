@@ -2,24 +2,32 @@ import { ROW_KINDS } from "@/core/activity";
 import type { ActivityRecord } from "@/core/formats";
 import { processorItemByExternalId } from "@/db/processor";
 import type { ProcessorAccountRow } from "@/db/processorAccounts";
-import { customerOfPayer, endStarted, insertStarted, startedByExternalId } from "@/db/started";
+import {
+  customerOfPayer,
+  endStarted,
+  insertStarted,
+  startedByExternalId,
+  startedCharges,
+} from "@/db/started";
 import type { CommandContext } from "@/server/runtime/context";
 
 import type { FileRun } from "./report";
 
-/** A debit that was started: kept, and shown, until its charge settles; it posts nothing. */
-export function takeStarted(
+/** A debit that was started: kept, and shown, until its charge settles; it posts nothing. False where it is known. */
+function takeStarted(
   { db }: CommandContext,
   account: ProcessorAccountRow,
   row: ActivityRecord,
   { fileId, tally }: FileRun,
-): void {
+): boolean {
   const { externalId, currency, amount, payerName, payerEmail, reference } = row;
   if (
     startedByExternalId(db, account.id, externalId) ||
     processorItemByExternalId(db, account.id, "charge", externalId)
-  )
-    return tally.know(row.line);
+  ) {
+    tally.know(row.line);
+    return false;
+  }
   insertStarted(db, {
     processorAccountId: account.id,
     externalId,
@@ -34,15 +42,33 @@ export function takeStarted(
     lineNo: row.line,
   });
   tally.take(row.line, ROW_KINDS.started.counted, amount, currency);
+  return true;
 }
 
-/** A started debit is no longer on its way when it settles, or comes back. */
-export function noteSettled(
-  { db }: CommandContext,
-  account: ProcessorAccountRow,
-  row: ActivityRecord,
-): void {
-  if (row.kind === "charge") endStarted(db, account.id, row.externalId, "settled");
-  if (row.kind === "ach_return" && row.relatedId !== null)
-    endStarted(db, account.id, row.relatedId, "returned");
+/** Debits of an account that are on their way while a file is taken in. */
+export class StartedDebits {
+  /** Read at once, as a file may have hundreds of thousands of charges. */
+  private readonly onWay: Set<string>;
+
+  constructor(
+    private readonly ctx: CommandContext,
+    private readonly account: ProcessorAccountRow,
+    private readonly file: FileRun,
+  ) {
+    this.onWay = startedCharges(ctx.db, account.id);
+  }
+
+  take(row: ActivityRecord): void {
+    if (takeStarted(this.ctx, this.account, row, this.file)) this.onWay.add(row.externalId);
+  }
+
+  /** A started debit is no longer on its way when it settles, or comes back. */
+  noteSettled({ kind, externalId, relatedId }: ActivityRecord): void {
+    if (kind === "charge") this.end(externalId, "settled");
+    if (kind === "ach_return" && relatedId !== null) this.end(relatedId, "returned");
+  }
+
+  private end(chargeId: string, state: "settled" | "returned"): void {
+    if (this.onWay.delete(chargeId)) endStarted(this.ctx.db, this.account.id, chargeId, state);
+  }
 }

@@ -12,20 +12,15 @@ import {
 } from "@/core/ledger";
 import { add, minor, type Minor, negate, ZERO } from "@/core/money";
 import type { Method } from "@/core/receipts";
-import { openDisputesOf } from "@/db/charges";
 import { entriesOfDocument } from "@/db/journal";
-import {
-  insertProcessorItem,
-  type ProcessorItemRow,
-  setDisputeState,
-  setReason,
-} from "@/db/processor";
+import { insertProcessorItem, type ProcessorItemRow, setReason } from "@/db/processor";
 import { type ProcessorAccountRow } from "@/db/processorAccounts";
-import { insertReceipt, receiptById, type ReceiptRow, setDisputed } from "@/db/receipts";
+import { customerOfReceipt, insertReceipt, receiptById, type ReceiptRow } from "@/db/receipts";
 import { reverseEntry } from "@/server/books/steps/reverse";
 import { chargeReturnFee } from "@/server/payouts/steps/returnFee";
 import type { CommandContext } from "@/server/runtime/context";
 
+import { markDispute } from "./markDispute";
 import { advance, takeBack } from "./takeBack";
 
 type Payer = { method: Method; payerName: string; payerEmail: string; reference: string };
@@ -69,12 +64,20 @@ export function postCharge(
   return receiptId;
 }
 type Head = Omit<Parameters<typeof postParkedDifference>[0], "sum">;
+/** The receipt that an item belongs to, where that is in the book. */
+const receiptOf = (ctx: CommandContext, { receiptId }: ProcessorItemRow): ReceiptRow | undefined =>
+  receiptId === null ? undefined : receiptById(ctx.db, receiptId);
+
+/** Whose money an item is about; null where nobody knows. */
+export const customerOf = (
+  ctx: CommandContext,
+  { receiptId }: Pick<ProcessorItemRow, "receiptId">,
+): number | null => (receiptId === null ? null : customerOfReceipt(ctx.db, receiptId));
+
 /** What a posting of a processor's item goes by. */
 type Posting = {
   ctx: CommandContext;
   item: ProcessorItemRow;
-  /** The receipt it belongs to, where that is in the book. */
-  receipt: ReceiptRow | undefined;
   at: Head;
   actId: number;
 };
@@ -89,16 +92,18 @@ function feeOf({ ctx, item, at, actId }: Posting): void {
 /** A dispute takes its sum out of clearing, and brings it back when it is won. */
 const disputeOf =
   (kind: "dispute" | "dispute_won") =>
-  ({ ctx, item, receipt, at, actId }: Posting): void => {
+  ({ ctx, item, at, actId }: Posting): void => {
     ctx.post(postDispute({ ...at, sum: costOf(item) }), actId);
-    markDispute(ctx, item, receipt, kind);
+    markDispute(ctx, item, receiptOf(ctx, item), kind);
   };
 function refundOf(posting: Posting): void {
-  if (posting.receipt) refund(posting, posting.receipt);
+  const receipt = receiptOf(posting.ctx, posting.item);
+  if (receipt) refund(posting, receipt);
   else park(posting, "refund of a charge that is not in the book");
 }
 function achReturnOf(posting: Posting): void {
-  const { ctx, item, receipt, at, actId } = posting;
+  const { ctx, item, at, actId } = posting;
+  const receipt = receiptOf(ctx, item);
   if (!receipt) return park(posting, "return of a charge that is not in the book");
   const cost = costOf(item);
   const went = takeBack(ctx, receipt, cost.amount, actId);
@@ -130,6 +135,9 @@ const POSTINGS: Readonly<Record<ActivityKind, (posting: Posting) => void>> = {
   refund: refundOf,
   ach_return: achReturnOf,
 };
+/** An item, and whose money it is about where that is known. */
+type ActivityToPost = { item: ProcessorItemRow; kind: ActivityKind; customerId: number | null };
+
 /**
  * Posts what a processor reports beside its charges. The item has been inserted; a receipt it
  * belongs to is moved on.
@@ -137,19 +145,18 @@ const POSTINGS: Readonly<Record<ActivityKind, (posting: Posting) => void>> = {
 export function postActivity(
   ctx: CommandContext,
   account: ProcessorAccountRow,
-  { item, kind }: { item: ProcessorItemRow; kind: ActivityKind },
+  { item, kind, customerId }: ActivityToPost,
   actId: number,
 ): void {
-  const receipt = item.receiptId === null ? undefined : receiptById(ctx.db, item.receiptId);
   const text = `${kind.replaceAll("_", " ")} ${item.externalId}`;
   const at = {
     on: item.settledOn,
-    partyId: receipt?.customerId ?? null,
+    partyId: customerId,
     document: { kind: "processor_item" as const, id: item.id, text },
     processor: account.code,
     processorItemId: item.id,
   };
-  POSTINGS[kind]({ ctx, item, receipt, at, actId });
+  POSTINGS[kind]({ ctx, item, at, actId });
 }
 /** A parked item is no longer so: the mirror of what parked it. */
 export function unpark(ctx: CommandContext, item: ProcessorItemRow, actId: number): void {
@@ -165,11 +172,10 @@ export function joinReceipt(
   item: ProcessorItemRow,
   actId: number,
 ): void {
-  const receipt = item.receiptId === null ? undefined : receiptById(ctx.db, item.receiptId);
   if (item.kind === "dispute")
-    markDispute(ctx, item, receipt, item.amount < 0 ? "dispute" : "dispute_won");
+    markDispute(ctx, item, receiptOf(ctx, item), item.amount < 0 ? "dispute" : "dispute_won");
   else if (item.kind === "refund" || item.kind === "ach_return")
-    postActivity(ctx, account, { item, kind: item.kind }, actId);
+    postActivity(ctx, account, { item, kind: item.kind, customerId: customerOf(ctx, item) }, actId);
 }
 /**
  * Money that went out for something the book has never seen: parked with its reason, where the
@@ -220,23 +226,3 @@ const REFUND_ORDER = [
   ["recovered", "recoveries"],
   ["onAccount", "credits"],
 ] as const;
-function markDispute(
-  ctx: CommandContext,
-  item: ProcessorItemRow,
-  receipt: ReceiptRow | undefined,
-  kind: "dispute" | "dispute_won",
-): void {
-  setDisputeState(ctx.db, item.id, kind === "dispute" ? "opened" : "won");
-  if (!receipt) return;
-  if (kind === "dispute_won") {
-    for (const id of openDisputesOf(ctx.db, receipt.id)) setDisputeState(ctx.db, id, "won");
-  }
-  setDisputed(ctx.db, receipt.id, kind === "dispute" ? 1 : 0);
-  ctx.act(
-    "import",
-    { kind: "receipt", id: receipt.id, customerId: receipt.customerId },
-    kind === "dispute"
-      ? `dispute ${item.externalId} opened: ${ctx.sum(-item.amount, item.currency)} withdrawn, the invoice stays paid and marked`
-      : `dispute won: ${ctx.sum(item.amount, item.currency)} given back`,
-  );
-}

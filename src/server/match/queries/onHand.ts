@@ -12,7 +12,8 @@ import {
 import type { Db } from "@/db/connection";
 import { depositsUnderWay } from "@/db/deposits";
 import { type AccrualRow, accruals } from "@/db/fees";
-import { creditsThatMayBeRefunded, type ReceiptRow } from "@/db/receipts";
+import type { ReceiptRow } from "@/db/receipts";
+import { creditsThatMayBeRefunded } from "@/db/refunds";
 import { checksThatMayBounce, receiptsByHand, receiptsOfDeposit } from "@/db/receiptsByHand";
 import { bulkPayoutsOf } from "@/server/payouts/queries/bulkPayouts";
 

@@ -6,7 +6,7 @@ import { insertProcessorItem, processorItemByExternalId } from "@/db/processor";
 import { processorAccounts } from "@/db/processorAccounts";
 import { receiptById } from "@/db/receipts";
 import { refundByKey, type RefundRow, setRefund } from "@/db/refunds";
-import { postActivity } from "@/server/arrivals/steps/activity";
+import { customerOf, postActivity } from "@/server/arrivals/steps/activity";
 import { applyTally } from "@/server/match/steps/applyTally";
 import { checkTally } from "@/server/match/steps/checkTally";
 import { defineCommand } from "@/server/runtime/command";
@@ -65,7 +65,8 @@ function post(ctx: CommandContext, refund: RefundRow, externalId: string): void 
   };
   const id = insertProcessorItem(ctx.db, item);
   const actId = tell(ctx, refund, "paying", `sent back as ${externalId}`);
-  postActivity(ctx, account, { item: { ...item, id }, kind: "refund" }, actId);
+  const customerId = customerOf(ctx, item);
+  postActivity(ctx, account, { item: { ...item, id }, kind: "refund", customerId }, actId);
 }
 
 /**

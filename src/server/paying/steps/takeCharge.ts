@@ -6,7 +6,7 @@ import { partsOfPayment, type PaymentRow } from "@/db/payments";
 import { payMethodById } from "@/db/payMethods";
 import { insertProcessorItem, type NewItem } from "@/db/processor";
 import { insertStarted } from "@/db/started";
-import { postActivity, postCharge } from "@/server/arrivals/steps/activity";
+import { customerOf, postActivity, postCharge } from "@/server/arrivals/steps/activity";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { placePayment } from "./placePayment";
@@ -42,7 +42,8 @@ export function takeCharge(ctx: CommandContext, payment: Charged, fee: number): 
       relatedId: payment.chargeId,
     });
     const id = insertProcessorItem(ctx.db, { ...item, receiptId });
-    postActivity(ctx, account, { item: { ...item, id, receiptId }, kind: "fee" }, actId);
+    const taken = { item: { ...item, id, receiptId }, customerId: customerOf(ctx, { receiptId }) };
+    postActivity(ctx, account, { ...taken, kind: "fee" }, actId);
   }
   placePayment(ctx, payment, receiptId);
 }
