@@ -3,8 +3,8 @@ import type Database from "better-sqlite3";
 import type { Hold } from "./hold";
 import { type Inode, inodeOf } from "./inode";
 import { type Gathering, Pending } from "./pending";
+import type { Value } from "./value";
 
-export type Value = string | number | null;
 type Prepared = { readonly statement: Database.Statement; readonly numbered: boolean };
 
 /** A connection to one database file, with its prepared statements kept. Not for more than one thread. */

@@ -1,6 +1,6 @@
 import type Database from "better-sqlite3";
 
-import type { Value } from "./connection";
+import type { Value } from "./value";
 
 /** A table that rows are gathered for: its columns, and whether it numbers its rows in `id`. */
 export type Gathering = {

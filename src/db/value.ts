@@ -1,0 +1,2 @@
+/** What SQLite is given for a column. */
+export type Value = string | number | null;
