@@ -75,40 +75,43 @@ export function sealAnew(db: Db, schema: number): void {
   });
 }
 
-/** Keeps a digest of each row that changed since the last record; gives them in order, table by table. */
-function* keepTouched(db: Db, commandId: number): Generator<TrailRow> {
-  for (const place of watchRows(db)) {
-    const rows: TrailRow[] = [];
-    for (const piece of changedRows(db, place))
-      for (const { key, row } of piece)
-        rows.push({ place: place.name, key, digest: row === null ? "" : rowDigest(row) });
-    rows.sort(place.isNumbered ? byDigits : byBytes);
-    keepRows(db, commandId, rows);
-    yield* rows;
-  }
+/** Keeps a digest of each row that changed since the last record; gives them in order. */
+function keepTouched(db: Db, commandId: number): Iterable<TrailRow> {
+  for (const place of watchRows(db))
+    for (const rows of changedRows(db, place))
+      keepRows(
+        db,
+        commandId,
+        rows.map(({ key, row }) => [place.name, key, row === null ? "" : rowDigest(row)]),
+      );
   forgetTouched(db);
   markRows(db);
+  return rowsKept(db, commandId);
 }
-
-/** As SQLite orders texts: byte by byte. */
-const byBytes = (a: TrailRow, b: TrailRow): number =>
-  Buffer.compare(Buffer.from(a.key), Buffer.from(b.key));
-
-/** The same for keys that are a number, at once. */
-const byDigits = (a: TrailRow, b: TrailRow): number => (a.key < b.key ? -1 : 1);
 
 /** So many rows are kept in one statement. */
 const PIECE = 1000;
 
-function keepRows(db: Db, commandId: number, rows: readonly TrailRow[]): void {
+function keepRows(
+  db: Db,
+  commandId: number,
+  rows: readonly (readonly [place: string, key: string, digest: string])[],
+): void {
   for (let from = 0; from < rows.length; from += PIECE)
     db.run(
       `INSERT OR REPLACE INTO trail (command_id, place, row_key, digest)
-       SELECT ?, value ->> 'place', value ->> 'key', value ->> 'digest' FROM json_each(?)`,
+       SELECT ?, value ->> 0, value ->> 1, value ->> 2 FROM json_each(?)`,
       commandId,
       JSON.stringify(rows.slice(from, from + PIECE)),
     );
 }
+
+/** What a command kept of the rows that it changed, in order. */
+export const rowsKept = (db: Db, commandId: number): IterableIterator<TrailRow> =>
+  db.each<TrailRow>(
+    "SELECT place, row_key AS key, digest FROM trail WHERE command_id = ? ORDER BY place, row_key",
+    commandId,
+  );
 
 /** The acts of commands from one to another, as texts; that they were undone later is no part of them. */
 export function actTexts(db: Db, from: number, to: number): string[] {

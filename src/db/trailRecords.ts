@@ -1,6 +1,6 @@
 import type { CommandRecord } from "./acts";
 import type { Db } from "./connection";
-import { actTexts, chainBegins, entryTexts, hashOf, type TrailRow } from "./trail";
+import { actTexts, chainBegins, entryTexts, hashOf, rowsKept, type TrailRow } from "./trail";
 import { keyOf, type Place, trailPlaces, valuesOf } from "./trailPlaces";
 
 /** A record of the chain with all that it is made of. */
@@ -22,7 +22,7 @@ export function firstRecord(db: Db): TrailRecord | undefined {
     chain,
     acts: [hashOf(actTexts(db, 0, id).join("\n"))],
     entries: [hashOf([...entryTexts(db, 0, id)].join("\n"))],
-    rows: rowsKept(db, id),
+    rows: [...rowsKept(db, id)],
   };
 }
 
@@ -41,16 +41,10 @@ export function* laterRecords(db: Db, after: number): Generator<TrailRecord> {
       chain,
       acts: actTexts(db, last, last),
       entries: [...entryTexts(db, last, last)],
-      rows: rowsKept(db, last),
+      rows: [...rowsKept(db, last)],
     };
   }
 }
-
-const rowsKept = (db: Db, commandId: number): TrailRow[] =>
-  db.all<TrailRow>(
-    "SELECT place, row_key AS key, digest FROM trail WHERE command_id = ? ORDER BY place, row_key",
-    commandId,
-  );
 
 /** Acts and entries that belong to no command of the chain: nobody can have made them by the program. */
 export function strays(db: Db): string[] {
