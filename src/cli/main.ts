@@ -9,6 +9,7 @@ const USAGE = `dozo: receivables work from the command line
   dozo demo [--make-only]
   dozo import --book B [--kind customers|invoices|processor|bank|remittance|returns|auto] [--account A] [--mapping NAME] [--mark .|,] [--answer KEY=VALUE]… [--dry-run] FILE…
   dozo watch --book B [--account A] DIR
+  dozo mailbox --book B [--once]
   dozo invoice --book B [--approve] FILE…
   dozo match --customers F --invoices F --payments F [--history F] --out F
   dozo match --book B [--post-sure]
@@ -51,6 +52,10 @@ const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }
   watch: {
     options: { book: text, account: text },
     load: async () => (await import("./watch")).watch,
+  },
+  mailbox: {
+    options: { book: text, once: flag },
+    load: async () => (await import("./mailbox")).mailbox,
   },
   invoice: {
     options: { book: text, approve: flag },

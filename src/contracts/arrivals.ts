@@ -1,5 +1,6 @@
 import type { Day } from "@/core/calendar";
 import type { FieldSpec, FileKind, MappingSpec } from "@/core/formats";
+import type { BecameOfMail } from "@/core/parties";
 import type { Currency, Minor } from "@/core/money";
 
 import type { BulkPayout } from "./payouts";
@@ -94,6 +95,25 @@ export type RefusedLine = {
 };
 /** A line as it is understood, in words: `Mon 2 Nov`, `(300.00)`, `refund`, `Ann Lee`. */
 export type UnderstoodLine = { line: number; day: string; sum: string; what: string; who: string };
+/** A mail of the mailbox, and what became of it. */
+export type MailRow = {
+  id: number;
+  fromAddress: string;
+  subject: string;
+  onDay: Day;
+  became: BecameOfMail;
+  words: string;
+  customerId: number | null;
+  customer: string | null;
+};
+/** `mailbox`: whose is read; null where none is. */
+export type MailsRead = {
+  rows: MailRow[];
+  count: number;
+  page: number;
+  pageRows: number;
+  mailbox: string | null;
+};
 export type ImportReport = {
   fileId: number | null;
   /** Lines of the file below its head: new + known + changed + refused + left out. */

@@ -19,6 +19,24 @@ export const mailServerSchema = z.object({
   user: z.string().trim().min(1).max(200).nullable(),
 });
 
+/** Where mails are read (IMAP), and who may send files there: addresses, or `@example.com` for a domain. */
+export const mailboxSchema = mailServerSchema.extend({
+  user: z.string().trim().min(1, "The name of the mailbox, often its address.").max(200),
+  from: z
+    .array(
+      z
+        .string()
+        .trim()
+        .toLowerCase()
+        .regex(
+          /^[^\s@,;]*@[^\s@,;]+\.[^\s@,;]+$/,
+          "An address like ann@example.com, or @example.com for everybody there.",
+        ),
+    )
+    .max(100),
+});
+
+export type MailboxFacts = z.output<typeof mailboxSchema>;
 export type MailServerFacts = z.output<typeof mailServerSchema>;
 
 /** What is asked when a book is started. */

@@ -1,6 +1,9 @@
 /** The views of each station: the first is what the station opens with. */
 export const STATION_VIEWS = {
-  arrivals: { name: "Arrivals", views: { files: "Files", lines: "Bank lines", tray: "Tray" } },
+  arrivals: {
+    name: "Arrivals",
+    views: { files: "Files", lines: "Bank lines", tray: "Tray", mail: "Mail" },
+  },
   match: { name: "Match", views: { queues: "Match" } },
   payouts: {
     name: "Payouts",

@@ -27,6 +27,8 @@ export type Settings = {
   replyTo: string;
   /** By which server letters leave; its password lies outside the book. Null: they stay in the outbox. */
   mailServer: MailServerFacts | null;
+  /** The mailbox that is read, and who may send files there; its password lies outside the book. */
+  mailbox: MailboxFacts | null;
   /**
    * The address under which customers reach this server, without a slash at its end; letters carry
    * a link only where it is known.
@@ -105,6 +107,7 @@ export type Settings = {
 };
 
 export type MailServerFacts = Omit<MailServer, "secret">;
+export type MailboxFacts = MailServerFacts & { user: string; from: string[] };
 
 /** What books that were made before a setting existed are taken to say. */
 const DEFAULTS: Partial<Settings> = {
@@ -118,6 +121,7 @@ const DEFAULTS: Partial<Settings> = {
   returnFee: null,
   achFixedPerMonth: 2500,
   linkBase: null,
+  mailbox: null,
   letterInterval: 12,
   feedDays: 5,
   backupsKept: 14,

@@ -76,6 +76,7 @@ import { setLadder } from "./overdue/commands/setLadder";
 import { setWordingOf } from "./overdue/commands/setWordingOf";
 import { settleLetter } from "./overdue/commands/settleLetter";
 import { skipRun } from "./overdue/commands/skipRun";
+import { takeMail } from "./arrivals/commands/takeMail";
 import { takeReturnedMail } from "./overdue/commands/takeReturnedMail";
 import { waiveLateFee } from "./overdue/commands/waiveLateFee";
 import { writeOff } from "./overdue/commands/writeOff";
@@ -94,6 +95,7 @@ import { tiePayouts } from "./payouts/commands/tiePayouts";
 import type { Command } from "./runtime/command";
 import { addBankAccount } from "./settings/commands/addBankAccount";
 import { addProcessorAccount } from "./settings/commands/addProcessorAccount";
+import { changeMailbox } from "./settings/commands/changeMailbox";
 import { changeMailServer } from "./settings/commands/changeMailServer";
 import { changeSettings } from "./settings/commands/changeSettings";
 import { lockPeriod } from "./settings/commands/lockPeriod";
@@ -125,6 +127,7 @@ export const COMMANDS = {
   leaveOut,
   addProcessorAccount,
   addBankAccount,
+  changeMailbox,
   changeMailServer,
   changeSettings,
   lockPeriod,
@@ -164,6 +167,7 @@ export const COMMANDS = {
   skipRun,
   letterCameBack,
   addressWorks,
+  takeMail,
   takeReturnedMail,
   setContactPersons,
   setWordingOf,

@@ -9,6 +9,7 @@ export const PAGES: readonly (readonly [string, string])[] = [
   ["arrivals", "/arrivals"],
   ["bank lines", "/arrivals?list=lines"],
   ["tray", "/arrivals?list=tray"],
+  ["mail", "/arrivals?list=mail"],
   ["payouts", "/payouts"],
   ["payout open", "/payouts?open=first"],
   ["fees", "/payouts?show=fees"],

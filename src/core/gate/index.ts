@@ -5,4 +5,4 @@ export { inputProblem, type InputProblem } from "./input";
 export { masked, withoutSecrets } from "./mask";
 export { isCardNumber, isIban, maskedNumbers, passesLuhn } from "./numbers";
 export { isBookSum, LARGEST_TOTAL } from "./sums";
-export { MOST_IN_CELL, MOST_IN_FIELD, textProblem, type TextProblem } from "./text";
+export { MOST_IN_CELL, MOST_IN_FIELD, textOnly, textProblem, type TextProblem } from "./text";

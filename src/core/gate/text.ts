@@ -9,6 +9,12 @@ export const MOST_IN_FIELD = 20_000;
 const NO_TEXT =
   /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F-\u009F\u061C\u200E\u200F\u202A-\u202E\u2066-\u2069\uD800-\uDFFF\uFEFF]/u;
 
+const ALL_NO_TEXT = new RegExp(NO_TEXT, "gu");
+
+/** A text from outside without what is no text, no longer than `most`. */
+export const textOnly = (text: string, most: number): string =>
+  text.replace(ALL_NO_TEXT, "").slice(0, most);
+
 export type TextProblem = "text.control" | "text.long";
 
 /** What keeps a text out of a book; null where nothing does. */

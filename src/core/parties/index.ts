@@ -47,3 +47,4 @@ export function topOf(id: number, parentOf: (id: number) => number | null): numb
 }
 export { nextCustomerNumber } from "./customerNumber";
 export type { BackAddress } from "./backAddress";
+export { type BecameOfMail, isForged, maySend, ownWords } from "./mailIn";

@@ -83,6 +83,11 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "activity.end_rests":
     "Posted before with {was}, and declined, voided or failed by now. Something rests on it: undo that first, and take this file in again.",
   "payout.ended": "Told before with {was}, and failed by now: its items wait for the next payout.",
+  "mailbox.none": "No mailbox is named for this book. Name one under Set-up.",
+  "mailbox.login":
+    "{host} did not let us in. Check the name and the password under Set-up; some providers give a password of its own for programs.",
+  "mailbox.not_reached":
+    "The mailbox at {host} was not reached ({why}). Check its name, port and whether it is secure under Set-up; it is tried again in a minute.",
   "activity.day_changed":
     "Known already with another day, {was}. Something rests on what was posted, which stays; ask the processor which is right.",
   "activity.day_reposted":

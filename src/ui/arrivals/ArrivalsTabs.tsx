@@ -8,6 +8,7 @@ const HREFS: Readonly<Record<ViewOf<"arrivals">, string>> = {
   files: "?",
   lines: "?list=lines&state=open",
   tray: "?list=tray",
+  mail: "?list=mail",
 };
 
 /** The views of Arrivals, the same on all of them. */

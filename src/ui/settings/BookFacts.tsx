@@ -12,6 +12,7 @@ import { AmountField, LineField, TextField, Tick } from "../kit/fields";
 import { Subheading } from "../kit/headings";
 import { Form, Section } from "../kit/layout";
 import { COUNTRIES, TIME_ZONES } from "../kit/places";
+import { Mailbox } from "./Mailbox";
 import { MailServer } from "./MailServer";
 import { type FactsForm, type FactsProps, useFacts } from "./useFacts";
 
@@ -107,6 +108,7 @@ export function Facts(props: FactsProps): ReactNode {
         </Box>
       </Form>
       <MailServer server={settings.mailServer} />
+      <Mailbox mailbox={settings.mailbox} />
       {settings.clock ? (
         <p data-tone="soft">
           This book’s clock stands at {formatDay(settings.clock)}: it is for practice.

@@ -4,7 +4,7 @@ import { z } from "zod";
 
 import { emailAddress } from "@/contracts/values";
 import { type Day } from "@/core/calendar";
-import type { MailServerFacts } from "@/contracts/settings";
+import type { MailboxFacts, MailServerFacts } from "@/contracts/settings";
 import { type Currency, parseAmount, toDecimal } from "@/core/money";
 
 import { fieldsOf } from "../kit/checked";
@@ -22,6 +22,7 @@ export type Settings = {
   smallestSumAskedFor: number;
   replyTo: string;
   mailServer: MailServerFacts | null;
+  mailbox: MailboxFacts | null;
   people: string[];
   lockedTo: Day | null;
   surchargePercent: string | null;

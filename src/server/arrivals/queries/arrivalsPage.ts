@@ -1,10 +1,11 @@
-import type { Accounts, ArrivalsFacts, FileAgain } from "@/contracts/arrivals";
+import type { Accounts, ArrivalsFacts, FileAgain, MailsRead } from "@/contracts/arrivals";
 import { FIELDS, FILE_KINDS, type FileKind, type MappingSpec } from "@/core/formats";
 import { bankAccounts, bankLinePage } from "@/db/bank";
 import { allBankRules, type BankRuleRow } from "@/db/bankRules";
 import type { Db } from "@/db/connection";
 import { importFileById, importFilePage, lastFileOfKind, mappings } from "@/db/files";
 import { processorAccounts } from "@/db/processorAccounts";
+import { mailPage } from "@/db/mailRead";
 import { trayCount, trayPage } from "@/db/tray";
 import type { BookContext } from "@/server/runtime/bookContext";
 
@@ -59,6 +60,11 @@ export function trayLines({ db }: BookContext, { page, pageRows }: Page): TrayFa
 }
 export type TrayFacts = ReturnType<typeof trayPage> & Page;
 
+/** Mails that were read, a page of them; `mailbox`: whose it is, null where none is read. */
+export function mailsRead({ db, settings }: BookContext, { page, pageRows }: Page): MailsRead {
+  const mailbox = settings.mailbox?.user ?? null;
+  return { ...mailPage(db, pageRows, (page - 1) * pageRows), page, pageRows, mailbox };
+}
 function accountsOf(db: Db): Accounts {
   return {
     processor: processorAccounts(db).map(({ code, name }) => [code, name] as const),

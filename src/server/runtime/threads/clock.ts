@@ -16,7 +16,7 @@ import { runKey } from "@/server/overdue/queries/letterRun";
 import { todayOf } from "../context";
 import { listBooks } from "../folders";
 import { inWords } from "../messages";
-import { keepWatching } from "./folderWatch";
+import { keepReading, keepWatching } from "./beside";
 import { backupInPool, reading } from "./reader";
 import { execute, wake } from "./writer";
 
@@ -45,7 +45,9 @@ async function look(now: Date, processorOf: ProcessorOf): Promise<void> {
     try {
       const db = reading(book);
       if (db === null) continue;
-      keepWatching(book, readSettings(db).watchedFolder);
+      const { watchedFolder, mailbox } = readSettings(db);
+      keepWatching(book, watchedFolder);
+      keepReading(book, mailbox);
       const key = dueRun(db, now);
       if (key !== null) await execute(book, "runLetters", {}, { actor: "schedule", key });
       else if (letterToDeliver(db, now.toISOString()) !== undefined) wake(book);

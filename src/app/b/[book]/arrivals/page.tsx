@@ -4,9 +4,11 @@ import {
   arrivalsPage,
   BANK_LINE_STATES,
   bankLinesPage,
+  mailsRead,
   trayLines,
 } from "@/server/arrivals/queries/arrivalsPage";
 import { ArrivalsPage } from "@/ui/arrivals/ArrivalsPage";
+import { MailPage } from "@/ui/arrivals/MailPage";
 import { TrayPage } from "@/ui/arrivals/TrayPage";
 import { BankLines } from "@/ui/arrivals/BankLines";
 
@@ -29,6 +31,10 @@ export default async function Arrivals({
   if (list === "tray")
     return (
       <TrayPage {...factsOf(context)} {...trayLines(context, { page, pageRows: PAGE_ROWS })} />
+    );
+  if (list === "mail")
+    return (
+      <MailPage {...factsOf(context)} {...mailsRead(context, { page, pageRows: PAGE_ROWS })} />
     );
   if (list !== "lines") {
     const again = numberOf(one(search, "again"));

@@ -1,0 +1,33 @@
+import { z } from "zod";
+
+import { mailboxSchema } from "@/contracts/settings";
+import { ok, type Result } from "@/core/result";
+import { writeSettings } from "@/db/settings";
+import { defineCommand } from "@/server/runtime/command";
+import { keepSecret } from "@/server/runtime/secrets";
+
+/**
+ * Says which mailbox is read, and who may send files to it; null: none. The password is kept outside
+ * the book and never shown again: left out, it stays; empty, it goes.
+ */
+export const changeMailbox = defineCommand({
+  name: "changeMailbox",
+  schema: z.object({
+    mailbox: mailboxSchema.nullable(),
+    secret: z.string().max(500).optional(),
+  }),
+  run(ctx, { mailbox, secret }): Result<null> {
+    writeSettings(ctx.db, { mailbox });
+    const kept = mailbox === null ? null : secret;
+    if (kept !== undefined)
+      ctx.afterwards(() => keepSecret(ctx.who.book, "mailbox", kept === "" ? null : kept));
+    ctx.act(
+      "settings",
+      { kind: "book", id: 0 },
+      mailbox === null
+        ? "no mailbox is read"
+        : `the mailbox of ${mailbox.user} at ${mailbox.host} is read; files may come from ${mailbox.from.join(", ") || "nobody"}`,
+    );
+    return ok(null);
+  },
+});
