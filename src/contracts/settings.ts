@@ -1,5 +1,7 @@
 import { z } from "zod";
 
+import { isEmailAddress } from "@/core/gate";
+
 import { country, currencyCode, emailAddress, isoDay, name, timeZone } from "./values";
 
 /** How letters leave: by a server that is named by its parts, and nothing else reaches the mailer. */
@@ -28,8 +30,8 @@ export const mailboxSchema = mailServerSchema.extend({
         .string()
         .trim()
         .toLowerCase()
-        .regex(
-          /^[^\s@,;]*@[^\s@,;]+\.[^\s@,;]+$/,
+        .refine(
+          (text) => isEmailAddress(text.startsWith("@") ? `x${text}` : text),
           "An address like ann@example.com, or @example.com for everybody there.",
         ),
     )

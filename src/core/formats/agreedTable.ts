@@ -9,6 +9,8 @@ import type { FileKind } from "./mapping";
 export type AgreedRow = {
   readonly line: number;
   readonly fields: Readonly<Record<string, string>>;
+  /** The file says that it is on its way, and no money yet. */
+  readonly pending?: boolean;
 };
 
 /** What such a file says of itself: what foots, and what does not. */
@@ -34,15 +36,17 @@ export function agreedTable(
   const fields = FIELDS[kind];
   // Rows are told apart by their line: where several stand on one, they are numbered.
   const apart = new Set(rows.map(({ line }) => line)).size === rows.length;
+  const lineOf = ({ line }: AgreedRow, at: number): number => (apart ? line : at + 1);
   return {
     kind,
+    pending: rows.flatMap((row, at) => (row.pending ? [lineOf(row, at)] : [])),
     proofs,
     off,
     span,
     headers: fields.map(({ names, field }) => names[0] ?? field),
-    rows: rows.map(({ line, fields: row }, at) => ({
-      line: apart ? line : at + 1,
-      cells: fields.map(({ field }) => row[field] ?? ""),
+    rows: rows.map((row, at) => ({
+      line: lineOf(row, at),
+      cells: fields.map(({ field }) => row.fields[field] ?? ""),
     })),
   };
 }

@@ -35,7 +35,7 @@ const CAMT053 = `<?xml version="1.0" encoding="UTF-8"?>
 </d:Stmt></d:BkToCstmrStmt></d:Document>`;
 
 describe("camt.053 and camt.054 (ISO 20022, bank to customer cash management)", () => {
-  it("makes a line of each booked entry, and of each detail of a batch that adds up to it", () => {
+  it("makes a line of each entry, and of each detail of a batch that adds up to it", () => {
     expect(rowsOf(CAMT053)).toEqual([
       {
         id: "R1/1",
@@ -52,9 +52,11 @@ describe("camt.053 and camt.054 (ISO 20022, bank to customer cash management)", 
         description: "RF18539007547034",
       },
       { posted_on: "2026-11-04", amount: "-40.00", currency: "USD", description: "Account fee" },
+      { posted_on: "2026-11-05", amount: "9.00", currency: "USD" },
     ]);
     expect(tableOf(CAMT053)).toMatchObject({
       kind: "bank",
+      pending: [4],
       off: null,
       proofs: ["opening 1000.00 and 2 lines come to the closing 1260.00"],
     });

@@ -96,7 +96,9 @@ function understoodFormat(file: Unread, context: ReadingContext): UnderstoodFile
   const { table, kind, columns, answers } = file;
   const cells = new Cells(file);
   const one = ofOneAccount(cells, table.rows, context);
-  const rows = one.rows.map((row) => ({
+  const pending = new Set(table.pending);
+  const booked = one.rows.filter(({ line }) => !pending.has(line));
+  const rows = booked.map((row) => ({
     line: row.line,
     fields: Object.fromEntries(Object.keys(columns).map((field) => [field, cells.of(row, field)])),
   }));
@@ -111,7 +113,13 @@ function understoodFormat(file: Unread, context: ReadingContext): UnderstoodFile
     table: canonicalTable(kind, { rows: span.lines }),
     mapping: canonicalMapping(kind),
     questions,
-    leftOut: sorted([...one.leftOut, ...span.leftOut]),
+    leftOut: sorted([
+      ...one.leftOut,
+      ...one.rows
+        .filter(({ line }) => pending.has(line))
+        .map(({ line }) => ({ line, why: "not_yet" as const })),
+      ...span.leftOut,
+    ]),
     ended: [],
     refused: [],
     proofs: [...one.proofs, ...proofs, ...(off === null ? [] : [off])],

@@ -178,3 +178,24 @@ it("every line is counted once, however it fares", () => {
     "8 totals and subtotals",
   ]);
 });
+
+describe("what a bank calls pending (ISO 20022 camt.053, entry status)", () => {
+  const statement = (status: string): string =>
+    `<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt><Stmt>
+     <Ntry><Amt Ccy="USD">30.00</Amt><CdtDbtInd>DBIT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>2026-11-03</Dt></BookgDt><AcctSvcrRef>R1</AcctSvcrRef></Ntry>
+     <Ntry><Amt Ccy="USD">9.00</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>${status}</Cd></Sts><BookgDt><Dt>2026-11-05</Dt></BookgDt><AcctSvcrRef>R2</AcctSvcrRef></Ntry>
+     </Stmt></BkToCstmrStmt></Document>`;
+
+  it("is counted as left out, and taken in once when it is booked", () => {
+    const take = (status: string): ImportReport =>
+      book.mustTake("bank", statement(status), { account: "operating" });
+    expect(take("PDNG")).toMatchObject({
+      lines: 2,
+      new: 1,
+      leftOut: [{ line: 2, why: "pending: no money yet" }],
+    });
+    expect(take("BOOK")).toMatchObject({ new: 1, known: 1, leftOut: [] });
+    expect(take("PDNG")).toMatchObject({ new: 0, known: 1, leftOut: [{ line: 2 }] });
+    expect(book.db.get("SELECT count(*) AS n FROM bank_line")).toEqual({ n: 2 });
+  });
+});

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import NextLink from "next/link";
 import type { ReactNode } from "react";
 
@@ -97,7 +98,7 @@ export function MailPage(facts: BookFacts & MailsRead): ReactNode {
 
 function MailWorkings({ mail, book }: { mail: MailRow; book: string }): ReactNode {
   return (
-    <div data-words>
+    <Box data-words padding="2px 0 12px 16px">
       {mail.words.split("; ").map((words) => (
         <p key={words}>{words}</p>
       ))}
@@ -111,6 +112,6 @@ function MailWorkings({ mail, book }: { mail: MailRow; book: string }): ReactNod
           <NextLink href={`/b/${book}/arrivals`}>The files that came</NextLink>
         </p>
       ) : null}
-    </div>
+    </Box>
   );
 }

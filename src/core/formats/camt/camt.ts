@@ -22,7 +22,7 @@ export const isCamt = (text: string): boolean => MESSAGE.test(text.slice(0, 4000
 /**
  * A camt.053 as lines of a statement, a camt.054 as remittance advice (ISO 20022, bank-to-customer
  * cash management). Each entry is a line; a batch whose details add up to it is a line for each.
- * Pending entries are left out. Opening balance and entries must come to the closing balance.
+ * Pending entries stand beside them as such. Opening balance and entries must come to the closing balance.
  */
 export function camtTable(text: string): Result<Table> {
   const tree = xmlTree(text);
@@ -75,11 +75,16 @@ function statementTable(statements: readonly XmlNode[]): Result<Table> {
   const proofs: string[] = [];
   let off: string | null = null;
   for (const statement of statements) {
-    const entries = allAt(statement, "Ntry").filter(isBooked);
+    const account = accountAt(statement);
+    const entries = allAt(statement, "Ntry");
     for (const entry of entries)
       for (const fields of linesOf(entry))
-        rows.push({ line: rows.length + 1, fields: { account: accountAt(statement), ...fields } });
-    const check = checkOf(statement, entries);
+        rows.push({
+          line: rows.length + 1,
+          fields: { account, ...fields },
+          pending: !isBooked(entry),
+        });
+    const check = checkOf(statement, entries.filter(isBooked));
     if (check.proof) proofs.push(check.proof);
     off ??= check.off;
   }

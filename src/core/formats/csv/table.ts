@@ -16,6 +16,8 @@ export type Table = {
   /** What such a file says of itself that foots, and what does not. */
   readonly proofs?: readonly string[];
   readonly off?: string | null;
+  /** Lines that such a file says are on their way, and no money yet. */
+  readonly pending?: readonly number[];
   /** The line on which the header stands; what is above it is no part of the list. */
   readonly headLine?: number;
   /** What stands above the head, a text a line. */

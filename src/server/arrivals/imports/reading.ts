@@ -34,7 +34,8 @@ export function readingOf(
   mapping: MappingSpec,
   account: string,
 ): Result<FileReading> {
-  if (mapping.answers === undefined) {
+  // A published format says what it is, whatever a mapping of before says of it.
+  if (mapping.answers === undefined && table.kind !== mapping.kind) {
     const open = openMark(ctx, table, mapping, account);
     if (open !== null) return fail("mark.open", { sample: open });
     return ok({
@@ -49,7 +50,7 @@ export function readingOf(
     });
   }
   const { today, settings } = ctx;
-  const { kind, columns, answers } = mapping;
+  const { kind, columns, answers = {} } = mapping;
   const currency = contextOf(ctx, kind, account).bookCurrency;
   const { cutOverOn, timeZone } = settings;
   const accountEnds =
