@@ -196,3 +196,37 @@ describe("a bank line, or a payout, with another sum", () => {
     expect(book.id("payout", "external_id = 'po_2' AND stated_net = 8126")).toBeGreaterThan(0);
   });
 });
+
+describe("a bank line that comes again with another day", () => {
+  const ofx = (day: string, words: string): string =>
+    `<OFX><STMTRS><CURDEF>USD<BANKTRANLIST><STMTTRN><DTPOSTED>${day}<TRNAMT>-75.00<FITID>F1<NAME>${words}</STMTTRN></BANKTRANLIST></STMTRS></OFX>`;
+  const lines = () =>
+    book.db.all<{ day: string; state: string }>("SELECT posted_on AS day, state FROM bank_line");
+  const bank = (text: string): ImportReport =>
+    book.mustTake("bank", text, { account: "operating", mapping: { answers: {} } });
+
+  it("has this day where nothing was done with it, and is said", () => {
+    bank(ofx("20261118", "LEE"));
+    const again = bank(ofx("20261117", "LEE"));
+    expect(again).toMatchObject({ new: 0, known: 0, changed: 1 });
+    expect(again.refused[0]).toMatchObject({ waits: false, reason: expect.stringContaining("18") });
+    expect(lines()).toEqual([{ day: "2026-11-17", state: "open" }]);
+    expect(bank(ofx("20261117", "LEE"))).toMatchObject({ known: 1, changed: 0 });
+  });
+
+  it("keeps its day where something was, and waits for a person", () => {
+    bank(ofx("20261118", "LEE"));
+    const id = book.id("bank_line", "1");
+    book.must("explainLine", { lineId: id, as: "elsewhere" });
+    const again = bank(ofx("20261117", "LEE"));
+    expect(again.refused[0]).toMatchObject({ waits: true, changed: true });
+    expect(lines()).toEqual([{ day: "2026-11-18", state: "elsewhere" }]);
+  });
+
+  it("is known where another kind of export tells it by its day of value", () => {
+    bank(ofx("20261118", "LEE"));
+    const camt = `<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt><Stmt><Ntry><Amt Ccy="USD">75.00</Amt><CdtDbtInd>DBIT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>2026-11-17</Dt></BookgDt><AcctSvcrRef>F1</AcctSvcrRef></Ntry></Stmt></BkToCstmrStmt></Document>`;
+    expect(bank(camt)).toMatchObject({ new: 0, known: 1, changed: 0 });
+    expect(lines()).toEqual([{ day: "2026-11-18", state: "open" }]);
+  });
+});

@@ -98,6 +98,8 @@ function carryOut<Schema extends z.ZodType, Output>(
   const context = new CommandContext(db, who, id, at);
   const result = command.run(context, input);
   if (!result.ok) throw new Refusal(result.error);
+  // Nothing of a rehearsal stays, and so it needs no record.
+  if (who.rehearse === true) return { value: result.value, later: [] };
   if (command.keepsImages) keepImages(db, id);
   const said = JSON.stringify(result.value ?? null);
   const inputHash = hashOfInput(input);

@@ -76,6 +76,10 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
     "The file that is to be read again is of another kind. Take it in as a file of its own.",
   "line.restated":
     "Known already with another sum, {was}: nothing was done with it yet, and this sum is taken.",
+  "line.day_restated":
+    "Known already with another day, {was}: nothing was done with it yet, and this day is taken.",
+  "line.day_changed":
+    "Known already with another day, {was}. What was done with the line bears that day and stays; ask the bank which is right.",
   "line.changed":
     "Known already with another sum, {was}. What was done with the line stays; ask the bank which is right.",
   "activity.ended":

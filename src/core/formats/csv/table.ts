@@ -13,6 +13,8 @@ import { headAt } from "./head";
 export type Table = {
   /** The kind of file, where a published format says so: its cells are in the agreed layout then. */
   readonly kind?: FileKind;
+  /** The format that it was read from, by its name. */
+  readonly format?: string;
   /** What such a file says of itself that foots, and what does not. */
   readonly proofs?: readonly string[];
   readonly off?: string | null;

@@ -107,7 +107,7 @@ export const importFile = defineCommand({
       name: input.name,
       size: input.size,
       kind: mapping.kind,
-      mapping: JSON.stringify(mapping),
+      mapping: JSON.stringify({ ...mapping, format: table.value.format }),
       importedAt: ctx.at,
       onDay: ctx.today,
       actor: ctx.who.actor,

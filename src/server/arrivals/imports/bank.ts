@@ -1,3 +1,4 @@
+import { formatDay } from "@/core/calendar";
 import type { BankRecord } from "@/core/formats";
 import {
   type BankAccountRow,
@@ -20,6 +21,7 @@ import type { CommandContext } from "@/server/runtime/context";
 
 import { asElsewhere, asReceipt, saysReceipt } from "../steps/bankLine";
 import { type FileRun, withoutTwins } from "./report";
+import { SameShape } from "./sameShape";
 
 /**
  * Takes in a statement: each new line is a receipt by itself, a payout, put aside by a rule, or
@@ -40,13 +42,15 @@ export function importBank(
   const rules = bankRules(ctx.db, account.id);
   const added: { row: BankRecord; id: number }[] = [];
   const used = new Set<number>();
+  const shapes = new SameShape(ctx.db, fileId);
   for (const row of chronological(rows)) {
     const known =
       knownLine(ctx, account.id, row) ??
       (same ? saidToBeSame(ctx, account.id, row, used) : undefined);
     if (known) {
-      if (known.amount === row.amount) tally.know(row.line);
-      else takeChanged(ctx, { known, row }, tally);
+      if (known.amount !== row.amount) takeChanged(ctx, { known, row }, tally);
+      else if (isOtherDay(known, row, shapes)) takeOtherDay(ctx, { known, row }, tally);
+      else tally.know(row.line);
       continue;
     }
     const id = insertBankLine(ctx.db, {
@@ -80,10 +84,34 @@ function takeChanged(
   tally: FileRun["tally"],
 ): void {
   const isFree = known.state === "open";
-  if (isFree) restateLine(ctx.db, known.id, { amount: row.amount, balanceAfter: row.balance });
+  if (isFree) {
+    const { amount, balance: balanceAfter } = row;
+    restateLine(ctx.db, known.id, { amount, postedOn: known.postedOn, balanceAfter });
+  }
   const was = ctx.sum(known.amount);
   if (isFree) tally.replace(row.line, "amount", { code: "line.restated", was });
   else tally.change(row.line, "amount", { code: "line.changed", was });
+}
+
+/**
+ * Whether a line of the bank's own id comes with another day in the same kind of export; two kinds may
+ * give two days for one line (of booking, of value), and neither is wrong.
+ */
+const isOtherDay = (known: BankLineRow, row: BankRecord, shapes: SameShape): boolean =>
+  row.formerId === null && known.postedOn !== row.postedOn && shapes.isOf(known.fileId);
+
+/** The same for its day: what was posted for the line bears the day before. */
+function takeOtherDay(
+  ctx: CommandContext,
+  { known, row }: { known: BankLineRow; row: BankRecord },
+  tally: FileRun["tally"],
+): void {
+  const isFree = known.state === "open";
+  const { postedOn, balance: balanceAfter } = row;
+  if (isFree) restateLine(ctx.db, known.id, { amount: known.amount, postedOn, balanceAfter });
+  const was = formatDay(known.postedOn, ctx.today);
+  if (isFree) tally.replace(row.line, "postedOn", { code: "line.day_restated", was });
+  else tally.change(row.line, "postedOn", { code: "line.day_changed", was });
 }
 
 /** A line of the book that is the same, by its identity or the one that it had before. */

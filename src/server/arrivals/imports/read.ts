@@ -32,11 +32,13 @@ export function tableOf(book: string, sha256: string): Result<Table> {
   }
   const text = decodeText(bytes);
   if (!text.ok) return text;
-  const table = formatOf(text.value).read(text.value);
+  const { name: format, read } = formatOf(text.value);
+  const table = read(text.value);
   if (!table.ok) return table;
   if (tables.size >= 3) tables.delete(tables.keys().next().value ?? "");
-  tables.set(key, table.value);
-  return table;
+  const named = { ...table.value, format };
+  tables.set(key, named);
+  return ok(named);
 }
 
 /** What a new file seems to be, with a first mapping and its first lines, for people to correct. */

@@ -2,9 +2,14 @@ import type { MappingSpec } from "@/core/formats";
 import type { Db } from "@/db/connection";
 import { importFileById } from "@/db/files";
 
+/** How a file was read: its format, and by which columns and answers. */
+type KeptMapping = MappingSpec & { format?: string };
+/** What files from before their format was kept were, as a rule. */
+const LISTS = "csv";
+
 /**
- * Which files were read by the same columns and answers as one: a day that they say differently was
- * said anew. Two ways of writing an export may give two days for one line, and neither is wrong.
+ * Which files were read from the same format, by the same columns and answers as one: a day that
+ * they say differently was said anew. Two ways of writing an export may give two days for one line, and neither is wrong.
  */
 export class SameShape {
   private readonly own: string;
@@ -29,8 +34,8 @@ export class SameShape {
   private shapeOf(fileId: number): string {
     const kept = importFileById(this.db, fileId)?.mapping;
     if (!kept) return `file ${fileId}`;
-    const { columns, dayOrder, answers = {} } = JSON.parse(kept) as MappingSpec;
+    const { format = LISTS, columns, dayOrder, answers = {} } = JSON.parse(kept) as KeptMapping;
     const heads = Object.entries(columns).sort(([a], [b]) => (a < b ? -1 : 1));
-    return JSON.stringify([heads, dayOrder, answers]);
+    return JSON.stringify([format, heads, dayOrder, answers]);
   }
 }
