@@ -71,7 +71,12 @@ const noteAll = (place: Place): string =>
     trigger(place, "DELETE", { body: noteOf(place, "OLD") }),
   ].join("\n");
 
-const noteBoth = (place: Place): string => noteOf(place, "OLD") + noteOf(place, "NEW");
+/** Before and after, which are one row unless its key changed. */
+function noteBoth(place: Place): string {
+  const moved = place.key.map((column) => `OLD."${column}" IS NOT NEW."${column}"`).join(" OR ");
+  const after = `SELECT '${place.name}', ${keyOf(place, "NEW")} WHERE ${moved}`;
+  return `${noteOf(place, "OLD")} INSERT INTO touched ${after} ON CONFLICT DO NOTHING;`;
+}
 
 /**
  * Notes a row once. Not by INSERT OR IGNORE: within a trigger the conflict clause of the statement
