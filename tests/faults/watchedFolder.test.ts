@@ -51,9 +51,16 @@ function textOf(path: string): string {
   }
 }
 
-it("is one that is there and not the books' own", () => {
+it("is one that is there, not the books' own and no other book's", () => {
   expect(set("from-the-bank", "rel-1")).toMatchObject({ error: { code: "settings.folder" } });
   expect(set(join(folder, "none"), "none-1")).toMatchObject({ error: { code: "settings.folder" } });
+  const other = cli.practiceBook("other");
+  const said = { watchedFolder: `${folder}/.` };
+  expect(runCommand(other, changeSettings, said, { ...who("o-1"), book: "other" }).ok).toBe(true);
+  expect(set(folder, "taken-1")).toMatchObject({ error: { code: "settings.folder_taken" } });
+  const none = { watchedFolder: null };
+  expect(runCommand(other, changeSettings, none, { ...who("o-2"), book: "other" }).ok).toBe(true);
+  other.close();
   expect(set(join(cli.data, "books"), "own-1")).toMatchObject({
     error: { code: "settings.folder_own" },
   });

@@ -181,6 +181,8 @@ const MESSAGES: Record<string, string> = {
   "settings.folder":
     "There is no folder {path}. Write where it is from the root of the server's machine, like /home/mara/from-the-bank.",
   "settings.folder_own": "{path} is where the books themselves lie. Choose another folder.",
+  "settings.folder_taken":
+    "The book {other} awaits its files in {path}. Choose a folder for this book alone: a file can go to one only.",
   "settings.clock": "The clock can only move on.",
   "input.invalid": "{where}: {what}",
   "command.unknown": "There is no command “{name}”.",

@@ -91,7 +91,8 @@ type KindAndAccountProps = {
 
 function takeInLabel(taking: boolean, report: ImportReport | null): ReactNode {
   if (taking) return "Taking in …";
-  if (report) return `Take in ${report.new + report.changed} lines`;
+  const lines = (report?.new ?? 0) + (report?.changed ?? 0);
+  if (report) return `Take in ${lines} ${lines === 1 ? "line" : "lines"}`;
   return "Take in";
 }
 

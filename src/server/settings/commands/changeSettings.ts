@@ -138,7 +138,7 @@ export const changeSettings = defineCommand({
     )
       return fail("settings.people");
     if (input.watchedFolder) {
-      const watched = watchable(input.watchedFolder);
+      const watched = watchable(ctx.who.book, input.watchedFolder);
       if (!watched.ok) return watched;
     }
     const changed = Object.fromEntries(
