@@ -6,5 +6,5 @@ declare module "hoodiecrow-imap" {
     appendMessage: (box: string, flags: string[], date: Date, source: string) => void;
   };
   const hoodiecrow: (options: object) => Hoodiecrow;
-  export default hoodiecrow;
+  export = hoodiecrow;
 }

@@ -9,7 +9,8 @@ const LISTS = "csv";
 
 /**
  * Which files were read from the same format, by the same columns and answers as one: a day that
- * they say differently was said anew. Two ways of writing an export may give two days for one line, and neither is wrong.
+ * they say differently was said anew. Two ways of writing an export may give two days for one line,
+ * and neither is wrong.
  */
 export class SameShape {
   private readonly own: string;
