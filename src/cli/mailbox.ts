@@ -10,6 +10,7 @@ import { lastMailRead } from "@/db/mailRead";
 import { type MailboxFacts, readSettings } from "@/db/settings";
 import { takeMail } from "@/server/arrivals/commands/takeMail";
 import { type FetchedMail, fetchMails } from "@/server/arrivals/mailbox/fetchMails";
+import { noteLook } from "@/server/arrivals/mailbox/lastLook";
 import { type MailIn, readMail } from "@/server/arrivals/mailbox/readMail";
 import { openBookToWrite } from "@/server/runtime/books";
 import { runCommand } from "@/server/runtime/command";
@@ -71,6 +72,7 @@ async function look(book: string, values: Args["values"]): Promise<Result<string
       lines.push(await taken({ book, values, rule: box.value.from }, mail));
     },
   });
+  noteLook(book, fetched.ok ? null : inWords(fetched.error));
   return fetched.ok ? ok(lines) : fetched;
 }
 

@@ -113,6 +113,8 @@ export type MailsRead = {
   page: number;
   pageRows: number;
   mailbox: string | null;
+  /** Why it could not be read the last time; null where it could. */
+  problem: string | null;
 };
 export type ImportReport = {
   fileId: number | null;

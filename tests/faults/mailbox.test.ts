@@ -3,6 +3,7 @@ import { contactsOf } from "@/db/contacts";
 import { lettersOf } from "@/db/letters";
 import { mailPage } from "@/db/mailRead";
 import { backFrom } from "@/db/persons";
+import { lookProblem } from "@/server/arrivals/mailbox/lastLook";
 import { keepSecret } from "@/server/runtime/secrets";
 import { arrivedFiles } from "@/server/runtime/folders";
 
@@ -166,6 +167,10 @@ describe("a mailbox that does not open", () => {
   it("says so of a wrong password, and that there is none", async () => {
     keepSecret(book.name, "mailbox", "wrong");
     expect(await look()).toContain("did not let us in");
+    // It stands on the page as long as it is so.
+    expect(lookProblem(book.name)).toContain("did not let us in");
+    keepSecret(book.name, "mailbox", "open");
+    expect([await look(), lookProblem(book.name)]).toEqual(["no new mail", null]);
     book.must("changeMailbox", { mailbox: null });
     expect(await look()).toContain("No mailbox is named");
   });

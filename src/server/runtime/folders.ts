@@ -37,6 +37,11 @@ export function secretsFile(book: string): string {
   return join(bookFolder(book), "secrets.json");
 }
 
+/** How the last look into the mailbox went. */
+export function mailboxLookFile(book: string): string {
+  return join(bookFolder(book), "mailbox.json");
+}
+
 /** The books of the practice world beside a practice book: its processor's and its bank's. */
 export function practiceFile(book: string): string {
   return join(bookFolder(book), "practice.sqlite");

@@ -22,7 +22,7 @@ const BECAME: Readonly<Record<MailRow["became"], { words: string; tone: string }
 
 /** Mails of the mailbox as they were read: files, answers, letters that came back, and all else. */
 export function MailPage(facts: BookFacts & MailsRead): ReactNode {
-  const { rows, count, page, pageRows, mailbox, book, today } = facts;
+  const { rows, count, page, pageRows, mailbox, problem, book, today } = facts;
   const [open, setOpen] = useOpenRow();
   return (
     <>
@@ -31,11 +31,18 @@ export function MailPage(facts: BookFacts & MailsRead): ReactNode {
           {count}{" "}
           <small>
             {count === 1 ? "mail" : "mails"} read
-            {mailbox === null ? "; no mailbox is read now" : ` of ${mailbox}, each minute`}
+            {mailbox === null
+              ? "; no mailbox is read now"
+              : ` of ${mailbox}${problem === null ? ", each minute" : ""}`}
           </small>
         </Title>
         <ArrivalsTabs at="mail" />
       </PageHeading>
+      {problem === null ? null : (
+        <p role="alert" data-tone="off">
+          {problem}
+        </p>
+      )}
       <LedgerList<MailRow>
         label="Mails that were read"
         rows={rows}

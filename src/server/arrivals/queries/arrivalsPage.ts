@@ -10,6 +10,7 @@ import { trayCount, trayPage } from "@/db/tray";
 import type { BookContext } from "@/server/runtime/bookContext";
 
 import { MOST_MEGABYTES } from "../keepFile";
+import { lookProblem } from "../mailbox/lastLook";
 import { waitingFiles } from "./arrived";
 
 type Page = { page: number; pageRows: number };
@@ -61,9 +62,13 @@ export function trayLines({ db }: BookContext, { page, pageRows }: Page): TrayFa
 export type TrayFacts = ReturnType<typeof trayPage> & Page;
 
 /** Mails that were read, a page of them; `mailbox`: whose it is, null where none is read. */
-export function mailsRead({ db, settings }: BookContext, { page, pageRows }: Page): MailsRead {
+export function mailsRead(
+  { book, db, settings }: BookContext,
+  { page, pageRows }: Page,
+): MailsRead {
   const mailbox = settings.mailbox?.user ?? null;
-  return { ...mailPage(db, pageRows, (page - 1) * pageRows), page, pageRows, mailbox };
+  const problem = mailbox === null ? null : lookProblem(book);
+  return { ...mailPage(db, pageRows, (page - 1) * pageRows), page, pageRows, mailbox, problem };
 }
 function accountsOf(db: Db): Accounts {
   return {
