@@ -5,6 +5,7 @@ import type { Metadata } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
 
+import { EARLY_SCRIPT } from "@/ui/kit/earlyScript";
 import { Providers } from "@/ui/kit/Providers";
 
 export const metadata: Metadata = {
@@ -21,6 +22,11 @@ export default async function RootLayout({
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
+        <script
+          nonce={nonce}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: EARLY_SCRIPT }}
+        />
         <Providers nonce={nonce}>{children}</Providers>
       </body>
     </html>

@@ -1,10 +1,11 @@
+import { randomUUID } from "node:crypto";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
 import { textOnly } from "@/core/gate";
 import { maySend } from "@/core/parties";
-import { fail, type Failure, ok, type Result } from "@/core/result";
+import { fail, ok, type Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { lastMailRead } from "@/db/mailRead";
 import { type MailboxFacts, readSettings } from "@/db/settings";
@@ -12,6 +13,7 @@ import { takeMail } from "@/server/arrivals/commands/takeMail";
 import { type FetchedMail, fetchMails } from "@/server/arrivals/mailbox/fetchMails";
 import { noteLook } from "@/server/arrivals/mailbox/lastLook";
 import { type MailIn, readMail } from "@/server/arrivals/mailbox/readMail";
+import type { InputOf, OutputOf } from "@/server/commands";
 import { openBookToWrite } from "@/server/runtime/books";
 import { runCommand } from "@/server/runtime/command";
 import { inWords } from "@/server/runtime/messages";
@@ -67,60 +69,61 @@ async function look(book: string, values: Args["values"]): Promise<Result<string
   const lines: string[] = [];
   const fetched = await fetchMails({
     server: { ...box.value, secret: secretOf(book, "mailbox") },
-    lastRead: (name) => withBook(book, (db) => lastMailRead(db, name)),
+    lastRead: (name) => withBook(book, (db) => ok(lastMailRead(db, name))),
     take: async (mail) => {
-      lines.push(await taken({ book, values, rule: box.value.from }, mail));
+      const done = await taken({ book, values, rule: box.value.from }, mail);
+      if (!done.ok) return done.error;
+      lines.push(done.value);
+      return null;
     },
   });
   noteLook(book, fetched.ok ? null : inWords(fetched.error));
   return fetched.ok ? ok(lines) : fetched;
 }
 
-function mailboxOf(book: string): Result<MailboxFacts> {
-  const opened = openBookToWrite(book);
-  if (!opened.ok) return opened;
-  const { mailbox } = readSettings(opened.value);
-  opened.value.close();
-  return mailbox === null ? fail("mailbox.none") : ok(mailbox);
-}
+const mailboxOf = (book: string): Result<MailboxFacts> =>
+  withBook(book, (db) => {
+    const { mailbox } = readSettings(db);
+    return mailbox === null ? fail("mailbox.none") : ok(mailbox);
+  });
 
 /** The book is held for as long as it is needed and no longer. */
-function withBook<T>(book: string, work: (db: Db) => T): T {
+function withBook<T>(book: string, work: (db: Db) => Result<T>): Result<T> {
   const opened = openBookToWrite(book);
-  if (!opened.ok) throw new Unopened(opened.error);
+  if (!opened.ok) return opened;
   try {
     return work(opened.value);
   } finally {
     opened.value.close();
   }
 }
-class Unopened extends Error {
-  constructor(readonly failure: Failure) {
-    super(inWords(failure));
-  }
-}
 
 type Taking = { book: string; values: Args["values"]; rule: readonly string[] };
 
 /** Takes in one mail; gives in a line what became of it. */
-async function taken(taking: Taking, { box, uid, bytes }: FetchedMail): Promise<string> {
+async function taken(
+  taking: Taking,
+  { box: mailbox, uid, bytes }: FetchedMail,
+): Promise<Result<string>> {
   const read = bytes === null ? null : await readMail(bytes).catch(() => null);
   const mail = read ?? UNREAD;
   const left = read ? leftWhy(mail, taking.rule) : unread(bytes);
   const files: string[] = [];
   if (left === null) for (const file of mail.files) files.push(await takenFile(taking, file));
-  const { from, subject, answers, automatic, words, report } = mail;
-  const kept = { mailbox: box, uid, from, subject, answers, automatic, words, report, files, left };
-  const done = withBook(taking.book, (db) =>
-    runCommand(db, takeMail, kept, {
-      book: taking.book,
-      actor: "mailbox",
-      key: `mail ${box} ${uid}`,
-    }),
-  );
-  if (!done.ok) return `${from}: ${inWords(done.error)}`;
-  return `${from || "somebody"}, “${subject}”: ${done.value?.words ?? "known"}`;
+  const kept = keep(taking.book, { ...mail, mailbox, uid, files, left });
+  // A book that is not there is waited for; what it does not take of a mail is said in its place.
+  const done =
+    kept.ok || /^(book|disk)\./.test(kept.error.code)
+      ? kept
+      : keep(taking.book, { ...UNREAD, mailbox, uid, files: [], left: inWords(kept.error) });
+  if (!done.ok) return done;
+  return ok(`${mail.from || "somebody"}, “${mail.subject}”: ${done.value?.words ?? "known"}`);
 }
+
+const keep = (book: string, mail: InputOf<"takeMail">): Result<OutputOf<"takeMail">> =>
+  withBook(book, (db) =>
+    runCommand(db, takeMail, mail, { book, actor: "mailbox", key: randomUUID() }),
+  );
 
 const unread = (bytes: Buffer | null): string =>
   bytes === null ? "too large to be read" : "it is no mail that can be read";
@@ -129,6 +132,7 @@ const UNREAD: MailIn = {
   from: "",
   forged: false,
   automatic: false,
+  messageId: null,
   subject: "",
   answers: [],
   words: "",

@@ -1,6 +1,6 @@
 import type { Day } from "@/core/calendar";
 import type { FieldSpec, FileKind, MappingSpec } from "@/core/formats";
-import type { BecameOfMail } from "@/core/parties";
+import type { ReadMail } from "@/core/parties";
 import type { Currency, Minor } from "@/core/money";
 
 import type { BulkPayout } from "./payouts";
@@ -96,16 +96,7 @@ export type RefusedLine = {
 /** A line as it is understood, in words: `Mon 2 Nov`, `(300.00)`, `refund`, `Ann Lee`. */
 export type UnderstoodLine = { line: number; day: string; sum: string; what: string; who: string };
 /** A mail of the mailbox, and what became of it. */
-export type MailRow = {
-  id: number;
-  fromAddress: string;
-  subject: string;
-  onDay: Day;
-  became: BecameOfMail;
-  words: string;
-  customerId: number | null;
-  customer: string | null;
-};
+export type MailRow = ReadMail & { id: number; customer: string | null };
 /** `mailbox`: whose is read; null where none is. */
 export type MailsRead = {
   rows: MailRow[];

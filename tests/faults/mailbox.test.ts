@@ -24,13 +24,11 @@ beforeEach(async () => {
     "invoices",
     "invoice_number,customer_id,issued_on,due_on,total\n20088,C1,2026-10-01,2026-10-31,100.00\n",
   );
-  book.must("changeMailbox", {
-    mailbox: {
-      ...{ host: "127.0.0.1", port: box.port, secure: false, user: "office@kestrelrow.example" },
-      from: ["@bank.example"],
-    },
-    secret: "open",
-  });
+  book.must("changeMailbox", { mailbox: settings(), secret: "open" });
+});
+const settings = () => ({
+  ...{ host: "127.0.0.1", port: box.port, secure: false, user: "office@kestrelrow.example" },
+  from: ["@bank.example"],
 });
 afterEach(() => box.end());
 
@@ -64,6 +62,30 @@ describe("files that come by mail", () => {
     expect(await look()).toBe("reports@bank.example, “Your statement”: november.ofx is taken in");
     expect([lines(), became()]).toEqual([1, ["files"]]);
     expect(await look()).toBe("no new mail");
+  });
+
+  it("are taken in once though the box is numbered anew, and the mail comes twice", async () => {
+    const head = {
+      From: "x@bank.example",
+      Subject: "Statement",
+      "Message-ID": "<s1@bank.example>",
+    };
+    box.add(head, withFiles("", { "november.ofx": OFX }));
+    box.add(head, withFiles("", { "november.ofx": OFX }));
+    await look();
+    await box.end();
+    box = await Mailbox.start(77);
+    book.must("changeMailbox", { mailbox: { ...settings(), port: box.port } });
+    box.add(head, withFiles("", { "november.ofx": OFX }));
+    expect(await look()).toContain("was read before");
+    expect([lines(), became()]).toEqual([1, ["left", "left", "files"]]);
+  });
+
+  it("may have names that no folder takes", async () => {
+    const name = `../../${"窯".repeat(200)}.ofx`;
+    box.add({ From: "x@bank.example", Subject: "S" }, withFiles("", { [name]: OFX }));
+    expect(await look()).toContain("is taken in");
+    expect(lines()).toBe(1);
   });
 
   it("wait under Arrivals where they leave something open, with what", async () => {
@@ -113,6 +135,18 @@ describe("answers to letters", () => {
     expect(note).not.toContain("4111 1111");
     expect(await look()).toBe("no new mail");
     expect(notes()).toHaveLength(1);
+  });
+
+  it("that are cut in the middle of a sign are kept", async () => {
+    const id = written();
+    const head = { From: "ann@alderlane.example", "In-Reply-To": id };
+    const base64 = (text: string): string => Buffer.from(text).toString("base64");
+    box.add(
+      { ...head, Subject: `=?utf-8?b?${base64(`${"a".repeat(199)}😀`)}?=` },
+      `Content-Type: text/plain; charset=utf-8\r\nContent-Transfer-Encoding: base64\r\n\r\n${base64(`${"b".repeat(1499)}😀`)}\r\n`,
+    );
+    expect(await look()).toContain("answers");
+    expect(notes()[0]).toMatch(/: b{1499}$/);
   });
 
   it("that hold what is no text are kept without it", async () => {

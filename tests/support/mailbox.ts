@@ -2,13 +2,16 @@ import type { AddressInfo } from "node:net";
 
 import hoodiecrow from "hoodiecrow-imap";
 
-/** A mailbox for tests: it speaks IMAP on this machine, and forgets everything when it ends. */
+/**
+ * A mailbox for tests: it speaks IMAP on this machine, and forgets everything when it ends.
+ * `validity`: its UIDVALIDITY; another one says that its mails are numbered anew.
+ */
 export class Mailbox {
   private constructor(private readonly server: ReturnType<typeof hoodiecrow>) {}
 
-  static async start(): Promise<Mailbox> {
+  static async start(validity = 1): Promise<Mailbox> {
     const server = hoodiecrow({
-      storage: { INBOX: { messages: [] } },
+      storage: { INBOX: { messages: [], uidvalidity: validity } },
       users: { "office@kestrelrow.example": { password: "open" } },
     });
     await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));

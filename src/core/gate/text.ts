@@ -13,7 +13,7 @@ const ALL_NO_TEXT = new RegExp(NO_TEXT, "gu");
 
 /** A text from outside without what is no text, no longer than `most`. */
 export const textOnly = (text: string, most: number): string =>
-  text.replace(ALL_NO_TEXT, "").slice(0, most);
+  text.slice(0, most).replace(ALL_NO_TEXT, "");
 
 export type TextProblem = "text.control" | "text.long";
 

@@ -47,4 +47,4 @@ export function topOf(id: number, parentOf: (id: number) => number | null): numb
 }
 export { nextCustomerNumber } from "./customerNumber";
 export type { BackAddress } from "./backAddress";
-export { type BecameOfMail, isForged, maySend, ownWords } from "./mailIn";
+export { type BecameOfMail, isForged, maySend, ownWords, type ReadMail } from "./mailIn";

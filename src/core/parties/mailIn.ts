@@ -1,5 +1,17 @@
+import type { Day } from "@/core/calendar";
+
 /** What becomes of a mail: files taken up, a letter that came back, an answer, or nothing. */
 export type BecameOfMail = "files" | "report" | "reply" | "left";
+
+/** A mail that was read, what was done in words, and whose it is about where that is known. */
+export type ReadMail = {
+  fromAddress: string;
+  subject: string;
+  onDay: Day;
+  became: BecameOfMail;
+  words: string;
+  customerId: number | null;
+};
 
 /**
  * Whether somebody may send files: `rule` names whole addresses, and `@example.com` for everybody of

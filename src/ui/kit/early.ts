@@ -2,7 +2,8 @@
 
 import { useEffect } from "react";
 
-type Field = HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement;
+/** What was done in which field; for a box, whether it was ticked. */
+type Early = ReadonlyMap<EventTarget | null, string | boolean>;
 
 /**
  * Tells the page what was typed, ticked or chosen while its scripts were still on their way. React
@@ -11,42 +12,40 @@ type Field = HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement;
  */
 export function useEarlyFields(): void {
   useEffect(() => {
-    for (const field of document.querySelectorAll<Field>("input, select, textarea"))
-      if (field instanceof HTMLSelectElement) tellChoice(field);
-      else if (field instanceof HTMLInputElement && isTicked(field)) tellTick(field);
-      else if (field instanceof HTMLInputElement && field.type === "file") tellFiles(field);
-      else tellText(field);
+    const place = window as typeof window & { dozoEarly?: Early | undefined };
+    const early = place.dozoEarly ?? new Map();
+    // From here on the page hears for itself.
+    place.dozoEarly = undefined;
+    for (const [field, done] of early) tellField(field, done);
   }, []);
 }
 
-const isTicked = ({ type }: HTMLInputElement): boolean => type === "checkbox" || type === "radio";
+function tellField(field: EventTarget | null, done: string | boolean): void {
+  if (field instanceof HTMLSelectElement) {
+    field.value = String(done);
+    tell(field, "change");
+  } else if (field instanceof HTMLTextAreaElement) tellText(field, String(done));
+  else if (!(field instanceof HTMLInputElement)) return;
+  else if (field.type === "file") tell(field, "change");
+  else if (typeof done === "boolean") tellTick(field, done);
+  else tellText(field, done);
+}
 
-const tell = (field: Field, event: "input" | "change"): boolean =>
+const tell = (field: HTMLElement, event: "input" | "change"): boolean =>
   field.dispatchEvent(new Event(event, { bubbles: true }));
 
-function tellChoice(field: HTMLSelectElement): void {
-  const options = [...field.options];
-  const written = options.find(({ defaultSelected }) => defaultSelected) ?? options[0];
-  if (written !== undefined && field.value !== written.value) tell(field, "change");
-}
+/* React hears a change only of what it has not seen: a field is altered, and then changed once more. */
 
-function tellFiles(field: HTMLInputElement): void {
-  if ((field.files?.length ?? 0) > 0) tell(field, "change");
-}
-
-/** React hears a change only of what it has not seen: the field is put back, and changed once more. */
-function tellTick(field: HTMLInputElement): void {
+function tellTick(field: HTMLInputElement, ticked: boolean): void {
   // Of several, the one that is on by now tells it.
-  if (field.checked === field.defaultChecked || (field.type === "radio" && !field.checked)) return;
-  field.checked = field.defaultChecked;
+  if (ticked === field.defaultChecked || (field.type === "radio" && !ticked)) return;
+  field.checked = !ticked;
   field.click();
 }
 
-function tellText(field: Exclude<Field, HTMLSelectElement>): void {
-  const { value, defaultValue } = field;
-  if (value === defaultValue || field.type === "hidden") return;
-  field.value = defaultValue;
+function tellText(field: HTMLInputElement | HTMLTextAreaElement, text: string): void {
+  field.value = text === "" ? " " : "";
   // Past what React keeps watch over on the field itself.
-  Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), "value")?.set?.call(field, value);
+  Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), "value")?.set?.call(field, text);
   tell(field, "input");
 }

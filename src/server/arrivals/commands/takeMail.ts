@@ -4,7 +4,7 @@ import type { BecameOfMail } from "@/core/parties";
 import { ok, type Result } from "@/core/result";
 import { insertContact } from "@/db/contacts";
 import { type LetterRow, letterByMessage } from "@/db/letters";
-import { insertMailRead, isMailRead } from "@/db/mailRead";
+import { insertMailRead, isMailRead, isMessageRead } from "@/db/mailRead";
 import { returned, returnedMailSchema } from "@/server/overdue/steps/returnedMails";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
@@ -12,6 +12,7 @@ import type { CommandContext } from "@/server/runtime/context";
 const mailSchema = z.object({
   mailbox: z.string().min(1).max(400),
   uid: z.number().int().positive(),
+  messageId: z.string().max(500).nullable(),
   from: z.string().max(320),
   subject: z.string().max(300),
   /** Message-IDs of what it answers. */
@@ -36,18 +37,24 @@ export const takeMail = defineCommand({
   schema: mailSchema,
   run(ctx, mail): Result<Became | null> {
     if (isMailRead(ctx.db, mail.mailbox, mail.uid)) return ok(null);
-    const done = becameOf(ctx, mail);
+    const { mailbox, uid, messageId, from, subject } = mail;
+    const isAgain = messageId !== null && isMessageRead(ctx.db, messageId, from);
+    const done = isAgain ? READ_BEFORE : becameOf(ctx, mail);
     insertMailRead(ctx.db, {
-      mailbox: mail.mailbox,
-      uid: mail.uid,
-      fromAddress: mail.from,
-      subject: mail.subject,
+      mailbox,
+      uid,
+      messageId,
+      fromAddress: from,
+      subject,
       onDay: ctx.today,
       ...done,
     });
     return ok(done);
   },
 });
+
+/** The box was numbered anew, or the mail came twice. */
+const READ_BEFORE: Became = { became: "left", words: "was read before", customerId: null };
 
 function becameOf(ctx: CommandContext, mail: Mail): Became {
   if (mail.report) {

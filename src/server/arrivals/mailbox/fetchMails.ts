@@ -1,7 +1,7 @@
 import type { ImapFlow } from "imapflow";
 
 import type { MailServer } from "@/core/formats";
-import { fail, ok, type Result } from "@/core/result";
+import { type Failure, fail, ok, type Result } from "@/core/result";
 
 /** A mail as it lies in the box; `bytes` is null where it is larger than is read. */
 export type FetchedMail = { box: string; uid: number; bytes: Buffer | null };
@@ -15,8 +15,9 @@ const PATIENCE_MS = 20_000;
 type Box = {
   server: MailServer;
   /** The last mail that was read of a box; null where none was. */
-  lastRead: (box: string) => number | null;
-  take: (mail: FetchedMail) => Promise<void>;
+  lastRead: (box: string) => Result<number | null>;
+  /** Why a mail could not be kept: then the box is left where it is; null where it was. */
+  take: (mail: FetchedMail) => Promise<Failure | null>;
 };
 
 /**
@@ -44,7 +45,7 @@ export async function fetchMails({ server, lastRead, take }: Box): Promise<Resul
     await client.connect();
     const lock = await client.getMailboxLock("INBOX", { readOnly: true });
     try {
-      return ok(await takeNew(client, `${user}@${host}`, { lastRead, take }));
+      return await takeNew(client, `${user}@${host}`, { lastRead, take });
     } finally {
       lock.release();
       await client.logout();
@@ -60,17 +61,22 @@ async function takeNew(
   client: ImapFlow,
   name: string,
   { lastRead, take }: Pick<Box, "lastRead" | "take">,
-): Promise<number> {
+): Promise<Result<number>> {
   const validity = client.mailbox === false ? 0n : client.mailbox.uidValidity;
   const box = `${name} ${validity}`;
-  const last = lastRead(box);
+  const read = lastRead(box);
+  if (!read.ok) return read;
+  const last = read.value;
   const since = new Date(Date.now() - FIRST_LOOK_DAYS * 86_400_000);
   const sought = last === null ? { since } : { uid: `${last + 1}:*` };
   const found = await client.search(sought, { uid: true });
   // `n:*` always names the last mail, though its number may be below n (RFC 9051, seq-range).
   const uids = (found || []).filter((uid) => uid > (last ?? 0)).sort((a, b) => a - b);
-  for (const uid of uids) await take({ box, uid, bytes: await bytesOf(client, uid) });
-  return uids.length;
+  for (const uid of uids) {
+    const failed = await take({ box, uid, bytes: await bytesOf(client, uid) });
+    if (failed) return { ok: false, error: failed };
+  }
+  return ok(uids.length);
 }
 
 async function bytesOf(client: ImapFlow, uid: number): Promise<Buffer | null> {

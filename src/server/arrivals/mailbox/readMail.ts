@@ -12,6 +12,7 @@ export type MailIn = {
   forged: boolean;
   /** A machine wrote it. */
   automatic: boolean;
+  messageId: string | null;
   subject: string;
   /** Message-IDs of what it answers, in their angle brackets. */
   answers: string[];
@@ -32,6 +33,7 @@ export async function readMail(bytes: Buffer): Promise<MailIn> {
     from: textOnly((mail.from?.value[0]?.address ?? "").toLowerCase(), 320),
     forged: isForged(linesOf(mail, "authentication-results")),
     automatic: isAutomatic(mail),
+    messageId: mail.messageId === undefined ? null : textOnly(mail.messageId, 500),
     subject: textOnly((mail.subject ?? "").replace(/\s+/g, " ").trim(), 200),
     answers: answeredBy(mail),
     words: textOnly(ownWords(mail.text ?? ""), 1500),
@@ -81,5 +83,8 @@ const asFile = ({ filename = "", content }: Attachment): MailIn["files"][number]
 
 /** A name under which a file can lie in a folder. */
 const nameOf = (filename: string): string =>
-  textOnly(filename.replace(/[\\/\n\t]/g, "-").replace(/^\.+/, ""), 500).slice(-120) ||
+  textOnly(filename.replace(/[\\/\n\t]/g, "-").slice(-MOST_NAME), MOST_NAME).replace(/^\.+/, "") ||
   "attachment";
+
+/** Letters of a name: three bytes each are still one that a folder takes (255). */
+const MOST_NAME = 80;
