@@ -5,13 +5,9 @@ import { ITEM, type ProcessorItemRow } from "./processor";
 
 /** Charges that items of the book name and that it does not have. */
 export function orphanedCharges(db: Db, accountId: number): Set<string> {
-  return new Set(
-    db
-      .all<{ id: string }>(
-        "SELECT DISTINCT related_id AS id FROM processor_item WHERE processor_account_id = ? AND receipt_id IS NULL AND related_id IS NOT NULL AND kind <> 'charge'",
-        accountId,
-      )
-      .map(({ id }) => id),
+  return db.ids(
+    "SELECT DISTINCT related_id AS id FROM processor_item WHERE processor_account_id = ? AND receipt_id IS NULL AND related_id IS NOT NULL AND kind <> 'charge'",
+    accountId,
   );
 }
 

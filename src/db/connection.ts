@@ -95,6 +95,11 @@ export class Db {
     return JSON.parse(found?.rows ?? "[]") as Row[];
   }
 
+  /** The ids that a query gives, as `id`. */
+  ids(sql: string, ...values: Value[]): Set<string> {
+    return new Set(this.all<{ id: string }>(sql, ...values).map(({ id }) => id));
+  }
+
   get<Row>(sql: string, ...values: Value[]): Row | undefined {
     const { statement, numbered } = this.statement(sql);
     return statement.get(...bound(numbered, values)) as Row | undefined;

@@ -52,13 +52,9 @@ export const paymentByCharge = (
 
 /** Charges of payments that were made here and are not settled yet. */
 export const chargesOnTheirWay = (db: Db, accountId: number): Set<string> =>
-  new Set(
-    db
-      .all<{ id: string }>(
-        "SELECT charge_id AS id FROM payment WHERE processor_account_id = ? AND state = 'on_way' AND charge_id IS NOT NULL",
-        accountId,
-      )
-      .map(({ id }) => id),
+  db.ids(
+    "SELECT charge_id AS id FROM payment WHERE processor_account_id = ? AND state = 'on_way' AND charge_id IS NOT NULL",
+    accountId,
   );
 
 /** The payment whose money a receipt is; undefined where it came otherwise. */

@@ -36,13 +36,9 @@ export function startedByExternalId(
 
 /** Debits of an account that were started and are on their way. */
 export const startedCharges = (db: Db, accountId: number): Set<string> =>
-  new Set(
-    db
-      .all<{ id: string }>(
-        "SELECT external_id AS id FROM ach_started WHERE processor_account_id = ? AND state = 'on_way'",
-        accountId,
-      )
-      .map(({ id }) => id),
+  db.ids(
+    "SELECT external_id AS id FROM ach_started WHERE processor_account_id = ? AND state = 'on_way'",
+    accountId,
   );
 
 export function insertStarted(db: Db, row: Omit<StartedRow, "id" | "state">): void {

@@ -3,7 +3,7 @@ import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from "nod
 import { secretsFile } from "./folders";
 
 /** What a book must know and never shows: it lies beside the book's file and in no backup. */
-type SecretName = "mail" | "mailbox";
+export type SecretName = "mail" | "mailbox";
 type Secrets = { [name in SecretName]?: string | undefined };
 
 function readAll(book: string): Secrets {

@@ -48,9 +48,8 @@ export function importBank(
       knownLine(ctx, account.id, row) ??
       (same ? saidToBeSame(ctx, account.id, row, used) : undefined);
     if (known) {
-      if (known.amount !== row.amount) takeChanged(ctx, { known, row }, tally);
-      else if (isOtherDay(known, row, shapes)) takeOtherDay(ctx, { known, row }, tally);
-      else tally.know(row.line);
+      const postedOn = isOtherDay(known, row, shapes) ? row.postedOn : known.postedOn;
+      takeKnown(ctx, { known, row: { ...row, postedOn } }, tally);
       continue;
     }
     const id = insertBankLine(ctx.db, {
@@ -77,21 +76,31 @@ export function importBank(
   joinRemittances(ctx, tally);
 }
 
-/** A line that comes with another sum: it is taken where nothing was done with the line yet. */
-function takeChanged(
+/** A known line; another sum or day is taken where nothing was done with the line yet. */
+function takeKnown(
   ctx: CommandContext,
   { known, row }: { known: BankLineRow; row: BankRecord },
   tally: FileRun["tally"],
 ): void {
+  const { amount, postedOn, balance: balanceAfter } = row;
+  if (amount === known.amount && postedOn === known.postedOn) return tally.know(row.line);
   const isFree = known.state === "open";
-  if (isFree) {
-    const { amount, balance: balanceAfter } = row;
-    restateLine(ctx.db, known.id, { amount, postedOn: known.postedOn, balanceAfter });
-  }
-  const was = ctx.sum(known.amount);
-  if (isFree) tally.replace(row.line, "amount", { code: "line.restated", was });
-  else tally.change(row.line, "amount", { code: "line.changed", was });
+  if (isFree) restateLine(ctx.db, known.id, { amount, postedOn, balanceAfter });
+  const { field, restated, stays, was } =
+    amount === known.amount ? otherDay(ctx, known) : otherSum(ctx, known);
+  if (isFree) tally.replace(row.line, field, { code: restated, was });
+  else tally.change(row.line, field, { code: stays, was });
 }
+
+/** How it is said that a line comes with another sum, and with another day. */
+const otherSum = (ctx: CommandContext, { amount }: BankLineRow) => ({
+  ...{ field: "amount", restated: "line.restated", stays: "line.changed" },
+  was: ctx.sum(amount),
+});
+const otherDay = (ctx: CommandContext, { postedOn }: BankLineRow) => ({
+  ...{ field: "postedOn", restated: "line.day_restated", stays: "line.day_changed" },
+  was: formatDay(postedOn, ctx.today),
+});
 
 /**
  * Whether a line of the bank's own id comes with another day in the same kind of export; two kinds may
@@ -99,20 +108,6 @@ function takeChanged(
  */
 const isOtherDay = (known: BankLineRow, row: BankRecord, shapes: SameShape): boolean =>
   row.formerId === null && known.postedOn !== row.postedOn && shapes.isOf(known.fileId);
-
-/** The same for its day: what was posted for the line bears the day before. */
-function takeOtherDay(
-  ctx: CommandContext,
-  { known, row }: { known: BankLineRow; row: BankRecord },
-  tally: FileRun["tally"],
-): void {
-  const isFree = known.state === "open";
-  const { postedOn, balance: balanceAfter } = row;
-  if (isFree) restateLine(ctx.db, known.id, { amount: known.amount, postedOn, balanceAfter });
-  const was = formatDay(known.postedOn, ctx.today);
-  if (isFree) tally.replace(row.line, "postedOn", { code: "line.day_restated", was });
-  else tally.change(row.line, "postedOn", { code: "line.day_changed", was });
-}
 
 /** A line of the book that is the same, by its identity or the one that it had before. */
 const knownLine = (

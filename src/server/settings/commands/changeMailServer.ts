@@ -4,7 +4,8 @@ import { mailServerSchema } from "@/contracts/settings";
 import { ok, type Result } from "@/core/result";
 import { writeSettings } from "@/db/settings";
 import { defineCommand } from "@/server/runtime/command";
-import { keepSecret } from "@/server/runtime/secrets";
+
+import { keepPassword } from "../keepPassword";
 
 /**
  * Says by which server letters leave; null: by none. The password is kept outside the book and never
@@ -18,9 +19,7 @@ export const changeMailServer = defineCommand({
   }),
   run(ctx, { server, secret }): Result<null> {
     writeSettings(ctx.db, { mailServer: server });
-    const kept = server === null ? null : secret;
-    if (kept !== undefined)
-      ctx.afterwards(() => keepSecret(ctx.who.book, "mail", kept === "" ? null : kept));
+    keepPassword(ctx, "mail", { secret, isGone: server === null });
     ctx.act(
       "settings",
       { kind: "book", id: 0 },

@@ -4,7 +4,8 @@ import { mailboxSchema } from "@/contracts/settings";
 import { ok, type Result } from "@/core/result";
 import { writeSettings } from "@/db/settings";
 import { defineCommand } from "@/server/runtime/command";
-import { keepSecret } from "@/server/runtime/secrets";
+
+import { keepPassword } from "../keepPassword";
 
 /**
  * Says which mailbox is read, and who may send files to it; null: none. The password is kept outside
@@ -18,9 +19,7 @@ export const changeMailbox = defineCommand({
   }),
   run(ctx, { mailbox, secret }): Result<null> {
     writeSettings(ctx.db, { mailbox });
-    const kept = mailbox === null ? null : secret;
-    if (kept !== undefined)
-      ctx.afterwards(() => keepSecret(ctx.who.book, "mailbox", kept === "" ? null : kept));
+    keepPassword(ctx, "mailbox", { secret, isGone: mailbox === null });
     ctx.act(
       "settings",
       { kind: "book", id: 0 },
