@@ -106,6 +106,9 @@ export function MailPage(facts: BookFacts & MailsRead): ReactNode {
 function MailWorkings({ mail, book }: { mail: MailRow; book: string }): ReactNode {
   return (
     <Box data-words padding="2px 0 12px 16px">
+      <p>
+        {mail.fromAddress || "nobody"}: “{mail.subject}”
+      </p>
       {mail.words.split("; ").map((words) => (
         <p key={words}>{words}</p>
       ))}

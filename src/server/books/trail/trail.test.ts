@@ -95,6 +95,22 @@ describe("the audit trail", () => {
   });
 });
 
+it("does not seal what somebody wrote from outside, whatever is done honestly after it", () => {
+  const outside = openBookToWrite(book.name);
+  if (!outside.ok) throw new Error(outside.error.code);
+  // Above every number that there is, as if it had come with the next command.
+  outside.value.run(
+    "INSERT INTO customer (id, external_id, name) VALUES (9000, 'X9', 'Nobody of ours')",
+  );
+  outside.value.close();
+  book.must("changeSettings", { feedDays: 8 });
+  book.mustTake("customers", "customer_id,name\nC77,Somebody New\n");
+  // With its row goes one that the book itself keeps beside it.
+  expect(problem()).toMatch(
+    /^the row \[9000\] of (customer|account_link) was written by no command$/,
+  );
+});
+
 it("is sealed anew where the schema is brought up to date, and goes on from there", () => {
   const root = mkdtempSync(join(tmpdir(), "dozo-schema-"));
   cpSync("src/db/migrations", join(root, "src/db/migrations"), { recursive: true });
