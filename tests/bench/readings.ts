@@ -1,7 +1,7 @@
 import type { Day } from "@/core/calendar";
-import { guessColumns, readTable } from "@/core/formats";
+import { readTable } from "@/core/formats";
 import type { Currency } from "@/core/money";
-import { understand } from "@/core/readings";
+import { columnsOfFile, understand } from "@/core/readings";
 
 import { exportOf, judged, type Verdict } from "../support/exports/judge";
 import type { Measure } from "./measure";
@@ -22,7 +22,7 @@ function understanding(): Measure {
     {
       table: table.value,
       kind: "processor",
-      columns: guessColumns(table.value.headers, "processor"),
+      columns: columnsOfFile(table.value, "processor"),
       answers: {},
     },
     {

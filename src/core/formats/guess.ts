@@ -47,9 +47,11 @@ function flowBonus(kind: string, hasFlow: boolean): number {
 export function guessMapping(
   table: Table,
   kind: FileKind,
-  currency: Currency = USUAL,
+  {
+    currency = USUAL,
+    columns = guessColumns(table.headers, kind),
+  }: { currency?: Currency; columns?: Record<string, string> } = {},
 ): MappingSpec {
-  const columns = guessColumns(table.headers, kind);
   const cells = (types: FieldSpec["type"]): string[] =>
     FIELDS[kind]
       .filter(({ type, field }) => type === types && columns[field] !== undefined)
@@ -68,18 +70,23 @@ export function guessMapping(
   return kind === "processor" ? guessProcessor(table, spec) : spec;
 }
 
-/** Field to the head of its column, by the names that columns go by. */
-export function guessColumns(headers: readonly string[], kind: FileKind): Record<string, string> {
+/** Field to the head of its column, by the names that columns go by, where the column fits the field. */
+export function guessColumns(
+  headers: readonly string[],
+  kind: FileKind,
+  fits: (spec: FieldSpec, header: string) => boolean = () => true,
+): Record<string, string> {
   const found: Record<string, string> = {};
   const free = new Set(headers.filter((header) => header !== ""));
   const most = Math.max(...FIELDS[kind].map(({ names }) => names.length));
   for (let rank = 0; rank < most; rank += 1) {
-    for (const { field, names } of FIELDS[kind]) {
+    for (const spec of FIELDS[kind]) {
+      const { field, names } = spec;
       const name = names[rank];
       const header =
         found[field] !== undefined || name === undefined
           ? undefined
-          : [...free].find((entry) => plain(entry) === plain(name));
+          : [...free].find((entry) => plain(entry) === plain(name) && fits(spec, entry));
       if (header === undefined) continue;
       found[field] = header;
       free.delete(header);

@@ -24,7 +24,7 @@ export { advicesOf, readRemittance, type RemittanceRecord } from "./remittance";
 export { missingFields, readRows, RowReader, type ReadContext, type Refusal } from "./rows";
 export { mended, type MendedCell } from "./csv/mended";
 export { decodeText } from "./csv/decode";
-export { readTable, type Table } from "./csv/table";
+export { headedAt, readTable, type Table } from "./csv/table";
 export { mailServerOf, type MailServer } from "./mailServer";
 export { DECIMAL, harmless } from "./harmless";
 export { dayInZone } from "./zones";

@@ -11,14 +11,20 @@ export const plainWords = (text: string): string =>
     .replace(/[^\p{L}\p{N}]+/gu, " ")
     .trim();
 
-/** A head without what stands in its brackets: a zone or a currency says nothing about the field. */
+/**
+ * A head without what stands in its brackets and without its unit: a zone, a currency or cents say
+ * nothing about the field.
+ */
 export function headWords(head: string): string {
   const before = known.get(head);
   if (before !== undefined) return before;
-  const words = plainWords(head.replace(/[([][^)\]]{0,20}[)\]]/g, " ")) || plainWords(head);
+  const whole = plainWords(head.replace(/[([][^)\]]{0,20}[)\]]/g, " ")) || plainWords(head);
+  const words = whole.replace(UNIT, "") || whole;
   if (known.size < MOST_KNOWN) known.set(head, words);
   return words;
 }
+
+const UNIT = / (?:in )?(?:cents?|minor|minor units?|pence|centimes|usd|eur|gbp|cad|aud|chf)$/;
 
 /** Heads that were compared before: the names of columns are the same for every file. */
 const known = new Map<string, string>();

@@ -143,22 +143,17 @@ export class RowReader {
   }
 }
 
+/** Fields of which one is enough instead of a needed one. */
+const INSTEAD: Readonly<Record<string, readonly string[]>> = { total: ["debit", "balance"] };
+
 /** Needed fields that the mapping gives no column; the file cannot be read without them. */
 export function missingFields(spec: MappingSpec): string[] {
+  const has = (field: string): boolean => spec.columns[field] !== undefined;
   const missing = FIELDS[spec.kind]
-    .filter(({ needed, field }) => needed && spec.columns[field] === undefined)
+    .filter(({ needed, field }) => needed && ![field, ...(INSTEAD[field] ?? [])].some(has))
     .map(({ field }) => field);
-  if (
-    spec.kind === "bank" &&
-    spec.columns.amount === undefined &&
-    spec.columns.moneyIn === undefined
-  )
-    missing.push("amount");
-  if (
-    spec.kind === "processor" &&
-    spec.columns.gross === undefined &&
-    (spec.columns.net === undefined || spec.columns.fee === undefined)
-  )
+  if (spec.kind === "bank" && !has("amount") && !has("moneyIn")) missing.push("amount");
+  if (spec.kind === "processor" && !has("gross") && !has("moneyIn") && !(has("net") && has("fee")))
     missing.push("gross");
   return missing;
 }

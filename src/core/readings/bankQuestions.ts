@@ -13,18 +13,20 @@ export function openWords(
 ): Question[] {
   const plain = rows.map(plainSum);
   if (proven || plain.some((sum) => sum !== null && sum < 0)) return [];
+  // Where some sums have a word beside them, one without it is not said to be the other way.
+  const some = rows.some((row) => directionOf(row, answers) !== null);
   const open = new Map<string, StatementRow[]>();
   for (const row of rows)
     if (
       row.amount !== null &&
       row.amount > 0 &&
-      row.word !== "" &&
+      (row.word !== "" || some) &&
       directionOf(row, answers) === null
     )
       open.set(row.word.toLowerCase(), [...(open.get(row.word.toLowerCase()) ?? []), row]);
   return [...open].map(([word, lines]) => ({
     key: `word:${word}`,
-    words: `${lines.length} lines are “${word}”, and their sums carry no sign. Did that money come in or go out?`,
+    words: `${lines.length === 1 ? "1 line has" : `${lines.length} lines have`} ${word === "" ? "no word" : `“${word}”`} for the way of the money, and no sign. Did it come in or go out?`,
     choices: [
       { answer: "in", result: `line ${lines[0]?.line}: ${sumWords(lines[0], 1)} came in` },
       { answer: "out", result: `line ${lines[0]?.line}: ${sumWords(lines[0], -1)} went out` },

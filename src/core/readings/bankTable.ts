@@ -2,6 +2,7 @@ import { plainWords } from "@/core/formats";
 import { bankSigns } from "./bankSigns";
 import { inText, type Made, plainFields, type Reading, sumOfCell } from "./canonical";
 import type { Row } from "./cells";
+import { stateQuestions } from "./processorQuestions";
 import { sureState } from "./rowWords";
 import type { StatementRow } from "./statementRow";
 import { writtenSum } from "./sumCells";
@@ -39,7 +40,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     moneyOut: sumOfCell(reading, row, "moneyOut"),
     balance: sumOfCell(reading, row, "balance"),
     description: `${cells.of(row, "payerName")} ${cells.of(row, "description")}`,
-    word: cells.of(row, "direction"),
+    word: cells.of(row, "direction") || reading.wayOf(row),
   }));
   const ledgerHeads =
     cells.has("moneyOut") &&
@@ -62,7 +63,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     }),
     leftOut,
     refused: [],
-    questions: signs.questions,
+    questions: [...stateQuestions(reading, rows), ...signs.questions],
     proofs: signs.proofs,
   };
 }

@@ -30,6 +30,8 @@ export type Reading = {
   readonly daysOf: (field: string) => DayReading;
   readonly sums: SumReading;
   readonly currencyOf: (row: Row) => Currency;
+  /** The way that the heading above a line of a statement says: `deposit`, `withdrawal`, or nothing. */
+  readonly wayOf: (row: Row) => string;
 };
 
 /** What a kind of file made of its rows. */

@@ -32,7 +32,12 @@ function hasActivityWords(table: Table, columns: Columns): boolean {
 }
 
 const needed = (kind: FileKind, columns: Columns): boolean =>
-  FIELDS[kind].every(({ needed: must, field }) => !must || columns[field] !== undefined);
+  FIELDS[kind].every(
+    ({ needed: must, field }) =>
+      !must ||
+      columns[field] !== undefined ||
+      (field === "total" && (columns.debit ?? columns.balance) !== undefined),
+  );
 
 const MONEY_HEAD = /\b(amount|total|gross|net|balance|debit|credit|betrag|montant|importe|sum)\b/;
 
@@ -45,6 +50,7 @@ export function kindsOf(
   kinds: readonly FileKind[],
   columnsOf: (kind: FileKind) => Columns,
 ): { sure: FileKind | null; possible: readonly FileKind[] } {
+  if (table.headLine === 0) return { sure: null, possible: kinds };
   const money = table.headers.some((head) => MONEY_HEAD.test(plainWords(head)));
   const readable = kinds.filter(
     (kind) => needed(kind, columnsOf(kind)) && (kind !== "processor" || saysWho(columnsOf(kind))),
@@ -59,7 +65,8 @@ export function kindsOf(
     return { sure: only, possible: marked };
   if (marked.length > 1) return { sure: null, possible: marked };
   const possible = readable.filter((kind) => kind !== "customers" || !money);
-  const [single] = possible.length === 1 ? possible : [];
+  const owed = columnsOf("invoices").dueOn !== undefined;
+  const [single] = possible.length === 1 && !(owed && possible[0] === "processor") ? possible : [];
   return { sure: single ?? null, possible: possible.length > 0 ? possible : kinds };
 }
 

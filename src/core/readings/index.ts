@@ -1,3 +1,4 @@
+export { columnsOfFile } from "./columnsOfFile";
 export { kindQuestion, kindsOf } from "./fileKind";
 export {
   type Answers,

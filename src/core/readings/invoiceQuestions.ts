@@ -86,6 +86,22 @@ export function balanceQuestion(reading: Reading, rows: readonly Row[]): Questio
   ];
 }
 
+/** Invoices that only what is open of them is said of. */
+export function totalQuestion(reading: Reading, rows: readonly Row[]): Question[] {
+  const { cells } = reading;
+  const [first] = rows;
+  if (!first || ["total", "debit"].some((field) => cells.has(field))) return [];
+  if (!cells.has("balance") || said(reading, "total") !== undefined) return [];
+  const sum = formatAmount(sumOfCell(reading, first, "balance") ?? 0, reading.currencyOf(first));
+  return [
+    {
+      key: "total",
+      words: "No column says what each invoice was made out for.",
+      choices: [{ answer: "balance", result: `what is open of it: line ${first.line} has ${sum}` }],
+    },
+  ];
+}
+
 /** Credit notes by number alone (`CN-12`, `CM 7`) with a positive sum are asked about. */
 export function creditSignQuestion(reading: Reading, rows: readonly Row[]): Question[] {
   const { cells } = reading;

@@ -18,25 +18,32 @@ import {
   looksLikeCredit,
   said,
   standingQuestions,
+  totalQuestion,
   wordQuestions,
 } from "./invoiceQuestions";
+import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
 import { writtenSum } from "./sumCells";
+import { taxOnTop, taxQuestion } from "./taxOfInvoices";
 import { termsIn } from "./termsIn";
 import type { LeftOut } from "./types";
 
 /** Fields that are worked out from what the file says, and not taken over. */
-const WORKED_OUT = new Set(["type", "status", "paid", "credited", "terms"]);
+const WORKED_OUT = new Set(["type", "status", "paid", "credited", "terms", "debit", "credit"]);
 
 /** Open invoices in the agreed layout: credit notes negative, what is paid taken off, terms as `n/30`. */
 export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
   const leftOut: LeftOut[] = [];
   const made: Made["rows"][number][] = [];
+  const file = {
+    onTop: taxOnTop(reading, rows) === true,
+    running: isAccounts(reading, rows),
+  };
   for (const row of rows) {
     const standing = standingOf(reading, row);
     const kind = kindOf(reading, row);
     if (standing === "void") leftOut.push({ line: row.line, why: "no_money" });
     else if (kind === "leave") leftOut.push({ line: row.line, why: "not_ours" });
-    else made.push(canonicalRow(reading, row, { kind, standing }));
+    else made.push(canonicalRow(reading, row, { ...file, kind, standing }));
   }
   return {
     rows: made,
@@ -45,7 +52,10 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
     questions: [
       ...wordQuestions(reading, rows),
       ...standingQuestions(reading, rows),
+      ...taxQuestion(reading, rows),
+      ...runningQuestion(reading, rows),
       ...balanceQuestion(reading, rows),
+      ...totalQuestion(reading, rows),
       ...creditSignQuestion(reading, rows),
     ],
     proofs: balanceProof(reading, rows),
@@ -75,41 +85,60 @@ function standingOf(reading: Reading, row: Row): Standing {
   );
 }
 
-type Facts = { kind: DocumentKind; standing: Standing };
+type Facts = {
+  kind: DocumentKind;
+  standing: Standing;
+  /** Whether tax comes on top of the total, and whether the balance is the account's. */
+  onTop: boolean;
+  running: boolean;
+};
 
 function canonicalRow(reading: Reading, row: Row, facts: Facts): Made["rows"][number] {
   const fields = plainFields(reading, row, WORKED_OUT);
   const currency = reading.currencyOf(row);
-  const raw = reading.cells.of(row, "terms");
-  // Terms that nobody can read cost no invoice that says by itself when it is due.
-  const readTerms = termsIn(raw) ?? (parseTerms(raw).ok ? raw : null);
-  const total = sumOfCell(reading, row, "total");
-  const balance = balanceOf(reading, row, facts);
-  const sign = facts.kind === "credit" || isCredit(reading, row) ? -1 : 1;
-  const signed = (sum: Minor): string => inText(sign < 0 ? -Math.abs(sum) : sum, currency);
-  return {
-    line: row.line,
-    fields: {
-      ...fields,
-      terms: readTerms ?? (fields.dueOn === undefined ? raw : ""),
-      ...(total === null ? {} : { total: signed(total) }),
-      ...(balance === null ? {} : { balance: signed(balance) }),
-      ...(fields.tax === undefined
-        ? {}
-        : { tax: signed(sumOfCell(reading, row, "tax") ?? (0 as Minor)) }),
-    },
+  const lowers = isLowering(reading, row, facts);
+  const sums = {
+    total: totalOf(reading, row, facts),
+    balance: balanceOf(reading, row, facts),
+    tax: fields.tax === undefined ? null : (sumOfCell(reading, row, "tax") ?? (0 as Minor)),
   };
+  const written = Object.entries(sums).flatMap(([field, sum]) =>
+    sum === null ? [] : [[field, inText(lowers ? -Math.abs(sum) : sum, currency)]],
+  );
+  const terms = termsOf(reading, row, fields.dueOn !== undefined);
+  return { line: row.line, fields: { ...fields, terms, ...Object.fromEntries(written) } };
 }
+
+/** Terms that nobody can read cost no invoice that says by itself when it is due. */
+function termsOf(reading: Reading, row: Row, isDueSaid: boolean): string {
+  const raw = reading.cells.of(row, "terms");
+  const read = termsIn(raw) ?? (parseTerms(raw).ok ? raw : null);
+  return read ?? (isDueSaid ? "" : raw);
+}
+
+/** Whether a document lowers what a customer owes: by its kind, by its side, or by its letters. */
+const isLowering = (reading: Reading, row: Row, { kind }: Facts): boolean =>
+  kind === "credit" ||
+  isCredit(reading, row) ||
+  (sumOfCell(reading, row, "total") === null && (movementOf(reading, row) ?? 0) < 0);
 
 /** `CR` beside a sum: for a customer's account, what lowers it. */
 const isCredit = (reading: Reading, row: Row): boolean =>
   ["total", "balance"].some((field) => writtenSum(reading.cells.of(row, field))?.side === "credit");
 
-function balanceOf(reading: Reading, row: Row, { standing }: Facts): Minor | null {
-  const stated = sumOfCell(reading, row, "balance");
+/** What a document was made out for: its total with its tax, its debit or credit, else what is open. */
+function totalOf(reading: Reading, row: Row, { onTop, running }: Facts): Minor | null {
+  const moved = movementOf(reading, row);
+  if (moved === null) return running ? null : sumOfCell(reading, row, "balance");
+  const tax = onTop ? Math.abs(sumOfCell(reading, row, "tax") ?? 0) : 0;
+  return (moved < 0 ? moved - tax : moved + tax) as Minor;
+}
+
+function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {
+  const stated = facts.running ? null : sumOfCell(reading, row, "balance");
   if (stated !== null) return stated;
-  if (standing === "paid") return 0 as Minor;
-  const total = sumOfCell(reading, row, "total");
+  if (facts.standing === "paid") return 0 as Minor;
+  const total = totalOf(reading, row, facts);
   if (total === null) return null;
   return (total - takenOff(reading, row)) as Minor;
 }

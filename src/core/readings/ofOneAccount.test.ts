@@ -1,8 +1,8 @@
 import type { Day } from "@/core/calendar";
-import { formatOf, guessColumns } from "@/core/formats";
+import { formatOf } from "@/core/formats";
 import type { Currency } from "@/core/money";
 
-import { understand, understoodLines } from ".";
+import { columnsOfFile, understand, understoodLines } from ".";
 import type { Answers } from "./types";
 
 const TODAY = "2026-11-28" as Day;
@@ -16,7 +16,7 @@ const CONTEXT = {
 function read(text: string, answers: Answers = {}, accountEnds: string | null = null) {
   const table = formatOf(text).read(text);
   if (!table.ok) throw new Error(table.error.code);
-  const columns = guessColumns(table.value.headers, "bank");
+  const columns = columnsOfFile(table.value, "bank");
   const file = { table: table.value, kind: "bank" as const, columns, answers };
   const found = understand(file, { ...CONTEXT, accountEnds });
   return {

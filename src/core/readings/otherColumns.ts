@@ -1,18 +1,16 @@
 import { formatAmount } from "@/core/money";
 
-import { type Cells, type Row, some } from "./cells";
+import type { Cells, Row } from "./cells";
 import { plainWords } from "@/core/formats";
-import { sureState } from "./rowWords";
 import { sumUnder, writtenSum } from "./sumCells";
 import { sumFields } from "./sumFields";
 import type { SumReading } from "./sumsOfFile";
 import type { Question, ReadingContext } from "./types";
 
 const MONEY_HEAD =
-  /\b(amounts?|fees?|tax|taxes|paid|refund(s|ed)?|total|credits?|debits?|discounts?|tips?|gratuity|surcharge|adjustments?|withheld|withholding|commission|costs?|charges?|gst|vat|hst|betrag|gebuhr|steuer|mwst|rabatt|montant|frais|remise|taxe|importe|impuesto|descuento|comision|deduction|allowance|chargeback)\b/;
+  /\b(amounts?|payments?|fees?|tax|taxes|paid|refund(s|ed)?|total|credits?|debits?|discounts?|tips?|gratuity|surcharge|adjustments?|withheld|withholding|commission|costs?|charges?|gst|vat|hst|betrag|gebuhr|steuer|mwst|rabatt|montant|frais|remise|taxe|importe|impuesto|descuento|comision|deduction|allowance|chargeback)\b/;
 const NO_MONEY_HEAD =
-  /\b(rate|qty|quantity|percent|zip|postal|phone|exchange|days|count|number|no|id|code|ref|reference|date|time|limit|currency|last4|last|digits|bin)\b/;
-const STATE_HEAD = /\b(status|state|void|voided|result|outcome|approved)\b/;
+  /\b(rate|qty|quantity|percent|zip|postal|phone|exchange|days|count|number|no|id|code|ref|reference|date|time|limit|currency|last4|last 4|last four|digits|bin)\b/;
 
 type Around = {
   readonly cells: Cells;
@@ -29,13 +27,7 @@ export function otherColumns(around: Around, footed: boolean): Question[] {
     if (cells.file.answers[`column:${head}`] !== undefined) return [];
     if (!footed && isMoney(head, filled) && !says(around, filled))
       return [moneyQuestion(around, head, filled)];
-    const states = filled.filter(
-      (cell) => cell !== "" && (sureState(cell) ?? "counts") !== "counts",
-    );
-    const isState = STATE_HEAD.test(plainWords(head));
-    return isState && states.length > 0 && !cells.has("status")
-      ? [stateQuestion(head, states)]
-      : [];
+    return [];
   });
 }
 
@@ -45,6 +37,7 @@ function isMoney(head: string, filled: readonly string[]): boolean {
   const worth = sums.filter(({ digits }) => /[1-9]/.test(digits));
   if (worth.length === 0 || sums.length < cells.length * 0.6) return false;
   const plain = plainWords(head);
+  if (/%/.test(head)) return false;
   if (MONEY_HEAD.test(plain)) return true;
   return !NO_MONEY_HEAD.test(plain) && worth.some(({ digits }) => /[.,]\d{2}$/.test(digits));
 }
@@ -87,12 +80,3 @@ const COLUMN_USES: Readonly<Record<string, readonly (readonly [string, string])[
   processor: [["fee", "one more fee"]],
   invoices: [["paid", "paid already, and off the balance"]],
 };
-
-const stateQuestion = (head: string, states: readonly string[]): Question => ({
-  key: `column:${head}`,
-  words: `“${head}” says ${some(states)}. Are those lines money?`,
-  choices: [
-    { answer: "status", result: `${states.length} lines are left out: they are no money` },
-    { answer: "leave", result: "every line is money, whatever the column says" },
-  ],
-});

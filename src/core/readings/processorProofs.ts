@@ -42,8 +42,17 @@ function payoutSums(
   });
 }
 
+/** The first line whose balance does not follow from the one before; null where all do, or there is none. */
+export const brokenBalance = (rows: readonly ActivityRow[], reading: SignReading): number | null =>
+  breaksOf(rows, reading)?.[0]?.line ?? null;
+
 /** Lines that do not follow from the one before by the balance column; null where there is none. */
-export function balanceBreaks(rows: readonly ActivityRow[], reading: SignReading): number | null {
+export const balanceBreaks = (rows: readonly ActivityRow[], reading: SignReading): number | null =>
+  breaksOf(rows, reading)?.length ?? null;
+
+/** A balance goes on by the lines of one currency. */
+function breaksOf(rows: readonly ActivityRow[], reading: SignReading): ActivityRow[] | null {
+  if (new Set(rows.map(({ currency }) => currency)).size > 1) return null;
   const known = rows.filter(({ balance }) => balance !== null);
   if (known.length < 3 || known.length < rows.length) return null;
   if (reading.sums === "sizes" && rows.some(isOpenWay)) return null;
@@ -52,14 +61,15 @@ export function balanceBreaks(rows: readonly ActivityRow[], reading: SignReading
     const net = effect ? netOf(effect) : 0;
     return row.kind === "payout" ? -Math.abs(net) : net;
   });
-  const breaks = (forward: boolean): number =>
+  const breaks = (forward: boolean): ActivityRow[] =>
     known.slice(1).filter((row, at) => {
       const [before, after] = [known[at]?.balance ?? 0, row.balance ?? 0];
       return forward
         ? before + (moves[at + 1] ?? 0) !== after
         : after + (moves[at] ?? 0) !== before;
-    }).length;
-  return Math.min(breaks(true), breaks(false));
+    });
+  const [ahead, back] = [breaks(true), breaks(false)];
+  return ahead.length <= back.length ? ahead : back;
 }
 
 /** What the sums of a file prove of one another, and what is off, in words. */

@@ -36,9 +36,15 @@ const choicesFor = (word: string): RowKind[] => {
   return guess ? [guess, ...rest] : rest;
 };
 
+/** The fields that a line's sum stands in, of activity or of a statement. */
+const SUMS = ["gross", "net", "amount", "moneyIn", "moneyOut"];
+
 function totalWords(reading: Reading, lines: readonly Row[]): string {
   const sums = lines.map(
-    (row) => sumOfCell(reading, row, "gross") ?? sumOfCell(reading, row, "net") ?? 0,
+    (row) =>
+      SUMS.map((field) => sumOfCell(reading, row, field)).find(
+        (sum) => sum !== null && sum !== 0,
+      ) ?? 0,
   );
   const [first] = lines;
   const total = sumOf(sums, (sum) => sum);

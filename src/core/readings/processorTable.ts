@@ -1,4 +1,4 @@
-import { guessRowKind, type RowKind } from "@/core/activity/index";
+import type { RowKind } from "@/core/activity/index";
 import type { Day } from "@/core/calendar";
 import { add, type Minor, minor } from "@/core/money";
 
@@ -17,9 +17,11 @@ import { type ActivityRow, effectUnder, type SignReading } from "./processorRows
 import { signsOf } from "./processorSigns";
 import { paidOut, payoutFeeRow, payoutsTurned, refundedRow } from "./rowsBeside";
 import { refundedQuestion, stateQuestions, wordQuestions } from "./processorQuestions";
-import { sureKind, sureState, type State } from "./rowWords";
-import { endedRow } from "./endedRows";
-import type { EndedRow, LeftOut, Question } from "./types";
+import { moneyOf } from "./moneyRows";
+import { byNet, footQuestions } from "./footQuestions";
+import { takingQuestion } from "./unnamedRows";
+import { tenderQuestions } from "./tenders";
+import type { Question } from "./types";
 
 /** Columns that say how it was paid, and not what it was. */
 const METHOD_WORD =
@@ -35,6 +37,8 @@ const WORKED_OUT = new Set([
   "refunded",
   "balance",
   "status",
+  "moneyIn",
+  "moneyOut",
 ]);
 
 /** Processor activity in the agreed layout: kinds by name, sums at their effect, fees as costs. */
@@ -47,26 +51,20 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
   const questions: Question[] = [
     ...wordQuestions(reading, rows, wordOf),
     ...stateQuestions(reading, rows),
+    ...tenderQuestions(reading, rows),
+    ...takingQuestion(reading, rows, wordOf),
     ...refundedQuestion(reading, rows),
   ];
-  const leftOut: LeftOut[] = [];
-  const ended: EndedRow[] = [];
-  const kept: { row: Row; activity: ActivityRow }[] = [];
-  for (const row of rows) {
-    const state = stateOf(reading, row);
-    const kind = kindOf(reading, row, wordOf(row), state);
-    if (kind === "no_money" || state === "none") {
-      leftOut.push({ line: row.line, why: "no_money" });
-      ended.push(...endedRow(cells, row, kind));
-    } else if (kind === "not_yet") leftOut.push({ line: row.line, why: "not_yet" });
-    else if (kind === "ignore") leftOut.push({ line: row.line, why: "not_ours" });
-    else kept.push({ row, activity: activityOf(reading, row, kind, wordOf(row)) });
-  }
-  const signs = signsOf(
-    kept.map(({ activity }) => activity),
+  const { found, leftOut, ended } = moneyOf(reading, rows, wordOf);
+  const activities = byNet(
+    found.map(({ row, kind }) => activityOf(reading, row, kind, wordOf(row))),
     answers,
   );
-  const turned = payoutsTurned(kept.map(({ activity }) => activity));
+  const kept = found.map(({ row }, at) => ({ row, activity: activities[at] as ActivityRow }));
+  // Columns of money in and out say the way of each sum.
+  const sided = !cells.has("gross") && cells.has("moneyIn");
+  const signs = signsOf(activities, sided ? { ...answers, signs: "signed" } : answers);
+  const turned = payoutsTurned(activities);
   const open = kept.filter(
     ({ activity }) => activity.kind === "payout" && paidOut(activity) === null,
   );
@@ -85,37 +83,13 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
       column: cells.head("fee"),
       error: { code: "activity.payout_fee" },
     })),
-    questions: [...questions, ...signs.questions],
+    questions: [
+      ...questions,
+      ...signs.questions,
+      ...footQuestions(activities, signs.reading, answers),
+    ],
     proofs: signs.proofs,
   };
-}
-
-type Decided = RowKind | "no_money" | "not_yet";
-
-function kindOf(reading: Reading, row: Row, word: string, state: State): Decided {
-  const said = reading.cells.file.answers[`word:${word.toLowerCase()}`] as Decided | undefined;
-  const kind = said ?? (word === "" ? "charge" : (sureKind(word) ?? unsureKind(word)));
-  if (state !== "pending") return kind;
-  // A debit that was handed in is on its way; nothing else that is pending is money yet.
-  const method = plainWords(`${reading.cells.of(row, "method")} ${word}`);
-  return kind === "charge" && /\b(ach|bank|echeck|direct debit|sepa)\b/.test(method)
-    ? "started"
-    : "not_yet";
-}
-
-const unsureKind = (word: string): Decided => {
-  const state = sureState(word);
-  if (state === "none") return "no_money";
-  return guessRowKind(word) ?? "ignore";
-};
-
-function stateOf(reading: Reading, row: Row): State {
-  const { cells } = reading;
-  const word = cells.of(row, "status");
-  if (word === "") return "counts";
-  const said = cells.file.answers[`state:${word.toLowerCase()}`];
-  if (said === "none" || said === "pending") return said;
-  return said === undefined ? (sureState(word) ?? "counts") : "counts";
 }
 
 function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): ActivityRow {
@@ -130,7 +104,7 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
     word: plainWords(word),
     on: null as Day | null,
     currency: reading.currencyOf(row),
-    gross: sum("gross"),
+    gross: sum("gross") ?? moved(sum("moneyIn"), sum("moneyOut")),
     fee: parts.length === 0 ? null : parts.reduce((a, b) => add(a, b), minor(0)),
     net: sum("net"),
     balance: sum("balance"),
@@ -138,6 +112,12 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
     id: reading.cells.of(row, "id"),
   };
 }
+
+/** One sum of columns of money in and out; null where neither holds one. */
+const moved = (moneyIn: Minor | null, moneyOut: Minor | null): Minor | null =>
+  moneyIn === null && moneyOut === null
+    ? null
+    : minor(Math.abs(moneyIn ?? 0) - Math.abs(moneyOut ?? 0));
 
 type Decisions = { signs: SignReading; turned: boolean; isMethod: boolean };
 

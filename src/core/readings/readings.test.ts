@@ -1,57 +1,20 @@
 import type { Day } from "@/core/calendar";
-import { FILE_KINDS, type FileKind, guessColumns, readTable } from "@/core/formats";
-import type { Currency } from "@/core/money";
 
-import { kindsOf, understand, understoodLines } from ".";
+import { kindsIn, linesIn, openIn, readList } from "../../../tests/support/readings";
 import type { Answers } from "./types";
 
-const USD = "USD" as Currency;
-const TODAY = "2026-11-28" as Day;
-const CONTEXT = { today: TODAY, cutOverOn: null, currency: USD, timeZone: "America/Chicago" };
-
-const read = (
-  text: string,
-  {
-    kind,
-    answers = {},
-    cutOverOn = null,
-  }: { kind?: FileKind; answers?: Answers; cutOverOn?: Day | null } = {},
-): ReturnType<typeof understand> => {
-  const table = readTable(text);
-  if (!table.ok) throw new Error(table.error.code);
-  const columnsOf = (name: FileKind): Record<string, string> =>
-    guessColumns(table.value.headers, name);
-  const as = kind ?? kindsOf(table.value, FILE_KINDS, columnsOf).sure;
-  if (as === null) throw new Error("kind");
-  return understand(
-    { table: table.value, kind: as, columns: columnsOf(as), answers },
-    { ...CONTEXT, cutOverOn },
-  );
-};
-const keys = (...asked: Parameters<typeof read>): string[] =>
-  read(...asked).questions.map(({ key }) => key);
-/** Lines as they are understood: day, sum, what, of. */
-const lines = (kind: FileKind, ...asked: Parameters<typeof read>): string[] =>
-  understoodLines(kind, read(...asked).table, { today: TODAY, currency: USD }).map(
-    ({ day, sum, what, who }) => [day, sum, what, who].filter((part) => part !== "").join(" | "),
-  );
-const questionsOfKind = (text: string): readonly FileKind[] => {
-  const table = readTable(text);
-  if (!table.ok) throw new Error(table.error.code);
-  return kindsOf(table.value, FILE_KINDS, (name) => guessColumns(table.value.headers, name))
-    .possible;
-};
+const possibleKinds = (text: string): readonly string[] => kindsIn(text).possible;
 
 describe("what a file leaves open is asked", () => {
   it("the kind of a file that no column tells", () => {
     expect(
-      questionsOfKind("Date,Reference,Name,Description,Amount\n2026-11-02,R1,Lee,clay,5.00\n"),
+      possibleKinds("Date,Reference,Name,Description,Amount\n2026-11-02,R1,Lee,clay,5.00\n"),
     ).toEqual(["processor", "bank"]);
   });
   it("the order of its days, with what each makes of them; a day over twelve, or enough days in a row, prove it", () => {
     const file = (days: string[]): string =>
       `Date,Description,Amount,Balance\n${days.map((day, at) => `${day},RENT,-1.00,${9 - at}.00`).join("\n")}\n`;
-    expect(read(file(["02/11/2026", "05/11/2026"])).questions).toEqual([
+    expect(readList(file(["02/11/2026", "05/11/2026"])).questions).toEqual([
       {
         key: "days",
         words: "02/11/2026 can be Wed 11 Feb or Mon 2 Nov. Which comes first?",
@@ -61,23 +24,23 @@ describe("what a file leaves open is asked", () => {
         ],
       },
     ]);
-    expect(keys(file(["02/11/2026", "13/11/2026"]))).toEqual([]);
-    expect(keys(file(["02/11/2026", "05/11/2026"]), { answers: { days: "dmy" } })).toEqual([]);
+    expect(openIn(file(["02/11/2026", "13/11/2026"]))).toEqual([]);
+    expect(openIn(file(["02/11/2026", "05/11/2026"]), { answers: { days: "dmy" } })).toEqual([]);
     // 12 February would be 2 December, which has not come.
-    expect(keys(file(["02/12/2026", "02/11/2026"]))).toEqual([]);
+    expect(openIn(file(["02/12/2026", "02/11/2026"]))).toEqual([]);
   });
   it("times without a zone, where they would be another day in UTC", () => {
     const file = "ID,Date,Type,Gross,Fee\nc1,2026-11-03 03:30,charge,5.00,0.20\n";
-    expect(keys(file)).toEqual(["zone"]);
-    expect(keys(file.replace("Date", "Date (UTC)"))).toEqual([]);
-    expect(keys(file.replace("03:30", "13:30"))).toEqual([]);
+    expect(openIn(file)).toEqual(["zone"]);
+    expect(openIn(file.replace("Date", "Date (UTC)"))).toEqual([]);
+    expect(openIn(file.replace("03:30", "13:30"))).toEqual([]);
   });
   it("midnight UTC on every line: a day, or a moment of the day before; of one column and not of the others", () => {
     const file =
       "ID,Created (UTC),Available on (UTC),Type,Gross,Fee\nc1,2026-11-19 02:10,2026-11-21 00:00,charge,5.00,0.20\n";
-    expect(keys(file)).toEqual(["midnight:settledOn"]);
+    expect(openIn(file)).toEqual(["midnight:settledOn"]);
     const days = (answers: Answers): (string | undefined)[] => {
-      const { table } = read(file, { answers });
+      const { table } = readList(file, { answers });
       return ["occurred_on", "settled_on"].map(
         (head) => table.rows[0]?.cells[table.headers.indexOf(head)],
       );
@@ -85,28 +48,30 @@ describe("what a file leaves open is asked", () => {
     expect(days({ "midnight:settledOn": "day" })).toEqual(["2026-11-18", "2026-11-21"]);
     expect(days({ "midnight:settledOn": "moment" })).toEqual(["2026-11-18", "2026-11-20"]);
     // Without a zone, midnight is a day and nothing is asked.
-    expect(keys(file.replaceAll(" (UTC)", "").replace("02:10", "12:10"))).toEqual([]);
+    expect(openIn(file.replaceAll(" (UTC)", "").replace("02:10", "12:10"))).toEqual([]);
   });
   it("the decimal sign, and whether whole numbers are hundredths", () => {
     const file = (sum: string): string =>
       `Date,Description,Amount,Balance\n2026-11-02,RENT,${sum},${sum}\n`;
-    expect(keys(file("5.005"))).toContain("mark");
-    expect(keys(file("12345"))).toContain("unit");
-    expect(keys(file("12345.00"))).not.toContain("unit");
+    expect(openIn(file("5.005"))).toContain("mark");
+    expect(openIn(file("12345"))).toContain("unit");
+    expect(openIn(file("12345.00"))).not.toContain("unit");
   });
   it("words that nobody knows, and columns of sums that nothing explains", () => {
     const file =
       "ID,Date,Type,Gross,Fee,Tip\nc1,2026-11-03,charge,5.00,0.20,1.00\nc2,2026-11-03,Zorp,4.00,0.10,0.00\n";
-    expect(keys(file)).toEqual(["word:zorp", "column:Tip"]);
-    expect(keys(file, { answers: { "word:zorp": "ignore", "column:Tip": "leave" } })).toEqual([]);
+    expect(openIn(file)).toEqual(["word:zorp", "column:Tip"]);
+    expect(openIn(file, { answers: { "word:zorp": "ignore", "column:Tip": "leave" } })).toEqual([]);
   });
   it("lines up to the cut-over, and lines of days that have not come", () => {
     const file =
       "Date,Description,Amount,Balance\n2026-10-30,RENT,-1.00,9.00\n2026-12-30,RENT,-2.00,7.00\n";
-    expect(keys(file, { cutOverOn: "2026-10-31" as Day })).toEqual(["before", "future"]);
+    expect(openIn(file, { cutOverOn: "2026-10-31" as Day })).toEqual(["before", "future"]);
     expect(
-      read(file, { cutOverOn: "2026-10-31" as Day, answers: { before: "leave", future: "leave" } })
-        .leftOut,
+      readList(file, {
+        cutOverOn: "2026-10-31" as Day,
+        answers: { before: "leave", future: "leave" },
+      }).leftOut,
     ).toEqual([
       { line: 2, why: "before" },
       { line: 3, why: "future" },
@@ -118,25 +83,25 @@ describe("which way sums go", () => {
   it("is by a balance that follows on, even the other way round", () => {
     const file =
       "Date,Description,Amount,Balance\n2026-11-13,RENT,5.00,95.00\n2026-11-14,SALE,-20.00,115.00\n";
-    expect(lines("bank", file)).toEqual([
+    expect(linesIn("bank", file)).toEqual([
       "Fri 13 Nov | (5.00) | RENT",
       "Sat 14 Nov | 20.00 | SALE",
     ]);
-    expect(read(file).proofs).toEqual(["all 2 lines follow on from 100.00"]);
+    expect(readList(file).proofs).toEqual(["all 2 lines follow on from 100.00"]);
   });
   it("is asked where a bank's debit may be a ledger's, and where the balance breaks", () => {
     expect(
-      keys("Date,Details,Debit,Credit\n2026-11-13,RENT,5.00,\n2026-11-14,SALE,,20.00\n", {
+      openIn("Date,Details,Debit,Credit\n2026-11-13,RENT,5.00,\n2026-11-14,SALE,,20.00\n", {
         kind: "bank",
       }),
     ).toEqual(["signs"]);
     expect(
-      keys("Date,Details,Money out,Money in\n2026-11-13,RENT,5.00,\n2026-11-14,SALE,,20.00\n", {
+      openIn("Date,Details,Money out,Money in\n2026-11-13,RENT,5.00,\n2026-11-14,SALE,,20.00\n", {
         kind: "bank",
       }),
     ).toEqual([]);
     expect(
-      keys(
+      openIn(
         "Date,Description,Amount,Balance\n2026-11-13,RENT,-5.00,95.00\n2026-11-14,SALE,20.00,116.00\n2026-11-15,SALE,1.00,117.00\n",
       ),
     ).toEqual(["balance"]);
@@ -144,34 +109,34 @@ describe("which way sums go", () => {
   it("is by what the lines say, where enough of them do and none says otherwise", () => {
     const file = (first: string, second: string): string =>
       `Date,Description,Amount\n2026-11-13,${first},5.00 DR\n2026-11-14,${second},20.00 CR\n`;
-    expect(keys(file("LEE", "FOX"), { kind: "bank" })).toEqual(["signs"]);
-    expect(keys(file("PAYROLL", "FOX"), { kind: "bank" })).toEqual(["signs"]);
-    expect(lines("bank", file("PAYROLL", "DEPOSIT"), { kind: "bank" })).toEqual([
+    expect(openIn(file("LEE", "FOX"), { kind: "bank" })).toEqual(["signs"]);
+    expect(openIn(file("PAYROLL", "FOX"), { kind: "bank" })).toEqual(["signs"]);
+    expect(linesIn("bank", file("PAYROLL", "DEPOSIT"), { kind: "bank" })).toEqual([
       "Fri 13 Nov | (5.00) | PAYROLL",
       "Sat 14 Nov | 20.00 | DEPOSIT",
     ]);
     // A ledger writes the same the other way round.
-    expect(lines("bank", file("DEPOSIT", "PAYROLL"), { kind: "bank" })).toEqual([
+    expect(linesIn("bank", file("DEPOSIT", "PAYROLL"), { kind: "bank" })).toEqual([
       "Fri 13 Nov | 5.00 | DEPOSIT",
       "Sat 14 Nov | (20.00) | PAYROLL",
     ]);
-    expect(keys(file("PAYROLL", "RENT"), { kind: "bank" })).toEqual(["signs"]);
+    expect(openIn(file("PAYROLL", "RENT"), { kind: "bank" })).toEqual(["signs"]);
     // Sums of one sign may be sizes: what two lines say proves nothing of the third.
     const sizes = (third: string): string =>
       `Date,Description,Amount\n2026-11-13,DEPOSIT,5.00\n2026-11-14,ACH PAYOUT,7.00\n2026-11-15,${third},9.00\n`;
-    expect(keys(sizes("FOX"), { kind: "bank" })).toEqual(["signs"]);
-    expect(keys(sizes("DEPOSIT 2"), { kind: "bank" })).toEqual([]);
+    expect(openIn(sizes("FOX"), { kind: "bank" })).toEqual(["signs"]);
+    expect(openIn(sizes("DEPOSIT 2"), { kind: "bank" })).toEqual([]);
   });
   it("keeps who it was beside what it was for, and refuses a sum for its own reason", () => {
     const file =
       "Date,Payee,Description,Amount,Balance\n2026-11-13,Lee,inv 7,-5.00,95.00\n2026-11-14,Fox,Fox,-9999999999999.00,90.00\n";
-    expect(lines("bank", file)).toEqual(["Fri 13 Nov | (5.00) | Lee inv 7"]);
-    expect(read(file).refused).toMatchObject([{ line: 3, error: { code: "amount.large" } }]);
+    expect(linesIn("bank", file)).toEqual(["Fri 13 Nov | (5.00) | Lee inv 7"]);
+    expect(readList(file).refused).toMatchObject([{ line: 3, error: { code: "amount.large" } }]);
   });
   it("of a processor's rows is by what gross, fee and net say of one another", () => {
     const file =
       "ID,Date,Type,Gross,Fee,Net\nc1,2026-11-13,charge,100.00,3.20,96.80\nr1,2026-11-14,refund,50.00,1.60,-48.40\n";
-    const { table, questions, proofs } = read(file);
+    const { table, questions, proofs } = readList(file);
     expect(questions).toEqual([]);
     expect(proofs).toEqual(["gross less fee is net on all 2 lines that have the three"]);
     const at = (head: string): (string | undefined)[] =>
@@ -184,7 +149,7 @@ describe("which way sums go", () => {
   it("of a fee beside a refund is asked where nothing proves that it is given back", () => {
     const file =
       "ID,Date,Type,Gross,Fee\nc1,2026-11-13,charge,100.00,3.20\nr1,2026-11-14,refund,50.00,1.60\n";
-    expect(read(file).questions).toMatchObject([
+    expect(readList(file).questions).toMatchObject([
       {
         key: "refund_fees",
         choices: [
@@ -200,17 +165,17 @@ describe("which way sums go", () => {
   it("of adjustments without a sign is asked, and never taken from another adjustment", () => {
     const file =
       "ID,Date,Type,Gross,Fee\nc1,2026-11-13,charge,100.00,3.20\nr1,2026-11-14,refund,50.00,0.00\na1,2026-11-15,adjustment,7.00,0.00\n";
-    expect(keys(file)).toEqual(["adjustments"]);
+    expect(openIn(file)).toEqual(["adjustments"]);
   });
   it("of a payout with a fee of its own is by its net, and refused without one", () => {
     const file =
       "ID,Date,Type,Gross,Fee,Net\nc1,2026-11-13,charge,100.00,3.20,96.80\np1,2026-11-14,payout,-95.80,1.00,-96.80\n";
-    expect(lines("processor", file)).toEqual([
+    expect(linesIn("processor", file)).toEqual([
       "Fri 13 Nov | 100.00 | charge",
       "Sat 14 Nov | 95.80 | payout",
       "Sat 14 Nov | (1.00) | fee | p1",
     ]);
-    expect(read(file.replace("-96.80", "")).refused).toMatchObject([
+    expect(readList(file.replace("-96.80", "")).refused).toMatchObject([
       { line: 3, error: { code: "activity.payout_fee" } },
     ]);
   });
@@ -227,18 +192,18 @@ describe("which rows are money", () => {
       "c3,2026-11-14,charge,pending,60.00,0.00",
       ",,Total,,210.00,3.20",
     ].join("\n");
-    expect(read(file).leftOut).toEqual([
+    expect(readList(file).leftOut).toEqual([
       { line: 4, why: "no_money" },
       { line: 5, why: "head" },
       { line: 6, why: "not_yet" },
       { line: 7, why: "total" },
     ]);
-    expect(read(file).table.rows.map(({ line }) => line)).toEqual([3]);
+    expect(readList(file).table.rows.map(({ line }) => line)).toEqual([3]);
   });
   it("refuses a row that a mark of thousands has parted", () => {
     const file =
       "Date,Description,Amount,Notes\n2026-11-13,RENT,-950.00,\n2026-11-14,SALE,1,234.00\n";
-    expect(read(file, { kind: "bank" }).refused).toMatchObject([
+    expect(readList(file, { kind: "bank" }).refused).toMatchObject([
       { line: 3, error: { code: "amount.parted", text: "1,234.00" } },
     ]);
   });
@@ -249,16 +214,16 @@ describe("which rows are money", () => {
       "2,C1,2026-11-13,2026-12-13,Credit memo,Open,30.00,0.00",
       "3,C1,2026-11-13,2026-12-13,Invoice,Void,70.00,0.00",
     ].join("\n");
-    expect(lines("invoices", file)).toEqual([
+    expect(linesIn("invoices", file)).toEqual([
       "Sun 13 Dec | 60.00 | 1 | C1",
       "Sun 13 Dec | (30.00) | 2 | C1",
     ]);
-    expect(read(file).leftOut).toEqual([{ line: 4, why: "no_money" }]);
+    expect(readList(file).leftOut).toEqual([{ line: 4, why: "no_money" }]);
   });
   it("refunds that only their charge tells of are asked about, and made where that was said", () => {
     const file = "ID,Date,Type,Gross,Fee,Amount refunded\nc1,2026-11-13,charge,100.00,3.20,25.00\n";
-    expect(keys(file)).toEqual(["refunded"]);
-    expect(lines("processor", file, { answers: { refunded: "here" } })).toEqual([
+    expect(openIn(file)).toEqual(["refunded"]);
+    expect(linesIn("processor", file, { answers: { refunded: "here" } })).toEqual([
       "Fri 13 Nov | 100.00 | charge",
       "Fri 13 Nov | (25.00) | refund",
     ]);
@@ -267,7 +232,7 @@ describe("which rows are money", () => {
 
 describe("a charge and its state in one word", () => {
   const kinds = (word: string): string[] =>
-    keys(
+    openIn(
       `ID,Date,Type,Gross,Fee\nc1,2026-11-03,charge,5.00,0.20\nc2,2026-11-03,${word},4.00,0.10\n`,
     );
   it.each(["ACH debit (pending)", "pending payment", "payment completed", "Sale - settled"])(

@@ -6,11 +6,16 @@ import { writtenSum } from "./sumCells";
 
 const TOTAL =
   /^(?:grand |page |report |sub )?(?:total|totals|subtotal|sum|summe|gesamt|gesamtsumme|zwischensumme|totaal|totale|totaux|suma|soma|end of (?:report|file)|records?)\b/;
+/** Whether a line begins with the word of a total. */
+export const isTotalWord = (plain: string): boolean => TOTAL.test(plain);
 const BALANCE =
   /\b(?:(?:opening|closing|beginning|ending|starting|previous|prior) (?:ledger )?(?:balance|bal)|balance (?:brought |carried )?forward|anfangssaldo|endsaldo|anfangsbestand|endbestand|saldo (?:inicial|final|iniziale|finale|anterior)|solde (?:initial|final|precedent|anterieur)|beginsaldo|eindsaldo)\b/;
 
-/** The field that holds the day of a row, and the ones that hold what it is worth. */
-const MAIN_DAY: Readonly<Record<string, string>> = {
+/** Whether words are those of a balance at an end of a list. */
+export const isBalanceWords = (plain: string): boolean => BALANCE.test(plain);
+
+/** The field that holds the day of a row. */
+export const MAIN_DAY: Readonly<Record<string, string>> = {
   bank: "postedOn",
   processor: "occurredOn",
   invoices: "issuedOn",
@@ -34,20 +39,22 @@ export function screenRow(
   return isBalance(cells, row, isFirst || isLast) ? "balance" : null;
 }
 
-/** A head once more, or a total: rows without a day. */
-function lineForTheEye({ file: { kind, table } }: Cells, row: Row): LeftOutRule | null {
+/** A head once more, or a total: rows without a day. What has a number of its own is none. */
+function lineForTheEye(cells: Cells, row: Row): LeftOutRule | null {
+  const { kind, table } = cells.file;
   const filled = row.cells.map((cell) => cell.trim());
   const isHead = (cell: string, at: number): boolean =>
     cell === "" || plainWords(cell) === plainWords(table.headers[at] ?? "");
   if (filled.every(isHead)) return "head";
-  const isTotal = filled.some((cell) => cell !== "" && TOTAL.test(plainWords(cell)));
-  return isTotal && kind !== "customers" ? "total" : null;
+  const own = cells.of(row, kind === "invoices" ? "number" : "id");
+  if (kind === "customers" || (own !== "" && !isTotalWord(plainWords(own)))) return null;
+  return filled.some((cell) => cell !== "" && isTotalWord(plainWords(cell))) ? "total" : null;
 }
 
 /** A balance that stands as a row, without a sum of its own, or at an end of the list. */
 function isBalance(cells: Cells, row: Row, atAnEnd: boolean): boolean {
   const words = cells.of(row, "description") || row.cells.join(" ");
-  if (!BALANCE.test(plainWords(words))) return false;
+  if (!isBalanceWords(plainWords(words))) return false;
   const moves = ["amount", "moneyIn", "moneyOut"].some((field) =>
     /[1-9]/.test(writtenSum(cells.of(row, field))?.digits ?? ""),
   );

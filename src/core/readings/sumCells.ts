@@ -67,13 +67,13 @@ const plainSum = (cell: string): WrittenSum => ({
 function anySum(cell: string): WrittenSum | null {
   const text = cell.replace(/[\u00a0\u2007\u202f]/g, " ").trim();
   if (text === "" || text.length > LONGEST || !/\d/.test(text) || isCut(text)) return null;
-  const side = /(?:^|[\s\d])(cr|dr)\.?$|^(cr|dr)\.?(?=[\s\d])/i.exec(text);
-  const bare = side ? text.replace(/(cr|dr)\.?$|^(cr|dr)\.?/i, "").trim() : text;
+  const side = /(?:^|[\s\d])(cr|dr|[cd])\.?$|^(cr|dr)\.?(?=[\s\d])/i.exec(text);
+  const bare = side ? text.replace(/(cr|dr|[cd])\.?$|^(cr|dr)\.?/i, "").trim() : text;
   const currency = currencyIn(bare);
   const digits = bare
     .replace(/US\$|\$US|U\$S|(?:CA?|AU?|NZ|HK|MX|R)\$|[$€£₹₺₪₩¥]|zł|kr\.?|\bFr\.?(?=\s|\d|$)/gi, "")
     .replace(/^[\s(+\-−–]*[A-Z]{3}(?![A-Z])|[A-Z]{3}[\s)\-−–]*$/, "")
-    .replace(/^[\s(+\-−–]{1,6}|[\s)\-−–]{1,6}$/g, "")
+    .replace(/^[\s(+\-−–]{1,6}|[\s)+\-−–]{1,6}$/g, "")
     .trim();
   if (!/^\d[\d.,'’ ]*$|^[.,]\d+$/.test(digits)) return null;
   const word = (side?.[1] ?? side?.[2] ?? "").toLowerCase();
@@ -86,8 +86,8 @@ function anySum(cell: string): WrittenSum | null {
 }
 
 const sideOf = (word: string): WrittenSum["side"] => {
-  if (word === "cr") return "credit";
-  return word === "dr" ? "debit" : null;
+  if (word === "cr" || word === "c") return "credit";
+  return word === "dr" || word === "d" ? "debit" : null;
 };
 
 const isNegative = (text: string): boolean =>

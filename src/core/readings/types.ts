@@ -45,6 +45,8 @@ export const LEFT_OUT_WORDS = {
   future: "days that have not come",
   outside: "outside the span that the file says",
   other_account: "of another account",
+  heading: "headings of groups and sections",
+  continues: "words that go on from the line above",
   empty: "without a sum",
 } as const;
 

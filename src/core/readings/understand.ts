@@ -11,13 +11,13 @@ import {
 } from "./canonical";
 import { Cells, type Row } from "./cells";
 import { daysOfFile } from "./daysOfFile";
+import { headSaid } from "./headOfFile";
 import { invoiceTable } from "./invoiceTable";
+import { linesOf } from "./linesOfFile";
 import { ofOneAccount } from "./ofOneAccount";
 import { otherColumns } from "./otherColumns";
 import { spanAbove, spanUnder } from "./ownSpan";
 import { processorTable } from "./processorTable";
-import { screened } from "./rowsLeftOut";
-import { shiftedRows } from "./shifted";
 import { withinSpan } from "./spans";
 import { sumsOfFile } from "./sumsOfFile";
 import type { EndedRow, LeftOut, Question, ReadingContext, Understood, Unread } from "./types";
@@ -44,15 +44,11 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
  * out by a rule with a name, or is refused by its cell. What the file leaves open comes as questions;
  * nothing may be taken in while one stands. Lines taken + left out + refused = lines of the file.
  */
-export function understand(file: Unread, context: ReadingContext): UnderstoodFile {
-  if (file.table.kind === file.kind) return understoodFormat(file, context);
-  const cells = new Cells(file);
-  const { rows: whole, leftOut } = screened(cells);
-  const one = ofOneAccount(cells, whole, context);
-  const all = one.rows;
-  const shifted = shiftedRows(cells, all);
-  const parted = new Set(shifted.map(({ line }) => line));
-  const rows = all.filter(({ line }) => !parted.has(line));
+export function understand(asCame: Unread, context: ReadingContext): UnderstoodFile {
+  if (asCame.table.kind === asCame.kind) return understoodFormat(asCame, context);
+  const file = { ...asCame, table: headSaid(asCame.table, asCame.answers) };
+  const lines = linesOf(file, context);
+  const { cells, rows } = lines;
   const days = daysOfFile(cells, rows, context);
   const sums = sumsOfFile(cells, rows, context);
   const reading: Reading = {
@@ -60,6 +56,7 @@ export function understand(file: Unread, context: ReadingContext): UnderstoodFil
     daysOf: days.readingOf,
     sums: sums.reading,
     currencyOf: sums.currencyOf,
+    wayOf: lines.wayOf,
   };
   const bad = rows.flatMap((row) => unreadable(reading, row));
   const badLines = new Set(bad.map(({ line }) => line));
@@ -70,7 +67,7 @@ export function understand(file: Unread, context: ReadingContext): UnderstoodFil
   const own = spanUnder(spanAbove(file.table), days.readingOf(""));
   const span = withinSpan(file.kind, made.rows, file.answers, { ...context, own });
   const questions = [
-    ...one.questions,
+    ...lines.questions,
     ...days.questions,
     ...sums.questions,
     ...made.questions,
@@ -83,11 +80,11 @@ export function understand(file: Unread, context: ReadingContext): UnderstoodFil
   return {
     table: canonicalTable(file.kind, { ...made, rows: span.lines }),
     mapping: canonicalMapping(file.kind),
-    questions,
-    leftOut: sorted([...leftOut, ...one.leftOut, ...made.leftOut, ...span.leftOut]),
-    ended: made.ended ?? [],
-    refused: [...shifted, ...bad, ...made.refused],
-    proofs: [...one.proofs, ...made.proofs],
+    questions: onceEach(questions),
+    leftOut: sorted([...lines.leftOut, ...made.leftOut, ...span.leftOut]),
+    ended: [...lines.ended, ...(made.ended ?? [])],
+    refused: [...lines.refused, ...bad, ...made.refused],
+    proofs: [...lines.proofs, ...made.proofs],
   };
 }
 
@@ -131,6 +128,10 @@ const offQuestion = (off: string): Question => ({
   words: `The file does not add up: ${off}.`,
   choices: [{ answer: "take", result: "take the lines in as they stand" }],
 });
+
+/** A column that two rules ask about is asked about once. */
+const onceEach = (questions: readonly Question[]): Question[] =>
+  questions.filter(({ key }, at) => questions.findIndex((other) => other.key === key) === at);
 
 const sorted = (leftOut: readonly LeftOut[]): LeftOut[] =>
   [...leftOut].sort((a, b) => a.line - b.line);

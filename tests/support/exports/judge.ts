@@ -2,7 +2,6 @@ import type { Day } from "@/core/calendar";
 import {
   FILE_KINDS,
   type FileKind,
-  guessColumns,
   type ProcessorRecord,
   readActivity,
   readBankLine,
@@ -12,7 +11,7 @@ import {
   readTable,
 } from "@/core/formats";
 import type { Currency } from "@/core/money";
-import { kindsOf, understand, type UnderstoodFile } from "@/core/readings";
+import { columnsOfFile, kindsOf, understand, type UnderstoodFile } from "@/core/readings";
 
 import { bankExport, type Truth } from "./bank";
 import { Dice } from "./dice";
@@ -72,8 +71,7 @@ function activityWords(items: readonly ProcessorRecord[]): string {
 export function judged(truth: Truth): Verdict {
   const table = readTable(truth.text);
   if (!table.ok) return { is: "refused", why: table.error.code };
-  const columnsOf = (kind: FileKind): Record<string, string> =>
-    guessColumns(table.value.headers, kind);
+  const columnsOf = (kind: FileKind): Record<string, string> => columnsOfFile(table.value, kind);
   const kind = kindsOf(table.value, FILE_KINDS, columnsOf).sure;
   if (kind === null) return { is: "asked", why: "kind" };
   if (kind !== truth.kind) return { is: "wrong", why: `kind ${kind}` };

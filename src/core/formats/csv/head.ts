@@ -17,15 +17,25 @@ function namesIn(cells: readonly string[]): number {
   return cells.filter((cell) => KNOWN.has(headWords(cell))).length;
 }
 
+/** A whole day or a sum with its decimals: no column is called that. */
+const VALUE =
+  /^(?:\d{4}-\d\d-\d\d|\d{1,2}[./-]\d{1,2}[./-]\d{2,4}|[-+(]?[$€£]?\s?[\d.,']{0,12}\d[.,]\d\d\)?)$/;
+const isValue = (cell: string): boolean => VALUE.test(cell.trim());
+
 /**
  * Where the head of a list stands: the first record unless a later one names more columns, and at
- * least two. Titles and the account's own lines above it are no part of the list.
+ * least two; -1 where no record names any and the first holds a day and a sum as the lines do. Titles
+ * and the account's own lines above it are no part of the list.
  */
 export function headAt(records: readonly (readonly string[])[]): number {
-  let [best, at] = [Math.max(1, namesIn(records[0] ?? [])), 0];
+  const [first = []] = records;
+  let [best, at] = [Math.max(1, namesIn(first)), 0];
   for (const [index, cells] of records.slice(0, MOST_ABOVE).entries()) {
     const names = namesIn(cells);
     if (names > best) [best, at] = [names, index];
   }
-  return at;
+  return at === 0 && first.filter(isValue).length > 1 ? NO_HEAD : at;
 }
+
+/** Of a list whose first record is a line already. */
+export const NO_HEAD = -1;

@@ -4,7 +4,7 @@ import type { Day } from "@/core/calendar";
 import { fail, ok, type Result } from "@/core/result";
 
 import type { FileKind } from "../mapping";
-import { headAt } from "./head";
+import { headAt, NO_HEAD } from "./head";
 
 /**
  * A table as a file gives it: a header and rows of text. `line` counts records with the header as
@@ -20,8 +20,10 @@ export type Table = {
   readonly off?: string | null;
   /** Lines that such a file says are on their way, and no money yet. */
   readonly pending?: readonly number[];
-  /** The line on which the header stands; what is above it is no part of the list. */
+  /** The line on which the header stands; what is above it is no part of the list. 0 where none does. */
   readonly headLine?: number;
+  /** The records of a list as they came, with what is above the head and the head itself. */
+  readonly records?: readonly (readonly string[])[];
   /** What stands above the head, a text a line. */
   readonly above?: readonly string[];
   /** The days that a file of a published format says it is of. */
@@ -91,25 +93,58 @@ export function recordsOf(text: string): Result<Records, TableError> {
   const parsed = parsedWithin(bare, delimiter);
   if (!parsed.ok) return parsed;
   const at = headAt(parsed.value);
-  const headers = differentNames((parsed.value[at] ?? []).map((header) => header.trim()));
-  return ok({ delimiter, records: parsed.value, at, headers });
+  return ok({ delimiter, records: parsed.value, at, headers: headersOf(parsed.value, at) });
 }
 
 /** Reads RFC 4180 text as a table. Blank lines are left out. */
 export function readTable(text: string): Result<Table, TableError> {
   const found = recordsOf(text);
-  if (!found.ok) return found;
-  const { records, at, headers } = found.value;
+  return found.ok ? tableUnder(found.value.records, found.value.at) : found;
+}
+
+/**
+ * The same list with its head on another line, 0 where it has none; as it is where that line is not
+ * one of it.
+ */
+export function headedAt(table: Table, line: number): Table {
+  const { records } = table;
+  if (!records || line === table.headLine || line < 0 || line >= records.length) return table;
+  const headed = tableUnder(records, line - 1);
+  return headed.ok ? { ...table, ...headed.value } : table;
+}
+
+/** The names of columns; a column without one, that holds something, is called by its place. */
+function headersOf(records: readonly (readonly string[])[], at: number): string[] {
+  const names = (records[at] ?? []).map((header) => header.trim());
+  const lines = records.slice(at + 1);
+  const width =
+    at === NO_HEAD ? lines.reduce((most, { length }) => Math.max(most, length), 0) : names.length;
+  const isUsed = (place: number): boolean =>
+    lines.some((cells) => (cells[place] ?? "").trim() !== "");
+  return differentNames(
+    Array.from({ length: width }, (_, place) =>
+      (names[place] ?? "") === "" && isUsed(place) ? `Column ${place + 1}` : (names[place] ?? ""),
+    ),
+  );
+}
+
+function tableUnder(
+  records: readonly (readonly string[])[],
+  at: number,
+): Result<Table, "file.columns" | "file.headers" | "file.no_rows"> {
+  const headers = headersOf(records, at);
   if (headers.length > MOST_COLUMNS)
     return fail("file.columns", { count: headers.length, most: MOST_COLUMNS });
-  const named = headers.filter((header) => header !== "");
-  if (named.length === 0) return fail("file.headers", { twice: "" });
-  const above = records.slice(0, at).map((cells) => cells.join(" "));
+  if (at !== NO_HEAD && (records[at] ?? []).every((name) => name.trim() === ""))
+    return fail("file.headers", { twice: "" });
+  const above = records.slice(0, Math.max(0, at)).map((cells) => cells.join(" "));
   const rows = records
     .map((cells, index) => ({ line: index + 1, cells }))
     .slice(at + 1)
     .filter(({ cells }) => cells.some((cell) => cell.trim() !== ""));
-  return rows.length === 0 ? fail("file.no_rows") : ok({ headLine: at + 1, above, headers, rows });
+  return rows.length === 0
+    ? fail("file.no_rows")
+    : ok({ headLine: at + 1, above, records, headers, rows });
 }
 
 /** Names that stand twice are told apart by their number: `Amount`, `Amount (2)`. */

@@ -65,6 +65,8 @@ export const invoices: readonly FieldSpec[] = [
     "paid",
     "paid,amount paid,paid amount,payments,paid to date,payments received,total paid,payments applied,received,bezahlt,gezahlt,deja paye,paye,pagado,pagato,betaald",
   ),
+  typed("amount", "debit", "debit,debits,debit amount,charges,charge,soll,debe,dare"),
+  typed("amount", "credit", "credit,haben,haber,avere"),
   typed(
     "amount",
     "credited",

@@ -6,13 +6,12 @@ import {
   FILE_KINDS,
   type FileKind,
   formatOf,
-  guessColumns,
   guessKind,
   guessMapping,
   type Table,
 } from "@/core/formats";
 import type { Currency } from "@/core/money";
-import { kindQuestion, kindsOf } from "@/core/readings";
+import { columnsOfFile, kindQuestion, kindsOf } from "@/core/readings";
 import { fail, ok, type Result } from "@/core/result";
 import { keptFile } from "@/server/runtime/folders";
 
@@ -49,10 +48,11 @@ export function inspectFile(
 ): Result<InspectedTable> {
   const table = tableOf(book, sha256);
   if (!table.ok) return table;
-  const found = kindsOf(table.value, FILE_KINDS, (name) => guessColumns(table.value.headers, name));
+  const found = kindsOf(table.value, FILE_KINDS, (name) => columnsOfFile(table.value, name));
   const own = table.value.kind;
   const as = own ?? kind ?? found.sure ?? guessed(table.value, found.possible);
-  const mapping = { ...guessMapping(table.value, as, currency), answers: {} };
+  const columns = columnsOfFile(table.value, as);
+  const mapping = { ...guessMapping(table.value, as, { currency, columns }), answers: {} };
   return ok({
     kind: as,
     mapping,
