@@ -1,5 +1,5 @@
 import type { Day } from "@/core/calendar";
-import { FILE_KINDS, type FileKind, readTable, type Table } from "@/core/formats";
+import { type FileKind, readTable, type Table } from "@/core/formats";
 import type { Currency } from "@/core/money";
 import {
   type Answers,
@@ -23,10 +23,7 @@ const tableOf = (text: string): Table => {
 };
 
 /** The kinds that a list could be, and the one that it surely is. */
-export const kindsIn = (text: string): ReturnType<typeof kindsOf> => {
-  const table = tableOf(text);
-  return kindsOf(table, FILE_KINDS, (name) => columnsOfFile(table, name));
-};
+export const kindsIn = (text: string): ReturnType<typeof kindsOf> => kindsOf(tableOf(text));
 
 /** A list as it is understood without a person, but for what was said. */
 export function readList(

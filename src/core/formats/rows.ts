@@ -144,10 +144,13 @@ export class RowReader {
 }
 
 /** Fields of which one is enough instead of a needed one. */
-const INSTEAD: Readonly<Record<string, readonly string[]>> = { total: ["debit", "balance"] };
+const INSTEAD: Readonly<Record<string, readonly string[]>> = {
+  total: ["debit", "balance"],
+  externalId: ["name"],
+};
 
 /** Needed fields that the mapping gives no column; the file cannot be read without them. */
-export function missingFields(spec: MappingSpec): string[] {
+export function missingFields(spec: Pick<MappingSpec, "kind" | "columns">): string[] {
   const has = (field: string): boolean => spec.columns[field] !== undefined;
   const missing = FIELDS[spec.kind]
     .filter(({ needed, field }) => needed && ![field, ...(INSTEAD[field] ?? [])].some(has))

@@ -58,7 +58,7 @@ export function openSigns(
       key: "signs",
       words: eitherWay
         ? "A bank writes what goes out as debit, a ledger what comes in, and no balance says which this is."
-        : `All ${sums.length} sums of the file have the same sign, and no balance says which way the money went.`,
+        : `${sums.length === 1 ? "The only sum" : `All ${sums.length} sums`} of the file ${sums.length === 1 ? "has one" : "have the same"} sign, and no balance says which way the money went.`,
       choices: [first, second].map(({ name, sums: all }) => {
         const sum = all[rows.findIndex((row) => row === sample)] ?? 0;
         return {

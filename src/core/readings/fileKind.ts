@@ -1,10 +1,21 @@
-import { FIELDS, FILE_KIND_TRAITS, type FileKind, type Table } from "@/core/formats";
+import {
+  FIELDS,
+  FILE_KIND_TRAITS,
+  FILE_KINDS,
+  type FileKind,
+  missingFields,
+  plainWords,
+  type Table,
+} from "@/core/formats";
 
-import { plainWords } from "@/core/formats";
+import { columnsHeld } from "./columnsOfFile";
 import { sureKind } from "./rowWords";
 import type { Question } from "./types";
 
 type Columns = Readonly<Record<string, string>>;
+
+/** Rows that the kind of a file is told by. */
+const MOST_LOOKED_AT = 2000;
 
 /** What a kind of file has that no other has: one of these proves it. */
 const SIGNS_OF_KIND: Readonly<
@@ -13,8 +24,10 @@ const SIGNS_OF_KIND: Readonly<
   customers: (has) => has("name") && (has("email") || has("phone") || has("externalId")),
   invoices: (has) => has("number") && has("customerId") && (has("dueOn") || has("balance")),
   processor: (has, table, columns) =>
-    has("occurredOn") && (has("fee") || has("payoutId") || hasActivityWords(table, columns)),
-  bank: (has) => has("postedOn") && (has("balance") || has("moneyIn") || has("moneyOut")),
+    has("occurredOn") &&
+    (has("fee") || has("payoutId") || hasActivityWords(table, columns)) &&
+    saysWho(columns),
+  bank: (has) => has("postedOn") && (has("balance") || (has("moneyIn") && has("moneyOut"))),
   remittance: (has) => has("number") && has("amount") && has("trace") && has("paidOn"),
   returns: (has) => has("code") && has("originalTrace"),
 };
@@ -26,7 +39,7 @@ function hasActivityWords(table: Table, columns: Columns): boolean {
   const at = table.headers.indexOf(columns.kind ?? "");
   if (at < 0) return false;
   const kinds = new Set(
-    table.rows.slice(0, 2000).map(({ cells }) => sureKind((cells[at] ?? "").trim())),
+    table.rows.slice(0, MOST_LOOKED_AT).map(({ cells }) => sureKind((cells[at] ?? "").trim())),
   );
   return kinds.has("charge") && (kinds.has("payout") || kinds.has("refund") || kinds.has("fee"));
 }
@@ -47,9 +60,9 @@ const MONEY_HEAD = /\b(amount|total|gross|net|balance|debit|credit|betrag|montan
  */
 export function kindsOf(
   table: Table,
-  kinds: readonly FileKind[],
-  columnsOf: (kind: FileKind) => Columns,
+  kinds: readonly FileKind[] = FILE_KINDS,
 ): { sure: FileKind | null; possible: readonly FileKind[] } {
+  const columnsOf = (kind: FileKind): Columns => filledColumns(table, columnsHeld(table, kind));
   if (table.headLine === 0) return { sure: null, possible: kinds };
   const money = table.headers.some((head) => MONEY_HEAD.test(plainWords(head)));
   const readable = kinds.filter(
@@ -65,16 +78,36 @@ export function kindsOf(
     return { sure: only, possible: marked };
   if (marked.length > 1) return { sure: null, possible: marked };
   const possible = readable.filter((kind) => kind !== "customers" || !money);
-  const owed = columnsOf("invoices").dueOn !== undefined;
-  const [single] = possible.length === 1 && !(owed && possible[0] === "processor") ? possible : [];
+  const [single] = possible.length === 1 && !isOfOthers(possible[0], columnsOf) ? possible : [];
   return { sure: single ?? null, possible: possible.length > 0 ? possible : kinds };
 }
 
-/** A processor says what its lines are, who paid, or by what it knows them. */
+/** A processor says what its lines are, who paid, or by what it knows them; and what was paid. */
 const saysWho = (columns: Columns): boolean =>
-  ["id", "kind", "payerName", "payerEmail", "method", "net"].some(
+  ["id", "kind", "payerName", "payerEmail", "method"].some(
     (field) => columns[field] !== undefined,
+  ) && missingFields({ kind: "processor", columns }).length === 0;
+
+/** Activity that has what only invoices or an advice of a payment have: a due day, a number beside its sum. */
+function isOfOthers(kind: FileKind | undefined, columnsOf: (kind: FileKind) => Columns): boolean {
+  if (kind !== "processor") return false;
+  const advice = columnsOf("remittance");
+  const isAdvice = advice.number !== undefined && advice.amount !== undefined;
+  return (
+    columnsOf("invoices").dueOn !== undefined || (isAdvice && columnsOf(kind).id === undefined)
   );
+}
+
+/** Columns that hold something: an empty one says nothing of what a file is. */
+function filledColumns({ headers, rows }: Table, columns: Columns): Columns {
+  const looked = rows.slice(0, MOST_LOOKED_AT);
+  return Object.fromEntries(
+    Object.entries(columns).filter(([, head]) => {
+      const at = headers.indexOf(head);
+      return looked.some(({ cells }) => (cells[at] ?? "").trim() !== "");
+    }),
+  );
+}
 
 /** Of kinds whose marks are all there, the one that has the others' and more: fees make a statement activity. */
 function narrowed(

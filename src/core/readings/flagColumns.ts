@@ -3,6 +3,7 @@ import { type FileKind, plainWords } from "@/core/formats";
 import { type Cells, type Row, some } from "./cells";
 import { sureStanding } from "./documentWords";
 import { endedRow } from "./endedRows";
+import { columnQuestions, isWithout } from "./lumpedRows";
 import { sureState } from "./rowWords";
 import { writtenSum } from "./sumCells";
 import type { EndedRow, LeftOut, Question } from "./types";
@@ -46,6 +47,8 @@ export function flagged(cells: Cells, rows: readonly Row[]): Flagged {
       .filter(({ head }) => answers[`column:${head}`] === "status")
       .flatMap((flag) => flag.rows.map(({ line }) => line)),
   );
+  const isActivity = cells.file.kind === "processor";
+  if (isActivity) for (const row of rows) if (isWithout(cells, row)) out.add(row.line);
   const left = rows.filter(({ line }) => out.has(line));
   return {
     rows: rows.filter(({ line }) => !out.has(line)),
@@ -57,9 +60,12 @@ export function flagged(cells: Cells, rows: readonly Row[]): Flagged {
       cells.file.kind === "processor"
         ? left.flatMap((row) => endedRow(cells, row, "no_money"))
         : [],
-    questions: flags
-      .filter(({ head }) => answers[`column:${head}`] === undefined)
-      .map((flag) => flagQuestion(cells, flag)),
+    questions: [
+      ...flags
+        .filter(({ head }) => answers[`column:${head}`] === undefined)
+        .map((flag) => flagQuestion(cells, flag)),
+      ...(isActivity ? columnQuestions(cells, rows) : []),
+    ],
   };
 }
 

@@ -4,7 +4,7 @@ import { plainWords } from "@/core/formats";
 import type { Reading } from "./canonical";
 import type { Row } from "./cells";
 import { endedRow } from "./endedRows";
-import { sureKind, sureState, type State } from "./rowWords";
+import { isReturnWord, sureKind, sureState, type State } from "./rowWords";
 import { isElsewhere } from "./tenders";
 import type { EndedRow, LeftOut } from "./types";
 import { unnamedKind } from "./unnamedRows";
@@ -43,14 +43,25 @@ type Decided = RowKind | "no_money" | "not_yet";
 function kindOf(reading: Reading, row: Row, word: string, state: State): Decided {
   const said = reading.cells.file.answers[`word:${word.toLowerCase()}`] as Decided | undefined;
   const kind =
-    said ?? (word === "" ? unnamedKind(reading, row) : (sureKind(word) ?? unsureKind(word)));
+    said ??
+    (word === ""
+      ? unnamedKind(reading, row)
+      : (kindByWord(reading, row, word) ?? unsureKind(word)));
   if (state !== "pending") return kind;
   // A debit that was handed in is on its way; nothing else that is pending is money yet.
   const method = plainWords(`${reading.cells.of(row, "method")} ${word}`);
-  return kind === "charge" && /\b(ach|bank|echeck|direct debit|sepa)\b/.test(method)
-    ? "started"
-    : "not_yet";
+  return kind === "charge" && BY_BANK.test(method) ? "started" : "not_yet";
 }
+
+/** The kind that a line's word surely stands for; null where a person is to say. */
+export function kindByWord({ cells }: Reading, row: Row, word: string): RowKind | null {
+  const kind = sureKind(word);
+  if (kind !== null || !isReturnWord(word)) return kind;
+  const isDebit = BY_BANK.test(plainWords(`${cells.of(row, "method")} ${cells.of(row, "brand")}`));
+  return isDebit || cells.of(row, "returnCode") !== "" ? "ach_return" : null;
+}
+
+const BY_BANK = /\b(ach|bank|echeck|direct debit|sepa)\b/;
 
 const unsureKind = (word: string): Decided => {
   const state = sureState(word);

@@ -3,7 +3,8 @@ import { formatAmount, sumOf } from "@/core/money";
 
 import { type Reading, sumOfCell } from "./canonical";
 import type { Row } from "./cells";
-import { sureKind, sureState } from "./rowWords";
+import { kindByWord } from "./moneyRows";
+import { sureState } from "./rowWords";
 import type { Question } from "./types";
 
 /** Words of a column of kinds that surely stand for none. */
@@ -16,7 +17,7 @@ export function wordQuestions(
   const open = new Map<string, Row[]>();
   for (const row of rows) {
     const word = wordOf(row).toLowerCase();
-    if (word === "" || sureKind(word) || sureState(word) === "none") continue;
+    if (word === "" || kindByWord(reading, row, word) || sureState(word) === "none") continue;
     if (answers[`word:${word}`] !== undefined) continue;
     open.set(word, [...(open.get(word) ?? []), row]);
   }

@@ -22,6 +22,7 @@ export function provenColumns(
   kind: FileKind,
   columns: Columns,
 ): Columns & Record<string, string> {
+  if (table.kind !== undefined) return { ...columns };
   const marks: readonly DecimalMark[] = [".", ","];
   for (const mark of marks) {
     const found = PROOFS[kind]?.(new Sheet(table, columns, mark)) ?? null;
@@ -33,6 +34,7 @@ export function provenColumns(
 const PROOFS: Partial<Record<FileKind, (sheet: Sheet) => Columns | null>> = {
   processor: ofActivity,
   bank: ofStatement,
+  invoices: ofInvoices,
 };
 
 /** The sums of a file's columns under a mark. */
@@ -166,6 +168,26 @@ function ofStatement(sheet: Sheet): Columns | null {
 
 const difference = (moneyIn: Sums, moneyOut: Sums): Sums =>
   moneyIn.map((sum, at) => Math.abs(sum ?? 0) - Math.abs(moneyOut[at] ?? 0));
+
+/** What is left of an invoice after what was paid is what is open of it, whatever the columns are called. */
+function ofInvoices(sheet: Sheet): Columns | null {
+  const [total, paid, balance] = ["total", "paid", "balance"].map((field) => sheet.of(field));
+  if (!paid) return null;
+  const isLeft = (whole: Sums, left: Sums): boolean =>
+    paid.some((sum) => sum !== null && sum !== 0) && foots(whole, [paid], left);
+  const free = sheet.free();
+  if (total) {
+    if (balance) return null;
+    const left = free.find((head) => isLeft(total, sheet.under(head)));
+    return left === undefined ? null : { balance: left };
+  }
+  // What is called due may be what was made out, where another column is what is left of it.
+  const left = balance && free.find((head) => isLeft(balance, sheet.under(head)));
+  const due = sheet.columns.balance;
+  return left === undefined || left === null || due === undefined
+    ? null
+    : { total: due, balance: left };
+}
 
 /** Whether each balance is the one before it and the sum of its line, the latest first or last. */
 function followsOn(sums: Sums, balances: Sums): boolean {

@@ -22,7 +22,7 @@ const KIND_WORDS: Readonly<Record<Exclude<RowKind, "ignore">, string>> = {
   dispute_fee:
     "dispute fee,chargeback fee,charge back fee,fee for dispute,dispute fees,chargeback fees",
   ach_return:
-    "ach return,returned payment,ach reject,payment return,returned ach,bank return,nsf,returned debit,ach debit return,return,returned,payment failure refund,failed ach,ach returned,rucklastschrift,rejet,impaye,devuelto",
+    "ach return,returned payment,ach reject,payment return,returned ach,bank return,nsf,returned debit,ach debit return,payment failure refund,failed ach,ach returned,rucklastschrift,rejet,impaye,devuelto",
   return_fee: "return fee,ach return fee,returned payment fee,nsf fee,returned item fee,reject fee",
   reserve:
     "reserve,reserve hold,reserve release,reserved funds,reserve held,reserve released,rolling reserve,rolling reserve hold,rolling reserve release,hold,hold release,release,funds held,funds released,reserve transaction,reserve withheld,reserve returned",
@@ -42,25 +42,37 @@ const KIND_OF = new Map<string, RowKind>(
 /** The kind of row that a word surely stands for; null where a person is to say. */
 export function sureKind(word: string): RowKind | null {
   const plain = plainWords(word);
-  return KIND_OF.get(plain) ?? chargeInState(plain);
+  return KIND_OF.get(plain) ?? kindInState(plain);
 }
 
-/** A charge with its state in one word, as `ACH debit, pending` or `payment completed`. */
-function chargeInState(plain: string): RowKind | null {
+/** Kinds whose rows are told with their state in one word. */
+const TOLD_IN_STATE: ReadonlySet<RowKind> = new Set(["charge", "refund", "payout"]);
+
+/** A kind with its state in one word, as `ACH debit, pending`, `payment completed` or `refund.sent`. */
+function kindInState(plain: string): RowKind | null {
   const words = plain.split(" ");
   for (let at = 1; at < words.length; at += 1) {
     const [before, behind] = [words.slice(0, at).join(" "), words.slice(at).join(" ")];
-    const state = [
+    for (const [word, state] of [
       [before, behind],
       [behind, before],
-    ].find(([charge = ""]) => KIND_OF.get(charge) === "charge")?.[1];
-    if (state === undefined) continue;
-    // "Payment processing" is what some call a fee: only words that mean a way to go are taken.
-    if (/^(?:pending|initiated|submitted|started)$/.test(state)) return "started";
-    if (STATE_OF.get(state) === "counts") return "charge";
+    ] as const) {
+      const kind = KIND_OF.get(word);
+      if (kind === undefined || !TOLD_IN_STATE.has(kind)) continue;
+      // "Payment processing" is what some call a fee: only words that mean a way to go are taken.
+      if (kind === "charge" && /^(?:pending|initiated|submitted|started)$/.test(state))
+        return "started";
+      if (STATE_OF.get(state) === "counts" || /^(?:sent|issued)$/.test(state)) return kind;
+    }
   }
   return null;
 }
+
+/**
+ * What goes back by a word that shops use of goods and banks of debits: a debit that came back where
+ * the line says its code or that it was one; null where a person is to say.
+ */
+export const isReturnWord = (word: string): boolean => /^returned?$/.test(plainWords(word));
 
 const STATE_WORDS: Readonly<Record<State, string>> = {
   counts:

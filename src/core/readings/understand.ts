@@ -10,6 +10,7 @@ import {
   unreadable,
 } from "./canonical";
 import { Cells, type Row } from "./cells";
+import { customerTable } from "./customerTable";
 import { daysOfFile } from "./daysOfFile";
 import { headSaid } from "./headOfFile";
 import { invoiceTable } from "./invoiceTable";
@@ -34,7 +35,7 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
   processor: processorTable,
   bank: bankTable,
   invoices: invoiceTable,
-  customers: plainTable,
+  customers: customerTable,
   remittance: plainTable,
   returns: plainTable,
 };

@@ -1,6 +1,5 @@
 import type { Day } from "@/core/calendar";
 import {
-  FILE_KINDS,
   type FileKind,
   type ProcessorRecord,
   readActivity,
@@ -72,7 +71,7 @@ export function judged(truth: Truth): Verdict {
   const table = readTable(truth.text);
   if (!table.ok) return { is: "refused", why: table.error.code };
   const columnsOf = (kind: FileKind): Record<string, string> => columnsOfFile(table.value, kind);
-  const kind = kindsOf(table.value, FILE_KINDS, columnsOf).sure;
+  const kind = kindsOf(table.value).sure;
   if (kind === null) return { is: "asked", why: "kind" };
   if (kind !== truth.kind) return { is: "wrong", why: `kind ${kind}` };
   const read = understand(

@@ -13,13 +13,13 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "day",
     "occurredOn",
-    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag",
+    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,erstellt am,creado,creado el",
     true,
   ),
   typed(
     "day",
     "settledOn",
-    "settled_on,settlement date,settled,available on,value date,settle date,date settled,settlement,settled at,available date,availability date,date available,funding date,valuta,wertstellung,date de valeur,fecha valor,funds available",
+    "settled_on,settlement date,settled,available on,value date,settle date,date settled,settlement,settled at,available date,availability date,date available,funding date,valuta,wertstellung,date de valeur,fecha valor,funds available,effective,effective date",
   ),
   typed(
     "currency",

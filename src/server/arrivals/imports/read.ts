@@ -3,7 +3,6 @@ import { readFileSync } from "node:fs";
 import type { InspectedTable } from "@/contracts/arrivals";
 import {
   decodeText,
-  FILE_KINDS,
   type FileKind,
   formatOf,
   guessKind,
@@ -48,7 +47,7 @@ export function inspectFile(
 ): Result<InspectedTable> {
   const table = tableOf(book, sha256);
   if (!table.ok) return table;
-  const found = kindsOf(table.value, FILE_KINDS, (name) => columnsOfFile(table.value, name));
+  const found = kindsOf(table.value);
   const own = table.value.kind;
   const as = own ?? kind ?? found.sure ?? guessed(table.value, found.possible);
   const columns = columnsOfFile(table.value, as);
