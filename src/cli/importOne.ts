@@ -9,7 +9,7 @@ import type { Db } from "@/db/connection";
 import { mappings } from "@/db/files";
 import { readSettings } from "@/db/settings";
 import { importFile } from "@/server/arrivals/commands/importFile";
-import { inspectFile } from "@/server/arrivals/imports/read";
+import { inspectFile } from "@/server/arrivals/imports/inspectFile";
 import { dropFile, keepFile } from "@/server/arrivals/keepFile";
 import {
   accountQuestion,
@@ -38,7 +38,10 @@ export async function importOne(db: Db, asked: FileToImport): Promise<Result<Imp
   );
   if (!kept.ok) return kept;
   const { sha256 } = kept.value;
-  const inspected = inspectFile(book, sha256, { kind, currency: readSettings(db).currency });
+  const said = saidIn(asked.answers);
+  const head = /^\d{1,3}$/.test(said.head ?? "") ? Number(said.head) : undefined;
+  const { currency } = readSettings(db);
+  const inspected = inspectFile(book, sha256, { kind, currency, head });
   if (!inspected.ok) {
     dropFile(db, book, sha256);
     return inspected;
@@ -79,6 +82,15 @@ function takeIn(
   return !done.ok && done.error.code === "questions.open" ? run(true) : done;
 }
 
+/** Answers by the key of their question: `days=dmy`. */
+const saidIn = (given: readonly string[]): Record<string, string> =>
+  Object.fromEntries(
+    given.flatMap((text) => {
+      const at = text.lastIndexOf("=");
+      return at > 0 ? [[text.slice(0, at), text.slice(at + 1)]] : [];
+    }),
+  ) as Record<string, string>;
+
 /** What the call says of the file, which nothing in the file overrules. */
 function withAnswers(
   mapping: MappingSpec,
@@ -87,11 +99,7 @@ function withAnswers(
   const marked: MappingSpec =
     mark === "." || mark === "," ? { ...mapping, decimalMark: mark, markSaid: true } : mapping;
   if (mapping.answers === undefined) return marked;
-  const said = given.flatMap((text) => {
-    const at = text.lastIndexOf("=");
-    return at > 0 ? [[text.slice(0, at), text.slice(at + 1)]] : [];
-  });
-  const answers = { ...mapping.answers, ...Object.fromEntries(said) } as Record<string, string>;
+  const answers: Record<string, string> = { ...mapping.answers, ...saidIn(given) };
   if (mark === "." || mark === ",") answers.mark = mark;
   return { ...marked, answers };
 }

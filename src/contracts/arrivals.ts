@@ -70,6 +70,10 @@ export type InspectedTable = {
   lines: number;
   /** Its fields are fixed by a published format, and no column is guessed. */
   agreed: boolean;
+  /** The line on which the head of a list stands, 0 where it has none; null in a published format. */
+  headLine: number | null;
+  /** The first lines of a list as they came: the head is one of them. */
+  firstLines: readonly string[];
   rowWords: string[];
   /** What kind of file it is, where its columns leave that open. */
   kindOpen: FileQuestion | null;

@@ -37,6 +37,9 @@ export function openWords(
 const sumWords = (row: StatementRow | undefined, sign: 1 | -1): string =>
   row ? formatAmount(sign * Math.abs(plainSum(row) ?? 0), row.currency) : "";
 
+const howMany = (sums: number): string =>
+  sums === 1 ? "The only sum of the file has one" : `All ${sums} sums of the file have the same`;
+
 /** Signs that nothing proves: sums of one sign alone, or columns whose names a ledger uses the other way. */
 export function openSigns(
   rows: readonly StatementRow[],
@@ -58,7 +61,7 @@ export function openSigns(
       key: "signs",
       words: eitherWay
         ? "A bank writes what goes out as debit, a ledger what comes in, and no balance says which this is."
-        : `${sums.length === 1 ? "The only sum" : `All ${sums.length} sums`} of the file ${sums.length === 1 ? "has one" : "have the same"} sign, and no balance says which way the money went.`,
+        : `${howMany(sums.length)} sign, and no balance says which way the money went.`,
       choices: [first, second].map(({ name, sums: all }) => {
         const sum = all[rows.findIndex((row) => row === sample)] ?? 0;
         return {

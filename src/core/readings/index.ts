@@ -1,4 +1,5 @@
 export { columnsOfFile } from "./columnsOfFile";
+export { headSaid } from "./headOfFile";
 export { kindQuestion, kindsOf } from "./fileKind";
 export {
   type Answers,

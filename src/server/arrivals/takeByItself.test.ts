@@ -4,7 +4,7 @@ import { saveMapping } from "@/db/files";
 import { arrivedFiles } from "@/server/runtime/folders";
 
 import { eachBook, type TestBook, TODAY } from "../../../tests/support/book";
-import { inspectFile } from "./imports/read";
+import { inspectFile } from "./imports/inspectFile";
 import { takeByItself } from "./takeByItself";
 
 let book: TestBook;

@@ -5,15 +5,8 @@ import { useRouter } from "next/navigation";
 import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 
-import type {
-  ArrivalsFacts,
-  FileAgain,
-  FileQuestion,
-  ImportReport,
-  InspectedFile,
-  SavedMapping,
-} from "@/contracts/arrivals";
-import { FILE_KIND_TRAITS, type FileKind, type MappingSpec } from "@/core/formats";
+import type { ArrivalsFacts, FileAgain, ImportReport, InspectedFile } from "@/contracts/arrivals";
+import type { FileKind, MappingSpec } from "@/core/formats";
 
 import { TextField } from "../kit/fields";
 import { useActing } from "../shell/Notices";
@@ -23,6 +16,7 @@ import { Sample } from "./DryRunReport";
 import { MappingForm } from "./MappingForm";
 import type { Mend } from "./MendCell";
 import { Questions } from "./Questions";
+import { accountsFor, guessAccount, mappingFor, openQuestions } from "./standingOfFile";
 import { UnderstoodLines } from "./UnderstoodLines";
 import { useReport } from "./useReport";
 
@@ -48,6 +42,7 @@ export function DryRun(props: DryRunProps): ReactNode {
     problem,
     taking,
     asKind,
+    asHead,
     takeIn,
     of,
     questions,
@@ -74,7 +69,13 @@ export function DryRun(props: DryRunProps): ReactNode {
             of={of}
             setAccount={setAccount}
           />
-          <MappingForm facts={facts} waiting={waiting} mapping={mapping} change={setMapping} />
+          <MappingForm
+            asHead={asHead}
+            facts={facts}
+            waiting={waiting}
+            mapping={mapping}
+            change={setMapping}
+          />
           {props.again && !props.again.isBack ? (
             <BackFirst backFirst={backFirst} setBackFirst={setBackFirst} />
           ) : null}
@@ -139,6 +140,7 @@ function useDryRun({ facts, first, again, close }: DryRunProps) {
   const answer = (key: string, said: string): void => {
     if (key === "kind") void asKind(said as FileKind);
     else if (key === "account") setAccount(said);
+    else if (key === "head") void asHead(Number(said));
     else setMapping({ ...mapping, answers: { ...mapping.answers, [key]: said } });
   };
   const readAs = async (how: string, body: string): Promise<InspectedFile | null> => {
@@ -153,6 +155,12 @@ function useDryRun({ facts, first, again, close }: DryRunProps) {
     if (!read) return;
     setMapping(read.mapping);
     setAccount(guessAccount(facts, kind, waiting.name));
+  };
+  const asHead = async (line: number): Promise<void> => {
+    const name = encodeURIComponent(waiting.name);
+    const how = `?kept=${waiting.sha256}&kind=${mapping.kind}&head=${line}&name=${name}`;
+    const read = await readAs(how, "");
+    if (read) setMapping(read.mapping);
   };
   const mend: Mend = async (line, column, cell) => {
     const { sha256, name } = waiting;
@@ -188,6 +196,7 @@ function useDryRun({ facts, first, again, close }: DryRunProps) {
     problem,
     taking,
     asKind,
+    asHead,
     takeIn,
     of,
     questions,
@@ -196,48 +205,4 @@ function useDryRun({ facts, first, again, close }: DryRunProps) {
     backFirst,
     setBackFirst,
   };
-}
-
-const mappingFor = (first: InspectedFile, known: SavedMapping | undefined): MappingSpec =>
-  known ? { ...known.spec, answers: known.spec.answers ?? {} } : first.mapping;
-
-type Standing = {
-  of: ArrivalsFacts["accounts"]["bank"] | null;
-  account: string | null;
-  report: ImportReport | null;
-};
-
-/** What is to be said, in the order in which one answer leads to the next: its kind, its account, the rest. */
-function openQuestions(
-  { kindOpen }: InspectedFile,
-  { of, account, report }: Standing,
-): readonly FileQuestion[] {
-  if (kindOpen) return [kindOpen];
-  if (of === null || of.length < 2 || account !== null) return report?.questions ?? [];
-  return [
-    {
-      key: "account",
-      words: "Which of its accounts does the file belong to?",
-      choices: of.map(([answer, result]) => ({ answer, result })),
-    },
-  ];
-}
-
-function guessAccount(facts: ArrivalsFacts, kind: FileKind, name: string): string | null {
-  const of = accountsFor(kind, facts) ?? [];
-  return (
-    (of.find(
-      ([code, words]) =>
-        name.toLowerCase().includes(words.toLowerCase()) || name.toLowerCase().includes(code),
-    ) ?? (of.length === 1 ? of[0] : undefined))?.[0] ?? null
-  );
-}
-
-/** The accounts that a file of a kind can belong to; null where it belongs to the book. */
-function accountsFor(
-  kind: FileKind,
-  { accounts }: ArrivalsFacts,
-): ArrivalsFacts["accounts"]["bank"] | null {
-  const { account } = FILE_KIND_TRAITS[kind];
-  return account && accounts[account];
 }

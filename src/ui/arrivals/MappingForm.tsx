@@ -16,7 +16,9 @@ export function MappingForm({
   waiting,
   mapping,
   change,
+  asHead,
 }: {
+  asHead: (line: number) => void;
   facts: ArrivalsFacts;
   waiting: InspectedFile;
   mapping: MappingSpec;
@@ -37,6 +39,7 @@ export function MappingForm({
         </tr>
       </thead>
       <tbody>
+        <HeadRow asHead={asHead} waiting={waiting} />
         {facts.fields[mapping.kind].map(({ field, needed }) => (
           <FieldRow
             key={field}
@@ -54,6 +57,33 @@ export function MappingForm({
         />
       </tbody>
     </DetailTable>
+  );
+}
+
+/** On which line the head of a list stands; a published format has none to be said. */
+function HeadRow({
+  asHead,
+  waiting: { firstLines, headLine },
+}: {
+  asHead: (line: number) => void;
+  waiting: InspectedFile;
+}): ReactNode {
+  if (headLine === null) return null;
+  const lines = firstLines.map(
+    (words, at) => [String(at + 1), `line ${at + 1}: ${words === "" ? "blank" : words}`] as const,
+  );
+  return (
+    <tr>
+      <td>head</td>
+      <td>
+        <Pick
+          label="head"
+          value={String(headLine)}
+          options={[["0", "the list has none"], ...lines]}
+          change={(line) => asHead(Number(line))}
+        />
+      </td>
+    </tr>
   );
 }
 

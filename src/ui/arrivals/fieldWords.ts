@@ -21,6 +21,8 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   kind: "kind of row",
   occurredOn: "date",
   settledOn: "settled on",
+  debit: "debit",
+  credit: "credit",
   gross: "gross",
   fee: "fee",
   net: "net",

@@ -13,6 +13,7 @@ import {
   readReturn,
   type RowReader,
 } from "@/core/formats";
+import { headSaid } from "@/core/readings";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
 import { type FileKind, insertImportFile, saveMapping, setRowCounts } from "@/db/files";
@@ -83,8 +84,9 @@ export const importFile = defineCommand({
     if (!again.ok) return again;
     const missing = missingFields(mapping);
     if (missing.length > 0) return fail("mapping.fields", { fields: missing.join(", ") });
-    const table = tableOf(ctx.who.book, input.sha256);
-    if (!table.ok) return table;
+    const kept = tableOf(ctx.who.book, input.sha256);
+    if (!kept.ok) return kept;
+    const table = ok(headSaid(kept.value, mapping.answers ?? {}));
     const account = accountFor(ctx, mapping.kind, input.account);
     if (!account.ok) return account;
     const read = readingOf(ctx, table.value, mapping, account.value);
@@ -144,6 +146,7 @@ const isToSay = (
 const OF_ONE_FILE = new Set([
   ...["before", "future", "outside", "whose"],
   ...["balance", "first", "same", "other_account"],
+  ...["head", "year"],
 ]);
 
 const lasting = (answers: MappingSpec["answers"]): MappingSpec["answers"] =>

@@ -1,16 +1,6 @@
 import { readFileSync } from "node:fs";
 
-import type { InspectedTable } from "@/contracts/arrivals";
-import {
-  decodeText,
-  type FileKind,
-  formatOf,
-  guessKind,
-  guessMapping,
-  type Table,
-} from "@/core/formats";
-import type { Currency } from "@/core/money";
-import { columnsOfFile, kindQuestion, kindsOf } from "@/core/readings";
+import { decodeText, formatOf, type Table } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { keptFile } from "@/server/runtime/folders";
 
@@ -37,40 +27,6 @@ export function tableOf(book: string, sha256: string): Result<Table> {
   const named = { ...table.value, format };
   tables.set(key, named);
   return ok(named);
-}
-
-/** What a new file seems to be, with a first mapping and its first lines, for people to correct. */
-export function inspectFile(
-  book: string,
-  sha256: string,
-  { kind, currency }: { kind?: FileKind | undefined; currency: Currency },
-): Result<InspectedTable> {
-  const table = tableOf(book, sha256);
-  if (!table.ok) return table;
-  const found = kindsOf(table.value);
-  const own = table.value.kind;
-  const as = own ?? kind ?? found.sure ?? guessed(table.value, found.possible);
-  const columns = columnsOfFile(table.value, as);
-  const mapping = { ...guessMapping(table.value, as, { currency, columns }), answers: {} };
-  return ok({
-    kind: as,
-    mapping,
-    headers: table.value.headers,
-    sample: table.value.rows.slice(0, 5).map(({ cells }) => cells),
-    lines: table.value.rows.length,
-    agreed: own !== undefined,
-    rowWords: Object.keys(mapping.rowKinds),
-    kindOpen:
-      kind === undefined && own === undefined && found.sure === null
-        ? kindQuestion(found.possible, "The file")
-        : null,
-  });
-}
-
-/** The likeliest of the kinds that it could be, to begin with. */
-function guessed(table: Table, possible: readonly FileKind[]): FileKind {
-  const guess = guessKind(table);
-  return possible.includes(guess) ? guess : (possible[0] ?? guess);
 }
 
 /** One line of a kept file as it was given. */

@@ -2,13 +2,8 @@ import type { InspectedTable } from "@/contracts/arrivals";
 import type { FileKind, MendedCell } from "@/core/formats";
 import type { Currency } from "@/core/money";
 import type { Result } from "@/core/result";
-import {
-  inspectFile,
-  lineOf,
-  type RowsAsked,
-  rowsOf,
-  type ShownRows,
-} from "@/server/arrivals/imports/read";
+import { inspectFile } from "@/server/arrivals/imports/inspectFile";
+import { lineOf, type RowsAsked, rowsOf, type ShownRows } from "@/server/arrivals/imports/read";
 import { mendedFile } from "@/server/arrivals/mendedFile";
 import { maskNumbers } from "@/server/arrivals/maskNumbers";
 import { readOrders } from "@/server/invoices/steps/readOrders";
@@ -23,6 +18,7 @@ export type ReadTask =
       sha256: string;
       kind: FileKind | undefined;
       currency: Currency;
+      head?: number | undefined;
     }
   | { what: "mend"; book: string; sha256: string; cell: MendedCell }
   | { what: "line"; book: string; sha256: string; line: number }

@@ -18,7 +18,7 @@ import { personOf } from "../../../../../person";
 /**
  * Takes a file's bytes (the body), or one from the book's folder of arrivals
  * (?arrived=NAME), or one kept before (?kept=SHA256, to be read as another
- * kind), and says what it seems to be. Nothing is posted. A program that sends
+ * kind, or with its head on line &head), and says what it seems to be. Nothing is posted. A program that sends
  * one (?take=1&name=NAME, with &kind and &account where they are known) has it
  * taken in where all of it is proven, and gets the report of an import; else it
  * waits under Arrivals.
@@ -37,8 +37,7 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
     return inspected(
       found,
       { sha256: before, size: keptSize(book, before) },
-      query.get("name"),
-      kind,
+      { name: query.get("name"), kind, head: headOf(query.get("head")) },
     );
   const source = sourceOf(request, book, arrived);
   if (!source.ok) return answer(source);
@@ -47,8 +46,11 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   );
   if (!kept.ok) return answer(kept);
   if (query.get("take") === "1") return taken(found, kept.value, query);
-  return inspected(found, kept.value, arrived ?? query.get("name"), kind);
+  return inspected(found, kept.value, { name: arrived ?? query.get("name"), kind });
 }
+
+const headOf = (said: string | null): number | undefined =>
+  said !== null && /^\d{1,3}$/.test(said) ? Number(said) : undefined;
 
 /** The bytes that are sent, or of a file that has arrived. */
 function sourceOf(
@@ -96,14 +98,18 @@ async function taken(
 async function inspected(
   { book, db, currency }: BookContext,
   file: { sha256: string; size: number },
-  name: string | null,
-  kind: FileKind | undefined,
+  {
+    name,
+    kind,
+    head,
+  }: { name: string | null; kind: FileKind | undefined; head?: number | undefined },
 ): Promise<Response> {
   const { sha256 } = file;
   const found = await inspectKnown({
     db,
     kind,
-    inspect: (as) => readForeign<"inspect">({ what: "inspect", book, sha256, kind: as, currency }),
+    inspect: (as) =>
+      readForeign<"inspect">({ what: "inspect", book, sha256, kind: as, currency, head }),
   });
   // A file that is refused is not kept.
   if (!found.ok) dropFile(db, book, sha256);

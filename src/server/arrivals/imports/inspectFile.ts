@@ -1,0 +1,71 @@
+import type { InspectedTable } from "@/contracts/arrivals";
+import { type FileKind, guessKind, guessMapping, headedAt, type Table } from "@/core/formats";
+import type { Currency } from "@/core/money";
+import { columnsOfFile, kindQuestion, kindsOf } from "@/core/readings";
+import { ok, type Result } from "@/core/result";
+
+import { tableOf } from "./read";
+
+/** What was said of a file before: what it is, and on which line its head stands (0: it has none). */
+type InspectedAs = {
+  kind?: FileKind | undefined;
+  currency: Currency;
+  head?: number | undefined;
+};
+
+/** What a new file seems to be, with a first mapping and its first lines, for people to correct. */
+export function inspectFile(
+  book: string,
+  sha256: string,
+  { kind, currency, head }: InspectedAs,
+): Result<InspectedTable> {
+  const kept = tableOf(book, sha256);
+  if (!kept.ok) return kept;
+  const table = ok(head === undefined ? kept.value : headedAt(kept.value, head));
+  const found = kindsOf(table.value);
+  const own = table.value.kind;
+  const as = own ?? kind ?? found.sure ?? guessed(table.value, found.possible);
+  const columns = columnsOfFile(table.value, as);
+  const answers: Record<string, string> = head === undefined ? {} : { head: String(head) };
+  const mapping = { ...guessMapping(table.value, as, { currency, columns }), answers };
+  return ok({
+    kind: as,
+    mapping,
+    headers: table.value.headers,
+    sample: table.value.rows.slice(0, 5).map(({ cells }) => cells),
+    lines: table.value.rows.length,
+    agreed: own !== undefined,
+    ...headOf(kept.value, table.value),
+    rowWords: Object.keys(mapping.rowKinds),
+    kindOpen:
+      kind === undefined && own === undefined && found.sure === null
+        ? kindQuestion(found.possible, "The file")
+        : null,
+  });
+}
+
+/** Where the head of a list stands, and its first lines as they came, for it is one of them. */
+const headOf = (
+  { kind, records = [] }: Table,
+  { headLine = 1 }: Table,
+): Pick<InspectedTable, "headLine" | "firstLines"> =>
+  kind === undefined
+    ? { headLine, firstLines: firstLines(records) }
+    : { headLine: null, firstLines: [] };
+
+const firstLines = (records: NonNullable<Table["records"]>): string[] =>
+  records.slice(0, MOST_ABOVE).map((cells) =>
+    cells
+      .map((cell) => cell.trim())
+      .filter((cell) => cell !== "")
+      .join(" · ")
+      .slice(0, 60),
+  );
+/** A head further down is found by itself, or the list is mended outside. */
+const MOST_ABOVE = 15;
+
+/** The likeliest of the kinds that it could be, to begin with. */
+function guessed(table: Table, possible: readonly FileKind[]): FileKind {
+  const guess = guessKind(table);
+  return possible.includes(guess) ? guess : (possible[0] ?? guess);
+}
