@@ -4,6 +4,7 @@ import { formatAmount } from "@/core/money";
 import { type Reading, sumOfCell } from "./canonical";
 import { type Row, some } from "./cells";
 import { PARTLY, sureKindOf, sureStanding } from "./documentWords";
+import { movementOf } from "./runningBalance";
 import type { Question } from "./types";
 
 export const said = (reading: Reading, key: string): string | undefined =>
@@ -73,7 +74,7 @@ export function balanceQuestion(reading: Reading, rows: readonly Row[]): Questio
   const unsaid = rows.filter((row) => cells.of(row, "status") === "");
   const [first] = partly.length > 0 ? partly : unsaid;
   if (!first) return [];
-  const sum = formatAmount(sumOfCell(reading, first, "total") ?? 0, reading.currencyOf(first));
+  const sum = formatAmount(movementOf(reading, first) ?? 0, reading.currencyOf(first));
   return [
     {
       key: "balance",

@@ -22,6 +22,7 @@ import {
   wordQuestions,
 } from "./invoiceQuestions";
 import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
+import { wholeInvoices } from "./linesOfInvoices";
 import { writtenSum } from "./sumCells";
 import { taxOnTop, taxQuestion } from "./taxOfInvoices";
 import { termsIn } from "./termsIn";
@@ -45,9 +46,10 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
     else if (kind === "leave") leftOut.push({ line: row.line, why: "not_ours" });
     else made.push(canonicalRow(reading, row, { ...file, kind, standing }));
   }
+  const whole = wholeInvoices(reading, made);
   return {
-    rows: made,
-    leftOut,
+    rows: whole.rows,
+    leftOut: [...leftOut, ...whole.leftOut],
     refused: [],
     questions: [
       ...wordQuestions(reading, rows),
@@ -57,6 +59,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
       ...balanceQuestion(reading, rows),
       ...totalQuestion(reading, rows),
       ...creditSignQuestion(reading, rows),
+      ...whole.questions,
     ],
     proofs: balanceProof(reading, rows),
   };
@@ -128,10 +131,16 @@ const isCredit = (reading: Reading, row: Row): boolean =>
 
 /** What a document was made out for: its total with its tax, its debit or credit, else what is open. */
 function totalOf(reading: Reading, row: Row, { onTop, running }: Facts): Minor | null {
-  const moved = movementOf(reading, row);
+  const moved = chargedIn(reading, row) ?? movementOf(reading, row);
   if (moved === null) return running ? null : sumOfCell(reading, row, "balance");
   const tax = onTop ? Math.abs(sumOfCell(reading, row, "tax") ?? 0) : 0;
   return (moved < 0 ? moved - tax : moved + tax) as Minor;
+}
+
+/** The debit of a line that a credit beside it lowers: it was made out for that, and is open with less. */
+function chargedIn(reading: Reading, row: Row): Minor | null {
+  const debit = sumOfCell(reading, row, "debit");
+  return debit !== null && debit !== 0 && sumOfCell(reading, row, "total") === null ? debit : null;
 }
 
 function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {
@@ -145,7 +154,8 @@ function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {
 
 /** What was paid or credited, in columns of their own, by size. */
 function takenOff(reading: Reading, row: Row): number {
-  const named = ["paid", "credited"].map((field) => sumOfCell(reading, row, field));
+  const fields = chargedIn(reading, row) === null ? [] : ["credit"];
+  const named = ["paid", "credited", ...fields].map((field) => sumOfCell(reading, row, field));
   const extra = headsUsedAs(reading, "paid").map((head) => sumUnderHead(reading, row, head));
   return [...named, ...extra].reduce((total: number, sum) => total + Math.abs(sum ?? 0), 0);
 }

@@ -114,7 +114,9 @@ function ofInvoices(sheet: Sheet): Columns | null {
   const [total, paid, balance] = ["total", "paid", "balance"].map((field) => sheet.of(field));
   if (!paid) return null;
   const isLeft = (whole: Sums, left: Sums): boolean =>
-    paid.some((sum) => sum !== null && sum !== 0) && foots(whole, [paid], left);
+    whole.length >= ENOUGH &&
+    paid.some((sum) => sum !== null && sum !== 0) &&
+    whole.every((sum, at) => Math.abs(sum ?? 0) - Math.abs(paid[at] ?? 0) === (left[at] ?? 0));
   const free = sheet.free();
   if (total) {
     if (balance) return null;

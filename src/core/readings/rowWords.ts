@@ -72,7 +72,7 @@ function kindInState(plain: string): RowKind | null {
  * What goes back by a word that shops use of goods and banks of debits: a debit that came back where
  * the line says its code or that it was one; null where a person is to say.
  */
-export const isReturnWord = (word: string): boolean => /^returned?$/.test(plainWords(word));
+export const isReturnWord = (word: string): boolean => /^return(?:ed)?$/.test(plainWords(word));
 
 const STATE_WORDS: Readonly<Record<State, string>> = {
   counts:

@@ -47,6 +47,7 @@ export const LEFT_OUT_WORDS = {
   other_account: "of another account",
   heading: "headings of groups and sections",
   continues: "words that go on from the line above",
+  same_invoice: "more lines of an invoice above",
   empty: "without a sum",
 } as const;
 

@@ -1,0 +1,142 @@
+import { kindsIn, leftOutOf, linesIn, openIn, readList } from "../../../tests/support/readings";
+
+const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
+
+describe("what a list is", () => {
+  it("is no activity where it is an advice of a payment, or what is owed by age", () => {
+    const advice = list(
+      "Payment Date,Vendor,Invoice No,Gross Amount,Discount,Net Amount",
+      "11/13/2026,Kestrel,1001,100.00,2.00,98.00",
+    );
+    const aging = list(
+      "Customer,Doc,Date,Current,30,60,Total due",
+      "Ada,1001,11/13/2026,100.00,,,100.00",
+    );
+    const days = list("Date,Gross,Fees,Net", "2026-11-13,300.00,9.00,291.00");
+    expect([advice, aging, days].map((file) => kindsIn(file).sure)).toEqual([
+      "remittance",
+      null,
+      null,
+    ]);
+  });
+  it("is a statement though it has an empty column of fees", () =>
+    expect(
+      kindsIn(
+        list(
+          "Transaction Number,Date,Description,Memo,Amount Debit,Amount Credit,Balance,Fees",
+          "1,11/13/2026,Deposit,ADA,,100.00,1100.00,",
+        ),
+      ).sure,
+    ).toBe("bank"));
+  it("customers without numbers go by their names, where that was said", () => {
+    const file = list("Name,Email", "Kiln Works,kw@x.example");
+    expect(openIn(file)).toEqual(["number"]);
+    expect(linesIn("customers", file, { answers: { number: "name" } })).toEqual([
+      "Kiln Works | Kiln Works",
+    ]);
+  });
+});
+
+describe("kinds of activity by their words", () => {
+  const of = (word: string, more = ""): string =>
+    list(
+      `Id,Date,Type,Amount,Fee${more === "" ? "" : ",Reason code"}`,
+      "a,2026-11-12,sale,9.00,0.30",
+      `b,2026-11-13,${word},-5.00,0.00${more}`,
+    );
+  it("a return of goods or of a debit: asked, unless the line has the code of a debit", () => {
+    expect(openIn(of("return"))).toEqual(["word:return"]);
+    expect(openIn(of("return", ",R01"))).toEqual([]);
+  });
+  it.each([
+    ["refund.sent", "refund"],
+    ["Payout issued", "payout"],
+    ["payment completed", "charge"],
+  ])("a kind with its state in one word: %s is a %s", (word, kind) => {
+    const { table } = readList(of(word).replace("-5.00", kind === "charge" ? "5.00" : "-5.00"));
+    expect(table.rows[1]?.cells[table.headers.indexOf("kind")]).toBe(kind);
+  });
+  it("lines that take money, and no column says what they are", () => {
+    const file = list("Id,Date,Amount,Fee", "a,2026-11-12,9.00,0.30", "b,2026-11-13,-5.00,0.00");
+    expect(openIn(file)).toEqual(["negatives"]);
+    expect(linesIn("processor", file, { answers: { negatives: "payout" } })).toEqual([
+      "Thu 12 Nov | 9.00 | charge",
+      "Fri 13 Nov | 5.00 | payout",
+    ]);
+    expect(leftOutOf(file, { answers: { negatives: "ignore" } })).toEqual(["3 not_ours"]);
+  });
+  it("debits and credits of others: which of them brought money", () => {
+    const file = list(
+      "Id,Date,Way,Amount,Fee",
+      "a,2026-11-12,Debit,9.00,0.30",
+      "b,2026-11-13,Credit,5.00,0.00",
+    );
+    expect(openIn(file)).toEqual(["column:Way"]);
+    expect(leftOutOf(file, { answers: { "column:Way": "without Credit" } })).toEqual([
+      "3 no_money",
+    ]);
+  });
+  it("lines that stand for several payments", () =>
+    expect(
+      openIn(list("Batch,Date,Transactions,Gross,Fees", "b1,2026-11-12,4,300.00,9.00"), {
+        kind: "processor",
+      }),
+    ).toEqual(["column:Transactions"]));
+});
+
+describe("invoices with a line for each item", () => {
+  it("the same head on each line is one invoice", () => {
+    const file = list(
+      "Invoice,Customer,Date,Due,Item,Total,Balance",
+      "1,Ada,2026-11-01,2026-12-01,Bowl,100.00,100.00",
+      "1,Ada,2026-11-01,2026-12-01,Cup,100.00,100.00",
+      "2,Ben,2026-11-01,2026-12-01,Vase,50.00,50.00",
+    );
+    expect(linesIn("invoices", file)).toEqual([
+      "Tue 1 Dec | 100.00 | 1 | Ada",
+      "Tue 1 Dec | 50.00 | 2 | Ben",
+    ]);
+    expect(leftOutOf(file)).toEqual(["3 same_invoice"]);
+  });
+  it("sums that differ are those of its items where it was said; a line given twice is none", () => {
+    const file = list(
+      "Invoice,Customer,Date,Due,Item,Amount",
+      "1,Ada,2026-11-01,2026-12-01,Bowl,60.00",
+      "1,Ada,2026-11-01,2026-12-01,Cup,40.00",
+    );
+    expect(openIn(file)).toEqual(["balance", "lines"]);
+    expect(linesIn("invoices", file, { answers: { balance: "total", lines: "sum" } })).toEqual([
+      "Tue 1 Dec | 100.00 | 1 | Ada",
+    ]);
+    expect(
+      linesIn("invoices", file.replace("Cup,40.00", "Bowl,60.00"), {
+        answers: { balance: "total" },
+      }),
+    ).toHaveLength(2);
+  });
+});
+
+describe("what of an invoice is open, by what was paid", () => {
+  it("the column that is left over, whatever it is called", () => {
+    const file = list(
+      "Number,Customer,Created,Due,Amount due,Amount paid,Still to come",
+      "1,Ada,2026-11-01,2026-12-01,100.00,0.00,100.00",
+      "2,Ben,2026-11-01,2026-12-05,200.00,50.00,150.00",
+    );
+    expect(openIn(file)).toEqual([]);
+    expect(linesIn("invoices", file)).toEqual([
+      "Tue 1 Dec | 100.00 | 1 | Ada",
+      "Sat 5 Dec | 150.00 | 2 | Ben",
+    ]);
+  });
+  it("a debit that a credit beside it lowers", () => {
+    const file = list(
+      "Invoice,Customer,Date,Due,Debit,Credit",
+      "1,Ada,2026-11-01,2026-12-01,100.00,40.00",
+    );
+    const { table } = readList(file, { answers: { balance: "total" } });
+    expect(
+      ["total", "balance"].map((head) => table.rows[0]?.cells[table.headers.indexOf(head)]),
+    ).toEqual(["100.00", "60.00"]);
+  });
+});
