@@ -34,6 +34,22 @@ describe("a workbook (XLSX, Office Open XML)", () => {
         'Date,Description,Amount\n2026-11-02,"Rent, ""studio""",-800\n2026-11-03 14:30,Sale,120.5\n',
     });
   });
+  it("keeps the cents of a sum that is shown with them, and what came to nothing", async () => {
+    const book = new ExcelJS.Workbook();
+    const sheet = book.addWorksheet("November");
+    sheet.addRows([
+      ["Id", "Amount", "Fee"],
+      [7, 100, { error: "#N/A" }],
+      [8, { formula: "90+9.5", result: 99.5 }, { formula: "B3*0.03" }],
+    ] as ExcelJS.CellValue[][]);
+    sheet.getColumn(2).numFmt = '"$"#,##0.00;[Red]("$"#,##0.00)';
+    const path = join(folder, "shown.xlsx");
+    await book.xlsx.writeFile(path);
+    expect(await workbookAsCsv(path)).toEqual({
+      ok: true,
+      value: "Id,Amount,Fee\n7,100.00,#N/A\n8,99.50,=B3*0.03\n",
+    });
+  });
   it("is refused where several sheets have lists, or none has", async () => {
     const two = await workbook({ October: LIST, November: LIST });
     expect(await workbookAsCsv(two)).toMatchObject({

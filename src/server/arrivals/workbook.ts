@@ -85,23 +85,40 @@ function partsOf(
 const cellsOf = (row: ExcelJS.Row): string[] => {
   const cells: string[] = [];
   row.eachCell({ includeEmpty: true }, (cell, column) => {
-    cells[column - 1] = textOf(cell.value);
+    cells[column - 1] = sumIn(cell) ?? textOf(cell.value);
   });
   return Array.from(cells, (cell) => cell ?? "");
 };
 
-/** A cell as text: what a formula came to, the words of rich text, a day as ISO. */
+/** A number that its sheet shows with two decimals is a sum: 100 is no count and no hundredths. */
+function sumIn(cell: ExcelJS.Cell): string | null {
+  const number = typeof cell.value === "number" ? cell.value : cell.result;
+  if (typeof number !== "number" || !/0[.,]00(?!0|%|E)/.test(cell.numFmt ?? "")) return null;
+  const isWhole = Math.abs(number * 100 - Math.round(number * 100)) < 1e-6;
+  return isWhole ? number.toFixed(2) : null;
+}
+
+/**
+ * A cell as text: what a formula came to, the words of rich text, a day as ISO. What came to nothing
+ * stays as it stands (`#N/A`, `=A1+B1`), so that it is refused and not taken for an empty cell.
+ */
 function textOf(value: ExcelJS.CellValue): string {
   if (value === null || value === undefined) return "";
   if (value instanceof Date) return momentOf(value);
   if (typeof value === "number") return String(Number(value.toFixed(6)));
   if (typeof value === "boolean") return value ? "yes" : "no";
   if (typeof value === "string") return value.trim();
-  if ("result" in value) return textOf(value.result as ExcelJS.CellValue);
+  if ("error" in value) return value.error;
+  if ("formula" in value || "sharedFormula" in value) return resultOf(value);
   if ("richText" in value) return value.richText.map(({ text }) => text).join("");
   if ("text" in value) return textOf(value.text);
   return "";
 }
+
+const resultOf = (cell: ExcelJS.CellFormulaValue | ExcelJS.CellSharedFormulaValue): string =>
+  cell.result === undefined
+    ? `=${"formula" in cell ? cell.formula : cell.sharedFormula}`
+    : textOf(cell.result as ExcelJS.CellValue);
 
 /** Sheets keep days as moments without a zone; midnight is a day alone. */
 function momentOf(value: Date): string {
