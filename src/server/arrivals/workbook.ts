@@ -108,12 +108,18 @@ function textOf(value: ExcelJS.CellValue): string {
   if (typeof value === "number") return String(Number(value.toFixed(6)));
   if (typeof value === "boolean") return value ? "yes" : "no";
   if (typeof value === "string") return value.trim();
+  return wordsOf(value);
+}
+
+function wordsOf(value: CellObject): string {
   if ("error" in value) return value.error;
   if ("formula" in value || "sharedFormula" in value) return resultOf(value);
   if ("richText" in value) return value.richText.map(({ text }) => text).join("");
   if ("text" in value) return textOf(value.text);
   return "";
 }
+
+type CellObject = Exclude<ExcelJS.CellValue, null | undefined | Date | number | boolean | string>;
 
 const resultOf = (cell: ExcelJS.CellFormulaValue | ExcelJS.CellSharedFormulaValue): string =>
   cell.result === undefined
