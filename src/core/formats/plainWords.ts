@@ -6,10 +6,20 @@ export const withoutAccents = (text: string): string =>
  * A head or a word as it is compared: no accents, no case, no marks, one blank between words.
  * @example plainWords("Net_Amount (USD)") // "net amount usd"
  */
-export const plainWords = (text: string): string =>
-  withoutAccents(text.replace(/([a-z])([A-Z])/g, "$1 $2"))
+export function plainWords(text: string): string {
+  const before = plain.get(text);
+  if (before !== undefined) return before;
+  const words = withoutAccents(text.replace(/([a-z])([A-Z])/g, "$1 $2"))
     .replace(/[^\p{L}\p{N}]+/gu, " ")
     .trim();
+  if (plain.size >= MOST_KNOWN) plain.clear();
+  if (text.length <= LONGEST_KNOWN) plain.set(text, words);
+  return words;
+}
+
+/** Words that were compared before: a column of states says few different ones, many times. */
+const plain = new Map<string, string>();
+const LONGEST_KNOWN = 40;
 
 /**
  * A head without what stands in its brackets and without its unit: a zone, a currency or cents say

@@ -3,7 +3,7 @@ import { type FileKind, plainWords } from "@/core/formats";
 import { type Cells, type Row, some } from "./cells";
 import { sureStanding } from "./documentWords";
 import { endedRow } from "./endedRows";
-import { columnQuestions, isWithout } from "./lumpedRows";
+import { columnQuestions, without } from "./lumpedRows";
 import { sureState } from "./rowWords";
 import { writtenSum } from "./sumCells";
 import type { EndedRow, LeftOut, Question } from "./types";
@@ -48,7 +48,7 @@ export function flagged(cells: Cells, rows: readonly Row[]): Flagged {
       .flatMap((flag) => flag.rows.map(({ line }) => line)),
   );
   const isActivity = cells.file.kind === "processor";
-  if (isActivity) for (const row of rows) if (isWithout(cells, row)) out.add(row.line);
+  if (isActivity) for (const { line } of without(cells, rows)) out.add(line);
   const left = rows.filter(({ line }) => out.has(line));
   return {
     rows: rows.filter(({ line }) => !out.has(line)),

@@ -54,10 +54,12 @@ export const columnQuestions = (cells: Cells, rows: readonly Row[]): Question[] 
     ({ key }) => cells.file.answers[key] === undefined,
   );
 
-/** Whether a line was said to be left out by the word of one of its columns. */
-export function isWithout(cells: Cells, row: Row): boolean {
-  return cells.unread().some(({ head, at }) => {
-    const said = cells.file.answers[`column:${head}`] ?? "";
-    return said.startsWith("without ") && said.slice(8) === (row.cells[at] ?? "").trim();
+/** Lines that were said to be left out by the word of one of their columns. */
+export function without(cells: Cells, rows: readonly Row[]): readonly Row[] {
+  const said = cells.unread().flatMap(({ head, at }) => {
+    const answer = cells.file.answers[`column:${head}`] ?? "";
+    return answer.startsWith("without ") ? [{ at, word: answer.slice(8) }] : [];
   });
+  if (said.length === 0) return [];
+  return rows.filter((row) => said.some(({ at, word }) => (row.cells[at] ?? "").trim() === word));
 }

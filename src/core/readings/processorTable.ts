@@ -131,24 +131,14 @@ function canonicalRow(
   const effect = effectUnder(activity, signs);
   const fields = plainFields(reading, row, WORKED_OUT);
   const word = reading.cells.of(row, "kind");
-  const turn = kind === "payout" && turned ? -1 : 1;
-  return {
-    line: row.line,
-    fields: {
-      ...fields,
-      kind,
-      method: fields.method ?? (isMethod || METHOD_HINT.test(word) ? word : ""),
-      ...(effect
-        ? {
-            gross: inText(
-              kind === "payout" ? turn * (paidOut(activity) ?? 0) : effect.gross,
-              currency,
-            ),
-            fee: inText(kind === "payout" ? 0 : effect.cost, currency),
-          }
-        : {}),
-    },
-  };
+  fields.kind = kind;
+  fields.method ??= isMethod || METHOD_HINT.test(word) ? word : "";
+  if (effect) {
+    const paid = kind === "payout" ? (turned ? -1 : 1) * (paidOut(activity) ?? 0) : effect.gross;
+    fields.gross = inText(paid, currency);
+    fields.fee = inText(kind === "payout" ? 0 : effect.cost, currency);
+  }
+  return { line: row.line, fields };
 }
 
 const METHOD_HINT = /ach|bank|check|debit|card/i;

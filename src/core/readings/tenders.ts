@@ -12,7 +12,8 @@ const BESIDE =
 /** A line that was paid some other way, with no fee and of no payout: nothing says that it is this processor's. */
 function isBeside(reading: Reading, row: Row): boolean {
   const { cells } = reading;
-  if (!BESIDE.test(plainWords(cells.of(row, "method")))) return false;
+  const word = cells.of(row, "method");
+  if (word === "" || !BESIDE.test(plainWords(word))) return false;
   return (sumOfCell(reading, row, "fee") ?? 0) === 0 && cells.of(row, "payoutId") === "";
 }
 
