@@ -3,14 +3,25 @@ import { readTable } from "@/core/formats";
 import type { Currency } from "@/core/money";
 import { columnsOfFile, understand } from "@/core/readings";
 
-import { exportOf, judged, type Verdict } from "../support/exports/judge";
+import type { Truth } from "../support/exports/export";
+import { exportOf, judged, twistedOf, type Verdict } from "../support/exports/judge";
 import type { Measure } from "./measure";
 
 const HOW_MANY = 10_000;
 
 /** Exports of known histories in any marks, orders and words: how many are right, asked, refused, wrong. */
 export function readings(): Measure[] {
-  return [understanding(), generated()];
+  return [
+    understanding(),
+    generated(exportOf, {
+      words: "generated exports of banks, processors and ledgers",
+      must: "0 wrong, at least 85 % right",
+    }),
+    generated(twistedOf, {
+      words: "of them with columns, headings and lines beside theirs that change what they say",
+      must: "0 wrong",
+    }),
+  ];
 }
 
 /** A long file of activity, from its text to the agreed layout. */
@@ -56,12 +67,14 @@ const activity = (lines: number): string =>
     }),
   ].join("\n");
 
-function generated(): Measure {
+type Said = { readonly words: string; readonly must: string };
+
+function generated(make: (seed: number) => Truth, { words, must }: Said): Measure {
   const count: Record<Verdict["is"], number> = { right: 0, asked: 0, refused: 0, wrong: 0 };
   const asked = new Map<string, number>();
   // The tests have the first some hundreds; these are others.
   for (let seed = 100_001; seed <= 100_000 + HOW_MANY; seed += 1) {
-    const verdict = judged(exportOf(seed));
+    const verdict = judged(make(seed));
     count[verdict.is] += 1;
     if (verdict.is === "wrong") console.error(`wrong: export ${seed}, ${verdict.why}`);
     if (verdict.is === "asked") {
@@ -73,8 +86,8 @@ function generated(): Measure {
   const reasons = [...asked].sort((a, b) => b[1] - a[1]).map(([key, times]) => `${key} ${times}`);
   const part = (amount: number): string => `${((100 * amount) / HOW_MANY).toFixed(1)} %`;
   return {
-    work: `${HOW_MANY} generated exports of banks, processors and ledgers: right without a question ${part(count.right)}, asked ${part(count.asked)} (${reasons.join(", ")}), refused with its lines ${part(count.refused)}`,
+    work: `${HOW_MANY} ${words}: right without a question ${part(count.right)}, asked ${part(count.asked)} (${reasons.join(", ")}), refused with its lines ${part(count.refused)}`,
     took: `${count.wrong} wrong without a word`,
-    must: "0 wrong, at least 85 % right",
+    must,
   };
 }

@@ -1,4 +1,5 @@
 import { ROW_KIND_NAMES } from "@/core/activity/index";
+import type { Day } from "@/core/calendar";
 import {
   FIELDS,
   type FieldSpec,
@@ -32,6 +33,7 @@ export type Reading = {
   readonly currencyOf: (row: Row) => Currency;
   /** The way that the heading above a line of a statement says: `deposit`, `withdrawal`, or nothing. */
   readonly wayOf: (row: Row) => string;
+  readonly today: Day;
 };
 
 /** What a kind of file made of its rows. */

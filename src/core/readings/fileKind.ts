@@ -1,3 +1,4 @@
+import type { RowKind } from "@/core/activity/index";
 import {
   FIELDS,
   FILE_KIND_TRAITS,
@@ -10,6 +11,7 @@ import {
 
 import { columnsHeld } from "./columnsOfFile";
 import { sureKind } from "./rowWords";
+import { writtenSum } from "./sumCells";
 import type { Question } from "./types";
 
 type Columns = Readonly<Record<string, string>>;
@@ -36,12 +38,21 @@ type Has = (field: string) => boolean;
 
 /** Whether the column of kinds holds words that processors alone use, charges and what goes back. */
 function hasActivityWords(table: Table, columns: Columns): boolean {
-  const at = table.headers.indexOf(columns.kind ?? "");
-  if (at < 0) return false;
-  const kinds = new Set(
-    table.rows.slice(0, MOST_LOOKED_AT).map(({ cells }) => sureKind((cells[at] ?? "").trim())),
-  );
+  const kinds = kindsSaid(table, columns);
   return kinds.has("charge") && (kinds.has("payout") || kinds.has("refund") || kinds.has("fee"));
+}
+
+/** Whether all of its words are kinds of activity, charges among them. */
+function areActivity(table: Table, columns: Columns): boolean {
+  const kinds = kindsSaid(table, columns);
+  return kinds.has("charge") && !kinds.has(null);
+}
+
+function kindsSaid(table: Table, columns: Columns): ReadonlySet<RowKind | null> {
+  const at = table.headers.indexOf(columns.kind ?? "");
+  if (at < 0) return new Set();
+  const looked = table.rows.slice(0, MOST_LOOKED_AT);
+  return new Set(looked.map(({ cells }) => sureKind((cells[at] ?? "").trim())));
 }
 
 const needed = (kind: FileKind, columns: Columns): boolean =>
@@ -64,7 +75,7 @@ export function kindsOf(
 ): { sure: FileKind | null; possible: readonly FileKind[] } {
   const columnsOf = (kind: FileKind): Columns => filledColumns(table, columnsHeld(table, kind));
   if (table.headLine === 0) return { sure: null, possible: kinds };
-  const money = table.headers.some((head) => MONEY_HEAD.test(plainWords(head)));
+  const money = table.headers.some((head) => MONEY_HEAD.test(plainWords(head))) || holdsSums(table);
   const readable = kinds.filter(
     (kind) => needed(kind, columnsOf(kind)) && (kind !== "processor" || saysWho(columnsOf(kind))),
   );
@@ -73,13 +84,28 @@ export function kindsOf(
     if (kind === "customers" && money) return false;
     return SIGNS_OF_KIND[kind]((field) => columns[field] !== undefined, table, columns);
   });
-  const [only] = marked.length > 1 ? narrowed(marked, columnsOf) : marked;
-  if (only !== undefined && (marked.length === 1 || narrowed(marked, columnsOf).length === 1))
-    return { sure: only, possible: marked };
+  const [only, ...others] = marked.length > 1 ? narrowed(marked, columnsOf) : marked;
+  if (only !== undefined && others.length === 0) return { sure: only, possible: marked };
   if (marked.length > 1) return { sure: null, possible: marked };
   const possible = readable.filter((kind) => kind !== "customers" || !money);
-  const [single] = possible.length === 1 && !isOfOthers(possible[0], columnsOf) ? possible : [];
-  return { sure: single ?? null, possible: possible.length > 0 ? possible : kinds };
+  const [first, ...more] = possible;
+  const isSingle = more.length === 0 && !isOfOthers(table, first, columnsOf);
+  return {
+    sure: (isSingle ? first : null) ?? null,
+    possible: possible.length > 0 ? possible : kinds,
+  };
+}
+
+/** Whether a column holds sums with their decimals, whatever it is called. */
+function holdsSums({ headers, rows }: Table): boolean {
+  const looked = rows.slice(0, MOST_LOOKED_AT);
+  return headers.some((_, at) => {
+    const cells = looked.map((row) => (row.cells[at] ?? "").trim()).filter((cell) => cell !== "");
+    return (
+      cells.length > 0 &&
+      cells.every((cell) => /\d[.,]\d\d\D{0,4}$/.test(cell) && writtenSum(cell) !== null)
+    );
+  });
 }
 
 /** A processor says what its lines are, who paid, or by what it knows them; and what was paid. */
@@ -89,8 +115,14 @@ const saysWho = (columns: Columns): boolean =>
   ) && missingFields({ kind: "processor", columns }).length === 0;
 
 /** Activity that has what only invoices or an advice of a payment have: a due day, a number beside its sum. */
-function isOfOthers(kind: FileKind | undefined, columnsOf: (kind: FileKind) => Columns): boolean {
+function isOfOthers(
+  table: Table,
+  kind: FileKind | undefined,
+  columnsOf: (kind: FileKind) => Columns,
+): boolean {
   if (kind !== "processor") return false;
+  // A list of days and sums is anybody's, unless each of its words is one that processors have.
+  if (!areActivity(table, columnsOf(kind))) return true;
   const advice = columnsOf("remittance");
   const isAdvice = advice.number !== undefined && advice.amount !== undefined;
   return (

@@ -11,6 +11,7 @@ import {
   sumUnderHead,
 } from "./canonical";
 import type { Row } from "./cells";
+import { dueQuestion, termsSaid } from "./dueOfInvoices";
 import { type DocumentKind, type Standing, sureKindOf, sureStanding } from "./documentWords";
 import {
   balanceQuestion,
@@ -58,6 +59,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
       ...runningQuestion(reading, rows),
       ...balanceQuestion(reading, rows),
       ...totalQuestion(reading, rows),
+      ...dueQuestion(reading, rows),
       ...creditSignQuestion(reading, rows),
       ...whole.questions,
     ],
@@ -116,7 +118,7 @@ function canonicalRow(reading: Reading, row: Row, facts: Facts): Made["rows"][nu
 function termsOf(reading: Reading, row: Row, isDueSaid: boolean): string {
   const raw = reading.cells.of(row, "terms");
   const read = termsIn(raw) ?? (parseTerms(raw).ok ? raw : null);
-  return read ?? (isDueSaid ? "" : raw);
+  return read ?? (isDueSaid ? "" : raw || termsSaid(reading, row));
 }
 
 /** Whether a document lowers what a customer owes: by its kind, by its side, or by its letters. */

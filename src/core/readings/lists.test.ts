@@ -116,6 +116,15 @@ describe("invoices with a line for each item", () => {
   });
 });
 
+it("when an invoice is due of which nothing says it", () => {
+  const file = list("Invoice,Customer,Date,Balance,Total", "1,Ada,2026-11-01,9.00,9.00");
+  expect(openIn(file, { kind: "invoices" })).toEqual(["due"]);
+  const due = (answer: string): string[] => linesIn("invoices", file, { answers: { due: answer } });
+  expect(due("issue")).toEqual(["Sun 1 Nov | 9.00 | 1 | Ada"]);
+  const { table } = readList(file, { kind: "invoices", answers: { due: "n/30" } });
+  expect(table.rows[0]?.cells[table.headers.indexOf("terms")]).toBe("n/30");
+});
+
 describe("what of an invoice is open, by what was paid", () => {
   it("the column that is left over, whatever it is called", () => {
     const file = list(

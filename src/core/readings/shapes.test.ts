@@ -103,8 +103,8 @@ describe("columns that sums prove", () => {
       "a,2026-11-12,100.00,2.90,97.10",
       "b,2026-11-13,50.00,2.90,48.55",
     );
-    expect(openIn(file)).toEqual([]);
-    const { table } = readList(file);
+    expect(openIn(file, { kind: "processor" })).toEqual([]);
+    const { table } = readList(file, { kind: "processor" });
     expect(table.rows.map(({ cells }) => cells[table.headers.indexOf("fee")])).toEqual([
       "2.90",
       "1.45",

@@ -58,6 +58,7 @@ export function understand(asCame: Unread, context: ReadingContext): UnderstoodF
     sums: sums.reading,
     currencyOf: sums.currencyOf,
     wayOf: lines.wayOf,
+    today: context.today,
   };
   const bad = rows.flatMap((row) => unreadable(reading, row));
   const badLines = new Set(bad.map(({ line }) => line));

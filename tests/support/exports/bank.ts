@@ -1,11 +1,6 @@
 import type { Dice } from "./dice";
-import { DAY_STYLES, dayText, sumStyle, sumText, tableText } from "./written";
-
-export type Truth = {
-  readonly text: string;
-  readonly kind: string;
-  readonly rows: readonly string[];
-};
+import type { Export } from "./export";
+import { DAY_STYLES, dayText, sumStyle, sumText } from "./written";
 
 type Line = { day: string; sum: number; words: string; pending: boolean };
 
@@ -85,7 +80,7 @@ const WENT_OUT = ["RENT", "PAYROLL", "SUPPLIES, CLAY", "SERVICE CHARGE"];
 const EITHER = ["CHECK 1042", "TRANSFER 7731", "LEE & CO", "PAYROLL REVERSAL"];
 
 /** A statement as some bank would export it, and what it says. */
-export function bankExport(dice: Dice, from: number): Truth {
+export function bankExport(dice: Dice, from: number): Export {
   const withState = dice.chance(0.2);
   const lines = history(dice, from, withState);
   const heads = dice.one(HEADS);
@@ -99,13 +94,14 @@ export function bankExport(dice: Dice, from: number): Truth {
   let balance = opening;
   const rows = lines.map((line) => {
     if (!line.pending) balance += line.sum;
-    return [
+    const cells = [
       dayText(line.day, style.day),
       line.words,
       ...sumCells(form, line.sum, write, ways),
       ...(withBalance ? [line.pending ? "" : write(balance)] : []),
       ...(withState ? [line.pending ? "pending" : "booked"] : []),
     ];
+    return { cells, row: line.pending ? null : `${line.day} ${line.sum} ${line.words}` };
   });
   const head = [
     heads.day,
@@ -115,29 +111,31 @@ export function bankExport(dice: Dice, from: number): Truth {
     ...(withBalance ? [heads.balance] : []),
     ...(withState ? [heads.state] : []),
   ];
-  const kept = lines.filter(({ pending }) => !pending);
-  const edge = (words: string, sum: number): string[] =>
-    head.map((_, at) => {
+  const edge = (words: string, sum: number): { cells: string[]; row: null } => ({
+    cells: head.map((_, at) => {
       if (at === 1) return words;
       return withBalance && at === head.length - (withState ? 2 : 1) ? write(sum) : "";
-    });
+    }),
+    row: null,
+  });
   const list = down ? [...rows].reverse() : rows;
   const withEdges = withBalance && dice.chance(0.2) && !down;
   const above = dice.chance(0.2)
     ? [["Kestrel Row operating account"], ["Statement of transactions", ""], [""]]
     : [];
-  const grid = [
-    ...above,
-    head,
-    ...(withEdges ? [edge("Opening balance", opening)] : []),
-    ...list,
-    ...(withEdges ? [edge("Closing balance", balance)] : []),
-    ...(dice.chance(0.15) ? [["", "Total", ...head.slice(2).map(() => "")]] : []),
-  ];
   return {
-    text: tableText(grid, dice.one([",", ";", "\t"])),
     kind: "bank",
-    rows: kept.map(({ day, sum, words }) => `${day} ${sum} ${words}`).sort(),
+    above,
+    head,
+    lines: [
+      ...(withEdges ? [edge("Opening balance", opening)] : []),
+      ...list,
+      ...(withEdges ? [edge("Closing balance", balance)] : []),
+      ...(dice.chance(0.15)
+        ? [{ cells: ["", "Total", ...head.slice(2).map(() => "")], row: null }]
+        : []),
+    ],
+    delimiter: dice.one([",", ";", "\t"]),
   };
 }
 

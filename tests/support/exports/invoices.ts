@@ -1,6 +1,6 @@
-import type { Truth } from "./bank";
 import type { Dice } from "./dice";
-import { DAY_STYLES, dayText, sumStyle, sumText, tableText } from "./written";
+import type { Export } from "./export";
+import { DAY_STYLES, dayText, sumStyle, sumText } from "./written";
 
 const HEADS = [
   {
@@ -61,7 +61,7 @@ const TYPES = [
 const UNKNOWN_TYPES = ["Zed", "Zee"] as const;
 
 /** A ledger's list of open documents, and what it says. */
-export function invoiceExport(dice: Dice, from: number): Truth {
+export function invoiceExport(dice: Dice, from: number): Export {
   const heads = dice.one(HEADS);
   const style = { day: dice.one(DAY_STYLES), sum: sumStyle(dice) };
   // Words that nobody knows are rare.
@@ -102,7 +102,7 @@ export function invoiceExport(dice: Dice, from: number): Truth {
   ];
   const rows = documents.map((doc) => {
     const signed = (sum: number): string => write(sizes ? Math.abs(sum) : sum);
-    return [
+    const cells = [
       doc.number,
       doc.customer,
       dayText(doc.issued, style.day),
@@ -114,17 +114,18 @@ export function invoiceExport(dice: Dice, from: number): Truth {
       ...(withState ? [doc.gone ? "Void" : "Open"] : []),
       dice.one(["Net 30", "30 days", "2% 10 Net 30", "as agreed"]),
     ];
+    const { number, customer, issued, due, total: sum, paid } = doc;
+    const row = `${number} ${customer} ${issued} ${due} ${sum} ${sum - paid}`;
+    return { cells, row: doc.gone ? null : row };
   });
-  const total = dice.chance(0.2) ? [["Total", ...head.slice(1).map(() => "")]] : [];
+  const total = dice.chance(0.2)
+    ? [{ cells: ["Total", ...head.slice(1).map(() => "")], row: null }]
+    : [];
   return {
-    text: tableText([head, ...rows, ...total], dice.one([",", ";", "\t"])),
     kind: "invoices",
-    rows: documents
-      .filter(({ gone }) => !gone)
-      .map(
-        ({ number, issued, due, total: sum, paid }) =>
-          `${number} ${issued} ${due} ${sum} ${sum - paid}`,
-      )
-      .sort(),
+    above: [],
+    head,
+    lines: [...rows, ...total],
+    delimiter: dice.one([",", ";", "\t"]),
   };
 }

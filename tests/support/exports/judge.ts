@@ -1,6 +1,7 @@
 import type { Day } from "@/core/calendar";
 import {
   type FileKind,
+  missingFields,
   type ProcessorRecord,
   readActivity,
   readBankLine,
@@ -12,10 +13,12 @@ import {
 import type { Currency } from "@/core/money";
 import { columnsOfFile, kindsOf, understand, type UnderstoodFile } from "@/core/readings";
 
-import { bankExport, type Truth } from "./bank";
+import { bankExport } from "./bank";
 import { Dice } from "./dice";
+import { type Truth, truthOf } from "./export";
 import { invoiceExport } from "./invoices";
 import { processorExport } from "./processor";
+import { twisted } from "./twists";
 
 /** What became of an export: taken in right, asked about, refused with its lines named, or wrong without a word. */
 export type Verdict = {
@@ -44,8 +47,8 @@ const RECORDS: Partial<Record<FileKind, (read: UnderstoodFile) => Told>> = {
     const { rows, refused } = readRows(read.table, read.mapping, CONTEXT, readInvoice);
     return {
       rows: rows.map(
-        ({ number, issuedOn, dueOn, total, balance }) =>
-          `${number} ${issuedOn} ${dueOn} ${total} ${balance}`,
+        ({ number, customerId, issuedOn, dueOn, total, balance }) =>
+          `${number} ${customerId} ${issuedOn} ${dueOn} ${total} ${balance}`,
       ),
       refused: refused.length,
     };
@@ -74,6 +77,8 @@ export function judged(truth: Truth): Verdict {
   const kind = kindsOf(table.value).sure;
   if (kind === null) return { is: "asked", why: "kind" };
   if (kind !== truth.kind) return { is: "wrong", why: `kind ${kind}` };
+  const [missing] = missingFields({ kind, columns: columnsOf(kind) });
+  if (missing !== undefined) return { is: "asked", why: `field ${missing}` };
   const read = understand(
     { table: table.value, kind, columns: columnsOf(kind), answers: {} },
     { today: TODAY, cutOverOn: null, currency: CONTEXT.bookCurrency, timeZone: CONTEXT.timeZone },
@@ -101,5 +106,12 @@ const LAST_DAY = 20_604;
 export function exportOf(seed: number): Truth {
   const dice = new Dice(seed);
   const make = MAKERS[seed % MAKERS.length] ?? bankExport;
-  return make(dice, LAST_DAY - dice.upTo(150));
+  return truthOf(make(dice, LAST_DAY - dice.upTo(150)));
+}
+
+/** One of them twisted: with what programs put around, between and beside the lines of a list. */
+export function twistedOf(seed: number): Truth {
+  const dice = new Dice(seed);
+  const make = MAKERS[seed % MAKERS.length] ?? bankExport;
+  return truthOf(twisted(dice, make(dice, LAST_DAY - dice.upTo(150))));
 }

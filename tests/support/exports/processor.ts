@@ -1,6 +1,6 @@
-import type { Truth } from "./bank";
 import type { Dice } from "./dice";
-import { DAY_STYLES, dayText, sumStyle, sumText, tableText } from "./written";
+import type { Export } from "./export";
+import { DAY_STYLES, dayText, sumStyle, sumText } from "./written";
 
 type Kind = "charge" | "refund" | "fee" | "dispute" | "adjustment" | "payout" | "failed";
 type Item = {
@@ -74,7 +74,7 @@ const WORDS: Readonly<Record<Kind, readonly string[]>> = {
 };
 
 /** Activity as some processor would export it, and what it says: effects on its balance. */
-export function processorExport(dice: Dice, from: number): Truth {
+export function processorExport(dice: Dice, from: number): Export {
   const items = history(dice, from);
   const heads = dice.one(HEADS);
   const day = dice.one(DAY_STYLES);
@@ -101,7 +101,7 @@ export function processorExport(dice: Dice, from: number): Truth {
     const feeText = (value: number): string =>
       write(feeForm === "size" ? Math.abs(value) : value * (feeForm === "effect" ? -1 : 1) || 0);
     const net = payout ? gross : item.gross - item.cost;
-    return [
+    const cells = [
       item.id,
       dayText(item.day, day),
       wordOf.get(item.kind) ?? "",
@@ -114,6 +114,8 @@ export function processorExport(dice: Dice, from: number): Truth {
       ...(withState ? [item.kind === "failed" ? "failed" : "succeeded"] : []),
       "USD",
     ];
+    const row = `${item.id} ${item.day} ${item.kind} ${item.gross} ${item.cost}`;
+    return { cells, row: item.kind === "failed" ? null : row };
   });
   const head = [
     heads.id,
@@ -128,16 +130,12 @@ export function processorExport(dice: Dice, from: number): Truth {
     ...(withState ? [heads.state] : []),
     heads.currency,
   ];
-  const kept = items.filter(({ kind }) => kind !== "failed");
   return {
-    text: tableText(
-      [head, ...(dice.chance(0.4) ? [...rows].reverse() : rows)],
-      dice.one([",", ";", "\t"]),
-    ),
     kind: "processor",
-    rows: kept
-      .map(({ id, day: on, kind, gross, cost }) => `${id} ${on} ${kind} ${gross} ${cost}`)
-      .sort(),
+    above: [],
+    head,
+    lines: dice.chance(0.4) ? [...rows].reverse() : rows,
+    delimiter: dice.one([",", ";", "\t"]),
   };
 }
 
