@@ -28,11 +28,38 @@ const LONGEST_KNOWN = 40;
 export function headWords(head: string): string {
   const before = known.get(head);
   if (before !== undefined) return before;
-  const whole = plainWords(head.replace(/[([][^)\]]{0,20}[)\]]/g, " ")) || plainWords(head);
-  const words = whole.replace(UNIT, "") || whole;
+  const bare = head.replace(/#/g, " number ");
+  const whole = plainWords(bare.replace(/[([][^)\]]{0,20}[)\]]/g, " ")) || plainWords(bare);
+  const long = whole
+    .split(" ")
+    .map((word) => IN_FULL[word] ?? word)
+    .join(" ");
+  const words = long.replace(UNIT, "") || long;
   if (known.size < MOST_KNOWN) known.set(head, words);
   return words;
 }
+
+/** Words of heads that are written short (common practice, no source). */
+const IN_FULL: Readonly<Record<string, string>> = {
+  amt: "amount",
+  inv: "invoice",
+  cust: "customer",
+  bal: "balance",
+  trans: "transaction",
+  tran: "transaction",
+  trx: "transaction",
+  txn: "transaction",
+  desc: "description",
+  acct: "account",
+  pmt: "payment",
+  pymt: "payment",
+  dt: "date",
+  no: "number",
+  nr: "number",
+  nbr: "number",
+  num: "number",
+  ref: "reference",
+};
 
 const UNIT = / (?:in )?(?:cents?|minor|minor units?|pence|centimes|usd|eur|gbp|cad|aud|chf)$/;
 

@@ -120,6 +120,7 @@ function isOfOthers(
   kind: FileKind | undefined,
   columnsOf: (kind: FileKind) => Columns,
 ): boolean {
+  if (kind === "bank") return hasHeadsOfOthers(table, columnsOf(kind));
   if (kind !== "processor") return false;
   // A list of days and sums is anybody's, unless each of its words is one that processors have.
   if (!areActivity(table, columnsOf(kind))) return true;
@@ -128,6 +129,15 @@ function isOfOthers(
   return (
     columnsOf("invoices").dueOn !== undefined || (isAdvice && columnsOf(kind).id === undefined)
   );
+}
+
+/** Heads that no statement of a bank has beside its own. */
+const OF_OTHERS =
+  /\b(card|cardholder|auth|authorization|merchant|batch|invoices?|returns?|refunds?|reason|fees?|sales|tips?|tax|orders?|due|discount|individual)\b/;
+
+function hasHeadsOfOthers({ headers }: Table, columns: Columns): boolean {
+  const taken = new Set(Object.values(columns));
+  return headers.some((head) => !taken.has(head) && OF_OTHERS.test(plainWords(head)));
 }
 
 /** Columns that hold something: an empty one says nothing of what a file is. */
@@ -141,6 +151,9 @@ function filledColumns({ headers, rows }: Table, columns: Columns): Columns {
   );
 }
 
+/** What a processor's list has and a statement with fees beside its sums has not. */
+const OWN = ["id", "kind", "net", "payoutId", "payerEmail", "method"];
+
 /** Of kinds whose marks are all there, the one that has the others' and more: fees make a statement activity. */
 function narrowed(
   marked: readonly FileKind[],
@@ -149,7 +162,9 @@ function narrowed(
   const has = (kind: FileKind, field: string): boolean => columnsOf(kind)[field] !== undefined;
   if (marked.includes("returns")) return ["returns"];
   if (marked.includes("processor") && has("processor", "fee") && !has("invoices", "dueOn"))
-    return ["processor"];
+    return marked.includes("bank") && !OWN.some((field) => has("processor", field))
+      ? ["processor", "bank"]
+      : ["processor"];
   if (marked.includes("invoices") && has("invoices", "dueOn"))
     return marked.filter(
       (kind) => kind !== "customers" && kind !== "bank" && kind !== "remittance",

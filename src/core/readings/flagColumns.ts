@@ -6,6 +6,7 @@ import { endedRow } from "./endedRows";
 import { columnQuestions, without } from "./lumpedRows";
 import { sureState } from "./rowWords";
 import { writtenSum } from "./sumCells";
+import { isBesideHead } from "./tenders";
 import type { EndedRow, LeftOut, Question } from "./types";
 import { writtenDay } from "./writtenDay";
 
@@ -100,6 +101,8 @@ function flagTest(
     const linked = new Set(cells.column(rows, "relatedId"));
     return (cell, row) => wasTakenBack(cell) && !linked.has(cells.of(row, "id"));
   }
+  if (kind === "processor" && isBesideHead(head))
+    return (cell) => /[1-9]/.test(writtenSum(cell)?.digits ?? "") || isDead(kind, cell);
   if (isPaid(kind, head))
     return (cell, row) =>
       (YES.test(plainWords(cell)) || isDate(cell)) && cells.of(row, "balance") === "";
@@ -108,8 +111,15 @@ function flagTest(
   if (LINE.test(plain) || (kind !== "invoices" && DONE.test(plain)))
     return (cell) => NO.test(plainWords(cell)) || isDead(kind, cell);
   const different = new Set(rows.map((row) => (row.cells[at] ?? "").trim()));
-  return different.size <= MOST_STATES ? (cell) => isDead(kind, cell) : null;
+  if (different.size > MOST_STATES) return null;
+  return (cell, row) => isDead(kind, cell) || (kind === "invoices" && isGone(cells, cell, row));
 }
+
+/** An invoice that another column says is paid or given up, where nothing says what of it is open. */
+const isGone = (cells: Cells, cell: string, row: Row): boolean =>
+  GIVEN_UP.test(plainWords(cell)) ||
+  (sureStanding(cell) === "paid" && cells.of(row, "balance") === "");
+const GIVEN_UP = /^(written off|write off|bad debt|uncollectible|sent to collections)$/;
 
 /** A word that says by itself that there is no money, whatever its column is called. */
 const isDead = (kind: FileKind, cell: string): boolean =>

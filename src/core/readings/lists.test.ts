@@ -15,7 +15,7 @@ describe("what a list is", () => {
     const days = list("Date,Gross,Fees,Net", "2026-11-13,300.00,9.00,291.00");
     expect([advice, aging, days].map((file) => kindsIn(file).sure)).toEqual([
       "remittance",
-      null,
+      "invoices",
       null,
     ]);
   });
@@ -147,5 +147,62 @@ describe("what of an invoice is open, by what was paid", () => {
     expect(
       ["total", "balance"].map((head) => table.rows[0]?.cells[table.headers.indexOf(head)]),
     ).toEqual(["100.00", "60.00"]);
+  });
+});
+
+describe("lists that look like another kind", () => {
+  it("a settlement of cards is no statement, nor a statement with fees surely activity", () => {
+    const cards = list(
+      "Transaction Date,Posting Date,Reference,Cardholder,Sales Amount,Net Amount",
+      "11/12/2026,11/13/2026,R1,Ada,100.00,100.00",
+    );
+    const fees = list("Date,Name,Amount,Fee,Balance", "2026-11-13,Wire,100.00,-15.00,1085.00");
+    expect([cards, fees].map((file) => kindsIn(file).sure)).toEqual([null, null]);
+  });
+  it("heads that are written short", () => {
+    const file = list(
+      "Cust #,Inv #,Inv Date,Due Date,Inv Amt,Applied,Open Amt",
+      "C1,1,2026-11-01,2026-12-01,100.00,40.00,60.00",
+      "C2,2,2026-11-01,2026-12-05,50.00,0.00,50.00",
+    );
+    expect(openIn(file)).toEqual([]);
+    expect(linesIn("invoices", file)).toEqual([
+      "Tue 1 Dec | 60.00 | 1 | C1",
+      "Sat 5 Dec | 50.00 | 2 | C2",
+    ]);
+  });
+  it("the other side of a statement, by its balance, whatever it is called", () => {
+    const file = list(
+      "Date,Description,Deposits,Withdrawls,Balance",
+      "11/13/2026,ADA,100.00,,1100.00",
+      "11/16/2026,RENT,,50.00,1050.00",
+    );
+    expect(linesIn("bank", file)).toEqual([
+      "Fri 13 Nov | 100.00 | ADA",
+      "Mon 16 Nov | (50.00) | RENT",
+    ]);
+  });
+  it("three columns without known names of which one is what another leaves of a third", () => {
+    const file = list(
+      "Payment date,Payer,Received,Cost to us,To the bank",
+      "11/13/2026,Ada,100.00,3.20,96.80",
+      "11/16/2026,Ben,50.00,1.75,48.25",
+    );
+    expect(readList(file, { kind: "processor" }).proofs).toEqual([
+      "gross less fee is net on all 2 lines that have the three",
+    ]);
+  });
+  it("cash in a column of its own, and invoices that were given up", () => {
+    const till = list(
+      "Id,Date,Type,Total,Fees,Net,Cash",
+      "a,2026-11-12,sale,100.00,2.90,97.10,0.00",
+      "b,2026-11-12,sale,37.80,0.00,37.80,37.80",
+    );
+    expect(openIn(till)).toEqual(["column:Cash"]);
+    const owed = list(
+      "Invoice,Customer,Date,Due,Total,Balance,Collection",
+      "1,Ada,2026-11-01,2026-12-01,9.00,9.00,Written off",
+    );
+    expect(openIn(owed)).toEqual(["column:Collection"]);
   });
 });

@@ -79,7 +79,7 @@ const STATE_WORDS: Readonly<Record<State, string>> = {
     "succeeded,success,successful,paid,complete,completed,settled,captured,available,posted,cleared,approved,approval,processed,funded,done,ok,active,booked,book,final,received,accepted,deposited,paid out,won,erfolgreich,abgeschlossen,bezahlt,gebucht,reussi,paye,complet,effectue,completado,pagado,completato,eseguito,voltooid,betaald,concluido,settled successfully",
   none: "payout failed,failed payout,payout returned,payout canceled,payout cancelled,payout failure,failed,failure,declined,decline,void,voided,canceled,cancelled,expired,rejected,error,denied,blocked,abandoned,incomplete,unsuccessful,fehlgeschlagen,abgelehnt,storniert,echoue,refuse,annule,fallido,rechazado,cancelado,anulado,rifiutato,annullato,fallito,geweigerd,geannuleerd,mislukt,auth declined,requires payment method,requires action,removed",
   pending:
-    "pending,processing,in process,in progress,initiated,submitted,authorized,authorised,uncaptured,on hold,requires capture,pending settlement,in transit,scheduled,queued,unsettled,pdng,pdg,awaiting,vorgemerkt,ausstehend,offen,en attente,en cours,pendiente,en proceso,in attesa,in lavorazione,in behandeling,pendente",
+    "uncleared,not cleared,pending,processing,in process,in progress,initiated,submitted,authorized,authorised,uncaptured,on hold,requires capture,pending settlement,in transit,scheduled,queued,unsettled,pdng,pdg,awaiting,vorgemerkt,ausstehend,offen,en attente,en cours,pendiente,en proceso,in attesa,in lavorazione,in behandeling,pendente",
 };
 const STATE_OF = new Map<string, State>(
   (Object.entries(STATE_WORDS) as [State, string][]).flatMap(([state, words]) =>

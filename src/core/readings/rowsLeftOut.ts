@@ -5,7 +5,7 @@ import { writtenDay } from "./writtenDay";
 import { writtenSum } from "./sumCells";
 
 const TOTAL =
-  /^(?:grand |page |report |sub )?(?:total|totals|subtotal|sum|summe|gesamt|gesamtsumme|zwischensumme|totaal|totale|totaux|suma|soma|end of (?:report|file)|records?)\b/;
+  /^(?:grand |page |report |sub )?(?:total|totals|subtotal|sum|summe|gesamt|gesamtsumme|umsatztotal|zwischensumme|totaal|totale|totaux|suma|soma|end of (?:report|file)|records?)\b/;
 /** Whether a line begins with the word of a total. */
 export const isTotalWord = (plain: string): boolean => TOTAL.test(plain);
 const BALANCE =

@@ -6,6 +6,11 @@ import { sumUnder, writtenSum } from "./sumCells";
 /** The sums of a column, a line after the other; null where a cell holds none. */
 export type Sums = readonly (number | null)[];
 
+/** Heads of columns by field. */
+export type Columns = Readonly<Record<string, string>>;
+
+/** Rows that have to hold for a proof. */
+export const ENOUGH = 2;
 /** Rows that a proof goes by, at most. */
 const MOST_LOOKED_AT = 500;
 /** Columns of sums that are tried; a file with more is no list of payments. */
@@ -18,7 +23,7 @@ export class Sheet {
 
   constructor(
     private readonly table: Table,
-    readonly columns: Readonly<Record<string, string>>,
+    readonly columns: Columns,
     private readonly mark: DecimalMark,
   ) {
     this.rows = table.rows.slice(0, MOST_LOOKED_AT);
@@ -65,4 +70,23 @@ export class Sheet {
     const filled = cells.filter((cell) => cell !== "");
     return filled.length > 0 && filled.every((cell) => currencyOf(cell) !== undefined);
   }
+}
+
+/**
+ * Gross less its fees, of whatever signs, is the net on every line that has the two, on enough of
+ * them, and some line has a fee.
+ */
+export function foots(gross: Sums, fees: readonly Sums[], net: Sums): boolean {
+  let held = 0;
+  let isCharged = false;
+  for (const [at, whole] of gross.entries()) {
+    const left = net[at] ?? null;
+    if (whole === null || left === null) continue;
+    const cost = fees.reduce((sum, fee) => sum + (fee[at] ?? 0), 0);
+    const sizes = [whole - cost, whole + cost, Math.abs(whole) - Math.abs(cost)];
+    if (sizes.every((size) => size !== left && size !== Math.abs(left))) return false;
+    held += 1;
+    isCharged ||= cost !== 0;
+  }
+  return isCharged && held >= Math.min(ENOUGH, gross.length);
 }

@@ -3,12 +3,12 @@ import { type FieldSpec, text, typed } from "./spec";
 export const invoices: readonly FieldSpec[] = [
   text(
     "number",
-    "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no,num,no,invoice num,inv number,document no,document,doc number,reference number,ref no,invoice id,rechnungsnummer,rechnung,rechnungsnr,rechnungs nr,belegnummer,belegnr,beleg,numero de facture,facture,no facture,n facture,piece,numero de factura,factura,numero factura,n factura,fattura,numero fattura,factuurnummer,factuur,fatura,transaction number,txn number",
+    "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no,num,no,invoice num,inv number,document no,document,doc number,reference number,ref no,invoice id,rechnungsnummer,rechnung,rechnungsnr,rechnungs nr,belegnummer,belegnr,beleg,numero de facture,facture,no facture,n facture,piece,numero de factura,factura,numero factura,n factura,fattura,numero fattura,factuurnummer,factuur,fatura,transaction number,txn number,doc,inv",
     true,
   ),
   text(
     "customerId",
-    "customer_id,customer number,customer no,customer,account number,customer code,account no,customer ref,customer id,client id,client,client number,client name,customer name,cust no,cust id,account code,account id,account,acct no,kundennummer,kunde,kunden nr,debitor,kundenname,numero client,code client,nom du client,codigo cliente,cliente,codice cliente,klantnummer,klant,name,bill to,sold to,contact,contact name,company,customer full name,full name,display name,company name,client full name,bill to name,sold to name,kunde name",
+    "customer_id,customer number,customer no,customer,account number,customer code,account no,customer ref,customer id,client id,client,client number,client name,customer name,cust no,cust id,account code,account id,account,acct no,kundennummer,kunde,kunden nr,debitor,kundenname,numero client,code client,nom du client,codigo cliente,cliente,codice cliente,klantnummer,klant,name,bill to,sold to,contact,contact name,company,customer full name,full name,display name,company name,client full name,bill to name,sold to name,kunde name,partner,party,debtor,debtor name,customer name and number",
     true,
   ),
   typed(
@@ -30,13 +30,13 @@ export const invoices: readonly FieldSpec[] = [
   typed(
     "amount",
     "total",
-    "total,amount,invoice total,gross,invoice amount,grand total,original amount,orig amount,original total,document total,document amount,inv amount,invoice value,amount total,total amount,total incl tax,total inc tax,gross total,gross amount,bruttobetrag,brutto,rechnungsbetrag,betrag,gesamtbetrag,summe,montant ttc,total ttc,montant,importe,importe total,importo,totale,bedrag,totaal,valor,original,invoice amount total,total incl vat,total including vat,total incl gst,total inc vat,total inc gst,total with tax,amount incl tax,amount incl vat,total amount incl tax,face amount",
+    "total,amount,invoice total,gross,invoice amount,grand total,original amount,orig amount,original total,document total,document amount,inv amount,invoice value,amount total,total amount,total incl tax,total inc tax,gross total,gross amount,bruttobetrag,brutto,rechnungsbetrag,betrag,gesamtbetrag,summe,montant ttc,total ttc,montant,importe,importe total,importo,totale,bedrag,totaal,valor,original,invoice amount total,total incl vat,total including vat,total incl gst,total inc vat,total inc gst,total with tax,amount incl tax,amount incl vat,total amount incl tax,face amount,ttc,montant total,total facture,total amount due",
     true,
   ),
   typed(
     "amount",
     "balance",
-    "balance,open,open balance,amount due,outstanding,open amount,balance due,remaining,remaining balance,amount open,still open,unpaid,unpaid balance,outstanding amount,outstanding balance,amount outstanding,open bal,current balance,restbetrag,offener betrag,offen,reste a payer,solde,solde du,saldo,saldo pendiente,pendiente,residuo,openstaand,openstaand bedrag,saldo aberto,balance outstanding,invoice amount due,invoice balance,net due,due amount,amount remaining,remaining amount,amount unpaid,amount still due,total due,total outstanding",
+    "balance,open,open balance,amount due,outstanding,open amount,balance due,remaining,remaining balance,amount open,still open,unpaid,unpaid balance,outstanding amount,outstanding balance,amount outstanding,open bal,current balance,restbetrag,offener betrag,offen,reste a payer,solde,solde du,saldo,saldo pendiente,pendiente,residuo,openstaand,openstaand bedrag,saldo aberto,balance outstanding,invoice amount due,invoice balance,net due,due amount,amount remaining,remaining amount,amount unpaid,amount still due,total due,total outstanding,residual,amount residual,balance amount,amount still open",
   ),
   typed(
     "amount",
@@ -57,13 +57,13 @@ export const invoices: readonly FieldSpec[] = [
   ),
   text(
     "type",
-    "type,document type,transaction type,doc type,kind,record type,txn type,belegart,art,type de piece,tipo,tipo de documento",
+    "type,document type,transaction type,doc type,kind,record type,txn type,belegart,art,type de piece,tipo,tipo de documento,move type",
   ),
   text("status", "status,state,invoice status,payment status,document status,statut,estado,stato"),
   typed(
     "amount",
     "paid",
-    "paid,amount paid,paid amount,payments,paid to date,payments received,total paid,payments applied,received,bezahlt,gezahlt,deja paye,paye,pagado,pagato,betaald,invoice amount paid,amount received,total received,amount collected",
+    "paid,amount paid,paid amount,payments,paid to date,payments received,total paid,payments applied,received,bezahlt,gezahlt,deja paye,paye,pagado,pagato,betaald,invoice amount paid,amount received,total received,amount collected,applied,amount applied,payments credits",
   ),
   typed("amount", "debit", "debit,debits,debit amount,charges,charge,soll,debe,dare"),
   typed("amount", "credit", "credit,haben,haber,avere"),

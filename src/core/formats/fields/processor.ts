@@ -13,7 +13,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "day",
     "occurredOn",
-    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,erstellt am,creado,creado el",
+    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,erstellt am,creado,creado el,when",
     true,
   ),
   typed(
@@ -43,7 +43,7 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "method",
-    "method,paid by,payment method,instrument,payment type,tender,tender type,source,payment source,payment method type,card or bank,funding,zahlungsart,mode de paiement,moyen de paiement,metodo de pago,forma de pago",
+    "method,paid by,payment method,instrument,payment type,tender,tender type,source,payment source,payment method type,card or bank,funding,zahlungsart,mode de paiement,moyen de paiement,metodo de pago,forma de pago,paid via,payment via,paid with,pay method",
   ),
   text(
     "payerName",

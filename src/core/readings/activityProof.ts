@@ -1,0 +1,84 @@
+import { type Columns, foots, type Sheet, type Sums } from "./sheet";
+
+/** What the sums of a processor's file prove of its columns. */
+export function activityProof(sheet: Sheet): Columns | null {
+  const [gross, fee, net] = ["gross", "fee", "net"].map((field) => sheet.of(field));
+  const more = [sheet.of("fee2"), sheet.of("feeTax")].filter((sums): sums is Sums => sums !== null);
+  if (gross && fee && net)
+    return foots(gross, [fee, ...more], net) ? null : mended(sheet, { gross, fee, net, more });
+  if (!gross) return fee || net || sheet.of("moneyIn") ? null : threeOf(sheet);
+  if (fee) return netOf(sheet, gross, [fee, ...more]);
+  return net ? (feesOf(sheet, gross, { more, net }) ?? anotherGross(sheet, net)) : null;
+}
+
+/** Where gross and net are of two currencies: another gross, and its fee, that go with the net. */
+function anotherGross(sheet: Sheet, net: Sums): Columns | null {
+  const free = sheet.free();
+  for (const gross of free)
+    for (const fee of free)
+      if (fee !== gross && foots(sheet.under(gross), [sheet.under(fee)], net))
+        return { fee, ...grossOf(sheet, gross) };
+  return null;
+}
+
+/** The only three columns of which one is what another leaves of a third, where none has a name. */
+function threeOf(sheet: Sheet): Columns | null {
+  const free = sheet.free();
+  const found: Columns[] = [];
+  const size = (head: string): number =>
+    sheet.under(head).reduce((sum: number, each) => sum + Math.abs(each ?? 0), 0);
+  for (const gross of free)
+    for (const fee of free)
+      for (const net of free) {
+        const isThree = new Set([gross, fee, net]).size === 3 && size(fee) * 2 < size(gross);
+        if (
+          isThree &&
+          foots(sheet.under(gross), [sheet.under(fee)], sheet.under(net)) &&
+          size(net) < size(gross)
+        )
+          found.push({ gross, fee, net });
+      }
+  return found.length === 1 ? (found[0] ?? null) : null;
+}
+
+/** Another gross, in the currency beside it; not in that of the gross that it stands instead of. */
+function grossOf(sheet: Sheet, gross: string): Columns {
+  const before = sheet.columns.currency;
+  const currency = sheet.currencyBeside(gross);
+  if (currency !== null && currency !== before) return { gross, currency };
+  return before === undefined ? { gross } : { gross, currency: "" };
+}
+
+type Three = { gross: Sums; fee: Sums; net: Sums; more: Sums[] };
+
+/** Where gross, fee and net do not agree: one more fee, or another gross, with its currency. */
+function mended(sheet: Sheet, { gross, fee, net, more }: Three): Columns | null {
+  const free = sheet.free();
+  const fee2 = sheet.columns.fee2
+    ? undefined
+    : free.find((head) => foots(gross, [fee, ...more, sheet.under(head)], net));
+  if (fee2 !== undefined) return { fee2 };
+  const other = free.find((head) => foots(sheet.under(head), [fee, ...more], net));
+  return other === undefined ? null : grossOf(sheet, other);
+}
+
+function netOf(sheet: Sheet, gross: Sums, fees: readonly Sums[]): Columns | null {
+  const net = sheet.free().find((head) => foots(gross, fees, sheet.under(head)));
+  return net === undefined ? null : { net };
+}
+
+/** One or two columns that are what lies between gross and net. */
+function feesOf(
+  sheet: Sheet,
+  gross: Sums,
+  { more, net }: { more: readonly Sums[]; net: Sums },
+): Columns | null {
+  const free = sheet.free();
+  const one = free.find((head) => foots(gross, [...more, sheet.under(head)], net));
+  if (one !== undefined) return { fee: one };
+  if (sheet.columns.fee2 !== undefined) return null;
+  for (const [at, fee] of free.entries())
+    for (const fee2 of free.slice(at + 1))
+      if (foots(gross, [sheet.under(fee), sheet.under(fee2)], net)) return { fee, fee2 };
+  return null;
+}

@@ -1,0 +1,23 @@
+import { type Columns, ENOUGH, type Sheet, type Sums } from "./sheet";
+
+/** What is left of an invoice after what was paid is what is open of it, whatever the columns are called. */
+export function invoiceProof(sheet: Sheet): Columns | null {
+  const [total, paid, balance] = ["total", "paid", "balance"].map((field) => sheet.of(field));
+  if (!paid) return null;
+  const isLeft = (whole: Sums, left: Sums): boolean =>
+    whole.length >= ENOUGH &&
+    paid.some((sum) => sum !== null && sum !== 0) &&
+    whole.every((sum, at) => Math.abs(sum ?? 0) - Math.abs(paid[at] ?? 0) === (left[at] ?? 0));
+  const free = sheet.free();
+  if (total) {
+    if (balance) return null;
+    const left = free.find((head) => isLeft(total, sheet.under(head)));
+    return left === undefined ? null : { balance: left };
+  }
+  // What is called due may be what was made out, where another column is what is left of it.
+  const left = balance && free.find((head) => isLeft(balance, sheet.under(head)));
+  const due = sheet.columns.balance;
+  return left === undefined || left === null || due === undefined
+    ? null
+    : { total: due, balance: left };
+}
