@@ -28,7 +28,7 @@ export { headedAt, readTable, type Table } from "./csv/table";
 export { mailServerOf, type MailServer } from "./mailServer";
 export { DECIMAL, harmless } from "./harmless";
 export { dayInZone } from "./zones";
-export { plainWords, withoutAccents } from "./plainWords";
+export { headWords, plainWords, withoutAccents } from "./plainWords";
 export {
   readUbl,
   type UblAllowance,

@@ -61,7 +61,8 @@ const IN_FULL: Readonly<Record<string, string>> = {
   ref: "reference",
 };
 
-const UNIT = / (?:in )?(?:cents?|minor|minor units?|pence|centimes|usd|eur|gbp|cad|aud|chf)$/;
+const UNIT =
+  / (?:in )?(?:cents?|minor|minor units?|pence|centimes|euros?|dollars?|usd|eur|gbp|cad|aud|chf)$/;
 
 /** Heads that were compared before: the names of columns are the same for every file. */
 const known = new Map<string, string>();

@@ -1,4 +1,4 @@
-import { plainWords } from "@/core/formats";
+import { headWords } from "@/core/formats";
 import { bankSigns } from "./bankSigns";
 import { inText, type Made, plainFields, type Reading, sumOfCell } from "./canonical";
 import type { Row } from "./cells";
@@ -44,7 +44,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
   }));
   const ledgerHeads =
     cells.has("moneyOut") &&
-    ["moneyIn", "moneyOut"].every((field) => LEDGER_HEAD.test(plainWords(cells.head(field))));
+    ["moneyIn", "moneyOut"].every((field) => LEDGER_HEAD.test(headWords(cells.head(field))));
   const signs = bankSigns(statement, cells.file.answers, ledgerHeads);
   return {
     rows: kept.map((row, at) => {

@@ -1,4 +1,4 @@
-import type { FileKind, Table } from "@/core/formats";
+import { type FileKind, plainWords, type Table } from "@/core/formats";
 
 import { type Contents, isDate, isSum, MOST_LOOKED_AT } from "./contents";
 import { sureKindOf } from "./documentWords";
@@ -31,11 +31,15 @@ export function columnsByContents(
 
 /** A code of letters and digits, as what happened goes by. */
 const CODE = /^(?=.*\d)(?=.*[A-Za-z_#-])[\w#-]{3,40}$/;
+/** Digits of a card or an account behind marks, and columns of who or where: they go by nothing. */
+const MASKED = /^[x*•.]+\d{2,4}$/i;
+const OF_SOMEBODY = /\b(account|card|phone|zip|postcode|customer|iban|routing|last)\b/;
 
 /** A column of codes of which no two lines have the same, and every line has one. */
 const idIn = (free: readonly string[], cellsOf: Contents, { rows }: Table): string | undefined =>
   free.find((head) => {
     const cells = cellsOf(head);
+    if (OF_SOMEBODY.test(plainWords(head)) || cells.some((cell) => MASKED.test(cell))) return false;
     const isWhole = cells.length >= Math.min(rows.length, MOST_LOOKED_AT);
     return (
       isWhole &&

@@ -5,7 +5,7 @@ import { sureDirection } from "./rowWords";
 import type { Question } from "./types";
 
 const COUNT_HEAD =
-  /^(?:(?:number|count|no) of )?(?:transactions?|sales|payments?|orders?|charges?|items?)(?: count)?$|\bcount$/;
+  /^(?:number|count) of \w+$|^(?:transactions|sales|payments|orders|charges|items)(?: count)?$|\bcount$/;
 
 /** Lists that give a day or a batch a line, with how many payments it stands for. */
 function lumpQuestions(cells: Cells, rows: readonly Row[]): Question[] {

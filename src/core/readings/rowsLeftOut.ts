@@ -9,7 +9,7 @@ const TOTAL =
 /** Whether a line begins with the word of a total. */
 export const isTotalWord = (plain: string): boolean => TOTAL.test(plain);
 const BALANCE =
-  /\b(?:(?:opening|closing|beginning|ending|starting|previous|prior) (?:ledger )?(?:balance|bal)|balance (?:brought |carried )?forward|anfangssaldo|endsaldo|anfangsbestand|endbestand|saldo (?:inicial|final|iniziale|finale|anterior)|solde (?:initial|final|precedent|anterieur)|beginsaldo|eindsaldo)\b/;
+  /\b(?:(?:opening|closing|beginning|ending|starting|previous|prior) (?:ledger )?(?:balance|bal)|balance (?:brought |carried )?forward|anfangssaldo|endsaldo|anfangsbestand|endbestand|saldo (?:inicial|final|iniziale|finale|anterior)|(?:solde|saldo|balance) (?:au|al|am|per|as of|at)|solde (?:initial|final|precedent|anterieur)|beginsaldo|eindsaldo)\b/;
 
 /** Whether words are those of a balance at an end of a list. */
 export const isBalanceWords = (plain: string): boolean => BALANCE.test(plain);

@@ -18,7 +18,7 @@ export function movementOf(reading: Reading, row: Row): number | null {
 
 /**
  * Whether the column of balances is the account's, that goes on from line to line, and not what of
- * each invoice is open: it follows on everywhere, and is more than a line's own sum somewhere.
+ * each invoice is open: it follows on everywhere, and somewhere is not the line's own sum.
  */
 export function isRunning(reading: Reading, rows: readonly Row[]): boolean {
   const { cells } = reading;
@@ -29,16 +29,18 @@ export function isRunning(reading: Reading, rows: readonly Row[]): boolean {
     balance: sumOfCell(reading, row, "balance"),
   }));
   if (lines.some(({ moved, balance }) => moved === null || balance === null)) return false;
-  const follows = (order: typeof lines): boolean =>
-    order.slice(1).every((line, at) => {
+  const isRun = (order: typeof lines): boolean => {
+    let gone = 0;
+    for (const [at, line] of order.slice(1).entries()) {
       const before = order[at];
-      const step = (line.balance ?? 0) - (before?.balance ?? 0);
-      return (
-        step === line.moved || (before?.customer !== line.customer && line.balance === line.moved)
-      );
-    });
-  const more = lines.some(({ moved, balance }) => Math.abs(balance ?? 0) > Math.abs(moved ?? 0));
-  return more && (follows(lines) || follows([...lines].reverse()));
+      const isNew = before?.customer !== line.customer && line.balance === line.moved;
+      const isOn = (line.balance ?? 0) - (before?.balance ?? 0) === line.moved;
+      if (!isNew && !isOn) return false;
+      if (isOn && line.balance !== line.moved) gone += 1;
+    }
+    return gone > 0;
+  };
+  return isRun(lines) || isRun([...lines].reverse());
 }
 
 /** Whether a running balance was said, or is still to be said, to be the account's. */

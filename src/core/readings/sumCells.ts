@@ -121,13 +121,21 @@ export function sumUnder(
   return sum;
 }
 
+/** Groups of two above the thousands, as India writes them: `1,50,000.00` (CLDR, en-IN). */
+const LAKHS = /^\d{1,2}(?:,\d\d)+,\d{3}(?:\.\d{1,3})?$/;
+
 function sumAnew(
   written: WrittenSum,
   { mark, currency, cents }: { mark: DecimalMark; currency: Currency; cents: boolean },
 ): Minor | null {
   if (cents && /^\d+$/.test(written.digits))
     return minor((written.negative ? -1 : 1) * Number(written.digits));
-  const read = parseAmount(written.digits, mark, currency);
+  const bare = mark === "." && LAKHS.test(written.digits);
+  const read = parseAmount(
+    bare ? written.digits.replaceAll(",", "") : written.digits,
+    mark,
+    currency,
+  );
   if (!read.ok) return null;
   return minor(written.negative ? -read.value : read.value);
 }
