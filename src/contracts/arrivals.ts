@@ -98,7 +98,15 @@ export type RefusedLine = {
   waits: boolean;
 };
 /** A line as it is understood, in words: `Mon 2 Nov`, `(300.00)`, `refund`, `Ann Lee`. */
-export type UnderstoodLine = { line: number; day: string; sum: string; what: string; who: string };
+export type UnderstoodLine = {
+  line: number;
+  day: string;
+  sum: string;
+  what: string;
+  who: string;
+  /** Its cells as they came. */
+  came: string;
+};
 /** A mail of the mailbox, and what became of it. */
 export type MailRow = ReadMail & { id: number; customer: string | null };
 /** `mailbox`: whose is read; null where none is. */

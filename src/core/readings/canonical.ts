@@ -19,10 +19,10 @@ import {
 import type { Failure } from "@/core/result";
 
 import type { Cells, Row } from "./cells";
-import { type DayReading, dayUnder } from "./dayUnder";
-import { writtenDay } from "./writtenDay";
-import { sumUnder, writtenSum } from "./sumCells";
-import type { SumReading } from "./sumsOfFile";
+import { type DayReading, dayUnder } from "./days/dayUnder";
+import { writtenDay } from "./days/writtenDay";
+import { sumUnder, writtenSum } from "./sums/sumCells";
+import type { SumReading } from "./sums/sumsOfFile";
 import type { EndedRow, LeftOut, Question } from "./types";
 
 /** A file on its way to the agreed layout: what was found of its days and sums. */

@@ -1,11 +1,11 @@
 import type { Currency } from "@/core/money";
 
-import { dayUnder, type PartOrder } from "./dayUnder";
-import { writtenDay } from "./writtenDay";
-import { monthOf } from "./months";
+import { dayUnder, type PartOrder } from "./days/dayUnder";
+import { writtenDay } from "./days/writtenDay";
+import { monthOf } from "./days/months";
 import { sureDirection, sureKind, sureState } from "./rowWords";
-import { sumUnder, writtenSum } from "./sumCells";
-import { termsIn } from "./termsIn";
+import { sumUnder, writtenSum } from "./sums/sumCells";
+import { termsIn } from "./invoices/termsIn";
 
 const USD = "USD" as Currency;
 

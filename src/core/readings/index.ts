@@ -1,6 +1,6 @@
-export { columnsOfFile } from "./columnsOfFile";
-export { headSaid } from "./headOfFile";
-export { kindQuestion, kindsOf } from "./fileKind";
+export { columnsOfFile } from "./columns/columnsOfFile";
+export { headSaid } from "./lines/headOfFile";
+export { kindQuestion, kindsOf } from "./columns/fileKind";
 export {
   type Answers,
   type LeftOut,
@@ -8,6 +8,6 @@ export {
   type Question,
   type ReadingContext,
 } from "./types";
-export { endedRows } from "./endedRows";
+export { endedRows } from "./activity/endedRows";
 export { understoodLines } from "./understoodLines";
 export { understand, type UnderstoodFile } from "./understand";

@@ -1,6 +1,6 @@
 import type { FileKind, MappingSpec, Refusal } from "@/core/formats";
 
-import { bankTable } from "./bankTable";
+import { bankTable } from "./bank/bankTable";
 import {
   canonicalMapping,
   canonicalTable,
@@ -11,16 +11,16 @@ import {
 } from "./canonical";
 import { Cells, type Row } from "./cells";
 import { customerTable } from "./customerTable";
-import { daysOfFile } from "./daysOfFile";
-import { headSaid } from "./headOfFile";
-import { invoiceTable } from "./invoiceTable";
-import { linesOf } from "./linesOfFile";
-import { ofOneAccount } from "./ofOneAccount";
-import { otherColumns } from "./otherColumns";
-import { spanAbove, spanUnder } from "./ownSpan";
-import { processorTable } from "./processorTable";
-import { withinSpan } from "./spans";
-import { sumsOfFile } from "./sumsOfFile";
+import { daysOfFile } from "./days/daysOfFile";
+import { headSaid } from "./lines/headOfFile";
+import { invoiceTable } from "./invoices/invoiceTable";
+import { linesOf } from "./lines/linesOfFile";
+import { ofOneAccount } from "./lines/ofOneAccount";
+import { otherColumns } from "./lines/otherColumns";
+import { spanAbove, spanUnder } from "./days/ownSpan";
+import { processorTable } from "./activity/processorTable";
+import { withinSpan } from "./days/spans";
+import { sumsOfFile } from "./sums/sumsOfFile";
 import type { EndedRow, LeftOut, Question, ReadingContext, Understood, Unread } from "./types";
 
 export type UnderstoodFile = Understood & {

@@ -3,8 +3,9 @@ import { type Day, formatDay } from "@/core/calendar";
 import { FIELDS, type FileKind, type Table } from "@/core/formats";
 import { type Currency, currencyOf, formatMoney, parseAmount } from "@/core/money";
 
-/** How many lines are shown as they are understood. */
+/** How many lines are shown as they are understood: the first, and of the others the odd. */
 const SHOWN = 6;
+const ODD = 4;
 
 type Shown = { day: string; sum: string; what: string; who: string };
 /** Which fields of a kind say its day, its sum, what it is, and whom it is of; the first that is filled. */
@@ -31,7 +32,7 @@ const SHOWN_FIELDS: Readonly<Record<FileKind, Readonly<Record<keyof Shown, reado
 const kindInWords = (text: string): string =>
   text in ROW_KINDS ? ROW_KINDS[text as RowKind].label : text;
 
-/** The first lines of a file in the agreed layout, in a clerk's words. */
+/** The first lines of a file in the agreed layout and the odd ones, in a clerk's words. */
 export function understoodLines(
   kind: FileKind,
   table: Table,
@@ -40,18 +41,42 @@ export function understoodLines(
   const at = new Map(
     FIELDS[kind].map(({ field, names }) => [field, table.headers.indexOf(names[0] ?? field)]),
   );
-  return table.rows.slice(0, SHOWN).map(({ line, cells }) => {
-    const first = (fields: readonly string[]): string =>
-      fields.map((field) => cells[at.get(field) ?? -1] ?? "").find((cell) => cell !== "") ?? "";
-    const { day, sum, what, who } = SHOWN_FIELDS[kind];
-    const own = currencyOf(first(["currency"])) ?? currency;
-    const amount = parseAmount(first(sum), ".", own);
+  const first = (cells: readonly string[], fields: readonly string[]): string =>
+    fields.map((field) => cells[at.get(field) ?? -1] ?? "").find((cell) => cell !== "") ?? "";
+  const { day, sum, what, who } = SHOWN_FIELDS[kind];
+  const odd = oddOf(table.rows, ({ cells }) => ({
+    sort: kind === "processor" ? first(cells, what) : "",
+    sum: Number(first(cells, sum)),
+  }));
+  return [...table.rows.slice(0, SHOWN), ...odd].map(({ line, cells }) => {
+    const on = first(cells, day);
+    const own = currencyOf(first(cells, ["currency"])) ?? currency;
+    const amount = parseAmount(first(cells, sum), ".", own);
     return {
       line,
-      day: /^\d{4}-\d\d-\d\d$/.test(first(day)) ? formatDay(first(day) as Day, today) : first(day),
-      sum: amount.ok ? formatMoney(amount.value, own, currency) : first(sum),
-      what: kindInWords(first(what)),
-      who: first(who).slice(0, 60),
+      day: /^\d{4}-\d\d-\d\d$/.test(on) ? formatDay(on as Day, today) : on,
+      sum: amount.ok ? formatMoney(amount.value, own, currency) : first(cells, sum),
+      what: kindInWords(first(cells, what)),
+      who: first(cells, who).slice(0, 60),
     };
   });
+}
+
+type Row = Table["rows"][number];
+
+/** Of the lines behind the first: the first of another kind or another sign, and the largest. */
+function oddOf(rows: readonly Row[], of: (row: Row) => { sort: string; sum: number }): Row[] {
+  const keyOf = (row: Row): string => `${of(row).sort} ${Math.sign(of(row).sum)}`;
+  const seen = new Set(rows.slice(0, SHOWN).map(keyOf));
+  const found = new Set<Row>();
+  let [largest, most]: [Row | null, number] = [null, 0];
+  for (const row of rows.slice(SHOWN)) {
+    const size = Math.abs(of(row).sum);
+    if (size > most) [largest, most] = [row, size];
+    if (found.size >= ODD - 1 || seen.has(keyOf(row))) continue;
+    seen.add(keyOf(row));
+    found.add(row);
+  }
+  if (largest) found.add(largest);
+  return [...found].sort((a, b) => a.line - b.line);
 }

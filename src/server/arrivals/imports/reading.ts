@@ -65,10 +65,21 @@ export function readingOf(
     ...read,
     leftOut: read.leftOut.map(({ line, why }) => ({ line, why: LEFT_OUT_WORDS[why] })),
     proofs: [...read.proofs],
-    understood: understoodLines(kind, read.table, { today, currency }),
+    understood: understoodLines(kind, read.table, { today, currency }).map((shown) => ({
+      ...shown,
+      came: cameAs(table, shown.line),
+    })),
     questions: [...read.questions],
   });
 }
+
+/** The cells of a line as they came, for the eye. */
+const cameAs = ({ rows }: Table, line: number): string =>
+  (rows.find((row) => row.line === line)?.cells ?? [])
+    .map((cell) => cell.trim())
+    .filter((cell) => cell !== "")
+    .join(" · ")
+    .slice(0, 200);
 
 /** A sum of which the file does not say what it is, and nobody else has; null where all is clear. */
 function openMark(

@@ -1,0 +1,79 @@
+import { guessRowKind, type RowKind } from "@/core/activity/index";
+import { plainWords } from "@/core/formats";
+
+import type { Reading } from "../canonical";
+import type { Row } from "../cells";
+import { endedRow } from "./endedRows";
+import { isReturnWord, sureKind, sureState, type State } from "../rowWords";
+import { isElsewhere } from "./tenders";
+import type { EndedRow, LeftOut } from "../types";
+import { unnamedKind } from "./unnamedRows";
+
+type MoneyRows = {
+  readonly found: readonly { readonly row: Row; readonly kind: RowKind }[];
+  readonly leftOut: readonly LeftOut[];
+  readonly ended: readonly EndedRow[];
+};
+
+/** The lines of activity that are money, with their kind; the others with the rule that leaves them out. */
+export function moneyOf(
+  reading: Reading,
+  rows: readonly Row[],
+  wordOf: (row: Row) => string,
+): MoneyRows {
+  const leftOut: LeftOut[] = [];
+  const ended: EndedRow[] = [];
+  const found: { row: Row; kind: RowKind }[] = [];
+  for (const row of rows) {
+    const state = stateOf(reading, row);
+    const kind = kindOf(reading, row, wordOf(row), state);
+    if (kind === "no_money" || state === "none") {
+      leftOut.push({ line: row.line, why: "no_money" });
+      ended.push(...endedRow(reading.cells, row, kind));
+    } else if (isElsewhere(reading, row)) leftOut.push({ line: row.line, why: "not_ours" });
+    else if (kind === "not_yet") leftOut.push({ line: row.line, why: "not_yet" });
+    else if (kind === "ignore") leftOut.push({ line: row.line, why: "not_ours" });
+    else found.push({ row, kind });
+  }
+  return { found, leftOut, ended };
+}
+
+type Decided = RowKind | "no_money" | "not_yet";
+
+function kindOf(reading: Reading, row: Row, word: string, state: State): Decided {
+  const said = reading.cells.file.answers[`word:${word.toLowerCase()}`] as Decided | undefined;
+  const kind =
+    said ??
+    (word === ""
+      ? unnamedKind(reading, row)
+      : (kindByWord(reading, row, word) ?? unsureKind(word)));
+  if (state !== "pending") return kind;
+  // A debit that was handed in is on its way; nothing else that is pending is money yet.
+  const method = plainWords(`${reading.cells.of(row, "method")} ${word}`);
+  return kind === "charge" && BY_BANK.test(method) ? "started" : "not_yet";
+}
+
+/** The kind that a line's word surely stands for; null where a person is to say. */
+export function kindByWord({ cells }: Reading, row: Row, word: string): RowKind | null {
+  const kind = sureKind(word);
+  if (kind !== null || !isReturnWord(word)) return kind;
+  const isDebit = BY_BANK.test(plainWords(`${cells.of(row, "method")} ${cells.of(row, "brand")}`));
+  return isDebit || cells.of(row, "returnCode") !== "" ? "ach_return" : null;
+}
+
+const BY_BANK = /\b(ach|bank|echeck|direct debit|sepa)\b/;
+
+const unsureKind = (word: string): Decided => {
+  const state = sureState(word);
+  if (state === "none") return "no_money";
+  return guessRowKind(word) ?? "ignore";
+};
+
+function stateOf(reading: Reading, row: Row): State {
+  const { cells } = reading;
+  const word = cells.of(row, "status");
+  if (word === "") return "counts";
+  const said = cells.file.answers[`state:${word.toLowerCase()}`];
+  if (said === "none" || said === "pending") return said;
+  return said === undefined ? (sureState(word) ?? "counts") : "counts";
+}

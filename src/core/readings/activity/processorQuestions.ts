@@ -1,0 +1,98 @@
+import { guessRowKind, ROW_KIND_NAMES, ROW_KINDS, type RowKind } from "@/core/activity/index";
+import { formatAmount, sumOf } from "@/core/money";
+
+import { type Reading, sumOfCell } from "../canonical";
+import type { Row } from "../cells";
+import { kindByWord } from "./moneyRows";
+import { sureState } from "../rowWords";
+import type { Question } from "../types";
+
+/** Words of a column of kinds that surely stand for none. */
+export function wordQuestions(
+  reading: Reading,
+  rows: readonly Row[],
+  wordOf: (row: Row) => string,
+): Question[] {
+  const { answers } = reading.cells.file;
+  const open = new Map<string, Row[]>();
+  for (const row of rows) {
+    const word = wordOf(row).toLowerCase();
+    if (word === "" || kindByWord(reading, row, word) || sureState(word) === "none") continue;
+    if (answers[`word:${word}`] !== undefined) continue;
+    open.set(word, [...(open.get(word) ?? []), row]);
+  }
+  return [...open].map(([word, lines]) => ({
+    key: `word:${word}`,
+    words: `${lines.length} ${lines.length === 1 ? "line is" : "lines are"} “${word}”, first line ${lines[0]?.line ?? 0}. What is that?`,
+    choices: choicesFor(word).map((kind) => ({
+      answer: kind,
+      result: `${ROW_KINDS[kind].label}: ${totalWords(reading, lines)}`,
+    })),
+  }));
+}
+
+const choicesFor = (word: string): RowKind[] => {
+  const guess = guessRowKind(word);
+  const rest = ROW_KIND_NAMES.filter((kind) => kind !== guess);
+  return guess ? [guess, ...rest] : rest;
+};
+
+/** The fields that a line's sum stands in, of activity or of a statement. */
+const SUMS = ["gross", "net", "amount", "moneyIn", "moneyOut"];
+
+function totalWords(reading: Reading, lines: readonly Row[]): string {
+  const sums = lines.map(
+    (row) =>
+      SUMS.map((field) => sumOfCell(reading, row, field)).find(
+        (sum) => sum !== null && sum !== 0,
+      ) ?? 0,
+  );
+  const [first] = lines;
+  const total = sumOf(sums, (sum) => sum);
+  return `${lines.length} of ${first ? formatAmount(total, reading.currencyOf(first)) : "0"} together`;
+}
+
+/** Words of a column of states that do not say whether a line is money. */
+export function stateQuestions(reading: Reading, rows: readonly Row[]): Question[] {
+  const { cells } = reading;
+  const open = new Map<string, Row[]>();
+  for (const row of rows) {
+    const word = cells.of(row, "status").toLowerCase();
+    if (word === "" || sureState(word) || cells.file.answers[`state:${word}`] !== undefined)
+      continue;
+    open.set(word, [...(open.get(word) ?? []), row]);
+  }
+  return [...open].map(([word, lines]) => ({
+    key: `state:${word}`,
+    words: `${lines.length} ${lines.length === 1 ? "line stands" : "lines stand"} as “${word}”. Is that money?`,
+    choices: [
+      { answer: "counts", result: `yes: ${totalWords(reading, lines)} are taken in` },
+      { answer: "none", result: "no: they are left out" },
+      { answer: "pending", result: "not yet: they are left out until they come as settled" },
+    ],
+  }));
+}
+
+/** Sums given back that stand beside their charge: rows of their own, or told here alone. */
+export function refundedQuestion(reading: Reading, rows: readonly Row[]): Question[] {
+  const given = rows.filter((row) => (sumOfCell(reading, row, "refunded") ?? 0) !== 0);
+  const [first] = given;
+  if (!first || reading.cells.file.answers.refunded !== undefined) return [];
+  const sum = formatAmount(
+    Math.abs(sumOfCell(reading, first, "refunded") ?? 0),
+    reading.currencyOf(first),
+  );
+  return [
+    {
+      key: "refunded",
+      words: `${given.length} ${given.length === 1 ? "charge says" : "charges say"} that something was given back (line ${first.line}: ${sum}). Do those refunds have lines of their own?`,
+      choices: [
+        { answer: "apart", result: "yes: the column changes nothing" },
+        {
+          answer: "here",
+          result: `no: each is a refund of its charge, on its day (${sum} on line ${first.line})`,
+        },
+      ],
+    },
+  ];
+}

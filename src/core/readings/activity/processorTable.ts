@@ -1,0 +1,144 @@
+import type { RowKind } from "@/core/activity/index";
+import type { Day } from "@/core/calendar";
+import { add, type Minor, minor } from "@/core/money";
+
+import {
+  headsUsedAs,
+  inText,
+  type Made,
+  plainFields,
+  type Reading,
+  sumOfCell,
+  sumUnderHead,
+} from "../canonical";
+import type { Row } from "../cells";
+import { plainWords } from "@/core/formats";
+import { type ActivityRow, effectUnder, type SignReading } from "./processorRows";
+import { signsOf } from "./processorSigns";
+import { paidOut, payoutFeeRow, payoutsTurned, refundedRow } from "./rowsBeside";
+import { refundedQuestion, stateQuestions, wordQuestions } from "./processorQuestions";
+import { moneyOf } from "./moneyRows";
+import { byNet, footQuestions } from "./footQuestions";
+import { takingQuestion } from "./unnamedRows";
+import { tenderQuestions } from "./tenders";
+import type { Question } from "../types";
+
+/** Columns that say how it was paid, and not what it was. */
+const METHOD_WORD =
+  /^(visa|mastercard|master card|amex|american express|discover|diners|jcb|card|credit card|debit card|ach|bank|bank account|check|echeck|e check|credit|debit|visa credit|visa debit|mastercard credit|mastercard debit)$/;
+
+/** Fields that are worked out from what the file says, and not taken over. */
+const WORKED_OUT = new Set([
+  "gross",
+  "fee",
+  "fee2",
+  "feeTax",
+  "net",
+  "refunded",
+  "balance",
+  "status",
+  "moneyIn",
+  "moneyOut",
+]);
+
+/** Processor activity in the agreed layout: kinds by name, sums at their effect, fees as costs. */
+export function processorTable(reading: Reading, rows: readonly Row[]): Made {
+  const { cells } = reading;
+  const { answers } = cells.file;
+  const words = cells.column(rows, "kind");
+  const isMethod = words.length > 0 && words.every((word) => METHOD_WORD.test(plainWords(word)));
+  const wordOf = (row: Row): string => (isMethod ? "" : cells.of(row, "kind"));
+  const questions: Question[] = [
+    ...wordQuestions(reading, rows, wordOf),
+    ...stateQuestions(reading, rows),
+    ...tenderQuestions(reading, rows),
+    ...takingQuestion(reading, rows, wordOf),
+    ...refundedQuestion(reading, rows),
+  ];
+  const { found, leftOut, ended } = moneyOf(reading, rows, wordOf);
+  const activities = byNet(
+    found.map(({ row, kind }) => activityOf(reading, row, kind, wordOf(row))),
+    answers,
+  );
+  const kept = found.map(({ row }, at) => ({ row, activity: activities[at] as ActivityRow }));
+  // Columns of money in and out say the way of each sum.
+  const sided = !cells.has("gross") && cells.has("moneyIn");
+  const signs = signsOf(activities, sided ? { ...answers, signs: "signed" } : answers);
+  const turned = payoutsTurned(activities);
+  const open = kept.filter(
+    ({ activity }) => activity.kind === "payout" && paidOut(activity) === null,
+  );
+  const sure = kept.filter((entry) => !open.includes(entry));
+  return {
+    rows: sure.flatMap(({ row, activity }) => [
+      canonicalRow(reading, row, activity, { signs: signs.reading, turned, isMethod }),
+      ...refundedRow(reading, row, activity),
+      ...payoutFeeRow(reading, row, activity),
+    ]),
+    leftOut,
+    ended,
+    refused: open.map(({ row }) => ({
+      line: row.line,
+      field: "fee",
+      column: cells.head("fee"),
+      error: { code: "activity.payout_fee" },
+    })),
+    questions: [
+      ...questions,
+      ...signs.questions,
+      ...footQuestions(activities, signs.reading, answers),
+    ],
+    proofs: signs.proofs,
+  };
+}
+
+function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): ActivityRow {
+  const sum = (field: string): Minor | null => sumOfCell(reading, row, field);
+  const extra = headsUsedAs(reading, "fee").map((head) => sumUnderHead(reading, row, head));
+  const parts = [sum("fee"), sum("fee2"), sum("feeTax"), ...extra].filter(
+    (part): part is Minor => part !== null,
+  );
+  return {
+    line: row.line,
+    kind,
+    word: plainWords(word),
+    on: null as Day | null,
+    currency: reading.currencyOf(row),
+    gross: sum("gross") ?? moved(sum("moneyIn"), sum("moneyOut")),
+    fee: parts.length === 0 ? null : parts.reduce((a, b) => add(a, b), minor(0)),
+    net: sum("net"),
+    balance: sum("balance"),
+    payoutId: reading.cells.of(row, "payoutId"),
+    id: reading.cells.of(row, "id"),
+  };
+}
+
+/** One sum of columns of money in and out; null where neither holds one. */
+const moved = (moneyIn: Minor | null, moneyOut: Minor | null): Minor | null =>
+  moneyIn === null && moneyOut === null
+    ? null
+    : minor(Math.abs(moneyIn ?? 0) - Math.abs(moneyOut ?? 0));
+
+type Decisions = { signs: SignReading; turned: boolean; isMethod: boolean };
+
+function canonicalRow(
+  reading: Reading,
+  row: Row,
+  activity: ActivityRow,
+  { signs, turned, isMethod }: Decisions,
+): Made["rows"][number] {
+  const { currency, kind } = activity;
+  const effect = effectUnder(activity, signs);
+  const fields = plainFields(reading, row, WORKED_OUT);
+  const word = reading.cells.of(row, "kind");
+  fields.kind = kind;
+  fields.method ??= isMethod || METHOD_HINT.test(word) ? word : "";
+  if (effect) {
+    const paid = kind === "payout" ? (turned ? -1 : 1) * (paidOut(activity) ?? 0) : effect.gross;
+    fields.gross = inText(paid, currency);
+    fields.fee = inText(kind === "payout" ? 0 : effect.cost, currency);
+  }
+  return { line: row.line, fields };
+}
+
+const METHOD_HINT = /ach|bank|check|debit|card/i;

@@ -1,0 +1,56 @@
+import { plainWords } from "@/core/formats";
+import { formatAmount, sumOf } from "@/core/money";
+
+import { type Reading, sumOfCell } from "../canonical";
+import type { Row } from "../cells";
+import type { Question } from "../types";
+
+/** Ways of paying that do not go through a processor of cards and debits (common practice, no source). */
+const BESIDE =
+  /^(cash|check|cheque|paper check|money order|gift ?cards?|gift certificate|store credit|voucher|coupon|bar|barzahlung|especes|cheques|efectivo|contanti|contant|on account|house account|charge account|manual|external|offline|other|other tender|trade|barter|points|loyalty|comp|cash on delivery|cod|bank deposit|bank transfer|wire|wire transfer|invoice|(?:.* )?pay later|invoice .*)$/;
+
+/** Whether a column of sums is of money that went another way, by its head. */
+export const isBesideHead = (head: string): boolean => BESIDE.test(plainWords(head));
+
+/** A line that was paid some other way, with no fee and of no payout: nothing says that it is this processor's. */
+function isBeside(reading: Reading, row: Row): boolean {
+  const { cells } = reading;
+  const word = cells.of(row, "method");
+  if (word === "" || !BESIDE.test(plainWords(word))) return false;
+  return (sumOfCell(reading, row, "fee") ?? 0) === 0 && cells.of(row, "payoutId") === "";
+}
+
+const wordOf = (reading: Reading, row: Row): string =>
+  reading.cells.of(row, "method").toLowerCase();
+
+/** Lines that were said to be no affair of this processor. */
+export const isElsewhere = (reading: Reading, row: Row): boolean =>
+  isBeside(reading, row) &&
+  reading.cells.file.answers[`tender:${wordOf(reading, row)}`] === "elsewhere";
+
+/** Whether what was paid in cash and the like went through this processor. */
+export function tenderQuestions(reading: Reading, rows: readonly Row[]): Question[] {
+  const open = new Map<string, Row[]>();
+  for (const row of rows) {
+    const word = wordOf(reading, row);
+    if (!isBeside(reading, row) || reading.cells.file.answers[`tender:${word}`] !== undefined)
+      continue;
+    open.set(word, [...(open.get(word) ?? []), row]);
+  }
+  return [...open].map(([word, lines]) => {
+    const sum = sumOf(
+      lines.map((row) => sumOfCell(reading, row, "gross") ?? sumOfCell(reading, row, "net") ?? 0),
+      (each) => each,
+    );
+    const [first] = lines;
+    const shown = first ? formatAmount(sum, reading.currencyOf(first)) : "";
+    return {
+      key: `tender:${word}`,
+      words: `${lines.length} ${lines.length === 1 ? "line was" : "lines were"} paid by “${word}”, first line ${first?.line ?? 0}. Did that money go through this processor?`,
+      choices: [
+        { answer: "elsewhere", result: `no: ${lines.length} of ${shown} together left out` },
+        { answer: "here", result: `yes: ${lines.length} of ${shown} together are taken in` },
+      ],
+    };
+  });
+}

@@ -1,0 +1,52 @@
+import { ROW_KINDS, type RowKind } from "@/core/activity/index";
+import { formatAmount } from "@/core/money";
+
+import { type Reading, sumOfCell } from "../canonical";
+import type { Row } from "../cells";
+import type { Question } from "../types";
+
+/** What a line that takes money may be, the likeliest first. */
+const TAKING: readonly RowKind[] = [
+  "refund",
+  "payout",
+  "fee",
+  "dispute",
+  "ach_return",
+  "adjustment",
+  "ignore",
+];
+
+/** What a line without a word for its kind is: a charge where it brings money, else what was said. */
+export function unnamedKind(reading: Reading, row: Row): RowKind {
+  if (!takes(reading, row)) return "charge";
+  const said = reading.cells.file.answers.negatives as RowKind | undefined;
+  return said !== undefined && TAKING.includes(said) ? said : "charge";
+}
+
+const sumOf = (reading: Reading, row: Row): number =>
+  sumOfCell(reading, row, "gross") ?? sumOfCell(reading, row, "net") ?? 0;
+
+const takes = (reading: Reading, row: Row): boolean => sumOf(reading, row) < 0;
+
+/** Lines that take money and that no column says the kind of. */
+export function takingQuestion(
+  reading: Reading,
+  rows: readonly Row[],
+  wordOf: (row: Row) => string,
+): Question[] {
+  if (reading.cells.file.answers.negatives !== undefined) return [];
+  const open = rows.filter((row) => wordOf(row) === "" && takes(reading, row));
+  const [first] = open;
+  if (!first) return [];
+  const sum = formatAmount(sumOf(reading, first), reading.currencyOf(first));
+  return [
+    {
+      key: "negatives",
+      words: `${open.length === 1 ? "1 line takes" : `${open.length} lines take`} money (line ${first.line}: ${sum}), and no column says what that is.`,
+      choices: TAKING.map((kind) => ({
+        answer: kind,
+        result: kind === "ignore" ? "none of this: left out" : ROW_KINDS[kind].label,
+      })),
+    },
+  ];
+}

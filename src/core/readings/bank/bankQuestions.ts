@@ -1,0 +1,113 @@
+import { type Currency, formatAmount } from "@/core/money";
+
+import type { Chain } from "./bankChain";
+import { directionOf, plainSum, type Reading, type StatementRow } from "./statementRow";
+import { isLedgerWord } from "../rowWords";
+import type { Answers, Question } from "../types";
+
+/** Words of the column of directions that say nothing sure, where the sums carry no sign. */
+export function openWords(
+  rows: readonly StatementRow[],
+  answers: Answers,
+  proven: boolean,
+): Question[] {
+  const plain = rows.map(plainSum);
+  if (proven || plain.some((sum) => sum !== null && sum < 0)) return [];
+  // Where some sums have a word beside them, one without it is not said to be the other way.
+  const some = rows.some((row) => directionOf(row, answers) !== null);
+  const open = new Map<string, StatementRow[]>();
+  for (const row of rows)
+    if (
+      row.amount !== null &&
+      row.amount > 0 &&
+      (row.word !== "" || some) &&
+      directionOf(row, answers) === null
+    )
+      open.set(row.word.toLowerCase(), [...(open.get(row.word.toLowerCase()) ?? []), row]);
+  return [...open].map(([word, lines]) => ({
+    key: `word:${word}`,
+    words: `${lines.length === 1 ? "1 line has" : `${lines.length} lines have`} ${word === "" ? "no word" : `“${word}”`} for the way of the money, and no sign. Did it come in or go out?`,
+    choices: [
+      { answer: "in", result: `line ${lines[0]?.line}: ${sumWords(lines[0], 1)} came in` },
+      { answer: "out", result: `line ${lines[0]?.line}: ${sumWords(lines[0], -1)} went out` },
+    ],
+  }));
+}
+
+const sumWords = (row: StatementRow | undefined, sign: 1 | -1): string =>
+  row ? formatAmount(sign * Math.abs(plainSum(row) ?? 0), row.currency) : "";
+
+const howMany = (sums: number): string =>
+  sums === 1 ? "The only sum of the file has one" : `All ${sums} sums of the file have the same`;
+
+/** Signs that nothing proves: sums of one sign alone, or columns whose names a ledger uses the other way. */
+export function openSigns(
+  rows: readonly StatementRow[],
+  readings: readonly Reading[],
+  ledgerHeads: boolean,
+): Question[] {
+  const [first, second] = readings;
+  if (!first || !second) return [];
+  // Words that only a bank writes, like in and out, leave nothing open.
+  const accounting = rows.some(({ side, word }) => side !== null || isLedgerWord(word));
+  if (first.name === "words" && !accounting) return [];
+  const sums = first.sums.filter((sum): sum is number => sum !== null && sum !== 0);
+  const mixed = sums.some((sum) => sum > 0) && sums.some((sum) => sum < 0);
+  const eitherWay = ledgerHeads || first.name === "words";
+  if (sums.length === 0 || (mixed && !eitherWay)) return [];
+  const sample = rows.find((row) => (plainSum(row) ?? 0) !== 0);
+  return [
+    {
+      key: "signs",
+      words: eitherWay
+        ? "A bank writes what goes out as debit, a ledger what comes in, and no balance says which this is."
+        : `${howMany(sums.length)} sign, and no balance says which way the money went.`,
+      choices: [first, second].map(({ name, sums: all }) => {
+        const sum = all[rows.findIndex((row) => row === sample)] ?? 0;
+        return {
+          answer: name,
+          result: `line ${sample?.line ?? 0}: ${formatAmount(sum, sample?.currency ?? ("USD" as Currency))} ${sum > 0 ? "came in" : "went out"}`,
+        };
+      }),
+    },
+  ];
+}
+
+/** The line that no balance stands before: its way stays open. */
+export function firstOpen(
+  rows: readonly StatementRow[],
+  reading: Reading,
+  answers: Answers,
+): Question[] {
+  const at = oldestOf(rows, reading);
+  const row = rows[at];
+  if (!row || answers.first !== undefined || (plainSum(row) ?? 0) === 0) return [];
+  return [
+    {
+      key: "first",
+      words: `The balances show which way every sum goes but that of line ${row.line}, as nothing stands before it.`,
+      choices: [
+        { answer: "in", result: `${sumWords(row, 1)} came in` },
+        { answer: "out", result: `${sumWords(row, -1)} went out` },
+      ],
+    },
+  ];
+}
+
+/** The place of the line that the others follow on from. */
+function oldestOf(rows: readonly StatementRow[], { sums }: Reading): number {
+  const [first, second] = rows;
+  if (!first || !second || first.balance === null || second.balance === null) return 0;
+  return second.balance - first.balance === (sums[1] ?? 0) ? 0 : rows.length - 1;
+}
+
+export function balanceBroken({ firstBreak }: Chain, answers: Answers): Question[] {
+  if (answers.balance !== undefined) return [];
+  return [
+    {
+      key: "balance",
+      words: `The balance of line ${firstBreak ?? 0} does not follow from the line before it: a line may be missing.`,
+      choices: [{ answer: "take", result: "take the lines in as they stand" }],
+    },
+  ];
+}

@@ -1,0 +1,69 @@
+import { headWords } from "@/core/formats";
+import { bankSigns } from "./bankSigns";
+import { inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
+import type { Row } from "../cells";
+import { stateQuestions } from "../activity/processorQuestions";
+import { sureState } from "../rowWords";
+import type { StatementRow } from "./statementRow";
+import { writtenSum } from "../sums/sumCells";
+import type { LeftOut } from "../types";
+
+const LEDGER_HEAD =
+  /^(debit|credit|dr|cr|debits|credits|soll|haben|debe|haber|dare|avere|debit amount|credit amount)$/;
+
+/** Who it was and what for, as one text; what is written in both stands once. */
+const whole = (parts: readonly (string | undefined)[]): string =>
+  [...new Set(parts.filter((part) => part !== undefined && part !== ""))].join(" ");
+
+/** Fields that are worked out from what the file says, and not taken over. */
+const WORKED_OUT = new Set(["amount", "moneyIn", "moneyOut", "direction", "status"]);
+
+/** A bank statement in the agreed layout: one signed sum a line, money in positive. */
+export function bankTable(reading: Reading, rows: readonly Row[]): Made {
+  const { cells } = reading;
+  const leftOut: LeftOut[] = [];
+  const kept = rows.filter((row) => {
+    const state = cells.of(row, "status");
+    const said = cells.file.answers[`state:${state.toLowerCase()}`];
+    const means = said ?? sureState(state) ?? "counts";
+    if (means === "none") leftOut.push({ line: row.line, why: "no_money" });
+    if (means === "pending") leftOut.push({ line: row.line, why: "not_yet" });
+    return means === "counts";
+  });
+  const statement = kept.map((row): StatementRow => ({
+    line: row.line,
+    on: null,
+    currency: reading.currencyOf(row),
+    amount: sumOfCell(reading, row, "amount"),
+    side: writtenSum(cells.of(row, "amount"))?.side ?? null,
+    moneyIn: sumOfCell(reading, row, "moneyIn"),
+    moneyOut: sumOfCell(reading, row, "moneyOut"),
+    balance: sumOfCell(reading, row, "balance"),
+    description: `${cells.of(row, "payerName")} ${cells.of(row, "description")}`,
+    word: cells.of(row, "direction") || reading.wayOf(row),
+  }));
+  const ledgerHeads =
+    cells.has("moneyOut") &&
+    ["moneyIn", "moneyOut"].every((field) => LEDGER_HEAD.test(headWords(cells.head(field))));
+  const signs = bankSigns(statement, cells.file.answers, ledgerHeads);
+  return {
+    rows: kept.map((row, at) => {
+      const sum = signs.sums[at];
+      const fields = plainFields(reading, row, WORKED_OUT);
+      return {
+        line: row.line,
+        fields: {
+          ...fields,
+          description: whole([fields.payerName, fields.description]),
+          ...(sum === null || sum === undefined
+            ? {}
+            : { amount: inText(sum, reading.currencyOf(row)) }),
+        },
+      };
+    }),
+    leftOut,
+    refused: [],
+    questions: [...stateQuestions(reading, rows), ...signs.questions],
+    proofs: signs.proofs,
+  };
+}

@@ -1,0 +1,40 @@
+import type { Day } from "@/core/calendar";
+import type { Currency, Minor } from "@/core/money";
+
+import { sureDirection } from "../rowWords";
+import type { Answers } from "../types";
+
+/** A line of a statement with its sums as they are written. */
+export type StatementRow = {
+  readonly line: number;
+  readonly on: Day | null;
+  readonly currency: Currency;
+  readonly amount: Minor | null;
+  /** `CR` or `DR` beside the sum. */
+  readonly side: "credit" | "debit" | null;
+  readonly moneyIn: Minor | null;
+  readonly moneyOut: Minor | null;
+  readonly balance: Minor | null;
+  readonly description: string;
+  /** The word in a column of directions. */
+  readonly word: string;
+};
+
+/** One way to read the sums of a statement. */
+export type Reading = { readonly name: string; readonly sums: readonly (number | null)[] };
+
+/** The sum of a line as it is written, columns of money in and out as one. */
+export const plainSum = ({ amount, moneyIn, moneyOut }: StatementRow): number | null => {
+  if (amount !== null) return amount;
+  if (!moneyIn && !moneyOut) return moneyIn ?? moneyOut;
+  return Math.abs(moneyIn ?? 0) - Math.abs(moneyOut ?? 0);
+};
+
+/** Which way a line went by the word or the letters beside its sum; null where neither says. */
+export function directionOf({ word, side }: StatementRow, answers: Answers): 1 | -1 | null {
+  if (side !== null) return side === "credit" ? 1 : -1;
+  const said = answers[`word:${word.toLowerCase()}`];
+  if (said === "in") return 1;
+  if (said === "out") return -1;
+  return word === "" ? null : sureDirection(word);
+}

@@ -1,0 +1,118 @@
+import { type FileKind, plainWords, type Table } from "@/core/formats";
+
+import { type Contents, isDate, isSum, MOST_LOOKED_AT } from "./contents";
+import { sureKindOf } from "../invoices/documentWords";
+import { groupColumn } from "../lines/groupedRows";
+import { sureDirection, sureKind } from "../rowWords";
+
+/** What a column without a known name is by its cells alone. */
+export function columnsByContents(
+  table: Table,
+  kind: FileKind,
+  cellsOf: Contents,
+  named: Readonly<Record<string, string>>,
+): Record<string, string> {
+  const taken = new Set(Object.values(named));
+  const free = table.headers.filter((head) => head !== "" && !taken.has(head));
+  if (table.headLine === 0) return withoutHead(kind, free, cellsOf);
+  if (kind === "bank") return waysIn(free, cellsOf, named, table.rows.length);
+  const words = WORDS[kind];
+  const found: Record<string, string | null | undefined> = {
+    ...(words ? { [words.field]: free.find((head) => words.all(cellsOf(head))) } : {}),
+    ...(kind === "processor" ? { id: idIn(free, cellsOf, table) } : {}),
+    ...(kind === "invoices" ? { customerId: groupColumn(table) } : {}),
+  };
+  return Object.fromEntries(
+    Object.entries(found).flatMap(([field, head]) =>
+      named[field] === undefined && head && free.includes(head) ? [[field, head]] : [],
+    ),
+  );
+}
+
+/** A code of letters and digits, as what happened goes by. */
+const CODE = /^(?=.*\d)(?=.*[A-Za-z_#-])[\w#-]{3,40}$/;
+/** Digits of a card or an account behind marks, and columns of who or where: they go by nothing. */
+const MASKED = /^[x*•.]+\d{2,4}$/i;
+const OF_SOMEBODY = /\b(account|card|phone|zip|postcode|customer|iban|routing|last)\b/;
+
+/** A column of codes of which no two lines have the same, and every line has one. */
+const idIn = (free: readonly string[], cellsOf: Contents, { rows }: Table): string | undefined =>
+  free.find((head) => {
+    const cells = cellsOf(head);
+    if (OF_SOMEBODY.test(plainWords(head)) || cells.some((cell) => MASKED.test(cell))) return false;
+    const isWhole = cells.length >= Math.min(rows.length, MOST_LOOKED_AT);
+    return (
+      isWhole &&
+      new Set(cells).size === cells.length &&
+      cells.every((cell) => CODE.test(cell) && !isDate(cell))
+    );
+  });
+
+/** Columns of few different words of which most are known to be kinds; the others are asked about. */
+const WORDS: Partial<
+  Record<FileKind, { field: string; all: (cells: readonly string[]) => boolean }>
+> = {
+  invoices: { field: "type", all: (cells) => areKinds(cells, sureKindOf) },
+  processor: { field: "kind", all: (cells) => areKinds(cells, sureKind) },
+};
+
+/** Kinds are few different words; a column of more is none of them. */
+const MOST_KINDS = 15;
+
+function areKinds(cells: readonly string[], kindOf: (word: string) => string | null): boolean {
+  const words = new Set(cells);
+  const known = cells.filter((cell) => kindOf(cell) !== null).length;
+  return words.size > 1 && words.size <= MOST_KINDS && known * 2 > cells.length;
+}
+
+/** A column of which every cell says in or out. */
+function waysIn(
+  free: readonly string[],
+  cellsOf: Contents,
+  named: Readonly<Record<string, string>>,
+  rows: number,
+): Record<string, string> {
+  const says = (head: string): boolean => {
+    const cells = cellsOf(head);
+    return (
+      cells.length >= Math.min(rows, MOST_LOOKED_AT) &&
+      cells.every((cell) => sureDirection(cell) !== null)
+    );
+  };
+  if (named.moneyOut !== undefined) return {};
+  if (named.direction !== undefined && says(named.direction)) return {};
+  const direction = free.find(says);
+  return direction === undefined ? {} : { direction };
+}
+
+/** The fields that a list without a head surely needs, by kind: its day, its sum, its words. */
+const MAIN: Partial<Record<FileKind, { day: string; sum: string; words: string }>> = {
+  bank: { day: "postedOn", sum: "amount", words: "description" },
+  processor: { day: "occurredOn", sum: "gross", words: "reference" },
+  invoices: { day: "issuedOn", sum: "total", words: "description" },
+};
+
+/** A list without a head, to begin with: the first day, the only sum, the longest words. */
+function withoutHead(
+  kind: FileKind,
+  free: readonly string[],
+  cellsOf: Contents,
+): Record<string, string> {
+  const main = MAIN[kind];
+  if (!main) return {};
+  const all = (head: string, is: (cell: string) => boolean): boolean =>
+    cellsOf(head).length > 0 && cellsOf(head).every(is);
+  const day = free.find((head) => all(head, isDate));
+  const sums = free.filter(
+    (head) => all(head, isSum) && /[.,]\d\d\b/.test(cellsOf(head).join(" ")),
+  );
+  const length = (head: string): number => cellsOf(head).join("").length;
+  const [words] = free
+    .filter((head) => !all(head, isDate) && !all(head, isSum))
+    .sort((a, b) => length(b) - length(a));
+  return {
+    ...(day === undefined ? {} : { [main.day]: day }),
+    ...(sums.length === 1 && sums[0] !== undefined ? { [main.sum]: sums[0] } : {}),
+    ...(words === undefined ? {} : { [main.words]: words }),
+  };
+}

@@ -1,0 +1,57 @@
+import { type FieldSpec, type FileKind, guessColumns, type Table } from "@/core/formats";
+import { currencyOf } from "@/core/money";
+
+import { isNothing } from "../canonical";
+import { columnsByContents } from "./columnsByContents";
+import { contentsOf, isSum } from "./contents";
+import { provenColumns } from "./provenColumns";
+import { writtenDay } from "../days/writtenDay";
+
+/**
+ * Field to the head of its column: by the names that columns go by, by what the columns hold, and by
+ * what their sums prove of one another. A first mapping, for people to correct.
+ */
+export const columnsOfFile = (table: Table, kind: FileKind): Record<string, string> =>
+  provenColumns(table, kind, columnsHeld(table, kind));
+
+/** The same without what sums prove: a proof says what a column is once it is known what the lines are. */
+export function columnsHeld(table: Table, kind: FileKind): Record<string, string> {
+  if (table.kind !== undefined) return guessColumns(table.headers, kind);
+  const cellsOf = contentsOf(table);
+  const named = plainest(
+    guessColumns(table.headers, kind, (spec, head) => fits(spec, head, cellsOf(head))),
+    kind === "processor",
+  );
+  return { ...named, ...columnsByContents(table, kind, cellsOf, named) };
+}
+
+/** Columns of money in and out say what a column of sums says already. */
+function plainest(columns: Record<string, string>, isActivity: boolean): Record<string, string> {
+  // One side alone says nothing of the other.
+  const both = columns.moneyIn !== undefined && columns.moneyOut !== undefined;
+  const isSaid = (columns.gross ?? columns.total) !== undefined;
+  const sides: readonly string[] = [
+    ...(isSaid || (!both && isActivity) ? ["moneyIn", "moneyOut"] : []),
+    ...(isSaid ? ["debit", "credit"] : []),
+  ];
+  return Object.fromEntries(Object.entries(columns).filter(([field]) => !sides.includes(field)));
+}
+
+/** Heads of shares in a hundred, which are no sums. */
+const RATE = /%|\b(?:percent|pct|rate)\b/i;
+
+/** Whether a column holds anything that its field could be; an empty one may hold it another time. */
+function fits(
+  { field, type, needed }: FieldSpec,
+  head: string,
+  filled: readonly string[],
+): boolean {
+  if (type === "amount" && RATE.test(head)) return false;
+  const cells = filled.filter((cell) => !isNothing(cell));
+  if (cells.length === 0 || needed) return true;
+  if (/^id$|Id$/.test(field)) return !cells.every((cell) => isSum(cell) && /[.,]\d\d$/.test(cell));
+  if (type === "amount") return cells.some(isSum);
+  if (type === "currency")
+    return cells.some((cell) => currencyOf(cell.toUpperCase()) !== undefined);
+  return type === "day" ? cells.some((cell) => writtenDay(cell) !== null) : true;
+}

@@ -1,0 +1,190 @@
+import type { RowKind } from "@/core/activity/index";
+import {
+  FIELDS,
+  FILE_KIND_TRAITS,
+  FILE_KINDS,
+  type FileKind,
+  missingFields,
+  plainWords,
+  type Table,
+} from "@/core/formats";
+
+import { columnsHeld } from "./columnsOfFile";
+import { sureKind } from "../rowWords";
+import { writtenSum } from "../sums/sumCells";
+import type { Question } from "../types";
+
+type Columns = Readonly<Record<string, string>>;
+
+/** Rows that the kind of a file is told by. */
+const MOST_LOOKED_AT = 2000;
+
+/** What a kind of file has that no other has: one of these proves it. */
+const SIGNS_OF_KIND: Readonly<
+  Record<FileKind, (has: Has, table: Table, columns: Columns) => boolean>
+> = {
+  customers: (has) => has("name") && (has("email") || has("phone") || has("externalId")),
+  invoices: (has) => has("number") && has("customerId") && (has("dueOn") || has("balance")),
+  processor: (has, table, columns) =>
+    has("occurredOn") &&
+    (has("fee") || has("payoutId") || hasActivityWords(table, columns)) &&
+    saysWho(columns),
+  bank: (has) => has("postedOn") && (has("balance") || (has("moneyIn") && has("moneyOut"))),
+  remittance: (has) => has("number") && has("amount") && has("trace") && has("paidOn"),
+  returns: (has) => has("code") && has("originalTrace"),
+};
+
+type Has = (field: string) => boolean;
+
+/** Whether the column of kinds holds words that processors alone use, charges and what goes back. */
+function hasActivityWords(table: Table, columns: Columns): boolean {
+  const kinds = kindsSaid(table, columns);
+  return kinds.has("charge") && (kinds.has("payout") || kinds.has("refund") || kinds.has("fee"));
+}
+
+/** Whether all of its words are kinds of activity, charges among them. */
+function areActivity(table: Table, columns: Columns): boolean {
+  const kinds = kindsSaid(table, columns);
+  return kinds.has("charge") && !kinds.has(null);
+}
+
+function kindsSaid(table: Table, columns: Columns): ReadonlySet<RowKind | null> {
+  const at = table.headers.indexOf(columns.kind ?? "");
+  if (at < 0) return new Set();
+  const looked = table.rows.slice(0, MOST_LOOKED_AT);
+  return new Set(looked.map(({ cells }) => sureKind((cells[at] ?? "").trim())));
+}
+
+const needed = (kind: FileKind, columns: Columns): boolean =>
+  FIELDS[kind].every(
+    ({ needed: must, field }) =>
+      !must ||
+      columns[field] !== undefined ||
+      (field === "total" && (columns.debit ?? columns.balance) !== undefined),
+  );
+
+const MONEY_HEAD = /\b(amount|total|gross|net|balance|debit|credit|betrag|montant|importe|sum)\b/;
+
+/**
+ * Which kind a file is: the one whose own marks it bears and no other's; else the kinds that it could
+ * be, for a question.
+ */
+export function kindsOf(
+  table: Table,
+  kinds: readonly FileKind[] = FILE_KINDS,
+): { sure: FileKind | null; possible: readonly FileKind[] } {
+  const columnsOf = (kind: FileKind): Columns => filledColumns(table, columnsHeld(table, kind));
+  if (table.headLine === 0) return { sure: null, possible: kinds };
+  const money = table.headers.some((head) => MONEY_HEAD.test(plainWords(head))) || holdsSums(table);
+  const readable = kinds.filter(
+    (kind) => needed(kind, columnsOf(kind)) && (kind !== "processor" || saysWho(columnsOf(kind))),
+  );
+  const marked = kinds.filter((kind) => {
+    const columns = columnsOf(kind);
+    if (kind === "customers" && money) return false;
+    return SIGNS_OF_KIND[kind]((field) => columns[field] !== undefined, table, columns);
+  });
+  const [only, ...others] = marked.length > 1 ? narrowed(marked, columnsOf) : marked;
+  if (only !== undefined && others.length === 0) return { sure: only, possible: marked };
+  if (marked.length > 1) return { sure: null, possible: marked };
+  const possible = readable.filter((kind) => kind !== "customers" || !money);
+  const [first, ...more] = possible;
+  const isSingle = more.length === 0 && !isOfOthers(table, first, columnsOf);
+  return {
+    sure: (isSingle ? first : null) ?? null,
+    possible: possible.length > 0 ? possible : kinds,
+  };
+}
+
+/** Whether a column holds sums with their decimals, whatever it is called. */
+function holdsSums({ headers, rows }: Table): boolean {
+  const looked = rows.slice(0, MOST_LOOKED_AT);
+  return headers.some((_, at) => {
+    const cells = looked.map((row) => (row.cells[at] ?? "").trim()).filter((cell) => cell !== "");
+    return (
+      cells.length > 0 &&
+      cells.every((cell) => /\d[.,]\d\d\D{0,4}$/.test(cell) && writtenSum(cell) !== null)
+    );
+  });
+}
+
+/** A processor says what its lines are, who paid, or by what it knows them; and what was paid. */
+const saysWho = (columns: Columns): boolean =>
+  ["id", "kind", "payerName", "payerEmail", "method"].some(
+    (field) => columns[field] !== undefined,
+  ) && missingFields({ kind: "processor", columns }).length === 0;
+
+/** Activity that has what only invoices or an advice of a payment have: a due day, a number beside its sum. */
+function isOfOthers(
+  table: Table,
+  kind: FileKind | undefined,
+  columnsOf: (kind: FileKind) => Columns,
+): boolean {
+  if (kind === "bank") return hasHeadsOfOthers(table, columnsOf(kind));
+  if (kind !== "processor") return false;
+  // A list of days and sums is anybody's, unless each of its words is one that processors have.
+  if (!areActivity(table, columnsOf(kind))) return true;
+  const advice = columnsOf("remittance");
+  const isAdvice = advice.number !== undefined && advice.amount !== undefined;
+  return (
+    columnsOf("invoices").dueOn !== undefined || (isAdvice && columnsOf(kind).id === undefined)
+  );
+}
+
+/** Heads that no statement of a bank has beside its own. */
+const OF_OTHERS =
+  /\b(card|cardholder|auth|authorization|merchant|batch|invoices?|returns?|refunds?|reason|fees?|sales|tips?|tax|orders?|due|discount|individual)\b/;
+
+function hasHeadsOfOthers({ headers }: Table, columns: Columns): boolean {
+  const taken = new Set(Object.values(columns));
+  return headers.some((head) => !taken.has(head) && OF_OTHERS.test(plainWords(head)));
+}
+
+/** Columns that hold something: an empty one says nothing of what a file is. */
+function filledColumns({ headers, rows }: Table, columns: Columns): Columns {
+  const looked = rows.slice(0, MOST_LOOKED_AT);
+  return Object.fromEntries(
+    Object.entries(columns).filter(([, head]) => {
+      const at = headers.indexOf(head);
+      return looked.some(({ cells }) => (cells[at] ?? "").trim() !== "");
+    }),
+  );
+}
+
+/** What a processor's list has and a statement with fees beside its sums has not. */
+const OWN = ["id", "kind", "net", "payoutId", "payerEmail", "method"];
+
+/** Of kinds whose marks are all there, the one that has the others' and more: fees make a statement activity. */
+function narrowed(
+  marked: readonly FileKind[],
+  columnsOf: (kind: FileKind) => Columns,
+): readonly FileKind[] {
+  const has = (kind: FileKind, field: string): boolean => columnsOf(kind)[field] !== undefined;
+  if (marked.includes("returns")) return ["returns"];
+  if (marked.includes("processor") && has("processor", "fee") && !has("invoices", "dueOn"))
+    return marked.includes("bank") && !OWN.some((field) => has("processor", field))
+      ? ["processor", "bank"]
+      : ["processor"];
+  if (marked.includes("invoices") && has("invoices", "dueOn"))
+    return marked.filter(
+      (kind) => kind !== "customers" && kind !== "bank" && kind !== "remittance",
+    );
+  return marked.filter((kind) => kind !== "customers");
+}
+
+export function kindQuestion(possible: readonly FileKind[], name: string): Question {
+  return {
+    key: "kind",
+    words: `${name} does not say what it is. What are its lines?`,
+    choices: possible.map((kind) => ({ answer: kind, result: KIND_WORDS[kind] })),
+  };
+}
+
+const KIND_WORDS: Readonly<Record<FileKind, string>> = {
+  customers: `${FILE_KIND_TRAITS.customers.label}: names and addresses`,
+  invoices: `${FILE_KIND_TRAITS.invoices.label}: what customers owe`,
+  processor: `${FILE_KIND_TRAITS.processor.label}: charges, fees and payouts`,
+  bank: `${FILE_KIND_TRAITS.bank.label}: what came in and went out at the bank`,
+  remittance: `${FILE_KIND_TRAITS.remittance.label}: what a payment was for`,
+  returns: `${FILE_KIND_TRAITS.returns.label}: debits that came back`,
+};

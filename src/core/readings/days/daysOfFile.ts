@@ -1,0 +1,167 @@
+import { addDays, type Day, formatDay } from "@/core/calendar";
+import { FIELDS } from "@/core/formats";
+
+import type { Cells, Row } from "../cells";
+import { type DayReading, dayUnder, type PartOrder } from "./dayUnder";
+import { isOutside, spanAbove, spanUnder } from "./ownSpan";
+import { writtenDay } from "./writtenDay";
+import type { Question, ReadingContext } from "../types";
+import { type WrittenColumn, zonesOfFile } from "./zonesOfFile";
+
+type Candidate = {
+  readonly order: PartOrder;
+  readonly columns: readonly (readonly (Day | null)[])[];
+};
+
+/** The reading of the days of a file, and what it leaves open. */
+export type DaysFound = {
+  readonly readingOf: (field: string) => DayReading;
+  readonly questions: readonly Question[];
+};
+
+const ORDERS: readonly PartOrder[] = ["mdy", "dmy", "yy"];
+const ORDER_WORDS: Readonly<Record<PartOrder, string>> = {
+  mdy: "month, day, year",
+  dmy: "day, month, year",
+  yy: "year, month, day",
+};
+/** A day of a past that no export of this job reaches back to. */
+const YEARS_BACK = 12;
+/** Days that follow one another in one order by chance: one in a thousand at this many. */
+const ENOUGH_IN_ORDER = 6;
+
+/** How the days of a file are read: what its cells prove, else what was said, else a question. */
+export function daysOfFile(cells: Cells, rows: readonly Row[], context: ReadingContext): DaysFound {
+  const columns = dayFields(cells).map((field): WrittenColumn => ({
+    field,
+    days: cells.column(rows, field).flatMap((cell) => writtenDay(cell) ?? []),
+  }));
+  const { order, questions } = orderOf(cells, columns, context);
+  const zones = zonesOfFile(cells, columns, readingIn(order, context));
+  return { readingOf: zones.of, questions: [...questions, ...zones.questions] };
+}
+
+const readingIn = (order: PartOrder, { timeZone }: ReadingContext): DayReading => ({
+  order,
+  assumedZone: null,
+  asDays: false,
+  timeZone,
+});
+
+const dayFields = (cells: Cells): string[] =>
+  FIELDS[cells.file.kind]
+    .filter(({ type, field }) => type === "day" && cells.has(field))
+    .map(({ field }) => field);
+
+function orderOf(
+  cells: Cells,
+  columns: readonly WrittenColumn[],
+  context: ReadingContext,
+): { order: PartOrder; questions: Question[] } {
+  const said = cells.file.answers.days as PartOrder | undefined;
+  if (said !== undefined && ORDERS.includes(said)) return { order: said, questions: [] };
+  // Days that say themselves which number is which are the same in every order.
+  const isOpen = columns.some(({ days }) => days.some(({ open }) => open !== null));
+  if (!isOpen) return { order: "mdy", questions: [] };
+  const candidates = ORDERS.map((order): Candidate => ({
+    order,
+    columns: columns.map(({ days }) =>
+      days.map((written) => dayUnder(written, readingIn(order, context))),
+    ),
+  }));
+  const span = spanAbove(cells.file.table);
+  const isOfSpan: Test = ({ order, columns: [main = []] }) => {
+    const own = spanUnder(span, readingIn(order, context));
+    return own !== null && main.every((day) => day !== null && !isOutside(day, own));
+  };
+  const left = likely(readable(candidates), isOfSpan, context);
+  const [best = candidates[0]] = left;
+  const different = left.filter((other) => !same(other, best));
+  if (!best || different.length === 0) return { order: best?.order ?? "mdy", questions: [] };
+  return { order: best.order, questions: [orderQuestion(columns, [best, ...different], context)] };
+}
+
+const same = (a: Candidate, b: Candidate | undefined): boolean =>
+  a.columns.every((days, at) => days.every((day, nth) => day === b?.columns[at]?.[nth]));
+
+const unreadOf = ({ columns }: Candidate): number =>
+  columns.flat().filter((day) => day === null).length;
+
+/** The orders under which the fewest cells are no day. */
+function readable(candidates: readonly Candidate[]): Candidate[] {
+  const fewest = Math.min(...candidates.map(unreadOf));
+  return candidates.filter((candidate) => unreadOf(candidate) === fewest);
+}
+
+type Test = (candidate: Candidate) => boolean;
+
+/** What is left where only some orders give days that can be: not to come, not long past, in order. */
+function likely(
+  candidates: readonly Candidate[],
+  isOfSpan: Test,
+  { today }: ReadingContext,
+): Candidate[] {
+  const oldest = `${Number(today.slice(0, 4)) - YEARS_BACK}`;
+  const latest = addDays(today, 800);
+  const main = ({ columns }: Candidate): Day[] =>
+    (columns[0] ?? []).flatMap((day) => (day === null ? [] : [day]));
+  const tests: readonly Test[] = [
+    (candidate) => candidate.columns.flat().every((day) => !day || (day > oldest && day < latest)),
+    (candidate) => main(candidate).every((day) => day <= addDays(today, 1)),
+    isOfSpan,
+    (candidate) => dueAfter(candidate),
+    (candidate) => inOrder(main(candidate)),
+  ];
+  return tests.reduce<Candidate[]>(
+    (left, test) => {
+      const pass = left.filter(test);
+      return pass.length > 0 ? pass : left;
+    },
+    [...candidates],
+  );
+}
+
+/** A day of the second column that is before that of the first: due before it was issued. */
+const dueAfter = ({ columns: [first = [], second = []] }: Candidate): boolean =>
+  first.length !== second.length ||
+  first.every((day, at) => !day || !second[at] || day <= (second[at] ?? day));
+
+/** Whether enough different days run one way. */
+function inOrder(days: readonly Day[]): boolean {
+  const different = new Set(days).size;
+  if (different < ENOUGH_IN_ORDER) return true;
+  const pairs = days.slice(1).map((day, at) => [days[at] ?? day, day] as const);
+  return pairs.every(([a, b]) => a <= b) || pairs.every(([a, b]) => a >= b);
+}
+
+function orderQuestion(
+  columns: readonly WrittenColumn[],
+  candidates: readonly Candidate[],
+  { today }: ReadingContext,
+): Question {
+  const [first] = candidates;
+  const found = (first?.columns ?? [])
+    .flatMap((days, column) => days.map((day, nth) => ({ day, column, nth })))
+    .find(({ day, column, nth }) =>
+      candidates.some((other) => other.columns[column]?.[nth] !== day),
+    );
+  const written = found && columns[found.column]?.days[found.nth]?.open;
+  const sample = written
+    ? written.map((part) => String(part).padStart(2, "0")).join("/")
+    : "A date";
+  const inWords = (day: Day | null | undefined): string => (day ? formatDay(day, today) : "no day");
+  return {
+    key: "days",
+    words: `${sample} can be ${candidates
+      .map(({ columns: days }) => inWords(found && days[found.column]?.[found.nth]))
+      .join(" or ")}. Which comes first?`,
+    choices: candidates.map(({ order, columns: days }) => {
+      const all = days.flat().flatMap((day) => day ?? []);
+      const sorted = [...all].sort();
+      return {
+        answer: order,
+        result: `${ORDER_WORDS[order]}: days from ${inWords(sorted[0])} to ${inWords(sorted.at(-1))}`,
+      };
+    }),
+  };
+}

@@ -1,0 +1,56 @@
+import { dueDay, formatDay, parseTerms } from "@/core/calendar";
+
+import { type Reading, sumOfCell } from "../canonical";
+import type { Row } from "../cells";
+import { dayUnder } from "../days/dayUnder";
+import type { Question } from "../types";
+import { writtenDay } from "../days/writtenDay";
+
+/** Terms that are offered where a list says none; others may be answered too. */
+const OFFERED = ["n/30", "n/14"] as const;
+const AT_ISSUE = "issue";
+
+/** In the agreed layout an invoice that says neither is due on the day of its issue. */
+const isAgreed = ({ cells }: Reading): boolean =>
+  cells.head("number") === "invoice_number" && cells.head("total") === "total";
+
+const saysNothing = (reading: Reading, row: Row): boolean =>
+  ["dueOn", "terms"].every((field) => reading.cells.of(row, field) === "") &&
+  (sumOfCell(reading, row, "total") ?? 1) > 0;
+
+/** The terms of a line that says none, as they were answered; empty where it is due at its issue. */
+export function termsSaid(reading: Reading, row: Row): string {
+  const { due = AT_ISSUE } = reading.cells.file.answers;
+  return due === AT_ISSUE || !parseTerms(due).ok || !saysNothing(reading, row) ? "" : due;
+}
+
+/** When invoices are due of which nothing says it: a reminder hangs on that. */
+export function dueQuestion(reading: Reading, rows: readonly Row[]): Question[] {
+  const { today } = reading;
+  const open = isAgreed(reading) ? [] : rows.filter((row) => saysNothing(reading, row));
+  const [first] = open;
+  if (!first || reading.cells.file.answers.due !== undefined) return [];
+  const written = writtenDay(reading.cells.of(first, "issuedOn"));
+  const issued = written && dayUnder(written, reading.daysOf("issuedOn"));
+  const on = (terms: string): string => {
+    const read = parseTerms(terms);
+    return issued && read.ok ? formatDay(dueDay(issued, read.value), today) : "no day";
+  };
+  const line = `line ${first.line}`;
+  return [
+    {
+      key: "due",
+      words: `Nothing says when ${open.length === 1 ? "1 invoice is" : `${open.length} invoices are`} due (first ${line}).`,
+      choices: [
+        ...OFFERED.map((terms) => ({
+          answer: terms,
+          result: `by ${terms}: ${line} on ${on(terms)}`,
+        })),
+        {
+          answer: AT_ISSUE,
+          result: `on the day of issue: ${line} on ${issued ? formatDay(issued, today) : "no day"}`,
+        },
+      ],
+    },
+  ];
+}

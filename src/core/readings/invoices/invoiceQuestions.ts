@@ -1,0 +1,127 @@
+import { plainWords } from "@/core/formats";
+import { formatAmount } from "@/core/money";
+
+import { type Reading, sumOfCell } from "../canonical";
+import { type Row, some } from "../cells";
+import { PARTLY, sureKindOf, sureStanding } from "./documentWords";
+import { movementOf } from "./runningBalance";
+import type { Question } from "../types";
+
+export const said = (reading: Reading, key: string): string | undefined =>
+  reading.cells.file.answers[key];
+
+/** Types of documents that say nothing sure. */
+export function wordQuestions(reading: Reading, rows: readonly Row[]): Question[] {
+  const open = openWords(reading, rows, {
+    field: "type",
+    key: "word",
+    sure: (word) => sureKindOf(word) !== null,
+  });
+  return open.map(([word, lines]) => ({
+    key: `word:${word}`,
+    words: `${lines.length} ${lines.length === 1 ? "line is a" : "lines are a"} “${word}”, first line ${lines[0]?.line ?? 0}. What is that?`,
+    choices: [
+      { answer: "invoice", result: `an invoice: ${lines.length} taken in as open` },
+      {
+        answer: "credit",
+        result: `a credit note: ${lines.length} taken in as what is owed to the customer`,
+      },
+      { answer: "leave", result: "neither: left out" },
+    ],
+  }));
+}
+
+/** States of documents that say nothing sure. */
+export function standingQuestions(reading: Reading, rows: readonly Row[]): Question[] {
+  const open = openWords(reading, rows, {
+    field: "status",
+    key: "state",
+    sure: (word) => sureStanding(word) !== null,
+  });
+  return open.map(([word, lines]) => ({
+    key: `state:${word}`,
+    words: `${lines.length} ${lines.length === 1 ? "document stands" : "documents stand"} as “${word}”. Is it open?`,
+    choices: [
+      { answer: "open", result: `yes: ${lines.length} taken in as open` },
+      { answer: "paid", result: "paid: nothing of it is open" },
+      { answer: "void", result: "void: left out" },
+    ],
+  }));
+}
+
+function openWords(
+  reading: Reading,
+  rows: readonly Row[],
+  { field, key, sure }: { field: string; key: string; sure: (word: string) => boolean },
+): [string, Row[]][] {
+  const open = new Map<string, Row[]>();
+  for (const row of rows) {
+    const word = reading.cells.of(row, field).toLowerCase();
+    if (word === "" || sure(word) || said(reading, `${key}:${word}`) !== undefined) continue;
+    open.set(word, [...(open.get(word) ?? []), row]);
+  }
+  return [...open];
+}
+
+/** Invoices with a total and nothing that says what of it is open. */
+export function balanceQuestion(reading: Reading, rows: readonly Row[]): Question[] {
+  const { cells } = reading;
+  if (cells.has("balance") || cells.has("paid") || said(reading, "balance") !== undefined)
+    return [];
+  // In the agreed layout an invoice without a balance is open in full.
+  if (cells.head("number") === "invoice_number" && cells.head("total") === "total") return [];
+  const partly = rows.filter((row) => PARTLY.test(plainWords(cells.of(row, "status"))));
+  const unsaid = rows.filter((row) => cells.of(row, "status") === "");
+  const [first] = partly.length > 0 ? partly : unsaid;
+  if (!first) return [];
+  const sum = formatAmount(movementOf(reading, first) ?? 0, reading.currencyOf(first));
+  return [
+    {
+      key: "balance",
+      words:
+        partly.length > 0
+          ? `${partly.length} invoices are paid in part, and no column says how much is open.`
+          : "No column says what of each invoice is still open.",
+      choices: [{ answer: "total", result: `all of it: line ${first.line} is open with ${sum}` }],
+    },
+  ];
+}
+
+/** Invoices that only what is open of them is said of. */
+export function totalQuestion(reading: Reading, rows: readonly Row[]): Question[] {
+  const { cells } = reading;
+  const [first] = rows;
+  if (!first || ["total", "debit"].some((field) => cells.has(field))) return [];
+  if (!cells.has("balance") || said(reading, "total") !== undefined) return [];
+  const sum = formatAmount(sumOfCell(reading, first, "balance") ?? 0, reading.currencyOf(first));
+  return [
+    {
+      key: "total",
+      words: "No column says what each invoice was made out for.",
+      choices: [{ answer: "balance", result: `what is open of it: line ${first.line} has ${sum}` }],
+    },
+  ];
+}
+
+/** Credit notes by number alone (`CN-12`, `CM 7`) with a positive sum are asked about. */
+export function creditSignQuestion(reading: Reading, rows: readonly Row[]): Question[] {
+  const { cells } = reading;
+  if (cells.has("type") || said(reading, "credits") !== undefined) return [];
+  const like = rows.filter((row) => looksLikeCredit(reading, row));
+  if (like.length === 0) return [];
+  return [
+    {
+      key: "credits",
+      words: `${some(like.map((row) => cells.of(row, "number")))} look like credit notes, and their sums are positive.`,
+      choices: [
+        { answer: "credits", result: "they are credit notes: they lower what is owed" },
+        { answer: "invoices", result: "they are invoices: the customer owes them" },
+      ],
+    },
+  ];
+}
+
+/** A number that names a credit note, beside a positive sum. */
+export const looksLikeCredit = (reading: Reading, row: Row): boolean =>
+  /^(cn|cm|cr|crn|credit|gs|av)[-_ #/]?\d/i.test(reading.cells.of(row, "number")) &&
+  (sumOfCell(reading, row, "total") ?? 0) > 0;

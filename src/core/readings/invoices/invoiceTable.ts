@@ -1,0 +1,180 @@
+import { parseTerms } from "@/core/calendar";
+import type { Minor } from "@/core/money";
+
+import {
+  headsUsedAs,
+  inText,
+  type Made,
+  plainFields,
+  type Reading,
+  sumOfCell,
+  sumUnderHead,
+} from "../canonical";
+import type { Row } from "../cells";
+import { dueQuestion, termsSaid } from "./dueOfInvoices";
+import { type DocumentKind, type Standing, sureKindOf, sureStanding } from "./documentWords";
+import {
+  balanceQuestion,
+  creditSignQuestion,
+  looksLikeCredit,
+  said,
+  standingQuestions,
+  totalQuestion,
+  wordQuestions,
+} from "./invoiceQuestions";
+import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
+import { wholeInvoices } from "./linesOfInvoices";
+import { writtenSum } from "../sums/sumCells";
+import { taxOnTop, taxQuestion } from "./taxOfInvoices";
+import { termsIn } from "./termsIn";
+import type { LeftOut } from "../types";
+
+/** Fields that are worked out from what the file says, and not taken over. */
+const WORKED_OUT = new Set(["type", "status", "paid", "credited", "terms", "debit", "credit"]);
+
+/** Open invoices in the agreed layout: credit notes negative, what is paid taken off, terms as `n/30`. */
+export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
+  const leftOut: LeftOut[] = [];
+  const made: Made["rows"][number][] = [];
+  const file = {
+    onTop: taxOnTop(reading, rows) === true,
+    running: isAccounts(reading, rows),
+  };
+  for (const row of rows) {
+    const standing = standingOf(reading, row);
+    const kind = kindOf(reading, row);
+    if (standing === "void") leftOut.push({ line: row.line, why: "no_money" });
+    else if (kind === "leave") leftOut.push({ line: row.line, why: "not_ours" });
+    else made.push(canonicalRow(reading, row, { ...file, kind, standing }));
+  }
+  const whole = wholeInvoices(reading, made);
+  return {
+    rows: whole.rows,
+    leftOut: [...leftOut, ...whole.leftOut],
+    refused: [],
+    questions: [
+      ...wordQuestions(reading, rows),
+      ...standingQuestions(reading, rows),
+      ...taxQuestion(reading, rows),
+      ...runningQuestion(reading, rows),
+      ...balanceQuestion(reading, rows),
+      ...totalQuestion(reading, rows),
+      ...dueQuestion(reading, rows),
+      ...creditSignQuestion(reading, rows),
+      ...whole.questions,
+    ],
+    proofs: balanceProof(reading, rows),
+  };
+}
+
+function kindOf(reading: Reading, row: Row): DocumentKind {
+  const word = reading.cells.of(row, "type");
+  if (word === "")
+    return said(reading, "credits") === "credits" && looksLikeCredit(reading, row)
+      ? "credit"
+      : "invoice";
+  return (
+    (said(reading, `word:${word.toLowerCase()}`) as DocumentKind | undefined) ??
+    sureKindOf(word) ??
+    "leave"
+  );
+}
+
+function standingOf(reading: Reading, row: Row): Standing {
+  const word = reading.cells.of(row, "status");
+  if (word === "") return "open";
+  return (
+    (said(reading, `state:${word.toLowerCase()}`) as Standing | undefined) ??
+    sureStanding(word) ??
+    "open"
+  );
+}
+
+type Facts = {
+  kind: DocumentKind;
+  standing: Standing;
+  /** Whether tax comes on top of the total, and whether the balance is the account's. */
+  onTop: boolean;
+  running: boolean;
+};
+
+function canonicalRow(reading: Reading, row: Row, facts: Facts): Made["rows"][number] {
+  const fields = plainFields(reading, row, WORKED_OUT);
+  const currency = reading.currencyOf(row);
+  const lowers = isLowering(reading, row, facts);
+  const sums = {
+    total: totalOf(reading, row, facts),
+    balance: balanceOf(reading, row, facts),
+    tax: fields.tax === undefined ? null : (sumOfCell(reading, row, "tax") ?? (0 as Minor)),
+  };
+  const written = Object.entries(sums).flatMap(([field, sum]) =>
+    sum === null ? [] : [[field, inText(lowers ? -Math.abs(sum) : sum, currency)]],
+  );
+  const terms = termsOf(reading, row, fields.dueOn !== undefined);
+  return { line: row.line, fields: { ...fields, terms, ...Object.fromEntries(written) } };
+}
+
+/** Terms that nobody can read cost no invoice that says by itself when it is due. */
+function termsOf(reading: Reading, row: Row, isDueSaid: boolean): string {
+  const raw = reading.cells.of(row, "terms");
+  const read = termsIn(raw) ?? (parseTerms(raw).ok ? raw : null);
+  return read ?? (isDueSaid ? "" : raw || termsSaid(reading, row));
+}
+
+/** Whether a document lowers what a customer owes: by its kind, by its side, or by its letters. */
+const isLowering = (reading: Reading, row: Row, { kind }: Facts): boolean =>
+  kind === "credit" ||
+  isCredit(reading, row) ||
+  (sumOfCell(reading, row, "total") === null && (movementOf(reading, row) ?? 0) < 0);
+
+/** `CR` beside a sum: for a customer's account, what lowers it. */
+const isCredit = (reading: Reading, row: Row): boolean =>
+  ["total", "balance"].some((field) => writtenSum(reading.cells.of(row, field))?.side === "credit");
+
+/** What a document was made out for: its total with its tax, its debit or credit, else what is open. */
+function totalOf(reading: Reading, row: Row, { onTop, running }: Facts): Minor | null {
+  const moved = chargedIn(reading, row) ?? movementOf(reading, row);
+  if (moved === null) return running ? null : sumOfCell(reading, row, "balance");
+  const tax = onTop ? Math.abs(sumOfCell(reading, row, "tax") ?? 0) : 0;
+  return (moved < 0 ? moved - tax : moved + tax) as Minor;
+}
+
+/** The debit of a line that a credit beside it lowers: it was made out for that, and is open with less. */
+function chargedIn(reading: Reading, row: Row): Minor | null {
+  const debit = sumOfCell(reading, row, "debit");
+  return debit !== null && debit !== 0 && sumOfCell(reading, row, "total") === null ? debit : null;
+}
+
+function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {
+  const stated = facts.running ? null : sumOfCell(reading, row, "balance");
+  if (stated !== null) return stated;
+  if (facts.standing === "paid") return 0 as Minor;
+  const total = totalOf(reading, row, facts);
+  if (total === null) return null;
+  return (total - takenOff(reading, row)) as Minor;
+}
+
+/** What was paid or credited, in columns of their own, by size. */
+function takenOff(reading: Reading, row: Row): number {
+  const fields = chargedIn(reading, row) === null ? [] : ["credit"];
+  const named = ["paid", "credited", ...fields].map((field) => sumOfCell(reading, row, field));
+  const extra = headsUsedAs(reading, "paid").map((head) => sumUnderHead(reading, row, head));
+  return [...named, ...extra].reduce((total: number, sum) => total + Math.abs(sum ?? 0), 0);
+}
+
+function balanceProof(reading: Reading, rows: readonly Row[]): string[] {
+  const { cells } = reading;
+  if (!cells.has("balance") || !cells.has("paid")) return [];
+  const off = rows.find((row) => {
+    const [total, paid, balance] = ["total", "paid", "balance"].map((field) =>
+      Math.abs(sumOfCell(reading, row, field) ?? 0),
+    );
+    const credited = Math.abs(sumOfCell(reading, row, "credited") ?? 0);
+    return (total ?? 0) - (paid ?? 0) - credited !== (balance ?? 0);
+  });
+  return [
+    off
+      ? `total less paid is not the balance on line ${off.line}`
+      : `total less paid is the balance on all ${rows.length} lines`,
+  ];
+}

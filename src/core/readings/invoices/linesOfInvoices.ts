@@ -1,0 +1,115 @@
+import { type Currency, formatAmount, minor, parseAmount, toDecimal } from "@/core/money";
+
+import type { Made, Reading } from "../canonical";
+import type { Row } from "../cells";
+import type { LeftOut, Question } from "../types";
+
+type Line = Made["rows"][number];
+
+/** What the lines of one invoice have in common, where each has all of its head. */
+const HEAD = ["customerId", "issuedOn", "dueOn", "currency", "total", "balance", "tax"] as const;
+const SUMS = ["total", "balance", "tax"] as const;
+
+type Whole = {
+  readonly rows: readonly Line[];
+  readonly leftOut: readonly LeftOut[];
+  readonly questions: readonly Question[];
+};
+
+/**
+ * A list that gives a line for each item of an invoice: the same head on each is one invoice; sums
+ * that differ are those of its items, or it is asked.
+ */
+export function wholeInvoices(reading: Reading, lines: readonly Line[]): Whole {
+  const byNumber = new Map<string, Line[]>();
+  for (const line of lines) {
+    const key = `${line.fields.number ?? ""}\n${line.fields.customerId ?? ""}`;
+    byNumber.set(key, [...(byNumber.get(key) ?? []), line]);
+  }
+  const twice = [...byNumber.values()].filter(
+    ([first, ...more]) => more.length > 0 && (first?.fields.number ?? "") !== "",
+  );
+  if (twice.length === 0) return { rows: lines, leftOut: [], questions: [] };
+  const rowOf = rowsOf(reading);
+  const currencyIn: CurrencyIn = ([first]) => reading.currencyOf(rowOf(first?.line ?? 0));
+  const several = twice.filter((group) => isOfItems(rowOf, group));
+  const differing = several.filter((group) => !isSame(group));
+  const said = reading.cells.file.answers.lines;
+  const joined = new Map<number, Line>();
+  const leftOut: LeftOut[] = [];
+  for (const group of several) {
+    const [first, ...more] = group;
+    if (!first || (!isSame(group) && said !== "sum")) continue;
+    joined.set(first.line, isSame(group) ? first : summed(currencyIn(group), group));
+    leftOut.push(...more.map(({ line }) => ({ line, why: "same_invoice" as const })));
+  }
+  const out = new Set(leftOut.map(({ line }) => line));
+  return {
+    rows: lines.filter(({ line }) => !out.has(line)).map((line) => joined.get(line.line) ?? line),
+    leftOut,
+    questions: said === undefined ? linesQuestion(currencyIn, differing) : [],
+  };
+}
+
+/** Lines of items differ somewhere: two that are equal in every cell are one line given twice. */
+const isOfItems = (rowOf: RowOf, group: readonly Line[]): boolean =>
+  new Set(group.map(({ line }) => rowOf(line).cells.join("\n"))).size === group.length;
+
+type RowOf = (line: number) => Row;
+
+/** The rows of a file by their lines. */
+function rowsOf({ cells }: Reading): RowOf {
+  const rows = new Map(cells.file.table.rows.map((row) => [row.line, row]));
+  return (line) => rows.get(line) ?? { line, cells: [] };
+}
+
+const isSame = (group: readonly Line[]): boolean =>
+  HEAD.every((field) => new Set(group.map(({ fields }) => fields[field] ?? "")).size === 1);
+
+function summed(currency: Currency, group: readonly Line[]): Line {
+  const first = group[0] as Line;
+  const sums = SUMS.flatMap((field) => {
+    const sum = sumOf(currency, group, field);
+    return sum === null ? [] : [[field, sum]];
+  });
+  return { line: first.line, fields: { ...first.fields, ...Object.fromEntries(sums) } };
+}
+
+/** The sum of a field over the lines, as the agreed layout writes it; null where none has it. */
+function sumOf(currency: Currency, group: readonly Line[], field: string): string | null {
+  const sums = group.flatMap(({ fields }) => {
+    const read = parseAmount(fields[field] ?? "", ".", currency);
+    return read.ok ? [read.value] : [];
+  });
+  const total = sums.reduce((a: number, b) => a + b, 0);
+  return sums.length === 0 ? null : toDecimal(minor(total), currency);
+}
+
+type CurrencyIn = (group: readonly Line[]) => Currency;
+
+function linesQuestion(currencyIn: CurrencyIn, groups: readonly (readonly Line[])[]): Question[] {
+  const [group] = groups;
+  const [first, second] = group ?? [];
+  if (!group || !first || !second) return [];
+  const currency = currencyIn(group);
+  const shown = (text: string | null | undefined): string => {
+    const read = parseAmount(text ?? "", ".", currency);
+    return read.ok ? formatAmount(read.value, currency) : "nothing";
+  };
+  return [
+    {
+      key: "lines",
+      words: `Invoice ${first.fields.number ?? ""} stands on ${group.length} lines with different sums (line ${first.line}: ${shown(first.fields.total)}, line ${second.line}: ${shown(second.fields.total)}). Are they the items of one invoice?`,
+      choices: [
+        {
+          answer: "sum",
+          result: `yes: it is made out for ${shown(sumOf(currency, group, "total"))}`,
+        },
+        {
+          answer: "apart",
+          result: "no: those lines are refused, and the right ones are given again",
+        },
+      ],
+    },
+  ];
+}

@@ -1,0 +1,174 @@
+import { type FileKind, plainWords } from "@/core/formats";
+
+import { type Cells, type Row, some } from "../cells";
+import { sureStanding } from "../invoices/documentWords";
+import { endedRow } from "../activity/endedRows";
+import { columnQuestions, without } from "./lumpedRows";
+import { sureState } from "../rowWords";
+import { writtenSum } from "../sums/sumCells";
+import { isBesideHead } from "../activity/tenders";
+import type { EndedRow, LeftOut, Question } from "../types";
+import { writtenDay } from "../days/writtenDay";
+
+/** Heads of columns whose yes says that a line is none (common practice, no source). */
+const NO_LINE =
+  /\b(test|testing|sandbox|void|voided|cancell?ed|deleted|failed|declined|duplicate|rejected|expired|error|draft|pending|hidden|excluded|storniert|annule|anulado|annullato)\b/;
+/** Heads of columns whose no says so. */
+const LINE =
+  /\b(live|live ?mode|production|captured|approved|success|successful|succeeded|posted|valid|booked)\b/;
+/** Of payments alone: an invoice that is not settled is what this is about. */
+const DONE = /\b(settled|completed|cleared|collected|funded|paid)\b/;
+/** Heads of what was taken back after it was money. */
+const TAKEN_BACK = /\b(refunded|disputed?|charged? ?backs?|returned|reversed|reversal)\b/;
+/** Cells that say of any column that a line is a trial. */
+const TRIAL = /^(test|sandbox|test mode|testing|demo mode)$/;
+const YES = /^(true|yes|y|1|x|t|ja|oui|si)$/;
+const NO = /^(false|no|n|0|f|nein|non|nee)$/;
+/** States are few different words; what has more is no column of states. */
+const MOST_STATES = 12;
+
+type Flag = { readonly head: string; readonly rows: readonly Row[]; readonly back: boolean };
+
+export type Flagged = {
+  readonly rows: readonly Row[];
+  readonly leftOut: readonly LeftOut[];
+  readonly ended: readonly EndedRow[];
+  readonly questions: readonly Question[];
+};
+
+/**
+ * Columns that no field has taken and that say of some lines that they are no money: trials, what was
+ * voided, what was never captured. Each is asked about once; an answer leaves those lines out.
+ */
+export function flagged(cells: Cells, rows: readonly Row[]): Flagged {
+  const { answers } = cells.file;
+  const flags = cells.unread().flatMap(({ head, at }) => flagOf(cells, rows, { head, at }));
+  const out = new Set(
+    flags
+      .filter(({ head }) => answers[`column:${head}`] === "status")
+      .flatMap((flag) => flag.rows.map(({ line }) => line)),
+  );
+  const isActivity = cells.file.kind === "processor";
+  if (isActivity) for (const { line } of without(cells, rows)) out.add(line);
+  const left = rows.filter(({ line }) => out.has(line));
+  return {
+    rows: rows.filter(({ line }) => !out.has(line)),
+    leftOut: left.map(({ line }) => ({
+      line,
+      why: cells.file.kind === "invoices" ? "said" : "no_money",
+    })),
+    ended:
+      cells.file.kind === "processor"
+        ? left.flatMap((row) => endedRow(cells, row, "no_money"))
+        : [],
+    questions: [
+      ...flags
+        .filter(({ head }) => answers[`column:${head}`] === undefined)
+        .map((flag) => flagQuestion(cells, flag)),
+      ...(isActivity ? columnQuestions(cells, rows) : []),
+    ],
+  };
+}
+
+function flagOf(cells: Cells, rows: readonly Row[], column: { head: string; at: number }): Flag[] {
+  const { kind } = cells.file;
+  if (kind === "customers" || kind === "remittance" || kind === "returns") return [];
+  const says = flagTest(kind, cells, rows, column);
+  if (says === null) return [];
+  const open = rows.filter((row) => says((row.cells[column.at] ?? "").trim(), row));
+  const isOpen = open.some((row) => counts(cells, row));
+  return isOpen ? [{ head: column.head, rows: open, back: isBack(kind, column.head) }] : [];
+}
+
+const isBack = (kind: FileKind, head: string): boolean =>
+  kind !== "invoices" && TAKEN_BACK.test(plainWords(head));
+
+/** An invoice that is paid is open no more; a day of its last payment may be that of a part. */
+const isPaid = (kind: FileKind, head: string): boolean =>
+  kind === "invoices" && DONE.test(plainWords(head)) && !/\blast\b/i.test(head);
+
+type Says = (cell: string, row: Row) => boolean;
+
+/** What a cell of a column has to be to say that its line is no money; null where the column says nothing. */
+function flagTest(
+  kind: FileKind,
+  cells: Cells,
+  rows: readonly Row[],
+  { head, at }: { head: string; at: number },
+): Says | null {
+  const plain = plainWords(head);
+  if (isBack(kind, head)) {
+    const linked = new Set(cells.column(rows, "relatedId"));
+    return (cell, row) => wasTakenBack(cell) && !linked.has(cells.of(row, "id"));
+  }
+  if (kind === "processor" && isBesideHead(head))
+    return (cell) => /[1-9]/.test(writtenSum(cell)?.digits ?? "") || isDead(kind, cell);
+  if (isPaid(kind, head))
+    return (cell, row) =>
+      (YES.test(plainWords(cell)) || isDate(cell)) && cells.of(row, "balance") === "";
+  if (NO_LINE.test(plain))
+    return (cell) => YES.test(plainWords(cell)) || isDate(cell) || isDead(kind, cell);
+  if (LINE.test(plain) || (kind !== "invoices" && DONE.test(plain)))
+    return (cell) => NO.test(plainWords(cell)) || isDead(kind, cell);
+  const different = new Set(rows.map((row) => (row.cells[at] ?? "").trim()));
+  if (different.size > MOST_STATES) return null;
+  return (cell, row) => isDead(kind, cell) || (kind === "invoices" && isGone(cells, cell, row));
+}
+
+/** An invoice that another column says is paid or given up, where nothing says what of it is open. */
+const isGone = (cells: Cells, cell: string, row: Row): boolean =>
+  GIVEN_UP.test(plainWords(cell)) ||
+  (sureStanding(cell) === "paid" && cells.of(row, "balance") === "");
+const GIVEN_UP = /^(written off|write off|bad debt|uncollectible|sent to collections)$/;
+
+/** A word that says by itself that there is no money, whatever its column is called. */
+const isDead = (kind: FileKind, cell: string): boolean =>
+  TRIAL.test(plainWords(cell)) ||
+  (kind === "invoices"
+    ? sureStanding(cell) === "void"
+    : (sureState(cell) ?? "counts") !== "counts");
+
+const isDate = (cell: string): boolean => /\d[-/. ]/.test(cell) && writtenDay(cell) !== null;
+
+const wasTakenBack = (cell: string): boolean =>
+  YES.test(plainWords(cell)) || isDate(cell) || /[1-9]/.test(writtenSum(cell)?.digits ?? "");
+
+/** Whether a line is money by what its own fields say. */
+function counts(cells: Cells, row: Row): boolean {
+  const word = cells.of(row, "status");
+  if (cells.file.kind === "invoices") return sureStanding(word) !== "void";
+  return [word, cells.of(row, "kind")].every((said) => (sureState(said) ?? "counts") === "counts");
+}
+
+function flagQuestion(cells: Cells, { head, rows, back }: Flag): Question {
+  const at = cells.file.table.headers.indexOf(head);
+  const said = some(rows.map((row) => (row.cells[at] ?? "").trim()));
+  const lines = rows.length === 1 ? "1 line" : `${rows.length} lines`;
+  const first = rows[0]?.line ?? 0;
+  if (isPaid(cells.file.kind, head))
+    return {
+      key: `column:${head}`,
+      words: `“${head}” says ${said} on ${lines}, first line ${first}. Is anything of it still open?`,
+      choices: [
+        { answer: "status", result: `no: ${lines} left out` },
+        { answer: "leave", result: "yes: the column changes nothing" },
+      ],
+    };
+  if (back)
+    return {
+      key: `column:${head}`,
+      words: `“${head}” says ${said} on ${lines}, first line ${first}. Was that money taken back, and does no other line say so?`,
+      choices: [
+        { answer: "leave", result: "no, or it has lines of its own: the column changes nothing" },
+        { answer: "status", result: `yes: ${lines} left out, as nothing is left of them` },
+      ],
+    };
+  return {
+    key: `column:${head}`,
+    words: `“${head}” says ${said} on ${lines}, first line ${first}. Is that money?`,
+    choices: [
+      { answer: "status", result: `no: ${lines} left out` },
+      { answer: "leave", result: "yes: every line counts, whatever the column says" },
+    ],
+  };
+}

@@ -1,0 +1,58 @@
+import { plainWords, type Table } from "@/core/formats";
+
+import { isTotalWord } from "./rowsLeftOut";
+import { writtenSum } from "../sums/sumCells";
+import type { LeftOut } from "../types";
+import { writtenDay } from "../days/writtenDay";
+
+type Row = Table["rows"][number];
+
+/** The place of the only filled cell of a row, where it is words; -1 else. */
+function onlyWords({ cells }: Row): number {
+  const filled = cells.flatMap((cell, at) => (cell.trim() === "" ? [] : [at]));
+  const [at = -1] = filled;
+  const cell = (cells[at] ?? "").trim();
+  const isWords = writtenSum(cell) === null && writtenDay(cell) === null;
+  return filled.length === 1 && isWords ? at : -1;
+}
+
+/**
+ * Where a list names its groups in lines of their own (a customer, and under it what is open of him):
+ * the column of those names. Every line of a group leaves it empty, and the first line is a name.
+ */
+export function groupPlace({ rows, headers }: Table): number | null {
+  const [first] = rows;
+  const at = first ? onlyWords(first) : -1;
+  if (at < 0 || headers.length < 3 || isForTheEye(first as Row, at)) return null;
+  const details = rows.filter((row) => onlyWords(row) !== at && !isForTheEye(row, at));
+  return details.length > 0 && details.every(({ cells }) => (cells[at] ?? "").trim() === "")
+    ? at
+    : null;
+}
+
+/** A total has its sum beside it; a customer whose name begins like one has nothing. */
+const isForTheEye = ({ cells }: Row, at: number): boolean =>
+  isTotalWord(plainWords(cells[at] ?? "")) &&
+  cells.some((cell, other) => other !== at && cell.trim() !== "");
+
+/** The head of the column that names groups; null where there is none. */
+export function groupColumn(table: Table): string | null {
+  const at = groupPlace(table);
+  return at === null ? null : (table.headers[at] ?? null);
+}
+
+/** The same list with the name of its group on each line; the lines of names are left out. */
+export function withGroups(table: Table): { table: Table; leftOut: LeftOut[] } {
+  const at = groupPlace(table);
+  if (at === null) return { table, leftOut: [] };
+  const leftOut: LeftOut[] = [];
+  let name = "";
+  const rows = table.rows.flatMap((row) => {
+    if (isForTheEye(row, at)) return [row];
+    if (onlyWords(row) !== at) return [{ ...row, cells: row.cells.with(at, name) }];
+    name = (row.cells[at] ?? "").trim();
+    leftOut.push({ line: row.line, why: "heading" });
+    return [];
+  });
+  return { table: { ...table, rows }, leftOut };
+}

@@ -1,0 +1,46 @@
+import { headedAt, plainWords, type Table } from "@/core/formats";
+
+import { isBalanceWords, isTotalWord } from "./rowsLeftOut";
+import { writtenSum } from "../sums/sumCells";
+import type { Answers, Question } from "../types";
+import { writtenDay } from "../days/writtenDay";
+
+/** The list with its head where it was said to stand. */
+export const headSaid = (table: Table, answers: Answers): Table =>
+  /^\d{1,3}$/.test(answers.head ?? "") ? headedAt(table, Number(answers.head)) : table;
+
+const isDay = (cell: string): boolean => /\d[-/. ]/.test(cell) && writtenDay(cell) !== null;
+const isSum = (cell: string): boolean => /\d[.,]\d\d\D*$/.test(cell) && writtenSum(cell) !== null;
+
+/** Lines above the head that have a day and a sum as the lines below it have: they may be of the list. */
+export function headQuestion({ records = [], headLine = 1 }: Table, answers: Answers): Question[] {
+  if (answers.head !== undefined) return [];
+  const above = records.slice(0, Math.max(0, headLine - 1)).flatMap((cells, at) => {
+    const trimmed = cells.map((cell) => cell.trim());
+    const plain = plainWords(trimmed.join(" "));
+    const isLine = trimmed.some(isDay) && trimmed.some(isSum);
+    return isLine && !isBalanceWords(plain) && !isTotalWord(plain) ? [{ at, trimmed }] : [];
+  });
+  const [first] = above;
+  if (!first) return [];
+  const shown = first.trimmed.filter((cell) => cell !== "").join(" ");
+  return [
+    {
+      key: "head",
+      words: `The head of the list stands on line ${headLine}, and above it line ${first.at + 1} has a day and a sum (${shown.slice(0, 60)}).`,
+      choices: [
+        {
+          answer: String(headLine),
+          result: `the list begins below line ${headLine}: what is above is left out`,
+        },
+        {
+          answer: String(first.at),
+          result:
+            first.at === 0
+              ? "the list begins with line 1 and has no head"
+              : `the list begins below line ${first.at}`,
+        },
+      ],
+    },
+  ];
+}

@@ -1,0 +1,59 @@
+import type { Refusal } from "@/core/formats";
+
+import { Cells, type Row } from "../cells";
+import { flagged } from "./flagColumns";
+import { withGroups } from "./groupedRows";
+import { headQuestion } from "./headOfFile";
+import { ofOneAccount } from "./ofOneAccount";
+import { screened } from "./rowsLeftOut";
+import { shiftedRows } from "./shifted";
+import { type Sections, sectionsOf } from "./statementSections";
+import type { EndedRow, LeftOut, Question, ReadingContext, Unread } from "../types";
+import { withYears } from "../days/yearsOfFile";
+
+/** The lines of a file that are money or records, each as if it stood alone, and what became of the others. */
+export type Lines = {
+  readonly cells: Cells;
+  readonly rows: readonly Row[];
+  /** The way that the heading above a line of a statement says. */
+  readonly wayOf: (row: Row) => string;
+  readonly refused: readonly Refusal[];
+  readonly leftOut: readonly LeftOut[];
+  readonly ended: readonly EndedRow[];
+  readonly questions: readonly Question[];
+  readonly proofs: readonly string[];
+};
+
+export function linesOf(file: Unread, context: ReadingContext): Lines {
+  const parts = partsOf(file);
+  const years = withYears({ ...file, table: parts.table }, context);
+  const cells = new Cells({ ...file, table: years.table });
+  const whole = screened(cells);
+  const one = ofOneAccount(cells, whole.rows, context);
+  const flags = flagged(cells, one.rows);
+  const shifted = shiftedRows(cells, flags.rows);
+  const parted = new Set(shifted.map(({ line }) => line));
+  return {
+    cells,
+    rows: flags.rows.filter(({ line }) => !parted.has(line)),
+    wayOf: parts.wayOf,
+    refused: shifted,
+    leftOut: [...parts.leftOut, ...whole.leftOut, ...one.leftOut, ...flags.leftOut],
+    ended: flags.ended,
+    questions: [
+      ...headQuestion(file.table, file.answers),
+      ...one.questions,
+      ...years.questions,
+      ...flags.questions,
+    ],
+    proofs: one.proofs,
+  };
+}
+
+/** A list that is printed in parts, with each line as if it stood alone. */
+function partsOf(file: Unread): Sections {
+  if (file.kind === "bank") return sectionsOf(file);
+  const plain = { table: file.table, leftOut: [] };
+  const { table, leftOut } = file.kind === "invoices" ? withGroups(file.table) : plain;
+  return { table, leftOut, wayOf: () => "" };
+}

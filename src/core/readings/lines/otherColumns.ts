@@ -1,0 +1,82 @@
+import { formatAmount } from "@/core/money";
+
+import type { Cells, Row } from "../cells";
+import { plainWords } from "@/core/formats";
+import { sumUnder, writtenSum } from "../sums/sumCells";
+import { sumFields } from "../sums/sumFields";
+import type { SumReading } from "../sums/sumsOfFile";
+import type { Question, ReadingContext } from "../types";
+
+const MONEY_HEAD =
+  /\b(amounts?|payments?|fees?|tax|taxes|paid|refund(s|ed)?|total|credits?|debits?|discounts?|tips?|gratuity|surcharge|adjustments?|withheld|withholding|commission|costs?|charges?|gst|vat|hst|betrag|gebuhr|steuer|mwst|rabatt|montant|frais|remise|taxe|importe|impuesto|descuento|comision|deduction|allowance|chargeback)\b/;
+const NO_MONEY_HEAD =
+  /\b(rate|qty|quantity|percent|zip|postal|phone|exchange|days|count|number|no|id|code|ref|reference|date|time|limit|currency|last4|last 4|last four|digits|bin)\b/;
+
+type Around = {
+  readonly cells: Cells;
+  readonly rows: readonly Row[];
+  readonly reading: SumReading;
+  readonly context: ReadingContext;
+};
+
+/** Columns that no field has taken and that may change a sum: each is asked about, once. */
+export function otherColumns(around: Around, footed: boolean): Question[] {
+  const { cells, rows } = around;
+  return cells.unread().flatMap(({ head, at }) => {
+    const filled = rows.map((row) => (row.cells[at] ?? "").trim());
+    if (cells.file.answers[`column:${head}`] !== undefined) return [];
+    if (!footed && isMoney(head, filled) && !says(around, filled))
+      return [moneyQuestion(around, head, filled)];
+    return [];
+  });
+}
+
+function isMoney(head: string, filled: readonly string[]): boolean {
+  const cells = filled.filter((cell) => cell !== "");
+  const sums = cells.flatMap((cell) => writtenSum(cell) ?? []);
+  const worth = sums.filter(({ digits }) => /[1-9]/.test(digits));
+  if (worth.length === 0 || sums.length < cells.length * 0.6) return false;
+  const plain = plainWords(head);
+  if (/%/.test(head)) return false;
+  if (MONEY_HEAD.test(plain)) return true;
+  return !NO_MONEY_HEAD.test(plain) && worth.some(({ digits }) => /[.,]\d{2}$/.test(digits));
+}
+
+/** Whether a column says again what a column that is read says already, on every line. */
+function says({ cells, rows, reading, context }: Around, filled: readonly string[]): boolean {
+  const value = (cell: string): number => {
+    const written = writtenSum(cell);
+    return Math.abs(
+      (written && sumUnder(written, { ...reading, currency: context.currency })) ?? 0,
+    );
+  };
+  return sumFields(cells).some((field) =>
+    rows.every((row, at) => value(filled[at] ?? "") === value(cells.of(row, field))),
+  );
+}
+
+function moneyQuestion(
+  { cells, rows, reading, context }: Around,
+  head: string,
+  filled: readonly string[],
+): Question {
+  const at = filled.findIndex((cell) => /[1-9]/.test(writtenSum(cell)?.digits ?? ""));
+  const written = writtenSum(filled[at] ?? "");
+  const sum = (written && sumUnder(written, { ...reading, currency: context.currency })) ?? 0;
+  const line = `line ${rows[at]?.line ?? 0}: ${formatAmount(sum, context.currency)}`;
+  const uses = COLUMN_USES[cells.file.kind] ?? [];
+  return {
+    key: `column:${head}`,
+    words: `“${head}” holds sums, and nothing says whether they change what is posted.`,
+    choices: [
+      { answer: "leave", result: `they change nothing (${line} is left out)` },
+      ...uses.map(([answer, words]) => ({ answer, result: `${words} (${line})` })),
+    ],
+  };
+}
+
+/** What a column of sums may be used for, by the kind of file. */
+const COLUMN_USES: Readonly<Record<string, readonly (readonly [string, string])[]>> = {
+  processor: [["fee", "one more fee"]],
+  invoices: [["paid", "paid already, and off the balance"]],
+};

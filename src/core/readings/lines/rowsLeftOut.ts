@@ -1,0 +1,75 @@
+import type { Cells, Row } from "../cells";
+import { plainWords } from "@/core/formats";
+import type { LeftOut, LeftOutRule } from "../types";
+import { writtenDay } from "../days/writtenDay";
+import { writtenSum } from "../sums/sumCells";
+
+const TOTAL =
+  /^(?:grand |page |report |sub )?(?:total|totals|subtotal|sum|summe|gesamt|gesamtsumme|umsatztotal|zwischensumme|totaal|totale|totaux|suma|soma|end of (?:report|file)|records?)\b/;
+/** Whether a line begins with the word of a total. */
+export const isTotalWord = (plain: string): boolean => TOTAL.test(plain);
+const BALANCE =
+  /\b(?:(?:opening|closing|beginning|ending|starting|previous|prior) (?:ledger )?(?:balance|bal)|balance (?:brought |carried )?forward|anfangssaldo|endsaldo|anfangsbestand|endbestand|saldo (?:inicial|final|iniziale|finale|anterior)|(?:solde|saldo|balance) (?:au|al|am|per|as of|at)|solde (?:initial|final|precedent|anterieur)|beginsaldo|eindsaldo)\b/;
+
+/** Whether words are those of a balance at an end of a list. */
+export const isBalanceWords = (plain: string): boolean => BALANCE.test(plain);
+
+/** The field that holds the day of a row. */
+export const MAIN_DAY: Readonly<Record<string, string>> = {
+  bank: "postedOn",
+  processor: "occurredOn",
+  invoices: "issuedOn",
+  remittance: "paidOn",
+  returns: "on",
+};
+
+/** Whether a row is none of its own: a head once more, a total, or a balance at an end of the list. */
+export function screenRow(
+  cells: Cells,
+  row: Row,
+  isFirst: boolean,
+  isLast: boolean,
+): LeftOutRule | null {
+  const { kind } = cells.file;
+  const isDay = writtenDay(cells.of(row, MAIN_DAY[kind] ?? "")) !== null;
+  // A row with a day of its own is no head and no total.
+  if (isDay && kind !== "bank") return null;
+  const why = isDay ? null : lineForTheEye(cells, row);
+  if (why !== null || kind !== "bank") return why;
+  return isBalance(cells, row, isFirst || isLast) ? "balance" : null;
+}
+
+/** A head once more, or a total: rows without a day. What has a number of its own is none. */
+function lineForTheEye(cells: Cells, row: Row): LeftOutRule | null {
+  const { kind, table } = cells.file;
+  const filled = row.cells.map((cell) => cell.trim());
+  const isHead = (cell: string, at: number): boolean =>
+    cell === "" || plainWords(cell) === plainWords(table.headers[at] ?? "");
+  if (filled.every(isHead)) return "head";
+  const own = cells.of(row, kind === "invoices" ? "number" : "id");
+  if (kind === "customers" || (own !== "" && !isTotalWord(plainWords(own)))) return null;
+  return filled.some((cell) => cell !== "" && isTotalWord(plainWords(cell))) ? "total" : null;
+}
+
+/** A balance that stands as a row, without a sum of its own, or at an end of the list. */
+function isBalance(cells: Cells, row: Row, atAnEnd: boolean): boolean {
+  const words = cells.of(row, "description") || row.cells.join(" ");
+  if (!isBalanceWords(plainWords(words))) return false;
+  const moves = ["amount", "moneyIn", "moneyOut"].some((field) =>
+    /[1-9]/.test(writtenSum(cells.of(row, field))?.digits ?? ""),
+  );
+  return !moves || atAnEnd;
+}
+
+/** Rows that are money or records, and those that are not, by the rule that says so. */
+export function screened(cells: Cells): { rows: Row[]; leftOut: LeftOut[] } {
+  const rows: Row[] = [];
+  const leftOut: LeftOut[] = [];
+  const all = cells.file.table.rows;
+  all.forEach((row, at) => {
+    const why = screenRow(cells, row, at === 0, at === all.length - 1);
+    if (why) leftOut.push({ line: row.line, why });
+    else rows.push(row);
+  });
+  return { rows, leftOut };
+}

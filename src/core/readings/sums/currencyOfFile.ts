@@ -1,0 +1,66 @@
+import { type Currency, currencyOf } from "@/core/money";
+
+import { type Cells, type Row, some } from "../cells";
+import { writtenSum } from "./sumCells";
+import { sumFields } from "./sumFields";
+import type { Question, ReadingContext } from "../types";
+
+type Money = { currencyOf: (row: Row) => Currency; questions: Question[] };
+
+const HEAD_CURRENCY = /[([]\s*([A-Z]{3})\s*[)\]]|\b([A-Z]{3})$/;
+
+/** The currency of each row: its column, the sign in its cells, a head, else the account's. */
+export function currencyFinder(cells: Cells, rows: readonly Row[], context: ReadingContext): Money {
+  const heads = sumFields(cells).flatMap((field) => {
+    const match = HEAD_CURRENCY.exec(cells.head(field));
+    return currencyOf(match?.[1] ?? match?.[2] ?? "") ?? [];
+  });
+  const inHead = new Set(heads).size === 1 ? heads[0] : undefined;
+  const fields = sumFields(cells);
+  // Most files write no currency beside their sums: then no row is looked at for one.
+  const marked = rows.some((row) =>
+    fields.some((field) => (writtenSum(cells.of(row, field))?.currency ?? null) !== null),
+  );
+  const inCells = (row: Row): Currency | undefined => {
+    if (!marked) return undefined;
+    for (const field of fields) {
+      const sign = writtenSum(cells.of(row, field))?.currency;
+      if (sign && sign !== "dollar") return sign;
+    }
+    return undefined;
+  };
+  const dollars =
+    marked &&
+    rows.some((row) =>
+      fields.some((field) => writtenSum(cells.of(row, field))?.currency === "dollar"),
+    );
+  const assumed = (cells.file.answers.currency as Currency | undefined) ?? context.currency;
+  const own = (row: Row): Currency | undefined =>
+    currencyOf(cells.of(row, "currency")) ?? inCells(row) ?? inHead;
+  const contradicts = !marked
+    ? []
+    : rows.filter((row) => {
+        const [said, sign] = [currencyOf(cells.of(row, "currency")), inCells(row)];
+        return said !== undefined && sign !== undefined && said !== sign;
+      });
+  const questions: Question[] = [];
+  const unnamed = rows.some((row) => own(row) === undefined);
+  if (dollars && unnamed && !isDollar(assumed) && cells.file.answers.currency === undefined)
+    questions.push({
+      key: "currency",
+      words: `The sums are in dollars, and what they belong to is in ${context.currency}. Which currency are they?`,
+      choices: ["USD", "CAD", "AUD", context.currency].map((code) => ({
+        answer: code,
+        result: `every sum without another currency is ${code}`,
+      })),
+    });
+  if (contradicts.length > 0 && cells.file.answers.currency === undefined)
+    questions.push({
+      key: "currency",
+      words: `The column of currencies and the signs beside the sums disagree (${some(contradicts.map((row) => cells.of(row, "currency")))}). Which is right?`,
+      choices: [{ answer: context.currency, result: "the column is right" }],
+    });
+  return { currencyOf: (row) => own(row) ?? assumed, questions };
+}
+
+const isDollar = (currency: Currency): boolean => /^(USD|CAD|AUD|NZD|HKD|SGD|MXN)$/.test(currency);
