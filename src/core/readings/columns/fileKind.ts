@@ -73,11 +73,12 @@ export function kindsOf(
   table: Table,
   kinds: readonly FileKind[] = FILE_KINDS,
 ): { sure: FileKind | null; possible: readonly FileKind[] } {
-  const columnsOf = (kind: FileKind): Columns => filledColumns(table, columnsHeld(table, kind));
+  const allOf = (kind: FileKind): Columns => columnsHeld(table, kind);
+  const columnsOf = (kind: FileKind): Columns => filledColumns(table, allOf(kind));
   if (table.headLine === 0) return { sure: null, possible: kinds };
   const money = table.headers.some((head) => MONEY_HEAD.test(plainWords(head))) || holdsSums(table);
   const readable = kinds.filter(
-    (kind) => needed(kind, columnsOf(kind)) && (kind !== "processor" || saysWho(columnsOf(kind))),
+    (kind) => needed(kind, allOf(kind)) && (kind !== "processor" || saysWho(columnsOf(kind))),
   );
   const marked = kinds.filter((kind) => {
     const columns = columnsOf(kind);

@@ -127,11 +127,12 @@ export const stripRecipe = defineRecipe({
     padding: "0 24px",
     fontSize: "12.5px",
     color: "soft",
-    overflowX: "auto",
+    // Sums of nine digits take a second line: none of them is cut.
+    flexWrap: "wrap",
     "& a": {
       textDecoration: "none",
       whiteSpace: "nowrap",
-      padding: "4px 12px",
+      padding: "4px 10px",
       borderLeft: "1px solid {colors.line}",
       lineHeight: 1.2,
     },
@@ -143,8 +144,6 @@ export const stripRecipe = defineRecipe({
     [NARROW]: {
       maxWidth: "100vw",
       padding: "4px 12px",
-      flexWrap: "wrap",
-      overflowX: "visible",
       "& a": { padding: "4px 12px 4px 0", borderLeft: 0 },
     },
     "@media print": { display: "none" },
