@@ -37,7 +37,7 @@ export const LEFT_OUT_WORDS = {
   head: "the head, repeated",
   total: "totals and subtotals",
   balance: "opening and closing balances",
-  no_money: "declined, voided or failed: no money",
+  no_money: "declined, voided, failed or a trial: no money",
   not_yet: "pending: no money yet",
   said: "left out, as was said",
   not_ours: "of no concern here, as was said",

@@ -124,7 +124,7 @@ describe("a line that is no money any more", () => {
     expect(take(withStates(CHARGES, ["ch_2"]))).toMatchObject({
       known: 2,
       changed: 0,
-      leftOut: [{ line: 3, why: "declined, voided or failed: no money" }],
+      leftOut: [{ line: 3, why: "declined, voided, failed or a trial: no money" }],
     });
   });
   it("stays, and is said, where a refund or a tied payout rests on it", () => {

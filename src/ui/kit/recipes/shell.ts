@@ -132,7 +132,7 @@ export const stripRecipe = defineRecipe({
     "& a": {
       textDecoration: "none",
       whiteSpace: "nowrap",
-      padding: "4px 10px",
+      padding: "4px 7px",
       borderLeft: "1px solid {colors.line}",
       lineHeight: 1.2,
     },
