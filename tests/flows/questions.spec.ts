@@ -43,3 +43,42 @@ test("what a file leaves open is asked before anything is taken in, with what ea
   await page.keyboard.press("Escape");
   await proofsHold(page);
 });
+
+const TILL = [
+  "11/19/2026,Interest,5.00",
+  "Date,Transaction ID,Customer,Payment type,Total,Fees,Net total,Mode",
+  "11/20/2026,T1,Alder Lane,Card,100.00,-2.90,97.10,live",
+  "11/20/2026,T2,Birch Yard,Cash,40.00,0.00,40.00,live",
+  "11/21/2026,T3,Cedar Hall,Card,55.00,-1.90,53.10,test",
+].join("\n");
+
+test("where its head stands, what another column says is no money, and what is the same on every line", async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/arrivals`);
+  await alive(page);
+  await page.getByLabel("File to take in").setInputFiles({
+    name: "till card account.csv",
+    mimeType: "text/csv",
+    buffer: Buffer.from(TILL),
+  });
+  const open = page.getByRole("group", { name: "What the file leaves open" });
+  const say = (result: RegExp): Promise<void> =>
+    open.getByRole("row", { name: result }).getByRole("button", { name: "That is it" }).click();
+  await expect(page.getByLabel("head", { exact: true })).toHaveValue("2");
+  await expect(open).toContainText("above it line 1 has a day and a sum");
+  await say(/begins below line 2/);
+  await expect(open).toContainText("“Mode” says “test” on 1 line");
+  await say(/no: 1 line left out/);
+  await expect(open).toContainText("1 line was paid by “cash”");
+  await say(/no: 1 of 40.00 together left out/);
+  await expect(page.getByRole("button", { name: /^Take in 1 line/ })).toBeEnabled();
+  await expect(page.getByRole("cell", { name: "11/20/2026 · T1 · Alder Lane" })).toBeVisible();
+  await page.getByLabel("memo", { exact: true }).selectOption({ label: "the same on every line" });
+  await page.getByLabel("memo of every line").fill("sold at the till");
+  await expect(page.getByRole("button", { name: /^Take in 1 line/ })).toBeEnabled();
+  await page.getByLabel("head", { exact: true }).selectOption("0");
+  await expect(page.getByLabel("head", { exact: true })).toHaveValue("0");
+  await page.keyboard.press("Escape");
+  await proofsHold(page);
+});

@@ -150,8 +150,9 @@ const INSTEAD: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** Needed fields that the mapping gives no column; the file cannot be read without them. */
-export function missingFields(spec: Pick<MappingSpec, "kind" | "columns">): string[] {
-  const has = (field: string): boolean => spec.columns[field] !== undefined;
+export function missingFields(spec: Pick<MappingSpec, "kind" | "columns" | "answers">): string[] {
+  const has = (field: string): boolean =>
+    spec.columns[field] !== undefined || (spec.answers?.[`fixed:${field}`] ?? "").trim() !== "";
   const missing = FIELDS[spec.kind]
     .filter(({ needed, field }) => needed && ![field, ...(INSTEAD[field] ?? [])].some(has))
     .map(({ field }) => field);

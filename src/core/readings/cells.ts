@@ -4,11 +4,15 @@ import type { Unread } from "./types";
 
 export type Row = Unread["table"]["rows"][number];
 
+/** What people said that a field without a column holds on every line, by the key of the answer. */
+const FIXED = "fixed:";
+
 /** The cells of a file by field. */
 export class Cells {
   /** The fields of the kind that have a column here. */
   readonly fields: readonly FieldSpec[];
   private readonly places: ReadonlyMap<string, number>;
+  private readonly fixed: ReadonlyMap<string, string>;
 
   constructor(readonly file: Unread) {
     this.places = new Map(
@@ -17,17 +21,24 @@ export class Cells {
         return at < 0 ? [] : [[field, at] as const];
       }),
     );
-    this.fields = FIELDS[file.kind].filter(({ field }) => this.places.has(field));
+    this.fixed = new Map(
+      Object.entries(file.answers).flatMap(([key, value]) =>
+        key.startsWith(FIXED) && value.trim() !== ""
+          ? [[key.slice(FIXED.length), value.trim()]]
+          : [],
+      ),
+    );
+    this.fields = FIELDS[file.kind].filter(({ field }) => this.has(field));
   }
 
   has(field: string): boolean {
-    return this.places.has(field);
+    return this.places.has(field) || this.fixed.has(field);
   }
 
-  /** The cell of a field, without blanks around it; empty where the field has no column. */
+  /** The cell of a field, without blanks around it; what was said of all lines where it has no column. */
   of(row: Row, field: string): string {
     const at = this.places.get(field);
-    return at === undefined ? "" : (row.cells[at] ?? "").trim();
+    return at === undefined ? (this.fixed.get(field) ?? "") : (row.cells[at] ?? "").trim();
   }
 
   /** Cells of a field that hold something. */

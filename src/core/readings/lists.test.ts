@@ -1,3 +1,5 @@
+import { missingFields } from "@/core/formats";
+
 import { kindsIn, leftOutOf, linesIn, openIn, readList } from "../../../tests/support/readings";
 
 const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
@@ -205,4 +207,19 @@ describe("lists that look like another kind", () => {
     );
     expect(openIn(owed)).toEqual(["column:Collection"]);
   });
+});
+
+it("a field without a column may be said to be the same on every line", () => {
+  const file = list("Id,Date,Amount,Fee", "a,2026-11-12,9.00,0.30");
+  const { table } = readList(file, {
+    answers: { "fixed:currency": "EUR", "fixed:payerName": "Ada" },
+  });
+  expect(table.rows[0]?.cells).toEqual(expect.arrayContaining(["EUR", "Ada"]));
+  expect(missingFields({ kind: "bank", columns: { amount: "A", description: "D" } })).toEqual([
+    "postedOn",
+  ]);
+  const answers = { "fixed:postedOn": "2026-11-12" };
+  expect(
+    missingFields({ kind: "bank", columns: { amount: "A", description: "D" }, answers }),
+  ).toEqual([]);
 });

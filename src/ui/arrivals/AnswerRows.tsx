@@ -59,7 +59,7 @@ export function AnswerRows({ change, mapping, words }: AnswerRowsProps): ReactNo
         />
       ))}
       {Object.entries(answers)
-        .filter(([key]) => !listed.has(key))
+        .filter(([key]) => !listed.has(key) && !key.startsWith("fixed:"))
         .map(([key, answer]) => (
           <tr key={key}>
             <td>{ASKED[key] ?? key.replaceAll(/[_:]/g, " ")}</td>

@@ -5,6 +5,7 @@ import type { ReactNode } from "react";
 import type { ArrivalsFacts, InspectedFile } from "@/contracts/arrivals";
 import type { MappingSpec } from "@/core/formats";
 
+import { LineField } from "../kit/fields";
 import { DetailTable } from "../kit/tables";
 import { AnswerRows } from "./AnswerRows";
 import { FIELD_WORDS } from "./fieldWords";
@@ -25,11 +26,18 @@ export function MappingForm({
   change: (mapping: MappingSpec) => void;
 }): ReactNode {
   const set = (field: string, header: string): void => {
-    const rest = Object.fromEntries(
-      Object.entries(mapping.columns).filter(([name]) => name !== field),
-    );
-    change({ ...mapping, columns: header === "" ? rest : { ...rest, [field]: header } });
+    const columns = without(mapping.columns, field);
+    const answers = without(mapping.answers ?? {}, `fixed:${field}`);
+    if (header === ON_ALL)
+      return change({ ...mapping, columns, answers: { ...answers, [`fixed:${field}`]: "" } });
+    change({
+      ...mapping,
+      answers,
+      columns: header === "" ? columns : { ...columns, [field]: header },
+    });
   };
+  const fix = (field: string, value: string): void =>
+    change({ ...mapping, answers: { ...mapping.answers, [`fixed:${field}`]: value } });
   return (
     <DetailTable marginTop="10px">
       <thead>
@@ -46,6 +54,7 @@ export function MappingForm({
             field={field}
             mapping={mapping}
             needed={needed}
+            fix={fix}
             set={set}
             waiting={waiting}
           />
@@ -92,30 +101,47 @@ type FieldRowProps = {
   mapping: MappingSpec;
   needed: boolean;
   set: (field: string, header: string) => void;
+  fix: (field: string, value: string) => void;
   waiting: InspectedFile;
 };
 
-function FieldRow({ field, mapping, needed, set, waiting }: FieldRowProps): ReactNode {
+/** Chosen where no column has a field, and it is the same on every line. */
+const ON_ALL = "\u0000all";
+
+const without = (of: Readonly<Record<string, string>>, key: string): Record<string, string> =>
+  Object.fromEntries(Object.entries(of).filter(([name]) => name !== key));
+
+function FieldRow({ field, mapping, needed, set, fix, waiting }: FieldRowProps): ReactNode {
+  const fixed = mapping.answers?.[`fixed:${field}`];
   return (
     <tr>
       <td data-strong={needed || undefined}>
         {FIELD_WORDS[field] ?? field}
-        {needed && mapping.columns[field] === undefined ? (
+        {needed && mapping.columns[field] === undefined && !fixed ? (
           <span data-tone="off"> needed</span>
         ) : null}
       </td>
       <td>
         <Pick
           label={FIELD_WORDS[field] ?? field}
-          value={mapping.columns[field] ?? ""}
+          value={mapping.columns[field] ?? (fixed === undefined ? "" : ON_ALL)}
           options={[
             ["", "–"],
+            [ON_ALL, "the same on every line"],
             ...waiting.headers
               .filter((header) => header !== "")
               .map((header) => [header, header] as const),
           ]}
           change={(header) => set(field, header)}
         />
+        {fixed === undefined ? null : (
+          <LineField
+            kind="text"
+            aria-label={`${FIELD_WORDS[field] ?? field} of every line`}
+            value={fixed}
+            onChange={(event) => fix(field, event.target.value)}
+          />
+        )}
       </td>
     </tr>
   );
