@@ -181,6 +181,15 @@ describe("statements as they are printed", () => {
       "9 balance",
     ]);
   });
+  it("what is on its way under a heading of its own", () => {
+    const file = (heading: string): string =>
+      list("Date,Description,Amount", "11/12/2026,ADA,100.00", heading, "11/27/2026,RENT,-20.00");
+    for (const heading of ["Pending transactions,,", ",Pending transactions,"])
+      expect(leftOutOf(file(heading), { kind: "bank", answers: { signs: "signed" } })).toEqual([
+        "3 heading",
+        "4 not_yet",
+      ]);
+  });
   it("words that go on below their line, but no totals", () => {
     const file = list(
       "Date,Description,Amount,Balance",

@@ -1,4 +1,4 @@
-import { type FileKind, plainWords, type Table } from "@/core/formats";
+import { type FileKind, headWords, type Table } from "@/core/formats";
 
 import { type Contents, isDate, isSum, MOST_LOOKED_AT } from "./contents";
 import { sureKindOf } from "../invoices/documentWords";
@@ -33,13 +33,18 @@ export function columnsByContents(
 const CODE = /^(?=.*\d)(?=.*[A-Za-z_#-])[\w#-]{3,40}$/;
 /** Digits of a card or an account behind marks, and columns of who or where: they go by nothing. */
 const MASKED = /^[x*•.]+\d{2,4}$/i;
+/** Heads of what may be an id: a code of something else may come again with another payment. */
+const ID_HEAD =
+  /\b(id|key|number|reference|transaction|payment|charge|trace|token|uuid|activity)\b|^column \d+$/;
 const OF_SOMEBODY = /\b(account|card|phone|zip|postcode|customer|iban|routing|last)\b/;
 
 /** A column of codes of which no two lines have the same, and every line has one. */
 const idIn = (free: readonly string[], cellsOf: Contents, { rows }: Table): string | undefined =>
   free.find((head) => {
     const cells = cellsOf(head);
-    if (OF_SOMEBODY.test(plainWords(head)) || cells.some((cell) => MASKED.test(cell))) return false;
+    const plain = headWords(head);
+    if (!ID_HEAD.test(plain) || OF_SOMEBODY.test(plain) || cells.some((cell) => MASKED.test(cell)))
+      return false;
     const isWhole = cells.length >= Math.min(rows.length, MOST_LOOKED_AT);
     return (
       isWhole &&

@@ -6,8 +6,8 @@ import { writtenSum } from "../sums/sumCells";
 import type { LeftOut, Unread } from "../types";
 import { writtenDay } from "../days/writtenDay";
 
-/** What the lines of a section are, by its heading: money in, money out, balances, or not said. */
-type Section = "deposit" | "withdrawal" | "balance" | "";
+/** What the lines of a section are, by its heading: money in, money out, balances, on their way, or not said. */
+type Section = "deposit" | "withdrawal" | "balance" | "pending" | "";
 
 /** Headings of the sections of a printed statement (common practice, no source). */
 const OUT =
@@ -17,8 +17,11 @@ const IN =
 const BALANCES =
   /\b(daily|ending|ledger|day end) (?:\w+ )?balances?\b|\bbalances? (by day|summary)\b/;
 
+const PENDING = /\b(pending|uncleared|not yet (?:posted|booked)|scheduled|vorgemerkt\w*)\b/;
+
 function sectionOf(words: string): Section {
   const plain = plainWords(words);
+  if (PENDING.test(plain)) return "pending";
   if (BALANCES.test(plain)) return "balance";
   const [isIn, isOut] = [IN.test(plain), OUT.test(plain)];
   if (isIn === isOut) return "";
@@ -56,7 +59,8 @@ export function sectionsOf({ table, columns }: Unread): Sections {
     if (isHeading(row.cells, wordsAt)) {
       section = sectionOf(row.cells.join(" "));
       leftOut.push({ line: row.line, why: "heading" });
-    } else if (section === "balance") leftOut.push({ line: row.line, why: "balance" });
+    } else if (section === "balance" || section === "pending")
+      leftOut.push({ line: row.line, why: section === "balance" ? "balance" : "not_yet" });
     else if (goesOn(row, rows.at(-1), wordsAt)) {
       rows.push(joined(rows.pop() as Row, row, wordsAt));
       leftOut.push({ line: row.line, why: "continues" });
@@ -73,7 +77,8 @@ function isHeading(cells: readonly string[], wordsAt: number): boolean {
   const at = onlyCell(cells);
   const words = cells[at] ?? "";
   const isForTheEye = isTotalWord(plainWords(words)) || /\d{3}/.test(words);
-  return at >= 0 && (at !== wordsAt || wordsAt === 0) && !isForTheEye;
+  const isAside = at !== wordsAt || wordsAt === 0 || PENDING.test(plainWords(words));
+  return at >= 0 && isAside && !isForTheEye;
 }
 
 /** The heading of the first part stands above the head of the list. */
