@@ -223,3 +223,43 @@ it("a field without a column may be said to be the same on every line", () => {
     missingFields({ kind: "bank", columns: { amount: "A", description: "D" }, answers }),
   ).toEqual([]);
 });
+
+describe("statements that say it in their words", () => {
+  it("a line on its way", () => {
+    const file = list(
+      "Date,Description,Amount",
+      "11/13/2026,ADA (pending),100.00",
+      "11/16/2026,RENT,-50.00",
+    );
+    expect(openIn(file, { kind: "bank" })).toEqual(["pending"]);
+    expect(leftOutOf(file, { kind: "bank", answers: { pending: "not_yet" } })).toEqual([
+      "2 not_yet",
+    ]);
+    expect(leftOutOf(file, { kind: "bank", answers: { pending: "booked" } })).toEqual([]);
+  });
+  it("a side whose sums have both signs", () => {
+    const file = list(
+      "Date,Description,Paid in,Paid out",
+      "11/13/2026,ADA,100.00,",
+      "11/16/2026,RENT,,-50.00",
+      "11/17/2026,CORRECTION,,25.00",
+    );
+    expect(openIn(file)).toEqual(["sides"]);
+    const of = (sides: string): string | undefined =>
+      linesIn("bank", file, { answers: { sides } })[2];
+    expect([of("signed"), of("sizes")]).toEqual([
+      "Tue 17 Nov | 25.00 | CORRECTION",
+      "Tue 17 Nov | (25.00) | CORRECTION",
+    ]);
+  });
+  it("what was refunded or lost by columns of words; cents by a head with a stroke", () => {
+    const file = list(
+      "Id,Date,Amount,Fee,Net,Refund status,Dispute status",
+      "a,2026-11-13,9.00,0.30,8.70,,",
+      "b,2026-11-14,8.00,0.30,7.70,Refunded,",
+      "c,2026-11-15,7.00,0.30,6.70,,Lost",
+    );
+    expect(openIn(file)).toEqual(["column:Refund status", "column:Dispute status"]);
+    expect(openIn(list("id,created,amount_cents,fee_cents", "a,2026-11-13,1000,30"))).toEqual([]);
+  });
+});

@@ -19,12 +19,12 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "amount",
     "moneyIn",
-    "money in,credit,deposits,deposit,paid in,credits,credit amount,amount credit,cr,credit cr,receipts,additions,amount in,received,haben,gutschrift,credit eur,credits usd,abono,abonos,haber,ingreso,ingresos,avere,entrate,bij,credito,creditos,einzahlung,einzahlungen,recettes,inflow,amount received,c",
+    "money in,credit,deposits,deposit,paid in,credits,credit amount,amount credit,cr,credit cr,receipts,additions,amount in,received,haben,gutschrift,credit eur,credits usd,abono,abonos,haber,ingreso,ingresos,avere,entrate,bij,credito,creditos,einzahlung,einzahlungen,recettes,inflow,amount received,c,amount cr,cr amount",
   ),
   typed(
     "amount",
     "moneyOut",
-    "money out,debit,withdrawals,withdrawal,paid out,debits,debit amount,amount debit,dr,debit dr,payments,subtractions,amount out,spent,soll,lastschrift,belastung,cargo,cargos,debe,gasto,gastos,dare,uscite,af,debito,debitos,auszahlung,auszahlungen,depenses,outflow,amount sent,d",
+    "money out,debit,withdrawals,withdrawal,paid out,debits,debit amount,amount debit,dr,debit dr,payments,subtractions,amount out,spent,soll,lastschrift,belastung,cargo,cargos,debe,gasto,gastos,dare,uscite,af,debito,debitos,auszahlung,auszahlungen,depenses,outflow,amount sent,d,amount dr,dr amount",
   ),
   typed(
     "currency",

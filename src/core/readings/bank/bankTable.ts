@@ -1,4 +1,5 @@
 import { headWords } from "@/core/formats";
+import type { Minor } from "@/core/money";
 import { bankSigns } from "./bankSigns";
 import { inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
@@ -7,6 +8,7 @@ import { sureState } from "../rowWords";
 import type { StatementRow } from "./statementRow";
 import { writtenSum } from "../sums/sumCells";
 import type { LeftOut } from "../types";
+import { isOnItsWay, turnedLines, wordedQuestions } from "./wordedLines";
 
 const LEDGER_HEAD =
   /^(debit|credit|dr|cr|debits|credits|soll|haben|debe|haber|dare|avere|debit amount|credit amount)$/;
@@ -27,17 +29,21 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     const said = cells.file.answers[`state:${state.toLowerCase()}`];
     const means = said ?? sureState(state) ?? "counts";
     if (means === "none") leftOut.push({ line: row.line, why: "no_money" });
-    if (means === "pending") leftOut.push({ line: row.line, why: "not_yet" });
-    return means === "counts";
+    const isWaiting = means === "pending" || (means === "counts" && isOnItsWay(reading, row));
+    if (isWaiting) leftOut.push({ line: row.line, why: "not_yet" });
+    return means === "counts" && !isWaiting;
   });
+  const turned = turnedLines(reading, kept);
+  const sideOf = (row: Row, field: string, other: string): Minor | null =>
+    sumOfCell(reading, row, turned.has(row.line) ? other : field);
   const statement = kept.map((row): StatementRow => ({
     line: row.line,
     on: null,
     currency: reading.currencyOf(row),
     amount: sumOfCell(reading, row, "amount"),
     side: writtenSum(cells.of(row, "amount"))?.side ?? null,
-    moneyIn: sumOfCell(reading, row, "moneyIn"),
-    moneyOut: sumOfCell(reading, row, "moneyOut"),
+    moneyIn: sideOf(row, "moneyIn", "moneyOut"),
+    moneyOut: sideOf(row, "moneyOut", "moneyIn"),
     balance: sumOfCell(reading, row, "balance"),
     description: `${cells.of(row, "payerName")} ${cells.of(row, "description")}`,
     word: cells.of(row, "direction") || reading.wayOf(row),
@@ -63,7 +69,11 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     }),
     leftOut,
     refused: [],
-    questions: [...stateQuestions(reading, rows), ...signs.questions],
+    questions: [
+      ...stateQuestions(reading, rows),
+      ...wordedQuestions(reading, rows),
+      ...signs.questions,
+    ],
     proofs: signs.proofs,
   };
 }

@@ -19,7 +19,7 @@ const LINE =
 /** Of payments alone: an invoice that is not settled is what this is about. */
 const DONE = /\b(settled|completed|cleared|collected|funded|paid)\b/;
 /** Heads of what was taken back after it was money. */
-const TAKEN_BACK = /\b(refunded|disputed?|charged? ?backs?|returned|reversed|reversal)\b/;
+const TAKEN_BACK = /\b(refunded|refunds?|disputed?|charged? ?backs?|returned|reversed|reversal)\b/;
 /** Cells that say of any column that a line is a trial. */
 const TRIAL = /^(test|sandbox|test mode|testing|demo mode)$/;
 const YES = /^(true|yes|y|1|x|t|ja|oui|si)$/;
@@ -97,7 +97,9 @@ function flagTest(
   { head, at }: { head: string; at: number },
 ): Says | null {
   const plain = plainWords(head);
-  if (isBack(kind, head)) {
+  // What was refunded by a column of sums is asked about by that.
+  const isAsked = cells.has("refunded") && /\brefund/.test(plain);
+  if (isBack(kind, head) && !isAsked) {
     const linked = new Set(cells.column(rows, "relatedId"));
     return (cell, row) => wasTakenBack(cell) && !linked.has(cells.of(row, "id"));
   }
@@ -130,8 +132,14 @@ const isDead = (kind: FileKind, cell: string): boolean =>
 
 const isDate = (cell: string): boolean => /\d[-/. ]/.test(cell) && writtenDay(cell) !== null;
 
-const wasTakenBack = (cell: string): boolean =>
-  YES.test(plainWords(cell)) || isDate(cell) || /[1-9]/.test(writtenSum(cell)?.digits ?? "");
+/** What is said of something taken back; that nothing was, or that it came again, is no such word. */
+const NOTHING_BACK =
+  /^(|no|none|n|false|0|na|n a|nil|never|not (refunded|disputed)|won|reinstated)$/;
+
+const wasTakenBack = (cell: string): boolean => {
+  const sum = writtenSum(cell);
+  return sum === null ? !NOTHING_BACK.test(plainWords(cell)) : /[1-9]/.test(sum.digits);
+};
 
 /** Whether a line is money by what its own fields say. */
 function counts(cells: Cells, row: Row): boolean {

@@ -1,3 +1,4 @@
+import { plainWords } from "@/core/formats";
 import {
   type Currency,
   type DecimalMark,
@@ -126,7 +127,7 @@ function unitOf(
 ): { cents: boolean; questions: Question[] } {
   if (said !== undefined) return { cents: said === "cents", questions: [] };
   const fields = sumFields(cells);
-  if (fields.length > 0 && fields.some((field) => HEAD_CENTS.test(cells.head(field))))
+  if (fields.length > 0 && fields.some((field) => HEAD_CENTS.test(plainWords(cells.head(field)))))
     return { cents: true, questions: [] };
   const large = fields.find((field) => HEAD_THOUSANDS.test(cells.head(field)));
   if (large !== undefined) return { cents: false, questions: [largeQuestion(cells.head(large))] };
